@@ -1,0 +1,43 @@
+/** The layers, as rules: who may import whom. Read docs/ARCHITECTURE.md for the why. */
+const only = (layer, allowed, extra = {}) => ({
+  name: `${layer}-imports`,
+  comment: `${layer} may import only: ${[layer, ...allowed].join(', ')}`,
+  severity: 'error',
+  from: { path: `^src/${layer}/`, ...extra },
+  to: { path: '^(src|simulator|migrations|scripts|tests)/', pathNot: [`^src/${layer}/`, ...allowed.map((other) => `^(src/)?${other}/`)] },
+});
+
+module.exports = {
+  forbidden: [
+    only('core', []),
+    only('providers', ['core']),
+    only('ui', ['core']),
+    only('server', ['core', 'migrations'], { pathNot: '\\.test\\.ts$' }),
+    only('worker', ['server', 'providers', 'core'], { pathNot: '\\.test\\.ts$' }),
+    only('app', ['ui', 'server', 'core'], { pathNot: '^src/app/api/hooks/' }),
+    { ...only('app', ['ui', 'server', 'core', 'providers'], { path: '^src/app/api/hooks/' }), name: 'app-hooks-imports' },
+    { name: 'simulator-stands-alone', severity: 'error', from: { path: '^simulator/' }, to: { path: '^(src|migrations|scripts|tests)/' } },
+    { name: 'nothing-imports-app', severity: 'error', from: { pathNot: '^(src/app/|tests/)' }, to: { path: '^src/app/' } },
+    {
+      name: 'core-is-pure',
+      comment: 'core computes: no React, Next, Sequelize, PostgreSQL, Node I/O',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(node_modules/(react|next|sequelize|pg|graphile-worker|nodemailer|pino)(/|$)|node:|fs$|net$|http$|crypto$|path$)' },
+    },
+    {
+      name: 'features-by-their-index',
+      comment: 'another feature of the same or a lower layer is entered by its index.ts',
+      severity: 'error',
+      from: { path: '^src/([^/]+)/([^/]+)', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^src/(core|server|ui)/([^/]+)/.+', pathNot: ['^src/$1/$2/', '/index\\.tsx?$', '^src/ui/primitives/'] },
+    },
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default'] },
+  },
+};

@@ -1,0 +1,42 @@
+/** Two suites: `core` (values in, values out; the test beside its file) and `db` (services against a real PostgreSQL, one file after another). */
+const base = {
+  testEnvironment: 'node',
+  transform: {
+    '^.+\\.(t|j)sx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true, decorators: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'commonjs' },
+      },
+    ],
+  },
+  extensionsToTreatAsEsm: [],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/dist', '<rootDir>/dist-test', '<rootDir>/.next-test', '<rootDir>/.urraca'],
+};
+
+/** @type {import('jest').Config} */
+const config = {
+  projects: [
+    {
+      ...base,
+      displayName: 'core',
+      testMatch: [
+        '<rootDir>/src/{core,providers,ui}/**/*.test.ts',
+        '<rootDir>/simulator/**/*.test.ts',
+        '<rootDir>/tests/architecture/**/*.test.ts',
+      ],
+    },
+    {
+      ...base,
+      displayName: 'db',
+      testMatch: ['<rootDir>/src/{server,worker}/**/*.test.ts', '<rootDir>/tests/drills/**/*.test.ts'],
+      globalSetup: '<rootDir>/tests/harness/database.setup.ts',
+    },
+  ],
+};
+export default config;

@@ -1,0 +1,61 @@
+/** The command line behind `npm run urraca`: migrate, verify, and the demo world. */
+import { verify } from '@/server/contacts';
+import { closeDb, config, db, migrate, reader, releaseClock } from '@/server/shared';
+import { BROKERAGE } from './world/settings';
+import { writeWorld } from './world/write';
+
+const [command, ...flags] = process.argv.slice(2);
+
+async function demoWorld(): Promise<void> {
+  if (config().clock !== 'simulated') throw new Error('The demo world needs simulated time (URRACA_CLOCK=simulated).');
+  if (flags.includes('--fresh')) await dropDemo();
+  await migrate();
+  const accounts = await reader().rows<{ name: string }>('select name from accounts');
+  if (accounts.some(({ name }) => name !== BROKERAGE)) throw new Error('This database holds a real brokerage; the demo world is not put into it.');
+  if (!accounts.length) {
+    console.log('Making the demo world …');
+    const { contacts, activities } = await writeWorld();
+    console.log(`  ${contacts.toLocaleString('en-US')} contacts, ${activities.toLocaleString('en-US')} activities`);
+    await reader().run('analyze');
+  }
+  await releaseClock(reader());
+}
+
+/** Empties the database, but only when nothing but the demo brokerage is in it. */
+async function dropDemo(): Promise<void> {
+  const known = await reader().first<{ known: boolean }>(`select to_regclass('public.accounts') is not null as known`);
+  if (known?.known) {
+    const others = await reader().rows('select 1 from accounts where name <> $1', [BROKERAGE]);
+    if (others.length) throw new Error('This database holds a real brokerage; it is not emptied.');
+  }
+  await db().query('drop schema if exists graphile_worker cascade; drop schema public cascade; create schema public;');
+}
+
+const commands: Record<string, () => Promise<void>> = {
+  migrate: async () => {
+    const done = await migrate();
+    console.log(done.length ? `Ran ${done.join(', ')}` : 'The schema is of today.');
+  },
+  verify: async () => {
+    const { contacts, activities, differences } = await verify();
+    console.log(`Folded ${activities.toLocaleString('en-US')} activities of ${contacts.toLocaleString('en-US')} contacts: ${differences.length ? `${differences.length} differences` : 'no difference'}`);
+    differences.forEach((difference) => console.log(`  ${difference}`));
+    if (differences.length) process.exitCode = 1;
+  },
+  'demo-world': demoWorld,
+};
+
+const run = commands[command ?? ''];
+if (!run) {
+  console.error(`There is: ${Object.keys(commands).join(', ')}`);
+  process.exitCode = 2;
+} else {
+  try {
+    await run();
+  } catch (error) {
+    console.error(error instanceof Error ? [error.message, error.cause].filter(Boolean).join('\n') : error);
+    process.exitCode = 1;
+  } finally {
+    await closeDb();
+  }
+}

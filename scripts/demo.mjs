@@ -1,0 +1,112 @@
+/**
+ * `npm run demo`: the whole of Urraca on this machine, with the demo brokerage, until Ctrl-C.
+ * `-- --fresh` begins again with new data. DATABASE_URL uses that server instead of a private cluster.
+ */
+import { existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuilt } from './lib/build.mjs';
+import { startCluster } from './lib/cluster.mjs';
+import { awaitHealthy, endProcesses, houseEnvironment, startSimulator, startWeb, startWorker } from './lib/house.mjs';
+import { ensureNodeModules } from './lib/packages.mjs';
+import { requirePorts } from './lib/ports.mjs';
+import { fromRoot } from './lib/root.mjs';
+import { shown } from './lib/run.mjs';
+import { say, script, Stop } from './lib/say.mjs';
+
+const fresh = process.argv.includes('--fresh');
+const unknown = process.argv.slice(2).filter((word) => word !== '--fresh');
+const home = process.env.URRACA_HOME ?? fromRoot('.urraca');
+const ports = {
+  web: Number(process.env.PORT ?? 3000),
+  simulator: Number(process.env.SIMULATOR_PORT ?? 3900),
+  simulatorSmtp: Number(process.env.SIMULATOR_SMTP_PORT ?? 2526),
+  mailDoor: Number(process.env.MAIL_DOOR_PORT ?? 2525),
+  postgres: Number(process.env.PGPORT ?? 55432),
+};
+const pidFile = join(home, 'demo.pid');
+const NEEDED_BYTES = 1_500_000_000;
+
+const alive = (pid) => {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch {
+    return false;
+  }
+};
+
+function takeHome() {
+  try {
+    mkdirSync(home, { recursive: true });
+  } catch (error) {
+    throw new Stop(`The folder ${home} cannot be written (${error.code}). Choose another: URRACA_HOME=… npm run demo`);
+  }
+  const pid = existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8')) : 0;
+  if (pid && pid !== process.pid && alive(pid)) throw new Stop(`A demo is running already (process ${pid}). Stop it with Ctrl-C where it was started.`);
+  const { bavail, bsize } = statfsSync(home);
+  if (bavail * bsize < NEEDED_BYTES) throw new Stop(`The disk is nearly full: the demo needs 1.5 GB free, there are ${((bavail * bsize) / 1e9).toFixed(1)} GB. Make room and start again.`);
+  writeFileSync(pidFile, String(process.pid));
+}
+
+await script(async () => {
+  if (unknown.length) throw new Stop(`${unknown.join(' ')} is not known here. There is: npm run demo, npm run demo -- --fresh`);
+  const children = {};
+  let cluster;
+  let stopping;
+  const stop = (code) => {
+    stopping ??= (async () => {
+      say('\nStopping …');
+      await endProcesses(Object.values(children));
+      cluster?.stop();
+      rmSync(pidFile, { force: true });
+      process.exit(code);
+    })();
+    return stopping;
+  };
+  takeHome();
+  process.on('SIGINT', () => void stop(0));
+  process.on('SIGTERM', () => void stop(0));
+  try {
+    await ensureNodeModules();
+    await requirePorts([
+      [ports.web, 'pages', 'PORT'],
+      [ports.simulator, 'simulator', 'SIMULATOR_PORT'],
+      [ports.simulatorSmtp, 'mailboxes of the simulator', 'SIMULATOR_SMTP_PORT'],
+      [ports.mailDoor, 'mail door', 'MAIL_DOOR_PORT'],
+    ]);
+    if (!process.env.DATABASE_URL) cluster = await startCluster(home, ports.postgres, 'urraca');
+    const env = houseEnvironment({ home, databaseUrl: process.env.DATABASE_URL ?? cluster.url, ports });
+    await ensureBuilt();
+    if (fresh) rmSync(join(home, 'simulator'), { recursive: true, force: true });
+    const prepared = await shown(process.execPath, ['--enable-source-maps', fromRoot('dist/urraca.js'), 'demo-world', ...(fresh ? ['--fresh'] : [])], { env });
+    if (prepared !== 0) throw new Stop('The demo world could not be made (see above). Mend that and start again; it begins anew.');
+    children.simulator = startSimulator(env, home);
+    children.worker = startWorker(env, home);
+    children.web = startWeb(env, home);
+    await awaitHealthy(`http://127.0.0.1:${ports.web}/api/health`, children);
+    for (const [name, child] of Object.entries(children)) {
+      child.once('exit', (code, signal) => {
+        if (stopping) return;
+        console.error(`\nThe ${name} process ended (${signal ?? code}); its log is ${child.logFile}.`);
+        void stop(1);
+      });
+    }
+    say(`
+  Urraca is ready at  http://127.0.0.1:${ports.web}
+
+  Log in as           admin@urraca.example     (Ines Kolar, runs the office)
+                      agent1@urraca.example    … agent9, caller@, lender@
+  Password            urraca-demo
+  API key             urraca-demo-key
+  The world outside   http://127.0.0.1:${ports.simulator}
+  A public page       http://127.0.0.1:${ports.web}/p/lantern-county
+
+  Ctrl-C stops everything; the next start goes on from here.  npm run demo -- --fresh  begins again.
+`);
+  } catch (error) {
+    await endProcesses(Object.values(children));
+    cluster?.stop();
+    rmSync(pidFile, { force: true });
+    throw error;
+  }
+});

@@ -1,0 +1,65 @@
+/** Building, only when something that is built has changed since: the worker, simulator and command line by esbuild, the web by Next. */
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fromRoot } from './root.mjs';
+import { shown } from './run.mjs';
+import { say, Stop } from './say.mjs';
+
+const SOURCES = ['src', 'simulator', 'migrations', 'scripts/world', 'scripts/cli.ts', 'next.config.ts', 'package-lock.json', 'tsconfig.json', 'tests/bench'];
+
+function* filesUnder(path) {
+  const full = fromRoot(path);
+  if (!existsSync(full)) return;
+  let entries;
+  try {
+    entries = readdirSync(full, { withFileTypes: true });
+  } catch {
+    yield path;
+    return;
+  }
+  for (const entry of entries.sort((a, b) => (a.name < b.name ? -1 : 1))) {
+    if (entry.isDirectory()) yield* filesUnder(join(path, entry.name));
+    else if (!/\.test\.tsx?$/.test(entry.name)) yield join(path, entry.name);
+  }
+}
+
+function fingerprint() {
+  const hash = createHash('sha256').update(process.version);
+  for (const source of SOURCES) for (const file of filesUnder(source)) hash.update(file).update(readFileSync(fromRoot(file)));
+  return hash.digest('hex');
+}
+
+/** Bundles everything that is not the web into `dist`. Takes about a second. */
+export async function bundle(dist) {
+  const { build } = await import('esbuild');
+  rmSync(fromRoot(dist), { recursive: true, force: true });
+  mkdirSync(fromRoot(dist), { recursive: true });
+  await build({
+    entryPoints: { worker: fromRoot('src/worker/main.ts'), simulator: fromRoot('simulator/main.ts'), urraca: fromRoot('scripts/cli.ts'), bench: fromRoot('tests/bench/main.ts') },
+    outdir: fromRoot(dist),
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    packages: 'external',
+    sourcemap: 'linked',
+    tsconfig: fromRoot('tsconfig.json'),
+    logLevel: 'error',
+  });
+}
+
+/** Builds into the folders `dist` and `next` unless they are of today's sources. */
+export async function ensureBuilt({ dist = 'dist', next = '.next' } = {}) {
+  const print = fingerprint();
+  const stamp = fromRoot(dist, '.stamp');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === print && existsSync(fromRoot(next, 'BUILD_ID'))) return;
+  say('Building …');
+  await bundle(dist);
+  const code = await shown(process.execPath, [fromRoot('node_modules/next/dist/bin/next'), 'build'], {
+    env: { ...process.env, NODE_ENV: 'production', NEXT_DIST_DIR: next, NEXT_TELEMETRY_DISABLED: '1' },
+    stdio: ['ignore', process.env.CI ? 'inherit' : 'ignore', 'inherit'],
+  });
+  if (code !== 0) throw new Stop('The build failed (see above).');
+  writeFileSync(stamp, print);
+}

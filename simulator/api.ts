@@ -1,0 +1,119 @@
+/** The simulator's API: what the application hands over, and how a person or a test looks at and steers the simulated world. */
+import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
+import { page } from './page';
+import type { Script } from './people';
+import { SERVICES, WEATHERS, type Service, type Weather } from './weather';
+import type { World } from './world';
+
+interface Answer {
+  status: number;
+  body: unknown;
+  html?: boolean;
+}
+type Body = Record<string, string> & Record<string, unknown>;
+const ok = (body: unknown): Answer => ({ status: 200, body });
+const wrong = (detail: string, status = 422): Answer => ({ status, body: { detail } });
+const MOST_BYTES = 8_000_000;
+
+async function readBody(request: IncomingMessage): Promise<Body> {
+  const parts: Buffer[] = [];
+  let size = 0;
+  for await (const part of request) {
+    size += (part as Buffer).length;
+    if (size > MOST_BYTES) throw new Error('too large');
+    parts.push(part as Buffer);
+  }
+  return (parts.length ? JSON.parse(Buffer.concat(parts).toString('utf8')) : {}) as Body;
+}
+
+/** Under the weather of a service: 503 when it is down or fails. */
+const handed = (world: World, service: Service, take: () => void): Promise<Answer> =>
+  world.sky.under<Answer>(
+    service,
+    () => {
+      take();
+      return { status: 201, body: { receipt: `${service}-taken` } };
+    },
+    () => wrong('the service is down', 503),
+  );
+
+const PHONE = /^\+\d{7,15}$/;
+
+async function takeOver(world: World, path: string, body: Body): Promise<Answer | null> {
+  if (path === '/texts') {
+    if (!body.key || !PHONE.test(body.to ?? '')) return wrong('a text needs a key and a number in E.164');
+    return handed(world, 'text', () => world.takeText(body as never));
+  }
+  if (path === '/calls') {
+    if (!body.key || !PHONE.test(body.to ?? '')) return wrong('a call needs a key and a number in E.164');
+    return handed(world, 'call', () => world.placeCall(body as never));
+  }
+  if (path === '/letters') {
+    if (!body.key || !body.to) return wrong('a letter needs a key and an address');
+    const pdf = Buffer.from(body.pdf ?? '', 'base64');
+    if (pdf.subarray(0, 5).toString() !== '%PDF-') return wrong('a letter needs a PDF');
+    return handed(world, 'letter', () => world.takeLetter({ ...(body as never as { key: string; from: string; to: string; name: string; subject: string; text: string }), pdfBytes: pdf.length, isPdf: true }));
+  }
+  const hangUp = /^\/calls\/([^/]+)\/hangup$/.exec(path);
+  if (hangUp) return world.hangUp(decodeURIComponent(hangUp[1]!)) ? ok({}) : wrong('no such call', 404);
+  return null;
+}
+
+async function steer(world: World, method: string, url: URL, body: Body): Promise<Answer | null> {
+  const { pathname, searchParams } = url;
+  if (method === 'GET' && pathname === '/health') return ok({ status: 'ok' });
+  if (method === 'GET' && pathname === '/sent') {
+    const items = world.record.list({ to: searchParams.get('to'), channel: searchParams.get('channel'), since: searchParams.get('since') });
+    return ok({ items, repeats: world.record.repeats });
+  }
+  if (method === 'GET' && pathname === '/clock') return ok({ now: new Date(world.agenda.now()).toISOString(), next: isoOrNull(world.agenda.next()) });
+  if (method === 'PUT' && pathname === '/clock') {
+    if (body.held_at) world.agenda.hold(Date.parse(body.held_at));
+    else world.agenda.setOffset(Number(body.offset_ms ?? 0));
+    return ok({});
+  }
+  if (method === 'POST' && pathname === '/clock/run') {
+    world.agenda.hold(Date.parse(body.to!));
+    return ok({ ran: await world.agenda.run(), next: isoOrNull(world.agenda.next()) });
+  }
+  if (method === 'PUT' && pathname.startsWith('/people/')) {
+    world.people.script(decodeURIComponent(pathname.slice('/people/'.length)), body as Script);
+    return ok({});
+  }
+  if (method === 'GET' && pathname === '/weather') return ok(world.sky.get());
+  if (method === 'PUT' && pathname === '/weather') {
+    const known = Object.entries(body).every(([service, weather]) => (service === 'all' || SERVICES.includes(service as Service)) && WEATHERS.includes(weather as Weather));
+    if (!known) return wrong(`weather is {"all" or one of ${SERVICES.join(', ')}: one of ${WEATHERS.join(', ')}}`);
+    world.sky.set(body as never);
+    return ok(world.sky.get());
+  }
+  if (method === 'POST' && pathname === '/send') {
+    if (body.channel !== 'text' && body.channel !== 'email') return wrong('people here write texts and e-mails; they do not call in');
+    world.write(body as never);
+    return { status: 202, body: {} };
+  }
+  if (method === 'GET' && pathname === '/') return { status: 200, body: page(world), html: true };
+  return null;
+}
+
+const isoOrNull = (at: number | null): string | null => (at === null ? null : new Date(at).toISOString());
+
+async function answer(world: World, request: IncomingMessage): Promise<Answer> {
+  const url = new URL(request.url ?? '/', 'http://simulator');
+  try {
+    const body = request.method === 'GET' ? ({} as Body) : await readBody(request);
+    const found = (request.method === 'POST' ? await takeOver(world, url.pathname, body) : null) ?? (await steer(world, request.method ?? 'GET', url, body));
+    return found ?? wrong('there is no such thing here', 404);
+  } catch (error) {
+    return wrong(error instanceof Error ? error.message : 'unreadable', 400);
+  }
+}
+
+export function api(world: World): Server {
+  return createServer((request: IncomingMessage, response: ServerResponse) => {
+    void answer(world, request).then(({ status, body, html }) => {
+      response.writeHead(status, { 'content-type': html ? 'text/html; charset=utf-8' : 'application/json' });
+      response.end(html ? (body as string) : JSON.stringify(body));
+    });
+  });
+}

@@ -1,0 +1,106 @@
+/** The simulated world: text carrier, phone network, mailboxes, print-and-post house, and the people at the other end. */
+import { randomUUID } from 'node:crypto';
+import { Agenda, type Plan } from './clock';
+import type { Journal } from './journal';
+import { deliverHook, deliverMail } from './outward';
+import { People } from './people';
+import { SentRecord, type Sent } from './record';
+import { Sky } from './weather';
+
+export interface WorldSettings {
+  hookUrl: string;
+  hookSecret: string;
+  mailDoor: { host: string; port: number };
+  /** True in the demo: people who are not scripted have habits. */
+  habits: boolean;
+}
+
+export class World {
+  readonly record: SentRecord;
+  readonly people: People;
+  readonly sky = new Sky();
+  readonly agenda: Agenda;
+
+  constructor(
+    journal: Journal,
+    private readonly settings: WorldSettings,
+  ) {
+    this.record = new SentRecord(journal);
+    this.people = new People(journal, settings.habits);
+    this.agenda = new Agenda(journal, (plan) => this.carryOut(plan));
+  }
+
+  private stamp(): string {
+    return new Date(this.agenda.now()).toISOString();
+  }
+
+  /** The carrier takes a text. */
+  takeText(text: { key: string; from: string; to: string; body: string }): void {
+    if (!this.record.take({ ...text, channel: 'text', at: this.stamp(), subject: null, extra: {} })) return;
+    const answer = this.people.answer(text.to, 'text');
+    if (answer) this.agenda.plan(answer.afterMs, 'text', { from: text.to, to: text.from, body: answer.body });
+  }
+
+  /** A mailbox takes a mail. */
+  takeMail(mail: { key: string; from: string; to: string; replyTo: string; subject: string; body: string; messageId: string; extra: Record<string, unknown> }): void {
+    const sent: Sent = { key: mail.key, channel: 'email', from: mail.from, to: mail.to, at: this.stamp(), subject: mail.subject, body: mail.body, extra: { ...mail.extra, reply_to: mail.replyTo } };
+    if (!this.record.take(sent)) return;
+    const answer = this.people.answer(mail.to, 'email');
+    if (answer) this.agenda.plan(answer.afterMs, 'mail', { from: mail.to, to: mail.replyTo, subject: `Re: ${mail.subject}`, body: answer.body, inReplyTo: mail.messageId });
+  }
+
+  /** The print-and-post house takes a letter. */
+  takeLetter(letter: { key: string; from: string; to: string; name: string; subject: string; text: string; pdfBytes: number; isPdf: boolean }): void {
+    const { key, from, to, subject, text: body } = letter;
+    this.record.take({ key, channel: 'letter', from, to, at: this.stamp(), subject, body, extra: { name: letter.name, pdf_bytes: letter.pdfBytes, is_pdf: letter.isPdf } });
+  }
+
+  /** The phone network dials. What follows is on the agenda: ringing, and then whatever the person does. */
+  placeCall(call: { key: string; from: string; to: string }): void {
+    if (!this.record.take({ ...call, channel: 'call', at: this.stamp(), subject: null, body: '', extra: {} })) return;
+    const { call: answer, talkMs } = this.people.phone(call.to);
+    const report = (afterMs: number, state: string, end?: string) => this.agenda.plan(afterMs, 'call', { key: call.key, state, end });
+    if (answer === 'busy') return report(1_000, 'ended', 'busy');
+    report(400, 'ringing');
+    if (answer === 'no-answer') return this.endRinging(call, report);
+    if (answer === 'voicemail') {
+      report(12_000, 'voicemail');
+      return report(32_000, 'ended', 'voicemail');
+    }
+    report(4_000, 'answered');
+    if (answer === 'wrong-number') return report(10_000, 'ended', 'wrong-number');
+    return report(4_000 + talkMs, 'ended', 'answered');
+  }
+
+  private endRinging(call: { from: string; to: string }, report: (afterMs: number, state: string, end?: string) => void): void {
+    report(25_000, 'ended', 'no-answer');
+    const answer = this.people.answer(call.to, 'call');
+    if (answer) this.agenda.plan(25_000 + answer.afterMs, 'text', { from: call.to, to: call.from, body: answer.body });
+  }
+
+  /** Our side hangs up: what was still to come of the call does not. */
+  hangUp(key: string): boolean {
+    if (!this.record.find(key)) return false;
+    const ends = (plan: Plan) => plan.what === 'call' && plan.data.key === key;
+    this.agenda.strike(ends);
+    this.agenda.plan(0, 'call', { key, state: 'ended' });
+    void this.agenda.run();
+    return true;
+  }
+
+  /** Somebody writes first. */
+  write(message: { channel: 'text' | 'email'; from: string; to: string; subject?: string; body: string }): void {
+    if (message.channel === 'text') this.agenda.plan(0, 'text', { from: message.from, to: message.to, body: message.body });
+    else this.agenda.plan(0, 'mail', { from: message.from, to: message.to, subject: message.subject ?? '', body: message.body });
+    void this.agenda.run();
+  }
+
+  private async carryOut(plan: Plan): Promise<void> {
+    const at = new Date(plan.at).toISOString();
+    const data = plan.data as Record<string, string>;
+    const id = `evt_${plan.id}_${randomUUID().slice(0, 8)}`;
+    if (plan.what === 'text') await deliverHook(`${this.settings.hookUrl}/texts`, this.settings.hookSecret, { type: 'text.received', ...data, at }, id);
+    if (plan.what === 'call') await deliverHook(`${this.settings.hookUrl}/calls`, this.settings.hookSecret, { type: 'call.updated', ...data, at }, id);
+    if (plan.what === 'mail') await deliverMail(this.settings.mailDoor, { from: data.from!, to: data.to!, subject: data.subject!, body: data.body!, inReplyTo: data.inReplyTo });
+  }
+}

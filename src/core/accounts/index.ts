@@ -1,0 +1,15 @@
+export {
+  fullName,
+  KEY_SCOPES,
+  may,
+  ROLES,
+  runsTheOffice,
+  scopeFor,
+  wholeAccount,
+  type KeyScope,
+  type Person,
+  type Principal,
+  type Role,
+  type Scope,
+} from './roles';
+export { DEFAULT_SETTINGS, settingsSchema, type Settings } from './settings';

@@ -1,0 +1,14 @@
+export {
+  CALL_STATES,
+  CONVERSATION_SECONDS,
+  isReached,
+  NETWORK_ENDS,
+  OUTCOMES,
+  OUTCOME_KEYS,
+  outcomeName,
+  outcomeOf,
+  type CallState,
+  type NetworkEnd,
+  type Outcome,
+} from './outcomes';
+export { progressCall, type CallProgress, type CallReport } from './progress';

@@ -1,0 +1,176 @@
+/**
+ * An inquiry as it comes in by any door: the shape that the API promises, checked by Joi, and the same cleaned. Whatever
+ * is wrong is said per field; what is merely odd (emoji, markup, right-to-left) is kept as given.
+ */
+import Joi from 'joi';
+import { AppError, type FieldFault } from '../shared';
+import { isZone } from '../shared';
+import { CONTACT_ROLES, type ContactRole } from '../contacts';
+import { cleanEmail, cleanName, cleanPhone, oneLine } from './clean';
+
+const line = (max: number) => Joi.string().max(max).allow('', null);
+const permission = Joi.boolean();
+
+export const wantsSchema = Joi.object({
+  price_min: Joi.number().integer().min(0),
+  price_max: Joi.number().integer().min(0),
+  bedrooms: Joi.number().min(0).max(50),
+  bathrooms: Joi.number().min(0).max(50),
+  areas: Joi.array().items(Joi.string().max(100)).max(50),
+  features: Joi.array().items(Joi.string().max(100)).max(50),
+  words: Joi.string().max(2000),
+}).unknown(true);
+
+/** What `POST /api/v1/inquiries` takes. Unknown keys beside the known ones are kept in the raw inquiry and otherwise ignored. */
+export const inquirySchema = Joi.object({
+  person: Joi.object({
+    first_name: line(200).default(''),
+    last_name: line(200).default(''),
+    emails: Joi.array().items(Joi.string().max(320)).max(10).default([]),
+    phones: Joi.array().items(Joi.string().max(100)).max(10).default([]),
+    time_zone: Joi.string()
+      .max(64)
+      .custom((zone: string, helpers) => (isZone(zone) ? zone : helpers.error('any.invalid'))),
+    street: line(200),
+  })
+    .unknown(true)
+    .required(),
+  roles: Joi.array()
+    .items(Joi.string().valid(...CONTACT_ROLES))
+    .max(6)
+    .default([]),
+  source: line(120),
+  message: line(20_000),
+  place: Joi.object({ city: line(120), postal_code: line(20), street: line(200) })
+    .unknown(true)
+    .allow(null)
+    .default({}),
+  listing: Joi.object({ id: line(80), address: line(300), price: Joi.number().min(0).allow(null) })
+    .unknown(true)
+    .allow(null)
+    .default({}),
+  wants: wantsSchema.allow(null).default({}),
+  permissions: Joi.object({ call: permission, text: permission, email: permission }).unknown(true).allow(null).default({}),
+  tags: Joi.array().items(Joi.string().min(1).max(80)).max(50).default([]),
+  on_the_phone: Joi.boolean().default(false),
+})
+  .unknown(true)
+  .required();
+
+export interface CleanInquiry {
+  firstName: string;
+  lastName: string;
+  emails: string[];
+  phones: string[];
+  timeZone: string | null;
+  street: string | null;
+  roles: ContactRole[];
+  source: string | null;
+  message: string | null;
+  city: string | null;
+  postalCode: string | null;
+  listing: { id?: string; address?: string; price?: number };
+  wants: Record<string, unknown>;
+  permissions: Partial<Record<'call' | 'text' | 'email', boolean>>;
+  tags: string[];
+  onThePhone: boolean;
+}
+
+interface RawInquiry {
+  person: {
+    first_name: string | null;
+    last_name: string | null;
+    emails: string[];
+    phones: string[];
+    time_zone?: string;
+    street?: string | null;
+  };
+  roles: ContactRole[];
+  source?: string | null;
+  message?: string | null;
+  place: { city?: string | null; postal_code?: string | null; street?: string | null } | null;
+  listing: { id?: string; address?: string; price?: number } | null;
+  wants: Record<string, unknown> | null;
+  permissions: CleanInquiry['permissions'] | null;
+  tags: string[];
+  on_the_phone: boolean;
+}
+
+/** Removes what PostgreSQL cannot store in text or jsonb: the null character, and halves of surrogate pairs. */
+export const storable = (text: string): string =>
+  text.replaceAll('\u0000', '').replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd');
+
+/** Joi's findings as one fault per field. */
+export const faultsOf = (error: Joi.ValidationError): FieldFault[] =>
+  error.details.map((detail) => ({ field: detail.path.join('.') || '(body)', message: detail.message.replaceAll('"', '') }));
+
+/**
+ * Checks and cleans an inquiry.
+ * @throws AppError input_invalid with one fault per field: a broken e-mail, a phone that is none, no way to reach the person.
+ */
+export function readInquiry(body: unknown): CleanInquiry {
+  const { value, error } = inquirySchema.validate(body, { abortEarly: false, convert: false });
+  if (error) throw invalid(faultsOf(error));
+  const raw = value as RawInquiry;
+  const faults: FieldFault[] = [];
+  const emails = collect(raw.person.emails, cleanEmail, 'person.emails', 'is not an e-mail address', faults);
+  const phones = collect(raw.person.phones, cleanPhone, 'person.phones', 'is not a phone number', faults);
+  if (!faults.length && emails.length + phones.length === 0) {
+    faults.push({ field: 'person', message: 'needs one way to reach the person: an e-mail address or a phone number' });
+  }
+  if (faults.length) throw invalid(faults);
+  return {
+    firstName: cleanName(storable(raw.person.first_name ?? '')),
+    lastName: cleanName(storable(raw.person.last_name ?? '')),
+    emails,
+    phones,
+    timeZone: raw.person.time_zone ?? null,
+    street: optional(raw.person.street ?? raw.place?.street),
+    roles: [...new Set(raw.roles)],
+    source: optional(raw.source),
+    message: raw.message ? storable(raw.message).trim() || null : null,
+    city: optional(raw.place?.city),
+    postalCode: optional(raw.place?.postal_code),
+    listing: raw.listing ?? {},
+    wants: raw.wants ?? {},
+    permissions: raw.permissions ?? {},
+    tags: [...new Set(raw.tags.map((tag) => oneLine(storable(tag))))].filter(Boolean),
+    onThePhone: raw.on_the_phone,
+  };
+}
+
+const optional = (text: string | null | undefined): string | null => (text ? oneLine(storable(text)) || null : null);
+const invalid = (fields: FieldFault[]): AppError =>
+  new AppError('input_invalid', 'The inquiry could not be read; nothing was kept. Mend the fields named and send it again.', {
+    fields,
+  });
+
+function collect(
+  raw: string[],
+  clean: (text: string) => string | null,
+  field: string,
+  complaint: string,
+  faults: FieldFault[],
+): string[] {
+  const found = new Set<string>();
+  raw.forEach((text, at) => {
+    if (!text.trim()) return;
+    const value = clean(text);
+    if (value) found.add(value);
+    else faults.push({ field: `${field}.${at}`, message: `${text.length > 60 ? `${text.slice(0, 60)}…` : text} ${complaint}` });
+  });
+  return [...found];
+}
+
+/** What the person asked for, in one line, for Today and the timeline. */
+export function askOf(inquiry: Pick<CleanInquiry, 'message' | 'listing' | 'wants' | 'city'>): string {
+  if (inquiry.message) return inquiry.message;
+  if (inquiry.listing.address) return `Asked about ${inquiry.listing.address}`;
+  const { bedrooms, price_max: priceMax } = inquiry.wants as { bedrooms?: number; price_max?: number };
+  const parts = [
+    bedrooms ? `${bedrooms} bedrooms` : null,
+    inquiry.city ? `in ${inquiry.city}` : null,
+    priceMax ? `to ${priceMax.toLocaleString('en-US')}` : null,
+  ].filter(Boolean);
+  return parts.length ? `Looks for ${parts.join(' ')}` : 'Asked to be contacted';
+}

@@ -1,0 +1,80 @@
+/** What can happen to a contact: the kinds of activity, and what each carries. The table of activities is append-only. */
+import type { Because } from './because';
+import type { Outcome } from '../calling';
+import type { Channel } from './vocabulary';
+
+export const ACTIVITY_KINDS = [
+  'inquiry',
+  'handed',
+  'enrolled',
+  'stopped',
+  'finished',
+  'message',
+  'call',
+  'outcome',
+  'note',
+  'waits',
+  'held',
+  'bounced',
+  'stage',
+  'changed',
+  'permission',
+  'task',
+  'next_touch',
+] as const;
+export type ActivityKind = (typeof ACTIVITY_KINDS)[number];
+export type Direction = 'in' | 'out';
+
+export interface ActivityData {
+  /** The words: a message's body, a note, what an inquiry asked. */
+  text?: string;
+  subject?: string;
+  from?: string;
+  to?: string;
+  /** For a call: how it ended and how long the two spoke. */
+  outcome?: Outcome;
+  /** For an outcome that somebody corrected: what stood there before. */
+  was?: Outcome;
+  talkSeconds?: number;
+  ringSeconds?: number;
+  callId?: string;
+  outboxId?: string;
+  campaign?: string;
+  campaignId?: string;
+  /** Day of the campaign, counted from the enrolment. */
+  day?: number;
+  /** A message sent by Urraca on its own. */
+  automatic?: boolean;
+  /** True for an automatic answer such as an out-of-office mail: not an answer of the person. */
+  autoReply?: boolean;
+  /** True for STOP and its like: an instruction, not an answer. */
+  optOut?: boolean;
+  door?: string;
+  stage?: string;
+  fromStage?: string;
+  dueAt?: string;
+}
+
+export interface Activity {
+  contactId: string;
+  userId: string | null;
+  at: Date;
+  kind: ActivityKind;
+  channel: Channel | null;
+  direction: Direction | null;
+  data: ActivityData;
+  because: Because | null;
+}
+
+/** True when a person of ours (not a campaign) reached out: a call placed or a message written by hand. */
+export const isHumanTry = (activity: Activity): boolean =>
+  (activity.kind === 'call' && activity.direction === 'out') ||
+  (activity.kind === 'message' && activity.direction === 'out' && !activity.data.automatic);
+
+/** True when the person answered of their own accord: not an automatic reply, not an opt-out. */
+export const isAnswer = (activity: Activity): boolean =>
+  activity.kind === 'message' && activity.direction === 'in' && !activity.data.autoReply && !activity.data.optOut;
+
+/** True when the two had a conversation by phone, by the network's account or by the agent's. */
+export const isConversation = (activity: Activity): boolean =>
+  (activity.kind === 'call' || activity.kind === 'outcome') && activity.data.outcome === 'talked';

@@ -1,0 +1,110 @@
+/**
+ * Why the machine decided as it did: a small structured reason stored with the decision, and the one function that
+ * renders it as the sentence people read. Add a reason here, never a sentence elsewhere.
+ */
+import { CHANNEL_NAMES, horizonName, stageName, type Channel } from './vocabulary';
+import { dayAndTime } from '../shared';
+
+export type Because =
+  // routing
+  | { why: 'returning'; agent: string }
+  | { why: 'round_robin'; rung: number; who: string; roster: string; agent: string; skipped: string[] }
+  | { why: 'safety_net'; roster: string | null; agent: string; cause: 'no_rung' | 'all_away' }
+  | { why: 'kept_by_hand'; agent: string }
+  | { why: 'handed_by'; agent: string; by: string }
+  // enrolment
+  | { why: 'arrived'; campaign: string }
+  | { why: 'not_enrolled'; campaign: string; cause: 'on_the_phone' | 'already_in' | 'stage' | 'other_campaign'; stage?: string }
+  | { why: 'answered'; channel: Channel; campaign: string }
+  | { why: 'opted_out'; channel: Channel; campaign: string }
+  | { why: 'stage_reached'; stage: string; campaign: string }
+  | { why: 'stopped_by'; by: string; campaign: string }
+  | { why: 'ran_through'; campaign: string }
+  // touches
+  | { why: 'quiet_hours'; channel: Channel; until: string; zone: string; from: string; to: string }
+  | { why: 'on_the_phone_now'; channel: Channel; until: string; zone: string }
+  | { why: 'no_permission'; channel: Channel }
+  | { why: 'withdrawn'; channel: Channel; on: string; zone: string; how: string }
+  | { why: 'do_not_contact'; channel: Channel }
+  | { why: 'no_address'; channel: Channel }
+  | { why: 'address_broken'; channel: Channel; fault: string }
+  | { why: 'not_followed_up'; channel: Channel; stage: string }
+  | { why: 'has_answered'; channel: Channel }
+  | { why: 'refused'; channel: Channel; fault: string }
+  | { why: 'campaign_day'; campaign: string; day: number }
+  | { why: 'no_owner'; channel: Channel };
+
+const list = (names: string[]): string =>
+  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh', 'Eighth', 'Ninth'];
+const CAUSES = {
+  on_the_phone: 'the agent is on the phone with them already',
+  already_in: 'they are in it already',
+  stage: 'somebody works with them already',
+  other_campaign: 'another campaign of its group is under way',
+} as const;
+const PLURALS: Record<Channel, string> = { call: 'calls', text: 'texts', email: 'e-mails', letter: 'letters' };
+
+/** The reason as one plain sentence, without markup. */
+export function sentenceOf(because: Because): string {
+  switch (because.why) {
+    case 'returning':
+      return `Came back, so stays with ${because.agent}.`;
+    case 'round_robin': {
+      const skipped = because.skipped.length
+        ? `; ${list(because.skipped)} ${because.skipped.length > 1 ? 'are' : 'is'} away`
+        : '';
+      return `${ORDINALS[because.rung - 1] ?? `Number ${because.rung}`} rung, “${because.who}”: ${because.roster} by round robin, ${because.agent} was next${skipped}.`;
+    }
+    case 'safety_net':
+      return because.cause === 'all_away'
+        ? `Everyone on ${because.roster ?? 'the roster'} is away, so the safety net takes it: ${because.agent}.`
+        : `No rung matched, so the safety net takes it: ${because.agent}.`;
+    case 'kept_by_hand':
+      return `Added by hand by ${because.agent}, who keeps it.`;
+    case 'handed_by':
+      return `Handed to ${because.agent} by ${because.by}.`;
+    case 'arrived':
+      return `The arrival began “${because.campaign}”.`;
+    case 'not_enrolled':
+      return `“${because.campaign}” was not begun: ${because.cause === 'stage' && because.stage ? `the stage is ${stageName(because.stage)}` : CAUSES[because.cause]}.`;
+    case 'answered':
+      return `“${because.campaign}” stopped: they answered by ${CHANNEL_NAMES[because.channel]}.`;
+    case 'opted_out':
+      return `“${because.campaign}” stopped: they asked for no more ${PLURALS[because.channel]}.`;
+    case 'stage_reached':
+      return `“${because.campaign}” ended: the stage is ${stageName(because.stage)}.`;
+    case 'stopped_by':
+      return `“${because.campaign}” stopped by ${because.by}.`;
+    case 'ran_through':
+      return `“${because.campaign}” ran to its end.`;
+    case 'quiet_hours':
+      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)} at the contact: quiet hours are outside ${because.from}–${because.to}.`;
+    case 'on_the_phone_now':
+      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: a call with them is under way.`;
+    case 'no_permission':
+      return `The ${CHANNEL_NAMES[because.channel]} did not go: nobody has given permission for ${PLURALS[because.channel]}.`;
+    case 'withdrawn':
+      return `The ${CHANNEL_NAMES[because.channel]} did not go: permission was withdrawn on ${dayAndTime(new Date(because.on), because.zone)} (${because.how}).`;
+    case 'do_not_contact':
+      return `The ${CHANNEL_NAMES[because.channel]} did not go: this person is marked do not contact.`;
+    case 'no_address':
+      return `The ${CHANNEL_NAMES[because.channel]} did not go: there is no ${because.channel === 'email' ? 'e-mail address' : because.channel === 'letter' ? 'complete mailing address' : 'phone number'}.`;
+    case 'address_broken':
+      return `The ${CHANNEL_NAMES[because.channel]} did not go: the address is known to be wrong (${because.fault}).`;
+    case 'not_followed_up':
+      return `The ${CHANNEL_NAMES[because.channel]} did not go: the stage is ${stageName(because.stage)}, where campaigns end.`;
+    case 'has_answered':
+      return `The ${CHANNEL_NAMES[because.channel]} did not go: they answered before it left.`;
+    case 'refused':
+      return `The ${CHANNEL_NAMES[because.channel]} did not arrive: ${because.fault}.`;
+    case 'campaign_day':
+      return `“${because.campaign}”, day ${because.day}.`;
+    case 'no_owner':
+      return `The ${CHANNEL_NAMES[because.channel]} waits for nobody: the contact has no agent.`;
+  }
+}
+
+/** What a horizon's rhythm says about a person who is overdue, for Today. */
+export const rhythmSentence = (horizon: string, days: number): string =>
+  `${horizonName(horizon)}: due ${days === 0 ? 'today' : days === 1 ? 'since yesterday' : `for ${days} days`} by rhythm`;

@@ -1,0 +1,101 @@
+/**
+ * The facts of a contact: counters and times folded from its activities, one by one, in the order they happened.
+ * The same fold writes them (server) and checks them (`urraca verify`), so the two cannot disagree by design.
+ */
+import { isReached } from '../calling';
+import { isAnswer, isHumanTry, type Activity } from './activity';
+
+export interface Facts {
+  inquiries: number;
+  firstInquiryAt: Date | null;
+  lastInquiryAt: Date | null;
+  attempts: number;
+  firstAttemptAt: Date | null;
+  lastAttemptAt: Date | null;
+  reached: number;
+  lastReachedAt: Date | null;
+  talkSeconds: number;
+  conversations: number;
+  lastConversationAt: Date | null;
+  textsOut: number;
+  textsIn: number;
+  emailsOut: number;
+  emailsIn: number;
+  lettersOut: number;
+  lastInAt: Date | null;
+  lastHumanOutAt: Date | null;
+  lastTouchAt: Date | null;
+}
+
+export const noFacts = (): Facts => ({
+  inquiries: 0,
+  firstInquiryAt: null,
+  lastInquiryAt: null,
+  attempts: 0,
+  firstAttemptAt: null,
+  lastAttemptAt: null,
+  reached: 0,
+  lastReachedAt: null,
+  talkSeconds: 0,
+  conversations: 0,
+  lastConversationAt: null,
+  textsOut: 0,
+  textsIn: 0,
+  emailsOut: 0,
+  emailsIn: 0,
+  lettersOut: 0,
+  lastInAt: null,
+  lastHumanOutAt: null,
+  lastTouchAt: null,
+});
+
+const earlier = (known: Date | null, at: Date): Date => (known && known <= at ? known : at);
+const later = (known: Date | null, at: Date): Date => (known && known >= at ? known : at);
+
+/** The facts after one more activity. Order-independent: folding in any order gives the same facts. */
+export function foldFact(facts: Facts, activity: Activity): Facts {
+  const { at, kind, channel, direction, data } = activity;
+  const next = { ...facts };
+  if (kind === 'inquiry') {
+    next.inquiries += 1;
+    next.firstInquiryAt = earlier(facts.firstInquiryAt, at);
+    next.lastInquiryAt = later(facts.lastInquiryAt, at);
+  }
+  if (kind === 'call') {
+    const outcome = data.outcome ?? 'no_answer';
+    if (direction === 'out') {
+      next.attempts += 1;
+      next.firstAttemptAt = earlier(facts.firstAttemptAt, at);
+      next.lastAttemptAt = later(facts.lastAttemptAt, at);
+    }
+    next.talkSeconds += data.talkSeconds ?? 0;
+    if (isReached(outcome)) {
+      next.reached += 1;
+      next.lastReachedAt = later(facts.lastReachedAt, at);
+    }
+    if (outcome === 'talked') {
+      next.conversations += 1;
+      next.lastConversationAt = later(facts.lastConversationAt, at);
+    }
+  }
+  if (kind === 'outcome' && data.outcome && data.was) {
+    const gained = Number(isReached(data.outcome)) - Number(isReached(data.was));
+    next.reached += gained;
+    if (gained > 0) next.lastReachedAt = later(facts.lastReachedAt, at);
+    next.conversations += Number(data.outcome === 'talked') - Number(data.was === 'talked');
+    if (data.outcome === 'talked') next.lastConversationAt = later(facts.lastConversationAt, at);
+  }
+  if (kind === 'message') {
+    if (channel === 'text') next[direction === 'out' ? 'textsOut' : 'textsIn'] += 1;
+    if (channel === 'email') next[direction === 'out' ? 'emailsOut' : 'emailsIn'] += 1;
+    if (channel === 'letter' && direction === 'out') next.lettersOut += 1;
+  }
+  if (isAnswer(activity)) next.lastInAt = later(facts.lastInAt, at);
+  if (isHumanTry(activity)) next.lastHumanOutAt = later(facts.lastHumanOutAt, at);
+  if ((kind === 'message' || kind === 'call') && direction === 'out') next.lastTouchAt = later(facts.lastTouchAt, at);
+  return next;
+}
+
+/** When the person raised a hand that nobody of ours has taken yet: their last answer, if nobody reached out since. */
+export const handRaisedAt = (facts: Facts): Date | null =>
+  facts.lastInAt && (!facts.lastHumanOutAt || facts.lastHumanOutAt < facts.lastInAt) ? facts.lastInAt : null;

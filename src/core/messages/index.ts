@@ -1,0 +1,3 @@
+export { fieldsIn, fillWords, MERGE_FIELDS, type MergeFields } from './merge';
+export { isOptOut, ownWords } from './opt-out';
+export { type ProviderAnswer } from './provider';

@@ -1,0 +1,38 @@
+/**
+ * Merge fields in the words of a message. A field without a value never leaves a hole: the plain version goes instead.
+ * Values are inserted as given and once: a name that looks like a template is not a template.
+ */
+import type { Words } from '../campaigns';
+
+export const MERGE_FIELDS = [
+  'first_name',
+  'last_name',
+  'town',
+  'agent_name',
+  'agent_first_name',
+  'agent_phone',
+  'brokerage',
+] as const;
+export type MergeField = (typeof MERGE_FIELDS)[number];
+export type MergeFields = Partial<Record<MergeField, string | null>>;
+
+const FIELD = /\{\{\s*([a-z_]+)\s*\}\}/g;
+
+/** The merge fields that a text uses. */
+export const fieldsIn = (text: string): string[] => [...text.matchAll(FIELD)].map((match) => match[1]!);
+
+const fill = (text: string, fields: MergeFields): string =>
+  text.replace(FIELD, (_, name: string) => (fields as Record<string, string | null | undefined>)[name]?.trim() ?? '');
+const complete = (text: string, fields: MergeFields): boolean =>
+  fieldsIn(text).every((name) => (fields as Record<string, string | null | undefined>)[name]?.trim());
+
+/** The words with their fields filled in; the plain version when a field of the text or subject has no value. */
+export function fillWords(words: Words, fields: MergeFields): { subject: string | null; text: string; usedPlain: boolean } {
+  const subject = words.subject ?? null;
+  const usedPlain = !complete(words.text, fields) || (subject !== null && !complete(subject, fields));
+  return {
+    subject: subject === null ? null : fill(subject, fields),
+    text: fill(usedPlain ? words.plain : words.text, fields),
+    usedPlain,
+  };
+}

@@ -1,0 +1,1 @@
+export { MEASURES, MEASURE_KEYS, share, type Measure, type ResultRow } from './measures';

@@ -1,0 +1,19 @@
+export { AppError, ERROR_CODES, notFound, type ErrorCode, type FieldFault } from './errors';
+export { DUE_CHANNEL, LIVE_CHANNEL, type JobName, type Jobs, type LiveEvent } from './jobs';
+export { cursorOf, pageOf, readCursor, type Page } from './page';
+export { hash32, seeded, type Random } from './random';
+export {
+  clockTime,
+  DAY,
+  dayAndTime,
+  durationMs,
+  HOUR,
+  howLong,
+  isZone,
+  localDay,
+  localInstant,
+  localMinutes,
+  MINUTE,
+  minutesOf,
+  shortDay,
+} from './time';

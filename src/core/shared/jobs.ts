@@ -1,0 +1,20 @@
+/** The background work that the server may ask for: the name of each job and what it is given. The worker has one handler for each. */
+export interface Jobs {
+  'simulation.advance': { advanceId: string };
+  'calling.hangUp': { callId: string };
+}
+export type JobName = keyof Jobs;
+
+/** What changed, as it travels from PostgreSQL to open pages. It carries ids only; a page reads again what it may see. */
+export interface LiveEvent {
+  accountId: string;
+  topic: 'lead' | 'contact' | 'message' | 'call' | 'clock' | 'routing' | 'campaign';
+  contactId?: string;
+  callId?: string;
+  /** The contact's agent, who sees it even with the narrowest scope; null when everybody may know. */
+  ownerId?: string | null;
+  officeId?: string | null;
+}
+/** The channel on which PostgreSQL tells web processes about a LiveEvent, and the one that wakes workers. */
+export const LIVE_CHANNEL = 'urraca_live';
+export const DUE_CHANNEL = 'urraca_due';

@@ -1,0 +1,9 @@
+export {
+  rankToday,
+  reasonsFor,
+  TODAY_GROUPS,
+  type TodayCandidate,
+  type TodayEntry,
+  type TodayGroup,
+  type TodayReason,
+} from './rank';

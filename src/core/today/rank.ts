@@ -1,0 +1,115 @@
+/**
+ * Today's order: whom to contact now, and why. Groups stand in the order of what is lost by waiting; inside a group the
+ * most pressing first. Each person stands once, under the strongest of their reasons, and carries the others.
+ */
+import { rhythmSentence } from '../contacts';
+import { DAY } from '../shared';
+import { outcomeName } from '../calling';
+
+export const TODAY_GROUPS = [
+  { key: 'asked', name: 'Asked for you' },
+  { key: 'new', name: 'New, nobody has tried' },
+  { key: 'promised', name: 'Promised' },
+  { key: 'call_due', name: 'Calls that campaigns ask for' },
+  { key: 'overdue', name: 'Overdue by rhythm' },
+] as const;
+export type TodayGroup = (typeof TODAY_GROUPS)[number]['key'];
+
+/** What the service reads about one person who may belong on the list. */
+export interface TodayCandidate {
+  contactId: string;
+  name: string;
+  stage: string;
+  horizon: string | null;
+  ownerName: string | null;
+  handRaisedAt: Date | null;
+  lastAnswer: string | null;
+  lastAnswerChannel: string | null;
+  arrivedAt: Date;
+  tried: boolean;
+  ask: string | null;
+  nextTouchAt: Date | null;
+  nextTouchKind: 'promise' | 'call' | 'rhythm' | null;
+  nextTouchNote: string | null;
+  lastOutcome: string | null;
+}
+
+export interface TodayReason {
+  group: TodayGroup;
+  text: string;
+  /** The instant the reason counts from: an answer, an arrival, a promise. */
+  since: Date;
+}
+
+export interface TodayEntry {
+  contactId: string;
+  name: string;
+  stage: string;
+  horizon: string | null;
+  ownerName: string | null;
+  reasons: TodayReason[];
+}
+
+const shorten = (text: string): string => (text.length > 140 ? `${text.slice(0, 139)}…` : text);
+
+/** All the reasons why a person is due at `now`, strongest first. `dayEnd` is the end of the day where the agent is. */
+export function reasonsFor(candidate: TodayCandidate, now: Date, dayEnd: Date): TodayReason[] {
+  const reasons: TodayReason[] = [];
+  const { handRaisedAt, nextTouchAt, nextTouchKind } = candidate;
+  if (handRaisedAt) {
+    const by = candidate.lastAnswerChannel === 'email' ? 'Answered your e-mail' : 'Answered your text';
+    reasons.push({ group: 'asked', text: candidate.lastAnswer ? shorten(candidate.lastAnswer) : by, since: handRaisedAt });
+  }
+  if (candidate.stage === 'new' && !candidate.tried) {
+    reasons.push({ group: 'new', text: shorten(candidate.ask ?? 'Arrived'), since: candidate.arrivedAt });
+  }
+  if (nextTouchAt && nextTouchAt <= dayEnd) {
+    if (nextTouchKind === 'promise')
+      reasons.push({
+        group: 'promised',
+        text: shorten(candidate.nextTouchNote || 'You promised to be in touch'),
+        since: nextTouchAt,
+      });
+    if (nextTouchKind === 'call')
+      reasons.push({ group: 'call_due', text: shorten(candidate.nextTouchNote || 'A call is due'), since: nextTouchAt });
+    if (nextTouchKind === 'rhythm') {
+      const days = Math.max(0, Math.floor((now.getTime() - nextTouchAt.getTime()) / DAY));
+      const last = candidate.lastOutcome ? `; last call: ${outcomeName(candidate.lastOutcome).toLowerCase()}` : '';
+      reasons.push({ group: 'overdue', text: `${rhythmSentence(candidate.horizon ?? '', days)}${last}`, since: nextTouchAt });
+    }
+  }
+  return reasons;
+}
+
+const HORIZON_WEIGHT: Record<string, number> = { hot: 4, warm: 3, nurture: 2, someday: 1 };
+
+/**
+ * Ranks the candidates at `now`. Answers, oldest first: somebody waits. New leads, newest first: speed decides while it
+ * can. Promises by their hour. Overdue: the warmer horizon, then the longer wait.
+ */
+export function rankToday(candidates: TodayCandidate[], now: Date, dayEnd: Date): TodayEntry[] {
+  const entries = candidates
+    .map((candidate) => ({ candidate, reasons: reasonsFor(candidate, now, dayEnd) }))
+    .filter((entry) => entry.reasons.length > 0);
+  const place = (group: TodayGroup) => TODAY_GROUPS.findIndex((one) => one.key === group);
+  entries.sort((a, b) => {
+    const [first, second] = [a.reasons[0]!, b.reasons[0]!];
+    if (first.group !== second.group) return place(first.group) - place(second.group);
+    const byTime = first.since.getTime() - second.since.getTime();
+    const byId = Number(a.candidate.contactId) - Number(b.candidate.contactId);
+    if (first.group === 'new') return -byTime || byId;
+    if (first.group === 'overdue')
+      return (
+        (HORIZON_WEIGHT[b.candidate.horizon ?? ''] ?? 0) - (HORIZON_WEIGHT[a.candidate.horizon ?? ''] ?? 0) || byTime || byId
+      );
+    return byTime || byId;
+  });
+  return entries.map(({ candidate, reasons }) => ({
+    contactId: candidate.contactId,
+    name: candidate.name,
+    stage: candidate.stage,
+    horizon: candidate.horizon,
+    ownerName: candidate.ownerName,
+    reasons,
+  }));
+}

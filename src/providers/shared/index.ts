@@ -1,0 +1,1 @@
+export { handOver } from './http';

@@ -1,0 +1,14 @@
+/** Calls. The phone network dials and reports by webhook; we ask it to dial and to hang up. */
+import type { ProviderAnswer } from '@/core/messages';
+import { handOver } from '../shared';
+
+export interface VoiceProvider {
+  place(call: { key: string; from: string; to: string }): Promise<ProviderAnswer>;
+  hangUp(key: string): Promise<ProviderAnswer>;
+}
+
+/** A phone network with a plain JSON interface: `POST {url}/calls`, `POST {url}/calls/{key}/hangup`. */
+export const httpPhoneNetwork = (url: string): VoiceProvider => ({
+  place: (call) => handOver(`${url}/calls`, call, { 'idempotency-key': call.key }),
+  hangUp: (key) => handOver(`${url}/calls/${encodeURIComponent(key)}/hangup`, {}),
+});

@@ -1,0 +1,99 @@
+/** Sequelize models of people, sessions and keys, defined once per connection pool. */
+import {
+  DataTypes,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  Model,
+  type ModelStatic,
+} from 'sequelize';
+import type { KeyScope, Role } from '@/core/accounts';
+import { db } from '../shared';
+
+export class User extends Model<InferAttributes<User>, InferCreationAttributes<User>> {
+  declare id: CreationOptional<string>;
+  declare accountId: string;
+  declare officeId: string | null;
+  declare role: Role;
+  declare firstName: string;
+  declare lastName: string;
+  declare email: string;
+  declare phone: string | null;
+  declare timeZone: string;
+  declare passwordHash: string;
+  declare dayGoal: CreationOptional<number>;
+  declare awayUntil: Date | null;
+  declare active: CreationOptional<boolean>;
+}
+
+export class Session extends Model<InferAttributes<Session>, InferCreationAttributes<Session>> {
+  declare tokenHash: Buffer;
+  declare userId: string;
+  declare expiresAt: Date;
+}
+
+export class ApiKey extends Model<InferAttributes<ApiKey>, InferCreationAttributes<ApiKey>> {
+  declare id: CreationOptional<string>;
+  declare accountId: string;
+  declare name: string;
+  declare keyHash: Buffer;
+  declare hint: string;
+  declare scopes: KeyScope[];
+  declare createdBy: string | null;
+  declare createdAt: CreationOptional<Date>;
+  declare lastUsedAt: CreationOptional<Date | null>;
+  declare revokedAt: CreationOptional<Date | null>;
+}
+
+const bigint = { type: DataTypes.BIGINT } as const;
+const id = { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true } as const;
+const defined = new WeakMap<object, { User: ModelStatic<User>; Session: ModelStatic<Session>; ApiKey: ModelStatic<ApiKey> }>();
+
+/** The models on today's connection pool. */
+export function models() {
+  const sequelize = db();
+  const known = defined.get(sequelize);
+  if (known) return known;
+  const options = { sequelize, underscored: true, timestamps: false } as const;
+  const made = {
+    User: User.init(
+      {
+        id,
+        accountId: bigint,
+        officeId: bigint,
+        role: DataTypes.TEXT,
+        firstName: DataTypes.TEXT,
+        lastName: DataTypes.TEXT,
+        email: DataTypes.TEXT,
+        phone: DataTypes.TEXT,
+        timeZone: DataTypes.TEXT,
+        passwordHash: DataTypes.TEXT,
+        dayGoal: { type: DataTypes.INTEGER, defaultValue: 30 },
+        awayUntil: DataTypes.DATE,
+        active: { type: DataTypes.BOOLEAN, defaultValue: true },
+      },
+      { ...options, tableName: 'users' },
+    ),
+    Session: Session.init(
+      { tokenHash: { type: DataTypes.BLOB, primaryKey: true }, userId: bigint, expiresAt: DataTypes.DATE },
+      { ...options, tableName: 'sessions' },
+    ),
+    ApiKey: ApiKey.init(
+      {
+        id,
+        accountId: bigint,
+        name: DataTypes.TEXT,
+        keyHash: DataTypes.BLOB,
+        hint: DataTypes.TEXT,
+        scopes: DataTypes.ARRAY(DataTypes.TEXT),
+        createdBy: bigint,
+        createdAt: { type: DataTypes.DATE, defaultValue: DataTypes.NOW },
+        lastUsedAt: DataTypes.DATE,
+        revokedAt: DataTypes.DATE,
+      },
+      { ...options, tableName: 'api_keys' },
+    ),
+  };
+  defined.set(sequelize, made);
+  return made;
+}

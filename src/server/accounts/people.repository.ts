@@ -1,0 +1,65 @@
+/** People and settings of an account, read by almost everybody. */
+import { AppError } from '@/core/shared';
+import { DEFAULT_SETTINGS, settingsSchema, type Person, type Role, type Scope, type Settings } from '@/core/accounts';
+import { faultsOf } from '@/core/capture';
+import { now, reader, record, transact, type Tx } from '../shared';
+
+export interface PersonView {
+  id: string;
+  name: string;
+  role: Role;
+  email: string;
+  phone: string | null;
+  office: string | null;
+  away_until: Date | null;
+}
+
+/** The people of the account, in the order of their names. */
+export const listPeople = (scope: Scope, tx: Tx = reader()): Promise<PersonView[]> =>
+  tx.rows<PersonView>(
+    `select u.id, u.first_name || ' ' || u.last_name as name, u.role, u.email, u.phone, o.name as office, u.away_until
+     from users u left join offices o on o.id = u.office_id where u.account_id = $1 and u.active order by u.first_name, u.last_name`,
+    [scope.accountId],
+  );
+
+export async function readSettings(accountId: string, tx: Tx = reader()): Promise<Settings> {
+  const row = await tx.first<{ settings: Partial<Settings> }>('select settings from accounts where id = $1', [accountId]);
+  return { ...DEFAULT_SETTINGS, ...row?.settings };
+}
+
+/** Changes settings of the account. @throws AppError input_invalid */
+export async function updateSettings(person: Person, patch: unknown): Promise<Settings> {
+  const { value, error } = settingsSchema.validate(patch, { abortEarly: false, convert: false });
+  if (error) throw new AppError('input_invalid', 'These settings were not kept.', { fields: faultsOf(error) });
+  const {
+    quiet_to: quietTo,
+    quiet_from: quietFrom,
+    conversation_seconds: conversationSeconds,
+  } = value as Record<string, string & number>;
+  const change = Object.fromEntries(
+    Object.entries({ quietTo, quietFrom, conversationSeconds }).filter(([, one]) => one !== undefined),
+  );
+  return transact(async (tx) => {
+    const before = await readSettings(person.accountId, tx);
+    const after = { ...before, ...change };
+    if (after.quietTo >= after.quietFrom) {
+      throw new AppError('input_invalid', 'These settings were not kept.', {
+        fields: [{ field: 'quiet_to', message: 'must be before the hour at which quiet begins' }],
+      });
+    }
+    await tx.run('update accounts set settings = settings || $2::jsonb where id = $1', [
+      person.accountId,
+      JSON.stringify(change),
+    ]);
+    await record(tx, { kind: 'person', person }, person.accountId, 'changed settings', { before, after }, await now(tx));
+    return after;
+  });
+}
+
+/** The account's own zone and name. */
+export async function readAccount(accountId: string, tx: Tx = reader()): Promise<{ name: string; timeZone: string }> {
+  const row = await tx.first<{ name: string; time_zone: string }>('select name, time_zone from accounts where id = $1', [
+    accountId,
+  ]);
+  return { name: row!.name, timeZone: row!.time_zone };
+}

@@ -1,0 +1,65 @@
+/** Logging in and out. A session is a random cookie whose hash stands in PostgreSQL; it is new at each login and gone at logout. Sessions live on real time. */
+import { hash, verify } from '@node-rs/argon2';
+import { AppError } from '@/core/shared';
+import { type Person } from '@/core/accounts';
+import { hashed, limitRate, now, randomToken, record, transact } from '../shared';
+import { models, type User } from './models';
+
+const SESSION_DAYS = 14;
+export const SESSION_SECONDS = SESSION_DAYS * 86_400;
+
+export const hashPassword = (password: string): Promise<string> =>
+  hash(password, { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
+
+const personOf = (user: User): Person => ({
+  id: user.id,
+  accountId: user.accountId,
+  officeId: user.officeId,
+  role: user.role,
+  firstName: user.firstName,
+  lastName: user.lastName,
+  email: user.email,
+  phone: user.phone,
+  timeZone: user.timeZone,
+  dayGoal: user.dayGoal,
+});
+
+/** A hash that no password matches, so that an unknown address takes as long as a known one. */
+let decoy: Promise<string> | undefined;
+
+/**
+ * Checks e-mail and password and opens a session, ending the one the browser came with.
+ * @returns the token for the cookie
+ * @throws AppError login_wrong; too_many after ten tries in five minutes for one address or forty from one place
+ */
+export async function logIn(email: string, password: string, from: string, oldToken?: string): Promise<string> {
+  const address = email.trim().toLowerCase().slice(0, 254);
+  await limitRate(`login:${address}`, 10, 300);
+  await limitRate(`login-from:${from}`, 40, 300);
+  const { User: Users, Session: Sessions } = models();
+  const user = await Users.findOne({ where: { email: address, active: true } });
+  decoy ??= hashPassword(randomToken());
+  const right = await verify(user?.passwordHash ?? (await decoy), password.slice(0, 1000));
+  if (!user || !right)
+    throw new AppError('login_wrong', 'This e-mail and password do not belong together. Check both and try again.');
+  const token = randomToken();
+  if (oldToken) await Sessions.destroy({ where: { tokenHash: hashed(oldToken) } });
+  await Sessions.create({ tokenHash: hashed(token), userId: user.id, expiresAt: new Date(Date.now() + SESSION_SECONDS * 1000) });
+  await transact(async (tx) =>
+    record(tx, { kind: 'person', person: personOf(user) }, user.accountId, 'logged in', {}, await now(tx)),
+  );
+  return token;
+}
+
+/** The person whose session this is; null when it has ended, is unknown, or the person may no longer come in. */
+export async function personOfSession(token: string): Promise<Person | null> {
+  const { User: Users, Session: Sessions } = models();
+  const session = await Sessions.findByPk(hashed(token));
+  if (!session || session.expiresAt.getTime() < Date.now()) return null;
+  const user = await Users.findByPk(session.userId);
+  return user?.active ? personOf(user) : null;
+}
+
+export async function logOut(token: string): Promise<void> {
+  await models().Session.destroy({ where: { tokenHash: hashed(token) } });
+}

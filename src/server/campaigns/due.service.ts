@@ -1,0 +1,231 @@
+/**
+ * Carrying out enrolments that are due, a batch at a time: claim, decide in core, write outbox rows, tasks, timeline and
+ * the next step in one transaction. Any number of workers may run it at once; each row is claimed by one.
+ */
+import {
+  decideTouch,
+  type Campaign,
+  type PermissionState,
+  type Touch,
+  type TouchDecision,
+  type TouchedContact,
+} from '@/core/campaigns';
+import type { Activity, Stage } from '@/core/contacts';
+import { cleanName, showPhone } from '@/core/capture';
+import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
+import { recordActivities } from '../contacts';
+import { now, transact, type Tx } from '../shared';
+
+interface DueRow {
+  id: string;
+  account_id: string;
+  account_name: string;
+  settings: Partial<Settings>;
+  campaign_id: string;
+  contact_id: string;
+  step: number;
+  started_at: Date;
+  due_at: Date;
+  planned_at: Date | null;
+  owner_id: string | null;
+  stage: Stage;
+  time_zone: string;
+  do_not_contact: boolean;
+  first_name: string;
+  last_name: string;
+  street: string | null;
+  city: string | null;
+  postal_code: string | null;
+  phone: string | null;
+  phone_fault: string | null;
+  email: string | null;
+  email_fault: string | null;
+  on_the_phone: boolean;
+  permissions: Record<string, { state: PermissionState['state']; at: string; how: string }> | null;
+  agent_first: string | null;
+  agent_last: string | null;
+  agent_phone: string | null;
+}
+
+const CLAIM = `
+  with due as (
+    select e.* from enrolments e join campaigns p on p.id = e.campaign_id and p.state = 'on'
+    where e.state = 'active' and e.due_at <= $1 order by e.due_at, e.id limit $2 for update of e skip locked
+  )
+  select e.id, e.account_id, a.name as account_name, a.settings, e.campaign_id, e.contact_id, e.step, e.started_at, e.due_at, e.planned_at, c.owner_id, c.stage, c.time_zone, c.do_not_contact,
+    c.first_name, c.last_name, c.street, c.city, c.postal_code, ph.value as phone, ph.fault as phone_fault, em.value as email, em.fault as email_fault,
+    exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
+    (select jsonb_object_agg(channel, jsonb_build_object('state', state, 'at', at, 'how', how)) from permissions r
+      where r.account_id = e.account_id and ((r.address = ph.value and r.channel in ('text','call')) or (r.address = em.value and r.channel = 'email'))) as permissions,
+    u.first_name as agent_first, u.last_name as agent_last, u.phone as agent_phone
+  from due e join contacts c on c.id = e.contact_id join accounts a on a.id = e.account_id left join users u on u.id = c.owner_id
+  left join lateral (select value, fault from contact_points where contact_id = c.id and kind = 'phone' and active order by position, id limit 1) ph on true
+  left join lateral (select value, fault from contact_points where contact_id = c.id and kind = 'email' and active order by position, id limit 1) em on true
+  order by e.due_at, e.id`;
+
+/** Carries out up to `limit` enrolments due by now. @returns how many there were; fewer than `limit` means that nothing more is due */
+export async function carryOutDue(limit = 200): Promise<number> {
+  return transact(async (tx) => {
+    const at = await now(tx);
+    const rows = await tx.rows<DueRow>(CLAIM, [at, limit]);
+    if (!rows.length) return 0;
+    const campaigns = await readCampaigns(tx, rows);
+    const decided = rows.map((row) => ({
+      row,
+      decision: decideTouch(campaigns.get(row.campaign_id)!, enrolmentOf(row), contactOf(row), settingsOf(row), at),
+    }));
+    await write(tx, decided, at);
+    for (const accountId of new Set(rows.map((row) => row.account_id))) {
+      const own = decided.filter(({ row }) => row.account_id === accountId);
+      await recordActivities(
+        tx,
+        accountId,
+        own.flatMap(({ row, decision }) => activitiesOf(row, decision, campaigns.get(row.campaign_id)!, at)),
+      );
+    }
+    return rows.length;
+  });
+}
+
+async function readCampaigns(tx: Tx, rows: DueRow[]): Promise<Map<string, Campaign>> {
+  const ids = [...new Set(rows.map((row) => row.campaign_id))];
+  const found = await tx.rows<{ id: string; name: string; state: 'on'; touches: Touch[] }>(
+    'select id, name, state, touches from campaigns where id = any($1::bigint[])',
+    [ids],
+  );
+  return new Map(found.map((campaign) => [campaign.id, campaign]));
+}
+
+const settingsOf = (row: DueRow): Settings => ({ ...DEFAULT_SETTINGS, ...row.settings });
+const enrolmentOf = (row: DueRow) => ({
+  id: row.id,
+  step: row.step,
+  startedAt: row.started_at,
+  hasWaited: row.planned_at !== null && row.due_at > row.planned_at,
+});
+
+/** The mailing address in one line; null unless it is complete. */
+export const mailingAddress = (row: { street: string | null; city: string | null; postal_code: string | null }): string | null =>
+  row.street && row.city && row.postal_code ? `${row.street}, ${row.city} ${row.postal_code}` : null;
+
+function contactOf(row: DueRow): TouchedContact {
+  const permission = (channel: string): PermissionState | undefined => {
+    const known = row.permissions?.[channel];
+    return known && { state: known.state, at: new Date(known.at), how: known.how };
+  };
+  return {
+    id: row.contact_id,
+    ownerId: row.owner_id,
+    stage: row.stage,
+    timeZone: row.time_zone,
+    doNotContact: row.do_not_contact,
+    onThePhone: row.on_the_phone,
+    phone: row.phone,
+    phoneFault: row.phone_fault,
+    email: row.email,
+    emailFault: row.email_fault,
+    mailingAddress: mailingAddress(row),
+    permissions: { text: permission('text'), call: permission('call'), email: permission('email') },
+    fields: {
+      first_name: cleanName(row.first_name),
+      last_name: cleanName(row.last_name),
+      town: row.city,
+      agent_first_name: row.agent_first ?? row.account_name,
+      agent_name: row.agent_first ? `${row.agent_first} ${row.agent_last}` : row.account_name,
+      agent_phone: row.agent_phone ? showPhone(row.agent_phone) : '',
+      brokerage: row.account_name,
+    },
+  };
+}
+
+async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[], at: Date): Promise<void> {
+  const effects = decided.flatMap(({ row, decision }) => decision.effects.map((effect) => ({ row, effect })));
+  const sends = effects.flatMap(({ row, effect }) =>
+    effect.do === 'send'
+      ? [
+          {
+            account_id: row.account_id,
+            key: effect.key,
+            channel: effect.channel,
+            contact_id: row.contact_id,
+            enrolment_id: row.id,
+            user_id: row.owner_id,
+            address: effect.address,
+            payload: { subject: effect.subject, text: effect.text, day: effect.day, step: row.step },
+          },
+        ]
+      : [],
+  );
+  const tasks = effects.flatMap(({ row, effect }) =>
+    effect.do === 'task'
+      ? [{ account_id: row.account_id, contact_id: row.contact_id, user_id: row.owner_id, note: effect.note, key: effect.key }]
+      : [],
+  );
+  const next = decided.map(({ row, decision }) => {
+    const { next } = decision;
+    return next.state === 'active'
+      ? {
+          id: row.id,
+          state: 'active',
+          step: next.step,
+          due_at: next.dueAt,
+          planned_at: next.waiting ? (row.planned_at ?? row.due_at) : next.dueAt,
+          ended_at: null,
+          because: null,
+        }
+      : {
+          id: row.id,
+          state: 'finished',
+          step: row.step + 1,
+          due_at: null,
+          planned_at: null,
+          ended_at: at,
+          because: next.because,
+        };
+  });
+  await tx.run(
+    `with sends as (
+       insert into outbox (account_id, key, channel, contact_id, enrolment_id, user_id, address, payload, automatic, due_at, created_at)
+       select account_id, key, channel, contact_id, enrolment_id, user_id, address, payload, true, $4, $4
+       from jsonb_to_recordset($1::jsonb) as x (account_id bigint, key text, channel text, contact_id bigint, enrolment_id bigint, user_id bigint, address text, payload jsonb)
+       on conflict (key) do nothing
+     ), tasks as (
+       insert into tasks (account_id, contact_id, user_id, kind, due_at, note, key, created_at)
+       select account_id, contact_id, user_id, 'call', $4, note, key, $4 from jsonb_to_recordset($2::jsonb) as x (account_id bigint, contact_id bigint, user_id bigint, note text, key text)
+       on conflict (key) do nothing
+     )
+     update enrolments e set state = x.state, step = x.step, due_at = x.due_at, planned_at = x.planned_at, ended_at = x.ended_at, because = coalesce(x.because, e.because)
+     from jsonb_to_recordset($3::jsonb) as x (id bigint, state text, step int, due_at timestamptz, planned_at timestamptz, ended_at timestamptz, because jsonb) where e.id = x.id`,
+    [JSON.stringify(sends), JSON.stringify(tasks), JSON.stringify(next), at],
+  );
+}
+
+function activitiesOf(row: DueRow, decision: TouchDecision, campaign: Campaign, at: Date): Activity[] {
+  const base = { contactId: row.contact_id, userId: null, at, direction: null };
+  const data = { campaign: campaign.name, campaignId: campaign.id };
+  const told = decision.effects.flatMap((effect): Activity[] => {
+    if (effect.do === 'tell') return [{ ...base, kind: effect.kind, channel: effect.channel, data, because: effect.because }];
+    if (effect.do === 'task')
+      return [
+        {
+          ...base,
+          kind: 'task',
+          channel: 'call',
+          data: { ...data, text: effect.note, day: effect.day, dueAt: at.toISOString() },
+          because: { why: 'campaign_day', campaign: campaign.name, day: effect.day },
+        },
+      ];
+    return [];
+  });
+  if (decision.next.state === 'finished')
+    told.push({ ...base, kind: 'finished', channel: null, data, because: decision.next.because });
+  return told;
+}
+
+/** When the next enrolment falls due; null when none does. */
+export async function nextDue(tx: Tx): Promise<Date | null> {
+  const row = await tx.first<{ at: Date | null }>(
+    `select e.due_at as at from enrolments e join campaigns p on p.id = e.campaign_id and p.state = 'on' where e.state = 'active' order by e.due_at limit 1`,
+  );
+  return row?.at ?? null;
+}

@@ -1,0 +1,70 @@
+/** The doors by which leads arrive. */
+import { notFound } from '@/core/shared';
+import type { Scope } from '@/core/accounts';
+import { reader } from '../shared';
+
+export interface Door {
+  id: string;
+  accountId: string;
+  kind: 'api' | 'page' | 'hand' | 'mail';
+  name: string;
+  page: { heading?: string; intro?: string; consent?: string };
+}
+
+interface DoorRow {
+  id: string;
+  account_id: string;
+  kind: Door['kind'];
+  name: string;
+  page: Door['page'];
+}
+const doorOf = (row: DoorRow): Door => ({
+  id: row.id,
+  accountId: row.account_id,
+  kind: row.kind,
+  name: row.name,
+  page: row.page,
+});
+
+const known = new Map<string, Door>();
+
+/** The account's own door of a kind; each account has one of every kind from the start. */
+export async function doorOfKind(accountId: string, kind: Door['kind']): Promise<Door> {
+  const cached = known.get(`${accountId}:${kind}`);
+  if (cached) return cached;
+  const row = await reader().first<DoorRow>(
+    'select id, account_id, kind, name, page from doors where account_id = $1 and kind = $2 and active order by id limit 1',
+    [accountId, kind],
+  );
+  if (!row) throw notFound('door');
+  known.set(`${accountId}:${kind}`, doorOf(row));
+  return doorOf(row);
+}
+
+/** A public page by the last part of its address. @throws AppError not_found */
+export async function doorOfPage(slug: string): Promise<Door & { brokerage: string }> {
+  const row = await reader().first<DoorRow & { brokerage: string }>(
+    `select d.id, d.account_id, d.kind, d.name, d.page, a.name as brokerage from doors d join accounts a on a.id = d.account_id where d.slug = $1 and d.kind = 'page' and d.active`,
+    [slug],
+  );
+  if (!row) throw notFound('page');
+  return { ...doorOf(row), brokerage: row.brokerage };
+}
+
+export interface DoorView {
+  id: string;
+  kind: Door['kind'];
+  name: string;
+  slug: string | null;
+  last_arrival_at: Date | null;
+  arrivals_30_days: number;
+}
+
+/** The doors with their last arrival. */
+export const listDoors = (scope: Scope, at: Date): Promise<DoorView[]> =>
+  reader().rows<DoorView>(
+    `select d.id, d.kind, d.name, d.slug, n.last_arrival_at, coalesce(n.arrivals_30_days, 0)::int as arrivals_30_days from doors d
+     left join lateral (select max(arrived_at) as last_arrival_at, count(*) filter (where arrived_at > $2::timestamptz - interval '30 days') as arrivals_30_days from inquiries i where i.door_id = d.id) n on true
+     where d.account_id = $1 and d.active order by d.id`,
+    [scope.accountId, at],
+  );

@@ -1,0 +1,79 @@
+/** Reading inquiries: the stream of Intake, raw and parsed side by side. */
+import { notFound, pageOf, readCursor, type Page } from '@/core/shared';
+import type { Scope } from '@/core/accounts';
+import { sentenceOf, type Because } from '@/core/contacts';
+import { visible } from '../contacts';
+import { reader } from '../shared';
+
+export interface InquiryView {
+  id: string;
+  contact: { id: string; name: string; status: 'created' | 'matched' };
+  door: { kind: string; name: string };
+  source: string | null;
+  ask: string;
+  agent: { id: string; name: string } | null;
+  because: string | null;
+  arrived_at: Date;
+  first_try_at: Date | null;
+}
+
+interface InquiryRow {
+  id: string;
+  contact_id: string;
+  name: string;
+  matched: boolean;
+  door_kind: string;
+  door_name: string;
+  source: string | null;
+  parsed: { ask?: string };
+  raw: unknown;
+  owner_id: string | null;
+  agent: string | null;
+  because: Because;
+  arrived_at: Date;
+  first_try_at: Date | null;
+}
+
+const SELECT = `select i.id, i.contact_id, trim(c.first_name || ' ' || c.last_name) as name, i.matched, d.kind as door_kind, d.name as door_name, i.source, i.parsed, i.raw, i.owner_id,
+  u.first_name || ' ' || u.last_name as agent, i.because, i.arrived_at, i.first_try_at
+  from inquiries i join contacts c on c.id = i.contact_id join doors d on d.id = i.door_id left join users u on u.id = i.owner_id`;
+
+const viewOf = (row: InquiryRow): InquiryView => ({
+  id: row.id,
+  contact: { id: row.contact_id, name: row.name, status: row.matched ? 'matched' : 'created' },
+  door: { kind: row.door_kind, name: row.door_name },
+  source: row.source,
+  ask: row.parsed.ask ?? '',
+  agent: row.owner_id ? { id: row.owner_id, name: row.agent ?? '' } : null,
+  because: row.because.why ? sentenceOf(row.because) : null,
+  arrived_at: row.arrived_at,
+  first_try_at: row.first_try_at,
+});
+
+/** A page of inquiries, the latest first. */
+export async function listInquiries(scope: Scope, limit: number, cursor?: string | null): Promise<Page<InquiryView>> {
+  const after = readCursor(cursor, 2);
+  const bind: unknown[] = [];
+  const where = visible(scope, bind);
+  let keyset = '';
+  if (after) {
+    bind.push(after[0], after[1]);
+    keyset = ` and (i.arrived_at, i.id) < ($${bind.length - 1}::timestamptz, $${bind.length}::bigint)`;
+  }
+  bind.push(limit + 1, scope.accountId);
+  const rows = await reader().rows<InquiryRow>(
+    `${SELECT} where ${where} and i.account_id = $${bind.length}${keyset} order by i.arrived_at desc, i.id desc limit $${bind.length - 1}`,
+    bind,
+  );
+  const page = pageOf(rows, limit, (row) => [row.arrived_at.toISOString(), row.id]);
+  return { items: page.items.map(viewOf), next: page.next };
+}
+
+/** One inquiry with what came in and what was read from it. @throws AppError not_found */
+export async function findInquiry(scope: Scope, id: string): Promise<InquiryView & { raw: unknown; parsed: unknown }> {
+  const bind: unknown[] = [id];
+  const row = await reader().first<InquiryRow>(`${SELECT} where i.id = $1 and ${visible(scope, bind)}`, bind);
+  if (!row) throw notFound('inquiry');
+  const parsed = Object.fromEntries(Object.entries(row.parsed).filter(([key]) => key !== 'fingerprint' && key !== 'ask'));
+  return { ...viewOf(row), raw: row.raw, parsed };
+}

@@ -1,0 +1,117 @@
+/** Finding the contact an inquiry belongs to, by e-mail or phone, and bringing it up to date; or making a new one. */
+import { zoneOfPostalCode, type CleanInquiry } from '@/core/capture';
+import { refreshSearch } from '../contacts';
+import type { Tx } from '../shared';
+
+export interface Admitted {
+  contactId: string;
+  matched: boolean;
+  stage: string;
+  timeZone: string;
+  /** The agent who has the contact already and is still here. */
+  owner: { id: string; name: string } | null;
+}
+
+/** Takes a lock on each address, in one fixed order, so that two equal leads at once become one contact. */
+export const lockAddresses = (tx: Tx, accountId: string, values: string[]): Promise<void> =>
+  tx.run(
+    `select count(pg_advisory_xact_lock(h)) from (select distinct hashtextextended(v, $1::bigint) as h from unnest($2::text[]) v order by 1 offset 0) locks`,
+    [accountId, values],
+  );
+
+/** The contact that has most of the addresses; among equals the oldest. Null for somebody new. */
+export async function matchContact(tx: Tx, accountId: string, inquiry: CleanInquiry): Promise<Admitted | null> {
+  const row = await tx.first<{ id: string; stage: string; time_zone: string; owner_id: string | null; owner: string | null }>(
+    `select c.id, c.stage, c.time_zone, u.id as owner_id, u.first_name || ' ' || u.last_name as owner
+     from (select contact_id, count(*) as n from contact_points where account_id = $1 and active and ((kind = 'email' and value = any($2::text[])) or (kind = 'phone' and value = any($3::text[]))) group by contact_id) m
+     join contacts c on c.id = m.contact_id left join users u on u.id = c.owner_id and u.active
+     order by m.n desc, c.id limit 1 for update of c`,
+    [accountId, inquiry.emails, inquiry.phones],
+  );
+  return (
+    row && {
+      contactId: row.id,
+      matched: true,
+      stage: row.stage,
+      timeZone: row.time_zone,
+      owner: row.owner_id ? { id: row.owner_id, name: row.owner! } : null,
+    }
+  );
+}
+
+/** Makes the contact, or adds what the inquiry tells that was not known: addresses, roles, tags, wants, an empty name or place. Nothing known is overwritten. */
+export async function admit(
+  tx: Tx,
+  accountId: string,
+  known: Admitted | null,
+  inquiry: CleanInquiry,
+  at: Date,
+): Promise<Admitted> {
+  const admitted = known ?? (await create(tx, accountId, inquiry, at));
+  if (known) await complete(tx, known.contactId, inquiry, at);
+  await addPoints(tx, accountId, admitted.contactId, inquiry);
+  if (inquiry.tags.length) await addTags(tx, accountId, admitted.contactId, inquiry.tags);
+  await refreshSearch(tx, [admitted.contactId]);
+  return admitted;
+}
+
+async function create(tx: Tx, accountId: string, inquiry: CleanInquiry, at: Date): Promise<Admitted> {
+  const row = await tx.first<{ id: string; time_zone: string }>(
+    `with made as (
+       insert into contacts (account_id, first_name, last_name, stage, stage_since, roles, source, time_zone, street, city, postal_code, wants, created_at, updated_at)
+       select $1, $2, $3, 'new', $4, $5::text[], $6, coalesce($7, a.time_zone), $8, $9, $10, $11::jsonb, $4, $4 from accounts a where a.id = $1 returning id, time_zone
+     ), facts as (insert into contact_facts (contact_id) select id from made)
+     select id, time_zone from made`,
+    [
+      accountId,
+      inquiry.firstName,
+      inquiry.lastName,
+      at,
+      inquiry.roles,
+      inquiry.source,
+      inquiry.timeZone ?? zoneOfPostalCode(inquiry.postalCode),
+      inquiry.street,
+      inquiry.city,
+      inquiry.postalCode,
+      JSON.stringify(inquiry.wants),
+    ],
+  );
+  return { contactId: row!.id, matched: false, stage: 'new', timeZone: row!.time_zone, owner: null };
+}
+
+const complete = (tx: Tx, contactId: string, inquiry: CleanInquiry, at: Date): Promise<void> =>
+  tx.run(
+    `update contacts set first_name = case when first_name = '' and last_name = '' then $2 else first_name end, last_name = case when first_name = '' and last_name = '' then $3 else last_name end,
+       roles = (select coalesce(array_agg(distinct r), '{}') from unnest(roles || $4::text[]) r), street = coalesce(street, $5), city = coalesce(city, $6), postal_code = coalesce(postal_code, $7),
+       wants = $8::jsonb || wants, updated_at = $9 where id = $1`,
+    [
+      contactId,
+      inquiry.firstName,
+      inquiry.lastName,
+      inquiry.roles,
+      inquiry.street,
+      inquiry.city,
+      inquiry.postalCode,
+      JSON.stringify(inquiry.wants),
+      at,
+    ],
+  );
+
+/** An address that another contact holds stays there: the two are likely duplicates, which is for a person to say. */
+const addPoints = (tx: Tx, accountId: string, contactId: string, inquiry: CleanInquiry): Promise<void> =>
+  tx.run(
+    `insert into contact_points (account_id, contact_id, kind, value, position)
+     select $1, $2, kind, value, n + (select coalesce(max(position) + 1, 0) from contact_points where contact_id = $2)
+     from (select 'phone' as kind, value, ordinality::int - 1 as n from unnest($3::text[]) with ordinality as p (value, ordinality)
+       union all select 'email', value, ordinality::int - 1 from unnest($4::text[]) with ordinality as e (value, ordinality)) x
+     on conflict (account_id, kind, value) where active do nothing`,
+    [accountId, contactId, inquiry.phones, inquiry.emails],
+  );
+
+const addTags = (tx: Tx, accountId: string, contactId: string, tags: string[]): Promise<void> =>
+  tx.run(
+    `with wanted as (select distinct on (lower(name)) name from unnest($3::text[]) name),
+       made as (insert into tags (account_id, name) select $1, name from wanted on conflict (account_id, lower(name)) do update set name = tags.name returning id)
+     insert into contact_tags (contact_id, tag_id) select $2, id from made on conflict do nothing`,
+    [accountId, contactId, tags],
+  );

@@ -1,0 +1,233 @@
+/** Changes a person makes to one contact: stage, horizon, owner, place, notes, the next touch, permissions. Each is one transaction and stands in the timeline. */
+import Joi from 'joi';
+import { AppError, isZone } from '@/core/shared';
+import { cleanName, faultsOf, oneLine, storable } from '@/core/capture';
+import { CONTACT_ROLES, HORIZON_KEYS, STAGE_KEYS, type Activity, type Because } from '@/core/contacts';
+import { fullName, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
+import { now, publish, transact, type Tx } from '../shared';
+import { findContact, lockContact, refreshSearch } from './contacts.repository';
+import type { ContactView } from './contacts.rows';
+import { changePermissions, permissionActivity, type PermissionChannel } from './permissions';
+import { recordActivities, restate } from './record';
+
+/** What `PATCH /api/v1/contacts/{id}` takes. */
+export const contactPatchSchema = Joi.object({
+  first_name: Joi.string().max(200).allow(''),
+  last_name: Joi.string().max(200).allow(''),
+  stage: Joi.string().valid(...STAGE_KEYS),
+  archived_because: Joi.string().max(500),
+  horizon: Joi.string()
+    .valid(...HORIZON_KEYS)
+    .allow(null),
+  roles: Joi.array()
+    .items(Joi.string().valid(...CONTACT_ROLES))
+    .max(6),
+  time_zone: Joi.string().custom((zone: string, helpers) =>
+    isZone(zone) ? zone : helpers.message({ custom: 'time_zone is not a zone of the IANA list' }),
+  ),
+  place: Joi.object({
+    street: Joi.string().max(200).allow('', null),
+    city: Joi.string().max(120).allow('', null),
+    postal_code: Joi.string().max(20).allow('', null),
+  }),
+  owner_id: Joi.string().pattern(/^\d{1,18}$/),
+  do_not_contact: Joi.boolean(),
+}).min(1);
+
+interface Patch {
+  first_name?: string;
+  last_name?: string;
+  stage?: string;
+  archived_because?: string;
+  horizon?: string | null;
+  roles?: string[];
+  time_zone?: string;
+  place?: { street?: string | null; city?: string | null; postal_code?: string | null };
+  owner_id?: string;
+  do_not_contact?: boolean;
+}
+
+const userIdOf = (principal: Principal): string | null => (principal.kind === 'person' ? principal.person.id : null);
+const nameOf = (principal: Principal): string => (principal.kind === 'person' ? fullName(principal.person) : 'a program');
+
+/** Changes a contact. Handing it to another agent is for those who run the office. @throws AppError input_invalid, not_found, not_allowed */
+export async function updateContact(principal: Principal, id: string, body: unknown): Promise<ContactView> {
+  const { value, error } = contactPatchSchema.validate(body, { abortEarly: false, convert: false });
+  if (error) throw new AppError('input_invalid', 'This change was not kept.', { fields: faultsOf(error) });
+  const patch = value as Patch;
+  const scope = scopeFor(principal);
+  return transact(async (tx) => {
+    const before = await lockContact(scope, id, tx);
+    const at = await now(tx);
+    const activities: Activity[] = [];
+    const line = (kind: Activity['kind'], data: Activity['data'], because: Because | null = null): Activity => ({
+      contactId: id,
+      userId: userIdOf(principal),
+      at,
+      kind,
+      channel: null,
+      direction: null,
+      data,
+      because,
+    });
+    if (patch.stage === 'archived' && !patch.archived_because) {
+      throw new AppError('input_invalid', 'Archiving asks for a reason.', {
+        fields: [{ field: 'archived_because', message: 'say why, in a few words' }],
+      });
+    }
+    if (patch.stage && patch.stage !== before.stage)
+      activities.push(line('stage', { fromStage: before.stage, stage: patch.stage }));
+    if (patch.owner_id && patch.owner_id !== before.ownerId)
+      activities.push(line('handed', {}, await handOver(tx, principal, id, patch.owner_id, at)));
+    await writePatch(tx, id, patch, at);
+    if (patch.do_not_contact !== undefined)
+      activities.push(line('changed', { text: patch.do_not_contact ? 'Marked do not contact' : 'May be contacted again' }));
+    await recordActivities(tx, scope.accountId, activities);
+    if (patch.horizon !== undefined) await restate(tx, [id], at);
+    await refreshSearch(tx, [id]);
+    await publish(tx, { accountId: scope.accountId, topic: 'contact', contactId: id, ownerId: patch.owner_id ?? before.ownerId });
+    return findContact(scope, id, tx);
+  });
+}
+
+async function handOver(tx: Tx, principal: Principal, contactId: string, ownerId: string, at: Date): Promise<Because> {
+  if (principal.kind === 'person' && !runsTheOffice(principal.person.role))
+    throw new AppError('not_allowed', 'Only an admin hands a contact to another agent.');
+  const accountId = scopeFor(principal).accountId;
+  const owner = await tx.first<{ first_name: string; last_name: string }>(
+    `update contacts c set owner_id = u.id, office_id = u.office_id, owned_since = $4 from users u
+     where c.id = $1 and u.id = $2 and u.account_id = $3 and u.active and u.role <> 'lender' returning u.first_name, u.last_name`,
+    [contactId, ownerId, accountId, at],
+  );
+  if (!owner)
+    throw new AppError('input_invalid', 'There is no such agent.', {
+      fields: [{ field: 'owner_id', message: 'is not one of the people here' }],
+    });
+  await tx.run('update offers set user_id = $2 where contact_id = $1 and answered_at is null', [contactId, ownerId]);
+  return { why: 'handed_by', agent: fullName({ firstName: owner.first_name, lastName: owner.last_name }), by: nameOf(principal) };
+}
+
+async function writePatch(tx: Tx, id: string, patch: Patch, at: Date): Promise<void> {
+  const text = (value: string | null | undefined) =>
+    value === undefined ? undefined : value ? oneLine(storable(value)) || null : null;
+  const columns: Record<string, unknown> = {
+    first_name: patch.first_name === undefined ? undefined : cleanName(storable(patch.first_name)),
+    last_name: patch.last_name === undefined ? undefined : cleanName(storable(patch.last_name)),
+    horizon: patch.horizon,
+    roles: patch.roles,
+    time_zone: patch.time_zone,
+    street: text(patch.place?.street),
+    city: text(patch.place?.city),
+    postal_code: text(patch.place?.postal_code),
+    do_not_contact: patch.do_not_contact,
+    archived_because: patch.stage === 'archived' ? text(patch.archived_because) : patch.stage ? null : undefined,
+  };
+  const set = Object.entries(columns).filter(([, value]) => value !== undefined);
+  const bind: unknown[] = [id, at, ...set.map(([, value]) => value)];
+  await tx.run(
+    `update contacts set updated_at = $2${set.map(([name], at) => `, ${name} = $${at + 3}`).join('')} where id = $1`,
+    bind,
+  );
+}
+
+/** Keeps a note. */
+export async function addNote(principal: Principal, contactId: string, text: string): Promise<{ id: string }> {
+  const words = storable(text).trim();
+  if (!words)
+    throw new AppError('input_invalid', 'The note is empty.', { fields: [{ field: 'text', message: 'write something first' }] });
+  if (words.length > 20_000)
+    throw new AppError('input_invalid', 'The note is too long.', {
+      fields: [{ field: 'text', message: 'at most 20,000 characters' }],
+    });
+  const scope = scopeFor(principal);
+  return transact(async (tx) => {
+    await lockContact(scope, contactId, tx);
+    const [id] = await recordActivities(tx, scope.accountId, [
+      {
+        contactId,
+        userId: userIdOf(principal),
+        at: await now(tx),
+        kind: 'note',
+        channel: null,
+        direction: null,
+        data: { text: words },
+        because: null,
+      },
+    ]);
+    return { id: id! };
+  });
+}
+
+/** Sets the next touch as a promise, replacing the promise before it; null takes it away, so that the rhythm holds again. */
+export async function setNextTouch(principal: Principal, contactId: string, at: Date | null, note: string): Promise<ContactView> {
+  const scope = scopeFor(principal);
+  return transact(async (tx) => {
+    const contact = await lockContact(scope, contactId, tx);
+    const rightNow = await now(tx);
+    await tx.run(`update tasks set done_at = $2 where contact_id = $1 and kind = 'promise' and done_at is null`, [
+      contactId,
+      rightNow,
+    ]);
+    if (at) {
+      await tx.run(
+        `insert into tasks (account_id, contact_id, user_id, kind, due_at, note, created_at) values ($1, $2, $3, 'promise', $4, $5, $6)`,
+        [scope.accountId, contactId, contact.ownerId, at, oneLine(storable(note)).slice(0, 500), rightNow],
+      );
+    }
+    await recordActivities(tx, scope.accountId, [
+      {
+        contactId,
+        userId: userIdOf(principal),
+        at: rightNow,
+        kind: 'next_touch',
+        channel: null,
+        direction: null,
+        data: { dueAt: at?.toISOString(), text: note || undefined },
+        because: null,
+      },
+    ]);
+    return findContact(scope, contactId, tx);
+  });
+}
+
+/** Records a permission given or withdrawn by word, with the evidence. @throws AppError input_invalid when a withdrawal for good stands against it */
+export async function setPermission(
+  principal: Principal,
+  contactId: string,
+  channel: PermissionChannel,
+  state: 'granted' | 'withdrawn',
+  evidence: string,
+): Promise<void> {
+  const scope = scopeFor(principal);
+  if (state === 'granted' && !evidence.trim()) {
+    throw new AppError('input_invalid', 'A permission needs its evidence.', {
+      fields: [{ field: 'evidence', message: 'say how and where it was given' }],
+    });
+  }
+  await transact(async (tx) => {
+    await lockContact(scope, contactId, tx);
+    const contact = await findContact(scope, contactId, tx);
+    const address = channel === 'email' ? contact.emails[0] : contact.phones[0];
+    if (!address)
+      throw new AppError('input_invalid', 'There is no address for this channel.', {
+        fields: [{ field: 'channel', message: 'the contact has no such address' }],
+      });
+    const how = state === 'granted' ? `told ${nameOf(principal)}` : `told ${nameOf(principal)} to stop`;
+    const change = {
+      channel,
+      address,
+      state,
+      how: evidence.trim() ? `${how}: ${oneLine(evidence)}` : how,
+      evidence,
+      userId: userIdOf(principal),
+      at: await now(tx),
+    };
+    const took = await changePermissions(tx, scope.accountId, [change]);
+    if (!took.length) {
+      throw new AppError('input_invalid', 'They said stop themselves, so only they can take it back.', {
+        fields: [{ field: 'state', message: 'withdrawn for good' }],
+      });
+    }
+    await recordActivities(tx, scope.accountId, [permissionActivity(contactId, change)]);
+  });
+}

@@ -1,0 +1,129 @@
+/** How a contact is read: one SELECT for lists and for the Dossier, and its shape outside (the API's field names). */
+import { stageName, type Channel, type Horizon, type Stage } from '@/core/contacts';
+
+export interface ContactRow {
+  id: string;
+  first_name: string;
+  last_name: string;
+  stage: Stage;
+  stage_since: Date;
+  horizon: Horizon | null;
+  roles: string[];
+  source: string | null;
+  time_zone: string;
+  street: string | null;
+  city: string | null;
+  postal_code: string | null;
+  wants: Record<string, unknown>;
+  do_not_contact: boolean;
+  archived_because: string | null;
+  owner_id: string | null;
+  owner_name: string | null;
+  owned_since: Date | null;
+  hand_raised_at: Date | null;
+  last_touch_at: Date;
+  next_touch_at: Date | null;
+  next_touch_kind: 'promise' | 'call' | 'rhythm' | null;
+  next_touch_note: string | null;
+  created_at: Date;
+  points: { kind: 'phone' | 'email'; value: string; fault: string | null }[];
+  tags: string[];
+  attempts: number;
+  reached: number;
+  last_reached_at: Date | null;
+  last_attempt_at: Date | null;
+  talk_seconds: number;
+  conversations: number;
+}
+
+/** Everything that a row of the grid or the head of the Dossier shows. Joins a contact aliased `c`. */
+export const CONTACT_COLUMNS = `c.id, c.first_name, c.last_name, c.stage, c.stage_since, c.horizon, c.roles, c.source, c.time_zone, c.street, c.city, c.postal_code, c.wants,
+  c.do_not_contact, c.archived_because, c.owner_id, u.first_name || ' ' || u.last_name as owner_name, c.owned_since, c.hand_raised_at, c.last_touch_at, c.next_touch_at,
+  c.next_touch_kind, t.note as next_touch_note, c.created_at, coalesce(p.points, '[]') as points, coalesce(g.tags, '{}') as tags, f.attempts, f.reached, f.last_reached_at,
+  f.last_attempt_at, f.talk_seconds, f.conversations`;
+export const CONTACT_JOINS = `join contact_facts f on f.contact_id = c.id
+  left join users u on u.id = c.owner_id
+  left join lateral (select note from tasks where contact_id = c.id and done_at is null order by due_at limit 1) t on true
+  left join lateral (select jsonb_agg(jsonb_build_object('kind', kind, 'value', value, 'fault', fault) order by position, id) as points from contact_points where contact_id = c.id and active) p on true
+  left join lateral (select array_agg(name order by name) as tags from contact_tags ct join tags tg on tg.id = ct.tag_id where ct.contact_id = c.id) g on true`;
+
+/** A contact as the API shows it. */
+export interface ContactView {
+  id: string;
+  first_name: string;
+  last_name: string;
+  emails: string[];
+  phones: string[];
+  stage: { key: Stage; name: string };
+  stage_since: Date;
+  horizon: Horizon | null;
+  roles: string[];
+  tags: string[];
+  source: string | null;
+  time_zone: string;
+  place: { street: string | null; city: string | null; postal_code: string | null };
+  wants: Record<string, unknown>;
+  do_not_contact: boolean;
+  archived_because: string | null;
+  owner: { id: string; name: string } | null;
+  owned_since: Date | null;
+  hand_raised_at: Date | null;
+  last_touch_at: Date | null;
+  next_touch: { at: Date; kind: 'promise' | 'call' | 'rhythm'; note: string | null } | null;
+  calls: {
+    attempts: number;
+    reached: number;
+    last_reached_at: Date | null;
+    last_attempt_at: Date | null;
+    talk_seconds: number;
+    conversations: number;
+  };
+  address_faults: Record<string, string>;
+  created_at: Date;
+}
+
+export function contactView(row: ContactRow): ContactView {
+  const values = (kind: 'phone' | 'email') => row.points.filter((point) => point.kind === kind).map((point) => point.value);
+  return {
+    id: row.id,
+    first_name: row.first_name,
+    last_name: row.last_name,
+    emails: values('email'),
+    phones: values('phone'),
+    stage: { key: row.stage, name: stageName(row.stage) },
+    stage_since: row.stage_since,
+    horizon: row.horizon,
+    roles: row.roles,
+    tags: row.tags,
+    source: row.source,
+    time_zone: row.time_zone,
+    place: { street: row.street, city: row.city, postal_code: row.postal_code },
+    wants: row.wants,
+    do_not_contact: row.do_not_contact,
+    archived_because: row.archived_because,
+    owner: row.owner_id ? { id: row.owner_id, name: row.owner_name ?? '' } : null,
+    owned_since: row.owned_since,
+    hand_raised_at: row.hand_raised_at,
+    last_touch_at: row.last_touch_at.getTime() > 0 ? row.last_touch_at : null,
+    next_touch:
+      row.next_touch_at && row.next_touch_kind
+        ? {
+            at: row.next_touch_at,
+            kind: row.next_touch_kind,
+            note: row.next_touch_kind === 'rhythm' ? null : row.next_touch_note,
+          }
+        : null,
+    calls: {
+      attempts: row.attempts,
+      reached: row.reached,
+      last_reached_at: row.last_reached_at,
+      last_attempt_at: row.last_attempt_at,
+      talk_seconds: row.talk_seconds,
+      conversations: row.conversations,
+    },
+    address_faults: Object.fromEntries(row.points.filter((point) => point.fault).map((point) => [point.value, point.fault!])),
+    created_at: row.created_at,
+  };
+}
+
+export type PermissionView = Record<Exclude<Channel, 'letter'>, 'granted' | 'withdrawn' | 'unknown'>;

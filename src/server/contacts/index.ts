@@ -1,0 +1,27 @@
+export { addNote, contactPatchSchema, setNextTouch, setPermission, updateContact } from './change.service';
+export {
+  countContacts,
+  findContact,
+  listContacts,
+  lockContact,
+  refreshSearch,
+  searchPatterns,
+  type ContactQuery,
+} from './contacts.repository';
+export { contactView, type ContactView } from './contacts.rows';
+export { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
+export { endFollowUp } from './follow-up';
+export { measured } from './measured';
+export {
+  changePermissions,
+  permissionActivity,
+  permissionFor,
+  readPermissions,
+  type PermissionChange,
+  type PermissionChannel,
+  type PermissionDetail,
+} from './permissions';
+export { derived, recordActivities, restate } from './record';
+export { listTimeline, type TimelineItem } from './timeline.repository';
+export { visible } from './visible';
+export { verify, type Verified } from './verify';

@@ -1,0 +1,211 @@
+/**
+ * The one function that records what happened to contacts. In the caller's transaction it appends the activities and, from
+ * the same fold that `verify` uses, updates facts, stage, raised hand and next touch; an answer, an opt-out or a later
+ * stage ends the follow-up here and nowhere else.
+ */
+import {
+  foldFact,
+  FOLLOWED_UP,
+  handRaisedAt,
+  isAnswer,
+  isConversation,
+  isHumanTry,
+  nextTouch,
+  stageAfter,
+  type Activity,
+  type Facts,
+  type Horizon,
+  type Stage,
+} from '@/core/contacts';
+import { publish, type Tx } from '../shared';
+import { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
+import { endFollowUp, type FollowUpEnd } from './follow-up';
+
+interface Standing {
+  id: string;
+  owner_id: string | null;
+  office_id: string | null;
+  stage: Stage;
+  horizon: Horizon | null;
+  created_at: Date;
+  rhythm_days: number | null;
+  task_due_at: Date | null;
+  task_kind: 'promise' | 'call' | null;
+}
+
+/** Pages are told one by one up to here; a larger batch is told as one event. */
+const TELL_EACH = 20;
+
+/** Records activities, in their order. @returns the ids of the activities given (not of those that follow from them). */
+export async function recordActivities(tx: Tx, accountId: string, activities: Activity[]): Promise<string[]> {
+  if (!activities.length) return [];
+  const contactIds = [...new Set(activities.map((activity) => activity.contactId))];
+  const standings = await readStandings(tx, contactIds);
+  const all: Activity[] = [];
+  const ends: FollowUpEnd[] = [];
+  const given: number[] = [];
+  const byContact = new Map(
+    standings.map((row) => [
+      row.id,
+      { row, facts: factsOfRow(row), stage: row.stage, stageSince: null as Date | null, at: activities[0]!.at },
+    ]),
+  );
+  for (const activity of activities) {
+    const standing = byContact.get(activity.contactId);
+    if (!standing) continue;
+    given.push(all.push(activity) - 1);
+    standing.facts = foldFact(standing.facts, activity);
+    standing.at = activity.at;
+    const because = reasonToEnd(activity);
+    if (because) ends.push({ contactId: activity.contactId, at: activity.at, ...because });
+    const stage = activity.kind === 'stage' ? (activity.data.stage as Stage) : stageAfter(standing.stage, activity);
+    if (stage !== standing.stage) {
+      if (activity.kind !== 'stage') all.push(stageActivity(activity, standing.stage, stage));
+      if (!FOLLOWED_UP.includes(stage))
+        ends.push({ contactId: activity.contactId, at: activity.at, why: 'stage_reached', stage });
+      standing.stage = stage;
+      standing.stageSince = activity.at;
+    }
+  }
+  const stopped = await endFollowUp(tx, ends);
+  const ids = await insertActivities(tx, accountId, [...all, ...stopped]);
+  await writeStandings(tx, [...byContact.values()]);
+  await answerOffers(tx, activities.filter(isHumanTry));
+  await tell(tx, accountId, standings);
+  return given.map((at) => ids[at]!);
+}
+
+const reasonToEnd = (activity: Activity): { why: 'answered' | 'opted_out'; channel: NonNullable<Activity['channel']> } | null => {
+  if (isAnswer(activity)) return { why: 'answered', channel: activity.channel! };
+  if (isConversation(activity)) return { why: 'answered', channel: 'call' };
+  if (activity.data.optOut) return { why: 'opted_out', channel: activity.channel! };
+  return null;
+};
+
+const stageActivity = (cause: Activity, from: Stage, to: Stage): Activity => ({
+  contactId: cause.contactId,
+  userId: null,
+  at: cause.at,
+  kind: 'stage',
+  channel: null,
+  direction: null,
+  data: { fromStage: from, stage: to },
+  because: null,
+});
+
+type Standings = Standing & Record<string, unknown>;
+
+/** How contacts stand, in the order of their ids; locked unless it is only to be looked at. */
+export const readStandings = (tx: Tx, contactIds: string[], lock = true): Promise<Standings[]> =>
+  tx.rows<Standings>(
+    `select c.id, c.owner_id, c.office_id, c.stage, c.horizon, c.created_at, c.hand_raised_at, c.next_touch_at, c.next_touch_kind, h.rhythm_days, t.due_at as task_due_at, t.kind as task_kind, ${FACT_COLUMNS.map((name) => `f.${name}`).join(', ')}
+     from contacts c join contact_facts f on f.contact_id = c.id
+     left join horizons h on h.account_id = c.account_id and h.key = c.horizon
+     left join lateral (select due_at, kind from tasks where contact_id = c.id and done_at is null order by due_at limit 1) t on true
+     where c.id = any($1::bigint[]) order by c.id ${lock ? 'for update of c, f' : ''}`,
+    [contactIds],
+  );
+
+async function insertActivities(tx: Tx, accountId: string, activities: Activity[]): Promise<string[]> {
+  const rows = await tx.rows<{ id: string }>(
+    `insert into activities (account_id, contact_id, user_id, at, kind, channel, direction, data, because)
+     select $1, contact_id, user_id, at, kind, channel, direction, data, because
+     from jsonb_to_recordset($2::jsonb) as a (n int, contact_id bigint, user_id bigint, at timestamptz, kind text, channel text, direction text, data jsonb, because jsonb) order by n
+     returning id`,
+    [
+      accountId,
+      JSON.stringify(
+        activities.map((activity, n) => ({
+          n,
+          contact_id: activity.contactId,
+          user_id: activity.userId,
+          at: activity.at,
+          kind: activity.kind,
+          channel: activity.channel,
+          direction: activity.direction,
+          data: activity.data,
+          because: activity.because,
+        })),
+      ),
+    ],
+  );
+  return rows.map((row) => row.id);
+}
+
+interface Changed {
+  row: Standing;
+  facts: Facts;
+  stage: Stage;
+  stageSince: Date | null;
+  at: Date;
+}
+
+/** What stands on the contact's own row beside the facts: derived here from the facts, and only here. */
+export function derived(row: Standing, facts: Facts, stage: Stage) {
+  const task = row.task_due_at ? { dueAt: new Date(row.task_due_at), kind: row.task_kind! } : null;
+  const rhythms = row.horizon && row.rhythm_days ? { [row.horizon]: row.rhythm_days } : {};
+  const next = nextTouch(stage, row.horizon, task, facts.lastTouchAt ?? new Date(row.created_at), rhythms);
+  return {
+    stage,
+    hand_raised_at: handRaisedAt(facts),
+    last_touch_at: facts.lastTouchAt ?? new Date(0),
+    next_touch_at: next?.at ?? null,
+    next_touch_kind: next?.kind ?? null,
+  };
+}
+
+const writeStandings = (tx: Tx, changed: Changed[]): Promise<void> =>
+  tx.run(
+    `with change as (
+       select * from jsonb_to_recordset($1::jsonb) as x (id bigint, stage text, stage_since timestamptz, hand_raised_at timestamptz, last_touch_at timestamptz, next_touch_at timestamptz,
+         next_touch_kind text, at timestamptz, facts jsonb)
+     ), facts as (
+       update contact_facts f set (${FACT_COLUMNS.join(', ')}) = (select ${FACT_COLUMNS.map((name) => `v.${name}`).join(', ')} from jsonb_populate_record(null::contact_facts, x.facts) v)
+       from change x where f.contact_id = x.id
+     )
+     update contacts c set stage = x.stage, stage_since = coalesce(x.stage_since, c.stage_since), hand_raised_at = x.hand_raised_at, last_touch_at = x.last_touch_at,
+       next_touch_at = x.next_touch_at, next_touch_kind = x.next_touch_kind, updated_at = x.at
+     from change x where c.id = x.id`,
+    [
+      JSON.stringify(
+        changed.map(({ row, facts, stage, stageSince, at }) => ({
+          id: row.id,
+          ...derived(row, facts, stage),
+          stage_since: stageSince,
+          at,
+          facts: rowOfFacts(facts),
+        })),
+      ),
+    ],
+  );
+
+/** A person reached out: the timers of their waiting leads stop. */
+async function answerOffers(tx: Tx, tries: Activity[]): Promise<void> {
+  if (!tries.length) return;
+  const first = new Map<string, Date>();
+  for (const activity of tries) {
+    const known = first.get(activity.contactId);
+    if (!known || activity.at < known) first.set(activity.contactId, activity.at);
+  }
+  await tx.run(
+    `with tried as (select * from jsonb_to_recordset($1::jsonb) as x (contact_id bigint, at timestamptz)),
+      stamped as (update inquiries i set first_try_at = greatest(t.at, i.arrived_at) from tried t where i.contact_id = t.contact_id and i.first_try_at is null)
+     update offers o set answered_at = t.at from tried t where o.contact_id = t.contact_id and o.answered_at is null`,
+    [JSON.stringify([...first].map(([contact_id, at]) => ({ contact_id, at })))],
+  );
+}
+
+async function tell(tx: Tx, accountId: string, standings: Standing[]): Promise<void> {
+  if (standings.length > TELL_EACH) return publish(tx, { accountId, topic: 'contact', ownerId: null });
+  for (const row of standings)
+    await publish(tx, { accountId, topic: 'contact', contactId: row.id, ownerId: row.owner_id, officeId: row.office_id });
+}
+
+/** Writes next touch, raised hand and the rest anew from facts and tasks, after something other than an activity changed (a task, a horizon). */
+export async function restate(tx: Tx, contactIds: string[], at: Date): Promise<void> {
+  const standings = await readStandings(tx, contactIds);
+  await writeStandings(
+    tx,
+    standings.map((row) => ({ row, facts: factsOfRow(row), stage: row.stage, stageSince: null, at })),
+  );
+}

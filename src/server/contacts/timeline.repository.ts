@@ -1,0 +1,65 @@
+/** The timeline of a contact: what happened, newest first, each with its reason as a sentence. */
+import { pageOf, readCursor, type Page } from '@/core/shared';
+import { sentenceOf, type ActivityData, type Because } from '@/core/contacts';
+import type { Scope } from '@/core/accounts';
+import { reader, type Tx } from '../shared';
+import { findContact } from './contacts.repository';
+
+interface TimelineRow {
+  id: string;
+  kind: string;
+  channel: string | null;
+  direction: string | null;
+  at: Date;
+  data: ActivityData;
+  because: Because | null;
+  by: string | null;
+}
+
+export interface TimelineItem {
+  id: string;
+  kind: string;
+  channel: string | null;
+  direction: string | null;
+  at: Date;
+  text: string | null;
+  because: string | null;
+  /** Who of ours did it; null for Urraca itself and for the contact. */
+  by: string | null;
+  data: ActivityData;
+}
+
+/** A page of the timeline. @throws AppError not_found when the contact may not be seen */
+export async function listTimeline(
+  scope: Scope,
+  contactId: string,
+  limit: number,
+  cursor?: string | null,
+  tx: Tx = reader(),
+): Promise<Page<TimelineItem>> {
+  await findContact(scope, contactId, tx);
+  const after = readCursor(cursor, 2);
+  const bind: unknown[] = [contactId, limit + 1];
+  if (after) bind.push(after[0], after[1]);
+  const rows = await tx.rows<TimelineRow>(
+    `select a.id, a.kind, a.channel, a.direction, a.at, a.data, a.because, u.first_name || ' ' || u.last_name as by
+     from activities a left join users u on u.id = a.user_id
+     where a.contact_id = $1 ${after ? 'and (a.at, a.id) < ($3::timestamptz, $4::bigint)' : ''} order by a.at desc, a.id desc limit $2`,
+    bind,
+  );
+  const page = pageOf(rows, limit, (row) => [row.at.toISOString(), row.id]);
+  return {
+    items: page.items.map((row) => ({
+      id: row.id,
+      kind: row.kind,
+      channel: row.channel,
+      direction: row.direction,
+      at: row.at,
+      text: row.data.text ?? null,
+      because: row.because ? sentenceOf(row.because) : null,
+      by: row.by,
+      data: row.data,
+    })),
+    next: page.next,
+  };
+}

@@ -1,0 +1,74 @@
+/** `urraca verify`: folds the activities anew and reports every difference from what stands in the tables. Changes nothing. */
+import { foldFact, noFacts, stageAfter, type Activity, type ActivityData, type Stage } from '@/core/contacts';
+import { reader } from '../shared';
+import { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
+import { derived, readStandings } from './record';
+
+const CHUNK = 1_000;
+
+interface ActivityRow {
+  contact_id: string;
+  user_id: string | null;
+  at: Date;
+  kind: Activity['kind'];
+  channel: Activity['channel'];
+  direction: Activity['direction'];
+  data: ActivityData;
+}
+
+export interface Verified {
+  contacts: number;
+  activities: number;
+  differences: string[];
+}
+
+/** Looks at every contact; stops collecting after `most` differences. */
+export async function verify(most = 50): Promise<Verified> {
+  const found: Verified = { contacts: 0, activities: 0, differences: await strays() };
+  for (let after = '0'; found.differences.length < most; ) {
+    const ids = (await reader().rows<{ id: string }>('select id from contacts where id > $1 order by id limit $2', [after, CHUNK])).map((row) => row.id);
+    if (!ids.length) break;
+    await verifyChunk(ids, found);
+    after = ids.at(-1)!;
+  }
+  return found;
+}
+
+async function verifyChunk(ids: string[], found: Verified): Promise<void> {
+  const standings = await readStandings(reader(), ids, false);
+  const rows = await reader().rows<ActivityRow>('select contact_id, user_id, at, kind, channel, direction, data from activities where contact_id = any($1::bigint[]) order by contact_id, id', [ids]);
+  const byContact = new Map<string, ActivityRow[]>();
+  for (const row of rows) byContact.set(row.contact_id, [...(byContact.get(row.contact_id) ?? []), row]);
+  for (const standing of standings) {
+    let facts = noFacts();
+    let stage: Stage = 'new';
+    for (const row of byContact.get(standing.id) ?? []) {
+      const activity: Activity = { contactId: row.contact_id, userId: row.user_id, at: row.at, kind: row.kind, channel: row.channel, direction: row.direction, data: row.data, because: null };
+      facts = foldFact(facts, activity);
+      stage = row.kind === 'stage' ? (row.data.stage as Stage) : stageAfter(stage, activity);
+    }
+    const wanted = { ...rowOfFacts(facts), ...derived(standing, facts, stage) } as Record<string, unknown>;
+    const there = { ...rowOfFacts(factsOfRow(standing)), ...(standing as unknown as Record<string, unknown>) } as Record<string, unknown>;
+    for (const column of [...FACT_COLUMNS.filter((name) => name !== 'last_touch_at'), ...DERIVED]) {
+      if (plain(wanted[column]) !== plain(there[column])) found.differences.push(`contact ${standing.id}: ${column} is ${plain(there[column])}, its activities say ${plain(wanted[column])}`);
+    }
+  }
+  found.contacts += standings.length;
+  found.activities += rows.length;
+}
+
+const DERIVED = ['stage', 'hand_raised_at', 'next_touch_at', 'next_touch_kind'];
+const plain = (value: unknown): string => (value instanceof Date ? value.toISOString() : String(value ?? null));
+
+/** What no lead may be: without a person, or twice under one address. */
+async function strays(): Promise<string[]> {
+  const rows = await reader().rows<{ what: string }>(
+    `select 'inquiry ' || i.id || ' is with nobody' as what from inquiries i left join contacts c on c.id = i.contact_id where i.owner_id is null or c.owner_id is null
+     union all select 'address ' || value || ' belongs to ' || count(*) || ' contacts' from contact_points where active group by account_id, kind, value having count(*) > 1
+     union all select 'call ' || id || ' ended and is not in the timeline' from calls where state = 'ended' and outcome is not null and activity_id is null
+     union all select 'message ' || o.id || ' went and is not in the timeline' from outbox o where o.state = 'sent' and o.channel <> 'call'
+       and not exists (select 1 from activities a where a.contact_id = o.contact_id and a.kind = 'message' and a.data->>'outboxId' = o.id::text)
+     limit 20`,
+  );
+  return rows.map((row) => row.what);
+}

@@ -1,0 +1,191 @@
+/** What people answer: texts by the carrier's webhook, e-mails by the mail door. Each is taken once; a stranger's message is an inquiry. */
+import type { Activity } from '@/core/contacts';
+import { cleanPhone, readInquiry } from '@/core/capture';
+import { isOptOut, ownWords } from '@/core/messages';
+import { captureInquiry, doorOfKind } from '../capture';
+import { changePermissions, permissionActivity, recordActivities } from '../contacts';
+import { mailToken, now, readMailToken, transact, type Tx } from '../shared';
+
+/** The purpose under which reply addresses are signed. */
+const REPLY_PURPOSE = 'reply';
+
+/** The token in the reply address of mails to a contact point. */
+export const mailTokenFor = (pointId: string): string => mailToken(REPLY_PURPOSE, pointId);
+
+export interface InboundText {
+  eventId: string;
+  from: string;
+  to: string;
+  body: string;
+  at: Date;
+}
+
+export interface InboundMail {
+  messageId: string;
+  from: string;
+  fromName: string;
+  /** Local parts of the recipients of ours. */
+  toLocalParts: string[];
+  subject: string;
+  text: string;
+  autoReply: boolean;
+}
+
+interface Known {
+  contactId: string;
+  accountId: string;
+  address: string;
+}
+
+/** True the first time an event of a source is seen; the row stands or falls with the transaction. */
+const firstTime = async (tx: Tx, source: string, eventId: string): Promise<boolean> =>
+  (
+    await tx.rows('insert into received (source, event_id) values ($1, $2) on conflict do nothing returning event_id', [
+      source,
+      eventId.slice(0, 300),
+    ])
+  ).length > 0;
+
+/** Whose number a text was sent to decides the account; the sender's number decides the contact. */
+export async function receiveText(text: InboundText): Promise<void> {
+  const from = cleanPhone(text.from) ?? text.from;
+  const stranger = await transact(async (tx) => {
+    if (!(await firstTime(tx, 'text', text.eventId))) return null;
+    const accountId = await accountOfNumber(tx, text.to);
+    const known = await knownBy(tx, accountId, 'phone', from);
+    if (!known) return { accountId };
+    await recordAnswer(tx, known, { channel: 'text', from, to: text.to, body: text.body, at: text.at, autoReply: false });
+    return null;
+  });
+  if (stranger) {
+    const { accountId } = stranger;
+    await fromStranger(
+      accountId,
+      { first_name: '', last_name: '', emails: [], phones: [from] },
+      'Text message',
+      text.body,
+      `text:${text.eventId}`,
+    );
+  }
+}
+
+async function accountOfNumber(tx: Tx, to: string): Promise<string> {
+  const row = await tx.first<{ account_id: string }>(
+    `select account_id from (select account_id, 0 as rank from users where phone = $1 union all select min(id), 1 from accounts) a order by rank limit 1`,
+    [cleanPhone(to) ?? to],
+  );
+  return row!.account_id;
+}
+
+const knownBy = async (tx: Tx, accountId: string, kind: 'phone' | 'email', value: string): Promise<Known | null> => {
+  const row = await tx.first<{ contact_id: string }>(
+    'select contact_id from contact_points where account_id = $1 and kind = $2 and value = $3 and active',
+    [accountId, kind, value],
+  );
+  return row && { contactId: row.contact_id, accountId, address: value };
+};
+
+/** A mail that came in: an answer when its address or its sender is known, otherwise an inquiry. */
+export async function receiveMail(mail: InboundMail): Promise<void> {
+  const from = mail.from.toLowerCase();
+  const strangersAccount = await transact(async (tx) => {
+    if (!(await firstTime(tx, 'mail', mail.messageId))) return null;
+    const known = (await knownByToken(tx, mail.toLocalParts)) ?? (await knownAnywhere(tx, from));
+    if (known) {
+      await recordAnswer(tx, known, {
+        channel: 'email',
+        from,
+        to: '',
+        subject: mail.subject,
+        body: ownWords(mail.text),
+        at: await now(tx),
+        autoReply: mail.autoReply,
+      });
+      return null;
+    }
+    return mail.autoReply ? null : (await tx.first<{ id: string }>('select min(id)::text as id from accounts'))!.id;
+  });
+  if (strangersAccount) {
+    const [first = '', ...rest] = mail.fromName.split(' ');
+    await fromStranger(
+      strangersAccount,
+      { first_name: first, last_name: rest.join(' '), emails: [from], phones: [] },
+      'E-mail',
+      `${mail.subject}\n\n${mail.text}`.slice(0, 20_000),
+      `mail:${mail.messageId}`,
+    );
+  }
+}
+
+async function knownByToken(tx: Tx, localParts: string[]): Promise<Known | null> {
+  for (const part of localParts) {
+    const token = /^reply\+(.+)$/.exec(part)?.[1];
+    const pointId = token && readMailToken(REPLY_PURPOSE, token);
+    if (!pointId) continue;
+    const row = await tx.first<{ contact_id: string; account_id: string; value: string }>(
+      'select contact_id, account_id, value from contact_points where id = $1',
+      [pointId],
+    );
+    if (row) return { contactId: row.contact_id, accountId: row.account_id, address: row.value };
+  }
+  return null;
+}
+
+async function knownAnywhere(tx: Tx, from: string): Promise<Known | null> {
+  const row = await tx.first<{ contact_id: string; account_id: string }>(
+    `select contact_id, account_id from contact_points where kind = 'email' and value = $1 and active order by id limit 1`,
+    [from],
+  );
+  return row && { contactId: row.contact_id, accountId: row.account_id, address: from };
+}
+
+async function recordAnswer(
+  tx: Tx,
+  known: Known,
+  answer: { channel: 'text' | 'email'; from: string; to: string; subject?: string; body: string; at: Date; autoReply: boolean },
+): Promise<void> {
+  const optOut = !answer.autoReply && isOptOut(answer.body);
+  const activities: Activity[] = [
+    {
+      contactId: known.contactId,
+      userId: null,
+      at: answer.at,
+      kind: 'message',
+      channel: answer.channel,
+      direction: 'in',
+      data: {
+        text: answer.body,
+        subject: answer.subject,
+        from: answer.from,
+        to: answer.to || undefined,
+        autoReply: answer.autoReply || undefined,
+        optOut: optOut || undefined,
+      },
+      because: null,
+    },
+  ];
+  if (optOut) {
+    const change = {
+      channel: answer.channel,
+      address: known.address,
+      state: 'withdrawn' as const,
+      how: `they answered “${answer.body.trim().slice(0, 40)}”`,
+      forGood: true,
+      at: answer.at,
+    };
+    await changePermissions(tx, known.accountId, [change]);
+    activities.push(permissionActivity(known.contactId, change));
+  }
+  await recordActivities(tx, known.accountId, activities);
+}
+
+async function fromStranger(accountId: string, person: object, source: string, message: string, eventId: string): Promise<void> {
+  const raw = { person, source, message };
+  await captureInquiry({
+    door: await doorOfKind(accountId, 'mail'),
+    raw,
+    inquiry: readInquiry({ ...raw, roles: ['buyer'] }),
+    idempotencyKey: eventId,
+    byPerson: null,
+  });
+}

@@ -1,0 +1,338 @@
+/**
+ * The outbox: everything that is to reach the outside world, once. Claiming takes a lease that ends with the process that
+ * holds it; the check of the guardrails sits here, at the hand-over, and nothing goes around it. A row keeps its key over
+ * all attempts, so that a provider which has seen it takes a repeat for the same message.
+ */
+import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
+import { mayTouch, UNKNOWN_PERMISSION, type PermissionState, type Verdict } from '@/core/campaigns';
+import type { Activity, Because, Channel, Stage } from '@/core/contacts';
+import type { ProviderAnswer } from '@/core/messages';
+import { mailingAddress } from '../campaigns';
+import { recordActivities } from '../contacts';
+import { now, publish, reader, transact, wakeWorkers, type Tx } from '../shared';
+
+export interface OutboxMessage {
+  id: string;
+  key: string;
+  channel: Channel;
+  to: string;
+  attempts: number;
+  subject: string | null;
+  text: string;
+  /** The instant by our clock at which it goes. */
+  at: Date;
+  contact: { id: string; name: string; accountId: string };
+  agent: { name: string; email: string | null; phone: string | null };
+  brokerage: string;
+  /** For e-mail: the contact point, whose unsubscribe link goes with it. */
+  pointId: string | null;
+  timeZone: string;
+  callId: string | null;
+}
+
+/** What came of handing a row to its provider. */
+export type HandOver = { id: string } & ProviderAnswer;
+
+interface ClaimRow {
+  id: string;
+  account_id: string;
+  key: string;
+  channel: Channel;
+  contact_id: string;
+  enrolment_id: string | null;
+  enrolment_state: string | null;
+  user_id: string | null;
+  address: string | null;
+  payload: { subject?: string | null; text?: string; day?: number; callId?: string };
+  automatic: boolean;
+  attempts: number;
+  settings: Partial<Settings>;
+  account_name: string;
+  first_name: string;
+  last_name: string;
+  stage: Stage;
+  time_zone: string;
+  do_not_contact: boolean;
+  street: string | null;
+  city: string | null;
+  postal_code: string | null;
+  last_in_at: Date | null;
+  point_id: string | null;
+  point_fault: string | null;
+  state: PermissionState['state'] | null;
+  permission_at: Date | null;
+  how: string | null;
+  on_the_phone: boolean;
+  agent_name: string | null;
+  agent_email: string | null;
+  agent_phone: string | null;
+}
+
+/** A process that has not been seen for this long (real time) is dead; what it held is free again. */
+export const DEAD_AFTER_SECONDS = 10;
+/** After so many attempts a row is parked where an admin sees it. With the backoff below that is about four hours. */
+const MOST_ATTEMPTS = 60;
+
+const CLAIM = `
+  with due as (
+    select o.id from outbox o where o.state in ('waiting','sending') and o.due_at <= $1 and (o.retry_at is null or o.retry_at <= clock_timestamp())
+      and (o.state = 'waiting' or not exists (select 1 from processes p where p.id = o.leased_by and p.seen_at > clock_timestamp() - make_interval(secs => ${DEAD_AFTER_SECONDS})))
+    order by o.due_at, o.id limit $2 for update of o skip locked
+  )
+  select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrolment_id, e.state as enrolment_state, o.user_id, o.address, o.payload, o.automatic, o.attempts, a.settings, a.name as account_name,
+    c.first_name, c.last_name, c.stage, c.time_zone, c.do_not_contact, c.street, c.city, c.postal_code, f.last_in_at, p.id as point_id, p.fault as point_fault, r.state, r.at as permission_at, r.how,
+    exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
+    u.first_name || ' ' || u.last_name as agent_name, u.email as agent_email, u.phone as agent_phone
+  from due join outbox o on o.id = due.id join contacts c on c.id = o.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = o.account_id
+  left join enrolments e on e.id = o.enrolment_id left join users u on u.id = o.user_id
+  left join contact_points p on p.account_id = o.account_id and p.value = o.address and p.active and o.channel <> 'letter'
+  left join permissions r on r.account_id = o.account_id and r.address = o.address and r.channel = o.channel
+  order by o.due_at, o.id`;
+
+/** Claims rows due by now for this process, holding back or putting off those that the guardrails say no to. @returns those to hand over, and whether anything was claimed at all */
+export async function claimOutbox(processId: string, limit: number): Promise<{ messages: OutboxMessage[]; claimed: number }> {
+  return transact(async (tx) => {
+    const at = await now(tx);
+    const rows = await tx.rows<ClaimRow>(CLAIM, [at, limit]);
+    if (!rows.length) return { messages: [], claimed: 0 };
+    const judged = rows.map((row) => ({ row, verdict: judge(row, at) }));
+    const go = judged.filter(({ verdict }) => verdict.go === true).map(({ row }) => row);
+    await tx.run(`update outbox set state = 'sending', leased_by = $2, attempts = attempts + 1 where id = any($1::bigint[])`, [
+      go.map((row) => row.id),
+      processId,
+    ]);
+    await holdBack(tx, judged, at);
+    return { messages: go.map((row) => messageOf(row, at)), claimed: rows.length };
+  });
+}
+
+function judge(row: ClaimRow, at: Date): Verdict {
+  if (row.channel === 'call') return { go: true };
+  if (row.automatic && row.enrolment_state === 'stopped')
+    return { go: false, because: { why: 'has_answered', channel: row.channel } };
+  return mayTouch(
+    {
+      channel: row.channel,
+      automatic: row.automatic,
+      now: at,
+      timeZone: row.time_zone,
+      stage: row.stage,
+      doNotContact: row.do_not_contact,
+      address: row.channel === 'letter' ? mailingAddress(row) : row.address,
+      addressFault: row.point_fault,
+      permission: row.state ? { state: row.state, at: row.permission_at, how: row.how } : UNKNOWN_PERMISSION,
+      wroteAt: row.last_in_at,
+      onThePhone: row.on_the_phone,
+    },
+    { ...DEFAULT_SETTINGS, ...row.settings },
+  );
+}
+
+async function holdBack(tx: Tx, judged: { row: ClaimRow; verdict: Verdict }[], at: Date): Promise<void> {
+  const held = judged.filter(({ verdict }) => verdict.go !== true);
+  if (!held.length) return;
+  await tx.run(
+    `update outbox o set state = x.state, due_at = coalesce(x.due_at, o.due_at), fault = x.fault, leased_by = null
+     from jsonb_to_recordset($1::jsonb) as x (id bigint, state text, due_at timestamptz, fault text) where o.id = x.id`,
+    [
+      JSON.stringify(
+        held.map(({ row, verdict }) => ({
+          id: row.id,
+          state: verdict.go === 'later' ? 'waiting' : 'held',
+          due_at: verdict.go === 'later' ? verdict.at : null,
+          fault: verdict.go === true ? null : verdict.because.why,
+        })),
+      ),
+    ],
+  );
+  const tell = held.map(({ row, verdict }): [string, Activity] => [
+    row.account_id,
+    {
+      contactId: row.contact_id,
+      userId: null,
+      at,
+      kind: verdict.go === 'later' ? 'waits' : 'held',
+      channel: row.channel,
+      direction: null,
+      data: { text: row.payload.text, outboxId: row.id },
+      because: verdict.go === true ? null : verdict.because,
+    },
+  ]);
+  for (const accountId of new Set(tell.map(([id]) => id)))
+    await recordActivities(
+      tx,
+      accountId,
+      tell.filter(([id]) => id === accountId).map(([, activity]) => activity),
+    );
+}
+
+const messageOf = (row: ClaimRow, at: Date): OutboxMessage => ({
+  id: row.id,
+  key: row.key,
+  channel: row.channel,
+  to: row.channel === 'letter' ? mailingAddress(row)! : row.address!,
+  attempts: row.attempts + 1,
+  subject: row.payload.subject ?? null,
+  text: row.payload.text ?? '',
+  at,
+  contact: { id: row.contact_id, name: `${row.first_name} ${row.last_name}`.trim(), accountId: row.account_id },
+  agent: { name: row.agent_name ?? row.account_name, email: row.agent_email, phone: row.agent_phone },
+  brokerage: row.account_name,
+  pointId: row.point_id,
+  timeZone: row.time_zone,
+  callId: row.payload.callId ?? null,
+});
+
+/** Seconds until the next attempt: 1, 2, 4 … up to five minutes. On real time, because the outside is. */
+export const backoffSeconds = (attempts: number): number => Math.min(300, 2 ** Math.min(10, attempts - 1));
+
+/** Writes down what came of a batch: sent rows with their line in the timeline, refused ones with the fault, the rest to try again. */
+export async function completeOutbox(processId: string, results: HandOver[], at: Date): Promise<void> {
+  if (!results.length) return;
+  await transact(async (tx) => {
+    const rows = await tx.rows<DoneRow>(
+      `update outbox o set
+         state = case x.result when 'accepted' then 'sent' when 'refused' then 'held' else case when o.attempts >= ${MOST_ATTEMPTS} then 'parked' else 'waiting' end end,
+         sent_at = case when x.result = 'accepted' then $3::timestamptz end, receipt = x.receipt, fault = x.fault, leased_by = null,
+         retry_at = case when x.result = 'later' then clock_timestamp() + make_interval(secs => x.wait) end
+       from jsonb_to_recordset($1::jsonb) as x (id bigint, result text, receipt text, fault text, wait int), contacts c, users u
+       where o.id = x.id and o.state = 'sending' and o.leased_by = $2 and c.id = o.contact_id and (u.id = o.user_id or (o.user_id is null and u.id = (select min(id) from users where account_id = o.account_id)))
+       returning o.id, o.account_id, o.contact_id, o.channel, o.address, o.payload, o.automatic, o.user_id, o.state, o.enrolment_id, o.attempts, x.result, x.fault, u.phone as agent_phone, u.email as agent_email,
+         (select p.name from enrolments e join campaigns p on p.id = e.campaign_id where e.id = o.enrolment_id) as campaign`,
+      [
+        JSON.stringify(results.map((result) => ({ ...result, wait: result.result === 'later' ? backoffSeconds(1) : null }))),
+        processId,
+        at,
+      ],
+    );
+    await spaceRetries(tx, rows);
+    for (const accountId of new Set(rows.map((row) => row.account_id))) {
+      const own = rows.filter((row) => row.account_id === accountId && row.channel !== 'call');
+      await markBroken(
+        tx,
+        accountId,
+        own.filter((row) => row.result === 'refused'),
+      );
+      await recordActivities(
+        tx,
+        accountId,
+        own.flatMap((row) => lineOf(row, at)),
+      );
+      await publish(tx, { accountId, topic: 'message', ownerId: null });
+    }
+  });
+}
+
+interface DoneRow {
+  id: string;
+  account_id: string;
+  contact_id: string;
+  channel: Channel;
+  address: string | null;
+  payload: ClaimRow['payload'];
+  automatic: boolean;
+  user_id: string | null;
+  state: string;
+  enrolment_id: string | null;
+  attempts: number;
+  result: HandOver['result'];
+  fault: string | null;
+  agent_phone: string | null;
+  agent_email: string | null;
+  campaign: string | null;
+}
+
+async function spaceRetries(tx: Tx, rows: DoneRow[]): Promise<void> {
+  const later = rows.filter((row) => row.result === 'later' && row.attempts > 1);
+  if (!later.length) return;
+  await tx.run(
+    `update outbox o set retry_at = clock_timestamp() + make_interval(secs => x.wait) from jsonb_to_recordset($1::jsonb) as x (id bigint, wait int) where o.id = x.id`,
+    [JSON.stringify(later.map((row) => ({ id: row.id, wait: backoffSeconds(row.attempts) })))],
+  );
+}
+
+const markBroken = async (tx: Tx, accountId: string, rows: DoneRow[]): Promise<void> => {
+  if (!rows.length) return;
+  await tx.run(
+    `update contact_points p set fault = x.fault from jsonb_to_recordset($2::jsonb) as x (value text, fault text) where p.account_id = $1 and p.value = x.value and p.active`,
+    [accountId, JSON.stringify(rows.map((row) => ({ value: row.address, fault: row.fault })))],
+  );
+};
+
+function lineOf(row: DoneRow, at: Date): Activity[] {
+  if (row.result === 'later') return [];
+  const because: Because | null =
+    row.result === 'refused'
+      ? { why: 'refused', channel: row.channel, fault: row.fault ?? 'refused' }
+      : row.campaign
+        ? { why: 'campaign_day', campaign: row.campaign, day: row.payload.day ?? 0 }
+        : null;
+  return [
+    {
+      contactId: row.contact_id,
+      userId: row.automatic ? null : row.user_id,
+      at,
+      kind: row.result === 'refused' ? 'bounced' : 'message',
+      channel: row.channel,
+      direction: 'out',
+      data: {
+        text: row.payload.text,
+        subject: row.payload.subject ?? undefined,
+        to: row.address ?? undefined,
+        from: (row.channel === 'text' ? row.agent_phone : row.agent_email) ?? undefined,
+        automatic: row.automatic || undefined,
+        outboxId: row.id,
+        campaign: row.campaign ?? undefined,
+        day: row.campaign ? row.payload.day : undefined,
+      },
+      because,
+    },
+  ];
+}
+
+/** When the next row falls due that is not being retried; null when none is. */
+export async function nextOutbox(tx: Tx): Promise<Date | null> {
+  const row = await tx.first<{ at: Date }>(
+    `select due_at as at from outbox where state in ('waiting','sending') and (retry_at is null or retry_at <= clock_timestamp()) order by due_at limit 1`,
+  );
+  return row?.at ?? null;
+}
+
+/** True while a living process has rows in its hands that were due by an instant. */
+export async function outboxInFlight(at: Date): Promise<boolean> {
+  const row = await reader().first<{ busy: boolean }>(
+    `select exists (select 1 from outbox o join processes p on p.id = o.leased_by where o.state = 'sending' and o.due_at <= $1
+       and p.seen_at > clock_timestamp() - make_interval(secs => ${DEAD_AFTER_SECONDS})) as busy`,
+    [at],
+  );
+  return row!.busy;
+}
+
+export interface ParkedView {
+  id: string;
+  contact_id: string;
+  name: string;
+  channel: string;
+  fault: string;
+  attempts: number;
+  state: string;
+}
+
+/** Messages that do not get out: parked, or being tried again. For those who run the office. */
+export const listStuck = (accountId: string): Promise<ParkedView[]> =>
+  reader().rows<ParkedView>(
+    `select o.id, o.contact_id, c.first_name || ' ' || c.last_name as name, o.channel, coalesce(o.fault, '') as fault, o.attempts, o.state
+     from outbox o join contacts c on c.id = o.contact_id where o.account_id = $1 and (o.state = 'parked' or (o.state = 'waiting' and o.attempts > 0)) order by o.id desc limit 100`,
+    [accountId],
+  );
+
+/** Puts parked and waiting messages back at the front. @returns how many */
+export const retryStuck = (accountId: string): Promise<number> =>
+  transact(async (tx) => {
+    const rows = await tx.rows(
+      `update outbox set state = 'waiting', retry_at = null, attempts = 0 where account_id = $1 and (state = 'parked' or (state = 'waiting' and attempts > 0)) returning id`,
+      [accountId],
+    );
+    await wakeWorkers(tx);
+    return rows.length;
+  });

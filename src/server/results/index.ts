@@ -1,0 +1,1 @@
+export { readResults, type ResultsQuery } from './results.repository';

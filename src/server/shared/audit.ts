@@ -1,0 +1,19 @@
+/** The append-only audit: who changed access, settings or keys. */
+import type { Principal } from '@/core/accounts';
+import type { Tx } from './db';
+
+export const record = (
+  tx: Tx,
+  principal: Principal | null,
+  accountId: string,
+  what: string,
+  data: object,
+  at: Date,
+): Promise<void> =>
+  tx.run('insert into audit (account_id, user_id, what, data, at) values ($1, $2, $3, $4::jsonb, $5)', [
+    accountId,
+    principal?.kind === 'person' ? principal.person.id : null,
+    what,
+    JSON.stringify(data),
+    at,
+  ]);

@@ -1,0 +1,23 @@
+/** Asking for background work: a job of the registry's queue (graphile-worker), added in the caller's transaction, so that it exists exactly when the change does. */
+import type { JobName, Jobs } from '@/core/shared';
+import { reader, type Tx } from './db';
+
+/** Jobs of which one runs at a time over all workers. */
+const SERIAL = new Set<JobName>(['simulation.advance']);
+
+/** @param key when given, a job with the same key that has not begun is replaced instead of doubled */
+export const enqueue = <Name extends JobName>(tx: Tx, job: Name, payload: Jobs[Name], key?: string): Promise<void> =>
+  tx.run('select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := 5)', [
+    job,
+    JSON.stringify(payload),
+    key ?? null,
+  ]);
+
+/** Frees jobs that a worker held when it died (kill -9), so that another takes them at once and not after the queue's own four hours. */
+export const freeDeadJobs = (): Promise<void> =>
+  reader().run(
+    `select graphile_worker.force_unlock_workers(array_agg(distinct locked_by)) from graphile_worker._private_jobs
+     where locked_by is not null and locked_at < clock_timestamp() - interval '10 seconds' and locked_by not in (
+       select jsonb_array_elements_text(detail->'queueWorkers') from processes where kind = 'worker' and seen_at > clock_timestamp() - interval '10 seconds')
+     having count(*) > 0`,
+  );

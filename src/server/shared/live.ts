@@ -1,0 +1,9 @@
+/** Telling open pages and sleeping workers that something changed: NOTIFY inside the transaction, so that it arrives exactly when the change is visible. */
+import { DUE_CHANNEL, LIVE_CHANNEL, type LiveEvent } from '@/core/shared';
+import type { Tx } from './db';
+
+export const publish = (tx: Tx, event: LiveEvent): Promise<void> =>
+  tx.run('select pg_notify($1, $2)', [LIVE_CHANNEL, JSON.stringify(event)]);
+
+/** Wakes the workers: something may be due now. */
+export const wakeWorkers = (tx: Tx): Promise<void> => tx.run('select pg_notify($1, $2)', [DUE_CHANNEL, '']);

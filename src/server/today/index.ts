@@ -1,0 +1,2 @@
+export { countToday, readToday, type TodayView } from './today.service';
+export { readWire, type WireView } from './wire.repository';

@@ -1,0 +1,57 @@
+/** The numbers on the Wire, each the one that matters in its area now, as far as the scope sees. */
+import { localDay } from '@/core/shared';
+import { share } from '@/core/results';
+import type { Person, Scope } from '@/core/accounts';
+import { visible } from '../contacts';
+import { clockState, reader } from '../shared';
+import { countToday } from './today.service';
+
+export interface WireView {
+  today: number;
+  /** Inquiries that arrived today. */
+  intake: number;
+  contacts: number;
+  /** Offers that nobody has tried yet. */
+  routing: number;
+  /** Contacts under way in campaigns. */
+  campaigns: number;
+  /** Share of the leads of the last 30 days that somebody called, in per cent; null without leads. */
+  results: number | null;
+  clock: { now: Date; simulated: boolean; held: boolean };
+}
+
+export async function readWire(scope: Scope, person: Person): Promise<WireView> {
+  const clock = await clockState();
+  const day = localDay(clock.now, person.timeZone);
+  const bind: unknown[] = [];
+  const where = visible(scope, bind);
+  bind.push(day.start, new Date(clock.now.getTime() - 30 * 86_400_000));
+  const [dayStart, monthStart] = [`$${bind.length - 1}::timestamptz`, `$${bind.length}::timestamptz`];
+  const row = await reader().first<{
+    intake: number;
+    contacts: number;
+    routing: number;
+    campaigns: number;
+    leads: number;
+    tried: number;
+  }>(
+    `select
+       (select count(*)::int from inquiries i join contacts c on c.id = i.contact_id where i.account_id = c.account_id and i.arrived_at >= ${dayStart} and ${where}) as intake,
+       (select count(*)::int from contacts c where ${where} and c.stage <> 'archived') as contacts,
+       (select count(*)::int from offers o join contacts c on c.id = o.contact_id where o.answered_at is null and ${where}) as routing,
+       (select count(*)::int from enrolments e join contacts c on c.id = e.contact_id where e.state = 'active' and ${where}) as campaigns,
+       m.leads, m.tried
+     from (select count(distinct i.contact_id)::int as leads, count(distinct i.contact_id) filter (where exists (select 1 from calls k where k.contact_id = i.contact_id and k.started_at >= i.arrived_at and k.outcome is not null))::int as tried
+       from inquiries i join contacts c on c.id = i.contact_id where i.arrived_at >= ${monthStart} and ${where}) m`,
+    bind,
+  );
+  return {
+    today: await countToday(scope, day.end),
+    intake: row!.intake,
+    contacts: row!.contacts,
+    routing: row!.routing,
+    campaigns: row!.campaigns,
+    results: share(row!.tried, row!.leads),
+    clock,
+  };
+}

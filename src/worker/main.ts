@@ -1,0 +1,89 @@
+/** The worker's process: pulse, job queue, mail door, heartbeat. Any number may run against one PostgreSQL. */
+import { randomUUID } from 'node:crypto';
+import { EventEmitter } from 'node:events';
+import { run, type Runner, type WorkerEvents } from 'graphile-worker';
+import pino from 'pino';
+import { DUE_CHANNEL, type JobName, type Jobs } from '@/core/shared';
+import { keyOfCall } from '@/server/calling';
+import { BEAT_MS, beat, closeDb, config, freeDeadJobs, leave, listen, markClock, migrate, sweepRates } from '@/server/shared';
+import { mailDoor } from './messages/mail-door';
+import { outside as makeOutside } from './shared/outside';
+import { carryOutAll, startPulse } from './shared/pulse';
+import { workerSettings } from './shared/settings';
+import { quiet } from './shared/quiet';
+import { performAdvance, syncSimulator } from './simulation/advance';
+
+const log = pino({ name: 'worker', level: process.env.LOG_LEVEL ?? 'warn' });
+const complain = (message: string, error: unknown) => log.error({ err: error }, message);
+
+async function main(): Promise<void> {
+  const settings = workerSettings();
+  const processId = `worker-${randomUUID()}`;
+  const outside = makeOutside(settings);
+  await migrate();
+  let going = true;
+
+  const handlers: { [Name in JobName]: (payload: Jobs[Name]) => Promise<void> } = {
+    'simulation.advance': ({ advanceId }) => performAdvance(advanceId, processId, outside),
+    'calling.hangUp': async ({ callId }) => {
+      const key = await keyOfCall(callId);
+      const answer = key ? await outside.voice.hangUp(key) : null;
+      if (answer?.result === 'later') throw new Error(answer.fault);
+    },
+  };
+  const queueWorkers = new Set<string>();
+  const events: WorkerEvents = new EventEmitter();
+  events.on('worker:create', ({ worker }) => queueWorkers.add(worker.workerId));
+  const runner: Runner = await run({
+    connectionString: config().databaseUrl,
+    concurrency: 4,
+    pollInterval: 1_000,
+    noHandleSignals: true,
+    events,
+    taskList: Object.fromEntries(Object.entries(handlers).map(([name, handle]) => [name, (payload: unknown) => (handle as (payload: unknown) => Promise<void>)(payload)])),
+    logger: quiet(),
+  });
+
+  const pulse = startPulse(() => carryOutAll(processId, outside, () => going), settings.WORKER_PULSE_MS, complain);
+  const wake = listen(DUE_CHANNEL, () => pulse.wake(), () => pulse.wake());
+
+  const live = async () => {
+    await beat(processId, 'worker', { queueWorkers: [...queueWorkers] });
+    await freeDeadJobs();
+    if (config().clock === 'simulated') {
+      await markClock();
+      await syncSimulator(outside).catch(() => {});
+    }
+  };
+  await live();
+  const heart = setInterval(() => void live().catch((error) => complain('no heartbeat', error)), BEAT_MS);
+  const broom = setInterval(() => void sweepRates().catch(() => {}), 3_600_000);
+  pulse.wake();
+
+  const door = mailDoor(complain);
+  door.on('error', (error: Error) => complain('the mail door', error));
+  if (settings.MAIL_DOOR_PORT) door.listen(settings.MAIL_DOOR_PORT, settings.MAIL_DOOR_HOST);
+
+  const stop = async () => {
+    if (!going) return;
+    going = false;
+    clearInterval(heart);
+    clearInterval(broom);
+    setTimeout(() => process.exit(0), 8_000).unref();
+    door.close(() => {});
+    await Promise.allSettled([pulse.stop(), runner.stop(), wake.stop()]);
+    if (config().clock === 'simulated') await markClock().catch(() => {});
+    await leave(processId).catch(() => {});
+    outside.mail.close();
+    await closeDb();
+    process.exit(0);
+  };
+  process.on('SIGTERM', () => void stop());
+  process.on('SIGINT', () => void stop());
+  console.log('worker ready');
+}
+
+main().catch((error: unknown) => {
+  console.error(error instanceof Error ? error.message : error);
+  process.exit(1);
+});

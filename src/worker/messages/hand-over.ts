@@ -1,0 +1,59 @@
+/** Handing claimed outbox rows to their providers, a few at a time, and writing down what came of it. */
+import type { ProviderAnswer } from '@/core/messages';
+import { failCall } from '@/server/calling';
+import { claimOutbox, completeOutbox, mailTokenFor, unsubscribeToken, type HandOver, type OutboxMessage } from '@/server/messages';
+import { config, now } from '@/server/shared';
+import type { Outside } from '../shared/outside';
+import { renderLetter } from './letter';
+
+const BATCH = 100;
+const AT_ONCE = 12;
+
+async function handOver(message: OutboxMessage, outside: Outside): Promise<ProviderAnswer> {
+  const { key, text, contact, agent, brokerage } = message;
+  switch (message.channel) {
+    case 'text':
+      return outside.sms.send({ key, from: agent.phone ?? '', to: message.to, body: text });
+    case 'call':
+      return outside.voice.place({ key, from: agent.phone ?? '', to: message.to });
+    case 'email': {
+      const { publicUrl, mailDomain } = config();
+      return outside.mail.send({
+        key,
+        fromName: `${agent.name}, ${brokerage}`,
+        to: { name: contact.name, address: message.to },
+        replyTo: message.pointId ? `reply+${mailTokenFor(message.pointId)}@${mailDomain}` : `agents@${mailDomain}`,
+        subject: message.subject ?? '',
+        text,
+        unsubscribeUrl: message.pointId ? `${publicUrl}/u/${unsubscribeToken(message.pointId)}` : null,
+        at: message.at,
+      });
+    }
+    case 'letter': {
+      const pdf = await renderLetter({ brokerage, agent: agent.name, name: contact.name, address: message.to, text, at: message.at, timeZone: message.timeZone });
+      return outside.post.send({ key, from: brokerage, to: message.to, name: contact.name, subject: message.subject ?? '', text, pdf });
+    }
+  }
+}
+
+async function attempt(message: OutboxMessage, outside: Outside): Promise<HandOver> {
+  const answer = await handOver(message, outside).catch((error: unknown): ProviderAnswer => ({ result: 'later', fault: error instanceof Error ? error.message : 'failed' }));
+  if (message.channel !== 'call' || answer.result === 'accepted') return { id: message.id, ...answer };
+  await failCall(message.callId!, answer.fault);
+  return { id: message.id, result: 'refused', fault: answer.fault };
+}
+
+/** Claims a batch and hands it over. @returns how many rows were claimed, also those held back */
+export async function performOutbox(processId: string, outside: Outside): Promise<number> {
+  const { messages, claimed } = await claimOutbox(processId, BATCH);
+  const results: HandOver[] = [];
+  let at = 0;
+  const lane = async (): Promise<void> => {
+    for (let message = messages[at++]; message; message = messages[at++]) results.push(await attempt(message, outside));
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, lane));
+  const order = new Map(messages.map((message, place) => [message.id, place]));
+  results.sort((a, b) => order.get(a.id)! - order.get(b.id)!);
+  if (results.length) await completeOutbox(processId, results, messages[0]?.at ?? (await now()));
+  return claimed;
+}

@@ -1,0 +1,60 @@
+/**
+ * The pulse: carries out whatever is due by the clock, now and then and at once when PostgreSQL says so. The job queue runs
+ * on real time and cannot wait for simulated hours, so everything that falls due at an instant of ours lives in tables and is found here.
+ */
+import { carryOutDue } from '@/server/campaigns';
+import { performOutbox } from '../messages/hand-over';
+import type { Outside } from './outside';
+
+const DUE_BATCH = 250;
+
+/** Everything due by now: enrolments, then what they put into the outbox. @returns how many rows were moved */
+export async function carryOutAll(processId: string, outside: Outside, going: () => boolean = () => true): Promise<number> {
+  let moved = 0;
+  while (going()) {
+    const due = await carryOutDue(DUE_BATCH);
+    const sent = await performOutbox(processId, outside);
+    moved += due + sent;
+    if (due + sent === 0) return moved;
+  }
+  return moved;
+}
+
+/** Runs the work again and again until `stop`; `wake` makes it run at once. A failure is logged and the pulse goes on. */
+export function startPulse(work: () => Promise<unknown>, everyMs: number, log: (message: string, error: unknown) => void): { wake: () => void; stop: () => Promise<void> } {
+  let stopped = false;
+  let woken = false;
+  let rouse = () => {};
+  const loop = async () => {
+    while (!stopped) {
+      woken = false;
+      try {
+        await work();
+      } catch (error) {
+        log('the pulse missed a beat', error);
+        await new Promise((resolve) => setTimeout(resolve, 300));
+      }
+      if (stopped || woken) continue;
+      await new Promise<void>((resolve) => {
+        const timer = setTimeout(resolve, everyMs);
+        rouse = () => {
+          clearTimeout(timer);
+          resolve();
+        };
+      });
+    }
+  };
+  const running = loop();
+  const wake = () => {
+    woken = true;
+    rouse();
+  };
+  return {
+    wake,
+    stop: () => {
+      stopped = true;
+      rouse();
+      return running;
+    },
+  };
+}
