@@ -10,6 +10,18 @@ const config: NextConfig = {
   serverExternalPackages: ['sequelize', 'pg', 'pg-hstore', '@node-rs/argon2', 'pino'],
   outputFileTracingRoot: import.meta.dirname,
   turbopack: { root: import.meta.dirname },
+  headers: async () => [
+    {
+      source: '/:path*',
+      headers: [
+        { key: 'x-content-type-options', value: 'nosniff' },
+        { key: 'referrer-policy', value: 'same-origin' },
+        { key: 'x-frame-options', value: 'DENY' },
+        { key: 'permissions-policy', value: 'camera=(), microphone=(), geolocation=()' },
+        { key: 'cross-origin-opener-policy', value: 'same-origin' },
+      ],
+    },
+  ],
   experimental: { optimizePackageImports: ['@mui/material'] },
 };
 export default config;

@@ -11,7 +11,8 @@ async function demoWorld(): Promise<void> {
   if (flags.includes('--fresh')) await dropDemo();
   await migrate();
   const accounts = await reader().rows<{ name: string }>('select name from accounts');
-  if (accounts.some(({ name }) => name !== BROKERAGE)) throw new Error('This database holds a real brokerage; the demo world is not put into it.');
+  if (accounts.some(({ name }) => name !== BROKERAGE))
+    throw new Error('This database holds a real brokerage; the demo world is not put into it.');
   if (!accounts.length) {
     console.log('Making the demo world …');
     const { contacts, activities } = await writeWorld();
@@ -38,7 +39,9 @@ const commands: Record<string, () => Promise<void>> = {
   },
   verify: async () => {
     const { contacts, activities, differences } = await verify();
-    console.log(`Folded ${activities.toLocaleString('en-US')} activities of ${contacts.toLocaleString('en-US')} contacts: ${differences.length ? `${differences.length} differences` : 'no difference'}`);
+    console.log(
+      `Folded ${activities.toLocaleString('en-US')} activities of ${contacts.toLocaleString('en-US')} contacts: ${differences.length ? `${differences.length} differences` : 'no difference'}`,
+    );
     differences.forEach((difference) => console.log(`  ${difference}`));
     if (differences.length) process.exitCode = 1;
   },

@@ -42,9 +42,13 @@ function takeHome() {
     throw new Stop(`The folder ${home} cannot be written (${error.code}). Choose another: URRACA_HOME=… npm run demo`);
   }
   const pid = existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8')) : 0;
-  if (pid && pid !== process.pid && alive(pid)) throw new Stop(`A demo is running already (process ${pid}). Stop it with Ctrl-C where it was started.`);
+  if (pid && pid !== process.pid && alive(pid))
+    throw new Stop(`A demo is running already (process ${pid}). Stop it with Ctrl-C where it was started.`);
   const { bavail, bsize } = statfsSync(home);
-  if (bavail * bsize < NEEDED_BYTES) throw new Stop(`The disk is nearly full: the demo needs 1.5 GB free, there are ${((bavail * bsize) / 1e9).toFixed(1)} GB. Make room and start again.`);
+  if (bavail * bsize < NEEDED_BYTES)
+    throw new Stop(
+      `The disk is nearly full: the demo needs 1.5 GB free, there are ${((bavail * bsize) / 1e9).toFixed(1)} GB. Make room and start again.`,
+    );
   writeFileSync(pidFile, String(process.pid));
 }
 
@@ -78,8 +82,13 @@ await script(async () => {
     const env = houseEnvironment({ home, databaseUrl: process.env.DATABASE_URL ?? cluster.url, ports });
     await ensureBuilt();
     if (fresh) rmSync(join(home, 'simulator'), { recursive: true, force: true });
-    const prepared = await shown(process.execPath, ['--enable-source-maps', fromRoot('dist/urraca.js'), 'demo-world', ...(fresh ? ['--fresh'] : [])], { env });
-    if (prepared !== 0) throw new Stop('The demo world could not be made (see above). Mend that and start again; it begins anew.');
+    const prepared = await shown(
+      process.execPath,
+      ['--enable-source-maps', fromRoot('dist/urraca.js'), 'demo-world', ...(fresh ? ['--fresh'] : [])],
+      { env },
+    );
+    if (prepared !== 0)
+      throw new Stop('The demo world could not be made (see above). Mend that and start again; it begins anew.');
     children.simulator = startSimulator(env, home);
     children.worker = startWorker(env, home);
     children.web = startWeb(env, home);

@@ -52,7 +52,13 @@ async function takeOver(world: World, path: string, body: Body): Promise<Answer 
     if (!body.key || !body.to) return wrong('a letter needs a key and an address');
     const pdf = Buffer.from(body.pdf ?? '', 'base64');
     if (pdf.subarray(0, 5).toString() !== '%PDF-') return wrong('a letter needs a PDF');
-    return handed(world, 'letter', () => world.takeLetter({ ...(body as never as { key: string; from: string; to: string; name: string; subject: string; text: string }), pdfBytes: pdf.length, isPdf: true }));
+    return handed(world, 'letter', () =>
+      world.takeLetter({
+        ...(body as never as { key: string; from: string; to: string; name: string; subject: string; text: string }),
+        pdfBytes: pdf.length,
+        isPdf: true,
+      }),
+    );
   }
   const hangUp = /^\/calls\/([^/]+)\/hangup$/.exec(path);
   if (hangUp) return world.hangUp(decodeURIComponent(hangUp[1]!)) ? ok({}) : wrong('no such call', 404);
@@ -63,10 +69,15 @@ async function steer(world: World, method: string, url: URL, body: Body): Promis
   const { pathname, searchParams } = url;
   if (method === 'GET' && pathname === '/health') return ok({ status: 'ok' });
   if (method === 'GET' && pathname === '/sent') {
-    const items = world.record.list({ to: searchParams.get('to'), channel: searchParams.get('channel'), since: searchParams.get('since') });
+    const items = world.record.list({
+      to: searchParams.get('to'),
+      channel: searchParams.get('channel'),
+      since: searchParams.get('since'),
+    });
     return ok({ items, repeats: world.record.repeats });
   }
-  if (method === 'GET' && pathname === '/clock') return ok({ now: new Date(world.agenda.now()).toISOString(), next: isoOrNull(world.agenda.next()) });
+  if (method === 'GET' && pathname === '/clock')
+    return ok({ now: new Date(world.agenda.now()).toISOString(), next: isoOrNull(world.agenda.next()) });
   if (method === 'PUT' && pathname === '/clock') {
     if (body.held_at) world.agenda.hold(Date.parse(body.held_at));
     else world.agenda.setOffset(Number(body.offset_ms ?? 0));
@@ -82,13 +93,17 @@ async function steer(world: World, method: string, url: URL, body: Body): Promis
   }
   if (method === 'GET' && pathname === '/weather') return ok(world.sky.get());
   if (method === 'PUT' && pathname === '/weather') {
-    const known = Object.entries(body).every(([service, weather]) => (service === 'all' || SERVICES.includes(service as Service)) && WEATHERS.includes(weather as Weather));
+    const known = Object.entries(body).every(
+      ([service, weather]) =>
+        (service === 'all' || SERVICES.includes(service as Service)) && WEATHERS.includes(weather as Weather),
+    );
     if (!known) return wrong(`weather is {"all" or one of ${SERVICES.join(', ')}: one of ${WEATHERS.join(', ')}}`);
     world.sky.set(body as never);
     return ok(world.sky.get());
   }
   if (method === 'POST' && pathname === '/send') {
-    if (body.channel !== 'text' && body.channel !== 'email') return wrong('people here write texts and e-mails; they do not call in');
+    if (body.channel !== 'text' && body.channel !== 'email')
+      return wrong('people here write texts and e-mails; they do not call in');
     world.write(body as never);
     return { status: 202, body: {} };
   }
@@ -102,7 +117,9 @@ async function answer(world: World, request: IncomingMessage): Promise<Answer> {
   const url = new URL(request.url ?? '/', 'http://simulator');
   try {
     const body = request.method === 'GET' ? ({} as Body) : await readBody(request);
-    const found = (request.method === 'POST' ? await takeOver(world, url.pathname, body) : null) ?? (await steer(world, request.method ?? 'GET', url, body));
+    const found =
+      (request.method === 'POST' ? await takeOver(world, url.pathname, body) : null) ??
+      (await steer(world, request.method ?? 'GET', url, body));
     return found ?? wrong('there is no such thing here', 404);
   } catch (error) {
     return wrong(error instanceof Error ? error.message : 'unreadable', 400);

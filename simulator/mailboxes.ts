@@ -4,7 +4,8 @@ import { SMTPServer } from 'smtp-server';
 import type { World } from './world';
 
 const refuse = (code: number, message: string): Error => Object.assign(new Error(message), { responseCode: code });
-const firstAddress = (field: AddressObject | AddressObject[] | undefined): string => (Array.isArray(field) ? field[0] : field)?.value[0]?.address ?? '';
+const firstAddress = (field: AddressObject | AddressObject[] | undefined): string =>
+  (Array.isArray(field) ? field[0] : field)?.value[0]?.address ?? '';
 
 export function mailboxes(world: World): SMTPServer {
   return new SMTPServer({
@@ -13,7 +14,8 @@ export function mailboxes(world: World): SMTPServer {
     disableReverseLookup: true,
     logger: false,
     onConnect: (_session, done) => done(world.sky.get().email === 'down' ? refuse(421, 'the mail server is down') : undefined),
-    onRcptTo: (address, _session, done) => done(world.people.bounces(address.address) ? refuse(550, `no such mailbox: ${address.address}`) : undefined),
+    onRcptTo: (address, _session, done) =>
+      done(world.people.bounces(address.address) ? refuse(550, `no such mailbox: ${address.address}`) : undefined),
     onData: (stream, session, done) => {
       simpleParser(stream)
         .then((mail) =>

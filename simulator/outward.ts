@@ -14,7 +14,12 @@ export async function deliverHook(url: string, secret: string, event: object, id
     try {
       const response = await fetch(url, {
         method: 'POST',
-        headers: { 'content-type': 'application/json', 'webhook-id': id, 'webhook-timestamp': String(timestamp), 'webhook-signature': `v1,${signature}` },
+        headers: {
+          'content-type': 'application/json',
+          'webhook-id': id,
+          'webhook-timestamp': String(timestamp),
+          'webhook-signature': `v1,${signature}`,
+        },
         body,
         signal: AbortSignal.timeout(10_000),
       });
@@ -39,9 +44,22 @@ export interface Reply {
 /** Hands a mail to the application's mail door by SMTP. */
 export async function deliverMail(door: { host: string; port: number }, mail: Reply): Promise<boolean> {
   for (let attempt = 0; attempt < GIVE_UP_AFTER; attempt += 1) {
-    const transport = nodemailer.createTransport({ host: door.host, port: door.port, secure: false, ignoreTLS: true, connectionTimeout: 5_000 });
+    const transport = nodemailer.createTransport({
+      host: door.host,
+      port: door.port,
+      secure: false,
+      ignoreTLS: true,
+      connectionTimeout: 5_000,
+    });
     try {
-      await transport.sendMail({ from: mail.from, to: mail.to, subject: mail.subject, text: mail.body, inReplyTo: mail.inReplyTo, references: mail.inReplyTo });
+      await transport.sendMail({
+        from: mail.from,
+        to: mail.to,
+        subject: mail.subject,
+        text: mail.body,
+        inReplyTo: mail.inReplyTo,
+        references: mail.inReplyTo,
+      });
       return true;
     } catch (error) {
       if (((error as { responseCode?: number }).responseCode ?? 0) >= 500) return false;

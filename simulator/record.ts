@@ -39,7 +39,9 @@ export class SentRecord {
   list(filter: { to?: string | null; channel?: string | null; since?: string | null }): Sent[] {
     return [...this.byKey.values()].filter(
       (sent) =>
-        (!filter.to || sent.to.toLowerCase() === filter.to.toLowerCase()) && (!filter.channel || sent.channel === filter.channel) && (!filter.since || sent.at >= filter.since),
+        (!filter.to || sent.to.toLowerCase() === filter.to.toLowerCase()) &&
+        (!filter.channel || sent.channel === filter.channel) &&
+        (!filter.since || sent.at >= filter.since),
     );
   }
 }

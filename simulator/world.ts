@@ -42,24 +42,68 @@ export class World {
   }
 
   /** A mailbox takes a mail. */
-  takeMail(mail: { key: string; from: string; to: string; replyTo: string; subject: string; body: string; messageId: string; extra: Record<string, unknown> }): void {
-    const sent: Sent = { key: mail.key, channel: 'email', from: mail.from, to: mail.to, at: this.stamp(), subject: mail.subject, body: mail.body, extra: { ...mail.extra, reply_to: mail.replyTo } };
+  takeMail(mail: {
+    key: string;
+    from: string;
+    to: string;
+    replyTo: string;
+    subject: string;
+    body: string;
+    messageId: string;
+    extra: Record<string, unknown>;
+  }): void {
+    const sent: Sent = {
+      key: mail.key,
+      channel: 'email',
+      from: mail.from,
+      to: mail.to,
+      at: this.stamp(),
+      subject: mail.subject,
+      body: mail.body,
+      extra: { ...mail.extra, reply_to: mail.replyTo },
+    };
     if (!this.record.take(sent)) return;
     const answer = this.people.answer(mail.to, 'email');
-    if (answer) this.agenda.plan(answer.afterMs, 'mail', { from: mail.to, to: mail.replyTo, subject: `Re: ${mail.subject}`, body: answer.body, inReplyTo: mail.messageId });
+    if (answer)
+      this.agenda.plan(answer.afterMs, 'mail', {
+        from: mail.to,
+        to: mail.replyTo,
+        subject: `Re: ${mail.subject}`,
+        body: answer.body,
+        inReplyTo: mail.messageId,
+      });
   }
 
   /** The print-and-post house takes a letter. */
-  takeLetter(letter: { key: string; from: string; to: string; name: string; subject: string; text: string; pdfBytes: number; isPdf: boolean }): void {
+  takeLetter(letter: {
+    key: string;
+    from: string;
+    to: string;
+    name: string;
+    subject: string;
+    text: string;
+    pdfBytes: number;
+    isPdf: boolean;
+  }): void {
     const { key, from, to, subject, text: body } = letter;
-    this.record.take({ key, channel: 'letter', from, to, at: this.stamp(), subject, body, extra: { name: letter.name, pdf_bytes: letter.pdfBytes, is_pdf: letter.isPdf } });
+    this.record.take({
+      key,
+      channel: 'letter',
+      from,
+      to,
+      at: this.stamp(),
+      subject,
+      body,
+      extra: { name: letter.name, pdf_bytes: letter.pdfBytes, is_pdf: letter.isPdf },
+    });
   }
 
   /** The phone network dials. What follows is on the agenda: ringing, and then whatever the person does. */
   placeCall(call: { key: string; from: string; to: string }): void {
     if (!this.record.take({ ...call, channel: 'call', at: this.stamp(), subject: null, body: '', extra: {} })) return;
     const { call: answer, talkMs } = this.people.phone(call.to);
-    const report = (afterMs: number, state: string, end?: string) => this.agenda.plan(afterMs, 'call', { key: call.key, state, end });
+    const report = (afterMs: number, state: string, end?: string) =>
+      this.agenda.plan(afterMs, 'call', { key: call.key, state, end });
     if (answer === 'busy') return report(1_000, 'ended', 'busy');
     report(400, 'ringing');
     if (answer === 'no-answer') return this.endRinging(call, report);
@@ -99,8 +143,17 @@ export class World {
     const at = new Date(plan.at).toISOString();
     const data = plan.data as Record<string, string>;
     const id = `evt_${plan.id}_${randomUUID().slice(0, 8)}`;
-    if (plan.what === 'text') await deliverHook(`${this.settings.hookUrl}/texts`, this.settings.hookSecret, { type: 'text.received', ...data, at }, id);
-    if (plan.what === 'call') await deliverHook(`${this.settings.hookUrl}/calls`, this.settings.hookSecret, { type: 'call.updated', ...data, at }, id);
-    if (plan.what === 'mail') await deliverMail(this.settings.mailDoor, { from: data.from!, to: data.to!, subject: data.subject!, body: data.body!, inReplyTo: data.inReplyTo });
+    if (plan.what === 'text')
+      await deliverHook(`${this.settings.hookUrl}/texts`, this.settings.hookSecret, { type: 'text.received', ...data, at }, id);
+    if (plan.what === 'call')
+      await deliverHook(`${this.settings.hookUrl}/calls`, this.settings.hookSecret, { type: 'call.updated', ...data, at }, id);
+    if (plan.what === 'mail')
+      await deliverMail(this.settings.mailDoor, {
+        from: data.from!,
+        to: data.to!,
+        subject: data.subject!,
+        body: data.body!,
+        inReplyTo: data.inReplyTo,
+      });
   }
 }

@@ -6,7 +6,17 @@ import { fromRoot } from './root.mjs';
 import { shown } from './run.mjs';
 import { say, Stop } from './say.mjs';
 
-const SOURCES = ['src', 'simulator', 'migrations', 'scripts/world', 'scripts/cli.ts', 'next.config.ts', 'package-lock.json', 'tsconfig.json', 'tests/bench'];
+const SOURCES = [
+  'src',
+  'simulator',
+  'migrations',
+  'scripts/world',
+  'scripts/cli.ts',
+  'next.config.ts',
+  'package-lock.json',
+  'tsconfig.json',
+  'tests/bench',
+];
 
 function* filesUnder(path) {
   const full = fromRoot(path);
@@ -32,11 +42,16 @@ function fingerprint() {
 
 /** Bundles everything that is not the web into `dist`. Takes about a second. */
 export async function bundle(dist) {
-  const { build } = await import('esbuild');
+  const { build, stop } = await import('esbuild');
   rmSync(fromRoot(dist), { recursive: true, force: true });
   mkdirSync(fromRoot(dist), { recursive: true });
   await build({
-    entryPoints: { worker: fromRoot('src/worker/main.ts'), simulator: fromRoot('simulator/main.ts'), urraca: fromRoot('scripts/cli.ts'), bench: fromRoot('tests/bench/main.ts') },
+    entryPoints: {
+      worker: fromRoot('src/worker/main.ts'),
+      simulator: fromRoot('simulator/main.ts'),
+      urraca: fromRoot('scripts/cli.ts'),
+      bench: fromRoot('tests/bench/main.ts'),
+    },
     outdir: fromRoot(dist),
     bundle: true,
     platform: 'node',
@@ -47,6 +62,7 @@ export async function bundle(dist) {
     tsconfig: fromRoot('tsconfig.json'),
     logLevel: 'error',
   });
+  await stop();
 }
 
 /** Builds into the folders `dist` and `next` unless they are of today's sources. */

@@ -16,7 +16,20 @@ const isRoot = () => process.getuid?.() === 0;
 function asPostgres(program, args, input) {
   const options = { cwd: '/', input };
   if (!isRoot()) return kept(program, args, options);
-  return kept('setpriv', ['--reuid=postgres', '--regid=postgres', '--init-groups', 'env', 'HOME=/var/lib/postgresql', 'LC_ALL=C.UTF-8', program, ...args], options);
+  return kept(
+    'setpriv',
+    [
+      '--reuid=postgres',
+      '--regid=postgres',
+      '--init-groups',
+      'env',
+      'HOME=/var/lib/postgresql',
+      'LC_ALL=C.UTF-8',
+      program,
+      ...args,
+    ],
+    options,
+  );
 }
 
 function folderFor(home) {
@@ -42,8 +55,21 @@ function initialise(programs, folder, port) {
   const partial = join(folder, 'data.partial');
   rmSync(partial, { recursive: true, force: true });
   rmSync(data, { recursive: true, force: true });
-  const made = asPostgres(join(programs, 'initdb'), ['-D', partial, '-U', 'postgres', '-E', 'UTF8', '--locale=C.UTF-8', '--auth-local=trust', '--auth-host=trust']);
-  if (!made.ok) throw new Stop(`The PostgreSQL cluster could not be made:\n${made.err}\nMend that (is the disk full?) and start again; it begins anew.`);
+  const made = asPostgres(join(programs, 'initdb'), [
+    '-D',
+    partial,
+    '-U',
+    'postgres',
+    '-E',
+    'UTF8',
+    '--locale=C.UTF-8',
+    '--auth-local=trust',
+    '--auth-host=trust',
+  ]);
+  if (!made.ok)
+    throw new Stop(
+      `The PostgreSQL cluster could not be made:\n${made.err}\nMend that (is the disk full?) and start again; it begins anew.`,
+    );
   appendFileSync(
     join(partial, 'postgresql.conf'),
     [
@@ -74,10 +100,14 @@ export async function startCluster(home, port, database) {
   const running = control('status').ok;
   if (running && portOf(data) !== port) control('-m', 'fast', '-w', 'stop');
   if (!control('status').ok) {
-    if (!(await portIsFree(port))) throw new Stop(`Port ${port} is taken by another program, so PostgreSQL cannot start on it. Free it, or set PGPORT to another.`);
+    if (!(await portIsFree(port)))
+      throw new Stop(
+        `Port ${port} is taken by another program, so PostgreSQL cannot start on it. Free it, or set PGPORT to another.`,
+      );
     const log = join(folder, 'server.log');
     const started = control('-l', log, '-w', '-t', '60', '-o', `-p ${port}`, 'start');
-    if (!started.ok) throw new Stop(`PostgreSQL did not start:\n${tail(log) || started.err}\nMend that and start again; the data is kept.`);
+    if (!started.ok)
+      throw new Stop(`PostgreSQL did not start:\n${tail(log) || started.err}\nMend that and start again; the data is kept.`);
   }
   const server = { host: '127.0.0.1', port, user: 'postgres' };
   await makeDatabase(programs, server, database);
@@ -96,10 +126,29 @@ const tail = (file) => (existsSync(file) ? readFileSync(file, 'utf8').trim().spl
 
 async function makeDatabase(programs, server, database) {
   const psql = (name, sql) => {
-    const ran = kept(join(programs, 'psql'), ['-X', '-q', '-t', '-A', '-v', 'ON_ERROR_STOP=1', '-h', server.host, '-p', String(server.port), '-U', server.user, '-d', name, '-c', sql]);
+    const ran = kept(join(programs, 'psql'), [
+      '-X',
+      '-q',
+      '-t',
+      '-A',
+      '-v',
+      'ON_ERROR_STOP=1',
+      '-h',
+      server.host,
+      '-p',
+      String(server.port),
+      '-U',
+      server.user,
+      '-d',
+      name,
+      '-c',
+      sql,
+    ]);
     if (!ran.ok) throw new Stop(`PostgreSQL does not answer as it should:\n${ran.err}`);
     return ran.out;
   };
-  if (!psql('postgres', "select 1 from pg_roles where rolname = 'urraca'")) psql('postgres', "create role urraca login createdb password 'urraca'");
-  if (!psql('postgres', `select 1 from pg_database where datname = '${database}'`)) psql('postgres', `create database ${database} owner urraca`);
+  if (!psql('postgres', "select 1 from pg_roles where rolname = 'urraca'"))
+    psql('postgres', "create role urraca login createdb password 'urraca'");
+  if (!psql('postgres', `select 1 from pg_database where datname = '${database}'`))
+    psql('postgres', `create database ${database} owner urraca`);
 }

@@ -50,26 +50,37 @@ export function startProcess(name, args, env, home, cwd = ROOT) {
   return child;
 }
 
-export const startSimulator = (env, home, dist = 'dist') => startProcess('simulator', ['--enable-source-maps', '--max-old-space-size=256', fromRoot(dist, 'simulator.js')], env, home);
-export const startWorker = (env, home, dist = 'dist', name = 'worker') => startProcess(name, ['--enable-source-maps', '--max-old-space-size=384', fromRoot(dist, 'worker.js')], env, home);
+export const startSimulator = (env, home, dist = 'dist') =>
+  startProcess('simulator', ['--enable-source-maps', '--max-old-space-size=256', fromRoot(dist, 'simulator.js')], env, home);
+export const startWorker = (env, home, dist = 'dist', name = 'worker') =>
+  startProcess(name, ['--enable-source-maps', '--max-old-space-size=384', fromRoot(dist, 'worker.js')], env, home);
 export const startWeb = (env, home, next = '.next') =>
-  startProcess('web', ['--max-old-space-size=512', fromRoot('node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', env.PORT], { ...env, NEXT_DIST_DIR: next }, home);
+  startProcess(
+    'web',
+    ['--max-old-space-size=512', fromRoot('node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', env.PORT],
+    { ...env, NEXT_DIST_DIR: next },
+    home,
+  );
 
 /** Waits until a URL answers with success. Stops waiting when the process has ended. */
 export async function awaitHealthy(url, children, seconds = 60) {
   const until = Date.now() + seconds * 1000;
   while (Date.now() < until) {
     for (const [name, child] of Object.entries(children)) {
-      if (child.exitCode !== null || child.signalCode) throw new Stop(`The ${name} process ended at once. Its last words:\n${lastWords(child)}`);
+      if (child.exitCode !== null || child.signalCode)
+        throw new Stop(`The ${name} process ended at once. Its last words:\n${lastWords(child)}`);
     }
     const answer = await fetch(url, { signal: AbortSignal.timeout(3_000) }).catch(() => null);
     if (answer?.ok) return;
     await new Promise((resolve) => setTimeout(resolve, 150));
   }
-  throw new Stop(`${url} did not answer within ${seconds} s. The last words of its processes:\n${Object.values(children).map(lastWords).join('\n')}`);
+  throw new Stop(
+    `${url} did not answer within ${seconds} s. The last words of its processes:\n${Object.values(children).map(lastWords).join('\n')}`,
+  );
 }
 
-const lastWords = (child) => (existsSync(child.logFile) ? readFileSync(child.logFile, 'utf8').trim().split('\n').slice(-8).join('\n') : '');
+const lastWords = (child) =>
+  existsSync(child.logFile) ? readFileSync(child.logFile, 'utf8').trim().split('\n').slice(-8).join('\n') : '';
 
 /** Ends processes by their id: asked first, killed after ten seconds. */
 export async function endProcesses(children) {

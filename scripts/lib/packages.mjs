@@ -11,11 +11,17 @@ const MARK = fromRoot('node_modules', '.urraca-lock');
 export async function ensureNodeModules() {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 9)) throw new Stop(`Urraca needs Node 20.9 or newer; this is ${process.version}.`);
-  const lock = createHash('sha256').update(readFileSync(fromRoot('package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(fromRoot('package-lock.json')))
+    .digest('hex');
   if (existsSync(MARK) && readFileSync(MARK, 'utf8') === lock) return;
   say('Installing node modules …');
-  if ((await shown('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { env: { ...process.env, NODE_ENV: '' } })) !== 0) {
-    throw new Stop('The node modules could not be installed (npm ci failed, see above). Check the network and the disk, then start again.');
+  if (
+    (await shown('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { env: { ...process.env, NODE_ENV: '' } })) !== 0
+  ) {
+    throw new Stop(
+      'The node modules could not be installed (npm ci failed, see above). Check the network and the disk, then start again.',
+    );
   }
   writeFileSync(MARK, lock);
 }
@@ -34,12 +40,19 @@ async function aptInstall(names, what) {
   const root = process.getuid?.() === 0;
   const asRoot = root ? [] : ['sudo', '-n'];
   if (!root && !kept('sudo', ['-n', 'true']).ok) {
-    throw new Stop(`${what} is not installed and this user may not install it. Ask somebody who may to run: apt-get install ${names.join(' ')}\nThen start again.`);
+    throw new Stop(
+      `${what} is not installed and this user may not install it. Ask somebody who may to run: apt-get install ${names.join(' ')}\nThen start again.`,
+    );
   }
   say(`Installing ${what} from Debian's packages …`);
-  const apt = (...args) => shown(asRoot[0] ?? 'apt-get', [...(asRoot.length ? [...asRoot.slice(1), 'apt-get'] : []), ...args], { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }, stdio: ['ignore', 'ignore', 'inherit'] });
+  const apt = (...args) =>
+    shown(asRoot[0] ?? 'apt-get', [...(asRoot.length ? [...asRoot.slice(1), 'apt-get'] : []), ...args], {
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    });
   await apt('update', '-qq');
-  if ((await apt('install', '-y', '-qq', '--no-install-recommends', ...names)) !== 0) throw new Stop(`${what} could not be installed (see above). Mend that and start again.`);
+  if ((await apt('install', '-y', '-qq', '--no-install-recommends', ...names)) !== 0)
+    throw new Stop(`${what} could not be installed (see above). Mend that and start again.`);
 }
 
 /** PostgreSQL from Debian's packages, without the package's own cluster. */

@@ -12,6 +12,9 @@ export const portIsFree = (port) =>
 /** @param wanted [port, what it is for, the variable that chooses another][] */
 export async function requirePorts(wanted) {
   for (const [port, what, variable] of wanted) {
-    if (!(await portIsFree(port))) throw new Stop(`Port ${port} (${what}) is taken by another program. Free it, or choose another: ${variable}=… npm run demo`);
+    if (!(await portIsFree(port)))
+      throw new Stop(
+        `Port ${port} (${what}) is taken by another program. Free it, or choose another: ${variable}=… npm run demo`,
+      );
   }
 }

@@ -10,7 +10,8 @@ export async function script(run) {
     await run();
   } catch (error) {
     if (error instanceof Stop) console.error(`\n${error.message}`);
-    else if (error?.code === 'ENOSPC') console.error('\nThe disk is full. Make room and start again; what was begun is completed then.');
+    else if (error?.code === 'ENOSPC')
+      console.error('\nThe disk is full. Make room and start again; what was begun is completed then.');
     else console.error(error);
     process.exit(1);
   }

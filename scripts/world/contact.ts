@@ -30,7 +30,14 @@ export interface WorldContact {
   tasks: { kind: 'call' | 'promise'; dueAt: Date; note: string; doneAt: Date | null; key: string | null }[];
   permissions: { channel: 'call' | 'text' | 'email'; state: 'granted' | 'withdrawn'; how: string; forGood: boolean; at: Date }[];
   phoneFault: string | null;
-  enrolment: { state: 'active' | 'stopped' | 'finished'; step: number; startedAt: Date; dueAt: Date | null; endedAt: Date | null; because: object } | null;
+  enrolment: {
+    state: 'active' | 'stopped' | 'finished';
+    step: number;
+    startedAt: Date;
+    dueAt: Date | null;
+    endedAt: Date | null;
+    because: object;
+  } | null;
   routed: { because: object; rungId: string | null } | null;
   firstTryAt: Date | null;
 }
@@ -69,12 +76,25 @@ export function drawContact(n: number, random: Random, towns: Town[], kind: 'lea
   const town = random.chance(0.42) ? towns[0]! : random.pick(towns);
   const beds = random.int(2, 5);
   const to = price(random);
-  const role = kind === 'lead' ? (random.chance(0.78) ? 'buyer' : random.chance(0.7) ? 'seller' : random.chance(0.6) ? 'renter' : 'landlord') : random.pick(['buyer', 'seller', 'seller', 'vendor']);
+  const role =
+    kind === 'lead'
+      ? random.chance(0.78)
+        ? 'buyer'
+        : random.chance(0.7)
+          ? 'seller'
+          : random.chance(0.6)
+            ? 'renter'
+            : 'landlord'
+      : random.pick(['buyer', 'seller', 'seller', 'vendor']);
   const roles = role === 'seller' && random.chance(0.35) ? ['seller', 'buyer'] : [role];
   const street = random.pick(town.streets);
   const hasPhone = random.chance(0.93);
   const fill = (text: string) =>
-    text.replace('{home}', `${random.int(3, 240)} ${street}`).replace('{town}', town.name).replace('{beds}', String(beds)).replace('{price}', to.toLocaleString('en-US'));
+    text
+      .replace('{home}', `${random.int(3, 240)} ${street}`)
+      .replace('{town}', town.name)
+      .replace('{beds}', String(beds))
+      .replace('{price}', to.toLocaleString('en-US'));
   return {
     id: String(n + 1),
     first,
@@ -86,8 +106,16 @@ export function drawContact(n: number, random: Random, towns: Town[], kind: 'lea
     street: random.chance(kind === 'sphere' ? 0.95 : 0.45) ? `${random.int(3, 240)} ${street}` : null,
     roles,
     source: kind === 'sphere' ? random.pick(['Referral', 'Sphere', 'Past client']) : random.pick(SOURCES),
-    tags: [...new Set([...(random.chance(0.5) ? [random.pick(TAGS)] : []), ...(random.chance(0.2) ? [random.pick(TAGS)] : []), ...(random.chance(0.35) ? [town.name] : [])])],
-    wants: roles.includes('buyer') ? { bedrooms: beds, price_max: to, price_min: Math.round(to * 0.7), areas: [town.name], features: [random.pick(FEATURES)] } : {},
+    tags: [
+      ...new Set([
+        ...(random.chance(0.5) ? [random.pick(TAGS)] : []),
+        ...(random.chance(0.2) ? [random.pick(TAGS)] : []),
+        ...(random.chance(0.35) ? [town.name] : []),
+      ]),
+    ],
+    wants: roles.includes('buyer')
+      ? { bedrooms: beds, price_max: to, price_min: Math.round(to * 0.7), areas: [town.name], features: [random.pick(FEATURES)] }
+      : {},
     ask: roles.includes('buyer') ? fill(random.pick(ASKS)) : `Would like to know what ${random.int(3, 240)} ${street} is worth`,
     createdAt,
     ownerId: '',

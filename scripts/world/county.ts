@@ -15,13 +15,23 @@ export interface Town {
 
 /** The towns of the map. Where the map names no streets, the neighborhoods lend their names to some. */
 export function readTowns(): Town[] {
-  const map = JSON.parse(readFileSync(join(process.cwd(), 'scripts/world/lantern-county.geojson'), 'utf8')) as { features: Feature[] };
-  const named = (kind: string, town: string) => map.features.filter(({ properties }) => properties.kind === kind && properties.town === town).map(({ properties }) => properties.name);
+  const map = JSON.parse(readFileSync(join(process.cwd(), 'scripts/world/lantern-county.geojson'), 'utf8')) as {
+    features: Feature[];
+  };
+  const named = (kind: string, town: string) =>
+    map.features
+      .filter(({ properties }) => properties.kind === kind && properties.town === town)
+      .map(({ properties }) => properties.name);
   return map.features
     .filter(({ properties }) => properties.kind === 'town')
     .map(({ properties: { name, postalCodes = [] } }) => {
       const neighborhoods = named('neighborhood', name);
       const streets = named('street', name);
-      return { name, postalCodes, neighborhoods, streets: streets.length ? streets : neighborhoods.flatMap((one) => [`${one} Street`, `${one} Lane`]) };
+      return {
+        name,
+        postalCodes,
+        neighborhoods,
+        streets: streets.length ? streets : neighborhoods.flatMap((one) => [`${one} Street`, `${one} Lane`]),
+      };
     });
 }

@@ -26,9 +26,14 @@ function arrivals(): Date[] {
   const times = Array.from({ length: LEADS - JUST_NOW.length }, () => {
     const days = 1 + Math.floor(180 * random.next());
     const hour = random.chance(0.82) ? random.int(8, 20) : random.int(0, 23);
-    return new Date(localInstant(START, ZONE, -days, `${String(hour).padStart(2, '0')}:00`).getTime() + random.int(0, 59 * 60) * 1000);
+    return new Date(
+      localInstant(START, ZONE, -days, `${String(hour).padStart(2, '0')}:00`).getTime() + random.int(0, 59 * 60) * 1000,
+    );
   });
-  return [...times, ...JUST_NOW.map((minutes) => new Date(START.getTime() - minutes * MINUTE + random.int(0, 40) * 1000 - 40_000))].sort((a, b) => a.getTime() - b.getTime());
+  return [
+    ...times,
+    ...JUST_NOW.map((minutes) => new Date(START.getTime() - minutes * MINUTE + random.int(0, 40) * 1000 - 40_000)),
+  ].sort((a, b) => a.getTime() - b.getTime());
 }
 
 /** Draws everything. Pure but for the map it reads: the same seed, the same world. */
@@ -38,7 +43,13 @@ export function drawWorld(): World {
   const random = seeded('the sphere of lantern county');
   for (let n = 0; n < SPHERE; n += 1) {
     const own = seeded(`sphere ${n}`);
-    const contact = drawContact(n, own, towns, 'sphere', new Date(START.getTime() - random.int(200, 900) * DAY - random.int(0, 23) * HOUR));
+    const contact = drawContact(
+      n,
+      own,
+      towns,
+      'sphere',
+      new Date(START.getTime() - random.int(200, 900) * DAY - random.int(0, 23) * HOUR),
+    );
     contact.ownerId = own.pick(AGENT_IDS);
     liveSphere(contact, own);
     contacts.push(contact);
@@ -54,7 +65,12 @@ export function drawWorld(): World {
   }
   return {
     contacts,
-    rosters: rosters.map(({ id, name, lastUserId, members }) => ({ id, name, lastUserId, members: members.map(({ userId }) => ({ userId, handed: handed.get(`${id}:${userId}`) ?? 0 })) })),
+    rosters: rosters.map(({ id, name, lastUserId, members }) => ({
+      id,
+      name,
+      lastUserId,
+      members: members.map(({ userId }) => ({ userId, handed: handed.get(`${id}:${userId}`) ?? 0 })),
+    })),
   };
 }
 

@@ -25,7 +25,11 @@ class Chronicle {
     readonly random: Random,
   ) {}
 
-  add(at: Date, kind: Activity['kind'], parts: { channel?: Channel; direction?: Direction; byAgent?: boolean; data?: ActivityData; because?: Because } = {}): void {
+  add(
+    at: Date,
+    kind: Activity['kind'],
+    parts: { channel?: Channel; direction?: Direction; byAgent?: boolean; data?: ActivityData; because?: Because } = {},
+  ): void {
     this.contact.activities.push({
       contactId: this.contact.id,
       userId: parts.byAgent ? this.contact.ownerId : null,
@@ -52,11 +56,23 @@ class Chronicle {
   call(at: Date, outcome: Outcome, note = ''): void {
     const { random, contact } = this;
     const reached = isReached(outcome);
-    const talkSeconds = outcome === 'talked' ? random.int(125, 900) : outcome === 'short' || outcome === 'callback' ? random.int(15, 90) : outcome === 'not_interested' ? random.int(20, 110) : 0;
+    const talkSeconds =
+      outcome === 'talked'
+        ? random.int(125, 900)
+        : outcome === 'short' || outcome === 'callback'
+          ? random.int(15, 90)
+          : outcome === 'not_interested'
+            ? random.int(20, 110)
+            : 0;
     const answeredAt = reached ? new Date(at.getTime() + random.int(3, 15) * 1000) : null;
     const endedAt = new Date((answeredAt ?? at).getTime() + (reached ? talkSeconds : random.int(2, 30)) * 1000);
     contact.calls.push({ startedAt: at, answeredAt, endedAt, outcome, talkSeconds, note });
-    this.add(at, 'call', { channel: 'call', direction: 'out', byAgent: true, data: { outcome, talkSeconds, to: contact.phone!, text: note || undefined, callId: `#${contact.calls.length - 1}` } });
+    this.add(at, 'call', {
+      channel: 'call',
+      direction: 'out',
+      byAgent: true,
+      data: { outcome, talkSeconds, to: contact.phone!, text: note || undefined, callId: `#${contact.calls.length - 1}` },
+    });
     if (outcome === 'talked' && (contact.stage === 'new' || contact.stage === 'reaching')) {
       contact.firstTryAt ??= at;
       this.stage(at, 'talking');
@@ -65,14 +81,34 @@ class Chronicle {
   }
 
   write(at: Date, channel: 'text' | 'email', text: string): void {
-    this.add(at, 'message', { channel, direction: 'out', byAgent: true, data: { text, subject: channel === 'email' ? 'A word about your search' : undefined, to: (channel === 'text' ? this.contact.phone : this.contact.email)! } });
+    this.add(at, 'message', {
+      channel,
+      direction: 'out',
+      byAgent: true,
+      data: {
+        text,
+        subject: channel === 'email' ? 'A word about your search' : undefined,
+        to: (channel === 'text' ? this.contact.phone : this.contact.email)!,
+      },
+    });
     this.tried(at);
   }
 
   answer(at: Date, channel: 'text' | 'email'): void {
     const { random, contact } = this;
-    const text = random.pick(ANSWERS).replace('{street}', random.pick(contact.town.streets)).replace('{beds}', String(random.int(2, 4)));
-    this.add(at, 'message', { channel, direction: 'in', data: { text, from: (channel === 'text' ? contact.phone : contact.email)!, subject: channel === 'email' ? 'Re: Homes you asked about' : undefined } });
+    const text = random
+      .pick(ANSWERS)
+      .replace('{street}', random.pick(contact.town.streets))
+      .replace('{beds}', String(random.int(2, 4)));
+    this.add(at, 'message', {
+      channel,
+      direction: 'in',
+      data: {
+        text,
+        from: (channel === 'text' ? contact.phone : contact.email)!,
+        subject: channel === 'email' ? 'Re: Homes you asked about' : undefined,
+      },
+    });
     if (contact.stage === 'new' || contact.stage === 'reaching') this.stage(at, 'talking');
   }
 
@@ -80,7 +116,10 @@ class Chronicle {
     const { enrolment } = this.contact;
     if (enrolment?.state !== 'active') return;
     Object.assign(enrolment, { state: 'stopped', dueAt: null, endedAt: at, because: { ...because, campaign: NEW_BUYER.name } });
-    this.add(at, 'stopped', { data: { campaign: NEW_BUYER.name, campaignId: '1' }, because: { ...because, campaign: NEW_BUYER.name } as Because });
+    this.add(at, 'stopped', {
+      data: { campaign: NEW_BUYER.name, campaignId: '1' },
+      because: { ...because, campaign: NEW_BUYER.name } as Because,
+    });
   }
 }
 
@@ -93,8 +132,18 @@ export function liveLead(contact: WorldContact, random: Random): void {
   story.add(arrived, 'handed', { because: contact.routed!.because as Because });
   const campaign = contact.roles.includes('buyer') && contact.routed!.rungId === '1';
   if (campaign) {
-    contact.enrolment = { state: 'active', step: 0, startedAt: arrived, dueAt: null, endedAt: null, because: { why: 'arrived', campaign: NEW_BUYER.name } };
-    story.add(arrived, 'enrolled', { data: { campaign: NEW_BUYER.name, campaignId: '1' }, because: { why: 'arrived', campaign: NEW_BUYER.name } });
+    contact.enrolment = {
+      state: 'active',
+      step: 0,
+      startedAt: arrived,
+      dueAt: null,
+      endedAt: null,
+      because: { why: 'arrived', campaign: NEW_BUYER.name },
+    };
+    story.add(arrived, 'enrolled', {
+      data: { campaign: NEW_BUYER.name, campaignId: '1' },
+      because: { why: 'arrived', campaign: NEW_BUYER.name },
+    });
   }
   const end = campaign ? walkCampaign(story) : null;
   workLead(story, end);
@@ -103,7 +152,8 @@ export function liveLead(contact: WorldContact, random: Random): void {
 
 function grantPermissions(contact: WorldContact, random: Random, at: Date, how: string): void {
   const grant = (channel: 'call' | 'text' | 'email', chance: number) => {
-    if ((channel === 'email' ? contact.email : contact.phone) && random.chance(chance)) contact.permissions.push({ channel, state: 'granted', how, forGood: false, at });
+    if ((channel === 'email' ? contact.email : contact.phone) && random.chance(chance))
+      contact.permissions.push({ channel, state: 'granted', how, forGood: false, at });
   };
   grant('call', 0.95);
   grant('text', 0.88);
@@ -115,7 +165,15 @@ function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; 
   const { contact, random } = story;
   const enrolment = contact.enrolment!;
   const agent = COLLEAGUES.find(({ id }) => id === contact.ownerId)!;
-  const fields = { first_name: contact.first, last_name: contact.last, town: contact.town.name, agent_first_name: agent.first, agent_name: `${agent.first} ${agent.last}`, agent_phone: showPhone(agent.phone), brokerage: BROKERAGE };
+  const fields = {
+    first_name: contact.first,
+    last_name: contact.last,
+    town: contact.town.name,
+    agent_first_name: agent.first,
+    agent_name: `${agent.first} ${agent.last}`,
+    agent_phone: showPhone(agent.phone),
+    brokerage: BROKERAGE,
+  };
   let from = contact.createdAt;
   for (const [step, touch] of NEW_BUYER.touches.entries()) {
     enrolment.step = step;
@@ -123,7 +181,18 @@ function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; 
     const opens = touch.channel === 'letter' ? null : quietUntil(planned < from ? from : planned, ZONE, DEFAULT_GUARDRAILS);
     const due = opens ?? (planned < from ? from : planned);
     if (opens && planned <= START) {
-      story.add(planned < from ? from : planned, 'waits', { channel: touch.channel, data: { campaign: NEW_BUYER.name }, because: { why: 'quiet_hours', channel: touch.channel, until: opens.toISOString(), zone: ZONE, from: '08:00', to: '21:00' } });
+      story.add(planned < from ? from : planned, 'waits', {
+        channel: touch.channel,
+        data: { campaign: NEW_BUYER.name },
+        because: {
+          why: 'quiet_hours',
+          channel: touch.channel,
+          until: opens.toISOString(),
+          zone: ZONE,
+          from: '08:00',
+          to: '21:00',
+        },
+      });
     }
     enrolment.dueAt = due;
     if (due > START) return null;
@@ -132,10 +201,25 @@ function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; 
     const day = dayOf(touch);
     if (touch.channel === 'call') {
       if (contact.phone) {
-        story.add(due, 'task', { channel: 'call', data: { campaign: NEW_BUYER.name, campaignId: '1', text: words.text, day, dueAt: due.toISOString() }, because: { why: 'campaign_day', campaign: NEW_BUYER.name, day } });
+        story.add(due, 'task', {
+          channel: 'call',
+          data: { campaign: NEW_BUYER.name, campaignId: '1', text: words.text, day, dueAt: due.toISOString() },
+          because: { why: 'campaign_day', campaign: NEW_BUYER.name, day },
+        });
         const done = due.getTime() < START.getTime() - 2 * HOUR || random.chance(0.3);
-        contact.tasks.push({ kind: 'call', dueAt: due, note: words.text, doneAt: done ? new Date(Math.min(due.getTime() + random.int(5, 300) * MINUTE, START.getTime())) : null, key: 'e' });
-      } else story.add(due, 'held', { channel: 'call', data: { campaign: NEW_BUYER.name }, because: { why: 'no_address', channel: 'call' } });
+        contact.tasks.push({
+          kind: 'call',
+          dueAt: due,
+          note: words.text,
+          doneAt: done ? new Date(Math.min(due.getTime() + random.int(5, 300) * MINUTE, START.getTime())) : null,
+          key: 'e',
+        });
+      } else
+        story.add(due, 'held', {
+          channel: 'call',
+          data: { campaign: NEW_BUYER.name },
+          because: { why: 'no_address', channel: 'call' },
+        });
       continue;
     }
     const held = heldBack(contact, touch.channel);
@@ -147,7 +231,19 @@ function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; 
     story.add(due, 'message', {
       channel: touch.channel,
       direction: 'out',
-      data: { text: words.text, subject: words.subject ?? undefined, to: (touch.channel === 'text' ? contact.phone : touch.channel === 'email' ? contact.email : `${contact.street}, ${contact.town.name} ${contact.postalCode}`)!, automatic: true, campaign: NEW_BUYER.name, day, outboxId: `#${contact.messages.length - 1}` },
+      data: {
+        text: words.text,
+        subject: words.subject ?? undefined,
+        to: (touch.channel === 'text'
+          ? contact.phone
+          : touch.channel === 'email'
+            ? contact.email
+            : `${contact.street}, ${contact.town.name} ${contact.postalCode}`)!,
+        automatic: true,
+        campaign: NEW_BUYER.name,
+        day,
+        outboxId: `#${contact.messages.length - 1}`,
+      },
       because: { why: 'campaign_day', campaign: NEW_BUYER.name, day },
     });
     if (touch.channel === 'letter' || !random.chance(touch.channel === 'text' ? 0.19 : 0.12)) continue;
@@ -158,15 +254,26 @@ function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; 
     enrolment.step = step + 1;
     return { at, channel: touch.channel, stop };
   }
-  Object.assign(enrolment, { state: 'finished', step: NEW_BUYER.touches.length, dueAt: null, endedAt: from, because: { why: 'ran_through', campaign: NEW_BUYER.name } });
-  story.add(from, 'finished', { data: { campaign: NEW_BUYER.name, campaignId: '1' }, because: { why: 'ran_through', campaign: NEW_BUYER.name } });
+  Object.assign(enrolment, {
+    state: 'finished',
+    step: NEW_BUYER.touches.length,
+    dueAt: null,
+    endedAt: from,
+    because: { why: 'ran_through', campaign: NEW_BUYER.name },
+  });
+  story.add(from, 'finished', {
+    data: { campaign: NEW_BUYER.name, campaignId: '1' },
+    because: { why: 'ran_through', campaign: NEW_BUYER.name },
+  });
   return null;
 }
 
 function heldBack(contact: WorldContact, channel: 'text' | 'email' | 'letter'): Because | null {
   if (channel === 'letter') return contact.street ? null : { why: 'no_address', channel };
   if (!(channel === 'text' ? contact.phone : contact.email)) return { why: 'no_address', channel };
-  return channel === 'text' && !contact.permissions.some((one) => one.channel === 'text') ? { why: 'no_permission', channel } : null;
+  return channel === 'text' && !contact.permissions.some((one) => one.channel === 'text')
+    ? { why: 'no_permission', channel }
+    : null;
 }
 
 function reply(story: Chronicle, at: Date, channel: 'text' | 'email', stop: boolean): void {
@@ -194,9 +301,12 @@ function drawOutcome(random: Random, tries: number): Outcome {
 function workLead(story: Chronicle, answered: { at: Date; channel: 'text' | 'email'; stop: boolean } | null): void {
   const { contact, random } = story;
   const age = START.getTime() - contact.createdAt.getTime();
-  const untried = age < 3 * HOUR ? 0.75 : age < 30 * HOUR ? 0.25 : 0.025;
+  const untried = age < 3 * HOUR ? 0.75 : age < 30 * HOUR ? 0.25 : 0.006;
   const slow = contact.ownerId === '7' ? 3 : 1;
-  let at = working(new Date(contact.createdAt.getTime() + slow * (20_000 + Math.round(-Math.log(1 - random.next() * 0.999) * 6 * MINUTE))), random);
+  let at = working(
+    new Date(contact.createdAt.getTime() + slow * (20_000 + Math.round(-Math.log(1 - random.next() * 0.999) * 6 * MINUTE))),
+    random,
+  );
   let talked = false;
   if (contact.phone && !answered?.stop && !random.chance(untried)) {
     const tries = random.int(1, 5);
@@ -213,12 +323,14 @@ function workLead(story: Chronicle, answered: { at: Date; channel: 'text' | 'ema
     const back = working(new Date(answered.at.getTime() + random.int(2, 90) * MINUTE), random);
     if (back < START && (START.getTime() - answered.at.getTime() > 26 * HOUR || random.chance(0.35))) {
       if (contact.phone && random.chance(0.7)) story.call(back, random.chance(0.6) ? 'talked' : 'voicemail');
-      else if (contact.email) story.write(back, 'email', 'Thank you for your answer. I have three homes in mind and will send them tonight.');
+      else if (contact.email)
+        story.write(back, 'email', 'Thank you for your answer. I have three homes in mind and will send them tonight.');
       at = back;
     }
     talked = true;
   }
-  if (!contact.phone && contact.email && !random.chance(untried) && at < START) story.write(at, 'email', 'Thank you for your question. By which number may I call you?');
+  if (!contact.phone && contact.email && !random.chance(untried) && at < START)
+    story.write(at, 'email', 'Thank you for your question. By which number may I call you?');
   if (talked) follow(story, at);
 }
 
@@ -226,7 +338,8 @@ function workLead(story: Chronicle, answered: { at: Date; channel: 'text' | 'ema
 function stopAt(story: Chronicle, at: Date): void {
   const { contact } = story;
   if (!contact.enrolment) return;
-  const later = (activity: Activity) => activity.at > at && (activity.data.automatic || ['waits', 'held', 'task', 'finished', 'stopped'].includes(activity.kind));
+  const later = (activity: Activity) =>
+    activity.at > at && (activity.data.automatic || ['waits', 'held', 'task', 'finished', 'stopped'].includes(activity.kind));
   contact.activities = contact.activities.filter((activity) => !later(activity));
   const kept = contact.messages.filter((message) => message.at <= at);
   contact.messages = kept;
@@ -249,15 +362,22 @@ const LATER: { stage: Stage; share: number }[] = [
 function follow(story: Chronicle, since: Date): void {
   const { contact, random } = story;
   const old = START.getTime() - since.getTime() > 30 * DAY;
-  contact.horizon = !old && random.chance(0.3) ? 'hot' : random.chance(0.3) ? 'warm' : random.chance(0.55) ? 'nurture' : 'someday';
+  contact.horizon =
+    !old && random.chance(0.3) ? 'hot' : random.chance(0.3) ? 'warm' : random.chance(0.55) ? 'nurture' : 'someday';
   const rhythm = RHYTHM[contact.horizon] * DAY;
   let at = new Date(since.getTime() + rhythm * (0.5 + random.next() * 0.44));
   for (let touches = 0; at < START && touches < 60; touches += 1) {
     const when = working(at, random);
     if (when >= START) break;
-    if (contact.phone && !contact.phoneFault && random.chance(0.6)) story.call(when, random.chance(0.35) ? 'talked' : random.pick(['voicemail', 'no_answer'] as const), random.chance(0.15) ? random.pick(NOTES) : '');
+    if (contact.phone && !contact.phoneFault && random.chance(0.6))
+      story.call(
+        when,
+        random.chance(0.35) ? 'talked' : random.pick(['voicemail', 'no_answer'] as const),
+        random.chance(0.15) ? random.pick(NOTES) : '',
+      );
     else if (contact.email) story.write(when, 'email', 'Two new homes came up that may suit you. Shall I send them?');
-    if (random.chance(0.12)) story.add(new Date(when.getTime() + 5 * MINUTE), 'note', { byAgent: true, data: { text: random.pick(NOTES) } });
+    if (random.chance(0.12))
+      story.add(new Date(when.getTime() + 5 * MINUTE), 'note', { byAgent: true, data: { text: random.pick(NOTES) } });
     at = new Date(when.getTime() + rhythm * (0.5 + random.next() * 0.44));
   }
   let side = random.next();
@@ -284,7 +404,12 @@ export function liveSphere(contact: WorldContact, random: Random): void {
     const when = working(at, random);
     if (when >= START) break;
     if (contact.phone && random.chance(0.5)) story.call(when, random.chance(0.45) ? 'talked' : 'voicemail');
-    else if (contact.email) story.write(when, 'email', 'How is the house treating you? The market here has moved a little; I would be glad to tell you how.');
+    else if (contact.email)
+      story.write(
+        when,
+        'email',
+        'How is the house treating you? The market here has moved a little; I would be glad to tell you how.',
+      );
     at = new Date(when.getTime() + rhythm * (0.6 + random.next() * 0.36));
   }
   if (random.chance(0.03)) story.stage(new Date(START.getTime() - random.int(1, 100) * DAY), 'archived');
@@ -302,7 +427,12 @@ function settle(story: Chronicle): void {
   const lately = contact.activities.at(-1)!.at.getTime() > START.getTime() - 20 * DAY;
   if (spoken && lately && random.chance(0.22) && contact.stage !== 'archived') {
     const days = random.int(0, 9);
-    const dueAt = localInstant(START, ZONE, days, `${String(random.int(9, 17)).padStart(2, '0')}:${random.pick(['00', '15', '30', '45'])}`);
+    const dueAt = localInstant(
+      START,
+      ZONE,
+      days,
+      `${String(random.int(9, 17)).padStart(2, '0')}:${random.pick(['00', '15', '30', '45'])}`,
+    );
     contact.tasks.push({ kind: 'promise', dueAt, note: random.pick(PROMISES), doneAt: null, key: null });
     const at = new Date(Math.min(contact.activities.at(-1)!.at.getTime() + MINUTE, START.getTime() - MINUTE));
     story.add(at, 'next_touch', { byAgent: true, data: { dueAt: dueAt.toISOString(), text: contact.tasks.at(-1)!.note } });

@@ -31,7 +31,15 @@ const agents: [string, string, string][] = [
 
 export const COLLEAGUES: Colleague[] = [
   { id: '1', role: 'admin', first: 'Ines', last: 'Kolar', login: 'admin', office: '1', phone: '+13605550101' },
-  ...agents.map(([first, last, office], at) => ({ id: String(at + 2), role: 'agent' as const, first, last, login: `agent${at + 1}`, office, phone: `+1360555011${at}` })),
+  ...agents.map(([first, last, office], at) => ({
+    id: String(at + 2),
+    role: 'agent' as const,
+    first,
+    last,
+    login: `agent${at + 1}`,
+    office,
+    phone: `+1360555011${at}`,
+  })),
   { id: '11', role: 'caller', first: 'Cato', last: 'Wray', login: 'caller', office: '1', phone: '+13605550120' },
   { id: '12', role: 'lender', first: 'Hollis', last: 'Brandt', login: 'lender', office: null, phone: '+13605550121' },
   { id: '13', role: 'owner', first: 'Wendel', last: 'Tiller', login: 'owner', office: '1', phone: '+13605550122' },

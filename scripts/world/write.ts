@@ -14,14 +14,36 @@ const CHUNK = 2_000;
 /** Inserts rows in chunks, the columns with their PostgreSQL types. */
 async function insert(tx: Tx, table: string, columns: Record<string, string>, rows: object[]): Promise<void> {
   const names = Object.keys(columns).join(', ');
-  const typed = Object.entries(columns).map(([name, type]) => `${name} ${type}`).join(', ');
+  const typed = Object.entries(columns)
+    .map(([name, type]) => `${name} ${type}`)
+    .join(', ');
   const identity = 'id' in columns ? 'overriding system value' : '';
   for (let at = 0; at < rows.length; at += CHUNK) {
-    await tx.run(`insert into ${table} (${names}) ${identity} select ${names} from jsonb_to_recordset($1::jsonb) as x (${typed})`, [JSON.stringify(rows.slice(at, at + CHUNK))]);
+    await tx.run(
+      `insert into ${table} (${names}) ${identity} select ${names} from jsonb_to_recordset($1::jsonb) as x (${typed})`,
+      [JSON.stringify(rows.slice(at, at + CHUNK))],
+    );
   }
 }
 
-const TABLES_WITH_IDS = ['accounts', 'offices', 'users', 'doors', 'contacts', 'inquiries', 'activities', 'rosters', 'rungs', 'campaigns', 'enrolments', 'outbox', 'calls', 'tasks', 'tags', 'offers'];
+const TABLES_WITH_IDS = [
+  'accounts',
+  'offices',
+  'users',
+  'doors',
+  'contacts',
+  'inquiries',
+  'activities',
+  'rosters',
+  'rungs',
+  'campaigns',
+  'enrolments',
+  'outbox',
+  'calls',
+  'tasks',
+  'tags',
+  'offers',
+];
 
 /** Makes the demo world. The database must hold the schema and nothing else. */
 export async function writeWorld(): Promise<{ contacts: number; activities: number }> {
@@ -30,8 +52,14 @@ export async function writeWorld(): Promise<{ contacts: number; activities: numb
   return transact(async (tx) => {
     await writeHouse(tx, passwordHash, world);
     const activities = await writeContacts(tx, world.contacts);
-    for (const table of TABLES_WITH_IDS) await tx.run(`select setval(pg_get_serial_sequence('${table}', 'id'), coalesce((select max(id) from ${table}), 0) + 1, false)`);
-    await tx.run(`update clock set mode = 'simulated', held_at = null, seen_at = $1, offset_ms = round(extract(epoch from $1::timestamptz - clock_timestamp()) * 1000)`, [START]);
+    for (const table of TABLES_WITH_IDS)
+      await tx.run(
+        `select setval(pg_get_serial_sequence('${table}', 'id'), coalesce((select max(id) from ${table}), 0) + 1, false)`,
+      );
+    await tx.run(
+      `update clock set mode = 'simulated', held_at = null, seen_at = $1, offset_ms = round(extract(epoch from $1::timestamptz - clock_timestamp()) * 1000)`,
+      [START],
+    );
     return { contacts: world.contacts.length, activities };
   });
 }
@@ -47,41 +75,212 @@ async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<v
   await insert(
     tx,
     'users',
-    { id: 'bigint', account_id: 'bigint', office_id: 'bigint', role: 'text', first_name: 'text', last_name: 'text', email: 'text', phone: 'text', time_zone: 'text', password_hash: 'text', away_until: 'timestamptz', day_goal: 'int', active: 'boolean' },
-    COLLEAGUES.map((one) => ({ id: one.id, ...account, office_id: one.office, role: one.role, first_name: one.first, last_name: one.last, email: `${one.login}@urraca.example`, phone: one.phone, time_zone: ZONE, password_hash: passwordHash, away_until: one.id === AWAY.userId ? AWAY.until : null, day_goal: one.role === 'caller' ? 80 : 30, active: true })),
+    {
+      id: 'bigint',
+      account_id: 'bigint',
+      office_id: 'bigint',
+      role: 'text',
+      first_name: 'text',
+      last_name: 'text',
+      email: 'text',
+      phone: 'text',
+      time_zone: 'text',
+      password_hash: 'text',
+      away_until: 'timestamptz',
+      day_goal: 'int',
+      active: 'boolean',
+    },
+    COLLEAGUES.map((one) => ({
+      id: one.id,
+      ...account,
+      office_id: one.office,
+      role: one.role,
+      first_name: one.first,
+      last_name: one.last,
+      email: `${one.login}@urraca.example`,
+      phone: one.phone,
+      time_zone: ZONE,
+      password_hash: passwordHash,
+      away_until: one.id === AWAY.userId ? AWAY.until : null,
+      day_goal: one.role === 'caller' ? 80 : 30,
+      active: true,
+    })),
   );
-  await insert(tx, 'stages', { account_id: 'bigint', key: 'text', name: 'text', meaning: 'text', position: 'int' }, STAGES.map((stage, position) => ({ ...account, ...stage, position })));
-  await insert(tx, 'horizons', { account_id: 'bigint', key: 'text', name: 'text', meaning: 'text', position: 'int', rhythm_days: 'int', strokes: 'int' }, HORIZONS.map((horizon, position) => ({ ...account, ...horizon, rhythm_days: horizon.rhythmDays, position })));
-  await insert(tx, 'doors', { id: 'bigint', account_id: 'bigint', kind: 'text', name: 'text', slug: 'text', page: 'jsonb', active: 'boolean' }, [
-    { id: 1, ...account, kind: 'api', name: 'Lead sources', page: {}, active: true },
-    { id: 2, ...account, kind: 'page', name: 'Homes in Lantern County', slug: 'lantern-county', page: { heading: 'Homes in Lantern County', intro: 'Tell us what you look for. One of our agents answers, usually within minutes.', consent: `I agree that ${BROKERAGE} may text me about homes at the number above, also by automated means. I need not agree in order to buy anything, and I can reply STOP at any time.` }, active: true },
-    { id: 3, ...account, kind: 'hand', name: 'Added by hand', page: {}, active: true },
-    { id: 4, ...account, kind: 'mail', name: 'Mail door', page: {}, active: true },
-  ]);
-  await tx.run('insert into api_keys (account_id, name, key_hash, hint, scopes, created_by) values (1, $1, $2, $3, $4::text[], 1)', ['Demo key', hashed(DEMO_KEY), `…${DEMO_KEY.slice(-4)}`, [...KEY_SCOPES]]);
-  await insert(tx, 'campaigns', { id: 'bigint', account_id: 'bigint', name: 'text', state: 'text', exclusive_group: 'text', touches: 'jsonb', created_at: 'timestamptz' }, [
-    { id: 1, ...account, name: NEW_BUYER.name, state: 'on', exclusive_group: NEW_BUYER.exclusiveGroup, touches: NEW_BUYER.touches, created_at: new Date(START.getTime() - 200 * 86_400_000) },
-  ]);
-  await insert(tx, 'rosters', { id: 'bigint', account_id: 'bigint', name: 'text', hand_out: 'text', last_user_id: 'bigint', safety_net_id: 'bigint' }, world.rosters.map((roster) => ({ id: roster.id, ...account, name: roster.name, hand_out: 'round-robin', last_user_id: roster.lastUserId, safety_net_id: 1 })));
-  await insert(tx, 'roster_members', { roster_id: 'bigint', user_id: 'bigint', position: 'int', handed: 'int' }, world.rosters.flatMap((roster) => roster.members.map((member, at) => ({ roster_id: roster.id, user_id: member.userId, position: at + 1, handed: member.handed }))));
-  await insert(tx, 'rungs', { id: 'bigint', account_id: 'bigint', position: 'int', roles: 'text[]', roster_id: 'bigint', campaign_id: 'bigint' }, RUNGS.map((rung) => ({ id: rung.id, ...account, position: rung.position, roles: rung.roles, roster_id: rung.rosterId, campaign_id: rung.campaignId })));
+  await insert(
+    tx,
+    'stages',
+    { account_id: 'bigint', key: 'text', name: 'text', meaning: 'text', position: 'int' },
+    STAGES.map((stage, position) => ({ ...account, ...stage, position })),
+  );
+  await insert(
+    tx,
+    'horizons',
+    { account_id: 'bigint', key: 'text', name: 'text', meaning: 'text', position: 'int', rhythm_days: 'int', strokes: 'int' },
+    HORIZONS.map((horizon, position) => ({ ...account, ...horizon, rhythm_days: horizon.rhythmDays, position })),
+  );
+  await insert(
+    tx,
+    'doors',
+    { id: 'bigint', account_id: 'bigint', kind: 'text', name: 'text', slug: 'text', page: 'jsonb', active: 'boolean' },
+    [
+      { id: 1, ...account, kind: 'api', name: 'Lead sources', page: {}, active: true },
+      {
+        id: 2,
+        ...account,
+        kind: 'page',
+        name: 'Homes in Lantern County',
+        slug: 'lantern-county',
+        page: {
+          heading: 'Homes in Lantern County',
+          intro: 'Tell us what you look for. One of our agents answers, usually within minutes.',
+          consent: `I agree that ${BROKERAGE} may text me about homes at the number above, also by automated means. I need not agree in order to buy anything, and I can reply STOP at any time.`,
+        },
+        active: true,
+      },
+      { id: 3, ...account, kind: 'hand', name: 'Added by hand', page: {}, active: true },
+      { id: 4, ...account, kind: 'mail', name: 'Mail door', page: {}, active: true },
+    ],
+  );
+  await tx.run(
+    'insert into api_keys (account_id, name, key_hash, hint, scopes, created_by) values (1, $1, $2, $3, $4::text[], 1)',
+    ['Demo key', hashed(DEMO_KEY), `…${DEMO_KEY.slice(-4)}`, [...KEY_SCOPES]],
+  );
+  await insert(
+    tx,
+    'campaigns',
+    {
+      id: 'bigint',
+      account_id: 'bigint',
+      name: 'text',
+      state: 'text',
+      exclusive_group: 'text',
+      touches: 'jsonb',
+      created_at: 'timestamptz',
+    },
+    [
+      {
+        id: 1,
+        ...account,
+        name: NEW_BUYER.name,
+        state: 'on',
+        exclusive_group: NEW_BUYER.exclusiveGroup,
+        touches: NEW_BUYER.touches,
+        created_at: new Date(START.getTime() - 200 * 86_400_000),
+      },
+    ],
+  );
+  await insert(
+    tx,
+    'rosters',
+    { id: 'bigint', account_id: 'bigint', name: 'text', hand_out: 'text', last_user_id: 'bigint', safety_net_id: 'bigint' },
+    world.rosters.map((roster) => ({
+      id: roster.id,
+      ...account,
+      name: roster.name,
+      hand_out: 'round-robin',
+      last_user_id: roster.lastUserId,
+      safety_net_id: 1,
+    })),
+  );
+  await insert(
+    tx,
+    'roster_members',
+    { roster_id: 'bigint', user_id: 'bigint', position: 'int', handed: 'int' },
+    world.rosters.flatMap((roster) =>
+      roster.members.map((member, at) => ({
+        roster_id: roster.id,
+        user_id: member.userId,
+        position: at + 1,
+        handed: member.handed,
+      })),
+    ),
+  );
+  await insert(
+    tx,
+    'rungs',
+    { id: 'bigint', account_id: 'bigint', position: 'int', roles: 'text[]', roster_id: 'bigint', campaign_id: 'bigint' },
+    RUNGS.map((rung) => ({
+      id: rung.id,
+      ...account,
+      position: rung.position,
+      roles: rung.roles,
+      roster_id: rung.rosterId,
+      campaign_id: rung.campaignId,
+    })),
+  );
 }
 
 async function writeContacts(tx: Tx, contacts: WorldContact[]): Promise<number> {
   await insert(
     tx,
     'contacts',
-    { id: 'bigint', account_id: 'bigint', office_id: 'bigint', owner_id: 'bigint', first_name: 'text', last_name: 'text', stage: 'text', stage_since: 'timestamptz', archived_because: 'text', horizon: 'text', roles: 'text[]', source: 'text', time_zone: 'text', street: 'text', city: 'text', postal_code: 'text', wants: 'jsonb', do_not_contact: 'boolean', hand_raised_at: 'timestamptz', last_touch_at: 'timestamptz', next_touch_at: 'timestamptz', next_touch_kind: 'text', owned_since: 'timestamptz', created_at: 'timestamptz', updated_at: 'timestamptz' },
+    {
+      id: 'bigint',
+      account_id: 'bigint',
+      office_id: 'bigint',
+      owner_id: 'bigint',
+      first_name: 'text',
+      last_name: 'text',
+      stage: 'text',
+      stage_since: 'timestamptz',
+      archived_because: 'text',
+      horizon: 'text',
+      roles: 'text[]',
+      source: 'text',
+      time_zone: 'text',
+      street: 'text',
+      city: 'text',
+      postal_code: 'text',
+      wants: 'jsonb',
+      do_not_contact: 'boolean',
+      hand_raised_at: 'timestamptz',
+      last_touch_at: 'timestamptz',
+      next_touch_at: 'timestamptz',
+      next_touch_kind: 'text',
+      owned_since: 'timestamptz',
+      created_at: 'timestamptz',
+      updated_at: 'timestamptz',
+    },
     contacts.map(contactRow),
   );
-  await insert(tx, 'contact_facts', { contact_id: 'bigint', ...Object.fromEntries(FACT_COLUMNS.map((name) => [name, name.endsWith('_at') ? 'timestamptz' : 'int'])) }, contacts.map((contact) => ({ contact_id: contact.id, ...rowOfFacts(factsOf(contact)) })));
+  await insert(
+    tx,
+    'contact_facts',
+    {
+      contact_id: 'bigint',
+      ...Object.fromEntries(FACT_COLUMNS.map((name) => [name, name.endsWith('_at') ? 'timestamptz' : 'int'])),
+    },
+    contacts.map((contact) => ({ contact_id: contact.id, ...rowOfFacts(factsOf(contact)) })),
+  );
   await insert(
     tx,
     'contact_points',
-    { account_id: 'bigint', contact_id: 'bigint', kind: 'text', value: 'text', position: 'int', active: 'boolean', fault: 'text' },
+    {
+      account_id: 'bigint',
+      contact_id: 'bigint',
+      kind: 'text',
+      value: 'text',
+      position: 'int',
+      active: 'boolean',
+      fault: 'text',
+    },
     contacts.flatMap((contact) => [
-      ...(contact.phone ? [{ ...account, contact_id: contact.id, kind: 'phone', value: contact.phone, position: 0, active: true, fault: contact.phoneFault }] : []),
-      ...(contact.email ? [{ ...account, contact_id: contact.id, kind: 'email', value: contact.email, position: 0, active: true, fault: null }] : []),
+      ...(contact.phone
+        ? [
+            {
+              ...account,
+              contact_id: contact.id,
+              kind: 'phone',
+              value: contact.phone,
+              position: 0,
+              active: true,
+              fault: contact.phoneFault,
+            },
+          ]
+        : []),
+      ...(contact.email
+        ? [{ ...account, contact_id: contact.id, kind: 'email', value: contact.email, position: 0, active: true, fault: null }]
+        : []),
     ]),
   );
   await writeTags(tx, contacts);
@@ -92,7 +291,9 @@ async function writeContacts(tx: Tx, contacts: WorldContact[]): Promise<number> 
        (select string_agg(case when kind = 'phone' then regexp_replace(value, '\\D', '', 'g') else value end, ' ') from contact_points where contact_id = c.id),
        (select string_agg(t.name, ' ') from contact_tags ct join tags t on t.id = ct.tag_id where ct.contact_id = c.id)))) from contacts c`,
   );
-  await tx.run(`insert into contact_lenders (contact_id, user_id) select id, 12 from contacts where 'buyer' = any(roles) and stage in ('talking','client','under_contract') and id % 4 = 0`);
+  await tx.run(
+    `insert into contact_lenders (contact_id, user_id) select id, 12 from contacts where 'buyer' = any(roles) and stage in ('talking','client','under_contract') and id % 4 = 0`,
+  );
   return activities;
 }
 
@@ -135,13 +336,31 @@ function contactRow(contact: WorldContact): object {
 
 async function writeTags(tx: Tx, contacts: WorldContact[]): Promise<void> {
   const names = [...new Set(contacts.flatMap((contact) => contact.tags))].sort();
-  await insert(tx, 'tags', { id: 'bigint', account_id: 'bigint', name: 'text' }, names.map((name, at) => ({ id: at + 1, ...account, name })));
-  await insert(tx, 'contact_tags', { contact_id: 'bigint', tag_id: 'bigint' }, contacts.flatMap((contact) => contact.tags.map((tag) => ({ contact_id: contact.id, tag_id: names.indexOf(tag) + 1 }))));
+  await insert(
+    tx,
+    'tags',
+    { id: 'bigint', account_id: 'bigint', name: 'text' },
+    names.map((name, at) => ({ id: at + 1, ...account, name })),
+  );
+  await insert(
+    tx,
+    'contact_tags',
+    { contact_id: 'bigint', tag_id: 'bigint' },
+    contacts.flatMap((contact) => contact.tags.map((tag) => ({ contact_id: contact.id, tag_id: names.indexOf(tag) + 1 }))),
+  );
 }
 
 async function writePermissions(tx: Tx, contacts: WorldContact[]): Promise<void> {
   const rows = contacts.flatMap((contact) =>
-    contact.permissions.map((one) => ({ ...account, channel: one.channel, address: one.channel === 'email' ? contact.email : contact.phone, state: one.state, how: one.how, for_good: one.forGood, at: one.at })),
+    contact.permissions.map((one) => ({
+      ...account,
+      channel: one.channel,
+      address: one.channel === 'email' ? contact.email : contact.phone,
+      state: one.state,
+      how: one.how,
+      for_good: one.forGood,
+      at: one.at,
+    })),
   );
   const common = { account_id: 'bigint', channel: 'text', address: 'text', state: 'text', how: 'text', at: 'timestamptz' };
   await insert(tx, 'permission_changes', common, rows);
@@ -163,43 +382,288 @@ async function writeHistory(tx: Tx, contacts: WorldContact[]): Promise<number> {
     const enrolmentId = contact.enrolment ? ++lastEnrolment : null;
     const messageIds = new Map(contact.messages.map((message) => [message, ++lastMessage]));
     contact.calls.forEach((call, at) => {
-      calls.push({ id: callIds[at]!, ref: `${contact.id}#${at}`, ...account, contact_id: contact.id, user_id: contact.ownerId, key: `w-${callIds[at]}`, direction: 'out', number: contact.phone, state: 'ended', outcome: call.outcome, outcome_by: contact.ownerId, note: call.note, started_at: call.startedAt, answered_at: call.answeredAt, ended_at: call.endedAt, talk_seconds: call.talkSeconds });
+      calls.push({
+        id: callIds[at]!,
+        ref: `${contact.id}#${at}`,
+        ...account,
+        contact_id: contact.id,
+        user_id: contact.ownerId,
+        key: `w-${callIds[at]}`,
+        direction: 'out',
+        number: contact.phone,
+        state: 'ended',
+        outcome: call.outcome,
+        outcome_by: contact.ownerId,
+        note: call.note,
+        started_at: call.startedAt,
+        answered_at: call.answeredAt,
+        ended_at: call.endedAt,
+        talk_seconds: call.talkSeconds,
+      });
     });
     for (const [message, id] of messageIds) {
-      outbox.push({ id, ...account, key: `w-e${enrolmentId}-s${message.step}`, channel: message.channel, contact_id: contact.id, enrolment_id: enrolmentId, user_id: contact.ownerId, address: message.channel === 'text' ? contact.phone : message.channel === 'email' ? contact.email : null, payload: { text: message.text, subject: message.subject, step: message.step }, automatic: true, due_at: message.at, state: 'sent', attempts: 1, sent_at: message.at, created_at: message.at });
+      outbox.push({
+        id,
+        ...account,
+        key: `w-e${enrolmentId}-s${message.step}`,
+        channel: message.channel,
+        contact_id: contact.id,
+        enrolment_id: enrolmentId,
+        user_id: contact.ownerId,
+        address: message.channel === 'text' ? contact.phone : message.channel === 'email' ? contact.email : null,
+        payload: { text: message.text, subject: message.subject, step: message.step },
+        automatic: true,
+        due_at: message.at,
+        state: 'sent',
+        attempts: 1,
+        sent_at: message.at,
+        created_at: message.at,
+      });
     }
     for (const task of contact.tasks) {
-      tasks.push({ ...account, contact_id: contact.id, user_id: contact.ownerId, kind: task.kind, due_at: task.dueAt, note: task.note, key: task.key ? `e${enrolmentId}-s2` : null, done_at: task.doneAt, created_at: contact.createdAt });
+      tasks.push({
+        ...account,
+        contact_id: contact.id,
+        user_id: contact.ownerId,
+        kind: task.kind,
+        due_at: task.dueAt,
+        note: task.note,
+        key: task.key ? `e${enrolmentId}-s2` : null,
+        done_at: task.doneAt,
+        created_at: contact.createdAt,
+      });
     }
     if (contact.enrolment) {
       const { state, step, startedAt, dueAt, endedAt, because } = contact.enrolment;
-      enrolments.push({ id: enrolmentId, ...account, campaign_id: 1, contact_id: contact.id, state, step, started_at: startedAt, due_at: dueAt, planned_at: dueAt, ended_at: endedAt, because });
+      enrolments.push({
+        id: enrolmentId,
+        ...account,
+        campaign_id: 1,
+        contact_id: contact.id,
+        state,
+        step,
+        started_at: startedAt,
+        due_at: dueAt,
+        planned_at: dueAt,
+        ended_at: endedAt,
+        because,
+      });
     }
     const sentInOrder = [...messageIds];
     for (const activity of contact.activities) {
       const data = { ...activity.data };
       const callRef = data.callId ? `${contact.id}${data.callId}` : undefined;
       if (callRef) data.callId = String(callIds[Number(data.callId!.slice(1))]);
-      if (data.outboxId) data.outboxId = String(sentInOrder.find(([message]) => message.at.getTime() === activity.at.getTime() && message.channel === activity.channel)?.[1] ?? '');
-      lines.push({ at: activity.at, row: { ...account, contact_id: contact.id, user_id: activity.userId, at: activity.at, kind: activity.kind, channel: activity.channel, direction: activity.direction, data, because: activity.because, callRef } });
+      if (data.outboxId)
+        data.outboxId = String(
+          sentInOrder.find(
+            ([message]) => message.at.getTime() === activity.at.getTime() && message.channel === activity.channel,
+          )?.[1] ?? '',
+        );
+      lines.push({
+        at: activity.at,
+        row: {
+          ...account,
+          contact_id: contact.id,
+          user_id: activity.userId,
+          at: activity.at,
+          kind: activity.kind,
+          channel: activity.channel,
+          direction: activity.direction,
+          data,
+          because: activity.because,
+          callRef,
+        },
+      });
     }
   }
   lines.sort((a, b) => a.at.getTime() - b.at.getTime());
   const activityOfCall = new Map(lines.flatMap(({ row }, at) => (row.callRef ? [[row.callRef, at + 1] as const] : [])));
-  await insert(tx, 'activities', { id: 'bigint', account_id: 'bigint', contact_id: 'bigint', user_id: 'bigint', at: 'timestamptz', kind: 'text', channel: 'text', direction: 'text', data: 'jsonb', because: 'jsonb' }, lines.map(({ row }, at) => ({ id: at + 1, ...row })));
-  await insert(tx, 'calls', { id: 'bigint', account_id: 'bigint', contact_id: 'bigint', user_id: 'bigint', key: 'text', direction: 'text', number: 'text', state: 'text', outcome: 'text', outcome_by: 'text', note: 'text', started_at: 'timestamptz', answered_at: 'timestamptz', ended_at: 'timestamptz', talk_seconds: 'int', activity_id: 'bigint' }, calls.map((call) => ({ ...call, activity_id: activityOfCall.get(call.ref) })));
-  await insert(tx, 'enrolments', { id: 'bigint', account_id: 'bigint', campaign_id: 'bigint', contact_id: 'bigint', state: 'text', step: 'int', started_at: 'timestamptz', due_at: 'timestamptz', planned_at: 'timestamptz', ended_at: 'timestamptz', because: 'jsonb' }, enrolments);
-  await insert(tx, 'outbox', { id: 'bigint', account_id: 'bigint', key: 'text', channel: 'text', contact_id: 'bigint', enrolment_id: 'bigint', user_id: 'bigint', address: 'text', payload: 'jsonb', automatic: 'boolean', due_at: 'timestamptz', state: 'text', attempts: 'int', sent_at: 'timestamptz', created_at: 'timestamptz' }, outbox);
-  await insert(tx, 'tasks', { account_id: 'bigint', contact_id: 'bigint', user_id: 'bigint', kind: 'text', due_at: 'timestamptz', note: 'text', key: 'text', done_at: 'timestamptz', created_at: 'timestamptz' }, tasks);
-  await writeInquiries(tx, contacts.filter((contact) => contact.kind === 'lead'));
+  await insert(
+    tx,
+    'activities',
+    {
+      id: 'bigint',
+      account_id: 'bigint',
+      contact_id: 'bigint',
+      user_id: 'bigint',
+      at: 'timestamptz',
+      kind: 'text',
+      channel: 'text',
+      direction: 'text',
+      data: 'jsonb',
+      because: 'jsonb',
+    },
+    lines.map(({ row }, at) => ({ id: at + 1, ...row })),
+  );
+  await insert(
+    tx,
+    'calls',
+    {
+      id: 'bigint',
+      account_id: 'bigint',
+      contact_id: 'bigint',
+      user_id: 'bigint',
+      key: 'text',
+      direction: 'text',
+      number: 'text',
+      state: 'text',
+      outcome: 'text',
+      outcome_by: 'text',
+      note: 'text',
+      started_at: 'timestamptz',
+      answered_at: 'timestamptz',
+      ended_at: 'timestamptz',
+      talk_seconds: 'int',
+      activity_id: 'bigint',
+    },
+    calls.map((call) => ({ ...call, activity_id: activityOfCall.get(call.ref) })),
+  );
+  await insert(
+    tx,
+    'enrolments',
+    {
+      id: 'bigint',
+      account_id: 'bigint',
+      campaign_id: 'bigint',
+      contact_id: 'bigint',
+      state: 'text',
+      step: 'int',
+      started_at: 'timestamptz',
+      due_at: 'timestamptz',
+      planned_at: 'timestamptz',
+      ended_at: 'timestamptz',
+      because: 'jsonb',
+    },
+    enrolments,
+  );
+  await insert(
+    tx,
+    'outbox',
+    {
+      id: 'bigint',
+      account_id: 'bigint',
+      key: 'text',
+      channel: 'text',
+      contact_id: 'bigint',
+      enrolment_id: 'bigint',
+      user_id: 'bigint',
+      address: 'text',
+      payload: 'jsonb',
+      automatic: 'boolean',
+      due_at: 'timestamptz',
+      state: 'text',
+      attempts: 'int',
+      sent_at: 'timestamptz',
+      created_at: 'timestamptz',
+    },
+    outbox,
+  );
+  await insert(
+    tx,
+    'tasks',
+    {
+      account_id: 'bigint',
+      contact_id: 'bigint',
+      user_id: 'bigint',
+      kind: 'text',
+      due_at: 'timestamptz',
+      note: 'text',
+      key: 'text',
+      done_at: 'timestamptz',
+      created_at: 'timestamptz',
+    },
+    tasks,
+  );
+  await writeInquiries(
+    tx,
+    contacts.filter((contact) => contact.kind === 'lead'),
+  );
   return lines.length;
 }
 
 async function writeInquiries(tx: Tx, leads: WorldContact[]): Promise<void> {
   const rows = leads.map((lead, at) => {
-    const raw = { person: { first_name: lead.first, last_name: lead.last, emails: lead.email ? [lead.email] : [], phones: lead.phone ? [lead.phone] : [] }, roles: lead.roles, source: lead.source, message: lead.ask, place: { city: lead.town.name, postal_code: lead.postalCode }, wants: lead.wants };
-    return { id: at + 1, ...account, door_id: Number(lead.id) % 6 === 0 ? 2 : 1, contact_id: lead.id, source: lead.source, raw, parsed: { ask: lead.ask, firstName: lead.first, lastName: lead.last, emails: raw.person.emails, phones: raw.person.phones, roles: lead.roles, city: lead.town.name, postalCode: lead.postalCode, wants: lead.wants, message: lead.ask }, matched: false, owner_id: lead.ownerId, rung_id: lead.routed!.rungId, because: lead.routed!.because, arrived_at: lead.createdAt, first_try_at: lead.firstTryAt };
+    const raw = {
+      person: {
+        first_name: lead.first,
+        last_name: lead.last,
+        emails: lead.email ? [lead.email] : [],
+        phones: lead.phone ? [lead.phone] : [],
+      },
+      roles: lead.roles,
+      source: lead.source,
+      message: lead.ask,
+      place: { city: lead.town.name, postal_code: lead.postalCode },
+      wants: lead.wants,
+    };
+    return {
+      id: at + 1,
+      ...account,
+      door_id: Number(lead.id) % 6 === 0 ? 2 : 1,
+      contact_id: lead.id,
+      source: lead.source,
+      raw,
+      parsed: {
+        ask: lead.ask,
+        firstName: lead.first,
+        lastName: lead.last,
+        emails: raw.person.emails,
+        phones: raw.person.phones,
+        roles: lead.roles,
+        city: lead.town.name,
+        postalCode: lead.postalCode,
+        wants: lead.wants,
+        message: lead.ask,
+      },
+      matched: false,
+      owner_id: lead.ownerId,
+      rung_id: lead.routed!.rungId,
+      because: lead.routed!.because,
+      arrived_at: lead.createdAt,
+      first_try_at: lead.firstTryAt,
+    };
   });
-  await insert(tx, 'inquiries', { id: 'bigint', account_id: 'bigint', door_id: 'bigint', contact_id: 'bigint', source: 'text', raw: 'jsonb', parsed: 'jsonb', matched: 'boolean', owner_id: 'bigint', rung_id: 'bigint', because: 'jsonb', arrived_at: 'timestamptz', first_try_at: 'timestamptz' }, rows);
-  await insert(tx, 'offers', { id: 'bigint', account_id: 'bigint', inquiry_id: 'bigint', contact_id: 'bigint', user_id: 'bigint', offered_at: 'timestamptz', answered_at: 'timestamptz' }, rows.map((row) => ({ id: row.id, ...account, inquiry_id: row.id, contact_id: row.contact_id, user_id: row.owner_id, offered_at: row.arrived_at, answered_at: row.first_try_at })));
+  await insert(
+    tx,
+    'inquiries',
+    {
+      id: 'bigint',
+      account_id: 'bigint',
+      door_id: 'bigint',
+      contact_id: 'bigint',
+      source: 'text',
+      raw: 'jsonb',
+      parsed: 'jsonb',
+      matched: 'boolean',
+      owner_id: 'bigint',
+      rung_id: 'bigint',
+      because: 'jsonb',
+      arrived_at: 'timestamptz',
+      first_try_at: 'timestamptz',
+    },
+    rows,
+  );
+  await insert(
+    tx,
+    'offers',
+    {
+      id: 'bigint',
+      account_id: 'bigint',
+      inquiry_id: 'bigint',
+      contact_id: 'bigint',
+      user_id: 'bigint',
+      offered_at: 'timestamptz',
+      answered_at: 'timestamptz',
+    },
+    rows.map((row) => ({
+      id: row.id,
+      ...account,
+      inquiry_id: row.id,
+      contact_id: row.contact_id,
+      user_id: row.owner_id,
+      offered_at: row.arrived_at,
+      answered_at: row.first_try_at,
+    })),
+  );
 }

@@ -40,12 +40,21 @@ async function main(): Promise<void> {
     pollInterval: 1_000,
     noHandleSignals: true,
     events,
-    taskList: Object.fromEntries(Object.entries(handlers).map(([name, handle]) => [name, (payload: unknown) => (handle as (payload: unknown) => Promise<void>)(payload)])),
+    taskList: Object.fromEntries(
+      Object.entries(handlers).map(([name, handle]) => [
+        name,
+        (payload: unknown) => (handle as (payload: unknown) => Promise<void>)(payload),
+      ]),
+    ),
     logger: quiet(),
   });
 
   const pulse = startPulse(() => carryOutAll(processId, outside, () => going), settings.WORKER_PULSE_MS, complain);
-  const wake = listen(DUE_CHANNEL, () => pulse.wake(), () => pulse.wake());
+  const wake = listen(
+    DUE_CHANNEL,
+    () => pulse.wake(),
+    () => pulse.wake(),
+  );
 
   const live = async () => {
     await beat(processId, 'worker', { queueWorkers: [...queueWorkers] });

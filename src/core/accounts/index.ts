@@ -1,3 +1,4 @@
+export { AREAS, areasFor, homeOf, type Area } from './areas';
 export {
   fullName,
   KEY_SCOPES,
@@ -13,3 +14,4 @@ export {
   type Scope,
 } from './roles';
 export { DEFAULT_SETTINGS, settingsSchema, type Settings } from './settings';
+export { type KeyView, type PersonView } from './views';

@@ -12,3 +12,4 @@ export {
   type Outcome,
 } from './outcomes';
 export { progressCall, type CallProgress, type CallReport } from './progress';
+export { type CallView } from './views';

@@ -10,3 +10,4 @@ export {
   type TouchQuestion,
   type Verdict,
 } from './guardrails';
+export { type CampaignView, type EnrolmentView } from './views';

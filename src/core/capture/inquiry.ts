@@ -168,9 +168,9 @@ export function askOf(inquiry: Pick<CleanInquiry, 'message' | 'listing' | 'wants
   if (inquiry.listing.address) return `Asked about ${inquiry.listing.address}`;
   const { bedrooms, price_max: priceMax } = inquiry.wants as { bedrooms?: number; price_max?: number };
   const parts = [
-    bedrooms ? `${bedrooms} bedrooms` : null,
+    bedrooms ? `${bedrooms} bedrooms` : 'a home',
     inquiry.city ? `in ${inquiry.city}` : null,
     priceMax ? `to ${priceMax.toLocaleString('en-US')}` : null,
   ].filter(Boolean);
-  return parts.length ? `Looks for ${parts.join(' ')}` : 'Asked to be contacted';
+  return parts.length > 1 || bedrooms ? `Looks for ${parts.join(' ')}` : 'Asked to be contacted';
 }

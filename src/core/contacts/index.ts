@@ -28,3 +28,4 @@ export {
   type Horizon,
   type Stage,
 } from './vocabulary';
+export { type ContactView, type PermissionsView, type TimelineItem } from './views';

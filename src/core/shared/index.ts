@@ -17,3 +17,4 @@ export {
   minutesOf,
   shortDay,
 } from './time';
+export { type Jsoned } from './jsoned';

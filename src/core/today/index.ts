@@ -7,3 +7,4 @@ export {
   type TodayGroup,
   type TodayReason,
 } from './rank';
+export { type TodayView, type WireView } from './views';

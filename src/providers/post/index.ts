@@ -3,10 +3,19 @@ import type { ProviderAnswer } from '@/core/messages';
 import { handOver } from '../shared';
 
 export interface PostProvider {
-  send(letter: { key: string; from: string; to: string; name: string; subject: string; text: string; pdf: Buffer }): Promise<ProviderAnswer>;
+  send(letter: {
+    key: string;
+    from: string;
+    to: string;
+    name: string;
+    subject: string;
+    text: string;
+    pdf: Buffer;
+  }): Promise<ProviderAnswer>;
 }
 
 /** A house with a plain JSON interface: `POST {url}/letters`, the page in base 64. */
 export const httpPostHouse = (url: string): PostProvider => ({
-  send: ({ pdf, ...letter }) => handOver(`${url}/letters`, { ...letter, pdf: pdf.toString('base64') }, { 'idempotency-key': letter.key }),
+  send: ({ pdf, ...letter }) =>
+    handOver(`${url}/letters`, { ...letter, pdf: pdf.toString('base64') }, { 'idempotency-key': letter.key }),
 });

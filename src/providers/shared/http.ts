@@ -18,6 +18,9 @@ export async function handOver(url: string, body: object, headers: Record<string
     const never = response.status >= 400 && response.status < 500 && ![408, 409, 425, 429].includes(response.status);
     return { result: never ? 'refused' : 'later', fault };
   } catch (error) {
-    return { result: 'later', fault: error instanceof Error && error.name === 'TimeoutError' ? 'did not answer in time' : 'could not be reached' };
+    return {
+      result: 'later',
+      fault: error instanceof Error && error.name === 'TimeoutError' ? 'did not answer in time' : 'could not be reached',
+    };
   }
 }

@@ -8,7 +8,12 @@ export interface SimulatedWorld {
 
 export const httpSimulator = (url: string): SimulatedWorld => {
   const call = async (method: string, path: string, body: object): Promise<{ ran?: number; next?: string | null }> => {
-    const response = await fetch(`${url}${path}`, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body), signal: AbortSignal.timeout(60_000) });
+    const response = await fetch(`${url}${path}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+      signal: AbortSignal.timeout(60_000),
+    });
     if (!response.ok) throw new Error(`the simulator answered ${response.status}`);
     return (await response.json()) as { ran?: number; next?: string | null };
   };

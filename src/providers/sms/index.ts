@@ -7,4 +7,6 @@ export interface SmsProvider {
 }
 
 /** A carrier with a plain JSON interface, such as the one of the simulator: `POST {url}/texts`. */
-export const httpCarrier = (url: string): SmsProvider => ({ send: (text) => handOver(`${url}/texts`, text, { 'idempotency-key': text.key }) });
+export const httpCarrier = (url: string): SmsProvider => ({
+  send: (text) => handOver(`${url}/texts`, text, { 'idempotency-key': text.key }),
+});

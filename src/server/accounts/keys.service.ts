@@ -1,4 +1,5 @@
 /** API keys: made once and shown once, kept hashed, limited by scopes, revocable. */
+import type { KeyView } from '@/core/accounts';
 import { AppError, notFound } from '@/core/shared';
 import { KEY_SCOPES, type KeyScope, type Person, type Principal } from '@/core/accounts';
 import { hashed, now, randomToken, reader, record, transact } from '../shared';
@@ -32,15 +33,6 @@ export async function principalOfKey(key: string): Promise<Principal> {
   if (trusted.size > 1_000) trusted.clear();
   trusted.set(cacheKey, { until: performance.now() + TRUST_MS, principal });
   return principal;
-}
-
-export interface KeyView {
-  id: string;
-  name: string;
-  hint: string;
-  scopes: KeyScope[];
-  created_at: Date;
-  last_used_at: Date | null;
 }
 
 export async function listKeys(accountId: string): Promise<KeyView[]> {

@@ -45,8 +45,9 @@ export class ApiKey extends Model<InferAttributes<ApiKey>, InferCreationAttribut
   declare revokedAt: CreationOptional<Date | null>;
 }
 
-const bigint = { type: DataTypes.BIGINT } as const;
-const id = { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true } as const;
+/** Sequelize writes into what it is given, so every attribute gets an object of its own. */
+const bigint = () => ({ type: DataTypes.BIGINT });
+const id = () => ({ type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true });
 const defined = new WeakMap<object, { User: ModelStatic<User>; Session: ModelStatic<Session>; ApiKey: ModelStatic<ApiKey> }>();
 
 /** The models on today's connection pool. */
@@ -58,9 +59,9 @@ export function models() {
   const made = {
     User: User.init(
       {
-        id,
-        accountId: bigint,
-        officeId: bigint,
+        id: id(),
+        accountId: bigint(),
+        officeId: bigint(),
         role: DataTypes.TEXT,
         firstName: DataTypes.TEXT,
         lastName: DataTypes.TEXT,
@@ -75,18 +76,18 @@ export function models() {
       { ...options, tableName: 'users' },
     ),
     Session: Session.init(
-      { tokenHash: { type: DataTypes.BLOB, primaryKey: true }, userId: bigint, expiresAt: DataTypes.DATE },
+      { tokenHash: { type: DataTypes.BLOB, primaryKey: true }, userId: bigint(), expiresAt: DataTypes.DATE },
       { ...options, tableName: 'sessions' },
     ),
     ApiKey: ApiKey.init(
       {
-        id,
-        accountId: bigint,
+        id: id(),
+        accountId: bigint(),
         name: DataTypes.TEXT,
         keyHash: DataTypes.BLOB,
         hint: DataTypes.TEXT,
         scopes: DataTypes.ARRAY(DataTypes.TEXT),
-        createdBy: bigint,
+        createdBy: bigint(),
         createdAt: { type: DataTypes.DATE, defaultValue: DataTypes.NOW },
         lastUsedAt: DataTypes.DATE,
         revokedAt: DataTypes.DATE,

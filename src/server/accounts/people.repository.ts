@@ -1,18 +1,9 @@
 /** People and settings of an account, read by almost everybody. */
+import type { PersonView } from '@/core/accounts';
 import { AppError } from '@/core/shared';
 import { DEFAULT_SETTINGS, settingsSchema, type Person, type Role, type Scope, type Settings } from '@/core/accounts';
 import { faultsOf } from '@/core/capture';
 import { now, reader, record, transact, type Tx } from '../shared';
-
-export interface PersonView {
-  id: string;
-  name: string;
-  role: Role;
-  email: string;
-  phone: string | null;
-  office: string | null;
-  away_until: Date | null;
-}
 
 /** The people of the account, in the order of their names. */
 export const listPeople = (scope: Scope, tx: Tx = reader()): Promise<PersonView[]> =>

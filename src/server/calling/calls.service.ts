@@ -1,4 +1,5 @@
 /** Calls from the first key press to the line in the timeline: placing, what the network reports, notes, hanging up, the outcome. */
+import type { CallView } from '@/core/calling';
 import { randomUUID } from 'node:crypto';
 import { AppError, notFound } from '@/core/shared';
 import { scopeFor, type Principal, type Scope } from '@/core/accounts';
@@ -34,21 +35,6 @@ interface CallRow {
   ended_at: Date | null;
   talk_seconds: number;
   activity_id: string | null;
-}
-
-export interface CallView {
-  id: string;
-  contact_id: string;
-  state: CallState;
-  outcome: Outcome | null;
-  /** True when the network alone named the outcome; the agent may still say better. */
-  outcome_guessed: boolean;
-  number: string;
-  note: string;
-  started_at: Date;
-  answered_at: Date | null;
-  ended_at: Date | null;
-  talk_seconds: number;
 }
 
 const viewOf = (row: CallRow): CallView => ({

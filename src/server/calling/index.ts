@@ -1,11 +1,1 @@
-export {
-  failCall,
-  findCall,
-  hangUp,
-  keyOfCall,
-  liveCallOf,
-  reportCall,
-  startCall,
-  updateCall,
-  type CallView,
-} from './calls.service';
+export { failCall, findCall, hangUp, keyOfCall, liveCallOf, reportCall, startCall, updateCall } from './calls.service';

@@ -1,23 +1,11 @@
 /** Reading campaigns and enrolments. */
+import type { CampaignView, EnrolmentView } from '@/core/campaigns';
 import { notFound } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { dayOf, type Touch } from '@/core/campaigns';
 import { sentenceOf, type Because } from '@/core/contacts';
 import { findContact, visible } from '../contacts';
 import { reader } from '../shared';
-
-export interface CampaignView {
-  id: string;
-  name: string;
-  state: 'on' | 'held';
-  exclusive_group: string | null;
-  active: number;
-  answered: number;
-  opted_out: number;
-  finished: number;
-  total: number;
-  touches: (Touch & { day: number; sent: number; held: number; waiting: number })[];
-}
 
 /** The campaigns of the account; numbers count the contacts that the scope sees. */
 export async function listCampaigns(scope: Scope): Promise<CampaignView[]> {
@@ -60,17 +48,6 @@ async function touchCounts(scope: Scope): Promise<Map<string, { sent: number; he
     bind,
   );
   return new Map(rows.map(({ campaign_id, step, ...counts }) => [`${campaign_id}:${step}`, counts]));
-}
-
-export interface EnrolmentView {
-  id: string;
-  campaign: { id: string; name: string };
-  state: 'active' | 'stopped' | 'finished';
-  because: string | null;
-  started_at: Date;
-  ended_at: Date | null;
-  /** What comes next, for one that is under way. */
-  next: { channel: string; day: number; at: Date; waits: boolean } | null;
 }
 
 /** A contact's ways through campaigns, the latest first. */

@@ -1,3 +1,3 @@
-export { findCampaign, listCampaigns, listEnrolments, type CampaignView, type EnrolmentView } from './campaigns.repository';
+export { findCampaign, listCampaigns, listEnrolments } from './campaigns.repository';
 export { carryOutDue, mailingAddress, nextDue } from './due.service';
 export { enrolArrival, stopEnrolment } from './enrol.service';

@@ -1,4 +1,5 @@
 /** The doors by which leads arrive. */
+import type { DoorView } from '@/core/capture';
 import { notFound } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { reader } from '../shared';
@@ -49,15 +50,6 @@ export async function doorOfPage(slug: string): Promise<Door & { brokerage: stri
   );
   if (!row) throw notFound('page');
   return { ...doorOf(row), brokerage: row.brokerage };
-}
-
-export interface DoorView {
-  id: string;
-  kind: Door['kind'];
-  name: string;
-  slug: string | null;
-  last_arrival_at: Date | null;
-  arrivals_30_days: number;
 }
 
 /** The doors with their last arrival. */

@@ -1,3 +1,3 @@
 export { captureInquiry, type Arrival, type Captured } from './capture.service';
-export { doorOfKind, doorOfPage, listDoors, type Door, type DoorView } from './doors.repository';
-export { findInquiry, listInquiries, type InquiryView } from './inquiries.repository';
+export { doorOfKind, doorOfPage, listDoors, type Door } from './doors.repository';
+export { findInquiry, listInquiries } from './inquiries.repository';

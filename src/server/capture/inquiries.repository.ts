@@ -1,21 +1,10 @@
 /** Reading inquiries: the stream of Intake, raw and parsed side by side. */
+import type { InquiryView } from '@/core/capture';
 import { notFound, pageOf, readCursor, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { sentenceOf, type Because } from '@/core/contacts';
 import { visible } from '../contacts';
 import { reader } from '../shared';
-
-export interface InquiryView {
-  id: string;
-  contact: { id: string; name: string; status: 'created' | 'matched' };
-  door: { kind: string; name: string };
-  source: string | null;
-  ask: string;
-  agent: { id: string; name: string } | null;
-  because: string | null;
-  arrived_at: Date;
-  first_try_at: Date | null;
-}
 
 interface InquiryRow {
   id: string;

@@ -1,4 +1,5 @@
 /** Changes a person makes to one contact: stage, horizon, owner, place, notes, the next touch, permissions. Each is one transaction and stands in the timeline. */
+import type { ContactView } from '@/core/contacts';
 import Joi from 'joi';
 import { AppError, isZone } from '@/core/shared';
 import { cleanName, faultsOf, oneLine, storable } from '@/core/capture';
@@ -6,7 +7,7 @@ import { CONTACT_ROLES, HORIZON_KEYS, STAGE_KEYS, type Activity, type Because } 
 import { fullName, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
 import { now, publish, transact, type Tx } from '../shared';
 import { findContact, lockContact, refreshSearch } from './contacts.repository';
-import type { ContactView } from './contacts.rows';
+
 import { changePermissions, permissionActivity, type PermissionChannel } from './permissions';
 import { recordActivities, restate } from './record';
 

@@ -1,10 +1,12 @@
 /** Reading contacts: pages, search, one contact. Every function takes the Scope that limits what it may find. */
+import type { ContactView, PermissionsView } from '@/core/contacts';
 import { notFound, pageOf, readCursor, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import type { Measure } from '@/core/results';
 import { reader, type Tx } from '../shared';
-import { CONTACT_COLUMNS, CONTACT_JOINS, contactView, type ContactRow, type ContactView } from './contacts.rows';
+import { CONTACT_COLUMNS, CONTACT_JOINS, contactView, type ContactRow } from './contacts.rows';
 import { measured } from './measured';
+import { permissionFor, readPermissions } from './permissions';
 import { visible } from './visible';
 
 export interface ContactQuery {
@@ -97,6 +99,23 @@ export async function findContact(scope: Scope, id: string, tx: Tx = reader()): 
   );
   if (!row) throw notFound('contact');
   return contactView(row);
+}
+
+/** One contact with what it permits, per channel on its first address. */
+export async function findContactWithPermissions(
+  scope: Scope,
+  id: string,
+  tx: Tx = reader(),
+): Promise<ContactView & PermissionsView> {
+  const contact = await findContact(scope, id, tx);
+  const details = await readPermissions(tx, scope.accountId, [...contact.emails, ...contact.phones]);
+  const state = (channel: 'call' | 'text' | 'email') =>
+    permissionFor(details, channel, (channel === 'email' ? contact.emails : contact.phones)[0]).state;
+  return {
+    ...contact,
+    permissions: { call: state('call'), text: state('text'), email: state('email') },
+    permission_details: details,
+  };
 }
 
 /** Locks a contact that the scope may see, before it is changed. @throws AppError not_found */

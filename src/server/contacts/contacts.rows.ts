@@ -1,5 +1,6 @@
 /** How a contact is read: one SELECT for lists and for the Dossier, and its shape outside (the API's field names). */
-import { stageName, type Channel, type Horizon, type Stage } from '@/core/contacts';
+import type { ContactView } from '@/core/contacts';
+import { stageName, type Horizon, type Stage } from '@/core/contacts';
 
 export interface ContactRow {
   id: string;
@@ -47,41 +48,6 @@ export const CONTACT_JOINS = `join contact_facts f on f.contact_id = c.id
   left join lateral (select jsonb_agg(jsonb_build_object('kind', kind, 'value', value, 'fault', fault) order by position, id) as points from contact_points where contact_id = c.id and active) p on true
   left join lateral (select array_agg(name order by name) as tags from contact_tags ct join tags tg on tg.id = ct.tag_id where ct.contact_id = c.id) g on true`;
 
-/** A contact as the API shows it. */
-export interface ContactView {
-  id: string;
-  first_name: string;
-  last_name: string;
-  emails: string[];
-  phones: string[];
-  stage: { key: Stage; name: string };
-  stage_since: Date;
-  horizon: Horizon | null;
-  roles: string[];
-  tags: string[];
-  source: string | null;
-  time_zone: string;
-  place: { street: string | null; city: string | null; postal_code: string | null };
-  wants: Record<string, unknown>;
-  do_not_contact: boolean;
-  archived_because: string | null;
-  owner: { id: string; name: string } | null;
-  owned_since: Date | null;
-  hand_raised_at: Date | null;
-  last_touch_at: Date | null;
-  next_touch: { at: Date; kind: 'promise' | 'call' | 'rhythm'; note: string | null } | null;
-  calls: {
-    attempts: number;
-    reached: number;
-    last_reached_at: Date | null;
-    last_attempt_at: Date | null;
-    talk_seconds: number;
-    conversations: number;
-  };
-  address_faults: Record<string, string>;
-  created_at: Date;
-}
-
 export function contactView(row: ContactRow): ContactView {
   const values = (kind: 'phone' | 'email') => row.points.filter((point) => point.kind === kind).map((point) => point.value);
   return {
@@ -125,5 +91,3 @@ export function contactView(row: ContactRow): ContactView {
     created_at: row.created_at,
   };
 }
-
-export type PermissionView = Record<Exclude<Channel, 'letter'>, 'granted' | 'withdrawn' | 'unknown'>;

@@ -2,13 +2,14 @@ export { addNote, contactPatchSchema, setNextTouch, setPermission, updateContact
 export {
   countContacts,
   findContact,
+  findContactWithPermissions,
   listContacts,
   lockContact,
   refreshSearch,
   searchPatterns,
   type ContactQuery,
 } from './contacts.repository';
-export { contactView, type ContactView } from './contacts.rows';
+export { contactView } from './contacts.rows';
 export { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
 export { endFollowUp } from './follow-up';
 export { measured } from './measured';
@@ -22,6 +23,6 @@ export {
   type PermissionDetail,
 } from './permissions';
 export { derived, recordActivities, restate } from './record';
-export { listTimeline, type TimelineItem } from './timeline.repository';
+export { listTimeline } from './timeline.repository';
 export { visible } from './visible';
 export { verify, type Verified } from './verify';

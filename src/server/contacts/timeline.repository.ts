@@ -1,4 +1,5 @@
 /** The timeline of a contact: what happened, newest first, each with its reason as a sentence. */
+import type { TimelineItem } from '@/core/contacts';
 import { pageOf, readCursor, type Page } from '@/core/shared';
 import { sentenceOf, type ActivityData, type Because } from '@/core/contacts';
 import type { Scope } from '@/core/accounts';
@@ -14,19 +15,6 @@ interface TimelineRow {
   data: ActivityData;
   because: Because | null;
   by: string | null;
-}
-
-export interface TimelineItem {
-  id: string;
-  kind: string;
-  channel: string | null;
-  direction: string | null;
-  at: Date;
-  text: string | null;
-  because: string | null;
-  /** Who of ours did it; null for Urraca itself and for the contact. */
-  by: string | null;
-  data: ActivityData;
 }
 
 /** A page of the timeline. @throws AppError not_found when the contact may not be seen */

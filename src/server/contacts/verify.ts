@@ -25,8 +25,10 @@ export interface Verified {
 /** Looks at every contact; stops collecting after `most` differences. */
 export async function verify(most = 50): Promise<Verified> {
   const found: Verified = { contacts: 0, activities: 0, differences: await strays() };
-  for (let after = '0'; found.differences.length < most; ) {
-    const ids = (await reader().rows<{ id: string }>('select id from contacts where id > $1 order by id limit $2', [after, CHUNK])).map((row) => row.id);
+  for (let after = '0'; found.differences.length < most;) {
+    const ids = (
+      await reader().rows<{ id: string }>('select id from contacts where id > $1 order by id limit $2', [after, CHUNK])
+    ).map((row) => row.id);
     if (!ids.length) break;
     await verifyChunk(ids, found);
     after = ids.at(-1)!;
@@ -36,21 +38,39 @@ export async function verify(most = 50): Promise<Verified> {
 
 async function verifyChunk(ids: string[], found: Verified): Promise<void> {
   const standings = await readStandings(reader(), ids, false);
-  const rows = await reader().rows<ActivityRow>('select contact_id, user_id, at, kind, channel, direction, data from activities where contact_id = any($1::bigint[]) order by contact_id, id', [ids]);
+  const rows = await reader().rows<ActivityRow>(
+    'select contact_id, user_id, at, kind, channel, direction, data from activities where contact_id = any($1::bigint[]) order by contact_id, id',
+    [ids],
+  );
   const byContact = new Map<string, ActivityRow[]>();
   for (const row of rows) byContact.set(row.contact_id, [...(byContact.get(row.contact_id) ?? []), row]);
   for (const standing of standings) {
     let facts = noFacts();
     let stage: Stage = 'new';
     for (const row of byContact.get(standing.id) ?? []) {
-      const activity: Activity = { contactId: row.contact_id, userId: row.user_id, at: row.at, kind: row.kind, channel: row.channel, direction: row.direction, data: row.data, because: null };
+      const activity: Activity = {
+        contactId: row.contact_id,
+        userId: row.user_id,
+        at: row.at,
+        kind: row.kind,
+        channel: row.channel,
+        direction: row.direction,
+        data: row.data,
+        because: null,
+      };
       facts = foldFact(facts, activity);
       stage = row.kind === 'stage' ? (row.data.stage as Stage) : stageAfter(stage, activity);
     }
     const wanted = { ...rowOfFacts(facts), ...derived(standing, facts, stage) } as Record<string, unknown>;
-    const there = { ...rowOfFacts(factsOfRow(standing)), ...(standing as unknown as Record<string, unknown>) } as Record<string, unknown>;
+    const there = { ...rowOfFacts(factsOfRow(standing)), ...(standing as unknown as Record<string, unknown>) } as Record<
+      string,
+      unknown
+    >;
     for (const column of [...FACT_COLUMNS.filter((name) => name !== 'last_touch_at'), ...DERIVED]) {
-      if (plain(wanted[column]) !== plain(there[column])) found.differences.push(`contact ${standing.id}: ${column} is ${plain(there[column])}, its activities say ${plain(wanted[column])}`);
+      if (plain(wanted[column]) !== plain(there[column]))
+        found.differences.push(
+          `contact ${standing.id}: ${column} is ${plain(there[column])}, its activities say ${plain(wanted[column])}`,
+        );
     }
   }
   found.contacts += standings.length;

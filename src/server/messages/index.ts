@@ -11,6 +11,5 @@ export {
   retryStuck,
   type HandOver,
   type OutboxMessage,
-  type ParkedView,
 } from './outbox.service';
 export { findUnsubscribe, unsubscribe, unsubscribeToken } from './unsubscribe.service';

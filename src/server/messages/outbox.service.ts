@@ -3,6 +3,7 @@
  * holds it; the check of the guardrails sits here, at the hand-over, and nothing goes around it. A row keeps its key over
  * all attempts, so that a provider which has seen it takes a repeat for the same message.
  */
+import type { ParkedView } from '@/core/messages';
 import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
 import { mayTouch, UNKNOWN_PERMISSION, type PermissionState, type Verdict } from '@/core/campaigns';
 import type { Activity, Because, Channel, Stage } from '@/core/contacts';
@@ -306,16 +307,6 @@ export async function outboxInFlight(at: Date): Promise<boolean> {
     [at],
   );
   return row!.busy;
-}
-
-export interface ParkedView {
-  id: string;
-  contact_id: string;
-  name: string;
-  channel: string;
-  fault: string;
-  attempts: number;
-  state: string;
 }
 
 /** Messages that do not get out: parked, or being tried again. For those who run the office. */

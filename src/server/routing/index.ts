@@ -1,2 +1,2 @@
-export { listWaitingOffers, readLadder, setAway, type LadderView, type OfferView, type RosterView } from './ladder.repository';
+export { listWaitingOffers, readLadder, setAway } from './ladder.repository';
 export { readRungs, routeByLadder, type Routed } from './route.service';

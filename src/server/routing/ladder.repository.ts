@@ -1,42 +1,11 @@
 /** Reading the ladder, its rosters and the offers under way; and saying who is away. */
+import type { LadderView, RosterView, OfferView } from '@/core/routing';
 import { AppError, notFound } from '@/core/shared';
 import { isAway, turnOrder, whoOf } from '@/core/routing';
 import { runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { sentenceOf, type Because } from '@/core/contacts';
 import { visible } from '../contacts';
 import { now, publish, reader, record, transact } from '../shared';
-
-export interface LadderView {
-  /** Inquiries of the last 30 days, and those that came back to their agent before any rung was asked. */
-  inquiries: number;
-  returning: number;
-  by_hand: number;
-  safety_net: number;
-  rungs: {
-    id: string;
-    position: number;
-    who: string;
-    roster: string;
-    campaign: string | null;
-    safety_net: string;
-    inquiries: number;
-  }[];
-  rosters: RosterView[];
-}
-export interface RosterView {
-  id: string;
-  name: string;
-  safety_net: string;
-  members: {
-    id: string;
-    name: string;
-    handed: number;
-    away_until: Date | null;
-    away: boolean;
-    next: boolean;
-    median_seconds: number | null;
-  }[];
-}
 
 /** The ladder with what each rung decided in the last 30 days. */
 export async function readLadder(scope: Scope): Promise<LadderView> {
@@ -128,15 +97,6 @@ async function readRosters(scope: Scope, at: Date, since: Date): Promise<RosterV
     });
   }
   return [...rosters.values()];
-}
-
-export interface OfferView {
-  id: string;
-  contact_id: string;
-  name: string;
-  agent: { id: string; name: string };
-  offered_at: Date;
-  because: string;
 }
 
 /** Offers that wait for a first try, oldest first, as far as the scope sees their contacts. */

@@ -84,7 +84,8 @@ export async function transact<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
 const RETRYABLE = new Set(['40001', '40P01']);
 
 function translated(error: unknown): unknown {
-  if (error instanceof UniqueConstraintError) return new AppError('conflict', 'This exists already; nothing was changed.', {}, error.parent);
+  if (error instanceof UniqueConstraintError)
+    return new AppError('conflict', 'This exists already; nothing was changed.', {}, error.parent);
   if (error instanceof ConnectionError || error instanceof ConnectionAcquireTimeoutError) {
     return new AppError('unavailable', 'The database does not answer at the moment. Nothing was lost; try again shortly.', {
       retry: true,

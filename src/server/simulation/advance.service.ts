@@ -1,15 +1,7 @@
 /** Asking for time to pass, in the demo and in tests: the request, and waiting until everything due in between has been done. The worker does it. */
+import type { AdvanceView } from '@/core/simulation';
 import { AppError } from '@/core/shared';
 import { config, enqueue, now, reader, transact } from '../shared';
-
-export interface AdvanceView {
-  id: string;
-  state: 'waiting' | 'running' | 'done' | 'failed';
-  reached: Date | null;
-  /** How many instants with something due were passed. */
-  done: number;
-  fault: string | null;
-}
 
 /** @throws AppError not_simulated where time is real */
 export function requireSimulation(): void {

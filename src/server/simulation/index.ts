@@ -1,2 +1,2 @@
-export { awaitAdvance, readAdvance, requestAdvance, requireSimulation, type AdvanceView } from './advance.service';
+export { awaitAdvance, readAdvance, requestAdvance, requireSimulation } from './advance.service';
 export { beginAdvance, endAdvance, reportAdvance } from './progress.service';

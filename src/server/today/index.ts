@@ -1,2 +1,2 @@
-export { countToday, readToday, type TodayView } from './today.service';
-export { readWire, type WireView } from './wire.repository';
+export { countToday, readToday } from './today.service';
+export { readWire } from './wire.repository';

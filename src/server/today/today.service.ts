@@ -1,4 +1,5 @@
 /** Today for one person (or, for those who run the office, for everybody): candidates by index, ranked in core. */
+import type { TodayView } from '@/core/today';
 import { localDay } from '@/core/shared';
 import { rankToday, TODAY_GROUPS, type TodayCandidate, type TodayEntry } from '@/core/today';
 import type { Scope } from '@/core/accounts';
@@ -24,16 +25,6 @@ interface CandidateRow {
   next_touch_kind: TodayCandidate['nextTouchKind'];
   next_touch_note: string | null;
   last_outcome: string | null;
-}
-
-export interface TodayView {
-  groups: { key: string; name: string; entries: TodayEntry[] }[];
-  /** All who are due, also those beyond what is listed. */
-  total: number;
-  /** People called or written to by hand today, and how many the person set out to. */
-  done: number;
-  goal: number;
-  now: Date;
 }
 
 const REASONS = [

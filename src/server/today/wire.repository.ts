@@ -1,24 +1,11 @@
 /** The numbers on the Wire, each the one that matters in its area now, as far as the scope sees. */
+import type { WireView } from '@/core/today';
 import { localDay } from '@/core/shared';
 import { share } from '@/core/results';
 import type { Person, Scope } from '@/core/accounts';
 import { visible } from '../contacts';
 import { clockState, reader } from '../shared';
 import { countToday } from './today.service';
-
-export interface WireView {
-  today: number;
-  /** Inquiries that arrived today. */
-  intake: number;
-  contacts: number;
-  /** Offers that nobody has tried yet. */
-  routing: number;
-  /** Contacts under way in campaigns. */
-  campaigns: number;
-  /** Share of the leads of the last 30 days that somebody called, in per cent; null without leads. */
-  results: number | null;
-  clock: { now: Date; simulated: boolean; held: boolean };
-}
 
 export async function readWire(scope: Scope, person: Person): Promise<WireView> {
   const clock = await clockState();

@@ -1,7 +1,14 @@
 /** Handing claimed outbox rows to their providers, a few at a time, and writing down what came of it. */
 import type { ProviderAnswer } from '@/core/messages';
 import { failCall } from '@/server/calling';
-import { claimOutbox, completeOutbox, mailTokenFor, unsubscribeToken, type HandOver, type OutboxMessage } from '@/server/messages';
+import {
+  claimOutbox,
+  completeOutbox,
+  mailTokenFor,
+  unsubscribeToken,
+  type HandOver,
+  type OutboxMessage,
+} from '@/server/messages';
 import { config, now } from '@/server/shared';
 import type { Outside } from '../shared/outside';
 import { renderLetter } from './letter';
@@ -30,14 +37,33 @@ async function handOver(message: OutboxMessage, outside: Outside): Promise<Provi
       });
     }
     case 'letter': {
-      const pdf = await renderLetter({ brokerage, agent: agent.name, name: contact.name, address: message.to, text, at: message.at, timeZone: message.timeZone });
-      return outside.post.send({ key, from: brokerage, to: message.to, name: contact.name, subject: message.subject ?? '', text, pdf });
+      const pdf = await renderLetter({
+        brokerage,
+        agent: agent.name,
+        name: contact.name,
+        address: message.to,
+        text,
+        at: message.at,
+        timeZone: message.timeZone,
+      });
+      return outside.post.send({
+        key,
+        from: brokerage,
+        to: message.to,
+        name: contact.name,
+        subject: message.subject ?? '',
+        text,
+        pdf,
+      });
     }
   }
 }
 
 async function attempt(message: OutboxMessage, outside: Outside): Promise<HandOver> {
-  const answer = await handOver(message, outside).catch((error: unknown): ProviderAnswer => ({ result: 'later', fault: error instanceof Error ? error.message : 'failed' }));
+  const answer = await handOver(message, outside).catch((error: unknown): ProviderAnswer => ({
+    result: 'later',
+    fault: error instanceof Error ? error.message : 'failed',
+  }));
   if (message.channel !== 'call' || answer.result === 'accepted') return { id: message.id, ...answer };
   await failCall(message.callId!, answer.fault);
   return { id: message.id, result: 'refused', fault: answer.fault };

@@ -11,7 +11,11 @@ const refuse = (code: number, message: string): Error => Object.assign(new Error
 /** RFC 3834, and what older machines say instead. */
 const isAutomatic = (mail: ParsedMail): boolean => {
   const auto = String(mail.headers.get('auto-submitted') ?? 'no').toLowerCase();
-  return auto !== 'no' || /^(bulk|junk|auto_reply|list)$/i.test(String(mail.headers.get('precedence') ?? '')) || mail.headers.has('x-autoreply');
+  return (
+    auto !== 'no' ||
+    /^(bulk|junk|auto_reply|list)$/i.test(String(mail.headers.get('precedence') ?? '')) ||
+    mail.headers.has('x-autoreply')
+  );
 };
 
 export function mailDoor(log: (message: string, error: unknown) => void): SMTPServer {
@@ -22,7 +26,12 @@ export function mailDoor(log: (message: string, error: unknown) => void): SMTPSe
     disableReverseLookup: true,
     logger: false,
     size: MOST_BYTES,
-    onRcptTo: (address, _session, done) => done(address.address.toLowerCase().endsWith(`@${mailDomain}`) ? undefined : refuse(550, 'We take mail for our own domain only')),
+    onRcptTo: (address, _session, done) =>
+      done(
+        address.address.toLowerCase().endsWith(`@${mailDomain}`)
+          ? undefined
+          : refuse(550, 'We take mail for our own domain only'),
+      ),
     onData: (stream, session, done) => {
       simpleParser(stream)
         .then(async (mail) => {

@@ -21,7 +21,11 @@ export async function carryOutAll(processId: string, outside: Outside, going: ()
 }
 
 /** Runs the work again and again until `stop`; `wake` makes it run at once. A failure is logged and the pulse goes on. */
-export function startPulse(work: () => Promise<unknown>, everyMs: number, log: (message: string, error: unknown) => void): { wake: () => void; stop: () => Promise<void> } {
+export function startPulse(
+  work: () => Promise<unknown>,
+  everyMs: number,
+  log: (message: string, error: unknown) => void,
+): { wake: () => void; stop: () => Promise<void> } {
   let stopped = false;
   let woken = false;
   let rouse = () => {};

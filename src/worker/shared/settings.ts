@@ -19,7 +19,9 @@ const schema = Joi.object({
   SMS_URL: url.default(Joi.ref('SIMULATOR_URL')),
   VOICE_URL: url.default(Joi.ref('SIMULATOR_URL')),
   POST_URL: url.default(Joi.ref('SIMULATOR_URL')),
-  SMTP_URL: Joi.string().uri({ scheme: ['smtp', 'smtps'] }).required(),
+  SMTP_URL: Joi.string()
+    .uri({ scheme: ['smtp', 'smtps'] })
+    .required(),
   MAIL_DOOR_HOST: Joi.string().hostname().default('127.0.0.1'),
   MAIL_DOOR_PORT: Joi.number().port().default(2525),
   WORKER_PULSE_MS: Joi.number().integer().min(20).max(60_000).default(1_000),
@@ -28,7 +30,8 @@ const schema = Joi.object({
 export function workerSettings(): WorkerSettings {
   const settings = readEnvironment<WorkerSettings>(schema);
   for (const name of ['SMS_URL', 'VOICE_URL', 'POST_URL'] as const) {
-    if (!settings[name]) throw new Error(`The environment is not complete:\n  ${name} is required (or SIMULATOR_URL, in the demo)`);
+    if (!settings[name])
+      throw new Error(`The environment is not complete:\n  ${name} is required (or SIMULATOR_URL, in the demo)`);
   }
   return settings;
 }

@@ -47,11 +47,13 @@ async function settle(at: Date, processId: string, outside: Outside): Promise<Da
   await holdClock(reader(), at);
   let world = { ran: 0, next: null as Date | null };
   for (;;) {
-    const moved = await carryOutAll(processId, outside);
     if (outside.simulator) world = await outside.simulator.runTo(at);
+    const moved = await carryOutAll(processId, outside);
     if (moved + world.ran === 0 && !(await outboxInFlight(at))) break;
   }
-  const known = [await nextDue(reader()), await nextOutbox(reader()), world.next].filter((one): one is Date => one !== null && one > at);
+  const known = [await nextDue(reader()), await nextOutbox(reader()), world.next].filter(
+    (one): one is Date => one !== null && one > at,
+  );
   return known.length ? new Date(Math.min(...known.map((one) => one.getTime()))) : null;
 }
 

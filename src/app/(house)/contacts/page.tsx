@@ -1,0 +1,13 @@
+/** Contacts. */
+import type { Metadata } from 'next';
+import { requirePerson } from '@/app/_http/page';
+import { listPeople } from '@/server/accounts';
+import { ContactsArea } from '@/ui/contacts';
+
+export const metadata: Metadata = { title: 'Contacts' };
+
+export default async function Page() {
+  const { person, scope } = await requirePerson('contacts');
+  const people = (await listPeople(scope)).map(({ id, name }) => ({ id, name }));
+  return <ContactsArea readOnly={person.role === 'lender'} people={people} />;
+}

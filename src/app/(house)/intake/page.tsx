@@ -1,0 +1,13 @@
+/** Intake. */
+import type { Metadata } from 'next';
+import { jsoned, requirePerson } from '@/app/_http/page';
+import { listDoors } from '@/server/capture';
+import { now } from '@/server/shared';
+import { IntakeArea } from '@/ui/capture';
+
+export const metadata: Metadata = { title: 'Intake' };
+
+export default async function Page() {
+  const { scope } = await requirePerson('intake');
+  return <IntakeArea doors={jsoned(await listDoors(scope, await now()))} />;
+}

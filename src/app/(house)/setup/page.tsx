@@ -1,0 +1,13 @@
+/** Setup. */
+import type { Metadata } from 'next';
+import { jsoned, requirePerson } from '@/app/_http/page';
+import { listPeople, readSettings } from '@/server/accounts';
+import { SetupArea } from '@/ui/setup';
+
+export const metadata: Metadata = { title: 'Setup' };
+
+export default async function Page() {
+  const { scope } = await requirePerson('setup');
+  const [settings, people] = await Promise.all([readSettings(scope.accountId), listPeople(scope)]);
+  return <SetupArea settings={{ quiet_to: settings.quietTo, quiet_from: settings.quietFrom, conversation_seconds: settings.conversationSeconds }} people={jsoned(people)} />;
+}

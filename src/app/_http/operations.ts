@@ -1,0 +1,210 @@
+/**
+ * The contract of the API: every operation with its path, what it asks of its caller and the schemas of what it takes. Route
+ * handlers are made from these, the OpenAPI document is printed from them, and a test walks them for every role.
+ */
+import Joi from 'joi';
+import type { KeyScope } from '@/core/accounts';
+import { KEY_SCOPES, settingsSchema } from '@/core/accounts';
+import { OUTCOME_KEYS } from '@/core/calling';
+import { inquirySchema } from '@/core/capture';
+import { STAGE_KEYS } from '@/core/contacts';
+import { MEASURE_KEYS } from '@/core/results';
+import { contactPatchSchema } from '@/server/contacts';
+
+export interface Operation {
+  method: 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE';
+  /** Below /api/v1, parameters in braces. */
+  path: string;
+  summary: string;
+  scope: KeyScope;
+  /** `person`: only somebody who is logged in. `office`: only owner or admin, or a key with the scope. */
+  only?: 'person' | 'office';
+  body?: Joi.Schema;
+  query?: Joi.ObjectSchema;
+  /** True where the service itself sees to the Idempotency-Key, in the same transaction. */
+  ownIdempotency?: boolean;
+}
+
+const limit = Joi.number().integer().min(1).max(200).default(50);
+const cursor = Joi.string().max(500);
+const id = Joi.string().pattern(/^\d{1,18}$/, 'id');
+const page = Joi.object({ limit, cursor });
+const instant = Joi.string().isoDate();
+const period = { days: Joi.number().integer().min(1).max(3660).default(30) };
+
+const define = <const T extends Record<string, Operation>>(operations: T): { [Key in keyof T]: Operation } => operations;
+
+export const OPERATIONS = define({
+  createInquiry: {
+    method: 'POST',
+    path: '/inquiries',
+    summary: 'Take in a lead',
+    scope: 'inquiries:write',
+    body: inquirySchema,
+    ownIdempotency: true,
+  },
+  listInquiries: {
+    method: 'GET',
+    path: '/inquiries',
+    summary: 'Inquiries, the latest first',
+    scope: 'contacts:read',
+    query: page,
+  },
+  getInquiry: { method: 'GET', path: '/inquiries/{id}', summary: 'One inquiry, raw and parsed', scope: 'contacts:read' },
+  listDoors: { method: 'GET', path: '/doors', summary: 'The doors by which leads arrive', scope: 'routing:read' },
+  listContacts: {
+    method: 'GET',
+    path: '/contacts',
+    summary: 'Contacts, the newest first; searched, or those behind a number in Results',
+    scope: 'contacts:read',
+    query: Joi.object({
+      q: Joi.string().max(200).allow(''),
+      stage: Joi.string().valid(...STAGE_KEYS),
+      measure: Joi.string().valid(...MEASURE_KEYS),
+      agent: id,
+      ...period,
+      limit,
+      cursor,
+    }),
+  },
+  getContact: { method: 'GET', path: '/contacts/{id}', summary: 'One contact', scope: 'contacts:read' },
+  updateContact: {
+    method: 'PATCH',
+    path: '/contacts/{id}',
+    summary: 'Change a contact',
+    scope: 'contacts:write',
+    body: contactPatchSchema,
+  },
+  listTimeline: {
+    method: 'GET',
+    path: '/contacts/{id}/timeline',
+    summary: 'What happened to a contact, the latest first',
+    scope: 'contacts:read',
+    query: page,
+  },
+  listEnrolments: {
+    method: 'GET',
+    path: '/contacts/{id}/enrolments',
+    summary: 'A contact’s ways through campaigns',
+    scope: 'contacts:read',
+  },
+  addNote: {
+    method: 'POST',
+    path: '/contacts/{id}/notes',
+    summary: 'Keep a note',
+    scope: 'contacts:write',
+    body: Joi.object({ text: Joi.string().max(20_000).allow('').required() }),
+  },
+  sendMessage: {
+    method: 'POST',
+    path: '/contacts/{id}/messages',
+    summary: 'Write to a contact by text, e-mail or letter',
+    scope: 'contacts:write',
+    body: Joi.object({
+      channel: Joi.string().valid('text', 'email', 'letter').required(),
+      subject: Joi.string().max(200).allow('', null),
+      text: Joi.string().max(50_000).allow('').required(),
+    }),
+  },
+  setNextTouch: {
+    method: 'PUT',
+    path: '/contacts/{id}/next-touch',
+    summary: 'Promise the next touch, or take the promise back',
+    scope: 'contacts:write',
+    body: Joi.object({ at: instant.allow(null).required(), note: Joi.string().max(500).allow('').default('') }),
+  },
+  setPermission: {
+    method: 'PUT',
+    path: '/contacts/{id}/permissions',
+    summary: 'Record a permission given or withdrawn',
+    scope: 'contacts:write',
+    body: Joi.object({
+      channel: Joi.string().valid('call', 'text', 'email').required(),
+      state: Joi.string().valid('granted', 'withdrawn').required(),
+      evidence: Joi.string().max(500).allow('').default(''),
+    }),
+  },
+  startCall: { method: 'POST', path: '/contacts/{id}/calls', summary: 'Call a contact', scope: 'contacts:write', only: 'person' },
+  getCall: { method: 'GET', path: '/calls/{id}', summary: 'One call', scope: 'contacts:read' },
+  updateCall: {
+    method: 'PATCH',
+    path: '/calls/{id}',
+    summary: 'Keep the note or name the outcome of a call',
+    scope: 'contacts:write',
+    body: Joi.object({ note: Joi.string().max(20_000).allow(''), outcome: Joi.string().valid(...OUTCOME_KEYS) }).min(1),
+  },
+  hangUp: { method: 'POST', path: '/calls/{id}/hang-up', summary: 'End a call', scope: 'contacts:write' },
+  stopEnrolment: {
+    method: 'POST',
+    path: '/enrolments/{id}/stop',
+    summary: 'Stop a contact’s way through a campaign',
+    scope: 'contacts:write',
+  },
+  getToday: { method: 'GET', path: '/today', summary: 'Whom to contact now, and why', scope: 'contacts:read', only: 'person' },
+  getWire: { method: 'GET', path: '/wire', summary: 'The numbers on the Wire', scope: 'contacts:read', only: 'person' },
+  listCampaigns: { method: 'GET', path: '/campaigns', summary: 'Campaigns with their touches', scope: 'contacts:read' },
+  getCampaign: { method: 'GET', path: '/campaigns/{id}', summary: 'One campaign', scope: 'contacts:read' },
+  getLadder: {
+    method: 'GET',
+    path: '/ladder',
+    summary: 'The ladder, its rosters, and what each rung decided in 30 days',
+    scope: 'routing:read',
+  },
+  listOffers: { method: 'GET', path: '/offers', summary: 'Leads that wait for a first try', scope: 'contacts:read' },
+  setAway: {
+    method: 'PUT',
+    path: '/people/{id}/away',
+    summary: 'Say until when somebody is away',
+    scope: 'routing:write',
+    body: Joi.object({ until: instant.allow(null).required() }),
+  },
+  listPeople: { method: 'GET', path: '/people', summary: 'The people of the brokerage', scope: 'routing:read' },
+  getResults: {
+    method: 'GET',
+    path: '/results',
+    summary: 'What came of the leads of a period, per agent and in all',
+    scope: 'results:read',
+    query: Joi.object(period),
+  },
+  getSettings: { method: 'GET', path: '/settings', summary: 'Guardrails and measures', scope: 'routing:read' },
+  updateSettings: {
+    method: 'PATCH',
+    path: '/settings',
+    summary: 'Change guardrails and measures',
+    scope: 'setup:write',
+    only: 'office',
+    body: settingsSchema,
+  },
+  listKeys: { method: 'GET', path: '/keys', summary: 'API keys, without the keys', scope: 'setup:write', only: 'office' },
+  createKey: {
+    method: 'POST',
+    path: '/keys',
+    summary: 'Make an API key; the answer shows it once',
+    scope: 'setup:write',
+    only: 'person',
+    body: Joi.object({
+      name: Joi.string().min(1).max(80).required(),
+      scopes: Joi.array()
+        .items(Joi.string().valid(...KEY_SCOPES))
+        .min(1)
+        .required(),
+    }),
+  },
+  revokeKey: { method: 'DELETE', path: '/keys/{id}', summary: 'Revoke an API key', scope: 'setup:write', only: 'person' },
+  listStuck: {
+    method: 'GET',
+    path: '/outbox/stuck',
+    summary: 'Messages that do not get out',
+    scope: 'setup:write',
+    only: 'office',
+  },
+  retryStuck: { method: 'POST', path: '/outbox/retry', summary: 'Try them again now', scope: 'setup:write', only: 'office' },
+  advance: {
+    method: 'POST',
+    path: '/simulation/advance',
+    summary: 'Let simulated time pass; answers when everything due in between has been done',
+    scope: 'simulation',
+    body: Joi.object({ by: Joi.string().max(40), to: instant, next: Joi.boolean().valid(true) }).xor('by', 'to', 'next'),
+  },
+  getSimulation: { method: 'GET', path: '/simulation', summary: 'The clock', scope: 'contacts:read' },
+});

@@ -1,0 +1,160 @@
+/** Makes a route handler from an operation: who asks and whether they may, the input checked, one call, the answer or the problem. */
+import Joi from 'joi';
+import { AppError, notFound, type Page } from '@/core/shared';
+import { may, runsTheOffice, scopeFor, type Person, type Principal, type Scope } from '@/core/accounts';
+import { faultsOf } from '@/core/capture';
+import { once } from '@/server/shared';
+import type { Operation } from './operations';
+import { principalOf } from './principal';
+import { problem } from './problem';
+
+const MOST_BYTES = 1_000_000;
+
+export interface Call<Body, Query> {
+  request: Request;
+  principal: Principal;
+  scope: Scope;
+  params: Record<string, string>;
+  body: Body;
+  query: Query;
+  idempotencyKey: string | null;
+}
+
+/** An answer other than 200 with a body. */
+export interface Reply {
+  status: number;
+  body?: unknown;
+  headers?: Record<string, string>;
+}
+const isReply = (value: unknown): value is Reply =>
+  typeof value === 'object' &&
+  value !== null &&
+  typeof (value as Reply).status === 'number' &&
+  Object.keys(value).every((key) => ['status', 'body', 'headers'].includes(key));
+export const created = (body: unknown): Reply => ({ status: 201, body });
+export const done = (): Reply => ({ status: 204 });
+
+/** A list as the API shows it: the items, and in the Link header where the next page begins (RFC 8288). */
+export function listed<T>(request: Request, page: Page<T>, more: object = {}): Reply {
+  const headers: Record<string, string> = {};
+  if (page.next) {
+    const url = new URL(request.url);
+    url.searchParams.set('cursor', page.next);
+    headers.link = `<${url.pathname}${url.search}>; rel="next"`;
+  }
+  return { status: 200, body: { items: page.items, next_cursor: page.next, ...more }, headers };
+}
+
+// eslint-disable-next-line @typescript-eslint/no-explicit-any -- the operation's Joi schema decides what a body and a query are; each handler says which shape it relies on
+type Loose = any;
+type Context = { params: Promise<Record<string, string>> };
+
+export function route<Body = Loose, Query = Loose>(
+  operation: Operation,
+  answer: (call: Call<Body, Query>) => Promise<unknown>,
+): (request: Request, context: Context) => Promise<Response> {
+  return async (request, context) => {
+    try {
+      const params = (await context.params) ?? {};
+      const principal = await principalOf(request);
+      requireRight(operation, principal);
+      if (Object.values(params).some((value) => !/^\d{1,18}$/.test(value))) throw notFound('page');
+      const body = (operation.method === 'GET' ? undefined : await readBody(request, operation)) as Body;
+      const query = checked(
+        operation.query ?? Joi.object({}),
+        Object.fromEntries(new URL(request.url).searchParams),
+        true,
+      ) as Query;
+      const idempotencyKey = readKey(request, principal);
+      const perform = () => answer({ request, principal, scope: scopeFor(principal), params, body, query, idempotencyKey });
+      if (operation.method === 'POST' && idempotencyKey && !operation.ownIdempotency) {
+        const { status, body: kept } = await once(
+          idempotencyKey.principal,
+          idempotencyKey.key,
+          { path: new URL(request.url).pathname, body },
+          async () => {
+            const reply = replyOf(await perform());
+            return { status: reply.status, body: reply.body };
+          },
+        );
+        return responseOf({ status, body: kept });
+      }
+      return responseOf(replyOf(await perform()));
+    } catch (error) {
+      return problem(error);
+    }
+  };
+
+  function readKey(request: Request, principal: Principal): Loose {
+    const key = request.headers.get('idempotency-key');
+    if (!key) return null;
+    if (key.length > 200)
+      throw new AppError('input_invalid', 'The Idempotency-Key is too long.', {
+        fields: [{ field: 'Idempotency-Key', message: 'at most 200 characters' }],
+      });
+    const who = principal.kind === 'key' ? `key ${principal.keyId}` : `person ${principal.person.id}`;
+    return operation.ownIdempotency ? `${who}: ${key}` : { principal: who, key };
+  }
+}
+
+const replyOf = (value: unknown): Reply => (isReply(value) ? value : { status: 200, body: value });
+const responseOf = ({ status, body, headers = {} }: Reply): Response =>
+  status === 204
+    ? new Response(null, { status })
+    : new Response(JSON.stringify(body ?? null), {
+        status,
+        headers: { 'content-type': 'application/json', 'cache-control': 'no-store', ...headers },
+      });
+
+function requireRight(operation: Operation, principal: Principal): void {
+  if (operation.only === 'person' && principal.kind !== 'person')
+    throw new AppError('not_allowed', 'This is for people who are logged in, not for keys.');
+  if (!may(principal, operation.scope)) throw new AppError('scope_missing', `This needs the right “${operation.scope}”.`);
+  if (
+    (operation.only === 'office' || operation.scope === 'setup:write') &&
+    principal.kind === 'person' &&
+    !runsTheOffice(principal.person.role)
+  ) {
+    throw new AppError('not_allowed', 'Only an owner or admin may do this.');
+  }
+}
+
+/** The person of a call whose operation is for people only. */
+export function personOf(principal: Principal): Person {
+  if (principal.kind !== 'person') throw new AppError('not_allowed', 'This is for people who are logged in, not for keys.');
+  return principal.person;
+}
+
+async function readBody(request: Request, operation: Operation): Promise<unknown> {
+  const text = await readText(request, MOST_BYTES);
+  if (!operation.body) return undefined;
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(text || '{}');
+  } catch {
+    throw new AppError('input_unreadable', 'The body is not JSON. Nothing was kept.');
+  }
+  return operation.ownIdempotency ? parsed : checked(operation.body, parsed, false);
+}
+
+/** Reads a body up to a size. @throws AppError body_too_large, before the rest is read */
+export async function readText(request: Request, most: number): Promise<string> {
+  const tooLarge = () =>
+    new AppError('body_too_large', `The body is larger than ${(most / 1_000_000).toLocaleString('en-US')} MB. Nothing was kept.`);
+  if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLarge();
+  const parts: Uint8Array[] = [];
+  let size = 0;
+  const stream = request.body?.getReader();
+  for (let part = await stream?.read(); part && !part.done; part = await stream!.read()) {
+    size += part.value.length;
+    if (size > most) throw tooLarge();
+    parts.push(part.value);
+  }
+  return new TextDecoder().decode(Buffer.concat(parts));
+}
+
+function checked(schema: Joi.Schema, value: unknown, convert: boolean): unknown {
+  const { value: clean, error } = schema.validate(value, { abortEarly: false, convert });
+  if (error) throw new AppError('input_invalid', 'The input is not right; nothing was done.', { fields: faultsOf(error) });
+  return clean;
+}

@@ -1,0 +1,6 @@
+/** The ladder. */
+import { readLadder } from '@/server/routing';
+import { OPERATIONS } from '@/app/_http/operations';
+import { route } from '@/app/_http/route';
+
+export const GET = route(OPERATIONS.getLadder!, ({ scope }) => readLadder(scope));

@@ -1,0 +1,6 @@
+/** Offers that wait. */
+import { listWaitingOffers } from '@/server/routing';
+import { OPERATIONS } from '@/app/_http/operations';
+import { route } from '@/app/_http/route';
+
+export const GET = route(OPERATIONS.listOffers!, async ({ scope }) => ({ items: await listWaitingOffers(scope) }));

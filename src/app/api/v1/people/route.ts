@@ -1,0 +1,6 @@
+/** People. */
+import { listPeople } from '@/server/accounts';
+import { OPERATIONS } from '@/app/_http/operations';
+import { route } from '@/app/_http/route';
+
+export const GET = route(OPERATIONS.listPeople!, async ({ scope }) => ({ items: await listPeople(scope) }));

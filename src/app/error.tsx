@@ -1,0 +1,13 @@
+'use client';
+/** When a page fails: what happened, what to do. */
+export default function Failed({ reset }: { reset: () => void }) {
+  return (
+    <main className="public">
+      <h1>This page could not be shown</h1>
+      <p style={{ margin: '12px 0 20px' }}>Nothing was lost. Try again; if it stays, tell an admin.</p>
+      <button type="button" className="act main" onClick={reset}>
+        Try again
+      </button>
+    </main>
+  );
+}

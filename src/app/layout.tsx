@@ -1,0 +1,27 @@
+/** The document: fonts that ship with us, the theme, the colour scheme before the first paint. */
+import type { Metadata, Viewport } from 'next';
+import { headers } from 'next/headers';
+import type { ReactNode } from 'react';
+import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
+import { ThemeProvider } from '@mui/material/styles';
+import '@fontsource-variable/figtree';
+import '@fontsource-variable/bricolage-grotesque';
+import { schemeScript, theme } from '@/ui/theme';
+import '@/ui/theme/urraca.css';
+
+export const metadata: Metadata = { title: { default: 'Urraca', template: '%s · Urraca' }, description: 'Leads, contacts and follow-up for real-estate agents' };
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+
+export default async function Document({ children }: { children: ReactNode }) {
+  const nonce = (await headers()).get('x-nonce') ?? undefined;
+  return (
+    <html lang="en" data-scheme="light" suppressHydrationWarning>
+      <body>
+        <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: schemeScript }} />
+        <AppRouterCacheProvider options={{ nonce }}>
+          <ThemeProvider theme={theme}>{children}</ThemeProvider>
+        </AppRouterCacheProvider>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,22 @@
+/** The login. */
+import type { Metadata } from 'next';
+import { redirect } from 'next/navigation';
+import { currentPerson } from '@/app/_http/principal';
+import { config } from '@/server/shared';
+import { Login } from '@/ui/accounts';
+import { logInAction } from './actions';
+
+export const metadata: Metadata = { title: 'Log in' };
+
+const DEMO_LOGINS = [
+  { email: 'admin@urraca.example', who: 'Ines Kolar, runs the office' },
+  { email: 'agent1@urraca.example', who: 'Asta Lund, agent' },
+  { email: 'agent2@urraca.example', who: 'Jory Pell, agent' },
+  { email: 'caller@urraca.example', who: 'Cato Wray, caller' },
+  { email: 'lender@urraca.example', who: 'Hollis Brandt, lender' },
+];
+
+export default async function Page() {
+  if (await currentPerson()) redirect('/');
+  return <Login action={logInAction} logins={config().demo ? DEMO_LOGINS : null} />;
+}

@@ -1,0 +1,17 @@
+/** The areas on the Wire in the order of the work, and who finds which there. */
+import type { Role } from './roles';
+
+export const AREAS = [
+  { key: 'today', name: 'Today', path: '/today', letter: 't' },
+  { key: 'intake', name: 'Intake', path: '/intake', letter: 'i' },
+  { key: 'contacts', name: 'Contacts', path: '/contacts', letter: 'c' },
+  { key: 'routing', name: 'Routing', path: '/routing', letter: 'r' },
+  { key: 'campaigns', name: 'Campaigns', path: '/campaigns', letter: 'p' },
+  { key: 'results', name: 'Results', path: '/results', letter: 'u' },
+] as const;
+export type Area = (typeof AREAS)[number];
+
+/** A lender sees the contacts they are attached to and nothing else. */
+export const areasFor = (role: Role): Area[] => AREAS.filter((area) => role !== 'lender' || area.key === 'contacts');
+/** Where somebody lands after the login. */
+export const homeOf = (role: Role): string => areasFor(role)[0]!.path;

@@ -1,0 +1,21 @@
+/** What pages and API answers show of accounts. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
+import type { KeyScope, Role } from './roles';
+
+export interface KeyView {
+  id: string;
+  name: string;
+  hint: string;
+  scopes: KeyScope[];
+  created_at: Date;
+  last_used_at: Date | null;
+}
+
+export interface PersonView {
+  id: string;
+  name: string;
+  role: Role;
+  email: string;
+  phone: string | null;
+  office: string | null;
+  away_until: Date | null;
+}

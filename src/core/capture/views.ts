@@ -1,0 +1,22 @@
+/** What pages and API answers show of capture. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
+
+export interface InquiryView {
+  id: string;
+  contact: { id: string; name: string; status: 'created' | 'matched' };
+  door: { kind: string; name: string };
+  source: string | null;
+  ask: string;
+  agent: { id: string; name: string } | null;
+  because: string | null;
+  arrived_at: Date;
+  first_try_at: Date | null;
+}
+
+export interface DoorView {
+  id: string;
+  kind: 'api' | 'page' | 'hand' | 'mail';
+  name: string;
+  slug: string | null;
+  last_arrival_at: Date | null;
+  arrivals_30_days: number;
+}

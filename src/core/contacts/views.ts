@@ -1,0 +1,66 @@
+/** What pages and API answers show of contacts. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
+import type { ActivityData } from './activity';
+import type { Horizon, Stage } from './vocabulary';
+
+/** A contact as the API shows it. */
+export interface ContactView {
+  id: string;
+  first_name: string;
+  last_name: string;
+  emails: string[];
+  phones: string[];
+  stage: { key: Stage; name: string };
+  stage_since: Date;
+  horizon: Horizon | null;
+  roles: string[];
+  tags: string[];
+  source: string | null;
+  time_zone: string;
+  place: { street: string | null; city: string | null; postal_code: string | null };
+  wants: Record<string, unknown>;
+  do_not_contact: boolean;
+  archived_because: string | null;
+  owner: { id: string; name: string } | null;
+  owned_since: Date | null;
+  hand_raised_at: Date | null;
+  last_touch_at: Date | null;
+  next_touch: { at: Date; kind: 'promise' | 'call' | 'rhythm'; note: string | null } | null;
+  calls: {
+    attempts: number;
+    reached: number;
+    last_reached_at: Date | null;
+    last_attempt_at: Date | null;
+    talk_seconds: number;
+    conversations: number;
+  };
+  address_faults: Record<string, string>;
+  created_at: Date;
+}
+
+export interface TimelineItem {
+  id: string;
+  kind: string;
+  channel: string | null;
+  direction: string | null;
+  at: Date;
+  text: string | null;
+  because: string | null;
+  /** Who of ours did it; null for Urraca itself and for the contact. */
+  by: string | null;
+  data: ActivityData;
+}
+
+type Said = 'granted' | 'withdrawn' | 'unknown';
+
+/** What a contact permits: per channel on the first address, and in detail per address with how and when it was said. */
+export interface PermissionsView {
+  permissions: { call: Said; text: Said; email: Said };
+  permission_details: {
+    channel: string;
+    address: string;
+    state: Said;
+    at: Date | null;
+    how: string | null;
+    evidence: string | null;
+  }[];
+}

@@ -1,0 +1,1 @@
+export { type AdvanceView } from './views';

@@ -1,0 +1,1 @@
+export { Login, type LoginState } from './login';

@@ -1,0 +1,135 @@
+'use client';
+/**
+ * The desk of one call: how it goes, notes while it goes, hanging up; after the end its outcome by number, and then on
+ * to the next touch. The call logs itself; naming the outcome only says it better.
+ */
+import { useEffect, useRef, useState } from 'react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { OUTCOMES, outcomeName, type CallView, type Outcome } from '@/core/calling';
+import { showPhone } from '@/core/capture';
+import type { Jsoned } from '@/core/shared';
+import { howLong } from '@/core/shared';
+import { ask, useKeys, useNotices, useNow } from '../primitives';
+
+export type Call = Jsoned<CallView>;
+
+const STATES: Record<Call['state'], string> = { dialing: 'Dialling …', ringing: 'It rings …', answered: 'Answered', voicemail: 'A machine answers', ended: 'Ended' };
+
+/** @param onDone the outcome is named; what comes next is the next touch */
+export function CallDesk({ first, onDone }: { first: Call; onDone: () => void }) {
+  const { data: call } = useQuery({
+    queryKey: ['call', first.id],
+    queryFn: () => ask<Call>(`/calls/${first.id}`),
+    initialData: first,
+    staleTime: 0,
+    refetchInterval: ({ state }) => (state.data?.state === 'ended' ? false : 2_000),
+  });
+  const over = call.state === 'ended';
+  return (
+    <section className="desk" aria-label="Call" aria-live="polite">
+      <div className="pair" style={{ borderBottom: 0, padding: 0 }}>
+        <span>
+          <b>{over ? `Call ended: ${outcomeName(call.outcome ?? 'no_answer').toLowerCase()}` : STATES[call.state]}</b> <span className="soft small secret">{showPhone(call.number)}</span>
+        </span>
+        <Length call={call} />
+      </div>
+      <CallNote call={call} />
+      {over ? <Outcomes call={call} onDone={onDone} /> : <HangUp call={call} />}
+    </section>
+  );
+}
+
+function Length({ call }: { call: Call }) {
+  const now = useNow();
+  if (call.state === 'ended') return <span className="num">{call.talk_seconds ? howLong(call.talk_seconds * 1000) : '–'}</span>;
+  const since = new Date(call.answered_at ?? call.started_at).getTime();
+  const seconds = Math.max(0, Math.floor((now.getTime() - since) / 1000));
+  return (
+    <span className={call.answered_at ? 'num good' : 'num soft'}>
+      {Math.floor(seconds / 60)}:{String(seconds % 60).padStart(2, '0')}
+    </span>
+  );
+}
+
+const SAVE_AFTER_MS = 500;
+
+function CallNote({ call }: { call: Call }) {
+  const [note, setNote] = useState(call.note);
+  const area = useRef<HTMLTextAreaElement>(null);
+  const kept = useRef(call.note);
+  const over = call.state === 'ended';
+  useEffect(() => {
+    if (over) area.current?.blur();
+  }, [over]);
+  useEffect(() => {
+    if (note === kept.current) return;
+    const timer = setTimeout(() => {
+      kept.current = note;
+      void ask(`/calls/${call.id}`, 'PATCH', { note }).catch(() => {
+        kept.current = '';
+      });
+    }, SAVE_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [note, call.id]);
+  return (
+    <textarea
+      ref={area}
+      aria-label="Notes during the call"
+      placeholder="Notes; they are kept as you type. Esc leaves the field."
+      value={note}
+      autoFocus={!over}
+      onChange={(event) => setNote(event.target.value)}
+      onKeyDown={(event) => {
+        if (event.key !== 'Escape') return;
+        event.stopPropagation();
+        area.current?.blur();
+      }}
+      rows={3}
+      style={{ width: '100%', marginTop: 8, font: 'inherit', padding: '8px 10px', border: '1px solid var(--line)', borderRadius: 6, background: 'var(--surface)', color: 'var(--ink)', resize: 'vertical' }}
+    />
+  );
+}
+
+function HangUp({ call }: { call: Call }) {
+  const notices = useNotices();
+  const hangUp = useMutation({ mutationFn: () => ask(`/calls/${call.id}/hang-up`, 'POST'), onError: notices.fail });
+  useKeys({ h: () => hangUp.mutate() });
+  return (
+    <div className="line">
+      <button type="button" className="act warn" onClick={() => hangUp.mutate()} disabled={hangUp.isPending}>
+        Hang up <kbd>h</kbd>
+      </button>
+      <span className="soft small">The call logs itself when it ends.</span>
+    </div>
+  );
+}
+
+function Outcomes({ call, onDone }: { call: Call; onDone: () => void }) {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const name = useMutation({
+    mutationFn: (outcome: Outcome | null) => (outcome && outcome !== call.outcome ? ask(`/calls/${call.id}`, 'PATCH', { outcome }) : Promise.resolve()),
+    onSuccess: () => {
+      void queries.invalidateQueries();
+      onDone();
+    },
+    onError: notices.fail,
+  });
+  useKeys({ ...Object.fromEntries(OUTCOMES.map(({ key }, at) => [String(at + 1), () => name.mutate(key)])), Enter: () => name.mutate(null) });
+  return (
+    <>
+      <div className="line" role="group" aria-label="Outcome of the call">
+        {OUTCOMES.map(({ key, name: label, meaning }, at) => (
+          <button key={key} type="button" className={`act${call.outcome === key ? ' main' : ''}`} title={meaning} onClick={() => name.mutate(key)} disabled={name.isPending}>
+            {label} <kbd>{at + 1}</kbd>
+          </button>
+        ))}
+      </div>
+      <div className="line">
+        <button type="button" className="act" onClick={() => name.mutate(null)}>
+          Keep “{outcomeName(call.outcome ?? 'no_answer')}” <kbd>Enter</kbd>
+        </button>
+      </div>
+    </>
+  );
+}

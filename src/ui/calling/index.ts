@@ -1,0 +1,1 @@
+export { CallDesk, type Call } from './call-desk';

@@ -1,0 +1,1 @@
+export { CampaignsArea, type Campaign } from './campaigns';

@@ -1,0 +1,111 @@
+'use client';
+/** Adding a lead by hand: few fields, a way to reach the person, what they permit. What was typed stays when something is wrong. */
+import { useState } from 'react';
+import { useRouter } from 'next/navigation';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import Dialog from '@mui/material/Dialog';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { CONTACT_ROLES } from '@/core/contacts';
+import { ask, freshKey, Problem, useNotices } from '../primitives';
+
+interface Added {
+  contact: { id: string; status: 'created' | 'matched' };
+  routing: { agent: { name: string }; because: string };
+}
+
+const EMPTY = { first_name: '', last_name: '', phone: '', email: '', role: 'buyer', city: '', message: '', text: false, email_ok: false, on_the_phone: false };
+const FIELDS: Record<string, keyof typeof EMPTY> = { 'person.emails.0': 'email', 'person.phones.0': 'phone', person: 'phone', 'place.city': 'city', message: 'message', 'person.first_name': 'first_name', 'person.last_name': 'last_name' };
+
+export function AddLeadDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog open={open} onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="add-lead">
+      {open && <AddLead onClose={onClose} />}
+    </Dialog>
+  );
+}
+
+function AddLead({ onClose }: { onClose: () => void }) {
+  const [lead, setLead] = useState(EMPTY);
+  const [key] = useState(freshKey);
+  const router = useRouter();
+  const notices = useNotices();
+  const queries = useQueryClient();
+  const add = useMutation({
+    mutationFn: () =>
+      ask<Added>(
+        '/inquiries',
+        'POST',
+        {
+          person: { first_name: lead.first_name, last_name: lead.last_name, emails: [lead.email].filter(Boolean), phones: [lead.phone].filter(Boolean) },
+          roles: [lead.role],
+          source: 'Added by hand',
+          message: lead.message || null,
+          place: { city: lead.city || null },
+          permissions: { ...(lead.text ? { text: true, call: true } : {}), ...(lead.email_ok ? { email: true } : {}) },
+          on_the_phone: lead.on_the_phone,
+        },
+        key,
+      ),
+    onSuccess: ({ contact, routing }) => {
+      void queries.invalidateQueries();
+      notices.tell(`${contact.status === 'matched' ? 'We know them already.' : 'Added.'} ${routing.because}`);
+      onClose();
+      router.push(`/contacts?contact=${contact.id}`);
+    },
+  });
+  const problem = add.error instanceof Problem ? add.error : null;
+  const fault = (name: keyof typeof EMPTY) => problem?.fields.find(({ field }) => FIELDS[field] === name)?.message;
+  const field = (name: 'first_name' | 'last_name' | 'phone' | 'email' | 'city' | 'message', label: string, more: object = {}) => (
+    <TextField label={label} value={lead[name]} onChange={(event) => setLead({ ...lead, [name]: event.target.value })} error={Boolean(fault(name))} helperText={fault(name)} fullWidth {...more} />
+  );
+  const tick = (name: 'text' | 'email_ok' | 'on_the_phone', label: string) => <FormControlLabel control={<Checkbox size="small" checked={lead[name]} onChange={(event) => setLead({ ...lead, [name]: event.target.checked })} />} label={label} />;
+  return (
+    <form
+      style={{ padding: 24 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        add.mutate();
+      }}
+    >
+      <h1 id="add-lead">Add a lead</h1>
+      <Stack spacing={1.75} sx={{ mt: 2 }}>
+        <Stack direction="row" spacing={1.5}>
+          {field('first_name', 'First name', { autoFocus: true })}
+          {field('last_name', 'Last name')}
+        </Stack>
+        <Stack direction="row" spacing={1.5}>
+          {field('phone', 'Phone')}
+          {field('email', 'E-mail')}
+        </Stack>
+        <Stack direction="row" spacing={1.5}>
+          <TextField select label="Wants to" value={lead.role} onChange={(event) => setLead({ ...lead, role: event.target.value })} fullWidth>
+            {CONTACT_ROLES.map((role) => (
+              <MenuItem key={role} value={role}>
+                {role[0]!.toUpperCase() + role.slice(1)}
+              </MenuItem>
+            ))}
+          </TextField>
+          {field('city', 'Town')}
+        </Stack>
+        {field('message', 'What they asked', { multiline: true, minRows: 2 })}
+        <div>
+          {tick('text', 'They said yes to calls and texts')}
+          {tick('email_ok', 'They said yes to e-mail')}
+          {tick('on_the_phone', 'I am on the phone with them now: begin no campaign')}
+        </div>
+        {add.error && <p className="late" role="alert">{problem?.fields.length ? problem.fields.map(({ message }) => message).join('; ') : add.error.message}</p>}
+        <Stack direction="row" spacing={1} sx={{ justifyContent: 'flex-end' }}>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button type="submit" variant="contained" disabled={add.isPending}>
+            Add the lead
+          </Button>
+        </Stack>
+      </Stack>
+    </form>
+  );
+}

@@ -1,0 +1,160 @@
+'use client';
+/** Intake: the stream of inquiries as they arrive, raw and parsed side by side, and the doors with their last arrival. */
+import { useRef, useState, useEffect } from 'react';
+import Link from 'next/link';
+import { useQuery } from '@tanstack/react-query';
+import type { DoorView, InquiryView } from '@/core/capture';
+import type { Jsoned } from '@/core/shared';
+import { Ago, ask, Glyph, Timer, useKeys } from '../primitives';
+
+type Inquiry = Jsoned<InquiryView>;
+export type Door = Jsoned<DoorView>;
+type InFull = Inquiry & { raw: unknown; parsed: Record<string, unknown> };
+
+export function IntakeArea({ doors }: { doors: Door[] }) {
+  const [limit, setLimit] = useState(50);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const stream = useQuery({ queryKey: ['inquiries', limit], queryFn: () => ask<{ items: Inquiry[]; next_cursor: string | null }>(`/inquiries?limit=${limit}`), placeholderData: (before) => before });
+  const rows = stream.data?.items ?? [];
+  const current = chosen ?? rows[0]?.id ?? null;
+  const at = rows.findIndex((row) => row.id === current);
+  const step = (by: number) => setChosen(rows[Math.max(0, Math.min(rows.length - 1, at + by))]?.id ?? null);
+  useKeys({ j: () => step(1), k: () => step(-1), ArrowDown: () => step(1), ArrowUp: () => step(-1) });
+  return (
+    <div className="area with-dossier">
+      <section aria-label="Inquiries">
+        <div className="headline">
+          <div>
+            <h1>What arrived</h1>
+            <p className="soft">Every inquiry as it came in, the latest first, with where it went and why.</p>
+          </div>
+        </div>
+        {stream.isSuccess && rows.length === 0 && <p className="empty">Nothing has arrived yet. Give a lead source an API key from Setup, or hand out the address of your public page.</p>}
+        <div>
+          {rows.map((row) => (
+            <Line key={row.id} row={row} chosen={row.id === current} onChoose={() => setChosen(row.id)} />
+          ))}
+        </div>
+        {stream.data?.next_cursor && limit < 200 && (
+          <button type="button" className="chip" style={{ marginTop: 12 }} onClick={() => setLimit((shown) => shown + 50)}>
+            Earlier
+          </button>
+        )}
+      </section>
+      <div style={{ display: 'grid', gap: 16 }}>
+        <Doors doors={doors} />
+        {current && <Side id={current} />}
+      </div>
+    </div>
+  );
+}
+
+function Line({ row, chosen, onChoose }: { row: Inquiry; chosen: boolean; onChoose: () => void }) {
+  const line = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    if (chosen) line.current?.scrollIntoView({ block: 'nearest' });
+  }, [chosen]);
+  return (
+    <button ref={line} type="button" className={`row${chosen ? ' sel' : ''}`} style={{ borderBottom: '1px solid var(--hair)' }} onClick={onChoose} aria-current={chosen}>
+      <span className="l">
+        <span className="cut" style={{ display: 'block' }} dir="auto">
+          <b>{row.contact.name || 'Nameless'}</b> {row.contact.status === 'matched' && <span className="tag">came back</span>} {row.ask}
+        </span>
+        <span className="soft small cut" style={{ display: 'block' }}>
+          {row.door.name === row.source || !row.source ? row.door.name : `${row.source}, door “${row.door.name}”`} · {row.because}
+        </span>
+      </span>
+      <span className="r">{row.first_try_at ? <Ago at={row.arrived_at} /> : <Fresh since={row.arrived_at} />}</span>
+    </button>
+  );
+}
+
+const Fresh = ({ since }: { since: string }) => (
+  <span title="Nobody has tried yet">
+    <Timer since={since} />
+  </span>
+);
+
+function Doors({ doors }: { doors: Door[] }) {
+  return (
+    <section aria-label="Doors">
+      <div className="group" style={{ marginTop: 6 }}>
+        <h2>Doors</h2>
+        <span className="soft small">30 days</span>
+      </div>
+      {doors.map((door) => (
+        <div key={door.id} className="pair">
+          <span>
+            {door.name}{' '}
+            {door.slug && (
+              <a className="soft small" href={`/p/${door.slug}`} target="_blank" rel="noreferrer">
+                /p/{door.slug}
+              </a>
+            )}
+            <span className="soft small" style={{ display: 'block' }}>
+              {door.last_arrival_at ? (
+                <>
+                  last arrival <Ago at={door.last_arrival_at} />
+                </>
+              ) : (
+                'nothing has come by yet'
+              )}
+            </span>
+          </span>
+          <b>{door.arrivals_30_days.toLocaleString('en-US')}</b>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+/** Raw and parsed: what was recognised is highlighted in the raw text. */
+function Side({ id }: { id: string }) {
+  const one = useQuery({ queryKey: ['inquiry', id], queryFn: () => ask<InFull>(`/inquiries/${id}`) });
+  if (!one.data) return null;
+  const { parsed, raw } = one.data;
+  const known = recognised(parsed);
+  return (
+    <section aria-label="One inquiry" className="panel" style={{ padding: '16px 18px' }}>
+      <div className="headline" style={{ paddingTop: 0 }}>
+        <h1 dir="auto" style={{ fontSize: 20 }}>
+          {one.data.contact.name || 'Nameless'}
+        </h1>
+        <Link className="act" href={`/contacts?contact=${one.data.contact.id}`} prefetch={false}>
+          Open <Glyph name="hand" />
+        </Link>
+      </div>
+      <p className="because" style={{ marginTop: 0 }}>
+        {one.data.because} {one.data.agent && <span className="soft">With {one.data.agent.name}.</span>}
+      </p>
+      <h2>Read from it</h2>
+      {known.map(([name, value]) => (
+        <div key={name} className="pair secret" style={{ padding: '4px 0' }}>
+          <span className="soft">{name}</span>
+          <span className="right" dir="auto">
+            {value}
+          </span>
+        </div>
+      ))}
+      <h2 style={{ margin: '14px 0 4px' }}>As it came in</h2>
+      <pre className="raw secret">{highlight(JSON.stringify(raw, null, 2), known.map(([, value]) => value))}</pre>
+    </section>
+  );
+}
+
+const NAMES: Record<string, string> = { firstName: 'First name', lastName: 'Last name', emails: 'E-mail', phones: 'Phone', roles: 'Role', city: 'Town', postalCode: 'Postal code', street: 'Street', message: 'Message', source: 'Lead source', tags: 'Tags' };
+
+function recognised(parsed: Record<string, unknown>): [string, string][] {
+  return Object.entries(NAMES).flatMap(([key, name]): [string, string][] => {
+    const value = parsed[key];
+    const text = Array.isArray(value) ? value.join(', ') : typeof value === 'string' ? value : '';
+    return text ? [[name, text]] : [];
+  });
+}
+
+function highlight(raw: string, values: string[]) {
+  const words = [...new Set(values.flatMap((value) => value.split(', ')))].filter((value) => value.length > 1).sort((a, b) => b.length - a.length);
+  if (!words.length) return raw;
+  const pattern = new RegExp(`(${words.map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('|')})`, 'gi');
+  return raw.split(pattern).map((part, at) => (at % 2 ? <mark key={at}>{part}</mark> : part));
+}

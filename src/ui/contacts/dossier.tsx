@@ -1,0 +1,209 @@
+'use client';
+/**
+ * The Dossier: everything about one contact and the work on them. It opens over any area at the right or stands as a page;
+ * keys call, write, note, set the next touch, and go to the next person.
+ */
+import { useEffect, useState } from 'react';
+import Link from 'next/link';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { reasonsFor } from '@/core/today';
+import { shortDay } from '@/core/shared';
+import { showPhone } from '@/core/capture';
+import { CallDesk, type Call } from '../calling';
+import { Compose, type Written } from '../messages';
+import { Ago, ask, freshKey, useKeys, useNotices, useNow, useZone, when } from '../primitives';
+import { Axes } from './axes';
+import { Facts } from './facts';
+import { NextTouch } from './next-touch';
+import { Note } from './note';
+import { Timeline } from './timeline';
+import { nameOf, useContact, type ContactInFull } from './types';
+
+type Desk = { is: 'call'; call: Call } | { is: 'write'; channel: Written } | { is: 'note' } | { is: 'next' } | null;
+
+export interface Reason {
+  text: string;
+  since: string;
+}
+
+interface DossierProps {
+  contactId: string;
+  /** Reasons that Today found; the strongest first. */
+  reasons?: Reason[];
+  /** A call under way with this person, after a reload. */
+  call?: Call | null;
+  readOnly?: boolean;
+  onClose?: () => void;
+  /** The work on this person is done; what comes next is the next person. */
+  onNext?: () => void;
+}
+
+export function Dossier(props: DossierProps) {
+  const contact = useContact(props.contactId);
+  if (contact.isPending) return <div className="dossier panel soft">Reading …</div>;
+  if (contact.isError) {
+    return (
+      <div className="dossier panel">
+        <p className="late">{contact.error.message}</p>
+        {props.onClose && (
+          <button type="button" className="act" onClick={props.onClose}>
+            Close
+          </button>
+        )}
+      </div>
+    );
+  }
+  return <Opened key={contact.data.id} {...props} contact={contact.data} />;
+}
+
+function Opened({ contact, reasons, call, readOnly, onClose, onNext }: DossierProps & { contact: ContactInFull }) {
+  const [desk, setDesk] = useState<Desk>(call && call.contact_id === contact.id && call.state !== 'ended' ? { is: 'call', call } : null);
+  const notices = useNotices();
+  const queries = useQueryClient();
+  const place = useMutation({
+    mutationFn: () => ask<Call>(`/contacts/${contact.id}/calls`, 'POST', undefined, freshKey()),
+    onSuccess: (placed) => {
+      setDesk({ is: 'call', call: placed });
+      void queries.invalidateQueries({ queryKey: ['wire'] });
+    },
+    onError: notices.fail,
+  });
+  const onThePhone = desk?.is === 'call';
+  const open = (next: Desk) => !onThePhone && setDesk(next);
+  useKeys(
+    {
+      c: () => !onThePhone && !place.isPending && place.mutate(),
+      t: () => open({ is: 'write', channel: 'text' }),
+      e: () => open({ is: 'write', channel: 'email' }),
+      m: () => open({ is: 'write', channel: 'letter' }),
+      o: () => open({ is: 'note' }),
+      s: () => open({ is: 'next' }),
+    },
+    !readOnly,
+  );
+  useKeys({ Escape: () => !onThePhone && onClose?.() }, desk === null);
+  return (
+    <article className="dossier panel" aria-label={`Dossier of ${nameOf(contact)}`}>
+      <Head contact={contact} onClose={onClose} />
+      <Reasons contact={contact} reasons={reasons} />
+      {!readOnly && <Actions contact={contact} busy={onThePhone || place.isPending} onCall={() => place.mutate()} onOpen={open} />}
+      {desk?.is === 'call' && <CallDesk key={desk.call.id} first={desk.call} onDone={() => setDesk({ is: 'next' })} />}
+      {desk?.is === 'write' && <Compose key={desk.channel} contactId={contact.id} name={nameOf(contact)} channel={desk.channel} onClose={() => setDesk(null)} />}
+      {desk?.is === 'note' && <Note contactId={contact.id} onClose={() => setDesk(null)} />}
+      {desk?.is === 'next' && (
+        <NextTouch
+          contactId={contact.id}
+          onClose={(set) => {
+            setDesk(null);
+            if (set) onNext?.();
+          }}
+        />
+      )}
+      <div className="cols">
+        <Timeline contactId={contact.id} />
+        <Facts contact={contact} />
+      </div>
+    </article>
+  );
+}
+
+function Head({ contact, onClose }: { contact: ContactInFull; onClose?: () => void }) {
+  const zone = useZone();
+  return (
+    <div className="head">
+      <div style={{ minWidth: 0 }}>
+        <h1 dir="auto">
+          <Link href={`/contacts/${contact.id}`} style={{ textDecoration: 'none' }} prefetch={false}>
+            {nameOf(contact)}
+          </Link>
+        </h1>
+        <Axes contact={contact} />
+        <div className="soft small">{contact.owner && `with ${contact.owner.name}${contact.owned_since ? ` since ${shortDay(new Date(contact.owned_since), zone)}` : ''}`}</div>
+      </div>
+      <div className="soft small right">
+        {contact.phones.map((phone) => (
+          <CopyLine key={phone} value={showPhone(phone)} fault={contact.address_faults[phone]} />
+        ))}
+        {contact.emails.map((email) => (
+          <CopyLine key={email} value={email} fault={contact.address_faults[email]} />
+        ))}
+        {onClose && (
+          <button type="button" className="act close" style={{ marginTop: 8 }} onClick={onClose}>
+            Close
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function CopyLine({ value, fault }: { value: string; fault?: string }) {
+  const notices = useNotices();
+  const copy = () => void navigator.clipboard?.writeText(value).then(() => notices.tell(`${value} is copied.`));
+  return (
+    <div>
+      <button type="button" className="point" title="Copy" onClick={copy}>
+        {value}
+      </button>
+      {fault && <span className="late"> {fault}</span>}
+    </div>
+  );
+}
+
+/** The reasons Today found, or, in another area, the ones the contact's own state gives. */
+function Reasons({ contact, reasons }: { contact: ContactInFull; reasons?: Reason[] }) {
+  const now = useNow();
+  const own =
+    reasons ??
+    reasonsFor(
+      {
+        contactId: contact.id,
+        name: '',
+        stage: contact.stage.key,
+        horizon: contact.horizon,
+        ownerName: null,
+        handRaisedAt: contact.hand_raised_at ? new Date(contact.hand_raised_at) : null,
+        lastAnswer: null,
+        lastAnswerChannel: 'text',
+        arrivedAt: new Date(contact.created_at),
+        tried: contact.calls.attempts > 0,
+        ask: 'New: nobody has tried to reach them',
+        nextTouchAt: contact.next_touch ? new Date(contact.next_touch.at) : null,
+        nextTouchKind: contact.next_touch?.kind ?? null,
+        nextTouchNote: contact.next_touch?.note ?? null,
+        lastOutcome: null,
+      },
+      now,
+      now,
+    ).map((reason) => ({ text: reason.text, since: reason.since.toISOString() }));
+  return own.slice(0, 3).map((reason) => (
+    <p key={reason.text} className="because" dir="auto">
+      {reason.text} <Ago at={reason.since} />
+    </p>
+  ));
+}
+
+function Actions({ contact, busy, onCall, onOpen }: { contact: ContactInFull; busy: boolean; onCall: () => void; onOpen: (desk: Desk) => void }) {
+  const now = useNow();
+  const zone = useZone();
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+  const next = contact.next_touch ? when(new Date(contact.next_touch.at), now, zone) : 'none';
+  const act = (label: string, key: string, open: Desk) => (
+    <button type="button" className="act" title={`${label} (${key})`} onClick={() => onOpen(open)} disabled={busy}>
+      {label} <kbd>{key}</kbd>
+    </button>
+  );
+  return (
+    <div className="acts" role="toolbar" aria-label="Work on this person" data-ready={ready}>
+      <button type="button" className="act main" title="Call (c)" onClick={onCall} disabled={busy}>
+        Call <kbd>c</kbd>
+      </button>
+      {act('Text', 't', { is: 'write', channel: 'text' })}
+      {act('E-mail', 'e', { is: 'write', channel: 'email' })}
+      {act('Letter', 'm', { is: 'write', channel: 'letter' })}
+      {act('Note', 'o', { is: 'note' })}
+      {act(`Next touch: ${next}`, 's', { is: 'next' })}
+    </div>
+  );
+}

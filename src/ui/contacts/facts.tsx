@@ -1,0 +1,137 @@
+'use client';
+/** What is known about a contact, beside the timeline: wants, what they permit, follow-up, calls, place, tags. */
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { dayAndTime, howLong, shortDay } from '@/core/shared';
+import { CHANNEL_NAMES, type Channel } from '@/core/contacts';
+import { ask, useNotices, useZone, when, useNow } from '../primitives';
+import { useEnrolments, type ContactInFull } from './types';
+
+const money = (value: unknown): string | null => (typeof value === 'number' ? value.toLocaleString('en-US') : null);
+const list = (value: unknown): string => (Array.isArray(value) ? value.join(', ') : '');
+
+function Wants({ wants }: { wants: Record<string, unknown> }) {
+  const price = [money(wants.price_min), money(wants.price_max)];
+  const lines = [
+    [wants.bedrooms ? `${String(wants.bedrooms)}+ bedrooms` : null, wants.bathrooms ? `${String(wants.bathrooms)}+ baths` : null, price[0] && price[1] ? `${price[0]} to ${price[1]}` : price[1] ? `to ${price[1]}` : price[0] ? `from ${price[0]}` : null].filter(Boolean).join(', '),
+    [list(wants.areas), list(wants.features)].filter(Boolean).join(' · '),
+    typeof wants.words === 'string' ? wants.words : '',
+  ].filter(Boolean);
+  return (
+    <section>
+      <h2>Wants</h2>
+      {lines.length ? lines.map((line) => <div key={line}>{line}</div>) : <div className="soft small">Not told yet</div>}
+    </section>
+  );
+}
+
+const SAID = { granted: ['yes', 'good'], withdrawn: ['no', 'late'], unknown: ['not said', 'soft'] } as const;
+
+function Permissions({ contact, zone }: { contact: ContactInFull; zone: string }) {
+  const latest = [...contact.permission_details].sort((a, b) => (b.at ?? '').localeCompare(a.at ?? ''))[0];
+  return (
+    <section>
+      <h2>May we</h2>
+      {contact.do_not_contact && <div className="late strong">Do not contact</div>}
+      <div className="small">
+        {(['call', 'text', 'email'] as const).map((channel, at) => {
+          const [word, look] = SAID[contact.permissions[channel]];
+          const name = CHANNEL_NAMES[channel as Channel];
+          return (
+            <span key={channel}>
+              {at > 0 && ' · '}
+              {name[0]!.toUpperCase() + name.slice(1)} <b className={look}>{word}</b>
+            </span>
+          );
+        })}
+      </div>
+      {latest?.how && (
+        <div className="soft small">
+          {latest.how}
+          {latest.at && `, ${dayAndTime(new Date(latest.at), zone)}`}
+        </div>
+      )}
+    </section>
+  );
+}
+
+function FollowUp({ contactId }: { contactId: string }) {
+  const enrolments = useEnrolments(contactId);
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const zone = useZone();
+  const now = useNow();
+  const stop = useMutation({
+    mutationFn: (id: string) => ask(`/enrolments/${id}/stop`, 'POST'),
+    onSuccess: () => {
+      notices.tell('The campaign has stopped for them.');
+      void queries.invalidateQueries();
+    },
+    onError: notices.fail,
+  });
+  return (
+    <section>
+      <h2>Follow-up</h2>
+      {enrolments.data?.items.length === 0 && <div className="soft small">In no campaign</div>}
+      {enrolments.data?.items.slice(0, 3).map((one) => (
+        <div key={one.id} className="small" style={{ marginBottom: 4 }}>
+          {one.state === 'active' ? (
+            <>
+              {one.campaign.name}{' '}
+              <span className="soft">
+                {one.next && `next: ${CHANNEL_NAMES[one.next.channel as Channel]} ${when(new Date(one.next.at), now, zone)}, ${dayAndTime(new Date(one.next.at), zone).slice(-5)}${one.next.waits ? ', waits for quiet hours' : ''}`}
+              </span>{' '}
+              <button type="button" className="chip" style={{ padding: '0 7px' }} onClick={() => stop.mutate(one.id)}>
+                Stop
+              </button>
+            </>
+          ) : (
+            <span className="soft">{one.because ?? one.campaign.name}</span>
+          )}
+        </div>
+      ))}
+    </section>
+  );
+}
+
+export function Facts({ contact }: { contact: ContactInFull }) {
+  const zone = useZone();
+  const { calls, place } = contact;
+  const address = [place.street, place.city, place.postal_code].filter(Boolean).join(', ');
+  return (
+    <aside className="facts" aria-label="What is known">
+      <Wants wants={contact.wants} />
+      <Permissions contact={contact} zone={zone} />
+      <FollowUp contactId={contact.id} />
+      <section>
+        <h2>Calls</h2>
+        <div className="small">
+          {calls.attempts === 0 ? 'Never called' : `${calls.attempts} ${calls.attempts === 1 ? 'try' : 'tries'}, ${calls.reached === 0 ? 'never reached' : `reached ${calls.reached === 1 ? 'once' : `${calls.reached} times`}`}`}
+          {calls.talk_seconds > 0 && <span className="soft">, {howLong(calls.talk_seconds * 1000)} of talk</span>}
+        </div>
+      </section>
+      {address && (
+        <section>
+          <h2>Lives at</h2>
+          <div className="small secret">{address}</div>
+          {contact.time_zone !== zone && <div className="soft small">their time zone: {contact.time_zone.replace('_', ' ')}</div>}
+        </section>
+      )}
+      <section>
+        <h2>Came from</h2>
+        <div className="small">
+          {contact.source ?? 'unknown'}, <span className="soft">{shortDay(new Date(contact.created_at), zone)}</span>
+        </div>
+      </section>
+      {contact.tags.length > 0 && (
+        <section>
+          <h2>Tags</h2>
+          {contact.tags.map((tag) => (
+            <span key={tag} className="tag">
+              {tag}
+            </span>
+          ))}
+        </section>
+      )}
+    </aside>
+  );
+}

@@ -1,0 +1,61 @@
+'use client';
+/** Setting the next touch: five choices by number, or a day and hour; with what was promised. */
+import { useState } from 'react';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { HOUR, localInstant } from '@/core/shared';
+import { ask, useKeys, useNotices, useNow, useZone } from '../primitives';
+
+interface Choice {
+  key: string;
+  name: string;
+  at: (now: Date, zone: string) => Date | null;
+}
+const CHOICES: Choice[] = [
+  { key: '1', name: 'In three hours', at: (now) => new Date(now.getTime() + 3 * HOUR) },
+  { key: '2', name: 'Tomorrow at ten', at: (now, zone) => localInstant(now, zone, 1, '10:00') },
+  { key: '3', name: 'In three days', at: (now, zone) => localInstant(now, zone, 3, '10:00') },
+  { key: '4', name: 'In a week', at: (now, zone) => localInstant(now, zone, 7, '10:00') },
+  { key: '5', name: 'By rhythm', at: () => null },
+];
+
+export function NextTouch({ contactId, onClose }: { contactId: string; onClose: (set: boolean) => void }) {
+  const now = useNow();
+  const zone = useZone();
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const [note, setNote] = useState('');
+  const [day, setDay] = useState('');
+  const set = useMutation({
+    mutationFn: (at: Date | null) => ask(`/contacts/${contactId}/next-touch`, 'PUT', { at: at?.toISOString() ?? null, note }),
+    onSuccess: () => {
+      void queries.invalidateQueries();
+      onClose(true);
+    },
+    onError: notices.fail,
+  });
+  const choose = (choice: Choice) => set.mutate(choice.at(now, zone));
+  useKeys({ ...Object.fromEntries(CHOICES.map((choice) => [choice.key, () => choose(choice)])), Escape: () => onClose(false) });
+  const exact = /^(\d{4})-(\d\d)-(\d\d)T(\d\d:\d\d)$/.exec(day);
+  return (
+    <div className="desk" role="group" aria-label="Next touch">
+      <h2>Next touch</h2>
+      <div className="line">
+        {CHOICES.map((choice, at) => (
+          <button key={choice.key} type="button" className="act" onClick={() => choose(choice)} disabled={set.isPending} autoFocus={at === 0}>
+            {choice.name} <kbd>{choice.key}</kbd>
+          </button>
+        ))}
+      </div>
+      <div className="line">
+        <input type="datetime-local" aria-label="Day and hour" value={day} onChange={(event) => setDay(event.target.value)} className="chip" />
+        <input aria-label="What was promised" placeholder="What was promised" value={note} onChange={(event) => setNote(event.target.value)} className="chip" style={{ flex: 1, minWidth: 140 }} />
+        <button type="button" className="act" disabled={!exact || set.isPending} onClick={() => exact && set.mutate(localInstant(new Date(`${exact[1]}-${exact[2]}-${exact[3]}T12:00:00Z`), zone, 0, exact[4]!))}>
+          Set
+        </button>
+        <button type="button" className="act" onClick={() => onClose(false)}>
+          Close <kbd>Esc</kbd>
+        </button>
+      </div>
+    </div>
+  );
+}

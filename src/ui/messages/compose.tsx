@@ -1,0 +1,61 @@
+'use client';
+/** Writing a text, an e-mail or a letter to one person. The draft survives a reload; Ctrl+Enter sends. */
+import { useState } from 'react';
+import TextField from '@mui/material/TextField';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { CHANNEL_NAMES } from '@/core/contacts';
+import { ask, freshKey, useDraft, useNotices } from '../primitives';
+
+export type Written = 'text' | 'email' | 'letter';
+
+export function Compose({ contactId, name, channel, onClose }: { contactId: string; name: string; channel: Written; onClose: () => void }) {
+  const [text, setText, clear] = useDraft(`${channel}_${contactId}`);
+  const [subject, setSubject, clearSubject] = useDraft(`${channel}_subject_${contactId}`);
+  const [key, setKey] = useState(freshKey);
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const send = useMutation({
+    mutationFn: () => ask<{ because: string | null }>(`/contacts/${contactId}/messages`, 'POST', { channel, subject: subject || null, text }, key),
+    onSuccess: ({ because }) => {
+      clear();
+      clearSubject();
+      void queries.invalidateQueries();
+      notices.tell(because ?? (channel === 'letter' ? 'The letter goes to the printer.' : 'It is on its way.'));
+      onClose();
+    },
+    onError: (error) => {
+      setKey(freshKey());
+      notices.fail(error);
+    },
+  });
+  const title = `${channel === 'email' ? 'E-mail' : channel === 'text' ? 'Text' : 'Letter'} to ${name}`;
+  return (
+    <form
+      className="desk"
+      aria-label={title}
+      onSubmit={(event) => {
+        event.preventDefault();
+        send.mutate();
+      }}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') {
+          event.stopPropagation();
+          onClose();
+        }
+        if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) send.mutate();
+      }}
+    >
+      {channel === 'email' && <TextField label="Subject" value={subject} onChange={(event) => setSubject(event.target.value)} fullWidth sx={{ mb: 1 }} />}
+      <TextField label={title} value={text} onChange={(event) => setText(event.target.value)} multiline minRows={channel === 'text' ? 2 : 5} maxRows={14} fullWidth autoFocus />
+      <div className="line">
+        <button type="submit" className="act main" disabled={send.isPending || !text.trim()}>
+          Send the {CHANNEL_NAMES[channel]} <kbd>Ctrl Enter</kbd>
+        </button>
+        <button type="button" className="act" onClick={onClose}>
+          Later
+        </button>
+        {channel === 'text' && text.length > 0 && <span className="soft small">{text.length > 160 ? `${text.length} characters, ${Math.ceil(text.length / 153)} parts` : `${text.length} of 160 characters`}</span>}
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,1 @@
+export { Compose, type Written } from './compose';

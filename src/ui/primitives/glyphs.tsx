@@ -1,0 +1,50 @@
+/** Our glyphs: the bird, one for each channel, the strokes of a horizon. Drawn here, in one line weight. */
+import { HORIZONS, horizonName } from '@/core/contacts';
+
+export function Bird() {
+  return (
+    <svg width="34" height="24" viewBox="0 0 34 24" aria-hidden="true">
+      <path d="M1 23 L12 15.5 C13 9 18 5.5 23 6.2 C24 3.2 28.6 2.6 30 5.6 L33.5 7 L30.2 8.2 C30 13.5 26 18.3 19 18.4 L17.5 18.4 Z" fill="var(--bird)" />
+      <path d="M15.2 14.8 C18 10.8 22.5 10.6 25 12.2 C23 15.9 18.6 17.2 15.2 14.8 Z" fill="var(--bird-belly)" />
+      <path d="M12 15.5 C15 13.2 18 12.8 20.5 13.6 L10 19 Z" fill="var(--teal)" />
+    </svg>
+  );
+}
+
+const PATHS: Record<string, string> = {
+  call: 'M4 2.5l2.2-.6 1.6 3.4-1.5 1.3c.7 1.5 1.9 2.7 3.4 3.4l1.3-1.5 3.4 1.6-.6 2.2c-.2.8-.9 1.2-1.7 1.2C6.6 13.500 2.800 9.600 2.800 4.200c0-.8.4-1.500 1.200-1.700z',
+  text: 'M2.500 3h11v7.500h-6l-3 2.800v-2.800h-2z',
+  email: 'M2 3.500h12v9H2zM2 4l6 4.800L14 4',
+  letter: 'M3.500 1.800h6.300l2.700 2.700v9.700h-9zM5.500 6.500h5M5.500 8.800h5M5.500 11.100h3',
+  visit: 'M8 2l6 5v6.500H9.800v-4H6.200v4H2V7z',
+  note: 'M3 13l.8-3.200L11 2.600l2.400 2.400-7.200 7.200z',
+  hand: 'M2.500 8h9M8 4l4 4-4 4',
+  arrive: 'M8 2.500v11M2.500 8h11',
+  wait: 'M8 2a6 6 0 100 12A6 6 0 008 2zM8 5v3.300l2.200 1.400',
+  held: 'M8 2a6 6 0 100 12A6 6 0 008 2zM4 12l8-8',
+  flag: 'M4 14V2.500h7.500L9.800 5l1.700 2.500H4',
+  stop: 'M4 4h8v8H4z',
+  done: 'M3 8.500l3.300 3.300L13 4.800',
+};
+
+/** A glyph of 16 px; it decorates words beside it and is silent to screen readers. */
+export function Glyph({ name }: { name: string }) {
+  return (
+    <svg width="16" height="16" viewBox="0 0 16 16" fill="none" stroke="currentColor" strokeWidth="1.4" strokeLinejoin="round" strokeLinecap="round" aria-hidden="true">
+      <path d={PATHS[name] ?? PATHS.note} />
+    </svg>
+  );
+}
+
+/** A horizon as a stack of one to four strokes; its name for those who do not see it. */
+export function Strokes({ horizon }: { horizon: string | null }) {
+  const filled = HORIZONS.find((one) => one.key === horizon)?.strokes ?? 0;
+  const name = horizon ? horizonName(horizon) : 'No horizon yet';
+  return (
+    <span className="strokes" role="img" aria-label={name} title={name}>
+      {[1, 2, 3, 4].map((stroke) => (
+        <i key={stroke} className={stroke <= filled ? 'f' : ''} />
+      ))}
+    </span>
+  );
+}

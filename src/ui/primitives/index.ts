@@ -1,0 +1,6 @@
+export { ask, freshKey, Problem, wordsOf, type FieldProblem } from './api';
+export { Ago, ClockProvider, Timer, useNow, useZone, when } from './clock';
+export { useDraft } from './draft';
+export { Bird, Glyph, Strokes } from './glyphs';
+export { isTyping, useKeys } from './keys';
+export { NoticeProvider, useNotices } from './notice';

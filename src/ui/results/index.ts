@@ -1,0 +1,1 @@
+export { ResultsArea, type Results } from './results';

@@ -1,0 +1,1 @@
+export { RoutingArea, type Ladder, type Offer } from './routing';

@@ -1,0 +1,1 @@
+export { SetupArea } from './setup';

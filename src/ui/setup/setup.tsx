@@ -1,0 +1,217 @@
+'use client';
+/** Setup for those who run the office: guardrails and measures, API keys, messages that do not get out, stages and horizons with their meanings, people. */
+import { useState, type ReactNode } from 'react';
+import TextField from '@mui/material/TextField';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { KEY_SCOPES, type KeyScope, type KeyView, type PersonView } from '@/core/accounts';
+import { HORIZONS, STAGES } from '@/core/contacts';
+import type { ParkedView } from '@/core/messages';
+import type { Jsoned } from '@/core/shared';
+import { ask, freshKey, useNotices, wordsOf } from '../primitives';
+
+interface SettingsForm {
+  quiet_to: string;
+  quiet_from: string;
+  conversation_seconds: number;
+}
+
+export function SetupArea({ settings, people }: { settings: SettingsForm; people: Jsoned<PersonView>[] }) {
+  return (
+    <>
+      <div className="headline">
+        <h1>Setup</h1>
+      </div>
+      <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(340px, 1fr))', gap: '28px 48px', alignItems: 'start' }}>
+        <Guardrails first={settings} />
+        <Keys />
+        <Stuck />
+        <Block title="Stages" note="Where somebody stands. They move by themselves from New to Talking.">
+          {STAGES.map((stage) => (
+            <div key={stage.key} className="pair">
+              <b>{stage.name}</b>
+              <span className="soft right">{stage.meaning}</span>
+            </div>
+          ))}
+        </Block>
+        <Block title="Horizons" note="When somebody means to move, and how often to be in touch.">
+          {HORIZONS.map((horizon) => (
+            <div key={horizon.key} className="pair">
+              <b>{horizon.name}</b>
+              <span className="soft right">
+                {horizon.meaning}, every {horizon.rhythmDays} days
+              </span>
+            </div>
+          ))}
+        </Block>
+        <Block title="People" note="Who works here, and as what.">
+          {people.map((person) => (
+            <div key={person.id} className="pair">
+              <span>
+                {person.name} <span className="soft small">{person.office}</span>
+              </span>
+              <span className="soft">{person.role}</span>
+            </div>
+          ))}
+        </Block>
+      </div>
+    </>
+  );
+}
+
+function Block({ title, note, children }: { title: string; note: string; children: ReactNode }) {
+  return (
+    <section aria-label={title}>
+      <div className="group" style={{ marginTop: 0 }}>
+        <h2>{title}</h2>
+      </div>
+      <p className="soft small" style={{ padding: '4px 0 6px' }}>
+        {note}
+      </p>
+      {children}
+    </section>
+  );
+}
+
+function Guardrails({ first }: { first: SettingsForm }) {
+  const [settings, setSettings] = useState(first);
+  const notices = useNotices();
+  const queries = useQueryClient();
+  const keep = useMutation({
+    mutationFn: () => ask<SettingsForm>('/settings', 'PATCH', settings),
+    onSuccess: (kept) => {
+      setSettings(kept);
+      void queries.invalidateQueries();
+      notices.tell('Kept. It holds from the next touch on.');
+    },
+  });
+  return (
+    <Block title="Guardrails and measures" note="Quiet hours hold at the contact, for texts, e-mails and calls. They may be longer than the law asks, not shorter.">
+      <form
+        style={{ display: 'grid', gap: 14, marginTop: 8 }}
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep.mutate();
+        }}
+      >
+        <div style={{ display: 'flex', gap: 12 }}>
+          <TextField label="Touches go from" type="time" value={settings.quiet_to} onChange={(event) => setSettings({ ...settings, quiet_to: event.target.value })} fullWidth />
+          <TextField label="until" type="time" value={settings.quiet_from} onChange={(event) => setSettings({ ...settings, quiet_from: event.target.value })} fullWidth />
+        </div>
+        <TextField label="Least length of a conversation, in seconds" type="number" value={settings.conversation_seconds} onChange={(event) => setSettings({ ...settings, conversation_seconds: Number(event.target.value) })} />
+        {keep.error && (
+          <p className="late" role="alert">
+            {'fields' in keep.error && (keep.error.fields as { message: string }[]).length ? (keep.error.fields as { message: string }[]).map(({ message }) => message).join('; ') : wordsOf(keep.error)}
+          </p>
+        )}
+        <div>
+          <button type="submit" className="act main" disabled={keep.isPending}>
+            Keep
+          </button>
+        </div>
+      </form>
+    </Block>
+  );
+}
+
+function Keys() {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const { data: keys } = useQuery({ queryKey: ['keys'], queryFn: async () => (await ask<{ items: Jsoned<KeyView>[] }>('/keys')).items });
+  const [name, setName] = useState('');
+  const [scopes, setScopes] = useState<KeyScope[]>(['inquiries:write']);
+  const [made, setMade] = useState<string | null>(null);
+  const make = useMutation({
+    mutationFn: () => ask<{ key: string }>('/keys', 'POST', { name, scopes }, freshKey()),
+    onSuccess: ({ key }) => {
+      setMade(key);
+      setName('');
+      void queries.invalidateQueries({ queryKey: ['keys'] });
+    },
+    onError: notices.fail,
+  });
+  const revoke = useMutation({
+    mutationFn: (id: string) => ask(`/keys/${id}`, 'DELETE'),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ['keys'] }),
+    onError: notices.fail,
+  });
+  return (
+    <Block title="API keys" note="A key lets a program do what its rights name. It is shown once and kept as a hash.">
+      {keys?.map((key) => (
+        <div key={key.id} className="pair">
+          <span>
+            <b>{key.name}</b> <span className="soft small">{key.hint}</span>
+            <span className="soft small" style={{ display: 'block' }}>
+              {key.scopes.length === KEY_SCOPES.length ? 'all rights' : key.scopes.join(', ')} · {key.last_used_at ? 'used' : 'never used'}
+            </span>
+          </span>
+          <button type="button" className="chip" onClick={() => window.confirm(`Revoke “${key.name}”? What uses it stops at once.`) && revoke.mutate(key.id)}>
+            Revoke
+          </button>
+        </div>
+      ))}
+      {made && (
+        <p className="because" role="status">
+          Copy it now, it is not shown again: <code style={{ overflowWrap: 'anywhere' }}>{made}</code>
+        </p>
+      )}
+      <form
+        style={{ display: 'grid', gap: 8, marginTop: 12 }}
+        onSubmit={(event) => {
+          event.preventDefault();
+          make.mutate();
+        }}
+      >
+        <TextField label="Name of a new key" value={name} onChange={(event) => setName(event.target.value)} />
+        <div>
+          {KEY_SCOPES.map((scope) => (
+            <label key={scope} className="small" style={{ display: 'inline-flex', gap: 5, marginRight: 12 }}>
+              <input type="checkbox" checked={scopes.includes(scope)} onChange={() => setScopes(scopes.includes(scope) ? scopes.filter((one) => one !== scope) : [...scopes, scope])} />
+              {scope}
+            </label>
+          ))}
+        </div>
+        <div>
+          <button type="submit" className="act" disabled={!name.trim() || !scopes.length || make.isPending}>
+            Make the key
+          </button>
+        </div>
+      </form>
+    </Block>
+  );
+}
+
+function Stuck() {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const { data: stuck } = useQuery({ queryKey: ['stuck'], queryFn: async () => (await ask<{ items: Jsoned<ParkedView>[] }>('/outbox/stuck')).items, refetchInterval: 10_000 });
+  const retry = useMutation({
+    mutationFn: () => ask<{ retried: number }>('/outbox/retry', 'POST'),
+    onSuccess: ({ retried }) => {
+      notices.tell(`${retried.toLocaleString('en-US')} are tried again.`);
+      void queries.invalidateQueries({ queryKey: ['stuck'] });
+    },
+    onError: notices.fail,
+  });
+  return (
+    <Block title="Messages that do not get out" note="A provider that is down is tried again by itself, less and less often; nothing is lost or sent twice.">
+      {stuck?.length === 0 && <p className="good">Everything gets out.</p>}
+      {stuck?.slice(0, 12).map((one) => (
+        <div key={one.id} className="pair">
+          <span>
+            {one.name}, {one.channel}
+            <span className="late small" style={{ display: 'block' }}>
+              {one.fault}
+            </span>
+          </span>
+          <span className="soft small">{one.state === 'parked' ? 'parked' : `${one.attempts} tries`}</span>
+        </div>
+      ))}
+      {stuck && stuck.length > 0 && (
+        <button type="button" className="act" style={{ marginTop: 10 }} onClick={() => retry.mutate()} disabled={retry.isPending}>
+          Try all again now
+        </button>
+      )}
+    </Block>
+  );
+}
+

@@ -1,0 +1,60 @@
+'use client';
+/** Under my own initials: Setup, away, light or dark, the privacy mask, shortcuts, log out. */
+import { useState } from 'react';
+import { useRouter } from 'next/navigation';
+import Divider from '@mui/material/Divider';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { DAY } from '@/core/shared';
+import { runsTheOffice, type Role } from '@/core/accounts';
+import { ask, useNotices, useNow } from '../primitives';
+import { switchMask, switchScheme } from '../theme';
+
+export function Myself({ me, onHelp }: { me: { id: string; name: string; role: Role }; onHelp: () => void }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const router = useRouter();
+  const notices = useNotices();
+  const now = useNow();
+  const initials = me.name
+    .split(' ')
+    .map((word) => word[0])
+    .join('')
+    .slice(0, 2);
+  const then = (act: () => void) => () => {
+    setAnchor(null);
+    act();
+  };
+  const away = async (until: Date | null) => {
+    try {
+      await ask(`/people/${me.id}/away`, 'PUT', { until: until?.toISOString() ?? null });
+      notices.tell(until ? 'You are away until this time tomorrow; the round robin passes you over.' : 'You are back and get leads again.');
+    } catch (error) {
+      notices.fail(error);
+    }
+  };
+  const logOut = async () => {
+    await fetch('/logout', { method: 'POST' });
+    window.location.assign('/login');
+  };
+  return (
+    <>
+      <button type="button" className="who" aria-haspopup="menu" aria-label={`${me.name}: setup, away, log out`} title={me.name} onClick={(event) => setAnchor(event.currentTarget)}>
+        {initials}
+      </button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        <MenuItem disabled sx={{ opacity: '1 !important', fontWeight: 600 }}>
+          {me.name}
+        </MenuItem>
+        {runsTheOffice(me.role) && <MenuItem onClick={then(() => router.push('/setup'))}>Setup</MenuItem>}
+        {me.role !== 'lender' && <MenuItem onClick={then(() => void away(new Date(now.getTime() + DAY)))}>Away for a day</MenuItem>}
+        {me.role !== 'lender' && <MenuItem onClick={then(() => void away(null))}>Back again</MenuItem>}
+        <Divider />
+        <MenuItem onClick={then(switchScheme)}>Light or dark</MenuItem>
+        <MenuItem onClick={then(() => notices.tell(switchMask() ? 'Numbers and addresses are blurred.' : 'Numbers and addresses are shown.'))}>Privacy mask (Shift+M)</MenuItem>
+        <MenuItem onClick={then(onHelp)}>Shortcuts (?)</MenuItem>
+        <Divider />
+        <MenuItem onClick={then(() => void logOut())}>Log out</MenuItem>
+      </Menu>
+    </>
+  );
+}

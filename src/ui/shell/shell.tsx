@@ -1,0 +1,63 @@
+'use client';
+/** The frame of every page behind the login: providers, the Wire, dialogs, the keys that work everywhere. */
+import { useState, type ReactNode } from 'react';
+import { useRouter } from 'next/navigation';
+import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
+import { areasFor, type Role } from '@/core/accounts';
+import { AddLeadDialog } from '../capture';
+import { ask, ClockProvider, NoticeProvider, useKeys, useNotices } from '../primitives';
+import { switchMask } from '../theme';
+import { useGo } from './go';
+import { HelpDialog } from './help';
+import { useLive } from './live';
+import { SearchDialog } from './search';
+import { WireLine, type Wire } from './wire';
+
+export interface Me {
+  id: string;
+  name: string;
+  role: Role;
+  zone: string;
+}
+
+export function Shell({ me, wire, children }: { me: Me; wire: Wire; children: ReactNode }) {
+  const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { staleTime: 15_000, retry: 1, refetchOnWindowFocus: false } } }));
+  return (
+    <QueryClientProvider client={queries}>
+      <NoticeProvider>
+        <Frame me={me} first={wire}>
+          {children}
+        </Frame>
+      </NoticeProvider>
+    </QueryClientProvider>
+  );
+}
+
+function Frame({ me, first, children }: { me: Me; first: Wire; children: ReactNode }) {
+  const { data: wire } = useQuery({ queryKey: ['wire'], queryFn: () => ask<Wire>('/wire'), initialData: first, refetchInterval: 60_000 });
+  const [dialog, setDialog] = useState<'search' | 'add' | 'help' | null>(null);
+  const router = useRouter();
+  const notices = useNotices();
+  useLive();
+  const go = Object.fromEntries(areasFor(me.role).map((area) => [area.letter, area.path]));
+  useKeys({
+    '/': () => setDialog('search'),
+    '?': () => setDialog('help'),
+    n: () => me.role !== 'lender' && setDialog('add'),
+    'shift+M': () => notices.tell(switchMask() ? 'Numbers and addresses are blurred.' : 'Numbers and addresses are shown.'),
+  });
+  useGo(go, (path) => router.push(path));
+  const close = () => setDialog(null);
+  return (
+    <ClockProvider now={wire.clock.now} held={wire.clock.held} zone={me.zone}>
+      <a href="#main" className="skip">
+        To the content
+      </a>
+      <WireLine wire={wire} me={me} onSearch={() => setDialog('search')} onAdd={() => setDialog('add')} onHelp={() => setDialog('help')} />
+      <main id="main">{children}</main>
+      <SearchDialog open={dialog === 'search'} onClose={close} role={me.role} />
+      <AddLeadDialog open={dialog === 'add'} onClose={close} />
+      <HelpDialog open={dialog === 'help'} onClose={close} />
+    </ClockProvider>
+  );
+}

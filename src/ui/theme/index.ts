@@ -1,0 +1,2 @@
+export { schemeScript, switchMask, switchScheme } from './scheme';
+export { theme } from './theme';

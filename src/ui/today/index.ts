@@ -1,0 +1,1 @@
+export { TodayArea, type Today } from './today';
