@@ -30,7 +30,7 @@ module.exports = {
       comment: 'another feature of the same or a lower layer is entered by its index.ts',
       severity: 'error',
       from: { path: '^src/([^/]+)/([^/]+)', pathNot: '\\.test\\.tsx?$' },
-      to: { path: '^src/(core|server|ui)/([^/]+)/.+', pathNot: ['^src/$1/$2/', '/index\\.tsx?$', '^src/ui/primitives/'] },
+      to: { path: '^src/(core|server|ui)/([^/]+)/.+', pathNot: ['^src/$1/$2/', '/index\\.tsx?$', '\\.css$', '^src/ui/primitives/'] },
     },
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
   ],

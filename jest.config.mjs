@@ -14,9 +14,15 @@ const base = {
       },
     ],
   },
-  extensionsToTreatAsEsm: [],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
-  modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/dist', '<rootDir>/dist-test', '<rootDir>/.next-test', '<rootDir>/.urraca'],
+  modulePathIgnorePatterns: [
+    '<rootDir>/.next',
+    '<rootDir>/dist',
+    '<rootDir>/dist-test',
+    '<rootDir>/dist-cli',
+    '<rootDir>/.next-test',
+    '<rootDir>/.urraca',
+  ],
 };
 
 /** @type {import('jest').Config} */
@@ -34,8 +40,7 @@ const config = {
     {
       ...base,
       displayName: 'db',
-      testMatch: ['<rootDir>/src/{server,worker}/**/*.test.ts', '<rootDir>/tests/drills/**/*.test.ts'],
-      globalSetup: '<rootDir>/tests/harness/database.setup.ts',
+      testMatch: ['<rootDir>/tests/db/**/*.test.ts'],
     },
   ],
 };

@@ -3,7 +3,8 @@ import { NextResponse, type NextRequest } from 'next/server';
 
 export function proxy(request: NextRequest): NextResponse {
   const { pathname } = request.nextUrl;
-  if (request.method === 'POST' && /^\/u\/[^/]+$/.test(pathname)) return NextResponse.rewrite(new URL(`${pathname}/one-click`, request.url));
+  if (request.method === 'POST' && /^\/u\/[^/]+$/.test(pathname))
+    return NextResponse.rewrite(new URL(`${pathname}/one-click`, request.url));
   const nonce = btoa(crypto.randomUUID());
   const policy = [
     "default-src 'self'",

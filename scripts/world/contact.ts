@@ -40,6 +40,8 @@ export interface WorldContact {
   } | null;
   routed: { because: object; rungId: string | null } | null;
   firstTryAt: Date | null;
+  /** A second inquiry of the same person, who stays with their agent. */
+  cameBack: { at: Date; ask: string; firstTryAt: Date | null } | null;
 }
 export interface WorldCall {
   startedAt: Date;
@@ -131,5 +133,6 @@ export function drawContact(n: number, random: Random, towns: Town[], kind: 'lea
     enrolment: null,
     routed: null,
     firstTryAt: null,
+    cameBack: null,
   };
 }

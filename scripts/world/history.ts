@@ -3,10 +3,19 @@ import { DAY, HOUR, localInstant, localMinutes, MINUTE, type Random } from '@/co
 import { NEW_BUYER, plannedAt, quietUntil, DEFAULT_GUARDRAILS, dayOf } from '@/core/campaigns';
 import { fillWords } from '@/core/messages';
 import { showPhone } from '@/core/capture';
-import type { Activity, ActivityData, Because, Channel, Direction, Horizon, Stage } from '@/core/contacts';
+import {
+  isHumanTry,
+  type Activity,
+  type ActivityData,
+  type Because,
+  type Channel,
+  type Direction,
+  type Horizon,
+  type Stage,
+} from '@/core/contacts';
 import { isReached, type Outcome } from '@/core/calling';
 import { ANSWERS, NOTES, PROMISES } from './names';
-import { BROKERAGE, COLLEAGUES, START, ZONE } from './settings';
+import { BROKERAGE, COLLEAGUES, nameOf, START, ZONE } from './settings';
 import type { WorldContact } from './contact';
 
 const RHYTHM: Record<Horizon, number> = { hot: 2, warm: 10, nurture: 35, someday: 90 };
@@ -147,7 +156,25 @@ export function liveLead(contact: WorldContact, random: Random): void {
   }
   const end = campaign ? walkCampaign(story) : null;
   workLead(story, end);
+  comeBack(story);
   settle(story);
+}
+
+/** Some ask again weeks later, about another home: a new inquiry on the same contact. */
+function comeBack(story: Chronicle): void {
+  const { contact, random } = story;
+  const at = new Date(contact.createdAt.getTime() + random.int(12, 100) * DAY + random.int(0, 500) * MINUTE);
+  if (!random.chance(0.14) || at >= START || contact.stage === 'archived') return;
+  const ask = `Is ${random.int(3, 240)} ${random.pick(contact.town.streets)} still for sale?`;
+  story.add(at, 'inquiry', { direction: 'in', data: { text: ask, door: 'Lead sources', from: contact.source } });
+  story.add(at, 'handed', { because: { why: 'returning', agent: nameOf(contact.ownerId) } });
+  const back = working(new Date(at.getTime() + random.int(2, 40) * MINUTE), random);
+  if (contact.phone && !contact.phoneFault && back < START)
+    story.call(back, random.pick(['talked', 'voicemail', 'talked', 'no_answer'] as const));
+  const tries = contact.activities
+    .filter((activity) => activity.at >= at && isHumanTry(activity))
+    .map((activity) => activity.at.getTime());
+  contact.cameBack = { at, ask, firstTryAt: tries.length ? new Date(Math.min(...tries)) : null };
 }
 
 function grantPermissions(contact: WorldContact, random: Random, at: Date, how: string): void {

@@ -6,7 +6,7 @@ import { hashPassword } from '@/server/accounts';
 import { FACT_COLUMNS, rowOfFacts } from '@/server/contacts';
 import { hashed, transact, type Tx } from '@/server/shared';
 import { drawWorld, RUNGS, type World } from './draw';
-import { AWAY, BROKERAGE, COLLEAGUES, DEMO_KEY, PASSWORD, START, ZONE } from './settings';
+import { AWAY, BROKERAGE, COLLEAGUES, DEMO_KEY, nameOf, PASSWORD, START, ZONE } from './settings';
 import type { WorldContact } from './contact';
 
 const CHUNK = 2_000;
@@ -583,45 +583,52 @@ async function writeHistory(tx: Tx, contacts: WorldContact[]): Promise<number> {
 }
 
 async function writeInquiries(tx: Tx, leads: WorldContact[]): Promise<void> {
-  const rows = leads.map((lead, at) => {
+  const arrivals = leads
+    .flatMap((lead) => [
+      { lead, at: lead.createdAt, ask: lead.ask, firstTryAt: lead.firstTryAt, back: false },
+      ...(lead.cameBack ? [{ lead, ...lead.cameBack, back: true }] : []),
+    ])
+    .sort((a, b) => a.at.getTime() - b.at.getTime());
+  const rows = arrivals.map(({ lead, at, ask, firstTryAt, back }, n) => {
+    const person = {
+      first_name: lead.first,
+      last_name: lead.last,
+      emails: lead.email ? [lead.email] : [],
+      phones: lead.phone ? [lead.phone] : [],
+    };
     const raw = {
-      person: {
-        first_name: lead.first,
-        last_name: lead.last,
-        emails: lead.email ? [lead.email] : [],
-        phones: lead.phone ? [lead.phone] : [],
-      },
+      person,
       roles: lead.roles,
       source: lead.source,
-      message: lead.ask,
+      message: ask,
       place: { city: lead.town.name, postal_code: lead.postalCode },
       wants: lead.wants,
     };
     return {
-      id: at + 1,
+      id: n + 1,
       ...account,
       door_id: Number(lead.id) % 6 === 0 ? 2 : 1,
       contact_id: lead.id,
       source: lead.source,
       raw,
       parsed: {
-        ask: lead.ask,
+        ask,
         firstName: lead.first,
         lastName: lead.last,
-        emails: raw.person.emails,
-        phones: raw.person.phones,
+        emails: person.emails,
+        phones: person.phones,
         roles: lead.roles,
         city: lead.town.name,
         postalCode: lead.postalCode,
         wants: lead.wants,
-        message: lead.ask,
+        message: ask,
       },
-      matched: false,
+      matched: back,
       owner_id: lead.ownerId,
-      rung_id: lead.routed!.rungId,
-      because: lead.routed!.because,
-      arrived_at: lead.createdAt,
-      first_try_at: lead.firstTryAt,
+      rung_id: back ? null : lead.routed!.rungId,
+      because: back ? { why: 'returning', agent: nameOf(lead.ownerId) } : lead.routed!.because,
+      arrived_at: at,
+      first_try_at: firstTryAt,
     };
   });
   await insert(

@@ -9,7 +9,10 @@ import '@fontsource-variable/bricolage-grotesque';
 import { schemeScript, theme } from '@/ui/theme';
 import '@/ui/theme/urraca.css';
 
-export const metadata: Metadata = { title: { default: 'Urraca', template: '%s · Urraca' }, description: 'Leads, contacts and follow-up for real-estate agents' };
+export const metadata: Metadata = {
+  title: { default: 'Urraca', template: '%s · Urraca' },
+  description: 'Leads, contacts and follow-up for real-estate agents',
+};
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function Document({ children }: { children: ReactNode }) {

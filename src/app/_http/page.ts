@@ -8,7 +8,8 @@ import { currentPerson } from './principal';
 export async function requirePerson(area?: Area['key'] | 'setup'): Promise<{ person: Person; scope: Scope }> {
   const person = await currentPerson();
   if (!person) redirect('/login');
-  const allowed = !area || (area === 'setup' ? runsTheOffice(person.role) : areasFor(person.role).some(({ key }) => key === area));
+  const allowed =
+    !area || (area === 'setup' ? runsTheOffice(person.role) : areasFor(person.role).some(({ key }) => key === area));
   if (!allowed) notFound();
   return { person, scope: scopeFor({ kind: 'person', person }) };
 }

@@ -14,7 +14,13 @@ export async function logInAction(_before: LoginState, form: FormData): Promise<
   const from = (await headers()).get('x-forwarded-for')?.split(',')[0]?.trim() ?? 'here';
   try {
     const token = await logIn(email, String(form.get('password') ?? ''), from, jar.get(SESSION_COOKIE)?.value);
-    jar.set(SESSION_COOKIE, token, { httpOnly: true, sameSite: 'lax', path: '/', maxAge: SESSION_SECONDS, secure: config().publicUrl.startsWith('https:') });
+    jar.set(SESSION_COOKIE, token, {
+      httpOnly: true,
+      sameSite: 'lax',
+      path: '/',
+      maxAge: SESSION_SECONDS,
+      secure: config().publicUrl.startsWith('https:'),
+    });
   } catch (error) {
     if (error instanceof AppError) return { email, message: error.message };
     throw error;

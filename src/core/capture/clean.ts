@@ -51,7 +51,7 @@ function caseWord(word: string, first: boolean): string {
  */
 export function cleanName(name: string): string {
   const text = oneLine(name);
-  const letters = text.replace(/\P{L}/gu, '');
+  const letters = [...text].filter((sign) => sign.toLowerCase() !== sign.toUpperCase()).join('');
   if (letters.length < 2) return text;
   const shouted = letters === letters.toUpperCase() && letters !== letters.toLowerCase();
   const mumbled = letters === letters.toLowerCase() && letters !== letters.toUpperCase();

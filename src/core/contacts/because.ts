@@ -69,7 +69,9 @@ export function sentenceOf(because: Because): string {
     case 'not_enrolled':
       return `“${because.campaign}” was not begun: ${because.cause === 'stage' && because.stage ? `the stage is ${stageName(because.stage)}` : CAUSES[because.cause]}.`;
     case 'answered':
-      return because.channel === 'call' ? `“${because.campaign}” stopped: somebody spoke with them by phone.` : `“${because.campaign}” stopped: they answered by ${CHANNEL_NAMES[because.channel]}.`;
+      return because.channel === 'call'
+        ? `“${because.campaign}” stopped: somebody spoke with them by phone.`
+        : `“${because.campaign}” stopped: they answered by ${CHANNEL_NAMES[because.channel]}.`;
     case 'opted_out':
       return `“${because.campaign}” stopped: they asked for no more ${PLURALS[because.channel]}.`;
     case 'stage_reached':

@@ -1,7 +1,7 @@
 /** People and settings of an account, read by almost everybody. */
 import type { PersonView } from '@/core/accounts';
 import { AppError } from '@/core/shared';
-import { DEFAULT_SETTINGS, settingsSchema, type Person, type Role, type Scope, type Settings } from '@/core/accounts';
+import { DEFAULT_SETTINGS, settingsSchema, type Person, type Scope, type Settings } from '@/core/accounts';
 import { faultsOf } from '@/core/capture';
 import { now, reader, record, transact, type Tx } from '../shared';
 

@@ -99,10 +99,14 @@ async function readRosters(scope: Scope, at: Date, since: Date): Promise<RosterV
   return [...rosters.values()];
 }
 
-/** Offers that wait for a first try, oldest first, as far as the scope sees their contacts. */
-export async function listWaitingOffers(scope: Scope, limit = 50): Promise<OfferView[]> {
+/** Offers that wait for a first try, the newest first, with how many there are, as far as the scope sees their contacts. */
+export async function listWaitingOffers(scope: Scope, limit = 50): Promise<{ items: OfferView[]; total: number }> {
   const bind: unknown[] = [];
   const where = visible(scope, bind);
+  const count = await reader().first<{ n: number }>(
+    `select count(*)::int as n from offers o join contacts c on c.id = o.contact_id where o.answered_at is null and ${where}`,
+    bind,
+  );
   bind.push(limit);
   const rows = await reader().rows<Omit<OfferView, 'agent' | 'because'> & { user_id: string; agent: string; because: Because }>(
     `select o.id, o.contact_id, c.first_name || ' ' || c.last_name as name, o.user_id, u.first_name || ' ' || u.last_name as agent, o.offered_at, i.because
@@ -110,11 +114,14 @@ export async function listWaitingOffers(scope: Scope, limit = 50): Promise<Offer
      where o.answered_at is null and ${where} order by o.offered_at desc, o.id desc limit $${bind.length}`,
     bind,
   );
-  return rows.map(({ user_id, agent, because, ...row }) => ({
-    ...row,
-    agent: { id: user_id, name: agent },
-    because: sentenceOf(because),
-  }));
+  return {
+    items: rows.map(({ user_id, agent, because, ...row }) => ({
+      ...row,
+      agent: { id: user_id, name: agent },
+      because: sentenceOf(because),
+    })),
+    total: count!.n,
+  };
 }
 
 /** Says until when somebody is away; null brings them back. Oneself, or anybody for those who run the office. */

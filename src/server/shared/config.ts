@@ -56,3 +56,8 @@ export function config(): Config {
   };
   return known;
 }
+
+/** Forgets what was read, so that the next reading sees today's environment. */
+export const forgetConfig = (): void => {
+  known = undefined;
+};

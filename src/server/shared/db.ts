@@ -13,7 +13,7 @@ import {
   ConnectionAcquireTimeoutError,
 } from 'sequelize';
 import { AppError } from '@/core/shared';
-import { config } from './config';
+import { config, forgetConfig } from './config';
 
 const held = globalThis as unknown as { urracaDb?: Sequelize };
 
@@ -28,9 +28,11 @@ export function db(): Sequelize {
   return held.urracaDb;
 }
 
+/** Closes the pool; what is used next opens another, on the environment of then. */
 export async function closeDb(): Promise<void> {
   const open = held.urracaDb;
   held.urracaDb = undefined;
+  forgetConfig();
   await open?.close();
 }
 

@@ -7,10 +7,11 @@ const SERIAL = new Set<JobName>(['simulation.advance']);
 
 /** @param key when given, a job with the same key that has not begun is replaced instead of doubled */
 export const enqueue = <Name extends JobName>(tx: Tx, job: Name, payload: Jobs[Name], key?: string): Promise<void> =>
-  tx.run('select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := 5)', [
+  tx.run('select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := 5, queue_name := $4)', [
     job,
     JSON.stringify(payload),
     key ?? null,
+    SERIAL.has(job) ? job : null,
   ]);
 
 /** Frees jobs that a worker held when it died (kill -9), so that another takes them at once and not after the queue's own four hours. */

@@ -3,7 +3,7 @@ export { clockState, holdClock, markClock, now, releaseClock } from './clock';
 export { config, readEnvironment, type Config } from './config';
 export { closeDb, db, reader, transact, type Tx } from './db';
 export { enqueue, freeDeadJobs } from './enqueue';
-export { listen, subscribe } from './listener';
+export { listen, stopHearing, subscribe } from './listener';
 export { publish, wakeWorkers } from './live';
 export { migrate } from './migrate';
 export { BEAT_MS, beat, leave, readProcesses, type ProcessState } from './processes';

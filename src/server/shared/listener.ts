@@ -51,14 +51,13 @@ export function listen(
 }
 
 type Subscriber = (event: LiveEvent | 'everything') => void;
-const held = globalThis as unknown as { urracaLive?: { subscribers: Set<Subscriber> } };
+const held = globalThis as unknown as { urracaLive?: { subscribers: Set<Subscriber>; stop: () => Promise<void> } };
 
 /** Hears every LiveEvent in this process; `everything` after an outage, when a page should read all again. Answers how to stop. */
 export function subscribe(subscriber: Subscriber): () => void {
   if (!held.urracaLive) {
     const subscribers = new Set<Subscriber>();
-    held.urracaLive = { subscribers };
-    listen(
+    const { stop } = listen(
       LIVE_CHANNEL,
       (payload) => {
         const event = JSON.parse(payload) as LiveEvent;
@@ -66,8 +65,16 @@ export function subscribe(subscriber: Subscriber): () => void {
       },
       () => subscribers.forEach((hear) => hear('everything')),
     );
+    held.urracaLive = { subscribers, stop };
   }
   const { subscribers } = held.urracaLive;
   subscribers.add(subscriber);
   return () => subscribers.delete(subscriber);
+}
+
+/** Stops hearing in this process, for one that ends. */
+export async function stopHearing(): Promise<void> {
+  const open = held.urracaLive;
+  held.urracaLive = undefined;
+  await open?.stop();
 }

@@ -1,7 +1,7 @@
 /** Today for one person (or, for those who run the office, for everybody): candidates by index, ranked in core. */
 import type { TodayView } from '@/core/today';
 import { localDay } from '@/core/shared';
-import { rankToday, TODAY_GROUPS, type TodayCandidate, type TodayEntry } from '@/core/today';
+import { rankToday, TODAY_GROUPS, type TodayCandidate } from '@/core/today';
 import type { Scope } from '@/core/accounts';
 import { visible } from '../contacts';
 import { now, reader, type Tx } from '../shared';

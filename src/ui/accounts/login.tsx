@@ -8,7 +8,13 @@ export interface LoginState {
   message: string | null;
 }
 
-export function Login({ action, logins }: { action: (before: LoginState, form: FormData) => Promise<LoginState>; logins: { email: string; who: string }[] | null }) {
+export function Login({
+  action,
+  logins,
+}: {
+  action: (before: LoginState, form: FormData) => Promise<LoginState>;
+  logins: { email: string; who: string }[] | null;
+}) {
   const [state, send, sending] = useActionState(action, { email: '', message: null });
   return (
     <main className="public" style={{ maxWidth: 420 }}>
@@ -24,7 +30,16 @@ export function Login({ action, logins }: { action: (before: LoginState, form: F
         )}
         <div className="field">
           <label htmlFor="email">E-mail</label>
-          <input id="email" name="email" type="email" autoComplete="username" required defaultValue={state.email} key={state.email} autoFocus />
+          <input
+            id="email"
+            name="email"
+            type="email"
+            autoComplete="username"
+            required
+            defaultValue={state.email}
+            key={state.email}
+            autoFocus
+          />
         </div>
         <div className="field">
           <label htmlFor="password">Password</label>
@@ -41,7 +56,12 @@ export function Login({ action, logins }: { action: (before: LoginState, form: F
             <form key={email} action={send} style={{ display: 'block', margin: 0 }}>
               <input type="hidden" name="email" value={email} />
               <input type="hidden" name="password" value="urraca-demo" />
-              <button type="submit" className="row" style={{ margin: 0, paddingLeft: 0, borderBottom: '1px solid var(--line)', borderRadius: 0 }} disabled={sending}>
+              <button
+                type="submit"
+                className="row"
+                style={{ margin: 0, paddingLeft: 0, borderBottom: '1px solid var(--line)', borderRadius: 0 }}
+                disabled={sending}
+              >
                 <span>{email}</span>
                 <span className="soft">{who}</span>
               </button>

@@ -13,7 +13,13 @@ import { ask, useKeys, useNotices, useNow } from '../primitives';
 
 export type Call = Jsoned<CallView>;
 
-const STATES: Record<Call['state'], string> = { dialing: 'Dialling …', ringing: 'It rings …', answered: 'Answered', voicemail: 'A machine answers', ended: 'Ended' };
+const STATES: Record<Call['state'], string> = {
+  dialing: 'Dialling …',
+  ringing: 'It rings …',
+  answered: 'Answered',
+  voicemail: 'A machine answers',
+  ended: 'Ended',
+};
 
 /** @param onDone the outcome is named; what comes next is the next touch */
 export function CallDesk({ first, onDone }: { first: Call; onDone: () => void }) {
@@ -29,7 +35,8 @@ export function CallDesk({ first, onDone }: { first: Call; onDone: () => void })
     <section className="desk" aria-label="Call" aria-live="polite">
       <div className="pair" style={{ borderBottom: 0, padding: 0 }}>
         <span>
-          <b>{over ? `Call ended: ${outcomeName(call.outcome ?? 'no_answer').toLowerCase()}` : STATES[call.state]}</b> <span className="soft small secret">{showPhone(call.number)}</span>
+          <b>{over ? `Call ended: ${outcomeName(call.outcome ?? 'no_answer').toLowerCase()}` : STATES[call.state]}</b>{' '}
+          <span className="soft small secret">{showPhone(call.number)}</span>
         </span>
         <Length call={call} />
       </div>
@@ -85,7 +92,17 @@ function CallNote({ call }: { call: Call }) {
         area.current?.blur();
       }}
       rows={3}
-      style={{ width: '100%', marginTop: 8, font: 'inherit', padding: '8px 10px', border: '1px solid var(--line)', borderRadius: 6, background: 'var(--surface)', color: 'var(--ink)', resize: 'vertical' }}
+      style={{
+        width: '100%',
+        marginTop: 8,
+        font: 'inherit',
+        padding: '8px 10px',
+        border: '1px solid var(--line)',
+        borderRadius: 6,
+        background: 'var(--surface)',
+        color: 'var(--ink)',
+        resize: 'vertical',
+      }}
     />
   );
 }
@@ -108,19 +125,30 @@ function Outcomes({ call, onDone }: { call: Call; onDone: () => void }) {
   const queries = useQueryClient();
   const notices = useNotices();
   const name = useMutation({
-    mutationFn: (outcome: Outcome | null) => (outcome && outcome !== call.outcome ? ask(`/calls/${call.id}`, 'PATCH', { outcome }) : Promise.resolve()),
+    mutationFn: (outcome: Outcome | null) =>
+      outcome && outcome !== call.outcome ? ask(`/calls/${call.id}`, 'PATCH', { outcome }) : Promise.resolve(),
     onSuccess: () => {
       void queries.invalidateQueries();
       onDone();
     },
     onError: notices.fail,
   });
-  useKeys({ ...Object.fromEntries(OUTCOMES.map(({ key }, at) => [String(at + 1), () => name.mutate(key)])), Enter: () => name.mutate(null) });
+  useKeys({
+    ...Object.fromEntries(OUTCOMES.map(({ key }, at) => [String(at + 1), () => name.mutate(key)])),
+    Enter: () => name.mutate(null),
+  });
   return (
     <>
       <div className="line" role="group" aria-label="Outcome of the call">
         {OUTCOMES.map(({ key, name: label, meaning }, at) => (
-          <button key={key} type="button" className={`act${call.outcome === key ? ' main' : ''}`} title={meaning} onClick={() => name.mutate(key)} disabled={name.isPending}>
+          <button
+            key={key}
+            type="button"
+            className={`act${call.outcome === key ? ' main' : ''}`}
+            title={meaning}
+            onClick={() => name.mutate(key)}
+            disabled={name.isPending}
+          >
             {label} <kbd>{at + 1}</kbd>
           </button>
         ))}

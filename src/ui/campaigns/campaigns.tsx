@@ -12,7 +12,11 @@ export type Campaign = Jsoned<CampaignView>;
 type Touch = Campaign['touches'][number];
 
 export function CampaignsArea({ first }: { first: Campaign[] }) {
-  const { data: campaigns } = useQuery({ queryKey: ['campaigns'], queryFn: async () => (await ask<{ items: Campaign[] }>('/campaigns')).items, initialData: first });
+  const { data: campaigns } = useQuery({
+    queryKey: ['campaigns'],
+    queryFn: async () => (await ask<{ items: Campaign[] }>('/campaigns')).items,
+    initialData: first,
+  });
   return (
     <>
       <div className="headline">
@@ -29,7 +33,12 @@ export function CampaignsArea({ first }: { first: Campaign[] }) {
   );
 }
 
-const whenOf = (touch: Touch): string => ('afterMinutes' in touch.when ? (touch.when.afterMinutes === 0 ? 'at once' : `after ${touch.when.afterMinutes} min`) : touch.when.at);
+const whenOf = (touch: Touch): string =>
+  'afterMinutes' in touch.when
+    ? touch.when.afterMinutes === 0
+      ? 'at once'
+      : `after ${touch.when.afterMinutes} min`
+    : touch.when.at;
 
 function OneCampaign({ campaign }: { campaign: Campaign }) {
   const [chosen, setChosen] = useState(0);
@@ -43,7 +52,10 @@ function OneCampaign({ campaign }: { campaign: Campaign }) {
           {campaign.exclusive_group && <span className="tag">only one of “{campaign.exclusive_group}” at a time</span>}
         </span>
         <span className="soft">
-          <b className="good">{campaign.active.toLocaleString('en-US')}</b> under way · {campaign.total.toLocaleString('en-US')} ever, of them {share(campaign.answered, campaign.total) ?? 0} % answered, {share(campaign.finished, campaign.total) ?? 0} % heard it to the end, {share(campaign.opted_out, campaign.total) ?? 0} % opted out
+          <b className="good">{campaign.active.toLocaleString('en-US')}</b> under way · {campaign.total.toLocaleString('en-US')}{' '}
+          ever, of them {share(campaign.answered, campaign.total) ?? 0} % answered,{' '}
+          {share(campaign.finished, campaign.total) ?? 0} % heard it to the end, {share(campaign.opted_out, campaign.total) ?? 0}{' '}
+          % opted out
         </span>
       </div>
       <div className="area" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(280px, 400px)' }}>
@@ -65,12 +77,20 @@ function OneCampaign({ campaign }: { campaign: Campaign }) {
                     (one, at) =>
                       one.channel === channel &&
                       one.day === day && (
-                        <button key={at} type="button" className={`touch${at === chosen ? ' sel' : ''}`} onClick={() => setChosen(at)} aria-pressed={at === chosen}>
+                        <button
+                          key={at}
+                          type="button"
+                          className={`touch${at === chosen ? ' sel' : ''}`}
+                          onClick={() => setChosen(at)}
+                          aria-pressed={at === chosen}
+                        >
                           <b>{whenOf(one)}</b>
                           <span style={{ display: 'block' }}>
                             {one.sent.toLocaleString('en-US')} {one.channel === 'call' ? 'asked for' : 'went'}
                           </span>
-                          {one.waiting > 0 && <span style={{ display: 'block' }}>{one.waiting.toLocaleString('en-US')} to go</span>}
+                          {one.waiting > 0 && (
+                            <span style={{ display: 'block' }}>{one.waiting.toLocaleString('en-US')} to go</span>
+                          )}
                         </button>
                       ),
                   )}
@@ -93,22 +113,29 @@ function Preview({ touch }: { touch: Touch }) {
       </h2>
       {touch.words.subject && <p className="strong">{touch.words.subject}</p>}
       <p>
-        {touch.words.text.split(/(\{\{.*?\}\})/).map((part, at) =>
-          part.startsWith('{{') ? (
-            <span key={at} className="tag" style={{ margin: 0 }}>
-              {part.replace(/[{} ]/g, '').replaceAll('_', ' ')}
-            </span>
-          ) : (
-            part
-          ),
-        )}
+        <WithFields text={touch.words.text} />
       </p>
       {touch.words.plain !== touch.words.text && (
         <>
           <h2 style={{ margin: '14px 0 4px' }}>Plain version, when something is not known</h2>
-          <p className="soft small">{touch.words.plain}</p>
+          <p className="soft small">
+            <WithFields text={touch.words.plain} />
+          </p>
         </>
       )}
     </div>
+  );
+}
+
+/** The words with their merge fields set apart. */
+function WithFields({ text }: { text: string }) {
+  return text.split(/(\{\{.*?\}\})/).map((part, at) =>
+    part.startsWith('{{') ? (
+      <span key={at} className="tag" style={{ margin: 0 }}>
+        {part.replace(/[{} ]/g, '').replaceAll('_', ' ')}
+      </span>
+    ) : (
+      part
+    ),
   );
 }

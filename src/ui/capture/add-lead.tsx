@@ -18,8 +18,27 @@ interface Added {
   routing: { agent: { name: string }; because: string };
 }
 
-const EMPTY = { first_name: '', last_name: '', phone: '', email: '', role: 'buyer', city: '', message: '', text: false, email_ok: false, on_the_phone: false };
-const FIELDS: Record<string, keyof typeof EMPTY> = { 'person.emails.0': 'email', 'person.phones.0': 'phone', person: 'phone', 'place.city': 'city', message: 'message', 'person.first_name': 'first_name', 'person.last_name': 'last_name' };
+const EMPTY = {
+  first_name: '',
+  last_name: '',
+  phone: '',
+  email: '',
+  role: 'buyer',
+  city: '',
+  message: '',
+  text: false,
+  email_ok: false,
+  on_the_phone: false,
+};
+const FIELDS: Record<string, keyof typeof EMPTY> = {
+  'person.emails.0': 'email',
+  'person.phones.0': 'phone',
+  person: 'phone',
+  'place.city': 'city',
+  message: 'message',
+  'person.first_name': 'first_name',
+  'person.last_name': 'last_name',
+};
 
 export function AddLeadDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
@@ -41,7 +60,12 @@ function AddLead({ onClose }: { onClose: () => void }) {
         '/inquiries',
         'POST',
         {
-          person: { first_name: lead.first_name, last_name: lead.last_name, emails: [lead.email].filter(Boolean), phones: [lead.phone].filter(Boolean) },
+          person: {
+            first_name: lead.first_name,
+            last_name: lead.last_name,
+            emails: [lead.email].filter(Boolean),
+            phones: [lead.phone].filter(Boolean),
+          },
           roles: [lead.role],
           source: 'Added by hand',
           message: lead.message || null,
@@ -61,9 +85,24 @@ function AddLead({ onClose }: { onClose: () => void }) {
   const problem = add.error instanceof Problem ? add.error : null;
   const fault = (name: keyof typeof EMPTY) => problem?.fields.find(({ field }) => FIELDS[field] === name)?.message;
   const field = (name: 'first_name' | 'last_name' | 'phone' | 'email' | 'city' | 'message', label: string, more: object = {}) => (
-    <TextField label={label} value={lead[name]} onChange={(event) => setLead({ ...lead, [name]: event.target.value })} error={Boolean(fault(name))} helperText={fault(name)} fullWidth {...more} />
+    <TextField
+      label={label}
+      value={lead[name]}
+      onChange={(event) => setLead({ ...lead, [name]: event.target.value })}
+      error={Boolean(fault(name))}
+      helperText={fault(name)}
+      fullWidth
+      {...more}
+    />
   );
-  const tick = (name: 'text' | 'email_ok' | 'on_the_phone', label: string) => <FormControlLabel control={<Checkbox size="small" checked={lead[name]} onChange={(event) => setLead({ ...lead, [name]: event.target.checked })} />} label={label} />;
+  const tick = (name: 'text' | 'email_ok' | 'on_the_phone', label: string) => (
+    <FormControlLabel
+      control={
+        <Checkbox size="small" checked={lead[name]} onChange={(event) => setLead({ ...lead, [name]: event.target.checked })} />
+      }
+      label={label}
+    />
+  );
   return (
     <form
       style={{ padding: 24 }}
@@ -83,7 +122,13 @@ function AddLead({ onClose }: { onClose: () => void }) {
           {field('email', 'E-mail')}
         </Stack>
         <Stack direction="row" spacing={1.5}>
-          <TextField select label="Wants to" value={lead.role} onChange={(event) => setLead({ ...lead, role: event.target.value })} fullWidth>
+          <TextField
+            select
+            label="Wants to"
+            value={lead.role}
+            onChange={(event) => setLead({ ...lead, role: event.target.value })}
+            fullWidth
+          >
             {CONTACT_ROLES.map((role) => (
               <MenuItem key={role} value={role}>
                 {role[0]!.toUpperCase() + role.slice(1)}
@@ -98,7 +143,11 @@ function AddLead({ onClose }: { onClose: () => void }) {
           {tick('email_ok', 'They said yes to e-mail')}
           {tick('on_the_phone', 'I am on the phone with them now: begin no campaign')}
         </div>
-        {add.error && <p className="late" role="alert">{problem?.fields.length ? problem.fields.map(({ message }) => message).join('; ') : add.error.message}</p>}
+        {add.error && (
+          <p className="late" role="alert">
+            {problem?.fields.length ? problem.fields.map(({ message }) => message).join('; ') : add.error.message}
+          </p>
+        )}
         <Stack direction="row" spacing={1} sx={{ justifyContent: 'flex-end' }}>
           <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" variant="contained" disabled={add.isPending}>

@@ -17,7 +17,15 @@ const FIELDS: { name: string; label: string; type?: string; complete: string; mo
   { name: 'city', label: 'Town you look in', complete: 'off' },
 ];
 
-export function InquiryForm({ action, consent, brokerage }: { action: (before: FormState, form: FormData) => Promise<FormState>; consent: string; brokerage: string }) {
+export function InquiryForm({
+  action,
+  consent,
+  brokerage,
+}: {
+  action: (before: FormState, form: FormData) => Promise<FormState>;
+  consent: string;
+  brokerage: string;
+}) {
   const [state, send, sending] = useActionState(action, { values: {}, faults: {}, message: null, thanks: null });
   if (state.thanks) {
     return (
@@ -36,7 +44,17 @@ export function InquiryForm({ action, consent, brokerage }: { action: (before: F
       {FIELDS.map(({ name, label, type, complete, mode }) => (
         <div className="field" key={name}>
           <label htmlFor={name}>{label}</label>
-          <input id={name} name={name} type={type ?? 'text'} inputMode={mode} autoComplete={complete} defaultValue={state.values[name] ?? ''} aria-invalid={Boolean(state.faults[name])} aria-describedby={state.faults[name] ? `${name}-fault` : undefined} maxLength={320} />
+          <input
+            id={name}
+            name={name}
+            type={type ?? 'text'}
+            inputMode={mode}
+            autoComplete={complete}
+            defaultValue={state.values[name] ?? ''}
+            aria-invalid={Boolean(state.faults[name])}
+            aria-describedby={state.faults[name] ? `${name}-fault` : undefined}
+            maxLength={320}
+          />
           {state.faults[name] && (
             <span className="fault" id={`${name}-fault`}>
               {state.faults[name]}

@@ -14,7 +14,11 @@ type InFull = Inquiry & { raw: unknown; parsed: Record<string, unknown> };
 export function IntakeArea({ doors }: { doors: Door[] }) {
   const [limit, setLimit] = useState(50);
   const [chosen, setChosen] = useState<string | null>(null);
-  const stream = useQuery({ queryKey: ['inquiries', limit], queryFn: () => ask<{ items: Inquiry[]; next_cursor: string | null }>(`/inquiries?limit=${limit}`), placeholderData: (before) => before });
+  const stream = useQuery({
+    queryKey: ['inquiries', limit],
+    queryFn: () => ask<{ items: Inquiry[]; next_cursor: string | null }>(`/inquiries?limit=${limit}`),
+    placeholderData: (before) => before,
+  });
   const rows = stream.data?.items ?? [];
   const current = chosen ?? rows[0]?.id ?? null;
   const at = rows.findIndex((row) => row.id === current);
@@ -29,7 +33,11 @@ export function IntakeArea({ doors }: { doors: Door[] }) {
             <p className="soft">Every inquiry as it came in, the latest first, with where it went and why.</p>
           </div>
         </div>
-        {stream.isSuccess && rows.length === 0 && <p className="empty">Nothing has arrived yet. Give a lead source an API key from Setup, or hand out the address of your public page.</p>}
+        {stream.isSuccess && rows.length === 0 && (
+          <p className="empty">
+            Nothing has arrived yet. Give a lead source an API key from Setup, or hand out the address of your public page.
+          </p>
+        )}
         <div>
           {rows.map((row) => (
             <Line key={row.id} row={row} chosen={row.id === current} onChoose={() => setChosen(row.id)} />
@@ -55,10 +63,18 @@ function Line({ row, chosen, onChoose }: { row: Inquiry; chosen: boolean; onChoo
     if (chosen) line.current?.scrollIntoView({ block: 'nearest' });
   }, [chosen]);
   return (
-    <button ref={line} type="button" className={`row${chosen ? ' sel' : ''}`} style={{ borderBottom: '1px solid var(--hair)' }} onClick={onChoose} aria-current={chosen}>
+    <button
+      ref={line}
+      type="button"
+      className={`row${chosen ? ' sel' : ''}`}
+      style={{ borderBottom: '1px solid var(--hair)' }}
+      onClick={onChoose}
+      aria-current={chosen}
+    >
       <span className="l">
         <span className="cut" style={{ display: 'block' }} dir="auto">
-          <b>{row.contact.name || 'Nameless'}</b> {row.contact.status === 'matched' && <span className="tag">came back</span>} {row.ask}
+          <b>{row.contact.name || 'Nameless'}</b> {row.contact.status === 'matched' && <span className="tag">came back</span>}{' '}
+          {row.ask}
         </span>
         <span className="soft small cut" style={{ display: 'block' }}>
           {row.door.name === row.source || !row.source ? row.door.name : `${row.source}, door “${row.door.name}”`} · {row.because}
@@ -137,12 +153,29 @@ function Side({ id }: { id: string }) {
         </div>
       ))}
       <h2 style={{ margin: '14px 0 4px' }}>As it came in</h2>
-      <pre className="raw secret">{highlight(JSON.stringify(raw, null, 2), known.map(([, value]) => value))}</pre>
+      <pre className="raw secret">
+        {highlight(
+          JSON.stringify(raw, null, 2),
+          known.map(([, value]) => value),
+        )}
+      </pre>
     </section>
   );
 }
 
-const NAMES: Record<string, string> = { firstName: 'First name', lastName: 'Last name', emails: 'E-mail', phones: 'Phone', roles: 'Role', city: 'Town', postalCode: 'Postal code', street: 'Street', message: 'Message', source: 'Lead source', tags: 'Tags' };
+const NAMES: Record<string, string> = {
+  firstName: 'First name',
+  lastName: 'Last name',
+  emails: 'E-mail',
+  phones: 'Phone',
+  roles: 'Role',
+  city: 'Town',
+  postalCode: 'Postal code',
+  street: 'Street',
+  message: 'Message',
+  source: 'Lead source',
+  tags: 'Tags',
+};
 
 function recognised(parsed: Record<string, unknown>): [string, string][] {
   return Object.entries(NAMES).flatMap(([key, name]): [string, string][] => {
@@ -153,7 +186,9 @@ function recognised(parsed: Record<string, unknown>): [string, string][] {
 }
 
 function highlight(raw: string, values: string[]) {
-  const words = [...new Set(values.flatMap((value) => value.split(', ')))].filter((value) => value.length > 1).sort((a, b) => b.length - a.length);
+  const words = [...new Set(values.flatMap((value) => value.split(', ')))]
+    .filter((value) => value.length > 1)
+    .sort((a, b) => b.length - a.length);
   if (!words.length) return raw;
   const pattern = new RegExp(`(${words.map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('|')})`, 'gi');
   return raw.split(pattern).map((part, at) => (at % 2 ? <mark key={at}>{part}</mark> : part));

@@ -7,7 +7,13 @@ import { HORIZONS, STAGES, stageName } from '@/core/contacts';
 import { ask, Strokes, useNotices } from '../primitives';
 import type { ContactInFull } from './types';
 
-const LOOK = { fontSize: 14, color: 'var(--soft)', '& .MuiSelect-select': { p: '0 22px 0 2px !important' }, '& fieldset': { border: 0 }, '& svg': { fontSize: 18, right: 0 } } as const;
+const LOOK = {
+  fontSize: 14,
+  color: 'var(--soft)',
+  '& .MuiSelect-select': { p: '0 22px 0 2px !important' },
+  '& fieldset': { border: 0 },
+  '& svg': { fontSize: 18, right: 0 },
+} as const;
 
 export function Axes({ contact }: { contact: ContactInFull }) {
   const queries = useQueryClient();
@@ -25,15 +31,33 @@ export function Axes({ contact }: { contact: ContactInFull }) {
       if (!why?.trim()) return;
       reason = { archived_because: why };
     }
-    change.mutate({ stage, ...reason }, { onSuccess: () => notices.tell(`${stageName(stage)} now.${['client', 'under_contract', 'past_client', 'archived'].includes(stage) ? ' Follow-up by campaigns has ended.' : ''}`, before === 'archived' ? undefined : () => change.mutate({ stage: before })) });
+    change.mutate(
+      { stage, ...reason },
+      {
+        onSuccess: () =>
+          notices.tell(
+            `${stageName(stage)} now.${['client', 'under_contract', 'past_client', 'archived'].includes(stage) ? ' Follow-up by campaigns has ended.' : ''}`,
+            before === 'archived' ? undefined : () => change.mutate({ stage: before }),
+          ),
+      },
+    );
   };
   return (
     <div className="axes">
       <span>{contact.roles.map((role) => role[0]!.toUpperCase() + role.slice(1)).join(', ') || 'No role yet'}</span>·
-      <Select value={contact.stage.key} onChange={(event) => setStage(event.target.value)} sx={LOOK} inputProps={{ 'aria-label': 'Stage' }} renderValue={(key) => stageName(key)}>
+      <Select
+        value={contact.stage.key}
+        onChange={(event) => setStage(event.target.value)}
+        sx={LOOK}
+        inputProps={{ 'aria-label': 'Stage' }}
+        renderValue={(key) => stageName(key)}
+      >
         {STAGES.map((stage) => (
           <MenuItem key={stage.key} value={stage.key}>
-            {stage.name} <span className="soft small" style={{ marginLeft: 10 }}>{stage.meaning}</span>
+            {stage.name}{' '}
+            <span className="soft small" style={{ marginLeft: 10 }}>
+              {stage.meaning}
+            </span>
           </MenuItem>
         ))}
       </Select>
@@ -49,7 +73,10 @@ export function Axes({ contact }: { contact: ContactInFull }) {
         <MenuItem value="">No horizon yet</MenuItem>
         {HORIZONS.map((horizon) => (
           <MenuItem key={horizon.key} value={horizon.key}>
-            {horizon.name} <span className="soft small" style={{ marginLeft: 10 }}>{horizon.meaning}, every {horizon.rhythmDays} days</span>
+            {horizon.name}{' '}
+            <span className="soft small" style={{ marginLeft: 10 }}>
+              {horizon.meaning}, every {horizon.rhythmDays} days
+            </span>
           </MenuItem>
         ))}
       </Select>

@@ -3,7 +3,7 @@
  * The Dossier: everything about one contact and the work on them. It opens over any area at the right or stands as a page;
  * keys call, write, note, set the next touch, and go to the next person.
  */
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { reasonsFor } from '@/core/today';
@@ -57,7 +57,9 @@ export function Dossier(props: DossierProps) {
 }
 
 function Opened({ contact, reasons, call, readOnly, onClose, onNext }: DossierProps & { contact: ContactInFull }) {
-  const [desk, setDesk] = useState<Desk>(call && call.contact_id === contact.id && call.state !== 'ended' ? { is: 'call', call } : null);
+  const [desk, setDesk] = useState<Desk>(
+    call && call.contact_id === contact.id && call.state !== 'ended' ? { is: 'call', call } : null,
+  );
   const notices = useNotices();
   const queries = useQueryClient();
   const place = useMutation({
@@ -86,9 +88,19 @@ function Opened({ contact, reasons, call, readOnly, onClose, onNext }: DossierPr
     <article className="dossier panel" aria-label={`Dossier of ${nameOf(contact)}`}>
       <Head contact={contact} onClose={onClose} />
       <Reasons contact={contact} reasons={reasons} />
-      {!readOnly && <Actions contact={contact} busy={onThePhone || place.isPending} onCall={() => place.mutate()} onOpen={open} />}
+      {!readOnly && (
+        <Actions contact={contact} busy={onThePhone || place.isPending} onCall={() => place.mutate()} onOpen={open} />
+      )}
       {desk?.is === 'call' && <CallDesk key={desk.call.id} first={desk.call} onDone={() => setDesk({ is: 'next' })} />}
-      {desk?.is === 'write' && <Compose key={desk.channel} contactId={contact.id} name={nameOf(contact)} channel={desk.channel} onClose={() => setDesk(null)} />}
+      {desk?.is === 'write' && (
+        <Compose
+          key={desk.channel}
+          contactId={contact.id}
+          name={nameOf(contact)}
+          channel={desk.channel}
+          onClose={() => setDesk(null)}
+        />
+      )}
       {desk?.is === 'note' && <Note contactId={contact.id} onClose={() => setDesk(null)} />}
       {desk?.is === 'next' && (
         <NextTouch
@@ -118,7 +130,10 @@ function Head({ contact, onClose }: { contact: ContactInFull; onClose?: () => vo
           </Link>
         </h1>
         <Axes contact={contact} />
-        <div className="soft small">{contact.owner && `with ${contact.owner.name}${contact.owned_since ? ` since ${shortDay(new Date(contact.owned_since), zone)}` : ''}`}</div>
+        <div className="soft small">
+          {contact.owner &&
+            `with ${contact.owner.name}${contact.owned_since ? ` since ${shortDay(new Date(contact.owned_since), zone)}` : ''}`}
+        </div>
       </div>
       <div className="soft small right">
         {contact.phones.map((phone) => (
@@ -183,11 +198,19 @@ function Reasons({ contact, reasons }: { contact: ContactInFull; reasons?: Reaso
   ));
 }
 
-function Actions({ contact, busy, onCall, onOpen }: { contact: ContactInFull; busy: boolean; onCall: () => void; onOpen: (desk: Desk) => void }) {
+function Actions({
+  contact,
+  busy,
+  onCall,
+  onOpen,
+}: {
+  contact: ContactInFull;
+  busy: boolean;
+  onCall: () => void;
+  onOpen: (desk: Desk) => void;
+}) {
   const now = useNow();
   const zone = useZone();
-  const [ready, setReady] = useState(false);
-  useEffect(() => setReady(true), []);
   const next = contact.next_touch ? when(new Date(contact.next_touch.at), now, zone) : 'none';
   const act = (label: string, key: string, open: Desk) => (
     <button type="button" className="act" title={`${label} (${key})`} onClick={() => onOpen(open)} disabled={busy}>
@@ -195,7 +218,7 @@ function Actions({ contact, busy, onCall, onOpen }: { contact: ContactInFull; bu
     </button>
   );
   return (
-    <div className="acts" role="toolbar" aria-label="Work on this person" data-ready={ready}>
+    <div className="acts" role="toolbar" aria-label="Work on this person">
       <button type="button" className="act main" title="Call (c)" onClick={onCall} disabled={busy}>
         Call <kbd>c</kbd>
       </button>

@@ -12,7 +12,13 @@ const list = (value: unknown): string => (Array.isArray(value) ? value.join(', '
 function Wants({ wants }: { wants: Record<string, unknown> }) {
   const price = [money(wants.price_min), money(wants.price_max)];
   const lines = [
-    [wants.bedrooms ? `${String(wants.bedrooms)}+ bedrooms` : null, wants.bathrooms ? `${String(wants.bathrooms)}+ baths` : null, price[0] && price[1] ? `${price[0]} to ${price[1]}` : price[1] ? `to ${price[1]}` : price[0] ? `from ${price[0]}` : null].filter(Boolean).join(', '),
+    [
+      wants.bedrooms ? `${String(wants.bedrooms)}+ bedrooms` : null,
+      wants.bathrooms ? `${String(wants.bathrooms)}+ baths` : null,
+      price[0] && price[1] ? `${price[0]} to ${price[1]}` : price[1] ? `to ${price[1]}` : price[0] ? `from ${price[0]}` : null,
+    ]
+      .filter(Boolean)
+      .join(', '),
     [list(wants.areas), list(wants.features)].filter(Boolean).join(' · '),
     typeof wants.words === 'string' ? wants.words : '',
   ].filter(Boolean);
@@ -78,7 +84,8 @@ function FollowUp({ contactId }: { contactId: string }) {
             <>
               {one.campaign.name}{' '}
               <span className="soft">
-                {one.next && `next: ${CHANNEL_NAMES[one.next.channel as Channel]} ${when(new Date(one.next.at), now, zone)}, ${dayAndTime(new Date(one.next.at), zone).slice(-5)}${one.next.waits ? ', waits for quiet hours' : ''}`}
+                {one.next &&
+                  `next: ${CHANNEL_NAMES[one.next.channel as Channel]} ${when(new Date(one.next.at), now, zone)}, ${dayAndTime(new Date(one.next.at), zone).slice(-5)}${one.next.waits ? ', waits for quiet hours' : ''}`}
               </span>{' '}
               <button type="button" className="chip" style={{ padding: '0 7px' }} onClick={() => stop.mutate(one.id)}>
                 Stop
@@ -105,7 +112,9 @@ export function Facts({ contact }: { contact: ContactInFull }) {
       <section>
         <h2>Calls</h2>
         <div className="small">
-          {calls.attempts === 0 ? 'Never called' : `${calls.attempts} ${calls.attempts === 1 ? 'try' : 'tries'}, ${calls.reached === 0 ? 'never reached' : `reached ${calls.reached === 1 ? 'once' : `${calls.reached} times`}`}`}
+          {calls.attempts === 0
+            ? 'Never called'
+            : `${calls.attempts} ${calls.attempts === 1 ? 'try' : 'tries'}, ${calls.reached === 0 ? 'never reached' : `reached ${calls.reached === 1 ? 'once' : `${calls.reached} times`}`}`}
           {calls.talk_seconds > 0 && <span className="soft">, {howLong(calls.talk_seconds * 1000)} of talk</span>}
         </div>
       </section>

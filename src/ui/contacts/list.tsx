@@ -23,10 +23,17 @@ export function ContactsArea({ readOnly, people }: { readOnly: boolean; people: 
   const q = useDeferredValue(text.trim());
   const stage = params.get('stage') ?? '';
   const measure = params.get('measure');
-  const filter = new URLSearchParams({ ...(q ? { q } : {}), ...(stage ? { stage } : {}), ...(measure ? { measure, days: params.get('days') ?? '30', ...(params.get('agent') ? { agent: params.get('agent')! } : {}) } : {}) }).toString();
+  const filter = new URLSearchParams({
+    ...(q ? { q } : {}),
+    ...(stage ? { stage } : {}),
+    ...(measure
+      ? { measure, days: params.get('days') ?? '30', ...(params.get('agent') ? { agent: params.get('agent')! } : {}) }
+      : {}),
+  }).toString();
   const found = useInfiniteQuery({
     queryKey: ['contacts', filter],
-    queryFn: ({ pageParam }) => ask<Page>(`/contacts?limit=${PAGE}${filter ? `&${filter}` : ''}${pageParam ? `&cursor=${pageParam}` : ''}`),
+    queryFn: ({ pageParam }) =>
+      ask<Page>(`/contacts?limit=${PAGE}${filter ? `&${filter}` : ''}${pageParam ? `&cursor=${pageParam}` : ''}`),
     initialPageParam: '',
     getNextPageParam: (last) => last.next_cursor,
     placeholderData: keepPreviousData,
@@ -46,7 +53,13 @@ export function ContactsArea({ readOnly, people }: { readOnly: boolean; people: 
     if (to) choose(to.id);
     if (at + by >= rows.length - 3 && found.hasNextPage) void found.fetchNextPage();
   };
-  useKeys({ j: () => step(1), k: () => step(-1), ArrowDown: () => step(1), ArrowUp: () => step(-1), Enter: () => chosen && router.push(`/contacts/${chosen}`) });
+  useKeys({
+    j: () => step(1),
+    k: () => step(-1),
+    ArrowDown: () => step(1),
+    ArrowUp: () => step(-1),
+    Enter: () => chosen && router.push(`/contacts/${chosen}`),
+  });
   const setFilter = (name: string, value: string) => {
     const next = new URLSearchParams(params);
     if (value) next.set(name, value);
@@ -57,10 +70,28 @@ export function ContactsArea({ readOnly, people }: { readOnly: boolean; people: 
     <div className={`area${chosen ? ' with-dossier' : ''}`}>
       <section aria-label="Contacts">
         <div className="headline">
-          <Heading measure={measure} agent={people.find(({ id }) => id === params.get('agent'))?.name} days={params.get('days') ?? '30'} total={total} onClear={() => router.replace('/contacts')} />
+          <Heading
+            measure={measure}
+            agent={people.find(({ id }) => id === params.get('agent'))?.name}
+            days={params.get('days') ?? '30'}
+            total={total}
+            onClear={() => router.replace('/contacts')}
+          />
           <div style={{ display: 'flex', gap: 8 }}>
-            <input className="chip" style={{ width: 230, padding: '6px 10px' }} aria-label="Search contacts" placeholder="Name, phone, e-mail, town, tag" value={text} onChange={(event) => setText(event.target.value)} />
-            <select className="chip" aria-label="Stage" value={stage} onChange={(event) => setFilter('stage', event.target.value)}>
+            <input
+              className="chip"
+              style={{ width: 230, padding: '6px 10px' }}
+              aria-label="Search contacts"
+              placeholder="Name, phone, e-mail, town, tag"
+              value={text}
+              onChange={(event) => setText(event.target.value)}
+            />
+            <select
+              className="chip"
+              aria-label="Stage"
+              value={stage}
+              onChange={(event) => setFilter('stage', event.target.value)}
+            >
               <option value="">Any stage</option>
               {STAGES.map((one) => (
                 <option key={one.key} value={one.key}>
@@ -72,7 +103,13 @@ export function ContactsArea({ readOnly, people }: { readOnly: boolean; people: 
         </div>
         {found.isError && <p className="late">{found.error.message}</p>}
         <Grid rows={rows} chosen={chosen} narrow={chosen !== null} onChoose={choose} />
-        {!found.isPending && rows.length === 0 && <p className="empty">{q || stage || measure ? 'Nobody is found. Try fewer letters, or another stage.' : 'No contacts yet. Press n to add the first lead, or hand the address of your public page around.'}</p>}
+        {!found.isPending && rows.length === 0 && (
+          <p className="empty">
+            {q || stage || measure
+              ? 'Nobody is found. Try fewer letters, or another stage.'
+              : 'No contacts yet. Press n to add the first lead, or hand the address of your public page around.'}
+          </p>
+        )}
         <More going={found.isFetchingNextPage} more={found.hasNextPage} onMore={() => void found.fetchNextPage()} />
       </section>
       {chosen && <Dossier contactId={chosen} readOnly={readOnly} onClose={() => choose(null)} onNext={() => step(1)} />}
@@ -80,7 +117,19 @@ export function ContactsArea({ readOnly, people }: { readOnly: boolean; people: 
   );
 }
 
-function Heading({ measure, agent, days, total, onClear }: { measure: string | null; agent?: string; days: string; total?: number; onClear: () => void }) {
+function Heading({
+  measure,
+  agent,
+  days,
+  total,
+  onClear,
+}: {
+  measure: string | null;
+  agent?: string;
+  days: string;
+  total?: number;
+  onClear: () => void;
+}) {
   const count = total === undefined ? '' : total >= 100_000 ? '100,000+' : total.toLocaleString('en-US');
   const behind = MEASURES.find((one) => one.key === measure);
   return (
@@ -110,7 +159,17 @@ function Heading({ measure, agent, days, total, onClear }: { measure: string | n
   );
 }
 
-function Grid({ rows, chosen, narrow, onChoose }: { rows: Contact[]; chosen: string | null; narrow: boolean; onChoose: (id: string) => void }) {
+function Grid({
+  rows,
+  chosen,
+  narrow,
+  onChoose,
+}: {
+  rows: Contact[];
+  chosen: string | null;
+  narrow: boolean;
+  onChoose: (id: string) => void;
+}) {
   const now = useNow();
   const zone = useZone();
   const body = useRef<HTMLTableSectionElement>(null);
@@ -139,7 +198,12 @@ function Grid({ rows, chosen, narrow, onChoose }: { rows: Contact[]; chosen: str
           return (
             <tr key={row.id} className={`open${row.id === chosen ? ' sel' : ''}`} onClick={() => onChoose(row.id)}>
               <td className="cut strong" dir="auto">
-                <button type="button" className="row" style={{ padding: 0, margin: 0, display: 'block' }} aria-current={row.id === chosen}>
+                <button
+                  type="button"
+                  className="row"
+                  style={{ padding: 0, margin: 0, display: 'block' }}
+                  aria-current={row.id === chosen}
+                >
                   {nameOf(row)}
                 </button>
               </td>
@@ -148,10 +212,22 @@ function Grid({ rows, chosen, narrow, onChoose }: { rows: Contact[]; chosen: str
                 <Strokes horizon={row.horizon} />
               </td>
               {!narrow && <td className="cut hide-narrow">{wantsLine(row.wants)}</td>}
-              {!narrow && <td className="hide-narrow">{row.calls.last_reached_at ? <Ago at={row.calls.last_reached_at} /> : <span className="soft">never</span>}</td>}
+              {!narrow && (
+                <td className="hide-narrow">
+                  {row.calls.last_reached_at ? <Ago at={row.calls.last_reached_at} /> : <span className="soft">never</span>}
+                </td>
+              )}
               <td className="n hide-narrow">{row.calls.attempts}</td>
               <td className={`nowrap hide-narrow${late ? ' late' : ''}`} suppressHydrationWarning>
-                {next ? (late ? `overdue ${Math.floor((now.getTime() - next.getTime()) / 86_400_000) || '<1'} d` : when(next, now, zone)) : <span className="soft">–</span>}
+                {next ? (
+                  late ? (
+                    `overdue ${Math.floor((now.getTime() - next.getTime()) / 86_400_000) || '<1'} d`
+                  ) : (
+                    when(next, now, zone)
+                  )
+                ) : (
+                  <span className="soft">–</span>
+                )}
               </td>
               {!narrow && (
                 <td className="cut hide-narrow">
@@ -186,7 +262,9 @@ function More({ going, more, onMore }: { going: boolean; more: boolean; onMore: 
   });
   useEffect(() => {
     if (!more || going || !end.current) return;
-    const watcher = new IntersectionObserver((seen) => seen.some((one) => one.isIntersecting) && latest.current(), { rootMargin: '400px' });
+    const watcher = new IntersectionObserver((seen) => seen.some((one) => one.isIntersecting) && latest.current(), {
+      rootMargin: '400px',
+    });
     watcher.observe(end.current);
     return () => watcher.disconnect();
   }, [more, going]);

@@ -41,15 +41,42 @@ export function NextTouch({ contactId, onClose }: { contactId: string; onClose: 
       <h2>Next touch</h2>
       <div className="line">
         {CHOICES.map((choice, at) => (
-          <button key={choice.key} type="button" className="act" onClick={() => choose(choice)} disabled={set.isPending} autoFocus={at === 0}>
+          <button
+            key={choice.key}
+            type="button"
+            className="act"
+            onClick={() => choose(choice)}
+            disabled={set.isPending}
+            autoFocus={at === 0}
+          >
             {choice.name} <kbd>{choice.key}</kbd>
           </button>
         ))}
       </div>
       <div className="line">
-        <input type="datetime-local" aria-label="Day and hour" value={day} onChange={(event) => setDay(event.target.value)} className="chip" />
-        <input aria-label="What was promised" placeholder="What was promised" value={note} onChange={(event) => setNote(event.target.value)} className="chip" style={{ flex: 1, minWidth: 140 }} />
-        <button type="button" className="act" disabled={!exact || set.isPending} onClick={() => exact && set.mutate(localInstant(new Date(`${exact[1]}-${exact[2]}-${exact[3]}T12:00:00Z`), zone, 0, exact[4]!))}>
+        <input
+          type="datetime-local"
+          aria-label="Day and hour"
+          value={day}
+          onChange={(event) => setDay(event.target.value)}
+          className="chip"
+        />
+        <input
+          aria-label="What was promised"
+          placeholder="What was promised"
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+          className="chip"
+          style={{ flex: 1, minWidth: 140 }}
+        />
+        <button
+          type="button"
+          className="act"
+          disabled={!exact || set.isPending}
+          onClick={() =>
+            exact && set.mutate(localInstant(new Date(`${exact[1]}-${exact[2]}-${exact[3]}T12:00:00Z`), zone, 0, exact[4]!))
+          }
+        >
           Set
         </button>
         <button type="button" className="act" onClick={() => onClose(false)}>

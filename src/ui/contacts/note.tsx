@@ -33,7 +33,16 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
         if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) keep.mutate();
       }}
     >
-      <TextField label="Note" value={text} onChange={(event) => setText(event.target.value)} multiline minRows={3} maxRows={12} fullWidth autoFocus />
+      <TextField
+        label="Note"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        multiline
+        minRows={3}
+        maxRows={12}
+        fullWidth
+        autoFocus
+      />
       <div className="line">
         <button type="submit" className="act main" disabled={keep.isPending || !text.trim()}>
           Keep the note <kbd>Ctrl Enter</kbd>

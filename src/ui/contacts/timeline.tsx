@@ -8,7 +8,24 @@ import { showPhone } from '@/core/capture';
 import { Glyph, useNow, useZone } from '../primitives';
 import { useTimeline, type TimelineLine } from './types';
 
-const GLYPHS: Record<string, string> = { inquiry: 'arrive', handed: 'hand', enrolled: 'flag', stopped: 'stop', finished: 'done', note: 'note', waits: 'wait', held: 'held', bounced: 'held', stage: 'flag', changed: 'note', permission: 'done', task: 'call', next_touch: 'wait', outcome: 'call', call: 'call' };
+const GLYPHS: Record<string, string> = {
+  inquiry: 'arrive',
+  handed: 'hand',
+  enrolled: 'flag',
+  stopped: 'stop',
+  finished: 'done',
+  note: 'note',
+  waits: 'wait',
+  held: 'held',
+  bounced: 'held',
+  stage: 'flag',
+  changed: 'note',
+  permission: 'done',
+  task: 'call',
+  next_touch: 'wait',
+  outcome: 'call',
+  call: 'call',
+};
 
 function headline(line: TimelineLine): string {
   const { data } = line;
@@ -23,7 +40,11 @@ function headline(line: TimelineLine): string {
     case 'finished':
       return line.because ?? 'Follow-up ended';
     case 'call': {
-      const talk = data.talkSeconds ? `, ${howLong(data.talkSeconds * 1000)}` : data.ringSeconds ? `, rang ${howLong(data.ringSeconds * 1000)}` : '';
+      const talk = data.talkSeconds
+        ? `, ${howLong(data.talkSeconds * 1000)}`
+        : data.ringSeconds
+          ? `, rang ${howLong(data.ringSeconds * 1000)}`
+          : '';
       return `${outcomeName(data.outcome ?? '')}${talk}${line.text ? `\n${line.text}` : ''}`;
     }
     case 'outcome':
@@ -51,19 +72,27 @@ function detail(line: TimelineLine, zone: string): string {
   if (line.kind === 'message') {
     const channel = CHANNEL_NAMES[(line.channel ?? 'text') as Channel];
     const named = channel[0]!.toUpperCase() + channel.slice(1);
-    parts.push(line.direction === 'in' ? `${named} from ${address(data.from)}` : data.automatic ? `${named} by “${data.campaign ?? 'a campaign'}”, day ${data.day ?? 0}` : `${named} by ${line.by ?? 'us'}`);
+    parts.push(
+      line.direction === 'in'
+        ? `${named} from ${address(data.from)}`
+        : data.automatic
+          ? `${named} by “${data.campaign ?? 'a campaign'}”, day ${data.day ?? 0}`
+          : `${named} by ${line.by ?? 'us'}`,
+    );
     if (data.autoReply) parts.push('automatic answer');
     if (data.optOut) parts.push('an instruction to stop');
   } else if (line.kind === 'inquiry') parts.push([data.from, data.door && `door “${data.door}”`].filter(Boolean).join(', '));
   else if (line.by) parts.push(`by ${line.by}`);
   if (line.kind === 'next_touch' && data.dueAt) parts.push(dayAndTime(new Date(data.dueAt), zone));
-  if (line.because && !['handed', 'stopped', 'finished', 'waits', 'held', 'bounced', 'message'].includes(line.kind)) parts.push(line.because);
+  if (line.because && !['handed', 'stopped', 'finished', 'waits', 'held', 'bounced', 'message'].includes(line.kind))
+    parts.push(line.because);
   return parts.filter(Boolean).join(' · ');
 }
 
 const address = (from: string | undefined): string => (from?.startsWith('+') ? showPhone(from) : (from ?? 'them'));
 
-const glyphOf = (line: TimelineLine): string => (line.kind === 'message' ? (line.channel ?? 'text') : (GLYPHS[line.kind] ?? 'note'));
+const glyphOf = (line: TimelineLine): string =>
+  line.kind === 'message' ? (line.channel ?? 'text') : (GLYPHS[line.kind] ?? 'note');
 
 export function Timeline({ contactId }: { contactId: string }) {
   const [limit, setLimit] = useState(40);
@@ -84,7 +113,11 @@ export function Timeline({ contactId }: { contactId: string }) {
               <time className="soft small nowrap" dateTime={line.at} title={dayAndTime(at, zone)} suppressHydrationWarning>
                 {at >= today ? clockTime(at, zone) : shortDay(at, zone)}
               </time>
-              <span className="k" title={line.direction === 'in' ? 'from them' : undefined} style={line.direction === 'in' && line.kind === 'message' ? { color: 'var(--copper)' } : undefined}>
+              <span
+                className="k"
+                title={line.direction === 'in' ? 'from them' : undefined}
+                style={line.direction === 'in' && line.kind === 'message' ? { color: 'var(--copper)' } : undefined}
+              >
                 <Glyph name={glyphOf(line)} />
               </span>
               <div className="words" dir="auto">
@@ -98,7 +131,13 @@ export function Timeline({ contactId }: { contactId: string }) {
         })}
       </ol>
       {timeline.data.next_cursor && (
-        <button type="button" className="chip" style={{ marginTop: 10 }} onClick={() => setLimit((shown) => Math.min(200, shown + 80))} disabled={limit >= 200}>
+        <button
+          type="button"
+          className="chip"
+          style={{ marginTop: 10 }}
+          onClick={() => setLimit((shown) => Math.min(200, shown + 80))}
+          disabled={limit >= 200}
+        >
           Earlier
         </button>
       )}

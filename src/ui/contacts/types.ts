@@ -13,6 +13,17 @@ export type Enrolment = Jsoned<EnrolmentView>;
 export const nameOf = (contact: { first_name: string; last_name: string; emails?: string[]; phones?: string[] }): string =>
   `${contact.first_name} ${contact.last_name}`.trim() || contact.emails?.[0] || contact.phones?.[0] || 'Nameless';
 
-export const useContact = (id: string) => useQuery({ queryKey: ['contact', id], queryFn: () => ask<ContactInFull>(`/contacts/${id}`), placeholderData: (before) => (before?.id === id ? before : undefined) });
-export const useTimeline = (id: string, limit: number) => useQuery({ queryKey: ['timeline', id, limit], queryFn: () => ask<{ items: TimelineLine[]; next_cursor: string | null }>(`/contacts/${id}/timeline?limit=${limit}`), placeholderData: (before) => before });
-export const useEnrolments = (id: string) => useQuery({ queryKey: ['enrolments', id], queryFn: () => ask<{ items: Enrolment[] }>(`/contacts/${id}/enrolments`) });
+export const useContact = (id: string) =>
+  useQuery({
+    queryKey: ['contact', id],
+    queryFn: () => ask<ContactInFull>(`/contacts/${id}`),
+    placeholderData: (before) => (before?.id === id ? before : undefined),
+  });
+export const useTimeline = (id: string, limit: number) =>
+  useQuery({
+    queryKey: ['timeline', id, limit],
+    queryFn: () => ask<{ items: TimelineLine[]; next_cursor: string | null }>(`/contacts/${id}/timeline?limit=${limit}`),
+    placeholderData: (before) => before,
+  });
+export const useEnrolments = (id: string) =>
+  useQuery({ queryKey: ['enrolments', id], queryFn: () => ask<{ items: Enrolment[] }>(`/contacts/${id}/enrolments`) });

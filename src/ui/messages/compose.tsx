@@ -8,14 +8,30 @@ import { ask, freshKey, useDraft, useNotices } from '../primitives';
 
 export type Written = 'text' | 'email' | 'letter';
 
-export function Compose({ contactId, name, channel, onClose }: { contactId: string; name: string; channel: Written; onClose: () => void }) {
+export function Compose({
+  contactId,
+  name,
+  channel,
+  onClose,
+}: {
+  contactId: string;
+  name: string;
+  channel: Written;
+  onClose: () => void;
+}) {
   const [text, setText, clear] = useDraft(`${channel}_${contactId}`);
   const [subject, setSubject, clearSubject] = useDraft(`${channel}_subject_${contactId}`);
   const [key, setKey] = useState(freshKey);
   const queries = useQueryClient();
   const notices = useNotices();
   const send = useMutation({
-    mutationFn: () => ask<{ because: string | null }>(`/contacts/${contactId}/messages`, 'POST', { channel, subject: subject || null, text }, key),
+    mutationFn: () =>
+      ask<{ because: string | null }>(
+        `/contacts/${contactId}/messages`,
+        'POST',
+        { channel, subject: subject || null, text },
+        key,
+      ),
     onSuccess: ({ because }) => {
       clear();
       clearSubject();
@@ -45,8 +61,25 @@ export function Compose({ contactId, name, channel, onClose }: { contactId: stri
         if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) send.mutate();
       }}
     >
-      {channel === 'email' && <TextField label="Subject" value={subject} onChange={(event) => setSubject(event.target.value)} fullWidth sx={{ mb: 1 }} />}
-      <TextField label={title} value={text} onChange={(event) => setText(event.target.value)} multiline minRows={channel === 'text' ? 2 : 5} maxRows={14} fullWidth autoFocus />
+      {channel === 'email' && (
+        <TextField
+          label="Subject"
+          value={subject}
+          onChange={(event) => setSubject(event.target.value)}
+          fullWidth
+          sx={{ mb: 1 }}
+        />
+      )}
+      <TextField
+        label={title}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        multiline
+        minRows={channel === 'text' ? 2 : 5}
+        maxRows={14}
+        fullWidth
+        autoFocus
+      />
       <div className="line">
         <button type="submit" className="act main" disabled={send.isPending || !text.trim()}>
           Send the {CHANNEL_NAMES[channel]} <kbd>Ctrl Enter</kbd>
@@ -54,7 +87,13 @@ export function Compose({ contactId, name, channel, onClose }: { contactId: stri
         <button type="button" className="act" onClick={onClose}>
           Later
         </button>
-        {channel === 'text' && text.length > 0 && <span className="soft small">{text.length > 160 ? `${text.length} characters, ${Math.ceil(text.length / 153)} parts` : `${text.length} of 160 characters`}</span>}
+        {channel === 'text' && text.length > 0 && (
+          <span className="soft small">
+            {text.length > 160
+              ? `${text.length} characters, ${Math.ceil(text.length / 153)} parts`
+              : `${text.length} of 160 characters`}
+          </span>
+        )}
       </div>
     </form>
   );

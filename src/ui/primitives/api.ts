@@ -19,7 +19,11 @@ export class Problem extends Error {
 export async function ask<T>(path: string, method = 'GET', body?: object, headers: Record<string, string> = {}): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(`/api/v1${path}`, { method, headers: { ...(body ? { 'content-type': 'application/json' } : {}), ...headers }, body: body ? JSON.stringify(body) : undefined });
+    response = await fetch(`/api/v1${path}`, {
+      method,
+      headers: { ...(body ? { 'content-type': 'application/json' } : {}), ...headers },
+      body: body ? JSON.stringify(body) : undefined,
+    });
   } catch {
     throw new Problem('unreachable', 'Urraca cannot be reached. What you typed is still here; try again in a moment.', 0);
   }
@@ -27,8 +31,13 @@ export async function ask<T>(path: string, method = 'GET', body?: object, header
   const answer: unknown = await response.json().catch(() => ({}));
   if (response.ok) return answer as T;
   const problem = answer as { code?: string; detail?: string; errors?: FieldProblem[] };
-  if (problem.code === 'login_required') window.location.assign('/login');
-  throw new Problem(problem.code ?? 'internal', problem.detail ?? 'Something failed on our side; try again.', response.status, problem.errors);
+  if (problem.code === 'login_required') window.location.reload();
+  throw new Problem(
+    problem.code ?? 'internal',
+    problem.detail ?? 'Something failed on our side; try again.',
+    response.status,
+    problem.errors,
+  );
 }
 
 /** A key for a POST that may be tried again without being done twice. */

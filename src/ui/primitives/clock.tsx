@@ -1,53 +1,54 @@
 'use client';
 /** The time by Urraca's clock, which may be simulated or stand still; ticking once a second for timers. */
-import { createContext, useContext, useEffect, useMemo, useState, useSyncExternalStore, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
 import { dayAndTime, DAY, howLong, shortDay, clockTime, localDay } from '@/core/shared';
 
-interface Base {
-  at: number;
-  held: boolean;
-  heard: number;
-}
 interface ClockContext {
-  base: Base;
+  now: string;
   zone: string;
 }
-const Context = createContext<ClockContext>({ base: { at: 0, held: false, heard: 0 }, zone: 'UTC' });
+const Context = createContext<ClockContext>({ now: '1970-01-01T00:00:00Z', zone: 'UTC' });
 
-const beats = new Set<() => void>();
-let timer: ReturnType<typeof setInterval> | undefined;
-let beatCount = 0;
-const onBeat = (hear: () => void) => {
-  beats.add(hear);
-  timer ??= setInterval(() => {
-    beatCount += 1;
-    beats.forEach((beat) => beat());
-  }, 1_000);
-  return () => {
-    beats.delete(hear);
-    if (!beats.size) {
-      clearInterval(timer);
-      timer = undefined;
-    }
+/** The ticking itself, outside React: an instant heard from the server and how long ago that was. */
+const ticker = (() => {
+  let base = { at: 0, held: true, heard: 0 };
+  let shown = 0;
+  let timer: ReturnType<typeof setInterval> | undefined;
+  const hearers = new Set<() => void>();
+  const tick = () => {
+    shown = base.held ? base.at : base.at + (performance.now() - base.heard);
+    hearers.forEach((hear) => hear());
   };
-};
+  return {
+    set(now: string, held: boolean): void {
+      base = { at: Date.parse(now), held, heard: performance.now() };
+      tick();
+    },
+    subscribe(hear: () => void): () => void {
+      hearers.add(hear);
+      timer ??= setInterval(tick, 1_000);
+      return () => {
+        hearers.delete(hear);
+        if (hearers.size) return;
+        clearInterval(timer);
+        timer = undefined;
+      };
+    },
+    read: () => shown,
+  };
+})();
 
 export function ClockProvider({ now, held, zone, children }: { now: string; held: boolean; zone: string; children: ReactNode }) {
-  const [base, setBase] = useState<Base>({ at: Date.parse(now), held, heard: 0 });
-  useEffect(() => setBase({ at: Date.parse(now), held, heard: performance.now() }), [now, held]);
-  const value = useMemo(() => ({ base, zone }), [base, zone]);
+  useEffect(() => ticker.set(now, held), [now, held]);
+  const value = useMemo(() => ({ now, zone }), [now, zone]);
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }
 
 /** Now; renders again every second. */
 export function useNow(): Date {
-  const { base } = useContext(Context);
-  useSyncExternalStore(
-    onBeat,
-    () => beatCount,
-    () => 0,
-  );
-  return new Date(base.held || !base.heard ? base.at : base.at + (performance.now() - base.heard));
+  const { now } = useContext(Context);
+  const ticked = useSyncExternalStore(ticker.subscribe, ticker.read, () => 0);
+  return new Date(ticked || Date.parse(now));
 }
 
 export const useZone = (): string => useContext(Context).zone;
@@ -60,7 +61,12 @@ export function Ago({ at, late }: { at: string | Date; late?: boolean }) {
   const gone = now.getTime() - then.getTime();
   const text = gone < 0 ? when(then, now, zone) : gone < DAY ? howLong(gone) : shortDay(then, zone);
   return (
-    <time dateTime={then.toISOString()} title={dayAndTime(then, zone)} className={`small nowrap ${late ? 'late' : 'soft'}`} suppressHydrationWarning>
+    <time
+      dateTime={then.toISOString()}
+      title={dayAndTime(then, zone)}
+      className={`small nowrap ${late ? 'late' : 'soft'}`}
+      suppressHydrationWarning
+    >
       {text}
     </time>
   );

@@ -4,7 +4,10 @@ import { HORIZONS, horizonName } from '@/core/contacts';
 export function Bird() {
   return (
     <svg width="34" height="24" viewBox="0 0 34 24" aria-hidden="true">
-      <path d="M1 23 L12 15.5 C13 9 18 5.5 23 6.2 C24 3.2 28.6 2.6 30 5.6 L33.5 7 L30.2 8.2 C30 13.5 26 18.3 19 18.4 L17.5 18.4 Z" fill="var(--bird)" />
+      <path
+        d="M1 23 L12 15.5 C13 9 18 5.5 23 6.2 C24 3.2 28.6 2.6 30 5.6 L33.5 7 L30.2 8.2 C30 13.5 26 18.3 19 18.4 L17.5 18.4 Z"
+        fill="var(--bird)"
+      />
       <path d="M15.2 14.8 C18 10.8 22.5 10.6 25 12.2 C23 15.9 18.6 17.2 15.2 14.8 Z" fill="var(--bird-belly)" />
       <path d="M12 15.5 C15 13.2 18 12.8 20.5 13.6 L10 19 Z" fill="var(--teal)" />
     </svg>
@@ -30,7 +33,17 @@ const PATHS: Record<string, string> = {
 /** A glyph of 16 px; it decorates words beside it and is silent to screen readers. */
 export function Glyph({ name }: { name: string }) {
   return (
-    <svg width="16" height="16" viewBox="0 0 16 16" fill="none" stroke="currentColor" strokeWidth="1.4" strokeLinejoin="round" strokeLinecap="round" aria-hidden="true">
+    <svg
+      width="16"
+      height="16"
+      viewBox="0 0 16 16"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="1.4"
+      strokeLinejoin="round"
+      strokeLinecap="round"
+      aria-hidden="true"
+    >
       <path d={PATHS[name] ?? PATHS.note} />
     </svg>
   );

@@ -2,7 +2,8 @@
 /** Keyboard: single keys as shortcuts, silent while somebody types or a dialog is open. */
 import { useEffect, useRef } from 'react';
 
-export const isTyping = (target: EventTarget | null): boolean => target instanceof HTMLElement && (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable);
+export const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable);
 
 /** @param keys what each key does; names as in KeyboardEvent.key, `shift+M` for the one with shift */
 export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>, enabled = true): void {

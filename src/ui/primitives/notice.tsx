@@ -21,13 +21,25 @@ export const useNotices = (): Notices => useContext(Context);
 
 export function NoticeProvider({ children }: { children: ReactNode }) {
   const [notice, setNotice] = useState<Notice | null>(null);
-  const show = useCallback((text: string, kind: Notice['kind'], undo?: () => void) => setNotice({ text, kind, undo, key: performance.now() }), []);
-  const value = useMemo<Notices>(() => ({ tell: (text, undo) => show(text, 'info', undo), fail: (error) => show(wordsOf(error), 'error') }), [show]);
+  const show = useCallback(
+    (text: string, kind: Notice['kind'], undo?: () => void) => setNotice({ text, kind, undo, key: performance.now() }),
+    [],
+  );
+  const value = useMemo<Notices>(
+    () => ({ tell: (text, undo) => show(text, 'info', undo), fail: (error) => show(wordsOf(error), 'error') }),
+    [show],
+  );
   const undo = notice?.undo;
   return (
     <Context.Provider value={value}>
       {children}
-      <Snackbar key={notice?.key} open={notice !== null} autoHideDuration={notice?.kind === 'error' ? 9_000 : 5_000} onClose={(_, why) => why !== 'clickaway' && setNotice(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+      <Snackbar
+        key={notice?.key}
+        open={notice !== null}
+        autoHideDuration={notice?.kind === 'error' ? 9_000 : 5_000}
+        onClose={(_, why) => why !== 'clickaway' && setNotice(null)}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+      >
         <Alert
           severity={notice?.kind === 'error' ? 'warning' : 'success'}
           icon={false}

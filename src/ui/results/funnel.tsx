@@ -7,11 +7,28 @@ import type { Jsoned } from '@/core/shared';
 export function Funnel({ row }: { row: Jsoned<ResultRow> }) {
   const data = MEASURES.map(({ key, name }) => ({ name, people: row[key] }));
   return (
-    <figure style={{ margin: 0, height: 220 }} aria-label={data.map(({ name, people }) => `${name}: ${people}`).join(', ')} role="img">
+    <figure
+      style={{ margin: 0, height: 220 }}
+      aria-label={data.map(({ name, people }) => `${name}: ${people}`).join(', ')}
+      role="img"
+    >
       <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 1200, height: 220 }}>
-        <BarChart data={data} layout="vertical" margin={{ left: 10, right: 60, top: 4, bottom: 4 }} barCategoryGap={9} accessibilityLayer={false}>
+        <BarChart
+          data={data}
+          layout="vertical"
+          margin={{ left: 10, right: 60, top: 4, bottom: 4 }}
+          barCategoryGap={9}
+          accessibilityLayer={false}
+        >
           <XAxis type="number" hide domain={[0, 'dataMax']} />
-          <YAxis type="category" dataKey="name" width={106} axisLine={false} tickLine={false} tick={{ fill: 'var(--soft)', fontSize: 13 }} />
+          <YAxis
+            type="category"
+            dataKey="name"
+            width={106}
+            axisLine={false}
+            tickLine={false}
+            tick={{ fill: 'var(--soft)', fontSize: 13 }}
+          />
           <Bar dataKey="people" isAnimationActive={false} radius={[0, 3, 3, 0]}>
             {data.map(({ name }, at) => (
               <Cell key={name} fill={at === data.length - 1 ? 'var(--leaf)' : 'var(--teal)'} fillOpacity={1 - at * 0.06} />

@@ -8,7 +8,10 @@ import { MEASURES, share, type Measure, type ResultRow } from '@/core/results';
 import { howLong, type Jsoned } from '@/core/shared';
 import { ask } from '../primitives';
 
-const Funnel = dynamic(() => import('./funnel').then(({ Funnel: chart }) => chart), { ssr: false, loading: () => <div style={{ height: 260 }} /> });
+const Funnel = dynamic(() => import('./funnel').then(({ Funnel: chart }) => chart), {
+  ssr: false,
+  loading: () => <div style={{ height: 260 }} />,
+});
 
 export interface Results {
   conversation_seconds: number;
@@ -37,7 +40,13 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
         </div>
         <div role="group" aria-label="Period" style={{ display: 'flex', gap: 6 }}>
           {PERIODS.map((period) => (
-            <button key={period} type="button" className={`act${period === days ? ' main' : ''}`} onClick={() => setDays(period)} aria-pressed={period === days}>
+            <button
+              key={period}
+              type="button"
+              className={`act${period === days ? ' main' : ''}`}
+              onClick={() => setDays(period)}
+              aria-pressed={period === days}
+            >
               {period} days
             </button>
           ))}
@@ -73,9 +82,20 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
           </table>
           <dl className="small soft" style={{ display: 'grid', gridTemplateColumns: 'auto 1fr', gap: '2px 12px', marginTop: 16 }}>
             {MEASURES.map((measure) => (
-              <Definition key={measure.key} name={measure.name} text={measure.key === 'conversations' ? `${measure.definition.replace(/ of at least.*/, '')} of at least ${howLong(results.conversation_seconds * 1000)}.` : measure.definition} />
+              <Definition
+                key={measure.key}
+                name={measure.name}
+                text={
+                  measure.key === 'conversations'
+                    ? `${measure.definition.replace(/ of at least.*/, '')} of at least ${howLong(results.conversation_seconds * 1000)}.`
+                    : measure.definition
+                }
+              />
             ))}
-            <Definition name="Speed to lead" text="From the arrival of an inquiry to the first call or message that a person of ours made by hand." />
+            <Definition
+              name="Speed to lead"
+              text="From the arrival of an inquiry to the first call or message that a person of ours made by hand."
+            />
           </dl>
         </>
       )}
@@ -92,7 +112,12 @@ const Definition = ({ name, text }: { name: string; text: string }) => (
 
 function Row({ row, days }: { row: Jsoned<ResultRow>; days: number }) {
   const cell = (measure: Measure) => {
-    const part = measure === 'reached' || measure === 'conversations' ? share(row[measure], row.tried) : measure === 'leads' ? null : share(row[measure], row.leads);
+    const part =
+      measure === 'reached' || measure === 'conversations'
+        ? share(row[measure], row.tried)
+        : measure === 'leads'
+          ? null
+          : share(row[measure], row.leads);
     return (
       <td key={measure} className="n">
         <Link href={`/contacts?measure=${measure}&days=${days}${row.agent ? `&agent=${row.agent.id}` : ''}`} prefetch={false}>
@@ -108,7 +133,13 @@ function Row({ row, days }: { row: Jsoned<ResultRow>; days: number }) {
     <tr style={row.agent ? undefined : { fontWeight: 600 }}>
       <td className="nowrap">{row.agent?.name ?? 'All together'}</td>
       {MEASURES.map((measure) => cell(measure.key))}
-      <td className="n nowrap">{row.talkSeconds ? howLong(row.talkSeconds * 1000) : '–'}</td>
+      <td className="n nowrap">
+        {row.talkSeconds >= 36_000
+          ? `${Math.round(row.talkSeconds / 3600).toLocaleString('en-US')} h`
+          : row.talkSeconds
+            ? howLong(row.talkSeconds * 1000)
+            : '–'}
+      </td>
       <td className="n nowrap">{row.medianSpeedSeconds === null ? '–' : howLong(row.medianSpeedSeconds * 1000)}</td>
     </tr>
   );

@@ -1,1 +1,1 @@
-export { RoutingArea, type Ladder, type Offer } from './routing';
+export { RoutingArea, type Ladder, type Offer, type Waiting } from './routing';

@@ -21,7 +21,14 @@ export function SetupArea({ settings, people }: { settings: SettingsForm; people
       <div className="headline">
         <h1>Setup</h1>
       </div>
-      <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(340px, 1fr))', gap: '28px 48px', alignItems: 'start' }}>
+      <div
+        style={{
+          display: 'grid',
+          gridTemplateColumns: 'repeat(auto-fit, minmax(340px, 1fr))',
+          gap: '28px 48px',
+          alignItems: 'start',
+        }}
+      >
         <Guardrails first={settings} />
         <Keys />
         <Stuck />
@@ -85,7 +92,10 @@ function Guardrails({ first }: { first: SettingsForm }) {
     },
   });
   return (
-    <Block title="Guardrails and measures" note="Quiet hours hold at the contact, for texts, e-mails and calls. They may be longer than the law asks, not shorter.">
+    <Block
+      title="Guardrails and measures"
+      note="Quiet hours hold at the contact, for texts, e-mails and calls. They may be longer than the law asks, not shorter."
+    >
       <form
         style={{ display: 'grid', gap: 14, marginTop: 8 }}
         onSubmit={(event) => {
@@ -94,13 +104,32 @@ function Guardrails({ first }: { first: SettingsForm }) {
         }}
       >
         <div style={{ display: 'flex', gap: 12 }}>
-          <TextField label="Touches go from" type="time" value={settings.quiet_to} onChange={(event) => setSettings({ ...settings, quiet_to: event.target.value })} fullWidth />
-          <TextField label="until" type="time" value={settings.quiet_from} onChange={(event) => setSettings({ ...settings, quiet_from: event.target.value })} fullWidth />
+          <TextField
+            label="Touches go from"
+            type="time"
+            value={settings.quiet_to}
+            onChange={(event) => setSettings({ ...settings, quiet_to: event.target.value })}
+            fullWidth
+          />
+          <TextField
+            label="until"
+            type="time"
+            value={settings.quiet_from}
+            onChange={(event) => setSettings({ ...settings, quiet_from: event.target.value })}
+            fullWidth
+          />
         </div>
-        <TextField label="Least length of a conversation, in seconds" type="number" value={settings.conversation_seconds} onChange={(event) => setSettings({ ...settings, conversation_seconds: Number(event.target.value) })} />
+        <TextField
+          label="Least length of a conversation, in seconds"
+          type="number"
+          value={settings.conversation_seconds}
+          onChange={(event) => setSettings({ ...settings, conversation_seconds: Number(event.target.value) })}
+        />
         {keep.error && (
           <p className="late" role="alert">
-            {'fields' in keep.error && (keep.error.fields as { message: string }[]).length ? (keep.error.fields as { message: string }[]).map(({ message }) => message).join('; ') : wordsOf(keep.error)}
+            {'fields' in keep.error && (keep.error.fields as { message: string }[]).length
+              ? (keep.error.fields as { message: string }[]).map(({ message }) => message).join('; ')
+              : wordsOf(keep.error)}
           </p>
         )}
         <div>
@@ -116,7 +145,10 @@ function Guardrails({ first }: { first: SettingsForm }) {
 function Keys() {
   const queries = useQueryClient();
   const notices = useNotices();
-  const { data: keys } = useQuery({ queryKey: ['keys'], queryFn: async () => (await ask<{ items: Jsoned<KeyView>[] }>('/keys')).items });
+  const { data: keys } = useQuery({
+    queryKey: ['keys'],
+    queryFn: async () => (await ask<{ items: Jsoned<KeyView>[] }>('/keys')).items,
+  });
   const [name, setName] = useState('');
   const [scopes, setScopes] = useState<KeyScope[]>(['inquiries:write']);
   const [made, setMade] = useState<string | null>(null);
@@ -141,10 +173,15 @@ function Keys() {
           <span>
             <b>{key.name}</b> <span className="soft small">{key.hint}</span>
             <span className="soft small" style={{ display: 'block' }}>
-              {key.scopes.length === KEY_SCOPES.length ? 'all rights' : key.scopes.join(', ')} · {key.last_used_at ? 'used' : 'never used'}
+              {key.scopes.length === KEY_SCOPES.length ? 'all rights' : key.scopes.join(', ')} ·{' '}
+              {key.last_used_at ? 'used' : 'never used'}
             </span>
           </span>
-          <button type="button" className="chip" onClick={() => window.confirm(`Revoke “${key.name}”? What uses it stops at once.`) && revoke.mutate(key.id)}>
+          <button
+            type="button"
+            className="chip"
+            onClick={() => window.confirm(`Revoke “${key.name}”? What uses it stops at once.`) && revoke.mutate(key.id)}
+          >
             Revoke
           </button>
         </div>
@@ -165,7 +202,11 @@ function Keys() {
         <div>
           {KEY_SCOPES.map((scope) => (
             <label key={scope} className="small" style={{ display: 'inline-flex', gap: 5, marginRight: 12 }}>
-              <input type="checkbox" checked={scopes.includes(scope)} onChange={() => setScopes(scopes.includes(scope) ? scopes.filter((one) => one !== scope) : [...scopes, scope])} />
+              <input
+                type="checkbox"
+                checked={scopes.includes(scope)}
+                onChange={() => setScopes(scopes.includes(scope) ? scopes.filter((one) => one !== scope) : [...scopes, scope])}
+              />
               {scope}
             </label>
           ))}
@@ -183,7 +224,11 @@ function Keys() {
 function Stuck() {
   const queries = useQueryClient();
   const notices = useNotices();
-  const { data: stuck } = useQuery({ queryKey: ['stuck'], queryFn: async () => (await ask<{ items: Jsoned<ParkedView>[] }>('/outbox/stuck')).items, refetchInterval: 10_000 });
+  const { data: stuck } = useQuery({
+    queryKey: ['stuck'],
+    queryFn: async () => (await ask<{ items: Jsoned<ParkedView>[] }>('/outbox/stuck')).items,
+    refetchInterval: 10_000,
+  });
   const retry = useMutation({
     mutationFn: () => ask<{ retried: number }>('/outbox/retry', 'POST'),
     onSuccess: ({ retried }) => {
@@ -193,7 +238,10 @@ function Stuck() {
     onError: notices.fail,
   });
   return (
-    <Block title="Messages that do not get out" note="A provider that is down is tried again by itself, less and less often; nothing is lost or sent twice.">
+    <Block
+      title="Messages that do not get out"
+      note="A provider that is down is tried again by itself, less and less often; nothing is lost or sent twice."
+    >
       {stuck?.length === 0 && <p className="good">Everything gets out.</p>}
       {stuck?.slice(0, 12).map((one) => (
         <div key={one.id} className="pair">
@@ -214,4 +262,3 @@ function Stuck() {
     </Block>
   );
 }
-

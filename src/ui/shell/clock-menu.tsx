@@ -24,16 +24,37 @@ export function ClockMenu({ simulated, held }: { simulated: boolean; held: boole
     mutationFn: (body: object) => ask<{ instants: number }>('/simulation/advance', 'POST', body),
     onSuccess: ({ instants }) => {
       void queries.invalidateQueries();
-      notices.tell(instants === 0 ? 'Time has passed; nothing was due.' : instants === 1 ? 'Time has passed; something happened at one moment.' : `Time has passed; something happened at ${instants.toLocaleString('en-US')} moments.`);
+      notices.tell(
+        instants === 0
+          ? 'Time has passed; nothing was due.'
+          : instants === 1
+            ? 'Time has passed; something happened at one moment.'
+            : `Time has passed; something happened at ${instants.toLocaleString('en-US')} moments.`,
+      );
     },
     onError: notices.fail,
   });
   const text = dayAndTime(now, zone);
-  if (!simulated) return <span className="clock plain wide" suppressHydrationWarning>{text}</span>;
+  if (!simulated)
+    return (
+      <span className="clock plain wide" suppressHydrationWarning>
+        {text}
+      </span>
+    );
   const moving = advance.isPending || held;
   return (
     <>
-      <button type="button" className="clock" aria-haspopup="menu" aria-label={`Simulated time ${text}. Let time pass`} title="Simulated time: let it pass" onClick={(event) => setAnchor(event.currentTarget)} disabled={moving} aria-busy={moving} suppressHydrationWarning>
+      <button
+        type="button"
+        className="clock"
+        aria-haspopup="menu"
+        aria-label={`Simulated time ${text}. Let time pass`}
+        title="Simulated time: let it pass"
+        onClick={(event) => setAnchor(event.currentTarget)}
+        disabled={moving}
+        aria-busy={moving}
+        suppressHydrationWarning
+      >
         {text}
         {moving ? ' …' : ''}
       </button>

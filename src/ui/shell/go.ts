@@ -13,7 +13,14 @@ export function useGo(paths: Record<string, string>, go: (path: string) => void)
   });
   useEffect(() => {
     const hear = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target) || document.querySelector('[role="dialog"], [role="menu"]')) return;
+      if (
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        isTyping(event.target) ||
+        document.querySelector('[role="dialog"], [role="menu"]')
+      )
+        return;
       if (event.key === 'g') {
         pressed.current = performance.now();
         return;

@@ -26,7 +26,10 @@ export function useLive(): void {
       timer = undefined;
       const now = stale;
       stale = new Set();
-      void queries.invalidateQueries({ predicate: ({ queryKey }) => now.has('everything') || now.has(String(queryKey[0])) || now.has(`contact ${String(queryKey[1])}`) });
+      void queries.invalidateQueries({
+        predicate: ({ queryKey }) =>
+          now.has('everything') || now.has(String(queryKey[0])) || now.has(`contact ${String(queryKey[1])}`),
+      });
     };
     const mark = (...keys: string[]) => {
       keys.forEach((key) => stale.add(key));
@@ -36,7 +39,17 @@ export function useLive(): void {
       const heard = JSON.parse(message.data) as Heard;
       if (heard.topic === 'lead' && heard.mine) notices.tell('A new lead is yours. It stands in Today.');
       if (heard.topic === 'clock') return mark('everything');
-      mark('wire', 'today', 'inquiries', 'contacts', 'offers', 'ladder', 'campaigns', ...(heard.contactId ? [`contact ${heard.contactId}`] : ['contact', 'timeline', 'enrolments']), ...(heard.callId ? ['call'] : []));
+      mark(
+        'wire',
+        'today',
+        'inquiries',
+        'contacts',
+        'offers',
+        'ladder',
+        'campaigns',
+        ...(heard.contactId ? [`contact ${heard.contactId}`] : ['contact', 'timeline', 'enrolments']),
+        ...(heard.callId ? ['call'] : []),
+      );
     };
     source.addEventListener('everything', () => mark('everything'));
     return () => {

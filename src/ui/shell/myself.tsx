@@ -27,18 +27,27 @@ export function Myself({ me, onHelp }: { me: { id: string; name: string; role: R
   const away = async (until: Date | null) => {
     try {
       await ask(`/people/${me.id}/away`, 'PUT', { until: until?.toISOString() ?? null });
-      notices.tell(until ? 'You are away until this time tomorrow; the round robin passes you over.' : 'You are back and get leads again.');
+      notices.tell(
+        until ? 'You are away until this time tomorrow; the round robin passes you over.' : 'You are back and get leads again.',
+      );
     } catch (error) {
       notices.fail(error);
     }
   };
   const logOut = async () => {
     await fetch('/logout', { method: 'POST' });
-    window.location.assign('/login');
+    window.location.reload();
   };
   return (
     <>
-      <button type="button" className="who" aria-haspopup="menu" aria-label={`${me.name}: setup, away, log out`} title={me.name} onClick={(event) => setAnchor(event.currentTarget)}>
+      <button
+        type="button"
+        className="who"
+        aria-haspopup="menu"
+        aria-label={`${me.name}: setup, away, log out`}
+        title={me.name}
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
         {initials}
       </button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
@@ -46,11 +55,19 @@ export function Myself({ me, onHelp }: { me: { id: string; name: string; role: R
           {me.name}
         </MenuItem>
         {runsTheOffice(me.role) && <MenuItem onClick={then(() => router.push('/setup'))}>Setup</MenuItem>}
-        {me.role !== 'lender' && <MenuItem onClick={then(() => void away(new Date(now.getTime() + DAY)))}>Away for a day</MenuItem>}
+        {me.role !== 'lender' && (
+          <MenuItem onClick={then(() => void away(new Date(now.getTime() + DAY)))}>Away for a day</MenuItem>
+        )}
         {me.role !== 'lender' && <MenuItem onClick={then(() => void away(null))}>Back again</MenuItem>}
         <Divider />
         <MenuItem onClick={then(switchScheme)}>Light or dark</MenuItem>
-        <MenuItem onClick={then(() => notices.tell(switchMask() ? 'Numbers and addresses are blurred.' : 'Numbers and addresses are shown.'))}>Privacy mask (Shift+M)</MenuItem>
+        <MenuItem
+          onClick={then(() =>
+            notices.tell(switchMask() ? 'Numbers and addresses are blurred.' : 'Numbers and addresses are shown.'),
+          )}
+        >
+          Privacy mask (Shift+M)
+        </MenuItem>
         <MenuItem onClick={then(onHelp)}>Shortcuts (?)</MenuItem>
         <Divider />
         <MenuItem onClick={then(() => void logOut())}>Log out</MenuItem>

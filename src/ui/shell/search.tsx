@@ -20,7 +20,14 @@ interface Hit {
 
 export function SearchDialog({ open, onClose, role }: { open: boolean; onClose: () => void; role: Role }) {
   return (
-    <Dialog open={open} onClose={onClose} fullWidth maxWidth="sm" aria-label="Search" slotProps={{ paper: { sx: { alignSelf: 'flex-start', mt: 8 } } }}>
+    <Dialog
+      open={open}
+      onClose={onClose}
+      fullWidth
+      maxWidth="sm"
+      aria-label="Search"
+      slotProps={{ paper: { sx: { alignSelf: 'flex-start', mt: 8 } } }}
+    >
       {open && <SearchBox onClose={onClose} role={role} />}
     </Dialog>
   );
@@ -31,7 +38,12 @@ function SearchBox({ onClose, role }: { onClose: () => void; role: Role }) {
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
   const q = useDeferredValue(text.trim());
-  const found = useQuery({ queryKey: ['search', q], queryFn: () => ask<{ items: Jsoned<ContactView>[] }>(`/contacts?limit=8&q=${encodeURIComponent(q)}`), enabled: q.length > 0, placeholderData: (before) => before });
+  const found = useQuery({
+    queryKey: ['search', q],
+    queryFn: () => ask<{ items: Jsoned<ContactView>[] }>(`/contacts?limit=8&q=${encodeURIComponent(q)}`),
+    enabled: q.length > 0,
+    placeholderData: (before) => before,
+  });
   const areas: Hit[] = areasFor(role)
     .filter((area) => !q || area.name.toLowerCase().startsWith(q.toLowerCase()))
     .map((area) => ({ key: area.key, title: `Go to ${area.name}`, detail: `g ${area.letter}`, href: area.path }));
@@ -39,7 +51,9 @@ function SearchBox({ onClose, role }: { onClose: () => void; role: Role }) {
     ? (found.data?.items ?? []).map((contact) => ({
         key: contact.id,
         title: `${contact.first_name} ${contact.last_name}`.trim() || (contact.emails[0] ?? contact.phones[0] ?? 'Nameless'),
-        detail: [contact.stage.name, contact.place.city, contact.phones[0] && showPhone(contact.phones[0]), contact.emails[0]].filter(Boolean).join(' · '),
+        detail: [contact.stage.name, contact.place.city, contact.phones[0] && showPhone(contact.phones[0]), contact.emails[0]]
+          .filter(Boolean)
+          .join(' · '),
         href: `/contacts?contact=${contact.id}`,
         horizon: contact.horizon,
       }))
@@ -71,18 +85,38 @@ function SearchBox({ onClose, role }: { onClose: () => void; role: Role }) {
           else return;
           event.preventDefault();
         }}
-        style={{ width: '100%', font: 'inherit', fontSize: 16, padding: '10px 12px', border: '1px solid var(--line)', borderRadius: 6, background: 'var(--paper)', color: 'var(--ink)' }}
+        style={{
+          width: '100%',
+          font: 'inherit',
+          fontSize: 16,
+          padding: '10px 12px',
+          border: '1px solid var(--line)',
+          borderRadius: 6,
+          background: 'var(--paper)',
+          color: 'var(--ink)',
+        }}
       />
       <ul id="hits" role="listbox" aria-label="Found" style={{ listStyle: 'none', margin: '8px 0 0', padding: 0 }}>
         {hits.map((hit, place) => (
-          <li key={hit.key} role="option" aria-selected={place === at} className={`row${place === at ? ' sel' : ''}`} style={{ margin: 0 }} onClick={() => go(hit)}>
+          <li
+            key={hit.key}
+            role="option"
+            aria-selected={place === at}
+            className={`row${place === at ? ' sel' : ''}`}
+            style={{ margin: 0 }}
+            onClick={() => go(hit)}
+          >
             <span className="l cut">
               <span className="strong">{hit.title}</span> <span className="soft small secret">{hit.detail}</span>
             </span>
             {hit.horizon !== undefined && <Strokes horizon={hit.horizon} />}
           </li>
         ))}
-        {q && !found.isFetching && !people.length && <li className="soft small" style={{ padding: 10 }}>Nobody is found for “{q}”.</li>}
+        {q && !found.isFetching && !people.length && (
+          <li className="soft small" style={{ padding: 10 }}>
+            Nobody is found for “{q}”.
+          </li>
+        )}
       </ul>
     </div>
   );

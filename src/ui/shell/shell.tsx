@@ -21,7 +21,9 @@ export interface Me {
 }
 
 export function Shell({ me, wire, children }: { me: Me; wire: Wire; children: ReactNode }) {
-  const [queries] = useState(() => new QueryClient({ defaultOptions: { queries: { staleTime: 15_000, retry: 1, refetchOnWindowFocus: false } } }));
+  const [queries] = useState(
+    () => new QueryClient({ defaultOptions: { queries: { staleTime: 15_000, retry: 1, refetchOnWindowFocus: false } } }),
+  );
   return (
     <QueryClientProvider client={queries}>
       <NoticeProvider>
@@ -34,7 +36,12 @@ export function Shell({ me, wire, children }: { me: Me; wire: Wire; children: Re
 }
 
 function Frame({ me, first, children }: { me: Me; first: Wire; children: ReactNode }) {
-  const { data: wire } = useQuery({ queryKey: ['wire'], queryFn: () => ask<Wire>('/wire'), initialData: first, refetchInterval: 60_000 });
+  const { data: wire } = useQuery({
+    queryKey: ['wire'],
+    queryFn: () => ask<Wire>('/wire'),
+    initialData: first,
+    refetchInterval: 60_000,
+  });
   const [dialog, setDialog] = useState<'search' | 'add' | 'help' | null>(null);
   const router = useRouter();
   const notices = useNotices();
@@ -53,7 +60,13 @@ function Frame({ me, first, children }: { me: Me; first: Wire; children: ReactNo
       <a href="#main" className="skip">
         To the content
       </a>
-      <WireLine wire={wire} me={me} onSearch={() => setDialog('search')} onAdd={() => setDialog('add')} onHelp={() => setDialog('help')} />
+      <WireLine
+        wire={wire}
+        me={me}
+        onSearch={() => setDialog('search')}
+        onAdd={() => setDialog('add')}
+        onHelp={() => setDialog('help')}
+      />
       <main id="main">{children}</main>
       <SearchDialog open={dialog === 'search'} onClose={close} role={me.role} />
       <AddLeadDialog open={dialog === 'add'} onClose={close} />

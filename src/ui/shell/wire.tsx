@@ -29,7 +29,19 @@ const MEANINGS: Record<Area['key'], string> = {
   results: 'of the last 30 days’ leads tried',
 };
 
-export function WireLine({ wire, me, onSearch, onAdd, onHelp }: { wire: Wire; me: { id: string; name: string; role: Role }; onSearch: () => void; onAdd: () => void; onHelp: () => void }) {
+export function WireLine({
+  wire,
+  me,
+  onSearch,
+  onAdd,
+  onHelp,
+}: {
+  wire: Wire;
+  me: { id: string; name: string; role: Role };
+  onSearch: () => void;
+  onAdd: () => void;
+  onHelp: () => void;
+}) {
   const path = usePathname();
   return (
     <header className="wire">
@@ -40,7 +52,14 @@ export function WireLine({ wire, me, onSearch, onAdd, onHelp }: { wire: Wire; me
         {areasFor(me.role).map((area) => {
           const on = path === area.path || path.startsWith(`${area.path}/`);
           return (
-            <Link key={area.key} href={area.path} className={`perch${on ? ' on' : ''}${area.key === 'routing' && wire.routing > 0 ? ' pressing' : ''}`} aria-current={on ? 'page' : undefined} title={`${counts[area.key](wire)} ${MEANINGS[area.key]} (g ${area.letter})`} prefetch={false}>
+            <Link
+              key={area.key}
+              href={area.path}
+              className={`perch${on ? ' on' : ''}${area.key === 'routing' && wire.routing > 0 ? ' pressing' : ''}`}
+              aria-current={on ? 'page' : undefined}
+              title={`${counts[area.key](wire)} ${MEANINGS[area.key]} (g ${area.letter})`}
+              prefetch={false}
+            >
               {on && <Bird />}
               {area.name}
               <b>{counts[area.key](wire)}</b>

@@ -15,7 +15,12 @@ type Entry = Jsoned<TodayEntry>;
 export function TodayArea({ first, mine }: { first: Today; mine: boolean }) {
   const router = useRouter();
   const params = useSearchParams();
-  const { data: today } = useQuery({ queryKey: ['today'], queryFn: () => ask<Today>('/today'), initialData: first, refetchInterval: 60_000 });
+  const { data: today } = useQuery({
+    queryKey: ['today'],
+    queryFn: () => ask<Today>('/today'),
+    initialData: first,
+    refetchInterval: 60_000,
+  });
   const entries = today.groups.flatMap((group) => group.entries);
   const asked = params.get('contact');
   const narrow = useIsNarrow();
@@ -31,7 +36,13 @@ export function TodayArea({ first, mine }: { first: Today; mine: boolean }) {
     const to = entries[Math.max(0, Math.min(entries.length - 1, from + by))];
     if (to) choose(to.contactId);
   };
-  useKeys({ j: () => step(1), k: () => step(-1), ArrowDown: () => step(1), ArrowUp: () => step(-1), Enter: () => chosen && router.push(`/contacts/${chosen}`) });
+  useKeys({
+    j: () => step(1),
+    k: () => step(-1),
+    ArrowDown: () => step(1),
+    ArrowUp: () => step(-1),
+    Enter: () => chosen && router.push(`/contacts/${chosen}`),
+  });
   const current = entries.find((entry) => entry.contactId === chosen);
   return (
     <div className="area today">
@@ -48,7 +59,11 @@ export function TodayArea({ first, mine }: { first: Today; mine: boolean }) {
           <Goal done={today.done} goal={today.goal} />
         </div>
         <div className="queue">
-          {entries.length === 0 && <p className="empty">Nobody is due. New leads, answers and promises appear here by themselves; press n to add a lead.</p>}
+          {entries.length === 0 && (
+            <p className="empty">
+              Nobody is due. New leads, answers and promises appear here by themselves; press n to add a lead.
+            </p>
+          )}
           {today.groups.map((group) => (
             <div key={group.key}>
               <div className="group">
@@ -56,14 +71,26 @@ export function TodayArea({ first, mine }: { first: Today; mine: boolean }) {
                 <span className="soft small strong">{group.entries.length}</span>
               </div>
               {group.entries.map((entry) => (
-                <Person key={entry.contactId} entry={entry} chosen={entry.contactId === chosen} mine={mine} onChoose={() => choose(entry.contactId)} />
+                <Person
+                  key={entry.contactId}
+                  entry={entry}
+                  chosen={entry.contactId === chosen}
+                  mine={mine}
+                  onChoose={() => choose(entry.contactId)}
+                />
               ))}
             </div>
           ))}
         </div>
       </section>
       {chosen ? (
-        <Dossier contactId={chosen} reasons={current?.reasons} call={today.call} onNext={() => step(1)} onClose={narrow ? () => choose(null) : undefined} />
+        <Dossier
+          contactId={chosen}
+          reasons={current?.reasons}
+          call={today.call}
+          onNext={() => step(1)}
+          onClose={narrow ? () => choose(null) : undefined}
+        />
       ) : (
         !narrow && <div className="panel empty">Choose somebody at the left.</div>
       )}
@@ -78,11 +105,23 @@ function Person({ entry, chosen, mine, onChoose }: { entry: Entry; chosen: boole
     if (chosen) row.current?.scrollIntoView({ block: 'nearest' });
   }, [chosen]);
   return (
-    <button ref={row} type="button" className={`row${chosen ? ' sel' : ''}`} onClick={onChoose} aria-current={chosen} data-contact={entry.contactId}>
+    <button
+      ref={row}
+      type="button"
+      className={`row${chosen ? ' sel' : ''}`}
+      onClick={onChoose}
+      aria-current={chosen}
+      data-contact={entry.contactId}
+    >
       <span className="l">
         <span className="strong cut" style={{ display: 'block' }} dir="auto">
           {entry.name}
-          {!mine && entry.ownerName && <span className="soft small" style={{ fontWeight: 400 }}> {entry.ownerName}</span>}
+          {!mine && entry.ownerName && (
+            <span className="soft small" style={{ fontWeight: 400 }}>
+              {' '}
+              {entry.ownerName}
+            </span>
+          )}
         </span>
         <span className="soft small cut" style={{ display: 'block' }} dir="auto">
           {reason.text}
@@ -119,8 +158,28 @@ function Goal({ done, goal }: { done: number; goal: number }) {
   return (
     <svg width="54" height="54" role="img" aria-label={`${done} of ${goal} done`} style={{ flex: 'none' }}>
       <circle cx="27" cy="27" r="22" fill="none" stroke="var(--line)" strokeWidth="4" />
-      {part > 0 && <circle cx="27" cy="27" r="22" fill="none" stroke="var(--teal)" strokeWidth="4" strokeDasharray={`${part} ${round}`} transform="rotate(-90 27 27)" strokeLinecap="round" />}
-      <text x="27" y="32" textAnchor="middle" fill="var(--ink)" fontFamily="Bricolage Grotesque Variable" fontWeight="650" fontSize="15">
+      {part > 0 && (
+        <circle
+          cx="27"
+          cy="27"
+          r="22"
+          fill="none"
+          stroke="var(--teal)"
+          strokeWidth="4"
+          strokeDasharray={`${part} ${round}`}
+          transform="rotate(-90 27 27)"
+          strokeLinecap="round"
+        />
+      )}
+      <text
+        x="27"
+        y="32"
+        textAnchor="middle"
+        fill="var(--ink)"
+        fontFamily="Bricolage Grotesque Variable"
+        fontWeight="650"
+        fontSize="15"
+      >
         {done}
       </text>
     </svg>

@@ -14,5 +14,7 @@ export default async function Page() {
   const to = await now();
   const { conversationSeconds } = await readSettings(scope.accountId);
   const rows = await readResults(scope, { from: new Date(to.getTime() - DAYS * 86_400_000), to, conversationSeconds });
-  return <ResultsArea first={jsoned({ conversation_seconds: conversationSeconds, rows })} days={DAYS} mine={scope.sees === 'own'} />;
+  return (
+    <ResultsArea first={jsoned({ conversation_seconds: conversationSeconds, rows })} days={DAYS} mine={scope.sees === 'own'} />
+  );
 }

@@ -9,5 +9,14 @@ export const metadata: Metadata = { title: 'Setup' };
 export default async function Page() {
   const { scope } = await requirePerson('setup');
   const [settings, people] = await Promise.all([readSettings(scope.accountId), listPeople(scope)]);
-  return <SetupArea settings={{ quiet_to: settings.quietTo, quiet_from: settings.quietFrom, conversation_seconds: settings.conversationSeconds }} people={jsoned(people)} />;
+  return (
+    <SetupArea
+      settings={{
+        quiet_to: settings.quietTo,
+        quiet_from: settings.quietFrom,
+        conversation_seconds: settings.conversationSeconds,
+      }}
+      people={jsoned(people)}
+    />
+  );
 }

@@ -15,7 +15,11 @@ export default async function Page({ params }: { params: Promise<{ slug: string 
       <p className="soft strong">{door.brokerage}</p>
       <h1 style={{ fontSize: 32, lineHeight: '38px' }}>{door.page.heading ?? door.name}</h1>
       <p style={{ marginTop: 8 }}>{door.page.intro}</p>
-      <InquiryForm action={sendInquiry.bind(null, slug)} consent={door.page.consent ?? 'You may text me about homes.'} brokerage={door.brokerage} />
+      <InquiryForm
+        action={sendInquiry.bind(null, slug)}
+        consent={door.page.consent ?? 'You may text me about homes.'}
+        brokerage={door.brokerage}
+      />
     </main>
   );
 }

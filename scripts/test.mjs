@@ -1,0 +1,68 @@
+/**
+ * `npm test`: everything, on a fresh machine too and beside a running demo: type check, lint, layers, core tests, tests on
+ * PostgreSQL, journeys in a browser against the built application, a drill. `-- --only core,db,journeys,drills,static` runs some.
+ */
+import { rmSync } from 'node:fs';
+import { bundle, ensureBuilt } from './lib/build.mjs';
+import { startCluster } from './lib/cluster.mjs';
+import { houseEnvironment } from './lib/house.mjs';
+import { ensureChromium, ensureNodeModules } from './lib/packages.mjs';
+import { fromRoot } from './lib/root.mjs';
+import { kept, shown } from './lib/run.mjs';
+import { say, script, Stop } from './lib/say.mjs';
+
+const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1]?.split(',') : null;
+const rest = process.argv.includes('--only') ? process.argv.slice(process.argv.indexOf('--only') + 2) : [];
+const wanted = (part) => !only || only.includes(part);
+const home = process.env.URRACA_TEST_HOME ?? fromRoot('.urraca', 'test');
+const port = Number(process.env.TEST_PGPORT ?? 55433);
+const bin = (name) => fromRoot('node_modules', '.bin', name);
+
+/** The migrated database that each case of the database suite is copied from; what an interrupted run left behind goes. */
+async function makeTemplate(cluster) {
+  const psql = (sql) => kept('psql', ['-X', '-q', '-t', '-A', cluster.admin, '-c', sql], { env: { ...process.env, PATH: `${cluster.programs}:${process.env.PATH}` } }).out;
+  for (const name of psql(`select datname from pg_database where datname like 'urraca_case_%' or datname = 'urraca_template'`).split('\n').filter(Boolean)) psql(`drop database "${name}" with (force)`);
+  psql('create database urraca_template');
+  await bundle('dist-cli');
+  const env = houseEnvironment({ home, databaseUrl: `postgres://postgres@127.0.0.1:${port}/urraca_template`, ports: { web: 0, simulator: 0, simulatorSmtp: 0, mailDoor: 0 } });
+  if ((await shown(process.execPath, [fromRoot('dist-cli/urraca.js'), 'migrate'], { env })) !== 0) throw new Stop('The schema could not be made.');
+}
+
+await script(async () => {
+  await ensureNodeModules();
+  const results = [];
+  const step = async (name, run) => {
+    const began = Date.now();
+    say(`\n── ${name}`);
+    const code = await run();
+    results.push({ name, ok: code === 0, seconds: Math.round((Date.now() - began) / 1000) });
+  };
+  if (wanted('static')) {
+    await step('types', () => shown(bin('tsc'), ['--noEmit']));
+    await step('lint', () => shown(bin('eslint'), ['.', '--max-warnings', '0']));
+    await step('layers', () => shown(bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'simulator', 'migrations', 'scripts', 'tests']));
+  }
+  if (wanted('core')) await step('core', () => shown(bin('jest'), ['--selectProjects', 'core', ...rest]));
+  let cluster;
+  if (wanted('db') || wanted('journeys') || wanted('drills')) cluster = await startCluster(home, port, 'urraca_journeys');
+  const env = { ...process.env, TEST_POSTGRES: `postgres://postgres@127.0.0.1:${port}`, NODE_ENV: 'test' };
+  try {
+    if (wanted('db')) {
+      await makeTemplate(cluster);
+      await step('PostgreSQL', () => shown(bin('jest'), ['--selectProjects', 'db', '--runInBand', ...rest], { env }));
+    }
+    if (wanted('journeys') || wanted('drills')) await ensureBuilt({ dist: 'dist-test', next: '.next-test' });
+    if (wanted('drills')) await step('drill', () => shown(process.execPath, [fromRoot('tests/drills/exactly-once.mjs'), '--small'], { env }));
+    if (wanted('journeys')) {
+      await ensureChromium();
+      rmSync(`${home}/journeys`, { recursive: true, force: true });
+      await step('journeys', () => shown(bin('playwright'), ['test', ...rest], { env: { ...env, URRACA_TEST_HOME: home } }));
+    }
+  } finally {
+    cluster?.stop();
+  }
+  const failed = results.filter(({ ok }) => !ok);
+  say(`\n${results.map(({ name, ok, seconds }) => `${ok ? 'ok    ' : 'FAILED'} ${name} (${seconds} s)`).join('\n')}`);
+  say(`\n${results.length - failed.length} passed, ${failed.length} failed`);
+  if (failed.length) throw new Stop(`Failed: ${failed.map(({ name }) => name).join(', ')}`);
+});

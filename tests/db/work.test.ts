@@ -1,0 +1,165 @@
+/** Working: calls that log themselves, outcomes, promises, Today, Results, and who may see what. */
+import type { CallAnswer } from '../../simulator/people';
+import { openHouse, type House } from '../harness/house';
+
+let house: House;
+beforeEach(async () => {
+  house = await openHouse();
+});
+afterEach(async () => {
+  expect(await house.verified()).toEqual([]);
+  await house.close();
+});
+
+const PHONE = '+15645550123';
+const lead = async (more: object = {}) => house.arrives({ phones: [PHONE], emails: ['oda@brandvold.example'], permissions: { call: true }, ...more }, { by: 'Abel' });
+
+async function call(contactId: string, how: { call: CallAnswer; talk?: string }, pass: string) {
+  house.world.people.script(PHONE, how);
+  const placed = await house.m.calling.startCall(house.as('Abel'), contactId);
+  await house.settle();
+  await house.advance(pass);
+  return house.m.calling.findCall(house.scope, placed.id);
+}
+
+test.each([
+  ['answers', 'PT3M', 'talked', 180, 'talking'],
+  ['answers', 'PT1M', 'short', 60, 'reaching'],
+  ['voicemail', undefined, 'voicemail', 0, 'reaching'],
+  ['busy', undefined, 'busy', 0, 'reaching'],
+  ['no-answer', undefined, 'no_answer', 0, 'reaching'],
+  ['wrong-number', undefined, 'wrong_number', 0, 'reaching'],
+] as const)('a call that %s (%s) logs itself as %s with %d seconds; the stage is then %s', async (how, talk, outcome, seconds, stage) => {
+  const { contact } = await lead();
+  const ended = await call(contact.id, { call: how, talk }, 'PT5M');
+  expect(ended).toMatchObject({ state: 'ended', outcome, talk_seconds: seconds, outcome_guessed: true });
+  expect((await house.contact(contact.id)).stage.key).toBe(stage);
+  const { items } = await house.m.contacts.listTimeline(house.scope, contact.id, 50);
+  expect(items.filter((item) => item.kind === 'call')).toHaveLength(1);
+  expect((await house.db.first<{ n: number }>('select count(*)::int as n from offers where answered_at is null'))!.n).toBe(0);
+});
+
+test('hanging up ends it; the agent’s own outcome corrects the guess, facts and all', async () => {
+  const { contact } = await lead();
+  house.world.people.script(PHONE, { call: 'answers', talk: 'PT30M' });
+  const placed = await house.m.calling.startCall(house.as('Abel'), contact.id);
+  await house.m.calling.updateCall(house.as('Abel'), placed.id, { note: 'Wants three bedrooms' });
+  await house.settle();
+  await house.advance('PT1M');
+  await house.outside.voice.hangUp((await house.m.calling.keyOfCall(placed.id))!);
+  await house.world.agenda.run();
+  const ended = await house.m.calling.findCall(house.scope, placed.id);
+  expect(ended).toMatchObject({ state: 'ended', outcome: 'short', talk_seconds: 56 });
+  await house.m.calling.updateCall(house.as('Abel'), placed.id, { outcome: 'talked' });
+  const after = await house.contact(contact.id);
+  expect(after).toMatchObject({ stage: { key: 'talking' }, calls: { attempts: 1, reached: 1, conversations: 1 } });
+  expect(await house.story(contact.id)).toContain('call call: Wants three bedrooms');
+});
+
+test('one call at a time, none to whom said no, none at night unless they wrote just now', async () => {
+  const { contact } = await lead();
+  await house.m.calling.startCall(house.as('Abel'), contact.id);
+  await expect(house.m.calling.startCall(house.as('Abel'), contact.id)).rejects.toMatchObject({ code: 'conflict' });
+  const night = await house.arrives({ phones: ['+15095550111'] }, { by: 'Brisa' });
+  await house.setClock(new Date('2026-11-24T06:30:00Z'));
+  await expect(house.m.calling.startCall(house.as('Brisa'), night.contact.id)).rejects.toMatchObject({ code: 'touch_refused', message: expect.stringContaining('quiet hours') });
+  await house.m.messages.receiveText({ eventId: 'late', from: '+15095550111', to: '+13605550102', body: 'I am up, call me', at: new Date('2026-11-24T06:29:00Z') });
+  await expect(house.m.calling.startCall(house.as('Brisa'), night.contact.id)).resolves.toMatchObject({ state: 'dialing' });
+  await house.m.contacts.setPermission(house.as('Ada'), night.contact.id, 'call', 'withdrawn', '');
+  await expect(house.m.calling.startCall(house.as('Ada'), night.contact.id)).rejects.toBeDefined();
+});
+
+test('a call that cannot be placed fails at once and says so; it is not tried minutes later', async () => {
+  const { contact } = await lead();
+  house.world.sky.set({ call: 'down' });
+  const placed = await house.m.calling.startCall(house.as('Abel'), contact.id);
+  await house.settle();
+  expect((await house.m.calling.findCall(house.scope, placed.id)).state).toBe('ended');
+  house.world.sky.set({ call: 'fine' });
+  await house.advance('PT10M');
+  expect(house.received('call')).toEqual([]);
+  expect((await house.contact(contact.id)).stage.key).toBe('new');
+});
+
+test('a promise stands in Today on its day, and speaking keeps it; the rhythm brings people back', async () => {
+  const { contact } = await lead();
+  await house.m.contacts.setNextTouch(house.as('Abel'), contact.id, new Date('2026-11-25T18:00:00Z'), 'Call about the inspection');
+  await house.advance('P2D');
+  const today = () => house.m.today.readToday(house.scopeOf('Abel'), house.people.Abel!);
+  const promised = (await today()).groups.find(({ key }) => key === 'promised') ?? (await today()).groups[0];
+  expect(promised!.entries[0]!.reasons.map(({ text }) => text)).toContain('Call about the inspection');
+  await call(contact.id, { call: 'voicemail' }, 'PT5M');
+  expect((await house.contact(contact.id)).next_touch).toMatchObject({ kind: 'promise' });
+  await call(contact.id, { call: 'answers', talk: 'PT3M' }, 'PT5M');
+  await house.m.contacts.updateContact(house.as('Abel'), contact.id, { horizon: 'hot' });
+  expect((await house.contact(contact.id)).next_touch).toMatchObject({ kind: 'rhythm', at: new Date('2026-11-27T18:05:00Z') });
+  await house.advance('P2D');
+  expect((await today()).groups.map(({ key }) => key)).toEqual(['overdue']);
+});
+
+test('every number of Results equals the people that it opens', async () => {
+  for (let n = 0; n < 9; n += 1) {
+    const { contact } = await house.arrives({ phones: [`+1509555012${n}`], permissions: { call: true } });
+    const owner = (await house.contact(contact.id)).owner!;
+    const agent = Object.values(house.people).find(({ id }) => id === owner.id)!;
+    if (n % 3 === 0) continue;
+    house.world.people.script(`+1509555012${n}`, { call: n % 2 ? 'answers' : 'voicemail', talk: n === 5 ? 'PT1M' : 'PT4M' });
+    await house.m.calling.startCall({ kind: 'person', person: agent }, contact.id);
+    await house.settle();
+    await house.advance('PT6M');
+    if (n === 7) await house.m.contacts.updateContact(house.as('Ada'), contact.id, { stage: 'client' });
+  }
+  const to = new Date('2026-12-01T00:00:00Z');
+  const from = new Date('2026-11-01T00:00:00Z');
+  for (const who of ['Ada', 'Abel', 'Caspian']) {
+    const scope = house.scopeOf(who);
+    const rows = await house.m.results.readResults(scope, { from, to, conversationSeconds: 120 });
+    if (who === 'Ada') expect(rows[0]).toMatchObject({ agent: null, leads: 9, tried: 6, reached: 3, conversations: 2, clients: 1, medianSpeedSeconds: 0 });
+    for (const row of rows) {
+      for (const measure of ['leads', 'tried', 'reached', 'conversations', 'clients'] as const) {
+        const behind = { measure, agentId: row.agent?.id ?? null, from, to, conversationSeconds: 120 };
+        expect({ who, agent: row.agent?.name, measure, people: await house.m.contacts.countContacts(scope, { behind }) }).toEqual({ who, agent: row.agent?.name, measure, people: row[measure] });
+      }
+    }
+  }
+});
+
+test('an agent sees and changes only their own; a caller their office; a lender what they are attached to', async () => {
+  const own = await house.arrives({ emails: ['own@scope.example'] }, { by: 'Abel' });
+  const other = await house.arrives({ emails: ['other@scope.example'] }, { by: 'Caspian' });
+  await house.db.run('insert into contact_lenders values ($1, $2)', [other.contact.id, house.people.Hollis!.id]);
+  const sees = async (who: string) => (await house.m.contacts.listContacts(house.scopeOf(who), { limit: 50 })).items.map(({ id }) => id).sort();
+  expect(await sees('Abel')).toEqual([own.contact.id]);
+  expect(await sees('Cato')).toEqual([own.contact.id]);
+  expect(await sees('Hollis')).toEqual([other.contact.id]);
+  expect(await sees('Ada')).toEqual([own.contact.id, other.contact.id].sort());
+  const strange = other.contact.id;
+  const abel = house.as('Abel');
+  const scope = house.scopeOf('Abel');
+  const tries = [
+    () => house.m.contacts.findContact(scope, strange),
+    () => house.m.contacts.listTimeline(scope, strange, 10),
+    () => house.m.campaigns.listEnrolments(scope, strange),
+    () => house.m.capture.findInquiry(scope, other.inquiry.id),
+    () => house.m.contacts.updateContact(abel, strange, { stage: 'client' }),
+    () => house.m.contacts.addNote(abel, strange, 'x'),
+    () => house.m.contacts.setNextTouch(abel, strange, null, ''),
+    () => house.m.contacts.setPermission(abel, strange, 'email', 'withdrawn', ''),
+    () => house.m.messages.sendMessage(abel, strange, { channel: 'email', text: 'x' }),
+    () => house.m.calling.startCall(abel, strange),
+  ];
+  for (const attempt of tries) await expect(attempt()).rejects.toMatchObject({ code: 'not_found' });
+  await expect(house.m.contacts.updateContact(abel, own.contact.id, { owner_id: house.people.Brisa!.id })).rejects.toMatchObject({ code: 'not_allowed' });
+});
+
+test('lists page by cursor without loss or repeat', async () => {
+  for (let n = 0; n < 23; n += 1) await house.arrives({ emails: [`p${n}@page.example`] });
+  const seen: string[] = [];
+  for (let cursor: string | null = null, first = true; first || cursor; first = false) {
+    const page: { items: { id: string }[]; next: string | null } = await house.m.contacts.listContacts(house.scope, { limit: 5, cursor });
+    seen.push(...page.items.map(({ id }) => id));
+    cursor = page.next;
+  }
+  expect(seen).toHaveLength(23);
+  expect(new Set(seen).size).toBe(23);
+});
