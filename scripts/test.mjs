@@ -3,10 +3,12 @@
  * PostgreSQL, journeys in a browser against the built application, a drill. `-- --only core,db,journeys,drills,static` runs some.
  */
 import { rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { bundle, ensureBuilt } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
-import { houseEnvironment } from './lib/house.mjs';
+import { awaitHealthy, endProcesses, houseEnvironment, startSimulator, startWeb, startWorker } from './lib/house.mjs';
 import { ensureChromium, ensureNodeModules } from './lib/packages.mjs';
+import { requirePorts } from './lib/ports.mjs';
 import { fromRoot } from './lib/root.mjs';
 import { kept, shown } from './lib/run.mjs';
 import { say, script, Stop } from './lib/say.mjs';
@@ -26,6 +28,23 @@ async function makeTemplate(cluster) {
   await bundle('dist-cli');
   const env = houseEnvironment({ home, databaseUrl: `postgres://postgres@127.0.0.1:${port}/urraca_template`, ports: { web: 0, simulator: 0, simulatorSmtp: 0, mailDoor: 0 } });
   if ((await shown(process.execPath, [fromRoot('dist-cli/urraca.js'), 'migrate'], { env })) !== 0) throw new Stop('The schema could not be made.');
+}
+
+const PORTS = { web: 3100, simulator: 3910, simulatorSmtp: 2536, mailDoor: 2535 };
+
+/** The built application with the demo world, on ports of its own, for as long as `work` takes. */
+async function withHouse(cluster, work) {
+  const house = join(home, 'journeys');
+  const env = houseEnvironment({ home: house, databaseUrl: cluster.url, ports: PORTS, extra: { PUBLIC_URL: `http://127.0.0.1:${PORTS.web}` } });
+  await requirePorts(Object.entries(PORTS).map(([what, port]) => [port, `tests: ${what}`, 'stop what holds it']));
+  if ((await shown(process.execPath, [fromRoot('dist-test/urraca.js'), 'demo-world', '--fresh'], { env })) !== 0) throw new Stop('The demo world could not be made.');
+  const children = { simulator: startSimulator(env, house, 'dist-test'), worker: startWorker(env, house, 'dist-test'), web: startWeb(env, house, '.next-test') };
+  try {
+    await awaitHealthy(`${env.PUBLIC_URL}/api/health`, children);
+    return await work(env.PUBLIC_URL, env);
+  } finally {
+    await endProcesses(Object.values(children));
+  }
 }
 
 await script(async () => {
@@ -56,7 +75,7 @@ await script(async () => {
     if (wanted('journeys')) {
       await ensureChromium();
       rmSync(`${home}/journeys`, { recursive: true, force: true });
-      await step('journeys', () => shown(bin('playwright'), ['test', ...rest], { env: { ...env, URRACA_TEST_HOME: home } }));
+      await step('journeys', () => withHouse(cluster, (url, house) => shown(bin('playwright'), ['test', ...rest], { env: { ...house, NODE_ENV: 'test', BASE_URL: url } })));
     }
   } finally {
     cluster?.stop();

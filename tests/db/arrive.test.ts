@@ -13,11 +13,26 @@ afterAll(async () => {
 const count = async (table: string) => (await house.db.first<{ n: number }>(`select count(*)::int as n from ${table}`))!.n;
 
 test('a new person becomes a contact, cleaned, with the raw inquiry kept as it came', async () => {
-  const { contact, inquiry, routing } = await house.arrives({ first_name: 'ODA', last_name: 'van der BERG', emails: ['Oda@Berg.Example'], phones: ['(564) 555-0123'], permissions: { text: true, email: false }, tags: ['choir'] });
+  const { contact, inquiry, routing } = await house.arrives({
+    first_name: 'ODA',
+    last_name: 'van der BERG',
+    emails: ['Oda@Berg.Example'],
+    phones: ['(564) 555-0123'],
+    permissions: { text: true, email: false },
+    tags: ['choir'],
+  });
   expect(contact.status).toBe('created');
   expect(routing.because).toMatch(/First rung, “Buyers”: Coast agents by round robin, .* was next/);
   const stored = await house.contact(contact.id);
-  expect(stored).toMatchObject({ first_name: 'Oda', last_name: 'van der BERG', emails: ['oda@berg.example'], phones: ['+15645550123'], stage: { key: 'new' }, tags: ['choir'], time_zone: 'America/Los_Angeles' });
+  expect(stored).toMatchObject({
+    first_name: 'Oda',
+    last_name: 'van der BERG',
+    emails: ['oda@berg.example'],
+    phones: ['+15645550123'],
+    stage: { key: 'new' },
+    tags: ['choir'],
+    time_zone: 'America/Los_Angeles',
+  });
   expect(stored.permissions).toEqual({ call: 'unknown', text: 'granted', email: 'withdrawn' });
   const { raw } = await house.m.capture.findInquiry(house.scope, inquiry.id);
   expect(raw).toMatchObject({ person: { first_name: 'ODA', phones: ['(564) 555-0123'] } });
@@ -37,7 +52,9 @@ test('a returning person is a new inquiry on the same contact and stays with the
 
 test('the same lead twenty times at the same moment is one contact with twenty inquiries', async () => {
   const before = await count('contacts');
-  const answers = await Promise.all(Array.from({ length: 20 }, () => house.arrives({ emails: ['storm@same.example'], phones: ['5645550144'] })));
+  const answers = await Promise.all(
+    Array.from({ length: 20 }, () => house.arrives({ emails: ['storm@same.example'], phones: ['5645550144'] })),
+  );
   expect(new Set(answers.map(({ contact }) => contact.id)).size).toBe(1);
   expect(answers.filter(({ contact }) => contact.status === 'created')).toHaveLength(1);
   expect(await count('contacts')).toBe(before + 1);
@@ -49,11 +66,18 @@ test('the same idempotency key answers as the first time, also at once, and refu
   const answers = await Promise.all(Array.from({ length: 5 }, () => house.arrives(lead, { idempotencyKey: 'k1' })));
   expect(new Set(answers.map((answer) => JSON.stringify(answer))).size).toBe(1);
   expect(await count('inquiries')).toBe(before + 1);
-  await expect(house.arrives({ emails: ['other@key.example'] }, { idempotencyKey: 'k1' })).rejects.toMatchObject({ code: 'idempotency_mismatch' });
+  await expect(house.arrives({ emails: ['other@key.example'] }, { idempotencyKey: 'k1' })).rejects.toMatchObject({
+    code: 'idempotency_mismatch',
+  });
 });
 
 test('hostile words are stored as given: emoji, right to left, markup, formulas, a null character', async () => {
-  const { contact, inquiry } = await house.arrives({ first_name: '=HYPERLINK("x")', last_name: 'מרים 🏡<b>', emails: ['odd@name.example'], message: '<script>alert(1)</script>\u0000 +1 "; drop table contacts; --' });
+  const { contact, inquiry } = await house.arrives({
+    first_name: '=HYPERLINK("x")',
+    last_name: 'מרים 🏡<b>',
+    emails: ['odd@name.example'],
+    message: '<script>alert(1)</script>\u0000 +1 "; drop table contacts; --',
+  });
   const stored = await house.contact(contact.id);
   expect(stored.first_name).toBe('=HYPERLINK("x")');
   expect(stored.last_name).toBe('מרים 🏡<b>');
@@ -67,11 +91,20 @@ test('an agent who adds a lead keeps it; an admin’s goes down the ladder; a se
   const routed = await house.arrives({ emails: ['routed@hand.example'] }, { by: 'Ada' });
   expect(routed.routing.because).toMatch(/round robin/);
   const seller = await house.arrives({ emails: ['seller@hand.example'], roles: ['seller'] });
-  expect(seller.routing).toMatchObject({ agent: { id: house.people.Ada!.id }, because: 'No rung matched, so the safety net takes it: Ada Test.' });
+  expect(seller.routing).toMatchObject({
+    agent: { id: house.people.Ada!.id },
+    because: 'No rung matched, so the safety net takes it: Ada Test.',
+  });
 });
 
 test('search finds by the beginning of a name, by a phone in any spelling, without accents, by tag', async () => {
-  await house.arrives({ first_name: 'Zoë', last_name: 'Quennell', emails: ['zoe@find.example'], phones: ['(564) 555-0199'], tags: ['Rowing club'] });
+  await house.arrives({
+    first_name: 'Zoë',
+    last_name: 'Quennell',
+    emails: ['zoe@find.example'],
+    phones: ['(564) 555-0199'],
+    tags: ['Rowing club'],
+  });
   for (const q of ['zoe', 'quenn', 'ZOË que', '564-555-0199', '5550199', 'rowing', 'zo']) {
     const { items } = await house.m.contacts.listContacts(house.scope, { q, limit: 10 });
     expect({ q, names: items.map((item) => item.last_name) }).toEqual({ q, names: ['Quennell'] });

@@ -11,20 +11,32 @@ afterEach(async () => {
 });
 
 const YES = { call: true, text: true, email: true };
-const ODA = { emails: ['oda@brandvold.example'], phones: ['+15645550123'], permissions: YES, place: { city: 'Saltmarsh', postal_code: '98741', street: '14 Heron Lane' } };
+const ODA = {
+  emails: ['oda@brandvold.example'],
+  phones: ['+15645550123'],
+  permissions: YES,
+  place: { city: 'Saltmarsh', postal_code: '98741', street: '14 Heron Lane' },
+};
 
 test('text at once, e-mail next day at nine, call task on day 2, a letter as a real page on day 5, each at its own time', async () => {
   const { contact } = await house.arrives(ODA);
   await house.advance('P6D');
   const sent = house.received();
-  expect(sent.map(({ channel, at }) => `${channel} ${at}`)).toEqual(['text 2026-11-23T18:00:00.000Z', 'email 2026-11-24T17:00:00.000Z', 'letter 2026-11-28T17:00:00.000Z']);
+  expect(sent.map(({ channel, at }) => `${channel} ${at}`)).toEqual([
+    'text 2026-11-23T18:00:00.000Z',
+    'email 2026-11-24T17:00:00.000Z',
+    'letter 2026-11-28T17:00:00.000Z',
+  ]);
   expect(sent[0]!.body).toMatch(/^Hello Oda, this is \w+ at Test House\. Thank you for asking about homes in Saltmarsh\./);
   expect(sent[1]!.extra.list_unsubscribe).toMatch(/^http:\/\/127\.0\.0\.1:9\/u\//);
   expect(sent[2]!.extra).toMatchObject({ is_pdf: true, name: 'Oda Brandvold' });
   expect(sent[2]!.extra.pdf_bytes).toBeGreaterThan(5_000);
   const tasks = await house.db.rows<{ due_at: Date }>('select due_at from tasks where contact_id = $1', [contact.id]);
   expect(tasks.map(({ due_at }) => due_at.toISOString())).toEqual(['2026-11-25T18:00:00.000Z']);
-  expect((await house.story(contact.id)).slice(-2).sort()).toEqual(['finished: “New buyer” ran to its end.', 'message letter: “New buyer”, day 5.']);
+  expect((await house.story(contact.id)).slice(-2).sort()).toEqual([
+    'finished: “New buyer” ran to its end.',
+    'message letter: “New buyer”, day 5.',
+  ]);
 });
 
 test('at night the text waits until eight o’clock at the contact and says so once', async () => {
@@ -33,7 +45,9 @@ test('at night the text waits until eight o’clock at the contact and says so o
   await house.advance('PT12H');
   expect((await house.contact(contact.id)).time_zone).toBe('America/New_York');
   expect(house.received('text').map(({ at }) => at)).toEqual(['2026-11-24T13:00:00.000Z']);
-  expect((await house.story(contact.id)).filter((line) => line.startsWith('waits'))).toEqual(['waits text: The text waits until Tue 24 Nov, 08:00 at the contact: quiet hours are outside 08:00–21:00.']);
+  expect((await house.story(contact.id)).filter((line) => line.startsWith('waits'))).toEqual([
+    'waits text: The text waits until Tue 24 Nov, 08:00 at the contact: quiet hours are outside 08:00–21:00.',
+  ]);
 });
 
 test('without permission the text does not go and the timeline says why; the rest goes on', async () => {
@@ -55,13 +69,26 @@ test('an answer by text stands in the timeline, stops the campaign, moves the st
   expect((await house.contact(contact.id)).stage.key).toBe('talking');
   const agent = Object.values(house.people).find(({ id }) => id === routing.agent.id)!;
   const today = await house.m.today.readToday(house.scopeOf(agent.firstName), agent);
-  expect(today.groups[0]).toMatchObject({ key: 'asked', entries: [{ contactId: contact.id, reasons: [{ text: 'yes please' }] }] });
+  expect(today.groups[0]).toMatchObject({
+    key: 'asked',
+    entries: [{ contactId: contact.id, reasons: [{ text: 'yes please' }] }],
+  });
 });
 
 test('an answer by mail does the same, without the quoted text; an automatic one does not', async () => {
-  house.world.people.script('oda@brandvold.example', { answers: [{ to: 'email', after: 'PT2H', body: 'Wednesday is good\n\nOn Tue, Abel wrote:\n> Good morning' }] });
+  house.world.people.script('oda@brandvold.example', {
+    answers: [{ to: 'email', after: 'PT2H', body: 'Wednesday is good\n\nOn Tue, Abel wrote:\n> Good morning' }],
+  });
   const { contact } = await house.arrives({ ...ODA, phones: [] });
-  await house.m.messages.receiveMail({ messageId: '<auto@x>', from: 'oda@brandvold.example', fromName: '', toLocalParts: [], subject: 'Out of office', text: 'Back Monday', autoReply: true });
+  await house.m.messages.receiveMail({
+    messageId: '<auto@x>',
+    from: 'oda@brandvold.example',
+    fromName: '',
+    toLocalParts: [],
+    subject: 'Out of office',
+    text: 'Back Monday',
+    autoReply: true,
+  });
   expect((await house.contact(contact.id)).stage.key).toBe('new');
   await house.advance('P2D');
   expect(await house.story(contact.id)).toContain('message email in: Wednesday is good');
@@ -79,8 +106,12 @@ test('STOP withdraws the permission for good: no campaign, no hand, no form brin
   expect(after.stage.key).toBe('new');
   expect(house.received('text')).toHaveLength(1);
   expect(await house.story(contact.id)).toContain('stopped: “New buyer” stopped: they asked for no more texts.');
-  await expect(house.m.messages.sendMessage(house.as('Ada'), contact.id, { channel: 'text', text: 'please?' })).rejects.toMatchObject({ code: 'touch_refused' });
-  await expect(house.m.contacts.setPermission(house.as('Ada'), contact.id, 'text', 'granted', 'she said so')).rejects.toMatchObject({ code: 'input_invalid' });
+  await expect(
+    house.m.messages.sendMessage(house.as('Ada'), contact.id, { channel: 'text', text: 'please?' }),
+  ).rejects.toMatchObject({ code: 'touch_refused' });
+  await expect(
+    house.m.contacts.setPermission(house.as('Ada'), contact.id, 'text', 'granted', 'she said so'),
+  ).rejects.toMatchObject({ code: 'input_invalid' });
 });
 
 test('the unsubscribe link does it for e-mail, and once more does no harm; a forged link is none', async () => {
@@ -107,13 +138,21 @@ test('a lead who is on the phone with the agent gets no automatic text, and the 
   const { contact } = await house.arrives({ ...ODA, on_the_phone: true });
   await house.advance('P1D');
   expect(house.received()).toEqual([]);
-  expect(await house.story(contact.id)).toContain('held: “New buyer” was not begun: the agent is on the phone with them already.');
+  expect(await house.story(contact.id)).toContain(
+    'held: “New buyer” was not begun: the agent is on the phone with them already.',
+  );
 });
 
 test('an answer between the decision and the hand-over still stops the message', async () => {
   const { contact } = await house.arrives(ODA);
   await house.m.campaigns.carryOutDue();
-  await house.m.messages.receiveText({ eventId: 'early', from: '+15645550123', to: '+13605550101', body: 'call me', at: new Date('2026-11-23T18:00:00Z') });
+  await house.m.messages.receiveText({
+    eventId: 'early',
+    from: '+15645550123',
+    to: '+13605550101',
+    body: 'call me',
+    at: new Date('2026-11-23T18:00:00Z'),
+  });
   await house.settle();
   expect(house.received()).toEqual([]);
   expect(await house.story(contact.id)).toContain('held text: The text did not go: they answered before it left.');
@@ -124,12 +163,18 @@ test('mail to a mailbox that is not there comes back: the address is marked, the
   const { contact } = await house.arrives({ ...ODA, phones: [] });
   await house.advance('P1D');
   expect((await house.story(contact.id)).some((line) => line.startsWith('bounced email: The e-mail did not arrive'))).toBe(true);
-  await expect(house.m.messages.sendMessage(house.as('Ada'), contact.id, { channel: 'email', text: 'again' })).rejects.toMatchObject({ code: 'touch_refused' });
+  await expect(
+    house.m.messages.sendMessage(house.as('Ada'), contact.id, { channel: 'email', text: 'again' }),
+  ).rejects.toMatchObject({ code: 'touch_refused' });
 });
 
 test('providers that fail before or after taking a message, or are down, get each key once', async () => {
   house.world.sky.set({ all: 'failing' });
-  await Promise.all(Array.from({ length: 30 }, (_, n) => house.arrives({ ...ODA, emails: [`w${n}@rain.example`], phones: [`+1253555${String(100 + n).padStart(4, '0')}`] })));
+  await Promise.all(
+    Array.from({ length: 30 }, (_, n) =>
+      house.arrives({ ...ODA, emails: [`w${n}@rain.example`], phones: [`+1253555${String(100 + n).padStart(4, '0')}`] }),
+    ),
+  );
   for (let round = 0; round < 8; round += 1) {
     if (round === 3) house.world.sky.set({ all: 'fine' });
     await house.db.run('update outbox set retry_at = null');
@@ -143,7 +188,13 @@ test('providers that fail before or after taking a message, or are down, get eac
 
 test('the same webhook twice is one message; a stranger’s text is an inquiry', async () => {
   const { contact } = await house.arrives(ODA);
-  const text = { eventId: 'evt_1', from: '+15645550123', to: '+13605550101', body: 'hello', at: new Date('2026-11-23T18:05:00Z') };
+  const text = {
+    eventId: 'evt_1',
+    from: '+15645550123',
+    to: '+13605550101',
+    body: 'hello',
+    at: new Date('2026-11-23T18:05:00Z'),
+  };
   await Promise.all([house.m.messages.receiveText(text), house.m.messages.receiveText(text)]);
   expect((await house.story(contact.id)).filter((line) => line === 'message text in: hello')).toHaveLength(1);
   await house.m.messages.receiveText({ ...text, eventId: 'evt_2', from: '+15095550177', body: 'Is Heron Lane for sale?' });

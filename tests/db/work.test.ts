@@ -12,7 +12,8 @@ afterEach(async () => {
 });
 
 const PHONE = '+15645550123';
-const lead = async (more: object = {}) => house.arrives({ phones: [PHONE], emails: ['oda@brandvold.example'], permissions: { call: true }, ...more }, { by: 'Abel' });
+const lead = async (more: object = {}) =>
+  house.arrives({ phones: [PHONE], emails: ['oda@brandvold.example'], permissions: { call: true }, ...more }, { by: 'Abel' });
 
 async function call(contactId: string, how: { call: CallAnswer; talk?: string }, pass: string) {
   house.world.people.script(PHONE, how);
@@ -29,15 +30,18 @@ test.each([
   ['busy', undefined, 'busy', 0, 'reaching'],
   ['no-answer', undefined, 'no_answer', 0, 'reaching'],
   ['wrong-number', undefined, 'wrong_number', 0, 'reaching'],
-] as const)('a call that %s (%s) logs itself as %s with %d seconds; the stage is then %s', async (how, talk, outcome, seconds, stage) => {
-  const { contact } = await lead();
-  const ended = await call(contact.id, { call: how, talk }, 'PT5M');
-  expect(ended).toMatchObject({ state: 'ended', outcome, talk_seconds: seconds, outcome_guessed: true });
-  expect((await house.contact(contact.id)).stage.key).toBe(stage);
-  const { items } = await house.m.contacts.listTimeline(house.scope, contact.id, 50);
-  expect(items.filter((item) => item.kind === 'call')).toHaveLength(1);
-  expect((await house.db.first<{ n: number }>('select count(*)::int as n from offers where answered_at is null'))!.n).toBe(0);
-});
+] as const)(
+  'a call that %s (%s) logs itself as %s with %d seconds; the stage is then %s',
+  async (how, talk, outcome, seconds, stage) => {
+    const { contact } = await lead();
+    const ended = await call(contact.id, { call: how, talk }, 'PT5M');
+    expect(ended).toMatchObject({ state: 'ended', outcome, talk_seconds: seconds, outcome_guessed: true });
+    expect((await house.contact(contact.id)).stage.key).toBe(stage);
+    const { items } = await house.m.contacts.listTimeline(house.scope, contact.id, 50);
+    expect(items.filter((item) => item.kind === 'call')).toHaveLength(1);
+    expect((await house.db.first<{ n: number }>('select count(*)::int as n from offers where answered_at is null'))!.n).toBe(0);
+  },
+);
 
 test('hanging up ends it; the agent’s own outcome corrects the guess, facts and all', async () => {
   const { contact } = await lead();
@@ -62,8 +66,17 @@ test('one call at a time, none to whom said no, none at night unless they wrote 
   await expect(house.m.calling.startCall(house.as('Abel'), contact.id)).rejects.toMatchObject({ code: 'conflict' });
   const night = await house.arrives({ phones: ['+15095550111'] }, { by: 'Brisa' });
   await house.setClock(new Date('2026-11-24T06:30:00Z'));
-  await expect(house.m.calling.startCall(house.as('Brisa'), night.contact.id)).rejects.toMatchObject({ code: 'touch_refused', message: expect.stringContaining('quiet hours') });
-  await house.m.messages.receiveText({ eventId: 'late', from: '+15095550111', to: '+13605550102', body: 'I am up, call me', at: new Date('2026-11-24T06:29:00Z') });
+  await expect(house.m.calling.startCall(house.as('Brisa'), night.contact.id)).rejects.toMatchObject({
+    code: 'touch_refused',
+    message: expect.stringContaining('quiet hours'),
+  });
+  await house.m.messages.receiveText({
+    eventId: 'late',
+    from: '+15095550111',
+    to: '+13605550102',
+    body: 'I am up, call me',
+    at: new Date('2026-11-24T06:29:00Z'),
+  });
   await expect(house.m.calling.startCall(house.as('Brisa'), night.contact.id)).resolves.toMatchObject({ state: 'dialing' });
   await house.m.contacts.setPermission(house.as('Ada'), night.contact.id, 'call', 'withdrawn', '');
   await expect(house.m.calling.startCall(house.as('Ada'), night.contact.id)).rejects.toBeDefined();
@@ -83,7 +96,12 @@ test('a call that cannot be placed fails at once and says so; it is not tried mi
 
 test('a promise stands in Today on its day, and speaking keeps it; the rhythm brings people back', async () => {
   const { contact } = await lead();
-  await house.m.contacts.setNextTouch(house.as('Abel'), contact.id, new Date('2026-11-25T18:00:00Z'), 'Call about the inspection');
+  await house.m.contacts.setNextTouch(
+    house.as('Abel'),
+    contact.id,
+    new Date('2026-11-25T18:00:00Z'),
+    'Call about the inspection',
+  );
   await house.advance('P2D');
   const today = () => house.m.today.readToday(house.scopeOf('Abel'), house.people.Abel!);
   const promised = (await today()).groups.find(({ key }) => key === 'promised') ?? (await today()).groups[0];
@@ -114,11 +132,22 @@ test('every number of Results equals the people that it opens', async () => {
   for (const who of ['Ada', 'Abel', 'Caspian']) {
     const scope = house.scopeOf(who);
     const rows = await house.m.results.readResults(scope, { from, to, conversationSeconds: 120 });
-    if (who === 'Ada') expect(rows[0]).toMatchObject({ agent: null, leads: 9, tried: 6, reached: 3, conversations: 2, clients: 1, medianSpeedSeconds: 0 });
+    if (who === 'Ada')
+      expect(rows[0]).toMatchObject({
+        agent: null,
+        leads: 9,
+        tried: 6,
+        reached: 3,
+        conversations: 2,
+        clients: 1,
+        medianSpeedSeconds: 0,
+      });
     for (const row of rows) {
       for (const measure of ['leads', 'tried', 'reached', 'conversations', 'clients'] as const) {
         const behind = { measure, agentId: row.agent?.id ?? null, from, to, conversationSeconds: 120 };
-        expect({ who, agent: row.agent?.name, measure, people: await house.m.contacts.countContacts(scope, { behind }) }).toEqual({ who, agent: row.agent?.name, measure, people: row[measure] });
+        expect({ who, agent: row.agent?.name, measure, people: await house.m.contacts.countContacts(scope, { behind }) }).toEqual(
+          { who, agent: row.agent?.name, measure, people: row[measure] },
+        );
       }
     }
   }
@@ -128,7 +157,8 @@ test('an agent sees and changes only their own; a caller their office; a lender 
   const own = await house.arrives({ emails: ['own@scope.example'] }, { by: 'Abel' });
   const other = await house.arrives({ emails: ['other@scope.example'] }, { by: 'Caspian' });
   await house.db.run('insert into contact_lenders values ($1, $2)', [other.contact.id, house.people.Hollis!.id]);
-  const sees = async (who: string) => (await house.m.contacts.listContacts(house.scopeOf(who), { limit: 50 })).items.map(({ id }) => id).sort();
+  const sees = async (who: string) =>
+    (await house.m.contacts.listContacts(house.scopeOf(who), { limit: 50 })).items.map(({ id }) => id).sort();
   expect(await sees('Abel')).toEqual([own.contact.id]);
   expect(await sees('Cato')).toEqual([own.contact.id]);
   expect(await sees('Hollis')).toEqual([other.contact.id]);
@@ -149,14 +179,19 @@ test('an agent sees and changes only their own; a caller their office; a lender 
     () => house.m.calling.startCall(abel, strange),
   ];
   for (const attempt of tries) await expect(attempt()).rejects.toMatchObject({ code: 'not_found' });
-  await expect(house.m.contacts.updateContact(abel, own.contact.id, { owner_id: house.people.Brisa!.id })).rejects.toMatchObject({ code: 'not_allowed' });
+  await expect(house.m.contacts.updateContact(abel, own.contact.id, { owner_id: house.people.Brisa!.id })).rejects.toMatchObject({
+    code: 'not_allowed',
+  });
 });
 
 test('lists page by cursor without loss or repeat', async () => {
   for (let n = 0; n < 23; n += 1) await house.arrives({ emails: [`p${n}@page.example`] });
   const seen: string[] = [];
   for (let cursor: string | null = null, first = true; first || cursor; first = false) {
-    const page: { items: { id: string }[]; next: string | null } = await house.m.contacts.listContacts(house.scope, { limit: 5, cursor });
+    const page: { items: { id: string }[]; next: string | null } = await house.m.contacts.listContacts(house.scope, {
+      limit: 5,
+      cursor,
+    });
     seen.push(...page.items.map(({ id }) => id));
     cursor = page.next;
   }

@@ -68,7 +68,13 @@ export async function openHouse(touches: Touch[] = NEW_BUYER.touches) {
   const name = `urraca_case_${randomUUID().slice(0, 13)}`;
   await sql(base, `create database "${name}" template ${TEMPLATE}`);
   const folder = mkdtempSync(join(tmpdir(), 'urraca-case-'));
-  Object.assign(process.env, { DATABASE_URL: `${base}/${name}`, URRACA_SECRET: 'the-secret-of-the-test-house-0123456789', HOOK_SECRET: 'the-hook-secret-of-the-tests', URRACA_CLOCK: 'simulated', PUBLIC_URL: 'http://127.0.0.1:9' });
+  Object.assign(process.env, {
+    DATABASE_URL: `${base}/${name}`,
+    URRACA_SECRET: 'the-secret-of-the-test-house-0123456789',
+    HOOK_SECRET: 'the-hook-secret-of-the-tests',
+    URRACA_CLOCK: 'simulated',
+    PUBLIC_URL: 'http://127.0.0.1:9',
+  });
   const house = new House(await modules(), folder, async () => {
     await sql(base, `drop database "${name}" with (force)`);
     rmSync(folder, { recursive: true, force: true });
@@ -109,20 +115,56 @@ export class House {
     const { db } = this;
     await db.run(`insert into accounts (name, time_zone) values ('Test House', $1)`, [ZONE]);
     await db.run(`insert into offices (account_id, name) values (1, 'North'), (1, 'South')`);
-    const staff: [string, Role, string | null][] = [['Ada', 'admin', '1'], ['Abel', 'agent', '1'], ['Brisa', 'agent', '1'], ['Caspian', 'agent', '2'], ['Cato', 'caller', '1'], ['Hollis', 'lender', null]];
+    const staff: [string, Role, string | null][] = [
+      ['Ada', 'admin', '1'],
+      ['Abel', 'agent', '1'],
+      ['Brisa', 'agent', '1'],
+      ['Caspian', 'agent', '2'],
+      ['Cato', 'caller', '1'],
+      ['Hollis', 'lender', null],
+    ];
     for (const [at, [first, role, office]] of staff.entries()) {
       const row = await db.first<{ id: string }>(
         `insert into users (account_id, office_id, role, first_name, last_name, email, phone, time_zone, password_hash) values (1, $1, $2, $3, 'Test', $4, $5, $6, 'none') returning id`,
         [office, role, first, `${first.toLowerCase()}@house.example`, `+1360555010${at}`, ZONE],
       );
-      this.people[first] = { id: row!.id, accountId: '1', officeId: office, role, firstName: first, lastName: 'Test', email: `${first.toLowerCase()}@house.example`, phone: `+1360555010${at}`, timeZone: ZONE, dayGoal: 30 };
+      this.people[first] = {
+        id: row!.id,
+        accountId: '1',
+        officeId: office,
+        role,
+        firstName: first,
+        lastName: 'Test',
+        email: `${first.toLowerCase()}@house.example`,
+        phone: `+1360555010${at}`,
+        timeZone: ZONE,
+        dayGoal: 30,
+      };
     }
-    for (const [position, stage] of STAGES.entries()) await db.run('insert into stages values (1, $1, $2, $3, $4)', [stage.key, stage.name, stage.meaning, position]);
-    for (const [position, one] of HORIZONS.entries()) await db.run('insert into horizons values (1, $1, $2, $3, $4, $5, $6)', [one.key, one.name, one.meaning, position, one.rhythmDays, one.strokes]);
-    await db.run(`insert into doors (account_id, kind, name, slug) values (1, 'api', 'Lead sources', null), (1, 'page', 'A page', 'page'), (1, 'hand', 'Added by hand', null), (1, 'mail', 'Mail door', null)`);
-    await db.run(`insert into campaigns (account_id, name, exclusive_group, touches, created_at) values (1, 'New buyer', 'First weeks', $1::jsonb, now())`, [JSON.stringify(touches)]);
+    for (const [position, stage] of STAGES.entries())
+      await db.run('insert into stages values (1, $1, $2, $3, $4)', [stage.key, stage.name, stage.meaning, position]);
+    for (const [position, one] of HORIZONS.entries())
+      await db.run('insert into horizons values (1, $1, $2, $3, $4, $5, $6)', [
+        one.key,
+        one.name,
+        one.meaning,
+        position,
+        one.rhythmDays,
+        one.strokes,
+      ]);
+    await db.run(
+      `insert into doors (account_id, kind, name, slug) values (1, 'api', 'Lead sources', null), (1, 'page', 'A page', 'page'), (1, 'hand', 'Added by hand', null), (1, 'mail', 'Mail door', null)`,
+    );
+    await db.run(
+      `insert into campaigns (account_id, name, exclusive_group, touches, created_at) values (1, 'New buyer', 'First weeks', $1::jsonb, now())`,
+      [JSON.stringify(touches)],
+    );
     await db.run(`insert into rosters (account_id, name, safety_net_id) values (1, 'Coast agents', $1)`, [this.people.Ada!.id]);
-    for (const [at, first] of ['Abel', 'Brisa', 'Caspian'].entries()) await db.run('insert into roster_members (roster_id, user_id, position) values (1, $1, $2)', [this.people[first]!.id, at + 1]);
+    for (const [at, first] of ['Abel', 'Brisa', 'Caspian'].entries())
+      await db.run('insert into roster_members (roster_id, user_id, position) values (1, $1, $2)', [
+        this.people[first]!.id,
+        at + 1,
+      ]);
     await db.run(`insert into rungs (account_id, position, roles, roster_id, campaign_id) values (1, 1, '{buyer}', 1, 1)`);
     await this.setClock(MONDAY_MORNING);
     await this.openWorld();
@@ -135,7 +177,13 @@ export class House {
       request.on('data', (part: Buffer) => parts.push(part));
       request.on('end', () => {
         const handler = request.url?.endsWith('/texts') ? this.m.texts.POST : this.m.calls.POST;
-        void handler(new Request(`http://house${request.url}`, { method: 'POST', headers: request.headers as Record<string, string>, body: Buffer.concat(parts) })).then(async (answer) => {
+        void handler(
+          new Request(`http://house${request.url}`, {
+            method: 'POST',
+            headers: request.headers as Record<string, string>,
+            body: Buffer.concat(parts),
+          }),
+        ).then(async (answer) => {
           response.writeHead(answer.status);
           response.end(await answer.text());
         });
@@ -144,14 +192,28 @@ export class House {
     await listening(hooks);
     const mailDoor = door.mailDoor((message, error) => console.error(message, error));
     const mailDoorPort = await this.listenSmtp(mailDoor);
-    this.world = new simWorld.World(simJournal.openJournal(this.folder), { hookUrl: `http://127.0.0.1:${portOf(hooks)}`, hookSecret: process.env.HOOK_SECRET!, mailDoor: { host: '127.0.0.1', port: mailDoorPort }, habits: false });
+    this.world = new simWorld.World(simJournal.openJournal(this.folder), {
+      hookUrl: `http://127.0.0.1:${portOf(hooks)}`,
+      hookSecret: process.env.HOOK_SECRET!,
+      mailDoor: { host: '127.0.0.1', port: mailDoorPort },
+      habits: false,
+    });
     this.world.sky.slowMs = 20;
     this.world.agenda.hold(MONDAY_MORNING.getTime());
     const api = simApi.api(this.world);
     await listening(api);
     const mailPort = await this.listenSmtp(simMail.mailboxes(this.world));
     const url = `http://127.0.0.1:${portOf(api)}`;
-    this.outside = this.m.outside.outside({ SMS_URL: url, VOICE_URL: url, POST_URL: url, SIMULATOR_URL: url, SMTP_URL: `smtp://127.0.0.1:${mailPort}`, MAIL_DOOR_HOST: '127.0.0.1', MAIL_DOOR_PORT: 0, WORKER_PULSE_MS: 1000 });
+    this.outside = this.m.outside.outside({
+      SMS_URL: url,
+      VOICE_URL: url,
+      POST_URL: url,
+      SIMULATOR_URL: url,
+      SMTP_URL: `smtp://127.0.0.1:${mailPort}`,
+      MAIL_DOOR_HOST: '127.0.0.1',
+      MAIL_DOOR_PORT: 0,
+      WORKER_PULSE_MS: 1000,
+    });
     this.servers.push(hooks, api);
   }
 
@@ -177,14 +239,32 @@ export class House {
   /** A lead comes in by the API, or typed in by somebody. */
   async arrives(lead: Lead, more: { idempotencyKey?: string; by?: string } = {}) {
     const { first_name, last_name, emails, phones, ...rest } = lead;
-    const raw = { person: { first_name: first_name ?? 'Oda', last_name: last_name ?? 'Brandvold', emails: emails ?? [], phones: phones ?? [] }, roles: ['buyer'], place: { city: 'Saltmarsh', postal_code: '98741' }, ...rest };
+    const raw = {
+      person: {
+        first_name: first_name ?? 'Oda',
+        last_name: last_name ?? 'Brandvold',
+        emails: emails ?? [],
+        phones: phones ?? [],
+      },
+      roles: ['buyer'],
+      place: { city: 'Saltmarsh', postal_code: '98741' },
+      ...rest,
+    };
     const door = await this.m.capture.doorOfKind('1', more.by ? 'hand' : 'api');
-    return this.m.capture.captureInquiry({ door, raw, inquiry: readInquiry(raw), idempotencyKey: more.idempotencyKey ?? null, byPerson: more.by ? this.people[more.by]! : null });
+    return this.m.capture.captureInquiry({
+      door,
+      raw,
+      inquiry: readInquiry(raw),
+      idempotencyKey: more.idempotencyKey ?? null,
+      byPerson: more.by ? this.people[more.by]! : null,
+    });
   }
 
   /** Everything due by now is carried out. */
   async settle(): Promise<void> {
-    await this.db.run(`insert into processes (id, kind) values ('test', 'worker') on conflict (id) do update set seen_at = clock_timestamp()`);
+    await this.db.run(
+      `insert into processes (id, kind) values ('test', 'worker') on conflict (id) do update set seen_at = clock_timestamp()`,
+    );
     await this.m.pulse.carryOutAll('test', this.outside);
   }
 
@@ -192,7 +272,9 @@ export class House {
   async advance(by: string | Date): Promise<void> {
     const { requestAdvance } = this.m.simulation;
     const { durationMs } = await import('@/core/shared');
-    await this.db.run(`insert into processes (id, kind) values ('test', 'worker') on conflict (id) do update set seen_at = clock_timestamp()`);
+    await this.db.run(
+      `insert into processes (id, kind) values ('test', 'worker') on conflict (id) do update set seen_at = clock_timestamp()`,
+    );
     const id = await requestAdvance(typeof by === 'string' ? { by: durationMs(by)! } : { to: by });
     await this.m.advance.performAdvance(id, 'test', this.outside);
     const { reached } = (await this.m.simulation.readAdvance(id))!;
@@ -202,7 +284,12 @@ export class House {
   /** The timeline, oldest first, as `kind: text or reason`. */
   async story(contactId: string): Promise<string[]> {
     const { items } = await this.m.contacts.listTimeline(this.scope, contactId, 200);
-    return items.reverse().map((item) => `${item.kind}${item.channel ? ` ${item.channel}` : ''}${item.direction === 'in' ? ' in' : ''}: ${item.because ?? item.text ?? ''}`);
+    return items
+      .reverse()
+      .map(
+        (item) =>
+          `${item.kind}${item.channel ? ` ${item.channel}` : ''}${item.direction === 'in' ? ' in' : ''}: ${item.because ?? item.text ?? ''}`,
+      );
   }
 
   contact(id: string) {

@@ -1,0 +1,85 @@
+import { mkdtempSync, appendFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { openJournal } from './journal';
+import { World } from './world';
+
+const SETTINGS = { hookUrl: 'http://127.0.0.1:9', hookSecret: 'x', mailDoor: { host: '127.0.0.1', port: 9 }, habits: false };
+const folder = () => mkdtempSync(join(tmpdir(), 'urraca-sim-'));
+const text = (key: string, to = '+15645550123') => ({ key, from: '+13605550101', to, body: 'hello' });
+
+test('a key is taken once, also after the simulator was stopped in the middle of a line', () => {
+  const home = folder();
+  const first = new World(openJournal(home), SETTINGS);
+  first.takeText(text('a'));
+  first.takeText(text('a'));
+  expect([first.record.list({}).length, first.record.repeats]).toEqual([1, 1]);
+  appendFileSync(join(home, 'journal.jsonl'), '{"type":"sent","se');
+  const second = new World(openJournal(home), SETTINGS);
+  second.takeText(text('a'));
+  second.takeText(text('b'));
+  const third = new World(openJournal(home), SETTINGS);
+  expect(third.record.list({}).map(({ key }) => key)).toEqual(['a', 'b']);
+});
+
+test('scripted answers are used up in their order; who is not scripted does nothing', () => {
+  const world = new World(openJournal(folder()), SETTINGS);
+  world.people.script('+15645550123', {
+    answers: [
+      { to: 'text', after: 'PT10M', body: 'one' },
+      { to: 'email', after: 'PT1H', body: 'mail' },
+      { to: 'text', after: 'PT1M', body: 'two' },
+    ],
+  });
+  expect([1, 2, 3].map(() => world.people.answer('+15645550123', 'text'))).toEqual([
+    { afterMs: 600_000, body: 'one' },
+    { afterMs: 60_000, body: 'two' },
+    null,
+  ]);
+  expect(world.people.answer('+15095550100', 'text')).toBeNull();
+  expect(world.people.phone('+15095550100').call).toBe('no-answer');
+  expect(() => world.people.script('x', { answers: [{ to: 'text', after: '10 minutes', body: '' }] })).toThrow(/duration/);
+});
+
+test('habits are drawn from the address: the same person does the same again', () => {
+  const habits = () => {
+    const world = new World(openJournal(folder()), { ...SETTINGS, habits: true });
+    return Array.from({ length: 300 }, (_, n) => [
+      world.people.answer(`+1509555${n}`, 'text'),
+      world.people.phone(`+1509555${n}`),
+    ]);
+  };
+  expect(habits()).toEqual(habits());
+  const answered = habits().filter(([answer]) => answer).length;
+  expect(answered).toBeGreaterThan(30);
+  expect(answered).toBeLessThan(110);
+});
+
+test('bad weather: down takes nothing, failing takes each key at most once and fails some', async () => {
+  const world = new World(openJournal(folder()), SETTINGS);
+  const send = (key: string) =>
+    world.sky.under(
+      'text',
+      () => (world.takeText(text(key)), true),
+      () => false,
+    );
+  world.sky.set({ all: 'down' });
+  expect(await send('a')).toBe(false);
+  world.sky.set({ text: 'failing' });
+  const answers: boolean[] = [];
+  for (let n = 0; n < 12; n += 1) answers.push(await send(`k${n}`));
+  expect(answers.filter(Boolean)).toHaveLength(8);
+  expect(world.record.list({})).toHaveLength(10);
+});
+
+test('the agenda runs in the order of time, and of planning where the time is the same', async () => {
+  const world = new World(openJournal(folder()), { ...SETTINGS, hookUrl: 'http://127.0.0.1:9' });
+  world.agenda.hold(0);
+  world.agenda.plan(2_000, 'nothing', { n: 1 });
+  world.agenda.plan(1_000, 'nothing', { n: 2 });
+  expect(world.agenda.next()).toBe(1_000);
+  expect(await world.agenda.run()).toBe(0);
+  world.agenda.hold(1_500);
+  expect(await world.agenda.run()).toBe(1);
+  expect(world.agenda.next()).toBe(2_000);
+});

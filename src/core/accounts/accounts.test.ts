@@ -1,0 +1,52 @@
+import { areasFor, homeOf, KEY_SCOPES, may, ROLES, scopeFor, settingsSchema, type Person, type Role } from '.';
+
+const person = (role: Role): Person => ({
+  id: '7',
+  accountId: '1',
+  officeId: '2',
+  role,
+  firstName: 'A',
+  lastName: 'B',
+  email: '',
+  phone: null,
+  timeZone: 'UTC',
+  dayGoal: 30,
+});
+const principal = (role: Role) => ({ kind: 'person', person: person(role) }) as const;
+
+test('whose contacts each sees', () => {
+  expect(ROLES.map((role) => `${role} ${scopeFor(principal(role)).sees}`)).toEqual([
+    'owner all',
+    'admin all',
+    'agent own',
+    'caller office',
+    'lender attached',
+  ]);
+  expect(scopeFor({ kind: 'key', keyId: '1', accountId: '5', scopes: [] })).toMatchObject({ accountId: '5', sees: 'all' });
+});
+
+test('what each may do; a key exactly what it names', () => {
+  expect(KEY_SCOPES.filter((scope) => may(principal('lender'), scope))).toEqual(['contacts:read']);
+  expect(may(principal('agent'), 'setup:write')).toBe(false);
+  expect(KEY_SCOPES.every((scope) => may(principal('owner'), scope))).toBe(true);
+  const key = { kind: 'key', keyId: '1', accountId: '1', scopes: ['inquiries:write'] } as const;
+  expect(KEY_SCOPES.filter((scope) => may({ ...key, scopes: [...key.scopes] }, scope))).toEqual(['inquiries:write']);
+});
+
+test('the Wire of a lender holds contacts alone', () => {
+  expect(areasFor('lender').map(({ key }) => key)).toEqual(['contacts']);
+  expect([homeOf('agent'), homeOf('lender')]).toEqual(['/today', '/contacts']);
+});
+
+test('quiet hours may be longer than the law asks, never shorter', () => {
+  const fits = (patch: object) => settingsSchema.validate(patch, { convert: false }).error === undefined;
+  expect([
+    fits({ quiet_to: '09:00' }),
+    fits({ quiet_from: '20:00' }),
+    fits({ quiet_to: '07:59' }),
+    fits({ quiet_from: '21:01' }),
+    fits({ quiet_to: '9' }),
+    fits({}),
+    fits({ conversation_seconds: 5 }),
+  ]).toEqual([true, true, false, false, false, false, false]);
+});

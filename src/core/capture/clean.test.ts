@@ -1,0 +1,62 @@
+import fc from 'fast-check';
+import { cleanEmail, cleanName, cleanPhone, showPhone, zoneOfPostalCode } from '.';
+
+test.each([
+  ['ODA BRANDVOLD', 'Oda Brandvold'],
+  ['oda brandvold', 'Oda Brandvold'],
+  ['JAN VAN DER BERG', 'Jan van der Berg'],
+  ['van der berg', 'van der Berg'],
+  ["o'neill-marsh", "O'Neill-Marsh"],
+  ['MCALLISTER', 'McAllister'],
+  ['DiMarco', 'DiMarco'],
+  ['  Mei-Lin \u200b  Sorensen ', 'Mei-Lin Sorensen'],
+  ['李 明', '李 明'],
+  ['J', 'J'],
+  ['ÉLODIE ÅBERG', 'Élodie Åberg'],
+])('a name typed as “%s” reads “%s”', (typed, name) => expect(cleanName(typed)).toBe(name));
+
+test('cleaning a name twice is cleaning it once, and loses no letter', () => {
+  fc.assert(
+    fc.property(fc.string({ unit: 'grapheme', maxLength: 60 }), (typed) => {
+      const once = cleanName(typed);
+      expect(cleanName(once)).toBe(once);
+      const letters = (text: string) => text.toLowerCase().replace(/[^a-z]/g, '');
+      expect(letters(once)).toBe(letters(typed));
+    }),
+  );
+});
+
+test('an e-mail address is trimmed and folded; what is none is null', () => {
+  expect(cleanEmail(' mailto:Oda@Brandvold.Example ')).toBe('oda@brandvold.example');
+  expect(cleanEmail('<oda@brandvold.example>')).toBe('oda@brandvold.example');
+  for (const broken of [
+    'oda',
+    'oda@',
+    '@brandvold.example',
+    'oda@brandvold',
+    'oda brandvold@x.example',
+    'a@b..example',
+    'a,b@x.example',
+    `${'a'.repeat(250)}@x.example`,
+    'oda@x.example\r\nBcc: all@x.example',
+  ])
+    expect([broken, cleanEmail(broken)]).toEqual([broken, null]);
+});
+
+test.each(['(564) 555-0123', '564.555.0123', '564 555 0123', '+1 564-555-0123', '1-564-555-0123', 'tel:+15645550123'])(
+  'the phone %s is +15645550123',
+  (typed) => expect(cleanPhone(typed)).toBe('+15645550123'),
+);
+
+test('what is no phone is null: forty digits, words, too few', () => {
+  for (const broken of ['5'.repeat(40), 'call me', '12', '', '555-0123x'])
+    expect([broken, cleanPhone(broken)]).toEqual([broken, null]);
+  expect(showPhone('+15645550123')).toBe('(564) 555-0123');
+});
+
+test('a postal code tells the zone, and nothing is guessed where it does not', () => {
+  expect(zoneOfPostalCode('98741')).toBe('America/Los_Angeles');
+  expect(zoneOfPostalCode('10001-1234')).toBe('America/New_York');
+  expect(zoneOfPostalCode('85001')).toBe('America/Phoenix');
+  for (const none of [null, '', '98', 'SW1A 1AA', '00000']) expect(zoneOfPostalCode(none)).toBeNull();
+});

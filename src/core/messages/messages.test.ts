@@ -1,0 +1,46 @@
+import fc from 'fast-check';
+import { fieldsIn, fillWords, isOptOut, ownWords } from '.';
+
+const WORDS = { text: 'Hi {{ first_name }}, about {{town}}.', plain: 'Hello, about your search.' };
+
+test('fields are filled in; with one missing the plain version goes', () => {
+  expect(fillWords(WORDS, { first_name: 'Oda', town: 'Saltmarsh' })).toEqual({
+    subject: null,
+    text: 'Hi Oda, about Saltmarsh.',
+    usedPlain: false,
+  });
+  expect(fillWords(WORDS, { first_name: '  ', town: 'Saltmarsh' })).toMatchObject({
+    text: 'Hello, about your search.',
+    usedPlain: true,
+  });
+  expect(fillWords({ ...WORDS, subject: '{{ agent_name }}' }, { first_name: 'Oda', town: 'T' })).toMatchObject({
+    usedPlain: true,
+  });
+});
+
+test('whatever is known of a person, no message has a hole or a template in it; a value is never read as a template', () => {
+  const value = fc.option(fc.string({ maxLength: 12 }), { nil: undefined });
+  fc.assert(
+    fc.property(value, value, (first_name, town) => {
+      const { text, usedPlain } = fillWords(WORDS, { first_name, town });
+      expect(usedPlain).toBe(!first_name?.trim() || !town?.trim());
+      expect(text).toBe(usedPlain ? WORDS.plain : `Hi ${first_name!.trim()}, about ${town!.trim()}.`);
+    }),
+  );
+  expect(fillWords(WORDS, { first_name: '{{ town }}', town: 'X' }).text).toBe('Hi {{ town }}, about X.');
+  expect(fieldsIn(WORDS.text)).toEqual(['first_name', 'town']);
+});
+
+test('an opt-out is the whole message, in any case and punctuation', () => {
+  for (const no of ['STOP', ' stop. ', 'Stop!', 'UNSUBSCRIBE', 'stop all', 'Stop please', 'Quit', 'END'])
+    expect([no, isOptOut(no)]).toEqual([no, true]);
+  for (const other of ['yes please', 'Do not stop', 'stop by on Saturday', 'When does it end?', '', 'the bus stop'])
+    expect([other, isOptOut(other)]).toEqual([other, false]);
+});
+
+test('of a mail their own words are kept, not what they quote', () => {
+  expect(ownWords('Yes.\r\n\r\nOn Tue, 24 Nov 2026 at 09:00, Asta Lund wrote:\r\n> Good morning')).toBe('Yes.');
+  expect(ownWords('Yes.\n> quoted\n> more')).toBe('Yes.');
+  expect(ownWords('Wednesday\n-- \nOda')).toBe('Wednesday');
+  expect(ownWords('On Wednesday I am free')).toBe('On Wednesday I am free');
+});

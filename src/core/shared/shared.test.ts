@@ -1,0 +1,63 @@
+import fc from 'fast-check';
+import { AppError, cursorOf, durationMs, howLong, isZone, localDay, localInstant, pageOf, readCursor, seeded } from '.';
+
+test('a duration of ISO 8601 in milliseconds; what is none is null', () => {
+  expect([durationMs('PT1H'), durationMs('P1D'), durationMs('P2DT3H4M5S')]).toEqual([3_600_000, 86_400_000, 183_845_000]);
+  for (const none of ['', 'P', 'PT', '1H', 'P1Y', '-PT1H', 'PT1.5H']) expect([none, durationMs(none)]).toEqual([none, null]);
+});
+
+test('a local clock time on a later day, over both changes of the clock', () => {
+  expect(localInstant(new Date('2026-03-07T20:00:00Z'), 'America/Los_Angeles', 1, '09:00').toISOString()).toBe(
+    '2026-03-08T16:00:00.000Z',
+  );
+  expect(localInstant(new Date('2026-10-31T20:00:00Z'), 'America/Los_Angeles', 1, '09:00').toISOString()).toBe(
+    '2026-11-01T17:00:00.000Z',
+  );
+  expect(localInstant(new Date('2026-03-07T20:00:00Z'), 'America/Los_Angeles', 1, '02:30').toISOString()).toBe(
+    '2026-03-08T10:30:00.000Z',
+  );
+  const day = localDay(new Date('2026-11-01T20:00:00Z'), 'America/Los_Angeles');
+  expect(day.end.getTime() - day.start.getTime()).toBe(25 * 3_600_000 - 1);
+});
+
+test('how long, for people', () => {
+  expect([0, 42_000, 190_000, 1_200_000, 18_240_000, 200_000_000].map(howLong)).toEqual([
+    '0 s',
+    '42 s',
+    '3 min 10 s',
+    '20 min',
+    '5 h 4 min',
+    '2 d',
+  ]);
+  expect([isZone('America/Los_Angeles'), isZone('Mars/Olympus')]).toEqual([true, false]);
+});
+
+test('a cursor comes back as it went, whatever is in it; a foreign one is an input error', () => {
+  fc.assert(
+    fc.property(
+      fc.array(
+        fc.string({ maxLength: 20 }).filter((text) => [...text].every((sign) => sign.charCodeAt(0) < 256)),
+        { minLength: 2, maxLength: 2 },
+      ),
+      (parts) => expect(readCursor(cursorOf(parts), 2)).toEqual(parts),
+    ),
+  );
+  for (const foreign of ['x', '!!', cursorOf(['one']), btoa('{"a":1}')]) expect(() => readCursor(foreign, 2)).toThrow(AppError);
+  expect(readCursor(null, 2)).toBeNull();
+  expect(pageOf([1, 2, 3], 2, (n) => [String(n)])).toEqual({ items: [1, 2], next: cursorOf(['2']) });
+  expect(pageOf([1, 2], 2, (n) => [String(n)]).next).toBeNull();
+});
+
+test('a seed gives the same sequence again, within its bounds', () => {
+  const draw = () =>
+    Array.from(
+      { length: 50 },
+      (
+        (random) => () =>
+          random.int(3, 9)
+      )(seeded('lantern')),
+    );
+  expect(draw()).toEqual(draw());
+  expect(Math.min(...draw())).toBeGreaterThanOrEqual(3);
+  expect(Math.max(...draw())).toBeLessThanOrEqual(9);
+});

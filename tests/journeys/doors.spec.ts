@@ -1,0 +1,101 @@
+/** The doors: the public page, a lead added by hand, the API with bad input. */
+import { api, expect, logIn, test, type Captured } from './town';
+
+test('a visitor’s mistakes are named, what was typed stays, and the lead arrives with its consent', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 800 });
+  await page.goto('/p/lantern-county');
+  await page.getByLabel('First name').fill('Teo');
+  await page.getByLabel('E-mail').fill('teo@');
+  await page.getByRole('button', { name: 'Ask an agent' }).click();
+  await expect(page.getByText('teo@ is not an e-mail address')).toBeVisible();
+  await expect(page.getByLabel('First name')).toHaveValue('Teo');
+  await page.getByLabel('E-mail').fill('teo@visitor.example');
+  await page.getByLabel('Phone').fill('(564) 555-0155');
+  await page.getByLabel(/may text me/).check();
+  await page.getByRole('button', { name: 'Ask an agent' }).click();
+  await expect(page.getByRole('status')).toContainText('An agent has your question');
+  const { body } = await api<{ items: { id: string; permissions: object }[] }>('/contacts?q=teo%40visitor.example');
+  expect(body.items).toHaveLength(1);
+  const { body: contact } = await api<{ permissions: { text: string } }>(`/contacts/${body.items[0]!.id}`);
+  expect(contact.permissions.text).toBe('granted');
+  await page.goto('/p/nowhere');
+  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
+});
+
+test('an agent adds a lead from anywhere by n; a half-written note survives a reload', async ({ page }) => {
+  await logIn(page, 'agent2');
+  await page.keyboard.press('n');
+  await page.getByLabel('First name').fill('hanne');
+  await page.getByLabel('Phone').fill('12');
+  await page.getByRole('button', { name: 'Add the lead' }).click();
+  await expect(page.getByText('12 is not a phone number').first()).toBeVisible();
+  await page.getByLabel('Phone').fill('564 555 0166');
+  await page.getByRole('button', { name: 'Add the lead' }).click();
+  await expect(page.getByText('Added by hand by Jory Pell, who keeps it.').first()).toBeVisible();
+  await expect(page.getByRole('article', { name: 'Dossier of Hanne' })).toBeVisible();
+  await page.keyboard.press('o');
+  await page.getByRole('textbox', { name: 'Note' }).fill('half a thou');
+  await page.reload();
+  await expect(page.getByRole('article', { name: 'Dossier of Hanne' })).toBeVisible();
+  await page.keyboard.press('o');
+  await expect(page.getByRole('textbox', { name: 'Note' })).toHaveValue('half a thou');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByRole('article')).toContainText('half a thou');
+});
+
+test('bad input by the API gets a problem that says what is wrong; nothing is doubled', async () => {
+  interface Problem {
+    code: string;
+    detail: string;
+    errors?: { field: string }[];
+  }
+  const post = (body: unknown, headers: Record<string, string> = {}) =>
+    api<Problem & Captured>('/inquiries', 'POST', body, { authorization: 'Bearer urraca-demo-key', ...headers });
+  const good = { person: { first_name: '=1+1', last_name: 'שלום 🏡 <img src=x>', emails: ['inert@words.example'] } };
+  expect((await post({ person: { first_name: 'Nobody' } })).body).toMatchObject({
+    code: 'input_invalid',
+    errors: [{ field: 'person' }],
+  });
+  expect(
+    (await post({ person: { emails: ['broken@'], phones: ['5'.repeat(40)] } })).body.errors!.map(({ field }) => field),
+  ).toEqual(['person.emails.0', 'person.phones.0']);
+  const large = await post({ ...good, message: 'x'.repeat(2_000_000) });
+  expect([large.status, large.body.code, large.headers.get('content-type')]).toEqual([
+    413,
+    'body_too_large',
+    'application/problem+json',
+  ]);
+  expect((await post('{"person":')).body.code).toBe('input_unreadable');
+  expect((await api<Problem>('/inquiries', 'POST', good, { authorization: 'Bearer wrong' })).body.code).toBe('key_invalid');
+  expect((await api<Problem>('/inquiries', 'POST', good, {})).body.code).toBe('login_required');
+  const once = await post(good, { 'idempotency-key': 'words-1' });
+  const twice = await post(good, { 'idempotency-key': 'words-1' });
+  expect([once.status, twice.status]).toEqual([201, 201]);
+  expect(twice.body).toEqual(once.body);
+  const other = await post({ person: { emails: ['another@words.example'] } }, { 'idempotency-key': 'words-1' });
+  expect([other.status, other.body.code]).toEqual([422, 'idempotency_mismatch']);
+  const note = () =>
+    api<{ id: string }>(
+      `/contacts/${once.body.contact.id}/notes`,
+      'POST',
+      { text: 'once' },
+      { authorization: 'Bearer urraca-demo-key', 'idempotency-key': 'note-1' },
+    );
+  const [first, second] = await Promise.all([note(), note()]);
+  expect(second.body).toEqual(first.body);
+});
+
+test('markup in a name stands on the page as it was typed and does nothing', async ({ page }) => {
+  const { body } = await api<Captured>('/inquiries', 'POST', {
+    person: {
+      first_name: '<script>window.hacked=1</script>',
+      last_name: '<img src=x onerror="window.hacked=1">',
+      emails: ['hostile@words.example'],
+    },
+    message: '<b onclick=x>hello</b>',
+  });
+  await logIn(page, 'admin');
+  await page.goto(`/contacts/${body.contact.id}`);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('<script>window.hacked=1</script>');
+  expect(await page.evaluate(() => (window as { hacked?: number }).hacked)).toBeUndefined();
+});

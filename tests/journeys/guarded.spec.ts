@@ -1,0 +1,139 @@
+/** Who may do what: every operation of the API walked for every role, with ids of others; sessions, other sites, headers. */
+import { BASE, api, expect, logIn, test } from './town';
+import type { BrowserContext } from '@playwright/test';
+
+interface Document {
+  paths: Record<string, Record<string, { operationId: string }>>;
+}
+const BODIES: Record<string, unknown> = {
+  updateContact: { horizon: 'hot' },
+  addNote: { text: 'not mine' },
+  sendMessage: { channel: 'email', text: 'not mine' },
+  setNextTouch: { at: null },
+  setPermission: { channel: 'email', state: 'withdrawn' },
+  updateCall: { note: 'not mine' },
+  setAway: { until: null },
+  updateSettings: { conversation_seconds: 60 },
+  createKey: { name: 'mine', scopes: ['contacts:read'] },
+  createInquiry: { person: {} },
+  advance: { by: 'PT0S' },
+};
+/** Account-wide things that hold no contact, so that one’s own role alone decides. */
+const COMMON = new Set(['getCampaign']);
+
+const cookieOf = async (context: BrowserContext): Promise<string> =>
+  (await context.cookies()).map(({ name, value }) => `${name}=${value}`).join('; ');
+
+test('no operation lets an agent, a caller, a lender or nobody at what is not theirs', async ({ browser }) => {
+  const { paths } = (await (await fetch(`${BASE}/api/v1/openapi.json`)).json()) as Document;
+  const { body: all } = await api<{ items: { id: string; owner: { name: string }; calls: { attempts: number } }[] }>(
+    '/contacts?limit=200',
+  );
+  const strange = all.items.find(({ owner, calls }) => owner.name === 'Sabine Okoro' && calls.attempts > 0)!;
+  const { body: timeline } = await api<{ items: { kind: string; data: { callId?: string } }[] }>(
+    `/contacts/${strange.id}/timeline`,
+  );
+  const { body: inquiries } = await api<{ items: { id: string; contact: { id: string }; agent: { name: string } }[] }>(
+    '/inquiries?limit=200',
+  );
+  const { body: enrolments } = await api<{ items: { id: string }[] }>(`/contacts/${strange.id}/enrolments`);
+  const ids: [RegExp, string][] = [
+    [/^\/contacts/, strange.id],
+    [/^\/inquiries/, inquiries.items.find(({ agent }) => agent.name === 'Sabine Okoro')!.id],
+    [/^\/calls/, timeline.items.find(({ kind }) => kind === 'call')!.data.callId!],
+    [/^\/enrolments/, enrolments.items[0]?.id ?? '1'],
+    [/^\/people/, '1'],
+    [/^\/(keys|campaigns)/, '1'],
+  ];
+  const walked: string[] = [];
+  for (const who of ['agent1', 'caller', 'lender', null]) {
+    const context = await browser.newContext();
+    if (who) await logIn(await context.newPage(), who);
+    const cookie = who ? await cookieOf(context) : '';
+    for (const [path, methods] of Object.entries(paths)) {
+      for (const [method, { operationId }] of Object.entries(methods)) {
+        const own = path.replace('{id}', () => ids.find(([pattern]) => pattern.test(path))![1]);
+        const { status } = await api(own, method.toUpperCase(), BODIES[operationId], { cookie, origin: BASE });
+        const label = `${who ?? 'nobody'} ${operationId}`;
+        if (!who) expect([label, status]).toEqual([label, 401]);
+        else if (path.includes('{id}') && !COMMON.has(operationId))
+          expect([label, [403, 404].includes(status), status]).toEqual([label, true, status]);
+        else if (/Key|Stuck|updateSettings/.test(operationId)) expect([label, status]).toEqual([label, 403]);
+        walked.push(label);
+      }
+    }
+    if (who)
+      for (const page of [`/contacts/${strange.id}`, '/setup'])
+        expect([who, page, (await fetch(`${BASE}${page}`, { headers: { cookie }, redirect: 'manual' })).status]).toEqual([
+          who,
+          page,
+          404,
+        ]);
+    await context.close();
+  }
+  expect(walked.length).toBe(4 * Object.values(paths).reduce((sum, methods) => sum + Object.keys(methods).length, 0));
+});
+
+test('an agent’s lists and reports hold their own people only', async ({ browser }) => {
+  const context = await browser.newContext();
+  await logIn(await context.newPage(), 'agent1');
+  const headers = { cookie: await cookieOf(context), origin: BASE };
+  const contacts = await api<{ items: { owner: { name: string } }[]; total: number }>(
+    '/contacts?limit=200',
+    'GET',
+    undefined,
+    headers,
+  );
+  expect(new Set(contacts.body.items.map(({ owner }) => owner.name))).toEqual(new Set(['Asta Lund']));
+  const inquiries = await api<{ items: { agent: { name: string } }[] }>('/inquiries?limit=200', 'GET', undefined, headers);
+  expect(new Set(inquiries.body.items.map(({ agent }) => agent.name))).toEqual(new Set(['Asta Lund']));
+  const offers = await api<{ items: { agent: { name: string } }[] }>('/offers', 'GET', undefined, headers);
+  expect(new Set(offers.body.items.map(({ agent }) => agent.name))).toEqual(new Set(['Asta Lund']));
+  const results = await api<{ rows: { agent: { name: string } | null }[] }>('/results', 'GET', undefined, headers);
+  expect(results.body.rows.map(({ agent }) => agent?.name ?? null)).toEqual([null, 'Asta Lund']);
+  const other = await api<{ items: unknown[]; total: number }>(
+    '/contacts?measure=leads&agent=8&days=180',
+    'GET',
+    undefined,
+    headers,
+  );
+  expect(other.body).toMatchObject({ items: [], total: 0 });
+});
+
+test('a session is new at each login and gone at logout; another site changes nothing; the policy lets no script in', async ({
+  page,
+  context,
+}) => {
+  await logIn(page, 'agent3');
+  const first = await cookieOf(context);
+  await page.getByRole('button', { name: /Teo Marchetti/ }).click();
+  await page.getByRole('menuitem', { name: 'Log out' }).click();
+  await page.waitForURL('**/login');
+  expect((await api('/wire', 'GET', undefined, { cookie: first })).status).toBe(401);
+  await logIn(page, 'agent3');
+  const second = await cookieOf(context);
+  expect(second).not.toBe(first);
+  const contact = { person: { emails: ['forged@other.example'] } };
+  expect((await api('/inquiries', 'POST', contact, { cookie: second, origin: 'https://elsewhere.example' })).status).toBe(403);
+  expect((await api('/inquiries', 'POST', contact, { cookie: second })).status).toBe(403);
+  const headers = (await fetch(`${BASE}/login`)).headers;
+  expect(headers.get('content-security-policy')).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'; style-src/);
+  expect(headers.get('x-content-type-options')).toBe('nosniff');
+});
+
+test('the login is limited in rate, and says how long to wait', async ({ page }) => {
+  await page.goto('/login');
+  for (let attempt = 0; attempt < 12; attempt += 1) {
+    await page.getByLabel('E-mail').fill('agent9@urraca.example');
+    await page.getByLabel('Password').fill(`wrong ${attempt}`);
+    await page.getByRole('button', { name: 'Log in', exact: true }).click();
+    await expect(page.getByRole('alert').first()).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Log in', exact: true })).toBeEnabled();
+  }
+  await expect(page.getByText(/too often\. Wait \d+ seconds/)).toBeVisible();
+});
+
+test('signed webhooks only', async () => {
+  for (const hook of ['texts', 'calls'])
+    expect((await fetch(`${BASE}/api/hooks/${hook}`, { method: 'POST', body: '{}' })).status).toBe(401);
+});

@@ -1,0 +1,86 @@
+/** For people: axe finds nothing serious on any main view, light and dark; nothing runs over on a phone; search and time from the keyboard. */
+import AxeBuilder from '@axe-core/playwright';
+import { advance, expect, logIn, test } from './town';
+
+const VIEWS = ['/today', '/intake', '/contacts', '/routing', '/campaigns', '/results', '/setup'];
+
+for (const scheme of ['light', 'dark'] as const) {
+  test(`axe finds nothing serious, ${scheme}`, async ({ page, context }) => {
+    await context.addCookies([{ name: 'urraca_scheme', value: scheme, url: test.info().project.use.baseURL! }]);
+    for (const view of ['/login', '/p/lantern-county']) await scan(page, view);
+    await logIn(page, 'admin');
+    for (const view of VIEWS) await scan(page, view);
+    await page.goto('/contacts');
+    await page.getByRole('row').nth(2).click();
+    await expect(page.getByRole('article')).toContainText('What happened');
+    await expectClean(page, 'dossier');
+  });
+}
+
+async function scan(page: Parameters<typeof logIn>[0], view: string): Promise<void> {
+  await page.goto(view);
+  await page.waitForLoadState('networkidle').catch(() => {});
+  await expect(page.locator('h1').first()).toBeVisible();
+  await expectClean(page, view);
+}
+
+async function expectClean(page: Parameters<typeof logIn>[0], view: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
+  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+  expect({
+    view,
+    found: serious.map(({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 160)} ${nodes[0]?.failureSummary?.slice(0, 200)}`),
+  }).toEqual({ view, found: [] });
+}
+
+test('on a phone nothing runs over: the queue, one person, the public page', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 800 });
+  await logIn(page, 'agent1');
+  const over = () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  await expect(page.getByRole('heading', { name: /today$/ })).toBeVisible();
+  expect(await over()).toBeLessThanOrEqual(0);
+  await page.locator('[data-contact]').first().click();
+  await expect(page.getByRole('article')).toBeVisible();
+  expect(await over()).toBeLessThanOrEqual(0);
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await expect(page.getByRole('article')).toBeHidden();
+  await page.goto('/p/lantern-county');
+  expect(await over()).toBeLessThanOrEqual(0);
+});
+
+test('a phone number pasted into search finds the person; j, k, Enter and Esc move about', async ({ page }) => {
+  await logIn(page, 'admin');
+  await page.goto('/contacts');
+  await page.getByRole('row').nth(3).click();
+  const name = await page.getByRole('article').getByRole('heading', { level: 1 }).textContent();
+  const phone = await page.getByRole('article').locator('.point').first().textContent();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('article')).toBeHidden();
+  await page.keyboard.press('/');
+  await page.keyboard.insertText(phone!);
+  await expect(page.getByRole('option', { name: new RegExp(name!) })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('article', { name: `Dossier of ${name}` })).toBeVisible();
+  await page.goto('/today');
+  const rows = page.locator('[data-contact]');
+  await expect(rows.first()).toHaveAttribute('aria-current', 'true');
+  await page.keyboard.press('j');
+  await expect(rows.nth(1)).toHaveAttribute('aria-current', 'true');
+  await page.keyboard.press('k');
+  await expect(rows.first()).toHaveAttribute('aria-current', 'true');
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/\/contacts\/\d+$/);
+});
+
+test('time passes from the Wire, and every page hears it', async ({ page }) => {
+  await logIn(page, 'admin');
+  const clock = page.getByRole('button', { name: /Let time pass/ });
+  const before = await clock.textContent();
+  await clock.click();
+  await page.getByRole('menuitem', { name: 'An hour on' }).click();
+  await expect(page.getByText(/^Time has passed/)).toBeVisible();
+  await expect(clock).not.toHaveText(before!);
+  const then = await clock.textContent();
+  await advance('P1D');
+  await expect(clock).not.toHaveText(then!);
+});

@@ -1,0 +1,89 @@
+/** One lead the whole way, as the agent sees it, worked from the keyboard. */
+import { advance, api, expect, leadFor, logIn, received, script, test } from './town';
+
+const ODA = { first_name: 'ODA', last_name: 'brandvold', emails: ['oda@brandvold.example'], phones: ['(564) 555-0123'] };
+const PHONE = '+15645550123';
+
+test('arrives, is seen within a second, answers, is called, becomes a client, stands in Results', async ({ page }) => {
+  await script(PHONE, {
+    answers: [{ to: 'text', after: 'PT10M', body: 'Could we see it on Saturday?' }],
+    call: 'answers',
+    talk: 'PT30M',
+  });
+  await logIn(page, 'agent1');
+  await expect(page.getByRole('heading', { name: /people today/ })).toBeVisible();
+  const lead = await leadFor('Asta Lund', ODA);
+  await expect(page.getByText('A new lead is yours')).toBeVisible({ timeout: 1_500 });
+  const row = page.locator(`[data-contact="${lead.contact.id}"]`);
+  await expect(row).toContainText('Oda Brandvold');
+  await expect(row).toContainText(/0:\d\d/);
+
+  await expect.poll(async () => (await received(PHONE)).map(({ channel }) => channel)).toEqual(['text']);
+  await advance('PT15M');
+  await expect(page.getByRole('region', { name: 'People to contact' })).toContainText('Could we see it on Saturday?');
+  await row.click();
+  const dossier = page.getByRole('article', { name: 'Dossier of Oda Brandvold' });
+  await expect(dossier).toContainText('“New buyer” stopped: they answered by text.');
+  await expect(dossier.getByRole('combobox', { name: 'Stage' })).toHaveText('Talking');
+
+  await page.keyboard.press('c');
+  const call = page.getByRole('region', { name: 'Call' });
+  await expect(call).toContainText('Answered', { timeout: 12_000 });
+  await page.keyboard.type('Wants Saturday at ten, sister comes along');
+  await advance('PT5M');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('h');
+  await expect(call).toContainText('Call ended: talked');
+  await page.keyboard.press('1');
+  await expect(page.getByRole('group', { name: 'Next touch' })).toBeVisible();
+  await page.keyboard.press('2');
+  await expect(page.getByRole('group', { name: 'Next touch' })).toBeHidden();
+  await expect(dossier).toBeHidden();
+  const { body: contact } = await api<{
+    next_touch: { kind: string };
+    calls: { attempts: number; conversations: number; talk_seconds: number };
+  }>(`/contacts/${lead.contact.id}`);
+  expect(contact.next_touch.kind).toBe('promise');
+  expect(contact.calls).toMatchObject({ attempts: 1, conversations: 1 });
+  expect(contact.calls.talk_seconds).toBeGreaterThanOrEqual(300);
+
+  await page.goto(`/contacts/${lead.contact.id}`);
+  await expect(page.getByText('Wants Saturday at ten, sister comes along')).toBeVisible();
+  await page.getByRole('combobox', { name: 'Stage' }).click();
+  await page.getByRole('option', { name: /^Client/ }).click();
+  await expect(page.getByText('Client now. Follow-up by campaigns has ended.')).toBeVisible();
+
+  await page.keyboard.press('g');
+  await page.keyboard.press('u');
+  await expect(page.getByRole('heading', { name: 'What came of the leads' })).toBeVisible();
+  const row1 = page.getByRole('row', { name: /Asta Lund/ });
+  const clients = Number(await row1.getByRole('link').nth(4).textContent());
+  await row1.getByRole('link').nth(4).click();
+  await expect(page.getByRole('heading', { name: new RegExp(`^${clients} clients, Asta Lund`) })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Oda Brandvold' })).toBeVisible();
+});
+
+test('the whole campaign to the end: e-mail with its unsubscribe link, which works by one click', async ({ page }) => {
+  const lead = await leadFor('Asta Lund', {
+    first_name: 'Wren',
+    last_name: 'Adair',
+    emails: ['wren@adair.example'],
+    phones: ['(564) 555-0177'],
+  });
+  await advance('P1D');
+  const mail = (await received('wren@adair.example'))[0]!;
+  expect(mail.subject).toBe('Homes you asked about');
+  const link = /http\S+\/u\/\S+/.exec(mail.body)![0];
+  await page.goto(link);
+  await expect(page.getByRole('button', { name: 'Take me off the list' })).toBeVisible();
+  const oneClick = await fetch(link, {
+    method: 'POST',
+    headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    body: 'List-Unsubscribe=One-Click',
+  });
+  expect(oneClick.status).toBe(200);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Done: no more e-mails' })).toBeVisible();
+  const { body: contact } = await api<{ permissions: { email: string } }>(`/contacts/${lead.contact.id}`);
+  expect(contact.permissions.email).toBe('withdrawn');
+});
