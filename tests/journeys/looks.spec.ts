@@ -19,7 +19,7 @@ for (const scheme of ['light', 'dark'] as const) {
 
 async function scan(page: Parameters<typeof logIn>[0], view: string): Promise<void> {
   await page.goto(view);
-  await page.waitForLoadState('networkidle').catch(() => {});
+  await page.waitForLoadState('load');
   await expect(page.locator('h1').first()).toBeVisible();
   await expectClean(page, view);
 }
@@ -62,6 +62,7 @@ test('a phone number pasted into search finds the person; j, k, Enter and Esc mo
   await page.keyboard.press('Enter');
   await expect(page.getByRole('article', { name: `Dossier of ${name}` })).toBeVisible();
   await page.goto('/today');
+  await page.locator('[data-keys="heard"]').waitFor();
   const rows = page.locator('[data-contact]');
   await expect(rows.first()).toHaveAttribute('aria-current', 'true');
   await page.keyboard.press('j');

@@ -47,6 +47,7 @@ export async function logIn(page: Page, who: string): Promise<void> {
   await page.getByLabel('Password').fill('urraca-demo');
   await page.getByRole('button', { name: 'Log in', exact: true }).click();
   await page.waitForURL((url) => !url.pathname.startsWith('/login'));
+  await page.locator('[data-keys="heard"]').waitFor();
 }
 
 export interface Captured {

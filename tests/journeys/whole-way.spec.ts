@@ -48,6 +48,7 @@ test('arrives, is seen within a second, answers, is called, becomes a client, st
   expect(contact.calls.talk_seconds).toBeGreaterThanOrEqual(300);
 
   await page.goto(`/contacts/${lead.contact.id}`);
+  await page.locator('[data-keys="heard"]').waitFor();
   await expect(page.getByText('Wants Saturday at ten, sister comes along')).toBeVisible();
   await page.getByRole('combobox', { name: 'Stage' }).click();
   await page.getByRole('option', { name: /^Client/ }).click();

@@ -45,14 +45,14 @@ function caseWord(word: string, first: boolean): string {
 
 /**
  * A name in its usual case. Only names typed wholly in capitals or wholly in small letters are changed: somebody who
- * typed `DiMarco` or `van der Berg` knew how.
+ * typed `DiMarco` or `van der Berg` knew how. What is no name (markup, a formula, an address) stays as it came.
  *
  * @example cleanName('ODA BRANDVOLD') // 'Oda Brandvold'
  */
 export function cleanName(name: string): string {
   const text = oneLine(name);
   const letters = [...text].filter((sign) => sign.toLowerCase() !== sign.toUpperCase()).join('');
-  if (letters.length < 2) return text;
+  if (letters.length < 2 || /[<>={}[\]"@/\\]/.test(text)) return text;
   const shouted = letters === letters.toUpperCase() && letters !== letters.toLowerCase();
   const mumbled = letters === letters.toLowerCase() && letters !== letters.toUpperCase();
   if (!shouted && !mumbled) return text;

@@ -3,7 +3,7 @@
  * The desk of one call: how it goes, notes while it goes, hanging up; after the end its outcome by number, and then on
  * to the next touch. The call logs itself; naming the outcome only says it better.
  */
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { OUTCOMES, outcomeName, type CallView, type Outcome } from '@/core/calling';
 import { showPhone } from '@/core/capture';
@@ -63,21 +63,27 @@ const SAVE_AFTER_MS = 500;
 function CallNote({ call }: { call: Call }) {
   const [note, setNote] = useState(call.note);
   const area = useRef<HTMLTextAreaElement>(null);
+  const latest = useRef(call.note);
   const kept = useRef(call.note);
   const over = call.state === 'ended';
+  const keep = useCallback(() => {
+    const words = latest.current;
+    if (words === kept.current) return;
+    kept.current = words;
+    void ask(`/calls/${call.id}`, 'PATCH', { note: words }).catch(() => {
+      kept.current = '';
+    });
+  }, [call.id]);
   useEffect(() => {
     if (over) area.current?.blur();
   }, [over]);
   useEffect(() => {
-    if (note === kept.current) return;
-    const timer = setTimeout(() => {
-      kept.current = note;
-      void ask(`/calls/${call.id}`, 'PATCH', { note }).catch(() => {
-        kept.current = '';
-      });
-    }, SAVE_AFTER_MS);
+    latest.current = note;
+    const timer = setTimeout(keep, SAVE_AFTER_MS);
     return () => clearTimeout(timer);
-  }, [note, call.id]);
+  }, [note, keep]);
+  /** Whoever goes on to the next person faster than the timer loses nothing. */
+  useEffect(() => keep, [keep]);
   return (
     <textarea
       ref={area}

@@ -201,7 +201,7 @@ function Keys() {
         <TextField label="Name of a new key" value={name} onChange={(event) => setName(event.target.value)} />
         <div>
           {KEY_SCOPES.map((scope) => (
-            <label key={scope} className="small" style={{ display: 'inline-flex', gap: 5, marginRight: 12 }}>
+            <label key={scope} className="small" style={{ display: 'inline-flex', gap: 6, marginRight: 14, minHeight: 30, alignItems: 'center' }}>
               <input
                 type="checkbox"
                 checked={scopes.includes(scope)}

@@ -1,5 +1,5 @@
 'use client';
-/** `g` and then a letter: to an area. Heard before the single keys, so that `g t` does not also write a text. */
+/** `g` and then a letter: to an area. Heard before the single keys, so that `g t` does not also write a text. The document says when keys are heard (data-keys). */
 import { useEffect, useRef } from 'react';
 import { isTyping } from '../primitives';
 
@@ -33,6 +33,7 @@ export function useGo(paths: Record<string, string>, go: (path: string) => void)
       latest.current.go(path);
     };
     window.addEventListener('keydown', hear, { capture: true });
+    document.documentElement.dataset.keys = 'heard';
     return () => window.removeEventListener('keydown', hear, { capture: true });
   }, []);
 }

@@ -1,0 +1,16 @@
+/** `npm run drill`: the reliability drills at their full length. */
+import { ensureBuilt } from './lib/build.mjs';
+import { startCluster } from './lib/cluster.mjs';
+import { ensureNodeModules } from './lib/packages.mjs';
+import { fromRoot } from './lib/root.mjs';
+import { shown } from './lib/run.mjs';
+import { script } from './lib/say.mjs';
+
+await script(async () => {
+  await ensureNodeModules();
+  await ensureBuilt({ dist: 'dist-test', next: '.next-test' });
+  const cluster = await startCluster(fromRoot('.urraca', 'test'), Number(process.env.TEST_PGPORT ?? 55433), 'urraca_drill');
+  const code = await shown(process.execPath, [fromRoot('tests/drills/exactly-once.mjs'), ...process.argv.slice(2)]);
+  cluster.stop();
+  process.exit(code);
+});
