@@ -1,8 +1,8 @@
 /**
- * Instants and local days. An instant is a Date in UTC; a rule is in a person's IANA zone. Luxon does the arithmetic,
- * daylight saving included: a local time that does not exist moves forward, one that exists twice is the first of the two.
+ * Instants and local days. An instant is a Date in UTC; a rule is in a person's IANA zone. Luxon knows
+ * the zones, daylight saving included: a local time that does not exist moves forward, one that exists twice is the first of the two.
  */
-import { DateTime } from 'luxon';
+import { DateTime, IANAZone } from 'luxon';
 
 export const MINUTE = 60_000;
 export const HOUR = 60 * MINUTE;
@@ -17,20 +17,45 @@ export function minutesOf(clockTime: string): number {
   return hour * 60 + minute;
 }
 
+/** Offsets change on quarter hours of UTC only, so one look-up serves fifteen minutes; the time zone database is slow to ask. */
+const QUARTER = 15 * MINUTE;
+const MOST_OFFSETS = 50_000;
+const offsets = new Map<string, Map<number, number>>();
+let offsetCount = 0;
+
+/** What a zone is ahead of UTC at an instant, in milliseconds. */
+function offsetMs(zone: string, at: number): number {
+  const quarter = Math.floor(at / QUARTER);
+  const known = offsets.get(zone)?.get(quarter);
+  if (known !== undefined) return known;
+  if ((offsetCount += 1) > MOST_OFFSETS) {
+    offsets.clear();
+    offsetCount = 1;
+  }
+  const found = IANAZone.create(zone).offset(at) * MINUTE;
+  if (!offsets.has(zone)) offsets.set(zone, new Map());
+  offsets.get(zone)!.set(quarter, found);
+  return found;
+}
+
+/** The instant of a local wall-clock reading, given as milliseconds as if it were UTC. */
+function instantOfLocal(local: number, zone: string): number {
+  const before = local - offsetMs(zone, local - DAY);
+  const after = local - offsetMs(zone, local + DAY);
+  const real = [before, after].filter((instant) => instant + offsetMs(zone, instant) === local);
+  return real.length ? Math.min(...real) : before;
+}
+
 /** The instant at which it is `clockTime` in `zone`, `days` local days after the local day of `from`. */
 export function localInstant(from: Date, zone: string, days: number, clockTime: string): Date {
-  const minutes = minutesOf(clockTime);
-  return DateTime.fromJSDate(from, { zone })
-    .startOf('day')
-    .plus({ days })
-    .set({ hour: Math.floor(minutes / 60), minute: minutes % 60 })
-    .toJSDate();
+  const local = from.getTime() + offsetMs(zone, from.getTime());
+  return new Date(instantOfLocal((Math.floor(local / DAY) + days) * DAY + minutesOf(clockTime) * MINUTE, zone));
 }
 
 /** Minutes after local midnight at `at` in `zone`, as a wall clock there shows them. */
 export function localMinutes(at: Date, zone: string): number {
-  const local = DateTime.fromJSDate(at, { zone });
-  return local.hour * 60 + local.minute;
+  const local = at.getTime() + offsetMs(zone, at.getTime());
+  return Math.floor((local - Math.floor(local / DAY) * DAY) / MINUTE);
 }
 
 /** The first and the last instant of the local day that holds `at`. */

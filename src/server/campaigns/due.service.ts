@@ -11,7 +11,7 @@ import {
   type TouchedContact,
 } from '@/core/campaigns';
 import type { Activity, Stage } from '@/core/contacts';
-import { cleanName, showPhone } from '@/core/capture';
+import { showPhone } from '@/core/capture';
 import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
 import { recordActivities } from '../contacts';
 import { now, transact, type Tx } from '../shared';
@@ -108,6 +108,14 @@ const enrolmentOf = (row: DueRow) => ({
 export const mailingAddress = (row: { street: string | null; city: string | null; postal_code: string | null }): string | null =>
   row.street && row.city && row.postal_code ? `${row.street}, ${row.city} ${row.postal_code}` : null;
 
+/** The agents are few and their numbers stay the same; formatting one takes as long as deciding a touch. */
+const shownPhones = new Map<string, string>();
+function agentPhone(phone: string): string {
+  const known = shownPhones.get(phone) ?? showPhone(phone);
+  if (shownPhones.size < 10_000) shownPhones.set(phone, known);
+  return known;
+}
+
 function contactOf(row: DueRow): TouchedContact {
   const permission = (channel: string): PermissionState | undefined => {
     const known = row.permissions?.[channel];
@@ -127,12 +135,12 @@ function contactOf(row: DueRow): TouchedContact {
     mailingAddress: mailingAddress(row),
     permissions: { text: permission('text'), call: permission('call'), email: permission('email') },
     fields: {
-      first_name: cleanName(row.first_name),
-      last_name: cleanName(row.last_name),
+      first_name: row.first_name,
+      last_name: row.last_name,
       town: row.city,
       agent_first_name: row.agent_first ?? row.account_name,
       agent_name: row.agent_first ? `${row.agent_first} ${row.agent_last}` : row.account_name,
-      agent_phone: row.agent_phone ? showPhone(row.agent_phone) : '',
+      agent_phone: row.agent_phone ? agentPhone(row.agent_phone) : '',
       brokerage: row.account_name,
     },
   };
