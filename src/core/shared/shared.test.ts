@@ -1,6 +1,18 @@
 import fc from 'fast-check';
 import { DateTime } from 'luxon';
-import { AppError, cursorOf, durationMs, howLong, isZone, localDay, localInstant, localMinutes, pageOf, readCursor, seeded } from '.';
+import {
+  AppError,
+  cursorOf,
+  durationMs,
+  howLong,
+  isZone,
+  localDay,
+  localInstant,
+  localMinutes,
+  pageOf,
+  readCursor,
+  seeded,
+} from '.';
 
 test('a duration of ISO 8601 in milliseconds; what is none is null', () => {
   expect([durationMs('PT1H'), durationMs('P1D'), durationMs('P2DT3H4M5S')]).toEqual([3_600_000, 86_400_000, 183_845_000]);
@@ -22,17 +34,33 @@ test('a local clock time on a later day, over both changes of the clock', () => 
 });
 
 test('local clock times agree with luxon in any zone at any instant', () => {
-  const zone = fc.constantFrom('America/Los_Angeles', 'America/New_York', 'Asia/Kathmandu', 'Australia/Lord_Howe', 'Pacific/Apia', 'Africa/Casablanca');
+  const zone = fc.constantFrom(
+    'America/Los_Angeles',
+    'America/New_York',
+    'Asia/Kathmandu',
+    'Australia/Lord_Howe',
+    'Pacific/Apia',
+    'Africa/Casablanca',
+  );
   const instant = fc.date({ min: new Date('2020-01-01'), max: new Date('2030-01-01'), noInvalidDate: true });
   fc.assert(
-    fc.property(zone, instant, fc.integer({ min: 0, max: 400 }), fc.integer({ min: 0, max: 1439 }), (inZone, from, days, minutes) => {
-      const at = DateTime.fromJSDate(from, { zone: inZone });
-      expect(localMinutes(from, inZone)).toBe(at.hour * 60 + at.minute);
-      const [hour, minute] = [Math.floor(minutes / 60), minutes % 60];
-      const found = DateTime.fromJSDate(localInstant(from, inZone, days, `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`), { zone: inZone });
-      const wanted = at.startOf('day').plus({ days }).set({ hour, minute });
-      expect([found.toISODate(), found.toMillis() - wanted.toMillis()]).toEqual([wanted.toISODate(), 0]);
-    }),
+    fc.property(
+      zone,
+      instant,
+      fc.integer({ min: 0, max: 400 }),
+      fc.integer({ min: 0, max: 1439 }),
+      (inZone, from, days, minutes) => {
+        const at = DateTime.fromJSDate(from, { zone: inZone });
+        expect(localMinutes(from, inZone)).toBe(at.hour * 60 + at.minute);
+        const [hour, minute] = [Math.floor(minutes / 60), minutes % 60];
+        const found = DateTime.fromJSDate(
+          localInstant(from, inZone, days, `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`),
+          { zone: inZone },
+        );
+        const wanted = at.startOf('day').plus({ days }).set({ hour, minute });
+        expect([found.toISODate(), found.toMillis() - wanted.toMillis()]).toEqual([wanted.toISODate(), 0]);
+      },
+    ),
     { numRuns: 500 },
   );
 });

@@ -3,14 +3,15 @@
  * enrolled, told. One transaction; two equal leads at the same moment meet at a lock on their addresses.
  */
 import { createHash } from 'node:crypto';
-import { AppError } from '@/core/shared';
+import { AppError, DUE_CHANNEL, LIVE_CHANNEL, type LiveEvent } from '@/core/shared';
+import type { Rung } from '@/core/routing';
 import { fullName, runsTheOffice, type Person } from '@/core/accounts';
 import { askOf, type CleanInquiry } from '@/core/capture';
 import { sentenceOf, type Activity, type Because, type Stage } from '@/core/contacts';
 import { enrolArrival } from '../campaigns';
 import { changePermissions, permissionActivity, recordActivities, type PermissionChange } from '../contacts';
-import { routeByLadder, type Routed } from '../routing';
-import { now, publish, transact, wakeWorkers, type Tx } from '../shared';
+import { findRung, handByRung, type Routed } from '../routing';
+import { now, transact, type Tx } from '../shared';
 import type { Door } from './doors.repository';
 import { admit, lockAddresses, matchContact, type Admitted } from './match.repository';
 
@@ -49,30 +50,21 @@ export async function captureInquiry(arrival: Arrival): Promise<Captured> {
     const known = await matchContact(tx, door.accountId, inquiry);
     const admitted = await admit(tx, door.accountId, known, inquiry, at);
     const permissions = await changePermissions(tx, door.accountId, permissionChanges(arrival, at));
-    const routed = await route(tx, arrival, admitted, at);
-    const inquiryId = await insertInquiry(tx, arrival, admitted, routed, at);
-    const enrolled = routed.campaignId
-      ? await enrolArrival(
-          tx,
-          door.accountId,
-          routed.campaignId,
-          {
-            contactId: admitted.contactId,
-            stage: admitted.stage as Stage,
-            timeZone: admitted.timeZone,
-            onThePhone: inquiry.onThePhone,
-          },
-          at,
-        )
-      : null;
+    const rung = await findRung(tx, door.accountId, inquiry.roles);
+    const enrollee = {
+      contactId: admitted.contactId,
+      stage: admitted.stage as Stage,
+      timeZone: admitted.timeZone,
+      onThePhone: inquiry.onThePhone,
+    };
+    const enrolled = rung?.campaignId ? await enrolArrival(tx, door.accountId, rung.campaignId, enrollee, at) : null;
     await recordActivities(tx, door.accountId, [
       arrivalLine(arrival, admitted, at),
       ...permissions.map((change) => permissionActivity(admitted.contactId, change)),
-      handedLine(admitted.contactId, routed, at),
       ...(enrolled ? [enrolled] : []),
     ]);
-    await publish(tx, { accountId: door.accountId, topic: 'lead', contactId: admitted.contactId, ownerId: routed.userId });
-    await wakeWorkers(tx);
+    const routed = await route(tx, arrival, admitted, rung, at);
+    const inquiryId = await settleHanding(tx, arrival, admitted, routed, at);
     return {
       inquiry: { id: inquiryId },
       contact: { id: admitted.contactId, status: admitted.matched ? 'matched' : 'created' },
@@ -110,41 +102,20 @@ async function capturedBefore(tx: Tx, arrival: Arrival): Promise<Captured | null
 }
 
 /** A returning person stays with their agent; whoever adds a lead by hand keeps it, unless they run the office; else the ladder decides. */
-async function route(tx: Tx, { door, inquiry, byPerson }: Arrival, admitted: Admitted, at: Date): Promise<Routed> {
-  if (admitted.owner) {
-    const campaignId = await campaignFor(tx, door.accountId, inquiry.roles);
+async function route(tx: Tx, { door, byPerson }: Arrival, admitted: Admitted, rung: Rung | null, at: Date): Promise<Routed> {
+  if (admitted.owner)
     return {
       userId: admitted.owner.id,
       agentName: admitted.owner.name,
       rungId: null,
-      campaignId,
+      handedBy: null,
       because: { why: 'returning', agent: admitted.owner.name },
     };
+  if (byPerson && !runsTheOffice(byPerson.role) && byPerson.role !== 'lender') {
+    const agent = fullName(byPerson);
+    return { userId: byPerson.id, agentName: agent, rungId: null, handedBy: null, because: { why: 'kept_by_hand', agent } };
   }
-  const routed: Routed =
-    byPerson && !runsTheOffice(byPerson.role) && byPerson.role !== 'lender'
-      ? {
-          userId: byPerson.id,
-          agentName: fullName(byPerson),
-          rungId: null,
-          campaignId: await campaignFor(tx, door.accountId, inquiry.roles),
-          because: { why: 'kept_by_hand', agent: fullName(byPerson) },
-        }
-      : await routeByLadder(tx, door.accountId, inquiry.roles, at);
-  await tx.run(
-    'update contacts c set owner_id = u.id, office_id = u.office_id, owned_since = $3 from users u where c.id = $1 and u.id = $2',
-    [admitted.contactId, routed.userId, at],
-  );
-  return routed;
-}
-
-/** The campaign that an arrival with these roles begins, whoever it stays with. */
-async function campaignFor(tx: Tx, accountId: string, roles: string[]): Promise<string | null> {
-  const row = await tx.first<{ campaign_id: string | null }>(
-    `select campaign_id from rungs where account_id = $1 and (roles = '{}' or roles && $2::text[]) order by position limit 1`,
-    [accountId, roles],
-  );
-  return row?.campaign_id ?? null;
+  return handByRung(tx, door.accountId, rung, at);
 }
 
 const HOW: Record<Door['kind'], string> = {
@@ -171,27 +142,45 @@ function permissionChanges({ door, inquiry, raw }: Arrival, at: Date): Permissio
   });
 }
 
-async function insertInquiry(tx: Tx, arrival: Arrival, admitted: Admitted, routed: Routed, at: Date): Promise<string> {
+/**
+ * All that follows from the choice of an agent, in one statement, because the roster is locked until the commit: the inquiry
+ * with its reason, the offer, the owner, the turn that moves on, the line of the timeline (which no fact depends on), and the word to the agent.
+ */
+async function settleHanding(tx: Tx, arrival: Arrival, admitted: Admitted, routed: Routed, at: Date): Promise<string> {
+  const { door, inquiry, raw } = arrival;
+  const told: LiveEvent = { accountId: door.accountId, topic: 'lead', contactId: admitted.contactId, ownerId: routed.userId };
   const row = await tx.first<{ id: string }>(
     `with made as (
        insert into inquiries (account_id, door_id, contact_id, source, raw, parsed, matched, owner_id, rung_id, because, idempotency_key, arrived_at)
        values ($1, $2, $3, $4, $5::jsonb, $6::jsonb, $7, $8, $9, $10::jsonb, $11, $12) returning id
      ), offered as (
        insert into offers (account_id, inquiry_id, contact_id, user_id, offered_at) select $1, id, $3, $8, $12 from made
-     ) select id from made`,
+     ), owned as (
+       update contacts c set owner_id = u.id, office_id = u.office_id, owned_since = $12 from users u where c.id = $3 and u.id = $8 and c.owner_id is distinct from u.id
+     ), turned as (
+       update rosters set last_user_id = $8 where id = $13
+     ), counted as (
+       update roster_members set handed = handed + 1 where roster_id = $13 and user_id = $8
+     ), line as (
+       insert into activities (account_id, contact_id, at, kind, because) values ($1, $3, $12, 'handed', $10::jsonb)
+     ) select id, pg_notify($14, $15), pg_notify($16, '') from made`,
     [
-      arrival.door.accountId,
-      arrival.door.id,
+      door.accountId,
+      door.id,
       admitted.contactId,
-      arrival.inquiry.source ?? arrival.door.name,
-      storableJson(arrival.raw),
-      storableJson({ ...arrival.inquiry, ask: askOf(arrival.inquiry), fingerprint: fingerprint(arrival.raw) }),
+      inquiry.source ?? door.name,
+      storableJson(raw),
+      storableJson({ ...inquiry, ask: askOf(inquiry), fingerprint: fingerprint(raw) }),
       admitted.matched,
       routed.userId,
       routed.rungId,
       JSON.stringify(routed.because),
       arrival.idempotencyKey,
       at,
+      routed.handedBy,
+      LIVE_CHANNEL,
+      JSON.stringify(told),
+      DUE_CHANNEL,
     ],
   );
   return row!.id;
@@ -212,15 +201,4 @@ const arrivalLine = ({ door, inquiry, byPerson }: Arrival, admitted: Admitted, a
   direction: 'in',
   data: { text: askOf(inquiry), door: door.name, from: inquiry.source ?? undefined },
   because: null,
-});
-
-const handedLine = (contactId: string, routed: Routed, at: Date): Activity => ({
-  contactId,
-  userId: null,
-  at,
-  kind: 'handed',
-  channel: null,
-  direction: null,
-  data: {},
-  because: routed.because,
 });

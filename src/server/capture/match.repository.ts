@@ -47,20 +47,34 @@ export async function admit(
   inquiry: CleanInquiry,
   at: Date,
 ): Promise<Admitted> {
-  const admitted = known ?? (await create(tx, accountId, inquiry, at));
-  if (known) await complete(tx, known.contactId, inquiry, at);
-  await addPoints(tx, accountId, admitted.contactId, inquiry);
-  if (inquiry.tags.length) await addTags(tx, accountId, admitted.contactId, inquiry.tags);
-  await refreshSearch(tx, [admitted.contactId]);
-  return admitted;
+  if (!known) {
+    const admitted = await create(tx, accountId, inquiry, at);
+    if (inquiry.tags.length) {
+      await addTags(tx, accountId, admitted.contactId, inquiry.tags);
+      await refreshSearch(tx, [admitted.contactId]);
+    }
+    return admitted;
+  }
+  await complete(tx, known.contactId, inquiry, at);
+  await addPoints(tx, accountId, known.contactId, inquiry);
+  if (inquiry.tags.length) await addTags(tx, accountId, known.contactId, inquiry.tags);
+  await refreshSearch(tx, [known.contactId]);
+  return known;
 }
 
+/** A new contact with its facts, addresses and search text in one statement; the addresses are free, or the contact would have matched. */
 async function create(tx: Tx, accountId: string, inquiry: CleanInquiry, at: Date): Promise<Admitted> {
   const row = await tx.first<{ id: string; time_zone: string }>(
     `with made as (
        insert into contacts (account_id, first_name, last_name, stage, stage_since, roles, source, time_zone, street, city, postal_code, wants, created_at, updated_at)
        select $1, $2, $3, 'new', $4, $5::text[], $6, coalesce($7, a.time_zone), $8, $9, $10, $11::jsonb, $4, $4 from accounts a where a.id = $1 returning id, time_zone
-     ), facts as (insert into contact_facts (contact_id) select id from made)
+     ), facts as (insert into contact_facts (contact_id) select id from made),
+     points as (
+       insert into contact_points (account_id, contact_id, kind, value, position)
+       select $1, made.id, x.kind, x.value, x.n from made, (
+         select 'phone' as kind, value, ordinality::int - 1 as n from unnest($12::text[]) with ordinality as p (value, ordinality)
+         union all select 'email', value, ordinality::int - 1 from unnest($13::text[]) with ordinality as e (value, ordinality)) x
+     ), search as (insert into contact_search (contact_id, search_text) select id, ' ' || lower(unaccent($14)) from made)
      select id, time_zone from made`,
     [
       accountId,
@@ -74,6 +88,18 @@ async function create(tx: Tx, accountId: string, inquiry: CleanInquiry, at: Date
       inquiry.city,
       inquiry.postalCode,
       JSON.stringify(inquiry.wants),
+      inquiry.phones,
+      inquiry.emails,
+      [
+        inquiry.firstName,
+        inquiry.lastName,
+        inquiry.city,
+        inquiry.postalCode,
+        ...inquiry.phones.map((phone) => phone.replace(/\D/g, '')),
+        ...inquiry.emails,
+      ]
+        .filter(Boolean)
+        .join(' '),
     ],
   );
   return { contactId: row!.id, matched: false, stage: 'new', timeZone: row!.time_zone, owner: null };

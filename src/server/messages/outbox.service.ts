@@ -10,7 +10,7 @@ import type { Activity, Because, Channel, Stage } from '@/core/contacts';
 import type { ProviderAnswer } from '@/core/messages';
 import { mailingAddress } from '../campaigns';
 import { recordActivities } from '../contacts';
-import { now, publish, reader, transact, wakeWorkers, type Tx } from '../shared';
+import { joinAsWritten, now, publish, reader, transact, wakeWorkers, type Tx } from '../shared';
 
 export interface OutboxMessage {
   id: string;
@@ -86,7 +86,7 @@ const CLAIM = `
     u.first_name || ' ' || u.last_name as agent_name, u.email as agent_email, u.phone as agent_phone
   from due join outbox o on o.id = due.id join contacts c on c.id = o.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = o.account_id
   left join enrolments e on e.id = o.enrolment_id left join users u on u.id = o.user_id
-  left join contact_points p on p.account_id = o.account_id and p.value = o.address and p.active and o.channel <> 'letter'
+  left join contact_points p on p.account_id = o.account_id and p.kind = case o.channel when 'email' then 'email' else 'phone' end and p.value = o.address and p.active and o.channel <> 'letter'
   left join permissions r on r.account_id = o.account_id and r.address = o.address and r.channel = o.channel
   order by o.due_at, o.id`;
 
@@ -94,6 +94,7 @@ const CLAIM = `
 export async function claimOutbox(processId: string, limit: number): Promise<{ messages: OutboxMessage[]; claimed: number }> {
   return transact(async (tx) => {
     const at = await now(tx);
+    await joinAsWritten(tx);
     const rows = await tx.rows<ClaimRow>(CLAIM, [at, limit]);
     if (!rows.length) return { messages: [], claimed: 0 };
     const judged = rows.map((row) => ({ row, verdict: judge(row, at) }));
@@ -255,8 +256,8 @@ async function spaceRetries(tx: Tx, rows: DoneRow[]): Promise<void> {
 const markBroken = async (tx: Tx, accountId: string, rows: DoneRow[]): Promise<void> => {
   if (!rows.length) return;
   await tx.run(
-    `update contact_points p set fault = x.fault from jsonb_to_recordset($2::jsonb) as x (value text, fault text) where p.account_id = $1 and p.value = x.value and p.active`,
-    [accountId, JSON.stringify(rows.map((row) => ({ value: row.address, fault: row.fault })))],
+    `update contact_points p set fault = x.fault from jsonb_to_recordset($2::jsonb) as x (kind text, value text, fault text) where p.account_id = $1 and p.kind = x.kind and p.value = x.value and p.active`,
+    [accountId, JSON.stringify(rows.map((row) => ({ kind: row.channel === 'email' ? 'email' : 'phone', value: row.address, fault: row.fault })))],
   );
 };
 

@@ -1,2 +1,2 @@
 export { listWaitingOffers, readLadder, setAway } from './ladder.repository';
-export { readRungs, routeByLadder, type Routed } from './route.service';
+export { findRung, handByRung, type Routed } from './route.service';

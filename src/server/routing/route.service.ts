@@ -7,7 +7,8 @@ export interface Routed {
   userId: string;
   agentName: string;
   rungId: string | null;
-  campaignId: string | null;
+  /** The roster whose turn moves on; null when nobody's turn was used. */
+  handedBy: string | null;
   because: Because;
 }
 
@@ -46,29 +47,34 @@ export const readRungs = async (tx: Tx, accountId: string): Promise<Rung[]> =>
     campaignId: row.campaign_id,
   }));
 
-/** Routes by the ladder. Everything the choice reads of the roster is read under its row's lock, held until the caller commits. */
-export async function routeByLadder(tx: Tx, accountId: string, roles: string[], now: Date): Promise<Routed> {
-  const rung = matchingRung(await readRungs(tx, accountId), roles);
+/** Which rung is for a lead with these roles, read without any lock; null when none matches. */
+export const findRung = async (tx: Tx, accountId: string, roles: string[]): Promise<Rung | null> =>
+  matchingRung(await readRungs(tx, accountId), roles);
+
+/**
+ * Hands a lead to a member of the rung's roster, or to the safety net. Everything the choice reads of the roster is read under
+ * its row's lock, which is held until the caller commits: so this is the last thing a caller does.
+ */
+export async function handByRung(tx: Tx, accountId: string, rung: Rung | null, now: Date): Promise<Routed> {
   if (!rung) return safetyNet(tx, accountId);
-  await tx.run('select 1 from rosters where id = $1 for update', [rung.rosterId]);
-  const roster = await readRoster(tx, rung.rosterId);
+  const roster = await lockRoster(tx, rung.rosterId);
   const { userId, because } = chooseFromRoster(rung, roster, now);
-  if (because.why === 'round_robin') {
-    await tx.run(
-      `with handed as (update roster_members set handed = handed + 1 where roster_id = $1 and user_id = $2)
-       update rosters set last_user_id = $2 where id = $1`,
-      [rung.rosterId, userId],
-    );
-  }
-  return { userId, agentName: 'agent' in because ? because.agent : '', rungId: rung.id, campaignId: rung.campaignId, because };
+  return {
+    userId,
+    agentName: 'agent' in because ? because.agent : '',
+    rungId: rung.id,
+    handedBy: because.why === 'round_robin' ? rung.rosterId : null,
+    because,
+  };
 }
 
-async function readRoster(tx: Tx, rosterId: string): Promise<Roster> {
+/** Locks a roster's row and reads it with its members: after waiting for the lock PostgreSQL reads the row anew, so whose turn it is is never stale. */
+async function lockRoster(tx: Tx, rosterId: string): Promise<Roster> {
   const rows = await tx.rows<MemberRow>(
     `select r.id as roster_id, r.name as roster_name, r.last_user_id, r.safety_net_id as net_id, n.first_name || ' ' || n.last_name as net_name,
        m.user_id, u.first_name || ' ' || u.last_name as name, m.position, u.away_until, u.active
      from rosters r join users n on n.id = r.safety_net_id left join roster_members m on m.roster_id = r.id left join users u on u.id = m.user_id
-     where r.id = $1 order by m.position`,
+     where r.id = $1 order by m.position for update of r`,
     [rosterId],
   );
   const head = rows[0]!;
@@ -103,7 +109,7 @@ async function safetyNet(tx: Tx, accountId: string): Promise<Routed> {
     userId: row.id,
     agentName: row.name,
     rungId: null,
-    campaignId: null,
+    handedBy: null,
     because: { why: 'safety_net', roster: null, agent: row.name, cause: 'no_rung' },
   };
 }

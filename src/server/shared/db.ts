@@ -67,6 +67,9 @@ function txOver(transaction: Transaction | undefined): Tx {
   };
 }
 
+/** Joins in the order in which the statement names them: planning a claim over eight tables takes longer than running it. */
+export const joinAsWritten = (tx: Tx): Promise<void> => tx.run(`select set_config('join_collapse_limit', '1', true)`);
+
 /** For reads that need no transaction of their own. */
 export const reader = (): Tx => txOver(undefined);
 

@@ -201,7 +201,11 @@ function Keys() {
         <TextField label="Name of a new key" value={name} onChange={(event) => setName(event.target.value)} />
         <div>
           {KEY_SCOPES.map((scope) => (
-            <label key={scope} className="small" style={{ display: 'inline-flex', gap: 6, marginRight: 14, minHeight: 30, alignItems: 'center' }}>
+            <label
+              key={scope}
+              className="small"
+              style={{ display: 'inline-flex', gap: 6, marginRight: 14, minHeight: 30, alignItems: 'center' }}
+            >
               <input
                 type="checkbox"
                 checked={scopes.includes(scope)}

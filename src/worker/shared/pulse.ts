@@ -7,6 +7,8 @@ import { performOutbox } from '../messages/hand-over';
 import type { Outside } from './outside';
 
 const DUE_BATCH = 250;
+/** A wake waits this long for others, so that a burst of leads is carried out in few batches. */
+const GATHER_MS = 40;
 
 /** Everything due by now: enrolments, then what they put into the outbox. @returns how many rows were moved */
 export async function carryOutAll(processId: string, outside: Outside, going: () => boolean = () => true): Promise<number> {
@@ -49,14 +51,19 @@ export function startPulse(
     }
   };
   const running = loop();
+  let gathering: ReturnType<typeof setTimeout> | undefined;
   const wake = () => {
-    woken = true;
-    rouse();
+    gathering ??= setTimeout(() => {
+      gathering = undefined;
+      woken = true;
+      rouse();
+    }, GATHER_MS);
   };
   return {
     wake,
     stop: () => {
       stopped = true;
+      clearTimeout(gathering);
       rouse();
       return running;
     },
