@@ -23,14 +23,25 @@ const DUE = quick ? 4_000 : 20_000;
 const STEADY_SECONDS = quick ? 10 : 60;
 
 const median = (numbers) => [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)];
-const percentile = (numbers, p) => [...numbers].sort((a, b) => a - b)[Math.min(numbers.length - 1, Math.floor((numbers.length * p) / 100))];
+const percentile = (numbers, p) =>
+  [...numbers].sort((a, b) => a - b)[Math.min(numbers.length - 1, Math.floor((numbers.length * p) / 100))];
 const round = (number, digits = 1) => Math.round(number * 10 ** digits) / 10 ** digits;
 const note = (text) => process.stderr.write(`${text}\n`);
 
 let person = 0;
 const lead = () => {
   person += 1;
-  return JSON.stringify({ person: { first_name: 'Bench', last_name: `Person ${person}`, emails: [`bench${process.pid}.${person}@bench.example`], phones: [`+1998${String(person).padStart(7, '0')}`] }, roles: ['buyer'], place: { city: 'Saltmarsh', postal_code: '98741' }, permissions: { text: true, email: true, call: true } });
+  return JSON.stringify({
+    person: {
+      first_name: 'Bench',
+      last_name: `Person ${person}`,
+      emails: [`bench${process.pid}.${person}@bench.example`],
+      phones: [`+1998${String(person).padStart(7, '0')}`],
+    },
+    roles: ['buyer'],
+    place: { city: 'Saltmarsh', postal_code: '98741' },
+    permissions: { text: true, email: true, call: true },
+  });
 };
 
 /** Requests per second of `clients` loops over some seconds. */
@@ -81,7 +92,12 @@ async function leadsPerSecond() {
     leads.push(ours);
     ratios.push(ours / constant);
   }
-  return { leads_per_second: round(median(leads)), constant_per_second: round(median(constants)), ratio: round(median(ratios), 2), bound: '>= 0.3' };
+  return {
+    leads_per_second: round(median(leads)),
+    constant_per_second: round(median(constants)),
+    ratio: round(median(ratios), 2),
+    bound: '>= 0.3',
+  };
 }
 
 const SEED = (campaign) => `insert into enrolments (account_id, campaign_id, contact_id, started_at, due_at, planned_at)
@@ -99,15 +115,28 @@ async function dueTouches(pg, url, env) {
   await admin.query(`insert into contacts (account_id, owner_id, office_id, first_name, last_name, stage, stage_since, roles, time_zone, city, created_at, updated_at)
     select 1, 2 + n % 9, 1, 'Due', 'Person ' || n, 'new', now(), '{buyer}', 'America/Los_Angeles', 'Saltmarsh', now(), now() from generate_series(1, ${DUE}) n`);
   await admin.query(`insert into contact_facts (contact_id) select id from contacts where first_name = 'Due'`);
-  await admin.query(`insert into contact_points (account_id, contact_id, kind, value) select 1, id, 'phone', '+1997' || lpad((row_number() over (order by id))::text, 7, '0') from contacts where first_name = 'Due'`);
-  await admin.query(`insert into permissions (account_id, channel, address, state, how, at) select 1, 'text', value, 'granted', 'bench', now() from contact_points where value like '+1997%'`);
-  const touches = JSON.stringify([{ channel: 'text', when: { afterMinutes: 0 }, words: { text: 'Hello {{ first_name }} from {{ town }}', plain: 'Hello' } }, { channel: 'email', when: { day: 1, at: '09:00' }, words: { text: 'x', plain: 'x' } }]);
+  await admin.query(
+    `insert into contact_points (account_id, contact_id, kind, value) select 1, id, 'phone', '+1997' || lpad((row_number() over (order by id))::text, 7, '0') from contacts where first_name = 'Due'`,
+  );
+  await admin.query(
+    `insert into permissions (account_id, channel, address, state, how, at) select 1, 'text', value, 'granted', 'bench', now() from contact_points where value like '+1997%'`,
+  );
+  const touches = JSON.stringify([
+    { channel: 'text', when: { afterMinutes: 0 }, words: { text: 'Hello {{ first_name }} from {{ town }}', plain: 'Hello' } },
+    { channel: 'email', when: { day: 1, at: '09:00' }, words: { text: 'x', plain: 'x' } },
+  ]);
   const ratios = [];
   const ours = [];
   const hand = [];
   await admin.query('update clock set held_at = $1', ['2026-11-24T20:00:00Z']);
   for (let turn = 0; turn < ROUNDS; turn += 1) {
-    const campaign = async () => (await admin.query(`insert into campaigns (account_id, name, touches, created_at) values (1, 'Bench', $1::jsonb, now()) returning id`, [touches])).rows[0].id;
+    const campaign = async () =>
+      (
+        await admin.query(
+          `insert into campaigns (account_id, name, touches, created_at) values (1, 'Bench', $1::jsonb, now()) returning id`,
+          [touches],
+        )
+      ).rows[0].id;
     const first = await campaign();
     await admin.query(SEED(first));
     await admin.query('analyze enrolments');
@@ -115,18 +144,30 @@ async function dueTouches(pg, url, env) {
     await admin.query(`update enrolments set state = 'finished' where campaign_id = $1`, [first]);
     const second = await campaign();
     await admin.query(SEED(second));
-    await admin.query(`update enrolments set due_at = '2026-11-24T20:00:00Z', planned_at = '2026-11-24T20:00:00Z', started_at = '2026-11-24T20:00:00Z' where campaign_id = $1`, [second]);
+    await admin.query(
+      `update enrolments set due_at = '2026-11-24T20:00:00Z', planned_at = '2026-11-24T20:00:00Z', started_at = '2026-11-24T20:00:00Z' where campaign_id = $1`,
+      [second],
+    );
     await admin.query('analyze enrolments');
     const own = await timedOwn(env);
     await admin.query(`update enrolments set state = 'finished', due_at = null where campaign_id = $1`, [second]);
-    await admin.query(`delete from outbox where enrolment_id in (select id from enrolments where campaign_id in ($1, $2))`, [first, second]);
+    await admin.query(`delete from outbox where enrolment_id in (select id from enrolments where campaign_id in ($1, $2))`, [
+      first,
+      second,
+    ]);
     hand.push(byHand);
     ours.push(own);
     ratios.push(own / byHand);
   }
   await admin.query('update clock set held_at = null');
   await admin.end();
-  return { touches_per_second: round(median(ours), 0), by_hand_per_second: round(median(hand), 0), ratio: round(median(ratios), 2), bound: '>= 0.3', due: DUE };
+  return {
+    touches_per_second: round(median(ours), 0),
+    by_hand_per_second: round(median(hand), 0),
+    ratio: round(median(ratios), 2),
+    bound: '>= 0.3',
+    due: DUE,
+  };
 }
 
 async function timedByHand(pg, url, campaign) {
@@ -136,7 +177,12 @@ async function timedByHand(pg, url, campaign) {
       const client = new pg.Client({ connectionString: url });
       await client.connect();
       let moved = 0;
-      for (let batch = await client.query(BY_HAND, [campaign]); batch.rowCount > 0; batch = await client.query(BY_HAND, [campaign])) moved += batch.rowCount;
+      for (
+        let batch = await client.query(BY_HAND, [campaign]);
+        batch.rowCount > 0;
+        batch = await client.query(BY_HAND, [campaign])
+      )
+        moved += batch.rowCount;
       await client.end();
       return moved;
     }),
@@ -148,9 +194,13 @@ async function timedOwn(env) {
   const children = [1, 2].map(() => fork(fromRoot('dist/bench.js'), [], { env }));
   await Promise.all(children.map((child) => new Promise((resolve) => child.once('message', resolve))));
   const began = performance.now();
-  const counts = await Promise.all(children.map((child) => new Promise((resolve) => (child.once('message', resolve), child.send('go')))));
+  const counts = await Promise.all(
+    children.map((child) => new Promise((resolve) => (child.once('message', resolve), child.send('go')))),
+  );
   const seconds = (performance.now() - began) / 1000;
-  await Promise.all(children.map((child) => new Promise((resolve) => (child.exitCode === null ? child.once('exit', resolve) : resolve()))));
+  await Promise.all(
+    children.map((child) => new Promise((resolve) => (child.exitCode === null ? child.once('exit', resolve) : resolve()))),
+  );
   return counts.reduce((a, b) => a + b) / seconds;
 }
 
@@ -160,18 +210,31 @@ async function reads(pg, url) {
   const token = randomBytes(32).toString('base64url');
   const admin = new pg.Client({ connectionString: url });
   await admin.connect();
-  await admin.query(`insert into sessions (token_hash, user_id, expires_at) values ($1, 2, now() + interval '1 day')`, [createHash('sha256').update(token).digest()]);
+  await admin.query(`insert into sessions (token_hash, user_id, expires_at) values ($1, 2, now() + interval '1 day')`, [
+    createHash('sha256').update(token).digest(),
+  ]);
   await admin.end();
   const headers = { cookie: `urraca_session=${token}` };
   const measured = {};
-  for (const [name, path] of Object.entries({ today: '/api/v1/today', contacts: '/api/v1/contacts?limit=50', search: '/api/v1/contacts?limit=8&q=sal', today_page: '/today', contacts_page: '/contacts', results: '/api/v1/results?days=90' })) {
+  for (const [name, path] of Object.entries({
+    today: '/api/v1/today',
+    contacts: '/api/v1/contacts?limit=50',
+    search: '/api/v1/contacts?limit=8&q=sal',
+    today_page: '/today',
+    contacts_page: '/contacts',
+    results: '/api/v1/results?days=90',
+  })) {
     const times = [];
     for (let n = 0; n < 60; n += 1) {
       const began = performance.now();
       await (await fetch(`${BASE}${path}`, { headers })).arrayBuffer();
       if (n >= 10) times.push(performance.now() - began);
     }
-    measured[name] = { p50_ms: round(percentile(times, 50)), p95_ms: round(percentile(times, 95)), ...(name === 'today' || name === 'contacts' ? { bound_p95_ms: 150 } : {}) };
+    measured[name] = {
+      p50_ms: round(percentile(times, 50)),
+      p95_ms: round(percentile(times, 95)),
+      ...(name === 'today' || name === 'contacts' ? { bound_p95_ms: 150 } : {}),
+    };
   }
   return measured;
 }
@@ -194,7 +257,11 @@ await script(async () => {
   try {
     await ensureBuilt();
     const env = houseEnvironment({ home, databaseUrl: cluster.url, ports });
-    if ((await shown(process.execPath, [fromRoot('dist/urraca.js'), 'demo-world', '--fresh'], { env, stdio: ['ignore', 2, 2] })) !== 0) throw new Stop('The demo world could not be made.');
+    if (
+      (await shown(process.execPath, [fromRoot('dist/urraca.js'), 'demo-world', '--fresh'], { env, stdio: ['ignore', 2, 2] })) !==
+      0
+    )
+      throw new Stop('The demo world could not be made.');
     const began = performance.now();
     Object.assign(children, { simulator: startSimulator(env, home), worker: startWorker(env, home), web: startWeb(env, home) });
     await awaitHealthy(`${BASE}/api/health`, children);
@@ -203,7 +270,9 @@ await script(async () => {
     const pages = await reads(pg, cluster.url);
     note(`25 leads a second for ${STEADY_SECONDS} s …`);
     const steady = await steadyLeads();
-    const memory = Object.fromEntries(Object.entries(children).map(([name, child]) => [`${name}_mb`, round(resident(child.pid), 0)]));
+    const memory = Object.fromEntries(
+      Object.entries(children).map(([name, child]) => [`${name}_mb`, round(resident(child.pid), 0)]),
+    );
     note('leads per second …');
     const burst = await leadsPerSecond();
     note('due touches …');
@@ -212,11 +281,24 @@ await script(async () => {
     console.log(
       JSON.stringify(
         {
-          arrival: { leads: steady.length, p50_ms: round(percentile(steady, 50)), p95_ms: round(percentile(steady, 95)), max_ms: round(Math.max(...steady)), bound_p95_ms: 250 },
+          arrival: {
+            leads: steady.length,
+            p50_ms: round(percentile(steady, 50)),
+            p95_ms: round(percentile(steady, 95)),
+            max_ms: round(Math.max(...steady)),
+            bound_p95_ms: 250,
+          },
           leads: burst,
           due_touches: due,
           reads: pages,
-          memory_after_the_minute: { ...memory, together_mb: round(Object.values(memory).reduce((a, b) => a + b), 0), bound_mb: 900 },
+          memory_after_the_minute: {
+            ...memory,
+            together_mb: round(
+              Object.values(memory).reduce((a, b) => a + b),
+              0,
+            ),
+            bound_mb: 900,
+          },
           processes_start_ms: round(start, 0),
         },
         null,

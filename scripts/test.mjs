@@ -22,12 +22,23 @@ const bin = (name) => fromRoot('node_modules', '.bin', name);
 
 /** The migrated database that each case of the database suite is copied from; what an interrupted run left behind goes. */
 async function makeTemplate(cluster) {
-  const psql = (sql) => kept('psql', ['-X', '-q', '-t', '-A', cluster.admin, '-c', sql], { env: { ...process.env, PATH: `${cluster.programs}:${process.env.PATH}` } }).out;
-  for (const name of psql(`select datname from pg_database where datname like 'urraca_case_%' or datname = 'urraca_template'`).split('\n').filter(Boolean)) psql(`drop database "${name}" with (force)`);
+  const psql = (sql) =>
+    kept('psql', ['-X', '-q', '-t', '-A', cluster.admin, '-c', sql], {
+      env: { ...process.env, PATH: `${cluster.programs}:${process.env.PATH}` },
+    }).out;
+  for (const name of psql(`select datname from pg_database where datname like 'urraca_case_%' or datname = 'urraca_template'`)
+    .split('\n')
+    .filter(Boolean))
+    psql(`drop database "${name}" with (force)`);
   psql('create database urraca_template');
   await bundle('dist-cli');
-  const env = houseEnvironment({ home, databaseUrl: `postgres://postgres@127.0.0.1:${port}/urraca_template`, ports: { web: 0, simulator: 0, simulatorSmtp: 0, mailDoor: 0 } });
-  if ((await shown(process.execPath, [fromRoot('dist-cli/urraca.js'), 'migrate'], { env })) !== 0) throw new Stop('The schema could not be made.');
+  const env = houseEnvironment({
+    home,
+    databaseUrl: `postgres://postgres@127.0.0.1:${port}/urraca_template`,
+    ports: { web: 0, simulator: 0, simulatorSmtp: 0, mailDoor: 0 },
+  });
+  if ((await shown(process.execPath, [fromRoot('dist-cli/urraca.js'), 'migrate'], { env })) !== 0)
+    throw new Stop('The schema could not be made.');
 }
 
 const PORTS = { web: 3100, simulator: 3910, simulatorSmtp: 2536, mailDoor: 2535 };
@@ -35,10 +46,20 @@ const PORTS = { web: 3100, simulator: 3910, simulatorSmtp: 2536, mailDoor: 2535 
 /** The built application with the demo world, on ports of its own, for as long as `work` takes. */
 async function withHouse(cluster, work) {
   const house = join(home, 'journeys');
-  const env = houseEnvironment({ home: house, databaseUrl: cluster.url, ports: PORTS, extra: { PUBLIC_URL: `http://127.0.0.1:${PORTS.web}` } });
+  const env = houseEnvironment({
+    home: house,
+    databaseUrl: cluster.url,
+    ports: PORTS,
+    extra: { PUBLIC_URL: `http://127.0.0.1:${PORTS.web}` },
+  });
   await requirePorts(Object.entries(PORTS).map(([what, port]) => [port, `tests: ${what}`, 'stop what holds it']));
-  if ((await shown(process.execPath, [fromRoot('dist-test/urraca.js'), 'demo-world', '--fresh'], { env })) !== 0) throw new Stop('The demo world could not be made.');
-  const children = { simulator: startSimulator(env, house, 'dist-test'), worker: startWorker(env, house, 'dist-test'), web: startWeb(env, house, '.next-test') };
+  if ((await shown(process.execPath, [fromRoot('dist-test/urraca.js'), 'demo-world', '--fresh'], { env })) !== 0)
+    throw new Stop('The demo world could not be made.');
+  const children = {
+    simulator: startSimulator(env, house, 'dist-test'),
+    worker: startWorker(env, house, 'dist-test'),
+    web: startWeb(env, house, '.next-test'),
+  };
   try {
     await awaitHealthy(`${env.PUBLIC_URL}/api/health`, children);
     return await work(env.PUBLIC_URL, env);
@@ -59,7 +80,9 @@ await script(async () => {
   if (wanted('static')) {
     await step('types', () => shown(bin('tsc'), ['--noEmit']));
     await step('lint', () => shown(bin('eslint'), ['.', '--max-warnings', '0']));
-    await step('layers', () => shown(bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'simulator', 'migrations', 'scripts', 'tests']));
+    await step('layers', () =>
+      shown(bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'simulator', 'migrations', 'scripts', 'tests']),
+    );
   }
   if (wanted('core')) await step('core', () => shown(bin('jest'), ['--selectProjects', 'core', ...rest]));
   let cluster;
@@ -71,11 +94,16 @@ await script(async () => {
       await step('PostgreSQL', () => shown(bin('jest'), ['--selectProjects', 'db', '--runInBand', ...rest], { env }));
     }
     if (wanted('journeys') || wanted('drills')) await ensureBuilt({ dist: 'dist-test', next: '.next-test' });
-    if (wanted('drills')) await step('drill', () => shown(process.execPath, [fromRoot('tests/drills/exactly-once.mjs'), '--small'], { env }));
+    if (wanted('drills'))
+      await step('drill', () => shown(process.execPath, [fromRoot('tests/drills/exactly-once.mjs'), '--small'], { env }));
     if (wanted('journeys')) {
       await ensureChromium();
       rmSync(`${home}/journeys`, { recursive: true, force: true });
-      await step('journeys', () => withHouse(cluster, (url, house) => shown(bin('playwright'), ['test', ...rest], { env: { ...house, NODE_ENV: 'test', BASE_URL: url } })));
+      await step('journeys', () =>
+        withHouse(cluster, (url, house) =>
+          shown(bin('playwright'), ['test', ...rest], { env: { ...house, NODE_ENV: 'test', BASE_URL: url } }),
+        ),
+      );
     }
   } finally {
     cluster?.stop();

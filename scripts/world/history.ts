@@ -335,7 +335,7 @@ function workLead(story: Chronicle, answered: { at: Date; channel: 'text' | 'ema
     random,
   );
   let talked = false;
-  if (contact.phone && !answered?.stop && !random.chance(untried)) {
+  if (contact.phone && !random.chance(untried)) {
     const tries = random.int(1, 5);
     for (let attempt = 0; attempt < tries && at < START && !talked && !contact.phoneFault; attempt += 1) {
       const outcome = drawOutcome(random, attempt);
@@ -349,7 +349,7 @@ function workLead(story: Chronicle, answered: { at: Date; channel: 'text' | 'ema
   if (answered && !answered.stop) {
     const back = working(new Date(answered.at.getTime() + random.int(2, 90) * MINUTE), random);
     if (back < START && (START.getTime() - answered.at.getTime() > 26 * HOUR || random.chance(0.35))) {
-      if (contact.phone && random.chance(0.7)) story.call(back, random.chance(0.6) ? 'talked' : 'voicemail');
+      if (contact.phone && (random.chance(0.7) || !contact.email)) story.call(back, random.chance(0.6) ? 'talked' : 'voicemail');
       else if (contact.email)
         story.write(back, 'email', 'Thank you for your answer. I have three homes in mind and will send them tonight.');
       at = back;

@@ -257,7 +257,12 @@ const markBroken = async (tx: Tx, accountId: string, rows: DoneRow[]): Promise<v
   if (!rows.length) return;
   await tx.run(
     `update contact_points p set fault = x.fault from jsonb_to_recordset($2::jsonb) as x (kind text, value text, fault text) where p.account_id = $1 and p.kind = x.kind and p.value = x.value and p.active`,
-    [accountId, JSON.stringify(rows.map((row) => ({ kind: row.channel === 'email' ? 'email' : 'phone', value: row.address, fault: row.fault })))],
+    [
+      accountId,
+      JSON.stringify(
+        rows.map((row) => ({ kind: row.channel === 'email' ? 'email' : 'phone', value: row.address, fault: row.fault })),
+      ),
+    ],
   );
 };
 

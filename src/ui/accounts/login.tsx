@@ -59,7 +59,7 @@ export function Login({
               <button
                 type="submit"
                 className="row"
-                style={{ margin: 0, paddingLeft: 0, borderBottom: '1px solid var(--line)', borderRadius: 0 }}
+                style={{ margin: 0, width: '100%', padding: '5px 0', borderBottom: '1px solid var(--line)', borderRadius: 0 }}
                 disabled={sending}
               >
                 <span>{email}</span>
