@@ -10,6 +10,8 @@ export default defineConfig([
   globalIgnores([
     '.next/**',
     'dist/**',
+    'dist-*/**',
+    '.next-*/**',
     '.urraca/**',
     'node_modules/**',
     'next-env.d.ts',
