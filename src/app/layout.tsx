@@ -1,12 +1,12 @@
 /** The document: fonts that ship with us, the theme, the colour scheme before the first paint. */
 import type { Metadata, Viewport } from 'next';
-import { headers } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
 import { ThemeProvider } from '@mui/material/styles';
 import '@fontsource-variable/figtree';
 import '@fontsource-variable/bricolage-grotesque';
-import { schemeScript, theme } from '@/ui/theme';
+import { SCHEME_COOKIE, schemeScript, theme } from '@/ui/theme';
 import '@/ui/theme/urraca.css';
 
 export const metadata: Metadata = {
@@ -17,8 +17,9 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function Document({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get('x-nonce') ?? undefined;
+  const chosen = (await cookies()).get(SCHEME_COOKIE)?.value;
   return (
-    <html lang="en" data-scheme="light" suppressHydrationWarning>
+    <html lang="en" data-scheme={chosen === 'dark' ? 'dark' : 'light'} suppressHydrationWarning>
       <body>
         <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: schemeScript }} />
         <AppRouterCacheProvider options={{ nonce }}>

@@ -2,6 +2,9 @@
 import AxeBuilder from '@axe-core/playwright';
 import { advance, expect, logIn, test } from './town';
 
+/** Colours are judged at rest, not in the middle of a transition. */
+test.use({ contextOptions: { reducedMotion: 'reduce' } });
+
 const VIEWS = ['/today', '/intake', '/contacts', '/routing', '/campaigns', '/results', '/setup'];
 
 for (const scheme of ['light', 'dark'] as const) {

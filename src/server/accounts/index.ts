@@ -1,3 +1,3 @@
 export { createKey, listKeys, principalOfKey, revokeKey } from './keys.service';
-export { listPeople, readAccount, readSettings, updateSettings } from './people.repository';
+export { listPeople, readSettings, updateSettings } from './people.repository';
 export { hashPassword, logIn, logOut, personOfSession, SESSION_SECONDS } from './sessions.service';

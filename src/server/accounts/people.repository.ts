@@ -1,7 +1,7 @@
 /** People and settings of an account, read by almost everybody. */
 import type { PersonView } from '@/core/accounts';
 import { AppError } from '@/core/shared';
-import { DEFAULT_SETTINGS, settingsSchema, type Person, type Scope, type Settings } from '@/core/accounts';
+import { DEFAULT_SETTINGS, scopeFor, settingsSchema, type Principal, type Scope, type Settings } from '@/core/accounts';
 import { faultsOf } from '@/core/capture';
 import { now, reader, record, transact, type Tx } from '../shared';
 
@@ -19,7 +19,7 @@ export async function readSettings(accountId: string, tx: Tx = reader()): Promis
 }
 
 /** Changes settings of the account. @throws AppError input_invalid */
-export async function updateSettings(person: Person, patch: unknown): Promise<Settings> {
+export async function updateSettings(principal: Principal, patch: unknown): Promise<Settings> {
   const { value, error } = settingsSchema.validate(patch, { abortEarly: false, convert: false });
   if (error) throw new AppError('input_invalid', 'These settings were not kept.', { fields: faultsOf(error) });
   const {
@@ -30,8 +30,9 @@ export async function updateSettings(person: Person, patch: unknown): Promise<Se
   const change = Object.fromEntries(
     Object.entries({ quietTo, quietFrom, conversationSeconds }).filter(([, one]) => one !== undefined),
   );
+  const { accountId } = scopeFor(principal);
   return transact(async (tx) => {
-    const before = await readSettings(person.accountId, tx);
+    const before = await readSettings(accountId, tx);
     const after = { ...before, ...change };
     if (after.quietTo >= after.quietFrom) {
       throw new AppError('input_invalid', 'These settings were not kept.', {
@@ -39,18 +40,10 @@ export async function updateSettings(person: Person, patch: unknown): Promise<Se
       });
     }
     await tx.run('update accounts set settings = settings || $2::jsonb where id = $1', [
-      person.accountId,
+      accountId,
       JSON.stringify(change),
     ]);
-    await record(tx, { kind: 'person', person }, person.accountId, 'changed settings', { before, after }, await now(tx));
+    await record(tx, principal, accountId, 'changed settings', { before, after }, await now(tx));
     return after;
   });
-}
-
-/** The account's own zone and name. */
-export async function readAccount(accountId: string, tx: Tx = reader()): Promise<{ name: string; timeZone: string }> {
-  const row = await tx.first<{ name: string; time_zone: string }>('select name, time_zone from accounts where id = $1', [
-    accountId,
-  ]);
-  return { name: row!.name, timeZone: row!.time_zone };
 }

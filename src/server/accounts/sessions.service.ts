@@ -2,7 +2,7 @@
 import { hash, verify } from '@node-rs/argon2';
 import { AppError } from '@/core/shared';
 import { type Person } from '@/core/accounts';
-import { hashed, limitRate, now, randomToken, record, transact } from '../shared';
+import { forgiveRate, hashed, limitRate, now, randomToken, record, transact } from '../shared';
 import { models, type User } from './models';
 
 const SESSION_DAYS = 14;
@@ -30,18 +30,19 @@ let decoy: Promise<string> | undefined;
 /**
  * Checks e-mail and password and opens a session, ending the one the browser came with.
  * @returns the token for the cookie
- * @throws AppError login_wrong; too_many after ten tries in five minutes for one address or forty from one place
+ * @throws AppError login_wrong; too_many after ten wrong tries in five minutes for one address, or three hundred logins from one place
  */
 export async function logIn(email: string, password: string, from: string, oldToken?: string): Promise<string> {
   const address = email.trim().toLowerCase().slice(0, 254);
   await limitRate(`login:${address}`, 10, 300);
-  await limitRate(`login-from:${from}`, 40, 300);
+  await limitRate(`login-from:${from}`, 300, 300);
   const { User: Users, Session: Sessions } = models();
   const user = await Users.findOne({ where: { email: address, active: true } });
   decoy ??= hashPassword(randomToken());
   const right = await verify(user?.passwordHash ?? (await decoy), password.slice(0, 1000));
   if (!user || !right)
     throw new AppError('login_wrong', 'This e-mail and password do not belong together. Check both and try again.');
+  await forgiveRate(`login:${address}`);
   const token = randomToken();
   if (oldToken) await Sessions.destroy({ where: { tokenHash: hashed(oldToken) } });
   await Sessions.create({ tokenHash: hashed(token), userId: user.id, expiresAt: new Date(Date.now() + SESSION_SECONDS * 1000) });

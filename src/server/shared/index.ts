@@ -8,5 +8,5 @@ export { publish, wakeWorkers } from './live';
 export { migrate } from './migrate';
 export { BEAT_MS, beat, leave, readProcesses, type ProcessState } from './processes';
 export { once, type KeptReply } from './idempotency';
-export { limitRate, sweepRates } from './rate';
+export { forgiveRate, limitRate, sweepRates } from './rate';
 export { hashed, mailToken, randomToken, readMailToken, readSigned, signed } from './tokens';

@@ -1,2 +1,2 @@
-export { schemeScript, switchMask, switchScheme } from './scheme';
+export { SCHEME_COOKIE, schemeScript, switchMask, switchScheme } from './scheme';
 export { theme } from './theme';

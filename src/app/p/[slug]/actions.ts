@@ -25,7 +25,7 @@ export async function sendInquiry(slug: string, _before: FormState, form: FormDa
   try {
     const door = await doorOfPage(slug);
     const from = (await headers()).get('x-forwarded-for')?.split(',')[0]?.trim() ?? 'here';
-    await limitRate(`page:${slug}:${from}`, 20, 600);
+    await limitRate(`page:${slug}:${from}`, 60, 600);
     const agreed = values.text_ok === 'on';
     const raw = {
       person: {

@@ -1,7 +1,7 @@
 /** Settings of the account. */
 import { readSettings, updateSettings } from '@/server/accounts';
 import { OPERATIONS } from '@/app/_http/operations';
-import { personOf, route } from '@/app/_http/route';
+import { route } from '@/app/_http/route';
 
 const view = (settings: Awaited<ReturnType<typeof readSettings>>) => ({
   quiet_to: settings.quietTo,
@@ -12,5 +12,5 @@ const view = (settings: Awaited<ReturnType<typeof readSettings>>) => ({
 export const GET = route(OPERATIONS.getSettings!, async ({ scope }) => view(await readSettings(scope.accountId)));
 
 export const PATCH = route(OPERATIONS.updateSettings!, async ({ principal, body }) =>
-  view(await updateSettings(personOf(principal), body)),
+  view(await updateSettings(principal, body)),
 );
