@@ -6,7 +6,15 @@ import { existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync 
 import { join } from 'node:path';
 import { ensureBuilt } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
-import { awaitHealthy, endProcesses, houseEnvironment, startSimulator, startWeb, startWorker } from './lib/house.mjs';
+import {
+  awaitHealthy,
+  endLeftovers,
+  endProcesses,
+  houseEnvironment,
+  startSimulator,
+  startWeb,
+  startWorker,
+} from './lib/house.mjs';
 import { ensureNodeModules } from './lib/packages.mjs';
 import { requirePorts } from './lib/ports.mjs';
 import { fromRoot } from './lib/root.mjs';
@@ -26,10 +34,10 @@ const ports = {
 const pidFile = join(home, 'demo.pid');
 const NEEDED_BYTES = 1_500_000_000;
 
-const alive = (pid) => {
+/** True while the process is a demo: not a zombie, and not another program that was given the number since. */
+const isDemo = (pid) => {
   try {
-    process.kill(pid, 0);
-    return true;
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('demo.mjs');
   } catch {
     return false;
   }
@@ -42,7 +50,7 @@ function takeHome() {
     throw new Stop(`The folder ${home} cannot be written (${error.code}). Choose another: URRACA_HOME=… npm run demo`);
   }
   const pid = existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8')) : 0;
-  if (pid && pid !== process.pid && alive(pid))
+  if (pid && pid !== process.pid && isDemo(pid))
     throw new Stop(`A demo is running already (process ${pid}). Stop it with Ctrl-C where it was started.`);
   const { bavail, bsize } = statfsSync(home);
   if (bavail * bsize < NEEDED_BYTES)
@@ -72,6 +80,7 @@ await script(async () => {
   process.on('SIGTERM', () => void stop(0));
   try {
     await ensureNodeModules();
+    await endLeftovers(home);
     await requirePorts([
       [ports.web, 'pages', 'PORT'],
       [ports.simulator, 'simulator', 'SIMULATOR_PORT'],

@@ -1,6 +1,6 @@
 /** One house: the processes of Urraca with their ports, secrets and folders. The demo, the tests and the drills each start one of their own. */
 import { randomBytes } from 'node:crypto';
-import { closeSync, existsSync, mkdirSync, openSync, readFileSync, writeFileSync } from 'node:fs';
+import { appendFileSync, closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { fromRoot, ROOT } from './root.mjs';
@@ -39,6 +39,27 @@ export function houseEnvironment({ home, databaseUrl, ports, clock = 'simulated'
   };
 }
 
+/** The ids of the processes that a house started, for the case that whoever started them is killed. */
+const CHILDREN = 'children.pids';
+
+/** Ends processes that an earlier start of the same home left behind, known by their id and by the home in their environment. */
+export async function endLeftovers(home) {
+  const file = join(home, CHILDREN);
+  if (!existsSync(file)) return;
+  const ids = readFileSync(file, 'utf8').split('\n').filter(Boolean).map(Number);
+  const ours = (id) => {
+    try {
+      return readFileSync(`/proc/${id}/environ`, 'utf8').includes(`SIMULATOR_HOME=${join(home, 'simulator')}\0`);
+    } catch {
+      return false;
+    }
+  };
+  for (const id of ids.filter(ours)) process.kill(id, 'SIGTERM');
+  for (let waited = 0; waited < 60 && ids.some(ours); waited += 1) await new Promise((resolve) => setTimeout(resolve, 200));
+  for (const id of ids.filter(ours)) process.kill(id, 'SIGKILL');
+  rmSync(file, { force: true });
+}
+
 /** Starts a process of the house, its output in the home's log folder. */
 export function startProcess(name, args, env, home, cwd = ROOT) {
   const folder = join(home, 'log');
@@ -47,6 +68,7 @@ export function startProcess(name, args, env, home, cwd = ROOT) {
   const child = spawn(process.execPath, args, { cwd, env, stdio: ['ignore', log, log] });
   closeSync(log);
   child.logFile = join(folder, `${name}.log`);
+  if (child.pid) appendFileSync(join(home, CHILDREN), `${child.pid}\n`);
   return child;
 }
 
