@@ -4,7 +4,10 @@ const only = (layer, allowed, extra = {}) => ({
   comment: `${layer} may import only: ${[layer, ...allowed].join(', ')}`,
   severity: 'error',
   from: { path: `^src/${layer}/`, ...extra },
-  to: { path: '^(src|simulator|migrations|scripts|tests)/', pathNot: [`^src/${layer}/`, ...allowed.map((other) => `^(src/)?${other}/`)] },
+  to: {
+    path: '^(src|simulator|migrations|scripts|tests)/',
+    pathNot: [`^src/${layer}/`, ...allowed.map((other) => `^(src/)?${other}/`)],
+  },
 });
 
 module.exports = {
@@ -16,21 +19,31 @@ module.exports = {
     only('worker', ['server', 'providers', 'core'], { pathNot: '\\.test\\.ts$' }),
     only('app', ['ui', 'server', 'core'], { pathNot: '^src/app/api/hooks/' }),
     { ...only('app', ['ui', 'server', 'core', 'providers'], { path: '^src/app/api/hooks/' }), name: 'app-hooks-imports' },
-    { name: 'simulator-stands-alone', severity: 'error', from: { path: '^simulator/' }, to: { path: '^(src|migrations|scripts|tests)/' } },
+    {
+      name: 'simulator-stands-alone',
+      severity: 'error',
+      from: { path: '^simulator/' },
+      to: { path: '^(src|migrations|scripts|tests)/' },
+    },
     { name: 'nothing-imports-app', severity: 'error', from: { pathNot: '^(src/app/|tests/)' }, to: { path: '^src/app/' } },
     {
       name: 'core-is-pure',
       comment: 'core computes: no React, Next, Sequelize, PostgreSQL, Node I/O',
       severity: 'error',
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^(node_modules/(react|next|sequelize|pg|graphile-worker|nodemailer|pino)(/|$)|node:|fs$|net$|http$|crypto$|path$)' },
+      to: {
+        path: '^(node_modules/(react|next|sequelize|pg|graphile-worker|nodemailer|pino)(/|$)|node:|fs$|net$|http$|crypto$|path$)',
+      },
     },
     {
       name: 'features-by-their-index',
-      comment: 'another feature of the same or a lower layer is entered by its index.ts',
+      comment: 'another feature of the same or a lower layer is entered by its index.ts, or for checked input by its schemas.ts',
       severity: 'error',
       from: { path: '^src/([^/]+)/([^/]+)', pathNot: '\\.test\\.tsx?$' },
-      to: { path: '^src/(core|server|ui)/([^/]+)/.+', pathNot: ['^src/$1/$2/', '/index\\.tsx?$', '\\.css$', '^src/ui/primitives/'] },
+      to: {
+        path: '^src/(core|server|ui)/([^/]+)/.+',
+        pathNot: ['^src/$1/$2/', '/index\\.tsx?$', '/schemas\\.ts$', '\\.css$', '^src/ui/primitives/'],
+      },
     },
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
   ],

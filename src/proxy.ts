@@ -6,13 +6,15 @@ export function proxy(request: NextRequest): NextResponse {
   if (request.method === 'POST' && /^\/u\/[^/]+$/.test(pathname))
     return NextResponse.rewrite(new URL(`${pathname}/one-click`, request.url));
   const nonce = btoa(crypto.randomUUID());
+  /** Next's development server evaluates code and talks by web socket; a built application does neither. */
+  const developing = process.env.NODE_ENV === 'development';
   const policy = [
     "default-src 'self'",
-    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'`,
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${developing ? " 'unsafe-eval'" : ''}`,
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data:",
     "font-src 'self'",
-    "connect-src 'self'",
+    `connect-src 'self'${developing ? ' ws:' : ''}`,
     "object-src 'none'",
     "base-uri 'none'",
     "form-action 'self'",

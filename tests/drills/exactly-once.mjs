@@ -64,13 +64,29 @@ await script(async () => {
   };
   await sql(`delete from enrolments where state = 'active'`);
   await sql(`insert into campaigns (account_id, name, touches, created_at) values (1, 'Drill', '${CAMPAIGN}'::jsonb, now())`);
-  for (const statement of PEOPLE.trim().split(';').filter((one) => one.trim())) await sql(statement.replace(/ from generate_series\(1, \d+\) n, c| from contacts, c/, (found) => found.replace(', c', `, (select clock_timestamp() + offset_ms * interval '1 millisecond' as now from clock) c`)));
+  for (const statement of PEOPLE.trim()
+    .split(';')
+    .filter((one) => one.trim()))
+    await sql(
+      statement.replace(/ from generate_series\(1, \d+\) n, c| from contacts, c/, (found) =>
+        found.replace(', c', `, (select clock_timestamp() + offset_ms * interval '1 millisecond' as now from clock) c`),
+      ),
+    );
 
   let simulator = startSimulator(env, home, DIST);
-  let workers = [startWorker(env, home, DIST, 'worker-a'), startWorker({ ...env, MAIL_DOOR_PORT: '2544' }, home, DIST, 'worker-b')];
-  const weather = (kind) => fetch(`http://127.0.0.1:${ports.simulator}/weather`, { method: 'PUT', body: JSON.stringify({ all: kind }) }).catch(() => {});
-  const received = async () => (await (await fetch(`http://127.0.0.1:${ports.simulator}/sent`)).json());
-  const open = async () => (await sql(`select (select count(*)::int from enrolments where state = 'active') as enrolled, (select count(*)::int from outbox where state in ('waiting','sending')) as waiting`))[0];
+  let workers = [
+    startWorker(env, home, DIST, 'worker-a'),
+    startWorker({ ...env, MAIL_DOOR_PORT: '2544' }, home, DIST, 'worker-b'),
+  ];
+  const weather = (kind) =>
+    fetch(`http://127.0.0.1:${ports.simulator}/weather`, { method: 'PUT', body: JSON.stringify({ all: kind }) }).catch(() => {});
+  const received = async () => await (await fetch(`http://127.0.0.1:${ports.simulator}/sent`)).json();
+  const open = async () =>
+    (
+      await sql(
+        `select (select count(*)::int from enrolments where state = 'active') as enrolled, (select count(*)::int from outbox where state in ('waiting','sending')) as waiting`,
+      )
+    )[0];
   try {
     await pause(1.5);
     await weather('failing');
@@ -112,8 +128,12 @@ await script(async () => {
     const twice = [...per].filter(([, times]) => times > 1);
     const texts = drill.filter(({ channel }) => channel === 'text').length;
     const emails = drill.filter(({ channel }) => channel === 'email').length;
-    const wanted = await sql(`select count(*) filter (where id % 3 <> 0)::int as texts, count(*)::int as emails from contacts where first_name = 'Drill'`);
-    const lines = await sql(`select count(*)::int as n from activities a join contacts c on c.id = a.contact_id where c.first_name = 'Drill' and a.kind = 'message'`);
+    const wanted = await sql(
+      `select count(*) filter (where id % 3 <> 0)::int as texts, count(*)::int as emails from contacts where first_name = 'Drill'`,
+    );
+    const lines = await sql(
+      `select count(*)::int as n from activities a join contacts c on c.id = a.contact_id where c.first_name = 'Drill' and a.kind = 'message'`,
+    );
     const verified = urraca('verify');
     say(`  the simulator's record: ${texts} texts, ${emails} e-mails, ${repeats} repeats taken for the same; ${KILLS} kills`);
     const faults = [

@@ -12,7 +12,7 @@ import pg from 'pg';
 import type { SMTPServer } from 'smtp-server';
 import { NEW_BUYER, type Touch } from '@/core/campaigns';
 import { HORIZONS, STAGES } from '@/core/contacts';
-import { readInquiry } from '@/core/capture';
+import { readInquiry } from '@/core/capture/schemas';
 import { scopeFor, wholeAccount, type Person, type Principal, type Role, type Scope } from '@/core/accounts';
 
 /** The migrated database that every case is copied from; `npm test` makes it. */

@@ -88,3 +88,25 @@ test('the whole campaign to the end: e-mail with its unsubscribe link, which wor
   const { body: contact } = await api<{ permissions: { email: string } }>(`/contacts/${lead.contact.id}`);
   expect(contact.permissions.email).toBe('withdrawn');
 });
+
+test('whoever was just answered stays open, though the reason is gone from the queue', async ({ page }) => {
+  await script('+15645550188', { answers: [{ to: 'text', after: 'PT1M', body: 'Is it still there?' }] });
+  const lead = await leadFor('Jory Pell', {
+    first_name: 'Piet',
+    last_name: 'Stays',
+    emails: ['piet@stays.example'],
+    phones: ['(564) 555-0188'],
+  });
+  await expect.poll(async () => (await received('+15645550188')).length).toBe(1);
+  await advance('PT5M');
+  await logIn(page, 'agent2');
+  await page.locator(`[data-contact="${lead.contact.id}"]`).click();
+  const dossier = page.getByRole('article', { name: 'Dossier of Piet Stays' });
+  await expect(dossier).toContainText('Is it still there?');
+  await page.keyboard.press('t');
+  await page.keyboard.type('It is. Shall we go on Saturday?');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.locator(`[data-contact="${lead.contact.id}"]`)).toBeHidden();
+  await expect(dossier).toContainText('It is. Shall we go on Saturday?');
+  expect((await received('+15645550188')).at(-1)).toMatchObject({ channel: 'text', body: 'It is. Shall we go on Saturday?' });
+});

@@ -4,9 +4,10 @@
  */
 import Joi from 'joi';
 import type { KeyScope } from '@/core/accounts';
-import { KEY_SCOPES, settingsSchema } from '@/core/accounts';
+import { KEY_SCOPES } from '@/core/accounts';
+import { settingsSchema } from '@/core/accounts/schemas';
 import { OUTCOME_KEYS } from '@/core/calling';
-import { inquirySchema } from '@/core/capture';
+import { inquirySchema } from '@/core/capture/schemas';
 import { STAGE_KEYS } from '@/core/contacts';
 import { MEASURE_KEYS } from '@/core/results';
 import { contactPatchSchema } from '@/server/contacts';

@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import { AppError, notFound, type Page } from '@/core/shared';
 import { may, runsTheOffice, scopeFor, type Person, type Principal, type Scope } from '@/core/accounts';
-import { faultsOf } from '@/core/capture';
+import { faultsOf } from '@/core/capture/schemas';
 import { once } from '@/server/shared';
 import type { Operation } from './operations';
 import { principalOf } from './principal';

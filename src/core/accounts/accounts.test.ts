@@ -1,4 +1,5 @@
-import { areasFor, homeOf, KEY_SCOPES, may, ROLES, scopeFor, settingsSchema, type Person, type Role } from '.';
+import { areasFor, homeOf, KEY_SCOPES, may, ROLES, scopeFor, type Person, type Role } from '.';
+import { settingsSchema } from './schemas';
 
 const person = (role: Role): Person => ({
   id: '7',

@@ -13,5 +13,5 @@ export {
   type Role,
   type Scope,
 } from './roles';
-export { DEFAULT_SETTINGS, settingsSchema, type Settings } from './settings';
+export { DEFAULT_SETTINGS, type Settings } from './settings';
 export { type KeyView, type PersonView } from './views';

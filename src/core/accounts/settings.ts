@@ -1,5 +1,4 @@
-/** The settings of an account with their defaults and bounds. */
-import Joi from 'joi';
+/** The settings of an account with their defaults. */
 import { CONVERSATION_SECONDS } from '../calling';
 import { DEFAULT_GUARDRAILS } from '../campaigns';
 
@@ -9,15 +8,3 @@ export interface Settings {
   conversationSeconds: number;
 }
 export const DEFAULT_SETTINGS: Settings = { ...DEFAULT_GUARDRAILS, conversationSeconds: CONVERSATION_SECONDS };
-
-const clockTime = Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/, 'clock time such as 08:00');
-/** What `PATCH /api/v1/settings` takes. Touches may be confined further than 8 to 21 o'clock, never widened: the law sets that. */
-export const settingsSchema = Joi.object({
-  quiet_to: clockTime.custom((value: string, helpers) =>
-    value < '08:00' ? helpers.message({ custom: 'quiet_to may not be before 08:00' }) : value,
-  ),
-  quiet_from: clockTime.custom((value: string, helpers) =>
-    value > '21:00' ? helpers.message({ custom: 'quiet_from may not be after 21:00' }) : value,
-  ),
-  conversation_seconds: Joi.number().integer().min(10).max(3600),
-}).min(1);

@@ -1,5 +1,5 @@
 import { AppError } from '../shared';
-import { askOf, readInquiry, storable } from '.';
+import { askOf, readInquiry, storable } from './schemas';
 
 const faults = (body: unknown): string[] => {
   try {

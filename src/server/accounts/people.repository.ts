@@ -1,8 +1,9 @@
 /** People and settings of an account, read by almost everybody. */
 import type { PersonView } from '@/core/accounts';
 import { AppError } from '@/core/shared';
-import { DEFAULT_SETTINGS, scopeFor, settingsSchema, type Principal, type Scope, type Settings } from '@/core/accounts';
-import { faultsOf } from '@/core/capture';
+import { DEFAULT_SETTINGS, scopeFor, type Principal, type Scope, type Settings } from '@/core/accounts';
+import { settingsSchema } from '@/core/accounts/schemas';
+import { faultsOf } from '@/core/capture/schemas';
 import { now, reader, record, transact, type Tx } from '../shared';
 
 /** The people of the account, in the order of their names. */
@@ -39,10 +40,7 @@ export async function updateSettings(principal: Principal, patch: unknown): Prom
         fields: [{ field: 'quiet_to', message: 'must be before the hour at which quiet begins' }],
       });
     }
-    await tx.run('update accounts set settings = settings || $2::jsonb where id = $1', [
-      accountId,
-      JSON.stringify(change),
-    ]);
+    await tx.run('update accounts set settings = settings || $2::jsonb where id = $1', [accountId, JSON.stringify(change)]);
     await record(tx, principal, accountId, 'changed settings', { before, after }, await now(tx));
     return after;
   });

@@ -13,7 +13,8 @@ import {
   type Outcome,
 } from '@/core/calling';
 import { sentenceOf, type Activity } from '@/core/contacts';
-import { oneLine, storable } from '@/core/capture';
+import { oneLine } from '@/core/capture';
+import { storable } from '@/core/capture/schemas';
 import { readSettings } from '../accounts';
 import { lockContact, recordActivities, restate, visible } from '../contacts';
 import { askGuardrails } from '../messages';

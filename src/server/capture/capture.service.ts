@@ -6,7 +6,7 @@ import { createHash } from 'node:crypto';
 import { AppError, DUE_CHANNEL, LIVE_CHANNEL, type LiveEvent } from '@/core/shared';
 import type { Rung } from '@/core/routing';
 import { fullName, runsTheOffice, type Person } from '@/core/accounts';
-import { askOf, type CleanInquiry } from '@/core/capture';
+import { askOf, type CleanInquiry } from '@/core/capture/schemas';
 import { sentenceOf, type Activity, type Because, type Stage } from '@/core/contacts';
 import { enrolArrival } from '../campaigns';
 import { changePermissions, permissionActivity, recordActivities, type PermissionChange } from '../contacts';

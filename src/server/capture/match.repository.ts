@@ -1,5 +1,6 @@
 /** Finding the contact an inquiry belongs to, by e-mail or phone, and bringing it up to date; or making a new one. */
-import { zoneOfPostalCode, type CleanInquiry } from '@/core/capture';
+import { zoneOfPostalCode } from '@/core/capture';
+import { type CleanInquiry } from '@/core/capture/schemas';
 import { refreshSearch } from '../contacts';
 import type { Tx } from '../shared';
 

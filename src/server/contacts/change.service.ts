@@ -2,7 +2,8 @@
 import type { ContactView } from '@/core/contacts';
 import Joi from 'joi';
 import { AppError, isZone } from '@/core/shared';
-import { cleanName, faultsOf, oneLine, storable } from '@/core/capture';
+import { cleanName, oneLine } from '@/core/capture';
+import { faultsOf, storable } from '@/core/capture/schemas';
 import { CONTACT_ROLES, HORIZON_KEYS, STAGE_KEYS, type Activity, type Because } from '@/core/contacts';
 import { fullName, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
 import { now, publish, transact, type Tx } from '../shared';

@@ -5,7 +5,7 @@ import { DEFAULT_SETTINGS, scopeFor, type Principal } from '@/core/accounts';
 import { mayTouch, type Verdict } from '@/core/campaigns';
 import { mailingAddress } from '../campaigns';
 import { sentenceOf, type Channel } from '@/core/contacts';
-import { storable } from '@/core/capture';
+import { storable } from '@/core/capture/schemas';
 import { readSettings } from '../accounts';
 import { findContact, lockContact, permissionFor, readPermissions } from '../contacts';
 import { now, transact, wakeWorkers, type Tx } from '../shared';

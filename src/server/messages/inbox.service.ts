@@ -1,6 +1,7 @@
 /** What people answer: texts by the carrier's webhook, e-mails by the mail door. Each is taken once; a stranger's message is an inquiry. */
 import type { Activity } from '@/core/contacts';
-import { cleanPhone, readInquiry } from '@/core/capture';
+import { cleanPhone } from '@/core/capture';
+import { readInquiry } from '@/core/capture/schemas';
 import { isOptOut, ownWords } from '@/core/messages';
 import { captureInquiry, doorOfKind } from '../capture';
 import { changePermissions, permissionActivity, recordActivities } from '../contacts';

@@ -15,7 +15,23 @@ const LOOK = {
   '& svg': { fontSize: 18, right: 0 },
 } as const;
 
-export function Axes({ contact }: { contact: ContactInFull }) {
+export function Axes({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
+  return readOnly ? <Stands contact={contact} /> : <Choices contact={contact} />;
+}
+
+const rolesOf = (contact: ContactInFull): string =>
+  contact.roles.map((role) => role[0]!.toUpperCase() + role.slice(1)).join(', ') || 'No role yet';
+
+/** For those who may look and not change. */
+function Stands({ contact }: { contact: ContactInFull }) {
+  return (
+    <div className="axes">
+      {rolesOf(contact)} · {contact.stage.name} · <Strokes horizon={contact.horizon} />
+    </div>
+  );
+}
+
+function Choices({ contact }: { contact: ContactInFull }) {
   const queries = useQueryClient();
   const notices = useNotices();
   const change = useMutation({
@@ -44,7 +60,7 @@ export function Axes({ contact }: { contact: ContactInFull }) {
   };
   return (
     <div className="axes">
-      <span>{contact.roles.map((role) => role[0]!.toUpperCase() + role.slice(1)).join(', ') || 'No role yet'}</span>·
+      <span>{rolesOf(contact)}</span>·
       <Select
         value={contact.stage.key}
         onChange={(event) => setStage(event.target.value)}

@@ -86,7 +86,7 @@ function Opened({ contact, reasons, call, readOnly, onClose, onNext }: DossierPr
   useKeys({ Escape: () => !onThePhone && onClose?.() }, desk === null);
   return (
     <article className="dossier panel" aria-label={`Dossier of ${nameOf(contact)}`}>
-      <Head contact={contact} onClose={onClose} />
+      <Head contact={contact} readOnly={readOnly} onClose={onClose} />
       <Reasons contact={contact} reasons={reasons} />
       {!readOnly && (
         <Actions contact={contact} busy={onThePhone || place.isPending} onCall={() => place.mutate()} onOpen={open} />
@@ -113,13 +113,13 @@ function Opened({ contact, reasons, call, readOnly, onClose, onNext }: DossierPr
       )}
       <div className="cols">
         <Timeline contactId={contact.id} />
-        <Facts contact={contact} />
+        <Facts contact={contact} readOnly={readOnly} />
       </div>
     </article>
   );
 }
 
-function Head({ contact, onClose }: { contact: ContactInFull; onClose?: () => void }) {
+function Head({ contact, readOnly, onClose }: { contact: ContactInFull; readOnly?: boolean; onClose?: () => void }) {
   const zone = useZone();
   return (
     <div className="head">
@@ -129,7 +129,7 @@ function Head({ contact, onClose }: { contact: ContactInFull; onClose?: () => vo
             {nameOf(contact)}
           </Link>
         </h1>
-        <Axes contact={contact} />
+        <Axes contact={contact} readOnly={readOnly} />
         <div className="soft small">
           {contact.owner &&
             `with ${contact.owner.name}${contact.owned_since ? ` since ${shortDay(new Date(contact.owned_since), zone)}` : ''}`}

@@ -60,7 +60,7 @@ function Permissions({ contact, zone }: { contact: ContactInFull; zone: string }
   );
 }
 
-function FollowUp({ contactId }: { contactId: string }) {
+function FollowUp({ contactId, readOnly }: { contactId: string; readOnly?: boolean }) {
   const enrolments = useEnrolments(contactId);
   const queries = useQueryClient();
   const notices = useNotices();
@@ -87,9 +87,11 @@ function FollowUp({ contactId }: { contactId: string }) {
                 {one.next &&
                   `next: ${CHANNEL_NAMES[one.next.channel as Channel]} ${when(new Date(one.next.at), now, zone)}, ${dayAndTime(new Date(one.next.at), zone).slice(-5)}${one.next.waits ? ', waits for quiet hours' : ''}`}
               </span>{' '}
-              <button type="button" className="chip" style={{ padding: '0 7px' }} onClick={() => stop.mutate(one.id)}>
-                Stop
-              </button>
+              {!readOnly && (
+                <button type="button" className="chip" style={{ padding: '0 7px' }} onClick={() => stop.mutate(one.id)}>
+                  Stop
+                </button>
+              )}
             </>
           ) : (
             <span className="soft">{one.because ?? one.campaign.name}</span>
@@ -100,7 +102,7 @@ function FollowUp({ contactId }: { contactId: string }) {
   );
 }
 
-export function Facts({ contact }: { contact: ContactInFull }) {
+export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
   const zone = useZone();
   const { calls, place } = contact;
   const address = [place.street, place.city, place.postal_code].filter(Boolean).join(', ');
@@ -108,7 +110,7 @@ export function Facts({ contact }: { contact: ContactInFull }) {
     <aside className="facts" aria-label="What is known">
       <Wants wants={contact.wants} />
       <Permissions contact={contact} zone={zone} />
-      <FollowUp contactId={contact.id} />
+      <FollowUp contactId={contact.id} readOnly={readOnly} />
       <section>
         <h2>Calls</h2>
         <div className="small">

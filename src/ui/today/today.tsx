@@ -1,6 +1,9 @@
 'use client';
-/** Today: the queue in named groups by reason at the left, the Dossier of the current person at the right. The day can be worked from the keyboard. */
-import { useEffect, useRef, useSyncExternalStore } from 'react';
+/**
+ * Today: the queue in named groups by reason at the left, the Dossier of the current person at the right. The day can be worked
+ * from the keyboard. Somebody whose reason is gone leaves the queue, but stays open at the right until one moves on.
+ */
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
 import type { CallView } from '@/core/calling';
@@ -24,7 +27,8 @@ export function TodayArea({ first, mine }: { first: Today; mine: boolean }) {
   const entries = today.groups.flatMap((group) => group.entries);
   const asked = params.get('contact');
   const narrow = useIsNarrow();
-  const chosen = asked ?? today.call?.contact_id ?? (narrow ? null : entries[0]?.contactId) ?? null;
+  const [begun] = useState(() => first.groups[0]?.entries[0]?.contactId ?? null);
+  const chosen = asked ?? today.call?.contact_id ?? (narrow ? null : (begun ?? entries[0]?.contactId)) ?? null;
   const place = useRef(0);
   const at = entries.findIndex((entry) => entry.contactId === chosen);
   useEffect(() => {

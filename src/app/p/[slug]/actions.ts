@@ -2,7 +2,7 @@
 /** Taking in what a visitor sent. */
 import { headers } from 'next/headers';
 import { AppError } from '@/core/shared';
-import { readInquiry } from '@/core/capture';
+import { readInquiry } from '@/core/capture/schemas';
 import { captureInquiry, doorOfPage } from '@/server/capture';
 import { limitRate } from '@/server/shared';
 import type { FormState } from '@/ui/capture';

@@ -1,6 +1,6 @@
 /** Leads come in here, by key or typed in by somebody who is logged in; and the stream of Intake. */
 import { AppError } from '@/core/shared';
-import { readInquiry } from '@/core/capture';
+import { readInquiry } from '@/core/capture/schemas';
 import { captureInquiry, doorOfKind, listInquiries } from '@/server/capture';
 import { OPERATIONS } from '@/app/_http/operations';
 import { created, listed, route } from '@/app/_http/route';

@@ -1,0 +1,14 @@
+/** The second entry of this feature, for those who read input: the bounds of settings, checked by Joi. */
+import Joi from 'joi';
+
+const clockTime = Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/, 'clock time such as 08:00');
+/** What `PATCH /api/v1/settings` takes. Touches may be confined further than 8 to 21 o'clock, never widened: the law sets that. */
+export const settingsSchema = Joi.object({
+  quiet_to: clockTime.custom((value: string, helpers) =>
+    value < '08:00' ? helpers.message({ custom: 'quiet_to may not be before 08:00' }) : value,
+  ),
+  quiet_from: clockTime.custom((value: string, helpers) =>
+    value > '21:00' ? helpers.message({ custom: 'quiet_from may not be after 21:00' }) : value,
+  ),
+  conversation_seconds: Joi.number().integer().min(10).max(3600),
+}).min(1);
