@@ -1,0 +1,264 @@
+/** What every brokerage leans on without looking: logins, keys, settings, repeated calls, the outbox over deaths and outages, the clock. */
+import { scopeFor } from '@/core/accounts';
+import { MONDAY_MORNING, openHouse, type House } from '../harness/house';
+
+let house: House;
+beforeEach(async () => {
+  house = await openHouse();
+});
+afterEach(async () => {
+  expect(await house.verified()).toEqual([]);
+  await house.close();
+});
+
+const YES = { call: true, text: true, email: true };
+const ODA = { emails: ['oda@brandvold.example'], phones: ['+15645550123'], permissions: YES };
+const ada = () => house.people.Ada!;
+const password = async (email: string, word: string) =>
+  house.db.run('update users set password_hash = $2 where email = $1', [email, await house.m.accounts.hashPassword(word)]);
+
+describe('logging in', () => {
+  test('the right password opens a session, another ends the old one, logging out ends it', async () => {
+    await password('ada@house.example', 'right');
+    const first = await house.m.accounts.logIn(' ADA@house.example ', 'right', 'here');
+    expect(await house.m.accounts.personOfSession(first)).toMatchObject({ firstName: 'Ada', role: 'admin' });
+    const second = await house.m.accounts.logIn('ada@house.example', 'right', 'here', first);
+    expect(await house.m.accounts.personOfSession(first)).toBeNull();
+    await house.m.accounts.logOut(second);
+    expect(await house.m.accounts.personOfSession(second)).toBeNull();
+    expect(await house.m.accounts.personOfSession('made up')).toBeNull();
+  });
+
+  test('a wrong password and an unknown address are told alike; ten are enough; the right one forgives', async () => {
+    await password('abel@house.example', 'right');
+    const wrong = (email: string) =>
+      house.m.accounts
+        .logIn(email, 'wrong', 'here')
+        .catch((error: { code: string; message: string }) => `${error.code}: ${error.message}`);
+    expect(await wrong('abel@house.example')).toBe(await wrong('nobody@house.example'));
+    for (let n = 0; n < 7; n += 1) await wrong('abel@house.example');
+    await house.m.accounts.logIn('abel@house.example', 'right', 'here');
+    for (let n = 0; n < 10; n += 1) expect(await wrong('abel@house.example')).toMatch(/^login_wrong/);
+    expect(await wrong('abel@house.example')).toMatch(/^too_many: .*Wait \d+ seconds/);
+  });
+
+  test('a session that is over, and one of somebody who left, opens nothing', async () => {
+    await password('brisa@house.example', 'right');
+    const token = await house.m.accounts.logIn('brisa@house.example', 'right', 'here');
+    await house.db.run(`update users set active = false where email = 'brisa@house.example'`);
+    expect(await house.m.accounts.personOfSession(token)).toBeNull();
+    await house.db.run(`update users set active = true where email = 'brisa@house.example'`);
+    await house.db.run(`update sessions set expires_at = now() - interval '1 second'`);
+    expect(await house.m.accounts.personOfSession(token)).toBeNull();
+  });
+});
+
+describe('keys', () => {
+  test('a key is shown once, kept as a hash, does what it names, and not after it was revoked', async () => {
+    const made = await house.m.accounts.createKey(ada(), 'Portal', ['inquiries:write']);
+    const stored = await house.db.rows<{ hint: string; row: string }>('select hint, api_keys::text as row from api_keys');
+    expect(stored[0]!.row).not.toContain(made.key);
+    expect(made.key.endsWith(stored[0]!.hint.slice(1))).toBe(true);
+    const principal = await house.m.accounts.principalOfKey(made.key);
+    expect(principal).toMatchObject({ kind: 'key', scopes: ['inquiries:write'] });
+    expect(scopeFor(principal).accountId).toBe('1');
+    await house.m.accounts.revokeKey(ada(), made.id);
+    await expect(house.m.accounts.principalOfKey(made.key)).rejects.toMatchObject({ code: 'key_invalid' });
+    await expect(house.m.accounts.revokeKey(ada(), made.id)).rejects.toMatchObject({ code: 'not_found' });
+    expect(await house.m.accounts.listKeys('1')).toEqual([]);
+    const audit = await house.db.rows<{ what: string }>('select what from audit order by id');
+    expect(audit.map(({ what }) => what)).toEqual(['made an API key', 'revoked an API key']);
+  });
+
+  test('a key without a right, or with one that is none, is not made', async () => {
+    await expect(house.m.accounts.createKey(ada(), 'x', [])).rejects.toMatchObject({ code: 'input_invalid' });
+    await expect(house.m.accounts.createKey(ada(), 'x', ['everything' as never])).rejects.toMatchObject({
+      code: 'input_invalid',
+    });
+  });
+});
+
+test('settings hold at once: longer quiet hours put the text off, a shorter conversation counts', async () => {
+  await house.m.accounts.updateSettings(house.as('Ada'), { quiet_to: '11:00', conversation_seconds: 30 });
+  await expect(house.m.accounts.updateSettings(house.as('Ada'), { quiet_from: '10:00' })).rejects.toMatchObject({
+    code: 'input_invalid',
+  });
+  await expect(house.m.accounts.updateSettings(house.as('Ada'), { quiet_to: '07:00' })).rejects.toMatchObject({
+    code: 'input_invalid',
+  });
+  const { contact } = await house.arrives(ODA);
+  await house.advance('PT2H');
+  expect(house.received('text').map(({ at }) => at)).toEqual(['2026-11-23T19:00:00.000Z']);
+  house.world.people.script('+15645550123', { call: 'answers', talk: 'PT40S' });
+  const owner = (await house.contact(contact.id)).owner!;
+  const agent = Object.values(house.people).find(({ id }) => id === owner.id)!;
+  const call = await house.m.calling.startCall({ kind: 'person', person: agent }, contact.id);
+  await house.settle();
+  await house.advance('PT2M');
+  expect(await house.m.calling.findCall(house.scope, call.id)).toMatchObject({ outcome: 'talked', talk_seconds: 40 });
+});
+
+describe('a repeated call', () => {
+  test('is done once and answered alike; another body is refused; a failure frees the key', async () => {
+    let times = 0;
+    const work = async () => ({ status: 201, body: { n: ++times } });
+    const { once } = house.m.shared;
+    const answers = await Promise.all([once('p', 'k', { a: 1 }, work), once('p', 'k', { a: 1 }, work)]);
+    expect(answers).toEqual([
+      { status: 201, body: { n: 1 } },
+      { status: 201, body: { n: 1 } },
+    ]);
+    await expect(once('p', 'k', { a: 2 }, work)).rejects.toMatchObject({ code: 'idempotency_mismatch' });
+    await expect(once('other', 'k', { a: 2 }, work)).resolves.toEqual({ status: 201, body: { n: 2 } });
+    await expect(once('p', 'fails', {}, () => Promise.reject(new Error('down')))).rejects.toThrow('down');
+    await expect(once('p', 'fails', {}, work)).resolves.toEqual({ status: 201, body: { n: 3 } });
+  });
+
+  test('that died in the middle may be made again after a minute', async () => {
+    await house.db.run(
+      `insert into idempotent_replies (principal, key, fingerprint, started_at) values ('p', 'dead', '', now() - interval '2 minutes')`,
+    );
+    await expect(house.m.shared.once('p', 'dead', {}, async () => ({ status: 200, body: 'again' }))).resolves.toEqual({
+      status: 200,
+      body: 'again',
+    });
+  });
+});
+
+describe('the outbox', () => {
+  const row = () =>
+    house.db.first<{ state: string; attempts: number; leased_by: string | null; waits: boolean }>(
+      `select state, attempts, leased_by, retry_at > clock_timestamp() as waits from outbox order by id desc limit 1`,
+    );
+
+  test('what a dead worker held goes to a living one, with the same key; what a living one holds does not', async () => {
+    await house.arrives(ODA);
+    await house.m.campaigns.carryOutDue();
+    await house.db.run(`insert into processes (id, kind) values ('alive', 'worker')`);
+    const { messages } = await house.m.messages.claimOutbox('alive', 10);
+    expect(messages.map(({ key }) => key)).toEqual(['e1-s0']);
+    expect((await house.m.messages.claimOutbox('test', 10)).claimed).toBe(0);
+    expect(await house.m.messages.outboxInFlight(MONDAY_MORNING)).toBe(true);
+    await house.db.run(`update processes set seen_at = now() - interval '11 seconds' where id = 'alive'`);
+    expect(await house.m.messages.outboxInFlight(MONDAY_MORNING)).toBe(false);
+    expect((await house.m.messages.claimOutbox('test', 10)).messages.map(({ key }) => key)).toEqual(['e1-s0']);
+    await house.m.messages.completeOutbox('alive', [{ id: messages[0]!.id, result: 'accepted', receipt: null }], MONDAY_MORNING);
+    expect(await row()).toMatchObject({ state: 'sending', leased_by: 'test' });
+    await house.m.messages.completeOutbox('test', [{ id: messages[0]!.id, result: 'accepted', receipt: null }], MONDAY_MORNING);
+    expect(await row()).toMatchObject({ state: 'sent', leased_by: null });
+  });
+
+  test('a provider that is down is tried again later and later, then parked where an admin sees it and lets it go', async () => {
+    await house.arrives(ODA);
+    house.world.sky.set({ text: 'down' });
+    await house.settle();
+    expect(await row()).toMatchObject({ state: 'waiting', attempts: 1, waits: true });
+    expect(await house.m.messages.listStuck('1')).toMatchObject([
+      { channel: 'text', attempts: 1, state: 'waiting', fault: 'the service is down' },
+    ]);
+    await house.db.run('update outbox set attempts = 59, retry_at = null');
+    await house.settle();
+    expect(await row()).toMatchObject({ state: 'parked', attempts: 60 });
+    await house.settle();
+    expect(house.received('text')).toEqual([]);
+    house.world.sky.set({ text: 'fine' });
+    expect(await house.m.messages.retryStuck('1')).toBe(1);
+    await house.settle();
+    expect(house.received('text')).toHaveLength(1);
+    expect(await house.m.messages.listStuck('1')).toEqual([]);
+  });
+
+  test('the wait between attempts doubles up to five minutes', () => {
+    expect([1, 2, 3, 9, 40].map(house.m.messages.backoffSeconds)).toEqual([1, 2, 4, 256, 300]);
+  });
+
+  test('a letter without a complete address, a message that is empty or too long, a text to nobody: each says why', async () => {
+    const { contact } = await house.arrives({ emails: ['only@mail.example'] });
+    const send = (channel: 'text' | 'email' | 'letter', text: string) =>
+      house.m.messages.sendMessage(house.as('Ada'), contact.id, { channel, text });
+    await expect(send('letter', 'Dear Oda')).rejects.toMatchObject({
+      code: 'touch_refused',
+      message: 'The letter did not go: there is no complete mailing address.',
+    });
+    await expect(send('text', 'hello')).rejects.toMatchObject({ code: 'touch_refused' });
+    await expect(send('email', '  \n ')).rejects.toMatchObject({ code: 'input_invalid' });
+    await expect(send('email', 'x'.repeat(50_001))).rejects.toMatchObject({ code: 'input_invalid' });
+  });
+
+  test('a message by hand at night waits until morning and says so; do not contact holds everything', async () => {
+    const { contact } = await house.arrives(ODA, { by: 'Abel' });
+    await house.setClock(new Date('2026-11-24T06:00:00Z'));
+    const sent = await house.m.messages.sendMessage(house.as('Abel'), contact.id, { channel: 'email', text: 'Good night' });
+    expect(sent.waits_until?.toISOString()).toBe('2026-11-24T16:00:00.000Z');
+    await house.m.contacts.updateContact(house.as('Abel'), contact.id, { do_not_contact: true });
+    await house.advance('P1D');
+    expect(house.received('email')).toEqual([]);
+    expect(await house.story(contact.id)).toContain('held email: The e-mail did not go: this person is marked do not contact.');
+  });
+});
+
+describe('the clock', () => {
+  test('runs forward only, not too far, and stands where it was let go', async () => {
+    const { requestAdvance } = house.m.simulation;
+    await expect(requestAdvance({ to: new Date('2026-01-01') })).rejects.toMatchObject({ code: 'input_invalid' });
+    await expect(requestAdvance({ by: 500 * 86_400_000 })).rejects.toMatchObject({ code: 'input_invalid' });
+    await house.advance(new Date('2026-11-25T12:34:56Z'));
+    expect((await house.m.shared.now()).toISOString()).toBe('2026-11-25T12:34:56.000Z');
+  });
+
+  test('goes on from where it was last seen, not from the weeks between', async () => {
+    await house.m.shared.markClock();
+    await house.db.run('update clock set held_at = null, offset_ms = 0');
+    await house.m.shared.releaseClock(house.db);
+    const { now, held } = await house.m.shared.clockState();
+    expect(held).toBe(false);
+    expect(Math.abs(now.getTime() - MONDAY_MORNING.getTime())).toBeLessThan(5_000);
+  });
+
+  test('to the next event: whoever answers in ten minutes is what happens next', async () => {
+    house.world.people.script('+15645550123', { answers: [{ to: 'text', after: 'PT10M', body: 'yes' }] });
+    await house.arrives(ODA);
+    await house.settle();
+    const id = await house.m.simulation.requestAdvance({ next: true });
+    await house.m.advance.performAdvance(id, 'test', house.outside);
+    expect((await house.m.simulation.readAdvance(id))!.reached!.toISOString()).toBe('2026-11-23T18:10:00.000Z');
+  });
+});
+
+test('handing a contact over: the new agent has it, the waiting lead and the reason go along', async () => {
+  const { contact } = await house.arrives(ODA, { by: 'Abel' });
+  await house.m.contacts.updateContact(house.as('Ada'), contact.id, { owner_id: house.people.Caspian!.id });
+  expect((await house.contact(contact.id)).owner!.name).toBe('Caspian Test');
+  expect(await house.story(contact.id)).toContain('handed: Handed to Caspian Test by Ada Test.');
+  expect((await house.m.routing.listWaitingOffers(house.scopeOf('Caspian'))).items.map(({ contact_id }) => contact_id)).toEqual([
+    contact.id,
+  ]);
+  await expect(house.m.contacts.findContact(house.scopeOf('Abel'), contact.id)).rejects.toMatchObject({ code: 'not_found' });
+  await expect(
+    house.m.contacts.updateContact(house.as('Ada'), contact.id, { owner_id: house.people.Hollis!.id }),
+  ).rejects.toMatchObject({ code: 'input_invalid' });
+});
+
+test('archiving asks for a reason, and nobody archived is due', async () => {
+  const { contact } = await house.arrives(ODA, { by: 'Abel' });
+  await expect(house.m.contacts.updateContact(house.as('Abel'), contact.id, { stage: 'archived' })).rejects.toMatchObject({
+    code: 'input_invalid',
+  });
+  await house.m.contacts.updateContact(house.as('Abel'), contact.id, { stage: 'archived', archived_because: 'Moved away' });
+  expect((await house.m.today.readToday(house.scopeOf('Abel'), house.people.Abel!)).groups).toEqual([]);
+  expect((await house.m.contacts.listContacts(house.scope, { limit: 10 })).items).toEqual([]);
+  expect((await house.m.contacts.listContacts(house.scope, { limit: 10, stage: 'archived' })).items).toHaveLength(1);
+});
+
+test('verify finds what somebody changed behind its back', async () => {
+  const { contact } = await house.arrives(ODA);
+  await house.db.run(`update contact_facts set inquiries = 7 where contact_id = $1`, [contact.id]);
+  await house.db.run(`update contacts set stage = 'talking' where id = $1`, [contact.id]);
+  const found = await house.verified();
+  expect(found).toEqual([
+    `contact ${contact.id}: inquiries is 7, its activities say 1`,
+    `contact ${contact.id}: stage is talking, its activities say new`,
+  ]);
+  await house.db.run(`update contact_facts set inquiries = 1 where contact_id = $1`, [contact.id]);
+  await house.db.run(`update contacts set stage = 'new' where id = $1`, [contact.id]);
+});
