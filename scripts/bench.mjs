@@ -247,6 +247,10 @@ function resident(pid) {
   return own + children.reduce((sum, child) => sum + resident(child), 0);
 }
 
+/** Standard output is for the JSON alone; what steps say goes to standard error. */
+const print = console.log;
+console.log = console.error;
+
 await script(async () => {
   await ensureNodeModules();
   const { default: pg } = await import('pg');
@@ -278,7 +282,7 @@ await script(async () => {
     note('due touches …');
     await endProcesses([children.worker]);
     const due = await dueTouches(pg, cluster.url, env);
-    console.log(
+    print(
       JSON.stringify(
         {
           arrival: {

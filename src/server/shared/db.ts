@@ -2,9 +2,9 @@
  * The one connection pool and the transaction that services work in. A Tx runs set-based SQL with bound values; models
  * are reached through the same Sequelize instance. What PostgreSQL refuses becomes one of our errors here and nowhere else.
  */
+import { createHash } from 'node:crypto';
 import pg from 'pg';
 import {
-  DatabaseError,
   QueryTypes,
   Sequelize,
   UniqueConstraintError,
@@ -45,23 +45,42 @@ export interface Tx {
   readonly transaction: Transaction | undefined;
 }
 
+/** What of pg's client a transaction uses. */
+interface Connection {
+  query(query: { name: string; text: string; values: unknown[] }): Promise<{ rows: object[] }>;
+}
+
+const names = new Map<string, string>();
+/** A statement's name on its connection, so that PostgreSQL parses and plans it once: the same text, the same name. */
+function nameOf(sql: string): string {
+  let name = names.get(sql);
+  if (!name) {
+    name = createHash('sha256').update(sql).digest('base64url').slice(0, 40);
+    names.set(sql, name);
+  }
+  return name;
+}
+
+/**
+ * Inside a transaction statements go straight to the connection that Sequelize gave it, prepared: the services' transactions are
+ * many small statements, and what Sequelize does around each costs more than the statement.
+ */
 function txOver(transaction: Transaction | undefined): Tx {
-  const rows = async <T extends object>(sql: string, bind: unknown[] = []): Promise<T[]> => {
+  const connection = (transaction as unknown as { connection?: Connection } | undefined)?.connection;
+  const ask = async (sql: string, values: unknown[]): Promise<object[]> => {
     try {
-      return await db().query<T>(sql, { bind, type: QueryTypes.SELECT, transaction, raw: true });
+      if (connection) return (await connection.query({ name: nameOf(sql), text: sql, values })).rows;
+      return await db().query(sql, { bind: values, type: QueryTypes.SELECT, raw: true });
     } catch (error) {
       throw translated(error);
     }
   };
+  const rows = async <T extends object>(sql: string, bind: unknown[] = []): Promise<T[]> => (await ask(sql, bind)) as T[];
   return {
     rows,
     first: async <T extends object>(sql: string, bind: unknown[] = []) => (await rows<T>(sql, bind))[0] ?? null,
     run: async (sql, bind = []) => {
-      try {
-        await db().query(sql, { bind, transaction, raw: true });
-      } catch (error) {
-        throw translated(error);
-      }
+      await ask(sql, bind);
     },
     transaction,
   };
@@ -87,20 +106,31 @@ export async function transact<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
 }
 
 const RETRYABLE = new Set(['40001', '40P01']);
+const LOST = /^(57P|08|ECONN|EPIPE)/;
+
+/** PostgreSQL's own code, whether the error came by Sequelize or straight from the connection. */
+function codeOf(error: unknown): string {
+  const { code, parent } = error as { code?: unknown; parent?: { code?: unknown } };
+  return String(parent?.code ?? code ?? '');
+}
 
 function translated(error: unknown): unknown {
-  if (error instanceof UniqueConstraintError)
-    return new AppError('conflict', 'This exists already; nothing was changed.', {}, error.parent);
-  if (error instanceof ConnectionError || error instanceof ConnectionAcquireTimeoutError) {
-    return new AppError('unavailable', 'The database does not answer at the moment. Nothing was lost; try again shortly.', {
-      retry: true,
-    });
-  }
-  if (error instanceof DatabaseError) {
-    const code = (error.parent as Error & { code?: string }).code ?? '';
-    if (RETRYABLE.has(code)) return new AppError('conflict', 'Two changes met; try again.', { retry: true });
-    if (code.startsWith('57P') || code.startsWith('08'))
-      return new AppError('unavailable', 'The database was restarted. Nothing was lost; try again.', { retry: true });
-  }
+  if (!(error instanceof Error) || error instanceof AppError) return error;
+  const code = codeOf(error);
+  if (error instanceof UniqueConstraintError || code === '23505')
+    return new AppError('conflict', 'This exists already; nothing was changed.', {}, error);
+  if (RETRYABLE.has(code)) return new AppError('conflict', 'Two changes met; try again.', { retry: true }, error);
+  const lost =
+    error instanceof ConnectionError ||
+    error instanceof ConnectionAcquireTimeoutError ||
+    LOST.test(code) ||
+    /^Connection terminated|not queryable/.test(error.message);
+  if (lost)
+    return new AppError(
+      'unavailable',
+      'The database does not answer at the moment. Nothing was lost; try again shortly.',
+      { retry: true },
+      error,
+    );
   return error;
 }
