@@ -1,4 +1,5 @@
 /** The command line behind `npm run urraca`: migrate, verify, and the demo world. */
+import pg from 'pg';
 import { verify } from '@/server/contacts';
 import { closeDb, config, db, migrate, reader, releaseClock } from '@/server/shared';
 import { BROKERAGE } from './world/settings';
@@ -20,6 +21,18 @@ async function demoWorld(): Promise<void> {
     await reader().run('analyze');
   }
   await releaseClock(reader());
+}
+
+/** One at a time: a start that was killed may have left its own half under way, and the next waits for it to end. */
+async function alone(work: () => Promise<void>): Promise<void> {
+  const lock = new pg.Client({ connectionString: config().databaseUrl });
+  await lock.connect();
+  try {
+    await lock.query(`select pg_advisory_lock(hashtext('urraca demo world'))`);
+    await work();
+  } finally {
+    await lock.end();
+  }
 }
 
 /** Empties the database, but only when nothing but the demo brokerage is in it. */
@@ -45,7 +58,7 @@ const commands: Record<string, () => Promise<void>> = {
     differences.forEach((difference) => console.log(`  ${difference}`));
     if (differences.length) process.exitCode = 1;
   },
-  'demo-world': demoWorld,
+  'demo-world': () => alone(demoWorld),
 };
 
 const run = commands[command ?? ''];

@@ -31,6 +31,8 @@ const ports = {
   mailDoor: Number(process.env.MAIL_DOOR_PORT ?? 2525),
   postgres: Number(process.env.PGPORT ?? 55432),
 };
+/** Where the built application is; tests start a demo from their own build. */
+const build = { dist: process.env.URRACA_DIST ?? 'dist', next: process.env.NEXT_DIST_DIR ?? '.next' };
 const pidFile = join(home, 'demo.pid');
 const NEEDED_BYTES = 1_500_000_000;
 
@@ -89,18 +91,18 @@ await script(async () => {
     ]);
     if (!process.env.DATABASE_URL) cluster = await startCluster(home, ports.postgres, 'urraca');
     const env = houseEnvironment({ home, databaseUrl: process.env.DATABASE_URL ?? cluster.url, ports });
-    await ensureBuilt();
+    await ensureBuilt(build);
     if (fresh) rmSync(join(home, 'simulator'), { recursive: true, force: true });
     const prepared = await shown(
       process.execPath,
-      ['--enable-source-maps', fromRoot('dist/urraca.js'), 'demo-world', ...(fresh ? ['--fresh'] : [])],
+      ['--enable-source-maps', fromRoot(build.dist, 'urraca.js'), 'demo-world', ...(fresh ? ['--fresh'] : [])],
       { env },
     );
     if (prepared !== 0)
       throw new Stop('The demo world could not be made (see above). Mend that and start again; it begins anew.');
-    children.simulator = startSimulator(env, home);
-    children.worker = startWorker(env, home);
-    children.web = startWeb(env, home);
+    children.simulator = startSimulator(env, home, build.dist);
+    children.worker = startWorker(env, home, build.dist);
+    children.web = startWeb(env, home, build.next);
     await awaitHealthy(`http://127.0.0.1:${ports.web}/api/health`, children);
     for (const [name, child] of Object.entries(children)) {
       child.once('exit', (code, signal) => {

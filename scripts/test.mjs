@@ -94,8 +94,12 @@ await script(async () => {
       await step('PostgreSQL', () => shown(bin('jest'), ['--selectProjects', 'db', '--runInBand', ...rest], { env }));
     }
     if (wanted('journeys') || wanted('drills')) await ensureBuilt({ dist: 'dist-test', next: '.next-test' });
-    if (wanted('drills'))
-      await step('drill', () => shown(process.execPath, [fromRoot('tests/drills/exactly-once.mjs'), '--small'], { env }));
+    if (wanted('drills')) {
+      await step('drill: exactly once', () =>
+        shown(process.execPath, [fromRoot('tests/drills/exactly-once.mjs'), '--small'], { env }),
+      );
+      await step('drill: starting the demo', () => shown(process.execPath, [fromRoot('tests/drills/demo-start.mjs')], { env }));
+    }
     if (wanted('journeys')) {
       await ensureChromium();
       rmSync(`${home}/journeys`, { recursive: true, force: true });
