@@ -1,13 +1,11 @@
 /** Following up: the starter campaign through days, obeying permission, opt-out and quiet hours; ended by an answer, a STOP, a stage. */
-import { openHouse, type House } from '../harness/house';
+import { houseForEach } from '../harness/each';
+import type { House } from '../harness/house';
 
+const opened = houseForEach();
 let house: House;
-beforeEach(async () => {
-  house = await openHouse();
-});
-afterEach(async () => {
-  expect(await house.verified()).toEqual([]);
-  await house.close();
+beforeEach(() => {
+  house = opened();
 });
 
 const YES = { call: true, text: true, email: true };
@@ -201,4 +199,37 @@ test('the same webhook twice is one message; a stranger’s text is an inquiry',
   const { items } = await house.m.contacts.listContacts(house.scope, { q: '5095550177', limit: 5 });
   expect(items).toHaveLength(1);
   expect(items[0]!.owner).not.toBeNull();
+});
+
+test('a stranger’s message delivered twice, also after they became a contact, is one inquiry and no answer', async () => {
+  const text = {
+    eventId: 'evt_9',
+    from: '+15095550178',
+    to: '+13605550101',
+    body: 'Is Heron Lane for sale?',
+    at: new Date('2026-11-23T18:05:00Z'),
+  };
+  const mail = {
+    messageId: '<once@stranger.example>',
+    from: 'new@stranger.example',
+    fromName: 'Nea Strand',
+    toLocalParts: ['agents'],
+    subject: 'A house',
+    text: 'Is it for sale?',
+    autoReply: false,
+  };
+  await Promise.all([house.m.messages.receiveText(text), house.m.messages.receiveText(text)]);
+  await house.m.messages.receiveText(text);
+  await house.m.messages.receiveMail(mail);
+  await house.m.messages.receiveMail(mail);
+  for (const q of ['5095550178', 'new@stranger.example']) {
+    const { items } = await house.m.contacts.listContacts(house.scope, { q, limit: 5 });
+    const story = await house.story(items[0]!.id);
+    expect([
+      q,
+      items.length,
+      story.filter((line) => line.startsWith('inquiry')).length,
+      story.filter((line) => line.startsWith('message')).length,
+    ]).toEqual([q, 1, 1, 0]);
+  }
 });

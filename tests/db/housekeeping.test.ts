@@ -1,14 +1,12 @@
 /** What every brokerage leans on without looking: logins, keys, settings, repeated calls, the outbox over deaths and outages, the clock. */
+import { houseForEach } from '../harness/each';
 import { scopeFor } from '@/core/accounts';
-import { MONDAY_MORNING, openHouse, type House } from '../harness/house';
+import { MONDAY_MORNING, type House } from '../harness/house';
 
+const opened = houseForEach();
 let house: House;
-beforeEach(async () => {
-  house = await openHouse();
-});
-afterEach(async () => {
-  expect(await house.verified()).toEqual([]);
-  await house.close();
+beforeEach(() => {
+  house = opened();
 });
 
 const YES = { call: true, text: true, email: true };

@@ -1,14 +1,12 @@
 /** Routing: round robin under a lock, fair also when a hundred arrive at once; the absent are skipped; a lead always ends with a person. */
+import { houseForEach } from '../harness/each';
 import { DAY } from '@/core/shared';
-import { MONDAY_MORNING, openHouse, type House } from '../harness/house';
+import { MONDAY_MORNING, type House } from '../harness/house';
 
+const opened = houseForEach();
 let house: House;
-beforeEach(async () => {
-  house = await openHouse();
-});
-afterEach(async () => {
-  expect(await house.verified()).toEqual([]);
-  await house.close();
+beforeEach(() => {
+  house = opened();
 });
 
 const loads = async (): Promise<number[]> => {

@@ -1,14 +1,12 @@
 /** Working: calls that log themselves, outcomes, promises, Today, Results, and who may see what. */
+import { houseForEach } from '../harness/each';
 import type { CallAnswer } from '../../simulator/people';
-import { openHouse, type House } from '../harness/house';
+import type { House } from '../harness/house';
 
+const opened = houseForEach();
 let house: House;
-beforeEach(async () => {
-  house = await openHouse();
-});
-afterEach(async () => {
-  expect(await house.verified()).toEqual([]);
-  await house.close();
+beforeEach(() => {
+  house = opened();
 });
 
 const PHONE = '+15645550123';

@@ -38,23 +38,31 @@ interface Known {
   address: string;
 }
 
-/** True the first time an event of a source is seen; the row stands or falls with the transaction. */
-const firstTime = async (tx: Tx, source: string, eventId: string): Promise<boolean> =>
+/**
+ * True the first time an event of a source is seen. The row stands or falls with the transaction that records the answer; a
+ * stranger's event is marked by its inquiry, under the same key, so that a crash between the two neither loses nor doubles it.
+ */
+const firstTime = async (tx: Tx, source: 'text' | 'mail', eventId: string): Promise<boolean> =>
   (
-    await tx.rows('insert into received (source, event_id) values ($1, $2) on conflict do nothing returning event_id', [
-      source,
-      eventId.slice(0, 300),
-    ])
+    await tx.rows(
+      `insert into received (source, event_id) select $1, $2 where not exists (
+         select 1 from inquiries where door_id in (select id from doors where kind = 'mail') and idempotency_key = $3)
+       on conflict do nothing returning event_id`,
+      [source, eventId.slice(0, 300), keyOf(source, eventId)],
+    )
   ).length > 0;
+
+/** The idempotency key of the inquiry that a stranger's message becomes. */
+const keyOf = (source: 'text' | 'mail', eventId: string): string => `${source}:${eventId}`;
 
 /** Whose number a text was sent to decides the account; the sender's number decides the contact. */
 export async function receiveText(text: InboundText): Promise<void> {
   const from = cleanPhone(text.from) ?? text.from;
   const stranger = await transact(async (tx) => {
-    if (!(await firstTime(tx, 'text', text.eventId))) return null;
     const accountId = await accountOfNumber(tx, text.to);
     const known = await knownBy(tx, accountId, 'phone', from);
     if (!known) return { accountId };
+    if (!(await firstTime(tx, 'text', text.eventId))) return null;
     await recordAnswer(tx, known, { channel: 'text', from, to: text.to, body: text.body, at: text.at, autoReply: false });
     return null;
   });
@@ -65,7 +73,7 @@ export async function receiveText(text: InboundText): Promise<void> {
       { first_name: '', last_name: '', emails: [], phones: [from] },
       'Text message',
       text.body,
-      `text:${text.eventId}`,
+      keyOf('text', text.eventId),
     );
   }
 }
@@ -90,9 +98,9 @@ const knownBy = async (tx: Tx, accountId: string, kind: 'phone' | 'email', value
 export async function receiveMail(mail: InboundMail): Promise<void> {
   const from = mail.from.toLowerCase();
   const strangersAccount = await transact(async (tx) => {
-    if (!(await firstTime(tx, 'mail', mail.messageId))) return null;
     const known = (await knownByToken(tx, mail.toLocalParts)) ?? (await knownAnywhere(tx, from));
     if (known) {
+      if (!(await firstTime(tx, 'mail', mail.messageId))) return null;
       await recordAnswer(tx, known, {
         channel: 'email',
         from,
@@ -113,7 +121,7 @@ export async function receiveMail(mail: InboundMail): Promise<void> {
       { first_name: first, last_name: rest.join(' '), emails: [from], phones: [] },
       'E-mail',
       `${mail.subject}\n\n${mail.text}`.slice(0, 20_000),
-      `mail:${mail.messageId}`,
+      keyOf('mail', mail.messageId),
     );
   }
 }

@@ -1,0 +1,15 @@
+/** A fresh house for every case of a file, each ending with verify. */
+import { openHouse, type House } from './house';
+
+/** @returns the house of the case that runs; call it inside a case only */
+export function houseForEach(): () => House {
+  let house: House;
+  beforeEach(async () => {
+    house = await openHouse();
+  });
+  afterEach(async () => {
+    expect(await house.verified()).toEqual([]);
+    await house.close();
+  });
+  return () => house;
+}
