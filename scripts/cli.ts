@@ -1,5 +1,6 @@
-/** The command line behind `npm run urraca`: migrate, verify, and the demo world. */
+/** The command line behind `npm run urraca`: migrate, verify, the preview of files to import, and the demo world. */
 import pg from 'pg';
+import { previewFile } from '@/providers/files';
 import { verify } from '@/server/contacts';
 import { closeDb, config, db, migrate, reader, releaseClock } from '@/server/shared';
 import { BROKERAGE } from './world/settings';
@@ -45,6 +46,13 @@ async function dropDemo(): Promise<void> {
   await db().query('drop schema if exists graphile_worker cascade; drop schema public cascade; create schema public;');
 }
 
+/** `import --preview FILE…`: what the preview shows of each file, one JSON object a line. Touches no database. */
+async function previewFiles(): Promise<void> {
+  const files = flags.filter((flag) => flag !== '--preview');
+  if (!flags.includes('--preview') || !files.length) throw new Error('Usage: import --preview FILE…');
+  for (const file of files) console.log(JSON.stringify(await previewFile(file, new Date().getFullYear())));
+}
+
 const commands: Record<string, () => Promise<void>> = {
   migrate: async () => {
     const done = await migrate();
@@ -58,6 +66,7 @@ const commands: Record<string, () => Promise<void>> = {
     differences.forEach((difference) => console.log(`  ${difference}`));
     if (differences.length) process.exitCode = 1;
   },
+  import: previewFiles,
   'demo-world': () => alone(demoWorld),
 };
 

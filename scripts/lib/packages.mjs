@@ -17,7 +17,10 @@ export async function ensureNodeModules() {
   if (existsSync(MARK) && readFileSync(MARK, 'utf8') === lock) return;
   say('Installing node modules …');
   if (
-    (await shown('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { env: { ...process.env, NODE_ENV: '' } })) !== 0
+    (await shown('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+      env: { ...process.env, NODE_ENV: '' },
+      stdio: ['ignore', process.stderr, 'inherit'],
+    })) !== 0
   ) {
     throw new Stop(
       'The node modules could not be installed (npm ci failed, see above). Check the network and the disk, then start again.',

@@ -1,5 +1,10 @@
 /** How scripts speak: one line a step, and one clear message when something cannot go on. */
-export const say = (message) => console.log(message);
+let out = process.stdout;
+export const say = (message) => out.write(`${message}\n`);
+/** For scripts whose standard output is data: what is said goes to standard error. */
+export const sayAside = () => {
+  out = process.stderr;
+};
 
 /** A reason to stop that the person can act on; shown without a stack. */
 export class Stop extends Error {}

@@ -1,0 +1,98 @@
+/** E-mail addresses and phone numbers out of one cell: several in one, with labels, extensions, letters. */
+import { parsePhoneNumberFromString } from 'libphonenumber-js';
+import { cleanEmail } from '../capture';
+import { dataOf } from './cell';
+
+export interface Read<T> {
+  found: T[];
+  /** What stood there and is none. */
+  unread: string[];
+}
+
+/** The e-mail addresses of a cell. */
+export function readEmails(cell: string): Read<string> {
+  const read: Read<string> = { found: [], unread: [] };
+  const text = dataOf(cell);
+  if (!text) return read;
+  const whole = emailOf(text);
+  for (const part of whole ? [text] : text.split(/\s*(?:[;,|\n]|\s\/\s|\/(?=[^/]*@)|\s+(?:or|and|und|y|et)\s+)\s*/i)) {
+    const value = dataOf(part);
+    if (!value) continue;
+    const email = emailOf(value);
+    if (email) add(read.found, email);
+    else if (/@\S+\s+\S+@/.test(value)) value.split(/\s+/).forEach((one) => push(read, emailOf(one), one));
+    else read.unread.push(value);
+  }
+  return read;
+}
+
+const push = (read: Read<string>, email: string | null, raw: string) => (email ? add(read.found, email) : read.unread.push(raw));
+const add = (list: string[], value: string): void => {
+  if (!list.includes(value)) list.push(value);
+};
+
+/** `Oda <oda@x.example>`, `home: oda@x.example`, `oda@x.example (work)`. */
+function emailOf(text: string): string | null {
+  const angled = /<([^<>]+@[^<>]+)>/.exec(text);
+  if (angled) return cleanEmail(angled[1]!);
+  return cleanEmail(text.replace(/^(?:[a-z]+\s*:\s*)(?!.*:)/i, '').replace(/\s*\([^)]*\)\s*$/, '')) ?? cleanEmail(text);
+}
+
+export interface Phone {
+  number: string;
+  extension: string | null;
+}
+
+const LETTERS = 'abcdefghijklmnopqrstuvwxyz';
+const KEYS = '22233344455566677778889999';
+
+/** The phone numbers of a cell. */
+export function readPhones(cell: string): Read<Phone> {
+  const read: Read<Phone> = { found: [], unread: [] };
+  const text = dataOf(cell);
+  if (!text) return read;
+  const whole = phoneOf(text);
+  const parts = whole
+    ? [text]
+    : text.split(/\s*(?:[;|,\n]|\s\/\s|\s+(?:or|and|und|oder|o|y|et|ou)\s+|&)\s*|(?<=\d{4})\s*\/\s*(?=[+(\d])/i);
+  for (const part of parts) {
+    const value = dataOf(part);
+    if (!value) continue;
+    const phone = phoneOf(value);
+    if (!phone) read.unread.push(value);
+    else if (!read.found.some((one) => one.number === phone.number)) read.found.push(phone);
+  }
+  return read;
+}
+
+/** One phone number, read as one of the United States when it has no international prefix; null when it is none. */
+export function phoneOf(raw: string): Phone | null {
+  let text = raw
+    .trim()
+    .replace(/^tel:/i, '')
+    .replace(/[‐-―−]/g, '-')
+    .replace(/\u00a0/g, ' ');
+  let extension: string | null = null;
+  const ext = /[\s,;(]*(?:;ext=|ext(?:ension|n)?\.?|x|#|durchwahl)\s*:?\s*(\d{1,7})\)?\s*$/i.exec(text);
+  if (ext && ext.index > 6) {
+    extension = ext[1]!;
+    text = text.slice(0, ext.index);
+  }
+  text = text
+    .replace(/\s*\((?:home|work|cell|mobile|office|h|w|c|m|o)\)\s*$/i, '')
+    .replace(/^[a-z]+(?:\s+phone)?[.:]?\s+(?=[+(\d])/i, '')
+    .replace(/^[hwcmo][.:]?(?=[+(\d])/i, '');
+  text = text
+    .replace(/(?<=\d)\.0+$/, '')
+    .replace(/^00(?=[1-9])/, '+')
+    .replace(/\s+(?:home|work|cell|mobile|office|direct)$/i, '');
+  if (/[a-z]/i.test(text)) {
+    if (!/^[\d\s().+-]*\d{3}[\s().-]*[A-Za-z]{3,7}[\s.-]*\d*$/.test(text)) return null;
+    text = text.replace(/[a-z]/gi, (letter) => KEYS[LETTERS.indexOf(letter.toLowerCase())]!);
+  }
+  if (text.length > 40 || !/^[+\d\s().,/-]+$/.test(text)) return null;
+  const parsed = parsePhoneNumberFromString(text.replace(/[/,]/g, '-'), { defaultCountry: 'US', extract: false });
+  if (!parsed?.isPossible()) return null;
+  if (parsed.countryCallingCode === '1' && parsed.nationalNumber.length !== 10) return null;
+  return { number: parsed.number, extension: extension ?? parsed.ext ?? null };
+}

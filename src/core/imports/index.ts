@@ -1,0 +1,19 @@
+export { CardReader } from './cards';
+export { groupOf, linkPartners, readCard, type CardGroup } from './card-person';
+export { CsvReader, findDelimiter, readCsv, type CsvRecord } from './csv';
+export { decoded, decoderName, sniff, type Sniffed, type TextEncoding } from './sniff';
+export { TARGETS, meaningOf, plainHeading, type Target } from './headings';
+export { homeOf, LikenessFinder, type Likeness } from './likeness';
+export { sameFirst } from './names';
+export {
+  DOUBTS,
+  PERMIT_CHANNELS,
+  type Doubt,
+  type DoubtReason,
+  type ImportedPerson,
+  type Partner,
+  type PermitChannel,
+} from './person';
+export { previewContact, previewOf, refused, type FileFormat, type Preview, type PreviewContact } from './preview';
+export { readRow, type Reading } from './row';
+export { isBlankRow, isFooter, layoutOf, repeatsHeadings, type Column, type TableLayout } from './table';

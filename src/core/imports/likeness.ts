@@ -1,0 +1,169 @@
+/** Rows of a file that are one person, and rows that share a home: found while reading, with memory for keys only. */
+import { folded } from './cell';
+import { sameFirst } from './names';
+import type { ImportedPerson } from './person';
+
+export interface Likeness {
+  duplicates: { rows: number[]; by: 'email' | 'phone' | 'partner' }[];
+  households: { rows: number[] }[];
+  /** Addresses of several different people: each later row with one is doubtful. */
+  shared: { email: string; rows: number[] }[];
+}
+
+interface Seen {
+  row: number;
+  first: string;
+  last: string;
+  home: string | null;
+}
+
+const STREET_WORDS: [RegExp, string][] = [
+  [/\bstreet\b/g, 'st'],
+  [/\bavenue\b/g, 'ave'],
+  [/\broad\b/g, 'rd'],
+  [/\blane\b/g, 'ln'],
+  [/\bdrive\b/g, 'dr'],
+  [/\bcourt\b/g, 'ct'],
+  [/\bplace\b/g, 'pl'],
+  [/\bterrace\b/g, 'ter'],
+  [/\bboulevard\b/g, 'blvd'],
+  [/\bnorth\b/g, 'n'],
+  [/\bsouth\b/g, 's'],
+  [/\beast\b/g, 'e'],
+  [/\bwest\b/g, 'w'],
+  [/\b(?:apartment|apt|unit|suite|ste|no)\b/g, '#'],
+];
+
+/** One spelling for a home: street and number with postal code or town; null when it is not known. */
+export function homeOf(
+  street: string | null | undefined,
+  city: string | null | undefined,
+  postalCode: string | null | undefined,
+): string | null {
+  if (!street || !/\d/.test(street) || !(city || postalCode)) return null;
+  const plain = STREET_WORDS.reduce((text, [word, short]) => text.replace(word, short), folded(street));
+  return `${plain}|${postalCode ? postalCode.slice(0, 5) : folded(city!)}`;
+}
+
+/** Give it the people in the order of the file; ask `result` at the end. */
+export class LikenessFinder {
+  private readonly byEmail = new Map<string, Seen[]>();
+  private readonly byPhone = new Map<string, Seen[]>();
+  private readonly byHome = new Map<string, Seen[]>();
+  private readonly byUid = new Map<string, Seen>();
+  private readonly partners: { row: number; name: string; addresses: string[]; uid: string | null; home: string | null }[] = [];
+  private readonly names = new Map<string, Seen[]>();
+  private readonly groups = new Map<string, { rows: Set<number>; by: 'email' | 'phone' | 'partner' }>();
+  private readonly homes: Set<number>[] = [];
+  private readonly shared = new Map<string, number[]>();
+
+  /** Looks at one more person. */
+  see(person: ImportedPerson): void {
+    const home = homeOf(person.address?.street, person.address?.city, person.address?.postalCode);
+    const seen: Seen = { row: person.row, first: person.first, last: person.last, home };
+    for (const email of person.emails) this.meet(this.byEmail, email, seen, 'email');
+    for (const phone of person.phones) this.meet(this.byPhone, phone, seen, 'phone');
+    if (home) push(this.byHome, home, seen);
+    if (person.uid) this.byUid.set(person.uid, seen);
+    push(this.names, folded(`${person.first} ${person.last}`), seen);
+    if (person.partner || person.partnerUid)
+      this.partners.push({
+        row: person.row,
+        name: person.partner ? folded(`${person.partner.first} ${person.partner.last}`) : '',
+        addresses: [...(person.partner?.emails ?? []), ...(person.partner?.phones ?? [])],
+        uid: person.partnerUid,
+        home,
+      });
+  }
+
+  private meet(index: Map<string, Seen[]>, value: string, seen: Seen, by: 'email' | 'phone'): void {
+    const before = index.get(value);
+    push(index, value, seen);
+    if (!before) return;
+    const first = before[0]!;
+    const couple = !sameFirst(first.first, seen.first) && first.home !== null && first.home === seen.home;
+    const strangers = before.filter((one) => !sameFirst(one.first, seen.first) || folded(one.last) !== folded(seen.last));
+    if (couple || strangers.length >= 2) {
+      if (by === 'email')
+        this.shared.set(
+          value,
+          (couple ? [first, seen] : before).map(({ row }) => row),
+        );
+      if (couple) this.homes.push(new Set([first.row, seen.row]));
+      else this.groups.delete(`${by} ${value}`);
+      return;
+    }
+    const group = this.groups.get(`${by} ${value}`) ?? { rows: new Set([first.row]), by };
+    group.rows.add(seen.row);
+    this.groups.set(`${by} ${value}`, group);
+  }
+
+  result(): Likeness {
+    const groups = merged([...this.groups.values()]);
+    for (const partner of this.partners) {
+      const linked = partner.uid ? this.byUid.get(partner.uid) : undefined;
+      if (linked) {
+        this.homes.push(new Set([partner.row, linked.row]));
+        continue;
+      }
+      const byAddress = partner.addresses.flatMap((address) => [
+        ...(this.byEmail.get(address) ?? []),
+        ...(this.byPhone.get(address) ?? []),
+      ]);
+      const byName = partner.name.includes(' ')
+        ? (this.names.get(partner.name) ?? []).filter((one) => !partner.home || !one.home || one.home === partner.home)
+        : [];
+      const other = [...byAddress, ...byName].find((one) => one.row !== partner.row);
+      if (!other) continue;
+      const rows = [partner.row, other.row].sort((a, b) => a - b);
+      if (!groups.some((group) => group.by === 'partner' && same(group.rows, rows))) groups.push({ rows, by: 'partner' });
+      this.homes.push(new Set(rows));
+    }
+    const one = new Map<number, number>();
+    for (const group of groups) if (group.by !== 'partner') for (const row of group.rows) one.set(row, group.rows[0]!);
+    for (const people of this.byHome.values()) {
+      const different = people.filter(
+        (person, at) =>
+          people.findIndex((other) => (one.get(other.row) ?? other.row) === (one.get(person.row) ?? person.row)) === at,
+      );
+      if (
+        different.length > 1 &&
+        different.some(
+          (person) => !sameFirst(person.first, different[0]!.first) || folded(person.last) !== folded(different[0]!.last),
+        )
+      )
+        this.homes.push(new Set(different.map(({ row }) => row)));
+    }
+    return {
+      duplicates: groups.sort((a, b) => a.rows[0]! - b.rows[0]!),
+      households: joined(this.homes).map((rows) => ({ rows })),
+      shared: [...this.shared].map(([email, rows]) => ({ email, rows })),
+    };
+  }
+}
+
+const push = <K, V>(map: Map<K, V[]>, key: K, value: V): void => {
+  const list = map.get(key);
+  if (list) list.push(value);
+  else map.set(key, [value]);
+};
+const same = (a: number[], b: number[]): boolean => a.length === b.length && a.every((row, at) => row === b[at]);
+
+/** Groups that share a row become one. */
+function merged(groups: { rows: Iterable<number>; by: 'email' | 'phone' | 'partner' }[]): Likeness['duplicates'] {
+  const byRow = new Map<number, { rows: Set<number>; by: 'email' | 'phone' | 'partner' }>();
+  for (const { rows, by } of groups) {
+    const whole = { rows: new Set(rows), by };
+    for (const known of new Set([...whole.rows].map((row) => byRow.get(row)).filter((one) => one !== undefined))) {
+      known.rows.forEach((row) => whole.rows.add(row));
+      whole.by = known.by;
+    }
+    whole.rows.forEach((row) => byRow.set(row, whole));
+  }
+  return [...new Set(byRow.values())].map(({ rows, by }) => ({ rows: [...rows].sort((a, b) => a - b), by }));
+}
+
+const joined = (homes: Set<number>[]): number[][] =>
+  merged(homes.map((rows) => ({ rows, by: 'partner' as const })))
+    .map(({ rows }) => rows)
+    .sort((a, b) => a[0]! - b[0]!);

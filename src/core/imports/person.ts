@@ -1,0 +1,122 @@
+/** A person as one row or card of a file says, and the doubts a careful reader would have about it. */
+import type { ContactRole } from '../contacts';
+
+export const DOUBTS = {
+  'bad-date': 'a date that no calendar has, or that cannot be read',
+  'bad-email': 'what stands for an e-mail address is none',
+  'bad-encoding': 'letters that were lost when the file was saved',
+  'bad-phone': 'what stands for a phone number is none',
+  'control-characters': 'characters that no keyboard types',
+  'cut-off': 'the card ends in the middle',
+  formula: 'a formula where a name should stand',
+  'no-name': 'no name',
+  'no-way-to-reach': 'no e-mail address, phone number or postal address',
+  'nul-bytes': 'null characters',
+  'open-quote': 'a quotation mark that is never closed',
+  'shared-email': 'an e-mail address that other people in the file have too',
+  'too-long': 'a text longer than any name or address',
+  'too-many-cells': 'more cells than there are headings, so that some may stand under the wrong one',
+  'unclear-permission': 'a permission that is neither yes nor no',
+} as const;
+export type DoubtReason = keyof typeof DOUBTS;
+
+export interface Doubt {
+  reason: DoubtReason;
+  /** What exactly, in words: `there is no 02/30/1980`. */
+  why: string;
+}
+
+export const PERMIT_CHANNELS = ['call', 'text', 'email', 'letter'] as const;
+export type PermitChannel = (typeof PERMIT_CHANNELS)[number];
+
+export interface PostalAddress {
+  street?: string;
+  city?: string;
+  postalCode?: string;
+}
+
+export interface Partner {
+  first: string;
+  last: string;
+  emails: string[];
+  phones: string[];
+  birthday: string | null;
+}
+
+/** Days are `YYYY-MM-DD`, or `--MM-DD` without a year. Phones are E.164. */
+export interface ImportedPerson {
+  /** From 1, in the order of the file. */
+  row: number;
+  first: string;
+  last: string;
+  company: string | null;
+  emails: string[];
+  phones: string[];
+  /** By phone. */
+  extensions: Record<string, string>;
+  fax: string | null;
+  address: PostalAddress | null;
+  region: string | null;
+  country: string | null;
+  propertyAddress: string | null;
+  birthday: string | null;
+  anniversary: string | null;
+  closingDate: string | null;
+  roles: ContactRole[];
+  tags: string[];
+  stage: string | null;
+  horizon: string | null;
+  source: string | null;
+  owner: string | null;
+  permissions: Partial<Record<PermitChannel, 'granted' | 'withdrawn'>>;
+  partner: Partner | null;
+  custom: Record<string, string>;
+  notes: string | null;
+  /** The identity of a card, for cards that name each other. */
+  uid: string | null;
+  partnerUid: string | null;
+  doubts: Doubt[];
+}
+
+export const emptyPerson = (row: number): ImportedPerson => ({
+  row,
+  first: '',
+  last: '',
+  company: null,
+  emails: [],
+  phones: [],
+  extensions: {},
+  fax: null,
+  address: null,
+  region: null,
+  country: null,
+  propertyAddress: null,
+  birthday: null,
+  anniversary: null,
+  closingDate: null,
+  roles: [],
+  tags: [],
+  stage: null,
+  horizon: null,
+  source: null,
+  owner: null,
+  permissions: {},
+  partner: null,
+  custom: {},
+  notes: null,
+  uid: null,
+  partnerUid: null,
+  doubts: [],
+});
+
+/** Notes a doubt once per reason and wording. */
+export function doubt(person: ImportedPerson, reason: DoubtReason, why: string): void {
+  if (!person.doubts.some((one) => one.reason === reason && one.why === why)) person.doubts.push({ reason, why });
+}
+
+/** The doubts that only the whole person shows: nobody to call by name, no way to reach them. */
+export function doubtWhole(person: ImportedPerson): void {
+  const reachable = person.emails.length + person.phones.length > 0 || Boolean(person.address?.street);
+  if (!person.first && !person.last && !person.company) doubt(person, 'no-name', 'the row has no name');
+  if (!reachable) doubt(person, 'no-way-to-reach', 'there is no e-mail address, phone number or postal address');
+}
