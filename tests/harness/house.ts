@@ -30,6 +30,7 @@ const modules = async () => ({
   calling: await import('@/server/calling'),
   routing: await import('@/server/routing'),
   today: await import('@/server/today'),
+  segments: await import('@/server/segments'),
   results: await import('@/server/results'),
   accounts: await import('@/server/accounts'),
   simulation: await import('@/server/simulation'),
@@ -142,7 +143,12 @@ export class House {
       };
     }
     for (const [position, stage] of STAGES.entries())
-      await db.run('insert into stages values (1, $1, $2, $3, $4)', [stage.key, stage.name, stage.meaning, position]);
+      await db.run('insert into stages (account_id, key, name, meaning, position, acts_as) values (1, $1, $2, $3, $4, $1)', [
+        stage.key,
+        stage.name,
+        stage.meaning,
+        position,
+      ]);
     for (const [position, one] of HORIZONS.entries())
       await db.run('insert into horizons values (1, $1, $2, $3, $4, $5, $6)', [
         one.key,

@@ -8,9 +8,9 @@ import { KEY_SCOPES } from '@/core/accounts';
 import { settingsSchema } from '@/core/accounts/schemas';
 import { OUTCOME_KEYS } from '@/core/calling';
 import { inquirySchema } from '@/core/capture/schemas';
-import { STAGE_KEYS } from '@/core/contacts';
 import { MEASURE_KEYS } from '@/core/results';
-import { contactPatchSchema } from '@/server/contacts';
+import { PREFERENCE_KEYS } from '@/server/accounts';
+import { CONTACT_SORTS, contactPatchSchema } from '@/server/contacts';
 
 export interface Operation {
   method: 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE';
@@ -32,6 +32,18 @@ const id = Joi.string().pattern(/^\d{1,18}$/, 'id');
 const page = Joi.object({ limit, cursor });
 const instant = Joi.string().isoDate();
 const period = { days: Joi.number().integer().min(1).max(3660).default(30) };
+
+/** What a list of contacts may be asked for. */
+const question = {
+  q: Joi.string().max(200).allow(''),
+  segment: id,
+  where: Joi.string().max(20_000),
+  stage: Joi.string().max(60),
+  measure: Joi.string().valid(...MEASURE_KEYS),
+  agent: id,
+  ...period,
+};
+const segmentName = Joi.string().min(1).max(80);
 
 const define = <const T extends Record<string, Operation>>(operations: T): { [Key in keyof T]: Operation } => operations;
 
@@ -56,17 +68,68 @@ export const OPERATIONS = define({
   listContacts: {
     method: 'GET',
     path: '/contacts',
-    summary: 'Contacts, the newest first; searched, or those behind a number in Results',
+    summary: 'Contacts, the newest first: searched, of a segment, or those behind a number in Results',
     scope: 'contacts:read',
     query: Joi.object({
-      q: Joi.string().max(200).allow(''),
-      stage: Joi.string().valid(...STAGE_KEYS),
-      measure: Joi.string().valid(...MEASURE_KEYS),
-      agent: id,
-      ...period,
+      ...question,
+      sort: Joi.string().valid(...CONTACT_SORTS),
+      order: Joi.string().valid('asc', 'desc'),
       limit,
       cursor,
     }),
+  },
+  countContacts: {
+    method: 'GET',
+    path: '/contacts/count',
+    summary: 'How many contacts a question finds, exactly',
+    scope: 'contacts:read',
+    query: Joi.object(question),
+  },
+  getVocabulary: {
+    method: 'GET',
+    path: '/vocabulary',
+    summary: 'The names of everything a segment may name, and the fields of the account',
+    scope: 'contacts:read',
+  },
+  listSegments: { method: 'GET', path: '/segments', summary: 'The team’s segments and one’s own', scope: 'contacts:read' },
+  createSegment: {
+    method: 'POST',
+    path: '/segments',
+    summary: 'Keep a segment, for oneself or for the team',
+    scope: 'contacts:write',
+    body: Joi.object({ name: segmentName.required(), tree: Joi.any().required(), team: Joi.boolean().default(false) }),
+  },
+  getSegment: { method: 'GET', path: '/segments/{id}', summary: 'One segment with its sentence', scope: 'contacts:read' },
+  updateSegment: {
+    method: 'PATCH',
+    path: '/segments/{id}',
+    summary: 'Change a segment',
+    scope: 'contacts:write',
+    body: Joi.object({ name: segmentName, tree: Joi.any(), team: Joi.boolean() }).min(1),
+  },
+  deleteSegment: { method: 'DELETE', path: '/segments/{id}', summary: 'Delete a segment', scope: 'contacts:write' },
+  setShelf: {
+    method: 'PUT',
+    path: '/shelf',
+    summary: 'Lay segments on one’s shelf, in this order',
+    scope: 'contacts:read',
+    only: 'person',
+    body: Joi.object({ segments: Joi.array().items(id).max(200).required() }),
+  },
+  getPreferences: {
+    method: 'GET',
+    path: '/preferences',
+    summary: 'What one set for oneself',
+    scope: 'contacts:read',
+    only: 'person',
+  },
+  setPreferences: {
+    method: 'PUT',
+    path: '/preferences',
+    summary: 'Set something for oneself, such as the columns of the grid',
+    scope: 'contacts:read',
+    only: 'person',
+    body: Joi.object(Object.fromEntries(PREFERENCE_KEYS.map((key) => [key, Joi.object().unknown(true)]))).min(1),
   },
   getContact: { method: 'GET', path: '/contacts/{id}', summary: 'One contact', scope: 'contacts:read' },
   updateContact: {

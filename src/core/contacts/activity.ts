@@ -21,6 +21,9 @@ export const ACTIVITY_KINDS = [
   'permission',
   'task',
   'next_touch',
+  'opened',
+  'visit',
+  'saved_home',
 ] as const;
 export type ActivityKind = (typeof ACTIVITY_KINDS)[number];
 export type Direction = 'in' | 'out';

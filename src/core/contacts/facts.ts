@@ -25,6 +25,14 @@ export interface Facts {
   lastInAt: Date | null;
   lastHumanOutAt: Date | null;
   lastTouchAt: Date | null;
+  callsIn: number;
+  lastCallInAt: Date | null;
+  emailsOpened: number;
+  lastOpenedAt: Date | null;
+  visits: number;
+  lastVisitAt: Date | null;
+  savedHomes: number;
+  lastSavedAt: Date | null;
 }
 
 export const noFacts = (): Facts => ({
@@ -47,6 +55,14 @@ export const noFacts = (): Facts => ({
   lastInAt: null,
   lastHumanOutAt: null,
   lastTouchAt: null,
+  callsIn: 0,
+  lastCallInAt: null,
+  emailsOpened: 0,
+  lastOpenedAt: null,
+  visits: 0,
+  lastVisitAt: null,
+  savedHomes: 0,
+  lastSavedAt: null,
 });
 
 const earlier = (known: Date | null, at: Date): Date => (known && known <= at ? known : at);
@@ -67,6 +83,10 @@ export function foldFact(facts: Facts, activity: Activity): Facts {
       next.attempts += 1;
       next.firstAttemptAt = earlier(facts.firstAttemptAt, at);
       next.lastAttemptAt = later(facts.lastAttemptAt, at);
+    }
+    if (direction === 'in') {
+      next.callsIn += 1;
+      next.lastCallInAt = later(facts.lastCallInAt, at);
     }
     next.talkSeconds += data.talkSeconds ?? 0;
     if (isReached(outcome)) {
@@ -89,6 +109,18 @@ export function foldFact(facts: Facts, activity: Activity): Facts {
     if (channel === 'text') next[direction === 'out' ? 'textsOut' : 'textsIn'] += 1;
     if (channel === 'email') next[direction === 'out' ? 'emailsOut' : 'emailsIn'] += 1;
     if (channel === 'letter' && direction === 'out') next.lettersOut += 1;
+  }
+  if (kind === 'opened') {
+    next.emailsOpened += 1;
+    next.lastOpenedAt = later(facts.lastOpenedAt, at);
+  }
+  if (kind === 'visit') {
+    next.visits += 1;
+    next.lastVisitAt = later(facts.lastVisitAt, at);
+  }
+  if (kind === 'saved_home') {
+    next.savedHomes += 1;
+    next.lastSavedAt = later(facts.lastSavedAt, at);
   }
   if (isAnswer(activity)) next.lastInAt = later(facts.lastInAt, at);
   if (isHumanTry(activity)) next.lastHumanOutAt = later(facts.lastHumanOutAt, at);

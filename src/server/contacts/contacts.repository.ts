@@ -3,20 +3,52 @@ import type { ContactView, PermissionsView } from '@/core/contacts';
 import { notFound, pageOf, readCursor, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import type { Measure } from '@/core/results';
-import { reader, type Tx } from '../shared';
+import { conditionsOf, type Tree } from '@/core/segments';
+import { reader, transact, type Tx } from '../shared';
 import { CONTACT_COLUMNS, CONTACT_JOINS, contactView, type ContactRow } from './contacts.rows';
 import { measured } from './measured';
 import { permissionFor, readPermissions } from './permissions';
+import { segmentSql, type SegmentContext } from './segment.sql';
 import { visible } from './visible';
 
 export interface ContactQuery {
   q?: string;
   /** The people behind a number in Results. */
   behind?: { measure: Measure; agentId: string | null; from: Date; to: Date; conversationSeconds: number };
-  stage?: string;
+  /** The segment, with what it takes to ask it. */
+  segment?: { tree: Tree; context: SegmentContext };
+  sort?: ContactSort;
+  descending?: boolean;
   limit: number;
   cursor?: string | null;
 }
+
+/** By what the grid may be sorted: the expression, never null, and its type for the page marker. */
+const SORTS = {
+  created: { sql: 'c.created_at', type: 'timestamptz' },
+  name: { sql: 'c.name_key', type: 'text' },
+  last_touch: { sql: 'c.last_touch_at', type: 'timestamptz' },
+  next_touch: { sql: `coalesce(c.next_touch_at, 'infinity')`, type: 'timestamptz' },
+  last_spoke: { sql: `coalesce(f.last_reached_at, '-infinity')`, type: 'timestamptz', facts: true },
+  attempts: { sql: 'f.attempts', type: 'int', facts: true },
+  stage: { sql: 'c.stage', type: 'text' },
+  town: { sql: `lower(coalesce(c.city, ''))`, type: 'text' },
+} as const;
+export type ContactSort = keyof typeof SORTS;
+export const CONTACT_SORTS = Object.keys(SORTS) as ContactSort[];
+
+/** People found by likeness are shown up to here: more are no longer alike. */
+const MOST_ALIKE = 20;
+
+/** The words of a search that are long enough to be mistyped. */
+const searchWords = (q: string): string[] =>
+  q
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/\p{Diacritic}/gu, '')
+    .split(/\s+/)
+    .filter((word) => word.length >= 4 && /\p{L}/u.test(word))
+    .slice(0, 4);
 
 /** Words of a search as LIKE patterns over search_text; under three characters only the beginning of a word counts (docs/decisions/0004). */
 export function searchPatterns(q: string): string[] {
@@ -33,58 +65,76 @@ export function searchPatterns(q: string): string[] {
     .map((word) => (word.length < 3 ? `% ${escape(word)}%` : `%${escape(word)}%`));
 }
 
-function conditions(scope: Scope, query: ContactQuery, bind: unknown[]): { where: string; from: string } {
+/** FROM and WHERE of a query over contacts `c`, with facts `f` when something asks for them. */
+export function contactsFrom(
+  scope: Scope,
+  query: Omit<ContactQuery, 'limit' | 'cursor'>,
+  bind: unknown[],
+  loosely = false,
+): { from: string; where: string } {
   const where = [visible(scope, bind)];
   let from = 'contacts c';
   const patterns = searchPatterns(query.q ?? '');
-  if (patterns.length) {
-    from += ' join contact_search s on s.contact_id = c.id';
-    for (const pattern of patterns) {
-      bind.push(pattern);
-      where.push(`s.search_text like $${bind.length}`);
-    }
-  }
-  if (query.stage) {
-    bind.push(query.stage);
-    where.push(`c.stage = $${bind.length}`);
-  } else {
-    if (!patterns.length && !query.behind) where.push(`c.stage <> 'archived'`);
-  }
+  if (patterns.length) from += ' join contact_search s on s.contact_id = c.id';
+  if (loosely) {
+    const words = searchWords(query.q ?? '');
+    where.push(...words.map((word) => `$${bind.push(word)}::text <% s.search_text`));
+  } else for (const pattern of patterns) where.push(`s.search_text like $${bind.push(pattern)}`);
+  if (query.segment) where.push(segmentSql(query.segment.tree, query.segment.context, bind));
   if (query.behind) where.push(measured(query.behind, bind));
-  return { where: where.join(' and '), from };
+  if (!patterns.length && !query.behind && !asksForStage(query.segment?.tree)) where.push(`c.stage <> 'archived'`);
+  if (where.some((part) => /\bf\./.test(part)) || (query.sort && 'facts' in SORTS[query.sort]))
+    from += ' join contact_facts f on f.contact_id = c.id';
+  return { from, where: where.join(' and ') };
 }
 
-/** A page of contacts, newest first. */
-export async function listContacts(scope: Scope, query: ContactQuery, tx: Tx = reader()): Promise<Page<ContactView>> {
+/** Archived people stay out of sight until somebody asks for a stage or searches. */
+const asksForStage = (tree: Tree | undefined): boolean =>
+  tree !== undefined && conditionsOf(tree).some(({ on }) => on === 'stage');
+
+/** A page of contacts. A search that finds nobody is tried once more, tolerant of typing errors; `approximate` says so. */
+export async function listContacts(scope: Scope, query: ContactQuery): Promise<Page<ContactView> & { approximate: boolean }> {
+  const strict = await pageOfContacts(scope, query, reader(), false);
+  if (strict.items.length || query.cursor || !searchWords(query.q ?? '').length) return { ...strict, approximate: false };
+  const loose = await transact(async (tx) => {
+    await tx.run(`select set_config('pg_trgm.word_similarity_threshold', '0.45', true)`);
+    return pageOfContacts(scope, { ...query, limit: Math.min(query.limit, MOST_ALIKE) }, tx, true);
+  });
+  return { ...loose, next: null, approximate: loose.items.length > 0 };
+}
+
+async function pageOfContacts(scope: Scope, query: ContactQuery, tx: Tx, loosely: boolean): Promise<Page<ContactView>> {
   const bind: unknown[] = [];
-  const { where, from } = conditions(scope, query, bind);
+  const { where, from } = contactsFrom(scope, query, bind, loosely);
+  const { sql, type } = SORTS[query.sort ?? 'created'];
+  const way = (query.descending ?? query.sort === undefined) ? 'desc' : 'asc';
   const after = readCursor(query.cursor, 2);
-  let keyset = '';
-  if (after) {
-    bind.push(after[0], after[1]);
-    keyset = ` and (c.created_at, c.id) < ($${bind.length - 1}::timestamptz, $${bind.length}::bigint)`;
-  }
-  bind.push(query.limit + 1);
-  const rows = await tx.rows<ContactRow>(
-    `select ${CONTACT_COLUMNS} from (select c.* from ${from} where ${where}${keyset} order by c.created_at desc, c.id desc limit $${bind.length}) c ${CONTACT_JOINS} order by c.created_at desc, c.id desc`,
+  const keyset = after
+    ? ` and (${sql}, c.id) ${way === 'desc' ? '<' : '>'} ($${bind.push(after[0])}::${type}, $${bind.push(after[1])}::bigint)`
+    : '';
+  const rank = loosely ? `word_similarity($${bind.push(query.q)}, s.search_text)` : sql;
+  const rows = await tx.rows<ContactRow & { sort_key: string }>(
+    `select ${CONTACT_COLUMNS}, page.rank::text as sort_key from (
+       select c.id, ${rank} as rank from ${from} where ${where}${keyset} order by 2 ${loosely ? 'desc' : way}, c.id ${way} limit $${bind.push(query.limit + 1)}) page
+     join contacts c on c.id = page.id ${CONTACT_JOINS} order by page.rank ${loosely ? 'desc' : way}, c.id ${way}`,
     bind,
   );
-  const page = pageOf(rows, query.limit, (row) => [row.created_at.toISOString(), row.id]);
+  const page = pageOf(rows, query.limit, (row) => [row.sort_key, row.id]);
   return { items: page.items.map(contactView), next: page.next };
 }
 
-/** How many a query finds, counted no further than `cap`. */
+/** How many a query finds, counted no further than `cap`; null counts all. */
 export async function countContacts(
   scope: Scope,
-  query: Omit<ContactQuery, 'limit' | 'cursor'>,
-  cap = 100_000,
+  query: Omit<ContactQuery, 'limit' | 'cursor' | 'sort'>,
+  cap: number | null = 1_001,
   tx: Tx = reader(),
 ): Promise<number> {
   const bind: unknown[] = [];
-  const { where, from } = conditions(scope, { ...query, limit: 0 }, bind);
-  bind.push(cap);
+  const { where, from } = contactsFrom(scope, query, bind);
+  const limit = cap === null ? '' : ` limit $${bind.push(cap)}`;
   const row = await tx.first<{ n: number }>(
-    `select count(*)::int as n from (select 1 from ${from} where ${where} limit $${bind.length}) found`,
+    `select count(*)::int as n from (select 1 from ${from} where ${where}${limit}) found`,
     bind,
   );
   return row!.n;

@@ -1,5 +1,7 @@
 export { addNote, contactPatchSchema, setNextTouch, setPermission, updateContact } from './change.service';
 export {
+  CONTACT_SORTS,
+  contactsFrom,
   countContacts,
   findContact,
   findContactWithPermissions,
@@ -8,6 +10,7 @@ export {
   refreshSearch,
   searchPatterns,
   type ContactQuery,
+  type ContactSort,
 } from './contacts.repository';
 export { contactView } from './contacts.rows';
 export { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
@@ -24,5 +27,6 @@ export {
 } from './permissions';
 export { derived, recordActivities, restate } from './record';
 export { listTimeline } from './timeline.repository';
+export { segmentSql, type SegmentContext } from './segment.sql';
 export { visible } from './visible';
 export { verify, type Verified } from './verify';

@@ -3,11 +3,11 @@ import type { Scope } from '@/core/accounts';
 
 /**
  * Adds the scope's values to `bind` and answers the condition. `contact` is the alias of the contacts row in the query;
- * it always begins with account_id, so that another brokerage is never in reach.
+ * it always begins with account_id, so that another brokerage is never in reach, and what was deleted is out of sight.
  */
 export function visible(scope: Scope, bind: unknown[], contact = 'c'): string {
   bind.push(scope.accountId);
-  const account = `${contact}.account_id = $${bind.length}`;
+  const account = `${contact}.account_id = $${bind.length} and ${contact}.deleted_at is null`;
   switch (scope.sees) {
     case 'all':
       return account;

@@ -1,0 +1,33 @@
+export { daySpan, monthDays } from './days';
+export { matches, plain, type Known, type Moment } from './matches';
+export { piecesOf, segmentSentence, type NameOf, type Piece } from './sentence';
+export {
+  FIELD_KINDS,
+  SUBJECT_GROUPS,
+  SUBJECTS,
+  subjectOf,
+  subjectOfField,
+  type FieldDef,
+  type FieldKind,
+  type Subject,
+  type SubjectGroup,
+  type SubjectKind,
+  type Vocabulary,
+} from './subjects';
+export {
+  branchesOf,
+  conditionsOf,
+  EVERYBODY,
+  HOWS,
+  isCondition,
+  mapConditions,
+  seenBy,
+  spanDays,
+  spanMs,
+  UNITS,
+  type Condition,
+  type How,
+  type Tree,
+  type Unit,
+} from './tree';
+export type { SegmentView, VocabularyView } from './views';

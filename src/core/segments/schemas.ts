@@ -1,0 +1,69 @@
+/** Checking a segment that came from outside: known subjects, questions that fit their kind, a size that a database bears. */
+import Joi from 'joi';
+import { AppError } from '../shared';
+import { subjectOf, type FieldDef } from './subjects';
+import { branchesOf, HOWS, isCondition, UNITS, type Tree } from './tree';
+
+const MOST_CONDITIONS = 60;
+const MOST_DEPTH = 8;
+const day = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/, 'day');
+const value = Joi.string().max(200);
+
+const condition = Joi.object({
+  on: Joi.string().max(60).required(),
+  how: Joi.string().required(),
+  of: Joi.array().items(value).max(500),
+  from: Joi.alternatives(Joi.number(), day, null),
+  to: Joi.alternatives(Joi.number(), day, null),
+  n: Joi.number().min(0).max(10_000),
+  unit: Joi.string().valid(...UNITS),
+  text: Joi.string().max(200),
+});
+export const treeSchema: Joi.Schema = Joi.alternatives(
+  condition,
+  Joi.object({ all: Joi.array().items(Joi.link('#tree')).required() }),
+  Joi.object({ any: Joi.array().items(Joi.link('#tree')).required() }),
+  Joi.object({ none: Joi.array().items(Joi.link('#tree')).required() }),
+).id('tree');
+
+/**
+ * A tree that may be asked. A field that is gone is let through: the segment then says so instead of failing.
+ * @throws AppError input_invalid with the place that is wrong
+ */
+export function readTree(input: unknown, fields: readonly FieldDef[] = []): Tree {
+  const { value: tree, error } = treeSchema.validate(input, { convert: false });
+  if (error) throw wrong('tree', 'is not a segment');
+  let count = 0;
+  const walk = (one: Tree, path: string, depth: number): void => {
+    if (depth > MOST_DEPTH) throw wrong(path, `is nested deeper than ${MOST_DEPTH} groups`);
+    if (!isCondition(one)) return branchesOf(one).trees.forEach((next, at) => walk(next, `${path}.${at}`, depth + 1));
+    if ((count += 1) > MOST_CONDITIONS) throw wrong(path, `has more than ${MOST_CONDITIONS} conditions`);
+    const subject = subjectOf(one.on, fields);
+    if (!subject && one.on.startsWith('field:')) return;
+    if (!subject) throw wrong(path, `asks about “${one.on}”, which is nothing known`);
+    if (!HOWS[subject.kind].includes(one.how))
+      throw wrong(path, `“${one.on}” cannot be asked “${one.how}”; it can be asked ${HOWS[subject.kind].join(', ')}`);
+    const needs: Record<string, string[]> = {
+      any: ['of'],
+      all: ['of'],
+      none: ['of'],
+      within: ['n', 'unit'],
+      not_within: ['n', 'unit'],
+      longer_ago: ['n', 'unit'],
+      coming: ['n', 'unit'],
+      contains: ['text'],
+      begins: ['text'],
+      is: ['text'],
+    };
+    for (const key of needs[one.how] ?? [])
+      if ((one as Record<string, unknown>)[key] === undefined) throw wrong(path, `needs “${key}”`);
+    const bounds = [(one as { from?: unknown }).from, (one as { to?: unknown }).to].filter((bound) => bound != null);
+    if (one.how === 'between' && bounds.some((bound) => typeof bound !== 'number')) throw wrong(path, 'needs numbers');
+    if (one.how === 'on_days' && bounds.some((bound) => typeof bound !== 'string')) throw wrong(path, 'needs days');
+  };
+  walk(tree as Tree, 'tree', 0);
+  return tree as Tree;
+}
+
+const wrong = (field: string, message: string): AppError =>
+  new AppError('input_invalid', 'This segment cannot be read.', { fields: [{ field, message }] });

@@ -1,0 +1,168 @@
+/** A segment as the sentence people read, in pieces, so that the editor can open each condition where it stands. */
+import { subjectOf, type FieldDef, type Subject, type Vocabulary } from './subjects';
+import { branchesOf, isCondition, type Condition, type Tree } from './tree';
+
+export interface Piece {
+  text: string;
+  /** The part that says what was chosen. */
+  mark?: boolean;
+  /** Where in the tree the condition stands: indexes from the root. Missing for words between conditions. */
+  path?: number[];
+  /** True when the condition names something that is gone. */
+  gone?: boolean;
+}
+/** The name of a value of a vocabulary; null when it is gone. */
+export type NameOf = (vocabulary: Vocabulary, value: string) => string | null;
+
+const SAID: Record<string, string> = { granted: 'yes', withdrawn: 'no', unknown: 'not known' };
+const listed = (names: string[], word: string): string =>
+  names.length < 2 ? (names[0] ?? 'nothing') : `${names.slice(0, -1).join(', ')} ${word} ${names.at(-1)}`;
+const plural = (role: string): string => (role.endsWith('y') ? `${role.slice(0, -1)}ies` : `${role}s`);
+const many = (n: number, unit: string): string => (n === 1 ? unit.replace(/s$/, '') : `${n.toLocaleString('en-US')} ${unit}`);
+
+/** The whole sentence. @example sentenceOf(tree, …) // Buyers in Saltmarsh or Petrel Point, not spoken with for 30 days or more */
+export function piecesOf(tree: Tree, name: NameOf, fields: readonly FieldDef[] = []): Piece[] {
+  const parts =
+    isCondition(tree) || !('all' in tree)
+      ? [{ tree, path: [] as number[] }]
+      : tree.all.map((one, at) => ({ tree: one, path: [at] }));
+  const lead = parts.findIndex(
+    ({ tree: one }) => isCondition(one) && one.on === 'role' && one.how === 'any' && one.of.length > 0,
+  );
+  const pieces: Piece[] = [];
+  if (lead >= 0) {
+    const { tree: role, path } = parts.splice(lead, 1)[0]!;
+    const names = (role as { of: string[] }).of.map(plural);
+    pieces.push({ text: capital(listed(names, 'and')), mark: true, path });
+  } else pieces.push({ text: parts.length ? 'People' : 'Everybody' });
+  parts.forEach(({ tree: one, path }, at) => {
+    pieces.push({ text: at > 0 ? ', ' : ' ' });
+    pieces.push(...within(one, path, name, fields));
+  });
+  return pieces;
+}
+export const segmentSentence = (tree: Tree, name: NameOf, fields: readonly FieldDef[] = []): string =>
+  piecesOf(tree, name, fields)
+    .map(({ text }) => text)
+    .join('');
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+function within(tree: Tree, path: number[], name: NameOf, fields: readonly FieldDef[]): Piece[] {
+  if (isCondition(tree)) return phrase(tree, path, name, fields);
+  const { how, trees } = branchesOf(tree);
+  if (!trees.length) return [{ text: how === 'any' ? 'nobody' : 'anybody', path, mark: true }];
+  const inner = trees.flatMap((one, at) => [
+    ...(at ? [{ text: how === 'all' ? ' and ' : ' or ' }] : []),
+    ...within(one, [...path, at], name, fields),
+  ]);
+  return [{ text: how === 'none' ? 'but not (' : '(' }, ...inner, { text: ')' }];
+}
+
+function phrase(condition: Condition, path: number[], name: NameOf, fields: readonly FieldDef[]): Piece[] {
+  const subject = subjectOf(condition.on, fields);
+  if (!subject) return [{ text: 'with a field that is gone', mark: true, gone: true, path }];
+  const piece = (text: string, mark = false, gone = false): Piece => ({
+    text,
+    path,
+    ...(mark ? { mark } : {}),
+    ...(gone ? { gone } : {}),
+  });
+  const { words } = subject;
+  switch (condition.how) {
+    case 'known':
+      return [piece(words.some ?? `with ${subject.label.toLowerCase()}`, true)];
+    case 'unknown':
+      return [piece(words.none ?? `without ${subject.label.toLowerCase()}`, true)];
+    case 'yes':
+      return [piece(words.yes, true)];
+    case 'no':
+      return [piece(words.no, true)];
+    case 'any':
+    case 'all':
+    case 'none': {
+      const names = condition.of.map((value) => valueName(subject, value, name));
+      const gone = names.includes(null);
+      const shown = names.map((one) => one ?? goneWord(subject));
+      return [
+        piece(`${condition.how === 'none' ? words.no : words.yes} `),
+        piece(listed(shown, condition.how === 'all' ? 'and' : 'or'), true, gone),
+      ];
+    }
+    case 'between':
+      return [piece(range(condition.from, condition.to, subject), true)];
+    case 'contains':
+    case 'begins':
+    case 'is':
+      return [
+        piece(`${words.yes} `),
+        piece(`${{ contains: 'contains', begins: 'begins with', is: 'is' }[condition.how]} “${condition.text}”`, true),
+      ];
+    default:
+      return timePhrase(condition, subject).map(([text, mark]) => piece(text, mark));
+  }
+}
+
+const goneWord = (subject: Subject): string =>
+  `a ${subject.of === 'person' ? 'person' : subject.of === 'postal' ? 'postal code' : (subject.of ?? 'choice')} that is gone`;
+function valueName(subject: Subject, value: string, name: NameOf): string | null {
+  if (subject.of === 'said') return SAID[value] ?? null;
+  if (subject.of === 'person' && value === 'me') return 'me';
+  if (!subject.of || ['source', 'town', 'postal', 'role'].includes(subject.of)) return value;
+  return name(subject.of, value);
+}
+
+function range(from: number | null | undefined, to: number | null | undefined, subject: Subject): string {
+  const unit = subject.unit ?? '';
+  const shown = (n: number) => n.toLocaleString('en-US');
+  if (from == null && to == null) return `any ${unit}`;
+  if (to === 0 && !from) return `no ${unit}`;
+  if (from === to && from != null) return `exactly ${shown(from)} ${unit}`;
+  if (from == null) return `at most ${shown(to!)} ${unit}`;
+  if (to == null) return `${shown(from)} or more ${unit}`;
+  return `${shown(from)} to ${shown(to)} ${unit}`;
+}
+
+type TimeCondition = Extract<Condition, { how: 'within' | 'not_within' | 'longer_ago' | 'coming' | 'on_days' }>;
+function timePhrase(condition: TimeCondition, subject: Subject): [string, boolean][] {
+  const { words } = subject;
+  if (condition.how === 'on_days') {
+    if (condition.from && condition.to)
+      return [
+        [`${words.yes} `, false],
+        [condition.from === condition.to ? `on ${condition.from}` : `from ${condition.from} to ${condition.to}`, true],
+      ];
+    return [
+      [`${words.yes} `, false],
+      [condition.from ? `since ${condition.from}` : `until ${condition.to ?? 'today'}`, true],
+    ];
+  }
+  const span = many(condition.n, condition.unit);
+  if (condition.how === 'coming')
+    return condition.n === 0 && subject.kind === 'yearly'
+      ? [
+          [`${words.yes} `, false],
+          ['today', true],
+        ]
+      : [
+          [`${words.yes} `, false],
+          [`in the next ${span}`, true],
+        ];
+  if (condition.how === 'within')
+    return [
+      [words.yes, true],
+      [' in the ', false],
+      [`last ${span}`, true],
+    ];
+  if (condition.how === 'not_within')
+    return [
+      [words.no, true],
+      [' for ', false],
+      [`${span.replace(/^(?=[a-z])/, 'a ')} or more`, true],
+    ];
+  return [
+    [`last ${words.yes}`, true],
+    [' ', false],
+    [`more than ${span.replace(/^(?=[a-z])/, 'a ')} ago`, true],
+  ];
+}

@@ -1,0 +1,376 @@
+/**
+ * What a segment may ask about: everything stored of a contact or derived from what happened. Each subject has a kind, which decides
+ * the questions one can put to it, and the words with which the sentence speaks of it. Interpreters live in three places only: to SQL
+ * (server), in memory (`matches`), to a sentence (`sentence`).
+ */
+export const SUBJECT_KINDS = ['one', 'many', 'number', 'time', 'yearly', 'flag', 'text'] as const;
+export type SubjectKind = (typeof SUBJECT_KINDS)[number];
+
+export interface Subject {
+  key: string;
+  kind: SubjectKind;
+  /** The heading under which the editor offers it. */
+  group: SubjectGroup;
+  /** How the editor names it. */
+  label: string;
+  /** How the sentence says it. */
+  words: Words;
+  /** For `one` and `many`: what the values are, to look up their names. Without it the values are words themselves. */
+  of?: Vocabulary;
+  /** For numbers: what is counted. */
+  unit?: string;
+}
+export const SUBJECT_GROUPS = [
+  'Who',
+  'Where they stand',
+  'Place',
+  'Wants',
+  'Calls',
+  'Messages',
+  'Home search',
+  'Follow-up',
+  'Dates',
+  'Fields',
+] as const;
+export type SubjectGroup = (typeof SUBJECT_GROUPS)[number];
+export type Vocabulary =
+  | 'stage'
+  | 'horizon'
+  | 'role'
+  | 'tag'
+  | 'person'
+  | 'roster'
+  | 'door'
+  | 'campaign'
+  | 'said'
+  | 'source'
+  | 'town'
+  | 'postal'
+  | 'contact'
+  | 'channel';
+
+/** `yes` before a value that is wanted, `no` before one that is not; `some` and `none` when there is any or nothing. */
+export interface Words {
+  yes: string;
+  no: string;
+  some?: string;
+  none?: string;
+}
+
+const subject = (
+  group: SubjectGroup,
+  kind: SubjectKind,
+  key: string,
+  label: string,
+  words: Words,
+  more: Pick<Subject, 'of' | 'unit'> = {},
+): Subject => ({
+  key,
+  kind,
+  group,
+  label,
+  words,
+  ...more,
+});
+/** `called`: called in the last 7 days, not called for 7 days or more, never called. */
+const did = (group: SubjectGroup, key: string, label: string, verb: string): Subject =>
+  subject(group, 'time', key, label, { yes: verb, no: `not ${verb}`, some: `${verb} at some time`, none: `never ${verb}` });
+const count = (group: SubjectGroup, key: string, label: string, unit: string): Subject =>
+  subject(
+    group,
+    'number',
+    key,
+    label,
+    { yes: 'with', no: 'without', some: `with any ${unit}`, none: `without ${unit}` },
+    { unit },
+  );
+
+export const SUBJECTS: readonly Subject[] = [
+  subject(
+    'Who',
+    'many',
+    'role',
+    'Role',
+    { yes: 'who are', no: 'who are not', some: 'with a role', none: 'without a role' },
+    { of: 'role' },
+  ),
+  subject(
+    'Who',
+    'many',
+    'tag',
+    'Tag',
+    { yes: 'tagged', no: 'not tagged', some: 'with any tag', none: 'without a tag' },
+    { of: 'tag' },
+  ),
+  subject('Who', 'text', 'name', 'Name', { yes: 'whose name', no: 'whose name', some: 'with a name', none: 'without a name' }),
+  subject('Who', 'text', 'company', 'Company', {
+    yes: 'whose company',
+    no: 'whose company',
+    some: 'with a company',
+    none: 'without a company',
+  }),
+  subject('Who', 'flag', 'has_phone', 'Has a phone number', { yes: 'with a phone number', no: 'without a phone number' }),
+  subject('Who', 'flag', 'has_email', 'Has an e-mail address', {
+    yes: 'with an e-mail address',
+    no: 'without an e-mail address',
+  }),
+  subject('Who', 'flag', 'has_address', 'Has a postal address', { yes: 'with a postal address', no: 'without a postal address' }),
+  subject('Who', 'flag', 'in_household', 'Shares a household', { yes: 'who share a household', no: 'who share no household' }),
+  subject('Who', 'flag', 'do_not_contact', 'Do not contact', { yes: 'not to be contacted', no: 'who may be contacted' }),
+  subject(
+    'Who',
+    'one',
+    'may_call',
+    'Permission to call',
+    { yes: 'whose permission to call is', no: 'whose permission to call is not' },
+    { of: 'said' },
+  ),
+  subject(
+    'Who',
+    'one',
+    'may_text',
+    'Permission to text',
+    { yes: 'whose permission to text is', no: 'whose permission to text is not' },
+    { of: 'said' },
+  ),
+  subject(
+    'Who',
+    'one',
+    'may_email',
+    'Permission to e-mail',
+    { yes: 'whose permission to e-mail is', no: 'whose permission to e-mail is not' },
+    { of: 'said' },
+  ),
+  subject('Where they stand', 'one', 'stage', 'Stage', { yes: 'in stage', no: 'not in stage' }, { of: 'stage' }),
+  did('Where they stand', 'stage_since', 'Stage changed', 'moved to their stage'),
+  subject(
+    'Where they stand',
+    'one',
+    'horizon',
+    'Horizon',
+    { yes: 'with horizon', no: 'with a horizon other than', some: 'with a horizon', none: 'without a horizon' },
+    { of: 'horizon' },
+  ),
+  subject(
+    'Where they stand',
+    'one',
+    'owner',
+    'Agent',
+    { yes: 'with', no: 'not with', some: 'with an agent', none: 'with nobody' },
+    { of: 'person' },
+  ),
+  subject(
+    'Where they stand',
+    'many',
+    'roster',
+    'Agent’s roster',
+    { yes: 'with an agent of', no: 'with no agent of', some: 'with an agent of a roster', none: 'with an agent of no roster' },
+    { of: 'roster' },
+  ),
+  subject(
+    'Where they stand',
+    'one',
+    'source',
+    'Lead source',
+    { yes: 'from', no: 'not from', some: 'with a lead source', none: 'without a lead source' },
+    { of: 'source' },
+  ),
+  subject(
+    'Where they stand',
+    'many',
+    'door',
+    'Door',
+    { yes: 'who came by', no: 'who did not come by', some: 'who came by a door', none: 'who came by no door' },
+    { of: 'door' },
+  ),
+  did('Where they stand', 'created', 'Added', 'added'),
+  subject(
+    'Place',
+    'one',
+    'town',
+    'Town',
+    { yes: 'in', no: 'not in', some: 'with a town', none: 'without a town' },
+    { of: 'town' },
+  ),
+  subject(
+    'Place',
+    'one',
+    'postal_code',
+    'Postal code',
+    { yes: 'in postal code', no: 'not in postal code', some: 'with a postal code', none: 'without a postal code' },
+    { of: 'postal' },
+  ),
+  subject('Place', 'text', 'street', 'Street', {
+    yes: 'whose street',
+    no: 'whose street',
+    some: 'with a street',
+    none: 'without a street',
+  }),
+  count('Wants', 'wants_price_max', 'Highest price', 'as their highest price'),
+  count('Wants', 'wants_price_min', 'Lowest price', 'as their lowest price'),
+  count('Wants', 'wants_bedrooms', 'Bedrooms wanted', 'bedrooms wanted'),
+  count('Wants', 'wants_bathrooms', 'Bathrooms wanted', 'bathrooms wanted'),
+  subject(
+    'Wants',
+    'many',
+    'wants_area',
+    'Areas wanted',
+    { yes: 'who want to live in', no: 'who do not ask for', some: 'who name an area', none: 'who name no area' },
+    { of: 'town' },
+  ),
+  subject('Wants', 'many', 'wants_kind', 'Property kinds wanted', {
+    yes: 'who want a',
+    no: 'who do not ask for a',
+    some: 'who name a property kind',
+    none: 'who name no property kind',
+  }),
+  subject('Wants', 'many', 'wants_feature', 'Features wanted', {
+    yes: 'who want',
+    no: 'who do not ask for',
+    some: 'who name a feature',
+    none: 'who name no feature',
+  }),
+  subject('Wants', 'text', 'wants_words', 'Wants in their words', {
+    yes: 'whose wants',
+    no: 'whose wants',
+    some: 'who said what they want',
+    none: 'who did not say what they want',
+  }),
+  count('Follow-up', 'inquiries', 'Inquiries', 'inquiries'),
+  did('Follow-up', 'last_inquiry', 'Last inquiry', 'heard from by inquiry'),
+  did('Follow-up', 'first_inquiry', 'First inquiry', 'first heard from'),
+  subject(
+    'Follow-up',
+    'many',
+    'campaign',
+    'In a campaign',
+    { yes: 'in campaign', no: 'not in campaign', some: 'in a campaign', none: 'in no campaign' },
+    { of: 'campaign' },
+  ),
+  subject(
+    'Follow-up',
+    'many',
+    'campaign_ever',
+    'Ever in a campaign',
+    {
+      yes: 'who were ever in',
+      no: 'who were never in',
+      some: 'who were ever in a campaign',
+      none: 'who were never in a campaign',
+    },
+    { of: 'campaign' },
+  ),
+  subject('Follow-up', 'time', 'next_touch', 'Next touch', {
+    yes: 'due',
+    no: 'not due',
+    some: 'with a next touch',
+    none: 'without a next touch',
+  }),
+  subject('Follow-up', 'flag', 'overdue', 'Overdue', { yes: 'who are overdue', no: 'who are not overdue' }),
+  did('Follow-up', 'last_touch', 'Last touch', 'touched'),
+  subject('Follow-up', 'flag', 'hand_raised', 'Has raised a hand', { yes: 'with a raised hand', no: 'without a raised hand' }),
+  count('Calls', 'attempts', 'Call attempts', 'call attempts'),
+  did('Calls', 'last_attempt', 'Last call attempt', 'called'),
+  count('Calls', 'reached', 'Times reached', 'calls that reached them'),
+  did('Calls', 'last_reached', 'Last reached', 'reached'),
+  count('Calls', 'conversations', 'Conversations', 'conversations'),
+  did('Calls', 'last_conversation', 'Last conversation', 'spoken with'),
+  count('Calls', 'talk_minutes', 'Total talk time, minutes', 'minutes of talk'),
+  count('Calls', 'first_call_delay', 'Delay of the first call, minutes', 'minutes until the first call'),
+  count('Calls', 'calls_in', 'Calls received', 'calls received'),
+  did('Calls', 'last_call_in', 'Last call received', 'calling us'),
+  count('Messages', 'texts_out', 'Texts sent', 'texts sent'),
+  count('Messages', 'texts_in', 'Texts answered', 'texts received'),
+  count('Messages', 'emails_out', 'E-mails sent', 'e-mails sent'),
+  count('Messages', 'emails_in', 'E-mails answered', 'e-mails received'),
+  count('Messages', 'emails_opened', 'E-mails opened', 'e-mails opened'),
+  did('Messages', 'last_opened', 'Last opened an e-mail', 'seen opening an e-mail'),
+  count('Messages', 'letters_out', 'Letters sent', 'letters sent'),
+  did('Messages', 'last_answer', 'Last answer', 'answering'),
+  count('Home search', 'visits', 'Visits to home search', 'visits'),
+  did('Home search', 'last_visit', 'Last visit', 'visiting'),
+  count('Home search', 'saved_homes', 'Saved homes', 'saved homes'),
+  did('Home search', 'last_saved', 'Last saved a home', 'saving a home'),
+  subject('Dates', 'yearly', 'birthday', 'Birthday', {
+    yes: 'with a birthday',
+    no: 'without a birthday',
+    some: 'with a known birthday',
+    none: 'without a known birthday',
+  }),
+  subject('Dates', 'yearly', 'closing', 'Closing anniversary', {
+    yes: 'with a closing anniversary',
+    no: 'without a closing anniversary',
+    some: 'with a closing date',
+    none: 'without a closing date',
+  }),
+  subject('Dates', 'yearly', 'wedding', 'Wedding anniversary', {
+    yes: 'with a wedding anniversary',
+    no: 'without a wedding anniversary',
+    some: 'with a known wedding day',
+    none: 'without a known wedding day',
+  }),
+  subject('Dates', 'yearly', 'other_date', 'Another important date', {
+    yes: 'with an important date',
+    no: 'without an important date',
+    some: 'with an important date',
+    none: 'without an important date',
+  }),
+];
+const BY_KEY = new Map(SUBJECTS.map((one) => [one.key, one]));
+
+export const FIELD_KINDS = ['text', 'number', 'money', 'date', 'yearly', 'choice', 'choices', 'flag', 'contact'] as const;
+export type FieldKind = (typeof FIELD_KINDS)[number];
+/** A field that an account made for itself; as a subject its key is `field:` and its id. */
+export interface FieldDef {
+  id: string;
+  name: string;
+  kind: FieldKind;
+  choices: string[];
+}
+
+const FIELD_SUBJECTS: Record<FieldKind, SubjectKind> = {
+  text: 'text',
+  number: 'number',
+  money: 'number',
+  date: 'time',
+  yearly: 'yearly',
+  choice: 'one',
+  choices: 'many',
+  flag: 'flag',
+  contact: 'one',
+};
+
+export function subjectOfField(field: FieldDef): Subject {
+  const name = `“${field.name}”`;
+  const kind = FIELD_SUBJECTS[field.kind];
+  const words: Words =
+    kind === 'flag'
+      ? { yes: `with ${name}`, no: `without ${name}` }
+      : kind === 'time'
+        ? { yes: name, no: `${name} not`, some: `with ${name}`, none: `without ${name}` }
+        : {
+            yes: kind === 'number' ? 'with' : `whose ${name} is`,
+            no: kind === 'number' ? 'without' : `whose ${name} is not`,
+            some: `with ${name}`,
+            none: `without ${name}`,
+          };
+  if (kind === 'text') Object.assign(words, { yes: `whose ${name}`, no: `whose ${name}` });
+  if (kind === 'yearly') Object.assign(words, { yes: `with ${name}`, no: `without ${name}` });
+  return {
+    key: `field:${field.id}`,
+    kind,
+    group: 'Fields',
+    label: field.name,
+    words,
+    ...(field.kind === 'contact' ? { of: 'contact' as const } : {}),
+    ...(kind === 'number' ? { unit: `as ${name}` } : {}),
+  };
+}
+
+/** The subject of a key; null for a field that is gone or a word that never was one. */
+export function subjectOf(key: string, fields: readonly FieldDef[] = []): Subject | null {
+  const known = BY_KEY.get(key);
+  if (known) return known;
+  const field = key.startsWith('field:') ? fields.find(({ id }) => `field:${id}` === key) : undefined;
+  return field ? subjectOfField(field) : null;
+}

@@ -1,0 +1,288 @@
+/**
+ * A segment as SQL over a contact aliased `c` with its facts aliased `f`. The same answers as `matches` in the core; a property test
+ * draws random trees and holds the two against each other. Every value is bound.
+ */
+import {
+  branchesOf,
+  daySpan,
+  isCondition,
+  monthDays,
+  plain,
+  seenBy,
+  spanDays,
+  spanMs,
+  subjectOf,
+  type Condition,
+  type FieldDef,
+  type FieldKind,
+  type Moment,
+  type Tree,
+} from '@/core/segments';
+
+export interface SegmentContext extends Moment {
+  fields: readonly FieldDef[];
+  /** Who looks, for “mine”. */
+  userId: string | null;
+}
+
+type Bind = unknown[];
+const bound = (bind: Bind, value: unknown, type: string): string => `$${bind.push(value)}::${type}`;
+
+/** The condition, with its values added to `bind`. */
+export function segmentSql(tree: Tree, context: SegmentContext, bind: Bind): string {
+  return branch(seenBy(tree, context.userId), context, bind);
+}
+
+function branch(tree: Tree, context: SegmentContext, bind: Bind): string {
+  if (isCondition(tree)) return meets(tree, context, bind);
+  const { how, trees } = branchesOf(tree);
+  const parts = trees.map((one) => branch(one, context, bind));
+  if (how === 'all') return parts.length ? `(${parts.join(' and ')})` : 'true';
+  const any = parts.length ? `(${parts.join(' or ')})` : 'false';
+  return how === 'any' ? any : `not coalesce(${any}, false)`;
+}
+
+function meets(condition: Condition, context: SegmentContext, bind: Bind): string {
+  const subject = subjectOf(condition.on, context.fields);
+  if (!subject) return 'false';
+  const field = subject.key.startsWith('field:') ? context.fields.find(({ id }) => `field:${id}` === subject.key)! : null;
+  const question = field ? fieldQuestion(field, bind) : QUESTIONS[subject.key];
+  if (!question) return 'false';
+  return ask(question, condition, context, bind);
+}
+
+/** How a subject is asked in SQL: as a column or expression, or as rows that exist. */
+type Question =
+  | { is: 'value'; sql: string; ids?: boolean; lower?: boolean }
+  | { is: 'set'; array: string }
+  | { is: 'rows'; from: string; value: string; ids?: boolean; lower?: boolean }
+  | { is: 'days'; from: string; value: string }
+  | { is: 'flag'; sql: string };
+
+const value = (sql: string, more: { ids?: boolean; lower?: boolean } = {}): Question => ({ is: 'value', sql, ...more });
+const words = (sql: string): Question => value(`nullif(${sql}, '')`, { lower: true });
+const flag = (sql: string): Question => ({ is: 'flag', sql });
+const dates = (kind: string): Question => ({
+  is: 'days',
+  from: `contact_dates cd where cd.contact_id = c.id and cd.kind = '${kind}'`,
+  value: 'cd.month_day',
+});
+const wantsNumber = (key: string): Question =>
+  value(`case when jsonb_typeof(c.wants->'${key}') = 'number' then (c.wants->>'${key}')::float8 end`);
+const wantsList = (key: string): Question => ({
+  is: 'rows',
+  from: `jsonb_array_elements_text(case when jsonb_typeof(c.wants->'${key}') = 'array' then c.wants->'${key}' else '[]'::jsonb end) w (v) where true`,
+  value: 'w.v',
+  lower: true,
+});
+/** What holds for a channel on the contact's first address. */
+const said = (channel: string, kind: string): Question =>
+  value(
+    `coalesce((select p.state from permissions p where p.account_id = c.account_id and p.channel = '${channel}' and p.address = (select cp.value from contact_points cp where cp.contact_id = c.id and cp.active and cp.kind = '${kind}' order by cp.position, cp.id limit 1)), 'unknown')`,
+  );
+const hasPoint = (kind: string): Question =>
+  flag(`exists (select 1 from contact_points cp where cp.contact_id = c.id and cp.active and cp.kind = '${kind}')`);
+
+const QUESTIONS: Record<string, Question> = {
+  role: { is: 'set', array: 'c.roles' },
+  tag: { is: 'rows', from: 'contact_tags ct where ct.contact_id = c.id', value: 'ct.tag_id', ids: true },
+  name: words(`trim(c.first_name || ' ' || c.last_name)`),
+  company: words('c.company'),
+  has_phone: hasPoint('phone'),
+  has_email: hasPoint('email'),
+  has_address: flag(`coalesce(c.street, '') <> ''`),
+  in_household: flag('c.household_id is not null'),
+  do_not_contact: flag('c.do_not_contact'),
+  may_call: said('call', 'phone'),
+  may_text: said('text', 'phone'),
+  may_email: said('email', 'email'),
+  stage: value('c.stage'),
+  stage_since: value('c.stage_since'),
+  horizon: value('c.horizon'),
+  owner: value('c.owner_id', { ids: true }),
+  roster: { is: 'rows', from: 'roster_members rm where rm.user_id = c.owner_id', value: 'rm.roster_id', ids: true },
+  source: words('c.source'),
+  door: { is: 'rows', from: 'inquiries i where i.contact_id = c.id', value: 'i.door_id', ids: true },
+  created: value('c.created_at'),
+  town: words('c.city'),
+  postal_code: words('c.postal_code'),
+  street: words('c.street'),
+  wants_price_max: wantsNumber('price_max'),
+  wants_price_min: wantsNumber('price_min'),
+  wants_bedrooms: wantsNumber('bedrooms'),
+  wants_bathrooms: wantsNumber('bathrooms'),
+  wants_area: wantsList('areas'),
+  wants_kind: wantsList('kinds'),
+  wants_feature: wantsList('features'),
+  wants_words: words(`c.wants->>'words'`),
+  inquiries: value('f.inquiries'),
+  last_inquiry: value('f.last_inquiry_at'),
+  first_inquiry: value('f.first_inquiry_at'),
+  campaign: {
+    is: 'rows',
+    from: `enrolments e where e.contact_id = c.id and e.state = 'active'`,
+    value: 'e.campaign_id',
+    ids: true,
+  },
+  campaign_ever: { is: 'rows', from: 'enrolments e where e.contact_id = c.id', value: 'e.campaign_id', ids: true },
+  next_touch: value('c.next_touch_at'),
+  last_touch: value('f.last_touch_at'),
+  /** Depends on now, see `overdue`. */
+  overdue: flag('false'),
+  hand_raised: flag('c.hand_raised_at is not null'),
+  attempts: value('f.attempts'),
+  last_attempt: value('f.last_attempt_at'),
+  reached: value('f.reached'),
+  last_reached: value('f.last_reached_at'),
+  conversations: value('f.conversations'),
+  last_conversation: value('f.last_conversation_at'),
+  talk_minutes: value('f.talk_seconds / 60.0'),
+  first_call_delay: value('extract(epoch from f.first_attempt_at - f.first_inquiry_at) / 60'),
+  calls_in: value('f.calls_in'),
+  last_call_in: value('f.last_call_in_at'),
+  texts_out: value('f.texts_out'),
+  texts_in: value('f.texts_in'),
+  emails_out: value('f.emails_out'),
+  emails_in: value('f.emails_in'),
+  emails_opened: value('f.emails_opened'),
+  last_opened: value('f.last_opened_at'),
+  letters_out: value('f.letters_out'),
+  last_answer: value('f.last_in_at'),
+  visits: value('f.visits'),
+  last_visit: value('f.last_visit_at'),
+  saved_homes: value('f.saved_homes'),
+  last_saved: value('f.last_saved_at'),
+  birthday: dates('birthday'),
+  closing: dates('closing'),
+  wedding: dates('wedding'),
+  other_date: dates('other'),
+};
+
+function fieldQuestion(field: FieldDef, bind: Bind): Question {
+  const mine = `fv.contact_id = c.id and fv.field_id = ${bound(bind, field.id, 'bigint')}`;
+  const single = (column: string) => `(select fv.${column} from field_values fv where ${mine} order by fv.ordinal limit 1)`;
+  const asked: Record<FieldKind, () => Question> = {
+    text: () => words(single('words')),
+    choice: () => words(single('words')),
+    choices: () => ({ is: 'rows', from: `field_values fv where ${mine}`, value: 'fv.words', lower: true }),
+    number: () => value(single('number')),
+    money: () => value(single('number')),
+    date: () => value(`(${single('day')}::timestamp at time zone 'UTC')`),
+    yearly: () => ({ is: 'days', from: `field_values fv where ${mine}`, value: 'fv.month_day' }),
+    flag: () => flag(`exists (select 1 from field_values fv where ${mine} and fv.number = 1)`),
+    contact: () => value(single('linked_id'), { ids: true }),
+  };
+  return asked[field.kind]();
+}
+
+const idsOf = (list: string[]): string[] => [...new Set(list.filter((id) => /^\d{1,18}$/.test(id)))];
+
+function ask(question: Question, condition: Condition, context: SegmentContext, bind: Bind): string {
+  if (condition.how === 'yes' || condition.how === 'no') {
+    const sql = condition.on === 'overdue' ? overdue(context, bind) : question.is === 'flag' ? question.sql : 'false';
+    return condition.how === 'yes' ? sql : `not coalesce(${sql}, false)`;
+  }
+  switch (question.is) {
+    case 'flag':
+      return 'false';
+    case 'set':
+      return askSet(question.array, condition, bind);
+    case 'rows':
+      return askRows(question, condition, bind);
+    case 'days':
+      if (condition.how === 'known') return `exists (select 1 from ${question.from})`;
+      if (condition.how === 'unknown') return `not exists (select 1 from ${question.from})`;
+      if (condition.how !== 'coming') return 'false';
+      return `exists (select 1 from ${question.from} and ${question.value} = any(${bound(bind, monthDays(context.at, context.zone, spanDays(condition.n, condition.unit)), 'int[]')}))`;
+    case 'value':
+      return askValue(question, condition, context, bind);
+  }
+}
+
+const overdue = ({ at }: SegmentContext, bind: Bind): string => `c.next_touch_at < ${bound(bind, at, 'timestamptz')}`;
+
+function askSet(array: string, condition: Condition, bind: Bind): string {
+  switch (condition.how) {
+    case 'any':
+      return `${array} && ${bound(bind, condition.of.map(plain), 'text[]')}`;
+    case 'all':
+      return `${array} @> ${bound(bind, condition.of.map(plain), 'text[]')}`;
+    case 'none':
+      return `not ${array} && ${bound(bind, condition.of.map(plain), 'text[]')}`;
+    case 'known':
+      return `${array} <> '{}'`;
+    default:
+      return `${array} = '{}'`;
+  }
+}
+
+function askRows(
+  { from, value: column, ids, lower }: Extract<Question, { is: 'rows' }>,
+  condition: Condition,
+  bind: Bind,
+): string {
+  if (condition.how === 'known') return `exists (select 1 from ${from})`;
+  if (condition.how === 'unknown') return `not exists (select 1 from ${from})`;
+  if (!('of' in condition)) return 'false';
+  const asked = ids ? idsOf(condition.of) : [...new Set(condition.of.map(plain))];
+  if (condition.how === 'all' && asked.length < new Set(condition.of.map(plain)).size) return 'false';
+  const compared = lower ? `lower(${column})` : column;
+  const list = bound(bind, asked, ids ? 'bigint[]' : 'text[]');
+  const any = `exists (select 1 from ${from} and ${compared} = any(${list}))`;
+  if (condition.how === 'any') return any;
+  if (condition.how === 'none') return `not ${any}`;
+  return `(select count(distinct ${compared}) from ${from} and ${compared} = any(${list})) = ${asked.length}`;
+}
+
+function askValue(
+  { sql, ids, lower }: Extract<Question, { is: 'value' }>,
+  condition: Condition,
+  { at, zone }: SegmentContext,
+  bind: Bind,
+): string {
+  const instant = (ms: number) => bound(bind, new Date(ms), 'timestamptz');
+  const like = (pattern: string) => `lower(${sql}) like ${bound(bind, pattern, 'text')}`;
+  const escaped = (text: string) => plain(text).replace(/[\\%_]/g, '\\$&');
+  switch (condition.how) {
+    case 'known':
+      return `${sql} is not null`;
+    case 'unknown':
+      return `${sql} is null`;
+    case 'any':
+    case 'none': {
+      const asked = ids ? idsOf(condition.of) : condition.of.map(plain);
+      const any = `${lower ? `lower(${sql})` : sql} = any(${bound(bind, asked, ids ? 'bigint[]' : 'text[]')})`;
+      return condition.how === 'any' ? any : `not coalesce(${any}, false)`;
+    }
+    case 'between': {
+      const parts = [`${sql} is not null`];
+      if (condition.from != null) parts.push(`${sql} >= ${bound(bind, condition.from, 'float8')}`);
+      if (condition.to != null) parts.push(`${sql} <= ${bound(bind, condition.to, 'float8')}`);
+      return `(${parts.join(' and ')})`;
+    }
+    case 'contains':
+      return like(`%${escaped(condition.text)}%`);
+    case 'begins':
+      return like(`${escaped(condition.text)}%`);
+    case 'is':
+      return `lower(${sql}) = ${bound(bind, plain(condition.text), 'text')}`;
+    case 'within':
+    case 'not_within': {
+      const within = `(${sql} >= ${instant(at.getTime() - spanMs(condition.n, condition.unit))} and ${sql} <= ${instant(at.getTime())})`;
+      return condition.how === 'within' ? within : `not coalesce(${within}, false)`;
+    }
+    case 'longer_ago':
+      return `${sql} < ${instant(at.getTime() - spanMs(condition.n, condition.unit))}`;
+    case 'coming':
+      return `(${sql} >= ${instant(at.getTime())} and ${sql} <= ${instant(at.getTime() + spanMs(condition.n, condition.unit))})`;
+    case 'on_days': {
+      const { from, before } = daySpan(condition.from, condition.to, zone);
+      const parts = [`${sql} is not null`];
+      if (from) parts.push(`${sql} >= ${instant(from.getTime())}`);
+      if (before) parts.push(`${sql} < ${instant(before.getTime())}`);
+      return `(${parts.join(' and ')})`;
+    }
+    default:
+      return 'false';
+  }
+}

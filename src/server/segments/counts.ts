@@ -1,0 +1,29 @@
+/** Exact counts, which may take a moment on a large database: kept for some seconds, and asked once however many wait for the same. */
+import type { Scope } from '@/core/accounts';
+import { countContacts, type ContactQuery } from '../contacts';
+
+const KEPT_MS = 10_000;
+const MOST_KEPT = 500;
+const kept = new Map<string, { until: number; count: Promise<number> }>();
+
+/** How many a query finds, not older than ten seconds. */
+export function exactCount(scope: Scope, query: Omit<ContactQuery, 'limit' | 'cursor'>): Promise<number> {
+  const { accountId, sees, userId, officeId } = scope;
+  const key = JSON.stringify([
+    accountId,
+    sees,
+    userId,
+    officeId,
+    query.q,
+    query.segment?.tree,
+    query.behind?.measure,
+    query.behind?.agentId,
+  ]);
+  const known = kept.get(key);
+  if (known && known.until > performance.now()) return known.count;
+  if (kept.size >= MOST_KEPT) kept.clear();
+  const count = countContacts(scope, query, null);
+  count.catch(() => kept.delete(key));
+  kept.set(key, { until: performance.now() + KEPT_MS, count });
+  return count;
+}

@@ -1,0 +1,14 @@
+export { exactCount } from './counts';
+export { readKnown } from './known.repository';
+export {
+  checkTree,
+  createSegment,
+  deleteSegment,
+  findSegment,
+  listSegments,
+  segmentContext,
+  setShelf,
+  updateSegment,
+} from './segments.repository';
+export { listFields, nameIn, readVocabulary } from './vocabulary.repository';
+export { readQuestion, type Question } from './question';

@@ -1,0 +1,48 @@
+/** The names of everything a segment may name: stages, horizons, tags, people, rosters, doors, campaigns, sources, towns, and the account's own fields. */
+import { CONTACT_ROLES } from '@/core/contacts';
+import type { Scope } from '@/core/accounts';
+import type { FieldDef, NameOf, Vocabulary, VocabularyView } from '@/core/segments';
+import { reader, type Tx } from '../shared';
+
+/** Sources, towns and postal codes that are offered; others can be typed. */
+const MOST_OFFERED = 300;
+
+export const listFields = (accountId: string, tx: Tx = reader()): Promise<FieldDef[]> =>
+  tx.rows<FieldDef>('select id, name, kind, choices from fields where account_id = $1 order by position, id', [accountId]);
+
+export async function readVocabulary(scope: Scope, tx: Tx = reader()): Promise<VocabularyView> {
+  const [rows, fields] = await Promise.all([
+    tx.rows<{ of: Vocabulary; value: string; name: string }>(
+      `select * from (
+         select 'stage' as of, key as value, name, position as rank from stages where account_id = $1
+         union all select 'horizon', key, name, position from horizons where account_id = $1
+         union all select 'tag', id::text, name, 0 from tags where account_id = $1
+         union all select 'person', id::text, first_name || ' ' || last_name, 0 from users where account_id = $1 and role <> 'lender'
+         union all select 'roster', id::text, name, 0 from rosters where account_id = $1
+         union all select 'door', id::text, name, 0 from doors where account_id = $1
+         union all select 'campaign', id::text, name, 0 from campaigns where account_id = $1
+         union all (select 'source', source, source, -count(*)::int from contacts where account_id = $1 and source is not null group by source order by count(*) desc limit ${MOST_OFFERED})
+         union all (select 'town', min(city), min(city), -count(*)::int from contacts where account_id = $1 and city is not null group by lower(city) order by count(*) desc limit ${MOST_OFFERED})
+         union all (select 'postal', postal_code, postal_code, -count(*)::int from contacts where account_id = $1 and postal_code is not null group by postal_code order by count(*) desc limit ${MOST_OFFERED})
+       ) v order by rank, lower(name)`,
+      [scope.accountId],
+    ),
+    listFields(scope.accountId, tx),
+  ]);
+  const names: VocabularyView['names'] = {
+    role: CONTACT_ROLES.map((role) => ({ value: role, name: role })),
+    said: [
+      { value: 'granted', name: 'yes' },
+      { value: 'withdrawn', name: 'no' },
+      { value: 'unknown', name: 'not known' },
+    ],
+  };
+  for (const { of, value, name } of rows) (names[of] ??= []).push({ value, name });
+  return { names, fields };
+}
+
+/** Looks names up in a vocabulary. */
+export const nameIn =
+  ({ names }: VocabularyView): NameOf =>
+  (of, value) =>
+    names[of]?.find((one) => one.value === value)?.name ?? null;
