@@ -98,7 +98,6 @@ create table changes (
   kind text not null,
   spec jsonb not null,
   sentence text not null,
-  scope jsonb not null,
   state text not null default 'waiting' check (state in ('waiting','running','done','cancelled','failed','undoing','undone')),
   total int not null default 0,
   done int not null default 0,

@@ -5,6 +5,8 @@ import { run, type Runner, type WorkerEvents } from 'graphile-worker';
 import pino from 'pino';
 import { DUE_CHANNEL, type JobName, type Jobs } from '@/core/shared';
 import { keyOfCall } from '@/server/calling';
+import { performChange, performUndo } from '@/server/changes';
+import { orFail } from './changes/or-fail';
 import { BEAT_MS, beat, closeDb, config, freeDeadJobs, leave, listen, markClock, migrate, sweepRates } from '@/server/shared';
 import { mailDoor } from './messages/mail-door';
 import { outside as makeOutside } from './shared/outside';
@@ -30,6 +32,8 @@ async function main(): Promise<void> {
       const answer = key ? await outside.voice.hangUp(key) : null;
       if (answer?.result === 'later') throw new Error(answer.fault);
     },
+    'changes.run': ({ changeId }) => orFail(changeId, () => performChange(changeId, () => going)),
+    'changes.undo': ({ changeId }) => orFail(changeId, () => performUndo(changeId, () => going)),
   };
   const queueWorkers = new Set<string>();
   const events: WorkerEvents = new EventEmitter();

@@ -30,6 +30,7 @@ const modules = async () => ({
   calling: await import('@/server/calling'),
   routing: await import('@/server/routing'),
   today: await import('@/server/today'),
+  changes: await import('@/server/changes'),
   segments: await import('@/server/segments'),
   results: await import('@/server/results'),
   accounts: await import('@/server/accounts'),

@@ -8,6 +8,7 @@ import { KEY_SCOPES } from '@/core/accounts';
 import { settingsSchema } from '@/core/accounts/schemas';
 import { OUTCOME_KEYS } from '@/core/calling';
 import { inquirySchema } from '@/core/capture/schemas';
+import { changeSchema, selectionSchema } from '@/core/changes/schemas';
 import { MEASURE_KEYS } from '@/core/results';
 import { PREFERENCE_KEYS } from '@/server/accounts';
 import { CONTACT_SORTS, contactPatchSchema } from '@/server/contacts';
@@ -43,6 +44,7 @@ const question = {
   agent: id,
   ...period,
 };
+const asked = Joi.object({ selection: selectionSchema.required(), change: changeSchema.required() });
 const segmentName = Joi.string().min(1).max(80);
 
 const define = <const T extends Record<string, Operation>>(operations: T): { [Key in keyof T]: Operation } => operations;
@@ -115,6 +117,40 @@ export const OPERATIONS = define({
     scope: 'contacts:read',
     only: 'person',
     body: Joi.object({ segments: Joi.array().items(id).max(200).required() }),
+  },
+  previewChange: {
+    method: 'POST',
+    path: '/changes/preview',
+    summary: 'What a change of many would do, and whom it would leave alone and why',
+    scope: 'contacts:write',
+    body: asked,
+  },
+  createChange: {
+    method: 'POST',
+    path: '/changes',
+    summary: 'Change many contacts in the background; the answer is the change to watch',
+    scope: 'contacts:write',
+    body: asked,
+  },
+  listChanges: {
+    method: 'GET',
+    path: '/changes',
+    summary: 'The history of changes of many, the latest first',
+    scope: 'contacts:write',
+    query: Joi.object({ limit }),
+  },
+  getChange: {
+    method: 'GET',
+    path: '/changes/{id}',
+    summary: 'How far a change is and what came of it',
+    scope: 'contacts:write',
+  },
+  cancelChange: { method: 'POST', path: '/changes/{id}/cancel', summary: 'Stop a change under way', scope: 'contacts:write' },
+  undoChange: {
+    method: 'POST',
+    path: '/changes/{id}/undo',
+    summary: 'Take a change back, except what somebody changed since',
+    scope: 'contacts:write',
   },
   getPreferences: {
     method: 'GET',

@@ -19,6 +19,8 @@ export type Because =
   | { why: 'opted_out'; channel: Channel; campaign: string }
   | { why: 'stage_reached'; stage: string; campaign: string }
   | { why: 'stopped_by'; by: string; campaign: string }
+  | { why: 'removed_by'; by: string; campaign: string }
+  | { why: 'put_in_by'; by: string; campaign: string }
   | { why: 'ran_through'; campaign: string }
   // touches
   | { why: 'quiet_hours'; channel: Channel; until: string; zone: string; from: string; to: string }
@@ -78,6 +80,10 @@ export function sentenceOf(because: Because): string {
       return `“${because.campaign}” ended: the stage is ${stageName(because.stage)}.`;
     case 'stopped_by':
       return `“${because.campaign}” stopped by ${because.by}.`;
+    case 'removed_by':
+      return `“${because.campaign}” ended: ${because.by} deleted them.`;
+    case 'put_in_by':
+      return `Put into “${because.campaign}” by ${because.by}.`;
     case 'ran_through':
       return `“${because.campaign}” ran to its end.`;
     case 'quiet_hours':

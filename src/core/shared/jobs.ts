@@ -2,13 +2,15 @@
 export interface Jobs {
   'simulation.advance': { advanceId: string };
   'calling.hangUp': { callId: string };
+  'changes.run': { changeId: string };
+  'changes.undo': { changeId: string };
 }
 export type JobName = keyof Jobs;
 
 /** What changed, as it travels from PostgreSQL to open pages. It carries ids only; a page reads again what it may see. */
 export interface LiveEvent {
   accountId: string;
-  topic: 'lead' | 'contact' | 'message' | 'call' | 'clock' | 'routing' | 'campaign';
+  topic: 'lead' | 'contact' | 'message' | 'call' | 'clock' | 'routing' | 'campaign' | 'change';
   contactId?: string;
   callId?: string;
   /** The contact's agent, who sees it even with the narrowest scope; null when everybody may know. */

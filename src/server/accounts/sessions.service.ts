@@ -61,6 +61,12 @@ export async function personOfSession(token: string): Promise<Person | null> {
   return user?.active ? personOf(user) : null;
 }
 
+/** Somebody who works here, by id; null when they left. */
+export async function findPerson(id: string): Promise<Person | null> {
+  const user = await models().User.findByPk(id);
+  return user?.active ? personOf(user) : null;
+}
+
 export async function logOut(token: string): Promise<void> {
   await models().Session.destroy({ where: { tokenHash: hashed(token) } });
 }

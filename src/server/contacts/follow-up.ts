@@ -6,6 +6,8 @@ export type FollowUpEnd = { contactId: string; at: Date } & (
   | { why: 'answered' | 'opted_out'; channel: Channel }
   | { why: 'stage_reached'; stage: string }
   | { why: 'stopped_by'; by: string; enrolmentId: string }
+  /** Every campaign of somebody who was deleted. */
+  | { why: 'removed_by'; by: string }
 );
 
 /** Ends the active enrolments concerned. @returns what the timeline says about each */
@@ -46,6 +48,6 @@ export async function endFollowUp(tx: Tx, ends: FollowUpEnd[]): Promise<Activity
 
 function reasonOf(end: FollowUpEnd): object {
   if (end.why === 'stage_reached') return { why: end.why, stage: end.stage };
-  if (end.why === 'stopped_by') return { why: end.why, by: end.by };
+  if (end.why === 'stopped_by' || end.why === 'removed_by') return { why: end.why, by: end.by };
   return { why: end.why, channel: end.channel };
 }

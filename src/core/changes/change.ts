@@ -1,0 +1,120 @@
+/** What can be done to many contacts at once, and the words for it. Each kind can be undone as long as nobody changed the same thing since. */
+import { CHANNEL_NAMES } from '../contacts';
+import type { PermissionChannelKey } from './views';
+
+export type Change =
+  | { kind: 'tags'; add: string[]; remove: string[] }
+  | { kind: 'stage'; stage: string; archived_because?: string }
+  | { kind: 'horizon'; horizon: string | null }
+  | { kind: 'roles'; add: string[]; remove: string[] }
+  | { kind: 'owner'; owner_id: string }
+  | { kind: 'field'; field_id: string; value: string | number | boolean | string[] | null }
+  | { kind: 'permission'; channel: PermissionChannelKey; state: 'granted' | 'withdrawn'; evidence: string }
+  | { kind: 'campaign'; campaign_id: string }
+  | { kind: 'call_list'; note: string }
+  | { kind: 'delete' };
+export type ChangeKind = Change['kind'];
+export const CHANGE_KINDS = [
+  'tags',
+  'stage',
+  'horizon',
+  'roles',
+  'owner',
+  'field',
+  'permission',
+  'campaign',
+  'call_list',
+  'delete',
+] as const satisfies readonly ChangeKind[];
+
+/** Why somebody of the selection stays as they are, in words after a number. */
+export const LEFT_ALONE = {
+  so_already: 'are so already',
+  no_address: 'have no such address',
+  said_stop: 'said stop themselves, which only they take back',
+  tried_already: 'were tried already, so they are not new',
+  in_already: 'are in it already',
+  other_campaign: 'are in another campaign of its group',
+  worked_with: 'are past the stages that campaigns follow up',
+  do_not_contact: 'are not to be contacted',
+  not_yours: 'are not yours to change',
+  gone: 'were deleted in the meantime',
+  changed_since: 'were changed since',
+  went_on: 'went on since',
+  failed: 'could not be changed',
+} as const;
+export type LeftAlone = keyof typeof LEFT_ALONE;
+
+/** The names a sentence needs: of tags, stages, people, fields, campaigns. */
+export type ChangeNames = (of: 'tag' | 'stage' | 'horizon' | 'person' | 'field' | 'campaign', value: string) => string;
+
+const listed = (names: string[]): string =>
+  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+const shown = (value: unknown): string =>
+  Array.isArray(value) ? listed(value.map(String)) : value === true ? 'yes' : value === false ? 'no' : String(value);
+
+/** What is done, as it follows “214 people”: `get the tag choir`. */
+export function deedOf(change: Change, name: ChangeNames): string {
+  switch (change.kind) {
+    case 'tags': {
+      const tags = (ids: string[]) => `the ${ids.length === 1 ? 'tag' : 'tags'} ${listed(ids.map((id) => name('tag', id)))}`;
+      return listed([
+        ...(change.add.length ? [`get ${tags(change.add)}`] : []),
+        ...(change.remove.length ? [`lose ${tags(change.remove)}`] : []),
+      ]);
+    }
+    case 'stage':
+      return change.stage === 'archived'
+        ? `are archived: ${change.archived_because ?? ''}`
+        : `move to ${name('stage', change.stage)}`;
+    case 'horizon':
+      return change.horizon ? `get the horizon ${name('horizon', change.horizon)}` : 'lose their horizon';
+    case 'roles':
+      return listed([
+        ...(change.add.length ? [`become ${listed(change.add)}`] : []),
+        ...(change.remove.length ? [`are no longer ${listed(change.remove)}`] : []),
+      ]);
+    case 'owner':
+      return `are handed to ${name('person', change.owner_id)}`;
+    case 'field':
+      return change.value === null || change.value === ''
+        ? `lose “${name('field', change.field_id)}”`
+        : `get “${name('field', change.field_id)}”: ${shown(change.value)}`;
+    case 'permission':
+      return `are marked as having said ${change.state === 'granted' ? 'yes' : 'no'} to ${CHANNEL_NAMES[change.channel]}s`;
+    case 'campaign':
+      return `go into the campaign ${name('campaign', change.campaign_id)}`;
+    case 'call_list':
+      return `get a call task${change.note ? `: ${change.note}` : ''}`;
+    case 'delete':
+      return 'are deleted';
+  }
+}
+
+const people = (n: number): string => (n === 1 ? '1 person' : `${n.toLocaleString('en-US')} people`);
+
+/** One sentence before anything happens: how many, what, and who stays as they are and why. */
+export function previewSentence(deed: string, willChange: number, leftAlone: Partial<Record<LeftAlone, number>>): string {
+  const rest = restOf(leftAlone);
+  return `${willChange === 0 ? 'Nobody' : people(willChange)} ${willChange === 1 || willChange === 0 ? singular(deed) : deed}${rest ? `; ${rest}` : ''}.`;
+}
+
+/** `12 are so already, 3 were changed since`, the largest first; empty when nobody is left alone. */
+export function restOf(leftAlone: Partial<Record<LeftAlone, number>>): string {
+  const parts = (Object.entries(leftAlone) as [LeftAlone, number][]).filter(([, n]) => n > 0).sort((a, b) => b[1] - a[1]);
+  return parts
+    .map(([why, n]) => `${n.toLocaleString('en-US')} ${n === 1 ? singular(LEFT_ALONE[why]) : LEFT_ALONE[why]}`)
+    .join(', ');
+}
+
+const SINGULAR: [RegExp, string][] = [
+  [/^are /, 'is '],
+  [/^have /, 'has '],
+  [/^were /, 'was '],
+  [/^get /, 'gets '],
+  [/^lose /, 'loses '],
+  [/^move /, 'moves '],
+  [/^become /, 'becomes '],
+  [/^go /, 'goes '],
+];
+const singular = (words: string): string => SINGULAR.reduce((text, [many, one]) => text.replace(many, one), words);

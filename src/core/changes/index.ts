@@ -1,0 +1,12 @@
+export {
+  CHANGE_KINDS,
+  deedOf,
+  LEFT_ALONE,
+  previewSentence,
+  restOf,
+  type Change,
+  type ChangeKind,
+  type ChangeNames,
+  type LeftAlone,
+} from './change';
+export { CHANGE_STATES, type ChangePreview, type ChangeState, type ChangeView, type PermissionChannelKey } from './views';

@@ -1,0 +1,53 @@
+/** Checking what was asked to be done to many: the change, and whom it is for. */
+import Joi from 'joi';
+import { CONTACT_ROLES } from '../contacts';
+
+const id = Joi.string().pattern(/^\d{1,18}$/, 'id');
+const ids = Joi.array().items(id).max(100).default([]);
+const roles = Joi.array()
+  .items(Joi.string().valid(...CONTACT_ROLES))
+  .default([]);
+const kind = (name: string, rest: Joi.PartialSchemaMap) => Joi.object({ kind: Joi.string().valid(name).required(), ...rest });
+
+export const changeSchema = Joi.alternatives()
+  .match('one')
+  .try(
+    kind('tags', { add: ids, remove: ids }),
+    kind('stage', { stage: Joi.string().max(60).required(), archived_because: Joi.string().max(500) }),
+    kind('horizon', { horizon: Joi.string().max(60).allow(null).required() }),
+    kind('roles', { add: roles, remove: roles }),
+    kind('owner', { owner_id: id.required() }),
+    kind('field', {
+      field_id: id.required(),
+      value: Joi.alternatives(
+        Joi.string().max(2_000).allow(''),
+        Joi.number(),
+        Joi.boolean(),
+        Joi.array().items(Joi.string().max(200)).max(100),
+        Joi.valid(null),
+      ).required(),
+    }),
+    kind('permission', {
+      channel: Joi.string().valid('call', 'text', 'email').required(),
+      state: Joi.string().valid('granted', 'withdrawn').required(),
+      evidence: Joi.string().max(500).allow('').default(''),
+    }),
+    kind('campaign', { campaign_id: id.required() }),
+    kind('call_list', { note: Joi.string().max(500).allow('').default('') }),
+    kind('delete', {}),
+  );
+
+/** People named one by one, or everybody whom a question finds except some. */
+export const selectionSchema = Joi.object({
+  ids: Joi.array().items(id).max(10_000),
+  question: Joi.object({
+    q: Joi.string().max(200).allow(''),
+    segment: id,
+    where: Joi.string().max(20_000),
+    stage: Joi.string().max(60),
+    measure: Joi.string().max(40),
+    agent: id,
+    days: Joi.number().integer().min(1).max(3_660),
+  }),
+  except: Joi.array().items(id).max(10_000).default([]),
+}).xor('ids', 'question');

@@ -1,0 +1,2 @@
+export { dayOfYear } from './days';
+export { fieldRows, fieldValue, type FieldInput, type FieldRow } from './value';

@@ -1,0 +1,80 @@
+/** The history of changes of many: what was asked, how far it is, what came of it. */
+import type { ChangeState, ChangeView, Change, LeftAlone } from '@/core/changes';
+import { notFound } from '@/core/shared';
+import { runsTheOffice, type Principal } from '@/core/accounts';
+import { reader, type Tx } from '../shared';
+import type { Selection } from './select';
+
+export interface ChangeRow {
+  id: string;
+  account_id: string;
+  user_id: string | null;
+  kind: string;
+  spec: { change: Change; selection: Selection; deed: string };
+  sentence: string;
+  state: ChangeState;
+  total: number;
+  done: number;
+  changed: number;
+  left_alone: Partial<Record<LeftAlone, number>>;
+  undone: number;
+  undo_left_alone: Partial<Record<LeftAlone, number>>;
+  cancel: boolean;
+  fault: string | null;
+  made_at: Date;
+  ended_at: Date | null;
+  by: string | null;
+}
+
+const SELECT = `select h.*, u.first_name || ' ' || u.last_name as by from changes h left join users u on u.id = h.user_id`;
+
+export function changeView(row: ChangeRow): ChangeView {
+  return {
+    id: row.id,
+    kind: row.kind,
+    sentence: row.sentence,
+    state: row.state,
+    total: row.total,
+    done: row.done,
+    changed: row.changed,
+    left_alone: row.left_alone,
+    undone: row.undone,
+    undo_left_alone: row.undo_left_alone,
+    fault: row.fault,
+    by: row.by,
+    made_at: row.made_at,
+    ended_at: row.ended_at,
+    can_undo: ['done', 'cancelled'].includes(row.state) && row.changed > 0,
+  };
+}
+
+/** One's own changes; those who run the office, and keys, see all. */
+const own = (principal: Principal): string | null =>
+  principal.kind === 'person' && !runsTheOffice(principal.person.role) ? principal.person.id : null;
+const accountOf = (principal: Principal): string =>
+  principal.kind === 'person' ? principal.person.accountId : principal.accountId;
+
+/** The latest changes first. */
+export async function listChanges(principal: Principal, limit: number): Promise<ChangeView[]> {
+  const rows = await reader().rows<ChangeRow>(
+    `${SELECT} where h.account_id = $1 and ($2::bigint is null or h.user_id = $2) order by h.id desc limit $3`,
+    [accountOf(principal), own(principal), limit],
+  );
+  return rows.map(changeView);
+}
+
+/** @throws AppError not_found, also for somebody else's */
+export async function findChangeRow(principal: Principal, id: string, tx: Tx = reader(), lock = false): Promise<ChangeRow> {
+  const row = await tx.first<ChangeRow>(
+    `${SELECT} where h.id = $1 and h.account_id = $2 and ($3::bigint is null or h.user_id = $3)${lock ? ' for update of h' : ''}`,
+    [id, accountOf(principal), own(principal)],
+  );
+  if (!row) throw notFound('change');
+  return row;
+}
+export const findChange = async (principal: Principal, id: string): Promise<ChangeView> =>
+  changeView(await findChangeRow(principal, id));
+
+/** For the worker. */
+export const readChange = (id: string, tx: Tx = reader(), lock = false): Promise<ChangeRow | null> =>
+  tx.first<ChangeRow>(`${SELECT} where h.id = $1${lock ? ' for update of h' : ''}`, [id]);

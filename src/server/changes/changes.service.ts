@@ -1,0 +1,129 @@
+/** Asking for a change of many: what it would do, the order to do it, stopping it, taking it back. The work itself is the worker's. */
+import { AppError, notFound } from '@/core/shared';
+import { fullName, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
+import {
+  deedOf,
+  previewSentence,
+  type Change,
+  type ChangeNames,
+  type ChangePreview,
+  type ChangeView,
+  type LeftAlone,
+} from '@/core/changes';
+import { fieldRows } from '@/core/fields';
+import { enqueue, now, reader, record, transact } from '../shared';
+import { listFields, nameIn, readVocabulary } from '../segments';
+import { changeView, findChangeRow, type ChangeRow } from './changes.repository';
+import { kindOf } from './kinds.index';
+import { selectionSql, type Selection } from './select';
+
+export interface Asked {
+  selection: Selection;
+  change: Change;
+}
+
+/** May this person do it, and does what it names exist? @returns what is done, in words */
+async function checked(principal: Principal, change: Change): Promise<string> {
+  const scope = scopeFor(principal);
+  const office = principal.kind === 'key' || runsTheOffice(principal.person.role);
+  if ((change.kind === 'owner' || change.kind === 'delete') && !office)
+    throw new AppError(
+      'not_allowed',
+      change.kind === 'owner'
+        ? 'Only an admin hands contacts to another agent.'
+        : 'Only an admin deletes contacts. Archive them instead.',
+    );
+  const invalid = (field: string, message: string) =>
+    new AppError('input_invalid', 'This change cannot be made; nothing was done.', {
+      fields: [{ field: `change.${field}`, message }],
+    });
+  if (change.kind === 'stage' && change.stage === 'archived' && !change.archived_because?.trim())
+    throw invalid('archived_because', 'say why, in a few words');
+  if (change.kind === 'permission' && change.state === 'granted' && !change.evidence.trim())
+    throw invalid('evidence', 'say how and where they said yes');
+  if ('add' in change && !change.add.length && !change.remove.length)
+    throw invalid('add', 'names nothing to add or to take away');
+  const vocabulary = await readVocabulary(scope);
+  const known = nameIn(vocabulary);
+  const name: ChangeNames = (of, value) => {
+    const found = of === 'field' ? vocabulary.fields.find(({ id }) => id === value)?.name : known(of, value);
+    if (!found) throw notFound(of === 'person' ? 'agent' : of);
+    return found;
+  };
+  if (change.kind === 'field') {
+    const field = (await listFields(scope.accountId)).find(({ id }) => id === change.field_id);
+    if (!field) throw notFound('field');
+    fieldRows(field, change.value);
+  }
+  return deedOf(change, name);
+}
+
+/** What a change would do, without doing it. */
+export async function previewChange(principal: Principal, asked: Asked): Promise<ChangePreview> {
+  const deed = await checked(principal, asked.change);
+  const bind: unknown[] = [];
+  const selected = await selectionSql(scopeFor(principal), asked.selection, bind);
+  const rows = await reader().rows<{ why: LeftAlone | null; n: number }>(
+    `select (${kindOf(asked.change).leaves(asked.change, bind)})::text as why, count(*)::int as n
+     from (${selected}) chosen join contacts c on c.id = chosen.id join contact_facts f on f.contact_id = c.id group by 1`,
+    bind,
+  );
+  const leftAlone = Object.fromEntries(
+    rows.filter(({ why }) => why !== null).map(({ why, n }) => [why, n]),
+  ) as ChangePreview['left_alone'];
+  const willChange = rows.find(({ why }) => why === null)?.n ?? 0;
+  return {
+    count: rows.reduce((sum, { n }) => sum + n, 0),
+    will_change: willChange,
+    left_alone: leftAlone,
+    sentence: previewSentence(deed, willChange, leftAlone),
+  };
+}
+
+/** Orders a change; the worker does it in the background. */
+export async function createChange(principal: Principal, asked: Asked): Promise<ChangeView> {
+  const deed = await checked(principal, asked.change);
+  const scope = scopeFor(principal);
+  return transact(async (tx) => {
+    const at = await now(tx);
+    const row = await tx.first<ChangeRow>(
+      `insert into changes (account_id, user_id, kind, spec, sentence, made_at) values ($1, $2, $3, $4::jsonb, $5, $6) returning *, null as by`,
+      [
+        scope.accountId,
+        scope.userId,
+        asked.change.kind,
+        JSON.stringify({ ...asked, deed }),
+        `${deed[0]!.toUpperCase()}${deed.slice(1)}`,
+        at,
+      ],
+    );
+    if (asked.change.kind === 'delete')
+      await record(tx, principal, scope.accountId, 'contacts.delete', { changeId: row!.id }, at);
+    await enqueue(tx, 'changes.run', { changeId: row!.id });
+    return changeView({ ...row!, by: principal.kind === 'person' ? fullName(principal.person) : null });
+  });
+}
+
+/** Stops a change under way: what is done stays done and can be undone. */
+export async function cancelChange(principal: Principal, id: string): Promise<ChangeView> {
+  return transact(async (tx) => {
+    const row = await findChangeRow(principal, id, tx, true);
+    if (row.state !== 'waiting' && row.state !== 'running')
+      throw new AppError('conflict', 'This change is not under way any more.');
+    await tx.run('update changes set cancel = true where id = $1', [id]);
+    return changeView({ ...row, cancel: true });
+  });
+}
+
+/** Takes a change back; what somebody changed since stays as they left it. */
+export async function undoChange(principal: Principal, id: string): Promise<ChangeView> {
+  return transact(async (tx) => {
+    const row = await findChangeRow(principal, id, tx, true);
+    if (row.state === 'undoing' || row.state === 'undone') return changeView(row);
+    if (!['done', 'cancelled'].includes(row.state))
+      throw new AppError('conflict', 'This change is still under way. Cancel it first.');
+    await tx.run(`update changes set state = 'undoing' where id = $1`, [id]);
+    await enqueue(tx, 'changes.undo', { changeId: id });
+    return changeView({ ...row, state: 'undoing' });
+  });
+}

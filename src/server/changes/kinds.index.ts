@@ -1,0 +1,21 @@
+/** Every kind of change, by its name. */
+import type { Change, ChangeKind } from '@/core/changes';
+import { field } from './field.kind';
+import type { Kind } from './kinds';
+import { horizon, owner, roles, tags } from './plain.kinds';
+import { callList, campaign, permission, remove, stage } from './standing.kinds';
+
+const KINDS: { [K in ChangeKind]: Kind<Extract<Change, { kind: K }>> } = {
+  tags,
+  stage,
+  horizon,
+  roles,
+  owner,
+  field,
+  permission,
+  campaign,
+  call_list: callList,
+  delete: remove,
+};
+
+export const kindOf = (change: Change): Kind => KINDS[change.kind] as unknown as Kind;

@@ -1,0 +1,114 @@
+/** Changes that are a column or a set of the contact: tags, roles, horizon, owner. */
+import type { Change } from '@/core/changes';
+import { restate } from '../contacts';
+import { ITEMS, itemsJson, KEEP, keepBind, type Doing, type Item, type Kind } from './kinds';
+
+type Of<K extends Change['kind']> = Extract<Change, { kind: K }>;
+const counted = async (doing: Doing, sql: string, bind: unknown[]): Promise<number> =>
+  (await doing.tx.first<{ n: number }>(sql, bind))!.n;
+
+export const tags: Kind<Of<'tags'>> = {
+  leaves: ({ add, remove }, bind) =>
+    `case when (select count(*) from contact_tags ct where ct.contact_id = c.id and ct.tag_id = any($${bind.push(add)}::bigint[])) = ${new Set(add).size}
+       and not exists (select 1 from contact_tags ct where ct.contact_id = c.id and ct.tag_id = any($${bind.push(remove)}::bigint[])) then 'so_already' end`,
+  apply: (doing, { add, remove }, ids) =>
+    counted(
+      doing,
+      `with added as (insert into contact_tags (contact_id, tag_id) select id, tag from unnest($6::bigint[]) id, unnest($7::bigint[]) tag on conflict do nothing returning contact_id, tag_id),
+         removed as (delete from contact_tags where contact_id = any($6::bigint[]) and tag_id = any($8::bigint[]) returning contact_id, tag_id),
+         touched as (select contact_id, jsonb_build_object('tags', jsonb_agg(tag_id) filter (where not plus)) as before, jsonb_build_object('tags', jsonb_agg(tag_id) filter (where plus)) as after
+           from (select contact_id, tag_id, true as plus from added union all select contact_id, tag_id, false from removed) x group by contact_id),
+         ${KEEP} select count(*)::int as n from touched`,
+      [...keepBind(doing), ids, add.filter((id) => !remove.includes(id)), remove],
+    ),
+  undo: async (doing, _, items) => ({
+    restored: await counted(
+      doing,
+      `with items as (select * from ${ITEMS(1)}),
+         gone as (delete from contact_tags ct using items i where ct.contact_id = i.contact_id and ct.tag_id in (select t::bigint from jsonb_array_elements_text(coalesce(nullif(i.after->'tags', 'null'), '[]')) t) returning ct.contact_id),
+         back as (insert into contact_tags (contact_id, tag_id) select i.contact_id, t::bigint from items i, jsonb_array_elements_text(coalesce(nullif(i.before->'tags', 'null'), '[]')) t
+           where exists (select 1 from tags where id = t::bigint) on conflict do nothing returning contact_id)
+       select count(distinct contact_id)::int as n from (select * from gone union all select * from back) x`,
+      [itemsJson(items)],
+    ),
+    why: 'changed_since',
+  }),
+};
+
+const ROLES = (add: number, remove: number): string =>
+  `(select coalesce(array_agg(r order by r), '{}') from (select distinct r from unnest(c.roles || $${add}::text[]) r where r <> all($${remove}::text[])) x)`;
+export const roles: Kind<Of<'roles'>> = {
+  leaves: ({ add, remove }, bind) =>
+    `case when c.roles @> $${bind.push(add)}::text[] and not c.roles && $${bind.push(remove)}::text[] then 'so_already' end`,
+  apply: (doing, { add, remove }, ids) =>
+    counted(
+      doing,
+      `with old as (select c.id, c.roles, ${ROLES(7, 8)} as wanted from contacts c where c.id = any($6::bigint[]) and not (c.roles @> $7::text[] and not c.roles && $8::text[]) order by c.id for update),
+         written as (update contacts c set roles = old.wanted, updated_at = $4 from old where c.id = old.id),
+         touched as (select id as contact_id, jsonb_build_object('roles', roles) as before, jsonb_build_object('roles', wanted) as after from old),
+         ${KEEP} select count(*)::int as n from touched`,
+      [...keepBind(doing), ids, add, remove],
+    ),
+  undo: async (doing, _, items) => ({
+    restored: await counted(
+      doing,
+      `with back as (update contacts c set roles = array(select jsonb_array_elements_text(i.before->'roles')), updated_at = $2 from ${ITEMS(1)}
+         where c.id = i.contact_id and to_jsonb(c.roles) = i.after->'roles' returning c.id) select count(*)::int as n from back`,
+      [itemsJson(items), doing.at],
+    ),
+    why: 'changed_since',
+  }),
+};
+
+export const horizon: Kind<Of<'horizon'>> = {
+  leaves: (change, bind) => `case when c.horizon is not distinct from $${bind.push(change.horizon)} then 'so_already' end`,
+  apply: async (doing, change, ids) => {
+    const n = await counted(
+      doing,
+      `with old as (select c.id, c.horizon from contacts c where c.id = any($6::bigint[]) and c.horizon is distinct from $7 order by c.id for update),
+         written as (update contacts c set horizon = $7, updated_at = $4 from old where c.id = old.id),
+         touched as (select id as contact_id, jsonb_build_object('horizon', horizon) as before, jsonb_build_object('horizon', $7::text) as after from old),
+         ${KEEP} select count(*)::int as n from touched`,
+      [...keepBind(doing), ids, change.horizon],
+    );
+    await restate(doing.tx, ids, doing.at);
+    return n;
+  },
+  undo: async (doing, _, items) => {
+    const restored = await counted(
+      doing,
+      `with back as (update contacts c set horizon = i.before->>'horizon', updated_at = $2 from ${ITEMS(1)} where c.id = i.contact_id and c.horizon is not distinct from i.after->>'horizon' returning c.id)
+       select count(*)::int as n from back`,
+      [itemsJson(items), doing.at],
+    );
+    await restate(doing.tx, contactIds(items), doing.at);
+    return { restored, why: 'changed_since' };
+  },
+};
+
+export const contactIds = (items: Item[]): string[] => items.map(({ contact_id }) => String(contact_id));
+
+export const owner: Kind<Of<'owner'>> = {
+  leaves: (change, bind) => `case when c.owner_id = $${bind.push(change.owner_id)}::bigint then 'so_already' end`,
+  apply: (doing, change, ids) =>
+    counted(
+      doing,
+      `with old as (select c.id, c.owner_id, c.office_id, c.owned_since from contacts c where c.id = any($6::bigint[]) and c.owner_id is distinct from $7::bigint order by c.id for update),
+         written as (update contacts c set owner_id = u.id, office_id = u.office_id, owned_since = $4, updated_at = $4 from old, users u where c.id = old.id and u.id = $7::bigint),
+         offered as (update offers o set user_id = $7::bigint from old where o.contact_id = old.id and o.answered_at is null),
+         touched as (select id as contact_id, jsonb_build_object('owner', owner_id, 'office', office_id, 'since', owned_since) as before, jsonb_build_object('owner', $7::bigint) as after from old),
+         ${KEEP} select count(*)::int as n from touched`,
+      [...keepBind(doing), ids, change.owner_id],
+    ),
+  undo: async (doing, _, items) => ({
+    restored: await counted(
+      doing,
+      `with back as (update contacts c set owner_id = (i.before->>'owner')::bigint, office_id = (i.before->>'office')::bigint, owned_since = (i.before->>'since')::timestamptz, updated_at = $2
+           from ${ITEMS(1)} where c.id = i.contact_id and c.owner_id = (i.after->>'owner')::bigint returning c.id, c.owner_id),
+         offered as (update offers o set user_id = back.owner_id from back where o.contact_id = back.id and o.answered_at is null and back.owner_id is not null)
+       select count(*)::int as n from back`,
+      [itemsJson(items), doing.at],
+    ),
+    why: 'changed_since',
+  }),
+};

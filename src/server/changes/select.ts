@@ -1,0 +1,26 @@
+/** Whom a change is for: people named one by one, or everybody whom a question finds. Always within what the person may see. */
+import { AppError } from '@/core/shared';
+import type { Scope } from '@/core/accounts';
+import { contactsFrom, visible } from '../contacts';
+import { readQuestion, type Question } from '../segments';
+
+export interface Selection {
+  ids?: string[];
+  question?: Question;
+  except?: string[];
+}
+
+/** SQL that selects the ids of a selection as `id`, with its values added to `bind`. */
+export async function selectionSql(scope: Scope, selection: Selection, bind: unknown[]): Promise<string> {
+  if (selection.ids) {
+    const where = visible(scope, bind);
+    return `select c.id from contacts c where ${where} and c.id = any($${bind.push(selection.ids)}::bigint[])`;
+  }
+  if (!selection.question)
+    throw new AppError('input_invalid', 'Nobody is chosen.', {
+      fields: [{ field: 'selection', message: 'needs “ids” or “question”' }],
+    });
+  const { from, where } = contactsFrom(scope, await readQuestion(scope, selection.question), bind);
+  const except = selection.except?.length ? ` and c.id <> all($${bind.push(selection.except)}::bigint[])` : '';
+  return `select c.id from ${from} where ${where}${except}`;
+}
