@@ -10,7 +10,9 @@ update stages set acts_as = key;
 alter table stages alter column acts_as set not null;
 
 alter table tags add column color text not null default 'stone', add column locked boolean not null default false,
-  add column made_by bigint references users, add column made_at timestamptz not null default now();
+  add column made_by bigint references users, add column made_at timestamptz not null default now(), add column deleted_at timestamptz;
+drop index tags_account_id_lower_idx;
+create unique index tags_one_name on tags (account_id, lower(name)) where deleted_at is null;
 
 alter table contacts add column company text, add column region text, add column country text, add column household_id bigint,
   add column name_key text generated always as (lower(last_name || ' ' || first_name)) stored,

@@ -288,8 +288,7 @@ async function writeContacts(tx: Tx, contacts: WorldContact[]): Promise<number> 
   const activities = await writeHistory(tx, contacts);
   await tx.run(
     `insert into contact_search (contact_id, search_text) select c.id, ' ' || lower(unaccent(concat_ws(' ', c.first_name, c.last_name, c.city, c.postal_code,
-       (select string_agg(case when kind = 'phone' then regexp_replace(value, '\\D', '', 'g') else value end, ' ') from contact_points where contact_id = c.id),
-       (select string_agg(t.name, ' ') from contact_tags ct join tags t on t.id = ct.tag_id where ct.contact_id = c.id)))) from contacts c`,
+       (select string_agg(case when kind = 'phone' then regexp_replace(value, '\\D', '', 'g') else value end, ' ') from contact_points where contact_id = c.id)))) from contacts c`,
   );
   await tx.run(
     `insert into contact_lenders (contact_id, user_id) select id, 12 from contacts where 'buyer' = any(roles) and stage in ('talking','client','under_contract') and id % 4 = 0`,

@@ -9,6 +9,7 @@ import { settingsSchema } from '@/core/accounts/schemas';
 import { OUTCOME_KEYS } from '@/core/calling';
 import { inquirySchema } from '@/core/capture/schemas';
 import { changeSchema, selectionSchema } from '@/core/changes/schemas';
+import { TAG_COLORS } from '@/core/tags';
 import { MEASURE_KEYS } from '@/core/results';
 import { PREFERENCE_KEYS } from '@/server/accounts';
 import { CONTACT_SORTS, contactPatchSchema } from '@/server/contacts';
@@ -44,6 +45,8 @@ const question = {
   agent: id,
   ...period,
 };
+const tagLine = Joi.string().min(1).max(200);
+const tagColor = Joi.string().valid(...TAG_COLORS);
 const asked = Joi.object({ selection: selectionSchema.required(), change: changeSchema.required() });
 const segmentName = Joi.string().min(1).max(80);
 
@@ -117,6 +120,28 @@ export const OPERATIONS = define({
     scope: 'contacts:read',
     only: 'person',
     body: Joi.object({ segments: Joi.array().items(id).max(200).required() }),
+  },
+  listTags: { method: 'GET', path: '/tags', summary: 'Tags with how many contacts have each', scope: 'contacts:read' },
+  createTag: {
+    method: 'POST',
+    path: '/tags',
+    summary: 'Make a tag, or get the one of this name',
+    scope: 'contacts:write',
+    body: Joi.object({ name: tagLine.required(), color: tagColor }),
+  },
+  updateTag: {
+    method: 'PATCH',
+    path: '/tags/{id}',
+    summary: 'Rename, recolour or lock a tag, everywhere at once',
+    scope: 'contacts:write',
+    body: Joi.object({ name: tagLine, color: tagColor, locked: Joi.boolean() }).min(1),
+  },
+  deleteTag: {
+    method: 'DELETE',
+    path: '/tags/{id}',
+    summary: 'Delete a tag; another may take its place. The answer is the change, which can be undone',
+    scope: 'contacts:write',
+    query: Joi.object({ replace_by: id }),
   },
   previewChange: {
     method: 'POST',

@@ -11,4 +11,6 @@ export const settingsSchema = Joi.object({
     value > '21:00' ? helpers.message({ custom: 'quiet_from may not be after 21:00' }) : value,
   ),
   conversation_seconds: Joi.number().integer().min(10).max(3600),
+  tag_barred: Joi.array().items(Joi.string().valid('agent', 'caller')),
+  tag_places: Joi.boolean(),
 }).min(1);

@@ -4,6 +4,8 @@ import type { PermissionChannelKey } from './views';
 
 export type Change =
   | { kind: 'tags'; add: string[]; remove: string[] }
+  /** A tag is deleted; another may take its place. */
+  | { kind: 'tag_gone'; tag_id: string; replace_by: string | null }
   | { kind: 'stage'; stage: string; archived_because?: string }
   | { kind: 'horizon'; horizon: string | null }
   | { kind: 'roles'; add: string[]; remove: string[] }
@@ -14,18 +16,6 @@ export type Change =
   | { kind: 'call_list'; note: string }
   | { kind: 'delete' };
 export type ChangeKind = Change['kind'];
-export const CHANGE_KINDS = [
-  'tags',
-  'stage',
-  'horizon',
-  'roles',
-  'owner',
-  'field',
-  'permission',
-  'campaign',
-  'call_list',
-  'delete',
-] as const satisfies readonly ChangeKind[];
 
 /** Why somebody of the selection stays as they are, in words after a number. */
 export const LEFT_ALONE = {
@@ -63,6 +53,10 @@ export function deedOf(change: Change, name: ChangeNames): string {
         ...(change.remove.length ? [`lose ${tags(change.remove)}`] : []),
       ]);
     }
+    case 'tag_gone':
+      return change.replace_by
+        ? `get ${name('tag', change.replace_by)} instead of the tag ${name('tag', change.tag_id)}`
+        : `lose the tag ${name('tag', change.tag_id)}, which is deleted`;
     case 'stage':
       return change.stage === 'archived'
         ? `are archived: ${change.archived_because ?? ''}`

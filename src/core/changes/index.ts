@@ -1,5 +1,4 @@
 export {
-  CHANGE_KINDS,
   deedOf,
   LEFT_ALONE,
   previewSentence,

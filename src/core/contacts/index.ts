@@ -16,6 +16,8 @@ export {
   CHANNELS,
   CHANNEL_NAMES,
   CONTACT_ROLES,
+  DATE_KINDS,
+  DATE_NAMES,
   FOLLOWED_UP,
   HORIZONS,
   HORIZON_KEYS,
@@ -25,7 +27,8 @@ export {
   stageName,
   type Channel,
   type ContactRole,
+  type DateKind,
   type Horizon,
   type Stage,
 } from './vocabulary';
-export { type ContactView, type PermissionsView, type TimelineItem } from './views';
+export { type ContactView, type ImportantDate, type MoreView, type PermissionsView, type TimelineItem } from './views';

@@ -1,6 +1,22 @@
 /** What pages and API answers show of contacts. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
 import type { ActivityData } from './activity';
-import type { Horizon, Stage } from './vocabulary';
+import type { FieldInput } from '../fields';
+import type { DateKind, Horizon, Stage } from './vocabulary';
+
+/** A day that returns every year: `on` is `YYYY-MM-DD`, or `--MM-DD` when the year is not known. */
+export interface ImportantDate {
+  kind: DateKind;
+  label: string;
+  on: string;
+}
+
+/** What the Dossier shows beyond the grid. */
+export interface MoreView {
+  dates: ImportantDate[];
+  /** Values of the account's own fields, by the field's id. */
+  fields: Record<string, FieldInput>;
+  household: { id: string; name: string }[];
+}
 
 /** A contact as the API shows it. */
 export interface ContactView {
@@ -16,7 +32,8 @@ export interface ContactView {
   tags: string[];
   source: string | null;
   time_zone: string;
-  place: { street: string | null; city: string | null; postal_code: string | null };
+  company: string | null;
+  place: { street: string | null; city: string | null; postal_code: string | null; region: string | null };
   wants: Record<string, unknown>;
   do_not_contact: boolean;
   archived_because: string | null;

@@ -24,6 +24,16 @@ export const HORIZON_KEYS = HORIZONS.map((horizon) => horizon.key) as Horizon[];
 export const CONTACT_ROLES = ['buyer', 'seller', 'renter', 'landlord', 'agent', 'vendor'] as const;
 export type ContactRole = (typeof CONTACT_ROLES)[number];
 
+/** Days that matter about a person, every year. */
+export const DATE_KINDS = ['birthday', 'closing', 'wedding', 'other'] as const;
+export type DateKind = (typeof DATE_KINDS)[number];
+export const DATE_NAMES: Record<DateKind, string> = {
+  birthday: 'birthday',
+  closing: 'closing anniversary',
+  wedding: 'wedding anniversary',
+  other: 'important date',
+};
+
 export const CHANNELS = ['call', 'text', 'email', 'letter'] as const;
 export type Channel = (typeof CHANNELS)[number];
 export const CHANNEL_NAMES: Record<Channel, string> = { call: 'call', text: 'text', email: 'e-mail', letter: 'letter' };

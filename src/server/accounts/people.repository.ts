@@ -27,9 +27,11 @@ export async function updateSettings(principal: Principal, patch: unknown): Prom
     quiet_to: quietTo,
     quiet_from: quietFrom,
     conversation_seconds: conversationSeconds,
+    tag_barred: tagBarred,
+    tag_places: tagPlaces,
   } = value as Record<string, string & number>;
   const change = Object.fromEntries(
-    Object.entries({ quietTo, quietFrom, conversationSeconds }).filter(([, one]) => one !== undefined),
+    Object.entries({ quietTo, quietFrom, conversationSeconds, tagBarred, tagPlaces }).filter(([, one]) => one !== undefined),
   );
   const { accountId } = scopeFor(principal);
   return transact(async (tx) => {

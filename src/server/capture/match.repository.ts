@@ -138,7 +138,7 @@ const addPoints = (tx: Tx, accountId: string, contactId: string, inquiry: CleanI
 const addTags = (tx: Tx, accountId: string, contactId: string, tags: string[]): Promise<void> =>
   tx.run(
     `with wanted as (select distinct on (lower(name)) name from unnest($3::text[]) name),
-       made as (insert into tags (account_id, name) select $1, name from wanted on conflict (account_id, lower(name)) do update set name = tags.name returning id)
+       made as (insert into tags (account_id, name) select $1, name from wanted on conflict (account_id, lower(name)) where deleted_at is null do update set name = tags.name returning id)
      insert into contact_tags (contact_id, tag_id) select $2, id from made on conflict do nothing`,
     [accountId, contactId, tags],
   );

@@ -44,7 +44,7 @@ export function changeView(row: ChangeRow): ChangeView {
     by: row.by,
     made_at: row.made_at,
     ended_at: row.ended_at,
-    can_undo: ['done', 'cancelled'].includes(row.state) && row.changed > 0,
+    can_undo: ['done', 'cancelled'].includes(row.state) && (row.changed > 0 || row.kind === 'tag_gone'),
   };
 }
 

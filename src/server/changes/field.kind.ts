@@ -1,7 +1,7 @@
 /** Setting one of the account's own fields for many. */
 import type { Change } from '@/core/changes';
 import { fieldRows, type FieldRow } from '@/core/fields';
-import { listFields } from '../segments';
+import { listFields } from '../contacts';
 import { notFound } from '@/core/shared';
 import { ITEMS, itemsJson, KEEP, keepBind, type Kind } from './kinds';
 

@@ -2,11 +2,12 @@
 import type { Change, ChangeKind } from '@/core/changes';
 import { field } from './field.kind';
 import type { Kind } from './kinds';
-import { horizon, owner, roles, tags } from './plain.kinds';
+import { horizon, owner, roles, tagGone, tags } from './plain.kinds';
 import { callList, campaign, permission, remove, stage } from './standing.kinds';
 
 const KINDS: { [K in ChangeKind]: Kind<Extract<Change, { kind: K }>> } = {
   tags,
+  tag_gone: tagGone,
   stage,
   horizon,
   roles,

@@ -82,7 +82,8 @@ async function performChunk(id: string, person: Person | null): Promise<boolean>
       return false;
     }
     const kind = kindOf(row.spec.change);
-    const leftAlone = await leftAloneOf(tx, row, chunk.contact_ids);
+    const leftAlone =
+      row.kind === 'tag_gone' ? { ids: chunk.contact_ids, counts: {} } : await leftAloneOf(tx, row, chunk.contact_ids);
     const changed = await kind.apply(doingOf(row, person, tx, at), row.spec.change, leftAlone.ids);
     const counts = leftAlone.counts;
     if (leftAlone.ids.length > changed) counts.changed_since = (counts.changed_since ?? 0) + leftAlone.ids.length - changed;

@@ -35,6 +35,18 @@ export const tags: Kind<Of<'tags'>> = {
   }),
 };
 
+/** The contacts' side of a deleted tag: as tags added and taken away. */
+const asTags = ({ tag_id, replace_by }: Of<'tag_gone'>): Of<'tags'> => ({
+  kind: 'tags',
+  add: replace_by ? [replace_by] : [],
+  remove: [tag_id],
+});
+export const tagGone: Kind<Of<'tag_gone'>> = {
+  leaves: () => 'null::text',
+  apply: (doing, change, ids) => tags.apply(doing, asTags(change), ids),
+  undo: (doing, change, items) => tags.undo(doing, asTags(change), items),
+};
+
 const ROLES = (add: number, remove: number): string =>
   `(select coalesce(array_agg(r order by r), '{}') from (select distinct r from unnest(c.roles || $${add}::text[]) r where r <> all($${remove}::text[])) x)`;
 export const roles: Kind<Of<'roles'>> = {

@@ -8,10 +8,14 @@ export interface Selection {
   ids?: string[];
   question?: Question;
   except?: string[];
+  /** Everybody with a tag, out of sight or not; only for deleting it. */
+  tag?: string;
 }
 
 /** SQL that selects the ids of a selection as `id`, with its values added to `bind`. */
 export async function selectionSql(scope: Scope, selection: Selection, bind: unknown[]): Promise<string> {
+  if (selection.tag)
+    return `select c.id from contacts c join contact_tags ct on ct.contact_id = c.id where c.account_id = $${bind.push(scope.accountId)} and ct.tag_id = $${bind.push(selection.tag)}`;
   if (selection.ids) {
     const where = visible(scope, bind);
     return `select c.id from contacts c where ${where} and c.id = any($${bind.push(selection.ids)}::bigint[])`;

@@ -3,13 +3,23 @@ import type { ContactView } from '@/core/contacts';
 import Joi from 'joi';
 import { AppError, isZone } from '@/core/shared';
 import { cleanName, oneLine } from '@/core/capture';
-import { faultsOf, storable } from '@/core/capture/schemas';
-import { CONTACT_ROLES, HORIZON_KEYS, STAGE_KEYS, type Activity, type Because } from '@/core/contacts';
+import { faultsOf, storable, wantsSchema } from '@/core/capture/schemas';
+import { dayOfYear, type FieldInput } from '@/core/fields';
+import {
+  CONTACT_ROLES,
+  DATE_KINDS,
+  HORIZON_KEYS,
+  STAGE_KEYS,
+  type Activity,
+  type Because,
+  type ImportantDate,
+} from '@/core/contacts';
 import { fullName, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
 import { now, publish, transact, type Tx } from '../shared';
 import { findContact, lockContact, refreshSearch } from './contacts.repository';
 
 import { changePermissions, permissionActivity, type PermissionChannel } from './permissions';
+import { setDates, setFields, setTags } from './more';
 import { recordActivities, restate } from './record';
 
 /** What `PATCH /api/v1/contacts/{id}` takes. */
@@ -31,7 +41,37 @@ export const contactPatchSchema = Joi.object({
     street: Joi.string().max(200).allow('', null),
     city: Joi.string().max(120).allow('', null),
     postal_code: Joi.string().max(20).allow('', null),
+    region: Joi.string().max(60).allow('', null),
   }),
+  company: Joi.string().max(200).allow('', null),
+  wants: wantsSchema,
+  tags: Joi.array().items(Joi.string().min(1).max(200)).max(200),
+  fields: Joi.object().pattern(
+    /^\d{1,18}$/,
+    Joi.alternatives(
+      Joi.string().max(2_000).allow(''),
+      Joi.number(),
+      Joi.boolean(),
+      Joi.array().items(Joi.string().max(200)).max(100),
+      Joi.valid(null),
+    ),
+  ),
+  dates: Joi.array()
+    .items(
+      Joi.object({
+        kind: Joi.string()
+          .valid(...DATE_KINDS)
+          .required(),
+        label: Joi.string().max(80).allow('').default(''),
+        on: Joi.string()
+          .max(10)
+          .custom((on: string, helpers) =>
+            dayOfYear(on) ? on : helpers.message({ custom: `${on} is no day as YYYY-MM-DD or --MM-DD` }),
+          )
+          .required(),
+      }),
+    )
+    .max(40),
   owner_id: Joi.string().pattern(/^\d{1,18}$/),
   do_not_contact: Joi.boolean(),
 }).min(1);
@@ -44,7 +84,12 @@ interface Patch {
   horizon?: string | null;
   roles?: string[];
   time_zone?: string;
-  place?: { street?: string | null; city?: string | null; postal_code?: string | null };
+  company?: string | null;
+  wants?: object;
+  tags?: string[];
+  fields?: Record<string, FieldInput>;
+  dates?: ImportantDate[];
+  place?: { street?: string | null; city?: string | null; postal_code?: string | null; region?: string | null };
   owner_id?: string;
   do_not_contact?: boolean;
 }
@@ -82,6 +127,9 @@ export async function updateContact(principal: Principal, id: string, body: unkn
     if (patch.owner_id && patch.owner_id !== before.ownerId)
       activities.push(line('handed', {}, await handOver(tx, principal, id, patch.owner_id, at)));
     await writePatch(tx, id, patch, at);
+    if (patch.tags) await setTags(tx, principal, id, patch.tags, at);
+    if (patch.fields) await setFields(tx, scope.accountId, id, patch.fields);
+    if (patch.dates) await setDates(tx, id, patch.dates);
     if (patch.do_not_contact !== undefined)
       activities.push(line('changed', { text: patch.do_not_contact ? 'Marked do not contact' : 'May be contacted again' }));
     await recordActivities(tx, scope.accountId, activities);
@@ -116,6 +164,9 @@ async function writePatch(tx: Tx, id: string, patch: Patch, at: Date): Promise<v
     first_name: patch.first_name === undefined ? undefined : cleanName(storable(patch.first_name)),
     last_name: patch.last_name === undefined ? undefined : cleanName(storable(patch.last_name)),
     horizon: patch.horizon,
+    company: text(patch.company),
+    region: text(patch.place?.region),
+    wants: patch.wants && JSON.stringify(patch.wants),
     roles: patch.roles,
     time_zone: patch.time_zone,
     street: text(patch.place?.street),

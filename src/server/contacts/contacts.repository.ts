@@ -1,5 +1,5 @@
 /** Reading contacts: pages, search, one contact. Every function takes the Scope that limits what it may find. */
-import type { ContactView, PermissionsView } from '@/core/contacts';
+import type { ContactView, MoreView, PermissionsView } from '@/core/contacts';
 import { notFound, pageOf, readCursor, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import type { Measure } from '@/core/results';
@@ -7,6 +7,7 @@ import { conditionsOf, type Tree } from '@/core/segments';
 import { reader, transact, type Tx } from '../shared';
 import { CONTACT_COLUMNS, CONTACT_JOINS, contactView, type ContactRow } from './contacts.rows';
 import { measured } from './measured';
+import { readMore } from './more';
 import { permissionFor, readPermissions } from './permissions';
 import { segmentSql, type SegmentContext } from './segment.sql';
 import { visible } from './visible';
@@ -75,11 +76,21 @@ export function contactsFrom(
   const where = [visible(scope, bind)];
   let from = 'contacts c';
   const patterns = searchPatterns(query.q ?? '');
-  if (patterns.length) from += ' join contact_search s on s.contact_id = c.id';
+  if (loosely || patterns.some((pattern) => pattern.startsWith('% '))) from += ' join contact_search s on s.contact_id = c.id';
   if (loosely) {
     const words = searchWords(query.q ?? '');
     where.push(...words.map((word) => `$${bind.push(word)}::text <% s.search_text`));
-  } else for (const pattern of patterns) where.push(`s.search_text like $${bind.push(pattern)}`);
+  } else
+    for (const pattern of patterns) {
+      const word = `$${bind.push(pattern)}`;
+      /* Under three letters only the beginnings of words in names and addresses count. */
+      if (pattern.startsWith('% ')) where.push(`s.search_text like ${word}`);
+      else
+        where.push(
+          `c.id in (select contact_id from contact_search where search_text like ${word} union all
+             select ct.contact_id from tags t join contact_tags ct on ct.tag_id = t.id where t.account_id = $${bind.push(scope.accountId)} and t.deleted_at is null and lower(unaccent(t.name)) like ${word})`,
+        );
+    }
   if (query.segment) where.push(segmentSql(query.segment.tree, query.segment.context, bind));
   if (query.behind) where.push(measured(query.behind, bind));
   if (!patterns.length && !query.behind && !asksForStage(query.segment?.tree)) where.push(`c.stage <> 'archived'`);
@@ -156,7 +167,7 @@ export async function findContactWithPermissions(
   scope: Scope,
   id: string,
   tx: Tx = reader(),
-): Promise<ContactView & PermissionsView> {
+): Promise<ContactView & PermissionsView & MoreView> {
   const contact = await findContact(scope, id, tx);
   const details = await readPermissions(tx, scope.accountId, [...contact.emails, ...contact.phones]);
   const state = (channel: 'call' | 'text' | 'email') =>
@@ -165,6 +176,7 @@ export async function findContactWithPermissions(
     ...contact,
     permissions: { call: state('call'), text: state('text'), email: state('email') },
     permission_details: details,
+    ...(await readMore(scope.accountId, id, tx)),
   };
 }
 
@@ -183,13 +195,12 @@ export async function lockContact(
   return { id: row.id, stage: row.stage, ownerId: row.owner_id, horizon: row.horizon, timeZone: row.time_zone };
 }
 
-/** Writes the search text of contacts anew from names, points, town and tags. */
+/** Writes the search text of contacts anew from names, company, points and town. Tags are found by themselves, so that tagging many does not pay for it. */
 export const refreshSearch = (tx: Tx, contactIds: string[]): Promise<void> =>
   tx.run(
     `insert into contact_search (contact_id, search_text)
-     select c.id, ' ' || lower(unaccent(concat_ws(' ', c.first_name, c.last_name, c.city, c.postal_code,
-       (select string_agg(case when kind = 'phone' then regexp_replace(value, '\\D', '', 'g') else value end, ' ') from contact_points where contact_id = c.id),
-       (select string_agg(t.name, ' ') from contact_tags ct join tags t on t.id = ct.tag_id where ct.contact_id = c.id))))
+     select c.id, ' ' || lower(unaccent(concat_ws(' ', c.first_name, c.last_name, c.company, c.city, c.postal_code,
+       (select string_agg(case when kind = 'phone' then regexp_replace(value, '\\D', '', 'g') else value end, ' ') from contact_points where contact_id = c.id))))
      from contacts c where c.id = any($1::bigint[])
      on conflict (contact_id) do update set search_text = excluded.search_text`,
     [contactIds],

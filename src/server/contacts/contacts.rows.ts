@@ -15,6 +15,8 @@ export interface ContactRow {
   street: string | null;
   city: string | null;
   postal_code: string | null;
+  region: string | null;
+  company: string | null;
   wants: Record<string, unknown>;
   do_not_contact: boolean;
   archived_because: string | null;
@@ -38,7 +40,7 @@ export interface ContactRow {
 }
 
 /** Everything that a row of the grid or the head of the Dossier shows. Joins a contact aliased `c`. */
-export const CONTACT_COLUMNS = `c.id, c.first_name, c.last_name, c.stage, c.stage_since, c.horizon, c.roles, c.source, c.time_zone, c.street, c.city, c.postal_code, c.wants,
+export const CONTACT_COLUMNS = `c.id, c.first_name, c.last_name, c.stage, c.stage_since, c.horizon, c.roles, c.source, c.time_zone, c.street, c.city, c.postal_code, c.region, c.company, c.wants,
   c.do_not_contact, c.archived_because, c.owner_id, u.first_name || ' ' || u.last_name as owner_name, c.owned_since, c.hand_raised_at, c.last_touch_at, c.next_touch_at,
   c.next_touch_kind, t.note as next_touch_note, c.created_at, coalesce(p.points, '[]') as points, coalesce(g.tags, '{}') as tags, f.attempts, f.reached, f.last_reached_at,
   f.last_attempt_at, f.talk_seconds, f.conversations`;
@@ -46,7 +48,7 @@ export const CONTACT_JOINS = `join contact_facts f on f.contact_id = c.id
   left join users u on u.id = c.owner_id
   left join lateral (select note from tasks where contact_id = c.id and done_at is null order by due_at limit 1) t on true
   left join lateral (select jsonb_agg(jsonb_build_object('kind', kind, 'value', value, 'fault', fault) order by position, id) as points from contact_points where contact_id = c.id and active) p on true
-  left join lateral (select array_agg(name order by name) as tags from contact_tags ct join tags tg on tg.id = ct.tag_id where ct.contact_id = c.id) g on true`;
+  left join lateral (select array_agg(name order by name) as tags from contact_tags ct join tags tg on tg.id = ct.tag_id and tg.deleted_at is null where ct.contact_id = c.id) g on true`;
 
 export function contactView(row: ContactRow): ContactView {
   const values = (kind: 'phone' | 'email') => row.points.filter((point) => point.kind === kind).map((point) => point.value);
@@ -63,7 +65,8 @@ export function contactView(row: ContactRow): ContactView {
     tags: row.tags,
     source: row.source,
     time_zone: row.time_zone,
-    place: { street: row.street, city: row.city, postal_code: row.postal_code },
+    place: { street: row.street, city: row.city, postal_code: row.postal_code, region: row.region },
+    company: row.company,
     wants: row.wants,
     do_not_contact: row.do_not_contact,
     archived_because: row.archived_because,

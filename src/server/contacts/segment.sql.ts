@@ -85,7 +85,12 @@ const hasPoint = (kind: string): Question =>
 
 const QUESTIONS: Record<string, Question> = {
   role: { is: 'set', array: 'c.roles' },
-  tag: { is: 'rows', from: 'contact_tags ct where ct.contact_id = c.id', value: 'ct.tag_id', ids: true },
+  tag: {
+    is: 'rows',
+    from: 'contact_tags ct join tags t on t.id = ct.tag_id and t.deleted_at is null where ct.contact_id = c.id',
+    value: 'ct.tag_id',
+    ids: true,
+  },
   name: words(`trim(c.first_name || ' ' || c.last_name)`),
   company: words('c.company'),
   has_phone: hasPoint('phone'),

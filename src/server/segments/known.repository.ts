@@ -44,7 +44,7 @@ export async function readKnown(accountId: string, ids: string[], at: Date, tx: 
       ids,
     ]),
     tx.rows<{ contact_id: string; tag_id: string }>(
-      'select contact_id, tag_id from contact_tags where contact_id = any($1::bigint[])',
+      'select ct.contact_id, ct.tag_id from contact_tags ct join tags t on t.id = ct.tag_id where ct.contact_id = any($1::bigint[]) and t.deleted_at is null',
       [ids],
     ),
     tx.rows<{ contact_id: string; kind: string; value: string }>(

@@ -3,9 +3,9 @@ import { AppError, notFound } from '@/core/shared';
 import { may, runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { piecesOf, type SegmentView, type Tree, type VocabularyView } from '@/core/segments';
 import { readTree } from '@/core/segments/schemas';
-import type { SegmentContext } from '../contacts';
+import { listFields, type SegmentContext } from '../contacts';
 import { now, reader, transact, type Tx } from '../shared';
-import { listFields, nameIn, readVocabulary } from './vocabulary.repository';
+import { nameIn, readVocabulary } from './vocabulary.repository';
 
 interface SegmentRow {
   id: string;

@@ -1,14 +1,12 @@
 /** The names of everything a segment may name: stages, horizons, tags, people, rosters, doors, campaigns, sources, towns, and the account's own fields. */
 import { CONTACT_ROLES } from '@/core/contacts';
 import type { Scope } from '@/core/accounts';
-import type { FieldDef, NameOf, Vocabulary, VocabularyView } from '@/core/segments';
+import type { NameOf, Vocabulary, VocabularyView } from '@/core/segments';
+import { listFields } from '../contacts';
 import { reader, type Tx } from '../shared';
 
 /** Sources, towns and postal codes that are offered; others can be typed. */
 const MOST_OFFERED = 300;
-
-export const listFields = (accountId: string, tx: Tx = reader()): Promise<FieldDef[]> =>
-  tx.rows<FieldDef>('select id, name, kind, choices from fields where account_id = $1 order by position, id', [accountId]);
 
 export async function readVocabulary(scope: Scope, tx: Tx = reader()): Promise<VocabularyView> {
   const [rows, fields] = await Promise.all([
@@ -16,7 +14,7 @@ export async function readVocabulary(scope: Scope, tx: Tx = reader()): Promise<V
       `select * from (
          select 'stage' as of, key as value, name, position as rank from stages where account_id = $1
          union all select 'horizon', key, name, position from horizons where account_id = $1
-         union all select 'tag', id::text, name, 0 from tags where account_id = $1
+         union all select 'tag', id::text, name, 0 from tags where account_id = $1 and deleted_at is null
          union all select 'person', id::text, first_name || ' ' || last_name, 0 from users where account_id = $1 and role <> 'lender'
          union all select 'roster', id::text, name, 0 from rosters where account_id = $1
          union all select 'door', id::text, name, 0 from doors where account_id = $1

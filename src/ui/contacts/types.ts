@@ -1,12 +1,12 @@
 /** Contacts as pages know them, and the queries that read one. */
 import { useQuery } from '@tanstack/react-query';
 import type { EnrolmentView } from '@/core/campaigns';
-import type { ContactView, PermissionsView, TimelineItem } from '@/core/contacts';
+import type { ContactView, MoreView, PermissionsView, TimelineItem } from '@/core/contacts';
 import type { Jsoned } from '@/core/shared';
 import { ask } from '../primitives';
 
 export type Contact = Jsoned<ContactView>;
-export type ContactInFull = Jsoned<ContactView & PermissionsView>;
+export type ContactInFull = Jsoned<ContactView & PermissionsView & MoreView>;
 export type TimelineLine = Jsoned<TimelineItem>;
 export type Enrolment = Jsoned<EnrolmentView>;
 

@@ -7,6 +7,8 @@ const view = (settings: Awaited<ReturnType<typeof readSettings>>) => ({
   quiet_to: settings.quietTo,
   quiet_from: settings.quietFrom,
   conversation_seconds: settings.conversationSeconds,
+  tag_barred: settings.tagBarred,
+  tag_places: settings.tagPlaces,
 });
 
 export const GET = route(OPERATIONS.getSettings!, async ({ scope }) => view(await readSettings(scope.accountId)));

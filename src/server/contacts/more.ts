@@ -1,0 +1,119 @@
+/** What a contact has beyond its own row: tags, the account's own fields, important dates, those it shares a household with. */
+import { AppError, notFound } from '@/core/shared';
+import type { Principal } from '@/core/accounts';
+import type { ImportantDate, MoreView } from '@/core/contacts';
+import { dayOfYear, fieldRows, fieldValue, type FieldInput, type FieldRow } from '@/core/fields';
+import type { FieldDef } from '@/core/segments';
+import { mayMakeTags, tagName } from '@/core/tags';
+import { readSettings } from '../accounts';
+import { reader, type Tx } from '../shared';
+
+/** The fields that an account made for itself, in their order. */
+export const listFields = (accountId: string, tx: Tx = reader()): Promise<FieldDef[]> =>
+  tx.rows<FieldDef>('select id, name, kind, choices from fields where account_id = $1 order by position, id', [accountId]);
+
+interface DateRow {
+  kind: ImportantDate['kind'];
+  label: string;
+  year: number | null;
+  month_day: number;
+}
+const two = (n: number): string => String(n).padStart(2, '0');
+export const dateView = ({ kind, label, year, month_day }: DateRow): ImportantDate => ({
+  kind,
+  label,
+  on: `${year === null ? '-' : String(year).padStart(4, '0')}-${two(Math.floor(month_day / 100))}-${two(month_day % 100)}`,
+});
+
+export async function readMore(accountId: string, contactId: string, tx: Tx): Promise<MoreView> {
+  const [dates, values, fields, household] = await Promise.all([
+    tx.rows<DateRow>('select kind, label, year, month_day from contact_dates where contact_id = $1 order by month_day, id', [
+      contactId,
+    ]),
+    tx.rows<FieldRow & { field_id: string }>(
+      'select field_id, ordinal, words, number, day::text as day, month_day, linked_id from field_values where contact_id = $1 order by field_id, ordinal',
+      [contactId],
+    ),
+    listFields(accountId, tx),
+    tx.rows<{ id: string; name: string }>(
+      `select o.id, trim(o.first_name || ' ' || o.last_name) as name from contacts c join contacts o on o.household_id = c.household_id and o.id <> c.id and o.deleted_at is null where c.id = $1 order by o.id`,
+      [contactId],
+    ),
+  ]);
+  const known = fields
+    .map(
+      (field) =>
+        [
+          field.id,
+          fieldValue(
+            field,
+            values.filter((value) => value.field_id === field.id),
+          ),
+        ] as const,
+    )
+    .filter(([, value]) => value !== null);
+  return { dates: dates.map(dateView), fields: Object.fromEntries(known), household };
+}
+
+/**
+ * The tags of a contact, by name. A name that is new becomes a tag.
+ * @throws AppError not_allowed for a role that may not make new ones; nothing is changed then
+ */
+export async function setTags(tx: Tx, principal: Principal, contactId: string, names: string[], at: Date): Promise<void> {
+  const accountId = principal.kind === 'person' ? principal.person.accountId : principal.accountId;
+  const wanted = [...new Map(names.map((name) => [tagName(name).toLowerCase(), tagName(name)])).values()].filter(Boolean);
+  const { tagBarred } = await readSettings(accountId, tx);
+  if (principal.kind === 'person' && !mayMakeTags(principal.person.role, tagBarred)) {
+    const known = await tx.rows<{ name: string }>(
+      'select lower(name) as name from tags where account_id = $1 and deleted_at is null and lower(name) = any($2::text[])',
+      [accountId, wanted.map((name) => name.toLowerCase())],
+    );
+    if (known.length < wanted.length)
+      throw new AppError('not_allowed', 'New tags are made by an admin here. Choose one of those there are.');
+  }
+  await tx.run(
+    `with made as (insert into tags (account_id, name, made_by, made_at) select $1, name, $4, $5 from unnest($3::text[]) name
+         on conflict (account_id, lower(name)) where deleted_at is null do update set name = tags.name returning id),
+       gone as (delete from contact_tags where contact_id = $2 and tag_id not in (select id from made))
+     insert into contact_tags (contact_id, tag_id) select $2, id from made on conflict do nothing`,
+    [accountId, contactId, wanted, principal.kind === 'person' ? principal.person.id : null, at],
+  );
+}
+
+/** Sets some of the account's own fields; null takes a value away. @throws AppError input_invalid, not_found */
+export async function setFields(tx: Tx, accountId: string, contactId: string, values: Record<string, FieldInput>): Promise<void> {
+  const fields = await listFields(accountId, tx);
+  for (const [id, value] of Object.entries(values)) {
+    const field = fields.find((one) => one.id === id);
+    if (!field) throw notFound('field');
+    const rows = fieldRows(field, value);
+    const linked = rows[0]?.linked_id;
+    if (linked && !(await tx.first('select 1 from contacts where id = $1 and account_id = $2', [linked, accountId])))
+      throw notFound('contact');
+    await tx.run('delete from field_values where contact_id = $1 and field_id = $2', [contactId, id]);
+    await tx.run(
+      `insert into field_values (field_id, contact_id, ordinal, words, number, day, month_day, linked_id)
+       select $1, $2, r.* from jsonb_to_recordset($3::jsonb) as r (ordinal smallint, words text, number numeric, day date, month_day int, linked_id bigint)`,
+      [id, contactId, JSON.stringify(rows)],
+    );
+  }
+}
+
+/** The important dates of a contact, all of them. */
+export async function setDates(tx: Tx, contactId: string, dates: ImportantDate[]): Promise<void> {
+  await tx.run('delete from contact_dates where contact_id = $1', [contactId]);
+  await tx.run(
+    `insert into contact_dates (contact_id, kind, label, year, month_day) select $1, kind, label, year, month_day from jsonb_to_recordset($2::jsonb) as d (kind text, label text, year int, month_day int)`,
+    [
+      contactId,
+      JSON.stringify(
+        dates.map(({ kind, label, on }) => ({
+          kind,
+          label: label.trim(),
+          year: /^\d{4}/.test(on) ? Number(on.slice(0, 4)) : null,
+          month_day: dayOfYear(on),
+        })),
+      ),
+    ],
+  );
+}

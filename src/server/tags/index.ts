@@ -1,0 +1,1 @@
+export { checkDeletable, createTag, hideTag, listTags, showTag, updateTag } from './tags.service';

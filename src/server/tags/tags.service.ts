@@ -1,0 +1,137 @@
+/** Tags of the account: made in passing, renamed and recoloured everywhere at once, merged, and deleted with what takes their place. */
+import { AppError, notFound } from '@/core/shared';
+import { runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/accounts';
+import { mayMakeTags, tagName, type TagView } from '@/core/tags';
+import { readSettings } from '../accounts';
+import { visible } from '../contacts';
+import { now, publish, reader, transact, type Tx } from '../shared';
+
+interface TagRow {
+  id: string;
+  name: string;
+  color: TagView['color'];
+  locked: boolean;
+  uses: number;
+  made_by: string | null;
+  made_at: Date;
+}
+
+/** All tags by name, with how many contacts of the scope have each. */
+export function listTags(scope: Scope): Promise<TagView[]> {
+  const bind: unknown[] = [];
+  const where = visible(scope, bind);
+  return reader().rows<TagRow>(
+    `select t.id, t.name, t.color, t.locked, coalesce(n.uses, 0) as uses, case when u.id is null then null else u.first_name || ' ' || u.last_name end as made_by, t.made_at
+     from tags t left join users u on u.id = t.made_by
+     left join (select ct.tag_id, count(*)::int as uses from contact_tags ct join contacts c on c.id = ct.contact_id where ${where} group by ct.tag_id) n on n.tag_id = t.id
+     where t.account_id = $1 and t.deleted_at is null order by lower(t.name)`,
+    bind,
+  );
+}
+
+const invalid = (field: string, message: string): AppError =>
+  new AppError('input_invalid', 'The tag was not kept.', { fields: [{ field, message }] });
+
+/** Makes a tag, or answers the one that has this name already. @throws AppError not_allowed for a role that may not make new ones */
+export async function createTag(principal: Principal, input: { name: string; color?: string }): Promise<TagView> {
+  const scope = scopeFor(principal);
+  const name = tagName(input.name);
+  if (!name) throw invalid('name', 'write a name');
+  const id = await transact(async (tx) => {
+    const known = await tx.first<{ id: string }>(
+      'select id from tags where account_id = $1 and lower(name) = lower($2) and deleted_at is null',
+      [scope.accountId, name],
+    );
+    if (known) return known.id;
+    const { tagBarred } = await readSettings(scope.accountId, tx);
+    if (principal.kind === 'person' && !mayMakeTags(principal.person.role, tagBarred))
+      throw new AppError('not_allowed', 'New tags are made by an admin here. Choose one of those there are.');
+    const made = await tx.first<{ id: string }>(
+      `insert into tags (account_id, name, color, made_by, made_at) values ($1, $2, $3, $4, $5) returning id`,
+      [scope.accountId, name, input.color ?? 'stone', scope.userId, await now(tx)],
+    );
+    return made!.id;
+  });
+  return findTag(scope, id);
+}
+
+async function findTag(scope: Scope, id: string): Promise<TagView> {
+  const tag = (await listTags(scope)).find((one) => one.id === id);
+  if (!tag) throw notFound('tag');
+  return tag;
+}
+
+/** Locks a tag that may be changed. @throws AppError not_found, not_allowed */
+async function openTag(
+  principal: Principal,
+  id: string,
+  tx: Tx,
+  unlocking = false,
+): Promise<{ id: string; name: string; made_by: string | null }> {
+  const { accountId } = scopeFor(principal);
+  const tag = await tx.first<{ id: string; name: string; locked: boolean; made_by: string | null }>(
+    'select id, name, locked, made_by from tags where id = $1 and account_id = $2 and deleted_at is null for update',
+    [id, accountId],
+  );
+  if (!tag) throw notFound('tag');
+  if (principal.kind === 'person' && !runsTheOffice(principal.person.role) && tag.made_by !== principal.person.id)
+    throw new AppError('not_allowed', 'Only who made this tag, or an admin, changes it.');
+  if (tag.locked && !unlocking) throw new AppError('not_allowed', `“${tag.name}” is locked; it is made and kept by Urraca.`);
+  return tag;
+}
+
+/** Renames, recolours or locks a tag; it shows everywhere at once, because contacts point at it. */
+export async function updateTag(
+  principal: Principal,
+  id: string,
+  patch: { name?: string; color?: string; locked?: boolean },
+): Promise<TagView> {
+  await transact(async (tx) => {
+    await openTag(principal, id, tx, patch.locked === false);
+    const name = patch.name === undefined ? null : tagName(patch.name);
+    if (name === '') throw invalid('name', 'write a name');
+    const taken =
+      name &&
+      (await tx.first(
+        'select 1 from tags where account_id = $1 and lower(name) = lower($2) and id <> $3 and deleted_at is null',
+        [scopeFor(principal).accountId, name, id],
+      ));
+    if (taken) throw invalid('name', 'another tag has this name; merge the two instead');
+    await tx.run(
+      'update tags set name = coalesce($2, name), color = coalesce($3, color), locked = coalesce($4, locked) where id = $1',
+      [id, name, patch.color ?? null, patch.locked ?? null],
+    );
+    await publish(tx, { accountId: scopeFor(principal).accountId, topic: 'contact', ownerId: null });
+  });
+  return findTag(scopeFor(principal), id);
+}
+
+/** Looks whether a tag may be deleted, and what takes its place. @throws AppError */
+export async function checkDeletable(
+  principal: Principal,
+  id: string,
+  replaceBy: string | null,
+): Promise<{ name: string; replacement: string | null }> {
+  return transact(async (tx) => {
+    const { name } = await openTag(principal, id, tx);
+    if (!replaceBy) return { name, replacement: null };
+    if (replaceBy === id) throw invalid('replace_by', 'is the tag itself');
+    const other = await tx.first<{ name: string }>(
+      'select name from tags where id = $1 and account_id = $2 and deleted_at is null',
+      [replaceBy, scopeFor(principal).accountId],
+    );
+    if (!other) throw notFound('tag');
+    return { name, replacement: other.name };
+  });
+}
+
+/** Out of sight at once; the contacts follow in the background. Undo brings it back. */
+export const hideTag = (tx: Tx, id: string, at: Date): Promise<void> =>
+  tx.run('update tags set deleted_at = $2 where id = $1', [id, at]);
+
+/** Back in sight; when another tag took the name meanwhile, with a mark behind it. */
+export const showTag = (tx: Tx, id: string): Promise<void> =>
+  tx.run(
+    `update tags t set deleted_at = null, name = case when exists (select 1 from tags o where o.account_id = t.account_id and lower(o.name) = lower(t.name) and o.deleted_at is null and o.id <> t.id) then t.name || ' (2)' else t.name end where id = $1`,
+    [id],
+  );
