@@ -1,7 +1,8 @@
 /** The migrations in the order they run. Add to the end; never change one that has landed. */
 import { first } from './0001_first';
 import { contacts } from './0002_contacts';
+import { imports } from './0003_imports';
 import type { Migration } from './migration';
 
-export const migrations: Migration[] = [first, contacts];
+export const migrations: Migration[] = [first, contacts, imports];
 export type { Migration };

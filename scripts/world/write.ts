@@ -1,4 +1,5 @@
 /** Writing the demo world into an empty database, in one transaction: half a world is never seen. */
+import { writeOrder } from './order';
 import { NEW_BUYER } from '@/core/campaigns';
 import { foldFact, handRaisedAt, HORIZONS, nextTouch, noFacts, STAGES } from '@/core/contacts';
 import { KEY_SCOPES } from '@/core/accounts';
@@ -109,8 +110,8 @@ async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<v
   await insert(
     tx,
     'stages',
-    { account_id: 'bigint', key: 'text', name: 'text', meaning: 'text', position: 'int' },
-    STAGES.map((stage, position) => ({ ...account, ...stage, position })),
+    { account_id: 'bigint', key: 'text', name: 'text', meaning: 'text', position: 'int', acts_as: 'text' },
+    STAGES.map((stage, position) => ({ ...account, ...stage, position, acts_as: stage.key })),
   );
   await insert(
     tx,
@@ -286,6 +287,7 @@ async function writeContacts(tx: Tx, contacts: WorldContact[]): Promise<number> 
   await writeTags(tx, contacts);
   await writePermissions(tx, contacts);
   const activities = await writeHistory(tx, contacts);
+  await writeOrder(tx, contacts);
   await tx.run(
     `insert into contact_search (contact_id, search_text) select c.id, ' ' || lower(unaccent(concat_ws(' ', c.first_name, c.last_name, c.city, c.postal_code,
        (select string_agg(case when kind = 'phone' then regexp_replace(value, '\\D', '', 'g') else value end, ' ') from contact_points where contact_id = c.id)))) from contacts c`,

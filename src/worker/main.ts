@@ -6,7 +6,9 @@ import pino from 'pino';
 import { DUE_CHANNEL, type JobName, type Jobs } from '@/core/shared';
 import { keyOfCall } from '@/server/calling';
 import { performChange, performUndo } from '@/server/changes';
-import { orFail } from './changes/or-fail';
+import { performLook } from './imports/look';
+import { performImport, performImportUndo } from './imports/run';
+import { orFailChange, orFailImport } from './shared/or-fail';
 import { BEAT_MS, beat, closeDb, config, freeDeadJobs, leave, listen, markClock, migrate, sweepRates } from '@/server/shared';
 import { mailDoor } from './messages/mail-door';
 import { outside as makeOutside } from './shared/outside';
@@ -32,8 +34,11 @@ async function main(): Promise<void> {
       const answer = key ? await outside.voice.hangUp(key) : null;
       if (answer?.result === 'later') throw new Error(answer.fault);
     },
-    'changes.run': ({ changeId }) => orFail(changeId, () => performChange(changeId, () => going)),
-    'changes.undo': ({ changeId }) => orFail(changeId, () => performUndo(changeId, () => going)),
+    'imports.look': ({ importId }) => orFailImport(importId, () => performLook(importId)),
+    'imports.run': ({ importId }) => orFailImport(importId, () => performImport(importId, () => going)),
+    'imports.undo': ({ importId }) => orFailImport(importId, () => performImportUndo(importId, () => going)),
+    'changes.run': ({ changeId }) => orFailChange(changeId, () => performChange(changeId, () => going)),
+    'changes.undo': ({ changeId }) => orFailChange(changeId, () => performUndo(changeId, () => going)),
   };
   const queueWorkers = new Set<string>();
   const events: WorkerEvents = new EventEmitter();

@@ -30,6 +30,8 @@ const modules = async () => ({
   calling: await import('@/server/calling'),
   routing: await import('@/server/routing'),
   today: await import('@/server/today'),
+  imports: await import('@/server/imports'),
+  importing: { ...(await import('@/worker/imports/look')), ...(await import('@/worker/imports/run')) },
   changes: await import('@/server/changes'),
   segments: await import('@/server/segments'),
   results: await import('@/server/results'),

@@ -9,6 +9,7 @@ import { settingsSchema } from '@/core/accounts/schemas';
 import { OUTCOME_KEYS } from '@/core/calling';
 import { inquirySchema } from '@/core/capture/schemas';
 import { changeSchema, selectionSchema } from '@/core/changes/schemas';
+import { importPatchSchema } from '@/core/imports/schemas';
 import { TAG_COLORS } from '@/core/tags';
 import { MEASURE_KEYS } from '@/core/results';
 import { PREFERENCE_KEYS } from '@/server/accounts';
@@ -23,6 +24,8 @@ export interface Operation {
   /** `person`: only somebody who is logged in. `office`: only owner or admin, or a key with the scope. */
   only?: 'person' | 'office';
   body?: Joi.Schema;
+  /** The body is a file: the handler reads it as a stream, and it is kept by its own rules. */
+  file?: boolean;
   query?: Joi.ObjectSchema;
   /** True where the service itself sees to the Idempotency-Key, in the same transaction. */
   ownIdempotency?: boolean;
@@ -142,6 +145,53 @@ export const OPERATIONS = define({
     summary: 'Delete a tag; another may take its place. The answer is the change, which can be undone',
     scope: 'contacts:write',
     query: Joi.object({ replace_by: id }),
+  },
+  createImport: {
+    method: 'POST',
+    path: '/imports',
+    summary: 'Send a file of contacts (CSV, XLSX, ODS, vCard) as the body; it is looked through in the background',
+    scope: 'contacts:write',
+    file: true,
+    query: Joi.object({ name: Joi.string().min(1).max(200).required() }),
+  },
+  listImports: {
+    method: 'GET',
+    path: '/imports',
+    summary: 'Imports, the latest first',
+    scope: 'contacts:write',
+    query: Joi.object({ limit }),
+  },
+  getImport: {
+    method: 'GET',
+    path: '/imports/{id}',
+    summary: 'What was recognised in a file, the first people as they will be, how far it is',
+    scope: 'contacts:write',
+  },
+  updateImport: {
+    method: 'PATCH',
+    path: '/imports/{id}',
+    summary: 'Correct what columns mean, or choose what happens to people who are here already',
+    scope: 'contacts:write',
+    body: importPatchSchema,
+  },
+  startImport: {
+    method: 'POST',
+    path: '/imports/{id}/start',
+    summary: 'Take the people of the file in',
+    scope: 'contacts:write',
+  },
+  cancelImport: {
+    method: 'POST',
+    path: '/imports/{id}/cancel',
+    summary: 'Stop an import; what is in stays in',
+    scope: 'contacts:write',
+  },
+  undoImport: { method: 'POST', path: '/imports/{id}/undo', summary: 'Take a whole import back', scope: 'contacts:write' },
+  getLeft: {
+    method: 'GET',
+    path: '/imports/{id}/left',
+    summary: 'What was not taken, as CSV with the reasons, to mend and import again',
+    scope: 'contacts:write',
   },
   previewChange: {
     method: 'POST',

@@ -26,6 +26,14 @@ export interface Reply {
   body?: unknown;
   headers?: Record<string, string>;
 }
+/** A file to download, as it comes. */
+export class Download {
+  constructor(
+    readonly name: string,
+    readonly type: string,
+    readonly body: ReadableStream<Uint8Array>,
+  ) {}
+}
 const isReply = (value: unknown): value is Reply =>
   typeof value === 'object' &&
   value !== null &&
@@ -59,7 +67,7 @@ export function route<Body = Loose, Query = Loose>(
       const principal = await principalOf(request);
       requireRight(operation, principal);
       if (Object.values(params).some((value) => !/^\d{1,18}$/.test(value))) throw notFound('page');
-      const body = (operation.method === 'GET' ? undefined : await readBody(request, operation)) as Body;
+      const body = (operation.method === 'GET' || operation.file ? undefined : await readBody(request, operation)) as Body;
       const query = checked(
         operation.query ?? Joi.object({}),
         Object.fromEntries(new URL(request.url).searchParams),
@@ -79,7 +87,8 @@ export function route<Body = Loose, Query = Loose>(
         );
         return responseOf({ status, body: kept });
       }
-      return responseOf(replyOf(await perform()));
+      const answered = await perform();
+      return answered instanceof Download ? downloadOf(answered) : responseOf(replyOf(answered));
     } catch (error) {
       return problem(error);
     }
@@ -105,6 +114,16 @@ const responseOf = ({ status, body, headers = {} }: Reply): Response =>
         status,
         headers: { 'content-type': 'application/json', 'cache-control': 'no-store', ...headers },
       });
+
+const downloadOf = ({ name, type, body }: Download): Response =>
+  new Response(body, {
+    headers: {
+      'content-type': type,
+      'cache-control': 'no-store',
+      'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+      'x-content-type-options': 'nosniff',
+    },
+  });
 
 function requireRight(operation: Operation, principal: Principal): void {
   if (operation.only === 'person' && principal.kind !== 'person')

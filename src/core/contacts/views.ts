@@ -12,9 +12,6 @@ export interface ImportantDate {
 
 /** What the Dossier shows beyond the grid. */
 export interface MoreView {
-  dates: ImportantDate[];
-  /** Values of the account's own fields, by the field's id. */
-  fields: Record<string, FieldInput>;
   household: { id: string; name: string }[];
 }
 
@@ -33,6 +30,9 @@ export interface ContactView {
   source: string | null;
   time_zone: string;
   company: string | null;
+  dates: ImportantDate[];
+  /** Values of the account's own fields, by the field's id. */
+  fields: Record<string, FieldInput>;
   place: { street: string | null; city: string | null; postal_code: string | null; region: string | null };
   wants: Record<string, unknown>;
   do_not_contact: boolean;

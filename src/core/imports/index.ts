@@ -17,3 +17,17 @@ export {
 export { previewContact, previewOf, refused, type FileFormat, type Preview, type PreviewContact } from './preview';
 export { readRow, type Reading } from './row';
 export { isBlankRow, isFooter, layoutOf, repeatsHeadings, type Column, type TableLayout } from './table';
+export { mergedColumns, type Standing } from './merge';
+export {
+  FIRST_OPTIONS,
+  headingPrint,
+  IMPORT_STATES,
+  ON_MATCH,
+  type CustomPlace,
+  type ImportColumn,
+  type ImportLook,
+  type ImportOptions,
+  type ImportState,
+  type ImportView,
+  type OnMatch,
+} from './plan';

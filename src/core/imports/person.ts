@@ -76,6 +76,8 @@ export interface ImportedPerson {
   uid: string | null;
   partnerUid: string | null;
   doubts: Doubt[];
+  /** The cells as they came, for the file of what was not taken. */
+  raw?: string[];
 }
 
 export const emptyPerson = (row: number): ImportedPerson => ({

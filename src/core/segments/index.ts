@@ -1,3 +1,4 @@
+export { asked, asSentence, at as treeAt, besides, firstQuestion, negated, replaceAt, whole } from './edit';
 export { daySpan, monthDays } from './days';
 export { matches, plain, type Known, type Moment } from './matches';
 export { piecesOf, segmentSentence, type NameOf, type Piece } from './sentence';

@@ -2,6 +2,9 @@
 export interface Jobs {
   'simulation.advance': { advanceId: string };
   'calling.hangUp': { callId: string };
+  'imports.look': { importId: string };
+  'imports.run': { importId: string };
+  'imports.undo': { importId: string };
   'changes.run': { changeId: string };
   'changes.undo': { changeId: string };
 }

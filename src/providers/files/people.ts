@@ -65,7 +65,9 @@ function tableReading(opened: Extract<OpenedFile, { is: 'table' }>, options: Rea
         blanks = 0;
         if (repeatsHeadings(record.cells, reading.columns)) continue;
         row += 1;
-        yield readRow(record, row, { columns: reading.columns, thisYear: options.thisYear, stages: options.stages });
+        const person = readRow(record, row, { columns: reading.columns, thisYear: options.thisYear, stages: options.stages });
+        person.raw = record.cells;
+        yield person;
       }
     },
   };

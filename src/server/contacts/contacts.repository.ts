@@ -176,7 +176,7 @@ export async function findContactWithPermissions(
     ...contact,
     permissions: { call: state('call'), text: state('text'), email: state('email') },
     permission_details: details,
-    ...(await readMore(scope.accountId, id, tx)),
+    ...(await readMore(id, tx)),
   };
 }
 

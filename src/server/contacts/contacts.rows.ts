@@ -1,5 +1,6 @@
 /** How a contact is read: one SELECT for lists and for the Dossier, and its shape outside (the API's field names). */
-import type { ContactView } from '@/core/contacts';
+import type { ContactView, ImportantDate } from '@/core/contacts';
+import type { FieldInput } from '@/core/fields';
 import { stageName, type Horizon, type Stage } from '@/core/contacts';
 
 export interface ContactRow {
@@ -31,6 +32,8 @@ export interface ContactRow {
   created_at: Date;
   points: { kind: 'phone' | 'email'; value: string; fault: string | null }[];
   tags: string[];
+  dates: { kind: ImportantDate['kind']; label: string; year: number | null; month_day: number }[] | null;
+  fields: Record<string, FieldInput> | null;
   attempts: number;
   reached: number;
   last_reached_at: Date | null;
@@ -42,13 +45,25 @@ export interface ContactRow {
 /** Everything that a row of the grid or the head of the Dossier shows. Joins a contact aliased `c`. */
 export const CONTACT_COLUMNS = `c.id, c.first_name, c.last_name, c.stage, c.stage_since, c.horizon, c.roles, c.source, c.time_zone, c.street, c.city, c.postal_code, c.region, c.company, c.wants,
   c.do_not_contact, c.archived_because, c.owner_id, u.first_name || ' ' || u.last_name as owner_name, c.owned_since, c.hand_raised_at, c.last_touch_at, c.next_touch_at,
-  c.next_touch_kind, t.note as next_touch_note, c.created_at, coalesce(p.points, '[]') as points, coalesce(g.tags, '{}') as tags, f.attempts, f.reached, f.last_reached_at,
+  c.next_touch_kind, t.note as next_touch_note, c.created_at, coalesce(p.points, '[]') as points, coalesce(g.tags, '{}') as tags, dt.dates, fv.fields, f.attempts, f.reached, f.last_reached_at,
   f.last_attempt_at, f.talk_seconds, f.conversations`;
 export const CONTACT_JOINS = `join contact_facts f on f.contact_id = c.id
   left join users u on u.id = c.owner_id
   left join lateral (select note from tasks where contact_id = c.id and done_at is null order by due_at limit 1) t on true
   left join lateral (select jsonb_agg(jsonb_build_object('kind', kind, 'value', value, 'fault', fault) order by position, id) as points from contact_points where contact_id = c.id and active) p on true
-  left join lateral (select array_agg(name order by name) as tags from contact_tags ct join tags tg on tg.id = ct.tag_id and tg.deleted_at is null where ct.contact_id = c.id) g on true`;
+  left join lateral (select array_agg(name order by name) as tags from contact_tags ct join tags tg on tg.id = ct.tag_id and tg.deleted_at is null where ct.contact_id = c.id) g on true
+  left join lateral (select jsonb_agg(jsonb_build_object('kind', kind, 'label', label, 'year', year, 'month_day', month_day) order by month_day, id) as dates from contact_dates where contact_id = c.id) dt on true
+  left join lateral (select jsonb_object_agg(field_id, value) as fields from (
+    select v.field_id, case d.kind when 'number' then to_jsonb(min(v.number)) when 'money' then to_jsonb(min(v.number)) when 'flag' then to_jsonb(bool_or(v.number = 1)) when 'choices' then jsonb_agg(v.words order by v.ordinal)
+      when 'date' then to_jsonb(min(v.day)) when 'yearly' then to_jsonb(coalesce(min(v.day)::text, to_char(min(v.month_day), 'FM00"-"00'))) when 'contact' then to_jsonb(min(v.linked_id)::text) else to_jsonb(min(v.words)) end as value
+    from field_values v join fields d on d.id = v.field_id where v.contact_id = c.id group by v.field_id, d.kind) x) fv on true`;
+
+const two = (n: number): string => String(n).padStart(2, '0');
+const dateView = ({ kind, label, year, month_day }: NonNullable<ContactRow['dates']>[number]): ImportantDate => ({
+  kind,
+  label,
+  on: `${year === null ? '-' : String(year).padStart(4, '0')}-${two(Math.floor(month_day / 100))}-${two(month_day % 100)}`,
+});
 
 export function contactView(row: ContactRow): ContactView {
   const values = (kind: 'phone' | 'email') => row.points.filter((point) => point.kind === kind).map((point) => point.value);
@@ -67,6 +82,8 @@ export function contactView(row: ContactRow): ContactView {
     time_zone: row.time_zone,
     place: { street: row.street, city: row.city, postal_code: row.postal_code, region: row.region },
     company: row.company,
+    dates: (row.dates ?? []).map(dateView),
+    fields: row.fields ?? {},
     wants: row.wants,
     do_not_contact: row.do_not_contact,
     archived_because: row.archived_because,

@@ -15,7 +15,7 @@ export {
 export { contactView } from './contacts.rows';
 export { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
 export { endFollowUp } from './follow-up';
-export { dateView, listFields, setDates, setFields } from './more';
+export { listFields, setDates, setFields } from './more';
 export { measured } from './measured';
 export {
   changePermissions,

@@ -2,7 +2,7 @@
 import { AppError, notFound } from '@/core/shared';
 import type { Principal } from '@/core/accounts';
 import type { ImportantDate, MoreView } from '@/core/contacts';
-import { dayOfYear, fieldRows, fieldValue, type FieldInput, type FieldRow } from '@/core/fields';
+import { dayOfYear, fieldRows, type FieldInput } from '@/core/fields';
 import type { FieldDef } from '@/core/segments';
 import { mayMakeTags, tagName } from '@/core/tags';
 import { readSettings } from '../accounts';
@@ -12,47 +12,12 @@ import { reader, type Tx } from '../shared';
 export const listFields = (accountId: string, tx: Tx = reader()): Promise<FieldDef[]> =>
   tx.rows<FieldDef>('select id, name, kind, choices from fields where account_id = $1 order by position, id', [accountId]);
 
-interface DateRow {
-  kind: ImportantDate['kind'];
-  label: string;
-  year: number | null;
-  month_day: number;
-}
-const two = (n: number): string => String(n).padStart(2, '0');
-export const dateView = ({ kind, label, year, month_day }: DateRow): ImportantDate => ({
-  kind,
-  label,
-  on: `${year === null ? '-' : String(year).padStart(4, '0')}-${two(Math.floor(month_day / 100))}-${two(month_day % 100)}`,
-});
-
-export async function readMore(accountId: string, contactId: string, tx: Tx): Promise<MoreView> {
-  const [dates, values, fields, household] = await Promise.all([
-    tx.rows<DateRow>('select kind, label, year, month_day from contact_dates where contact_id = $1 order by month_day, id', [
-      contactId,
-    ]),
-    tx.rows<FieldRow & { field_id: string }>(
-      'select field_id, ordinal, words, number, day::text as day, month_day, linked_id from field_values where contact_id = $1 order by field_id, ordinal',
-      [contactId],
-    ),
-    listFields(accountId, tx),
-    tx.rows<{ id: string; name: string }>(
-      `select o.id, trim(o.first_name || ' ' || o.last_name) as name from contacts c join contacts o on o.household_id = c.household_id and o.id <> c.id and o.deleted_at is null where c.id = $1 order by o.id`,
-      [contactId],
-    ),
-  ]);
-  const known = fields
-    .map(
-      (field) =>
-        [
-          field.id,
-          fieldValue(
-            field,
-            values.filter((value) => value.field_id === field.id),
-          ),
-        ] as const,
-    )
-    .filter(([, value]) => value !== null);
-  return { dates: dates.map(dateView), fields: Object.fromEntries(known), household };
+export async function readMore(contactId: string, tx: Tx): Promise<MoreView> {
+  const household = await tx.rows<{ id: string; name: string }>(
+    `select o.id, trim(o.first_name || ' ' || o.last_name) as name from contacts c join contacts o on o.household_id = c.household_id and o.id <> c.id and o.deleted_at is null where c.id = $1 order by o.id`,
+    [contactId],
+  );
+  return { household };
 }
 
 /**

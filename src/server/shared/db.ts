@@ -106,7 +106,8 @@ export async function transact<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
 }
 
 const RETRYABLE = new Set(['40001', '40P01']);
-const LOST = /^(57P|08|ECONN|EPIPE)/;
+/** Of the connection's own class 08 all but 08P01, which is a statement of ours that is wrong. */
+const LOST = /^(57P|08(?!P01)|ECONN|EPIPE)/;
 
 /** PostgreSQL's own code, whether the error came by Sequelize or straight from the connection. */
 function codeOf(error: unknown): string {

@@ -1,277 +1,327 @@
 'use client';
-/** Contacts: a dense list, searched on the server; the Dossier beside it. Also the people behind a number in Results. */
-import { useDeferredValue, useEffect, useRef, useState } from 'react';
-import { useRouter, useSearchParams } from 'next/navigation';
-import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
-import { STAGES } from '@/core/contacts';
+/** Contacts: segments on a shelf, the question as a sentence with its count, the grid, the Dossier beside it, and what can be done to many. */
+import { useCallback, useRef, useState } from 'react';
+import { useRouter } from 'next/navigation';
+import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import type { Tree } from '@/core/segments';
 import { MEASURES } from '@/core/results';
-import { ask, Strokes, Ago, useKeys, useNow, useZone, when } from '../primitives';
+import { BulkBar, choose, HistoryDialog, howMany, isChosen, NOBODY, type Chosen } from '../changes';
+import { ask, useKeys } from '../primitives';
+import { NO_WORDS, Sentence, Shelf, useSegments, useVocabulary, type Segment } from '../segments';
+import { ColumnChooser } from './column-chooser';
+import { COLUMNS, fieldColumn, NARROW_COLUMNS } from './columns';
+import { useGridLook } from './columns-kept';
 import { Dossier } from './dossier';
-import { nameOf, type Contact } from './types';
+import { Grid } from './grid';
+import { questionOf, treeShown, useAsked } from './question';
+import type { Contact } from './types';
+import './contacts.css';
 
 interface Page {
   items: Contact[];
   next_cursor: string | null;
-  total: number;
+  total?: number;
+  total_capped?: boolean;
+  approximate: boolean;
 }
 const PAGE = 50;
 
-export function ContactsArea({ readOnly, people }: { readOnly: boolean; people: { id: string; name: string }[] }) {
+export function ContactsArea({
+  readOnly,
+  office,
+  people,
+}: {
+  readOnly: boolean;
+  office: boolean;
+  people: { id: string; name: string }[];
+}) {
   const router = useRouter();
-  const params = useSearchParams();
-  const [text, setText] = useState(params.get('q') ?? '');
-  const q = useDeferredValue(text.trim());
-  const stage = params.get('stage') ?? '';
-  const measure = params.get('measure');
-  const filter = new URLSearchParams({
-    ...(q ? { q } : {}),
-    ...(stage ? { stage } : {}),
-    ...(measure
-      ? { measure, days: params.get('days') ?? '30', ...(params.get('agent') ? { agent: params.get('agent')! } : {}) }
-      : {}),
-  }).toString();
+  const asked = useAsked();
+  const { data: segments = [] } = useSegments();
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
+  const allColumns = [...COLUMNS, ...vocabulary.fields.map(fieldColumn)];
+  const { look, keep } = useGridLook(allColumns);
+  const [history, setHistory] = useState(false);
+  const [openId, setOpenId] = useOpened();
+  const question = questionOf(asked);
+  const list = useContacts(question, look?.sort ?? 'created', look?.descending ?? true, look !== null);
+  const [{ at, chosen, from, of }, setPlace] = useState<{ at: number; chosen: Chosen; from: number; of: string }>({
+    at: -1,
+    chosen: NOBODY,
+    from: -1,
+    of: '',
+  });
+  const key = JSON.stringify(question);
+  const place = of === key ? at : -1;
+  const picked = of === key ? chosen : NOBODY;
+  const setAt = (next: number) => setPlace({ at: next, chosen: picked, from: next, of: key });
+  const { rows, total } = list;
+  const cursor = openId ? rows.findIndex((row) => row.id === openId) : place;
+
+  const ask_ = (change: Record<string, string | null>) => {
+    const next = new URLSearchParams(window.location.search);
+    for (const [name, value] of Object.entries(change)) {
+      if (value) next.set(name, value);
+      else next.delete(name);
+    }
+    next.delete('stage');
+    router.replace(`/contacts${next.size ? `?${next}` : ''}`, { scroll: false });
+  };
+  const write = (tree: Tree) => ask_({ where: JSON.stringify(tree) });
+  const openSegment = (segment: Segment | null) =>
+    ask_({ segment: segment?.id ?? null, where: null, q: null, measure: null, agent: null, days: null });
+
+  const goTo = (next: number) => {
+    const to = Math.max(0, Math.min(rows.length - 1, next));
+    if (!rows[to]) return;
+    setAt(to);
+    if (openId) setOpenId(rows[to].id);
+  };
+  const toggle = (n: number, range: boolean) => {
+    const row = rows[n];
+    if (!row) return;
+    const on = !isChosen(picked, row.id);
+    const [low, high] = range && from >= 0 && of === key ? [Math.min(from, n), Math.max(from, n)] : [n, n];
+    setPlace({
+      at: n,
+      chosen: choose(
+        picked,
+        rows.slice(low, high + 1).map(({ id }) => id),
+        range ? true : on,
+      ),
+      from: n,
+      of: key,
+    });
+  };
+  const toggleAll = () =>
+    setPlace({
+      at: place,
+      chosen: choose(
+        picked,
+        rows.map(({ id }) => id),
+        !rows.every((row) => isChosen(picked, row.id)),
+      ),
+      from,
+      of: key,
+    });
+  useKeys({
+    j: () => goTo(cursor + 1),
+    k: () => goTo(cursor - 1),
+    ArrowDown: (event) => (event.shiftKey ? (toggle(cursor + 1, true), undefined) : goTo(cursor + 1)),
+    ArrowUp: (event) => (event.shiftKey ? (toggle(cursor - 1, true), undefined) : goTo(cursor - 1)),
+    PageDown: () => goTo(cursor + 12),
+    PageUp: () => goTo(cursor - 12),
+    Home: () => goTo(0),
+    End: () => goTo(rows.length - 1),
+    Enter: () => (openId ? router.push(`/contacts/${openId}`) : rows[cursor] && setOpenId(rows[cursor].id)),
+    x: () => !readOnly && toggle(cursor, false),
+    'shift+A': () => !readOnly && setPlace({ at: place, chosen: { all: true, ids: new Set() }, from, of: key }),
+    'shift+X': () => setPlace({ at: place, chosen: NOBODY, from: -1, of: key }),
+    f: () => document.querySelector<HTMLElement>('[data-add-condition]')?.click(),
+    h: () => setHistory(true),
+  });
+  const { more } = list;
+  const columns = (openId ? NARROW_COLUMNS.map((name) => ({ key: name })) : (look?.columns ?? [])).map(({ key: name }) =>
+    allColumns.find((column) => column.key === name)!,
+  );
+  const tree = treeShown(asked, segments);
+  return (
+    <div className={`area${openId ? ' with-dossier' : ''}`}>
+      <section aria-label="Contacts" className="contacts">
+        <div className="top">
+          <Shelf
+            openId={asked.segmentId}
+            unsaved={asked.where}
+            readOnly={readOnly}
+            onOpen={openSegment}
+            onKept={(segment) => ask_({ segment: segment.id, where: null })}
+          />
+          <div className="tools">
+            <SearchField key={asked.q ? 'asked' : 'free'} first={asked.q} onSearch={(q) => ask_({ q })} />
+            {look && !openId && <ColumnChooser all={allColumns} look={look} onLook={keep} />}
+            {!readOnly && (
+              <button
+                type="button"
+                className="chip"
+                title="What was changed for many, and the way back (h)"
+                onClick={() => setHistory(true)}
+              >
+                History
+              </button>
+            )}
+          </div>
+        </div>
+        <div className="asking">
+          <Behind asked={asked} people={people} onClear={() => ask_({ measure: null, agent: null, days: null })} />
+          <Sentence tree={tree} onChange={write} />
+          <Count question={question} total={total} capped={list.capped} approximate={list.approximate} />
+        </div>
+        {list.fault && <p className="late">{list.fault}</p>}
+        {look && (
+          <Grid
+            rows={rows}
+            columns={columns}
+            look={look}
+            onLook={keep}
+            at={cursor}
+            openId={openId}
+            chosen={picked}
+            total={total ?? rows.length}
+            onOpen={(n) => {
+              setAt(n);
+              setOpenId(rows[n]!.id);
+            }}
+            onToggle={(n, range) => !readOnly && toggle(n, range)}
+            onToggleAll={() => !readOnly && toggleAll()}
+            onEnd={more}
+          />
+        )}
+        {list.settled && rows.length === 0 && (
+          <p className="empty">
+            {key !== '{}'
+              ? 'Nobody is found. Take a condition out, or try fewer letters.'
+              : 'No contacts yet. Press n to add the first lead, bring a file in, or hand the address of your public page around.'}
+          </p>
+        )}
+      </section>
+      {openId && (
+        <Dossier contactId={openId} readOnly={readOnly} onClose={() => setOpenId(null)} onNext={() => goTo(cursor + 1)} />
+      )}
+      {!readOnly && (
+        <BulkBar
+          chosen={picked}
+          total={Math.max(total ?? 0, howMany({ ...picked, all: false }, 0))}
+          question={numbers(question)}
+          office={office}
+          onChoose={(next) => setPlace({ at: place, chosen: next, from, of: key })}
+        />
+      )}
+      {history && <HistoryDialog onClose={() => setHistory(false)} />}
+    </div>
+  );
+}
+
+const numbers = (question: Record<string, string>): Record<string, string | number> =>
+  question.days ? { ...question, days: Number(question.days) } : question;
+
+/** The person whose Dossier is open, in the address; without asking the server for the page again. */
+function useOpened(): [string | null, (id: string | null) => void] {
+  const [id, setId] = useState(() =>
+    typeof window === 'undefined' ? null : new URLSearchParams(window.location.search).get('contact'),
+  );
+  const open = useCallback((next: string | null) => {
+    setId(next);
+    const params = new URLSearchParams(window.location.search);
+    if (next) params.set('contact', next);
+    else params.delete('contact');
+    window.history.replaceState(null, '', `/contacts${params.size ? `?${params}` : ''}`);
+  }, []);
+  return [id, open];
+}
+
+function useContacts(question: Record<string, string>, sort: string, descending: boolean, ready: boolean) {
+  const filter = new URLSearchParams({ ...question, sort, order: descending ? 'desc' : 'asc' }).toString();
   const found = useInfiniteQuery({
     queryKey: ['contacts', filter],
     queryFn: ({ pageParam }) =>
-      ask<Page>(`/contacts?limit=${PAGE}${filter ? `&${filter}` : ''}${pageParam ? `&cursor=${pageParam}` : ''}`),
+      ask<Page>(`/contacts?limit=${PAGE}&${filter}${pageParam ? `&cursor=${encodeURIComponent(pageParam)}` : ''}`),
     initialPageParam: '',
     getNextPageParam: (last) => last.next_cursor,
     placeholderData: keepPreviousData,
+    enabled: ready,
   });
-  const rows = found.data?.pages.flatMap((page) => page.items) ?? [];
-  const total = found.data?.pages[0]?.total;
-  const chosen = params.get('contact');
-  const at = rows.findIndex((row) => row.id === chosen);
-  const choose = (id: string | null) => {
-    const next = new URLSearchParams(params);
-    if (id) next.set('contact', id);
-    else next.delete('contact');
-    window.history.replaceState(null, '', `/contacts${next.size ? `?${next}` : ''}`);
-  };
-  const step = (by: number) => {
-    const to = rows[Math.max(0, Math.min(rows.length - 1, at + by))];
-    if (to) choose(to.id);
-    if (at + by >= rows.length - 3 && found.hasNextPage) void found.fetchNextPage();
-  };
-  useKeys({
-    j: () => step(1),
-    k: () => step(-1),
-    ArrowDown: () => step(1),
-    ArrowUp: () => step(-1),
-    Enter: () => chosen && router.push(`/contacts/${chosen}`),
+  const first = found.data?.pages[0];
+  const exact = useQuery({
+    queryKey: ['contacts', 'count', new URLSearchParams(question).toString()],
+    queryFn: () => ask<{ count: number }>(`/contacts/count?${new URLSearchParams(question)}`),
+    enabled: first?.total_capped === true,
+    placeholderData: keepPreviousData,
   });
-  const setFilter = (name: string, value: string) => {
-    const next = new URLSearchParams(params);
-    if (value) next.set(name, value);
-    else next.delete(name);
-    router.replace(`/contacts${next.size ? `?${next}` : ''}`);
+  const { fetchNextPage, hasNextPage, isFetchingNextPage } = found;
+  const more = useCallback(() => {
+    if (hasNextPage && !isFetchingNextPage) void fetchNextPage();
+  }, [fetchNextPage, hasNextPage, isFetchingNextPage]);
+  const counted = first?.total_capped ? exact.data?.count : first?.total;
+  return {
+    rows: found.data?.pages.flatMap((page) => page.items) ?? [],
+    total: counted ?? first?.total,
+    capped: Boolean(first?.total_capped) && exact.data === undefined,
+    approximate: first?.approximate ?? false,
+    settled: !found.isPending && !found.isPlaceholderData,
+    fault: found.isError ? found.error.message : null,
+    more,
   };
+}
+
+function Count({
+  question,
+  total,
+  capped,
+  approximate,
+}: {
+  question: Record<string, string>;
+  total?: number;
+  capped: boolean;
+  approximate: boolean;
+}) {
+  if (total === undefined) return <div className="count" />;
   return (
-    <div className={`area${chosen ? ' with-dossier' : ''}`}>
-      <section aria-label="Contacts">
-        <div className="headline">
-          <Heading
-            measure={measure}
-            agent={people.find(({ id }) => id === params.get('agent'))?.name}
-            days={params.get('days') ?? '30'}
-            total={total}
-            onClear={() => router.replace('/contacts')}
-          />
-          <div style={{ display: 'flex', gap: 8 }}>
-            <input
-              className="chip"
-              style={{ width: 230, padding: '6px 10px' }}
-              aria-label="Search contacts"
-              placeholder="Name, phone, e-mail, town, tag"
-              value={text}
-              onChange={(event) => setText(event.target.value)}
-            />
-            <select
-              className="chip"
-              aria-label="Stage"
-              value={stage}
-              onChange={(event) => setFilter('stage', event.target.value)}
-            >
-              <option value="">Any stage</option>
-              {STAGES.map((one) => (
-                <option key={one.key} value={one.key}>
-                  {one.name}
-                </option>
-              ))}
-            </select>
-          </div>
-        </div>
-        {found.isError && <p className="late">{found.error.message}</p>}
-        <Grid rows={rows} chosen={chosen} narrow={chosen !== null} onChoose={choose} />
-        {!found.isPending && rows.length === 0 && (
-          <p className="empty">
-            {q || stage || measure
-              ? 'Nobody is found. Try fewer letters, or another stage.'
-              : 'No contacts yet. Press n to add the first lead, or hand the address of your public page around.'}
-          </p>
-        )}
-        <More going={found.isFetchingNextPage} more={found.hasNextPage} onMore={() => void found.fetchNextPage()} />
-      </section>
-      {chosen && <Dossier contactId={chosen} readOnly={readOnly} onClose={() => choose(null)} onNext={() => step(1)} />}
+    <div className="count" aria-live="polite" data-question={Object.keys(question).join(' ')}>
+      <b>
+        {approximate ? 'about ' : ''}
+        {total.toLocaleString('en-US')}
+        {capped ? '+' : ''}
+      </b>{' '}
+      {total === 1 ? 'person' : 'people'}
+      {approximate && <span className="soft small">, spelt alike</span>}
     </div>
   );
 }
 
-function Heading({
-  measure,
-  agent,
-  days,
-  total,
+/** Search keeps the letters while one types, and asks a moment after the last one. */
+function SearchField({ first, onSearch }: { first: string; onSearch: (q: string) => void }) {
+  const [text, setText] = useState(first);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  return (
+    <input
+      type="search"
+      className="chip search"
+      aria-label="Search contacts"
+      placeholder="Name, phone, e-mail, town, tag"
+      value={text}
+      onChange={(event) => {
+        const next = event.target.value;
+        setText(next);
+        clearTimeout(timer.current);
+        timer.current = setTimeout(() => onSearch(next.trim()), 120);
+      }}
+    />
+  );
+}
+
+/** For people behind a number of Results: which number. */
+function Behind({
+  asked,
+  people,
   onClear,
 }: {
-  measure: string | null;
-  agent?: string;
-  days: string;
-  total?: number;
+  asked: ReturnType<typeof useAsked>;
+  people: { id: string; name: string }[];
   onClear: () => void;
 }) {
-  const count = total === undefined ? '' : total >= 100_000 ? '100,000+' : total.toLocaleString('en-US');
-  const behind = MEASURES.find((one) => one.key === measure);
+  const measure = MEASURES.find((one) => one.key === asked.measure);
+  if (!measure) return null;
+  const agent = people.find(({ id }) => id === asked.agent)?.name;
   return (
-    <div>
-      <h1>
-        {count} {behind ? '' : 'contacts'}
-        {behind && (
-          <>
-            {behind.name.toLowerCase()}
-            {agent ? `, ${agent}` : ''}, last {days} days
-          </>
-        )}
-      </h1>
-      <p className="soft small">
-        {behind ? (
-          <>
-            {behind.definition}{' '}
-            <button type="button" className="chip" style={{ padding: '0 7px' }} onClick={onClear}>
-              All contacts
-            </button>
-          </>
-        ) : (
-          'The newest first. j and k move, Enter opens the page.'
-        )}
-      </p>
-    </div>
-  );
-}
-
-function Grid({
-  rows,
-  chosen,
-  narrow,
-  onChoose,
-}: {
-  rows: Contact[];
-  chosen: string | null;
-  narrow: boolean;
-  onChoose: (id: string) => void;
-}) {
-  const now = useNow();
-  const zone = useZone();
-  const body = useRef<HTMLTableSectionElement>(null);
-  useEffect(() => {
-    body.current?.querySelector('tr.sel')?.scrollIntoView({ block: 'nearest' });
-  }, [chosen]);
-  return (
-    <table className="grid">
-      <thead>
-        <tr>
-          <th>Name</th>
-          <th>Stage</th>
-          <th>Horizon</th>
-          {!narrow && <th className="hide-narrow">Wants</th>}
-          {!narrow && <th className="hide-narrow">Last spoke</th>}
-          <th className="n hide-narrow">Tries</th>
-          <th className="hide-narrow">Next touch</th>
-          {!narrow && <th className="hide-narrow">Tags</th>}
-          <th className="hide-narrow">Agent</th>
-        </tr>
-      </thead>
-      <tbody ref={body}>
-        {rows.map((row) => {
-          const next = row.next_touch ? new Date(row.next_touch.at) : null;
-          const late = next !== null && next < now;
-          return (
-            <tr key={row.id} className={`open${row.id === chosen ? ' sel' : ''}`} onClick={() => onChoose(row.id)}>
-              <td className="cut strong" dir="auto">
-                <button
-                  type="button"
-                  className="row"
-                  style={{ padding: 0, margin: 0, display: 'block' }}
-                  aria-current={row.id === chosen}
-                >
-                  {nameOf(row)}
-                </button>
-              </td>
-              <td className="nowrap">{row.stage.name}</td>
-              <td>
-                <Strokes horizon={row.horizon} />
-              </td>
-              {!narrow && <td className="cut hide-narrow">{wantsLine(row.wants)}</td>}
-              {!narrow && (
-                <td className="hide-narrow">
-                  {row.calls.last_reached_at ? <Ago at={row.calls.last_reached_at} /> : <span className="soft">never</span>}
-                </td>
-              )}
-              <td className="n hide-narrow">{row.calls.attempts}</td>
-              <td className={`nowrap hide-narrow${late ? ' late' : ''}`} suppressHydrationWarning>
-                {next ? (
-                  late ? (
-                    `overdue ${Math.floor((now.getTime() - next.getTime()) / 86_400_000) || '<1'} d`
-                  ) : (
-                    when(next, now, zone)
-                  )
-                ) : (
-                  <span className="soft">–</span>
-                )}
-              </td>
-              {!narrow && (
-                <td className="cut hide-narrow">
-                  {row.tags.slice(0, 2).map((tag) => (
-                    <span key={tag} className="tag">
-                      {tag}
-                    </span>
-                  ))}
-                </td>
-              )}
-              <td className="cut soft hide-narrow">{row.owner?.name.split(' ')[0]}</td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
-  );
-}
-
-function wantsLine(wants: Record<string, unknown>): string {
-  const beds = wants.bedrooms ? `${String(wants.bedrooms)} bd` : null;
-  const price = typeof wants.price_max === 'number' ? `to ${wants.price_max.toLocaleString('en-US')}` : null;
-  return [beds, price].filter(Boolean).join(', ');
-}
-
-/** Reads on when the end of the list comes into sight. */
-function More({ going, more, onMore }: { going: boolean; more: boolean; onMore: () => void }) {
-  const end = useRef<HTMLButtonElement>(null);
-  const latest = useRef(onMore);
-  useEffect(() => {
-    latest.current = onMore;
-  });
-  useEffect(() => {
-    if (!more || going || !end.current) return;
-    const watcher = new IntersectionObserver((seen) => seen.some((one) => one.isIntersecting) && latest.current(), {
-      rootMargin: '400px',
-    });
-    watcher.observe(end.current);
-    return () => watcher.disconnect();
-  }, [more, going]);
-  if (!more) return null;
-  return (
-    <button ref={end} type="button" className="chip" style={{ margin: '12px 0' }} onClick={onMore} disabled={going}>
-      {going ? 'Reading …' : 'More'}
-    </button>
+    <p className="behind">
+      <b>
+        {measure.name}
+        {agent ? `, ${agent}` : ''}, last {asked.days} days.
+      </b>{' '}
+      <span className="soft small">{measure.definition}</span>{' '}
+      <button type="button" className="chip" onClick={onClear}>
+        All contacts
+      </button>
+    </p>
   );
 }

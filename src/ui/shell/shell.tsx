@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
 import { areasFor, type Role } from '@/core/accounts';
 import { AddLeadDialog } from '../capture';
+import { ChangeWatchProvider } from '../changes';
 import { ask, ClockProvider, NoticeProvider, useKeys, useNotices } from '../primitives';
 import { switchMask } from '../theme';
 import { useGo } from './go';
@@ -27,9 +28,11 @@ export function Shell({ me, wire, children }: { me: Me; wire: Wire; children: Re
   return (
     <QueryClientProvider client={queries}>
       <NoticeProvider>
-        <Frame me={me} first={wire}>
-          {children}
-        </Frame>
+        <ChangeWatchProvider>
+          <Frame me={me} first={wire}>
+            {children}
+          </Frame>
+        </ChangeWatchProvider>
       </NoticeProvider>
     </QueryClientProvider>
   );

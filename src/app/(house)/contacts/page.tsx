@@ -1,5 +1,6 @@
 /** Contacts. */
 import type { Metadata } from 'next';
+import { runsTheOffice } from '@/core/accounts';
 import { requirePerson } from '@/app/_http/page';
 import { listPeople } from '@/server/accounts';
 import { ContactsArea } from '@/ui/contacts';
@@ -9,5 +10,5 @@ export const metadata: Metadata = { title: 'Contacts' };
 export default async function Page() {
   const { person, scope } = await requirePerson('contacts');
   const people = (await listPeople(scope)).map(({ id, name }) => ({ id, name }));
-  return <ContactsArea readOnly={person.role === 'lender'} people={people} />;
+  return <ContactsArea readOnly={person.role === 'lender'} office={runsTheOffice(person.role)} people={people} />;
 }

@@ -1,0 +1,1 @@
+export { csvCell, csvLine, inert } from './csv';

@@ -1,0 +1,94 @@
+/** What is to become of the people of a file: chosen once for all of them, and decided here for each. */
+import type { PreviewContact } from './preview';
+import type { Column } from './table';
+import type { FileFormat } from './preview';
+
+export const ON_MATCH = ['fill', 'update', 'skip', 'new'] as const;
+export type OnMatch = (typeof ON_MATCH)[number];
+
+export interface ImportOptions {
+  /** What happens to somebody who is here already. */
+  on_match: OnMatch;
+  /** Take what is good in doubtful rows, or leave them for the file of what was not taken. */
+  doubtful: 'take' | 'leave';
+  stage: string | null;
+  tags: string[];
+  owner_id: string | null;
+  source: string | null;
+}
+export const FIRST_OPTIONS: ImportOptions = {
+  on_match: 'fill',
+  doubtful: 'take',
+  stage: null,
+  tags: [],
+  owner_id: null,
+  source: null,
+};
+
+/** Where a column that is no field of every contact goes: to a note, or to a field of the account (`field:` and its id, `new` to make one). */
+export type CustomPlace = 'note' | 'new' | `field:${string}`;
+export interface ImportColumn extends Column {
+  place?: CustomPlace;
+  /** Some values, for people who check. */
+  sample?: string[];
+}
+
+export interface ImportLook {
+  rows: number;
+  accepted: number;
+  /** The first doubtful rows with their reasons. */
+  doubtful: { row: number; reason: string; why: string }[];
+  doubtful_count: number;
+  /** How many are here already, by an address. */
+  known: number;
+  /** How many stand in the file more than once. */
+  twice: number;
+  partners: number;
+  permissions: number;
+  people: PreviewContact[];
+  ignored: { above: number; blank: number; below: number };
+}
+
+export const IMPORT_STATES = [
+  'uploading',
+  'looking',
+  'ready',
+  'refused',
+  'waiting',
+  'running',
+  'done',
+  'cancelled',
+  'failed',
+  'undoing',
+  'undone',
+] as const;
+export type ImportState = (typeof IMPORT_STATES)[number];
+
+export interface ImportView {
+  id: string;
+  file_name: string;
+  bytes: number;
+  state: ImportState;
+  format: FileFormat;
+  columns: ImportColumn[];
+  options: ImportOptions;
+  look: ImportLook | null;
+  sentence: string | null;
+  total: number;
+  read: number;
+  made: number;
+  changed: number;
+  same: number;
+  left_out: number;
+  doubtful: number;
+  undone: number;
+  undo_left_alone: number;
+  fault: string | null;
+  by: string | null;
+  made_at: Date;
+  ended_at: Date | null;
+}
+
+/** Headings by which a file of the same make is known again. */
+export const headingPrint = (columns: Pick<Column, 'heading'>[]): string =>
+  columns.map(({ heading }) => heading.trim().toLowerCase()).join('\u241f');

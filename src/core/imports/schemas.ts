@@ -1,0 +1,28 @@
+/** Checking what was chosen for an import. */
+import Joi from 'joi';
+import { TARGETS } from './headings';
+import { ON_MATCH } from './plan';
+
+const id = Joi.string().pattern(/^\d{1,18}$/, 'id');
+export const importPatchSchema = Joi.object({
+  /** One for each column, in their order. */
+  columns: Joi.array()
+    .items(
+      Joi.object({
+        target: Joi.string()
+          .valid(...Object.keys(TARGETS))
+          .required(),
+        order: Joi.string().valid('month-first', 'day-first'),
+        place: Joi.string().pattern(/^(?:note|new|field:\d{1,18})$/),
+      }),
+    )
+    .max(2_000),
+  options: Joi.object({
+    on_match: Joi.string().valid(...ON_MATCH),
+    doubtful: Joi.string().valid('take', 'leave'),
+    stage: Joi.string().max(60).allow(null),
+    tags: Joi.array().items(Joi.string().min(1).max(60)).max(20),
+    owner_id: id.allow(null),
+    source: Joi.string().max(120).allow('', null),
+  }),
+}).min(1);

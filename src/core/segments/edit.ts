@@ -1,0 +1,110 @@
+/** Changing a segment piece by piece, as the sentence editor does. Paths are indexes from the root; nothing is changed in place. */
+import { branchesOf, HOWS, isCondition, type Condition, type Tree } from './tree';
+import type { Subject } from './subjects';
+
+const groupOf = (how: 'all' | 'any' | 'none', trees: Tree[]): Tree => ({ [how]: trees }) as unknown as Tree;
+/** A tree whose root is an all-of, so that conditions can be added beside each other. */
+export const asSentence = (tree: Tree): { all: Tree[] } => ('all' in tree ? tree : { all: [tree] });
+
+/** What stands at a path; null when nothing does. */
+export function at(tree: Tree, path: readonly number[]): Tree | null {
+  const [first, ...rest] = path;
+  if (first === undefined) return tree;
+  if (isCondition(tree)) return null;
+  const next = branchesOf(tree).trees[first];
+  return next ? at(next, rest) : null;
+}
+
+/** The tree with what stands at a path replaced; null takes it out, and groups that become empty go with it. */
+export function replaceAt(tree: Tree, path: readonly number[], by: Tree | null): Tree | null {
+  const [first, ...rest] = path;
+  if (first === undefined) return by;
+  if (isCondition(tree)) return tree;
+  const { how, trees } = branchesOf(tree);
+  const changed = trees.flatMap((one, n) => (n === first ? (replaceAt(one, rest, by) ?? []) : [one]));
+  return changed.length || !path.length ? groupOf(how, changed) : null;
+}
+
+/** One more condition beside the one at a path: an alternative to it (`any`), or another that must hold too (`all`). */
+export function besides(tree: Tree, path: readonly number[], how: 'all' | 'any', more: Tree): Tree {
+  const here = at(tree, path) ?? { all: [] };
+  const parent = path.length ? at(tree, path.slice(0, -1)) : null;
+  if (parent && !isCondition(parent) && branchesOf(parent).how === how) {
+    const { trees } = branchesOf(parent);
+    return (
+      replaceAt(
+        tree,
+        path.slice(0, -1),
+        groupOf(how, [...trees.slice(0, path.at(-1)! + 1), more, ...trees.slice(path.at(-1)! + 1)]),
+      ) ?? asSentence(more)
+    );
+  }
+  return replaceAt(tree, path, groupOf(how, [here, more])) ?? asSentence(more);
+}
+
+/** The opposite at a path: a group of none-of, or what stood in one. */
+export function negated(tree: Tree, path: readonly number[]): Tree {
+  const here = at(tree, path);
+  if (!here) return tree;
+  const opposite =
+    !isCondition(here) && branchesOf(here).how === 'none'
+      ? groupOf('any', branchesOf(here).trees)
+      : groupOf('none', !isCondition(here) && branchesOf(here).how === 'any' ? branchesOf(here).trees : [here]);
+  return replaceAt(tree, path, opposite) ?? tree;
+}
+
+/** The question with which a subject enters the sentence, before anybody has said more. */
+export function firstQuestion(subject: Subject): Condition {
+  const on = subject.key;
+  switch (subject.kind) {
+    case 'one':
+    case 'many':
+      return { on, how: 'any', of: [] };
+    case 'number':
+      return { on, how: 'between', from: 1, to: null };
+    case 'time':
+      return subject.key === 'next_touch'
+        ? { on, how: 'coming', n: 7, unit: 'days' }
+        : { on, how: 'not_within', n: 30, unit: 'days' };
+    case 'yearly':
+      return { on, how: 'coming', n: 14, unit: 'days' };
+    case 'flag':
+      return { on, how: 'yes' };
+    case 'text':
+      return { on, how: 'contains', text: '' };
+  }
+}
+
+/** The same subject asked in another way, with what can be kept of the answer. */
+export function asked(condition: Condition, how: Condition['how'], subject: Subject): Condition {
+  if (!HOWS[subject.kind].includes(how)) return condition;
+  const loose = condition as Record<string, unknown>;
+  const on = condition.on;
+  if (how === 'known' || how === 'unknown' || how === 'yes' || how === 'no') return { on, how };
+  if (how === 'any' || how === 'all' || how === 'none') return { on, how, of: (loose.of as string[] | undefined) ?? [] };
+  if (how === 'contains' || how === 'begins' || how === 'is') return { on, how, text: (loose.text as string | undefined) ?? '' };
+  if (how === 'between')
+    return { on, how, from: typeof loose.from === 'number' ? loose.from : 1, to: typeof loose.to === 'number' ? loose.to : null };
+  if (how === 'on_days')
+    return {
+      on,
+      how,
+      from: typeof loose.from === 'string' ? loose.from : null,
+      to: typeof loose.to === 'string' ? loose.to : null,
+    };
+  return { on, how, n: (loose.n as number | undefined) ?? 30, unit: (loose.unit as 'days' | undefined) ?? 'days' };
+}
+
+/** Has everything been said that the question needs? A choice of nothing or a text of nothing has not. */
+export const isWhole = (tree: Tree): boolean =>
+  isCondition(tree)
+    ? !('of' in tree && tree.of.length === 0) && !('text' in tree && !tree.text.trim())
+    : branchesOf(tree).trees.every(isWhole);
+
+/** The tree without what is still being said. */
+export function whole(tree: Tree): Tree | null {
+  if (isCondition(tree)) return isWhole(tree) ? tree : null;
+  const { how, trees } = branchesOf(tree);
+  const kept = trees.map(whole).filter((one) => one !== null);
+  return kept.length || !trees.length ? groupOf(how, kept) : null;
+}

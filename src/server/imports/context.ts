@@ -1,0 +1,87 @@
+/** What an import needs to know of the account before the first row: names of stages, people and fields, and where each column goes. */
+import { HORIZON_KEYS, type Horizon } from '@/core/contacts';
+import type { ImportColumn, ImportOptions } from '@/core/imports';
+import type { FieldDef } from '@/core/segments';
+import { listFields } from '../contacts';
+import { reader, transact } from '../shared';
+import { optionsOf, type ImportRow } from './imports.repository';
+
+export interface ImportContext {
+  row: ImportRow;
+  options: ImportOptions;
+  columns: ImportColumn[];
+  zone: string;
+  /** By name in small letters. */
+  stages: Map<string, string>;
+  rhythms: Partial<Record<Horizon, number>>;
+  /** By full name or e-mail address in small letters. */
+  people: Map<string, { id: string; officeId: string | null }>;
+  owner: { id: string; officeId: string | null } | null;
+  /** The field for each heading that is one; the rest goes into a note. */
+  fields: Map<string, FieldDef>;
+  by: string;
+}
+
+/** Reads it, and makes the fields that the columns ask for. */
+export async function importContext(row: ImportRow): Promise<ImportContext> {
+  const tx = reader();
+  const [account, stages, horizons, people] = await Promise.all([
+    tx.first<{ time_zone: string }>('select time_zone from accounts where id = $1', [row.account_id]),
+    tx.rows<{ key: string; name: string }>('select key, name from stages where account_id = $1', [row.account_id]),
+    tx.rows<{ key: string; rhythm_days: number }>('select key, rhythm_days from horizons where account_id = $1', [
+      row.account_id,
+    ]),
+    tx.rows<{ id: string; office_id: string | null; name: string; email: string }>(
+      `select id, office_id, lower(first_name || ' ' || last_name) as name, lower(email) as email from users where account_id = $1 and active and role <> 'lender'`,
+      [row.account_id],
+    ),
+  ]);
+  const byName = new Map(
+    people.flatMap(({ id, office_id, name, email }) => [
+      [name, { id, officeId: office_id }] as const,
+      [email, { id, officeId: office_id }] as const,
+    ]),
+  );
+  const options = optionsOf(row);
+  const wanted = options.owner_id ?? row.user_id;
+  const owner = people.find(({ id }) => id === wanted);
+  return {
+    row,
+    options,
+    columns: row.columns,
+    zone: account!.time_zone,
+    stages: new Map(stages.map(({ key, name }) => [name.toLowerCase(), key])),
+    rhythms: Object.fromEntries(
+      horizons.filter(({ key }) => HORIZON_KEYS.includes(key as Horizon)).map(({ key, rhythm_days }) => [key, rhythm_days]),
+    ),
+    people: byName,
+    owner: owner ? { id: owner.id, officeId: owner.office_id } : null,
+    fields: await fieldsOf(row),
+    by: row.by ?? 'a program',
+  };
+}
+
+async function fieldsOf(row: ImportRow): Promise<Map<string, FieldDef>> {
+  const found = new Map<string, FieldDef>();
+  let known = await listFields(row.account_id);
+  for (const column of row.columns) {
+    if (column.target !== 'custom' || !column.heading) continue;
+    const same = known.find(
+      ({ id, name }) =>
+        column.place === `field:${id}` || (column.place !== 'note' && name.toLowerCase() === column.heading.toLowerCase()),
+    );
+    if (same) found.set(column.heading, same);
+    else if (column.place === 'new') {
+      await transact((tx) =>
+        tx.run(
+          `insert into fields (account_id, name, kind, position, made_at) select $1, $2, 'text', coalesce(max(position) + 1, 0), now() from fields where account_id = $1 on conflict do nothing`,
+          [row.account_id, column.heading.slice(0, 60)],
+        ),
+      );
+      known = await listFields(row.account_id);
+      const made = known.find(({ name }) => name.toLowerCase() === column.heading.slice(0, 60).toLowerCase());
+      if (made) found.set(column.heading, made);
+    }
+  }
+  return found;
+}

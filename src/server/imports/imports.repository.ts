@@ -1,0 +1,121 @@
+/** Imports as rows: the file in parts, what was seen in it, how far it is. */
+import {
+  FIRST_OPTIONS,
+  type ImportColumn,
+  type ImportLook,
+  type ImportOptions,
+  type ImportState,
+  type ImportView,
+} from '@/core/imports';
+import { notFound } from '@/core/shared';
+import { runsTheOffice, type Principal } from '@/core/accounts';
+import { reader, type Tx } from '../shared';
+
+export interface ImportRow {
+  id: string;
+  account_id: string;
+  user_id: string | null;
+  file_name: string;
+  bytes: string;
+  state: ImportState;
+  format: ImportView['format'];
+  columns: ImportColumn[];
+  options: Partial<ImportOptions>;
+  look: ImportLook | Record<string, never>;
+  sentence: string | null;
+  read: number;
+  total: number;
+  made: number;
+  changed: number;
+  same: number;
+  left_out: number;
+  doubtful: number;
+  undone: number;
+  undo_left_alone: number;
+  cancel: boolean;
+  fault: string | null;
+  made_at: Date;
+  ended_at: Date | null;
+  by: string | null;
+}
+const SELECT = `select i.*, u.first_name || ' ' || u.last_name as by from imports i left join users u on u.id = i.user_id`;
+
+export const optionsOf = (row: Pick<ImportRow, 'options'>): ImportOptions => ({ ...FIRST_OPTIONS, ...row.options });
+
+export const importView = (row: ImportRow): ImportView => ({
+  id: row.id,
+  file_name: row.file_name,
+  bytes: Number(row.bytes),
+  state: row.state,
+  format: row.format,
+  columns: row.columns,
+  options: optionsOf(row),
+  look: 'rows' in row.look ? (row.look as ImportLook) : null,
+  sentence: row.sentence,
+  total: row.total,
+  read: row.read,
+  made: row.made,
+  changed: row.changed,
+  same: row.same,
+  left_out: row.left_out,
+  doubtful: row.doubtful,
+  undone: row.undone,
+  undo_left_alone: row.undo_left_alone,
+  fault: row.fault,
+  by: row.by,
+  made_at: row.made_at,
+  ended_at: row.ended_at,
+});
+
+const own = (principal: Principal): string | null =>
+  principal.kind === 'person' && !runsTheOffice(principal.person.role) ? principal.person.id : null;
+const accountOf = (principal: Principal): string =>
+  principal.kind === 'person' ? principal.person.accountId : principal.accountId;
+
+export async function listImports(principal: Principal, limit: number): Promise<Omit<ImportView, 'look' | 'columns'>[]> {
+  const rows = await reader().rows<ImportRow>(
+    `${SELECT} where i.account_id = $1 and ($2::bigint is null or i.user_id = $2) order by i.id desc limit $3`,
+    [accountOf(principal), own(principal), limit],
+  );
+  return rows.map((row) => ({ ...importView(row), look: undefined, columns: undefined }));
+}
+
+/** @throws AppError not_found, also for somebody else's */
+export async function findImportRow(principal: Principal, id: string, tx: Tx = reader(), lock = false): Promise<ImportRow> {
+  const row = await tx.first<ImportRow>(
+    `${SELECT} where i.id = $1 and i.account_id = $2 and ($3::bigint is null or i.user_id = $3)${lock ? ' for update of i' : ''}`,
+    [id, accountOf(principal), own(principal)],
+  );
+  if (!row) throw notFound('import');
+  return row;
+}
+export const findImport = async (principal: Principal, id: string): Promise<ImportView> =>
+  importView(await findImportRow(principal, id));
+
+/** For the worker. */
+export const readImport = (id: string, tx: Tx = reader(), lock = false): Promise<ImportRow | null> =>
+  tx.first<ImportRow>(`${SELECT} where i.id = $1${lock ? ' for update of i' : ''}`, [id]);
+
+/** The parts of a file, one after another. */
+export async function* partsOf(id: string): AsyncGenerator<Buffer> {
+  for (let n = 0; ; n += 1) {
+    const part = await reader().first<{ bytes: Buffer }>('select bytes from import_parts where import_id = $1 and n = $2', [
+      id,
+      n,
+    ]);
+    if (!part) return;
+    yield part.bytes;
+  }
+}
+
+export interface LeftRow {
+  row: number;
+  why: string | null;
+  raw: string[] | null;
+}
+/** The rows that were not taken, in the order of the file. */
+export const listLeft = (id: string, after: number, limit: number): Promise<LeftRow[]> =>
+  reader().rows<LeftRow>(
+    `select row, why, raw from import_rows where import_id = $1 and outcome = 'left' and part = 0 and row > $2 order by row limit $3`,
+    [id, after, limit],
+  );

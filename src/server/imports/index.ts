@@ -1,0 +1,23 @@
+export { importContext, type ImportContext } from './context';
+export {
+  findImport,
+  findImportRow,
+  importView,
+  listImports,
+  listLeft,
+  partsOf,
+  readImport,
+  type ImportRow,
+} from './imports.repository';
+export { cancelImport, createImport, startImport, undoImport, updateImport } from './imports.service';
+export {
+  endImport,
+  failImport,
+  knownAddresses,
+  refuseImport,
+  rememberedColumns,
+  reportLook,
+  saveLook,
+} from './progress.repository';
+export { takePeople } from './take.service';
+export { undoImportChunk } from './undo.service';

@@ -1,0 +1,106 @@
+'use client';
+/** The bar that rises from below when people are chosen: how many, all of them, and what can be done to them together. */
+import { useState } from 'react';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useKeys } from '../primitives';
+import { ChangeDialog } from './change-dialog';
+import type { Doing } from './forms';
+import { howMany, NOBODY, selectionOf, type Chosen } from './selection';
+
+interface Props {
+  chosen: Chosen;
+  /** How many the list holds in all. */
+  total: number;
+  question: Record<string, string | number>;
+  office: boolean;
+  onChoose: (chosen: Chosen) => void;
+}
+
+const FIRST: [Doing, string, string?][] = [
+  ['tags', 'Tag', '#'],
+  ['horizon', 'Horizon'],
+  ['stage', 'Stage'],
+  ['owner', 'Hand to …'],
+  ['campaign', 'Into a campaign'],
+  ['call_list', 'Call them'],
+];
+const MORE: [Doing, string][] = [
+  ['roles', 'Roles …'],
+  ['field', 'A field …'],
+  ['permission', 'A permission …'],
+  ['archive', 'Archive …'],
+  ['delete', 'Delete …'],
+];
+
+export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
+  const [doing, setDoing] = useState<Doing | null>(null);
+  const [menu, setMenu] = useState<HTMLElement | null>(null);
+  const count = howMany(chosen, total);
+  const shown = (kind: Doing) => office || (kind !== 'owner' && kind !== 'delete');
+  useKeys({ '#': () => setDoing('tags') }, count > 0 && doing === null);
+  if (count === 0) return null;
+  return (
+    <>
+      <div className="bulk" role="toolbar" aria-label="What to do with the chosen">
+        <b aria-live="polite">
+          {count.toLocaleString('en-US')} of {total.toLocaleString('en-US')} chosen
+        </b>
+        {!chosen.all || chosen.ids.size ? (
+          <button type="button" className="plain under" onClick={() => onChoose({ all: true, ids: new Set() })}>
+            all {total.toLocaleString('en-US')}
+          </button>
+        ) : null}
+        <button type="button" className="plain under" onClick={() => onChoose(NOBODY)}>
+          nobody
+        </button>
+        <i aria-hidden="true" />
+        {FIRST.filter(([kind]) => shown(kind)).map(([kind, label, key]) => (
+          <button
+            key={kind}
+            type="button"
+            className="plain"
+            title={key ? `${label} (${key})` : label}
+            onClick={() => setDoing(kind)}
+          >
+            {label} {key && <kbd>{key}</kbd>}
+          </button>
+        ))}
+        <button type="button" className="plain" aria-haspopup="menu" onClick={(event) => setMenu(event.currentTarget)}>
+          More …
+        </button>
+      </div>
+      <Menu
+        anchorEl={menu}
+        open={menu !== null}
+        onClose={() => setMenu(null)}
+        anchorOrigin={{ vertical: 'top', horizontal: 'left' }}
+        transformOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+      >
+        {MORE.filter(([kind]) => shown(kind)).map(([kind, label]) => (
+          <MenuItem
+            key={kind}
+            dense
+            onClick={() => {
+              setMenu(null);
+              setDoing(kind);
+            }}
+          >
+            {label}
+          </MenuItem>
+        ))}
+      </Menu>
+      {doing && (
+        <ChangeDialog
+          doing={doing}
+          selection={selectionOf(chosen, question)}
+          onClose={() => setDoing(null)}
+          onAsked={() => {
+            setDoing(null);
+            onChoose(NOBODY);
+          }}
+        />
+      )}
+    </>
+  );
+}

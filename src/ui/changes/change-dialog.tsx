@@ -1,0 +1,83 @@
+'use client';
+/** One change for many: what exactly, then one sentence that says whom it changes and whom it leaves alone and why, then it is done. */
+import { useState } from 'react';
+import Dialog from '@mui/material/Dialog';
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
+import type { Change, ChangePreview } from '@/core/changes';
+import { ask, freshKey, Problem, useNotices, wordsOf } from '../primitives';
+import { ChangeForm, TITLES, type Doing } from './forms';
+import { useChangeWatch, type ChangeLine } from './watch';
+
+export function ChangeDialog({
+  doing,
+  selection,
+  onClose,
+  onAsked,
+}: {
+  doing: Doing;
+  selection: object;
+  onClose: () => void;
+  onAsked: () => void;
+}) {
+  const [change, setChange] = useState<Change | null>(
+    doing === 'delete' ? { kind: 'delete' } : doing === 'call_list' ? { kind: 'call_list', note: '' } : null,
+  );
+  const notices = useNotices();
+  const { watch } = useChangeWatch();
+  const asked = { selection, change };
+  const preview = useQuery({
+    queryKey: ['change-preview', JSON.stringify(asked)],
+    queryFn: () => ask<ChangePreview>('/changes/preview', 'POST', asked),
+    enabled: change !== null,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+  const order = useMutation({
+    mutationFn: () => ask<ChangeLine>('/changes', 'POST', asked, freshKey()),
+    onSuccess: ({ id }) => {
+      watch(id);
+      onAsked();
+    },
+    onError: notices.fail,
+  });
+  const nobody = preview.data?.will_change === 0;
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="change-title" fullWidth maxWidth="sm">
+      <form
+        className="dialog"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (change && !nobody) order.mutate();
+        }}
+      >
+        <h1 id="change-title">{TITLES[doing]}</h1>
+        <ChangeForm doing={doing} onChange={setChange} />
+        <p className="because" role="status">
+          {!change ? (
+            <span className="soft">Choose, and this says what would happen.</span>
+          ) : preview.isError ? (
+            <span className="late">{faultOf(preview.error)}</span>
+          ) : (
+            (preview.data?.sentence ?? <span className="soft">Counting …</span>)
+          )}
+        </p>
+        <div className="line">
+          <button
+            type="submit"
+            className={`act ${doing === 'delete' ? 'warn' : 'main'}`}
+            disabled={!change || preview.isError || nobody || order.isPending || preview.isPlaceholderData}
+          >
+            {preview.data && change ? `Do it for ${preview.data.will_change.toLocaleString('en-US')}` : 'Do it'}
+          </button>
+          <button type="button" className="act" onClick={onClose}>
+            Cancel
+          </button>
+          <span className="soft small">It can be undone.</span>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+const faultOf = (error: unknown): string =>
+  error instanceof Problem && error.fields.length ? error.fields.map(({ message }) => message).join('; ') : wordsOf(error);

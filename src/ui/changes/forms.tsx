@@ -1,0 +1,333 @@
+'use client';
+/** The form of each change: it answers a whole change, or null while something is missing. */
+import { useState } from 'react';
+import TextField from '@mui/material/TextField';
+import type { Change } from '@/core/changes';
+import { CONTACT_ROLES } from '@/core/contacts';
+import type { FieldDef, VocabularyView } from '@/core/segments';
+import { NO_WORDS, useVocabulary } from '../segments';
+import { TagPicker } from './tag-picker';
+
+export type Doing = Exclude<Change['kind'], 'tag_gone'> | 'archive';
+export const TITLES: Record<Doing, string> = {
+  tags: 'Tag them',
+  horizon: 'Set the horizon',
+  stage: 'Set the stage',
+  owner: 'Hand them to an agent',
+  campaign: 'Put them into a campaign',
+  call_list: 'Put them on the call list',
+  roles: 'Change their roles',
+  field: 'Set a field',
+  permission: 'Record a permission',
+  archive: 'Archive them',
+  delete: 'Delete them',
+};
+type Set = (change: Change | null) => void;
+
+export function ChangeForm({ doing, onChange }: { doing: Doing; onChange: Set }) {
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
+  switch (doing) {
+    case 'tags':
+      return <Tags onChange={onChange} />;
+    case 'stage':
+      return (
+        <OneOf
+          label="Stage"
+          of="stage"
+          vocabulary={vocabulary}
+          without={['archived']}
+          onPick={(stage) => onChange({ kind: 'stage', stage })}
+        />
+      );
+    case 'horizon':
+      return (
+        <OneOf
+          label="Horizon"
+          of="horizon"
+          vocabulary={vocabulary}
+          none="No horizon"
+          onPick={(horizon) => onChange({ kind: 'horizon', horizon: horizon || null })}
+        />
+      );
+    case 'owner':
+      return (
+        <OneOf label="Agent" of="person" vocabulary={vocabulary} onPick={(owner_id) => onChange({ kind: 'owner', owner_id })} />
+      );
+    case 'campaign':
+      return (
+        <OneOf
+          label="Campaign"
+          of="campaign"
+          vocabulary={vocabulary}
+          onPick={(campaign_id) => onChange({ kind: 'campaign', campaign_id })}
+        />
+      );
+    case 'call_list':
+      return (
+        <TextField
+          autoFocus
+          label="What the call is about (optional)"
+          onChange={(event) => onChange({ kind: 'call_list', note: event.target.value })}
+        />
+      );
+    case 'roles':
+      return <Roles onChange={onChange} />;
+    case 'field':
+      return <Field fields={vocabulary.fields} onChange={onChange} />;
+    case 'permission':
+      return <Permission onChange={onChange} />;
+    case 'archive':
+      return (
+        <TextField
+          autoFocus
+          label="Why"
+          onChange={(event) =>
+            onChange(
+              event.target.value.trim() ? { kind: 'stage', stage: 'archived', archived_because: event.target.value } : null,
+            )
+          }
+        />
+      );
+    case 'delete':
+      return (
+        <p>
+          They leave every list, their campaigns end, and messages that wait are held. Undo brings them back; campaigns that ended
+          stay ended.
+        </p>
+      );
+  }
+}
+
+function OneOf({
+  label,
+  of,
+  vocabulary,
+  none,
+  without = [],
+  onPick,
+}: {
+  label: string;
+  of: 'stage' | 'horizon' | 'person' | 'campaign';
+  vocabulary: VocabularyView;
+  none?: string;
+  without?: string[];
+  onPick: (value: string) => void;
+}) {
+  const [value, setValue] = useState<string | null>(null);
+  const options = (vocabulary.names[of] ?? []).filter((one) => !without.includes(one.value));
+  return (
+    <fieldset className="values">
+      <legend className="unseen">{label}</legend>
+      {[...options, ...(none ? [{ value: '', name: none }] : [])].map((one) => (
+        <label key={one.value} className="choice">
+          <input
+            type="radio"
+            name="one"
+            checked={value === one.value}
+            onChange={() => {
+              setValue(one.value);
+              onPick(one.value);
+            }}
+          />{' '}
+          {one.name}
+        </label>
+      ))}
+      {!options.length && <p className="soft small">There is none yet.</p>}
+    </fieldset>
+  );
+}
+
+function Tags({ onChange }: { onChange: Set }) {
+  const [add, setAdd] = useState<string[]>([]);
+  const [remove, setRemove] = useState<string[]>([]);
+  const tell = (plus: string[], minus: string[]) =>
+    onChange(plus.length + minus.length ? { kind: 'tags', add: plus, remove: minus } : null);
+  return (
+    <>
+      <TagPicker
+        autoFocus
+        label="Give them"
+        chosen={add}
+        onChange={(ids) => {
+          setAdd(ids);
+          tell(ids, remove);
+        }}
+        mayMake
+      />
+      <TagPicker
+        label="Take from them"
+        chosen={remove}
+        onChange={(ids) => {
+          setRemove(ids);
+          tell(add, ids);
+        }}
+      />
+    </>
+  );
+}
+
+function Roles({ onChange }: { onChange: Set }) {
+  const [wanted, setWanted] = useState<Record<string, 'add' | 'remove'>>({});
+  const pick = (role: string, what: string) => {
+    const next = { ...wanted };
+    if (what === 'add' || what === 'remove') next[role] = what;
+    else delete next[role];
+    setWanted(next);
+    const of = (way: string) => Object.keys(next).filter((key) => next[key] === way);
+    onChange(Object.keys(next).length ? { kind: 'roles', add: of('add'), remove: of('remove') } : null);
+  };
+  return (
+    <div className="values">
+      {CONTACT_ROLES.map((role) => (
+        <label key={role} className="choice">
+          <select value={wanted[role] ?? ''} onChange={(event) => pick(role, event.target.value)} aria-label={role}>
+            <option value="">as it is</option>
+            <option value="add">becomes</option>
+            <option value="remove">is no longer</option>
+          </select>{' '}
+          {role}
+        </label>
+      ))}
+    </div>
+  );
+}
+
+function Field({ fields, onChange }: { fields: FieldDef[]; onChange: Set }) {
+  const [id, setId] = useState('');
+  const field = fields.find((one) => one.id === id);
+  const put = (value: string | number | boolean | string[] | null) => onChange({ kind: 'field', field_id: id, value });
+  if (!fields.length) return <p className="soft">There are no fields of your own yet. An admin makes them in Setup.</p>;
+  return (
+    <>
+      <select
+        aria-label="Field"
+        value={id}
+        onChange={(event) => {
+          setId(event.target.value);
+          onChange(null);
+        }}
+      >
+        <option value="">Which field?</option>
+        {fields.map((one) => (
+          <option key={one.id} value={one.id}>
+            {one.name}
+          </option>
+        ))}
+      </select>
+      {field && <FieldValue key={field.id} field={field} onChange={put} />}
+    </>
+  );
+}
+
+function FieldValue({
+  field,
+  onChange,
+}: {
+  field: FieldDef;
+  onChange: (value: string | number | boolean | string[] | null) => void;
+}) {
+  const [several, setSeveral] = useState<string[]>([]);
+  if (field.kind === 'choice')
+    return (
+      <select aria-label="Value" defaultValue="-" onChange={(event) => onChange(event.target.value || null)}>
+        <option value="-" disabled>
+          Choose
+        </option>
+        {field.choices.map((choice) => (
+          <option key={choice}>{choice}</option>
+        ))}
+        <option value="">Empty</option>
+      </select>
+    );
+  if (field.kind === 'choices')
+    return (
+      <div className="values">
+        {field.choices.map((choice) => (
+          <label key={choice} className="choice">
+            <input
+              type="checkbox"
+              checked={several.includes(choice)}
+              onChange={() => {
+                const next = several.includes(choice) ? several.filter((one) => one !== choice) : [...several, choice];
+                setSeveral(next);
+                onChange(next);
+              }}
+            />{' '}
+            {choice}
+          </label>
+        ))}
+      </div>
+    );
+  if (field.kind === 'flag')
+    return (
+      <select
+        aria-label="Value"
+        defaultValue="-"
+        onChange={(event) => onChange(event.target.value === '' ? null : event.target.value === 'yes')}
+      >
+        <option value="-" disabled>
+          Choose
+        </option>
+        <option value="yes">yes</option>
+        <option value="no">no</option>
+        <option value="">Empty</option>
+      </select>
+    );
+  return (
+    <TextField
+      autoFocus
+      label={field.kind === 'yearly' ? 'Month and day, MM-DD' : 'Value (empty takes it away)'}
+      type={field.kind === 'date' ? 'date' : 'text'}
+      onChange={(event) => onChange(event.target.value || null)}
+    />
+  );
+}
+
+function Permission({ onChange }: { onChange: Set }) {
+  const [channel, setChannel] = useState<'call' | 'text' | 'email'>('email');
+  const [state, setState] = useState<'granted' | 'withdrawn'>('granted');
+  const [evidence, setEvidence] = useState('');
+  const tell = (next: { channel?: typeof channel; state?: typeof state; evidence?: string }) => {
+    const change = { kind: 'permission' as const, channel, state, evidence, ...next };
+    onChange(change.state === 'withdrawn' || change.evidence.trim() ? change : null);
+  };
+  return (
+    <>
+      <div className="line">
+        They said{' '}
+        <select
+          aria-label="Yes or no"
+          value={state}
+          onChange={(event) => {
+            setState(event.target.value as typeof state);
+            tell({ state: event.target.value as typeof state });
+          }}
+        >
+          <option value="granted">yes</option>
+          <option value="withdrawn">no</option>
+        </select>{' '}
+        to{' '}
+        <select
+          aria-label="Channel"
+          value={channel}
+          onChange={(event) => {
+            setChannel(event.target.value as typeof channel);
+            tell({ channel: event.target.value as typeof channel });
+          }}
+        >
+          <option value="call">calls</option>
+          <option value="text">texts</option>
+          <option value="email">e-mails</option>
+        </select>
+      </div>
+      <TextField
+        label="How and where they said it, for the record"
+        value={evidence}
+        onChange={(event) => {
+          setEvidence(event.target.value);
+          tell({ evidence: event.target.value });
+        }}
+      />
+    </>
+  );
+}

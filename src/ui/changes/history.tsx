@@ -1,0 +1,66 @@
+'use client';
+/** The history of changes of many, each with its way back. */
+import Dialog from '@mui/material/Dialog';
+import { useQuery } from '@tanstack/react-query';
+import { restOf } from '@/core/changes';
+import { dayAndTime } from '@/core/shared';
+import { ask, useZone } from '../primitives';
+import { outcomeWords, useChangeActions, type ChangeLine } from './watch';
+
+export function HistoryDialog({ onClose }: { onClose: () => void }) {
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="history-title" fullWidth maxWidth="md">
+      <div className="dialog">
+        <h1 id="history-title">History of changes</h1>
+        <p className="soft small">Undo takes back what a change did. What somebody changed since stays as they left it.</p>
+        <History />
+        <div className="line">
+          <button type="button" className="act" onClick={onClose}>
+            Close
+          </button>
+        </div>
+      </div>
+    </Dialog>
+  );
+}
+
+export function History() {
+  const zone = useZone();
+  const { cancel, undo } = useChangeActions();
+  const { data: changes } = useQuery({
+    queryKey: ['changes'],
+    queryFn: async () => (await ask<{ items: ChangeLine[] }>('/changes?limit=100')).items,
+    refetchInterval: ({ state }) =>
+      state.data?.some((change) => ['waiting', 'running', 'undoing'].includes(change.state)) ? 1_000 : false,
+  });
+  if (changes?.length === 0) return <p className="empty">Nothing was changed for many yet.</p>;
+  return (
+    <div>
+      {changes?.map((change) => (
+        <div key={change.id} className="pair">
+          <span>
+            <b>{change.sentence}</b>
+            <span className="soft small" style={{ display: 'block' }}>
+              {dayAndTime(new Date(change.made_at), zone)}, {change.by ?? 'a program'}.{' '}
+              {['waiting', 'running', 'undoing'].includes(change.state)
+                ? `${change.done.toLocaleString('en-US')} of ${change.total.toLocaleString('en-US')}`
+                : outcomeWords(change)}
+              {change.state === 'undone' &&
+                ` It had changed ${change.changed.toLocaleString('en-US')}${restOf(change.left_alone) ? `; ${restOf(change.left_alone)}` : ''}.`}
+            </span>
+          </span>
+          {change.can_undo && (
+            <button type="button" className="act" onClick={() => undo(change.id)}>
+              Undo
+            </button>
+          )}
+          {change.state === 'running' && (
+            <button type="button" className="act" onClick={() => cancel(change.id)}>
+              Cancel
+            </button>
+          )}
+        </div>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,5 @@
+export { BulkBar } from './bulk-bar';
+export { History, HistoryDialog } from './history';
+export { choose, howMany, isChosen, NOBODY, selectionOf, type Chosen } from './selection';
+export { TagChip, TagPicker } from './tag-picker';
+export { ChangeWatchProvider, useChangeActions, useChangeWatch } from './watch';

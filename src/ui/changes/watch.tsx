@@ -1,0 +1,104 @@
+'use client';
+/** Watching changes of many: while one is under way its progress, at its end what came of it and the way back. */
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { restOf, type ChangeView } from '@/core/changes';
+import type { Jsoned } from '@/core/shared';
+import { ask, useNotices } from '../primitives';
+
+export type ChangeLine = Jsoned<ChangeView>;
+const GOING = ['waiting', 'running', 'undoing'];
+const LOOK_MS = 500;
+
+const Context = createContext<{ watch: (id: string) => void }>({ watch: () => {} });
+/** Call `watch` with the id of a change that was asked for. */
+export const useChangeWatch = () => useContext(Context);
+
+export const useChangeActions = () => {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const { watch } = useChangeWatch();
+  const act = (what: 'cancel' | 'undo') => (id: string) => ask<ChangeLine>(`/changes/${id}/${what}`, 'POST');
+  const after = () => queries.invalidateQueries({ queryKey: ['changes'] });
+  const cancel = useMutation({ mutationFn: act('cancel'), onSuccess: after, onError: notices.fail });
+  const undo = useMutation({
+    mutationFn: act('undo'),
+    onSuccess: (change) => {
+      watch(change.id);
+      void after();
+    },
+    onError: notices.fail,
+  });
+  return { cancel: cancel.mutate, undo: undo.mutate };
+};
+
+const people = (n: number): string => (n === 1 ? '1 person' : `${n.toLocaleString('en-US')} people`);
+export function outcomeWords(change: ChangeLine): string {
+  if (change.state === 'failed') return change.fault ?? 'It failed.';
+  if (change.state === 'undone') {
+    const rest = restOf(change.undo_left_alone);
+    return `Taken back for ${people(change.undone)}${rest ? `; ${rest} and stay as they are` : ''}.`;
+  }
+  const rest = restOf(change.left_alone);
+  return `${people(change.changed)}: ${change.sentence.charAt(0).toLowerCase()}${change.sentence.slice(1)}${change.state === 'cancelled' ? `, then cancelled after ${change.done.toLocaleString('en-US')}` : ''}${rest ? `; ${rest}` : ''}.`;
+}
+
+export function ChangeWatchProvider({ children }: { children: ReactNode }) {
+  const [watched, setWatched] = useState<string[]>([]);
+  const watch = useCallback((id: string) => setWatched((before) => (before.includes(id) ? before : [...before, id])), []);
+  const value = useMemo(() => ({ watch }), [watch]);
+  return (
+    <Context.Provider value={value}>
+      {children}
+      <div className="progresses" aria-live="polite">
+        {watched.map((id) => (
+          <Watched key={id} id={id} onEnd={() => setWatched((before) => before.filter((one) => one !== id))} />
+        ))}
+      </div>
+    </Context.Provider>
+  );
+}
+
+function Watched({ id, onEnd }: { id: string; onEnd: () => void }) {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const { cancel, undo } = useChangeActions();
+  const { data: change } = useQuery({
+    queryKey: ['change', id],
+    queryFn: () => ask<ChangeLine>(`/changes/${id}`),
+    refetchInterval: ({ state }) => (state.data && !GOING.includes(state.data.state) ? false : LOOK_MS),
+    staleTime: 0,
+  });
+  const over = change !== undefined && !GOING.includes(change.state);
+  const told = useRef(false);
+  useEffect(() => {
+    if (!over || told.current) return;
+    told.current = true;
+    notices.tell(outcomeWords(change), change.can_undo ? () => undo(id) : undefined);
+    queries.removeQueries({ queryKey: ['change', id] });
+    void queries.invalidateQueries();
+    onEnd();
+  }, [over, change, id, notices, onEnd, queries, undo]);
+  if (!change || over) return null;
+  const of = change.state === 'undoing' ? change.changed : change.total;
+  const done = change.state === 'undoing' ? change.undone : change.done;
+  return (
+    <div className="progress panel">
+      <div>
+        {change.state === 'undoing' ? 'Taking back' : 'Under way'}: {change.sentence.charAt(0).toLowerCase()}
+        {change.sentence.slice(1)}
+      </div>
+      <div className="line">
+        <progress value={done} max={Math.max(1, of)} aria-label="Progress" />
+        <span className="soft small">
+          {done.toLocaleString('en-US')} of {of.toLocaleString('en-US')}
+        </span>
+        {change.state === 'running' && (
+          <button type="button" className="chip" onClick={() => cancel(id)}>
+            Cancel
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}

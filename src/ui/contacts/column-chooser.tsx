@@ -1,0 +1,50 @@
+'use client';
+/** Choosing the columns of the grid. */
+import { useState } from 'react';
+import Popover from '@mui/material/Popover';
+import type { ColumnDef } from './columns';
+import type { GridLook } from './columns-kept';
+
+export function ColumnChooser({ all, look, onLook }: { all: ColumnDef[]; look: GridLook; onLook: (look: GridLook) => void }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const shown = new Set(look.columns.map(({ key }) => key));
+  const toggle = (column: ColumnDef) =>
+    onLook({
+      ...look,
+      columns: shown.has(column.key)
+        ? look.columns.filter(({ key }) => key !== column.key)
+        : [...look.columns, { key: column.key, width: column.width }],
+    });
+  return (
+    <>
+      <button type="button" className="chip" aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
+        Columns
+      </button>
+      <Popover
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={() => setAnchor(null)}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'right' }}
+        transformOrigin={{ vertical: 'top', horizontal: 'right' }}
+        slotProps={{ paper: { className: 'pop' } }}
+      >
+        <div className="editor">
+          <p className="strong">Columns</p>
+          <div className="values" style={{ maxHeight: 380 }}>
+            {all.map((column) => (
+              <label key={column.key} className="choice">
+                <input
+                  type="checkbox"
+                  checked={shown.has(column.key)}
+                  disabled={column.key === 'name'}
+                  onChange={() => toggle(column)}
+                />{' '}
+                {column.name}
+              </label>
+            ))}
+          </div>
+        </div>
+      </Popover>
+    </>
+  );
+}

@@ -1,0 +1,62 @@
+'use client';
+/** What the list is asked for, as it stands in the address: search, segment, a sentence of its own, a number of Results. The back button goes back in it. */
+import { useMemo } from 'react';
+import { useSearchParams } from 'next/navigation';
+import { EVERYBODY, whole, type Tree } from '@/core/segments';
+import type { Segment } from '../segments';
+
+export interface Asked {
+  q: string;
+  segmentId: string | null;
+  /** The sentence that differs from the kept segment, or stands alone. */
+  where: Tree | null;
+  measure: string | null;
+  agent: string | null;
+  days: string;
+}
+
+function treeOf(text: string | null): Tree | null {
+  if (!text) return null;
+  try {
+    return JSON.parse(text) as Tree;
+  } catch {
+    return null;
+  }
+}
+
+export function useAsked(): Asked {
+  const params = useSearchParams();
+  const where = params.get('where');
+  const stage = params.get('stage');
+  return useMemo(
+    () => ({
+      q: params.get('q') ?? '',
+      segmentId: params.get('segment'),
+      where: treeOf(where) ?? (stage ? { all: [{ on: 'stage', how: 'any', of: [stage] }] } : null),
+      measure: params.get('measure'),
+      agent: params.get('agent'),
+      days: params.get('days') ?? '30',
+    }),
+    [params, where, stage],
+  );
+}
+
+/** What the API is asked. A sentence stands for its segment while it differs from it; what is still being said is left out. */
+export function questionOf(asked: Asked): Record<string, string> {
+  const tree = asked.where && whole(asked.where);
+  return {
+    ...(asked.q ? { q: asked.q } : {}),
+    ...(asked.where
+      ? tree && JSON.stringify(tree) !== JSON.stringify(EVERYBODY)
+        ? { where: JSON.stringify(tree) }
+        : {}
+      : asked.segmentId
+        ? { segment: asked.segmentId }
+        : {}),
+    ...(asked.measure ? { measure: asked.measure, days: asked.days, ...(asked.agent ? { agent: asked.agent } : {}) } : {}),
+  };
+}
+
+/** The sentence that is shown: the one being written, or the kept segment's. */
+export const treeShown = (asked: Asked, segments: Segment[]): Tree =>
+  asked.where ?? segments.find(({ id }) => id === asked.segmentId)?.tree ?? EVERYBODY;

@@ -1,0 +1,226 @@
+'use client';
+/** One condition of the sentence: how it asks and what it asks for, changed while the list beside it follows. */
+import { useState } from 'react';
+import { asked, HOWS, UNITS, type Condition, type How, type Subject, type Unit, type VocabularyView } from '@/core/segments';
+import { SubjectPicker } from './subject-picker';
+
+interface Props {
+  condition: Condition;
+  subject: Subject | null;
+  vocabulary: VocabularyView;
+  onChange: (condition: Condition) => void;
+  onRemove: () => void;
+  onNegate: () => void;
+  onOr: (subject: Subject) => void;
+  onClose: () => void;
+}
+
+const HOW_WORDS: Record<How, string> = {
+  any: 'any of',
+  all: 'all of',
+  none: 'none of',
+  known: 'there is one',
+  unknown: 'there is none',
+  between: 'from … to',
+  within: 'in the last',
+  not_within: 'not for',
+  longer_ago: 'last time more than',
+  coming: 'in the next',
+  on_days: 'on days',
+  yes: 'yes',
+  no: 'no',
+  contains: 'contains',
+  begins: 'begins with',
+  is: 'is exactly',
+};
+const TIME_NONE: Partial<Record<How, string>> = { known: 'at some time', unknown: 'never' };
+
+export function ConditionEditor(props: Props) {
+  const { condition, subject, onChange, onRemove } = props;
+  const [orElse, setOrElse] = useState(false);
+  if (orElse) return <SubjectPicker fields={props.vocabulary.fields} onPick={props.onOr} />;
+  if (!subject) {
+    return (
+      <div className="editor">
+        <p className="late">What this asked about is gone.</p>
+        <button type="button" className="act" onClick={onRemove}>
+          Take it out
+        </button>
+      </div>
+    );
+  }
+  return (
+    <form
+      className="editor"
+      onSubmit={(event) => {
+        event.preventDefault();
+        props.onClose();
+      }}
+    >
+      <p className="strong">{subject.label}</p>
+      <select
+        aria-label="How"
+        value={condition.how}
+        onChange={(event) => onChange(asked(condition, event.target.value as How, subject))}
+      >
+        {HOWS[subject.kind].map((how) => (
+          <option key={how} value={how}>
+            {(subject.kind === 'time' && TIME_NONE[how]) || HOW_WORDS[how]}
+          </option>
+        ))}
+      </select>
+      <Answer {...props} subject={subject} />
+      <div className="line">
+        <button type="submit" className="act main">
+          Done
+        </button>
+        <button type="button" className="act" onClick={() => setOrElse(true)}>
+          or …
+        </button>
+        <button type="button" className="act" onClick={props.onNegate}>
+          Not
+        </button>
+        <button type="button" className="act warn" onClick={onRemove}>
+          Take it out
+        </button>
+      </div>
+    </form>
+  );
+}
+
+function Answer({ condition, subject, vocabulary, onChange }: Props & { subject: Subject }) {
+  if ('of' in condition) return <Values condition={condition} subject={subject} vocabulary={vocabulary} onChange={onChange} />;
+  if (condition.how === 'between') {
+    const bound = (key: 'from' | 'to', label: string) => (
+      <label>
+        {label}{' '}
+        <input
+          type="number"
+          step="any"
+          value={condition[key] ?? ''}
+          aria-label={label}
+          onChange={(event) => onChange({ ...condition, [key]: event.target.value === '' ? null : Number(event.target.value) })}
+        />
+      </label>
+    );
+    return (
+      <div className="line">
+        {bound('from', 'from')} {bound('to', 'to')} <span className="soft small">{subject.unit}</span>
+      </div>
+    );
+  }
+  if (condition.how === 'on_days') {
+    const day = (key: 'from' | 'to', label: string) => (
+      <label>
+        {label}{' '}
+        <input
+          type="date"
+          value={condition[key] ?? ''}
+          aria-label={label}
+          onChange={(event) => onChange({ ...condition, [key]: event.target.value || null })}
+        />
+      </label>
+    );
+    return (
+      <div className="line">
+        {day('from', 'from')} {day('to', 'to')}
+      </div>
+    );
+  }
+  if ('n' in condition) {
+    return (
+      <div className="line">
+        <input
+          type="number"
+          min={0}
+          max={10_000}
+          value={condition.n}
+          aria-label="How many"
+          style={{ width: 80 }}
+          onChange={(event) => onChange({ ...condition, n: Math.max(0, Number(event.target.value)) })}
+        />
+        <select
+          aria-label="Of what"
+          value={condition.unit}
+          onChange={(event) => onChange({ ...condition, unit: event.target.value as Unit })}
+        >
+          {UNITS.filter((unit) => subject.kind === 'time' || !['minutes', 'hours'].includes(unit)).map((unit) => (
+            <option key={unit}>{unit}</option>
+          ))}
+        </select>
+        {condition.how === 'not_within' && <span className="soft small">or more, also never</span>}
+      </div>
+    );
+  }
+  if ('text' in condition)
+    return (
+      <input
+        autoFocus
+        aria-label="Text"
+        value={condition.text}
+        onChange={(event) => onChange({ ...condition, text: event.target.value })}
+      />
+    );
+  return null;
+}
+
+type Several = Extract<Condition, { of: string[] }>;
+/** Ticking values by their names; where values are words, others can be typed. */
+function Values({
+  condition,
+  subject,
+  vocabulary,
+  onChange,
+}: {
+  condition: Several;
+  subject: Subject;
+  vocabulary: VocabularyView;
+  onChange: (condition: Condition) => void;
+}) {
+  const [text, setText] = useState('');
+  const field = vocabulary.fields.find(({ id }) => subject.key === `field:${id}`);
+  const known = field
+    ? field.choices.map((choice) => ({ value: choice, name: choice }))
+    : ((subject.of && vocabulary.names[subject.of]) ?? []);
+  const offered = subject.of === 'person' ? [{ value: 'me', name: 'me' }, ...known] : known;
+  const free = !subject.of || ['source', 'town', 'postal'].includes(subject.of);
+  const extra = condition.of
+    .filter((value) => !offered.some((one) => one.value === value))
+    .map((value) => ({ value, name: free ? value : 'gone' }));
+  const shown = [...extra, ...offered].filter(({ name }) => name.toLowerCase().includes(text.toLowerCase()));
+  const toggle = (value: string) =>
+    onChange({
+      ...condition,
+      of: condition.of.includes(value) ? condition.of.filter((one) => one !== value) : [...condition.of, value],
+    });
+  const typed = text.trim();
+  return (
+    <>
+      {(offered.length > 7 || free) && (
+        <input
+          autoFocus
+          aria-label="Find or type a value"
+          placeholder={free ? 'Find, or type another and press Enter' : 'Find'}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter' || !typed) return;
+            event.preventDefault();
+            const hit =
+              shown.length === 1 ? shown[0]!.value : shown.find(({ name }) => name.toLowerCase() === typed.toLowerCase())?.value;
+            if (hit ?? free) toggle(hit ?? typed);
+            setText('');
+          }}
+        />
+      )}
+      <div className="values">
+        {shown.map(({ value, name }) => (
+          <label key={value} className="choice">
+            <input type="checkbox" checked={condition.of.includes(value)} onChange={() => toggle(value)} /> {name}
+          </label>
+        ))}
+        {!shown.length && <p className="soft small">{free && typed ? `Enter adds “${typed}”.` : 'Nothing of that name.'}</p>}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,49 @@
+'use client';
+/** What to do with a group of conditions: any of them, all of them, none of them, one more, or the group taken out. */
+import { useState } from 'react';
+import { branchesOf, firstQuestion, type Condition, type FieldDef, type Tree } from '@/core/segments';
+import { SubjectPicker } from './subject-picker';
+
+const WAYS = [
+  ['any', 'any of these'],
+  ['all', 'all of these'],
+  ['none', 'none of these'],
+] as const;
+
+export function GroupEditor({
+  group,
+  fields,
+  onChange,
+}: {
+  group: Exclude<Tree, Condition>;
+  fields: readonly FieldDef[];
+  onChange: (group: Tree | null) => void;
+}) {
+  const { how, trees } = branchesOf(group);
+  const [adding, setAdding] = useState(false);
+  if (adding)
+    return (
+      <SubjectPicker
+        fields={fields}
+        onPick={(subject) => onChange({ [how]: [...trees, firstQuestion(subject)] } as unknown as Tree)}
+      />
+    );
+  return (
+    <div className="editor">
+      <p className="strong">People who meet</p>
+      {WAYS.map(([key, words]) => (
+        <label key={key} className="choice">
+          <input type="radio" checked={how === key} onChange={() => onChange({ [key]: trees } as unknown as Tree)} /> {words}
+        </label>
+      ))}
+      <div className="line">
+        <button type="button" className="act" onClick={() => setAdding(true)}>
+          One more …
+        </button>
+        <button type="button" className="act warn" onClick={() => onChange(null)}>
+          Take the group out
+        </button>
+      </div>
+    </div>
+  );
+}

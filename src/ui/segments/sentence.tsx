@@ -1,0 +1,113 @@
+'use client';
+/** The segment as a sentence: every marked part opens where it stands, and “and …” adds to it. */
+import { useState } from 'react';
+import Popover from '@mui/material/Popover';
+import {
+  asSentence,
+  besides,
+  EVERYBODY,
+  firstQuestion,
+  piecesOf,
+  replaceAt,
+  treeAt,
+  isCondition,
+  negated,
+  subjectOf,
+  type Subject,
+  type Tree,
+} from '@/core/segments';
+import { ConditionEditor } from './condition-editor';
+import { GroupEditor } from './group-editor';
+import { SubjectPicker } from './subject-picker';
+import { nameIn, NO_WORDS, useVocabulary } from './vocabulary';
+
+type Opened = { anchor: HTMLElement; path: number[] | null; adding: 'all' | 'any' } | null;
+
+export function Sentence({ tree, onChange }: { tree: Tree; onChange: (tree: Tree) => void }) {
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
+  const [opened, setOpened] = useState<Opened>(null);
+  const pieces = piecesOf(tree, nameIn(vocabulary), vocabulary.fields);
+  const close = () => setOpened(null);
+  const add = (subject: Subject) => {
+    if (!opened) return;
+    const root = asSentence(tree);
+    const question = firstQuestion(subject);
+    if (opened.path === null || opened.path.length === 0) {
+      onChange({ all: [...root.all, question] });
+      setOpened({ ...opened, path: [root.all.length] });
+      return;
+    }
+    const next = besides(root, opened.path, opened.adding, question);
+    onChange(next);
+    close();
+  };
+  const chosen = opened?.path ? treeAt(asSentence(tree), opened.path) : null;
+  return (
+    <div className="sentence" role="group" aria-label="Who is shown">
+      {pieces.map((piece, n) =>
+        piece.path && (piece.mark || piece.text === '(') ? (
+          <button
+            key={n}
+            type="button"
+            className={`said${piece.gone ? ' late' : ''}`}
+            onClick={(event) => setOpened({ anchor: event.currentTarget, path: piece.path!, adding: 'all' })}
+          >
+            {piece.text}
+          </button>
+        ) : (
+          <span key={n}>{piece.text}</span>
+        ),
+      )}{' '}
+      <button
+        type="button"
+        className="more"
+        title="Add a condition (f)"
+        data-add-condition=""
+        onClick={(event) => setOpened({ anchor: event.currentTarget, path: null, adding: 'all' })}
+      >
+        {tree === EVERYBODY || asSentence(tree).all.length === 0 ? 'who …' : 'and …'}
+      </button>
+      <Popover
+        open={opened !== null}
+        anchorEl={opened?.anchor}
+        onClose={close}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+        slotProps={{ paper: { className: 'pop' } }}
+      >
+        {opened && opened.path === null && <SubjectPicker fields={vocabulary.fields} onPick={add} />}
+        {opened?.path && chosen && isCondition(chosen) && (
+          <ConditionEditor
+            key={opened.path.join('.')}
+            condition={chosen}
+            subject={subjectOf(chosen.on, vocabulary.fields)}
+            vocabulary={vocabulary}
+            onChange={(condition) => onChange(replaceAt(asSentence(tree), opened.path!, condition) ?? EVERYBODY)}
+            onRemove={() => {
+              onChange(replaceAt(asSentence(tree), opened.path!, null) ?? EVERYBODY);
+              close();
+            }}
+            onNegate={() => {
+              onChange(negated(asSentence(tree), opened.path!));
+              close();
+            }}
+            onOr={(subject) => {
+              onChange(besides(asSentence(tree), opened.path!, 'any', firstQuestion(subject)));
+              close();
+            }}
+            onClose={close}
+          />
+        )}
+        {opened?.path && chosen && !isCondition(chosen) && (
+          <GroupEditor
+            group={chosen}
+            fields={vocabulary.fields}
+            onChange={(group) => {
+              onChange(replaceAt(asSentence(tree), opened.path!, group) ?? EVERYBODY);
+              close();
+            }}
+          />
+        )}
+      </Popover>
+    </div>
+  );
+}

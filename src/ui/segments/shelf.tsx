@@ -1,0 +1,184 @@
+'use client';
+/** The shelf: segments at hand with their live counts, the rest behind “more …”, and keeping what the sentence says now. */
+import { useState } from 'react';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { Tree } from '@/core/segments';
+import { ask, freshKey, useNotices } from '../primitives';
+import { KeepDialog } from './keep-dialog';
+import { useSegments, type Segment } from './vocabulary';
+
+interface Props {
+  /** The segment that is open, if any. */
+  openId: string | null;
+  /** What the sentence says now, when it is not a kept segment as it stands. */
+  unsaved: Tree | null;
+  readOnly: boolean;
+  onOpen: (segment: Segment | null) => void;
+  onKept: (segment: Segment) => void;
+}
+
+export function Shelf({ openId, unsaved, readOnly, onOpen, onKept }: Props) {
+  const { data: segments = [] } = useSegments();
+  const [menu, setMenu] = useState<HTMLElement | null>(null);
+  const [keeping, setKeeping] = useState(false);
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const open = segments.find(({ id }) => id === openId);
+  const onShelf = segments.filter((segment) => segment.on_shelf);
+  const lay = useMutation({
+    mutationFn: (ids: string[]) => ask('/shelf', 'PUT', { segments: ids }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['segments'] }),
+    onError: notices.fail,
+  });
+  const keep = useMutation({
+    mutationFn: () => ask<Segment>(`/segments/${openId}`, 'PATCH', { tree: unsaved! }),
+    onSuccess: (segment) => {
+      void queries.invalidateQueries({ queryKey: ['segments'] });
+      notices.tell(`“${segment.name}” is kept as it reads now.`);
+      onKept(segment);
+    },
+    onError: notices.fail,
+  });
+  const remove = useMutation({
+    mutationFn: (segment: Segment) => ask(`/segments/${segment.id}`, 'DELETE'),
+    onSuccess: (_, segment) => {
+      void queries.invalidateQueries({ queryKey: ['segments'] });
+      onOpen(null);
+      notices.tell(
+        `“${segment.name}” is deleted.`,
+        () =>
+          void ask('/segments', 'POST', { name: segment.name, tree: segment.tree, team: segment.team }, freshKey()).then(() =>
+            queries.invalidateQueries({ queryKey: ['segments'] }),
+          ),
+      );
+    },
+    onError: notices.fail,
+  });
+  const ids = onShelf.map(({ id }) => id);
+  return (
+    <div className="shelf" role="toolbar" aria-label="Segments">
+      <button type="button" className={`seg${!openId && !unsaved ? ' on' : ''}`} onClick={() => onOpen(null)}>
+        Everybody
+      </button>
+      {(open && !open.on_shelf ? [...onShelf, open] : onShelf).map((segment) => (
+        <button
+          key={segment.id}
+          type="button"
+          className={`seg${segment.id === openId ? ' on' : ''}`}
+          title={segment.sentence}
+          aria-pressed={segment.id === openId}
+          onClick={() => onOpen(segment)}
+        >
+          {segment.name} {segment.broken ? <span className="late">!</span> : <SegmentCount id={segment.id} />}
+        </button>
+      ))}
+      <button type="button" className="more" aria-haspopup="menu" onClick={(event) => setMenu(event.currentTarget)}>
+        more …
+      </button>
+      {unsaved && !readOnly && (
+        <>
+          <button type="button" className="act" onClick={() => setKeeping(true)}>
+            Keep as a segment
+          </button>
+          {open && (open.mine || open.team) && (
+            <button type="button" className="act" onClick={() => keep.mutate()}>
+              Keep in “{open.name}”
+            </button>
+          )}
+        </>
+      )}
+      <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)}>
+        {segments.length === 0 && <MenuItem disabled>No segments yet: write a sentence below and keep it</MenuItem>}
+        {segments.map((segment) => (
+          <MenuItem
+            key={segment.id}
+            dense
+            onClick={() => {
+              onOpen(segment);
+              setMenu(null);
+            }}
+          >
+            <span style={{ flex: 1 }}>
+              {segment.name} <span className="soft small">{segment.team ? 'team' : 'mine'}</span>
+              {segment.broken && <span className="late small"> names something that is gone</span>}
+            </span>
+            <button
+              type="button"
+              className="chip"
+              style={{ marginLeft: 16 }}
+              onClick={(event) => {
+                event.stopPropagation();
+                lay.mutate(segment.on_shelf ? ids.filter((id) => id !== segment.id) : [...ids, segment.id]);
+              }}
+            >
+              {segment.on_shelf ? 'Off the shelf' : 'Onto the shelf'}
+            </button>
+          </MenuItem>
+        ))}
+        {open && [
+          <MenuItem
+            key="link"
+            dense
+            divider
+            sx={{ borderTop: '1px solid var(--line)' }}
+            onClick={() => {
+              void navigator.clipboard.writeText(
+                `${window.location.origin}/contacts?where=${encodeURIComponent(JSON.stringify(open.tree))}`,
+              );
+              notices.tell('The link is copied. It opens this question for whoever may see the people in it.');
+              setMenu(null);
+            }}
+          >
+            Copy a link to “{open.name}”
+          </MenuItem>,
+          !readOnly && (
+            <MenuItem
+              key="copy"
+              dense
+              onClick={() => {
+                setMenu(null);
+                setKeeping(true);
+              }}
+            >
+              Copy “{open.name}” …
+            </MenuItem>
+          ),
+          !readOnly && (open.mine || open.team) && (
+            <MenuItem
+              key="delete"
+              dense
+              onClick={() => {
+                setMenu(null);
+                remove.mutate(open);
+              }}
+            >
+              Delete “{open.name}”
+            </MenuItem>
+          ),
+        ]}
+      </Menu>
+      {keeping && (
+        <KeepDialog
+          tree={unsaved ?? open!.tree}
+          suggestion={open && !unsaved ? `${open.name}, a copy` : ''}
+          onClose={() => setKeeping(false)}
+          onKept={(segment) => {
+            setKeeping(false);
+            onKept(segment);
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+function SegmentCount({ id }: { id: string }) {
+  const { data } = useQuery({
+    queryKey: ['contacts', 'count', `segment=${id}`],
+    queryFn: () => ask<{ count: number }>(`/contacts/count?segment=${id}`),
+    staleTime: 30_000,
+  });
+  return <b>{data ? data.count.toLocaleString('en-US') : ' '}</b>;
+}

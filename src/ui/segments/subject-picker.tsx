@@ -1,0 +1,59 @@
+'use client';
+/** Choosing what a condition asks about: all subjects by their groups, narrowed as one types. */
+import { useState } from 'react';
+import { SUBJECT_GROUPS, SUBJECTS, subjectOfField, type FieldDef, type Subject } from '@/core/segments';
+
+export function SubjectPicker({ fields, onPick }: { fields: readonly FieldDef[]; onPick: (subject: Subject) => void }) {
+  const [text, setText] = useState('');
+  const [at, setAt] = useState(0);
+  const all = [...SUBJECTS, ...fields.map(subjectOfField)];
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const found = all.filter((subject) =>
+    words.every((word) =>
+      `${subject.label} ${subject.group} ${subject.words.yes} ${subject.words.none ?? ''}`.toLowerCase().includes(word),
+    ),
+  );
+  return (
+    <div className="picker">
+      <input
+        autoFocus
+        value={text}
+        placeholder="What about them? Town, tag, last call …"
+        aria-label="What the condition asks about"
+        onChange={(event) => {
+          setText(event.target.value);
+          setAt(0);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'ArrowDown') setAt(Math.min(found.length - 1, at + 1));
+          else if (event.key === 'ArrowUp') setAt(Math.max(0, at - 1));
+          else if (event.key === 'Enter' && found[at]) onPick(found[at]);
+          else return;
+          event.preventDefault();
+        }}
+      />
+      <div className="groups">
+        {SUBJECT_GROUPS.map((group) => {
+          const here = found.filter((subject) => subject.group === group);
+          if (!here.length) return null;
+          return (
+            <section key={group}>
+              <h2>{group}</h2>
+              {here.map((subject) => (
+                <button
+                  key={subject.key}
+                  type="button"
+                  className={`row${found[at] === subject ? ' sel' : ''}`}
+                  onClick={() => onPick(subject)}
+                >
+                  {subject.label}
+                </button>
+              ))}
+            </section>
+          );
+        })}
+        {!found.length && <p className="soft small">Nothing is called so. Try another word.</p>}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,124 @@
+/** Looking through a file before anything is taken in: what it is, what its columns mean, the first people as they will be, every doubt, who is here already. */
+import {
+  headingPrint,
+  LikenessFinder,
+  previewContact,
+  type ImportColumn,
+  type ImportedPerson,
+  type ImportLook,
+} from '@/core/imports';
+import type { ReadFile } from '@/providers/files';
+import {
+  knownAddresses,
+  readImport,
+  refuseImport,
+  rememberedColumns,
+  reportLook,
+  saveLook,
+  type ImportRow,
+} from '@/server/imports';
+import { now } from '@/server/shared';
+import { openImport, peopleOf } from './read';
+import { withFile } from './spool';
+
+const SHOWN = 50;
+const DOUBTS_KEPT = 500;
+const BATCH = 1_000;
+/** Likeness within the file is looked for among so many; in a larger file the import itself finds the rest. */
+const COMPARED = 100_000;
+const SAMPLES = 3;
+
+export async function performLook(importId: string): Promise<void> {
+  const row = await readImport(importId);
+  if (!row || row.state !== 'looking') return;
+  const year = (await now()).getUTCFullYear();
+  await withFile(importId, async (path) => {
+    const corrected = row.columns.length ? row.columns : null;
+    const reading = await openImport(path, corrected, year);
+    if ('refused' in reading) return refuseImport(row, { kind: reading.kind }, reading.refused);
+    if ('empty' in reading) return refuseImport(row, reading.empty, 'The file is empty. Nothing was imported.');
+    if (!corrected && reading.columns.length) await remember(row, reading);
+    const { look, samples } = await lookThrough(row, reading);
+    const columns: ImportColumn[] = reading.columns.map((column, at) => ({ ...column, sample: samples[at] ?? [] }));
+    await saveLook(
+      row,
+      reading.format,
+      columns,
+      look,
+      look.rows ? null : 'There are headings and no people below them. Nothing was imported.',
+    );
+  });
+}
+
+/** Headings that a person corrected before mean the same again. */
+async function remember(row: ImportRow, reading: ReadFile): Promise<void> {
+  const known = await rememberedColumns(row.account_id, headingPrint(reading.columns));
+  if (known?.length === reading.columns.length) reading.columns.forEach((column, at) => Object.assign(column, known[at]));
+}
+
+async function lookThrough(row: ImportRow, reading: ReadFile): Promise<{ look: ImportLook; samples: string[][] }> {
+  const look: ImportLook = {
+    rows: 0,
+    accepted: 0,
+    doubtful: [],
+    doubtful_count: 0,
+    known: 0,
+    twice: 0,
+    partners: 0,
+    permissions: 0,
+    people: [],
+    ignored: reading.ignored,
+  };
+  const samples: string[][] = [];
+  const finder = new LikenessFinder();
+  let batch: ImportedPerson[] = [];
+  const count = async () => {
+    const known = await knownAddresses(
+      row.account_id,
+      batch.flatMap(({ emails }) => emails),
+      batch.flatMap(({ phones }) => phones),
+    );
+    look.known += batch.filter((person) => [...person.emails, ...person.phones].some((address) => known.has(address))).length;
+    batch = [];
+    await reportLook(row.id, look.rows);
+  };
+  for await (const person of peopleOf(reading)) {
+    look.rows += 1;
+    if (look.people.length < SHOWN) look.people.push(previewContact(person));
+    person.raw?.forEach((cell, at) => {
+      const value = cell.replaceAll('\u0000', '').trim().slice(0, 80);
+      if (value && (samples[at] ??= []).length < SAMPLES && !samples[at].includes(value)) samples[at].push(value);
+    });
+    if (person.doubts.length) {
+      look.doubtful_count += 1;
+      if (look.doubtful.length < DOUBTS_KEPT)
+        look.doubtful.push({
+          row: person.row,
+          reason: person.doubts[0]!.reason,
+          why: person.doubts.map(({ why }) => why).join('; '),
+        });
+    }
+    if (person.partner) look.partners += 1;
+    if (Object.keys(person.permissions).length) look.permissions += 1;
+    if (look.rows <= COMPARED) finder.see(person);
+    batch.push(person);
+    if (batch.length >= BATCH) await count();
+  }
+  await count();
+  const { duplicates, shared } = finder.result();
+  for (const { email, rows } of shared)
+    for (const at of rows.slice(1))
+      if (!look.doubtful.some((doubt) => doubt.row === at)) {
+        look.doubtful_count += 1;
+        if (look.doubtful.length < DOUBTS_KEPT)
+          look.doubtful.push({
+            row: at,
+            reason: 'shared-email',
+            why: `${email} also stands in row ${rows.filter((other) => other !== at).join(', ')}`,
+          });
+      }
+  look.doubtful.sort((a, b) => a.row - b.row);
+  look.twice = duplicates.reduce((sum, { rows }) => sum + rows.length - 1, 0);
+  look.accepted = look.rows - look.doubtful_count;
+  return { look, samples };
+}

@@ -1,0 +1,26 @@
+/** Long work that cannot go on is marked with its reason, where its maker sees it; what may succeed later (PostgreSQL away) is tried again by the queue. */
+import { AppError } from '@/core/shared';
+import { failChange } from '@/server/changes';
+import { failImport } from '@/server/imports';
+
+const orFail =
+  (fail: (id: string, fault: string) => Promise<void>) =>
+  async (id: string, work: () => Promise<void>): Promise<void> => {
+    try {
+      await work();
+    } catch (error) {
+      if (error instanceof AppError && error.facts.retry) throw error;
+      const full = (error as { code?: string }).code === 'ENOSPC';
+      await fail(
+        id,
+        error instanceof AppError
+          ? error.message
+          : full
+            ? 'The disk of the server is full. Make room, then try again.'
+            : 'Something failed on our side. What was done until then can be undone.',
+      );
+      if (!(error instanceof AppError)) throw error;
+    }
+  };
+export const orFailChange = orFail(failChange);
+export const orFailImport = orFail(failImport);
