@@ -17,9 +17,18 @@ const BODIES: Record<string, unknown> = {
   createKey: { name: 'mine', scopes: ['contacts:read'] },
   createInquiry: { person: {} },
   advance: { by: 'PT0S' },
+  createSegment: { name: 'not mine', tree: { on: 'nonsense', how: 'known' } },
+  updateSegment: { name: 'not mine' },
+  setShelf: { segments: [] },
+  setPreferences: { contacts_grid: {} },
+  createTag: { name: ' ' },
+  updateTag: { name: 'not mine' },
+  previewChange: { selection: { ids: ['1'] }, change: { kind: 'owner', owner_id: '1' } },
+  createChange: { selection: { ids: ['1'] }, change: { kind: 'owner', owner_id: '1' } },
+  updateImport: { options: {} },
 };
 /** Account-wide things that hold no contact, so that one’s own role alone decides. */
-const COMMON = new Set(['getCampaign']);
+const COMMON = new Set(['getCampaign', 'getSegment']);
 
 const cookieOf = async (context: BrowserContext): Promise<string> =>
   (await context.cookies()).map(({ name, value }) => `${name}=${value}`).join('; ');
@@ -37,6 +46,9 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
     '/inquiries?limit=200',
   );
   const { body: enrolments } = await api<{ items: { id: string }[] }>(`/contacts/${strange.id}/enrolments`);
+  const { body: segment } = await api<{ id: string }>('/segments', 'POST', { name: 'The office’s', tree: { all: [] }, team: true });
+  const { body: change } = await api<{ id: string }>('/changes', 'POST', { selection: { ids: [strange.id] }, change: { kind: 'roles', add: ['buyer'], remove: [] } });
+  const { body: imported } = await api<{ id: string }>('/imports?name=x.csv', 'POST');
   const ids: [RegExp, string][] = [
     [/^\/contacts/, strange.id],
     [/^\/inquiries/, inquiries.items.find(({ agent }) => agent.name === 'Sabine Okoro')!.id],
@@ -44,6 +56,10 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
     [/^\/enrolments/, enrolments.items[0]?.id ?? '1'],
     [/^\/people/, '1'],
     [/^\/(keys|campaigns)/, '1'],
+    [/^\/segments/, segment.id],
+    [/^\/tags/, '1'],
+    [/^\/changes/, change.id],
+    [/^\/imports/, imported.id],
   ];
   const walked: string[] = [];
   for (const who of ['agent1', 'caller', 'lender', null]) {

@@ -10,6 +10,7 @@ import { OUTCOME_KEYS } from '@/core/calling';
 import { inquirySchema } from '@/core/capture/schemas';
 import { changeSchema, selectionSchema } from '@/core/changes/schemas';
 import { importPatchSchema } from '@/core/imports/schemas';
+import { FIELD_KINDS } from '@/core/segments';
 import { TAG_COLORS } from '@/core/tags';
 import { MEASURE_KEYS } from '@/core/results';
 import { PREFERENCE_KEYS } from '@/server/accounts';
@@ -48,6 +49,9 @@ const question = {
   agent: id,
   ...period,
 };
+const fieldName = Joi.string().min(1).max(60);
+const fieldChoices = Joi.array().items(Joi.string().min(1).max(80)).max(200);
+const words = { name: Joi.string().min(1).max(40), meaning: Joi.string().max(200).allow('') };
 const tagLine = Joi.string().min(1).max(200);
 const tagColor = Joi.string().valid(...TAG_COLORS);
 const asked = Joi.object({ selection: selectionSchema.required(), change: changeSchema.required() });
@@ -145,6 +149,59 @@ export const OPERATIONS = define({
     summary: 'Delete a tag; another may take its place. The answer is the change, which can be undone',
     scope: 'contacts:write',
     query: Joi.object({ replace_by: id }),
+  },
+  listFields: { method: 'GET', path: '/fields', summary: 'The account’s own fields', scope: 'contacts:read' },
+  createField: {
+    method: 'POST',
+    path: '/fields',
+    summary: 'Make a field',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({
+      name: fieldName.required(),
+      kind: Joi.string()
+        .valid(...FIELD_KINDS)
+        .required(),
+      choices: fieldChoices.default([]),
+    }),
+  },
+  updateField: {
+    method: 'PATCH',
+    path: '/fields/{id}',
+    summary: 'Rename a field or change its choices',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({ name: fieldName, choices: fieldChoices }).min(1),
+  },
+  deleteField: {
+    method: 'DELETE',
+    path: '/fields/{id}',
+    summary: 'Delete a field with everything written in it',
+    scope: 'setup:write',
+    only: 'office',
+  },
+  listStages: {
+    method: 'GET',
+    path: '/stages',
+    summary: 'Stages with their meaning and how many people stand there',
+    scope: 'contacts:read',
+  },
+  updateStage: {
+    method: 'PATCH',
+    path: '/stages',
+    summary: 'Give a stage another name or meaning',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({ key: Joi.string().max(60).required(), ...words }),
+  },
+  listHorizons: { method: 'GET', path: '/horizons', summary: 'Horizons with their meaning and rhythm', scope: 'contacts:read' },
+  updateHorizon: {
+    method: 'PATCH',
+    path: '/horizons',
+    summary: 'Give a horizon another name, meaning or rhythm',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({ key: Joi.string().max(60).required(), ...words, rhythm_days: Joi.number().integer().min(1).max(730) }),
   },
   createImport: {
     method: 'POST',

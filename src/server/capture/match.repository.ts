@@ -1,6 +1,7 @@
 /** Finding the contact an inquiry belongs to, by e-mail or phone, and bringing it up to date; or making a new one. */
 import { zoneOfPostalCode } from '@/core/capture';
 import { type CleanInquiry } from '@/core/capture/schemas';
+import { readSettings } from '../accounts';
 import { refreshSearch } from '../contacts';
 import type { Tx } from '../shared';
 
@@ -41,6 +42,14 @@ export async function matchContact(tx: Tx, accountId: string, inquiry: CleanInqu
 }
 
 /** Makes the contact, or adds what the inquiry tells that was not known: addresses, roles, tags, wants, an empty name or place. Nothing known is overwritten. */
+/** The tags of an inquiry, with its town and postal code when the account wants them as tags. */
+async function tagsOf(tx: Tx, accountId: string, inquiry: CleanInquiry): Promise<string[]> {
+  const { tagPlaces } = await readSettings(accountId, tx);
+  return tagPlaces
+    ? ([...inquiry.tags, ...[inquiry.city, inquiry.postalCode].filter((place) => place !== null && place !== '')] as string[])
+    : inquiry.tags;
+}
+
 export async function admit(
   tx: Tx,
   accountId: string,
@@ -48,17 +57,18 @@ export async function admit(
   inquiry: CleanInquiry,
   at: Date,
 ): Promise<Admitted> {
+  const tags = await tagsOf(tx, accountId, inquiry);
   if (!known) {
     const admitted = await create(tx, accountId, inquiry, at);
-    if (inquiry.tags.length) {
-      await addTags(tx, accountId, admitted.contactId, inquiry.tags);
+    if (tags.length) {
+      await addTags(tx, accountId, admitted.contactId, tags);
       await refreshSearch(tx, [admitted.contactId]);
     }
     return admitted;
   }
   await complete(tx, known.contactId, inquiry, at);
   await addPoints(tx, accountId, known.contactId, inquiry);
-  if (inquiry.tags.length) await addTags(tx, accountId, known.contactId, inquiry.tags);
+  if (tags.length) await addTags(tx, accountId, known.contactId, tags);
   await refreshSearch(tx, [known.contactId]);
   return known;
 }

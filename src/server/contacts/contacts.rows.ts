@@ -8,6 +8,7 @@ export interface ContactRow {
   first_name: string;
   last_name: string;
   stage: Stage;
+  stage_name: string | null;
   stage_since: Date;
   horizon: Horizon | null;
   roles: string[];
@@ -43,12 +44,13 @@ export interface ContactRow {
 }
 
 /** Everything that a row of the grid or the head of the Dossier shows. Joins a contact aliased `c`. */
-export const CONTACT_COLUMNS = `c.id, c.first_name, c.last_name, c.stage, c.stage_since, c.horizon, c.roles, c.source, c.time_zone, c.street, c.city, c.postal_code, c.region, c.company, c.wants,
+export const CONTACT_COLUMNS = `c.id, c.first_name, c.last_name, c.stage, sg.name as stage_name, c.stage_since, c.horizon, c.roles, c.source, c.time_zone, c.street, c.city, c.postal_code, c.region, c.company, c.wants,
   c.do_not_contact, c.archived_because, c.owner_id, u.first_name || ' ' || u.last_name as owner_name, c.owned_since, c.hand_raised_at, c.last_touch_at, c.next_touch_at,
   c.next_touch_kind, t.note as next_touch_note, c.created_at, coalesce(p.points, '[]') as points, coalesce(g.tags, '{}') as tags, dt.dates, fv.fields, f.attempts, f.reached, f.last_reached_at,
   f.last_attempt_at, f.talk_seconds, f.conversations`;
 export const CONTACT_JOINS = `join contact_facts f on f.contact_id = c.id
   left join users u on u.id = c.owner_id
+  left join stages sg on sg.account_id = c.account_id and sg.key = c.stage
   left join lateral (select note from tasks where contact_id = c.id and done_at is null order by due_at limit 1) t on true
   left join lateral (select jsonb_agg(jsonb_build_object('kind', kind, 'value', value, 'fault', fault) order by position, id) as points from contact_points where contact_id = c.id and active) p on true
   left join lateral (select array_agg(name order by name) as tags from contact_tags ct join tags tg on tg.id = ct.tag_id and tg.deleted_at is null where ct.contact_id = c.id) g on true
@@ -73,7 +75,7 @@ export function contactView(row: ContactRow): ContactView {
     last_name: row.last_name,
     emails: values('email'),
     phones: values('phone'),
-    stage: { key: row.stage, name: stageName(row.stage) },
+    stage: { key: row.stage, name: row.stage_name ?? stageName(row.stage) },
     stage_since: row.stage_since,
     horizon: row.horizon,
     roles: row.roles,

@@ -2,11 +2,11 @@
 import type { Scope } from '@/core/accounts';
 import { countContacts, type ContactQuery } from '../contacts';
 
-const KEPT_MS = 10_000;
+const KEPT_MS = 2_000;
 const MOST_KEPT = 500;
 const kept = new Map<string, { until: number; count: Promise<number> }>();
 
-/** How many a query finds, not older than ten seconds. */
+/** How many a query finds, not older than two seconds. */
 export function exactCount(scope: Scope, query: Omit<ContactQuery, 'limit' | 'cursor'>): Promise<number> {
   const { accountId, sees, userId, officeId } = scope;
   const key = JSON.stringify([

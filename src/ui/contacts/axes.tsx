@@ -5,6 +5,7 @@ import Select from '@mui/material/Select';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { HORIZONS, STAGES, stageName } from '@/core/contacts';
 import { ask, Strokes, useNotices } from '../primitives';
+import { nameIn, NO_WORDS, useVocabulary } from '../segments';
 import type { ContactInFull } from './types';
 
 const LOOK = {
@@ -34,6 +35,8 @@ function Stands({ contact }: { contact: ContactInFull }) {
 function Choices({ contact }: { contact: ContactInFull }) {
   const queries = useQueryClient();
   const notices = useNotices();
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
+  const nameOfStage = (key: string) => nameIn(vocabulary)('stage', key) ?? stageName(key);
   const change = useMutation({
     mutationFn: (patch: object) => ask(`/contacts/${contact.id}`, 'PATCH', patch),
     onSuccess: () => void queries.invalidateQueries(),
@@ -52,7 +55,7 @@ function Choices({ contact }: { contact: ContactInFull }) {
       {
         onSuccess: () =>
           notices.tell(
-            `${stageName(stage)} now.${['client', 'under_contract', 'past_client', 'archived'].includes(stage) ? ' Follow-up by campaigns has ended.' : ''}`,
+            `${nameOfStage(stage)} now.${['client', 'under_contract', 'past_client', 'archived'].includes(stage) ? ' Follow-up by campaigns has ended.' : ''}`,
             before === 'archived' ? undefined : () => change.mutate({ stage: before }),
           ),
       },
@@ -66,11 +69,11 @@ function Choices({ contact }: { contact: ContactInFull }) {
         onChange={(event) => setStage(event.target.value)}
         sx={LOOK}
         inputProps={{ 'aria-label': 'Stage' }}
-        renderValue={(key) => stageName(key)}
+        renderValue={nameOfStage}
       >
         {STAGES.map((stage) => (
           <MenuItem key={stage.key} value={stage.key}>
-            {stage.name}{' '}
+            {nameOfStage(stage.key)}{' '}
             <span className="soft small" style={{ marginLeft: 10 }}>
               {stage.meaning}
             </span>
@@ -84,7 +87,9 @@ function Choices({ contact }: { contact: ContactInFull }) {
         onChange={(event) => change.mutate({ horizon: event.target.value || null })}
         sx={LOOK}
         inputProps={{ 'aria-label': 'Horizon' }}
-        renderValue={(key) => HORIZONS.find((one) => one.key === key)?.name ?? 'No horizon yet'}
+        renderValue={(key) =>
+          nameIn(vocabulary)('horizon', key) ?? HORIZONS.find((one) => one.key === key)?.name ?? 'No horizon yet'
+        }
       >
         <MenuItem value="">No horizon yet</MenuItem>
         {HORIZONS.map((horizon) => (

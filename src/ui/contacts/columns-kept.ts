@@ -21,7 +21,7 @@ export function useGridLook(all: ColumnDef[]): { look: GridLook | null; keep: (l
   const queries = useQueryClient();
   const { data, isError } = useQuery({
     queryKey: KEY,
-    queryFn: () => ask<{ contacts_grid?: GridLook }>('/preferences'),
+    queryFn: () => ask<{ contacts_grid?: Partial<GridLook> }>('/preferences'),
     staleTime: Infinity,
   });
   const keep = useCallback(
@@ -32,7 +32,7 @@ export function useGridLook(all: ColumnDef[]): { look: GridLook | null; keep: (l
     [queries],
   );
   if (!data && !isError) return { look: null, keep };
-  const kept = data?.contacts_grid ?? FIRST;
+  const kept = { ...FIRST, ...data?.contacts_grid };
   const columns = kept.columns.filter(({ key }) => all.some((column) => column.key === key));
   return { look: { ...kept, columns: columns.length ? columns : FIRST.columns }, keep };
 }

@@ -12,6 +12,7 @@ import { showPhone } from '@/core/capture';
 import { CallDesk, type Call } from '../calling';
 import { Compose, type Written } from '../messages';
 import { Ago, ask, freshKey, useKeys, useNotices, useNow, useZone, when } from '../primitives';
+import './contacts.css';
 import { Axes } from './axes';
 import { Facts } from './facts';
 import { NextTouch } from './next-touch';

@@ -1,9 +1,14 @@
 'use client';
 /** What is known about a contact, beside the timeline: wants, what they permit, follow-up, calls, place, tags. */
+import { useState } from 'react';
+import Link from 'next/link';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { dayAndTime, howLong, shortDay } from '@/core/shared';
-import { CHANNEL_NAMES, type Channel } from '@/core/contacts';
-import { ask, useNotices, useZone, when, useNow } from '../primitives';
+import { CHANNEL_NAMES, DATE_NAMES, type Channel } from '@/core/contacts';
+import { NO_WORDS, useVocabulary } from '../segments';
+import { DetailsDialog } from './details';
+import { ContactTags } from './tags';
+import { ask, useKeys, useNotices, useZone, when, useNow } from '../primitives';
 import { useEnrolments, type ContactInFull } from './types';
 
 const money = (value: unknown): string | null => (typeof value === 'number' ? value.toLocaleString('en-US') : null);
@@ -102,8 +107,59 @@ function FollowUp({ contactId, readOnly }: { contactId: string; readOnly?: boole
   );
 }
 
+function Dates({ contact }: { contact: ContactInFull }) {
+  if (!contact.dates.length) return null;
+  return (
+    <section>
+      <h2>Important dates</h2>
+      {contact.dates.map((date, at) => (
+        <div key={at} className="small">
+          {dayShown(date.on)} <span className="soft">{date.label || DATE_NAMES[date.kind]}</span>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function OwnFields({ contact }: { contact: ContactInFull }) {
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
+  const there = vocabulary.fields.filter(({ id }) => contact.fields[id] !== undefined && contact.fields[id] !== null);
+  if (!there.length) return null;
+  return (
+    <section>
+      <h2>Fields</h2>
+      {there.map((field) => (
+        <div key={field.id} className="small">
+          <span className="soft">{field.name}:</span> {shownValue(contact.fields[field.id])}
+        </div>
+      ))}
+    </section>
+  );
+}
+const shownValue = (value: unknown): string =>
+  Array.isArray(value)
+    ? value.join(', ')
+    : value === true
+      ? 'yes'
+      : value === false
+        ? 'no'
+        : typeof value === 'number'
+          ? value.toLocaleString('en-US')
+          : String(value);
+/** `12 Apr 1985`, or `12 Apr` without a year. */
+const dayShown = (on: string): string => {
+  const known = !on.startsWith('-');
+  return new Date(`${known ? on : `2000${on.slice(1)}`}T12:00:00Z`).toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    ...(known ? { year: 'numeric' } : {}),
+  });
+};
+
 export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
   const zone = useZone();
+  const [editing, setEditing] = useState(false);
+  useKeys({ d: () => setEditing(true) }, !readOnly && !editing);
   const { calls, place } = contact;
   const address = [place.street, place.city, place.postal_code].filter(Boolean).join(', ');
   return (
@@ -133,16 +189,34 @@ export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly?
           {contact.source ?? 'unknown'}, <span className="soft">{shortDay(new Date(contact.created_at), zone)}</span>
         </div>
       </section>
-      {contact.tags.length > 0 && (
+      <ContactTags contact={contact} readOnly={readOnly} />
+      <Dates contact={contact} />
+      <OwnFields contact={contact} />
+      {contact.household.length > 0 && (
         <section>
-          <h2>Tags</h2>
-          {contact.tags.map((tag) => (
-            <span key={tag} className="tag">
-              {tag}
-            </span>
+          <h2>Household</h2>
+          {contact.household.map((one) => (
+            <div key={one.id} className="small">
+              <Link href={`/contacts/${one.id}`} prefetch={false}>
+                {one.name}
+              </Link>
+            </div>
           ))}
         </section>
       )}
+      {!readOnly && (
+        <section>
+          <button
+            type="button"
+            className="chip"
+            title="Change name, home, roles, wants, dates, fields (d)"
+            onClick={() => setEditing(true)}
+          >
+            Change what is known
+          </button>
+        </section>
+      )}
+      {editing && <DetailsDialog contact={contact} onClose={() => setEditing(false)} />}
     </aside>
   );
 }

@@ -1,7 +1,8 @@
 'use client';
 /** Contacts: segments on a shelf, the question as a sentence with its count, the grid, the Dossier beside it, and what can be done to many. */
 import { useCallback, useRef, useState } from 'react';
-import { useRouter } from 'next/navigation';
+import Link from 'next/link';
+import { useRouter, useSearchParams } from 'next/navigation';
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import type { Tree } from '@/core/segments';
 import { MEASURES } from '@/core/results';
@@ -140,6 +141,11 @@ export function ContactsArea({
             <SearchField key={asked.q ? 'asked' : 'free'} first={asked.q} onSearch={(q) => ask_({ q })} />
             {look && !openId && <ColumnChooser all={allColumns} look={look} onLook={keep} />}
             {!readOnly && (
+              <Link className="chip" href="/contacts/import" prefetch={false} style={{ textDecoration: 'none' }}>
+                Bring a file in
+              </Link>
+            )}
+            {!readOnly && (
               <button
                 type="button"
                 className="chip"
@@ -152,7 +158,7 @@ export function ContactsArea({
           </div>
         </div>
         <div className="asking">
-          <Behind asked={asked} people={people} onClear={() => ask_({ measure: null, agent: null, days: null })} />
+          <Behind asked={asked} people={people} total={total} onClear={() => ask_({ measure: null, agent: null, days: null })} />
           <Sentence tree={tree} onChange={write} />
           <Count question={question} total={total} capped={list.capped} approximate={list.approximate} />
         </div>
@@ -206,11 +212,8 @@ const numbers = (question: Record<string, string>): Record<string, string | numb
 
 /** The person whose Dossier is open, in the address; without asking the server for the page again. */
 function useOpened(): [string | null, (id: string | null) => void] {
-  const [id, setId] = useState(() =>
-    typeof window === 'undefined' ? null : new URLSearchParams(window.location.search).get('contact'),
-  );
+  const id = useSearchParams().get('contact');
   const open = useCallback((next: string | null) => {
-    setId(next);
     const params = new URLSearchParams(window.location.search);
     if (next) params.set('contact', next);
     else params.delete('contact');
@@ -299,29 +302,31 @@ function SearchField({ first, onSearch }: { first: string; onSearch: (q: string)
   );
 }
 
-/** For people behind a number of Results: which number. */
+/** What the page is about: for people behind a number of Results which number, otherwise the contacts. */
 function Behind({
   asked,
   people,
+  total,
   onClear,
 }: {
   asked: ReturnType<typeof useAsked>;
   people: { id: string; name: string }[];
+  total?: number;
   onClear: () => void;
 }) {
   const measure = MEASURES.find((one) => one.key === asked.measure);
-  if (!measure) return null;
+  if (!measure) return <h1 className="unseen">Contacts</h1>;
   const agent = people.find(({ id }) => id === asked.agent)?.name;
   return (
-    <p className="behind">
-      <b>
-        {measure.name}
-        {agent ? `, ${agent}` : ''}, last {asked.days} days.
-      </b>{' '}
+    <div className="behind">
+      <h1>
+        {total?.toLocaleString('en-US')} {measure.name.toLowerCase()}
+        {agent ? `, ${agent}` : ''}, last {asked.days} days
+      </h1>
       <span className="soft small">{measure.definition}</span>{' '}
       <button type="button" className="chip" onClick={onClear}>
         All contacts
       </button>
-    </p>
+    </div>
   );
 }

@@ -1,15 +1,21 @@
 'use client';
 /** Setup for those who run the office: guardrails and measures, API keys, messages that do not get out, stages and horizons with their meanings, people. */
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { KEY_SCOPES, type KeyScope, type KeyView, type PersonView } from '@/core/accounts';
-import { HORIZONS, STAGES } from '@/core/contacts';
 import type { ParkedView } from '@/core/messages';
 import type { Jsoned } from '@/core/shared';
 import { ask, freshKey, useNotices, wordsOf } from '../primitives';
+import { Block } from './block';
+import { Fields } from './fields';
+import { Standing } from './standing';
+import { Tags } from './tags';
+import '../contacts/contacts.css';
 
-interface SettingsForm {
+export interface SettingsForm {
+  tag_barred: string[];
+  tag_places: boolean;
   quiet_to: string;
   quiet_from: string;
   conversation_seconds: number;
@@ -32,24 +38,10 @@ export function SetupArea({ settings, people }: { settings: SettingsForm; people
         <Guardrails first={settings} />
         <Keys />
         <Stuck />
-        <Block title="Stages" note="Where somebody stands. They move by themselves from New to Talking.">
-          {STAGES.map((stage) => (
-            <div key={stage.key} className="pair">
-              <b>{stage.name}</b>
-              <span className="soft right">{stage.meaning}</span>
-            </div>
-          ))}
-        </Block>
-        <Block title="Horizons" note="When somebody means to move, and how often to be in touch.">
-          {HORIZONS.map((horizon) => (
-            <div key={horizon.key} className="pair">
-              <b>{horizon.name}</b>
-              <span className="soft right">
-                {horizon.meaning}, every {horizon.rhythmDays} days
-              </span>
-            </div>
-          ))}
-        </Block>
+        <Tags settings={settings} />
+        <Fields />
+        <Standing kind="stages" />
+        <Standing kind="horizons" />
         <Block title="People" note="Who works here, and as what.">
           {people.map((person) => (
             <div key={person.id} className="pair">
@@ -65,26 +57,15 @@ export function SetupArea({ settings, people }: { settings: SettingsForm; people
   );
 }
 
-function Block({ title, note, children }: { title: string; note: string; children: ReactNode }) {
-  return (
-    <section aria-label={title}>
-      <div className="group" style={{ marginTop: 0 }}>
-        <h2>{title}</h2>
-      </div>
-      <p className="soft small" style={{ padding: '4px 0 6px' }}>
-        {note}
-      </p>
-      {children}
-    </section>
-  );
-}
-
 function Guardrails({ first }: { first: SettingsForm }) {
   const [settings, setSettings] = useState(first);
   const notices = useNotices();
   const queries = useQueryClient();
   const keep = useMutation({
-    mutationFn: () => ask<SettingsForm>('/settings', 'PATCH', settings),
+    mutationFn: () => {
+      const { quiet_to, quiet_from, conversation_seconds } = settings;
+      return ask<SettingsForm>('/settings', 'PATCH', { quiet_to, quiet_from, conversation_seconds });
+    },
     onSuccess: (kept) => {
       setSettings(kept);
       void queries.invalidateQueries();

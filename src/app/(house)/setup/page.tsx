@@ -15,6 +15,8 @@ export default async function Page() {
         quiet_to: settings.quietTo,
         quiet_from: settings.quietFrom,
         conversation_seconds: settings.conversationSeconds,
+        tag_barred: settings.tagBarred,
+        tag_places: settings.tagPlaces,
       }}
       people={jsoned(people)}
     />

@@ -1,0 +1,62 @@
+'use client';
+/** The tags of one contact: taken away by a click, given while one types, new ones made in passing. */
+import { useState } from 'react';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { TagChip, TagPicker } from '../changes';
+import { ask, useNotices } from '../primitives';
+import { useTags } from '../segments';
+import type { ContactInFull } from './types';
+
+export function ContactTags({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
+  const { data: tags = [] } = useTags();
+  const [adding, setAdding] = useState(false);
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const keep = useMutation({
+    mutationFn: (names: string[]) => ask(`/contacts/${contact.id}`, 'PATCH', { tags: names }),
+    onSuccess: () => void queries.invalidateQueries(),
+    onError: notices.fail,
+  });
+  const colorOf = (name: string) => tags.find((tag) => tag.name === name)?.color;
+  const take = (name: string) => {
+    const before = contact.tags;
+    keep.mutate(
+      before.filter((one) => one !== name),
+      { onSuccess: () => notices.tell(`“${name}” is taken away.`, () => keep.mutate(before)) },
+    );
+  };
+  return (
+    <section>
+      <h2>Tags</h2>
+      {contact.tags.map((name) => (
+        <TagChip key={name} name={name} color={colorOf(name)} onRemove={readOnly ? undefined : () => take(name)} />
+      ))}
+      {!readOnly && !adding && (
+        <button type="button" className="chip" style={{ padding: '0 8px' }} onClick={() => setAdding(true)}>
+          + tag
+        </button>
+      )}
+      {adding && (
+        <div
+          onKeyDown={(event) => {
+            if (event.key !== 'Escape') return;
+            event.stopPropagation();
+            setAdding(false);
+          }}
+        >
+          <TagPicker
+            autoFocus
+            mayMake
+            label="Give a tag"
+            chosen={[]}
+            onChange={([id]) => {
+              const tag = queries.getQueryData<{ id: string; name: string }[]>(['tags'])?.find((one) => one.id === id);
+              if (tag) keep.mutate([...contact.tags, tag.name]);
+              setAdding(false);
+            }}
+          />
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,112 @@
+'use client';
+/** What holds for all people of a file: who is here already, doubtful rows, stage, agent, source, tags. */
+import { useState } from 'react';
+import type { ImportOptions } from '@/core/imports';
+import { NO_WORDS, useVocabulary } from '../segments';
+import type { Import } from './import-area';
+
+const MATCHES: [ImportOptions['on_match'], string][] = [
+  ['fill', 'fill their gaps'],
+  ['update', 'let the file win'],
+  ['skip', 'leave them as they are'],
+  ['new', 'make new contacts anyway'],
+];
+
+export function Choices({
+  data,
+  people,
+  busy,
+  onChange,
+}: {
+  data: Import;
+  people: { id: string; name: string }[];
+  busy: boolean;
+  onChange: (options: Partial<ImportOptions>) => void;
+}) {
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
+  const [tags, setTags] = useState(data.options.tags.join(', '));
+  const [source, setSource] = useState(data.options.source ?? '');
+  const { options } = data;
+  return (
+    <div className="choices">
+      <label>
+        Who is here already:{' '}
+        <select
+          value={options.on_match}
+          disabled={busy}
+          onChange={(event) => onChange({ on_match: event.target.value as ImportOptions['on_match'] })}
+        >
+          {MATCHES.map(([key, words]) => (
+            <option key={key} value={key}>
+              {words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        Doubtful rows:{' '}
+        <select
+          value={options.doubtful}
+          disabled={busy}
+          onChange={(event) => onChange({ doubtful: event.target.value as ImportOptions['doubtful'] })}
+        >
+          <option value="take">take what is good</option>
+          <option value="leave">leave them out, to be mended</option>
+        </select>
+      </label>
+      <label>
+        Stage of new people:{' '}
+        <select value={options.stage ?? ''} disabled={busy} onChange={(event) => onChange({ stage: event.target.value || null })}>
+          <option value="">New, unless the file says</option>
+          {vocabulary.names.stage
+            ?.filter(({ value }) => value !== 'archived')
+            .map(({ value, name }) => (
+              <option key={value} value={value}>
+                {name}
+              </option>
+            ))}
+        </select>
+      </label>
+      <label>
+        With:{' '}
+        <select
+          value={options.owner_id ?? ''}
+          disabled={busy}
+          onChange={(event) => onChange({ owner_id: event.target.value || null })}
+        >
+          <option value="">me, unless the file says</option>
+          {people.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        Tags for all:{' '}
+        <input
+          value={tags}
+          placeholder="spring list"
+          onChange={(event) => setTags(event.target.value)}
+          onBlur={() =>
+            onChange({
+              tags: tags
+                .split(',')
+                .map((tag) => tag.trim())
+                .filter(Boolean),
+            })
+          }
+        />
+      </label>
+      <label>
+        Lead source:{' '}
+        <input
+          value={source}
+          placeholder="unless the file says"
+          onChange={(event) => setSource(event.target.value)}
+          onBlur={() => onChange({ source: source.trim() || null })}
+        />
+      </label>
+    </div>
+  );
+}

@@ -1,0 +1,74 @@
+'use client';
+/** What each column was taken for, with some of its values; corrected here, and remembered for the next file of the same make. */
+import { TARGETS, type ImportColumn, type Target } from '@/core/imports';
+import type { Jsoned } from '@/core/shared';
+import { NO_WORDS, useVocabulary } from '../segments';
+
+type Column = Jsoned<ImportColumn>;
+type Told = { target: Target; place?: string };
+
+export function Columns({ columns, busy, onChange }: { columns: Column[]; busy: boolean; onChange: (columns: Told[]) => void }) {
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
+  const tell = (at: number, told: Partial<Told>) =>
+    onChange(
+      columns.map(({ target, order, place }, n) => ({
+        target,
+        ...(order ? { order } : {}),
+        ...(place ? { place } : {}),
+        ...(n === at ? told : {}),
+      })),
+    );
+  return (
+    <details className="doubts" open={columns.length < 16}>
+      <summary>{columns.length.toLocaleString('en-US')} columns, and what each was taken for</summary>
+      <table className="grid">
+        <thead>
+          <tr>
+            <th>Heading</th>
+            <th>Taken for</th>
+            <th>Some values</th>
+          </tr>
+        </thead>
+        <tbody>
+          {columns.map((column, at) => (
+            <tr key={column.at}>
+              <td className="strong cut">{column.heading || <span className="soft">column {column.at + 1}</span>}</td>
+              <td>
+                <select
+                  aria-label={`What “${column.heading || `column ${column.at + 1}`}” is`}
+                  value={column.target}
+                  disabled={busy}
+                  onChange={(event) => tell(at, { target: event.target.value as Target })}
+                >
+                  {Object.entries(TARGETS).map(([key, name]) => (
+                    <option key={key} value={key}>
+                      {name}
+                    </option>
+                  ))}
+                </select>{' '}
+                {column.target === 'custom' && (
+                  <select
+                    aria-label={`Where “${column.heading}” goes`}
+                    value={column.place ?? ''}
+                    disabled={busy}
+                    onChange={(event) => tell(at, { place: event.target.value || undefined })}
+                  >
+                    <option value="">into the field of this name, or a note</option>
+                    <option value="new">into a new field</option>
+                    <option value="note">into a note</option>
+                    {vocabulary.fields.map((field) => (
+                      <option key={field.id} value={`field:${field.id}`}>
+                        into “{field.name}”
+                      </option>
+                    ))}
+                  </select>
+                )}
+              </td>
+              <td className="soft cut secret">{column.sample?.join(' · ')}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  );
+}

@@ -1,0 +1,160 @@
+'use client';
+/** Bringing a file in: choose it, see what was recognised, correct it, start, and take it back if it was the wrong one. */
+import { useRef, useState } from 'react';
+import Link from 'next/link';
+import { useRouter, useSearchParams } from 'next/navigation';
+import { useQuery } from '@tanstack/react-query';
+import type { ImportView } from '@/core/imports';
+import { dayAndTime, type Jsoned } from '@/core/shared';
+import { ask, Problem, useNotices, useZone } from '../primitives';
+import { ImportDesk } from './import-desk';
+import '../contacts/contacts.css';
+
+export type Import = Jsoned<ImportView>;
+
+export function ImportArea({ people }: { people: { id: string; name: string }[] }) {
+  const params = useSearchParams();
+  const router = useRouter();
+  const id = params.get('import');
+  const open = (next: string | null) => router.push(next ? `/contacts/import?import=${next}` : '/contacts/import');
+  return (
+    <section aria-label="Bring a file in" className="bringing">
+      <div className="headline">
+        <div>
+          <h1>Bring a file in</h1>
+          <p className="soft small">
+            CSV in any shape, XLSX, ODS or vCards. Headings are read by their meaning; nothing is changed before you have seen it.
+          </p>
+        </div>
+        <Link href="/contacts" className="act">
+          To the contacts
+        </Link>
+      </div>
+      {id ? (
+        <ImportDesk key={id} id={id} people={people} onClose={() => open(null)} />
+      ) : (
+        <Start onSent={(made) => open(made.id)} onOpen={open} />
+      )}
+    </section>
+  );
+}
+
+function Start({ onSent, onOpen }: { onSent: (made: Import) => void; onOpen: (id: string) => void }) {
+  const [over, setOver] = useState(false);
+  const [sent, setSent] = useState<number | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const notices = useNotices();
+  const send = async (file: File | undefined) => {
+    if (!file) return;
+    setSent(0);
+    try {
+      onSent(await upload(file, setSent));
+    } catch (error) {
+      setSent(null);
+      notices.fail(error);
+    }
+  };
+  return (
+    <>
+      <div
+        className={`drop${over ? ' over' : ''}`}
+        onDragOver={(event) => {
+          event.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(event) => {
+          event.preventDefault();
+          setOver(false);
+          void send(event.dataTransfer.files[0]);
+        }}
+      >
+        {sent === null ? (
+          <>
+            <p>Drop a file here</p>
+            <button type="button" className="act main" onClick={() => input.current?.click()}>
+              Choose a file
+            </button>
+            <input
+              ref={input}
+              type="file"
+              className="unseen"
+              aria-label="File of contacts"
+              accept=".csv,.txt,.tsv,.xlsx,.ods,.vcf"
+              onChange={(event) => void send(event.target.files?.[0])}
+            />
+          </>
+        ) : (
+          <p role="status">
+            Sending … <progress value={sent} max={1} aria-label="Sent" />
+          </p>
+        )}
+      </div>
+      <Earlier onOpen={onOpen} />
+    </>
+  );
+}
+
+/** Sends a file with its progress, which fetch does not tell. */
+function upload(file: File, onProgress: (share: number) => void): Promise<Import> {
+  return new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest();
+    request.open('POST', `/api/v1/imports?name=${encodeURIComponent(file.name.slice(-200))}`);
+    request.setRequestHeader('content-type', 'application/octet-stream');
+    request.upload.onprogress = ({ loaded, total }) => onProgress(total ? loaded / total : 0);
+    request.onerror = () => reject(new Problem('unreachable', 'The file did not arrive. Nothing was kept; try again.', 0));
+    request.onload = () => {
+      const answer = JSON.parse(request.responseText || '{}') as Import & { code?: string; detail?: string };
+      if (request.status < 300) resolve(answer);
+      else reject(new Problem(answer.code ?? 'internal', answer.detail ?? 'The file was not taken. Try again.', request.status));
+    };
+    request.send(file);
+  });
+}
+
+const STATES: Record<Import['state'], string> = {
+  uploading: 'broken off',
+  looking: 'being looked through',
+  ready: 'waits for you',
+  refused: 'not read',
+  waiting: 'about to begin',
+  running: 'under way',
+  done: 'brought in',
+  cancelled: 'cancelled',
+  failed: 'failed',
+  undoing: 'being taken back',
+  undone: 'taken back',
+};
+
+function Earlier({ onOpen }: { onOpen: (id: string) => void }) {
+  const zone = useZone();
+  const { data } = useQuery({
+    queryKey: ['imports'],
+    queryFn: async () => (await ask<{ items: Import[] }>('/imports?limit=30')).items,
+  });
+  if (!data?.length) return <p className="empty">No file was brought in yet.</p>;
+  return (
+    <>
+      <div className="group">
+        <h2>Earlier files</h2>
+      </div>
+      {data.map((one) => (
+        <div key={one.id} className="pair">
+          <span>
+            <button type="button" className="more strong" onClick={() => onOpen(one.id)}>
+              {one.file_name}
+            </button>{' '}
+            <span className="soft small">
+              {STATES[one.state]}, {dayAndTime(new Date(one.made_at), zone)}
+              {one.by ? `, ${one.by}` : ''}
+            </span>
+          </span>
+          <span className="soft small">
+            {one.made + one.changed > 0 &&
+              `${one.made.toLocaleString('en-US')} new, ${one.changed.toLocaleString('en-US')} completed`}
+          </span>
+        </div>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,194 @@
+'use client';
+/** One import: looked through, corrected, under way, done. */
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { DOUBTS, type DoubtReason, type FileFormat } from '@/core/imports';
+import { ask, freshKey, useNotices } from '../primitives';
+import { Columns } from './columns';
+import { Choices } from './choices';
+import { PreviewTable } from './preview-table';
+import type { Import } from './import-area';
+
+const GOING = ['uploading', 'looking', 'waiting', 'running', 'undoing'];
+const many = (n: number): string => n.toLocaleString('en-US');
+
+/** `CSV with semicolons, Windows-1252, headings in line 5`. */
+function formatWords(format: FileFormat): string {
+  const signs: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs', '|': 'bars' };
+  const kinds: Record<string, string> = { csv: 'CSV', xlsx: 'XLSX workbook', ods: 'ODS workbook', vcf: 'vCards' };
+  return [
+    `${kinds[format.kind] ?? format.kind}${format.delimiter ? ` with ${signs[format.delimiter] ?? format.delimiter}` : ''}${format.version ? ` ${format.version}` : ''}`,
+    format.sheet && `sheet “${format.sheet}”`,
+    format.encoding?.toUpperCase().replace('-BOM', ' with mark'),
+    format.headingRow === null
+      ? 'no headings: read by the values'
+      : format.headingRow
+        ? `headings in line ${format.headingRow}`
+        : null,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+export function ImportDesk({ id, people, onClose }: { id: string; people: { id: string; name: string }[]; onClose: () => void }) {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const { data, error } = useQuery({
+    queryKey: ['import', id],
+    queryFn: () => ask<Import>(`/imports/${id}`),
+    refetchInterval: ({ state }) => (!state.data || GOING.includes(state.data.state) ? 700 : false),
+    staleTime: 0,
+  });
+  const after = (next: Import) => {
+    queries.setQueryData(['import', id], next);
+    void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'import' });
+  };
+  const act = useMutation({
+    mutationFn: (what: 'start' | 'cancel' | 'undo') => ask<Import>(`/imports/${id}/${what}`, 'POST', undefined, freshKey()),
+    onSuccess: after,
+    onError: notices.fail,
+  });
+  const change = useMutation({
+    mutationFn: (patch: object) => ask<Import>(`/imports/${id}`, 'PATCH', patch),
+    onSuccess: after,
+    onError: notices.fail,
+  });
+  if (error) return <p className="late">{error.message}</p>;
+  if (!data) return <p className="soft">Reading …</p>;
+  return (
+    <>
+      <div className="group">
+        <h2>
+          {data.file_name} <span style={{ fontWeight: 400 }}>{data.format.kind ? formatWords(data.format) : ''}</span>
+        </h2>
+        <button type="button" className="more" onClick={onClose}>
+          another file
+        </button>
+      </div>
+      {data.state === 'looking' && (
+        <p role="status" className="empty">
+          Looking through the file … {data.total > 0 && `${many(data.total)} rows so far`}
+        </p>
+      )}
+      {data.state === 'refused' && (
+        <p className="because" role="alert">
+          {data.sentence}
+        </p>
+      )}
+      {data.state === 'ready' && data.look && (
+        <>
+          <p className="because" role="status">
+            {many(data.look.rows)} people. {many(data.look.accepted)} without a question, {many(data.look.doubtful_count)}{' '}
+            doubtful.{' '}
+            <span className="soft">
+              {data.look.known > 0 && `${many(data.look.known)} are here already. `}
+              {data.look.twice > 0 && `${many(data.look.twice)} stand in the file more than once and come in once. `}
+              {data.look.partners > 0 && `${many(data.look.partners)} partners become people of their own. `}
+              {data.look.permissions > 0
+                ? `Permissions of ${many(data.look.permissions)} are taken, with this file as evidence.`
+                : 'The file says nothing of permissions, so none are taken.'}
+            </span>
+          </p>
+          <Choices data={data} people={people} busy={change.isPending} onChange={(options) => change.mutate({ options })} />
+          <div className="line" style={{ margin: '14px 0' }}>
+            <button
+              type="button"
+              className="act main"
+              disabled={act.isPending || change.isPending}
+              onClick={() => act.mutate('start')}
+            >
+              Bring in {many(data.look.rows)} people
+            </button>
+            <button type="button" className="act" onClick={() => act.mutate('cancel')}>
+              Do not
+            </button>
+          </div>
+          <PreviewTable people={data.look.people} doubts={data.look.doubtful} rows={data.look.rows} />
+          <Doubts data={data} />
+          {data.columns.length > 0 && (
+            <Columns columns={data.columns} busy={change.isPending} onChange={(columns) => change.mutate({ columns })} />
+          )}
+        </>
+      )}
+      {['waiting', 'running', 'undoing'].includes(data.state) && <Progress data={data} onCancel={() => act.mutate('cancel')} />}
+      {['done', 'cancelled', 'failed', 'undone'].includes(data.state) && <Result data={data} onUndo={() => act.mutate('undo')} />}
+    </>
+  );
+}
+
+function Doubts({ data }: { data: Import }) {
+  const { doubtful, doubtful_count } = data.look!;
+  if (!doubtful.length) return null;
+  return (
+    <details className="doubts">
+      <summary>
+        {many(doubtful_count)} doubtful {doubtful_count === 1 ? 'row' : 'rows'}, each with its reason
+      </summary>
+      {doubtful.map((one) => (
+        <div key={one.row} className="pair small">
+          <span>
+            Row {many(one.row)}: {one.why}
+          </span>
+          <span className="soft">{DOUBTS[one.reason as DoubtReason]}</span>
+        </div>
+      ))}
+      {doubtful_count > doubtful.length && (
+        <p className="soft small">And {many(doubtful_count - doubtful.length)} more, in the file of what was not taken.</p>
+      )}
+    </details>
+  );
+}
+
+function Progress({ data, onCancel }: { data: Import; onCancel: () => void }) {
+  const undoing = data.state === 'undoing';
+  const done = undoing ? data.undone + data.undo_left_alone : data.read;
+  return (
+    <div className="panel" style={{ padding: '16px 20px', marginTop: 12 }} role="status">
+      <div className="line">
+        <b>{undoing ? 'Taking it back' : 'Bringing people in'}</b>
+        <progress value={done} max={Math.max(1, data.total)} style={{ flex: 1 }} aria-label="Progress" />
+        <span className="soft">
+          {many(done)} of {many(data.total)}
+        </span>
+        {!undoing && (
+          <button type="button" className="act" onClick={onCancel}>
+            Cancel
+          </button>
+        )}
+      </div>
+      <p className="soft small">It goes on when you leave this page.</p>
+    </div>
+  );
+}
+
+function Result({ data, onUndo }: { data: Import; onUndo: () => void }) {
+  return (
+    <div className="panel" style={{ padding: '16px 20px', marginTop: 12 }}>
+      {data.fault && <p className="late">{data.fault}</p>}
+      {data.state === 'undone' ? (
+        <p>
+          Taken back: {many(data.undone)} rows.
+          {data.undo_left_alone > 0 && ` ${many(data.undo_left_alone)} people stay, because somebody worked with them since.`}
+        </p>
+      ) : (
+        <p>
+          <b>{many(data.made)} new</b>, {many(data.changed)} completed, {many(data.same)} as they were, {many(data.left_out)} not
+          taken.
+          {data.state === 'cancelled' && ` Cancelled after ${many(data.read)} of ${many(data.total)} rows.`}
+          {data.doubtful > 0 && ` Of ${many(data.doubtful)} doubtful rows what is good was taken.`}
+        </p>
+      )}
+      <div className="line" style={{ marginTop: 12 }}>
+        {data.left_out > 0 && data.state !== 'undone' && (
+          <a className="act" href={`/api/v1/imports/${data.id}/left`} download>
+            Download what was not taken
+          </a>
+        )}
+        {data.state !== 'undone' && data.made + data.changed > 0 && (
+          <button type="button" className="act warn" onClick={onUndo}>
+            Take the whole import back
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}

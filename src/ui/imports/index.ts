@@ -1,0 +1,1 @@
+export { ImportArea } from './import-area';

@@ -1,0 +1,152 @@
+'use client';
+/** The account's own fields: made, renamed, their choices, deleted with what was written in them. */
+import { useState } from 'react';
+import TextField from '@mui/material/TextField';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { FIELD_KINDS, type FieldDef, type FieldKind } from '@/core/segments';
+import { ask, freshKey, Problem, useNotices, wordsOf } from '../primitives';
+import { Block } from './block';
+
+const KIND_NAMES: Record<FieldKind, string> = {
+  text: 'words',
+  number: 'a number',
+  money: 'money',
+  date: 'a day',
+  yearly: 'a day every year',
+  choice: 'one of several choices',
+  choices: 'several choices',
+  flag: 'yes or no',
+  contact: 'a link to a contact',
+};
+type Field = FieldDef & { uses: number };
+const listed = (text: string): string[] =>
+  text
+    .split(',')
+    .map((one) => one.trim())
+    .filter(Boolean);
+
+export function Fields() {
+  const { data: fields } = useQuery({
+    queryKey: ['fields'],
+    queryFn: async () => (await ask<{ items: Field[] }>('/fields')).items,
+  });
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const [name, setName] = useState('');
+  const [kind, setKind] = useState<FieldKind>('text');
+  const [choices, setChoices] = useState('');
+  const after = () => {
+    void queries.invalidateQueries({ queryKey: ['fields'] });
+    void queries.invalidateQueries({ queryKey: ['vocabulary'] });
+  };
+  const make = useMutation({
+    mutationFn: () => ask('/fields', 'POST', { name, kind, choices: listed(choices) }, freshKey()),
+    onSuccess: () => {
+      setName('');
+      setChoices('');
+      after();
+    },
+  });
+  const change = useMutation({
+    mutationFn: ({ id, ...patch }: { id: string; name?: string; choices?: string[] }) => ask(`/fields/${id}`, 'PATCH', patch),
+    onSuccess: after,
+    onError: notices.fail,
+  });
+  const remove = useMutation({
+    mutationFn: (id: string) => ask(`/fields/${id}`, 'DELETE'),
+    onSuccess: after,
+    onError: notices.fail,
+  });
+  const withChoices = kind === 'choice' || kind === 'choices';
+  return (
+    <Block
+      title="Fields of your own"
+      note="For what stage, horizon, roles and tags cannot say. They stand in the grid, in segments, in imports and exports. Few are better than many."
+    >
+      {fields?.map((field) => (
+        <div key={field.id} className="pair">
+          <span>
+            <b>{field.name}</b> <span className="soft small">{KIND_NAMES[field.kind]}</span>
+            <span className="soft small" style={{ display: 'block' }}>
+              {field.choices.length > 0 && `${field.choices.join(', ')} · `}
+              {field.uses.toLocaleString('en-US')} {field.uses === 1 ? 'person' : 'people'}
+            </span>
+          </span>
+          <span style={{ display: 'flex', gap: 6 }}>
+            <button
+              type="button"
+              className="chip"
+              onClick={() => {
+                const next = window.prompt('The name of the field', field.name);
+                if (next?.trim()) change.mutate({ id: field.id, name: next });
+              }}
+            >
+              Rename
+            </button>
+            {field.choices.length > 0 && (
+              <button
+                type="button"
+                className="chip"
+                onClick={() => {
+                  const next = window.prompt('The choices, with commas between', field.choices.join(', '));
+                  if (next) change.mutate({ id: field.id, choices: listed(next) });
+                }}
+              >
+                Choices
+              </button>
+            )}
+            <button
+              type="button"
+              className="chip"
+              onClick={() =>
+                window.confirm(`Delete “${field.name}” and what ${field.uses} people have in it? This cannot be undone.`) &&
+                remove.mutate(field.id)
+              }
+            >
+              Delete
+            </button>
+          </span>
+        </div>
+      ))}
+      <form
+        style={{ display: 'grid', gap: 8, marginTop: 12 }}
+        onSubmit={(event) => {
+          event.preventDefault();
+          make.mutate();
+        }}
+      >
+        <div style={{ display: 'flex', gap: 8 }}>
+          <TextField
+            label="Name of a new field"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            fullWidth
+            slotProps={{ htmlInput: { maxLength: 60 } }}
+          />
+          <select className="chip" aria-label="Kind" value={kind} onChange={(event) => setKind(event.target.value as FieldKind)}>
+            {FIELD_KINDS.map((one) => (
+              <option key={one} value={one}>
+                {KIND_NAMES[one]}
+              </option>
+            ))}
+          </select>
+        </div>
+        {withChoices && (
+          <TextField label="Choices, with commas between" value={choices} onChange={(event) => setChoices(event.target.value)} />
+        )}
+        {make.error && (
+          <p className="late" role="alert">
+            {make.error instanceof Problem && make.error.fields.length
+              ? make.error.fields.map(({ message }) => message).join('; ')
+              : wordsOf(make.error)}
+          </p>
+        )}
+        <div>
+          <button type="submit" className="act" disabled={!name.trim() || make.isPending}>
+            Make the field
+          </button>
+        </div>
+      </form>
+    </Block>
+  );
+}

@@ -1,0 +1,215 @@
+'use client';
+/** Tags: how many have each, who made it, renamed and recoloured in place, deleted with what takes its place. */
+import { useState } from 'react';
+import Dialog from '@mui/material/Dialog';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { TAG_COLORS } from '@/core/tags';
+import { TagChip, useChangeWatch } from '../changes';
+import { ask, useNotices } from '../primitives';
+import { useTags, type Tag } from '../segments';
+import { Block } from './block';
+import type { SettingsForm } from './setup';
+
+const SHOWN = 14;
+
+export function Tags({ settings }: { settings: Pick<SettingsForm, 'tag_barred' | 'tag_places'> }) {
+  const { data: tags } = useTags();
+  const [all, setAll] = useState(false);
+  const [text, setText] = useState('');
+  const found = tags?.filter(({ name }) => name.toLowerCase().includes(text.toLowerCase()));
+  return (
+    <Block title="Tags" note="Everything that stage, horizon and role do not say. A new name or colour shows everywhere at once.">
+      {tags && tags.length > SHOWN && (
+        <input
+          className="chip"
+          style={{ padding: '5px 10px', cursor: 'text' }}
+          aria-label="Find a tag"
+          placeholder="Find a tag"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+      )}
+      {tags?.length === 0 && <p className="soft">None yet. They are made in passing, while one tags somebody.</p>}
+      {(all || text ? found : found?.slice(0, SHOWN))?.map((tag) => (
+        <Line key={tag.id} tag={tag} tags={tags!} />
+      ))}
+      {!all && !text && tags && tags.length > SHOWN && (
+        <button type="button" className="more" onClick={() => setAll(true)}>
+          all {tags.length} …
+        </button>
+      )}
+      <Rules settings={settings} />
+    </Block>
+  );
+}
+
+function Line({ tag, tags }: { tag: Tag; tags: Tag[] }) {
+  const [open, setOpen] = useState<'edit' | 'delete' | null>(null);
+  return (
+    <>
+      <div className="pair">
+        <span>
+          <TagChip name={tag.name} color={tag.color} />{' '}
+          <span className="soft small">
+            {tag.uses.toLocaleString('en-US')} {tag.uses === 1 ? 'person' : 'people'}
+            {tag.made_by && `, made by ${tag.made_by}`}
+            {tag.locked && ', locked'}
+          </span>
+        </span>
+        <span style={{ display: 'flex', gap: 6 }}>
+          <button type="button" className="chip" onClick={() => setOpen('edit')}>
+            Change
+          </button>
+          <button type="button" className="chip" disabled={tag.locked} onClick={() => setOpen('delete')}>
+            Delete …
+          </button>
+        </span>
+      </div>
+      {open === 'edit' && <Edit tag={tag} onClose={() => setOpen(null)} />}
+      {open === 'delete' && <Remove tag={tag} others={tags.filter(({ id }) => id !== tag.id)} onClose={() => setOpen(null)} />}
+    </>
+  );
+}
+
+function Edit({ tag, onClose }: { tag: Tag; onClose: () => void }) {
+  const [name, setName] = useState(tag.name);
+  const [color, setColor] = useState<string>(tag.color);
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const keep = useMutation({
+    mutationFn: (patch: object) => ask(`/tags/${tag.id}`, 'PATCH', patch),
+    onSuccess: () => {
+      void queries.invalidateQueries();
+      onClose();
+    },
+    onError: notices.fail,
+  });
+  return (
+    <Dialog open onClose={onClose} aria-label={`Change ${tag.name}`} fullWidth maxWidth="xs">
+      <form
+        className="dialog"
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep.mutate({ ...(name !== tag.name ? { name } : {}), color });
+        }}
+      >
+        <h1>Change the tag</h1>
+        <div className="box">
+          <input
+            autoFocus
+            aria-label="Name"
+            value={name}
+            disabled={tag.locked}
+            onChange={(event) => setName(event.target.value)}
+            maxLength={60}
+            style={{ width: '100%' }}
+          />
+        </div>
+        <div className="line" role="radiogroup" aria-label="Colour">
+          {TAG_COLORS.map((one) => (
+            <label key={one} className="choice">
+              <input type="radio" name="color" checked={color === one} onChange={() => setColor(one)} />{' '}
+              <TagChip name={one} color={one} />
+            </label>
+          ))}
+        </div>
+        <div className="line">
+          <button type="submit" className="act main" disabled={!name.trim() || keep.isPending || tag.locked}>
+            Keep
+          </button>
+          <button type="button" className="act" onClick={() => keep.mutate({ locked: !tag.locked })}>
+            {tag.locked ? 'Unlock' : 'Lock'}
+          </button>
+          <button type="button" className="act" onClick={onClose}>
+            Cancel
+          </button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+function Remove({ tag, others, onClose }: { tag: Tag; others: Tag[]; onClose: () => void }) {
+  const [by, setBy] = useState('');
+  const { watch } = useChangeWatch();
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const remove = useMutation({
+    mutationFn: () => ask<{ id: string }>(`/tags/${tag.id}${by ? `?replace_by=${by}` : ''}`, 'DELETE'),
+    onSuccess: ({ id }) => {
+      watch(id);
+      void queries.invalidateQueries();
+      onClose();
+    },
+    onError: notices.fail,
+  });
+  const people = `${tag.uses.toLocaleString('en-US')} ${tag.uses === 1 ? 'person' : 'people'}`;
+  return (
+    <Dialog open onClose={onClose} aria-label={`Delete ${tag.name}`} fullWidth maxWidth="xs">
+      <form
+        className="dialog"
+        onSubmit={(event) => {
+          event.preventDefault();
+          remove.mutate();
+        }}
+      >
+        <h1>Delete “{tag.name}”</h1>
+        <label>
+          Its {people}:{' '}
+          <select value={by} onChange={(event) => setBy(event.target.value)}>
+            <option value="">lose it</option>
+            {others.map((other) => (
+              <option key={other.id} value={other.id}>
+                get “{other.name}” instead
+              </option>
+            ))}
+          </select>
+        </label>
+        <div className="line">
+          <button type="submit" className="act warn" disabled={remove.isPending}>
+            {by ? `Merge it into “${others.find(({ id }) => id === by)?.name}”` : `Remove it from ${people}`}
+          </button>
+          <button type="button" className="act" onClick={onClose}>
+            Cancel
+          </button>
+          <span className="soft small">It can be undone.</span>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+function Rules({ settings }: { settings: Pick<SettingsForm, 'tag_barred' | 'tag_places'> }) {
+  const [rules, setRules] = useState(settings);
+  const notices = useNotices();
+  const keep = useMutation({
+    mutationFn: (patch: Partial<typeof settings>) => ask('/settings', 'PATCH', patch),
+    onError: notices.fail,
+  });
+  const set = (patch: Partial<typeof settings>) => {
+    setRules({ ...rules, ...patch });
+    keep.mutate(patch);
+  };
+  return (
+    <div style={{ marginTop: 10 }}>
+      {(['agent', 'caller'] as const).map((role) => (
+        <label key={role} className="choice small">
+          <input
+            type="checkbox"
+            checked={!rules.tag_barred.includes(role)}
+            onChange={(event) =>
+              set({
+                tag_barred: event.target.checked ? rules.tag_barred.filter((one) => one !== role) : [...rules.tag_barred, role],
+              })
+            }
+          />{' '}
+          {role}s may make new tags
+        </label>
+      ))}
+      <label className="choice small">
+        <input type="checkbox" checked={rules.tag_places} onChange={(event) => set({ tag_places: event.target.checked })} /> An
+        inquiry is tagged with its town and postal code
+      </label>
+    </div>
+  );
+}
