@@ -31,6 +31,8 @@ const modules = async () => ({
   routing: await import('@/server/routing'),
   today: await import('@/server/today'),
   imports: await import('@/server/imports'),
+  exports: await import('@/server/exports'),
+  exporting: await import('@/worker/exports/run'),
   importing: { ...(await import('@/worker/imports/look')), ...(await import('@/worker/imports/run')) },
   changes: await import('@/server/changes'),
   segments: await import('@/server/segments'),

@@ -26,6 +26,11 @@ const BODIES: Record<string, unknown> = {
   previewChange: { selection: { ids: ['1'] }, change: { kind: 'owner', owner_id: '1' } },
   createChange: { selection: { ids: ['1'] }, change: { kind: 'owner', owner_id: '1' } },
   updateImport: { options: {} },
+  createField: { name: 'not mine', kind: 'text' },
+  updateField: { name: 'not mine' },
+  updateStage: { key: 'new', name: 'not mine' },
+  updateHorizon: { key: 'hot', name: 'not mine' },
+  createExport: { format: 'csv', selection: { ids: [] } },
 };
 /** Account-wide things that hold no contact, so that one’s own role alone decides. */
 const COMMON = new Set(['getCampaign', 'getSegment']);
@@ -46,9 +51,17 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
     '/inquiries?limit=200',
   );
   const { body: enrolments } = await api<{ items: { id: string }[] }>(`/contacts/${strange.id}/enrolments`);
-  const { body: segment } = await api<{ id: string }>('/segments', 'POST', { name: 'The office’s', tree: { all: [] }, team: true });
-  const { body: change } = await api<{ id: string }>('/changes', 'POST', { selection: { ids: [strange.id] }, change: { kind: 'roles', add: ['buyer'], remove: [] } });
+  const { body: segment } = await api<{ id: string }>('/segments', 'POST', {
+    name: 'The office’s',
+    tree: { all: [] },
+    team: true,
+  });
+  const { body: change } = await api<{ id: string }>('/changes', 'POST', {
+    selection: { ids: [strange.id] },
+    change: { kind: 'roles', add: ['buyer'], remove: [] },
+  });
   const { body: imported } = await api<{ id: string }>('/imports?name=x.csv', 'POST');
+  const { body: exported } = await api<{ id: string }>('/exports', 'POST', { format: 'csv', selection: { ids: [strange.id] } });
   const ids: [RegExp, string][] = [
     [/^\/contacts/, strange.id],
     [/^\/inquiries/, inquiries.items.find(({ agent }) => agent.name === 'Sabine Okoro')!.id],
@@ -60,6 +73,8 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
     [/^\/tags/, '1'],
     [/^\/changes/, change.id],
     [/^\/imports/, imported.id],
+    [/^\/fields/, '1'],
+    [/^\/exports/, exported.id],
   ];
   const walked: string[] = [];
   for (const who of ['agent1', 'caller', 'lender', null]) {
@@ -74,7 +89,8 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
         if (!who) expect([label, status]).toEqual([label, 401]);
         else if (path.includes('{id}') && !COMMON.has(operationId))
           expect([label, [403, 404].includes(status), status]).toEqual([label, true, status]);
-        else if (/Key|Stuck|updateSettings/.test(operationId)) expect([label, status]).toEqual([label, 403]);
+        else if (/Key|Stuck|updateSettings|(create|update|delete)Field|update(Stage|Horizon)/.test(operationId))
+          expect([label, status]).toEqual([label, 403]);
         walked.push(label);
       }
     }

@@ -11,6 +11,7 @@ import { inquirySchema } from '@/core/capture/schemas';
 import { changeSchema, selectionSchema } from '@/core/changes/schemas';
 import { importPatchSchema } from '@/core/imports/schemas';
 import { FIELD_KINDS } from '@/core/segments';
+import { EXPORT_FORMATS } from '@/core/exports';
 import { TAG_COLORS } from '@/core/tags';
 import { MEASURE_KEYS } from '@/core/results';
 import { PREFERENCE_KEYS } from '@/server/accounts';
@@ -203,6 +204,27 @@ export const OPERATIONS = define({
     only: 'office',
     body: Joi.object({ key: Joi.string().max(60).required(), ...words, rhythm_days: Joi.number().integer().min(1).max(730) }),
   },
+  createExport: {
+    method: 'POST',
+    path: '/exports',
+    summary: 'Write contacts to a file in the background: CSV, XLSX or vCard 4.0',
+    scope: 'contacts:write',
+    body: Joi.object({
+      format: Joi.string()
+        .valid(...EXPORT_FORMATS)
+        .required(),
+      selection: selectionSchema.required(),
+    }),
+  },
+  listExports: {
+    method: 'GET',
+    path: '/exports',
+    summary: 'Exports of the last week',
+    scope: 'contacts:write',
+    query: Joi.object({ limit }),
+  },
+  getExport: { method: 'GET', path: '/exports/{id}', summary: 'How far an export is', scope: 'contacts:write' },
+  getExportFile: { method: 'GET', path: '/exports/{id}/file', summary: 'The file of an export', scope: 'contacts:write' },
   createImport: {
     method: 'POST',
     path: '/imports',

@@ -75,7 +75,7 @@ const PERMIT =
   /\b(?:ok|okay|may|allow(?:ed|s)?|permission|permissions|permit(?:ted)?|consent(?:ed|s)?|opt(?:ed)? in|optin|subscribed|agrees?|agreed|can|accepts?|wants)\b/;
 
 const RULES: [RegExp, Target][] = [
-  [/^why it was not taken$/, 'ignore'],
+  [/^(?:why it was not taken|added on)$/, 'ignore'],
   [/\b(?:id|uid|guid|uuid|url|link|website|web page|photo|picture|avatar)\b/, 'custom'],
   [
     /^(?:email|phone|tel|telephone|address|im|cell|mobile)(?: address| number)?(?: \d+)? (?:kind|type|label|typ|description)$/,

@@ -5,6 +5,7 @@ export interface Jobs {
   'imports.look': { importId: string };
   'imports.run': { importId: string };
   'imports.undo': { importId: string };
+  'exports.run': { exportId: string };
   'changes.run': { changeId: string };
   'changes.undo': { changeId: string };
 }

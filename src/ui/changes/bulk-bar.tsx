@@ -4,6 +4,7 @@ import { useState } from 'react';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useKeys } from '../primitives';
+import { ExportDialog } from './export-dialog';
 import { ChangeDialog } from './change-dialog';
 import type { Doing } from './forms';
 import { howMany, NOBODY, selectionOf, type Chosen } from './selection';
@@ -36,6 +37,7 @@ const MORE: [Doing, string][] = [
 export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
   const [doing, setDoing] = useState<Doing | null>(null);
   const [menu, setMenu] = useState<HTMLElement | null>(null);
+  const [exporting, setExporting] = useState(false);
   const count = howMany(chosen, total);
   const shown = (kind: Doing) => office || (kind !== 'owner' && kind !== 'delete');
   useKeys({ '#': () => setDoing('tags') }, count > 0 && doing === null);
@@ -77,6 +79,15 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
         anchorOrigin={{ vertical: 'top', horizontal: 'left' }}
         transformOrigin={{ vertical: 'bottom', horizontal: 'left' }}
       >
+        <MenuItem
+          dense
+          onClick={() => {
+            setMenu(null);
+            setExporting(true);
+          }}
+        >
+          Export …
+        </MenuItem>
         {MORE.filter(([kind]) => shown(kind)).map(([kind, label]) => (
           <MenuItem
             key={kind}
@@ -90,6 +101,7 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
           </MenuItem>
         ))}
       </Menu>
+      {exporting && <ExportDialog selection={selectionOf(chosen, question)} count={count} onClose={() => setExporting(false)} />}
       {doing && (
         <ChangeDialog
           doing={doing}

@@ -1,0 +1,111 @@
+/** Files that go out: inert cells, cards by the rules, and a file that comes in again as it went out. */
+import fc from 'fast-check';
+import { CardReader, findDelimiter, layoutOf, readCard, readCsv, readRow } from '../imports';
+import { csvCell, csvLine, folded, inert, outgoingCells, outgoingHeadings, vcardOf, type OutgoingPerson } from './index';
+
+const ODA: OutgoingPerson = {
+  id: '7',
+  first_name: 'Oda',
+  last_name: 'Brandvold, the elder',
+  company: 'Anchor & Co; Boats',
+  emails: ['oda@x.example', 'o@y.example'],
+  phones: [{ number: '+15645550104', extension: '12' }],
+  street: '12 Heron Lane',
+  city: 'Saltmarsh',
+  region: 'WA',
+  postal_code: '98741',
+  country: null,
+  roles: ['buyer', 'seller'],
+  stage: 'Past client',
+  horizon: 'warm',
+  tags: ['choir', 'rowing club'],
+  source: 'portal',
+  agent: 'Ines Karr',
+  dates: [
+    { kind: 'birthday', label: '', on: '--02-29' },
+    { kind: 'closing', label: '', on: '2024-06-28' },
+  ],
+  said: { call: 'granted', text: 'withdrawn' },
+  fields: { '3': ['red', 'blue'], '4': true },
+  added: '2026-01-02',
+};
+const FIELDS = [
+  { id: '3', name: 'Colours', kind: 'choices' as const, choices: ['red', 'blue'] },
+  { id: '4', name: 'Has a key', kind: 'flag' as const, choices: [] },
+];
+
+test.each([
+  ['=1+1', "'=1+1"],
+  ['@SUM(A1)', "'@SUM(A1)"],
+  ['\t=cmd', "'\t=cmd"],
+  ['-2+3+cmd|x', "'-2+3+cmd|x"],
+  ['+1 564 555 0101', '+1 564 555 0101'],
+  ['-12.50', '-12.50'],
+  ['plain', 'plain'],
+])('%j leaves as %j', (cell, expected) => expect(inert(cell)).toBe(expected));
+
+test('whatever stands in a cell, the file is read back with the same cells', () => {
+  fc.assert(
+    fc.property(fc.array(fc.string(), { minLength: 1, maxLength: 5 }), (cells) => {
+      const [record] = readCsv(csvLine(cells.map((cell) => cell.replace(/\r\n?/g, '\n'))), ',');
+      expect(record!.cells).toEqual(cells.map((cell) => inert(cell.replace(/\r\n?/g, '\n'))));
+      expect(csvCell(cells[0]!)).not.toMatch(/^[=@]/);
+    }),
+  );
+});
+
+test('a person goes out and comes in as the same person', () => {
+  const text = `${csvLine(outgoingHeadings(FIELDS))}${csvLine(outgoingCells(ODA, FIELDS))}`;
+  const records = readCsv(text, findDelimiter(text));
+  const { headingAt, columns } = layoutOf(records.map(({ cells }) => cells));
+  expect(headingAt).toBe(0);
+  const person = readRow(records[1]!, 1, { columns, thisYear: 2026 });
+  expect(person).toMatchObject({
+    first: 'Oda',
+    last: 'Brandvold, the elder',
+    company: 'Anchor & Co; Boats',
+    emails: ODA.emails,
+    phones: ['+15645550104'],
+    extensions: { '+15645550104': '12' },
+    address: { street: '12 Heron Lane', city: 'Saltmarsh', postalCode: '98741' },
+    region: 'WA',
+    roles: ['buyer', 'seller'],
+    stage: 'Past client',
+    horizon: 'warm',
+    tags: ['choir', 'rowing club'],
+    source: 'portal',
+    owner: 'Ines Karr',
+    birthday: '--02-29',
+    closingDate: '2024-06-28',
+    permissions: { call: 'granted', text: 'withdrawn' },
+    custom: { Colours: 'red; blue', 'Has a key': 'yes' },
+    doubts: [],
+  });
+});
+
+test('a card goes out by the rules and comes in as the same person', () => {
+  const card = vcardOf({ ...ODA, company: null }, 'Tern & Tiller');
+  for (const line of card.split('\r\n')) expect(new TextEncoder().encode(line).length).toBeLessThanOrEqual(75);
+  const reader = new CardReader();
+  const [read] = [...reader.feed(card), ...reader.end()];
+  expect(read!.version).toBe('4.0');
+  expect(readCard(read!, 1, 2026)).toMatchObject({
+    first: 'Oda',
+    last: 'Brandvold, the elder',
+    emails: ODA.emails,
+    phones: ['+15645550104'],
+    extensions: { '+15645550104': '12' },
+    birthday: '--02-29',
+    tags: ODA.tags,
+    address: { street: '12 Heron Lane', city: 'Saltmarsh', postalCode: '98741' },
+    doubts: [],
+  });
+});
+
+test('folding cuts no character and is undone by taking line ends and blanks out', () => {
+  fc.assert(
+    fc.property(fc.string({ unit: 'grapheme', maxLength: 300 }), (text) =>
+      expect(folded(text.replace(/[\r\n]/g, '')).replace(/\r\n /g, '')).toBe(text.replace(/[\r\n]/g, '')),
+    ),
+  );
+});

@@ -1,0 +1,81 @@
+/** A contact as it goes out of the house: the headings are such that bringing the file in again changes nothing. */
+import type { ImportantDate } from '../contacts';
+import type { FieldInput } from '../fields';
+import type { FieldDef } from '../segments';
+
+export interface OutgoingPerson {
+  id: string;
+  first_name: string;
+  last_name: string;
+  company: string | null;
+  emails: string[];
+  phones: { number: string; extension: string | null }[];
+  street: string | null;
+  city: string | null;
+  region: string | null;
+  postal_code: string | null;
+  country: string | null;
+  roles: string[];
+  stage: string;
+  horizon: string | null;
+  tags: string[];
+  source: string | null;
+  agent: string | null;
+  dates: ImportantDate[];
+  said: Partial<Record<'call' | 'text' | 'email', 'granted' | 'withdrawn'>>;
+  fields: Record<string, FieldInput>;
+  added: string;
+}
+
+const said = (person: OutgoingPerson, channel: 'call' | 'text' | 'email'): string =>
+  person.said[channel] === 'granted' ? 'yes' : person.said[channel] === 'withdrawn' ? 'no' : '';
+const dated = (person: OutgoingPerson, kind: ImportantDate['kind']): string =>
+  person.dates.find((date) => date.kind === kind)?.on ?? '';
+const shown = (value: FieldInput | undefined): string =>
+  value === null || value === undefined
+    ? ''
+    : Array.isArray(value)
+      ? value.join('; ')
+      : value === true
+        ? 'yes'
+        : value === false
+          ? 'no'
+          : String(value);
+
+const COLUMNS: [string, (person: OutgoingPerson) => string][] = [
+  ['First name', (person) => person.first_name],
+  ['Last name', (person) => person.last_name],
+  ['Company', (person) => person.company ?? ''],
+  ['E-mails', (person) => person.emails.join('; ')],
+  [
+    'Phones',
+    (person) => person.phones.map(({ number, extension }) => `${number}${extension ? ` x${extension}` : ''}`).join('; '),
+  ],
+  ['Street', (person) => person.street ?? ''],
+  ['Town', (person) => person.city ?? ''],
+  ['State', (person) => person.region ?? ''],
+  ['Postal code', (person) => person.postal_code ?? ''],
+  ['Country', (person) => person.country ?? ''],
+  ['Roles', (person) => person.roles.join('; ')],
+  ['Stage', (person) => person.stage],
+  ['Horizon', (person) => person.horizon ?? ''],
+  ['Tags', (person) => person.tags.join('; ')],
+  ['Lead source', (person) => person.source ?? ''],
+  ['Agent', (person) => person.agent ?? ''],
+  ['Birthday', (person) => dated(person, 'birthday')],
+  [`Wedding anniversary`, (person) => dated(person, 'wedding')],
+  ['Closing date', (person) => dated(person, 'closing')],
+  ['OK to call', (person) => said(person, 'call')],
+  ['OK to text', (person) => said(person, 'text')],
+  ['OK to e-mail', (person) => said(person, 'email')],
+  ['Added on', (person) => person.added],
+];
+
+export const outgoingHeadings = (fields: readonly FieldDef[]): string[] => [
+  ...COLUMNS.map(([heading]) => heading),
+  ...fields.map(({ name }) => name),
+];
+export const outgoingCells = (person: OutgoingPerson, fields: readonly FieldDef[]): string[] => [
+  ...COLUMNS.map(([, cell]) => cell(person)),
+  ...fields.map(({ id }) => shown(person.fields[id])),
+];

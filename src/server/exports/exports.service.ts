@@ -1,0 +1,111 @@
+/** Asking for an export, its parts as the worker writes them, and the file for whoever asked. Each is in the audit. */
+import { AppError, notFound } from '@/core/shared';
+import { fullName, runsTheOffice, scopeFor, wholeAccount, type Principal, type Scope } from '@/core/accounts';
+import type { ExportFormat, ExportView } from '@/core/exports';
+import { findPerson } from '../accounts';
+import type { Selection } from '../changes';
+import { enqueue, now, reader, record, transact } from '../shared';
+
+export interface ExportRow extends Omit<ExportView, 'bytes'> {
+  account_id: string;
+  user_id: string | null;
+  selection: Selection;
+  bytes: string;
+}
+const SELECT = `select e.*, u.first_name || ' ' || u.last_name as by from exports e left join users u on u.id = e.user_id`;
+const viewOf = ({ id, format, state, total, done, bytes, fault, by, made_at, ended_at }: ExportRow): ExportView => ({
+  id,
+  format,
+  state,
+  total,
+  done,
+  bytes: Number(bytes),
+  fault,
+  by,
+  made_at,
+  ended_at,
+});
+
+export async function createExport(principal: Principal, format: ExportFormat, selection: Selection): Promise<ExportView> {
+  const { accountId, userId } = scopeFor(principal);
+  return transact(async (tx) => {
+    const at = await now(tx);
+    await tx.run(`delete from exports where account_id = $1 and made_at < $2`, [
+      accountId,
+      new Date(at.getTime() - 7 * 86_400_000),
+    ]);
+    const row = await tx.first<ExportRow>(
+      `insert into exports (account_id, user_id, format, selection, made_at) values ($1, $2, $3, $4::jsonb, $5) returning *, null as by`,
+      [accountId, userId, format, JSON.stringify(selection), at],
+    );
+    await record(tx, principal, accountId, 'contacts.export', { exportId: row!.id, format, selection }, at);
+    await enqueue(tx, 'exports.run', { exportId: row!.id });
+    return viewOf({ ...row!, by: principal.kind === 'person' ? fullName(principal.person) : null });
+  });
+}
+
+const own = (principal: Principal): string | null =>
+  principal.kind === 'person' && !runsTheOffice(principal.person.role) ? principal.person.id : null;
+const accountOf = (principal: Principal): string =>
+  principal.kind === 'person' ? principal.person.accountId : principal.accountId;
+
+export async function listExports(principal: Principal, limit: number): Promise<ExportView[]> {
+  return (
+    await reader().rows<ExportRow>(
+      `${SELECT} where e.account_id = $1 and ($2::bigint is null or e.user_id = $2) order by e.id desc limit $3`,
+      [accountOf(principal), own(principal), limit],
+    )
+  ).map(viewOf);
+}
+
+export async function findExport(principal: Principal, id: string): Promise<ExportView> {
+  const row = await reader().first<ExportRow>(
+    `${SELECT} where e.id = $1 and e.account_id = $2 and ($3::bigint is null or e.user_id = $3)`,
+    [id, accountOf(principal), own(principal)],
+  );
+  if (!row) throw notFound('export');
+  return viewOf(row);
+}
+
+/** The file, as a stream of its parts. @throws AppError conflict while it is being written */
+export async function exportFile(
+  principal: Principal,
+  id: string,
+): Promise<{ format: ExportFormat; body: ReadableStream<Uint8Array> }> {
+  const found = await findExport(principal, id);
+  if (found.state !== 'done') throw new AppError('conflict', 'The file is not ready yet.', { retry: true });
+  let n = 0;
+  const body = new ReadableStream<Uint8Array>({
+    pull: async (controller) => {
+      const part = await reader().first<{ bytes: Buffer }>('select bytes from export_parts where export_id = $1 and n = $2', [
+        id,
+        n,
+      ]);
+      n += 1;
+      if (part) controller.enqueue(new Uint8Array(part.bytes));
+      else controller.close();
+    },
+  });
+  return { format: found.format, body };
+}
+
+/** For the worker: begins, or begins anew after a crash. */
+export async function beginExport(id: string): Promise<(ExportRow & { scope: Scope }) | null> {
+  const row = await reader().first<ExportRow>(
+    `update exports set state = 'running', done = 0, bytes = 0 where id = $1 and state in ('waiting','running') returning *, null as by`,
+    [id],
+  );
+  if (!row) return null;
+  await reader().run('delete from export_parts where export_id = $1', [id]);
+  const person = row.user_id ? await findPerson(row.user_id) : null;
+  if (row.user_id && !person) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
+  return { ...row, scope: person ? scopeFor({ kind: 'person', person }) : wholeAccount(row.account_id) };
+}
+export const keepPart = (id: string, n: number, bytes: Buffer): Promise<void> =>
+  reader().run('insert into export_parts (export_id, n, bytes) values ($1, $2, $3)', [id, n, bytes]);
+export const reportExport = (id: string, done: number, total: number): Promise<void> =>
+  reader().run('update exports set done = $2, total = $3 where id = $1', [id, done, total]);
+export const endExport = async (id: string, bytes: number): Promise<void> =>
+  reader().run(`update exports set state = 'done', bytes = $2, ended_at = $3 where id = $1`, [id, bytes, await now()]);
+export const failExport = (id: string, fault: string): Promise<void> =>
+  reader().run(`update exports set state = 'failed', fault = $2 where id = $1 and state <> 'done'`, [id, fault.slice(0, 500)]);

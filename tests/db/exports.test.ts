@@ -1,0 +1,65 @@
+/** Files that go out: in each format, only whom one sees, and brought in again they change nothing. */
+import { houseForEach } from '../harness/each';
+
+const house = houseForEach();
+
+async function write(format: 'csv' | 'xlsx' | 'vcf', who = 'Ada', selection: object = { question: {} }): Promise<Buffer> {
+  const { exports, exporting } = house().m;
+  const { id } = await exports.createExport(house().as(who), format, selection);
+  await exporting.performExport(id);
+  const { body } = await exports.exportFile(house().as(who), id);
+  return Buffer.from(await new Response(body).arrayBuffer());
+}
+const crowd = async () => {
+  for (let n = 0; n < 6; n += 1)
+    await house().arrives({
+      first_name: `=Oda${n}`,
+      last_name: 'Brandvold',
+      emails: [`oda${n}@x.example`],
+      phones: [`564555${1000 + n}`],
+      roles: ['buyer'],
+      tags: ['choir'],
+      permissions: { call: true, email: n % 2 === 0 },
+      place: { city: 'Saltmarsh', postal_code: '98741', street: `${n} Heron Lane` },
+    });
+};
+const standing = () =>
+  house().db.rows(
+    'select c.id, c.first_name, c.stage, c.horizon, c.roles, c.street, c.city, c.owner_id, (select count(*)::int from activities where contact_id = c.id) as lines from contacts c where deleted_at is null order by c.id',
+  );
+
+test.each(['csv', 'xlsx', 'vcf'] as const)('%s, brought in again, changes nothing', async (format) => {
+  await crowd();
+  const before = await standing();
+  const bytes = await write(format);
+  const { imports, importing } = house().m;
+  const made = await imports.createImport(house().as('Ada'), `again.${format}`, new Response(new Uint8Array(bytes)).body);
+  await importing.performLook(made.id);
+  await imports.startImport(house().as('Ada'), made.id);
+  await importing.performImport(made.id);
+  expect(await imports.findImport(house().as('Ada'), made.id)).toMatchObject({
+    state: 'done',
+    total: 6,
+    made: 0,
+    changed: 0,
+    same: 6,
+    left_out: 0,
+  });
+  expect(await standing()).toEqual(before);
+});
+
+test('a cell that a spreadsheet would run is text', async () => {
+  await crowd();
+  const text = (await write('csv')).toString('utf8');
+  expect(text).toContain("'=Oda0");
+  expect(text).not.toMatch(/^=|,=/m);
+});
+
+test('an agent’s file holds their own people only, and nobody else fetches it', async () => {
+  await crowd();
+  const text = (await write('csv', 'Abel')).toString('utf8').trim().split('\r\n');
+  expect(text).toHaveLength(3);
+  const { id } = (await house().m.exports.listExports(house().as('Abel'), 5))[0]!;
+  await expect(house().m.exports.findExport(house().as('Brisa'), id)).rejects.toMatchObject({ code: 'not_found' });
+  expect(await house().db.rows(`select what from audit where what = 'contacts.export'`)).toHaveLength(1);
+});
