@@ -35,6 +35,24 @@ create table feeds (
   revoked_at timestamptz
 );
 
+create extension if not exists fuzzystrmatch;
+create table duplicate_looks (
+  account_id bigint primary key references accounts,
+  state text not null check (state in ('waiting','running','done','failed')),
+  pairs int not null default 0,
+  fault text,
+  asked_at timestamptz not null,
+  ended_at timestamptz
+);
+create table duplicate_pairs (
+  account_id bigint not null references accounts,
+  one_id bigint not null references contacts on delete cascade,
+  other_id bigint not null references contacts on delete cascade,
+  reasons text[] not null,
+  score real not null,
+  primary key (one_id, other_id)
+);
+create index on duplicate_pairs (account_id, score desc, one_id, other_id);
 create table not_duplicates (
   account_id bigint not null references accounts,
   one_id bigint not null,

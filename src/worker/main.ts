@@ -6,10 +6,11 @@ import pino from 'pino';
 import { DUE_CHANNEL, type JobName, type Jobs } from '@/core/shared';
 import { keyOfCall } from '@/server/calling';
 import { performChange, performUndo } from '@/server/changes';
+import { findDuplicates } from '@/server/duplicates';
 import { performExport } from './exports/run';
 import { performLook } from './imports/look';
 import { performImport, performImportUndo } from './imports/run';
-import { orFailChange, orFailExport, orFailImport } from './shared/or-fail';
+import { orFailChange, orFailExport, orFailImport, orFailLook } from './shared/or-fail';
 import { BEAT_MS, beat, closeDb, config, freeDeadJobs, leave, listen, markClock, migrate, sweepRates } from '@/server/shared';
 import { mailDoor } from './messages/mail-door';
 import { outside as makeOutside } from './shared/outside';
@@ -39,6 +40,7 @@ async function main(): Promise<void> {
     'imports.run': ({ importId }) => orFailImport(importId, () => performImport(importId, () => going)),
     'imports.undo': ({ importId }) => orFailImport(importId, () => performImportUndo(importId, () => going)),
     'exports.run': ({ exportId }) => orFailExport(exportId, () => performExport(exportId)),
+    'duplicates.find': ({ accountId }) => orFailLook(accountId, () => findDuplicates(accountId)),
     'changes.run': ({ changeId }) => orFailChange(changeId, () => performChange(changeId, () => going)),
     'changes.undo': ({ changeId }) => orFailChange(changeId, () => performUndo(changeId, () => going)),
   };

@@ -32,6 +32,7 @@ const modules = async () => ({
   today: await import('@/server/today'),
   imports: await import('@/server/imports'),
   exports: await import('@/server/exports'),
+  duplicates: await import('@/server/duplicates'),
   exporting: await import('@/worker/exports/run'),
   importing: { ...(await import('@/worker/imports/look')), ...(await import('@/worker/imports/run')) },
   changes: await import('@/server/changes'),

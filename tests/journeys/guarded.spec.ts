@@ -30,6 +30,9 @@ const BODIES: Record<string, unknown> = {
   updateField: { name: 'not mine' },
   updateStage: { key: 'new', name: 'not mine' },
   updateHorizon: { key: 'hot', name: 'not mine' },
+  declareDifferent: { one_id: '1', other_id: '2' },
+  mergeContacts: { other_id: '1' },
+  joinHousehold: { other_id: '1' },
   createExport: { format: 'csv', selection: { ids: [] } },
 };
 /** Account-wide things that hold no contact, so that one’s own role alone decides. */
@@ -74,6 +77,7 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
     [/^\/changes/, change.id],
     [/^\/imports/, imported.id],
     [/^\/fields/, '1'],
+    [/^\/merges/, '1'],
     [/^\/exports/, exported.id],
   ];
   const walked: string[] = [];

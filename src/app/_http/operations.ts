@@ -12,6 +12,7 @@ import { changeSchema, selectionSchema } from '@/core/changes/schemas';
 import { importPatchSchema } from '@/core/imports/schemas';
 import { FIELD_KINDS } from '@/core/segments';
 import { EXPORT_FORMATS } from '@/core/exports';
+import { MERGE_FIELDS } from '@/core/duplicates';
 import { TAG_COLORS } from '@/core/tags';
 import { MEASURE_KEYS } from '@/core/results';
 import { PREFERENCE_KEYS } from '@/server/accounts';
@@ -50,6 +51,7 @@ const question = {
   agent: id,
   ...period,
 };
+const pair = Joi.object({ one_id: id.required(), other_id: id.required() });
 const fieldName = Joi.string().min(1).max(60);
 const fieldChoices = Joi.array().items(Joi.string().min(1).max(80)).max(200);
 const words = { name: Joi.string().min(1).max(40), meaning: Joi.string().max(200).allow('') };
@@ -203,6 +205,64 @@ export const OPERATIONS = define({
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ key: Joi.string().max(60).required(), ...words, rhythm_days: Joi.number().integer().min(1).max(730) }),
+  },
+  getLook: {
+    method: 'GET',
+    path: '/duplicates/look',
+    summary: 'When duplicates were last looked for, and how many pairs wait',
+    scope: 'contacts:read',
+  },
+  askLook: {
+    method: 'POST',
+    path: '/duplicates/look',
+    summary: 'Look for people who stand in the database twice',
+    scope: 'contacts:write',
+  },
+  listDuplicates: {
+    method: 'GET',
+    path: '/duplicates',
+    summary: 'Pairs that may be one person, the surest first, with the reasons',
+    scope: 'contacts:write',
+    query: Joi.object({ limit }),
+  },
+  declareDifferent: {
+    method: 'POST',
+    path: '/duplicates/different',
+    summary: 'Say that two are two people',
+    scope: 'contacts:write',
+    body: pair,
+  },
+  mergeContacts: {
+    method: 'POST',
+    path: '/contacts/{id}/merge',
+    summary: 'Merge another contact into this one; it can be taken apart again',
+    scope: 'contacts:write',
+    body: Joi.object({
+      other_id: id.required(),
+      choices: Joi.object(Object.fromEntries(MERGE_FIELDS.map((field) => [field, Joi.string().valid('kept', 'gone')]))).default(
+        {},
+      ),
+    }),
+  },
+  listMerges: {
+    method: 'GET',
+    path: '/contacts/{id}/merges',
+    summary: 'Merges of a contact that can be taken apart',
+    scope: 'contacts:read',
+  },
+  unmerge: { method: 'POST', path: '/merges/{id}/undo', summary: 'Take two contacts apart again', scope: 'contacts:write' },
+  joinHousehold: {
+    method: 'PUT',
+    path: '/contacts/{id}/household',
+    summary: 'Say that two share a household',
+    scope: 'contacts:write',
+    body: Joi.object({ other_id: id.required() }),
+  },
+  leaveHousehold: {
+    method: 'DELETE',
+    path: '/contacts/{id}/household',
+    summary: 'Take somebody out of their household',
+    scope: 'contacts:write',
   },
   createExport: {
     method: 'POST',

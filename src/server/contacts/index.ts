@@ -26,6 +26,7 @@ export {
   type PermissionChannel,
   type PermissionDetail,
 } from './permissions';
+export { refold } from './refold';
 export { derived, recordActivities, restate } from './record';
 export { listTimeline } from './timeline.repository';
 export { segmentSql, type SegmentContext } from './segment.sql';

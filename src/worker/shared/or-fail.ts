@@ -1,6 +1,7 @@
 /** Long work that cannot go on is marked with its reason, where its maker sees it; what may succeed later (PostgreSQL away) is tried again by the queue. */
 import { AppError } from '@/core/shared';
 import { failChange } from '@/server/changes';
+import { failLook } from '@/server/duplicates';
 import { failExport } from '@/server/exports';
 import { failImport } from '@/server/imports';
 
@@ -26,3 +27,4 @@ const orFail =
 export const orFailChange = orFail(failChange);
 export const orFailImport = orFail(failImport);
 export const orFailExport = orFail(failExport);
+export const orFailLook = orFail(failLook);

@@ -1,0 +1,50 @@
+/** Contacts who may be one person: why, and what the merged one keeps. */
+import type { ContactView } from '../contacts';
+
+export const REASONS = {
+  same_name: 'the same name',
+  like_name: 'names that sound alike',
+  short_name: 'a first name that may be short for the other',
+  same_home: 'the same home',
+  same_postal: 'the same postal code',
+  same_town: 'the same town',
+} as const;
+export type DuplicateReason = keyof typeof REASONS;
+
+export const reasonsSentence = (reasons: readonly DuplicateReason[]): string => {
+  const words = reasons.map((reason) => REASONS[reason]);
+  return words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+};
+
+/** The fields one chooses side by side; the rest (addresses, tags, dates, activities, enrolments) is kept of both. */
+export const MERGE_FIELDS = ['name', 'company', 'place', 'stage', 'horizon', 'owner', 'source'] as const;
+export type MergeField = (typeof MERGE_FIELDS)[number];
+export type MergeChoices = Partial<Record<MergeField, 'kept' | 'gone'>>;
+
+type Side = Pick<ContactView, 'first_name' | 'last_name' | 'company' | 'place' | 'stage' | 'horizon' | 'owner' | 'source'>;
+const empty: Record<MergeField, (side: Side) => boolean> = {
+  name: (side) => !side.first_name && !side.last_name,
+  company: (side) => !side.company,
+  place: (side) => !side.place.street && !side.place.city && !side.place.postal_code,
+  stage: () => false,
+  horizon: (side) => !side.horizon,
+  owner: (side) => !side.owner,
+  source: (side) => !side.source,
+};
+
+/** Where nobody chose: the kept one's, unless it says nothing and the other does. */
+export const chosenSide = (field: MergeField, kept: Side, gone: Side, choices: MergeChoices): 'kept' | 'gone' =>
+  choices[field] ?? (empty[field](kept) && !empty[field](gone) ? 'gone' : 'kept');
+
+export interface PairView {
+  one: ContactView;
+  other: ContactView;
+  reasons: DuplicateReason[];
+  because: string;
+}
+export interface LookView {
+  state: 'never' | 'waiting' | 'running' | 'done' | 'failed';
+  pairs: number;
+  fault: string | null;
+  ended_at: Date | null;
+}

@@ -1,0 +1,61 @@
+/** Looking for people who stand in the database twice: blocked by postal code or town with the sound of the last name, then compared. The worker does it; the pairs wait for a person. */
+import type { LookView } from '@/core/duplicates';
+import { scopeFor, type Principal } from '@/core/accounts';
+import { enqueue, now, reader, transact, type Tx } from '../shared';
+
+/** More pairs than these nobody reviews in one go; the surest come first. */
+const MOST_PAIRS = 20_000;
+
+/** One statement over everything: people with the same sound of name in the same place, and why they may be one. */
+const PAIRS = `with person as materialized (
+    select id, household_id, postal_code, lower(unaccent(first_name)) as first, lower(unaccent(last_name)) as last, lower(coalesce(street, '')) as street, lower(coalesce(city, '')) as city,
+      coalesce(nullif(postal_code, ''), lower(city)) as block, dmetaphone(last_name) as sound
+    from contacts where account_id = $1 and deleted_at is null and last_name <> '' and first_name <> '' and coalesce(nullif(postal_code, ''), city) is not null)
+  select a.id as one_id, b.id as other_id, array_remove(array[
+      case when a.first = b.first and a.last = b.last then 'same_name' when a.first = b.first or levenshtein_less_equal(left(a.first, 60), left(b.first, 60), 1) <= 1 then 'like_name' else 'short_name' end,
+      case when a.street <> '' and a.street = b.street then 'same_home' end,
+      case when a.postal_code = b.postal_code then 'same_postal' when a.city = b.city then 'same_town' end], null) as reasons,
+    (case when a.first = b.first and a.last = b.last then 0.6 when a.first = b.first then 0.45 else 0.3 end + case when a.street <> '' and a.street = b.street then 0.35 when a.postal_code = b.postal_code then 0.1 else 0 end)::real as score
+  from person a join person b on b.block = a.block and b.sound = a.sound and b.id > a.id
+  where (a.first = b.first or (length(a.first) > 2 and b.first like a.first || '%') or (length(b.first) > 2 and a.first like b.first || '%') or (length(a.first) > 3 and levenshtein_less_equal(left(a.first, 60), left(b.first, 60), 1) <= 1))
+    and levenshtein_less_equal(left(a.last, 60), left(b.last, 60), 2) <= 2
+    and not (a.street <> '' and b.street <> '' and a.street <> b.street and a.first <> b.first)
+    and not exists (select 1 from not_duplicates n where n.one_id = a.id and n.other_id = b.id)
+  order by score desc limit ${MOST_PAIRS}`;
+
+export async function askLook(principal: Principal): Promise<LookView> {
+  const { accountId } = scopeFor(principal);
+  await transact(async (tx) => {
+    await tx.run(
+      `insert into duplicate_looks (account_id, state, asked_at) values ($1, 'waiting', $2) on conflict (account_id) do update set state = 'waiting', asked_at = excluded.asked_at, fault = null where duplicate_looks.state not in ('waiting','running')`,
+      [accountId, await now(tx)],
+    );
+    await enqueue(tx, 'duplicates.find', { accountId }, `duplicates ${accountId}`);
+  });
+  return readLook(accountId);
+}
+
+export async function readLook(accountId: string, tx: Tx = reader()): Promise<LookView> {
+  const row = await tx.first<LookView>('select state, pairs, fault, ended_at from duplicate_looks where account_id = $1', [
+    accountId,
+  ]);
+  return row ?? { state: 'never', pairs: 0, fault: null, ended_at: null };
+}
+
+/** For the worker. */
+export async function findDuplicates(accountId: string): Promise<void> {
+  await reader().run(`update duplicate_looks set state = 'running' where account_id = $1`, [accountId]);
+  await transact(async (tx) => {
+    await tx.run('delete from duplicate_pairs where account_id = $1', [accountId]);
+    await tx.run(
+      `insert into duplicate_pairs (account_id, one_id, other_id, reasons, score) select $1, one_id, other_id, reasons, score from (${PAIRS}) p`,
+      [accountId],
+    );
+    await tx.run(
+      `update duplicate_looks set state = 'done', pairs = (select count(*) from duplicate_pairs where account_id = $1), ended_at = $2 where account_id = $1`,
+      [accountId, await now(tx)],
+    );
+  });
+}
+export const failLook = (accountId: string, fault: string): Promise<void> =>
+  reader().run(`update duplicate_looks set state = 'failed', fault = $2 where account_id = $1`, [accountId, fault.slice(0, 500)]);

@@ -1,0 +1,275 @@
+/**
+ * Two contacts become one: everything that happened, every address, tag, date, enrolment and task goes to the one that is kept; of
+ * permissions the stricter wins. What moved is written down, so that the two can be taken apart again.
+ */
+import { AppError, notFound } from '@/core/shared';
+import { scopeFor, type Principal } from '@/core/accounts';
+import type { ContactView, Stage } from '@/core/contacts';
+import { chosenSide, type MergeChoices, type MergeField } from '@/core/duplicates';
+import {
+  changePermissions,
+  findContact,
+  lockContact,
+  readPermissions,
+  refold,
+  refreshSearch,
+  type PermissionChange,
+} from '../contacts';
+import { now, record, transact, type Tx } from '../shared';
+
+/** Tables whose rows simply belong to the kept contact from now on, by their id. */
+const MOVED = ['activities', 'inquiries', 'offers', 'outbox', 'calls', 'tasks', 'contact_dates', 'contact_points'] as const;
+interface Moved {
+  rows: Record<string, string[]>;
+  tags: string[];
+  enrolments: string[];
+  /** Enrolments that were under way in a campaign that the kept one is in as well. */
+  stopped: string[];
+  fields: { field_id: string; ordinal: number }[];
+  said: { channel: string; address: string; before: object | null }[];
+}
+const COLUMNS = [
+  'first_name',
+  'last_name',
+  'company',
+  'street',
+  'city',
+  'postal_code',
+  'region',
+  'country',
+  'horizon',
+  'owner_id',
+  'office_id',
+  'owned_since',
+  'source',
+  'roles',
+  'wants',
+  'do_not_contact',
+  'household_id',
+  'archived_because',
+] as const;
+const OF: Record<MergeField, readonly string[]> = {
+  name: ['first_name', 'last_name'],
+  company: ['company'],
+  place: ['street', 'city', 'postal_code', 'region', 'country'],
+  stage: [],
+  horizon: ['horizon'],
+  owner: ['owner_id', 'office_id', 'owned_since'],
+  source: ['source'],
+};
+
+/** Merges `goneId` into `keptId`. @param choices per field whose value stays @throws AppError not_found, input_invalid */
+export async function mergeContacts(
+  principal: Principal,
+  keptId: string,
+  goneId: string,
+  choices: MergeChoices,
+): Promise<ContactView & { merge_id: string }> {
+  if (keptId === goneId)
+    throw new AppError('input_invalid', 'These are the same contact.', {
+      fields: [{ field: 'other_id', message: 'is the contact itself' }],
+    });
+  const scope = scopeFor(principal);
+  return transact(async (tx) => {
+    for (const id of [keptId, goneId].sort((a, b) => Number(BigInt(a) - BigInt(b)))) await lockContact(scope, id, tx);
+    const at = await now(tx);
+    const [kept, gone] = [await findContact(scope, keptId, tx), await findContact(scope, goneId, tx)];
+    const before = await rawOf(tx, [keptId, goneId]);
+    const side = (field: MergeField) => chosenSide(field, kept, gone, choices);
+    const said = await strictest(tx, scope.accountId, kept, gone, scope.userId, at);
+    const moved: Moved = { ...(await move(tx, keptId, goneId)), said };
+    const taken = (Object.keys(OF) as MergeField[]).filter((field) => side(field) === 'gone').flatMap((field) => OF[field]);
+    await tx.run(
+      `update contacts k set ${taken.map((column) => `${column} = g.${column},`).join(' ')} roles = (select coalesce(array_agg(distinct r order by r), '{}') from unnest(k.roles || g.roles) r), wants = g.wants || k.wants,
+         do_not_contact = k.do_not_contact or g.do_not_contact, household_id = coalesce(k.household_id, g.household_id), created_at = least(k.created_at, g.created_at), updated_at = $3 from contacts g where k.id = $1 and g.id = $2`,
+      [keptId, goneId, at],
+    );
+    const made = await tx.first<{ id: string }>(
+      'insert into merges (account_id, kept_id, gone_id, user_id, before, moved, at) values ($1, $2, $3, $4, $5::jsonb, $6::jsonb, $7) returning id',
+      [scope.accountId, keptId, goneId, scope.userId, JSON.stringify(before), JSON.stringify(moved), at],
+    );
+    await tx.run('update contacts set deleted_at = $2, updated_at = $2 where id = $1', [goneId, at]);
+    await tx.run('delete from duplicate_pairs where $1 in (one_id, other_id)', [goneId]);
+    await tx.run(
+      `insert into activities (account_id, contact_id, user_id, at, kind, data) values ($1, $2, $3, $4, 'changed', $5::jsonb)`,
+      [
+        scope.accountId,
+        keptId,
+        scope.userId,
+        at,
+        JSON.stringify({ text: `Merged with ${nameOf(gone)}, who stood here as well` }),
+      ],
+    );
+    await refold(tx, scope.accountId, keptId, (side('stage') === 'gone' ? gone : kept).stage.key as Stage, scope.userId, at);
+    await refold(tx, scope.accountId, goneId, 'new', null, at);
+    await refreshSearch(tx, [keptId]);
+    await record(tx, principal, scope.accountId, 'contacts.merge', { keptId, goneId }, at);
+    return { ...(await findContact(scope, keptId, tx)), merge_id: made!.id };
+  });
+}
+
+const nameOf = (contact: ContactView): string =>
+  `${contact.first_name} ${contact.last_name}`.trim() || contact.emails[0] || 'somebody without a name';
+const rawOf = async (tx: Tx, ids: string[]): Promise<Record<string, object>> =>
+  Object.fromEntries(
+    (
+      await tx.rows<{ id: string; raw: object }>(`select id, to_jsonb(c) as raw from contacts c where id = any($1::bigint[])`, [
+        ids,
+      ])
+    ).map(({ id, raw }) => [id, raw]),
+  );
+
+async function move(tx: Tx, keptId: string, goneId: string): Promise<Omit<Moved, 'said'>> {
+  const rows: Moved['rows'] = {};
+  for (const table of MOVED) {
+    const extra = table === 'contact_points' ? `, position = position + 100` : '';
+    rows[table] = (
+      await tx.rows<{ id: string }>(`update ${table} set contact_id = $1${extra} where contact_id = $2 returning id`, [
+        keptId,
+        goneId,
+      ])
+    ).map(({ id }) => id);
+  }
+  const tags = (
+    await tx.rows<{ tag_id: string }>(
+      'insert into contact_tags (contact_id, tag_id) select $1, tag_id from contact_tags where contact_id = $2 on conflict do nothing returning tag_id',
+      [keptId, goneId],
+    )
+  ).map(({ tag_id }) => tag_id);
+  const stopped = (
+    await tx.rows<{ id: string }>(
+      `update enrolments g set state = 'stopped' from enrolments k where g.contact_id = $2 and g.state = 'active' and k.contact_id = $1 and k.state = 'active' and k.campaign_id = g.campaign_id returning g.id`,
+      [keptId, goneId],
+    )
+  ).map(({ id }) => id);
+  const enrolments = (
+    await tx.rows<{ id: string }>('update enrolments set contact_id = $1 where contact_id = $2 returning id', [keptId, goneId])
+  ).map(({ id }) => id);
+  const fields = await tx.rows<{ field_id: string; ordinal: number }>(
+    `insert into field_values (contact_id, field_id, ordinal, words, number, day, month_day, linked_id) select $1, field_id, ordinal, words, number, day, month_day, linked_id from field_values g
+     where contact_id = $2 and not exists (select 1 from field_values k where k.contact_id = $1 and k.field_id = g.field_id) returning field_id, ordinal`,
+    [keptId, goneId],
+  );
+  await tx.run(
+    'insert into contact_lenders (contact_id, user_id) select $1, user_id from contact_lenders where contact_id = $2 on conflict do nothing',
+    [keptId, goneId],
+  );
+  return { rows, tags, enrolments, stopped, fields };
+}
+
+/** A no that either of the two said on a channel holds for every address of the one they become. */
+async function strictest(
+  tx: Tx,
+  accountId: string,
+  kept: ContactView,
+  gone: ContactView,
+  userId: string | null,
+  at: Date,
+): Promise<Moved['said']> {
+  const emails = [...kept.emails, ...gone.emails];
+  const phones = [...kept.phones, ...gone.phones];
+  const details = await readPermissions(tx, accountId, [...emails, ...phones]);
+  const changes: PermissionChange[] = (['call', 'text', 'email'] as const).flatMap((channel) => {
+    const addresses = channel === 'email' ? emails : phones;
+    const of = (address: string) => details.find((detail) => detail.channel === channel && detail.address === address);
+    if (!addresses.some((address) => of(address)?.state === 'withdrawn')) return [];
+    return addresses
+      .filter((address) => of(address)?.state !== 'withdrawn')
+      .map((address) => ({
+        channel,
+        address,
+        state: 'withdrawn' as const,
+        how: 'merged with somebody who had said no',
+        userId,
+        at,
+      }));
+  });
+  await changePermissions(tx, accountId, changes);
+  return changes.map(({ channel, address }) => ({
+    channel,
+    address,
+    before: details.find((detail) => detail.channel === channel && detail.address === address) ?? null,
+  }));
+}
+
+/** Takes two contacts apart again: each has what was its own; what happened since stays with the one that was kept. */
+export async function unmerge(principal: Principal, mergeId: string): Promise<void> {
+  const scope = scopeFor(principal);
+  await transact(async (tx) => {
+    const row = await tx.first<{
+      kept_id: string;
+      gone_id: string;
+      before: Record<string, Record<string, unknown>>;
+      moved: Moved;
+      at: Date;
+    }>(
+      'select kept_id, gone_id, before, moved, at from merges where id = $1 and account_id = $2 and undone_at is null for update',
+      [mergeId, scope.accountId],
+    );
+    if (!row) throw notFound('merge to take apart');
+    await lockContact(scope, row.kept_id, tx);
+    const at = await now(tx);
+    const { moved } = row;
+    for (const table of MOVED) {
+      const extra = table === 'contact_points' ? `, position = greatest(position - 100, 0)` : '';
+      await tx.run(`update ${table} set contact_id = $1${extra} where id = any($2::bigint[]) and contact_id = $3`, [
+        row.gone_id,
+        moved.rows[table] ?? [],
+        row.kept_id,
+      ]);
+    }
+    await tx.run('delete from contact_tags where contact_id = $1 and tag_id = any($2::bigint[])', [row.kept_id, moved.tags]);
+    await tx.run('update enrolments set contact_id = $1 where id = any($2::bigint[])', [row.gone_id, moved.enrolments]);
+    await tx.run(`update enrolments set state = 'active' where id = any($1::bigint[]) and state = 'stopped'`, [moved.stopped]);
+    await tx.run(
+      'delete from field_values v using jsonb_to_recordset($2::jsonb) as x (field_id bigint, ordinal smallint) where v.contact_id = $1 and v.field_id = x.field_id and v.ordinal = x.ordinal',
+      [row.kept_id, JSON.stringify(moved.fields)],
+    );
+    for (const id of [row.kept_id, row.gone_id])
+      await tx.run(
+        `update contacts c set ${COLUMNS.map((column) => `${column} = v.${column}`).join(', ')}, created_at = v.created_at, deleted_at = null, updated_at = $3 from jsonb_populate_record(null::contacts, $2::jsonb) v where c.id = $1`,
+        [id, JSON.stringify(row.before[id]), at],
+      );
+    await unsay(tx, scope.accountId, moved.said, scope.userId, at);
+    await tx.run('update merges set undone_at = $2 where id = $1', [mergeId, at]);
+    await tx.run(
+      `insert into activities (account_id, contact_id, user_id, at, kind, data) select $1, id, $3, $4, 'changed', $5::jsonb from unnest($2::bigint[]) id`,
+      [
+        scope.accountId,
+        [row.kept_id, row.gone_id],
+        scope.userId,
+        at,
+        JSON.stringify({ text: 'Taken apart again after a merge' }),
+      ],
+    );
+    for (const id of [row.kept_id, row.gone_id])
+      await refold(tx, scope.accountId, id, row.before[id]!.stage as Stage, scope.userId, at);
+    await refreshSearch(tx, [row.kept_id, row.gone_id]);
+    await record(tx, principal, scope.accountId, 'contacts.unmerge', { mergeId }, at);
+  });
+}
+
+async function unsay(tx: Tx, accountId: string, said: Moved['said'], userId: string | null, at: Date): Promise<void> {
+  await tx.run(
+    `with said as (select * from jsonb_to_recordset($2::jsonb) as s (channel text, address text, before jsonb)),
+       same as (select s.* from said s join permissions p on p.account_id = $1 and p.channel = s.channel and p.address = s.address and p.how = 'merged with somebody who had said no'),
+       unknown as (delete from permissions p using same s where p.account_id = $1 and p.channel = s.channel and p.address = s.address and coalesce(s.before, 'null') = 'null'),
+       back as (update permissions p set state = s.before->>'state', how = s.before->>'how', evidence = s.before->>'evidence', at = (s.before->>'at')::timestamptz from same s
+         where p.account_id = $1 and p.channel = s.channel and p.address = s.address and coalesce(s.before, 'null') <> 'null')
+     insert into permission_changes (account_id, channel, address, state, how, user_id, at) select $1, channel, address, coalesce(before->>'state', 'withdrawn'), 'taken apart again after a merge', $3, $4 from same`,
+    [accountId, JSON.stringify(said), userId, at],
+  );
+}
+
+export interface MergeView {
+  id: string;
+  gone: string;
+  at: Date;
+  by: string | null;
+}
+/** The merges of a contact that can be taken apart. */
+export const listMerges = (tx: Tx, contactId: string): Promise<MergeView[]> =>
+  tx.rows<MergeView>(
+    `select m.id, trim(g.first_name || ' ' || g.last_name) as gone, m.at, u.first_name || ' ' || u.last_name as by from merges m join contacts g on g.id = m.gone_id left join users u on u.id = m.user_id where m.kept_id = $1 and m.undone_at is null order by m.id desc`,
+    [contactId],
+  );

@@ -1,0 +1,131 @@
+/** Duplicates: found with reasons, reviewed, merged with everything, the stricter permission winning; taken apart again; households. */
+import { houseForEach } from '../harness/each';
+
+const house = houseForEach();
+const place = { city: 'Saltmarsh', postal_code: '98741', street: '12 Heron Lane' };
+
+const standing = () =>
+  house().db.rows(
+    `select c.id, c.first_name, c.last_name, c.stage, c.horizon, c.roles, c.owner_id, c.street, c.household_id, c.do_not_contact, c.created_at, c.deleted_at is null as here, c.next_touch_at, to_jsonb(f) as facts,
+       (select array_agg(tag_id order by tag_id) from contact_tags where contact_id = c.id) as tags, (select array_agg(value order by value) from contact_points where contact_id = c.id and active) as points,
+       (select array_agg(state order by id) from enrolments where contact_id = c.id) as enrolments, (select count(*)::int from inquiries where contact_id = c.id) as inquiries,
+       (select jsonb_agg(jsonb_build_array(channel, state) order by channel, address) from permissions p join contact_points cp on cp.value = p.address where cp.contact_id = c.id) as said
+     from contacts c join contact_facts f on f.contact_id = c.id order by c.id`,
+  );
+
+async function pair() {
+  const one = await house().arrives({
+    first_name: 'Katharina',
+    last_name: 'Brandvold',
+    emails: ['kb@x.example'],
+    phones: ['564-555-0101'],
+    permissions: { email: true, text: true },
+    tags: ['choir'],
+    place,
+  });
+  const other = await house().arrives({
+    first_name: 'Katharina',
+    last_name: 'Brandvolt',
+    emails: ['kathi@y.example'],
+    phones: ['564-555-0102'],
+    permissions: { email: false, text: true },
+    tags: ['garden'],
+    roles: ['seller'],
+    place,
+  } as never);
+  return [one.contact.id, other.contact.id] as const;
+}
+const look = async () => {
+  await house().m.duplicates.askLook(house().as('Ada'));
+  await house().m.duplicates.findDuplicates('1');
+  return house().m.duplicates.listPairs(house().scope, 20);
+};
+
+test('names that sound alike in one place are a pair, with the reasons; strangers and couples are none', async () => {
+  const [one, other] = await pair();
+  await house().arrives({ first_name: 'Bram', last_name: 'Brandvold', emails: ['bram@x.example'], place });
+  await house().arrives({ first_name: 'Katharina', last_name: 'Oyelaran', emails: ['ko@x.example'], place });
+  await house().arrives({
+    first_name: 'Katharina',
+    last_name: 'Brandvold',
+    emails: ['far@x.example'],
+    place: { city: 'Tarn Hollow', postal_code: '98761' },
+  });
+  const pairs = await look();
+  expect(pairs.map((found) => [found.one.id, found.other.id, found.because])).toEqual([
+    [one, other, 'They have names that sound alike, the same home and the same postal code.'],
+  ]);
+});
+
+test('what a person called different is not shown again', async () => {
+  const [one, other] = await pair();
+  await house().m.duplicates.declareDifferent(house().as('Ada'), other, one);
+  expect(await look()).toEqual([]);
+});
+
+test('merged: everything that happened, every address, tag and role; a no of either holds; then taken apart as they were', async () => {
+  const [one, other] = await pair();
+  const { duplicates, contacts } = house().m;
+  await contacts.addNote(house().as('Ada'), other, 'Met at the fair');
+  const before = await standing();
+  const merged = await duplicates.mergeContacts(house().as('Ada'), one, other, { name: 'gone' });
+  expect(merged).toMatchObject({
+    last_name: 'Brandvolt',
+    emails: ['kb@x.example', 'kathi@y.example'],
+    tags: ['choir', 'garden'],
+    roles: ['buyer', 'seller'],
+  });
+  expect((await house().contact(one)).permissions).toEqual({ call: 'unknown', text: 'granted', email: 'withdrawn' });
+  expect(await house().story(one)).toEqual(
+    expect.arrayContaining(['note: Met at the fair', expect.stringContaining('Merged with')]),
+  );
+  await expect(house().contact(other)).rejects.toMatchObject({ code: 'not_found' });
+  expect(await house().verified()).toEqual([]);
+  await duplicates.unmerge(house().as('Ada'), merged.merge_id);
+  expect(await standing()).toEqual(before);
+  await expect(duplicates.unmerge(house().as('Ada'), merged.merge_id)).rejects.toMatchObject({ code: 'not_found' });
+});
+
+test('a lead by the address of the one who is gone arrives at the one who stayed', async () => {
+  const [one, other] = await pair();
+  await house().m.duplicates.mergeContacts(house().as('Ada'), one, other, {});
+  const back = await house().arrives({ emails: ['kathi@y.example'] });
+  expect(back.contact).toEqual({ id: one, status: 'matched' });
+});
+
+test('both in one campaign: one goes on; apart again, both do', async () => {
+  const [one, other] = await pair();
+  await house().db.run(`update enrolments set state = 'active'`);
+  await house().db.run(
+    `insert into enrolments (account_id, campaign_id, contact_id, started_at) select 1, 1, id, now() from contacts c where not exists (select 1 from enrolments e where e.contact_id = c.id)`,
+  );
+  const merged = await house().m.duplicates.mergeContacts(house().as('Ada'), one, other, {});
+  const states = async () =>
+    (await house().db.rows<{ contact_id: string; state: string }>('select contact_id, state from enrolments order by id')).map(
+      ({ contact_id, state }) => `${contact_id} ${state}`,
+    );
+  expect((await states()).sort()).toEqual([`${one} active`, `${one} stopped`]);
+  await house().m.duplicates.unmerge(house().as('Ada'), merged.merge_id);
+  expect((await states()).sort()).toEqual([`${one} active`, `${other} active`].sort());
+});
+
+test('nobody merges what is not theirs', async () => {
+  const [one, other] = await pair();
+  const owner = (await house().contact(one)).owner!.name.split(' ')[0]!;
+  const stranger = ['Abel', 'Brisa', 'Caspian'].find((name) => name !== owner)!;
+  await expect(house().m.duplicates.mergeContacts(house().as(stranger), one, other, {})).rejects.toMatchObject({
+    code: 'not_found',
+  });
+  await expect(house().m.duplicates.mergeContacts(house().as('Ada'), one, one, {})).rejects.toMatchObject({
+    code: 'input_invalid',
+  });
+});
+
+test('households: joined, shown to each other, left again', async () => {
+  const [one, other] = await pair();
+  const { duplicates } = house().m;
+  await duplicates.joinHousehold(house().as('Ada'), one, other);
+  expect((await house().contact(one)).household).toEqual([{ id: other, name: 'Katharina Brandvolt' }]);
+  await duplicates.leaveHousehold(house().as('Ada'), one);
+  expect((await house().contact(other)).household).toEqual([]);
+});
