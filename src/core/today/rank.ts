@@ -2,7 +2,7 @@
  * Today's order: whom to contact now, and why. Groups stand in the order of what is lost by waiting; inside a group the
  * most pressing first. Each person stands once, under the strongest of their reasons, and carries the others.
  */
-import { rhythmSentence } from '../contacts';
+import { DATE_NAMES, rhythmSentence, type DateKind } from '../contacts';
 import { DAY } from '../shared';
 import { outcomeName } from '../calling';
 
@@ -10,6 +10,7 @@ export const TODAY_GROUPS = [
   { key: 'asked', name: 'Asked for you' },
   { key: 'new', name: 'New, nobody has tried' },
   { key: 'promised', name: 'Promised' },
+  { key: 'their_day', name: 'Their day' },
   { key: 'call_due', name: 'Calls that campaigns ask for' },
   { key: 'overdue', name: 'Overdue by rhythm' },
 ] as const;
@@ -32,6 +33,8 @@ export interface TodayCandidate {
   nextTouchKind: 'promise' | 'call' | 'rhythm' | null;
   nextTouchNote: string | null;
   lastOutcome: string | null;
+  /** Important dates that fall on today and that nobody has taken as an occasion yet. */
+  days?: { kind: DateKind; label: string; year: number | null }[];
 }
 
 export interface TodayReason {
@@ -52,6 +55,15 @@ export interface TodayEntry {
 
 const shorten = (text: string): string => (text.length > 140 ? `${text.slice(0, 139)}…` : text);
 
+const dayStart = (dayEnd: Date): Date => new Date(dayEnd.getTime() + 1 - DAY);
+
+/** `Birthday today, 41 years`, `Closing anniversary today, 3 years`. */
+function dayWords({ kind, label, year }: { kind: DateKind; label: string; year: number | null }, dayEnd: Date): string {
+  const name = label || DATE_NAMES[kind];
+  const years = year === null ? 0 : dayEnd.getUTCFullYear() - year;
+  return `${name.charAt(0).toUpperCase()}${name.slice(1)} today${years > 0 ? `, ${years} ${years === 1 ? 'year' : 'years'}` : ''}`;
+}
+
 /** All the reasons why a person is due at `now`, strongest first. `dayEnd` is the end of the day where the agent is. */
 export function reasonsFor(candidate: TodayCandidate, now: Date, dayEnd: Date): TodayReason[] {
   const reasons: TodayReason[] = [];
@@ -63,6 +75,8 @@ export function reasonsFor(candidate: TodayCandidate, now: Date, dayEnd: Date): 
   if (candidate.stage === 'new' && !candidate.tried) {
     reasons.push({ group: 'new', text: shorten(candidate.ask ?? 'Arrived'), since: candidate.arrivedAt });
   }
+  for (const day of candidate.days ?? [])
+    reasons.push({ group: 'their_day', text: dayWords(day, dayEnd), since: dayStart(dayEnd) });
   if (nextTouchAt && nextTouchAt <= dayEnd) {
     if (nextTouchKind === 'promise')
       reasons.push({
@@ -78,8 +92,10 @@ export function reasonsFor(candidate: TodayCandidate, now: Date, dayEnd: Date): 
       reasons.push({ group: 'overdue', text: `${rhythmSentence(candidate.horizon ?? '', days)}${last}`, since: nextTouchAt });
     }
   }
-  return reasons;
+  return reasons.sort((a, b) => placeOf(a.group) - placeOf(b.group));
 }
+
+const placeOf = (group: TodayGroup): number => TODAY_GROUPS.findIndex((one) => one.key === group);
 
 const HORIZON_WEIGHT: Record<string, number> = { hot: 4, warm: 3, nurture: 2, someday: 1 };
 
@@ -91,10 +107,9 @@ export function rankToday(candidates: TodayCandidate[], now: Date, dayEnd: Date)
   const entries = candidates
     .map((candidate) => ({ candidate, reasons: reasonsFor(candidate, now, dayEnd) }))
     .filter((entry) => entry.reasons.length > 0);
-  const place = (group: TodayGroup) => TODAY_GROUPS.findIndex((one) => one.key === group);
   entries.sort((a, b) => {
     const [first, second] = [a.reasons[0]!, b.reasons[0]!];
-    if (first.group !== second.group) return place(first.group) - place(second.group);
+    if (first.group !== second.group) return placeOf(first.group) - placeOf(second.group);
     const byTime = first.since.getTime() - second.since.getTime();
     const byId = Number(a.candidate.contactId) - Number(b.candidate.contactId);
     if (first.group === 'new') return -byTime || byId;

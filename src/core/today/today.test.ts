@@ -78,3 +78,21 @@ test('nobody stands there without a reason; the order is total and does not depe
     }),
   );
 });
+
+test('a birthday stands behind promises and before calls that are due, with the years when they are known', () => {
+  const dated = { days: [{ kind: 'birthday' as const, label: '', year: 1985 }] };
+  const list = rankToday(
+    [
+      person(1, { nextTouchAt: ago(5), nextTouchKind: 'call' }),
+      person(2, dated),
+      person(3, { nextTouchAt: ago(5), nextTouchKind: 'promise' }),
+    ],
+    NOW,
+    END,
+  );
+  expect(list.map(({ contactId }) => contactId)).toEqual(['3', '2', '1']);
+  expect(list[1]!.reasons[0]!.text).toBe('Birthday today, 41 years');
+  expect(
+    rankToday([person(4, { days: [{ kind: 'other', label: 'boat christening', year: null }] })], NOW, END)[0]!.reasons[0]!.text,
+  ).toBe('Boat christening today');
+});

@@ -1,6 +1,8 @@
 /** Today for one person (or, for those who run the office, for everybody): candidates by index, ranked in core. */
 import type { TodayView } from '@/core/today';
 import { localDay } from '@/core/shared';
+import type { DateKind } from '@/core/contacts';
+import { monthDays } from '@/core/segments';
 import { rankToday, TODAY_GROUPS, type TodayCandidate } from '@/core/today';
 import type { Scope } from '@/core/accounts';
 import { visible } from '../contacts';
@@ -25,9 +27,14 @@ interface CandidateRow {
   next_touch_kind: TodayCandidate['nextTouchKind'];
   next_touch_note: string | null;
   last_outcome: string | null;
+  days: { kind: DateKind; label: string; year: number | null }[] | null;
 }
 
+/** An important date of theirs is today, and nobody wrote or called yet. `$DAYS` are today's month and day, `$DAY_START` its first instant. */
+const THEIR_DAY = `exists (select 1 from contact_dates cd where cd.contact_id = c.id and cd.month_day = any($DAYS)) and (f.last_human_out_at is null or f.last_human_out_at < $DAY_START)`;
+
 const REASONS = [
+  { where: THEIR_DAY, order: 'c.id' },
   { where: 'c.hand_raised_at is not null', order: 'c.hand_raised_at' },
   { where: `c.stage = 'new' and f.last_human_out_at is null`, order: 'c.created_at desc' },
   { where: `c.next_touch_at <= $DAY_END and c.next_touch_kind in ('promise','call')`, order: 'c.next_touch_at' },
@@ -49,20 +56,23 @@ export async function readToday(
   const where = `${visible(scope, bind)} and c.stage <> 'archived'`;
   bind.push(day.end);
   const dayEnd = `$${bind.length}::timestamptz`;
+  const days = `$${bind.push(monthDays(at, person.timeZone, 0))}::int[]`;
+  const dayStart = `$${bind.push(day.start)}::timestamptz`;
   const picks = REASONS.map(({ where: reason, order }) => {
-    const condition = reason.replace('$DAY_END', dayEnd);
+    const condition = reason.replace('$DAY_END', dayEnd).replace('$DAYS', days).replace('$DAY_START', dayStart);
     return `(select c.id from contacts c join contact_facts f on f.contact_id = c.id where ${where} and ${condition} order by ${order} limit ${MOST_PER_REASON})`;
   });
   const rows = await tx.rows<CandidateRow>(
     `with picked as (${picks.join(' union ')})
      select c.id, coalesce(nullif(trim(c.first_name || ' ' || c.last_name), ''), (select value from contact_points where contact_id = c.id and active order by position, id limit 1), 'Nameless') as name, c.stage, c.horizon,
        u.first_name || ' ' || u.last_name as owner_name, c.hand_raised_at, m.text as last_answer, m.channel as last_answer_channel, coalesce(f.last_inquiry_at, c.created_at) as arrived_at,
-       f.last_human_out_at is not null as tried, i.ask, c.next_touch_at, c.next_touch_kind, t.note as next_touch_note, k.outcome as last_outcome
+       f.last_human_out_at is not null as tried, i.ask, c.next_touch_at, c.next_touch_kind, t.note as next_touch_note, k.outcome as last_outcome, dd.days
      from picked join contacts c on c.id = picked.id join contact_facts f on f.contact_id = c.id left join users u on u.id = c.owner_id
      left join lateral (select data->>'text' as text, channel from activities where contact_id = c.id and kind = 'message' and direction = 'in' and c.hand_raised_at is not null order by at desc, id desc limit 1) m on true
      left join lateral (select parsed->>'ask' as ask from inquiries where contact_id = c.id and c.stage = 'new' order by arrived_at desc limit 1) i on true
      left join lateral (select note from tasks where contact_id = c.id and done_at is null order by due_at limit 1) t on true
-     left join lateral (select outcome from calls where contact_id = c.id and c.next_touch_kind = 'rhythm' order by started_at desc limit 1) k on true`,
+     left join lateral (select outcome from calls where contact_id = c.id and c.next_touch_kind = 'rhythm' order by started_at desc limit 1) k on true
+     left join lateral (select jsonb_agg(jsonb_build_object('kind', kind, 'label', label, 'year', year) order by id) as days from contact_dates where contact_id = c.id and month_day = any(${days}) and (f.last_human_out_at is null or f.last_human_out_at < ${dayStart})) dd on true`,
     bind,
   );
   const entries = rankToday(rows.map(candidateOf), at, day.end);
@@ -72,7 +82,7 @@ export async function readToday(
       name,
       entries: entries.filter((entry) => entry.reasons[0]!.group === key),
     })).filter((group) => group.entries.length),
-    total: await countToday(scope, day.end, tx),
+    total: await countToday(scope, day, monthDays(at, person.timeZone, 0), tx),
     done: await countDone(scope, person.id, day, tx),
     goal: person.dayGoal,
     now: at,
@@ -95,16 +105,23 @@ const candidateOf = (row: CandidateRow): TodayCandidate => ({
   nextTouchKind: row.next_touch_kind,
   nextTouchNote: row.next_touch_note,
   lastOutcome: row.last_outcome,
+  days: row.days ?? [],
 });
 
 /** How many people are due by the end of the day. */
-export async function countToday(scope: Scope, dayEnd: Date, tx: Tx = reader()): Promise<number> {
+export async function countToday(
+  scope: Scope,
+  day: { start: Date; end: Date },
+  today: number[],
+  tx: Tx = reader(),
+): Promise<number> {
   const bind: unknown[] = [];
   const where = visible(scope, bind);
-  bind.push(dayEnd);
+  const dayEnd = `$${bind.push(day.end)}`;
+  const theirs = THEIR_DAY.replace('$DAYS', `$${bind.push(today)}::int[]`).replace('$DAY_START', `$${bind.push(day.start)}`);
   const row = await tx.first<{ n: number }>(
     `select count(*)::int as n from contacts c join contact_facts f on f.contact_id = c.id
-     where ${where} and c.stage <> 'archived' and (c.hand_raised_at is not null or (c.stage = 'new' and f.last_human_out_at is null) or c.next_touch_at <= $${bind.length})`,
+     where ${where} and c.stage <> 'archived' and (c.hand_raised_at is not null or (c.stage = 'new' and f.last_human_out_at is null) or c.next_touch_at <= ${dayEnd} or (${theirs}))`,
     bind,
   );
   return row!.n;

@@ -1,6 +1,7 @@
 /** The numbers on the Wire, each the one that matters in its area now, as far as the scope sees. */
 import type { WireView } from '@/core/today';
 import { localDay } from '@/core/shared';
+import { monthDays } from '@/core/segments';
 import { share } from '@/core/results';
 import type { Person, Scope } from '@/core/accounts';
 import { visible } from '../contacts';
@@ -33,7 +34,7 @@ export async function readWire(scope: Scope, person: Person): Promise<WireView> 
     bind,
   );
   return {
-    today: await countToday(scope, day.end),
+    today: await countToday(scope, day, monthDays(clock.now, person.timeZone, 0)),
     intake: row!.intake,
     contacts: row!.contacts,
     routing: row!.routing,

@@ -2,3 +2,4 @@ export { DossierPage } from './dossier-page';
 export { Dossier, type Reason } from './dossier';
 export { ContactsArea } from './list';
 export { nameOf } from './types';
+export type { Contact } from './types';

@@ -1,7 +1,6 @@
 'use client';
 /** Contacts: segments on a shelf, the question as a sentence with its count, the grid, the Dossier beside it, and what can be done to many. */
 import { useCallback, useRef, useState } from 'react';
-import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import type { Tree } from '@/core/segments';
@@ -9,6 +8,7 @@ import { MEASURES } from '@/core/results';
 import { BulkBar, choose, HistoryDialog, howMany, isChosen, NOBODY, type Chosen } from '../changes';
 import { ask, useKeys } from '../primitives';
 import { NO_WORDS, Sentence, Shelf, useSegments, useVocabulary, type Segment } from '../segments';
+import { DataMenu } from './data-menu';
 import { ColumnChooser } from './column-chooser';
 import { COLUMNS, fieldColumn, NARROW_COLUMNS } from './columns';
 import { useGridLook } from './columns-kept';
@@ -140,21 +140,7 @@ export function ContactsArea({
           <div className="tools">
             <SearchField key={asked.q ? 'asked' : 'free'} first={asked.q} onSearch={(q) => ask_({ q })} />
             {look && !openId && <ColumnChooser all={allColumns} look={look} onLook={keep} />}
-            {!readOnly && (
-              <Link className="chip" href="/contacts/import" prefetch={false} style={{ textDecoration: 'none' }}>
-                Bring a file in
-              </Link>
-            )}
-            {!readOnly && (
-              <button
-                type="button"
-                className="chip"
-                title="What was changed for many, and the way back (h)"
-                onClick={() => setHistory(true)}
-              >
-                History
-              </button>
-            )}
+            {!readOnly && <DataMenu onHistory={() => setHistory(true)} />}
           </div>
         </div>
         <div className="asking">

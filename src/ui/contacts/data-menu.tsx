@@ -1,0 +1,29 @@
+'use client';
+/** What concerns the database as a whole: files in, duplicates, the history of changes. */
+import { useState } from 'react';
+import { useRouter } from 'next/navigation';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+
+export function DataMenu({ onHistory }: { onHistory: () => void }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const router = useRouter();
+  const pick = (act: () => void) => () => {
+    setAnchor(null);
+    act();
+  };
+  return (
+    <>
+      <button type="button" className="chip" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
+        Database
+      </button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        <MenuItem onClick={pick(() => router.push('/contacts/import'))}>Bring a file in …</MenuItem>
+        <MenuItem onClick={pick(() => router.push('/contacts/duplicates'))}>Who stands here twice …</MenuItem>
+        <MenuItem onClick={pick(onHistory)}>
+          History of changes <kbd style={{ marginLeft: 12 }}>h</kbd>
+        </MenuItem>
+      </Menu>
+    </>
+  );
+}

@@ -1,0 +1,219 @@
+'use client';
+/** The review of duplicates: pairs with their reasons, both sides field by field, one key for each answer. */
+import { useState } from 'react';
+import Link from 'next/link';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { showPhone } from '@/core/capture';
+import { chosenSide, MERGE_FIELDS, type LookView, type MergeChoices, type MergeField, type PairView } from '@/core/duplicates';
+import { horizonName } from '@/core/contacts';
+import type { Jsoned } from '@/core/shared';
+import { ask, freshKey, useKeys, useNotices } from '../primitives';
+import type { Contact } from '../contacts';
+import '../contacts/contacts.css';
+
+type Pair = Jsoned<PairView>;
+const LABELS: Record<MergeField, string> = {
+  name: 'Name',
+  company: 'Company',
+  place: 'Lives at',
+  stage: 'Stage',
+  horizon: 'Horizon',
+  owner: 'Agent',
+  source: 'Lead source',
+};
+const shown: Record<MergeField, (contact: Contact) => string> = {
+  name: (contact) => `${contact.first_name} ${contact.last_name}`.trim(),
+  company: (contact) => contact.company ?? '',
+  place: ({ place }) => [place.street, place.city, place.postal_code].filter(Boolean).join(', '),
+  stage: (contact) => contact.stage.name,
+  horizon: (contact) => (contact.horizon ? horizonName(contact.horizon) : ''),
+  owner: (contact) => contact.owner?.name ?? '',
+  source: (contact) => contact.source ?? '',
+};
+
+export function DuplicatesArea() {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const look = useQuery({
+    queryKey: ['duplicates', 'look'],
+    queryFn: () => ask<Jsoned<LookView>>('/duplicates/look'),
+    refetchInterval: ({ state }) => (state.data && ['waiting', 'running'].includes(state.data.state) ? 700 : false),
+  });
+  const { data: pairs } = useQuery({
+    queryKey: ['duplicates', look.data?.state, look.data?.ended_at],
+    queryFn: async () => (await ask<{ items: Pair[] }>('/duplicates?limit=50')).items,
+    enabled: look.data?.state === 'done',
+  });
+  const again = useMutation({
+    mutationFn: () => ask('/duplicates/look', 'POST'),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['duplicates'] }),
+    onError: notices.fail,
+  });
+  const going = look.data && ['waiting', 'running'].includes(look.data.state);
+  return (
+    <section aria-label="Duplicates" className="bringing">
+      <div className="headline">
+        <div>
+          <h1>
+            {pairs
+              ? `${(look.data?.pairs ?? pairs.length).toLocaleString('en-US')} pairs who may be one person`
+              : 'Who stands here twice'}
+          </h1>
+          <p className="soft small">
+            The surest first. Merging keeps everything of both and can be taken back; of permissions the stricter wins.
+          </p>
+        </div>
+        <div className="line">
+          <button type="button" className="act" disabled={going || again.isPending} onClick={() => again.mutate()}>
+            {look.data?.state === 'never' ? 'Look for them' : 'Look again'}
+          </button>
+          <Link href="/contacts" className="act">
+            To the contacts
+          </Link>
+        </div>
+      </div>
+      {going && (
+        <p role="status" className="empty">
+          Looking through everybody …
+        </p>
+      )}
+      {look.data?.state === 'failed' && <p className="late">{look.data.fault}</p>}
+      {look.data?.state === 'never' && (
+        <p className="empty">Nobody looked yet. It takes some seconds, also with many contacts.</p>
+      )}
+      {pairs?.length === 0 && <p className="empty good">Nobody stands here twice, as far as names and places tell.</p>}
+      {pairs && pairs.length > 0 && (
+        <Review key={`${pairs[0]!.one.id} ${pairs[0]!.other.id}`} pair={pairs[0]!} rest={pairs.slice(1)} />
+      )}
+    </section>
+  );
+}
+
+function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
+  const [swapped, setSwapped] = useState(false);
+  const [choices, setChoices] = useState<MergeChoices>({});
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const [kept, gone] = swapped ? [pair.other, pair.one] : [pair.one, pair.other];
+  const after = () => void queries.invalidateQueries();
+  const apart = useMutation({
+    mutationFn: (id: string) => ask(`/merges/${id}/undo`, 'POST'),
+    onSuccess: after,
+    onError: notices.fail,
+  });
+  const merge = useMutation({
+    mutationFn: () => ask<{ merge_id: string }>(`/contacts/${kept.id}/merge`, 'POST', { other_id: gone.id, choices }, freshKey()),
+    onSuccess: ({ merge_id }) => {
+      notices.tell(`${shown.name(kept)} is one person now.`, () => apart.mutate(merge_id));
+      after();
+    },
+    onError: notices.fail,
+  });
+  const different = useMutation({
+    mutationFn: () => ask('/duplicates/different', 'POST', { one_id: pair.one.id, other_id: pair.other.id }),
+    onSuccess: after,
+    onError: notices.fail,
+  });
+  const household = useMutation({
+    mutationFn: async () => {
+      await ask(`/contacts/${pair.one.id}/household`, 'PUT', { other_id: pair.other.id });
+      await ask('/duplicates/different', 'POST', { one_id: pair.one.id, other_id: pair.other.id });
+    },
+    onSuccess: after,
+    onError: notices.fail,
+  });
+  useKeys({ Enter: () => merge.mutate(), x: () => different.mutate(), h: () => household.mutate() });
+  const busy = merge.isPending || different.isPending || household.isPending;
+  return (
+    <>
+      <p className="because">{pair.because}</p>
+      <table className="grid sides">
+        <thead>
+          <tr>
+            <th />
+            <th>
+              Stays: {shown.name(kept)} <span className="soft">since {kept.created_at.slice(0, 10)}</span>
+            </th>
+            <th>
+              Goes into it: {shown.name(gone)} <span className="soft">since {gone.created_at.slice(0, 10)}</span>{' '}
+              <button type="button" className="chip" onClick={() => setSwapped(!swapped)}>
+                Other way round
+              </button>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {MERGE_FIELDS.map((field) => (
+            <tr key={field}>
+              <td className="soft">{LABELS[field]}</td>
+              {(
+                [
+                  ['kept', kept],
+                  ['gone', gone],
+                ] as const
+              ).map(([side, contact]) => (
+                <td key={side} className={chosenSide(field, toDates(kept), toDates(gone), choices) === side ? 'strong' : 'soft'}>
+                  <label className="choice">
+                    <input
+                      type="radio"
+                      name={field}
+                      checked={chosenSide(field, toDates(kept), toDates(gone), choices) === side}
+                      onChange={() => setChoices({ ...choices, [field]: side })}
+                    />{' '}
+                    {shown[field](contact) || '–'}
+                  </label>
+                </td>
+              ))}
+            </tr>
+          ))}
+          {(
+            [
+              ['E-mails', (contact) => contact.emails.join(', ')],
+              ['Phones', (contact) => contact.phones.map(showPhone).join(', ')],
+              ['Roles', (contact) => contact.roles.join(', ')],
+              ['Tags', (contact) => contact.tags.join(', ')],
+              ['Calls', (contact) => `${contact.calls.attempts} tries, ${contact.calls.reached} reached`],
+            ] as [string, (contact: Contact) => string][]
+          ).map(([label, text]) => (
+            <tr key={label}>
+              <td className="soft">
+                {label} <span className="small">kept of both</span>
+              </td>
+              <td className="secret">{text(kept) || '–'}</td>
+              <td className="secret">{text(gone) || '–'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="line" style={{ margin: '14px 0' }}>
+        <button type="button" className="act main" disabled={busy} onClick={() => merge.mutate()}>
+          Merge into one <kbd>Enter</kbd>
+        </button>
+        <button type="button" className="act" disabled={busy} onClick={() => different.mutate()}>
+          Two people <kbd>x</kbd>
+        </button>
+        <button type="button" className="act" disabled={busy} onClick={() => household.mutate()}>
+          Two people of one household <kbd>h</kbd>
+        </button>
+      </div>
+      {rest.length > 0 && (
+        <>
+          <div className="group">
+            <h2>Then</h2>
+          </div>
+          {rest.map(({ one, other, because }) => (
+            <div key={`${one.id} ${other.id}`} className="pair small">
+              <span>
+                {shown.name(one)} and {shown.name(other)}
+              </span>
+              <span className="soft">{because}</span>
+            </div>
+          ))}
+        </>
+      )}
+    </>
+  );
+}
+
+/** The choice does not look at instants; over HTTP they are text. */
+const toDates = (contact: Contact): never => contact as never;

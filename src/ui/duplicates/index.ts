@@ -1,0 +1,1 @@
+export { DuplicatesArea } from './duplicates-area';
