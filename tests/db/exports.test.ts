@@ -3,7 +3,7 @@ import { houseForEach } from '../harness/each';
 
 const house = houseForEach();
 
-async function write(format: 'csv' | 'xlsx' | 'vcf', who = 'Ada', selection: object = { question: {} }): Promise<Buffer> {
+async function write(format: 'csv' | 'xlsx' | 'vcf' | 'labels' | 'cards', who = 'Ada', selection: object = { question: {} }): Promise<Buffer> {
   const { exports, exporting } = house().m;
   const { id } = await exports.createExport(house().as(who), format, selection);
   await exporting.performExport(id);
@@ -62,4 +62,11 @@ test('an agent’s file holds their own people only, and nobody else fetches it'
   const { id } = (await house().m.exports.listExports(house().as('Abel'), 5))[0]!;
   await expect(house().m.exports.findExport(house().as('Brisa'), id)).rejects.toMatchObject({ code: 'not_found' });
   expect(await house().db.rows(`select what from audit where what = 'contacts.export'`)).toHaveLength(1);
+});
+
+test.each(['labels', 'cards'] as const)('%s are a PDF with a place for everybody who can be reached by it', async (format) => {
+  await crowd();
+  const pdf = await write(format);
+  expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+  expect((pdf.toString('latin1').match(/\/Type \/Page\b/g) ?? []).length).toBe(1);
 });

@@ -33,6 +33,7 @@ const modules = async () => ({
   imports: await import('@/server/imports'),
   exports: await import('@/server/exports'),
   duplicates: await import('@/server/duplicates'),
+  calendar: await import('@/server/calendar'),
   exporting: await import('@/worker/exports/run'),
   importing: { ...(await import('@/worker/imports/look')), ...(await import('@/worker/imports/run')) },
   changes: await import('@/server/changes'),

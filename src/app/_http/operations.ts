@@ -11,7 +11,7 @@ import { inquirySchema } from '@/core/capture/schemas';
 import { changeSchema, selectionSchema } from '@/core/changes/schemas';
 import { importPatchSchema } from '@/core/imports/schemas';
 import { FIELD_KINDS } from '@/core/segments';
-import { EXPORT_FORMATS } from '@/core/exports';
+import { EXPORT_FORMATS, SHEETS } from '@/core/exports';
 import { MERGE_FIELDS } from '@/core/duplicates';
 import { TAG_COLORS } from '@/core/tags';
 import { MEASURE_KEYS } from '@/core/results';
@@ -264,16 +264,43 @@ export const OPERATIONS = define({
     summary: 'Take somebody out of their household',
     scope: 'contacts:write',
   },
+  getFeed: {
+    method: 'GET',
+    path: '/calendar',
+    summary: 'Whether one’s calendar address holds, and when it was read',
+    scope: 'contacts:read',
+    only: 'person',
+  },
+  createFeed: {
+    method: 'POST',
+    path: '/calendar',
+    summary: 'Make a secret calendar address of important dates; shown once, the one before stops',
+    scope: 'contacts:read',
+    only: 'person',
+  },
+  revokeFeed: {
+    method: 'DELETE',
+    path: '/calendar',
+    summary: 'Revoke one’s calendar address',
+    scope: 'contacts:read',
+    only: 'person',
+  },
   createExport: {
     method: 'POST',
     path: '/exports',
-    summary: 'Write contacts to a file in the background: CSV, XLSX or vCard 4.0',
+    summary:
+      'Write contacts to a file in the background: CSV, XLSX or vCard 4.0; or address labels and cards with a QR code as PDF',
     scope: 'contacts:write',
     body: Joi.object({
       format: Joi.string()
         .valid(...EXPORT_FORMATS)
         .required(),
       selection: selectionSchema.required(),
+      options: Joi.object({
+        sheet: Joi.string().valid(...Object.keys(SHEETS)),
+        start: Joi.number().integer().min(0).max(29),
+        per_household: Joi.boolean(),
+      }).default({}),
     }),
   },
   listExports: {

@@ -1,10 +1,24 @@
 /** Files that go out: inert cells, cards by the rules, and a file that comes in again as it went out. */
 import fc from 'fast-check';
 import { CardReader, findDelimiter, layoutOf, readCard, readCsv, readRow } from '../imports';
-import { csvCell, csvLine, folded, inert, outgoingCells, outgoingHeadings, vcardOf, type OutgoingPerson } from './index';
+import {
+  csvCell,
+  csvLine,
+  folded,
+  inert,
+  labelLines,
+  labelPlace,
+  namesTogether,
+  SHEETS,
+  outgoingCells,
+  outgoingHeadings,
+  vcardOf,
+  type OutgoingPerson,
+} from './index';
 
 const ODA: OutgoingPerson = {
   id: '7',
+  household: null,
   first_name: 'Oda',
   last_name: 'Brandvold, the elder',
   company: 'Anchor & Co; Boats',
@@ -108,4 +122,30 @@ test('folding cuts no character and is undone by taking line ends and blanks out
       expect(folded(text.replace(/[\r\n]/g, '')).replace(/\r\n /g, '')).toBe(text.replace(/[\r\n]/g, '')),
     ),
   );
+});
+
+describe('labels', () => {
+  const home = { ...ODA, company: null, last_name: 'Brandvold' };
+  test('a couple gets one label with both names', () => {
+    expect(labelLines([home, { ...home, first_name: 'Bram' }])).toEqual([
+      'Oda and Bram Brandvold',
+      '12 Heron Lane',
+      'Saltmarsh, WA 98741',
+    ]);
+    expect(namesTogether([home, { first_name: 'Bram', last_name: 'Oyelaran' }])).toBe('Oda Brandvold and Bram Oyelaran');
+  });
+  test('who has no street gets none', () => expect(labelLines([{ ...home, street: null }])).toEqual([]));
+  test.each(Object.entries(SHEETS))('%s: all labels lie on the paper and none on another', (_, sheet) => {
+    const [width, height] = sheet.paper === 'A4' ? [595.3, 841.9] : [612, 792];
+    const each = sheet.columns * sheet.rows;
+    const places = Array.from({ length: each }, (__, n) => labelPlace(sheet, n));
+    expect(labelPlace(sheet, each)).toEqual({ ...places[0], page: 1 });
+    for (const one of places) {
+      expect(one.x + sheet.width).toBeLessThanOrEqual(width);
+      expect(one.y + sheet.height).toBeLessThanOrEqual(height);
+      for (const other of places)
+        if (other !== one)
+          expect(Math.abs(other.x - one.x) >= sheet.width - 0.01 || Math.abs(other.y - one.y) >= sheet.height - 0.01).toBe(true);
+    }
+  });
 });

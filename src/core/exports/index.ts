@@ -1,4 +1,5 @@
 export { csvCell, csvLine, inert } from './csv';
 export { outgoingCells, outgoingHeadings, type OutgoingPerson } from './person';
 export { folded, vcardOf } from './vcard';
-export { EXPORT_FORMATS, type ExportFormat, type ExportView } from './views';
+export { labelLines, labelPlace, namesTogether, SHEETS, type LabelSheet, type SheetKey } from './sheets';
+export { EXPORT_FORMATS, type ExportFormat, type ExportOptions, type ExportView } from './views';

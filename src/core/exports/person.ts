@@ -5,6 +5,7 @@ import type { FieldDef } from '../segments';
 
 export interface OutgoingPerson {
   id: string;
+  household: string | null;
   first_name: string;
   last_name: string;
   company: string | null;

@@ -1,7 +1,7 @@
 /** Asking for an export, its parts as the worker writes them, and the file for whoever asked. Each is in the audit. */
 import { AppError, notFound } from '@/core/shared';
 import { fullName, runsTheOffice, scopeFor, wholeAccount, type Principal, type Scope } from '@/core/accounts';
-import type { ExportFormat, ExportView } from '@/core/exports';
+import type { ExportFormat, ExportOptions, ExportView } from '@/core/exports';
 import { findPerson } from '../accounts';
 import type { Selection } from '../changes';
 import { enqueue, now, reader, record, transact } from '../shared';
@@ -10,6 +10,7 @@ export interface ExportRow extends Omit<ExportView, 'bytes'> {
   account_id: string;
   user_id: string | null;
   selection: Selection;
+  options: ExportOptions;
   bytes: string;
 }
 const SELECT = `select e.*, u.first_name || ' ' || u.last_name as by from exports e left join users u on u.id = e.user_id`;
@@ -26,7 +27,12 @@ const viewOf = ({ id, format, state, total, done, bytes, fault, by, made_at, end
   ended_at,
 });
 
-export async function createExport(principal: Principal, format: ExportFormat, selection: Selection): Promise<ExportView> {
+export async function createExport(
+  principal: Principal,
+  format: ExportFormat,
+  selection: Selection,
+  options: ExportOptions = {},
+): Promise<ExportView> {
   const { accountId, userId } = scopeFor(principal);
   return transact(async (tx) => {
     const at = await now(tx);
@@ -35,8 +41,8 @@ export async function createExport(principal: Principal, format: ExportFormat, s
       new Date(at.getTime() - 7 * 86_400_000),
     ]);
     const row = await tx.first<ExportRow>(
-      `insert into exports (account_id, user_id, format, selection, made_at) values ($1, $2, $3, $4::jsonb, $5) returning *, null as by`,
-      [accountId, userId, format, JSON.stringify(selection), at],
+      `insert into exports (account_id, user_id, format, selection, options, made_at) values ($1, $2, $3, $4::jsonb, $6::jsonb, $5) returning *, null as by`,
+      [accountId, userId, format, JSON.stringify(selection), at, JSON.stringify(options)],
     );
     await record(tx, principal, accountId, 'contacts.export', { exportId: row!.id, format, selection }, at);
     await enqueue(tx, 'exports.run', { exportId: row!.id });

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import type { ExportFormat, ExportView } from '@/core/exports';
+import { SHEETS, type ExportFormat, type ExportView, type SheetKey } from '@/core/exports';
 import type { Jsoned } from '@/core/shared';
 import { ask, freshKey, useNotices } from '../primitives';
 
@@ -11,15 +11,27 @@ const FORMATS: [ExportFormat, string][] = [
   ['csv', 'CSV, for every spreadsheet'],
   ['xlsx', 'XLSX workbook'],
   ['vcf', 'vCards 4.0, for address books'],
+  ['labels', 'Address labels, PDF'],
+  ['cards', 'Cards with a QR code for phones, PDF'],
 ];
 type Export = Jsoned<ExportView>;
 
 export function ExportDialog({ selection, count, onClose }: { selection: object; count: number; onClose: () => void }) {
   const [format, setFormat] = useState<ExportFormat>('csv');
+  const [sheet, setSheet] = useState<SheetKey>('thirty');
+  const [start, setStart] = useState(1);
+  const [together, setTogether] = useState(true);
+  const onSheets = format === 'labels' || format === 'cards';
   const [id, setId] = useState<string | null>(null);
   const notices = useNotices();
   const order = useMutation({
-    mutationFn: () => ask<Export>('/exports', 'POST', { format, selection }, freshKey()),
+    mutationFn: () =>
+      ask<Export>(
+        '/exports',
+        'POST',
+        { format, selection, options: onSheets ? { sheet, start: start - 1, per_household: together } : {} },
+        freshKey(),
+      ),
     onSuccess: (made) => setId(made.id),
     onError: notices.fail,
   });
@@ -41,6 +53,39 @@ export function ExportDialog({ selection, count, onClose }: { selection: object;
               </label>
             ))}
           </div>
+        )}
+        {!id && onSheets && (
+          <>
+            <label>
+              Sheet:{' '}
+              <select value={sheet} onChange={(event) => setSheet(event.target.value as SheetKey)}>
+                {Object.entries(SHEETS).map(([key, one]) => (
+                  <option key={key} value={key}>
+                    {one.name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label>
+              Begin at label{' '}
+              <input
+                type="number"
+                min={1}
+                max={SHEETS[sheet].columns * SHEETS[sheet].rows}
+                value={start}
+                aria-label="First free label"
+                style={{ width: 64 }}
+                onChange={(event) => setStart(Math.max(1, Number(event.target.value)))}
+              />{' '}
+              of the first sheet
+            </label>
+            {format === 'labels' && (
+              <label className="choice">
+                <input type="checkbox" checked={together} onChange={(event) => setTogether(event.target.checked)} /> One label per
+                household
+              </label>
+            )}
+          </>
         )}
         {id && data?.state !== 'done' && data?.state !== 'failed' && (
           <div className="line" role="status">

@@ -4,9 +4,11 @@ import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
+import { CalendarDialog } from './calendar-dialog';
 
 export function DataMenu({ onHistory }: { onHistory: () => void }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [calendar, setCalendar] = useState(false);
   const router = useRouter();
   const pick = (act: () => void) => () => {
     setAnchor(null);
@@ -20,10 +22,12 @@ export function DataMenu({ onHistory }: { onHistory: () => void }) {
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         <MenuItem onClick={pick(() => router.push('/contacts/import'))}>Bring a file in …</MenuItem>
         <MenuItem onClick={pick(() => router.push('/contacts/duplicates'))}>Who stands here twice …</MenuItem>
+        <MenuItem onClick={pick(() => setCalendar(true))}>Important dates in your calendar …</MenuItem>
         <MenuItem onClick={pick(onHistory)}>
           History of changes <kbd style={{ marginLeft: 12 }}>h</kbd>
         </MenuItem>
       </Menu>
+      {calendar && <CalendarDialog onClose={() => setCalendar(false)} />}
     </>
   );
 }

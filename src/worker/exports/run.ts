@@ -3,7 +3,8 @@ import { PassThrough, type Writable } from 'node:stream';
 import { finished } from 'node:stream/promises';
 import ExcelJS from 'exceljs';
 import { csvLine, outgoingCells, outgoingHeadings, vcardOf, type ExportFormat, type OutgoingPerson } from '@/core/exports';
-import { inert } from '@/core/exports';
+import { inert, type ExportOptions } from '@/core/exports';
+import { sheets } from './sheets';
 import type { FieldDef } from '@/core/segments';
 import { listFields } from '@/server/contacts';
 import { beginExport, countOutgoing, endExport, keepPart, outgoingPeople, reportExport } from '@/server/exports';
@@ -23,7 +24,7 @@ export async function performExport(exportId: string): Promise<void> {
   const total = await countOutgoing(row.scope, row.selection);
   const out = new PassThrough({ highWaterMark: PART });
   const kept = keepAll(exportId, out);
-  const format = FORMATS[row.format](out, fields, row.account_id);
+  const format = FORMATS[row.format](out, fields, row.account_id, row.options);
   await format.begin();
   let done = 0;
   for await (const people of outgoingPeople(row.scope, row.selection)) {
@@ -62,7 +63,7 @@ const ended = async (out: Writable): Promise<void> => {
   await finished(out, { readable: false });
 };
 
-const FORMATS: Record<ExportFormat, (out: PassThrough, fields: FieldDef[], house: string) => Format> = {
+const FORMATS: Record<ExportFormat, (out: PassThrough, fields: FieldDef[], house: string, options: ExportOptions) => Format> = {
   csv: (out, fields) => ({
     begin: () => void out.write(`\ufeff${csvLine(outgoingHeadings(fields))}`),
     person: (person) => void out.write(csvLine(outgoingCells(person, fields))),
@@ -73,6 +74,8 @@ const FORMATS: Record<ExportFormat, (out: PassThrough, fields: FieldDef[], house
     person: (person) => void out.write(vcardOf(person, house)),
     end: () => ended(out),
   }),
+  labels: (out, _, house, options) => sheets('labels', out, options, house),
+  cards: (out, _, house, options) => sheets('cards', out, options, house),
   xlsx: (out, fields) => {
     const book = new ExcelJS.stream.xlsx.WorkbookWriter({ stream: out, useSharedStrings: false, useStyles: false });
     const sheet = book.addWorksheet('Contacts');

@@ -1,0 +1,63 @@
+/** A person's calendar of the important dates of their people, at a secret address that can be revoked; kept hashed, shown once. */
+import { calendarOf, type YearlyDay } from '@/core/calendar';
+import { notFound } from '@/core/shared';
+import { scopeFor, type Person } from '@/core/accounts';
+import { findPerson } from '../accounts';
+import { visible } from '../contacts';
+import { config, hashed, now, randomToken, reader, record, transact } from '../shared';
+
+export interface FeedView {
+  made_at: Date;
+  read_at: Date | null;
+}
+
+/** The address that holds now, without its secret; null when there is none. */
+export const readFeed = (person: Person): Promise<FeedView | null> =>
+  reader().first<FeedView>(
+    'select made_at, read_at from feeds where user_id = $1 and revoked_at is null order by id desc limit 1',
+    [person.id],
+  );
+
+/** Makes a new address; the one before stops at once. */
+export async function createFeed(person: Person): Promise<{ url: string }> {
+  const token = randomToken();
+  await transact(async (tx) => {
+    const at = await now(tx);
+    await tx.run('update feeds set revoked_at = $2 where user_id = $1 and revoked_at is null', [person.id, at]);
+    await tx.run('insert into feeds (account_id, user_id, token_hash, made_at) values ($1, $2, $3, $4)', [
+      person.accountId,
+      person.id,
+      hashed(token),
+      at,
+    ]);
+    await record(tx, { kind: 'person', person }, person.accountId, 'calendar.create', {}, at);
+  });
+  return { url: `${config().publicUrl}/calendar/${token}/dates.ics` };
+}
+
+export async function revokeFeed(person: Person): Promise<void> {
+  await transact(async (tx) => {
+    const at = await now(tx);
+    await tx.run('update feeds set revoked_at = $2 where user_id = $1 and revoked_at is null', [person.id, at]);
+    await record(tx, { kind: 'person', person }, person.accountId, 'calendar.revoke', {}, at);
+  });
+}
+
+/** The calendar at an address. @throws AppError not_found for one that is revoked, unknown, or of somebody who left */
+export async function calendarAt(token: string): Promise<string> {
+  const at = await now();
+  const feed = await reader().first<{ user_id: string }>(
+    'update feeds set read_at = $2 where token_hash = $1 and revoked_at is null returning user_id',
+    [hashed(token), at],
+  );
+  const person = feed && (await findPerson(feed.user_id));
+  if (!person) throw notFound('calendar');
+  const bind: unknown[] = [];
+  const where = visible(scopeFor({ kind: 'person', person }), bind);
+  const days = await reader().rows<YearlyDay>(
+    `select c.id as "contactId", coalesce(nullif(trim(c.first_name || ' ' || c.last_name), ''), 'Nameless') as name, d.kind, d.label, d.year, d.month_day as "monthDay"
+     from contact_dates d join contacts c on c.id = d.contact_id where ${where} and c.stage <> 'archived' order by d.month_day, c.id`,
+    bind,
+  );
+  return calendarOf('Important dates', days, at, (id) => `${config().publicUrl}/contacts/${id}`);
+}

@@ -1,0 +1,1 @@
+export { calendarAt, createFeed, readFeed, revokeFeed, type FeedView } from './feeds.service';

@@ -1,0 +1,82 @@
+'use client';
+/** The important dates of one's people in one's own calendar: a secret address, made, copied, revoked. */
+import { useState } from 'react';
+import Dialog from '@mui/material/Dialog';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { dayAndTime } from '@/core/shared';
+import { ask, useNotices, useZone } from '../primitives';
+
+export function CalendarDialog({ onClose }: { onClose: () => void }) {
+  const zone = useZone();
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const [url, setUrl] = useState<string | null>(null);
+  const { data } = useQuery({
+    queryKey: ['feed'],
+    queryFn: () => ask<{ feed: { made_at: string; read_at: string | null } | null }>('/calendar'),
+  });
+  const after = () => void queries.invalidateQueries({ queryKey: ['feed'] });
+  const make = useMutation({
+    mutationFn: () => ask<{ url: string }>('/calendar', 'POST'),
+    onSuccess: (made) => {
+      setUrl(made.url);
+      after();
+    },
+    onError: notices.fail,
+  });
+  const revoke = useMutation({
+    mutationFn: () => ask('/calendar', 'DELETE'),
+    onSuccess: () => {
+      setUrl(null);
+      after();
+      notices.tell('The address is revoked. Calendars that subscribed to it stop at their next look.');
+    },
+    onError: notices.fail,
+  });
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="calendar-title" fullWidth maxWidth="sm">
+      <div className="dialog">
+        <h1 id="calendar-title">Important dates in your calendar</h1>
+        <p>
+          Birthdays, anniversaries and other days of your people, every year. Subscribe to the address in your calendar; whoever
+          knows it can read them.
+        </p>
+        {data?.feed && !url && (
+          <p className="soft small">
+            There is an address, made {dayAndTime(new Date(data.feed.made_at), zone)},{' '}
+            {data.feed.read_at ? `last read ${dayAndTime(new Date(data.feed.read_at), zone)}` : 'not read yet'}. It is kept as a
+            hash and cannot be shown again.
+          </p>
+        )}
+        {url && (
+          <p className="because" role="status">
+            Copy it now, it is not shown again: <code style={{ overflowWrap: 'anywhere' }}>{url}</code>
+          </p>
+        )}
+        <div className="line">
+          {url ? (
+            <button
+              type="button"
+              className="act main"
+              onClick={() => void navigator.clipboard.writeText(url).then(() => notices.tell('Copied.'))}
+            >
+              Copy the address
+            </button>
+          ) : (
+            <button type="button" className="act main" disabled={make.isPending} onClick={() => make.mutate()}>
+              {data?.feed ? 'Make a new address, the old one stops' : 'Make an address'}
+            </button>
+          )}
+          {data?.feed && (
+            <button type="button" className="act warn" onClick={() => revoke.mutate()}>
+              Revoke
+            </button>
+          )}
+          <button type="button" className="act" onClick={onClose}>
+            Close
+          </button>
+        </div>
+      </div>
+    </Dialog>
+  );
+}
