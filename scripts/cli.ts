@@ -4,6 +4,7 @@ import { previewFile } from '@/providers/files';
 import { verify } from '@/server/contacts';
 import { closeDb, config, db, migrate, reader, releaseClock } from '@/server/shared';
 import { BROKERAGE } from './world/settings';
+import { scaleWorld } from './world/scale';
 import { writeWorld } from './world/write';
 
 const [command, ...flags] = process.argv.slice(2);
@@ -19,6 +20,10 @@ async function demoWorld(): Promise<void> {
     console.log('Making the demo world …');
     const { contacts, activities } = await writeWorld();
     console.log(`  ${contacts.toLocaleString('en-US')} contacts, ${activities.toLocaleString('en-US')} activities`);
+    if (flags.includes('--scale')) {
+      console.log('Growing it to half a million contacts; this takes some minutes …');
+      await scaleWorld((text) => console.log(text));
+    }
     await reader().run('analyze');
   }
   await releaseClock(reader());

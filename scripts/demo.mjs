@@ -22,7 +22,9 @@ import { shown } from './lib/run.mjs';
 import { say, script, Stop } from './lib/say.mjs';
 
 const fresh = process.argv.includes('--fresh');
-const unknown = process.argv.slice(2).filter((word) => word !== '--fresh');
+/** Half a million contacts instead of four thousand; only when the world is made. */
+const scale = process.argv.includes('--scale');
+const unknown = process.argv.slice(2).filter((word) => word !== '--fresh' && word !== '--scale');
 const home = process.env.URRACA_HOME ?? fromRoot('.urraca');
 const ports = {
   web: Number(process.env.PORT ?? 3000),
@@ -63,7 +65,10 @@ function takeHome() {
 }
 
 await script(async () => {
-  if (unknown.length) throw new Stop(`${unknown.join(' ')} is not known here. There is: npm run demo, npm run demo -- --fresh`);
+  if (unknown.length)
+    throw new Stop(
+      `${unknown.join(' ')} is not known here. There is: npm run demo, npm run demo -- --fresh, npm run demo -- --scale`,
+    );
   const children = {};
   let cluster;
   let stopping;
@@ -95,7 +100,13 @@ await script(async () => {
     if (fresh) rmSync(join(home, 'simulator'), { recursive: true, force: true });
     const prepared = await shown(
       process.execPath,
-      ['--enable-source-maps', fromRoot(build.dist, 'urraca.js'), 'demo-world', ...(fresh ? ['--fresh'] : [])],
+      [
+        '--enable-source-maps',
+        fromRoot(build.dist, 'urraca.js'),
+        'demo-world',
+        ...(fresh ? ['--fresh'] : []),
+        ...(scale ? ['--scale'] : []),
+      ],
       { env },
     );
     if (prepared !== 0)

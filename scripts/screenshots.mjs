@@ -13,7 +13,10 @@ const PHONE = { width: 390, height: 800 };
 const VIEWS = [
   ['today', 'agent1', '/today'],
   ['contacts', 'admin', '/contacts'],
-  ['dossier', 'agent1', '/contacts', { keys: ['j', 'j', 'j', 'j', 'j', 'j'] }],
+  ['segment', 'admin', '/contacts?segment=7', { keys: ['j', 'x', 'j', 'j', 'x', 'j', 'x'] }],
+  ['import', 'admin', '/contacts/import', { file: 'tests/data/imports/13-permissions-birthdays.csv', wait: 3_000 }],
+  ['duplicates', 'admin', '/contacts/duplicates', { click: 'Look for them', wait: 3_000 }],
+  ['dossier', 'agent1', '/contacts', { keys: ['j', 'j', 'j', 'Enter'] }],
   ['intake', 'admin', '/intake'],
   ['routing', 'admin', '/routing'],
   ['campaigns', 'admin', '/campaigns'],
@@ -33,7 +36,7 @@ await script(async () => {
     executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run', '--disable-sync'],
   });
-  for (const [name, who, path, { keys = [], type, size = WIDE, scheme = 'light', wait = 1_200 } = {}] of VIEWS) {
+  for (const [name, who, path, { keys = [], type, file, click, size = WIDE, scheme = 'light', wait = 1_200 } = {}] of VIEWS) {
     const context = await browser.newContext({ viewport: size, colorScheme: scheme, reducedMotion: 'reduce' });
     const page = await context.newPage();
     if (who) {
@@ -46,6 +49,9 @@ await script(async () => {
     await page.goto(`${BASE}${path}`);
     if (who) await page.locator('[data-keys="heard"]').waitFor();
     await page.waitForTimeout(1_200);
+    if (file) await page.getByLabel('File of contacts').setInputFiles(fromRoot(file));
+    if (click) await page.getByRole('button', { name: click }).click();
+    if (file || click) await page.waitForTimeout(wait);
     for (const key of keys) {
       await page.keyboard.press(key);
       await page.waitForTimeout(250);

@@ -3,7 +3,11 @@ import { houseForEach } from '../harness/each';
 
 const house = houseForEach();
 
-async function write(format: 'csv' | 'xlsx' | 'vcf' | 'labels' | 'cards', who = 'Ada', selection: object = { question: {} }): Promise<Buffer> {
+async function write(
+  format: 'csv' | 'xlsx' | 'vcf' | 'labels' | 'cards',
+  who = 'Ada',
+  selection: object = { question: {} },
+): Promise<Buffer> {
   const { exports, exporting } = house().m;
   const { id } = await exports.createExport(house().as(who), format, selection);
   await exporting.performExport(id);

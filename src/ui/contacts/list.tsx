@@ -59,18 +59,19 @@ export function ContactsArea({
   const { rows, total } = list;
   const cursor = openId ? rows.findIndex((row) => row.id === openId) : place;
 
-  const ask_ = (change: Record<string, string | null>) => {
+  /** Puts the question into the address, without asking the server for the page again; opening a segment can be gone back from. */
+  const ask_ = (change: Record<string, string | null>, how: 'pushState' | 'replaceState' = 'replaceState') => {
     const next = new URLSearchParams(window.location.search);
     for (const [name, value] of Object.entries(change)) {
       if (value) next.set(name, value);
       else next.delete(name);
     }
     next.delete('stage');
-    router.replace(`/contacts${next.size ? `?${next}` : ''}`, { scroll: false });
+    window.history[how](null, '', `/contacts${next.size ? `?${next}` : ''}`);
   };
   const write = (tree: Tree) => ask_({ where: JSON.stringify(tree) });
   const openSegment = (segment: Segment | null) =>
-    ask_({ segment: segment?.id ?? null, where: null, q: null, measure: null, agent: null, days: null });
+    ask_({ segment: segment?.id ?? null, where: null, q: null, measure: null, agent: null, days: null }, 'pushState');
 
   const goTo = (next: number) => {
     const to = Math.max(0, Math.min(rows.length - 1, next));
@@ -138,7 +139,7 @@ export function ContactsArea({
             onKept={(segment) => ask_({ segment: segment.id, where: null })}
           />
           <div className="tools">
-            <SearchField key={asked.q ? 'asked' : 'free'} first={asked.q} onSearch={(q) => ask_({ q })} />
+            <SearchField asked={asked.q} onSearch={(q) => ask_({ q })} />
             {look && !openId && <ColumnChooser all={allColumns} look={look} onLook={keep} />}
             {!readOnly && <DataMenu onHistory={() => setHistory(true)} />}
           </div>
@@ -268,8 +269,8 @@ function Count({
 }
 
 /** Search keeps the letters while one types, and asks a moment after the last one. */
-function SearchField({ first, onSearch }: { first: string; onSearch: (q: string) => void }) {
-  const [text, setText] = useState(first);
+function SearchField({ asked, onSearch }: { asked: string; onSearch: (q: string) => void }) {
+  const [typed, setTyped] = useState<string | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   return (
     <input
@@ -277,10 +278,11 @@ function SearchField({ first, onSearch }: { first: string; onSearch: (q: string)
       className="chip search"
       aria-label="Search contacts"
       placeholder="Name, phone, e-mail, town, tag"
-      value={text}
+      value={typed ?? asked}
+      onBlur={() => setTyped(null)}
       onChange={(event) => {
         const next = event.target.value;
-        setText(next);
+        setTyped(next);
         clearTimeout(timer.current);
         timer.current = setTimeout(() => onSearch(next.trim()), 120);
       }}

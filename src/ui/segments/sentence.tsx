@@ -23,7 +23,14 @@ import { nameIn, NO_WORDS, useVocabulary } from './vocabulary';
 
 type Opened = { anchor: HTMLElement; path: number[] | null; adding: 'all' | 'any' } | null;
 
-export function Sentence({ tree, onChange }: { tree: Tree; onChange: (tree: Tree) => void }) {
+/** What is written shows at once; the address, which carries the question, follows a moment later. */
+export function Sentence({ tree: kept, onChange: keep }: { tree: Tree; onChange: (tree: Tree) => void }) {
+  const [ahead, setAhead] = useState<{ of: Tree; tree: Tree } | null>(null);
+  const tree = ahead?.of === kept ? ahead.tree : kept;
+  const onChange = (next: Tree) => {
+    setAhead({ of: kept, tree: next });
+    keep(next);
+  };
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const [opened, setOpened] = useState<Opened>(null);
   const pieces = piecesOf(tree, nameIn(vocabulary), vocabulary.fields);

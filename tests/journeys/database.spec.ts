@@ -1,0 +1,102 @@
+/** The contact database in the browser: a messy file comes in and is corrected, a segment is written and kept, its people are changed together, undone, exported; the import is taken back. */
+import { BASE, expect, logIn, test } from './town';
+
+const MESSY = `Roll of the harbour office;;;;;;;
+Made in spring;;;;;;;
+;;;;;;;
+Nachname;Vorname;Mail(s);Handy;Type;Groups;Perch;OK to text?
+Ravenglasse;Zelda;zelda.r@tarnmail.example / z2@kelpmail.example;564.555.0190;Buyer;harbour list;98741;yes
+Mossop;Ferris;no mail here;564 555 0191 x3;Seller;harbour list;98751;maybe
+Inkpen;Jago;jago.i@tarnmail.example;564-555-0192;buyer/seller;harbour list, choir;98741;no
+Quarrendon;Oda;;;;;;
+Total;4;;;;;;
+`;
+
+test('a messy file comes in, is cleaned, becomes a segment, is changed together, undone and exported', async ({ page }) => {
+  await logIn(page, 'admin');
+  await page.goto('/contacts');
+  await page.locator('[data-keys="heard"]').waitFor();
+  await page.getByRole('button', { name: 'Database' }).click();
+  await page.getByRole('menuitem', { name: 'Bring a file in' }).click();
+  await page
+    .getByLabel('File of contacts')
+    .setInputFiles({ name: 'harbour roll.csv', mimeType: 'text/csv', buffer: Buffer.from(MESSY) });
+  await expect(page.getByText('4 people. 2 without a question, 2 doubtful.')).toBeVisible();
+  await expect(page.getByText('CSV with semicolons, UTF-8, headings in line 4')).toBeVisible();
+  await page.getByLabel('What “Perch” is').selectOption('Postal code');
+  await expect(page.getByRole('row', { name: /Zelda Ravenglasse/ })).toContainText('98741');
+  await page.getByRole('button', { name: 'Bring in 4 people' }).click();
+  await expect(page.getByText('3 new')).toBeVisible();
+  const left = await page.getByRole('link', { name: 'Download what was not taken' }).getAttribute('href');
+  expect(await (await page.request.get(`${BASE}${left}`)).text()).toMatch(/Quarrendon,Oda.*there is no e-mail address/);
+
+  await page.getByRole('link', { name: 'To the contacts' }).click();
+  await page.getByRole('button', { name: 'who …' }).click();
+  await page.keyboard.type('Tag');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Find or type a value').fill('harbour');
+  await page.getByLabel('harbour list').check();
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByRole('group', { name: 'Who is shown' })).toContainText('People tagged harbour list');
+  await expect(page.getByText('3 people', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Keep as a segment' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Harbour');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByRole('button', { name: /^Harbour 3/ })).toBeVisible();
+
+  await page
+    .getByRole('row', { name: /Zelda Ravenglasse/ })
+    .getByRole('checkbox')
+    .check();
+  await expect(page.getByText('1 of 3 chosen')).toBeVisible();
+  await page.getByRole('button', { name: 'all 3' }).click();
+  await page.getByRole('toolbar', { name: 'What to do with the chosen' }).getByRole('button', { name: 'Horizon' }).click();
+  await page.getByLabel('Warm').check();
+  await expect(page.getByText('3 people get the horizon Warm.')).toBeVisible();
+  await page.getByRole('button', { name: 'Do it for 3' }).click();
+  await expect(page.getByText('3 people: get the horizon Warm.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Zelda Ravenglasse/ }).getByLabel('Warm')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Taken back for 3 people.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Zelda Ravenglasse/ }).getByLabel('No horizon yet')).toBeVisible();
+
+  await page.getByLabel(/^Choose the 3/).check();
+  await page.getByRole('button', { name: 'More …', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Export' }).click();
+  await page.getByRole('button', { name: 'Write the file' }).click();
+  const file = await page.getByRole('link', { name: 'Download' }).getAttribute('href');
+  const text = await (await page.request.get(`${BASE}${file}`)).text();
+  expect(text).toContain('Zelda,Ravenglasse,,zelda.r@tarnmail.example; z2@kelpmail.example,+15645550190');
+  expect(text).toContain('+15645550191 x3');
+
+  await page.goto('/contacts/import');
+  await page.getByRole('button', { name: 'harbour roll.csv' }).click();
+  await page.getByRole('button', { name: 'Take the whole import back' }).click();
+  await expect(page.getByText(/^Taken back: \d+ rows/)).toBeVisible();
+});
+
+test('the grid by keyboard alone: move, choose a range, all, nobody; columns and their order are kept', async ({ page }) => {
+  await logIn(page, 'agent3');
+  await page.goto('/contacts');
+  await page.locator('[data-keys="heard"]').waitFor();
+  await expect(page.getByRole('row').nth(2)).toBeVisible();
+  for (const key of ['j', 'x', 'Shift+ArrowDown', 'Shift+ArrowDown']) await page.keyboard.press(key);
+  await expect(page.getByText(/^3 of [\d,]+ chosen/)).toBeVisible();
+  await page.keyboard.press('Shift+A');
+  await expect(page.getByText(/^([\d,]+) of \1 chosen/)).toBeVisible();
+  await page.keyboard.press('Shift+X');
+  await expect(page.getByRole('toolbar', { name: 'What to do with the chosen' })).toBeHidden();
+  await page.getByRole('button', { name: 'Columns' }).click();
+  await page.getByLabel('Phone', { exact: true }).check();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Phone', exact: true }).press('Shift+ArrowLeft');
+  const headings = async () => (await page.getByRole('columnheader').allTextContents()).map((text) => text.replace(/ [↑↓]/, ''));
+  const before = await headings();
+  expect(before.at(-2)).toBe('Phone');
+  await page.getByRole('button', { name: 'Name', exact: true }).click();
+  await expect(page.getByRole('columnheader', { name: /^Name/ })).toHaveAttribute('aria-sort', 'ascending');
+  await page.reload();
+  await page.locator('[data-keys="heard"]').waitFor();
+  await expect(page.getByRole('columnheader', { name: /^Name/ })).toHaveAttribute('aria-sort', 'ascending');
+  expect(await headings()).toEqual(before);
+});
