@@ -12,6 +12,7 @@ create table exports (
   state text not null default 'waiting' check (state in ('waiting','running','done','failed')),
   total int not null default 0,
   done int not null default 0,
+  attempt int not null default 0,
   bytes bigint not null default 0,
   fault text,
   made_at timestamptz not null,

@@ -51,6 +51,7 @@ export async function bundle(dist) {
       simulator: fromRoot('simulator/main.ts'),
       urraca: fromRoot('scripts/cli.ts'),
       bench: fromRoot('tests/bench/main.ts'),
+      'bench-database': fromRoot('tests/bench/database.ts'),
     },
     outdir: fromRoot(dist),
     bundle: true,

@@ -11,6 +11,34 @@ const LATE: [string, string][] = [
   ['activities_timeline', 'create index activities_timeline on activities (contact_id, at desc, id desc)'],
 ];
 
+/** Beginnings that make many last names out of the county's few, so that half a million people are not all called alike. */
+const BEGINNINGS = [
+  '',
+  'Ash',
+  'Wood',
+  'Stone',
+  'Lang',
+  'Ber',
+  'Kil',
+  'Mor',
+  'Tor',
+  'Vin',
+  'Hal',
+  'Dun',
+  'Fen',
+  'Gal',
+  'Har',
+  'Iver',
+  'Jar',
+  'Kel',
+  'Lor',
+  'Mal',
+];
+const lastName = (alias: string, k: number): string => {
+  const beginning = BEGINNINGS[k % BEGINNINGS.length]!;
+  return beginning ? `'${beginning}' || lower(${alias}.last_name)` : `${alias}.last_name`;
+};
+
 export async function scaleWorld(say: (text: string) => void): Promise<void> {
   const size = (await reader().first<{ n: number; top: number }>(
     'select count(*)::int as n, max(id)::int as top from contacts',
@@ -35,7 +63,7 @@ async function copy(tx: Tx, k: number, top: number): Promise<void> {
   const of = (column: string) => `${column} + ${k * top}`;
   await tx.run(
     `insert into contacts (id, account_id, office_id, owner_id, first_name, last_name, stage, stage_since, archived_because, horizon, roles, source, time_zone, street, city, postal_code, wants, do_not_contact, hand_raised_at, last_touch_at, next_touch_at, next_touch_kind, owned_since, created_at, updated_at, company, region)
-     overriding system value select ${of('c.id')}, c.account_id, c.office_id, c.owner_id, c.first_name, n.last_name, c.stage, c.stage_since, c.archived_because, c.horizon, c.roles, c.source, c.time_zone, c.street, c.city, c.postal_code, c.wants, c.do_not_contact, c.hand_raised_at,
+     overriding system value select ${of('c.id')}, c.account_id, c.office_id, c.owner_id, c.first_name, ${lastName('n', k)}, c.stage, c.stage_since, c.archived_because, c.horizon, c.roles, c.source, c.time_zone, c.street, c.city, '987' || lpad(((c.id * 31 + ${k}) % 100)::text, 2, '0'), c.wants, c.do_not_contact, c.hand_raised_at,
        c.last_touch_at, c.next_touch_at, c.next_touch_kind, c.owned_since, c.created_at, c.updated_at, c.company, c.region
      from contacts c join contacts n on n.id = 1 + (c.id * 7 + ${k} * 13) % ${top} where c.${small} order by c.id`,
   );
@@ -44,11 +72,11 @@ async function copy(tx: Tx, k: number, top: number): Promise<void> {
   );
   await tx.run(
     `insert into contact_points (account_id, contact_id, kind, value, position, active, fault)
-     select account_id, ${of('contact_id')}, kind, case when kind = 'phone' then '+1${area}555' || lpad((contact_id % 10000)::text, 4, '0') else replace(value, '@', '.${k}@') end, position, active, fault from contact_points where contact_id <= ${top}`,
+     select account_id, ${of('contact_id')}, kind, case when kind = 'phone' then '+1${area}555' || (1000 + contact_id) else replace(value, '@', '.${k}@') end, position, active, fault from contact_points where contact_id <= ${top}`,
   );
   await tx.run(
     `insert into permissions (account_id, channel, address, state, for_good, how, evidence, at)
-     select p.account_id, p.channel, case when cp.kind = 'phone' then '+1${area}555' || lpad((cp.contact_id % 10000)::text, 4, '0') else replace(cp.value, '@', '.${k}@') end, p.state, p.for_good, p.how, p.evidence, p.at
+     select p.account_id, p.channel, case when cp.kind = 'phone' then '+1${area}555' || (1000 + cp.contact_id) else replace(cp.value, '@', '.${k}@') end, p.state, p.for_good, p.how, p.evidence, p.at
      from permissions p join contact_points cp on cp.value = p.address and cp.contact_id <= ${top}`,
   );
   for (const [table, columns] of [

@@ -49,6 +49,7 @@ export type Target = keyof typeof TARGETS;
 /** Lower case, no accents, words apart: `E-mail 1 - Value` becomes `email 1 value`, `FirstName` becomes `first name`. */
 export function plainHeading(heading: string): string {
   return heading
+    .replace(/\((s|es)\)/gi, '$1')
     .replace(/(\p{Ll})(\p{Lu})/gu, '$1 $2')
     .normalize('NFD')
     .replace(/\p{Diacritic}/gu, '')

@@ -96,6 +96,8 @@ describe('headings by their meaning', () => {
   test.each([
     ['E-mail Address', 'email'],
     ['Correo electrónico', 'email'],
+    ['Mail(s)', 'email'],
+    ['Phone number(s)', 'phone'],
     ['Mobile #', 'phone'],
     ['Teléfono móvil', 'phone'],
     ['FirstName', 'first'],

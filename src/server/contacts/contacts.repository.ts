@@ -1,6 +1,6 @@
 /** Reading contacts: pages, search, one contact. Every function takes the Scope that limits what it may find. */
 import type { ContactView, MoreView, PermissionsView } from '@/core/contacts';
-import { notFound, pageOf, readCursor, type Page } from '@/core/shared';
+import { cursorOf, notFound, pageOf, readCursor, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import type { Measure } from '@/core/results';
 import { conditionsOf, type Tree } from '@/core/segments';
@@ -18,6 +18,8 @@ export interface ContactQuery {
   behind?: { measure: Measure; agentId: string | null; from: Date; to: Date; conversationSeconds: number };
   /** The segment, with what it takes to ask it. */
   segment?: { tree: Tree; context: SegmentContext };
+  /** For each word of `q` the tags whose name holds it; `withTags` looks them up. */
+  tagged?: string[][];
   sort?: ContactSort;
   descending?: boolean;
   limit: number;
@@ -66,29 +68,53 @@ export function searchPatterns(q: string): string[] {
     .map((word) => (word.length < 3 ? `% ${escape(word)}%` : `%${escape(word)}%`));
 }
 
+/**
+ * How the words of a search are met: by names and addresses, by the names of tags, by either, or by likeness. Pages and counts ask
+ * `text` and `tags` apart and unite what they find, because PostgreSQL plans each well and the two together badly.
+ */
+type SearchMode = 'both' | 'text' | 'tags' | 'alike';
+const namesTags = (query: Pick<ContactQuery, 'tagged'>): boolean => query.tagged?.some((ids) => ids.length > 0) ?? false;
+
+/** Looks up the tags that the words of a search name. Under three letters only names and addresses count. */
+export async function withTags<Q extends Pick<ContactQuery, 'q' | 'tagged'>>(
+  scope: Scope,
+  query: Q,
+  tx: Tx = reader(),
+): Promise<Q> {
+  const patterns = searchPatterns(query.q ?? '');
+  if (query.tagged || !patterns.some((pattern) => !pattern.startsWith('% '))) return query;
+  const rows = await tx.rows<{ id: string; n: number }>(
+    `select t.id, x.n::int as n from tags t, unnest($2::text[]) with ordinality x (pattern, n) where t.account_id = $1 and t.deleted_at is null and x.pattern not like '\\% %' and lower(unaccent(t.name)) like x.pattern`,
+    [scope.accountId, patterns],
+  );
+  return { ...query, tagged: patterns.map((_, at) => rows.filter(({ n }) => n === at + 1).map(({ id }) => id)) };
+}
+
 /** FROM and WHERE of a query over contacts `c`, with facts `f` when something asks for them. */
 export function contactsFrom(
   scope: Scope,
   query: Omit<ContactQuery, 'limit' | 'cursor'>,
   bind: unknown[],
-  loosely = false,
+  mode: SearchMode = 'both',
 ): { from: string; where: string } {
   const where = [visible(scope, bind)];
   let from = 'contacts c';
   const patterns = searchPatterns(query.q ?? '');
-  if (loosely || patterns.some((pattern) => pattern.startsWith('% '))) from += ' join contact_search s on s.contact_id = c.id';
-  if (loosely) {
-    const words = searchWords(query.q ?? '');
-    where.push(...words.map((word) => `$${bind.push(word)}::text <% s.search_text`));
-  } else
-    for (const pattern of patterns) {
+  if (patterns.length) from += ' join contact_search s on s.contact_id = c.id';
+  if (mode === 'alike') where.push(...searchWords(query.q ?? '').map((word) => `$${bind.push(word)}::text <% s.search_text`));
+  else
+    for (const [at, pattern] of patterns.entries()) {
       const word = `$${bind.push(pattern)}`;
-      /* Under three letters only the beginnings of words in names and addresses count. */
-      if (pattern.startsWith('% ')) where.push(`s.search_text like ${word}`);
+      const tags = mode === 'text' ? [] : (query.tagged?.[at] ?? []);
+      const ids = tags.length ? `$${bind.push(tags)}::bigint[]` : '';
+      if (!ids) where.push(`s.search_text like ${word}`);
+      else if (mode === 'tags')
+        where.push(
+          `(${word}::text is null or exists (select 1 from contact_tags ct where ct.contact_id = c.id and ct.tag_id = any(${ids})))`,
+        );
       else
         where.push(
-          `c.id in (select contact_id from contact_search where search_text like ${word} union all
-             select ct.contact_id from tags t join contact_tags ct on ct.tag_id = t.id where t.account_id = $${bind.push(scope.accountId)} and t.deleted_at is null and lower(unaccent(t.name)) like ${word})`,
+          `c.id in (select contact_id from contact_search where search_text like ${word} union all select contact_id from contact_tags where tag_id = any(${ids}))`,
         );
     }
   if (query.segment) where.push(segmentSql(query.segment.tree, query.segment.context, bind));
@@ -104,19 +130,22 @@ const asksForStage = (tree: Tree | undefined): boolean =>
   tree !== undefined && conditionsOf(tree).some(({ on }) => on === 'stage');
 
 /** A page of contacts. A search that finds nobody is tried once more, tolerant of typing errors; `approximate` says so. */
-export async function listContacts(scope: Scope, query: ContactQuery): Promise<Page<ContactView> & { approximate: boolean }> {
-  const strict = await pageOfContacts(scope, query, reader(), false);
+export async function listContacts(scope: Scope, asked: ContactQuery): Promise<Page<ContactView> & { approximate: boolean }> {
+  const query = await withTags(scope, asked);
+  const byText = await pageOfContacts(scope, query, reader(), 'text');
+  const strict = namesTags(query) ? united(byText, await pageOfContacts(scope, query, reader(), 'tags'), query) : byText;
   if (strict.items.length || query.cursor || !searchWords(query.q ?? '').length) return { ...strict, approximate: false };
   const loose = await transact(async (tx) => {
     await tx.run(`select set_config('pg_trgm.word_similarity_threshold', '0.45', true)`);
-    return pageOfContacts(scope, { ...query, limit: Math.min(query.limit, MOST_ALIKE) }, tx, true);
+    return pageOfContacts(scope, { ...query, limit: Math.min(query.limit, MOST_ALIKE) }, tx, 'alike');
   });
   return { ...loose, next: null, approximate: loose.items.length > 0 };
 }
 
-async function pageOfContacts(scope: Scope, query: ContactQuery, tx: Tx, loosely: boolean): Promise<Page<ContactView>> {
+async function pageOfContacts(scope: Scope, query: ContactQuery, tx: Tx, mode: SearchMode): Promise<Ranked> {
+  const loosely = mode === 'alike';
   const bind: unknown[] = [];
-  const { where, from } = contactsFrom(scope, query, bind, loosely);
+  const { where, from } = contactsFrom(scope, query, bind, mode);
   const { sql, type } = SORTS[query.sort ?? 'created'];
   const way = (query.descending ?? query.sort === undefined) ? 'desc' : 'asc';
   const after = readCursor(query.cursor, 2);
@@ -124,14 +153,38 @@ async function pageOfContacts(scope: Scope, query: ContactQuery, tx: Tx, loosely
     ? ` and (${sql}, c.id) ${way === 'desc' ? '<' : '>'} ($${bind.push(after[0])}::${type}, $${bind.push(after[1])}::bigint)`
     : '';
   const rank = loosely ? `word_similarity($${bind.push(query.q)}, s.search_text)` : sql;
-  const rows = await tx.rows<ContactRow & { sort_key: string }>(
-    `select ${CONTACT_COLUMNS}, page.rank::text as sort_key from (
+  const rows = await tx.rows<ContactRow & { sort_key: string; rank: Date | string | number }>(
+    `select ${CONTACT_COLUMNS}, page.rank::text as sort_key, page.rank from (
        select c.id, ${rank} as rank from ${from} where ${where}${keyset} order by 2 ${loosely ? 'desc' : way}, c.id ${way} limit $${bind.push(query.limit + 1)}) page
      join contacts c on c.id = page.id ${CONTACT_JOINS} order by page.rank ${loosely ? 'desc' : way}, c.id ${way}`,
     bind,
   );
   const page = pageOf(rows, query.limit, (row) => [row.sort_key, row.id]);
-  return { items: page.items.map(contactView), next: page.next };
+  return {
+    items: page.items.map(contactView),
+    next: page.next,
+    keys: page.items.map((row) => row.sort_key),
+    values: page.items.map((row) => row.rank),
+  };
+}
+
+/** A page with what its items are ordered by. */
+interface Ranked extends Page<ContactView> {
+  keys: string[];
+  values: (Date | string | number)[];
+}
+
+/** Two pages of one order as one: each person once, cut to the size of a page. */
+function united(a: Ranked, b: Ranked, query: ContactQuery): Page<ContactView> {
+  const way = (query.descending ?? query.sort === undefined) ? -1 : 1;
+  const all = [a, b].flatMap((page) => page.items.map((item, n) => ({ item, key: page.keys[n]!, value: page.values[n]! })));
+  const once = [...new Map(all.map((one) => [one.item.id, one])).values()].sort(
+    (x, y) => way * (x.value < y.value ? -1 : x.value > y.value ? 1 : Number(BigInt(x.item.id) - BigInt(y.item.id))),
+  );
+  const items = once.slice(0, query.limit);
+  const last = items.at(-1);
+  const more = once.length > query.limit || a.next !== null || b.next !== null;
+  return { items: items.map(({ item }) => item), next: more && last ? cursorOf([last.key, last.item.id]) : null };
 }
 
 /** How many a query finds, counted no further than `cap`; null counts all. */
@@ -142,10 +195,14 @@ export async function countContacts(
   tx: Tx = reader(),
 ): Promise<number> {
   const bind: unknown[] = [];
-  const { where, from } = contactsFrom(scope, query, bind);
+  const asked = await withTags(scope, query, tx);
   const limit = cap === null ? '' : ` limit $${bind.push(cap)}`;
+  const found = (namesTags(asked) ? (['text', 'tags'] as const) : (['text'] as const)).map((mode) => {
+    const { where, from } = contactsFrom(scope, asked, bind, mode);
+    return `(select c.id from ${from} where ${where}${limit})`;
+  });
   const row = await tx.first<{ n: number }>(
-    `select count(*)::int as n from (select 1 from ${from} where ${where}${limit}) found`,
+    `select count(*)::int as n from (select * from (${found.join(' union ')}) found${limit}) counted`,
     bind,
   );
   return row!.n;

@@ -2,6 +2,7 @@ export { addNote, contactPatchSchema, setNextTouch, setPermission, updateContact
 export {
   CONTACT_SORTS,
   contactsFrom,
+  withTags,
   countContacts,
   findContact,
   findContactWithPermissions,

@@ -7,6 +7,7 @@ import type { Selection } from '../changes';
 import { enqueue, now, reader, record, transact } from '../shared';
 
 export interface ExportRow extends Omit<ExportView, 'bytes'> {
+  attempt: number;
   account_id: string;
   user_id: string | null;
   selection: Selection;
@@ -98,7 +99,7 @@ export async function exportFile(
 /** For the worker: begins, or begins anew after a crash. */
 export async function beginExport(id: string): Promise<(ExportRow & { scope: Scope }) | null> {
   const row = await reader().first<ExportRow>(
-    `update exports set state = 'running', done = 0, bytes = 0 where id = $1 and state in ('waiting','running') returning *, null as by`,
+    `update exports set state = 'running', done = 0, bytes = 0, attempt = attempt + 1 where id = $1 and state in ('waiting','running') returning *, null as by`,
     [id],
   );
   if (!row) return null;
@@ -107,8 +108,14 @@ export async function beginExport(id: string): Promise<(ExportRow & { scope: Sco
   if (row.user_id && !person) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
   return { ...row, scope: person ? scopeFor({ kind: 'person', person }) : wholeAccount(row.account_id) };
 }
-export const keepPart = (id: string, n: number, bytes: Buffer): Promise<void> =>
-  reader().run('insert into export_parts (export_id, n, bytes) values ($1, $2, $3)', [id, n, bytes]);
+/** Keeps a part of the file. @returns false when another worker has begun the export anew meanwhile, so that this one must stop */
+export async function keepPart(id: string, attempt: number, n: number, bytes: Buffer): Promise<boolean> {
+  const kept = await reader().first(
+    'insert into export_parts (export_id, n, bytes) select id, $3, $4 from exports where id = $1 and attempt = $2 on conflict do nothing returning n',
+    [id, attempt, n, bytes],
+  );
+  return kept !== null;
+}
 export const reportExport = (id: string, done: number, total: number): Promise<void> =>
   reader().run('update exports set done = $2, total = $3 where id = $1', [id, done, total]);
 export const endExport = async (id: string, bytes: number): Promise<void> =>

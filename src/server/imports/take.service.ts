@@ -26,11 +26,14 @@ const whyLeft = (person: ImportedPerson, { options }: ImportContext): string | n
 };
 
 /** Takes people in. @param upTo the last row of the chunk. @returns false when the import was cancelled or is not under way */
-export async function takePeople(context: ImportContext, people: ImportedPerson[], upTo: number): Promise<boolean> {
+export async function takePeople(context: ImportContext, chunk: ImportedPerson[], upTo: number): Promise<boolean> {
   return transact(async (tx) => {
     const row = await readImport(context.row.id, tx, true);
     if (!row || row.state !== 'running' || row.cancel) return false;
     const at = await now(tx);
+    /* A worker that was taken for dead may still be at it: what is in already is not taken twice. */
+    const people = chunk.filter((person) => person.row > row.read);
+    if (!people.length) return true;
     const left = people.filter((person) => whyLeft(person, context) !== null);
     const units = unitsOf(people.filter((person) => !left.includes(person)));
     await lockValues(

@@ -4,7 +4,7 @@ import type { Scope } from '@/core/accounts';
 import type { Measure } from '@/core/results';
 import type { Tree } from '@/core/segments';
 import { readSettings } from '../accounts';
-import type { ContactQuery } from '../contacts';
+import { withTags, type ContactQuery } from '../contacts';
 import { findSegment, checkTree, segmentContext } from './segments.repository';
 
 export interface Question {
@@ -26,7 +26,7 @@ export async function readQuestion(scope: Scope, question: Question): Promise<Om
   if (question.where) trees.push(await checkTree(scope, parsed(question.where)));
   if (question.stage) trees.push({ on: 'stage', how: 'any', of: [question.stage] });
   const context = await segmentContext(scope);
-  const asked: Omit<ContactQuery, 'limit' | 'cursor'> = { q: question.q };
+  const asked: Omit<ContactQuery, 'limit' | 'cursor'> = await withTags(scope, { q: question.q });
   if (trees.length) asked.segment = { tree: trees.length === 1 ? trees[0]! : { all: trees }, context };
   if (question.measure) {
     const { conversationSeconds } = await readSettings(scope.accountId);

@@ -23,7 +23,8 @@ export function db(): Sequelize {
     dialectModule: pg,
     logging: false,
     pool: { max: config().poolSize, min: 0, idle: 10_000, acquire: 20_000 },
-    dialectOptions: { application_name: 'urraca', keepAlive: true },
+    /** Compiling a plan (JIT) takes longer than any question asked here. */
+    dialectOptions: { application_name: 'urraca', keepAlive: true, options: '-c jit=off' },
   });
   return held.urracaDb;
 }

@@ -18,32 +18,46 @@ interface Format {
 }
 
 export async function performExport(exportId: string): Promise<void> {
+  try {
+    await write(exportId);
+  } catch (error) {
+    if (!(error instanceof Superseded)) throw error;
+  }
+}
+
+async function write(exportId: string): Promise<void> {
   const row = await beginExport(exportId);
   if (!row) return;
   const fields = await listFields(row.account_id);
   const total = await countOutgoing(row.scope, row.selection);
   const out = new PassThrough({ highWaterMark: PART });
-  const kept = keepAll(exportId, out);
+  const kept = keepAll(exportId, row.attempt, out);
+  out.on('error', () => {});
+  kept.catch((error: Error) => out.destroy(error));
   const format = FORMATS[row.format](out, fields, row.account_id, row.options);
   await format.begin();
   let done = 0;
   for await (const people of outgoingPeople(row.scope, row.selection)) {
     for (const person of people) await format.person(person);
-    if (out.writableNeedDrain) await new Promise((resolve) => out.once('drain', resolve));
+    if (out.writableNeedDrain) await Promise.race([new Promise((resolve) => out.once('drain', resolve)), kept]);
+    if (out.destroyed) break;
     await reportExport(exportId, (done += people.length), total);
   }
-  await format.end();
+  if (!out.destroyed) await format.end();
   await endExport(exportId, await kept);
 }
 
-async function keepAll(exportId: string, out: PassThrough): Promise<number> {
+/** Another worker took the export over, because this one was silent for too long. */
+class Superseded extends Error {}
+
+async function keepAll(exportId: string, attempt: number, out: PassThrough): Promise<number> {
   let held: Buffer[] = [];
   let size = 0;
   let bytes = 0;
   let n = 0;
   const flush = async () => {
     if (!size) return;
-    await keepPart(exportId, n, Buffer.concat(held));
+    if (!(await keepPart(exportId, attempt, n, Buffer.concat(held)))) throw new Superseded();
     n += 1;
     held = [];
     size = 0;
