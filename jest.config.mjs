@@ -27,6 +27,8 @@ const base = {
 
 /** @type {import('jest').Config} */
 const config = {
+  /** A scenario waits for nothing but the database; on a busy machine that may take a while. */
+  testTimeout: 60_000,
   projects: [
     {
       ...base,
