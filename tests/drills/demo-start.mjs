@@ -57,8 +57,8 @@ await script(async () => {
   await killed.ended;
   const second = start();
   await second.saying(/Urraca is ready/, 90);
-  const { total } = await (
-    await fetch(`${BASE}/api/v1/contacts?limit=1`, { headers: { authorization: 'Bearer urraca-demo-key' } })
+  const { count: total } = await (
+    await fetch(`${BASE}/api/v1/contacts/count`, { headers: { authorization: 'Bearer urraca-demo-key' } })
   ).json();
   must(
     `a first start killed in the middle is completed by the next, with all of its ${total} contacts`,
