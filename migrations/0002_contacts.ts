@@ -5,10 +5,6 @@
 import type { Migration } from './migration';
 
 const up = `
-alter table stages add column acts_as text;
-update stages set acts_as = key;
-alter table stages alter column acts_as set not null;
-
 alter table tags add column color text not null default 'stone', add column locked boolean not null default false,
   add column made_by bigint references users, add column made_at timestamptz not null default now(), add column deleted_at timestamptz;
 drop index tags_account_id_lower_idx;

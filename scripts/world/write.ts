@@ -110,8 +110,8 @@ async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<v
   await insert(
     tx,
     'stages',
-    { account_id: 'bigint', key: 'text', name: 'text', meaning: 'text', position: 'int', acts_as: 'text' },
-    STAGES.map((stage, position) => ({ ...account, ...stage, position, acts_as: stage.key })),
+    { account_id: 'bigint', key: 'text', name: 'text', meaning: 'text', position: 'int' },
+    STAGES.map((stage, position) => ({ ...account, ...stage, position })),
   );
   await insert(
     tx,

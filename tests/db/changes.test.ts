@@ -254,3 +254,18 @@ test('verify finds nothing after random changes and undos', async () => {
     { numRuns: 12 },
   );
 }, 120_000);
+
+test('a change that failed in the middle says why, and what it did until then is taken back', async () => {
+  const ids = await crowd(3);
+  const before = await standing(house());
+  const done = await change({ kind: 'horizon', horizon: 'hot' }, { ids });
+  await house().db.run(`update changes set state = 'running' where id = $1`, [done.id]);
+  await house().m.changes.failChange(done.id, 'The disk is full.');
+  expect(await house().m.changes.findChange(house().as('Ada'), done.id)).toMatchObject({
+    state: 'failed',
+    fault: 'The disk is full.',
+    can_undo: true,
+  });
+  expect(await undo(done.id)).toMatchObject({ state: 'undone', undone: 3 });
+  expect(await standing(house())).toEqual(before);
+});

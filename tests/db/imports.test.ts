@@ -267,3 +267,26 @@ test('an agent’s imports are theirs: nobody else of the team sees them, and th
   await importing.performImport(id);
   expect((await house().m.contacts.listContacts(house().scopeOf('Abel'), { limit: 50 })).items).toHaveLength(15);
 });
+
+test('an agent’s file touches nobody of another agent and hands nobody to them; such rows are left out', async () => {
+  const { imports, importing } = house().m;
+  await house().arrives({ first_name: 'Oda', last_name: 'Brandvold', emails: ['oda@x.example'] }, { by: 'Brisa' });
+  const before = await standing();
+  const { id } = await send(
+    {
+      name: 'mine.csv',
+      text: 'First,Last,Email,Phone,Agent\nOdette,Changed,oda@x.example,564-555-0199,Brisa Test\nAnn,Ace,ann@x.example,,Brisa Test\n',
+    },
+    'Abel',
+  );
+  await expect(
+    imports.updateImport(house().as('Abel'), id, { options: { owner_id: house().people.Brisa!.id } }),
+  ).rejects.toMatchObject({ code: 'not_allowed' });
+  await imports.updateImport(house().as('Abel'), id, { options: { on_match: 'update' } });
+  await imports.startImport(house().as('Abel'), id);
+  await importing.performImport(id);
+  expect(await imports.findImport(house().as('Abel'), id)).toMatchObject({ state: 'done', made: 1, changed: 0, left_out: 1 });
+  expect((await standing()).slice(0, 1)).toEqual(before);
+  expect(await find('ann@x.example')).toMatchObject({ owner: { name: 'Abel Test' } });
+  expect(await imports.listLeft(id, 0, 5)).toMatchObject([{ row: 1, why: expect.stringContaining('another agent') as string }]);
+});

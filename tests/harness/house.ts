@@ -150,7 +150,7 @@ export class House {
       };
     }
     for (const [position, stage] of STAGES.entries())
-      await db.run('insert into stages (account_id, key, name, meaning, position, acts_as) values (1, $1, $2, $3, $4, $1)', [
+      await db.run('insert into stages (account_id, key, name, meaning, position) values (1, $1, $2, $3, $4)', [
         stage.key,
         stage.name,
         stage.meaning,

@@ -4,6 +4,8 @@ export {
   KEY_SCOPES,
   may,
   ROLES,
+  accountOf,
+  onlyOf,
   runsTheOffice,
   scopeFor,
   wholeAccount,

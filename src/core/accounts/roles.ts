@@ -88,3 +88,9 @@ export const may = (principal: Principal, what: KeyScope): boolean =>
 export const runsTheOffice = (role: Role): boolean => role === 'owner' || role === 'admin';
 export const fullName = (person: { firstName: string; lastName: string }): string =>
   `${person.firstName} ${person.lastName}`.trim();
+
+export const accountOf = (principal: Principal): string =>
+  principal.kind === 'person' ? principal.person.accountId : principal.accountId;
+/** Of long work (changes, imports, exports) one sees one's own; those who run the office, and keys, see all: null. */
+export const onlyOf = (principal: Principal): string | null =>
+  principal.kind === 'person' && !runsTheOffice(principal.person.role) ? principal.person.id : null;

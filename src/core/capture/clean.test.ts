@@ -20,7 +20,11 @@ test('cleaning a name twice is cleaning it once, and loses no letter', () => {
     fc.property(fc.string({ unit: 'grapheme', maxLength: 60 }), (typed) => {
       const once = cleanName(typed);
       expect(cleanName(once)).toBe(once);
-      const letters = (text: string) => text.normalize('NFKD').toLowerCase().replace(/[^a-z]/g, '');
+      const letters = (text: string) =>
+        text
+          .normalize('NFKD')
+          .toLowerCase()
+          .replace(/[^a-z]/g, '');
       expect(letters(once)).toBe(letters(typed));
     }),
   );

@@ -27,11 +27,9 @@ export const LEFT_ALONE = {
   other_campaign: 'are in another campaign of its group',
   worked_with: 'are past the stages that campaigns follow up',
   do_not_contact: 'are not to be contacted',
-  not_yours: 'are not yours to change',
   gone: 'were deleted in the meantime',
   changed_since: 'were changed since',
   went_on: 'went on since',
-  failed: 'could not be changed',
 } as const;
 export type LeftAlone = keyof typeof LEFT_ALONE;
 

@@ -11,9 +11,9 @@ import { sentenceOf, type Activity, type Because, type Stage } from '@/core/cont
 import { enrolArrival } from '../campaigns';
 import { changePermissions, permissionActivity, recordActivities, type PermissionChange } from '../contacts';
 import { findRung, handByRung, type Routed } from '../routing';
-import { now, transact, type Tx } from '../shared';
+import { lockAddresses, now, transact, type Tx } from '../shared';
 import type { Door } from './doors.repository';
-import { admit, lockAddresses, matchContact, type Admitted } from './match.repository';
+import { admit, matchContact, type Admitted } from './match.repository';
 
 export interface Arrival {
   door: Door;

@@ -14,13 +14,6 @@ export interface Admitted {
   owner: { id: string; name: string } | null;
 }
 
-/** Takes a lock on each address, in one fixed order, so that two equal leads at once become one contact. */
-export const lockAddresses = (tx: Tx, accountId: string, values: string[]): Promise<void> =>
-  tx.run(
-    `select count(pg_advisory_xact_lock(h)) from (select distinct hashtextextended(v, $1::bigint) as h from unnest($2::text[]) v order by 1 offset 0) locks`,
-    [accountId, values],
-  );
-
 /** The contact that has most of the addresses; among equals the oldest. Null for somebody new. */
 export async function matchContact(tx: Tx, accountId: string, inquiry: CleanInquiry): Promise<Admitted | null> {
   const row = await tx.first<{ id: string; stage: string; time_zone: string; owner_id: string | null; owner: string | null }>(

@@ -1,7 +1,7 @@
 /** The history of changes of many: what was asked, how far it is, what came of it. */
 import type { ChangeState, ChangeView, Change, LeftAlone } from '@/core/changes';
 import { notFound } from '@/core/shared';
-import { runsTheOffice, type Principal } from '@/core/accounts';
+import { accountOf, onlyOf, type Principal } from '@/core/accounts';
 import { reader, type Tx } from '../shared';
 import type { Selection } from './select';
 
@@ -28,6 +28,9 @@ export interface ChangeRow {
 
 const SELECT = `select h.*, u.first_name || ' ' || u.last_name as by from changes h left join users u on u.id = h.user_id`;
 
+/** What was done until a change ended, failed or was cancelled can be taken back. */
+export const UNDOABLE: readonly ChangeState[] = ['done', 'cancelled', 'failed'];
+
 export function changeView(row: ChangeRow): ChangeView {
   return {
     id: row.id,
@@ -44,21 +47,15 @@ export function changeView(row: ChangeRow): ChangeView {
     by: row.by,
     made_at: row.made_at,
     ended_at: row.ended_at,
-    can_undo: ['done', 'cancelled'].includes(row.state) && (row.changed > 0 || row.kind === 'tag_gone'),
+    can_undo: UNDOABLE.includes(row.state) && (row.changed > 0 || row.kind === 'tag_gone'),
   };
 }
-
-/** One's own changes; those who run the office, and keys, see all. */
-const own = (principal: Principal): string | null =>
-  principal.kind === 'person' && !runsTheOffice(principal.person.role) ? principal.person.id : null;
-const accountOf = (principal: Principal): string =>
-  principal.kind === 'person' ? principal.person.accountId : principal.accountId;
 
 /** The latest changes first. */
 export async function listChanges(principal: Principal, limit: number): Promise<ChangeView[]> {
   const rows = await reader().rows<ChangeRow>(
     `${SELECT} where h.account_id = $1 and ($2::bigint is null or h.user_id = $2) order by h.id desc limit $3`,
-    [accountOf(principal), own(principal), limit],
+    [accountOf(principal), onlyOf(principal), limit],
   );
   return rows.map(changeView);
 }
@@ -67,7 +64,7 @@ export async function listChanges(principal: Principal, limit: number): Promise<
 export async function findChangeRow(principal: Principal, id: string, tx: Tx = reader(), lock = false): Promise<ChangeRow> {
   const row = await tx.first<ChangeRow>(
     `${SELECT} where h.id = $1 and h.account_id = $2 and ($3::bigint is null or h.user_id = $3)${lock ? ' for update of h' : ''}`,
-    [id, accountOf(principal), own(principal)],
+    [id, accountOf(principal), onlyOf(principal)],
   );
   if (!row) throw notFound('change');
   return row;

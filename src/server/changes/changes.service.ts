@@ -15,7 +15,7 @@ import { enqueue, now, reader, record, transact } from '../shared';
 import { listFields } from '../contacts';
 import { nameIn, readVocabulary } from '../segments';
 import { checkDeletable, hideTag, showTag } from '../tags';
-import { changeView, findChangeRow, type ChangeRow } from './changes.repository';
+import { changeView, findChangeRow, UNDOABLE, type ChangeRow } from './changes.repository';
 import { kindOf } from './kinds.index';
 import { selectionSql, type Selection } from './select';
 
@@ -141,8 +141,7 @@ export async function undoChange(principal: Principal, id: string): Promise<Chan
   return transact(async (tx) => {
     const row = await findChangeRow(principal, id, tx, true);
     if (row.state === 'undoing' || row.state === 'undone') return changeView(row);
-    if (!['done', 'cancelled'].includes(row.state))
-      throw new AppError('conflict', 'This change is still under way. Cancel it first.');
+    if (!UNDOABLE.includes(row.state)) throw new AppError('conflict', 'This change is still under way. Cancel it first.');
     await tx.run(`update changes set state = 'undoing' where id = $1`, [id]);
     if (row.spec.change.kind === 'tag_gone') await showTag(tx, row.spec.change.tag_id);
     await enqueue(tx, 'changes.undo', { changeId: id });

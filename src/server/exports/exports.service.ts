@@ -1,6 +1,6 @@
 /** Asking for an export, its parts as the worker writes them, and the file for whoever asked. Each is in the audit. */
 import { AppError, notFound } from '@/core/shared';
-import { fullName, runsTheOffice, scopeFor, wholeAccount, type Principal, type Scope } from '@/core/accounts';
+import { accountOf, fullName, onlyOf, scopeFor, wholeAccount, type Principal, type Scope } from '@/core/accounts';
 import type { ExportFormat, ExportOptions, ExportView } from '@/core/exports';
 import { findPerson } from '../accounts';
 import type { Selection } from '../changes';
@@ -51,16 +51,11 @@ export async function createExport(
   });
 }
 
-const own = (principal: Principal): string | null =>
-  principal.kind === 'person' && !runsTheOffice(principal.person.role) ? principal.person.id : null;
-const accountOf = (principal: Principal): string =>
-  principal.kind === 'person' ? principal.person.accountId : principal.accountId;
-
 export async function listExports(principal: Principal, limit: number): Promise<ExportView[]> {
   return (
     await reader().rows<ExportRow>(
       `${SELECT} where e.account_id = $1 and ($2::bigint is null or e.user_id = $2) order by e.id desc limit $3`,
-      [accountOf(principal), own(principal), limit],
+      [accountOf(principal), onlyOf(principal), limit],
     )
   ).map(viewOf);
 }
@@ -68,7 +63,7 @@ export async function listExports(principal: Principal, limit: number): Promise<
 export async function findExport(principal: Principal, id: string): Promise<ExportView> {
   const row = await reader().first<ExportRow>(
     `${SELECT} where e.id = $1 and e.account_id = $2 and ($3::bigint is null or e.user_id = $3)`,
-    [id, accountOf(principal), own(principal)],
+    [id, accountOf(principal), onlyOf(principal)],
   );
   if (!row) throw notFound('export');
   return viewOf(row);

@@ -2,6 +2,9 @@
 import { HORIZON_KEYS, type Horizon } from '@/core/contacts';
 import type { ImportColumn, ImportOptions } from '@/core/imports';
 import type { FieldDef } from '@/core/segments';
+import { AppError } from '@/core/shared';
+import { scopeFor, wholeAccount, type Scope } from '@/core/accounts';
+import { findPerson } from '../accounts';
 import { listFields } from '../contacts';
 import { reader, transact } from '../shared';
 import { optionsOf, type ImportRow } from './imports.repository';
@@ -20,11 +23,16 @@ export interface ImportContext {
   /** The field for each heading that is one; the rest goes into a note. */
   fields: Map<string, FieldDef>;
   by: string;
+  /** Whose contacts the import may complete; somebody else's are left as they are. */
+  scope: Scope;
 }
 
 /** Reads it, and makes the fields that the columns ask for. */
 export async function importContext(row: ImportRow): Promise<ImportContext> {
   const tx = reader();
+  const person = row.user_id ? await findPerson(row.user_id) : null;
+  if (row.user_id && !person) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
+  const scope = person ? scopeFor({ kind: 'person', person }) : wholeAccount(row.account_id);
   const [account, stages, horizons, people] = await Promise.all([
     tx.first<{ time_zone: string }>('select time_zone from accounts where id = $1', [row.account_id]),
     tx.rows<{ key: string; name: string }>('select key, name from stages where account_id = $1', [row.account_id]),
@@ -54,10 +62,11 @@ export async function importContext(row: ImportRow): Promise<ImportContext> {
     rhythms: Object.fromEntries(
       horizons.filter(({ key }) => HORIZON_KEYS.includes(key as Horizon)).map(({ key, rhythm_days }) => [key, rhythm_days]),
     ),
-    people: byName,
+    people: scope.sees === 'all' ? byName : new Map(),
     owner: owner ? { id: owner.id, officeId: owner.office_id } : null,
     fields: await fieldsOf(row),
     by: row.by ?? 'a program',
+    scope,
   };
 }
 

@@ -8,7 +8,7 @@ import {
   type ImportView,
 } from '@/core/imports';
 import { notFound } from '@/core/shared';
-import { runsTheOffice, type Principal } from '@/core/accounts';
+import { accountOf, onlyOf, type Principal } from '@/core/accounts';
 import { reader, type Tx } from '../shared';
 
 export interface ImportRow {
@@ -67,15 +67,10 @@ export const importView = (row: ImportRow): ImportView => ({
   ended_at: row.ended_at,
 });
 
-const own = (principal: Principal): string | null =>
-  principal.kind === 'person' && !runsTheOffice(principal.person.role) ? principal.person.id : null;
-const accountOf = (principal: Principal): string =>
-  principal.kind === 'person' ? principal.person.accountId : principal.accountId;
-
 export async function listImports(principal: Principal, limit: number): Promise<Omit<ImportView, 'look' | 'columns'>[]> {
   const rows = await reader().rows<ImportRow>(
     `${SELECT} where i.account_id = $1 and ($2::bigint is null or i.user_id = $2) order by i.id desc limit $3`,
-    [accountOf(principal), own(principal), limit],
+    [accountOf(principal), onlyOf(principal), limit],
   );
   return rows.map((row) => ({ ...importView(row), look: undefined, columns: undefined }));
 }
@@ -84,7 +79,7 @@ export async function listImports(principal: Principal, limit: number): Promise<
 export async function findImportRow(principal: Principal, id: string, tx: Tx = reader(), lock = false): Promise<ImportRow> {
   const row = await tx.first<ImportRow>(
     `${SELECT} where i.id = $1 and i.account_id = $2 and ($3::bigint is null or i.user_id = $3)${lock ? ' for update of i' : ''}`,
-    [id, accountOf(principal), own(principal)],
+    [id, accountOf(principal), onlyOf(principal)],
   );
   if (!row) throw notFound('import');
   return row;

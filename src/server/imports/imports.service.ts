@@ -1,6 +1,6 @@
 /** Asking for an import: the file comes in by parts, is looked at, corrected by hand, started, stopped, taken back. The work is the worker's. */
 import { AppError } from '@/core/shared';
-import { scopeFor, type Principal } from '@/core/accounts';
+import { runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
 import { headingPrint, type ImportColumn, type ImportOptions, type ImportView } from '@/core/imports';
 import { enqueue, now, record, transact, reader, type Tx } from '../shared';
 import { findImport, findImportRow, importView, type ImportRow } from './imports.repository';
@@ -74,7 +74,7 @@ export async function updateImport(principal: Principal, id: string, patch: Impo
     const row = await findImportRow(principal, id, tx, true);
     if (row.state !== 'ready') throw new AppError('conflict', 'This import cannot be changed any more.');
     const options = { ...row.options, ...patch.options };
-    await checkOptions(tx, row, options);
+    await checkOptions(tx, principal, row, options);
     let state: ImportRow['state'] = 'ready';
     let columns = row.columns;
     if (patch.columns) {
@@ -104,9 +104,16 @@ export async function updateImport(principal: Principal, id: string, patch: Impo
   });
 }
 
-async function checkOptions(tx: Tx, row: ImportRow, options: Partial<ImportOptions>): Promise<void> {
+async function checkOptions(tx: Tx, principal: Principal, row: ImportRow, options: Partial<ImportOptions>): Promise<void> {
   const wrong = (field: string, message: string) =>
     new AppError('input_invalid', 'This was not kept.', { fields: [{ field: `options.${field}`, message }] });
+  if (
+    options.owner_id &&
+    principal.kind === 'person' &&
+    !runsTheOffice(principal.person.role) &&
+    options.owner_id !== principal.person.id
+  )
+    throw new AppError('not_allowed', 'Only an admin hands contacts to another agent.');
   if (
     options.owner_id &&
     !(await tx.first(`select 1 from users where id = $1 and account_id = $2 and active and role <> 'lender'`, [

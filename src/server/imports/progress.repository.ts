@@ -1,6 +1,6 @@
 /** The worker's notes on an import: what it saw, that it cannot go on, that it is done. */
 import type { FileFormat, ImportColumn, ImportLook, ImportState } from '@/core/imports';
-import { publish, reader, transact, type Tx } from '../shared';
+import { now, publish, reader, transact, type Tx } from '../shared';
 import type { ImportRow } from './imports.repository';
 
 const tellAll = (tx: Tx, row: Pick<ImportRow, 'account_id' | 'user_id'>): Promise<void> =>
@@ -55,10 +55,10 @@ export async function endImport(row: ImportRow, state: ImportState, at: Date): P
   });
 }
 
-export const failImport = (id: string, fault: string): Promise<void> =>
+export const failImport = async (id: string, fault: string): Promise<void> =>
   reader().run(
-    `update imports set state = case when state = 'looking' then 'refused' else 'failed' end, sentence = coalesce(sentence, $2), fault = $2 where id = $1 and state in ('looking','waiting','running','undoing')`,
-    [id, fault.slice(0, 500)],
+    `update imports set state = case when state = 'looking' then 'refused' else 'failed' end, sentence = coalesce(sentence, $2), fault = $2, ended_at = coalesce(ended_at, $3) where id = $1 and state in ('looking','waiting','running','undoing')`,
+    [id, fault.slice(0, 500), await now()],
   );
 
 /** The meanings that a person once gave these headings; null when nobody did. */

@@ -8,12 +8,11 @@ import { mergedColumns, type ImportedPerson, type Standing } from '@/core/import
 import { storable } from '@/core/capture/schemas';
 import { cleanName, zoneOfPostalCode } from '@/core/capture';
 import { tagName } from '@/core/tags';
-import { changePermissions, refreshSearch, restate, type PermissionChange } from '../contacts';
-import { now, transact, type Tx } from '../shared';
+import { changePermissions, refreshSearch, restate, visible, type PermissionChange } from '../contacts';
+import { lockAddresses, now, transact, type Tx } from '../shared';
 import type { ImportContext } from './context';
 import { readImport } from './imports.repository';
 import { assign, unitsOf, type Unit } from './units';
-import { lockValues } from './lock';
 
 /** A row that is not taken, and why. */
 const whyLeft = (person: ImportedPerson, { options }: ImportContext): string | null => {
@@ -34,17 +33,20 @@ export async function takePeople(context: ImportContext, chunk: ImportedPerson[]
     /* A worker that was taken for dead may still be at it: what is in already is not taken twice. */
     const people = chunk.filter((person) => person.row > row.read);
     if (!people.length) return true;
-    const left = people.filter((person) => whyLeft(person, context) !== null);
-    const units = unitsOf(people.filter((person) => !left.includes(person)));
-    await lockValues(
+    const sound = unitsOf(people.filter((person) => whyLeft(person, context) === null));
+    await lockAddresses(
       tx,
       row.account_id,
-      units.flatMap(({ person }) => [...person.emails, ...person.phones]),
+      sound.flatMap(({ person }) => [...person.emails, ...person.phones]),
     );
-    await assign(tx, row.account_id, units, context.options.on_match === 'new');
+    await assign(tx, row.account_id, sound, context.options.on_match === 'new');
+    const strangers = await rowsOfOthers(tx, context, sound);
+    const units = sound.filter(({ person }) => !strangers.has(person.row));
+    const whys = new Map(people.map((person) => [person.row, strangers.has(person.row) ? OTHERS : whyLeft(person, context)]));
+    const left = people.filter((person) => whys.get(person.row) !== null);
     const taken = new Taken(tx, context, at);
     await taken.take(units);
-    await leave(tx, context, left);
+    await leave(tx, context, left, whys);
     const counts = taken.counts();
     await tx.run(
       'update imports set read = $2, made = made + $3, changed = changed + $4, same = same + $5, left_out = left_out + $6, doubtful = doubtful + $7 where id = $1',
@@ -62,14 +64,33 @@ export async function takePeople(context: ImportContext, chunk: ImportedPerson[]
   });
 }
 
-const leave = (tx: Tx, context: ImportContext, left: ImportedPerson[]): Promise<void> =>
+const OTHERS = 'somebody whom another agent here works with has this address';
+
+/** Rows that are, themselves or by their partner, a contact whom the importer may not see: they are left out and nothing is told of them. */
+async function rowsOfOthers(tx: Tx, { scope }: ImportContext, units: Unit[]): Promise<Set<number>> {
+  if (scope.sees === 'all') return new Set();
+  const known = units.filter((unit) => !unit.isNew).map(({ contactId }) => contactId);
+  const bind: unknown[] = [known];
+  const seen = new Set(
+    (
+      await tx.rows<{ id: string }>(
+        `select c.id from contacts c where c.id = any($1::bigint[]) and ${visible(scope, bind)}`,
+        bind,
+      )
+    ).map(({ id }) => id),
+  );
+  const fresh = new Set(units.filter((unit) => unit.isNew).map(({ contactId }) => contactId));
+  return new Set(units.filter(({ contactId }) => !seen.has(contactId!) && !fresh.has(contactId)).map(({ person }) => person.row));
+}
+
+const leave = (tx: Tx, context: ImportContext, left: ImportedPerson[], whys: Map<number, string | null>): Promise<void> =>
   tx.run(
     `insert into import_rows (import_id, row, outcome, why, raw) select $1, row, 'left', why, raw from jsonb_to_recordset($2::jsonb) as x (row int, why text, raw jsonb)`,
     [
       context.row.id,
       storable(
         JSON.stringify(
-          left.map((person) => ({ row: person.row, why: whyLeft(person, context), raw: person.raw ?? cellsOf(person) })),
+          left.map((person) => ({ row: person.row, why: whys.get(person.row), raw: person.raw ?? cellsOf(person) })),
         ),
       ),
     ],

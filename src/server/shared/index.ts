@@ -5,6 +5,7 @@ export { closeDb, db, joinAsWritten, reader, transact, type Tx } from './db';
 export { enqueue, freeDeadJobs } from './enqueue';
 export { listen, stopHearing, subscribe } from './listener';
 export { publish, wakeWorkers } from './live';
+export { lockAddresses } from './lock';
 export { migrate } from './migrate';
 export { BEAT_MS, beat, leave, readProcesses, type ProcessState } from './processes';
 export { once, type KeptReply } from './idempotency';

@@ -152,12 +152,12 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
                   ['gone', gone],
                 ] as const
               ).map(([side, contact]) => (
-                <td key={side} className={chosenSide(field, toDates(kept), toDates(gone), choices) === side ? 'strong' : 'soft'}>
+                <td key={side} className={chosenSide(field, kept, gone, choices) === side ? 'strong' : 'soft'}>
                   <label className="choice">
                     <input
                       type="radio"
                       name={field}
-                      checked={chosenSide(field, toDates(kept), toDates(gone), choices) === side}
+                      checked={chosenSide(field, kept, gone, choices) === side}
                       onChange={() => setChoices({ ...choices, [field]: side })}
                     />{' '}
                     {shown[field](contact) || '–'}
@@ -214,6 +214,3 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
     </>
   );
 }
-
-/** The choice does not look at instants; over HTTP they are text. */
-const toDates = (contact: Contact): never => contact as never;
