@@ -1,5 +1,6 @@
 'use client';
 /** One import: looked through, corrected, under way, done. */
+import { useEffect } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { DOUBTS, type DoubtReason, type FileFormat } from '@/core/imports';
 import { ask, freshKey, useNotices } from '../primitives';
@@ -38,6 +39,11 @@ export function ImportDesk({ id, people, onClose }: { id: string; people: { id: 
     refetchInterval: ({ state }) => (!state.data || GOING.includes(state.data.state) ? 700 : false),
     staleTime: 0,
   });
+  const going = data ? GOING.includes(data.state) : true;
+  useEffect(() => {
+    // What an ended import brought in or took back (people, tags, sources) is news to every other list.
+    if (!going) void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'import' });
+  }, [going, queries]);
   const after = (next: Import) => {
     queries.setQueryData(['import', id], next);
     void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'import' });
