@@ -3,7 +3,8 @@ import { first } from './0001_first';
 import { contacts } from './0002_contacts';
 import { imports } from './0003_imports';
 import { exports_ } from './0004_exports';
+import { ownWords } from './0005_own_words';
 import type { Migration } from './migration';
 
-export const migrations: Migration[] = [first, contacts, imports, exports_];
+export const migrations: Migration[] = [first, contacts, imports, exports_, ownWords];
 export type { Migration };

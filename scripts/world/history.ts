@@ -10,7 +10,6 @@ import {
   type Because,
   type Channel,
   type Direction,
-  type Horizon,
   type Stage,
 } from '@/core/contacts';
 import { isReached, type Outcome } from '@/core/calling';
@@ -18,7 +17,7 @@ import { ANSWERS, NOTES, PROMISES } from './names';
 import { BROKERAGE, COLLEAGUES, nameOf, START, ZONE } from './settings';
 import type { WorldContact } from './contact';
 
-const RHYTHM: Record<Horizon, number> = { hot: 2, warm: 10, nurture: 35, someday: 90 };
+const RHYTHM = { hot: 2, warm: 10, nurture: 35, someday: 90 };
 
 /** The next moment at which people call each other: between 9 and 19 o'clock. */
 function working(at: Date, random: Random): Date {
@@ -391,7 +390,7 @@ function follow(story: Chronicle, since: Date): void {
   const old = START.getTime() - since.getTime() > 30 * DAY;
   contact.horizon =
     !old && random.chance(0.3) ? 'hot' : random.chance(0.3) ? 'warm' : random.chance(0.55) ? 'nurture' : 'someday';
-  const rhythm = RHYTHM[contact.horizon] * DAY;
+  const rhythm = RHYTHM[contact.horizon as keyof typeof RHYTHM] * DAY;
   let at = new Date(since.getTime() + rhythm * (0.5 + random.next() * 0.44));
   for (let touches = 0; at < START && touches < 60; touches += 1) {
     const when = working(at, random);
@@ -425,7 +424,7 @@ export function liveSphere(contact: WorldContact, random: Random): void {
   grantPermissions(contact, random, contact.createdAt, 'known personally, told the agent');
   story.stage(contact.createdAt, random.chance(0.4) ? 'past_client' : 'sphere');
   contact.horizon = random.chance(0.1) ? 'warm' : random.chance(0.35) ? 'nurture' : random.chance(0.6) ? 'someday' : null;
-  const rhythm = RHYTHM[contact.horizon ?? 'someday'] * DAY;
+  const rhythm = RHYTHM[(contact.horizon ?? 'someday') as keyof typeof RHYTHM] * DAY;
   let at = new Date(Math.max(START.getTime() - 180 * DAY, contact.createdAt.getTime()) + rhythm * random.next());
   while (at < START) {
     const when = working(at, random);

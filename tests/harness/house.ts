@@ -37,6 +37,7 @@ const modules = async () => ({
   exporting: await import('@/worker/exports/run'),
   importing: { ...(await import('@/worker/imports/look')), ...(await import('@/worker/imports/run')) },
   changes: await import('@/server/changes'),
+  vocabulary: await import('@/server/vocabulary'),
   segments: await import('@/server/segments'),
   results: await import('@/server/results'),
   accounts: await import('@/server/accounts'),
@@ -157,14 +158,10 @@ export class House {
         position,
       ]);
     for (const [position, one] of HORIZONS.entries())
-      await db.run('insert into horizons values (1, $1, $2, $3, $4, $5, $6)', [
-        one.key,
-        one.name,
-        one.meaning,
-        position,
-        one.rhythmDays,
-        one.strokes,
-      ]);
+      await db.run(
+        'insert into horizons (account_id, key, name, meaning, position, rhythm_days, strokes) values (1, $1, $2, $3, $4, $5, $6)',
+        [one.key, one.name, one.meaning, position, one.rhythmDays, one.strokes],
+      );
     await db.run(
       `insert into doors (account_id, kind, name, slug) values (1, 'api', 'Lead sources', null), (1, 'page', 'A page', 'page'), (1, 'hand', 'Added by hand', null), (1, 'mail', 'Mail door', null)`,
     );

@@ -10,6 +10,7 @@ import { OUTCOME_KEYS } from '@/core/calling';
 import { inquirySchema } from '@/core/capture/schemas';
 import { changeSchema, selectionSchema } from '@/core/changes/schemas';
 import { importPatchSchema } from '@/core/imports/schemas';
+import { OWN_STEPS } from '@/core/contacts';
 import { FIELD_KINDS } from '@/core/segments';
 import { EXPORT_FORMATS, SHEETS } from '@/core/exports';
 import { MERGE_FIELDS } from '@/core/duplicates';
@@ -55,6 +56,9 @@ const pair = Joi.object({ one_id: id.required(), other_id: id.required() });
 const fieldName = Joi.string().min(1).max(60);
 const fieldChoices = Joi.array().items(Joi.string().min(1).max(80)).max(200);
 const words = { name: Joi.string().min(1).max(40), meaning: Joi.string().max(200).allow('') };
+const wordKey = Joi.string().max(60);
+const rhythm = Joi.number().integer().min(1).max(730);
+const strokes = Joi.number().integer().min(1).max(4);
 const tagLine = Joi.string().min(1).max(200);
 const tagColor = Joi.string().valid(...TAG_COLORS);
 const asked = Joi.object({ selection: selectionSchema.required(), change: changeSchema.required() });
@@ -179,7 +183,7 @@ export const OPERATIONS = define({
   deleteField: {
     method: 'DELETE',
     path: '/fields/{id}',
-    summary: 'Delete a field with everything written in it',
+    summary: 'Delete a field with everything written in it. The answer is the change, which can be undone',
     scope: 'setup:write',
     only: 'office',
   },
@@ -195,7 +199,52 @@ export const OPERATIONS = define({
     summary: 'Give a stage another name or meaning',
     scope: 'setup:write',
     only: 'office',
-    body: Joi.object({ key: Joi.string().max(60).required(), ...words }),
+    body: Joi.object({ key: wordKey.required(), ...words }),
+  },
+  createStage: {
+    method: 'POST',
+    path: '/stages',
+    summary: 'Make a stage of one’s own, which counts as a step of the work',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({
+      ...words,
+      name: words.name.required(),
+      meaning: words.meaning.default(''),
+      counts_as: Joi.string()
+        .valid(...OWN_STEPS)
+        .required(),
+    }),
+  },
+  deleteStage: {
+    method: 'DELETE',
+    path: '/stages',
+    summary: 'Remove a stage; its people go to another. The answer is the change, which can be undone',
+    scope: 'setup:write',
+    only: 'office',
+    query: Joi.object({ key: wordKey.required(), replace_by: wordKey.required() }),
+  },
+  createHorizon: {
+    method: 'POST',
+    path: '/horizons',
+    summary: 'Make a horizon of one’s own, with its rhythm and its strokes',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({
+      ...words,
+      name: words.name.required(),
+      meaning: words.meaning.default(''),
+      rhythm_days: rhythm.required(),
+      strokes: strokes.default(1),
+    }),
+  },
+  deleteHorizon: {
+    method: 'DELETE',
+    path: '/horizons',
+    summary: 'Remove a horizon; its people get another, or none. The answer is the change, which can be undone',
+    scope: 'setup:write',
+    only: 'office',
+    query: Joi.object({ key: wordKey.required(), replace_by: wordKey }),
   },
   listHorizons: { method: 'GET', path: '/horizons', summary: 'Horizons with their meaning and rhythm', scope: 'contacts:read' },
   updateHorizon: {
@@ -204,7 +253,7 @@ export const OPERATIONS = define({
     summary: 'Give a horizon another name, meaning or rhythm',
     scope: 'setup:write',
     only: 'office',
-    body: Joi.object({ key: Joi.string().max(60).required(), ...words, rhythm_days: Joi.number().integer().min(1).max(730) }),
+    body: Joi.object({ key: wordKey.required(), ...words, rhythm_days: rhythm, strokes }),
   },
   getLook: {
     method: 'GET',

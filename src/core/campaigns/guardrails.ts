@@ -8,7 +8,7 @@
  */
 import type { Because } from '../contacts';
 import { HOUR, localInstant, localMinutes, MINUTE, minutesOf } from '../shared';
-import { FOLLOWED_UP, type Channel, type Stage } from '../contacts';
+import { isFollowedUp, type Channel, type Stage } from '../contacts';
 
 export interface Guardrails {
   /** Local clock times at the contact between which touches go. */
@@ -48,7 +48,7 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
   const { channel, automatic, now, timeZone, permission } = question;
   const no = (because: Because): Verdict => ({ go: false, because });
   if (question.doNotContact) return no({ why: 'do_not_contact', channel });
-  if (automatic && !FOLLOWED_UP.includes(question.stage)) return no({ why: 'not_followed_up', channel, stage: question.stage });
+  if (automatic && !isFollowedUp(question.stage)) return no({ why: 'not_followed_up', channel, stage: question.stage });
   if (!question.address) return no({ why: 'no_address', channel });
   if (question.addressFault) return no({ why: 'address_broken', channel, fault: question.addressFault });
   if (permission.state === 'withdrawn') {

@@ -6,6 +6,11 @@ export type Change =
   | { kind: 'tags'; add: string[]; remove: string[] }
   /** A tag is deleted; another may take its place. */
   | { kind: 'tag_gone'; tag_id: string; replace_by: string | null }
+  /** A stage is taken away; its people go to another. */
+  | { kind: 'stage_gone'; stage: string; replace_by: string }
+  | { kind: 'horizon_gone'; horizon: string; replace_by: string | null }
+  /** A field is taken away with what was written in it. */
+  | { kind: 'field_gone'; field_id: string }
   | { kind: 'stage'; stage: string; archived_because?: string }
   | { kind: 'horizon'; horizon: string | null }
   | { kind: 'roles'; add: string[]; remove: string[] }
@@ -16,6 +21,8 @@ export type Change =
   | { kind: 'call_list'; note: string }
   | { kind: 'delete' };
 export type ChangeKind = Change['kind'];
+/** Changes that take a word of the account away; there is always something to undo about them. */
+export const isTakingAway = (kind: string): boolean => kind.endsWith('_gone');
 
 /** Why somebody of the selection stays as they are, in words after a number. */
 export const LEFT_ALONE = {
@@ -55,6 +62,14 @@ export function deedOf(change: Change, name: ChangeNames): string {
       return change.replace_by
         ? `get ${name('tag', change.replace_by)} instead of the tag ${name('tag', change.tag_id)}`
         : `lose the tag ${name('tag', change.tag_id)}, which is deleted`;
+    case 'stage_gone':
+      return `move to ${name('stage', change.replace_by)} from the stage ${name('stage', change.stage)}, which is removed`;
+    case 'horizon_gone':
+      return change.replace_by
+        ? `get the horizon ${name('horizon', change.replace_by)} instead of ${name('horizon', change.horizon)}, which is removed`
+        : `lose the horizon ${name('horizon', change.horizon)}, which is removed`;
+    case 'field_gone':
+      return `lose the field “${name('field', change.field_id)}”, which is deleted`;
     case 'stage':
       return change.stage === 'archived'
         ? `are archived: ${change.archived_because ?? ''}`

@@ -1,5 +1,6 @@
 export {
   deedOf,
+  isTakingAway,
   LEFT_ALONE,
   previewSentence,
   restOf,

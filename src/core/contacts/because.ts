@@ -2,7 +2,7 @@
  * Why the machine decided as it did: a small structured reason stored with the decision, and the one function that
  * renders it as the sentence people read. Add a reason here, never a sentence elsewhere.
  */
-import { CHANNEL_NAMES, horizonName, stageName, type Channel } from './vocabulary';
+import { CHANNEL_NAMES, stageName, type Channel } from './vocabulary';
 import { dayAndTime } from '../shared';
 
 export type Because =
@@ -48,7 +48,7 @@ const CAUSES = {
 const PLURALS: Record<Channel, string> = { call: 'calls', text: 'texts', email: 'e-mails', letter: 'letters' };
 
 /** The reason as one plain sentence, without markup. */
-export function sentenceOf(because: Because): string {
+export function sentenceOf(because: Because, nameOfStage: (key: string) => string = stageName): string {
   switch (because.why) {
     case 'returning':
       return `Came back, so stays with ${because.agent}.`;
@@ -69,7 +69,7 @@ export function sentenceOf(because: Because): string {
     case 'arrived':
       return `The arrival began “${because.campaign}”.`;
     case 'not_enrolled':
-      return `“${because.campaign}” was not begun: ${because.cause === 'stage' && because.stage ? `the stage is ${stageName(because.stage)}` : CAUSES[because.cause]}.`;
+      return `“${because.campaign}” was not begun: ${because.cause === 'stage' && because.stage ? `the stage is ${nameOfStage(because.stage)}` : CAUSES[because.cause]}.`;
     case 'answered':
       return because.channel === 'call'
         ? `“${because.campaign}” stopped: somebody spoke with them by phone.`
@@ -77,7 +77,7 @@ export function sentenceOf(because: Because): string {
     case 'opted_out':
       return `“${because.campaign}” stopped: they asked for no more ${PLURALS[because.channel]}.`;
     case 'stage_reached':
-      return `“${because.campaign}” ended: the stage is ${stageName(because.stage)}.`;
+      return `“${because.campaign}” ended: the stage is ${nameOfStage(because.stage)}.`;
     case 'stopped_by':
       return `“${because.campaign}” stopped by ${because.by}.`;
     case 'removed_by':
@@ -101,7 +101,7 @@ export function sentenceOf(because: Because): string {
     case 'address_broken':
       return `The ${CHANNEL_NAMES[because.channel]} did not go: the address is known to be wrong (${because.fault}).`;
     case 'not_followed_up':
-      return `The ${CHANNEL_NAMES[because.channel]} did not go: the stage is ${stageName(because.stage)}, where campaigns end.`;
+      return `The ${CHANNEL_NAMES[because.channel]} did not go: the stage is ${nameOfStage(because.stage)}, where campaigns end.`;
     case 'has_answered':
       return `The ${CHANNEL_NAMES[because.channel]} did not go: they answered before it left.`;
     case 'refused':
@@ -115,4 +115,4 @@ export function sentenceOf(because: Because): string {
 
 /** What a horizon's rhythm says about a person who is overdue, for Today. */
 export const rhythmSentence = (horizon: string, days: number): string =>
-  `${horizonName(horizon)}: due ${days === 0 ? 'today' : days === 1 ? 'since yesterday' : `for ${days} days`} by rhythm`;
+  `${horizon}: due ${days === 0 ? 'today' : days === 1 ? 'since yesterday' : `for ${days} days`} by rhythm`;

@@ -3,16 +3,19 @@ import { OUTCOME_KEYS } from '../calling';
 import {
   foldFact,
   handRaisedAt,
-  HORIZON_KEYS,
+  HORIZONS,
   nextTouch,
   noFacts,
   sentenceOf,
-  STAGE_KEYS,
   stageAfter,
+  STAGES,
+  stepOf,
   type Activity,
   type Because,
+  type Stage,
 } from '.';
 
+const STAGE_KEYS: Stage[] = [...STAGES.map(({ key }) => key), 'reaching.1', 'talking.2', 'client.3', 'sphere.4'];
 const at = fc.date({ min: new Date('2026-01-01'), max: new Date('2026-12-31'), noInvalidDate: true });
 const activity: fc.Arbitrary<Activity> = fc.record({
   contactId: fc.constant('1'),
@@ -65,11 +68,11 @@ test('a hand is raised from an answer until one of us reaches out; not by STOP, 
 });
 
 test('a stage never lies: it moves on by itself and never back', () => {
-  const rank = (stage: string) => ['new', 'reaching', 'talking'].indexOf(stage);
+  const rank = (stage: string) => ['new', 'reaching', 'talking'].indexOf(stepOf(stage));
   fc.assert(
     fc.property(fc.constantFrom(...STAGE_KEYS), activity, (stage, one) => {
       const after = stageAfter(stage, one);
-      if (rank(stage) < 0 || stage === 'talking') expect(after).toBe(stage);
+      if (rank(stage) < 0 || stepOf(stage) === 'talking') expect(after).toBe(stage);
       else expect(rank(after)).toBeGreaterThanOrEqual(rank(stage));
     }),
   );
@@ -87,14 +90,17 @@ test('a stage never lies: it moves on by itself and never back', () => {
     stageAfter('new', call('voicemail')),
     stageAfter('new', call('talked')),
     stageAfter('reaching', call('voicemail')),
-  ]).toEqual(['reaching', 'talking', 'reaching']);
+    stageAfter('reaching.7', call('voicemail')),
+    stageAfter('reaching.7', call('talked')),
+    stageAfter('client.7', call('talked')),
+  ]).toEqual(['reaching', 'talking', 'reaching', 'reaching.7', 'talking', 'client.7']);
 });
 
 test('the next touch is a promise, or else the rhythm of the horizon; nobody archived is due', () => {
   const from = new Date('2026-11-01T00:00:00Z');
   const task = { dueAt: new Date('2026-11-30T00:00:00Z'), kind: 'promise' } as const;
   expect(nextTouch('talking', 'hot', task, from)).toEqual({ at: task.dueAt, kind: 'promise' });
-  expect(HORIZON_KEYS.map((horizon) => nextTouch('talking', horizon, null, from)!.at.toISOString().slice(0, 10))).toEqual([
+  expect(HORIZONS.map(({ key }) => nextTouch('talking', key, null, from)!.at.toISOString().slice(0, 10))).toEqual([
     '2026-11-03',
     '2026-11-11',
     '2026-12-06',

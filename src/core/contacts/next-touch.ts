@@ -1,6 +1,6 @@
 /** The day a person is due: the earliest open promise or call task, or else the last touch plus the rhythm of the horizon. */
 import { DAY } from '../shared';
-import { FOLLOWED_UP, HORIZONS, type Horizon, type Stage } from './vocabulary';
+import { HORIZONS, isFollowedUp, stepOf, type Horizon, type Stage } from './vocabulary';
 
 export interface NextTouch {
   at: Date;
@@ -19,10 +19,12 @@ export function nextTouch(
   from: Date,
   rhythms: Partial<Record<string, number>> = {},
 ): NextTouch | null {
-  if (stage === 'archived') return null;
+  const step = stepOf(stage);
+  if (step === 'archived') return null;
   if (openTask) return { at: openTask.dueAt, kind: openTask.kind };
   if (!horizon) return null;
-  if (!FOLLOWED_UP.includes(stage) && stage !== 'client' && stage !== 'past_client') return null;
-  const days = rhythms[horizon] ?? HORIZONS.find((one) => one.key === horizon)!.rhythmDays;
+  if (!isFollowedUp(step) && step !== 'client' && step !== 'past_client') return null;
+  const days = rhythms[horizon] ?? HORIZONS.find((one) => one.key === horizon)?.rhythmDays;
+  if (!days) return null;
   return { at: new Date(from.getTime() + days * DAY), kind: 'rhythm' };
 }

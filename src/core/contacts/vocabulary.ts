@@ -1,4 +1,7 @@
-/** The closed words for contacts: stages, horizons, roles, and the channels a touch may take. Names and meanings are the defaults a new account begins with. */
+/**
+ * The words for contacts: stages, horizons, roles, and the channels a touch may take. Names and meanings are the defaults a
+ * new account begins with; it may add stages and horizons of its own.
+ */
 export const STAGES = [
   { key: 'new', name: 'New', meaning: 'Nobody has tried to reach them' },
   { key: 'reaching', name: 'Reaching', meaning: 'Tried, not yet spoken' },
@@ -9,8 +12,15 @@ export const STAGES = [
   { key: 'sphere', name: 'Sphere', meaning: 'Known personally' },
   { key: 'archived', name: 'Archived', meaning: 'Put away, with a reason' },
 ] as const;
-export type Stage = (typeof STAGES)[number]['key'];
-export const STAGE_KEYS = STAGES.map((stage) => stage.key) as Stage[];
+/** A step of the work, on which the rules stand: what moves by itself, what campaigns follow up, who counts as a client. */
+export type Step = (typeof STAGES)[number]['key'];
+/** Where somebody stands: a step, or a stage of the account's own, whose key names the step that it counts as (`talking.12`). */
+export type Stage = Step | `${Step}.${number}`;
+export const stepOf = (stage: string): Step => stage.split('.')[0] as Step;
+/** Steps that a stage of one's own may count as. New and Archived are not among them: there is one way to be untried, and one to be put away. */
+export const OWN_STEPS = ['reaching', 'talking', 'client', 'under_contract', 'past_client', 'sphere'] as const satisfies Step[];
+/** Stages that cannot be removed, since people move there by themselves, or are counted or put away there. */
+export const KEPT_STAGES: readonly string[] = ['new', 'reaching', 'talking', 'client', 'archived'] satisfies Step[];
 
 export const HORIZONS = [
   { key: 'hot', name: 'Hot', meaning: 'Ready to meet now', rhythmDays: 2, strokes: 4 },
@@ -18,8 +28,8 @@ export const HORIZONS = [
   { key: 'nurture', name: 'Nurture', meaning: 'Within about a year', rhythmDays: 35, strokes: 2 },
   { key: 'someday', name: 'Someday', meaning: 'No date yet', rhythmDays: 90, strokes: 1 },
 ] as const;
-export type Horizon = (typeof HORIZONS)[number]['key'];
-export const HORIZON_KEYS = HORIZONS.map((horizon) => horizon.key) as Horizon[];
+/** The key of a horizon: one of those above, or one of the account's own (`own.12`). */
+export type Horizon = string;
 
 export const CONTACT_ROLES = ['buyer', 'seller', 'renter', 'landlord', 'agent', 'vendor'] as const;
 export type ContactRole = (typeof CONTACT_ROLES)[number];
@@ -39,7 +49,8 @@ export type Channel = (typeof CHANNELS)[number];
 export const CHANNEL_NAMES: Record<Channel, string> = { call: 'call', text: 'text', email: 'e-mail', letter: 'letter' };
 
 /** Stages in which automatic follow-up goes on. From Client on, somebody works with the person and campaigns end. */
-export const FOLLOWED_UP: readonly Stage[] = ['new', 'reaching', 'talking', 'sphere'];
+export const FOLLOWED_UP: readonly Step[] = ['new', 'reaching', 'talking', 'sphere'];
+export const isFollowedUp = (stage: string): boolean => FOLLOWED_UP.includes(stepOf(stage));
 
-export const stageName = (key: string): string => STAGES.find((stage) => stage.key === key)?.name ?? key;
-export const horizonName = (key: string): string => HORIZONS.find((horizon) => horizon.key === key)?.name ?? key;
+/** The names of stages that an account did not rename; one of its own is called by its step where its name is not at hand. */
+export const stageName = (key: string): string => STAGES.find((stage) => stage.key === stepOf(key))?.name ?? key;

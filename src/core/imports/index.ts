@@ -1,3 +1,4 @@
+export { type AccountWords } from './words';
 export { CardReader } from './cards';
 export { groupOf, linkPartners, readCard, type CardGroup } from './card-person';
 export { CsvReader, findDelimiter, readCsv, type CsvRecord } from './csv';

@@ -7,7 +7,7 @@ import { TARGETS, type Target } from './headings';
 import { readFirst, readName } from './names';
 import { PERMIT_CHANNELS, doubt, doubtWhole, emptyPerson, type ImportedPerson, type PermitChannel } from './person';
 import type { Column } from './table';
-import { horizonWord, roleWords, stageWord, tagWords, yesOrNo } from './words';
+import { horizonWord, roleWords, stageWord, tagWords, yesOrNo, type AccountWords } from './words';
 
 const LONGEST_NAME = 200;
 const LONGEST_CELL = 20_000;
@@ -19,7 +19,7 @@ export interface Reading {
   columns: Column[];
   /** The current year, for two-digit years and days of birth to come. */
   thisYear: number;
-  stages?: { key: string; name: string }[];
+  words?: AccountWords;
 }
 
 interface Parts {
@@ -160,7 +160,7 @@ function readCell(person: ImportedPerson, parts: Parts, column: Column, text: st
       );
       return;
     case 'stage': {
-      const stage = stageWord(value, reading.stages);
+      const stage = stageWord(value, reading.words?.stages);
       const { roles } = roleWords(value);
       if (stage) person.stage ??= stage;
       else if (roles.length) person.roles.push(...roles.filter((role) => !person.roles.includes(role)));
@@ -168,7 +168,7 @@ function readCell(person: ImportedPerson, parts: Parts, column: Column, text: st
       return;
     }
     case 'horizon':
-      person.horizon ??= horizonWord(value);
+      person.horizon ??= horizonWord(value, reading.words?.horizons);
       return;
     case 'source':
       person.source ??= value;

@@ -45,8 +45,14 @@ export function roleWords(cell: string): RoleWords {
   return read;
 }
 
+/** Stages and horizons as an account calls them; without them a file is read by the names that everybody begins with. */
+export interface AccountWords {
+  stages: readonly { key: string; name: string }[];
+  horizons: readonly { key: string; name: string }[];
+}
+
 /** A stage by its name or by what the trade calls it; null for a word that is none. */
-export function stageWord(text: string, names: { key: string; name: string }[] = [...STAGES]): string | null {
+export function stageWord(text: string, names: readonly { key: string; name: string }[] = STAGES): string | null {
   const word = folded(text).replace(/s$/, '');
   const own = names.find((stage) => folded(stage.name).replace(/s$/, '') === word);
   if (own) return own.name;
@@ -64,10 +70,12 @@ export function stageWord(text: string, names: { key: string; name: string }[] =
   return names.find((stage) => stage.key === key)?.name ?? null;
 }
 
-export const horizonWord = (text: string): string | null => {
+/** A horizon by its name; @param horizons those of the account, else the ones everybody begins with. @returns its key */
+export const horizonWord = (text: string, horizons: readonly { key: string; name: string }[] = HORIZONS): string | null => {
   const word = folded(text);
-  if (/^(?:cold|long term)$/.test(word)) return 'someday';
-  return HORIZONS.find((horizon) => word === folded(horizon.name) || word.startsWith(`${folded(horizon.name)} `))?.key ?? null;
+  const named = horizons.find(({ name }) => word === folded(name) || word.startsWith(`${folded(name)} `));
+  const usual = /^(?:cold|long term)$/.test(word) ? horizons.find(({ key }) => key === 'someday') : null;
+  return (named ?? usual)?.key ?? null;
 };
 
 const YES = new Set([

@@ -31,4 +31,4 @@ export {
   type Tree,
   type Unit,
 } from './tree';
-export type { SegmentView, VocabularyView } from './views';
+export type { SegmentView, VocabularyView, Word } from './views';

@@ -16,8 +16,17 @@ export interface SegmentView {
   on_shelf: boolean;
 }
 
+/** A word of the account: a stage with its meaning, a horizon also with its rhythm in days and its strokes. */
+export interface Word {
+  value: string;
+  name: string;
+  meaning?: string;
+  rhythm_days?: number;
+  strokes?: number;
+}
+
 /** The names of everything a segment may name. */
 export interface VocabularyView {
-  names: Partial<Record<Vocabulary, { value: string; name: string }[]>>;
+  names: Partial<Record<Vocabulary, Word[]>>;
   fields: FieldDef[];
 }

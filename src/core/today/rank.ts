@@ -22,6 +22,9 @@ export interface TodayCandidate {
   name: string;
   stage: string;
   horizon: string | null;
+  /** Its name, and how many strokes it has: four is nearest. */
+  horizonName: string | null;
+  horizonStrokes: number;
   ownerName: string | null;
   handRaisedAt: Date | null;
   lastAnswer: string | null;
@@ -89,15 +92,17 @@ export function reasonsFor(candidate: TodayCandidate, now: Date, dayEnd: Date): 
     if (nextTouchKind === 'rhythm') {
       const days = Math.max(0, Math.floor((now.getTime() - nextTouchAt.getTime()) / DAY));
       const last = candidate.lastOutcome ? `; last call: ${outcomeName(candidate.lastOutcome).toLowerCase()}` : '';
-      reasons.push({ group: 'overdue', text: `${rhythmSentence(candidate.horizon ?? '', days)}${last}`, since: nextTouchAt });
+      reasons.push({
+        group: 'overdue',
+        text: `${rhythmSentence(candidate.horizonName ?? 'Horizon', days)}${last}`,
+        since: nextTouchAt,
+      });
     }
   }
   return reasons.sort((a, b) => placeOf(a.group) - placeOf(b.group));
 }
 
 const placeOf = (group: TodayGroup): number => TODAY_GROUPS.findIndex((one) => one.key === group);
-
-const HORIZON_WEIGHT: Record<string, number> = { hot: 4, warm: 3, nurture: 2, someday: 1 };
 
 /**
  * Ranks the candidates at `now`. Answers, oldest first: somebody waits. New leads, newest first: speed decides while it
@@ -113,10 +118,7 @@ export function rankToday(candidates: TodayCandidate[], now: Date, dayEnd: Date)
     const byTime = first.since.getTime() - second.since.getTime();
     const byId = Number(a.candidate.contactId) - Number(b.candidate.contactId);
     if (first.group === 'new') return -byTime || byId;
-    if (first.group === 'overdue')
-      return (
-        (HORIZON_WEIGHT[b.candidate.horizon ?? ''] ?? 0) - (HORIZON_WEIGHT[a.candidate.horizon ?? ''] ?? 0) || byTime || byId
-      );
+    if (first.group === 'overdue') return b.candidate.horizonStrokes - a.candidate.horizonStrokes || byTime || byId;
     return byTime || byId;
   });
   return entries.map(({ candidate, reasons }) => ({

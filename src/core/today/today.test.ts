@@ -8,6 +8,8 @@ const person = (id: number, more: Partial<TodayCandidate> = {}): TodayCandidate 
   name: `P${id}`,
   stage: 'talking',
   horizon: null,
+  horizonName: null,
+  horizonStrokes: 0,
   ownerName: null,
   handRaisedAt: null,
   lastAnswer: null,
@@ -27,8 +29,8 @@ const order = (...people: TodayCandidate[]) => rankToday(people, NOW, END).map((
 test('answers first and the oldest of them, then new leads with the newest first, promises by their hour, then the rhythm by warmth', () => {
   expect(
     order(
-      person(1, { nextTouchAt: ago(60 * 24 * 9), nextTouchKind: 'rhythm', horizon: 'someday' }),
-      person(2, { nextTouchAt: ago(60 * 24), nextTouchKind: 'rhythm', horizon: 'hot' }),
+      person(1, { nextTouchAt: ago(60 * 24 * 9), nextTouchKind: 'rhythm', horizonStrokes: 1 }),
+      person(2, { nextTouchAt: ago(60 * 24), nextTouchKind: 'rhythm', horizonStrokes: 4 }),
       person(3, { nextTouchAt: new Date('2026-11-23T23:00:00Z'), nextTouchKind: 'promise' }),
       person(4, { nextTouchAt: ago(30), nextTouchKind: 'promise' }),
       person(5, { stage: 'new', tried: false, arrivedAt: ago(50) }),

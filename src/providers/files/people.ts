@@ -1,5 +1,6 @@
 /** The people of an opened file, one after another, with the lines that are none counted. */
 import {
+  type AccountWords,
   groupOf,
   isBlankRow,
   isFooter,
@@ -28,7 +29,7 @@ export interface ReadOptions {
   thisYear: number;
   /** The meaning of columns as a person corrected it; otherwise as recognised. */
   columns?: Column[];
-  stages?: { key: string; name: string }[];
+  words?: AccountWords;
 }
 
 /** Opens a file and says how its people are read. */
@@ -65,7 +66,7 @@ function tableReading(opened: Extract<OpenedFile, { is: 'table' }>, options: Rea
         blanks = 0;
         if (repeatsHeadings(record.cells, reading.columns)) continue;
         row += 1;
-        const person = readRow(record, row, { columns: reading.columns, thisYear: options.thisYear, stages: options.stages });
+        const person = readRow(record, row, { columns: reading.columns, thisYear: options.thisYear, words: options.words });
         person.raw = record.cells;
         yield person;
       }

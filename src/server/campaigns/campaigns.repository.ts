@@ -4,7 +4,7 @@ import { notFound } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { dayOf, type Touch } from '@/core/campaigns';
 import { sentenceOf, type Because } from '@/core/contacts';
-import { findContact, visible } from '../contacts';
+import { findContact, stageNames, visible } from '../contacts';
 import { reader } from '../shared';
 
 /** The campaigns of the account; numbers count the contacts that the scope sees. */
@@ -70,13 +70,14 @@ export async function listEnrolments(scope: Scope, contactId: string): Promise<E
      from enrolments e join campaigns c on c.id = e.campaign_id where e.contact_id = $1 order by e.id desc`,
     [contactId],
   );
+  const stage = await stageNames(scope.accountId, reader());
   return rows.map((row) => {
     const touch = row.touches[row.step];
     return {
       id: row.id,
       campaign: { id: row.campaign_id, name: row.name },
       state: row.state,
-      because: row.because ? sentenceOf(row.because) : null,
+      because: row.because ? sentenceOf(row.because, stage) : null,
       started_at: row.started_at,
       ended_at: row.ended_at,
       next:

@@ -2,7 +2,7 @@
 import { notFound } from '@/core/shared';
 import { fullName, scopeFor, type Principal } from '@/core/accounts';
 import { plannedAt, type Touch } from '@/core/campaigns';
-import { type Activity, type Because, type Stage } from '@/core/contacts';
+import { stepOf, type Activity, type Because, type Stage } from '@/core/contacts';
 import { endFollowUp, lockContact, recordActivities, visible } from '../contacts';
 import { now, transact, type Tx } from '../shared';
 
@@ -43,7 +43,7 @@ export async function enrolArrival(
     because,
   });
   if (contact.onThePhone) return say('held', { why: 'not_enrolled', campaign: name, cause: 'on_the_phone' });
-  if (contact.stage !== 'new' && contact.stage !== 'reaching')
+  if (!['new', 'reaching'].includes(stepOf(contact.stage)))
     return say('held', { why: 'not_enrolled', campaign: name, cause: 'stage', stage: contact.stage });
   if (campaign!.same) return say('held', { why: 'not_enrolled', campaign: name, cause: 'already_in' });
   if (campaign!.group_taken) return say('held', { why: 'not_enrolled', campaign: name, cause: 'other_campaign' });

@@ -11,10 +11,10 @@ import {
   type LeftAlone,
 } from '@/core/changes';
 import { fieldRows } from '@/core/fields';
-import { enqueue, now, reader, record, transact } from '../shared';
+import { enqueue, now, reader, record, transact, type Tx } from '../shared';
 import { listFields } from '../contacts';
 import { nameIn, readVocabulary } from '../segments';
-import { checkDeletable, hideTag, showTag } from '../tags';
+import { bringBack } from './taking-away.service';
 import { changeView, findChangeRow, UNDOABLE, type ChangeRow } from './changes.repository';
 import { kindOf } from './kinds.index';
 import { selectionSql, type Selection } from './select';
@@ -106,25 +106,6 @@ export async function createChange(principal: Principal, asked: Asked): Promise<
   });
 }
 
-/** Deletes a tag: out of sight at once, and from the contacts in the background; another may take its place. Merging two is the same. */
-export async function deleteTag(principal: Principal, tagId: string, replaceBy: string | null): Promise<ChangeView> {
-  const names = await checkDeletable(principal, tagId, replaceBy);
-  const { accountId, userId } = scopeFor(principal);
-  const change: Change = { kind: 'tag_gone', tag_id: tagId, replace_by: replaceBy };
-  const deed = deedOf(change, (_, id) => (id === tagId ? names.name : (names.replacement ?? '')));
-  return transact(async (tx) => {
-    const at = await now(tx);
-    const spec = { change, selection: { tag: tagId }, deed };
-    const row = await tx.first<ChangeRow>(
-      `insert into changes (account_id, user_id, kind, spec, sentence, made_at) values ($1, $2, 'tag_gone', $3::jsonb, $4, $5) returning *, null as by`,
-      [accountId, userId, JSON.stringify(spec), `${deed[0]!.toUpperCase()}${deed.slice(1)}`, at],
-    );
-    await hideTag(tx, tagId, at);
-    await enqueue(tx, 'changes.run', { changeId: row!.id });
-    return changeView({ ...row!, by: principal.kind === 'person' ? fullName(principal.person) : null });
-  });
-}
-
 /** Stops a change under way: what is done stays done and can be undone. */
 export async function cancelChange(principal: Principal, id: string): Promise<ChangeView> {
   return transact(async (tx) => {
@@ -142,9 +123,17 @@ export async function undoChange(principal: Principal, id: string): Promise<Chan
     const row = await findChangeRow(principal, id, tx, true);
     if (row.state === 'undoing' || row.state === 'undone') return changeView(row);
     if (!UNDOABLE.includes(row.state)) throw new AppError('conflict', 'This change is still under way. Cancel it first.');
+    await bringBack(tx, row.account_id, row.spec.change);
+    if (row.kind === 'field_gone') return endAtOnce(tx, row);
     await tx.run(`update changes set state = 'undoing' where id = $1`, [id]);
-    if (row.spec.change.kind === 'tag_gone') await showTag(tx, row.spec.change.tag_id);
     await enqueue(tx, 'changes.undo', { changeId: id });
     return changeView({ ...row, state: 'undoing' });
   });
+}
+
+/** A field that came back has everything again: there is nothing to do for its people. */
+async function endAtOnce(tx: Tx, row: ChangeRow): Promise<ChangeView> {
+  const at = await now(tx);
+  await tx.run(`update changes set state = 'undone', undone = changed, ended_at = $2 where id = $1`, [row.id, at]);
+  return changeView({ ...row, state: 'undone', undone: row.changed, ended_at: at });
 }

@@ -2,12 +2,15 @@
 import type { Change, ChangeKind } from '@/core/changes';
 import { field } from './field.kind';
 import type { Kind } from './kinds';
-import { horizon, owner, roles, tagGone, tags } from './plain.kinds';
-import { callList, campaign, permission, remove, stage } from './standing.kinds';
+import { fieldGone, horizon, horizonGone, owner, roles, tagGone, tags } from './plain.kinds';
+import { callList, campaign, permission, remove, stage, stageGone } from './standing.kinds';
 
 const KINDS: { [K in ChangeKind]: Kind<Extract<Change, { kind: K }>> } = {
   tags,
   tag_gone: tagGone,
+  stage_gone: stageGone,
+  horizon_gone: horizonGone,
+  field_gone: fieldGone,
   stage,
   horizon,
   roles,

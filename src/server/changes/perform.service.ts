@@ -3,7 +3,7 @@
  * takes itself off the list, so that after a crash the next worker goes on exactly where this one stopped.
  */
 import { fullName, scopeFor, wholeAccount, type Person, type Scope } from '@/core/accounts';
-import type { LeftAlone } from '@/core/changes';
+import { isTakingAway, type LeftAlone } from '@/core/changes';
 import { AppError } from '@/core/shared';
 import { findPerson } from '../accounts';
 import { now, publish, reader, transact, type Tx } from '../shared';
@@ -82,8 +82,9 @@ async function performChunk(id: string, person: Person | null): Promise<boolean>
       return false;
     }
     const kind = kindOf(row.spec.change);
-    const leftAlone =
-      row.kind === 'tag_gone' ? { ids: chunk.contact_ids, counts: {} } : await leftAloneOf(tx, row, chunk.contact_ids);
+    const leftAlone = isTakingAway(row.kind)
+      ? { ids: chunk.contact_ids, counts: {} }
+      : await leftAloneOf(tx, row, chunk.contact_ids);
     const changed = await kind.apply(doingOf(row, person, tx, at), row.spec.change, leftAlone.ids);
     const counts = leftAlone.counts;
     if (leftAlone.ids.length > changed) counts.changed_since = (counts.changed_since ?? 0) + leftAlone.ids.length - changed;

@@ -98,6 +98,21 @@ export const horizon: Kind<Of<'horizon'>> = {
   },
 };
 
+/** The contacts' side of a removed horizon. */
+const asHorizon = ({ replace_by }: Of<'horizon_gone'>): Of<'horizon'> => ({ kind: 'horizon', horizon: replace_by });
+export const horizonGone: Kind<Of<'horizon_gone'>> = {
+  leaves: (change, bind) => horizon.leaves(asHorizon(change), bind),
+  apply: (doing, change, ids) => horizon.apply(doing, asHorizon(change), ids),
+  undo: (doing, change, items) => horizon.undo(doing, asHorizon(change), items),
+};
+
+/** A deleted field is only put out of sight, with what is written in it: nothing happens to the people. */
+export const fieldGone: Kind<Of<'field_gone'>> = {
+  leaves: () => 'null::text',
+  apply: async () => 0,
+  undo: async () => ({ restored: 0, why: 'changed_since' }),
+};
+
 export const contactIds = (items: Item[]): string[] => items.map(({ contact_id }) => String(contact_id));
 
 export const owner: Kind<Of<'owner'>> = {

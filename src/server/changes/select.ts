@@ -8,14 +8,19 @@ export interface Selection {
   ids?: string[];
   question?: Question;
   except?: string[];
-  /** Everybody with a tag, out of sight or not; only for deleting it. */
+  /** Everybody with a tag, in a stage, with a horizon, out of sight or not; only for taking it away. */
   tag?: string;
+  stage?: string;
+  horizon?: string;
 }
 
 /** SQL that selects the ids of a selection as `id`, with its values added to `bind`. */
 export async function selectionSql(scope: Scope, selection: Selection, bind: unknown[]): Promise<string> {
   if (selection.tag)
     return `select c.id from contacts c join contact_tags ct on ct.contact_id = c.id where c.account_id = $${bind.push(scope.accountId)} and ct.tag_id = $${bind.push(selection.tag)}`;
+  for (const axis of ['stage', 'horizon'] as const)
+    if (selection[axis])
+      return `select c.id from contacts c where c.account_id = $${bind.push(scope.accountId)} and c.${axis} = $${bind.push(selection[axis])}`;
   if (selection.ids) {
     const where = visible(scope, bind);
     return `select c.id from contacts c where ${where} and c.id = any($${bind.push(selection.ids)}::bigint[])`;

@@ -81,10 +81,18 @@ export const stage: Kind<Of<'stage'>> = {
   },
 };
 
+/** The contacts' side of a removed stage. */
+const asStage = ({ replace_by }: Of<'stage_gone'>): Of<'stage'> => ({ kind: 'stage', stage: replace_by });
+export const stageGone: Kind<Of<'stage_gone'>> = {
+  leaves: (change, bind) => stage.leaves(asStage(change), bind),
+  apply: (doing, change, ids) => stage.apply(doing, asStage(change), ids),
+  undo: (doing, change, items) => stage.undo(doing, asStage(change), items),
+};
+
 export const campaign: Kind<Of<'campaign'>> = {
   leaves: (change, bind) => {
     const id = `$${bind.push(change.campaign_id)}::bigint`;
-    return `case when c.do_not_contact then 'do_not_contact' when c.stage <> all($${bind.push([...FOLLOWED_UP])}::text[]) then 'worked_with'
+    return `case when c.do_not_contact then 'do_not_contact' when split_part(c.stage, '.', 1) <> all($${bind.push([...FOLLOWED_UP])}::text[]) then 'worked_with'
       when exists (select 1 from enrolments e where e.contact_id = c.id and e.campaign_id = ${id} and e.state = 'active') then 'in_already'
       when exists (select 1 from enrolments e join campaigns o on o.id = e.campaign_id join campaigns p on p.id = ${id} where e.contact_id = c.id and e.state = 'active' and o.exclusive_group = p.exclusive_group) then 'other_campaign' end`;
   },

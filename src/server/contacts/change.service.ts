@@ -5,15 +5,7 @@ import { AppError, isZone } from '@/core/shared';
 import { cleanName, oneLine } from '@/core/capture';
 import { faultsOf, storable, wantsSchema } from '@/core/capture/schemas';
 import { dayOfYear, type FieldInput } from '@/core/fields';
-import {
-  CONTACT_ROLES,
-  DATE_KINDS,
-  HORIZON_KEYS,
-  STAGE_KEYS,
-  type Activity,
-  type Because,
-  type ImportantDate,
-} from '@/core/contacts';
+import { CONTACT_ROLES, DATE_KINDS, type Activity, type Because, type ImportantDate } from '@/core/contacts';
 import { fullName, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
 import { now, publish, transact, type Tx } from '../shared';
 import { findContact, lockContact, refreshSearch } from './contacts.repository';
@@ -26,11 +18,9 @@ import { recordActivities, restate } from './record';
 export const contactPatchSchema = Joi.object({
   first_name: Joi.string().max(200).allow(''),
   last_name: Joi.string().max(200).allow(''),
-  stage: Joi.string().valid(...STAGE_KEYS),
+  stage: Joi.string().max(60),
   archived_because: Joi.string().max(500),
-  horizon: Joi.string()
-    .valid(...HORIZON_KEYS)
-    .allow(null),
+  horizon: Joi.string().max(60).allow(null),
   roles: Joi.array()
     .items(Joi.string().valid(...CONTACT_ROLES))
     .max(6),
@@ -105,6 +95,7 @@ export async function updateContact(principal: Principal, id: string, body: unkn
   const scope = scopeFor(principal);
   return transact(async (tx) => {
     const before = await lockContact(scope, id, tx);
+    await checkWords(tx, scope.accountId, before, patch);
     const at = await now(tx);
     const activities: Activity[] = [];
     const line = (kind: Activity['kind'], data: Activity['data'], because: Because | null = null): Activity => ({
@@ -138,6 +129,27 @@ export async function updateContact(principal: Principal, id: string, body: unkn
     await publish(tx, { accountId: scope.accountId, topic: 'contact', contactId: id, ownerId: patch.owner_id ?? before.ownerId });
     return findContact(scope, id, tx);
   });
+}
+
+/** A stage and a horizon are the account's own words; what somebody has already may stay, also when it is being taken away. */
+async function checkWords(
+  tx: Tx,
+  accountId: string,
+  before: { stage: string; horizon: string | null },
+  patch: Patch,
+): Promise<void> {
+  const fields: { field: string; message: string }[] = [];
+  for (const axis of ['stage', 'horizon'] as const) {
+    const key = patch[axis];
+    if (!key || key === before[axis]) continue;
+    const words = await tx.rows<{ key: string }>(
+      `select key from ${axis}s where account_id = $1 and deleted_at is null order by position`,
+      [accountId],
+    );
+    if (!words.some((word) => word.key === key))
+      fields.push({ field: axis, message: `must be one of [${words.map((word) => word.key).join(', ')}]` });
+  }
+  if (fields.length) throw new AppError('input_invalid', 'This change was not kept.', { fields });
 }
 
 async function handOver(tx: Tx, principal: Principal, contactId: string, ownerId: string, at: Date): Promise<Because> {

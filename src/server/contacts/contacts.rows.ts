@@ -58,7 +58,7 @@ export const CONTACT_JOINS = `join contact_facts f on f.contact_id = c.id
   left join lateral (select jsonb_object_agg(field_id, value) as fields from (
     select v.field_id, case d.kind when 'number' then to_jsonb(min(v.number)) when 'money' then to_jsonb(min(v.number)) when 'flag' then to_jsonb(bool_or(v.number = 1)) when 'choices' then jsonb_agg(v.words order by v.ordinal)
       when 'date' then to_jsonb(min(v.day)) when 'yearly' then to_jsonb(coalesce(min(v.day)::text, to_char(min(v.month_day), 'FM00"-"00'))) when 'contact' then to_jsonb(min(v.linked_id)::text) else to_jsonb(min(v.words)) end as value
-    from field_values v join fields d on d.id = v.field_id where v.contact_id = c.id group by v.field_id, d.kind) x) fv on true`;
+    from field_values v join fields d on d.id = v.field_id and d.deleted_at is null where v.contact_id = c.id group by v.field_id, d.kind) x) fv on true`;
 
 const two = (n: number): string => String(n).padStart(2, '0');
 const dateView = ({ kind, label, year, month_day }: NonNullable<ContactRow['dates']>[number]): ImportantDate => ({

@@ -1,3 +1,4 @@
+export { stageNames } from './stage-names';
 export { addNote, contactPatchSchema, setNextTouch, setPermission, updateContact } from './change.service';
 export {
   CONTACT_SORTS,

@@ -33,7 +33,7 @@ export function measured(
       narrowed = ` and ${called(` and k.talk_seconds >= $${bind.length}::int`)}`;
       break;
     case 'clients':
-      narrowed = ` and c.stage in ('client','under_contract','past_client')`;
+      narrowed = ` and split_part(c.stage, '.', 1) in ('client','under_contract','past_client')`;
       break;
   }
   return `exists (select 1 from inquiries i where i.contact_id = c.id and ${inPeriod}${handed}${narrowed})`;

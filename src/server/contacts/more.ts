@@ -10,7 +10,10 @@ import { reader, type Tx } from '../shared';
 
 /** The fields that an account made for itself, in their order. */
 export const listFields = (accountId: string, tx: Tx = reader()): Promise<FieldDef[]> =>
-  tx.rows<FieldDef>('select id, name, kind, choices from fields where account_id = $1 order by position, id', [accountId]);
+  tx.rows<FieldDef>(
+    'select id, name, kind, choices from fields where account_id = $1 and deleted_at is null order by position, id',
+    [accountId],
+  );
 
 export async function readMore(contactId: string, tx: Tx): Promise<MoreView> {
   const household = await tx.rows<{ id: string; name: string }>(

@@ -5,10 +5,10 @@
  */
 import {
   foldFact,
-  FOLLOWED_UP,
   handRaisedAt,
   isAnswer,
   isConversation,
+  isFollowedUp,
   isHumanTry,
   nextTouch,
   stageAfter,
@@ -61,8 +61,7 @@ export async function recordActivities(tx: Tx, accountId: string, activities: Ac
     const stage = activity.kind === 'stage' ? (activity.data.stage as Stage) : stageAfter(standing.stage, activity);
     if (stage !== standing.stage) {
       if (activity.kind !== 'stage') all.push(stageActivity(activity, standing.stage, stage));
-      if (!FOLLOWED_UP.includes(stage))
-        ends.push({ contactId: activity.contactId, at: activity.at, why: 'stage_reached', stage });
+      if (!isFollowedUp(stage)) ends.push({ contactId: activity.contactId, at: activity.at, why: 'stage_reached', stage });
       standing.stage = stage;
       standing.stageSince = activity.at;
     }

@@ -5,6 +5,7 @@ import { sentenceOf, type ActivityData, type Because } from '@/core/contacts';
 import type { Scope } from '@/core/accounts';
 import { reader, type Tx } from '../shared';
 import { findContact } from './contacts.repository';
+import { stageNames } from './stage-names';
 
 interface TimelineRow {
   id: string;
@@ -35,6 +36,7 @@ export async function listTimeline(
      where a.contact_id = $1 ${after ? 'and (a.at, a.id) < ($3::timestamptz, $4::bigint)' : ''} order by a.at desc, a.id desc limit $2`,
     bind,
   );
+  const stage = await stageNames(scope.accountId, tx);
   const page = pageOf(rows, limit, (row) => [row.at.toISOString(), row.id]);
   return {
     items: page.items.map((row) => ({
@@ -43,8 +45,9 @@ export async function listTimeline(
       channel: row.channel,
       direction: row.direction,
       at: row.at,
-      text: row.data.text ?? null,
-      because: row.because ? sentenceOf(row.because) : null,
+      text:
+        row.kind === 'stage' ? `${stage(row.data.fromStage ?? '')} → ${stage(row.data.stage ?? '')}` : (row.data.text ?? null),
+      because: row.because ? sentenceOf(row.because, stage) : null,
       by: row.by,
       data: row.data,
     })),

@@ -9,7 +9,7 @@ const SAID = (channel: string, kind: string): string =>
   `(select case when count(*) > 0 and min(coalesce(p.state, '')) = max(coalesce(p.state, '')) then nullif(min(coalesce(p.state, '')), '') end from contact_points cp
      left join permissions p on p.account_id = c.account_id and p.channel = '${channel}' and p.address = cp.value where cp.contact_id = c.id and cp.active and cp.kind = '${kind}')`;
 
-const PERSON = `select c.id, c.first_name, c.last_name, c.company, c.street, c.city, c.region, c.postal_code, c.country, c.household_id as household, c.roles, coalesce(sg.name, c.stage) as stage, c.horizon, c.source,
+const PERSON = `select c.id, c.first_name, c.last_name, c.company, c.street, c.city, c.region, c.postal_code, c.country, c.household_id as household, c.roles, coalesce(sg.name, c.stage) as stage, coalesce(hz.name, c.horizon) as horizon, c.source,
   u.first_name || ' ' || u.last_name as agent, to_char(c.created_at, 'YYYY-MM-DD') as added,
   coalesce((select array_agg(value order by position, id) from contact_points where contact_id = c.id and active and kind = 'email'), '{}') as emails,
   coalesce((select jsonb_agg(jsonb_build_object('number', value, 'extension', extension) order by position, id) from contact_points where contact_id = c.id and active and kind = 'phone'), '[]') as phones,
@@ -19,8 +19,8 @@ const PERSON = `select c.id, c.first_name, c.last_name, c.company, c.street, c.c
   jsonb_strip_nulls(jsonb_build_object('call', ${SAID('call', 'phone')}, 'text', ${SAID('text', 'phone')}, 'email', ${SAID('email', 'email')})) as said,
   coalesce((select jsonb_object_agg(field_id, value) from (select v.field_id, case d.kind when 'number' then to_jsonb(min(v.number)) when 'money' then to_jsonb(min(v.number)) when 'flag' then to_jsonb(bool_or(v.number = 1))
     when 'choices' then jsonb_agg(v.words order by v.ordinal) when 'date' then to_jsonb(min(v.day)) when 'yearly' then to_jsonb(coalesce(min(v.day)::text, to_char(min(v.month_day), 'FM00"-"00'))) when 'contact' then to_jsonb(min(v.linked_id)::text) else to_jsonb(min(v.words)) end as value
-    from field_values v join fields d on d.id = v.field_id where v.contact_id = c.id group by v.field_id, d.kind) x), '{}') as fields
-  from contacts c left join stages sg on sg.account_id = c.account_id and sg.key = c.stage left join users u on u.id = c.owner_id`;
+    from field_values v join fields d on d.id = v.field_id and d.deleted_at is null where v.contact_id = c.id group by v.field_id, d.kind) x), '{}') as fields
+  from contacts c left join stages sg on sg.account_id = c.account_id and sg.key = c.stage left join horizons hz on hz.account_id = c.account_id and hz.key = c.horizon left join users u on u.id = c.owner_id`;
 
 /** How many a selection holds. */
 export async function countOutgoing(scope: Scope, selection: Selection): Promise<number> {

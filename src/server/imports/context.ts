@@ -1,5 +1,6 @@
 /** What an import needs to know of the account before the first row: names of stages, people and fields, and where each column goes. */
-import { HORIZON_KEYS, type Horizon } from '@/core/contacts';
+import { stageName, type Horizon } from '@/core/contacts';
+import type { AccountWords } from '@/core/imports';
 import type { ImportColumn, ImportOptions } from '@/core/imports';
 import type { FieldDef } from '@/core/segments';
 import { AppError } from '@/core/shared';
@@ -15,6 +16,8 @@ export interface ImportContext {
   columns: ImportColumn[];
   zone: string;
   /** By name in small letters. */
+  words: ImportWords;
+  /** Keys of stages by their names in small letters, also by the names that everybody begins with. */
   stages: Map<string, string>;
   rhythms: Partial<Record<Horizon, number>>;
   /** By full name or e-mail address in small letters. */
@@ -27,18 +30,34 @@ export interface ImportContext {
   scope: Scope;
 }
 
+interface ImportWords extends AccountWords {
+  horizons: { key: string; name: string; rhythm_days: number }[];
+}
+
+/** Stages and horizons as the account calls them. */
+export async function importWords(accountId: string): Promise<ImportWords> {
+  const [stages, horizons] = await Promise.all([
+    reader().rows<{ key: string; name: string }>(
+      'select key, name from stages where account_id = $1 and deleted_at is null order by position',
+      [accountId],
+    ),
+    reader().rows<{ key: string; name: string; rhythm_days: number }>(
+      'select key, name, rhythm_days from horizons where account_id = $1 and deleted_at is null order by position',
+      [accountId],
+    ),
+  ]);
+  return { stages, horizons };
+}
+
 /** Reads it, and makes the fields that the columns ask for. */
 export async function importContext(row: ImportRow): Promise<ImportContext> {
   const tx = reader();
   const person = row.user_id ? await findPerson(row.user_id) : null;
   if (row.user_id && !person) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
   const scope = person ? scopeFor({ kind: 'person', person }) : wholeAccount(row.account_id);
-  const [account, stages, horizons, people] = await Promise.all([
+  const [account, words, people] = await Promise.all([
     tx.first<{ time_zone: string }>('select time_zone from accounts where id = $1', [row.account_id]),
-    tx.rows<{ key: string; name: string }>('select key, name from stages where account_id = $1', [row.account_id]),
-    tx.rows<{ key: string; rhythm_days: number }>('select key, rhythm_days from horizons where account_id = $1', [
-      row.account_id,
-    ]),
+    importWords(row.account_id),
     tx.rows<{ id: string; office_id: string | null; name: string; email: string }>(
       `select id, office_id, lower(first_name || ' ' || last_name) as name, lower(email) as email from users where account_id = $1 and active and role <> 'lender'`,
       [row.account_id],
@@ -58,10 +77,14 @@ export async function importContext(row: ImportRow): Promise<ImportContext> {
     options,
     columns: row.columns,
     zone: account!.time_zone,
-    stages: new Map(stages.map(({ key, name }) => [name.toLowerCase(), key])),
-    rhythms: Object.fromEntries(
-      horizons.filter(({ key }) => HORIZON_KEYS.includes(key as Horizon)).map(({ key, rhythm_days }) => [key, rhythm_days]),
+    words,
+    stages: new Map(
+      [...words.stages.map(({ key }) => ({ key, name: stageName(key) })), ...words.stages].map(({ key, name }) => [
+        name.toLowerCase(),
+        key,
+      ]),
     ),
+    rhythms: Object.fromEntries(words.horizons.map(({ key, rhythm_days }) => [key, rhythm_days])),
     people: scope.sees === 'all' ? byName : new Map(),
     owner: owner ? { id: owner.id, officeId: owner.office_id } : null,
     fields: await fieldsOf(row),

@@ -124,7 +124,10 @@ async function checkOptions(tx: Tx, principal: Principal, row: ImportRow, option
     throw wrong('owner_id', 'is nobody here');
   if (
     options.stage &&
-    !(await tx.first('select 1 from stages where account_id = $1 and key = $2', [row.account_id, options.stage]))
+    !(await tx.first('select 1 from stages where account_id = $1 and key = $2 and deleted_at is null', [
+      row.account_id,
+      options.stage,
+    ]))
   )
     throw wrong('stage', 'is no stage here');
 }

@@ -1,4 +1,4 @@
-export { importContext, type ImportContext } from './context';
+export { importContext, importWords, type ImportContext } from './context';
 export {
   findImport,
   findImportRow,

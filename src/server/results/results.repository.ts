@@ -42,7 +42,7 @@ export async function readResults(scope: Scope, query: ResultsQuery, tx: Tx = re
        select owner_id, percentile_cont(0.5) within group (order by seconds) as median, grouping(owner_id) as everybody from speeds group by grouping sets ((owner_id), ())
      ), counted as (
        select owner_id, grouping(owner_id) as everybody, count(distinct contact_id)::int as leads, count(distinct contact_id) filter (where tried)::int as tried, count(distinct contact_id) filter (where reached)::int as reached,
-         count(distinct contact_id) filter (where talked)::int as conversations, count(distinct contact_id) filter (where stage in ('client','under_contract','past_client'))::int as clients, coalesce(sum(talk_seconds), 0)::int as talk_seconds
+         count(distinct contact_id) filter (where talked)::int as conversations, count(distinct contact_id) filter (where split_part(stage, '.', 1) in ('client','under_contract','past_client'))::int as clients, coalesce(sum(talk_seconds), 0)::int as talk_seconds
        from worked group by grouping sets ((owner_id), ())
      )
      select n.*, u.first_name || ' ' || u.last_name as name, m.median from counted n left join users u on u.id = n.owner_id

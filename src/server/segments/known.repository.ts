@@ -65,7 +65,7 @@ export async function readKnown(accountId: string, ids: string[], at: Date, tx: 
       [ids],
     ),
     tx.rows<FieldValue>(
-      'select v.contact_id, v.field_id, d.kind, v.words, v.number, v.day::text as day, v.month_day, v.linked_id from field_values v join fields d on d.id = v.field_id where v.contact_id = any($1::bigint[]) order by v.ordinal',
+      'select v.contact_id, v.field_id, d.kind, v.words, v.number, v.day::text as day, v.month_day, v.linked_id from field_values v join fields d on d.id = v.field_id and d.deleted_at is null where v.contact_id = any($1::bigint[]) order by v.ordinal',
       [ids],
     ),
   ]);

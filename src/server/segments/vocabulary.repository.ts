@@ -10,18 +10,18 @@ const MOST_OFFERED = 300;
 
 export async function readVocabulary(scope: Scope, tx: Tx = reader()): Promise<VocabularyView> {
   const [rows, fields] = await Promise.all([
-    tx.rows<{ of: Vocabulary; value: string; name: string }>(
+    tx.rows<{ of: Vocabulary; value: string; name: string; more: object | null }>(
       `select * from (
-         select 'stage' as of, key as value, name, position as rank from stages where account_id = $1
-         union all select 'horizon', key, name, position from horizons where account_id = $1
-         union all select 'tag', id::text, name, 0 from tags where account_id = $1 and deleted_at is null
-         union all select 'person', id::text, first_name || ' ' || last_name, 0 from users where account_id = $1 and role <> 'lender'
-         union all select 'roster', id::text, name, 0 from rosters where account_id = $1
-         union all select 'door', id::text, name, 0 from doors where account_id = $1
-         union all select 'campaign', id::text, name, 0 from campaigns where account_id = $1
-         union all (select 'source', source, source, -count(*)::int from contacts where account_id = $1 and source is not null group by source order by count(*) desc limit ${MOST_OFFERED})
-         union all (select 'town', min(city), min(city), -count(*)::int from contacts where account_id = $1 and city is not null group by lower(city) order by count(*) desc limit ${MOST_OFFERED})
-         union all (select 'postal', postal_code, postal_code, -count(*)::int from contacts where account_id = $1 and postal_code is not null group by postal_code order by count(*) desc limit ${MOST_OFFERED})
+         select 'stage' as of, key as value, name, position as rank, jsonb_build_object('meaning', meaning) as more from stages where account_id = $1 and deleted_at is null
+         union all select 'horizon', key, name, position, jsonb_build_object('meaning', meaning, 'rhythm_days', rhythm_days, 'strokes', strokes) from horizons where account_id = $1 and deleted_at is null
+         union all select 'tag', id::text, name, 0, null from tags where account_id = $1 and deleted_at is null
+         union all select 'person', id::text, first_name || ' ' || last_name, 0, null from users where account_id = $1 and role <> 'lender'
+         union all select 'roster', id::text, name, 0, null from rosters where account_id = $1
+         union all select 'door', id::text, name, 0, null from doors where account_id = $1
+         union all select 'campaign', id::text, name, 0, null from campaigns where account_id = $1
+         union all (select 'source', source, source, -count(*)::int, null from contacts where account_id = $1 and source is not null group by source order by count(*) desc limit ${MOST_OFFERED})
+         union all (select 'town', min(city), min(city), -count(*)::int, null from contacts where account_id = $1 and city is not null group by lower(city) order by count(*) desc limit ${MOST_OFFERED})
+         union all (select 'postal', postal_code, postal_code, -count(*)::int, null from contacts where account_id = $1 and postal_code is not null group by postal_code order by count(*) desc limit ${MOST_OFFERED})
        ) v order by rank, lower(name)`,
       [scope.accountId],
     ),
@@ -35,7 +35,7 @@ export async function readVocabulary(scope: Scope, tx: Tx = reader()): Promise<V
       { value: 'unknown', name: 'not known' },
     ],
   };
-  for (const { of, value, name } of rows) (names[of] ??= []).push({ value, name });
+  for (const { of, value, name, more } of rows) (names[of] ??= []).push({ value, name, ...more });
   return { names, fields };
 }
 

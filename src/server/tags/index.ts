@@ -1,1 +1,1 @@
-export { checkDeletable, createTag, hideTag, listTags, showTag, updateTag } from './tags.service';
+export { checkDeletable, createTag, listTags, updateTag } from './tags.service';

@@ -124,14 +124,3 @@ export async function checkDeletable(
     return { name, replacement: other.name };
   });
 }
-
-/** Out of sight at once; the contacts follow in the background. Undo brings it back. */
-export const hideTag = (tx: Tx, id: string, at: Date): Promise<void> =>
-  tx.run('update tags set deleted_at = $2 where id = $1', [id, at]);
-
-/** Back in sight; when another tag took the name meanwhile, with a mark behind it. */
-export const showTag = (tx: Tx, id: string): Promise<void> =>
-  tx.run(
-    `update tags t set deleted_at = null, name = case when exists (select 1 from tags o where o.account_id = t.account_id and lower(o.name) = lower(t.name) and o.deleted_at is null and o.id <> t.id) then t.name || ' (2)' else t.name end where id = $1`,
-    [id],
-  );

@@ -16,6 +16,8 @@ interface CandidateRow {
   name: string;
   stage: string;
   horizon: string | null;
+  horizon_name: string | null;
+  horizon_strokes: number;
   owner_name: string | null;
   hand_raised_at: Date | null;
   last_answer: string | null;
@@ -40,7 +42,7 @@ const REASONS = [
   { where: `c.next_touch_at <= $DAY_END and c.next_touch_kind in ('promise','call')`, order: 'c.next_touch_at' },
   {
     where: `c.next_touch_at <= $DAY_END and c.next_touch_kind = 'rhythm'`,
-    order: `array_position(array['hot','warm','nurture','someday'], c.horizon), c.next_touch_at`,
+    order: `(select -strokes from horizons h where h.account_id = c.account_id and h.key = c.horizon), c.next_touch_at`,
   },
 ];
 
@@ -64,10 +66,11 @@ export async function readToday(
   });
   const rows = await tx.rows<CandidateRow>(
     `with picked as (${picks.join(' union ')})
-     select c.id, coalesce(nullif(trim(c.first_name || ' ' || c.last_name), ''), (select value from contact_points where contact_id = c.id and active order by position, id limit 1), 'Nameless') as name, c.stage, c.horizon,
+     select c.id, coalesce(nullif(trim(c.first_name || ' ' || c.last_name), ''), (select value from contact_points where contact_id = c.id and active order by position, id limit 1), 'Nameless') as name, c.stage, c.horizon, h.name as horizon_name, coalesce(h.strokes, 0) as horizon_strokes,
        u.first_name || ' ' || u.last_name as owner_name, c.hand_raised_at, m.text as last_answer, m.channel as last_answer_channel, coalesce(f.last_inquiry_at, c.created_at) as arrived_at,
        f.last_human_out_at is not null as tried, i.ask, c.next_touch_at, c.next_touch_kind, t.note as next_touch_note, k.outcome as last_outcome, dd.days
      from picked join contacts c on c.id = picked.id join contact_facts f on f.contact_id = c.id left join users u on u.id = c.owner_id
+     left join horizons h on h.account_id = c.account_id and h.key = c.horizon
      left join lateral (select data->>'text' as text, channel from activities where contact_id = c.id and kind = 'message' and direction = 'in' and c.hand_raised_at is not null order by at desc, id desc limit 1) m on true
      left join lateral (select parsed->>'ask' as ask from inquiries where contact_id = c.id and c.stage = 'new' order by arrived_at desc limit 1) i on true
      left join lateral (select note from tasks where contact_id = c.id and done_at is null order by due_at limit 1) t on true
@@ -94,6 +97,8 @@ const candidateOf = (row: CandidateRow): TodayCandidate => ({
   name: row.name,
   stage: row.stage,
   horizon: row.horizon,
+  horizonName: row.horizon_name,
+  horizonStrokes: row.horizon_strokes,
   ownerName: row.owner_name,
   handRaisedAt: row.hand_raised_at,
   lastAnswer: row.last_answer,

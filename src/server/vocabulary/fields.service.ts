@@ -1,4 +1,4 @@
-/** The account's own fields: made, renamed, their choices changed, deleted with what was written in them. */
+/** The account's own fields: made, renamed, their choices changed. Deleting one is a change of many, which can be undone. */
 import { AppError, notFound } from '@/core/shared';
 import { scopeFor, type Principal } from '@/core/accounts';
 import type { FieldDef } from '@/core/segments';
@@ -22,7 +22,7 @@ const cleaned = (choices: string[]): string[] =>
 
 export async function listFieldsWithUses(accountId: string): Promise<FieldView[]> {
   return reader().rows<FieldView>(
-    `select f.id, f.name, f.kind, f.choices, (select count(distinct v.contact_id)::int from field_values v where v.field_id = f.id) as uses from fields f where f.account_id = $1 order by f.position, f.id`,
+    `select f.id, f.name, f.kind, f.choices, (select count(distinct v.contact_id)::int from field_values v where v.field_id = f.id) as uses from fields f where f.account_id = $1 and f.deleted_at is null order by f.position, f.id`,
     [accountId],
   );
 }
@@ -72,18 +72,5 @@ export async function updateField(
       choices ?? null,
     ]);
     return (await listFields(accountId, tx)).find((one) => one.id === id)!;
-  });
-}
-
-/** Deletes a field with everything written in it. */
-export async function deleteField(principal: Principal, id: string): Promise<void> {
-  const { accountId } = scopeFor(principal);
-  await transact(async (tx) => {
-    const gone = await tx.first<{ name: string }>('delete from fields where id = $1 and account_id = $2 returning name', [
-      id,
-      accountId,
-    ]);
-    if (!gone) throw notFound('field');
-    await record(tx, principal, accountId, 'field.delete', gone, await now(tx));
   });
 }

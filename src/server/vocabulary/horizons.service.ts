@@ -1,80 +1,61 @@
-/** Stages and horizons in the account's own words: renamed, explained anew, given another rhythm; a horizon of one's own is removed with where its people go. */
-import { AppError, notFound } from '@/core/shared';
+/** Horizons in the account's own words, each with its rhythm: renamed, explained anew, and joined by horizons of its own. */
+import { notFound } from '@/core/shared';
 import { scopeFor, type Principal } from '@/core/accounts';
-import { now, reader, record, transact } from '../shared';
+import { now, publish, reader, record, transact } from '../shared';
+import { checkName, nextWord } from './words';
 
-export interface StageRow {
+export interface HorizonRow {
   key: string;
   name: string;
   meaning: string;
   people: number;
+  rhythm_days: number;
+  strokes: number;
+  removable: boolean;
 }
-export interface HorizonRow extends StageRow {
+
+export const listHorizons = (accountId: string): Promise<HorizonRow[]> =>
+  reader().rows<HorizonRow>(
+    `select h.key, h.name, h.meaning, h.rhythm_days, h.strokes, count(*) over () > 1 as removable,
+       (select count(*)::int from contacts c where c.account_id = $1 and c.horizon = h.key and c.deleted_at is null) as people
+     from horizons h where h.account_id = $1 and h.deleted_at is null order by h.position, h.key`,
+    [accountId],
+  );
+
+export interface HorizonInput {
+  name: string;
+  meaning: string;
   rhythm_days: number;
   strokes: number;
 }
 
-export const listStages = (accountId: string): Promise<StageRow[]> =>
-  reader().rows<StageRow>(
-    `select s.key, s.name, s.meaning, (select count(*)::int from contacts c where c.account_id = $1 and c.stage = s.key and c.deleted_at is null) as people from stages s where s.account_id = $1 order by s.position`,
-    [accountId],
-  );
-export const listHorizons = (accountId: string): Promise<HorizonRow[]> =>
-  reader().rows<HorizonRow>(
-    `select h.key, h.name, h.meaning, h.rhythm_days, h.strokes, (select count(*)::int from contacts c where c.account_id = $1 and c.horizon = h.key and c.deleted_at is null) as people from horizons h where h.account_id = $1 order by h.position`,
-    [accountId],
-  );
-
-const invalid = (field: string, message: string): AppError =>
-  new AppError('input_invalid', 'This was not kept.', { fields: [{ field, message }] });
-
-/** Gives a stage another name or meaning. What it does stays: it is the same step of the work. */
-export async function updateStage(
-  principal: Principal,
-  key: string,
-  patch: { name?: string; meaning?: string },
-): Promise<StageRow[]> {
+/** Makes a horizon of the account's own; it stands among the others by its rhythm. */
+export async function createHorizon(principal: Principal, input: HorizonInput): Promise<HorizonRow[]> {
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {
-    if (
-      patch.name &&
-      (await tx.first('select 1 from stages where account_id = $1 and lower(name) = lower($2) and key <> $3', [
-        accountId,
-        patch.name.trim(),
-        key,
-      ]))
-    )
-      throw invalid('name', 'another stage has this name');
-    const done = await tx.first(
-      'update stages set name = coalesce($3, name), meaning = coalesce($4, meaning) where account_id = $1 and key = $2 returning key',
-      [accountId, key, patch.name?.trim() || null, patch.meaning?.trim() ?? null],
+    const name = await checkName(tx, 'horizons', accountId, input.name, null);
+    const key = `own.${await nextWord(tx)}`;
+    await tx.run(
+      `with place as (select coalesce(max(position) + 1, 0) as at from horizons where account_id = $1 and rhythm_days <= $5),
+         moved as (update horizons h set position = h.position + 1 from place where h.account_id = $1 and h.position >= place.at)
+       insert into horizons (account_id, key, name, meaning, position, rhythm_days, strokes) select $1, $2, $3, $4, place.at, $5, $6 from place`,
+      [accountId, key, name, input.meaning.trim(), input.rhythm_days, input.strokes],
     );
-    if (!done) throw notFound('stage');
-    await record(tx, principal, accountId, 'stage.update', { key, ...patch }, await now(tx));
+    await record(tx, principal, accountId, 'horizon.create', { key, name }, await now(tx));
+    await publish(tx, { accountId, topic: 'contact', ownerId: null });
   });
-  return listStages(accountId);
+  return listHorizons(accountId);
 }
 
-/** Gives a horizon another name, meaning or rhythm. With the rhythm the next touch of its people moves. @returns how many people that are */
-export async function updateHorizon(
-  principal: Principal,
-  key: string,
-  patch: { name?: string; meaning?: string; rhythm_days?: number },
-): Promise<HorizonRow[]> {
+/** Gives a horizon another name, meaning, rhythm or number of strokes. With the rhythm the next touch of its people moves. */
+export async function updateHorizon(principal: Principal, key: string, patch: Partial<HorizonInput>): Promise<HorizonRow[]> {
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {
-    if (
-      patch.name &&
-      (await tx.first('select 1 from horizons where account_id = $1 and lower(name) = lower($2) and key <> $3', [
-        accountId,
-        patch.name.trim(),
-        key,
-      ]))
-    )
-      throw invalid('name', 'another horizon has this name');
+    const name = patch.name === undefined ? null : await checkName(tx, 'horizons', accountId, patch.name, key);
     const done = await tx.first<{ rhythm_days: number }>(
-      'update horizons set name = coalesce($3, name), meaning = coalesce($4, meaning), rhythm_days = coalesce($5, rhythm_days) where account_id = $1 and key = $2 returning rhythm_days',
-      [accountId, key, patch.name?.trim() || null, patch.meaning?.trim() ?? null, patch.rhythm_days ?? null],
+      `update horizons set name = coalesce($3, name), meaning = coalesce($4, meaning), rhythm_days = coalesce($5, rhythm_days), strokes = coalesce($6, strokes)
+       where account_id = $1 and key = $2 and deleted_at is null returning rhythm_days`,
+      [accountId, key, name, patch.meaning?.trim() ?? null, patch.rhythm_days ?? null, patch.strokes ?? null],
     );
     if (!done) throw notFound('horizon');
     if (patch.rhythm_days)
@@ -84,6 +65,7 @@ export async function updateHorizon(
         [accountId, key, done.rhythm_days],
       );
     await record(tx, principal, accountId, 'horizon.update', { key, ...patch }, await now(tx));
+    await publish(tx, { accountId, topic: 'contact', ownerId: null });
   });
   return listHorizons(accountId);
 }

@@ -1,2 +1,4 @@
-export { createField, deleteField, listFieldsWithUses, updateField, type FieldView } from './fields.service';
-export { listHorizons, listStages, updateHorizon, updateStage, type HorizonRow, type StageRow } from './horizons.service';
+export { createField, listFieldsWithUses, updateField, type FieldView } from './fields.service';
+export { createHorizon, listHorizons, updateHorizon, type HorizonRow } from './horizons.service';
+export { createStage, listStages, updateStage, type StageRow } from './stages.service';
+export { hideWord, showWord, type WordTable } from './words';

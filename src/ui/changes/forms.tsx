@@ -5,10 +5,10 @@ import TextField from '@mui/material/TextField';
 import type { Change } from '@/core/changes';
 import { CONTACT_ROLES } from '@/core/contacts';
 import type { FieldDef, VocabularyView } from '@/core/segments';
-import { NO_WORDS, useVocabulary } from '../segments';
+import { NO_WORDS, useVocabulary } from '../primitives';
 import { TagPicker } from './tag-picker';
 
-export type Doing = Exclude<Change['kind'], 'tag_gone'> | 'archive';
+export type Doing = Exclude<Change['kind'], `${string}_gone`> | 'archive';
 export const TITLES: Record<Doing, string> = {
   tags: 'Tag them',
   horizon: 'Set the horizon',

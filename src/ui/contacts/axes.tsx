@@ -3,9 +3,9 @@
 import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { HORIZONS, STAGES, stageName } from '@/core/contacts';
-import { ask, Strokes, useNotices } from '../primitives';
-import { nameIn, NO_WORDS, useVocabulary } from '../segments';
+import { isFollowedUp, stageName, stepOf } from '@/core/contacts';
+import type { Word } from '@/core/segments';
+import { ask, nameIn, NO_WORDS, Strokes, useNotices, useVocabulary } from '../primitives';
 import type { ContactInFull } from './types';
 
 const LOOK = {
@@ -36,6 +36,11 @@ function Choices({ contact }: { contact: ContactInFull }) {
   const queries = useQueryClient();
   const notices = useNotices();
   const { data: vocabulary = NO_WORDS } = useVocabulary();
+  /** The words to choose from; what the person has is among them, also when it is being taken away. */
+  const shown = (of: 'stage' | 'horizon', has: string | null, name: string): Word[] => {
+    const words = vocabulary.names[of] ?? [];
+    return has && !words.some(({ value }) => value === has) ? [...words, { value: has, name }] : words;
+  };
   const nameOfStage = (key: string) => nameIn(vocabulary)('stage', key) ?? stageName(key);
   const change = useMutation({
     mutationFn: (patch: object) => ask(`/contacts/${contact.id}`, 'PATCH', patch),
@@ -45,7 +50,7 @@ function Choices({ contact }: { contact: ContactInFull }) {
   const setStage = (stage: string) => {
     const before = contact.stage.key;
     let reason: Record<string, string> = {};
-    if (stage === 'archived') {
+    if (stepOf(stage) === 'archived') {
       const why = window.prompt('Why is this person archived?');
       if (!why?.trim()) return;
       reason = { archived_because: why };
@@ -55,7 +60,7 @@ function Choices({ contact }: { contact: ContactInFull }) {
       {
         onSuccess: () =>
           notices.tell(
-            `${nameOfStage(stage)} now.${['client', 'under_contract', 'past_client', 'archived'].includes(stage) ? ' Follow-up by campaigns has ended.' : ''}`,
+            `${nameOfStage(stage)} now.${isFollowedUp(stage) ? '' : ' Follow-up by campaigns has ended.'}`,
             before === 'archived' ? undefined : () => change.mutate({ stage: before }),
           ),
       },
@@ -71,9 +76,9 @@ function Choices({ contact }: { contact: ContactInFull }) {
         inputProps={{ 'aria-label': 'Stage' }}
         renderValue={nameOfStage}
       >
-        {STAGES.map((stage) => (
-          <MenuItem key={stage.key} value={stage.key}>
-            {nameOfStage(stage.key)}{' '}
+        {shown('stage', contact.stage.key, contact.stage.name).map((stage) => (
+          <MenuItem key={stage.value} value={stage.value}>
+            {stage.name}{' '}
             <span className="soft small" style={{ marginLeft: 10 }}>
               {stage.meaning}
             </span>
@@ -87,16 +92,14 @@ function Choices({ contact }: { contact: ContactInFull }) {
         onChange={(event) => change.mutate({ horizon: event.target.value || null })}
         sx={LOOK}
         inputProps={{ 'aria-label': 'Horizon' }}
-        renderValue={(key) =>
-          nameIn(vocabulary)('horizon', key) ?? HORIZONS.find((one) => one.key === key)?.name ?? 'No horizon yet'
-        }
+        renderValue={(key) => nameIn(vocabulary)('horizon', key) ?? (key ? '…' : 'No horizon yet')}
       >
         <MenuItem value="">No horizon yet</MenuItem>
-        {HORIZONS.map((horizon) => (
-          <MenuItem key={horizon.key} value={horizon.key}>
+        {shown('horizon', contact.horizon, '…').map((horizon) => (
+          <MenuItem key={horizon.value} value={horizon.value}>
             {horizon.name}{' '}
             <span className="soft small" style={{ marginLeft: 10 }}>
-              {horizon.meaning}, every {horizon.rhythmDays} days
+              {horizon.rhythm_days && `${horizon.meaning ? `${horizon.meaning}, ` : ''}every ${horizon.rhythm_days} days`}
             </span>
           </MenuItem>
         ))}

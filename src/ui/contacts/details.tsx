@@ -6,8 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES, DATE_KINDS, DATE_NAMES, type DateKind } from '@/core/contacts';
 import type { FieldDef } from '@/core/segments';
-import { ask, Problem, useNotices, wordsOf } from '../primitives';
-import { NO_WORDS, useVocabulary } from '../segments';
+import { ask, NO_WORDS, Problem, useNotices, useVocabulary, wordsOf } from '../primitives';
 import type { ContactInFull } from './types';
 
 const listed = (text: string): string[] =>

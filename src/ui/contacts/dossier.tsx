@@ -11,7 +11,7 @@ import { shortDay } from '@/core/shared';
 import { showPhone } from '@/core/capture';
 import { CallDesk, type Call } from '../calling';
 import { Compose, type Written } from '../messages';
-import { Ago, ask, freshKey, useKeys, useNotices, useNow, useZone, when } from '../primitives';
+import { Ago, ask, freshKey, useHorizon, useKeys, useNotices, useNow, useZone, when } from '../primitives';
 import './contacts.css';
 import { Axes } from './axes';
 import { Facts } from './facts';
@@ -169,6 +169,7 @@ function CopyLine({ value, fault }: { value: string; fault?: string }) {
 /** The reasons Today found, or, in another area, the ones the contact's own state gives. */
 function Reasons({ contact, reasons }: { contact: ContactInFull; reasons?: Reason[] }) {
   const now = useNow();
+  const horizon = useHorizon(contact.horizon);
   const own =
     reasons ??
     reasonsFor(
@@ -177,6 +178,8 @@ function Reasons({ contact, reasons }: { contact: ContactInFull; reasons?: Reaso
         name: '',
         stage: contact.stage.key,
         horizon: contact.horizon,
+        horizonName: horizon?.name ?? null,
+        horizonStrokes: horizon?.strokes ?? 0,
         ownerName: null,
         handRaisedAt: contact.hand_raised_at ? new Date(contact.hand_raised_at) : null,
         lastAnswer: null,

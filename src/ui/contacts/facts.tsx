@@ -5,10 +5,9 @@ import Link from 'next/link';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { dayAndTime, howLong, shortDay } from '@/core/shared';
 import { CHANNEL_NAMES, DATE_NAMES, type Channel } from '@/core/contacts';
-import { NO_WORDS, useVocabulary } from '../segments';
 import { DetailsDialog } from './details';
 import { ContactTags } from './tags';
-import { ask, useKeys, useNotices, useZone, when, useNow } from '../primitives';
+import { ask, NO_WORDS, useKeys, useNotices, useNow, useVocabulary, useZone, when } from '../primitives';
 import { useEnrolments, type ContactInFull } from './types';
 
 const money = (value: unknown): string | null => (typeof value === 'number' ? value.toLocaleString('en-US') : null);

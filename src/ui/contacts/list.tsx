@@ -6,8 +6,8 @@ import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-qu
 import type { Tree } from '@/core/segments';
 import { MEASURES } from '@/core/results';
 import { BulkBar, choose, HistoryDialog, howMany, isChosen, NOBODY, type Chosen } from '../changes';
-import { ask, useKeys } from '../primitives';
-import { NO_WORDS, Sentence, Shelf, useSegments, useVocabulary, type Segment } from '../segments';
+import { ask, NO_WORDS, useKeys, useVocabulary } from '../primitives';
+import { Sentence, Shelf, useSegments, type Segment } from '../segments';
 import { DataMenu } from './data-menu';
 import { ColumnChooser } from './column-chooser';
 import { COLUMNS, fieldColumn, NARROW_COLUMNS } from './columns';

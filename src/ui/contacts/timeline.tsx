@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { clockTime, localDay, shortDay, dayAndTime, howLong } from '@/core/shared';
 import { outcomeName } from '@/core/calling';
-import { CHANNEL_NAMES, stageName, type Channel } from '@/core/contacts';
+import { CHANNEL_NAMES, type Channel } from '@/core/contacts';
 import { showPhone } from '@/core/capture';
 import { Glyph, useNow, useZone } from '../primitives';
 import { useTimeline, type TimelineLine } from './types';
@@ -50,7 +50,7 @@ function headline(line: TimelineLine): string {
     case 'outcome':
       return `Outcome set to ${outcomeName(data.outcome ?? '').toLowerCase()}`;
     case 'stage':
-      return `${stageName(data.fromStage ?? '')} → ${stageName(data.stage ?? '')}`;
+      return line.text ?? '';
     case 'waits':
     case 'held':
     case 'bounced':

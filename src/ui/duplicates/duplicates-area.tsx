@@ -5,9 +5,8 @@ import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { showPhone } from '@/core/capture';
 import { chosenSide, MERGE_FIELDS, type LookView, type MergeChoices, type MergeField, type PairView } from '@/core/duplicates';
-import { horizonName } from '@/core/contacts';
 import type { Jsoned } from '@/core/shared';
-import { ask, freshKey, useKeys, useNotices } from '../primitives';
+import { ask, freshKey, Strokes, useKeys, useNotices } from '../primitives';
 import type { Contact } from '../contacts';
 import '../contacts/contacts.css';
 
@@ -21,12 +20,11 @@ const LABELS: Record<MergeField, string> = {
   owner: 'Agent',
   source: 'Lead source',
 };
-const shown: Record<MergeField, (contact: Contact) => string> = {
+const shown: Record<Exclude<MergeField, 'horizon'>, (contact: Contact) => string> = {
   name: (contact) => `${contact.first_name} ${contact.last_name}`.trim(),
   company: (contact) => contact.company ?? '',
   place: ({ place }) => [place.street, place.city, place.postal_code].filter(Boolean).join(', '),
   stage: (contact) => contact.stage.name,
-  horizon: (contact) => (contact.horizon ? horizonName(contact.horizon) : ''),
   owner: (contact) => contact.owner?.name ?? '',
   source: (contact) => contact.source ?? '',
 };
@@ -160,7 +158,7 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
                       checked={chosenSide(field, kept, gone, choices) === side}
                       onChange={() => setChoices({ ...choices, [field]: side })}
                     />{' '}
-                    {shown[field](contact) || '–'}
+                    {field === 'horizon' ? <Strokes horizon={contact.horizon} /> : shown[field](contact) || '–'}
                   </label>
                 </td>
               ))}

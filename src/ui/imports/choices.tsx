@@ -2,7 +2,7 @@
 /** What holds for all people of a file: who is here already, doubtful rows, stage, agent, source, tags. */
 import { useState } from 'react';
 import type { ImportOptions } from '@/core/imports';
-import { NO_WORDS, useVocabulary } from '../segments';
+import { NO_WORDS, useVocabulary } from '../primitives';
 import type { Import } from './import-area';
 
 const MATCHES: [ImportOptions['on_match'], string][] = [

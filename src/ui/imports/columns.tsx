@@ -2,7 +2,7 @@
 /** What each column was taken for, with some of its values; corrected here, and remembered for the next file of the same make. */
 import { TARGETS, type ImportColumn, type Target } from '@/core/imports';
 import type { Jsoned } from '@/core/shared';
-import { NO_WORDS, useVocabulary } from '../segments';
+import { NO_WORDS, useVocabulary } from '../primitives';
 
 type Column = Jsoned<ImportColumn>;
 type Told = { target: Target; place?: string };

@@ -1,5 +1,5 @@
 /** Our glyphs: the bird, one for each channel, the strokes of a horizon. Drawn here, in one line weight. */
-import { HORIZONS, horizonName } from '@/core/contacts';
+import { useHorizon } from './vocabulary';
 
 export function Bird() {
   return (
@@ -51,8 +51,9 @@ export function Glyph({ name }: { name: string }) {
 
 /** A horizon as a stack of one to four strokes; its name for those who do not see it. */
 export function Strokes({ horizon }: { horizon: string | null }) {
-  const filled = HORIZONS.find((one) => one.key === horizon)?.strokes ?? 0;
-  const name = horizon ? horizonName(horizon) : 'No horizon yet';
+  const word = useHorizon(horizon);
+  const filled = word?.strokes ?? 0;
+  const name = horizon ? (word?.name ?? '') : 'No horizon yet';
   return (
     <span className="strokes" role="img" aria-label={name} title={name}>
       {[1, 2, 3, 4].map((stroke) => (

@@ -1,3 +1,3 @@
 export { Sentence } from './sentence';
 export { Shelf } from './shelf';
-export { nameIn, NO_WORDS, useSegments, useTags, useVocabulary, type Segment, type Tag } from './vocabulary';
+export { useSegments, useTags, type Segment, type Tag } from './vocabulary';

@@ -19,7 +19,7 @@ import {
 import { ConditionEditor } from './condition-editor';
 import { GroupEditor } from './group-editor';
 import { SubjectPicker } from './subject-picker';
-import { nameIn, NO_WORDS, useVocabulary } from './vocabulary';
+import { nameIn, NO_WORDS, useVocabulary } from '../primitives';
 
 type Opened = { anchor: HTMLElement; path: number[] | null; adding: 'all' | 'any' } | null;
 

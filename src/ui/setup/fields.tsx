@@ -1,9 +1,10 @@
 'use client';
-/** The account's own fields: made, renamed, their choices, deleted with what was written in them. */
+/** The account's own fields: made, renamed, their choices, deleted with what was written in them, which can be undone. */
 import { useState } from 'react';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { FIELD_KINDS, type FieldDef, type FieldKind } from '@/core/segments';
+import { useChangeWatch } from '../changes';
 import { ask, freshKey, Problem, useNotices, wordsOf } from '../primitives';
 import { Block } from './block';
 
@@ -52,9 +53,13 @@ export function Fields() {
     onSuccess: after,
     onError: notices.fail,
   });
+  const { watch } = useChangeWatch();
   const remove = useMutation({
-    mutationFn: (id: string) => ask(`/fields/${id}`, 'DELETE'),
-    onSuccess: after,
+    mutationFn: (id: string) => ask<{ id: string }>(`/fields/${id}`, 'DELETE'),
+    onSuccess: ({ id }) => {
+      watch(id);
+      after();
+    },
     onError: notices.fail,
   });
   const withChoices = kind === 'choice' || kind === 'choices';
@@ -95,14 +100,7 @@ export function Fields() {
                 Choices
               </button>
             )}
-            <button
-              type="button"
-              className="chip"
-              onClick={() =>
-                window.confirm(`Delete “${field.name}” and what ${field.uses} people have in it? This cannot be undone.`) &&
-                remove.mutate(field.id)
-              }
-            >
+            <button type="button" className="chip" onClick={() => remove.mutate(field.id)}>
               Delete
             </button>
           </span>

@@ -1,21 +1,27 @@
 'use client';
-/** Stages and horizons in the account's own words; a horizon with its rhythm. */
+/** Stages and horizons in the account's own words: renamed, added, taken away with where their people go; a horizon with its rhythm. */
 import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ask, useNotices } from '../primitives';
+import { OWN_STEPS, stageName } from '@/core/contacts';
+import { ask, freshKey, useNotices } from '../primitives';
 import { Block } from './block';
+import { RemoveDialog } from './remove-dialog';
 
 interface Row {
   key: string;
   name: string;
   meaning: string;
   people: number;
+  removable: boolean;
+  counts_as?: string;
   rhythm_days?: number;
+  strokes?: number;
 }
+type Kind = 'stages' | 'horizons';
 const BLOCKS = {
   stages: {
     title: 'Stages',
-    note: 'Where somebody stands. They move by themselves from New to Talking; the names and meanings are yours.',
+    note: 'Where somebody stands. They move by themselves from New to Talking; the names and meanings are yours. A stage of your own counts as one of these steps.',
   },
   horizons: {
     title: 'Horizons',
@@ -23,19 +29,21 @@ const BLOCKS = {
   },
 };
 
-export function Standing({ kind }: { kind: keyof typeof BLOCKS }) {
+export function Standing({ kind }: { kind: Kind }) {
   const { data: rows } = useQuery({ queryKey: [kind], queryFn: async () => (await ask<{ items: Row[] }>(`/${kind}`)).items });
   return (
     <Block {...BLOCKS[kind]}>
       {rows?.map((row) => (
-        <Line key={`${row.key} ${row.name} ${row.meaning} ${row.rhythm_days}`} kind={kind} row={row} />
+        <Line key={`${row.key} ${row.name} ${row.meaning} ${row.rhythm_days} ${row.strokes}`} kind={kind} row={row} rows={rows} />
       ))}
+      <Add key={rows?.length} kind={kind} />
     </Block>
   );
 }
 
-function Line({ kind, row }: { kind: keyof typeof BLOCKS; row: Row }) {
+function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
   const [form, setForm] = useState(row);
+  const [removing, setRemoving] = useState(false);
   const queries = useQueryClient();
   const notices = useNotices();
   const keep = useMutation({
@@ -45,6 +53,7 @@ function Line({ kind, row }: { kind: keyof typeof BLOCKS; row: Row }) {
         name: form.name,
         meaning: form.meaning,
         ...(form.rhythm_days ? { rhythm_days: form.rhythm_days } : {}),
+        ...(form.strokes ? { strokes: form.strokes } : {}),
       }),
     onSuccess: () => {
       notices.tell(`“${form.name}” is kept.`);
@@ -52,7 +61,12 @@ function Line({ kind, row }: { kind: keyof typeof BLOCKS; row: Row }) {
     },
     onError: notices.fail,
   });
-  const changed = form.name !== row.name || form.meaning !== row.meaning || form.rhythm_days !== row.rhythm_days;
+  const changed =
+    form.name !== row.name ||
+    form.meaning !== row.meaning ||
+    form.rhythm_days !== row.rhythm_days ||
+    form.strokes !== row.strokes;
+  const own = row.counts_as !== undefined && row.counts_as !== row.key;
   return (
     <form
       className="standing"
@@ -74,20 +88,14 @@ function Line({ kind, row }: { kind: keyof typeof BLOCKS; row: Row }) {
         onChange={(event) => setForm({ ...form, meaning: event.target.value })}
       />
       {row.rhythm_days !== undefined && (
-        <label className="small soft">
-          every{' '}
-          <input
-            type="number"
-            min={1}
-            max={730}
-            aria-label={`Rhythm of ${row.name} in days`}
-            value={form.rhythm_days}
-            style={{ width: 64 }}
-            onChange={(event) => setForm({ ...form, rhythm_days: Number(event.target.value) })}
-          />{' '}
-          days
-        </label>
+        <Rhythm
+          of={row.name}
+          days={form.rhythm_days!}
+          strokes={form.strokes!}
+          onChange={(next) => setForm({ ...form, ...next })}
+        />
       )}
+      {own && <span className="soft small nowrap">counts as {stageName(row.counts_as!)}</span>}
       {changed ? (
         <button type="submit" className="chip" disabled={!form.name.trim() || keep.isPending}>
           Keep
@@ -95,6 +103,135 @@ function Line({ kind, row }: { kind: keyof typeof BLOCKS; row: Row }) {
       ) : (
         <span className="soft small right">{row.people.toLocaleString('en-US')}</span>
       )}
+      {row.removable ? (
+        <button type="button" className="chip" aria-label={`Remove ${row.name} …`} onClick={() => setRemoving(true)}>
+          Remove …
+        </button>
+      ) : (
+        <span className="stays soft small" title="People move there by themselves, or are counted or put away there.">
+          stays
+        </span>
+      )}
+      {removing && (
+        <RemoveDialog
+          name={row.name}
+          path={`/${kind}?key=${encodeURIComponent(row.key)}`}
+          people={row.people}
+          others={rows.filter(({ key }) => key !== row.key && !(kind === 'stages' && ['new', 'archived'].includes(key)))}
+          {...(kind === 'horizons' ? { none: 'have no horizon' } : {})}
+          button={(people, to) => (to ? `Move ${people} to “${to}”` : `Take it from ${people}`)}
+          onClose={() => setRemoving(false)}
+        />
+      )}
+    </form>
+  );
+}
+
+function Rhythm({
+  of,
+  days,
+  strokes,
+  onChange,
+}: {
+  of: string;
+  days: number;
+  strokes: number;
+  onChange: (next: { rhythm_days?: number; strokes?: number }) => void;
+}) {
+  return (
+    <>
+      <label className="small soft nowrap">
+        every{' '}
+        <input
+          type="number"
+          min={1}
+          max={730}
+          aria-label={`Rhythm of ${of} in days`}
+          value={days}
+          style={{ width: 56 }}
+          onChange={(event) => onChange({ rhythm_days: Number(event.target.value) })}
+        />{' '}
+        days
+      </label>
+      <select
+        className="small"
+        aria-label={`Strokes of ${of}`}
+        title="How many strokes stand for it: four is nearest"
+        value={strokes}
+        onChange={(event) => onChange({ strokes: Number(event.target.value) })}
+      >
+        {[4, 3, 2, 1].map((n) => (
+          <option key={n} value={n}>
+            {n} {n === 1 ? 'stroke' : 'strokes'}
+          </option>
+        ))}
+      </select>
+    </>
+  );
+}
+
+const EMPTY = { name: '', meaning: '', counts_as: 'talking', rhythm_days: 21, strokes: 2 };
+
+function Add({ kind }: { kind: Kind }) {
+  const [form, setForm] = useState(EMPTY);
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const what = kind.slice(0, -1);
+  const add = useMutation({
+    mutationFn: () => {
+      const { name, meaning, counts_as, ...horizon } = form;
+      return ask(`/${kind}`, 'POST', { name, meaning, ...(kind === 'stages' ? { counts_as } : horizon) }, freshKey());
+    },
+    onSuccess: () => {
+      notices.tell(`“${form.name}” can be chosen now.`);
+      void queries.invalidateQueries();
+    },
+    onError: notices.fail,
+  });
+  return (
+    <form
+      className="standing add"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add.mutate();
+      }}
+    >
+      <input
+        aria-label={`Name of a new ${what}`}
+        placeholder={`A new ${what}`}
+        value={form.name}
+        maxLength={40}
+        onChange={(event) => setForm({ ...form, name: event.target.value })}
+      />
+      <input
+        aria-label={`Meaning of the new ${what}`}
+        placeholder="What it means, in your words"
+        value={form.meaning}
+        maxLength={200}
+        onChange={(event) => setForm({ ...form, meaning: event.target.value })}
+      />
+      {kind === 'stages' ? (
+        <label className="small soft nowrap">
+          counts as{' '}
+          <select value={form.counts_as} onChange={(event) => setForm({ ...form, counts_as: event.target.value })}>
+            {OWN_STEPS.map((step) => (
+              <option key={step} value={step}>
+                {stageName(step)}
+              </option>
+            ))}
+          </select>
+        </label>
+      ) : (
+        <Rhythm
+          of="the new horizon"
+          days={form.rhythm_days}
+          strokes={form.strokes}
+          onChange={(next) => setForm({ ...form, ...next })}
+        />
+      )}
+      <button type="submit" className="chip" disabled={!form.name.trim() || add.isPending}>
+        Add it
+      </button>
     </form>
   );
 }

@@ -4,10 +4,11 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { TAG_COLORS } from '@/core/tags';
-import { TagChip, useChangeWatch } from '../changes';
+import { TagChip } from '../changes';
 import { ask, useNotices } from '../primitives';
 import { useTags, type Tag } from '../segments';
 import { Block } from './block';
+import { RemoveDialog } from './remove-dialog';
 import type { SettingsForm } from './setup';
 
 const SHOWN = 14;
@@ -66,7 +67,17 @@ function Line({ tag, tags }: { tag: Tag; tags: Tag[] }) {
         </span>
       </div>
       {open === 'edit' && <Edit tag={tag} onClose={() => setOpen(null)} />}
-      {open === 'delete' && <Remove tag={tag} others={tags.filter(({ id }) => id !== tag.id)} onClose={() => setOpen(null)} />}
+      {open === 'delete' && (
+        <RemoveDialog
+          name={tag.name}
+          path={`/tags/${tag.id}`}
+          people={tag.uses}
+          others={tags.filter(({ id }) => id !== tag.id).map(({ id, name }) => ({ key: id, name }))}
+          none="lose it"
+          button={(people, to) => (to ? `Merge it into “${to}”` : `Remove it from ${people}`)}
+          onClose={() => setOpen(null)}
+        />
+      )}
     </>
   );
 }
@@ -123,56 +134,6 @@ function Edit({ tag, onClose }: { tag: Tag; onClose: () => void }) {
           <button type="button" className="act" onClick={onClose}>
             Cancel
           </button>
-        </div>
-      </form>
-    </Dialog>
-  );
-}
-
-function Remove({ tag, others, onClose }: { tag: Tag; others: Tag[]; onClose: () => void }) {
-  const [by, setBy] = useState('');
-  const { watch } = useChangeWatch();
-  const queries = useQueryClient();
-  const notices = useNotices();
-  const remove = useMutation({
-    mutationFn: () => ask<{ id: string }>(`/tags/${tag.id}${by ? `?replace_by=${by}` : ''}`, 'DELETE'),
-    onSuccess: ({ id }) => {
-      watch(id);
-      void queries.invalidateQueries();
-      onClose();
-    },
-    onError: notices.fail,
-  });
-  const people = `${tag.uses.toLocaleString('en-US')} ${tag.uses === 1 ? 'person' : 'people'}`;
-  return (
-    <Dialog open onClose={onClose} aria-label={`Delete ${tag.name}`} fullWidth maxWidth="xs">
-      <form
-        className="dialog"
-        onSubmit={(event) => {
-          event.preventDefault();
-          remove.mutate();
-        }}
-      >
-        <h1>Delete “{tag.name}”</h1>
-        <label>
-          Its {people}:{' '}
-          <select value={by} onChange={(event) => setBy(event.target.value)}>
-            <option value="">lose it</option>
-            {others.map((other) => (
-              <option key={other.id} value={other.id}>
-                get “{other.name}” instead
-              </option>
-            ))}
-          </select>
-        </label>
-        <div className="line">
-          <button type="submit" className="act warn" disabled={remove.isPending}>
-            {by ? `Merge it into “${others.find(({ id }) => id === by)?.name}”` : `Remove it from ${people}`}
-          </button>
-          <button type="button" className="act" onClick={onClose}>
-            Cancel
-          </button>
-          <span className="soft small">It can be undone.</span>
         </div>
       </form>
     </Dialog>

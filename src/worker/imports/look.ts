@@ -9,6 +9,7 @@ import {
 } from '@/core/imports';
 import type { ReadFile } from '@/providers/files';
 import {
+  importWords,
   knownAddresses,
   readImport,
   refuseImport,
@@ -34,7 +35,7 @@ export async function performLook(importId: string): Promise<void> {
   const year = (await now()).getUTCFullYear();
   await withFile(importId, async (path) => {
     const corrected = row.columns.length ? row.columns : null;
-    const reading = await openImport(path, corrected, year);
+    const reading = await openImport(path, corrected, year, await importWords(row.account_id));
     if ('refused' in reading) return refuseImport(row, { kind: reading.kind }, reading.refused);
     if ('empty' in reading) return refuseImport(row, reading.empty, 'The file is empty. Nothing was imported.');
     if (!corrected && reading.columns.length) await remember(row, reading);

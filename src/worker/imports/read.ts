@@ -1,9 +1,13 @@
 /** The people of an import's file, with partners and groups of cards resolved, which takes one look ahead. */
-import type { ImportColumn, ImportedPerson } from '@/core/imports';
+import type { AccountWords, ImportColumn, ImportedPerson } from '@/core/imports';
 import { readContacts, type FileReading, type ReadFile } from '@/providers/files';
 
-export const openImport = (path: string, columns: ImportColumn[] | null, thisYear: number): Promise<FileReading> =>
-  readContacts(path, { thisYear, ...(columns?.length ? { columns } : {}) });
+export const openImport = (
+  path: string,
+  columns: ImportColumn[] | null,
+  thisYear: number,
+  words: AccountWords,
+): Promise<FileReading> => readContacts(path, { thisYear, words, ...(columns?.length ? { columns } : {}) });
 
 /** For tables the people as they come; for cards those whom others name get their names and tags first. */
 export async function* peopleOf(reading: ReadFile): AsyncGenerator<ImportedPerson> {

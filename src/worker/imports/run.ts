@@ -15,7 +15,7 @@ export async function performImport(importId: string, going: () => boolean = () 
   const context = await importContext({ ...found, state: 'running' });
   const year = (await now()).getUTCFullYear();
   const whole = await withFile(importId, async (path) => {
-    const reading = await openImport(path, found.columns, year);
+    const reading = await openImport(path, found.columns, year, context.words);
     if ('refused' in reading || 'empty' in reading) return true;
     let chunk: ImportedPerson[] = [];
     for await (const person of peopleOf(reading)) {
