@@ -1,9 +1,7 @@
 /** The worker's process: pulse, job queue, mail door, heartbeat. Any number may run against one PostgreSQL. */
 import { randomUUID } from 'node:crypto';
-import { EventEmitter } from 'node:events';
-import { run, type Runner, type WorkerEvents } from 'graphile-worker';
 import pino from 'pino';
-import { DUE_CHANNEL, type JobName, type Jobs } from '@/core/shared';
+import { DUE_CHANNEL } from '@/core/shared';
 import { keyOfCall } from '@/server/calling';
 import { performChange, performUndo } from '@/server/changes';
 import { findDuplicates } from '@/server/duplicates';
@@ -16,7 +14,7 @@ import { mailDoor } from './messages/mail-door';
 import { outside as makeOutside } from './shared/outside';
 import { carryOutAll, startPulse } from './shared/pulse';
 import { workerSettings } from './shared/settings';
-import { quiet } from './shared/quiet';
+import { workQueue, type Handlers } from './shared/job-queue';
 import { performAdvance, syncSimulator } from './simulation/advance';
 
 const log = pino({ name: 'worker', level: process.env.LOG_LEVEL ?? 'warn' });
@@ -29,7 +27,7 @@ async function main(): Promise<void> {
   await migrate();
   let going = true;
 
-  const handlers: { [Name in JobName]: (payload: Jobs[Name]) => Promise<void> } = {
+  const handlers: Handlers = {
     'simulation.advance': ({ advanceId }) => performAdvance(advanceId, processId, outside),
     'calling.hangUp': async ({ callId }) => {
       const key = await keyOfCall(callId);
@@ -44,23 +42,7 @@ async function main(): Promise<void> {
     'changes.run': ({ changeId }) => orFailChange(changeId, () => performChange(changeId, () => going)),
     'changes.undo': ({ changeId }) => orFailChange(changeId, () => performUndo(changeId, () => going)),
   };
-  const queueWorkers = new Set<string>();
-  const events: WorkerEvents = new EventEmitter();
-  events.on('worker:create', ({ worker }) => queueWorkers.add(worker.workerId));
-  const runner: Runner = await run({
-    connectionString: config().databaseUrl,
-    concurrency: 4,
-    pollInterval: 1_000,
-    noHandleSignals: true,
-    events,
-    taskList: Object.fromEntries(
-      Object.entries(handlers).map(([name, handle]) => [
-        name,
-        (payload: unknown) => (handle as (payload: unknown) => Promise<void>)(payload),
-      ]),
-    ),
-    logger: quiet(),
-  });
+  const { runner, holders } = await workQueue(config().databaseUrl, handlers);
 
   const pulse = startPulse(() => carryOutAll(processId, outside, () => going), settings.WORKER_PULSE_MS, complain);
   const wake = listen(
@@ -70,7 +52,7 @@ async function main(): Promise<void> {
   );
 
   const live = async () => {
-    await beat(processId, 'worker', { queueWorkers: [...queueWorkers] });
+    await beat(processId, 'worker', { jobHolders: [...holders] });
     await freeDeadJobs();
     if (config().clock === 'simulated') {
       await markClock();

@@ -267,3 +267,41 @@ test('verify finds what somebody changed behind its back', async () => {
   await house.db.run(`update contact_facts set inquiries = 1 where contact_id = $1`, [contact.id]);
   await house.db.run(`update contacts set stage = 'new' where id = $1`, [contact.id]);
 });
+
+describe('background jobs', () => {
+  test('a job that takes long stays with its worker as long as that lives, and is free once it is dead', async () => {
+    const { beat, enqueue, freeDeadJobs } = house.m.shared;
+    let finish = () => {};
+    let began = 0;
+    const started = new Promise<void>((resolve) => {
+      finish = resolve;
+    });
+    let over = () => {};
+    const held = new Promise<void>((resolve) => {
+      over = resolve;
+    });
+    const { runner, holders } = await house.m.jobQueue.workQueue(process.env.DATABASE_URL!, {
+      'exports.run': async () => {
+        began += 1;
+        finish();
+        await held;
+      },
+    });
+    const job = () => house.db.first<{ locked_by: string | null }>('select locked_by from graphile_worker._private_jobs');
+    try {
+      await beat('worker-1', 'worker', { jobHolders: [...holders] });
+      await enqueue(house.db, 'exports.run', { exportId: '1' });
+      await started;
+      await house.db.run(`update graphile_worker._private_jobs set locked_at = clock_timestamp() - interval '1 minute'`);
+      await freeDeadJobs();
+      expect((await job())?.locked_by).not.toBeNull();
+      await house.db.run(`update processes set seen_at = clock_timestamp() - interval '1 minute' where id = 'worker-1'`);
+      await freeDeadJobs();
+      expect((await job())?.locked_by).toBeNull();
+      expect(began).toBe(1);
+    } finally {
+      over();
+      await runner.stop();
+    }
+  });
+});

@@ -43,6 +43,7 @@ const modules = async () => ({
   accounts: await import('@/server/accounts'),
   simulation: await import('@/server/simulation'),
   outside: await import('@/worker/shared/outside'),
+  jobQueue: await import('@/worker/shared/job-queue'),
   pulse: await import('@/worker/shared/pulse'),
   advance: await import('@/worker/simulation/advance'),
   handOver: await import('@/worker/messages/hand-over'),

@@ -19,6 +19,6 @@ export const freeDeadJobs = (): Promise<void> =>
   reader().run(
     `select graphile_worker.force_unlock_workers(array_agg(distinct locked_by)) from graphile_worker._private_jobs
      where locked_by is not null and locked_at < clock_timestamp() - interval '10 seconds' and locked_by not in (
-       select jsonb_array_elements_text(detail->'queueWorkers') from processes where kind = 'worker' and seen_at > clock_timestamp() - interval '10 seconds')
+       select jsonb_array_elements_text(detail->'jobHolders') from processes where kind = 'worker' and seen_at > clock_timestamp() - interval '10 seconds')
      having count(*) > 0`,
   );
