@@ -4,7 +4,8 @@ import { contacts } from './0002_contacts';
 import { imports } from './0003_imports';
 import { exports_ } from './0004_exports';
 import { ownWords } from './0005_own_words';
+import { searchWords } from './0006_search_words';
 import type { Migration } from './migration';
 
-export const migrations: Migration[] = [first, contacts, imports, exports_, ownWords];
+export const migrations: Migration[] = [first, contacts, imports, exports_, ownWords, searchWords];
 export type { Migration };

@@ -2,6 +2,7 @@
  * The demo world at full size: the small world copied until there are half a million contacts with five million activities, each
  * copy with names, addresses and numbers of its own. Set-based, one copy a transaction, indexes that cost most made at the end.
  */
+import { learnWords } from '@/server/contacts';
 import { reader, transact, type Tx } from '@/server/shared';
 
 const WANTED = 500_000;
@@ -106,5 +107,10 @@ async function copy(tx: Tx, k: number, top: number): Promise<void> {
   await tx.run(
     `insert into contact_search (contact_id, search_text) select c.id, ' ' || lower(unaccent(concat_ws(' ', c.first_name, c.last_name, c.company, c.city, c.postal_code, (select string_agg(case when kind = 'phone' then regexp_replace(value, '\\D', '', 'g') else value end, ' ') from contact_points where contact_id = c.id))))
      from contacts c where c.id > ${k * top} and c.id <= ${(k + 1) * top}`,
+  );
+  await tx.run(
+    learnWords(
+      `select account_id, concat_ws(' ', first_name, last_name, company, city) as text from contacts where id > ${k * top} and id <= ${(k + 1) * top}`,
+    ),
   );
 }

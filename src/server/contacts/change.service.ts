@@ -8,7 +8,8 @@ import { dayOfYear, type FieldInput } from '@/core/fields';
 import { CONTACT_ROLES, DATE_KINDS, type Activity, type Because, type ImportantDate } from '@/core/contacts';
 import { fullName, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
 import { now, publish, transact, type Tx } from '../shared';
-import { findContact, lockContact, refreshSearch } from './contacts.repository';
+import { findContact, lockContact } from './contacts.repository';
+import { refreshSearch } from './search';
 
 import { changePermissions, permissionActivity, type PermissionChannel } from './permissions';
 import { setDates, setFields, setTags } from './more';

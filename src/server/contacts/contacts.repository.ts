@@ -9,6 +9,7 @@ import { CONTACT_COLUMNS, CONTACT_JOINS, contactView, type ContactRow } from './
 import { measured } from './measured';
 import { readMore } from './more';
 import { permissionFor, readPermissions } from './permissions';
+import { patternsMeant, searchPatterns, tagsNamed } from './search';
 import { segmentSql, type SegmentContext } from './segment.sql';
 import { visible } from './visible';
 
@@ -20,6 +21,8 @@ export interface ContactQuery {
   segment?: { tree: Tree; context: SegmentContext };
   /** For each word of `q` the tags whose name holds it; `withTags` looks them up. */
   tagged?: string[][];
+  /** For each word of `q` the patterns that may have been meant, when it is read as mistyped. */
+  meant?: string[][];
   sort?: ContactSort;
   descending?: boolean;
   limit: number;
@@ -43,31 +46,6 @@ export const CONTACT_SORTS = Object.keys(SORTS) as ContactSort[];
 /** People found by likeness are shown up to here: more are no longer alike. */
 const MOST_ALIKE = 20;
 
-/** The words of a search that are long enough to be mistyped. */
-const searchWords = (q: string): string[] =>
-  q
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/\p{Diacritic}/gu, '')
-    .split(/\s+/)
-    .filter((word) => word.length >= 4 && /\p{L}/u.test(word))
-    .slice(0, 4);
-
-/** Words of a search as LIKE patterns over search_text; under three characters only the beginning of a word counts (docs/decisions/0004). */
-export function searchPatterns(q: string): string[] {
-  const escape = (text: string) => text.replace(/[\\%_]/g, '\\$&');
-  const digits = q.replace(/\D/g, '');
-  if (digits.length >= 7 && /^[\d\s()+.-]+$/.test(q)) return [`%${digits.slice(-10)}%`];
-  return q
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/\p{Diacritic}/gu, '')
-    .split(/\s+/)
-    .filter(Boolean)
-    .slice(0, 8)
-    .map((word) => (word.length < 3 ? `% ${escape(word)}%` : `%${escape(word)}%`));
-}
-
 /**
  * How the words of a search are met: by names and addresses, by the names of tags, by either, or by likeness. Pages and counts ask
  * `text` and `tags` apart and unite what they find, because PostgreSQL plans each well and the two together badly.
@@ -75,20 +53,12 @@ export function searchPatterns(q: string): string[] {
 type SearchMode = 'both' | 'text' | 'tags' | 'alike';
 const namesTags = (query: Pick<ContactQuery, 'tagged'>): boolean => query.tagged?.some((ids) => ids.length > 0) ?? false;
 
-/** Looks up the tags that the words of a search name. Under three letters only names and addresses count. */
-export async function withTags<Q extends Pick<ContactQuery, 'q' | 'tagged'>>(
+/** Looks up the tags that the words of a search name. */
+export const withTags = async <Q extends Pick<ContactQuery, 'q' | 'tagged'>>(
   scope: Scope,
   query: Q,
   tx: Tx = reader(),
-): Promise<Q> {
-  const patterns = searchPatterns(query.q ?? '');
-  if (query.tagged || !patterns.some((pattern) => !pattern.startsWith('% '))) return query;
-  const rows = await tx.rows<{ id: string; n: number }>(
-    `select t.id, x.n::int as n from tags t, unnest($2::text[]) with ordinality x (pattern, n) where t.account_id = $1 and t.deleted_at is null and x.pattern not like '\\% %' and lower(unaccent(t.name)) like x.pattern`,
-    [scope.accountId, patterns],
-  );
-  return { ...query, tagged: patterns.map((_, at) => rows.filter(({ n }) => n === at + 1).map(({ id }) => id)) };
-}
+): Promise<Q> => (query.tagged || !query.q ? query : { ...query, tagged: await tagsNamed(scope, query.q, tx) });
 
 /** FROM and WHERE of a query over contacts `c`, with facts `f` when something asks for them. */
 export function contactsFrom(
@@ -101,7 +71,10 @@ export function contactsFrom(
   let from = 'contacts c';
   const patterns = searchPatterns(query.q ?? '');
   if (patterns.length) from += ' join contact_search s on s.contact_id = c.id';
-  if (mode === 'alike') where.push(...searchWords(query.q ?? '').map((word) => `$${bind.push(word)}::text <% s.search_text`));
+  else if (query.q?.trim()) where.push('false');
+  if (mode === 'alike')
+    for (const meant of query.meant!)
+      where.push(`(${meant.map((pattern) => `s.search_text like $${bind.push(pattern)}`).join(' or ')})`);
   else
     for (const [at, pattern] of patterns.entries()) {
       const word = `$${bind.push(pattern)}`;
@@ -134,16 +107,15 @@ export async function listContacts(scope: Scope, asked: ContactQuery): Promise<P
   const query = await withTags(scope, asked);
   const byText = await pageOfContacts(scope, query, reader(), 'text');
   const strict = namesTags(query) ? united(byText, await pageOfContacts(scope, query, reader(), 'tags'), query) : byText;
-  if (strict.items.length || query.cursor || !searchWords(query.q ?? '').length) return { ...strict, approximate: false };
+  if (strict.items.length || query.cursor || !query.q) return { ...strict, approximate: false };
   const loose = await transact(async (tx) => {
-    await tx.run(`select set_config('pg_trgm.word_similarity_threshold', '0.45', true)`);
-    return pageOfContacts(scope, { ...query, limit: Math.min(query.limit, MOST_ALIKE) }, tx, 'alike');
+    const meant = await patternsMeant(scope, query.q!, tx);
+    return meant && pageOfContacts(scope, { ...query, meant, limit: Math.min(query.limit, MOST_ALIKE) }, tx, 'alike');
   });
-  return { ...loose, next: null, approximate: loose.items.length > 0 };
+  return { items: loose?.items ?? [], next: null, approximate: Boolean(loose?.items.length) };
 }
 
 async function pageOfContacts(scope: Scope, query: ContactQuery, tx: Tx, mode: SearchMode): Promise<Ranked> {
-  const loosely = mode === 'alike';
   const bind: unknown[] = [];
   const { where, from } = contactsFrom(scope, query, bind, mode);
   const { sql, type } = SORTS[query.sort ?? 'created'];
@@ -152,11 +124,10 @@ async function pageOfContacts(scope: Scope, query: ContactQuery, tx: Tx, mode: S
   const keyset = after
     ? ` and (${sql}, c.id) ${way === 'desc' ? '<' : '>'} ($${bind.push(after[0])}::${type}, $${bind.push(after[1])}::bigint)`
     : '';
-  const rank = loosely ? `word_similarity($${bind.push(query.q)}, s.search_text)` : sql;
   const rows = await tx.rows<ContactRow & { sort_key: string; rank: Date | string | number }>(
     `select ${CONTACT_COLUMNS}, page.rank::text as sort_key, page.rank from (
-       select c.id, ${rank} as rank from ${from} where ${where}${keyset} order by 2 ${loosely ? 'desc' : way}, c.id ${way} limit $${bind.push(query.limit + 1)}) page
-     join contacts c on c.id = page.id ${CONTACT_JOINS} order by page.rank ${loosely ? 'desc' : way}, c.id ${way}`,
+       select c.id, ${sql} as rank from ${from} where ${where}${keyset} order by 2 ${way}, c.id ${way} limit $${bind.push(query.limit + 1)}) page
+     join contacts c on c.id = page.id ${CONTACT_JOINS} order by page.rank ${way}, c.id ${way}`,
     bind,
   );
   const page = pageOf(rows, query.limit, (row) => [row.sort_key, row.id]);
@@ -251,14 +222,3 @@ export async function lockContact(
   if (!row) throw notFound('contact');
   return { id: row.id, stage: row.stage, ownerId: row.owner_id, horizon: row.horizon, timeZone: row.time_zone };
 }
-
-/** Writes the search text of contacts anew from names, company, points and town. Tags are found by themselves, so that tagging many does not pay for it. */
-export const refreshSearch = (tx: Tx, contactIds: string[]): Promise<void> =>
-  tx.run(
-    `insert into contact_search (contact_id, search_text)
-     select c.id, ' ' || lower(unaccent(concat_ws(' ', c.first_name, c.last_name, c.company, c.city, c.postal_code,
-       (select string_agg(case when kind = 'phone' then regexp_replace(value, '\\D', '', 'g') else value end, ' ') from contact_points where contact_id = c.id))))
-     from contacts c where c.id = any($1::bigint[])
-     on conflict (contact_id) do update set search_text = excluded.search_text`,
-    [contactIds],
-  );

@@ -9,11 +9,10 @@ export {
   findContactWithPermissions,
   listContacts,
   lockContact,
-  refreshSearch,
-  searchPatterns,
   type ContactQuery,
   type ContactSort,
 } from './contacts.repository';
+export { learnWords, refreshSearch } from './search';
 export { contactView } from './contacts.rows';
 export { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
 export { endFollowUp } from './follow-up';
