@@ -5,7 +5,8 @@ import { imports } from './0003_imports';
 import { exports_ } from './0004_exports';
 import { ownWords } from './0005_own_words';
 import { searchWords } from './0006_search_words';
+import { exportSchedules } from './0007_export_schedules';
 import type { Migration } from './migration';
 
-export const migrations: Migration[] = [first, contacts, imports, exports_, ownWords, searchWords];
+export const migrations: Migration[] = [first, contacts, imports, exports_, ownWords, searchWords, exportSchedules];
 export type { Migration };

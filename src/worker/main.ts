@@ -5,6 +5,7 @@ import { DUE_CHANNEL } from '@/core/shared';
 import { keyOfCall } from '@/server/calling';
 import { performChange, performUndo } from '@/server/changes';
 import { findDuplicates } from '@/server/duplicates';
+import { mailExport } from './exports/mail';
 import { performExport } from './exports/run';
 import { performLook } from './imports/look';
 import { performImport, performImportUndo } from './imports/run';
@@ -38,6 +39,7 @@ async function main(): Promise<void> {
     'imports.run': ({ importId }) => orFailImport(importId, () => performImport(importId, () => going)),
     'imports.undo': ({ importId }) => orFailImport(importId, () => performImportUndo(importId, () => going)),
     'exports.run': ({ exportId }) => orFailExport(exportId, () => performExport(exportId)),
+    'exports.mail': ({ exportId }) => mailExport(exportId, outside),
     'duplicates.find': ({ accountId }) => orFailLook(accountId, () => findDuplicates(accountId)),
     'changes.run': ({ changeId }) => orFailChange(changeId, () => performChange(changeId, () => going)),
     'changes.undo': ({ changeId }) => orFailChange(changeId, () => performUndo(changeId, () => going)),

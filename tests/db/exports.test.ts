@@ -74,3 +74,69 @@ test.each(['labels', 'cards'] as const)('%s are a PDF with a place for everybody
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
   expect((pdf.toString('latin1').match(/\/Type \/Page\b/g) ?? []).length).toBe(1);
 });
+
+const SCHEDULE = {
+  name: 'For the printer',
+  format: 'csv',
+  options: {},
+  question: { where: JSON.stringify({ all: [{ on: 'tag', how: 'known' }] }) },
+  every: 'day',
+  day: 1,
+  at: '07:00',
+  email: true,
+} as const;
+
+test('an export comes back at its time, once, and its file is sent to whoever asked; what it sees is what they see', async () => {
+  await crowd();
+  const { exports, exporting, exportMail, pulse } = house().m;
+  const abel = house().as('Abel');
+  const made = await exports.createSchedule(abel, SCHEDULE);
+  expect(made).toMatchObject({ name: 'For the printer', by: 'Abel Test', last: null, next_at: new Date('2026-11-24T15:00:00Z') });
+  await house().settle();
+  expect(await exports.listExports(abel, 5)).toHaveLength(0);
+  await house().setClock(new Date('2026-11-24T15:00:01Z'));
+  await Promise.all([exports.orderDueExports(), exports.orderDueExports(), pulse.carryOutAll('test', house().outside)]);
+  const [file, ...rest] = await exports.listExports(abel, 5);
+  expect(rest).toEqual([]);
+  await exporting.performExport(file!.id);
+  await exportMail.mailExport(file!.id, house().outside);
+  await exportMail.mailExport(file!.id, house().outside);
+  const sent = house()
+    .received('email')
+    .filter(({ to }) => to === 'abel@house.example');
+  expect(sent).toHaveLength(1);
+  expect(sent[0]!.subject).toBe('For the printer: 2 people');
+  expect((await exports.findExport(abel, file!.id)).mailed_at).not.toBeNull();
+  expect((await exports.listSchedules(abel))[0]).toMatchObject({
+    next_at: new Date('2026-11-25T15:00:00Z'),
+    last: { state: 'done', done: 2 },
+  });
+  expect(await exports.listSchedules(house().as('Brisa'))).toEqual([]);
+  await expect(exports.deleteSchedule(house().as('Brisa'), made.id)).rejects.toMatchObject({ code: 'not_found' });
+  await exports.deleteSchedule(abel, made.id);
+  await house().setClock(new Date('2026-11-26T15:00:01Z'));
+  expect(await exports.orderDueExports()).toBe(0);
+  expect(await exports.listExports(abel, 5)).toHaveLength(1);
+});
+
+test('a schedule of somebody who left orders nothing and says so; one about a segment that is gone fails with a reason', async () => {
+  await crowd();
+  const { exports, exporting, segments } = house().m;
+  const kept = await segments.createSegment(house().as('Ada'), {
+    name: 'Choir',
+    tree: { all: [{ on: 'tag', how: 'known' }] },
+    team: true,
+  });
+  await exports.createSchedule(house().as('Abel'), { ...SCHEDULE, question: { segment: kept.id } });
+  await exports.createSchedule(house().as('Brisa'), SCHEDULE);
+  await segments.deleteSegment(house().as('Ada'), kept.id);
+  await house().db.run('update users set active = false where id = $1', [house().people.Brisa!.id]);
+  await house().setClock(new Date('2026-11-24T15:00:01Z'));
+  expect(await exports.orderDueExports()).toBe(1);
+  const [file] = await exports.listExports(house().as('Ada'), 5);
+  await expect(exporting.performExport(file!.id)).rejects.toMatchObject({ code: 'not_found' });
+  expect((await exports.listSchedules(house().as('Ada'))).map(({ by, fault }) => [by, fault])).toEqual([
+    ['Abel Test', null],
+    ['Brisa Test', 'Whoever asked for it is no longer here.'],
+  ]);
+});

@@ -35,6 +35,7 @@ const modules = async () => ({
   duplicates: await import('@/server/duplicates'),
   calendar: await import('@/server/calendar'),
   exporting: await import('@/worker/exports/run'),
+  exportMail: await import('@/worker/exports/mail'),
   importing: { ...(await import('@/worker/imports/look')), ...(await import('@/worker/imports/run')) },
   changes: await import('@/server/changes'),
   vocabulary: await import('@/server/vocabulary'),

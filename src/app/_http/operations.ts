@@ -8,11 +8,11 @@ import { KEY_SCOPES } from '@/core/accounts';
 import { settingsSchema } from '@/core/accounts/schemas';
 import { OUTCOME_KEYS } from '@/core/calling';
 import { inquirySchema } from '@/core/capture/schemas';
-import { changeSchema, selectionSchema } from '@/core/changes/schemas';
+import { changeSchema, questionSchema, selectionSchema } from '@/core/changes/schemas';
 import { importPatchSchema } from '@/core/imports/schemas';
 import { OWN_STEPS } from '@/core/contacts';
 import { FIELD_KINDS } from '@/core/segments';
-import { EXPORT_FORMATS, SHEETS } from '@/core/exports';
+import { EVERY, EXPORT_FORMATS, SHEETS } from '@/core/exports';
 import { MERGE_FIELDS } from '@/core/duplicates';
 import { TAG_COLORS } from '@/core/tags';
 import { MEASURE_KEYS } from '@/core/results';
@@ -55,6 +55,11 @@ const question = {
 const pair = Joi.object({ one_id: id.required(), other_id: id.required() });
 const fieldName = Joi.string().min(1).max(60);
 const fieldChoices = Joi.array().items(Joi.string().min(1).max(80)).max(200);
+const exportOptions = Joi.object({
+  sheet: Joi.string().valid(...Object.keys(SHEETS)),
+  start: Joi.number().integer().min(0).max(29),
+  per_household: Joi.boolean(),
+}).default({});
 const words = { name: Joi.string().min(1).max(40), meaning: Joi.string().max(200).allow('') };
 const wordKey = Joi.string().max(60);
 const rhythm = Joi.number().integer().min(1).max(730);
@@ -345,12 +350,49 @@ export const OPERATIONS = define({
         .valid(...EXPORT_FORMATS)
         .required(),
       selection: selectionSchema.required(),
-      options: Joi.object({
-        sheet: Joi.string().valid(...Object.keys(SHEETS)),
-        start: Joi.number().integer().min(0).max(29),
-        per_household: Joi.boolean(),
-      }).default({}),
+      options: exportOptions,
+      email: Joi.boolean().default(false),
     }),
+  },
+  listSchedules: {
+    method: 'GET',
+    path: '/export-schedules',
+    summary: 'Exports that come back by themselves, the next first',
+    scope: 'contacts:write',
+  },
+  createSchedule: {
+    method: 'POST',
+    path: '/export-schedules',
+    summary: 'Let an export come back: every day, week or month, as a file and by e-mail to whoever asks',
+    scope: 'contacts:write',
+    only: 'person',
+    body: Joi.object({
+      name: Joi.string().min(1).max(80).required(),
+      format: Joi.string()
+        .valid(...EXPORT_FORMATS)
+        .required(),
+      options: exportOptions,
+      question: questionSchema.required(),
+      every: Joi.string()
+        .valid(...EVERY)
+        .required(),
+      day: Joi.number()
+        .integer()
+        .min(1)
+        .max(31)
+        .default(1)
+        .when('every', { is: 'week', then: Joi.number().max(7) }),
+      at: Joi.string()
+        .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
+        .required(),
+      email: Joi.boolean().default(true),
+    }),
+  },
+  deleteSchedule: {
+    method: 'DELETE',
+    path: '/export-schedules/{id}',
+    summary: 'Let an export come back no more',
+    scope: 'contacts:write',
   },
   listExports: {
     method: 'GET',

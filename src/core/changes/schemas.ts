@@ -38,16 +38,17 @@ export const changeSchema = Joi.alternatives()
   );
 
 /** People named one by one, or everybody whom a question finds except some. */
+export const questionSchema = Joi.object({
+  q: Joi.string().max(200).allow(''),
+  segment: id,
+  where: Joi.string().max(20_000),
+  stage: Joi.string().max(60),
+  measure: Joi.string().max(40),
+  agent: id,
+  days: Joi.number().integer().min(1).max(3_660),
+});
 export const selectionSchema = Joi.object({
   ids: Joi.array().items(id).max(10_000),
-  question: Joi.object({
-    q: Joi.string().max(200).allow(''),
-    segment: id,
-    where: Joi.string().max(20_000),
-    stage: Joi.string().max(60),
-    measure: Joi.string().max(40),
-    agent: id,
-    days: Joi.number().integer().min(1).max(3_660),
-  }),
+  question: questionSchema,
   except: Joi.array().items(id).max(10_000).default([]),
 }).xor('ids', 'question');

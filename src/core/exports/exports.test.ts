@@ -9,7 +9,10 @@ import {
   labelLines,
   labelPlace,
   namesTogether,
+  nextRun,
+  rhythmWords,
   SHEETS,
+  type Rhythm,
   outgoingCells,
   outgoingHeadings,
   vcardOf,
@@ -150,4 +153,42 @@ describe('labels', () => {
           expect(Math.abs(other.x - one.x) >= sheet.width - 0.01 || Math.abs(other.y - one.y) >= sheet.height - 0.01).toBe(true);
     }
   });
+});
+
+test('an export comes back at its time in its zone, on the last day of shorter months, and across the change of the clock', () => {
+  const zone = 'America/Los_Angeles';
+  const from = (rhythm: Rhythm, after: string, times: number) => {
+    const found: string[] = [];
+    for (let at = new Date(after); found.length < times;) {
+      at = nextRun(rhythm, at, zone);
+      found.push(at.toISOString().slice(0, 16));
+    }
+    return found;
+  };
+  expect(from({ every: 'day', day: 1, at: '07:30' }, '2026-10-31T14:30:00Z', 2)).toEqual([
+    '2026-11-01T15:30',
+    '2026-11-02T15:30',
+  ]);
+  expect(from({ every: 'week', day: 1, at: '07:00' }, '2026-11-23T15:00:00Z', 2)).toEqual([
+    '2026-11-30T15:00',
+    '2026-12-07T15:00',
+  ]);
+  expect(from({ every: 'week', day: 1, at: '07:00' }, '2026-11-23T14:59:00Z', 1)).toEqual(['2026-11-23T15:00']);
+  expect(from({ every: 'month', day: 31, at: '23:59' }, '2027-02-01T12:00:00Z', 3)).toEqual([
+    '2027-03-01T07:59',
+    '2027-04-01T06:59',
+    '2027-05-01T06:59',
+  ]);
+  expect(from({ every: 'day', day: 1, at: '02:30' }, '2027-03-14T00:00:00Z', 1)).toEqual(['2027-03-14T10:30']);
+  expect([
+    rhythmWords({ every: 'week', day: 7, at: '07:00' }),
+    rhythmWords({ every: 'month', day: 22, at: '07:00' }),
+    rhythmWords({ every: 'month', day: 13, at: '07:00' }),
+    rhythmWords({ every: 'day', day: 1, at: '07:00' }),
+  ]).toEqual([
+    'every Sunday at 07:00',
+    'every month on the 22nd at 07:00',
+    'every month on the 13th at 07:00',
+    'every day at 07:00',
+  ]);
 });

@@ -1,4 +1,5 @@
 /** What pages and API answers show of exports. */
+import type { Rhythm } from './schedule';
 import type { SheetKey } from './sheets';
 
 export const EXPORT_FORMATS = ['csv', 'xlsx', 'vcf', 'labels', 'cards'] as const;
@@ -22,4 +23,28 @@ export interface ExportView {
   by: string | null;
   made_at: Date;
   ended_at: Date | null;
+  /** Whether it is sent to whoever asked, when that was done, or why it could not be. */
+  email: boolean;
+  mailed_at: Date | null;
+  mail_fault: string | null;
+}
+
+/** An export that comes back by itself. */
+export interface ScheduleView extends Rhythm {
+  id: string;
+  name: string;
+  format: ExportFormat;
+  email: boolean;
+  next_at: Date;
+  fault: string | null;
+  by: string;
+  /** The file of last time. */
+  last: {
+    id: string;
+    state: ExportView['state'];
+    done: number;
+    fault: string | null;
+    mail_fault: string | null;
+    made_at: string;
+  } | null;
 }

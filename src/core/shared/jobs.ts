@@ -6,6 +6,7 @@ export interface Jobs {
   'imports.run': { importId: string };
   'imports.undo': { importId: string };
   'exports.run': { exportId: string };
+  'exports.mail': { exportId: string };
   'duplicates.find': { accountId: string };
   'changes.run': { changeId: string };
   'changes.undo': { changeId: string };

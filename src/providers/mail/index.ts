@@ -14,6 +14,7 @@ export interface OutgoingMail {
   text: string;
   unsubscribeUrl: string | null;
   at: Date;
+  attachment?: { name: string; type: string; content: Buffer };
 }
 export interface MailProvider {
   send(mail: OutgoingMail): Promise<ProviderAnswer>;
@@ -46,6 +47,13 @@ export function smtpMail(url: string, domain: string): MailProvider {
           headers: mail.unsubscribeUrl
             ? { 'List-Unsubscribe': `<${mail.unsubscribeUrl}>`, 'List-Unsubscribe-Post': 'List-Unsubscribe=One-Click' }
             : {},
+          ...(mail.attachment
+            ? {
+                attachments: [
+                  { filename: mail.attachment.name, contentType: mail.attachment.type, content: mail.attachment.content },
+                ],
+              }
+            : {}),
           disableFileAccess: true,
           disableUrlAccess: true,
         })) as { response?: string };

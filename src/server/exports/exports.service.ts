@@ -1,10 +1,10 @@
 /** Asking for an export, its parts as the worker writes them, and the file for whoever asked. Each is in the audit. */
-import { AppError, notFound } from '@/core/shared';
+import { AppError, DAY, notFound } from '@/core/shared';
 import { accountOf, fullName, onlyOf, scopeFor, wholeAccount, type Principal, type Scope } from '@/core/accounts';
 import type { ExportFormat, ExportOptions, ExportView } from '@/core/exports';
 import { findPerson } from '../accounts';
 import type { Selection } from '../changes';
-import { enqueue, now, reader, record, transact } from '../shared';
+import { enqueue, now, reader, record, transact, type Tx } from '../shared';
 
 export interface ExportRow extends Omit<ExportView, 'bytes'> {
   attempt: number;
@@ -14,41 +14,47 @@ export interface ExportRow extends Omit<ExportView, 'bytes'> {
   options: ExportOptions;
   bytes: string;
 }
+const KEPT_MS = 7 * DAY;
 const SELECT = `select e.*, u.first_name || ' ' || u.last_name as by from exports e left join users u on u.id = e.user_id`;
-const viewOf = ({ id, format, state, total, done, bytes, fault, by, made_at, ended_at }: ExportRow): ExportView => ({
-  id,
-  format,
-  state,
-  total,
-  done,
-  bytes: Number(bytes),
-  fault,
-  by,
-  made_at,
-  ended_at,
-});
+const viewOf = (row: ExportRow): ExportView => {
+  const { id, format, state, total, done, bytes, fault, by, made_at, ended_at, email, mailed_at, mail_fault } = row;
+  return { id, format, state, total, done, bytes: Number(bytes), fault, by, made_at, ended_at, email, mailed_at, mail_fault };
+};
 
+/** Orders a file. @throws AppError input_invalid when it should be sent and nobody asked by name */
 export async function createExport(
   principal: Principal,
   format: ExportFormat,
   selection: Selection,
   options: ExportOptions = {},
+  email = false,
+): Promise<ExportView> {
+  if (email && principal.kind !== 'person')
+    throw new AppError('input_invalid', 'A file is sent to a person; a program fetches it.', {
+      fields: [{ field: 'email', message: 'is for somebody who is logged in' }],
+    });
+  return transact((tx) => addExport(tx, principal, format, selection, options, { email }));
+}
+
+/** The same in a transaction that does more. Files of more than a week ago go. */
+export async function addExport(
+  tx: Tx,
+  principal: Principal,
+  format: ExportFormat,
+  selection: Selection,
+  options: ExportOptions,
+  how: { email: boolean; scheduleId?: string },
 ): Promise<ExportView> {
   const { accountId, userId } = scopeFor(principal);
-  return transact(async (tx) => {
-    const at = await now(tx);
-    await tx.run(`delete from exports where account_id = $1 and made_at < $2`, [
-      accountId,
-      new Date(at.getTime() - 7 * 86_400_000),
-    ]);
-    const row = await tx.first<ExportRow>(
-      `insert into exports (account_id, user_id, format, selection, options, made_at) values ($1, $2, $3, $4::jsonb, $6::jsonb, $5) returning *, null as by`,
-      [accountId, userId, format, JSON.stringify(selection), at, JSON.stringify(options)],
-    );
-    await record(tx, principal, accountId, 'contacts.export', { exportId: row!.id, format, selection }, at);
-    await enqueue(tx, 'exports.run', { exportId: row!.id });
-    return viewOf({ ...row!, by: principal.kind === 'person' ? fullName(principal.person) : null });
-  });
+  const at = await now(tx);
+  await tx.run(`delete from exports where account_id = $1 and made_at < $2`, [accountId, new Date(at.getTime() - KEPT_MS)]);
+  const row = await tx.first<ExportRow>(
+    `insert into exports (account_id, user_id, format, selection, options, made_at, email, schedule_id) values ($1, $2, $3, $4::jsonb, $6::jsonb, $5, $7, $8) returning *, null as by`,
+    [accountId, userId, format, JSON.stringify(selection), at, JSON.stringify(options), how.email, how.scheduleId ?? null],
+  );
+  await record(tx, principal, accountId, 'contacts.export', { exportId: row!.id, format, selection, ...how }, at);
+  await enqueue(tx, 'exports.run', { exportId: row!.id });
+  return viewOf({ ...row!, by: principal.kind === 'person' ? fullName(principal.person) : null });
 }
 
 export async function listExports(principal: Principal, limit: number): Promise<ExportView[]> {
@@ -113,7 +119,14 @@ export async function keepPart(id: string, attempt: number, n: number, bytes: Bu
 }
 export const reportExport = (id: string, done: number, total: number): Promise<void> =>
   reader().run('update exports set done = $2, total = $3 where id = $1', [id, done, total]);
-export const endExport = async (id: string, bytes: number): Promise<void> =>
-  reader().run(`update exports set state = 'done', bytes = $2, ended_at = $3 where id = $1`, [id, bytes, await now()]);
+export const endExport = (id: string, bytes: number): Promise<void> =>
+  transact(async (tx) => {
+    const row = await tx.first<{ email: boolean }>(
+      `update exports set state = 'done', bytes = $2, ended_at = $3 where id = $1 returning email`,
+      [id, bytes, await now(tx)],
+    );
+    if (row?.email) await enqueue(tx, 'exports.mail', { exportId: id });
+  });
+
 export const failExport = (id: string, fault: string): Promise<void> =>
   reader().run(`update exports set state = 'failed', fault = $2 where id = $1 and state <> 'done'`, [id, fault.slice(0, 500)]);

@@ -9,4 +9,6 @@ export {
   listExports,
   reportExport,
 } from './exports.service';
+export { keepMailed, readFile, readMailing } from './mailing.repository';
 export { countOutgoing, outgoingPeople } from './people.repository';
+export { createSchedule, deleteSchedule, listSchedules, orderDueExports } from './schedules.service';

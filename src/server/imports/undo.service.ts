@@ -62,7 +62,7 @@ async function restore(tx: Tx, row: ImportRow, changed: Done[], at: Date): Promi
     [json],
   );
   await tx.run(
-    `delete from contact_points p using ${ROWS} where p.id in (select v::bigint from jsonb_array_elements_text(x.after->'points') v)`,
+    `delete from contact_points p using ${ROWS} where p.contact_id = x.contact_id and p.id in (select v::bigint from jsonb_array_elements_text(x.after->'points') v)`,
     [json],
   );
   await tx.run(
@@ -70,7 +70,7 @@ async function restore(tx: Tx, row: ImportRow, changed: Done[], at: Date): Promi
     [json],
   );
   await tx.run(
-    `delete from contact_dates d using ${ROWS} where d.id in (select v::bigint from jsonb_array_elements_text(x.after->'dates') v)`,
+    `delete from contact_dates d using ${ROWS} where d.contact_id = x.contact_id and d.id in (select v::bigint from jsonb_array_elements_text(x.after->'dates') v)`,
     [json],
   );
   await tx.run(

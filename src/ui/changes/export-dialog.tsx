@@ -1,11 +1,12 @@
 'use client';
-/** Writing the chosen to a file: the format, then its progress, then the file. */
+/** Writing the chosen to a file: the format and when; then its progress, then the file. What was asked as a question may come back by itself. */
 import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
-import { useMutation, useQuery } from '@tanstack/react-query';
-import { SHEETS, type ExportFormat, type ExportView, type SheetKey } from '@/core/exports';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { rhythmWords, SHEETS, type ExportFormat, type ExportView, type Rhythm, type SheetKey } from '@/core/exports';
 import type { Jsoned } from '@/core/shared';
 import { ask, freshKey, useNotices } from '../primitives';
+import { When } from './export-when';
 
 const FORMATS: [ExportFormat, string][] = [
   ['csv', 'CSV, for every spreadsheet'],
@@ -15,24 +16,48 @@ const FORMATS: [ExportFormat, string][] = [
   ['cards', 'Cards with a QR code for phones, PDF'],
 ];
 type Export = Jsoned<ExportView>;
+interface Selected {
+  ids?: string[];
+  question?: object;
+  except?: string[];
+}
 
-export function ExportDialog({ selection, count, onClose }: { selection: object; count: number; onClose: () => void }) {
+export function ExportDialog({ selection, count, onClose }: { selection: Selected; count: number; onClose: () => void }) {
   const [format, setFormat] = useState<ExportFormat>('csv');
   const [sheet, setSheet] = useState<SheetKey>('thirty');
   const [start, setStart] = useState(1);
   const [together, setTogether] = useState(true);
-  const onSheets = format === 'labels' || format === 'cards';
+  const [rhythm, setRhythm] = useState<Rhythm | null>(null);
+  const [name, setName] = useState('');
+  const [email, setEmail] = useState(false);
   const [id, setId] = useState<string | null>(null);
+  const onSheets = format === 'labels' || format === 'cards';
+  /** People named one by one are the same next week; only a question finds others. */
+  const mayComeBack = selection.question !== undefined && !selection.except?.length;
+  const options = onSheets ? { sheet, start: start - 1, per_household: together } : {};
+  const queries = useQueryClient();
   const notices = useNotices();
   const order = useMutation({
+    mutationFn: () => ask<Export>('/exports', 'POST', { format, selection, options, email }, freshKey()),
+    onSuccess: (made) => {
+      setId(made.id);
+      void queries.invalidateQueries({ queryKey: ['exports'] });
+    },
+    onError: notices.fail,
+  });
+  const schedule = useMutation({
     mutationFn: () =>
-      ask<Export>(
-        '/exports',
+      ask(
+        '/export-schedules',
         'POST',
-        { format, selection, options: onSheets ? { sheet, start: start - 1, per_household: together } : {} },
+        { name, format, options, question: selection.question ?? {}, ...rhythm, email },
         freshKey(),
       ),
-    onSuccess: (made) => setId(made.id),
+    onSuccess: () => {
+      notices.tell(`“${name}” is written ${rhythmWords(rhythm!)}. It stands under Database, Files that go out.`);
+      void queries.invalidateQueries({ queryKey: ['exports'] });
+      onClose();
+    },
     onError: notices.fail,
   });
   const { data } = useQuery({
@@ -43,48 +68,62 @@ export function ExportDialog({ selection, count, onClose }: { selection: object;
   });
   return (
     <Dialog open onClose={onClose} aria-labelledby="export-title" fullWidth maxWidth="xs">
-      <div className="dialog">
+      <form
+        className="dialog"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (rhythm) schedule.mutate();
+          else order.mutate();
+        }}
+      >
         <h1 id="export-title">Export {count.toLocaleString('en-US')}</h1>
         {!id && (
-          <div className="values">
-            {FORMATS.map(([key, words]) => (
-              <label key={key} className="choice">
-                <input type="radio" name="format" checked={format === key} onChange={() => setFormat(key)} /> {words}
-              </label>
-            ))}
-          </div>
-        )}
-        {!id && onSheets && (
           <>
-            <label>
-              Sheet:{' '}
-              <select value={sheet} onChange={(event) => setSheet(event.target.value as SheetKey)}>
-                {Object.entries(SHEETS).map(([key, one]) => (
-                  <option key={key} value={key}>
-                    {one.name}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <label>
-              Begin at label{' '}
-              <input
-                type="number"
-                min={1}
-                max={SHEETS[sheet].columns * SHEETS[sheet].rows}
-                value={start}
-                aria-label="First free label"
-                style={{ width: 64 }}
-                onChange={(event) => setStart(Math.max(1, Number(event.target.value)))}
-              />{' '}
-              of the first sheet
-            </label>
-            {format === 'labels' && (
-              <label className="choice">
-                <input type="checkbox" checked={together} onChange={(event) => setTogether(event.target.checked)} /> One label per
-                household
-              </label>
+            <div className="values">
+              {FORMATS.map(([key, words]) => (
+                <label key={key} className="choice">
+                  <input type="radio" name="format" checked={format === key} onChange={() => setFormat(key)} /> {words}
+                </label>
+              ))}
+            </div>
+            {onSheets && (
+              <>
+                <label>
+                  Sheet:{' '}
+                  <select value={sheet} onChange={(event) => setSheet(event.target.value as SheetKey)}>
+                    {Object.entries(SHEETS).map(([key, one]) => (
+                      <option key={key} value={key}>
+                        {one.name}
+                      </option>
+                    ))}
+                  </select>
+                </label>
+                <label>
+                  Begin at label{' '}
+                  <input
+                    type="number"
+                    min={1}
+                    max={SHEETS[sheet].columns * SHEETS[sheet].rows}
+                    value={start}
+                    aria-label="First free label"
+                    style={{ width: 64 }}
+                    onChange={(event) => setStart(Math.max(1, Number(event.target.value)))}
+                  />{' '}
+                  of the first sheet
+                </label>
+                {format === 'labels' && (
+                  <label className="choice">
+                    <input type="checkbox" checked={together} onChange={(event) => setTogether(event.target.checked)} /> One label
+                    per household
+                  </label>
+                )}
+              </>
             )}
+            {mayComeBack && <When rhythm={rhythm} name={name} onRhythm={setRhythm} onName={setName} />}
+            <label className="choice">
+              <input type="checkbox" checked={email} onChange={(event) => setEmail(event.target.checked)} /> Send it to me by
+              e-mail as well
+            </label>
           </>
         )}
         {id && data?.state !== 'done' && data?.state !== 'failed' && (
@@ -95,12 +134,19 @@ export function ExportDialog({ selection, count, onClose }: { selection: object;
         )}
         {data?.state === 'failed' && <p className="late">{data.fault}</p>}
         {data?.state === 'done' && (
-          <p role="status">{data.done.toLocaleString('en-US')} people are in the file. It is kept for a week.</p>
+          <p role="status">
+            {data.done.toLocaleString('en-US')} people are in the file. It is kept for a week
+            {data.email ? ', and on its way to your mailbox' : ''}.
+          </p>
         )}
         <div className="line">
           {!id && (
-            <button type="button" className="act main" disabled={order.isPending} onClick={() => order.mutate()}>
-              Write the file
+            <button
+              type="submit"
+              className="act main"
+              disabled={order.isPending || schedule.isPending || (rhythm !== null && !name.trim())}
+            >
+              {rhythm ? `Write it ${rhythmWords(rhythm)}` : 'Write the file'}
             </button>
           )}
           {data?.state === 'done' && (
@@ -113,7 +159,7 @@ export function ExportDialog({ selection, count, onClose }: { selection: object;
           </button>
         </div>
         <p className="soft small">Brought in again, the file changes nothing. Who exported what stands in the audit.</p>
-      </div>
+      </form>
     </Dialog>
   );
 }

@@ -1,4 +1,5 @@
 export { BulkBar } from './bulk-bar';
+export { ExportsDialog } from './exports-dialog';
 export { History, HistoryDialog } from './history';
 export { choose, howMany, isChosen, NOBODY, selectionOf, type Chosen } from './selection';
 export { TagChip, TagPicker } from './tag-picker';

@@ -1,14 +1,16 @@
 'use client';
-/** What concerns the database as a whole: files in, duplicates, the history of changes. */
+/** What concerns the database as a whole: files in and out, duplicates, the history of changes. */
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
+import { ExportsDialog } from '../changes';
 import { CalendarDialog } from './calendar-dialog';
 
 export function DataMenu({ onHistory }: { onHistory: () => void }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [calendar, setCalendar] = useState(false);
+  const [files, setFiles] = useState(false);
   const router = useRouter();
   const pick = (act: () => void) => () => {
     setAnchor(null);
@@ -23,10 +25,12 @@ export function DataMenu({ onHistory }: { onHistory: () => void }) {
         <MenuItem onClick={pick(() => router.push('/contacts/import'))}>Bring a file in …</MenuItem>
         <MenuItem onClick={pick(() => router.push('/contacts/duplicates'))}>Who stands here twice …</MenuItem>
         <MenuItem onClick={pick(() => setCalendar(true))}>Important dates in your calendar …</MenuItem>
+        <MenuItem onClick={pick(() => setFiles(true))}>Files that go out …</MenuItem>
         <MenuItem onClick={pick(onHistory)}>
           History of changes <kbd style={{ marginLeft: 12 }}>h</kbd>
         </MenuItem>
       </Menu>
+      {files && <ExportsDialog onClose={() => setFiles(false)} />}
       {calendar && <CalendarDialog onClose={() => setCalendar(false)} />}
     </>
   );

@@ -3,6 +3,7 @@
  * on real time and cannot wait for simulated hours, so everything that falls due at an instant of ours lives in tables and is found here.
  */
 import { carryOutDue } from '@/server/campaigns';
+import { orderDueExports } from '@/server/exports';
 import { performOutbox } from '../messages/hand-over';
 import type { Outside } from './outside';
 
@@ -10,9 +11,9 @@ const DUE_BATCH = 250;
 /** A wake waits this long for others, so that a burst of leads is carried out in few batches. */
 const GATHER_MS = 40;
 
-/** Everything due by now: enrolments, then what they put into the outbox. @returns how many rows were moved */
+/** Everything due by now: exports that come back, enrolments, then what they put into the outbox. @returns how many rows were moved */
 export async function carryOutAll(processId: string, outside: Outside, going: () => boolean = () => true): Promise<number> {
-  let moved = 0;
+  let moved = await orderDueExports();
   while (going()) {
     const due = await carryOutDue(DUE_BATCH);
     const sent = await performOutbox(processId, outside);

@@ -7,5 +7,5 @@ export const GET = route(OPERATIONS.listExports!, async ({ principal, query }) =
   items: await listExports(principal, query.limit),
 }));
 export const POST = route(OPERATIONS.createExport!, async ({ principal, body }) =>
-  created(await createExport(principal, body.format, body.selection, body.options)),
+  created(await createExport(principal, body.format, body.selection, body.options, body.email)),
 );

@@ -1,0 +1,45 @@
+/** What it takes to send a finished file to whoever asked for it. */
+import type { ExportFormat } from '@/core/exports';
+import { now, reader } from '../shared';
+
+export interface Mailing {
+  format: ExportFormat;
+  bytes: number;
+  done: number;
+  /** The name of the schedule that it came by. */
+  name: string | null;
+  person: { name: string; email: string };
+  at: Date;
+}
+
+/** Null when there is nothing to send (any more), or nobody to send it to. */
+export async function readMailing(exportId: string): Promise<Mailing | null> {
+  const row = await reader().first<{
+    format: ExportFormat;
+    bytes: string;
+    done: number;
+    name: string | null;
+    person: Mailing['person'];
+  }>(
+    `select e.format, e.bytes, e.done, s.name, jsonb_build_object('name', u.first_name || ' ' || u.last_name, 'email', u.email) as person
+     from exports e join users u on u.id = e.user_id and u.active left join export_schedules s on s.id = e.schedule_id
+     where e.id = $1 and e.state = 'done' and e.email and e.mailed_at is null and e.mail_fault is null`,
+    [exportId],
+  );
+  return row && { ...row, bytes: Number(row.bytes), at: await now() };
+}
+
+/** The whole file; only for one that fits into a mail. */
+export async function readFile(exportId: string): Promise<Buffer> {
+  const parts = await reader().rows<{ bytes: Buffer }>('select bytes from export_parts where export_id = $1 order by n', [
+    exportId,
+  ]);
+  return Buffer.concat(parts.map(({ bytes }) => bytes));
+}
+
+/** @param fault why it could not be sent; null when it was */
+export const keepMailed = async (exportId: string, fault: string | null): Promise<void> =>
+  reader().run(
+    'update exports set mailed_at = case when $2::text is null then $3::timestamptz end, mail_fault = $2 where id = $1',
+    [exportId, fault?.slice(0, 300) ?? null, await now()],
+  );

@@ -1,0 +1,86 @@
+'use client';
+/** Once, or every day, week or month at a time: when an export is written. */
+import { EVERY, WEEKDAYS, type Rhythm } from '@/core/exports';
+
+interface Props {
+  rhythm: Rhythm | null;
+  name: string;
+  onRhythm: (rhythm: Rhythm | null) => void;
+  onName: (name: string) => void;
+}
+
+export function When({ rhythm, name, onRhythm, onName }: Props) {
+  const at = rhythm?.at ?? '07:00';
+  return (
+    <>
+      <label>
+        When:{' '}
+        <select
+          value={rhythm?.every ?? 'once'}
+          onChange={(event) => {
+            const every = EVERY.find((one) => one === event.target.value);
+            onRhythm(every ? { every, day: 1, at } : null);
+          }}
+        >
+          <option value="once">now, once</option>
+          {EVERY.map((every) => (
+            <option key={every} value={every}>
+              every {every}
+            </option>
+          ))}
+        </select>{' '}
+        {rhythm?.every === 'week' && (
+          <select
+            aria-label="Day of the week"
+            value={rhythm.day}
+            onChange={(event) => onRhythm({ ...rhythm, day: Number(event.target.value) })}
+          >
+            {WEEKDAYS.map((day, n) => (
+              <option key={day} value={n + 1}>
+                on {day}
+              </option>
+            ))}
+          </select>
+        )}
+        {rhythm?.every === 'month' && (
+          <>
+            on the{' '}
+            <input
+              type="number"
+              min={1}
+              max={31}
+              aria-label="Day of the month"
+              style={{ width: 56 }}
+              value={rhythm.day}
+              onChange={(event) => onRhythm({ ...rhythm, day: Math.min(31, Math.max(1, Number(event.target.value))) })}
+            />
+          </>
+        )}{' '}
+        {rhythm && (
+          <>
+            at{' '}
+            <input
+              type="time"
+              required
+              aria-label="Time of day"
+              value={at}
+              onChange={(event) => event.target.value && onRhythm({ ...rhythm, at: event.target.value.slice(0, 5) })}
+            />
+          </>
+        )}
+      </label>
+      {rhythm && (
+        <label>
+          Its name:{' '}
+          <input
+            autoFocus
+            value={name}
+            maxLength={80}
+            placeholder="Letters for the printer"
+            onChange={(event) => onName(event.target.value)}
+          />
+        </label>
+      )}
+    </>
+  );
+}

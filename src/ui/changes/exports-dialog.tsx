@@ -1,0 +1,127 @@
+'use client';
+/** Files that go out: those of the last week, and those that come back by themselves. */
+import Dialog from '@mui/material/Dialog';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { rhythmWords, type ExportView, type ScheduleView } from '@/core/exports';
+import { dayAndTime, type Jsoned } from '@/core/shared';
+import { ask, useNotices, useZone } from '../primitives';
+
+type Export = Jsoned<ExportView>;
+type Schedule = Jsoned<ScheduleView>;
+const GOING = ['waiting', 'running'];
+const KINDS: Record<ExportView['format'], string> = {
+  csv: 'CSV',
+  xlsx: 'XLSX',
+  vcf: 'vCards',
+  labels: 'Labels',
+  cards: 'QR cards',
+};
+
+/** How a file went, in words: `4,012 people, sent to Ines Kolar`. */
+function outcome({ state, done, total, fault, email, mailed_at, mail_fault, by }: Export): string {
+  if (state === 'failed') return fault ?? 'It failed.';
+  if (GOING.includes(state)) return `${done.toLocaleString('en-US')} of ${total.toLocaleString('en-US')}`;
+  const sent = mail_fault ? `, not sent: ${mail_fault}` : mailed_at ? `, sent to ${by}` : email ? ', on its way by e-mail' : '';
+  return `${done.toLocaleString('en-US')} ${done === 1 ? 'person' : 'people'}${sent}`;
+}
+
+export function ExportsDialog({ onClose }: { onClose: () => void }) {
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="exports-title" fullWidth maxWidth="md">
+      <div className="dialog">
+        <h1 id="exports-title">Files that go out</h1>
+        <Schedules />
+        <Files />
+        <div className="line">
+          <button type="button" className="act" onClick={onClose}>
+            Close
+          </button>
+        </div>
+      </div>
+    </Dialog>
+  );
+}
+
+function Schedules() {
+  const zone = useZone();
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const { data: schedules } = useQuery({
+    queryKey: ['exports', 'schedules'],
+    queryFn: async () => (await ask<{ items: Schedule[] }>('/export-schedules')).items,
+  });
+  const remove = useMutation({
+    mutationFn: ({ id }: Schedule) => ask(`/export-schedules/${id}`, 'DELETE'),
+    onSuccess: (_, { name }) => {
+      notices.tell(`“${name}” comes no more. Files written so far stay for their week.`);
+      void queries.invalidateQueries({ queryKey: ['exports'] });
+    },
+    onError: notices.fail,
+  });
+  return (
+    <section aria-label="By themselves">
+      <div className="group">
+        <h2>By themselves</h2>
+      </div>
+      {schedules?.length === 0 && (
+        <p className="soft small">
+          None yet. Choose all whom a segment finds, then Export in the bar below, and say when the file comes back.
+        </p>
+      )}
+      {schedules?.map((one) => (
+        <div key={one.id} className="pair">
+          <span>
+            <b>{one.name}</b>{' '}
+            <span className="soft small">
+              {KINDS[one.format]}, {rhythmWords(one)}
+              {one.email && `, by e-mail to ${one.by}`}
+            </span>
+            <span className="soft small" style={{ display: 'block' }}>
+              Next {dayAndTime(new Date(one.next_at), zone)}.{' '}
+              {one.last &&
+                (one.last.state === 'failed'
+                  ? `Last time it failed: ${one.last.fault}`
+                  : `Last time ${one.last.done.toLocaleString('en-US')} people${one.last.mail_fault ? `, not sent: ${one.last.mail_fault}` : ''}.`)}
+              {one.fault && ` ${one.fault}`}
+            </span>
+          </span>
+          <button type="button" className="chip" onClick={() => remove.mutate(one)}>
+            Stop it
+          </button>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function Files() {
+  const zone = useZone();
+  const { data: files } = useQuery({
+    queryKey: ['exports', 'files'],
+    queryFn: async () => (await ask<{ items: Export[] }>('/exports?limit=50')).items,
+    refetchInterval: ({ state }) => (state.data?.some((file) => GOING.includes(file.state)) ? 1_000 : false),
+  });
+  return (
+    <section aria-label="Of the last week">
+      <div className="group">
+        <h2>Of the last week</h2>
+      </div>
+      {files?.length === 0 && <p className="soft small">No file was written in the last week.</p>}
+      {files?.map((file) => (
+        <div key={file.id} className="pair">
+          <span>
+            <b>{KINDS[file.format]}</b> <span className={file.state === 'failed' ? 'late small' : 'small'}>{outcome(file)}</span>
+            <span className="soft small" style={{ display: 'block' }}>
+              {dayAndTime(new Date(file.made_at), zone)}, {file.by ?? 'a program'}
+            </span>
+          </span>
+          {file.state === 'done' && (
+            <a className="chip" href={`/api/v1/exports/${file.id}/file`} download>
+              Download
+            </a>
+          )}
+        </div>
+      ))}
+    </section>
+  );
+}

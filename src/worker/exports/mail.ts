@@ -1,0 +1,34 @@
+/** Sending a finished file to whoever asked for it: attached while a mailbox takes it, else as a link that asks for a login. */
+import { FILE_NAMES, FILE_TYPES } from '@/core/exports';
+import { keepMailed, readFile, readMailing } from '@/server/exports';
+import { config } from '@/server/shared';
+import type { Outside } from '../shared/outside';
+
+/** Most mail servers refuse more. */
+const MOST_ATTACHED = 10_000_000;
+
+export async function mailExport(exportId: string, outside: Outside): Promise<void> {
+  const mailing = await readMailing(exportId);
+  if (!mailing) return;
+  const { format, bytes, done, person, name, at } = mailing;
+  const attached = bytes <= MOST_ATTACHED;
+  const link = `${config().publicUrl}/api/v1/exports/${exportId}/file`;
+  const what = `${done.toLocaleString('en-US')} ${done === 1 ? 'person' : 'people'}`;
+  const answer = await outside.mail.send({
+    key: `export-${exportId}`,
+    fromName: 'Urraca',
+    to: { name: person.name, address: person.email },
+    replyTo: `agents@${config().mailDomain}`,
+    subject: `${name ?? 'Your file'}: ${what}`,
+    text: attached
+      ? `Here is the file you asked for: ${what}.\n\nIt holds people's addresses and numbers. Delete it when you no longer need it.\n`
+      : `The file you asked for is ready: ${what}. It is too large for a mail.\n\nFetch it within a week, logged in: ${link}\n`,
+    unsubscribeUrl: null,
+    at,
+    ...(attached
+      ? { attachment: { name: FILE_NAMES[format], type: FILE_TYPES[format], content: await readFile(exportId) } }
+      : {}),
+  });
+  if (answer.result === 'later') throw new Error(answer.fault ?? 'the mail server could not be reached');
+  await keepMailed(exportId, answer.result === 'accepted' ? null : (answer.fault ?? 'refused'));
+}
