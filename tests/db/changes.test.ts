@@ -44,7 +44,7 @@ const standing = (it: House) =>
        (select array_agg(tag_id order by tag_id) from contact_tags where contact_id = c.id) as tags,
        (select array_agg(value order by id) from contact_points where contact_id = c.id and active) as points,
        (select jsonb_agg(to_jsonb(v) order by field_id, ordinal) from field_values v where contact_id = c.id) as fields,
-       (select jsonb_agg(jsonb_build_array(channel, state) order by channel) from permissions p join contact_points cp on cp.value = p.address where cp.contact_id = c.id) as said,
+       (select jsonb_agg(jsonb_build_array(channel, state) order by channel) from permissions p where p.address = 'person:' || c.id or p.address in (select value from contact_points cp where cp.contact_id = c.id)) as said,
        (select count(*)::int from tasks where contact_id = c.id and done_at is null) as tasks
      from contacts c order by c.id`,
   );
@@ -83,6 +83,7 @@ test.each<[string, (ids: string[]) => Promise<Change> | Change]>([
   ['horizon', () => ({ kind: 'horizon', horizon: 'warm' })],
   ['roles', () => ({ kind: 'roles', add: ['landlord'], remove: ['seller'] })],
   ['owner', () => ({ kind: 'owner', owner_id: house().people.Caspian!.id })],
+  ['permission for letters', () => ({ kind: 'permission', channel: 'letter', state: 'withdrawn', evidence: '' })],
   ['permission', () => ({ kind: 'permission', channel: 'email', state: 'granted', evidence: 'signed the list at the fair' })],
   ['call list', () => ({ kind: 'call_list', note: 'spring round' })],
   ['delete', () => ({ kind: 'delete' })],

@@ -9,7 +9,7 @@ const standing = () =>
     `select c.id, c.first_name, c.last_name, c.stage, c.horizon, c.roles, c.owner_id, c.street, c.household_id, c.do_not_contact, c.created_at, c.deleted_at is null as here, c.next_touch_at, to_jsonb(f) as facts,
        (select array_agg(tag_id order by tag_id) from contact_tags where contact_id = c.id) as tags, (select array_agg(value order by value) from contact_points where contact_id = c.id and active) as points,
        (select array_agg(state order by id) from enrolments where contact_id = c.id) as enrolments, (select count(*)::int from inquiries where contact_id = c.id) as inquiries,
-       (select jsonb_agg(jsonb_build_array(channel, state) order by channel, address) from permissions p join contact_points cp on cp.value = p.address where cp.contact_id = c.id) as said
+       (select jsonb_agg(jsonb_build_array(channel, state) order by channel, address) from permissions p where p.address = 'person:' || c.id or p.address in (select value from contact_points cp where cp.contact_id = c.id)) as said
      from contacts c join contact_facts f on f.contact_id = c.id order by c.id`,
   );
 
@@ -67,6 +67,7 @@ test('merged: everything that happened, every address, tag and role; a no of eit
   const [one, other] = await pair();
   const { duplicates, contacts } = house().m;
   await contacts.addNote(house().as('Ada'), other, 'Met at the fair');
+  await contacts.setPermission(house().as('Ada'), other, 'letter', 'withdrawn', 'rang about it');
   const before = await standing();
   const merged = await duplicates.mergeContacts(house().as('Ada'), one, other, { name: 'gone' });
   expect(merged).toMatchObject({
@@ -75,7 +76,12 @@ test('merged: everything that happened, every address, tag and role; a no of eit
     tags: ['choir', 'garden'],
     roles: ['buyer', 'seller'],
   });
-  expect((await house().contact(one)).permissions).toEqual({ call: 'unknown', text: 'granted', email: 'withdrawn' });
+  expect((await house().contact(one)).permissions).toEqual({
+    call: 'unknown',
+    text: 'granted',
+    email: 'withdrawn',
+    letter: 'withdrawn',
+  });
   expect(await house().story(one)).toEqual(
     expect.arrayContaining(['note: Met at the fair', expect.stringContaining('Merged with')]),
   );

@@ -37,6 +37,20 @@ test('text at once, e-mail next day at nine, call task on day 2, a letter as a r
   ]);
 });
 
+test('whoever wants no letters gets none, from a campaign or by hand, also after moving house; the timeline says why', async () => {
+  const { contact } = await house.arrives(ODA);
+  await house.m.contacts.setPermission(house.as('Ada'), contact.id, 'letter', 'withdrawn', 'too much paper');
+  await house.m.contacts.updateContact(house.as('Ada'), contact.id, { place: { street: '3 Tern Row' } });
+  await house.advance('P6D');
+  expect(house.received('letter')).toEqual([]);
+  expect(await house.story(contact.id)).toContainEqual(
+    expect.stringMatching(/^held letter: .*too much paper/),
+  );
+  await expect(
+    house.m.messages.sendMessage(house.as('Ada'), contact.id, { channel: 'letter', text: 'Dear Oda' }),
+  ).rejects.toMatchObject({ code: 'touch_refused' });
+});
+
 test('at night the text waits until eight o’clock at the contact and says so once', async () => {
   await house.setClock(new Date('2026-11-24T02:30:00Z'));
   const { contact } = await house.arrives({ ...ODA, place: { city: 'Elsewhere', postal_code: '10001', street: '1 A' } });

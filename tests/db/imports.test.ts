@@ -52,7 +52,7 @@ const standing = () =>
     `select c.id, c.first_name, c.last_name, c.company, c.stage, c.horizon, c.roles, c.owner_id, c.street, c.city, c.postal_code, c.region, c.source,
        (select jsonb_agg(value order by value) from contact_points where contact_id = c.id and active) as points, (select jsonb_agg(tag_id order by tag_id) from contact_tags where contact_id = c.id) as tags,
        (select jsonb_agg(jsonb_build_array(kind, year, month_day) order by kind) from contact_dates where contact_id = c.id) as dates,
-       (select jsonb_agg(jsonb_build_array(channel, state) order by channel) from permissions p join contact_points cp on cp.value = p.address and cp.active where cp.contact_id = c.id) as said
+       (select jsonb_agg(jsonb_build_array(channel, state) order by channel) from permissions p where p.address = 'person:' || c.id or p.address in (select value from contact_points cp where cp.contact_id = c.id and cp.active)) as said
      from contacts c where deleted_at is null order by c.id`,
   );
 
@@ -113,7 +113,7 @@ test('permissions come only where the file says yes or no, with the file as evid
   ]);
   await bring('13-permissions-birthdays.csv');
   const orla = await find('orla.borowska@tarnmail.example');
-  expect(orla!.permissions).toEqual({ call: 'granted', text: 'withdrawn', email: 'granted' });
+  expect(orla!.permissions).toEqual({ call: 'granted', text: 'withdrawn', email: 'granted', letter: 'withdrawn' });
   expect(orla!.permission_details.find(({ channel }) => channel === 'email')).toMatchObject({
     how: 'the file “13-permissions-birthdays.csv” says so, row 1',
   });
@@ -125,12 +125,14 @@ test('permissions come only where the file says yes or no, with the file as evid
     call: 'withdrawn',
     text: 'granted',
     email: 'unknown',
+    letter: 'granted',
   });
   await bring('01-plain-comma.csv');
   expect((await find('bertrand.marlpool@tarnmail.example'))!.permissions).toEqual({
     call: 'unknown',
     text: 'unknown',
     email: 'unknown',
+    letter: 'unknown',
   });
 });
 

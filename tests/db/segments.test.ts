@@ -165,7 +165,7 @@ test('every question that a subject can be asked finds somebody and leaves out s
     ))!;
     if (n > 0 && n < ids.length) split.push(subject.key);
   }
-  const always = ['name', 'stage', 'stage_since', 'created', 'may_call', 'may_text', 'may_email'];
+  const always = ['name', 'stage', 'stage_since', 'created', 'may_call', 'may_text', 'may_email', 'may_letter'];
   expect(SUBJECTS.map(({ key }) => key).filter((key) => !split.includes(key) && !always.includes(key))).toEqual([]);
 });
 

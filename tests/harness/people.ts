@@ -131,6 +131,11 @@ export async function draw(house: House, count: number, at: Date): Promise<{ ids
           [channel, value, pick(['granted', 'withdrawn']), at],
         );
     }
+    if (random() < 0.3)
+      await db.run(
+        `insert into permissions (account_id, channel, address, state, how, at) values (1, 'letter', 'person:' || $1::bigint, $2, 'said so', $3)`,
+        [id, pick(['granted', 'withdrawn']), at],
+      );
     for (const door of some([1, 2]))
       await db.run(
         `insert into inquiries (account_id, door_id, contact_id, raw, parsed, matched, owner_id, arrived_at) values (1, $1, $2, '{}', '{}', false, $3, $4)`,

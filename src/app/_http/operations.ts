@@ -10,7 +10,7 @@ import { OUTCOME_KEYS } from '@/core/calling';
 import { inquirySchema } from '@/core/capture/schemas';
 import { changeSchema, questionSchema, selectionSchema } from '@/core/changes/schemas';
 import { importPatchSchema } from '@/core/imports/schemas';
-import { OWN_STEPS } from '@/core/contacts';
+import { CHANNELS, OWN_STEPS } from '@/core/contacts';
 import { FIELD_KINDS } from '@/core/segments';
 import { EVERY, EXPORT_FORMATS, SHEETS } from '@/core/exports';
 import { MERGE_FIELDS } from '@/core/duplicates';
@@ -551,7 +551,9 @@ export const OPERATIONS = define({
     summary: 'Record a permission given or withdrawn',
     scope: 'contacts:write',
     body: Joi.object({
-      channel: Joi.string().valid('call', 'text', 'email').required(),
+      channel: Joi.string()
+        .valid(...CHANNELS)
+        .required(),
       state: Joi.string().valid('granted', 'withdrawn').required(),
       evidence: Joi.string().max(500).allow('').default(''),
     }),

@@ -1,6 +1,6 @@
 /** Checking what was asked to be done to many: the change, and whom it is for. */
 import Joi from 'joi';
-import { CONTACT_ROLES } from '../contacts';
+import { CHANNELS, CONTACT_ROLES } from '../contacts';
 
 const id = Joi.string().pattern(/^\d{1,18}$/, 'id');
 const ids = Joi.array().items(id).max(100).default([]);
@@ -28,7 +28,9 @@ export const changeSchema = Joi.alternatives()
       ).required(),
     }),
     kind('permission', {
-      channel: Joi.string().valid('call', 'text', 'email').required(),
+      channel: Joi.string()
+        .valid(...CHANNELS)
+        .required(),
       state: Joi.string().valid('granted', 'withdrawn').required(),
       evidence: Joi.string().max(500).allow('').default(''),
     }),

@@ -1,7 +1,8 @@
 /** What pages and API answers show of changes. */
+import type { Channel } from '../contacts';
 import type { LeftAlone } from './change';
 
-export type PermissionChannelKey = 'call' | 'text' | 'email';
+export type PermissionChannelKey = Channel;
 
 export const CHANGE_STATES = ['waiting', 'running', 'done', 'cancelled', 'failed', 'undoing', 'undone'] as const;
 export type ChangeState = (typeof CHANGE_STATES)[number];

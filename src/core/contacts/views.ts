@@ -71,7 +71,7 @@ type Said = 'granted' | 'withdrawn' | 'unknown';
 
 /** What a contact permits: per channel on the first address, and in detail per address with how and when it was said. */
 export interface PermissionsView {
-  permissions: { call: Said; text: Said; email: Said };
+  permissions: { call: Said; text: Said; email: Said; letter: Said };
   permission_details: {
     channel: string;
     address: string;

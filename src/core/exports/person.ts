@@ -1,5 +1,5 @@
 /** A contact as it goes out of the house: the headings are such that bringing the file in again changes nothing. */
-import type { ImportantDate } from '../contacts';
+import type { Channel, ImportantDate } from '../contacts';
 import type { FieldInput } from '../fields';
 import type { FieldDef } from '../segments';
 
@@ -23,12 +23,12 @@ export interface OutgoingPerson {
   source: string | null;
   agent: string | null;
   dates: ImportantDate[];
-  said: Partial<Record<'call' | 'text' | 'email', 'granted' | 'withdrawn'>>;
+  said: Partial<Record<Channel, 'granted' | 'withdrawn'>>;
   fields: Record<string, FieldInput>;
   added: string;
 }
 
-const said = (person: OutgoingPerson, channel: 'call' | 'text' | 'email'): string =>
+const said = (person: OutgoingPerson, channel: Channel): string =>
   person.said[channel] === 'granted' ? 'yes' : person.said[channel] === 'withdrawn' ? 'no' : '';
 const dated = (person: OutgoingPerson, kind: ImportantDate['kind']): string =>
   person.dates.find((date) => date.kind === kind)?.on ?? '';
@@ -69,6 +69,7 @@ const COLUMNS: [string, (person: OutgoingPerson) => string][] = [
   ['OK to call', (person) => said(person, 'call')],
   ['OK to text', (person) => said(person, 'text')],
   ['OK to e-mail', (person) => said(person, 'email')],
+  ['OK to send letters', (person) => said(person, 'letter')],
   ['Added on', (person) => person.added],
 ];
 

@@ -141,6 +141,14 @@ export const SUBJECTS: readonly Subject[] = [
     { yes: 'whose permission to e-mail is', no: 'whose permission to e-mail is not' },
     { of: 'said' },
   ),
+  subject(
+    'Who',
+    'one',
+    'may_letter',
+    'Permission to send letters',
+    { yes: 'whose permission to send letters is', no: 'whose permission to send letters is not' },
+    { of: 'said' },
+  ),
   subject('Where they stand', 'one', 'stage', 'Stage', { yes: 'in stage', no: 'not in stage' }, { of: 'stage' }),
   did('Where they stand', 'stage_since', 'Stage changed', 'moved to their stage'),
   subject(

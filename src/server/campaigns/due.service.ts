@@ -56,7 +56,7 @@ const CLAIM = `
     c.first_name, c.last_name, c.street, c.city, c.postal_code, ph.value as phone, ph.fault as phone_fault, em.value as email, em.fault as email_fault,
     exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
     (select jsonb_object_agg(channel, jsonb_build_object('state', state, 'at', at, 'how', how)) from permissions r
-      where r.account_id = e.account_id and r.address = any(array[ph.value, em.value])) as permissions,
+      where r.account_id = e.account_id and r.address = any(array[ph.value, em.value, 'person:' || c.id])) as permissions,
     u.first_name as agent_first, u.last_name as agent_last, u.phone as agent_phone
   from due e join contacts c on c.id = e.contact_id join accounts a on a.id = e.account_id left join users u on u.id = c.owner_id
   left join lateral (select value, fault from contact_points where contact_id = c.id and kind = 'phone' and active order by position, id limit 1) ph on true

@@ -5,7 +5,9 @@ import { FOLLOWED_UP, type Activity, type Because } from '@/core/contacts';
 import {
   changePermissions,
   endFollowUp,
+  firstAddressSql,
   permissionActivity,
+  putBackPermissions,
   recordActivities,
   restate,
   type PermissionChange,
@@ -172,21 +174,19 @@ export const callList: Kind<Of<'call_list'>> = {
   },
 };
 
-const pointOf = (channel: string): string =>
-  `(select cp.value from contact_points cp where cp.contact_id = c.id and cp.active and cp.kind = '${channel === 'email' ? 'email' : 'phone'}' order by cp.position, cp.id limit 1)`;
 export const permission: Kind<Of<'permission'>> = {
   leaves: (change, bind) => {
     const channel = `$${bind.push(change.channel)}`;
     const state = `$${bind.push(change.state)}`;
     const held = (what: string) =>
-      `exists (select 1 from permissions p where p.account_id = c.account_id and p.channel = ${channel} and p.address = ${pointOf(change.channel)} and ${what})`;
-    return `case when ${pointOf(change.channel)} is null then 'no_address' when ${held(`p.state = ${state}`)} then 'so_already' ${change.state === 'granted' ? `when ${held('p.for_good')} then 'said_stop'` : ''} end`;
+      `exists (select 1 from permissions p where p.account_id = c.account_id and p.channel = ${channel} and p.address = ${firstAddressSql(change.channel)} and ${what})`;
+    return `case when ${firstAddressSql(change.channel)} is null then 'no_address' when ${held(`p.state = ${state}`)} then 'so_already' ${change.state === 'granted' ? `when ${held('p.for_good')} then 'said_stop'` : ''} end`;
   },
   apply: async (doing, change, ids) => {
     const { tx } = doing;
     const bind: unknown[] = [ids];
     const rows = await tx.rows<{ id: string; address: string }>(
-      `select c.id, ${pointOf(change.channel)} as address from contacts c where c.id = any($1::bigint[]) and (${permission.leaves(change, bind)}) is null order by c.id`,
+      `select c.id, ${firstAddressSql(change.channel)} as address from contacts c where c.id = any($1::bigint[]) and (${permission.leaves(change, bind)}) is null order by c.id`,
       bind,
     );
     if (!rows.length) return 0;
@@ -225,22 +225,23 @@ export const permission: Kind<Of<'permission'>> = {
     return took.length;
   },
   undo: async (doing, change, items) => {
-    const rows = await doing.tx.rows<{ contact_id: string; address: string; state: string | null }>(
-      `with items as (select * from ${ITEMS(1)}),
-         same as (select i.*, i.after->>'address' as address from items i join permissions p on p.account_id = $2 and p.channel = $3 and p.address = i.after->>'address' and p.state = i.after->>'state' and not p.for_good),
-         unknown as (delete from permissions p using same s where p.account_id = $2 and p.channel = $3 and p.address = s.address and s.before->'permission' = 'null'),
-         back as (update permissions p set state = s.before->'permission'->>'state', how = s.before->'permission'->>'how', evidence = s.before->'permission'->>'evidence', at = (s.before->'permission'->>'at')::timestamptz
-           from same s where p.account_id = $2 and p.channel = $3 and p.address = s.address and s.before->'permission' <> 'null'),
-         written as (insert into permission_changes (account_id, channel, address, state, how, user_id, at)
-           select $2, $3, address, coalesce(before->'permission'->>'state', 'withdrawn'), 'the change for many was undone', $4, $5 from same)
-       select contact_id, address, before->'permission'->>'state' as state from same`,
-      [itemsJson(items), doing.accountId, change.channel, doing.userId, doing.at],
+    const whose = new Map(items.map((item) => [String(item.after.address), String(item.contact_id)]));
+    const rows = await putBackPermissions(
+      doing.tx,
+      doing.accountId,
+      items.map(({ before, after }) => ({
+        channel: change.channel,
+        address: String(after.address),
+        state: String(after.state),
+        before: before.permission as object | null,
+      })),
+      { why: 'the change for many was undone', userId: doing.userId, at: doing.at },
     );
     await recordActivities(
       doing.tx,
       doing.accountId,
       rows.map((row) => ({
-        ...line(doing, String(row.contact_id), 'permission', {
+        ...line(doing, whose.get(row.address)!, 'permission', {
           text: `As before: ${row.state === 'granted' ? 'yes' : row.state === 'withdrawn' ? 'no' : 'not said'}; the change for many was undone`,
           to: row.address,
         }),

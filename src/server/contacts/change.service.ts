@@ -11,7 +11,7 @@ import { now, publish, transact, type Tx } from '../shared';
 import { findContact, lockContact } from './contacts.repository';
 import { refreshSearch } from './search';
 
-import { changePermissions, permissionActivity, type PermissionChannel } from './permissions';
+import { addressesOf, changePermissions, permissionActivity, type PermissionChannel } from './permissions';
 import { setDates, setFields, setTags } from './more';
 import { recordActivities, restate } from './record';
 
@@ -273,7 +273,7 @@ export async function setPermission(
   await transact(async (tx) => {
     await lockContact(scope, contactId, tx);
     const contact = await findContact(scope, contactId, tx);
-    const address = channel === 'email' ? contact.emails[0] : contact.phones[0];
+    const [address] = addressesOf(channel, contact);
     if (!address)
       throw new AppError('input_invalid', 'There is no address for this channel.', {
         fields: [{ field: 'channel', message: 'the contact has no such address' }],

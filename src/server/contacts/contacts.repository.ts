@@ -1,5 +1,5 @@
 /** Reading contacts: pages, search, one contact. Every function takes the Scope that limits what it may find. */
-import type { ContactView, MoreView, PermissionsView } from '@/core/contacts';
+import type { Channel, ContactView, MoreView, PermissionsView } from '@/core/contacts';
 import { cursorOf, notFound, pageOf, readCursor, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import type { Measure } from '@/core/results';
@@ -8,7 +8,7 @@ import { reader, transact, type Tx } from '../shared';
 import { CONTACT_COLUMNS, CONTACT_JOINS, contactView, type ContactRow } from './contacts.rows';
 import { measured } from './measured';
 import { readMore } from './more';
-import { permissionFor, readPermissions } from './permissions';
+import { addressesOf, lettersTo, permissionFor, readPermissions } from './permissions';
 import { patternsMeant, searchPatterns, tagsNamed } from './search';
 import { segmentSql, type SegmentContext } from './segment.sql';
 import { visible } from './visible';
@@ -197,12 +197,11 @@ export async function findContactWithPermissions(
   tx: Tx = reader(),
 ): Promise<ContactView & PermissionsView & MoreView> {
   const contact = await findContact(scope, id, tx);
-  const details = await readPermissions(tx, scope.accountId, [...contact.emails, ...contact.phones]);
-  const state = (channel: 'call' | 'text' | 'email') =>
-    permissionFor(details, channel, (channel === 'email' ? contact.emails : contact.phones)[0]).state;
+  const details = await readPermissions(tx, scope.accountId, [...contact.emails, ...contact.phones, lettersTo(id)]);
+  const state = (channel: Channel) => permissionFor(details, channel, addressesOf(channel, contact)[0]).state;
   return {
     ...contact,
-    permissions: { call: state('call'), text: state('text'), email: state('email') },
+    permissions: { call: state('call'), text: state('text'), email: state('email'), letter: state('letter') },
     permission_details: details,
     ...(await readMore(id, tx)),
   };

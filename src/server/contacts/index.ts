@@ -19,13 +19,19 @@ export { endFollowUp } from './follow-up';
 export { listFields, setDates, setFields } from './more';
 export { measured } from './measured';
 export {
+  addressesOf,
   changePermissions,
+  firstAddressSql,
+  lettersTo,
+  PERMISSION_CHANNELS,
+  putBackPermissions,
   permissionActivity,
   permissionFor,
   readPermissions,
   type PermissionChange,
   type PermissionChannel,
   type PermissionDetail,
+  type SaidBefore,
 } from './permissions';
 export { refold } from './refold';
 export { derived, recordActivities, restate } from './record';

@@ -1,12 +1,25 @@
 /**
  * The permission ledger: per address and channel, append-only, with how, when and where from; beside it the state that
- * holds now. A withdrawal that the person made themselves is for good: no form and no import takes it back.
+ * holds now. A withdrawal that the person made themselves is for good: no form and no import takes it back. Letters go to a
+ * person wherever they live, so what is said about letters stands under the person and not under a house.
  */
-import type { Activity, Channel } from '@/core/contacts';
+import { CHANNELS, type Activity, type Channel } from '@/core/contacts';
 import { UNKNOWN_PERMISSION, type PermissionState } from '@/core/campaigns';
 import type { Tx } from '../shared';
 
-export type PermissionChannel = Exclude<Channel, 'letter'>;
+export type PermissionChannel = Channel;
+export const PERMISSION_CHANNELS: readonly PermissionChannel[] = CHANNELS;
+
+/** Under which address the ledger holds what is said about letters. */
+export const lettersTo = (contactId: string): string => `person:${contactId}`;
+/** The addresses of a contact on a channel, the first one first, as the ledger knows them. */
+export const addressesOf = (channel: PermissionChannel, contact: { id: string; emails: string[]; phones: string[] }): string[] =>
+  channel === 'letter' ? [lettersTo(contact.id)] : channel === 'email' ? contact.emails : contact.phones;
+/** The same in SQL, for a contact `c`: the first address of a channel, null when there is none. */
+export const firstAddressSql = (channel: string): string =>
+  channel === 'letter'
+    ? `('person:' || c.id)`
+    : `(select cp.value from contact_points cp where cp.contact_id = c.id and cp.active and cp.kind = '${channel === 'email' ? 'email' : 'phone'}' order by cp.position, cp.id limit 1)`;
 
 export interface PermissionChange {
   channel: PermissionChannel;
@@ -64,7 +77,10 @@ export const permissionActivity = (contactId: string, change: PermissionChange):
   kind: 'permission',
   channel: change.channel,
   direction: null,
-  data: { text: `${change.state === 'granted' ? 'Yes' : 'No'}: ${change.how}`, to: change.address },
+  data: {
+    text: `${change.state === 'granted' ? 'Yes' : 'No'}: ${change.how}`,
+    ...(change.channel === 'letter' ? {} : { to: change.address }),
+  },
   because: null,
 });
 
@@ -84,3 +100,38 @@ export const readPermissions = async (tx: Tx, accountId: string, addresses: stri
 /** The permission for one address, unknown when nobody ever said. */
 export const permissionFor = (details: PermissionDetail[], channel: Channel, address: string | undefined): PermissionState =>
   details.find((detail) => detail.channel === channel && detail.address === address) ?? UNKNOWN_PERMISSION;
+
+/** A permission that was written by something that is taken back, and what stood there before. */
+export interface SaidBefore {
+  channel: string;
+  address: string;
+  state: string;
+  before: object | null;
+  /** Only when these still stand there, it is still the same that was written. */
+  how?: string;
+  evidence?: string;
+}
+
+/**
+ * Puts permissions back as they were, where what was written still holds; the ledger keeps both.
+ * @param why for the ledger: `the import was taken back`
+ * @returns those put back, with the state that holds again
+ */
+export const putBackPermissions = (
+  tx: Tx,
+  accountId: string,
+  said: SaidBefore[],
+  { why, userId, at }: { why: string; userId: string | null; at: Date },
+): Promise<{ channel: string; address: string; state: 'granted' | 'withdrawn' | null }[]> =>
+  tx.rows(
+    `with said as (select * from jsonb_to_recordset($2::jsonb) as s (channel text, address text, state text, how text, evidence text, before jsonb)),
+       same as (select s.channel, s.address, nullif(s.before, 'null') as before from said s join permissions p on p.account_id = $1 and p.channel = s.channel and p.address = s.address
+         and p.state = s.state and not p.for_good and (s.how is null or p.how = s.how) and (s.evidence is null or p.evidence = s.evidence)),
+       unknown as (delete from permissions p using same s where p.account_id = $1 and p.channel = s.channel and p.address = s.address and s.before is null),
+       back as (update permissions p set state = s.before->>'state', how = s.before->>'how', evidence = s.before->>'evidence', at = (s.before->>'at')::timestamptz from same s
+         where p.account_id = $1 and p.channel = s.channel and p.address = s.address and s.before is not null),
+       written as (insert into permission_changes (account_id, channel, address, state, how, user_id, at)
+         select $1, channel, address, coalesce(before->>'state', 'withdrawn'), $3, $4, $5 from same)
+     select channel, address, before->>'state' as state from same`,
+    [accountId, JSON.stringify(said), why, userId, at],
+  );

@@ -2,6 +2,7 @@
  * A segment as SQL over a contact aliased `c` with its facts aliased `f`. The same answers as `matches` in the core; a property test
  * draws random trees and holds the two against each other. Every value is bound.
  */
+import type { Channel } from '@/core/contacts';
 import {
   branchesOf,
   daySpan,
@@ -18,6 +19,7 @@ import {
   type Moment,
   type Tree,
 } from '@/core/segments';
+import { firstAddressSql } from './permissions';
 
 export interface SegmentContext extends Moment {
   fields: readonly FieldDef[];
@@ -76,9 +78,9 @@ const wantsList = (key: string): Question => ({
   lower: true,
 });
 /** What holds for a channel on the contact's first address. */
-const said = (channel: string, kind: string): Question =>
+const said = (channel: Channel): Question =>
   value(
-    `coalesce((select p.state from permissions p where p.account_id = c.account_id and p.channel = '${channel}' and p.address = (select cp.value from contact_points cp where cp.contact_id = c.id and cp.active and cp.kind = '${kind}' order by cp.position, cp.id limit 1)), 'unknown')`,
+    `coalesce((select p.state from permissions p where p.account_id = c.account_id and p.channel = '${channel}' and p.address = ${firstAddressSql(channel)}), 'unknown')`,
   );
 const hasPoint = (kind: string): Question =>
   flag(`exists (select 1 from contact_points cp where cp.contact_id = c.id and cp.active and cp.kind = '${kind}')`);
@@ -98,9 +100,10 @@ const QUESTIONS: Record<string, Question> = {
   has_address: flag(`coalesce(c.street, '') <> ''`),
   in_household: flag('c.household_id is not null'),
   do_not_contact: flag('c.do_not_contact'),
-  may_call: said('call', 'phone'),
-  may_text: said('text', 'phone'),
-  may_email: said('email', 'email'),
+  may_call: said('call'),
+  may_text: said('text'),
+  may_email: said('email'),
+  may_letter: said('letter'),
   stage: value('c.stage'),
   stage_since: value('c.stage_since'),
   horizon: value('c.horizon'),

@@ -8,16 +8,22 @@ import type { ContactView, Stage } from '@/core/contacts';
 import { chosenSide, type MergeChoices, type MergeField } from '@/core/duplicates';
 import {
   changePermissions,
+  addressesOf,
   findContact,
   lockContact,
+  PERMISSION_CHANNELS,
+  putBackPermissions,
   readPermissions,
   refold,
   refreshSearch,
   type PermissionChange,
+  type PermissionChannel,
 } from '../contacts';
 import { now, record, transact, type Tx } from '../shared';
 
 /** Tables whose rows simply belong to the kept contact from now on, by their id. */
+/** How the ledger says why a no holds for the one that two became. */
+const MERGED_NO = 'merged with somebody who had said no';
 const MOVED = ['activities', 'inquiries', 'offers', 'outbox', 'calls', 'tasks', 'contact_dates', 'contact_points'] as const;
 interface Moved {
   rows: Record<string, string[]>;
@@ -166,20 +172,19 @@ async function strictest(
   userId: string | null,
   at: Date,
 ): Promise<Moved['said']> {
-  const emails = [...kept.emails, ...gone.emails];
-  const phones = [...kept.phones, ...gone.phones];
-  const details = await readPermissions(tx, accountId, [...emails, ...phones]);
-  const changes: PermissionChange[] = (['call', 'text', 'email'] as const).flatMap((channel) => {
-    const addresses = channel === 'email' ? emails : phones;
-    const of = (address: string) => details.find((detail) => detail.channel === channel && detail.address === address);
-    if (!addresses.some((address) => of(address)?.state === 'withdrawn')) return [];
+  const of = (channel: PermissionChannel) => [...addressesOf(channel, kept), ...addressesOf(channel, gone)];
+  const details = await readPermissions(tx, accountId, PERMISSION_CHANNELS.flatMap(of));
+  const changes: PermissionChange[] = PERMISSION_CHANNELS.flatMap((channel) => {
+    const addresses = of(channel);
+    const said = (address: string) => details.find((detail) => detail.channel === channel && detail.address === address);
+    if (!addresses.some((address) => said(address)?.state === 'withdrawn')) return [];
     return addresses
-      .filter((address) => of(address)?.state !== 'withdrawn')
+      .filter((address) => said(address)?.state !== 'withdrawn')
       .map((address) => ({
         channel,
         address,
         state: 'withdrawn' as const,
-        how: 'merged with somebody who had said no',
+        how: MERGED_NO,
         userId,
         at,
       }));
@@ -230,7 +235,12 @@ export async function unmerge(principal: Principal, mergeId: string): Promise<vo
         `update contacts c set ${COLUMNS.map((column) => `${column} = v.${column}`).join(', ')}, created_at = v.created_at, deleted_at = null, updated_at = $3 from jsonb_populate_record(null::contacts, $2::jsonb) v where c.id = $1`,
         [id, JSON.stringify(row.before[id]), at],
       );
-    await unsay(tx, scope.accountId, moved.said, scope.userId, at);
+    await putBackPermissions(
+      tx,
+      scope.accountId,
+      moved.said.map((one) => ({ ...one, state: 'withdrawn', how: MERGED_NO })),
+      { why: 'taken apart again after a merge', userId: scope.userId, at },
+    );
     await tx.run('update merges set undone_at = $2 where id = $1', [mergeId, at]);
     await tx.run(
       `insert into activities (account_id, contact_id, user_id, at, kind, data) select $1, id, $3, $4, 'changed', $5::jsonb from unnest($2::bigint[]) id`,
@@ -247,18 +257,6 @@ export async function unmerge(principal: Principal, mergeId: string): Promise<vo
     await refreshSearch(tx, [row.kept_id, row.gone_id]);
     await record(tx, principal, scope.accountId, 'contacts.unmerge', { mergeId }, at);
   });
-}
-
-async function unsay(tx: Tx, accountId: string, said: Moved['said'], userId: string | null, at: Date): Promise<void> {
-  await tx.run(
-    `with said as (select * from jsonb_to_recordset($2::jsonb) as s (channel text, address text, before jsonb)),
-       same as (select s.* from said s join permissions p on p.account_id = $1 and p.channel = s.channel and p.address = s.address and p.how = 'merged with somebody who had said no'),
-       unknown as (delete from permissions p using same s where p.account_id = $1 and p.channel = s.channel and p.address = s.address and coalesce(s.before, 'null') = 'null'),
-       back as (update permissions p set state = s.before->>'state', how = s.before->>'how', evidence = s.before->>'evidence', at = (s.before->>'at')::timestamptz from same s
-         where p.account_id = $1 and p.channel = s.channel and p.address = s.address and coalesce(s.before, 'null') <> 'null')
-     insert into permission_changes (account_id, channel, address, state, how, user_id, at) select $1, channel, address, coalesce(before->>'state', 'withdrawn'), 'taken apart again after a merge', $3, $4 from same`,
-    [accountId, JSON.stringify(said), userId, at],
-  );
 }
 
 export interface MergeView {

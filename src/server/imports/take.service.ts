@@ -8,7 +8,15 @@ import { mergedColumns, type ImportedPerson, type Standing } from '@/core/import
 import { storable } from '@/core/capture/schemas';
 import { cleanName, zoneOfPostalCode } from '@/core/capture';
 import { tagName } from '@/core/tags';
-import { changePermissions, refreshSearch, restate, visible, type PermissionChange } from '../contacts';
+import {
+  addressesOf,
+  changePermissions,
+  PERMISSION_CHANNELS,
+  refreshSearch,
+  restate,
+  visible,
+  type PermissionChange,
+} from '../contacts';
 import { lockAddresses, now, transact, type Tx } from '../shared';
 import type { ImportContext } from './context';
 import { readImport } from './imports.repository';
@@ -361,9 +369,13 @@ class Taken {
   private async addPermissions(units: Unit[]): Promise<void> {
     const { row } = this.context;
     const wanted: (PermissionChange & { unit: Unit })[] = units.flatMap((unit) =>
-      (['call', 'text', 'email'] as const).flatMap((channel) => {
+      PERMISSION_CHANNELS.flatMap((channel) => {
         const state = unit.person.permissions[channel];
-        const addresses = channel === 'email' ? unit.person.emails : unit.person.phones;
+        const addresses = addressesOf(channel, {
+          id: unit.contactId!,
+          emails: unit.person.emails,
+          phones: unit.person.phones,
+        });
         return state
           ? addresses.map((address) => ({
               unit,
@@ -424,7 +436,10 @@ class Taken {
         id: one.unit.contactId!,
         kind: 'permission',
         channel: one.channel,
-        data: { text: `${one.state === 'granted' ? 'Yes' : 'No'}: ${one.how}`, to: one.address },
+        data: {
+          text: `${one.state === 'granted' ? 'Yes' : 'No'}: ${one.how}`,
+          ...(one.channel === 'letter' ? {} : { to: one.address }),
+        },
       })),
     );
   }
@@ -434,14 +449,10 @@ class Taken {
       const loose = Object.entries(person.custom)
         .filter(([heading]) => !this.context.fields.has(heading))
         .map(([heading, value]) => `${heading}: ${value}`);
-      const letters = person.permissions.letter
-        ? [`Letters: ${person.permissions.letter === 'granted' ? 'yes' : 'no'}, says the file`]
-        : [];
       const text = [
         person.notes,
         ...(person.fax ? [`Fax: ${person.fax}`] : []),
         ...(person.propertyAddress ? [`Property: ${person.propertyAddress}`] : []),
-        ...letters,
         ...loose,
       ]
         .filter(Boolean)

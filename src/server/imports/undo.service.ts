@@ -1,5 +1,5 @@
 /** Taking an import back, chunk by chunk: who was made goes, unless somebody worked with them since; who was completed is as before, except what was changed since. */
-import { refreshSearch, restate } from '../contacts';
+import { putBackPermissions, refreshSearch, restate, type SaidBefore } from '../contacts';
 import { now, transact, type Tx } from '../shared';
 import { readImport, type ImportRow } from './imports.repository';
 
@@ -77,20 +77,14 @@ async function restore(tx: Tx, row: ImportRow, changed: Done[], at: Date): Promi
     `delete from field_values f using ${ROWS} where f.contact_id = x.contact_id and f.field_id in (select v::bigint from jsonb_array_elements_text(x.after->'fields') v)`,
     [json],
   );
-  await unsay(tx, row, json, at);
+  const said = changed.flatMap(({ after }) => (after as { said?: SaidBefore[] } | null)?.said ?? []);
+  await putBackPermissions(
+    tx,
+    row.account_id,
+    said.map((one) => ({ ...one, evidence: `import ${row.id}` })),
+    { why: 'the import was taken back', userId: row.user_id, at },
+  );
   const ids = [...new Set(changed.map(({ contact_id }) => contact_id))];
   await restate(tx, ids, row.ended_at ?? at);
   await refreshSearch(tx, ids);
 }
-
-/** Permissions as they were, where what the file said still holds; the ledger keeps both. */
-const unsay = (tx: Tx, row: ImportRow, json: string, at: Date): Promise<void> =>
-  tx.run(
-    `with said as (select s.* from ${ROWS}, jsonb_to_recordset(x.after->'said') as s (channel text, address text, state text, before jsonb)),
-       same as (select s.* from said s join permissions p on p.account_id = $2 and p.channel = s.channel and p.address = s.address and p.state = s.state and p.evidence = $3),
-       unknown as (delete from permissions p using same s where p.account_id = $2 and p.channel = s.channel and p.address = s.address and coalesce(s.before, 'null') = 'null'),
-       back as (update permissions p set state = s.before->>'state', how = s.before->>'how', evidence = s.before->>'evidence', at = (s.before->>'at')::timestamptz from same s
-         where p.account_id = $2 and p.channel = s.channel and p.address = s.address and coalesce(s.before, 'null') <> 'null')
-     insert into permission_changes (account_id, channel, address, state, how, user_id, at) select $2, channel, address, coalesce(before->>'state', 'withdrawn'), 'the import was taken back', $4, $5 from same`,
-    [json, row.account_id, `import ${row.id}`, row.user_id, at],
-  );

@@ -7,7 +7,7 @@ import { mailingAddress } from '../campaigns';
 import { sentenceOf, type Channel } from '@/core/contacts';
 import { storable } from '@/core/capture/schemas';
 import { readSettings } from '../accounts';
-import { findContact, lockContact, permissionFor, readPermissions } from '../contacts';
+import { addressesOf, findContact, lockContact, permissionFor, readPermissions } from '../contacts';
 import { now, transact, wakeWorkers, type Tx } from '../shared';
 
 const MOST = { text: 1_600, email: 50_000, letter: 4_000 } as const;
@@ -23,7 +23,8 @@ export async function askGuardrails(
   const contact = await findContact(scope, contactId, tx);
   const address =
     channel === 'letter' ? mailingAddress(contact.place) : ((channel === 'email' ? contact.emails : contact.phones)[0] ?? null);
-  const details = await readPermissions(tx, scope.accountId, address ? [address] : []);
+  const [said] = addressesOf(channel, contact);
+  const details = await readPermissions(tx, scope.accountId, said ? [said] : []);
   const lastIn = await tx.first<{ last_in_at: Date | null }>('select last_in_at from contact_facts where contact_id = $1', [
     contactId,
   ]);
@@ -37,7 +38,7 @@ export async function askGuardrails(
       doNotContact: contact.do_not_contact,
       address,
       addressFault: address ? (contact.address_faults[address] ?? null) : null,
-      permission: permissionFor(details, channel, address ?? undefined),
+      permission: permissionFor(details, channel, said),
       wroteAt: lastIn?.last_in_at ?? null,
       onThePhone: false,
     },

@@ -87,7 +87,7 @@ const CLAIM = `
   from due join outbox o on o.id = due.id join contacts c on c.id = o.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = o.account_id
   left join enrolments e on e.id = o.enrolment_id left join users u on u.id = o.user_id
   left join contact_points p on p.account_id = o.account_id and p.kind = case o.channel when 'email' then 'email' else 'phone' end and p.value = o.address and p.active and o.channel <> 'letter'
-  left join permissions r on r.account_id = o.account_id and r.address = o.address and r.channel = o.channel
+  left join permissions r on r.account_id = o.account_id and r.address = case o.channel when 'letter' then 'person:' || o.contact_id else o.address end and r.channel = o.channel
   order by o.due_at, o.id`;
 
 /** Claims rows due by now for this process, holding back or putting off those that the guardrails say no to. @returns those to hand over, and whether anything was claimed at all */

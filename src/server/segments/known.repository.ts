@@ -1,7 +1,7 @@
 /** What is known of contacts, for reading a segment in memory: the rows as they stand, made into values here and not in SQL. */
 import type { Facts } from '@/core/contacts';
 import type { Known } from '@/core/segments';
-import { factsOfRow, readPermissions, permissionFor } from '../contacts';
+import { factsOfRow, lettersTo, permissionFor, readPermissions } from '../contacts';
 import { reader, type Tx } from '../shared';
 
 interface Raw extends Record<string, unknown> {
@@ -69,7 +69,7 @@ export async function readKnown(accountId: string, ids: string[], at: Date, tx: 
       [ids],
     ),
   ]);
-  const said = await readPermissions(tx, accountId, [...new Set(points.map(({ value }) => value))]);
+  const said = await readPermissions(tx, accountId, [...new Set(points.map(({ value }) => value)), ...ids.map(lettersTo)]);
   const of = <T extends { contact_id: string }>(rows: T[], id: string) => rows.filter((row) => row.contact_id === id);
   return new Map(
     contacts.map((row) => {
@@ -92,6 +92,7 @@ export async function readKnown(accountId: string, ids: string[], at: Date, tx: 
         may_call: permissionFor(said, 'call', first('phone')).state,
         may_text: permissionFor(said, 'text', first('phone')).state,
         may_email: permissionFor(said, 'email', first('email')).state,
+        may_letter: permissionFor(said, 'letter', lettersTo(row.id)).state,
         stage: row.stage,
         stage_since: row.stage_since,
         horizon: row.horizon,

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import TextField from '@mui/material/TextField';
 import type { Change } from '@/core/changes';
-import { CONTACT_ROLES } from '@/core/contacts';
+import { CONTACT_ROLES, type Channel } from '@/core/contacts';
 import type { FieldDef, VocabularyView } from '@/core/segments';
 import { NO_WORDS, useVocabulary } from '../primitives';
 import { TagPicker } from './tag-picker';
@@ -284,7 +284,7 @@ function FieldValue({
 }
 
 function Permission({ onChange }: { onChange: Set }) {
-  const [channel, setChannel] = useState<'call' | 'text' | 'email'>('email');
+  const [channel, setChannel] = useState<Channel>('email');
   const [state, setState] = useState<'granted' | 'withdrawn'>('granted');
   const [evidence, setEvidence] = useState('');
   const tell = (next: { channel?: typeof channel; state?: typeof state; evidence?: string }) => {
@@ -318,6 +318,7 @@ function Permission({ onChange }: { onChange: Set }) {
           <option value="call">calls</option>
           <option value="text">texts</option>
           <option value="email">e-mails</option>
+          <option value="letter">letters</option>
         </select>
       </div>
       <TextField

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { dayAndTime, howLong, shortDay } from '@/core/shared';
-import { CHANNEL_NAMES, DATE_NAMES, type Channel } from '@/core/contacts';
+import { CHANNELS, CHANNEL_NAMES, DATE_NAMES, type Channel } from '@/core/contacts';
 import { DetailsDialog } from './details';
 import { ContactTags } from './tags';
 import { ask, NO_WORDS, useKeys, useNotices, useNow, useVocabulary, useZone, when } from '../primitives';
@@ -43,9 +43,9 @@ function Permissions({ contact, zone }: { contact: ContactInFull; zone: string }
       <h2>May we</h2>
       {contact.do_not_contact && <div className="late strong">Do not contact</div>}
       <div className="small">
-        {(['call', 'text', 'email'] as const).map((channel, at) => {
+        {CHANNELS.map((channel, at) => {
           const [word, look] = SAID[contact.permissions[channel]];
-          const name = CHANNEL_NAMES[channel as Channel];
+          const name = CHANNEL_NAMES[channel];
           return (
             <span key={channel}>
               {at > 0 && ' · '}
