@@ -206,19 +206,19 @@ describe('somebody who is here already', () => {
 });
 
 test('killed in the middle, it goes on behind the last chunk and takes nobody twice; cancelled, it stops', async () => {
-  const text = `First,Last,Email\n${Array.from({ length: 1_700 }, (_, n) => `P${n},Query,p${n}@x.example`).join('\n')}\n`;
+  const text = `First,Last,Email\n${Array.from({ length: 2_700 }, (_, n) => `P${n},Query,p${n}@x.example`).join('\n')}\n`;
   const { imports, importing } = house().m;
   const { id } = await send({ name: 'many.csv', text });
   await imports.startImport(house().as('Ada'), id);
   let left = 1;
   await importing.performImport(id, () => (left -= 1) >= 0);
-  expect(await imports.findImport(house().as('Ada'), id)).toMatchObject({ state: 'running', read: 500, made: 500 });
+  expect(await imports.findImport(house().as('Ada'), id)).toMatchObject({ state: 'running', read: 1_000, made: 1_000 });
   left = 1;
   await importing.performImport(id, () => (left -= 1) >= 0);
   await imports.cancelImport(house().as('Ada'), id);
   await importing.performImport(id);
-  expect(await imports.findImport(house().as('Ada'), id)).toMatchObject({ state: 'cancelled', read: 1_000, made: 1_000 });
-  expect(await count()).toBe(1_000);
+  expect(await imports.findImport(house().as('Ada'), id)).toMatchObject({ state: 'cancelled', read: 2_000, made: 2_000 });
+  expect(await count()).toBe(2_000);
   await undo(id);
   expect(await count()).toBe(0);
 }, 30_000);

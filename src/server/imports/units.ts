@@ -57,7 +57,8 @@ interface HouseholdMember {
 export async function assign(tx: Tx, accountId: string, units: Unit[], alwaysNew: boolean): Promise<void> {
   const addresses = [...new Set(units.flatMap(({ person }) => [...person.emails, ...person.phones]))];
   const known = await tx.rows<{ value: string; contact_id: string }>(
-    `select value, contact_id from contact_points where account_id = $1 and active and value = any($2::text[])`,
+    `select p.value, p.contact_id from unnest($2::text[]) a (value)
+     join contact_points p on p.account_id = $1 and p.kind = case when a.value like '%@%' then 'email' else 'phone' end and p.value = a.value and p.active`,
     [accountId, addresses],
   );
   const here = new Map<string, string>(known.map(({ value, contact_id }) => [value, contact_id]));

@@ -5,7 +5,7 @@ import { now, transact } from '@/server/shared';
 import { openImport, peopleOf } from './read';
 import { withFile } from './spool';
 
-const CHUNK = 500;
+const CHUNK = 1_000;
 
 /** @param going answers false when the process is to stop; the rest is left for the next */
 export async function performImport(importId: string, going: () => boolean = () => true): Promise<void> {
@@ -17,19 +17,46 @@ export async function performImport(importId: string, going: () => boolean = () 
   const whole = await withFile(importId, async (path) => {
     const reading = await openImport(path, found.columns, year, context.words);
     if ('refused' in reading || 'empty' in reading) return true;
-    let chunk: ImportedPerson[] = [];
-    for await (const person of peopleOf(reading)) {
-      if (person.row <= found.read) continue;
-      chunk.push(person);
-      if (chunk.length < CHUNK) continue;
-      if (!going() || !(await takePeople(context, chunk, person.row))) return going();
-      chunk = [];
-    }
-    return chunk.length === 0 || (await takePeople(context, chunk, chunk.at(-1)!.row), true);
+    for await (const chunk of ahead(chunksOf(peopleOf(reading), found.read)))
+      if (!going() || !(await takePeople(context, chunk, chunk.at(-1)!.row))) return going();
+    return true;
   });
   if (!whole) return;
   const after = await readImport(importId);
   await endImport(after!, after!.cancel && after!.read < after!.total ? 'cancelled' : 'done', await now());
+}
+
+/** The people behind row `read`, in chunks. */
+async function* chunksOf(people: AsyncIterable<ImportedPerson>, read: number): AsyncGenerator<ImportedPerson[]> {
+  let chunk: ImportedPerson[] = [];
+  for await (const person of people) {
+    if (person.row <= read) continue;
+    chunk.push(person);
+    if (chunk.length < CHUNK) continue;
+    yield chunk;
+    chunk = [];
+  }
+  if (chunk.length) yield chunk;
+}
+
+/** The same items, each read while the one before is still worked on: the file is parsed while PostgreSQL writes. */
+async function* ahead<T>(items: AsyncGenerator<T>): AsyncGenerator<T> {
+  const next = () => {
+    const coming = items.next();
+    coming.catch(() => {});
+    return coming;
+  };
+  let coming = next();
+  try {
+    for (;;) {
+      const { done, value } = await coming;
+      if (done) return;
+      coming = next();
+      yield value;
+    }
+  } finally {
+    await items.return(undefined);
+  }
 }
 
 export async function performImportUndo(importId: string, going: () => boolean = () => true): Promise<void> {
