@@ -43,12 +43,57 @@ test('whoever wants no letters gets none, from a campaign or by hand, also after
   await house.m.contacts.updateContact(house.as('Ada'), contact.id, { place: { street: '3 Tern Row' } });
   await house.advance('P6D');
   expect(house.received('letter')).toEqual([]);
-  expect(await house.story(contact.id)).toContainEqual(
-    expect.stringMatching(/^held letter: .*too much paper/),
-  );
+  expect(await house.story(contact.id)).toContainEqual(expect.stringMatching(/^held letter: .*too much paper/));
   await expect(
     house.m.messages.sendMessage(house.as('Ada'), contact.id, { channel: 'letter', text: 'Dear Oda' }),
   ).rejects.toMatchObject({ code: 'touch_refused' });
+});
+
+describe('a household', () => {
+  const couple = async () => {
+    const jago = (await house.arrives({ ...ODA, first_name: 'Jago', last_name: 'Eskerling' })).contact.id;
+    const gideon = (
+      await house.arrives({ ...ODA, first_name: 'Gideon', last_name: 'Eskerling', emails: ['gideon@x.example'], phones: [] })
+    ).contact.id;
+    await house.m.duplicates.joinHousehold(house.as('Ada'), jago, gideon);
+    return { jago, gideon };
+  };
+  const write = (to: string, channel: 'text' | 'email' | 'letter') =>
+    house.m.messages.sendMessage(house.as('Ada'), to, { channel, text: 'Tea on Sunday?', both: true });
+
+  test('is written to together: one letter with both names, an e-mail to each; whoever said no is left out, with the reason', async () => {
+    const { jago, gideon } = await couple();
+    expect((await write(jago, 'letter')).others).toEqual([{ name: 'Gideon Eskerling', because: null, sent: true }]);
+    await house.settle();
+    expect(house.received('letter').map(({ extra }) => extra.name)).toEqual(['Jago and Gideon Eskerling']);
+    await write(jago, 'email');
+    await house.settle();
+    expect(
+      house
+        .received('email')
+        .filter(({ body }) => body.includes('Tea on Sunday'))
+        .map(({ to }) => to)
+        .sort(),
+    ).toEqual(['gideon@x.example', 'oda@brandvold.example']);
+    await house.m.contacts.setPermission(house.as('Ada'), gideon, 'letter', 'withdrawn', '');
+    expect((await write(jago, 'letter')).others[0]).toMatchObject({ sent: false, because: expect.stringMatching(/withdrawn/) });
+    await house.settle();
+    expect(house.received('letter').map(({ extra }) => extra.name)).toEqual(['Jago and Gideon Eskerling', 'Jago Eskerling']);
+  });
+
+  test('and fields of one’s own stand in what a campaign writes', async () => {
+    const field = await house.m.vocabulary.createField(house.as('Ada'), { name: 'Boat', kind: 'text', choices: [] });
+    await house.db.run(
+      `update campaigns set touches = jsonb_set(touches, '{0,words}', '{"text":"Hello {{ first_names }}, how is the {{ field.Boat }}?","plain":"Hello."}')`,
+    );
+    const { jago, gideon } = await couple();
+    await house.m.contacts.updateContact(house.as('Ada'), jago, { fields: { [field.id]: 'Tern' } });
+    await house.settle();
+    expect(house.received('text').map(({ body }) => body)).toEqual([
+      expect.stringContaining('Hello Jago and Gideon, how is the Tern?'),
+    ]);
+    expect(await house.story(gideon)).not.toContainEqual(expect.stringMatching(/^message text/));
+  });
 });
 
 test('at night the text waits until eight o’clock at the contact and says so once', async () => {

@@ -530,12 +530,13 @@ export const OPERATIONS = define({
   sendMessage: {
     method: 'POST',
     path: '/contacts/{id}/messages',
-    summary: 'Write to a contact by text, e-mail or letter',
+    summary: 'Write to a contact by text, e-mail or letter; `both` writes to everybody of the household',
     scope: 'contacts:write',
     body: Joi.object({
       channel: Joi.string().valid('text', 'email', 'letter').required(),
       subject: Joi.string().max(200).allow('', null),
       text: Joi.string().max(50_000).allow('').required(),
+      both: Joi.boolean().default(false),
     }),
   },
   setNextTouch: {

@@ -1,5 +1,6 @@
 /** What can be done to many contacts at once, and the words for it. Each kind can be undone as long as nobody changed the same thing since. */
 import { CHANNEL_NAMES } from '../contacts';
+import { listed } from '../shared';
 import type { PermissionChannelKey } from './views';
 
 export type Change =
@@ -43,8 +44,6 @@ export type LeftAlone = keyof typeof LEFT_ALONE;
 /** The names a sentence needs: of tags, stages, people, fields, campaigns. */
 export type ChangeNames = (of: 'tag' | 'stage' | 'horizon' | 'person' | 'field' | 'campaign', value: string) => string;
 
-const listed = (names: string[]): string =>
-  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 const shown = (value: unknown): string =>
   Array.isArray(value) ? listed(value.map(String)) : value === true ? 'yes' : value === false ? 'no' : String(value);
 

@@ -3,7 +3,7 @@
  * renders it as the sentence people read. Add a reason here, never a sentence elsewhere.
  */
 import { CHANNEL_NAMES, stageName, type Channel } from './vocabulary';
-import { dayAndTime } from '../shared';
+import { dayAndTime, listed } from '../shared';
 
 export type Because =
   // routing
@@ -36,8 +36,6 @@ export type Because =
   | { why: 'campaign_day'; campaign: string; day: number }
   | { why: 'no_owner'; channel: Channel };
 
-const list = (names: string[]): string =>
-  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh', 'Eighth', 'Ninth'];
 const CAUSES = {
   on_the_phone: 'the agent is on the phone with them already',
@@ -54,7 +52,7 @@ export function sentenceOf(because: Because, nameOfStage: (key: string) => strin
       return `Came back, so stays with ${because.agent}.`;
     case 'round_robin': {
       const skipped = because.skipped.length
-        ? `; ${list(because.skipped)} ${because.skipped.length > 1 ? 'are' : 'is'} away`
+        ? `; ${listed(because.skipped)} ${because.skipped.length > 1 ? 'are' : 'is'} away`
         : '';
       return `${ORDINALS[because.rung - 1] ?? `Number ${because.rung}`} rung, “${because.who}”: ${because.roster} by round robin, ${because.agent} was next${skipped}.`;
     }

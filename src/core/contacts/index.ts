@@ -33,4 +33,5 @@ export {
   type Stage,
   type Step,
 } from './vocabulary';
+export { firstNamesTogether, namesTogether } from './names';
 export { type ContactView, type ImportantDate, type MoreView, type PermissionsView, type TimelineItem } from './views';

@@ -1,5 +1,6 @@
 /** Contacts who may be one person: why, and what the merged one keeps. */
 import type { ContactView } from '../contacts';
+import { listed } from '../shared';
 
 export const REASONS = {
   same_name: 'the same name',
@@ -11,10 +12,7 @@ export const REASONS = {
 } as const;
 export type DuplicateReason = keyof typeof REASONS;
 
-export const reasonsSentence = (reasons: readonly DuplicateReason[]): string => {
-  const words = reasons.map((reason) => REASONS[reason]);
-  return words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
-};
+export const reasonsSentence = (reasons: readonly DuplicateReason[]): string => listed(reasons.map((reason) => REASONS[reason]));
 
 /** The fields one chooses side by side; the rest (addresses, tags, dates, activities, enrolments) is kept of both. */
 export const MERGE_FIELDS = ['name', 'company', 'place', 'stage', 'horizon', 'owner', 'source'] as const;
@@ -47,4 +45,12 @@ export interface LookView {
   pairs: number;
   fault: string | null;
   ended_at: Date | null;
+}
+
+/** A merge that can be taken apart. */
+export interface MergeView {
+  id: string;
+  gone: string;
+  at: Date;
+  by: string | null;
 }

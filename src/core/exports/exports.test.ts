@@ -1,6 +1,7 @@
 /** Files that go out: inert cells, cards by the rules, and a file that comes in again as it went out. */
 import fc from 'fast-check';
 import { CardReader, findDelimiter, layoutOf, readCard, readCsv, readRow } from '../imports';
+import { namesTogether } from '../contacts';
 import {
   csvCell,
   csvLine,
@@ -8,7 +9,6 @@ import {
   inert,
   labelLines,
   labelPlace,
-  namesTogether,
   nextRun,
   rhythmWords,
   SHEETS,

@@ -1,3 +1,6 @@
+/** Address labels: the sheets of stationers, where each label stands, and what is written on it. */
+import { namesTogether } from '../contacts';
+
 /** Sheets of address labels as stationers sell them: thirty to a Letter sheet, twenty-one to an A4 sheet. Measures in points (1/72 inch). */
 export interface LabelSheet {
   name: string;
@@ -59,18 +62,6 @@ interface Addressee {
   region: string | null;
   postal_code: string | null;
   country: string | null;
-}
-
-/** `Oda and Bram Brandvold`, `Oda Brandvold and Bram Oyelaran`, three or more by their names. */
-export function namesTogether(people: { first_name: string; last_name: string }[]): string {
-  const [one] = people;
-  if (people.length < 2) return `${one?.first_name ?? ''} ${one?.last_name ?? ''}`.trim();
-  const same = people.every((person) => person.last_name === one!.last_name);
-  const names = people
-    .map((person) => (same ? person.first_name : `${person.first_name} ${person.last_name}`).trim())
-    .filter(Boolean);
-  const listed = names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
-  return same ? `${listed} ${one!.last_name}`.trim() : listed;
 }
 
 /** The lines of a label; empty when there is no street to send to. */

@@ -1,11 +1,13 @@
 /**
  * Merge fields in the words of a message. A field without a value never leaves a hole: the plain version goes instead.
- * Values are inserted as given and once: a name that looks like a template is not a template.
+ * Values are inserted as given and once: a name that looks like a template is not a template. `first_names` are those of the
+ * household together, for a letter that is written to both.
  */
 import type { Words } from '../campaigns';
 
 export const MERGE_FIELDS = [
   'first_name',
+  'first_names',
   'last_name',
   'town',
   'agent_name',
@@ -14,15 +16,20 @@ export const MERGE_FIELDS = [
   'brokerage',
 ] as const;
 export type MergeField = (typeof MERGE_FIELDS)[number];
-export type MergeFields = Partial<Record<MergeField, string | null>>;
+/** `field.boat` is the account's own field “Boat”, in any case of letters. */
+export type MergeFields = Partial<Record<MergeField | `field.${string}`, string | null>>;
 
-const FIELD = /\{\{\s*([a-z_]+)\s*\}\}/g;
+const FIELD = /\{\{\s*([a-z_]+|field\.[^{}]+?)\s*\}\}/g;
+const OWN = 'field.';
+/** The name under which a field's value is kept. */
+export const ownField = (name: string): `field.${string}` => `${OWN}${name.trim().toLowerCase()}`;
+const keyOf = (name: string): string => (name.startsWith(OWN) ? ownField(name.slice(OWN.length)) : name);
 
 /** The merge fields that a text uses. */
-export const fieldsIn = (text: string): string[] => [...text.matchAll(FIELD)].map((match) => match[1]!);
+export const fieldsIn = (text: string): string[] => [...text.matchAll(FIELD)].map((match) => keyOf(match[1]!));
 
 const fill = (text: string, fields: MergeFields): string =>
-  text.replace(FIELD, (_, name: string) => (fields as Record<string, string | null | undefined>)[name]?.trim() ?? '');
+  text.replace(FIELD, (_, name: string) => (fields as Record<string, string | null | undefined>)[keyOf(name)]?.trim() ?? '');
 const complete = (text: string, fields: MergeFields): boolean =>
   fieldsIn(text).every((name) => (fields as Record<string, string | null | undefined>)[name]?.trim());
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fieldsIn, fillWords, isOptOut, ownWords } from '.';
+import { fieldsIn, fillWords, isOptOut, ownField, ownWords } from '.';
 
 const WORDS = { text: 'Hi {{ first_name }}, about {{town}}.', plain: 'Hello, about your search.' };
 
@@ -16,6 +16,14 @@ test('fields are filled in; with one missing the plain version goes', () => {
   expect(fillWords({ ...WORDS, subject: '{{ agent_name }}' }, { first_name: 'Oda', town: 'T' })).toMatchObject({
     usedPlain: true,
   });
+});
+
+test('fields of one’s own are merged in by their names, in any case of letters; without a value the plain version goes', () => {
+  const words = { text: 'Hi {{ first_names }}, the {{ field.Boat name }} is in {{field.home port}}.', plain: 'Hello.' };
+  const fields = { first_names: 'Jago and Gideon', [ownField('Boat Name')]: 'Tern', [ownField(' home port ')]: 'Saltmarsh' };
+  expect(fillWords(words, fields).text).toBe('Hi Jago and Gideon, the Tern is in Saltmarsh.');
+  expect(fillWords(words, { ...fields, 'field.home port': null })).toMatchObject({ text: 'Hello.', usedPlain: true });
+  expect(fieldsIn(words.text)).toEqual(['first_names', 'field.boat name', 'field.home port']);
 });
 
 test('whatever is known of a person, no message has a hole or a template in it; a value is never read as a template', () => {

@@ -1,4 +1,5 @@
 /** A segment as the sentence people read, in pieces, so that the editor can open each condition where it stands. */
+import { listed } from '../shared';
 import { subjectOf, type FieldDef, type Subject, type Vocabulary } from './subjects';
 import { branchesOf, isCondition, type Condition, type Tree } from './tree';
 
@@ -15,8 +16,7 @@ export interface Piece {
 export type NameOf = (vocabulary: Vocabulary, value: string) => string | null;
 
 const SAID: Record<string, string> = { granted: 'yes', withdrawn: 'no', unknown: 'not known' };
-const listed = (names: string[], word: string): string =>
-  names.length < 2 ? (names[0] ?? 'nothing') : `${names.slice(0, -1).join(', ')} ${word} ${names.at(-1)}`;
+const listedOr = (names: string[], word: string): string => listed(names, word) || 'nothing';
 const plural = (role: string): string => (role.endsWith('y') ? `${role.slice(0, -1)}ies` : `${role}s`);
 const many = (n: number, unit: string): string => (n === 1 ? unit.replace(/s$/, '') : `${n.toLocaleString('en-US')} ${unit}`);
 
@@ -33,7 +33,7 @@ export function piecesOf(tree: Tree, name: NameOf, fields: readonly FieldDef[] =
   if (lead >= 0) {
     const { tree: role, path } = parts.splice(lead, 1)[0]!;
     const names = (role as { of: string[] }).of.map(plural);
-    pieces.push({ text: capital(listed(names, 'and')), mark: true, path });
+    pieces.push({ text: capital(listedOr(names, 'and')), mark: true, path });
   } else pieces.push({ text: parts.length ? 'People' : 'Everybody' });
   parts.forEach(({ tree: one, path }, at) => {
     pieces.push({ text: at > 0 ? ', ' : ' ' });
@@ -86,7 +86,7 @@ function phrase(condition: Condition, path: number[], name: NameOf, fields: read
       const shown = names.map((one) => one ?? goneWord(subject));
       return [
         piece(`${condition.how === 'none' ? words.no : words.yes} `),
-        piece(listed(shown, condition.how === 'all' ? 'and' : 'or'), true, gone),
+        piece(listedOr(shown, condition.how === 'all' ? 'and' : 'or'), true, gone),
       ];
     }
     case 'between':

@@ -18,3 +18,4 @@ export {
   shortDay,
 } from './time';
 export { type Jsoned } from './jsoned';
+export { listed } from './words';

@@ -10,7 +10,8 @@ import {
   type TouchDecision,
   type TouchedContact,
 } from '@/core/campaigns';
-import type { Activity, Stage } from '@/core/contacts';
+import { firstNamesTogether, type Activity, type Stage } from '@/core/contacts';
+import { ownField } from '@/core/messages';
 import { showPhone } from '@/core/capture';
 import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
 import { recordActivities } from '../contacts';
@@ -42,10 +43,18 @@ interface DueRow {
   email_fault: string | null;
   on_the_phone: boolean;
   permissions: Record<string, { state: PermissionState['state']; at: string; how: string }> | null;
+  first_names: string[] | null;
+  own_fields: Record<string, string> | null;
   agent_first: string | null;
   agent_last: string | null;
   agent_phone: string | null;
 }
+
+/** The account's own fields of a contact as words, by their names; read only when a campaign uses one. */
+const OWN_FIELDS = `(select jsonb_object_agg(name, value) from (select d.name, string_agg(case d.kind when 'flag' then case when v.number = 1 then 'yes' else 'no' end when 'number' then trim_scale(v.number)::text
+      when 'money' then to_char(v.number, 'FM999,999,999,999,990') when 'date' then to_char(v.day, 'FMDD Mon YYYY') when 'yearly' then to_char(to_date('2000' || lpad(v.month_day::text, 4, '0'), 'YYYYMMDD'), 'FMDD Mon')
+      when 'contact' then (select trim(l.first_name || ' ' || l.last_name) from contacts l where l.id = v.linked_id) else v.words end, ', ' order by v.ordinal) as value
+    from field_values v join fields d on d.id = v.field_id and d.deleted_at is null where v.contact_id = c.id group by d.name) own)`;
 
 const CLAIM = `
   with due as (
@@ -55,10 +64,12 @@ const CLAIM = `
   select e.id, e.account_id, a.name as account_name, a.settings, e.campaign_id, e.contact_id, e.step, e.started_at, e.due_at, e.planned_at, c.owner_id, c.stage, c.time_zone, c.do_not_contact,
     c.first_name, c.last_name, c.street, c.city, c.postal_code, ph.value as phone, ph.fault as phone_fault, em.value as email, em.fault as email_fault,
     exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
+    case when p.touches::text like '%first\\_names%' then (select array_agg(o.first_name order by o.id <> c.id, o.id) from contacts o where o.id = c.id or (o.household_id = c.household_id and o.deleted_at is null)) end as first_names,
+    case when p.touches::text like '%field.%' then ${OWN_FIELDS} end as own_fields,
     (select jsonb_object_agg(channel, jsonb_build_object('state', state, 'at', at, 'how', how)) from permissions r
       where r.account_id = e.account_id and r.address = any(array[ph.value, em.value, 'person:' || c.id])) as permissions,
     u.first_name as agent_first, u.last_name as agent_last, u.phone as agent_phone
-  from due e join contacts c on c.id = e.contact_id join accounts a on a.id = e.account_id left join users u on u.id = c.owner_id
+  from due e join campaigns p on p.id = e.campaign_id join contacts c on c.id = e.contact_id join accounts a on a.id = e.account_id left join users u on u.id = c.owner_id
   left join lateral (select value, fault from contact_points where contact_id = c.id and kind = 'phone' and active order by position, id limit 1) ph on true
   left join lateral (select value, fault from contact_points where contact_id = c.id and kind = 'email' and active order by position, id limit 1) em on true
   order by e.due_at, e.id`;
@@ -134,15 +145,22 @@ function contactOf(row: DueRow): TouchedContact {
     email: row.email,
     emailFault: row.email_fault,
     mailingAddress: mailingAddress(row),
-    permissions: { text: permission('text'), call: permission('call'), email: permission('email') },
+    permissions: {
+      text: permission('text'),
+      call: permission('call'),
+      email: permission('email'),
+      letter: permission('letter'),
+    },
     fields: {
       first_name: row.first_name,
+      first_names: firstNamesTogether(row.first_names ?? [row.first_name]),
       last_name: row.last_name,
       town: row.city,
       agent_first_name: row.agent_first ?? row.account_name,
       agent_name: row.agent_first ? `${row.agent_first} ${row.agent_last}` : row.account_name,
       agent_phone: row.agent_phone ? agentPhone(row.agent_phone) : '',
       brokerage: row.account_name,
+      ...Object.fromEntries(Object.entries(row.own_fields ?? {}).map(([name, value]) => [ownField(name), value])),
     },
   };
 }

@@ -5,7 +5,7 @@
 import { AppError, notFound } from '@/core/shared';
 import { scopeFor, type Principal } from '@/core/accounts';
 import type { ContactView, Stage } from '@/core/contacts';
-import { chosenSide, type MergeChoices, type MergeField } from '@/core/duplicates';
+import { chosenSide, type MergeChoices, type MergeField, type MergeView } from '@/core/duplicates';
 import {
   changePermissions,
   addressesOf,
@@ -259,12 +259,6 @@ export async function unmerge(principal: Principal, mergeId: string): Promise<vo
   });
 }
 
-export interface MergeView {
-  id: string;
-  gone: string;
-  at: Date;
-  by: string | null;
-}
 /** The merges of a contact that can be taken apart. */
 export const listMerges = (tx: Tx, contactId: string): Promise<MergeView[]> =>
   tx.rows<MergeView>(

@@ -4,10 +4,10 @@ import { AppError } from '@/core/shared';
 import { DEFAULT_SETTINGS, scopeFor, type Principal } from '@/core/accounts';
 import { mayTouch, type Verdict } from '@/core/campaigns';
 import { mailingAddress } from '../campaigns';
-import { sentenceOf, type Channel } from '@/core/contacts';
+import { namesTogether, sentenceOf, type Channel, type ContactView } from '@/core/contacts';
 import { storable } from '@/core/capture/schemas';
 import { readSettings } from '../accounts';
-import { addressesOf, findContact, lockContact, permissionFor, readPermissions } from '../contacts';
+import { addressesOf, findContact, findContactWithPermissions, lockContact, permissionFor, readPermissions } from '../contacts';
 import { now, transact, wakeWorkers, type Tx } from '../shared';
 
 const MOST = { text: 1_600, email: 50_000, letter: 4_000 } as const;
@@ -47,15 +47,26 @@ export async function askGuardrails(
   return { verdict, address };
 }
 
+export interface Written {
+  channel: 'text' | 'email' | 'letter';
+  subject?: string | null;
+  text: string;
+  /** To everybody of the household: one letter with all names, a text or an e-mail to each. */
+  both?: boolean;
+}
+export interface Sent {
+  id: string;
+  waits_until: Date | null;
+  because: string | null;
+  /** The others of the household to whom it went as well, and those to whom it did not, with the reason. */
+  others: { name: string; because: string | null; sent: boolean }[];
+}
+
 /**
  * Sends a message by hand. In quiet hours it waits until they end, and the answer says so.
  * @throws AppError input_invalid when empty or too long; touch_refused when the guardrails say no
  */
-export async function sendMessage(
-  principal: Principal,
-  contactId: string,
-  message: { channel: 'text' | 'email' | 'letter'; subject?: string | null; text: string },
-): Promise<{ id: string; waits_until: Date | null; because: string | null }> {
+export async function sendMessage(principal: Principal, contactId: string, message: Written): Promise<Sent> {
   const text = storable(message.text).trim();
   if (!text)
     throw new AppError('input_invalid', 'The message is empty; nothing was sent.', {
@@ -66,37 +77,75 @@ export async function sendMessage(
       fields: [{ field: 'text', message: `at most ${MOST[message.channel].toLocaleString('en-US')} characters` }],
     });
   }
-  const scope = scopeFor(principal);
   return transact(async (tx) => {
-    const contact = await lockContact(scope, contactId, tx);
-    const { verdict, address } = await askGuardrails(tx, principal, contactId, message.channel);
-    if (verdict.go === false) throw new AppError('touch_refused', sentenceOf(verdict.because));
-    const at = await now(tx);
-    const row = await tx.first<{ id: string }>(
-      `insert into outbox (account_id, key, channel, contact_id, user_id, address, payload, automatic, due_at, created_at) values ($1, $2, $3, $4, $5, $6, $7::jsonb, false, $8, $8) returning id`,
-      [
-        scope.accountId,
-        `m-${randomUUID()}`,
-        message.channel,
-        contactId,
-        principal.kind === 'person' ? principal.person.id : contact.ownerId,
-        address,
-        JSON.stringify({
-          subject: message.subject
-            ? storable(message.subject).replace(/\s+/g, ' ').slice(0, 200)
-            : message.channel === 'email'
-              ? 'A word from us'
-              : null,
-          text,
-        }),
-        at,
-      ],
-    );
+    const others = message.both ? await othersOfHousehold(tx, principal, contactId) : [];
+    const willing: Sent['others'] = [];
+    for (const other of others) {
+      const { verdict } = await askGuardrails(tx, principal, other.id, message.channel);
+      const refused = verdict.go === false ? sentenceOf(verdict.because) : null;
+      if (message.channel !== 'letter' && !refused) await putOut(tx, principal, other.id, { ...message, text }, null);
+      willing.push({ name: namesTogether([other]), because: refused, sent: refused === null });
+    }
+    const together = others.filter((_, n) => willing[n]!.sent);
+    const names =
+      message.channel === 'letter' && together.length
+        ? namesTogether([await findContact(scopeFor(principal), contactId, tx), ...together])
+        : null;
+    const { id, verdict } = await putOut(tx, principal, contactId, { ...message, text }, names);
     await wakeWorkers(tx);
     return {
-      id: row!.id,
+      id,
       waits_until: verdict.go === 'later' ? verdict.at : null,
       because: verdict.go === 'later' ? sentenceOf(verdict.because) : null,
+      others: willing,
     };
   });
+}
+
+/** The others of a household whom this person may see. */
+async function othersOfHousehold(tx: Tx, principal: Principal, contactId: string): Promise<ContactView[]> {
+  const scope = scopeFor(principal);
+  const { household } = await findContactWithPermissions(scope, contactId, tx);
+  const found: ContactView[] = [];
+  for (const { id } of household)
+    await findContact(scope, id, tx).then(
+      (contact) => found.push(contact),
+      (error: unknown) => {
+        if (!(error instanceof AppError && error.code === 'not_found')) throw error;
+      },
+    );
+  return found;
+}
+
+/** One message into the outbox. @param names whom a letter addresses, when they are more than one */
+async function putOut(
+  tx: Tx,
+  principal: Principal,
+  contactId: string,
+  message: Written,
+  names: string | null,
+): Promise<{ id: string; verdict: Exclude<Verdict, { go: false }> }> {
+  const scope = scopeFor(principal);
+  const contact = await lockContact(scope, contactId, tx);
+  const { verdict, address } = await askGuardrails(tx, principal, contactId, message.channel);
+  if (verdict.go === false) throw new AppError('touch_refused', sentenceOf(verdict.because));
+  const subject = message.subject
+    ? storable(message.subject).replace(/\s+/g, ' ').slice(0, 200)
+    : message.channel === 'email'
+      ? 'A word from us'
+      : null;
+  const row = await tx.first<{ id: string }>(
+    `insert into outbox (account_id, key, channel, contact_id, user_id, address, payload, automatic, due_at, created_at) values ($1, $2, $3, $4, $5, $6, $7::jsonb, false, $8, $8) returning id`,
+    [
+      scope.accountId,
+      `m-${randomUUID()}`,
+      message.channel,
+      contactId,
+      principal.kind === 'person' ? principal.person.id : contact.ownerId,
+      address,
+      JSON.stringify({ subject, text: message.text, ...(names ? { names } : {}) }),
+      await now(tx),
+    ],
+  );
+  return { id: row!.id, verdict };
 }

@@ -44,7 +44,7 @@ interface ClaimRow {
   enrolment_state: string | null;
   user_id: string | null;
   address: string | null;
-  payload: { subject?: string | null; text?: string; day?: number; callId?: string };
+  payload: { subject?: string | null; text?: string; day?: number; callId?: string; names?: string };
   automatic: boolean;
   attempts: number;
   settings: Partial<Settings>;
@@ -177,7 +177,11 @@ const messageOf = (row: ClaimRow, at: Date): OutboxMessage => ({
   subject: row.payload.subject ?? null,
   text: row.payload.text ?? '',
   at,
-  contact: { id: row.contact_id, name: `${row.first_name} ${row.last_name}`.trim(), accountId: row.account_id },
+  contact: {
+    id: row.contact_id,
+    name: row.payload.names ?? `${row.first_name} ${row.last_name}`.trim(),
+    accountId: row.account_id,
+  },
   agent: { name: row.agent_name ?? row.account_name, email: row.agent_email, phone: row.agent_phone },
   brokerage: row.account_name,
   pointId: row.point_id,

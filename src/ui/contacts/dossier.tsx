@@ -98,6 +98,7 @@ function Opened({ contact, reasons, call, readOnly, onClose, onNext }: DossierPr
           key={desk.channel}
           contactId={contact.id}
           name={nameOf(contact)}
+          household={contact.household.map(({ name }) => name)}
           channel={desk.channel}
           onClose={() => setDesk(null)}
         />

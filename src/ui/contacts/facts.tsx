@@ -1,11 +1,13 @@
 'use client';
 /** What is known about a contact, beside the timeline: wants, what they permit, follow-up, calls, place, tags. */
 import { useState } from 'react';
-import Link from 'next/link';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { dayAndTime, howLong, shortDay } from '@/core/shared';
-import { CHANNELS, CHANNEL_NAMES, DATE_NAMES, type Channel } from '@/core/contacts';
+import { CHANNEL_NAMES, DATE_NAMES, type Channel } from '@/core/contacts';
 import { DetailsDialog } from './details';
+import { Household } from './household';
+import { Merges } from './merges';
+import { Permissions } from './permissions';
 import { ContactTags } from './tags';
 import { ask, NO_WORDS, useKeys, useNotices, useNow, useVocabulary, useZone, when } from '../primitives';
 import { useEnrolments, type ContactInFull } from './types';
@@ -30,36 +32,6 @@ function Wants({ wants }: { wants: Record<string, unknown> }) {
     <section>
       <h2>Wants</h2>
       {lines.length ? lines.map((line) => <div key={line}>{line}</div>) : <div className="soft small">Not told yet</div>}
-    </section>
-  );
-}
-
-const SAID = { granted: ['yes', 'good'], withdrawn: ['no', 'late'], unknown: ['not said', 'soft'] } as const;
-
-function Permissions({ contact, zone }: { contact: ContactInFull; zone: string }) {
-  const latest = [...contact.permission_details].sort((a, b) => (b.at ?? '').localeCompare(a.at ?? ''))[0];
-  return (
-    <section>
-      <h2>May we</h2>
-      {contact.do_not_contact && <div className="late strong">Do not contact</div>}
-      <div className="small">
-        {CHANNELS.map((channel, at) => {
-          const [word, look] = SAID[contact.permissions[channel]];
-          const name = CHANNEL_NAMES[channel];
-          return (
-            <span key={channel}>
-              {at > 0 && ' · '}
-              {name[0]!.toUpperCase() + name.slice(1)} <b className={look}>{word}</b>
-            </span>
-          );
-        })}
-      </div>
-      {latest?.how && (
-        <div className="soft small">
-          {latest.how}
-          {latest.at && `, ${dayAndTime(new Date(latest.at), zone)}`}
-        </div>
-      )}
     </section>
   );
 }
@@ -164,7 +136,7 @@ export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly?
   return (
     <aside className="facts" aria-label="What is known">
       <Wants wants={contact.wants} />
-      <Permissions contact={contact} zone={zone} />
+      <Permissions contact={contact} readOnly={readOnly} />
       <FollowUp contactId={contact.id} readOnly={readOnly} />
       <section>
         <h2>Calls</h2>
@@ -191,18 +163,8 @@ export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly?
       <ContactTags contact={contact} readOnly={readOnly} />
       <Dates contact={contact} />
       <OwnFields contact={contact} />
-      {contact.household.length > 0 && (
-        <section>
-          <h2>Household</h2>
-          {contact.household.map((one) => (
-            <div key={one.id} className="small">
-              <Link href={`/contacts/${one.id}`} prefetch={false}>
-                {one.name}
-              </Link>
-            </div>
-          ))}
-        </section>
-      )}
+      <Household contact={contact} readOnly={readOnly} />
+      {!readOnly && <Merges contactId={contact.id} />}
       {!readOnly && (
         <section>
           <button

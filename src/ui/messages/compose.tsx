@@ -4,39 +4,51 @@ import { useState } from 'react';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CHANNEL_NAMES } from '@/core/contacts';
+import { listed } from '@/core/shared';
 import { ask, freshKey, useDraft, useNotices } from '../primitives';
 
+interface Sent {
+  because: string | null;
+  others: { name: string; because: string | null; sent: boolean }[];
+}
 export type Written = 'text' | 'email' | 'letter';
 
 export function Compose({
   contactId,
   name,
+  household,
   channel,
   onClose,
 }: {
   contactId: string;
   name: string;
+  /** The others of the household, by name. */
+  household: string[];
   channel: Written;
   onClose: () => void;
 }) {
   const [text, setText, clear] = useDraft(`${channel}_${contactId}`);
   const [subject, setSubject, clearSubject] = useDraft(`${channel}_subject_${contactId}`);
   const [key, setKey] = useState(freshKey);
+  const [both, setBoth] = useState(false);
   const queries = useQueryClient();
   const notices = useNotices();
   const send = useMutation({
     mutationFn: () =>
-      ask<{ because: string | null }>(
+      ask<Sent>(
         `/contacts/${contactId}/messages`,
         'POST',
-        { channel, subject: subject || null, text },
+        { channel, subject: subject || null, text, both: both && household.length > 0 },
         key,
       ),
-    onSuccess: ({ because }) => {
+    onSuccess: ({ because, others }) => {
       clear();
       clearSubject();
       void queries.invalidateQueries();
-      notices.tell(because ?? (channel === 'letter' ? 'The letter goes to the printer.' : 'It is on its way.'));
+      const refused = others.filter(({ sent }) => !sent).map(({ name: who, because: why }) => `Not to ${who}: ${why}`);
+      notices.tell(
+        [because ?? (channel === 'letter' ? 'The letter goes to the printer.' : 'It is on its way.'), ...refused].join(' '),
+      );
       onClose();
     },
     onError: (error) => {
@@ -80,6 +92,14 @@ export function Compose({
         fullWidth
         autoFocus
       />
+      {household.length > 0 && (
+        <label className="choice small">
+          <input type="checkbox" checked={both} onChange={(event) => setBoth(event.target.checked)} />{' '}
+          {channel === 'letter'
+            ? `One letter to both, with ${listed(household)}`
+            : `Write to ${listed(household)} as well, each on their own`}
+        </label>
+      )}
       <div className="line">
         <button type="submit" className="act main" disabled={send.isPending || !text.trim()}>
           Send the {CHANNEL_NAMES[channel]} <kbd>Ctrl Enter</kbd>

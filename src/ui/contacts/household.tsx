@@ -1,0 +1,117 @@
+'use client';
+/** Who shares a household with a contact: joined by finding somebody, left by a click, both undoable. */
+import { useState } from 'react';
+import Link from 'next/link';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { ask, useNotices } from '../primitives';
+import { nameOf, type Contact, type ContactInFull } from './types';
+
+export function Household({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
+  const [adding, setAdding] = useState(false);
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const after = () => void queries.invalidateQueries();
+  const join = useMutation({
+    mutationFn: (other: { id: string; name: string }) => ask(`/contacts/${contact.id}/household`, 'PUT', { other_id: other.id }),
+    onSuccess: (_, other) => {
+      setAdding(false);
+      after();
+      notices.tell(`${other.name} shares the household now.`, () => leave.mutate(other));
+    },
+    onError: notices.fail,
+  });
+  const leave = useMutation({
+    mutationFn: ({ id }: { id: string; name: string }) => ask(`/contacts/${id}/household`, 'DELETE'),
+    onSuccess: (_, other) => {
+      after();
+      notices.tell(`${other.name} is out of the household.`, () => join.mutate(other));
+    },
+    onError: notices.fail,
+  });
+  if (readOnly && !contact.household.length) return null;
+  return (
+    <section aria-label="Household">
+      <h2>Household</h2>
+      {contact.household.map((one) => (
+        <div key={one.id} className="small line">
+          <Link href={`/contacts/${one.id}`} prefetch={false}>
+            {one.name}
+          </Link>
+          {!readOnly && (
+            <button
+              type="button"
+              className="chip"
+              style={{ padding: '0 7px' }}
+              aria-label={`Take ${one.name} out of the household`}
+              onClick={() => leave.mutate(one)}
+            >
+              Take out
+            </button>
+          )}
+        </div>
+      ))}
+      {!readOnly && !adding && (
+        <button type="button" className="chip" onClick={() => setAdding(true)}>
+          {contact.household.length ? 'Add another' : 'Add a spouse or partner'}
+        </button>
+      )}
+      {adding && (
+        <Find
+          without={[contact.id, ...contact.household.map(({ id }) => id)]}
+          onPick={join.mutate}
+          onClose={() => setAdding(false)}
+        />
+      )}
+    </section>
+  );
+}
+
+function Find({
+  without,
+  onPick,
+  onClose,
+}: {
+  without: string[];
+  onPick: (other: { id: string; name: string }) => void;
+  onClose: () => void;
+}) {
+  const [q, setQ] = useState('');
+  const { data } = useQuery({
+    queryKey: ['household', 'find', q],
+    queryFn: async () => (await ask<{ items: Contact[] }>(`/contacts?limit=6&q=${encodeURIComponent(q)}`)).items,
+    enabled: q.trim().length > 1,
+  });
+  const found = data?.filter(({ id }) => !without.includes(id)) ?? [];
+  return (
+    <div>
+      <input
+        autoFocus
+        className="chip"
+        style={{ width: '100%', cursor: 'text' }}
+        aria-label="Who shares the household"
+        placeholder="Name, e-mail or phone"
+        value={q}
+        onChange={(event) => setQ(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter' && found[0]) onPick({ id: found[0].id, name: nameOf(found[0]) });
+          else if (event.key === 'Escape') onClose();
+          else return;
+          event.preventDefault();
+          event.stopPropagation();
+        }}
+      />
+      {found.map((one) => (
+        <button
+          key={one.id}
+          type="button"
+          className="more small"
+          style={{ display: 'block' }}
+          onClick={() => onPick({ id: one.id, name: nameOf(one) })}
+        >
+          {nameOf(one)} <span className="soft">{[one.place.street, one.place.city].filter(Boolean).join(', ')}</span>
+        </button>
+      ))}
+      {q.trim().length > 1 && data && !found.length && <p className="soft small">Nobody is called so.</p>}
+    </div>
+  );
+}

@@ -1,0 +1,52 @@
+'use client';
+/** Whom a contact was merged with, and the way back. */
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { shortDay, type Jsoned } from '@/core/shared';
+import type { MergeView } from '@/core/duplicates';
+import { ask, freshKey, useNotices, useZone } from '../primitives';
+
+type Merge = Jsoned<MergeView>;
+
+export function Merges({ contactId }: { contactId: string }) {
+  const zone = useZone();
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const { data: merges } = useQuery({
+    queryKey: ['contact', contactId, 'merges'],
+    queryFn: async () => (await ask<{ items: Merge[] }>(`/contacts/${contactId}/merges`)).items,
+  });
+  const apart = useMutation({
+    mutationFn: ({ id }: Merge) => ask(`/merges/${id}/undo`, 'POST', undefined, freshKey()),
+    onSuccess: (_, { gone }) => {
+      notices.tell(`${gone} stands on their own again, with everything that was theirs.`);
+      void queries.invalidateQueries();
+    },
+    onError: notices.fail,
+  });
+  if (!merges?.length) return null;
+  return (
+    <section aria-label="Merged with">
+      <h2>Merged with</h2>
+      {merges.map((merge) => (
+        <div key={merge.id} className="small line">
+          <span>
+            {merge.gone}{' '}
+            <span className="soft">
+              {shortDay(new Date(merge.at), zone)}
+              {merge.by && `, ${merge.by}`}
+            </span>
+          </span>
+          <button
+            type="button"
+            className="chip"
+            style={{ padding: '0 7px' }}
+            disabled={apart.isPending}
+            onClick={() => apart.mutate(merge)}
+          >
+            Take apart
+          </button>
+        </div>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,111 @@
+'use client';
+/** Which channels a person permits, and what they said last; a click records what they say now, with its evidence. */
+import { useState } from 'react';
+import Dialog from '@mui/material/Dialog';
+import TextField from '@mui/material/TextField';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { dayAndTime } from '@/core/shared';
+import { CHANNELS, CHANNEL_NAMES, type Channel } from '@/core/contacts';
+import { ask, Problem, useNotices, useZone, wordsOf } from '../primitives';
+import type { ContactInFull } from './types';
+
+const SAID = { granted: ['yes', 'good'], withdrawn: ['no', 'late'], unknown: ['not said', 'soft'] } as const;
+const capital = (name: string): string => name[0]!.toUpperCase() + name.slice(1);
+
+export function Permissions({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
+  const zone = useZone();
+  const [asked, setAsked] = useState<Channel | null>(null);
+  const latest = [...contact.permission_details].sort((a, b) => (b.at ?? '').localeCompare(a.at ?? ''))[0];
+  return (
+    <section>
+      <h2>May we</h2>
+      {contact.do_not_contact && <div className="late strong">Do not contact</div>}
+      <div className="small permits">
+        {CHANNELS.map((channel) => {
+          const [word, look] = SAID[contact.permissions[channel]];
+          const words = (
+            <>
+              {capital(CHANNEL_NAMES[channel])} <b className={look}>{word}</b>
+            </>
+          );
+          return readOnly ? (
+            <span key={channel}>{words}</span>
+          ) : (
+            <button key={channel} type="button" title="Record what they say now" onClick={() => setAsked(channel)}>
+              {words}
+            </button>
+          );
+        })}
+      </div>
+      {latest?.how && (
+        <div className="soft small">
+          {latest.how}
+          {latest.at && `, ${dayAndTime(new Date(latest.at), zone)}`}
+        </div>
+      )}
+      {asked && <Say contact={contact} channel={asked} onClose={() => setAsked(null)} />}
+    </section>
+  );
+}
+
+function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: Channel; onClose: () => void }) {
+  const [state, setState] = useState<'granted' | 'withdrawn'>(
+    contact.permissions[channel] === 'granted' ? 'withdrawn' : 'granted',
+  );
+  const [evidence, setEvidence] = useState('');
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const keep = useMutation({
+    mutationFn: () => ask(`/contacts/${contact.id}/permissions`, 'PUT', { channel, state, evidence }),
+    onSuccess: () => {
+      notices.tell(`${capital(CHANNEL_NAMES[channel])}: ${state === 'granted' ? 'yes' : 'no'} is on record.`);
+      void queries.invalidateQueries();
+      onClose();
+    },
+  });
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="permission-title" fullWidth maxWidth="xs">
+      <form
+        className="dialog"
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep.mutate();
+        }}
+      >
+        <h1 id="permission-title">
+          {capital(CHANNEL_NAMES[channel])}s to {contact.first_name || 'them'}
+        </h1>
+        <div className="line" role="radiogroup" aria-label="What they said">
+          {(['granted', 'withdrawn'] as const).map((one) => (
+            <label key={one} className="choice">
+              <input type="radio" name="said" checked={state === one} onChange={() => setState(one)} /> They said{' '}
+              {one === 'granted' ? 'yes' : 'no'}
+            </label>
+          ))}
+        </div>
+        <TextField
+          autoFocus
+          label={state === 'granted' ? 'How and where they said it' : 'How and where, if you know'}
+          value={evidence}
+          onChange={(event) => setEvidence(event.target.value)}
+          slotProps={{ htmlInput: { maxLength: 500 } }}
+        />
+        {keep.error && (
+          <p className="late" role="alert">
+            {keep.error instanceof Problem && keep.error.fields.length
+              ? `${keep.error.message} ${keep.error.fields.map(({ message }) => message).join('; ')}`
+              : wordsOf(keep.error)}
+          </p>
+        )}
+        <div className="line">
+          <button type="submit" className="act main" disabled={keep.isPending || (state === 'granted' && !evidence.trim())}>
+            Put it on record
+          </button>
+          <button type="button" className="act" onClick={onClose}>
+            Cancel
+          </button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
