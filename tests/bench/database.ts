@@ -215,11 +215,14 @@ const handChange = async (): Promise<string> =>
     )
   ).rows[0]!.id;
 
+/** The same question by hand: names within a letter or two of each other in the same place. */
 async function duplicates(): Promise<object> {
   const hand = await timed(() =>
     sql.query(
-      `select count(*) from (with p as materialized (select id, postal_code, dmetaphone(last_name) as sound, lower(first_name) as first from contacts where account_id = 1 and deleted_at is null and postal_code is not null)
-       select a.id, b.id from p a join p b on b.postal_code = a.postal_code and b.sound = a.sound and b.id > a.id and b.first = a.first) x`,
+      `create temporary table pairs_by_hand as with p as materialized (select id, postal_code, dmetaphone(last_name) as sound, lower(unaccent(first_name)) as first, lower(unaccent(last_name)) as last, lower(street) as street
+         from contacts where account_id = 1 and deleted_at is null and postal_code is not null and first_name <> '' and last_name <> '')
+       select a.id as one, b.id as other, a.street = b.street as same_home from p a join p b on b.postal_code = a.postal_code and b.sound = a.sound and b.id > a.id
+       where (a.first = b.first or levenshtein_less_equal(a.first, b.first, 1) <= 1) and levenshtein_less_equal(a.last, b.last, 2) <= 2`,
     ),
   );
   const ours = await timed(async () => {

@@ -135,3 +135,19 @@ test('households: joined, shown to each other, left again', async () => {
   await duplicates.leaveHousehold(house().as('Ada'), one);
   expect((await house().contact(other)).household).toEqual([]);
 });
+
+test('a thousand people of one sound in one place are looked through in a moment, and those who are alike are found', async () => {
+  await house().db.run(
+    `insert into contacts (account_id, first_name, last_name, stage, stage_since, time_zone, city, postal_code, created_at, updated_at)
+     select 1, case when n > 2000 then 'Ottilie' else 'Fern' || n end, 'Last' || n % 7, 'new', now(), 'UTC', 'Saltmarsh', '98741', now(), now() from generate_series(1, 2002) n`,
+  );
+  await house().db.run(`update contacts set last_name = 'Last' where first_name = 'Ottilie'`);
+  await house().db.run('insert into contact_facts (contact_id) select id from contacts');
+  await house().m.duplicates.askLook(house().as('Ada'));
+  await house().m.duplicates.findDuplicates('1');
+  const pairs = await house().db.rows<{ one: string; other: string }>(
+    'select a.first_name as one, b.first_name as other from duplicate_pairs p join contacts a on a.id = p.one_id join contacts b on b.id = p.other_id',
+  );
+  expect(pairs).toContainEqual({ one: 'Ottilie', other: 'Ottilie' });
+  expect(pairs.length).toBeLessThan(100);
+});

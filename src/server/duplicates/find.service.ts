@@ -6,17 +6,22 @@ import { enqueue, now, reader, transact, type Tx } from '../shared';
 /** More pairs than these nobody reviews in one go; the surest come first. */
 const MOST_PAIRS = 20_000;
 
-/** One statement over everything: people with the same sound of name in the same place, and why they may be one. */
-const PAIRS = `with person as materialized (
-    select id, household_id, postal_code, lower(unaccent(first_name)) as first, lower(unaccent(last_name)) as last, lower(coalesce(street, '')) as street, lower(coalesce(city, '')) as city,
-      coalesce(nullif(postal_code, ''), lower(city)) as block, dmetaphone(last_name) as sound
-    from contacts where account_id = $1 and deleted_at is null and last_name <> '' and first_name <> '' and coalesce(nullif(postal_code, ''), city) is not null)
+/** So many of one sound in one place are compared with each other; of more only those whose first names begin alike, and of more still only those of the same name. */
+const COMPARED = 400;
+
+/** One statement over everything: people with the same sound of name in the same place, and why they may be one. Its cost grows with the people, not with the square of a place. */
+const PAIRS = `with said as materialized (
+    select id, postal_code, lower(unaccent(first_name)) as first, lower(unaccent(last_name)) as last, lower(coalesce(street, '')) as street, lower(coalesce(city, '')) as city,
+      coalesce(nullif(postal_code, ''), lower(city)) || ' ' || dmetaphone(last_name) as place
+    from contacts where account_id = $1 and deleted_at is null and last_name <> '' and first_name <> '' and coalesce(nullif(postal_code, ''), city) is not null),
+  sized as (select *, count(*) over (partition by place) as here, count(*) over (partition by place, left(first, 2)) as alike from said),
+  person as materialized (select *, case when here <= ${COMPARED} then place when alike <= ${COMPARED} then place || ' ' || left(first, 2) else place || ' ' || first || ' ' || last end as block from sized)
   select a.id as one_id, b.id as other_id, array_remove(array[
       case when a.first = b.first and a.last = b.last then 'same_name' when a.first = b.first or levenshtein_less_equal(left(a.first, 60), left(b.first, 60), 1) <= 1 then 'like_name' else 'short_name' end,
       case when a.street <> '' and a.street = b.street then 'same_home' end,
       case when a.postal_code = b.postal_code then 'same_postal' when a.city = b.city then 'same_town' end], null) as reasons,
     (case when a.first = b.first and a.last = b.last then 0.6 when a.first = b.first then 0.45 else 0.3 end + case when a.street <> '' and a.street = b.street then 0.35 when a.postal_code = b.postal_code then 0.1 else 0 end)::real as score
-  from person a join person b on b.block = a.block and b.sound = a.sound and b.id > a.id
+  from person a join person b on b.block = a.block and b.id > a.id
   where (a.first = b.first or (length(a.first) > 2 and b.first like a.first || '%') or (length(b.first) > 2 and a.first like b.first || '%') or (length(a.first) > 3 and levenshtein_less_equal(left(a.first, 60), left(b.first, 60), 1) <= 1))
     and levenshtein_less_equal(left(a.last, 60), left(b.last, 60), 2) <= 2
     and not (a.street <> '' and b.street <> '' and a.street <> b.street and a.first <> b.first)
