@@ -3,6 +3,7 @@ import { DAY, HOUR, localInstant, MINUTE, seeded } from '@/core/shared';
 import { chooseFromRoster, matchingRung, type Roster, type Rung } from '@/core/routing';
 import { readTowns } from './county';
 import { drawContact, type WorldContact } from './contact';
+import { browse } from './browse';
 import { liveLead, liveSphere } from './history';
 import { AGENT_IDS, AWAY, LISTING_DESK, nameOf, START, ZONE } from './settings';
 
@@ -52,6 +53,7 @@ export function drawWorld(): World {
     );
     contact.ownerId = own.pick(AGENT_IDS);
     liveSphere(contact, own);
+    browse(contact, seeded(`sphere ${n} browsing`));
     contacts.push(contact);
   }
   const rosters = [roster('1', 'Coast agents', AGENT_IDS), roster('2', 'Listing desk', LISTING_DESK)];
@@ -61,6 +63,7 @@ export function drawWorld(): World {
     const contact = drawContact(SPHERE + n, own, towns, 'lead', at);
     handOut(contact, rosters, handed, at);
     liveLead(contact, own);
+    browse(contact, seeded(`lead ${n} browsing`));
     contacts.push(contact);
   }
   return {

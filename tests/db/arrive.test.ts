@@ -33,7 +33,7 @@ test('a new person becomes a contact, cleaned, with the raw inquiry kept as it c
     tags: ['choir'],
     time_zone: 'America/Los_Angeles',
   });
-  expect(stored.permissions).toEqual({ call: 'unknown', text: 'granted', email: 'withdrawn' });
+  expect(stored.permissions).toEqual({ call: 'unknown', text: 'granted', email: 'withdrawn', letter: 'unknown' });
   const { raw } = await house.m.capture.findInquiry(house.scope, inquiry.id);
   expect(raw).toMatchObject({ person: { first_name: 'ODA', phones: ['(564) 555-0123'] } });
 });

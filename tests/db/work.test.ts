@@ -1,7 +1,7 @@
 /** Working: calls that log themselves, outcomes, promises, Today, Results, and who may see what. */
 import { houseForEach } from '../harness/each';
 import type { CallAnswer } from '../../simulator/people';
-import type { House } from '../harness/house';
+import { MONDAY_MORNING, type House } from '../harness/house';
 
 const opened = houseForEach();
 let house: House;
@@ -195,4 +195,32 @@ test('lists page by cursor without loss or repeat', async () => {
   }
   expect(seen).toHaveLength(23);
   expect(new Set(seen).size).toBe(23);
+});
+
+test('what they did elsewhere stands in the timeline and counts: a visit, a saved home, an opened e-mail, a call to us', async () => {
+  const { contact } = await house.arrives({ emails: ['seen@x.example'], phones: ['+15645550177'], permissions: { email: true } });
+  const report = (body: object) =>
+    house.m.contacts.reportActivity(house.as('Ada'), contact.id, { text: '', talk_seconds: 0, ...body } as never);
+  await report({ kind: 'visit', text: 'Looked at 4 homes', at: new Date(MONDAY_MORNING.getTime() - 3_600_000).toISOString() });
+  await report({ kind: 'saved_home', text: '14 Heron Lane' });
+  await report({ kind: 'opened' });
+  await report({ kind: 'call' });
+  const asks = async (on: string, from: number) =>
+    (
+      await house.m.contacts.listContacts(house.scope, {
+        limit: 5,
+        segment: {
+          tree: { all: [{ on, how: 'between', from, to: null } as never] },
+          context: await house.m.segments.segmentContext(house.scope),
+        },
+      })
+    ).items.map(({ id }) => id);
+  for (const on of ['visits', 'saved_homes', 'emails_opened', 'calls_in'])
+    expect([on, await asks(on, 1), await asks(on, 2)]).toEqual([on, [contact.id], []]);
+  expect((await house.contact(contact.id)).stage.key).toBe('new');
+  await report({ kind: 'call', talk_seconds: 300, text: 'Wants to see it on Sunday' });
+  expect((await house.contact(contact.id)).stage.key).toBe('talking');
+  expect(await house.story(contact.id)).toContain('stopped: “New buyer” stopped: somebody spoke with them by phone.');
+  await expect(report({ kind: 'visit', at: '2030-01-01T00:00:00Z' })).rejects.toMatchObject({ code: 'input_invalid' });
+  expect(await house.verified()).toEqual([]);
 });

@@ -10,6 +10,7 @@ const BODIES: Record<string, unknown> = {
   addNote: { text: 'not mine' },
   sendMessage: { channel: 'email', text: 'not mine' },
   setNextTouch: { at: null },
+  reportActivity: { kind: 'visit' },
   setPermission: { channel: 'email', state: 'withdrawn' },
   updateCall: { note: 'not mine' },
   setAway: { until: null },

@@ -10,7 +10,7 @@ import { OUTCOME_KEYS } from '@/core/calling';
 import { inquirySchema } from '@/core/capture/schemas';
 import { changeSchema, questionSchema, selectionSchema } from '@/core/changes/schemas';
 import { importPatchSchema } from '@/core/imports/schemas';
-import { CHANNELS, OWN_STEPS } from '@/core/contacts';
+import { CHANNELS, OWN_STEPS, REPORTED_KINDS } from '@/core/contacts';
 import { FIELD_KINDS } from '@/core/segments';
 import { EVERY, EXPORT_FORMATS, SHEETS } from '@/core/exports';
 import { MERGE_FIELDS } from '@/core/duplicates';
@@ -526,6 +526,20 @@ export const OPERATIONS = define({
     summary: 'Keep a note',
     scope: 'contacts:write',
     body: Joi.object({ text: Joi.string().max(20_000).allow('').required() }),
+  },
+  reportActivity: {
+    method: 'POST',
+    path: '/contacts/{id}/activities',
+    summary: 'Report what a person did elsewhere: a visit to a home search, a home saved, an e-mail opened, a call to us',
+    scope: 'contacts:write',
+    body: Joi.object({
+      kind: Joi.string()
+        .valid(...REPORTED_KINDS)
+        .required(),
+      at: instant,
+      text: Joi.string().max(500).allow('').default(''),
+      talk_seconds: Joi.number().integer().min(0).max(86_400).default(0),
+    }),
   },
   sendMessage: {
     method: 'POST',

@@ -1,6 +1,8 @@
 export { rhythmSentence, sentenceOf, type Because } from './because';
 export {
   ACTIVITY_KINDS,
+  REPORTED_KINDS,
+  type ReportedKind,
   isAnswer,
   isConversation,
   isHumanTry,

@@ -39,3 +39,4 @@ export { listTimeline } from './timeline.repository';
 export { segmentSql, type SegmentContext } from './segment.sql';
 export { visible } from './visible';
 export { verify, type Verified } from './verify';
+export { reportActivity } from './report.service';

@@ -1,15 +1,23 @@
 'use client';
-/** Keeping a note. Half-written, it survives a reload. */
+/** Keeping a note, or what they said when they called. Half-written, it survives a reload. */
+import { useState } from 'react';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask, freshKey, useDraft, useNotices } from '../primitives';
 
+const MINUTES = [0, 1, 3, 5, 10, 20, 30, 45, 60];
+
 export function Note({ contactId, onClose }: { contactId: string; onClose: () => void }) {
   const [text, setText, clear] = useDraft(`note_${contactId}`);
+  const [called, setCalled] = useState(false);
+  const [minutes, setMinutes] = useState(5);
   const queries = useQueryClient();
   const notices = useNotices();
   const keep = useMutation({
-    mutationFn: () => ask(`/contacts/${contactId}/notes`, 'POST', { text }, freshKey()),
+    mutationFn: () =>
+      called
+        ? ask(`/contacts/${contactId}/activities`, 'POST', { kind: 'call', text, talk_seconds: minutes * 60 }, freshKey())
+        : ask(`/contacts/${contactId}/notes`, 'POST', { text }, freshKey()),
     onSuccess: () => {
       clear();
       void queries.invalidateQueries();
@@ -17,6 +25,7 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
     },
     onError: notices.fail,
   });
+  const empty = !called && !text.trim();
   return (
     <form
       className="desk"
@@ -30,11 +39,11 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
           event.stopPropagation();
           onClose();
         }
-        if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) keep.mutate();
+        if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && !empty) keep.mutate();
       }}
     >
       <TextField
-        label="Note"
+        label={called ? 'What they said' : 'Note'}
         value={text}
         onChange={(event) => setText(event.target.value)}
         multiline
@@ -43,9 +52,28 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
         fullWidth
         autoFocus
       />
+      <div className="line small">
+        <label className="choice">
+          <input type="checkbox" checked={called} onChange={(event) => setCalled(event.target.checked)} /> They called us
+        </label>
+        {called && (
+          <select
+            className="small"
+            aria-label="How long you talked"
+            value={minutes}
+            onChange={(event) => setMinutes(Number(event.target.value))}
+          >
+            {MINUTES.map((one) => (
+              <option key={one} value={one}>
+                {one === 0 ? 'and nobody answered' : `and we talked for ${one} ${one === 1 ? 'minute' : 'minutes'}`}
+              </option>
+            ))}
+          </select>
+        )}
+      </div>
       <div className="line">
-        <button type="submit" className="act main" disabled={keep.isPending || !text.trim()}>
-          Keep the note <kbd>Ctrl Enter</kbd>
+        <button type="submit" className="act main" disabled={keep.isPending || empty}>
+          {called ? 'Keep the call' : 'Keep the note'} <kbd>Ctrl Enter</kbd>
         </button>
         <button type="button" className="act" onClick={onClose}>
           Later

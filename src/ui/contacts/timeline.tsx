@@ -25,6 +25,9 @@ const GLYPHS: Record<string, string> = {
   next_touch: 'wait',
   outcome: 'call',
   call: 'call',
+  opened: 'email',
+  visit: 'visit',
+  saved_home: 'visit',
 };
 
 function headline(line: TimelineLine): string {
@@ -45,8 +48,16 @@ function headline(line: TimelineLine): string {
         : data.ringSeconds
           ? `, rang ${howLong(data.ringSeconds * 1000)}`
           : '';
+      if (line.direction === 'in')
+        return `${data.talkSeconds ? 'Called us' : 'Called us, nobody answered'}${talk}${line.text ? `\n${line.text}` : ''}`;
       return `${outcomeName(data.outcome ?? '')}${talk}${line.text ? `\n${line.text}` : ''}`;
     }
+    case 'opened':
+      return `Opened an e-mail${line.text ? `: ${line.text}` : ''}`;
+    case 'visit':
+      return line.text || 'Was on the home search';
+    case 'saved_home':
+      return `Saved a home${line.text ? `: ${line.text}` : ''}`;
     case 'outcome':
       return `Outcome set to ${outcomeName(data.outcome ?? '').toLowerCase()}`;
     case 'stage':
