@@ -148,16 +148,18 @@ class Taken {
     for (const unit of known) this.outcomes.set(unit, { outcome: 'same', before: null, after: nothing() });
     const worked = skip ? fresh : units;
     if (!skip) await this.complete(known, standing);
-    await this.addPoints(worked);
-    await this.addTags(worked);
-    await this.addDates(worked);
-    await this.addFields(worked);
-    await this.addPermissions(worked);
-    await this.addNotes(worked);
-    await this.addHouseholds(worked);
-    await this.keep();
+    /* Begun in this order, and run in it, since one connection takes one statement after the other: while PostgreSQL works at one, the values of the next are made. */
+    await Promise.all([
+      this.addPoints(worked),
+      this.addTags(worked),
+      this.addDates(worked),
+      this.addFields(worked),
+      this.addPermissions(worked),
+      this.addNotes(worked),
+      this.addHouseholds(worked),
+    ]);
     const touched = [...this.outcomes].filter(([, { outcome }]) => outcome !== 'same').map(([unit]) => unit.contactId!);
-    await refreshSearch(this.tx, [...new Set(touched)]);
+    await Promise.all([refreshSearch(this.tx, [...new Set(touched)]), this.keep()]);
   }
 
   /** New contacts with their facts and the line that says where they came from. */
@@ -485,24 +487,31 @@ class Taken {
     const pairs = units
       .filter((unit) => unit.part === 1 && unit.other && unit.contactId !== unit.other.contactId)
       .map((unit) => ({ a: unit.other!.contactId, b: unit.contactId }));
+    if (!pairs.length) return;
+    const rows = await this.tx.rows<{ id: string; household_id: string | null }>(
+      'select id, household_id from contacts where id = any($1::bigint[])',
+      [pairs.flatMap(({ a, b }) => [a, b])],
+    );
+    const household = new Map(rows.flatMap(({ id, household_id }) => (household_id ? [[id, household_id] as const] : [])));
+    const lonely = pairs.filter(({ a, b }) => !household.has(a!) && !household.has(b!));
+    const made = await this.tx.rows<{ id: string }>(
+      'insert into households (account_id, made_at) select $1, $2 from generate_series(1, $3::int) returning id',
+      [this.context.row.account_id, this.at, lonely.length],
+    );
+    const joined: { id: string; household: string }[] = [];
     for (const { a, b } of pairs) {
-      const rows = await this.tx.rows<{ id: string; household_id: string | null }>(
-        'select id, household_id from contacts where id = any($1::bigint[])',
-        [[a, b]],
-      );
-      const has = rows.find(({ household_id }) => household_id)?.household_id;
-      if (rows.length === 2 && rows.every(({ household_id }) => household_id !== null)) continue;
-      const household =
-        has ??
-        (await this.tx.first<{ id: string }>('insert into households (account_id, made_at) values ($1, $2) returning id', [
-          this.context.row.account_id,
-          this.at,
-        ]))!.id;
-      await this.tx.run('update contacts set household_id = $2 where id = any($1::bigint[]) and household_id is null', [
-        [a, b],
-        household,
-      ]);
+      const shared = household.get(a!) ?? household.get(b!) ?? made.pop()!.id;
+      for (const id of [a!, b!])
+        if (!household.has(id)) {
+          household.set(id, shared);
+          joined.push({ id, household: shared });
+        }
     }
+    if (made.length) await this.tx.run('delete from households where id = any($1::bigint[])', [made.map(({ id }) => id)]);
+    await this.tx.run(
+      'update contacts c set household_id = x.household from jsonb_to_recordset($1::jsonb) as x (id bigint, household bigint) where c.id = x.id and c.household_id is null',
+      [JSON.stringify(joined)],
+    );
   }
 
   private async keep(): Promise<void> {

@@ -114,7 +114,7 @@ const partnerHere = (unit: Unit, units: Unit[]): string | null => {
 async function newIds(tx: Tx, count: number): Promise<string[]> {
   if (!count) return [];
   const rows = await tx.rows<{ id: string }>(
-    `select nextval(pg_get_serial_sequence('contacts', 'id'))::text as id from generate_series(1, $1::int)`,
+    `select nextval(s.name)::text as id from (select pg_get_serial_sequence('contacts', 'id') as name offset 0) s, generate_series(1, $1::int)`,
     [count],
   );
   return rows.map(({ id }) => id).reverse();
