@@ -10,7 +10,9 @@ await script(async () => {
   await ensureNodeModules();
   await ensureBuilt({ dist: 'dist-test', next: '.next-test' });
   const cluster = await startCluster(fromRoot('.urraca', 'test'), Number(process.env.TEST_PGPORT ?? 55433), 'urraca_drill');
-  const code = await shown(process.execPath, [fromRoot('tests/drills/exactly-once.mjs'), ...process.argv.slice(2)]);
+  let code = 0;
+  for (const drill of ['exactly-once.mjs', 'import-killed.mjs'])
+    code ||= await shown(process.execPath, [fromRoot('tests/drills', drill), ...process.argv.slice(2)]);
   cluster.stop();
   process.exit(code);
 });

@@ -98,6 +98,9 @@ await script(async () => {
       await step('drill: exactly once', () =>
         shown(process.execPath, [fromRoot('tests/drills/exactly-once.mjs'), '--small'], { env }),
       );
+      await step('drill: a file while processes die', () =>
+        shown(process.execPath, [fromRoot('tests/drills/import-killed.mjs'), '--small'], { env }),
+      );
       await step('drill: starting the demo', () => shown(process.execPath, [fromRoot('tests/drills/demo-start.mjs')], { env }));
     }
     if (wanted('journeys')) {

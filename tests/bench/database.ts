@@ -63,6 +63,7 @@ function trees(): Tree[] {
     may_call: ['granted'],
     may_text: ['granted', 'unknown'],
     may_email: ['withdrawn'],
+    may_letter: ['withdrawn'],
     wants_area: ['Saltmarsh'],
     wants_feature: ['garden'],
     wants_kind: ['house'],

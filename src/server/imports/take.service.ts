@@ -17,7 +17,7 @@ import {
   visible,
   type PermissionChange,
 } from '../contacts';
-import { lockAddresses, now, transact, type Tx } from '../shared';
+import { inTurn, lockAddresses, now, transact, type Tx } from '../shared';
 import type { ImportContext } from './context';
 import { readImport } from './imports.repository';
 import { assign, unitsOf, type Unit } from './units';
@@ -125,11 +125,15 @@ interface After {
 class Taken {
   private readonly outcomes = new Map<Unit, { outcome: 'made' | 'changed' | 'same'; before: object | null; after: After }>();
 
+  private readonly tx: Tx;
+
   constructor(
-    private readonly tx: Tx,
+    tx: Tx,
     private readonly context: ImportContext,
     private readonly at: Date,
-  ) {}
+  ) {
+    this.tx = inTurn(tx);
+  }
 
   counts(): { made: number; changed: number; same: number } {
     const found = { made: 0, changed: 0, same: 0 };
@@ -148,7 +152,7 @@ class Taken {
     for (const unit of known) this.outcomes.set(unit, { outcome: 'same', before: null, after: nothing() });
     const worked = skip ? fresh : units;
     if (!skip) await this.complete(known, standing);
-    /* Begun in this order, and run in it, since one connection takes one statement after the other: while PostgreSQL works at one, the values of the next are made. */
+    /* Begun in this order, and run in it. */
     await Promise.all([
       this.addPoints(worked),
       this.addTags(worked),

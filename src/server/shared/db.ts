@@ -87,6 +87,25 @@ function txOver(transaction: Transaction | undefined): Tx {
   };
 }
 
+/**
+ * The same transaction for several pieces of work begun at once: a connection takes one statement after the other, so each waits its
+ * turn, and while PostgreSQL works at one, the values of the next are made.
+ */
+export function inTurn(tx: Tx): Tx {
+  let last: Promise<unknown> = Promise.resolve();
+  const turn = <T>(work: () => Promise<T>): Promise<T> => {
+    const mine = last.then(work, work);
+    last = mine.catch(() => {});
+    return mine;
+  };
+  return {
+    rows: <T extends object>(sql: string, bind?: unknown[]) => turn(() => tx.rows<T>(sql, bind)),
+    first: <T extends object>(sql: string, bind?: unknown[]) => turn(() => tx.first<T>(sql, bind)),
+    run: (sql, bind) => turn(() => tx.run(sql, bind)),
+    transaction: tx.transaction,
+  };
+}
+
 /** Joins in the order in which the statement names them: planning a claim over eight tables takes longer than running it. */
 export const joinAsWritten = (tx: Tx): Promise<void> => tx.run(`select set_config('join_collapse_limit', '1', true)`);
 

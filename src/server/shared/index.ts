@@ -1,7 +1,7 @@
 export { record } from './audit';
 export { clockState, holdClock, markClock, now, releaseClock } from './clock';
 export { config, readEnvironment, type Config } from './config';
-export { closeDb, db, joinAsWritten, reader, transact, type Tx } from './db';
+export { closeDb, db, inTurn, joinAsWritten, reader, transact, type Tx } from './db';
 export { enqueue, freeDeadJobs } from './enqueue';
 export { listen, stopHearing, subscribe } from './listener';
 export { publish, wakeWorkers } from './live';

@@ -2,6 +2,9 @@
 /** Once, or every day, week or month at a time: when an export is written. */
 import { EVERY, WEEKDAYS, type Rhythm } from '@/core/exports';
 
+/** Every half hour of the day. */
+const TIMES = Array.from({ length: 48 }, (_, n) => `${String(Math.floor(n / 2)).padStart(2, '0')}:${n % 2 ? '30' : '00'}`);
+
 interface Props {
   rhythm: Rhythm | null;
   name: string;
@@ -59,13 +62,11 @@ export function When({ rhythm, name, onRhythm, onName }: Props) {
         {rhythm && (
           <>
             at{' '}
-            <input
-              type="time"
-              required
-              aria-label="Time of day"
-              value={at}
-              onChange={(event) => event.target.value && onRhythm({ ...rhythm, at: event.target.value.slice(0, 5) })}
-            />
+            <select aria-label="Time of day" value={at} onChange={(event) => onRhythm({ ...rhythm, at: event.target.value })}>
+              {TIMES.map((time) => (
+                <option key={time}>{time}</option>
+              ))}
+            </select>
           </>
         )}
       </label>
@@ -74,6 +75,7 @@ export function When({ rhythm, name, onRhythm, onName }: Props) {
           Its name:{' '}
           <input
             autoFocus
+            size={34}
             value={name}
             maxLength={80}
             placeholder="Letters for the printer"

@@ -51,7 +51,7 @@ export function Household({ contact, readOnly }: { contact: ContactInFull; readO
         </div>
       ))}
       {!readOnly && !adding && (
-        <button type="button" className="chip" onClick={() => setAdding(true)}>
+        <button type="button" className="more small" onClick={() => setAdding(true)}>
           {contact.household.length ? 'Add another' : 'Add a spouse or partner'}
         </button>
       )}

@@ -14,13 +14,15 @@ interface Props {
   /** What may take its place; without `none` one of them must. */
   others: { key: string; name: string }[];
   none?: string;
+  /** How it is said what they do: `get “Choir” instead`, `move to “Talking”`. */
+  instead: (name: string) => string;
   /** What the button says. @param to the name of what takes its place */
   button: (people: string, to: string | null) => string;
   onClose: () => void;
 }
 
-export function RemoveDialog({ name, path, people, others, none, button, onClose }: Props) {
-  const [by, setBy] = useState(none ? '' : (others[0]?.key ?? ''));
+export function RemoveDialog({ name, path, people, others, none, instead, button, onClose }: Props) {
+  const [by, setBy] = useState('');
   const { watch } = useChangeWatch();
   const queries = useQueryClient();
   const notices = useNotices();
@@ -51,17 +53,17 @@ export function RemoveDialog({ name, path, people, others, none, button, onClose
         <label>
           Its {words}:{' '}
           <select autoFocus value={by} onChange={(event) => setBy(event.target.value)}>
-            {none && <option value="">{none}</option>}
+            <option value="">{none ?? 'choose where they go'}</option>
             {others.map((other) => (
               <option key={other.key} value={other.key}>
-                get “{other.name}” instead
+                {instead(other.name)}
               </option>
             ))}
           </select>
         </label>
         <div className="line">
-          <button type="submit" className="act warn" disabled={remove.isPending}>
-            {button(words, others.find(({ key }) => key === by)?.name ?? null)}
+          <button type="submit" className="act warn" disabled={remove.isPending || (!none && !by)}>
+            {!none && !by ? `Move ${words}` : button(words, others.find(({ key }) => key === by)?.name ?? null)}
           </button>
           <button type="button" className="act" onClick={onClose}>
             Cancel

@@ -27,14 +27,7 @@ export function SetupArea({ settings, people }: { settings: SettingsForm; people
       <div className="headline">
         <h1>Setup</h1>
       </div>
-      <div
-        style={{
-          display: 'grid',
-          gridTemplateColumns: 'repeat(auto-fit, minmax(340px, 1fr))',
-          gap: '28px 48px',
-          alignItems: 'start',
-        }}
-      >
+      <div className="blocks">
         <Guardrails first={settings} />
         <Keys />
         <Stuck />

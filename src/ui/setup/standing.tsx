@@ -76,12 +76,14 @@ function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
       }}
     >
       <input
+        className="name"
         aria-label={`Name of ${row.name}`}
         value={form.name}
         maxLength={40}
         onChange={(event) => setForm({ ...form, name: event.target.value })}
       />
       <input
+        className="meaning"
         aria-label={`Meaning of ${row.name}`}
         value={form.meaning}
         maxLength={200}
@@ -119,6 +121,7 @@ function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
           people={row.people}
           others={rows.filter(({ key }) => key !== row.key && !(kind === 'stages' && ['new', 'archived'].includes(key)))}
           {...(kind === 'horizons' ? { none: 'have no horizon' } : {})}
+          instead={(name) => (kind === 'stages' ? `move to “${name}”` : `get “${name}” instead`)}
           button={(people, to) => (to ? `Move ${people} to “${to}”` : `Take it from ${people}`)}
           onClose={() => setRemoving(false)}
         />
@@ -197,6 +200,7 @@ function Add({ kind }: { kind: Kind }) {
       }}
     >
       <input
+        className="name"
         aria-label={`Name of a new ${what}`}
         placeholder={`A new ${what}`}
         value={form.name}
@@ -204,6 +208,7 @@ function Add({ kind }: { kind: Kind }) {
         onChange={(event) => setForm({ ...form, name: event.target.value })}
       />
       <input
+        className="meaning"
         aria-label={`Meaning of the new ${what}`}
         placeholder="What it means, in your words"
         value={form.meaning}

@@ -74,6 +74,7 @@ function Line({ tag, tags }: { tag: Tag; tags: Tag[] }) {
           people={tag.uses}
           others={tags.filter(({ id }) => id !== tag.id).map(({ id, name }) => ({ key: id, name }))}
           none="lose it"
+          instead={(name) => `get “${name}” instead`}
           button={(people, to) => (to ? `Merge it into “${to}”` : `Remove it from ${people}`)}
           onClose={() => setOpen(null)}
         />
