@@ -25,11 +25,12 @@ const crowd = async () => {
       tags: ['choir'],
       permissions: { call: true, email: n % 2 === 0 },
       place: { city: 'Saltmarsh', postal_code: '98741', street: `${n} Heron Lane` },
+      wants: n % 2 ? { price_max: 450_000, bedrooms: 3, areas: ['Saltmarsh', 'Tarn Hollow'], words: 'A red door' } : {},
     });
 };
 const standing = () =>
   house().db.rows(
-    'select c.id, c.first_name, c.stage, c.horizon, c.roles, c.street, c.city, c.owner_id, (select count(*)::int from activities where contact_id = c.id) as lines from contacts c where deleted_at is null order by c.id',
+    'select c.id, c.first_name, c.stage, c.horizon, c.roles, c.wants, c.street, c.city, c.owner_id, (select count(*)::int from activities where contact_id = c.id) as lines from contacts c where deleted_at is null order by c.id',
   );
 
 test.each(['csv', 'xlsx', 'vcf'] as const)('%s, brought in again, changes nothing', async (format) => {
@@ -50,6 +51,25 @@ test.each(['csv', 'xlsx', 'vcf'] as const)('%s, brought in again, changes nothin
     left_out: 0,
   });
   expect(await standing()).toEqual(before);
+});
+
+test('what people look for goes out with them and comes in where nobody is yet; taking the import back takes it away again', async () => {
+  await crowd();
+  const bytes = await write('csv');
+  const { imports, importing } = house().m;
+  await house().db.run(`update contacts set wants = '{"bedrooms": 5}'`);
+  const made = await imports.createImport(house().as('Ada'), 'wants.csv', new Response(new Uint8Array(bytes)).body);
+  await importing.performLook(made.id);
+  await imports.startImport(house().as('Ada'), made.id);
+  await importing.performImport(made.id);
+  const wants = () => house().db.rows<{ wants: object }>('select wants from contacts order by id limit 2');
+  expect((await wants()).map((row) => row.wants)).toEqual([
+    { bedrooms: 5 },
+    { bedrooms: 5, price_max: 450_000, areas: ['Saltmarsh', 'Tarn Hollow'], words: 'A red door' },
+  ]);
+  await imports.undoImport(house().as('Ada'), made.id);
+  await importing.performImportUndo(made.id);
+  expect((await wants()).map((row) => row.wants)).toEqual([{ bedrooms: 5 }, { bedrooms: 5 }]);
 });
 
 test('a cell that a spreadsheet would run is text', async () => {

@@ -71,6 +71,7 @@ export interface Lead {
   place?: object;
   tags?: string[];
   message?: string;
+  wants?: object;
 }
 
 /** Opens a house. `await house.close()` when the file is done. */

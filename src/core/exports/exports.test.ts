@@ -36,6 +36,7 @@ const ODA: OutgoingPerson = {
   stage: 'Past client',
   horizon: 'warm',
   tags: ['choir', 'rowing club'],
+  wants: { price_max: 450_000, bedrooms: 3, areas: ['Saltmarsh', '98741'], words: 'A red door' },
   source: 'portal',
   agent: 'Ines Karr',
   dates: [

@@ -20,6 +20,7 @@ export interface OutgoingPerson {
   stage: string;
   horizon: string | null;
   tags: string[];
+  wants: Record<string, unknown>;
   source: string | null;
   agent: string | null;
   dates: ImportantDate[];
@@ -30,6 +31,10 @@ export interface OutgoingPerson {
 
 const said = (person: OutgoingPerson, channel: Channel): string =>
   person.said[channel] === 'granted' ? 'yes' : person.said[channel] === 'withdrawn' ? 'no' : '';
+const wanted = (person: OutgoingPerson, key: string): string => {
+  const value = person.wants[key];
+  return Array.isArray(value) ? value.join('; ') : typeof value === 'number' || typeof value === 'string' ? String(value) : '';
+};
 const dated = (person: OutgoingPerson, kind: ImportantDate['kind']): string =>
   person.dates.find((date) => date.kind === kind)?.on ?? '';
 const shown = (value: FieldInput | undefined): string =>
@@ -61,6 +66,14 @@ const COLUMNS: [string, (person: OutgoingPerson) => string][] = [
   ['Stage', (person) => person.stage],
   ['Horizon', (person) => person.horizon ?? ''],
   ['Tags', (person) => person.tags.join('; ')],
+  ['Wants: price from', (person) => wanted(person, 'price_min')],
+  ['Wants: price to', (person) => wanted(person, 'price_max')],
+  ['Wants: bedrooms', (person) => wanted(person, 'bedrooms')],
+  ['Wants: bathrooms', (person) => wanted(person, 'bathrooms')],
+  ['Wants: areas', (person) => wanted(person, 'areas')],
+  ['Wants: property kinds', (person) => wanted(person, 'kinds')],
+  ['Wants: features', (person) => wanted(person, 'features')],
+  ['Wants: in words', (person) => wanted(person, 'words')],
   ['Lead source', (person) => person.source ?? ''],
   ['Agent', (person) => person.agent ?? ''],
   ['Birthday', (person) => dated(person, 'birthday')],

@@ -25,6 +25,14 @@ export const TARGETS = {
   horizon: 'Horizon',
   source: 'Lead source',
   owner: 'Agent',
+  want_price_min: 'Wants: price from',
+  want_price_max: 'Wants: price to',
+  want_bedrooms: 'Wants: bedrooms',
+  want_bathrooms: 'Wants: bathrooms',
+  want_areas: 'Wants: areas',
+  want_kinds: 'Wants: property kinds',
+  want_features: 'Wants: features',
+  want_words: 'Wants: in words',
   notes: 'Note',
   permit_call: 'May be called',
   permit_text: 'May be texted',
@@ -76,6 +84,9 @@ const PERMIT =
   /\b(?:ok|okay|may|allow(?:ed|s)?|permission|permissions|permit(?:ted)?|consent(?:ed|s)?|opt(?:ed)? in|optin|subscribed|agrees?|agreed|can|accepts?|wants)\b/;
 
 const RULES: [RegExp, Target][] = [
+  ...(Object.entries(TARGETS) as [Target, string][])
+    .filter(([target]) => target.startsWith('want_'))
+    .map(([target, name]): [RegExp, Target] => [new RegExp(`^${name.toLowerCase().replace(':', '')}$`), target]),
   [/^(?:why it was not taken|added on)$/, 'ignore'],
   [/\b(?:id|uid|guid|uuid|url|link|website|web page|photo|picture|avatar)\b/, 'custom'],
   [

@@ -14,6 +14,7 @@ export interface Standing {
   country: string | null;
   source: string | null;
   roles: string[];
+  wants: Record<string, unknown>;
 }
 
 const written = (person: ImportedPerson): Standing => ({
@@ -27,6 +28,7 @@ const written = (person: ImportedPerson): Standing => ({
   country: person.country,
   source: person.source,
   roles: person.roles,
+  wants: person.wants,
 });
 
 /**
@@ -52,5 +54,10 @@ export function mergedColumns(here: Standing, person: ImportedPerson, how: Exclu
   if (!file.street) for (const key of home) if (file[key] && (how === 'update' || !here[key])) set(key, file[key]);
   const roles = [...new Set([...here.roles, ...file.roles])].sort();
   if (roles.length > here.roles.length) change.roles = roles;
+  const wants = Object.entries(file.wants).filter(
+    ([key, value]) =>
+      (how === 'update' || here.wants[key] === undefined) && JSON.stringify(here.wants[key]) !== JSON.stringify(value),
+  );
+  if (wants.length) change.wants = { ...here.wants, ...Object.fromEntries(wants) };
   return change;
 }

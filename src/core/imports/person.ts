@@ -66,6 +66,8 @@ export interface ImportedPerson {
   tags: string[];
   stage: string | null;
   horizon: string | null;
+  /** What a buyer or renter looks for, as the contact holds it. */
+  wants: Record<string, number | string | string[]>;
   source: string | null;
   owner: string | null;
   permissions: Partial<Record<PermitChannel, 'granted' | 'withdrawn'>>;
@@ -100,6 +102,7 @@ export const emptyPerson = (row: number): ImportedPerson => ({
   tags: [],
   stage: null,
   horizon: null,
+  wants: {},
   source: null,
   owner: null,
   permissions: {},

@@ -58,7 +58,7 @@ export function previewContact(person: ImportedPerson): PreviewContact {
   const shown: Record<string, unknown> = { row: person.row };
   for (const key of KEPT) if (person[key]) shown[key] = person[key];
   for (const key of ['emails', 'phones', 'roles', 'tags'] as const) if (person[key].length) shown[key] = person[key];
-  for (const key of ['extensions', 'permissions', 'custom'] as const)
+  for (const key of ['extensions', 'permissions', 'custom', 'wants'] as const)
     if (Object.keys(person[key]).length) shown[key] = person[key];
   const { partner } = person;
   shown.partner = partner && {

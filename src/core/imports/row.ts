@@ -7,6 +7,7 @@ import { TARGETS, type Target } from './headings';
 import { readFirst, readName } from './names';
 import { PERMIT_CHANNELS, doubt, doubtWhole, emptyPerson, type ImportedPerson, type PermitChannel } from './person';
 import type { Column } from './table';
+import { readWant } from './wants';
 import { horizonWord, roleWords, stageWord, tagWords, yesOrNo, type AccountWords } from './words';
 
 const LONGEST_NAME = 200;
@@ -169,6 +170,16 @@ function readCell(person: ImportedPerson, parts: Parts, column: Column, text: st
     }
     case 'horizon':
       person.horizon ??= horizonWord(value, reading.words?.horizons);
+      return;
+    case 'want_price_min':
+    case 'want_price_max':
+    case 'want_bedrooms':
+    case 'want_bathrooms':
+    case 'want_areas':
+    case 'want_kinds':
+    case 'want_features':
+    case 'want_words':
+      readWant(person, target, value, column.heading);
       return;
     case 'source':
       person.source ??= value;

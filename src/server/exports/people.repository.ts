@@ -10,7 +10,7 @@ const SAID = (channel: string, kind: string): string =>
   `(select case when count(*) > 0 and min(coalesce(p.state, '')) = max(coalesce(p.state, '')) then nullif(min(coalesce(p.state, '')), '') end from contact_points cp
      left join permissions p on p.account_id = c.account_id and p.channel = '${channel}' and p.address = cp.value where cp.contact_id = c.id and cp.active and cp.kind = '${kind}')`;
 
-const PERSON = `select c.id, c.first_name, c.last_name, c.company, c.street, c.city, c.region, c.postal_code, c.country, c.household_id as household, c.roles, coalesce(sg.name, c.stage) as stage, coalesce(hz.name, c.horizon) as horizon, c.source,
+const PERSON = `select c.id, c.first_name, c.last_name, c.company, c.street, c.city, c.region, c.postal_code, c.country, c.household_id as household, c.roles, coalesce(sg.name, c.stage) as stage, coalesce(hz.name, c.horizon) as horizon, c.wants, c.source,
   u.first_name || ' ' || u.last_name as agent, to_char(c.created_at, 'YYYY-MM-DD') as added,
   coalesce((select array_agg(value order by position, id) from contact_points where contact_id = c.id and active and kind = 'email'), '{}') as emails,
   coalesce((select jsonb_agg(jsonb_build_object('number', value, 'extension', extension) order by position, id) from contact_points where contact_id = c.id and active and kind = 'phone'), '[]') as phones,

@@ -191,6 +191,7 @@ class Taken {
         postal_code: person.address?.postalCode ?? null,
         region: person.region,
         country: person.country,
+        wants: part === 0 ? person.wants : {},
         next_touch_at: next?.at ?? null,
         next_touch_kind: next?.kind ?? null,
         line: `Came in by the file “${context.row.file_name}”, row ${person.row}${part === 1 ? ', as partner' : ''}`,
@@ -198,9 +199,9 @@ class Taken {
     });
     await this.tx.run(
       `with x as (select * from jsonb_to_recordset($1::jsonb) as x (id bigint, owner_id bigint, office_id bigint, first_name text, last_name text, company text, stage text, horizon text, roles jsonb, source text, time_zone text,
-           street text, city text, postal_code text, region text, country text, next_touch_at timestamptz, next_touch_kind text, line text)),
-         made as (insert into contacts (id, account_id, owner_id, office_id, first_name, last_name, company, stage, stage_since, horizon, roles, source, time_zone, street, city, postal_code, region, country, next_touch_at, next_touch_kind, owned_since, created_at, updated_at)
-           overriding system value select id, $2, owner_id, office_id, first_name, last_name, company, stage, $3, horizon, array(select jsonb_array_elements_text(roles)), source, time_zone, street, city, postal_code, region, country,
+           street text, city text, postal_code text, region text, country text, wants jsonb, next_touch_at timestamptz, next_touch_kind text, line text)),
+         made as (insert into contacts (id, account_id, owner_id, office_id, first_name, last_name, company, stage, stage_since, horizon, roles, source, time_zone, street, city, postal_code, region, country, wants, next_touch_at, next_touch_kind, owned_since, created_at, updated_at)
+           overriding system value select id, $2, owner_id, office_id, first_name, last_name, company, stage, $3, horizon, array(select jsonb_array_elements_text(roles)), source, time_zone, street, city, postal_code, region, country, wants,
              next_touch_at, next_touch_kind, case when owner_id is not null then $3::timestamptz end, $3, $3 from x order by id),
          facts as (insert into contact_facts (contact_id) select id from x order by id),
          moved as (insert into activities (account_id, contact_id, user_id, at, kind, data) select $2, id, $4, $3, 'stage', jsonb_build_object('fromStage', 'new', 'stage', stage) from x where stage <> 'new')
@@ -215,7 +216,7 @@ class Taken {
 
   private async standing(units: Unit[]): Promise<Map<string, Standing & { horizon: string | null }>> {
     const rows = await this.tx.rows<Standing & { id: string; horizon: string | null }>(
-      'select id, first_name, last_name, company, street, city, postal_code, region, country, source, roles, horizon from contacts where id = any($1::bigint[]) order by id for update',
+      'select id, first_name, last_name, company, street, city, postal_code, region, country, source, roles, wants, horizon from contacts where id = any($1::bigint[]) order by id for update',
       [[...new Set(units.map(({ contactId }) => contactId))]],
     );
     return new Map(rows.map(({ id, ...rest }) => [id, rest]));
@@ -250,7 +251,7 @@ class Taken {
     if (!changes.length) return;
     await this.tx.run(
       `update contacts c set first_name = v.first_name, last_name = v.last_name, company = v.company, street = v.street, city = v.city, postal_code = v.postal_code, region = v.region, country = v.country, source = v.source,
-         roles = v.roles, horizon = v.horizon, updated_at = $2
+         roles = v.roles, wants = v.wants, horizon = v.horizon, updated_at = $2
        from (select id, jsonb_object_agg(key, value) as change from jsonb_to_recordset($1::jsonb) as r (id bigint, change jsonb), jsonb_each(r.change) group by id) x
        cross join lateral jsonb_populate_record((select b from contacts b where b.id = x.id), x.change) v where c.id = x.id`,
       [storable(JSON.stringify(changes)), this.at],

@@ -55,7 +55,7 @@ async function restore(tx: Tx, row: ImportRow, changed: Done[], at: Date): Promi
   const json = JSON.stringify(changed);
   await tx.run(
     `update contacts c set first_name = v.first_name, last_name = v.last_name, company = v.company, street = v.street, city = v.city, postal_code = v.postal_code, region = v.region, country = v.country, source = v.source,
-       roles = v.roles, horizon = v.horizon
+       roles = v.roles, wants = v.wants, horizon = v.horizon
      from (select x.contact_id, (select coalesce(jsonb_object_agg(b.key, b.value), '{}') from jsonb_each(x.before) b where to_jsonb(h) -> b.key = x.after->'columns'->b.key) as back
            from ${ROWS} join contacts h on h.id = x.contact_id where x.before is not null) x
      cross join lateral jsonb_populate_record((select b from contacts b where b.id = x.contact_id), x.back) v where c.id = x.contact_id`,
