@@ -6,7 +6,17 @@ import { exports_ } from './0004_exports';
 import { ownWords } from './0005_own_words';
 import { searchWords } from './0006_search_words';
 import { exportSchedules } from './0007_export_schedules';
+import { searchPending } from './0008_search_pending';
 import type { Migration } from './migration';
 
-export const migrations: Migration[] = [first, contacts, imports, exports_, ownWords, searchWords, exportSchedules];
+export const migrations: Migration[] = [
+  first,
+  contacts,
+  imports,
+  exports_,
+  ownWords,
+  searchWords,
+  exportSchedules,
+  searchPending,
+];
 export type { Migration };

@@ -75,7 +75,7 @@ export function startProcess(name, args, env, home, cwd = ROOT) {
 export const startSimulator = (env, home, dist = 'dist') =>
   startProcess('simulator', ['--enable-source-maps', '--max-old-space-size=256', fromRoot(dist, 'simulator.js')], env, home);
 export const startWorker = (env, home, dist = 'dist', name = 'worker') =>
-  startProcess(name, ['--enable-source-maps', '--max-old-space-size=384', fromRoot(dist, 'worker.js')], env, home);
+  startProcess(name, ['--enable-source-maps', '--max-old-space-size=224', fromRoot(dist, 'worker.js')], env, home);
 export const startWeb = (env, home, next = '.next') =>
   startProcess(
     'web',

@@ -8,7 +8,10 @@ import { reader, transact, type Tx } from '@/server/shared';
 const WANTED = 500_000;
 /** Indexes that are made again when everything is there: keeping them up row by row costs more than the rest. */
 const LATE: [string, string][] = [
-  ['contact_search_trigram', 'create index contact_search_trigram on contact_search using gin (search_text gin_trgm_ops)'],
+  [
+    'contact_search_trigram',
+    'create index contact_search_trigram on contact_search using gin (search_text gin_trgm_ops) with (gin_pending_list_limit = 512)',
+  ],
   ['activities_timeline', 'create index activities_timeline on activities (contact_id, at desc, id desc)'],
 ];
 

@@ -206,22 +206,38 @@ describe('somebody who is here already', () => {
 });
 
 test('killed in the middle, it goes on behind the last chunk and takes nobody twice; cancelled, it stops', async () => {
-  const text = `First,Last,Email\n${Array.from({ length: 2_700 }, (_, n) => `P${n},Query,p${n}@x.example`).join('\n')}\n`;
+  const text = `First,Last,Email\n${Array.from({ length: 5_000 }, (_, n) => `P${n},Query,p${n}@x.example`).join('\n')}\n`;
   const { imports, importing } = house().m;
   const { id } = await send({ name: 'many.csv', text });
   await imports.startImport(house().as('Ada'), id);
   let left = 1;
   await importing.performImport(id, () => (left -= 1) >= 0);
-  expect(await imports.findImport(house().as('Ada'), id)).toMatchObject({ state: 'running', read: 1_000, made: 1_000 });
+  expect(await imports.findImport(house().as('Ada'), id)).toMatchObject({ state: 'running', read: 2_000, made: 2_000 });
   left = 1;
   await importing.performImport(id, () => (left -= 1) >= 0);
   await imports.cancelImport(house().as('Ada'), id);
   await importing.performImport(id);
-  expect(await imports.findImport(house().as('Ada'), id)).toMatchObject({ state: 'cancelled', read: 2_000, made: 2_000 });
-  expect(await count()).toBe(2_000);
+  expect(await imports.findImport(house().as('Ada'), id)).toMatchObject({ state: 'cancelled', read: 4_000, made: 4_000 });
+  expect(await count()).toBe(4_000);
   await undo(id);
   expect(await count()).toBe(0);
 }, 30_000);
+
+test('a look that was cancelled stops, and what it had found so far is not kept', async () => {
+  const { imports, importing } = house().m;
+  const text = `First,Last,Email\n${Array.from({ length: 5_000 }, (_, n) => `P${n},Query,p${n}@x.example`).join('\n')}\n`;
+  const { id } = await imports.createImport(house().as('Ada'), 'many.csv', streamOf(new TextEncoder().encode(text)));
+  const looking = importing.performLook(id);
+  for (;;) {
+    const { total } = await imports.findImport(house().as('Ada'), id);
+    if (total > 0) break;
+  }
+  await imports.cancelImport(house().as('Ada'), id);
+  await looking;
+  const after = await imports.findImport(house().as('Ada'), id);
+  expect(after).toMatchObject({ state: 'cancelled', look: null });
+  expect(after.total).toBeLessThan(5_000);
+});
 
 test('a corrected heading is remembered for the next file of the same make', async () => {
   const file = { name: 'odd.csv', text: 'First,Last,Email,Perch\nAnn,Ace,ann@x.example,98741\nBob,Bee,bob@x.example,98751\n' };

@@ -6,9 +6,11 @@ import {
   changePermissions,
   endFollowUp,
   firstAddressSql,
+  forgetSearch,
   permissionActivity,
   putBackPermissions,
   recordActivities,
+  refreshSearch,
   restate,
   type PermissionChange,
 } from '../contacts';
@@ -269,6 +271,7 @@ export const remove: Kind<Of<'delete'>> = {
       ids.map((contactId) => ({ contactId, at: doing.at, why: 'removed_by' as const, by: doing.by })),
     );
     await recordActivities(doing.tx, doing.accountId, ends);
+    await forgetSearch(doing.tx, ids);
     return row!.n;
   },
   undo: async (doing, _, items) => {
@@ -281,6 +284,7 @@ export const remove: Kind<Of<'delete'>> = {
        select count(*)::int as n from back`,
       [itemsJson(items), doing.at],
     );
+    await refreshSearch(doing.tx, contactIds(items));
     return { restored: row!.n, why: 'changed_since' };
   },
 };

@@ -190,6 +190,16 @@ export async function findContact(scope: Scope, id: string, tx: Tx = reader()): 
   return contactView(row);
 }
 
+/** Contacts by their ids, as far as they may be seen. */
+export async function findContacts(scope: Scope, ids: string[], tx: Tx = reader()): Promise<Map<string, ContactView>> {
+  const bind: unknown[] = [ids];
+  const rows = await tx.rows<ContactRow>(
+    `select ${CONTACT_COLUMNS} from contacts c ${CONTACT_JOINS} where c.id = any($1::bigint[]) and ${visible(scope, bind)}`,
+    bind,
+  );
+  return new Map(rows.map((row) => [row.id, contactView(row)]));
+}
+
 /** One contact with what it permits, per channel on its first address. */
 export async function findContactWithPermissions(
   scope: Scope,

@@ -6,13 +6,14 @@ export {
   withTags,
   countContacts,
   findContact,
+  findContacts,
   findContactWithPermissions,
   listContacts,
   lockContact,
   type ContactQuery,
   type ContactSort,
 } from './contacts.repository';
-export { learnWords, refreshSearch } from './search';
+export { forgetSearch, learnWords, refreshSearch } from './search';
 export { contactView } from './contacts.rows';
 export { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
 export { endFollowUp } from './follow-up';

@@ -73,6 +73,10 @@ export const learnWords = (from: string): string =>
   `insert into search_words (account_id, word) select distinct account_id, w from (${from}) said, regexp_split_to_table(lower(unaccent(said.text)), '[^[:alpha:]]+') w
    where length(w) between ${SHORTEST_MISTYPED} and 40 and not exists (select 1 from search_words k where k.account_id = said.account_id and k.word = w)`;
 
+/** Takes contacts who are gone out of the search; whoever comes back is written anew. */
+export const forgetSearch = (tx: Tx, contactIds: string[]): Promise<void> =>
+  tx.run('delete from contact_search where contact_id = any($1::bigint[])', [contactIds]);
+
 /** Writes the search text of contacts anew from names, company, points and town. Tags are found by themselves, so that tagging many does not pay for it. */
 export const refreshSearch = (tx: Tx, contactIds: string[]): Promise<void> =>
   tx.run(

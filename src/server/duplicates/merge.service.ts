@@ -10,6 +10,7 @@ import {
   changePermissions,
   addressesOf,
   findContact,
+  forgetSearch,
   lockContact,
   PERMISSION_CHANNELS,
   putBackPermissions,
@@ -109,6 +110,7 @@ export async function mergeContacts(
     await refold(tx, scope.accountId, keptId, (side('stage') === 'gone' ? gone : kept).stage.key as Stage, scope.userId, at);
     await refold(tx, scope.accountId, goneId, 'new', null, at);
     await refreshSearch(tx, [keptId]);
+    await forgetSearch(tx, [goneId]);
     await record(tx, principal, scope.accountId, 'contacts.merge', { keptId, goneId }, at);
     return { ...(await findContact(scope, keptId, tx)), merge_id: made!.id };
   });

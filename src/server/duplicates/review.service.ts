@@ -2,7 +2,7 @@
 import type { DuplicateReason, PairView } from '@/core/duplicates';
 import { reasonsSentence } from '@/core/duplicates';
 import { scopeFor, type Principal, type Scope } from '@/core/accounts';
-import { findContact, lockContact, visible } from '../contacts';
+import { findContacts, lockContact, visible } from '../contacts';
 import { now, reader, transact } from '../shared';
 
 /** The surest pairs first. */
@@ -15,14 +15,14 @@ export async function listPairs(scope: Scope, limit: number): Promise<PairView[]
      order by p.score desc, p.one_id, p.other_id limit $${bind.push(limit)}`,
     bind,
   );
-  return Promise.all(
-    rows.map(async ({ one_id, other_id, reasons }) => ({
-      one: await findContact(scope, one_id),
-      other: await findContact(scope, other_id),
-      reasons,
-      because: `They have ${reasonsSentence(reasons)}.`,
-    })),
+  const people = await findContacts(
+    scope,
+    rows.flatMap(({ one_id, other_id }) => [one_id, other_id]),
   );
+  return rows.flatMap(({ one_id, other_id, reasons }) => {
+    const [first, second] = [people.get(one_id), people.get(other_id)];
+    return first && second ? [{ one: first, other: second, reasons, because: `They have ${reasonsSentence(reasons)}.` }] : [];
+  });
 }
 
 /** Two people, not one: the pair is not shown again. */

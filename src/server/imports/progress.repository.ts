@@ -44,9 +44,12 @@ export async function refuseImport(row: ImportRow, format: FileFormat, sentence:
   });
 }
 
-/** While the file is looked through: how many rows so far. */
-export const reportLook = (id: string, rows: number): Promise<void> =>
-  reader().run('update imports set total = $2 where id = $1', [id, rows]);
+/** While the file is looked through: how many rows so far. @returns false when it was cancelled meanwhile */
+export const reportLook = async (id: string, rows: number): Promise<boolean> =>
+  (await reader().first(`update imports set total = $2 where id = $1 and state = 'looking' and not cancel returning id`, [
+    id,
+    rows,
+  ])) !== null;
 
 export async function endImport(row: ImportRow, state: ImportState, at: Date): Promise<void> {
   await transact(async (tx) => {

@@ -1,5 +1,5 @@
 /** Taking an import back, chunk by chunk: who was made goes, unless somebody worked with them since; who was completed is as before, except what was changed since. */
-import { putBackPermissions, refreshSearch, restate, type SaidBefore } from '../contacts';
+import { forgetSearch, putBackPermissions, refreshSearch, restate, type SaidBefore } from '../contacts';
 import { now, transact, type Tx } from '../shared';
 import { readImport, type ImportRow } from './imports.repository';
 
@@ -46,7 +46,9 @@ async function takeBack(tx: Tx, ids: string[], at: Date, ended: Date): Promise<n
        and not exists (select 1 from activities a where a.contact_id = c.id and a.at > $3) and not exists (select 1 from inquiries i where i.contact_id = c.id) returning c.id`,
     [ids, at, ended],
   );
-  await tx.run('update contact_points set active = false where contact_id = any($1::bigint[])', [rows.map(({ id }) => id)]);
+  const gone = rows.map(({ id }) => id);
+  await tx.run('update contact_points set active = false where contact_id = any($1::bigint[])', [gone]);
+  await forgetSearch(tx, gone);
   return rows.length;
 }
 

@@ -7,7 +7,15 @@ import { mailingAddress } from '../campaigns';
 import { namesTogether, sentenceOf, type Channel, type ContactView } from '@/core/contacts';
 import { storable } from '@/core/capture/schemas';
 import { readSettings } from '../accounts';
-import { addressesOf, findContact, findContactWithPermissions, lockContact, permissionFor, readPermissions } from '../contacts';
+import {
+  addressesOf,
+  findContact,
+  findContacts,
+  findContactWithPermissions,
+  lockContact,
+  permissionFor,
+  readPermissions,
+} from '../contacts';
 import { now, transact, wakeWorkers, type Tx } from '../shared';
 
 const MOST = { text: 1_600, email: 50_000, letter: 4_000 } as const;
@@ -106,15 +114,12 @@ export async function sendMessage(principal: Principal, contactId: string, messa
 async function othersOfHousehold(tx: Tx, principal: Principal, contactId: string): Promise<ContactView[]> {
   const scope = scopeFor(principal);
   const { household } = await findContactWithPermissions(scope, contactId, tx);
-  const found: ContactView[] = [];
-  for (const { id } of household)
-    await findContact(scope, id, tx).then(
-      (contact) => found.push(contact),
-      (error: unknown) => {
-        if (!(error instanceof AppError && error.code === 'not_found')) throw error;
-      },
-    );
-  return found;
+  const found = await findContacts(
+    scope,
+    household.map(({ id }) => id),
+    tx,
+  );
+  return [...found.values()];
 }
 
 /** One message into the outbox. @param names whom a letter addresses, when they are more than one */

@@ -26,7 +26,7 @@ const SHOWN = 50;
 const DOUBTS_KEPT = 500;
 const BATCH = 1_000;
 /** Likeness within the file is looked for among so many; in a larger file the import itself finds the rest. */
-const COMPARED = 100_000;
+const COMPARED = 50_000;
 const SAMPLES = 3;
 
 export async function performLook(importId: string): Promise<void> {
@@ -39,7 +39,9 @@ export async function performLook(importId: string): Promise<void> {
     if ('refused' in reading) return refuseImport(row, { kind: reading.kind }, reading.refused);
     if ('empty' in reading) return refuseImport(row, reading.empty, 'The file is empty. Nothing was imported.');
     if (!corrected && reading.columns.length) await remember(row, reading);
-    const { look, samples } = await lookThrough(row, reading);
+    const seen = await lookThrough(row, reading);
+    if (!seen) return;
+    const { look, samples } = seen;
     const columns: ImportColumn[] = reading.columns.map((column, at) => ({ ...column, sample: samples[at] ?? [] }));
     await saveLook(
       row,
@@ -57,7 +59,8 @@ async function remember(row: ImportRow, reading: ReadFile): Promise<void> {
   if (known?.length === reading.columns.length) reading.columns.forEach((column, at) => Object.assign(column, known[at]));
 }
 
-async function lookThrough(row: ImportRow, reading: ReadFile): Promise<{ look: ImportLook; samples: string[][] }> {
+/** @returns null when it was cancelled meanwhile */
+async function lookThrough(row: ImportRow, reading: ReadFile): Promise<{ look: ImportLook; samples: string[][] } | null> {
   const look: ImportLook = {
     rows: 0,
     accepted: 0,
@@ -81,7 +84,7 @@ async function lookThrough(row: ImportRow, reading: ReadFile): Promise<{ look: I
     );
     look.known += batch.filter((person) => [...person.emails, ...person.phones].some((address) => known.has(address))).length;
     batch = [];
-    await reportLook(row.id, look.rows);
+    return reportLook(row.id, look.rows);
   };
   for await (const person of peopleOf(reading)) {
     look.rows += 1;
@@ -103,9 +106,9 @@ async function lookThrough(row: ImportRow, reading: ReadFile): Promise<{ look: I
     if (Object.keys(person.permissions).length) look.permissions += 1;
     if (look.rows <= COMPARED) finder.see(person);
     batch.push(person);
-    if (batch.length >= BATCH) await count();
+    if (batch.length >= BATCH && !(await count())) return null;
   }
-  await count();
+  if (!(await count())) return null;
   const { duplicates, shared } = finder.result();
   for (const { email, rows } of shared)
     for (const at of rows.slice(1))

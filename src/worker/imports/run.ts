@@ -5,7 +5,7 @@ import { now, transact } from '@/server/shared';
 import { openImport, peopleOf } from './read';
 import { withFile } from './spool';
 
-const CHUNK = 1_000;
+const CHUNK = 2_000;
 
 /** @param going answers false when the process is to stop; the rest is left for the next */
 export async function performImport(importId: string, going: () => boolean = () => true): Promise<void> {
