@@ -100,3 +100,53 @@ test('the grid by keyboard alone: move, choose a range, all, nobody; columns and
   await expect(page.getByRole('columnheader', { name: /^Name/ })).toHaveAttribute('aria-sort', 'ascending');
   expect(await headings()).toEqual(before);
 });
+
+test('a stage of one’s own is made, used and removed with where its people go; the file that comes back is ordered; they said no to letters', async ({
+  page,
+}) => {
+  await logIn(page, 'admin');
+  await page.goto('/setup');
+  await page.getByLabel('Name of a new stage').fill('Looking around');
+  await page.getByLabel('Meaning of the new stage').fill('Sees houses with us');
+  await page.getByRole('region', { name: 'Stages' }).getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByLabel('Name of Looking around')).toHaveValue('Looking around');
+
+  await page.goto('/contacts');
+  await page.locator('[data-keys="heard"]').waitFor();
+  await page.getByRole('button', { name: /^Hot/ }).click();
+  await page.getByRole('row').nth(1).getByRole('checkbox').check();
+  await page.getByRole('toolbar', { name: 'What to do with the chosen' }).getByRole('button', { name: 'Stage' }).click();
+  await page.getByLabel('Looking around').check();
+  await page.getByRole('button', { name: 'Do it for 1' }).click();
+  await expect(page.getByText('1 person: move to Looking around.')).toBeVisible();
+  await page.getByRole('row').nth(1).getByRole('button').first().click();
+  const dossier = page.getByRole('article', { name: /^Dossier of/ });
+  await dossier.getByRole('button', { name: /^Letter (yes|no|not said)/ }).click();
+  await page.getByLabel('They said no').check();
+  await page.getByLabel(/^How and where/).fill('too much paper');
+  await page.getByRole('button', { name: 'Put it on record' }).click();
+  await expect(dossier.getByRole('button', { name: 'Letter no' })).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  await page.keyboard.press('Shift+A');
+  await page.getByRole('button', { name: 'More …', exact: true }).click();
+  await page.getByRole('menuitem', { name: /Export/ }).click();
+  await page.getByLabel('When:').selectOption('week');
+  await page.getByPlaceholder('Letters for the printer').fill('For Monday');
+  await page.getByRole('button', { name: 'Write it every Monday at 07:00' }).click();
+  await page.getByRole('button', { name: 'Database' }).click();
+  await page.getByRole('menuitem', { name: 'Files that go out …' }).click();
+  await expect(page.getByText('CSV, every Monday at 07:00')).toBeVisible();
+  await page.getByRole('button', { name: 'Stop it' }).click();
+  await expect(page.getByText('“For Monday” comes no more.')).toBeVisible();
+
+  await page.goto('/setup');
+  await page.getByRole('button', { name: 'Remove Looking around …' }).click();
+  await page.getByRole('dialog').getByRole('combobox').selectOption({ label: 'move to “Talking”' });
+  await page.getByRole('button', { name: 'Move 1 person to “Talking”' }).click();
+  await expect(page.getByText('1 person: move to Talking from the stage Looking around, which is removed.')).toBeVisible();
+  await expect(page.getByLabel('Name of Looking around')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Taken back for 1 person.')).toBeVisible();
+  await expect(page.getByLabel('Name of Looking around')).toHaveCount(1);
+});
