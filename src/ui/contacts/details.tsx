@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES, DATE_KINDS, DATE_NAMES, type DateKind } from '@/core/contacts';
 import type { FieldDef } from '@/core/segments';
-import { ask, NO_WORDS, Problem, useNotices, useVocabulary, wordsOf } from '../primitives';
+import { ask, Fault, NO_WORDS, useNotices, useVocabulary } from '../primitives';
 import type { ContactInFull } from './types';
 
 const listed = (text: string): string[] =>
@@ -135,13 +135,7 @@ export function DetailsDialog({ contact, onClose }: { contact: ContactInFull; on
             />
           ))}
         </div>
-        {keep.error && (
-          <p className="late" role="alert">
-            {keep.error instanceof Problem && keep.error.fields.length
-              ? keep.error.fields.map(({ field: name, message }) => `${name}: ${message}`).join('; ')
-              : wordsOf(keep.error)}
-          </p>
-        )}
+        <Fault error={keep.error} named />
         <div className="line">
           <button type="submit" className="act main" disabled={keep.isPending}>
             Keep

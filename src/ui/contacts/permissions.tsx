@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { dayAndTime } from '@/core/shared';
 import { CHANNELS, CHANNEL_NAMES, type Channel } from '@/core/contacts';
-import { ask, Problem, useNotices, useZone, wordsOf } from '../primitives';
+import { ask, Fault, useNotices, useZone } from '../primitives';
 import type { ContactInFull } from './types';
 
 const SAID = { granted: ['yes', 'good'], withdrawn: ['no', 'late'], unknown: ['not said', 'soft'] } as const;
@@ -90,13 +90,7 @@ function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: C
           onChange={(event) => setEvidence(event.target.value)}
           slotProps={{ htmlInput: { maxLength: 500 } }}
         />
-        {keep.error && (
-          <p className="late" role="alert">
-            {keep.error instanceof Problem && keep.error.fields.length
-              ? `${keep.error.message} ${keep.error.fields.map(({ message }) => message).join('; ')}`
-              : wordsOf(keep.error)}
-          </p>
-        )}
+        <Fault error={keep.error} />
         <div className="line">
           <button type="submit" className="act main" disabled={keep.isPending || (state === 'granted' && !evidence.trim())}>
             Put it on record

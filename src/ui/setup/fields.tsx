@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { FIELD_KINDS, type FieldDef, type FieldKind } from '@/core/segments';
 import { useChangeWatch } from '../changes';
-import { ask, freshKey, Problem, useNotices, wordsOf } from '../primitives';
+import { ask, Fault, freshKey, useNotices } from '../primitives';
 import { Block } from './block';
 
 const KIND_NAMES: Record<FieldKind, string> = {
@@ -132,13 +132,7 @@ export function Fields() {
         {withChoices && (
           <TextField label="Choices, with commas between" value={choices} onChange={(event) => setChoices(event.target.value)} />
         )}
-        {make.error && (
-          <p className="late" role="alert">
-            {make.error instanceof Problem && make.error.fields.length
-              ? make.error.fields.map(({ message }) => message).join('; ')
-              : wordsOf(make.error)}
-          </p>
-        )}
+        <Fault error={make.error} />
         <div>
           <button type="submit" className="act" disabled={!name.trim() || make.isPending}>
             Make the field
