@@ -194,7 +194,7 @@ test.each<[Change, string]>([
 test('cancelled in the middle, what is done stays and is undone; killed in the middle, the next worker goes on where it stopped', async () => {
   const it = house();
   await it.db.run(
-    `insert into contacts (account_id, first_name, time_zone, stage_since, created_at, updated_at) select 1, 'P' || n, 'UTC', now(), now(), now() from generate_series(1, 3500) n`,
+    `insert into contacts (account_id, first_name, time_zone, stage_since, created_at, updated_at) select 1, 'P' || n, 'UTC', now(), now(), now() from generate_series(1, 8000) n`,
   );
   await it.db.run('insert into contact_facts (contact_id) select id from contacts');
   const choir = await tag('choir');
@@ -209,20 +209,20 @@ test('cancelled in the middle, what is done stays and is undone; killed in the m
     change: { kind: 'tags', add: [choir], remove: [] },
   });
   await changes.performChange(id, only(1));
-  expect([await tagged(), (await changes.findChange(it.as('Ada'), id)).done]).toEqual([1_000, 1_000]);
+  expect([await tagged(), (await changes.findChange(it.as('Ada'), id)).done]).toEqual([2_500, 2_500]);
   await changes.performChange(id, only(1));
   await changes.cancelChange(it.as('Ada'), id);
   await changes.performChange(id);
   expect(await changes.findChange(it.as('Ada'), id)).toMatchObject({
     state: 'cancelled',
-    total: 3_500,
-    done: 2_000,
-    changed: 2_000,
+    total: 8_000,
+    done: 5_000,
+    changed: 5_000,
   });
   await changes.undoChange(it.as('Ada'), id);
   await changes.performUndo(id, only(1));
   await changes.performUndo(id);
-  expect([await tagged(), (await changes.findChange(it.as('Ada'), id)).undone]).toEqual([0, 2_000]);
+  expect([await tagged(), (await changes.findChange(it.as('Ada'), id)).undone]).toEqual([0, 5_000]);
 }, 30_000);
 
 test('verify finds nothing after random changes and undos', async () => {

@@ -12,7 +12,7 @@ import { kindOf } from './kinds.index';
 import type { Doing, Item } from './kinds';
 import { selectionSql } from './select';
 
-const CHUNK = 1_000;
+const CHUNK = 2_500;
 
 async function doerOf(row: ChangeRow): Promise<{ scope: Scope; person: Person | null }> {
   if (!row.user_id) return { scope: wholeAccount(row.account_id), person: null };
@@ -131,7 +131,7 @@ async function undoChunk(id: string, person: Person | null): Promise<boolean> {
     if (!row || row.state !== 'undoing') return false;
     const at = await now(tx);
     const items = await tx.rows<Item>(
-      `delete from change_items where change_id = $1 and contact_id in (select contact_id from change_items where change_id = $1 order by contact_id limit ${CHUNK}) returning contact_id, before, after`,
+      `delete from change_items where change_id = $1 and contact_id = any(array(select contact_id from change_items where change_id = $1 order by contact_id limit ${CHUNK})) returning contact_id, before, after`,
       [id],
     );
     if (!items.length) {

@@ -19,7 +19,7 @@ export async function undoImportChunk(id: string): Promise<boolean> {
     if (!row || row.state !== 'undoing') return false;
     const at = await now(tx);
     const rows = await tx.rows<Done>(
-      `delete from import_rows where import_id = $1 and (row, part) in (select row, part from import_rows where import_id = $1 and outcome <> 'left' order by row desc, part desc limit ${CHUNK}) returning contact_id, outcome, before, after`,
+      `delete from import_rows where import_id = $1 and outcome <> 'left' and row >= (select min(row) from (select row from import_rows where import_id = $1 and outcome <> 'left' order by row desc limit ${CHUNK}) latest) returning contact_id, outcome, before, after`,
       [id],
     );
     if (!rows.length) {
