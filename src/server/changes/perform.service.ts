@@ -131,7 +131,7 @@ async function undoChunk(id: string, person: Person | null): Promise<boolean> {
     if (!row || row.state !== 'undoing') return false;
     const at = await now(tx);
     const items = await tx.rows<Item>(
-      `delete from change_items where change_id = $1 and contact_id = any(array(select contact_id from change_items where change_id = $1 order by contact_id limit ${CHUNK})) returning contact_id, before, after`,
+      `delete from change_items where change_id = $1 and contact_id <= (select max(contact_id) from (select contact_id from change_items where change_id = $1 order by contact_id limit ${CHUNK}) next) returning contact_id, before, after`,
       [id],
     );
     if (!items.length) {
