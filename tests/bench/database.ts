@@ -201,6 +201,11 @@ async function bulk(): Promise<object> {
     await api(`/changes/${id}/undo`, 'POST');
     await until(`/changes/${id}`, ['undoing']);
   });
+  for (const gone of [tag.id, mark.id]) {
+    await sql.query('delete from contact_tags where tag_id = $1', [gone]);
+    await sql.query('delete from tags where id = $1', [gone]);
+  }
+  await sql.query(`delete from changes where sentence = 'by hand'`);
   return {
     by_hand_s: round(hand / 1000),
     ours_s: round(ours / 1000),

@@ -69,7 +69,7 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
   const ids: [RegExp, string][] = [
     [/^\/contacts/, strange.id],
     [/^\/inquiries/, inquiries.items.find(({ agent }) => agent.name === 'Sabine Okoro')!.id],
-    [/^\/calls/, timeline.items.find(({ kind }) => kind === 'call')!.data.callId!],
+    [/^\/calls/, timeline.items.find(({ kind, data }) => kind === 'call' && data.callId)!.data.callId!],
     [/^\/enrolments/, enrolments.items[0]?.id ?? '1'],
     [/^\/people/, '1'],
     [/^\/(keys|campaigns)/, '1'],
@@ -80,6 +80,7 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
     [/^\/fields/, '1'],
     [/^\/merges/, '1'],
     [/^\/exports/, exported.id],
+    [/^\/export-schedules/, '1'],
   ];
   const walked: string[] = [];
   for (const who of ['agent1', 'caller', 'lender', null]) {

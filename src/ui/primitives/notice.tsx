@@ -6,6 +6,11 @@ import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
 import { wordsOf } from './api';
 
+/** How long a notice stays: what can be undone the longest, for somebody who is interrupted. */
+const UNDO_MS = 15_000;
+const ERROR_MS = 9_000;
+const SAID_MS = 5_000;
+
 interface Notice {
   text: string;
   kind: 'info' | 'error';
@@ -36,7 +41,7 @@ export function NoticeProvider({ children }: { children: ReactNode }) {
       <Snackbar
         key={notice?.key}
         open={notice !== null}
-        autoHideDuration={notice?.kind === 'error' ? 9_000 : 5_000}
+        autoHideDuration={undo ? UNDO_MS : notice?.kind === 'error' ? ERROR_MS : SAID_MS}
         onClose={(_, why) => why !== 'clickaway' && setNotice(null)}
         anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
       >
