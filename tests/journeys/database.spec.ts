@@ -106,6 +106,7 @@ test('a stage of one’s own is made, used and removed with where its people go;
 }) => {
   await logIn(page, 'admin');
   await page.goto('/setup');
+  await page.locator('[data-keys="heard"]').waitFor();
   await page.getByLabel('Name of a new stage').fill('Looking around');
   await page.getByLabel('Meaning of the new stage').fill('Sees houses with us');
   await page.getByRole('region', { name: 'Stages' }).getByRole('button', { name: 'Add it' }).click();
@@ -141,6 +142,7 @@ test('a stage of one’s own is made, used and removed with where its people go;
   await expect(page.getByText('“For Monday” comes no more.')).toBeVisible();
 
   await page.goto('/setup');
+  await page.locator('[data-keys="heard"]').waitFor();
   await page.getByRole('button', { name: 'Remove Looking around …' }).click();
   await page.getByRole('dialog').getByRole('combobox').selectOption({ label: 'move to “Talking”' });
   await page.getByRole('button', { name: 'Move 1 person to “Talking”' }).click();

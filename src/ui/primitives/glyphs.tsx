@@ -53,7 +53,7 @@ export function Glyph({ name }: { name: string }) {
 export function Strokes({ horizon }: { horizon: string | null }) {
   const word = useHorizon(horizon);
   const filled = word?.strokes ?? 0;
-  const name = horizon ? (word?.name ?? '') : 'No horizon yet';
+  const name = horizon ? (word?.name ?? 'Horizon') : 'No horizon yet';
   return (
     <span className="strokes" role="img" aria-label={name} title={name}>
       {[1, 2, 3, 4].map((stroke) => (

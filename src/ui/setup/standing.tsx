@@ -36,7 +36,7 @@ export function Standing({ kind }: { kind: Kind }) {
       {rows?.map((row) => (
         <Line key={`${row.key} ${row.name} ${row.meaning} ${row.rhythm_days} ${row.strokes}`} kind={kind} row={row} rows={rows} />
       ))}
-      <Add key={rows?.length} kind={kind} />
+      {rows && <Add kind={kind} />}
     </Block>
   );
 }
@@ -187,6 +187,7 @@ function Add({ kind }: { kind: Kind }) {
     },
     onSuccess: () => {
       notices.tell(`“${form.name}” can be chosen now.`);
+      setForm(EMPTY);
       void queries.invalidateQueries();
     },
     onError: notices.fail,
