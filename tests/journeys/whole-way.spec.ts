@@ -71,7 +71,7 @@ test('the whole campaign to the end: e-mail with its unsubscribe link, which wor
     emails: ['wren@adair.example'],
     phones: ['(564) 555-0177'],
   });
-  await advance('P1D');
+  await advance('P2D');
   const mail = (await received('wren@adair.example'))[0]!;
   expect(mail.subject).toBe('Homes you asked about');
   const link = /http\S+\/u\/\S+/.exec(mail.body)![0];
