@@ -139,6 +139,18 @@ test('an export comes back at its time, once, and its file is sent to whoever as
   expect(await exports.listExports(abel, 5)).toHaveLength(1);
 });
 
+test('a mail server that is away is said with the file, and the file is sent when it is back', async () => {
+  await crowd();
+  const { exports, exporting, exportMail } = house().m;
+  const { id } = await exports.createExport(house().as('Ada'), 'csv', { question: {} }, {}, true);
+  await exporting.performExport(id);
+  const away = { ...house().outside, mail: { close: () => {}, send: async () => ({ result: 'later' as const, fault: 'away' }) } };
+  await expect(exportMail.mailExport(id, away)).rejects.toThrow('away');
+  expect(await exports.findExport(house().as('Ada'), id)).toMatchObject({ mailed_at: null, mail_fault: 'away' });
+  await exportMail.mailExport(id, house().outside);
+  expect(await exports.findExport(house().as('Ada'), id)).toMatchObject({ mailed_at: expect.any(Date), mail_fault: null });
+});
+
 test('a schedule of somebody who left orders nothing and says so; one about a segment that is gone fails with a reason', async () => {
   await crowd();
   const { exports, exporting, segments } = house().m;

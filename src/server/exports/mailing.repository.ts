@@ -23,7 +23,7 @@ export async function readMailing(exportId: string): Promise<Mailing | null> {
   }>(
     `select e.format, e.bytes, e.done, s.name, jsonb_build_object('name', u.first_name || ' ' || u.last_name, 'email', u.email) as person
      from exports e join users u on u.id = e.user_id and u.active left join export_schedules s on s.id = e.schedule_id
-     where e.id = $1 and e.state = 'done' and e.email and e.mailed_at is null and e.mail_fault is null`,
+     where e.id = $1 and e.state = 'done' and e.email and e.mailed_at is null`,
     [exportId],
   );
   return row && { ...row, bytes: Number(row.bytes), at: await now() };
@@ -37,7 +37,7 @@ export async function readFile(exportId: string): Promise<Buffer> {
   return Buffer.concat(parts.map(({ bytes }) => bytes));
 }
 
-/** @param fault why it could not be sent; null when it was */
+/** @param fault why it could not be sent, so far or for good; null when it was */
 export const keepMailed = async (exportId: string, fault: string | null): Promise<void> =>
   reader().run(
     'update exports set mailed_at = case when $2::text is null then $3::timestamptz end, mail_fault = $2 where id = $1',

@@ -29,6 +29,6 @@ export async function mailExport(exportId: string, outside: Outside): Promise<vo
       ? { attachment: { name: FILE_NAMES[format], type: FILE_TYPES[format], content: await readFile(exportId) } }
       : {}),
   });
-  if (answer.result === 'later') throw new Error(answer.fault ?? 'the mail server could not be reached');
   await keepMailed(exportId, answer.result === 'accepted' ? null : (answer.fault ?? 'refused'));
+  if (answer.result === 'later') throw new Error(answer.fault ?? 'tried again by the queue');
 }
