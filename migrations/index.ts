@@ -7,6 +7,7 @@ import { ownWords } from './0005_own_words';
 import { searchWords } from './0006_search_words';
 import { exportSchedules } from './0007_export_schedules';
 import { searchPending } from './0008_search_pending';
+import { peopleInSight } from './0009_people_in_sight';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -18,5 +19,6 @@ export const migrations: Migration[] = [
   searchWords,
   exportSchedules,
   searchPending,
+  peopleInSight,
 ];
 export type { Migration };

@@ -2,7 +2,7 @@
  * The demo world at full size: the small world copied until there are half a million contacts with five million activities, each
  * copy with names, addresses and numbers of its own. Set-based, one copy a transaction, indexes that cost most made at the end.
  */
-import { learnWords } from '@/server/contacts';
+import { writeSearch } from '@/server/contacts';
 import { reader, transact, type Tx } from '@/server/shared';
 
 const WANTED = 500_000;
@@ -107,13 +107,5 @@ async function copy(tx: Tx, k: number, top: number): Promise<void> {
   await tx.run(
     `insert into enrolments (account_id, campaign_id, contact_id, state, step, started_at, ended_at, because) select account_id, campaign_id, ${of('contact_id')}, state, step, started_at, ended_at, because from enrolments where contact_id <= ${top} and state <> 'active'`,
   );
-  await tx.run(
-    `insert into contact_search (contact_id, search_text) select c.id, ' ' || lower(unaccent(concat_ws(' ', c.first_name, c.last_name, c.company, c.city, c.postal_code, (select string_agg(case when kind = 'phone' then regexp_replace(value, '\\D', '', 'g') else value end, ' ') from contact_points where contact_id = c.id))))
-     from contacts c where c.id > ${k * top} and c.id <= ${(k + 1) * top}`,
-  );
-  await tx.run(
-    learnWords(
-      `select account_id, concat_ws(' ', first_name, last_name, company, city) as text from contacts where id > ${k * top} and id <= ${(k + 1) * top}`,
-    ),
-  );
+  await writeSearch(tx, `c.id > ${k * top} and c.id <= ${(k + 1) * top}`);
 }

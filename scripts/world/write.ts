@@ -4,7 +4,7 @@ import { NEW_BUYER } from '@/core/campaigns';
 import { foldFact, handRaisedAt, HORIZONS, nextTouch, noFacts, STAGES } from '@/core/contacts';
 import { KEY_SCOPES } from '@/core/accounts';
 import { hashPassword } from '@/server/accounts';
-import { FACT_COLUMNS, learnWords, rowOfFacts } from '@/server/contacts';
+import { FACT_COLUMNS, rowOfFacts, writeSearch } from '@/server/contacts';
 import { hashed, transact, type Tx } from '@/server/shared';
 import { drawWorld, RUNGS, type World } from './draw';
 import { AWAY, BROKERAGE, COLLEAGUES, DEMO_KEY, nameOf, PASSWORD, START, ZONE } from './settings';
@@ -288,11 +288,7 @@ async function writeContacts(tx: Tx, contacts: WorldContact[]): Promise<number> 
   await writePermissions(tx, contacts);
   const activities = await writeHistory(tx, contacts);
   await writeOrder(tx, contacts);
-  await tx.run(
-    `insert into contact_search (contact_id, search_text) select c.id, ' ' || lower(unaccent(concat_ws(' ', c.first_name, c.last_name, c.city, c.postal_code,
-       (select string_agg(case when kind = 'phone' then regexp_replace(value, '\\D', '', 'g') else value end, ' ') from contact_points where contact_id = c.id)))) from contacts c`,
-  );
-  await tx.run(learnWords(`select account_id, concat_ws(' ', first_name, last_name, company, city) as text from contacts`));
+  await writeSearch(tx, 'true');
   await tx.run(
     `insert into contact_lenders (contact_id, user_id) select id, 12 from contacts where 'buyer' = any(roles) and stage in ('talking','client','under_contract') and id % 4 = 0`,
   );

@@ -196,7 +196,7 @@ test('cancelled in the middle, what is done stays and is undone; killed in the m
   await it.db.run(
     `insert into contacts (account_id, first_name, time_zone, stage_since, created_at, updated_at) select 1, 'P' || n, 'UTC', now(), now(), now() from generate_series(1, 8000) n`,
   );
-  await it.db.run('insert into contact_facts (contact_id) select id from contacts');
+  await it.completePeople();
   const choir = await tag('choir');
   const { changes } = it.m;
   const tagged = async () => (await it.db.first<{ n: number }>('select count(*)::int as n from contact_tags', []))!.n;

@@ -28,6 +28,7 @@ const PEOPLE = `
   insert into contacts (account_id, owner_id, office_id, first_name, last_name, stage, stage_since, roles, time_zone, city, created_at, updated_at)
     select 1, 2 + n % 9, 1, 'Drill', 'Person ' || n, 'new', c.now, '{buyer}', 'America/Los_Angeles', 'Saltmarsh', c.now, c.now from generate_series(1, ${DUE}) n, c;
   insert into contact_facts (contact_id) select id from contacts where first_name = 'Drill';
+  insert into contact_search (contact_id, account_id, search_text) select id, 1, ' drill ' || lower(last_name) from contacts where first_name = 'Drill';
   insert into contact_points (account_id, contact_id, kind, value)
     select 1, id, 'phone', '+1999' || lpad((row_number() over (order by id))::text, 7, '0') from contacts where first_name = 'Drill'
     union all select 1, id, 'email', 'drill' || id || '@drill.example' from contacts where first_name = 'Drill';

@@ -8,8 +8,11 @@ export function houseForEach(): () => House {
     house = await openHouse();
   });
   afterEach(async () => {
-    expect(await house.verified()).toEqual([]);
-    await house.close();
+    try {
+      expect(await house.verified()).toEqual([]);
+    } finally {
+      await house.close();
+    }
   });
   return () => house;
 }

@@ -305,6 +305,12 @@ export class House {
       );
   }
 
+  /** People whom a case writes straight into the table get what everybody has: facts, and a place in the search. */
+  async completePeople(): Promise<void> {
+    await this.db.run('insert into contact_facts (contact_id) select id from contacts on conflict do nothing');
+    await this.m.contacts.writeSearch(this.db, 'true');
+  }
+
   contact(id: string) {
     return this.m.contacts.findContactWithPermissions(this.scope, id);
   }

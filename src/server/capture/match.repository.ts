@@ -78,7 +78,7 @@ async function create(tx: Tx, accountId: string, inquiry: CleanInquiry, at: Date
        select $1, made.id, x.kind, x.value, x.n from made, (
          select 'phone' as kind, value, ordinality::int - 1 as n from unnest($12::text[]) with ordinality as p (value, ordinality)
          union all select 'email', value, ordinality::int - 1 from unnest($13::text[]) with ordinality as e (value, ordinality)) x
-     ), search as (insert into contact_search (contact_id, search_text) select id, ' ' || lower(unaccent($14)) from made),
+     ), search as (insert into contact_search (contact_id, account_id, search_text) select id, $1, ' ' || lower(unaccent($14)) from made),
      learned as (${learnWords(`select $1::bigint as account_id, concat_ws(' ', $2::text, $3::text, $9::text) as text`)})
      select id, time_zone from made`,
     [

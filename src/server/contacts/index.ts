@@ -1,19 +1,17 @@
 export { stageNames } from './stage-names';
 export { addNote, contactPatchSchema, setNextTouch, setPermission, updateContact } from './change.service';
+export { findContact, findContacts, findContactWithPermissions, lockContact } from './contacts.repository';
 export {
   CONTACT_SORTS,
+  COUNTED,
   contactsFrom,
-  withTags,
   countContacts,
-  findContact,
-  findContacts,
-  findContactWithPermissions,
   listContacts,
-  lockContact,
+  withTags,
   type ContactQuery,
   type ContactSort,
-} from './contacts.repository';
-export { forgetSearch, learnWords, refreshSearch } from './search';
+} from './pages.repository';
+export { forgetSearch, learnWords, refreshSearch, writeSearch } from './search';
 export { contactView } from './contacts.rows';
 export { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
 export { endFollowUp } from './follow-up';

@@ -79,12 +79,16 @@ export const forgetSearch = (tx: Tx, contactIds: string[]): Promise<void> =>
 
 /** Writes the search text of contacts anew from names, company, points and town. Tags are found by themselves, so that tagging many does not pay for it. */
 export const refreshSearch = (tx: Tx, contactIds: string[]): Promise<void> =>
+  writeSearch(tx, 'c.id = any($1::bigint[])', [contactIds]);
+
+/** Writes the search text, and the words learned from it, of all contacts `c` of a condition who are still there. */
+export const writeSearch = (tx: Tx, which: string, bind: unknown[] = []): Promise<void> =>
   tx.run(
     `with people as (select c.id, c.account_id, concat_ws(' ', c.first_name, c.last_name, c.company, c.city) as text, c.postal_code,
          (select string_agg(case when kind = 'phone' then regexp_replace(value, '\\D', '', 'g') else value end, ' ') from contact_points where contact_id = c.id) as points
-       from contacts c where c.id = any($1::bigint[])),
+       from contacts c where ${which} and c.deleted_at is null),
        learned as (${learnWords('select account_id, text from people')})
-     insert into contact_search (contact_id, search_text) select id, ' ' || lower(unaccent(concat_ws(' ', text, postal_code, points))) from people
+     insert into contact_search (contact_id, account_id, search_text) select id, account_id, ' ' || lower(unaccent(concat_ws(' ', text, postal_code, points))) from people
      on conflict (contact_id) do update set search_text = excluded.search_text`,
-    [contactIds],
+    bind,
   );

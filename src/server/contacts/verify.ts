@@ -80,7 +80,7 @@ async function verifyChunk(ids: string[], found: Verified): Promise<void> {
 const DERIVED = ['stage', 'hand_raised_at', 'next_touch_at', 'next_touch_kind'];
 const plain = (value: unknown): string => (value instanceof Date ? value.toISOString() : String(value ?? null));
 
-/** What no lead may be: without a person, or twice under one address. */
+/** What may not be: a lead without a person or twice under one address, something done that no timeline tells, a search without its people. */
 async function strays(): Promise<string[]> {
   const rows = await reader().rows<{ what: string }>(
     `select 'inquiry ' || i.id || ' is with nobody' as what from inquiries i left join contacts c on c.id = i.contact_id where i.owner_id is null or c.owner_id is null
@@ -88,6 +88,8 @@ async function strays(): Promise<string[]> {
      union all select 'call ' || id || ' ended and is not in the timeline' from calls where state = 'ended' and outcome is not null and activity_id is null
      union all select 'message ' || o.id || ' went and is not in the timeline' from outbox o where o.state = 'sent' and o.channel <> 'call'
        and not exists (select 1 from activities a where a.contact_id = o.contact_id and a.kind = 'message' and a.data->>'outboxId' = o.id::text)
+     union all select 'contact ' || c.id || case when s.contact_id is null then ' cannot be searched' else ' is gone and still in the search' end from contacts c
+       full join contact_search s on s.contact_id = c.id where (c.deleted_at is null) <> (s.contact_id is not null)
      limit 20`,
   );
   return rows.map((row) => row.what);

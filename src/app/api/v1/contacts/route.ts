@@ -1,10 +1,8 @@
 /** Contacts: searched, of a segment, or the people behind a number in Results. The count that comes with a page stops at 1,001. */
-import { countContacts, listContacts } from '@/server/contacts';
+import { COUNTED, countContacts, listContacts } from '@/server/contacts';
 import { readQuestion } from '@/server/segments';
 import { OPERATIONS } from '@/app/_http/operations';
 import { listed, route } from '@/app/_http/route';
-
-const CAP = 1_001;
 
 export const GET = route(OPERATIONS.listContacts!, async ({ request, scope, query }) => {
   const asked = await readQuestion(scope, query);
@@ -15,14 +13,12 @@ export const GET = route(OPERATIONS.listContacts!, async ({ request, scope, quer
     limit: query.limit,
     cursor: query.cursor,
   };
-  const [page, total] = await Promise.all([
-    listContacts(scope, paged),
-    query.cursor ? undefined : countContacts(scope, asked, CAP),
-  ]);
+  const counted = query.cursor ? undefined : countContacts(scope, asked);
+  const [page, total] = await Promise.all([listContacts(scope, paged, counted && (() => counted)), counted]);
   return listed(request, page, {
     ...(total === undefined
       ? {}
-      : { total: page.approximate ? page.items.length : Math.min(total, CAP - 1), total_capped: total >= CAP }),
+      : { total: page.approximate ? page.items.length : Math.min(total, COUNTED), total_capped: total > COUNTED }),
     approximate: page.approximate,
   });
 });
