@@ -26,6 +26,8 @@ export interface Item {
 export interface Kind<C extends Change = Change> {
   /** Of these contacts, those whom the change would leave alone, by reason, without changing anything. SQL over `c`, `f`: `case … end`, null for those it changes. */
   leaves: (change: C, bind: unknown[]) => string;
+  /** Set when `apply` finds out by itself whom it leaves alone, always for this reason: then nobody is sorted out before. */
+  leavesByItself?: LeftAlone;
   apply: (doing: Doing, change: C, ids: string[]) => Promise<number>;
   /** @returns how many were restored; the rest is left alone with a reason */
   undo: (doing: Doing, change: C, items: Item[]) => Promise<{ restored: number; why: LeftAlone }>;

@@ -87,7 +87,8 @@ async function performChunk(id: string, person: Person | null): Promise<boolean>
       : await leftAloneOf(tx, row, chunk.contact_ids);
     const changed = await kind.apply(doingOf(row, person, tx, at), row.spec.change, leftAlone.ids);
     const counts = leftAlone.counts;
-    if (leftAlone.ids.length > changed) counts.changed_since = (counts.changed_since ?? 0) + leftAlone.ids.length - changed;
+    const why = kind.leavesByItself ?? 'changed_since';
+    if (leftAlone.ids.length > changed) counts[why] = (counts[why] ?? 0) + leftAlone.ids.length - changed;
     await tx.run(
       `update changes set done = done + $2, changed = changed + $3, left_alone = (select coalesce(jsonb_object_agg(key, n), '{}') from (
          select key, sum(value::int)::int as n from (select * from jsonb_each_text(left_alone) union all select * from jsonb_each_text($4::jsonb)) x group by key) y) where id = $1`,
@@ -104,13 +105,19 @@ async function leftAloneOf(
   row: ChangeRow,
   ids: string[],
 ): Promise<{ ids: string[]; counts: Partial<Record<LeftAlone, number>> }> {
-  await tx.run('select 1 from contacts where id = any($1::bigint[]) order by id for update', [ids]);
-  const bind: unknown[] = [ids];
-  const rows = await tx.rows<{ id: string; why: LeftAlone | null }>(
-    `select c.id, case when c.deleted_at is not null then 'gone' else (${kindOf(row.spec.change).leaves(row.spec.change, bind)})::text end as why
-     from contacts c join contact_facts f on f.contact_id = c.id where c.id = any($1::bigint[])`,
-    bind,
+  const there = await tx.rows<{ id: string; gone: boolean }>(
+    'select id, deleted_at is not null as gone from contacts where id = any($1::bigint[]) order by id for update',
+    [ids],
   );
+  const kind = kindOf(row.spec.change);
+  const bind: unknown[] = [ids];
+  const rows: { id: string; why: LeftAlone | null }[] = kind.leavesByItself
+    ? there.map(({ id, gone }) => ({ id, why: gone ? 'gone' : null }))
+    : await tx.rows(
+        `select c.id, case when c.deleted_at is not null then 'gone' else (${kind.leaves(row.spec.change, bind)})::text end as why
+         from contacts c join contact_facts f on f.contact_id = c.id where c.id = any($1::bigint[])`,
+        bind,
+      );
   const counts: Partial<Record<LeftAlone, number>> = {};
   for (const { why } of rows) if (why) counts[why] = (counts[why] ?? 0) + 1;
   if (rows.length < ids.length) counts.gone = (counts.gone ?? 0) + ids.length - rows.length;

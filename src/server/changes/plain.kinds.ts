@@ -7,20 +7,36 @@ type Of<K extends Change['kind']> = Extract<Change, { kind: K }>;
 const counted = async (doing: Doing, sql: string, bind: unknown[]): Promise<number> =>
   (await doing.tx.first<{ n: number }>(sql, bind))!.n;
 
+/** Only adding is most of what is asked and has a statement of its own: 20 of 55 µs a person were spent on looking for tags to take away. */
+const added = (doing: Doing, add: string[], ids: string[]): Promise<number> =>
+  counted(
+    doing,
+    `with added as (insert into contact_tags (contact_id, tag_id) select id, tag from unnest($6::bigint[]) id, unnest($7::bigint[]) tag on conflict do nothing returning contact_id, tag_id),
+       touched as (${
+         add.length === 1
+           ? `select contact_id, '{"tags": null}'::jsonb as before, jsonb_build_object('tags', jsonb_build_array(tag_id)) as after from added`
+           : `select contact_id, '{"tags": null}'::jsonb as before, jsonb_build_object('tags', jsonb_agg(tag_id)) as after from added group by contact_id`
+       }),
+       ${KEEP} select count(*)::int as n from touched`,
+    [...keepBind(doing), ids, add],
+  );
+const exchanged = (doing: Doing, add: string[], remove: string[], ids: string[]): Promise<number> =>
+  counted(
+    doing,
+    `with added as (insert into contact_tags (contact_id, tag_id) select id, tag from unnest($6::bigint[]) id, unnest($7::bigint[]) tag on conflict do nothing returning contact_id, tag_id),
+       removed as (delete from contact_tags where contact_id = any($6::bigint[]) and tag_id = any($8::bigint[]) returning contact_id, tag_id),
+       touched as (select contact_id, jsonb_build_object('tags', jsonb_agg(tag_id) filter (where not plus)) as before, jsonb_build_object('tags', jsonb_agg(tag_id) filter (where plus)) as after
+         from (select contact_id, tag_id, true as plus from added union all select contact_id, tag_id, false from removed) x group by contact_id),
+       ${KEEP} select count(*)::int as n from touched`,
+    [...keepBind(doing), ids, add.filter((id) => !remove.includes(id)), remove],
+  );
+
 export const tags: Kind<Of<'tags'>> = {
   leaves: ({ add, remove }, bind) =>
     `case when (select count(*) from contact_tags ct where ct.contact_id = c.id and ct.tag_id = any($${bind.push(add)}::bigint[])) = ${new Set(add).size}
        and not exists (select 1 from contact_tags ct where ct.contact_id = c.id and ct.tag_id = any($${bind.push(remove)}::bigint[])) then 'so_already' end`,
-  apply: (doing, { add, remove }, ids) =>
-    counted(
-      doing,
-      `with added as (insert into contact_tags (contact_id, tag_id) select id, tag from unnest($6::bigint[]) id, unnest($7::bigint[]) tag on conflict do nothing returning contact_id, tag_id),
-         removed as (delete from contact_tags where contact_id = any($6::bigint[]) and tag_id = any($8::bigint[]) returning contact_id, tag_id),
-         touched as (select contact_id, jsonb_build_object('tags', jsonb_agg(tag_id) filter (where not plus)) as before, jsonb_build_object('tags', jsonb_agg(tag_id) filter (where plus)) as after
-           from (select contact_id, tag_id, true as plus from added union all select contact_id, tag_id, false from removed) x group by contact_id),
-         ${KEEP} select count(*)::int as n from touched`,
-      [...keepBind(doing), ids, add.filter((id) => !remove.includes(id)), remove],
-    ),
+  leavesByItself: 'so_already',
+  apply: (doing, { add, remove }, ids) => (remove.length ? exchanged(doing, add, remove, ids) : added(doing, add, ids)),
   undo: async (doing, _, items) => ({
     restored: await counted(
       doing,

@@ -10,5 +10,5 @@ export {
   setShelf,
   updateSegment,
 } from './segments.repository';
-export { nameIn, readVocabulary } from './vocabulary.repository';
+export { nameIn, readOffered, readVocabulary } from './vocabulary.repository';
 export { readQuestion, type Question } from './question';

@@ -1,4 +1,4 @@
-/** The names of everything a segment may name: stages, horizons, tags, people, rosters, doors, campaigns, sources, towns, and the account's own fields. */
+/** The names of everything a segment may name: stages, horizons, tags, people, rosters, doors, campaigns, and the account's own fields; and the sources and places offered beside them. */
 import { CONTACT_ROLES } from '@/core/contacts';
 import type { Scope } from '@/core/accounts';
 import type { NameOf, Vocabulary, VocabularyView } from '@/core/segments';
@@ -8,6 +8,7 @@ import { reader, type Tx } from '../shared';
 /** Sources, towns and postal codes that are offered; others can be typed. */
 const MOST_OFFERED = 300;
 
+/** Everything that has a name of its own. Sources and places are their own names: `readOffered` adds those there are. */
 export async function readVocabulary(scope: Scope, tx: Tx = reader()): Promise<VocabularyView> {
   const [rows, fields] = await Promise.all([
     tx.rows<{ of: Vocabulary; value: string; name: string; more: object | null }>(
@@ -19,9 +20,6 @@ export async function readVocabulary(scope: Scope, tx: Tx = reader()): Promise<V
          union all select 'roster', id::text, name, 0, null from rosters where account_id = $1
          union all select 'door', id::text, name, 0, null from doors where account_id = $1
          union all select 'campaign', id::text, name, 0, null from campaigns where account_id = $1
-         union all (select 'source', source, source, -count(*)::int, null from contacts where account_id = $1 and source is not null group by source order by count(*) desc limit ${MOST_OFFERED})
-         union all (select 'town', min(city), min(city), -count(*)::int, null from contacts where account_id = $1 and city is not null group by lower(city) order by count(*) desc limit ${MOST_OFFERED})
-         union all (select 'postal', postal_code, postal_code, -count(*)::int, null from contacts where account_id = $1 and postal_code is not null group by postal_code order by count(*) desc limit ${MOST_OFFERED})
        ) v order by rank, lower(name)`,
       [scope.accountId],
     ),
@@ -37,6 +35,26 @@ export async function readVocabulary(scope: Scope, tx: Tx = reader()): Promise<V
   };
   for (const { of, value, name, more } of rows) (names[of] ??= []).push({ value, name, ...more });
   return { names, fields };
+}
+
+/** The vocabulary with the sources, towns and postal codes that contacts have, the most frequent first: looks at every contact. */
+export async function readOffered(scope: Scope): Promise<VocabularyView> {
+  const offered = (value: string, group: string) =>
+    reader().rows<{ value: string }>(
+      `select ${value} as value from contacts where account_id = $1 and deleted_at is null and ${group} is not null group by ${group} order by count(*) desc, 1 limit ${MOST_OFFERED}`,
+      [scope.accountId],
+    );
+  const [vocabulary, source, town, postal] = await Promise.all([
+    readVocabulary(scope),
+    offered('source', 'source'),
+    offered('min(city)', 'lower(city)'),
+    offered('postal_code', 'postal_code'),
+  ]);
+  const named = (rows: { value: string }[]) => rows.map(({ value }) => ({ value, name: value }));
+  return {
+    ...vocabulary,
+    names: { ...vocabulary.names, source: named(source), town: named(town), postal: named(postal) },
+  };
 }
 
 /** Looks names up in a vocabulary. */

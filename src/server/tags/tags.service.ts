@@ -17,14 +17,17 @@ interface TagRow {
 }
 
 /** All tags by name, with how many contacts of the scope have each. */
-export function listTags(scope: Scope): Promise<TagView[]> {
+export const listTags = (scope: Scope): Promise<TagView[]> => readTags(scope, null);
+
+function readTags(scope: Scope, id: string | null): Promise<TagView[]> {
   const bind: unknown[] = [];
   const where = visible(scope, bind);
+  const only = (column: string) => (id ? ` and ${column} = $${bind.push(id)}` : '');
   return reader().rows<TagRow>(
     `select t.id, t.name, t.color, t.locked, coalesce(n.uses, 0) as uses, case when u.id is null then null else u.first_name || ' ' || u.last_name end as made_by, t.made_at
      from tags t left join users u on u.id = t.made_by
-     left join (select ct.tag_id, count(*)::int as uses from contact_tags ct join contacts c on c.id = ct.contact_id where ${where} group by ct.tag_id) n on n.tag_id = t.id
-     where t.account_id = $1 and t.deleted_at is null order by lower(t.name)`,
+     left join (select ct.tag_id, count(*)::int as uses from contact_tags ct join contacts c on c.id = ct.contact_id where ${where}${only('ct.tag_id')} group by ct.tag_id) n on n.tag_id = t.id
+     where t.account_id = $1 and t.deleted_at is null${only('t.id')} order by lower(t.name)`,
     bind,
   );
 }
@@ -56,7 +59,7 @@ export async function createTag(principal: Principal, input: { name: string; col
 }
 
 async function findTag(scope: Scope, id: string): Promise<TagView> {
-  const tag = (await listTags(scope)).find((one) => one.id === id);
+  const [tag] = await readTags(scope, id);
   if (!tag) throw notFound('tag');
   return tag;
 }
