@@ -57,6 +57,46 @@ test('names that sound alike in one place are a pair, with the reasons; stranger
   ]);
 });
 
+test('an address that another has is noted and makes the two a sure pair, whatever they are called; once said to be two they stay two', async () => {
+  const oda = await house().arrives({ first_name: 'Oda', last_name: 'Brandvold', emails: ['oda@x.example'], phones: [] });
+  const nils = await house().arrives({
+    first_name: 'Nils',
+    last_name: 'Holt',
+    phones: ['564-555-0110', '564-555-0111'],
+    emails: [],
+  });
+  await house().arrives({
+    first_name: 'Nils',
+    phones: ['564-555-0110', '564-555-0111'],
+    emails: ['oda@x.example', 'nils@x.example'],
+  });
+  await house().arrives({ first_name: 'Nils', phones: ['564-555-0110', '564-555-0111'], emails: ['oda@x.example'] });
+  const points = (id: string) =>
+    house().db.rows('select value, active from contact_points where contact_id = $1 order by id', [id]);
+  expect(await points(oda.contact.id)).toEqual([{ value: 'oda@x.example', active: true }]);
+  expect(await points(nils.contact.id)).toEqual([
+    { value: '+15645550110', active: true },
+    { value: '+15645550111', active: true },
+    { value: 'nils@x.example', active: true },
+    { value: 'oda@x.example', active: false },
+  ]);
+  expect((await house().contact(nils.contact.id)).emails).toEqual(['nils@x.example']);
+  const [found] = await look();
+  expect(found).toMatchObject({
+    one: { id: oda.contact.id },
+    other: { id: nils.contact.id },
+    because: 'They have the same e-mail.',
+  });
+
+  const { merge_id } = await house().m.duplicates.mergeContacts(house().as('Ada'), oda.contact.id, nils.contact.id, {});
+  expect((await house().contact(oda.contact.id)).emails.sort()).toEqual(['nils@x.example', 'oda@x.example']);
+  expect(await look()).toEqual([]);
+  await house().m.duplicates.unmerge(house().as('Ada'), merge_id);
+  expect(await look()).toHaveLength(1);
+  await house().m.duplicates.declareDifferent(house().as('Ada'), nils.contact.id, oda.contact.id);
+  expect(await look()).toEqual([]);
+});
+
 test('what a person called different is not shown again', async () => {
   const [one, other] = await pair();
   await house().m.duplicates.declareDifferent(house().as('Ada'), other, one);

@@ -188,11 +188,19 @@ describe('somebody who is here already', () => {
     await undo(done.id);
     expect(await standing()).toEqual(before);
   });
-  test('new: another contact, without the address that is taken', async () => {
+  test('new: another contact, with the address that is taken only noted, so that the two are found to be one', async () => {
     await here();
-    await bring(FILE, { on_match: 'new' });
+    const before = await standing();
+    const done = await bring(FILE, { on_match: 'new' });
     expect(await count()).toBe(2);
     expect(await find('oda@x.example')).toMatchObject({ first_name: 'Oda' });
+    const { duplicates } = house().m;
+    await duplicates.findDuplicates('1');
+    expect((await duplicates.listPairs(house().scope, 5)).map(({ because }) => because)).toEqual([
+      expect.stringContaining('the same e-mail'),
+    ]);
+    await undo(done.id);
+    expect(await standing()).toEqual(before);
   });
   test('undo leaves alone whoever was worked with since', async () => {
     const done = await bring('01-plain-comma.csv');

@@ -3,6 +3,8 @@ import type { ContactView } from '../contacts';
 import { listed } from '../shared';
 
 export const REASONS = {
+  same_email: 'the same e-mail',
+  same_phone: 'the same phone',
   same_name: 'the same name',
   like_name: 'names that sound alike',
   short_name: 'a first name that may be short for the other',
@@ -12,7 +14,9 @@ export const REASONS = {
 } as const;
 export type DuplicateReason = keyof typeof REASONS;
 
-export const reasonsSentence = (reasons: readonly DuplicateReason[]): string => listed(reasons.map((reason) => REASONS[reason]));
+/** The reasons in words, the surest first. */
+export const reasonsSentence = (reasons: readonly DuplicateReason[]): string =>
+  listed((Object.keys(REASONS) as DuplicateReason[]).filter((one) => reasons.includes(one)).map((one) => REASONS[one]));
 
 /** The fields one chooses side by side; the rest (addresses, tags, dates, activities, enrolments) is kept of both. */
 export const MERGE_FIELDS = ['name', 'company', 'place', 'stage', 'horizon', 'owner', 'source'] as const;

@@ -128,14 +128,16 @@ const complete = (tx: Tx, contactId: string, inquiry: CleanInquiry, at: Date): P
     ],
   );
 
-/** An address that another contact holds stays there: the two are likely duplicates, which is for a person to say. */
+/** An address that another contact holds stays there and is noted here: the two may be one, which is for a person to say. */
 const addPoints = (tx: Tx, accountId: string, contactId: string, inquiry: CleanInquiry): Promise<void> =>
   tx.run(
-    `insert into contact_points (account_id, contact_id, kind, value, position)
-     select $1, $2, kind, value, n + (select coalesce(max(position) + 1, 0) from contact_points where contact_id = $2)
-     from (select 'phone' as kind, value, ordinality::int - 1 as n from unnest($3::text[]) with ordinality as p (value, ordinality)
-       union all select 'email', value, ordinality::int - 1 from unnest($4::text[]) with ordinality as e (value, ordinality)) x
-     on conflict (account_id, kind, value) where active do nothing`,
+    `with named as (select kind, value, n + (select coalesce(max(position) + 1, 0) from contact_points where contact_id = $2) as position
+       from (select 'phone' as kind, value, ordinality::int - 1 as n from unnest($3::text[]) with ordinality as p (value, ordinality)
+         union all select 'email', value, ordinality::int - 1 from unnest($4::text[]) with ordinality as e (value, ordinality)) x),
+       owned as (insert into contact_points (account_id, contact_id, kind, value, position) select $1, $2, kind, value, position from named
+         on conflict (account_id, kind, value) where active do nothing returning kind, value)
+     insert into contact_points (account_id, contact_id, kind, value, position, active) select $1, $2, kind, value, position, false from named
+     where (kind, value) not in (select kind, value from owned) and not exists (select 1 from contact_points h where h.contact_id = $2 and h.kind = named.kind and h.value = named.value)`,
     [accountId, contactId, inquiry.phones, inquiry.emails],
   );
 

@@ -1,4 +1,4 @@
-/** Looking for people who stand in the database twice: blocked by postal code or town with the sound of the last name, then compared. The worker does it; the pairs wait for a person. */
+/** Looking for people who stand in the database twice: exactly, by an address, or likely, blocked by postal code or town with the sound of the last name and then compared. The worker does it; the pairs wait for a person. */
 import type { LookView } from '@/core/duplicates';
 import { scopeFor, type Principal } from '@/core/accounts';
 import { enqueue, now, reader, transact, type Tx } from '../shared';
@@ -9,8 +9,8 @@ const MOST_PAIRS = 20_000;
 /** So many of one sound in one place are compared with each other; of more only those whose first names begin alike, and of more still only those of the same name. */
 const COMPARED = 400;
 
-/** One statement over everything: people with the same sound of name in the same place, and why they may be one. Its cost grows with the people, not with the square of a place. */
-const PAIRS = `with said as materialized (
+/** People with the same sound of name in the same place, and why they may be one. Its cost grows with the people, not with the square of a place. */
+const LIKELY = `with said as materialized (
     select id, postal_code, lower(unaccent(first_name)) as first, lower(unaccent(last_name)) as last, lower(coalesce(street, '')) as street, lower(coalesce(city, '')) as city,
       coalesce(nullif(postal_code, ''), lower(city)) || ' ' || dmetaphone(last_name) as place
     from contacts where account_id = $1 and deleted_at is null and last_name <> '' and first_name <> '' and coalesce(nullif(postal_code, ''), city) is not null),
@@ -25,8 +25,17 @@ const PAIRS = `with said as materialized (
   where (a.first = b.first or (length(a.first) > 2 and b.first like a.first || '%') or (length(b.first) > 2 and a.first like b.first || '%') or (length(a.first) > 3 and levenshtein_less_equal(left(a.first, 60), left(b.first, 60), 1) <= 1))
     and levenshtein_less_equal(left(a.last, 60), left(b.last, 60), 2) <= 2
     and not (a.street <> '' and b.street <> '' and a.street <> b.street and a.first <> b.first)
-    and not exists (select 1 from not_duplicates n where n.one_id = a.id and n.other_id = b.id)
-  order by score desc limit ${MOST_PAIRS}`;
+    and not exists (select 1 from not_duplicates n where n.one_id = a.id and n.other_id = b.id)`;
+
+/** People for whom an address was given that another has: it is noted with the one and used by the other. */
+const EXACT = `select least(a.id, b.id) as one_id, greatest(a.id, b.id) as other_id, array['same_' || p.kind] as reasons, 1::real as score
+  from contact_points p join contact_points q on q.account_id = p.account_id and q.kind = p.kind and q.value = p.value and q.active and q.contact_id <> p.contact_id
+  join contacts a on a.id = p.contact_id and a.deleted_at is null join contacts b on b.id = q.contact_id and b.deleted_at is null
+  where p.account_id = $1 and not p.active and not exists (select 1 from not_duplicates n where n.one_id = least(a.id, b.id) and n.other_id = greatest(a.id, b.id))`;
+
+/** Each pair once, with all its reasons; the surest first. */
+const PAIRS = `select one_id, other_id, array_agg(distinct reason) as reasons, max(score) as score
+  from ((${LIKELY} order by score desc limit ${MOST_PAIRS}) union all (${EXACT} limit ${MOST_PAIRS})) pair, unnest(reasons) reason group by 1, 2 order by 4 desc limit ${MOST_PAIRS}`;
 
 export async function askLook(principal: Principal): Promise<LookView> {
   const { accountId } = scopeFor(principal);
