@@ -3,29 +3,9 @@
  * comes out of here is what contacts are matched by.
  */
 import { parsePhoneNumberFromString } from 'libphonenumber-js';
+import { NAME_PARTICLES } from '../shared';
 
-const PARTICLES = new Set([
-  'van',
-  'von',
-  'der',
-  'den',
-  'de',
-  'da',
-  'di',
-  'du',
-  'la',
-  'le',
-  'of',
-  'y',
-  'e',
-  'af',
-  'av',
-  'bin',
-  'al',
-  'el',
-  'ten',
-  'ter',
-]);
+const PARTICLES = new Set([...NAME_PARTICLES, 'of', 'y', 'e']);
 const INVISIBLE = /[\u0000-\u001f\u007f\u200b\u2028\u2029\ufeff]/g;
 
 /** One line: no control characters, runs of white space folded. Right-to-left text, emoji and markup stay as given. */

@@ -1,4 +1,5 @@
 /** Names of one person or of two in one cell: `Last, First`, `First Last`, `First & First Last`, with titles and suffixes. */
+import { NAME_PARTICLES } from '../shared';
 import { folded } from './cell';
 
 export interface NameRead {
@@ -9,32 +10,7 @@ export interface NameRead {
 
 const TITLES = /^(?:(?:mr|mrs|ms|miss|mx|dr|prof|rev|sir|herr|frau|sr|sra|srta|mme|mlle)\.?\s+)+/i;
 const SUFFIXES = /[,\s]+(?:jr|sr|ii|iii|iv|phd|ph\.d|md|m\.d|esq|cpa)\.?$/i;
-const PARTICLES = new Set([
-  'van',
-  'von',
-  'der',
-  'den',
-  'de',
-  'da',
-  'di',
-  'du',
-  'la',
-  'le',
-  'af',
-  'av',
-  'bin',
-  'al',
-  'el',
-  'ten',
-  'ter',
-  'del',
-  'della',
-  'dos',
-  'mac',
-  'st',
-  'st.',
-  'zu',
-]);
+const PARTICLES = new Set([...NAME_PARTICLES, 'mac', 'st', 'st.']);
 const AND = /\s*(?:&|\+|\/)\s*|\s+(?:and|und|y|et|e)\s+/i;
 
 /** Titles before and suffixes after a name, taken off. A name that is nothing but a title stays. */

@@ -3,3 +3,6 @@
 /** `choir, garden and rowing club`; empty for none. @param last what stands before the last one */
 export const listed = (names: readonly string[], last = 'and'): string =>
   names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} ${last} ${names.at(-1)}`;
+
+/** Small words before a last name that belong to it and keep their small letters. */
+export const NAME_PARTICLES = 'van von der den de da di du la le af av bin al el ten ter del della dos zu'.split(' ');

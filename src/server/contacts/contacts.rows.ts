@@ -48,6 +48,13 @@ export const CONTACT_COLUMNS = `c.id, c.first_name, c.last_name, c.stage, sg.nam
   c.do_not_contact, c.archived_because, c.owner_id, u.first_name || ' ' || u.last_name as owner_name, c.owned_since, c.hand_raised_at, c.last_touch_at, c.next_touch_at,
   c.next_touch_kind, t.note as next_touch_note, c.created_at, coalesce(p.points, '[]') as points, coalesce(g.tags, '{}') as tags, dt.dates, fv.fields, f.attempts, f.reached, f.last_reached_at,
   f.last_attempt_at, f.talk_seconds, f.conversations`;
+
+/** The own fields of a contact `c` by their ids, as `fields`: values as JSON in the kind of each. */
+export const OWN_FIELDS = `select jsonb_object_agg(field_id, value) as fields from (
+    select v.field_id, case d.kind when 'number' then to_jsonb(min(v.number)) when 'money' then to_jsonb(min(v.number)) when 'flag' then to_jsonb(bool_or(v.number = 1)) when 'choices' then jsonb_agg(v.words order by v.ordinal)
+      when 'date' then to_jsonb(min(v.day)) when 'yearly' then to_jsonb(coalesce(min(v.day)::text, to_char(min(v.month_day), 'FM00"-"00'))) when 'contact' then to_jsonb(min(v.linked_id)::text) else to_jsonb(min(v.words)) end as value
+    from field_values v join fields d on d.id = v.field_id and d.deleted_at is null where v.contact_id = c.id group by v.field_id, d.kind) x`;
+
 export const CONTACT_JOINS = `join contact_facts f on f.contact_id = c.id
   left join users u on u.id = c.owner_id
   left join stages sg on sg.account_id = c.account_id and sg.key = c.stage
@@ -55,10 +62,7 @@ export const CONTACT_JOINS = `join contact_facts f on f.contact_id = c.id
   left join lateral (select jsonb_agg(jsonb_build_object('kind', kind, 'value', value, 'fault', fault) order by position, id) as points from contact_points where contact_id = c.id and active) p on true
   left join lateral (select array_agg(name order by name) as tags from contact_tags ct join tags tg on tg.id = ct.tag_id and tg.deleted_at is null where ct.contact_id = c.id) g on true
   left join lateral (select jsonb_agg(jsonb_build_object('kind', kind, 'label', label, 'year', year, 'month_day', month_day) order by month_day, id) as dates from contact_dates where contact_id = c.id) dt on true
-  left join lateral (select jsonb_object_agg(field_id, value) as fields from (
-    select v.field_id, case d.kind when 'number' then to_jsonb(min(v.number)) when 'money' then to_jsonb(min(v.number)) when 'flag' then to_jsonb(bool_or(v.number = 1)) when 'choices' then jsonb_agg(v.words order by v.ordinal)
-      when 'date' then to_jsonb(min(v.day)) when 'yearly' then to_jsonb(coalesce(min(v.day)::text, to_char(min(v.month_day), 'FM00"-"00'))) when 'contact' then to_jsonb(min(v.linked_id)::text) else to_jsonb(min(v.words)) end as value
-    from field_values v join fields d on d.id = v.field_id and d.deleted_at is null where v.contact_id = c.id group by v.field_id, d.kind) x) fv on true`;
+  left join lateral (${OWN_FIELDS}) fv on true`;
 
 const two = (n: number): string => String(n).padStart(2, '0');
 const dateView = ({ kind, label, year, month_day }: NonNullable<ContactRow['dates']>[number]): ImportantDate => ({

@@ -12,7 +12,7 @@ export {
   type ContactSort,
 } from './pages.repository';
 export { forgetSearch, learnWords, refreshSearch, writeSearch } from './search';
-export { contactView } from './contacts.rows';
+export { contactView, OWN_FIELDS } from './contacts.rows';
 export { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
 export { endFollowUp } from './follow-up';
 export { listFields, setDates, setFields } from './more';

@@ -2,7 +2,7 @@
 import type { Scope } from '@/core/accounts';
 import type { OutgoingPerson } from '@/core/exports';
 import { selectionSql, type Selection } from '../changes';
-import { firstAddressSql } from '../contacts';
+import { firstAddressSql, OWN_FIELDS } from '../contacts';
 import { reader } from '../shared';
 
 const CHUNK = 2_000;
@@ -18,9 +18,7 @@ const PERSON = `select c.id, c.first_name, c.last_name, c.company, c.street, c.c
   coalesce((select jsonb_agg(jsonb_build_object('kind', kind, 'label', label, 'on', case when year is null then '-' else lpad(year::text, 4, '0') end || '-' || to_char(month_day / 100, 'FM00') || '-' || to_char(month_day % 100, 'FM00')) order by id)
     from contact_dates where contact_id = c.id), '[]') as dates,
   jsonb_strip_nulls(jsonb_build_object('call', ${SAID('call', 'phone')}, 'text', ${SAID('text', 'phone')}, 'email', ${SAID('email', 'email')}, 'letter', (select state from permissions p where p.account_id = c.account_id and p.channel = 'letter' and p.address = ${firstAddressSql('letter')}))) as said,
-  coalesce((select jsonb_object_agg(field_id, value) from (select v.field_id, case d.kind when 'number' then to_jsonb(min(v.number)) when 'money' then to_jsonb(min(v.number)) when 'flag' then to_jsonb(bool_or(v.number = 1))
-    when 'choices' then jsonb_agg(v.words order by v.ordinal) when 'date' then to_jsonb(min(v.day)) when 'yearly' then to_jsonb(coalesce(min(v.day)::text, to_char(min(v.month_day), 'FM00"-"00'))) when 'contact' then to_jsonb(min(v.linked_id)::text) else to_jsonb(min(v.words)) end as value
-    from field_values v join fields d on d.id = v.field_id and d.deleted_at is null where v.contact_id = c.id group by v.field_id, d.kind) x), '{}') as fields
+  coalesce((${OWN_FIELDS}), '{}') as fields
   from contacts c left join stages sg on sg.account_id = c.account_id and sg.key = c.stage left join horizons hz on hz.account_id = c.account_id and hz.key = c.horizon left join users u on u.id = c.owner_id`;
 
 /** How many a selection holds. */

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import type { Change, ChangePreview } from '@/core/changes';
-import { ask, freshKey, Problem, useNotices, wordsOf } from '../primitives';
+import { ask, faultWords, freshKey, useNotices } from '../primitives';
 import { ChangeForm, TITLES, type Doing } from './forms';
 import { useChangeWatch, type ChangeLine } from './watch';
 
@@ -56,7 +56,7 @@ export function ChangeDialog({
           {!change ? (
             <span className="soft">Choose, and this says what would happen.</span>
           ) : preview.isError ? (
-            <span className="late">{faultOf(preview.error)}</span>
+            <span className="late">{faultWords(preview.error)}</span>
           ) : (
             (preview.data?.sentence ?? <span className="soft">Counting …</span>)
           )}
@@ -78,6 +78,3 @@ export function ChangeDialog({
     </Dialog>
   );
 }
-
-const faultOf = (error: unknown): string =>
-  error instanceof Problem && error.fields.length ? error.fields.map(({ message }) => message).join('; ') : wordsOf(error);

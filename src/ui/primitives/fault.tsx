@@ -4,12 +4,16 @@ import { Problem, wordsOf } from './api';
 /** @param named says the fields by name, where a form has many */
 export function Fault({ error, named }: { error: unknown; named?: boolean }) {
   if (!error) return null;
-  const fields = error instanceof Problem ? error.fields : [];
   return (
     <p className="late" role="alert">
-      {fields.length
-        ? `${wordsOf(error)} ${fields.map(({ field, message }) => (named ? `${field}: ${message}` : message)).join('; ')}`
-        : wordsOf(error)}
+      {faultWords(error, named)}
     </p>
   );
+}
+
+/** The same in words, for where a line stands already. */
+export function faultWords(error: unknown, named = false): string {
+  const fields = error instanceof Problem ? error.fields : [];
+  if (!fields.length) return wordsOf(error);
+  return `${wordsOf(error)} ${fields.map(({ field, message }) => (named ? `${field}: ${message}` : message)).join('; ')}`;
 }
