@@ -1,8 +1,8 @@
 /**
  * What was deleted stays for its undo, at the head of every order, and each page walked past all of it: 20 ms after an import of
  * 70,000 was taken back. The orders of the grid now hold only people who are there. The search, which holds nobody else either,
- * knows the account, so that counting what it finds does not open every contact; its account is the contact's and never changes. Addresses that are only noted
- * with a contact, because another has them, are found among all by an index of their own.
+ * knows the account, so that counting what it finds does not open every contact; its account is the contact's and never changes.
+ * Addresses that are only noted with a contact, because another has them, and the few noes of the permission ledger have indexes.
  */
 import type { Migration } from './migration';
 
@@ -29,6 +29,7 @@ alter table contact_search alter column search_text set statistics 500;
 analyze contact_search;
 
 create index contact_points_noted on contact_points (account_id, contact_id) where not active;
+create index permissions_withdrawn on permissions (channel, account_id, address) where state = 'withdrawn';
 `;
 
 export const peopleInSight: Migration = { name: '0009_people_in_sight', up: (run) => run(up) };

@@ -53,9 +53,12 @@ function meets(condition: Condition, context: SegmentContext, bind: Bind): strin
   return ask(question, condition, context, bind);
 }
 
-/** How a subject is asked in SQL: as a column or expression, or as rows that exist. */
+/**
+ * How a subject is asked in SQL: as a column or expression, or as rows that exist. `rarely` names a value that few have and a
+ * condition, cheap by an index, that all of them meet: without it everybody would be asked.
+ */
 type Question =
-  | { is: 'value'; sql: string; ids?: boolean; lower?: boolean }
+  | { is: 'value'; sql: string; ids?: boolean; lower?: boolean; rarely?: { value: string; among: string } }
   | { is: 'set'; array: string }
   | { is: 'rows'; from: string; value: string; ids?: boolean; lower?: boolean }
   | { is: 'days'; from: string; value: string }
@@ -77,11 +80,19 @@ const wantsList = (key: string): Question => ({
   value: 'w.v',
   lower: true,
 });
-/** What holds for a channel on the contact's first address. */
-const said = (channel: Channel): Question =>
-  value(
-    `coalesce((select p.state from permissions p where p.account_id = c.account_id and p.channel = '${channel}' and p.address = ${firstAddressSql(channel)}), 'unknown')`,
-  );
+/** What holds for a channel on the contact's first address. A no is rare and found from the ledger's side. */
+const said = (channel: Channel): Question => ({
+  is: 'value',
+  sql: `coalesce((select p.state from permissions p where p.account_id = c.account_id and p.channel = '${channel}' and p.address = ${firstAddressSql(channel)}), 'unknown')`,
+  rarely: {
+    value: 'withdrawn',
+    among:
+      channel === 'letter'
+        ? `c.id in (select substr(no.address, 8)::bigint from permissions no where no.channel = 'letter' and no.state = 'withdrawn')`
+        : `c.id in (select np.contact_id from permissions no join contact_points np on np.account_id = no.account_id and np.kind = '${channel === 'email' ? 'email' : 'phone'}' and np.value = no.address and np.active
+             where no.channel = '${channel}' and no.state = 'withdrawn')`,
+  },
+});
 const hasPoint = (kind: string): Question =>
   flag(`exists (select 1 from contact_points cp where cp.contact_id = c.id and cp.active and cp.kind = '${kind}')`);
 
@@ -243,7 +254,7 @@ function askRows(
 }
 
 function askValue(
-  { sql, ids, lower }: Extract<Question, { is: 'value' }>,
+  { sql, ids, lower, rarely }: Extract<Question, { is: 'value' }>,
   condition: Condition,
   { at, zone }: SegmentContext,
   bind: Bind,
@@ -260,7 +271,8 @@ function askValue(
     case 'none': {
       const asked = ids ? idsOf(condition.of) : condition.of.map(plain);
       const any = `${lower ? `lower(${sql})` : sql} = any(${bound(bind, asked, ids ? 'bigint[]' : 'text[]')})`;
-      return condition.how === 'any' ? any : `not coalesce(${any}, false)`;
+      if (condition.how === 'none') return `not coalesce(${any}, false)`;
+      return rarely && asked.every((one) => one === rarely.value) ? `(${rarely.among} and ${any})` : any;
     }
     case 'between': {
       const parts = [`${sql} is not null`];
