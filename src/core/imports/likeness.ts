@@ -1,4 +1,5 @@
 /** Rows of a file that are one person, and rows that share a home: found while reading, with memory for keys only. */
+import { ownCopy } from '../shared';
 import { folded } from './cell';
 import { sameFirst } from './names';
 import type { ImportedPerson } from './person';
@@ -10,6 +11,7 @@ export interface Likeness {
   shared: { email: string; rows: number[] }[];
 }
 
+type Kept = 'row' | 'first' | 'last' | 'emails' | 'phones' | 'uid' | 'partner' | 'partnerUid' | 'address';
 interface Seen {
   row: number;
   first: string;
@@ -57,8 +59,12 @@ export class LikenessFinder {
   private readonly homes: Set<number>[] = [];
   private readonly shared = new Map<string, number[]>();
 
-  /** Looks at one more person. */
-  see(person: ImportedPerson): void {
+  /** Looks at one more person, and keeps of them copies only: whole rows of the file would stay in memory with them. */
+  see({ row, first, last, emails, phones, uid, partner, partnerUid, address }: ImportedPerson): void {
+    this.keep(ownCopy({ row, first, last, emails, phones, uid, partner, partnerUid, address }));
+  }
+
+  private keep(person: Pick<ImportedPerson, Kept>): void {
     const home = homeOf(person.address?.street, person.address?.city, person.address?.postalCode);
     const seen: Seen = { row: person.row, first: person.first, last: person.last, home };
     for (const email of person.emails) this.meet(this.byEmail, email, seen, 'email');

@@ -18,4 +18,4 @@ export {
   shortDay,
 } from './time';
 export { type Jsoned } from './jsoned';
-export { listed, NAME_PARTICLES } from './words';
+export { listed, NAME_PARTICLES, ownCopy } from './words';

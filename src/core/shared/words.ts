@@ -6,3 +6,6 @@ export const listed = (names: readonly string[], last = 'and'): string =>
 
 /** Small words before a last name that belong to it and keep their small letters. */
 export const NAME_PARTICLES = 'van von der den de da di du la le af av bin al el ten ter del della dos zu'.split(' ');
+
+/** A text, or anything JSON holds, that stands by itself: a piece cut from a larger text keeps all of that text in memory for as long as it is kept. */
+export const ownCopy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;

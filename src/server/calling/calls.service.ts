@@ -227,7 +227,7 @@ async function correctLog(tx: Tx, principal: Principal, row: CallRow, note: stri
 export async function hangUp(principal: Principal, id: string): Promise<void> {
   await transact(async (tx) => {
     const row = await lockCall(scopeFor(principal), id, tx);
-    if (row.state !== 'ended') await enqueue(tx, 'calling.hangUp', { callId: row.id }, `hang-up-${row.id}`);
+    if (row.state !== 'ended') await enqueue(tx, 'calling.hangUp', { callId: row.id }, { key: `hang-up-${row.id}` });
   });
 }
 

@@ -44,7 +44,7 @@ export async function askLook(principal: Principal): Promise<LookView> {
       `insert into duplicate_looks (account_id, state, asked_at) values ($1, 'waiting', $2) on conflict (account_id) do update set state = 'waiting', asked_at = excluded.asked_at, fault = null where duplicate_looks.state not in ('waiting','running')`,
       [accountId, await now(tx)],
     );
-    await enqueue(tx, 'duplicates.find', { accountId }, `duplicates ${accountId}`);
+    await enqueue(tx, 'duplicates.find', { accountId }, { key: `duplicates ${accountId}` });
   });
   return readLook(accountId);
 }

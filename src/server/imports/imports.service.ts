@@ -32,7 +32,7 @@ export async function createImport(
     await transact(async (tx) => {
       await tx.run(`update imports set state = 'looking', bytes = $2 where id = $1`, [id, bytes]);
       await record(tx, principal, accountId, 'import.upload', { importId: id, fileName, bytes }, at);
-      await enqueue(tx, 'imports.look', { importId: id });
+      await enqueue(tx, 'imports.look', { importId: id }, lineFor(bytes));
     });
   } catch (error) {
     await reader().run('delete from imports where id = $1', [id]);
@@ -40,6 +40,10 @@ export async function createImport(
   }
   return findImport(principal, id);
 }
+
+/** Large files wait for each other, so that the worker has one in memory at a time; small ones never wait for them. */
+const LARGE = 50_000_000;
+const lineFor = (bytes: string | number | null): { inTurn?: string } => (Number(bytes) > LARGE ? { inTurn: 'large files' } : {});
 
 async function store(id: string, body: ReadableStream<Uint8Array> | null): Promise<number> {
   let held = Buffer.alloc(0);
@@ -92,7 +96,7 @@ export async function updateImport(principal: Principal, id: string, patch: Impo
           JSON.stringify(columns.map(({ target, order, place }) => ({ target, order, place }))),
         ],
       );
-      await enqueue(tx, 'imports.look', { importId: id });
+      await enqueue(tx, 'imports.look', { importId: id }, lineFor(row.bytes));
     }
     await tx.run('update imports set options = $2::jsonb, columns = $3::jsonb, state = $4 where id = $1', [
       id,
@@ -159,7 +163,7 @@ async function move(
     if (row.state === to) return importView(row);
     if (!from.includes(row.state)) throw new AppError('conflict', fault);
     await tx.run('update imports set state = $2 where id = $1', [id, to]);
-    await enqueue(tx, job, { importId: id });
+    await enqueue(tx, job, { importId: id }, lineFor(row.bytes));
     return importView({ ...row, state: to });
   });
 }

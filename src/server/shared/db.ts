@@ -125,6 +125,7 @@ export async function transact<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
   }
 }
 
+const DISK_FULL = '53100';
 const RETRYABLE = new Set(['40001', '40P01']);
 /** Of the connection's own class 08 all but 08P01, which is a statement of ours that is wrong. */
 const LOST = /^(57P|08(?!P01)|ECONN|EPIPE)/;
@@ -141,6 +142,13 @@ function translated(error: unknown): unknown {
   if (error instanceof UniqueConstraintError || code === '23505')
     return new AppError('conflict', 'This exists already; nothing was changed.', {}, error);
   if (RETRYABLE.has(code)) return new AppError('conflict', 'Two changes met; try again.', { retry: true }, error);
+  if (code === DISK_FULL)
+    return new AppError(
+      'unavailable',
+      'The disk of the database is full: nothing more can be kept. Make room on it, then try again; nothing that was kept is lost.',
+      {},
+      error,
+    );
   const lost =
     error instanceof ConnectionError ||
     error instanceof ConnectionAcquireTimeoutError ||

@@ -5,13 +5,21 @@ import { reader, type Tx } from './db';
 /** Jobs of which one runs at a time over all workers. */
 const SERIAL = new Set<JobName>(['simulation.advance']);
 
-/** @param key when given, a job with the same key that has not begun is replaced instead of doubled */
-export const enqueue = <Name extends JobName>(tx: Tx, job: Name, payload: Jobs[Name], key?: string): Promise<void> =>
+/**
+ * @param key a job with the same key that has not begun is replaced instead of doubled
+ * @param inTurn the name of a line in which one job runs at a time, over all workers
+ */
+export const enqueue = <Name extends JobName>(
+  tx: Tx,
+  job: Name,
+  payload: Jobs[Name],
+  { key, inTurn }: { key?: string; inTurn?: string } = {},
+): Promise<void> =>
   tx.run('select graphile_worker.add_job($1, payload := $2::json, job_key := $3, max_attempts := 5, queue_name := $4)', [
     job,
     JSON.stringify(payload),
     key ?? null,
-    SERIAL.has(job) ? job : null,
+    inTurn ?? (SERIAL.has(job) ? job : null),
   ]);
 
 /** Frees jobs that a worker held when it died (kill -9), so that another takes them at once and not after the queue's own four hours. */

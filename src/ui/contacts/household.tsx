@@ -66,6 +66,9 @@ export function Household({ contact, readOnly }: { contact: ContactInFull; readO
   );
 }
 
+/** The Dossier scrolls; what was found below its edge comes into sight. */
+const intoSight = (list: HTMLElement | null) => list?.scrollIntoView({ block: 'nearest' });
+
 function Find({
   without,
   onPick,
@@ -100,17 +103,15 @@ function Find({
           event.stopPropagation();
         }}
       />
-      {found.map((one) => (
-        <button
-          key={one.id}
-          type="button"
-          className="more small"
-          style={{ display: 'block' }}
-          onClick={() => onPick({ id: one.id, name: nameOf(one) })}
-        >
-          {nameOf(one)} <span className="soft">{[one.place.street, one.place.city].filter(Boolean).join(', ')}</span>
-        </button>
-      ))}
+      {found.length > 0 && (
+        <div className="found" ref={intoSight}>
+          {found.map((one) => (
+            <button key={one.id} type="button" onClick={() => onPick({ id: one.id, name: nameOf(one) })}>
+              {nameOf(one)} <span className="soft">{[one.place.street, one.place.city].filter(Boolean).join(', ')}</span>
+            </button>
+          ))}
+        </div>
+      )}
       {q.trim().length > 1 && data && !found.length && <p className="soft small">Nobody is called so.</p>}
     </div>
   );

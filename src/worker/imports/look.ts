@@ -18,6 +18,7 @@ import {
   saveLook,
   type ImportRow,
 } from '@/server/imports';
+import { ownCopy } from '@/core/shared';
 import { now } from '@/server/shared';
 import { openImport, peopleOf } from './read';
 import { withFile } from './spool';
@@ -75,7 +76,7 @@ async function lookThrough(row: ImportRow, reading: ReadFile): Promise<{ look: I
   };
   const samples: string[][] = [];
   const finder = new LikenessFinder();
-  let batch: ImportedPerson[] = [];
+  let batch: Pick<ImportedPerson, 'emails' | 'phones'>[] = [];
   const count = async () => {
     const known = await knownAddresses(
       row.account_id,
@@ -88,10 +89,10 @@ async function lookThrough(row: ImportRow, reading: ReadFile): Promise<{ look: I
   };
   for await (const person of peopleOf(reading)) {
     look.rows += 1;
-    if (look.people.length < SHOWN) look.people.push(previewContact(person));
+    if (look.people.length < SHOWN) look.people.push(ownCopy(previewContact(person)));
     person.raw?.forEach((cell, at) => {
       const value = cell.replaceAll('\u0000', '').trim().slice(0, 80);
-      if (value && (samples[at] ??= []).length < SAMPLES && !samples[at].includes(value)) samples[at].push(value);
+      if (value && (samples[at] ??= []).length < SAMPLES && !samples[at].includes(value)) samples[at].push(ownCopy(value));
     });
     if (person.doubts.length) {
       look.doubtful_count += 1;
@@ -99,13 +100,13 @@ async function lookThrough(row: ImportRow, reading: ReadFile): Promise<{ look: I
         look.doubtful.push({
           row: person.row,
           reason: person.doubts[0]!.reason,
-          why: person.doubts.map(({ why }) => why).join('; '),
+          why: ownCopy(person.doubts.map(({ why }) => why).join('; ')),
         });
     }
     if (person.partner) look.partners += 1;
     if (Object.keys(person.permissions).length) look.permissions += 1;
     if (look.rows <= COMPARED) finder.see(person);
-    batch.push(person);
+    batch.push({ emails: person.emails, phones: person.phones });
     if (batch.length >= BATCH && !(await count())) return null;
   }
   if (!(await count())) return null;

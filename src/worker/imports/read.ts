@@ -1,4 +1,5 @@
 /** The people of an import's file, with partners and groups of cards resolved, which takes one look ahead. */
+import { ownCopy } from '@/core/shared';
 import type { AccountWords, ImportColumn, ImportedPerson } from '@/core/imports';
 import { readContacts, type FileReading, type ReadFile } from '@/providers/files';
 
@@ -18,7 +19,7 @@ export async function* peopleOf(reading: ReadFile): AsyncGenerator<ImportedPerso
   const byUid = new Map<string, Pick<ImportedPerson, 'first' | 'last' | 'emails' | 'phones'>>();
   const named = new Set<string>();
   for await (const { uid, partnerUid, first, last, emails, phones } of reading.people()) {
-    if (uid) byUid.set(uid, { first, last, emails, phones });
+    if (uid) byUid.set(uid, ownCopy({ first, last, emails, phones }));
     if (partnerUid) named.add(partnerUid);
   }
   const tags = new Map<string, string[]>();

@@ -5,7 +5,11 @@ import { now, transact } from '@/server/shared';
 import { openImport, peopleOf } from './read';
 import { withFile } from './spool';
 
+/** People, and signs of their rows, that one transaction takes in: two chunks are in memory at a time, whatever the file holds. */
 const CHUNK = 2_000;
+const SIGNS = 4_000_000;
+const signsOf = ({ raw, notes }: ImportedPerson): number =>
+  raw?.reduce((sum, cell) => sum + cell.length, 0) ?? notes?.length ?? 0;
 
 /** @param going answers false when the process is to stop; the rest is left for the next */
 export async function performImport(importId: string, going: () => boolean = () => true): Promise<void> {
@@ -29,12 +33,15 @@ export async function performImport(importId: string, going: () => boolean = () 
 /** The people behind row `read`, in chunks. */
 async function* chunksOf(people: AsyncIterable<ImportedPerson>, read: number): AsyncGenerator<ImportedPerson[]> {
   let chunk: ImportedPerson[] = [];
+  let signs = 0;
   for await (const person of people) {
     if (person.row <= read) continue;
     chunk.push(person);
-    if (chunk.length < CHUNK) continue;
+    signs += signsOf(person);
+    if (chunk.length < CHUNK && signs < SIGNS) continue;
     yield chunk;
     chunk = [];
+    signs = 0;
   }
   if (chunk.length) yield chunk;
 }
