@@ -1,6 +1,10 @@
-/** The command line behind `npm run urraca`: migrate, verify, the preview of files to import, and the demo world. */
+/** The command line behind `npm run urraca`: migrate, verify, the preview of files to import, the reading of lead mails, and the demo world. */
+import { readFile } from 'node:fs/promises';
+import { basename } from 'node:path';
 import pg from 'pg';
+import { readLeadMail } from '@/core/mail';
 import { previewFile } from '@/providers/files';
+import { parseMail } from '@/providers/mails';
 import { verify } from '@/server/contacts';
 import { closeDb, config, db, migrate, reader, releaseClock } from '@/server/shared';
 import { BROKERAGE } from './world/settings';
@@ -51,6 +55,21 @@ async function dropDemo(): Promise<void> {
   await db().query('drop schema if exists graphile_worker cascade; drop schema public cascade; create schema public;');
 }
 
+/** `read-mail FILE…`: what is recognised in each lead mail, one JSON object a line. A mail that came before names its first file. */
+async function readMails(): Promise<void> {
+  if (!flags.length) throw new Error('Usage: read-mail FILE…');
+  const seen = new Map<string, string>();
+  for (const file of flags) {
+    const mail = await parseMail(await readFile(file));
+    const day = new Date(mail.headers.date ?? '');
+    const name = basename(file).replace(/\.eml$/, '');
+    const before = mail.messageId ? seen.get(mail.messageId) : undefined;
+    if (mail.messageId && !before) seen.set(mail.messageId, name);
+    const read = readLeadMail(mail, Number.isNaN(day.getTime()) ? null : day);
+    console.log(JSON.stringify({ file: basename(file), ...read, ...(before ? { duplicateOf: before } : {}) }));
+  }
+}
+
 /** `import --preview FILE…`: what the preview shows of each file, one JSON object a line. Touches no database. */
 async function previewFiles(): Promise<void> {
   const files = flags.filter((flag) => flag !== '--preview');
@@ -72,6 +91,7 @@ const commands: Record<string, () => Promise<void>> = {
     if (differences.length) process.exitCode = 1;
   },
   import: previewFiles,
+  'read-mail': readMails,
   'demo-world': () => alone(demoWorld),
 };
 

@@ -5,7 +5,8 @@ export { CsvReader, findDelimiter, readCsv, type CsvRecord } from './csv';
 export { decoded, decoderName, sniff, type Sniffed, type TextEncoding } from './sniff';
 export { TARGETS, meaningOf, plainHeading, type Target } from './headings';
 export { homeOf, LikenessFinder, type Likeness } from './likeness';
-export { sameFirst } from './names';
+export { readName, sameFirst } from './names';
+export { phoneOf, readPhones, type Phone } from './addresses';
 export {
   DOUBTS,
   PERMIT_CHANNELS,

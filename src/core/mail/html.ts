@@ -1,0 +1,213 @@
+/**
+ * HTML taken apart: labels beside or above their values in tables, definition lists, headings over paragraphs, pairs of inline
+ * elements; everything else becomes lines. What a reader would not see (scripts, styles, comments, hidden elements) is not there.
+ */
+import { parseDocument } from 'htmlparser2';
+import { isTag, isText, type AnyNode, type Element } from 'domhandler';
+import type { Reading } from './mail';
+import { meaningOf } from './labels';
+import { readLines } from './lines';
+
+const UNSEEN = new Set([
+  'script',
+  'style',
+  'head',
+  'title',
+  'iframe',
+  'object',
+  'noscript',
+  'template',
+  'svg',
+  'meta',
+  'link',
+  'select',
+]);
+const BLOCKS = new Set(
+  'address article aside blockquote body center dd div dl dt fieldset footer form h1 h2 h3 h4 h5 h6 header hr html li main nav ol p pre section table tbody td tfoot th thead tr ul'.split(
+    ' ',
+  ),
+);
+const INLINE = new Set(['span', 'b', 'strong', 'em', 'i', 'label', 'font', 'u']);
+const INVISIBLE = /[\u00ad\u200b-\u200f\u202a-\u202e\u2060-\u2069\ufeff]/g;
+
+/** One spelling of white space, hyphens and what steers direction. */
+export const plainText = (text: string): string =>
+  text
+    .replace(INVISIBLE, '')
+    .replace(/[\u00a0\u2007\u202f]/g, ' ')
+    .replace(/[\u2010\u2011]/g, '-');
+
+/** The classes that a page's own style sheet hides. */
+function hiddenClasses(html: string): Set<string> {
+  const hidden = new Set<string>();
+  for (const [, sheet] of html.matchAll(/<style[^>]*>([\s\S]*?)<\/style>/gi))
+    for (const [, selectors, rules] of sheet!.matchAll(/([^{}]+)\{([^}]*)\}/g))
+      if (HIDES.test(rules!)) for (const [, name] of selectors!.matchAll(/\.([\w-]+)/g)) hidden.add(name!);
+  return hidden;
+}
+const HIDES =
+  /display\s*:\s*none|visibility\s*:\s*hidden|font-size\s*:\s*0(?:px|pt|em)?\s*(?:;|$)|opacity\s*:\s*0(?:\.0+)?\s*(?:;|$)/i;
+
+class HtmlReader {
+  readonly reading: Reading = { entries: [], prose: [] };
+  private readonly lines: string[] = [''];
+
+  constructor(private readonly hidden: Set<string>) {}
+
+  private unseen(element: Element): boolean {
+    const { style = '', class: classes = '', hidden } = element.attribs;
+    return (
+      UNSEEN.has(element.name) ||
+      hidden !== undefined ||
+      HIDES.test(style) ||
+      classes.split(/\s+/).some((name) => this.hidden.has(name))
+    );
+  }
+
+  /** What is seen of a node, with line breaks where it has some. */
+  text(node: AnyNode): string {
+    if (isText(node)) return node.data.replace(/\s+/g, ' ');
+    if (!isTag(node) || this.unseen(node)) return '';
+    if (node.name === 'br') return '\n';
+    const inner = node.children.map((child) => this.text(child)).join('');
+    return BLOCKS.has(node.name) ? `\n${inner}\n` : inner;
+  }
+  private tidy(node: AnyNode): string {
+    return plainText(this.text(node))
+      .replace(/[ \t]+/g, ' ')
+      .replace(/ ?\n ?/g, '\n')
+      .replace(/\n{2,}/g, '\n')
+      .trim();
+  }
+
+  walk(nodes: AnyNode[]): void {
+    for (let at = 0; at < nodes.length; at += 1) {
+      const node = nodes[at]!;
+      if (isText(node)) this.add(node.data.replace(/\s+/g, ' '));
+      if (!isTag(node) || this.unseen(node)) continue;
+      if (node.name === 'br') this.lines.push('');
+      else if (node.name === 'table') this.table(node);
+      else if (node.name === 'dl') this.list(node);
+      else if (/^h[1-6]$/.test(node.name)) at = this.heading(nodes, at, node);
+      else if (BLOCKS.has(node.name)) {
+        this.lines.push('');
+        if (!this.pair(node)) this.walk(node.children);
+        this.lines.push('');
+      } else this.walk(node.children);
+    }
+  }
+  private add(text: string): void {
+    this.lines[this.lines.length - 1] += text;
+  }
+  private entry(label: string, value: string): void {
+    this.reading.entries.push({ label: label.replace(/\s+/g, ' '), value });
+  }
+
+  private tags(node: Element): Element[] {
+    return node.children.filter((child): child is Element => isTag(child) && !this.unseen(child));
+  }
+  private rows(node: Element): Element[] {
+    return this.tags(node).flatMap((child) =>
+      child.name === 'tr' ? [child] : ['tbody', 'thead', 'tfoot'].includes(child.name) ? this.rows(child) : [],
+    );
+  }
+
+  private table(table: Element): void {
+    const rows = this.rows(table).map((row) => this.tags(row).filter(({ name }) => name === 'td' || name === 'th'));
+    let heads: Element[] | null = null;
+    for (const [at, cells] of rows.entries()) {
+      const first = cells[0];
+      if (!first) continue;
+      if (cells.some((cell) => this.holdsTable(cell))) {
+        for (const cell of cells) this.walk([cell]);
+        continue;
+      }
+      if (cells.every(({ name }) => name === 'th') && rows[at + 1]?.some(({ name }) => name === 'td')) heads = cells;
+      else if (heads && cells.every(({ name }) => name === 'td') && this.width(cells) === this.width(heads))
+        this.below(heads, cells);
+      else if (cells.length === 2 && this.tidy(first).length <= 90) this.entry(this.tidy(first), this.tidy(cells[1]!));
+      else if (cells.length === 1) {
+        this.lines.push('');
+        if (!this.pair(first)) this.walk(first.children);
+        this.lines.push('');
+      } else this.lines.push(cells.map((cell) => this.tidy(cell)).join('  '), '');
+    }
+  }
+  private holdsTable = (cell: Element): boolean => this.tags(cell).some((one) => one.name === 'table' || this.holdsTable(one));
+  private span = (cell: Element): number => Number(cell.attribs.colspan) || 1;
+  private width = (cells: Element[]): number => cells.reduce((sum, cell) => sum + this.span(cell), 0);
+
+  /** Labels of one row over the values of the next; a wide label has several values. */
+  private below(heads: Element[], cells: Element[]): void {
+    let at = 0;
+    for (const head of heads) {
+      const values: string[] = [];
+      for (let left = this.span(head); left > 0 && at < cells.length; at += 1) {
+        values.push(this.tidy(cells[at]!));
+        left -= this.span(cells[at]!);
+      }
+      this.entry(this.tidy(head), values.join(', '));
+    }
+  }
+
+  private list(list: Element): void {
+    let label: string | null = null;
+    const items = (node: Element): Element[] => this.tags(node).flatMap((one) => (one.name === 'div' ? items(one) : [one]));
+    for (const item of items(list)) {
+      if (item.name === 'dt') label = this.tidy(item);
+      else if (item.name === 'dd' && label) this.entry(label, this.tidy(item));
+    }
+  }
+
+  /** A heading that is a label has its value in the next element. @returns where to go on */
+  private heading(nodes: AnyNode[], at: number, heading: Element): number {
+    const label = this.tidy(heading);
+    const next = nodes.findIndex((node, n) => n > at && isTag(node) && !this.unseen(node));
+    const value = next > at ? (nodes[next] as Element) : null;
+    const plain = value && (/^(?:p|blockquote)$/.test(value.name) || (value.name === 'div' && !this.tags(value).length));
+    if (value && plain && (meaningOf(label) || label.endsWith('?'))) {
+      this.entry(label, this.tidy(value));
+      return next;
+    }
+    this.lines.push(label, '');
+    return at;
+  }
+
+  /** `<div><span>Label</span> <span>value</span></div>` */
+  private pair(block: Element): boolean {
+    const seen = block.children.filter((child) => (isText(child) ? child.data.trim() : isTag(child) && !this.unseen(child)));
+    const [first, second] = seen;
+    if (
+      !first ||
+      !isTag(first) ||
+      !INLINE.has(first.name) ||
+      !second ||
+      this.tags(block).some(({ name }) => BLOCKS.has(name) || name === 'br')
+    )
+      return false;
+    const label = this.tidy(first);
+    const value = plainText(
+      seen
+        .slice(1)
+        .map((child) => this.text(child))
+        .join(' '),
+    )
+      .replace(/\s+/g, ' ')
+      .trim()
+      .replace(/^:\s*/, '');
+    if (!label || !value || label.length > 60 || !(meaningOf(label) || /[:?]$/.test(label))) return false;
+    this.entry(label, value);
+    return true;
+  }
+
+  result(): Reading {
+    const rest = readLines(plainText(this.lines.map((line) => line.replace(/[ \t]+$/g, '').replace(/^ +/, '')).join('\n')));
+    return { entries: [...this.reading.entries, ...rest.entries], prose: rest.prose };
+  }
+}
+
+export function readHtml(html: string): Reading {
+  const reader = new HtmlReader(hiddenClasses(html));
+  reader.walk(parseDocument(html).children as AnyNode[]);
+  return reader.result();
+}

@@ -1,0 +1,2 @@
+export { readLeadMail } from './read';
+export type { LeadMail, Mail, Mailbox, MailKind } from './mail';

@@ -1,0 +1,52 @@
+/** What a mail is before anything is read from it: written by a machine about our mail, sent to many, an answer, or rubbish. */
+import type { Mail } from './mail';
+
+const header = (mail: Mail, name: string): string => mail.headers[name] ?? '';
+
+/** A mail server's report that a mail did not arrive (RFC 3464). */
+export const isBounce = (mail: Mail): boolean =>
+  /report-type\s*=\s*"?delivery-status/i.test(header(mail, 'content-type')) ||
+  /^(?:mailer-daemon|postmaster)@/i.test(mail.from?.address ?? '') ||
+  (/^\s*<>\s*$/.test(header(mail, 'return-path')) && /undeliver|delivery (?:status|fail)|returned mail/i.test(mail.subject));
+
+/** An automatic answer (RFC 3834, and what older machines say instead). */
+export const isAutomatic = (mail: Mail): boolean =>
+  /^auto-(?:replied|notified)/i.test(header(mail, 'auto-submitted')) ||
+  /^auto[_-]reply$/i.test(header(mail, 'precedence')) ||
+  Boolean(header(mail, 'x-autoreply') || header(mail, 'x-autorespond')) ||
+  /^(?:auto(?:matic|matische|mática|matique)? ?-?(?:reply|response|antwort)|out of (?:the )?office|automatische antwort|abwesenheit\p{L}*|respuesta automática|réponse automatique|risposta automatica)\s*[:：]/iu.test(
+    mail.subject,
+  ) ||
+  (Boolean(header(mail, 'in-reply-to')) && /^(?:away|absence|on vacation|on leave|abwesend)\b/iu.test(mail.subject));
+
+/** Sent to many at once: a newsletter, a list. */
+export const isBulk = (mail: Mail): boolean =>
+  Boolean(header(mail, 'list-id') || header(mail, 'list-unsubscribe')) ||
+  /^(?:bulk|list|junk)$/i.test(header(mail, 'precedence'));
+
+/** An answer to a mail: it names what it answers, or its subject says so. */
+export const isReply = (mail: Mail): boolean =>
+  Boolean(header(mail, 'in-reply-to')) ||
+  (/^\s*(?:re|aw|sv|antw|rif|odp)\s*:/i.test(mail.subject) && Boolean(header(mail, 'references')));
+
+const RUBBISH: [RegExp, number][] = [
+  [/\bback ?links?\b/iu, 3],
+  [/\b(?:seo|search engine (?:ranking|optimi[sz]ation))\b/iu, 2],
+  [/\bpage (?:one|1)\b|\bfirst page of google\b|\btop of google\b|\brankings?\b/iu, 2],
+  [/\bcasino|\bbetting\b|\bslots?\b bonus/iu, 3],
+  [/\b(?:viagra|cialis|pharmacy|weight loss)\b/iu, 3],
+  [/\bcheap (?:watches|replica|software)|\breplica\b/iu, 3],
+  [/\b(?:crypto|bitcoin|forex) (?:invest|trading|profit)/iu, 3],
+  [/\b(?:guarantee|guaranteed)\b/iu, 1],
+  [/\bonly \$\d+(?:\.\d\d)?\s*!+|!!!/iu, 1],
+  [/\bdear (?:sir|madam|webmaster|website owner|business owner)/iu, 1],
+  [/\bwe (?:visited|found|reviewed|checked) (?:your (?:web)?site|\S+\.\p{L}{2,}) ?.{0,40}\b(?:errors?|issues|problems)\b/iu, 3],
+  [/\b(?:web ?site|web) (?:design|traffic|development) (?:services?|company)|increase your (?:traffic|sales)/iu, 2],
+  [/\b(?:inheritance|lottery|million dollars?) .{0,60}\b(?:transfer|claim|beneficiary)/iu, 3],
+  [/>>>|<<</u, 1],
+];
+/** Rubbish by its words alone, whoever seems to have sent it. */
+export function isRubbish(text: string): boolean {
+  const score = RUBBISH.reduce((sum, [pattern, points]) => sum + (pattern.test(text) ? points : 0), 0);
+  return score >= 4;
+}

@@ -1,0 +1,199 @@
+/**
+ * What the label of a value means, in the languages that lead mails are written in: found by words and not by whole labels, because
+ * every sender words them differently. The order of the rules decides where a label holds words of several.
+ */
+export type Meaning =
+  | 'ignored'
+  | 'consent'
+  | 'message'
+  | 'selling'
+  | 'email'
+  | 'phone'
+  | 'last'
+  | 'first'
+  | 'name'
+  | 'partner'
+  | 'budget'
+  | 'price'
+  | 'beds'
+  | 'baths'
+  | 'listing'
+  | 'address'
+  | 'areas'
+  | 'move'
+  | 'purpose';
+
+const word = (pattern: string): RegExp => new RegExp(`(?:^|\\s)(?:${pattern})(?=\\s|$)`, 'u');
+const whole = (pattern: string): RegExp => new RegExp(`^(?:${pattern})$`, 'u');
+
+const CONSENT = word(
+  'may we|may i|can we|agrees?|agreed|consents?|permission|opt(?: |-)?in|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento',
+);
+/** The channel a label or a sentence is about. */
+export function channelOf(text: string): 'call' | 'text' | 'email' | 'letter' | null {
+  const plain = plainLabel(text);
+  if (
+    word(
+      'texts?|text messages?|texted|texting|sms|mms|mensajes? de texto|textnachrichten|texto|messaggi|tekstberichten|berichtjes',
+    ).test(plain)
+  )
+    return 'text';
+  if (
+    word(
+      'e ?-?mails?|e mails?|emailed|correo(?: electronico)?|courriels?|newsletters?|posta elettronica|epost|e-post|mails?',
+    ).test(plain)
+  )
+    return 'email';
+  if (
+    word(
+      'calls?|called|calling|phones?|telephone|telefon\\p{L}*|llamadas?|llamar|appels?|anrufe?\\p{L}*|chiamate|bellen|ringe|ligacoes',
+    ).test(plain)
+  )
+    return 'call';
+  if (word('letters?|post|briefe?|cartas?|courrier|lettere|brieven').test(plain)) return 'letter';
+  return null;
+}
+
+const RULES: [Meaning, RegExp][] = [
+  [
+    'ignored',
+    whole(
+      'page|url|link|ip|ip address|browser|user agent|submitted(?: at| on)?|date|time|received|form|campaign|ad|ad set|lead id|lead number|id|listen|help|support|trouble|questions about your account|length|duration|sender|subject|to|cc|bcc|x \\p{L}+|reply to|salutation|title|anrede|titel|tratamiento|civilite|titolo|gender|geschlecht|language|sprache|idioma|currency|locale|version|type|status|score|source|quelle|fuente|origin',
+    ),
+  ],
+  [
+    'ignored',
+    word(
+      'account help|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we showed|estimated?|estimate|fax|received at|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
+    ),
+  ],
+  ['consent', CONSENT],
+  [
+    'partner',
+    word(
+      'partner|spouse|co ?buyer|co ?applicant|second (?:person|buyer|applicant)|wife|husband|ehepartner|pareja|conyuge|conjoint|coniuge',
+    ),
+  ],
+  ['selling', word('selling|thinking of selling|when do you want to sell|verkaufen|verkauf geplant|vender|vendre')],
+  [
+    'message',
+    word(
+      'messages?|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|melding|kommentarer|mensagem|wiadomosc|anything else|what can we do|how can we help|tell us|inquiry',
+    ),
+  ],
+  [
+    'email',
+    word(
+      'e ?mails?|e-?mails?|mail|electronic mail|email address|correo|correo electronico|courriel|adresse mail|posta elettronica|e ?post|e-?postadresse|write to (?:you|them)|reach (?:them|you) at|adres e mail',
+    ),
+  ],
+  ['name', word('caller name|contact name')],
+  [
+    'phone',
+    word(
+      'phones?|telephone|tel|telefono|telefon\\p{L}*|telefone|mobile|mobil\\p{L}*|cell|cellphone|cell phone|handy\\p{L}*|rufnummer|caller|movil|celular|portable|cellulare|whatsapp|telephon\\p{L}*|gsm|tlf|contact number|(?:which|what|best) number|number is best|numero',
+    ),
+  ],
+  [
+    'last',
+    word(
+      'last name|lastname|surname|family name|family|apellidos?|nachname|familienname|nom de famille|cognome|achternaam|etternavn|efternavn|efternamn|sobrenome|nazwisko|lname',
+    ),
+  ],
+  [
+    'first',
+    word(
+      'first name|firstname|given name|given|forename|vorname|prenom|voornaam|fornavn|fornamn|primeiro nome|imie|fname|nombre de pila',
+    ),
+  ],
+  [
+    'budget',
+    word(
+      'budget|price range|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|up to|budget max|prix max|finanzierungsrahmen',
+    ),
+  ],
+  ['price', whole('asked|asking|offered at')],
+  [
+    'price',
+    word(
+      'asking price|price|list price|kaufpreis|preis|precio|prix|prezzo|prijs|pris|preco|cena|rent|monthly rent|miete|kaltmiete|alquiler|renta|loyer',
+    ),
+  ],
+  [
+    'beds',
+    word('bed|beds|bedrooms?|bd|dormitorios?|habitaciones|schlafzimmer|chambres?|camere|slaapkamers|soverom|sovrum|quartos|size'),
+  ],
+  ['baths', word('bath|baths|bathrooms?|ba|banos|badezimmer|salles de bain|bagni|badkamers')],
+  [
+    'name',
+    word(
+      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect',
+    ),
+  ],
+  [
+    'listing',
+    word(
+      'listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about',
+    ),
+  ],
+  [
+    'address',
+    word('address|street|location|lage|anschrift|adresse|direccion|domicilio|indirizzo|ubicacion|adres|endereco|strasse'),
+  ],
+  [
+    'areas',
+    word(
+      'areas?|towns?|cities|city|neighbou?rhoods?|zonas?|barrios?|preferred location|regions?|stadtteile?|gebiete?|orte?|quartiers?|zone|wijken?',
+    ),
+  ],
+  [
+    'move',
+    word(
+      'move|moving|move in|moving date|arrives|arrival|timeline|timeframe|time frame|einzug|umzug|mudanza|emmenagement|trasloco|verhuizing|how soon|when',
+    ),
+  ],
+  [
+    'purpose',
+    word(
+      'purpose|role|interest|interested|i am an?|looking to|buying or selling|zweck|objetivo|anliegen|intent|request type|lead type',
+    ),
+  ],
+];
+
+/** Small letters without accents, signs and camel case; one space between words. */
+export function plainLabel(label: string): string {
+  return label
+    .replace(/(\p{Ll})(\p{Lu})/gu, '$1 $2')
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/ß/g, 'ss')
+    .replace(/ø/g, 'o')
+    .replace(/[’']s\b/g, '')
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim();
+}
+
+/** Groups of a document that speak of somebody else than the lead. */
+const OTHERS = word(
+  'coordinator|agent|agents|broker|office|sender|vendor|realtor|recipient|assigned|advisor|company|dealer|account|publisher|provider',
+);
+const PARTNERS = word('partner|spouse|co ?buyer|co ?applicant');
+
+/** @param path the groups around the label in a document @returns null for a label that says nothing known */
+export function meaningOf(label: string, path: string[] = []): Meaning | null {
+  const plain = plainLabel(label);
+  if (!plain || plain.split(' ').length > 14) return null;
+  const groups = path.map(plainLabel);
+  if (groups.some((group) => OTHERS.test(group))) return 'ignored';
+  if (groups.some((group) => PARTNERS.test(group))) return 'partner';
+  if (groups.some((group) => CONSENT.test(group) || group === 'permissions')) return 'consent';
+  const found =
+    RULES.find(([meaning, pattern]) => pattern.test(plain) && (meaning !== 'consent' || channelOf(label)))?.[0] ?? null;
+  if (!found && CONSENT.test(plain)) return 'ignored';
+  if (groups.some((group) => word('search|criteria|wants|home|preferences|looking for|filter').test(group))) {
+    if (found === 'price') return 'budget';
+    if (found === 'address' || found === 'name') return 'areas';
+  }
+  return found;
+}

@@ -1,0 +1,146 @@
+/**
+ * Lines of text taken apart: `Label: value`, `Label .... value`, labels in a column, a label above its value, a question above its
+ * answer. A label without a value does not swallow the next label.
+ */
+import type { Entry, Reading } from './mail';
+import { meaningOf, plainLabel, type Meaning } from './labels';
+
+/** Lines with which somebody else's words begin: a signature, a closing. */
+const CLOSING =
+  /^(?:--|__+|==+|\s*(?:best(?: regards| wishes)?|kind regards|regards|sincerely|yours(?: \p{L}+)?|thanks(?: again)?|thank you|cheers|mit freundlichen grüßen|viele grüße|freundliche grüße|atentamente|un saludo|saludos(?: cordiales)?|cordialement|bien à vous|cordiali saluti|met vriendelijke groet(?:en)?|med vennlig hilsen)[\s,.!]*$)/iu;
+export const isClosing = (line: string): boolean => CLOSING.test(line.trim());
+
+/** Lines that only a header has; inside of what somebody typed they were smuggled in. */
+const HEADERISH = /^(?:subject|to|cc|bcc|from|reply-to|content-type|mime-version|x-[\w-]+)\s*:/i;
+
+/** Beyond this nobody reads, and no lead stands there. */
+const MOST_LINES = 3_000;
+const LONGEST_LINE = 2_000;
+
+interface Found {
+  label: string;
+  value: string;
+  meaning: Meaning | null;
+}
+
+const SAID = /^(?:->|=>|→|›|»|>+|a:)\s*/i;
+
+/** The label and what stands behind it on the same line; null when the line has none. */
+function labelled(line: string, next: string | undefined): Found | null {
+  const text = line.replace(/^[\s*•·-]+(?=\S)/, '').trimEnd();
+  const found = (label: string, value: string): Found => ({
+    label: label.trim(),
+    value: value.trim(),
+    meaning: meaningOf(label),
+  });
+  const question = /^([¿\p{L}][^?:]{0,90}\?)\s*:?\s*(?:\.+\s+)?(.*)$/u.exec(text);
+  if (question) {
+    const answered = SAID.test((next ?? '').trim());
+    const asked = found(question[1]!, answered ? '' : question[2]!);
+    return asked.meaning || answered ? asked : null;
+  }
+  const leader = /^(\p{L}[^:]{0,40}?)\s+\.+\s+(\S.*)$/u.exec(text);
+  if (leader) return found(leader[1]!, leader[2]!);
+  const colon = /^(\p{L}[^:]{0,60}?)\s*[:：]\s*(.*)$/u.exec(text);
+  if (
+    colon &&
+    !/\d$|https?$|mailto$/i.test(colon[1]!) &&
+    colon[1]!.trim().split(/\s+/).length <= 7 &&
+    !colon[2]!.startsWith('//')
+  )
+    return inner(found(colon[1]!, colon[2]!));
+  const equal = /^([\p{L}_][\p{L}\d_ .-]{0,40}?)\s*=\s*(.*)$/u.exec(text);
+  if (equal && meaningOf(equal[1]!)) return found(equal[1]!, equal[2]!);
+  const column = /^(\p{L}[^:.]{0,30}?)(?:\s{2,}|\t+)(\S.*)$/u.exec(text);
+  if (column && column[1]!.trim().split(/\s+/).length <= 4) return found(column[1]!, column[2]!);
+  return null;
+}
+
+/** `Lead: Name: Oda`: a title before the label. */
+function inner(outer: Found): Found {
+  const within = outer.meaning ? null : /^(\p{L}[^:]{0,40}?)\s*:\s*(\S.*)$/u.exec(outer.value);
+  const meaning = within && meaningOf(within[1]!);
+  return within && meaning ? { label: within[1]!, value: within[2]!, meaning } : outer;
+}
+
+/** Labels one after another on a line, divided by bars, as lines. */
+function unbarred(line: string): string[] {
+  const parts = line.split(/\s+[|·•]\s+/);
+  return parts.length > 1 && parts.filter((part) => /^[^:]{1,60}:\s*\S/.test(part.trim())).length > 1 ? parts : [line];
+}
+
+/** A label that stands alone on its line, with its value below. */
+function alone(line: string): Meaning | null {
+  const text = line.trim();
+  if (text.length > 80 || /[.,;!]$/.test(text) || /[@\d]/.test(text)) return null;
+  const meaning = meaningOf(text);
+  const words = plainLabel(text).split(' ').length;
+  return meaning && (words <= 4 || text.endsWith('?')) ? meaning : null;
+}
+
+const isLong = (meaning: Meaning | null): boolean => meaning === 'message' || meaning === 'selling';
+
+export function readLines(text: string): Reading {
+  const lines = text
+    .replace(/\r\n?/g, '\n')
+    .split('\n')
+    .slice(0, MOST_LINES)
+    .flatMap((line) => unbarred(line.slice(0, LONGEST_LINE)));
+  const reading: Reading = { entries: [], prose: [] };
+  let open: { entry: Entry; meaning: Meaning | null; below: boolean } | null = null;
+  const close = () => {
+    if (open) open.entry.value = open.entry.value.replace(/\n{3,}/g, '\n\n').trim();
+    open = null;
+  };
+  for (const [at, line] of lines.entries()) {
+    const trimmed = line.trim();
+    const now = open as { entry: Entry; meaning: Meaning | null; below: boolean } | null;
+    if (/^(?:--|__{3,})\s*$/.test(trimmed)) {
+      close();
+      reading.prose.push(...lines.slice(at));
+      break;
+    }
+    if (!trimmed) {
+      if (now && isLong(now.meaning)) now.entry.value += '\n';
+      else if (now && (now.entry.value || now.below)) close();
+      if (!now) reading.prose.push('');
+      continue;
+    }
+    if (now && isLong(now.meaning) && HEADERISH.test(trimmed)) continue;
+    if (now && SAID.test(trimmed) && !now.entry.value) {
+      now.entry.value = trimmed.replace(SAID, '');
+      continue;
+    }
+    const found = labelled(line, lines[at + 1]);
+    const waits = now && (isLong(now.meaning) || (now.below && !now.entry.value));
+    const takes = found && (found.meaning !== null || !waits);
+    if (takes) {
+      close();
+      const entry: Entry = { label: found.label, value: found.value };
+      reading.entries.push(entry);
+      open = { entry, meaning: found.meaning, below: false };
+      continue;
+    }
+    const meaning = alone(line);
+    if (meaning) {
+      close();
+      const entry: Entry = { label: trimmed, value: '' };
+      reading.entries.push(entry);
+      open = { entry, meaning, below: true };
+      continue;
+    }
+    if (now && isClosing(line)) {
+      close();
+      reading.prose.push(...lines.slice(at));
+      break;
+    }
+    const continues = now && (isLong(now.meaning) || !now.entry.value || /^\s{4,}/.test(line));
+    if (now && continues) now.entry.value += `${now.entry.value ? '\n' : ''}${trimmed}`;
+    else {
+      close();
+      reading.prose.push(line);
+    }
+  }
+  close();
+  return reading;
+}

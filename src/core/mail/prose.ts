@@ -1,0 +1,224 @@
+/** What sentences say of the person who wrote them, or of whom they are about: name, roles, wants, permissions, property. */
+import type { ContactRole } from '../contacts';
+import { channelOf } from './labels';
+import type { MailChannel, MailWants } from './mail';
+import { personName, sumsIn, type NameFound } from './values';
+
+const CAP = "\\p{Lu}[\\p{L}'’-]*";
+const NAME = `(${CAP}(?:\\s+(?:(?:van|von|der|den|de|da|di|du|del|la|le|af|ten|ter|bin|al|el)\\s+)*${CAP}){0,3})`;
+const INTRODUCED = new RegExp(
+  `(?:\\b(?:i['’]?m|i am|my name is|my name['’]s|this is|name is|me llamo|mi nombre es|soy|ich bin|ich heiße|mein name ist|je suis|je m['’]appelle|mon nom est|mi chiamo|ik ben|mijn naam is|jeg heter|meu nome é))\\s+${NAME}`,
+  'iu',
+);
+const COUPLE = new RegExp(
+  `(?:^|[.!?:]\\s+|\\n)(${CAP}) (?:and|&) ${NAME}(?=\\s+(?:are|were|have|want|would|is|need)\\b|\\s*$)`,
+  'mu',
+);
+const THIRD = new RegExp(`(?:^|[.!?:]\\s+|\\n)${NAME}(?=\\s+(?:is|has|wants|would|needs|asked|called|stopped)\\b)`, 'mu');
+const CAPITALISED = /^\p{Lu}|^[^\p{Ll}\p{Lu}]/u;
+
+/** Somebody who says who they are. */
+export function introducedName(text: string): NameFound | null {
+  const found = INTRODUCED.exec(text);
+  if (!found || !CAPITALISED.test(found[1]!)) return null;
+  const stop = found[1]!.split(/\s+(?=I['’]?m\b|I\b)/)[0]!;
+  return personName(stop);
+}
+/** Somebody of whom another writes. */
+export function reportedName(text: string): NameFound | null {
+  const couple = COUPLE.exec(text);
+  if (couple) return personName(`${couple[1]} & ${couple[2]}`);
+  const third = THIRD.exec(text);
+  return third && third[1]!.includes(' ') ? personName(third[1]!) : null;
+}
+
+const LANDLORD =
+  /\b(?:rent(?:ing)? (?:it |mine |my \w+ |our \w+ )?out|rent out|let(?:ting)? (?:it|out|my|our)|let my|look(?:ing)? for (?:a )?tenants?|find (?:me |us )?(?:a )?tenants?|manage my|property management|vermieten|poner en alquiler|alquilar mi|mettre en location|affittare (?:la mia|il mio))/iu;
+const SELLER =
+  /\b(?:sell|selling|sold|home value|house value|valuation|list (?:my|our)|listing my|(?:house|home|property|it) is worth|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
+const NOT_SELLING = /(?:rather|instead of|not|n['’]t|never|without|than)\b[^.!?]{0,40}?\b(?:sell|selling)(?: it)?\b/giu;
+const RENTER =
+  /\b(?:(?:looking|want|wants|hope|hoping|like|need) to rent|to rent (?:a|an|the)|request for a rental|rental (?:request|inquiry|application)|for rent|lease|tenan(?:t|cy) application|mieten|miete|alquilar|en alquiler|louer|en location|affittare|in affitto|huren|a month|per month|\/ ?mo(?:nth)?\b|monthly rent)\b/iu;
+const BUYER =
+  /\b(?:buy|buying|buyers?|purchase|purchasing|pre-?approved|mortgage|looking for an? (?:house|home|condo|place)|kaufen|käufer|kauf|comprar|compra|acheter|achat|comprare|acquistare|kopen)\b/iu;
+
+/** What somebody wants to do; a buyer when nothing else is said. */
+export function rolesIn(text: string): ContactRole[] {
+  const said = text.replace(NOT_SELLING, ' ');
+  const buys = BUYER.test(said.replace(/\bhome ?buyers?\b/gi, ' '));
+  if (LANDLORD.test(said)) return buys ? ['landlord', 'buyer'] : ['landlord'];
+  const sells = SELLER.test(said);
+  if (RENTER.test(said)) return sells ? ['seller', 'renter'] : ['renter'];
+  if (sells) return buys ? ['seller', 'buyer'] : ['seller'];
+  return ['buyer'];
+}
+
+const WORD_NUMBERS: Record<string, number> = {
+  one: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  un: 1,
+  una: 1,
+  dos: 2,
+  tres: 3,
+  cuatro: 4,
+  ein: 1,
+  zwei: 2,
+  drei: 3,
+  vier: 4,
+  deux: 2,
+  trois: 3,
+  quatre: 4,
+  due: 2,
+  tre: 3,
+  quattro: 4,
+  twee: 2,
+  drie: 3,
+};
+const COUNT = `(\\d{1,2}(?:[.,]\\d)?|${Object.keys(WORD_NUMBERS).join('|')})`;
+const BEDS = new RegExp(
+  `\\b${COUNT}\\s*\\+?[\\s-]*(?:or more\\s+)?(?:bd|bds|beds?|br|bedrooms?|bdrms?|dormitorios?|habitaciones|recámaras|schlafzimmern?|chambres?|camere da letto|slaapkamers|soverom)\\b`,
+  'iu',
+);
+const BATHS = new RegExp(
+  `\\b${COUNT}\\s*\\+?[\\s-]*(?:or more\\s+)?(?:ba|baths?|bathrooms?|baños|badezimmern?|salles? de bains?|bagni|badkamers)\\b`,
+  'iu',
+);
+const counted = (text: string, pattern: RegExp): number | undefined => {
+  const found = pattern.exec(text)?.[1];
+  return found ? (WORD_NUMBERS[found.toLowerCase()] ?? Number(found.replace(',', '.'))) : undefined;
+};
+
+const MOST =
+  /\b(?:up to|max(?:imum|imal)?|limit|at most|no more than|under|below|hasta|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|budget|spend|afford|could go to|pre-?approved)\b/iu;
+const LEAST =
+  /\b(?:at least|minimum|min|over|above|from|starting at|desde|mínimo|a partir de|ab|mindestens|à partir de|minimo|vanaf)\b/iu;
+
+/** A budget: two sums are a range, one is the most unless its words say the least. */
+export function budgetIn(text: string, labelled = false): Pick<MailWants, 'priceMin' | 'priceMax'> {
+  const sums = sumsIn(text).filter(({ value, sure }) => value >= (labelled ? 100 : 1_000) && (labelled || sure));
+  if (!sums.length) return {};
+  if (sums.length > 1) {
+    const [a, b] = [sums[0]!, sums[1]!];
+    const between = text.slice(a.at, b.at);
+    if (/[–—-]|\bto\b|\band\b|\by\b|\ba\b|\bbis\b|\bund\b|\bà\b|\bet\b/u.test(between) && a.value <= b.value)
+      return { priceMin: a.value, priceMax: b.value };
+  }
+  const before = text.slice(Math.max(0, sums[0]!.at - 60), sums[0]!.at + 1);
+  if (LEAST.test(before) && !MOST.test(before)) return { priceMin: sums[0]!.value };
+  return labelled || MOST.test(before) ? { priceMax: sums[0]!.value } : {};
+}
+
+const NOT_PLACES =
+  /^(?:january|february|march|april|may|june|july|august|september|october|november|december|monday|tuesday|wednesday|thursday|friday|saturday|sunday|spring|summer|autumn|fall|winter|enero|febrero|marzo|abril|mayo|junio|julio|agosto|septiembre|octubre|noviembre|diciembre|januar|februar|märz|mai|juni|juli|oktober|dezember|english|spanish|german|french|person|i|the|a|us)$/iu;
+const PLACE = `${CAP}(?:\\s+${CAP}){0,2}`;
+const PLACES = new RegExp(
+  `\\b(?:in|near|around|en|cerca de|bei|à|nära|nær)\\s+((?:${PLACE})(?:(?:\\s*,\\s*|\\s+(?:or|and|o|y|oder|und|ou|et)\\s+)${PLACE})*)`,
+  'gu',
+);
+const OWNED =
+  /\b(?:sell|selling|my (?:house|home|cottage|condo|place|property)|our (?:house|home|cottage|condo|place|property)|inherited|i own|we own|i live|we live|verkaufen|vender|vendre)\b/iu;
+
+/** Places that somebody looks in; not those where what they own stands. */
+export function areasIn(text: string): string[] {
+  const found: string[] = [];
+  for (const sentence of text.split(/(?<=[.!?])\s+|\n{2,}/)) {
+    if (OWNED.test(sentence)) continue;
+    for (const [, places] of sentence.replace(/\s+/g, ' ').matchAll(PLACES))
+      for (const place of places!.split(/\s*,\s*|\s+(?:or|and|o|y|oder|und|ou|et)\s+/))
+        if (!NOT_PLACES.test(place) && !/^[A-Z]{1,3}$/.test(place) && !found.includes(place)) found.push(place);
+  }
+  return found;
+}
+
+/** What somebody looks for, in their own words. */
+export function wantsIn(text: string): MailWants {
+  const plain = text.replace(/\s+/g, ' ');
+  const wants: MailWants = { ...sentencesBudget(plain) };
+  const beds = counted(plain, BEDS);
+  const baths = counted(plain, BATHS);
+  const areas = areasIn(text);
+  if (beds) wants.bedsMin = beds;
+  if (baths) wants.bathsMin = baths;
+  if (areas.length) wants.areas = areas;
+  return wants;
+}
+const sentencesBudget = (text: string): MailWants => {
+  for (const sentence of text.split(/(?<=[.!?…])\s+/)) {
+    if (OWNED.test(sentence) && !BUYER.test(sentence)) continue;
+    const budget = budgetIn(sentence);
+    if (Object.keys(budget).length) return budget;
+  }
+  return {};
+};
+/** Rooms in a value that is about them. */
+export const roomsIn = (value: string): Pick<MailWants, 'bedsMin' | 'bathsMin'> => ({
+  ...(counted(value, BEDS) ? { bedsMin: counted(value, BEDS) } : {}),
+  ...(counted(value, BATHS) ? { bathsMin: counted(value, BATHS) } : {}),
+});
+
+const GRANTS =
+  /\b(?:(?:are|is|am|i['’]m|they['’]re|we['’]re) (?:fine|happy|ok|okay) with|agree(?:s|d)? to|you may|feel free to|welcome to)\b/iu;
+const FORBIDS = /\b(?:no|not|don['’]t|do not|never|stop|without|keine?|nicht|no me|sin|pas de|ne pas)\b/iu;
+const NO_MATTER = /\b(?:don['’]t mind|no problem|not a problem|no worries)\b/iu;
+
+/** Permissions that sentences give or take, clause by clause. */
+export function permissionsIn(text: string): Partial<Record<MailChannel, 'granted' | 'withdrawn'>> {
+  const said: Partial<Record<MailChannel, 'granted' | 'withdrawn'>> = {};
+  for (const clause of text.replace(/\s+/g, ' ').split(/[.;!?]\s+|,\s*|\s+but\s+/i)) {
+    if (NO_MATTER.test(clause)) continue;
+    const forbids = FORBIDS.exec(clause);
+    const grants = GRANTS.exec(clause);
+    if (!forbids && !grants) continue;
+    const about = clause.slice((forbids ?? grants)!.index);
+    if (forbids && about.length > 45) continue;
+    for (const part of about.split(/\s+(?:and|or|und|oder|y|o)\s+|\//)) {
+      const channel = channelOf(part);
+      if (channel) said[channel] ??= forbids ? 'withdrawn' : 'granted';
+    }
+  }
+  return said;
+}
+
+const MONTH_START = /^(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|enero|febr|abr|ago|dic|mär|mai|okt|dez)/iu;
+const ADDRESS = new RegExp(
+  `(?<![\\d$€£.,/-])\\b(\\d{1,5}[A-Za-z]?)\\s+((?:${CAP}\\s?){1,5})(?:,\\s*((?:${CAP}\\s?){1,3})(?=[\\s,.!?)]|$))?(?:,?\\s*(?:[A-Z]{2}\\s+)?(\\d{5})(?!\\d))?`,
+  'gu',
+);
+/** A postal address in running text. */
+export function addressIn(text: string): string | null {
+  for (const found of text.replace(/\s+/g, ' ').matchAll(ADDRESS)) {
+    const [, number, street, town, postal] = found;
+    if (MONTH_START.test(street!) || (street!.trim().length < 4 && !town)) continue;
+    return [`${number} ${street!.trim()}`, [town?.trim(), postal].filter(Boolean).join(' ')].filter(Boolean).join(', ');
+  }
+  return null;
+}
+
+const LISTING_ID =
+  /\b(?!(?:A[KLRZ]|C[AOT]|D[CE]|FL|GA|HI|I[ADLN]|K[SY]|LA|M[ADEINOST]|N[CDEHJMVY]|O[HKR]|PA|RI|S[CD]|T[NX]|UT|V[AT]|W[AIVY]) \d{5}\b)([A-Z]{2,4}(?:-[A-Z])?[-/ ]\d{3,7})\b/u;
+/** The number of a listing in running text. */
+export const listingIdIn = (text: string): string | null => LISTING_ID.exec(text)?.[1] ?? null;
+
+const MONTHS = 'january february march april may june july august september october november december'.split(' ');
+/** A day on which somebody moves, as far as the words say it. @param now the day of the mail, for words without a year */
+export function dayIn(text: string, now: Date | null): string | undefined {
+  const iso = /\b(20\d\d)-(\d\d)-(\d\d)\b/.exec(text);
+  if (iso) return iso[0];
+  const month = (name: string) => MONTHS.findIndex((one) => one.startsWith(name.toLowerCase().slice(0, 3))) + 1;
+  const two = (n: number) => String(n).padStart(2, '0');
+  const dayFirst = /\b(\d{1,2})\.?\s+(\p{L}{3,9})\.?,?\s+(20\d\d)\b/u.exec(text);
+  if (dayFirst && month(dayFirst[2]!)) return `${dayFirst[3]}-${two(month(dayFirst[2]!))}-${two(Number(dayFirst[1]))}`;
+  const monthFirst = /\b(\p{L}{3,9})\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?\s+(20\d\d)\b/u.exec(text);
+  if (monthFirst && month(monthFirst[1]!)) return `${monthFirst[3]}-${two(month(monthFirst[1]!))}-${two(Number(monthFirst[2]))}`;
+  const end = /\bend of (\p{L}+)/iu.exec(text);
+  if (end && now && MONTHS.includes(end[1]!.toLowerCase())) {
+    const wanted = month(end[1]!);
+    const year = now.getUTCFullYear() + (wanted < now.getUTCMonth() + 1 ? 1 : 0);
+    return `${year}-${two(wanted)}-${two(new Date(Date.UTC(year, wanted, 0)).getUTCDate())}`;
+  }
+  return undefined;
+}

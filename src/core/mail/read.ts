@@ -1,0 +1,465 @@
+/**
+ * Reading a lead from a mail: what has a label first (documents, tables, lists, forms), otherwise what the sentences say. Only what
+ * the mail says is answered; whatever stands in the sender's own card, in quotes or in the lines of a service is not of the lead.
+ */
+import type { ContactRole } from '../contacts';
+import { CardReader, readCard, type Phone } from '../imports';
+import { readJson, readXml } from './documents';
+import { beforeSignature, forwardedIn, withoutQuoted, withoutService } from './forwarded';
+import { plainText, readHtml } from './html';
+import { isAutomatic, isBounce, isBulk, isReply, isRubbish } from './kind';
+import { channelOf, meaningOf, plainLabel, type Meaning } from './labels';
+import { readLines } from './lines';
+import type { Entry, LeadMail, Mail, MailChannel, MailWants, Reading } from './mail';
+import {
+  addressIn,
+  budgetIn,
+  dayIn,
+  introducedName,
+  listingIdIn,
+  permissionsIn,
+  reportedName,
+  rolesIn,
+  roomsIn,
+  wantsIn,
+} from './prose';
+import {
+  emailsIn,
+  listingIn,
+  personName,
+  phonesIn,
+  phonesOf,
+  plainValue,
+  saidYes,
+  senderName,
+  sumsIn,
+  type NameFound,
+} from './values';
+
+/** What is gathered while a mail is read. */
+interface Draft {
+  first: string | null;
+  last: string | null;
+  partner: { first: string | null; last: string | null } | null;
+  emails: string[];
+  phones: Phone[];
+  message: string;
+  listing: { id?: string; address?: string; price?: number };
+  wants: MailWants;
+  permissions: Partial<Record<MailChannel, 'granted' | 'withdrawn'>>;
+  moveDate?: string;
+  /** Words that tell what the lead wants to do. */
+  cues: string[];
+}
+const blank = (): Draft => ({
+  first: null,
+  last: null,
+  partner: null,
+  emails: [],
+  phones: [],
+  message: '',
+  listing: {},
+  wants: {},
+  permissions: {},
+  cues: [],
+});
+
+const unique = <T>(list: T[]): T[] => [...new Set(list)];
+const addPhones = (draft: Draft, phones: Phone[]): void => {
+  for (const phone of phones) if (!draft.phones.some(({ number }) => number === phone.number)) draft.phones.push(phone);
+};
+const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim();
+const unquoted = (text: string): string =>
+  text
+    .trim()
+    .replace(/^["“„«']+|["”“»']+$/g, '')
+    .trim();
+const NOT_SAID = (value: string): boolean => !plainValue(value.split('\n')[0]!) && !value.includes('\n');
+
+/** Whether the labels speak of several people, one after another: a digest. */
+function isDigest({ entries }: Reading): boolean {
+  const seen = new Map<string, Set<string>>();
+  for (const { label, value, path = [] } of entries) {
+    const meaning = meaningOf(label, path);
+    if (meaning !== 'name' && meaning !== 'first' && meaning !== 'email') continue;
+    const known = meaning === 'email' ? emailsIn(value).join() : personName(value) && oneLine(value).toLowerCase();
+    if (!known) continue;
+    const key = `${path.join('.')} ${plainLabel(label)}`;
+    seen.set(key, (seen.get(key) ?? new Set()).add(known));
+  }
+  return [...seen].some(([key, values]) => values.size > 1 && (!/mail/.test(key) || values.size > 2));
+}
+
+/** Takes what labels name. */
+function fromEntries(entries: Entry[], now: Date | null): Draft {
+  const draft = blank();
+  const messages: string[] = [];
+  const has = (wanted: Meaning) => entries.some(({ label, path, value }) => meaningOf(label, path) === wanted && value.trim());
+  const [hasFirst, hasLast] = [has('first'), has('last')];
+  let given: NameFound | null = null;
+  for (const { label, value, path = [] } of entries) {
+    if (!value.trim() || NOT_SAID(value)) continue;
+    const meaning = meaningOf(label, path);
+    switch (meaning) {
+      case 'email':
+        draft.emails.push(...emailsIn(plainValue(value) || value));
+        break;
+      case 'phone':
+        addPhones(draft, phonesOf(plainText(value)));
+        break;
+      case 'first':
+        draft.first ??= oneName(value);
+        break;
+      case 'last':
+        draft.last ??= oneName(value);
+        break;
+      case 'name':
+        if (hasLast && !hasFirst) draft.first ??= oneName(value);
+        else if (hasFirst && !hasLast && !value.trim().includes(' ')) draft.last ??= oneName(value);
+        else given ??= personName(value);
+        break;
+      case 'partner':
+        takePartner(draft, label, value);
+        break;
+      case 'selling':
+        draft.cues.push('selling');
+        messages.push(value);
+        break;
+      case 'message':
+        messages.push(value);
+        break;
+      case 'consent': {
+        const channel = channelOf(label) ?? null;
+        const yes = saidYes(value);
+        if (channel && yes !== null) draft.permissions[channel] = yes ? 'granted' : 'withdrawn';
+        else takeUnlabelled(draft, value);
+        break;
+      }
+      case 'budget': {
+        const least = /\b(?:from|min|minimum|desde|ab|lower)\b/i.test(plainLabel(label));
+        const budget = budgetIn(value, true);
+        Object.assign(
+          draft.wants,
+          least && budget.priceMax !== undefined && budget.priceMin === undefined ? { priceMin: budget.priceMax } : budget,
+        );
+        break;
+      }
+      case 'price':
+        draft.cues.push(value);
+        draft.listing.price ??= sumsIn(value)[0]?.value;
+        break;
+      case 'beds':
+      case 'baths': {
+        const rooms = roomsIn(value);
+        const bare = /^\D{0,12}(\d{1,2}(?:[.,]\d)?)\s*\+?\D{0,12}$/.exec(value.trim())?.[1];
+        if (Object.keys(rooms).length) Object.assign(draft.wants, rooms);
+        else if (bare) draft.wants[meaning === 'beds' ? 'bedsMin' : 'bathsMin'] = Number(bare.replace(',', '.'));
+        break;
+      }
+      case 'listing': {
+        const listing = listingIn(value);
+        draft.cues.push(value);
+        draft.listing = { ...listing, ...draft.listing };
+        break;
+      }
+      case 'address': {
+        const { address, price } = listingIn(value);
+        draft.listing = { ...(address ? { address } : {}), ...(price ? { price } : {}), ...draft.listing };
+        break;
+      }
+      case 'areas':
+        draft.wants.areas = unique([
+          ...(draft.wants.areas ?? []),
+          ...plainValue(value)
+            .split(/\s*[;,/]\s*|\s+(?:or|and|und|o|y)\s+/)
+            .filter((one) => /\p{L}/u.test(one) && !/\d/.test(one)),
+        ]);
+        break;
+      case 'move':
+        draft.moveDate ??= dayIn(value, now);
+        break;
+      case 'purpose':
+        draft.cues.push(value);
+        break;
+      case null:
+        takeUnlabelled(draft, value);
+        break;
+      case 'ignored':
+        break;
+    }
+  }
+  if (given) {
+    draft.first ??= given.first;
+    draft.last ??= given.last;
+    if (given.partner && !draft.partner) draft.partner = given.partner;
+  }
+  draft.message = messages.map((one) => unquoted(one)).join('\n\n');
+  return draft;
+}
+
+/** A name of which first or last is told apart already. */
+const oneName = (value: string): string | null => {
+  const read = personName(value);
+  return read && [read.first, read.last].filter(Boolean).join(' ');
+};
+function takePartner(draft: Draft, label: string, value: string): void {
+  const which = meaningOf(label);
+  const partner = (draft.partner ??= { first: null, last: null });
+  if (which === 'first') partner.first ??= oneName(value);
+  else if (which === 'last') partner.last ??= oneName(value);
+  else if (which === 'name' || which === 'partner') Object.assign(partner, personName(value) ?? {}, { partner: undefined });
+}
+/** A value that is nothing but an address or a number says by itself what it is. */
+function takeUnlabelled(draft: Draft, value: string): void {
+  const text = plainText(value).trim();
+  if (/^\S+@\S+$/.test(text)) draft.emails.push(...emailsIn(text));
+  else if (/^[+(\d][\d\s().\-/]{8,}(?:\s*(?:x|ext\.?)\s*\d+)?$/i.test(text)) addPhones(draft, phonesOf(text));
+}
+
+const worth = (draft: Draft): number =>
+  (draft.first || draft.last ? 2 : 0) +
+  (draft.emails.length ? 2 : 0) +
+  (draft.phones.length ? 2 : 0) +
+  (draft.message ? 1 : 0) +
+  (draft.listing.id || draft.listing.address ? 1 : 0);
+
+/** The documents that a mail holds or carries. */
+function documentEntries(mail: Mail): Entry[] {
+  const entries: Entry[] = readJson(mail.text) ?? [];
+  for (const { type, name, text } of mail.attached) {
+    if (/json/.test(type) || /\.json$/i.test(name)) entries.push(...(readJson(text) ?? []));
+    else if (/xml/.test(type) || /\.xml$/i.test(name)) entries.push(...readXml(text));
+  }
+  return entries;
+}
+
+/** The person of an attached card. */
+function fromCard(mail: Mail): Draft | null {
+  const card = mail.attached.find(({ type, name }) => /vcard|directory/.test(type) || /\.vcf$/i.test(name));
+  if (!card) return null;
+  const reader = new CardReader();
+  const [first] = [...reader.feed(card.text), ...reader.end()];
+  if (!first) return null;
+  const person = readCard(first, 1, 2026);
+  return {
+    ...blank(),
+    first: person.first || null,
+    last: person.last || null,
+    emails: person.emails,
+    phones: person.phones.map((number) => ({ number, extension: person.extensions[number] ?? null })),
+  };
+}
+
+/** Senders that are machines or desks, by what stands before the @. */
+const DESK =
+  /^(?:no-?reply|do-?not-?reply|info|inquir\p{L}*|anfragen?|avisos?|leads?|calls?|notif\p{L}*|alerts?|forms?|form-post|web(?:site|form|master)?|ads?|post|results?|office|team|hello|contact|support|mailer|news|moves|service|system|admin|robot|bounce\p{L}*)(?:[+._-].*)?$/iu;
+const isDesk = (mail: Mail): boolean =>
+  !mail.from || DESK.test(mail.from.address.split('@')[0]!) || (mail.from.name !== '' && !senderName(mail.from.name));
+
+/** More of a body is not read; no lead begins behind it. */
+const MOST_TEXT = 100_000;
+const cut = (text: string, most: number): string =>
+  text
+    .slice(0, most)
+    .split('\n')
+    .map((line) => line.slice(0, 4_000))
+    .join('\n');
+
+const bodyOf = (mail: Mail): string => {
+  const text = plainText(mail.text).replace(/\r\n?/g, '\n');
+  if (text.trim().length > 40 || !mail.html) return text;
+  const { entries, prose } = readHtml(mail.html);
+  return [...entries.map(({ label, value }) => `${label}: ${value}`), ...prose].join('\n');
+};
+
+/** Takes what sentences say, for mails without labels. */
+function fromProse(mail: Mail, body: string, now: Date | null): Draft {
+  const own = withoutQuoted(body);
+  const words = withoutService(beforeSignature(own), mail);
+  const domain = mail.from?.address.split('@')[1] ?? '';
+  const named = emailsIn(words).filter((email) => !email.endsWith(`@${domain}`));
+  const desk = isDesk(mail);
+  const draft = blank();
+  if (named.length || desk) {
+    const who = reportedName(`${mail.subject}\n${words}`) ?? introducedName(words);
+    Object.assign(draft, { first: who?.first ?? null, last: who?.last ?? null, partner: who?.partner ?? null, emails: named });
+    addPhones(draft, phonesIn(words));
+  } else {
+    const who = senderName(mail.from!.name) ?? introducedName(own);
+    Object.assign(draft, { first: who?.first ?? null, last: who?.last ?? null, partner: who?.partner ?? null });
+    draft.emails.push(mail.from!.address.toLowerCase());
+    addPhones(draft, phonesIn(own));
+  }
+  draft.message = words;
+  draft.moveDate = dayIn(words, now);
+  return draft;
+}
+
+const sourceOf = (mail: Mail, desk: boolean): string => {
+  const name = (mail.from?.name ?? '').split(/[,|(]/)[0]!.trim();
+  return desk && name ? name : 'Direct e-mail';
+};
+
+/** The answer for mails of which nobody is to be made a contact. */
+const nothing = (kind: LeadMail['kind'], because: string, source: string): LeadMail => ({
+  kind,
+  because,
+  emails: [],
+  phones: [],
+  roles: [],
+  source,
+});
+
+/**
+ * Reads a mail. Never fails: what cannot be read needs a person.
+ * @param now the day of the mail, for days without a year; null when it is not known
+ */
+export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
+  const mail = { ...whole, text: cut(whole.text, MOST_TEXT), html: whole.html.slice(0, MOST_TEXT * 5) };
+  if (isBounce(mail)) return nothing('not-a-lead', 'A mail server says that a mail of ours did not arrive.', 'Mail server');
+  if (isAutomatic(mail)) return nothing('not-a-lead', 'An automatic answer.', 'Automatic answer');
+  if (mail.mails.length > 1) return nothing('needs-a-person', `It holds ${mail.mails.length} mails.`, sourceOf(mail, true));
+  if (mail.mails.length === 1) return forwarded(mail, mail.mails[0]!, now);
+  const body = bodyOf(mail);
+  const inside = forwardedIn(body, mail.subject);
+  if (inside)
+    return forwarded(
+      mail,
+      {
+        ...mail,
+        from: inside.from,
+        replyTo: [],
+        subject: inside.subject,
+        text: inside.text,
+        html: '',
+        headers: {},
+        attached: mail.attached,
+      },
+      now,
+    );
+  const documents = documentEntries(mail);
+  const readings: Reading[] = [
+    ...(documents.length ? [{ entries: documents, prose: [] }] : []),
+    ...(mail.html ? [readHtml(mail.html)] : []),
+    ...(mail.text.trim() ? [readLines(plainText(mail.text))] : []),
+  ];
+  if (readings.some(isDigest) && !documents.length)
+    return nothing('needs-a-person', 'It speaks of several people.', sourceOf(mail, true));
+  const drafts = readings.map(({ entries }) => fromEntries(entries, now));
+  const best = drafts.reduce<Draft | null>((a, b) => (a && worth(a) >= worth(b) ? a : b), null);
+  const labelled =
+    best && (best.first || best.last) && (best.emails.length || best.phones.length || best.message) && worth(best) >= 4
+      ? best
+      : null;
+  if (isBulk(mail) && !(labelled && labelled.emails.length + labelled.phones.length && best!.message))
+    return nothing('not-a-lead', 'Sent to many at once.', sourceOf(mail, true));
+  if (isRubbish(`${mail.subject}\n${labelled?.message ?? body}`))
+    return nothing('not-a-lead', 'Its words are those of rubbish sent to everybody.', sourceOf(mail, true));
+  if (isReply(mail) && !labelled) return reply(mail, body);
+  const machine = labelled ?? (best && worth(best) >= 3 && isDesk(mail) ? best : null);
+  return machine ? fromForm(mail, body, machine, now) : fromLetter(mail, body, now);
+}
+
+function forwarded(outer: Mail, inner: Mail, now: Date | null): LeadMail {
+  const read = readLeadMail(inner, now);
+  const by = senderName(outer.from?.name ?? '') ? outer.from!.name : (outer.from?.address ?? 'somebody');
+  return { ...read, kind: read.kind === 'reply' ? 'lead' : read.kind, source: `Forwarded by ${by}` };
+}
+
+function reply(mail: Mail, body: string): LeadMail {
+  return {
+    ...nothing('reply', 'It answers a mail.', 'Reply'),
+    emails: mail.from ? [mail.from.address.toLowerCase()] : [],
+    message: oneLine(withoutQuoted(body)),
+  };
+}
+
+/** A form, a portal, a document: what is labelled, completed by what the lead's own words say. */
+function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): LeadMail {
+  const said = draft.message;
+  if (!draft.first && !draft.last) {
+    const who = introducedName(said) ?? introducedName(body);
+    if (who) Object.assign(draft, { first: who.first, last: who.last });
+  }
+  if (!draft.emails.length && mail.replyTo[0] && isTheirs(mail)) draft.emails.push(mail.replyTo[0].address.toLowerCase());
+  const prose = withoutService(beforeSignature(withoutQuoted(body)), mail);
+  const listed = Object.keys(draft.listing).length > 0;
+  if (!draft.listing.id) {
+    const id = listingIdIn(said) ?? (listed ? null : aboutProperty(mail.subject) ? listingIdIn(mail.subject) : null);
+    if (id) draft.listing.id = id;
+  }
+  const roles = rolesIn(`${mail.subject}\n${draft.cues.join('\n')}\n${said}\n${serviceWords(prose, draft)}`);
+  if (!draft.listing.address && !listed) {
+    const address = addressIn(serviceWords(prose, draft)) ?? (aboutProperty(mail.subject) ? addressIn(mail.subject) : null);
+    if (address) draft.listing.address = address;
+  }
+  draft.wants = { ...wantsIn(said), ...draft.wants };
+  draft.permissions = { ...permissionsIn(said), ...draft.permissions };
+  draft.moveDate ??= dayIn(said, now);
+  return answer(mail, draft, roles, sourceOf(mail, true));
+}
+
+/** What the service says around the lead's own words, line by line. */
+const serviceWords = (prose: string, { message }: Draft): string =>
+  readLines(prose)
+    .prose.filter((line) => line.trim() && !message.includes(line.trim()))
+    .join('\n');
+const aboutProperty = (subject: string): boolean =>
+  /\b(?:inquiry|about|home|house|listing|property|rental|showing|tour|viewing|interest\p{L}*|anfrage|objekt|inmueble|value|likes?)\b/iu.test(
+    subject,
+  );
+const isTheirs = ({ from, replyTo }: Mail): boolean =>
+  replyTo[0]!.address.split('@')[1]?.toLowerCase() !== from?.address.split('@')[1]?.toLowerCase();
+
+/** A mail that a person wrote. */
+function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
+  const draft = fromProse(mail, body, now);
+  const card = fromCard(mail);
+  if (card) {
+    Object.assign(draft, { first: card.first ?? draft.first, last: card.last ?? draft.last });
+    draft.emails = unique([...card.emails, ...draft.emails]);
+    addPhones(draft, card.phones);
+  }
+  const words = draft.message;
+  const roles = rolesIn(`${mail.subject}\n${words}`);
+  const id = listingIdIn(words) ?? (aboutProperty(mail.subject) ? listingIdIn(mail.subject) : null);
+  const address = addressIn(words);
+  if (id) draft.listing.id = id;
+  if (address) draft.listing.address = address;
+  draft.wants = wantsIn(words);
+  draft.permissions = permissionsIn(words);
+  return answer(mail, draft, roles, sourceOf(mail, isDesk(mail)));
+}
+
+function answer(mail: Mail, draft: Draft, roles: ContactRole[], source: string): LeadMail {
+  const looks = roles.includes('buyer') || roles.includes('renter');
+  const wants = looks ? draft.wants : {};
+  const emails = unique(draft.emails);
+  const reachable = emails.length + draft.phones.length > 0;
+  const extensions = Object.fromEntries(
+    draft.phones.filter(({ extension }) => extension).map(({ number, extension }) => [number, extension!]),
+  );
+  const found = reachable || draft.first || draft.last || draft.message;
+  return {
+    kind: reachable ? 'lead' : 'needs-a-person',
+    because: reachable
+      ? 'It names somebody and a way to reach them.'
+      : found
+        ? 'It names no way to reach anybody.'
+        : 'Nothing could be read from it.',
+    ...(draft.first || draft.last ? { name: { first: draft.first, last: draft.last } } : {}),
+    ...(draft.partner && (draft.partner.first || draft.partner.last)
+      ? { partner: { first: draft.partner.first, last: draft.partner.last } }
+      : {}),
+    emails,
+    phones: draft.phones.map(({ number }) => number),
+    ...(Object.keys(extensions).length ? { extensions } : {}),
+    roles: found ? roles : [],
+    ...(draft.message ? { message: oneLine(draft.message) } : {}),
+    ...(Object.values(draft.listing).some((one) => one !== undefined) ? { listing: draft.listing } : {}),
+    ...(Object.keys(wants).length ? { wants } : {}),
+    ...(Object.keys(draft.permissions).length ? { permissions: draft.permissions } : {}),
+    ...(draft.moveDate ? { moveDate: draft.moveDate } : {}),
+    source,
+  };
+}

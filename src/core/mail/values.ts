@@ -1,0 +1,209 @@
+/** What stands in a value: addresses, numbers, names, sums, yes and no, the property meant. Whatever cannot be one is none. */
+import { parsePhoneNumberFromString, type CountryCode } from 'libphonenumber-js';
+import { cleanEmail, cleanName } from '../capture';
+import { phoneOf, readName, readPhones, type Phone } from '../imports';
+
+const NOTHING =
+  /^\(?(?:none|n\/?a|not (?:given|provided|available|specified|set|stated)|unknown|unspecified|blank|empty|-+|—|\.+|null|undefined|nobody|anonymous|keine?(?: angaben?)?|k\. ?a\.|unbekannt|nicht angegeben|ning[uú]n[oa]?|no (?:indicado|facilitado|disponible)|sin (?:especificar|datos)|non (?:renseigné|communiqué|indicato)|aucun|geen|niet ingevuld|ikke oppgitt)\)?\.?$/iu;
+/** A value that says that there is none is none; what follows a smuggled line break is not of it. */
+export function plainValue(value: string): string {
+  const line = value.split(/%0[da]|[\r\n]/i)[0]!.trim();
+  return NOTHING.test(line) ? '' : line;
+}
+
+/** Addresses as people write them for people: `zeb(at)tarrant.example`. */
+const deciphered = (text: string): string =>
+  text
+    .replace(/\s*[([{<]\s*(?:at|@|arroba|ät|à|chez)\s*[)\]}>]\s*/gi, '@')
+    .replace(/\s*[([{<]\s*(?:dot|punkt|punto|point)\s*[)\]}>]\s*/gi, '.');
+const EMAIL = /(?<![\p{L}\p{N}._%+'-])[\p{L}\p{N}][\p{L}\p{N}._%+'-]{0,63}@(?:[\p{L}\p{N}-]{1,63}\.){1,8}\p{L}{2,24}/gu;
+
+/** The e-mail addresses in a text, each once. */
+export function emailsIn(text: string): string[] {
+  const angled = [...text.matchAll(/<\s*([^<>\s]+@[^<>\s]+)\s*>/g)].map(([, one]) => one!);
+  const found = angled.length ? angled : (deciphered(text).match(EMAIL) ?? []);
+  return [...new Set(found.map((one) => cleanEmail(one)).filter((one) => one !== null))];
+}
+
+const COUNTRIES: [RegExp, CountryCode][] = [
+  [/germany|deutschland|alemania|allemagne/i, 'DE'],
+  [/austria|österreich/i, 'AT'],
+  [/switzerland|schweiz|suisse/i, 'CH'],
+  [/france|frankreich|francia/i, 'FR'],
+  [/\bspain|españa|spanien/i, 'ES'],
+  [/m[eé]xico|mexiko/i, 'MX'],
+  [/\bitaly|italia|italien/i, 'IT'],
+  [/netherlands|niederlande|nederland|holland/i, 'NL'],
+  [/united kingdom|great britain|england|\bUK\b|großbritannien/i, 'GB'],
+  [/\bireland|irland/i, 'IE'],
+  [/norway|norge|norwegen/i, 'NO'],
+  [/sweden|sverige|schweden/i, 'SE'],
+  [/denmark|danmark|dänemark/i, 'DK'],
+  [/belgium|belgique|belgië|belgien/i, 'BE'],
+  [/portugal/i, 'PT'],
+  [/poland|polska|polen/i, 'PL'],
+  [/brazil|brasil/i, 'BR'],
+  [/australia/i, 'AU'],
+  [/canada|kanada/i, 'CA'],
+];
+const DIGITS: Record<string, string> = {
+  zero: '0',
+  oh: '0',
+  one: '1',
+  two: '2',
+  three: '3',
+  four: '4',
+  five: '5',
+  six: '6',
+  seven: '7',
+  eight: '8',
+  nine: '9',
+};
+/** Three or more digits in words, one after the other, as digits. */
+const spoken = (text: string): string =>
+  text.replace(
+    new RegExp(`\\b(?:${Object.keys(DIGITS).join('|')})(?:[\\s-]+(?:${Object.keys(DIGITS).join('|')})){2,}\\b`, 'gi'),
+    (words) =>
+      words
+        .split(/[\s-]+/)
+        .map((one) => DIGITS[one.toLowerCase()])
+        .join(''),
+  );
+
+/** The phone numbers of a value that is meant to be some, with their extensions. */
+export function phonesOf(value: string): Phone[] {
+  const text = spoken(value).replace(/(?<=\d)\s*\/\s*(?=\d)/g, (sign, at: number, whole: string) =>
+    whole.slice(0, at).replace(/\D/g, '').length >= 10 ? ' ; ' : '-',
+  );
+  const country = COUNTRIES.find(([name]) => name.test(text))?.[1];
+  if (country) {
+    const number = parsePhoneNumberFromString(text.replace(/\([^)]*\p{L}[^)]*\)|\p{L}+/gu, ' ').trim(), country);
+    if (number?.isPossible()) return [{ number: number.number, extension: null }];
+  }
+  const { found } = readPhones(text.replace(/\s+\/\s+/g, ' ; '));
+  return found.length ? found : phonesIn(text);
+}
+
+const IN_TEXT =
+  /(?<![\d$€£#/.-])(?:\+|00)?\(?\d[\d\s().\-–/]{6,20}\d(?:[\s,]*(?:ext\.?|extension|x|durchwahl)\s*\d{1,6})?(?![\d/])/giu;
+/** The phone numbers in running text: of ten or more digits, or international. */
+export function phonesIn(text: string): Phone[] {
+  const found = new Map<string, Phone>();
+  for (const [raw] of spoken(text).matchAll(IN_TEXT)) {
+    const digits = raw.replace(/(?:ext|x|durchwahl).*$/i, '').replace(/\D/g, '').length;
+    if (digits < 10 || digits > 15) continue;
+    const phone = phoneOf(raw.replace(/(?<=\d)\/(?=\d)/g, '-'));
+    if (phone && !found.has(phone.number)) found.set(phone.number, phone);
+  }
+  return [...found.values()];
+}
+
+export interface NameFound {
+  first: string | null;
+  last: string | null;
+  partner: { first: string; last: string } | null;
+}
+/** Words that no person is called by and that stand where names do. */
+const NO_NAME =
+  /\b(?:team|homes?|realty|group|inc|llc|gmbh|support|form|website|customer|service|sales|crew|desk|notification|mail(?:er)?|properties|immobilien)\b/iu;
+
+/** A value as the name of a person; null when it cannot be one. */
+export function personName(value: string): NameFound | null {
+  const text = plainValue(value)
+    .replace(/<[^>]*>/g, ' ')
+    .replace(/["“”„«»][^"“”„«»]*["“”„«»]/g, ' ')
+    .replace(/\([^)]*\)/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+  const words = text.split(' ');
+  if (!text || text.length > 80 || words.length > 7 || /[\d@:;=/\\<>{}[\]?!]/u.test(text) || !/\p{L}/u.test(text)) return null;
+  if (/\.\s+\p{Ll}/u.test(text) || (words.length > 3 && /^\p{Ll}/u.test(text) && text === text.toLowerCase())) return null;
+  const read = readName(cleanName(text));
+  return { first: read.first || null, last: read.last || null, partner: read.partner };
+}
+/** The sender's name as that of a person; null for what is rather a company or a machine. */
+export const senderName = (display: string): NameFound | null =>
+  NO_NAME.test(display) || /&/.test(display) ? null : personName(display);
+
+export interface Sum {
+  value: number;
+  /** With a sign or word of money, or a word of scale. */
+  sure: boolean;
+  at: number;
+}
+const SUM =
+  /((?:us|ca)?\s?[$€£]|usd|eur|gbp)?\s*(\d{1,3}(?:[.,'’ ]\d{3})+(?!\d)|\d+(?:[.,]\d{1,2})?)\s*(k|m|mm|mio|mill?ion(?:en|es)?|thousand|tsd|tausend|mil)?(?![\p{L}\d])\s*(usd|eur|gbp|dollars?|€|\$|pesos)?/giu;
+/** The sums of money in a text. A point or comma before three digits separates thousands. */
+export function sumsIn(text: string): Sum[] {
+  const sums: (Sum & { scale: number })[] = [];
+  for (const found of text.matchAll(SUM)) {
+    const [, sign, digits, scaled, currency] = found;
+    const plain = /[.,'’ ]\d{3}/.test(digits!) ? Number(digits!.replace(/[.,'’ ]/g, '')) : Number(digits!.replace(',', '.'));
+    const scale = !scaled ? 1 : /^(?:k|thousand|tsd|tausend|mil)$/i.test(scaled) ? 1_000 : 1_000_000;
+    sums.push({
+      value: Math.round(plain * scale * 100) / 100,
+      sure: Boolean(sign || scaled || currency),
+      at: found.index,
+      scale,
+    });
+  }
+  /* `450 to 525k`: the scale of the second is meant for both. */
+  sums.forEach((sum, n) => {
+    const next = sums[n + 1];
+    if (next && sum.scale === 1 && next.scale > 1 && sum.value < 1_000) sum.value *= next.scale;
+  });
+  return sums;
+}
+
+/** Yes, no, or null for anything else. */
+export function saidYes(value: string): boolean | null {
+  const text = plainValue(value)
+    .replace(/^.*:\s*/, '')
+    .replace(/^["“'[(\s]+/, '')
+    .toLowerCase();
+  if (
+    /^(?:yes|y|true|1|on|ok(?:ay)?|sure|agreed|i agree|checked|accepted|x|✓|✔|ja|j|s[ií]|oui|sim|tak|da|granted|opted in)(?![\p{L}\d])/u.test(
+      text,
+    )
+  )
+    return true;
+  if (/^(?:no|n|false|0|off|nein|non|não|nee|nei|nej|nie|never|declined|refused|opted out|not)(?![\p{L}\d])/u.test(text))
+    return false;
+  return null;
+}
+
+const STATE_ZIP = /^[A-Z]{2} \d{5}$/;
+const CALLED =
+  /^(?:(?:r[eé]f(?:erence|erencia|érence|erentie)?|mls|id|no|nr|listing|objekt)(?!\p{L})\.?\s*[#:]?|#)\s*(?=\S*\d)/iu;
+const ID = /^([A-Z]{1,5}(?:[-/ ]?[A-Z]{1,3})?[-/ #]?\d{2,9}[A-Z]?)$/u;
+
+/** The number of a listing that a part of a value is; plain digits are one only when they are called so. */
+function listingId(part: string): string | undefined {
+  if (STATE_ZIP.test(part)) return undefined;
+  const bare = part.replace(CALLED, '');
+  return ID.exec(bare)?.[1] ?? (bare !== part && /^\d{4,10}$/.test(bare) ? bare : undefined);
+}
+
+/** The property that a value names: number, address and price, in any order, apart or together. */
+export function listingIn(value: string): { id?: string; address?: string; price?: number } {
+  const listing: { id?: string; address?: string; price?: number } = {};
+  const inner = [...value.matchAll(/\(([^)]*)\)/g)].map(([, one]) => one!);
+  const parts = plainValue(value.replace(/\s*\n\s*/g, ', ').replace(/\([^)]*\)/g, ' '))
+    .split(/\s*(?:,(?!\d{3}(?!\d))|[;|·•])\s*|\s+[–—-]\s+/)
+    .map((part) => part.replace(/\s+/g, ' ').trim())
+    .filter(Boolean);
+  const rest: string[] = [];
+  for (const part of parts) {
+    const id = listingId(part);
+    if (id && !listing.id) listing.id = id;
+    else if (!/[$€£]|\b(?:usd|eur)\b/i.test(part)) rest.push(part);
+    else listing.price ??= sumsIn(part).find(({ sure }) => sure)?.value;
+  }
+  listing.price ??= inner
+    .flatMap((one) => (/[$€£]|\b(?:usd|eur)\b/i.test(one) ? sumsIn(one) : []))
+    .find(({ sure }) => sure)?.value;
+  if (listing.price === undefined) delete listing.price;
+  const address = rest.join(', ');
+  if (/\d/.test(address) && /\p{L}{2}/u.test(address) && address.length <= 160) listing.address = address;
+  return listing;
+}

@@ -1,0 +1,1 @@
+export { parseMail } from './parse';
