@@ -8,6 +8,7 @@ import { searchWords } from './0006_search_words';
 import { exportSchedules } from './0007_export_schedules';
 import { searchPending } from './0008_search_pending';
 import { peopleInSight } from './0009_people_in_sight';
+import { leadMail } from './0010_lead_mail';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -20,5 +21,6 @@ export const migrations: Migration[] = [
   exportSchedules,
   searchPending,
   peopleInSight,
+  leadMail,
 ];
 export type { Migration };

@@ -65,6 +65,8 @@ export async function writeWorld(): Promise<{ contacts: number; activities: numb
   });
 }
 
+/** The lead mailbox of the demo, always the same so that it can be written to from outside. */
+const MAILBOX = 'quayd2rn4k7m';
 const account = { account_id: 1 };
 
 async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<void> {
@@ -122,7 +124,17 @@ async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<v
   await insert(
     tx,
     'doors',
-    { id: 'bigint', account_id: 'bigint', kind: 'text', name: 'text', slug: 'text', page: 'jsonb', active: 'boolean' },
+    {
+      id: 'bigint',
+      account_id: 'bigint',
+      kind: 'text',
+      name: 'text',
+      slug: 'text',
+      page: 'jsonb',
+      active: 'boolean',
+      address: 'text',
+      source: 'text',
+    },
     [
       { id: 1, ...account, kind: 'api', name: 'Lead sources', page: {}, active: true },
       {
@@ -140,6 +152,7 @@ async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<v
       },
       { id: 3, ...account, kind: 'hand', name: 'Added by hand', page: {}, active: true },
       { id: 4, ...account, kind: 'mail', name: 'Mail door', page: {}, active: true },
+      { id: 5, ...account, kind: 'mail', name: 'Portal mails', page: {}, active: true, address: MAILBOX },
     ],
   );
   await tx.run(

@@ -112,6 +112,8 @@ export class House {
   outside!: ReturnType<Modules['outside']['outside']>;
   private servers: Server[] = [];
   private smtp: SMTPServer[] = [];
+  /** Where mail for this house is taken in. */
+  mailDoorPort = 0;
 
   constructor(
     readonly m: Modules,
@@ -205,6 +207,7 @@ export class House {
     await listening(hooks);
     const mailDoor = door.mailDoor((message, error) => console.error(message, error));
     const mailDoorPort = await this.listenSmtp(mailDoor);
+    this.mailDoorPort = mailDoorPort;
     this.world = new simWorld.World(simJournal.openJournal(this.folder), {
       hookUrl: `http://127.0.0.1:${portOf(hooks)}`,
       hookSecret: process.env.HOOK_SECRET!,

@@ -35,6 +35,9 @@ const BODIES: Record<string, unknown> = {
   mergeContacts: { other_id: '1' },
   joinHousehold: { other_id: '1' },
   createExport: { format: 'csv', selection: { ids: [] } },
+  createDoor: { name: 'not mine' },
+  takeLeadMail: { person: {} },
+  updateLeadMail: { state: 'set_aside' },
 };
 /** Account-wide things that hold no contact, so that one’s own role alone decides. */
 const COMMON = new Set(['getCampaign', 'getSegment']);
@@ -81,6 +84,8 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
     [/^\/merges/, '1'],
     [/^\/exports/, exported.id],
     [/^\/export-schedules/, '1'],
+    [/^\/doors/, '5'],
+    [/^\/lead-mails/, '1'],
   ];
   const walked: string[] = [];
   for (const who of ['agent1', 'caller', 'lender', null]) {

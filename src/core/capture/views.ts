@@ -17,6 +17,8 @@ export interface DoorView {
   kind: 'api' | 'page' | 'hand' | 'mail';
   name: string;
   slug: string | null;
+  /** Where mails for a lead mailbox go; null for other doors and for whoever does not run the office. */
+  address: string | null;
   last_arrival_at: Date | null;
   arrivals_30_days: number;
 }

@@ -1,2 +1,5 @@
-export { readLeadMail } from './read';
-export type { LeadMail, Mail, Mailbox, MailKind } from './mail';
+export { inquiryOf } from './inquiry';
+export { isMachineMade } from './kind';
+export { bodyOf, readLeadMail } from './read';
+export type { LeadMail, LeadMailView, MailState } from './views';
+export type { Mail, Mailbox, MailKind } from './mail';

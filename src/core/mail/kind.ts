@@ -29,6 +29,10 @@ export const isReply = (mail: Mail): boolean =>
   Boolean(header(mail, 'in-reply-to')) ||
   (/^\s*(?:re|aw|sv|antw|rif|odp)\s*:/i.test(mail.subject) && Boolean(header(mail, 'references')));
 
+/** Made by a machine in whatever way: never an answer of a person, and never answered. */
+export const isMachineMade = (mail: Mail): boolean =>
+  isAutomatic(mail) || isBounce(mail) || isBulk(mail) || !/^(?:no)?$/i.test(header(mail, 'auto-submitted').trim());
+
 const RUBBISH: [RegExp, number][] = [
   [/\bback ?links?\b/iu, 3],
   [/\b(?:seo|search engine (?:ranking|optimi[sz]ation))\b/iu, 2],

@@ -265,7 +265,8 @@ const cut = (text: string, most: number): string =>
     .map((line) => line.slice(0, 4_000))
     .join('\n');
 
-const bodyOf = (mail: Mail): string => {
+/** A body as a person reads it: its text, or what its HTML shows. */
+export const bodyOf = (mail: Mail): string => {
   const text = plainText(mail.text).replace(/\r\n?/g, '\n');
   if (text.trim().length > 40 || !mail.html) return text;
   const { entries, prose } = readHtml(mail.html);

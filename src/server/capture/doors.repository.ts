@@ -2,7 +2,7 @@
 import type { DoorView } from '@/core/capture';
 import { notFound } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
-import { reader } from '../shared';
+import { config, reader } from '../shared';
 
 export interface Door {
   id: string;
@@ -10,6 +10,8 @@ export interface Door {
   kind: 'api' | 'page' | 'hand' | 'mail';
   name: string;
   page: { heading?: string; intro?: string; consent?: string };
+  /** The lead source of everything that comes by it, when it has one. */
+  source: string | null;
 }
 
 interface DoorRow {
@@ -18,6 +20,7 @@ interface DoorRow {
   kind: Door['kind'];
   name: string;
   page: Door['page'];
+  source: string | null;
 }
 const doorOf = (row: DoorRow): Door => ({
   id: row.id,
@@ -25,6 +28,7 @@ const doorOf = (row: DoorRow): Door => ({
   kind: row.kind,
   name: row.name,
   page: row.page,
+  source: row.source,
 });
 
 const known = new Map<string, Door>();
@@ -34,7 +38,7 @@ export async function doorOfKind(accountId: string, kind: Door['kind']): Promise
   const cached = known.get(`${accountId}:${kind}`);
   if (cached) return cached;
   const row = await reader().first<DoorRow>(
-    'select id, account_id, kind, name, page from doors where account_id = $1 and kind = $2 and active order by id limit 1',
+    'select id, account_id, kind, name, page, source from doors where account_id = $1 and kind = $2 and address is null and active order by id limit 1',
     [accountId, kind],
   );
   if (!row) throw notFound('door');
@@ -45,18 +49,30 @@ export async function doorOfKind(accountId: string, kind: Door['kind']): Promise
 /** A public page by the last part of its address. @throws AppError not_found */
 export async function doorOfPage(slug: string): Promise<Door & { brokerage: string }> {
   const row = await reader().first<DoorRow & { brokerage: string }>(
-    `select d.id, d.account_id, d.kind, d.name, d.page, a.name as brokerage from doors d join accounts a on a.id = d.account_id where d.slug = $1 and d.kind = 'page' and d.active`,
+    `select d.id, d.account_id, d.kind, d.name, d.page, d.source, a.name as brokerage from doors d join accounts a on a.id = d.account_id where d.slug = $1 and d.kind = 'page' and d.active`,
     [slug],
   );
   if (!row) throw notFound('page');
   return { ...doorOf(row), brokerage: row.brokerage };
 }
 
-/** The doors with their last arrival. */
-export const listDoors = (scope: Scope, at: Date): Promise<DoorView[]> =>
-  reader().rows<DoorView>(
-    `select d.id, d.kind, d.name, d.slug, n.last_arrival_at, coalesce(n.arrivals_30_days, 0)::int as arrivals_30_days from doors d
+/** The lead mailbox of an address, by what stands before the @; null when there is none. */
+export async function doorOfAddress(localPart: string): Promise<Door | null> {
+  const row = await reader().first<DoorRow>(
+    'select id, account_id, kind, name, page, source from doors where address = $1 and active',
+    [localPart.toLowerCase()],
+  );
+  return row && doorOf(row);
+}
+
+/** The doors with their last arrival. The secret address of a mailbox is shown to whoever runs the office. */
+export async function listDoors(scope: Scope, at: Date): Promise<DoorView[]> {
+  const rows = await reader().rows<Omit<DoorView, 'address'> & { address: string | null }>(
+    `select d.id, d.kind, d.name, d.slug, d.address, n.last_arrival_at, coalesce(n.arrivals_30_days, 0)::int as arrivals_30_days from doors d
      left join lateral (select max(arrived_at) as last_arrival_at, count(*) filter (where arrived_at > $2::timestamptz - interval '30 days') as arrivals_30_days from inquiries i where i.door_id = d.id) n on true
      where d.account_id = $1 and d.active order by d.id`,
     [scope.accountId, at],
   );
+  const shown = (address: string | null) => (address && scope.sees === 'all' ? `${address}@${config().mailDomain}` : null);
+  return rows.map((row) => ({ ...row, address: shown(row.address) }));
+}

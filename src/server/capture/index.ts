@@ -1,3 +1,4 @@
 export { captureInquiry, type Arrival, type Captured } from './capture.service';
-export { doorOfKind, doorOfPage, listDoors, type Door } from './doors.repository';
+export { doorOfAddress, doorOfKind, doorOfPage, listDoors, type Door } from './doors.repository';
 export { findInquiry, listInquiries } from './inquiries.repository';
+export { createMailbox, isMailboxAddress, rotateMailbox } from './mailboxes.service';

@@ -1,5 +1,6 @@
 export { askGuardrails, sendMessage } from './compose.service';
-export { receiveMail, receiveText, mailTokenFor, type InboundMail, type InboundText } from './inbox.service';
+export { inboundOf, receiveMail, receiveText, mailTokenFor, type InboundMail, type InboundText } from './inbox.service';
+export { deliveryId, findLeadMail, listLeadMails, receiveLeadMail, setLeadMailAside, takeLeadMail } from './lead-mailbox.service';
 export {
   backoffSeconds,
   claimOutbox,

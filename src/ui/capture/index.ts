@@ -1,3 +1,4 @@
 export { AddLeadDialog } from './add-lead';
-export { IntakeArea, type Door } from './intake';
+export { type Door } from './doors';
+export { IntakeArea } from './intake';
 export { InquiryForm, type FormState } from './inquiry-form';

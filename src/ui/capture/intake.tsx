@@ -3,15 +3,17 @@
 import { useRef, useState, useEffect } from 'react';
 import Link from 'next/link';
 import { useQuery } from '@tanstack/react-query';
-import type { DoorView, InquiryView } from '@/core/capture';
+import type { InquiryView } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
 import { Ago, ask, Glyph, Timer, useKeys } from '../primitives';
+import { Doors, type Door } from './doors';
+import { highlight } from './highlight';
+import { MailsToLookAt } from './mails';
 
 type Inquiry = Jsoned<InquiryView>;
-export type Door = Jsoned<DoorView>;
 type InFull = Inquiry & { raw: unknown; parsed: Record<string, unknown> };
 
-export function IntakeArea({ doors }: { doors: Door[] }) {
+export function IntakeArea({ doors, office }: { doors: Door[]; office: boolean }) {
   const [limit, setLimit] = useState(50);
   const [chosen, setChosen] = useState<string | null>(null);
   const stream = useQuery({
@@ -33,9 +35,11 @@ export function IntakeArea({ doors }: { doors: Door[] }) {
             <p className="soft">Every inquiry as it came in, the latest first, with where it went and why.</p>
           </div>
         </div>
+        <MailsToLookAt office={office} />
         {stream.isSuccess && rows.length === 0 && (
           <p className="empty">
-            Nothing has arrived yet. Give a lead source an API key from Setup, or hand out the address of your public page.
+            Nothing has arrived yet. Give a lead source an API key from Setup or the address of a lead mailbox, or hand out the
+            address of your public page.
           </p>
         )}
         <div>
@@ -50,7 +54,7 @@ export function IntakeArea({ doors }: { doors: Door[] }) {
         )}
       </section>
       <div style={{ display: 'grid', gap: 16 }}>
-        <Doors doors={doors} />
+        <Doors doors={doors} office={office} />
         {current && <Side id={current} />}
       </div>
     </div>
@@ -91,39 +95,6 @@ const Fresh = ({ since }: { since: string }) => (
   </span>
 );
 
-function Doors({ doors }: { doors: Door[] }) {
-  return (
-    <section aria-label="Doors">
-      <div className="group" style={{ marginTop: 6 }}>
-        <h2>Doors</h2>
-        <span className="soft small">30 days</span>
-      </div>
-      {doors.map((door) => (
-        <div key={door.id} className="pair">
-          <span>
-            {door.name}{' '}
-            {door.slug && (
-              <a className="soft small" href={`/p/${door.slug}`} target="_blank" rel="noreferrer">
-                /p/{door.slug}
-              </a>
-            )}
-            <span className="soft small" style={{ display: 'block' }}>
-              {door.last_arrival_at ? (
-                <>
-                  last arrival <Ago at={door.last_arrival_at} />
-                </>
-              ) : (
-                'nothing has come by yet'
-              )}
-            </span>
-          </span>
-          <b>{door.arrivals_30_days.toLocaleString('en-US')}</b>
-        </div>
-      ))}
-    </section>
-  );
-}
-
 /** Raw and parsed: what was recognised is highlighted in the raw text. */
 function Side({ id }: { id: string }) {
   const one = useQuery({ queryKey: ['inquiry', id], queryFn: () => ask<InFull>(`/inquiries/${id}`) });
@@ -155,12 +126,20 @@ function Side({ id }: { id: string }) {
       <h2 style={{ margin: '14px 0 4px' }}>As it came in</h2>
       <pre className="raw secret">
         {highlight(
-          JSON.stringify(raw, null, 2),
+          asItCame(raw),
           known.map(([, value]) => value),
         )}
       </pre>
     </section>
   );
+}
+
+/** A mail as its words; anything else as the document that it was. */
+function asItCame(raw: unknown): string {
+  const mail = (raw as { mail?: { from?: { name: string; address: string }; subject?: string; text?: string } } | null)?.mail;
+  return mail?.text === undefined
+    ? JSON.stringify(raw, null, 2)
+    : `From: ${mail.from?.name ?? ''} <${mail.from?.address ?? ''}>\nSubject: ${mail.subject ?? ''}\n\n${mail.text}`;
 }
 
 const NAMES: Record<string, string> = {
@@ -183,13 +162,4 @@ function recognised(parsed: Record<string, unknown>): [string, string][] {
     const text = Array.isArray(value) ? value.join(', ') : typeof value === 'string' ? value : '';
     return text ? [[name, text]] : [];
   });
-}
-
-function highlight(raw: string, values: string[]) {
-  const words = [...new Set(values.flatMap((value) => value.split(', ')))]
-    .filter((value) => value.length > 1)
-    .sort((a, b) => b.length - a.length);
-  if (!words.length) return raw;
-  const pattern = new RegExp(`(${words.map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('|')})`, 'gi');
-  return raw.split(pattern).map((part, at) => (at % 2 ? <mark key={at}>{part}</mark> : part));
 }

@@ -1,22 +1,50 @@
-/** The mail door: an SMTP server for answers to our mails, and for strangers who write to us. A mail is taken only once it stands in PostgreSQL. */
-import { simpleParser, type ParsedMail } from 'mailparser';
+/**
+ * The mail door: an SMTP server for mails to lead mailboxes, for answers to our mails, and for strangers who write to us. A mail is
+ * taken only once it stands in PostgreSQL; until then its sender keeps it.
+ */
 import { SMTPServer } from 'smtp-server';
-import { oneLine } from '@/core/capture';
-import { receiveMail } from '@/server/messages';
+import { parseMail } from '@/providers/mails';
+import { doorOfAddress, isMailboxAddress, type Door } from '@/server/capture';
+import { deliveryId, inboundOf, receiveLeadMail, receiveMail } from '@/server/messages';
 import { config } from '@/server/shared';
 
 const MOST_BYTES = 20 * 1024 * 1024;
+const MOST_RECIPIENTS = 50;
+/** Connections at a time, and how long one may say nothing. */
+const MOST_CLIENTS = 100;
+const SILENCE_MS = 60_000;
 const refuse = (code: number, message: string): Error => Object.assign(new Error(message), { responseCode: code });
 
-/** RFC 3834, and what older machines say instead. */
-const isAutomatic = (mail: ParsedMail): boolean => {
-  const auto = String(mail.headers.get('auto-submitted') ?? 'no').toLowerCase();
-  return (
-    auto !== 'no' ||
-    /^(bulk|junk|auto_reply|list)$/i.test(String(mail.headers.get('precedence') ?? '')) ||
-    mail.headers.has('x-autoreply')
-  );
-};
+const localPart = (address: string): string => address.slice(0, address.lastIndexOf('@')).toLowerCase();
+
+/** An address that has the form of a lead mailbox and is none: it was changed. */
+const isGone = async (local: string): Promise<boolean> => isMailboxAddress(local) && (await doorOfAddress(local)) === null;
+
+/** The whole of a mail as it came; what is too large is read to its end and thrown away. */
+async function whole(stream: NodeJS.ReadableStream & { sizeExceeded: boolean }): Promise<Buffer> {
+  const parts: Buffer[] = [];
+  let size = 0;
+  for await (const part of stream) {
+    size += (part as Buffer).length;
+    if (size <= MOST_BYTES) parts.push(part as Buffer);
+  }
+  if (stream.sizeExceeded || size > MOST_BYTES) throw refuse(552, 'The mail is too large');
+  return Buffer.concat(parts);
+}
+
+async function takeIn(raw: Buffer, locals: string[]): Promise<void> {
+  const mail = await parseMail(raw);
+  if (!mail.from) throw refuse(554, 'The mail does not say who it is from');
+  const doors = new Map<string, Door>();
+  const others: string[] = [];
+  for (const local of new Set(locals)) {
+    const door = await doorOfAddress(local);
+    if (door) doors.set(door.id, door);
+    else others.push(local);
+  }
+  for (const door of doors.values()) await receiveLeadMail(door, mail);
+  if (others.length) await receiveMail(inboundOf(mail, deliveryId(mail), others));
+}
 
 export function mailDoor(log: (message: string, error: unknown) => void): SMTPServer {
   const { mailDomain } = config();
@@ -26,28 +54,24 @@ export function mailDoor(log: (message: string, error: unknown) => void): SMTPSe
     disableReverseLookup: true,
     logger: false,
     size: MOST_BYTES,
-    onRcptTo: (address, _session, done) =>
-      done(
-        address.address.toLowerCase().endsWith(`@${mailDomain}`)
-          ? undefined
-          : refuse(550, 'We take mail for our own domain only'),
-      ),
+    maxClients: MOST_CLIENTS,
+    socketTimeout: SILENCE_MS,
+    onRcptTo: ({ address }, { envelope }, done) => {
+      if (!address.toLowerCase().endsWith(`@${mailDomain}`)) return done(refuse(550, 'We take mail for our own domain only'));
+      if (envelope.rcptTo.length >= MOST_RECIPIENTS) return done(refuse(452, 'Too many recipients'));
+      isGone(localPart(address)).then(
+        (gone) => done(gone ? refuse(550, 'There is no such mailbox any more') : undefined),
+        () => done(refuse(451, 'Try again later')),
+      );
+    },
     onData: (stream, session, done) => {
-      simpleParser(stream)
-        .then(async (mail) => {
-          if (stream.sizeExceeded) throw refuse(552, 'The mail is too large');
-          const from = mail.from?.value[0];
-          if (!from?.address) throw refuse(554, 'The mail does not say who it is from');
-          await receiveMail({
-            messageId: mail.messageId ?? `${session.id}-${from.address}`,
-            from: from.address,
-            fromName: oneLine(from.name ?? ''),
-            toLocalParts: session.envelope.rcptTo.map(({ address }) => address.slice(0, address.lastIndexOf('@')).toLowerCase()),
-            subject: oneLine(mail.subject ?? ''),
-            text: mail.text ?? '',
-            autoReply: isAutomatic(mail),
-          });
-        })
+      whole(stream)
+        .then((raw) =>
+          takeIn(
+            raw,
+            session.envelope.rcptTo.map(({ address }) => localPart(address)),
+          ),
+        )
         .then(() => done())
         .catch((error: Error & { responseCode?: number }) => {
           if (!error.responseCode) log('a mail could not be taken in; its sender will try again', error);

@@ -1,5 +1,6 @@
 /** Intake. */
 import type { Metadata } from 'next';
+import { runsTheOffice } from '@/core/accounts';
 import { jsoned, requirePerson } from '@/app/_http/page';
 import { listDoors } from '@/server/capture';
 import { now } from '@/server/shared';
@@ -8,6 +9,6 @@ import { IntakeArea } from '@/ui/capture';
 export const metadata: Metadata = { title: 'Intake' };
 
 export default async function Page() {
-  const { scope } = await requirePerson('intake');
-  return <IntakeArea doors={jsoned(await listDoors(scope, await now()))} />;
+  const { scope, person } = await requirePerson('intake');
+  return <IntakeArea doors={jsoned(await listDoors(scope, await now()))} office={runsTheOffice(person.role)} />;
 }

@@ -1,0 +1,50 @@
+/** Lead mailboxes: made with a secret address, which is changed by a click when it got into wrong hands. */
+import { randomBytes } from 'node:crypto';
+import { AppError, notFound } from '@/core/shared';
+import type { DoorView } from '@/core/capture';
+import { oneLine } from '@/core/capture';
+import { scopeFor, type Principal } from '@/core/accounts';
+import { now, record, transact } from '../shared';
+import { listDoors } from './doors.repository';
+
+/** Letters and digits that nobody mistakes for each other when they read an address aloud. */
+const SIGNS = 'abcdefghjkmnpqrstuvwxyz23456789';
+const LENGTH = 12;
+/** Whether what stands before an @ has the form of a lead mailbox. */
+export const isMailboxAddress = (local: string): boolean => local.length === LENGTH && [...local].every((sign) => SIGNS.includes(sign));
+const secret = (): string => [...randomBytes(LENGTH)].map((byte) => SIGNS[byte % SIGNS.length]).join('');
+
+const viewOf = async (principal: Principal, id: string): Promise<DoorView> =>
+  (await listDoors(scopeFor(principal), await now())).find((door) => door.id === id)!;
+
+/** Makes a lead mailbox. @param source the lead source of everything that comes by it; null leaves it to each mail */
+export async function createMailbox(principal: Principal, input: { name: string; source?: string | null }): Promise<DoorView> {
+  const { accountId } = scopeFor(principal);
+  const name = oneLine(input.name);
+  if (!name)
+    throw new AppError('input_invalid', 'The mailbox was not made.', { fields: [{ field: 'name', message: 'write a name' }] });
+  const id = await transact(async (tx) => {
+    const at = await now(tx);
+    const row = await tx.first<{ id: string }>(
+      `insert into doors (account_id, kind, name, address, source, created_at) values ($1, 'mail', $2, $3, $4, $5) returning id`,
+      [accountId, name, secret(), oneLine(input.source ?? '') || null, at],
+    );
+    await record(tx, principal, accountId, 'door.create', { doorId: row!.id, name }, at);
+    return row!.id;
+  });
+  return viewOf(principal, id);
+}
+
+/** Gives a mailbox a new address; mails to the old one are refused from now on. @throws AppError not_found */
+export async function rotateMailbox(principal: Principal, id: string): Promise<DoorView> {
+  const { accountId } = scopeFor(principal);
+  await transact(async (tx) => {
+    const row = await tx.first(
+      'update doors set address = $3 where id = $1 and account_id = $2 and address is not null and active returning id',
+      [id, accountId, secret()],
+    );
+    if (!row) throw notFound('mailbox');
+    await record(tx, principal, accountId, 'door.rotate', { doorId: id }, await now(tx));
+  });
+  return viewOf(principal, id);
+}

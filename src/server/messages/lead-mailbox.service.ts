@@ -1,0 +1,185 @@
+/**
+ * Mails to a lead mailbox: each is kept with what was read from it. A lead becomes an inquiry, an answer goes to its contact, what is
+ * no lead is set aside, and what cannot be read waits for a person. Delivered twice, it is taken once.
+ */
+import { createHash } from 'node:crypto';
+import { AppError, notFound, pageOf, readCursor, type Page } from '@/core/shared';
+import { scopeFor, type Principal, type Scope } from '@/core/accounts';
+import { readInquiry, storable } from '@/core/capture/schemas';
+import { bodyOf, inquiryOf, readLeadMail, type LeadMail, type LeadMailView, type Mail, type MailState } from '@/core/mail';
+import { captureInquiry, type Captured, type Door } from '../capture';
+import { now, publish, reader, transact } from '../shared';
+import { inboundOf, isContact, receiveMail } from './inbox.service';
+
+/** What of a body is kept to be looked at. */
+const MOST_KEPT = 50_000;
+
+/** The same for each delivery of a mail, also when it names no Message-ID. */
+export const deliveryId = (mail: Mail): string =>
+  (
+    mail.messageId ??
+    createHash('sha256')
+      .update(JSON.stringify([mail.from, mail.subject, mail.headers.date, mail.text, mail.html]))
+      .digest('base64url')
+  ).slice(0, 150);
+
+/** Takes a mail in. It is done only when it stands in PostgreSQL. */
+export async function receiveLeadMail(door: Door, mail: Mail): Promise<void> {
+  const id = deliveryId(mail);
+  if (await reader().first('select 1 from lead_mails where door_id = $1 and message_id = $2', [door.id, id])) return;
+  const at = await now();
+  const read = readLeadMail(mail, at);
+  const { state, inquiryId } = await settle(door, mail, id, read);
+  await transact(async (tx) => {
+    await tx.run(
+      `insert into lead_mails (account_id, door_id, message_id, from_address, from_name, subject, body, read, state, inquiry_id, arrived_at)
+       values ($1, $2, $3, $4, $5, $6, $7, $8::jsonb, $9, $10, $11) on conflict do nothing`,
+      [
+        door.accountId,
+        door.id,
+        id,
+        storable(mail.from?.address ?? '').slice(0, 320),
+        storable(mail.from?.name ?? '').slice(0, 200),
+        storable(mail.subject).slice(0, 500),
+        storable(bodyOf(mail)).slice(0, MOST_KEPT),
+        storable(JSON.stringify(read)),
+        state,
+        inquiryId,
+        at,
+      ],
+    );
+    await publish(tx, { accountId: door.accountId, topic: 'lead', ownerId: null });
+  });
+}
+
+/** What becomes of a mail. */
+async function settle(
+  door: Door,
+  mail: Mail,
+  id: string,
+  read: LeadMail,
+): Promise<{ state: MailState; inquiryId: string | null }> {
+  if (read.kind === 'not-a-lead') return { state: 'set_aside', inquiryId: null };
+  const from = mail.from?.address ?? '';
+  const theirs = from && (read.emails.includes(from) || read.emails.length === 0);
+  if (read.kind === 'reply' || (theirs && (await isContact(door.accountId, from)))) {
+    await receiveMail(inboundOf(mail, id, []));
+    return { state: 'answer', inquiryId: null };
+  }
+  if (read.kind === 'needs-a-person') return { state: 'waiting', inquiryId: null };
+  try {
+    const { inquiry } = await take(door, mail, id, inquiryOf(read, door.source));
+    return { state: 'taken', inquiryId: inquiry.id };
+  } catch (error) {
+    /* What the reader found and the rules of an inquiry refuse is for a person; whatever else failed is tried again by the sender. */
+    if (error instanceof AppError && (error.code === 'input_invalid' || error.code === 'idempotency_mismatch'))
+      return { state: 'waiting', inquiryId: null };
+    throw error;
+  }
+}
+
+const take = (door: Door, mail: Mail, id: string, said: object): Promise<Captured> =>
+  captureInquiry({
+    door,
+    raw: { mail: { from: mail.from, subject: mail.subject, text: bodyOf(mail).slice(0, MOST_KEPT) }, ...said },
+    inquiry: readInquiry(said),
+    idempotencyKey: `lead-mail:${id}`,
+    byPerson: null,
+  });
+
+interface Row {
+  id: string;
+  door_id: string;
+  door: string;
+  from_name: string;
+  from_address: string;
+  subject: string;
+  body: string;
+  read: LeadMail;
+  state: MailState;
+  inquiry_id: string | null;
+  message_id: string;
+  arrived_at: Date;
+}
+const SELECT = 'select m.*, d.name as door from lead_mails m join doors d on d.id = m.door_id';
+const viewOf = (row: Row): LeadMailView => ({
+  id: row.id,
+  door: row.door,
+  from: { name: row.from_name, address: row.from_address },
+  subject: row.subject,
+  state: row.state,
+  because: row.read.because,
+  inquiry_id: row.inquiry_id,
+  arrived_at: row.arrived_at,
+});
+
+/** Mails of a state, the latest first; for whoever runs the office. */
+export async function listLeadMails(
+  scope: Scope,
+  state: MailState | null,
+  limit: number,
+  cursor?: string | null,
+): Promise<Page<LeadMailView>> {
+  const bind: unknown[] = [scope.accountId];
+  const after = readCursor(cursor, 2);
+  const only = state ? ` and m.state = $${bind.push(state)}` : '';
+  const keyset = after
+    ? ` and (m.arrived_at, m.id) < ($${bind.push(after[0])}::timestamptz, $${bind.push(after[1])}::bigint)`
+    : '';
+  const rows = await reader().rows<Row>(
+    `${SELECT} where m.account_id = $1${only}${keyset} order by m.arrived_at desc, m.id desc limit $${bind.push(limit + 1)}`,
+    bind,
+  );
+  const page = pageOf(rows, limit, (row) => [row.arrived_at.toISOString(), row.id]);
+  return { items: page.items.map(viewOf), next: page.next };
+}
+
+/** One mail with its words and what was read from it, as an inquiry would say it. @throws AppError not_found */
+export async function findLeadMail(scope: Scope, id: string): Promise<LeadMailView & { body: string; inquiry: object }> {
+  const row = await reader().first<Row>(`${SELECT} where m.id = $1 and m.account_id = $2`, [id, scope.accountId]);
+  if (!row) throw notFound('mail');
+  return { ...viewOf(row), body: row.body, inquiry: inquiryOf(row.read, null) };
+}
+
+/** Makes an inquiry of a mail that waited or was set aside, as a person reads it. Twice, it is one. @throws AppError not_found, conflict, input_invalid */
+export async function takeLeadMail(principal: Principal, id: string, said: object): Promise<Captured> {
+  const { accountId, userId } = scopeFor(principal);
+  const row = await reader().first<Row & { kind: Door['kind']; source: string | null }>(
+    'select m.*, d.name as door, d.kind, d.source from lead_mails m join doors d on d.id = m.door_id where m.id = $1 and m.account_id = $2',
+    [id, accountId],
+  );
+  if (!row) throw notFound('mail');
+  if (row.state === 'taken' || row.state === 'answer') throw new AppError('conflict', 'This mail has found its person already.');
+  const captured = await captureInquiry({
+    door: { id: row.door_id, accountId, kind: row.kind, name: row.door, page: {}, source: row.source },
+    raw: { mail: { from: { name: row.from_name, address: row.from_address }, subject: row.subject, text: row.body }, ...said },
+    inquiry: readInquiry(said),
+    idempotencyKey: `lead-mail:${row.message_id}`,
+    byPerson: null,
+  });
+  await settled(id, 'taken', captured.inquiry.id, userId);
+  return captured;
+}
+
+/** Sets a mail aside that is no lead, or takes it back out to be looked at. @throws AppError not_found, conflict */
+export async function setLeadMailAside(principal: Principal, id: string, aside: boolean): Promise<LeadMailView> {
+  const { accountId, userId } = scopeFor(principal);
+  const row = await reader().first<Row>(`${SELECT} where m.id = $1 and m.account_id = $2`, [id, accountId]);
+  if (!row) throw notFound('mail');
+  if (row.state === 'taken' || row.state === 'answer') throw new AppError('conflict', 'This mail has found its person already.');
+  const state = aside ? 'set_aside' : 'waiting';
+  await settled(id, state, null, userId);
+  return { ...viewOf(row), state };
+}
+
+async function settled(id: string, state: MailState, inquiryId: string | null, userId: string | null): Promise<void> {
+  await transact(async (tx) => {
+    await tx.run('update lead_mails set state = $2, inquiry_id = $3, looked_at = $4, looked_by = $5 where id = $1', [
+      id,
+      state,
+      inquiryId,
+      await now(tx),
+      userId,
+    ]);
+  });
+}

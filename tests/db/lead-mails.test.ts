@@ -1,0 +1,164 @@
+/** Lead mailboxes: mails over SMTP become inquiries, answers, or wait for a person; twice delivered they are taken once; none is lost. */
+import { readdirSync, readFileSync } from 'node:fs';
+import { Socket } from 'node:net';
+import { join } from 'node:path';
+import nodemailer from 'nodemailer';
+import { houseForEach } from '../harness/each';
+
+const FOLDER = join(__dirname, '../data/mails');
+const FILES = readdirSync(FOLDER).filter((name) => name.endsWith('.eml'));
+const fileOf = (number: string): Buffer =>
+  readFileSync(
+    join(
+      FOLDER,
+      FILES.find((name) => name.startsWith(number))!,
+    ),
+  );
+const house = houseForEach();
+
+async function mailbox(name = 'Portal mails', source: string | null = null) {
+  return house().m.capture.createMailbox(house().as('Ada'), { name, source });
+}
+/** Sends a mail as it stands to an address. @returns the server's refusal, or null */
+async function send(raw: Buffer | string, to: string | string[]): Promise<string | null> {
+  const post = nodemailer.createTransport({ host: '127.0.0.1', port: house().mailDoorPort, secure: false, ignoreTLS: true });
+  try {
+    await post.sendMail({ envelope: { from: 'portal@brackwater.example', to }, raw });
+    return null;
+  } catch (error) {
+    return (error as { response?: string }).response ?? String(error);
+  } finally {
+    post.close();
+  }
+}
+const states = () =>
+  house().db.rows<{ state: string; n: number }>('select state, count(*)::int as n from lead_mails group by state order by state');
+const counts = async () =>
+  (await house().db.first<object>(
+    'select (select count(*)::int from contacts) as contacts, (select count(*)::int from inquiries) as inquiries, (select count(*)::int from contact_points where active) as points',
+  ))!;
+
+test('all the mails, in order and then all again: each lead once, what is none makes nobody, an answer goes to its contact', async () => {
+  const { address } = await mailbox();
+  for (const file of FILES) expect([file, await send(readFileSync(join(FOLDER, file)), address!)]).toEqual([file, null]);
+  const first = await counts();
+  /* 02 and 28 are one mail. Two speak of nobody who can be reached or of several people. */
+  expect(await states()).toEqual([
+    { state: 'answer', n: 1 },
+    { state: 'set_aside', n: 4 },
+    { state: 'taken', n: FILES.length - 1 - 1 - 4 - 2 },
+    { state: 'waiting', n: 2 },
+  ]);
+  for (const file of FILES) await send(readFileSync(join(FOLDER, file)), address!);
+  expect(await counts()).toEqual(first);
+  const [oda] = (await house().m.contacts.listContacts(house().scope, { q: 'oda.brandvold@fjordpost', limit: 2 })).items;
+  const story = await house().story(oda!.id);
+  expect(story).toContainEqual(expect.stringContaining('message email in: Thursday at 4:30 works.'));
+  expect(story.filter((line) => line.startsWith('inquiry'))).toHaveLength(1);
+  const nobody = await house().m.contacts.listContacts(house().scope, { q: 'odalys', limit: 2 });
+  expect(nobody.items).toEqual([]);
+});
+
+test('what the mail says stands at the contact and the inquiry: role, wants, permissions with the mailbox as evidence, source', async () => {
+  const { address } = await mailbox('Website');
+  await send(fileOf('06'), address!);
+  const [found] = (await house().m.contacts.listContacts(house().scope, { q: 'tokonjo', limit: 2 })).items;
+  const contact = await house().contact(found!.id);
+  expect(contact).toMatchObject({
+    first_name: 'Thaddeus',
+    last_name: 'Okonjo-Blythe',
+    roles: ['buyer'],
+    source: 'Website form',
+    wants: { price_min: 450000, price_max: 525000, bedrooms: 3, bathrooms: 2.5, areas: ['Petrel Point', 'Saltmarsh'] },
+    permissions: { text: 'granted', email: 'granted', call: 'withdrawn' },
+  });
+  expect(contact.owner).not.toBeNull();
+  expect(contact.permission_details.map(({ how }) => how)).toContainEqual(expect.stringContaining('Website'));
+});
+
+test('a mail that nobody can be reached by waits, is completed by a person once, and is an inquiry then', async () => {
+  const { address } = await mailbox('Website', 'Contact page');
+  await send(fileOf('23'), address!);
+  const { messages } = house().m;
+  const [waiting] = (await messages.listLeadMails(house().scope, 'waiting', 10)).items;
+  const { body, inquiry } = await messages.findLeadMail(house().scope, waiting!.id);
+  expect(body).toContain('Please call me back about the corner house');
+  const said = { ...inquiry, person: { first_name: 'Perpetua', last_name: 'Lindgren', emails: [], phones: ['564-555-0199'] } };
+  await expect(
+    messages.takeLeadMail(house().as('Ada'), waiting!.id, { ...said, person: { first_name: 'P' } }),
+  ).rejects.toMatchObject({
+    code: 'input_invalid',
+  });
+  await messages.setLeadMailAside(house().as('Ada'), waiting!.id, true);
+  await messages.setLeadMailAside(house().as('Ada'), waiting!.id, false);
+  const [one, two] = await Promise.allSettled([
+    messages.takeLeadMail(house().as('Ada'), waiting!.id, said),
+    messages.takeLeadMail(house().as('Ada'), waiting!.id, said),
+  ]);
+  expect([one.status, two.status]).toContain('fulfilled');
+  expect(await counts()).toMatchObject({ contacts: 1, inquiries: 1 });
+  expect((await messages.listLeadMails(house().scope, 'waiting', 10)).items).toEqual([]);
+  await expect(messages.setLeadMailAside(house().as('Ada'), waiting!.id, true)).rejects.toMatchObject({ code: 'conflict' });
+});
+
+test('an address that was changed takes no more mail; the new one does; other houses see neither', async () => {
+  const made = await mailbox();
+  const changed = await house().m.capture.rotateMailbox(house().as('Ada'), made.id);
+  expect(changed.address).not.toBe(made.address);
+  expect(await send(fileOf('01'), made.address!)).toContain('550');
+  expect(await send(fileOf('01'), changed.address!)).toBeNull();
+  expect(await states()).toEqual([{ state: 'taken', n: 1 }]);
+  await expect(house().m.capture.rotateMailbox(house().as('Ada'), '1')).rejects.toMatchObject({ code: 'not_found' });
+  const seen = await house().m.capture.listDoors(house().scopeOf('Abel'), new Date());
+  expect(seen.every(({ address }) => address === null)).toBe(true);
+});
+
+test('the same mail at the same moment over several connections is one inquiry', async () => {
+  const { address } = await mailbox();
+  const answers = await Promise.all(Array.from({ length: 6 }, () => send(fileOf('01'), address!)));
+  expect(answers.every((answer) => answer === null)).toBe(true);
+  expect(await counts()).toMatchObject({ contacts: 1, inquiries: 1 });
+});
+
+test('what is broken, huge, forged or endless is refused or kept, and the door stays open', async () => {
+  const { address } = await mailbox();
+  const header = 'From: Brackwater <leads@brackwater.example>\r\nSubject: x\r\n';
+  expect(await send(`${header}\r\n${'a'.repeat(21 * 1024 * 1024)}`, address!)).toContain('552');
+  expect(await send('Subject: nobody\r\n\r\nhello', address!)).toContain('554');
+  expect(
+    await send(
+      fileOf('01'),
+      Array.from({ length: 60 }, (_, n) => `${n}@somewhere.example`),
+    ),
+  ).toMatch(/550|552|recipients/);
+  expect(await send(`${header}Content-Type: text/plain; charset=no-such-thing\r\n\r\nName: \u00ff\r\n`, address!)).toBeNull();
+  expect(await send(`${header}Content-Type: multipart/mixed; boundary="x"\r\n\r\n--x\r\n--x\r\n--x--`, address!)).toBeNull();
+  const silent = await Promise.all(
+    Array.from(
+      { length: 20 },
+      () =>
+        new Promise<Socket>((resolve) => {
+          const socket = new Socket();
+          socket.on('error', () => {});
+          socket.connect(house().mailDoorPort, '127.0.0.1', () => resolve(socket));
+        }),
+    ),
+  );
+  for (const socket of silent) socket.write('EHLO x\r\nMAIL FROM:<a@b.example>\r\n');
+  expect(await send(fileOf('02'), address!)).toBeNull();
+  for (const socket of silent) socket.destroy();
+  expect(await states()).toEqual([
+    { state: 'taken', n: 1 },
+    { state: 'waiting', n: 2 },
+  ]);
+});
+
+test('a lead whose words no inquiry may have waits for a person instead of being lost', async () => {
+  const { address } = await mailbox();
+  const long = 'x'.repeat(300);
+  await send(
+    `From: Brackwater <leads@brackwater.example>\r\nSubject: y\r\n\r\nName: Oda Brandvold\r\nE-mail: ${long}@x.example\r\nMessage: hello\r\n`,
+    address!,
+  );
+  expect((await states()).map(({ state }) => state)).toEqual(['waiting']);
+});
