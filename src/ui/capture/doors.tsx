@@ -62,8 +62,8 @@ function Address({ door }: { door: Door }) {
     onError: notices.fail,
   });
   return (
-    <span className="line small" style={{ marginTop: 3 }}>
-      <code className="address">{door.address}</code>
+    <span className="small mailbox">
+      <code>{door.address}</code>
       <button
         type="button"
         className="chip tiny"
@@ -105,7 +105,7 @@ function NewMailbox() {
   });
   if (!open)
     return (
-      <button type="button" className="more small" style={{ marginTop: 8 }} onClick={() => setOpen(true)}>
+      <button type="button" className="chip" style={{ marginTop: 10 }} onClick={() => setOpen(true)}>
         Add a lead mailbox
       </button>
     );

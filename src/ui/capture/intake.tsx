@@ -114,7 +114,7 @@ function Side({ id }: { id: string }) {
       <p className="because" style={{ marginTop: 0 }}>
         {one.data.because} {one.data.agent && <span className="soft">With {one.data.agent.name}.</span>}
       </p>
-      <h2>Read from it</h2>
+      <h2 style={{ margin: '14px 0 4px' }}>Read from it</h2>
       {known.map(([name, value]) => (
         <div key={name} className="pair secret" style={{ padding: '4px 0' }}>
           <span className="soft">{name}</span>

@@ -33,7 +33,7 @@ export function MailsToLookAt({ office }: { office: boolean }) {
     <section aria-label="Mails to look at" style={{ marginBottom: 18 }}>
       <div className="group">
         <h2>Mails to look at {counts.waiting > 0 && <b className="late">{counts.waiting}</b>}</h2>
-        <button type="button" className="more small" onClick={() => setShown(shown === 'waiting' ? 'set_aside' : 'waiting')}>
+        <button type="button" className="chip tiny" onClick={() => setShown(shown === 'waiting' ? 'set_aside' : 'waiting')}>
           {shown === 'waiting' ? `Set aside as no lead: ${counts.set_aside}` : 'Back to those that wait'}
         </button>
       </div>
@@ -157,7 +157,7 @@ function Reading({ mail, onClose }: { mail: InFull; onClose: () => void }) {
           <TextField
             select
             size="small"
-            label="Wants to"
+            label="Role"
             value={said.role}
             slotProps={{ select: { native: true } }}
             onChange={(event) => setSaid({ ...said, role: event.target.value })}
