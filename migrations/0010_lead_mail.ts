@@ -5,7 +5,7 @@
 import type { Migration } from './migration';
 
 const up = `
-alter table doors add column address text, add column source text;
+alter table doors add column address text, add column source text, add column defaults jsonb not null default '{}';
 create unique index doors_address on doors (address) where address is not null;
 
 create table lead_mails (

@@ -153,6 +153,35 @@ test('what is broken, huge, forged or endless is refused or kept, and the door s
   ]);
 });
 
+test('what a door gives: its role where the mail says none, its tags and its source; and it says when it has gone quiet', async () => {
+  const { capture } = house().m;
+  const door = await mailbox('Ads');
+  await capture.updateDoor(house().as('Ada'), door.id, {
+    name: 'Advertisements',
+    source: 'Autumn ads',
+    defaults: { roles: ['renter'], tags: ['autumn'], on_the_phone: true },
+  });
+  await send(fileOf('09'), door.address!);
+  await send(fileOf('05'), door.address!);
+  const contact = async (q: string) => (await house().m.contacts.listContacts(house().scope, { q, limit: 2 })).items[0]!;
+  expect(await contact('amberley')).toMatchObject({ roles: ['renter'], tags: ['autumn'], source: 'Autumn ads' });
+  expect((await contact('achterberg')).roles.sort()).toEqual(['buyer', 'seller']);
+  const sent = await house().db.rows(`select 1 from outbox where channel = 'text'`, []);
+  expect(sent).toEqual([]);
+  await expect(capture.updateDoor(house().as('Ada'), '999', { name: 'x' })).rejects.toMatchObject({ code: 'not_found' });
+
+  const begin = Date.parse('2026-11-23T18:00:00Z');
+  const quiet = async () =>
+    (await capture.listDoors(house().scope, await house().m.shared.now())).map((one) => one.quiet).filter(Boolean);
+  for (let n = 0; n < 9; n += 1) {
+    await house().setClock(new Date(begin + n * 2 * 3_600_000));
+    await house().arrives({ emails: [`n${n}@habit.example`] });
+  }
+  expect(await quiet()).toEqual([]);
+  await house().setClock(new Date(begin + 4 * 24 * 3_600_000));
+  expect(await quiet()).toEqual(['Quiet for 3 days; usually somebody comes within 2 hours.']);
+});
+
 test('a lead whose words no inquiry may have waits for a person instead of being lost', async () => {
   const { address } = await mailbox();
   const long = 'x'.repeat(300);

@@ -36,6 +36,7 @@ const BODIES: Record<string, unknown> = {
   joinHousehold: { other_id: '1' },
   createExport: { format: 'csv', selection: { ids: [] } },
   createDoor: { name: 'not mine' },
+  updateDoor: { name: 'not mine' },
   takeLeadMail: { person: {} },
   updateLeadMail: { state: 'set_aside' },
 };

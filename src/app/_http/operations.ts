@@ -10,7 +10,7 @@ import { OUTCOME_KEYS } from '@/core/calling';
 import { inquirySchema } from '@/core/capture/schemas';
 import { changeSchema, questionSchema, selectionSchema } from '@/core/changes/schemas';
 import { importPatchSchema } from '@/core/imports/schemas';
-import { CHANNELS, OWN_STEPS, REPORTED_KINDS } from '@/core/contacts';
+import { CHANNELS, CONTACT_ROLES, OWN_STEPS, REPORTED_KINDS } from '@/core/contacts';
 import { FIELD_KINDS } from '@/core/segments';
 import { EVERY, EXPORT_FORMATS, SHEETS } from '@/core/exports';
 import { MERGE_FIELDS } from '@/core/duplicates';
@@ -96,6 +96,26 @@ export const OPERATIONS = define({
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ name: Joi.string().min(1).max(80).required(), source: Joi.string().max(120).allow('', null) }).required(),
+  },
+  updateDoor: {
+    method: 'PATCH',
+    path: '/doors/{id}',
+    summary: 'Renames a door, or changes what it gives to all that comes by it',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({
+      name: Joi.string().min(1).max(80),
+      source: Joi.string().max(120).allow('', null),
+      defaults: Joi.object({
+        roles: Joi.array()
+          .items(Joi.string().valid(...CONTACT_ROLES))
+          .max(6),
+        tags: Joi.array().items(Joi.string().min(1).max(80)).max(20),
+        on_the_phone: Joi.boolean(),
+      }),
+    })
+      .min(1)
+      .required(),
   },
   rotateDoor: {
     method: 'POST',

@@ -1,3 +1,4 @@
 export { cleanEmail, cleanName, cleanPhone, oneLine, showPhone } from './clean';
+export { quietDoor, withDefaults, type DoorDefaults } from './door';
 export { zoneOfPostalCode } from './zone';
 export { type DoorView, type InquiryView } from './views';

@@ -1,5 +1,7 @@
 /** What pages and API answers show of capture. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
 
+import type { DoorDefaults } from './door';
+
 export interface InquiryView {
   id: string;
   contact: { id: string; name: string; status: 'created' | 'matched' };
@@ -21,4 +23,9 @@ export interface DoorView {
   address: string | null;
   last_arrival_at: Date | null;
   arrivals_30_days: number;
+  /** That it has gone quiet by its own habit, in a sentence; null while it has not. */
+  quiet: string | null;
+  /** The lead source of what comes by it, when the inquiry names none. */
+  source: string | null;
+  defaults: DoorDefaults;
 }

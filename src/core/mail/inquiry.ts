@@ -1,10 +1,11 @@
 /** What was read from a mail in the shape of an inquiry, as any door takes it in. */
+import type { DoorDefaults } from '../capture';
 import type { LeadMail } from './mail';
 
 const short = (text: string | null | undefined, most: number): string => (text ?? '').slice(0, most);
 
-/** @param source of the door, when it says one; otherwise what the mail suggests */
-export function inquiryOf(read: LeadMail, source: string | null) {
+/** @param door its source, otherwise what the mail suggests; its role, where the mail says none */
+export function inquiryOf(read: LeadMail, door: { source: string | null; defaults: DoorDefaults }) {
   const { priceMin, priceMax, bedsMin, bathsMin, areas } = read.wants ?? {};
   const wants = { price_min: priceMin, price_max: priceMax, bedrooms: bedsMin, bathrooms: bathsMin, areas };
   const permissions = Object.fromEntries(
@@ -20,8 +21,8 @@ export function inquiryOf(read: LeadMail, source: string | null) {
       emails: read.emails.slice(0, 10),
       phones: read.phones.slice(0, 10),
     },
-    roles: read.roles,
-    source: short(source ?? read.source, 120),
+    roles: read.roleAssumed && door.defaults.roles?.length ? [] : read.roles,
+    source: short(door.source ?? read.source, 120),
     ...(read.message ? { message: short(read.message, 20_000) } : {}),
     listing: {
       ...(id ? { id: short(id, 80) } : {}),

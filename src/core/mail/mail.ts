@@ -47,6 +47,8 @@ export interface LeadMail {
   /** By phone. */
   extensions?: Record<string, string>;
   roles: ContactRole[];
+  /** Nothing was said of it; most who write look for a home. */
+  roleAssumed?: boolean;
   message?: string;
   listing?: { id?: string; address?: string; price?: number };
   wants?: MailWants;

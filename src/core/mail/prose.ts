@@ -42,15 +42,15 @@ const RENTER =
 const BUYER =
   /\b(?:buy|buying|buyers?|purchase|purchasing|pre-?approved|mortgage|looking for an? (?:house|home|condo|place)|kaufen|käufer|kauf|comprar|compra|acheter|achat|comprare|acquistare|kopen)\b/iu;
 
-/** What somebody wants to do; a buyer when nothing else is said. */
-export function rolesIn(text: string): ContactRole[] {
+/** What somebody says they want to do; null when they say nothing of the kind. */
+export function rolesSaid(text: string): ContactRole[] | null {
   const said = text.replace(NOT_SELLING, ' ');
   const buys = BUYER.test(said.replace(/\bhome ?buyers?\b/gi, ' '));
   if (LANDLORD.test(said)) return buys ? ['landlord', 'buyer'] : ['landlord'];
   const sells = SELLER.test(said);
   if (RENTER.test(said)) return sells ? ['seller', 'renter'] : ['renter'];
   if (sells) return buys ? ['seller', 'buyer'] : ['seller'];
-  return ['buyer'];
+  return buys ? ['buyer'] : null;
 }
 
 const WORD_NUMBERS: Record<string, number> = {

@@ -19,7 +19,7 @@ import {
   listingIdIn,
   permissionsIn,
   reportedName,
-  rolesIn,
+  rolesSaid,
   roomsIn,
   wantsIn,
 } from './prose';
@@ -389,7 +389,7 @@ function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): Lea
     const id = listingIdIn(said) ?? (listed ? null : aboutProperty(mail.subject) ? listingIdIn(mail.subject) : null);
     if (id) draft.listing.id = id;
   }
-  const roles = rolesIn(`${mail.subject}\n${draft.cues.join('\n')}\n${said}\n${serviceWords(prose, draft)}`);
+  const roles = rolesSaid(`${mail.subject}\n${draft.cues.join('\n')}\n${said}\n${serviceWords(prose, draft)}`);
   if (!draft.listing.address && !listed) {
     const address = addressIn(serviceWords(prose, draft)) ?? (aboutProperty(mail.subject) ? addressIn(mail.subject) : null);
     if (address) draft.listing.address = address;
@@ -422,7 +422,7 @@ function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
     addPhones(draft, card.phones);
   }
   const words = draft.message;
-  const roles = rolesIn(`${mail.subject}\n${words}`);
+  const roles = rolesSaid(`${mail.subject}\n${words}`);
   const id = listingIdIn(words) ?? (aboutProperty(mail.subject) ? listingIdIn(mail.subject) : null);
   const address = addressIn(words);
   if (id) draft.listing.id = id;
@@ -432,7 +432,8 @@ function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
   return answer(mail, draft, roles, sourceOf(mail, isDesk(mail)));
 }
 
-function answer(mail: Mail, draft: Draft, roles: ContactRole[], source: string): LeadMail {
+function answer(mail: Mail, draft: Draft, said: ContactRole[] | null, source: string): LeadMail {
+  const roles = said ?? ['buyer'];
   const looks = roles.includes('buyer') || roles.includes('renter');
   const wants = looks ? draft.wants : {};
   const emails = unique(draft.emails);
@@ -456,6 +457,7 @@ function answer(mail: Mail, draft: Draft, roles: ContactRole[], source: string):
     phones: draft.phones.map(({ number }) => number),
     ...(Object.keys(extensions).length ? { extensions } : {}),
     roles: found ? roles : [],
+    ...(found && !said ? { roleAssumed: true } : {}),
     ...(draft.message ? { message: oneLine(draft.message) } : {}),
     ...(Object.values(draft.listing).some((one) => one !== undefined) ? { listing: draft.listing } : {}),
     ...(Object.keys(wants).length ? { wants } : {}),

@@ -6,6 +6,7 @@ import { createHash } from 'node:crypto';
 import { AppError, DUE_CHANNEL, LIVE_CHANNEL, type LiveEvent } from '@/core/shared';
 import type { Rung } from '@/core/routing';
 import { fullName, runsTheOffice, type Person } from '@/core/accounts';
+import { withDefaults } from '@/core/capture';
 import { askOf, type CleanInquiry } from '@/core/capture/schemas';
 import { sentenceOf, type Activity, type Because, type Stage } from '@/core/contacts';
 import { enrolArrival } from '../campaigns';
@@ -34,7 +35,8 @@ export interface Captured {
 const fingerprint = (raw: unknown): string => createHash('sha256').update(JSON.stringify(raw)).digest('base64url');
 
 /** Takes in an inquiry. The same idempotency key by the same door answers as the first time. @throws AppError idempotency_mismatch when it comes with another body */
-export async function captureInquiry(arrival: Arrival): Promise<Captured> {
+export async function captureInquiry(came: Arrival): Promise<Captured> {
+  const arrival = { ...came, inquiry: withDefaults(came.inquiry, came.door.source, came.door.defaults) };
   return transact(async (tx) => {
     const { door, inquiry } = arrival;
     await lockAddresses(tx, door.accountId, [

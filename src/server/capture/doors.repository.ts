@@ -1,5 +1,5 @@
 /** The doors by which leads arrive. */
-import type { DoorView } from '@/core/capture';
+import { quietDoor, type DoorDefaults, type DoorView } from '@/core/capture';
 import { notFound } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { config, reader } from '../shared';
@@ -12,6 +12,7 @@ export interface Door {
   page: { heading?: string; intro?: string; consent?: string };
   /** The lead source of everything that comes by it, when it has one. */
   source: string | null;
+  defaults: DoorDefaults;
 }
 
 interface DoorRow {
@@ -21,6 +22,7 @@ interface DoorRow {
   name: string;
   page: Door['page'];
   source: string | null;
+  defaults: DoorDefaults;
 }
 const doorOf = (row: DoorRow): Door => ({
   id: row.id,
@@ -29,27 +31,30 @@ const doorOf = (row: DoorRow): Door => ({
   name: row.name,
   page: row.page,
   source: row.source,
+  defaults: row.defaults,
 });
 
-const known = new Map<string, Door>();
+/** Doors change seldom and are asked for with every lead: what is known holds this long. */
+const KNOWN_MS = 3_000;
+const known = new Map<string, { door: Door; until: number }>();
 
 /** The account's own door of a kind; each account has one of every kind from the start. */
 export async function doorOfKind(accountId: string, kind: Door['kind']): Promise<Door> {
   const cached = known.get(`${accountId}:${kind}`);
-  if (cached) return cached;
+  if (cached && cached.until > Date.now()) return cached.door;
   const row = await reader().first<DoorRow>(
-    'select id, account_id, kind, name, page, source from doors where account_id = $1 and kind = $2 and address is null and active order by id limit 1',
+    'select id, account_id, kind, name, page, source, defaults from doors where account_id = $1 and kind = $2 and address is null and active order by id limit 1',
     [accountId, kind],
   );
   if (!row) throw notFound('door');
-  known.set(`${accountId}:${kind}`, doorOf(row));
+  known.set(`${accountId}:${kind}`, { door: doorOf(row), until: Date.now() + KNOWN_MS });
   return doorOf(row);
 }
 
 /** A public page by the last part of its address. @throws AppError not_found */
 export async function doorOfPage(slug: string): Promise<Door & { brokerage: string }> {
   const row = await reader().first<DoorRow & { brokerage: string }>(
-    `select d.id, d.account_id, d.kind, d.name, d.page, d.source, a.name as brokerage from doors d join accounts a on a.id = d.account_id where d.slug = $1 and d.kind = 'page' and d.active`,
+    `select d.id, d.account_id, d.kind, d.name, d.page, d.source, d.defaults, a.name as brokerage from doors d join accounts a on a.id = d.account_id where d.slug = $1 and d.kind = 'page' and d.active`,
     [slug],
   );
   if (!row) throw notFound('page');
@@ -59,7 +64,7 @@ export async function doorOfPage(slug: string): Promise<Door & { brokerage: stri
 /** The lead mailbox of an address, by what stands before the @; null when there is none. */
 export async function doorOfAddress(localPart: string): Promise<Door | null> {
   const row = await reader().first<DoorRow>(
-    'select id, account_id, kind, name, page, source from doors where address = $1 and active',
+    'select id, account_id, kind, name, page, source, defaults from doors where address = $1 and active',
     [localPart.toLowerCase()],
   );
   return row && doorOf(row);
@@ -67,12 +72,21 @@ export async function doorOfAddress(localPart: string): Promise<Door | null> {
 
 /** The doors with their last arrival. The secret address of a mailbox is shown to whoever runs the office. */
 export async function listDoors(scope: Scope, at: Date): Promise<DoorView[]> {
-  const rows = await reader().rows<Omit<DoorView, 'address'> & { address: string | null }>(
-    `select d.id, d.kind, d.name, d.slug, d.address, n.last_arrival_at, coalesce(n.arrivals_30_days, 0)::int as arrivals_30_days from doors d
+  const rows = await reader().rows<Omit<DoorView, 'quiet'> & { arrivals: number; gap_hours: number | null }>(
+    `select d.id, d.kind, d.name, d.slug, d.address, d.source, d.defaults, n.last_arrival_at, coalesce(n.arrivals_30_days, 0)::int as arrivals_30_days, h.arrivals, h.gap_hours from doors d
      left join lateral (select max(arrived_at) as last_arrival_at, count(*) filter (where arrived_at > $2::timestamptz - interval '30 days') as arrivals_30_days from inquiries i where i.door_id = d.id) n on true
+     left join lateral (select count(*)::int as arrivals, (percentile_cont(0.9) within group (order by gap))::float8 as gap_hours from (
+       select extract(epoch from arrived_at - lag(arrived_at) over (order by arrived_at)) / 3600 as gap from inquiries i where i.door_id = d.id and i.arrived_at > $2::timestamptz - interval '60 days') gaps) h on true
      where d.account_id = $1 and d.active order by d.id`,
     [scope.accountId, at],
   );
-  const shown = (address: string | null) => (address && scope.sees === 'all' ? `${address}@${config().mailDomain}` : null);
-  return rows.map((row) => ({ ...row, address: shown(row.address) }));
+  return rows.map(({ arrivals, gap_hours, ...door }) => ({
+    ...door,
+    address: door.address && scope.sees === 'all' ? `${door.address}@${config().mailDomain}` : null,
+    quiet: quietDoor({
+      arrivals,
+      usualGapHours: gap_hours,
+      hoursSince: door.last_arrival_at && (at.getTime() - door.last_arrival_at.getTime()) / 3_600_000,
+    }),
+  }));
 }

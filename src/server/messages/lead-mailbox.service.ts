@@ -68,7 +68,7 @@ async function settle(
   }
   if (read.kind === 'needs-a-person') return { state: 'waiting', inquiryId: null };
   try {
-    const { inquiry } = await take(door, mail, id, inquiryOf(read, door.source));
+    const { inquiry } = await take(door, mail, id, inquiryOf(read, door));
     return { state: 'taken', inquiryId: inquiry.id };
   } catch (error) {
     /* What the reader found and the rules of an inquiry refuse is for a person; whatever else failed is tried again by the sender. */
@@ -138,20 +138,20 @@ export async function listLeadMails(
 export async function findLeadMail(scope: Scope, id: string): Promise<LeadMailView & { body: string; inquiry: object }> {
   const row = await reader().first<Row>(`${SELECT} where m.id = $1 and m.account_id = $2`, [id, scope.accountId]);
   if (!row) throw notFound('mail');
-  return { ...viewOf(row), body: row.body, inquiry: inquiryOf(row.read, null) };
+  return { ...viewOf(row), body: row.body, inquiry: inquiryOf(row.read, { source: null, defaults: {} }) };
 }
 
 /** Makes an inquiry of a mail that waited or was set aside, as a person reads it. Twice, it is one. @throws AppError not_found, conflict, input_invalid */
 export async function takeLeadMail(principal: Principal, id: string, said: object): Promise<Captured> {
   const { accountId, userId } = scopeFor(principal);
-  const row = await reader().first<Row & { kind: Door['kind']; source: string | null }>(
-    'select m.*, d.name as door, d.kind, d.source from lead_mails m join doors d on d.id = m.door_id where m.id = $1 and m.account_id = $2',
+  const row = await reader().first<Row & { kind: Door['kind']; source: string | null; defaults: Door['defaults'] }>(
+    'select m.*, d.name as door, d.kind, d.source, d.defaults from lead_mails m join doors d on d.id = m.door_id where m.id = $1 and m.account_id = $2',
     [id, accountId],
   );
   if (!row) throw notFound('mail');
   if (row.state === 'taken' || row.state === 'answer') throw new AppError('conflict', 'This mail has found its person already.');
   const captured = await captureInquiry({
-    door: { id: row.door_id, accountId, kind: row.kind, name: row.door, page: {}, source: row.source },
+    door: { id: row.door_id, accountId, kind: row.kind, name: row.door, page: {}, source: row.source, defaults: row.defaults },
     raw: { mail: { from: { name: row.from_name, address: row.from_address }, subject: row.subject, text: row.body }, ...said },
     inquiry: readInquiry(said),
     idempotencyKey: `lead-mail:${row.message_id}`,

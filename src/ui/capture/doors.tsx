@@ -1,8 +1,11 @@
 'use client';
 /** The doors with their last arrival; lead mailboxes with their secret address, made and changed by whoever runs the office. */
 import { useState } from 'react';
+import Dialog from '@mui/material/Dialog';
+import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { DoorView } from '@/core/capture';
+import { CONTACT_ROLES } from '@/core/contacts';
 import type { Jsoned } from '@/core/shared';
 import { Ago, ask, Fault, freshKey, useNotices } from '../primitives';
 
@@ -38,13 +41,130 @@ export function Doors({ doors: first, office }: { doors: Door[]; office: boolean
                 'nothing has come by yet'
               )}
             </span>
+            {door.quiet && (
+              <span className="late small" style={{ display: 'block' }}>
+                {door.quiet}
+              </span>
+            )}
+            <Given door={door} />
             {door.address && <Address door={door} />}
+            {office && <Arrange door={door} />}
           </span>
           <b>{door.arrivals_30_days.toLocaleString('en-US')}</b>
         </div>
       ))}
       {office && <NewMailbox />}
     </section>
+  );
+}
+
+/** What the door gives, in words. */
+function Given({ door: { source, defaults } }: { door: Door }) {
+  const parts = [
+    source && `source “${source}”`,
+    defaults.roles?.length && `role ${defaults.roles.join(' and ')} unless said`,
+    defaults.tags?.length && `tagged ${defaults.tags.join(', ')}`,
+    defaults.on_the_phone && 'on the phone already: no first text',
+  ].filter(Boolean);
+  return parts.length ? (
+    <span className="soft small" style={{ display: 'block' }}>
+      {parts.join(' · ')}
+    </span>
+  ) : null;
+}
+
+/** Name, source and what the door gives. */
+function Arrange({ door }: { door: Door }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button type="button" className="chip tiny" style={{ marginTop: 4 }} onClick={() => setOpen(true)}>
+        What it gives
+      </button>
+      {open && (
+        <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="xs" aria-labelledby="door-title">
+          <ArrangeForm door={door} onClose={() => setOpen(false)} />
+        </Dialog>
+      )}
+    </>
+  );
+}
+
+function ArrangeForm({ door, onClose }: { door: Door; onClose: () => void }) {
+  const { defaults } = door;
+  const [said, setSaid] = useState({
+    name: door.name,
+    source: door.source ?? '',
+    role: defaults.roles?.[0] ?? '',
+    tags: (defaults.tags ?? []).join(', '),
+    on_the_phone: defaults.on_the_phone ?? false,
+  });
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const keep = useMutation({
+    mutationFn: () =>
+      ask<Door>(`/doors/${door.id}`, 'PATCH', {
+        name: said.name,
+        source: said.source || null,
+        defaults: {
+          roles: said.role ? [said.role] : [],
+          tags: said.tags.split(/\s*,\s*/).filter(Boolean),
+          on_the_phone: said.on_the_phone,
+        },
+      }),
+    onSuccess: () => {
+      void queries.invalidateQueries({ queryKey: ['doors'] });
+      notices.tell('Whatever comes by this door from now on gets it.');
+      onClose();
+    },
+  });
+  const change = (name: keyof typeof said) => (event: { target: { value: string } }) =>
+    setSaid({ ...said, [name]: event.target.value });
+  return (
+    <form
+      className="dialog"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep.mutate();
+      }}
+    >
+      <h1 id="door-title">What comes by “{door.name}”</h1>
+      <TextField size="small" label="Name of the door" value={said.name} onChange={change('name')} required />
+      <TextField size="small" label="Lead source, where none is named" value={said.source} onChange={change('source')} />
+      <TextField
+        select
+        size="small"
+        label="Role, where none is said"
+        value={said.role}
+        slotProps={{ select: { native: true }, inputLabel: { shrink: true } }}
+        onChange={change('role')}
+      >
+        <option value="">none</option>
+        {CONTACT_ROLES.map((role) => (
+          <option key={role} value={role}>
+            {role}
+          </option>
+        ))}
+      </TextField>
+      <TextField size="small" label="Tags, divided by commas" value={said.tags} onChange={change('tags')} />
+      <label className="choice">
+        <input
+          type="checkbox"
+          checked={said.on_the_phone}
+          onChange={(event) => setSaid({ ...said, on_the_phone: event.target.checked })}
+        />{' '}
+        They are on the phone with us already: no first text
+      </label>
+      <Fault error={keep.error} named />
+      <div className="line">
+        <button type="submit" className="act main" disabled={keep.isPending}>
+          Keep it
+        </button>
+        <button type="button" className="act" onClick={onClose}>
+          Cancel
+        </button>
+      </div>
+    </form>
   );
 }
 

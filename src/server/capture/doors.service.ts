@@ -1,8 +1,7 @@
-/** Lead mailboxes: made with a secret address, which is changed by a click when it got into wrong hands. */
+/** Doors as an office arranges them: what they give to all that comes by them; lead mailboxes, whose secret address is changed by a click. */
 import { randomBytes } from 'node:crypto';
 import { AppError, notFound } from '@/core/shared';
-import type { DoorView } from '@/core/capture';
-import { oneLine } from '@/core/capture';
+import { oneLine, type DoorDefaults, type DoorView } from '@/core/capture';
 import { scopeFor, type Principal } from '@/core/accounts';
 import { now, record, transact } from '../shared';
 import { listDoors } from './doors.repository';
@@ -11,7 +10,8 @@ import { listDoors } from './doors.repository';
 const SIGNS = 'abcdefghjkmnpqrstuvwxyz23456789';
 const LENGTH = 12;
 /** Whether what stands before an @ has the form of a lead mailbox. */
-export const isMailboxAddress = (local: string): boolean => local.length === LENGTH && [...local].every((sign) => SIGNS.includes(sign));
+export const isMailboxAddress = (local: string): boolean =>
+  local.length === LENGTH && [...local].every((sign) => SIGNS.includes(sign));
 const secret = (): string => [...randomBytes(LENGTH)].map((byte) => SIGNS[byte % SIGNS.length]).join('');
 
 const viewOf = async (principal: Principal, id: string): Promise<DoorView> =>
@@ -45,6 +45,32 @@ export async function rotateMailbox(principal: Principal, id: string): Promise<D
     );
     if (!row) throw notFound('mailbox');
     await record(tx, principal, accountId, 'door.rotate', { doorId: id }, await now(tx));
+  });
+  return viewOf(principal, id);
+}
+
+/** Renames a door, or changes what it gives to everything that comes by it. @throws AppError not_found, input_invalid */
+export async function updateDoor(
+  principal: Principal,
+  id: string,
+  patch: { name?: string; source?: string | null; defaults?: DoorDefaults },
+): Promise<DoorView> {
+  const { accountId } = scopeFor(principal);
+  await transact(async (tx) => {
+    const row = await tx.first(
+      `update doors set name = coalesce($3, name), source = case when $4 then $5 else source end, defaults = coalesce($6::jsonb, defaults)
+       where id = $1 and account_id = $2 and active returning id`,
+      [
+        id,
+        accountId,
+        patch.name === undefined ? null : oneLine(patch.name),
+        patch.source !== undefined,
+        oneLine(patch.source ?? '') || null,
+        patch.defaults ? JSON.stringify(patch.defaults) : null,
+      ],
+    );
+    if (!row) throw notFound('door');
+    await record(tx, principal, accountId, 'door.update', { doorId: id, ...patch }, await now(tx));
   });
   return viewOf(principal, id);
 }
