@@ -1,5 +1,62 @@
 /** The doors: the public page, a lead added by hand, the API with bad input. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import nodemailer from 'nodemailer';
 import { api, expect, logIn, test, type Captured } from './town';
+
+/** A mail as a portal sends it, to a lead mailbox of the house. */
+async function mail(file: string, to: string): Promise<void> {
+  const post = nodemailer.createTransport({
+    host: '127.0.0.1',
+    port: Number(process.env.MAIL_DOOR_PORT ?? 2535),
+    ignoreTLS: true,
+  });
+  const raw = readFileSync(join(import.meta.dirname, '../data/mails', file));
+  await post.sendMail({ envelope: { from: 'portal@brackwater.example', to }, raw });
+  post.close();
+}
+
+test('a lead mailbox is made and takes a portal’s mails; one that names no way to reach anybody waits and is completed', async ({
+  page,
+}) => {
+  await logIn(page, 'admin');
+  await page.goto('/intake');
+  await page.locator('[data-keys="heard"]').waitFor();
+  await page.getByRole('button', { name: 'Add a lead mailbox' }).click();
+  await page.getByLabel('Who sends these mails').fill('Brackwater Listings');
+  await page.keyboard.press('Enter');
+  const doors = page.getByRole('region', { name: 'Doors' });
+  const door = doors.locator('.pair', { hasText: 'Brackwater Listings' });
+  const address = await door.locator('code').innerText();
+  await door.getByRole('button', { name: 'What it gives' }).click();
+  await page.getByLabel('Tags, divided by commas').fill('brackwater');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(door).toContainText('tagged brackwater');
+
+  await mail('29-malformed-boundary.eml', address);
+  await mail('23-unreachable.eml', address);
+  const stream = page.getByRole('region', { name: 'Inquiries' });
+  await expect(stream.getByText('Dorothea Smeaton')).toBeVisible();
+  await stream.getByText('Dorothea Smeaton').click();
+  await expect(page.getByRole('region', { name: 'One inquiry' }).locator('mark').first()).toBeVisible();
+  const waiting = page.getByRole('region', { name: 'Mails to look at' });
+  await waiting.getByText('New post from the contact page').click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByLabel('Last name')).toHaveValue('Lindgren');
+  await dialog.getByRole('button', { name: 'Take in as a lead' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('one way to reach the person');
+  await dialog.getByLabel('Phone').fill('564-555-0177');
+  await dialog.getByRole('button', { name: 'Take in as a lead' }).click();
+  await expect(page.getByText('Taken in.').first()).toBeVisible();
+  await expect(stream.getByText('Perpetua Lindgren')).toBeVisible();
+  const { body } = await api<{ items: { tags: string[]; source: string }[] }>('/contacts?q=5645550177');
+  expect(body.items).toMatchObject([{ tags: ['brackwater'], source: 'Brackwater Listings' }]);
+
+  await door.getByRole('button', { name: 'New address' }).click();
+  await door.getByRole('button', { name: 'Yes, a new address; this one ends' }).click();
+  await expect(door.locator('code')).not.toHaveText(address);
+  await expect(mail('01-portal-inline-labels.eml', address)).rejects.toThrow('550');
+});
 
 test('a visitor’s mistakes are named, what was typed stays, and the lead arrives with its consent', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 800 });

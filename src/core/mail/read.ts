@@ -265,13 +265,15 @@ const cut = (text: string, most: number): string =>
     .map((line) => line.slice(0, 4_000))
     .join('\n');
 
-/** A body as a person reads it: its text, or what its HTML shows. */
+/** A body as a person reads it: its text, or what its HTML shows where that is plainly more. */
 export const bodyOf = (mail: Mail): string => {
   const text = plainText(mail.text).replace(/\r\n?/g, '\n');
-  if (text.trim().length > 40 || !mail.html) return text;
+  if (!mail.html) return text;
   const { entries, prose } = readHtml(mail.html);
-  return [...entries.map(({ label, value }) => `${label}: ${value}`), ...prose].join('\n');
+  const shown = [...entries.map(({ label, value }) => `${label.replace(/:$/, '')}: ${value}`), ...prose].join('\n').trim();
+  return letters(shown) > letters(text) * 1.3 ? shown : text;
 };
+const letters = (text: string): number => text.replace(/\s+/g, '').length;
 
 /** Takes what sentences say, for mails without labels. */
 function fromProse(mail: Mail, body: string, now: Date | null): Draft {

@@ -100,8 +100,11 @@ interface Row {
   inquiry_id: string | null;
   message_id: string;
   arrived_at: Date;
+  kind: Door['kind'];
+  source: string | null;
+  defaults: Door['defaults'];
 }
-const SELECT = 'select m.*, d.name as door from lead_mails m join doors d on d.id = m.door_id';
+const SELECT = 'select m.*, d.name as door, d.kind, d.source, d.defaults from lead_mails m join doors d on d.id = m.door_id';
 const viewOf = (row: Row): LeadMailView => ({
   id: row.id,
   door: row.door,
@@ -134,22 +137,27 @@ export async function listLeadMails(
   return { items: page.items.map(viewOf), next: page.next };
 }
 
+async function findRow(accountId: string, id: string): Promise<Row> {
+  const row = await reader().first<Row>(`${SELECT} where m.id = $1 and m.account_id = $2`, [id, accountId]);
+  if (!row) throw notFound('mail');
+  return row;
+}
+async function findUnsettled(accountId: string, id: string): Promise<Row> {
+  const row = await findRow(accountId, id);
+  if (row.state === 'taken' || row.state === 'answer') throw new AppError('conflict', 'This mail has found its person already.');
+  return row;
+}
+
 /** One mail with its words and what was read from it, as an inquiry would say it. @throws AppError not_found */
 export async function findLeadMail(scope: Scope, id: string): Promise<LeadMailView & { body: string; inquiry: object }> {
-  const row = await reader().first<Row>(`${SELECT} where m.id = $1 and m.account_id = $2`, [id, scope.accountId]);
-  if (!row) throw notFound('mail');
-  return { ...viewOf(row), body: row.body, inquiry: inquiryOf(row.read, { source: null, defaults: {} }) };
+  const row = await findRow(scope.accountId, id);
+  return { ...viewOf(row), body: row.body, inquiry: inquiryOf(row.read, row) };
 }
 
 /** Makes an inquiry of a mail that waited or was set aside, as a person reads it. Twice, it is one. @throws AppError not_found, conflict, input_invalid */
 export async function takeLeadMail(principal: Principal, id: string, said: object): Promise<Captured> {
   const { accountId, userId } = scopeFor(principal);
-  const row = await reader().first<Row & { kind: Door['kind']; source: string | null; defaults: Door['defaults'] }>(
-    'select m.*, d.name as door, d.kind, d.source, d.defaults from lead_mails m join doors d on d.id = m.door_id where m.id = $1 and m.account_id = $2',
-    [id, accountId],
-  );
-  if (!row) throw notFound('mail');
-  if (row.state === 'taken' || row.state === 'answer') throw new AppError('conflict', 'This mail has found its person already.');
+  const row = await findUnsettled(accountId, id);
   const captured = await captureInquiry({
     door: { id: row.door_id, accountId, kind: row.kind, name: row.door, page: {}, source: row.source, defaults: row.defaults },
     raw: { mail: { from: { name: row.from_name, address: row.from_address }, subject: row.subject, text: row.body }, ...said },
@@ -164,9 +172,7 @@ export async function takeLeadMail(principal: Principal, id: string, said: objec
 /** Sets a mail aside that is no lead, or takes it back out to be looked at. @throws AppError not_found, conflict */
 export async function setLeadMailAside(principal: Principal, id: string, aside: boolean): Promise<LeadMailView> {
   const { accountId, userId } = scopeFor(principal);
-  const row = await reader().first<Row>(`${SELECT} where m.id = $1 and m.account_id = $2`, [id, accountId]);
-  if (!row) throw notFound('mail');
-  if (row.state === 'taken' || row.state === 'answer') throw new AppError('conflict', 'This mail has found its person already.');
+  const row = await findUnsettled(accountId, id);
   const state = aside ? 'set_aside' : 'waiting';
   await settled(id, state, null, userId);
   return { ...viewOf(row), state };

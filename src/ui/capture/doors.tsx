@@ -32,14 +32,17 @@ export function Doors({ doors: first, office }: { doors: Door[]; office: boolean
                 /p/{door.slug}
               </a>
             )}
-            <span className="soft small" style={{ display: 'block' }}>
-              {door.last_arrival_at ? (
-                <>
-                  last arrival <Ago at={door.last_arrival_at} />
-                </>
-              ) : (
-                'nothing has come by yet'
-              )}
+            <span className="small beside">
+              <span className="soft">
+                {door.last_arrival_at ? (
+                  <>
+                    last arrival <Ago at={door.last_arrival_at} />
+                  </>
+                ) : (
+                  'nothing has come by yet'
+                )}
+              </span>
+              {office && <Arrange door={door} />}
             </span>
             {door.quiet && (
               <span className="late small" style={{ display: 'block' }}>
@@ -48,7 +51,6 @@ export function Doors({ doors: first, office }: { doors: Door[]; office: boolean
             )}
             <Given door={door} />
             {door.address && <Address door={door} />}
-            {office && <Arrange door={door} />}
           </span>
           <b>{door.arrivals_30_days.toLocaleString('en-US')}</b>
         </div>
@@ -78,7 +80,7 @@ function Arrange({ door }: { door: Door }) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <button type="button" className="chip tiny" style={{ marginTop: 4 }} onClick={() => setOpen(true)}>
+      <button type="button" className="chip tiny" onClick={() => setOpen(true)}>
         What it gives
       </button>
       {open && (
@@ -182,7 +184,7 @@ function Address({ door }: { door: Door }) {
     onError: notices.fail,
   });
   return (
-    <span className="small mailbox">
+    <span className="small beside">
       <code>{door.address}</code>
       <button
         type="button"

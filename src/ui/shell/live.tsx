@@ -49,6 +49,7 @@ export function useLive(): void {
         'campaigns',
         ...(heard.contactId ? [`contact ${heard.contactId}`] : ['contact', 'timeline', 'enrolments']),
         ...(heard.callId ? ['call'] : []),
+        ...(heard.topic === 'lead' ? ['lead-mails', 'doors'] : []),
       );
     };
     source.addEventListener('everything', () => mark('everything'));
