@@ -1,5 +1,5 @@
 /** What journeys share: logging in, the API by key, the simulated people, time that passes, verify at the end of each. */
-import { execFileSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { expect, test as base, type Page } from '@playwright/test';
 
@@ -92,11 +92,11 @@ export const test = base.extend<{ watched: void }>({
       );
       await use();
       expect(faults).toEqual([]);
-      const verified = execFileSync(process.execPath, [join(process.cwd(), 'dist-test/urraca.js'), 'verify'], {
+      const { stdout, stderr } = spawnSync(process.execPath, [join(process.cwd(), 'dist-test/urraca.js'), 'verify'], {
         env: process.env,
         encoding: 'utf8',
       });
-      expect(verified).toContain('no difference');
+      expect(`${stdout}${stderr}`).toContain('no difference');
     },
     { auto: true },
   ],
