@@ -224,3 +224,49 @@ test('what they did elsewhere stands in the timeline and counts: a visit, a save
   await expect(report({ kind: 'visit', at: '2030-01-01T00:00:00Z' })).rejects.toMatchObject({ code: 'input_invalid' });
   expect(await house.verified()).toEqual([]);
 });
+
+test('a promise made while a note waits for the same person is not lost: what is read is read after the wait', async () => {
+  const { contact } = await lead();
+  const { transact } = house.m.shared;
+  const { recordActivities, restate } = house.m.contacts;
+  const due = new Date('2026-11-25T18:00:00Z');
+  let locked = () => {};
+  const holds = new Promise<void>((resolve) => (locked = resolve));
+  const promising = transact(async (tx) => {
+    await tx.run('select 1 from contacts where id = $1 for update', [contact.id]);
+    locked();
+    await waitsForLock(house);
+    await tx.run(
+      `insert into tasks (account_id, contact_id, user_id, kind, note, due_at, created_at) select account_id, id, owner_id, 'promise', 'Call back', $2, $3 from contacts where id = $1`,
+      [contact.id, due, MONDAY_MORNING],
+    );
+    await restate(tx, [contact.id], MONDAY_MORNING);
+  });
+  await holds;
+  const noting = transact((tx) =>
+    recordActivities(tx, house.scope.accountId, [
+      {
+        contactId: contact.id,
+        userId: null,
+        at: MONDAY_MORNING,
+        kind: 'note',
+        channel: null,
+        direction: null,
+        data: { text: 'x' },
+        because: null,
+      },
+    ]),
+  );
+  await Promise.all([promising, noting]);
+  expect((await house.contact(contact.id)).next_touch).toMatchObject({ kind: 'promise', at: due });
+});
+
+/** Until some other transaction waits for a lock. */
+async function waitsForLock(of: House): Promise<void> {
+  for (;;) {
+    const row = await of.db.first<{ n: number }>(
+      `select count(*)::int as n from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`,
+    );
+    if (row!.n > 0) return;
+  }
+}

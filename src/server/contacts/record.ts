@@ -94,9 +94,13 @@ const stageActivity = (cause: Activity, from: Stage, to: Stage): Activity => ({
 
 type Standings = Standing & Record<string, unknown>;
 
-/** How contacts stand, in the order of their ids; locked unless it is only to be looked at. */
-export const readStandings = (tx: Tx, contactIds: string[], lock = true): Promise<Standings[]> =>
-  tx.rows<Standings>(
+/**
+ * How contacts stand, in the order of their ids; locked unless it is only to be looked at. The lock is a statement of its own:
+ * whoever waits for it would otherwise read the tasks as they were before the wait.
+ */
+export async function readStandings(tx: Tx, contactIds: string[], lock = true): Promise<Standings[]> {
+  if (lock) await tx.run('select 1 from contacts where id = any($1::bigint[]) order by id for update', [contactIds]);
+  return tx.rows<Standings>(
     `select c.id, c.owner_id, c.office_id, c.stage, c.horizon, c.created_at, c.hand_raised_at, c.next_touch_at, c.next_touch_kind, h.rhythm_days, t.due_at as task_due_at, t.kind as task_kind, ${FACT_COLUMNS.map((name) => `f.${name}`).join(', ')}
      from contacts c join contact_facts f on f.contact_id = c.id
      left join horizons h on h.account_id = c.account_id and h.key = c.horizon
@@ -104,6 +108,7 @@ export const readStandings = (tx: Tx, contactIds: string[], lock = true): Promis
      where c.id = any($1::bigint[]) order by c.id ${lock ? 'for update of c, f' : ''}`,
     [contactIds],
   );
+}
 
 async function insertActivities(tx: Tx, accountId: string, activities: Activity[]): Promise<string[]> {
   const rows = await tx.rows<{ id: string }>(
