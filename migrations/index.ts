@@ -9,6 +9,7 @@ import { exportSchedules } from './0007_export_schedules';
 import { searchPending } from './0008_search_pending';
 import { peopleInSight } from './0009_people_in_sight';
 import { leadMail } from './0010_lead_mail';
+import { routing } from './0011_routing';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -22,5 +23,6 @@ export const migrations: Migration[] = [
   searchPending,
   peopleInSight,
   leadMail,
+  routing,
 ];
 export type { Migration };

@@ -1,6 +1,7 @@
 /** The whole demo world in memory: about 4,000 contacts in the order of their arrival, leads handed out by the ladder's own choice. */
 import { DAY, HOUR, localInstant, MINUTE, seeded } from '@/core/shared';
-import { chooseFromRoster, matchingRung, type Roster, type Rung } from '@/core/routing';
+import type { ContactRole } from '@/core/contacts';
+import { decide, knownOfLead, leadOf, readyLadder, skippedWords, startIn, stepIn, type Roster, type Rung } from '@/core/routing';
 import { readTowns } from './county';
 import { drawContact, type WorldContact } from './contact';
 import { browse } from './browse';
@@ -12,10 +13,20 @@ const LEADS = 2_350;
 /** The last arrivals, in minutes before the start: what somebody finds who opens the demo. */
 const JUST_NOW = [1, 4, 9, 17, 26, 41, 58, 75, 96, 118, 150, 185, 230, 300, 360, 420];
 
-export const RUNGS: Rung[] = [
-  { id: '1', position: 1, roles: ['buyer'], rosterId: '1', campaignId: '1' },
-  { id: '2', position: 2, roles: ['seller', 'landlord'], rosterId: '2', campaignId: null },
-];
+const rung = (id: string, roles: string[], rosterId: string, campaignId: string | null): Rung => ({
+  id,
+  position: Number(id),
+  tree: { all: [{ on: 'lead_role', how: 'any', of: roles }] },
+  rosterId,
+  campaignId,
+  tags: [],
+  lender: null,
+  notify: [],
+});
+export const RUNGS: Rung[] = [rung('1', ['buyer'], '1', '1'), rung('2', ['seller', 'landlord'], '2', null)];
+/** How the sentence names whom a rung is for. */
+const WHO: Record<string, string> = { '1': 'Buyers', '2': 'Sellers and landlords' };
+const LADDER = readyLadder({ rungs: RUNGS, ownListing: false }, ZONE);
 
 export interface World {
   contacts: WorldContact[];
@@ -68,10 +79,10 @@ export function drawWorld(): World {
   }
   return {
     contacts,
-    rosters: rosters.map(({ id, name, lastUserId, members }) => ({
+    rosters: rosters.map(({ id, name, turn, members }) => ({
       id,
       name,
-      lastUserId,
+      lastUserId: turn.lastUserId,
       members: members.map(({ userId }) => ({ userId, handed: handed.get(`${id}:${userId}`) ?? 0 })),
     })),
   };
@@ -80,23 +91,55 @@ export function drawWorld(): World {
 const roster = (id: string, name: string, userIds: string[]): Roster => ({
   id,
   name,
-  lastUserId: null,
+  handOut: 'round_robin',
+  windowSeconds: 600,
+  trySeconds: null,
+  mostTurns: null,
+  then: { to: 'safety_net' },
+  turn: { lastUserId: null, credit: {} },
   safetyNet: { userId: '1', name: nameOf('1') },
-  members: userIds.map((userId, at) => ({ userId, name: nameOf(userId), position: at + 1, awayUntil: null, active: true })),
+  members: userIds.map((userId, at) => ({
+    userId,
+    name: nameOf(userId),
+    position: at + 1,
+    weight: 1,
+    dailyCap: null,
+    openCap: null,
+    hours: [],
+    timeZone: ZONE,
+    paused: false,
+    awayUntil: null,
+    active: true,
+    today: 0,
+    open: 0,
+  })),
 });
 
 function handOut(contact: WorldContact, rosters: Roster[], handed: Map<string, number>, at: Date): void {
-  const rung = matchingRung(RUNGS, contact.roles);
-  if (!rung) {
+  const lead = leadOf('1', { roles: contact.roles as ContactRole[] }, null, false);
+  const { rung } = decide(LADDER, knownOfLead(lead), at);
+  const found = rung && rosters.find(({ id }) => id === rung.rosterId);
+  if (!rung || !found) {
     contact.ownerId = '1';
     contact.routed = { rungId: null, because: { why: 'safety_net', roster: null, agent: nameOf('1'), cause: 'no_rung' } };
     return;
   }
-  const found = rosters.find(({ id }) => id === rung.rosterId)!;
   for (const member of found.members) member.awayUntil = member.userId === AWAY.userId && at >= AWAY.since ? AWAY.until : null;
-  const { userId, because } = chooseFromRoster(rung, found, at);
-  found.lastUserId = userId;
-  handed.set(`${found.id}:${userId}`, (handed.get(`${found.id}:${userId}`) ?? 0) + 1);
-  contact.ownerId = userId;
-  contact.routed = { rungId: rung.id, because };
+  const { step, turn } = stepIn(found, startIn(found.id), at);
+  if (step.do !== 'give') throw new Error('a roster of the demo world gives its leads at once');
+  found.turn = turn ?? found.turn;
+  handed.set(`${found.id}:${step.userId}`, (handed.get(`${found.id}:${step.userId}`) ?? 0) + 1);
+  contact.ownerId = step.userId;
+  contact.routed = {
+    rungId: rung.id,
+    because: {
+      why: 'round_robin',
+      rung: rung.position,
+      who: WHO[rung.id]!,
+      roster: found.name,
+      agent: step.name,
+      skipped: step.skipped.map(({ name }) => name),
+      ...(step.skipped.length ? { passed: skippedWords(step.skipped) } : {}),
+    },
+  };
 }

@@ -186,12 +186,11 @@ async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<v
   await insert(
     tx,
     'rosters',
-    { id: 'bigint', account_id: 'bigint', name: 'text', hand_out: 'text', last_user_id: 'bigint', safety_net_id: 'bigint' },
+    { id: 'bigint', account_id: 'bigint', name: 'text', last_user_id: 'bigint', safety_net_id: 'bigint' },
     world.rosters.map((roster) => ({
       id: roster.id,
       ...account,
       name: roster.name,
-      hand_out: 'round-robin',
       last_user_id: roster.lastUserId,
       safety_net_id: 1,
     })),
@@ -212,12 +211,12 @@ async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<v
   await insert(
     tx,
     'rungs',
-    { id: 'bigint', account_id: 'bigint', position: 'int', roles: 'text[]', roster_id: 'bigint', campaign_id: 'bigint' },
+    { id: 'bigint', account_id: 'bigint', position: 'int', tree: 'jsonb', roster_id: 'bigint', campaign_id: 'bigint' },
     RUNGS.map((rung) => ({
       id: rung.id,
       ...account,
       position: rung.position,
-      roles: rung.roles,
+      tree: rung.tree,
       roster_id: rung.rosterId,
       campaign_id: rung.campaignId,
     })),
@@ -673,6 +672,9 @@ async function writeInquiries(tx: Tx, leads: WorldContact[]): Promise<void> {
       user_id: 'bigint',
       offered_at: 'timestamptz',
       answered_at: 'timestamptz',
+      state: 'text',
+      roster_id: 'bigint',
+      taken_at: 'timestamptz',
     },
     rows.map((row) => ({
       id: row.id,
@@ -682,6 +684,9 @@ async function writeInquiries(tx: Tx, leads: WorldContact[]): Promise<void> {
       user_id: row.owner_id,
       offered_at: row.arrived_at,
       answered_at: row.first_try_at,
+      state: 'given',
+      roster_id: row.rung_id,
+      taken_at: row.arrived_at,
     })),
   );
 }

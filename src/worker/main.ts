@@ -9,6 +9,8 @@ import { mailExport } from './exports/mail';
 import { performExport } from './exports/run';
 import { performLook } from './imports/look';
 import { performImport, performImportUndo } from './imports/run';
+import { tellAgent } from './routing/notice';
+import { rehearse } from './routing/rehearse';
 import { orFailChange, orFailExport, orFailImport, orFailLook } from './shared/or-fail';
 import { BEAT_MS, beat, closeDb, config, freeDeadJobs, leave, listen, markClock, migrate, sweepRates } from '@/server/shared';
 import { mailDoor } from './messages/mail-door';
@@ -42,6 +44,8 @@ async function main(): Promise<void> {
     'exports.mail': ({ exportId }) => mailExport(exportId, outside),
     'duplicates.find': ({ accountId }) => orFailLook(accountId, () => findDuplicates(accountId)),
     'changes.run': ({ changeId }) => orFailChange(changeId, () => performChange(changeId, () => going)),
+    'routing.notice': ({ noticeId }) => tellAgent(noticeId, outside),
+    'routing.rehearse': ({ rehearsalId }) => rehearse(rehearsalId, () => going),
     'changes.undo': ({ changeId }) => orFailChange(changeId, () => performUndo(changeId, () => going)),
   };
   const { runner, holders } = await workQueue(config().databaseUrl, handlers);

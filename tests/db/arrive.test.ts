@@ -87,7 +87,7 @@ test('hostile words are stored as given: emoji, right to left, markup, formulas,
 
 test('an agent who adds a lead keeps it; an admin’s goes down the ladder; a seller lands in the safety net', async () => {
   const kept = await house.arrives({ emails: ['kept@hand.example'] }, { by: 'Brisa' });
-  expect(kept.routing.agent.id).toBe(house.people.Brisa!.id);
+  expect(kept.routing.agent!.id).toBe(house.people.Brisa!.id);
   const routed = await house.arrives({ emails: ['routed@hand.example'] }, { by: 'Ada' });
   expect(routed.routing.because).toMatch(/round robin/);
   const seller = await house.arrives({ emails: ['seller@hand.example'], roles: ['seller'] });

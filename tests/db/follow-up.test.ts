@@ -124,7 +124,7 @@ test('an answer by text stands in the timeline, stops the campaign, moves the st
   expect(story).toContain('message text in: yes please');
   expect(story).toContain('stopped: “New buyer” stopped: they answered by text.');
   expect((await house.contact(contact.id)).stage.key).toBe('talking');
-  const agent = Object.values(house.people).find(({ id }) => id === routing.agent.id)!;
+  const agent = Object.values(house.people).find(({ id }) => id === routing.agent!.id)!;
   const today = await house.m.today.readToday(house.scopeOf(agent.firstName), agent);
   expect(today.groups[0]).toMatchObject({
     key: 'asked',

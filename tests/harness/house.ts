@@ -53,6 +53,8 @@ const modules = async () => ({
   simApi: await import('../../simulator/api'),
   simMail: await import('../../simulator/mailboxes'),
   simJournal: await import('../../simulator/journal'),
+  notice: await import('@/worker/routing/notice'),
+  rehearsing: await import('@/worker/routing/rehearse'),
   texts: await import('@/app/api/hooks/texts/route'),
   calls: await import('@/app/api/hooks/calls/route'),
 });
@@ -72,6 +74,7 @@ export interface Lead {
   tags?: string[];
   message?: string;
   wants?: object;
+  assigned_to?: string;
 }
 
 /** Opens a house. `await house.close()` when the file is done. */
@@ -180,7 +183,9 @@ export class House {
         this.people[first]!.id,
         at + 1,
       ]);
-    await db.run(`insert into rungs (account_id, position, roles, roster_id, campaign_id) values (1, 1, '{buyer}', 1, 1)`);
+    await db.run(
+      `insert into rungs (account_id, position, tree, roster_id, campaign_id) values (1, 1, '{"all": [{"on": "lead_role", "how": "any", "of": ["buyer"]}]}', 1, 1)`,
+    );
     await this.setClock(MONDAY_MORNING);
     await this.openWorld();
   }
@@ -274,6 +279,12 @@ export class House {
       idempotencyKey: more.idempotencyKey ?? null,
       byPerson: more.by ? this.people[more.by]! : null,
     });
+  }
+
+  /** Whatever agents are to be told is told now, by the providers. */
+  async tellAgents(): Promise<void> {
+    for (const { id } of await this.db.rows<{ id: string }>('select id from notices where sent_at is null order by id'))
+      await this.m.notice.tellAgent(id, this.outside);
   }
 
   /** Everything due by now is carried out. */

@@ -14,6 +14,7 @@ import { CHANNELS, CONTACT_ROLES, OWN_STEPS, REPORTED_KINDS } from '@/core/conta
 import { FIELD_KINDS } from '@/core/segments';
 import { EVERY, EXPORT_FORMATS, SHEETS } from '@/core/exports';
 import { MERGE_FIELDS } from '@/core/duplicates';
+import { ladderSchema, rosterPatchSchema, rosterSchema } from '@/core/routing/schemas';
 import { TAG_COLORS } from '@/core/tags';
 import { MEASURE_KEYS } from '@/core/results';
 import { PREFERENCE_KEYS } from '@/server/accounts';
@@ -667,6 +668,128 @@ export const OPERATIONS = define({
     scope: 'routing:read',
   },
   listOffers: { method: 'GET', path: '/offers', summary: 'Leads that wait for a first try', scope: 'contacts:read' },
+  saveLadder: {
+    method: 'PUT',
+    path: '/ladder',
+    summary: 'Put a whole ladder in the place of the version that was seen; rungs with an id stay themselves',
+    scope: 'routing:write',
+    only: 'office',
+    body: Joi.object({
+      version: id.required(),
+      rungs: ladderSchema.extract('rungs'),
+      own_listing: ladderSchema.extract('own_listing'),
+    }),
+  },
+  listLadderVersions: {
+    method: 'GET',
+    path: '/ladder/versions',
+    summary: 'The ladders of before',
+    scope: 'routing:write',
+    only: 'office',
+  },
+  restoreLadder: {
+    method: 'POST',
+    path: '/ladder/restore',
+    summary: 'Bring an earlier ladder back, as a new version',
+    scope: 'routing:write',
+    only: 'office',
+    body: Joi.object({ version: id.required() }),
+  },
+  createRoster: {
+    method: 'POST',
+    path: '/rosters',
+    summary: 'Make a roster',
+    scope: 'routing:write',
+    only: 'office',
+    body: rosterSchema,
+  },
+  updateRoster: {
+    method: 'PATCH',
+    path: '/rosters/{id}',
+    summary: 'Change a roster: who is on it, how it hands out, what happens when a window ends',
+    scope: 'routing:write',
+    only: 'office',
+    body: rosterPatchSchema,
+  },
+  deleteRoster: {
+    method: 'DELETE',
+    path: '/rosters/{id}',
+    summary: 'Take a roster away',
+    scope: 'routing:write',
+    only: 'office',
+  },
+  listInvitations: {
+    method: 'GET',
+    path: '/invitations',
+    summary: 'Rosters to which whoever asks is invited',
+    scope: 'routing:read',
+    only: 'person',
+  },
+  answerInvitation: {
+    method: 'PUT',
+    path: '/invitations/{id}',
+    summary: 'Accept or decline to be on a roster, by the number of the roster',
+    scope: 'routing:read',
+    only: 'person',
+    body: Joi.object({ accept: Joi.boolean().required() }),
+  },
+  listMyOffers: {
+    method: 'GET',
+    path: '/offers/mine',
+    summary: 'Leads offered to whoever asks',
+    scope: 'routing:read',
+    only: 'person',
+  },
+  acceptOffer: {
+    method: 'POST',
+    path: '/offers/{id}/accept',
+    summary: 'Take the lead that is offered',
+    scope: 'routing:read',
+    only: 'person',
+  },
+  declineOffer: {
+    method: 'POST',
+    path: '/offers/{id}/decline',
+    summary: 'Pass the lead on',
+    scope: 'routing:read',
+    only: 'person',
+  },
+  getTrace: {
+    method: 'GET',
+    path: '/inquiries/{id}/trace',
+    summary: 'The way of an inquiry: rungs, people passed over, offers and answers',
+    scope: 'contacts:read',
+  },
+  orderRehearsal: {
+    method: 'POST',
+    path: '/rehearsals',
+    summary: 'Try a ladder over the inquiries of the last days, without effects',
+    scope: 'routing:write',
+    only: 'office',
+    body: Joi.object({ days: Joi.number().integer().min(1).max(1_100).default(30), ladder: ladderSchema.required() }),
+  },
+  getRehearsal: {
+    method: 'GET',
+    path: '/rehearsals/{id}',
+    summary: 'A rehearsal: how far it is, and what it says',
+    scope: 'routing:write',
+    only: 'office',
+  },
+  cancelRehearsal: {
+    method: 'POST',
+    path: '/rehearsals/{id}/cancel',
+    summary: 'End a rehearsal early',
+    scope: 'routing:write',
+    only: 'office',
+  },
+  listOutcomes: {
+    method: 'GET',
+    path: '/rehearsals/{id}/outcomes',
+    summary: 'Who would have got what',
+    scope: 'routing:write',
+    only: 'office',
+    query: Joi.object({ moved: Joi.boolean(), agent: id, from: id, rung: Joi.string().pattern(/^(new-)?\d{1,18}$/), limit }),
+  },
   setAway: {
     method: 'PUT',
     path: '/people/{id}/away',

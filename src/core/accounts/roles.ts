@@ -29,6 +29,8 @@ export interface Person {
   phone: string | null;
   timeZone: string;
   dayGoal: number;
+  /** Whose leads they see beside their own: those on a roster with them that shows all its leads. */
+  colleagues?: string[];
 }
 
 export type Principal =
@@ -41,6 +43,8 @@ export type Scope = {
   readonly sees: 'all' | 'office' | 'own' | 'attached';
   readonly userId: string | null;
   readonly officeId: string | null;
+  /** For \`own\`: whose contacts one sees as well. */
+  readonly colleagues?: readonly string[];
 } & {
   readonly [scopeBrand]: true;
 };
@@ -50,6 +54,7 @@ const scope = (parts: {
   sees: 'all' | 'office' | 'own' | 'attached';
   userId: string | null;
   officeId: string | null;
+  colleagues?: readonly string[];
 }): Scope => parts as Scope;
 
 /** Owners and admins see all; callers their office; agents their own; lenders those they are attached to; a key with contacts:read sees all. */
@@ -64,7 +69,7 @@ export function scopeFor(principal: Principal): Scope {
     case 'caller':
       return officeId ? scope({ ...base, sees: 'office' }) : scope({ ...base, sees: 'all' });
     case 'agent':
-      return scope({ ...base, sees: 'own' });
+      return scope({ ...base, sees: 'own', colleagues: principal.person.colleagues ?? [] });
     case 'lender':
       return scope({ ...base, sees: 'attached' });
   }

@@ -45,7 +45,17 @@ export const inquirySchema = Joi.object({
     .unknown(true)
     .allow(null)
     .default({}),
-  listing: Joi.object({ id: line(80), address: line(300), price: Joi.number().min(0).allow(null) })
+  /** Who has it already, as the source says: the e-mail address of one of the people here. */
+  assigned_to: line(320),
+  language: line(40),
+  listing: Joi.object({
+    id: line(80),
+    address: line(300),
+    price: Joi.number().min(0).allow(null),
+    kind: line(80),
+    latitude: Joi.number().min(-90).max(90).allow(null),
+    longitude: Joi.number().min(-180).max(180).allow(null),
+  })
     .unknown(true)
     .allow(null)
     .default({}),
@@ -56,6 +66,15 @@ export const inquirySchema = Joi.object({
 })
   .unknown(true)
   .required();
+
+interface Listing {
+  id?: string;
+  address?: string;
+  price?: number;
+  kind?: string;
+  latitude?: number;
+  longitude?: number;
+}
 
 export interface CleanInquiry {
   firstName: string;
@@ -69,7 +88,10 @@ export interface CleanInquiry {
   message: string | null;
   city: string | null;
   postalCode: string | null;
-  listing: { id?: string; address?: string; price?: number };
+  listing: Listing;
+  /** A tag of RFC 5646 or a word, as given; the e-mail address of whom the source names as the agent. */
+  language: string | null;
+  assignedTo: string | null;
   wants: Record<string, unknown>;
   permissions: Partial<Record<'call' | 'text' | 'email', boolean>>;
   tags: string[];
@@ -89,7 +111,9 @@ interface RawInquiry {
   source?: string | null;
   message?: string | null;
   place: { city?: string | null; postal_code?: string | null; street?: string | null } | null;
-  listing: { id?: string; address?: string; price?: number } | null;
+  listing: Listing | null;
+  language?: string | null;
+  assigned_to?: string | null;
   wants: Record<string, unknown> | null;
   permissions: CleanInquiry['permissions'] | null;
   tags: string[];
@@ -136,6 +160,8 @@ export function readInquiry(body: unknown): CleanInquiry {
     permissions: raw.permissions ?? {},
     tags: [...new Set(raw.tags.map((tag) => oneLine(storable(tag))))].filter(Boolean),
     onThePhone: raw.on_the_phone,
+    language: optional(raw.language),
+    assignedTo: raw.assigned_to ? cleanEmail(raw.assigned_to) : null,
   };
 }
 

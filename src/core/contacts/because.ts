@@ -3,14 +3,29 @@
  * renders it as the sentence people read. Add a reason here, never a sentence elsewhere.
  */
 import { CHANNEL_NAMES, stageName, type Channel } from './vocabulary';
-import { dayAndTime, listed } from '../shared';
+import { dayAndTime, howLong, listed } from '../shared';
 
 export type Because =
   // routing
   | { why: 'returning'; agent: string }
-  | { why: 'round_robin'; rung: number; who: string; roster: string; agent: string; skipped: string[] }
-  | { why: 'safety_net'; roster: string | null; agent: string; cause: 'no_rung' | 'all_away' }
+  /** `round_robin` and `weighted`: handed out at once. `passed` are those passed over, as words. */
+  | {
+      why: 'round_robin' | 'weighted';
+      rung: number | null;
+      who: string;
+      roster: string;
+      agent: string;
+      skipped: string[];
+      passed?: string;
+    }
+  | { why: 'offered'; rung: number | null; who: string; roster: string; to: string[]; passed?: string }
+  | { why: 'claimed'; roster: string; agent: string; seconds: number; of: number }
+  | { why: 'commons'; roster: string }
+  | { why: 'joined' }
+  | { why: 'safety_net'; roster: string | null; agent: string; cause: 'no_rung' | 'all_away' | 'nobody_claimed' | 'nobody_tried' | 'roster_empty' }
   | { why: 'kept_by_hand'; agent: string }
+  | { why: 'source_assigned'; agent: string }
+  | { why: 'own_listing'; agent: string; listing: string }
   | { why: 'handed_by'; agent: string; by: string }
   // enrolment
   | { why: 'arrived'; campaign: string }
@@ -45,23 +60,46 @@ const CAUSES = {
 } as const;
 const PLURALS: Record<Channel, string> = { call: 'calls', text: 'texts', email: 'e-mails', letter: 'letters' };
 
+const rungWords = (rung: number | null, who: string): string =>
+  rung === null ? '' : `${ORDINALS[rung - 1] ?? `Number ${rung}`} rung, “${who}”: `;
+const netCause = (cause: Extract<Because, { why: 'safety_net' }>['cause'], roster: string): string =>
+  ({
+    no_rung: 'No rung matched',
+    all_away: `Nobody on ${roster} may have a lead now`,
+    nobody_claimed: `Nobody on ${roster} accepted in time`,
+    nobody_tried: `Nobody on ${roster} tried in time`,
+    roster_empty: `${roster} is empty`,
+  })[cause];
+
 /** The reason as one plain sentence, without markup. */
 export function sentenceOf(because: Because, nameOfStage: (key: string) => string = stageName): string {
   switch (because.why) {
     case 'returning':
       return `Came back, so stays with ${because.agent}.`;
-    case 'round_robin': {
-      const skipped = because.skipped.length
-        ? `; ${listed(because.skipped)} ${because.skipped.length > 1 ? 'are' : 'is'} away`
-        : '';
-      return `${ORDINALS[because.rung - 1] ?? `Number ${because.rung}`} rung, “${because.who}”: ${because.roster} by round robin, ${because.agent} was next${skipped}.`;
+    case 'round_robin':
+    case 'weighted': {
+      const passed =
+        because.passed ??
+        (because.skipped.length ? `${listed(because.skipped)} ${because.skipped.length > 1 ? 'are' : 'is'} away` : '');
+      const how = because.why === 'weighted' ? 'by shares' : 'by round robin';
+      return `${rungWords(because.rung, because.who)}${because.roster} ${how}, ${because.agent} was next${passed && `; ${passed}`}.`;
     }
+    case 'offered':
+      return `${rungWords(because.rung, because.who)}offered to ${because.to.length > 3 ? `${because.to.length} people` : listed(because.to)} of ${because.roster}${because.passed ? `; ${because.passed}` : ''}.`;
+    case 'claimed':
+      return `${because.agent} accepted after ${howLong(because.seconds * 1000)}${because.of > 1 ? `, the first of ${because.of}` : ''} on ${because.roster}.`;
+    case 'commons':
+      return `Nobody on ${because.roster} accepted in time: it lies in the commons until somebody takes it.`;
+    case 'joined':
+      return 'Belongs to a lead that is being offered already.';
     case 'safety_net':
-      return because.cause === 'all_away'
-        ? `Everyone on ${because.roster ?? 'the roster'} is away, so the safety net takes it: ${because.agent}.`
-        : `No rung matched, so the safety net takes it: ${because.agent}.`;
+      return `${netCause(because.cause, because.roster ?? 'the roster')}, so the safety net takes it: ${because.agent}.`;
     case 'kept_by_hand':
       return `Added by hand by ${because.agent}, who keeps it.`;
+    case 'source_assigned':
+      return `The source named the agent: ${because.agent}.`;
+    case 'own_listing':
+      return `Asked about our own listing, ${because.listing}, so goes to its agent: ${because.agent}.`;
     case 'handed_by':
       return `Handed to ${because.agent} by ${because.by}.`;
     case 'arrived':

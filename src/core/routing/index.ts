@@ -1,2 +1,48 @@
-export { chooseFromRoster, isAway, matchingRung, turnOrder, whoOf, type Roster, type RosterMember, type Rung } from './ladder';
-export { type LadderView, type OfferView, type RosterView } from './views';
+export { answerOf, type OfferAnswer } from './answer';
+export { circleOf, longestWay, shadowedRungs } from './check';
+export {
+  decide,
+  knownOfLead,
+  NOTIFY,
+  partsOf,
+  readyLadder,
+  type Decided,
+  type Fixed,
+  type Ladder,
+  type LeadFacts,
+  type Notify,
+  type ReadyLadder,
+  type Rung,
+} from './ladder';
+export { leadOf } from './lead';
+export { startIn, stepIn, type NetCause, type Passing, type Step } from './passing';
+export { hasShares, Rehearsal, Tally, unevenness, type Habits, type Outcome, type PastInquiry, type Rehearsed } from './rehearse';
+export {
+  HAND_OUT_NAMES,
+  HAND_OUTS,
+  hundredths,
+  isAway,
+  isOffered,
+  nextInTurn,
+  skipOf,
+  turnOrder,
+  type HandOut,
+  type Member,
+  type Roster,
+  type Skipped,
+  type Then,
+  type Turn,
+} from './roster';
+export { sentenceOfStep, skippedWords, stepLine, type AnsweredBy, type Trace, type TraceStep } from './trace';
+export type {
+  LadderVersionView,
+  LadderView,
+  MyOfferView,
+  OfferView,
+  RehearsalView,
+  RehearsedInquiryView,
+  RosterMemberView,
+  RosterView,
+  RungView,
+  TraceView,
+} from './views';

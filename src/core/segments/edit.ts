@@ -72,6 +72,10 @@ export function firstQuestion(subject: Subject): Condition {
       return { on, how: 'yes' };
     case 'text':
       return { on, how: 'contains', text: '' };
+    case 'hours':
+      return { on, how: 'at', days: [1, 2, 3, 4, 5], from: '09:00', to: '18:00' };
+    case 'point':
+      return { on, how: 'inside', ring: [], name: '' };
   }
 }
 
@@ -85,6 +89,14 @@ export function asked(condition: Condition, how: Condition['how'], subject: Subj
   if (how === 'contains' || how === 'begins' || how === 'is') return { on, how, text: (loose.text as string | undefined) ?? '' };
   if (how === 'between')
     return { on, how, from: typeof loose.from === 'number' ? loose.from : 1, to: typeof loose.to === 'number' ? loose.to : null };
+  if (how === 'at') return condition;
+  if (how === 'inside' || how === 'outside')
+    return {
+      on,
+      how,
+      ring: (loose.ring as number[][] | undefined) ?? [],
+      name: (loose.name as string | undefined) ?? '',
+    };
   if (how === 'on_days')
     return {
       on,
@@ -98,7 +110,10 @@ export function asked(condition: Condition, how: Condition['how'], subject: Subj
 /** Has everything been said that the question needs? A choice of nothing or a text of nothing has not. */
 export const isWhole = (tree: Tree): boolean =>
   isCondition(tree)
-    ? !('of' in tree && tree.of.length === 0) && !('text' in tree && !tree.text.trim())
+    ? !('of' in tree && tree.of.length === 0) &&
+      !('text' in tree && !tree.text.trim()) &&
+      !('ring' in tree && tree.ring.length < 3) &&
+      !(tree.how === 'at' && tree.days.length === 0)
     : branchesOf(tree).trees.every(isWhole);
 
 /** The tree without what is still being said. */

@@ -1,9 +1,11 @@
 export { asked, asSentence, at as treeAt, besides, firstQuestion, negated, replaceAt, whole } from './edit';
 export { daySpan, monthDays } from './days';
-export { matches, plain, type Known, type Moment } from './matches';
-export { piecesOf, segmentSentence, type NameOf, type Piece } from './sentence';
+export { isInside, matches, plain, testOf, type Known, type Moment, type Test } from './matches';
+export { hoursPhrase, piecesOf, segmentSentence, type NameOf, type Piece } from './sentence';
 export {
   FIELD_KINDS,
+  isOfLead,
+  LEAD_SUBJECTS,
   SUBJECT_GROUPS,
   SUBJECTS,
   subjectOf,

@@ -1,23 +1,29 @@
 /** Checking a segment that came from outside: known subjects, questions that fit their kind, a size that a database bears. */
 import Joi from 'joi';
 import { AppError } from '../shared';
-import { subjectOf, type FieldDef } from './subjects';
+import { isOfLead, subjectOf, type FieldDef } from './subjects';
 import { branchesOf, HOWS, isCondition, UNITS, type Tree } from './tree';
 
 const MOST_CONDITIONS = 60;
 const MOST_DEPTH = 8;
 const day = Joi.string().pattern(/^\d{4}-\d{2}-\d{2}$/, 'day');
+const clock = Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/, 'clock time');
 const value = Joi.string().max(200);
 
 const condition = Joi.object({
   on: Joi.string().max(60).required(),
   how: Joi.string().required(),
   of: Joi.array().items(value).max(500),
-  from: Joi.alternatives(Joi.number(), day, null),
-  to: Joi.alternatives(Joi.number(), day, null),
+  from: Joi.alternatives(Joi.number(), day, clock, null),
+  to: Joi.alternatives(Joi.number(), day, clock, null),
   n: Joi.number().min(0).max(10_000),
   unit: Joi.string().valid(...UNITS),
   text: Joi.string().max(200),
+  days: Joi.array().items(Joi.number().integer().min(1).max(7)).unique().max(7),
+  ring: Joi.array()
+    .items(Joi.array().ordered(Joi.number().min(-180).max(180).required(), Joi.number().min(-90).max(90).required()))
+    .max(500),
+  name: Joi.string().max(80).allow(''),
 });
 export const treeSchema: Joi.Schema = Joi.alternatives(
   condition,
@@ -27,10 +33,11 @@ export const treeSchema: Joi.Schema = Joi.alternatives(
 ).id('tree');
 
 /**
- * A tree that may be asked. A field that is gone is let through: the segment then says so instead of failing.
+ * A tree that may be asked: of contacts, or (`of` lead) of an inquiry that is being routed. A field that is gone is let through: the
+ * segment then says so instead of failing.
  * @throws AppError input_invalid with the place that is wrong
  */
-export function readTree(input: unknown, fields: readonly FieldDef[] = []): Tree {
+export function readTree(input: unknown, fields: readonly FieldDef[] = [], of: 'contacts' | 'lead' = 'contacts'): Tree {
   const { value: tree, error } = treeSchema.validate(input, { convert: false });
   if (error) throw wrong('tree', 'is not a segment');
   let count = 0;
@@ -40,7 +47,7 @@ export function readTree(input: unknown, fields: readonly FieldDef[] = []): Tree
     if ((count += 1) > MOST_CONDITIONS) throw wrong(path, `has more than ${MOST_CONDITIONS} conditions`);
     const subject = subjectOf(one.on, fields);
     if (!subject && one.on.startsWith('field:')) return;
-    if (!subject) throw wrong(path, `asks about “${one.on}”, which is nothing known`);
+    if (!subject || (of === 'contacts' && isOfLead(one.on))) throw wrong(path, `asks about “${one.on}”, which is nothing known`);
     if (!HOWS[subject.kind].includes(one.how))
       throw wrong(path, `“${one.on}” cannot be asked “${one.how}”; it can be asked ${HOWS[subject.kind].join(', ')}`);
     const needs: Record<string, string[]> = {
@@ -54,12 +61,16 @@ export function readTree(input: unknown, fields: readonly FieldDef[] = []): Tree
       contains: ['text'],
       begins: ['text'],
       is: ['text'],
+      at: ['days', 'from', 'to'],
+      inside: ['ring'],
+      outside: ['ring'],
     };
     for (const key of needs[one.how] ?? [])
       if ((one as Record<string, unknown>)[key] === undefined) throw wrong(path, `needs “${key}”`);
     const bounds = [(one as { from?: unknown }).from, (one as { to?: unknown }).to].filter((bound) => bound != null);
     if (one.how === 'between' && bounds.some((bound) => typeof bound !== 'number')) throw wrong(path, 'needs numbers');
-    if (one.how === 'on_days' && bounds.some((bound) => typeof bound !== 'string')) throw wrong(path, 'needs days');
+    if (one.how === 'at' && bounds.some((bound) => !/^\d\d:\d\d$/.test(String(bound)))) throw wrong(path, 'needs clock times');
+    if (one.how === 'on_days' && bounds.some((bound) => !/^\d{4}-/.test(String(bound)))) throw wrong(path, 'needs days');
   };
   walk(tree as Tree, 'tree', 0);
   return tree as Tree;

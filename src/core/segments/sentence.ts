@@ -1,5 +1,5 @@
 /** A segment as the sentence people read, in pieces, so that the editor can open each condition where it stands. */
-import { listed } from '../shared';
+import { listed, type Hours } from '../shared';
 import { subjectOf, type FieldDef, type Subject, type Vocabulary } from './subjects';
 import { branchesOf, isCondition, type Condition, type Tree } from './tree';
 
@@ -27,7 +27,8 @@ export function piecesOf(tree: Tree, name: NameOf, fields: readonly FieldDef[] =
       ? [{ tree, path: [] as number[] }]
       : tree.all.map((one, at) => ({ tree: one, path: [at] }));
   const lead = parts.findIndex(
-    ({ tree: one }) => isCondition(one) && one.on === 'role' && one.how === 'any' && one.of.length > 0,
+    ({ tree: one }) =>
+      isCondition(one) && (one.on === 'role' || one.on === 'lead_role') && one.how === 'any' && one.of.length > 0,
   );
   const pieces: Piece[] = [];
   if (lead >= 0) {
@@ -98,10 +99,31 @@ function phrase(condition: Condition, path: number[], name: NameOf, fields: read
         piece(`${words.yes} `),
         piece(`${{ contains: 'contains', begins: 'begins with', is: 'is' }[condition.how]} “${condition.text}”`, true),
       ];
+    case 'at':
+      return [piece(`${words.yes} `), piece(hoursPhrase(condition), true)];
+    case 'inside':
+    case 'outside':
+      return [piece(`${condition.how === 'inside' ? words.yes : words.no} `), piece(condition.name || 'an area drawn', true)];
     default:
       return timePhrase(condition, subject).map(([text, mark]) => piece(text, mark));
   }
 }
+
+const WEEKDAYS = ['Mondays', 'Tuesdays', 'Wednesdays', 'Thursdays', 'Fridays', 'Saturdays', 'Sundays'];
+const onDays = (days: readonly number[]): string => {
+  const key = [...days].sort().join('');
+  if (key === '1234567') return 'every day';
+  if (key === '12345') return 'on weekdays';
+  if (key === '67') return 'at weekends';
+  return days.length
+    ? `on ${listed(
+        [...days].sort().map((day) => WEEKDAYS[day - 1] ?? ''),
+        'and',
+      )}`
+    : 'on no day';
+};
+/** `on weekdays between 09:00 and 18:00` */
+export const hoursPhrase = (hours: Hours): string => `${onDays(hours.days)} between ${hours.from} and ${hours.to}`;
 
 const goneWord = (subject: Subject): string =>
   `a ${subject.of === 'person' ? 'person' : subject.of === 'postal' ? 'postal code' : (subject.of ?? 'choice')} that is gone`;

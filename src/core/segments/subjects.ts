@@ -3,7 +3,8 @@
  * the questions one can put to it, and the words with which the sentence speaks of it. Interpreters live in three places only: to SQL
  * (server), in memory (`matches`), to a sentence (`sentence`).
  */
-export const SUBJECT_KINDS = ['one', 'many', 'number', 'time', 'yearly', 'flag', 'text'] as const;
+/** `hours` and `point` are asked of a lead only: when it came, and where what it is about lies. */
+export const SUBJECT_KINDS = ['one', 'many', 'number', 'time', 'yearly', 'flag', 'text', 'hours', 'point'] as const;
 export type SubjectKind = (typeof SUBJECT_KINDS)[number];
 
 export interface Subject {
@@ -21,6 +22,7 @@ export interface Subject {
   unit?: string;
 }
 export const SUBJECT_GROUPS = [
+  'This inquiry',
   'Who',
   'Where they stand',
   'Place',
@@ -324,7 +326,89 @@ export const SUBJECTS: readonly Subject[] = [
     none: 'without an important date',
   }),
 ];
-const BY_KEY = new Map(SUBJECTS.map((one) => [one.key, one]));
+
+/** What may be asked of the inquiry that is being routed, beside everything that may be asked of its person. */
+export const LEAD_SUBJECTS: readonly Subject[] = [
+  subject('This inquiry', 'one', 'lead_door', 'Door it came by', { yes: 'by', no: 'not by' }, { of: 'door' }),
+  subject(
+    'This inquiry',
+    'one',
+    'lead_source',
+    'Source it names',
+    { yes: 'from', no: 'not from', some: 'with a source', none: 'without a source' },
+    { of: 'source' },
+  ),
+  subject(
+    'This inquiry',
+    'many',
+    'lead_role',
+    'Role in it',
+    { yes: 'who are', no: 'who are not', some: 'with a role', none: 'without a role' },
+    { of: 'role' },
+  ),
+  subject(
+    'This inquiry',
+    'one',
+    'lead_town',
+    'Town of it',
+    { yes: 'about', no: 'not about', some: 'with a town', none: 'without a town' },
+    { of: 'town' },
+  ),
+  subject(
+    'This inquiry',
+    'one',
+    'lead_postal',
+    'Postal code of it',
+    { yes: 'about', no: 'not about', some: 'with a postal code', none: 'without a postal code' },
+    { of: 'postal' },
+  ),
+  subject('This inquiry', 'point', 'lead_point', 'Place on the map', {
+    yes: 'in',
+    no: 'outside',
+    some: 'with a place on the map',
+    none: 'without a place on the map',
+  }),
+  subject(
+    'This inquiry',
+    'number',
+    'lead_price',
+    'Price in it',
+    { yes: 'with', no: 'without', some: 'with a price', none: 'without a price' },
+    { unit: 'dollars' },
+  ),
+  subject('This inquiry', 'one', 'lead_kind', 'Kind of property', {
+    yes: 'about a',
+    no: 'not about a',
+    some: 'with a kind of property',
+    none: 'without a kind of property',
+  }),
+  subject('This inquiry', 'text', 'lead_listing', 'Listing it names', {
+    yes: 'whose listing',
+    no: 'whose listing',
+    some: 'about a listing',
+    none: 'about no listing',
+  }),
+  subject('This inquiry', 'flag', 'lead_has_phone', 'Gives a phone number', {
+    yes: 'giving a phone number',
+    no: 'giving no phone number',
+  }),
+  subject('This inquiry', 'flag', 'lead_has_email', 'Gives an e-mail address', {
+    yes: 'giving an e-mail address',
+    no: 'giving no e-mail address',
+  }),
+  subject('This inquiry', 'one', 'lead_language', 'Language', {
+    yes: 'who speak',
+    no: 'who do not speak',
+    some: 'with a language',
+    none: 'without a language',
+  }),
+  subject('This inquiry', 'hours', 'lead_hour', 'Hour it came', { yes: 'coming', no: 'not coming' }),
+  subject('This inquiry', 'flag', 'lead_returning', 'Known before', { yes: 'known before', no: 'not known before' }),
+];
+const BY_KEY = new Map([...SUBJECTS, ...LEAD_SUBJECTS].map((one) => [one.key, one]));
+const LEAD_KEYS = new Set(LEAD_SUBJECTS.map(({ key }) => key));
+/** Is the subject one of an inquiry, which a question about contacts cannot ask? */
+export const isOfLead = (key: string): boolean => LEAD_KEYS.has(key);
 
 export const FIELD_KINDS = ['text', 'number', 'money', 'date', 'yearly', 'choice', 'choices', 'flag', 'contact'] as const;
 export type FieldKind = (typeof FIELD_KINDS)[number];

@@ -1,4 +1,5 @@
 /** The language of segments: a tree of all-of, any-of and none-of over typed conditions. It is stored, sent by link and validated as JSON. */
+import type { Hours } from '../shared';
 import type { SubjectKind } from './subjects';
 
 export const UNITS = ['minutes', 'hours', 'days', 'weeks', 'months', 'years'] as const;
@@ -14,6 +15,10 @@ export type Condition = { on: string } & (
   | { how: 'on_days'; from?: string | null; to?: string | null }
   | { how: 'yes' | 'no' }
   | { how: 'contains' | 'begins' | 'is'; text: string }
+  /** On these days of the week (1 is Monday), between two clock times of the account. */
+  | ({ how: 'at' } & Hours)
+  /** Within a ring drawn on the map, as longitude and latitude; `name` is what whoever drew it calls it. */
+  | { how: 'inside' | 'outside'; ring: number[][]; name: string }
 );
 export type Tree = { all: Tree[] } | { any: Tree[] } | { none: Tree[] } | Condition;
 export type How = Condition['how'];
@@ -27,6 +32,8 @@ export const HOWS: Record<SubjectKind, readonly How[]> = {
   yearly: ['coming', 'known', 'unknown'],
   flag: ['yes', 'no'],
   text: ['contains', 'begins', 'is', 'known', 'unknown'],
+  hours: ['at'],
+  point: ['inside', 'outside', 'known', 'unknown'],
 };
 
 export const isCondition = (tree: Tree): tree is Condition => 'on' in tree;

@@ -10,18 +10,22 @@ export interface Jobs {
   'duplicates.find': { accountId: string };
   'changes.run': { changeId: string };
   'changes.undo': { changeId: string };
+  'routing.notice': { noticeId: string };
+  'routing.rehearse': { rehearsalId: string };
 }
 export type JobName = keyof Jobs;
 
 /** What changed, as it travels from PostgreSQL to open pages. It carries ids only; a page reads again what it may see. */
 export interface LiveEvent {
   accountId: string;
-  topic: 'lead' | 'contact' | 'message' | 'call' | 'clock' | 'routing' | 'campaign' | 'change';
+  topic: 'lead' | 'offer' | 'contact' | 'message' | 'call' | 'clock' | 'routing' | 'campaign' | 'change';
   contactId?: string;
   callId?: string;
   /** The contact's agent, who sees it even with the narrowest scope; null when everybody may know. */
   ownerId?: string | null;
   officeId?: string | null;
+  /** Whom it concerns beside the agent: those to whom a lead is offered. */
+  userIds?: string[];
 }
 /** The channel on which PostgreSQL tells web processes about a LiveEvent, and the one that wakes workers. */
 export const LIVE_CHANNEL = 'urraca_live';

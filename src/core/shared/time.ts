@@ -58,6 +58,28 @@ export function localMinutes(at: Date, zone: string): number {
   return Math.floor((local - Math.floor(local / DAY) * DAY) / MINUTE);
 }
 
+/** The day of the week at `at` in `zone`: 1 is Monday, 7 is Sunday. */
+export function localWeekday(at: Date, zone: string): number {
+  const days = Math.floor((at.getTime() + offsetMs(zone, at.getTime())) / DAY);
+  return ((((days + 3) % 7) + 7) % 7) + 1;
+}
+
+/** Working hours: on these days of the week (1 is Monday), from one `HH:MM` up to another; past midnight when `to` is not later than `from`. */
+export interface Hours {
+  days: number[];
+  from: string;
+  to: string;
+}
+
+/** Is it within the hours at `at` in `zone`? Hours past midnight belong to the day on which they began. */
+export function inHours(hours: Hours, at: Date, zone: string): boolean {
+  const minute = localMinutes(at, zone);
+  const today = localWeekday(at, zone);
+  const [from, to] = [minutesOf(hours.from), minutesOf(hours.to)];
+  if (from < to) return hours.days.includes(today) && minute >= from && minute < to;
+  return (hours.days.includes(today) && minute >= from) || (hours.days.includes(today === 1 ? 7 : today - 1) && minute < to);
+}
+
 /** The first and the last instant of the local day that holds `at`. */
 export function localDay(at: Date, zone: string): { start: Date; end: Date } {
   const local = DateTime.fromJSDate(at, { zone });

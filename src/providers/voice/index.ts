@@ -3,7 +3,8 @@ import type { ProviderAnswer } from '@/core/messages';
 import { handOver } from '../shared';
 
 export interface VoiceProvider {
-  place(call: { key: string; from: string; to: string }): Promise<ProviderAnswer>;
+  /** `say` is read aloud to whoever answers. */
+  place(call: { key: string; from: string; to: string; say?: string }): Promise<ProviderAnswer>;
   hangUp(key: string): Promise<ProviderAnswer>;
 }
 

@@ -2,7 +2,7 @@
 import { hash, verify } from '@node-rs/argon2';
 import { AppError } from '@/core/shared';
 import { type Person } from '@/core/accounts';
-import { forgiveRate, hashed, limitRate, now, randomToken, record, transact } from '../shared';
+import { forgiveRate, hashed, limitRate, now, randomToken, reader, record, transact } from '../shared';
 import { models, type User } from './models';
 
 const SESSION_DAYS = 14;
@@ -58,13 +58,24 @@ export async function personOfSession(token: string): Promise<Person | null> {
   const session = await Sessions.findByPk(hashed(token));
   if (!session || session.expiresAt.getTime() < Date.now()) return null;
   const user = await Users.findByPk(session.userId);
-  return user?.active ? personOf(user) : null;
+  return user?.active ? withColleagues(personOf(user)) : null;
+}
+
+/** With those whose leads they see as well, by a roster that shows all its leads to those on it. */
+async function withColleagues(person: Person): Promise<Person> {
+  if (person.role !== 'agent') return person;
+  const rows = await reader().rows<{ id: string }>(
+    `select distinct o.user_id as id from roster_members m join rosters r on r.id = m.roster_id and r.sees = 'all' and r.deleted_at is null join roster_members o on o.roster_id = r.id and o.state = 'in'
+     where m.user_id = $1 and m.state = 'in' and o.user_id <> $1`,
+    [person.id],
+  );
+  return { ...person, colleagues: rows.map(({ id }) => id) };
 }
 
 /** Somebody who works here, by id; null when they left. */
 export async function findPerson(id: string): Promise<Person | null> {
   const user = await models().User.findByPk(id);
-  return user?.active ? personOf(user) : null;
+  return user?.active ? withColleagues(personOf(user)) : null;
 }
 
 export async function logOut(token: string): Promise<void> {

@@ -4,14 +4,14 @@
  */
 import { createHash } from 'node:crypto';
 import { AppError, DUE_CHANNEL, LIVE_CHANNEL, type LiveEvent } from '@/core/shared';
-import type { Rung } from '@/core/routing';
+import { leadOf, type Fixed } from '@/core/routing';
 import { fullName, runsTheOffice, type Person } from '@/core/accounts';
 import { withDefaults } from '@/core/capture';
 import { askOf, type CleanInquiry } from '@/core/capture/schemas';
 import { sentenceOf, type Activity, type Because, type Stage } from '@/core/contacts';
 import { enrolArrival } from '../campaigns';
 import { changePermissions, permissionActivity, recordActivities, type PermissionChange } from '../contacts';
-import { findRung, handByRung, type Routed } from '../routing';
+import { attachByRung, handPlanned, noticeAgents, planRoute, traceOf, type Handing, type Planned } from '../routing';
 import { lockAddresses, now, transact, type Tx } from '../shared';
 import type { Door } from './doors.repository';
 import { admit, matchContact, type Admitted } from './match.repository';
@@ -29,7 +29,8 @@ export interface Arrival {
 export interface Captured {
   inquiry: { id: string };
   contact: { id: string; status: 'created' | 'matched' };
-  routing: { agent: { id: string; name: string }; because: string };
+  /** `agent` is null while the lead is offered and nobody has accepted it yet. */
+  routing: { agent: { id: string; name: string } | null; because: string };
 }
 
 const fingerprint = (raw: unknown): string => createHash('sha256').update(JSON.stringify(raw)).digest('base64url');
@@ -52,25 +53,35 @@ export async function captureInquiry(came: Arrival): Promise<Captured> {
     const known = await matchContact(tx, door.accountId, inquiry);
     const admitted = await admit(tx, door.accountId, known, inquiry, at);
     const permissions = await changePermissions(tx, door.accountId, permissionChanges(arrival, at));
-    const rung = await findRung(tx, door.accountId, inquiry.roles);
+    const fixed = await keptBy(tx, arrival, admitted);
+    const lead = leadOf(door.id, inquiry, inquiry.source ?? door.name, admitted.matched);
+    const plan = await planRoute(tx, door.accountId, admitted.contactId, lead, fixed, at);
+    const { rung } = plan;
+    if (rung) await attachByRung(tx, door.accountId, rung, admitted.contactId, at);
     const enrollee = {
       contactId: admitted.contactId,
       stage: admitted.stage as Stage,
       timeZone: admitted.timeZone,
       onThePhone: inquiry.onThePhone,
     };
-    const enrolled = rung?.campaignId ? await enrolArrival(tx, door.accountId, rung.campaignId, enrollee, at) : null;
+    const enrolled =
+      rung?.campaignId && plan.atOnce ? await enrolArrival(tx, door.accountId, rung.campaignId, enrollee, at) : null;
     await recordActivities(tx, door.accountId, [
       arrivalLine(arrival, admitted, at),
       ...permissions.map((change) => permissionActivity(admitted.contactId, change)),
       ...(enrolled ? [enrolled] : []),
     ]);
-    const routed = await route(tx, arrival, admitted, rung, at);
-    const inquiryId = await settleHanding(tx, arrival, admitted, routed, at);
+    const handing = await handPlanned(tx, door.accountId, plan, at);
+    const inquiryId = await settleHanding(tx, arrival, admitted, plan, handing, at);
+    if (rung?.notify.length)
+      await noticeAgents(tx, { accountId: door.accountId, inquiryId, contactId: admitted.contactId, channels: rung.notify, at });
     return {
       inquiry: { id: inquiryId },
       contact: { id: admitted.contactId, status: admitted.matched ? 'matched' : 'created' },
-      routing: { agent: { id: routed.userId, name: routed.agentName }, because: sentenceOf(routed.because) },
+      routing: {
+        agent: handing.owner && { id: handing.owner.userId, name: handing.owner.name },
+        because: sentenceOf(handing.because),
+      },
     };
   });
 }
@@ -80,13 +91,13 @@ async function capturedBefore(tx: Tx, arrival: Arrival): Promise<Captured | null
     id: string;
     contact_id: string;
     matched: boolean;
-    owner_id: string;
+    owner_id: string | null;
     because: Because;
-    agent: string;
+    agent: string | null;
     print: string;
   }>(
     `select i.id, i.contact_id, i.matched, i.owner_id, i.because, u.first_name || ' ' || u.last_name as agent, i.parsed->>'fingerprint' as print
-     from inquiries i join users u on u.id = i.owner_id where i.door_id = $1 and i.idempotency_key = $2`,
+     from inquiries i left join users u on u.id = i.owner_id where i.door_id = $1 and i.idempotency_key = $2`,
     [arrival.door.id, arrival.idempotencyKey],
   );
   if (!row) return null;
@@ -99,25 +110,21 @@ async function capturedBefore(tx: Tx, arrival: Arrival): Promise<Captured | null
   return {
     inquiry: { id: row.id },
     contact: { id: row.contact_id, status: row.matched ? 'matched' : 'created' },
-    routing: { agent: { id: row.owner_id, name: row.agent }, because: sentenceOf(row.because) },
+    routing: { agent: row.owner_id ? { id: row.owner_id, name: row.agent! } : null, because: sentenceOf(row.because) },
   };
 }
 
-/** A returning person stays with their agent; whoever adds a lead by hand keeps it, unless they run the office; else the ladder decides. */
-async function route(tx: Tx, { door, byPerson }: Arrival, admitted: Admitted, rung: Rung | null, at: Date): Promise<Routed> {
-  if (admitted.owner)
-    return {
-      userId: admitted.owner.id,
-      agentName: admitted.owner.name,
-      rungId: null,
-      handedBy: null,
-      because: { why: 'returning', agent: admitted.owner.name },
-    };
-  if (byPerson && !runsTheOffice(byPerson.role) && byPerson.role !== 'lender') {
-    const agent = fullName(byPerson);
-    return { userId: byPerson.id, agentName: agent, rungId: null, handedBy: null, because: { why: 'kept_by_hand', agent } };
-  }
-  return handByRung(tx, door.accountId, rung, at);
+/** Who has the lead before any rung is asked: the agent of a returning person, whoever adds it by hand (but for those who run the office), the agent whom the source names. */
+async function keptBy(tx: Tx, { door, byPerson, inquiry }: Arrival, admitted: Admitted): Promise<Fixed | null> {
+  if (admitted.owner) return { why: 'returning', userId: admitted.owner.id, agent: admitted.owner.name };
+  if (byPerson && !runsTheOffice(byPerson.role) && byPerson.role !== 'lender')
+    return { why: 'kept_by_hand', userId: byPerson.id, agent: fullName(byPerson) };
+  if (!inquiry.assignedTo) return null;
+  const named = await tx.first<{ id: string; name: string }>(
+    `select id, first_name || ' ' || last_name as name from users where account_id = $1 and email = $2 and active and role <> 'lender'`,
+    [door.accountId, inquiry.assignedTo],
+  );
+  return named && { why: 'source_assigned', userId: named.id, agent: named.name };
 }
 
 const HOW: Record<Door['kind'], string> = {
@@ -145,24 +152,43 @@ function permissionChanges({ door, inquiry, raw }: Arrival, at: Date): Permissio
 }
 
 /**
- * All that follows from the choice of an agent, in one statement, because the roster is locked until the commit: the inquiry
- * with its reason, the offer, the owner, the turn that moves on, the line of the timeline (which no fact depends on), and the word to the agent.
+ * All that follows from the choice, in one statement, because the roster is locked until the commit: the inquiry with its reason and its trace,
+ * the offers, the owner, the turn that moves on, the line of the timeline (which no fact depends on), and the word to the agents.
  */
-async function settleHanding(tx: Tx, arrival: Arrival, admitted: Admitted, routed: Routed, at: Date): Promise<string> {
+async function settleHanding(
+  tx: Tx,
+  arrival: Arrival,
+  admitted: Admitted,
+  plan: Planned,
+  handing: Handing,
+  at: Date,
+): Promise<string> {
   const { door, inquiry, raw } = arrival;
-  const told: LiveEvent = { accountId: door.accountId, topic: 'lead', contactId: admitted.contactId, ownerId: routed.userId };
+  const { owner } = handing;
+  const told: LiveEvent = {
+    accountId: door.accountId,
+    topic: owner ? 'lead' : 'offer',
+    contactId: admitted.contactId,
+    ownerId: owner?.userId ?? '0',
+    ...(handing.to.length ? { userIds: handing.to.map(({ userId }) => userId) } : {}),
+  };
   const row = await tx.first<{ id: string }>(
     `with made as (
        insert into inquiries (account_id, door_id, contact_id, source, raw, parsed, matched, owner_id, rung_id, because, idempotency_key, arrived_at)
        values ($1, $2, $3, $4, $5::jsonb, $6::jsonb, $7, $8, $9, $10::jsonb, $11, $12) returning id
      ), offered as (
-       insert into offers (account_id, inquiry_id, contact_id, user_id, offered_at) select $1, id, $3, $8, $12 from made
+       insert into offers (account_id, inquiry_id, contact_id, user_id, offered_at, state, roster_id, ends_at, taken_at, commons, hides)
+       select $1, made.id, $3, u, $12, case when $8::bigint is null then 'open' else 'given' end, $13, case when $8::bigint is null then $19::timestamptz end,
+         case when $8::bigint is not null then $12::timestamptz end, $20 = 'commons', $21::text[] from made, unnest($22::bigint[]) u
+     ), routed as (
+       insert into routings (inquiry_id, account_id, contact_id, version_id, rung_id, roster_id, state, passing, trace, begun_at, ends_at, owned_at)
+       select made.id, $1, $3, $23, $9, $13, $20, $24::jsonb, $25::jsonb, $12, $19, case when $8::bigint is not null then $12::timestamptz end from made
      ), owned as (
        update contacts c set owner_id = u.id, office_id = u.office_id, owned_since = $12 from users u where c.id = $3 and u.id = $8 and c.owner_id is distinct from u.id
      ), turned as (
-       update rosters set last_user_id = $8 where id = $13
+       update rosters set last_user_id = $17, credit = $18::jsonb where id = $13 and $18::jsonb is not null
      ), counted as (
-       update roster_members set handed = handed + 1 where roster_id = $13 and user_id = $8
+       update roster_members set handed = handed + 1 where roster_id = $13 and user_id = $8 and $18::jsonb is not null
      ), line as (
        insert into activities (account_id, contact_id, at, kind, because) values ($1, $3, $12, 'handed', $10::jsonb)
      ) select id, pg_notify($14, $15), pg_notify($16, '') from made`,
@@ -174,15 +200,24 @@ async function settleHanding(tx: Tx, arrival: Arrival, admitted: Admitted, route
       storableJson(raw),
       storableJson({ ...inquiry, ask: askOf(inquiry), fingerprint: fingerprint(raw) }),
       admitted.matched,
-      routed.userId,
-      routed.rungId,
-      JSON.stringify(routed.because),
+      owner?.userId ?? null,
+      plan.rung?.id ?? null,
+      JSON.stringify(handing.because),
       arrival.idempotencyKey,
       at,
-      routed.handedBy,
+      handing.rosterId,
       LIVE_CHANNEL,
       JSON.stringify(told),
       DUE_CHANNEL,
+      handing.turn?.lastUserId ?? null,
+      handing.turn ? JSON.stringify(handing.turn.credit) : null,
+      handing.endsAt,
+      handing.state,
+      owner ? [] : handing.hides,
+      owner ? [owner.userId] : handing.to.map(({ userId }) => userId),
+      plan.version,
+      handing.passing ? JSON.stringify(handing.passing) : null,
+      JSON.stringify(traceOf(plan, handing)),
     ],
   );
   return row!.id;

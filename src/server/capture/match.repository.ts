@@ -16,25 +16,26 @@ export interface Admitted {
 
 /** The contact that has most of the addresses; among equals the oldest. Null for somebody new. */
 export async function matchContact(tx: Tx, accountId: string, inquiry: CleanInquiry): Promise<Admitted | null> {
-  const row = await tx.first<{ id: string; stage: string; time_zone: string; owner_id: string | null; owner: string | null }>(
-    `select c.id, c.stage, c.time_zone, u.id as owner_id, u.first_name || ' ' || u.last_name as owner
-     from (select contact_id, count(*) as n from contact_points where account_id = $1 and active and ((kind = 'email' and value = any($2::text[])) or (kind = 'phone' and value = any($3::text[]))) group by contact_id) m
-     join contacts c on c.id = m.contact_id left join users u on u.id = c.owner_id and u.active
-     order by m.n desc, c.id limit 1 for update of c`,
+  const found = await tx.first<{ id: string }>(
+    `select c.id from (select contact_id, count(*) as n from contact_points where account_id = $1 and active and ((kind = 'email' and value = any($2::text[])) or (kind = 'phone' and value = any($3::text[]))) group by contact_id) m
+     join contacts c on c.id = m.contact_id order by m.n desc, c.id limit 1 for update of c`,
     [accountId, inquiry.emails, inquiry.phones],
   );
-  return (
-    row && {
-      contactId: row.id,
-      matched: true,
-      stage: row.stage,
-      timeZone: row.time_zone,
-      owner: row.owner_id ? { id: row.owner_id, name: row.owner! } : null,
-    }
+  if (!found) return null;
+  /** Read after the lock was had: somebody may have accepted this person's lead while we waited. */
+  const row = await tx.first<{ id: string; stage: string; time_zone: string; owner_id: string | null; owner: string | null }>(
+    `select c.id, c.stage, c.time_zone, u.id as owner_id, u.first_name || ' ' || u.last_name as owner from contacts c left join users u on u.id = c.owner_id and u.active where c.id = $1`,
+    [found.id],
   );
+  return {
+    contactId: row!.id,
+    matched: true,
+    stage: row!.stage,
+    timeZone: row!.time_zone,
+    owner: row!.owner_id ? { id: row!.owner_id, name: row!.owner! } : null,
+  };
 }
 
-/** Makes the contact, or adds what the inquiry tells that was not known: addresses, roles, tags, wants, an empty name or place. Nothing known is overwritten. */
 /** The tags of an inquiry, with its town and postal code when the account wants them as tags. */
 async function tagsOf(tx: Tx, accountId: string, inquiry: CleanInquiry): Promise<string[]> {
   const { tagPlaces } = await readSettings(accountId, tx);
@@ -43,6 +44,7 @@ async function tagsOf(tx: Tx, accountId: string, inquiry: CleanInquiry): Promise
     : inquiry.tags;
 }
 
+/** Makes the contact, or adds what the inquiry tells that was not known: addresses, roles, tags, wants, an empty name or place. Nothing known is overwritten. */
 export async function admit(
   tx: Tx,
   accountId: string,

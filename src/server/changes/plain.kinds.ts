@@ -1,6 +1,6 @@
 /** Changes that are a column or a set of the contact: tags, roles, horizon, owner. */
 import type { Change } from '@/core/changes';
-import { restate } from '../contacts';
+import { endOffers, restate } from '../contacts';
 import { ITEMS, itemsJson, KEEP, keepBind, type Doing, type Item, type Kind } from './kinds';
 
 type Of<K extends Change['kind']> = Extract<Change, { kind: K }>;
@@ -133,22 +133,24 @@ export const contactIds = (items: Item[]): string[] => items.map(({ contact_id }
 
 export const owner: Kind<Of<'owner'>> = {
   leaves: (change, bind) => `case when c.owner_id = $${bind.push(change.owner_id)}::bigint then 'so_already' end`,
-  apply: (doing, change, ids) =>
-    counted(
+  apply: async (doing, change, ids) => {
+    const n = await counted(
       doing,
       `with old as (select c.id, c.owner_id, c.office_id, c.owned_since from contacts c where c.id = any($6::bigint[]) and c.owner_id is distinct from $7::bigint order by c.id for update),
          written as (update contacts c set owner_id = u.id, office_id = u.office_id, owned_since = $4, updated_at = $4 from old, users u where c.id = old.id and u.id = $7::bigint),
-         offered as (update offers o set user_id = $7::bigint from old where o.contact_id = old.id and o.answered_at is null),
          touched as (select id as contact_id, jsonb_build_object('owner', owner_id, 'office', office_id, 'since', owned_since) as before, jsonb_build_object('owner', $7::bigint) as after from old),
          ${KEEP} select count(*)::int as n from touched`,
       [...keepBind(doing), ids, change.owner_id],
-    ),
+    );
+    await endOffers(doing.tx, ids, doing.at);
+    return n;
+  },
   undo: async (doing, _, items) => ({
     restored: await counted(
       doing,
       `with back as (update contacts c set owner_id = (i.before->>'owner')::bigint, office_id = (i.before->>'office')::bigint, owned_since = (i.before->>'since')::timestamptz, updated_at = $2
            from ${ITEMS(1)} where c.id = i.contact_id and c.owner_id = (i.after->>'owner')::bigint returning c.id, c.owner_id),
-         offered as (update offers o set user_id = back.owner_id from back where o.contact_id = back.id and o.answered_at is null and back.owner_id is not null)
+         offered as (update offers o set user_id = back.owner_id from back where o.contact_id = back.id and o.answered_at is null and o.state in ('given','accepted') and back.owner_id is not null)
        select count(*)::int as n from back`,
       [itemsJson(items), doing.at],
     ),

@@ -13,6 +13,7 @@ import { refreshSearch } from './search';
 
 import { addressesOf, changePermissions, permissionActivity, type PermissionChannel } from './permissions';
 import { setDates, setFields, setTags } from './more';
+import { endOffers } from './ownership';
 import { recordActivities, restate } from './record';
 
 /** What `PATCH /api/v1/contacts/{id}` takes. */
@@ -166,7 +167,7 @@ async function handOver(tx: Tx, principal: Principal, contactId: string, ownerId
     throw new AppError('input_invalid', 'There is no such agent.', {
       fields: [{ field: 'owner_id', message: 'is not one of the people here' }],
     });
-  await tx.run('update offers set user_id = $2 where contact_id = $1 and answered_at is null', [contactId, ownerId]);
+  await endOffers(tx, [contactId], at);
   return { why: 'handed_by', agent: fullName({ firstName: owner.first_name, lastName: owner.last_name }), by: nameOf(principal) };
 }
 

@@ -32,6 +32,7 @@ export {
   type PermissionDetail,
   type SaidBefore,
 } from './permissions';
+export { endOffers } from './ownership';
 export { refold } from './refold';
 export { derived, recordActivities, restate } from './record';
 export { listTimeline } from './timeline.repository';

@@ -83,7 +83,10 @@ const plain = (value: unknown): string => (value instanceof Date ? value.toISOSt
 /** What may not be: a lead without a person or twice under one address, something done that no timeline tells, a search without its people. */
 async function strays(): Promise<string[]> {
   const rows = await reader().rows<{ what: string }>(
-    `select 'inquiry ' || i.id || ' is with nobody' as what from inquiries i left join contacts c on c.id = i.contact_id where i.owner_id is null or c.owner_id is null
+    `select 'inquiry ' || i.id || ' is with nobody' as what from inquiries i left join contacts c on c.id = i.contact_id where (i.owner_id is null or c.owner_id is null)
+       and (c.owner_id is not null or not exists (select 1 from routings r where r.contact_id = c.id and r.state in ('offered','commons') and r.ends_at is not null))
+     union all select 'inquiry ' || inquiry_id || ' is with ' || count(*) || ' people' from offers where state in ('given','accepted') group by inquiry_id having count(*) > 1
+     union all select 'offer ' || o.id || ' is open and nothing is being offered' from offers o left join routings r on r.inquiry_id = o.inquiry_id where o.state = 'open' and coalesce(r.state, '') not in ('offered','commons')
      union all select 'address ' || value || ' belongs to ' || count(*) || ' contacts' from contact_points where active group by account_id, kind, value having count(*) > 1
      union all select 'call ' || id || ' ended and is not in the timeline' from calls where state = 'ended' and outcome is not null and activity_id is null
      union all select 'message ' || o.id || ' went and is not in the timeline' from outbox o where o.state = 'sent' and o.channel <> 'call'

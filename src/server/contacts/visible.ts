@@ -15,6 +15,10 @@ export function visible(scope: Scope, bind: unknown[], contact = 'c'): string {
       bind.push(scope.officeId);
       return `${account} and ${contact}.office_id = $${bind.length}`;
     case 'own':
+      if (scope.colleagues?.length) {
+        bind.push([scope.userId, ...scope.colleagues]);
+        return `${account} and ${contact}.owner_id = any($${bind.length}::bigint[])`;
+      }
       bind.push(scope.userId);
       return `${account} and ${contact}.owner_id = $${bind.length}`;
     case 'attached':

@@ -19,13 +19,24 @@ import {
   refreshSearch,
   type PermissionChange,
   type PermissionChannel,
+  endOffers,
 } from '../contacts';
 import { now, record, transact, type Tx } from '../shared';
 
 /** Tables whose rows simply belong to the kept contact from now on, by their id. */
 /** How the ledger says why a no holds for the one that two became. */
 const MERGED_NO = 'merged with somebody who had said no';
-const MOVED = ['activities', 'inquiries', 'offers', 'outbox', 'calls', 'tasks', 'contact_dates', 'contact_points'] as const;
+const MOVED = [
+  'activities',
+  'inquiries',
+  'offers',
+  'routings',
+  'outbox',
+  'calls',
+  'tasks',
+  'contact_dates',
+  'contact_points',
+] as const;
 interface Moved {
   rows: Record<string, string[]>;
   tags: string[];
@@ -91,6 +102,7 @@ export async function mergeContacts(
          do_not_contact = k.do_not_contact or g.do_not_contact, household_id = coalesce(k.household_id, g.household_id), created_at = least(k.created_at, g.created_at), updated_at = $3 from contacts g where k.id = $1 and g.id = $2`,
       [keptId, goneId, at],
     );
+    await haveOwner(tx, keptId, goneId, at);
     const made = await tx.first<{ id: string }>(
       'insert into merges (account_id, kept_id, gone_id, user_id, before, moved, at) values ($1, $2, $3, $4, $5::jsonb, $6::jsonb, $7) returning id',
       [scope.accountId, keptId, goneId, scope.userId, JSON.stringify(before), JSON.stringify(moved), at],
@@ -114,6 +126,19 @@ export async function mergeContacts(
     await record(tx, principal, scope.accountId, 'contacts.merge', { keptId, goneId }, at);
     return { ...(await findContact(scope, keptId, tx)), merge_id: made!.id };
   });
+}
+
+/** When either has an agent, the one who stays has; whatever was still being offered of the other ends. */
+async function haveOwner(tx: Tx, keptId: string, goneId: string, at: Date): Promise<void> {
+  const owned = await tx.rows(
+    `update contacts k set owner_id = coalesce(k.owner_id, g.owner_id), office_id = case when k.owner_id is null then g.office_id else k.office_id end
+     from contacts g where k.id = $1 and g.id = $2 and coalesce(k.owner_id, g.owner_id) is not null returning k.id`,
+    [keptId, goneId],
+  );
+  const open = await tx.first(`select 1 from routings where contact_id = $1 and state in ('offered','commons') limit 1`, [
+    keptId,
+  ]);
+  if (owned.length && open) await endOffers(tx, [keptId], at);
 }
 
 const nameOf = (contact: ContactView): string =>
@@ -242,6 +267,12 @@ export async function unmerge(principal: Principal, mergeId: string): Promise<vo
       scope.accountId,
       moved.said.map((one) => ({ ...one, state: 'withdrawn', how: MERGED_NO })),
       { why: 'taken apart again after a merge', userId: scope.userId, at },
+    );
+    await tx.run(
+      `with owned as (update contacts c set owner_id = i.owner_id, office_id = u.office_id, owned_since = $2 from inquiries i join users u on u.id = i.owner_id
+           where c.id = any($1::bigint[]) and c.owner_id is null and i.contact_id = c.id)
+       update offers o set contact_id = i.contact_id from inquiries i where i.id = o.inquiry_id and i.contact_id = any($1::bigint[]) and o.contact_id <> i.contact_id`,
+      [[row.kept_id, row.gone_id], at],
     );
     await tx.run('update merges set undone_at = $2 where id = $1', [mergeId, at]);
     await tx.run(

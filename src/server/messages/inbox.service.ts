@@ -4,7 +4,11 @@ import { cleanPhone, oneLine } from '@/core/capture';
 import { bodyOf, isMachineMade, type Mail } from '@/core/mail';
 import { readInquiry } from '@/core/capture/schemas';
 import { isOptOut, ownWords } from '@/core/messages';
+import type { Person } from '@/core/accounts';
+import type { AnsweredBy } from '@/core/routing';
+import { findPerson } from '../accounts';
 import { captureInquiry, doorOfKind } from '../capture';
+import { acceptOffer, answeredByMail, answeredByText, declineOffer } from '../routing';
 import { changePermissions, permissionActivity, recordActivities } from '../contacts';
 import { mailToken, now, readMailToken, transact, type Tx } from '../shared';
 
@@ -56,9 +60,17 @@ const firstTime = async (tx: Tx, source: 'text' | 'mail', eventId: string): Prom
 /** The idempotency key of the inquiry that a stranger's message becomes. */
 const keyOf = (source: 'text' | 'mail', eventId: string): string => `${source}:${eventId}`;
 
+/** What people of the house may do by answering a text or mail about a lead. */
+const OFFERS = {
+  accept: (person: Person, offerId: string, by: AnsweredBy) => acceptOffer({ kind: 'person', person }, offerId, by),
+  decline: (person: Person, offerId: string, by: AnsweredBy) => declineOffer({ kind: 'person', person }, offerId, by),
+  person: findPerson,
+};
+
 /** Whose number a text was sent to decides the account; the sender's number decides the contact. */
 export async function receiveText(text: InboundText): Promise<void> {
   const from = cleanPhone(text.from) ?? text.from;
+  if (await answeredByText(from, text.body, OFFERS)) return;
   const stranger = await transact(async (tx) => {
     const accountId = await accountOfNumber(tx, text.to);
     const known = await knownBy(tx, accountId, 'phone', from);
@@ -113,6 +125,7 @@ export const inboundOf = (mail: Mail, id: string, toLocalParts: string[]): Inbou
 /** A mail that came in: an answer when its address or its sender is known, otherwise an inquiry. */
 export async function receiveMail(mail: InboundMail): Promise<void> {
   const from = mail.from.toLowerCase();
+  if (!mail.autoReply && (await answeredByMail(mail.toLocalParts, from, ownWords(mail.text), OFFERS))) return;
   const strangersAccount = await transact(async (tx) => {
     const known = (await knownByToken(tx, mail.toLocalParts)) ?? (await knownAnywhere(tx, from));
     if (known) {

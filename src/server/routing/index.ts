@@ -1,2 +1,17 @@
-export { listWaitingOffers, readLadder, setAway } from './ladder.repository';
-export { findRung, handByRung, type Routed } from './route.service';
+export { attachByRung } from './attach';
+export { readLadder, setAway } from './ladder.repository';
+export { listLadderVersions, restoreLadder, saveLadder } from './ladder.service';
+export { answeredByMail, answeredByText, keepNoticed, noticeAgents, readNotice, type Notice } from './notices.service';
+export { listMyOffers, listWaitingOffers, readTrace } from './offers.repository';
+export { acceptOffer, carryOutWindows, declineOffer, dropOffersOf, nextWindow, type Accepted } from './pass.service';
+export {
+  cancelRehearsal,
+  failRehearsal,
+  findRehearsal,
+  listOutcomes,
+  orderRehearsal,
+  performRehearsal,
+} from './rehearsals.service';
+export { answerInvitation, createRoster, deleteRoster, listInvitations, updateRoster } from './rosters.service';
+export { handPlanned, planRoute, traceOf, type Planned } from './route.service';
+export type { Handing } from './walk.service';

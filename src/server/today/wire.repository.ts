@@ -8,6 +8,12 @@ import { visible } from '../contacts';
 import { clockState, reader } from '../shared';
 import { countToday } from './today.service';
 
+/** Leads that nobody has accepted yet: to those who see all, every one; to an agent those offered to them. */
+const offeredCount = (scope: Scope, bind: unknown[]): string =>
+  scope.sees === 'own'
+    ? `(select count(*)::int from offers f where f.user_id = $${bind.push(scope.userId)} and f.state = 'open')`
+    : `(select count(*)::int from routings r join contacts c on c.id = r.contact_id where r.state in ('offered','commons') and ${visible(scope, bind)})`;
+
 export async function readWire(scope: Scope, person: Person): Promise<WireView> {
   const clock = await clockState();
   const day = localDay(clock.now, person.timeZone);
@@ -26,7 +32,7 @@ export async function readWire(scope: Scope, person: Person): Promise<WireView> 
     `select
        (select count(*)::int from inquiries i join contacts c on c.id = i.contact_id where i.account_id = c.account_id and i.arrived_at >= ${dayStart} and ${where}) as intake,
        (select count(*)::int from contacts c where ${where} and c.stage <> 'archived') as contacts,
-       (select count(*)::int from offers o join contacts c on c.id = o.contact_id where o.answered_at is null and ${where}) as routing,
+       (select count(*)::int from offers o join contacts c on c.id = o.contact_id where o.answered_at is null and o.state in ('given','accepted') and ${where}) + ${offeredCount(scope, bind)} as routing,
        (select count(*)::int from enrolments e join contacts c on c.id = e.contact_id where e.state = 'active' and ${where}) as campaigns,
        m.leads, m.tried
      from (select count(distinct i.contact_id)::int as leads, count(distinct i.contact_id) filter (where exists (select 1 from calls k where k.contact_id = i.contact_id and k.started_at >= i.arrived_at and k.outcome is not null))::int as tried

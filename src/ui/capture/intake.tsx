@@ -2,10 +2,12 @@
 /** Intake: the stream of inquiries as they arrive, raw and parsed side by side, and the doors with their last arrival. */
 import { useRef, useState, useEffect } from 'react';
 import Link from 'next/link';
+import { useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
 import type { InquiryView } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
 import { Ago, ask, Glyph, Timer, useKeys } from '../primitives';
+import { Trace } from '../routing';
 import { Doors, type Door } from './doors';
 import { highlight } from './highlight';
 import { MailsToLookAt } from './mails';
@@ -15,7 +17,8 @@ type InFull = Inquiry & { raw: unknown; parsed: Record<string, unknown> };
 
 export function IntakeArea({ doors, office }: { doors: Door[]; office: boolean }) {
   const [limit, setLimit] = useState(50);
-  const [chosen, setChosen] = useState<string | null>(null);
+  const asked = useSearchParams().get('inquiry');
+  const [chosen, setChosen] = useState<string | null>(asked);
   const stream = useQuery({
     queryKey: ['inquiries', limit],
     queryFn: () => ask<{ items: Inquiry[]; next_cursor: string | null }>(`/inquiries?limit=${limit}`),
@@ -114,6 +117,7 @@ function Side({ id }: { id: string }) {
       <p className="because" style={{ marginTop: 0 }}>
         {one.data.because} {one.data.agent && <span className="soft">With {one.data.agent.name}.</span>}
       </p>
+      <Trace inquiryId={id} />
       <h2 style={{ margin: '14px 0 4px' }}>Read from it</h2>
       {known.map(([name, value]) => (
         <div key={name} className="pair secret" style={{ padding: '4px 0' }}>

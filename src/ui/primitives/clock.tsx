@@ -79,6 +79,18 @@ export function when(at: Date, now: Date, zone: string): string {
   return dayAndTime(at, zone).replace(/, .*/, '');
 }
 
+/** What is left until an instant, counting down as `4:59`. */
+export function Left({ until }: { until: string | Date }) {
+  const left = Math.max(0, new Date(until).getTime() - useNow().getTime());
+  const seconds = Math.ceil(left / 1000);
+  const text = seconds < 3600 ? `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}` : howLong(left);
+  return (
+    <span className={`nowrap ${seconds < 60 ? 'late strong' : 'strong'}`} title="Time left" suppressHydrationWarning>
+      {text}
+    </span>
+  );
+}
+
 /** A timer that counts up as `1:12`, then minutes, then hours. */
 export function Timer({ since }: { since: string | Date }) {
   const gone = Math.max(0, useNow().getTime() - new Date(since).getTime());

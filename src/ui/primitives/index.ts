@@ -1,8 +1,10 @@
 export { ask, freshKey, Problem, wordsOf, type FieldProblem } from './api';
-export { Ago, ClockProvider, Timer, useNow, useZone, when } from './clock';
+export { Ago, ClockProvider, Left, Timer, useNow, useZone, when } from './clock';
 export { useDraft } from './draft';
 export { Fault, faultWords } from './fault';
+export { FormEnd } from './form-end';
 export { Bird, Glyph, Strokes } from './glyphs';
 export { nameIn, NO_WORDS, useHorizon, useVocabulary } from './vocabulary';
 export { isTyping, useKeys } from './keys';
+export { SpanField } from './span-field';
 export { NoticeProvider, useNotices } from './notice';

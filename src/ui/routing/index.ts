@@ -1,1 +1,4 @@
-export { RoutingArea, type Ladder, type Offer, type Waiting } from './routing';
+export { OffersAbove } from './my-offers';
+export { RoutingArea } from './routing';
+export type { Ladder, Offer } from './shapes';
+export { Trace } from './trace';

@@ -2,12 +2,14 @@
 /** One condition of the sentence: how it asks and what it asks for, changed while the list beside it follows. */
 import { useState } from 'react';
 import { asked, HOWS, UNITS, type Condition, type How, type Subject, type Unit, type VocabularyView } from '@/core/segments';
-import { SubjectPicker } from './subject-picker';
+import { HoursFields } from './hours-fields';
+import { SubjectPicker, type About } from './subject-picker';
 
 interface Props {
   condition: Condition;
   subject: Subject | null;
   vocabulary: VocabularyView;
+  about?: About;
   onChange: (condition: Condition) => void;
   onRemove: () => void;
   onNegate: () => void;
@@ -32,13 +34,16 @@ const HOW_WORDS: Record<How, string> = {
   contains: 'contains',
   begins: 'begins with',
   is: 'is exactly',
+  at: 'at these hours',
+  inside: 'within the area',
+  outside: 'outside the area',
 };
 const TIME_NONE: Partial<Record<How, string>> = { known: 'at some time', unknown: 'never' };
 
 export function ConditionEditor(props: Props) {
   const { condition, subject, onChange, onRemove } = props;
   const [orElse, setOrElse] = useState(false);
-  if (orElse) return <SubjectPicker fields={props.vocabulary.fields} onPick={props.onOr} />;
+  if (orElse) return <SubjectPicker fields={props.vocabulary.fields} about={props.about} onPick={props.onOr} />;
   if (!subject) {
     return (
       <div className="editor">
@@ -127,6 +132,7 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
       </div>
     );
   }
+  if (condition.how === 'at') return <HoursFields hours={condition} onChange={(hours) => onChange({ ...condition, ...hours })} />;
   if ('n' in condition) {
     return (
       <div className="line">

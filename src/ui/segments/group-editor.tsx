@@ -2,7 +2,7 @@
 /** What to do with a group of conditions: any of them, all of them, none of them, one more, or the group taken out. */
 import { useState } from 'react';
 import { branchesOf, firstQuestion, type Condition, type FieldDef, type Tree } from '@/core/segments';
-import { SubjectPicker } from './subject-picker';
+import { SubjectPicker, type About } from './subject-picker';
 
 const WAYS = [
   ['any', 'any of these'],
@@ -13,10 +13,12 @@ const WAYS = [
 export function GroupEditor({
   group,
   fields,
+  about,
   onChange,
 }: {
   group: Exclude<Tree, Condition>;
   fields: readonly FieldDef[];
+  about?: About;
   onChange: (group: Tree | null) => void;
 }) {
   const { how, trees } = branchesOf(group);
@@ -25,6 +27,7 @@ export function GroupEditor({
     return (
       <SubjectPicker
         fields={fields}
+        about={about}
         onPick={(subject) => onChange({ [how]: [...trees, firstQuestion(subject)] } as unknown as Tree)}
       />
     );

@@ -18,13 +18,23 @@ import {
 } from '@/core/segments';
 import { ConditionEditor } from './condition-editor';
 import { GroupEditor } from './group-editor';
-import { SubjectPicker } from './subject-picker';
+import { SubjectPicker, type About } from './subject-picker';
 import { nameIn, NO_WORDS, useVocabulary } from '../primitives';
 
 type Opened = { anchor: HTMLElement; path: number[] | null; adding: 'all' | 'any' } | null;
 
 /** What is written shows at once; the address, which carries the question, follows a moment later. */
-export function Sentence({ tree: kept, onChange: keep }: { tree: Tree; onChange: (tree: Tree) => void }) {
+export function Sentence({
+  tree: kept,
+  about = 'people',
+  label = 'Who is shown',
+  onChange: keep,
+}: {
+  tree: Tree;
+  about?: About;
+  label?: string;
+  onChange: (tree: Tree) => void;
+}) {
   const [ahead, setAhead] = useState<{ of: Tree; tree: Tree } | null>(null);
   const tree = ahead?.of === kept ? ahead.tree : kept;
   const onChange = (next: Tree) => {
@@ -50,7 +60,7 @@ export function Sentence({ tree: kept, onChange: keep }: { tree: Tree; onChange:
   };
   const chosen = opened?.path ? treeAt(asSentence(tree), opened.path) : null;
   return (
-    <div className="sentence" role="group" aria-label="Who is shown">
+    <div className="sentence" role="group" aria-label={label}>
       {pieces.map((piece, n) =>
         piece.path && (piece.mark || piece.text === '(') ? (
           <button
@@ -81,13 +91,14 @@ export function Sentence({ tree: kept, onChange: keep }: { tree: Tree; onChange:
         anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
         slotProps={{ paper: { className: 'pop' } }}
       >
-        {opened && opened.path === null && <SubjectPicker fields={vocabulary.fields} onPick={add} />}
+        {opened && opened.path === null && <SubjectPicker fields={vocabulary.fields} about={about} onPick={add} />}
         {opened?.path && chosen && isCondition(chosen) && (
           <ConditionEditor
             key={opened.path.join('.')}
             condition={chosen}
             subject={subjectOf(chosen.on, vocabulary.fields)}
             vocabulary={vocabulary}
+            about={about}
             onChange={(condition) => onChange(replaceAt(asSentence(tree), opened.path!, condition) ?? EVERYBODY)}
             onRemove={() => {
               onChange(replaceAt(asSentence(tree), opened.path!, null) ?? EVERYBODY);
@@ -108,6 +119,7 @@ export function Sentence({ tree: kept, onChange: keep }: { tree: Tree; onChange:
           <GroupEditor
             group={chosen}
             fields={vocabulary.fields}
+            about={about}
             onChange={(group) => {
               onChange(replaceAt(asSentence(tree), opened.path!, group) ?? EVERYBODY);
               close();

@@ -1,12 +1,25 @@
 'use client';
 /** Choosing what a condition asks about: all subjects by their groups, narrowed as one types. */
 import { useState } from 'react';
-import { SUBJECT_GROUPS, SUBJECTS, subjectOfField, type FieldDef, type Subject } from '@/core/segments';
+import { LEAD_SUBJECTS, SUBJECT_GROUPS, SUBJECTS, subjectOfField, type FieldDef, type Subject } from '@/core/segments';
 
-export function SubjectPicker({ fields, onPick }: { fields: readonly FieldDef[]; onPick: (subject: Subject) => void }) {
+/** What a sentence is about: people, or the inquiry that is being routed with its person. */
+export type About = 'people' | 'lead';
+/** Areas are drawn on a map, which the sentence has not; whoever sends a ladder by the API may ask for one. */
+const LEADS = LEAD_SUBJECTS.filter(({ kind }) => kind !== 'point');
+
+export function SubjectPicker({
+  fields,
+  about = 'people',
+  onPick,
+}: {
+  fields: readonly FieldDef[];
+  about?: About;
+  onPick: (subject: Subject) => void;
+}) {
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
-  const all = [...SUBJECTS, ...fields.map(subjectOfField)];
+  const all = [...(about === 'lead' ? LEADS : []), ...SUBJECTS, ...fields.map(subjectOfField)];
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const found = all.filter((subject) =>
     words.every((word) =>

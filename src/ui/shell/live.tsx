@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useNotices } from '../primitives';
 
 interface Heard {
-  topic: 'lead' | 'contact' | 'message' | 'call' | 'clock' | 'routing' | 'campaign';
+  topic: 'lead' | 'offer' | 'contact' | 'message' | 'call' | 'clock' | 'routing' | 'campaign';
   contactId?: string;
   callId?: string;
   mine?: boolean;
@@ -38,6 +38,7 @@ export function useLive(): void {
     source.onmessage = (message: MessageEvent<string>) => {
       const heard = JSON.parse(message.data) as Heard;
       if (heard.topic === 'lead' && heard.mine) notices.tell('A new lead is yours. It stands in Today.');
+      if (heard.topic === 'offer' && heard.mine) notices.tell('A lead is offered to you.');
       if (heard.topic === 'clock') return mark('everything');
       mark(
         'wire',
@@ -49,7 +50,8 @@ export function useLive(): void {
         'campaigns',
         ...(heard.contactId ? [`contact ${heard.contactId}`] : ['contact', 'timeline', 'enrolments']),
         ...(heard.callId ? ['call'] : []),
-        ...(heard.topic === 'lead' ? ['lead-mails', 'doors'] : []),
+        ...(heard.topic === 'lead' || heard.topic === 'offer' ? ['lead-mails', 'doors'] : []),
+        ...(heard.topic === 'routing' ? ['invitations'] : []),
       );
     };
     source.addEventListener('everything', () => mark('everything'));

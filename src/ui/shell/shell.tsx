@@ -7,6 +7,7 @@ import { areasFor, type Role } from '@/core/accounts';
 import { AddLeadDialog } from '../capture';
 import { ChangeWatchProvider } from '../changes';
 import { ask, ClockProvider, NoticeProvider, useKeys, useNotices } from '../primitives';
+import { OffersAbove } from '../routing';
 import { switchMask } from '../theme';
 import { useGo } from './go';
 import { HelpDialog } from './help';
@@ -71,6 +72,7 @@ function Frame({ me, first, children }: { me: Me; first: Wire; children: ReactNo
         onHelp={() => setDialog('help')}
       />
       <main id="main">{children}</main>
+      {me.role !== 'lender' && <OffersAbove />}
       <SearchDialog open={dialog === 'search'} onClose={close} role={me.role} />
       <AddLeadDialog open={dialog === 'add'} onClose={close} />
       <HelpDialog open={dialog === 'help'} onClose={close} />

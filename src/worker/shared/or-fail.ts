@@ -4,6 +4,7 @@ import { failChange } from '@/server/changes';
 import { failLook } from '@/server/duplicates';
 import { failExport } from '@/server/exports';
 import { failImport } from '@/server/imports';
+import { failRehearsal } from '@/server/routing';
 
 const orFail =
   (fail: (id: string, fault: string) => Promise<void>) =>
@@ -27,4 +28,5 @@ const orFail =
 export const orFailChange = orFail(failChange);
 export const orFailImport = orFail(failImport);
 export const orFailExport = orFail(failExport);
+export const orFailRehearsal = orFail(failRehearsal);
 export const orFailLook = orFail(failLook);

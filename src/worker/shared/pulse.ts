@@ -4,6 +4,7 @@
  */
 import { carryOutDue } from '@/server/campaigns';
 import { orderDueExports } from '@/server/exports';
+import { carryOutWindows } from '@/server/routing';
 import { performOutbox } from '../messages/hand-over';
 import type { Outside } from './outside';
 
@@ -11,11 +12,11 @@ const DUE_BATCH = 250;
 /** A wake waits this long for others, so that a burst of leads is carried out in few batches. */
 const GATHER_MS = 40;
 
-/** Everything due by now: exports that come back, enrolments, then what they put into the outbox. @returns how many rows were moved */
+/** Everything due by now: exports that come back, windows of offers, enrolments, then what they put into the outbox. @returns how many rows were moved */
 export async function carryOutAll(processId: string, outside: Outside, going: () => boolean = () => true): Promise<number> {
   let moved = await orderDueExports();
   while (going()) {
-    const due = await carryOutDue(DUE_BATCH);
+    const due = (await carryOutWindows()) + (await carryOutDue(DUE_BATCH));
     const sent = await performOutbox(processId, outside);
     moved += due + sent;
     if (due + sent === 0) return moved;

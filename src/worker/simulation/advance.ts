@@ -5,6 +5,7 @@
  */
 import { nextDue } from '@/server/campaigns';
 import { nextOutbox, outboxInFlight } from '@/server/messages';
+import { nextWindow } from '@/server/routing';
 import { holdClock, now, reader, releaseClock } from '@/server/shared';
 import { beginAdvance, endAdvance, reportAdvance } from '@/server/simulation';
 import type { Outside } from '../shared/outside';
@@ -51,7 +52,7 @@ async function settle(at: Date, processId: string, outside: Outside): Promise<Da
     const moved = await carryOutAll(processId, outside);
     if (moved + world.ran === 0 && !(await outboxInFlight(at))) break;
   }
-  const known = [await nextDue(reader()), await nextOutbox(reader()), world.next].filter(
+  const known = [await nextDue(reader()), await nextOutbox(reader()), await nextWindow(), world.next].filter(
     (one): one is Date => one !== null && one > at,
   );
   return known.length ? new Date(Math.min(...known.map((one) => one.getTime()))) : null;

@@ -12,10 +12,15 @@ const KEEP_ALIVE_MS = 20_000;
 /** An event concerns a person when it is of their account and their scope may see the contact behind it. */
 const concerns = (person: Person, event: LiveEvent): boolean => {
   if (event.accountId !== person.accountId) return false;
+  if (event.userIds?.includes(person.id)) return true;
   if (person.role === 'owner' || person.role === 'admin' || event.ownerId === null || event.ownerId === undefined) return true;
   if (person.role === 'caller') return event.officeId === undefined || event.officeId === person.officeId;
-  return event.ownerId === person.id;
+  return event.ownerId === person.id || Boolean(person.colleagues?.includes(event.ownerId));
 };
+
+/** A lead is its agent's; an offer is each one's to whom it is made. */
+const isMine = (person: Person, event: LiveEvent): boolean =>
+  event.topic === 'offer' ? Boolean(event.userIds?.includes(person.id)) : event.ownerId === person.id;
 
 export async function GET(request: Request): Promise<Response> {
   try {
@@ -36,7 +41,7 @@ export async function GET(request: Request): Promise<Response> {
           if (event === 'everything') send('event: everything\ndata: {}\n\n');
           else if (concerns(person, event))
             send(
-              `data: ${JSON.stringify({ topic: event.topic, contactId: event.contactId, callId: event.callId, mine: event.ownerId === person.id })}\n\n`,
+              `data: ${JSON.stringify({ topic: event.topic, contactId: event.contactId, callId: event.callId, mine: isMine(person, event) })}\n\n`,
             );
         });
         /** A session that ended in the meantime ends its stream too. */

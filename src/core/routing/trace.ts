@@ -1,0 +1,99 @@
+/** The way of one inquiry, step by step, as it is stored, and as the sentences people read: why this agent, who was passed over, who was offered it and what they answered. */
+import { sentenceOf } from '../contacts';
+import { dayAndTime, howLong, listed } from '../shared';
+import type { Skip, Skipped } from './roster';
+import type { NetCause } from './passing';
+
+export const ANSWERED_BY = ['page', 'text', 'email'] as const;
+export type AnsweredBy = (typeof ANSWERED_BY)[number];
+
+export type TraceStep = { at: string } & (
+  | { what: 'fixed'; why: 'returning' | 'kept_by_hand' | 'source_assigned' | 'own_listing'; agent: string; listing?: string }
+  | { what: 'joined'; agent: string | null }
+  | { what: 'given'; roster: string; how: string; agent: string; seconds: number | null; skipped: Skipped[] }
+  | { what: 'offered'; roster: string; how: string; to: string[]; seconds: number; skipped: Skipped[] }
+  | { what: 'accepted'; agent: string; by: AnsweredBy; after: number; of: number }
+  | { what: 'declined'; agent: string; by: AnsweredBy }
+  | { what: 'lapsed'; to: string[] }
+  | { what: 'untried'; agent: string; seconds: number }
+  | { what: 'commons'; roster: string; to: string[]; seconds: number }
+  | { what: 'went_on'; roster: string; to: string; skipped: Skipped[] }
+  | { what: 'safety_net'; agent: string; roster: string | null; cause: NetCause; skipped: Skipped[] }
+  | { what: 'handed_by'; agent: string; by: string }
+  | { what: 'left'; agent: string }
+);
+
+/** What is stored of a routing: which ladder was read, how far, and what followed. */
+export interface Trace {
+  /** The rungs above the one that fitted: the index of the part that was not met. */
+  unmet: number[];
+  /** The position of the rung that fitted; null when none did or none was asked. */
+  rung: number | null;
+  steps: TraceStep[];
+}
+
+const SKIPS: Record<Skip, string> = {
+  left: 'has left',
+  away: 'is away',
+  paused: 'is paused',
+  off_hours: 'is off at this hour',
+  daily_cap: 'has had the leads of the day',
+  open_cap: 'has as many open leads as may be',
+  had_it: 'had it before',
+};
+/** `Abel is away and Brisa has had the leads of the day`; empty when nobody was passed over. */
+export function skippedWords(skipped: readonly Skipped[]): string {
+  const byWhy = new Map<Skip, string[]>();
+  for (const { name, why } of skipped) byWhy.set(why, [...(byWhy.get(why) ?? []), name]);
+  return listed(
+    [...byWhy].map(
+      ([why, names]) =>
+        `${listed(names)} ${names.length > 1 ? SKIPS[why].replace(/^is /, 'are ').replace(/^has /, 'have ') : SKIPS[why]}`,
+    ),
+  );
+}
+
+const FIXED = {
+  returning: 'Came back, so stays with',
+  kept_by_hand: 'Added by hand, and kept by',
+  source_assigned: 'The source named the agent:',
+  own_listing: 'Asked about our own listing, so goes to its agent:',
+} as const;
+const BY: Record<AnsweredBy, string> = { page: '', text: ' by text', email: ' by e-mail' };
+const but = (skipped: readonly Skipped[]): string => (skipped.length ? `; ${skippedWords(skipped)}` : '');
+
+/** One step as a sentence. */
+export function sentenceOfStep(step: TraceStep): string {
+  switch (step.what) {
+    case 'fixed':
+      return `${FIXED[step.why]} ${step.agent}.`;
+    case 'joined':
+      return step.agent ? `Belongs to the lead that ${step.agent} has.` : 'Belongs to the lead that is being offered already.';
+    case 'given':
+      return `${step.roster}, ${step.how}: ${step.agent} was next${but(step.skipped)}.${step.seconds ? ` Goes on when it is not tried within ${howLong(step.seconds * 1000)}.` : ''}`;
+    case 'offered':
+      return `${step.roster}, ${step.how}: offered to ${listed(step.to)} for ${howLong(step.seconds * 1000)}${but(step.skipped)}.`;
+    case 'accepted':
+      return `${step.agent} accepted${BY[step.by]} after ${howLong(step.after * 1000)}${step.of > 1 ? `, the first of ${step.of}` : ''}.`;
+    case 'declined':
+      return `${step.agent} declined${BY[step.by]}.`;
+    case 'lapsed':
+      return `The window ended; ${listed(step.to)} had not answered.`;
+    case 'untried':
+      return `${step.agent} had not tried it within ${howLong(step.seconds * 1000)}.`;
+    case 'commons':
+      return `In the commons of ${step.roster} for ${howLong(step.seconds * 1000)}: whoever takes it first has it.`;
+    case 'went_on':
+      return `${step.roster} hands on to ${step.to}${but(step.skipped)}.`;
+    case 'safety_net':
+      return `${sentenceOf({ why: 'safety_net', roster: step.roster, agent: step.agent, cause: step.cause }).slice(0, -1)}${but(step.skipped)}.`;
+    case 'handed_by':
+      return `Handed to ${step.agent} by ${step.by}.`;
+    case 'left':
+      return `${step.agent} has left, so it goes on.`;
+  }
+}
+
+/** A step with its time, for lists. */
+export const stepLine = (step: TraceStep, zone: string): string =>
+  `${dayAndTime(new Date(step.at), zone)}: ${sentenceOfStep(step)}`;

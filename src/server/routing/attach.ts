@@ -1,0 +1,39 @@
+/** What a rung adds to whoever comes by it: its tags, and a lender. */
+import { turnOrder, type Rung } from '@/core/routing';
+import { refreshSearch } from '../contacts';
+import type { Tx } from '../shared';
+
+export async function attachByRung(tx: Tx, accountId: string, rung: Rung, contactId: string, at: Date): Promise<void> {
+  if (rung.tags.length) {
+    await tx.run(
+      'insert into contact_tags (contact_id, tag_id) select $2, id from tags where account_id = $1 and id = any($3::bigint[]) and deleted_at is null on conflict do nothing',
+      [accountId, contactId, rung.tags],
+    );
+    await refreshSearch(tx, [contactId]);
+  }
+  if (!rung.lender) return;
+  const attached = await tx.first('select 1 from contact_lenders where contact_id = $1 limit 1', [contactId]);
+  if (attached) return;
+  const lenderId = 'userId' in rung.lender ? rung.lender.userId : await nextLender(tx, rung.lender.rosterId, at);
+  if (lenderId)
+    await tx.run(
+      `insert into contact_lenders (contact_id, user_id) select $1, id from users where id = $2 and active and role = 'lender' on conflict do nothing`,
+      [contactId, lenderId],
+    );
+}
+
+/** The next lender of a roster, in turn. */
+async function nextLender(tx: Tx, rosterId: string, at: Date): Promise<string | null> {
+  const roster = await tx.first<{ last_user_id: string | null }>('select last_user_id from rosters where id = $1 for update', [
+    rosterId,
+  ]);
+  if (!roster) return null;
+  const members = await tx.rows<{ userId: string; position: number }>(
+    `select m.user_id as "userId", m.position from roster_members m join users u on u.id = m.user_id
+     where m.roster_id = $1 and m.state = 'in' and not m.paused and u.active and u.role = 'lender' and (u.away_until is null or u.away_until <= $2)`,
+    [rosterId, at],
+  );
+  const next = turnOrder(members, roster.last_user_id)[0];
+  if (next) await tx.run('update rosters set last_user_id = $2 where id = $1', [rosterId, next.userId]);
+  return next?.userId ?? null;
+}

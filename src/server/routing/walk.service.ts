@@ -1,0 +1,168 @@
+/**
+ * Going on with one lead: the roster's choice under the roster's lock, then the next roster, until somebody has it or is offered it. Says what is to
+ * be written; the caller writes it in the same transaction, as the last thing it does.
+ */
+import type { Because } from '@/core/contacts';
+import { HAND_OUT_NAMES, skippedWords, stepIn, type Passing, type Skipped, type TraceStep, type Turn } from '@/core/routing';
+import type { Tx } from '../shared';
+import { lockRoster, type LockedRoster } from './rosters.repository';
+
+/** Which rung brought the lead here, in words. */
+export interface Brought {
+  rung: number | null;
+  who: string;
+}
+
+export interface Handing {
+  state: 'offered' | 'commons' | 'given' | 'settled';
+  /** Who has it now; null while it is offered. */
+  owner: { userId: string; name: string } | null;
+  /** To whom it is offered. */
+  to: { userId: string; name: string }[];
+  endsAt: Date | null;
+  rosterId: string | null;
+  hides: string[];
+  /** The roster's turn as it stands afterwards; null when nobody's turn was used. */
+  turn: Turn | null;
+  passing: Passing | null;
+  because: Because;
+  steps: TraceStep[];
+}
+
+const later = (at: Date, seconds: number): Date => new Date(at.getTime() + seconds * 1_000);
+const passedOver = (skipped: Skipped[]): { skipped: string[]; passed?: string } => ({
+  skipped: skipped.map(({ name }) => name),
+  ...(skipped.length ? { passed: skippedWords(skipped) } : {}),
+});
+
+/** The safety net of an account for whom no rung fits: that of its first roster, or else whoever owns the brokerage. */
+export async function lastResort(tx: Tx, accountId: string): Promise<{ userId: string; name: string }> {
+  const row = await tx.first<{ id: string; name: string }>(
+    `select u.id, u.first_name || ' ' || u.last_name as name from users u
+     left join (select safety_net_id from rosters where account_id = $1 and deleted_at is null order by id limit 1) r on r.safety_net_id = u.id
+     where u.account_id = $1 and u.active and (r.safety_net_id is not null or u.role in ('owner','admin'))
+     order by r.safety_net_id is null, u.role = 'owner' desc, u.id limit 1`,
+    [accountId],
+  );
+  if (!row) throw new Error(`account ${accountId} has nobody who could take a lead`);
+  return { userId: row.id, name: row.name };
+}
+
+export async function toLastResort(tx: Tx, accountId: string, at: Date): Promise<Handing> {
+  const net = await lastResort(tx, accountId);
+  return {
+    state: 'settled',
+    owner: net,
+    to: [],
+    endsAt: null,
+    rosterId: null,
+    hides: [],
+    turn: null,
+    passing: null,
+    because: { why: 'safety_net', roster: null, agent: net.name, cause: 'no_rung' },
+    steps: [{ at: at.toISOString(), what: 'safety_net', agent: net.name, roster: null, cause: 'no_rung', skipped: [] }],
+  };
+}
+
+/** Goes on from where the lead is. */
+export async function walk(tx: Tx, accountId: string, from: Passing, brought: Brought, at: Date): Promise<Handing> {
+  const steps: TraceStep[] = [];
+  const when = at.toISOString();
+  let passing = from;
+  for (;;) {
+    const roster = await lockRoster(tx, passing.rosterId, at);
+    if (!roster) {
+      const net = await toLastResort(tx, accountId, at);
+      return { ...net, steps: [...steps, ...net.steps] };
+    }
+    const stepped = stepIn(roster, passing, at);
+    const { step } = stepped;
+    passing = stepped.passing;
+    const base = { rosterId: roster.id, hides: roster.hides, turn: stepped.turn, passing };
+    const how = HAND_OUT_NAMES[roster.handOut];
+    switch (step.do) {
+      case 'go_on': {
+        const next = await nameOfRoster(tx, step.rosterId);
+        steps.push({ at: when, what: 'went_on', roster: roster.name, to: next, skipped: step.skipped });
+        continue;
+      }
+      case 'safety_net':
+        steps.push({
+          at: when,
+          what: 'safety_net',
+          agent: step.name,
+          roster: roster.name,
+          cause: step.cause,
+          skipped: step.skipped.filter(({ why }) => why !== 'had_it'),
+        });
+        return {
+          ...base,
+          state: 'settled',
+          owner: { userId: step.userId, name: step.name },
+          to: [],
+          endsAt: null,
+          because: { why: 'safety_net', roster: roster.name, agent: step.name, cause: step.cause },
+          steps,
+        };
+      case 'give':
+        steps.push({
+          at: when,
+          what: 'given',
+          roster: roster.name,
+          how,
+          agent: step.name,
+          seconds: step.seconds,
+          skipped: step.skipped,
+        });
+        return {
+          ...base,
+          state: step.seconds === null ? 'settled' : 'given',
+          owner: { userId: step.userId, name: step.name },
+          to: [],
+          endsAt: step.seconds === null ? null : later(at, step.seconds),
+          because: {
+            why: roster.handOut === 'weighted' ? 'weighted' : 'round_robin',
+            ...brought,
+            roster: roster.name,
+            agent: step.name,
+            ...passedOver(step.skipped),
+          },
+          steps,
+        };
+      default:
+        return { ...base, ...offered(roster, step, brought, at), steps: [...steps, offerStep(roster, step, how, when)] };
+    }
+  }
+}
+
+type Offering = { do: 'offer' | 'commons'; to: { userId: string; name: string }[]; seconds: number; skipped: Skipped[] };
+const offered = (
+  roster: LockedRoster,
+  step: Offering,
+  brought: Brought,
+  at: Date,
+): Pick<Handing, 'state' | 'owner' | 'to' | 'endsAt' | 'because'> => ({
+  state: step.do === 'offer' ? 'offered' : 'commons',
+  owner: null,
+  to: step.to,
+  endsAt: later(at, step.seconds),
+  because:
+    step.do === 'offer'
+      ? {
+          why: 'offered',
+          ...brought,
+          roster: roster.name,
+          to: step.to.map(({ name }) => name),
+          ...(step.skipped.length ? { passed: skippedWords(step.skipped) } : {}),
+        }
+      : { why: 'commons', roster: roster.name },
+});
+function offerStep(roster: LockedRoster, step: Offering, how: string, at: string): TraceStep {
+  const to = step.to.map(({ name }) => name);
+  return step.do === 'offer'
+    ? { at, what: 'offered', roster: roster.name, how, to, seconds: step.seconds, skipped: step.skipped }
+    : { at, what: 'commons', roster: roster.name, to, seconds: step.seconds };
+}
+
+const nameOfRoster = async (tx: Tx, id: string): Promise<string> =>
+  (await tx.first<{ name: string }>('select name from rosters where id = $1', [id]))?.name ?? '';

@@ -1,0 +1,28 @@
+/** The row of buttons that ends a form: what it does, and out of it again. */
+export function FormEnd({
+  does,
+  busy = false,
+  may = true,
+  cancel = 'Cancel',
+  onCancel,
+  children,
+}: {
+  does: string;
+  busy?: boolean;
+  may?: boolean;
+  cancel?: string;
+  onCancel: () => void;
+  children?: React.ReactNode;
+}) {
+  return (
+    <div className="line">
+      <button type="submit" className="act main" disabled={busy || !may}>
+        {does}
+      </button>
+      <button type="button" className="act" onClick={onCancel}>
+        {cancel}
+      </button>
+      {children}
+    </div>
+  );
+}

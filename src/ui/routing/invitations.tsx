@@ -1,0 +1,41 @@
+'use client';
+/** Rosters to which I am invited. */
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { ask, useNotices } from '../primitives';
+
+interface Invitation {
+  roster_id: string;
+  name: string;
+}
+
+export function Invitations() {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const { data = [] } = useQuery({
+    queryKey: ['invitations'],
+    queryFn: async () => (await ask<{ items: Invitation[] }>('/invitations')).items,
+  });
+  const answer = useMutation({
+    mutationFn: ({ roster_id, accept }: { roster_id: string; accept: boolean }) =>
+      ask(`/invitations/${roster_id}`, 'PUT', { accept }),
+    onSuccess: (_, { accept }) => {
+      notices.tell(accept ? 'You are on the roster.' : 'You declined.');
+      void queries.invalidateQueries({ queryKey: ['invitations'] });
+      void queries.invalidateQueries({ queryKey: ['ladder'] });
+    },
+    onError: notices.fail,
+  });
+  return data.map(({ roster_id, name }) => (
+    <section key={roster_id} className="because" style={{ marginTop: 0 }} aria-label={`Invitation to ${name}`}>
+      You are invited to take leads on “{name}”.
+      <div className="beside">
+        <button type="button" className="act main" onClick={() => answer.mutate({ roster_id, accept: true })}>
+          Accept
+        </button>
+        <button type="button" className="act" onClick={() => answer.mutate({ roster_id, accept: false })}>
+          Decline
+        </button>
+      </div>
+    </section>
+  ));
+}

@@ -1,0 +1,276 @@
+'use client';
+/** Changing the ladder: rungs in sentences, moved by dragging or by keys, with what they begin, add and tell; nothing counts until it is applied. */
+import { useState, type DragEvent } from 'react';
+import { NOTIFY, type Notify } from '@/core/routing';
+import { Sentence, useTags } from '../segments';
+import { useQuery } from '@tanstack/react-query';
+import { ask, Fault, NO_WORDS, useVocabulary } from '../primitives';
+import { moved, type DraftRung, type LadderDraft } from './draft';
+import type { Ladder } from './shapes';
+
+interface PersonRow {
+  id: string;
+  name: string;
+  role: string;
+}
+export const usePeople = () =>
+  useQuery({
+    queryKey: ['people'],
+    queryFn: async () => (await ask<{ items: PersonRow[] }>('/people')).items,
+    staleTime: 60_000,
+  });
+
+export function LadderEdit({
+  ladder,
+  draft,
+  fault,
+  onChange,
+}: {
+  ladder: Ladder;
+  draft: LadderDraft;
+  fault: unknown;
+  onChange: (draft: LadderDraft) => void;
+}) {
+  const [dragged, setDragged] = useState<number | null>(null);
+  const [over, setOver] = useState<number | null>(null);
+  const put = (rungs: DraftRung[]) => onChange({ ...draft, rungs });
+  const add = () =>
+    put([
+      ...draft.rungs,
+      {
+        key: `new ${draft.rungs.length} ${performance.now()}`,
+        tree: { all: [] },
+        roster_id: ladder.rosters[0]?.id ?? '',
+        campaign_id: null,
+        tags: [],
+        lender_id: null,
+        lender_roster_id: null,
+        notify: [],
+      },
+    ]);
+  const dropOn = (at: number) => (event: DragEvent) => {
+    event.preventDefault();
+    if (dragged !== null) put(moved(draft.rungs, dragged, at));
+    setDragged(null);
+    setOver(null);
+  };
+  return (
+    <>
+      <ol
+        className="ladder"
+        style={{ listStyle: 'none', margin: 0, paddingLeft: 0, paddingRight: 0 }}
+        aria-label="The ladder as changed"
+      >
+        {draft.rungs.map((rung, at) => (
+          <li
+            key={rung.key}
+            className={`rung editing${over === at ? ' over' : ''}`}
+            draggable={dragged !== null}
+            onDragOver={(event) => {
+              event.preventDefault();
+              setOver(at);
+            }}
+            onDrop={dropOn(at)}
+            onDragEnd={() => {
+              setDragged(null);
+              setOver(null);
+            }}
+            onKeyDown={(event) => {
+              if (!event.altKey || !['ArrowUp', 'ArrowDown'].includes(event.key)) return;
+              event.preventDefault();
+              put(moved(draft.rungs, at, at + (event.key === 'ArrowUp' ? -1 : 1)));
+            }}
+          >
+            <RungForm
+              rung={rung}
+              at={at}
+              last={at === draft.rungs.length - 1}
+              ladder={ladder}
+              onGrab={() => setDragged(at)}
+              onMove={(by) => put(moved(draft.rungs, at, at + by))}
+              onRemove={() => put(draft.rungs.filter((one) => one !== rung))}
+              onChange={(next) => put(draft.rungs.map((one) => (one === rung ? next : one)))}
+            />
+          </li>
+        ))}
+        <li className="rung">
+          <span />
+          <button type="button" className="act" style={{ justifySelf: 'start' }} onClick={add}>
+            Add a rung
+          </button>
+          <span className="soft small">Everybody else goes to {ladder.last_resort}</span>
+        </li>
+      </ol>
+      <Fault error={fault} named />
+    </>
+  );
+}
+
+interface RungProps {
+  rung: DraftRung;
+  at: number;
+  last: boolean;
+  ladder: Ladder;
+  onGrab: () => void;
+  onMove: (by: number) => void;
+  onRemove: () => void;
+  onChange: (rung: DraftRung) => void;
+}
+
+function RungForm({ rung, at, last, ladder, onGrab, onMove, onRemove, onChange }: RungProps) {
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
+  const set = (change: Partial<DraftRung>) => onChange({ ...rung, ...change });
+  return (
+    <>
+      <span
+        className="pos grab"
+        title="Drag to another place; Alt and the arrow keys move it too"
+        onPointerDown={onGrab}
+        aria-hidden="true"
+      >
+        {at + 1}
+      </span>
+      <span style={{ minWidth: 0 }}>
+        <Sentence tree={rung.tree} about="lead" label={`Who rung ${at + 1} is for`} onChange={(tree) => set({ tree })} />
+        <span className="beside">
+          <label>
+            go to{' '}
+            <select
+              aria-label={`Roster of rung ${at + 1}`}
+              value={rung.roster_id}
+              onChange={(event) => set({ roster_id: event.target.value })}
+            >
+              {ladder.rosters.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label>
+            begin{' '}
+            <select
+              aria-label={`Campaign of rung ${at + 1}`}
+              value={rung.campaign_id ?? ''}
+              onChange={(event) => set({ campaign_id: event.target.value || null })}
+            >
+              <option value="">no campaign</option>
+              {(vocabulary.names.campaign ?? []).map(({ value, name }) => (
+                <option key={value} value={value}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+        </span>
+        <More rung={rung} at={at} ladder={ladder} set={set} />
+      </span>
+      <span className="steps">
+        <button
+          type="button"
+          className="chip tiny"
+          aria-label={`Move rung ${at + 1} up`}
+          disabled={at === 0}
+          onClick={() => onMove(-1)}
+        >
+          ↑
+        </button>
+        <button
+          type="button"
+          className="chip tiny"
+          aria-label={`Move rung ${at + 1} down`}
+          disabled={last}
+          onClick={() => onMove(1)}
+        >
+          ↓
+        </button>
+        <button type="button" className="chip tiny late" aria-label={`Take rung ${at + 1} out`} onClick={onRemove}>
+          Take out
+        </button>
+      </span>
+    </>
+  );
+}
+
+/** What a rung adds beside the agent: tags, a lender, and how the agent is told. */
+function More({
+  rung,
+  at,
+  ladder,
+  set,
+}: {
+  rung: DraftRung;
+  at: number;
+  ladder: Ladder;
+  set: (change: Partial<DraftRung>) => void;
+}) {
+  const { data: tags = [] } = useTags();
+  const { data: people = [] } = usePeople();
+  const lenders = people.filter(({ role }) => role === 'lender');
+  const lender = rung.lender_id ? `u${rung.lender_id}` : rung.lender_roster_id ? `r${rung.lender_roster_id}` : '';
+  const flip = (channel: Notify) =>
+    set({ notify: rung.notify.includes(channel) ? rung.notify.filter((one) => one !== channel) : [...rung.notify, channel] });
+  return (
+    <span className="beside">
+      <span className="soft small">told on the page, and by</span>
+      {NOTIFY.map((channel) => (
+        <button
+          key={channel}
+          type="button"
+          className={`chip tiny${rung.notify.includes(channel) ? ' on' : ''}`}
+          aria-pressed={rung.notify.includes(channel)}
+          onClick={() => flip(channel)}
+        >
+          {channel === 'email' ? 'e-mail' : channel}
+        </button>
+      ))}
+      {rung.tags.map((id) => (
+        <button
+          key={id}
+          type="button"
+          className="chip tiny on"
+          title="Take the tag out"
+          onClick={() => set({ tags: rung.tags.filter((one) => one !== id) })}
+        >
+          {tags.find((tag) => tag.id === id)?.name ?? 'a tag that is gone'} ×
+        </button>
+      ))}
+      <select
+        aria-label={`Add a tag to rung ${at + 1}`}
+        value=""
+        onChange={(event) => event.target.value && set({ tags: [...new Set([...rung.tags, event.target.value])] })}
+      >
+        <option value="">tag …</option>
+        {tags.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+      {lenders.length > 0 && (
+        <select
+          aria-label={`Lender of rung ${at + 1}`}
+          value={lender}
+          onChange={(event) => {
+            const [kind, id] = [event.target.value[0], event.target.value.slice(1)];
+            set({ lender_id: kind === 'u' ? id : null, lender_roster_id: kind === 'r' ? id : null });
+          }}
+        >
+          <option value="">no lender</option>
+          {lenders.map(({ id, name }) => (
+            <option key={id} value={`u${id}`}>
+              {name}
+            </option>
+          ))}
+          {ladder.rosters
+            .filter(({ members }) => members.length > 0 && members.every(({ id }) => lenders.some((one) => one.id === id)))
+            .map(({ id, name }) => (
+              <option key={id} value={`r${id}`}>
+                {name}, in turn
+              </option>
+            ))}
+        </select>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,125 @@
+'use client';
+/** The ladder to read: fixed rungs first, then each rung as a sentence with its share of the last 30 days; rungs that nothing reaches are marked. */
+import { HAND_OUT_NAMES } from '@/core/routing';
+import { thenOf, wayOf, type Ladder, type Rung } from './shapes';
+
+export function LadderList({ ladder }: { ladder: Ladder }) {
+  const fixed = [
+    {
+      key: 'returning',
+      count: ladder.returning,
+      note: 'Always first',
+      words: (
+        <>
+          <b>Returning people</b> stay with their agent
+        </>
+      ),
+    },
+    {
+      key: 'hand',
+      count: ladder.by_hand,
+      note: 'Always',
+      words: (
+        <>
+          <b>Added by hand</b> by an agent: the agent keeps it
+        </>
+      ),
+    },
+    {
+      key: 'source',
+      count: ladder.by_source,
+      note: 'Always',
+      words: (
+        <>
+          <b>Assigned by the source</b>: the agent it names keeps it
+        </>
+      ),
+    },
+  ];
+  return (
+    <ol className="ladder" style={{ listStyle: 'none', margin: 0, paddingLeft: 0, paddingRight: 0 }}>
+      {fixed.map(({ key, count, note, words }) => (
+        <RungRow key={key} fixed count={count} all={ladder.inquiries} note={note}>
+          {words}
+        </RungRow>
+      ))}
+      {ladder.rungs.map((rung) => (
+        <OneRung key={rung.id} rung={rung} ladder={ladder} />
+      ))}
+      <RungRow
+        count={ladder.safety_net}
+        all={ladder.inquiries}
+        note="The safety net; a lead always ends with a person"
+        position="·"
+      >
+        <b>Everybody else</b> goes to <b>{ladder.last_resort}</b>
+      </RungRow>
+    </ol>
+  );
+}
+
+function OneRung({ rung, ladder }: { rung: Rung; ladder: Ladder }) {
+  const roster = ladder.rosters.find(({ id }) => id === rung.roster.id);
+  const notes = [
+    rung.campaign && `begins “${rung.campaign.name}”`,
+    rung.tags.length > 0 && `tags ${rung.tags.map(({ name }) => name).join(', ')}`,
+    (rung.lender ?? rung.lender_roster) && `lender: ${(rung.lender ?? rung.lender_roster)!.name}`,
+    rung.notify.length > 0 && `told by ${rung.notify.map((channel) => (channel === 'email' ? 'e-mail' : channel)).join(' and ')}`,
+    roster && thenOf(roster),
+  ].filter(Boolean);
+  return (
+    <RungRow position={rung.position} count={rung.inquiries} all={ladder.inquiries} note={notes.join(' · ')}>
+      <b>{rung.who}</b> {rung.who.startsWith('Everybody') ? 'goes' : 'go'} to <b>{rung.roster.name}</b>,{' '}
+      <span style={{ color: 'var(--teal)', fontWeight: 550 }}>{roster ? wayOf(roster) : HAND_OUT_NAMES.round_robin}</span>
+      {rung.shadowed_by !== null && (
+        <span className="late small" style={{ display: 'block' }}>
+          Nobody reaches this rung: whoever fits it fits rung {rung.shadowed_by} above.
+        </span>
+      )}
+      {rung.shadowed_by === null && rung.inquiries === 0 && (
+        <span className="late small" style={{ display: 'block' }}>
+          Nobody came to this rung in 30 days.
+        </span>
+      )}
+      {rung.broken && (
+        <span className="late small" style={{ display: 'block' }}>
+          It names something that is gone; that part is never met.
+        </span>
+      )}
+    </RungRow>
+  );
+}
+
+export function RungRow({
+  position,
+  count,
+  all,
+  note,
+  fixed,
+  children,
+}: {
+  position?: number | string;
+  count: number;
+  all: number;
+  note: string;
+  fixed?: boolean;
+  children: React.ReactNode;
+}) {
+  return (
+    <li className={`rung${fixed ? ' fixed' : ''}`}>
+      <span className="pos">{position}</span>
+      <span>
+        {children}
+        <span className="soft small" style={{ display: 'block' }}>
+          {note}
+        </span>
+      </span>
+      <span className="nowrap">
+        <span className={`num${count === 0 && !fixed ? ' late' : ''}`}>{count.toLocaleString('en-US')}</span>{' '}
+        <span className="bar" aria-hidden="true">
+          <i style={{ width: `${all ? Math.round((100 * count) / all) : 0}%` }} />
+        </span>
+      </span>
+    </li>
+  );
+}

@@ -1,0 +1,231 @@
+'use client';
+/** The rehearsal: the changed ladder over the inquiries of the last days, before and after, with the people behind each number. */
+import { useState } from 'react';
+import Link from 'next/link';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import type { RehearsedInquiryView } from '@/core/routing';
+import type { Jsoned } from '@/core/shared';
+import { Ago, ask, freshKey, useNotices } from '../primitives';
+import { sentOf, type LadderDraft } from './draft';
+import { long, type Ladder, type Rehearsal } from './shapes';
+
+const number = (n: number): string => n.toLocaleString('en-US');
+type Behind = { title: string; query: string };
+
+export function RehearsalBox({ ladder, draft }: { ladder: Ladder; draft: LadderDraft }) {
+  const [days, setDays] = useState(30);
+  const [id, setId] = useState<string | null>(null);
+  const [rehearsed, setRehearsed] = useState('');
+  const notices = useNotices();
+  const sent = JSON.stringify(sentOf(draft));
+  const order = useMutation({
+    mutationFn: () => ask<{ id: string }>('/rehearsals', 'POST', { days, ladder: sentOf(draft) }, freshKey()),
+    onSuccess: (made) => {
+      setId(made.id);
+      setRehearsed(sent);
+    },
+    onError: notices.fail,
+  });
+  const { data } = useQuery({
+    queryKey: ['ladder', 'rehearsal', id],
+    queryFn: () => ask<Rehearsal>(`/rehearsals/${id}`),
+    enabled: id !== null,
+    refetchInterval: ({ state }) => (state.data && !['waiting', 'running'].includes(state.data.state) ? false : 500),
+  });
+  const under = data && ['waiting', 'running'].includes(data.state);
+  return (
+    <section aria-label="Rehearsal" style={{ marginTop: 20 }}>
+      <div className="beside">
+        <button type="button" className="act" disabled={order.isPending || under} onClick={() => order.mutate()}>
+          Rehearse it
+        </button>
+        <label>
+          over the last{' '}
+          <select aria-label="Days of the rehearsal" value={days} onChange={(event) => setDays(Number(event.target.value))}>
+            {[7, 30, 90, 180, 365].map((n) => (
+              <option key={n} value={n}>
+                {n} days
+              </option>
+            ))}
+          </select>
+        </label>
+        {under && (
+          <>
+            <progress max={Math.max(1, data.inquiries)} value={data.done} aria-label="Rehearsed so far" />
+            <span className="soft small">
+              {number(data.done)} of {number(data.inquiries)}
+            </span>
+            <button
+              type="button"
+              className="chip tiny"
+              onClick={() => void ask(`/rehearsals/${id}/cancel`, 'POST').catch(notices.fail)}
+            >
+              Stop
+            </button>
+          </>
+        )}
+        {!data && <span className="soft small">who would have got what; nothing is changed by it</span>}
+        {data?.state === 'done' && rehearsed !== sent && (
+          <span className="late small">The ladder was changed since; rehearse it again.</span>
+        )}
+        {data?.state === 'failed' && <span className="late small">{data.fault}</span>}
+        {data?.state === 'cancelled' && <span className="soft small">Stopped.</span>}
+      </div>
+      {data?.result && id && <Result key={id} id={id} result={data.result} days={data.days} ladder={ladder} draft={draft} />}
+    </section>
+  );
+}
+
+interface ResultProps {
+  id: string;
+  result: NonNullable<Rehearsal['result']>;
+  days: number;
+  ladder: Ladder;
+  draft: LadderDraft;
+}
+function Result({ id, result, days, ladder, draft }: ResultProps) {
+  const [behind, setBehind] = useState<Behind | null>(null);
+  const dead = result.rungs.filter(({ after }) => after === 0);
+  const rosterOf = (at: number) => ladder.rosters.find((roster) => roster.id === draft.rungs[at - 1]?.roster_id)?.name ?? '';
+  const { before, after } = result.seconds;
+  const door = (n: number, title: string, query: string) =>
+    n ? (
+      <button type="button" className="linked" onClick={() => setBehind({ title, query })}>
+        {number(n)}
+      </button>
+    ) : (
+      '0'
+    );
+  return (
+    <div style={{ marginTop: 12 }}>
+      <p>
+        Of <b>{number(result.asked)}</b> leads of the last {days} days that a rung decides,{' '}
+        <b>{door(result.moved, 'With another agent', 'moved=true')}</b> would be with another agent.{' '}
+        {result.inquiries > result.asked && (
+          <span className="soft">{number(result.inquiries - result.asked)} had somebody before any rung was asked.</span>
+        )}
+      </p>
+      {dead.length > 0 && (
+        <p className="late">
+          {dead.length === 1
+            ? `Rung ${dead[0]!.position} would have had nobody.`
+            : `Rungs ${dead.map(({ position }) => position).join(', ')} would have had nobody.`}
+        </p>
+      )}
+      <div className="rehearsed">
+        <table className="grid">
+          <thead>
+            <tr>
+              <th>Rung</th>
+              <th className="n">before</th>
+              <th className="n">after</th>
+            </tr>
+          </thead>
+          <tbody>
+            {result.rungs.map((rung) => (
+              <tr key={rung.id}>
+                <td>
+                  {rung.position}. {rosterOf(rung.position)}
+                </td>
+                <td className="n">{number(rung.before)}</td>
+                <td className="n">{door(rung.after, `Rung ${rung.position}`, `rung=${rung.id}`)}</td>
+              </tr>
+            ))}
+            {result.gone > 0 && (
+              <tr>
+                <td className="soft">rungs taken out</td>
+                <td className="n">{number(result.gone)}</td>
+                <td className="n">0</td>
+              </tr>
+            )}
+            <tr>
+              <td className="soft">no rung</td>
+              <td className="n">{number(result.fell.before)}</td>
+              <td className="n">{number(result.fell.after)}</td>
+            </tr>
+            <tr>
+              <td className="soft">a safety net</td>
+              <td className="n">{number(result.net.before)}</td>
+              <td className="n">{number(result.net.after)}</td>
+            </tr>
+            <tr>
+              <td className="soft">until somebody has it: half within, nine of ten within</td>
+              <td className="n nowrap">{before ? `${long(before.median)}, ${long(before.late)}` : '–'}</td>
+              <td className="n nowrap">{after ? `${long(after.median)}, ${long(after.late)}` : '–'}</td>
+            </tr>
+            {result.fairness.map((one) => (
+              <tr key={one.roster}>
+                <td className="soft">furthest from the share due, {one.roster}</td>
+                <td className="n nowrap">{number(one.before)} leads</td>
+                <td className="n nowrap">{number(one.after)} leads</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <table className="grid">
+          <thead>
+            <tr>
+              <th>Agent</th>
+              <th className="n">before</th>
+              <th className="n">after</th>
+            </tr>
+          </thead>
+          <tbody>
+            {result.agents.map((agent) => (
+              <tr key={agent.id}>
+                <td>{agent.name}</td>
+                <td className="n">{number(agent.before)}</td>
+                <td className="n">{door(agent.after, agent.name, `agent=${agent.id}`)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {behind && <Outcomes id={id} behind={behind} onClose={() => setBehind(null)} />}
+      <p className="soft small" style={{ marginTop: 8 }}>
+        Everybody is taken for here, with their hours and daily caps; how soon they accept or try is drawn from how soon they did.
+        What a rung asks about a person is read as they are today.
+      </p>
+    </div>
+  );
+}
+
+function Outcomes({ id, behind, onClose }: { id: string; behind: Behind; onClose: () => void }) {
+  const { data } = useQuery({
+    queryKey: ['ladder', 'rehearsal', id, behind.query],
+    queryFn: async () =>
+      (await ask<{ items: Jsoned<RehearsedInquiryView>[] }>(`/rehearsals/${id}/outcomes?limit=100&${behind.query}`)).items,
+  });
+  return (
+    <section aria-label={behind.title} style={{ marginTop: 12 }}>
+      <div className="group">
+        <h2>{behind.title}, the latest</h2>
+        <button type="button" className="chip tiny" onClick={onClose}>
+          Close
+        </button>
+      </div>
+      {data?.map((one) => (
+        <div key={one.inquiry_id} className="pair" style={{ padding: '4px 0' }}>
+          <Link
+            href={`/contacts?contact=${one.contact_id}`}
+            prefetch={false}
+            style={{ textDecoration: 'none' }}
+            className="strong"
+          >
+            {one.name || 'Nameless'}
+          </Link>
+          <span className="small">
+            {one.before === one.after ? (
+              one.after
+            ) : (
+              <>
+                <span className="soft">{one.before ?? 'nobody'} →</span> {one.after}
+              </>
+            )}{' '}
+            <Ago at={one.arrived_at} />
+          </span>
+        </div>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,406 @@
+'use client';
+/** Making or changing a roster: its way of handing out, its windows, what follows, and the people on it in the order of their turns. */
+import { useState } from 'react';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { HAND_OUT_NAMES, HAND_OUTS, type HandOut } from '@/core/routing';
+import type { Hours } from '@/core/shared';
+import { hoursPhrase } from '@/core/segments';
+import { HoursFields } from '../segments';
+import { ask, Fault, FormEnd, freshKey, SpanField, useNotices } from '../primitives';
+import { moved } from './draft';
+import { usePeople } from './ladder-edit';
+import type { Roster } from './shapes';
+
+interface Member {
+  id: string;
+  name: string;
+  weight: number;
+  daily_cap: number | null;
+  open_cap: number | null;
+  hours: Hours[];
+  paused: boolean;
+}
+const WAYS: Record<HandOut, string> = {
+  round_robin: 'one after the other has the lead at once',
+  weighted: 'at once, by shares',
+  open: 'offered to all at once; the first who accepts has it',
+  turns: 'offered to one after the other, each with a window',
+};
+const sayWhether = (yes: boolean, list: string[], one: string): string[] =>
+  yes ? [...list, one] : list.filter((other) => other !== one);
+
+export function RosterForm({ roster, rosters, onClose }: { roster: Roster | null; rosters: Roster[]; onClose: () => void }) {
+  const { data: people = [] } = usePeople();
+  const workers = people.filter(({ role }) => role !== 'lender');
+  const [said, setSaid] = useState({
+    name: roster?.name ?? '',
+    hand_out: roster?.hand_out ?? ('round_robin' as HandOut),
+    window_seconds: roster?.window_seconds ?? 600,
+    try_seconds: roster?.try_seconds ?? null,
+    most_turns: roster?.most_turns ?? null,
+    then_to: roster?.then.to ?? 'safety_net',
+    then_roster_id: roster?.then.roster?.id ?? '',
+    commons_seconds: roster?.then.seconds ?? 3_600,
+    hides: (roster?.hides ?? []) as string[],
+    sees: roster?.sees ?? 'own',
+    safety_net_id: roster?.safety_net.id ?? '',
+    invite: false,
+  });
+  const [members, setMembers] = useState<Member[]>(
+    (roster?.members ?? []).map(({ id, name, weight, daily_cap, open_cap, hours, paused }) => ({
+      id,
+      name,
+      weight,
+      daily_cap,
+      open_cap,
+      hours,
+      paused,
+    })),
+  );
+  const set = (change: Partial<typeof said>) => setSaid({ ...said, ...change });
+  const offered = said.hand_out === 'open' || said.hand_out === 'turns';
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const done = (text: string) => {
+    void queries.invalidateQueries({ queryKey: ['ladder'] });
+    void queries.invalidateQueries({ queryKey: ['vocabulary'] });
+    notices.tell(text);
+    onClose();
+  };
+  const keep = useMutation({
+    mutationFn: () => {
+      const { then_to, then_roster_id, commons_seconds, ...rest } = said;
+      const body = {
+        ...rest,
+        safety_net_id: said.safety_net_id || workers[0]?.id,
+        then: { to: then_to, roster_id: then_roster_id || null, seconds: commons_seconds },
+        members: members.map(({ id, weight, daily_cap, open_cap, hours, paused }) => ({
+          id,
+          weight,
+          daily_cap,
+          open_cap,
+          hours,
+          paused,
+        })),
+      };
+      return roster ? ask(`/rosters/${roster.id}`, 'PATCH', body) : ask('/rosters', 'POST', body, freshKey());
+    },
+    onSuccess: () => done(`“${said.name}” is kept.`),
+  });
+  const remove = useMutation({
+    mutationFn: () => ask(`/rosters/${roster!.id}`, 'DELETE'),
+    onSuccess: () => done(`“${said.name}” is deleted.`),
+  });
+  const others = rosters.filter(({ id }) => id !== roster?.id);
+  return (
+    <form
+      className="dialog roster-form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep.mutate();
+      }}
+    >
+      <h1 id="roster-title">{roster ? roster.name : 'A new roster'}</h1>
+      <div className="beside">
+        <label>
+          Name{' '}
+          <input
+            aria-label="Name of the roster"
+            value={said.name}
+            required
+            maxLength={80}
+            onChange={(event) => set({ name: event.target.value })}
+          />
+        </label>
+        <label>
+          hands out by{' '}
+          <select
+            aria-label="Hand-out"
+            value={said.hand_out}
+            onChange={(event) => set({ hand_out: event.target.value as HandOut })}
+          >
+            {HAND_OUTS.map((one) => (
+              <option key={one} value={one}>
+                {HAND_OUT_NAMES[one]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <span className="soft small">{WAYS[said.hand_out]}</span>
+      </div>
+      <div className="beside">
+        {offered && (
+          <SpanField
+            label="Time to accept"
+            seconds={said.window_seconds}
+            onChange={(window_seconds) => set({ window_seconds })}
+          />
+        )}
+        <label className="choice">
+          <input
+            type="checkbox"
+            checked={said.try_seconds !== null}
+            onChange={(event) => set({ try_seconds: event.target.checked ? 3_600 : null })}
+          />{' '}
+          goes on when nobody has tried it
+        </label>
+        {said.try_seconds !== null && (
+          <SpanField
+            label="within"
+            seconds={said.try_seconds}
+            onChange={(try_seconds) => set({ try_seconds: Math.max(30, try_seconds) })}
+          />
+        )}
+        {(said.hand_out === 'turns' || (!offered && said.try_seconds !== null)) && (
+          <label>
+            to at most{' '}
+            <input
+              type="number"
+              min={1}
+              max={500}
+              style={{ width: 76 }}
+              aria-label="At most so many people"
+              placeholder="all"
+              value={said.most_turns ?? ''}
+              onChange={(event) => set({ most_turns: event.target.value ? Number(event.target.value) : null })}
+            />{' '}
+            people
+          </label>
+        )}
+      </div>
+      <div className="beside">
+        <label>
+          When nobody takes it{' '}
+          <select
+            aria-label="What follows"
+            value={said.then_to}
+            onChange={(event) => set({ then_to: event.target.value as typeof said.then_to })}
+          >
+            <option value="safety_net">the safety net has it</option>
+            {others.length > 0 && <option value="roster">another roster</option>}
+            <option value="commons">the commons, for whoever takes it</option>
+          </select>
+        </label>
+        {said.then_to === 'roster' && (
+          <select
+            aria-label="The next roster"
+            value={said.then_roster_id}
+            onChange={(event) => set({ then_roster_id: event.target.value })}
+          >
+            <option value="">which?</option>
+            {others.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        )}
+        {said.then_to === 'commons' && (
+          <SpanField
+            label="for"
+            seconds={said.commons_seconds}
+            onChange={(commons_seconds) => set({ commons_seconds: Math.max(30, commons_seconds) })}
+          />
+        )}
+        <label>
+          safety net{' '}
+          <select
+            aria-label="Safety net"
+            value={said.safety_net_id || (workers[0]?.id ?? '')}
+            onChange={(event) => set({ safety_net_id: event.target.value })}
+          >
+            {workers.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      <div className="beside">
+        {offered &&
+          (['name', 'source'] as const).map((what) => (
+            <label key={what} className="choice">
+              <input
+                type="checkbox"
+                checked={said.hides.includes(what)}
+                onChange={(event) => set({ hides: sayWhether(event.target.checked, said.hides, what) })}
+              />{' '}
+              hide the {what} until it is theirs
+            </label>
+          ))}
+        <label className="choice">
+          <input
+            type="checkbox"
+            checked={said.sees === 'all'}
+            onChange={(event) => set({ sees: event.target.checked ? 'all' : 'own' })}
+          />{' '}
+          everybody on it sees all its leads
+        </label>
+      </div>
+      <Members members={members} weighted={said.hand_out === 'weighted'} workers={people} onChange={setMembers} />
+      <label className="choice">
+        <input type="checkbox" checked={said.invite} onChange={(event) => set({ invite: event.target.checked })} /> invite those
+        who are new by e-mail; they get leads once they accept
+      </label>
+      <Fault error={keep.error ?? remove.error} named />
+      <FormEnd does="Keep the roster" busy={keep.isPending} may={Boolean(said.name.trim())} onCancel={onClose}>
+        {roster && (
+          <button type="button" className="act warn" disabled={remove.isPending} onClick={() => remove.mutate()}>
+            Delete it
+          </button>
+        )}
+      </FormEnd>
+    </form>
+  );
+}
+
+function Members({
+  members,
+  weighted,
+  workers,
+  onChange,
+}: {
+  members: Member[];
+  weighted: boolean;
+  workers: { id: string; name: string; role: string }[];
+  onChange: (members: Member[]) => void;
+}) {
+  const [hoursOf, setHoursOf] = useState<string | null>(null);
+  const put = (id: string, change: Partial<Member>) =>
+    onChange(members.map((one) => (one.id === id ? { ...one, ...change } : one)));
+  const cap = (member: Member, key: 'daily_cap' | 'open_cap', label: string) => (
+    <input
+      type="number"
+      min={0}
+      max={10_000}
+      style={{ width: 70 }}
+      placeholder="none"
+      aria-label={`${label} of ${member.name}`}
+      value={member[key] ?? ''}
+      onChange={(event) => put(member.id, { [key]: event.target.value === '' ? null : Number(event.target.value) })}
+    />
+  );
+  const out = workers.filter(({ id }) => !members.some((member) => member.id === id));
+  return (
+    <div style={{ overflowX: 'auto' }}>
+      <table className="grid">
+        <thead>
+          <tr>
+            <th>In this order</th>
+            {weighted && <th>Share</th>}
+            <th>A day at most</th>
+            <th>Open at most</th>
+            <th>Hours</th>
+            <th>
+              <span className="unseen">Move and remove</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {members.map((member, at) => (
+            <tr key={member.id}>
+              <td className="nowrap">
+                {at + 1}. {member.name}
+              </td>
+              {weighted && (
+                <td>
+                  <input
+                    type="number"
+                    min={1}
+                    max={1_000}
+                    style={{ width: 70 }}
+                    aria-label={`Share of ${member.name}`}
+                    value={member.weight}
+                    onChange={(event) => put(member.id, { weight: Math.max(1, Number(event.target.value)) })}
+                  />
+                </td>
+              )}
+              <td>{cap(member, 'daily_cap', 'A day at most')}</td>
+              <td>{cap(member, 'open_cap', 'Open at most')}</td>
+              <td>
+                <button
+                  type="button"
+                  className="chip tiny"
+                  aria-expanded={hoursOf === member.id}
+                  onClick={() => setHoursOf(hoursOf === member.id ? null : member.id)}
+                >
+                  {member.hours.length ? member.hours.map(hoursPhrase).join(', ') : 'always'}
+                </button>
+                {hoursOf === member.id && (
+                  <div>
+                    <HoursFields
+                      hours={member.hours[0] ?? { days: [1, 2, 3, 4, 5], from: '09:00', to: '18:00' }}
+                      onChange={(hours) => put(member.id, { hours: hours.days.length ? [hours, ...member.hours.slice(1)] : [] })}
+                    />
+                    <button type="button" className="chip tiny" onClick={() => put(member.id, { hours: [] })}>
+                      always
+                    </button>
+                  </div>
+                )}
+              </td>
+              <td className="nowrap right">
+                <button
+                  type="button"
+                  className={`chip tiny${member.paused ? ' on' : ''}`}
+                  aria-pressed={member.paused}
+                  onClick={() => put(member.id, { paused: !member.paused })}
+                >
+                  Paused
+                </button>{' '}
+                <button
+                  type="button"
+                  className="chip tiny"
+                  aria-label={`${member.name} up`}
+                  disabled={at === 0}
+                  onClick={() => onChange(moved(members, at, at - 1))}
+                >
+                  ↑
+                </button>{' '}
+                <button
+                  type="button"
+                  className="chip tiny"
+                  aria-label={`${member.name} down`}
+                  disabled={at === members.length - 1}
+                  onClick={() => onChange(moved(members, at, at + 1))}
+                >
+                  ↓
+                </button>{' '}
+                <button
+                  type="button"
+                  className="chip tiny late"
+                  aria-label={`Take ${member.name} off`}
+                  onClick={() => onChange(members.filter((one) => one !== member))}
+                >
+                  Take off
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {out.length > 0 && (
+        <select
+          aria-label="Add somebody"
+          style={{ marginTop: 8 }}
+          value=""
+          onChange={(event) => {
+            const person = out.find(({ id }) => id === event.target.value);
+            if (person)
+              onChange([
+                ...members,
+                { id: person.id, name: person.name, weight: 1, daily_cap: null, open_cap: null, hours: [], paused: false },
+              ]);
+          }}
+        >
+          <option value="">Add somebody …</option>
+          {out.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,130 @@
+'use client';
+/** A roster: how it hands out and what follows, who is on it and who is next, share given and share due; changed in one place. */
+import { useState } from 'react';
+import Dialog from '@mui/material/Dialog';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { DAY, shortDay } from '@/core/shared';
+import { ask, useNotices, useNow, useZone } from '../primitives';
+import { RosterForm } from './roster-form';
+import { long, thenOf, wayOf, type Roster } from './shapes';
+
+export function RosterBox({ roster, rosters, mayManage }: { roster: Roster; rosters: Roster[]; mayManage: boolean }) {
+  const [open, setOpen] = useState(false);
+  const most = Math.max(1, ...roster.members.map((member) => Math.max(member.handed, member.due)));
+  const shares = roster.hand_out === 'round_robin' || roster.hand_out === 'weighted';
+  return (
+    <section aria-label={roster.name}>
+      <div className="group" style={{ marginTop: 0 }}>
+        <h2>{roster.name}</h2>
+        {mayManage ? (
+          <button type="button" className="chip tiny" aria-label={`Change ${roster.name}`} onClick={() => setOpen(true)}>
+            Change
+          </button>
+        ) : (
+          <span className="soft small">leads in 30 days · median to first try</span>
+        )}
+      </div>
+      <p className="small" style={{ padding: '4px 0' }}>
+        {wayOf(roster)}; {thenOf(roster)}
+        {roster.longest.owned > 0 && (
+          <span className="soft">. With somebody after {long(roster.longest.owned)} at the latest</span>
+        )}
+        {roster.rungs === 0 && <span className="late">. No rung hands leads to it</span>}
+      </p>
+      {roster.members.length === 0 && <p className="late small">Nobody is on it: its leads go to {roster.safety_net.name}.</p>}
+      {roster.members.map((member) => (
+        <MemberRow key={member.id} member={member} most={most} shares={shares} mayManage={mayManage} />
+      ))}
+      {open && (
+        <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="md" aria-labelledby="roster-title">
+          <RosterForm roster={roster} rosters={rosters} onClose={() => setOpen(false)} />
+        </Dialog>
+      )}
+    </section>
+  );
+}
+
+function MemberRow({
+  member,
+  most,
+  shares,
+  mayManage,
+}: {
+  member: Roster['members'][number];
+  most: number;
+  shares: boolean;
+  mayManage: boolean;
+}) {
+  const zone = useZone();
+  const now = useNow();
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const away = useMutation({
+    mutationFn: (until: Date | null) => ask(`/people/${member.id}/away`, 'PUT', { until: until?.toISOString() ?? null }),
+    onSuccess: () => void queries.invalidateQueries({ queryKey: ['ladder'] }),
+    onError: notices.fail,
+  });
+  return (
+    <div className="pair" style={{ padding: '5px 0' }}>
+      <span>
+        {member.name}{' '}
+        {member.next && (
+          <span className="tag" style={{ borderColor: 'var(--teal)', color: 'var(--teal)' }}>
+            next
+          </span>
+        )}
+        {member.state === 'invited' && <span className="soft small">invited, has not answered</span>}
+        {member.state === 'declined' && <span className="late small">declined</span>}
+        {member.away && (
+          <span className="soft small">away till {member.away_until && shortDay(new Date(member.away_until), zone)}</span>
+        )}
+        {!member.away && member.off && <span className="soft small">{member.off.replace(`${member.name} `, '')}</span>}
+      </span>
+      <span className="nowrap">
+        {mayManage && member.state === 'in' && (
+          <button
+            type="button"
+            className="chip small"
+            style={{ padding: '0 8px', marginRight: 12 }}
+            onClick={() => away.mutate(member.away ? null : new Date(now.getTime() + DAY))}
+          >
+            {member.away ? 'Back' : 'Away for a day'}
+          </button>
+        )}
+        <b>{member.handed}</b>
+        {shares && (
+          <span className="soft small" title="The share due">
+            {' '}
+            of {member.due}
+          </span>
+        )}{' '}
+        <span className="bar" aria-hidden="true">
+          <i style={{ width: `${(100 * member.handed) / most}%` }} />
+        </span>{' '}
+        <span
+          className="soft small"
+          style={{ display: 'inline-block', width: 74, textAlign: 'right' }}
+          title="Median to the first try"
+        >
+          {member.median_seconds === null ? '–' : long(member.median_seconds)}
+        </span>
+      </span>
+    </div>
+  );
+}
+
+export function NewRoster({ rosters }: { rosters: Roster[] }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button type="button" className="act" style={{ justifySelf: 'start' }} onClick={() => setOpen(true)}>
+        New roster
+      </button>
+      {open && (
+        <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="md" aria-labelledby="roster-title">
+          <RosterForm roster={null} rosters={rosters} onClose={() => setOpen(false)} />
+        </Dialog>
+      )}
+    </>
+  );
+}
