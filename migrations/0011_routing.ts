@@ -114,6 +114,7 @@ create table rehearsal_outcomes (
   rehearsal_id bigint not null references rehearsals on delete cascade,
   inquiry_id bigint not null,
   rung_id bigint,
+  before_id bigint not null,
   user_id bigint not null,
   seconds int not null,
   moved boolean not null,

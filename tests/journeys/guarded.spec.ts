@@ -39,6 +39,12 @@ const BODIES: Record<string, unknown> = {
   updateDoor: { name: 'not mine' },
   takeLeadMail: { person: {} },
   updateLeadMail: { state: 'set_aside' },
+  saveLadder: { version: '1', rungs: [] },
+  restoreLadder: { version: '1' },
+  createRoster: { name: 'not mine', safety_net_id: '1' },
+  updateRoster: { name: 'not mine' },
+  answerInvitation: { accept: true },
+  orderRehearsal: { ladder: { rungs: [] } },
 };
 /** Account-wide things that hold no contact, so that one’s own role alone decides. */
 const COMMON = new Set(['getCampaign', 'getSegment']);
@@ -55,9 +61,10 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
   const { body: timeline } = await api<{ items: { kind: string; data: { callId?: string } }[] }>(
     `/contacts/${strange.id}/timeline`,
   );
-  const { body: inquiries } = await api<{ items: { id: string; contact: { id: string }; agent: { name: string } }[] }>(
+  const { body: inquiries } = await api<{ items: { id: string; contact: { id: string }; agent: { name: string } | null }[] }>(
     '/inquiries?limit=200',
   );
+  const { body: offers } = await api<{ items: { id: string; agent: { name: string } | null }[] }>('/offers');
   const { body: enrolments } = await api<{ items: { id: string }[] }>(`/contacts/${strange.id}/enrolments`);
   const { body: segment } = await api<{ id: string }>('/segments', 'POST', {
     name: 'The office’s',
@@ -72,7 +79,9 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
   const { body: exported } = await api<{ id: string }>('/exports', 'POST', { format: 'csv', selection: { ids: [strange.id] } });
   const ids: [RegExp, string][] = [
     [/^\/contacts/, strange.id],
-    [/^\/inquiries/, inquiries.items.find(({ agent }) => agent.name === 'Sabine Okoro')!.id],
+    [/^\/offers/, offers.items.find(({ agent }) => agent?.name === 'Sabine Okoro')!.id],
+    [/^\/(rosters|invitations|rehearsals)/, '1'],
+    [/^\/inquiries/, inquiries.items.find(({ agent }) => agent?.name === 'Sabine Okoro')!.id],
     [/^\/calls/, timeline.items.find(({ kind, data }) => kind === 'call' && data.callId)!.data.callId!],
     [/^\/enrolments/, enrolments.items[0]?.id ?? '1'],
     [/^\/people/, '1'],
@@ -101,7 +110,11 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
         if (!who) expect([label, status]).toEqual([label, 401]);
         else if (path.includes('{id}') && !COMMON.has(operationId))
           expect([label, [403, 404].includes(status), status]).toEqual([label, true, status]);
-        else if (/Key|Stuck|updateSettings|(create|update|delete)(Field|Stage|Horizon)/.test(operationId))
+        else if (
+          /Key|Stuck|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/.test(
+            operationId,
+          )
+        )
           expect([label, status]).toEqual([label, 403]);
         walked.push(label);
       }

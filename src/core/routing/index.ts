@@ -16,7 +16,7 @@ export {
 } from './ladder';
 export { leadOf } from './lead';
 export { startIn, stepIn, type NetCause, type Passing, type Step } from './passing';
-export { hasShares, Rehearsal, Tally, unevenness, type Habits, type Outcome, type PastInquiry, type Rehearsed } from './rehearse';
+export { Rehearsal, Tally, unevenness, type Habits, type Outcome, type PastInquiry, type Rehearsed } from './rehearse';
 export {
   HAND_OUT_NAMES,
   HAND_OUTS,

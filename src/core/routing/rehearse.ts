@@ -1,9 +1,10 @@
 /**
  * A rehearsal: a ladder and its rosters over inquiries that came before, without effects. Rosters hand out as they would, with their turns,
- * hours and daily caps; how soon an agent would accept or try is drawn from how soon they really did. Who was away then is not kept, so
- * everybody is taken for here; open-lead caps and conditions on a person are read as of now.
+ * hours and daily caps; how soon an agent would accept or try is drawn from how soon they really did, for one lead and one agent always
+ * the same, so that two ladders differ only by their rungs. Who was away then is not kept, so everybody is taken for here; open-lead
+ * caps and conditions on a person are read as of now.
  */
-import { localDay, type Random } from '../shared';
+import { hash32, localDay } from '../shared';
 import type { Known } from '../segments';
 import { decide, type ReadyLadder } from './ladder';
 import { startIn, stepIn, type NetCause } from './passing';
@@ -15,15 +16,16 @@ export interface PastInquiry {
   known: Known;
   /** Who had it without any rung being asked (came back, added by hand, named by the source); null when the ladder was asked. */
   kept: string | null;
-  /** What really happened: the agent it ended with, and the seconds until it had one. */
+  /** What really happened: the agent it ended with, and the rung. */
   agentId: string | null;
   rungId: string | null;
-  seconds: number | null;
 }
 
 export interface Outcome {
   inquiryId: string;
   rungId: string | null;
+  /** The roster it came from in the end. */
+  rosterId: string | null;
   agentId: string;
   /** Seconds until somebody had it. */
   seconds: number;
@@ -46,22 +48,15 @@ export class Rehearsal {
     private readonly lastResort: string,
     private readonly habits: Habits,
     private readonly zone: string,
-    private readonly random: Random,
   ) {}
 
   /** Takes the inquiries in the order in which they came. */
   take(inquiry: PastInquiry): Outcome {
-    const outcome = (agentId: string, rungId: string | null, seconds: number, net: NetCause | null): Outcome => ({
-      inquiryId: inquiry.id,
-      rungId,
-      agentId,
-      seconds,
-      net,
-    });
-    if (inquiry.kept) return outcome(inquiry.kept, null, 0, null);
+    const nobody = { inquiryId: inquiry.id, rungId: null, rosterId: null, seconds: 0 };
+    if (inquiry.kept) return { ...nobody, agentId: inquiry.kept, net: null };
     const { rung } = decide(this.ladder, inquiry.known, inquiry.at);
     const first = rung && this.rosters.get(rung.rosterId);
-    if (!rung || !first) return outcome(this.lastResort, null, 0, 'no_rung');
+    if (!rung || !first) return { ...nobody, agentId: this.lastResort, net: 'no_rung' };
     this.newDay(inquiry.at);
     let passing = startIn(first.id);
     let waited = 0;
@@ -69,19 +64,27 @@ export class Rehearsal {
       const roster = this.rosterNow(passing.rosterId);
       const stepped = stepIn(roster, passing, new Date(inquiry.at.getTime() + waited * 1_000));
       const { step } = stepped;
+      const outcome = (agentId: string, seconds: number, net: NetCause | null): Outcome => ({
+        inquiryId: inquiry.id,
+        rungId: rung.id,
+        rosterId: roster.id,
+        agentId,
+        seconds,
+        net,
+      });
       passing = stepped.passing;
       if (stepped.turn) this.turns.set(roster.id, stepped.turn);
-      if (step.do === 'safety_net') return outcome(step.userId, rung.id, waited, step.cause);
+      if (step.do === 'safety_net') return outcome(step.userId, waited, step.cause);
       if (step.do === 'go_on') continue;
       if (step.do === 'give') {
-        const tried = this.answer(step.userId);
-        if (step.seconds === null || tried <= step.seconds) return this.given(outcome(step.userId, rung.id, waited, null));
+        const tried = this.answer(inquiry.id, step.userId);
+        if (step.seconds === null || tried <= step.seconds) return this.given(outcome(step.userId, waited, null));
         waited += step.seconds;
         continue;
       }
-      const answers = step.to.map(({ userId }) => ({ userId, after: this.answer(userId) }));
+      const answers = step.to.map(({ userId }) => ({ userId, after: this.answer(inquiry.id, userId) }));
       const soonest = answers.reduce((best, one) => (one.after < best.after ? one : best));
-      if (soonest.after <= step.seconds) return this.given(outcome(soonest.userId, rung.id, waited + soonest.after, null));
+      if (soonest.after <= step.seconds) return this.given(outcome(soonest.userId, waited + soonest.after, null));
       waited += step.seconds;
     }
   }
@@ -108,15 +111,21 @@ export class Rehearsal {
     return { ...roster, members, turn: this.turns.get(id) ?? roster.turn };
   }
 
-  private answer(userId: string): number {
+  private answer(inquiryId: string, userId: string): number {
     const times = this.habits.get(userId);
     const from = times?.length ? times : USUAL;
-    return from[Math.floor(this.random.next() * from.length)]!;
+    return from[hash32(`${inquiryId} ${userId}`) % from.length]!;
   }
 }
 
+/** How many leads: as it really was, and rehearsed with the ladder before and after the change. */
 export interface Share {
   id: string;
+  really: number;
+  before: number;
+  after: number;
+}
+export interface Both {
   before: number;
   after: number;
 }
@@ -125,19 +134,19 @@ export interface Rehearsed {
   inquiries: number;
   /** Asked of the ladder: all but those that somebody had already. */
   asked: number;
-  /** With another agent than they had. */
+  /** With another agent after the change than before it. */
   moved: number;
   rungs: Share[];
-  /** No rung fitted. */
-  fell: { before: number; after: number };
-  net: { before: number; after: number };
+  /** No rung fitted; and it ended with a safety net, for that or another reason. */
+  fell: Both;
+  net: Both;
   agents: Share[];
   /** From whom to whom, of those that would move. */
-  moves: { from: string | null; to: string; n: number }[];
+  moves: { from: string; to: string; n: number }[];
   /** Median and 90th percentile of the seconds until somebody had it. */
   seconds: { before: Spread | null; after: Spread | null };
   /** How unevenly the members of each roster would have been given leads: the largest distance from the share due, in leads. */
-  fairness: { rosterId: string; before: number; after: number }[];
+  fairness: ({ rosterId: string } & Both)[];
 }
 export interface Spread {
   median: number;
@@ -151,41 +160,46 @@ export class Tally {
   private moved = 0;
   private readonly rungs = new Map<string, Share>();
   private readonly agents = new Map<string, Share>();
-  private readonly moves = new Map<string, { from: string | null; to: string; n: number }>();
+  private readonly given = new Map<string, Both>();
+  private readonly moves = new Map<string, { from: string; to: string; n: number }>();
   private readonly fell = { before: 0, after: 0 };
   private readonly net = { before: 0, after: 0 };
   private readonly waits = { before: new Waits(), after: new Waits() };
 
-  add(past: PastInquiry, outcome: Outcome, fellBefore: boolean, netBefore: boolean): void {
+  /** @returns true when the change would have given it to another */
+  add(past: PastInquiry, before: Outcome, after: Outcome): boolean {
     this.inquiries += 1;
-    if (past.kept) return;
+    if (past.kept) return false;
     this.asked += 1;
-    const share = (of: Map<string, Share>, id: string | null, when: 'before' | 'after') => {
-      if (id === null) return;
-      const one = of.get(id) ?? { id, before: 0, after: 0 };
-      one[when] += 1;
-      of.set(id, one);
-    };
-    share(this.rungs, past.rungId, 'before');
-    share(this.rungs, outcome.rungId, 'after');
-    share(this.agents, past.agentId, 'before');
-    share(this.agents, outcome.agentId, 'after');
-    if (fellBefore) this.fell.before += 1;
-    if (outcome.net === 'no_rung') this.fell.after += 1;
-    if (netBefore) this.net.before += 1;
-    if (outcome.net) this.net.after += 1;
-    if (past.seconds !== null) this.waits.before.add(past.seconds);
-    this.waits.after.add(outcome.seconds);
-    if (past.agentId === outcome.agentId) return;
+    count(this.rungs, past.rungId, 'really');
+    count(this.agents, past.agentId, 'really');
+    this.side('before', before);
+    this.side('after', after);
+    if (before.agentId === after.agentId) return false;
     this.moved += 1;
-    const key = `${past.agentId}>${outcome.agentId}`;
-    const move = this.moves.get(key) ?? { from: past.agentId, to: outcome.agentId, n: 0 };
+    const key = `${before.agentId}>${after.agentId}`;
+    const move = this.moves.get(key) ?? { from: before.agentId, to: after.agentId, n: 0 };
     move.n += 1;
     this.moves.set(key, move);
+    return true;
+  }
+
+  private side(when: 'before' | 'after', outcome: Outcome): void {
+    count(this.rungs, outcome.rungId, when);
+    count(this.agents, outcome.agentId, when);
+    if (outcome.net === 'no_rung') this.fell[when] += 1;
+    if (outcome.net) this.net[when] += 1;
+    else {
+      const key = `${outcome.rosterId} ${outcome.agentId}`;
+      const both = this.given.get(key) ?? { before: 0, after: 0 };
+      both[when] += 1;
+      this.given.set(key, both);
+    }
+    this.waits[when].add(outcome.seconds);
   }
 
   result(rosters: Iterable<Roster>): Rehearsed {
-    const agents = [...this.agents.values()];
+    const given = (roster: Roster, when: 'before' | 'after') => (id: string) => this.given.get(`${roster.id} ${id}`)?.[when] ?? 0;
     return {
       inquiries: this.inquiries,
       asked: this.asked,
@@ -193,16 +207,25 @@ export class Tally {
       rungs: [...this.rungs.values()],
       fell: this.fell,
       net: this.net,
-      agents,
+      agents: [...this.agents.values()],
       moves: [...this.moves.values()].sort((a, b) => b.n - a.n),
       seconds: { before: this.waits.before.spread(), after: this.waits.after.spread() },
-      fairness: [...rosters].map((roster) => ({
-        rosterId: roster.id,
-        before: unevenness(roster, (id) => this.agents.get(id)?.before ?? 0),
-        after: unevenness(roster, (id) => this.agents.get(id)?.after ?? 0),
-      })),
+      fairness: [...rosters]
+        .filter(({ handOut }) => !isOffered(handOut))
+        .map((roster) => ({
+          rosterId: roster.id,
+          before: unevenness(roster, given(roster, 'before')),
+          after: unevenness(roster, given(roster, 'after')),
+        })),
     };
   }
+}
+
+function count(of: Map<string, Share>, id: string | null, when: 'really' | 'before' | 'after'): void {
+  if (id === null) return;
+  const one = of.get(id) ?? { id, really: 0, before: 0, after: 0 };
+  one[when] += 1;
+  of.set(id, one);
 }
 
 /** The largest distance of a member from the share due to them, in leads. Offers that anybody may claim have no share. */
@@ -218,8 +241,6 @@ export function unevenness(roster: Pick<Roster, 'members' | 'handOut'>, given: (
     ),
   );
 }
-export const hasShares = (roster: Pick<Roster, 'handOut'>): boolean => !isOffered(roster.handOut);
-
 /** Waiting times as counts on a logarithmic scale (steps of 2 %), so that a hundred thousand need no memory of their own. */
 class Waits {
   private readonly counts = new Map<number, number>();

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { readTree } from '../segments/schemas';
 import { segmentSentence, type Known, type Tree } from '../segments';
-import { seeded } from '../shared';
 import {
   answerOf,
   circleOf,
@@ -438,7 +437,6 @@ describe('a rehearsal', () => {
     kept: null,
     agentId: '0',
     rungId: '1',
-    seconds: 0,
     ...more,
   });
   const rehearsal = (roster: Roster, habits: [string, number[]][] = []) =>
@@ -448,7 +446,6 @@ describe('a rehearsal', () => {
       '99',
       new Map(habits),
       ZONE,
-      seeded('test'),
     );
 
   test('hands out as the roster would, with its daily cap, and leaves the roster as it was', () => {
@@ -475,22 +472,34 @@ describe('a rehearsal', () => {
     ).toMatchObject({ agentId: '99', net: 'nobody_claimed' });
   });
 
-  test('whoever had the lead before any rung keeps it; what fits no rung goes to the last resort; all of it adds up', () => {
+  test('two ladders over the same leads: who is with another, what fell, how even; whoever had somebody before any rung is left out', () => {
     const roster = rosterOf([member(0), member(1)]);
-    const run = rehearsal(roster);
+    const [asIs, changed] = [rehearsal(roster), rehearsal({ ...roster, members: [member(0, { paused: true }), member(1)] })];
     const tally = new Tally();
     const all = [past(0), past(1), past(2, { roles: ['vendor'] }, { rungId: null, agentId: '99' }), past(3, {}, { kept: '1' })];
-    for (const one of all) tally.add(one, run.take(one), one.rungId === null, one.rungId === null);
+    for (const one of all) tally.add(one, asIs.take(one), changed.take(one));
     expect(tally.result([roster])).toMatchObject({
       inquiries: 4,
       asked: 3,
       moved: 1,
-      rungs: [{ id: '1', before: 2, after: 2 }],
+      rungs: [{ id: '1', really: 2, before: 2, after: 2 }],
+      agents: [
+        { id: '0', really: 2, before: 1, after: 0 },
+        { id: '1', really: 0, before: 1, after: 2 },
+        { id: '99', really: 1, before: 1, after: 1 },
+      ],
       fell: { before: 1, after: 1 },
+      net: { before: 1, after: 1 },
       moves: [{ from: '0', to: '1', n: 1 }],
-      fairness: [{ rosterId: '1', before: 1, after: 0 }],
+      fairness: [{ rosterId: '1', before: 0, after: 1 }],
       seconds: { before: { median: 0, late: 0 }, after: { median: 0, late: 0 } },
     });
+  });
+
+  test('an unchanged ladder moves nobody, also where answers are drawn', () => {
+    const roster = rosterOf([member(0), member(1), member(2)], 'open', { windowSeconds: 90 });
+    const [asIs, same] = [rehearsal(roster), rehearsal(roster)];
+    for (let n = 0; n < 200; n += 1) expect(same.take(past(n))).toEqual(asIs.take(past(n)));
   });
 
   test('unevenness is measured against the share due', () => {

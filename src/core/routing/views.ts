@@ -2,7 +2,7 @@
 import type { Hours } from '../shared';
 import type { Tree } from '../segments';
 import type { Notify } from './ladder';
-import type { Rehearsed } from './rehearse';
+import type { Both, Rehearsed } from './rehearse';
 import type { HandOut } from './roster';
 
 interface Named {
@@ -134,11 +134,11 @@ export interface RehearsalView {
   result:
     | (Omit<Rehearsed, 'rungs' | 'agents' | 'moves' | 'fairness'> & {
         /** In the order of the rehearsed ladder. */
-        rungs: { id: string; position: number; before: number; after: number }[];
+        rungs: { id: string; position: number; really: number; before: number; after: number }[];
         /** Inquiries of rungs that the rehearsed ladder no longer has. */
-        gone: number;
-        agents: { id: string; name: string; before: number; after: number }[];
-        moves: { from: string; from_id: string | null; to: string; to_id: string; n: number }[];
+        gone: Both;
+        agents: { id: string; name: string; really: number; before: number; after: number }[];
+        moves: { from: string; from_id: string; to: string; to_id: string; n: number }[];
         fairness: { roster: string; before: number; after: number }[];
       })
     | null;
@@ -148,7 +148,9 @@ export interface RehearsedInquiryView {
   contact_id: string;
   name: string;
   arrived_at: Date;
-  before: string | null;
+  /** Who really has it; who would have had it by the ladder as it is; and as it is changed. */
+  really: string | null;
+  before: string;
   after: string;
   seconds: number;
 }

@@ -45,7 +45,7 @@ export async function readLadder(scope: Scope): Promise<LadderView> {
       [scope.accountId],
     ),
     listFields(scope.accountId, tx),
-    readVocabulary(scope, tx),
+    readVocabulary(scope),
     readRosters(scope, at, since),
     lastResort(tx, scope.accountId),
     ladderNow(tx, scope.accountId),

@@ -4,7 +4,7 @@ import { segmentSentence, type FieldDef } from '@/core/segments';
 import { wholeAccount } from '@/core/accounts';
 import { listFields } from '../contacts';
 import { nameIn, readVocabulary } from '../segments';
-import { config, reader, type Tx } from '../shared';
+import { config, type Tx } from '../shared';
 
 /** What a version keeps of a rung, with the words of then. */
 export interface KeptRung extends Rung {
@@ -107,6 +107,3 @@ export async function keepVersion(
   );
   return row!.id;
 }
-
-export const accountZone = async (accountId: string): Promise<string> =>
-  (await reader().first<{ time_zone: string }>('select time_zone from accounts where id = $1', [accountId]))!.time_zone;

@@ -1,5 +1,5 @@
 /** Rehearsals: ordered, carried out in the background a piece at a time, looked at. Nothing but the rehearsal's own rows is written. */
-import { AppError, notFound, seeded } from '@/core/shared';
+import { AppError, notFound } from '@/core/shared';
 import { accountOf, type Principal } from '@/core/accounts';
 import type { CleanInquiry } from '@/core/capture/schemas';
 import {
@@ -16,10 +16,9 @@ import {
   type RehearsedInquiryView,
 } from '@/core/routing';
 import type { Known } from '@/core/segments';
-import { listFields } from '../contacts';
 import { readKnown } from '../segments';
 import { enqueue, now, publish, reader, transact, type Tx } from '../shared';
-import { accountZone } from './ladders';
+import { ladderNow } from './ladders';
 import { checkLadder, rungsOf, type GivenLadder } from './ladder.service';
 import { readRostersToHandOut } from './rosters.repository';
 import { lastResort } from './walk.service';
@@ -91,7 +90,6 @@ interface PastRow {
   rung_id: string | null;
   why: string;
   arrived_at: Date;
-  seconds: number | null;
 }
 
 /** Reads the inquiries of a span in the order in which they came, a piece at a time. */
@@ -99,9 +97,8 @@ async function* pastInquiries(accountId: string, from: Date, to: Date): AsyncGen
   let after: [Date, string] = [from, '0'];
   for (;;) {
     const rows = await reader().rows<PastRow>(
-      `select i.id, i.contact_id, i.door_id, i.source, i.parsed - 'message' - 'ask' as parsed, i.matched, i.owner_id, i.rung_id, i.because->>'why' as why, i.arrived_at,
-         extract(epoch from r.owned_at - i.arrived_at)::int as seconds
-       from inquiries i left join routings r on r.inquiry_id = i.id where i.account_id = $1 and (i.arrived_at, i.id) > ($2, $3) and i.arrived_at <= $4 order by i.arrived_at, i.id limit ${PIECE}`,
+      `select i.id, i.contact_id, i.door_id, i.source, i.parsed - 'message' - 'ask' as parsed, i.matched, i.owner_id, i.rung_id, i.because->>'why' as why, i.arrived_at
+       from inquiries i where i.account_id = $1 and (i.arrived_at, i.id) > ($2, $3) and i.arrived_at <= $4 order by i.arrived_at, i.id limit ${PIECE}`,
       [accountId, after[0], after[1], to],
     );
     if (!rows.length) return;
@@ -139,29 +136,32 @@ export async function performRehearsal(id: string, going: () => boolean): Promis
   const accountId = row.account_id;
   await reader().run('delete from rehearsal_outcomes where rehearsal_id = $1', [id]);
   const from = since(row.made_at, row.days);
-  const [zone, fields, rosters, net, habits] = await Promise.all([
-    accountZone(accountId),
-    listFields(accountId),
+  const [now, rosters, net, habits] = await Promise.all([
+    ladderNow(reader(), accountId),
     readRostersToHandOut(accountId, row.made_at),
     lastResort(reader(), accountId),
     readHabits(accountId, from, row.made_at),
   ]);
-  const ladder = readyLadder({ rungs: rungsOf(row.ladder), ownListing: row.ladder.own_listing }, zone, fields);
-  const rehearsal = new Rehearsal(ladder, rosters, net.userId, habits, zone, seeded(`rehearsal of ${accountId}`));
+  const changed = readyLadder({ rungs: rungsOf(row.ladder), ownListing: row.ladder.own_listing }, now.zone, now.fields);
+  const [asIs, asChanged] = [now.ladder, changed].map(
+    (ladder) => new Rehearsal(ladder, rosters, net.userId, habits, now.zone),
+  ) as [Rehearsal, Rehearsal];
+  const asksPerson = now.ladder.asksPerson || changed.asksPerson;
   const tally = new Tally();
   let done = 0;
   for await (const rows of pastInquiries(accountId, from, row.made_at)) {
-    const persons = ladder.asksPerson
+    const persons = asksPerson
       ? await readKnown(accountId, [...new Set(rows.map(({ contact_id }) => contact_id))], row.made_at)
       : new Map<string, Known>();
-    const outcomes: (Outcome & { moved: boolean })[] = [];
+    const kept: Kept[] = [];
     for (const one of rows) {
       const past = pastOf(one, persons.get(one.contact_id));
-      const outcome = rehearsal.take(past);
-      tally.add(past, outcome, one.why === 'safety_net' && one.rung_id === null, one.why === 'safety_net');
-      outcomes.push({ ...outcome, moved: past.kept === null && past.agentId !== outcome.agentId });
+      const before = asIs.take(past);
+      const after = asChanged.take(past);
+      const moved = tally.add(past, before, after);
+      if (!past.kept) kept.push({ ...after, beforeId: before.agentId, moved });
     }
-    await keepOutcomes(id, outcomes);
+    await keepOutcomes(id, kept);
     done += rows.length;
     if (!(await reportDone(id, accountId, done)) || !going()) return;
   }
@@ -183,19 +183,20 @@ function pastOf(row: PastRow, person: Known | undefined): PastInquiry {
     kept: KEPT_BY.has(row.why) ? row.owner_id : null,
     agentId: row.owner_id,
     rungId: row.rung_id,
-    seconds: row.seconds ?? (row.owner_id ? 0 : null),
   };
 }
 
-const keepOutcomes = (id: string, outcomes: (Outcome & { moved: boolean })[]): Promise<void> =>
+type Kept = Outcome & { beforeId: string; moved: boolean };
+const keepOutcomes = (id: string, outcomes: Kept[]): Promise<void> =>
   reader().run(
-    `insert into rehearsal_outcomes (rehearsal_id, inquiry_id, rung_id, user_id, seconds, moved)
-     select $1, * from unnest($2::bigint[], $3::bigint[], $4::bigint[], $5::int[], $6::boolean[])`,
+    `insert into rehearsal_outcomes (rehearsal_id, inquiry_id, rung_id, before_id, user_id, seconds, moved)
+     select $1, * from unnest($2::bigint[], $3::bigint[], $4::bigint[], $5::bigint[], $6::int[], $7::boolean[])`,
     [
       id,
       outcomes.map(({ inquiryId }) => inquiryId),
       /** A rung that is new has no number yet: its place is kept as a negative one. */
       outcomes.map(({ rungId }) => (rungId?.startsWith('new-') ? `-${rungId.slice(4)}` : rungId)),
+      outcomes.map(({ beforeId }) => beforeId),
       outcomes.map(({ agentId }) => agentId),
       outcomes.map(({ seconds }) => Math.round(seconds)),
       outcomes.map(({ moved }) => moved),
@@ -240,11 +241,11 @@ export async function findRehearsal(accountId: string, id: string): Promise<Rehe
       rungs: row.ladder.rungs.map((rung, at) => {
         const key = rung.id ?? `new-${at + 1}`;
         const share = result.rungs.find((one) => one.id === key);
-        return { id: key, position: at + 1, before: share?.before ?? 0, after: share?.after ?? 0 };
+        return { id: key, position: at + 1, really: share?.really ?? 0, before: share?.before ?? 0, after: share?.after ?? 0 };
       }),
       gone: result.rungs
-        .filter((share) => !row.ladder.rungs.some((rung) => rung.id === share.id) && !share.id.startsWith('new-'))
-        .reduce((sum, share) => sum + share.before, 0),
+        .filter((share) => share.after === 0 && !row.ladder.rungs.some((rung) => rung.id === share.id))
+        .reduce((sum, share) => ({ before: sum.before + share.before, after: 0 }), { before: 0, after: 0 }),
       agents: result.agents
         .map((share) => ({ ...share, name: nameOf(share.id) }))
         .sort((a, b) => b.after - a.after || a.name.localeCompare(b.name)),
@@ -253,7 +254,7 @@ export async function findRehearsal(accountId: string, id: string): Promise<Rehe
         .map(({ from, to, n }) => ({ from: nameOf(from), from_id: from, to: nameOf(to), to_id: to, n })),
       fairness: result.fairness.flatMap(({ rosterId, before, after }) => {
         const roster = rosters.find((one) => one.id === rosterId);
-        return roster && ['round_robin', 'weighted'].includes(roster.hand_out) ? [{ roster: roster.name, before, after }] : [];
+        return roster ? [{ roster: roster.name, before, after }] : [];
       }),
     },
   };
@@ -268,9 +269,9 @@ export async function listOutcomes(
 ): Promise<RehearsedInquiryView[]> {
   await find(accountId, id);
   return reader().rows<RehearsedInquiryView>(
-    `select o.inquiry_id, i.contact_id, trim(c.first_name || ' ' || c.last_name) as name, i.arrived_at, b.first_name || ' ' || b.last_name as before, a.first_name || ' ' || a.last_name as after, o.seconds
-     from rehearsal_outcomes o join inquiries i on i.id = o.inquiry_id join contacts c on c.id = i.contact_id left join users b on b.id = i.owner_id join users a on a.id = o.user_id
-     where o.rehearsal_id = $1 and c.deleted_at is null and (not $2 or o.moved) and ($3::bigint is null or o.user_id = $3) and ($4::bigint is null or i.owner_id = $4) and ($5::bigint is null or o.rung_id = $5)
+    `select o.inquiry_id, i.contact_id, trim(c.first_name || ' ' || c.last_name) as name, i.arrived_at, w.first_name || ' ' || w.last_name as really, b.first_name || ' ' || b.last_name as before, a.first_name || ' ' || a.last_name as after, o.seconds
+     from rehearsal_outcomes o join inquiries i on i.id = o.inquiry_id join contacts c on c.id = i.contact_id left join users w on w.id = i.owner_id join users b on b.id = o.before_id join users a on a.id = o.user_id
+     where o.rehearsal_id = $1 and c.deleted_at is null and (not $2 or o.moved) and ($3::bigint is null or o.user_id = $3) and ($4::bigint is null or o.before_id = $4) and ($5::bigint is null or o.rung_id = $5)
      order by o.inquiry_id desc limit $6`,
     [id, which.moved ?? false, which.agent ?? null, which.from ?? null, which.rung?.replace('new-', '-') ?? null, limit],
   );

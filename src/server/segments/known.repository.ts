@@ -2,7 +2,7 @@
 import type { Facts } from '@/core/contacts';
 import type { Known } from '@/core/segments';
 import { factsOfRow, lettersTo, permissionFor, readPermissions } from '../contacts';
-import { reader, type Tx } from '../shared';
+import { inTurn, reader, type Tx } from '../shared';
 
 interface Raw extends Record<string, unknown> {
   id: string;
@@ -38,7 +38,8 @@ interface FieldValue {
 }
 
 /** Reads contacts for `matches`. @returns by contact id */
-export async function readKnown(accountId: string, ids: string[], at: Date, tx: Tx = reader()): Promise<Map<string, Known>> {
+export async function readKnown(accountId: string, ids: string[], at: Date, within?: Tx): Promise<Map<string, Known>> {
+  const tx = within ? inTurn(within) : reader();
   const [contacts, tags, points, doors, rosters, enrolments, dates, values] = await Promise.all([
     tx.rows<Raw>('select c.*, f.* from contacts c join contact_facts f on f.contact_id = c.id where c.id = any($1::bigint[])', [
       ids,

@@ -3,13 +3,14 @@ import { CONTACT_ROLES } from '@/core/contacts';
 import type { Scope } from '@/core/accounts';
 import type { NameOf, Vocabulary, VocabularyView } from '@/core/segments';
 import { listFields } from '../contacts';
-import { reader, type Tx } from '../shared';
+import { inTurn, reader, type Tx } from '../shared';
 
 /** Sources, towns and postal codes that are offered; others can be typed. */
 const MOST_OFFERED = 300;
 
 /** Everything that has a name of its own. Sources and places are their own names: `readOffered` adds those there are. */
-export async function readVocabulary(scope: Scope, tx: Tx = reader()): Promise<VocabularyView> {
+export async function readVocabulary(scope: Scope, within?: Tx): Promise<VocabularyView> {
+  const tx = within ? inTurn(within) : reader();
   const [rows, fields] = await Promise.all([
     tx.rows<{ of: Vocabulary; value: string; name: string; more: object | null }>(
       `select * from (

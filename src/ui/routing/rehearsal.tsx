@@ -10,6 +10,7 @@ import { sentOf, type LadderDraft } from './draft';
 import { long, type Ladder, type Rehearsal } from './shapes';
 
 const number = (n: number): string => n.toLocaleString('en-US');
+const leads = (n: number): string => `${number(n)} ${n === 1 ? 'lead' : 'leads'}`;
 type Behind = { title: string; query: string };
 
 export function RehearsalBox({ ladder, draft }: { ladder: Ladder; draft: LadderDraft }) {
@@ -117,8 +118,11 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
           <thead>
             <tr>
               <th>Rung</th>
-              <th className="n">before</th>
-              <th className="n">after</th>
+              <th className="n" title="As it really was">
+                really
+              </th>
+              <th className="n">as it is</th>
+              <th className="n">changed</th>
             </tr>
           </thead>
           <tbody>
@@ -127,37 +131,43 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
                 <td>
                   {rung.position}. {rosterOf(rung.position)}
                 </td>
+                <td className="n soft">{number(rung.really)}</td>
                 <td className="n">{number(rung.before)}</td>
                 <td className="n">{door(rung.after, `Rung ${rung.position}`, `rung=${rung.id}`)}</td>
               </tr>
             ))}
-            {result.gone > 0 && (
+            {result.gone.before > 0 && (
               <tr>
                 <td className="soft">rungs taken out</td>
-                <td className="n">{number(result.gone)}</td>
+                <td />
+                <td className="n">{number(result.gone.before)}</td>
                 <td className="n">0</td>
               </tr>
             )}
             <tr>
               <td className="soft">no rung</td>
+              <td />
               <td className="n">{number(result.fell.before)}</td>
               <td className="n">{number(result.fell.after)}</td>
             </tr>
             <tr>
               <td className="soft">a safety net</td>
+              <td />
               <td className="n">{number(result.net.before)}</td>
               <td className="n">{number(result.net.after)}</td>
             </tr>
             <tr>
-              <td className="soft">until somebody has it: half within, nine of ten within</td>
+              <td className="soft">time until somebody has it: half, nine of ten</td>
+              <td />
               <td className="n nowrap">{before ? `${long(before.median)}, ${long(before.late)}` : '–'}</td>
               <td className="n nowrap">{after ? `${long(after.median)}, ${long(after.late)}` : '–'}</td>
             </tr>
             {result.fairness.map((one) => (
               <tr key={one.roster}>
-                <td className="soft">furthest from the share due, {one.roster}</td>
-                <td className="n nowrap">{number(one.before)} leads</td>
-                <td className="n nowrap">{number(one.after)} leads</td>
+                <td className="soft">furthest from the share due: {one.roster}</td>
+                <td />
+                <td className="n nowrap">{leads(one.before)}</td>
+                <td className="n nowrap">{leads(one.after)}</td>
               </tr>
             ))}
           </tbody>
@@ -166,14 +176,18 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
           <thead>
             <tr>
               <th>Agent</th>
-              <th className="n">before</th>
-              <th className="n">after</th>
+              <th className="n" title="As it really was">
+                really
+              </th>
+              <th className="n">as it is</th>
+              <th className="n">changed</th>
             </tr>
           </thead>
           <tbody>
             {result.agents.map((agent) => (
               <tr key={agent.id}>
                 <td>{agent.name}</td>
+                <td className="n soft">{number(agent.really)}</td>
                 <td className="n">{number(agent.before)}</td>
                 <td className="n">{door(agent.after, agent.name, `agent=${agent.id}`)}</td>
               </tr>
@@ -219,7 +233,7 @@ function Outcomes({ id, behind, onClose }: { id: string; behind: Behind; onClose
               one.after
             ) : (
               <>
-                <span className="soft">{one.before ?? 'nobody'} →</span> {one.after}
+                <span className="soft">{one.before} →</span> {one.after}
               </>
             )}{' '}
             <Ago at={one.arrived_at} />

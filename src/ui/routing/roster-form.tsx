@@ -20,6 +20,7 @@ interface Member {
   hours: Hours[];
   paused: boolean;
 }
+const OFFICE_HOURS: Hours = { days: [1, 2, 3, 4, 5], from: '09:00', to: '18:00' };
 const WAYS: Record<HandOut, string> = {
   round_robin: 'one after the other has the lead at once',
   weighted: 'at once, by shares',
@@ -323,18 +324,28 @@ function Members({
                   type="button"
                   className="chip tiny"
                   aria-expanded={hoursOf === member.id}
-                  onClick={() => setHoursOf(hoursOf === member.id ? null : member.id)}
+                  onClick={() => {
+                    setHoursOf(hoursOf === member.id ? null : member.id);
+                    if (!member.hours.length) put(member.id, { hours: [OFFICE_HOURS] });
+                  }}
                 >
                   {member.hours.length ? member.hours.map(hoursPhrase).join(', ') : 'always'}
                 </button>
                 {hoursOf === member.id && (
                   <div>
                     <HoursFields
-                      hours={member.hours[0] ?? { days: [1, 2, 3, 4, 5], from: '09:00', to: '18:00' }}
+                      hours={member.hours[0] ?? OFFICE_HOURS}
                       onChange={(hours) => put(member.id, { hours: hours.days.length ? [hours, ...member.hours.slice(1)] : [] })}
                     />
-                    <button type="button" className="chip tiny" onClick={() => put(member.id, { hours: [] })}>
-                      always
+                    <button
+                      type="button"
+                      className="chip tiny"
+                      onClick={() => {
+                        put(member.id, { hours: [] });
+                        setHoursOf(null);
+                      }}
+                    >
+                      at any time
                     </button>
                   </div>
                 )}

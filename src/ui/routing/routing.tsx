@@ -91,7 +91,7 @@ function Managed({ ladder }: { ladder: Ladder }) {
               Change the ladder
             </button>
             <button type="button" className="act" onClick={() => setBefore(true)}>
-              Before
+              Earlier ladders
             </button>
           </span>
         </Head>

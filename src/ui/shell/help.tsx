@@ -14,6 +14,7 @@ const KEYS: [string, string][] = [
   ['t, e, m', 'Text, e-mail, letter'],
   ['o', 'Note'],
   ['s', 'Set the next touch'],
+  ['a', 'Take the lead that is offered'],
   ['Ctrl+Enter', 'Send what is being written'],
   ['Shift+M', 'Privacy mask'],
 ];

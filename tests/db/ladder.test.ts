@@ -1,0 +1,184 @@
+/** The ladder changed as a whole, brought back, and rehearsed over what came before; conditions on the person; tags and lenders of a rung. */
+import { houseForEach } from '../harness/each';
+import type { Tree } from '@/core/segments';
+import { type House } from '../harness/house';
+
+const opened = houseForEach();
+let house: House;
+beforeEach(() => {
+  house = opened();
+});
+
+const BUYERS: Tree = { all: [{ on: 'lead_role', how: 'any', of: ['buyer'] }] };
+const about = (town: string): Tree => ({ all: [{ on: 'lead_town', how: 'any', of: [town] }] });
+const save = async (rungs: object[], more: object = {}) => {
+  const { version } = await house.m.routing.readLadder(house.scope);
+  return house.m.routing.saveLadder(house.as('Ada'), version, { rungs, ...more });
+};
+const newRoster = async (name: string, people: string[]) =>
+  (
+    await house.m.routing.createRoster(house.as('Ada'), {
+      name,
+      safety_net_id: house.people.Ada!.id,
+      members: people.map((one) => ({ id: house.people[one]!.id })),
+    })
+  ).id;
+
+test('each rung of a ladder is asked in its order, and the way says why the others did not fit', async () => {
+  const south = await newRoster('South', ['Caspian']);
+  await save([
+    { tree: { all: [about('Petrel Point'), { on: 'lead_price', how: 'between', from: 500_000, to: null }] }, roster_id: south },
+    { id: '1', tree: BUYERS, roster_id: '1' },
+  ]);
+  const cheap = await house.arrives({
+    emails: ['cheap@ladder.example'],
+    place: { city: 'Petrel Point' },
+    wants: { price_max: 300_000 },
+  });
+  const dear = await house.arrives({
+    emails: ['dear@ladder.example'],
+    place: { city: 'petrel point' },
+    wants: { price_max: 900_000 },
+  });
+  expect([cheap.routing.agent!.name, dear.routing.agent!.name]).toEqual(['Abel Test', 'Caspian Test']);
+  expect((await house.m.routing.readTrace(house.scope, cheap.inquiry.id)).rungs).toEqual([
+    {
+      position: 1,
+      who: 'People (about Petrel Point), 500,000 or more dollars',
+      fits: false,
+      unmet: 'People 500,000 or more dollars',
+    },
+    { position: 2, who: 'Buyers', fits: true, unmet: null },
+  ]);
+});
+
+test('whoever changes a ladder that somebody else has changed meanwhile is told; an earlier one comes back whole', async () => {
+  const { version } = await house.m.routing.readLadder(house.scope);
+  await save([{ id: '1', tree: about('Saltmarsh'), roster_id: '1', notify: ['text'] }]);
+  await expect(house.m.routing.saveLadder(house.as('Ada'), version, { rungs: [] })).rejects.toMatchObject({
+    code: 'conflict',
+    message: expect.stringContaining('Ada Test has changed the ladder meanwhile; nothing was kept.'),
+  });
+  await save([]);
+  const { routing } = await house.arrives({ emails: ['none@ladder.example'] });
+  expect(routing.because).toBe('No rung matched, so the safety net takes it: Ada Test.');
+  const versions = await house.m.routing.listLadderVersions('1');
+  expect(versions.map(({ rungs }) => rungs)).toEqual([[], ['People about Saltmarsh → Coast agents'], ['Buyers → Coast agents']]);
+  await house.m.routing.restoreLadder(house.as('Ada'), versions[1]!.id);
+  const { rungs } = await house.m.routing.readLadder(house.scope);
+  expect(rungs).toEqual([expect.objectContaining({ id: '1', who: 'People about Saltmarsh', notify: ['text'] })]);
+});
+
+test.each<[string, object, string]>([
+  ['no such roster', { roster_id: '999', tree: BUYERS }, 'rungs.0.roster_id'],
+  ['a condition that cannot be asked', { roster_id: '1', tree: { on: 'lead_price', how: 'yes' } }, 'rungs.0.tree'],
+  ['no such tag', { roster_id: '1', tree: BUYERS, tags: ['77'] }, 'rungs.0.tags'],
+  ['an agent as lender', { roster_id: '1', tree: BUYERS, lender_id: '2' }, 'rungs.0.lender_id'],
+  ['another way to tell', { roster_id: '1', tree: BUYERS, notify: ['fax'] }, 'rungs.0.notify.0'],
+])('a ladder with %s is refused by its place; nothing is kept', async (_, rung, field) => {
+  await expect(save([rung])).rejects.toMatchObject({
+    code: 'input_invalid',
+    facts: { fields: [expect.objectContaining({ field })] },
+  });
+  expect((await house.m.routing.readLadder(house.scope)).rungs).toHaveLength(1);
+});
+
+test('a rung may ask about the person, tags them and attaches a lender', async () => {
+  const { contact } = await house.arrives({ emails: ['choir@tag.example'], tags: ['choir'] });
+  const tags = await house.db.rows<{ id: string; name: string }>('select id, name from tags');
+  const choir = tags.find(({ name }) => name === 'choir')!.id;
+  const south = await newRoster('South', ['Caspian']);
+  await save([
+    {
+      tree: { all: [{ on: 'tag', how: 'any', of: [choir] }] },
+      roster_id: south,
+      tags: [choir],
+      lender_id: house.people.Hollis!.id,
+    },
+    { tree: BUYERS, roster_id: '1' },
+  ]);
+  const singing = await house.arrives({ emails: ['singer@tag.example'], tags: ['choir'] });
+  const silent = await house.arrives({ emails: ['silent@tag.example'] });
+  expect([singing.routing.agent!.name, silent.routing.agent!.name]).not.toContain(undefined);
+  expect(singing.routing.agent!.name).toBe('Caspian Test');
+  expect(silent.routing.agent!.name).not.toBe('Caspian Test');
+  const seen = await house.m.contacts.listContacts(house.scopeOf('Hollis'), { limit: 5 });
+  expect(seen.items.map(({ id }) => id)).toEqual([singing.contact.id]);
+  expect(contact.id).not.toBe(singing.contact.id);
+});
+
+test('a rehearsal says who would have got what, and changes nothing; cancelled it stops; of nothing it says nothing', async () => {
+  const south = await newRoster('South', ['Caspian']);
+  for (let n = 0; n < 12; n += 1)
+    await house.arrives({ emails: [`r${n}@rehearsed.example`], place: { city: n % 3 ? 'Saltmarsh' : 'Petrel Point' } });
+  await house.arrives({ emails: ['r0@rehearsed.example'] });
+  const before = await house.db.rows('select id, owner_id from contacts order by id');
+  const order = (rungs: object[]) => house.m.routing.orderRehearsal(house.as('Ada'), 30, { rungs });
+  const { id } = await order([
+    { tree: about('Petrel Point'), roster_id: south },
+    { id: '1', tree: BUYERS, roster_id: '1' },
+  ]);
+  await house.m.rehearsing.rehearse(id, () => true);
+  const { result, state, done } = await house.m.routing.findRehearsal('1', id);
+  expect([state, done]).toEqual(['done', 13]);
+  expect(result).toMatchObject({
+    inquiries: 13,
+    asked: 12,
+    rungs: [
+      { id: 'new-1', position: 1, really: 0, before: 0, after: 4 },
+      { id: '1', position: 2, really: 12, before: 12, after: 8 },
+    ],
+    fell: { before: 0, after: 0 },
+  });
+  const moved = await house.m.routing.listOutcomes('1', id, { rung: 'new-1' }, 50);
+  expect(moved).toHaveLength(4);
+  expect(new Set(moved.map(({ after }) => after))).toEqual(new Set(['Caspian Test']));
+  expect((await house.m.routing.listOutcomes('1', id, { moved: true }, 50)).length).toBe(result!.moved);
+  expect(await house.db.rows('select id, owner_id from contacts order by id')).toEqual(before);
+
+  const same = await order([{ id: '1', tree: BUYERS, roster_id: '1' }]);
+  await house.m.rehearsing.rehearse(same.id, () => true);
+  expect((await house.m.routing.findRehearsal('1', same.id)).result!.moved).toBe(0);
+
+  const stopped = await order([]);
+  await house.m.routing.cancelRehearsal(house.as('Ada'), stopped.id);
+  await house.m.rehearsing.rehearse(stopped.id, () => true);
+  expect(await house.m.routing.findRehearsal('1', stopped.id)).toMatchObject({ state: 'cancelled', result: null });
+});
+
+test('invitations: no leads until accepted, and none after declining', async () => {
+  const member = (name: string) => ({ id: house.people[name]!.id });
+  await house.m.routing.updateRoster(house.as('Ada'), '1', { members: [member('Abel'), member('Cato')], invite: true });
+  const names = async (n: number) => {
+    const got: string[] = [];
+    for (let at = 0; at < n; at += 1)
+      got.push(
+        (await house.arrives({ emails: [`inv${Math.floor(performance.now() * 1e3)}-${at}@invited.example`] })).routing.agent!
+          .name,
+      );
+    return got;
+  };
+  expect(await names(2)).toEqual(['Abel Test', 'Abel Test']);
+  await house.tellAgents();
+  expect(house.received('email').map(({ to }) => to)).toEqual([house.people.Cato!.email]);
+  await expect(house.m.routing.answerInvitation(house.as('Abel'), '1', true)).rejects.toMatchObject({ code: 'not_found' });
+  await house.m.routing.answerInvitation(house.as('Cato'), '1', true);
+  expect(await names(2)).toEqual(['Cato Test', 'Abel Test']);
+  await house.m.routing.answerInvitation(house.as('Cato'), '1', false);
+  expect(await names(2)).toEqual(['Abel Test', 'Abel Test']);
+});
+
+test('a roster that is used cannot be deleted, and one that goes round in a circle is not kept', async () => {
+  const south = await newRoster('South', ['Caspian']);
+  const then = (id: string, roster_id: string) =>
+    house.m.routing.updateRoster(house.as('Ada'), id, { then: { to: 'roster', roster_id } });
+  await then('1', south);
+  await expect(then(south, '1')).rejects.toMatchObject({
+    facts: { fields: [expect.objectContaining({ message: expect.stringContaining('Coast agents → South → Coast agents') })] },
+  });
+  await expect(house.m.routing.deleteRoster(house.as('Ada'), south)).rejects.toMatchObject({
+    code: 'conflict',
+    message: 'Coast agents hands on to this roster. Change that first; nothing was deleted.',
+  });
+  await expect(house.m.routing.deleteRoster(house.as('Ada'), '1')).rejects.toMatchObject({ code: 'conflict' });
+});
