@@ -182,3 +182,77 @@ test('a roster that is used cannot be deleted, and one that goes round in a circ
   });
   await expect(house.m.routing.deleteRoster(house.as('Ada'), '1')).rejects.toMatchObject({ code: 'conflict' });
 });
+
+describe('handing on', () => {
+  const owners = async () =>
+    Object.fromEntries(
+      (
+        await house.db.rows<{ name: string; n: number }>(
+          `select u.first_name as name, count(*)::int as n from contacts c join users u on u.id = c.owner_id group by 1 order by 1`,
+        )
+      ).map(({ name, n }) => [name, n]),
+    );
+  const perform = async (id: string) => house.m.changes.performChange(id, () => true);
+  const leaves = async (name: string, change: object) => {
+    const { id } = await house.m.changes.letLeave(house.as('Ada'), house.people[name]!.id, change as never);
+    await perform(id);
+    return id;
+  };
+
+  test('somebody leaves: they come in no more, their people go by the ladder to those who are here, and undone they are theirs again', async () => {
+    const south = await newRoster('South', ['Caspian']);
+    await save([
+      { tree: about('Petrel Point'), roster_id: south },
+      { id: '1', tree: BUYERS, roster_id: '1' },
+    ]);
+    for (let n = 0; n < 9; n += 1)
+      await house.arrives({ emails: [`l${n}@left.example`], place: { city: n % 3 ? 'Saltmarsh' : 'Petrel Point' } });
+    await house.m.contacts.updateContact(house.as('Ada'), '1', { owner_id: house.people.Abel!.id });
+    const before = await owners();
+    const id = await leaves('Abel', { kind: 'hand_on', roster_id: null });
+    const after = await owners();
+    expect(after.Abel).toBeUndefined();
+    expect(after.Caspian).toBeGreaterThan(before.Caspian!);
+    expect(await house.m.accounts.findPerson(house.people.Abel!.id)).toBeNull();
+    const story = await house.story('1');
+    expect(story.at(-1)).toContain('handed on by the ladder');
+    await house.m.changes.undoChange(house.as('Ada'), id);
+    await house.m.changes.performUndo(id, () => true);
+    expect(await owners()).toEqual(before);
+    await house.m.changes.letReturn(house.as('Ada'), house.people.Abel!.id);
+    expect(await house.m.accounts.findPerson(house.people.Abel!.id)).not.toBeNull();
+  });
+
+  test('deleted in the middle of their turn: what was offered goes to the next at once', async () => {
+    await house.m.routing.updateRoster(house.as('Ada'), '1', { hand_out: 'turns', window_seconds: 3_600 });
+    const { contact } = await house.arrives({ emails: ['mid@turn.example'] });
+    await leaves('Abel', { kind: 'owner', owner_id: house.people.Brisa!.id });
+    const [offer] = await house.m.routing.listMyOffers('1', house.people.Brisa!.id);
+    expect(offer).toBeDefined();
+    await house.m.routing.acceptOffer(house.as('Brisa'), offer!.id);
+    expect((await house.contact(contact.id)).owner!.name).toBe('Brisa Test');
+  });
+
+  test('many to a roster, in turn and by shares, never back to whom they come from; also those who are just being offered', async () => {
+    for (let n = 0; n < 6; n += 1) await house.arrives({ emails: [`t${n}@turns.example`] }, { by: 'Abel' });
+    const { id } = await house.m.changes.createChange(house.as('Ada'), {
+      selection: { question: {} },
+      change: { kind: 'hand_on', roster_id: '1' },
+    });
+    await perform(id);
+    expect(await owners()).toEqual({ Brisa: 3, Caspian: 3 });
+  });
+
+  test('nobody says so of themselves; somebody has to run the office; an agent may not', async () => {
+    const change = { kind: 'hand_on', roster_id: null } as const;
+    await expect(house.m.changes.letLeave(house.as('Ada'), house.people.Ada!.id, change)).rejects.toMatchObject({
+      code: 'conflict',
+    });
+    await expect(
+      house.m.changes.letLeave(house.as('Ada'), house.people.Abel!.id, { kind: 'owner', owner_id: house.people.Abel!.id }),
+    ).rejects.toMatchObject({ code: 'input_invalid' });
+    await expect(house.m.changes.createChange(house.as('Abel'), { selection: { question: {} }, change })).rejects.toMatchObject({
+      code: 'not_allowed',
+    });
+  });
+});

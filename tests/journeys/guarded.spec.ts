@@ -39,6 +39,7 @@ const BODIES: Record<string, unknown> = {
   updateDoor: { name: 'not mine' },
   takeLeadMail: { person: {} },
   updateLeadMail: { state: 'set_aside' },
+  letLeave: { change: { kind: 'hand_on', roster_id: null } },
   saveLadder: { version: '1', rungs: [] },
   restoreLadder: { version: '1' },
   createRoster: { name: 'not mine', safety_net_id: '1' },

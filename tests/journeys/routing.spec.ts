@@ -21,6 +21,9 @@ const open = async (page: Page, path: string) => {
   await page.locator('[data-keys="heard"]').waitFor();
 };
 
+/** The roster hands out as the other journeys know it, whatever became of this one. */
+test.afterAll(() => api('/rosters/1', 'PATCH', { hand_out: 'round_robin', hides: [] }));
+
 test('a ladder is changed, rehearsed and applied; a lead goes by it and its way can be read; undone it is as before', async ({
   page,
 }) => {
@@ -84,7 +87,7 @@ test('an open claim by two agents in two browsers: one takes it with a key, the 
   expect(body.routing.agent).toBeNull();
   const offer = (at: Page) => at.getByRole('complementary', { name: 'Leads offered to you' });
   for (const at of [one, two]) {
-    await expect(offer(at)).toContainText('Tarn Hollow. Is the garden large?');
+    await expect(offer(at)).toContainText('Is the garden large?');
     await expect(offer(at)).not.toContainText('Perpetua');
   }
   await two.route('**/api/v1/events', (route) => route.abort());

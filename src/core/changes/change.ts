@@ -16,6 +16,8 @@ export type Change =
   | { kind: 'horizon'; horizon: string | null }
   | { kind: 'roles'; add: string[]; remove: string[] }
   | { kind: 'owner'; owner_id: string }
+  /** To whoever is next on a roster; null asks the ladder of each. */
+  | { kind: 'hand_on'; roster_id: string | null }
   | { kind: 'field'; field_id: string; value: string | number | boolean | string[] | null }
   | { kind: 'permission'; channel: PermissionChannelKey; state: 'granted' | 'withdrawn'; evidence: string }
   | { kind: 'campaign'; campaign_id: string }
@@ -42,7 +44,7 @@ export const LEFT_ALONE = {
 export type LeftAlone = keyof typeof LEFT_ALONE;
 
 /** The names a sentence needs: of tags, stages, people, fields, campaigns. */
-export type ChangeNames = (of: 'tag' | 'stage' | 'horizon' | 'person' | 'field' | 'campaign', value: string) => string;
+export type ChangeNames = (of: 'tag' | 'stage' | 'horizon' | 'person' | 'roster' | 'field' | 'campaign', value: string) => string;
 
 const shown = (value: unknown): string =>
   Array.isArray(value) ? listed(value.map(String)) : value === true ? 'yes' : value === false ? 'no' : String(value);
@@ -82,6 +84,8 @@ export function deedOf(change: Change, name: ChangeNames): string {
       ]);
     case 'owner':
       return `are handed to ${name('person', change.owner_id)}`;
+    case 'hand_on':
+      return change.roster_id ? `are handed to ${name('roster', change.roster_id)}, in turn` : 'are handed on by the ladder';
     case 'field':
       return change.value === null || change.value === ''
         ? `lose “${name('field', change.field_id)}”`

@@ -17,6 +17,7 @@ export const changeSchema = Joi.alternatives()
     kind('horizon', { horizon: Joi.string().max(60).allow(null).required() }),
     kind('roles', { add: roles, remove: roles }),
     kind('owner', { owner_id: id.required() }),
+    kind('hand_on', { roster_id: id.allow(null).required() }),
     kind('field', {
       field_id: id.required(),
       value: Joi.alternatives(

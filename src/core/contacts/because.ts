@@ -22,7 +22,12 @@ export type Because =
   | { why: 'claimed'; roster: string; agent: string; seconds: number; of: number }
   | { why: 'commons'; roster: string }
   | { why: 'joined' }
-  | { why: 'safety_net'; roster: string | null; agent: string; cause: 'no_rung' | 'all_away' | 'nobody_claimed' | 'nobody_tried' | 'roster_empty' }
+  | {
+      why: 'safety_net';
+      roster: string | null;
+      agent: string;
+      cause: 'no_rung' | 'all_away' | 'nobody_claimed' | 'nobody_tried' | 'roster_empty';
+    }
   | { why: 'kept_by_hand'; agent: string }
   | { why: 'source_assigned'; agent: string }
   | { why: 'own_listing'; agent: string; listing: string }

@@ -23,6 +23,8 @@ export interface Word {
   meaning?: string;
   rhythm_days?: number;
   strokes?: number;
+  /** True for a person who works here no longer: named, and not offered. */
+  left?: boolean;
 }
 
 /** The names of everything a segment may name. */

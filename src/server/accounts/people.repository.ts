@@ -6,12 +6,12 @@ import { settingsSchema } from '@/core/accounts/schemas';
 import { faultsOf } from '@/core/capture/schemas';
 import { now, reader, record, transact, type Tx } from '../shared';
 
-/** The people of the account, in the order of their names. */
-export const listPeople = (scope: Scope, tx: Tx = reader()): Promise<PersonView[]> =>
-  tx.rows<PersonView>(
+/** The people of the account, in the order of their names; with `left`, those who work here no longer. */
+export const listPeople = (scope: Scope, left = false): Promise<PersonView[]> =>
+  reader().rows<PersonView>(
     `select u.id, u.first_name || ' ' || u.last_name as name, u.role, u.email, u.phone, o.name as office, u.away_until
-     from users u left join offices o on o.id = u.office_id where u.account_id = $1 and u.active order by u.first_name, u.last_name`,
-    [scope.accountId],
+     from users u left join offices o on o.id = u.office_id where u.account_id = $1 and u.active <> $2 order by u.first_name, u.last_name`,
+    [scope.accountId, left],
   );
 
 export async function readSettings(accountId: string, tx: Tx = reader()): Promise<Settings> {

@@ -28,12 +28,11 @@ export interface Asked {
 async function checked(principal: Principal, change: Change): Promise<string> {
   const scope = scopeFor(principal);
   const office = principal.kind === 'key' || runsTheOffice(principal.person.role);
-  if ((change.kind === 'owner' || change.kind === 'delete') && !office)
+  const hands = change.kind === 'owner' || change.kind === 'hand_on';
+  if ((hands || change.kind === 'delete') && !office)
     throw new AppError(
       'not_allowed',
-      change.kind === 'owner'
-        ? 'Only an admin hands contacts to another agent.'
-        : 'Only an admin deletes contacts. Archive them instead.',
+      hands ? 'Only an admin hands contacts to another agent.' : 'Only an admin deletes contacts. Archive them instead.',
     );
   const invalid = (field: string, message: string) =>
     new AppError('input_invalid', 'This change cannot be made; nothing was done.', {

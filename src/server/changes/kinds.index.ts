@@ -2,7 +2,7 @@
 import type { Change, ChangeKind } from '@/core/changes';
 import { field } from './field.kind';
 import type { Kind } from './kinds';
-import { fieldGone, horizon, horizonGone, owner, roles, tagGone, tags } from './plain.kinds';
+import { fieldGone, handOn, horizon, horizonGone, owner, roles, tagGone, tags } from './plain.kinds';
 import { callList, campaign, permission, remove, stage, stageGone } from './standing.kinds';
 
 const KINDS: { [K in ChangeKind]: Kind<Extract<Change, { kind: K }>> } = {
@@ -15,6 +15,7 @@ const KINDS: { [K in ChangeKind]: Kind<Extract<Change, { kind: K }>> } = {
   horizon,
   roles,
   owner,
+  hand_on: handOn,
   field,
   permission,
   campaign,

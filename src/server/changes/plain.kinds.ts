@@ -1,6 +1,7 @@
 /** Changes that are a column or a set of the contact: tags, roles, horizon, owner. */
 import type { Change } from '@/core/changes';
 import { endOffers, restate } from '../contacts';
+import { chooseAgents } from '../routing';
 import { ITEMS, itemsJson, KEEP, keepBind, type Doing, type Item, type Kind } from './kinds';
 
 type Of<K extends Change['kind']> = Extract<Change, { kind: K }>;
@@ -131,6 +132,19 @@ export const fieldGone: Kind<Of<'field_gone'>> = {
 
 export const contactIds = (items: Item[]): string[] => items.map(({ contact_id }) => String(contact_id));
 
+/** Whoever was handed on goes back, unless somebody handed them on since. */
+const backToOwner = async (doing: Doing, items: Item[]): Promise<{ restored: number; why: 'changed_since' }> => ({
+  restored: await counted(
+    doing,
+    `with back as (update contacts c set owner_id = (i.before->>'owner')::bigint, office_id = (i.before->>'office')::bigint, owned_since = (i.before->>'since')::timestamptz, updated_at = $2
+           from ${ITEMS(1)} where c.id = i.contact_id and c.owner_id = (i.after->>'owner')::bigint returning c.id, c.owner_id),
+         offered as (update offers o set user_id = back.owner_id from back where o.contact_id = back.id and o.answered_at is null and o.state in ('given','accepted') and back.owner_id is not null)
+       select count(*)::int as n from back`,
+    [itemsJson(items), doing.at],
+  ),
+  why: 'changed_since',
+});
+
 export const owner: Kind<Of<'owner'>> = {
   leaves: (change, bind) => `case when c.owner_id = $${bind.push(change.owner_id)}::bigint then 'so_already' end`,
   apply: async (doing, change, ids) => {
@@ -145,15 +159,27 @@ export const owner: Kind<Of<'owner'>> = {
     await endOffers(doing.tx, ids, doing.at);
     return n;
   },
-  undo: async (doing, _, items) => ({
-    restored: await counted(
+  undo: (doing, _, items) => backToOwner(doing, items),
+};
+
+/** Each to whoever is next: the choice is made in the chunk, under the rosters' locks. */
+export const handOn: Kind<Of<'hand_on'>> = {
+  leaves: () => 'null::text',
+  leavesByItself: 'so_already',
+  apply: async (doing, change, ids) => {
+    await doing.tx.run('select 1 from contacts where id = any($1::bigint[]) order by id for update', [ids]);
+    const chosen = await chooseAgents(doing.tx, doing.accountId, ids, change.roster_id, doing.at);
+    const n = await counted(
       doing,
-      `with back as (update contacts c set owner_id = (i.before->>'owner')::bigint, office_id = (i.before->>'office')::bigint, owned_since = (i.before->>'since')::timestamptz, updated_at = $2
-           from ${ITEMS(1)} where c.id = i.contact_id and c.owner_id = (i.after->>'owner')::bigint returning c.id, c.owner_id),
-         offered as (update offers o set user_id = back.owner_id from back where o.contact_id = back.id and o.answered_at is null and o.state in ('given','accepted') and back.owner_id is not null)
-       select count(*)::int as n from back`,
-      [itemsJson(items), doing.at],
-    ),
-    why: 'changed_since',
-  }),
+      `with wanted as (select * from jsonb_to_recordset($6::jsonb) as x (id bigint, user_id bigint)),
+         old as (select c.id, c.owner_id, c.office_id, c.owned_since, w.user_id from contacts c join wanted w on w.id = c.id where c.owner_id is distinct from w.user_id),
+         written as (update contacts c set owner_id = u.id, office_id = u.office_id, owned_since = $4, updated_at = $4 from old, users u where c.id = old.id and u.id = old.user_id),
+         touched as (select id as contact_id, jsonb_build_object('owner', owner_id, 'office', office_id, 'since', owned_since) as before, jsonb_build_object('owner', user_id) as after from old),
+         ${KEEP} select count(*)::int as n from touched`,
+      [...keepBind(doing), JSON.stringify([...chosen].map(([id, user_id]) => ({ id, user_id })))],
+    );
+    await endOffers(doing.tx, ids, doing.at);
+    return n;
+  },
+  undo: (doing, _, items) => backToOwner(doing, items),
 };

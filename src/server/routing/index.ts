@@ -13,5 +13,6 @@ export {
   performRehearsal,
 } from './rehearsals.service';
 export { answerInvitation, createRoster, deleteRoster, listInvitations, updateRoster } from './rosters.service';
+export { chooseAgents } from './reassign.service';
 export { handPlanned, planRoute, traceOf, type Planned } from './route.service';
 export type { Handing } from './walk.service';

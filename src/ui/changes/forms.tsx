@@ -8,7 +8,7 @@ import type { FieldDef, VocabularyView } from '@/core/segments';
 import { NO_WORDS, useVocabulary } from '../primitives';
 import { TagPicker } from './tag-picker';
 
-export type Doing = Exclude<Change['kind'], `${string}_gone`> | 'archive';
+export type Doing = Exclude<Change['kind'], `${string}_gone` | 'hand_on'> | 'archive';
 export const TITLES: Record<Doing, string> = {
   tags: 'Tag them',
   horizon: 'Set the horizon',
@@ -50,9 +50,7 @@ export function ChangeForm({ doing, onChange }: { doing: Doing; onChange: Set })
         />
       );
     case 'owner':
-      return (
-        <OneOf label="Agent" of="person" vocabulary={vocabulary} onPick={(owner_id) => onChange({ kind: 'owner', owner_id })} />
-      );
+      return <HandTo vocabulary={vocabulary} onChange={onChange} />;
     case 'campaign':
       return (
         <OneOf
@@ -98,6 +96,49 @@ export function ChangeForm({ doing, onChange }: { doing: Doing; onChange: Set })
   }
 }
 
+/** To one agent, to whoever is next on a roster, or to whom the ladder says. */
+export function HandTo({
+  vocabulary,
+  without = [],
+  onChange,
+}: {
+  vocabulary: VocabularyView;
+  without?: string[];
+  onChange: Set;
+}) {
+  const [value, setValue] = useState<string | null>(null);
+  const options: [string, string, Change][] = [
+    ['ladder', 'By the ladder, each as if they came now', { kind: 'hand_on', roster_id: null }],
+    ...(vocabulary.names.roster ?? []).map(({ value: roster_id, name }): [string, string, Change] => [
+      `roster ${roster_id}`,
+      `${name}, in turn`,
+      { kind: 'hand_on', roster_id },
+    ]),
+    ...(vocabulary.names.person ?? [])
+      .filter((one) => !one.left && !without.includes(one.value))
+      .map(({ value: owner_id, name }): [string, string, Change] => [owner_id, name, { kind: 'owner', owner_id }]),
+  ];
+  return (
+    <fieldset className="values">
+      <legend className="unseen">To whom</legend>
+      {options.map(([key, name, change]) => (
+        <label key={key} className="choice">
+          <input
+            type="radio"
+            name="one"
+            checked={value === key}
+            onChange={() => {
+              setValue(key);
+              onChange(change);
+            }}
+          />{' '}
+          {name}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
 function OneOf({
   label,
   of,
@@ -107,7 +148,7 @@ function OneOf({
   onPick,
 }: {
   label: string;
-  of: 'stage' | 'horizon' | 'person' | 'campaign';
+  of: 'stage' | 'horizon' | 'campaign';
   vocabulary: VocabularyView;
   none?: string;
   without?: string[];

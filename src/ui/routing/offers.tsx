@@ -62,13 +62,21 @@ function Row({ offer, words, children }: { offer: Offer; words: string; children
           {offer.name.trim() || 'Nameless'}
         </Link>
         <span className="soft small" style={{ display: 'block' }}>
-          {words} ·{' '}
-          <Link href={`/intake?inquiry=${offer.inquiry_id}`} className="soft" title={offer.because} prefetch={false}>
-            why
-          </Link>
+          {words}
         </span>
       </span>
-      {children}
+      <span className="beside nowrap" style={{ marginTop: 0 }}>
+        <Link
+          className="chip tiny"
+          style={{ textDecoration: 'none' }}
+          href={`/intake?inquiry=${offer.inquiry_id}`}
+          title={offer.because}
+          prefetch={false}
+        >
+          Why
+        </Link>
+        {children}
+      </span>
     </div>
   );
 }

@@ -9,6 +9,7 @@ import type { Jsoned } from '@/core/shared';
 import { ask, freshKey, useNotices, wordsOf } from '../primitives';
 import { Block } from './block';
 import { Fields } from './fields';
+import { People } from './people';
 import { Standing } from './standing';
 import { Tags } from './tags';
 import '../contacts/contacts.css';
@@ -35,16 +36,7 @@ export function SetupArea({ settings, people }: { settings: SettingsForm; people
         <Fields />
         <Standing kind="stages" />
         <Standing kind="horizons" />
-        <Block title="People" note="Who works here, and as what.">
-          {people.map((person) => (
-            <div key={person.id} className="pair">
-              <span>
-                {person.name} <span className="soft small">{person.office}</span>
-              </span>
-              <span className="soft">{person.role}</span>
-            </div>
-          ))}
-        </Block>
+        <People people={people} />
       </div>
     </>
   );

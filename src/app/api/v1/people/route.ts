@@ -3,4 +3,4 @@ import { listPeople } from '@/server/accounts';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const GET = route(OPERATIONS.listPeople!, async ({ scope }) => ({ items: await listPeople(scope) }));
+export const GET = route(OPERATIONS.listPeople!, async ({ scope, query }) => ({ items: await listPeople(scope, query.left) }));
