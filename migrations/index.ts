@@ -10,6 +10,7 @@ import { searchPending } from './0008_search_pending';
 import { peopleInSight } from './0009_people_in_sight';
 import { leadMail } from './0010_lead_mail';
 import { routing } from './0011_routing';
+import { mailLessons } from './0012_mail_lessons';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -24,5 +25,6 @@ export const migrations: Migration[] = [
   peopleInSight,
   leadMail,
   routing,
+  mailLessons,
 ];
 export type { Migration };

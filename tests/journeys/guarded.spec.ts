@@ -38,6 +38,7 @@ const BODIES: Record<string, unknown> = {
   createDoor: { name: 'not mine' },
   updateDoor: { name: 'not mine' },
   takeLeadMail: { person: {} },
+  teachLeadMail: { marks: [{ field: 'name', text: 'x' }] },
   updateLeadMail: { state: 'set_aside' },
   letLeave: { change: { kind: 'hand_on', roster_id: null } },
   saveLadder: { version: '1', rungs: [] },

@@ -13,6 +13,7 @@ import { importPatchSchema } from '@/core/imports/schemas';
 import { CHANNELS, CONTACT_ROLES, OWN_STEPS, REPORTED_KINDS } from '@/core/contacts';
 import { FIELD_KINDS } from '@/core/segments';
 import { EVERY, EXPORT_FORMATS, SHEETS } from '@/core/exports';
+import { LESSON_FIELDS } from '@/core/mail';
 import { MERGE_FIELDS } from '@/core/duplicates';
 import { ladderSchema, rosterPatchSchema, rosterSchema } from '@/core/routing/schemas';
 import { TAG_COLORS } from '@/core/tags';
@@ -53,6 +54,17 @@ const question = {
   agent: id,
   ...period,
 };
+/** Words of a mail and what they are. */
+const marks = Joi.array()
+  .items(
+    Joi.object({
+      field: Joi.string()
+        .valid(...LESSON_FIELDS)
+        .required(),
+      text: Joi.string().max(20_000).required(),
+    }),
+  )
+  .max(20);
 const pair = Joi.object({ one_id: id.required(), other_id: id.required() });
 const fieldName = Joi.string().min(1).max(60);
 const fieldChoices = Joi.array().items(Joi.string().min(1).max(80)).max(200);
@@ -146,8 +158,16 @@ export const OPERATIONS = define({
     summary: 'Makes an inquiry of a mail as a person reads it; twice, it is one',
     scope: 'inquiries:write',
     only: 'office',
-    body: inquirySchema,
+    body: (inquirySchema as Joi.ObjectSchema).keys({ marks }),
     ownIdempotency: true,
+  },
+  teachLeadMail: {
+    method: 'POST',
+    path: '/lead-mails/{id}/teach',
+    summary: 'Keeps what was marked in a mail: the next of this sender is read so',
+    scope: 'inquiries:write',
+    only: 'office',
+    body: Joi.object({ marks: marks.min(1).required() }),
   },
   updateLeadMail: {
     method: 'PATCH',

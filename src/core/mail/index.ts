@@ -1,4 +1,5 @@
 export { inquiryOf } from './inquiry';
+export { LESSON_FIELDS, lessonOf, taughtValue, withLessons, type Lesson, type LessonField } from './lessons';
 export { isMachineMade } from './kind';
 export { bodyOf, readLeadMail } from './read';
 export type { LeadMail, LeadMailView, MailState } from './views';

@@ -59,10 +59,17 @@ export async function listInquiries(scope: Scope, limit: number, cursor?: string
 }
 
 /** One inquiry with what came in and what was read from it. @throws AppError not_found */
-export async function findInquiry(scope: Scope, id: string): Promise<InquiryView & { raw: unknown; parsed: unknown }> {
+export async function findInquiry(
+  scope: Scope,
+  id: string,
+): Promise<InquiryView & { raw: unknown; parsed: unknown; lead_mail_id: string | null }> {
   const bind: unknown[] = [id];
   const row = await reader().first<InquiryRow>(`${SELECT} where i.id = $1 and ${visible(scope, bind)}`, bind);
   if (!row) throw notFound('inquiry');
   const parsed = Object.fromEntries(Object.entries(row.parsed).filter(([key]) => key !== 'fingerprint' && key !== 'ask'));
-  return { ...viewOf(row), raw: row.raw, parsed };
+  const mail =
+    scope.sees === 'all'
+      ? await reader().first<{ id: string }>('select id from lead_mails where inquiry_id = $1 limit 1', [id])
+      : null;
+  return { ...viewOf(row), raw: row.raw, parsed, lead_mail_id: mail?.id ?? null };
 }

@@ -1,6 +1,14 @@
 export { askGuardrails, sendMessage } from './compose.service';
 export { inboundOf, receiveMail, receiveText, mailTokenFor, type InboundMail, type InboundText } from './inbox.service';
-export { deliveryId, findLeadMail, listLeadMails, receiveLeadMail, setLeadMailAside, takeLeadMail } from './lead-mailbox.service';
+export {
+  deliveryId,
+  findLeadMail,
+  listLeadMails,
+  receiveLeadMail,
+  setLeadMailAside,
+  takeLeadMail,
+  teachLeadMail,
+} from './lead-mailbox.service';
 export {
   backoffSeconds,
   claimOutbox,

@@ -6,10 +6,20 @@ import { createHash } from 'node:crypto';
 import { AppError, notFound, pageOf, readCursor, type Page } from '@/core/shared';
 import { scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { readInquiry, storable } from '@/core/capture/schemas';
-import { bodyOf, inquiryOf, readLeadMail, type LeadMail, type LeadMailView, type Mail, type MailState } from '@/core/mail';
+import {
+  bodyOf,
+  inquiryOf,
+  readLeadMail,
+  withLessons,
+  type LeadMail,
+  type LeadMailView,
+  type Mail,
+  type MailState,
+} from '@/core/mail';
 import { captureInquiry, type Captured, type Door } from '../capture';
 import { now, publish, reader, transact } from '../shared';
 import { inboundOf, isContact, receiveMail } from './inbox.service';
+import { keepLessons, readLessons, type Mark } from './mail-lessons.repository';
 
 /** What of a body is kept to be looked at. */
 const MOST_KEPT = 50_000;
@@ -28,7 +38,7 @@ export async function receiveLeadMail(door: Door, mail: Mail): Promise<void> {
   const id = deliveryId(mail);
   if (await reader().first('select 1 from lead_mails where door_id = $1 and message_id = $2', [door.id, id])) return;
   const at = await now();
-  const read = readLeadMail(mail, at);
+  const read = withLessons(readLeadMail(mail, at), bodyOf(mail), await readLessons(door.id, mail.from?.address ?? ''));
   const { state, inquiryId } = await settle(door, mail, id, read);
   await transact(async (tx) => {
     await tx.run(
@@ -78,14 +88,17 @@ async function settle(
   }
 }
 
+/** The inquiry of a mail. Its key is that of the mail, so that it is one whoever takes it in. */
+const arrive = (
+  door: Door,
+  mail: { from: Mail['from']; subject: string; text: string },
+  id: string,
+  said: object,
+): Promise<Captured> =>
+  captureInquiry({ door, raw: { mail, ...said }, inquiry: readInquiry(said), idempotencyKey: `lead-mail:${id}`, byPerson: null });
+
 const take = (door: Door, mail: Mail, id: string, said: object): Promise<Captured> =>
-  captureInquiry({
-    door,
-    raw: { mail: { from: mail.from, subject: mail.subject, text: bodyOf(mail).slice(0, MOST_KEPT) }, ...said },
-    inquiry: readInquiry(said),
-    idempotencyKey: `lead-mail:${id}`,
-    byPerson: null,
-  });
+  arrive(door, { from: mail.from, subject: mail.subject, text: bodyOf(mail).slice(0, MOST_KEPT) }, id, said);
 
 interface Row {
   id: string;
@@ -154,17 +167,39 @@ export async function findLeadMail(scope: Scope, id: string): Promise<LeadMailVi
   return { ...viewOf(row), body: row.body, inquiry: inquiryOf(row.read, row) };
 }
 
-/** Makes an inquiry of a mail that waited or was set aside, as a person reads it. Twice, it is one. @throws AppError not_found, conflict, input_invalid */
-export async function takeLeadMail(principal: Principal, id: string, said: object): Promise<Captured> {
+/**
+ * Keeps what a person marked in a mail, so that the next of this sender is read so.
+ * @returns how many places were learned, and the inquiry that the mail would be now
+ */
+export async function teachLeadMail(
+  principal: Principal,
+  id: string,
+  marks: Mark[],
+): Promise<{ learned: number; inquiry: object }> {
+  const { accountId, userId } = scopeFor(principal);
+  const row = await findRow(accountId, id);
+  const mail = { accountId, doorId: row.door_id, address: row.from_address, body: row.body };
+  const learned = await transact((tx) => keepLessons(tx, mail, marks, userId));
+  const read = withLessons(row.read, row.body, await readLessons(row.door_id, row.from_address));
+  return { learned, inquiry: inquiryOf(read, row) };
+}
+
+/** Makes an inquiry of a mail that waited or was set aside, as a person reads it, and learns from what they marked. Twice, it is one. @throws AppError not_found, conflict, input_invalid */
+export async function takeLeadMail(principal: Principal, id: string, said: object, marks: Mark[] = []): Promise<Captured> {
   const { accountId, userId } = scopeFor(principal);
   const row = await findUnsettled(accountId, id);
-  const captured = await captureInquiry({
-    door: { id: row.door_id, accountId, kind: row.kind, name: row.door, page: {}, source: row.source, defaults: row.defaults },
-    raw: { mail: { from: { name: row.from_name, address: row.from_address }, subject: row.subject, text: row.body }, ...said },
-    inquiry: readInquiry(said),
-    idempotencyKey: `lead-mail:${row.message_id}`,
-    byPerson: null,
-  });
+  const door = {
+    id: row.door_id,
+    accountId,
+    kind: row.kind,
+    name: row.door,
+    page: {},
+    source: row.source,
+    defaults: row.defaults,
+  };
+  const from = { name: row.from_name, address: row.from_address };
+  const captured = await arrive(door, { from, subject: row.subject, text: row.body }, row.message_id, said);
+  if (marks.length) await teachLeadMail(principal, id, marks);
   await settled(id, 'taken', captured.inquiry.id, userId);
   return captured;
 }

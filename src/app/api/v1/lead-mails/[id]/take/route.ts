@@ -3,6 +3,6 @@ import { takeLeadMail } from '@/server/messages';
 import { OPERATIONS } from '@/app/_http/operations';
 import { created, route } from '@/app/_http/route';
 
-export const POST = route(OPERATIONS.takeLeadMail!, async ({ principal, params, body }) =>
-  created(await takeLeadMail(principal, params.id!, body as object)),
+export const POST = route(OPERATIONS.takeLeadMail!, async ({ principal, params, body: { marks, ...said } }) =>
+  created(await takeLeadMail(principal, params.id!, said, marks)),
 );

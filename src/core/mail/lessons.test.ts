@@ -1,0 +1,60 @@
+import { lessonOf, taughtValue, withLessons, type Lesson, type LessonField } from './lessons';
+import type { LeadMail } from './mail';
+
+const unread: LeadMail = {
+  kind: 'needs-a-person',
+  because: 'It names no way to reach anybody.',
+  emails: [],
+  phones: [],
+  roles: [],
+  source: 'Moorhen',
+};
+const body = (who: string, how: string, ref: number) =>
+  `MOORHEN DISPATCH ${ref}\n\nParty of the first part: ${who}\nTalk line\n  ${how}\n\nUtterance follows\nWe saw the sign.\nIs it still free?\n\nMoorhen Dispatch, Tarn Hollow`;
+const FIRST = body('Perpetua Lindgren', '564-555-0133', 12);
+const NEXT = body('Anselm Okafor', '(564) 555-0134', 4711);
+
+test.each<[LessonField, string, string]>([
+  ['name', 'Perpetua Lindgren', 'Anselm Okafor'],
+  ['phone', '564-555-0133', '(564) 555-0134'],
+  ['message', 'We saw the sign.\nIs it still free?', 'We saw the sign.\nIs it still free?'],
+])('a %s that was marked is found in the next mail of that shape', (field, marked, expected) => {
+  const lesson = lessonOf(FIRST, field, marked)!;
+  expect(taughtValue(NEXT, lesson)).toBe(expected);
+});
+
+test.each<[string, string, string, string]>([
+  ['in a sentence', 'You were called by Ada Quill on line 2 today.', 'Ada Quill', 'You were called by Tam Reed on line 7 today.'],
+  ['among bars', 'Ref: 9 | Guest: Ada Quill | Open', 'Ada Quill', 'Ref: 10 | Guest: Tam Reed | Open'],
+  ['below its label', 'GUEST NAME HERE\n\nAda Quill\nend', 'Ada Quill', 'GUEST NAME HERE\nTam Reed\nend'],
+])('%s', (_, first, marked, next) => expect(taughtValue(next, lessonOf(first, 'name', marked)!)).toBe('Tam Reed'));
+
+test('what does not stand in the mail, or has nothing before it, teaches nothing; a mail of another shape is read as before', () => {
+  expect(lessonOf(FIRST, 'name', 'Somebody Else')).toBeNull();
+  expect(lessonOf('Ada Quill', 'name', 'Ada Quill')).toBeNull();
+  expect(lessonOf(FIRST, 'name', '  ')).toBeNull();
+  const lesson = lessonOf(FIRST, 'name', 'Perpetua Lindgren')!;
+  expect(withLessons(unread, 'Name: Tam Reed', [lesson])).toBe(unread);
+});
+
+test('a corrected mail is a lead the next time; rubbish and answers stay what they are; a value of another kind is not taken', () => {
+  const lessons = [lessonOf(FIRST, 'name', 'Perpetua Lindgren')!, lessonOf(FIRST, 'phone', '564-555-0133')!];
+  expect(withLessons(unread, NEXT, lessons)).toMatchObject({
+    kind: 'lead',
+    because: 'Read as a person corrected it before.',
+    name: { first: 'Anselm', last: 'Okafor' },
+    phones: ['+15645550134'],
+    roles: ['buyer'],
+    roleAssumed: true,
+  });
+  expect(withLessons({ ...unread, kind: 'not-a-lead' }, NEXT, lessons).phones).toEqual([]);
+  expect(withLessons(unread, body('Anselm Okafor', 'ask at the desk', 1), lessons)).toMatchObject({
+    kind: 'needs-a-person',
+    phones: [],
+  });
+});
+
+test('words that look like a pattern are words', () => {
+  const odd: Lesson = { field: 'name', before: 'Who (a+b)*:', after: '' };
+  expect(taughtValue('Who (a+b)*: Tam Reed\n', odd)).toBe('Tam Reed');
+});
