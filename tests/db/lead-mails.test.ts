@@ -191,3 +191,68 @@ test('a lead whose words no inquiry may have waits for a person instead of being
   );
   expect((await states()).map(({ state }) => state)).toEqual(['waiting']);
 });
+
+describe('a correction', () => {
+  const dispatch = (who: string, how: string, n: number): string =>
+    [
+      'From: Moorhen Dispatch <dispatch@moorhen.example>',
+      `Subject: Ticket ${n}`,
+      `Message-ID: <moorhen-${n}@moorhen.example>`,
+      'Content-Type: text/plain; charset=utf-8',
+      '',
+      `TICKET ${n}`,
+      '',
+      `Party of the first part: ${who}`,
+      `Talk line as given / ${how} / day only`,
+      '',
+      'Moorhen Dispatch, Tarn Hollow',
+      '',
+    ].join('\r\n');
+  const latest = async () =>
+    (await house().db.first<{ id: string; state: string; inquiry_id: string | null }>(
+      'select id, state, inquiry_id from lead_mails order by id desc limit 1',
+    ))!;
+
+  test('made once, the next mail of that sender is read so; by another door and from another sender it is not', async () => {
+    const { address } = await mailbox();
+    await send(dispatch('Perpetua Lindgren', 'line five', 1), address!);
+    const first = await latest();
+    expect(first.state).toBe('waiting');
+    await house().m.messages.takeLeadMail(
+      house().as('Ada'),
+      first.id,
+      { person: { first_name: 'Perpetua', last_name: 'Lindgren', emails: [], phones: ['564-555-0133'] }, roles: ['renter'] },
+      [
+        { field: 'name', text: 'Perpetua Lindgren' },
+        { field: 'phone', text: 'line five' },
+      ],
+    );
+    await send(dispatch('Anselm Okafor', '(564) 555-0134', 2), address!);
+    const next = await latest();
+    expect(next.state).toBe('taken');
+    const inquiry = await house().m.capture.findInquiry(house().scope, next.inquiry_id!);
+    expect(inquiry).toMatchObject({ contact: { name: 'Anselm Okafor' }, lead_mail_id: next.id });
+    expect(inquiry.parsed).toMatchObject({ phones: ['+15645550134'] });
+
+    const elsewhere = await mailbox('Another door');
+    const spoken = (n: number) => dispatch('Hedda Marsh', 'line six', n);
+    await send(spoken(3), elsewhere.address!);
+    expect((await latest()).state).toBe('waiting');
+    await send(spoken(4).replaceAll('moorhen.example', 'coot.example'), address!);
+    expect((await latest()).state).toBe('waiting');
+  });
+
+  test('of a mail that was taken in: what is learned is kept, and marked again it is one lesson', async () => {
+    const { address } = await mailbox();
+    await send(dispatch('Perpetua Lindgren', '564-555-0133', 5), address!);
+    const { id } = await latest();
+    const teach = () =>
+      house().m.messages.teachLeadMail(house().as('Ada'), id, [
+        { field: 'name', text: 'Perpetua Lindgren' },
+        { field: 'email', text: 'not in it' },
+      ]);
+    expect(await teach()).toMatchObject({ learned: 1, inquiry: { person: { first_name: 'Perpetua', last_name: 'Lindgren' } } });
+    await teach();
+    expect((await house().db.first<{ n: number }>('select count(*)::int as n from mail_lessons'))!.n).toBe(1);
+  });
+});

@@ -5,13 +5,14 @@ import nodemailer from 'nodemailer';
 import { api, expect, logIn, test, type Captured } from './town';
 
 /** A mail as a portal sends it, to a lead mailbox of the house. */
-async function mail(file: string, to: string): Promise<void> {
+const mail = (file: string, to: string): Promise<void> =>
+  mailText(readFileSync(join(import.meta.dirname, '../data/mails', file)), to);
+async function mailText(raw: string | Buffer, to: string): Promise<void> {
   const post = nodemailer.createTransport({
     host: '127.0.0.1',
     port: Number(process.env.MAIL_DOOR_PORT ?? 2535),
     ignoreTLS: true,
   });
-  const raw = readFileSync(join(import.meta.dirname, '../data/mails', file));
   await post.sendMail({ envelope: { from: 'portal@brackwater.example', to }, raw });
   post.close();
 }
@@ -56,6 +57,53 @@ test('a lead mailbox is made and takes a portal’s mails; one that names no way
   await door.getByRole('button', { name: 'Yes, a new address; this one ends' }).click();
   await expect(door.locator('code')).not.toHaveText(address);
   await expect(mail('01-portal-inline-labels.eml', address)).rejects.toThrow('550');
+});
+
+test('a correction is learned: words marked in a mail are read so in the next one of that sender', async ({ page }) => {
+  const dispatch = (who: string, phone: string, n: number) =>
+    `From: Moorhen Dispatch <dispatch@moorhen.example>\r\nSubject: Ticket ${n}\r\nMessage-ID: <moorhen-${n}@moorhen.example>\r\n\r\nParty of the first part: ${who}\r\nTalk line as given / ${phone} / day only\r\n`;
+  await logIn(page, 'admin');
+  await page.goto('/intake');
+  await page.locator('[data-keys="heard"]').waitFor();
+  await page.getByRole('button', { name: 'Add a lead mailbox' }).click();
+  await page.getByLabel('Who sends these mails').fill('Moorhen Dispatch');
+  await page.keyboard.press('Enter');
+  const address = await page
+    .getByRole('region', { name: 'Doors' })
+    .locator('.pair', { hasText: 'Moorhen Dispatch' })
+    .locator('code')
+    .innerText();
+  await mailText(dispatch('Hedda Quarrie', 'ask the desk', 1), address);
+  await page.getByRole('region', { name: 'Mails to look at' }).getByText('Ticket 1').click();
+  const dialog = page.getByRole('dialog');
+  const mark = async (words: string, as: string) => {
+    await dialog.getByLabel('The mail as it came').evaluate((pre, wanted) => {
+      const walker = document.createTreeWalker(pre, NodeFilter.SHOW_TEXT);
+      for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+        const at = node.textContent!.indexOf(wanted);
+        if (at < 0) continue;
+        const range = document.createRange();
+        range.setStart(node, at);
+        range.setEnd(node, at + wanted.length);
+        const selection = window.getSelection()!;
+        selection.removeAllRanges();
+        selection.addRange(range);
+        pre.dispatchEvent(new MouseEvent('mouseup', { bubbles: true }));
+      }
+    }, words);
+    await dialog.getByRole('group', { name: 'What the marked words are' }).getByRole('button', { name: as }).click();
+  };
+  await mark('Hedda Quarrie', 'Whole name');
+  await expect(dialog.getByLabel('Last name')).toHaveValue('Quarrie');
+  await mark('ask the desk', 'Phone');
+  await dialog.getByLabel('Phone').fill('564-555-0171');
+  await dialog.getByRole('button', { name: 'Take in as a lead' }).click();
+  await expect(page.getByText('Taken in.').first()).toBeVisible();
+
+  await mailText(dispatch('Osric Vane', '(564) 555-0172', 2), address);
+  const stream = page.getByRole('region', { name: 'Inquiries' });
+  await stream.getByText('Osric Vane').click();
+  await expect(page.getByRole('region', { name: 'One inquiry' })).toContainText('+15645550172');
 });
 
 test('a visitor’s mistakes are named, what was typed stays, and the lead arrives with its consent', async ({ page }) => {

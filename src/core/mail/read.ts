@@ -252,7 +252,7 @@ function fromCard(mail: Mail): Draft | null {
 
 /** Senders that are machines or desks, by what stands before the @. */
 const DESK =
-  /^(?:no-?reply|do-?not-?reply|info|inquir\p{L}*|anfragen?|avisos?|leads?|calls?|notif\p{L}*|alerts?|forms?|form-post|web(?:site|form|master)?|ads?|post|results?|office|team|hello|contact|support|mailer|news|moves|service|system|admin|robot|bounce\p{L}*)(?:[+._-].*)?$/iu;
+  /^(?:no-?reply|do-?not-?reply|info|inquir\p{L}*|anfragen?|avisos?|leads?|calls?|notif\p{L}*|alerts?|forms?|form-post|web(?:site|form|master)?|ads?|post|results?|office|team|hello|contact|support|mailer|news|moves|service|system|admin|robot|dispatch\p{L}*|desk|switchboard|reception\p{L}*|bounce\p{L}*)(?:[+._-].*)?$/iu;
 const isDesk = (mail: Mail): boolean =>
   !mail.from || DESK.test(mail.from.address.split('@')[0]!) || (mail.from.name !== '' && !senderName(mail.from.name));
 

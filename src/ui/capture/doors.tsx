@@ -7,7 +7,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { DoorView } from '@/core/capture';
 import { CONTACT_ROLES } from '@/core/contacts';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, Fault, freshKey, useNotices } from '../primitives';
+import { Ago, ask, Fault, FormEnd, freshKey, useNotices } from '../primitives';
 
 export type Door = Jsoned<DoorView>;
 
@@ -158,14 +158,7 @@ function ArrangeForm({ door, onClose }: { door: Door; onClose: () => void }) {
         They are on the phone with us already: no first text
       </label>
       <Fault error={keep.error} named />
-      <div className="line">
-        <button type="submit" className="act main" disabled={keep.isPending}>
-          Keep it
-        </button>
-        <button type="button" className="act" onClick={onClose}>
-          Cancel
-        </button>
-      </div>
+      <FormEnd does="Keep it" busy={keep.isPending} onCancel={onClose} />
     </form>
   );
 }

@@ -10,10 +10,10 @@ import { Ago, ask, Glyph, Timer, useKeys } from '../primitives';
 import { Trace } from '../routing';
 import { Doors, type Door } from './doors';
 import { highlight } from './highlight';
-import { MailsToLookAt } from './mails';
+import { MailDialog, MailsToLookAt } from './mails';
 
 type Inquiry = Jsoned<InquiryView>;
-type InFull = Inquiry & { raw: unknown; parsed: Record<string, unknown> };
+type InFull = Inquiry & { raw: unknown; parsed: Record<string, unknown>; lead_mail_id: string | null };
 
 export function IntakeArea({ doors, office }: { doors: Door[]; office: boolean }) {
   const [limit, setLimit] = useState(50);
@@ -100,6 +100,7 @@ const Fresh = ({ since }: { since: string }) => (
 
 /** Raw and parsed: what was recognised is highlighted in the raw text. */
 function Side({ id }: { id: string }) {
+  const [correcting, setCorrecting] = useState(false);
   const one = useQuery({ queryKey: ['inquiry', id], queryFn: () => ask<InFull>(`/inquiries/${id}`) });
   if (!one.data) return null;
   const { parsed, raw } = one.data;
@@ -118,7 +119,17 @@ function Side({ id }: { id: string }) {
         {one.data.because} {one.data.agent && <span className="soft">With {one.data.agent.name}.</span>}
       </p>
       <Trace inquiryId={id} />
-      <h2 style={{ margin: '14px 0 4px' }}>Read from it</h2>
+      <div className="beside" style={{ justifyContent: 'space-between', margin: '14px 0 4px' }}>
+        <h2>Read from it</h2>
+        {one.data.lead_mail_id && (
+          <button type="button" className="chip tiny" onClick={() => setCorrecting(true)}>
+            Correct it
+          </button>
+        )}
+      </div>
+      {correcting && one.data.lead_mail_id && (
+        <MailDialog id={one.data.lead_mail_id} contactId={one.data.contact.id} onClose={() => setCorrecting(false)} />
+      )}
       {known.map(([name, value]) => (
         <div key={name} className="pair secret" style={{ padding: '4px 0' }}>
           <span className="soft">{name}</span>

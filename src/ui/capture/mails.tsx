@@ -1,13 +1,13 @@
 'use client';
 /** Mails that nobody could read for sure: what they say beside what was recognised, completed by a person and taken in, or set aside. */
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES } from '@/core/contacts';
-import type { LeadMailView } from '@/core/mail';
+import type { LeadMailView, LessonField } from '@/core/mail';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, Fault, freshKey, useNotices } from '../primitives';
+import { Ago, ask, Fault, FormEnd, freshKey, useNotices } from '../primitives';
 import { highlight } from './highlight';
 
 type Mail = Jsoned<LeadMailView>;
@@ -64,25 +64,46 @@ export function MailsToLookAt({ office }: { office: boolean }) {
   );
 }
 
-function MailDialog({ id, onClose }: { id: string; onClose: () => void }) {
+/** @param contactId the contact that the mail became, when it was taken in already: then the reading is corrected for the next one */
+export function MailDialog({ id, contactId, onClose }: { id: string; contactId?: string; onClose: () => void }) {
   const { data } = useQuery({ queryKey: ['lead-mails', 'one', id], queryFn: () => ask<InFull>(`/lead-mails/${id}`) });
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="mail-title">
-      {data ? <Reading mail={data} onClose={onClose} /> : <div className="dialog">Opening …</div>}
+      {data ? <Reading mail={data} contactId={contactId} onClose={onClose} /> : <div className="dialog">Opening …</div>}
     </Dialog>
   );
 }
 
-function Reading({ mail, onClose }: { mail: InFull; onClose: () => void }) {
+type Field = 'first_name' | 'last_name' | 'emails' | 'phones' | 'message';
+/** What a marked text may be, and the field of the lesson. */
+const MEANINGS: [LessonField, string, Field[]][] = [
+  ['name', 'Whole name', ['first_name', 'last_name']],
+  ['first_name', 'First name', ['first_name']],
+  ['last_name', 'Last name', ['last_name']],
+  ['email', 'E-mail', ['emails']],
+  ['phone', 'Phone', ['phones']],
+  ['message', 'Their words', ['message']],
+];
+const TYPED: [LessonField, Field][] = [
+  ['first_name', 'first_name'],
+  ['last_name', 'last_name'],
+  ['email', 'emails'],
+  ['phone', 'phones'],
+  ['message', 'message'],
+];
+
+function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: string; onClose: () => void }) {
   const { person, roles, message } = mail.inquiry;
-  const [said, setSaid] = useState({
+  const first = {
     first_name: person.first_name,
     last_name: person.last_name,
     emails: person.emails.join(', '),
     phones: person.phones.join(', '),
     role: roles[0] ?? 'buyer',
     message: message ?? '',
-  });
+  };
+  const [said, setSaid] = useState(first);
+  const [marks, setMarks] = useState<{ field: LessonField; text: string }[]>([]);
   const [key] = useState(freshKey);
   const queries = useQueryClient();
   const notices = useNotices();
@@ -92,9 +113,27 @@ function Reading({ mail, onClose }: { mail: InFull; onClose: () => void }) {
     onClose();
   };
   const list = (text: string) => text.split(/[,;\s]*[,;]\s*/).filter(Boolean);
+  /** What was marked, and what was typed otherwise than it was read and stands in the mail. */
+  const lessons = () => [
+    ...marks,
+    ...TYPED.filter(
+      ([, field]) =>
+        said[field] !== first[field] &&
+        said[field].trim() &&
+        mail.body.includes(said[field].trim()) &&
+        !marks.some((mark) => MEANINGS.find(([name]) => name === mark.field)?.[2].includes(field)),
+    ).map(([field, name]) => ({ field, text: said[name].trim() })),
+  ];
   const take = useMutation({
-    mutationFn: () =>
-      ask<{ routing: { because: string } }>(
+    mutationFn: async () => {
+      if (contactId) {
+        const { first_name, last_name } = said;
+        if (lessons().length) await ask(`/lead-mails/${mail.id}/teach`, 'POST', { marks: lessons() }, key);
+        if (first_name !== first.first_name || last_name !== first.last_name)
+          await ask(`/contacts/${contactId}`, 'PATCH', { first_name, last_name });
+        return 'Kept. The next mail of this sender is read so.';
+      }
+      const { routing } = await ask<{ routing: { because: string } }>(
         `/lead-mails/${mail.id}/take`,
         'POST',
         {
@@ -107,10 +146,13 @@ function Reading({ mail, onClose }: { mail: InFull; onClose: () => void }) {
           },
           roles: [said.role],
           message: said.message || null,
+          marks: lessons(),
         },
         key,
-      ),
-    onSuccess: ({ routing }) => after(`Taken in. ${routing.because}`),
+      );
+      return `Taken in. ${routing.because}`;
+    },
+    onSuccess: (words) => after(words),
   });
   const move = (state: Shown) => ask(`/lead-mails/${mail.id}`, 'PATCH', { state });
   const back = useMutation({ mutationFn: () => move('waiting'), onSuccess: () => void queries.invalidateQueries() });
@@ -119,7 +161,13 @@ function Reading({ mail, onClose }: { mail: InFull; onClose: () => void }) {
     onSuccess: () => after('Set aside as no lead.', () => back.mutate()),
     onError: notices.fail,
   });
-  const field = (name: keyof typeof said, label: string, more: object = {}) => (
+  const mark = (field: LessonField, text: string) => {
+    setMarks([...marks.filter((one) => one.field !== field), { field, text }]);
+    const [head = '', ...rest] = text.split(/\s+/);
+    if (field === 'name') setSaid({ ...said, first_name: head, last_name: rest.join(' ') });
+    else setSaid({ ...said, [MEANINGS.find(([name]) => name === field)![2][0]!]: text });
+  };
+  const field = (name: Field, label: string, more: object = {}) => (
     <TextField
       size="small"
       label={label}
@@ -140,51 +188,98 @@ function Reading({ mail, onClose }: { mail: InFull; onClose: () => void }) {
         {mail.subject || 'Without a subject'}
       </h1>
       <p className="soft small">
-        From {mail.from.name} {mail.from.address}. {mail.because}
+        From {mail.from.name} {mail.from.address}. {mail.because} Mark in the mail what was read wrongly or not at all: the next
+        mail of this sender is read so.
       </p>
       <div className="mail-reading">
-        <pre className="raw" dir="auto">
-          {highlight(
-            mail.body,
-            [said.first_name, said.last_name, said.emails, said.message].filter((one) => one.length > 1),
-          )}
-        </pre>
+        <Marking
+          body={mail.body}
+          known={[said.first_name, said.last_name, said.emails, said.phones, said.message, ...marks.map(({ text }) => text)]}
+          onMark={mark}
+        />
         <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
           {field('first_name', 'First name')}
           {field('last_name', 'Last name')}
-          {field('emails', 'E-mail')}
-          {field('phones', 'Phone')}
-          <TextField
-            select
-            size="small"
-            label="Role"
-            value={said.role}
-            slotProps={{ select: { native: true } }}
-            onChange={(event) => setSaid({ ...said, role: event.target.value })}
-          >
-            {CONTACT_ROLES.map((role) => (
-              <option key={role} value={role}>
-                {role}
-              </option>
-            ))}
-          </TextField>
-          {field('message', 'Their words', { multiline: true, minRows: 3, maxRows: 8 })}
+          {field('emails', 'E-mail', { disabled: contactId !== undefined })}
+          {field('phones', 'Phone', { disabled: contactId !== undefined })}
+          {!contactId && (
+            <TextField
+              select
+              size="small"
+              label="Role"
+              value={said.role}
+              slotProps={{ select: { native: true } }}
+              onChange={(event) => setSaid({ ...said, role: event.target.value })}
+            >
+              {CONTACT_ROLES.map((role) => (
+                <option key={role} value={role}>
+                  {role}
+                </option>
+              ))}
+            </TextField>
+          )}
+          {field('message', 'Their words', { multiline: true, minRows: 3, maxRows: 8, disabled: contactId !== undefined })}
+          {contactId && (
+            <p className="soft small">The name of the contact is corrected too; addresses and words stay as they came.</p>
+          )}
         </div>
       </div>
       <Fault error={take.error} />
-      <div className="line">
-        <button type="submit" className="act main" disabled={take.isPending}>
-          Take in as a lead
-        </button>
+      <FormEnd
+        does={contactId ? 'Keep the correction' : 'Take in as a lead'}
+        busy={take.isPending}
+        cancel="Later"
+        onCancel={onClose}
+      >
         {mail.state === 'waiting' && (
           <button type="button" className="act" onClick={() => aside.mutate()} disabled={aside.isPending}>
             No lead: set aside
           </button>
         )}
-        <button type="button" className="act" onClick={onClose}>
-          Later
-        </button>
-      </div>
+      </FormEnd>
     </form>
+  );
+}
+
+/** The mail as it came; what one marks in it can be given a meaning. */
+function Marking({ body, known, onMark }: { body: string; known: string[]; onMark: (field: LessonField, text: string) => void }) {
+  const words = useRef<HTMLPreElement>(null);
+  const [marked, setMarked] = useState('');
+  const look = () => {
+    const selection = window.getSelection();
+    const inside = selection?.anchorNode && words.current?.contains(selection.anchorNode);
+    setMarked(inside ? selection.toString().trim() : '');
+  };
+  return (
+    <div>
+      <pre className="raw" dir="auto" ref={words} onMouseUp={look} onKeyUp={look} tabIndex={0} aria-label="The mail as it came">
+        {highlight(
+          body,
+          known.filter((one) => one.length > 1),
+        )}
+      </pre>
+      <div className="beside" role="group" aria-label="What the marked words are" style={{ minHeight: 28 }}>
+        {marked ? (
+          <>
+            <span className="small">“{marked.length > 30 ? `${marked.slice(0, 30)}…` : marked}” is</span>
+            {MEANINGS.map(([field, name]) => (
+              <button
+                key={field}
+                type="button"
+                className="chip tiny"
+                onClick={() => {
+                  onMark(field, marked);
+                  setMarked('');
+                }}
+              >
+                {name}
+              </button>
+            ))}
+          </>
+        ) : (
+          <span className="soft small">Mark words to say what they are.</span>
+        )}
+      </div>
+    </div>
   );
 }

@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES, DATE_KINDS, DATE_NAMES, type DateKind } from '@/core/contacts';
 import type { FieldDef } from '@/core/segments';
-import { ask, Fault, NO_WORDS, useNotices, useVocabulary } from '../primitives';
+import { ask, Fault, FormEnd, NO_WORDS, useNotices, useVocabulary } from '../primitives';
 import type { ContactInFull } from './types';
 
 const listed = (text: string): string[] =>
@@ -136,14 +136,7 @@ export function DetailsDialog({ contact, onClose }: { contact: ContactInFull; on
           ))}
         </div>
         <Fault error={keep.error} named />
-        <div className="line">
-          <button type="submit" className="act main" disabled={keep.isPending}>
-            Keep
-          </button>
-          <button type="button" className="act" onClick={onClose}>
-            Cancel
-          </button>
-        </div>
+        <FormEnd does="Keep" busy={keep.isPending} onCancel={onClose} />
       </form>
     </Dialog>
   );

@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { dayAndTime } from '@/core/shared';
 import { CHANNELS, CHANNEL_NAMES, type Channel } from '@/core/contacts';
-import { ask, Fault, useNotices, useZone } from '../primitives';
+import { ask, Fault, FormEnd, useNotices, useZone } from '../primitives';
 import type { ContactInFull } from './types';
 
 const SAID = { granted: ['yes', 'good'], withdrawn: ['no', 'late'], unknown: ['not said', 'soft'] } as const;
@@ -91,14 +91,12 @@ function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: C
           slotProps={{ htmlInput: { maxLength: 500 } }}
         />
         <Fault error={keep.error} />
-        <div className="line">
-          <button type="submit" className="act main" disabled={keep.isPending || (state === 'granted' && !evidence.trim())}>
-            Put it on record
-          </button>
-          <button type="button" className="act" onClick={onClose}>
-            Cancel
-          </button>
-        </div>
+        <FormEnd
+          does="Put it on record"
+          busy={keep.isPending}
+          may={state !== 'granted' || Boolean(evidence.trim())}
+          onCancel={onClose}
+        />
       </form>
     </Dialog>
   );

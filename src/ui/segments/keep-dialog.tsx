@@ -5,7 +5,7 @@ import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { Tree } from '@/core/segments';
-import { ask, freshKey, useNotices } from '../primitives';
+import { ask, FormEnd, freshKey, useNotices } from '../primitives';
 import type { Segment } from './vocabulary';
 
 export function KeepDialog({
@@ -53,14 +53,7 @@ export function KeepDialog({
           <input type="checkbox" checked={team} onChange={(event) => setTeam(event.target.checked)} /> The team sees it too, each
           with their own people
         </label>
-        <div className="line">
-          <button type="submit" className="act main" disabled={!name.trim() || keep.isPending}>
-            Keep it
-          </button>
-          <button type="button" className="act" onClick={onClose}>
-            Cancel
-          </button>
-        </div>
+        <FormEnd does="Keep it" busy={keep.isPending} may={Boolean(name.trim())} onCancel={onClose} />
       </form>
     </Dialog>
   );

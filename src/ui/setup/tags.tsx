@@ -5,7 +5,7 @@ import Dialog from '@mui/material/Dialog';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { TAG_COLORS } from '@/core/tags';
 import { TagChip } from '../changes';
-import { ask, useNotices } from '../primitives';
+import { ask, FormEnd, useNotices } from '../primitives';
 import { useTags, type Tag } from '../segments';
 import { Block } from './block';
 import { RemoveDialog } from './remove-dialog';
@@ -125,17 +125,11 @@ function Edit({ tag, onClose }: { tag: Tag; onClose: () => void }) {
             </label>
           ))}
         </div>
-        <div className="line">
-          <button type="submit" className="act main" disabled={!name.trim() || keep.isPending || tag.locked}>
-            Keep
-          </button>
+        <FormEnd does="Keep" busy={keep.isPending} may={Boolean(name.trim()) && !tag.locked} onCancel={onClose}>
           <button type="button" className="act" onClick={() => keep.mutate({ locked: !tag.locked })}>
             {tag.locked ? 'Unlock' : 'Lock'}
           </button>
-          <button type="button" className="act" onClick={onClose}>
-            Cancel
-          </button>
-        </div>
+        </FormEnd>
       </form>
     </Dialog>
   );
