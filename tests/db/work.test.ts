@@ -1,4 +1,5 @@
 /** Working: calls that log themselves, outcomes, promises, Today, Results, and who may see what. */
+import { hourOf, SPEED_BY } from '@/core/results';
 import { houseForEach } from '../harness/each';
 import type { CallAnswer } from '../../simulator/people';
 import { MONDAY_MORNING, type House } from '../harness/house';
@@ -135,13 +136,14 @@ test('every number of Results equals the people that it opens', async () => {
         agent: null,
         leads: 9,
         tried: 6,
+        fast: 6,
         reached: 3,
         conversations: 2,
         clients: 1,
         medianSpeedSeconds: 0,
       });
     for (const row of rows) {
-      for (const measure of ['leads', 'tried', 'reached', 'conversations', 'clients'] as const) {
+      for (const measure of ['leads', 'tried', 'fast', 'reached', 'conversations', 'clients'] as const) {
         const behind = { measure, agentId: row.agent?.id ?? null, from, to, conversationSeconds: 120 };
         expect({ who, agent: row.agent?.name, measure, people: await house.m.contacts.countContacts(scope, { behind }) }).toEqual(
           { who, agent: row.agent?.name, measure, people: row[measure] },
@@ -149,6 +151,43 @@ test('every number of Results equals the people that it opens', async () => {
       }
     }
   }
+});
+
+test('speed to lead by agent, roster, door and hour of the week: each number equals the people that it opens', async () => {
+  for (let n = 0; n < 7; n += 1) {
+    const { contact } = await house.arrives(
+      { phones: [`+1509555013${n}`], permissions: { call: true } },
+      n % 3 ? {} : { by: 'Abel' },
+    );
+    const owner = (await house.contact(contact.id)).owner!;
+    const agent = Object.values(house.people).find(({ id }) => id === owner.id)!;
+    await house.advance(n % 2 ? 'PT2M' : 'PT25M');
+    if (n === 5) continue;
+    await house.m.calling.startCall({ kind: 'person', person: agent }, contact.id);
+    await house.settle();
+    await house.advance('PT3M');
+  }
+  const [from, to] = [new Date('2026-11-01T00:00:00Z'), new Date('2026-12-01T00:00:00Z')];
+  const key = { agent: 'agentId', roster: 'rosterId', door: 'doorId', hour: 'hour' } as const;
+  let looked = 0;
+  for (const by of SPEED_BY) {
+    const rows = await house.m.results.readSpeed(house.scope, by, from, to);
+    for (const row of rows) {
+      for (const measure of ['leads', 'fast'] as const) {
+        const behind = {
+          ...{ measure, agentId: null, from, to, conversationSeconds: 120 },
+          [key[by]]: by === 'hour' ? hourOf(row.key) : row.key,
+        };
+        expect({ by, row: row.name, measure, people: await house.m.contacts.countContacts(house.scope, { behind }) }).toEqual({
+          ...{ by, row: row.name, measure, people: row[measure] },
+        });
+        looked += 1;
+      }
+    }
+    expect(rows.reduce((sum, { leads }) => sum + leads, 0)).toBe(by === 'roster' ? 4 : 7);
+    expect(rows.reduce((sum, { fast }) => sum + fast, 0)).toBe(by === 'roster' ? 1 : 2);
+  }
+  expect(looked).toBeGreaterThan(12);
 });
 
 test('an agent sees and changes only their own; a caller their office; a lender what they are attached to', async () => {

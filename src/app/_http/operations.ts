@@ -17,7 +17,7 @@ import { LESSON_FIELDS } from '@/core/mail';
 import { MERGE_FIELDS } from '@/core/duplicates';
 import { ladderSchema, rosterPatchSchema, rosterSchema } from '@/core/routing/schemas';
 import { TAG_COLORS } from '@/core/tags';
-import { MEASURE_KEYS } from '@/core/results';
+import { MEASURE_KEYS, SPEED_BY } from '@/core/results';
 import { PREFERENCE_KEYS } from '@/server/accounts';
 import { CONTACT_SORTS, contactPatchSchema } from '@/server/contacts';
 
@@ -52,6 +52,9 @@ const question = {
   stage: Joi.string().max(60),
   measure: Joi.string().valid(...MEASURE_KEYS),
   agent: id,
+  door: id,
+  roster: id,
+  hour: Joi.string().pattern(/^[1-7]-(\d|1\d|2[0-3])$/, 'hour of the week'),
   ...period,
 };
 /** Words of a mail and what they are. */
@@ -845,6 +848,18 @@ export const OPERATIONS = define({
     summary: 'What came of the leads of a period, per agent and in all',
     scope: 'results:read',
     query: Joi.object(period),
+  },
+  getSpeed: {
+    method: 'GET',
+    path: '/results/speed',
+    summary: 'Speed to lead of a period by agent, roster, door or hour of the week',
+    scope: 'results:read',
+    query: Joi.object({
+      ...period,
+      by: Joi.string()
+        .valid(...SPEED_BY)
+        .default('agent'),
+    }),
   },
   getSettings: { method: 'GET', path: '/settings', summary: 'Guardrails and measures', scope: 'routing:read' },
   updateSettings: {

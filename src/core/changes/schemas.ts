@@ -48,6 +48,9 @@ export const questionSchema = Joi.object({
   stage: Joi.string().max(60),
   measure: Joi.string().max(40),
   agent: id,
+  door: id,
+  roster: id,
+  hour: Joi.string().pattern(/^[1-7]-(\d|1\d|2[0-3])$/, 'hour of the week'),
   days: Joi.number().integer().min(1).max(3_660),
 });
 export const selectionSchema = Joi.object({

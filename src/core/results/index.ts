@@ -1,1 +1,12 @@
-export { MEASURES, MEASURE_KEYS, share, type Measure, type ResultRow } from './measures';
+export {
+  hourOf,
+  MEASURES,
+  MEASURE_KEYS,
+  share,
+  SPEED_BY,
+  type Behind,
+  type Measure,
+  type ResultRow,
+  type SpeedBy,
+  type SpeedRow,
+} from './measures';

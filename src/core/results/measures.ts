@@ -2,6 +2,11 @@
 export const MEASURES = [
   { key: 'leads', name: 'Leads', definition: 'People whose inquiry in the period was handed to the agent.' },
   { key: 'tried', name: 'Tried', definition: 'Of these leads, those whom somebody has called since.' },
+  {
+    key: 'fast',
+    name: 'In 5 minutes',
+    definition: 'Of these leads, those with a first try by a person within five minutes of their inquiry.',
+  },
   { key: 'reached', name: 'Reached', definition: 'Of these leads, those whom somebody has spoken with by phone since.' },
   {
     key: 'conversations',
@@ -22,12 +27,44 @@ export interface ResultRow {
   agent: { id: string; name: string } | null;
   leads: number;
   tried: number;
+  fast: number;
   reached: number;
   conversations: number;
   clients: number;
   talkSeconds: number;
   /** Median of the seconds from an inquiry's arrival to the first try by a person; null when nobody was tried. */
   medianSpeedSeconds: number | null;
+}
+
+/** Which leads a number counts: of a period, and where they came from or when. */
+export interface Behind {
+  measure: Measure;
+  agentId: string | null;
+  from: Date;
+  to: Date;
+  conversationSeconds: number;
+  doorId?: string;
+  rosterId?: string;
+  /** The hour of the week at which the inquiry came, by the clock of the account. */
+  hour?: { day: number; hour: number };
+}
+
+/** What speed to lead is looked at by. */
+export const SPEED_BY = ['agent', 'roster', 'door', 'hour'] as const;
+export type SpeedBy = (typeof SPEED_BY)[number];
+export interface SpeedRow {
+  /** The agent, roster or door; for hours of the week `3-14`, which is Wednesday from 14:00. */
+  key: string;
+  name: string;
+  leads: number;
+  fast: number;
+  /** Median seconds from an inquiry to the first try; null when nobody was tried. */
+  median_seconds: number | null;
+}
+/** `3-14` as day and hour; null when it is none. */
+export function hourOf(key: string): { day: number; hour: number } | null {
+  const found = /^([1-7])-(\d|1\d|2[0-3])$/.exec(key);
+  return found && { day: Number(found[1]), hour: Number(found[2]) };
 }
 
 /** A share in whole per cent; null when there is nothing to divide by. */

@@ -16,7 +16,7 @@ export { contactView, OWN_FIELDS } from './contacts.rows';
 export { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
 export { endFollowUp } from './follow-up';
 export { listFields, setDates, setFields } from './more';
-export { measured } from './measured';
+export { FAST, HOUR_OF, measured, ROSTER_OF } from './measured';
 export {
   addressesOf,
   changePermissions,

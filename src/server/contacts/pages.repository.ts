@@ -5,7 +5,7 @@
 import type { ContactView } from '@/core/contacts';
 import { pageOf, readCursor, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
-import type { Measure } from '@/core/results';
+import type { Behind } from '@/core/results';
 import { conditionsOf, type Tree } from '@/core/segments';
 import { reader, transact, type Tx } from '../shared';
 import { CONTACT_COLUMNS, CONTACT_JOINS, contactView, type ContactRow } from './contacts.rows';
@@ -17,7 +17,7 @@ import { visible } from './visible';
 export interface ContactQuery {
   q?: string;
   /** The people behind a number in Results. */
-  behind?: { measure: Measure; agentId: string | null; from: Date; to: Date; conversationSeconds: number };
+  behind?: Behind;
   /** The segment, with what it takes to ask it. */
   segment?: { tree: Tree; context: SegmentContext };
   /** For each word of `q` the tags whose name holds it; `withTags` looks them up. */

@@ -1,1 +1,1 @@
-export { readResults, type ResultsQuery } from './results.repository';
+export { readResults, readSpeed, type ResultsQuery } from './results.repository';

@@ -14,10 +14,14 @@ export function exactCount(scope: Scope, query: Omit<ContactQuery, 'limit' | 'cu
     sees,
     userId,
     officeId,
+    scope.colleagues,
     query.q,
     query.segment?.tree,
     query.behind?.measure,
     query.behind?.agentId,
+    query.behind?.doorId,
+    query.behind?.rosterId,
+    query.behind?.hour,
   ]);
   const known = kept.get(key);
   if (known && known.until > performance.now()) return known.count;

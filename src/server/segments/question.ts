@@ -1,7 +1,7 @@
 /** What a list of contacts was asked for, from the words of a request: search, a kept segment, a tree of its own, a number of Results. */
 import { AppError } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
-import type { Measure } from '@/core/results';
+import { hourOf, type Measure } from '@/core/results';
 import type { Tree } from '@/core/segments';
 import { readSettings } from '../accounts';
 import { withTags, type ContactQuery } from '../contacts';
@@ -16,6 +16,10 @@ export interface Question {
   stage?: string;
   measure?: Measure;
   agent?: string;
+  door?: string;
+  roster?: string;
+  /** `3-14`: Wednesday from 14:00. */
+  hour?: string;
   days?: number;
 }
 
@@ -29,6 +33,7 @@ export async function readQuestion(scope: Scope, question: Question): Promise<Om
   const asked: Omit<ContactQuery, 'limit' | 'cursor'> = await withTags(scope, { q: question.q });
   if (trees.length) asked.segment = { tree: trees.length === 1 ? trees[0]! : { all: trees }, context };
   if (question.measure) {
+    const hour = question.hour ? hourOf(question.hour) : null;
     const { conversationSeconds } = await readSettings(scope.accountId);
     asked.behind = {
       measure: question.measure,
@@ -36,6 +41,9 @@ export async function readQuestion(scope: Scope, question: Question): Promise<Om
       from: new Date(context.at.getTime() - (question.days ?? 30) * 86_400_000),
       to: context.at,
       conversationSeconds,
+      ...(question.door ? { doorId: question.door } : {}),
+      ...(question.roster ? { rosterId: question.roster } : {}),
+      ...(hour ? { hour } : {}),
     };
   }
   return asked;

@@ -4,7 +4,7 @@ import { useCallback, useRef, useState } from 'react';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import type { Tree } from '@/core/segments';
-import { MEASURES } from '@/core/results';
+import { hourOf, MEASURES } from '@/core/results';
 import { BulkBar, choose, HistoryDialog, howMany, isChosen, NOBODY, type Chosen } from '../changes';
 import { ask, NO_WORDS, useKeys, useVocabulary } from '../primitives';
 import { Sentence, Shelf, useSegments, type Segment } from '../segments';
@@ -71,7 +71,7 @@ export function ContactsArea({
   };
   const write = (tree: Tree) => ask_({ where: JSON.stringify(tree) });
   const openSegment = (segment: Segment | null) =>
-    ask_({ segment: segment?.id ?? null, where: null, q: null, measure: null, agent: null, days: null }, 'pushState');
+    ask_({ segment: segment?.id ?? null, where: null, q: null, ...NO_NUMBER }, 'pushState');
 
   const goTo = (next: number) => {
     const to = Math.max(0, Math.min(rows.length - 1, next));
@@ -145,7 +145,7 @@ export function ContactsArea({
           </div>
         </div>
         <div className="asking">
-          <Behind asked={asked} people={people} total={total} onClear={() => ask_({ measure: null, agent: null, days: null })} />
+          <Behind asked={asked} people={people} total={total} onClear={() => ask_(NO_NUMBER)} />
           <Sentence tree={tree} onChange={write} />
           <Count question={question} total={total} capped={list.capped} approximate={list.approximate} />
         </div>
@@ -291,6 +291,14 @@ function SearchField({ asked, onSearch }: { asked: string; onSearch: (q: string)
 }
 
 /** What the page is about: for people behind a number of Results which number, otherwise the contacts. */
+/** A list that is not the people of a number. */
+const NO_NUMBER = { measure: null, agent: null, door: null, roster: null, hour: null, days: null };
+const WEEKDAYS = ['Mondays', 'Tuesdays', 'Wednesdays', 'Thursdays', 'Fridays', 'Saturdays', 'Sundays'];
+const hoursWords = (key: string): string | null => {
+  const hour = hourOf(key);
+  return hour && `${WEEKDAYS[hour.day - 1]} from ${hour.hour}:00`;
+};
+
 function Behind({
   asked,
   people,
@@ -302,14 +310,22 @@ function Behind({
   total?: number;
   onClear: () => void;
 }) {
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
   const measure = MEASURES.find((one) => one.key === asked.measure);
   if (!measure) return <h1 className="unseen">Contacts</h1>;
   const agent = people.find(({ id }) => id === asked.agent)?.name;
+  const { door, roster, hour } = asked.by;
+  const came = [
+    door && vocabulary.names.door?.find(({ value }) => value === door)?.name,
+    roster && vocabulary.names.roster?.find(({ value }) => value === roster)?.name,
+    hour && hoursWords(hour),
+  ].filter(Boolean);
   return (
     <div className="behind">
       <h1>
         {total?.toLocaleString('en-US')} {measure.name.toLowerCase()}
-        {agent ? `, ${agent}` : ''}, last {asked.days} days
+        {agent ? `, ${agent}` : ''}
+        {came.map((one) => `, ${one}`)}, last {asked.days} days
       </h1>
       <span className="soft small">{measure.definition}</span>{' '}
       <button type="button" className="chip" onClick={onClear}>

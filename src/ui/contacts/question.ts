@@ -12,6 +12,8 @@ export interface Asked {
   where: Tree | null;
   measure: string | null;
   agent: string | null;
+  /** The door, roster or hour of the week of a number of speed to lead. */
+  by: Partial<Record<'door' | 'roster' | 'hour', string>>;
   days: string;
 }
 
@@ -35,6 +37,9 @@ export function useAsked(): Asked {
       where: treeOf(where) ?? (stage ? { all: [{ on: 'stage', how: 'any', of: [stage] }] } : null),
       measure: params.get('measure'),
       agent: params.get('agent'),
+      by: Object.fromEntries(
+        (['door', 'roster', 'hour'] as const).flatMap((name) => (params.get(name) ? [[name, params.get(name)!]] : [])),
+      ),
       days: params.get('days') ?? '30',
     }),
     [params, where, stage],
@@ -53,7 +58,9 @@ export function questionOf(asked: Asked): Record<string, string> {
       : asked.segmentId
         ? { segment: asked.segmentId }
         : {}),
-    ...(asked.measure ? { measure: asked.measure, days: asked.days, ...(asked.agent ? { agent: asked.agent } : {}) } : {}),
+    ...(asked.measure
+      ? { measure: asked.measure, days: asked.days, ...asked.by, ...(asked.agent ? { agent: asked.agent } : {}) }
+      : {}),
   };
 }
 

@@ -7,6 +7,7 @@ import { useQuery } from '@tanstack/react-query';
 import { MEASURES, share, type Measure, type ResultRow } from '@/core/results';
 import { howLong, type Jsoned } from '@/core/shared';
 import { ask } from '../primitives';
+import { Speed } from './speed';
 
 const Funnel = dynamic(() => import('./funnel').then(({ Funnel: chart }) => chart), {
   ssr: false,
@@ -80,6 +81,7 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
               ))}
             </tbody>
           </table>
+          <Speed days={days} />
           <dl className="small soft" style={{ display: 'grid', gridTemplateColumns: 'auto 1fr', gap: '2px 12px', marginTop: 16 }}>
             {MEASURES.map((measure) => (
               <Definition
