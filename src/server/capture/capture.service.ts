@@ -12,7 +12,8 @@ import { sentenceOf, type Activity, type Because, type Stage } from '@/core/cont
 import { enrolArrival } from '../campaigns';
 import { changePermissions, permissionActivity, recordActivities, type PermissionChange } from '../contacts';
 import { attachByRung, handPlanned, noticeAgents, planRoute, traceOf, type Handing, type Planned } from '../routing';
-import { lockAddresses, now, transact, type Tx } from '../shared';
+import { transact, type Tx } from '../shared';
+import { beginArrival } from './begin';
 import type { Door } from './doors.repository';
 import { admit, matchContact, type Admitted } from './match.repository';
 
@@ -40,7 +41,7 @@ export async function captureInquiry(came: Arrival): Promise<Captured> {
   const arrival = { ...came, inquiry: withDefaults(came.inquiry, came.door.source, came.door.defaults) };
   return transact(async (tx) => {
     const { door, inquiry } = arrival;
-    await lockAddresses(tx, door.accountId, [
+    const { at, tagPlaces } = await beginArrival(tx, door.accountId, [
       ...inquiry.emails,
       ...inquiry.phones,
       ...(arrival.idempotencyKey ? [`key ${arrival.idempotencyKey}`] : []),
@@ -49,9 +50,8 @@ export async function captureInquiry(came: Arrival): Promise<Captured> {
       const before = await capturedBefore(tx, arrival);
       if (before) return before;
     }
-    const at = await now(tx);
     const known = await matchContact(tx, door.accountId, inquiry);
-    const admitted = await admit(tx, door.accountId, known, inquiry, at);
+    const admitted = await admit(tx, door.accountId, known, inquiry, tagPlaces, at);
     const permissions = await changePermissions(tx, door.accountId, permissionChanges(arrival, at));
     const fixed = await keptBy(tx, arrival, admitted);
     const lead = leadOf(door.id, inquiry, inquiry.source ?? door.name, admitted.matched);
@@ -66,11 +66,16 @@ export async function captureInquiry(came: Arrival): Promise<Captured> {
     };
     const enrolled =
       rung?.campaignId && plan.atOnce ? await enrolArrival(tx, door.accountId, rung.campaignId, enrollee, at) : null;
-    await recordActivities(tx, door.accountId, [
-      arrivalLine(arrival, admitted, at),
-      ...permissions.map((change) => permissionActivity(admitted.contactId, change)),
-      ...(enrolled ? [enrolled] : []),
-    ]);
+    await recordActivities(
+      tx,
+      door.accountId,
+      [
+        arrivalLine(arrival, admitted, at),
+        ...permissions.map((change) => permissionActivity(admitted.contactId, change)),
+        ...(enrolled ? [enrolled] : []),
+      ],
+      { ours: !admitted.matched, told: true },
+    );
     const handing = await handPlanned(tx, door.accountId, plan, at);
     const inquiryId = await settleHanding(tx, arrival, admitted, plan, handing, at);
     if (rung?.notify.length)

@@ -1,7 +1,6 @@
 /** Finding the contact an inquiry belongs to, by e-mail or phone, and bringing it up to date; or making a new one. */
 import { zoneOfPostalCode } from '@/core/capture';
 import { type CleanInquiry } from '@/core/capture/schemas';
-import { readSettings } from '../accounts';
 import { learnWords, refreshSearch } from '../contacts';
 import type { Tx } from '../shared';
 
@@ -37,8 +36,7 @@ export async function matchContact(tx: Tx, accountId: string, inquiry: CleanInqu
 }
 
 /** The tags of an inquiry, with its town and postal code when the account wants them as tags. */
-async function tagsOf(tx: Tx, accountId: string, inquiry: CleanInquiry): Promise<string[]> {
-  const { tagPlaces } = await readSettings(accountId, tx);
+function tagsOf(inquiry: CleanInquiry, tagPlaces: boolean): string[] {
   return tagPlaces
     ? ([...inquiry.tags, ...[inquiry.city, inquiry.postalCode].filter((place) => place !== null && place !== '')] as string[])
     : inquiry.tags;
@@ -50,9 +48,10 @@ export async function admit(
   accountId: string,
   known: Admitted | null,
   inquiry: CleanInquiry,
+  tagPlaces: boolean,
   at: Date,
 ): Promise<Admitted> {
-  const tags = await tagsOf(tx, accountId, inquiry);
+  const tags = tagsOf(inquiry, tagPlaces);
   if (!known) {
     const admitted = await create(tx, accountId, inquiry, at);
     if (tags.length) {

@@ -36,11 +36,20 @@ interface Standing {
 /** Pages are told one by one up to here; a larger batch is told as one event. */
 const TELL_EACH = 20;
 
-/** Records activities, in their order. @returns the ids of the activities given (not of those that follow from them). */
-export async function recordActivities(tx: Tx, accountId: string, activities: Activity[]): Promise<string[]> {
+/**
+ * Records activities, in their order.
+ * @param ours the contacts were made in this transaction, so nobody else can hold them; `told`: the caller tells the pages itself
+ * @returns the ids of the activities given (not of those that follow from them)
+ */
+export async function recordActivities(
+  tx: Tx,
+  accountId: string,
+  activities: Activity[],
+  { ours = false, told = false } = {},
+): Promise<string[]> {
   if (!activities.length) return [];
   const contactIds = [...new Set(activities.map((activity) => activity.contactId))];
-  const standings = await readStandings(tx, contactIds);
+  const standings = await readStandings(tx, contactIds, !ours);
   const all: Activity[] = [];
   const ends: FollowUpEnd[] = [];
   const given: number[] = [];
@@ -70,7 +79,7 @@ export async function recordActivities(tx: Tx, accountId: string, activities: Ac
   const ids = await insertActivities(tx, accountId, [...all, ...stopped]);
   await writeStandings(tx, [...byContact.values()]);
   await answerOffers(tx, activities.filter(isHumanTry));
-  await tell(tx, accountId, standings);
+  if (!told) await tell(tx, accountId, standings);
   return given.map((at) => ids[at]!);
 }
 

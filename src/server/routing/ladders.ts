@@ -1,5 +1,5 @@
 /** The ladder as it stands, made ready to be asked. It changes seldom and is asked with every lead, so each process keeps it for a moment. */
-import { readyLadder, type Ladder, type ReadyLadder, type Rung } from '@/core/routing';
+import { isOffered, readyLadder, type HandOut, type Ladder, type ReadyLadder, type Rung } from '@/core/routing';
 import { segmentSentence, type FieldDef } from '@/core/segments';
 import { wholeAccount } from '@/core/accounts';
 import { listFields } from '../contacts';
@@ -48,6 +48,8 @@ export interface LadderNow {
   ladder: ReadyLadder;
   /** Each rung's sentence, by its id. */
   who: ReadonlyMap<string, string>;
+  /** Rosters that offer their leads instead of giving them at once. */
+  offering: ReadonlySet<string>;
   zone: string;
   fields: FieldDef[];
 }
@@ -67,12 +69,16 @@ export async function ladderNow(tx: Tx, accountId: string): Promise<LadderNow> {
   );
   const ladder: Ladder = { rungs: await readRungs(tx, accountId), ownListing: head!.own_listing ?? false };
   const fields = await listFields(accountId, tx);
+  const rosters = await tx.rows<{ id: string; hand_out: HandOut }>('select id, hand_out from rosters where account_id = $1', [
+    accountId,
+  ]);
   const described = await describe(tx, accountId, ladder.rungs, fields);
   const version = head!.version ?? (await keepVersion(tx, accountId, ladder.ownListing, described, 'Urraca', null));
   const now: LadderNow = {
     version,
     ladder: readyLadder(ladder, head!.time_zone, fields),
     who: new Map(described.map(({ id, who }) => [id, who])),
+    offering: new Set(rosters.filter(({ hand_out }) => isOffered(hand_out)).map(({ id }) => id)),
     zone: head!.time_zone,
     fields,
   };

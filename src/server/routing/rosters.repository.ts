@@ -124,12 +124,11 @@ const capped = (rows: RosterRow[]): string[] => [
 ];
 
 /**
- * Locks a roster's row and reads it with its members: the lock is a statement of its own where it must be waited for, so whose turn it is
- * is never stale. Null when it is gone.
+ * Locks a roster's row and reads it with its members. After waiting for the lock PostgreSQL reads the row itself anew, so whose turn it is is
+ * never stale; its members are as they were when the waiting began. Null when it is gone.
  */
 export async function lockRoster(tx: Tx, rosterId: string, at: Date): Promise<LockedRoster | null> {
-  await tx.run('select 1 from rosters where id = $1 for update', [rosterId]);
-  const row = await tx.first<RosterRow>(`${ROSTER} where r.id = $1`, [rosterId]);
+  const row = await tx.first<RosterRow>(`${ROSTER} where r.id = $1 for update of r`, [rosterId]);
   return row && rosterOf(row, await readLoads(tx, capped([row]), at));
 }
 

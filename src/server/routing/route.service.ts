@@ -1,16 +1,6 @@
 /** A lead that arrives: which rung is for it, before any lock; and then, as the last thing of its transaction, who has it or is offered it. */
 import type { Because } from '@/core/contacts';
-import {
-  decide,
-  isOffered,
-  knownOfLead,
-  startIn,
-  type Fixed,
-  type HandOut,
-  type LeadFacts,
-  type Rung,
-  type Trace,
-} from '@/core/routing';
+import { decide, knownOfLead, startIn, type Fixed, type LeadFacts, type Rung, type Trace } from '@/core/routing';
 import { readKnown } from '../segments';
 import type { Tx } from '../shared';
 import { ladderNow } from './ladders';
@@ -38,7 +28,7 @@ export async function planRoute(
   fixed: Fixed | null,
   at: Date,
 ): Promise<Planned> {
-  const { version, ladder, who } = await ladderNow(tx, accountId);
+  const { version, ladder, who, offering } = await ladderNow(tx, accountId);
   const plan = { version, fixed, joined: false, rung: null, who: '', unmet: [], atOnce: true };
   if (fixed) return plan;
   if (lead.returning) {
@@ -50,8 +40,7 @@ export async function planRoute(
   const person = ladder.asksPerson ? (await readKnown(accountId, [contactId], at, tx)).get(contactId) : undefined;
   const { rung, unmet } = decide(ladder, knownOfLead(lead, person), at);
   if (!rung) return { ...plan, unmet };
-  const roster = await tx.first<{ hand_out: HandOut }>('select hand_out from rosters where id = $1', [rung.rosterId]);
-  return { ...plan, unmet, rung, who: who.get(rung.id) ?? '', atOnce: !roster || !isOffered(roster.hand_out) };
+  return { ...plan, unmet, rung, who: who.get(rung.id) ?? '', atOnce: !offering.has(rung.rosterId) };
 }
 
 /**

@@ -5,7 +5,8 @@
 import { config } from './config';
 import { reader, type Tx } from './db';
 
-const NOW = `coalesce(held_at, clock_timestamp() + offset_ms * interval '1 millisecond')`;
+/** Now as SQL, over the clock's row. */
+export const NOW = `coalesce(held_at, clock_timestamp() + offset_ms * interval '1 millisecond')`;
 
 /** Now, for decisions. */
 export async function now(tx: Tx = reader()): Promise<Date> {

@@ -1,11 +1,11 @@
 export { record } from './audit';
-export { clockState, holdClock, markClock, now, releaseClock } from './clock';
+export { clockState, holdClock, markClock, now, NOW, releaseClock } from './clock';
 export { config, readEnvironment, type Config } from './config';
 export { closeDb, db, inTurn, joinAsWritten, reader, transact, type Tx } from './db';
 export { enqueue, freeDeadJobs } from './enqueue';
 export { listen, stopHearing, subscribe } from './listener';
 export { publish, wakeWorkers } from './live';
-export { lockAddresses } from './lock';
+export { ADDRESS_LOCKS, lockAddresses } from './lock';
 export { migrate } from './migrate';
 export { BEAT_MS, beat, leave, readProcesses, type ProcessState } from './processes';
 export { once, type KeptReply } from './idempotency';
