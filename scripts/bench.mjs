@@ -8,6 +8,7 @@ import { ensureBuilt } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
 import { awaitHealthy, endProcesses, houseEnvironment, startSimulator, startWeb, startWorker } from './lib/house.mjs';
 import { ensureNodeModules } from './lib/packages.mjs';
+import { lead, median, note, percentile, rate, round } from './lib/measure.mjs';
 import { requirePorts } from './lib/ports.mjs';
 import { fromRoot } from './lib/root.mjs';
 import { shown } from './lib/run.mjs';
@@ -21,44 +22,6 @@ const quick = process.argv.includes('--quick');
 const ROUNDS = 3;
 const DUE = quick ? 4_000 : 20_000;
 const STEADY_SECONDS = quick ? 10 : 60;
-
-const median = (numbers) => [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length / 2)];
-const percentile = (numbers, p) =>
-  [...numbers].sort((a, b) => a - b)[Math.min(numbers.length - 1, Math.floor((numbers.length * p) / 100))];
-const round = (number, digits = 1) => Math.round(number * 10 ** digits) / 10 ** digits;
-const note = (text) => process.stderr.write(`${text}\n`);
-
-let person = 0;
-const lead = () => {
-  person += 1;
-  return JSON.stringify({
-    person: {
-      first_name: 'Bench',
-      last_name: `Person ${person}`,
-      emails: [`bench${process.pid}.${person}@bench.example`],
-      phones: [`+1998${String(person).padStart(7, '0')}`],
-    },
-    roles: ['buyer'],
-    place: { city: 'Saltmarsh', postal_code: '98741' },
-    permissions: { text: true, email: true, call: true },
-  });
-};
-
-/** Requests per second of `clients` loops over some seconds. */
-async function rate(clients, seconds, request) {
-  const until = performance.now() + seconds * 1000;
-  let done = 0;
-  const began = performance.now();
-  await Promise.all(
-    Array.from({ length: clients }, async () => {
-      while (performance.now() < until) {
-        await request();
-        done += 1;
-      }
-    }),
-  );
-  return done / ((performance.now() - began) / 1000);
-}
 
 const postLead = async () => {
   const response = await fetch(`${BASE}/api/v1/inquiries`, { method: 'POST', headers: KEY, body: lead() });

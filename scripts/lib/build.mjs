@@ -52,6 +52,7 @@ export async function bundle(dist) {
       urraca: fromRoot('scripts/cli.ts'),
       bench: fromRoot('tests/bench/main.ts'),
       'bench-database': fromRoot('tests/bench/database.ts'),
+      'bench-routing': fromRoot('tests/bench/routing.ts'),
     },
     outdir: fromRoot(dist),
     bundle: true,

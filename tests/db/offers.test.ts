@@ -296,6 +296,18 @@ describe('by text and mail', () => {
   });
 });
 
+test('a rung that tells by call rings the agent who has the lead, once', async () => {
+  const { version, rungs } = await house.m.routing.readLadder(house.scope);
+  await house.m.routing.saveLadder(house.as('Ada'), version, {
+    rungs: rungs.map(({ id, tree }) => ({ id, tree, roster_id: '1', notify: ['call'] })),
+  });
+  const { routing } = await house.arrives({ emails: ['ring@notice.example'] });
+  await house.tellAgents();
+  await house.tellAgents();
+  const agent = Object.values(house.people).find(({ id }) => id === routing.agent!.id)!;
+  expect(house.received('call').map(({ to }) => to)).toEqual([agent.phone]);
+});
+
 test('somebody on a roster that shows all its leads sees those of the others on it, and nobody else does', async () => {
   await house.arrives({ emails: ['a@shared.example'] });
   const other = await house.arrives({ emails: ['b@shared.example'] });

@@ -4,7 +4,7 @@
  * the same, so that two ladders differ only by their rungs. Who was away then is not kept, so everybody is taken for here; open-lead
  * caps and conditions on a person are read as of now.
  */
-import { hash32, localDay } from '../shared';
+import { hash32, localDayNumber } from '../shared';
 import type { Known } from '../segments';
 import { decide, type ReadyLadder } from './ladder';
 import { startIn, stepIn, type NetCause } from './passing';
@@ -40,7 +40,7 @@ const USUAL = [60, 120, 240, 600, 1_800, Infinity];
 export class Rehearsal {
   private readonly turns = new Map<string, Turn>();
   private readonly today = new Map<string, number>();
-  private day = '';
+  private day = NaN;
 
   constructor(
     private readonly ladder: ReadyLadder,
@@ -95,7 +95,7 @@ export class Rehearsal {
   }
 
   private newDay(at: Date): void {
-    const day = localDay(at, this.zone).start.toISOString();
+    const day = localDayNumber(at, this.zone);
     if (day === this.day) return;
     this.day = day;
     this.today.clear();

@@ -13,6 +13,7 @@ export {
   inHours,
   isZone,
   localDay,
+  localDayNumber,
   localInstant,
   localMinutes,
   localWeekday,

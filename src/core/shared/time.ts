@@ -58,9 +58,12 @@ export function localMinutes(at: Date, zone: string): number {
   return Math.floor((local - Math.floor(local / DAY) * DAY) / MINUTE);
 }
 
+/** The local day of `at` as a number: the same all day long, one more the next day. */
+export const localDayNumber = (at: Date, zone: string): number => Math.floor((at.getTime() + offsetMs(zone, at.getTime())) / DAY);
+
 /** The day of the week at `at` in `zone`: 1 is Monday, 7 is Sunday. */
 export function localWeekday(at: Date, zone: string): number {
-  const days = Math.floor((at.getTime() + offsetMs(zone, at.getTime())) / DAY);
+  const days = localDayNumber(at, zone);
   return ((((days + 3) % 7) + 7) % 7) + 1;
 }
 

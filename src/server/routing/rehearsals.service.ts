@@ -90,21 +90,23 @@ interface PastRow {
   rung_id: string | null;
   why: string;
   arrived_at: Date;
+  /** To the microsecond, which a Date is not: where the next piece begins. */
+  exactly: string;
 }
 
 /** Reads the inquiries of a span in the order in which they came, a piece at a time. */
-async function* pastInquiries(accountId: string, from: Date, to: Date): AsyncGenerator<PastRow[]> {
-  let after: [Date, string] = [from, '0'];
+async function* pastInquiries(accountId: string, from: Date, to: Date, piece: number): AsyncGenerator<PastRow[]> {
+  let after: [string, string] = [from.toISOString(), '0'];
   for (;;) {
     const rows = await reader().rows<PastRow>(
-      `select i.id, i.contact_id, i.door_id, i.source, i.parsed - 'message' - 'ask' as parsed, i.matched, i.owner_id, i.rung_id, i.because->>'why' as why, i.arrived_at
-       from inquiries i where i.account_id = $1 and (i.arrived_at, i.id) > ($2, $3) and i.arrived_at <= $4 order by i.arrived_at, i.id limit ${PIECE}`,
-      [accountId, after[0], after[1], to],
+      `select i.id, i.contact_id, i.door_id, i.source, i.parsed - 'message' - 'ask' as parsed, i.matched, i.owner_id, i.rung_id, i.because->>'why' as why, i.arrived_at, i.arrived_at::text as exactly
+       from inquiries i where i.account_id = $1 and (i.arrived_at, i.id) > ($2::timestamptz, $3) and i.arrived_at <= $4 order by i.arrived_at, i.id limit $5`,
+      [accountId, after[0], after[1], to, piece],
     );
     if (!rows.length) return;
     yield rows;
     const last = rows.at(-1)!;
-    after = [last.arrived_at, last.id];
+    after = [last.exactly, last.id];
   }
 }
 
@@ -126,8 +128,9 @@ const KEPT_BY = new Set(['returning', 'kept_by_hand', 'source_assigned', 'own_li
 /**
  * Carries out a rehearsal. Begun again after a crash it starts anew.
  * @param going false when the process ends: the queue then gives it to another
+ * @param piece how many inquiries are held in memory at a time
  */
-export async function performRehearsal(id: string, going: () => boolean): Promise<void> {
+export async function performRehearsal(id: string, going: () => boolean, piece = PIECE): Promise<void> {
   const row = await reader().first<Row>(
     `update rehearsals set state = 'running', done = 0 where id = $1 and state in ('waiting','running') returning *`,
     [id],
@@ -149,7 +152,7 @@ export async function performRehearsal(id: string, going: () => boolean): Promis
   const asksPerson = now.ladder.asksPerson || changed.asksPerson;
   const tally = new Tally();
   let done = 0;
-  for await (const rows of pastInquiries(accountId, from, row.made_at)) {
+  for await (const rows of pastInquiries(accountId, from, row.made_at, piece)) {
     const persons = asksPerson
       ? await readKnown(accountId, [...new Set(rows.map(({ contact_id }) => contact_id))], row.made_at)
       : new Map<string, Known>();
