@@ -25,7 +25,7 @@ const rung = (id: string, roles: string[], rosterId: string, campaignId: string 
 });
 export const RUNGS: Rung[] = [rung('1', ['buyer'], '1', '1'), rung('2', ['seller', 'landlord'], '2', null)];
 /** How the sentence names whom a rung is for. */
-const WHO: Record<string, string> = { '1': 'Buyers', '2': 'Sellers and landlords' };
+export const WHO: Record<string, string> = { '1': 'Buyers', '2': 'Sellers and landlords' };
 const LADDER = readyLadder({ rungs: RUNGS, ownListing: false }, ZONE);
 
 export interface World {

@@ -1,12 +1,13 @@
 /** Writing the demo world into an empty database, in one transaction: half a world is never seen. */
 import { writeOrder } from './order';
 import { NEW_BUYER } from '@/core/campaigns';
-import { foldFact, handRaisedAt, HORIZONS, nextTouch, noFacts, STAGES } from '@/core/contacts';
+import { foldFact, handRaisedAt, HORIZONS, nextTouch, noFacts, STAGES, type Because } from '@/core/contacts';
 import { KEY_SCOPES } from '@/core/accounts';
 import { hashPassword } from '@/server/accounts';
 import { FACT_COLUMNS, rowOfFacts, writeSearch } from '@/server/contacts';
 import { hashed, transact, type Tx } from '@/server/shared';
-import { drawWorld, RUNGS, type World } from './draw';
+import type { Trace } from '@/core/routing';
+import { drawWorld, RUNGS, WHO, type World } from './draw';
 import { AWAY, BROKERAGE, COLLEAGUES, DEMO_KEY, nameOf, PASSWORD, START, ZONE } from './settings';
 import type { WorldContact } from './contact';
 
@@ -44,6 +45,8 @@ const TABLES_WITH_IDS = [
   'tasks',
   'tags',
   'offers',
+  'routings',
+  'ladder_versions',
 ];
 
 /** Makes the demo world. The database must hold the schema and nothing else. */
@@ -52,6 +55,7 @@ export async function writeWorld(): Promise<{ contacts: number; activities: numb
   const passwordHash = await hashPassword(PASSWORD);
   return transact(async (tx) => {
     await writeHouse(tx, passwordHash, world);
+    await writeLadder(tx);
     const activities = await writeContacts(tx, world.contacts);
     for (const table of TABLES_WITH_IDS)
       await tx.run(
@@ -222,6 +226,20 @@ async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<v
     })),
   );
 }
+
+/** The ladder as traces refer to it. */
+const writeLadder = (tx: Tx): Promise<void> =>
+  tx.run(`insert into ladder_versions (account_id, made_at, made_by, rungs) values (1, $1, 'Ines Kolar', $2::jsonb)`, [
+    new Date(START.getTime() - 200 * 86_400_000),
+    JSON.stringify(
+      RUNGS.map((rung) => ({
+        ...rung,
+        who: WHO[rung.id],
+        parts: [WHO[rung.id]],
+        roster: rung.rosterId === '1' ? 'Coast agents' : 'Listing desk',
+      })),
+    ),
+  ]);
 
 async function writeContacts(tx: Tx, contacts: WorldContact[]): Promise<number> {
   await insert(
@@ -689,4 +707,53 @@ async function writeInquiries(tx: Tx, leads: WorldContact[]): Promise<void> {
       taken_at: row.arrived_at,
     })),
   );
+  await insert(
+    tx,
+    'routings',
+    {
+      id: 'bigint',
+      account_id: 'bigint',
+      inquiry_id: 'bigint',
+      contact_id: 'bigint',
+      version_id: 'bigint',
+      rung_id: 'bigint',
+      roster_id: 'bigint',
+      state: 'text',
+      trace: 'jsonb',
+      begun_at: 'timestamptz',
+      owned_at: 'timestamptz',
+    },
+    rows.map((row) => ({
+      id: row.id,
+      ...account,
+      inquiry_id: row.id,
+      contact_id: row.contact_id,
+      version_id: 1,
+      rung_id: row.rung_id,
+      roster_id: row.rung_id,
+      state: 'settled',
+      trace: traceOf(row.because as Because, row.rung_id, row.arrived_at),
+      begun_at: row.arrived_at,
+      owned_at: row.arrived_at,
+    })),
+  );
+}
+
+/** The way of an inquiry of the demo world: its rungs give at once. */
+function traceOf(because: Because, rungId: string | null, arrivedAt: Date): Trace {
+  const at = arrivedAt.toISOString();
+  if (because.why === 'returning')
+    return { unmet: [], rung: null, steps: [{ at, what: 'fixed', why: 'returning', agent: because.agent }] };
+  if (because.why !== 'round_robin')
+    return {
+      unmet: RUNGS.map(() => 0),
+      rung: null,
+      steps: [{ at, what: 'safety_net', agent: nameOf('1'), roster: null, cause: 'no_rung', skipped: [] }],
+    };
+  const skipped = because.skipped.map((name) => ({ name, why: 'away' as const }));
+  return {
+    unmet: RUNGS.slice(0, Number(rungId) - 1).map(() => 0),
+    rung: because.rung,
+    steps: [{ at, what: 'given', roster: because.roster, how: 'round robin', agent: because.agent, seconds: null, skipped }],
+  };
 }

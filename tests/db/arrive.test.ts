@@ -1,4 +1,5 @@
 /** Arriving: a lead is kept raw, cleaned, matched or made new; nothing is lost, nothing is doubled. */
+import { readInquiry } from '@/core/capture/schemas';
 import { openHouse, type House } from '../harness/house';
 
 let house: House;
@@ -110,4 +111,19 @@ test('search finds by the beginning of a name, by a phone in any spelling, witho
     expect({ q, names: items.map((item) => item.last_name) }).toEqual({ q, names: ['Quennell'] });
   }
   expect((await house.m.contacts.listContacts(house.scope, { q: '%', limit: 10 })).items).toHaveLength(0);
+});
+
+test('a door gives a horizon to whoever is new, and a campaign where no rung begins one', async () => {
+  const door = await house.m.capture.doorOfKind('1', 'api');
+  const given = { ...door, defaults: { horizon: 'hot', campaign_id: '1' } };
+  const arrive = (email: string, roles: string[]) => {
+    const raw = { person: { first_name: 'Oda', last_name: 'Brandvold', emails: [email], phones: [] }, roles };
+    return house.m.capture.captureInquiry({ door: given, raw, inquiry: readInquiry(raw), idempotencyKey: null, byPerson: null });
+  };
+  const seller = await arrive('seller@given.example', ['seller']);
+  expect((await house.contact(seller.contact.id)).horizon).toBe('hot');
+  expect(await house.story(seller.contact.id)).toContainEqual(expect.stringContaining('New buyer'));
+  await house.m.contacts.updateContact(house.as('Ada'), seller.contact.id, { horizon: 'someday' });
+  await arrive('seller@given.example', ['seller']);
+  expect((await house.contact(seller.contact.id)).horizon).toBe('someday');
 });

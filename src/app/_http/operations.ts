@@ -128,6 +128,8 @@ export const OPERATIONS = define({
           .max(6),
         tags: Joi.array().items(Joi.string().min(1).max(80)).max(20),
         on_the_phone: Joi.boolean(),
+        horizon: Joi.string().max(60).allow(null),
+        campaign_id: id.allow(null),
       }),
     })
       .min(1)

@@ -8,6 +8,10 @@ export interface DoorDefaults {
   tags?: string[];
   /** They are on the phone with us already: no first text. */
   on_the_phone?: boolean;
+  /** For whoever is new by it. */
+  horizon?: string | null;
+  /** Begun where the rung that decides begins none. */
+  campaign_id?: string | null;
 }
 
 /** An inquiry with what its door gives: roles and source where it has none, tags beside its own. */

@@ -51,21 +51,21 @@ export async function captureInquiry(came: Arrival): Promise<Captured> {
       if (before) return before;
     }
     const known = await matchContact(tx, door.accountId, inquiry);
-    const admitted = await admit(tx, door.accountId, known, inquiry, tagPlaces, at);
+    const admitted = await admit(tx, door.accountId, known, inquiry, { tagPlaces, horizon: door.defaults.horizon ?? null }, at);
     const permissions = await changePermissions(tx, door.accountId, permissionChanges(arrival, at));
     const fixed = await keptBy(tx, arrival, admitted);
     const lead = leadOf(door.id, inquiry, inquiry.source ?? door.name, admitted.matched);
     const plan = await planRoute(tx, door.accountId, admitted.contactId, lead, fixed, at);
     const { rung } = plan;
     if (rung) await attachByRung(tx, door.accountId, rung, admitted.contactId, at);
+    const campaignId = plan.joined ? null : (rung?.campaignId ?? door.defaults.campaign_id ?? null);
     const enrollee = {
       contactId: admitted.contactId,
       stage: admitted.stage as Stage,
       timeZone: admitted.timeZone,
       onThePhone: inquiry.onThePhone,
     };
-    const enrolled =
-      rung?.campaignId && plan.atOnce ? await enrolArrival(tx, door.accountId, rung.campaignId, enrollee, at) : null;
+    const enrolled = campaignId && plan.atOnce ? await enrolArrival(tx, door.accountId, campaignId, enrollee, at) : null;
     await recordActivities(
       tx,
       door.accountId,

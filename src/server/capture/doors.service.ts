@@ -3,7 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { AppError, notFound } from '@/core/shared';
 import { oneLine, type DoorDefaults, type DoorView } from '@/core/capture';
 import { scopeFor, type Principal } from '@/core/accounts';
-import { now, record, transact } from '../shared';
+import { now, record, transact, type Tx } from '../shared';
 import { listDoors } from './doors.repository';
 
 /** Letters and digits that nobody mistakes for each other when they read an address aloud. */
@@ -49,6 +49,20 @@ export async function rotateMailbox(principal: Principal, id: string): Promise<D
   return viewOf(principal, id);
 }
 
+/** What a door gives must be there. @throws AppError input_invalid */
+async function checkGiven(tx: Tx, accountId: string, { horizon, campaign_id }: DoorDefaults): Promise<void> {
+  const there = await tx.first<{ horizon: boolean; campaign: boolean }>(
+    `select $2::text is null or exists (select 1 from horizons where account_id = $1 and key = $2 and deleted_at is null) as horizon,
+       $3::bigint is null or exists (select 1 from campaigns where account_id = $1 and id = $3) as campaign`,
+    [accountId, horizon ?? null, campaign_id ?? null],
+  );
+  const fields = [
+    ...(there!.horizon ? [] : [{ field: 'defaults.horizon', message: 'is no horizon' }]),
+    ...(there!.campaign ? [] : [{ field: 'defaults.campaign_id', message: 'is no campaign' }]),
+  ];
+  if (fields.length) throw new AppError('input_invalid', 'The door was not changed.', { fields });
+}
+
 /** Renames a door, or changes what it gives to everything that comes by it. @throws AppError not_found, input_invalid */
 export async function updateDoor(
   principal: Principal,
@@ -57,6 +71,7 @@ export async function updateDoor(
 ): Promise<DoorView> {
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {
+    await checkGiven(tx, accountId, patch.defaults ?? {});
     const row = await tx.first(
       `update doors set name = coalesce($3, name), source = case when $4 then $5 else source end, defaults = coalesce($6::jsonb, defaults)
        where id = $1 and account_id = $2 and active returning id`,

@@ -48,12 +48,12 @@ export async function admit(
   accountId: string,
   known: Admitted | null,
   inquiry: CleanInquiry,
-  tagPlaces: boolean,
+  given: { tagPlaces: boolean; horizon: string | null },
   at: Date,
 ): Promise<Admitted> {
-  const tags = tagsOf(inquiry, tagPlaces);
+  const tags = tagsOf(inquiry, given.tagPlaces);
   if (!known) {
-    const admitted = await create(tx, accountId, inquiry, at);
+    const admitted = await create(tx, accountId, inquiry, given.horizon, at);
     if (tags.length) {
       await addTags(tx, accountId, admitted.contactId, tags);
       await refreshSearch(tx, [admitted.contactId]);
@@ -68,11 +68,11 @@ export async function admit(
 }
 
 /** A new contact with its facts, addresses and search text in one statement; the addresses are free, or the contact would have matched. */
-async function create(tx: Tx, accountId: string, inquiry: CleanInquiry, at: Date): Promise<Admitted> {
+async function create(tx: Tx, accountId: string, inquiry: CleanInquiry, horizon: string | null, at: Date): Promise<Admitted> {
   const row = await tx.first<{ id: string; time_zone: string }>(
     `with made as (
-       insert into contacts (account_id, first_name, last_name, stage, stage_since, roles, source, time_zone, street, city, postal_code, wants, created_at, updated_at)
-       select $1, $2, $3, 'new', $4, $5::text[], $6, coalesce($7, a.time_zone), $8, $9, $10, $11::jsonb, $4, $4 from accounts a where a.id = $1 returning id, time_zone
+       insert into contacts (account_id, first_name, last_name, stage, stage_since, roles, source, time_zone, street, city, postal_code, wants, created_at, updated_at, horizon)
+       select $1, $2, $3, 'new', $4, $5::text[], $6, coalesce($7, a.time_zone), $8, $9, $10, $11::jsonb, $4, $4, (select key from horizons where account_id = $1 and key = $15 and deleted_at is null) from accounts a where a.id = $1 returning id, time_zone
      ), facts as (insert into contact_facts (contact_id) select id from made),
      points as (
        insert into contact_points (account_id, contact_id, kind, value, position)
@@ -106,6 +106,7 @@ async function create(tx: Tx, accountId: string, inquiry: CleanInquiry, at: Date
       ]
         .filter(Boolean)
         .join(' '),
+      horizon,
     ],
   );
   return { contactId: row!.id, matched: false, stage: 'new', timeZone: row!.time_zone, owner: null };

@@ -36,7 +36,7 @@ async function lockRouting(tx: Tx, inquiryId: string, contactId: string): Promis
   if (!there) return null;
   await tx.run('select 1 from routings where inquiry_id = $1 for update', [inquiryId]);
   return tx.first<Routing>(
-    `select r.*, g.position, g.campaign_id, g.notify, s.name as roster, s.try_seconds,
+    `select r.*, g.position, g.notify, coalesce(g.campaign_id, (select (d.defaults->>'campaign_id')::bigint from inquiries i join doors d on d.id = i.door_id where i.id = r.inquiry_id)) as campaign_id, s.name as roster, s.try_seconds,
        (select k->>'who' from ladder_versions v, jsonb_array_elements(v.rungs) k where v.id = r.version_id and (k->>'id')::bigint = r.rung_id limit 1) as who
      from routings r left join rungs g on g.id = r.rung_id left join rosters s on s.id = r.roster_id where r.inquiry_id = $1`,
     [inquiryId],

@@ -7,7 +7,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { DoorView } from '@/core/capture';
 import { CONTACT_ROLES } from '@/core/contacts';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, Fault, FormEnd, freshKey, useNotices } from '../primitives';
+import { Ago, ask, Fault, FormEnd, freshKey, nameIn, NO_WORDS, useNotices, useVocabulary } from '../primitives';
 
 export type Door = Jsoned<DoorView>;
 
@@ -62,10 +62,14 @@ export function Doors({ doors: first, office }: { doors: Door[]; office: boolean
 
 /** What the door gives, in words. */
 function Given({ door: { source, defaults } }: { door: Door }) {
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
   const parts = [
     source && `source “${source}”`,
     defaults.roles?.length && `role ${defaults.roles.join(' and ')} unless said`,
     defaults.tags?.length && `tagged ${defaults.tags.join(', ')}`,
+    defaults.horizon && `horizon ${nameIn(vocabulary)('horizon', defaults.horizon) ?? defaults.horizon}`,
+    defaults.campaign_id &&
+      `begins “${nameIn(vocabulary)('campaign', defaults.campaign_id) ?? 'a campaign that is gone'}” where no rung begins one`,
     defaults.on_the_phone && 'on the phone already: no first text',
   ].filter(Boolean);
   return parts.length ? (
@@ -92,14 +96,48 @@ function Arrange({ door }: { door: Door }) {
   );
 }
 
+/** One of the account's words, or none. */
+function Choice({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  options: { value: string; name: string }[];
+  onChange: (value: string) => void;
+}) {
+  return (
+    <TextField
+      select
+      size="small"
+      label={label}
+      value={value}
+      slotProps={{ select: { native: true }, inputLabel: { shrink: true } }}
+      onChange={(event) => onChange(event.target.value)}
+    >
+      <option value="">none</option>
+      {options.map((one) => (
+        <option key={one.value} value={one.value}>
+          {one.name}
+        </option>
+      ))}
+    </TextField>
+  );
+}
+
 function ArrangeForm({ door, onClose }: { door: Door; onClose: () => void }) {
   const { defaults } = door;
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
   const [said, setSaid] = useState({
     name: door.name,
     source: door.source ?? '',
     role: defaults.roles?.[0] ?? '',
     tags: (defaults.tags ?? []).join(', '),
     on_the_phone: defaults.on_the_phone ?? false,
+    horizon: defaults.horizon ?? '',
+    campaign_id: defaults.campaign_id ?? '',
   });
   const queries = useQueryClient();
   const notices = useNotices();
@@ -112,6 +150,8 @@ function ArrangeForm({ door, onClose }: { door: Door; onClose: () => void }) {
           roles: said.role ? [said.role] : [],
           tags: said.tags.split(/\s*,\s*/).filter(Boolean),
           on_the_phone: said.on_the_phone,
+          horizon: said.horizon || null,
+          campaign_id: said.campaign_id || null,
         },
       }),
     onSuccess: () => {
@@ -148,6 +188,18 @@ function ArrangeForm({ door, onClose }: { door: Door; onClose: () => void }) {
           </option>
         ))}
       </TextField>
+      <Choice
+        label="Horizon of whoever is new"
+        value={said.horizon}
+        options={vocabulary.names.horizon ?? []}
+        onChange={(horizon) => setSaid({ ...said, horizon })}
+      />
+      <Choice
+        label="Campaign, where no rung begins one"
+        value={said.campaign_id}
+        options={vocabulary.names.campaign ?? []}
+        onChange={(campaign_id) => setSaid({ ...said, campaign_id })}
+      />
       <TextField size="small" label="Tags, divided by commas" value={said.tags} onChange={change('tags')} />
       <label className="choice">
         <input
