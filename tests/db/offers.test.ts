@@ -194,6 +194,24 @@ describe('timed turns', () => {
     expect(await ownerOf(contact.id)).toBe('Brisa Test');
   });
 
+  test('a window whose end fails holds up no other, and is tried again', async () => {
+    const broken = await house.arrives({ emails: ['broken@turns.example'] });
+    const sound = await house.arrives({ emails: ['sound@turns.example'] });
+    const complaints = jest.spyOn(console, 'error').mockImplementation(() => {});
+    await house.db.run(`update routings set trace = '{}' where inquiry_id = $1`, [broken.inquiry.id]);
+    await house.setClock(new Date(MONDAY_MORNING.getTime() + 120_000));
+    await house.m.routing.carryOutWindows();
+    expect(await wayOf(sound.inquiry.id)).toHaveLength(3);
+    expect(complaints).toHaveBeenCalledTimes(1);
+    await house.db.run(`update routings set trace = '{"unmet": [], "rung": 1, "steps": []}' where inquiry_id = $1`, [
+      broken.inquiry.id,
+    ]);
+    await house.setClock(new Date(MONDAY_MORNING.getTime() + 150_000));
+    await house.m.routing.carryOutWindows();
+    expect(await wayOf(broken.inquiry.id)).toHaveLength(2);
+    complaints.mockRestore();
+  });
+
   test('two workers at the end of the same window pass it on once', async () => {
     const { inquiry } = await house.arrives({ emails: ['workers@turns.example'] });
     await house.setClock(new Date(MONDAY_MORNING.getTime() + 120_000));

@@ -8,6 +8,8 @@ import type { Person } from '@/core/accounts';
 import { config, enqueue, mailToken, now, reader, readMailToken, transact, type Tx } from '../shared';
 
 const OFFER_PURPOSE = 'offer';
+/** A text that comes later than this after an offer is about something else. */
+const ANSWERED_WITHIN_MS = 86_400_000;
 
 interface Told {
   accountId: string;
@@ -132,8 +134,8 @@ export async function answeredByText(from: string, body: string, doing: Doing): 
   );
   if (!user) return false;
   const offers = await reader().rows<{ id: string; state: string }>(
-    `select o.id, o.state from offers o where o.user_id = $1 and exists (select 1 from notices n where n.offer_id = o.id and n.channel = 'text') order by o.state = 'open' desc, o.id desc limit 50`,
-    [user.id],
+    `select o.id, o.state from offers o where o.user_id = $1 and exists (select 1 from notices n where n.offer_id = o.id and n.channel = 'text') and (o.state = 'open' or o.offered_at > $2) order by o.state = 'open' desc, o.id desc limit 50`,
+    [user.id, new Date((await now()).getTime() - ANSWERED_WITHIN_MS)],
   );
   if (!offers.length) return false;
   const { answer, number } = answerOf(body);

@@ -44,6 +44,8 @@ async function lockRouting(tx: Tx, inquiryId: string, contactId: string): Promis
 }
 
 const BATCH = 100;
+/** A window whose end failed is tried again after this; the others do not wait for it. */
+const AGAIN_SECONDS = 30;
 /** Carries out every window that has ended. @returns how many */
 export async function carryOutWindows(): Promise<number> {
   const at = await now();
@@ -51,7 +53,19 @@ export async function carryOutWindows(): Promise<number> {
     `select inquiry_id, contact_id from routings where ends_at <= $1 order by ends_at, inquiry_id limit ${BATCH}`,
     [at],
   );
-  for (const { inquiry_id, contact_id } of due) await transact((tx) => endWindow(tx, inquiry_id, contact_id));
+  for (const { inquiry_id, contact_id } of due) {
+    try {
+      await transact((tx) => endWindow(tx, inquiry_id, contact_id));
+    } catch (error) {
+      if (error instanceof AppError && error.code === 'unavailable') throw error;
+      console.error(`the window of inquiry ${inquiry_id} could not be ended and is tried again`, error);
+      await reader().run('update routings set ends_at = $2 where inquiry_id = $1 and ends_at <= $3', [
+        inquiry_id,
+        new Date(at.getTime() + AGAIN_SECONDS * 1_000),
+        at,
+      ]);
+    }
+  }
   return due.length;
 }
 

@@ -85,7 +85,13 @@ export function Left({ until }: { until: string | Date }) {
   const seconds = Math.ceil(left / 1000);
   const text = seconds < 3600 ? `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}` : howLong(left);
   return (
-    <span className={`nowrap ${seconds < 60 ? 'late strong' : 'strong'}`} title="Time left" suppressHydrationWarning>
+    <span
+      role="timer"
+      aria-live="off"
+      className={`nowrap ${seconds < 60 ? 'late strong' : 'strong'}`}
+      title="Time left"
+      suppressHydrationWarning
+    >
       {text}
     </span>
   );
