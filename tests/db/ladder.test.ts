@@ -112,7 +112,7 @@ test('a rehearsal says who would have got what, and changes nothing; cancelled i
   for (let n = 0; n < 12; n += 1)
     await house.arrives({ emails: [`r${n}@rehearsed.example`], place: { city: n % 3 ? 'Saltmarsh' : 'Petrel Point' } });
   await house.arrives({ emails: ['r0@rehearsed.example'] });
-  await house.db.run(`update inquiries set arrived_at = arrived_at + interval '300 microseconds' where id % 2 = 0`);
+  await house.db.run(`update inquiries set arrived_at = arrived_at - interval '300 microseconds' where id % 2 = 0`);
   const before = await house.db.rows('select id, owner_id from contacts order by id');
   const order = (rungs: object[]) => house.m.routing.orderRehearsal(house.as('Ada'), 30, { rungs });
   const { id } = await order([
