@@ -5,7 +5,7 @@ import { MEASURES, type ResultRow } from '@/core/results';
 import type { Jsoned } from '@/core/shared';
 
 export function Funnel({ row }: { row: Jsoned<ResultRow> }) {
-  const data = MEASURES.map(({ key, name }) => ({ name, people: row[key] }));
+  const data = MEASURES.filter(({ key }) => key !== 'fast').map(({ key, name }) => ({ name, people: row[key] }));
   return (
     <figure
       style={{ margin: 0, height: 220 }}

@@ -100,8 +100,8 @@ function LeaveDialog({ person, onClose }: { person: Person; onClose: () => void 
       >
         <h1 id="leave-title">{person.name} leaves</h1>
         <p>
-          They come in no more, and what is offered to them goes on at once. {data && <b>{data.count.toLocaleString('en-US')}</b>}{' '}
-          of their people are handed on:
+          They come in no more, and what is offered to them goes on at once. Their{' '}
+          {data && <b>{data.count.toLocaleString('en-US')}</b>} people are handed on:
         </p>
         <HandTo vocabulary={vocabulary} without={[person.id]} onChange={setChange} />
         <Fault error={leave.error} />
