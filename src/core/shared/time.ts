@@ -63,9 +63,10 @@ export const localDayNumber = (at: Date, zone: string): number => Math.floor((at
 
 /** The day of the week at `at` in `zone`: 1 is Monday, 7 is Sunday. */
 export function localWeekday(at: Date, zone: string): number {
-  const days = localDayNumber(at, zone);
-  return ((((days + 3) % 7) + 7) % 7) + 1;
+  return weekdayOf(localDayNumber(at, zone));
 }
+/** The first of January 1970 was a Thursday. */
+const weekdayOf = (dayNumber: number): number => ((((dayNumber + 3) % 7) + 7) % 7) + 1;
 
 /** Working hours: on these days of the week (1 is Monday), from one `HH:MM` up to another; past midnight when `to` is not later than `from`. */
 export interface Hours {
@@ -76,8 +77,11 @@ export interface Hours {
 
 /** Is it within the hours at `at` in `zone`? Hours past midnight belong to the day on which they began. */
 export function inHours(hours: Hours, at: Date, zone: string): boolean {
-  const minute = localMinutes(at, zone);
-  const today = localWeekday(at, zone);
+  /** Both from one look at the zone: a roster asks this for each of its people. */
+  const local = at.getTime() + offsetMs(zone, at.getTime());
+  const day = Math.floor(local / DAY);
+  const minute = Math.floor((local - day * DAY) / MINUTE);
+  const today = weekdayOf(day);
   const [from, to] = [minutesOf(hours.from), minutesOf(hours.to)];
   if (from < to) return hours.days.includes(today) && minute >= from && minute < to;
   return (hours.days.includes(today) && minute >= from) || (hours.days.includes(today === 1 ? 7 : today - 1) && minute < to);
