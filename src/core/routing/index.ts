@@ -33,7 +33,7 @@ export {
   type Then,
   type Turn,
 } from './roster';
-export { sentenceOfStep, skippedWords, stepLine, type AnsweredBy, type Trace, type TraceStep } from './trace';
+export { sentenceOfStep, skippedWords, type AnsweredBy, type Trace, type TraceStep } from './trace';
 export type {
   LadderVersionView,
   LadderView,

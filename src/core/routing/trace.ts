@@ -1,6 +1,6 @@
 /** The way of one inquiry, step by step, as it is stored, and as the sentences people read: why this agent, who was passed over, who was offered it and what they answered. */
 import { sentenceOf } from '../contacts';
-import { dayAndTime, howLong, listed } from '../shared';
+import { howLong, listed } from '../shared';
 import type { Skip, Skipped } from './roster';
 import type { NetCause } from './passing';
 
@@ -93,7 +93,3 @@ export function sentenceOfStep(step: TraceStep): string {
       return `${step.agent} has left, so it goes on.`;
   }
 }
-
-/** A step with its time, for lists. */
-export const stepLine = (step: TraceStep, zone: string): string =>
-  `${dayAndTime(new Date(step.at), zone)}: ${sentenceOfStep(step)}`;
