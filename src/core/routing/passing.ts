@@ -32,10 +32,7 @@ export interface Stepped {
   turn: Turn | null;
 }
 
-/**
- * What happens with the lead in the roster it is in, at `now`. After `go_on` the caller reads the next roster and asks again.
- * @param endless true leaves out `then` once a lead that lay untried has been round: it stays with the safety net
- */
+/** What happens with the lead in the roster it is in, at `now`. After `go_on` the caller reads the next roster and asks again. */
 export function stepIn(roster: Roster, passing: Passing, now: Date): Stepped {
   const skipped: Skipped[] = [];
   const may = [...roster.members]

@@ -5,7 +5,7 @@
 import { AppError, clockTime } from '@/core/shared';
 import { answerOf, type Notify } from '@/core/routing';
 import type { Person } from '@/core/accounts';
-import { config, enqueue, mailToken, now, reader, readMailToken, transact, type Tx } from '../shared';
+import { config, enqueueAll, mailToken, now, reader, readMailToken, transact, type Tx } from '../shared';
 
 const OFFER_PURPOSE = 'offer';
 /** A text that comes later than this after an offer is about something else. */
@@ -43,9 +43,17 @@ export async function noticeAgents(tx: Tx, { accountId, inquiryId, channels, at 
      where o.inquiry_id = $1 and o.offered_at = $2 and not o.commons and o.state in ('open','given')`,
     [inquiryId, at],
   );
-  for (const offer of offers)
-    for (const channel of channels as Notify[])
-      await tellOne(tx, accountId, offer.user_id, channel, wordsOf(offer, channel), at, offer.offer_id);
+  await tellAll(
+    tx,
+    accountId,
+    offers.flatMap((offer) =>
+      (channels as Notify[]).map((channel) => ({
+        ...{ user_id: offer.user_id, offer_id: offer.offer_id, channel },
+        ...wordsOf(offer, channel),
+      })),
+    ),
+    at,
+  );
 }
 
 function wordsOf(offer: OfferToTell, channel: Notify): { subject: string; body: string } {
@@ -68,20 +76,26 @@ function wordsOf(offer: OfferToTell, channel: Notify): { subject: string; body: 
   return { subject: `A lead for you${place}`, body: `${who}${from}${place} is offered to you${until}${ask}\n${reply}` };
 }
 
-async function tellOne(
-  tx: Tx,
-  accountId: string,
-  userId: string,
-  channel: Notify,
-  words: { subject: string; body: string },
-  at: Date,
-  offerId: string | null,
-): Promise<void> {
-  const row = await tx.first<{ id: string }>(
-    'insert into notices (account_id, user_id, offer_id, channel, subject, body, made_at) values ($1, $2, $3, $4, $5, $6, $7) returning id',
-    [accountId, userId, offerId, channel, words.subject, words.body, at],
+interface Word {
+  user_id: string;
+  offer_id: string | null;
+  channel: Notify;
+  subject: string;
+  body: string;
+}
+
+/** Keeps what is to be told and has the worker tell it: in two statements for however many, because a roster may be locked meanwhile. */
+async function tellAll(tx: Tx, accountId: string, words: Word[], at: Date): Promise<void> {
+  const rows = await tx.rows<{ id: string }>(
+    `insert into notices (account_id, user_id, offer_id, channel, subject, body, made_at)
+     select $1, user_id, offer_id, channel, subject, body, $3 from jsonb_to_recordset($2::jsonb) as x (user_id bigint, offer_id bigint, channel text, subject text, body text) returning id`,
+    [accountId, JSON.stringify(words), at],
   );
-  await enqueue(tx, 'routing.notice', { noticeId: row!.id });
+  await enqueueAll(
+    tx,
+    'routing.notice',
+    rows.map(({ id }) => ({ noticeId: id })),
+  );
 }
 
 export interface Notice {
@@ -184,5 +198,6 @@ async function perform(
       throw error;
     }
   })();
-  await transact(async (tx) => tellOne(tx, user.account_id, user.id, by, { subject: words, body: words }, await now(tx), null));
+  const word = { user_id: user.id, offer_id: null, channel: by, subject: words, body: words };
+  await transact(async (tx) => tellAll(tx, user.account_id, [word], await now(tx)));
 }

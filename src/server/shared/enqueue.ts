@@ -22,6 +22,13 @@ export const enqueue = <Name extends JobName>(
     inTurn ?? (SERIAL.has(job) ? job : null),
   ]);
 
+/** The same for several at once, in one statement. */
+export const enqueueAll = <Name extends JobName>(tx: Tx, job: Name, payloads: Jobs[Name][]): Promise<void> =>
+  tx.run('select graphile_worker.add_job($1, payload := p::json, max_attempts := 5) from jsonb_array_elements($2::jsonb) p', [
+    job,
+    JSON.stringify(payloads),
+  ]);
+
 /** Frees jobs that a worker held when it died (kill -9), so that another takes them at once and not after the queue's own four hours. */
 export const freeDeadJobs = (): Promise<void> =>
   reader().run(

@@ -115,16 +115,7 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
       )}
       <div className="rehearsed">
         <table className="grid">
-          <thead>
-            <tr>
-              <th>Rung</th>
-              <th className="n" title="As it really was">
-                really
-              </th>
-              <th className="n">as it is</th>
-              <th className="n">changed</th>
-            </tr>
-          </thead>
+          <Head of="Rung" />
           <tbody>
             {result.rungs.map((rung) => (
               <tr key={rung.id}>
@@ -173,16 +164,7 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
           </tbody>
         </table>
         <table className="grid">
-          <thead>
-            <tr>
-              <th>Agent</th>
-              <th className="n" title="As it really was">
-                really
-              </th>
-              <th className="n">as it is</th>
-              <th className="n">changed</th>
-            </tr>
-          </thead>
+          <Head of="Agent" />
           <tbody>
             {result.agents.map((agent) => (
               <tr key={agent.id}>
@@ -203,6 +185,19 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
     </div>
   );
 }
+
+const Head = ({ of }: { of: string }) => (
+  <thead>
+    <tr>
+      <th>{of}</th>
+      <th className="n" title="As it really was">
+        really
+      </th>
+      <th className="n">as it is</th>
+      <th className="n">changed</th>
+    </tr>
+  </thead>
+);
 
 function Outcomes({ id, behind, onClose }: { id: string; behind: Behind; onClose: () => void }) {
   const { data } = useQuery({
