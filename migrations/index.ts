@@ -11,6 +11,7 @@ import { peopleInSight } from './0009_people_in_sight';
 import { leadMail } from './0010_lead_mail';
 import { routing } from './0011_routing';
 import { mailLessons } from './0012_mail_lessons';
+import { apiDoors } from './0013_api_doors';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -26,5 +27,6 @@ export const migrations: Migration[] = [
   leadMail,
   routing,
   mailLessons,
+  apiDoors,
 ];
 export type { Migration };

@@ -71,6 +71,8 @@ export async function writeWorld(): Promise<{ contacts: number; activities: numb
 
 /** The lead mailbox of the demo, always the same so that it can be written to from outside. */
 const MAILBOX = 'quayd2rn4k7m';
+/** The secret address of the demo's door for programs. */
+const PROGRAMS = 'heronw9s4t6k';
 const account = { account_id: 1 };
 
 async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<void> {
@@ -157,6 +159,16 @@ async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<v
       { id: 3, ...account, kind: 'hand', name: 'Added by hand', page: {}, active: true },
       { id: 4, ...account, kind: 'mail', name: 'Mail door', page: {}, active: true },
       { id: 5, ...account, kind: 'mail', name: 'Portal mails', page: {}, active: true, address: MAILBOX },
+      {
+        id: 6,
+        ...account,
+        kind: 'api',
+        name: 'Valuation site',
+        page: {},
+        active: true,
+        address: PROGRAMS,
+        source: 'Valuation site',
+      },
     ],
   );
   await tx.run(

@@ -17,7 +17,7 @@ const fileOf = (number: string): Buffer =>
 const house = houseForEach();
 
 async function mailbox(name = 'Portal mails', source: string | null = null) {
-  return house().m.capture.createMailbox(house().as('Ada'), { name, source });
+  return house().m.capture.createDoor(house().as('Ada'), { kind: 'mail', name, source });
 }
 /** Sends a mail as it stands to an address. @returns the server's refusal, or null */
 async function send(raw: Buffer | string, to: string | string[]): Promise<string | null> {
@@ -103,12 +103,12 @@ test('a mail that nobody can be reached by waits, is completed by a person once,
 
 test('an address that was changed takes no more mail; the new one does; other houses see neither', async () => {
   const made = await mailbox();
-  const changed = await house().m.capture.rotateMailbox(house().as('Ada'), made.id);
+  const changed = await house().m.capture.rotateDoor(house().as('Ada'), made.id);
   expect(changed.address).not.toBe(made.address);
   expect(await send(fileOf('01'), made.address!)).toContain('550');
   expect(await send(fileOf('01'), changed.address!)).toBeNull();
   expect(await states()).toEqual([{ state: 'taken', n: 1 }]);
-  await expect(house().m.capture.rotateMailbox(house().as('Ada'), '1')).rejects.toMatchObject({ code: 'not_found' });
+  await expect(house().m.capture.rotateDoor(house().as('Ada'), '1')).rejects.toMatchObject({ code: 'not_found' });
   const seen = await house().m.capture.listDoors(house().scopeOf('Abel'), new Date());
   expect(seen.every(({ address }) => address === null)).toBe(true);
 });

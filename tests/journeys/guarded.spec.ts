@@ -37,6 +37,7 @@ const BODIES: Record<string, unknown> = {
   createExport: { format: 'csv', selection: { ids: [] } },
   createDoor: { name: 'not mine' },
   updateDoor: { name: 'not mine' },
+  readDoorBody: { body: {} },
   takeLeadMail: { person: {} },
   teachLeadMail: { marks: [{ field: 'name', text: 'x' }] },
   updateLeadMail: { state: 'set_aside' },

@@ -13,7 +13,7 @@ import { importPatchSchema } from '@/core/imports/schemas';
 import { CHANNELS, CONTACT_ROLES, OWN_STEPS, REPORTED_KINDS } from '@/core/contacts';
 import { FIELD_KINDS } from '@/core/segments';
 import { EVERY, EXPORT_FORMATS, SHEETS } from '@/core/exports';
-import { LESSON_FIELDS } from '@/core/mail';
+import { BODY_FIELDS, LESSON_FIELDS } from '@/core/mail';
 import { MERGE_FIELDS } from '@/core/duplicates';
 import { ladderSchema, rosterPatchSchema, rosterSchema } from '@/core/routing/schemas';
 import { TAG_COLORS } from '@/core/tags';
@@ -32,6 +32,8 @@ export interface Operation {
   body?: Joi.Schema;
   /** The body is a file: the handler reads it as a stream, and it is kept by its own rules. */
   file?: boolean;
+  /** The handler reads the body itself, which may have another shape than the one that is promised to be read. */
+  anyBody?: boolean;
   query?: Joi.ObjectSchema;
   /** True where the service itself sees to the Idempotency-Key, in the same transaction. */
   ownIdempotency?: boolean;
@@ -68,6 +70,18 @@ const marks = Joi.array()
     }),
   )
   .max(20);
+/** Where fields of an inquiry stand in a body of another shape. */
+const mapping = Joi.object(
+  Object.fromEntries(
+    BODY_FIELDS.map((field) => [
+      field,
+      Joi.alternatives(
+        Joi.object({ place: Joi.string().max(500).required() }),
+        Joi.object({ words: Joi.string().max(500).allow('').required() }),
+      ),
+    ]),
+  ),
+);
 const pair = Joi.object({ one_id: id.required(), other_id: id.required() });
 const fieldName = Joi.string().min(1).max(60);
 const fieldChoices = Joi.array().items(Joi.string().min(1).max(80)).max(200);
@@ -94,7 +108,9 @@ export const OPERATIONS = define({
     summary: 'Take in a lead',
     scope: 'inquiries:write',
     body: inquirySchema,
+    query: Joi.object({ sandbox: Joi.boolean() }),
     ownIdempotency: true,
+    anyBody: true,
   },
   listInquiries: {
     method: 'GET',
@@ -108,10 +124,14 @@ export const OPERATIONS = define({
   createDoor: {
     method: 'POST',
     path: '/doors',
-    summary: 'Makes a lead mailbox with an address of its own',
+    summary: 'Makes a lead mailbox, or a door for programs, with an address of its own',
     scope: 'setup:write',
     only: 'office',
-    body: Joi.object({ name: Joi.string().min(1).max(80).required(), source: Joi.string().max(120).allow('', null) }).required(),
+    body: Joi.object({
+      kind: Joi.string().valid('mail', 'api').default('mail'),
+      name: Joi.string().min(1).max(80).required(),
+      source: Joi.string().max(120).allow('', null),
+    }).required(),
   },
   updateDoor: {
     method: 'PATCH',
@@ -131,6 +151,8 @@ export const OPERATIONS = define({
         horizon: Joi.string().max(60).allow(null),
         campaign_id: id.allow(null),
       }),
+      mapping,
+      sandbox: Joi.boolean(),
     })
       .min(1)
       .required(),
@@ -138,9 +160,24 @@ export const OPERATIONS = define({
   rotateDoor: {
     method: 'POST',
     path: '/doors/{id}/rotate',
-    summary: 'Gives a lead mailbox a new address; the old one takes no more mail',
+    summary: 'Gives a lead mailbox or a door for programs a new address; the old one takes nothing more',
     scope: 'setup:write',
     only: 'office',
+  },
+  listDoorRequests: {
+    method: 'GET',
+    path: '/doors/{id}/requests',
+    summary: 'The last hundred requests to a door for programs, with their answers',
+    scope: 'setup:write',
+    only: 'office',
+  },
+  readDoorBody: {
+    method: 'POST',
+    path: '/doors/{id}/read',
+    summary: 'How a door would read a body with a mapping; nothing is kept',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({ body: Joi.any().required(), mapping: mapping.default({}) }).required(),
   },
   listLeadMails: {
     method: 'GET',
@@ -885,7 +922,16 @@ export const OPERATIONS = define({
         .items(Joi.string().valid(...KEY_SCOPES))
         .min(1)
         .required(),
+      door_id: id.allow(null),
     }),
+  },
+  rotateKey: {
+    method: 'POST',
+    path: '/keys/{id}/rotate',
+    summary: 'Change an API key for a new one, shown once; the old one works for some hours more',
+    scope: 'setup:write',
+    only: 'person',
+    body: Joi.object({ hours: Joi.number().integer().min(0).max(720).default(24) }).default({}),
   },
   revokeKey: { method: 'DELETE', path: '/keys/{id}', summary: 'Revoke an API key', scope: 'setup:write', only: 'person' },
   listStuck: {

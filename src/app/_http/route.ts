@@ -67,7 +67,9 @@ export function route<Body = Loose, Query = Loose>(
       const principal = await principalOf(request);
       requireRight(operation, principal);
       if (Object.values(params).some((value) => !/^\d{1,18}$/.test(value))) throw notFound('page');
-      const body = (operation.method === 'GET' || operation.file ? undefined : await readBody(request, operation)) as Body;
+      const body = (
+        operation.method === 'GET' || operation.file || operation.anyBody ? undefined : await readBody(request, operation)
+      ) as Body;
       const query = checked(
         operation.query ?? Joi.object({}),
         Object.fromEntries(new URL(request.url).searchParams),
@@ -88,6 +90,7 @@ export function route<Body = Loose, Query = Loose>(
         return responseOf({ status, body: kept });
       }
       const answered = await perform();
+      if (answered instanceof Response) return answered;
       return answered instanceof Download ? downloadOf(answered) : responseOf(replyOf(answered));
     } catch (error) {
       return problem(error);
@@ -153,7 +156,7 @@ async function readBody(request: Request, operation: Operation): Promise<unknown
   } catch {
     throw new AppError('input_unreadable', 'The body is not JSON. Nothing was kept.');
   }
-  return operation.ownIdempotency ? parsed : checked(operation.body, parsed, false);
+  return checked(operation.body, parsed, false);
 }
 
 /** Reads a body up to a size. @throws AppError body_too_large, before the rest is read */

@@ -23,14 +23,17 @@ test('whose contacts each sees', () => {
     'caller office',
     'lender attached',
   ]);
-  expect(scopeFor({ kind: 'key', keyId: '1', accountId: '5', scopes: [] })).toMatchObject({ accountId: '5', sees: 'all' });
+  expect(scopeFor({ kind: 'key', keyId: '1', accountId: '5', scopes: [], doorId: null })).toMatchObject({
+    accountId: '5',
+    sees: 'all',
+  });
 });
 
 test('what each may do; a key exactly what it names', () => {
   expect(KEY_SCOPES.filter((scope) => may(principal('lender'), scope))).toEqual(['contacts:read']);
   expect(may(principal('agent'), 'setup:write')).toBe(false);
   expect(KEY_SCOPES.every((scope) => may(principal('owner'), scope))).toBe(true);
-  const key = { kind: 'key', keyId: '1', accountId: '1', scopes: ['inquiries:write'] } as const;
+  const key = { kind: 'key', keyId: '1', accountId: '1', scopes: ['inquiries:write'], doorId: null } as const;
   expect(KEY_SCOPES.filter((scope) => may({ ...key, scopes: [...key.scopes] }, scope))).toEqual(['inquiries:write']);
 });
 

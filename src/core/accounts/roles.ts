@@ -34,7 +34,8 @@ export interface Person {
 }
 
 export type Principal =
-  { kind: 'person'; person: Person } | { kind: 'key'; keyId: string; accountId: string; scopes: KeyScope[] };
+  | { kind: 'person'; person: Person }
+  | { kind: 'key'; keyId: string; accountId: string; scopes: KeyScope[]; doorId: string | null };
 
 declare const scopeBrand: unique symbol;
 /** Whose contacts one sees. Made only by `scopeFor` and `wholeAccount`. */

@@ -8,6 +8,10 @@ export interface KeyView {
   scopes: KeyScope[];
   created_at: Date;
   last_used_at: Date | null;
+  /** The door that its leads come by; null for the one that every account has. */
+  door: { id: string; name: string } | null;
+  /** When it stops by itself, because a newer one has taken its place. */
+  ends_at: Date | null;
 }
 
 export interface PersonView {

@@ -28,4 +28,29 @@ export interface DoorView {
   /** The lead source of what comes by it, when the inquiry names none. */
   source: string | null;
   defaults: DoorDefaults;
+  /** For programs: where fields stand in what they send; empty where their labels say enough. */
+  mapping: object;
+  /** For programs: what comes is read, matched and routed, answered, and not kept. */
+  sandbox: boolean;
+}
+
+/** A request to a door for programs, and what it was answered. */
+export interface DoorRequestView {
+  id: string;
+  at: Date;
+  content_type: string;
+  body: string;
+  status: number;
+  answer: unknown;
+  sandbox: boolean;
+  took_ms: number;
+}
+
+/** How a body would be read. */
+export interface BodyRead {
+  places: { place: string; value: string }[];
+  /** The inquiry as it would be checked. */
+  inquiry: unknown;
+  /** What would be wrong with it. */
+  faults: { field: string; message: string }[];
 }

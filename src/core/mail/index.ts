@@ -1,3 +1,4 @@
+export { BODY_FIELDS, inquiryOfBody, placesOf, type BodyField, type Mapping, type Place, type Taken } from './body';
 export { inquiryOf } from './inquiry';
 export { LESSON_FIELDS, lessonOf, taughtValue, withLessons, type Lesson, type LessonField } from './lessons';
 export { isMachineMade } from './kind';

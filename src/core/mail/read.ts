@@ -402,6 +402,20 @@ function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): Lea
   return answer(mail, draft, roles, sourceOf(mail, true));
 }
 
+const NO_MAIL: Mail = {
+  messageId: null,
+  from: null,
+  replyTo: [],
+  subject: '',
+  headers: {},
+  text: '',
+  html: '',
+  attached: [],
+  mails: [],
+};
+/** What labelled values say of a lead that did not come by mail. */
+export const readEntries = (entries: Entry[]): LeadMail => fromForm(NO_MAIL, '', fromEntries(entries, null), null);
+
 /** What the service says around the lead's own words, line by line. */
 const serviceWords = (prose: string, { message }: Draft): string =>
   readLines(prose)

@@ -1,14 +1,14 @@
-/** API keys: made once and shown once, kept hashed, limited by scopes, revocable. */
+/** API keys: made once and shown once, kept hashed, limited by scopes, revocable, changed for a new one without a gap. */
 import type { KeyView } from '@/core/accounts';
 import { AppError, notFound } from '@/core/shared';
 import { KEY_SCOPES, type KeyScope, type Person, type Principal } from '@/core/accounts';
-import { hashed, now, randomToken, reader, record, transact } from '../shared';
-import { models } from './models';
+import { hashed, now, randomToken, reader, record, transact, type Tx } from '../shared';
 
 interface KeyRow {
   id: string;
   account_id: string;
   scopes: KeyScope[];
+  door_id: string | null;
 }
 
 /** A key that was found good is believed for this long, so that a burst of leads costs one look-up. */
@@ -22,53 +22,106 @@ export async function principalOfKey(key: string): Promise<Principal> {
   const known = trusted.get(cacheKey);
   if (known && known.until > performance.now()) return known.principal;
   const row = await reader().first<KeyRow>(
-    `update api_keys set last_used_at = clock_timestamp() where key_hash = $1 and revoked_at is null returning id, account_id, scopes`,
+    `update api_keys set last_used_at = clock_timestamp() where key_hash = $1 and revoked_at is null and (ends_at is null or ends_at > clock_timestamp()) returning id, account_id, scopes, door_id`,
     [digest],
   );
   if (!row) {
     trusted.delete(cacheKey);
     throw new AppError('key_invalid', 'This API key is not known or was revoked. An admin can make a new one in Setup.');
   }
-  const principal: Principal = { kind: 'key', keyId: row.id, accountId: row.account_id, scopes: row.scopes };
+  const principal: Principal = { kind: 'key', keyId: row.id, accountId: row.account_id, scopes: row.scopes, doorId: row.door_id };
   if (trusted.size > 1_000) trusted.clear();
   trusted.set(cacheKey, { until: performance.now() + TRUST_MS, principal });
   return principal;
 }
 
+/** The keys that work now, the oldest first. */
 export async function listKeys(accountId: string): Promise<KeyView[]> {
-  const keys = await models().ApiKey.findAll({ where: { accountId, revokedAt: null }, order: [['id', 'ASC']] });
-  return keys.map((key) => ({
-    id: key.id,
-    name: key.name,
-    hint: key.hint,
-    scopes: key.scopes,
-    created_at: key.createdAt,
-    last_used_at: key.lastUsedAt,
-  }));
+  const keys = await reader().rows<Omit<KeyView, 'door'> & { door_id: string | null; door_name: string | null }>(
+    `select k.id, k.name, k.hint, k.scopes, k.created_at, k.last_used_at, k.ends_at, d.id as door_id, d.name as door_name
+     from api_keys k left join doors d on d.id = k.door_id
+     where k.account_id = $1 and k.revoked_at is null and (k.ends_at is null or k.ends_at > clock_timestamp()) order by k.id`,
+    [accountId],
+  );
+  return keys.map(({ door_id, door_name, ...key }) => ({ ...key, door: door_id ? { id: door_id, name: door_name! } : null }));
 }
 
-/** Makes a key. The answer holds the only copy of it. */
-export async function createKey(person: Person, name: string, scopes: KeyScope[]): Promise<KeyView & { key: string }> {
-  if (!scopes.length || scopes.some((scope) => !KEY_SCOPES.includes(scope))) {
-    throw new AppError('input_invalid', 'Choose what the key may do.', {
-      fields: [{ field: 'scopes', message: `one or more of ${KEY_SCOPES.join(', ')}` }],
-    });
-  }
-  const key = `urraca_${randomToken(24)}`;
-  const made = await models().ApiKey.create({
-    accountId: person.accountId,
-    name,
-    keyHash: hashed(key),
-    hint: `…${key.slice(-4)}`,
-    scopes,
-    createdBy: person.id,
-    revokedAt: null,
-    lastUsedAt: null,
+/** Makes a key. The answer holds the only copy of it. @param doorId the door that its leads come by; a key of a door may take in leads and nothing else */
+export async function createKey(
+  person: Person,
+  name: string,
+  scopes: KeyScope[],
+  doorId: string | null = null,
+): Promise<KeyView & { key: string }> {
+  const fault = (field: string, message: string) =>
+    new AppError('input_invalid', 'The key was not made.', { fields: [{ field, message }] });
+  if (!scopes.length || scopes.some((scope) => !KEY_SCOPES.includes(scope)))
+    throw fault('scopes', `one or more of ${KEY_SCOPES.join(', ')}`);
+  if (doorId && scopes.some((scope) => scope !== 'inquiries:write'))
+    throw fault('scopes', 'a key of a door takes in leads and nothing else');
+  return transact(async (tx) => {
+    const door = doorId
+      ? await tx.first(`select id from doors where id = $1 and account_id = $2 and kind = 'api' and active`, [
+          doorId,
+          person.accountId,
+        ])
+      : null;
+    if (doorId && !door) throw fault('door_id', 'is no door for programs');
+    return madeKey(tx, person, { name, scopes, doorId });
   });
-  await transact(async (tx) =>
-    record(tx, { kind: 'person', person }, person.accountId, 'made an API key', { key_id: made.id, name, scopes }, await now(tx)),
+}
+
+/**
+ * Gives a key a successor with the same rights. The answer holds the only copy of it.
+ * @param hours how long the old one works beside it, so that no lead is lost while programs are changed; on real time
+ * @throws AppError not_found
+ */
+export async function rotateKey(person: Person, id: string, hours: number): Promise<KeyView & { key: string }> {
+  const made = await transact(async (tx) => {
+    const old = await tx.first<{ name: string; scopes: KeyScope[]; door_id: string | null }>(
+      `update api_keys set ends_at = clock_timestamp() + make_interval(hours => $3) where id = $1 and account_id = $2 and revoked_at is null
+         and (ends_at is null or ends_at > clock_timestamp()) returning name, scopes, door_id`,
+      [id, person.accountId, hours],
+    );
+    if (!old) throw notFound('API key');
+    return madeKey(tx, person, { name: old.name, scopes: old.scopes, doorId: old.door_id }, id);
+  });
+  trusted.clear();
+  return made;
+}
+
+async function madeKey(
+  tx: Tx,
+  person: Person,
+  { name, scopes, doorId }: { name: string; scopes: KeyScope[]; doorId: string | null },
+  instead?: string,
+): Promise<KeyView & { key: string }> {
+  const key = `urraca_${randomToken(24)}`;
+  const hint = `…${key.slice(-4)}`;
+  const row = await tx.first<{ id: string; created_at: Date; door: string | null }>(
+    `insert into api_keys (account_id, name, key_hash, hint, scopes, created_by, door_id) values ($1, $2, $3, $4, $5::text[], $6, $7)
+     returning id, created_at, (select name from doors where id = $7) as door`,
+    [person.accountId, name, hashed(key), hint, scopes, person.id, doorId],
   );
-  return { id: made.id, name, hint: made.hint, scopes, created_at: made.createdAt, last_used_at: null, key };
+  await record(
+    tx,
+    { kind: 'person', person },
+    person.accountId,
+    instead ? 'changed an API key for a new one' : 'made an API key',
+    { key_id: row!.id, name, scopes, ...(instead ? { instead } : {}) },
+    await now(tx),
+  );
+  return {
+    id: row!.id,
+    name,
+    hint,
+    scopes,
+    created_at: row!.created_at,
+    last_used_at: null,
+    door: doorId ? { id: doorId, name: row!.door! } : null,
+    ends_at: null,
+    key,
+  };
 }
 
 /** Revokes a key; it stops working in every process within three seconds. */

@@ -32,23 +32,10 @@ export class Session extends Model<InferAttributes<Session>, InferCreationAttrib
   declare expiresAt: Date;
 }
 
-export class ApiKey extends Model<InferAttributes<ApiKey>, InferCreationAttributes<ApiKey>> {
-  declare id: CreationOptional<string>;
-  declare accountId: string;
-  declare name: string;
-  declare keyHash: Buffer;
-  declare hint: string;
-  declare scopes: KeyScope[];
-  declare createdBy: string | null;
-  declare createdAt: CreationOptional<Date>;
-  declare lastUsedAt: CreationOptional<Date | null>;
-  declare revokedAt: CreationOptional<Date | null>;
-}
-
 /** Sequelize writes into what it is given, so every attribute gets an object of its own. */
 const bigint = () => ({ type: DataTypes.BIGINT });
 const id = () => ({ type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true });
-const defined = new WeakMap<object, { User: ModelStatic<User>; Session: ModelStatic<Session>; ApiKey: ModelStatic<ApiKey> }>();
+const defined = new WeakMap<object, { User: ModelStatic<User>; Session: ModelStatic<Session> }>();
 
 /** The models on today's connection pool. */
 export function models() {
@@ -78,21 +65,6 @@ export function models() {
     Session: Session.init(
       { tokenHash: { type: DataTypes.BLOB, primaryKey: true }, userId: bigint(), expiresAt: DataTypes.DATE },
       { ...options, tableName: 'sessions' },
-    ),
-    ApiKey: ApiKey.init(
-      {
-        id: id(),
-        accountId: bigint(),
-        name: DataTypes.TEXT,
-        keyHash: DataTypes.BLOB,
-        hint: DataTypes.TEXT,
-        scopes: DataTypes.ARRAY(DataTypes.TEXT),
-        createdBy: bigint(),
-        createdAt: { type: DataTypes.DATE, defaultValue: DataTypes.NOW },
-        lastUsedAt: DataTypes.DATE,
-        revokedAt: DataTypes.DATE,
-      },
-      { ...options, tableName: 'api_keys' },
     ),
   };
   defined.set(sequelize, made);

@@ -17,13 +17,18 @@ import { beginArrival } from './begin';
 import type { Door } from './doors.repository';
 import { admit, matchContact, type Admitted } from './match.repository';
 
+/** What of a door an arrival needs. */
+export type ArrivalDoor = Pick<Door, 'id' | 'accountId' | 'kind' | 'name' | 'source' | 'defaults'>;
+
 export interface Arrival {
-  door: Door;
+  door: ArrivalDoor;
   raw: unknown;
   inquiry: CleanInquiry;
   idempotencyKey: string | null;
   /** Who typed it in, for a lead added by hand. */
   byPerson: Person | null;
+  /** Tried out: all is done as for a lead, answered, and taken back. */
+  sandbox?: boolean;
 }
 
 /** What `POST /api/v1/inquiries` answers. */
@@ -32,6 +37,39 @@ export interface Captured {
   contact: { id: string; status: 'created' | 'matched' };
   /** `agent` is null while the lead is offered and nobody has accepted it yet. */
   routing: { agent: { id: string; name: string } | null; because: string };
+}
+
+/** What the same answers when it is only tried out. */
+export interface Tried extends Omit<Captured, 'inquiry' | 'contact'> {
+  sandbox: true;
+  /** The id of whom it would be matched with; null for somebody new. */
+  contact: { id: string | null; status: 'created' | 'matched' };
+  /** What was understood. */
+  read: CleanInquiry;
+}
+/** Thrown to take back what was only tried out. */
+class OnlyTried extends Error {
+  constructor(readonly captured: Captured) {
+    super('tried out');
+  }
+}
+
+/** Tries an inquiry out: matched, routed and answered as in truth, and nothing of it kept, told or sent. */
+export async function tryInquiry(arrival: Arrival): Promise<Tried> {
+  const { inquiry } = arrival;
+  try {
+    await captureInquiry({ ...arrival, idempotencyKey: null, sandbox: true });
+  } catch (error) {
+    if (!(error instanceof OnlyTried)) throw error;
+    const { contact, routing } = error.captured;
+    return {
+      sandbox: true,
+      contact: { id: contact.status === 'matched' ? contact.id : null, status: contact.status },
+      routing,
+      read: withDefaults(inquiry, arrival.door.source, arrival.door.defaults),
+    };
+  }
+  throw new Error('what is tried out is taken back');
 }
 
 const fingerprint = (raw: unknown): string => createHash('sha256').update(JSON.stringify(raw)).digest('base64url');
@@ -80,7 +118,7 @@ export async function captureInquiry(came: Arrival): Promise<Captured> {
     const inquiryId = await settleHanding(tx, arrival, admitted, plan, handing, at);
     if (rung?.notify.length)
       await noticeAgents(tx, { accountId: door.accountId, inquiryId, contactId: admitted.contactId, channels: rung.notify, at });
-    return {
+    const captured: Captured = {
       inquiry: { id: inquiryId },
       contact: { id: admitted.contactId, status: admitted.matched ? 'matched' : 'created' },
       routing: {
@@ -88,6 +126,8 @@ export async function captureInquiry(came: Arrival): Promise<Captured> {
         because: sentenceOf(handing.because),
       },
     };
+    if (arrival.sandbox) throw new OnlyTried(captured);
+    return captured;
   });
 }
 

@@ -1,10 +1,12 @@
-/** Doors as an office arranges them: what they give to all that comes by them; lead mailboxes, whose secret address is changed by a click. */
+/** Doors as an office arranges them: what they give to all that comes by them; lead mailboxes and doors for programs, whose secret address is changed by a click. */
 import { randomBytes } from 'node:crypto';
 import { AppError, notFound } from '@/core/shared';
-import { oneLine, type DoorDefaults, type DoorView } from '@/core/capture';
+import { oneLine, type BodyRead, type DoorDefaults, type DoorView } from '@/core/capture';
 import { scopeFor, type Principal } from '@/core/accounts';
 import { now, record, transact, type Tx } from '../shared';
-import { listDoors } from './doors.repository';
+import { inquiryOfBody, placesOf, type Mapping } from '@/core/mail';
+import { readInquiry } from '@/core/capture/schemas';
+import { forgetDoors, listDoors } from './doors.repository';
 
 /** Letters and digits that nobody mistakes for each other when they read an address aloud. */
 const SIGNS = 'abcdefghjkmnpqrstuvwxyz23456789';
@@ -17,17 +19,20 @@ const secret = (): string => [...randomBytes(LENGTH)].map((byte) => SIGNS[byte %
 const viewOf = async (principal: Principal, id: string): Promise<DoorView> =>
   (await listDoors(scopeFor(principal), await now())).find((door) => door.id === id)!;
 
-/** Makes a lead mailbox. @param source the lead source of everything that comes by it; null leaves it to each mail */
-export async function createMailbox(principal: Principal, input: { name: string; source?: string | null }): Promise<DoorView> {
+/** Makes a lead mailbox, or a door for programs. @param source the lead source of everything that comes by it; null leaves it to each mail */
+export async function createDoor(
+  principal: Principal,
+  input: { kind: 'mail' | 'api'; name: string; source?: string | null },
+): Promise<DoorView> {
   const { accountId } = scopeFor(principal);
   const name = oneLine(input.name);
   if (!name)
-    throw new AppError('input_invalid', 'The mailbox was not made.', { fields: [{ field: 'name', message: 'write a name' }] });
+    throw new AppError('input_invalid', 'The door was not made.', { fields: [{ field: 'name', message: 'write a name' }] });
   const id = await transact(async (tx) => {
     const at = await now(tx);
     const row = await tx.first<{ id: string }>(
-      `insert into doors (account_id, kind, name, address, source, created_at) values ($1, 'mail', $2, $3, $4, $5) returning id`,
-      [accountId, name, secret(), oneLine(input.source ?? '') || null, at],
+      `insert into doors (account_id, kind, name, address, source, created_at) values ($1, $6, $2, $3, $4, $5) returning id`,
+      [accountId, name, secret(), oneLine(input.source ?? '') || null, at, input.kind],
     );
     await record(tx, principal, accountId, 'door.create', { doorId: row!.id, name }, at);
     return row!.id;
@@ -35,17 +40,18 @@ export async function createMailbox(principal: Principal, input: { name: string;
   return viewOf(principal, id);
 }
 
-/** Gives a mailbox a new address; mails to the old one are refused from now on. @throws AppError not_found */
-export async function rotateMailbox(principal: Principal, id: string): Promise<DoorView> {
+/** Gives a mailbox or a door for programs a new address; what comes to the old one is refused from now on. @throws AppError not_found */
+export async function rotateDoor(principal: Principal, id: string): Promise<DoorView> {
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {
     const row = await tx.first(
       'update doors set address = $3 where id = $1 and account_id = $2 and address is not null and active returning id',
       [id, accountId, secret()],
     );
-    if (!row) throw notFound('mailbox');
+    if (!row) throw notFound('door');
     await record(tx, principal, accountId, 'door.rotate', { doorId: id }, await now(tx));
   });
+  forgetDoors();
   return viewOf(principal, id);
 }
 
@@ -67,13 +73,13 @@ async function checkGiven(tx: Tx, accountId: string, { horizon, campaign_id }: D
 export async function updateDoor(
   principal: Principal,
   id: string,
-  patch: { name?: string; source?: string | null; defaults?: DoorDefaults },
+  patch: { name?: string; source?: string | null; defaults?: DoorDefaults; mapping?: Mapping; sandbox?: boolean },
 ): Promise<DoorView> {
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {
     await checkGiven(tx, accountId, patch.defaults ?? {});
     const row = await tx.first(
-      `update doors set name = coalesce($3, name), source = case when $4 then $5 else source end, defaults = coalesce($6::jsonb, defaults)
+      `update doors set name = coalesce($3, name), source = case when $4 then $5 else source end, defaults = coalesce($6::jsonb, defaults), mapping = coalesce($7::jsonb, mapping), sandbox = coalesce($8, sandbox)
        where id = $1 and account_id = $2 and active returning id`,
       [
         id,
@@ -82,10 +88,28 @@ export async function updateDoor(
         patch.source !== undefined,
         oneLine(patch.source ?? '') || null,
         patch.defaults ? JSON.stringify(patch.defaults) : null,
+        patch.mapping ? JSON.stringify(patch.mapping) : null,
+        patch.sandbox ?? null,
       ],
     );
     if (!row) throw notFound('door');
     await record(tx, principal, accountId, 'door.update', { doorId: id, ...patch }, await now(tx));
   });
+  forgetDoors();
   return viewOf(principal, id);
+}
+
+/** How a door would read a body with a mapping; nothing is kept. @throws AppError not_found */
+export async function readBody(principal: Principal, id: string, body: unknown, mapping: Mapping): Promise<BodyRead> {
+  const door = await viewOf(principal, id);
+  if (!door) throw notFound('door');
+  const inquiry = inquiryOfBody(body, mapping, door);
+  const read = { places: placesOf(body).map(({ place, value }) => ({ place, value: value.slice(0, 300) })), inquiry };
+  try {
+    readInquiry(inquiry);
+    return { ...read, faults: [] };
+  } catch (error) {
+    if (error instanceof AppError && error.facts.fields) return { ...read, faults: error.facts.fields };
+    throw error;
+  }
 }

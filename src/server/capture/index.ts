@@ -1,4 +1,5 @@
-export { captureInquiry, type Arrival, type Captured } from './capture.service';
-export { doorOfAddress, doorOfKind, doorOfPage, listDoors, type Door } from './doors.repository';
+export { captureInquiry, tryInquiry, type Arrival, type ArrivalDoor, type Captured, type Tried } from './capture.service';
+export { doorOfAddress, doorOfKey, doorOfKind, doorOfPage, doorOfSecret, listDoors, type Door } from './doors.repository';
+export { listRequests, noteRequest } from './requests.repository';
 export { findInquiry, listInquiries } from './inquiries.repository';
-export { createMailbox, isMailboxAddress, rotateMailbox, updateDoor } from './doors.service';
+export { createDoor, isMailboxAddress, readBody, rotateDoor, updateDoor } from './doors.service';

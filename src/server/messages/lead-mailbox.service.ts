@@ -16,7 +16,7 @@ import {
   type Mail,
   type MailState,
 } from '@/core/mail';
-import { captureInquiry, type Captured, type Door } from '../capture';
+import { captureInquiry, type Captured, type ArrivalDoor } from '../capture';
 import { now, publish, reader, transact } from '../shared';
 import { inboundOf, isContact, receiveMail } from './inbox.service';
 import { keepLessons, readLessons, type Mark } from './mail-lessons.repository';
@@ -34,7 +34,7 @@ export const deliveryId = (mail: Mail): string =>
   ).slice(0, 150);
 
 /** Takes a mail in. It is done only when it stands in PostgreSQL. */
-export async function receiveLeadMail(door: Door, mail: Mail): Promise<void> {
+export async function receiveLeadMail(door: ArrivalDoor, mail: Mail): Promise<void> {
   const id = deliveryId(mail);
   if (await reader().first('select 1 from lead_mails where door_id = $1 and message_id = $2', [door.id, id])) return;
   const at = await now();
@@ -64,7 +64,7 @@ export async function receiveLeadMail(door: Door, mail: Mail): Promise<void> {
 
 /** What becomes of a mail. */
 async function settle(
-  door: Door,
+  door: ArrivalDoor,
   mail: Mail,
   id: string,
   read: LeadMail,
@@ -90,14 +90,14 @@ async function settle(
 
 /** The inquiry of a mail. Its key is that of the mail, so that it is one whoever takes it in. */
 const arrive = (
-  door: Door,
+  door: ArrivalDoor,
   mail: { from: Mail['from']; subject: string; text: string },
   id: string,
   said: object,
 ): Promise<Captured> =>
   captureInquiry({ door, raw: { mail, ...said }, inquiry: readInquiry(said), idempotencyKey: `lead-mail:${id}`, byPerson: null });
 
-const take = (door: Door, mail: Mail, id: string, said: object): Promise<Captured> =>
+const take = (door: ArrivalDoor, mail: Mail, id: string, said: object): Promise<Captured> =>
   arrive(door, { from: mail.from, subject: mail.subject, text: bodyOf(mail).slice(0, MOST_KEPT) }, id, said);
 
 interface Row {
@@ -113,9 +113,9 @@ interface Row {
   inquiry_id: string | null;
   message_id: string;
   arrived_at: Date;
-  kind: Door['kind'];
+  kind: ArrivalDoor['kind'];
   source: string | null;
-  defaults: Door['defaults'];
+  defaults: ArrivalDoor['defaults'];
 }
 const SELECT = 'select m.*, d.name as door, d.kind, d.source, d.defaults from lead_mails m join doors d on d.id = m.door_id';
 const viewOf = (row: Row): LeadMailView => ({
@@ -193,7 +193,6 @@ export async function takeLeadMail(principal: Principal, id: string, said: objec
     accountId,
     kind: row.kind,
     name: row.door,
-    page: {},
     source: row.source,
     defaults: row.defaults,
   };

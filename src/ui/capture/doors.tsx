@@ -7,6 +7,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { DoorView } from '@/core/capture';
 import { CONTACT_ROLES } from '@/core/contacts';
 import type { Jsoned } from '@/core/shared';
+import { ProgramDoor } from './program-door';
 import { Ago, ask, Fault, FormEnd, freshKey, nameIn, NO_WORDS, useNotices, useVocabulary } from '../primitives';
 
 export type Door = Jsoned<DoorView>;
@@ -51,11 +52,12 @@ export function Doors({ doors: first, office }: { doors: Door[]; office: boolean
             )}
             <Given door={door} />
             {door.address && <Address door={door} />}
+            {office && door.kind === 'api' && <ProgramDoor door={door} />}
           </span>
           <b>{door.arrivals_30_days.toLocaleString('en-US')}</b>
         </div>
       ))}
-      {office && <NewMailbox />}
+      {office && <NewDoor />}
     </section>
   );
 }
@@ -224,7 +226,7 @@ function Address({ door }: { door: Door }) {
     onSuccess: () => {
       setSure(false);
       void queries.invalidateQueries({ queryKey: ['doors'] });
-      notices.tell('The mailbox has a new address. Tell whoever sends you leads; the old one takes no more mail.');
+      notices.tell('The door has a new address. Tell whoever sends you leads; the old one takes nothing more.');
     },
     onError: notices.fail,
   });
@@ -256,15 +258,15 @@ function Address({ door }: { door: Door }) {
   );
 }
 
-function NewMailbox() {
-  const [open, setOpen] = useState(false);
+function NewDoor() {
+  const [open, setOpen] = useState<'mail' | 'api' | null>(null);
   const [name, setName] = useState('');
   const [key, setKey] = useState(freshKey);
   const queries = useQueryClient();
   const make = useMutation({
-    mutationFn: () => ask<Door>('/doors', 'POST', { name, source: name }, key),
+    mutationFn: () => ask<Door>('/doors', 'POST', { kind: open, name, source: name }, key),
     onSuccess: () => {
-      setOpen(false);
+      setOpen(null);
       setName('');
       setKey(freshKey());
       void queries.invalidateQueries({ queryKey: ['doors'] });
@@ -272,9 +274,14 @@ function NewMailbox() {
   });
   if (!open)
     return (
-      <button type="button" className="chip" style={{ marginTop: 10 }} onClick={() => setOpen(true)}>
-        Add a lead mailbox
-      </button>
+      <div className="beside" style={{ marginTop: 10 }}>
+        <button type="button" className="chip" onClick={() => setOpen('mail')}>
+          Add a lead mailbox
+        </button>
+        <button type="button" className="chip" onClick={() => setOpen('api')}>
+          Add a door for programs
+        </button>
+      </div>
     );
   return (
     <form
@@ -289,18 +296,22 @@ function NewMailbox() {
           autoFocus
           className="chip"
           style={{ cursor: 'text', flex: 1 }}
-          aria-label="Who sends these mails"
-          placeholder="Who sends these mails, as a portal’s name"
+          aria-label={open === 'mail' ? 'Who sends these mails' : 'Who sends these leads'}
+          placeholder={open === 'mail' ? 'Who sends these mails, as a portal’s name' : 'Who sends, as “Our website”'}
           value={name}
           maxLength={80}
           onChange={(event) => setName(event.target.value)}
-          onKeyDown={(event) => event.key === 'Escape' && setOpen(false)}
+          onKeyDown={(event) => event.key === 'Escape' && setOpen(null)}
         />
         <button type="submit" className="act" disabled={!name.trim() || make.isPending}>
           Make it
         </button>
       </div>
-      <p className="soft small">It gets an address of its own. Give it to the portal, or have its mails forwarded there.</p>
+      <p className="soft small">
+        {open === 'mail'
+          ? 'It gets an address of its own. Give it to the portal, or have its mails forwarded there.'
+          : 'It gets an address of its own that takes JSON and forms of any shape; what their fields mean is read, and you can correct it.'}
+      </p>
       <Fault error={make.error} />
     </form>
   );

@@ -4,9 +4,10 @@ import { useState } from 'react';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { KEY_SCOPES, type KeyScope, type KeyView, type PersonView } from '@/core/accounts';
+import type { DoorView } from '@/core/capture';
 import type { ParkedView } from '@/core/messages';
 import type { Jsoned } from '@/core/shared';
-import { ask, freshKey, useNotices, wordsOf } from '../primitives';
+import { ask, freshKey, useNotices, useNow, useZone, when, wordsOf } from '../primitives';
 import { Block } from './block';
 import { Fields } from './fields';
 import { People } from './people';
@@ -118,8 +119,25 @@ function Keys() {
   const [name, setName] = useState('');
   const [scopes, setScopes] = useState<KeyScope[]>(['inquiries:write']);
   const [made, setMade] = useState<string | null>(null);
+  const [doorId, setDoorId] = useState('');
+  const zone = useZone();
+  const now = useNow();
+  const { data: doors = [] } = useQuery({
+    queryKey: ['doors'],
+    queryFn: async () => (await ask<{ items: Jsoned<DoorView>[] }>('/doors')).items,
+  });
+  const own = doors.filter(({ kind, address }) => kind === 'api' && address);
+  const rotate = useMutation({
+    mutationFn: (id: string) => ask<{ key: string }>(`/keys/${id}/rotate`, 'POST', { hours: 24 }, freshKey()),
+    onSuccess: ({ key }) => {
+      setMade(key);
+      notices.tell('The old key works for a day more.');
+      void queries.invalidateQueries({ queryKey: ['keys'] });
+    },
+    onError: notices.fail,
+  });
   const make = useMutation({
-    mutationFn: () => ask<{ key: string }>('/keys', 'POST', { name, scopes }, freshKey()),
+    mutationFn: () => ask<{ key: string }>('/keys', 'POST', { name, scopes, door_id: doorId || null }, freshKey()),
     onSuccess: ({ key }) => {
       setMade(key);
       setName('');
@@ -141,15 +159,29 @@ function Keys() {
             <span className="soft small" style={{ display: 'block' }}>
               {key.scopes.length === KEY_SCOPES.length ? 'all rights' : key.scopes.join(', ')} ·{' '}
               {key.last_used_at ? 'used' : 'never used'}
+              {key.door && ` · by the door “${key.door.name}”`}
+              {key.ends_at && <span className="late"> · ends {when(new Date(key.ends_at), now, zone)}</span>}
             </span>
           </span>
-          <button
-            type="button"
-            className="chip"
-            onClick={() => window.confirm(`Revoke “${key.name}”? What uses it stops at once.`) && revoke.mutate(key.id)}
-          >
-            Revoke
-          </button>
+          <span className="beside nowrap">
+            {!key.ends_at && (
+              <button
+                type="button"
+                className="chip"
+                title="A new key with the same rights; the old one works for a day more"
+                onClick={() => rotate.mutate(key.id)}
+              >
+                New key
+              </button>
+            )}
+            <button
+              type="button"
+              className="chip"
+              onClick={() => window.confirm(`Revoke “${key.name}”? What uses it stops at once.`) && revoke.mutate(key.id)}
+            >
+              Revoke
+            </button>
+          </span>
         </div>
       ))}
       {made && (
@@ -181,6 +213,19 @@ function Keys() {
             </label>
           ))}
         </div>
+        {own.length > 0 && scopes.every((scope) => scope === 'inquiries:write') && (
+          <label className="small">
+            Its leads come by{' '}
+            <select className="chip" value={doorId} onChange={(event) => setDoorId(event.target.value)}>
+              <option value="">the common door for programs</option>
+              {own.map((door) => (
+                <option key={door.id} value={door.id}>
+                  {door.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
         <div>
           <button type="submit" className="act" disabled={!name.trim() || !scopes.length || make.isPending}>
             Make the key

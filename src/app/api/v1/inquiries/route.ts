@@ -1,28 +1,39 @@
 /** Leads come in here, by key or typed in by somebody who is logged in; and the stream of Intake. */
 import { AppError } from '@/core/shared';
 import { readInquiry } from '@/core/capture/schemas';
-import { captureInquiry, doorOfKind, listInquiries } from '@/server/capture';
+import { captureInquiry, doorOfKey, doorOfKind, listInquiries } from '@/server/capture';
+import { throughDoor } from '@/app/_http/door';
 import { OPERATIONS } from '@/app/_http/operations';
-import { created, listed, route } from '@/app/_http/route';
+import { created, listed, readText, route } from '@/app/_http/route';
+
+const MOST_BYTES = 1_000_000;
 
 export const GET = route(OPERATIONS.listInquiries!, async ({ request, scope, query }) =>
   listed(request, await listInquiries(scope, query.limit, query.cursor)),
 );
 
-export const POST = route(OPERATIONS.createInquiry!, async ({ principal, scope, body, idempotencyKey }) => {
-  if (typeof body !== 'object' || body === null)
-    throw new AppError('input_invalid', 'An inquiry is an object.', {
-      fields: [{ field: '(body)', message: 'must be an object' }],
-    });
-  const byPerson = principal.kind === 'person' ? principal.person : null;
-  const door = await doorOfKind(scope.accountId, byPerson ? 'hand' : 'api');
+export const POST = route(OPERATIONS.createInquiry!, async ({ request, principal, scope, query, idempotencyKey }) => {
+  const key = idempotencyKey as string | null;
+  if (principal.kind === 'key') {
+    const door = principal.doorId ? await doorOfKey(scope.accountId, principal.doorId) : await doorOfKind(scope.accountId, 'api');
+    return throughDoor(door, request, { sandbox: query.sandbox === true, idempotencyKey: key });
+  }
+  const body = objectOf(await readText(request, MOST_BYTES));
+  const door = await doorOfKind(scope.accountId, 'hand');
   return created(
-    await captureInquiry({
-      door,
-      raw: body,
-      inquiry: readInquiry(body),
-      idempotencyKey: idempotencyKey as string | null,
-      byPerson,
-    }),
+    await captureInquiry({ door, raw: body, inquiry: readInquiry(body), idempotencyKey: key, byPerson: principal.person }),
   );
 });
+
+function objectOf(text: string): object {
+  let body: unknown;
+  try {
+    body = JSON.parse(text || '{}');
+  } catch {
+    throw new AppError('input_unreadable', 'The body is not JSON. Nothing was kept.');
+  }
+  if (typeof body === 'object' && body !== null) return body;
+  throw new AppError('input_invalid', 'An inquiry is an object.', {
+    fields: [{ field: '(body)', message: 'must be an object' }],
+  });
+}

@@ -6,5 +6,5 @@ import { created, personOf, route } from '@/app/_http/route';
 export const GET = route(OPERATIONS.listKeys!, async ({ scope }) => ({ items: await listKeys(scope.accountId) }));
 
 export const POST = route(OPERATIONS.createKey!, async ({ principal, body }) =>
-  created(await createKey(personOf(principal), body.name, body.scopes)),
+  created(await createKey(personOf(principal), body.name, body.scopes, body.door_id ?? null)),
 );

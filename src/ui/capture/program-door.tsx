@@ -1,0 +1,288 @@
+'use client';
+/** A door for programs: the last requests with their answers, where fields stand in what comes, and the switch to try without effect. */
+import { useState } from 'react';
+import Dialog from '@mui/material/Dialog';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { BodyRead, DoorRequestView } from '@/core/capture';
+import type { BodyField, Mapping } from '@/core/mail';
+import type { Jsoned } from '@/core/shared';
+import { Ago, ask, Fault, FormEnd, useNotices } from '../primitives';
+import type { Door } from './doors';
+
+type Request = Jsoned<DoorRequestView>;
+
+const FIELD_NAMES: Record<BodyField, string> = {
+  name: 'the whole name',
+  first_name: 'first name',
+  last_name: 'last name',
+  email: 'e-mail',
+  phone: 'phone',
+  message: 'what they ask',
+  role: 'role (buys, sells, rents)',
+  source: 'lead source',
+  city: 'town',
+  postal_code: 'postal code',
+  street: 'their street',
+  listing_id: 'number of the listing',
+  listing_address: 'address of the listing',
+  listing_price: 'price of the listing',
+  price_min: 'price from',
+  price_max: 'price to',
+  bedrooms: 'bedrooms',
+  tags: 'tags',
+  language: 'language',
+  assigned_to: 'e-mail of their agent',
+  may_text: 'may be texted (yes or no)',
+  may_call: 'may be called (yes or no)',
+  may_email: 'may be e-mailed (yes or no)',
+  on_the_phone: 'on the phone already (yes or no)',
+};
+const FIELDS = Object.entries(FIELD_NAMES) as [BodyField, string][];
+
+export function ProgramDoor({ door }: { door: Door }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <span className="small beside">
+      {door.sandbox && <span className="tag late">trying out: nothing is kept</span>}
+      <button type="button" className="chip tiny" onClick={() => setOpen(true)}>
+        Requests and reading
+      </button>
+      {open && (
+        <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="lg" aria-labelledby="program-door-title">
+          <Inside door={door} onClose={() => setOpen(false)} />
+        </Dialog>
+      )}
+    </span>
+  );
+}
+
+function Inside({ door, onClose }: { door: Door; onClose: () => void }) {
+  const { data: requests, error } = useQuery({
+    queryKey: ['doors', door.id, 'requests'],
+    queryFn: async () => (await ask<{ items: Request[] }>(`/doors/${door.id}/requests`)).items,
+    refetchInterval: 3_000,
+  });
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [mapping, setMapping] = useState<Mapping>(door.mapping as Mapping);
+  const [sandbox, setSandbox] = useState(door.sandbox);
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const keep = useMutation({
+    mutationFn: () => ask<Door>(`/doors/${door.id}`, 'PATCH', { mapping, sandbox }),
+    onSuccess: () => {
+      void queries.invalidateQueries({ queryKey: ['doors'] });
+      notices.tell(
+        sandbox
+          ? 'Kept. What comes now is answered as in truth and not kept, until you switch it back.'
+          : 'Kept. It holds for what comes from now on.',
+      );
+      onClose();
+    },
+  });
+  const current = requests?.find(({ id }) => id === chosen) ?? requests?.[0] ?? null;
+  return (
+    <form
+      className="dialog"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep.mutate();
+      }}
+    >
+      <h1 id="program-door-title">What comes by “{door.name}”</h1>
+      <p className="soft">
+        It takes JSON and forms of any shape
+        {door.address && (
+          <>
+            {' '}
+            at <code>{door.address}</code>
+          </>
+        )}
+        . What the labels say is read by itself; choose a request and say what the rest is.
+      </p>
+      <label className="choice">
+        <input type="checkbox" checked={sandbox} onChange={(event) => setSandbox(event.target.checked)} /> Only try out:
+        everything is matched, routed and answered, and nothing is kept, told or sent
+      </label>
+      <Fault error={error} />
+      {requests?.length === 0 && (
+        <p className="empty">
+          Nothing has come yet. Send something to the address, with <code>?sandbox=true</code> behind it if it shall leave no
+          trace; then it stands here with its answer.
+        </p>
+      )}
+      <Always mapping={mapping} onChange={setMapping} />
+      {current && (
+        <div className="requests">
+          <ol aria-label="The last requests">
+            {requests!.map((one) => (
+              <li key={one.id}>
+                <button
+                  type="button"
+                  className={`row${one.id === current.id ? ' sel' : ''}`}
+                  aria-current={one.id === current.id}
+                  onClick={() => setChosen(one.id)}
+                >
+                  <span className={one.status < 300 ? 'good' : 'late'}>
+                    {one.status < 300 ? (one.sandbox ? 'tried' : 'taken') : one.status}
+                  </span>{' '}
+                  <span className="soft small">
+                    <Ago at={one.at} />
+                  </span>
+                </button>
+              </li>
+            ))}
+          </ol>
+          <Reading key={current.id} door={door} request={current} mapping={mapping} onChange={setMapping} />
+        </div>
+      )}
+      <Fault error={keep.error} named />
+      <FormEnd does="Keep it" busy={keep.isPending} onCancel={onClose} />
+    </form>
+  );
+}
+
+/** One request: its places with what each is, what would be read now, and what it was answered. */
+function Reading({
+  door,
+  request,
+  mapping,
+  onChange,
+}: {
+  door: Door;
+  request: Request;
+  mapping: Mapping;
+  onChange: (mapping: Mapping) => void;
+}) {
+  const body = bodyOf(request);
+  const read = useQuery({
+    queryKey: ['doors', door.id, 'read', request.id, JSON.stringify(mapping)],
+    queryFn: () => ask<BodyRead>(`/doors/${door.id}/read`, 'POST', { body, mapping }),
+    enabled: body !== null,
+    placeholderData: (before) => before,
+    staleTime: Infinity,
+  });
+  const fieldAt = (place: string): string =>
+    Object.entries(mapping).find(([, taken]) => 'place' in taken && taken.place === place)?.[0] ?? '';
+  const say = (place: string, field: string) => {
+    const rest = Object.fromEntries(
+      Object.entries(mapping).filter(([name, taken]) => name !== field && !('place' in taken && taken.place === place)),
+    );
+    onChange(field ? { ...rest, [field]: { place } } : rest);
+  };
+  return (
+    <div className="secret" style={{ minWidth: 0 }}>
+      {body === null ? (
+        <>
+          <p className="late">It could not be read as JSON or a form.</p>
+          <pre className="raw">{request.body.slice(0, 2_000) || '(empty)'}</pre>
+        </>
+      ) : (
+        <table className="grid">
+          <thead>
+            <tr>
+              <th scope="col">Where</th>
+              <th scope="col">What came</th>
+              <th scope="col">Is</th>
+            </tr>
+          </thead>
+          <tbody>
+            {read.data?.places.slice(0, 60).map(({ place, value }) => (
+              <tr key={place}>
+                <td className="soft">{place}</td>
+                <td dir="auto">{value.slice(0, 120)}</td>
+                <td>
+                  <select
+                    className="chip tiny"
+                    aria-label={`What ${place} is`}
+                    value={fieldAt(place)}
+                    onChange={(event) => say(place, event.target.value)}
+                  >
+                    <option value="">as it is read</option>
+                    {FIELDS.map(([field, name]) => (
+                      <option key={field} value={field}>
+                        {name}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {read.data && (
+        <>
+          <h2 style={{ margin: '12px 0 4px' }}>It would be read so</h2>
+          {read.data.faults.length > 0 && (
+            <p className="late" role="status">
+              {read.data.faults.map(({ field, message }) => `${field} ${message}`).join('; ')}
+            </p>
+          )}
+          <pre className="raw">{JSON.stringify(read.data.inquiry, null, 2)}</pre>
+        </>
+      )}
+      <h2 style={{ margin: '12px 0 4px' }}>
+        It was answered{' '}
+        <span className="soft">
+          ({request.status}, {request.took_ms} ms)
+        </span>
+      </h2>
+      <pre className="raw">{JSON.stringify(request.answer, null, 2)}</pre>
+    </div>
+  );
+}
+
+/** A body as the door saw it; null for what is neither JSON nor a form. */
+function bodyOf({ body, content_type }: Request): unknown {
+  if (/urlencoded/i.test(content_type)) return Object.fromEntries(new URLSearchParams(body));
+  try {
+    const parsed: unknown = JSON.parse(body);
+    return typeof parsed === 'object' ? parsed : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Fields that are always the same by this door. */
+function Always({ mapping, onChange }: { mapping: Mapping; onChange: (mapping: Mapping) => void }) {
+  const fixed = Object.entries(mapping).flatMap(([field, taken]) =>
+    'words' in taken ? [[field as BodyField, taken.words] as const] : [],
+  );
+  return (
+    <div className="beside">
+      {fixed.map(([field, words]) => (
+        <span key={field} className="beside small">
+          {FIELD_NAMES[field]} is always
+          <input
+            className="chip"
+            style={{ cursor: 'text' }}
+            aria-label={`What ${FIELD_NAMES[field]} always is`}
+            value={words}
+            onChange={(event) => onChange({ ...mapping, [field]: { words: event.target.value } })}
+          />
+          <button
+            type="button"
+            className="chip tiny"
+            aria-label={`${FIELD_NAMES[field]} is not always the same`}
+            onClick={() => onChange(Object.fromEntries(Object.entries(mapping).filter(([name]) => name !== field)))}
+          >
+            ×
+          </button>
+        </span>
+      ))}
+      <select
+        className="chip tiny"
+        aria-label="Something that is always the same"
+        value=""
+        onChange={(event) => event.target.value && onChange({ ...mapping, [event.target.value]: { words: '' } })}
+      >
+        <option value="">Something that is always the same …</option>
+        {FIELDS.filter(([field]) => !mapping[field]).map(([field, name]) => (
+          <option key={field} value={field}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
