@@ -12,6 +12,7 @@ import { leadMail } from './0010_lead_mail';
 import { routing } from './0011_routing';
 import { mailLessons } from './0012_mail_lessons';
 import { apiDoors } from './0013_api_doors';
+import { market } from './0014_market';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -28,5 +29,6 @@ export const migrations: Migration[] = [
   routing,
   mailLessons,
   apiDoors,
+  market,
 ];
 export type { Migration };

@@ -1,4 +1,5 @@
 /** Writing the demo world into an empty database, in one transaction: half a world is never seen. */
+import { writeMarket } from './market';
 import { writeOrder } from './order';
 import { NEW_BUYER } from '@/core/campaigns';
 import { foldFact, handRaisedAt, HORIZONS, nextTouch, noFacts, STAGES, type Because } from '@/core/contacts';
@@ -47,6 +48,7 @@ const TABLES_WITH_IDS = [
   'offers',
   'routings',
   'ladder_versions',
+  'listings',
 ];
 
 /** Makes the demo world. The database must hold the schema and nothing else. */
@@ -56,6 +58,7 @@ export async function writeWorld(): Promise<{ contacts: number; activities: numb
   return transact(async (tx) => {
     await writeHouse(tx, passwordHash, world);
     await writeLadder(tx);
+    await writeMarket(tx);
     const activities = await writeContacts(tx, world.contacts);
     for (const table of TABLES_WITH_IDS)
       await tx.run(

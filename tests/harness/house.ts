@@ -41,6 +41,7 @@ const modules = async () => ({
   vocabulary: await import('@/server/vocabulary'),
   segments: await import('@/server/segments'),
   results: await import('@/server/results'),
+  market: await import('@/server/market'),
   accounts: await import('@/server/accounts'),
   simulation: await import('@/server/simulation'),
   outside: await import('@/worker/shared/outside'),
@@ -75,6 +76,7 @@ export interface Lead {
   message?: string;
   wants?: object;
   assigned_to?: string;
+  listing?: object;
 }
 
 /** Opens a house. `await house.close()` when the file is done. */

@@ -38,6 +38,7 @@ const BODIES: Record<string, unknown> = {
   createDoor: { name: 'not mine' },
   updateDoor: { name: 'not mine' },
   readDoorBody: { body: {} },
+  setGround: { type: 'FeatureCollection', features: [] },
   takeLeadMail: { person: {} },
   teachLeadMail: { marks: [{ field: 'name', text: 'x' }] },
   updateLeadMail: { state: 'set_aside' },
@@ -50,7 +51,7 @@ const BODIES: Record<string, unknown> = {
   orderRehearsal: { ladder: { rungs: [] } },
 };
 /** Account-wide things that hold no contact, so that one’s own role alone decides. */
-const COMMON = new Set(['getCampaign', 'getSegment']);
+const COMMON = new Set(['getCampaign', 'getSegment', 'getListing']);
 
 const cookieOf = async (context: BrowserContext): Promise<string> =>
   (await context.cookies()).map(({ name, value }) => `${name}=${value}`).join('; ');
@@ -99,6 +100,7 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
     [/^\/export-schedules/, '1'],
     [/^\/doors/, '5'],
     [/^\/lead-mails/, '1'],
+    [/^\/listings/, '1'],
   ];
   const walked: string[] = [];
   for (const who of ['agent1', 'caller', 'lender', null]) {
@@ -114,7 +116,7 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
         else if (path.includes('{id}') && !COMMON.has(operationId))
           expect([label, [403, 404].includes(status), status]).toEqual([label, true, status]);
         else if (
-          /Key|Stuck|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/.test(
+          /Key|Stuck|takeListings|setGround|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/.test(
             operationId,
           )
         )

@@ -5,7 +5,7 @@ import { advance, expect, logIn, test } from './town';
 /** Colours are judged at rest, not in the middle of a transition. */
 test.use({ contextOptions: { reducedMotion: 'reduce' } });
 
-const VIEWS = ['/today', '/intake', '/contacts', '/routing', '/campaigns', '/results', '/setup'];
+const VIEWS = ['/today', '/intake', '/contacts', '/routing', '/campaigns', '/market', '/results', '/setup'];
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`axe finds nothing serious, ${scheme}`, async ({ page, context }) => {

@@ -20,6 +20,7 @@ import { TAG_COLORS } from '@/core/tags';
 import { MEASURE_KEYS, SPEED_BY } from '@/core/results';
 import { PREFERENCE_KEYS } from '@/server/accounts';
 import { CONTACT_SORTS, contactPatchSchema } from '@/server/contacts';
+import { MARKET_OPERATIONS } from './market.operations';
 
 export interface Operation {
   method: 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE';
@@ -102,6 +103,7 @@ const segmentName = Joi.string().min(1).max(80);
 const define = <const T extends Record<string, Operation>>(operations: T): { [Key in keyof T]: Operation } => operations;
 
 export const OPERATIONS = define({
+  ...MARKET_OPERATIONS,
   createInquiry: {
     method: 'POST',
     path: '/inquiries',

@@ -7,6 +7,7 @@ export const AREAS = [
   { key: 'contacts', name: 'Contacts', path: '/contacts', letter: 'c' },
   { key: 'routing', name: 'Routing', path: '/routing', letter: 'r' },
   { key: 'campaigns', name: 'Campaigns', path: '/campaigns', letter: 'p' },
+  { key: 'market', name: 'Market', path: '/market', letter: 'm' },
   { key: 'results', name: 'Results', path: '/results', letter: 'u' },
 ] as const;
 export type Area = (typeof AREAS)[number];

@@ -74,6 +74,9 @@ interface Listing {
   kind?: string;
   latitude?: number;
   longitude?: number;
+  /** Its town and postal code, when it is a listing that is known here. */
+  city?: string;
+  postal_code?: string;
 }
 
 export interface CleanInquiry {
@@ -163,6 +166,19 @@ export function readInquiry(body: unknown): CleanInquiry {
     language: optional(raw.language),
     assignedTo: raw.assigned_to ? cleanEmail(raw.assigned_to) : null,
   };
+}
+
+/** An inquiry with what is known here of the listing that it asks about; what it says itself stays. */
+export function withListing(
+  inquiry: CleanInquiry,
+  known: { number: string; address: string } & Record<'price' | 'latitude' | 'longitude', number | null> &
+    Record<'kind' | 'city' | 'postal_code', string | null>,
+): CleanInquiry {
+  const { number, address, price, kind, latitude, longitude, city, postal_code } = known;
+  const facts = { id: number, address, price, kind, latitude, longitude, city, postal_code };
+  const there = <T extends object>(values: T) =>
+    Object.fromEntries(Object.entries(values).filter(([, value]) => value !== null && value !== undefined && value !== ''));
+  return { ...inquiry, listing: { ...there(facts), ...there(inquiry.listing) } };
 }
 
 const optional = (text: string | null | undefined): string | null => (text ? oneLine(storable(text)) || null : null);

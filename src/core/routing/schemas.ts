@@ -24,7 +24,7 @@ export const MOST_RUNGS = 200;
 export const ladderSchema = Joi.object({
   rungs: Joi.array().items(rungSchema).max(MOST_RUNGS).required(),
   /** Refused while there are no listings that an agent could have: a switch without effect would be a lie. */
-  own_listing: Joi.boolean().valid(false).default(false),
+  own_listing: Joi.boolean().default(false),
 });
 
 const DAY = 86_400;

@@ -20,6 +20,8 @@ export interface WireView {
   routing: number;
   /** Contacts under way in campaigns. */
   campaigns: number;
+  /** Listings on the market. */
+  market: number;
   /** Share of the leads of the last 30 days that somebody called, in per cent; null without leads. */
   results: number | null;
   clock: { now: Date; simulated: boolean; held: boolean };

@@ -7,7 +7,7 @@ import {
   Model,
   type ModelStatic,
 } from 'sequelize';
-import type { KeyScope, Role } from '@/core/accounts';
+import type { Role } from '@/core/accounts';
 import { db } from '../shared';
 
 export class User extends Model<InferAttributes<User>, InferCreationAttributes<User>> {

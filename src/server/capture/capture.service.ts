@@ -7,11 +7,13 @@ import { AppError, DUE_CHANNEL, LIVE_CHANNEL, type LiveEvent } from '@/core/shar
 import { leadOf, type Fixed } from '@/core/routing';
 import { fullName, runsTheOffice, type Person } from '@/core/accounts';
 import { withDefaults } from '@/core/capture';
-import { askOf, type CleanInquiry } from '@/core/capture/schemas';
+import { askOf, withListing, type CleanInquiry } from '@/core/capture/schemas';
+import type { ListingView } from '@/core/market';
 import { sentenceOf, type Activity, type Because, type Stage } from '@/core/contacts';
 import { enrolArrival } from '../campaigns';
 import { changePermissions, permissionActivity, recordActivities, type PermissionChange } from '../contacts';
-import { attachByRung, handPlanned, noticeAgents, planRoute, traceOf, type Handing, type Planned } from '../routing';
+import { listingAskedAbout } from '../market';
+import { attachByRung, handPlanned, ladderNow, noticeAgents, planRoute, traceOf, type Handing, type Planned } from '../routing';
 import { transact, type Tx } from '../shared';
 import { beginArrival } from './begin';
 import type { Door } from './doors.repository';
@@ -78,7 +80,8 @@ const fingerprint = (raw: unknown): string => createHash('sha256').update(JSON.s
 export async function captureInquiry(came: Arrival): Promise<Captured> {
   const arrival = { ...came, inquiry: withDefaults(came.inquiry, came.door.source, came.door.defaults) };
   return transact(async (tx) => {
-    const { door, inquiry } = arrival;
+    const { door } = arrival;
+    let { inquiry } = arrival;
     const { at, tagPlaces } = await beginArrival(tx, door.accountId, [
       ...inquiry.emails,
       ...inquiry.phones,
@@ -88,10 +91,13 @@ export async function captureInquiry(came: Arrival): Promise<Captured> {
       const before = await capturedBefore(tx, arrival);
       if (before) return before;
     }
+    const { id, address } = inquiry.listing;
+    const listed = id || address ? await listingAskedAbout(tx, door.accountId, { id, address }) : null;
+    if (listed) arrival.inquiry = inquiry = withListing(inquiry, listed);
     const known = await matchContact(tx, door.accountId, inquiry);
     const admitted = await admit(tx, door.accountId, known, inquiry, { tagPlaces, horizon: door.defaults.horizon ?? null }, at);
     const permissions = await changePermissions(tx, door.accountId, permissionChanges(arrival, at));
-    const fixed = await keptBy(tx, arrival, admitted);
+    const fixed = await keptBy(tx, arrival, admitted, listed);
     const lead = leadOf(door.id, inquiry, inquiry.source ?? door.name, admitted.matched);
     const plan = await planRoute(tx, door.accountId, admitted.contactId, lead, fixed, at);
     const { rung } = plan;
@@ -159,18 +165,27 @@ async function capturedBefore(tx: Tx, arrival: Arrival): Promise<Captured | null
   };
 }
 
-/** Who has the lead before any rung is asked: the agent of a returning person, whoever adds it by hand (but for those who run the office), the agent whom the source names. */
-async function keptBy(tx: Tx, { door, byPerson, inquiry }: Arrival, admitted: Admitted): Promise<Fixed | null> {
+/** Who has the lead before any rung is asked: the agent of a returning person, whoever adds it by hand (but for those who run the office), the agent whom the source names, the agent of our own listing when the ladder says so. */
+async function keptBy(
+  tx: Tx,
+  { door, byPerson, inquiry }: Arrival,
+  admitted: Admitted,
+  listed: ListingView | null,
+): Promise<Fixed | null> {
   if (admitted.owner) return { why: 'returning', userId: admitted.owner.id, agent: admitted.owner.name };
   if (byPerson && !runsTheOffice(byPerson.role) && byPerson.role !== 'lender')
     return { why: 'kept_by_hand', userId: byPerson.id, agent: fullName(byPerson) };
-  if (!inquiry.assignedTo) return null;
-  const named = await tx.first<{ id: string; name: string }>(
-    `select id, first_name || ' ' || last_name as name from users where account_id = $1 and email = $2 and active and role <> 'lender'`,
-    [door.accountId, inquiry.assignedTo],
-  );
-  return named && { why: 'source_assigned', userId: named.id, agent: named.name };
+  const named = inquiry.assignedTo ? await agentNamed(tx, door.accountId, inquiry.assignedTo) : null;
+  if (named) return { why: 'source_assigned', userId: named.id, agent: named.name };
+  if (!listed?.agent || !(await ladderNow(tx, door.accountId)).ladder.ownListing) return null;
+  return { why: 'own_listing', userId: listed.agent.id, agent: listed.agent.name, listing: listed.address };
 }
+
+const agentNamed = (tx: Tx, accountId: string, email: string): Promise<{ id: string; name: string } | null> =>
+  tx.first<{ id: string; name: string }>(
+    `select id, first_name || ' ' || last_name as name from users where account_id = $1 and email = $2 and active and role <> 'lender'`,
+    [accountId, email],
+  );
 
 const HOW: Record<Door['kind'], string> = {
   api: 'said so to the lead source',

@@ -1,5 +1,6 @@
 export { attachByRung } from './attach';
 export { readLadder, setAway } from './ladder.repository';
+export { ladderNow } from './ladders';
 export { listLadderVersions, restoreLadder, saveLadder } from './ladder.service';
 export { answeredByMail, answeredByText, keepNoticed, noticeAgents, readNotice, type Notice } from './notices.service';
 export { listMyOffers, listWaitingOffers, readTrace } from './offers.repository';

@@ -5,6 +5,7 @@ import { monthDays } from '@/core/segments';
 import { share } from '@/core/results';
 import type { Person, Scope } from '@/core/accounts';
 import { visible } from '../contacts';
+import { countOnMarket } from '../market';
 import { clockState, reader } from '../shared';
 import { countToday } from './today.service';
 
@@ -45,6 +46,7 @@ export async function readWire(scope: Scope, person: Person): Promise<WireView> 
     contacts: row!.contacts,
     routing: row!.routing,
     campaigns: row!.campaigns,
+    market: await countOnMarket(scope.accountId),
     results: share(row!.tried, row!.leads),
     clock,
   };

@@ -56,6 +56,14 @@ export function LadderEdit({
   };
   return (
     <>
+      <label className="choice">
+        <input
+          type="checkbox"
+          checked={draft.own_listing}
+          onChange={(event) => onChange({ ...draft, own_listing: event.target.checked })}
+        />{' '}
+        An inquiry on our own listing goes to the agent who lists it, before any rung is asked
+      </label>
       <ol
         className="ladder"
         style={{ listStyle: 'none', margin: 0, paddingLeft: 0, paddingRight: 0 }}

@@ -35,6 +35,16 @@ export function LadderList({ ladder }: { ladder: Ladder }) {
         </>
       ),
     },
+    {
+      key: 'listing',
+      count: ladder.by_listing,
+      note: ladder.own_listing ? 'Switched on' : 'Switched off; “Change the ladder” switches it',
+      words: (
+        <span className={ladder.own_listing ? undefined : 'soft'}>
+          <b>Asks about our own listing</b>: {ladder.own_listing ? 'goes' : 'would go'} to the agent who lists it
+        </span>
+      ),
+    },
   ];
   return (
     <ol className="ladder" style={{ listStyle: 'none', margin: 0, paddingLeft: 0, paddingRight: 0 }}>

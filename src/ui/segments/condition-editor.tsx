@@ -2,6 +2,7 @@
 /** One condition of the sentence: how it asks and what it asks for, changed while the list beside it follows. */
 import { useState } from 'react';
 import { asked, HOWS, UNITS, type Condition, type How, type Subject, type Unit, type VocabularyView } from '@/core/segments';
+import { MapView } from '../market';
 import { HoursFields } from './hours-fields';
 import { SubjectPicker, type About } from './subject-picker';
 
@@ -132,6 +133,26 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
       </div>
     );
   }
+  if (condition.how === 'inside' || condition.how === 'outside')
+    return (
+      <>
+        <label className="line">
+          called{' '}
+          <input
+            aria-label="What the area is called"
+            placeholder="the old harbour"
+            maxLength={80}
+            value={condition.name}
+            onChange={(event) => onChange({ ...condition, name: event.target.value })}
+          />
+        </label>
+        <MapView
+          height={300}
+          ring={condition.ring as [number, number][]}
+          onRing={(ring) => onChange({ ...condition, ring: ring ?? [] })}
+        />
+      </>
+    );
   if (condition.how === 'at') return <HoursFields hours={condition} onChange={(hours) => onChange({ ...condition, ...hours })} />;
   if ('n' in condition) {
     return (

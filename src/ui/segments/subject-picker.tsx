@@ -5,8 +5,6 @@ import { LEAD_SUBJECTS, SUBJECT_GROUPS, SUBJECTS, subjectOfField, type FieldDef,
 
 /** What a sentence is about: people, or the inquiry that is being routed with its person. */
 export type About = 'people' | 'lead';
-/** Areas are drawn on a map, which the sentence has not; whoever sends a ladder by the API may ask for one. */
-const LEADS = LEAD_SUBJECTS.filter(({ kind }) => kind !== 'point');
 
 export function SubjectPicker({
   fields,
@@ -19,7 +17,7 @@ export function SubjectPicker({
 }) {
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
-  const all = [...(about === 'lead' ? LEADS : []), ...SUBJECTS, ...fields.map(subjectOfField)];
+  const all = [...(about === 'lead' ? LEAD_SUBJECTS : []), ...SUBJECTS, ...fields.map(subjectOfField)];
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const found = all.filter((subject) =>
     words.every((word) =>

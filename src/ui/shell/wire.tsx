@@ -18,6 +18,7 @@ const counts: Record<Area['key'], (wire: Wire) => string> = {
   contacts: (wire) => number(wire.contacts),
   routing: (wire) => `${number(wire.routing)} waiting`,
   campaigns: (wire) => number(wire.campaigns),
+  market: (wire) => number(wire.market),
   results: (wire) => (wire.results === null ? '–' : `${wire.results} %`),
 };
 const MEANINGS: Record<Area['key'], string> = {
@@ -26,6 +27,7 @@ const MEANINGS: Record<Area['key'], string> = {
   contacts: 'contacts',
   routing: 'leads nobody has tried yet',
   campaigns: 'people under way in campaigns',
+  market: 'listings on the market',
   results: 'of the last 30 days’ leads tried',
 };
 

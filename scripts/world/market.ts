@@ -1,0 +1,155 @@
+/** The market of Lantern County: its ground as the map that ships beside this file, and listings that lie where their towns do. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Ground, Listing } from '@/core/market';
+import { isInside } from '@/core/segments';
+import { DAY, localInstant, seeded, type Random } from '@/core/shared';
+import { rowOfListing } from '@/server/market';
+import type { Tx } from '@/server/shared';
+import { AGENT_IDS, nameOf, START, ZONE } from './settings';
+
+const HOMES = 140;
+interface Area {
+  name: string;
+  town: string;
+  code: string;
+  ring: [number, number][];
+  streets: string[];
+}
+interface Feature {
+  properties: { kind: string; name: string; town?: string; postalCodes?: string[] };
+  geometry: { type: string; coordinates: unknown };
+}
+
+const readMap = (): { features: Feature[] } =>
+  JSON.parse(readFileSync(join(process.cwd(), 'scripts/world/lantern-county.geojson'), 'utf8')) as { features: Feature[] };
+
+function areasOf(features: Feature[]): Area[] {
+  const of = (kind: string) => features.filter(({ properties }) => properties.kind === kind);
+  const towns = new Map(of('town').map(({ properties }) => [properties.name, properties.postalCodes ?? []]));
+  return of('neighborhood').map(({ properties: { name, town = '' }, geometry }, at) => {
+    const codes = towns.get(town) ?? [];
+    const streets = of('street')
+      .filter(({ properties }) => properties.town === town)
+      .map(({ properties }) => properties.name);
+    return {
+      name,
+      town,
+      code: codes[at % Math.max(1, codes.length)] ?? '',
+      ring: (geometry.coordinates as [number, number][][])[0]!,
+      streets: streets.length ? streets : [`${name} Street`, `${name} Lane`],
+    };
+  });
+}
+
+function pointIn(ring: [number, number][], random: Random): [number, number] {
+  const xs = ring.map(([x]) => x);
+  const ys = ring.map(([, y]) => y);
+  const [west, east, south, north] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  for (;;) {
+    const point: [number, number] = [west + random.next() * (east - west), south + random.next() * (north - south)];
+    if (isInside(point, ring)) return [Number(point[0].toFixed(6)), Number(point[1].toFixed(6))];
+  }
+}
+
+const KINDS: [string, string, number][] = [
+  ['Residential', 'Single Family Residence', 0.62],
+  ['Residential', 'Condominium', 0.16],
+  ['Residential', 'Townhouse', 0.09],
+  ['Residential Lease', 'Apartment', 0.08],
+  ['Land', 'Unimproved Land', 0.05],
+];
+const WITH = [
+  'a cedar deck',
+  'a south-facing porch',
+  'a view of the water',
+  'a walled garden',
+  'a workshop',
+  'an orchard corner',
+  'a boat shed',
+];
+const FEEL = ['Bright', 'Quiet', 'Carefully restored', 'Roomy', 'Solid', 'Sunny'];
+const CLOSE = ['Sold with the appliances.', 'Roof of last year.', 'Ten minutes on foot to the landing.', 'The road ends here.'];
+
+/** A fifth of the listings are of other houses; the rest are of our agents. */
+function drawListing(n: number, areas: Area[]): Listing {
+  const random = seeded(`listing ${n}`);
+  const area = random.pick(areas);
+  let draw = random.next();
+  const [type, kind] = KINDS.find(([, , share]) => (draw -= share) < 0) ?? KINDS[0]!;
+  const isLand = type === 'Land';
+  const beds = isLand
+    ? null
+    : kind === 'Apartment'
+      ? random.int(0, 2)
+      : kind === 'Condominium'
+        ? random.int(1, 3)
+        : random.int(2, 5);
+  const livingArea = isLand ? null : Math.round((520 + (beds ?? 0) * 390 + random.int(0, 400)) / 10) * 10;
+  const price =
+    type === 'Residential Lease'
+      ? 900 + random.int(0, 140) * 10
+      : isLand
+        ? 60_000 + random.int(0, 120) * 1_000
+        : Math.round(((livingArea ?? 0) * random.int(190, 310)) / 100) * 100;
+  const [longitude, latitude] = pointIn(area.ring, random);
+  const roll = random.next();
+  const status =
+    roll < 0.66
+      ? 'active'
+      : roll < 0.71
+        ? 'coming_soon'
+        : roll < 0.8
+          ? 'pending'
+          : roll < 0.86
+            ? 'under_contract'
+            : roll < 0.95
+              ? 'closed'
+              : 'withdrawn';
+  const open = status === 'active' && !isLand && random.chance(0.32);
+  const day = random.pick([3, 5, 6, 6, 12]);
+  const hour = random.int(10, 16);
+  const at = (h: number) => localInstant(START, ZONE, day, `${String(h).padStart(2, '0')}:00`);
+  return {
+    number: `TT-${40_000 + n * 7}`,
+    status,
+    price,
+    address: `${random.int(2, 940)} ${random.pick(area.streets)}, ${area.town}, WA ${area.code}`,
+    city: area.town,
+    postalCode: area.code,
+    area: area.name,
+    beds,
+    baths: isLand ? null : Math.max(1, Math.round((beds ?? 1) * 0.6)),
+    livingArea,
+    type,
+    kind,
+    latitude,
+    longitude,
+    pool: !isLand && random.chance(0.07),
+    openFrom: open ? at(hour) : null,
+    openTo: open ? at(hour + 2) : null,
+    remarks: isLand
+      ? `Open lot in ${area.name}, surveyed, with water at the road.`
+      : `${random.pick(FEEL)} ${kind === 'Condominium' || kind === 'Apartment' ? 'rooms' : 'house'} in ${area.name} with ${random.pick(WITH)} and ${random.pick(WITH)}. ${random.pick(CLOSE)}`,
+    agentName: random.chance(0.8) ? nameOf(random.pick(AGENT_IDS)) : 'Cormac Ebersole',
+    onMarket: new Date(START.getTime() - random.int(0, 90) * DAY).toISOString().slice(0, 10),
+  };
+}
+
+/** Writes ground and listings. */
+export async function writeMarket(tx: Tx): Promise<void> {
+  const map = readMap();
+  const areas = areasOf(map.features);
+  await tx.run('insert into grounds (account_id, geojson, changed_at) values (1, $1::jsonb, $2)', [
+    JSON.stringify(map as unknown as Ground),
+    START,
+  ]);
+  const rows = Array.from({ length: HOMES }, (_, n) => rowOfListing(drawListing(n, areas)));
+  await tx.run(
+    `insert into listings (account_id, number, status, price, address, city, postal_code, area, beds, baths, living_area, type, kind, latitude, longitude, pool, open_from, open_to, remarks, agent_name, on_market, agent_id, taken_at, changed_at)
+     select 1, x.*, (select u.id from users u where u.first_name || ' ' || u.last_name = x.agent_name), $2, $2
+     from jsonb_to_recordset($1::jsonb) as x (number text, status text, price numeric, address text, city text, postal_code text, area text, beds numeric, baths numeric, living_area numeric, type text, kind text,
+       latitude float8, longitude float8, pool boolean, open_from timestamptz, open_to timestamptz, remarks text, agent_name text, on_market date)`,
+    [JSON.stringify(rows), START],
+  );
+}

@@ -1,0 +1,49 @@
+/** The operations of the market: listings, the ground of the map. */
+import Joi from 'joi';
+import { groundSchema } from '@/core/market/schemas';
+import { LISTING_STATUSES } from '@/core/market';
+import type { Operation } from './operations';
+
+export const MARKET_OPERATIONS = {
+  listListings: {
+    method: 'GET',
+    path: '/listings',
+    summary: 'Listings, the newest on the market first, by area, price, rooms, kind, open house or an area drawn',
+    scope: 'contacts:read',
+    query: Joi.object({
+      limit: Joi.number().integer().min(1).max(500).default(50),
+      cursor: Joi.string().max(20),
+      q: Joi.string().max(200).allow(''),
+      status: Joi.string().valid(...LISTING_STATUSES, 'any'),
+      areas: Joi.string().max(2_000).allow(''),
+      kinds: Joi.string().max(2_000).allow(''),
+      within: Joi.string().max(4_000).allow(''),
+      price_min: Joi.number().min(0),
+      price_max: Joi.number().min(0),
+      beds_min: Joi.number().min(0),
+      lease: Joi.boolean(),
+      open_house: Joi.boolean(),
+    }),
+  },
+  getListing: { method: 'GET', path: '/listings/{id}', summary: 'One listing', scope: 'contacts:read' },
+  takeListings: {
+    method: 'PUT',
+    path: '/listings/file',
+    summary:
+      'Takes in a CSV file of listings with the field names of the RESO Data Dictionary; `whole=true` when it holds all there are',
+    scope: 'setup:write',
+    only: 'office',
+    file: true,
+    query: Joi.object({ whole: Joi.boolean().default(false) }),
+  },
+  getMarket: { method: 'GET', path: '/market', summary: 'The names of areas and kinds on the market', scope: 'contacts:read' },
+  getGround: { method: 'GET', path: '/ground', summary: 'The ground of the map, as GeoJSON', scope: 'contacts:read' },
+  setGround: {
+    method: 'PUT',
+    path: '/ground',
+    summary: 'Sets the ground of the map: a GeoJSON feature collection whose features have a kind and a name',
+    scope: 'setup:write',
+    only: 'office',
+    body: groundSchema,
+  },
+} as const satisfies Record<string, Operation>;

@@ -1,0 +1,12 @@
+export { criteriaOfWords, criteriaWords, isLease, meets, wordsOfCriteria, type Criteria } from './criteria';
+export {
+  LISTING_STATUSES,
+  NEEDED_COLUMNS,
+  ON_THE_MARKET,
+  priceWords,
+  readListing,
+  roomsWords,
+  type Listing,
+  type ListingStatus,
+} from './listing';
+export type { Ground, ListingsTaken, ListingView } from './views';

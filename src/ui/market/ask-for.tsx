@@ -1,0 +1,115 @@
+'use client';
+/** What homes one asks for, as a line of fields; the same in Market and where a home search is made. */
+import type { ReactNode } from 'react';
+import type { Criteria } from '@/core/market';
+import { useMarketNames } from './names';
+
+export function AskFor({
+  criteria,
+  onChange,
+  children,
+}: {
+  criteria: Criteria;
+  onChange: (criteria: Criteria) => void;
+  children?: ReactNode;
+}) {
+  const { data: names } = useMarketNames();
+  const put = <Key extends keyof Criteria>(key: Key, value: Criteria[Key] | undefined) => {
+    onChange({ ...criteria, [key]: value });
+  };
+  const number = (key: 'price_min' | 'price_max', label: string) => (
+    <label className="small">
+      {label}{' '}
+      <input
+        type="number"
+        min={0}
+        step={1_000}
+        className="chip"
+        style={{ width: 92, cursor: 'text' }}
+        aria-label={`Price ${label}`}
+        value={criteria[key] ?? ''}
+        onChange={(event) => put(key, event.target.value === '' ? undefined : Number(event.target.value))}
+      />
+    </label>
+  );
+  const several = (key: 'areas' | 'kinds', label: string, options: { name: string; words: string }[]) => (
+    <>
+      <select
+        className="chip"
+        style={{ maxWidth: 130 }}
+        aria-label={label}
+        value=""
+        onChange={(event) => event.target.value && put(key, [...new Set([...(criteria[key] ?? []), event.target.value])])}
+      >
+        <option value="">{label} …</option>
+        {options.map(({ name, words }) => (
+          <option key={name} value={name}>
+            {words}
+          </option>
+        ))}
+      </select>
+      {criteria[key]?.map((name) => (
+        <button
+          key={name}
+          type="button"
+          className="chip tiny on"
+          title="Take it out"
+          onClick={() => {
+            const rest = criteria[key]!.filter((one) => one !== name);
+            put(key, rest.length ? rest : undefined);
+          }}
+        >
+          {name} ×
+        </button>
+      ))}
+    </>
+  );
+  return (
+    <div className="beside" role="group" aria-label="Homes asked for" style={{ padding: '4px 0 12px' }}>
+      {several(
+        'areas',
+        'Area',
+        (names?.areas ?? []).map(({ name, town, n }) => ({ name, words: `${town ? `${town}: ${name}` : name} (${n})` })),
+      )}
+      {several(
+        'kinds',
+        'Kind',
+        (names?.kinds ?? []).map(({ name, n }) => ({ name, words: `${name} (${n})` })),
+      )}
+      {number('price_min', 'from')}
+      {number('price_max', 'to')}
+      <select
+        className="chip"
+        aria-label="Bedrooms"
+        value={criteria.beds_min ?? ''}
+        onChange={(event) => put('beds_min', event.target.value === '' ? undefined : Number(event.target.value))}
+      >
+        <option value="">any bedrooms</option>
+        {[1, 2, 3, 4, 5].map((n) => (
+          <option key={n} value={n}>
+            {n} or more
+          </option>
+        ))}
+      </select>
+      <select
+        className="chip"
+        aria-label="For sale or rent"
+        value={criteria.lease === undefined ? '' : String(criteria.lease)}
+        onChange={(event) => put('lease', event.target.value === '' ? undefined : event.target.value === 'true')}
+      >
+        <option value="">sale and rent</option>
+        <option value="false">for sale</option>
+        <option value="true">for rent</option>
+      </select>
+      <button
+        type="button"
+        className={`chip${criteria.open_house ? ' on' : ''}`}
+        aria-pressed={criteria.open_house ?? false}
+        onClick={() => put('open_house', criteria.open_house ? undefined : true)}
+      >
+        open house
+      </button>
+      {children}
+    </div>
+  );
+}

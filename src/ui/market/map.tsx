@@ -1,0 +1,109 @@
+'use client';
+/** The map in a page of the house: fetched when it is shown, with the homes of now and an area that can be drawn. */
+import { useEffect, useRef, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import type { Ground } from '@/core/market';
+import { ask } from '../primitives';
+import type { CountyMap, Pin, Ring } from './county-map';
+import 'leaflet/dist/leaflet.css';
+import './market.css';
+
+export function MapView({
+  pins = [],
+  ring,
+  height = 420,
+  onPick,
+  onRing,
+}: {
+  pins?: Pin[];
+  ring: Ring | null;
+  height?: number;
+  onPick?: (id: string) => void;
+  /** With it an area may be drawn; null takes the area away. */
+  onRing?: (ring: Ring | null) => void;
+}) {
+  const { data: ground } = useQuery({
+    queryKey: ['ground'],
+    queryFn: () => ask<Ground>('/ground'),
+    staleTime: Infinity,
+  });
+  const element = useRef<HTMLDivElement>(null);
+  const [map, setMap] = useState<CountyMap | null>(null);
+  const [drawing, setDrawing] = useState(false);
+  const calls = useRef({ onPick, onRing });
+  useEffect(() => {
+    calls.current = { onPick, onRing };
+  });
+  useEffect(() => {
+    if (!ground) return;
+    let gone = false;
+    let made: CountyMap | null = null;
+    void import('./county-map').then(({ countyMap }) => {
+      if (gone || !element.current) return;
+      made = countyMap(element.current, {
+        ground,
+        onPick: (id) => calls.current.onPick?.(id),
+        onRing: (drawn) => {
+          setDrawing(false);
+          calls.current.onRing?.(drawn);
+        },
+      });
+      setMap(made);
+    });
+    return () => {
+      gone = true;
+      made?.remove();
+      setMap(null);
+    };
+  }, [ground]);
+  useEffect(() => map?.setPins(pins), [map, pins]);
+  useEffect(() => {
+    if (!drawing) map?.setRing(ring);
+  }, [map, ring, drawing]);
+  return (
+    <div>
+      <div ref={element} role="region" aria-label="Map" style={{ height }} />
+      {ground?.features.length === 0 && (
+        <p className="soft small">
+          No ground is laid yet, so the map is empty: send a GeoJSON of your county to <code>PUT /api/v1/ground</code>.
+        </p>
+      )}
+      {onRing && (
+        <div className="beside small" style={{ marginTop: 6 }}>
+          {drawing ? (
+            <>
+              <span role="status">Click corner after corner; a click on the first, or Enter, ends the area.</span>
+              <button
+                type="button"
+                className="chip tiny"
+                onClick={() => {
+                  map?.stopDrawing();
+                  setDrawing(false);
+                }}
+              >
+                Stop drawing
+              </button>
+            </>
+          ) : (
+            <button
+              type="button"
+              className="chip tiny"
+              disabled={!map}
+              onClick={() => {
+                setDrawing(true);
+                map?.draw();
+              }}
+            >
+              {ring?.length ? 'Draw another area' : 'Draw an area'}
+            </button>
+          )}
+          {ring?.length && !drawing ? (
+            <button type="button" className="chip tiny" onClick={() => onRing(null)}>
+              Take the area away
+            </button>
+          ) : null}
+        </div>
+      )}
+    </div>
+  );
+}

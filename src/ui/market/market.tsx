@@ -1,0 +1,241 @@
+'use client';
+/** Market: the listings that are known, narrowed by what one asks and by an area drawn on the map; files of listings are taken in here. */
+import { useState } from 'react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  criteriaWords,
+  LISTING_STATUSES,
+  priceWords,
+  roomsWords,
+  wordsOfCriteria,
+  type Criteria,
+  type ListingStatus,
+  type ListingsTaken,
+  type ListingView,
+} from '@/core/market';
+import type { Jsoned } from '@/core/shared';
+import { ask, Fault, useNotices, useNow, useZone, when } from '../primitives';
+import { AskFor } from './ask-for';
+import { drawHome } from './home-drawing';
+import { MapView } from './map';
+
+export type Home = Jsoned<ListingView>;
+export const STATUS_NAMES: Record<ListingStatus, string> = {
+  coming_soon: 'coming soon',
+  active: 'active',
+  under_contract: 'under contract',
+  pending: 'pending',
+  closed: 'sold',
+  withdrawn: 'withdrawn',
+  expired: 'expired',
+};
+
+export function MarketArea({ office }: { office: boolean }) {
+  const [criteria, setCriteria] = useState<Criteria>({});
+  const [status, setStatus] = useState<ListingStatus | ''>('');
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [limit, setLimit] = useState(100);
+  const words = new URLSearchParams({ ...wordsOfCriteria(criteria), ...(status ? { status } : {}), limit: String(limit) });
+  const homes = useQuery({
+    queryKey: ['listings', words.toString()],
+    queryFn: () => ask<{ items: Home[]; total: number }>(`/listings?${words}`),
+    placeholderData: (before) => before,
+  });
+  const items = homes.data?.items ?? [];
+  const total = homes.data?.total ?? 0;
+  const asked = words.size > 1;
+  const pins = items.flatMap(({ id, address, latitude, longitude }) =>
+    latitude === null || longitude === null ? [] : [{ id, title: address, latitude, longitude, chosen: id === chosen }],
+  );
+  return (
+    <>
+      <div className="headline">
+        <div>
+          <h1>Market</h1>
+          <p className="soft">
+            {criteriaWords(criteria)}: {total.toLocaleString('en-US')} {status ? STATUS_NAMES[status] : 'on the market'}
+          </p>
+        </div>
+        <div className="beside">
+          {office && <TakeIn />}
+        </div>
+      </div>
+      <AskFor criteria={criteria} onChange={setCriteria}>
+        <select
+          className="chip"
+          aria-label="Status"
+          value={status}
+          onChange={(event) => setStatus(event.target.value as ListingStatus | '')}
+        >
+          <option value="">on the market</option>
+          {LISTING_STATUSES.map((one) => (
+            <option key={one} value={one}>
+              {STATUS_NAMES[one]}
+            </option>
+          ))}
+        </select>
+      </AskFor>
+      <div className="market">
+        <section aria-label="Listings">
+          <Fault error={homes.error} />
+          {homes.isSuccess && items.length === 0 && (
+            <p className="empty">
+              {asked
+                ? 'No listing is like that. Ask for less.'
+                : 'No listings yet. Take in a CSV of your listing service: its columns are named as in the RESO Data Dictionary.'}
+            </p>
+          )}
+          {items.map((home) => (
+            <HomeLine key={home.id} home={home} chosen={home.id === chosen} onChoose={() => setChosen(home.id)} />
+          ))}
+          {items.length < total && limit < 500 && (
+            <button type="button" className="chip" style={{ marginTop: 12 }} onClick={() => setLimit(500)}>
+              More
+            </button>
+          )}
+        </section>
+        <div className="aside">
+          <MapView
+            pins={pins}
+            ring={criteria.within ?? null}
+            onPick={(id) => {
+              setChosen(id);
+              document.getElementById(`home-${id}`)?.scrollIntoView({ block: 'center' });
+            }}
+            onRing={(ring) => {
+              setCriteria({ ...criteria, within: ring ?? undefined });
+            }}
+          />
+          <Chosen home={items.find(({ id }) => id === chosen) ?? null} />
+        </div>
+      </div>
+    </>
+  );
+}
+
+function HomeLine({ home, chosen, onChoose }: { home: Home; chosen: boolean; onChoose: () => void }) {
+  return (
+    <button
+      id={`home-${home.id}`}
+      type="button"
+      className={`row home${chosen ? ' sel' : ''}`}
+      style={{ borderBottom: '1px solid var(--hair)' }}
+      aria-current={chosen}
+      onClick={onChoose}
+    >
+      <span aria-hidden="true" dangerouslySetInnerHTML={{ __html: drawHome(home) }} />
+      <span style={{ minWidth: 0 }}>
+        <b className="cut" style={{ display: 'block' }}>
+          {home.address}
+        </b>
+        <span className="soft small cut" style={{ display: 'block' }}>
+          {[home.area, home.kind, roomsWords({ ...home, livingArea: home.living_area })].filter(Boolean).join(' · ')}
+        </span>
+        <OpenHouse home={home} />
+      </span>
+      <span className="right">
+        <b className="nowrap">{priceWords(home)}</b>
+        <span className="soft small" style={{ display: 'block' }}>
+          {STATUS_NAMES[home.status]}
+        </span>
+      </span>
+    </button>
+  );
+}
+
+/** The next open house; nothing once it is over. */
+function OpenHouse({ home: { open_from, open_to } }: { home: Home }) {
+  const now = useNow();
+  const zone = useZone();
+  if (!open_from || new Date(open_to ?? open_from) < now) return null;
+  const day = new Intl.DateTimeFormat('en-US', { weekday: 'short', month: 'short', day: 'numeric', timeZone: zone });
+  const hour = new Intl.DateTimeFormat('en-US', { hour: 'numeric', minute: '2-digit', timeZone: zone });
+  return (
+    <span className="good small" style={{ display: 'block' }}>
+      open house {day.format(new Date(open_from))}, {hour.format(new Date(open_from))}
+      {open_to ? ` to ${hour.format(new Date(open_to))}` : ''}
+    </span>
+  );
+}
+
+function Chosen({ home }: { home: Home | null }) {
+  const now = useNow();
+  const zone = useZone();
+  if (!home) return <p className="soft small">Choose a listing, here or on the map.</p>;
+  return (
+    <section aria-label="One listing" className="panel" style={{ padding: '14px 16px' }}>
+      <h2>{home.address}</h2>
+      <p>
+        <b>{priceWords(home)}</b> <span className="soft">{roomsWords({ ...home, livingArea: home.living_area })}</span>
+      </p>
+      {home.remarks && <p style={{ marginTop: 6 }}>{home.remarks}</p>}
+      <p className="soft small" style={{ marginTop: 6 }}>
+        {home.number}
+        {home.on_market && ` · on the market since ${when(new Date(`${home.on_market}T12:00:00Z`), now, zone)}`}
+        {home.agent ? <> · listed by {home.agent.name}, of ours</> : home.agent_name && <> · listed by {home.agent_name}</>}
+      </p>
+    </section>
+  );
+}
+
+/** Taking in a file of listings, with what became of it. */
+function TakeIn() {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const [taken, setTaken] = useState<ListingsTaken | null>(null);
+  const take = useMutation({
+    mutationFn: async ({ file, whole }: { file: File; whole: boolean }) => {
+      const answer = await fetch(`/api/v1/listings/file?whole=${whole}`, {
+        method: 'PUT',
+        body: file,
+        headers: { 'content-type': 'text/csv' },
+      });
+      const body = (await answer.json()) as ListingsTaken & { detail?: string };
+      if (!answer.ok) throw new Error(body.detail ?? 'The file was not taken in.');
+      return body;
+    },
+    onSuccess: (result) => {
+      void queries.invalidateQueries({ queryKey: ['listings'] });
+      void queries.invalidateQueries({ queryKey: ['market'] });
+      setTaken(result.refused.length ? result : null);
+      const { added, changed, same, gone, refused } = result;
+      const n = (count: number) => count.toLocaleString('en-US');
+      notices.tell(
+        `${n(added)} new, ${n(changed)} changed, ${n(same)} as they were${gone ? `, ${n(gone)} withdrawn` : ''}${refused.length ? `, ${n(refused.length)} not read` : ''}.`,
+      );
+    },
+    onError: notices.fail,
+  });
+  const [whole, setWhole] = useState(false);
+  return (
+    <div>
+      <label className="act" style={{ cursor: 'pointer' }}>
+        {take.isPending ? 'Taking it in …' : 'Take in a file of listings'}
+        <input
+          type="file"
+          accept=".csv,text/csv"
+          className="unseen"
+          disabled={take.isPending}
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            event.target.value = '';
+            if (file) take.mutate({ file, whole });
+          }}
+        />
+      </label>
+      <label className="choice small">
+        <input type="checkbox" checked={whole} onChange={(event) => setWhole(event.target.checked)} /> it holds all; what is
+        missing is withdrawn
+      </label>
+      {taken && (
+        <ul className="late small" aria-label="Rows not read">
+          {taken.refused.slice(0, 8).map(({ line, why }) => (
+            <li key={line}>
+              Line {line} {why}.
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
