@@ -16,11 +16,14 @@ const config: NextConfig = {
       headers: [
         { key: 'x-content-type-options', value: 'nosniff' },
         { key: 'referrer-policy', value: 'same-origin' },
-        { key: 'x-frame-options', value: 'DENY' },
         { key: 'permissions-policy', value: 'camera=(), microphone=(), geolocation=()' },
         { key: 'cross-origin-opener-policy', value: 'same-origin' },
       ],
     },
+    /** Every page but a contact form made to stand in others. */
+    { source: '/((?!p/[^/]+/embed$).*)', headers: [{ key: 'x-frame-options', value: 'DENY' }] },
+    /** A sign-in page keeps itself for the time without a network. */
+    { source: '/visit/keeper.js', headers: [{ key: 'service-worker-allowed', value: '/' }] },
   ],
   experimental: { optimizePackageImports: ['@mui/material'] },
 };

@@ -13,6 +13,7 @@ import { routing } from './0011_routing';
 import { mailLessons } from './0012_mail_lessons';
 import { apiDoors } from './0013_api_doors';
 import { market } from './0014_market';
+import { pages } from './0015_pages';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -30,5 +31,6 @@ export const migrations: Migration[] = [
   mailLessons,
   apiDoors,
   market,
+  pages,
 ];
 export type { Migration };

@@ -1,5 +1,5 @@
 /** `npm run dev`: the demo's cluster, simulator and worker, and Next in development mode. The worker is bundled once at the start. */
-import { bundle } from './lib/build.mjs';
+import { bundle, bundleVisit } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
 import { endProcesses, houseEnvironment, startSimulator, startWorker } from './lib/house.mjs';
 import { ensureNodeModules } from './lib/packages.mjs';
@@ -16,6 +16,7 @@ await script(async () => {
   await requirePorts(Object.entries(ports).map(([what, port]) => [port, what, 'stop what holds it']));
   const cluster = await startCluster(home, Number(process.env.PGPORT ?? 55432), 'urraca');
   await bundle('dist-cli');
+  await bundleVisit();
   const env = { ...houseEnvironment({ home, databaseUrl: cluster.url, ports }), NODE_ENV: 'development' };
   if ((await shown(process.execPath, [fromRoot('dist-cli/urraca.js'), 'demo-world'], { env })) !== 0)
     throw new Stop('The demo world could not be made.');

@@ -18,7 +18,9 @@ export function proxy(request: NextRequest): NextResponse {
     "object-src 'none'",
     "base-uri 'none'",
     "form-action 'self'",
-    "frame-ancestors 'none'",
+    "worker-src 'self'",
+    /* A contact form is made to stand in other sites' pages; nothing else is. */
+    /^\/p\/[^/]+\/embed$/.test(pathname) ? 'frame-ancestors *' : "frame-ancestors 'none'",
   ].join('; ');
   const headers = new Headers(request.headers);
   headers.set('x-nonce', nonce);

@@ -1,6 +1,6 @@
-/** Building, only when something that is built has changed since: the worker, simulator and command line by esbuild, the web by Next. */
+/** Building, only when something that is built has changed since: the worker, simulator, command line and the scripts of public pages by esbuild, the web by Next. */
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fromRoot } from './root.mjs';
 import { shown } from './run.mjs';
@@ -67,13 +67,47 @@ export async function bundle(dist) {
   await stop();
 }
 
+/** Scripts, letters and colours of the public pages, into `public/visit`: small, and the same for every page. */
+export async function bundleVisit() {
+  const { build, stop } = await import('esbuild');
+  const folder = fromRoot('public/visit');
+  mkdirSync(folder, { recursive: true });
+  await build({
+    entryPoints: Object.fromEntries(
+      ['sign-in', 'keeper', 'search', 'embedded'].map((name) => [name, fromRoot(`src/ui/pages/scripts/${name}.ts`)]),
+    ),
+    outdir: folder,
+    bundle: true,
+    minify: true,
+    platform: 'browser',
+    target: 'es2022',
+    format: 'iife',
+    loader: { '.png': 'dataurl' },
+    tsconfig: fromRoot('tsconfig.json'),
+    logLevel: 'error',
+  });
+  await stop();
+  for (const [name, file] of [
+    ['figtree', 'figtree/files/figtree-latin-wght-normal.woff2'],
+    ['bricolage', 'bricolage-grotesque/files/bricolage-grotesque-latin-wght-normal.woff2'],
+  ])
+    copyFileSync(fromRoot('node_modules/@fontsource-variable', file), join(folder, `${name}.woff2`));
+}
+
 /** Builds into the folders `dist` and `next` unless they are of today's sources. */
 export async function ensureBuilt({ dist = 'dist', next = '.next' } = {}) {
   const print = fingerprint();
   const stamp = fromRoot(dist, '.stamp');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === print && existsSync(fromRoot(next, 'BUILD_ID'))) return;
+  if (
+    existsSync(stamp) &&
+    readFileSync(stamp, 'utf8') === print &&
+    existsSync(fromRoot(next, 'BUILD_ID')) &&
+    existsSync(fromRoot('public/visit/sign-in.js'))
+  )
+    return;
   say('Building …');
   await bundle(dist);
+  await bundleVisit();
   const code = await shown(process.execPath, [fromRoot('node_modules/next/dist/bin/next'), 'build'], {
     env: { ...process.env, NODE_ENV: 'production', NEXT_DIST_DIR: next, NEXT_TELEMETRY_DISABLED: '1' },
     stdio: ['ignore', process.env.CI ? 'inherit' : 'ignore', 'inherit'],

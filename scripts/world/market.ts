@@ -5,8 +5,9 @@ import type { Ground, Listing } from '@/core/market';
 import { isInside } from '@/core/segments';
 import { DAY, localInstant, seeded, type Random } from '@/core/shared';
 import { rowOfListing } from '@/server/market';
+import { newPage, type Block, type Page } from '@/core/pages';
 import type { Tx } from '@/server/shared';
-import { AGENT_IDS, nameOf, START, ZONE } from './settings';
+import { AGENT_IDS, BROKERAGE, COLLEAGUES, nameOf, START, ZONE } from './settings';
 
 const HOMES = 140;
 interface Area {
@@ -136,7 +137,65 @@ function drawListing(n: number, areas: Area[]): Listing {
   };
 }
 
-/** Writes ground and listings. */
+/** A page of a kind with other words in its heading and text, and blocks put before its form. */
+function worded(kind: Page['kind'], heading: string, text: string, before: Block[] = []): Page {
+  const page = newPage(kind, BROKERAGE);
+  const blocks = page.blocks.map((block) =>
+    block.kind === 'heading' ? { ...block, text: heading } : block.kind === 'text' ? { ...block, text } : block,
+  );
+  const form = blocks.findIndex((block) => block.kind === 'form');
+  blocks.splice(form + 1, 0, ...before);
+  return { ...page, blocks };
+}
+
+/** The contact form of the demo. */
+export function contactPage(): Page {
+  const page = worded(
+    'form',
+    'Homes in Lantern County',
+    'Tell us what you look for. One of our agents answers, usually within minutes.',
+    [{ id: 'b6', kind: 'agent', user_id: '2' }],
+  );
+  const blocks = page.blocks.map((block): Block =>
+    block.kind === 'form' ? { ...block, asks: ['last_name', 'phone', 'email', 'role', 'city', 'message'] } : block,
+  );
+  return { ...page, blocks, permissions: { ...page.permissions, call: null, email: null } };
+}
+
+/** An open house of one of ours, and a search along the water. */
+function publicPages(homes: Listing[]) {
+  const open = homes.find((home) => home.openFrom && home.agentName !== 'Cormac Ebersole' && home.city === 'Quillhaven')!;
+  const host = COLLEAGUES.find(({ id }) => nameOf(id) === open.agentName)!;
+  const cover = homes.find(
+    (home) => home.status === 'active' && home.city === 'Petrel Point' && home.kind === 'Single Family Residence',
+  )!;
+  return [
+    {
+      id: 7,
+      name: 'Open house',
+      slug: 'open-house',
+      tags: ['Open house'],
+      page: {
+        ...worded('sign_in', 'Welcome in', 'Please sign in before you look around.'),
+        listing: open.number,
+        host_id: host.id,
+      },
+    },
+    {
+      id: 8,
+      name: 'Homes by the water',
+      slug: 'homes',
+      tags: ['Home search'],
+      page: {
+        ...worded('search', 'Homes by the water', 'Everything on the market along the coast of Lantern County, as it is today.'),
+        criteria: { areas: ['Petrel Point', 'Saltmarsh', 'Quillhaven'] },
+        cover: cover.number,
+      },
+    },
+  ];
+}
+
+/** Writes ground, listings and the public pages that show them. */
 export async function writeMarket(tx: Tx): Promise<void> {
   const map = readMap();
   const areas = areasOf(map.features);
@@ -144,7 +203,8 @@ export async function writeMarket(tx: Tx): Promise<void> {
     JSON.stringify(map as unknown as Ground),
     START,
   ]);
-  const rows = Array.from({ length: HOMES }, (_, n) => rowOfListing(drawListing(n, areas)));
+  const homes = Array.from({ length: HOMES }, (_, n) => drawListing(n, areas));
+  const rows = homes.map(rowOfListing);
   await tx.run(
     `insert into listings (account_id, number, status, price, address, city, postal_code, area, beds, baths, living_area, type, kind, latitude, longitude, pool, open_from, open_to, remarks, agent_name, on_market, agent_id, taken_at, changed_at)
      select 1, x.*, (select u.id from users u where u.first_name || ' ' || u.last_name = x.agent_name), $2, $2
@@ -152,4 +212,9 @@ export async function writeMarket(tx: Tx): Promise<void> {
        latitude float8, longitude float8, pool boolean, open_from timestamptz, open_to timestamptz, remarks text, agent_name text, on_market date)`,
     [JSON.stringify(rows), START],
   );
+  for (const { id, name, slug, tags, page } of publicPages(homes))
+    await tx.run(
+      `insert into doors (id, account_id, kind, name, slug, source, page, defaults) overriding system value values ($1, 1, 'page', $2, $3, $2, $4::jsonb, $5::jsonb)`,
+      [id, name, slug, JSON.stringify(page), JSON.stringify({ tags })],
+    );
 }

@@ -1,5 +1,5 @@
 /** Writing the demo world into an empty database, in one transaction: half a world is never seen. */
-import { writeMarket } from './market';
+import { contactPage, writeMarket } from './market';
 import { writeOrder } from './order';
 import { NEW_BUYER } from '@/core/campaigns';
 import { foldFact, handRaisedAt, HORIZONS, nextTouch, noFacts, STAGES, type Because } from '@/core/contacts';
@@ -152,11 +152,7 @@ async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<v
         kind: 'page',
         name: 'Homes in Lantern County',
         slug: 'lantern-county',
-        page: {
-          heading: 'Homes in Lantern County',
-          intro: 'Tell us what you look for. One of our agents answers, usually within minutes.',
-          consent: `I agree that ${BROKERAGE} may text me about homes at the number above, also by automated means. I need not agree in order to buy anything, and I can reply STOP at any time.`,
-        },
+        page: contactPage(),
         active: true,
       },
       { id: 3, ...account, kind: 'hand', name: 'Added by hand', page: {}, active: true },

@@ -21,6 +21,7 @@ import { MEASURE_KEYS, SPEED_BY } from '@/core/results';
 import { PREFERENCE_KEYS } from '@/server/accounts';
 import { CONTACT_SORTS, contactPatchSchema } from '@/server/contacts';
 import { MARKET_OPERATIONS } from './market.operations';
+import { PAGE_OPERATIONS } from './page.operations';
 
 export interface Operation {
   method: 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE';
@@ -104,6 +105,7 @@ const define = <const T extends Record<string, Operation>>(operations: T): { [Ke
 
 export const OPERATIONS = define({
   ...MARKET_OPERATIONS,
+  ...PAGE_OPERATIONS,
   createInquiry: {
     method: 'POST',
     path: '/inquiries',

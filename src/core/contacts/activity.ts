@@ -23,11 +23,12 @@ export const ACTIVITY_KINDS = [
   'next_touch',
   'opened',
   'visit',
+  'viewed_home',
   'saved_home',
 ] as const;
 export type ActivityKind = (typeof ACTIVITY_KINDS)[number];
-/** What a person did outside of Urraca and somebody reports: a visit to a home search, a home saved, an e-mail opened, a call they made to us. */
-export const REPORTED_KINDS = ['visit', 'saved_home', 'opened', 'call'] as const satisfies ActivityKind[];
+/** What a person did outside of Urraca and somebody reports: a visit to a home search, a home looked at, a home saved, an e-mail opened, a call they made to us. */
+export const REPORTED_KINDS = ['visit', 'viewed_home', 'saved_home', 'opened', 'call'] as const satisfies ActivityKind[];
 export type ReportedKind = (typeof REPORTED_KINDS)[number];
 export type Direction = 'in' | 'out';
 

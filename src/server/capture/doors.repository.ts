@@ -1,6 +1,7 @@
 /** The doors by which leads arrive. */
 import { quietDoor, type DoorDefaults, type DoorView } from '@/core/capture';
 import { notFound } from '@/core/shared';
+import type { Page } from '@/core/pages';
 import type { Mapping } from '@/core/mail';
 import type { Scope } from '@/core/accounts';
 import { config, reader } from '../shared';
@@ -10,7 +11,8 @@ export interface Door {
   accountId: string;
   kind: 'api' | 'page' | 'hand' | 'mail';
   name: string;
-  page: { heading?: string; intro?: string; consent?: string };
+  /** What a public page is made of; empty for other doors. */
+  page: Page;
   /** The lead source of everything that comes by it, when it has one. */
   source: string | null;
   defaults: DoorDefaults;
@@ -61,13 +63,13 @@ export async function doorOfKind(accountId: string, kind: Door['kind']): Promise
 }
 
 /** A public page by the last part of its address. @throws AppError not_found */
-export async function doorOfPage(slug: string): Promise<Door & { brokerage: string }> {
-  const row = await reader().first<DoorRow & { brokerage: string }>(
-    `select ${COLUMNS}, a.name as brokerage from doors d join accounts a on a.id = d.account_id where d.slug = $1 and d.kind = 'page' and d.active`,
+export async function doorOfPage(slug: string): Promise<Door & { brokerage: string; zone: string }> {
+  const row = await reader().first<DoorRow & { brokerage: string; zone: string }>(
+    `select ${COLUMNS}, a.name as brokerage, a.time_zone as zone from doors d join accounts a on a.id = d.account_id where d.slug = $1 and d.kind = 'page' and d.active`,
     [slug],
   );
   if (!row) throw notFound('page');
-  return { ...doorOf(row), brokerage: row.brokerage };
+  return { ...doorOf(row), brokerage: row.brokerage, zone: row.zone };
 }
 
 /** The lead mailbox of an address, by what stands before the @; null when there is none. */

@@ -1,5 +1,14 @@
 export { captureInquiry, tryInquiry, type Arrival, type ArrivalDoor, type Captured, type Tried } from './capture.service';
-export { doorOfAddress, doorOfKey, doorOfKind, doorOfPage, doorOfSecret, listDoors, type Door } from './doors.repository';
+export {
+  doorOfAddress,
+  doorOfKey,
+  doorOfKind,
+  doorOfPage,
+  doorOfSecret,
+  forgetDoors,
+  listDoors,
+  type Door,
+} from './doors.repository';
 export { listRequests, noteRequest } from './requests.repository';
 export { findInquiry, listInquiries } from './inquiries.repository';
 export { createDoor, isMailboxAddress, readBody, rotateDoor, updateDoor } from './doors.service';

@@ -36,6 +36,7 @@ const MOVED = [
   'tasks',
   'contact_dates',
   'contact_points',
+  'visitors',
 ] as const;
 interface Moved {
   rows: Record<string, string[]>;

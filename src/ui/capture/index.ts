@@ -1,4 +1,3 @@
 export { AddLeadDialog } from './add-lead';
 export { type Door } from './doors';
 export { IntakeArea } from './intake';
-export { InquiryForm, type FormState } from './inquiry-form';

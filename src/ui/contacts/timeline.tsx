@@ -27,6 +27,7 @@ const GLYPHS: Record<string, string> = {
   call: 'call',
   opened: 'email',
   visit: 'visit',
+  viewed_home: 'visit',
   saved_home: 'visit',
 };
 
@@ -56,6 +57,8 @@ function headline(line: TimelineLine): string {
       return `Opened an e-mail${line.text ? `: ${line.text}` : ''}`;
     case 'visit':
       return line.text || 'Was on the home search';
+    case 'viewed_home':
+      return `Looked at a home${line.text ? `: ${line.text}` : ''}`;
     case 'saved_home':
       return `Saved a home${line.text ? `: ${line.text}` : ''}`;
     case 'outcome':

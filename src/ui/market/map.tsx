@@ -4,8 +4,9 @@ import { useEffect, useRef, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import type { Ground } from '@/core/market';
 import { ask } from '../primitives';
-import type { CountyMap, Pin, Ring } from './county-map';
+import type { CountyMap, Pin, Ring } from '../primitives/county-map';
 import 'leaflet/dist/leaflet.css';
+import '../primitives/county-map.css';
 import './market.css';
 
 export function MapView({
@@ -38,7 +39,7 @@ export function MapView({
     if (!ground) return;
     let gone = false;
     let made: CountyMap | null = null;
-    void import('./county-map').then(({ countyMap }) => {
+    void import('../primitives/county-map').then(({ countyMap }) => {
       if (gone || !element.current) return;
       made = countyMap(element.current, {
         ground,

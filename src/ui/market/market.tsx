@@ -1,6 +1,7 @@
 'use client';
 /** Market: the listings that are known, narrowed by what one asks and by an area drawn on the map; files of listings are taken in here. */
 import { useState } from 'react';
+import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import {
   criteriaWords,
@@ -14,9 +15,8 @@ import {
   type ListingView,
 } from '@/core/market';
 import type { Jsoned } from '@/core/shared';
-import { ask, Fault, useNotices, useNow, useZone, when } from '../primitives';
+import { ask, drawHome, Fault, useNotices, useNow, useZone, when } from '../primitives';
 import { AskFor } from './ask-for';
-import { drawHome } from './home-drawing';
 import { MapView } from './map';
 
 export type Home = Jsoned<ListingView>;
@@ -57,6 +57,11 @@ export function MarketArea({ office }: { office: boolean }) {
           </p>
         </div>
         <div className="beside">
+          {office && (
+            <Link className="act" href="/market/pages" prefetch={false}>
+              Public pages
+            </Link>
+          )}
           {office && <TakeIn />}
         </div>
       </div>

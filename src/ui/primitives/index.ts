@@ -1,10 +1,12 @@
 export { ask, freshKey, Problem, wordsOf, type FieldProblem } from './api';
 export { Ago, ClockProvider, Left, Timer, useNow, useZone, when } from './clock';
+export { drawHome } from './home-drawing';
 export { useDraft } from './draft';
 export { Fault, faultWords } from './fault';
 export { FormEnd } from './form-end';
 export { Bird, Glyph, Strokes } from './glyphs';
 export { nameIn, NO_WORDS, useHorizon, useVocabulary } from './vocabulary';
 export { isTyping, useKeys } from './keys';
+export { moved, useOrder } from './order';
 export { SpanField } from './span-field';
 export { NoticeProvider, useNotices } from './notice';

@@ -61,11 +61,3 @@ export function useLadderDraft(): [LadderDraft | null, (draft: LadderDraft | nul
   const draft = useMemo(() => (text ? (JSON.parse(text) as LadderDraft) : null), [text]);
   return [draft, (next) => (next ? write(JSON.stringify(next)) : clear())];
 }
-
-/** A list with one of it moved to another place. */
-export function moved<T>(list: readonly T[], from: number, to: number): T[] {
-  const next = [...list];
-  const [one] = next.splice(from, 1);
-  if (one !== undefined) next.splice(Math.max(0, Math.min(next.length, to)), 0, one);
-  return next;
-}

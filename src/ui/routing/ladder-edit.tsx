@@ -1,11 +1,10 @@
 'use client';
 /** Changing the ladder: rungs in sentences, moved by dragging or by keys, with what they begin, add and tell; nothing counts until it is applied. */
-import { useState, type DragEvent } from 'react';
 import { NOTIFY, type Notify } from '@/core/routing';
 import { Sentence, useTags } from '../segments';
 import { useQuery } from '@tanstack/react-query';
-import { ask, Fault, NO_WORDS, useVocabulary } from '../primitives';
-import { moved, type DraftRung, type LadderDraft } from './draft';
+import { ask, Fault, moved, NO_WORDS, useOrder, useVocabulary } from '../primitives';
+import type { DraftRung, LadderDraft } from './draft';
 import type { Ladder } from './shapes';
 
 interface PersonRow {
@@ -31,9 +30,8 @@ export function LadderEdit({
   fault: unknown;
   onChange: (draft: LadderDraft) => void;
 }) {
-  const [dragged, setDragged] = useState<number | null>(null);
-  const [over, setOver] = useState<number | null>(null);
   const put = (rungs: DraftRung[]) => onChange({ ...draft, rungs });
+  const order = useOrder(draft.rungs, put);
   const add = () =>
     put([
       ...draft.rungs,
@@ -48,12 +46,6 @@ export function LadderEdit({
         notify: [],
       },
     ]);
-  const dropOn = (at: number) => (event: DragEvent) => {
-    event.preventDefault();
-    if (dragged !== null) put(moved(draft.rungs, dragged, at));
-    setDragged(null);
-    setOver(null);
-  };
   return (
     <>
       <label className="choice">
@@ -70,31 +62,13 @@ export function LadderEdit({
         aria-label="The ladder as changed"
       >
         {draft.rungs.map((rung, at) => (
-          <li
-            key={rung.key}
-            className={`rung editing${over === at ? ' over' : ''}`}
-            draggable={dragged !== null}
-            onDragOver={(event) => {
-              event.preventDefault();
-              setOver(at);
-            }}
-            onDrop={dropOn(at)}
-            onDragEnd={() => {
-              setDragged(null);
-              setOver(null);
-            }}
-            onKeyDown={(event) => {
-              if (!event.altKey || !['ArrowUp', 'ArrowDown'].includes(event.key)) return;
-              event.preventDefault();
-              put(moved(draft.rungs, at, at + (event.key === 'ArrowUp' ? -1 : 1)));
-            }}
-          >
+          <li key={rung.key} className={`rung editing${order.over === at ? ' over' : ''}`} {...order.item(at)}>
             <RungForm
               rung={rung}
               at={at}
               last={at === draft.rungs.length - 1}
               ladder={ladder}
-              onGrab={() => setDragged(at)}
+              handle={order.handle(at)}
               onMove={(by) => put(moved(draft.rungs, at, at + by))}
               onRemove={() => put(draft.rungs.filter((one) => one !== rung))}
               onChange={(next) => put(draft.rungs.map((one) => (one === rung ? next : one)))}
@@ -119,23 +93,18 @@ interface RungProps {
   at: number;
   last: boolean;
   ladder: Ladder;
-  onGrab: () => void;
+  handle: ReturnType<ReturnType<typeof useOrder>['handle']>;
   onMove: (by: number) => void;
   onRemove: () => void;
   onChange: (rung: DraftRung) => void;
 }
 
-function RungForm({ rung, at, last, ladder, onGrab, onMove, onRemove, onChange }: RungProps) {
+function RungForm({ rung, at, last, ladder, handle, onMove, onRemove, onChange }: RungProps) {
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const set = (change: Partial<DraftRung>) => onChange({ ...rung, ...change });
   return (
     <>
-      <span
-        className="pos grab"
-        title="Drag to another place; Alt and the arrow keys move it too"
-        onPointerDown={onGrab}
-        aria-hidden="true"
-      >
+      <span className="pos grab" title="Drag to another place; Alt and the arrow keys move it too" {...handle} aria-hidden="true">
         {at + 1}
       </span>
       <span style={{ minWidth: 0 }}>

@@ -6,8 +6,7 @@ import { HAND_OUT_NAMES, HAND_OUTS, type HandOut } from '@/core/routing';
 import type { Hours } from '@/core/shared';
 import { hoursPhrase } from '@/core/segments';
 import { HoursFields } from '../segments';
-import { ask, Fault, FormEnd, freshKey, SpanField, useNotices } from '../primitives';
-import { moved } from './draft';
+import { ask, Fault, FormEnd, freshKey, moved, SpanField, useNotices } from '../primitives';
 import { usePeople } from './ladder-edit';
 import type { Roster } from './shapes';
 

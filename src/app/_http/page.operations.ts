@@ -1,0 +1,47 @@
+/** The operations of public pages and their pictures. */
+import Joi from 'joi';
+import { PAGE_KINDS } from '@/core/pages';
+import { pageSchema } from '@/core/pages/schemas';
+import type { Operation } from './operations';
+
+const office = { scope: 'setup:write', only: 'office' } as const;
+
+export const PAGE_OPERATIONS = {
+  listPages: { method: 'GET', path: '/pages', summary: 'The public pages', ...office },
+  createPage: {
+    method: 'POST',
+    path: '/pages',
+    summary: 'Makes a public page of a kind, with the blocks that it begins with',
+    ...office,
+    body: Joi.object({
+      kind: Joi.string()
+        .valid(...PAGE_KINDS)
+        .required(),
+      name: Joi.string().min(1).max(80).required(),
+    }).required(),
+  },
+  getPage: { method: 'GET', path: '/pages/{id}', summary: 'One public page', ...office },
+  updatePage: {
+    method: 'PATCH',
+    path: '/pages/{id}',
+    summary: 'Changes a public page: its name, address, source, tags, blocks',
+    ...office,
+    body: Joi.object({
+      name: Joi.string().min(1).max(80),
+      slug: Joi.string().min(1).max(60),
+      source: Joi.string().max(120).allow('', null),
+      tags: Joi.array().items(Joi.string().min(1).max(80)).max(20),
+      page: pageSchema,
+    })
+      .min(1)
+      .required(),
+  },
+  deletePage: { method: 'DELETE', path: '/pages/{id}', summary: 'Takes a public page off the net', ...office },
+  keepPicture: {
+    method: 'POST',
+    path: '/pictures',
+    summary: 'Keeps a picture (PNG, JPEG, GIF or WebP, at most 3 MB) for public pages; the answer has its address',
+    ...office,
+    file: true,
+  },
+} as const satisfies Record<string, Operation>;

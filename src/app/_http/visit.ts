@@ -1,0 +1,134 @@
+/** Visitors of public pages over HTTP: what they send, who they are by their cookie, and documents as answers. */
+import { AppError } from '@/core/shared';
+import type { Sent } from '@/core/pages';
+import { findVisitor, newVisitor, openPage, pageToken, type Shown, type Visitor } from '@/server/pages';
+import { config } from '@/server/shared';
+import { pageDocument, type FormState, type PageContext } from '@/ui/pages/public';
+import { log } from './log';
+import { readText } from './route';
+
+const MOST_BYTES = 100_000;
+const COOKIE = 'urraca_visitor';
+const YEAR_SECONDS = 366 * 86_400;
+
+/** The address that a request came from, as the server in front of us says. */
+export const addressOf = (request: Request): string =>
+  request.headers.get('x-forwarded-for')?.split(',')[0]?.trim().slice(0, 60) || 'here';
+
+export const isJson = (request: Request): boolean => /json/i.test(request.headers.get('content-type') ?? '');
+
+/** What was sent, by the names of the fields; at most 6,000 signs of each. @throws AppError input_unreadable, body_too_large */
+export async function readSent(request: Request): Promise<Sent> {
+  const text = await readText(request, MOST_BYTES);
+  let entries: [string, unknown][];
+  if (isJson(request)) {
+    let body: unknown;
+    try {
+      body = JSON.parse(text);
+    } catch {
+      throw new AppError('input_unreadable', 'The body is not JSON.');
+    }
+    entries = Object.entries(typeof body === 'object' && body !== null ? body : {});
+  } else entries = [...new URLSearchParams(text)];
+  return Object.fromEntries(
+    entries
+      .slice(0, 60)
+      .flatMap(([name, value]) => (typeof value === 'string' ? [[name.slice(0, 60), value.slice(0, 6_000)]] : [])),
+  );
+}
+
+export interface Come {
+  visitor: Visitor;
+  /** For somebody new: the cookie that brings them back. */
+  cookie: string | null;
+}
+
+/** The visitor of a request; somebody new gets a token. */
+export async function visitorOf(request: Request, accountId: string): Promise<Come> {
+  const found = await knownVisitor(request, accountId);
+  if (found) return { visitor: found, cookie: null };
+  const { token, visitor } = await newVisitor(accountId);
+  const secure = config().publicUrl.startsWith('https:') ? '; Secure' : '';
+  return { visitor, cookie: `${COOKIE}=${token}; Path=/p/; Max-Age=${YEAR_SECONDS}; HttpOnly; SameSite=Lax${secure}` };
+}
+export const knownVisitor = (request: Request, accountId: string): Promise<Visitor | null> =>
+  findVisitor(
+    accountId,
+    new RegExp(`(?:^|;\\s*)${COOKIE}=([\\w-]{20,60})`).exec(request.headers.get('cookie') ?? '')?.[1] ?? null,
+  );
+
+/** The document of a page. `more` says what of it is shown. */
+export function documentOf(
+  request: Request,
+  shown: Shown,
+  more: Partial<PageContext> = {},
+  { cookie = null, status = 200 }: { cookie?: string | null; status?: number } = {},
+): Response {
+  const { page, slug, door, brokerage, agents, listings } = shown;
+  const text = pageDocument(page, {
+    slug,
+    name: door.name,
+    brokerage,
+    agents,
+    listings,
+    token: pageToken(slug),
+    nonce: request.headers.get('x-nonce') ?? '',
+    ...more,
+  });
+  return new Response(text, {
+    status,
+    headers: {
+      'content-type': 'text/html; charset=utf-8',
+      'cache-control': 'no-store',
+      ...(page.kind === 'sign_in' ? { 'x-keep': 'yes' } : {}),
+      ...(cookie ? { 'set-cookie': cookie } : {}),
+    },
+  });
+}
+
+/** Answers with what the page of a slug is worth, or that there is none. */
+export async function withPage(slug: string, answer: (shown: Shown) => Promise<Response>): Promise<Response> {
+  try {
+    return await answer(await openPage(slug));
+  } catch (error) {
+    if (error instanceof AppError && error.code === 'not_found')
+      return plainPage(404, 'This page is not here', 'Perhaps it was taken down, or the address was copied in part.');
+    if (error instanceof AppError) return plainPage(error.code === 'too_many' ? 429 : 400, 'That did not work', error.message);
+    log.error({ err: error }, 'unexpected failure');
+    return plainPage(500, 'Something failed on our side', 'Please try again in a moment.');
+  }
+}
+
+function plainPage(status: number, heading: string, words: string): Response {
+  const safe = words.replace(/[&<>]/g, '');
+  return new Response(
+    `<!doctype html><html lang="en"><meta name="viewport" content="width=device-width"><title>${heading}</title><body style="font:17px/26px system-ui;max-width:36em;margin:15vh auto;padding:0 20px"><main><h1 style="font-size:28px">${heading}</h1><p>${safe}</p></main></body></html>`,
+    { status, headers: { 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-store' } },
+  );
+}
+
+const FIELD_OF: Record<string, string> = {
+  'person.emails.0': 'email',
+  'person.phones.0': 'phone',
+  person: 'phone',
+  message: 'message',
+  'place.city': 'city',
+  'person.first_name': 'first_name',
+  'person.last_name': 'last_name',
+};
+
+/** What was wrong with what was sent, beside its fields; what was typed stays. */
+export function stateAfter(error: unknown, values: Sent): FormState {
+  const fail = (message: string, faults: Record<string, string> = {}): FormState => ({ values, faults, message, thanked: false });
+  if (!(error instanceof AppError)) {
+    log.error({ err: error }, 'unexpected failure');
+    return fail('Something failed on our side. What you typed is still here; please try again.');
+  }
+  const faults = Object.fromEntries(
+    (error.facts.fields ?? []).map(({ field, message }) => [
+      FIELD_OF[field] ?? 'message',
+      field === 'person' ? 'A phone number or an e-mail address, so that we can answer' : message,
+    ]),
+  );
+  return fail(Object.keys(faults).length ? 'Please look at what is marked.' : error.message, faults);
+}

@@ -1,0 +1,97 @@
+/** One home of a home search. After some homes the visitor is asked who they are; a home is saved here. */
+import { homeOf, noteStep, pageToken, receiveVisitor } from '@/server/pages';
+import { limitRate, now } from '@/server/shared';
+import { addressOf, documentOf, readSent, stateAfter, visitorOf, withPage } from '@/app/_http/visit';
+import { homeHtml, html, NEW_FORM, type FormState } from '@/ui/pages/public';
+import { AppError } from '@/core/shared';
+import type { Shown, Visitor } from '@/server/pages';
+
+type Context = { params: Promise<{ slug: string; number: string }> };
+
+const searchOnly = (shown: Shown): void => {
+  if (shown.page.kind !== 'search') throw new AppError('not_found', 'This page is not here.');
+};
+/** Whether it is time to ask who is looking. Whom we know is not asked. */
+const isAsked = ({ page }: Shown, visitor: Visitor): boolean =>
+  page.gate_after > 0 && !visitor.contactId && visitor.viewed >= page.gate_after;
+
+export async function GET(request: Request, { params }: Context): Promise<Response> {
+  const { slug, number } = await params;
+  return withPage(slug, async (shown) => {
+    searchOnly(shown);
+    const { visitor, cookie } = await visitorOf(request, shown.door.accountId);
+    return homeDocument(request, shown, decodeURIComponent(number), visitor, NEW_FORM, cookie);
+  });
+}
+
+export async function POST(request: Request, { params }: Context): Promise<Response> {
+  const { slug, number: encoded } = await params;
+  const number = decodeURIComponent(encoded);
+  return withPage(slug, async (shown) => {
+    searchOnly(shown);
+    const { accountId, id: doorId } = shown.door;
+    const sent = await readSent(request);
+    const { visitor, cookie } = await visitorOf(request, accountId);
+    await limitRate(`page:${slug}:${addressOf(request)}`, 300, 600);
+    const home = await homeOf(shown, number);
+    if (sent.save) {
+      await noteStep({ accountId, visitorId: visitor.id, doorId, kind: 'saved_home', listing: home, text: home.address });
+      /* Who saves a home wants it kept: they are asked who they are, and may also go on without. */
+      const saved = { ...visitor, saved: [...visitor.saved, number] };
+      return homeDocument(request, shown, number, saved, NEW_FORM, cookie, !visitor.contactId);
+    }
+    let state: FormState;
+    try {
+      const taken = await receiveVisitor(shown, sent, { address: addressOf(request), visitor, number });
+      if (taken) return homeDocument(request, shown, number, { ...visitor, contactId: taken.contactId }, NEW_FORM, cookie);
+      state = { ...NEW_FORM, thanked: true };
+    } catch (error) {
+      state = stateAfter(error, sent);
+    }
+    return homeDocument(request, shown, number, visitor, state, cookie, true);
+  });
+}
+
+async function homeDocument(
+  request: Request,
+  shown: Shown,
+  number: string,
+  visitor: Visitor,
+  state: FormState,
+  cookie: string | null,
+  askToo = false,
+): Promise<Response> {
+  const { slug, door } = shown;
+  const home = await homeOf(shown, number);
+  const action = `/p/${slug}/${encodeURIComponent(number)}`;
+  const seenBefore = visitor.saved.includes(number);
+  if (isAsked(shown, visitor) && !seenBefore)
+    return documentOf(
+      request,
+      shown,
+      {
+        action,
+        state,
+        asking: true,
+        instead: html`<p><a href="/p/${slug}">Back to all homes</a></p>
+          <h1>${home.address}</h1>
+          <p>You have looked at ${visitor.viewed} homes. Tell us who you are, and all of them stay open to you.</p>`,
+      },
+      { cookie },
+    );
+  await noteStep({
+    accountId: door.accountId,
+    visitorId: visitor.id,
+    doorId: door.id,
+    kind: 'viewed_home',
+    listing: home,
+    text: home.address,
+  });
+  const place = { slug, saved: seenBefore, zone: shown.zone, at: await now(), token: pageToken(slug) };
+  return documentOf(
+    request,
+    shown,
+    { action, state, asking: askToo && !visitor.contactId, instead: homeHtml(home, place) },
+    { cookie },
+  );
+}

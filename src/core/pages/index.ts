@@ -1,0 +1,23 @@
+export {
+  BLOCK_NAMES,
+  BLOCKS_FOR,
+  faultsOfPage,
+  FORM_FIELDS,
+  mayAdd,
+  mayRemove,
+  newBlock,
+  newPage,
+  PAGE_KIND_NAMES,
+  PAGE_KINDS,
+  permissionTexts,
+  slugOf,
+  type Block,
+  type BlockKind,
+  type FormField,
+  type Page,
+  type PageFault,
+  type PageKind,
+  type PermissionTexts,
+} from './page';
+export type { PageView } from './views';
+export { inquiryOfSent, OPEN_MS, READING_MS, suspicion, type Sent, type SentTo, type Suspicion } from './visitor';

@@ -1,0 +1,12 @@
+export {
+  createPage,
+  deletePage,
+  keepPicture,
+  listPages,
+  readPage,
+  readPicture,
+  updatePage,
+  type PagePatch,
+} from './pages.service';
+export { homeOf, homesOf, openPage, pageToken, placesOfSearch, receiveVisitor, type From, type Shown } from './public.service';
+export { findVisitor, knowVisitor, newVisitor, noteStep, type Visitor } from './visitors.service';

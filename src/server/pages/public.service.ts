@@ -1,0 +1,169 @@
+/** Public pages as visitors meet them: what a page shows, and what becomes of what they send. */
+import { criteriaOfWords, ON_THE_MARKET, wordsOfCriteria, type Criteria, type ListingView } from '@/core/market';
+import { inquiryOfSent, OPEN_MS, suspicion, type Page, type Sent } from '@/core/pages';
+import { readInquiry } from '@/core/capture/schemas';
+import { AppError } from '@/core/shared';
+import { captureInquiry, doorOfPage, type Door } from '../capture';
+import { listingsOfNumbers, listListings } from '../market';
+import { limitRate, now, reader, readSigned, signed } from '../shared';
+import { knowVisitor, noteOnce, type Visitor } from './visitors.service';
+
+export interface Shown {
+  door: Door;
+  slug: string;
+  brokerage: string;
+  /** The time zone of the office. */
+  zone: string;
+  page: Page;
+  agents: Record<string, { name: string; phone: string | null; email: string }>;
+  listings: Record<string, ListingView>;
+}
+
+/** A page with the people and homes that its blocks name. @throws AppError not_found */
+export async function openPage(slug: string): Promise<Shown> {
+  const door = await doorOfPage(slug);
+  const { page } = door;
+  const numbers = [page.listing, page.cover, ...page.blocks.map((block) => (block.kind === 'listing' ? block.number : null))];
+  const users = [page.host_id, ...page.blocks.map((block) => (block.kind === 'agent' ? block.user_id : null))].filter(
+    (id) => id !== null,
+  );
+  const [listings, agents] = await Promise.all([
+    listingsOfNumbers(door.accountId, [...new Set(numbers.filter((number) => number !== null))]),
+    users.length
+      ? reader().rows<{ id: string; name: string; phone: string | null; email: string }>(
+          `select id, first_name || ' ' || last_name as name, phone, email from users where account_id = $1 and id = any($2::bigint[]) and active`,
+          [door.accountId, users],
+        )
+      : [],
+  ]);
+  return {
+    door,
+    slug,
+    brokerage: door.brokerage,
+    zone: door.zone,
+    page,
+    agents: Object.fromEntries(agents.map(({ id, ...agent }) => [id, agent])),
+    listings: Object.fromEntries(listings.map((listing) => [listing.number, listing])),
+  };
+}
+
+const HOMES_A_PAGE = 24;
+
+/** The homes of a search, narrowed by what the visitor asks beside it. */
+export async function homesOf(
+  shown: Shown,
+  asked: Criteria,
+  from: number,
+): Promise<{ items: ListingView[]; total: number; next: string | null }> {
+  return listListings(
+    shown.door.accountId,
+    { criteria: [shown.page.criteria, asked], statuses: ON_THE_MARKET, limit: HOMES_A_PAGE, cursor: String(from) },
+    await now(),
+  );
+}
+
+/** All of them, for the map. */
+export const placesOfSearch = async (shown: Shown, asked: Criteria): Promise<ListingView[]> =>
+  (
+    await listListings(
+      shown.door.accountId,
+      { criteria: [shown.page.criteria, asked], statuses: ON_THE_MARKET, limit: 500 },
+      await now(),
+    )
+  ).items;
+
+/** A home of a search. @throws AppError not_found when it is not on the market, or not of this search */
+export async function homeOf(shown: Shown, number: string): Promise<ListingView> {
+  const [found] = await listingsOfNumbers(shown.door.accountId, [number]);
+  if (!found) throw new AppError('not_found', 'This home is not here.');
+  return found;
+}
+
+/** Given out with a page, and sent back with its form: which page it was and when it was opened. On real time. */
+export const pageToken = (slug: string): string => signed('page', `${slug}|${Date.now()}`);
+function openedAt(slug: string, token: string | undefined): Date | null {
+  const [of, at] = (readSigned('page', token ?? '') ?? '').split('|');
+  return of === slug && Number(at) > 0 ? new Date(Number(at)) : null;
+}
+
+export interface From {
+  /** The address that the request came from. */
+  address: string;
+  visitor: Visitor | null;
+  /** The home that the visitor was looking at. */
+  number?: string | null;
+  /** What they had asked for, in the words of the address. */
+  asked?: Record<string, string>;
+  /** Of a sign-in that was kept on the tablet: a key of its own and when it was. */
+  kept?: { key: string; at: Date } | null;
+}
+
+/** A tablet delivers an evening at once; other visitors send one form. */
+const MOST_IN_TEN_MINUTES = { form: 60, search: 60, sign_in: 600 } as const;
+
+/**
+ * Takes in what a visitor sent. What a program filled in is thanked for and not kept.
+ * @returns the contact; null for what was not kept
+ * @throws AppError too_many, input_invalid, conflict when the page was opened too long ago
+ */
+export async function receiveVisitor(shown: Shown, sent: Sent, from: From): Promise<{ contactId: string } | null> {
+  const { door, page, slug } = shown;
+  await limitRate(`page:${slug}:${from.address}`, MOST_IN_TEN_MINUTES[page.kind], 600);
+  const suspect = suspicion(sent, openedAt(slug, sent.token), new Date(), OPEN_MS[page.kind]);
+  if (suspect === 'trap') return null;
+  if (suspect)
+    throw new AppError(
+      'conflict',
+      suspect === 'fast'
+        ? 'That was very quick. Please press the button once more.'
+        : 'This page was open for long. Please press the button once more.',
+      { retry: true },
+    );
+  const number = from.number ?? page.listing;
+  const listing = number ? ((await listingsOfNumbers(door.accountId, [number]))[0] ?? null) : null;
+  const host = page.to_host && page.host_id ? shown.agents[page.host_id] : undefined;
+  const { areas, price_min, price_max, beds_min } = { ...page.criteria, ...criteriaOfWords(from.asked ?? {}) };
+  const raw = inquiryOfSent(sent, {
+    source: door.source ?? door.name,
+    permissions: page.permissions,
+    listing: listing && { id: listing.number, address: listing.address },
+    assignedTo: host?.email ?? null,
+    wants: page.kind === 'search' ? wants({ areas, price_min, price_max, bedrooms: beds_min }) : {},
+    said:
+      page.kind === 'sign_in'
+        ? `Signed in at the open house${listing ? ` at ${listing.address}` : ''}.`
+        : page.kind === 'search'
+          ? `Registered at “${door.name}”${listing ? ` to see ${listing.address}` : ''}.`
+          : null,
+    tags: [],
+  });
+  const { contact } = await captureInquiry({
+    door,
+    raw: {
+      ...raw,
+      ...(from.kept ? { signed_in_at: from.kept.at.toISOString() } : {}),
+      ...(from.asked ? { asked: wordsOfCriteria(criteriaOfWords(from.asked)) } : {}),
+    },
+    inquiry: readInquiry(raw),
+    idempotencyKey: from.kept ? `sign-in: ${from.kept.key}` : null,
+    byPerson: null,
+  });
+  if (page.kind === 'sign_in')
+    await noteOnce(door.accountId, contact.id, {
+      doorId: door.id,
+      kind: 'visit',
+      number: listing?.number ?? null,
+      text: `Came to the open house${listing ? ` at ${listing.address}` : ''}`,
+      at: from.kept?.at ?? (await now()),
+      key: `sign-in: ${door.id}: ${from.kept?.key ?? crypto.randomUUID()}`,
+    });
+  else if (from.visitor) await knowVisitor(door.accountId, from.visitor.id, contact.id);
+  return { contactId: contact.id };
+}
+
+const wants = (given: Record<string, unknown>): Record<string, unknown> =>
+  Object.fromEntries(
+    Object.entries(given)
+      .filter(([, value]) => value !== undefined)
+      .map(([name, value]) => [name, name.startsWith('price') ? Math.round(value as number) : value]),
+  );

@@ -1,0 +1,280 @@
+'use client';
+/** Changing a public page: its blocks in their order, dragged or moved by keys, beside the page as visitors will have it. */
+import { useState } from 'react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  BLOCK_NAMES,
+  BLOCKS_FOR,
+  faultsOfPage,
+  mayAdd,
+  mayRemove,
+  newBlock,
+  PAGE_KIND_NAMES,
+  type Block,
+  type BlockKind,
+  type Page,
+} from '@/core/pages';
+import { ask, Fault, freshKey, moved, useNotices, useOrder } from '../primitives';
+import { BlockFields } from './block-fields';
+import type { PageRow } from './list';
+import { Preview } from './preview';
+import { Sharing } from './sharing';
+import { Settings } from './settings';
+import './pages.css';
+
+/** What can be changed before it is kept. */
+export interface PageDraft {
+  name: string;
+  slug: string;
+  source: string;
+  tags: string;
+  page: Page;
+}
+const draftOf = ({ name, slug, source, tags, page }: PageRow): PageDraft => ({
+  name,
+  slug,
+  source: source ?? '',
+  tags: tags.join(', '),
+  page: page as Page,
+});
+const listed = (tags: string): string[] =>
+  tags
+    .split(',')
+    .map((one) => one.trim())
+    .filter(Boolean);
+
+export function PageEditor({ first }: { first: PageRow }) {
+  const { data: row } = useQuery({
+    queryKey: ['pages', first.id],
+    queryFn: () => ask<PageRow>(`/pages/${first.id}`),
+    initialData: first,
+  });
+  const [draft, setDraft] = useState(() => draftOf(first));
+  const [past, setPast] = useState<PageDraft[]>([]);
+  const [ahead, setAhead] = useState<PageDraft[]>([]);
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const change = (next: PageDraft) => {
+    setPast([...past.slice(-60), draft]);
+    setAhead([]);
+    setDraft(next);
+  };
+  const back = () => {
+    const before = past.at(-1);
+    if (!before) return;
+    setPast(past.slice(0, -1));
+    setAhead([draft, ...ahead]);
+    setDraft(before);
+  };
+  const forward = () => {
+    const [next, ...rest] = ahead;
+    if (!next) return;
+    setAhead(rest);
+    setPast([...past, draft]);
+    setDraft(next);
+  };
+  const faults = faultsOfPage(draft.page);
+  const changed = JSON.stringify(draft) !== JSON.stringify(draftOf(row));
+  const keep = useMutation({
+    mutationFn: () =>
+      ask<PageRow>(`/pages/${row.id}`, 'PATCH', {
+        name: draft.name,
+        slug: draft.slug,
+        source: draft.source || null,
+        tags: listed(draft.tags),
+        page: draft.page,
+      }),
+    onSuccess: (kept) => {
+      queries.setQueryData(['pages', row.id], kept);
+      void queries.invalidateQueries({ queryKey: ['pages'], exact: true });
+      setDraft(draftOf(kept));
+      notices.tell('Kept. Visitors see it so from now on.');
+    },
+  });
+  return (
+    <div
+      onKeyDown={(event) => {
+        if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+        if ((event.target as HTMLElement).matches('input, textarea')) return;
+        event.preventDefault();
+        if (event.shiftKey) forward();
+        else back();
+      }}
+    >
+      <div className="headline">
+        <div>
+          <h1>{draft.name || 'A page without a name'}</h1>
+          <p className="soft">
+            {PAGE_KIND_NAMES[draft.page.kind]} at{' '}
+            <a href={`/p/${row.slug}`} target="_blank" rel="noreferrer">
+              /p/{row.slug}
+            </a>
+          </p>
+        </div>
+        <div className="beside">
+          <button type="button" className="act" disabled={!past.length} onClick={back} title="Take the last change back (Ctrl+Z)">
+            Undo
+          </button>
+          <button type="button" className="act" disabled={!ahead.length} onClick={forward} title="Do it again (Ctrl+Shift+Z)">
+            Redo
+          </button>
+          <Link className="act" href="/market/pages" prefetch={false}>
+            All pages
+          </Link>
+          <button
+            type="button"
+            className="act main"
+            disabled={!changed || faults.length > 0 || keep.isPending}
+            onClick={() => keep.mutate()}
+          >
+            Keep it
+          </button>
+        </div>
+      </div>
+      <Fault error={keep.error} named />
+      {faults
+        .filter(({ block }) => !block)
+        .map(({ message }) => (
+          <p key={message} className="late" role="status">
+            {message}
+          </p>
+        ))}
+      <div className="page-editor">
+        <div>
+          <Blocks page={draft.page} onChange={(page) => change({ ...draft, page })} />
+          <Settings draft={draft} onChange={change} />
+          <Sharing row={row} />
+          <TakeDown row={row} />
+        </div>
+        <Preview draft={draft} row={row} />
+      </div>
+    </div>
+  );
+}
+
+function Blocks({ page, onChange }: { page: Page; onChange: (page: Page) => void }) {
+  const [carried, setCarried] = useState<BlockKind | null>(null);
+  const put = (blocks: Block[]) => onChange({ ...page, blocks });
+  const insert = (kind: BlockKind, at: number) => {
+    const made = newBlock(kind, `b${Date.now().toString(36)}`);
+    put([...page.blocks.slice(0, at), made, ...page.blocks.slice(at)]);
+  };
+  const order = useOrder(page.blocks, put, (at) => carried && insert(carried, at));
+  const faults = faultsOfPage(page);
+  return (
+    <>
+      <div className="beside" role="group" aria-label="Blocks to add">
+        <span className="soft small">Add</span>
+        {BLOCKS_FOR[page.kind].map((kind) => (
+          <button
+            key={kind}
+            type="button"
+            className="chip tiny"
+            disabled={!mayAdd(page, kind)}
+            draggable={mayAdd(page, kind)}
+            title={mayAdd(page, kind) ? 'Click, or drag it to its place' : 'One is enough'}
+            onDragStart={() => setCarried(kind)}
+            onDragEnd={() => setCarried(null)}
+            onClick={() => {
+              const foot = page.blocks.findIndex((block) => block.kind === 'footer');
+              insert(kind, kind === 'footer' || foot < 0 ? page.blocks.length : foot);
+            }}
+          >
+            {BLOCK_NAMES[kind]}
+          </button>
+        ))}
+      </div>
+      <ol className="blocks-list" aria-label="Blocks of the page">
+        {page.blocks.map((block, at) => (
+          <li key={block.id} className={order.over === at ? 'over' : undefined} {...order.item(at)}>
+            <span
+              className="grab"
+              title="Drag to another place; Alt and the arrow keys move it too"
+              aria-hidden="true"
+              {...order.handle(at)}
+            >
+              ⠿
+            </span>
+            <div style={{ minWidth: 0 }}>
+              <div className="beside" style={{ justifyContent: 'space-between' }}>
+                <b>{BLOCK_NAMES[block.kind]}</b>
+                <span className="beside">
+                  <button
+                    type="button"
+                    className="chip tiny"
+                    aria-label={`Move the ${BLOCK_NAMES[block.kind]} up`}
+                    disabled={at === 0}
+                    onClick={() => put(moved(page.blocks, at, at - 1))}
+                  >
+                    ↑
+                  </button>
+                  <button
+                    type="button"
+                    className="chip tiny"
+                    aria-label={`Move the ${BLOCK_NAMES[block.kind]} down`}
+                    disabled={at === page.blocks.length - 1}
+                    onClick={() => put(moved(page.blocks, at, at + 1))}
+                  >
+                    ↓
+                  </button>
+                  <button
+                    type="button"
+                    className="chip tiny"
+                    aria-label={`Take the ${BLOCK_NAMES[block.kind]} out`}
+                    disabled={!mayRemove(page, block)}
+                    title={mayRemove(page, block) ? undefined : 'The page needs it'}
+                    onClick={() => put(page.blocks.filter((one) => one !== block))}
+                  >
+                    ×
+                  </button>
+                </span>
+              </div>
+              <BlockFields
+                block={block}
+                page={page}
+                onChange={(next) => put(page.blocks.map((one) => (one === block ? next : one)))}
+              />
+              {faults
+                .filter((fault) => fault.block === block.id)
+                .map(({ message }) => (
+                  <p key={message} className="late small" role="status">
+                    {message}
+                  </p>
+                ))}
+            </div>
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}
+
+function TakeDown({ row }: { row: PageRow }) {
+  const router = useRouter();
+  const notices = useNotices();
+  const [sure, setSure] = useState(false);
+  const [key] = useState(freshKey);
+  const remove = useMutation({
+    mutationFn: () => ask(`/pages/${row.id}`, 'DELETE', undefined, key),
+    onSuccess: () => {
+      notices.tell('The page is down. What came by it stays.');
+      router.push('/market/pages');
+    },
+    onError: notices.fail,
+  });
+  return (
+    <p style={{ marginTop: 20 }}>
+      {sure ? (
+        <button type="button" className="act warn" disabled={remove.isPending} onClick={() => remove.mutate()}>
+          Yes, take it down; its address leads nowhere then
+        </button>
+      ) : (
+        <button type="button" className="act" onClick={() => setSure(true)}>
+          Take the page down
+        </button>
+      )}
+    </p>
+  );
+}

@@ -1,0 +1,2 @@
+export { PageEditor } from './editor';
+export { PagesList } from './list';

@@ -1,0 +1,94 @@
+'use client';
+/** The page as visitors will have it, from the same text that they get, in the width of what they hold. Nothing in it can be sent. */
+import { useDeferredValue, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import type { PersonView } from '@/core/accounts';
+import { criteriaWords, wordsOfCriteria } from '@/core/market';
+import type { Jsoned } from '@/core/shared';
+import type { Home } from '../market';
+import { ask, useNow, useZone } from '../primitives';
+import { useHomes } from './block-fields';
+import type { PageDraft } from './editor';
+import type { PageRow } from './list';
+import { pageDocument } from './public';
+
+const WIDTHS = { phone: 390, tablet: 820, screen: 1200 } as const;
+type Width = keyof typeof WIDTHS;
+
+export function Preview({ draft, row }: { draft: PageDraft; row: PageRow }) {
+  const { page } = useDeferredValue(draft);
+  const [width, setWidth] = useState<Width>(page.kind === 'search' ? 'screen' : page.kind === 'sign_in' ? 'tablet' : 'phone');
+  const { data: homes = [] } = useHomes();
+  const { data: people = [] } = useQuery({
+    queryKey: ['people'],
+    queryFn: async () => (await ask<{ items: Jsoned<PersonView>[] }>('/people')).items,
+    staleTime: 60_000,
+  });
+  const words = new URLSearchParams({ ...wordsOfCriteria(page.criteria), limit: '24' });
+  const found = useQuery({
+    queryKey: ['listings', words.toString()],
+    queryFn: () => ask<{ items: Home[]; total: number }>(`/listings?${words}`),
+    enabled: page.kind === 'search',
+    placeholderData: (before) => before,
+  });
+  const zone = useZone();
+  const now = useNow();
+  const text = pageDocument(page, {
+    slug: row.slug,
+    name: draft.name,
+    brokerage: row.brokerage,
+    agents: Object.fromEntries(people.map(({ id, name, phone, email }) => [id, { name, phone, email }])),
+    listings: Object.fromEntries(homes.map((home) => [home.number, home])),
+    token: '',
+    nonce: '',
+    search: found.data
+      ? {
+          slug: row.slug,
+          homes: found.data.items,
+          total: found.data.total,
+          next: null,
+          asked: page.criteria,
+          words: {},
+          areas: [],
+          kinds: [],
+          saved: [],
+          zone,
+          at: now,
+        }
+      : null,
+  });
+  const scale = Math.min(1, 600 / WIDTHS[width]);
+  return (
+    <section className="preview" aria-label="As visitors see it">
+      <div className="beside" style={{ justifyContent: 'space-between' }}>
+        <h2>As visitors see it</h2>
+        <span className="beside" role="group" aria-label="Width">
+          {(Object.keys(WIDTHS) as Width[]).map((one) => (
+            <button
+              key={one}
+              type="button"
+              className={`chip tiny${one === width ? ' on' : ''}`}
+              aria-pressed={one === width}
+              onClick={() => setWidth(one)}
+            >
+              {one}
+            </button>
+          ))}
+        </span>
+      </div>
+      {page.kind === 'search' && found.data && (
+        <p className="soft small">
+          {criteriaWords(page.criteria)}: {found.data.total.toLocaleString('en-US')} today
+        </p>
+      )}
+      <div className="glass" style={{ height: 640 }}>
+        <iframe
+          title="The page"
+          sandbox=""
+          srcDoc={text}
+          style={{ width: WIDTHS[width], height: 640 / scale, transform: `scale(${scale})`, transformOrigin: '0 0', border: 0 }}
+        />
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,112 @@
+/** A public page as a whole document. The same text is what visitors get and what the editor shows beside the blocks. */
+import type { Block, Page } from '@/core/pages';
+import { drawHome } from '../../primitives/home-drawing';
+import { formHtml, NEW_FORM, type FormState } from './form';
+import { homesHtml, listingHtml, type Home, type SearchPlace } from './homes';
+import { html, raw, type Html } from './html';
+import { LOOK } from './look';
+
+export interface PageContext {
+  slug: string;
+  name: string;
+  brokerage: string;
+  agents: Record<string, { name: string; phone: string | null; email: string }>;
+  listings: Record<string, Home>;
+  token: string;
+  nonce: string;
+  /** Inside another site's page. */
+  embedded?: boolean;
+  state?: FormState;
+  /** Where its form is sent, when not to the page itself. */
+  action?: string;
+  /** Of a home search: what is shown; null where only its form stands. */
+  search?: SearchPlace | null;
+  /** What stands in the place of the blocks before the form, as one home does. */
+  instead?: Html;
+  /** Whether the form of a search is shown: only when it is asked who is looking. */
+  asking?: boolean;
+}
+
+export function pageDocument(page: Page, context: PageContext): string {
+  const { slug, name, brokerage, nonce, embedded } = context;
+  const wide = page.kind === 'search' && !context.asking && !context.instead;
+  const scripts = { sign_in: 'sign-in', search: wide ? 'search' : null, form: embedded ? 'embedded' : null }[page.kind];
+  return `<!doctype html>${html`<html lang="en">
+    <head>
+      <meta charset="utf-8" />
+      <meta name="viewport" content="width=device-width, initial-scale=1" />
+      <title>${name} · ${brokerage}</title>
+      <meta property="og:title" content="${name}" />
+      <meta property="og:site_name" content="${brokerage}" />
+      ${page.cover && html`<meta property="og:image" content="/p/${slug}/cover" />`}
+      <style>
+        ${raw(LOOK)}
+      </style>
+      ${scripts === 'search' && html`<link rel="stylesheet" href="/visit/search.css" />`}
+    </head>
+    <body class="${page.kind === 'sign_in' ? 'tablet' : ''}">
+      <main class="wrap ${wide ? 'wide' : ''}">
+        ${!embedded && html`<p class="house">${brokerage}</p>`} ${context.instead ?? ''}
+        ${blocksOf(page, context).map((block) => blockHtml(block, page, context))}
+      </main>
+      ${scripts && html`<script nonce="${nonce}" src="/visit/${scripts}.js" defer></script>`}
+    </body>
+  </html>`}`;
+}
+
+/** A search asks who is looking only when it is time; a home alone stands with form and footer. */
+function blocksOf(page: Page, { asking, instead }: PageContext): Block[] {
+  if (instead) return page.blocks.filter(({ kind }) => kind === 'footer' || kind === 'agent' || (kind === 'form' && asking));
+  if (page.kind !== 'search') return page.blocks;
+  return page.blocks.filter(({ kind }) => (asking ? kind !== 'homes' : kind !== 'form'));
+}
+
+function blockHtml(block: Block, page: Page, context: PageContext): Html | null {
+  switch (block.kind) {
+    case 'heading': {
+      const first = page.blocks.find(({ kind }) => kind === 'heading') === block;
+      const cover = first && page.cover ? context.listings[page.cover] : undefined;
+      return html`${cover && html`<div class="cover" style="margin-bottom:18px">${raw(drawHome(cover))}</div>`}${
+        first ? html`<h1>${block.text}</h1>` : html`<h2 style="margin-top:20px">${block.text}</h2>`
+      }`;
+    }
+    case 'text':
+      return html`<p class="text">${block.text}</p>`;
+    case 'picture':
+      return block.picture_id ? html`<img class="picture" src="/pictures/${block.picture_id}" alt="${block.alt}" />` : null;
+    case 'agent': {
+      const agent = block.user_id ? context.agents[block.user_id] : undefined;
+      if (!agent) return null;
+      const initials = agent.name
+        .split(/\s+/)
+        .map((one) => one[0])
+        .join('')
+        .slice(0, 2);
+      return html`<section class="agent">
+        <span class="face" aria-hidden="true">${initials}</span>
+        <span
+          ><b>${agent.name}</b><br />${agent.phone && html`<a href="tel:${agent.phone}">${agent.phone}</a> · `}<a
+            href="mailto:${agent.email}"
+            >${agent.email}</a
+          ></span
+        >
+      </section>`;
+    }
+    case 'listing': {
+      const number = block.number ?? page.listing;
+      const home = number ? context.listings[number] : undefined;
+      return home ? listingHtml(home) : null;
+    }
+    case 'homes':
+      return context.search ? homesHtml(context.search) : null;
+    case 'form':
+      return formHtml(block, {
+        page,
+        token: context.token,
+        action: context.action ?? `/p/${context.slug}${context.embedded ? '/embed' : ''}`,
+        state: context.state ?? NEW_FORM,
+      });
+    case 'footer':
+      return html`<footer class="foot">${block.text}</footer>`;
+  }
+}

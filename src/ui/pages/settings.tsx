@@ -1,0 +1,98 @@
+'use client';
+/** What a page is beside its blocks: its name and address, source and tags, the texts of permissions, its open house or its search. */
+import type { Page, PermissionTexts } from '@/core/pages';
+import { AskFor, MapView } from '../market';
+import { HomeField, PersonField } from './block-fields';
+import type { PageDraft } from './editor';
+
+const CHANNEL_WORDS = { text: 'to text', call: 'to call', email: 'to e-mail' } as const;
+
+export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (draft: PageDraft) => void }) {
+  const { page } = draft;
+  const put = (change: Partial<Page>) => onChange({ ...draft, page: { ...page, ...change } });
+  const line = (name: 'name' | 'slug' | 'source' | 'tags', label: string, hint?: string) => (
+    <label className="small">
+      {label}
+      <input
+        className="chip wide-field"
+        maxLength={name === 'slug' ? 60 : 200}
+        value={draft[name]}
+        placeholder={hint}
+        onChange={(event) => onChange({ ...draft, [name]: event.target.value })}
+      />
+    </label>
+  );
+  return (
+    <>
+      {page.kind === 'sign_in' && (
+        <fieldset className="said-of">
+          <legend>The open house</legend>
+          <HomeField label="Home" none="none chosen" value={page.listing} onChange={(listing) => put({ listing })} />
+          <PersonField label="Who stands there" value={page.host_id} onChange={(host_id) => put({ host_id })} />
+          <label className="choice small">
+            <input type="checkbox" checked={page.to_host} onChange={(event) => put({ to_host: event.target.checked })} /> who
+            signs in goes to them, and not by the ladder
+          </label>
+        </fieldset>
+      )}
+      {page.kind === 'search' && (
+        <fieldset className="said-of">
+          <legend>The homes it shows</legend>
+          <AskFor criteria={page.criteria} onChange={(criteria) => put({ criteria })} />
+          <MapView
+            height={240}
+            ring={page.criteria.within ?? null}
+            onRing={(ring) => put({ criteria: { ...page.criteria, within: ring ?? undefined } })}
+          />
+          <HomeField label="Cover" none="no drawing on top" value={page.cover} onChange={(cover) => put({ cover })} />
+          <label className="small">
+            Asks who is looking after{' '}
+            <input
+              type="number"
+              className="chip"
+              style={{ width: 70, cursor: 'text' }}
+              min={0}
+              max={50}
+              value={page.gate_after}
+              onChange={(event) => put({ gate_after: Math.max(0, Math.min(50, Math.floor(Number(event.target.value) || 0))) })}
+            />{' '}
+            homes{page.gate_after === 0 && ' (never)'}
+          </label>
+        </fieldset>
+      )}
+      <fieldset className="said-of">
+        <legend>Permissions, as visitors read them</legend>
+        {(Object.keys(CHANNEL_WORDS) as (keyof PermissionTexts)[]).map((channel) => (
+          <div key={channel}>
+            <label className="choice small">
+              <input
+                type="checkbox"
+                checked={page.permissions[channel] !== null}
+                onChange={(event) => put({ permissions: { ...page.permissions, [channel]: event.target.checked ? '' : null } })}
+              />{' '}
+              ask {CHANNEL_WORDS[channel]}
+            </label>
+            {page.permissions[channel] !== null && (
+              <textarea
+                className="chip wide-field"
+                rows={2}
+                maxLength={1_000}
+                aria-label={`What they agree to when we ask ${CHANNEL_WORDS[channel]}`}
+                value={page.permissions[channel]}
+                onChange={(event) => put({ permissions: { ...page.permissions, [channel]: event.target.value } })}
+              />
+            )}
+          </div>
+        ))}
+        <p className="soft small">What somebody agrees to is kept with their permission, word for word as it was shown.</p>
+      </fieldset>
+      <fieldset className="said-of">
+        <legend>Name and address</legend>
+        {line('name', 'Name')}
+        {line('slug', 'Address, behind /p/')}
+        {line('source', 'Lead source', 'the name of the page')}
+        {line('tags', 'Tags for whoever comes by it, divided by commas')}
+      </fieldset>
+    </>
+  );
+}
