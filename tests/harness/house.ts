@@ -42,6 +42,7 @@ const modules = async () => ({
   segments: await import('@/server/segments'),
   results: await import('@/server/results'),
   market: await import('@/server/market'),
+  pages: await import('@/server/pages'),
   accounts: await import('@/server/accounts'),
   simulation: await import('@/server/simulation'),
   outside: await import('@/worker/shared/outside'),

@@ -109,22 +109,24 @@ test('a correction is learned: words marked in a mail are read so in the next on
 test('a visitor’s mistakes are named, what was typed stays, and the lead arrives with its consent', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 800 });
   await page.goto('/p/lantern-county');
+  await page.waitForTimeout(1_600);
   await page.getByLabel('First name').fill('Teo');
   await page.getByLabel('E-mail').fill('teo@');
-  await page.getByRole('button', { name: 'Ask an agent' }).click();
+  await page.getByRole('button', { name: 'Send' }).click();
   await expect(page.getByText('teo@ is not an e-mail address')).toBeVisible();
   await expect(page.getByLabel('First name')).toHaveValue('Teo');
   await page.getByLabel('E-mail').fill('teo@visitor.example');
   await page.getByLabel('Phone').fill('(564) 555-0155');
   await page.getByLabel(/may text me/).check();
-  await page.getByRole('button', { name: 'Ask an agent' }).click();
+  await page.waitForTimeout(1_600);
+  await page.getByRole('button', { name: 'Send' }).click();
   await expect(page.getByRole('status')).toContainText('An agent has your question');
   const { body } = await api<{ items: { id: string; permissions: object }[] }>('/contacts?q=teo%40visitor.example');
   expect(body.items).toHaveLength(1);
   const { body: contact } = await api<{ permissions: { text: string } }>(`/contacts/${body.items[0]!.id}`);
   expect(contact.permissions.text).toBe('granted');
   await page.goto('/p/nowhere');
-  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'This page is not here' })).toBeVisible();
 });
 
 test('an agent adds a lead from anywhere by n; a half-written note survives a reload', async ({ page }) => {

@@ -5,12 +5,23 @@ import { advance, expect, logIn, test } from './town';
 /** Colours are judged at rest, not in the middle of a transition. */
 test.use({ contextOptions: { reducedMotion: 'reduce' } });
 
-const VIEWS = ['/today', '/intake', '/contacts', '/routing', '/campaigns', '/market', '/results', '/setup'];
+const VIEWS = [
+  '/today',
+  '/intake',
+  '/contacts',
+  '/routing',
+  '/campaigns',
+  '/market',
+  '/market/pages',
+  '/market/pages/8',
+  '/results',
+  '/setup',
+];
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`axe finds nothing serious, ${scheme}`, async ({ page, context }) => {
     await context.addCookies([{ name: 'urraca_scheme', value: scheme, url: test.info().project.use.baseURL! }]);
-    for (const view of ['/login', '/p/lantern-county']) await scan(page, view);
+    for (const view of ['/login', '/p/lantern-county', '/p/open-house', '/p/homes']) await scan(page, view);
     await logIn(page, 'admin');
     for (const view of VIEWS) await scan(page, view);
     await page.goto('/contacts');
@@ -47,8 +58,10 @@ test('on a phone nothing runs over: the queue, one person, the public page', asy
   expect(await over()).toBeLessThanOrEqual(0);
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(page.getByRole('article')).toBeHidden();
-  await page.goto('/p/lantern-county');
-  expect(await over()).toBeLessThanOrEqual(0);
+  for (const address of ['/p/lantern-county', '/p/open-house', '/p/homes']) {
+    await page.goto(address);
+    expect([address, await over()]).toEqual([address, 0]);
+  }
 });
 
 test('a phone number pasted into search finds the person; j, k, Enter and Esc move about', async ({ page }) => {

@@ -41,6 +41,7 @@ export function Preview({ draft, row }: { draft: PageDraft; row: PageRow }) {
     listings: Object.fromEntries(homes.map((home) => [home.number, home])),
     token: '',
     nonce: '',
+    preview: true,
     search: found.data
       ? {
           slug: row.slug,
@@ -84,7 +85,7 @@ export function Preview({ draft, row }: { draft: PageDraft; row: PageRow }) {
       <div className="glass" style={{ height: 640 }}>
         <iframe
           title="The page"
-          sandbox=""
+          sandbox="allow-same-origin"
           srcDoc={text}
           style={{ width: WIDTHS[width], height: 640 / scale, transform: `scale(${scale})`, transformOrigin: '0 0', border: 0 }}
         />

@@ -34,7 +34,18 @@ const NAMED = new Set(['town', 'water']);
 
 export function countyMap(
   element: HTMLElement,
-  { ground, onPick, onRing }: { ground: Ground; onPick?: (id: string) => void; onRing?: (ring: Ring) => void },
+  {
+    ground,
+    near,
+    onPick,
+    onRing,
+  }: {
+    ground: Ground;
+    /** What is looked at first; the whole ground without it. */
+    near?: [latitude: number, longitude: number][];
+    onPick?: (id: string) => void;
+    onRing?: (ring: Ring) => void;
+  },
 ): CountyMap {
   element.classList.add('county-map');
   const map = L.map(element, { attributionControl: false, zoomControl: false, zoomSnap: 0.25, scrollWheelZoom: false });
@@ -60,7 +71,7 @@ export function countyMap(
       className: `place ${kind}`,
       interactive: false,
     }).addTo(map);
-  const bounds = land.getBounds();
+  const bounds = near?.length ? L.latLngBounds(near).pad(0.15) : land.getBounds();
   map.fitBounds(
     bounds.isValid()
       ? bounds

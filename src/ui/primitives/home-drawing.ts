@@ -16,8 +16,9 @@ const ROOFS = ['#5b6470', '#7a4a33', '#3f5a57', '#4a4e74', '#6b5a4a', '#37474f']
 const DOORS = ['#0b6b7f', '#3b3f91', '#b4541a', '#3e7b4f', '#7a2f3c'];
 const SKIES = ['#dfeaf0', '#e8e6ef', '#f3e9dc', '#dcebe6'];
 
-/** @returns an SVG element as text, 320 by 236, safe to stand in a document: nothing of the listing's words is in it */
-export function drawHome({ number, kind, beds, pool }: Drawn): string {
+/** @param wide with more of the land around it, for a banner
+ * @returns an SVG element as text, 320 by 236 or 760 by 196, safe to stand in a document: nothing of the listing's words is in it */
+export function drawHome({ number, kind, beds, pool }: Drawn, { wide = false } = {}): string {
   const random = seeded(hash32(number));
   const [wall, roof, door, sky] = [random.pick(WALLS), random.pick(ROOFS), random.pick(DOORS), random.pick(SKIES)];
   const ground = random.chance(0.5) ? '#b9c7a4' : '#c6c9a8';
@@ -28,8 +29,9 @@ export function drawHome({ number, kind, beds, pool }: Drawn): string {
       : /town/i.test(kind ?? '')
         ? row
         : house;
-  const hill = `<path d="M0 ${150 + random.int(0, 14)} Q80 ${118 + random.int(0, 20)} 170 ${146 + random.int(0, 10)} T320 ${138 + random.int(0, 14)} V236 H0Z" fill="${ground}" opacity=".7"/>`;
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 320 236" role="img" aria-label="Drawing" preserveAspectRatio="xMidYMid slice"><rect width="320" height="236" fill="${sky}"/><circle cx="${random.int(210, 290)}" cy="${random.int(32, 60)}" r="18" fill="#fff" opacity=".7"/>${hill}<rect y="188" width="320" height="48" fill="${ground}"/>${shape({ wall, roof, door, beds: Math.min(6, Math.max(1, beds ?? 2)), wide: random.int(0, 30) })}${tree(random.int(18, 46), 190)}${tree(random.int(276, 304), 194)}${pool ? '<ellipse cx="252" cy="212" rx="42" ry="9" fill="#8fc3d6"/>' : ''}</svg>`;
+  const left = 150 + random.int(0, 14);
+  const hill = `<path d="M0 ${left} Q80 ${118 + random.int(0, 20)} 170 ${146 + random.int(0, 10)} T320 ${138 + random.int(0, 14)} T640 140 V236 H-320 V140 Q-160 176 0 ${left}Z" fill="${ground}" opacity=".7"/>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${wide ? '-220 24 760 196' : '0 0 320 236'}" role="img" aria-label="Drawing" preserveAspectRatio="xMidYMid slice"><rect x="-400" width="1120" height="236" fill="${sky}"/><circle cx="${random.int(210, 290)}" cy="${random.int(32, 60)}" r="18" fill="#fff" opacity=".7"/>${hill}<rect x="-400" y="188" width="1120" height="48" fill="${ground}"/>${shape({ wall, roof, door, beds: Math.min(6, Math.max(1, beds ?? 2)), wide: random.int(0, 30) })}${tree(random.int(18, 46), 190)}${tree(random.int(276, 304), 194)}${pool ? '<ellipse cx="252" cy="212" rx="42" ry="9" fill="#8fc3d6"/>' : ''}${wide ? `${tree(-120, 192)}${tree(-86, 198)}${tree(430, 190)}` : ''}</svg>`;
 }
 
 interface Look {

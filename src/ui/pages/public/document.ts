@@ -16,6 +16,8 @@ export interface PageContext {
   nonce: string;
   /** Inside another site's page. */
   embedded?: boolean;
+  /** Beside the editor: as it looks, without its scripts. */
+  preview?: boolean;
   state?: FormState;
   /** Where its form is sent, when not to the page itself. */
   action?: string;
@@ -30,7 +32,9 @@ export interface PageContext {
 export function pageDocument(page: Page, context: PageContext): string {
   const { slug, name, brokerage, nonce, embedded } = context;
   const wide = page.kind === 'search' && !context.asking && !context.instead;
-  const scripts = { sign_in: 'sign-in', search: wide ? 'search' : null, form: embedded ? 'embedded' : null }[page.kind];
+  const scripts = context.preview
+    ? null
+    : { sign_in: 'sign-in', search: wide ? 'search' : null, form: embedded ? 'embedded' : null }[page.kind];
   return `<!doctype html>${html`<html lang="en">
     <head>
       <meta charset="utf-8" />
@@ -39,6 +43,7 @@ export function pageDocument(page: Page, context: PageContext): string {
       <meta property="og:title" content="${name}" />
       <meta property="og:site_name" content="${brokerage}" />
       ${page.cover && html`<meta property="og:image" content="/p/${slug}/cover" />`}
+      <link rel="icon" href="/icon.svg" />
       <style>
         ${raw(LOOK)}
       </style>
@@ -66,7 +71,7 @@ function blockHtml(block: Block, page: Page, context: PageContext): Html | null 
     case 'heading': {
       const first = page.blocks.find(({ kind }) => kind === 'heading') === block;
       const cover = first && page.cover ? context.listings[page.cover] : undefined;
-      return html`${cover && html`<div class="cover" style="margin-bottom:18px">${raw(drawHome(cover))}</div>`}${
+      return html`${cover && html`<div class="cover" style="margin-bottom:18px">${raw(drawHome(cover, { wide: true }))}</div>`}${
         first ? html`<h1>${block.text}</h1>` : html`<h2 style="margin-top:20px">${block.text}</h2>`
       }`;
     }

@@ -26,8 +26,10 @@ const openHouse = (home: Home, zone: string, at: Date): Html | null => {
 export const listingHtml = (home: Home): Html =>
   html`<section class="listing">
     ${drawing(home)}
-    <h2>${home.address}</h2>
-    <p class="soft">${[priceWords(home), rooms(home)].filter(Boolean).join(' · ')}</p>
+    <div>
+      <h2>${home.address}</h2>
+      <p class="soft">${[priceWords(home), rooms(home)].filter(Boolean).join(' · ')}</p>
+    </div>
   </section>`;
 
 export interface SearchPlace {
@@ -94,25 +96,29 @@ export function homesHtml(place: SearchPlace): Html {
       <button class="go" type="submit">Show them</button>
       ${Object.keys(words).length > 0 && html`<a class="small" href="/p/${slug}">all homes</a>`}
     </form>
-    <div id="map" class="map" data-slug="${slug}" hidden></div>
-    <p class="soft" aria-live="polite">
-      ${total === 0 ? 'No home is like that now. Ask for less.' : `${criteriaWords(asked)}: ${total.toLocaleString('en-US')} on the market today`}
-    </p>
-    <ul class="homes">
-      ${homes.map(
-        (home) =>
-          html`<li>
-            <a href="/p/${slug}/${encodeURIComponent(home.number)}">
-              ${drawing(home)}
-              <b>${priceWords(home)}</b> ${saved.includes(home.number) && html`<span class="tag">saved</span>`}<br />
-              <span class="small">${home.address}</span><br />
-              <span class="small soft">${[home.kind, rooms(home)].filter(Boolean).join(' · ')}</span>
-              ${openHouse(home, place.zone, place.at)}
-            </a>
-          </li>`,
-      )}
-    </ul>
-    ${next && html`<p><a class="go quiet" style="text-decoration:none" href="/p/${slug}?${raw(more.toString().replaceAll('&', '&amp;'))}">More homes</a></p>`}`;
+    <div class="found">
+      <div>
+        <p class="soft" aria-live="polite">
+          ${total === 0 ? 'No home is like that now. Ask for less.' : `${criteriaWords(asked)}: ${total.toLocaleString('en-US')} on the market today`}
+        </p>
+        <ul class="homes">
+          ${homes.map(
+            (home) =>
+              html`<li>
+                <a href="/p/${slug}/${encodeURIComponent(home.number)}">
+                  ${drawing(home)}
+                  <b>${priceWords(home)}</b> ${saved.includes(home.number) && html`<span class="tag">saved</span>`}<br />
+                  <span class="small">${home.address}</span><br />
+                  <span class="small soft">${[home.kind, rooms(home)].filter(Boolean).join(' · ')}</span>
+                  ${openHouse(home, place.zone, place.at)}
+                </a>
+              </li>`,
+          )}
+        </ul>
+        ${next && html`<p><a class="go quiet" style="text-decoration:none" href="/p/${slug}?${raw(more.toString().replaceAll('&', '&amp;'))}">More homes</a></p>`}
+      </div>
+      <div class="beside"><div id="map" class="map" data-slug="${slug}" hidden></div></div>
+    </div>`;
 }
 
 export function homeHtml(

@@ -34,18 +34,21 @@ input:focus-visible,textarea:focus-visible,select:focus-visible,button:focus-vis
 .foot{border-top:1px solid var(--line);margin-top:32px;padding-top:14px;color:var(--soft);font-size:13px;line-height:19px;white-space:pre-line}
 .text{white-space:pre-line}
 .home svg{width:100%;height:auto;display:block;border-radius:6px}
-.listing{margin:18px 0}.listing h2{margin-top:10px}
+.listing{display:grid;grid-template-columns:minmax(110px,200px) minmax(0,1fr);gap:18px;align-items:center;margin:18px 0}
 .homes{display:grid;grid-template-columns:repeat(auto-fill,minmax(240px,1fr));gap:24px 20px;padding:0;list-style:none;margin:18px 0}
 .homes a{color:inherit;text-decoration:none;display:block}.homes a:hover b{text-decoration:underline}
 .asks{display:flex;flex-wrap:wrap;gap:10px;align-items:end;margin:16px 0}
 .asks label{font-size:13px;color:var(--soft)}.asks select,.asks input{display:block;min-height:40px;padding:6px 10px;width:auto;max-width:170px;color:var(--ink)}
 .asks .tick{margin:0;min-height:40px;align-items:center}
 .asks .go{min-height:40px;padding:6px 16px}
-.cover{border-radius:6px;overflow:hidden;max-height:240px}.cover svg{display:block;width:100%;height:240px}
+.cover{border-radius:6px;overflow:hidden}.cover svg{display:block;width:100%;height:min(26vw,280px)}
 .tag{display:inline-block;background:var(--wash);border-radius:4px;padding:1px 8px;font-size:13px}
-.map{height:340px;margin:18px 0}
+.map{height:340px;margin:0 0 8px}.found .beside:empty{display:none}
+@media(min-width:960px){.found{display:grid;grid-template-columns:minmax(0,1fr) 400px;gap:28px;align-items:start}.found .map{height:540px}.found .beside{position:sticky;top:16px}.found:has(.map[hidden]){grid-template-columns:1fr}}
 .line{display:flex;gap:12px;align-items:center;flex-wrap:wrap}
 .tablet .wrap{max-width:720px}.tablet h1{font-size:44px;line-height:50px}.tablet input[type=text],.tablet input[type=tel],.tablet input[type=email]{min-height:56px;font-size:20px}.tablet .go{min-height:60px;font-size:20px;width:100%}
+@media(min-width:700px){.tablet form{display:grid;grid-template-columns:1fr 1fr;column-gap:18px}.tablet form>*{grid-column:1/-1}.tablet form>div.field{grid-column:auto}}
+.tablet form[hidden]{display:none}
 .net{position:fixed;right:14px;bottom:12px;font-size:13px;color:var(--soft);background:var(--paper);padding:2px 8px;border-radius:4px}
 @media(prefers-reduced-motion:no-preference){.said{animation:in .12s}}@keyframes in{from{opacity:0}}
 `;

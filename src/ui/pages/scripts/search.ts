@@ -20,6 +20,7 @@ async function show(element: HTMLElement, form: HTMLFormElement): Promise<void> 
   const within = form.querySelector<HTMLInputElement>('input[name=within]')!;
   const map = countyMap(element, {
     ground,
+    near: pins.map(({ latitude, longitude }) => [latitude, longitude]),
     onPick: (number) => {
       // eslint-disable-next-line @next/next/no-location-assign-relative-destination -- a public page has no router; this is a plain way to another document
       location.href = `/p/${slug}/${encodeURIComponent(number)}`;

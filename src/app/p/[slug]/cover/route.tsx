@@ -8,7 +8,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ slu
   try {
     const { door, brokerage, page, listings } = await openPage((await params).slug);
     const home = page.cover ? listings[page.cover] : undefined;
-    const drawn = home ? `data:image/svg+xml;base64,${Buffer.from(drawHome(home)).toString('base64')}` : null;
+    const drawn = home ? `data:image/svg+xml;base64,${Buffer.from(drawHome(home, { wide: true })).toString('base64')}` : null;
     return new ImageResponse(
       <div
         style={{
