@@ -20,6 +20,7 @@ const VIEWS = [
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`axe finds nothing serious, ${scheme}`, async ({ page, context }) => {
+    test.setTimeout(150_000);
     await context.addCookies([{ name: 'urraca_scheme', value: scheme, url: test.info().project.use.baseURL! }]);
     for (const view of ['/login', '/p/lantern-county', '/p/open-house', '/p/homes']) await scan(page, view);
     await logIn(page, 'admin');
@@ -35,6 +36,11 @@ async function scan(page: Parameters<typeof logIn>[0], view: string): Promise<vo
   await page.goto(view);
   await page.waitForLoadState('load');
   await expect(page.locator('h1').first()).toBeVisible();
+  /* A page shown inside the editor runs no script, so that axe cannot look into it; it is looked at by itself. */
+  if (/pages\/\d/.test(view)) {
+    await page.locator('[data-keys="heard"]').waitFor();
+    await page.evaluate(() => document.querySelectorAll('iframe[sandbox]').forEach((frame) => frame.remove()));
+  }
   await expectClean(page, view);
 }
 

@@ -68,7 +68,7 @@ test('an open-house evening without a network: each visitor is kept on the table
     const lines = await story(people[0]!.id);
     expect(lines.filter(({ kind }) => kind === 'inquiry')).toHaveLength(1);
     expect(lines.filter(({ text }) => text?.startsWith('Came to the open house at'))).toHaveLength(1);
-    expect(people[0]!.tags).toContain('Open house');
+    expect(people[0]!.tags.map((tag) => tag.toLowerCase())).toContain('open house');
   }
   const [ansgar] = await find('Ansgar Weil');
   expect(ansgar!.tags).toContain('Has an agent');
@@ -130,14 +130,14 @@ test('a page is made of blocks, put in order by keys, shown as visitors have it,
   const visitor = await (await browser.newContext()).newPage();
   await visitor.goto(`http://127.0.0.1:${(site.address() as AddressInfo).port}`);
   const form = visitor.frameLocator('iframe');
-  await form.getByLabel('First name').fill('Dagny');
+  await form.getByLabel('First name').fill('Eskilravn');
   await form.getByLabel('Phone').fill('(564) 555-0144');
   await visitor.waitForTimeout(1_600);
   await form.getByRole('button', { name: 'Send' }).click();
   await expect(form.getByRole('status')).toContainText('Thank you.');
   site.close();
   await visitor.context().close();
-  expect(await find('Dagny')).toHaveLength(1);
+  expect(await find('Eskilravn')).toHaveLength(1);
   const inside = await fetch(`${BASE}/p/open-house`);
   expect(inside.headers.get('content-security-policy')).toContain("frame-ancestors 'none'");
 });
@@ -174,7 +174,7 @@ test('a home search asks who is looking after three homes; what was looked at an
   await open(3);
   await expect(visitor.getByText('You have looked at 3 homes.')).toBeVisible();
   await visitor.getByLabel('First name').fill('Eluned');
-  await visitor.getByLabel('E-mail').fill('eluned@visitor.example');
+  await visitor.getByRole('textbox', { name: 'E-mail' }).fill('eluned@visitor.example');
   await visitor.waitForTimeout(1_600);
   await visitor.getByRole('button', { name: 'Go on looking' }).click();
   await expect(visitor.getByText('A drawing, not a picture of the house.')).toBeVisible();
@@ -221,13 +221,16 @@ test('a door for programs is taught where fields stand, tried without a trace, a
   const door = body.items.find(({ name }) => name === 'Chatter widget')!;
   const post = (query: string, fields: Record<string, string>) =>
     fetch(`${BASE}/in/${door.address.split('/').at(-1)}${query}`, { method: 'POST', body: new URLSearchParams(fields) });
-  const fields = { visitor_alias: 'Gwendal Orme', reachable: '564-555-0145', blurb: 'Is it still for sale?' };
-  expect((await post('?sandbox=true', fields)).status).toBe(422);
+  const fields = { f1: 'Gwendal Orme', f2: '564-555-0145', f3: 'Is it still for sale?' };
+  expect(await (await post('?sandbox=true', fields)).json()).toMatchObject({
+    sandbox: true,
+    read: { firstName: '', message: null },
+  });
   await page.locator('.pair', { hasText: 'Chatter widget' }).getByRole('button', { name: 'Requests and reading' }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('What visitor_alias is').selectOption({ label: 'the whole name' });
-  await dialog.getByLabel('What reachable is').selectOption({ label: 'phone' });
-  await dialog.getByLabel('What blurb is').selectOption({ label: 'what they ask' });
+  await dialog.getByLabel('What f1 is').selectOption({ label: 'the whole name' });
+  await dialog.getByLabel('What f2 is').selectOption({ label: 'phone' });
+  await dialog.getByLabel('What f3 is').selectOption({ label: 'what they ask' });
   await expect(dialog.getByText('"first_name": "Gwendal"')).toBeVisible();
   await dialog.getByRole('button', { name: 'Keep it' }).click();
   await expect(dialog).toBeHidden();
