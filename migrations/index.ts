@@ -14,6 +14,7 @@ import { mailLessons } from './0012_mail_lessons';
 import { apiDoors } from './0013_api_doors';
 import { market } from './0014_market';
 import { pages } from './0015_pages';
+import { sources } from './0016_sources';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -32,5 +33,6 @@ export const migrations: Migration[] = [
   apiDoors,
   market,
   pages,
+  sources,
 ];
 export type { Migration };

@@ -60,6 +60,9 @@ export async function writeWorld(): Promise<{ contacts: number; activities: numb
     await writeLadder(tx);
     await writeMarket(tx);
     const activities = await writeContacts(tx, world.contacts);
+    await tx.run(
+      `insert into sources (account_id, name, key, state, first_at) select 1, min(source), lower(source), 'known', min(created_at) from contacts where source is not null group by lower(source) on conflict do nothing`,
+    );
     for (const table of TABLES_WITH_IDS)
       await tx.run(
         `select setval(pg_get_serial_sequence('${table}', 'id'), coalesce((select max(id) from ${table}), 0) + 1, false)`,

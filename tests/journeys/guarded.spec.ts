@@ -38,6 +38,7 @@ const BODIES: Record<string, unknown> = {
   createDoor: { name: 'not mine' },
   updateDoor: { name: 'not mine' },
   readDoorBody: { body: {} },
+  mergeSources: { into_id: '2' },
   createPage: { kind: 'form', name: 'not mine' },
   updatePage: { name: 'not mine' },
   setGround: { type: 'FeatureCollection', features: [] },
@@ -104,6 +105,7 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
     [/^\/lead-mails/, '1'],
     [/^\/listings/, '1'],
     [/^\/pages/, '7'],
+    [/^\/source/, '1'],
   ];
   const walked: string[] = [];
   for (const who of ['agent1', 'caller', 'lender', null]) {
@@ -119,7 +121,7 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
         else if (path.includes('{id}') && !COMMON.has(operationId))
           expect([label, [403, 404].includes(status), status]).toEqual([label, true, status]);
         else if (
-          /Key|Stuck|takeListings|setGround|createPage|listPages|keepPicture|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/.test(
+          /Key|Stuck|takeListings|setGround|createPage|listPages|listSources|keepPicture|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/.test(
             operationId,
           )
         )

@@ -34,6 +34,20 @@ export interface DoorView {
   sandbox: boolean;
 }
 
+/** A lead source by its name. */
+export interface SourceView {
+  id: string;
+  name: string;
+  /** `proposed`: a lead brought it and nobody has looked at it yet. */
+  state: 'known' | 'proposed' | 'merged';
+  /** For one that was merged: what it is called now. */
+  into_name: string | null;
+  /** The merge that can be taken apart. */
+  merge_id: string | null;
+  people: number;
+  first_at: Date;
+}
+
 /** A request to a door for programs, and what it was answered. */
 export interface DoorRequestView {
   id: string;

@@ -24,6 +24,7 @@ export {
   HOWS,
   isCondition,
   mapConditions,
+  withSource,
   seenBy,
   spanDays,
   spanMs,

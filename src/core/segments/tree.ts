@@ -70,3 +70,11 @@ const HOURS: Record<Unit, number> = { minutes: 1 / 60, hours: 1, days: 24, weeks
 export const spanMs = (n: number, unit: Unit): number => Math.round(n * HOURS[unit] * 3_600_000);
 const DAYS: Record<Unit, number> = { minutes: 0, hours: 0, days: 1, weeks: 7, months: 30, years: 365 };
 export const spanDays = (n: number, unit: Unit): number => Math.min(366, Math.floor(n * DAYS[unit]));
+
+/** The tree with another name for a lead source, wherever it asks for it. */
+export const withSource = (tree: Tree, from: string, to: string): Tree =>
+  mapConditions(tree, (condition) =>
+    (condition.on === 'source' || condition.on === 'lead_source') && 'of' in condition
+      ? { ...condition, of: [...new Set(condition.of.map((name) => (name.toLowerCase() === from.toLowerCase() ? to : name)))] }
+      : condition,
+  );

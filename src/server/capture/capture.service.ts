@@ -16,6 +16,7 @@ import { listingAskedAbout } from '../market';
 import { attachByRung, handPlanned, ladderNow, noticeAgents, planRoute, traceOf, type Handing, type Planned } from '../routing';
 import { transact, type Tx } from '../shared';
 import { beginArrival } from './begin';
+import { sourceNamed } from './sources';
 import type { Door } from './doors.repository';
 import { admit, matchContact, type Admitted } from './match.repository';
 
@@ -91,6 +92,8 @@ export async function captureInquiry(came: Arrival): Promise<Captured> {
       const before = await capturedBefore(tx, arrival);
       if (before) return before;
     }
+    if (inquiry.source)
+      arrival.inquiry = inquiry = { ...inquiry, source: await sourceNamed(tx, door.accountId, inquiry.source, at) };
     const { id, address } = inquiry.listing;
     const listed = id || address ? await listingAskedAbout(tx, door.accountId, { id, address }) : null;
     if (listed) arrival.inquiry = inquiry = withListing(inquiry, listed);

@@ -10,5 +10,6 @@ export {
   type Door,
 } from './doors.repository';
 export { listRequests, noteRequest } from './requests.repository';
+export { keepSource, listSources, mergeSources, splitSources } from './sources.service';
 export { findInquiry, listInquiries } from './inquiries.repository';
 export { createDoor, isMailboxAddress, readBody, rotateDoor, updateDoor } from './doors.service';

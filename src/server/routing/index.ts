@@ -13,6 +13,7 @@ export {
   orderRehearsal,
   performRehearsal,
 } from './rehearsals.service';
+export { renameInRungs } from './rename';
 export { answerInvitation, createRoster, deleteRoster, listInvitations, updateRoster } from './rosters.service';
 export { chooseAgents } from './reassign.service';
 export { handPlanned, planRoute, traceOf, type Planned } from './route.service';

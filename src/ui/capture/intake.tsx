@@ -10,6 +10,7 @@ import { Ago, ask, Glyph, Timer, useKeys } from '../primitives';
 import { Trace } from '../routing';
 import { Doors, type Door } from './doors';
 import { highlight } from './highlight';
+import { Sources } from './sources';
 import { MailDialog, MailsToLookAt } from './mails';
 
 type Inquiry = Jsoned<InquiryView>;
@@ -58,6 +59,7 @@ export function IntakeArea({ doors, office }: { doors: Door[]; office: boolean }
       </section>
       <div style={{ display: 'grid', gap: 16 }}>
         <Doors doors={doors} office={office} />
+        {office && <Sources />}
         {current && <Side id={current} />}
       </div>
     </div>

@@ -1,0 +1,144 @@
+'use client';
+/** Lead sources: names that leads brought and nobody has looked at, to keep or to call by another; merges can be taken back. */
+import { useState } from 'react';
+import Dialog from '@mui/material/Dialog';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { SourceView } from '@/core/capture';
+import type { Jsoned } from '@/core/shared';
+import { Ago, ask, freshKey, useNotices } from '../primitives';
+
+type Source = Jsoned<SourceView>;
+const people = (n: number): string => `${n.toLocaleString('en-US')} ${n === 1 ? 'person' : 'people'}`;
+
+function useSources() {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const after = () => {
+    for (const key of ['sources', 'doors', 'inquiries', 'contacts', 'vocabulary'])
+      void queries.invalidateQueries({ queryKey: [key] });
+  };
+  const list = useQuery({
+    queryKey: ['sources'],
+    queryFn: async () => (await ask<{ items: Source[] }>('/sources')).items,
+    refetchInterval: 30_000,
+  });
+  const keep = useMutation({
+    mutationFn: (id: string) => ask(`/sources/${id}`, 'PATCH', {}),
+    onSuccess: after,
+    onError: notices.fail,
+  });
+  const split = useMutation({
+    mutationFn: (mergeId: string) => ask(`/source-merges/${mergeId}/undo`, 'POST', undefined, freshKey()),
+    onSuccess: () => {
+      after();
+      notices.tell('They are two again. What came in between stays where it is.');
+    },
+    onError: notices.fail,
+  });
+  const merge = useMutation({
+    mutationFn: ({ id, into }: { id: string; into: string }) =>
+      ask<{ id: string; people: number }>(`/sources/${id}/merge`, 'POST', { into_id: into }, freshKey()),
+    onSuccess: (made) => {
+      after();
+      notices.tell(`One source now; ${people(made.people)} moved over. Under “Lead sources” it can be taken back.`);
+    },
+    onError: notices.fail,
+  });
+  return { sources: list.data ?? [], keep, merge, split };
+}
+
+/** Beside the doors: what is new, and the way to all of them. */
+export function Sources() {
+  const { sources, keep, merge, split } = useSources();
+  const [open, setOpen] = useState(false);
+  const fresh = sources.filter(({ state }) => state === 'proposed');
+  const known = sources.filter(({ state }) => state === 'known');
+  const same = (source: Source) => (
+    <select
+      className="chip tiny"
+      aria-label={`${source.name} is the same as`}
+      value=""
+      disabled={merge.isPending}
+      onChange={(event) => event.target.value && merge.mutate({ id: source.id, into: event.target.value })}
+    >
+      <option value="">is the same as …</option>
+      {known
+        .filter(({ id }) => id !== source.id)
+        .map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+    </select>
+  );
+  return (
+    <section aria-label="Lead sources">
+      <div className="beside" style={{ justifyContent: 'space-between' }}>
+        <h2>Lead sources</h2>
+        <button type="button" className="chip tiny" onClick={() => setOpen(true)}>
+          All {known.length.toLocaleString('en-US')}
+        </button>
+      </div>
+      {fresh.length === 0 && <p className="soft small">No name is new.</p>}
+      {fresh.map((source) => (
+        <div key={source.id} className="pair">
+          <span>
+            <b dir="auto">{source.name}</b> <span className="tag">new</span>
+            <span className="soft small" style={{ display: 'block' }}>
+              {people(source.people)} · first <Ago at={source.first_at} />
+            </span>
+          </span>
+          <span className="beside">
+            <button
+              type="button"
+              className="chip tiny"
+              aria-label={`${source.name} is a source of ours`}
+              onClick={() => keep.mutate(source.id)}
+            >
+              Ours
+            </button>
+            {same(source)}
+          </span>
+        </div>
+      ))}
+      {open && (
+        <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="sm" aria-labelledby="sources-title">
+          <div className="dialog">
+            <h1 id="sources-title">Lead sources</h1>
+            <p className="soft">
+              Two names for one source make two lines in Results. Say that they are the same; people, doors, segments and rungs
+              follow.
+            </p>
+            {sources.map((source) => (
+              <div key={source.id} className="pair">
+                <span>
+                  <b dir="auto">{source.name}</b> {source.state === 'proposed' && <span className="tag">new</span>}
+                  <span className="soft small" style={{ display: 'block' }}>
+                    {source.state === 'merged' ? `is called “${source.into_name}”` : people(source.people)}
+                  </span>
+                </span>
+                {source.state === 'merged'
+                  ? source.merge_id && (
+                      <button
+                        type="button"
+                        className="chip tiny"
+                        disabled={split.isPending}
+                        onClick={() => split.mutate(source.merge_id!)}
+                      >
+                        Make them two again
+                      </button>
+                    )
+                  : same(source)}
+              </div>
+            ))}
+            <div>
+              <button type="button" className="act" onClick={() => setOpen(false)}>
+                Close
+              </button>
+            </div>
+          </div>
+        </Dialog>
+      )}
+    </section>
+  );
+}
