@@ -20,13 +20,15 @@ const VIEWS = [
   ['intake', 'admin', '/intake'],
   ['routing', 'admin', '/routing'],
   ['campaigns', 'admin', '/campaigns'],
+  ['market', 'admin', '/market', { keys: ['Escape'], wait: 1_500 }],
+  ['page-editor', 'admin', '/market/pages/7', { keys: ['Escape'], wait: 1_500 }],
+  ['home-search', null, '/p/homes'],
   ['results', 'admin', '/results'],
   ['setup', 'admin', '/setup'],
   ['search', 'admin', '/contacts', { keys: ['/'], type: 'heron' }],
   ['today-dark', 'agent2', '/today', { scheme: 'dark' }],
   ['today-phone', 'agent1', '/today', { size: PHONE }],
   ['public-page-phone', null, '/p/lantern-county', { size: PHONE }],
-  ['login', null, '/login'],
   ['call', 'agent4', '/today', { keys: ['c'], wait: 6_500, type: 'Wants to be near the harbor' }],
 ];
 

@@ -153,6 +153,33 @@ test('what is broken, huge, forged or endless is refused or kept, and the door s
   ]);
 });
 
+test('30 MB are refused, also when their size is not said before; of 200 recipients the first are taken and the mail is one inquiry', async () => {
+  const { address } = await mailbox();
+  const big = `${fileOf('01').toString('latin1')}\r\n${'x'.repeat(76)}\r\n`;
+  expect(await send(big + 'y'.repeat(30 * 1024 * 1024), address!)).toContain('552');
+  const many = [address!, ...Array.from({ length: 199 }, () => address!.toUpperCase())];
+  await send(fileOf('01'), many);
+  await send(fileOf('01'), address!);
+  expect(await states()).toEqual([{ state: 'taken', n: 1 }]);
+  expect(await counts()).toMatchObject({ contacts: 1, inquiries: 1 });
+});
+
+test('a loop of automatic answers ends here: nobody is made of them and nothing is sent back', async () => {
+  const { address } = await mailbox();
+  const before = await house().db.first<{ n: number }>('select count(*)::int as n from outbox');
+  for (let n = 0; n < 40; n += 1)
+    expect(
+      await send(
+        `From: Desk of Brackwater <desk@brackwater.example>\r\nTo: ${address}\r\nSubject: Automatic reply: your message\r\nAuto-Submitted: auto-replied\r\nMessage-ID: <loop-${n}@brackwater.example>\r\n\r\nI am away until Monday. My number is (564) 555-0148.\r\n`,
+        address!,
+      ),
+    ).toBeNull();
+  await house().advance('PT1H');
+  expect(await states()).toEqual([{ state: 'set_aside', n: 40 }]);
+  expect(await counts()).toEqual({ contacts: 0, inquiries: 0, points: 0 });
+  expect(await house().db.first('select count(*)::int as n from outbox')).toEqual(before);
+});
+
 test('what a door gives: its role where the mail says none, its tags and its source; and it says when it has gone quiet', async () => {
   const { capture } = house().m;
   const door = await mailbox('Ads');
