@@ -15,6 +15,7 @@ import { apiDoors } from './0013_api_doors';
 import { market } from './0014_market';
 import { pages } from './0015_pages';
 import { sources } from './0016_sources';
+import { fileDoor } from './0017_file_door';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -34,5 +35,6 @@ export const migrations: Migration[] = [
   market,
   pages,
   sources,
+  fileDoor,
 ];
 export type { Migration };

@@ -160,6 +160,7 @@ async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<v
       },
       { id: 3, ...account, kind: 'hand', name: 'Added by hand', page: {}, active: true },
       { id: 4, ...account, kind: 'mail', name: 'Mail door', page: {}, active: true },
+      { id: 9, ...account, kind: 'file', name: 'Files', page: {}, active: true },
       { id: 5, ...account, kind: 'mail', name: 'Portal mails', page: {}, active: true, address: MAILBOX },
       {
         id: 6,
@@ -173,6 +174,7 @@ async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<v
       },
     ],
   );
+  await tx.run(`update doors set defaults = '{"roles": ["seller"]}' where id = 6`);
   await tx.run(
     'insert into api_keys (account_id, name, key_hash, hint, scopes, created_by) values (1, $1, $2, $3, $4::text[], 1)',
     ['Demo key', hashed(DEMO_KEY), `…${DEMO_KEY.slice(-4)}`, [...KEY_SCOPES]],

@@ -12,6 +12,7 @@ import { performImport, performImportUndo } from './imports/run';
 import { tellAgent } from './routing/notice';
 import { rehearse } from './routing/rehearse';
 import { orFailChange, orFailExport, orFailImport, orFailLook } from './shared/or-fail';
+import { sweepVisitors } from '@/server/pages';
 import { BEAT_MS, beat, closeDb, config, freeDeadJobs, leave, listen, markClock, migrate, sweepRates } from '@/server/shared';
 import { mailDoor } from './messages/mail-door';
 import { outside as makeOutside } from './shared/outside';
@@ -67,7 +68,10 @@ async function main(): Promise<void> {
   };
   await live();
   const heart = setInterval(() => void live().catch((error) => complain('no heartbeat', error)), BEAT_MS);
-  const broom = setInterval(() => void sweepRates().catch(() => {}), 3_600_000);
+  const broom = setInterval(() => {
+    void sweepRates().catch(() => {});
+    void sweepVisitors().catch(() => {});
+  }, 3_600_000);
   pulse.wake();
 
   const door = mailDoor(complain);

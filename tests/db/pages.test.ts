@@ -155,6 +155,17 @@ test('what somebody did before they said who they are becomes theirs, with its t
   expect((await house().m.contacts.verify()).differences).toEqual([]);
 });
 
+test('a visitor who never said who they are is forgotten after three months; one who is known is not', async () => {
+  const first = await pages().newVisitor('1');
+  const second = await pages().newVisitor('1');
+  const contact = await house().arrives({ emails: ['known@visitors.example'] });
+  await pages().knowVisitor('1', second.visitor.id, contact.contact.id);
+  await house().db.run(`update visitors set last_at = last_at - interval '91 days'`);
+  await pages().sweepVisitors();
+  expect(await pages().findVisitor('1', first.token)).toBeNull();
+  expect(await pages().findVisitor('1', second.token)).not.toBeNull();
+});
+
 test('a picture is what its first bytes say', async () => {
   const png = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
   const { id } = await pages().keepPicture(ada(), png);

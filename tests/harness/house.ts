@@ -174,7 +174,7 @@ export class House {
         [one.key, one.name, one.meaning, position, one.rhythmDays, one.strokes],
       );
     await db.run(
-      `insert into doors (account_id, kind, name, slug) values (1, 'api', 'Lead sources', null), (1, 'page', 'A page', 'page'), (1, 'hand', 'Added by hand', null), (1, 'mail', 'Mail door', null)`,
+      `insert into doors (account_id, kind, name, slug) values (1, 'api', 'Lead sources', null), (1, 'page', 'A page', 'page'), (1, 'hand', 'Added by hand', null), (1, 'mail', 'Mail door', null), (1, 'file', 'Files', null)`,
     );
     await db.run(
       `insert into campaigns (account_id, name, exclusive_group, touches, created_at) values (1, 'New buyer', 'First weeks', $1::jsonb, now())`,

@@ -16,7 +16,7 @@ export interface InquiryView {
 
 export interface DoorView {
   id: string;
-  kind: 'api' | 'page' | 'hand' | 'mail';
+  kind: 'api' | 'page' | 'hand' | 'mail' | 'file';
   name: string;
   slug: string | null;
   /** Where mails for a lead mailbox go; null for other doors and for whoever does not run the office. */

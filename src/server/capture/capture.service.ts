@@ -195,6 +195,7 @@ const HOW: Record<Door['kind'], string> = {
   page: 'said so on the web form',
   hand: 'told the agent',
   mail: 'wrote to us',
+  file: 'said so to whoever kept the file',
 };
 
 function permissionChanges({ door, inquiry, raw }: Arrival, at: Date): PermissionChange[] {

@@ -9,7 +9,7 @@ import { config, reader } from '../shared';
 export interface Door {
   id: string;
   accountId: string;
-  kind: 'api' | 'page' | 'hand' | 'mail';
+  kind: 'api' | 'page' | 'hand' | 'mail' | 'file';
   name: string;
   /** What a public page is made of; empty for other doors. */
   page: Page;
@@ -108,7 +108,9 @@ export const forgetDoors = (): void => known.clear();
 export async function listDoors(scope: Scope, at: Date): Promise<DoorView[]> {
   const rows = await reader().rows<Omit<DoorView, 'quiet'> & { arrivals: number; gap_hours: number | null }>(
     `select d.id, d.kind, d.name, d.slug, d.address, d.source, d.defaults, d.mapping, d.sandbox, n.last_arrival_at, coalesce(n.arrivals_30_days, 0)::int as arrivals_30_days, h.arrivals, h.gap_hours from doors d
-     left join lateral (select max(arrived_at) as last_arrival_at, count(*) filter (where arrived_at > $2::timestamptz - interval '30 days') as arrivals_30_days from inquiries i where i.door_id = d.id) n on true
+     left join lateral (select max(at) as last_arrival_at, sum(x.n) filter (where at > $2::timestamptz - interval '30 days') as arrivals_30_days from (
+       select arrived_at as at, 1 as n from inquiries i where i.door_id = d.id
+       union all select coalesce(ended_at, made_at), made from imports f where d.kind = 'file' and f.account_id = d.account_id and f.state = 'done') x) n on true
      left join lateral (select count(*)::int as arrivals, (percentile_cont(0.9) within group (order by gap))::float8 as gap_hours from (
        select extract(epoch from arrived_at - lag(arrived_at) over (order by arrived_at)) / 3600 as gap from inquiries i where i.door_id = d.id and i.arrived_at > $2::timestamptz - interval '60 days') gaps) h on true
      where d.account_id = $1 and d.active order by d.id`,

@@ -9,4 +9,4 @@ export {
   type PagePatch,
 } from './pages.service';
 export { homeOf, homesOf, openPage, pageToken, placesOfSearch, receiveVisitor, type From, type Shown } from './public.service';
-export { findVisitor, knowVisitor, newVisitor, noteStep, type Visitor } from './visitors.service';
+export { findVisitor, knowVisitor, newVisitor, noteStep, sweepVisitors, type Visitor } from './visitors.service';

@@ -147,3 +147,10 @@ async function tell(tx: Tx, accountId: string, contactId: string, ids: string[])
     }));
   await recordActivities(tx, accountId, activities);
 }
+
+/** Visitors who never said who they are are forgotten after so long. */
+const KEPT_DAYS = 90;
+export const sweepVisitors = async (): Promise<void> => {
+  const since = new Date((await now()).getTime() - KEPT_DAYS * 24 * 60 * MINUTE);
+  await reader().run('delete from visitors where contact_id is null and last_at < $1', [since]);
+};

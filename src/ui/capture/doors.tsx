@@ -1,6 +1,7 @@
 'use client';
 /** The doors with their last arrival; lead mailboxes with their secret address, made and changed by whoever runs the office. */
 import { useState } from 'react';
+import Link from 'next/link';
 import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
@@ -19,7 +20,7 @@ export function Doors({ doors: first, office }: { doors: Door[]; office: boolean
     initialData: first,
   });
   return (
-    <section aria-label="Doors">
+    <section id="doors" aria-label="Doors" style={{ scrollMarginTop: 72 }}>
       <div className="group" style={{ marginTop: 6 }}>
         <h2>Doors</h2>
         <span className="soft small">30 days</span>
@@ -43,7 +44,12 @@ export function Doors({ doors: first, office }: { doors: Door[]; office: boolean
                   'nothing has come by yet'
                 )}
               </span>
-              {office && <Arrange door={door} />}
+              {office && door.kind !== 'file' && <Arrange door={door} />}
+              {office && door.kind === 'file' && (
+                <Link className="chip tiny" href="/contacts/import" prefetch={false}>
+                  Bring a file in
+                </Link>
+              )}
             </span>
             {door.quiet && (
               <span className="late small" style={{ display: 'block' }}>

@@ -36,7 +36,9 @@ export function IntakeArea({ doors, office }: { doors: Door[]; office: boolean }
         <div className="headline">
           <div>
             <h1>What arrived</h1>
-            <p className="soft">Every inquiry as it came in, the latest first, with where it went and why.</p>
+            <p className="soft">
+              Every inquiry as it came in, the latest first, with where it went and why. <Health doors={doors} />
+            </p>
           </div>
         </div>
         <MailsToLookAt office={office} />
@@ -58,11 +60,22 @@ export function IntakeArea({ doors, office }: { doors: Door[]; office: boolean }
         )}
       </section>
       <div style={{ display: 'grid', gap: 16 }}>
+        {current && <Side id={current} />}
         <Doors doors={doors} office={office} />
         {office && <Sources />}
-        {current && <Side id={current} />}
       </div>
     </div>
+  );
+}
+
+/** The way to the doors, which says when one has gone quiet. */
+function Health({ doors }: { doors: Door[] }) {
+  const quiet = doors.filter((door) => door.quiet).map(({ name }) => name);
+  return (
+    <a href="#doors">
+      {doors.length.toLocaleString('en-US')} doors
+      {quiet.length > 0 && <span className="late">, quiet: {quiet.join(', ')}</span>}
+    </a>
   );
 }
 

@@ -40,7 +40,7 @@ function useSources() {
       ask<{ id: string; people: number }>(`/sources/${id}/merge`, 'POST', { into_id: into }, freshKey()),
     onSuccess: (made) => {
       after();
-      notices.tell(`One source now; ${people(made.people)} moved over. Under “Lead sources” it can be taken back.`);
+      notices.tell(`One source now; ${people(made.people)} moved over. Under “Sources” it can be taken back.`);
     },
     onError: notices.fail,
   });
@@ -72,9 +72,9 @@ export function Sources() {
     </select>
   );
   return (
-    <section aria-label="Lead sources">
+    <section aria-label="Sources">
       <div className="beside" style={{ justifyContent: 'space-between' }}>
-        <h2>Lead sources</h2>
+        <h2>Sources</h2>
         <button type="button" className="chip tiny" onClick={() => setOpen(true)}>
           All {known.length.toLocaleString('en-US')}
         </button>
