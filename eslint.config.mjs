@@ -17,5 +17,6 @@ export default defineConfig([
     'next-env.d.ts',
     'test-results/**',
     'playwright-report/**',
+    'public/visit/**',
   ]),
 ]);

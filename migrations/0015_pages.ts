@@ -15,7 +15,7 @@ create table visitors (
   id bigint generated always as identity primary key,
   account_id bigint not null references accounts,
   token_hash bytea not null unique,
-  contact_id bigint references contacts,
+  contact_id bigint references contacts on delete set null,
   first_at timestamptz not null,
   last_at timestamptz not null
 );
