@@ -160,7 +160,11 @@ async function readBody(request: Request, operation: Operation): Promise<unknown
 }
 
 /** Reads a body up to a size. @throws AppError body_too_large, before the rest is read */
-export async function readText(request: Request, most: number): Promise<string> {
+export const readText = async (request: Request, most: number): Promise<string> =>
+  new TextDecoder().decode(await readBytes(request, most));
+
+/** The same as it came. @throws AppError body_too_large, before the rest is read */
+export async function readBytes(request: Request, most: number): Promise<Buffer> {
   const tooLarge = () =>
     new AppError('body_too_large', `The body is larger than ${(most / 1_000_000).toLocaleString('en-US')} MB. Nothing was kept.`);
   if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLarge();
@@ -172,7 +176,7 @@ export async function readText(request: Request, most: number): Promise<string> 
     if (size > most) throw tooLarge();
     parts.push(part.value);
   }
-  return new TextDecoder().decode(Buffer.concat(parts));
+  return Buffer.concat(parts);
 }
 
 function checked(schema: Joi.Schema, value: unknown, convert: boolean): unknown {

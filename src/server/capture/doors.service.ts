@@ -6,7 +6,7 @@ import { scopeFor, type Principal } from '@/core/accounts';
 import { now, record, transact, type Tx } from '../shared';
 import { inquiryOfBody, placesOf, type Mapping } from '@/core/mail';
 import { readInquiry } from '@/core/capture/schemas';
-import { forgetDoors, listDoors } from './doors.repository';
+import { doorOfKey, forgetDoors, listDoors } from './doors.repository';
 
 /** Letters and digits that nobody mistakes for each other when they read an address aloud. */
 const SIGNS = 'abcdefghjkmnpqrstuvwxyz23456789';
@@ -101,8 +101,7 @@ export async function updateDoor(
 
 /** How a door would read a body with a mapping; nothing is kept. @throws AppError not_found */
 export async function readBody(principal: Principal, id: string, body: unknown, mapping: Mapping): Promise<BodyRead> {
-  const door = await viewOf(principal, id);
-  if (!door) throw notFound('door');
+  const door = await doorOfKey(scopeFor(principal).accountId, id);
   const inquiry = inquiryOfBody(body, mapping, door);
   const read = { places: placesOf(body).map(({ place, value }) => ({ place, value: value.slice(0, 300) })), inquiry };
   try {
