@@ -65,7 +65,8 @@ export function PagesList() {
                   ) : (
                     'nobody yet'
                   )}
-                  {page.page.kind === 'search' && ` · ${page.visitors_30_days.toLocaleString('en-US')} visitors in 30 days`}
+                  {page.page.kind === 'search' &&
+                    ` · ${page.visitors_30_days.toLocaleString('en-US')} ${page.visitors_30_days === 1 ? 'visitor' : 'visitors'} in 30 days`}
                 </span>
               </span>
               <b title="Leads in the last 30 days">{page.arrivals_30_days.toLocaleString('en-US')}</b>
