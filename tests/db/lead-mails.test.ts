@@ -76,6 +76,26 @@ test('what the mail says stands at the contact and the inquiry: role, wants, per
   expect(contact.permission_details.map(({ how }) => how)).toContainEqual(expect.stringContaining('Website'));
 });
 
+test('with whom they ask, an extension, the day of the move and a no to letters stand at the contact as well', async () => {
+  const { address } = await mailbox();
+  await send(
+    'From: Web form <form@shorelane.example>\r\nSubject: Contact request\r\n\r\nName: Tobias Ahlgren\r\nPartner: Signe Ahlgren\r\nPhone: 564.555.0178 ext. 44\r\nMoving date: 2027-02-15\r\nMay we send you letters: No\r\nComments: Three bedrooms please.\r\n',
+    address!,
+  );
+  const [found] = (await house().m.contacts.listContacts(house().scope, { q: '5645550178', limit: 2 })).items;
+  const contact = await house().contact(found!.id);
+  expect(contact).toMatchObject({
+    extensions: { '+15645550178': '44' },
+    wants: { move_by: '2027-02-15' },
+    permissions: { letter: 'withdrawn' },
+  });
+  const line = await house().db.first<{ data: object }>(
+    `select data from activities where contact_id = $1 and kind = 'inquiry'`,
+    [found!.id],
+  );
+  expect(line!.data).toMatchObject({ partner: 'Signe Ahlgren' });
+});
+
 test('a mail that nobody can be reached by waits, is completed by a person once, and is an inquiry then', async () => {
   const { address } = await mailbox('Website', 'Contact page');
   await send(fileOf('23'), address!);

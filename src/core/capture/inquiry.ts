@@ -28,6 +28,8 @@ export const inquirySchema = Joi.object({
     last_name: line(200).default(''),
     emails: Joi.array().items(Joi.string().max(320)).max(10).default([]),
     phones: Joi.array().items(Joi.string().max(100)).max(10).default([]),
+    /** By phone, as it is given in `phones`. */
+    extensions: Joi.object().pattern(Joi.string().max(100), Joi.string().max(12)).max(10),
     time_zone: Joi.string()
       .max(64)
       .custom((zone: string, helpers) => (isZone(zone) ? zone : helpers.error('any.invalid'))),
@@ -35,6 +37,8 @@ export const inquirySchema = Joi.object({
   })
     .unknown(true)
     .required(),
+  /** The name of whom they ask together with. */
+  partner: line(200),
   roles: Joi.array()
     .items(Joi.string().valid(...CONTACT_ROLES))
     .max(6)
@@ -60,7 +64,10 @@ export const inquirySchema = Joi.object({
     .allow(null)
     .default({}),
   wants: wantsSchema.allow(null).default({}),
-  permissions: Joi.object({ call: permission, text: permission, email: permission }).unknown(true).allow(null).default({}),
+  permissions: Joi.object({ call: permission, text: permission, email: permission, letter: permission })
+    .unknown(true)
+    .allow(null)
+    .default({}),
   tags: Joi.array().items(Joi.string().min(1).max(80)).max(50).default([]),
   on_the_phone: Joi.boolean().default(false),
 })
@@ -84,6 +91,9 @@ export interface CleanInquiry {
   lastName: string;
   emails: string[];
   phones: string[];
+  /** By phone. */
+  extensions: Record<string, string>;
+  partner: string | null;
   timeZone: string | null;
   street: string | null;
   roles: ContactRole[];
@@ -96,7 +106,7 @@ export interface CleanInquiry {
   language: string | null;
   assignedTo: string | null;
   wants: Record<string, unknown>;
-  permissions: Partial<Record<'call' | 'text' | 'email', boolean>>;
+  permissions: Partial<Record<'call' | 'text' | 'email' | 'letter', boolean>>;
   tags: string[];
   onThePhone: boolean;
 }
@@ -107,9 +117,11 @@ interface RawInquiry {
     last_name: string | null;
     emails: string[];
     phones: string[];
+    extensions?: Record<string, string>;
     time_zone?: string;
     street?: string | null;
   };
+  partner?: string | null;
   roles: ContactRole[];
   source?: string | null;
   message?: string | null;
@@ -151,6 +163,13 @@ export function readInquiry(body: unknown): CleanInquiry {
     lastName: cleanName(storable(raw.person.last_name ?? '')),
     emails,
     phones,
+    extensions: Object.fromEntries(
+      Object.entries(raw.person.extensions ?? {}).flatMap(([phone, extension]) => {
+        const number = cleanPhone(phone);
+        return number && extension.trim() ? [[number, extension.trim()]] : [];
+      }),
+    ),
+    partner: raw.partner ? cleanName(storable(raw.partner)) || null : null,
     timeZone: raw.person.time_zone ?? null,
     street: optional(raw.person.street ?? raw.place?.street),
     roles: [...new Set(raw.roles)],

@@ -57,6 +57,8 @@ export interface ActivityData {
   /** True for STOP and its like: an instruction, not an answer. */
   optOut?: boolean;
   door?: string;
+  /** Of an inquiry: with whom they ask. */
+  partner?: string;
   stage?: string;
   fromStage?: string;
   dueAt?: string;

@@ -72,6 +72,9 @@ export function beforeSignature(text: string): string {
   return (at > 0 ? lines.slice(0, at) : lines).join('\n').trim();
 }
 
+const SENT_FROM =
+  /^\s*(?:sent from my|sent via my|von meinem .{0,30}gesendet|enviado desde mi|enviado do meu|envoyé de(?:puis)? mon|inviato da|verzonden vanaf|skickat från)\b/iu;
+
 /** A body without the lines in which the service that sent it speaks of itself: those that name it. */
 export function withoutService(text: string, mail: Mail): string {
   const name = (mail.from?.name ?? '').split(/[,|(]/)[0]!.trim().toLowerCase();
@@ -80,7 +83,7 @@ export function withoutService(text: string, mail: Mail): string {
     .split('\n')
     .filter((line) => {
       const plain = line.toLowerCase();
-      return !(name.length > 5 && plain.includes(name)) && !(domain && plain.includes(domain));
+      return !SENT_FROM.test(plain) && !(name.length > 5 && plain.includes(name)) && !(domain && plain.includes(domain));
     })
     .join('\n')
     .trim();

@@ -6,7 +6,7 @@ import { parseDocument } from 'htmlparser2';
 import { isTag, isText, type AnyNode, type Element } from 'domhandler';
 import type { Reading } from './mail';
 import { meaningOf } from './labels';
-import { readLines } from './lines';
+import { PART_END, readLines } from './lines';
 
 const UNSEEN = new Set([
   'script',
@@ -88,7 +88,8 @@ class HtmlReader {
       if (node.name === 'br') this.lines.push('');
       else if (node.name === 'table') this.table(node);
       else if (node.name === 'dl') this.list(node);
-      else if (/^h[1-6]$/.test(node.name)) at = this.heading(nodes, at, node);
+      else if (/^h[1-6]$/.test(node.name) || (this.isBold(node) && this.isLabel(node))) at = this.heading(nodes, at, node);
+      else if (node.name === 'hr') this.lines.push(PART_END, '');
       else if (BLOCKS.has(node.name)) {
         this.lines.push('');
         if (!this.pair(node)) this.walk(node.children);
@@ -127,9 +128,9 @@ class HtmlReader {
         this.below(heads, cells);
       else if (cells.length === 2 && this.tidy(first).length <= 90) this.entry(this.tidy(first), this.tidy(cells[1]!));
       else if (cells.length === 1) {
-        this.lines.push('');
+        this.lines.push(PART_END, '');
         if (!this.pair(first)) this.walk(first.children);
-        this.lines.push('');
+        this.lines.push(PART_END, '');
       } else this.lines.push(cells.map((cell) => this.tidy(cell)).join('  '), '');
     }
   }
@@ -159,13 +160,25 @@ class HtmlReader {
     }
   }
 
+  /** A paragraph that is bold as a whole is written for a heading. */
+  private isBold(node: Element): boolean {
+    if (node.name !== 'p' && node.name !== 'div') return false;
+    if (/font-weight\s*:\s*(?:bold|[6-9]00)/i.test(node.attribs.style ?? '')) return true;
+    const seen = node.children.filter((child) => (isText(child) ? child.data.trim() : isTag(child) && !this.unseen(child)));
+    return seen.length === 1 && isTag(seen[0]!) && /^(?:b|strong)$/.test(seen[0].name);
+  }
+  private isLabel(node: Element): boolean {
+    const label = this.tidy(node);
+    return label.length > 0 && label.length <= 90 && (meaningOf(label) !== null || /[:?]$/.test(label));
+  }
+
   /** A heading that is a label has its value in the next element. @returns where to go on */
   private heading(nodes: AnyNode[], at: number, heading: Element): number {
     const label = this.tidy(heading);
     const next = nodes.findIndex((node, n) => n > at && isTag(node) && !this.unseen(node));
     const value = next > at ? (nodes[next] as Element) : null;
     const plain = value && (/^(?:p|blockquote)$/.test(value.name) || (value.name === 'div' && !this.tags(value).length));
-    if (value && plain && (meaningOf(label) || label.endsWith('?'))) {
+    if (value && plain && !this.isBold(value) && (meaningOf(label) || /[:?]$/.test(label))) {
       this.entry(label, this.tidy(value));
       return next;
     }

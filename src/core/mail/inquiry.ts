@@ -7,11 +7,16 @@ const short = (text: string | null | undefined, most: number): string => (text ?
 /** @param door its source, otherwise what the mail suggests; its role, where the mail says none */
 export function inquiryOf(read: LeadMail, door: { source: string | null; defaults: DoorDefaults }) {
   const { priceMin, priceMax, bedsMin, bathsMin, areas } = read.wants ?? {};
-  const wants = { price_min: priceMin, price_max: priceMax, bedrooms: bedsMin, bathrooms: bathsMin, areas };
+  const wants = {
+    price_min: priceMin,
+    price_max: priceMax,
+    bedrooms: bedsMin,
+    bathrooms: bathsMin,
+    areas,
+    move_by: read.moveDate,
+  };
   const permissions = Object.fromEntries(
-    Object.entries(read.permissions ?? {})
-      .filter(([channel]) => channel !== 'letter')
-      .map(([channel, said]) => [channel, said === 'granted']),
+    Object.entries(read.permissions ?? {}).map(([channel, said]) => [channel, said === 'granted']),
   );
   const { id, address, price } = read.listing ?? {};
   return {
@@ -20,7 +25,9 @@ export function inquiryOf(read: LeadMail, door: { source: string | null; default
       last_name: short(read.name?.last, 200),
       emails: read.emails.slice(0, 10),
       phones: read.phones.slice(0, 10),
+      ...(read.extensions ? { extensions: read.extensions } : {}),
     },
+    ...(read.partner ? { partner: [read.partner.first, read.partner.last].filter(Boolean).join(' ').slice(0, 200) } : {}),
     roles: read.roleAssumed && door.defaults.roles?.length ? [] : read.roles,
     source: short(door.source ?? read.source, 120),
     ...(read.message ? { message: short(read.message, 20_000) } : {}),

@@ -36,7 +36,12 @@ export const isMachineMade = (mail: Mail): boolean =>
 const RUBBISH: [RegExp, number][] = [
   [/\bback ?links?\b/iu, 3],
   [/\b(?:seo|search engine (?:ranking|optimi[sz]ation))\b/iu, 2],
-  [/\bpage (?:one|1)\b|\bfirst page of google\b|\btop of google\b|\brankings?\b/iu, 2],
+  [
+    /\bpage (?:one|1)\b|\bfirst page (?:results?|of)\b|\btop of (?:search|the results)\b|\brankings?\b|\brank (?:better|higher|#?1)\b/iu,
+    2,
+  ],
+  [/\b(?:noticed|came across|looking at|visited) your (?:web ?)?site\b/iu, 2],
+  [/\b(?:we|i) (?:offer|provide|specialize in)\b.{0,40}\b(?:services?|solutions?|packages?)\b/iu, 1],
   [/\bcasino|\bbetting\b|\bslots?\b bonus/iu, 3],
   [/\b(?:viagra|cialis|pharmacy|weight loss)\b/iu, 3],
   [/\bcheap (?:watches|replica|software)|\breplica\b/iu, 3],

@@ -46,7 +46,7 @@ export function channelOf(text: string): 'call' | 'text' | 'email' | 'letter' | 
     return 'email';
   if (
     word(
-      'calls?|called|calling|phones?|telephone|telefon\\p{L}*|llamadas?|llamar|appels?|anrufe?\\p{L}*|chiamate|bellen|ringe|ligacoes',
+      'calls?|called|calling|rufen|ruf|anzurufen|phones?|telephone|telefon\\p{L}*|llamadas?|llamar|appels?|anrufe?\\p{L}*|chiamate|bellen|ringe|ligacoes',
     ).test(plain)
   )
     return 'call';
@@ -78,7 +78,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'message',
     word(
-      'messages?|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|melding|kommentarer|mensagem|wiadomosc|anything else|what can we do|how can we help|tell us|inquiry',
+      'messages?|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|anything else|what can we do|how can we help|tell us|inquiry',
     ),
   ],
   [
@@ -87,7 +87,12 @@ const RULES: [Meaning, RegExp][] = [
       'e ?mails?|e-?mails?|mail|electronic mail|email address|correo|correo electronico|courriel|adresse mail|posta elettronica|e ?post|e-?postadresse|write to (?:you|them)|reach (?:them|you) at|adres e mail',
     ),
   ],
-  ['name', word('caller name|contact name')],
+  [
+    'name',
+    word(
+      'caller name|contact name|first (?:name )?(?:and )?last(?: name)?|name and surname|vor und (?:nach|zu)name|vorname (?:und )?nachname|prenom (?:et )?nom|nom (?:et )?prenom|nombres? y apellidos?|nome e (?:cognome|sobrenome|apelido)|cognome e nome|voor en achternaam|fornavn og etternavn|for og (?:etter|efter)navn|for och efternamn|imie i nazwisko',
+    ),
+  ],
   [
     'phone',
     word(
@@ -133,7 +138,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'listing',
     word(
-      'listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about',
+      're|regarding|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about',
     ),
   ],
   [

@@ -13,6 +13,12 @@ export const isClosing = (line: string): boolean => CLOSING.test(line.trim());
 /** Lines that only a header has; inside of what somebody typed they were smuggled in. */
 const HEADERISH = /^(?:subject|to|cc|bcc|from|reply-to|content-type|mime-version|x-[\w-]+)\s*:/i;
 
+/** The service speaks again: what somebody typed ends before it. */
+const SERVICE =
+  /^(?:please )?(?:do not (?:reply|respond|answer)|don['’]t reply|view (?:this )?(?:lead|inquiry|request|message|contact|in (?:your )?browser)|open (?:this )?(?:lead|inquiry)|reply to (?:this )?(?:lead|inquiry|\p{L}+ now)|unsubscribe|you (?:are|have been) (?:receiving|sent)|this (?:e-?mail|message|lead|inquiry) (?:was|is|has been) (?:sent|generated|delivered)|sent (?:by|from|via) |powered by|©|\(c\) \d|copyright|bitte (?:antworten|nicht)|diese (?:e-?mail|nachricht) wurde|sie erhalten diese|non rispondere|ricevi questa|no respond\p{L}|este (?:correo|mensaje) |ha recibido este|ne pas r\p{L}+|ne r\p{L}+z pas|vous recevez|este e-?mail foi|não responda|dit bericht is|beantwoord dit)/iu;
+/** Stands where one part of a page ends and the next begins. */
+export const PART_END = '\u241e';
+
 /** Beyond this nobody reads, and no lead stands there. */
 const MOST_LINES = 3_000;
 const LONGEST_LINE = 2_000;
@@ -25,6 +31,9 @@ interface Found {
 
 const SAID = /^(?:->|=>|→|›|»|>+|a:)\s*/i;
 
+/** What is told behind a dash; much else in a sentence stands behind one. */
+const DASHED = new Set<Meaning | null>(['name', 'first', 'last', 'email', 'phone', 'partner']);
+
 /** The label and what stands behind it on the same line; null when the line has none. */
 function labelled(line: string, next: string | undefined): Found | null {
   const text = line.replace(/^[\s*•·-]+(?=\S)/, '').trimEnd();
@@ -34,7 +43,7 @@ function labelled(line: string, next: string | undefined): Found | null {
     meaning: meaningOf(label),
   });
   const question = /^([¿\p{L}][^?:]{0,90}\?)\s*:?\s*(?:\.+\s+)?(.*)$/u.exec(text);
-  if (question) {
+  if (question && !/[.!]\s/.test(question[1]!) && !/^(?:call|contact|e-?mail|write|visit|reach|see)\b/i.test(question[2]!)) {
     const answered = SAID.test((next ?? '').trim());
     const asked = found(question[1]!, answered ? '' : question[2]!);
     return asked.meaning || answered ? asked : null;
@@ -49,6 +58,8 @@ function labelled(line: string, next: string | undefined): Found | null {
     !colon[2]!.startsWith('//')
   )
     return inner(found(colon[1]!, colon[2]!));
+  const dash = /^(\p{L}[\p{L} '’/]{0,30}?)\s+[-–—]\s+(\S.*)$/u.exec(text);
+  if (dash && dash[1]!.trim().split(/\s+/).length <= 3 && DASHED.has(meaningOf(dash[1]!))) return found(dash[1]!, dash[2]!);
   const equal = /^([\p{L}_][\p{L}\d_ .-]{0,40}?)\s*=\s*(.*)$/u.exec(text);
   if (equal && meaningOf(equal[1]!)) return found(equal[1]!, equal[2]!);
   const column = /^(\p{L}[^:.]{0,30}?)(?:\s{2,}|\t+)(\S.*)$/u.exec(text);
@@ -99,6 +110,11 @@ export function readLines(text: string): Reading {
       close();
       reading.prose.push(...lines.slice(at));
       break;
+    }
+    if (trimmed === PART_END || (now && isLong(now.meaning) && now.entry.value && SERVICE.test(trimmed))) {
+      if (now?.entry.value) close();
+      if (trimmed !== PART_END) reading.prose.push(line);
+      continue;
     }
     if (!trimmed) {
       if (now && isLong(now.meaning)) now.entry.value += '\n';

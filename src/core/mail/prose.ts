@@ -17,12 +17,13 @@ const COUPLE = new RegExp(
 const THIRD = new RegExp(`(?:^|[.!?:]\\s+|\\n)${NAME}(?=\\s+(?:is|has|wants|would|needs|asked|called|stopped)\\b)`, 'mu');
 const CAPITALISED = /^\p{Lu}|^[^\p{Ll}\p{Lu}]/u;
 
+/** `It's Kofi Mensah`: only with two names, for much else is said so. */
+const ITS = new RegExp(`\\b[Ii]t['’]s\\s+(${CAP}\\s+${CAP})`, 'u');
 /** Somebody who says who they are. */
 export function introducedName(text: string): NameFound | null {
   const found = INTRODUCED.exec(text);
-  if (!found || !CAPITALISED.test(found[1]!)) return null;
-  const stop = found[1]!.split(/\s+(?=I['’]?m\b|I\b)/)[0]!;
-  return personName(stop);
+  const name = found && CAPITALISED.test(found[1]!) ? found[1]! : ITS.exec(text)?.[1];
+  return name ? personName(name.split(/\s+(?=I['’]?m\b|I\b)/)[0]!) : null;
 }
 /** Somebody of whom another writes. */
 export function reportedName(text: string): NameFound | null {
@@ -32,19 +33,37 @@ export function reportedName(text: string): NameFound | null {
   return third && third[1]!.includes(' ') ? personName(third[1]!) : null;
 }
 
+const WITH = new RegExp(
+  `(?<!\\p{L})(?:my|mein|meine|mi|mon|ma|mio|mia|mijn|min)\\s+(?:husband|wife|spouse|partner|fianc[ée]{1,2}|boyfriend|girlfriend|mann|frau|ehemann|ehefrau|marido|mujer|esposa|esposo|mari|femme|marito|moglie|man|vrouw),?\\s+(${CAP})`,
+  'iu',
+);
+/** The one with whom somebody writes: `My husband Anand and I`. */
+export function withWhom(text: string): { first: string; last: null } | null {
+  const name = WITH.exec(text)?.[1];
+  return name && CAPITALISED.test(name) && !/^I$/u.test(name) ? { first: name, last: null } : null;
+}
+
 const LANDLORD =
   /\b(?:rent(?:ing)? (?:it |mine |my \w+ |our \w+ )?out|rent out|let(?:ting)? (?:it|out|my|our)|let my|look(?:ing)? for (?:a )?tenants?|find (?:me |us )?(?:a )?tenants?|manage my|property management|vermieten|poner en alquiler|alquilar mi|mettre en location|affittare (?:la mia|il mio))/iu;
 const SELLER =
   /\b(?:sell|selling|sold|home value|house value|valuation|list (?:my|our)|listing my|(?:house|home|property|it) is worth|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
 const NOT_SELLING = /(?:rather|instead of|not|n['’]t|never|without|than)\b[^.!?]{0,40}?\b(?:sell|selling)(?: it)?\b/giu;
 const RENTER =
-  /\b(?:(?:looking|want|wants|hope|hoping|like|need) to rent|to rent (?:a|an|the)|request for a rental|rental (?:request|inquiry|application)|for rent|lease|tenan(?:t|cy) application|mieten|miete|alquilar|en alquiler|louer|en location|affittare|in affitto|huren|a month|per month|\/ ?mo(?:nth)?\b|monthly rent)\b/iu;
+  /\b(?:(?:looking|want|wants|hope|hoping|like|need) to rent|to rent (?:a|an|the)|(?:available|is) (?:to|for) rent|request for a rental|rental (?:request|inquiry|application)|for rent|lease|tenan(?:t|cy) application|mieten|miete|alquilar|en alquiler|alugar|aluguel|arrendar|louer|en location|affittare|in affitto|huren|hyra|leie|a month|per month|al mes|al mese|par mois|pro monat|im monat|per maand|por m[eê]s|\/ ?mo(?:nth)?\b|monthly rent)(?!\p{L})/iu;
 const BUYER =
-  /\b(?:buy|buying|buyers?|purchase|purchasing|pre-?approved|mortgage|looking for an? (?:house|home|condo|place)|kaufen|käufer|kauf|comprar|compra|acheter|achat|comprare|acquistare|kopen)\b/iu;
+  /\b(?:buy|buying|buyers?|purchase|purchasing|pre-?approved|mortgage|(?:look(?:ing)?|search(?:ing)?|hunting) for (?:an?|the|our|my|\p{L}+)? ?(?:[\p{L}\d-]+ ){0,4}?(?:house|home|condo|townhouse|place)|house[- ]hunting|kaufen|käufer|kauf|comprar|compra|acheter|achat|comprare|acquistare|kopen|köpa|kjøpe|købe)(?!\p{L})/iu;
+
+/** A lease that ends is where they live now, and not what they look for. */
+const NOT_RENTING =
+  /\b(?:our|my|the|their|his|her|current) (?:current )?(?:lease|rental|tenancy)\b[^.!?]{0,30}\b(?:ends?|ending|is up|runs out|expires?|through|until)\b|\b(?:stop|tired of|instead of|rather than|currently) renting\b|\b(?:we|i) (?:currently |now )?rent\b/giu;
+
+const VENDOR =
+  /\b(?:we are|we['’]re|i am|i['’]m|i run|i own)\b[^.!?]{0,40}\b(?:company|contractors?|inspectors?|photographers?|stagers?|cleaners?|roofers?|plumbers?|painters?|electricians?)\b[^]{0,200}\b(?:work with you|partner with you|our services|your (?:agency|team|office|listings|clients))/iu;
 
 /** What somebody says they want to do; null when they say nothing of the kind. */
 export function rolesSaid(text: string): ContactRole[] | null {
-  const said = text.replace(NOT_SELLING, ' ');
+  const said = text.replace(NOT_SELLING, ' ').replace(NOT_RENTING, ' ');
+  if (VENDOR.test(said)) return ['vendor'];
   const buys = BUYER.test(said.replace(/\bhome ?buyers?\b/gi, ' '));
   if (LANDLORD.test(said)) return buys ? ['landlord', 'buyer'] : ['landlord'];
   const sells = SELLER.test(said);
@@ -80,11 +99,11 @@ const WORD_NUMBERS: Record<string, number> = {
 };
 const COUNT = `(\\d{1,2}(?:[.,]\\d)?|${Object.keys(WORD_NUMBERS).join('|')})`;
 const BEDS = new RegExp(
-  `\\b${COUNT}\\s*\\+?[\\s-]*(?:or more\\s+)?(?:bd|bds|beds?|br|bedrooms?|bdrms?|dormitorios?|habitaciones|recámaras|schlafzimmern?|chambres?|camere da letto|slaapkamers|soverom)\\b`,
+  `\\b${COUNT}\\s*\\+?[\\s-]*(?:or more\\s+)?(?:bd|bds|beds?|br|bedrooms?|bdrms?|dormitorios?|habitaciones|recámaras|schlafzimmern?|chambres?|camere(?: da letto)?|slaapkamers|soverom|sovrum|quartos|dormit[oó]rios)(?!\\p{L})`,
   'iu',
 );
 const BATHS = new RegExp(
-  `\\b${COUNT}\\s*\\+?[\\s-]*(?:or more\\s+)?(?:ba|baths?|bathrooms?|baños|badezimmern?|salles? de bains?|bagni|badkamers)\\b`,
+  `\\b${COUNT}\\s*\\+?[\\s-]*(?:or more\\s+)?(?:ba|baths?|bathrooms?|baños|badezimmern?|salles? de bains?|bagni|badkamers|banheiros|casas de banho)(?!\\p{L})`,
   'iu',
 );
 const counted = (text: string, pattern: RegExp): number | undefined => {
@@ -93,13 +112,15 @@ const counted = (text: string, pattern: RegExp): number | undefined => {
 };
 
 const MOST =
-  /\b(?:up to|max(?:imum|imal)?|limit|at most|no more than|under|below|hasta|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|budget|spend|afford|could go to|pre-?approved)\b/iu;
+  /\b(?:up to|max(?:imum|imal)?|limit|at most|no more than|under|below|hasta|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|upp till|opp til|op til|budget|spend|afford|could go to|pre-?approved)(?!\p{L})/iu;
 const LEAST =
-  /\b(?:at least|minimum|min|over|above|from|starting at|desde|mínimo|a partir de|ab|mindestens|à partir de|minimo|vanaf)\b/iu;
+  /(?<!\p{L})(?:at least|minimum|min|over|above|from|starting at|desde|mínimo|a partir de|ab|mindestens|à partir de|minimo|vanaf)(?!\p{L})/iu;
 
 /** A budget: two sums are a range, one is the most unless its words say the least. */
 export function budgetIn(text: string, labelled = false): Pick<MailWants, 'priceMin' | 'priceMax'> {
-  const sums = sumsIn(text).filter(({ value, sure }) => value >= (labelled ? 100 : 1_000) && (labelled || sure));
+  const sums = sumsIn(text).filter(
+    ({ value, sure, monthly }) => value >= (labelled || monthly ? 100 : 1_000) && (labelled || sure),
+  );
   if (!sums.length) return {};
   if (sums.length > 1) {
     const [a, b] = [sums[0]!, sums[1]!];
@@ -116,7 +137,7 @@ const NOT_PLACES =
   /^(?:january|february|march|april|may|june|july|august|september|october|november|december|monday|tuesday|wednesday|thursday|friday|saturday|sunday|spring|summer|autumn|fall|winter|enero|febrero|marzo|abril|mayo|junio|julio|agosto|septiembre|octubre|noviembre|diciembre|januar|februar|märz|mai|juni|juli|oktober|dezember|english|spanish|german|french|person|i|the|a|us)$/iu;
 const PLACE = `${CAP}(?:\\s+${CAP}){0,2}`;
 const PLACES = new RegExp(
-  `\\b(?:in|near|around|en|cerca de|bei|à|nära|nær)\\s+((?:${PLACE})(?:(?:\\s*,\\s*|\\s+(?:or|and|o|y|oder|und|ou|et)\\s+)${PLACE})*)`,
+  `(?<!\\p{L})(?:in|near|around|en|em|cerca de|bei|à|nära|nær)\\s+((?:${PLACE})(?:(?:\\s*,\\s*|\\s+(?:or|and|o|y|oder|und|ou|et)\\s+)${PLACE})*)`,
   'gu',
 );
 const OWNED =
@@ -176,23 +197,33 @@ export function permissionsIn(text: string): Partial<Record<MailChannel, 'grante
     const about = clause.slice((forbids ?? grants)!.index);
     if (forbids && about.length > 45) continue;
     for (const part of about.split(/\s+(?:and|or|und|oder|y|o)\s+|\//)) {
-      const channel = channelOf(part);
+      const channel = channelOf(part) ?? (forbids && clause.length <= 45 ? channelOf(clause) : null);
       if (channel) said[channel] ??= forbids ? 'withdrawn' : 'granted';
     }
   }
   return said;
 }
 
+const NO_STREET =
+  /^(?:schlafzimmer|zimmer|badezimmer|bäder|wohn(?:ung|zimmer)|personen|kinder|jahre?|monate?|tage|uhr|bed|bath|dollar|euro|transcript|min(?:ute)?s?)/iu;
 const MONTH_START = /^(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|enero|febr|abr|ago|dic|mär|mai|okt|dez)/iu;
+const PARTICLE = '(?:du|des?|la|les?|del|della|di|da|dos?|van|von|der|den)';
 const ADDRESS = new RegExp(
-  `(?<![\\d$€£.,/-])\\b(\\d{1,5}[A-Za-z]?)\\s+((?:${CAP}\\s?){1,5})(?:,\\s*((?:${CAP}\\s?){1,3})(?=[\\s,.!?)]|$))?(?:,?\\s*(?:[A-Z]{2}\\s+)?(\\d{5})(?!\\d))?`,
+  `(?<![\\d$€£.,/:-])\\b(\\d{1,5}[A-Za-z]?)\\s+((?:(?:rue|quai|avenue|boulevard|chemin|place)\\s|${CAP}\\s?)(?:(?:${PARTICLE}\\s+){0,2}${CAP}\\s?){0,5})(?:,\\s*((?:${CAP}\\s?){1,3})(?=[\\s,.!?)]|$))?(?:,?\\s*(?:[A-Z]{2}\\s+)?(\\d{5})(?!\\d))?`,
   'gu',
+);
+/** Where the number stands behind the street: `Deichweg 4, Petrel Point`, `Calle del Faro 12`. */
+const STREET_FIRST = new RegExp(
+  `(?<!\\p{L})(\\p{Lu}\\p{Ll}+(?:straße|strasse|str\\.|weg|gasse|allee|platz|ufer|damm|straat|laan|gracht|gata|gatan|vei|veien)|(?:Calle|Via|Rua|Avenida|Viale|Plaza|Piazza)\\s(?:(?:${PARTICLE}\\s+){0,2}${CAP}\\s?){1,4})\\s*,?\\s*(\\d{1,4}[a-z]?)(?![\\d\\p{L}])(?:,\\s*((?:${CAP}\\s?){1,3})(?=[\\s,.!?)]|$))?`,
+  'u',
 );
 /** A postal address in running text. */
 export function addressIn(text: string): string | null {
+  const other = STREET_FIRST.exec(text.replace(/\s+/g, ' '));
+  if (other) return [`${other[1]!.trim()} ${other[2]}`, other[3]?.trim()].filter(Boolean).join(', ');
   for (const found of text.replace(/\s+/g, ' ').matchAll(ADDRESS)) {
     const [, number, street, town, postal] = found;
-    if (MONTH_START.test(street!) || (street!.trim().length < 4 && !town)) continue;
+    if (MONTH_START.test(street!) || NO_STREET.test(street!) || (street!.trim().length < 4 && !town)) continue;
     return [`${number} ${street!.trim()}`, [town?.trim(), postal].filter(Boolean).join(' ')].filter(Boolean).join(', ');
   }
   return null;
@@ -204,6 +235,16 @@ const LISTING_ID =
 export const listingIdIn = (text: string): string | null => LISTING_ID.exec(text)?.[1] ?? null;
 
 const MONTHS = 'january february march april may june july august september october november december'.split(' ');
+const MOVING =
+  /\b(?:mov(?:e|es|ing)|relocat\p{L}*|lease|out of|rental|be there|settled|start(?:s|ing)?|transfer\p{L}*|in by|in before|umzug|umziehen|einzug|einziehen|ziehen|mud\p{L}*|traslad\p{L}*|emménag\p{L}*|déménag\p{L}*|trasfer\p{L}*|verhui\p{L}*)\b/iu;
+/** The day by which somebody says that they move: of all days named only one of a sentence that speaks of it. */
+export const movingDayIn = (text: string, now: Date | null): string | undefined =>
+  text
+    .split(/(?<=[!?\n])|(?<=\p{Ll}\.)\s+/u)
+    .filter((sentence) => MOVING.test(sentence))
+    .map((sentence) => dayIn(sentence, now))
+    .find((day) => day !== undefined);
+
 /** A day on which somebody moves, as far as the words say it. @param now the day of the mail, for words without a year */
 export function dayIn(text: string, now: Date | null): string | undefined {
   const iso = /\b(20\d\d)-(\d\d)-(\d\d)\b/.exec(text);

@@ -15,6 +15,7 @@ import {
   addressIn,
   budgetIn,
   dayIn,
+  movingDayIn,
   introducedName,
   listingIdIn,
   permissionsIn,
@@ -22,6 +23,7 @@ import {
   rolesSaid,
   roomsIn,
   wantsIn,
+  withWhom,
 } from './prose';
 import {
   emailsIn,
@@ -105,6 +107,7 @@ function fromEntries(entries: Entry[], now: Date | null): Draft {
         draft.emails.push(...emailsIn(plainValue(value) || value));
         break;
       case 'phone':
+        if (!/\d{3}/.test(value) && /caller/i.test(label)) given ??= personName(value);
         addPhones(draft, phonesOf(plainText(value)));
         break;
       case 'first':
@@ -116,7 +119,11 @@ function fromEntries(entries: Entry[], now: Date | null): Draft {
       case 'name':
         if (hasLast && !hasFirst) draft.first ??= oneName(value);
         else if (hasFirst && !hasLast && !value.trim().includes(' ')) draft.last ??= oneName(value);
-        else given ??= personName(value);
+        else if (personName(value)) given ??= personName(value);
+        else {
+          draft.emails.push(...emailsIn(value));
+          addPhones(draft, phonesIn(plainText(value)));
+        }
         break;
       case 'partner':
         takePartner(draft, label, value);
@@ -252,7 +259,7 @@ function fromCard(mail: Mail): Draft | null {
 
 /** Senders that are machines or desks, by what stands before the @. */
 const DESK =
-  /^(?:no-?reply|do-?not-?reply|info|inquir\p{L}*|anfragen?|avisos?|leads?|calls?|notif\p{L}*|alerts?|forms?|form-post|web(?:site|form|master)?|ads?|post|results?|office|team|hello|contact|support|mailer|news|moves|service|system|admin|robot|dispatch\p{L}*|desk|switchboard|reception\p{L}*|bounce\p{L}*)(?:[+._-].*)?$/iu;
+  /^(?:no-?reply|do-?not-?reply|info|inquir\p{L}*|anfragen?|avisos?|leads?|calls?|notif\p{L}*|alerts?|forms?|form-post|web(?:site|form|master)?|ads?|post|results?|office|team|hello|contact|support|mailer|news|moves|service|system|admin|robot|bot|chat\p{L}*|voice-?mails?|phones?|telephony|pbx|sms|widget|referrals?|concierge|dispatch\p{L}*|desk|switchboard|reception\p{L}*|bounce\p{L}*)(?:[+._-].*)?$/iu;
 const isDesk = (mail: Mail): boolean =>
   !mail.from || DESK.test(mail.from.address.split('@')[0]!) || (mail.from.name !== '' && !senderName(mail.from.name));
 
@@ -293,8 +300,9 @@ function fromProse(mail: Mail, body: string, now: Date | null): Draft {
     draft.emails.push(mail.from!.address.toLowerCase());
     addPhones(draft, phonesIn(own));
   }
+  draft.partner ??= withWhom(words);
   draft.message = words;
-  draft.moveDate = dayIn(words, now);
+  draft.moveDate = movingDayIn(words, now);
   return draft;
 }
 
@@ -379,13 +387,14 @@ function reply(mail: Mail, body: string): LeadMail {
 
 /** A form, a portal, a document: what is labelled, completed by what the lead's own words say. */
 function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): LeadMail {
+  const prose = withoutService(beforeSignature(withoutQuoted(body)), mail);
+  if (!draft.message && !isDesk(mail)) draft.message = readLines(prose).prose.join('\n').trim();
   const said = draft.message;
   if (!draft.first && !draft.last) {
     const who = introducedName(said) ?? introducedName(body);
     if (who) Object.assign(draft, { first: who.first, last: who.last });
   }
   if (!draft.emails.length && mail.replyTo[0] && isTheirs(mail)) draft.emails.push(mail.replyTo[0].address.toLowerCase());
-  const prose = withoutService(beforeSignature(withoutQuoted(body)), mail);
   const listed = Object.keys(draft.listing).length > 0;
   if (!draft.listing.id) {
     const id = listingIdIn(said) ?? (listed ? null : aboutProperty(mail.subject) ? listingIdIn(mail.subject) : null);
@@ -393,12 +402,13 @@ function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): Lea
   }
   const roles = rolesSaid(`${mail.subject}\n${draft.cues.join('\n')}\n${said}\n${serviceWords(prose, draft)}`);
   if (!draft.listing.address && !listed) {
-    const address = addressIn(serviceWords(prose, draft)) ?? (aboutProperty(mail.subject) ? addressIn(mail.subject) : null);
+    const address =
+      addressIn(serviceWords(prose, draft)) ?? addressIn(said) ?? (aboutProperty(mail.subject) ? addressIn(mail.subject) : null);
     if (address) draft.listing.address = address;
   }
   draft.wants = { ...wantsIn(said), ...draft.wants };
   draft.permissions = { ...permissionsIn(said), ...draft.permissions };
-  draft.moveDate ??= dayIn(said, now);
+  draft.moveDate ??= movingDayIn(said, now);
   return answer(mail, draft, roles, sourceOf(mail, true));
 }
 

@@ -107,6 +107,8 @@ export interface NameFound {
 const NO_NAME =
   /\b(?:team|homes?|realty|group|inc|llc|gmbh|support|form|website|customer|service|sales|crew|desk|notification|mail(?:er)?|properties|immobilien)\b/iu;
 
+const TITLED = /^(?:dr|mrs?|ms|mx|prof|herr|frau|sra?|srta|mme|mlle|sig(?:ra)?|ing)\.\s+/iu;
+
 /** A value as the name of a person; null when it cannot be one. */
 export function personName(value: string): NameFound | null {
   const text = plainValue(value)
@@ -117,7 +119,8 @@ export function personName(value: string): NameFound | null {
     .trim();
   const words = text.split(' ');
   if (!text || text.length > 80 || words.length > 7 || /[\d@:;=/\\<>{}[\]?!]/u.test(text) || !/\p{L}/u.test(text)) return null;
-  if (/\.\s+\p{Ll}/u.test(text) || (words.length > 3 && /^\p{Ll}/u.test(text) && text === text.toLowerCase())) return null;
+  if (/\.\s+\p{Ll}/u.test(text.replace(TITLED, '')) || (words.length > 3 && /^\p{Ll}/u.test(text) && text === text.toLowerCase()))
+    return null;
   const read = readName(cleanName(text));
   return { first: read.first || null, last: read.last || null, partner: read.partner };
 }
@@ -129,20 +132,25 @@ export interface Sum {
   value: number;
   /** With a sign or word of money, or a word of scale. */
   sure: boolean;
+  /** It is paid every month. */
+  monthly: boolean;
   at: number;
 }
 const SUM =
   /((?:us|ca)?\s?[$€£]|usd|eur|gbp)?\s*(\d{1,3}(?:[.,'’ ]\d{3})+(?!\d)|\d+(?:[.,]\d{1,2})?)\s*(k|m|mm|mio|mill?ion(?:en|es)?|thousand|tsd|tausend|mil)?(?![\p{L}\d])\s*(usd|eur|gbp|dollars?|€|\$|pesos)?/giu;
+const MONTHLY = /^\s*(?:(?:a|per|al|pro|im|por|par|per)\s+(?:month|mo|mes|mois|monat|m[eê]s|mese|maand)|\/\s*mo)/iu;
 /** The sums of money in a text. A point or comma before three digits separates thousands. */
 export function sumsIn(text: string): Sum[] {
   const sums: (Sum & { scale: number })[] = [];
   for (const found of text.matchAll(SUM)) {
     const [, sign, digits, scaled, currency] = found;
     const plain = /[.,'’ ]\d{3}/.test(digits!) ? Number(digits!.replace(/[.,'’ ]/g, '')) : Number(digits!.replace(',', '.'));
+    const monthly = MONTHLY.test(text.slice(found.index + found[0].length));
     const scale = !scaled ? 1 : /^(?:k|thousand|tsd|tausend|mil)$/i.test(scaled) ? 1_000 : 1_000_000;
     sums.push({
       value: Math.round(plain * scale * 100) / 100,
-      sure: Boolean(sign || scaled || currency),
+      sure: Boolean(sign || scaled || currency || monthly),
+      monthly,
       at: found.index,
       scale,
     });
@@ -184,6 +192,9 @@ function listingId(part: string): string | undefined {
   return ID.exec(bare)?.[1] ?? (bare !== part && /^\d{4,10}$/.test(bare) ? bare : undefined);
 }
 
+/** What a house has is not where it stands: `3 bd 2 ba`. */
+const ROOMS = /^\d+(?:[.,]\d)?\s*\+?\s*(?:bd|bds|beds?|bedrooms?|br|ba|baths?|bathrooms?|sq\.? ?ft)\b/iu;
+
 /** The property that a value names: number, address and price, in any order, apart or together. */
 export function listingIn(value: string): { id?: string; address?: string; price?: number } {
   const listing: { id?: string; address?: string; price?: number } = {};
@@ -194,6 +205,7 @@ export function listingIn(value: string): { id?: string; address?: string; price
     .filter(Boolean);
   const rest: string[] = [];
   for (const part of parts) {
+    if (ROOMS.test(part)) continue;
     const id = listingId(part);
     if (id && !listing.id) listing.id = id;
     else if (!/[$€£]|\b(?:usd|eur)\b/i.test(part)) rest.push(part);

@@ -19,6 +19,7 @@ export {
   localWeekday,
   MINUTE,
   minutesOf,
+  plainDay,
   shortDay,
 } from './time';
 export { type Jsoned } from './jsoned';

@@ -97,6 +97,11 @@ export function localDay(at: Date, zone: string): { start: Date; end: Date } {
 export const dayAndTime = (at: Date, zone: string): string => DateTime.fromJSDate(at, { zone }).toFormat('ccc d LLL, HH:mm');
 /** `3 Mar`, in the zone. */
 export const shortDay = (at: Date, zone: string): string => DateTime.fromJSDate(at, { zone }).toFormat('d LLL');
+/** `15 Feb 2027` of `2027-02-15`, `Feb 2027` of `2027-02`; what is neither stays as it is. */
+export function plainDay(day: string): string {
+  const date = DateTime.fromISO(day, { zone: 'utc' });
+  return date.isValid ? date.toFormat(day.length > 7 ? 'd LLL yyyy' : 'LLL yyyy') : day;
+}
 /** `10:24`, in the zone. */
 export const clockTime = (at: Date, zone: string): string => DateTime.fromJSDate(at, { zone }).toFormat('HH:mm');
 

@@ -1,13 +1,18 @@
-/** The lead mails of tests/data/mails, read as a careful person reads them: scored as their README says. */
+/** The lead mails of tests/data/mails, and of other shapes and languages in tests/data/more-mails, read as a careful person reads them: scored as the README of the first says. */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readLeadMail, type LeadMail } from '@/core/mail';
 import { parseMail } from '.';
 
-const FOLDER = join(__dirname, '../../../tests/data/mails');
-const NAMES = readdirSync(FOLDER)
-  .filter((name) => name.endsWith('.eml'))
-  .map((name) => name.replace('.eml', ''));
+const FOLDERS = ['mails', 'more-mails'].map((name) => join(__dirname, '../../../tests/data', name));
+const PLACES = new Map(
+  FOLDERS.flatMap((folder) =>
+    readdirSync(folder)
+      .filter((name) => name.endsWith('.eml'))
+      .map((name): [string, string] => [name.replace('.eml', ''), join(folder, name.replace('.eml', ''))]),
+  ),
+);
+const NAMES = [...PLACES.keys()];
 
 type Expected = Partial<LeadMail> & { duplicateOf?: string };
 const plain = (text: unknown): string =>
@@ -45,11 +50,11 @@ function agree(found: string, wanted: string): boolean {
 
 const read: Record<string, { found: LeadMail; expected: Expected }> = {};
 beforeAll(async () => {
-  for (const name of NAMES) {
-    const mail = await parseMail(readFileSync(join(FOLDER, `${name}.eml`)));
+  for (const [name, path] of PLACES) {
+    const mail = await parseMail(readFileSync(`${path}.eml`));
     read[name] = {
       found: readLeadMail(mail, mail.headers.date ? new Date(mail.headers.date) : null),
-      expected: JSON.parse(readFileSync(join(FOLDER, `${name}.expected.json`), 'utf8')) as Expected,
+      expected: JSON.parse(readFileSync(`${path}.expected.json`, 'utf8')) as Expected,
     };
   }
 });

@@ -11,7 +11,7 @@ import { askOf, withListing, type CleanInquiry } from '@/core/capture/schemas';
 import type { ListingView } from '@/core/market';
 import { sentenceOf, type Activity, type Because, type Stage } from '@/core/contacts';
 import { enrolArrival } from '../campaigns';
-import { changePermissions, permissionActivity, recordActivities, type PermissionChange } from '../contacts';
+import { changePermissions, lettersTo, permissionActivity, recordActivities, type PermissionChange } from '../contacts';
 import { listingAskedAbout } from '../market';
 import { attachByRung, handPlanned, ladderNow, noticeAgents, planRoute, traceOf, type Handing, type Planned } from '../routing';
 import { transact, type Tx } from '../shared';
@@ -99,7 +99,7 @@ export async function captureInquiry(came: Arrival): Promise<Captured> {
     if (listed) arrival.inquiry = inquiry = withListing(inquiry, listed);
     const known = await matchContact(tx, door.accountId, inquiry);
     const admitted = await admit(tx, door.accountId, known, inquiry, { tagPlaces, horizon: door.defaults.horizon ?? null }, at);
-    const permissions = await changePermissions(tx, door.accountId, permissionChanges(arrival, at));
+    const permissions = await changePermissions(tx, door.accountId, permissionChanges(arrival, admitted.contactId, at));
     const fixed = await keptBy(tx, arrival, admitted, listed);
     const lead = leadOf(door.id, inquiry, inquiry.source ?? door.name, admitted.matched);
     const plan = await planRoute(tx, door.accountId, admitted.contactId, lead, fixed, at);
@@ -198,10 +198,10 @@ const HOW: Record<Door['kind'], string> = {
   file: 'said so to whoever kept the file',
 };
 
-function permissionChanges({ door, inquiry, raw }: Arrival, at: Date): PermissionChange[] {
+function permissionChanges({ door, inquiry, raw }: Arrival, contactId: string, at: Date): PermissionChange[] {
   const evidence = JSON.stringify((raw as { permissions?: unknown } | null)?.permissions ?? {}).slice(0, 2_000);
-  const addresses = { call: inquiry.phones, text: inquiry.phones, email: inquiry.emails };
-  return (['call', 'text', 'email'] as const).flatMap((channel) => {
+  const addresses = { call: inquiry.phones, text: inquiry.phones, email: inquiry.emails, letter: [lettersTo(contactId)] };
+  return (['call', 'text', 'email', 'letter'] as const).flatMap((channel) => {
     const said = inquiry.permissions[channel];
     if (said === undefined) return [];
     return addresses[channel].map((address) => ({
@@ -300,6 +300,6 @@ const arrivalLine = ({ door, inquiry, byPerson }: Arrival, admitted: Admitted, a
   kind: 'inquiry',
   channel: null,
   direction: 'in',
-  data: { text: askOf(inquiry), door: door.name, from: inquiry.source ?? undefined },
+  data: { text: askOf(inquiry), door: door.name, from: inquiry.source ?? undefined, partner: inquiry.partner ?? undefined },
   because: null,
 });

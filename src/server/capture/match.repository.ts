@@ -75,8 +75,8 @@ async function create(tx: Tx, accountId: string, inquiry: CleanInquiry, horizon:
        select $1, $2, $3, 'new', $4, $5::text[], $6, coalesce($7, a.time_zone), $8, $9, $10, $11::jsonb, $4, $4, (select key from horizons where account_id = $1 and key = $15 and deleted_at is null) from accounts a where a.id = $1 returning id, time_zone
      ), facts as (insert into contact_facts (contact_id) select id from made),
      points as (
-       insert into contact_points (account_id, contact_id, kind, value, position)
-       select $1, made.id, x.kind, x.value, x.n from made, (
+       insert into contact_points (account_id, contact_id, kind, value, position, extension)
+       select $1, made.id, x.kind, x.value, x.n, $16::jsonb->>x.value from made, (
          select 'phone' as kind, value, ordinality::int - 1 as n from unnest($12::text[]) with ordinality as p (value, ordinality)
          union all select 'email', value, ordinality::int - 1 from unnest($13::text[]) with ordinality as e (value, ordinality)) x
      ), search as (insert into contact_search (contact_id, account_id, search_text) select id, $1, ' ' || lower(unaccent($14)) from made),
@@ -107,6 +107,7 @@ async function create(tx: Tx, accountId: string, inquiry: CleanInquiry, horizon:
         .filter(Boolean)
         .join(' '),
       horizon,
+      JSON.stringify(inquiry.extensions),
     ],
   );
   return { contactId: row!.id, matched: false, stage: 'new', timeZone: row!.time_zone, owner: null };
@@ -136,11 +137,11 @@ const addPoints = (tx: Tx, accountId: string, contactId: string, inquiry: CleanI
     `with named as (select kind, value, n + (select coalesce(max(position) + 1, 0) from contact_points where contact_id = $2) as position
        from (select 'phone' as kind, value, ordinality::int - 1 as n from unnest($3::text[]) with ordinality as p (value, ordinality)
          union all select 'email', value, ordinality::int - 1 from unnest($4::text[]) with ordinality as e (value, ordinality)) x),
-       owned as (insert into contact_points (account_id, contact_id, kind, value, position) select $1, $2, kind, value, position from named
+       owned as (insert into contact_points (account_id, contact_id, kind, value, position, extension) select $1, $2, kind, value, position, $5::jsonb->>value from named
          on conflict (account_id, kind, value) where active do nothing returning kind, value)
      insert into contact_points (account_id, contact_id, kind, value, position, active) select $1, $2, kind, value, position, false from named
      where (kind, value) not in (select kind, value from owned) and not exists (select 1 from contact_points h where h.contact_id = $2 and h.kind = named.kind and h.value = named.value)`,
-    [accountId, contactId, inquiry.phones, inquiry.emails],
+    [accountId, contactId, inquiry.phones, inquiry.emails, JSON.stringify(inquiry.extensions)],
   );
 
 const addTags = (tx: Tx, accountId: string, contactId: string, tags: string[]): Promise<void> =>

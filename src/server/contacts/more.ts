@@ -20,7 +20,11 @@ export async function readMore(contactId: string, tx: Tx): Promise<MoreView> {
     `select o.id, trim(o.first_name || ' ' || o.last_name) as name from contacts c join contacts o on o.household_id = c.household_id and o.id <> c.id and o.deleted_at is null where c.id = $1 order by o.id`,
     [contactId],
   );
-  return { household };
+  const extended = await tx.rows<{ value: string; extension: string }>(
+    'select value, extension from contact_points where contact_id = $1 and active and extension is not null',
+    [contactId],
+  );
+  return { household, extensions: Object.fromEntries(extended.map(({ value, extension }) => [value, extension])) };
 }
 
 /**

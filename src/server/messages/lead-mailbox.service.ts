@@ -78,7 +78,7 @@ async function settle(
   }
   if (read.kind === 'needs-a-person') return { state: 'waiting', inquiryId: null };
   try {
-    const { inquiry } = await take(door, mail, id, inquiryOf(read, door));
+    const { inquiry } = await take(door, { ...mail, body: bodyOf(mail) }, id, inquiryOf(read, door));
     return { state: 'taken', inquiryId: inquiry.id };
   } catch (error) {
     /* What the reader found and the rules of an inquiry refuse is for a person; whatever else failed is tried again by the sender. */
@@ -89,16 +89,19 @@ async function settle(
 }
 
 /** The inquiry of a mail. Its key is that of the mail, so that it is one whoever takes it in. */
-const arrive = (
+const take = (
   door: ArrivalDoor,
-  mail: { from: Mail['from']; subject: string; text: string },
+  { from, subject, body }: { from: Mail['from']; subject: string; body: string },
   id: string,
   said: object,
 ): Promise<Captured> =>
-  captureInquiry({ door, raw: { mail, ...said }, inquiry: readInquiry(said), idempotencyKey: `lead-mail:${id}`, byPerson: null });
-
-const take = (door: ArrivalDoor, mail: Mail, id: string, said: object): Promise<Captured> =>
-  arrive(door, { from: mail.from, subject: mail.subject, text: bodyOf(mail).slice(0, MOST_KEPT) }, id, said);
+  captureInquiry({
+    door,
+    raw: { mail: { from, subject, text: body.slice(0, MOST_KEPT) }, ...said },
+    inquiry: readInquiry(said),
+    idempotencyKey: `lead-mail:${id}`,
+    byPerson: null,
+  });
 
 interface Row {
   id: string;
@@ -197,7 +200,7 @@ export async function takeLeadMail(principal: Principal, id: string, said: objec
     defaults: row.defaults,
   };
   const from = { name: row.from_name, address: row.from_address };
-  const captured = await arrive(door, { from, subject: row.subject, text: row.body }, row.message_id, said);
+  const captured = await take(door, { from, subject: row.subject, body: row.body }, row.message_id, said);
   if (marks.length) await teachLeadMail(principal, id, marks);
   await settled(id, 'taken', captured.inquiry.id, userId);
   return captured;

@@ -1,9 +1,15 @@
 /** A text in which what was recognised is marked. */
+import { marksIn } from '@/core/capture';
+
 export function highlight(raw: string, values: string[]) {
-  const words = [...new Set(values.flatMap((value) => value.split(', ')))]
-    .filter((value) => value.length > 1)
-    .sort((a, b) => b.length - a.length);
-  if (!words.length) return raw;
-  const pattern = new RegExp(`(${words.map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('|')})`, 'gi');
-  return raw.split(pattern).map((part, at) => (at % 2 ? <mark key={at}>{part}</mark> : part));
+  let end = 0;
+  const parts = marksIn(
+    raw,
+    values.flatMap((value) => value.split(', ')),
+  ).flatMap(([from, to]) => {
+    const before = raw.slice(end, from);
+    end = to;
+    return [before, <mark key={from}>{raw.slice(from, to)}</mark>];
+  });
+  return [...parts, raw.slice(end)];
 }

@@ -139,7 +139,11 @@ function Head({ contact, readOnly, onClose }: { contact: ContactInFull; readOnly
       </div>
       <div className="soft small right">
         {contact.phones.map((phone) => (
-          <CopyLine key={phone} value={showPhone(phone)} fault={contact.address_faults[phone]} />
+          <CopyLine
+            key={phone}
+            value={`${showPhone(phone)}${contact.extensions[phone] ? ` ext. ${contact.extensions[phone]}` : ''}`}
+            fault={contact.address_faults[phone]}
+          />
         ))}
         {contact.emails.map((email) => (
           <CopyLine key={email} value={email} fault={contact.address_faults[email]} />

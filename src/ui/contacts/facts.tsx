@@ -2,7 +2,7 @@
 /** What is known about a contact, beside the timeline: wants, what they permit, follow-up, calls, place, tags. */
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { dayAndTime, howLong, shortDay } from '@/core/shared';
+import { dayAndTime, howLong, plainDay, shortDay } from '@/core/shared';
 import { CHANNEL_NAMES, DATE_NAMES, type Channel } from '@/core/contacts';
 import { DetailsDialog } from './details';
 import { Household } from './household';
@@ -26,6 +26,7 @@ function Wants({ wants }: { wants: Record<string, unknown> }) {
       .filter(Boolean)
       .join(', '),
     [list(wants.areas), list(wants.features)].filter(Boolean).join(' · '),
+    typeof wants.move_by === 'string' ? `Moves by ${plainDay(wants.move_by)}` : '',
     typeof wants.words === 'string' ? wants.words : '',
   ].filter(Boolean);
   return (

@@ -95,8 +95,10 @@ function detail(line: TimelineLine, zone: string): string {
     );
     if (data.autoReply) parts.push('automatic answer');
     if (data.optOut) parts.push('an instruction to stop');
-  } else if (line.kind === 'inquiry') parts.push([data.from, data.door && `door “${data.door}”`].filter(Boolean).join(', '));
-  else if (line.by) parts.push(`by ${line.by}`);
+  } else if (line.kind === 'inquiry') {
+    parts.push([data.from, data.door && `door “${data.door}”`].filter(Boolean).join(', '));
+    if (data.partner) parts.push(`together with ${data.partner}`);
+  } else if (line.by) parts.push(`by ${line.by}`);
   if (line.kind === 'next_touch' && data.dueAt) parts.push(dayAndTime(new Date(data.dueAt), zone));
   if (line.because && !['handed', 'stopped', 'finished', 'waits', 'held', 'bounced', 'message'].includes(line.kind))
     parts.push(line.because);
