@@ -16,7 +16,7 @@ import { sweepVisitors } from '@/server/pages';
 import { BEAT_MS, beat, closeDb, config, freeDeadJobs, leave, listen, markClock, migrate, sweepRates } from '@/server/shared';
 import { mailDoor } from './messages/mail-door';
 import { outside as makeOutside } from './shared/outside';
-import { carryOutAll, startPulse } from './shared/pulse';
+import { carryOutRound, startPulse } from './shared/pulse';
 import { workerSettings } from './shared/settings';
 import { workQueue, type Handlers } from './shared/job-queue';
 import { performAdvance, syncSimulator } from './simulation/advance';
@@ -51,7 +51,7 @@ async function main(): Promise<void> {
   };
   const { runner, holders } = await workQueue(config().databaseUrl, handlers);
 
-  const pulse = startPulse(() => carryOutAll(processId, outside, () => going), settings.WORKER_PULSE_MS, complain);
+  const pulse = startPulse(() => carryOutRound(processId, outside), settings.WORKER_PULSE_MS, complain);
   const wake = listen(
     DUE_CHANNEL,
     () => pulse.wake(),

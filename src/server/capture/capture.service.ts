@@ -121,7 +121,7 @@ export async function captureInquiry(came: Arrival): Promise<Captured> {
         ...permissions.map((change) => permissionActivity(admitted.contactId, change)),
         ...(enrolled ? [enrolled] : []),
       ],
-      { ours: !admitted.matched, told: true },
+      { ...(admitted.fresh ? { fresh: [admitted.fresh] } : {}), told: true },
     );
     const handing = await handPlanned(tx, door.accountId, plan, at);
     const inquiryId = await settleHanding(tx, arrival, admitted, plan, handing, at);

@@ -1,7 +1,8 @@
 /** Finding the contact an inquiry belongs to, by e-mail or phone, and bringing it up to date; or making a new one. */
 import { zoneOfPostalCode } from '@/core/capture';
 import { type CleanInquiry } from '@/core/capture/schemas';
-import { learnWords, refreshSearch } from '../contacts';
+import type { Horizon } from '@/core/contacts';
+import { learnWords, refreshSearch, type Fresh } from '../contacts';
 import type { Tx } from '../shared';
 
 export interface Admitted {
@@ -9,6 +10,8 @@ export interface Admitted {
   matched: boolean;
   stage: string;
   timeZone: string;
+  /** How it stands, when it was made just now. */
+  fresh: Fresh | null;
   /** The agent who has the contact already and is still here. */
   owner: { id: string; name: string } | null;
 }
@@ -31,6 +34,7 @@ export async function matchContact(tx: Tx, accountId: string, inquiry: CleanInqu
     matched: true,
     stage: row!.stage,
     timeZone: row!.time_zone,
+    fresh: null,
     owner: row!.owner_id ? { id: row!.owner_id, name: row!.owner! } : null,
   };
 }
@@ -69,10 +73,10 @@ export async function admit(
 
 /** A new contact with its facts, addresses and search text in one statement; the addresses are free, or the contact would have matched. */
 async function create(tx: Tx, accountId: string, inquiry: CleanInquiry, horizon: string | null, at: Date): Promise<Admitted> {
-  const row = await tx.first<{ id: string; time_zone: string }>(
+  const row = await tx.first<{ id: string; time_zone: string; horizon: Horizon | null; rhythm_days: number | null }>(
     `with made as (
        insert into contacts (account_id, first_name, last_name, stage, stage_since, roles, source, time_zone, street, city, postal_code, wants, created_at, updated_at, horizon)
-       select $1, $2, $3, 'new', $4, $5::text[], $6, coalesce($7, a.time_zone), $8, $9, $10, $11::jsonb, $4, $4, (select key from horizons where account_id = $1 and key = $15 and deleted_at is null) from accounts a where a.id = $1 returning id, time_zone
+       select $1, $2, $3, 'new', $4, $5::text[], $6, coalesce($7, a.time_zone), $8, $9, $10, $11::jsonb, $4, $4, (select key from horizons where account_id = $1 and key = $15 and deleted_at is null) from accounts a where a.id = $1 returning id, time_zone, horizon
      ), facts as (insert into contact_facts (contact_id) select id from made),
      points as (
        insert into contact_points (account_id, contact_id, kind, value, position, extension)
@@ -81,7 +85,7 @@ async function create(tx: Tx, accountId: string, inquiry: CleanInquiry, horizon:
          union all select 'email', value, ordinality::int - 1 from unnest($13::text[]) with ordinality as e (value, ordinality)) x
      ), search as (insert into contact_search (contact_id, account_id, search_text) select id, $1, ' ' || lower(unaccent($14)) from made),
      learned as (${learnWords(`select $1::bigint as account_id, concat_ws(' ', $2::text, $3::text, $9::text) as text`)})
-     select id, time_zone from made`,
+     select id, time_zone, horizon, (select rhythm_days from horizons h where h.account_id = $1 and h.key = made.horizon) as rhythm_days from made`,
     [
       accountId,
       inquiry.firstName,
@@ -110,7 +114,9 @@ async function create(tx: Tx, accountId: string, inquiry: CleanInquiry, horizon:
       JSON.stringify(inquiry.extensions),
     ],
   );
-  return { contactId: row!.id, matched: false, stage: 'new', timeZone: row!.time_zone, owner: null };
+  const { id } = row!;
+  const fresh: Fresh = { id, stage: 'new', horizon: row!.horizon, rhythmDays: row!.rhythm_days, createdAt: at };
+  return { contactId: id, matched: false, stage: 'new', timeZone: row!.time_zone, fresh, owner: null };
 }
 
 const complete = (tx: Tx, contactId: string, inquiry: CleanInquiry, at: Date): Promise<void> =>

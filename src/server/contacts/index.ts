@@ -34,7 +34,7 @@ export {
 } from './permissions';
 export { endOffers } from './ownership';
 export { refold } from './refold';
-export { derived, recordActivities, restate } from './record';
+export { derived, recordActivities, restate, type Fresh } from './record';
 export { listTimeline } from './timeline.repository';
 export { segmentSql, type SegmentContext } from './segment.sql';
 export { visible } from './visible';

@@ -33,23 +33,43 @@ interface Standing {
   task_kind: 'promise' | 'call' | null;
 }
 
+/** A contact that was made just now: without an agent, a task or anything that happened. */
+export interface Fresh {
+  id: string;
+  stage: Stage;
+  horizon: Horizon | null;
+  rhythmDays: number | null;
+  createdAt: Date;
+}
+const standingOf = ({ id, stage, horizon, rhythmDays, createdAt }: Fresh): Standings => ({
+  id,
+  stage,
+  horizon,
+  rhythm_days: rhythmDays,
+  created_at: createdAt,
+  owner_id: null,
+  office_id: null,
+  task_due_at: null,
+  task_kind: null,
+});
+
 /** Pages are told one by one up to here; a larger batch is told as one event. */
 const TELL_EACH = 20;
 
 /**
  * Records activities, in their order.
- * @param ours the contacts were made in this transaction, so nobody else can hold them; `told`: the caller tells the pages itself
+ * @param fresh how contacts stand that were made in this transaction, so that nobody else can hold them; `told`: the caller tells the pages itself
  * @returns the ids of the activities given (not of those that follow from them)
  */
 export async function recordActivities(
   tx: Tx,
   accountId: string,
   activities: Activity[],
-  { ours = false, told = false } = {},
+  { fresh, told = false }: { fresh?: Fresh[]; told?: boolean } = {},
 ): Promise<string[]> {
   if (!activities.length) return [];
   const contactIds = [...new Set(activities.map((activity) => activity.contactId))];
-  const standings = await readStandings(tx, contactIds, !ours);
+  const standings = fresh?.map(standingOf) ?? (await readStandings(tx, contactIds));
   const all: Activity[] = [];
   const ends: FollowUpEnd[] = [];
   const given: number[] = [];
@@ -76,8 +96,7 @@ export async function recordActivities(
     }
   }
   const stopped = await endFollowUp(tx, ends);
-  const ids = await insertActivities(tx, accountId, [...all, ...stopped]);
-  await writeStandings(tx, [...byContact.values()]);
+  const ids = await write(tx, accountId, [...all, ...stopped], [...byContact.values()]);
   await answerOffers(tx, activities.filter(isHumanTry));
   if (!told) await tell(tx, accountId, standings);
   return given.map((at) => ids[at]!);
@@ -119,32 +138,6 @@ export async function readStandings(tx: Tx, contactIds: string[], lock = true): 
   );
 }
 
-async function insertActivities(tx: Tx, accountId: string, activities: Activity[]): Promise<string[]> {
-  const rows = await tx.rows<{ id: string }>(
-    `insert into activities (account_id, contact_id, user_id, at, kind, channel, direction, data, because)
-     select $1, contact_id, user_id, at, kind, channel, direction, data, because
-     from jsonb_to_recordset($2::jsonb) as a (n int, contact_id bigint, user_id bigint, at timestamptz, kind text, channel text, direction text, data jsonb, because jsonb) order by n
-     returning id`,
-    [
-      accountId,
-      JSON.stringify(
-        activities.map((activity, n) => ({
-          n,
-          contact_id: activity.contactId,
-          user_id: activity.userId,
-          at: activity.at,
-          kind: activity.kind,
-          channel: activity.channel,
-          direction: activity.direction,
-          data: activity.data,
-          because: activity.because,
-        })),
-      ),
-    ],
-  );
-  return rows.map((row) => row.id);
-}
-
 interface Changed {
   row: Standing;
   facts: Facts;
@@ -167,30 +160,59 @@ export function derived(row: Standing, facts: Facts, stage: Stage) {
   };
 }
 
-const writeStandings = (tx: Tx, changed: Changed[]): Promise<void> =>
-  tx.run(
-    `with change as (
-       select * from jsonb_to_recordset($1::jsonb) as x (id bigint, stage text, stage_since timestamptz, hand_raised_at timestamptz, last_touch_at timestamptz, next_touch_at timestamptz,
+/** The part of a statement that puts facts and what is derived from them; its values are the parameter `$n`. */
+const PUT = (n: number): string => `change as (
+       select * from jsonb_to_recordset($${n}::jsonb) as x (id bigint, stage text, stage_since timestamptz, hand_raised_at timestamptz, last_touch_at timestamptz, next_touch_at timestamptz,
          next_touch_kind text, at timestamptz, facts jsonb)
      ), facts as (
        update contact_facts f set (${FACT_COLUMNS.join(', ')}) = (select ${FACT_COLUMNS.map((name) => `v.${name}`).join(', ')} from jsonb_populate_record(null::contact_facts, x.facts) v)
        from change x where f.contact_id = x.id
-     )
-     update contacts c set stage = x.stage, stage_since = coalesce(x.stage_since, c.stage_since), hand_raised_at = x.hand_raised_at, last_touch_at = x.last_touch_at,
-       next_touch_at = x.next_touch_at, next_touch_kind = x.next_touch_kind, updated_at = x.at
-     from change x where c.id = x.id`,
+     ), stands as (
+       update contacts c set stage = x.stage, stage_since = coalesce(x.stage_since, c.stage_since), hand_raised_at = x.hand_raised_at, last_touch_at = x.last_touch_at,
+         next_touch_at = x.next_touch_at, next_touch_kind = x.next_touch_kind, updated_at = x.at
+       from change x where c.id = x.id
+     )`;
+const put = (changed: Changed[]): string =>
+  JSON.stringify(
+    changed.map(({ row, facts, stage, stageSince, at }) => ({
+      id: row.id,
+      ...derived(row, facts, stage),
+      stage_since: stageSince,
+      at,
+      facts: rowOfFacts(facts),
+    })),
+  );
+
+/** Appends activities and puts how their contacts stand, in one statement. @returns the ids of the activities, in their order */
+async function write(tx: Tx, accountId: string, activities: Activity[], changed: Changed[]): Promise<string[]> {
+  const rows = await tx.rows<{ id: string }>(
+    `with ${PUT(3)}
+     insert into activities (account_id, contact_id, user_id, at, kind, channel, direction, data, because)
+     select $1, contact_id, user_id, at, kind, channel, direction, data, because
+     from jsonb_to_recordset($2::jsonb) as a (n int, contact_id bigint, user_id bigint, at timestamptz, kind text, channel text, direction text, data jsonb, because jsonb) order by n
+     returning id`,
     [
+      accountId,
       JSON.stringify(
-        changed.map(({ row, facts, stage, stageSince, at }) => ({
-          id: row.id,
-          ...derived(row, facts, stage),
-          stage_since: stageSince,
-          at,
-          facts: rowOfFacts(facts),
+        activities.map((activity, n) => ({
+          n,
+          contact_id: activity.contactId,
+          user_id: activity.userId,
+          at: activity.at,
+          kind: activity.kind,
+          channel: activity.channel,
+          direction: activity.direction,
+          data: activity.data,
+          because: activity.because,
         })),
       ),
+      put(changed),
     ],
   );
+  return rows.map((row) => row.id);
+}
+
+const writeStandings = (tx: Tx, changed: Changed[]): Promise<void> => tx.run(`with ${PUT(1)} select 1`, [put(changed)]);
 
 /** A person reached out: the timers of their waiting leads stop. */
 async function answerOffers(tx: Tx, tries: Activity[]): Promise<void> {

@@ -177,6 +177,7 @@ const NAMES: Record<string, string> = {
   lastName: 'Last name',
   emails: 'E-mail',
   phones: 'Phone',
+  partner: 'Together with',
   roles: 'Role',
   city: 'Town',
   postalCode: 'Postal code',

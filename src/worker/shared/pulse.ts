@@ -11,22 +11,30 @@ import type { Outside } from './outside';
 const DUE_BATCH = 250;
 /** A wake waits this long for others, so that a burst of leads is carried out in few batches. */
 const GATHER_MS = 40;
+/** While leads keep coming, each round takes what came within this time: a round costs nearly as much for one as for twenty. */
+const BREATH_MS = 200;
+const FEW = 50;
 
-/** Everything due by now: exports that come back, windows of offers, enrolments, then what they put into the outbox. @returns how many rows were moved */
-export async function carryOutAll(processId: string, outside: Outside, going: () => boolean = () => true): Promise<number> {
-  let moved = await orderDueExports();
-  while (going()) {
-    const due = (await carryOutWindows()) + (await carryOutDue(DUE_BATCH));
-    const sent = await performOutbox(processId, outside);
-    moved += due + sent;
-    if (due + sent === 0) return moved;
+/** One round of what is due by now: exports that come back, windows of offers, enrolments, then what they put into the outbox. @returns how many rows were moved */
+export const carryOutRound = async (processId: string, outside: Outside): Promise<number> =>
+  (await orderDueExports()) +
+  (await carryOutWindows()) +
+  (await carryOutDue(DUE_BATCH)) +
+  (await performOutbox(processId, outside));
+
+/** Rounds until nothing is due. @returns how many rows were moved */
+export async function carryOutAll(processId: string, outside: Outside): Promise<number> {
+  let moved = 0;
+  for (;;) {
+    const now = await carryOutRound(processId, outside);
+    if (now === 0) return moved;
+    moved += now;
   }
-  return moved;
 }
 
-/** Runs the work again and again until `stop`; `wake` makes it run at once. A failure is logged and the pulse goes on. */
+/** Runs rounds again and again until `stop`: at once after one that was full, after a breath when it moved few, and otherwise when it is woken or now and then. A failure is logged and the pulse goes on. */
 export function startPulse(
-  work: () => Promise<unknown>,
+  round: () => Promise<number>,
   everyMs: number,
   log: (message: string, error: unknown) => void,
 ): { wake: () => void; stop: () => Promise<void> } {
@@ -36,13 +44,19 @@ export function startPulse(
   const loop = async () => {
     while (!stopped) {
       woken = false;
+      let moved = 0;
       try {
-        await work();
+        moved = await round();
       } catch (error) {
         log('the pulse missed a beat', error);
         await new Promise((resolve) => setTimeout(resolve, 300));
       }
-      if (stopped || woken) continue;
+      if (stopped || moved >= FEW) continue;
+      if (moved > 0) {
+        await new Promise((resolve) => setTimeout(resolve, BREATH_MS));
+        continue;
+      }
+      if (woken) continue;
       await new Promise<void>((resolve) => {
         const timer = setTimeout(resolve, everyMs);
         rouse = () => {
