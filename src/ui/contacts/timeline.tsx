@@ -31,6 +31,8 @@ const GLYPHS: Record<string, string> = {
   saved_home: 'visit',
 };
 
+const capital = (word: string): string => word[0]!.toUpperCase() + word.slice(1);
+
 function headline(line: TimelineLine): string {
   const { data } = line;
   switch (line.kind) {
@@ -72,7 +74,7 @@ function headline(line: TimelineLine): string {
     case 'task':
       return `Call due: ${line.text ?? ''}`;
     case 'permission':
-      return `${line.channel ? CHANNEL_NAMES[line.channel as Channel] : ''}: ${line.text ?? ''}`;
+      return `${line.channel ? capital(CHANNEL_NAMES[line.channel as Channel]) : ''}: ${line.text ?? ''}`;
     case 'next_touch':
       return line.text ? `Next touch: ${line.text}` : data.dueAt ? 'Next touch set' : 'Promise taken back';
     default:
@@ -85,7 +87,7 @@ function detail(line: TimelineLine, zone: string): string {
   const parts: string[] = [];
   if (line.kind === 'message') {
     const channel = CHANNEL_NAMES[(line.channel ?? 'text') as Channel];
-    const named = channel[0]!.toUpperCase() + channel.slice(1);
+    const named = capital(channel);
     parts.push(
       line.direction === 'in'
         ? `${named} from ${address(data.from)}`
