@@ -16,6 +16,7 @@ import { market } from './0014_market';
 import { pages } from './0015_pages';
 import { sources } from './0016_sources';
 import { fileDoor } from './0017_file_door';
+import { campaigns } from './0018_campaigns';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -36,5 +37,6 @@ export const migrations: Migration[] = [
   pages,
   sources,
   fileDoor,
+  campaigns,
 ];
 export type { Migration };

@@ -9,6 +9,7 @@ import { startCluster } from './lib/cluster.mjs';
 import { awaitHealthy, endProcesses, houseEnvironment, startSimulator, startWeb, startWorker } from './lib/house.mjs';
 import { ensureNodeModules } from './lib/packages.mjs';
 import { lead, median, note, percentile, rate, round } from './lib/measure.mjs';
+import { planOf } from './lib/plan.mjs';
 import { requirePorts } from './lib/ports.mjs';
 import { fromRoot } from './lib/root.mjs';
 import { shown } from './lib/run.mjs';
@@ -63,8 +64,10 @@ async function leadsPerSecond() {
   };
 }
 
-const SEED = (campaign) => `insert into enrolments (account_id, campaign_id, contact_id, started_at, due_at, planned_at)
-  select 1, ${campaign}, c.id, k.now, k.now, k.now from contacts c, (select clock_timestamp() + offset_ms * interval '1 millisecond' as now from clock) k where c.first_name = 'Due'`;
+const SEED = (
+  campaign,
+) => `insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at, due_at, planned_at)
+  select 1, ${campaign}, (select max(id) from campaign_versions where campaign_id = ${campaign}), c.id, k.now, k.now, k.now from contacts c, (select clock_timestamp() + offset_ms * interval '1 millisecond' as now from clock) k where c.first_name = 'Due'`;
 
 /** What hand-written SQL alone needs to claim, insert an outbox row and reschedule, in batches of 100 on two connections. */
 const BY_HAND = `with due as (select id, contact_id from enrolments where state = 'active' and campaign_id = $1 order by due_at, id limit 100 for update skip locked),
@@ -84,9 +87,13 @@ async function dueTouches(pg, url, env) {
   await admin.query(
     `insert into permissions (account_id, channel, address, state, how, at) select 1, 'text', value, 'granted', 'bench', now() from contact_points where value like '+1997%'`,
   );
-  const touches = JSON.stringify([
-    { channel: 'text', when: { afterMinutes: 0 }, words: { text: 'Hello {{ first_name }} from {{ town }}', plain: 'Hello' } },
-    { channel: 'email', when: { day: 1, at: '09:00' }, words: { text: 'x', plain: 'x' } },
+  const plan = planOf([
+    {
+      channel: 'text',
+      when: { after: 'start', minutes: 0 },
+      words: { text: 'Hello {{ first_name }} from {{ town }}', plain: 'Hello' },
+    },
+    { channel: 'email', when: { after: 'start', days: 1, at: '09:00' }, words: { text: 'x', plain: 'x' } },
   ]);
   const ratios = [];
   const ours = [];
@@ -96,8 +103,9 @@ async function dueTouches(pg, url, env) {
     const campaign = async () =>
       (
         await admin.query(
-          `insert into campaigns (account_id, name, touches, created_at) values (1, 'Bench', $1::jsonb, now()) returning id`,
-          [touches],
+          `with c as (insert into campaigns (account_id, name, created_at) values (1, 'Bench', now()) returning id)
+           insert into campaign_versions (account_id, campaign_id, number, plan, made_at) select 1, id, 1, $1::jsonb, now() from c returning campaign_id as id`,
+          [plan],
         )
       ).rows[0].id;
     const first = await campaign();

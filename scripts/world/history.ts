@@ -1,6 +1,6 @@
 /** Half a year of plausible work with a contact: the campaign's touches, tries, conversations, answers, promises. Decisions are core's own, so that history obeys the rules. */
 import { DAY, HOUR, localInstant, localMinutes, MINUTE, type Random } from '@/core/shared';
-import { NEW_BUYER, plannedAt, quietUntil, DEFAULT_GUARDRAILS, dayOf } from '@/core/campaigns';
+import { DEFAULT_GUARDRAILS, daysOf, NEW_BUYER, plannedAt, quietUntil, type TouchStep } from '@/core/campaigns';
 import { fillWords } from '@/core/messages';
 import { showPhone } from '@/core/capture';
 import {
@@ -16,6 +16,10 @@ import { isReached, type Outcome } from '@/core/calling';
 import { ANSWERS, NOTES, PROMISES } from './names';
 import { BROKERAGE, COLLEAGUES, nameOf, START, ZONE } from './settings';
 import type { WorldContact } from './contact';
+
+/** The steps of the starter, whose ids are their places. */
+const TOUCHES = NEW_BUYER.plan.steps as TouchStep[];
+const DAYS = daysOf(TOUCHES);
 
 const RHYTHM = { hot: 2, warm: 10, nurture: 35, someday: 90 };
 
@@ -201,9 +205,9 @@ function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; 
     brokerage: BROKERAGE,
   };
   let from = contact.createdAt;
-  for (const [step, touch] of NEW_BUYER.touches.entries()) {
+  for (const [step, touch] of TOUCHES.entries()) {
     enrolment.step = step;
-    const planned = plannedAt(touch, contact.createdAt, ZONE);
+    const planned = plannedAt(touch.when, { startedAt: contact.createdAt, lastAt: from, timeZone: ZONE })!;
     const opens = touch.channel === 'letter' ? null : quietUntil(planned < from ? from : planned, ZONE, DEFAULT_GUARDRAILS);
     const due = opens ?? (planned < from ? from : planned);
     if (opens && planned <= START) {
@@ -224,7 +228,7 @@ function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; 
     if (due > START) return null;
     from = due;
     const words = fillWords(touch.words, fields);
-    const day = dayOf(touch);
+    const day = DAYS.get(touch.id)!;
     if (touch.channel === 'call') {
       if (contact.phone) {
         story.add(due, 'task', {
@@ -282,7 +286,7 @@ function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; 
   }
   Object.assign(enrolment, {
     state: 'finished',
-    step: NEW_BUYER.touches.length,
+    step: -1,
     dueAt: null,
     endedAt: from,
     because: { why: 'ran_through', campaign: NEW_BUYER.name },

@@ -105,7 +105,7 @@ async function copy(tx: Tx, k: number, top: number): Promise<void> {
     `insert into tasks (account_id, contact_id, user_id, kind, due_at, note, because, done_at, created_at) select account_id, ${of('contact_id')}, user_id, kind, due_at, note, because, done_at, created_at from tasks where contact_id <= ${top}`,
   );
   await tx.run(
-    `insert into enrolments (account_id, campaign_id, contact_id, state, step, started_at, ended_at, because) select account_id, campaign_id, ${of('contact_id')}, state, step, started_at, ended_at, because from enrolments where contact_id <= ${top} and state <> 'active'`,
+    `insert into enrolments (account_id, campaign_id, version_id, contact_id, state, step, started_at, ended_at, because) select account_id, campaign_id, version_id, ${of('contact_id')}, state, step, started_at, ended_at, because from enrolments where contact_id <= ${top} and state <> 'active'`,
   );
   await writeSearch(tx, `c.id > ${k * top} and c.id <= ${(k + 1) * top}`);
 }

@@ -40,6 +40,7 @@ const TABLES_WITH_IDS = [
   'rosters',
   'rungs',
   'campaigns',
+  'campaign_versions',
   'enrolments',
   'outbox',
   'calls',
@@ -188,7 +189,6 @@ async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<v
       name: 'text',
       state: 'text',
       exclusive_group: 'text',
-      touches: 'jsonb',
       created_at: 'timestamptz',
     },
     [
@@ -197,11 +197,14 @@ async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<v
         ...account,
         name: NEW_BUYER.name,
         state: 'on',
-        exclusive_group: NEW_BUYER.exclusiveGroup,
-        touches: NEW_BUYER.touches,
+        exclusive_group: NEW_BUYER.group,
         created_at: new Date(START.getTime() - 200 * 86_400_000),
       },
     ],
+  );
+  await tx.run(
+    `insert into campaign_versions (account_id, campaign_id, number, plan, made_at) select account_id, id, 1, $1::jsonb, created_at from campaigns where id = 1`,
+    [JSON.stringify(NEW_BUYER.plan)],
   );
   await insert(
     tx,
@@ -483,6 +486,7 @@ async function writeHistory(tx: Tx, contacts: WorldContact[]): Promise<number> {
         id: enrolmentId,
         ...account,
         campaign_id: 1,
+        version_id: 1,
         contact_id: contact.id,
         state,
         step,
@@ -570,6 +574,7 @@ async function writeHistory(tx: Tx, contacts: WorldContact[]): Promise<number> {
       id: 'bigint',
       account_id: 'bigint',
       campaign_id: 'bigint',
+      version_id: 'bigint',
       contact_id: 'bigint',
       state: 'text',
       step: 'int',

@@ -143,7 +143,7 @@ test('both in one campaign: one goes on; apart again, both do', async () => {
   const [one, other] = await pair();
   await house().db.run(`update enrolments set state = 'active'`);
   await house().db.run(
-    `insert into enrolments (account_id, campaign_id, contact_id, started_at) select 1, 1, id, now() from contacts c where not exists (select 1 from enrolments e where e.contact_id = c.id)`,
+    `insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at) select 1, 1, 1, id, now() from contacts c where not exists (select 1 from enrolments e where e.contact_id = c.id)`,
   );
   const merged = await house().m.duplicates.mergeContacts(house().as('Ada'), one, other, {});
   const states = async () =>

@@ -84,7 +84,7 @@ describe('a household', () => {
   test('and fields of one’s own stand in what a campaign writes', async () => {
     const field = await house.m.vocabulary.createField(house.as('Ada'), { name: 'Boat', kind: 'text', choices: [] });
     await house.db.run(
-      `update campaigns set touches = jsonb_set(touches, '{0,words}', '{"text":"Hello {{ first_names }}, how is the {{ field.Boat }}?","plain":"Hello."}')`,
+      `update campaign_versions set plan = jsonb_set(plan, '{steps,0,words}', '{"text":"Hello {{ first_names }}, how is the {{ field.Boat }}?","plain":"Hello."}')`,
     );
     const { jago, gideon } = await couple();
     await house.m.contacts.updateContact(house.as('Ada'), jago, { fields: { [field.id]: 'Tern' } });

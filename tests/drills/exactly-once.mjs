@@ -9,6 +9,7 @@ import pg from 'pg';
 import { startCluster } from '../../scripts/lib/cluster.mjs';
 import { endProcesses, houseEnvironment, startSimulator, startWorker } from '../../scripts/lib/house.mjs';
 import { fromRoot } from '../../scripts/lib/root.mjs';
+import { planOf } from '../../scripts/lib/plan.mjs';
 import { kept } from '../../scripts/lib/run.mjs';
 import { say, script, Stop } from '../../scripts/lib/say.mjs';
 
@@ -33,12 +34,12 @@ const PEOPLE = `
     select 1, id, 'phone', '+1999' || lpad((row_number() over (order by id))::text, 7, '0') from contacts where first_name = 'Drill'
     union all select 1, id, 'email', 'drill' || id || '@drill.example' from contacts where first_name = 'Drill';
   insert into permissions (account_id, channel, address, state, how, at) select 1, 'text', value, 'granted', 'drill', now() from contact_points where value like '+1999%';
-  insert into enrolments (account_id, campaign_id, contact_id, started_at, due_at, planned_at, step)
-    select 1, 2, id, c.now, c.now, c.now, case when id % 3 = 0 then 1 else 0 end from contacts, c where first_name = 'Drill';
+  insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at, due_at, planned_at, step)
+    select 1, 2, 2, id, c.now, c.now, c.now, case when id % 3 = 0 then 1 else 0 end from contacts, c where first_name = 'Drill';
 `;
-const CAMPAIGN = JSON.stringify([
-  { channel: 'text', when: { afterMinutes: 0 }, words: { text: 'drill', plain: 'drill' } },
-  { channel: 'email', when: { afterMinutes: 0 }, words: { subject: 'drill', text: 'drill', plain: 'drill' } },
+const PLAN = planOf([
+  { channel: 'text', when: { after: 'start', minutes: 0 }, words: { text: 'drill', plain: 'drill' } },
+  { channel: 'email', when: { after: 'start', minutes: 0 }, words: { subject: 'drill', text: 'drill', plain: 'drill' } },
 ]);
 
 await script(async () => {
@@ -64,7 +65,10 @@ await script(async () => {
     }
   };
   await sql(`delete from enrolments where state = 'active'`);
-  await sql(`insert into campaigns (account_id, name, touches, created_at) values (1, 'Drill', '${CAMPAIGN}'::jsonb, now())`);
+  await sql(
+    `with c as (insert into campaigns (account_id, name, created_at) values (1, 'Drill', now()) returning id)
+     insert into campaign_versions (account_id, campaign_id, number, plan, made_at) select 1, id, 1, '${PLAN}'::jsonb, now() from c`,
+  );
   for (const statement of PEOPLE.trim()
     .split(';')
     .filter((one) => one.trim()))

@@ -10,7 +10,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
 import type { SMTPServer } from 'smtp-server';
-import { NEW_BUYER, type Touch } from '@/core/campaigns';
+import { NEW_BUYER, type Plan } from '@/core/campaigns';
 import { HORIZONS, STAGES } from '@/core/contacts';
 import { readInquiry } from '@/core/capture/schemas';
 import { scopeFor, wholeAccount, type Person, type Principal, type Role, type Scope } from '@/core/accounts';
@@ -39,6 +39,7 @@ const modules = async () => ({
   importing: { ...(await import('@/worker/imports/look')), ...(await import('@/worker/imports/run')) },
   changes: await import('@/server/changes'),
   vocabulary: await import('@/server/vocabulary'),
+  tags: await import('@/server/tags'),
   segments: await import('@/server/segments'),
   results: await import('@/server/results'),
   market: await import('@/server/market'),
@@ -81,7 +82,7 @@ export interface Lead {
 }
 
 /** Opens a house. `await house.close()` when the file is done. */
-export async function openHouse(touches: Touch[] = NEW_BUYER.touches) {
+export async function openHouse(plan: Plan = NEW_BUYER.plan) {
   const base = process.env.TEST_POSTGRES!;
   const name = `urraca_case_${randomUUID().slice(0, 13)}`;
   await sql(base, `create database "${name}" template ${TEMPLATE}`);
@@ -97,7 +98,7 @@ export async function openHouse(touches: Touch[] = NEW_BUYER.touches) {
     await sql(base, `drop database "${name}" with (force)`);
     rmSync(folder, { recursive: true, force: true });
   });
-  await house.furnish(touches);
+  await house.furnish(plan);
   return house;
 }
 
@@ -131,7 +132,7 @@ export class House {
     return this.m.shared.reader();
   }
 
-  async furnish(touches: Touch[]): Promise<void> {
+  async furnish(plan: Plan): Promise<void> {
     const { db } = this;
     await db.run(`insert into accounts (name, time_zone) values ('Test House', $1)`, [ZONE]);
     await db.run(`insert into offices (account_id, name) values (1, 'North'), (1, 'South')`);
@@ -177,8 +178,9 @@ export class House {
       `insert into doors (account_id, kind, name, slug) values (1, 'api', 'Lead sources', null), (1, 'page', 'A page', 'page'), (1, 'hand', 'Added by hand', null), (1, 'mail', 'Mail door', null), (1, 'file', 'Files', null)`,
     );
     await db.run(
-      `insert into campaigns (account_id, name, exclusive_group, touches, created_at) values (1, 'New buyer', 'First weeks', $1::jsonb, now())`,
-      [JSON.stringify(touches)],
+      `with c as (insert into campaigns (account_id, name, exclusive_group, created_at) values (1, 'New buyer', 'First weeks', now()) returning id)
+       insert into campaign_versions (account_id, campaign_id, number, plan, made_at) select 1, id, 1, $1::jsonb, now() from c`,
+      [JSON.stringify(plan)],
     );
     await db.run(`insert into rosters (account_id, name, safety_net_id) values (1, 'Coast agents', $1)`, [this.people.Ada!.id]);
     for (const [at, first] of ['Abel', 'Brisa', 'Caspian'].entries())

@@ -142,11 +142,10 @@ export async function draw(house: House, count: number, at: Date): Promise<{ ids
         [door, id, people[0]!.id, at],
       );
     if (random() < 0.4)
-      await db.run(`insert into enrolments (account_id, campaign_id, contact_id, state, started_at) values (1, 1, $1, $2, $3)`, [
-        id,
-        pick(['active', 'stopped']),
-        at,
-      ]);
+      await db.run(
+        `insert into enrolments (account_id, campaign_id, version_id, contact_id, state, started_at) values (1, 1, 1, $1, $2, $3)`,
+        [id, pick(['active', 'stopped']), at],
+      );
     for (const kind of some(['birthday', 'closing', 'wedding', 'other']))
       await db.run('insert into contact_dates (contact_id, kind, label, year, month_day) values ($1, $2, $2, $3, $4)', [
         id,

@@ -5,7 +5,22 @@ import type { BrowserContext } from '@playwright/test';
 interface Document {
   paths: Record<string, Record<string, { operationId: string }>>;
 }
+const PLAN = {
+  roles: [],
+  who: null,
+  anyStage: false,
+  starts: [],
+  steps: [],
+  repeat: null,
+  ends: { answered: 'end', pauseDays: 7, unreachable: 'end', then: [] },
+  held: 'move',
+};
 const BODIES: Record<string, unknown> = {
+  updateCampaign: { name: 'mine' },
+  saveCampaignPlan: { plan: PLAN, seen: '1' },
+  previewCampaignPlan: { plan: PLAN },
+  enrolContact: { campaign_id: '1' },
+  holdContactCampaigns: { held: true },
   updateContact: { horizon: 'hot' },
   addNote: { text: 'not mine' },
   sendMessage: { channel: 'email', text: 'not mine' },

@@ -20,6 +20,7 @@ import { TAG_COLORS } from '@/core/tags';
 import { MEASURE_KEYS, SPEED_BY } from '@/core/results';
 import { PREFERENCE_KEYS } from '@/server/accounts';
 import { CONTACT_SORTS, contactPatchSchema } from '@/server/contacts';
+import { CAMPAIGN_OPERATIONS } from './campaign.operations';
 import { MARKET_OPERATIONS } from './market.operations';
 import { PAGE_OPERATIONS } from './page.operations';
 
@@ -104,6 +105,7 @@ const segmentName = Joi.string().min(1).max(80);
 const define = <const T extends Record<string, Operation>>(operations: T): { [Key in keyof T]: Operation } => operations;
 
 export const OPERATIONS = define({
+  ...CAMPAIGN_OPERATIONS,
   ...MARKET_OPERATIONS,
   ...PAGE_OPERATIONS,
   createInquiry: {
@@ -755,8 +757,6 @@ export const OPERATIONS = define({
   },
   getToday: { method: 'GET', path: '/today', summary: 'Whom to contact now, and why', scope: 'contacts:read', only: 'person' },
   getWire: { method: 'GET', path: '/wire', summary: 'The numbers on the Wire', scope: 'contacts:read', only: 'person' },
-  listCampaigns: { method: 'GET', path: '/campaigns', summary: 'Campaigns with their touches', scope: 'contacts:read' },
-  getCampaign: { method: 'GET', path: '/campaigns/{id}', summary: 'One campaign', scope: 'contacts:read' },
   getLadder: {
     method: 'GET',
     path: '/ladder',

@@ -15,5 +15,5 @@ export {
   type Role,
   type Scope,
 } from './roles';
-export { DEFAULT_SETTINGS, type Settings } from './settings';
+export { DEFAULT_SETTINGS, settingsView, type SettingsView, type Settings } from './settings';
 export { type KeyView, type PersonView } from './views';

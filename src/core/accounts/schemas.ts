@@ -13,4 +13,12 @@ export const settingsSchema = Joi.object({
   conversation_seconds: Joi.number().integer().min(10).max(3600),
   tag_barred: Joi.array().items(Joi.string().valid('agent', 'caller')),
   tag_places: Joi.boolean(),
+  cap_day: Joi.number().integer().min(1).max(10),
+  cap_week: Joi.number().integer().min(1).max(30),
+  cap_month: Joi.number().integer().min(1).max(100),
+  text_gap_hours: Joi.number().integer().min(0).max(168),
+  holidays: Joi.array()
+    .items(Joi.string().pattern(/^(\d{4}-)?(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'day such as 12-25 or 2027-11-25'))
+    .max(100),
+  campaigns_held: Joi.boolean(),
 }).min(1);

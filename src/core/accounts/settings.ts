@@ -1,10 +1,10 @@
 /** The settings of an account with their defaults. */
 import { CONVERSATION_SECONDS } from '../calling';
-import { DEFAULT_GUARDRAILS } from '../campaigns';
+import { DEFAULT_GUARDRAILS, type Guardrails } from '../campaigns';
 
-export interface Settings {
-  quietTo: string;
-  quietFrom: string;
+export interface Settings extends Guardrails {
+  /** All campaigns stand still, at once. */
+  campaignsHeld: boolean;
   conversationSeconds: number;
   /** Roles that use tags but make no new ones. */
   tagBarred: string[];
@@ -13,7 +13,24 @@ export interface Settings {
 }
 export const DEFAULT_SETTINGS: Settings = {
   ...DEFAULT_GUARDRAILS,
+  campaignsHeld: false,
   conversationSeconds: CONVERSATION_SECONDS,
   tagBarred: [],
   tagPlaces: false,
 };
+
+/** The settings as pages and API name them. */
+export const settingsView = (settings: Settings) => ({
+  quiet_to: settings.quietTo,
+  quiet_from: settings.quietFrom,
+  conversation_seconds: settings.conversationSeconds,
+  tag_barred: settings.tagBarred,
+  tag_places: settings.tagPlaces,
+  cap_day: settings.capDay,
+  cap_week: settings.capWeek,
+  cap_month: settings.capMonth,
+  text_gap_hours: settings.textGapHours,
+  holidays: settings.holidays,
+  campaigns_held: settings.campaignsHeld,
+});
+export type SettingsView = ReturnType<typeof settingsView>;

@@ -1,7 +1,27 @@
 import fc from 'fast-check';
-import { dayOf, decideTouch, DEFAULT_GUARDRAILS, NEW_BUYER, plannedAt, type Campaign, type TouchedContact } from '.';
+import { localMinutes } from '../shared';
+import {
+  daysOf,
+  decideTouch,
+  DEFAULT_GUARDRAILS,
+  firstDue,
+  NEW_BUYER,
+  NO_PLAN,
+  programOf,
+  type Campaign,
+  type Plan,
+  type Step,
+  type TouchedContact,
+} from '.';
 
-const CAMPAIGN: Campaign = { id: '1', name: 'New buyer', state: 'on', touches: NEW_BUYER.touches };
+const campaignOf = (plan: Plan): Campaign => ({
+  id: '1',
+  name: 'New buyer',
+  plan,
+  program: programOf(plan),
+  days: daysOf(plan.steps),
+});
+const CAMPAIGN = campaignOf(NEW_BUYER.plan);
 const YES = { state: 'granted', at: null, how: null } as const;
 const contact = (more: Partial<TouchedContact> = {}): TouchedContact => ({
   id: '7',
@@ -25,31 +45,54 @@ const contact = (more: Partial<TouchedContact> = {}): TouchedContact => ({
     agent_phone: '(360) 555-0110',
     brokerage: 'Tern & Tiller',
   },
+  touched: [],
+  dates: {},
+  answeredAt: null,
+  openedAt: null,
+  meets: () => false,
   ...more,
 });
 
-/** Runs a whole campaign, each step at the instant it asked for. */
-function walk(startedAt: Date, who: TouchedContact): { at: Date; did: string }[] {
+/** Runs a whole campaign, each step at the instant it asked for; what is sent counts for the caps. */
+function walk(startedAt: Date, who: TouchedContact, campaign = CAMPAIGN, most = 60): { at: Date; did: string }[] {
   const story: { at: Date; did: string }[] = [];
-  let step = 0;
-  let waited = false;
-  let at = plannedAt(CAMPAIGN.touches[0]!, startedAt, who.timeZone);
-  for (let turns = 0; turns < 40; turns += 1) {
-    const { effects, next } = decideTouch(CAMPAIGN, { id: '9', step, startedAt, hasWaited: waited }, who, DEFAULT_GUARDRAILS, at);
-    for (const effect of effects)
-      story.push({
-        at,
-        did: effect.do === 'send' ? effect.channel : effect.do === 'task' ? 'task' : `${effect.kind} ${effect.channel}`,
-      });
+  const first = firstDue(campaign, startedAt, who.timeZone, who.dates);
+  if (!first) return story;
+  let state = { id: '9', step: first.step, round: 0, startedAt, lastAt: null as Date | null, hasWaited: false };
+  let at = first.at;
+  let touched = [...who.touched];
+  for (let turns = 0; turns < 400 && story.length < most; turns += 1) {
+    const now = at;
+    const { effects, next } = decideTouch(campaign, state, { ...who, touched }, DEFAULT_GUARDRAILS, now);
+    for (const effect of effects) {
+      const did =
+        effect.do === 'send'
+          ? effect.channel
+          : effect.do === 'tell'
+            ? `${effect.kind} ${effect.channel}`
+            : effect.do === 'change'
+              ? `change ${effect.change.set}`
+              : 'task';
+      story.push({ at: now, did });
+      if (effect.do === 'send') touched = [...touched, { at: now, channel: effect.channel }];
+    }
     if (next.state === 'finished') return story;
-    ({ step, dueAt: at, waiting: waited } = next);
+    state = { ...state, step: next.step, round: next.round, lastAt: next.lastAt, hasWaited: next.waiting };
+    at = next.dueAt;
   }
-  throw new Error('the campaign never ended');
+  return story;
 }
+const told = (story: { at: Date; did: string }[]) => story.map(({ at, did }) => `${did} ${at.toISOString()}`);
+const touch = (id: number, when: Step['when'], channel: 'text' | 'email' | 'call' | 'letter' = 'email'): Step => ({
+  id,
+  when,
+  do: 'touch',
+  channel,
+  words: { subject: 'x', text: 'Hello', plain: 'Hello' },
+});
 
 test('the starter over a clock change: nine o’clock stays nine o’clock', () => {
-  const story = walk(new Date('2026-10-29T17:00:00Z'), contact());
-  expect(story.map(({ at, did }) => `${did} ${at.toISOString()}`)).toEqual([
+  expect(told(walk(new Date('2026-10-29T17:00:00Z'), contact()))).toEqual([
     'text 2026-10-29T17:00:00.000Z',
     'email 2026-10-30T16:00:00.000Z',
     'task 2026-10-31T17:00:00.000Z',
@@ -60,7 +103,7 @@ test('the starter over a clock change: nine o’clock stays nine o’clock', () 
 test('from any start in any zone: four touches in their order, each once, none before its day', () => {
   fc.assert(
     fc.property(
-      fc.date({ min: new Date('2026-01-01'), max: new Date('2027-12-31'), noInvalidDate: true }),
+      fc.date({ min: new Date('2026-01-02'), max: new Date('2027-12-31'), noInvalidDate: true }),
       fc.constantFrom('America/Los_Angeles', 'America/New_York', 'Asia/Kathmandu', 'Australia/Lord_Howe'),
       (startedAt, timeZone) => {
         const story = walk(startedAt, contact({ timeZone }));
@@ -70,7 +113,9 @@ test('from any start in any zone: four touches in their order, each once, none b
           'task',
           'letter',
         ]);
-        expect(story.filter(({ did }) => did.startsWith('waits')).length).toBeLessThanOrEqual(1);
+        for (const { at, did } of story.filter(({ did: one }) => one === 'text' || one === 'email')) {
+          expect([did, localMinutes(at, timeZone) >= 480 && localMinutes(at, timeZone) < 1_260]).toEqual([did, true]);
+        }
         story.forEach(({ at }, place) =>
           expect(at.getTime()).toBeGreaterThanOrEqual((story[place - 1]?.at ?? startedAt).getTime()),
         );
@@ -87,7 +132,7 @@ test('a touch that may not go is passed over with its reason and the campaign go
 test('a missing name or town takes the plain version, with no hole in it', () => {
   const { effects } = decideTouch(
     CAMPAIGN,
-    { id: '9', step: 0, startedAt: new Date(), hasWaited: false },
+    { id: '9', step: 0, round: 0, startedAt: new Date('2026-11-23T18:00:00Z'), lastAt: null, hasWaited: false },
     contact({ fields: { ...contact().fields, first_name: '' } }),
     DEFAULT_GUARDRAILS,
     new Date('2026-11-23T18:00:00Z'),
@@ -100,4 +145,108 @@ test('a missing name or town takes the plain version, with no hole in it', () =>
   });
 });
 
-test('the day of a touch counts from the enrolment', () => expect(NEW_BUYER.touches.map(dayOf)).toEqual([0, 1, 2, 5]));
+test('the day of a touch counts from the enrolment', () =>
+  expect([...daysOf(NEW_BUYER.plan.steps).values()]).toEqual([0, 1, 2, 5]));
+
+describe('ways part', () => {
+  const plan: Plan = {
+    ...NO_PLAN,
+    steps: [
+      { id: 0, when: { after: 'start', minutes: 0 }, do: 'change', change: { set: 'horizon', horizon: 'warm' } },
+      {
+        id: 1,
+        when: { after: 'start', minutes: 0 },
+        do: 'branch',
+        ask: { about: 'has_phone' },
+        yes: [touch(2, { after: 'start', minutes: 60 }, 'text')],
+        no: [touch(3, { after: 'start', minutes: 60 })],
+      },
+      touch(4, { after: 'last', days: 3, at: '10:00' }, 'letter'),
+    ],
+  };
+  const from = new Date('2026-11-23T18:00:00Z');
+  test('one way is walked, the other is not, and both go on behind it', () => {
+    expect(told(walk(from, contact(), campaignOf(plan)))).toEqual([
+      'change horizon 2026-11-23T18:00:00.000Z',
+      'text 2026-11-23T19:00:00.000Z',
+      'letter 2026-11-26T18:00:00.000Z',
+    ]);
+    expect(walk(from, contact({ phone: null }), campaignOf(plan)).map(({ did }) => did)).toEqual([
+      'change horizon',
+      'email',
+      'letter',
+    ]);
+  });
+  test('by an answer since the beginning, and by any condition', () => {
+    const asking = (ask: Extract<Step, { do: 'branch' }>['ask']): Campaign =>
+      campaignOf({ ...plan, steps: plan.steps.map((step) => (step.do === 'branch' ? { ...step, ask } : step)) });
+    const way = (campaign: Campaign, who: TouchedContact) => walk(from, who, campaign).map(({ did }) => did)[1];
+    expect(way(asking({ about: 'answered' }), contact({ answeredAt: new Date('2026-11-22T18:00:00Z') }))).toBe('email');
+    expect(way(asking({ about: 'answered' }), contact({ answeredAt: from }))).toBe('text');
+    const tree = { on: 'town', how: 'any', of: ['Saltmarsh'] } as const;
+    expect(way(asking({ about: 'segment', tree: { ...tree, of: [...tree.of] } }), contact({ meets: () => true }))).toBe('text');
+  });
+});
+
+describe('when', () => {
+  const from = new Date('2026-11-23T18:00:00Z');
+  const once = (step: Step, who = contact()) => told(walk(from, who, campaignOf({ ...NO_PLAN, steps: [step] })));
+  test('moved on to a weekday', () =>
+    expect(once(touch(0, { after: 'start', days: 1, at: '10:00', on: [5] }))).toEqual(['email 2026-11-27T18:00:00.000Z']));
+  test('before a date of the person, this year or the next; passed over for whoever has none', () => {
+    const birthday = touch(0, { date: 'birthday', days: -7, at: '09:00' }, 'letter');
+    expect(once(birthday, contact({ dates: { birthday: [1215] } }))).toEqual(['letter 2026-12-08T17:00:00.000Z']);
+    expect(once(birthday, contact({ dates: { birthday: [1124] } }))).toEqual(['letter 2027-11-17T17:00:00.000Z']);
+    expect(once(birthday, contact({ dates: { birthday: [229] } }))).toEqual(['letter 2027-02-21T17:00:00.000Z']);
+    expect(once(birthday)).toEqual([]);
+  });
+  test('again every thirty days, three times', () => {
+    const plan = { ...NO_PLAN, steps: [touch(0, { after: 'start', days: 0, at: '10:00' })], repeat: { days: 30, times: 3 } };
+    expect(told(walk(from, contact(), campaignOf(plan)))).toEqual([
+      'email 2026-11-23T18:00:00.000Z',
+      'email 2026-12-23T18:00:00.000Z',
+      'email 2027-01-22T18:00:00.000Z',
+    ]);
+  });
+});
+
+describe('pace', () => {
+  const daily = (channel: 'text' | 'email', count: number): Plan => ({
+    ...NO_PLAN,
+    steps: Array.from({ length: count }, (_, id) => touch(id, { after: 'start', minutes: id * 5 }, channel)),
+  });
+  const from = new Date('2026-11-23T18:00:00Z');
+  test('over any span no more goes than its cap, whatever the campaign says', () => {
+    const story = walk(from, contact(), campaignOf(daily('email', 20)), 200).filter(({ did }) => did === 'email');
+    expect(story).toHaveLength(20);
+    for (const { days, most } of [
+      { days: 1, most: DEFAULT_GUARDRAILS.capDay },
+      { days: 7, most: DEFAULT_GUARDRAILS.capWeek },
+      { days: 30, most: DEFAULT_GUARDRAILS.capMonth },
+    ])
+      story.forEach(({ at }, place) => {
+        const within = story.slice(0, place + 1).filter((one) => one.at.getTime() > at.getTime() - days * 86_400_000);
+        expect(within.length).toBeLessThanOrEqual(most);
+      });
+  });
+  test('between two texts lie four hours', () => {
+    const story = walk(from, contact(), campaignOf(daily('text', 2))).filter(({ did }) => did === 'text');
+    expect(story[1]!.at.getTime() - story[0]!.at.getTime()).toBe(4 * 3_600_000);
+  });
+  test('a touch that is held lapses where the campaign says so', () => {
+    const plan: Plan = { ...daily('email', 3), held: 'lapse' };
+    expect(walk(from, contact(), campaignOf(plan)).map(({ did }) => did)).toEqual(['email', 'email', 'held email']);
+  });
+  test('nothing goes by itself on a holiday; the morning after it does', () => {
+    const story = walk(new Date('2026-12-25T18:00:00Z'), contact(), campaignOf(daily('email', 1)));
+    expect(told(story)).toEqual(['waits email 2026-12-25T18:00:00.000Z', 'email 2026-12-26T16:00:00.000Z']);
+  });
+});
+
+test('people with whom somebody works are reached by campaigns for them only', () => {
+  const plan: Plan = { ...NO_PLAN, steps: [touch(0, { after: 'start', minutes: 0 })] };
+  const from = new Date('2026-11-23T18:00:00Z');
+  const did = (one: Plan) => walk(from, contact({ stage: 'past_client' }), campaignOf(one)).map((line) => line.did);
+  expect(did(plan)).toEqual(['held email']);
+  expect(did({ ...plan, anyStage: true })).toEqual(['email']);
+});

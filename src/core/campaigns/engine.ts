@@ -1,17 +1,32 @@
 /**
- * The decision of the campaign engine for one enrolment that is due: send, make a call task, wait, skip, and what comes
- * next. Values in, values out; the worker carries the effects out in one transaction.
+ * The decision of the campaign engine for one enrolment that is due: send, make a task, change something, part ways, wait, skip, and
+ * what comes next. Values in, values out; the worker carries the effects out in one transaction.
  */
-import type { Because } from '../contacts';
-import type { Channel, Stage } from '../contacts';
+import type { Because, Channel, DateKind, Stage } from '../contacts';
 import { fillWords, type MergeFields } from '../messages';
-import { dayOf, plannedAt, type Campaign, type Touch } from './campaign';
+import type { Tree } from '../segments';
 import { mayTouch, type Guardrails, type PermissionState, UNKNOWN_PERMISSION } from './guardrails';
+import type { Ask, Change, Plan, Program, Step, TaskRole, TouchStep } from './plan';
+import { plannedAt, roundStart } from './schedule';
+
+/** A version of a campaign, ready to be walked. */
+export interface Campaign {
+  id: string;
+  name: string;
+  plan: Pick<Plan, 'repeat' | 'held' | 'anyStage'>;
+  program: Program;
+  /** The nominal day of each step. */
+  days: ReadonlyMap<number, number>;
+}
 
 export interface EnrolmentState {
   id: string;
+  /** The id of the step at which it stands. */
   step: number;
+  round: number;
   startedAt: Date;
+  /** When the step before was carried out. */
+  lastAt: Date | null;
   /** True when this step has waited already, so that the timeline says it once. */
   hasWaited: boolean;
 }
@@ -31,12 +46,22 @@ export interface TouchedContact {
   mailingAddress: string | null;
   permissions: Partial<Record<Channel, PermissionState>>;
   fields: MergeFields;
+  /** What went to them by itself in the last 30 days. */
+  touched: readonly { at: Date; channel: Channel }[];
+  /** Month and day of their dates. */
+  dates: Partial<Record<DateKind, readonly number[]>>;
+  /** When they last answered, and last opened an e-mail. */
+  answeredAt: Date | null;
+  openedAt: Date | null;
+  /** Whether a segment's condition applies to them now. */
+  meets: (tree: Tree) => boolean;
 }
 
 export type TouchEffect =
   | {
       do: 'send';
       key: string;
+      step: number;
       channel: Channel;
       address: string;
       subject: string | null;
@@ -44,14 +69,20 @@ export type TouchEffect =
       usedPlain: boolean;
       day: number;
     }
-  | { do: 'task'; key: string; note: string; day: number }
+  | { do: 'task'; key: string; step: number; role: TaskRole; note: string; day: number; call: boolean }
+  | { do: 'change'; change: Change; day: number }
   | { do: 'tell'; kind: 'waits' | 'held'; channel: Channel; because: Because };
 
 export interface TouchDecision {
   effects: TouchEffect[];
   /** Where the enrolment stands afterwards. */
-  next: { state: 'active'; step: number; dueAt: Date; waiting: boolean } | { state: 'finished'; because: Because };
+  next:
+    | { state: 'active'; step: number; round: number; dueAt: Date; lastAt: Date | null; waiting: boolean }
+    | { state: 'finished'; because: Because };
 }
+
+/** A plan that only changes and parts ways goes on tomorrow from here: no instant may hold a worker. */
+const MOST_STEPS = 60;
 
 const addressFor = (channel: Channel, contact: TouchedContact): { address: string | null; fault: string | null } => {
   if (channel === 'email') return { address: contact.email, fault: contact.emailFault };
@@ -59,7 +90,7 @@ const addressFor = (channel: Channel, contact: TouchedContact): { address: strin
   return { address: contact.phone, fault: contact.phoneFault };
 };
 
-/** Decides the touch at which the enrolment stands. A touch that may not go is passed over with its reason; the campaign goes on. */
+/** Decides what is due of an enrolment up to the first step of a later instant. A touch that may not go is passed over with its reason; the campaign goes on. */
 export function decideTouch(
   campaign: Campaign,
   enrolment: EnrolmentState,
@@ -67,47 +98,144 @@ export function decideTouch(
   guardrails: Guardrails,
   now: Date,
 ): TouchDecision {
-  const touch = campaign.touches[enrolment.step];
-  if (!touch) return { effects: [], next: { state: 'finished', because: { why: 'ran_through', campaign: campaign.name } } };
-  const { address, fault } = addressFor(touch.channel, contact);
-  const verdict = mayTouch(
+  const effects: TouchEffect[] = [];
+  let at: Place | null = { step: enrolment.step, round: enrolment.round };
+  let lastAt = enrolment.lastAt;
+  for (let taken = 0; at; taken += 1) {
+    const node = campaign.program.nodes.get(at.step);
+    if (!node) break;
+    if (taken > 0) {
+      const due = dueAt(campaign, node.step, { ...enrolment, round: at.round, lastAt }, contact);
+      /* A date that is not known: the step is passed over. */
+      if (due === null) {
+        at = placeAfter(campaign, at, node.next);
+        continue;
+      }
+      if (due > now || taken >= MOST_STEPS || effects.some((effect) => effect.do === 'send' || effect.do === 'task'))
+        return { effects, next: { state: 'active', ...at, dueAt: due > now ? due : now, lastAt, waiting: false } };
+    }
+    const { step } = node;
+    let next = node.next;
+    switch (step.do) {
+      case 'touch': {
+        const verdict = verdictOn(step, campaign, contact, guardrails, now);
+        if (verdict.go === 'later' && campaign.plan.held === 'move') {
+          if (!enrolment.hasWaited || taken > 0)
+            effects.push({ do: 'tell', kind: 'waits', channel: step.channel, because: verdict.because });
+          return { effects, next: { state: 'active', ...at, dueAt: verdict.at, lastAt, waiting: true } };
+        }
+        effects.push(
+          verdict.go === true
+            ? carryOut(step, campaign, enrolment.id, at, contact)
+            : { do: 'tell', kind: 'held', channel: step.channel, because: verdict.because },
+        );
+        break;
+      }
+      case 'task':
+        effects.push({
+          do: 'task',
+          key: keyOf(enrolment.id, at),
+          step: step.id,
+          role: step.role,
+          note: step.note,
+          day: campaign.days.get(step.id) ?? 0,
+          call: false,
+        });
+        break;
+      case 'change':
+        effects.push({ do: 'change', change: step.change, day: campaign.days.get(step.id) ?? 0 });
+        break;
+      case 'branch':
+        next = answerOf(step.ask, enrolment, contact) ? node.yes : node.no;
+        break;
+    }
+    if (step.do !== 'branch') lastAt = now;
+    at = placeAfter(campaign, at, next);
+  }
+  return { effects, next: { state: 'finished', because: { why: 'ran_through', campaign: campaign.name } } };
+}
+
+interface Place {
+  step: number;
+  round: number;
+}
+/** Where it goes on; from the end to the next round where there is one, null when it is over. */
+function placeAfter({ program, plan: { repeat } }: Campaign, { round }: Place, next: number | null): Place | null {
+  if (next !== null) return { step: next, round };
+  if (!repeat || program.entry === null || (repeat.times !== null && round + 1 >= repeat.times)) return null;
+  return { step: program.entry, round: round + 1 };
+}
+
+/** When the first step is due for somebody who begins now; null when there is none, or when it needs a date that is not known. */
+export function firstDue(
+  { program }: Pick<Campaign, 'program'>,
+  startedAt: Date,
+  timeZone: string,
+  dates: TouchedContact['dates'] = {},
+): { step: number; at: Date } | null {
+  let id = program.entry;
+  while (id !== null) {
+    const node: { step: Step; next: number | null } = program.nodes.get(id)!;
+    const at = plannedAt(node.step.when, { startedAt, lastAt: startedAt, timeZone, dates });
+    if (at) return { step: id, at };
+    id = node.next;
+  }
+  return null;
+}
+
+/** When a step is due: never before that of the step before it. */
+function dueAt(
+  campaign: Campaign,
+  step: Step,
+  { startedAt, round, lastAt }: Pick<EnrolmentState, 'startedAt' | 'round' | 'lastAt'>,
+  { timeZone, dates }: TouchedContact,
+): Date | null {
+  const begun = roundStart(startedAt, round, campaign.plan.repeat);
+  const first = step.id === campaign.program.entry && round > 0;
+  return plannedAt(step.when, {
+    startedAt: begun,
+    lastAt: first ? begun : lastAt && lastAt > begun ? lastAt : begun,
+    timeZone,
+    dates,
+  });
+}
+
+const verdictOn = (step: TouchStep, campaign: Campaign, contact: TouchedContact, guardrails: Guardrails, now: Date) => {
+  const { address, fault } = addressFor(step.channel, contact);
+  return mayTouch(
     {
-      channel: touch.channel,
+      channel: step.channel,
       automatic: true,
       now,
       timeZone: contact.timeZone,
       stage: contact.stage,
+      anyStage: campaign.plan.anyStage,
       doNotContact: contact.doNotContact,
       address,
       addressFault: fault,
-      permission: contact.permissions[touch.channel] ?? UNKNOWN_PERMISSION,
+      permission: contact.permissions[step.channel] ?? UNKNOWN_PERMISSION,
       wroteAt: null,
       onThePhone: contact.onThePhone,
+      touched: contact.touched,
     },
     guardrails,
   );
-  if (verdict.go === 'later') {
-    const tell: TouchEffect[] = enrolment.hasWaited
-      ? []
-      : [{ do: 'tell', kind: 'waits', channel: touch.channel, because: verdict.because }];
-    return { effects: tell, next: { state: 'active', step: enrolment.step, dueAt: verdict.at, waiting: true } };
-  }
-  const effect: TouchEffect = verdict.go
-    ? carryOut(touch, enrolment, contact, address!)
-    : { do: 'tell', kind: 'held', channel: touch.channel, because: verdict.because };
-  return { effects: [effect], next: afterStep(campaign, enrolment, contact, now) };
-}
+};
 
-function carryOut(touch: Touch, enrolment: EnrolmentState, contact: TouchedContact, address: string): TouchEffect {
-  const key = `e${enrolment.id}-s${enrolment.step}`;
-  const day = dayOf(touch);
-  const words = fillWords(touch.words, contact.fields);
-  if (touch.channel === 'call') return { do: 'task', key, note: words.text, day };
+/** The same for each attempt at a step of a round, so that the outbox takes it once. */
+const keyOf = (id: string, { step, round }: Place): string => `e${id}-s${step}${round ? `-r${round}` : ''}`;
+
+function carryOut(step: TouchStep, campaign: Campaign, id: string, at: Place, contact: TouchedContact): TouchEffect {
+  const key = keyOf(id, at);
+  const day = campaign.days.get(step.id) ?? 0;
+  const words = fillWords(step.words, contact.fields);
+  if (step.channel === 'call') return { do: 'task', key, step: step.id, role: 'owner', note: words.text, day, call: true };
   return {
     do: 'send',
     key,
-    channel: touch.channel,
-    address,
+    step: step.id,
+    channel: step.channel,
+    address: addressFor(step.channel, contact).address!,
     subject: words.subject,
     text: words.text,
     usedPlain: words.usedPlain,
@@ -115,10 +243,17 @@ function carryOut(touch: Touch, enrolment: EnrolmentState, contact: TouchedConta
   };
 }
 
-function afterStep(campaign: Campaign, enrolment: EnrolmentState, contact: TouchedContact, now: Date): TouchDecision['next'] {
-  const step = enrolment.step + 1;
-  const touch = campaign.touches[step];
-  if (!touch) return { state: 'finished', because: { why: 'ran_through', campaign: campaign.name } };
-  const planned = plannedAt(touch, enrolment.startedAt, contact.timeZone);
-  return { state: 'active', step, dueAt: planned > now ? planned : now, waiting: false };
+function answerOf(ask: Ask, { startedAt }: EnrolmentState, contact: TouchedContact): boolean {
+  switch (ask.about) {
+    case 'answered':
+      return contact.answeredAt !== null && contact.answeredAt >= startedAt;
+    case 'opened':
+      return contact.openedAt !== null && contact.openedAt >= startedAt;
+    case 'has_phone':
+      return contact.phone !== null && !contact.phoneFault;
+    case 'has_email':
+      return contact.email !== null && !contact.emailFault;
+    case 'segment':
+      return contact.meets(ask.tree);
+  }
 }

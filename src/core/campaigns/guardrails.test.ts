@@ -14,9 +14,10 @@ const question = (more: Partial<TouchQuestion> = {}): TouchQuestion => ({
   permission: { state: 'granted', at: null, how: null },
   wroteAt: null,
   onThePhone: false,
+  touched: [],
   ...more,
 });
-const ask = (more: Partial<TouchQuestion>) => mayTouch(question(more), DEFAULT_GUARDRAILS);
+const ask = (more: Partial<TouchQuestion>) => mayTouch(question(more), { ...DEFAULT_GUARDRAILS, holidays: [] });
 
 const zone = fc.constantFrom(
   'America/Los_Angeles',

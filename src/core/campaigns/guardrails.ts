@@ -4,18 +4,35 @@
  *
  * Permission: an automatic text needs a recorded yes (47 CFR 64.1200(a): prior express consent for automated texts);
  * e-mail, letters and calls go unless withdrawn (15 USC 7704: opt-out). A person's own text answers somebody, so it
- * goes unless withdrawn. Quiet hours: 47 CFR 64.1200(c)(1), 8 to 21 o'clock at the called party's location.
+ * goes unless withdrawn. Quiet hours: 47 CFR 64.1200(c)(1), 8 to 21 o'clock at the called party's location. Caps, the gap
+ * between texts and holidays are our own and hold for what goes by itself, not for what a person writes.
  */
 import type { Because } from '../contacts';
-import { HOUR, localInstant, localMinutes, MINUTE, minutesOf } from '../shared';
+import { DAY, HOUR, localDate, localInstant, localMinutes, MINUTE, minutesOf } from '../shared';
 import { isFollowedUp, type Channel, type Stage } from '../contacts';
 
 export interface Guardrails {
   /** Local clock times at the contact between which touches go. */
   quietTo: string;
   quietFrom: string;
+  /** Most automatic touches to one person over all channels within 1, 7 and 30 days. */
+  capDay: number;
+  capWeek: number;
+  capMonth: number;
+  /** Hours between two automatic texts. */
+  textGapHours: number;
+  /** Days without automatic calls, texts and e-mails at the contact: `2026-12-25`, or `12-25` for every year. */
+  holidays: string[];
 }
-export const DEFAULT_GUARDRAILS: Guardrails = { quietTo: '08:00', quietFrom: '21:00' };
+export const DEFAULT_GUARDRAILS: Guardrails = {
+  quietTo: '08:00',
+  quietFrom: '21:00',
+  capDay: 2,
+  capWeek: 5,
+  capMonth: 12,
+  textGapHours: 4,
+  holidays: ['01-01', '07-04', '12-25'],
+};
 
 export interface PermissionState {
   state: 'granted' | 'withdrawn' | 'unknown';
@@ -30,6 +47,8 @@ export interface TouchQuestion {
   now: Date;
   timeZone: string;
   stage: Stage;
+  /** The campaign is also for people with whom somebody works already. */
+  anyStage?: boolean;
   doNotContact: boolean;
   /** The phone, e-mail or (for a letter) the complete mailing address in one line; null when there is none. */
   address: string | null;
@@ -39,6 +58,8 @@ export interface TouchQuestion {
   wroteAt: Date | null;
   /** True while a call with this person is under way. */
   onThePhone: boolean;
+  /** Automatic touches that went to this person in the last 30 days, over all channels and campaigns. */
+  touched: readonly { at: Date; channel: Channel }[];
 }
 
 export type Verdict = { go: true } | { go: 'later'; at: Date; because: Because } | { go: false; because: Because };
@@ -48,7 +69,8 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
   const { channel, automatic, now, timeZone, permission } = question;
   const no = (because: Because): Verdict => ({ go: false, because });
   if (question.doNotContact) return no({ why: 'do_not_contact', channel });
-  if (automatic && !isFollowedUp(question.stage)) return no({ why: 'not_followed_up', channel, stage: question.stage });
+  if (automatic && !question.anyStage && !isFollowedUp(question.stage))
+    return no({ why: 'not_followed_up', channel, stage: question.stage });
   if (!question.address) return no({ why: 'no_address', channel });
   if (question.addressFault) return no({ why: 'address_broken', channel, fault: question.addressFault });
   if (permission.state === 'withdrawn') {
@@ -65,6 +87,8 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
     const at = new Date(now.getTime() + 10 * MINUTE);
     return { go: 'later', at, because: { why: 'on_the_phone_now', channel, until: at.toISOString(), zone: timeZone } };
   }
+  const paced = automatic ? pacedUntil(question, guardrails) : null;
+  if (paced) return paced;
   const answers = !automatic && question.wroteAt !== null && now.getTime() - question.wroteAt.getTime() <= HOUR;
   if (channel !== 'letter' && !answers) {
     const opens = quietUntil(now, timeZone, guardrails);
@@ -82,14 +106,68 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
         },
       };
     }
+    if (automatic && isHoliday(now, timeZone, guardrails)) {
+      const at = afterHolidays(now, timeZone, guardrails);
+      return { go: 'later', at, because: { why: 'holiday', channel, until: at.toISOString(), zone: timeZone } };
+    }
   }
   return { go: true };
 }
 
 /** The instant at which quiet hours end at the contact; null when `now` is not in them. */
-export function quietUntil(now: Date, timeZone: string, guardrails: Guardrails): Date | null {
+export function quietUntil(now: Date, timeZone: string, guardrails: Pick<Guardrails, 'quietTo' | 'quietFrom'>): Date | null {
   const minutes = localMinutes(now, timeZone);
   if (minutes < minutesOf(guardrails.quietTo)) return localInstant(now, timeZone, 0, guardrails.quietTo);
   if (minutes >= minutesOf(guardrails.quietFrom)) return localInstant(now, timeZone, 1, guardrails.quietTo);
+  return null;
+}
+
+const isHoliday = (at: Date, timeZone: string, { holidays }: Guardrails): boolean => {
+  if (!holidays.length) return false;
+  const day = localDate(at, timeZone);
+  return holidays.includes(day) || holidays.includes(day.slice(5));
+};
+/** The morning after; a calendar on which every day is a holiday holds for ten days at most. */
+function afterHolidays(now: Date, timeZone: string, guardrails: Guardrails): Date {
+  let at = localInstant(now, timeZone, 1, guardrails.quietTo);
+  for (let days = 2; days <= 10 && isHoliday(at, timeZone, guardrails); days += 1)
+    at = localInstant(now, timeZone, days, guardrails.quietTo);
+  return at;
+}
+
+/** Caps over all channels, and the gap between two texts. A call task is for a person, who decides; it is neither counted nor held. */
+function pacedUntil({ channel, now, timeZone, touched }: TouchQuestion, guardrails: Guardrails): Verdict | null {
+  if (channel === 'call' || !touched.length) return null;
+  const later = (at: Date, because: Because): Verdict => ({ go: 'later', at, because });
+  const gap = guardrails.textGapHours * HOUR;
+  if (channel === 'text') {
+    const last = Math.max(...touched.filter((one) => one.channel === 'text').map(({ at }) => at.getTime()));
+    if (last + gap > now.getTime()) {
+      const at = new Date(last + gap);
+      return later(at, {
+        why: 'text_gap',
+        channel,
+        hours: guardrails.textGapHours,
+        until: at.toISOString(),
+        zone: timeZone,
+      });
+    }
+  }
+  const spans = [
+    { days: 30, most: guardrails.capMonth },
+    { days: 7, most: guardrails.capWeek },
+    { days: 1, most: guardrails.capDay },
+  ] as const;
+  for (const { days, most } of spans) {
+    const since = now.getTime() - days * DAY;
+    const within = touched
+      .map(({ at }) => at.getTime())
+      .filter((at) => at > since)
+      .sort((a, b) => a - b);
+    if (within.length < most) continue;
+    /* Free again when so many have left the span that one fewer than the cap is in it. */
+    const at = new Date(most > 0 ? within[within.length - most]! + days * DAY : now.getTime() + days * DAY);
+    return later(at, { why: 'capped', channel, most, days, until: at.toISOString(), zone: timeZone });
+  }
   return null;
 }

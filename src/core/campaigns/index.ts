@@ -1,5 +1,12 @@
-export { dayOf, NEW_BUYER, plannedAt, type Campaign, type Touch, type TouchTime, type Words } from './campaign';
-export { decideTouch, type EnrolmentState, type TouchDecision, type TouchedContact, type TouchEffect } from './engine';
+export {
+  decideTouch,
+  firstDue,
+  type Campaign,
+  type EnrolmentState,
+  type TouchDecision,
+  type TouchedContact,
+  type TouchEffect,
+} from './engine';
 export {
   DEFAULT_GUARDRAILS,
   mayTouch,
@@ -10,4 +17,28 @@ export {
   type TouchQuestion,
   type Verdict,
 } from './guardrails';
-export { type CampaignView, type EnrolmentView } from './views';
+export {
+  daysOf,
+  freshId,
+  NO_PLAN,
+  programOf,
+  stepsIn,
+  TASK_ROLES,
+  type Ask,
+  type BranchStep,
+  type Change,
+  type Ends,
+  type Plan,
+  type Program,
+  type Start,
+  type Step,
+  type TaskRole,
+  type TouchStep,
+  type When,
+  type Words,
+} from './plan';
+export { nextYearly, plannedAt, roundStart, type Anchors } from './schedule';
+export { NEW_BUYER, STARTERS, type Starter } from './starters';
+export { CAMPAIGN_STATES, type CampaignState, type CampaignView, type EnrolmentView, type StepCount } from './views';
+export { faultsOfPlan } from './faults';
+export { added, copied, emptyStep, mapSteps, moved, removed, replaced, stepWords, whenWords } from './edit';

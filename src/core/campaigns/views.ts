@@ -1,23 +1,47 @@
 /** What pages and API answers show of campaigns. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
-import type { Touch } from './campaign';
+import type { Plan } from './plan';
+
+/** A draft enrols nobody yet; held ones stand still at once, with all people in them; off ones let nobody in and nobody goes on. */
+export const CAMPAIGN_STATES = ['draft', 'on', 'held', 'off'] as const;
+export type CampaignState = (typeof CAMPAIGN_STATES)[number];
+
+export interface StepCount {
+  sent: number;
+  held: number;
+  waiting: number;
+}
 
 export interface CampaignView {
   id: string;
   name: string;
-  state: 'on' | 'held';
-  exclusive_group: string | null;
+  state: CampaignState;
+  /** Of campaigns of a group a person is in one at a time. */
+  group: string | null;
+  /** For the team, or for whoever made it. */
+  shared: boolean;
+  made_by: { id: string; name: string } | null;
+  version: { id: string; number: number; made_at: Date };
+  plan: Plan;
+  may_change: boolean;
   active: number;
   answered: number;
   opted_out: number;
   finished: number;
+  /** Of all who were ever in it, those who are clients or past clients now. */
+  clients: number;
   total: number;
-  touches: (Touch & { day: number; sent: number; held: number; waiting: number })[];
+  /** The next instant at which something of it is due. */
+  next_at: Date | null;
+  /** By the id of the step. */
+  steps: Record<string, StepCount>;
+  /** People who go on by an earlier version. */
+  on_earlier: number;
 }
 
 export interface EnrolmentView {
   id: string;
   campaign: { id: string; name: string };
-  state: 'active' | 'stopped' | 'finished';
+  state: 'active' | 'paused' | 'stopped' | 'finished';
   because: string | null;
   started_at: Date;
   ended_at: Date | null;

@@ -41,10 +41,19 @@ export type Because =
   | { why: 'stopped_by'; by: string; campaign: string }
   | { why: 'removed_by'; by: string; campaign: string }
   | { why: 'put_in_by'; by: string; campaign: string }
+  /** Began by itself: they came to be among those for whom it is, asked, or had a day. */
+  | { why: 'entered' | 'day_came'; campaign: string }
+  | { why: 'unreachable'; campaign: string }
+  | { why: 'left_by'; campaign: string; other: string }
+  | { why: 'paused_until'; campaign: string; until: string; zone: string; channel: Channel }
+  | { why: 'changed_by'; campaign: string; day: number }
   | { why: 'ran_through'; campaign: string }
   // touches
   | { why: 'quiet_hours'; channel: Channel; until: string; zone: string; from: string; to: string }
   | { why: 'on_the_phone_now'; channel: Channel; until: string; zone: string }
+  | { why: 'holiday'; channel: Channel; until: string; zone: string }
+  | { why: 'text_gap'; channel: Channel; hours: number; until: string; zone: string }
+  | { why: 'capped'; channel: Channel; most: number; days: number; until: string; zone: string }
   | { why: 'no_permission'; channel: Channel }
   | { why: 'withdrawn'; channel: Channel; on: string; zone: string; how: string }
   | { why: 'do_not_contact'; channel: Channel }
@@ -125,12 +134,30 @@ export function sentenceOf(because: Because, nameOfStage: (key: string) => strin
       return `“${because.campaign}” ended: ${because.by} deleted them.`;
     case 'put_in_by':
       return `Put into “${because.campaign}” by ${because.by}.`;
+    case 'entered':
+      return `“${because.campaign}” began: they came to be among those for whom it is.`;
+    case 'day_came':
+      return `“${because.campaign}” began: its day came.`;
+    case 'unreachable':
+      return `“${because.campaign}” ended: none of its ways reaches them.`;
+    case 'left_by':
+      return `“${because.campaign}” ended: “${because.other}” takes them out of it.`;
+    case 'paused_until':
+      return `“${because.campaign}” pauses until ${dayAndTime(new Date(because.until), because.zone)}: they answered by ${CHANNEL_NAMES[because.channel]}.`;
+    case 'changed_by':
+      return `By “${because.campaign}”, day ${because.day}.`;
     case 'ran_through':
       return `“${because.campaign}” ran to its end.`;
     case 'quiet_hours':
       return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)} at the contact: quiet hours are outside ${because.from}–${because.to}.`;
     case 'on_the_phone_now':
       return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: a call with them is under way.`;
+    case 'holiday':
+      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: nothing goes by itself on a holiday.`;
+    case 'text_gap':
+      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: between two texts lie ${because.hours} hours.`;
+    case 'capped':
+      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: at most ${because.most} touches within ${because.days === 1 ? 'a day' : `${because.days} days`}.`;
     case 'no_permission':
       return `The ${CHANNEL_NAMES[because.channel]} did not go: nobody has given permission for ${PLURALS[because.channel]}.`;
     case 'withdrawn':

@@ -13,6 +13,7 @@ export {
   inHours,
   isZone,
   localDay,
+  localDate,
   localDayNumber,
   localInstant,
   localMinutes,

@@ -61,6 +61,9 @@ export function localMinutes(at: Date, zone: string): number {
 /** The local day of `at` as a number: the same all day long, one more the next day. */
 export const localDayNumber = (at: Date, zone: string): number => Math.floor((at.getTime() + offsetMs(zone, at.getTime())) / DAY);
 
+/** The local day of `at`, `2027-02-15`. */
+export const localDate = (at: Date, zone: string): string => new Date(localDayNumber(at, zone) * DAY).toISOString().slice(0, 10);
+
 /** The day of the week at `at` in `zone`: 1 is Monday, 7 is Sunday. */
 export function localWeekday(at: Date, zone: string): number {
   return weekdayOf(localDayNumber(at, zone));

@@ -14,6 +14,10 @@ export const listPeople = (scope: Scope, left = false): Promise<PersonView[]> =>
     [scope.accountId, left],
   );
 
+/** What the brokerage is called. */
+export const brokerageName = async (accountId: string): Promise<string> =>
+  (await reader().first<{ name: string }>('select name from accounts where id = $1', [accountId]))!.name;
+
 export async function readSettings(accountId: string, tx: Tx = reader()): Promise<Settings> {
   const row = await tx.first<{ settings: Partial<Settings> }>('select settings from accounts where id = $1', [accountId]);
   return { ...DEFAULT_SETTINGS, ...row?.settings };
@@ -29,9 +33,27 @@ export async function updateSettings(principal: Principal, patch: unknown): Prom
     conversation_seconds: conversationSeconds,
     tag_barred: tagBarred,
     tag_places: tagPlaces,
+    cap_day: capDay,
+    cap_week: capWeek,
+    cap_month: capMonth,
+    text_gap_hours: textGapHours,
+    holidays,
+    campaigns_held: campaignsHeld,
   } = value as Record<string, string & number>;
   const change = Object.fromEntries(
-    Object.entries({ quietTo, quietFrom, conversationSeconds, tagBarred, tagPlaces }).filter(([, one]) => one !== undefined),
+    Object.entries({
+      quietTo,
+      quietFrom,
+      conversationSeconds,
+      tagBarred,
+      tagPlaces,
+      capDay,
+      capWeek,
+      capMonth,
+      textGapHours,
+      holidays,
+      campaignsHeld,
+    }).filter(([, one]) => one !== undefined),
   );
   const { accountId } = scopeFor(principal);
   return transact(async (tx) => {

@@ -1,10 +1,11 @@
 /** Enrolling contacts and stopping by hand. One contact is in a campaign at most once at a time, and in one campaign of an exclusive group. */
 import { notFound } from '@/core/shared';
 import { fullName, scopeFor, type Principal } from '@/core/accounts';
-import { plannedAt, type Touch } from '@/core/campaigns';
-import { stepOf, type Activity, type Because, type Stage } from '@/core/contacts';
-import { endFollowUp, lockContact, recordActivities, visible } from '../contacts';
+import { firstDue, type TouchedContact } from '@/core/campaigns';
+import { FOLLOWED_UP, stepOf, type Activity, type Because, type Stage } from '@/core/contacts';
+import { endFollowUp, listFields, lockContact, recordActivities, segmentSql, visible } from '../contacts';
 import { now, transact, type Tx } from '../shared';
+import { LATEST, readVersions, type Version } from './versions';
 
 interface Enrollee {
   contactId: string;
@@ -12,6 +13,14 @@ interface Enrollee {
   timeZone: string;
   onThePhone: boolean;
 }
+
+/** The dates of a contact `c` by kind, as months and days. */
+export const DATES = `(select jsonb_object_agg(kind, days) from (select d.kind, jsonb_agg(d.month_day) as days from contact_dates d where d.contact_id = c.id group by d.kind) k)`;
+export type Dates = TouchedContact['dates'];
+
+/** Whether a plan asks for dates of the person. */
+export const asksDates = ({ program }: Pick<Version, 'program'>): boolean =>
+  [...program.nodes.values()].some(({ step }) => 'date' in step.when);
 
 /**
  * Enrols one contact whose inquiry arrived, unless somebody works with them already; answers the line for the timeline
@@ -24,11 +33,11 @@ export async function enrolArrival(
   contact: Enrollee,
   at: Date,
 ): Promise<Activity> {
-  const campaign = await tx.first<{ name: string; touches: Touch[]; same: boolean; group_taken: boolean }>(
-    `select c.name, c.touches,
-       exists (select 1 from enrolments e where e.contact_id = $2 and e.campaign_id = c.id and e.state = 'active') as same,
-       exists (select 1 from enrolments e join campaigns o on o.id = e.campaign_id where e.contact_id = $2 and e.state = 'active' and o.exclusive_group = c.exclusive_group) as group_taken
-     from campaigns c where c.id = $1`,
+  const campaign = await tx.first<{ name: string; version: string; same: boolean; group_taken: boolean }>(
+    `select p.name, ${LATEST} as version,
+       exists (select 1 from enrolments e where e.contact_id = $2 and e.campaign_id = p.id and e.state in ('active','paused')) as same,
+       exists (select 1 from enrolments e join campaigns o on o.id = e.campaign_id where e.contact_id = $2 and e.state in ('active','paused') and o.exclusive_group = p.exclusive_group) as group_taken
+     from campaigns p where p.id = $1`,
     [campaignId, contact.contactId],
   );
   const name = campaign!.name;
@@ -42,18 +51,100 @@ export async function enrolArrival(
     data: { campaign: name, campaignId },
     because,
   });
+  const version = (await readVersions(tx, [campaign!.version])).get(campaign!.version)!;
   if (contact.onThePhone) return say('held', { why: 'not_enrolled', campaign: name, cause: 'on_the_phone' });
-  if (!['new', 'reaching'].includes(stepOf(contact.stage)))
+  if (!version.plan.anyStage && !['new', 'reaching'].includes(stepOf(contact.stage)))
     return say('held', { why: 'not_enrolled', campaign: name, cause: 'stage', stage: contact.stage });
   if (campaign!.same) return say('held', { why: 'not_enrolled', campaign: name, cause: 'already_in' });
   if (campaign!.group_taken) return say('held', { why: 'not_enrolled', campaign: name, cause: 'other_campaign' });
-  const first = campaign!.touches[0];
-  const due = first ? plannedAt(first, at, contact.timeZone) : at;
-  await tx.run(
-    `insert into enrolments (account_id, campaign_id, contact_id, started_at, due_at, planned_at, because) values ($1, $2, $3, $4, $5, $5, $6::jsonb)`,
-    [accountId, campaignId, contact.contactId, at, due, JSON.stringify({ why: 'arrived', campaign: name })],
+  const because: Because = { why: 'arrived', campaign: name };
+  const dates = asksDates(version)
+    ? ((await tx.first<{ dates: Dates | null }>(`select ${DATES} as dates from contacts c where c.id = $1`, [contact.contactId]))
+        ?.dates ?? {})
+    : {};
+  await insert(tx, accountId, campaignId, version, [{ id: contact.contactId, time_zone: contact.timeZone, dates }], because, at);
+  return say('enrolled', because);
+}
+
+interface Person {
+  id: string;
+  time_zone: string;
+  dates: Dates | null;
+}
+
+/** Begins the campaign for people, each at their own first instant. @returns the enrolments made */
+async function insert(
+  tx: Tx,
+  accountId: string,
+  campaignId: string,
+  version: Version,
+  people: Person[],
+  because: Because,
+  at: Date,
+): Promise<{ id: string; contact_id: string }[]> {
+  const rows = people.map((person) => {
+    const first = firstDue(version, at, person.time_zone, person.dates ?? {});
+    return { contact_id: person.id, step: first?.step ?? -1, due: first?.at ?? at };
+  });
+  return tx.rows<{ id: string; contact_id: string }>(
+    `insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at, step, due_at, planned_at, because)
+     select $1, $2, $3, x.contact_id, $4, x.step, x.due, x.due, $5::jsonb from jsonb_to_recordset($6::jsonb) as x (contact_id bigint, step int, due timestamptz)
+     on conflict do nothing returning id, contact_id`,
+    [accountId, campaignId, version.id, at, JSON.stringify(because), JSON.stringify(rows)],
   );
-  return say('enrolled', { why: 'arrived', campaign: name });
+}
+
+/** Why a contact `c` with facts `f` does not come into a campaign `$n`, in SQL; null for whoever does. `group`: also when another of its group is under way. */
+export const staysOut = (campaign: string, stages: string): string =>
+  `case when c.do_not_contact then 'do_not_contact'
+     when split_part(c.stage, '.', 1) <> all(${stages}::text[]) and not (select (v.plan->>'anyStage')::boolean from campaign_versions v where v.campaign_id = ${campaign} order by v.number desc limit 1) then 'worked_with'
+     when exists (select 1 from enrolments e where e.contact_id = c.id and e.campaign_id = ${campaign} and e.state in ('active','paused')) then 'in_already'
+     when exists (select 1 from enrolments e join campaigns o on o.id = e.campaign_id join campaigns p on p.id = ${campaign} where e.contact_id = c.id and e.state in ('active','paused') and o.exclusive_group = p.exclusive_group) then 'other_campaign' end`;
+
+/**
+ * Enrols those of the people for whom the campaign is and whom nothing keeps out.
+ * @param choice whom a person of ours chose comes in whatever roles and conditions the campaign names
+ * @returns the enrolments made, and what the timeline says of each
+ */
+export async function enrol(
+  tx: Tx,
+  accountId: string,
+  campaignId: string,
+  contactIds: readonly string[],
+  because: Because,
+  at: Date,
+  choice: 'by_hand' | 'by_itself' = 'by_itself',
+): Promise<{ made: { id: string; contact_id: string }[]; lines: Activity[] }> {
+  const found = await tx.first<{ name: string; version: string; zone: string }>(
+    `select p.name, ${LATEST} as version, a.time_zone as zone from campaigns p join accounts a on a.id = p.account_id where p.id = $1 and p.account_id = $2 and p.deleted_at is null`,
+    [campaignId, accountId],
+  );
+  if (!found || !contactIds.length) return { made: [], lines: [] };
+  const version = (await readVersions(tx, [found.version])).get(found.version)!;
+  const bind: unknown[] = [contactIds, campaignId, [...FOLLOWED_UP]];
+  const { roles, who } = version.plan;
+  const own = choice === 'by_hand' ? [] : [...(roles.length ? [`c.roles && $${bind.push(roles)}::text[]`] : [])];
+  if (choice === 'by_itself' && who)
+    own.push(segmentSql(who, { zone: found.zone, at, fields: await listFields(accountId, tx), userId: null }, bind));
+  const people = await tx.rows<Person>(
+    `select c.id, c.time_zone, ${asksDates(version) ? DATES : 'null::jsonb'} as dates from contacts c join contact_facts f on f.contact_id = c.id
+     where c.id = any($1::bigint[]) and c.deleted_at is null and (${staysOut('$2::bigint', '$3')}) is null ${own.map((sql) => `and (${sql})`).join(' ')} order by c.id for update of c`,
+    bind,
+  );
+  const made = people.length ? await insert(tx, accountId, campaignId, version, people, because, at) : [];
+  return {
+    made,
+    lines: made.map(({ contact_id }) => ({
+      contactId: contact_id,
+      userId: null,
+      at,
+      kind: 'enrolled',
+      channel: null,
+      direction: null,
+      data: { campaign: found.name, campaignId },
+      because,
+    })),
+  };
 }
 
 /** Stops one enrolment by hand. */
@@ -62,7 +153,7 @@ export async function stopEnrolment(principal: Principal, enrolmentId: string): 
   await transact(async (tx) => {
     const bind: unknown[] = [enrolmentId];
     const row = await tx.first<{ contact_id: string }>(
-      `select e.contact_id from enrolments e join contacts c on c.id = e.contact_id where e.id = $1 and e.state = 'active' and ${visible(scope, bind)}`,
+      `select e.contact_id from enrolments e join contacts c on c.id = e.contact_id where e.id = $1 and e.state in ('active','paused') and ${visible(scope, bind)}`,
       bind,
     );
     if (!row) throw notFound('enrolment under way');

@@ -10,7 +10,7 @@ import { withDefaults } from '@/core/capture';
 import { askOf, withListing, type CleanInquiry } from '@/core/capture/schemas';
 import type { ListingView } from '@/core/market';
 import { sentenceOf, type Activity, type Because, type Stage } from '@/core/contacts';
-import { enrolArrival } from '../campaigns';
+import { beginInquiry, enrolArrival } from '../campaigns';
 import { changePermissions, lettersTo, permissionActivity, recordActivities, type PermissionChange } from '../contacts';
 import { listingAskedAbout } from '../market';
 import { attachByRung, handPlanned, ladderNow, noticeAgents, planRoute, traceOf, type Handing, type Planned } from '../routing';
@@ -112,6 +112,8 @@ export async function captureInquiry(came: Arrival): Promise<Captured> {
       timeZone: admitted.timeZone,
       onThePhone: inquiry.onThePhone,
     };
+    const asked = { contactId: admitted.contactId, doorId: door.id, source: inquiry.source };
+    const begun = inquiry.onThePhone ? [] : await beginInquiry(tx, door.accountId, asked, at);
     const enrolled = campaignId && plan.atOnce ? await enrolArrival(tx, door.accountId, campaignId, enrollee, at) : null;
     await recordActivities(
       tx,
@@ -119,6 +121,7 @@ export async function captureInquiry(came: Arrival): Promise<Captured> {
       [
         arrivalLine(arrival, admitted, at),
         ...permissions.map((change) => permissionActivity(admitted.contactId, change)),
+        ...begun,
         ...(enrolled ? [enrolled] : []),
       ],
       { ...(admitted.fresh ? { fresh: [admitted.fresh] } : {}), told: true },

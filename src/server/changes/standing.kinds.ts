@@ -1,7 +1,7 @@
 /** Changes that end or begin something: stage, campaigns, call tasks, permissions, deletion. They go through the functions that one contact goes through. */
-import { plannedAt, type Touch } from '@/core/campaigns';
 import type { Change } from '@/core/changes';
 import { FOLLOWED_UP, type Activity, type Because } from '@/core/contacts';
+import { enrol, staysOut } from '../campaigns';
 import {
   changePermissions,
   endFollowUp,
@@ -94,46 +94,20 @@ export const stageGone: Kind<Of<'stage_gone'>> = {
 };
 
 export const campaign: Kind<Of<'campaign'>> = {
-  leaves: (change, bind) => {
-    const id = `$${bind.push(change.campaign_id)}::bigint`;
-    return `case when c.do_not_contact then 'do_not_contact' when split_part(c.stage, '.', 1) <> all($${bind.push([...FOLLOWED_UP])}::text[]) then 'worked_with'
-      when exists (select 1 from enrolments e where e.contact_id = c.id and e.campaign_id = ${id} and e.state = 'active') then 'in_already'
-      when exists (select 1 from enrolments e join campaigns o on o.id = e.campaign_id join campaigns p on p.id = ${id} where e.contact_id = c.id and e.state = 'active' and o.exclusive_group = p.exclusive_group) then 'other_campaign' end`;
-  },
+  leaves: (change, bind) => staysOut(`$${bind.push(change.campaign_id)}::bigint`, `$${bind.push([...FOLLOWED_UP])}`),
   apply: async (doing, change, ids) => {
-    const { tx, at } = doing;
-    const chosen = await tx.first<{ name: string; touches: Touch[] }>('select name, touches from campaigns where id = $1', [
-      change.campaign_id,
-    ]);
-    const bind: unknown[] = [ids];
-    const people = await tx.rows<{ id: string; time_zone: string }>(
-      `select c.id, c.time_zone from contacts c join contact_facts f on f.contact_id = c.id where c.id = any($1::bigint[]) and (${campaign.leaves(change, bind)}) is null order by c.id for update of c`,
-      bind,
-    );
-    if (!people.length) return 0;
-    const first = chosen!.touches[0];
-    const because: Because = { why: 'put_in_by', campaign: chosen!.name, by: doing.by };
-    const made = await tx.rows<{ id: string; contact_id: string }>(
-      `insert into enrolments (account_id, campaign_id, contact_id, started_at, due_at, planned_at, because)
-       select $1, $2, x.contact_id, $3, x.due, x.due, $4::jsonb from jsonb_to_recordset($5::jsonb) as x (contact_id bigint, due timestamptz) on conflict do nothing returning id, contact_id`,
-      [
-        doing.accountId,
-        change.campaign_id,
-        at,
-        JSON.stringify(because),
-        JSON.stringify(people.map((one) => ({ contact_id: one.id, due: first ? plannedAt(first, at, one.time_zone) : at }))),
-      ],
-    );
+    const { tx, at, accountId, by } = doing;
+    const name = (await tx.first<{ name: string }>('select name from campaigns where id = $1', [change.campaign_id]))?.name ?? '';
+    const because: Because = { why: 'put_in_by', campaign: name, by };
+    const { made, lines } = await enrol(tx, accountId, change.campaign_id, ids, because, at, 'by_hand');
     await keepItems(
       doing,
       made.map((one) => ({ contact_id: one.contact_id, before: {}, after: { enrolment: one.id } })),
     );
     await recordActivities(
       tx,
-      doing.accountId,
-      made.map((one) =>
-        line(doing, one.contact_id, 'enrolled', { campaign: chosen!.name, campaignId: change.campaign_id }, because),
-      ),
+      accountId,
+      lines.map((one) => ({ ...one, userId: doing.userId })),
     );
     return made.length;
   },

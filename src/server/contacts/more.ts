@@ -24,7 +24,12 @@ export async function readMore(contactId: string, tx: Tx): Promise<MoreView> {
     'select value, extension from contact_points where contact_id = $1 and active and extension is not null',
     [contactId],
   );
-  return { household, extensions: Object.fromEntries(extended.map(({ value, extension }) => [value, extension])) };
+  const held = await tx.first<{ campaigns_held: boolean }>('select campaigns_held from contacts where id = $1', [contactId]);
+  return {
+    household,
+    campaigns_held: held?.campaigns_held ?? false,
+    extensions: Object.fromEntries(extended.map(({ value, extension }) => [value, extension])),
+  };
 }
 
 /**

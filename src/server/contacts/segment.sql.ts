@@ -139,7 +139,7 @@ const QUESTIONS: Record<string, Question> = {
   first_inquiry: value('f.first_inquiry_at'),
   campaign: {
     is: 'rows',
-    from: `enrolments e where e.contact_id = c.id and e.state = 'active'`,
+    from: `enrolments e where e.contact_id = c.id and e.state in ('active','paused')`,
     value: 'e.campaign_id',
     ids: true,
   },

@@ -172,7 +172,7 @@ async function move(tx: Tx, keptId: string, goneId: string): Promise<Omit<Moved,
   ).map(({ tag_id }) => tag_id);
   const stopped = (
     await tx.rows<{ id: string }>(
-      `update enrolments g set state = 'stopped' from enrolments k where g.contact_id = $2 and g.state = 'active' and k.contact_id = $1 and k.state = 'active' and k.campaign_id = g.campaign_id returning g.id`,
+      `update enrolments g set state = 'stopped' from enrolments k where g.contact_id = $2 and g.state in ('active','paused') and k.contact_id = $1 and k.state in ('active','paused') and k.campaign_id = g.campaign_id returning g.id`,
       [keptId, goneId],
     )
   ).map(({ id }) => id);

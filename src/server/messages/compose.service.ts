@@ -49,6 +49,7 @@ export async function askGuardrails(
       permission: permissionFor(details, channel, said),
       wroteAt: lastIn?.last_in_at ?? null,
       onThePhone: false,
+      touched: [],
     },
     { ...DEFAULT_SETTINGS, ...(await readSettings(scope.accountId, tx)) },
   );

@@ -42,6 +42,8 @@ interface ClaimRow {
   contact_id: string;
   enrolment_id: string | null;
   enrolment_state: string | null;
+  any_stage: boolean;
+  went: { at: string; channel: Channel }[];
   user_id: string | null;
   address: string | null;
   payload: { subject?: string | null; text?: string; day?: number; callId?: string; names?: string };
@@ -76,11 +78,12 @@ const MOST_ATTEMPTS = 60;
 
 const CLAIM = `
   with due as (
-    select o.id from outbox o where o.state in ('waiting','sending') and o.due_at <= $1 and (o.retry_at is null or o.retry_at <= clock_timestamp())
+    select o.id from outbox o join accounts a on a.id = o.account_id join contacts k on k.id = o.contact_id where o.state in ('waiting','sending') and o.due_at <= $1
+      and not (o.automatic and (k.campaigns_held or coalesce((a.settings->>'campaignsHeld')::boolean, false))) and (o.retry_at is null or o.retry_at <= clock_timestamp())
       and (o.state = 'waiting' or not exists (select 1 from processes p where p.id = o.leased_by and p.seen_at > clock_timestamp() - make_interval(secs => ${DEAD_AFTER_SECONDS})))
     order by o.due_at, o.id limit $2 for update of o skip locked
   )
-  select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrolment_id, e.state as enrolment_state, o.user_id, o.address, o.payload, o.automatic, o.attempts, a.settings, a.name as account_name,
+  select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrolment_id, e.state as enrolment_state, coalesce((select (v.plan->>'anyStage')::boolean from campaign_versions v where v.id = e.version_id), false) as any_stage, f.went, o.user_id, o.address, o.payload, o.automatic, o.attempts, a.settings, a.name as account_name,
     c.first_name, c.last_name, c.stage, c.time_zone, c.do_not_contact, c.street, c.city, c.postal_code, f.last_in_at, p.id as point_id, p.fault as point_fault, r.state, r.at as permission_at, r.how,
     exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
     u.first_name || ' ' || u.last_name as agent_name, u.email as agent_email, u.phone as agent_phone
@@ -97,7 +100,14 @@ export async function claimOutbox(processId: string, limit: number): Promise<{ m
     await joinAsWritten(tx);
     const rows = await tx.rows<ClaimRow>(CLAIM, [at, limit]);
     if (!rows.length) return { messages: [], claimed: 0 };
-    const judged = rows.map((row) => ({ row, verdict: judge(row, at) }));
+    /* What goes to a person in this batch counts for what follows in it. */
+    const going = new Map<string, { at: Date; channel: Channel }[]>();
+    const judged = rows.map((row) => {
+      const before = going.get(row.contact_id) ?? row.went.map((one) => ({ at: new Date(one.at), channel: one.channel }));
+      const verdict = judge(row, before, at);
+      if (verdict.go === true && row.automatic) going.set(row.contact_id, [...before, { at, channel: row.channel }]);
+      return { row, verdict };
+    });
     const go = judged.filter(({ verdict }) => verdict.go === true).map(({ row }) => row);
     await tx.run(`update outbox set state = 'sending', leased_by = $2, attempts = attempts + 1 where id = any($1::bigint[])`, [
       go.map((row) => row.id),
@@ -108,9 +118,9 @@ export async function claimOutbox(processId: string, limit: number): Promise<{ m
   });
 }
 
-function judge(row: ClaimRow, at: Date): Verdict {
+function judge(row: ClaimRow, touched: { at: Date; channel: Channel }[], at: Date): Verdict {
   if (row.channel === 'call') return { go: true };
-  if (row.automatic && row.enrolment_state === 'stopped')
+  if (row.automatic && (row.enrolment_state === 'stopped' || row.enrolment_state === 'paused'))
     return { go: false, because: { why: 'has_answered', channel: row.channel } };
   return mayTouch(
     {
@@ -119,6 +129,8 @@ function judge(row: ClaimRow, at: Date): Verdict {
       now: at,
       timeZone: row.time_zone,
       stage: row.stage,
+      anyStage: row.any_stage,
+      touched,
       doNotContact: row.do_not_contact,
       address: row.channel === 'letter' ? mailingAddress(row) : row.address,
       addressFault: row.point_fault,
@@ -212,6 +224,11 @@ export async function completeOutbox(processId: string, results: HandOver[], at:
       ],
     );
     await spaceRetries(tx, rows);
+    await countTouches(
+      tx,
+      rows.filter((row) => row.automatic && row.result === 'accepted'),
+      at,
+    );
     for (const accountId of new Set(rows.map((row) => row.account_id))) {
       const own = rows.filter((row) => row.account_id === accountId && row.channel !== 'call');
       await markBroken(
@@ -246,6 +263,17 @@ interface DoneRow {
   agent_phone: string | null;
   agent_email: string | null;
   campaign: string | null;
+}
+
+/** What went by itself counts for the caps; what is older than their longest span is forgotten. */
+async function countTouches(tx: Tx, rows: DoneRow[], at: Date): Promise<void> {
+  if (!rows.length) return;
+  await tx.run(
+    `with sent as (select contact_id, jsonb_agg(jsonb_build_object('at', $2::timestamptz, 'channel', channel)) as touches from jsonb_to_recordset($1::jsonb) as x (contact_id bigint, channel text) group by contact_id)
+     update contact_facts f set went = (select coalesce(jsonb_agg(w), '[]') from jsonb_array_elements(f.went) w where (w->>'at')::timestamptz > $2::timestamptz - interval '30 days') || sent.touches
+     from sent where f.contact_id = sent.contact_id`,
+    [JSON.stringify(rows.map(({ contact_id, channel }) => ({ contact_id, channel }))), at],
+  );
 }
 
 async function spaceRetries(tx: Tx, rows: DoneRow[]): Promise<void> {
@@ -304,7 +332,9 @@ function lineOf(row: DoneRow, at: Date): Activity[] {
 /** When the next row falls due that is not being retried; null when none is. */
 export async function nextOutbox(tx: Tx): Promise<Date | null> {
   const row = await tx.first<{ at: Date }>(
-    `select due_at as at from outbox where state in ('waiting','sending') and (retry_at is null or retry_at <= clock_timestamp()) order by due_at limit 1`,
+    `select o.due_at as at from outbox o join accounts a on a.id = o.account_id join contacts k on k.id = o.contact_id
+     where o.state in ('waiting','sending') and (o.retry_at is null or o.retry_at <= clock_timestamp()) and not (o.automatic and (k.campaigns_held or coalesce((a.settings->>'campaignsHeld')::boolean, false)))
+     order by o.due_at limit 1`,
   );
   return row?.at ?? null;
 }

@@ -106,7 +106,7 @@ export async function readKnown(accountId: string, ids: string[], at: Date, with
         postal_code: row.postal_code,
         street: row.street,
         campaign: of(enrolments, row.id)
-          .filter(({ state }) => state === 'active')
+          .filter(({ state }) => state === 'active' || state === 'paused')
           .map(({ campaign_id }) => campaign_id),
         campaign_ever: of(enrolments, row.id).map(({ campaign_id }) => campaign_id),
         next_touch: row.next_touch_at,

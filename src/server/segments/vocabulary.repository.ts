@@ -20,7 +20,7 @@ export async function readVocabulary(scope: Scope, within?: Tx): Promise<Vocabul
          union all select 'person', id::text, first_name || ' ' || last_name, 0, case when active then null else jsonb_build_object('left', true) end from users where account_id = $1 and role <> 'lender'
          union all select 'roster', id::text, name, 0, null from rosters where account_id = $1 and deleted_at is null
          union all select 'door', id::text, name, 0, null from doors where account_id = $1
-         union all select 'campaign', id::text, name, 0, null from campaigns where account_id = $1
+         union all select 'campaign', id::text, name, 0, null from campaigns where account_id = $1 and deleted_at is null
        ) v order by rank, lower(name)`,
       [scope.accountId],
     ),

@@ -1,22 +1,20 @@
 'use client';
-/** Campaigns: each on its day ruler, a lane per channel, the touches on their days with what became of them; the chosen touch as the person sees it. */
+/** Campaigns in a table: what each does to how many people; made, copied, held and switched; all held by one switch. */
 import { useState } from 'react';
-import { useQuery } from '@tanstack/react-query';
-import type { CampaignView } from '@/core/campaigns';
-import { CHANNEL_NAMES, CHANNELS, type Channel } from '@/core/contacts';
+import Link from 'next/link';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { stepsIn } from '@/core/campaigns';
 import { share } from '@/core/results';
-import type { Jsoned } from '@/core/shared';
-import { ask, Glyph } from '../primitives';
+import { ask, Fault, useNotices, useNow, useZone, when } from '../primitives';
+import { NewCampaign } from './new-campaign';
+import { STATE_WORDS, useCampaigns, type Campaign } from './shapes';
+import './campaigns.css';
 
-export type Campaign = Jsoned<CampaignView>;
-type Touch = Campaign['touches'][number];
-
-export function CampaignsArea({ first }: { first: Campaign[] }) {
-  const { data: campaigns } = useQuery({
-    queryKey: ['campaigns'],
-    queryFn: async () => (await ask<{ items: Campaign[] }>('/campaigns')).items,
-    initialData: first,
-  });
+/** @param office may hold all campaigns at once */
+export function CampaignsArea({ first, office }: { first: Campaign[]; office: boolean }) {
+  const { data: campaigns } = useCampaigns(first);
+  const [making, setMaking] = useState<{ copyOf: Campaign | null } | null>(null);
+  const of = (...states: Campaign['state'][]) => campaigns?.filter(({ state }) => states.includes(state));
   return (
     <>
       <div className="headline">
@@ -24,118 +22,147 @@ export function CampaignsArea({ first }: { first: Campaign[] }) {
           <h1>Follow-up that remembers</h1>
           <p className="soft">Touches go at the contact’s own hours and stop the moment the person answers.</p>
         </div>
+        <div className="beside">
+          {office && <HoldAll />}
+          <button type="button" className="act main" onClick={() => setMaking({ copyOf: null })}>
+            New campaign
+          </button>
+        </div>
       </div>
-      {campaigns.length === 0 && <p className="empty">There is no campaign yet.</p>}
-      {campaigns.map((campaign) => (
-        <OneCampaign key={campaign.id} campaign={campaign} />
-      ))}
+      {campaigns?.length === 0 && (
+        <p className="empty">There is no campaign yet. Begin from one of those that come with Urraca.</p>
+      )}
+      <Table name="Under way" rows={of('on', 'held')} onCopy={(copyOf) => setMaking({ copyOf })} />
+      <Table name="Drafts" rows={of('draft')} onCopy={(copyOf) => setMaking({ copyOf })} />
+      <Table name="Off" rows={of('off')} onCopy={(copyOf) => setMaking({ copyOf })} />
+      {making && <NewCampaign copyOf={making.copyOf} office={office} onClose={() => setMaking(null)} />}
     </>
   );
 }
 
-const whenOf = (touch: Touch): string =>
-  'afterMinutes' in touch.when
-    ? touch.when.afterMinutes === 0
-      ? 'at once'
-      : `after ${touch.when.afterMinutes} min`
-    : touch.when.at;
-
-function OneCampaign({ campaign }: { campaign: Campaign }) {
-  const [chosen, setChosen] = useState(0);
-  const days = Math.max(...campaign.touches.map((touch) => touch.day), 0) + 2;
-  const touch = campaign.touches[chosen];
+function HoldAll() {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const settings = useQuery({ queryKey: ['settings'], queryFn: () => ask<{ campaigns_held: boolean }>('/settings') });
+  const held = settings.data?.campaigns_held ?? false;
+  const set = useMutation({
+    mutationFn: (next: boolean) => ask('/settings', 'PATCH', { campaigns_held: next }),
+    onSuccess: (_, next) => {
+      void queries.invalidateQueries();
+      notices.tell(next ? 'All campaigns are held. Nothing goes by itself.' : 'Campaigns go on.', () => set.mutate(!next));
+    },
+    onError: notices.fail,
+  });
+  if (!settings.data) return null;
   return (
-    <section aria-label={campaign.name} style={{ marginBottom: 32 }}>
-      <div className="pair" style={{ borderBottom: 0 }}>
-        <span>
-          <span className="num">{campaign.name}</span>{' '}
-          {campaign.exclusive_group && <span className="tag">only one of “{campaign.exclusive_group}” at a time</span>}
-        </span>
-        <span className="soft">
-          <b className="good">{campaign.active.toLocaleString('en-US')}</b> under way · {campaign.total.toLocaleString('en-US')}{' '}
-          ever, of them {share(campaign.answered, campaign.total) ?? 0} % answered,{' '}
-          {share(campaign.finished, campaign.total) ?? 0} % heard it to the end, {share(campaign.opted_out, campaign.total) ?? 0}{' '}
-          % opted out
-        </span>
-      </div>
-      <div className="area" style={{ gridTemplateColumns: 'minmax(0, 1fr) minmax(280px, 400px)' }}>
-        <div className="ruler" style={{ '--days': days } as React.CSSProperties}>
-          <div className="lane days">
-            <span />
-            {Array.from({ length: days }, (_, day) => (
-              <span key={day}>Day {day}</span>
-            ))}
-          </div>
-          {CHANNELS.map((channel) => (
-            <div key={channel} className="lane">
-              <span className="name">
-                <Glyph name={channel} /> {CHANNEL_NAMES[channel][0]!.toUpperCase() + CHANNEL_NAMES[channel].slice(1)}
-              </span>
-              {Array.from({ length: days }, (_, day) => (
-                <span key={day}>
-                  {campaign.touches.map(
-                    (one, at) =>
-                      one.channel === channel &&
-                      one.day === day && (
-                        <button
-                          key={at}
-                          type="button"
-                          className={`touch${at === chosen ? ' sel' : ''}`}
-                          onClick={() => setChosen(at)}
-                          aria-pressed={at === chosen}
-                        >
-                          <b>{whenOf(one)}</b>
-                          <span style={{ display: 'block' }}>
-                            {one.sent.toLocaleString('en-US')} {one.channel === 'call' ? 'asked for' : 'went'}
-                          </span>
-                          {one.waiting > 0 && (
-                            <span style={{ display: 'block' }}>{one.waiting.toLocaleString('en-US')} to go</span>
-                          )}
-                        </button>
-                      ),
-                  )}
+    <>
+      {held && <b className="late">All campaigns are held</b>}
+      <button type="button" className={held ? 'act main' : 'act warn'} disabled={set.isPending} onClick={() => set.mutate(!held)}>
+        {held ? 'Let them go on' : 'Hold all campaigns'}
+      </button>
+    </>
+  );
+}
+
+function Table({ name, rows, onCopy }: { name: string; rows?: Campaign[]; onCopy: (campaign: Campaign) => void }) {
+  const now = useNow();
+  const zone = useZone();
+  if (!rows?.length) return null;
+  return (
+    <section aria-label={name} style={{ marginBottom: 28 }}>
+      <table className="grid campaigns">
+        <thead>
+          <tr>
+            <th>{name}</th>
+            <th className="right">In it</th>
+            <th>Next touch</th>
+            <th className="right">Answered</th>
+            <th className="right">Became client</th>
+            <th className="right">Opted out</th>
+            <th>State</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.id}>
+              <td>
+                <Link href={`/campaigns/${row.id}`} className="strong" prefetch={false}>
+                  {row.name}
+                </Link>
+                <span className="soft small" style={{ display: 'block' }}>
+                  {stepsIn(row.plan.steps).length} steps{row.group && ` · only one of “${row.group}” at a time`}
+                  {!row.shared && ' · your own'}
+                  {row.on_earlier > 0 && ` · ${row.on_earlier.toLocaleString('en-US')} by an earlier version`}
                 </span>
-              ))}
-            </div>
+              </td>
+              <td className="right num">{row.active.toLocaleString('en-US')}</td>
+              <td>
+                {row.next_at && row.state === 'on' ? when(new Date(row.next_at), now, zone) : <span className="soft">none</span>}
+              </td>
+              <td className="right">{ofAll(row.answered, row.total)}</td>
+              <td className="right">{ofAll(row.clients, row.total)}</td>
+              <td className="right">{ofAll(row.opted_out, row.total)}</td>
+              <td>
+                <State campaign={row} />
+              </td>
+              <td className="right">
+                <button type="button" className="chip tiny" onClick={() => onCopy(row)} aria-label={`Copy ${row.name}`}>
+                  Copy
+                </button>
+              </td>
+            </tr>
           ))}
-        </div>
-        {touch && <Preview touch={touch} />}
-      </div>
+        </tbody>
+      </table>
     </section>
   );
 }
 
-function Preview({ touch }: { touch: Touch }) {
-  return (
-    <div className="panel sheet" aria-label="The chosen touch">
-      <h2 style={{ marginBottom: 8 }}>
-        {CHANNEL_NAMES[touch.channel as Channel]}, day {touch.day}, {whenOf(touch)}
-      </h2>
-      {touch.words.subject && <p className="strong">{touch.words.subject}</p>}
-      <p>
-        <WithFields text={touch.words.text} />
-      </p>
-      {touch.words.plain !== touch.words.text && (
-        <>
-          <h2 style={{ margin: '14px 0 4px' }}>Plain version, when something is not known</h2>
-          <p className="soft small">
-            <WithFields text={touch.words.plain} />
-          </p>
-        </>
-      )}
-    </div>
+const ofAll = (n: number, total: number) =>
+  total ? (
+    <span title={`${n.toLocaleString('en-US')} of ${total.toLocaleString('en-US')} who were ever in it`}>
+      {share(n, total) ?? 0} %
+    </span>
+  ) : (
+    <span className="soft">none yet</span>
   );
-}
 
-/** The words with their merge fields set apart. */
-function WithFields({ text }: { text: string }) {
-  return text.split(/(\{\{.*?\}\})/).map((part, at) =>
-    part.startsWith('{{') ? (
-      <span key={at} className="tag" style={{ margin: 0 }}>
-        {part.replace(/[{} ]/g, '').replaceAll('_', ' ')}
+/** On, held, off. Switched here and in the editor. */
+export function State({ campaign }: { campaign: Campaign }) {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const set = useMutation({
+    mutationFn: (state: Campaign['state']) => ask(`/campaigns/${campaign.id}`, 'PATCH', { state }),
+    onSuccess: (_, state) => {
+      void queries.invalidateQueries();
+      const before = campaign.state;
+      notices.tell(
+        state === 'on'
+          ? `“${campaign.name}” is on.`
+          : `“${campaign.name}” is ${state === 'held' ? 'held: all in it stand still' : 'off: nobody goes on and nobody comes in'}.`,
+        before === 'draft' ? undefined : () => set.mutate(before),
+      );
+    },
+  });
+  if (!campaign.may_change) return <span>{STATE_WORDS[campaign.state]}</span>;
+  return (
+    <>
+      <span className="beside" role="group" aria-label={`State of ${campaign.name}`}>
+        {(['on', 'held', 'off'] as const).map((state) => (
+          <button
+            key={state}
+            type="button"
+            className={`chip tiny${campaign.state === state ? ' on' : ''}`}
+            aria-pressed={campaign.state === state}
+            disabled={set.isPending || campaign.state === state || (campaign.state === 'draft' && state !== 'on')}
+            onClick={() => set.mutate(state)}
+          >
+            {STATE_WORDS[state]}
+          </button>
+        ))}
       </span>
-    ) : (
-      part
-    ),
+      <Fault error={set.error} named />
+    </>
   );
 }

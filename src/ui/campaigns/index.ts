@@ -1,1 +1,3 @@
-export { CampaignsArea, type Campaign } from './campaigns';
+export { CampaignsArea } from './campaigns';
+export { CampaignEditor } from './editor';
+export type { Campaign } from './shapes';

@@ -37,7 +37,9 @@ function Wants({ wants }: { wants: Record<string, unknown> }) {
   );
 }
 
-function FollowUp({ contactId, readOnly }: { contactId: string; readOnly?: boolean }) {
+function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
+  const contactId = contact.id;
+  const held = contact.campaigns_held;
   const enrolments = useEnrolments(contactId);
   const queries = useQueryClient();
   const notices = useNotices();
@@ -51,18 +53,34 @@ function FollowUp({ contactId, readOnly }: { contactId: string; readOnly?: boole
     },
     onError: notices.fail,
   });
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
+  const after = (words: string, undo?: () => void) => {
+    notices.tell(words, undo);
+    void queries.invalidateQueries();
+  };
+  const enrol = useMutation({
+    mutationFn: (id: string) => ask(`/contacts/${contactId}/enrolments`, 'POST', { campaign_id: id }),
+    onSuccess: () => after('They are in the campaign.'),
+    onError: notices.fail,
+  });
+  const hold = useMutation({
+    mutationFn: (next: boolean) => ask(`/contacts/${contactId}/campaigns-held`, 'PUT', { held: next }),
+    onSuccess: (_, next) =>
+      after(next ? 'All campaigns are held for them.' : 'Campaigns go on for them.', () => hold.mutate(!next)),
+    onError: notices.fail,
+  });
   return (
     <section>
       <h2>Follow-up</h2>
       {enrolments.data?.items.length === 0 && <div className="soft small">In no campaign</div>}
       {enrolments.data?.items.slice(0, 3).map((one) => (
         <div key={one.id} className="small" style={{ marginBottom: 4 }}>
-          {one.state === 'active' ? (
+          {one.state === 'active' || one.state === 'paused' ? (
             <>
               {one.campaign.name}{' '}
               <span className="soft">
                 {one.next &&
-                  `next: ${CHANNEL_NAMES[one.next.channel as Channel]} ${when(new Date(one.next.at), now, zone)}, ${dayAndTime(new Date(one.next.at), zone).slice(-5)}${one.next.waits ? ', waits for quiet hours' : ''}`}
+                  `next: ${CHANNEL_NAMES[one.next.channel as Channel] ?? one.next.channel} ${when(new Date(one.next.at), now, zone)}, ${dayAndTime(new Date(one.next.at), zone).slice(-5)}${one.next.waits ? ', waits' : ''}`}
               </span>{' '}
               {!readOnly && (
                 <button type="button" className="chip" style={{ padding: '0 7px' }} onClick={() => stop.mutate(one.id)}>
@@ -75,6 +93,28 @@ function FollowUp({ contactId, readOnly }: { contactId: string; readOnly?: boole
           )}
         </div>
       ))}
+      {held && <div className="late small">All campaigns are held for them</div>}
+      {!readOnly && (
+        <div className="beside">
+          <select
+            className="chip tiny"
+            aria-label="Put into a campaign"
+            value=""
+            disabled={enrol.isPending}
+            onChange={(event) => event.target.value && enrol.mutate(event.target.value)}
+          >
+            <option value="">Put into …</option>
+            {(vocabulary.names.campaign ?? []).map(({ value, name }) => (
+              <option key={value} value={value}>
+                {name}
+              </option>
+            ))}
+          </select>
+          <button type="button" className="chip tiny" aria-pressed={held} onClick={() => hold.mutate(!held)}>
+            {held ? 'Let campaigns go on' : 'Hold all for them'}
+          </button>
+        </div>
+      )}
     </section>
   );
 }
@@ -138,7 +178,7 @@ export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly?
     <aside className="facts" aria-label="What is known">
       <Wants wants={contact.wants} />
       <Permissions contact={contact} readOnly={readOnly} />
-      <FollowUp contactId={contact.id} readOnly={readOnly} />
+      <FollowUp contact={contact} readOnly={readOnly} />
       <section>
         <h2>Calls</h2>
         <div className="small">

@@ -16,7 +16,7 @@ import {
   type BlockKind,
   type Page,
 } from '@/core/pages';
-import { ask, Fault, freshKey, moved, useNotices, useOrder } from '../primitives';
+import { ask, Fault, freshKey, moved, useNotices, useOrder, usePast } from '../primitives';
 import { BlockFields } from './block-fields';
 import type { PageRow } from './list';
 import { Preview } from './preview';
@@ -51,30 +51,9 @@ export function PageEditor({ first }: { first: PageRow }) {
     queryFn: () => ask<PageRow>(`/pages/${first.id}`),
     initialData: first,
   });
-  const [draft, setDraft] = useState(() => draftOf(first));
-  const [past, setPast] = useState<PageDraft[]>([]);
-  const [ahead, setAhead] = useState<PageDraft[]>([]);
+  const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = usePast(draftOf(first));
   const queries = useQueryClient();
   const notices = useNotices();
-  const change = (next: PageDraft) => {
-    setPast([...past.slice(-60), draft]);
-    setAhead([]);
-    setDraft(next);
-  };
-  const back = () => {
-    const before = past.at(-1);
-    if (!before) return;
-    setPast(past.slice(0, -1));
-    setAhead([draft, ...ahead]);
-    setDraft(before);
-  };
-  const forward = () => {
-    const [next, ...rest] = ahead;
-    if (!next) return;
-    setAhead(rest);
-    setPast([...past, draft]);
-    setDraft(next);
-  };
   const faults = faultsOfPage(draft.page);
   const changed = JSON.stringify(draft) !== JSON.stringify(draftOf(row));
   const keep = useMutation({
@@ -89,20 +68,12 @@ export function PageEditor({ first }: { first: PageRow }) {
     onSuccess: (kept) => {
       queries.setQueryData(['pages', row.id], kept);
       void queries.invalidateQueries({ queryKey: ['pages'], exact: true });
-      setDraft(draftOf(kept));
+      put(draftOf(kept));
       notices.tell('Kept. Visitors see it so from now on.');
     },
   });
   return (
-    <div
-      onKeyDown={(event) => {
-        if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-        if ((event.target as HTMLElement).matches('input, textarea')) return;
-        event.preventDefault();
-        if (event.shiftKey) forward();
-        else back();
-      }}
-    >
+    <div onKeyDown={onKeyDown}>
       <div className="headline">
         <div>
           <h1>{draft.name || 'A page without a name'}</h1>
@@ -114,10 +85,10 @@ export function PageEditor({ first }: { first: PageRow }) {
           </p>
         </div>
         <div className="beside">
-          <button type="button" className="act" disabled={!past.length} onClick={back} title="Take the last change back (Ctrl+Z)">
+          <button type="button" className="act" disabled={!mayBack} onClick={back} title="Take the last change back (Ctrl+Z)">
             Undo
           </button>
-          <button type="button" className="act" disabled={!ahead.length} onClick={forward} title="Do it again (Ctrl+Shift+Z)">
+          <button type="button" className="act" disabled={!mayForward} onClick={forward} title="Do it again (Ctrl+Shift+Z)">
             Redo
           </button>
           <Link className="act" href="/market/pages" prefetch={false}>

@@ -8,5 +8,6 @@ export { Bird, Glyph, Strokes } from './glyphs';
 export { nameIn, NO_WORDS, useHorizon, useVocabulary } from './vocabulary';
 export { isTyping, useKeys } from './keys';
 export { moved, useOrder } from './order';
+export { usePast } from './past';
 export { SpanField } from './span-field';
 export { NoticeProvider, useNotices } from './notice';

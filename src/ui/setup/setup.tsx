@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { KEY_SCOPES, type KeyScope, type KeyView, type PersonView } from '@/core/accounts';
+import { KEY_SCOPES, type KeyScope, type KeyView, type PersonView, type SettingsView } from '@/core/accounts';
 import type { DoorView } from '@/core/capture';
 import type { ParkedView } from '@/core/messages';
 import type { Jsoned } from '@/core/shared';
@@ -15,13 +15,7 @@ import { Standing } from './standing';
 import { Tags } from './tags';
 import '../contacts/contacts.css';
 
-export interface SettingsForm {
-  tag_barred: string[];
-  tag_places: boolean;
-  quiet_to: string;
-  quiet_from: string;
-  conversation_seconds: number;
-}
+export type SettingsForm = SettingsView;
 
 export function SetupArea({ settings, people }: { settings: SettingsForm; people: Jsoned<PersonView>[] }) {
   return (
@@ -45,12 +39,23 @@ export function SetupArea({ settings, people }: { settings: SettingsForm; people
 
 function Guardrails({ first }: { first: SettingsForm }) {
   const [settings, setSettings] = useState(first);
+  const [holidays, setHolidays] = useState(first.holidays.join(', '));
   const notices = useNotices();
   const queries = useQueryClient();
   const keep = useMutation({
     mutationFn: () => {
-      const { quiet_to, quiet_from, conversation_seconds } = settings;
-      return ask<SettingsForm>('/settings', 'PATCH', { quiet_to, quiet_from, conversation_seconds });
+      const {
+        quiet_to,
+        quiet_from,
+        conversation_seconds,
+        cap_day,
+        cap_week,
+        cap_month,
+        text_gap_hours,
+        holidays: days,
+      } = settings;
+      const own = { quiet_to, quiet_from, conversation_seconds, cap_day, cap_week, cap_month, text_gap_hours };
+      return ask<SettingsForm>('/settings', 'PATCH', { ...own, holidays: days });
     },
     onSuccess: (kept) => {
       setSettings(kept);
@@ -61,7 +66,7 @@ function Guardrails({ first }: { first: SettingsForm }) {
   return (
     <Block
       title="Guardrails and measures"
-      note="Quiet hours hold at the contact, for texts, e-mails and calls. They may be longer than the law asks, not shorter."
+      note="Quiet hours hold at the contact, for texts, e-mails and calls. They may be longer than the law asks, not shorter. Caps and holidays hold for what goes by itself, over all campaigns and channels."
     >
       <form
         style={{ display: 'grid', gap: 14, marginTop: 8 }}
@@ -91,6 +96,33 @@ function Guardrails({ first }: { first: SettingsForm }) {
           type="number"
           value={settings.conversation_seconds}
           onChange={(event) => setSettings({ ...settings, conversation_seconds: Number(event.target.value) })}
+        />
+        <div style={{ display: 'flex', gap: 12 }}>
+          {(
+            [
+              ['cap_day', 'Most touches a day'],
+              ['cap_week', 'in 7 days'],
+              ['cap_month', 'in 30 days'],
+              ['text_gap_hours', 'Hours between two texts'],
+            ] as const
+          ).map(([key, label]) => (
+            <TextField
+              key={key}
+              label={label}
+              type="number"
+              value={settings[key]}
+              onChange={(event) => setSettings({ ...settings, [key]: Math.round(Number(event.target.value)) })}
+              fullWidth
+            />
+          ))}
+        </div>
+        <TextField
+          label="Holidays without automatic touches: 12-25 every year, 2027-11-25 once"
+          value={holidays}
+          onChange={(event) => {
+            setHolidays(event.target.value);
+            setSettings({ ...settings, holidays: event.target.value.split(/[\s,;]+/).filter(Boolean) });
+          }}
         />
         {keep.error && (
           <p className="late" role="alert">

@@ -2,7 +2,7 @@
  * The pulse: carries out whatever is due by the clock, now and then and at once when PostgreSQL says so. The job queue runs
  * on real time and cannot wait for simulated hours, so everything that falls due at an instant of ours lives in tables and is found here.
  */
-import { carryOutDue } from '@/server/campaigns';
+import { carryOutDue, carryOutStarts, payOwed } from '@/server/campaigns';
 import { orderDueExports } from '@/server/exports';
 import { carryOutWindows } from '@/server/routing';
 import { performOutbox } from '../messages/hand-over';
@@ -15,10 +15,12 @@ const GATHER_MS = 40;
 const BREATH_MS = 200;
 const FEW = 50;
 
-/** One round of what is due by now: exports that come back, windows of offers, enrolments, then what they put into the outbox. @returns how many rows were moved */
+/** One round of what is due by now: exports that come back, windows of offers, campaigns that begin, enrolments, then what they put into the outbox. @returns how many rows were moved */
 export const carryOutRound = async (processId: string, outside: Outside): Promise<number> =>
   (await orderDueExports()) +
   (await carryOutWindows()) +
+  (await carryOutStarts()) +
+  (await payOwed()) +
   (await carryOutDue(DUE_BATCH)) +
   (await performOutbox(processId, outside));
 

@@ -3,7 +3,7 @@
  * due there is left, here or with the simulated people, and only then moves to the next; so two runs from the same state
  * do the same things in the same order.
  */
-import { nextDue } from '@/server/campaigns';
+import { nextDue, nextStart } from '@/server/campaigns';
 import { nextOutbox, outboxInFlight } from '@/server/messages';
 import { nextWindow } from '@/server/routing';
 import { holdClock, now, reader, releaseClock } from '@/server/shared';
@@ -52,7 +52,7 @@ async function settle(at: Date, processId: string, outside: Outside): Promise<Da
     const moved = await carryOutAll(processId, outside);
     if (moved + world.ran === 0 && !(await outboxInFlight(at))) break;
   }
-  const known = [await nextDue(reader()), await nextOutbox(reader()), await nextWindow(), world.next].filter(
+  const known = [await nextDue(reader()), await nextStart(reader()), await nextOutbox(reader()), await nextWindow(), world.next].filter(
     (one): one is Date => one !== null && one > at,
   );
   return known.length ? new Date(Math.min(...known.map((one) => one.getTime()))) : null;

@@ -1,12 +1,13 @@
 /** Campaigns. */
 import type { Metadata } from 'next';
 import { jsoned, requirePerson } from '@/app/_http/page';
+import { runsTheOffice } from '@/core/accounts';
 import { listCampaigns } from '@/server/campaigns';
-import { CampaignsArea } from '@/ui/campaigns';
+import { CampaignsArea, type Campaign } from '@/ui/campaigns';
 
 export const metadata: Metadata = { title: 'Campaigns' };
 
 export default async function Page() {
-  const { scope } = await requirePerson('campaigns');
-  return <CampaignsArea first={jsoned(await listCampaigns(scope))} />;
+  const { scope, person } = await requirePerson('campaigns');
+  return <CampaignsArea first={jsoned(await listCampaigns(scope)) as Campaign[]} office={runsTheOffice(person.role)} />;
 }

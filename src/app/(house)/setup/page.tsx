@@ -1,6 +1,7 @@
 /** Setup. */
 import type { Metadata } from 'next';
 import { jsoned, requirePerson } from '@/app/_http/page';
+import { settingsView } from '@/core/accounts';
 import { listPeople, readSettings } from '@/server/accounts';
 import { SetupArea } from '@/ui/setup';
 
@@ -9,16 +10,5 @@ export const metadata: Metadata = { title: 'Setup' };
 export default async function Page() {
   const { scope } = await requirePerson('setup');
   const [settings, people] = await Promise.all([readSettings(scope.accountId), listPeople(scope)]);
-  return (
-    <SetupArea
-      settings={{
-        quiet_to: settings.quietTo,
-        quiet_from: settings.quietFrom,
-        conversation_seconds: settings.conversationSeconds,
-        tag_barred: settings.tagBarred,
-        tag_places: settings.tagPlaces,
-      }}
-      people={jsoned(people)}
-    />
-  );
+  return <SetupArea settings={settingsView(settings)} people={jsoned(people)} />;
 }

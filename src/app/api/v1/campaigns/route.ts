@@ -1,6 +1,10 @@
 /** Campaigns. */
-import { listCampaigns } from '@/server/campaigns';
+import { createCampaign, listCampaigns } from '@/server/campaigns';
 import { OPERATIONS } from '@/app/_http/operations';
-import { route } from '@/app/_http/route';
+import { created, route } from '@/app/_http/route';
 
 export const GET = route(OPERATIONS.listCampaigns!, async ({ scope }) => ({ items: await listCampaigns(scope) }));
+
+export const POST = route(OPERATIONS.createCampaign!, async ({ principal, body }) =>
+  created(await createCampaign(principal, body)),
+);

@@ -1,6 +1,15 @@
 /** One campaign. */
-import { findCampaign } from '@/server/campaigns';
+import { deleteCampaign, findCampaign, updateCampaign } from '@/server/campaigns';
 import { OPERATIONS } from '@/app/_http/operations';
-import { route } from '@/app/_http/route';
+import { done, route } from '@/app/_http/route';
 
 export const GET = route(OPERATIONS.getCampaign!, ({ scope, params }) => findCampaign(scope, params.id!));
+
+export const PATCH = route(OPERATIONS.updateCampaign!, ({ principal, params, body }) =>
+  updateCampaign(principal, params.id!, body),
+);
+
+export const DELETE = route(OPERATIONS.deleteCampaign!, async ({ principal, params }) => {
+  await deleteCampaign(principal, params.id!);
+  return done();
+});

@@ -1,8 +1,13 @@
 /** A contact’s ways through campaigns. */
-import { listEnrolments } from '@/server/campaigns';
+import { enrolContact, listEnrolments } from '@/server/campaigns';
 import { OPERATIONS } from '@/app/_http/operations';
-import { route } from '@/app/_http/route';
+import { done, route } from '@/app/_http/route';
 
 export const GET = route(OPERATIONS.listEnrolments!, async ({ scope, params }) => ({
   items: await listEnrolments(scope, params.id!),
 }));
+
+export const POST = route(OPERATIONS.enrolContact!, async ({ principal, params, body }) => {
+  await enrolContact(principal, params.id!, body.campaign_id);
+  return done();
+});

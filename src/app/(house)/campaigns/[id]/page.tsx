@@ -1,0 +1,17 @@
+/** One campaign on its day ruler. */
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { findCampaign } from '@/server/campaigns';
+import { brokerageName } from '@/server/accounts';
+import { jsoned, orNotFound, requirePerson } from '@/app/_http/page';
+import { CampaignEditor, type Campaign } from '@/ui/campaigns';
+
+export const metadata: Metadata = { title: 'Campaign' };
+
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+  const { scope } = await requirePerson('campaigns');
+  const { id } = await params;
+  if (!/^\d{1,18}$/.test(id)) notFound();
+  const campaign = await orNotFound(findCampaign(scope, id));
+  return <CampaignEditor first={jsoned(campaign) as Campaign} brokerage={await brokerageName(scope.accountId)} />;
+}

@@ -1,0 +1,83 @@
+/** The operations of campaigns: made, changed as versions, switched, and people put into them. */
+import Joi from 'joi';
+import { CAMPAIGN_STATES } from '@/core/campaigns';
+import { planSchema } from '@/core/campaigns/schemas';
+import type { Operation } from './operations';
+
+const id = Joi.string().pattern(/^\d{1,18}$/);
+const name = Joi.string().trim().min(1).max(80);
+const plan = planSchema.required();
+
+export const CAMPAIGN_OPERATIONS = {
+  listCampaigns: {
+    method: 'GET',
+    path: '/campaigns',
+    summary: 'Campaigns with their plans, and who is in them',
+    scope: 'contacts:read',
+  },
+  getCampaign: { method: 'GET', path: '/campaigns/{id}', summary: 'One campaign', scope: 'contacts:read' },
+  listStarters: {
+    method: 'GET',
+    path: '/starters',
+    summary: 'Campaigns that come with Urraca, to begin from',
+    scope: 'contacts:read',
+  },
+  createCampaign: {
+    method: 'POST',
+    path: '/campaigns',
+    summary: 'Make a draft: from nothing, from a starter, or as a copy',
+    scope: 'contacts:write',
+    body: Joi.object({
+      name: name.required(),
+      starter: Joi.string().max(40).allow(null),
+      copy_of: id.allow(null),
+      shared: Joi.boolean(),
+    }).oxor('starter', 'copy_of'),
+  },
+  updateCampaign: {
+    method: 'PATCH',
+    path: '/campaigns/{id}',
+    summary: 'Change the name or group of a campaign, switch it on, hold it, switch it off',
+    scope: 'contacts:write',
+    body: Joi.object({
+      name,
+      state: Joi.string().valid(...CAMPAIGN_STATES),
+      group: Joi.string().max(80).allow('', null),
+      shared: Joi.boolean(),
+    }).min(1),
+  },
+  deleteCampaign: {
+    method: 'DELETE',
+    path: '/campaigns/{id}',
+    summary: 'Take a campaign away; whoever is in it goes no further',
+    scope: 'contacts:write',
+  },
+  saveCampaignPlan: {
+    method: 'PUT',
+    path: '/campaigns/{id}/plan',
+    summary: 'Keep a plan as the next version; the people in the campaign stay with theirs or move',
+    scope: 'contacts:write',
+    body: Joi.object({ plan, seen: id.required(), people: Joi.string().valid('stay', 'move').default('stay') }),
+  },
+  previewCampaignPlan: {
+    method: 'POST',
+    path: '/campaigns/{id}/plan/preview',
+    summary: 'Who would receive what twice or never if the people in the campaign moved to this plan',
+    scope: 'contacts:write',
+    body: Joi.object({ plan }),
+  },
+  enrolContact: {
+    method: 'POST',
+    path: '/contacts/{id}/enrolments',
+    summary: 'Put a contact into a campaign',
+    scope: 'contacts:write',
+    body: Joi.object({ campaign_id: id.required() }),
+  },
+  holdContactCampaigns: {
+    method: 'PUT',
+    path: '/contacts/{id}/campaigns-held',
+    summary: 'Hold all campaigns for one person, or let them go on',
+    scope: 'contacts:write',
+    body: Joi.object({ held: Joi.boolean().required() }),
+  },
+} as const satisfies Record<string, Operation>;

@@ -1,0 +1,316 @@
+/** Making and changing campaigns: from nothing, a starter or another one; versions of their plan; who goes on by which; on, held, off. */
+import { AppError, notFound } from '@/core/shared';
+import { accountOf, fullName, runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/accounts';
+import { faultsOfPlan, NO_PLAN, plannedAt, STARTERS, stepsIn, type CampaignState, type CampaignView, type Plan } from '@/core/campaigns';
+import { planSchema } from '@/core/campaigns/schemas';
+import { faultsOf } from '@/core/capture/schemas';
+import { readTree } from '@/core/segments/schemas';
+import { listFields, lockContact, recordActivities } from '../contacts';
+import { now, publish, reader, record, transact, wakeWorkers, type Tx } from '../shared';
+import { FOLLOWED_UP } from '@/core/contacts';
+import { findCampaign } from './campaigns.repository';
+import { enrol, staysOut } from './enrol.service';
+
+const made = (principal: Principal): string | null => (principal.kind === 'person' ? principal.person.id : null);
+
+/** A plan from outside. @throws AppError input_invalid with what is wrong where */
+export async function readPlan(tx: Tx, accountId: string, input: unknown): Promise<Plan> {
+  const { value, error } = planSchema.validate(input, { abortEarly: false, convert: false });
+  if (error) throw new AppError('input_invalid', 'This plan was not kept.', { fields: faultsOf(error) });
+  const plan = value as Plan;
+  const fields = await listFields(accountId, tx);
+  if (plan.who) readTree(plan.who, fields);
+  for (const start of plan.starts) if (start.on === 'enter') readTree(start.tree, fields);
+  for (const step of stepsIn(plan.steps))
+    if (step.do === 'branch' && step.ask.about === 'segment') readTree(step.ask.tree, fields);
+  return plan;
+}
+
+/** @throws AppError not_found, not_allowed */
+async function changeable(principal: Principal, id: string): Promise<{ scope: Scope; campaign: CampaignView }> {
+  const scope = scopeFor(principal);
+  const campaign = await findCampaign(scope, id);
+  if (!campaign.may_change)
+    throw new AppError('not_allowed', 'This campaign is changed by those who run the office. Copy it to have one of your own.');
+  return { scope, campaign };
+}
+
+interface Beginning {
+  name: string;
+  /** The key of a starter, or the id of a campaign that is copied. */
+  starter?: string | null;
+  copy_of?: string | null;
+  shared?: boolean;
+}
+
+/** Makes a draft. Whoever does not run the office makes one of their own. @throws AppError not_found */
+export async function createCampaign(principal: Principal, { name, starter, copy_of, shared }: Beginning): Promise<CampaignView> {
+  const scope = scopeFor(principal);
+  const office = principal.kind === 'key' || runsTheOffice(principal.person.role);
+  const from = starter ? STARTERS.find(({ key }) => key === starter) : null;
+  if (starter && !from) throw notFound('starter');
+  const copied = copy_of ? await findCampaign(scope, copy_of) : null;
+  const plan = copied?.plan ?? from?.plan ?? NO_PLAN;
+  const id = await transact(async (tx) => {
+    const at = await now(tx);
+    const row = await tx.first<{ id: string }>(
+      `with c as (insert into campaigns (account_id, name, state, exclusive_group, shared, made_by, created_at) values ($1, $2, 'draft', $3, $4, $5, $6) returning id)
+       insert into campaign_versions (account_id, campaign_id, number, plan, made_by, made_at) select $1, id, 1, $7::jsonb, $5, $6 from c returning campaign_id as id`,
+      [
+        scope.accountId,
+        name.trim(),
+        copied?.group ?? from?.group ?? null,
+        office && (shared ?? true),
+        made(principal),
+        at,
+        JSON.stringify(plan),
+      ],
+    );
+    await record(tx, principal, scope.accountId, 'made a campaign', { id: row!.id, name }, at);
+    return row!.id;
+  });
+  return findCampaign(scope, id);
+}
+
+export const copyCampaign = (principal: Principal, id: string, name: string): Promise<CampaignView> =>
+  createCampaign(principal, { name, copy_of: id });
+
+interface Patch {
+  name?: string;
+  state?: CampaignState;
+  group?: string | null;
+  shared?: boolean;
+}
+
+/**
+ * Changes what a campaign is called, its group, who sees it, and whether it is on. A campaign goes on from where its people stood.
+ * @throws AppError input_invalid for one that is to be on and whose plan has faults
+ */
+export async function updateCampaign(principal: Principal, id: string, patch: Patch): Promise<CampaignView> {
+  const { scope, campaign } = await changeable(principal, id);
+  if (patch.state === 'draft' && campaign.state !== 'draft')
+    throw new AppError('conflict', 'A campaign that was on is no draft any more. Switch it off.');
+  if (patch.state === 'on') {
+    const fields = faultsOfPlan(campaign.plan);
+    if (fields.length) throw new AppError('input_invalid', 'It cannot be switched on yet.', { fields });
+  }
+  await transact(async (tx) => {
+    const at = await now(tx);
+    await tx.run(
+      `update campaigns set name = coalesce($2, name), state = coalesce($3, state), exclusive_group = case when $4 then nullif($5, '') else exclusive_group end, shared = coalesce($6, shared),
+         looks_at = case when $3 = 'on' and state <> 'on' then null else looks_at end where id = $1`,
+      [
+        id,
+        patch.name?.trim() ?? null,
+        patch.state ?? null,
+        patch.group !== undefined,
+        patch.group?.trim() ?? '',
+        patch.shared ?? null,
+      ],
+    );
+    await record(tx, principal, scope.accountId, 'changed a campaign', { id, ...patch }, at);
+    await publish(tx, { accountId: scope.accountId, topic: 'campaign', ownerId: null });
+    await wakeWorkers(tx);
+  });
+  return findCampaign(scope, id);
+}
+
+/** Takes a campaign away. Whoever is in it goes no further. */
+export async function deleteCampaign(principal: Principal, id: string): Promise<void> {
+  const { scope, campaign } = await changeable(principal, id);
+  await transact(async (tx) => {
+    const at = await now(tx);
+    if (campaign.active) {
+      const by = principal.kind === 'person' ? fullName(principal.person) : 'a program';
+      await tx.run(
+        `update enrolments set state = 'stopped', ended_at = $2, due_at = null, because = $3::jsonb where campaign_id = $1 and state in ('active','paused')`,
+        [id, at, JSON.stringify({ why: 'stopped_by', by, campaign: campaign.name })],
+      );
+    }
+    await tx.run('update campaigns set deleted_at = $2, state = $3 where id = $1', [id, at, 'off']);
+    await tx.run('update rungs set campaign_id = null where campaign_id = $1', [id]);
+    await record(tx, principal, scope.accountId, 'deleted a campaign', { id, name: campaign.name }, at);
+  });
+}
+
+/** What a new version would mean for the people who are in the campaign: who would receive a step twice, or never, if they moved. */
+export interface VersionPreview {
+  people: number;
+  /** By the id of the step. */
+  twice: Record<string, number>;
+  never: Record<string, number>;
+  /** People who stand at a step that is gone: they go on at the next one that they have not had. */
+  astray: number;
+}
+
+interface Standing {
+  id: string;
+  contact_id: string;
+  step: number;
+  round: number;
+  started_at: Date;
+  last_at: Date | null;
+  due_at: Date | null;
+  time_zone: string;
+  had: number[];
+}
+
+/** Those who are under way by an earlier plan, with what they have had. */
+const standings = (tx: Tx, campaignId: string): Promise<Standing[]> =>
+  tx.rows<Standing>(
+    `select e.id, e.contact_id, e.step, e.round, e.started_at, e.last_at, e.due_at, c.time_zone,
+       coalesce((select array_agg(distinct s) from (select (o.payload->>'step')::int as s from outbox o where o.enrolment_id = e.id
+         union select split_part(split_part(t.key, '-s', 2), '-r', 1)::int from tasks t where t.contact_id = e.contact_id and t.key like 'e' || e.id || '-s%') x), '{}') as had
+     from enrolments e join contacts c on c.id = e.contact_id where e.campaign_id = $1 and e.state in ('active','paused') order by e.id`,
+    [campaignId],
+  );
+
+/** Where somebody goes on by another plan: at their step if it is still there and not before what they have had, otherwise at the first one after all that they have had. */
+function placeIn(plan: Plan, { step, had }: Pick<Standing, 'step' | 'had'>): number | null {
+  const order = stepsIn(plan.steps).map(({ id }) => id);
+  if (order.includes(step) && !had.includes(step)) return step;
+  const last = Math.max(-1, ...had.map((one) => order.indexOf(one)));
+  return order[last + 1] ?? null;
+}
+
+/** @throws AppError not_found, not_allowed, input_invalid */
+export async function previewVersion(principal: Principal, id: string, input: unknown): Promise<VersionPreview> {
+  const { scope } = await changeable(principal, id);
+  const plan = await readPlan(reader(), scope.accountId, input);
+  const people = await standings(reader(), id);
+  const order = stepsIn(plan.steps).map((step) => step.id);
+  const twice: Record<string, number> = {};
+  const never: Record<string, number> = {};
+  let astray = 0;
+  for (const one of people) {
+    const place = placeIn(plan, one);
+    if (!order.includes(one.step)) astray += 1;
+    const from = place === null ? order.length : order.indexOf(place);
+    order.forEach((step, at) => {
+      if (at >= from && one.had.includes(step)) twice[step] = (twice[step] ?? 0) + 1;
+      if (at < from && !one.had.includes(step)) never[step] = (never[step] ?? 0) + 1;
+    });
+  }
+  return { people: people.length, twice, never, astray };
+}
+
+/**
+ * Keeps a plan as the next version. Those who are in the campaign stay with theirs, or move to the new one.
+ * @param seen the version that was being changed: when another was kept since, nothing is
+ * @throws AppError conflict, input_invalid for a campaign that is on and a plan with faults
+ */
+export async function saveVersion(
+  principal: Principal,
+  id: string,
+  { plan: input, seen, people = 'stay' }: { plan: unknown; seen: string; people?: 'stay' | 'move' },
+): Promise<CampaignView> {
+  const { scope, campaign } = await changeable(principal, id);
+  await transact(async (tx) => {
+    const plan = await readPlan(tx, scope.accountId, input);
+    const faults = campaign.state === 'draft' ? [] : faultsOfPlan(plan);
+    if (faults.length) throw new AppError('input_invalid', 'This version was not kept.', { fields: faults });
+    const at = await now(tx);
+    await tx.run('select 1 from campaigns where id = $1 for update', [id]);
+    const latest = await tx.first<{ id: string; number: number }>(
+      'select id, number from campaign_versions where campaign_id = $1 order by number desc limit 1',
+      [id],
+    );
+    if (latest!.id !== seen)
+      throw new AppError(
+        'conflict',
+        'Somebody else kept a version of this campaign meanwhile. Yours is still here; open the campaign again to see theirs.',
+      );
+    const row = await tx.first<{ id: string }>(
+      'insert into campaign_versions (account_id, campaign_id, number, plan, made_by, made_at) values ($1, $2, $3, $4::jsonb, $5, $6) returning id',
+      [scope.accountId, id, latest!.number + 1, JSON.stringify(plan), made(principal), at],
+    );
+    if (campaign.state === 'draft')
+      await tx.run(
+        'delete from campaign_versions v where v.campaign_id = $1 and v.id <> $2 and not exists (select 1 from enrolments e where e.version_id = v.id)',
+        [id, row!.id],
+      );
+    if (JSON.stringify(plan.starts) !== JSON.stringify(campaign.plan.starts))
+      await tx.run('update campaigns set looks_at = null where id = $1', [id]);
+    if (people === 'move') await move(tx, id, row!.id, plan, at);
+    await publish(tx, { accountId: scope.accountId, topic: 'campaign', ownerId: null });
+    await wakeWorkers(tx);
+  });
+  return findCampaign(scope, id);
+}
+
+/** Moves all who are under way to a version: each goes on where they stand, at the earliest when their next step was due. */
+async function move(tx: Tx, campaignId: string, versionId: string, plan: Plan, at: Date): Promise<void> {
+  const steps = new Map(stepsIn(plan.steps).map((step) => [step.id, step]));
+  const rows = (await standings(tx, campaignId)).map((one) => {
+    const place = placeIn(plan, one);
+    const step = place === null ? undefined : steps.get(place);
+    const planned =
+      step && plannedAt(step.when, { startedAt: one.started_at, lastAt: one.last_at ?? one.started_at, timeZone: one.time_zone });
+    return { id: one.id, step: place ?? -1, due: planned && planned > at ? planned : at };
+  });
+  await tx.run(
+    `update enrolments e set version_id = $1, step = x.step, due_at = case when e.state = 'paused' then e.due_at else x.due end
+     from jsonb_to_recordset($2::jsonb) as x (id bigint, step int, due timestamptz) where e.id = x.id`,
+    [versionId, JSON.stringify(rows)],
+  );
+}
+
+/** Puts one contact into a campaign. @throws AppError not_found; conflict with the reason when something keeps them out */
+export async function enrolContact(principal: Principal, contactId: string, campaignId: string): Promise<void> {
+  const scope = scopeFor(principal);
+  const campaign = await findCampaign(scope, campaignId);
+  await transact(async (tx) => {
+    await lockContact(scope, contactId, tx);
+    const at = await now(tx);
+    const by = principal.kind === 'person' ? fullName(principal.person) : 'a program';
+    const out = await tx.first<{ why: keyof typeof OUT | null }>(
+      `select ${staysOut('$2::bigint', '$3')} as why from contacts c where c.id = $1`,
+      [contactId, campaignId, [...FOLLOWED_UP]],
+    );
+    if (out?.why) throw new AppError('conflict', `They were not put into “${campaign.name}”: ${OUT[out.why]}.`);
+    const { lines } = await enrol(
+      tx,
+      scope.accountId,
+      campaignId,
+      [contactId],
+      { why: 'put_in_by', campaign: campaign.name, by },
+      at,
+      'by_hand',
+    );
+    await recordActivities(
+      tx,
+      scope.accountId,
+      lines.map((line) => ({ ...line, userId: made(principal) })),
+    );
+    await wakeWorkers(tx);
+  });
+}
+const OUT = {
+  do_not_contact: 'they are marked do not contact',
+  worked_with: 'somebody works with them already, and it is not for such people',
+  in_already: 'they are in it already',
+  other_campaign: 'another campaign of its group is under way',
+};
+
+/** Holds all campaigns for one person, or lets them go on. */
+export async function holdPerson(principal: Principal, contactId: string, held: boolean): Promise<void> {
+  const scope = scopeFor(principal);
+  await transact(async (tx) => {
+    await lockContact(scope, contactId, tx);
+    const at = await now(tx);
+    await tx.run('update contacts set campaigns_held = $2, updated_at = $3 where id = $1', [contactId, held, at]);
+    await recordActivities(tx, accountOf(principal), [
+      {
+        contactId,
+        userId: made(principal),
+        at,
+        kind: 'changed',
+        channel: null,
+        direction: null,
+        data: { text: held ? 'All campaigns are held for them' : 'Campaigns go on for them' },
+        because: null,
+      },
+    ]);
+    await wakeWorkers(tx);
+  });
+}

@@ -1,0 +1,225 @@
+'use client';
+/** Changing a campaign on its day ruler: nothing counts until it is kept as a version; the people in it stay with theirs or move. */
+import { useMemo, useState } from 'react';
+import Link from 'next/link';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  added,
+  daysOf,
+  emptyStep,
+  faultsOfPlan,
+  mapSteps,
+  replaced,
+  stepsIn,
+  type BranchStep,
+  type Plan,
+  type Step,
+} from '@/core/campaigns';
+import { type Channel } from '@/core/contacts';
+import { ask, Fault, useNotices, usePast } from '../primitives';
+import { State } from './campaigns';
+import { AskWords, Frame } from './frame';
+import { KeepDialog } from './keep-dialog';
+import { Ruler } from './ruler';
+import { StepFields } from './step-fields';
+import { Preview } from './preview';
+import { STATE_WORDS, type Campaign } from './shapes';
+import './campaigns.css';
+
+/** @param brokerage its name, as merge fields say it */
+export function CampaignEditor({ first, brokerage }: { first: Campaign; brokerage: string }) {
+  const { data: campaign } = useQuery({
+    queryKey: ['campaigns', first.id],
+    queryFn: () => ask<Campaign>(`/campaigns/${first.id}`),
+    initialData: first,
+  });
+  const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = usePast<Plan>(first.plan);
+  const [chosen, setChosen] = useState<number | null>(first.plan.steps[0]?.id ?? null);
+  const [keeping, setKeeping] = useState(false);
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const may = campaign.may_change;
+  const faults = useMemo(() => faultsOfPlan(draft), [draft]);
+  const faulty = new Set(faults.flatMap(({ field }) => (field.startsWith('steps.') ? [Number(field.slice(6))] : [])));
+  const changed = JSON.stringify(draft) !== JSON.stringify(campaign.plan);
+  const all = stepsIn(draft.steps);
+  const step = all.find(({ id }) => id === chosen) ?? null;
+  const steps = (next: Step[]) => change({ ...draft, steps: next });
+  const keep = useMutation({
+    mutationFn: (people: 'stay' | 'move') =>
+      ask<Campaign>(`/campaigns/${campaign.id}/plan`, 'PUT', { plan: draft, seen: campaign.version.id, people }),
+    onSuccess: (kept, people) => {
+      queries.setQueryData(['campaigns', campaign.id], kept);
+      put(kept.plan);
+      setKeeping(false);
+      notices.tell(
+        kept.active === 0
+          ? 'Kept.'
+          : people === 'move'
+            ? `Kept as version ${kept.version.number}. All ${kept.active.toLocaleString('en-US')} go on by it.`
+            : `Kept as version ${kept.version.number}. Who is in it goes on as before; whoever comes goes by this one.`,
+      );
+    },
+  });
+  const wayChange = (branch: BranchStep, way: 'yes' | 'no') => (list: Step[]) =>
+    steps(mapSteps(draft.steps, (one) => (one.id === branch.id && one.do === 'branch' ? { ...one, [way]: list } : one)));
+  const add = (way: { branch: number; way: 'yes' | 'no' } | null) => (lane: Channel | 'other', day: number) => {
+    const made = emptyStep(draft.steps, lane === 'other' ? 'task' : lane, day);
+    steps(added(draft.steps, made, way));
+    setChosen(made.id);
+  };
+  const shared = { counts: campaign.steps, chosen, faults: faulty, onChoose: setChosen };
+  const days = daysOf(draft.steps);
+  return (
+    <div onKeyDown={onKeyDown}>
+      <div className="headline">
+        <div>
+          <h1>
+            <Name campaign={campaign} />
+          </h1>
+          <p className="soft">
+            {campaign.active.toLocaleString('en-US')} in it · version {campaign.version.number} ·{' '}
+            {STATE_WORDS[campaign.state].toLowerCase()}
+            {campaign.on_earlier > 0 && ` · ${campaign.on_earlier.toLocaleString('en-US')} go on by an earlier version`}
+          </p>
+        </div>
+        <div className="beside">
+          <State campaign={campaign} />
+          <Link className="act" href="/campaigns" prefetch={false}>
+            All campaigns
+          </Link>
+          {may && (
+            <>
+              <button type="button" className="act" disabled={!mayBack} onClick={back} title="Take the last change back (Ctrl+Z)">
+                Undo
+              </button>
+              <button type="button" className="act" disabled={!mayForward} onClick={forward} title="Do it again (Ctrl+Shift+Z)">
+                Redo
+              </button>
+              <button
+                type="button"
+                className="act main"
+                disabled={!changed || keep.isPending || (campaign.state !== 'draft' && faults.length > 0)}
+                onClick={() => (campaign.active ? setKeeping(true) : keep.mutate('stay'))}
+              >
+                Keep it
+              </button>
+            </>
+          )}
+        </div>
+      </div>
+      {!may && (
+        <p className="soft">
+          This campaign is changed by those who run the office. Copy it in the table of campaigns to have one of your own.
+        </p>
+      )}
+      <Fault error={keep.error} named />
+      {faults
+        .filter(({ field }) => !field.startsWith('steps.'))
+        .map(({ field, message }) => (
+          <p key={field} className="late" role="status">
+            {message}
+          </p>
+        ))}
+      <div className="campaign-editor">
+        <div style={{ minWidth: 0 }}>
+          <Ruler
+            {...shared}
+            label="The ruler"
+            steps={draft.steps}
+            onChange={may ? steps : undefined}
+            onAdd={may ? add(null) : undefined}
+          />
+          {all
+            .filter((one): one is BranchStep => one.do === 'branch')
+            .map((branch) => (
+              <section key={branch.id} aria-label={`Where ways part on day ${days.get(branch.id)}`} className="ways">
+                <h2>
+                  Day {days.get(branch.id)}: <AskWords ask={branch.ask} />
+                </h2>
+                {(['yes', 'no'] as const).map((way) => (
+                  <div key={way} className="way">
+                    <span className="soft small">{way === 'yes' ? 'If so' : 'If not'}</span>
+                    <Ruler
+                      {...shared}
+                      label={`${way === 'yes' ? 'If so' : 'If not'}, day ${days.get(branch.id)}`}
+                      from={days.get(branch.id)}
+                      steps={branch[way]}
+                      onChange={may ? wayChange(branch, way) : undefined}
+                      onAdd={may ? add({ branch: branch.id, way }) : undefined}
+                    />
+                  </div>
+                ))}
+              </section>
+            ))}
+          <Frame plan={draft} readOnly={!may} onChange={change} />
+        </div>
+        <div className="step-side">
+          {step ? (
+            <>
+              <StepFields
+                key={step.id}
+                step={step}
+                campaignId={campaign.id}
+                faults={faults.filter(({ field }) => field === `steps.${step.id}`).map(({ message }) => message)}
+                readOnly={!may}
+                onChange={(next) => steps(replaced(draft.steps, next))}
+                onRemove={() => {
+                  steps(mapSteps(draft.steps, (one) => (one.id === step.id ? null : one)));
+                  setChosen(null);
+                }}
+              />
+              {step.do === 'touch' && <Preview channel={step.channel} words={step.words} brokerage={brokerage} />}
+            </>
+          ) : (
+            <p className="empty">Choose a step on the ruler, or add one with the plus of its day.</p>
+          )}
+        </div>
+      </div>
+      {keeping && (
+        <KeepDialog
+          campaign={campaign}
+          plan={draft}
+          busy={keep.isPending}
+          onKeep={(people) => keep.mutate(people)}
+          onClose={() => setKeeping(false)}
+        />
+      )}
+    </div>
+  );
+}
+
+/** The name, changed where it stands. */
+function Name({ campaign }: { campaign: Campaign }) {
+  const [name, setName] = useState<string | null>(null);
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const set = useMutation({
+    mutationFn: (next: string) => ask(`/campaigns/${campaign.id}`, 'PATCH', { name: next }),
+    onSuccess: () => {
+      setName(null);
+      void queries.invalidateQueries({ queryKey: ['campaigns'] });
+    },
+    onError: notices.fail,
+  });
+  if (!campaign.may_change) return campaign.name;
+  const leave = () => {
+    if (name === null) return;
+    if (name.trim() && name.trim() !== campaign.name) set.mutate(name.trim());
+    else setName(null);
+  };
+  return (
+    <input
+      className="heading-input"
+      aria-label="Name of the campaign"
+      value={name ?? campaign.name}
+      maxLength={80}
+      onChange={(event) => setName(event.target.value)}
+      onBlur={leave}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') event.currentTarget.blur();
+        if (event.key === 'Escape') setName(null);
+      }}
+    />
+  );
+}

@@ -1,0 +1,357 @@
+'use client';
+/** What stands around the steps: for whom a campaign is, what begins it, how it repeats, what ends it. */
+import type { Ask, Change, Plan, Start } from '@/core/campaigns';
+import { CONTACT_ROLES, DATE_KINDS, DATE_NAMES, type DateKind } from '@/core/contacts';
+import { segmentSentence } from '@/core/segments';
+import { nameIn, NO_WORDS, useVocabulary } from '../primitives';
+import { Sentence } from '../segments';
+import { ChangeFields } from './step-fields';
+
+/** What is asked where ways part, in words. */
+export function AskWords({ ask }: { ask: Ask }) {
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
+  switch (ask.about) {
+    case 'answered':
+      return <>have they answered?</>;
+    case 'opened':
+      return <>have they opened an e-mail?</>;
+    case 'has_phone':
+      return <>is a phone number known?</>;
+    case 'has_email':
+      return <>is an e-mail address known?</>;
+    case 'segment':
+      return <>{segmentSentence(ask.tree, nameIn(vocabulary), vocabulary.fields) || 'everybody'}?</>;
+  }
+}
+
+const START_NAMES: Record<Start['on'], string> = {
+  enter: 'Whoever comes to be one of',
+  inquiry: 'Whoever asks by',
+  date: 'Around a date of the person',
+  day: 'Every year on a day',
+};
+const firstStart = (on: Start['on']): Start => {
+  switch (on) {
+    case 'enter':
+      return { on, tree: { all: [] } };
+    case 'inquiry':
+      return { on, doors: [], sources: [] };
+    case 'date':
+      return { on, date: 'birthday', days: -7, at: '09:00' };
+    case 'day':
+      return { on, day: '12-10', at: '09:00' };
+  }
+};
+
+export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: boolean; onChange: (plan: Plan) => void }) {
+  const set = (patch: Partial<Plan>) => onChange({ ...plan, ...patch });
+  return (
+    <fieldset disabled={readOnly} className="frame">
+      <section aria-label="For whom">
+        <h2>For whom</h2>
+        <div className="beside" role="group" aria-label="Roles">
+          {CONTACT_ROLES.map((role) => {
+            const on = plan.roles.includes(role);
+            return (
+              <button
+                key={role}
+                type="button"
+                className={`chip tiny${on ? ' on' : ''}`}
+                aria-pressed={on}
+                onClick={() => set({ roles: on ? plan.roles.filter((one) => one !== role) : [...plan.roles, role] })}
+              >
+                {role}
+              </button>
+            );
+          })}
+          {plan.roles.length === 0 && <span className="soft small">every role</span>}
+        </div>
+        <Sentence
+          tree={plan.who ?? { all: [] }}
+          label="For whom it is"
+          onChange={(tree) => set({ who: 'all' in tree && !tree.all.length ? null : tree })}
+        />
+        <label className="choice">
+          <input type="checkbox" checked={plan.anyStage} onChange={(event) => set({ anyStage: event.target.checked })} /> Also for
+          people with whom somebody works: clients and past clients
+        </label>
+      </section>
+      <section aria-label="What begins it">
+        <h2>What begins it</h2>
+        <p className="soft small">A hand, a rung of the ladder or a door may always begin it. Beside them:</p>
+        {plan.starts.map((start, at) => (
+          <div key={at} className="beside start">
+            <StartFields
+              start={start}
+              onChange={(next) => set({ starts: plan.starts.map((one, n) => (n === at ? next : one)) })}
+            />
+            <button
+              type="button"
+              className="chip tiny"
+              aria-label={`Take away: ${START_NAMES[start.on]}`}
+              onClick={() => set({ starts: plan.starts.filter((_, n) => n !== at) })}
+            >
+              Take away
+            </button>
+          </div>
+        ))}
+        <div className="beside">
+          {(Object.keys(START_NAMES) as Start['on'][]).map((on) => (
+            <button
+              key={on}
+              type="button"
+              className="chip tiny"
+              onClick={() => set({ starts: [...plan.starts, firstStart(on)] })}
+            >
+              + {START_NAMES[on].toLowerCase()}
+            </button>
+          ))}
+        </div>
+      </section>
+      <section aria-label="What ends it">
+        <h2>What ends it</h2>
+        <div className="beside">
+          An answer or a conversation
+          <select
+            aria-label="What an answer does"
+            value={plan.ends.answered}
+            onChange={(event) => set({ ends: { ...plan.ends, answered: event.target.value as Plan['ends']['answered'] } })}
+          >
+            <option value="end">ends it</option>
+            <option value="pause">pauses it</option>
+            <option value="on">lets it go on</option>
+          </select>
+          {plan.ends.answered === 'pause' && (
+            <>
+              for
+              <input
+                type="number"
+                aria-label="Days of the pause"
+                min={1}
+                max={365}
+                style={{ width: 70 }}
+                value={plan.ends.pauseDays}
+                onChange={(event) =>
+                  set({ ends: { ...plan.ends, pauseDays: Math.max(1, Math.round(Number(event.target.value)) || 1) } })
+                }
+              />
+              days
+            </>
+          )}
+        </div>
+        {plan.ends.answered !== 'on' && (
+          <>
+            {plan.ends.then.map((change, at) => (
+              <div key={at} className="beside">
+                and then
+                <ChangeFields
+                  change={change}
+                  campaignId=""
+                  onChange={(next) =>
+                    set({ ends: { ...plan.ends, then: plan.ends.then.map((one, n) => (n === at ? next : one)) } })
+                  }
+                />
+                <button
+                  type="button"
+                  className="chip tiny"
+                  onClick={() => set({ ends: { ...plan.ends, then: plan.ends.then.filter((_, n) => n !== at) } })}
+                >
+                  Take away
+                </button>
+              </div>
+            ))}
+            <button
+              type="button"
+              className="chip tiny"
+              onClick={() =>
+                set({ ends: { ...plan.ends, then: [...plan.ends.then, { set: 'horizon', horizon: 'warm' } satisfies Change] } })
+              }
+            >
+              + and then …
+            </button>
+          </>
+        )}
+        <p className="soft small">
+          It always ends when they ask for no more messages
+          {plan.anyStage ? '' : ', and when their stage says that somebody works with them'}.
+        </p>
+        <div className="beside">
+          A touch that may not go at its time
+          <select
+            aria-label="What becomes of a held touch"
+            value={plan.held}
+            onChange={(event) => set({ held: event.target.value as Plan['held'] })}
+          >
+            <option value="move">moves to when it may</option>
+            <option value="lapse">lapses</option>
+          </select>
+        </div>
+        <label className="choice">
+          <input
+            type="checkbox"
+            checked={plan.repeat !== null}
+            onChange={(event) => set({ repeat: event.target.checked ? { days: 30, times: null } : null })}
+          />{' '}
+          It begins again
+        </label>
+        {plan.repeat && (
+          <div className="beside">
+            every
+            <input
+              type="number"
+              aria-label="Days between two beginnings"
+              min={1}
+              max={3_650}
+              style={{ width: 74 }}
+              value={plan.repeat.days}
+              onChange={(event) =>
+                set({ repeat: { ...plan.repeat!, days: Math.max(1, Math.round(Number(event.target.value)) || 1) } })
+              }
+            />
+            days,
+            <select
+              aria-label="How often"
+              value={plan.repeat.times === null ? 'ever' : 'times'}
+              onChange={(event) => set({ repeat: { ...plan.repeat!, times: event.target.value === 'ever' ? null : 12 } })}
+            >
+              <option value="ever">without end</option>
+              <option value="times">so many times in all:</option>
+            </select>
+            {plan.repeat.times !== null && (
+              <input
+                type="number"
+                aria-label="Times in all"
+                min={1}
+                max={1_000}
+                style={{ width: 70 }}
+                value={plan.repeat.times}
+                onChange={(event) =>
+                  set({ repeat: { ...plan.repeat!, times: Math.max(1, Math.round(Number(event.target.value)) || 1) } })
+                }
+              />
+            )}
+          </div>
+        )}
+      </section>
+    </fieldset>
+  );
+}
+
+const toggled = (list: readonly string[], one: string): string[] =>
+  list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
+
+function StartFields({ start, onChange }: { start: Start; onChange: (start: Start) => void }) {
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
+  switch (start.on) {
+    case 'enter':
+      return (
+        <>
+          <span>{START_NAMES.enter}</span>
+          <Sentence
+            tree={start.tree}
+            label="Who, once they come to be so, begins it"
+            onChange={(tree) => onChange({ ...start, tree })}
+          />
+        </>
+      );
+    case 'inquiry':
+      return (
+        <span className="beside" role="group" aria-label="By which doors and sources">
+          <span>{START_NAMES.inquiry}</span>
+          {!start.doors.length && !start.sources.length && <span className="soft small">any door</span>}
+          {(vocabulary.names.door ?? []).map(({ value, name }) => (
+            <button
+              key={value}
+              type="button"
+              className={`chip tiny${start.doors.includes(value) ? ' on' : ''}`}
+              aria-pressed={start.doors.includes(value)}
+              onClick={() => onChange({ ...start, doors: toggled(start.doors, value) })}
+            >
+              {name}
+            </button>
+          ))}
+          {(vocabulary.names.source ?? []).map(({ value, name }) => (
+            <button
+              key={`source ${value}`}
+              type="button"
+              className={`chip tiny${start.sources.includes(value) ? ' on' : ''}`}
+              aria-pressed={start.sources.includes(value)}
+              onClick={() => onChange({ ...start, sources: toggled(start.sources, value) })}
+            >
+              {name}
+            </button>
+          ))}
+        </span>
+      );
+    case 'date':
+      return (
+        <>
+          <input
+            type="number"
+            aria-label="Days"
+            min={0}
+            max={180}
+            style={{ width: 70 }}
+            value={Math.abs(start.days)}
+            onChange={(event) => {
+              const days = Math.min(180, Math.abs(Math.round(Number(event.target.value)) || 0));
+              onChange({ ...start, days: start.days < 0 ? -days : days });
+            }}
+          />
+          <select
+            aria-label="Before or after"
+            value={start.days < 0 ? 'before' : 'after'}
+            onChange={(event) =>
+              onChange({
+                ...start,
+                days: event.target.value === 'before' ? -Math.max(1, Math.abs(start.days)) : Math.abs(start.days),
+              })
+            }
+          >
+            <option value="before">days before</option>
+            <option value="after">days after</option>
+          </select>
+          <select
+            aria-label="Which date"
+            value={start.date}
+            onChange={(event) => onChange({ ...start, date: event.target.value as DateKind })}
+          >
+            {DATE_KINDS.map((kind) => (
+              <option key={kind} value={kind}>
+                their {DATE_NAMES[kind].toLowerCase()}
+              </option>
+            ))}
+          </select>
+          at
+          <input
+            type="time"
+            aria-label="At"
+            value={start.at}
+            onChange={(event) => event.target.value && onChange({ ...start, at: event.target.value })}
+          />
+        </>
+      );
+    case 'day':
+      return (
+        <>
+          <span>{START_NAMES.day}:</span>
+          <input
+            type="text"
+            aria-label="Month and day, such as 12-10"
+            placeholder="12-10"
+            pattern="(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])"
+            style={{ width: 80 }}
+            value={start.day}
+            onChange={(event) => onChange({ ...start, day: event.target.value })}
+          />
+          at
+          <input
+            type="time"
+            aria-label="At"
+            value={start.at}
+            onChange={(event) => event.target.value && onChange({ ...start, at: event.target.value })}
+          />
+        </>
+      );
+  }
+}

@@ -1,0 +1,83 @@
+'use client';
+/** A new campaign: from nothing, from one that comes with Urraca, or as a copy. It begins as a draft. */
+import { useState } from 'react';
+import { useRouter } from 'next/navigation';
+import Dialog from '@mui/material/Dialog';
+import TextField from '@mui/material/TextField';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { ask, Fault, FormEnd, freshKey } from '../primitives';
+import { useStarters, type Campaign } from './shapes';
+
+export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | null; office: boolean; onClose: () => void }) {
+  const { data: starters = [] } = useStarters();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [name, setName] = useState(copyOf ? `${copyOf.name}, copy` : '');
+  const [shared, setShared] = useState(office);
+  const [key] = useState(freshKey);
+  const router = useRouter();
+  const queries = useQueryClient();
+  const make = useMutation({
+    mutationFn: () =>
+      ask<Campaign>(
+        '/campaigns',
+        'POST',
+        { name: name.trim(), shared, ...(copyOf ? { copy_of: copyOf.id } : chosen ? { starter: chosen } : {}) },
+        key,
+      ),
+    onSuccess: ({ id }) => {
+      void queries.invalidateQueries({ queryKey: ['campaigns'] });
+      router.push(`/campaigns/${id}`);
+    },
+  });
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="campaign-title">
+      <form
+        className="dialog"
+        onSubmit={(event) => {
+          event.preventDefault();
+          make.mutate();
+        }}
+      >
+        <h1 id="campaign-title">{copyOf ? `A copy of “${copyOf.name}”` : 'A new campaign'}</h1>
+        {!copyOf && (
+          <div className="starters" role="radiogroup" aria-label="What it begins from">
+            {[{ key: null, name: 'From nothing', about: 'An empty ruler.' }, ...starters].map((one) => (
+              <label key={one.key ?? ''} className={`starter${chosen === one.key ? ' on' : ''}`}>
+                <input
+                  type="radio"
+                  name="starter"
+                  checked={chosen === one.key}
+                  onChange={() => {
+                    setChosen(one.key);
+                    if (one.key && (!name || starters.some((other) => other.name === name))) setName(one.name);
+                  }}
+                />
+                <span>
+                  <b>{one.name}</b>
+                  <span className="soft small" style={{ display: 'block' }}>
+                    {one.about}
+                  </span>
+                </span>
+              </label>
+            ))}
+          </div>
+        )}
+        <TextField
+          autoFocus
+          size="small"
+          label="Its name"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          slotProps={{ htmlInput: { maxLength: 80 } }}
+        />
+        {office && (
+          <label className="choice">
+            <input type="checkbox" checked={shared} onChange={(event) => setShared(event.target.checked)} /> For the whole team
+          </label>
+        )}
+        <Fault error={make.error} />
+        <FormEnd does="Make the draft" busy={make.isPending} may={name.trim().length > 0} onCancel={onClose} />
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,229 @@
+'use client';
+/**
+ * The day ruler: days run to the right, a lane for each channel and one for tasks, changes and partings. Steps sit on their day, are
+ * dragged along it or moved by the arrow keys; where ways part, each way has a ruler of its own below.
+ */
+import { useState } from 'react';
+import { copied, daysOf, moved, removed, stepWords, whenWords, type Step } from '@/core/campaigns';
+import { CHANNEL_NAMES, CHANNELS, type Channel } from '@/core/contacts';
+import { Glyph } from '../primitives';
+import type { Campaign } from './shapes';
+
+const LANES = [...CHANNELS, 'other'] as const;
+type Lane = (typeof LANES)[number];
+const laneOf = (step: Step): Lane => (step.do === 'touch' ? step.channel : 'other');
+const laneName = (lane: Lane): string =>
+  lane === 'other' ? 'Else' : CHANNEL_NAMES[lane][0]!.toUpperCase() + CHANNEL_NAMES[lane].slice(1);
+
+/** Up to so many days are all shown; of a longer campaign those with steps, their neighbours, and how many lie between. */
+const ALL_DAYS = 14;
+interface Column {
+  day: number;
+  /** So many days, in one narrow column. */
+  span: number;
+}
+function columnsOf(days: readonly number[]): Column[] {
+  const last = Math.max(6, ...days) + 1;
+  if (last <= ALL_DAYS) return Array.from({ length: last + 1 }, (_, day) => ({ day, span: 1 }));
+  const shown = [...new Set([...days.flatMap((day) => [day, day + 1]), 0, last])].filter((day) => day >= 0).sort((a, b) => a - b);
+  return shown.flatMap((day, at) => {
+    const before = shown[at - 1];
+    const gap = before === undefined ? 0 : day - before - 1;
+    return gap > 0
+      ? [
+          { day: before! + 1, span: gap },
+          { day, span: 1 },
+        ]
+      : [{ day, span: 1 }];
+  });
+}
+
+export interface RulerProps {
+  steps: Step[];
+  /** All steps of the campaign: ids are unique among them. */
+  counts: Campaign['steps'];
+  chosen: number | null;
+  faults: ReadonlySet<number>;
+  onChoose: (id: number) => void;
+  onChange?: (steps: Step[]) => void;
+  onAdd?: (lane: Lane, day: number) => void;
+}
+
+/** One line of steps; branches are drawn below it by whoever holds it. */
+export function Ruler({
+  steps,
+  counts,
+  chosen,
+  faults,
+  onChoose,
+  onChange,
+  onAdd,
+  from = 0,
+  label,
+}: RulerProps & { from?: number; label: string }) {
+  const [carried, setCarried] = useState<number | null>(null);
+  const [over, setOver] = useState<number | null>(null);
+  const days = daysOf(steps, from);
+  const columns = columnsOf(steps.map(({ id }) => days.get(id)! - from)).map((column) => ({ ...column, day: column.day + from }));
+  const holds = ({ day, span }: Column, at: number) => at >= day && at < day + span;
+  const drop = (day: number) => {
+    setOver(null);
+    if (carried === null || !onChange) return;
+    onChange(moved(steps, carried, day - days.get(carried)!));
+    setCarried(null);
+  };
+  return (
+    <div
+      className="ruler"
+      role="group"
+      aria-label={label}
+      style={
+        { '--columns': columns.map(({ span }) => (span > 1 ? '46px' : 'minmax(104px, 1fr)')).join(' ') } as React.CSSProperties
+      }
+    >
+      <div className="lane days">
+        <span />
+        {columns.map(({ day, span }) => (
+          <span key={day} className={span > 1 ? 'gap' : undefined}>
+            {span > 1 ? <span title={`${span} days without a step`}>+{span}</span> : `Day ${day}`}
+          </span>
+        ))}
+      </div>
+      {LANES.map((lane) => (
+        <div key={lane} className="lane">
+          <span className="name">
+            <Glyph name={lane === 'other' ? 'hand' : lane} /> {laneName(lane)}
+          </span>
+          {columns.map((column) => (
+            <div
+              key={column.day}
+              className={`cell${column.span > 1 ? ' gap' : ''}${over === column.day && carried !== null ? ' over' : ''}`}
+              onDragOver={(event) => {
+                if (carried === null) return;
+                event.preventDefault();
+                setOver(column.day);
+              }}
+              onDrop={(event) => {
+                event.preventDefault();
+                drop(column.day);
+              }}
+            >
+              {steps
+                .filter((step) => laneOf(step) === lane && holds(column, days.get(step.id)!))
+                .map((step) => (
+                  <StepTile
+                    key={step.id}
+                    step={step}
+                    count={counts[String(step.id)]}
+                    chosen={step.id === chosen}
+                    faulty={faults.has(step.id)}
+                    onChoose={() => onChoose(step.id)}
+                    draggable={Boolean(onChange)}
+                    onCarry={setCarried}
+                    onMove={onChange && ((by) => onChange(moved(steps, step.id, by)))}
+                    onRemove={onChange && (() => onChange(removed(steps, step.id)))}
+                    onCopy={onChange && (() => onChange(copied(steps, step.id)))}
+                  />
+                ))}
+              {onAdd && column.span === 1 && (
+                <button
+                  type="button"
+                  className="add-step"
+                  aria-label={`Add ${lane === 'other' ? 'a task, change or parting' : `a ${CHANNEL_NAMES[lane as Channel]}`} on day ${column.day}`}
+                  title={`Add ${lane === 'other' ? 'a task, a change or a parting of ways' : `a ${CHANNEL_NAMES[lane as Channel]}`}`}
+                  onClick={() => onAdd(lane, column.day)}
+                >
+                  +
+                </button>
+              )}
+            </div>
+          ))}
+        </div>
+      ))}
+    </div>
+  );
+}
+
+interface TileProps {
+  step: Step;
+  count?: Campaign['steps'][string];
+  chosen: boolean;
+  faulty: boolean;
+  draggable: boolean;
+  onChoose: () => void;
+  onCarry: (id: number | null) => void;
+  onMove?: (days: number) => void;
+  onRemove?: () => void;
+  onCopy?: () => void;
+}
+function StepTile({ step, count, chosen, faulty, draggable, onChoose, onCarry, onMove, onRemove, onCopy }: TileProps) {
+  const keys = (event: React.KeyboardEvent) => {
+    const by = event.shiftKey ? 7 : 1;
+    const acts: Record<string, (() => void) | undefined> = {
+      ArrowRight: onMove && (() => onMove(by)),
+      ArrowLeft: onMove && (() => onMove(-by)),
+      Delete: onRemove,
+      Backspace: onRemove,
+      d: onCopy,
+    };
+    const act = acts[event.key];
+    if (!act || event.ctrlKey || event.metaKey || event.altKey) return;
+    event.preventDefault();
+    act();
+  };
+  return (
+    <button
+      type="button"
+      className={`touch${chosen ? ' sel' : ''}${faulty ? ' faulty' : ''} ${step.do}`}
+      aria-pressed={chosen}
+      aria-label={`${stepWords(step)}, ${whenWords(step.when)}${faulty ? ', something is wrong with it' : ''}`}
+      title="Drag it, or use the arrow keys; d copies it, Delete takes it away"
+      draggable={draggable}
+      onDragStart={() => onCarry(step.id)}
+      onDragEnd={() => onCarry(null)}
+      onClick={onChoose}
+      onFocus={onChoose}
+      onKeyDown={keys}
+    >
+      <b>{shortWhen(step)}</b>
+      <span className="cut" style={{ display: 'block' }}>
+        {headOf(step)}
+      </span>
+      {count && (count.sent > 0 || count.waiting > 0) && (
+        <span style={{ display: 'block' }}>
+          {count.sent > 0 &&
+            `${count.sent.toLocaleString('en-US')} ${step.do === 'touch' && step.channel !== 'call' ? 'went' : 'made'}`}
+          {count.sent > 0 && count.waiting > 0 && ' · '}
+          {count.waiting > 0 && `${count.waiting.toLocaleString('en-US')} to go`}
+        </span>
+      )}
+    </button>
+  );
+}
+
+const shortWhen = ({ when }: Step): string => {
+  if ('date' in when) return whenWords(when);
+  if ('minutes' in when) return when.minutes === 0 ? 'at once' : whenWords(when);
+  return when.after === 'last' ? `+${when.days} d, ${when.at}` : when.at;
+};
+const headOf = (step: Step): string => {
+  switch (step.do) {
+    case 'touch':
+      return step.words.subject || step.words.text;
+    case 'task':
+      return step.note;
+    case 'change':
+      return CHANGE_WORDS[step.change.set];
+    case 'branch':
+      return 'ways part';
+  }
+};
+export const CHANGE_WORDS = {
+  tag: 'adds a tag',
+  untag: 'takes a tag away',
+  stage: 'sets the stage',
+  horizon: 'sets the horizon',
+  owner: 'hands over',
+  begin: 'begins a campaign',
+  leave: 'ends a campaign',
+} as const;

@@ -1,0 +1,27 @@
+/** Campaigns as pages know them. */
+import { useQuery } from '@tanstack/react-query';
+import type { CampaignView, Starter } from '@/core/campaigns';
+import type { Jsoned } from '@/core/shared';
+import { ask } from '../primitives';
+
+export type Campaign = Omit<Jsoned<CampaignView>, 'plan'> & Pick<CampaignView, 'plan'>;
+
+export const useCampaigns = (first?: Campaign[]) =>
+  useQuery({
+    queryKey: ['campaigns'],
+    queryFn: async () => (await ask<{ items: Campaign[] }>('/campaigns')).items,
+    ...(first ? { initialData: first } : {}),
+  });
+export const useStarters = () =>
+  useQuery({
+    queryKey: ['starters'],
+    queryFn: async () => (await ask<{ items: Starter[] }>('/starters')).items,
+    staleTime: Infinity,
+  });
+
+export const STATE_WORDS: Record<Campaign['state'], string> = {
+  draft: 'Draft',
+  on: 'On',
+  held: 'Held',
+  off: 'Off',
+};

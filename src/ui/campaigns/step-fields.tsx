@@ -1,0 +1,378 @@
+'use client';
+/** Changing the chosen step: when it is due, its words, whom it asks, what it changes. */
+import TextField from '@mui/material/TextField';
+import { useQuery } from '@tanstack/react-query';
+import { TASK_ROLES, whenWords, type Ask, type Change, type Step, type TaskRole, type When, type Words } from '@/core/campaigns';
+import { CHANNEL_NAMES, DATE_KINDS, DATE_NAMES, type DateKind } from '@/core/contacts';
+import { MERGE_FIELDS } from '@/core/messages';
+import { ask as fetchOne, NO_WORDS, useVocabulary } from '../primitives';
+import { Sentence, useTags } from '../segments';
+import { CHANGE_WORDS } from './ruler';
+import { useCampaigns } from './shapes';
+
+interface Props<S> {
+  step: S;
+  readOnly: boolean;
+  onChange: (step: Step) => void;
+}
+const KINDS: Record<'task' | 'change' | 'branch', string> = {
+  task: 'Task for somebody',
+  change: 'Change of the contact',
+  branch: 'Ways part',
+};
+const TASK_ROLE_NAMES: Record<TaskRole, string> = {
+  owner: 'their agent',
+  caller: 'a caller',
+  lender: 'a lender',
+  admin: 'whoever runs the office',
+};
+
+export function StepFields({
+  step,
+  campaignId,
+  faults,
+  readOnly,
+  onChange,
+  onRemove,
+}: Props<Step> & { campaignId: string; faults: string[]; onRemove: () => void }) {
+  const title = step.do === 'touch' ? CHANNEL_NAMES[step.channel] : KINDS[step.do].toLowerCase();
+  return (
+    <section aria-label="The chosen step" className="panel step-fields">
+      <div className="line" style={{ justifyContent: 'space-between' }}>
+        <h2>
+          {title[0]!.toUpperCase() + title.slice(1)}, {whenWords(step.when)}
+        </h2>
+        {!readOnly && (
+          <button type="button" className="chip tiny" onClick={onRemove}>
+            Take away
+          </button>
+        )}
+      </div>
+      {faults.map((message) => (
+        <p key={message} className="late small" role="status">
+          {message}
+        </p>
+      ))}
+      <fieldset disabled={readOnly} style={{ border: 0, margin: 0, padding: 0, display: 'grid', gap: 12 }}>
+        {step.do !== 'touch' && (
+          <label className="beside">
+            <select
+              aria-label="What the step does"
+              value={step.do}
+              onChange={(event) => onChange(otherKind(step, event.target.value as 'task' | 'change' | 'branch'))}
+            >
+              {(['task', 'change', 'branch'] as const).map((kind) => (
+                <option key={kind} value={kind}>
+                  {KINDS[kind]}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <WhenFields when={step.when} onChange={(when) => onChange({ ...step, when })} />
+        {step.do === 'touch' && (
+          <WordFields channel={step.channel} words={step.words} onChange={(words) => onChange({ ...step, words })} />
+        )}
+        {step.do === 'task' && (
+          <>
+            <label className="beside">
+              for{' '}
+              <select value={step.role} onChange={(event) => onChange({ ...step, role: event.target.value as TaskRole })}>
+                {TASK_ROLES.map((role) => (
+                  <option key={role} value={role}>
+                    {TASK_ROLE_NAMES[role]}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <TextField
+              size="small"
+              label="What is to be done"
+              value={step.note}
+              onChange={(event) => onChange({ ...step, note: event.target.value })}
+              slotProps={{ htmlInput: { maxLength: 500 } }}
+            />
+          </>
+        )}
+        {step.do === 'change' && (
+          <ChangeFields change={step.change} campaignId={campaignId} onChange={(change) => onChange({ ...step, change })} />
+        )}
+        {step.do === 'branch' && <AskFields ask={step.ask} onChange={(ask) => onChange({ ...step, ask })} />}
+      </fieldset>
+    </section>
+  );
+}
+
+function otherKind({ id, when }: Step, kind: 'task' | 'change' | 'branch'): Step {
+  if (kind === 'task') return { id, when, do: 'task', role: 'owner', note: '' };
+  if (kind === 'change') return { id, when, do: 'change', change: { set: 'horizon', horizon: 'nurture' } };
+  return { id, when, do: 'branch', ask: { about: 'has_phone' }, yes: [], no: [] };
+}
+
+const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+type WhenKind = 'start minutes' | 'start days' | 'last minutes' | 'last days' | 'date';
+const kindOf = (when: When): WhenKind => ('date' in when ? 'date' : `${when.after} ${'minutes' in when ? 'minutes' : 'days'}`);
+const whenOfKind = (kind: WhenKind): When => {
+  if (kind === 'date') return { date: 'birthday', days: 0, at: '09:00' };
+  const [after, unit] = kind.split(' ') as ['start' | 'last', 'minutes' | 'days'];
+  return unit === 'minutes' ? { after, minutes: after === 'start' ? 0 : 60 } : { after, days: 1, at: '09:00' };
+};
+
+export function WhenFields({ when, onChange }: { when: When; onChange: (when: When) => void }) {
+  const number = (value: number, label: string, put: (n: number) => void, min = 0) => (
+    <input
+      type="number"
+      aria-label={label}
+      min={min}
+      max={3_650}
+      value={value}
+      style={{ width: 74 }}
+      onChange={(event) => put(Math.round(Number(event.target.value)) || 0)}
+    />
+  );
+  return (
+    <div className="beside when">
+      <select aria-label="When" value={kindOf(when)} onChange={(event) => onChange(whenOfKind(event.target.value as WhenKind))}>
+        <option value="start minutes">minutes after the beginning</option>
+        <option value="start days">on a day after the beginning</option>
+        <option value="last minutes">minutes after the step before</option>
+        <option value="last days">days after the step before</option>
+        <option value="date">around a date of the person</option>
+      </select>
+      {'minutes' in when && number(when.minutes, 'Minutes', (minutes) => onChange({ ...when, minutes: Math.max(0, minutes) }))}
+      {'date' in when && (
+        <>
+          {number(Math.abs(when.days), 'Days', (days) => onChange({ ...when, days: when.days < 0 ? -days : days }))}
+          <select
+            aria-label="Before or after"
+            value={when.days < 0 ? 'before' : 'after'}
+            onChange={(event) =>
+              onChange({
+                ...when,
+                days: event.target.value === 'before' ? -Math.max(1, Math.abs(when.days)) : Math.abs(when.days),
+              })
+            }
+          >
+            <option value="before">days before</option>
+            <option value="after">days after</option>
+          </select>
+          <select
+            aria-label="Which date"
+            value={when.date}
+            onChange={(event) => onChange({ ...when, date: event.target.value as DateKind })}
+          >
+            {DATE_KINDS.map((kind) => (
+              <option key={kind} value={kind}>
+                {DATE_NAMES[kind].toLowerCase()}
+              </option>
+            ))}
+          </select>
+        </>
+      )}
+      {'after' in when && 'days' in when && number(when.days, 'Days', (days) => onChange({ ...when, days: Math.max(0, days) }))}
+      {'at' in when && (
+        <>
+          at
+          <input
+            type="time"
+            aria-label="At"
+            value={when.at}
+            onChange={(event) => event.target.value && onChange({ ...when, at: event.target.value })}
+          />
+        </>
+      )}
+      {'after' in when && 'days' in when && (
+        <span className="beside" role="group" aria-label="Only on these days of the week">
+          {DAYS.map((name, at) => {
+            const on = when.on?.includes(at + 1) ?? false;
+            return (
+              <button
+                key={name}
+                type="button"
+                className={`chip tiny${on ? ' on' : ''}`}
+                aria-pressed={on}
+                onClick={() => {
+                  const days = on ? when.on!.filter((day) => day !== at + 1) : [...(when.on ?? []), at + 1].sort();
+                  onChange({ after: when.after, days: when.days, at: when.at, ...(days.length ? { on: days } : {}) });
+                }}
+              >
+                {name}
+              </button>
+            );
+          })}
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** The words with their merge fields; one is put in where the text ends. */
+function WordFields({ channel, words, onChange }: { channel: string; words: Words; onChange: (words: Words) => void }) {
+  const put = (field: string) =>
+    onChange({ ...words, text: `${words.text}${/\s$|^$/.test(words.text) ? '' : ' '}{{ ${field} }}` });
+  const long = channel === 'email' || channel === 'letter';
+  return (
+    <>
+      {long && (
+        <TextField
+          size="small"
+          label="Subject"
+          value={words.subject ?? ''}
+          onChange={(event) => onChange({ ...words, subject: event.target.value })}
+        />
+      )}
+      <TextField
+        multiline
+        minRows={long ? 6 : 3}
+        maxRows={16}
+        label={channel === 'call' ? 'What to speak about' : 'Words'}
+        value={words.text}
+        onChange={(event) => onChange({ ...words, text: event.target.value })}
+      />
+      <div className="beside" role="group" aria-label="Put a field into the words">
+        {MERGE_FIELDS.map((field) => (
+          <button key={field} type="button" className="chip tiny" onClick={() => put(field)}>
+            {field.replaceAll('_', ' ')}
+          </button>
+        ))}
+      </div>
+      <TextField
+        multiline
+        minRows={2}
+        maxRows={12}
+        label="Plain version, when something is not known"
+        value={words.plain}
+        onChange={(event) => onChange({ ...words, plain: event.target.value })}
+      />
+    </>
+  );
+}
+
+/** The kinds of change with what they take at first. */
+function changeOf(set: Change['set'], first: { tag?: string; user?: string; campaign?: string; stage?: string }): Change {
+  switch (set) {
+    case 'tag':
+    case 'untag':
+      return { set, tagId: first.tag ?? '0' };
+    case 'stage':
+      return { set, stage: first.stage ?? 'talking' };
+    case 'horizon':
+      return { set, horizon: 'nurture' };
+    case 'owner':
+      return { set, userId: first.user ?? '0' };
+    case 'begin':
+    case 'leave':
+      return { set, campaignId: first.campaign ?? '0' };
+  }
+}
+
+export function ChangeFields({
+  change,
+  campaignId,
+  onChange,
+}: {
+  change: Change;
+  campaignId: string;
+  onChange: (change: Change) => void;
+}) {
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
+  const { data: tags = [] } = useTags();
+  const { data: campaigns = [] } = useCampaigns();
+  const people = useQuery({
+    queryKey: ['people'],
+    queryFn: async () => (await fetchOne<{ items: { id: string; name: string; role: string }[] }>('/people')).items,
+    staleTime: 60_000,
+  });
+  const others = campaigns.filter(({ id }) => id !== campaignId);
+  const agents = (people.data ?? []).filter(({ role }) => role !== 'lender');
+  const choice = (
+    label: string,
+    value: string,
+    options: readonly { value: string; name: string }[],
+    put: (value: string) => void,
+  ) => (
+    <select aria-label={label} value={value} onChange={(event) => put(event.target.value)}>
+      {!options.some((one) => one.value === value) && <option value={value}>choose …</option>}
+      {options.map((one) => (
+        <option key={one.value} value={one.value}>
+          {one.name}
+        </option>
+      ))}
+    </select>
+  );
+  return (
+    <div className="beside">
+      <select
+        aria-label="What is changed"
+        value={change.set}
+        onChange={(event) =>
+          onChange(
+            changeOf(event.target.value as Change['set'], {
+              tag: tags[0]?.id,
+              user: agents[0]?.id,
+              campaign: others[0]?.id,
+              stage: vocabulary.names.stage?.[0]?.value,
+            }),
+          )
+        }
+      >
+        {Object.entries(CHANGE_WORDS).map(([set, name]) => (
+          <option key={set} value={set}>
+            {name}
+          </option>
+        ))}
+      </select>
+      {(change.set === 'tag' || change.set === 'untag') &&
+        choice(
+          'Tag',
+          change.tagId,
+          tags.map(({ id, name }) => ({ value: id, name })),
+          (tagId) => onChange({ ...change, tagId }),
+        )}
+      {change.set === 'stage' &&
+        choice('Stage', change.stage, vocabulary.names.stage ?? [], (stage) => onChange({ ...change, stage }))}
+      {change.set === 'horizon' &&
+        choice('Horizon', change.horizon ?? '', [...(vocabulary.names.horizon ?? []), { value: '', name: 'none' }], (horizon) =>
+          onChange({ ...change, horizon: horizon || null }),
+        )}
+      {change.set === 'owner' &&
+        choice(
+          'Agent',
+          change.userId,
+          agents.map(({ id, name }) => ({ value: id, name })),
+          (userId) => onChange({ ...change, userId }),
+        )}
+      {(change.set === 'begin' || change.set === 'leave') &&
+        choice(
+          'Campaign',
+          change.campaignId,
+          others.map(({ id, name }) => ({ value: id, name })),
+          (one) => onChange({ ...change, campaignId: one }),
+        )}
+    </div>
+  );
+}
+
+function AskFields({ ask, onChange }: { ask: Ask; onChange: (ask: Ask) => void }) {
+  return (
+    <>
+      <select
+        aria-label="What is asked where ways part"
+        value={ask.about}
+        onChange={(event) => {
+          const about = event.target.value as Ask['about'];
+          onChange(about === 'segment' ? { about, tree: { all: [] } } : { about });
+        }}
+      >
+        <option value="answered">Have they answered since it began?</option>
+        <option value="opened">Have they opened an e-mail since it began?</option>
+        <option value="has_phone">Is a phone number known?</option>
+        <option value="has_email">Is an e-mail address known?</option>
+        <option value="segment">Any condition …</option>
+      </select>
+      {ask.about === 'segment' && (
+        <Sentence tree={ask.tree} label="Whether this applies" onChange={(tree) => onChange({ about: 'segment', tree })} />
+      )}
+    </>
+  );
+}

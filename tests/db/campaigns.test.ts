@@ -1,0 +1,201 @@
+/** Campaigns: made, kept as versions, begun by themselves, paused and ended as they say, held at once; touches within their caps. */
+import { NO_PLAN, STARTERS, type Plan, type Step } from '@/core/campaigns';
+import { houseForEach } from '../harness/each';
+
+const house = houseForEach();
+const touch = (id: number, when: Step['when'], channel: 'text' | 'email' | 'letter' = 'email'): Step => ({
+  id,
+  when,
+  do: 'touch',
+  channel,
+  words: { subject: `Step ${id}`, text: `Step ${id}`, plain: `Step ${id}` },
+});
+const day = (days: number, at = '10:00') => ({ after: 'start', days, at }) as const;
+const plan = (more: Partial<Plan>): Plan => ({ ...NO_PLAN, ...more });
+
+/** A campaign that is on. */
+async function made(more: Partial<Plan>, name = 'Test campaign') {
+  const ada = house().as('Ada');
+  const { campaigns } = house().m;
+  const draft = await campaigns.createCampaign(ada, { name });
+  const kept = await campaigns.saveVersion(ada, draft.id, { plan: plan(more), seen: draft.version.id });
+  return campaigns.updateCampaign(ada, kept.id, { state: 'on' });
+}
+const somebody = async (n: number, more: object = {}) =>
+  (
+    await house().arrives({
+      first_name: `P${n}`,
+      emails: [`p${n}@people.example`],
+      roles: ['seller'],
+      permissions: { email: true },
+      ...more,
+    })
+  ).contact.id;
+const went = async (contactId: string) =>
+  (
+    await house().db.rows<{ at: string; subject: string }>(
+      `select to_char(at at time zone 'America/Los_Angeles', 'MM-DD HH24:MI') as at, data->>'subject' as subject from activities where contact_id = $1 and kind = 'message' and direction = 'out' order by id`,
+      [contactId],
+    )
+  ).map(({ at, subject }) => `${at} ${subject}`);
+const enrolments = (contactId: string) =>
+  house().db.rows<{ state: string; step: number; why: string }>(
+    `select state, step, because->>'why' as why from enrolments where contact_id = $1 order by id`,
+    [contactId],
+  );
+
+test('a starter becomes a draft, is copied, switched on and off; a draft with faults cannot be switched on', async () => {
+  const { campaigns } = house().m;
+  const ada = house().as('Ada');
+  for (const { key, name, plan: own } of STARTERS) {
+    const draft = await campaigns.createCampaign(ada, { name, starter: key });
+    expect(draft).toMatchObject({ state: 'draft', plan: own, may_change: true });
+    expect(await campaigns.updateCampaign(ada, draft.id, { state: 'on' })).toMatchObject({ state: 'on' });
+  }
+  const empty = await campaigns.createCampaign(ada, { name: 'Empty' });
+  await expect(campaigns.updateCampaign(ada, empty.id, { state: 'on' })).rejects.toMatchObject({ code: 'input_invalid' });
+  const copy = await campaigns.copyCampaign(house().as('Abel'), '1', 'Mine');
+  expect(copy).toMatchObject({ state: 'draft', shared: false, may_change: true });
+  expect((await campaigns.listCampaigns(house().scopeOf('Brisa'))).map(({ name }) => name)).not.toContain('Mine');
+  await expect(campaigns.updateCampaign(house().as('Abel'), '1', { name: 'x' })).rejects.toMatchObject({ code: 'not_allowed' });
+  await campaigns.deleteCampaign(house().as('Abel'), copy.id);
+  await expect(campaigns.findCampaign(house().scopeOf('Abel'), copy.id)).rejects.toMatchObject({ code: 'not_found' });
+});
+
+test('an edit while it runs: people stay with their version, or move behind what they have had; nothing goes twice', async () => {
+  const { campaigns } = house().m;
+  const ada = house().as('Ada');
+  const one = await made({ steps: [touch(0, { after: 'start', minutes: 0 }), touch(1, day(3)), touch(2, day(5))] });
+  const [stays, moves] = [await somebody(1), await somebody(2)];
+  for (const id of [stays, moves]) await campaigns.enrolContact(ada, id, one.id);
+  await house().advance('PT30H');
+  const edited = plan({
+    steps: [touch(3, { after: 'start', minutes: 0 }), touch(0, { after: 'start', minutes: 5 }), touch(2, day(4))],
+  });
+  expect(await campaigns.previewVersion(ada, one.id, edited)).toEqual({
+    people: 2,
+    twice: {},
+    never: { 3: 2 },
+    astray: 2,
+  });
+  await campaigns.stopEnrolment(
+    ada,
+    (await house().db.first<{ id: string }>('select id from enrolments where contact_id = $1 order by id desc', [stays]))!.id,
+  );
+  const kept = await campaigns.saveVersion(ada, one.id, { plan: edited, seen: one.version.id, people: 'move' });
+  expect(kept.version.number).toBe(one.version.number + 1);
+  await expect(campaigns.saveVersion(ada, one.id, { plan: edited, seen: one.version.id })).rejects.toMatchObject({
+    code: 'conflict',
+  });
+  await house().advance('P8D');
+  expect(await went(moves)).toEqual(['11-23 10:00 Step 0', '11-27 10:00 Step 2']);
+  expect(await went(stays)).toEqual(['11-23 10:00 Step 0']);
+});
+
+test('whoever comes to be among those named comes in, once; who was so before does not', async () => {
+  const tree = { on: 'town', how: 'any', of: ['Saltmarsh'] } as const;
+  const before = await somebody(1, { place: { city: 'Saltmarsh' } });
+  const later = await somebody(2, { place: { city: 'Quillhaven' } });
+  await made({
+    starts: [{ on: 'enter', tree: { ...tree, of: [...tree.of] } }],
+    steps: [touch(0, { after: 'start', minutes: 0 })],
+  });
+  await house().advance('PT2H');
+  expect([await enrolments(before), await enrolments(later)]).toEqual([[], []]);
+  await house().db.run(`update contacts set city = 'Saltmarsh' where id = $1`, [later]);
+  await house().advance('PT3H');
+  expect(await enrolments(before)).toEqual([]);
+  expect(await enrolments(later)).toMatchObject([{ state: 'finished' }]);
+  expect(await went(later)).toHaveLength(1);
+  await house().advance('PT5H');
+  expect(await enrolments(later)).toHaveLength(1);
+});
+
+test('a birthday begins it a week before, at the contact’s nine o’clock, every year; clients too where it says so', async () => {
+  const id = await somebody(1);
+  await house().db.run(`insert into contact_dates (contact_id, kind, label, month_day) values ($1, 'birthday', '', 1205)`, [id]);
+  await house().m.contacts.updateContact(house().as('Ada'), id, { stage: 'past_client' });
+  await made({
+    anyStage: true,
+    starts: [{ on: 'date', date: 'birthday', days: -7, at: '09:00' }],
+    steps: [touch(0, { after: 'start', minutes: 0 })],
+  });
+  await house().advance('P8D');
+  expect(await went(id)).toEqual(['11-28 09:00 Step 0']);
+});
+
+test('inquiries by a source begin it, beside what the rung begins', async () => {
+  await made({ starts: [{ on: 'inquiry', doors: [], sources: ['Newspaper'] }], steps: [touch(0, day(1))] }, 'By newspaper');
+  const [by, other] = [await somebody(1, { source: 'newspaper' }), await somebody(2, { source: 'Sign' })];
+  expect((await enrolments(by)).map(({ why }) => why)).toEqual(['arrived']);
+  expect(await enrolments(other)).toEqual([]);
+});
+
+test('an answer ends one campaign, pauses another, and lets a third go on; what then happens is done once', async () => {
+  const steps = [touch(0, { after: 'start', minutes: 0 }), touch(1, day(2)), touch(2, day(9))];
+  const tag = (await house().m.tags.createTag(house().as('Ada'), { name: 'spoke' })).id;
+  const ends = (answered: 'end' | 'pause' | 'on', then: Plan['ends']['then'] = []) => ({
+    steps,
+    ends: { ...NO_PLAN.ends, answered, then },
+  });
+  const id = await somebody(1);
+  for (const [name, more] of [
+    [
+      'Ends',
+      ends('end', [
+        { set: 'tag', tagId: tag },
+        { set: 'horizon', horizon: 'warm' },
+      ]),
+    ],
+    ['Pauses', ends('pause')],
+    ['Goes on', ends('on')],
+  ] as const)
+    await house().m.campaigns.enrolContact(house().as('Ada'), id, (await made(more, name)).id);
+  house().world.people.script('p1@people.example', { answers: [{ to: 'email', after: 'PT2H', body: 'Yes please' }] });
+  await house().advance('PT6H');
+  expect((await enrolments(id)).map(({ state, why }) => `${state} ${why}`)).toEqual([
+    'stopped answered',
+    'paused put_in_by',
+    'active put_in_by',
+  ]);
+  expect(await house().contact(id)).toMatchObject({ tags: ['spoke'], horizon: 'warm' });
+  expect((await house().story(id)).filter((line) => line.includes('By “Ends”'))).toHaveLength(2);
+  await house().advance('P14D');
+  expect((await enrolments(id)).map(({ state }) => state)).toEqual(['stopped', 'finished', 'finished']);
+});
+
+test('all campaigns held by one switch, or for one person: nothing goes by itself, and it goes on where it stood', async () => {
+  const one = await made({ steps: [touch(0, day(1)), touch(1, day(2))] });
+  const [held, other] = [await somebody(1), await somebody(2)];
+  for (const id of [held, other]) await house().m.campaigns.enrolContact(house().as('Ada'), id, one.id);
+  await house().m.campaigns.holdPerson(house().as('Ada'), held, true);
+  await house().advance('P1DT2H');
+  expect([(await went(held)).length, (await went(other)).length]).toEqual([0, 1]);
+  await house().m.accounts.updateSettings(house().as('Ada'), { campaigns_held: true });
+  await house().advance('P2D');
+  expect([(await went(held)).length, (await went(other)).length]).toEqual([0, 1]);
+  await house().m.accounts.updateSettings(house().as('Ada'), { campaigns_held: false });
+  await house().m.campaigns.holdPerson(house().as('Ada'), held, false);
+  await house().advance('P2D');
+  expect([(await went(held)).length, (await went(other)).length]).toEqual([2, 2]);
+});
+
+test('two campaigns at once keep to the caps of the person, over both together', async () => {
+  const many = Array.from({ length: 4 }, (_, id) => touch(id, { after: 'start', minutes: id }));
+  const id = await somebody(1);
+  for (const name of ['One', 'Two'])
+    await house().m.campaigns.enrolContact(house().as('Ada'), id, (await made({ steps: many }, name)).id);
+  await house().advance('PT5H');
+  expect(await went(id)).toHaveLength(2);
+  await house().advance('P30D');
+  const all = await house().db.rows<{ at: Date }>(
+    `select at from activities where contact_id = $1 and kind = 'message' and direction = 'out' order by at`,
+    [id],
+  );
+  expect(all).toHaveLength(8);
+  for (const { at } of all) {
+    const within = (days: number) =>
+      all.filter((one) => one.at <= at && one.at.getTime() > at.getTime() - days * 86_400_000).length;
+    expect([within(1) <= 2, within(7) <= 5, within(30) <= 12]).toEqual([true, true, true]);
+  }
+});
