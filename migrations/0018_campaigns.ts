@@ -13,6 +13,10 @@ create table campaign_versions (
   plan jsonb not null,
   made_by bigint references users,
   made_at timestamptz not null,
+  /* What its words and times ask for, so that it is read for those plans only. */
+  asks_dates boolean generated always as (plan->>'steps' like '%"date"%') stored,
+  asks_household boolean generated always as (plan->>'steps' like '%first\\_names%') stored,
+  asks_fields boolean generated always as (plan->>'steps' like '%field.%') stored,
   unique (campaign_id, number)
 );
 
@@ -57,6 +61,21 @@ create table campaign_looks (
   contact_id bigint not null references contacts on delete cascade,
   start int not null,
   primary key (campaign_id, start, contact_id)
+);
+
+create table campaign_rehearsals (
+  id bigint generated always as identity primary key,
+  account_id bigint not null references accounts,
+  campaign_id bigint not null references campaigns on delete cascade,
+  made_by bigint references users,
+  made_at timestamptz not null,
+  plan jsonb not null,
+  days int not null,
+  state text not null default 'waiting' check (state in ('waiting','running','done','failed')),
+  people int not null default 0,
+  done int not null default 0,
+  result jsonb,
+  fault text
 );
 
 alter table contact_facts add column went jsonb not null default '[]';

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import pino from 'pino';
 import { DUE_CHANNEL } from '@/core/shared';
 import { keyOfCall } from '@/server/calling';
+import { performCampaignRehearsal } from '@/server/campaigns';
 import { performChange, performUndo } from '@/server/changes';
 import { findDuplicates } from '@/server/duplicates';
 import { mailExport } from './exports/mail';
@@ -11,7 +12,7 @@ import { performLook } from './imports/look';
 import { performImport, performImportUndo } from './imports/run';
 import { tellAgent } from './routing/notice';
 import { rehearse } from './routing/rehearse';
-import { orFailChange, orFailExport, orFailImport, orFailLook } from './shared/or-fail';
+import { orFailCampaignRehearsal, orFailChange, orFailExport, orFailImport, orFailLook } from './shared/or-fail';
 import { sweepVisitors } from '@/server/pages';
 import { BEAT_MS, beat, closeDb, config, freeDeadJobs, leave, listen, markClock, migrate, sweepRates } from '@/server/shared';
 import { mailDoor } from './messages/mail-door';
@@ -46,6 +47,8 @@ async function main(): Promise<void> {
     'duplicates.find': ({ accountId }) => orFailLook(accountId, () => findDuplicates(accountId)),
     'changes.run': ({ changeId }) => orFailChange(changeId, () => performChange(changeId, () => going)),
     'routing.notice': ({ noticeId }) => tellAgent(noticeId, outside),
+    'campaigns.rehearse': ({ rehearsalId }) =>
+      orFailCampaignRehearsal(rehearsalId, () => performCampaignRehearsal(rehearsalId, () => going)),
     'routing.rehearse': ({ rehearsalId }) => rehearse(rehearsalId, () => going),
     'changes.undo': ({ changeId }) => orFailChange(changeId, () => performUndo(changeId, () => going)),
   };

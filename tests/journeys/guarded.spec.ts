@@ -19,6 +19,7 @@ const BODIES: Record<string, unknown> = {
   updateCampaign: { name: 'mine' },
   saveCampaignPlan: { plan: PLAN, seen: '1' },
   previewCampaignPlan: { plan: PLAN },
+  orderCampaignRehearsal: { plan: PLAN },
   enrolContact: { campaign_id: '1' },
   holdContactCampaigns: { held: true },
   updateContact: { horizon: 'hot' },
@@ -69,7 +70,7 @@ const BODIES: Record<string, unknown> = {
   orderRehearsal: { ladder: { rungs: [] } },
 };
 /** Account-wide things that hold no contact, so that one’s own role alone decides. */
-const COMMON = new Set(['getCampaign', 'getSegment', 'getListing']);
+const COMMON = new Set(['getCampaign', 'getSegment', 'getListing', 'orderCampaignRehearsal']);
 
 const cookieOf = async (context: BrowserContext): Promise<string> =>
   (await context.cookies()).map(({ name, value }) => `${name}=${value}`).join('; ');
@@ -102,7 +103,7 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
   const ids: [RegExp, string][] = [
     [/^\/contacts/, strange.id],
     [/^\/offers/, offers.items.find(({ agent }) => agent?.name === 'Sabine Okoro')!.id],
-    [/^\/(rosters|invitations|rehearsals)/, '1'],
+    [/^\/(rosters|invitations|rehearsals|campaign-rehearsals)/, '1'],
     [/^\/inquiries/, inquiries.items.find(({ agent }) => agent?.name === 'Sabine Okoro')!.id],
     [/^\/calls/, timeline.items.find(({ kind, data }) => kind === 'call' && data.callId)!.data.callId!],
     [/^\/enrolments/, enrolments.items[0]?.id ?? '1'],

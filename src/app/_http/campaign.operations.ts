@@ -66,6 +66,19 @@ export const CAMPAIGN_OPERATIONS = {
     scope: 'contacts:write',
     body: Joi.object({ plan }),
   },
+  orderCampaignRehearsal: {
+    method: 'POST',
+    path: '/campaigns/{id}/rehearsals',
+    summary: 'Rehearse a plan, day by day, for whoever the campaign would take today',
+    scope: 'contacts:write',
+    body: Joi.object({ plan, days: Joi.number().integer().min(1).max(730).default(365) }),
+  },
+  getCampaignRehearsal: {
+    method: 'GET',
+    path: '/campaign-rehearsals/{id}',
+    summary: 'A rehearsal of a campaign: how far it is, and what came of it',
+    scope: 'contacts:read',
+  },
   enrolContact: {
     method: 'POST',
     path: '/contacts/{id}/enrolments',

@@ -21,4 +21,5 @@ export const settingsSchema = Joi.object({
     .items(Joi.string().pattern(/^(\d{4}-)?(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'day such as 12-25 or 2027-11-25'))
     .max(100),
   campaigns_held: Joi.boolean(),
+  letter_cents: Joi.number().integer().min(0).max(100_000),
 }).min(1);

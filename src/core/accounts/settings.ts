@@ -3,6 +3,8 @@ import { CONVERSATION_SECONDS } from '../calling';
 import { DEFAULT_GUARDRAILS, type Guardrails } from '../campaigns';
 
 export interface Settings extends Guardrails {
+  /** What a letter costs to print and post, in cents. */
+  letterCents: number;
   /** All campaigns stand still, at once. */
   campaignsHeld: boolean;
   conversationSeconds: number;
@@ -14,6 +16,7 @@ export interface Settings extends Guardrails {
 export const DEFAULT_SETTINGS: Settings = {
   ...DEFAULT_GUARDRAILS,
   campaignsHeld: false,
+  letterCents: 110,
   conversationSeconds: CONVERSATION_SECONDS,
   tagBarred: [],
   tagPlaces: false,
@@ -32,5 +35,6 @@ export const settingsView = (settings: Settings) => ({
   text_gap_hours: settings.textGapHours,
   holidays: settings.holidays,
   campaigns_held: settings.campaignsHeld,
+  letter_cents: settings.letterCents,
 });
 export type SettingsView = ReturnType<typeof settingsView>;

@@ -37,8 +37,16 @@ export {
   type When,
   type Words,
 } from './plan';
+export { Rehearsal, withoutWords, type DayForecast, type Forecast, type Rehearsed, type Under } from './rehearsal';
 export { nextYearly, plannedAt, roundStart, type Anchors } from './schedule';
 export { NEW_BUYER, STARTERS, type Starter } from './starters';
-export { CAMPAIGN_STATES, type CampaignState, type CampaignView, type EnrolmentView, type StepCount } from './views';
+export {
+  CAMPAIGN_STATES,
+  type CampaignRehearsalView,
+  type CampaignState,
+  type CampaignView,
+  type EnrolmentView,
+  type StepCount,
+} from './views';
 export { faultsOfPlan } from './faults';
 export { added, copied, emptyStep, mapSteps, moved, removed, replaced, stepWords, whenWords } from './edit';

@@ -1,5 +1,6 @@
 /** What pages and API answers show of campaigns. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
 import type { Plan } from './plan';
+import type { Forecast } from './rehearsal';
 
 /** A draft enrols nobody yet; held ones stand still at once, with all people in them; off ones let nobody in and nobody goes on. */
 export const CAMPAIGN_STATES = ['draft', 'on', 'held', 'off'] as const;
@@ -47,4 +48,15 @@ export interface EnrolmentView {
   ended_at: Date | null;
   /** What comes next, for one that is under way. */
   next: { channel: string; day: number; at: Date; waits: boolean } | null;
+}
+
+export interface CampaignRehearsalView {
+  id: string;
+  state: 'waiting' | 'running' | 'done' | 'failed';
+  people: number;
+  done: number;
+  days: number;
+  letter_cents: number;
+  result: Forecast | null;
+  fault: string | null;
 }

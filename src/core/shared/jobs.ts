@@ -11,6 +11,7 @@ export interface Jobs {
   'changes.run': { changeId: string };
   'changes.undo': { changeId: string };
   'routing.notice': { noticeId: string };
+  'campaigns.rehearse': { rehearsalId: string };
   'routing.rehearse': { rehearsalId: string };
 }
 export type JobName = keyof Jobs;

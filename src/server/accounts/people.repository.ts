@@ -39,6 +39,7 @@ export async function updateSettings(principal: Principal, patch: unknown): Prom
     text_gap_hours: textGapHours,
     holidays,
     campaigns_held: campaignsHeld,
+    letter_cents: letterCents,
   } = value as Record<string, string & number>;
   const change = Object.fromEntries(
     Object.entries({
@@ -53,6 +54,7 @@ export async function updateSettings(principal: Principal, patch: unknown): Prom
       textGapHours,
       holidays,
       campaignsHeld,
+      letterCents,
     }).filter(([, one]) => one !== undefined),
   );
   const { accountId } = scopeFor(principal);

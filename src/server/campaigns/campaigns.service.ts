@@ -1,7 +1,16 @@
 /** Making and changing campaigns: from nothing, a starter or another one; versions of their plan; who goes on by which; on, held, off. */
 import { AppError, notFound } from '@/core/shared';
 import { accountOf, fullName, runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/accounts';
-import { faultsOfPlan, NO_PLAN, plannedAt, STARTERS, stepsIn, type CampaignState, type CampaignView, type Plan } from '@/core/campaigns';
+import {
+  faultsOfPlan,
+  NO_PLAN,
+  plannedAt,
+  STARTERS,
+  stepsIn,
+  type CampaignState,
+  type CampaignView,
+  type Plan,
+} from '@/core/campaigns';
 import { planSchema } from '@/core/campaigns/schemas';
 import { faultsOf } from '@/core/capture/schemas';
 import { readTree } from '@/core/segments/schemas';

@@ -2,28 +2,23 @@
  * Carrying out enrolments that are due, a batch at a time: claim, decide in core, write outbox rows, tasks, timeline and
  * the next step in one transaction. Any number of workers may run it at once; each row is claimed by one.
  */
-import { decideTouch, type Campaign, type PermissionState, type TouchDecision, type TouchedContact } from '@/core/campaigns';
-import { firstNamesTogether, type Activity, type Channel, type Stage } from '@/core/contacts';
-import { ownField } from '@/core/messages';
-import { showPhone } from '@/core/capture';
+import { decideTouch, type Campaign, type TouchDecision } from '@/core/campaigns';
+import type { Activity } from '@/core/contacts';
 import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
 import { matches, type Known, type Tree } from '@/core/segments';
 import { listFields, recordActivities } from '../contacts';
 import { readKnown } from '../segments';
 import { joinAsWritten, now, transact, type Tx } from '../shared';
 import { applyChanges, type Owed } from './apply';
-import { DATES, type Dates } from './enrol.service';
+import { contactOf, PERSON, PERSON_JOINS, type PersonRow } from './person.rows';
 import { readVersions, type Version } from './versions';
 
-interface DueRow {
+interface DueRow extends PersonRow {
   id: string;
-  account_id: string;
-  account_name: string;
   settings: Partial<Settings>;
   campaign_id: string;
   campaign: string;
   version_id: string;
-  contact_id: string;
   step: number;
   round: number;
   last_at: Date | null;
@@ -31,37 +26,7 @@ interface DueRow {
   started_at: Date;
   due_at: Date;
   planned_at: Date | null;
-  owner_id: string | null;
-  stage: Stage;
-  time_zone: string;
-  do_not_contact: boolean;
-  first_name: string;
-  last_name: string;
-  street: string | null;
-  city: string | null;
-  postal_code: string | null;
-  phone: string | null;
-  phone_fault: string | null;
-  email: string | null;
-  email_fault: string | null;
-  on_the_phone: boolean;
-  permissions: Record<string, { state: PermissionState['state']; at: string; how: string }> | null;
-  first_names: string[] | null;
-  went: { at: string; channel: Channel }[];
-  dates: Dates | null;
-  last_in_at: Date | null;
-  last_opened_at: Date | null;
-  own_fields: Record<string, string> | null;
-  agent_first: string | null;
-  agent_last: string | null;
-  agent_phone: string | null;
 }
-
-/** The account's own fields of a contact as words, by their names; read only when a campaign uses one. */
-const OWN_FIELDS = `(select jsonb_object_agg(name, value) from (select d.name, string_agg(case d.kind when 'flag' then case when v.number = 1 then 'yes' else 'no' end when 'number' then trim_scale(v.number)::text
-      when 'money' then to_char(v.number, 'FM999,999,999,999,990') when 'date' then to_char(v.day, 'FMDD Mon YYYY') when 'yearly' then to_char(to_date('2000' || lpad(v.month_day::text, 4, '0'), 'YYYYMMDD'), 'FMDD Mon')
-      when 'contact' then (select trim(l.first_name || ' ' || l.last_name) from contacts l where l.id = v.linked_id) else v.words end, ', ' order by v.ordinal) as value
-    from field_values v join fields d on d.id = v.field_id and d.deleted_at is null where v.contact_id = c.id group by d.name) own)`;
 
 const CLAIM = `
   with due as (
@@ -69,18 +34,9 @@ const CLAIM = `
     where e.state in ('active','paused') and e.due_at <= $1 and not k.campaigns_held and not coalesce((a.settings->>'campaignsHeld')::boolean, false)
     order by e.due_at, e.id limit $2 for update of e skip locked
   )
-  select e.id, e.account_id, a.name as account_name, a.settings, a.time_zone as zone, e.campaign_id, p.name as campaign, e.version_id, e.contact_id, e.step, e.round, e.last_at, e.started_at, e.due_at, e.planned_at, c.owner_id, c.stage, c.time_zone, c.do_not_contact,
-    c.first_name, c.last_name, c.street, c.city, c.postal_code, ph.value as phone, ph.fault as phone_fault, em.value as email, em.fault as email_fault,
-    exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
-    f.went, f.last_in_at, f.last_opened_at, case when v.plan->>'steps' like '%"date"%' then ${DATES} end as dates,
-    case when v.plan->>'steps' like '%first\\_names%' then (select array_agg(o.first_name order by o.id <> c.id, o.id) from contacts o where o.id = c.id or (o.household_id = c.household_id and o.deleted_at is null)) end as first_names,
-    case when v.plan->>'steps' like '%field.%' then ${OWN_FIELDS} end as own_fields,
-    (select jsonb_object_agg(channel, jsonb_build_object('state', state, 'at', at, 'how', how)) from permissions r
-      where r.account_id = e.account_id and r.address = any(array[ph.value, em.value, 'person:' || c.id])) as permissions,
-    u.first_name as agent_first, u.last_name as agent_last, u.phone as agent_phone
-  from due e join campaigns p on p.id = e.campaign_id join campaign_versions v on v.id = e.version_id join contacts c on c.id = e.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = e.account_id left join users u on u.id = c.owner_id
-  left join lateral (select value, fault from contact_points where contact_id = c.id and kind = 'phone' and active order by position, id limit 1) ph on true
-  left join lateral (select value, fault from contact_points where contact_id = c.id and kind = 'email' and active order by position, id limit 1) em on true
+  select e.id, a.settings, a.time_zone as zone, e.campaign_id, p.name as campaign, e.version_id, e.step, e.round, e.last_at, e.started_at, e.due_at, e.planned_at,
+    ${PERSON({ dates: 'v.asks_dates', household: 'v.asks_household', fields: 'v.asks_fields' })}
+  from due e join campaigns p on p.id = e.campaign_id join campaign_versions v on v.id = e.version_id join contacts c on c.id = e.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = e.account_id ${PERSON_JOINS}
   order by e.due_at, e.id`;
 
 /** Carries out up to `limit` enrolments due by now. @returns how many there were; fewer than `limit` means that nothing more is due */
@@ -98,7 +54,7 @@ export async function carryOutDue(limit = 200): Promise<number> {
     const meets = await askedOf(tx, rows, versions, at);
     const decided = rows.map((row) => ({
       row,
-      decision: decideTouch(campaignOf(row), enrolmentOf(row), contactOf(row, meets), settingsOf(row), at),
+      decision: decideTouch(campaignOf(row), enrolmentOf(row), contactOf(row, meets(row)), settingsOf(row), at),
     }));
     await write(tx, decided, at);
     for (const accountId of new Set(rows.map((row) => row.account_id))) {
@@ -154,60 +110,6 @@ const enrolmentOf = (row: DueRow) => ({
   lastAt: row.last_at,
   hasWaited: row.planned_at !== null && row.due_at > row.planned_at,
 });
-
-/** The mailing address in one line; null unless it is complete. */
-export const mailingAddress = (row: { street: string | null; city: string | null; postal_code: string | null }): string | null =>
-  row.street && row.city && row.postal_code ? `${row.street}, ${row.city} ${row.postal_code}` : null;
-
-/** The agents are few and their numbers stay the same; formatting one takes as long as deciding a touch. */
-const shownPhones = new Map<string, string>();
-function agentPhone(phone: string): string {
-  const known = shownPhones.get(phone) ?? showPhone(phone);
-  if (shownPhones.size < 10_000) shownPhones.set(phone, known);
-  return known;
-}
-
-function contactOf(row: DueRow, meets: (row: DueRow) => (tree: Tree) => boolean): TouchedContact {
-  const permission = (channel: string): PermissionState | undefined => {
-    const known = row.permissions?.[channel];
-    return known && { state: known.state, at: new Date(known.at), how: known.how };
-  };
-  return {
-    id: row.contact_id,
-    ownerId: row.owner_id,
-    stage: row.stage,
-    timeZone: row.time_zone,
-    doNotContact: row.do_not_contact,
-    onThePhone: row.on_the_phone,
-    phone: row.phone,
-    phoneFault: row.phone_fault,
-    email: row.email,
-    emailFault: row.email_fault,
-    mailingAddress: mailingAddress(row),
-    permissions: {
-      text: permission('text'),
-      call: permission('call'),
-      email: permission('email'),
-      letter: permission('letter'),
-    },
-    touched: row.went.map(({ at, channel }) => ({ at: new Date(at), channel })),
-    dates: row.dates ?? {},
-    answeredAt: row.last_in_at,
-    openedAt: row.last_opened_at,
-    meets: meets(row),
-    fields: {
-      first_name: row.first_name,
-      first_names: firstNamesTogether(row.first_names ?? [row.first_name]),
-      last_name: row.last_name,
-      town: row.city,
-      agent_first_name: row.agent_first ?? row.account_name,
-      agent_name: row.agent_first ? `${row.agent_first} ${row.agent_last}` : row.account_name,
-      agent_phone: row.agent_phone ? agentPhone(row.agent_phone) : '',
-      brokerage: row.account_name,
-      ...Object.fromEntries(Object.entries(row.own_fields ?? {}).map(([name, value]) => [ownField(name), value])),
-    },
-  };
-}
 
 async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[], at: Date): Promise<void> {
   const effects = decided.flatMap(({ row, decision }) => decision.effects.map((effect) => ({ row, effect })));

@@ -94,10 +94,11 @@ async function insert(
   );
 }
 
-/** Why a contact `c` with facts `f` does not come into a campaign `$n`, in SQL; null for whoever does. `group`: also when another of its group is under way. */
+/** Why a contact `c` does not come into a campaign, in SQL; null for whoever does. An agent's own campaign is for the agent's own contacts. */
 export const staysOut = (campaign: string, stages: string): string =>
   `case when c.do_not_contact then 'do_not_contact'
      when split_part(c.stage, '.', 1) <> all(${stages}::text[]) and not (select (v.plan->>'anyStage')::boolean from campaign_versions v where v.campaign_id = ${campaign} order by v.number desc limit 1) then 'worked_with'
+     when exists (select 1 from campaigns p join users m on m.id = p.made_by where p.id = ${campaign} and not p.shared and m.role not in ('owner','admin') and c.owner_id is distinct from m.id) then 'worked_with'
      when exists (select 1 from enrolments e where e.contact_id = c.id and e.campaign_id = ${campaign} and e.state in ('active','paused')) then 'in_already'
      when exists (select 1 from enrolments e join campaigns o on o.id = e.campaign_id join campaigns p on p.id = ${campaign} where e.contact_id = c.id and e.state in ('active','paused') and o.exclusive_group = p.exclusive_group) then 'other_campaign' end`;
 

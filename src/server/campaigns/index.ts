@@ -9,6 +9,13 @@ export {
   saveVersion,
   updateCampaign,
 } from './campaigns.service';
-export { carryOutDue, mailingAddress, nextDue } from './due.service';
+export { carryOutDue, nextDue } from './due.service';
+export { mailingAddress } from './person.rows';
+export {
+  failCampaignRehearsal,
+  findCampaignRehearsal,
+  orderCampaignRehearsal,
+  performCampaignRehearsal,
+} from './rehearse.service';
 export { enrol, enrolArrival, staysOut, stopEnrolment } from './enrol.service';
 export { beginInquiry, carryOutStarts, nextStart, payOwed } from './starts.service';

@@ -18,6 +18,7 @@ import {
 import { type Channel } from '@/core/contacts';
 import { ask, Fault, useNotices, usePast } from '../primitives';
 import { State } from './campaigns';
+import { ForecastBox } from './forecast';
 import { AskWords, Frame } from './frame';
 import { KeepDialog } from './keep-dialog';
 import { Ruler } from './ruler';
@@ -152,6 +153,7 @@ export function CampaignEditor({ first, brokerage }: { first: Campaign; brokerag
                 ))}
               </section>
             ))}
+          <ForecastBox campaign={campaign} plan={draft} />
           <Frame plan={draft} readOnly={!may} onChange={change} />
         </div>
         <div className="step-side">

@@ -1,5 +1,6 @@
 /** Long work that cannot go on is marked with its reason, where its maker sees it; what may succeed later (PostgreSQL away) is tried again by the queue. */
 import { AppError } from '@/core/shared';
+import { failCampaignRehearsal } from '@/server/campaigns';
 import { failChange } from '@/server/changes';
 import { failLook } from '@/server/duplicates';
 import { failExport } from '@/server/exports';
@@ -28,5 +29,6 @@ const orFail =
 export const orFailChange = orFail(failChange);
 export const orFailImport = orFail(failImport);
 export const orFailExport = orFail(failExport);
+export const orFailCampaignRehearsal = orFail(failCampaignRehearsal);
 export const orFailRehearsal = orFail(failRehearsal);
 export const orFailLook = orFail(failLook);

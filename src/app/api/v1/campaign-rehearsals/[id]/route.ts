@@ -1,0 +1,6 @@
+/** A rehearsal of a campaign. */
+import { findCampaignRehearsal } from '@/server/campaigns';
+import { OPERATIONS } from '@/app/_http/operations';
+import { route } from '@/app/_http/route';
+
+export const GET = route(OPERATIONS.getCampaignRehearsal!, ({ scope, params }) => findCampaignRehearsal(scope, params.id!));

@@ -1,0 +1,162 @@
+/**
+ * A rehearsal of a campaign: what it would do, day by day, to the people whom it would take today, each at their own hours, under the
+ * guardrails and beside the other campaigns that they are in. Nobody answers in a rehearsal, so it says the most that can happen.
+ */
+import type { Because } from '../contacts';
+import { DAY, localDayNumber } from '../shared';
+import { decideTouch, firstDue, type Campaign, type EnrolmentState, type TouchedContact } from './engine';
+import type { Guardrails } from './guardrails';
+import type { Plan, Step } from './plan';
+
+/** Another campaign in which somebody is. */
+export interface Under {
+  campaign: Campaign;
+  enrolment: EnrolmentState;
+  dueAt: Date;
+}
+/** Somebody whom the campaign would take, with the other campaigns in which they are. */
+export interface Rehearsed {
+  contact: TouchedContact;
+  agent: string | null;
+  under: readonly Under[];
+}
+
+export interface DayForecast {
+  /** Days from today. */
+  day: number;
+  text: number;
+  email: number;
+  call: number;
+  letter: number;
+  task: number;
+}
+export interface Forecast {
+  people: number;
+  /** Those for whom nothing at all would come of it. */
+  untouched: number;
+  days: DayForecast[];
+  /** Touches that would not go, and those that would move, by the guardrail. */
+  held: Partial<Record<Because['why'], number>>;
+  moved: Partial<Record<Because['why'], number>>;
+  /** Days on which somebody would be touched by this and by another campaign, by the name of the other. */
+  clashes: Record<string, number>;
+  /** Calls asked of an agent on a day, the most first. */
+  calls: { agent: string; day: number; calls: number }[];
+  letters: number;
+}
+
+/** Words take most of the time and nothing of the answer. */
+export const withoutWords = (plan: Plan): Plan => {
+  const bare = (steps: readonly Step[]): Step[] =>
+    steps.map((step) => {
+      if (step.do === 'touch') return { ...step, words: { text: '', plain: '' } };
+      return step.do === 'branch' ? { ...step, yes: bare(step.yes), no: bare(step.no) } : step;
+    });
+  return { ...plan, steps: bare(plan.steps) };
+};
+
+/** Nobody is in more steps of one campaign than this within the days of a rehearsal. */
+const MOST_TURNS = 2_000;
+const MOST_CALLS = 12;
+
+interface Line extends Under {
+  own: boolean;
+}
+
+/** Gathers a forecast person by person, so that any number can be rehearsed in little memory. */
+export class Rehearsal {
+  private people = 0;
+  private untouched = 0;
+  private readonly days = new Map<number, DayForecast>();
+  private readonly held = new Map<Because['why'], number>();
+  private readonly moved = new Map<Because['why'], number>();
+  private readonly clashes = new Map<string, number>();
+  private readonly calls = new Map<string, number>();
+
+  constructor(
+    private readonly campaign: Campaign,
+    private readonly guardrails: Guardrails,
+    private readonly from: Date,
+    private readonly length: number,
+  ) {}
+
+  add({ contact, agent, under }: Rehearsed): void {
+    this.people += 1;
+    const end = this.from.getTime() + this.length * DAY;
+    const zone = contact.timeZone;
+    const today = localDayNumber(this.from, zone);
+    const first = firstDue(this.campaign, this.from, zone, contact.dates);
+    const lines: Line[] = under.map((one) => ({ ...one, own: false }));
+    if (first) {
+      const enrolment = { id: '0', step: first.step, round: 0, startedAt: this.from, lastAt: null, hasWaited: false };
+      lines.push({ campaign: this.campaign, enrolment, dueAt: first.at, own: true });
+    }
+    const touched = [...contact.touched];
+    const person = { ...contact, touched };
+    const mine = new Set<number>();
+    const theirs = new Map<number, string>();
+    let any = false;
+    for (let turns = 0; turns < MOST_TURNS && lines.some(({ own }) => own); turns += 1) {
+      const line = lines.reduce((a, b) => (b.dueAt < a.dueAt ? b : a));
+      if (line.dueAt.getTime() > end) break;
+      const now = line.dueAt < this.from ? this.from : line.dueAt;
+      const { effects, next } = decideTouch(line.campaign, line.enrolment, person, this.guardrails, now);
+      const day = localDayNumber(now, zone) - today;
+      for (const effect of effects) {
+        if (effect.do === 'send') {
+          touched.push({ at: now, channel: effect.channel });
+          if (line.own) mine.add(day);
+          else theirs.set(day, line.campaign.name);
+        }
+        if (!line.own) continue;
+        if (effect.do === 'tell') count(effect.kind === 'held' ? this.held : this.moved, effect.because.why);
+        else if (effect.do === 'send') this.at(day)[effect.channel] += 1;
+        else if (effect.do === 'task') {
+          this.at(day)[effect.call ? 'call' : 'task'] += 1;
+          if (effect.call) count(this.calls, `${day} ${agent ?? 'nobody'}`);
+        }
+        any ||= effect.do !== 'tell';
+      }
+      if (next.state === 'finished') lines.splice(lines.indexOf(line), 1);
+      else {
+        line.enrolment = {
+          ...line.enrolment,
+          step: next.step,
+          round: next.round,
+          lastAt: next.lastAt,
+          hasWaited: next.waiting,
+        };
+        line.dueAt = next.dueAt;
+      }
+    }
+    if (!any) this.untouched += 1;
+    for (const day of mine) if (theirs.has(day)) count(this.clashes, theirs.get(day)!);
+  }
+
+  private at(day: number): DayForecast {
+    let forecast = this.days.get(day);
+    if (!forecast) this.days.set(day, (forecast = { day, text: 0, email: 0, call: 0, letter: 0, task: 0 }));
+    return forecast;
+  }
+
+  result(): Forecast {
+    const days = [...this.days.values()].sort((a, b) => a.day - b.day);
+    return {
+      people: this.people,
+      untouched: this.untouched,
+      days,
+      held: Object.fromEntries(this.held),
+      moved: Object.fromEntries(this.moved),
+      clashes: Object.fromEntries(this.clashes),
+      calls: [...this.calls]
+        .map(([key, calls]) => {
+          const [day, ...agent] = key.split(' ');
+          return { agent: agent.join(' '), day: Number(day), calls };
+        })
+        .sort((a, b) => b.calls - a.calls || a.day - b.day)
+        .slice(0, MOST_CALLS),
+      letters: days.reduce((sum, { letter }) => sum + letter, 0),
+    };
+  }
+}
+const count = <K>(counts: Map<K, number>, key: K): void => void counts.set(key, (counts.get(key) ?? 0) + 1);

@@ -1,0 +1,112 @@
+/** What a campaign must know of a person, read in one place for those who are due and those who are rehearsed. */
+import type { PermissionState, TouchedContact } from '@/core/campaigns';
+import { showPhone } from '@/core/capture';
+import { firstNamesTogether, type Channel, type Stage } from '@/core/contacts';
+import { ownField } from '@/core/messages';
+import type { Tree } from '@/core/segments';
+import { DATES, type Dates } from './enrol.service';
+
+export interface PersonRow {
+  account_id: string;
+  account_name: string;
+  contact_id: string;
+  owner_id: string | null;
+  stage: Stage;
+  time_zone: string;
+  do_not_contact: boolean;
+  first_name: string;
+  last_name: string;
+  street: string | null;
+  city: string | null;
+  postal_code: string | null;
+  phone: string | null;
+  phone_fault: string | null;
+  email: string | null;
+  email_fault: string | null;
+  on_the_phone: boolean;
+  permissions: Record<string, { state: PermissionState['state']; at: string; how: string }> | null;
+  first_names: string[] | null;
+  went: { at: string; channel: Channel }[];
+  dates: Dates | null;
+  last_in_at: Date | null;
+  last_opened_at: Date | null;
+  own_fields: Record<string, string> | null;
+  agent_first: string | null;
+  agent_last: string | null;
+  agent_phone: string | null;
+}
+
+/** The account's own fields of a contact as words, by their names; read only when a campaign uses one. */
+const OWN_FIELDS = `(select jsonb_object_agg(name, value) from (select d.name, string_agg(case d.kind when 'flag' then case when v.number = 1 then 'yes' else 'no' end when 'number' then trim_scale(v.number)::text
+      when 'money' then to_char(v.number, 'FM999,999,999,999,990') when 'date' then to_char(v.day, 'FMDD Mon YYYY') when 'yearly' then to_char(to_date('2000' || lpad(v.month_day::text, 4, '0'), 'YYYYMMDD'), 'FMDD Mon')
+      when 'contact' then (select trim(l.first_name || ' ' || l.last_name) from contacts l where l.id = v.linked_id) else v.words end, ', ' order by v.ordinal) as value
+    from field_values v join fields d on d.id = v.field_id and d.deleted_at is null where v.contact_id = c.id group by d.name) own)`;
+
+/** The columns of a person: a contact `c` with facts `f` in an account `a`. What few plans ask for is read when the conditions say so. */
+export const PERSON = (asks: { dates: string; household: string; fields: string }): string =>
+  `c.account_id, a.name as account_name, c.id as contact_id, c.owner_id, c.stage, c.time_zone, c.do_not_contact,
+    c.first_name, c.last_name, c.street, c.city, c.postal_code, ph.value as phone, ph.fault as phone_fault, em.value as email, em.fault as email_fault,
+    exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
+    f.went, f.last_in_at, f.last_opened_at, case when ${asks.dates} then ${DATES} end as dates,
+    case when ${asks.household} then (select array_agg(o.first_name order by o.id <> c.id, o.id) from contacts o where o.id = c.id or (o.household_id = c.household_id and o.deleted_at is null)) end as first_names,
+    case when ${asks.fields} then ${OWN_FIELDS} end as own_fields,
+    (select jsonb_object_agg(channel, jsonb_build_object('state', state, 'at', at, 'how', how)) from permissions r
+      where r.account_id = c.account_id and r.address = any(array[ph.value, em.value, 'person:' || c.id])) as permissions,
+    u.first_name as agent_first, u.last_name as agent_last, u.phone as agent_phone`;
+export const PERSON_JOINS = `left join users u on u.id = c.owner_id
+  left join lateral (select value, fault from contact_points where contact_id = c.id and kind = 'phone' and active order by position, id limit 1) ph on true
+  left join lateral (select value, fault from contact_points where contact_id = c.id and kind = 'email' and active order by position, id limit 1) em on true`;
+
+/** The mailing address in one line; null unless it is complete. */
+export const mailingAddress = (row: { street: string | null; city: string | null; postal_code: string | null }): string | null =>
+  row.street && row.city && row.postal_code ? `${row.street}, ${row.city} ${row.postal_code}` : null;
+
+/** The agents are few and their numbers stay the same; formatting one takes as long as deciding a touch. */
+const shownPhones = new Map<string, string>();
+function agentPhone(phone: string): string {
+  const known = shownPhones.get(phone) ?? showPhone(phone);
+  if (shownPhones.size < 10_000) shownPhones.set(phone, known);
+  return known;
+}
+
+export function contactOf(row: PersonRow, meets: (tree: Tree) => boolean): TouchedContact {
+  const permission = (channel: string): PermissionState | undefined => {
+    const known = row.permissions?.[channel];
+    return known && { state: known.state, at: new Date(known.at), how: known.how };
+  };
+  return {
+    id: row.contact_id,
+    ownerId: row.owner_id,
+    stage: row.stage,
+    timeZone: row.time_zone,
+    doNotContact: row.do_not_contact,
+    onThePhone: row.on_the_phone,
+    phone: row.phone,
+    phoneFault: row.phone_fault,
+    email: row.email,
+    emailFault: row.email_fault,
+    mailingAddress: mailingAddress(row),
+    permissions: {
+      text: permission('text'),
+      call: permission('call'),
+      email: permission('email'),
+      letter: permission('letter'),
+    },
+    touched: row.went.map(({ at, channel }) => ({ at: new Date(at), channel })),
+    dates: row.dates ?? {},
+    answeredAt: row.last_in_at,
+    openedAt: row.last_opened_at,
+    meets,
+    fields: {
+      first_name: row.first_name,
+      first_names: firstNamesTogether(row.first_names ?? [row.first_name]),
+      last_name: row.last_name,
+      town: row.city,
+      agent_first_name: row.agent_first ?? row.account_name,
+      agent_name: row.agent_first ? `${row.agent_first} ${row.agent_last}` : row.account_name,
+      agent_phone: row.agent_phone ? agentPhone(row.agent_phone) : '',
+      brokerage: row.account_name,
+      ...Object.fromEntries(Object.entries(row.own_fields ?? {}).map(([name, value]) => [ownField(name), value])),
+    },
+  };
+}

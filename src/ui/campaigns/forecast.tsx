@@ -1,0 +1,188 @@
+'use client';
+/** The forecast below the ruler: what the campaign as drawn would do, day by day, to whoever it would take today. */
+import { useState } from 'react';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+import type { CampaignRehearsalView, DayForecast, Plan } from '@/core/campaigns';
+import type { Because } from '@/core/contacts';
+import { shortDay } from '@/core/shared';
+import { ask, useNotices, useNow, useZone } from '../primitives';
+import type { Campaign } from './shapes';
+
+const KINDS = [
+  ['call', 'Calls', 'var(--violet)'],
+  ['text', 'Texts', 'var(--teal)'],
+  ['email', 'E-mails', 'var(--leaf)'],
+  ['letter', 'Letters', 'var(--copper)'],
+] as const;
+
+/** Why a touch would not go or would move, in few words. */
+const WHY: Partial<Record<Because['why'], string>> = {
+  quiet_hours: 'quiet hours',
+  holiday: 'a holiday',
+  text_gap: 'the gap between two texts',
+  capped: 'the caps of touches to a person',
+  no_permission: 'nobody gave permission for texts',
+  withdrawn: 'permission was withdrawn',
+  do_not_contact: 'marked do not contact',
+  no_address: 'no address is known',
+  address_broken: 'the address is known to be wrong',
+  not_followed_up: 'somebody works with them',
+  on_the_phone_now: 'a call is under way',
+};
+const many = (n: number): string => n.toLocaleString('en-US');
+
+export function ForecastBox({ campaign, plan }: { campaign: Campaign; plan: Plan }) {
+  const [id, setId] = useState<string | null>(null);
+  const [of, setOf] = useState('');
+  const [days, setDays] = useState(365);
+  const notices = useNotices();
+  const order = useMutation({
+    mutationFn: () => ask<{ id: string }>(`/campaigns/${campaign.id}/rehearsals`, 'POST', { plan, days }),
+    onSuccess: (made) => {
+      setId(made.id);
+      setOf(JSON.stringify(plan));
+    },
+    onError: notices.fail,
+  });
+  const { data } = useQuery({
+    queryKey: ['campaign-rehearsal', id],
+    queryFn: () => ask<CampaignRehearsalView>(`/campaign-rehearsals/${id}`),
+    enabled: id !== null,
+    refetchInterval: ({ state }) => (state.data && !['waiting', 'running'].includes(state.data.state) ? false : 400),
+  });
+  const under = data !== undefined && ['waiting', 'running'].includes(data.state);
+  return (
+    <section aria-label="Rehearsal" style={{ marginTop: 20 }}>
+      <div className="beside">
+        <button
+          type="button"
+          className="act"
+          disabled={order.isPending || under || !plan.steps.length}
+          onClick={() => order.mutate()}
+        >
+          Rehearse it
+        </button>
+        <label>
+          over{' '}
+          <select aria-label="Days of the rehearsal" value={days} onChange={(event) => setDays(Number(event.target.value))}>
+            {[30, 90, 365, 730].map((n) => (
+              <option key={n} value={n}>
+                {n} days
+              </option>
+            ))}
+          </select>
+        </label>
+        {under && (
+          <>
+            <progress max={Math.max(1, data.people)} value={data.done} aria-label="Rehearsed so far" />
+            <span className="soft small">
+              {many(data.done)} of {many(data.people)} people
+            </span>
+          </>
+        )}
+        {!id && <span className="soft small">What it would do to whoever it would take today. Nothing is sent.</span>}
+        {data?.state === 'done' && of !== JSON.stringify(plan) && (
+          <span className="late small">The campaign has changed since.</span>
+        )}
+      </div>
+      {data?.state === 'failed' && (
+        <p className="late" role="alert">
+          {data.fault}
+        </p>
+      )}
+      {data?.state === 'done' && data.result && <Result rehearsal={data} />}
+    </section>
+  );
+}
+
+function Result({ rehearsal }: { rehearsal: CampaignRehearsalView }) {
+  const { result: forecast, letter_cents, days: length } = rehearsal;
+  const now = useNow();
+  const zone = useZone();
+  const on = (day: number) => shortDay(new Date(now.getTime() + day * 86_400_000), zone);
+  const { people, untouched, days, held, moved, clashes, calls, letters } = forecast!;
+  const total = (kind: keyof DayForecast) => days.reduce((sum, one) => sum + one[kind], 0);
+  const weekly = length > 60;
+  const bars = weekly ? inWeeks(days) : days;
+  const reasons = (counts: Partial<Record<string, number>>) =>
+    Object.entries(counts)
+      .sort(([, a], [, b]) => b! - a!)
+      .map(([why, n]) => `${many(n!)}: ${WHY[why as Because['why']] ?? why.replaceAll('_', ' ')}`);
+  if (!people) return <p className="empty">It would take nobody today.</p>;
+  return (
+    <>
+      <p>
+        It would take <b className="num">{many(people)}</b> {people === 1 ? 'person' : 'people'}: {many(total('call'))} calls,{' '}
+        {many(total('text'))} texts, {many(total('email'))} e-mails, {many(letters)} letters
+        {letters > 0 &&
+          ` for ${((letters * letter_cents) / 100).toLocaleString('en-US', { style: 'currency', currency: 'USD' })}`}
+        {total('task') > 0 && `, ${many(total('task'))} tasks`}, if nobody answers.
+        {untouched > 0 && ` ${many(untouched)} would hear nothing at all.`}
+      </p>
+      <div style={{ height: 190 }} role="img" aria-label={`Touches a ${weekly ? 'week' : 'day'} by channel`}>
+        <ResponsiveContainer>
+          <BarChart data={bars} margin={{ left: 0, right: 8, top: 8, bottom: 0 }}>
+            <XAxis dataKey="day" tickFormatter={on} stroke="var(--soft)" fontSize={12} tickLine={false} />
+            <YAxis stroke="var(--soft)" fontSize={12} width={48} tickLine={false} allowDecimals={false} />
+            <Tooltip
+              labelFormatter={(day) => `${weekly ? 'Week of ' : ''}${on(Number(day))}`}
+              contentStyle={{ background: 'var(--surface)', border: '1px solid var(--line)', borderRadius: 6 }}
+            />
+            {KINDS.map(([key, name, color]) => (
+              <Bar key={key} dataKey={key} name={name} stackId="all" fill={color} isAnimationActive={false} />
+            ))}
+          </BarChart>
+        </ResponsiveContainer>
+      </div>
+      <div className="beside small" aria-hidden="true">
+        {KINDS.map(([key, name, color]) => (
+          <span key={key} className="beside" style={{ margin: 0, gap: 6 }}>
+            <span style={{ width: 10, height: 10, borderRadius: 3, background: color }} />
+            {name}
+          </span>
+        ))}
+        <span className="soft">{weekly ? 'by weeks' : 'by days'}</span>
+      </div>
+      <div className="forecast-why">
+        <List title="Would not go" lines={reasons(held)} none="Everything may go." />
+        <List title="Would wait for its hour" lines={reasons(moved)} none="Nothing would wait." />
+        <List
+          title="Same day as another campaign"
+          lines={Object.entries(clashes).map(([name, n]) => `${many(n)}: “${name}”`)}
+          none="No clash."
+        />
+        <List
+          title="Most calls of an agent on a day"
+          lines={calls.slice(0, 5).map(({ agent, day, calls: n }) => `${many(n)}: ${agent}, ${on(day)}`)}
+          none="No calls."
+        />
+      </div>
+    </>
+  );
+}
+
+function List({ title, lines, none }: { title: string; lines: string[]; none: string }) {
+  return (
+    <div>
+      <h2>{title}</h2>
+      {lines.length === 0 && <span className="soft small">{none}</span>}
+      {lines.map((line) => (
+        <div key={line} className="small">
+          {line}
+        </div>
+      ))}
+    </div>
+  );
+}
+
+function inWeeks(days: readonly DayForecast[]): DayForecast[] {
+  const weeks = new Map<number, DayForecast>();
+  for (const one of days) {
+    const day = Math.floor(one.day / 7) * 7;
+    const week = weeks.get(day) ?? { day, text: 0, email: 0, call: 0, letter: 0, task: 0 };
+    for (const key of ['text', 'email', 'call', 'letter', 'task'] as const) week[key] += one[key];
+    weeks.set(day, week);
+  }
+  return [...weeks.values()];
+}
