@@ -199,3 +199,90 @@ test('two campaigns at once keep to the caps of the person, over both together',
     expect([within(1) <= 2, within(7) <= 5, within(30) <= 12]).toEqual([true, true, true]);
   }
 });
+
+test('a draft and a campaign that is off take nobody, whoever puts them in; a held one does, and they wait', async () => {
+  const { campaigns } = house().m;
+  const ada = house().as('Ada');
+  const one = await made({ steps: [touch(0, day(1))] });
+  await campaigns.updateCampaign(ada, one.id, { state: 'off' });
+  const id = await somebody(1);
+  await expect(campaigns.enrolContact(ada, id, one.id)).rejects.toMatchObject({ code: 'conflict' });
+  await house().db.run('update rungs set campaign_id = $1', [one.id]);
+  const buyer = await somebody(2, { roles: ['buyer'] });
+  expect(await enrolments(buyer)).toEqual([]);
+  expect(await house().story(buyer)).toContainEqual(expect.stringContaining('it is not switched on'));
+  await campaigns.updateCampaign(ada, one.id, { state: 'held' });
+  await campaigns.enrolContact(ada, id, one.id);
+  await house().advance('P3D');
+  expect(await went(id)).toEqual([]);
+  await campaigns.updateCampaign(ada, one.id, { state: 'on' });
+  await house().advance('PT1H');
+  expect(await went(id)).toHaveLength(1);
+});
+
+test('an agent’s own campaign takes the agent’s own people and nobody else’s', async () => {
+  const { campaigns } = house().m;
+  const abel = house().as('Abel');
+  const draft = await campaigns.createCampaign(abel, { name: 'Abel’s' });
+  const kept = await campaigns.saveVersion(abel, draft.id, {
+    plan: plan({ starts: [{ on: 'day', day: '11-24', at: '09:00' }], steps: [touch(0, { after: 'start', minutes: 0 })] }),
+    seen: draft.version.id,
+  });
+  await campaigns.updateCampaign(abel, kept.id, { state: 'on' });
+  const [his, hers] = [await somebody(1), await somebody(2)];
+  await house().m.contacts.updateContact(house().as('Ada'), his, { owner_id: house().people.Abel!.id });
+  await house().m.contacts.updateContact(house().as('Ada'), hers, { owner_id: house().people.Brisa!.id });
+  await house().advance('P2D');
+  expect([(await enrolments(his)).length, (await enrolments(hers)).length]).toEqual([1, 0]);
+  await expect(campaigns.enrolContact(house().as('Ada'), hers, kept.id)).rejects.toMatchObject({ code: expect.any(String) });
+});
+
+test('who moves to a version keeps their birthday as the day, and an id that an earlier version had is refused', async () => {
+  const { campaigns } = house().m;
+  const ada = house().as('Ada');
+  const one = await made({ steps: [touch(0, { after: 'start', minutes: 0 }), touch(1, day(20))] });
+  const id = await somebody(1);
+  await house().db.run(`insert into contact_dates (contact_id, kind, label, month_day) values ($1, 'birthday', '', 1205)`, [id]);
+  await campaigns.enrolContact(ada, id, one.id);
+  await house().advance('PT30H');
+  const next = plan({ steps: [touch(0, { after: 'start', minutes: 0 }), touch(2, { date: 'birthday', days: 0, at: '09:30' })] });
+  const moved = await campaigns.saveVersion(ada, one.id, { plan: next, seen: one.version.id, people: 'move' });
+  expect(moved.free_id).toBe(3);
+  await house().advance('P14D');
+  expect(await went(id)).toEqual(['11-23 10:00 Step 0', '12-05 09:30 Step 2']);
+  const again = plan({ steps: [...next.steps, touch(1, day(30))] });
+  await expect(campaigns.saveVersion(ada, one.id, { plan: again, seen: moved.version.id })).rejects.toMatchObject({
+    code: 'input_invalid',
+  });
+});
+
+test('a rehearsal says what then happens, for whoever it would take, and changes nothing', async () => {
+  const { campaigns } = house().m;
+  const ada = house().as('Ada');
+  const ids = [await somebody(1), await somebody(2), await somebody(3, { roles: ['landlord'] })];
+  const draft = await campaigns.createCampaign(ada, { name: 'Rehearsed' });
+  const steps = [touch(0, { after: 'start', minutes: 5 }), touch(1, day(3)), touch(2, day(4), 'letter')];
+  const { id } = await campaigns.orderCampaignRehearsal(ada, draft.id, { plan: plan({ roles: ['seller'], steps }), days: 30 });
+  const before = await house().db.rows(
+    'select (select count(*) from activities) as lines, (select count(*) from outbox) as rows',
+  );
+  await campaigns.performCampaignRehearsal(id, () => true);
+  expect(
+    await house().db.rows('select (select count(*) from activities) as lines, (select count(*) from outbox) as rows'),
+  ).toEqual(before);
+  const { state, people, done, result } = await campaigns.findCampaignRehearsal(house().scope, id);
+  expect({ state, people, done }).toEqual({ state: 'done', people: 2, done: 2 });
+  expect(result).toMatchObject({
+    days: [
+      { day: 0, email: 2 },
+      { day: 3, email: 2 },
+    ],
+    held: { no_address: 2 },
+    letters: 0,
+  });
+  const kept = await campaigns.saveVersion(ada, draft.id, { plan: plan({ roles: ['seller'], steps }), seen: draft.version.id });
+  await campaigns.updateCampaign(ada, kept.id, { state: 'on' });
+  for (const one of ids.slice(0, 2)) await campaigns.enrolContact(ada, one, kept.id);
+  await house().advance('P5D');
+  for (const one of ids.slice(0, 2)) expect(await went(one)).toHaveLength(2);
+});

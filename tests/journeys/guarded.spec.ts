@@ -1,25 +1,16 @@
 /** Who may do what: every operation of the API walked for every role, with ids of others; sessions, other sites, headers. */
 import { BASE, api, expect, logIn, test } from './town';
 import type { BrowserContext } from '@playwright/test';
+import { NO_PLAN } from '@/core/campaigns';
 
 interface Document {
   paths: Record<string, Record<string, { operationId: string }>>;
 }
-const PLAN = {
-  roles: [],
-  who: null,
-  anyStage: false,
-  starts: [],
-  steps: [],
-  repeat: null,
-  ends: { answered: 'end', pauseDays: 7, unreachable: 'end', then: [] },
-  held: 'move',
-};
 const BODIES: Record<string, unknown> = {
   updateCampaign: { name: 'mine' },
-  saveCampaignPlan: { plan: PLAN, seen: '1' },
-  previewCampaignPlan: { plan: PLAN },
-  orderCampaignRehearsal: { plan: PLAN },
+  saveCampaignPlan: { plan: NO_PLAN, seen: '1' },
+  previewCampaignPlan: { plan: NO_PLAN },
+  orderCampaignRehearsal: { plan: NO_PLAN },
   enrolContact: { campaign_id: '1' },
   holdContactCampaigns: { held: true },
   updateContact: { horizon: 'hot' },

@@ -60,18 +60,20 @@ export function added(steps: readonly Step[], step: Step, way: Way | null = null
   );
 }
 
-/** A step beside one, with the same words, a day later. */
-export function copied(steps: Step[], id: number): Step[] {
-  const next = freshId({ steps });
+/** A step beside one, with the same words, a day later; a parting of ways with all that stands on them. @param free as for `freshId` */
+export function copied(steps: Step[], id: number, free: number): Step[] {
+  const first = freshId(steps, free);
+  let next = first;
+  const renumbered = (step: Step): Step => {
+    const own = { ...step, id: next++ };
+    return own.do === 'branch' ? { ...own, yes: own.yes.map(renumbered), no: own.no.map(renumbered) } : own;
+  };
   const put = (list: readonly Step[]): Step[] =>
     list.flatMap((one): Step[] => {
-      if (one.do === 'branch') {
-        const inner = { ...one, yes: put(one.yes), no: put(one.no) };
-        return [inner];
-      }
-      return one.id === id ? [one, { ...one, id: next }] : [one];
+      const kept = one.do === 'branch' ? { ...one, yes: put(one.yes), no: put(one.no) } : one;
+      return one.id === id ? [kept, renumbered(one)] : [kept];
     });
-  return moved(put(steps), next, 1);
+  return moved(put(steps), first, 1);
 }
 
 const FIRST_WORDS: Record<Channel, { subject?: string; text: string; plain: string }> = {
@@ -92,9 +94,9 @@ const FIRST_WORDS: Record<Channel, { subject?: string; text: string; plain: stri
   },
 };
 
-/** A new step on a day. */
-export function emptyStep(steps: Step[], what: Channel | 'task' | 'change' | 'branch', day: number): Step {
-  const base = { id: freshId({ steps }), when: { after: 'start', days: day, at: '10:00' } as const };
+/** A new step on a day. @param free as for `freshId` */
+export function emptyStep(steps: readonly Step[], what: Channel | 'task' | 'change' | 'branch', day: number, free: number): Step {
+  const base = { id: freshId(steps, free), when: { after: 'start', days: day, at: '10:00' } as const };
   if (what === 'task') return { ...base, do: 'task', role: 'owner', note: 'Look at their file.' };
   if (what === 'change') return { ...base, do: 'change', change: { set: 'horizon', horizon: 'nurture' } };
   if (what === 'branch') return { ...base, do: 'branch', ask: { about: 'has_phone' }, yes: [], no: [] };

@@ -148,6 +148,32 @@ test('a missing name or town takes the plain version, with no hole in it', () =>
 test('the day of a touch counts from the enrolment', () =>
   expect([...daysOf(NEW_BUYER.plan.steps).values()]).toEqual([0, 1, 2, 5]));
 
+test('it ends for whoever none of its ways reaches, and goes on where it is told to', () => {
+  const from = new Date('2026-11-23T18:00:00Z');
+  const nobody = contact({ phone: null, email: null, mailingAddress: null });
+  expect(walk(from, nobody).map(({ did }) => did)).toEqual(['held text']);
+  const on: Plan = { ...NEW_BUYER.plan, ends: { ...NEW_BUYER.plan.ends, unreachable: 'on' } };
+  expect(walk(from, nobody, campaignOf(on)).map(({ did }) => did)).toEqual([
+    'held text',
+    'held email',
+    'held call',
+    'held letter',
+  ]);
+});
+
+test('a plan of nothing but dates that are not known, for ever, holds nobody up', () => {
+  const plan: Plan = {
+    ...NO_PLAN,
+    steps: [touch(0, { date: 'birthday', days: 0, at: '09:00' })],
+    repeat: { days: 1, times: null },
+  };
+  const now = new Date('2026-11-23T18:00:00Z');
+  const state = { id: '9', step: 0, round: 0, startedAt: now, lastAt: null, hasWaited: false };
+  const { effects, next } = decideTouch(campaignOf(plan), state, contact(), DEFAULT_GUARDRAILS, now);
+  expect(effects).toEqual([]);
+  expect(next).toMatchObject({ state: 'active', dueAt: new Date('2026-11-24T18:00:00Z') });
+});
+
 describe('ways part', () => {
   const plan: Plan = {
     ...NO_PLAN,

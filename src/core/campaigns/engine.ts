@@ -5,6 +5,7 @@
 import type { Because, Channel, DateKind, Stage } from '../contacts';
 import { fillWords, type MergeFields } from '../messages';
 import type { Tree } from '../segments';
+import { DAY } from '../shared';
 import { mayTouch, type Guardrails, type PermissionState, UNKNOWN_PERMISSION } from './guardrails';
 import type { Ask, Change, Plan, Program, Step, TaskRole, TouchStep } from './plan';
 import { plannedAt, roundStart } from './schedule';
@@ -13,7 +14,7 @@ import { plannedAt, roundStart } from './schedule';
 export interface Campaign {
   id: string;
   name: string;
-  plan: Pick<Plan, 'repeat' | 'held' | 'anyStage'>;
+  plan: Pick<Plan, 'repeat' | 'held' | 'anyStage' | 'ends'>;
   program: Program;
   /** The nominal day of each step. */
   days: ReadonlyMap<number, number>;
@@ -81,7 +82,7 @@ export interface TouchDecision {
     | { state: 'finished'; because: Because };
 }
 
-/** A plan that only changes and parts ways goes on tomorrow from here: no instant may hold a worker. */
+/** Of one instant; what is left of a plan that has more (changes, partings, dates that are not known) goes on a day later. */
 const MOST_STEPS = 60;
 
 const addressFor = (channel: Channel, contact: TouchedContact): { address: string | null; fault: string | null } => {
@@ -104,17 +105,17 @@ export function decideTouch(
   for (let taken = 0; at; taken += 1) {
     const node = campaign.program.nodes.get(at.step);
     if (!node) break;
-    if (taken > 0) {
-      const due = dueAt(campaign, node.step, { ...enrolment, round: at.round, lastAt }, contact);
-      /* A date that is not known: the step is passed over. */
-      if (due === null) {
-        at = placeAfter(campaign, at, node.next);
-        continue;
-      }
-      if (due > now || taken >= MOST_STEPS || effects.some((effect) => effect.do === 'send' || effect.do === 'task'))
-        return { effects, next: { state: 'active', ...at, dueAt: due > now ? due : now, lastAt, waiting: false } };
-    }
     const { step } = node;
+    const later = (dueAt: Date): TouchDecision => ({ effects, next: { state: 'active', ...at!, dueAt, lastAt, waiting: false } });
+    if (taken >= MOST_STEPS) return later(new Date(now.getTime() + DAY));
+    const due = dueAt(campaign, step, { ...enrolment, round: at.round, lastAt }, contact);
+    /* A date that is not known: the step is passed over. */
+    if (due === null) {
+      at = placeAfter(campaign, at, node.next);
+      continue;
+    }
+    if (taken > 0 && (due > now || effects.some((effect) => effect.do === 'send' || effect.do === 'task')))
+      return later(due > now ? due : now);
     let next = node.next;
     switch (step.do) {
       case 'touch': {
@@ -129,6 +130,8 @@ export function decideTouch(
             ? carryOut(step, campaign, enrolment.id, at, contact)
             : { do: 'tell', kind: 'held', channel: step.channel, because: verdict.because },
         );
+        if (verdict.go === false && campaign.plan.ends.unreachable === 'end' && !reaches(campaign, contact))
+          return { effects, next: { state: 'finished', because: { why: 'unreachable', campaign: campaign.name } } };
         break;
       }
       case 'task':
@@ -221,6 +224,16 @@ const verdictOn = (step: TouchStep, campaign: Campaign, contact: TouchedContact,
     guardrails,
   );
 };
+
+/** Whether any touch of the campaign could still reach them: an address that is right, and no word against the channel. */
+function reaches({ program }: Campaign, contact: TouchedContact): boolean {
+  if (contact.doNotContact) return false;
+  return [...program.nodes.values()].some(({ step }) => {
+    if (step.do !== 'touch') return false;
+    const { address, fault } = addressFor(step.channel, contact);
+    return address !== null && !fault && contact.permissions[step.channel]?.state !== 'withdrawn';
+  });
+}
 
 /** The same for each attempt at a step of a round, so that the outbox takes it once. */
 const keyOf = (id: string, { step, round }: Place): string => `e${id}-s${step}${round ? `-r${round}` : ''}`;

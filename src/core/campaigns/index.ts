@@ -48,5 +48,6 @@ export {
   type EnrolmentView,
   type StepCount,
 } from './views';
+export { meaningFor, placeIn, type Place, type Standing, type VersionPreview } from './moving';
 export { faultsOfPlan } from './faults';
 export { added, copied, emptyStep, mapSteps, moved, removed, replaced, stepWords, whenWords } from './edit';

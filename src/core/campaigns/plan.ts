@@ -96,8 +96,9 @@ export const NO_PLAN: Plan = {
 export const stepsIn = (steps: readonly Step[]): Step[] =>
   steps.flatMap((step) => (step.do === 'branch' ? [step, ...stepsIn(step.yes), ...stepsIn(step.no)] : [step]));
 
-/** An id that no step of the plan has. */
-export const freshId = (plan: Pick<Plan, 'steps'>): number => Math.max(-1, ...stepsIn(plan.steps).map(({ id }) => id)) + 1;
+/** An id that no step has. @param free the first that none had in any version: what somebody had is known by its id */
+export const freshId = (steps: readonly Step[], free: number): number =>
+  Math.max(free, ...stepsIn(steps).map(({ id }) => id + 1));
 
 /** The nominal day of each step by its id, the first being 0: what depends on a date of the person stands where it is written. */
 export function daysOf(steps: readonly Step[], from = 0): Map<number, number> {

@@ -23,6 +23,8 @@ export interface CampaignView {
   made_by: { id: string; name: string } | null;
   version: { id: string; number: number; made_at: Date };
   plan: Plan;
+  /** The first id that no step had in any version. */
+  free_id: number;
   may_change: boolean;
   active: number;
   answered: number;

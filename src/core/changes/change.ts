@@ -35,6 +35,8 @@ export const LEFT_ALONE = {
   tried_already: 'were tried already, so they are not new',
   in_already: 'are in it already',
   other_campaign: 'are in another campaign of its group',
+  not_on: 'wait until the campaign is switched on',
+  not_yours: 'belong to others than whose own campaign it is',
   worked_with: 'are past the stages that campaigns follow up',
   do_not_contact: 'are not to be contacted',
   gone: 'were deleted in the meantime',

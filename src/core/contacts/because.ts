@@ -34,7 +34,12 @@ export type Because =
   | { why: 'handed_by'; agent: string; by: string }
   // enrolment
   | { why: 'arrived'; campaign: string }
-  | { why: 'not_enrolled'; campaign: string; cause: 'on_the_phone' | 'already_in' | 'stage' | 'other_campaign'; stage?: string }
+  | {
+      why: 'not_enrolled';
+      campaign: string;
+      cause: 'not_on' | 'on_the_phone' | 'already_in' | 'stage' | 'other_campaign';
+      stage?: string;
+    }
   | { why: 'answered'; channel: Channel; campaign: string }
   | { why: 'opted_out'; channel: Channel; campaign: string }
   | { why: 'stage_reached'; stage: string; campaign: string }
@@ -67,6 +72,7 @@ export type Because =
 
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh', 'Eighth', 'Ninth'];
 const CAUSES = {
+  not_on: 'it is not switched on',
   on_the_phone: 'the agent is on the phone with them already',
   already_in: 'they are in it already',
   stage: 'somebody works with them already',

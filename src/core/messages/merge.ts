@@ -19,6 +19,28 @@ export type MergeField = (typeof MERGE_FIELDS)[number];
 /** `field.boat` is the account's own field “Boat”, in any case of letters. */
 export type MergeFields = Partial<Record<MergeField | `field.${string}`, string | null>>;
 
+/** Of whom and for whom a message speaks. */
+export interface MergeOf {
+  firstName: string;
+  /** Those of the household together. */
+  firstNames: string;
+  lastName: string;
+  town: string | null;
+  /** Nobody of ours is responsible yet: the brokerage speaks. */
+  agent: { firstName: string; name: string; phone: string } | null;
+  brokerage: string;
+}
+export const mergeFields = ({ firstName, firstNames, lastName, town, agent, brokerage }: MergeOf): MergeFields => ({
+  first_name: firstName,
+  first_names: firstNames,
+  last_name: lastName,
+  town,
+  agent_first_name: agent?.firstName ?? brokerage,
+  agent_name: agent?.name ?? brokerage,
+  agent_phone: agent?.phone ?? '',
+  brokerage,
+});
+
 const FIELD = /\{\{\s*([a-z_]+|field\.[^{}]+?)\s*\}\}/g;
 const OWN = 'field.';
 /** The name under which a field's value is kept. */

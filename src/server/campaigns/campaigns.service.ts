@@ -3,13 +3,18 @@ import { AppError, notFound } from '@/core/shared';
 import { accountOf, fullName, runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import {
   faultsOfPlan,
+  meaningFor,
   NO_PLAN,
+  placeIn,
   plannedAt,
+  roundStart,
   STARTERS,
   stepsIn,
   type CampaignState,
   type CampaignView,
   type Plan,
+  type Standing,
+  type VersionPreview,
 } from '@/core/campaigns';
 import { planSchema } from '@/core/campaigns/schemas';
 import { faultsOf } from '@/core/capture/schemas';
@@ -18,7 +23,7 @@ import { listFields, lockContact, recordActivities } from '../contacts';
 import { now, publish, reader, record, transact, wakeWorkers, type Tx } from '../shared';
 import { FOLLOWED_UP } from '@/core/contacts';
 import { findCampaign } from './campaigns.repository';
-import { enrol, staysOut } from './enrol.service';
+import { DATES, enrol, staysOut, type Dates } from './enrol.service';
 
 const made = (principal: Principal): string | null => (principal.kind === 'person' ? principal.person.id : null);
 
@@ -142,65 +147,32 @@ export async function deleteCampaign(principal: Principal, id: string): Promise<
   });
 }
 
-/** What a new version would mean for the people who are in the campaign: who would receive a step twice, or never, if they moved. */
-export interface VersionPreview {
-  people: number;
-  /** By the id of the step. */
-  twice: Record<string, number>;
-  never: Record<string, number>;
-  /** People who stand at a step that is gone: they go on at the next one that they have not had. */
-  astray: number;
-}
-
-interface Standing {
+interface StandingRow extends Standing {
   id: string;
-  contact_id: string;
-  step: number;
-  round: number;
   started_at: Date;
   last_at: Date | null;
-  due_at: Date | null;
   time_zone: string;
-  had: number[];
+  dates: Dates | null;
 }
 
-/** Those who are under way by an earlier plan, with what they have had. */
-const standings = (tx: Tx, campaignId: string): Promise<Standing[]> =>
-  tx.rows<Standing>(
-    `select e.id, e.contact_id, e.step, e.round, e.started_at, e.last_at, e.due_at, c.time_zone,
-       coalesce((select array_agg(distinct s) from (select (o.payload->>'step')::int as s from outbox o where o.enrolment_id = e.id
-         union select split_part(split_part(t.key, '-s', 2), '-r', 1)::int from tasks t where t.contact_id = e.contact_id and t.key like 'e' || e.id || '-s%') x), '{}') as had
-     from enrolments e join contacts c on c.id = e.contact_id where e.campaign_id = $1 and e.state in ('active','paused') order by e.id`,
+/** Those who are under way, with what they have had of this round. */
+const standings = (tx: Tx, campaignId: string): Promise<StandingRow[]> =>
+  tx.rows<StandingRow>(
+    `with had as (
+       select enrolment_id, array_agg(split_part(split_part(key, '-s', 2), '-r', 1)::int) as steps, coalesce(nullif(split_part(key, '-r', 2), ''), '0')::int as round
+       from (select o.enrolment_id, o.key from outbox o join enrolments e on e.id = o.enrolment_id where e.campaign_id = $1
+         union select e.id, t.key from tasks t join enrolments e on e.contact_id = t.contact_id and t.key like 'e' || e.id || '-s%' where e.campaign_id = $1) x group by enrolment_id, round)
+     select e.id, e.step, e.round, e.started_at, e.last_at, c.time_zone, ${DATES} as dates, coalesce(had.steps, '{}') as had
+     from enrolments e join contacts c on c.id = e.contact_id left join had on had.enrolment_id = e.id and had.round = e.round
+     where e.campaign_id = $1 and e.state in ('active','paused') order by e.id`,
     [campaignId],
   );
-
-/** Where somebody goes on by another plan: at their step if it is still there and not before what they have had, otherwise at the first one after all that they have had. */
-function placeIn(plan: Plan, { step, had }: Pick<Standing, 'step' | 'had'>): number | null {
-  const order = stepsIn(plan.steps).map(({ id }) => id);
-  if (order.includes(step) && !had.includes(step)) return step;
-  const last = Math.max(-1, ...had.map((one) => order.indexOf(one)));
-  return order[last + 1] ?? null;
-}
 
 /** @throws AppError not_found, not_allowed, input_invalid */
 export async function previewVersion(principal: Principal, id: string, input: unknown): Promise<VersionPreview> {
   const { scope } = await changeable(principal, id);
   const plan = await readPlan(reader(), scope.accountId, input);
-  const people = await standings(reader(), id);
-  const order = stepsIn(plan.steps).map((step) => step.id);
-  const twice: Record<string, number> = {};
-  const never: Record<string, number> = {};
-  let astray = 0;
-  for (const one of people) {
-    const place = placeIn(plan, one);
-    if (!order.includes(one.step)) astray += 1;
-    const from = place === null ? order.length : order.indexOf(place);
-    order.forEach((step, at) => {
-      if (at >= from && one.had.includes(step)) twice[step] = (twice[step] ?? 0) + 1;
-      if (at < from && !one.had.includes(step)) never[step] = (never[step] ?? 0) + 1;
-    });
-  }
-  return { people: people.length, twice, never, astray };
+  return meaningFor(plan, await standings(reader(), id));
 }
 
 /**
@@ -218,6 +190,17 @@ export async function saveVersion(
     const plan = await readPlan(tx, scope.accountId, input);
     const faults = campaign.state === 'draft' ? [] : faultsOfPlan(plan);
     if (faults.length) throw new AppError('input_invalid', 'This version was not kept.', { fields: faults });
+    const before = new Set(stepsIn(campaign.plan.steps).map((step) => step.id));
+    const taken = stepsIn(plan.steps).find((step) => !before.has(step.id) && step.id < campaign.free_id);
+    if (taken)
+      throw new AppError('input_invalid', 'This version was not kept.', {
+        fields: [
+          {
+            field: `steps.${taken.id}`,
+            message: `An earlier version had another step of this id; take ${campaign.free_id} or more.`,
+          },
+        ],
+      });
     const at = await now(tx);
     await tx.run('select 1 from campaigns where id = $1 for update', [id]);
     const latest = await tx.first<{ id: string; number: number }>(
@@ -252,14 +235,25 @@ async function move(tx: Tx, campaignId: string, versionId: string, plan: Plan, a
   const steps = new Map(stepsIn(plan.steps).map((step) => [step.id, step]));
   const rows = (await standings(tx, campaignId)).map((one) => {
     const place = placeIn(plan, one);
-    const step = place === null ? undefined : steps.get(place);
+    const begun = roundStart(one.started_at, place?.round ?? one.round, plan.repeat);
     const planned =
-      step && plannedAt(step.when, { startedAt: one.started_at, lastAt: one.last_at ?? one.started_at, timeZone: one.time_zone });
-    return { id: one.id, step: place ?? -1, due: planned && planned > at ? planned : at };
+      place &&
+      plannedAt(steps.get(place.step)!.when, {
+        startedAt: begun,
+        lastAt: one.last_at && one.last_at > begun ? one.last_at : begun,
+        timeZone: one.time_zone,
+        dates: one.dates ?? {},
+      });
+    return {
+      id: one.id,
+      step: place?.step ?? -1,
+      round: place?.round ?? one.round,
+      due: planned && planned > at ? planned : at,
+    };
   });
   await tx.run(
-    `update enrolments e set version_id = $1, step = x.step, due_at = case when e.state = 'paused' then e.due_at else x.due end
-     from jsonb_to_recordset($2::jsonb) as x (id bigint, step int, due timestamptz) where e.id = x.id`,
+    `update enrolments e set version_id = $1, step = x.step, round = x.round, due_at = case when e.state = 'paused' then e.due_at else x.due end, planned_at = case when e.state = 'paused' then e.planned_at else x.due end
+     from jsonb_to_recordset($2::jsonb) as x (id bigint, step int, round int, due timestamptz) where e.id = x.id`,
     [versionId, JSON.stringify(rows)],
   );
 }
@@ -295,6 +289,8 @@ export async function enrolContact(principal: Principal, contactId: string, camp
   });
 }
 const OUT = {
+  not_on: 'it is not switched on',
+  not_yours: 'they belong to somebody else than whose own campaign it is',
   do_not_contact: 'they are marked do not contact',
   worked_with: 'somebody works with them already, and it is not for such people',
   in_already: 'they are in it already',

@@ -33,8 +33,8 @@ export async function enrolArrival(
   contact: Enrollee,
   at: Date,
 ): Promise<Activity> {
-  const campaign = await tx.first<{ name: string; version: string; same: boolean; group_taken: boolean }>(
-    `select p.name, ${LATEST} as version,
+  const campaign = await tx.first<{ name: string; open: boolean; version: string; same: boolean; group_taken: boolean }>(
+    `select p.name, p.state in ('on','held') and p.deleted_at is null as open, ${LATEST} as version,
        exists (select 1 from enrolments e where e.contact_id = $2 and e.campaign_id = p.id and e.state in ('active','paused')) as same,
        exists (select 1 from enrolments e join campaigns o on o.id = e.campaign_id where e.contact_id = $2 and e.state in ('active','paused') and o.exclusive_group = p.exclusive_group) as group_taken
      from campaigns p where p.id = $1`,
@@ -52,6 +52,7 @@ export async function enrolArrival(
     because,
   });
   const version = (await readVersions(tx, [campaign!.version])).get(campaign!.version)!;
+  if (!campaign!.open) return say('held', { why: 'not_enrolled', campaign: name, cause: 'not_on' });
   if (contact.onThePhone) return say('held', { why: 'not_enrolled', campaign: name, cause: 'on_the_phone' });
   if (!version.plan.anyStage && !['new', 'reaching'].includes(stepOf(contact.stage)))
     return say('held', { why: 'not_enrolled', campaign: name, cause: 'stage', stage: contact.stage });
@@ -94,13 +95,19 @@ async function insert(
   );
 }
 
-/** Why a contact `c` does not come into a campaign, in SQL; null for whoever does. An agent's own campaign is for the agent's own contacts. */
-export const staysOut = (campaign: string, stages: string): string =>
+/**
+ * Why a contact `c` does not come into a campaign that may take people, in SQL; null for whoever does. An agent's own campaign is for
+ * the agent's own contacts. For a rehearsal it need not be switched on.
+ */
+export const keptOut = (campaign: string, stages: string): string =>
   `case when c.do_not_contact then 'do_not_contact'
      when split_part(c.stage, '.', 1) <> all(${stages}::text[]) and not (select (v.plan->>'anyStage')::boolean from campaign_versions v where v.campaign_id = ${campaign} order by v.number desc limit 1) then 'worked_with'
-     when exists (select 1 from campaigns p join users m on m.id = p.made_by where p.id = ${campaign} and not p.shared and m.role not in ('owner','admin') and c.owner_id is distinct from m.id) then 'worked_with'
+     when exists (select 1 from campaigns p join users m on m.id = p.made_by where p.id = ${campaign} and not p.shared and m.role not in ('owner','admin') and c.owner_id is distinct from m.id) then 'not_yours'
      when exists (select 1 from enrolments e where e.contact_id = c.id and e.campaign_id = ${campaign} and e.state in ('active','paused')) then 'in_already'
      when exists (select 1 from enrolments e join campaigns o on o.id = e.campaign_id join campaigns p on p.id = ${campaign} where e.contact_id = c.id and e.state in ('active','paused') and o.exclusive_group = p.exclusive_group) then 'other_campaign' end`;
+/** The same for a campaign that may be a draft or off, and then takes nobody. */
+export const staysOut = (campaign: string, stages: string): string =>
+  `case when not exists (select 1 from campaigns p where p.id = ${campaign} and p.state in ('on','held') and p.deleted_at is null) then 'not_on' else ${keptOut(campaign, stages)} end`;
 
 /**
  * Enrols those of the people for whom the campaign is and whom nothing keeps out.

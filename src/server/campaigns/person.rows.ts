@@ -2,7 +2,7 @@
 import type { PermissionState, TouchedContact } from '@/core/campaigns';
 import { showPhone } from '@/core/capture';
 import { firstNamesTogether, type Channel, type Stage } from '@/core/contacts';
-import { ownField } from '@/core/messages';
+import { mergeFields, ownField } from '@/core/messages';
 import type { Tree } from '@/core/segments';
 import { DATES, type Dates } from './enrol.service';
 
@@ -98,14 +98,21 @@ export function contactOf(row: PersonRow, meets: (tree: Tree) => boolean): Touch
     openedAt: row.last_opened_at,
     meets,
     fields: {
-      first_name: row.first_name,
-      first_names: firstNamesTogether(row.first_names ?? [row.first_name]),
-      last_name: row.last_name,
-      town: row.city,
-      agent_first_name: row.agent_first ?? row.account_name,
-      agent_name: row.agent_first ? `${row.agent_first} ${row.agent_last}` : row.account_name,
-      agent_phone: row.agent_phone ? agentPhone(row.agent_phone) : '',
-      brokerage: row.account_name,
+      ...mergeFields({
+        firstName: row.first_name,
+        firstNames: firstNamesTogether(row.first_names ?? [row.first_name]),
+        lastName: row.last_name,
+        town: row.city,
+        agent:
+          row.agent_first === null
+            ? null
+            : {
+                firstName: row.agent_first,
+                name: `${row.agent_first} ${row.agent_last}`,
+                phone: row.agent_phone ? agentPhone(row.agent_phone) : '',
+              },
+        brokerage: row.account_name,
+      }),
       ...Object.fromEntries(Object.entries(row.own_fields ?? {}).map(([name, value]) => [ownField(name), value])),
     },
   };

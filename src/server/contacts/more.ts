@@ -15,22 +15,14 @@ export const listFields = (accountId: string, tx: Tx = reader()): Promise<FieldD
     [accountId],
   );
 
-export async function readMore(contactId: string, tx: Tx): Promise<MoreView> {
-  const household = await tx.rows<{ id: string; name: string }>(
-    `select o.id, trim(o.first_name || ' ' || o.last_name) as name from contacts c join contacts o on o.household_id = c.household_id and o.id <> c.id and o.deleted_at is null where c.id = $1 order by o.id`,
+export const readMore = async (contactId: string, tx: Tx): Promise<MoreView> =>
+  (await tx.first<MoreView>(
+    `select c.campaigns_held,
+       (select coalesce(jsonb_agg(jsonb_build_object('id', o.id::text, 'name', trim(o.first_name || ' ' || o.last_name)) order by o.id), '[]') from contacts o where o.household_id = c.household_id and o.id <> c.id and o.deleted_at is null) as household,
+       (select coalesce(jsonb_object_agg(value, extension), '{}') from contact_points where contact_id = c.id and active and extension is not null) as extensions
+     from contacts c where c.id = $1`,
     [contactId],
-  );
-  const extended = await tx.rows<{ value: string; extension: string }>(
-    'select value, extension from contact_points where contact_id = $1 and active and extension is not null',
-    [contactId],
-  );
-  const held = await tx.first<{ campaigns_held: boolean }>('select campaigns_held from contacts where id = $1', [contactId]);
-  return {
-    household,
-    campaigns_held: held?.campaigns_held ?? false,
-    extensions: Object.fromEntries(extended.map(({ value, extension }) => [value, extension])),
-  };
-}
+  ))!;
 
 /**
  * The tags of a contact, by name. A name that is new becomes a tag.

@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import {
   added,
+  copied,
   daysOf,
   emptyStep,
   faultsOfPlan,
@@ -65,11 +66,13 @@ export function CampaignEditor({ first, brokerage }: { first: Campaign; brokerag
   const wayChange = (branch: BranchStep, way: 'yes' | 'no') => (list: Step[]) =>
     steps(mapSteps(draft.steps, (one) => (one.id === branch.id && one.do === 'branch' ? { ...one, [way]: list } : one)));
   const add = (way: { branch: number; way: 'yes' | 'no' } | null) => (lane: Channel | 'other', day: number) => {
-    const made = emptyStep(draft.steps, lane === 'other' ? 'task' : lane, day);
+    const made = emptyStep(draft.steps, lane === 'other' ? 'task' : lane, day, campaign.free_id);
     steps(added(draft.steps, made, way));
     setChosen(made.id);
   };
-  const shared = { counts: campaign.steps, chosen, faults: faulty, onChoose: setChosen };
+  /** Ids are given once among all steps, so a way is copied on by the whole plan. */
+  const copy = may ? (id: number) => steps(copied(draft.steps, id, campaign.free_id)) : undefined;
+  const shared = { onCopy: copy, counts: campaign.steps, chosen, faults: faulty, onChoose: setChosen };
   const days = daysOf(draft.steps);
   return (
     <div onKeyDown={onKeyDown}>

@@ -1,10 +1,11 @@
 'use client';
 /** What stands around the steps: for whom a campaign is, what begins it, how it repeats, what ends it. */
 import type { Ask, Change, Plan, Start } from '@/core/campaigns';
-import { CONTACT_ROLES, DATE_KINDS, DATE_NAMES, type DateKind } from '@/core/contacts';
+import { CONTACT_ROLES } from '@/core/contacts';
 import { segmentSentence } from '@/core/segments';
 import { nameIn, NO_WORDS, useVocabulary } from '../primitives';
 import { Sentence } from '../segments';
+import { AroundDateFields, AtField, NumberField } from './fields';
 import { ChangeFields } from './step-fields';
 
 /** What is asked where ways part, in words. */
@@ -124,16 +125,12 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
           {plan.ends.answered === 'pause' && (
             <>
               for
-              <input
-                type="number"
-                aria-label="Days of the pause"
+              <NumberField
+                label="Days of the pause"
                 min={1}
                 max={365}
-                style={{ width: 70 }}
                 value={plan.ends.pauseDays}
-                onChange={(event) =>
-                  set({ ends: { ...plan.ends, pauseDays: Math.max(1, Math.round(Number(event.target.value)) || 1) } })
-                }
+                onChange={(pauseDays) => set({ ends: { ...plan.ends, pauseDays } })}
               />
               days
             </>
@@ -176,6 +173,17 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
           {plan.anyStage ? '' : ', and when their stage says that somebody works with them'}.
         </p>
         <div className="beside">
+          When none of its touches can reach them any more, it
+          <select
+            aria-label="What becomes of whom nothing reaches"
+            value={plan.ends.unreachable}
+            onChange={(event) => set({ ends: { ...plan.ends, unreachable: event.target.value as Plan['ends']['unreachable'] } })}
+          >
+            <option value="end">ends</option>
+            <option value="on">goes on</option>
+          </select>
+        </div>
+        <div className="beside">
           A touch that may not go at its time
           <select
             aria-label="What becomes of a held touch"
@@ -197,16 +205,11 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
         {plan.repeat && (
           <div className="beside">
             every
-            <input
-              type="number"
-              aria-label="Days between two beginnings"
+            <NumberField
+              label="Days between two beginnings"
               min={1}
-              max={3_650}
-              style={{ width: 74 }}
               value={plan.repeat.days}
-              onChange={(event) =>
-                set({ repeat: { ...plan.repeat!, days: Math.max(1, Math.round(Number(event.target.value)) || 1) } })
-              }
+              onChange={(days) => set({ repeat: { ...plan.repeat!, days } })}
             />
             days,
             <select
@@ -218,16 +221,12 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
               <option value="times">so many times in all:</option>
             </select>
             {plan.repeat.times !== null && (
-              <input
-                type="number"
-                aria-label="Times in all"
+              <NumberField
+                label="Times in all"
                 min={1}
                 max={1_000}
-                style={{ width: 70 }}
                 value={plan.repeat.times}
-                onChange={(event) =>
-                  set({ repeat: { ...plan.repeat!, times: Math.max(1, Math.round(Number(event.target.value)) || 1) } })
-                }
+                onChange={(times) => set({ repeat: { ...plan.repeat!, times } })}
               />
             )}
           </div>
@@ -284,53 +283,7 @@ function StartFields({ start, onChange }: { start: Start; onChange: (start: Star
         </span>
       );
     case 'date':
-      return (
-        <>
-          <input
-            type="number"
-            aria-label="Days"
-            min={0}
-            max={180}
-            style={{ width: 70 }}
-            value={Math.abs(start.days)}
-            onChange={(event) => {
-              const days = Math.min(180, Math.abs(Math.round(Number(event.target.value)) || 0));
-              onChange({ ...start, days: start.days < 0 ? -days : days });
-            }}
-          />
-          <select
-            aria-label="Before or after"
-            value={start.days < 0 ? 'before' : 'after'}
-            onChange={(event) =>
-              onChange({
-                ...start,
-                days: event.target.value === 'before' ? -Math.max(1, Math.abs(start.days)) : Math.abs(start.days),
-              })
-            }
-          >
-            <option value="before">days before</option>
-            <option value="after">days after</option>
-          </select>
-          <select
-            aria-label="Which date"
-            value={start.date}
-            onChange={(event) => onChange({ ...start, date: event.target.value as DateKind })}
-          >
-            {DATE_KINDS.map((kind) => (
-              <option key={kind} value={kind}>
-                their {DATE_NAMES[kind].toLowerCase()}
-              </option>
-            ))}
-          </select>
-          at
-          <input
-            type="time"
-            aria-label="At"
-            value={start.at}
-            onChange={(event) => event.target.value && onChange({ ...start, at: event.target.value })}
-          />
-        </>
-      );
+      return <AroundDateFields around={start} onChange={(around) => onChange({ on: 'date', ...around })} />;
     case 'day':
       return (
         <>
@@ -344,13 +297,7 @@ function StartFields({ start, onChange }: { start: Start; onChange: (start: Star
             value={start.day}
             onChange={(event) => onChange({ ...start, day: event.target.value })}
           />
-          at
-          <input
-            type="time"
-            aria-label="At"
-            value={start.at}
-            onChange={(event) => event.target.value && onChange({ ...start, at: event.target.value })}
-          />
+          <AtField at={start.at} onChange={(at) => onChange({ ...start, at })} />
         </>
       );
   }

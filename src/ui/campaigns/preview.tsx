@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { Words } from '@/core/campaigns';
 import { showPhone } from '@/core/capture';
 import type { Channel, ContactView } from '@/core/contacts';
-import { fillWords, type MergeFields } from '@/core/messages';
+import { fillWords, mergeFields } from '@/core/messages';
 import type { Jsoned } from '@/core/shared';
 import { ask } from '../primitives';
 
@@ -36,16 +36,18 @@ export function Preview({ channel, words, brokerage }: { channel: Channel; words
   const contact = chosen ?? found.data?.[0] ?? null;
   if (!contact || !people.data) return null;
   const agent = people.data.find(({ id }) => id === contact.owner?.id) ?? null;
-  const fields: MergeFields = {
-    first_name: contact.first_name,
-    first_names: contact.first_name,
-    last_name: contact.last_name,
+  const fields = mergeFields({
+    firstName: contact.first_name,
+    firstNames: contact.first_name,
+    lastName: contact.last_name,
     town: contact.place.city,
-    agent_first_name: agent?.name.split(' ')[0] ?? brokerage,
-    agent_name: agent?.name ?? brokerage,
-    agent_phone: agent?.phone ? showPhone(agent.phone) : '',
+    agent: agent && {
+      firstName: agent.name.split(' ')[0]!,
+      name: agent.name,
+      phone: agent.phone ? showPhone(agent.phone) : '',
+    },
     brokerage,
-  };
+  });
   const { subject, text, usedPlain } = fillWords(words, fields);
   const name = `${contact.first_name} ${contact.last_name}`.trim();
   return (

@@ -4,7 +4,7 @@
  * dragged along it or moved by the arrow keys; where ways part, each way has a ruler of its own below.
  */
 import { useState } from 'react';
-import { copied, daysOf, moved, removed, stepWords, whenWords, type Step } from '@/core/campaigns';
+import { daysOf, moved, removed, stepWords, whenWords, type Step } from '@/core/campaigns';
 import { CHANNEL_NAMES, CHANNELS, type Channel } from '@/core/contacts';
 import { Glyph } from '../primitives';
 import type { Campaign } from './shapes';
@@ -40,13 +40,13 @@ function columnsOf(days: readonly number[]): Column[] {
 
 export interface RulerProps {
   steps: Step[];
-  /** All steps of the campaign: ids are unique among them. */
   counts: Campaign['steps'];
   chosen: number | null;
   faults: ReadonlySet<number>;
   onChoose: (id: number) => void;
   onChange?: (steps: Step[]) => void;
   onAdd?: (lane: Lane, day: number) => void;
+  onCopy?: (id: number) => void;
 }
 
 /** One line of steps; branches are drawn below it by whoever holds it. */
@@ -58,6 +58,7 @@ export function Ruler({
   onChoose,
   onChange,
   onAdd,
+  onCopy,
   from = 0,
   label,
 }: RulerProps & { from?: number; label: string }) {
@@ -122,7 +123,7 @@ export function Ruler({
                     onCarry={setCarried}
                     onMove={onChange && ((by) => onChange(moved(steps, step.id, by)))}
                     onRemove={onChange && (() => onChange(removed(steps, step.id)))}
-                    onCopy={onChange && (() => onChange(copied(steps, step.id)))}
+                    onCopy={onCopy && (() => onCopy(step.id))}
                   />
                 ))}
               {onAdd && column.span === 1 && (

@@ -3,10 +3,11 @@
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import { TASK_ROLES, whenWords, type Ask, type Change, type Step, type TaskRole, type When, type Words } from '@/core/campaigns';
-import { CHANNEL_NAMES, DATE_KINDS, DATE_NAMES, type DateKind } from '@/core/contacts';
+import { CHANNEL_NAMES } from '@/core/contacts';
 import { MERGE_FIELDS } from '@/core/messages';
 import { ask as fetchOne, NO_WORDS, useVocabulary } from '../primitives';
 import { Sentence, useTags } from '../segments';
+import { AroundDateFields, AtField, NumberField } from './fields';
 import { CHANGE_WORDS } from './ruler';
 import { useCampaigns } from './shapes';
 
@@ -119,17 +120,6 @@ const whenOfKind = (kind: WhenKind): When => {
 };
 
 export function WhenFields({ when, onChange }: { when: When; onChange: (when: When) => void }) {
-  const number = (value: number, label: string, put: (n: number) => void, min = 0) => (
-    <input
-      type="number"
-      aria-label={label}
-      min={min}
-      max={3_650}
-      value={value}
-      style={{ width: 74 }}
-      onChange={(event) => put(Math.round(Number(event.target.value)) || 0)}
-    />
-  );
   return (
     <div className="beside when">
       <select aria-label="When" value={kindOf(when)} onChange={(event) => onChange(whenOfKind(event.target.value as WhenKind))}>
@@ -139,46 +129,19 @@ export function WhenFields({ when, onChange }: { when: When; onChange: (when: Wh
         <option value="last days">days after the step before</option>
         <option value="date">around a date of the person</option>
       </select>
-      {'minutes' in when && number(when.minutes, 'Minutes', (minutes) => onChange({ ...when, minutes: Math.max(0, minutes) }))}
-      {'date' in when && (
-        <>
-          {number(Math.abs(when.days), 'Days', (days) => onChange({ ...when, days: when.days < 0 ? -days : days }))}
-          <select
-            aria-label="Before or after"
-            value={when.days < 0 ? 'before' : 'after'}
-            onChange={(event) =>
-              onChange({
-                ...when,
-                days: event.target.value === 'before' ? -Math.max(1, Math.abs(when.days)) : Math.abs(when.days),
-              })
-            }
-          >
-            <option value="before">days before</option>
-            <option value="after">days after</option>
-          </select>
-          <select
-            aria-label="Which date"
-            value={when.date}
-            onChange={(event) => onChange({ ...when, date: event.target.value as DateKind })}
-          >
-            {DATE_KINDS.map((kind) => (
-              <option key={kind} value={kind}>
-                {DATE_NAMES[kind].toLowerCase()}
-              </option>
-            ))}
-          </select>
-        </>
+      {'minutes' in when && (
+        <NumberField
+          label="Minutes"
+          max={5_256_000}
+          value={when.minutes}
+          onChange={(minutes) => onChange({ ...when, minutes })}
+        />
       )}
-      {'after' in when && 'days' in when && number(when.days, 'Days', (days) => onChange({ ...when, days: Math.max(0, days) }))}
-      {'at' in when && (
+      {'date' in when && <AroundDateFields around={when} onChange={onChange} />}
+      {'after' in when && 'days' in when && (
         <>
-          at
-          <input
-            type="time"
-            aria-label="At"
-            value={when.at}
-            onChange={(event) => event.target.value && onChange({ ...when, at: event.target.value })}
-          />
+          <NumberField label="Days" value={when.days} onChange={(days) => onChange({ ...when, days })} />
+          <AtField at={when.at} onChange={(at) => onChange({ ...when, at })} />
         </>
       )}
       {'after' in when && 'days' in when && (

@@ -52,9 +52,10 @@ function Guardrails({ first }: { first: SettingsForm }) {
         cap_week,
         cap_month,
         text_gap_hours,
+        letter_cents,
         holidays: days,
       } = settings;
-      const own = { quiet_to, quiet_from, conversation_seconds, cap_day, cap_week, cap_month, text_gap_hours };
+      const own = { quiet_to, quiet_from, conversation_seconds, cap_day, cap_week, cap_month, text_gap_hours, letter_cents };
       return ask<SettingsForm>('/settings', 'PATCH', { ...own, holidays: days });
     },
     onSuccess: (kept) => {
@@ -103,7 +104,8 @@ function Guardrails({ first }: { first: SettingsForm }) {
               ['cap_day', 'Most touches a day'],
               ['cap_week', 'in 7 days'],
               ['cap_month', 'in 30 days'],
-              ['text_gap_hours', 'Hours between two texts'],
+              ['text_gap_hours', 'Hours between texts'],
+              ['letter_cents', 'A letter, in cents'],
             ] as const
           ).map(([key, label]) => (
             <TextField

@@ -1,0 +1,69 @@
+/** Small fields that campaigns are told with: a whole number, a clock time, days around a date of the person. */
+import { DATE_KINDS, DATE_NAMES, type DateKind } from '@/core/contacts';
+
+export const NumberField = ({
+  label,
+  value,
+  min = 0,
+  max = 3_650,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  min?: number;
+  max?: number;
+  onChange: (value: number) => void;
+}) => (
+  <input
+    type="number"
+    aria-label={label}
+    min={min}
+    max={max}
+    value={value}
+    style={{ width: 74 }}
+    onChange={(event) => onChange(Math.min(max, Math.max(min, Math.round(Number(event.target.value)) || 0)))}
+  />
+);
+
+export const AtField = ({ at, onChange }: { at: string; onChange: (at: string) => void }) => (
+  <>
+    at
+    <input type="time" aria-label="At" value={at} onChange={(event) => event.target.value && onChange(event.target.value)} />
+  </>
+);
+
+/** So many days before or after a date that returns every year. Before is negative. */
+export interface AroundDate {
+  date: DateKind;
+  days: number;
+  at: string;
+}
+export function AroundDateFields({ around, onChange }: { around: AroundDate; onChange: (around: AroundDate) => void }) {
+  const { date, days, at } = around;
+  const put = (count: number, before: boolean) => onChange({ date, at, days: before ? -Math.max(1, count) : count });
+  return (
+    <>
+      <NumberField label="Days" max={180} value={Math.abs(days)} onChange={(count) => put(count, days < 0)} />
+      <select
+        aria-label="Before or after"
+        value={days < 0 ? 'before' : 'after'}
+        onChange={(event) => put(Math.abs(days), event.target.value === 'before')}
+      >
+        <option value="before">days before</option>
+        <option value="after">days after</option>
+      </select>
+      <select
+        aria-label="Which date"
+        value={date}
+        onChange={(event) => onChange({ ...around, date: event.target.value as DateKind })}
+      >
+        {DATE_KINDS.map((kind) => (
+          <option key={kind} value={kind}>
+            their {DATE_NAMES[kind].toLowerCase()}
+          </option>
+        ))}
+      </select>
+      <AtField at={at} onChange={(next) => onChange({ ...around, at: next })} />
+    </>
+  );
+}
