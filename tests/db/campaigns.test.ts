@@ -270,7 +270,8 @@ test('a rehearsal says what then happens, for whoever it would take, and changes
   expect(
     await house().db.rows('select (select count(*) from activities) as lines, (select count(*) from outbox) as rows'),
   ).toEqual(before);
-  const { state, people, done, result } = await campaigns.findCampaignRehearsal(house().scope, id);
+  const { state, people, done, result } = await campaigns.findCampaignRehearsal(ada, id);
+  await expect(campaigns.findCampaignRehearsal(house().as('Abel'), id)).rejects.toMatchObject({ code: 'not_found' });
   expect({ state, people, done }).toEqual({ state: 'done', people: 2, done: 2 });
   expect(result).toMatchObject({
     days: [

@@ -91,10 +91,12 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
   });
   const { body: imported } = await api<{ id: string }>('/imports?name=x.csv', 'POST');
   const { body: exported } = await api<{ id: string }>('/exports', 'POST', { format: 'csv', selection: { ids: [strange.id] } });
+  const { body: rehearsal } = await api<{ id: string }>('/campaigns/1/rehearsals', 'POST', { plan: NO_PLAN });
   const ids: [RegExp, string][] = [
+    [/^\/campaign-rehearsals/, rehearsal.id],
     [/^\/contacts/, strange.id],
     [/^\/offers/, offers.items.find(({ agent }) => agent?.name === 'Sabine Okoro')!.id],
-    [/^\/(rosters|invitations|rehearsals|campaign-rehearsals)/, '1'],
+    [/^\/(rosters|invitations|rehearsals)/, '1'],
     [/^\/inquiries/, inquiries.items.find(({ agent }) => agent?.name === 'Sabine Okoro')!.id],
     [/^\/calls/, timeline.items.find(({ kind, data }) => kind === 'call' && data.callId)!.data.callId!],
     [/^\/enrolments/, enrolments.items[0]?.id ?? '1'],

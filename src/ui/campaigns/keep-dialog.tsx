@@ -50,7 +50,9 @@ export function KeepDialog({
           onKeep(people);
         }}
       >
-        <h1 id="keep-title">{campaign.active.toLocaleString('en-US')} people are in it</h1>
+        <h1 id="keep-title">
+          {campaign.active === 1 ? 'One person is in it' : `${campaign.active.toLocaleString('en-US')} people are in it`}
+        </h1>
         <label className="choice">
           <input type="radio" name="people" checked={people === 'stay'} onChange={() => setPeople('stay')} /> They go on as they
           began; whoever comes from now on goes by this version

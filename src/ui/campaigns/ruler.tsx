@@ -11,6 +11,7 @@ import type { Campaign } from './shapes';
 
 const LANES = [...CHANNELS, 'other'] as const;
 type Lane = (typeof LANES)[number];
+const withArticle = (word: string): string => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`;
 const laneOf = (step: Step): Lane => (step.do === 'touch' ? step.channel : 'other');
 const laneName = (lane: Lane): string =>
   lane === 'other' ? 'Else' : CHANNEL_NAMES[lane][0]!.toUpperCase() + CHANNEL_NAMES[lane].slice(1);
@@ -130,8 +131,8 @@ export function Ruler({
                 <button
                   type="button"
                   className="add-step"
-                  aria-label={`Add ${lane === 'other' ? 'a task, change or parting' : `a ${CHANNEL_NAMES[lane as Channel]}`} on day ${column.day}`}
-                  title={`Add ${lane === 'other' ? 'a task, a change or a parting of ways' : `a ${CHANNEL_NAMES[lane as Channel]}`}`}
+                  aria-label={`Add ${lane === 'other' ? 'a task, change or parting' : withArticle(CHANNEL_NAMES[lane as Channel])} on day ${column.day}`}
+                  title={`Add ${lane === 'other' ? 'a task, a change or a parting of ways' : withArticle(CHANNEL_NAMES[lane as Channel])}`}
                   onClick={() => onAdd(lane, column.day)}
                 >
                   +

@@ -1,0 +1,83 @@
+/** A campaign built on its ruler, rehearsed, switched on, edited while it runs, stopped by an answer; all held by one switch. */
+import { api, expect, logIn, test, type Captured } from './town';
+
+test('from a starter to an edit while it runs, and an answer that ends it', async ({ page }) => {
+  await logIn(page, 'admin');
+  await page.goto('/campaigns');
+  await page.locator('[data-keys="heard"]').waitFor();
+  await page.getByRole('button', { name: 'New campaign' }).click();
+  await page.getByRole('radio', { name: /From nothing/ }).check();
+  await page.getByLabel('Its name').fill('Harbor landlords');
+  await page.getByRole('button', { name: 'Make the draft' }).click();
+  await expect(page.getByLabel('Name of the campaign')).toHaveValue('Harbor landlords');
+  await expect(page.getByText('There is no step yet')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Add an e-mail on day 0' }).click();
+  const chosen = page.getByRole('region', { name: 'The chosen step' });
+  await chosen.getByLabel('When', { exact: true }).selectOption({ label: 'minutes after the beginning' });
+  await chosen.getByLabel('Subject').fill('Your house by the harbor');
+  await chosen.getByLabel('Words', { exact: true }).fill('Hello {{ first_name }}, do you still let it?');
+  await expect(chosen.getByText(/plain version/).first()).toBeVisible();
+  await chosen.getByLabel(/Plain version/).fill('Hello, do you still let it?');
+  await expect(page.getByRole('region', { name: 'As they will see it' })).toContainText('do you still let it?');
+
+  await page.getByRole('button', { name: 'Add a letter on day 2' }).click();
+  await chosen.getByLabel('Subject').fill('On paper');
+  const letter = page.getByRole('button', { name: /^letter, day 2/ });
+  await letter.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: /^letter, day 3/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(letter).toBeVisible();
+
+  await page.getByRole('group', { name: 'Roles' }).getByRole('button', { name: 'landlord' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Kept.').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Rehearse it' }).click();
+  await expect(page.getByRole('region', { name: 'Rehearsal' })).toContainText('if nobody answers');
+  await page
+    .getByRole('group', { name: /^State of/ })
+    .getByRole('button', { name: 'On' })
+    .click();
+  await expect(page.getByText('“Harbor landlords” is on.').first()).toBeVisible();
+
+  const { body: lead } = await api<Captured>('/inquiries', 'POST', {
+    person: { first_name: 'Marit', last_name: 'Quayle', emails: ['marit@quayle.example'], phones: ['(564) 555-0131'] },
+    roles: ['landlord'],
+    permissions: { email: true },
+  });
+  await page.goto(`/contacts/${lead.contact.id}`);
+  await page.locator('[data-keys="heard"]').waitFor();
+  await page.getByLabel('Put into a campaign').selectOption({ label: 'Harbor landlords' });
+  await expect(page.getByText('They are in the campaign.').first()).toBeVisible();
+  await expect(page.getByText('Your house by the harbor').first()).toBeVisible({ timeout: 20_000 });
+
+  await page.goto('/campaigns');
+  await page.getByRole('link', { name: 'Harbor landlords' }).click();
+  await page.getByRole('button', { name: /^letter, day 2/ }).click();
+  await chosen.getByLabel('Days').fill('4');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('One person is in it');
+  await dialog.getByLabel('They move to this version').check();
+  await expect(dialog).toContainText('Nobody receives a step twice');
+  await dialog.getByRole('button', { name: 'Keep the version' }).click();
+  await expect(page.getByText('Kept as version').first()).toBeVisible();
+
+  await page.goto(`/contacts/${lead.contact.id}`);
+  await page.getByRole('button', { name: 'Hold all for them' }).click();
+  await expect(page.getByText('All campaigns are held for them').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Let campaigns go on' }).click();
+  await page.getByRole('button', { name: 'Stop', exact: true }).first().click();
+  await expect(page.getByText(/“Harbor landlords” stopped by/).first()).toBeVisible();
+});
+
+test('all campaigns are held by one switch and go on by it', async ({ page }) => {
+  await logIn(page, 'admin');
+  await page.goto('/campaigns');
+  await page.locator('[data-keys="heard"]').waitFor();
+  await page.getByRole('button', { name: 'Hold all campaigns' }).click();
+  await expect(page.getByText('All campaigns are held', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Let them go on' }).click();
+  await expect(page.getByRole('button', { name: 'Hold all campaigns' })).toBeVisible();
+});
