@@ -17,6 +17,7 @@ import { pages } from './0015_pages';
 import { sources } from './0016_sources';
 import { fileDoor } from './0017_file_door';
 import { campaigns } from './0018_campaigns';
+import { senders } from './0019_senders';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -38,5 +39,6 @@ export const migrations: Migration[] = [
   sources,
   fileDoor,
   campaigns,
+  senders,
 ];
 export type { Migration };

@@ -303,3 +303,44 @@ describe('a correction', () => {
     expect((await house().db.first<{ n: number }>('select count(*)::int as n from mail_lessons'))!.n).toBe(1);
   });
 });
+
+test('a second sender at a mailbox is proposed; given a door of its own, its mails come by it with what was learned, wherever they are sent', async () => {
+  const { m, db } = house();
+  const ada = house().as('Ada');
+  const { address, id } = await mailbox('Portal mails');
+  await m.capture.updateDoor(ada, id, { defaults: { tags: ['portal'] } });
+  const mail = (n: number, from: string) =>
+    `From: ${from}\r\nTo: ${address}\r\nSubject: New lead\r\nMessage-ID: <sender-${n}@x.example>\r\n\r\nName: Jory Calder ${n}\r\nPhone: (564) 555-01${20 + n}\r\nEmail: jory${n}@calder.example\r\n`;
+  for (const [n, from] of [
+    'Brackwater <leads@brackwater.example>',
+    'Coastal Finder <post@coastal.example>',
+    '"Ada" <ada@tern.example>',
+  ].entries())
+    expect(await send(mail(n, from), address!)).toBeNull();
+  await db.run(`update users set email = 'colleague@house.example' where id = 1`);
+  expect(await send(mail(3, 'A colleague <ada@house.example>'), address!)).toBeNull();
+  const proposed = await m.capture.listSenders(ada);
+  expect(proposed.map(({ domain, name, mails, door }) => ({ domain, name, mails, door: door.name }))).toEqual([
+    { domain: 'tern.example', name: 'Ada', mails: 1, door: 'Portal mails' },
+    { domain: 'coastal.example', name: 'Coastal Finder', mails: 1, door: 'Portal mails' },
+  ]);
+  await db.run(
+    `insert into mail_lessons (account_id, door_id, sender, field, before, after, made_at) values (1, $1, 'coastal.example', 'message', 'a', 'b', now())`,
+    [id],
+  );
+  const coastal = proposed.find(({ domain }) => domain === 'coastal.example')!;
+  await m.capture.settleSender(ada, coastal.id, { own_door: true });
+  await m.capture.settleSender(ada, proposed[0]!.id, { own_door: false });
+  await expect(m.capture.settleSender(ada, coastal.id, { own_door: true })).rejects.toMatchObject({ code: 'not_found' });
+  expect(await m.capture.listSenders(ada)).toEqual([]);
+  /* The old mail once more, and a new one: only the new one comes, and by the new door. */
+  for (const n of [1, 4]) expect(await send(mail(n, 'Coastal Finder <post@coastal.example>'), address!)).toBeNull();
+  const rows = await db.rows<{ name: string; source: string; tags: number }>(
+    `select d.name, i.source, (select count(*)::int from contact_tags t where t.contact_id = i.contact_id) as tags from inquiries i join doors d on d.id = i.door_id where i.raw->>'mail' like '%Calder 4%' or i.raw->>'mail' like '%Calder 1%' order by i.id`,
+  );
+  expect(rows.map(({ name }) => name)).toEqual(['Portal mails', 'Coastal Finder']);
+  expect(rows[1]).toMatchObject({ source: 'Coastal Finder', tags: 1 });
+  expect(await db.first('select d.name from mail_lessons l join doors d on d.id = l.door_id')).toEqual({
+    name: 'Coastal Finder',
+  });
+});

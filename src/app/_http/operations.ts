@@ -207,6 +207,21 @@ export const OPERATIONS = define({
     scope: 'setup:write',
     only: 'office',
   },
+  listSenders: {
+    method: 'GET',
+    path: '/senders',
+    summary: 'Senders that began to write to a lead mailbox of somebody else, to be given a door of their own or left there',
+    scope: 'setup:write',
+    only: 'office',
+  },
+  settleSender: {
+    method: 'PATCH',
+    path: '/senders/{id}',
+    summary: 'Gives a new sender a door of its own, by which its mails come from now on, or leaves it where it writes to',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({ own_door: Joi.boolean().required(), name: Joi.string().trim().min(1).max(120) }),
+  },
   readDoorBody: {
     method: 'POST',
     path: '/doors/{id}/read',

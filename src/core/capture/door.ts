@@ -50,3 +50,6 @@ export function quietDoor({ arrivals, usualGapHours, hoursSince }: DoorUse): str
   if (hoursSince < Math.max(SHORTEST_HOURS, TIMES * usualGapHours)) return null;
   return `Quiet for ${span(hoursSince)}; usually somebody comes within ${span(usualGapHours)}.`;
 }
+
+/** Who sent a mail, as doors tell senders apart: the domain of the address, in small letters. */
+export const senderOf = (address: string): string => address.slice(address.lastIndexOf('@') + 1).toLowerCase();

@@ -35,6 +35,18 @@ export interface DoorView {
 }
 
 /** A lead source by its name. */
+/** Who sends to a lead mailbox, by the domain of their address. */
+export interface SenderView {
+  id: string;
+  domain: string;
+  /** As the first mail was signed; empty when it was not. */
+  name: string;
+  /** The mailbox they write to. */
+  door: { id: string; name: string };
+  mails: number;
+  first_at: Date;
+}
+
 export interface SourceView {
   id: string;
   name: string;

@@ -22,7 +22,7 @@ const viewOf = async (principal: Principal, id: string): Promise<DoorView> =>
 /** Makes a lead mailbox, or a door for programs. @param source the lead source of everything that comes by it; null leaves it to each mail */
 export async function createDoor(
   principal: Principal,
-  input: { kind: 'mail' | 'api'; name: string; source?: string | null },
+  input: { kind: 'mail' | 'api'; name: string; source?: string | null; defaults?: DoorDefaults },
 ): Promise<DoorView> {
   const { accountId } = scopeFor(principal);
   const name = oneLine(input.name);
@@ -31,8 +31,8 @@ export async function createDoor(
   const id = await transact(async (tx) => {
     const at = await now(tx);
     const row = await tx.first<{ id: string }>(
-      `insert into doors (account_id, kind, name, address, source, created_at) values ($1, $6, $2, $3, $4, $5) returning id`,
-      [accountId, name, secret(), oneLine(input.source ?? '') || null, at, input.kind],
+      `insert into doors (account_id, kind, name, address, source, created_at, defaults) values ($1, $6, $2, $3, $4, $5, $7::jsonb) returning id`,
+      [accountId, name, secret(), oneLine(input.source ?? '') || null, at, input.kind, JSON.stringify(input.defaults ?? {})],
     );
     await record(tx, principal, accountId, 'door.create', { doorId: row!.id, name }, at);
     return row!.id;

@@ -11,5 +11,6 @@ export {
 } from './doors.repository';
 export { listRequests, noteRequest } from './requests.repository';
 export { keepSource, listSources, mergeSources, splitSources } from './sources.service';
+export { doorOfSender, listSenders, noteSender, settleSender } from './senders.service';
 export { findInquiry, listInquiries } from './inquiries.repository';
 export { createDoor, isMailboxAddress, readBody, rotateDoor, updateDoor } from './doors.service';

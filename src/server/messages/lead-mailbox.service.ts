@@ -16,7 +16,7 @@ import {
   type Mail,
   type MailState,
 } from '@/core/mail';
-import { captureInquiry, type Captured, type ArrivalDoor } from '../capture';
+import { captureInquiry, doorOfSender, noteSender, type Captured, type ArrivalDoor } from '../capture';
 import { now, publish, reader, transact } from '../shared';
 import { inboundOf, isContact, receiveMail } from './inbox.service';
 import { keepLessons, readLessons, type Mark } from './mail-lessons.repository';
@@ -34,9 +34,16 @@ export const deliveryId = (mail: Mail): string =>
   ).slice(0, 150);
 
 /** Takes a mail in. It is done only when it stands in PostgreSQL. */
-export async function receiveLeadMail(door: ArrivalDoor, mail: Mail): Promise<void> {
+export async function receiveLeadMail(writtenTo: ArrivalDoor, mail: Mail): Promise<void> {
   const id = deliveryId(mail);
-  if (await reader().first('select 1 from lead_mails where door_id = $1 and message_id = $2', [door.id, id])) return;
+  const door = await doorOfSender(writtenTo, mail.from?.address ?? '');
+  if (
+    await reader().first('select 1 from lead_mails where door_id = any($1::bigint[]) and message_id = $2', [
+      [door.id, writtenTo.id],
+      id,
+    ])
+  )
+    return;
   const at = await now();
   const read = withLessons(readLeadMail(mail, at), bodyOf(mail), await readLessons(door.id, mail.from?.address ?? ''));
   const { state, inquiryId } = await settle(door, mail, id, read);
@@ -58,6 +65,7 @@ export async function receiveLeadMail(door: ArrivalDoor, mail: Mail): Promise<vo
         at,
       ],
     );
+    if (read.kind === 'lead' && mail.from && !read.emails.includes(mail.from.address)) await noteSender(tx, door, mail.from, at);
     await publish(tx, { accountId: door.accountId, topic: 'lead', ownerId: null });
   });
 }

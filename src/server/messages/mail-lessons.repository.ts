@@ -1,4 +1,5 @@
 /** What doors learned from corrections, by the domain of the sender. */
+import { senderOf } from '@/core/capture';
 import { lessonOf, type Lesson, type LessonField } from '@/core/mail';
 import { now, reader, type Tx } from '../shared';
 
@@ -7,8 +8,6 @@ export interface Mark {
   /** The words as they stand in the mail. */
   text: string;
 }
-
-export const senderOf = (address: string): string => address.slice(address.lastIndexOf('@') + 1).toLowerCase();
 
 export const readLessons = (doorId: string, address: string): Promise<Lesson[]> =>
   reader().rows<Lesson>('select field, before, after from mail_lessons where door_id = $1 and sender = $2 order by id', [

@@ -10,6 +10,7 @@ import { Ago, ask, Glyph, Timer, useKeys } from '../primitives';
 import { Trace } from '../routing';
 import { Doors, type Door } from './doors';
 import { highlight } from './highlight';
+import { Senders } from './senders';
 import { Sources } from './sources';
 import { MailDialog, MailsToLookAt } from './mails';
 
@@ -62,6 +63,7 @@ export function IntakeArea({ doors, office }: { doors: Door[]; office: boolean }
       <div style={{ display: 'grid', gap: 16 }}>
         {current && <Side id={current} />}
         <Doors doors={doors} office={office} />
+        {office && <Senders />}
         {office && <Sources />}
       </div>
     </div>

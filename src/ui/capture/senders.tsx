@@ -1,0 +1,67 @@
+'use client';
+/** Senders that began to write to somebody else’s mailbox: to be given a door of their own, or left where they are. */
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { SenderView } from '@/core/capture';
+import type { Jsoned } from '@/core/shared';
+import { Ago, ask, useNotices } from '../primitives';
+
+type Sender = Jsoned<SenderView>;
+
+export function Senders() {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const { data: senders = [] } = useQuery({
+    queryKey: ['senders'],
+    queryFn: async () => (await ask<{ items: Sender[] }>('/senders')).items,
+    refetchInterval: 30_000,
+  });
+  const settle = useMutation({
+    mutationFn: ({ sender, own }: { sender: Sender; own: boolean }) => ask(`/senders/${sender.id}`, 'PATCH', { own_door: own }),
+    onSuccess: (_, { sender, own }) => {
+      for (const key of ['senders', 'doors']) void queries.invalidateQueries({ queryKey: [key] });
+      notices.tell(
+        own
+          ? `What ${sender.domain} sends comes by a door of its own from now on, also to the address they use today.`
+          : `${sender.domain} belongs to “${sender.door.name}”.`,
+      );
+    },
+    onError: notices.fail,
+  });
+  if (!senders.length) return null;
+  return (
+    <section aria-label="New senders">
+      <h2>New senders</h2>
+      {senders.map((sender) => (
+        <div key={sender.id} className="pair">
+          <span>
+            <b dir="auto">{sender.name || sender.domain}</b> <span className="tag">new</span>
+            <span className="soft small" style={{ display: 'block' }}>
+              {sender.domain} · {sender.mails.toLocaleString('en-US')} {sender.mails === 1 ? 'mail' : 'mails'} to “
+              {sender.door.name}” · first <Ago at={sender.first_at} />
+            </span>
+          </span>
+          <span className="beside">
+            <button
+              type="button"
+              className="chip tiny"
+              aria-label={`A door of its own for ${sender.domain}`}
+              disabled={settle.isPending}
+              onClick={() => settle.mutate({ sender, own: true })}
+            >
+              A door of its own
+            </button>
+            <button
+              type="button"
+              className="chip tiny"
+              aria-label={`${sender.domain} belongs to ${sender.door.name}`}
+              disabled={settle.isPending}
+              onClick={() => settle.mutate({ sender, own: false })}
+            >
+              Belongs there
+            </button>
+          </span>
+        </div>
+      ))}
+    </section>
+  );
+}
