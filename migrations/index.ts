@@ -18,6 +18,7 @@ import { sources } from './0016_sources';
 import { fileDoor } from './0017_file_door';
 import { campaigns } from './0018_campaigns';
 import { senders } from './0019_senders';
+import { messages } from './0020_messages';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -40,5 +41,6 @@ export const migrations: Migration[] = [
   fileDoor,
   campaigns,
   senders,
+  messages,
 ];
 export type { Migration };

@@ -60,6 +60,10 @@ async function takeOver(world: World, path: string, body: Body): Promise<Answer 
       }),
     );
   }
+  if (path === '/registry') {
+    const numbers = Array.isArray(body.numbers) ? (body.numbers as string[]) : [];
+    return ok({ registered: numbers.filter((number) => world.people.registered(number)) });
+  }
   const hangUp = /^\/calls\/([^/]+)\/hangup$/.exec(path);
   if (hangUp) return world.hangUp(decodeURIComponent(hangUp[1]!)) ? ok({}) : wrong('no such call', 404);
   return null;

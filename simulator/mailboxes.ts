@@ -32,6 +32,7 @@ export function mailboxes(world: World): SMTPServer {
                   subject: mail.subject ?? '',
                   body: mail.text ?? '',
                   messageId,
+                  html: typeof mail.html === 'string' ? mail.html : '',
                   extra: { list_unsubscribe: headerText(mail.headers.get('list')), date: mail.date },
                 });
               }

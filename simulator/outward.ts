@@ -70,3 +70,62 @@ export async function deliverMail(door: { host: string; port: number }, mail: Re
   }
   return false;
 }
+
+/** A report about a mail of the application's: undeliverable for good or for now (RFC 3464), or called unwanted (RFC 5965). */
+export async function deliverReport(
+  door: { host: string; port: number },
+  { report, from, to, messageId }: { report: 'returns' | 'delays' | 'complains'; from: string; to: string; messageId: string },
+): Promise<boolean> {
+  const boundary = `b${randomUUID()}`;
+  const complaint = report === 'complains';
+  const machine = complaint
+    ? `Feedback-Type: abuse\r\nUser-Agent: simulator/1\r\nVersion: 1\r\nOriginal-Rcpt-To: <${to}>\r\n`
+    : `Reporting-MTA: dns; mail.elsewhere.example\r\n\r\nFinal-Recipient: rfc822; ${to}\r\nAction: failed\r\nStatus: ${report === 'returns' ? '5.1.1' : '4.2.2'}\r\nDiagnostic-Code: smtp; ${report === 'returns' ? '550 5.1.1 no such mailbox' : '452 4.2.2 mailbox full'}\r\n`;
+  const type = complaint ? 'message/feedback-report' : 'message/delivery-status';
+  const raw = [
+    `From: ${complaint ? 'feedback' : 'MAILER-DAEMON'}@elsewhere.example`,
+    `To: ${from}`,
+    `Subject: ${complaint ? 'Complaint about a message' : 'Delivery report'}`,
+    `Message-ID: <${randomUUID()}@elsewhere.example>`,
+    'Auto-Submitted: auto-generated',
+    'MIME-Version: 1.0',
+    `Content-Type: multipart/report; report-type=${complaint ? 'feedback-report' : 'delivery-status'}; boundary="${boundary}"`,
+    '',
+    `--${boundary}`,
+    'Content-Type: text/plain; charset=utf-8',
+    '',
+    complaint ? 'Somebody called this message unwanted.' : 'A message could not be delivered.',
+    `--${boundary}`,
+    `Content-Type: ${type}`,
+    '',
+    machine,
+    `--${boundary}`,
+    'Content-Type: text/rfc822-headers',
+    '',
+    `From: ${from}`,
+    `To: ${to}`,
+    `Message-ID: ${messageId}`,
+    '',
+    `--${boundary}--`,
+    '',
+  ].join('\r\n');
+  for (let attempt = 0; attempt < GIVE_UP_AFTER; attempt += 1) {
+    const transport = nodemailer.createTransport({
+      host: door.host,
+      port: door.port,
+      secure: false,
+      ignoreTLS: true,
+      connectionTimeout: 5_000,
+    });
+    try {
+      await transport.sendMail({ envelope: { from: '', to: [from] }, raw });
+      return true;
+    } catch (error) {
+      if (((error as { responseCode?: number }).responseCode ?? 0) >= 500) return false;
+      await pause(Math.min(4_000, 100 * 2 ** attempt));
+    } finally {
+      transport.close();
+    }
+  }
+  return false;
+}

@@ -8,7 +8,13 @@ export interface Script {
   call?: CallAnswer;
   /** How long they talk before they hang up themselves; three minutes unless said. */
   talk?: string;
-  mail?: 'accepts' | 'bounces';
+  /** `bounces`: refused at the door; `returns`, `delays`: taken, and then reported as undeliverable for good or for now; `complains`: called unwanted. */
+  mail?: 'accepts' | 'bounces' | 'returns' | 'delays' | 'complains';
+  /** After how long they open a mail, and whether they follow its first link. */
+  opens?: string;
+  clicks?: boolean;
+  /** Stands on the do-not-call registry. */
+  registered?: boolean;
 }
 
 const TEXT_ANSWERS = [
@@ -59,6 +65,7 @@ export class People {
   script(address: string, script: Script): void {
     for (const answer of script.answers ?? []) isoMs(answer.after);
     if (script.talk) isoMs(script.talk);
+    if (script.opens) isoMs(script.opens);
     this.scripts.set(address.toLowerCase(), script);
     this.journal.append({ type: 'person', address: address.toLowerCase(), script });
     for (const channel of ['text', 'email', 'call']) this.count(address, channel, 0);
@@ -97,6 +104,31 @@ export class People {
     const side = drawn(`ring ${address} ${turn}`, 100);
     const talkMs = (20 + drawn(`talk ${address} ${turn}`, 400)) * 1000;
     return { call: side < 38 ? 'answers' : side < 70 ? 'voicemail' : side < 94 ? 'no-answer' : 'busy', talkMs };
+  }
+
+  /** What becomes of a mail that was taken. */
+  afterMail(address: string): { report: 'returns' | 'delays' | 'complains' | null; opensMs: number | null; clicks: boolean } {
+    const script = this.scripts.get(address.toLowerCase());
+    if (script) {
+      const { mail, opens, clicks = false } = script;
+      const report = mail === 'returns' || mail === 'delays' || mail === 'complains' ? mail : null;
+      return { report, opensMs: opens ? isoMs(opens) : null, clicks };
+    }
+    if (!this.habits) return { report: null, opensMs: null, clicks: false };
+    const turn = this.turn(address, 'open');
+    const side = drawn(`open ${address} ${turn}`, 100);
+    const report =
+      drawn(`report ${address} ${turn}`, 1_000) < 4
+        ? 'returns'
+        : drawn(`unwanted ${address} ${turn}`, 1_000) < 1
+          ? 'complains'
+          : null;
+    return { report, opensMs: side < 38 ? (1 + drawn(`after ${address} ${turn}`, 900)) * 60_000 : null, clicks: side < 9 };
+  }
+
+  /** Whether a number stands on the do-not-call registry. */
+  registered(number: string): boolean {
+    return this.scripts.get(number)?.registered ?? (this.habits && drawn(`registry ${number}`, 100) < 6);
   }
 
   /** True when mail to the address comes back. */

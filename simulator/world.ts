@@ -2,15 +2,19 @@
 import { randomUUID } from 'node:crypto';
 import { Agenda, type Plan } from './clock';
 import type { Journal } from './journal';
-import { deliverHook, deliverMail } from './outward';
+import { deliverHook, deliverMail, deliverReport } from './outward';
 import { People } from './people';
 import { SentRecord, type Sent } from './record';
 import { Sky } from './weather';
+
+const load = (url: string): Promise<unknown> => fetch(url, { redirect: 'manual', signal: AbortSignal.timeout(10_000) });
 
 export interface WorldSettings {
   hookUrl: string;
   hookSecret: string;
   mailDoor: { host: string; port: number };
+  /** How what stands in mails is loaded; over the network unless said. */
+  load?: (url: string) => Promise<unknown>;
   /** True in the demo: people who are not scripted have habits. */
   habits: boolean;
 }
@@ -50,6 +54,7 @@ export class World {
     subject: string;
     body: string;
     messageId: string;
+    html?: string;
     extra: Record<string, unknown>;
   }): void {
     const sent: Sent = {
@@ -63,6 +68,7 @@ export class World {
       extra: { ...mail.extra, reply_to: mail.replyTo },
     };
     if (!this.record.take(sent)) return;
+    this.planAfterMail(mail);
     const answer = this.people.answer(mail.to, 'email');
     if (answer)
       this.agenda.plan(answer.afterMs, 'mail', {
@@ -72,6 +78,19 @@ export class World {
         body: answer.body,
         inReplyTo: mail.messageId,
       });
+  }
+
+  private planAfterMail(mail: { key: string; from: string; to: string; messageId: string; html?: string }): void {
+    const { report, opensMs, clicks } = this.people.afterMail(mail.to);
+    if (report) {
+      this.agenda.plan(5 * 60_000, 'report', { report, from: mail.from, to: mail.to, messageId: mail.messageId });
+      if (report !== 'complains') return;
+    }
+    const html = mail.html ?? '';
+    const picture = /<img[^>]+src="([^"]+\/o\/[^"]+)"/.exec(html)?.[1];
+    const link = clicks ? /<a[^>]+href="([^"]+\/l\/[^"]+)"/.exec(html)?.[1] : null;
+    if (opensMs !== null && picture) this.agenda.plan(opensMs, 'fetch', { url: picture });
+    if (opensMs !== null && link) this.agenda.plan(opensMs + 20_000, 'fetch', { url: link });
   }
 
   /** The print-and-post house takes a letter. */
@@ -86,7 +105,7 @@ export class World {
     isPdf: boolean;
   }): void {
     const { key, from, to, subject, text: body } = letter;
-    this.record.take({
+    const fresh = this.record.take({
       key,
       channel: 'letter',
       from,
@@ -96,6 +115,13 @@ export class World {
       body,
       extra: { name: letter.name, pdf_bytes: letter.pdfBytes, is_pdf: letter.isPdf },
     });
+    if (!fresh) return;
+    for (const [state, days] of [
+      ['printed', 0.5],
+      ['posted', 1],
+      ['delivered', 4],
+    ] as const)
+      this.agenda.plan(days * 86_400_000, 'letter', { key, state });
   }
 
   /** The phone network dials. What follows is on the agenda: ringing, and then whatever the person does. */
@@ -147,6 +173,15 @@ export class World {
       await deliverHook(`${this.settings.hookUrl}/texts`, this.settings.hookSecret, { type: 'text.received', ...data, at }, id);
     if (plan.what === 'call')
       await deliverHook(`${this.settings.hookUrl}/calls`, this.settings.hookSecret, { type: 'call.updated', ...data, at }, id);
+    if (plan.what === 'letter')
+      await deliverHook(
+        `${this.settings.hookUrl}/letters`,
+        this.settings.hookSecret,
+        { type: 'letter.updated', ...data, at },
+        id,
+      );
+    if (plan.what === 'fetch') await (this.settings.load ?? load)(data.url!).catch(() => null);
+    if (plan.what === 'report') await deliverReport(this.settings.mailDoor, data as never);
     if (plan.what === 'mail')
       await deliverMail(this.settings.mailDoor, {
         from: data.from!,

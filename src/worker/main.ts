@@ -4,6 +4,7 @@ import pino from 'pino';
 import { DUE_CHANNEL } from '@/core/shared';
 import { keyOfCall } from '@/server/calling';
 import { performCampaignRehearsal } from '@/server/campaigns';
+import { checkRegistry } from '@/server/contacts';
 import { performChange, performUndo } from '@/server/changes';
 import { findDuplicates } from '@/server/duplicates';
 import { mailExport } from './exports/mail';
@@ -15,12 +16,18 @@ import { rehearse } from './routing/rehearse';
 import { orFailCampaignRehearsal, orFailChange, orFailExport, orFailImport, orFailLook } from './shared/or-fail';
 import { sweepVisitors } from '@/server/pages';
 import { BEAT_MS, beat, closeDb, config, freeDeadJobs, leave, listen, markClock, migrate, sweepRates } from '@/server/shared';
+import { printBroadcast } from './broadcasts/print';
 import { mailDoor } from './messages/mail-door';
+import { handTrial } from './messages/trial';
 import { outside as makeOutside } from './shared/outside';
 import { carryOutRound, startPulse } from './shared/pulse';
 import { workerSettings } from './shared/settings';
 import { workQueue, type Handlers } from './shared/job-queue';
 import { performAdvance, syncSimulator } from './simulation/advance';
+
+/** Half a million numbers within a day. */
+const REGISTRY_BATCH = 500;
+const REGISTRY_MS = 60_000;
 
 const log = pino({ name: 'worker', level: process.env.LOG_LEVEL ?? 'warn' });
 const complain = (message: string, error: unknown) => log.error({ err: error }, message);
@@ -47,6 +54,8 @@ async function main(): Promise<void> {
     'duplicates.find': ({ accountId }) => orFailLook(accountId, () => findDuplicates(accountId)),
     'changes.run': ({ changeId }) => orFailChange(changeId, () => performChange(changeId, () => going)),
     'routing.notice': ({ noticeId }) => tellAgent(noticeId, outside),
+    'messages.try': (job) => handTrial(job, outside),
+    'broadcasts.print': ({ broadcastId, what }) => printBroadcast(broadcastId, what),
     'campaigns.rehearse': ({ rehearsalId }) =>
       orFailCampaignRehearsal(rehearsalId, () => performCampaignRehearsal(rehearsalId, () => going)),
     'routing.rehearse': ({ rehearsalId }) => rehearse(rehearsalId, () => going),
@@ -71,6 +80,10 @@ async function main(): Promise<void> {
   };
   await live();
   const heart = setInterval(() => void live().catch((error) => complain('no heartbeat', error)), BEAT_MS);
+  const registry = setInterval(
+    () => void checkRegistry(REGISTRY_BATCH, (numbers) => outside.registry.registered(numbers)).catch(() => {}),
+    REGISTRY_MS,
+  );
   const broom = setInterval(() => {
     void sweepRates().catch(() => {});
     void sweepVisitors().catch(() => {});
@@ -86,6 +99,7 @@ async function main(): Promise<void> {
     going = false;
     clearInterval(heart);
     clearInterval(broom);
+    clearInterval(registry);
     setTimeout(() => process.exit(0), 8_000).unref();
     door.close(() => {});
     await Promise.allSettled([pulse.stop(), runner.stop(), wake.stop()]);

@@ -168,8 +168,9 @@ test('a visitor who never said who they are is forgotten after three months; one
 
 test('a picture is what its first bytes say', async () => {
   const png = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
-  const { id } = await pages().keepPicture(ada(), png);
-  expect(await pages().readPicture(id)).toEqual({ type: 'image/png', bytes: png });
-  await expect(pages().keepPicture(ada(), Buffer.from('<svg onload="x">'))).rejects.toMatchObject({ code: 'input_invalid' });
-  await expect(pages().keepPicture(house().as('Abel'), png)).rejects.toMatchObject({ code: 'not_allowed' });
+  const { id } = await house().m.files.keepPicture(ada(), png);
+  expect(await house().m.files.readPicture(id)).toEqual({ type: 'image/png', bytes: png });
+  await expect(house().m.files.keepPicture(ada(), Buffer.from('<svg onload="x">'))).rejects.toMatchObject({
+    code: 'input_invalid',
+  });
 });

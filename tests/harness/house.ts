@@ -27,6 +27,9 @@ const modules = async () => ({
   contacts: await import('@/server/contacts'),
   campaigns: await import('@/server/campaigns'),
   messages: await import('@/server/messages'),
+  files: await import('@/server/files'),
+  templates: await import('@/server/templates'),
+  broadcasts: await import('@/server/broadcasts'),
   calling: await import('@/server/calling'),
   routing: await import('@/server/routing'),
   today: await import('@/server/today'),
@@ -60,6 +63,9 @@ const modules = async () => ({
   rehearsing: await import('@/worker/routing/rehearse'),
   texts: await import('@/app/api/hooks/texts/route'),
   calls: await import('@/app/api/hooks/calls/route'),
+  letters: await import('@/app/api/hooks/letters/route'),
+  opens: await import('@/app/o/[token]/route'),
+  links: await import('@/app/l/[token]/route'),
 });
 
 export const MONDAY_MORNING = new Date('2026-11-23T18:00:00Z');
@@ -201,15 +207,13 @@ export class House {
       const parts: Buffer[] = [];
       request.on('data', (part: Buffer) => parts.push(part));
       request.on('end', () => {
-        const handler = request.url?.endsWith('/texts') ? this.m.texts.POST : this.m.calls.POST;
-        void handler(
-          new Request(`http://house${request.url}`, {
-            method: 'POST',
-            headers: request.headers as Record<string, string>,
-            body: Buffer.concat(parts),
-          }),
+        void this.answer(
+          request.method ?? 'GET',
+          request.url ?? '/',
+          request.headers as Record<string, string>,
+          Buffer.concat(parts),
         ).then(async (answer) => {
-          response.writeHead(answer.status);
+          response.writeHead(answer.status, Object.fromEntries(answer.headers));
           response.end(await answer.text());
         });
       });
@@ -222,6 +226,7 @@ export class House {
       hookUrl: `http://127.0.0.1:${portOf(hooks)}`,
       hookSecret: process.env.HOOK_SECRET!,
       mailDoor: { host: '127.0.0.1', port: mailDoorPort },
+      load: (url) => this.answer('GET', new URL(url).pathname, {}, Buffer.alloc(0)),
       habits: false,
     });
     this.world.sky.slowMs = 20;
@@ -234,6 +239,7 @@ export class House {
       SMS_URL: url,
       VOICE_URL: url,
       POST_URL: url,
+      REGISTRY_URL: url,
       SIMULATOR_URL: url,
       SMTP_URL: `smtp://127.0.0.1:${mailPort}`,
       MAIL_DOOR_HOST: '127.0.0.1',
@@ -241,6 +247,20 @@ export class House {
       WORKER_PULSE_MS: 1000,
     });
     this.servers.push(hooks, api);
+  }
+
+  /** What the outside world asks of the house: webhooks, and what mails lead back to. */
+  private answer(method: string, url: string, headers: Record<string, string>, body: Buffer): Promise<Response> {
+    const [, area, last = ''] = url.split('/');
+    const params = { params: Promise.resolve({ token: last }) };
+    const request = new Request(
+      `http://house${url}`,
+      method === 'GET' ? { headers } : { method, headers, body: new Uint8Array(body) },
+    );
+    if (area === 'o') return this.m.opens.GET(request, params);
+    if (area === 'l') return this.m.links.GET(request, params);
+    if (url.endsWith('/letters')) return this.m.letters.POST(request);
+    return url.endsWith('/texts') ? this.m.texts.POST(request) : this.m.calls.POST(request);
   }
 
   private listenSmtp(server: SMTPServer): Promise<number> {

@@ -59,9 +59,27 @@ const BODIES: Record<string, unknown> = {
   updateRoster: { name: 'not mine' },
   answerInvitation: { accept: true },
   orderRehearsal: { ladder: { rungs: [] } },
+  settleSender: { own_door: true },
+  createTemplate: { channel: 'text', name: 'their own', words: { text: 'x', plain: 'x' } },
+  updateTemplate: { name: 'not mine' },
+  checkTemplate: { channel: 'text', words: { text: 'x', plain: 'x' } },
+  tryOnMe: { trials: [] },
+  createChallenge: { name: 'not mine', template_ids: ['1', '2'] },
+  endChallenge: { winner_id: null },
+  previewReach: { channel: 'text', selection: {} },
+  createBroadcast: { channel: 'text', name: 'their own', selection: {} },
+  updateBroadcast: { name: 'not mine' },
+  orderPrint: { what: 'letters' },
+  markRead: { read: true },
+};
+/** What a path asks for beside its id. */
+const QUERIES: Record<string, string> = {
+  listBroadcastPeople: '?what=sent',
+  readPrint: '?what=letters',
+  keepFile: '?name=x.txt',
 };
 /** Account-wide things that hold no contact, so that one’s own role alone decides. */
-const COMMON = new Set(['getCampaign', 'getSegment', 'getListing', 'orderCampaignRehearsal']);
+const COMMON = new Set(['getCampaign', 'getTemplate', 'getSegment', 'getListing', 'orderCampaignRehearsal']);
 
 const cookieOf = async (context: BrowserContext): Promise<string> =>
   (await context.cookies()).map(({ name, value }) => `${name}=${value}`).join('; ');
@@ -92,7 +110,25 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
   const { body: imported } = await api<{ id: string }>('/imports?name=x.csv', 'POST');
   const { body: exported } = await api<{ id: string }>('/exports', 'POST', { format: 'csv', selection: { ids: [strange.id] } });
   const { body: rehearsal } = await api<{ id: string }>('/campaigns/1/rehearsals', 'POST', { plan: NO_PLAN });
+  const words = { text: 'Hello from {{ brokerage }}.', plain: 'Hello from {{ brokerage }}.' };
+  const made = async (name: string) =>
+    (await api<{ id: string }>('/templates', 'POST', { channel: 'text', name, words })).body.id;
+  const [template, second] = [await made('The office’s'), await made('Another of the office’s')];
+  const { body: challenge } = await api<{ id: string }>('/challenges', 'POST', {
+    name: 'Both',
+    template_ids: [template, second],
+  });
+  const { body: broadcast } = await api<{ id: string }>('/broadcasts', 'POST', {
+    channel: 'text',
+    name: 'The office’s',
+    words,
+    selection: { ids: [strange.id] },
+  });
   const ids: [RegExp, string][] = [
+    [/^\/templates/, template],
+    [/^\/challenges/, challenge.id],
+    [/^\/broadcasts/, broadcast.id],
+    [/^\/senders/, '1'],
     [/^\/campaign-rehearsals/, rehearsal.id],
     [/^\/contacts/, strange.id],
     [/^\/offers/, offers.items.find(({ agent }) => agent?.name === 'Sabine Okoro')!.id],
@@ -124,13 +160,16 @@ test('no operation lets an agent, a caller, a lender or nobody at what is not th
     for (const [path, methods] of Object.entries(paths)) {
       for (const [method, { operationId }] of Object.entries(methods)) {
         const own = path.replace('{id}', () => ids.find(([pattern]) => pattern.test(path))![1]);
-        const { status } = await api(own, method.toUpperCase(), BODIES[operationId], { cookie, origin: BASE });
+        const { status } = await api(`${own}${QUERIES[operationId] ?? ''}`, method.toUpperCase(), BODIES[operationId], {
+          cookie,
+          origin: BASE,
+        });
         const label = `${who ?? 'nobody'} ${operationId}`;
         if (!who) expect([label, status]).toEqual([label, 401]);
         else if (path.includes('{id}') && !COMMON.has(operationId))
           expect([label, [403, 404].includes(status), status]).toEqual([label, true, status]);
         else if (
-          /Key|Stuck|takeListings|setGround|createPage|listPages|listSources|keepPicture|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/.test(
+          /Key|Stuck|takeListings|setGround|createPage|listPages|listSources|listSenders|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/.test(
             operationId,
           )
         )

@@ -21,6 +21,7 @@ import { MEASURE_KEYS, SPEED_BY } from '@/core/results';
 import { PREFERENCE_KEYS } from '@/server/accounts';
 import { CONTACT_SORTS, contactPatchSchema } from '@/server/contacts';
 import { CAMPAIGN_OPERATIONS } from './campaign.operations';
+import { MESSAGE_OPERATIONS } from './message.operations';
 import { MARKET_OPERATIONS } from './market.operations';
 import { PAGE_OPERATIONS } from './page.operations';
 
@@ -107,6 +108,7 @@ const define = <const T extends Record<string, Operation>>(operations: T): { [Ke
 export const OPERATIONS = define({
   ...CAMPAIGN_OPERATIONS,
   ...MARKET_OPERATIONS,
+  ...MESSAGE_OPERATIONS,
   ...PAGE_OPERATIONS,
   createInquiry: {
     method: 'POST',

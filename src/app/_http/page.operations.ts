@@ -37,11 +37,4 @@ export const PAGE_OPERATIONS = {
       .required(),
   },
   deletePage: { method: 'DELETE', path: '/pages/{id}', summary: 'Takes a public page off the net', ...office },
-  keepPicture: {
-    method: 'POST',
-    path: '/pictures',
-    summary: 'Keeps a picture (PNG, JPEG, GIF or WebP, at most 3 MB) for public pages; the answer has its address',
-    ...office,
-    file: true,
-  },
 } as const satisfies Record<string, Operation>;

@@ -3,6 +3,7 @@ import type { Role } from './roles';
 
 export const AREAS = [
   { key: 'today', name: 'Today', path: '/today', letter: 't' },
+  { key: 'inbox', name: 'Inbox', path: '/inbox', letter: 'b' },
   { key: 'intake', name: 'Intake', path: '/intake', letter: 'i' },
   { key: 'contacts', name: 'Contacts', path: '/contacts', letter: 'c' },
   { key: 'routing', name: 'Routing', path: '/routing', letter: 'r' },

@@ -3,6 +3,7 @@ export {
   fullName,
   KEY_SCOPES,
   may,
+  mayChange,
   ROLES,
   accountOf,
   onlyOf,

@@ -100,3 +100,7 @@ export const accountOf = (principal: Principal): string =>
 /** Of long work (changes, imports, exports) one sees one's own; those who run the office, and keys, see all: null. */
 export const onlyOf = (principal: Principal): string | null =>
   principal.kind === 'person' && !runsTheOffice(principal.person.role) ? principal.person.id : null;
+
+/** What somebody made for themselves is changed by them; what the team uses by those who run the office. */
+export const mayChange = (scope: Scope, { made_by, shared }: { made_by: string | null; shared: boolean }): boolean =>
+  scope.sees === 'all' || (made_by !== null && made_by === scope.userId && !shared);

@@ -1,6 +1,7 @@
 /** Changing a plan step by step: each function answers a new list, so that undo is keeping the one before. */
 import type { Channel } from '../contacts';
 import { CHANNEL_NAMES, DATE_NAMES } from '../contacts';
+import { DEFAULT_QUESTIONS, TALK_ASKS } from '../talks';
 import { freshId, type Step, type When } from './plan';
 
 /** Every step, those of branches included, through `change`; null takes it away. */
@@ -95,10 +96,17 @@ const FIRST_WORDS: Record<Channel, { subject?: string; text: string; plain: stri
 };
 
 /** A new step on a day. @param free as for `freshId` */
-export function emptyStep(steps: readonly Step[], what: Channel | 'task' | 'change' | 'branch', day: number, free: number): Step {
+export function emptyStep(
+  steps: readonly Step[],
+  what: Channel | 'task' | 'change' | 'branch' | 'talk',
+  day: number,
+  free: number,
+): Step {
   const base = { id: freshId(steps, free), when: { after: 'start', days: day, at: '10:00' } as const };
   if (what === 'task') return { ...base, do: 'task', role: 'owner', note: 'Look at their file.' };
   if (what === 'change') return { ...base, do: 'change', change: { set: 'horizon', horizon: 'nurture' } };
+  if (what === 'talk')
+    return { ...base, do: 'talk', questions: TALK_ASKS.map((asks) => ({ asks, words: DEFAULT_QUESTIONS[asks], fieldId: null })) };
   if (what === 'branch') return { ...base, do: 'branch', ask: { about: 'has_phone' }, yes: [], no: [] };
   return { ...base, do: 'touch', channel: what, words: FIRST_WORDS[what] };
 }
@@ -135,5 +143,7 @@ export function stepWords(step: Step): string {
       return 'change';
     case 'branch':
       return 'ways part';
+    case 'talk':
+      return 'conversation';
   }
 }

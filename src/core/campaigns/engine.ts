@@ -3,11 +3,12 @@
  * what comes next. Values in, values out; the worker carries the effects out in one transaction.
  */
 import type { Because, Channel, DateKind, Stage } from '../contacts';
-import { fillWords, type MergeFields } from '../messages';
+import { fillWords, withSender, type MergeFields, type Words } from '../messages';
 import type { Tree } from '../segments';
 import { DAY } from '../shared';
+import { beginTalk, type TalkFlow, type TalkStanding } from '../talks';
 import { mayTouch, type Guardrails, type PermissionState, UNKNOWN_PERMISSION } from './guardrails';
-import type { Ask, Change, Plan, Program, Step, TaskRole, TouchStep } from './plan';
+import type { Ask, Change, Plan, Program, Step, TalkStep, TaskRole, TouchStep, WordsFrom } from './plan';
 import { plannedAt, roundStart } from './schedule';
 
 /** A version of a campaign, ready to be walked. */
@@ -18,6 +19,13 @@ export interface Campaign {
   program: Program;
   /** The nominal day of each step. */
   days: ReadonlyMap<number, number>;
+  /** The words of touches that take them from a template or challenge. @param key the same key gets the same of a challenge */
+  wordsOf?: (from: WordsFrom, key: string) => FoundWords | null;
+}
+export interface FoundWords {
+  words: Words;
+  templateId: string;
+  version: number;
 }
 
 export interface EnrolmentState {
@@ -39,6 +47,8 @@ export interface TouchedContact {
   timeZone: string;
   doNotContact: boolean;
   onThePhone: boolean;
+  householdSaysNo: boolean;
+  registry: { registered: boolean; inquiredAt: Date | null };
   phone: string | null;
   phoneFault: string | null;
   email: string | null;
@@ -47,6 +57,8 @@ export interface TouchedContact {
   mailingAddress: string | null;
   permissions: Partial<Record<Channel, PermissionState>>;
   fields: MergeFields;
+  /** Whether a text ever went to them: the first says who writes and how to have no more. */
+  textedBefore: boolean;
   /** What went to them by itself in the last 30 days. */
   touched: readonly { at: Date; channel: Channel }[];
   /** Month and day of their dates. */
@@ -67,11 +79,19 @@ export type TouchEffect =
       address: string;
       subject: string | null;
       text: string;
+      /** The body of an e-mail of blocks. */
+      html: string | null;
+      files: string[];
       usedPlain: boolean;
+      /** Which template and which of its variants it is. */
+      template: { id: string; version: number } | null;
+      picks: string[];
       day: number;
     }
   | { do: 'task'; key: string; step: number; role: TaskRole; note: string; day: number; call: boolean }
   | { do: 'change'; change: Change; day: number }
+  /** A conversation begins, with its first text. */
+  | { do: 'talk'; key: string; step: number; address: string; text: string; flow: TalkFlow; standing: TalkStanding; day: number }
   | { do: 'tell'; kind: 'waits' | 'held'; channel: Channel; because: Because };
 
 export interface TouchDecision {
@@ -114,21 +134,24 @@ export function decideTouch(
       at = placeAfter(campaign, at, node.next);
       continue;
     }
-    if (taken > 0 && (due > now || effects.some((effect) => effect.do === 'send' || effect.do === 'task')))
+    if (taken > 0 && (due > now || effects.some(({ do: done }) => done === 'send' || done === 'task' || done === 'talk')))
       return later(due > now ? due : now);
     let next = node.next;
     switch (step.do) {
+      case 'talk':
       case 'touch': {
-        const verdict = verdictOn(step, campaign, contact, guardrails, now);
+        const channel = step.do === 'talk' ? 'text' : step.channel;
+        const verdict = verdictOn(channel, campaign, contact, guardrails, now);
         if (verdict.go === 'later' && campaign.plan.held === 'move') {
-          if (!enrolment.hasWaited || taken > 0)
-            effects.push({ do: 'tell', kind: 'waits', channel: step.channel, because: verdict.because });
+          if (!enrolment.hasWaited || taken > 0) effects.push({ do: 'tell', kind: 'waits', channel, because: verdict.because });
           return { effects, next: { state: 'active', ...at, dueAt: verdict.at, lastAt, waiting: true } };
         }
         effects.push(
           verdict.go === true
-            ? carryOut(step, campaign, enrolment.id, at, contact)
-            : { do: 'tell', kind: 'held', channel: step.channel, because: verdict.because },
+            ? step.do === 'talk'
+              ? talk(step, campaign, enrolment.id, at, contact)
+              : carryOut(step, campaign, enrolment.id, at, contact)
+            : { do: 'tell', kind: 'held', channel, because: verdict.because },
         );
         if (verdict.go === false && campaign.plan.ends.unreachable === 'end' && !reaches(campaign, contact))
           return { effects, next: { state: 'finished', because: { why: 'unreachable', campaign: campaign.name } } };
@@ -203,11 +226,11 @@ function dueAt(
   });
 }
 
-const verdictOn = (step: TouchStep, campaign: Campaign, contact: TouchedContact, guardrails: Guardrails, now: Date) => {
-  const { address, fault } = addressFor(step.channel, contact);
+const verdictOn = (channel: Channel, campaign: Campaign, contact: TouchedContact, guardrails: Guardrails, now: Date) => {
+  const { address, fault } = addressFor(channel, contact);
   return mayTouch(
     {
-      channel: step.channel,
+      channel,
       automatic: true,
       now,
       timeZone: contact.timeZone,
@@ -216,9 +239,11 @@ const verdictOn = (step: TouchStep, campaign: Campaign, contact: TouchedContact,
       doNotContact: contact.doNotContact,
       address,
       addressFault: fault,
-      permission: contact.permissions[step.channel] ?? UNKNOWN_PERMISSION,
+      permission: contact.permissions[channel] ?? UNKNOWN_PERMISSION,
       wroteAt: null,
       onThePhone: contact.onThePhone,
+      householdSaysNo: contact.householdSaysNo,
+      registry: contact.registry,
       touched: contact.touched,
     },
     guardrails,
@@ -227,11 +252,12 @@ const verdictOn = (step: TouchStep, campaign: Campaign, contact: TouchedContact,
 
 /** Whether any touch of the campaign could still reach them: an address that is right, and no word against the channel. */
 function reaches({ program }: Campaign, contact: TouchedContact): boolean {
-  if (contact.doNotContact) return false;
+  if (contact.doNotContact || contact.householdSaysNo) return false;
   return [...program.nodes.values()].some(({ step }) => {
-    if (step.do !== 'touch') return false;
-    const { address, fault } = addressFor(step.channel, contact);
-    return address !== null && !fault && contact.permissions[step.channel]?.state !== 'withdrawn';
+    if (step.do !== 'touch' && step.do !== 'talk') return false;
+    const channel = step.do === 'talk' ? 'text' : step.channel;
+    const { address, fault } = addressFor(channel, contact);
+    return address !== null && !fault && contact.permissions[channel]?.state !== 'withdrawn';
   });
 }
 
@@ -241,7 +267,9 @@ const keyOf = (id: string, { step, round }: Place): string => `e${id}-s${step}${
 function carryOut(step: TouchStep, campaign: Campaign, id: string, at: Place, contact: TouchedContact): TouchEffect {
   const key = keyOf(id, at);
   const day = campaign.days.get(step.id) ?? 0;
-  const words = fillWords(step.words, contact.fields);
+  const found = step.from ? (campaign.wordsOf?.(step.from, key) ?? null) : null;
+  const source = found?.words ?? step.words;
+  const words = fillWords(source, contact.fields, { seed: key });
   if (step.channel === 'call') return { do: 'task', key, step: step.id, role: 'owner', note: words.text, day, call: true };
   return {
     do: 'send',
@@ -250,9 +278,35 @@ function carryOut(step: TouchStep, campaign: Campaign, id: string, at: Place, co
     channel: step.channel,
     address: addressFor(step.channel, contact).address!,
     subject: words.subject,
-    text: words.text,
+    text:
+      step.channel === 'text' && !contact.textedBefore
+        ? withSender(words.text, contact.fields.agent_first_name ?? '', contact.fields.brokerage ?? '')
+        : words.text,
+    html: step.channel === 'email' ? words.html : null,
+    files: step.channel === 'email' ? (source.files ?? []).map(({ id: file }) => file) : [],
     usedPlain: words.usedPlain,
+    template: found && { id: found.templateId, version: found.version },
+    picks: found ? words.picks : [],
     day,
+  };
+}
+
+function talk(step: TalkStep, campaign: Campaign, id: string, at: Place, contact: TouchedContact): TouchEffect {
+  const flow: TalkFlow = {
+    questions: step.questions,
+    agent: contact.fields.agent_first_name ?? '',
+    brokerage: contact.fields.brokerage ?? '',
+  };
+  const { standing, says } = beginTalk(flow);
+  return {
+    do: 'talk',
+    key: keyOf(id, at),
+    step: step.id,
+    address: contact.phone!,
+    text: says,
+    flow,
+    standing,
+    day: campaign.days.get(step.id) ?? 0,
   };
 }
 

@@ -1,13 +1,15 @@
 /** What keeps a plan of the right shape from being used. */
-import { fieldsIn, MERGE_FIELDS } from '../messages';
+import { checkFields } from '../messages';
 import type { FieldFault } from '../shared';
 import { stepsIn, type Plan } from './plan';
 
 const MOST_STEPS = 300;
-const TEXT_MOST = 1_600;
 
-/** Per step: `steps.3` is the step with the id 3. A draft may have faults; a campaign that is on may not. */
-export function faultsOfPlan(plan: Plan): FieldFault[] {
+/**
+ * Per step: `steps.3` is the step with the id 3. A draft may have faults; a campaign that is on may not.
+ * @param fields the names of the account's own fields; without them, any may be used
+ */
+export function faultsOfPlan(plan: Plan, fields?: readonly string[]): FieldFault[] {
   const all = stepsIn(plan.steps);
   const faults: FieldFault[] = [];
   const fault = (step: number, message: string) => faults.push({ field: `steps.${step}`, message });
@@ -18,22 +20,13 @@ export function faultsOfPlan(plan: Plan): FieldFault[] {
   for (const step of all) {
     if (step.do === 'task' && !step.note.trim()) fault(step.id, 'The task says nothing.');
     if (step.do === 'branch' && !step.yes.length && !step.no.length) fault(step.id, 'Ways part here, and both are empty.');
+    if (step.do === 'talk' && !step.questions.length) fault(step.id, 'The conversation asks nothing.');
+    if (step.do === 'talk' && step.questions.some(({ words }) => !words.trim())) fault(step.id, 'A question has no words.');
     if (step.do !== 'touch') continue;
-    const { text, plain, subject } = step.words;
-    if (!text.trim()) fault(step.id, 'There are no words.');
-    if (step.channel === 'text' && text.length > TEXT_MOST) fault(step.id, `A text has at most ${TEXT_MOST} signs.`);
-    if ((step.channel === 'email' || step.channel === 'letter') && !subject?.trim()) fault(step.id, 'There is no subject.');
-    const unknown = [...fieldsIn(text), ...fieldsIn(plain), ...fieldsIn(subject ?? '')].filter(
-      (field) => !field.startsWith('field.') && !(MERGE_FIELDS as readonly string[]).includes(field),
-    );
-    if (unknown.length) fault(step.id, `Nothing is known as “${unknown[0]}”.`);
-    const missing = fieldsIn(plain).filter((field) => !ALWAYS_KNOWN.has(field));
-    if (text.trim() && !plain.trim()) fault(step.id, 'There is no plain version for when something is not known.');
-    else if (missing.length) fault(step.id, `The plain version has “${missing[0]}” in it, which may not be known.`);
+    for (const { message, rule } of checkFields({ channel: step.channel, words: step.words, fields: fields ?? [] }))
+      if (fields || rule !== 'unknown_field' || !message.startsWith('There is no field')) fault(step.id, message);
   }
   if (plan.repeat && plan.steps.length && plan.repeat.days < 1)
     faults.push({ field: 'repeat', message: 'It would begin again at once.' });
   return faults;
 }
-/** What every contact has: somebody answers for them. */
-const ALWAYS_KNOWN = new Set(['agent_first_name', 'agent_name', 'agent_phone', 'brokerage']);

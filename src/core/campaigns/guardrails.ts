@@ -5,7 +5,8 @@
  * Permission: an automatic text needs a recorded yes (47 CFR 64.1200(a): prior express consent for automated texts);
  * e-mail, letters and calls go unless withdrawn (15 USC 7704: opt-out). A person's own text answers somebody, so it
  * goes unless withdrawn. Quiet hours: 47 CFR 64.1200(c)(1), 8 to 21 o'clock at the called party's location. Caps, the gap
- * between texts and holidays are our own and hold for what goes by itself, not for what a person writes.
+ * between texts and holidays are our own and hold for what goes by itself, not for what a person writes. The do-not-call registry:
+ * 47 CFR 64.1200(c)(2), unless they agreed to calls or asked within three months (64.1200(f)(5), established business relationship).
  */
 import type { Because } from '../contacts';
 import { DAY, HOUR, localDate, localInstant, localMinutes, MINUTE, minutesOf } from '../shared';
@@ -44,12 +45,20 @@ export const UNKNOWN_PERMISSION: PermissionState = { state: 'unknown', at: null,
 export interface TouchQuestion {
   channel: Channel;
   automatic: boolean;
+  /** Goes by itself and answers what they wrote: a conversation that they are having. */
+  answers?: boolean;
   now: Date;
   timeZone: string;
   stage: Stage;
   /** The campaign is also for people with whom somebody works already. */
   anyStage?: boolean;
   doNotContact: boolean;
+  /** The household is not to be contacted. */
+  householdSaysNo?: boolean;
+  /** The number stands on the do-not-call registry; `inquiredAt` is when they last asked us something. */
+  registry?: { registered: boolean; inquiredAt: Date | null };
+  /** The template's daily cap, and how many of it went today. */
+  template?: { name: string; cap: number; sent: number } | null;
   /** The phone, e-mail or (for a letter) the complete mailing address in one line; null when there is none. */
   address: string | null;
   addressFault: string | null;
@@ -69,6 +78,7 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
   const { channel, automatic, now, timeZone, permission } = question;
   const no = (because: Because): Verdict => ({ go: false, because });
   if (question.doNotContact) return no({ why: 'do_not_contact', channel });
+  if (question.householdSaysNo) return no({ why: 'household_says_no', channel });
   if (automatic && !question.anyStage && !isFollowedUp(question.stage))
     return no({ why: 'not_followed_up', channel, stage: question.stage });
   if (!question.address) return no({ why: 'no_address', channel });
@@ -83,11 +93,28 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
     });
   }
   if (channel === 'text' && automatic && permission.state !== 'granted') return no({ why: 'no_permission', channel });
+  if (channel === 'call' && permission.state !== 'granted' && isBarred(question)) return no({ why: 'registry', channel });
   if (automatic && channel !== 'letter' && question.onThePhone) {
     const at = new Date(now.getTime() + 10 * MINUTE);
     return { go: 'later', at, because: { why: 'on_the_phone_now', channel, until: at.toISOString(), zone: timeZone } };
   }
-  const paced = automatic ? pacedUntil(question, guardrails) : null;
+  if (question.template && question.template.sent >= question.template.cap) {
+    const at = localInstant(now, timeZone, 1, guardrails.quietTo);
+    return {
+      go: 'later',
+      at,
+      because: {
+        why: 'template_cap',
+        channel,
+        template: question.template.name,
+        most: question.template.cap,
+        until: at.toISOString(),
+        zone: timeZone,
+      },
+    };
+  }
+  /* Whoever asks is answered: what answers somebody is not paced, and keeps to everything else. */
+  const paced = automatic && !question.answers ? pacedUntil(question, guardrails) : null;
   if (paced) return paced;
   const answers = !automatic && question.wroteAt !== null && now.getTime() - question.wroteAt.getTime() <= HOUR;
   if (channel !== 'letter' && !answers) {
@@ -113,6 +140,12 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
   }
   return { go: true };
 }
+
+const ASKED_LATELY = 90 * DAY;
+/** On the registry, and without a question of theirs that would make us welcome for three months. */
+const isBarred = ({ registry, now }: TouchQuestion): boolean =>
+  Boolean(registry?.registered) &&
+  (registry!.inquiredAt === null || now.getTime() - registry!.inquiredAt.getTime() > ASKED_LATELY);
 
 /** The instant at which quiet hours end at the contact; null when `now` is not in them. */
 export function quietUntil(now: Date, timeZone: string, guardrails: Pick<Guardrails, 'quietTo' | 'quietFrom'>): Date | null {

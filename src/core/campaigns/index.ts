@@ -3,6 +3,7 @@ export {
   firstDue,
   type Campaign,
   type EnrolmentState,
+  type FoundWords,
   type TouchDecision,
   type TouchedContact,
   type TouchEffect,
@@ -33,9 +34,11 @@ export {
   type Start,
   type Step,
   type TaskRole,
+  type TalkStep,
   type TouchStep,
   type When,
   type Words,
+  type WordsFrom,
 } from './plan';
 export { Rehearsal, withoutWords, type DayForecast, type Forecast, type Rehearsed, type Under } from './rehearsal';
 export { nextYearly, plannedAt, roundStart, type Anchors } from './schedule';

@@ -3,14 +3,11 @@
  * ends it. A plan is kept as a version: people in a campaign go on by the plan they began with, or are moved to a later one.
  */
 import type { ContactRole, Channel, DateKind } from '../contacts';
+import type { Words } from '../messages';
 import type { Tree } from '../segments';
+import type { TalkQuestion } from '../talks';
 
-export interface Words {
-  subject?: string;
-  text: string;
-  /** The wording used when a merge field of `text` has no value. */
-  plain: string;
-}
+export type { Words };
 
 /**
  * When a step is due: so many minutes after the beginning or the step before; so many local days after it at a clock time of the
@@ -34,6 +31,7 @@ export type Change =
   | { set: 'stage'; stage: string }
   | { set: 'horizon'; horizon: string | null }
   | { set: 'owner'; userId: string }
+  | { set: 'field'; fieldId: string; value: string }
   | { set: 'begin' | 'leave'; campaignId: string };
 
 interface StepBase {
@@ -41,11 +39,16 @@ interface StepBase {
   id: number;
   when: When;
 }
-export type TouchStep = StepBase & { do: 'touch'; channel: Channel; words: Words };
+/** Where the words of a touch come from when they are not its own: a template as it is by then, or whichever a challenge hands out. */
+export type WordsFrom = { template: string } | { challenge: string };
+/** `words` are its own; where they come from elsewhere, those that go when that is gone. */
+export type TouchStep = StepBase & { do: 'touch'; channel: Channel; words: Words; from?: WordsFrom | null };
 export type TaskStep = StepBase & { do: 'task'; role: TaskRole; note: string };
 export type ChangeStep = StepBase & { do: 'change'; change: Change };
 export type BranchStep = StepBase & { do: 'branch'; ask: Ask; yes: Step[]; no: Step[] };
-export type Step = TouchStep | TaskStep | ChangeStep | BranchStep;
+/** A qualifying conversation by text; it goes on by itself, whatever becomes of the campaign. */
+export type TalkStep = StepBase & { do: 'talk'; questions: TalkQuestion[] };
+export type Step = TouchStep | TaskStep | ChangeStep | BranchStep | TalkStep;
 
 /** What begins it, beside a hand, a rung and a door. */
 export type Start =

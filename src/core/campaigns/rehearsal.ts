@@ -103,14 +103,15 @@ export class Rehearsal {
       const { effects, next } = decideTouch(line.campaign, line.enrolment, person, this.guardrails, now);
       const day = localDayNumber(now, zone) - today;
       for (const effect of effects) {
-        if (effect.do === 'send') {
-          touched.push({ at: now, channel: effect.channel });
+        if (effect.do === 'send' || effect.do === 'talk') {
+          touched.push({ at: now, channel: effect.do === 'talk' ? 'text' : effect.channel });
           if (line.own) mine.add(day);
           else theirs.set(day, line.campaign.name);
         }
         if (!line.own) continue;
         if (effect.do === 'tell') count(effect.kind === 'held' ? this.held : this.moved, effect.because.why);
         else if (effect.do === 'send') this.at(day)[effect.channel] += 1;
+        else if (effect.do === 'talk') this.at(day).text += 1;
         else if (effect.do === 'task') {
           this.at(day)[effect.call ? 'call' : 'task'] += 1;
           if (effect.call) count(this.calls, `${day} ${agent ?? 'nobody'}`);

@@ -1,6 +1,8 @@
 /** The second entry of this feature, for those who read input: the shape of a plan, checked by Joi. */
 import Joi from 'joi';
 import { CHANNELS, CONTACT_ROLES, DATE_KINDS } from '../contacts';
+import { TALK_ASKS } from '../talks';
+import { wordsSchema } from '../messages/schemas';
 import { TASK_ROLES } from './plan';
 
 /** A segment's tree is read by its own reader, which says what is wrong with it. */
@@ -35,16 +37,12 @@ const when = Joi.alternatives(
   }),
   Joi.object(aDate),
 );
-const words = Joi.object({
-  subject: Joi.string().max(300).allow(''),
-  text: Joi.string().max(20_000).allow('').required(),
-  plain: Joi.string().max(20_000).allow('').required(),
-});
 const change = Joi.alternatives(
   Joi.object({ set: Joi.valid('tag', 'untag').required(), tagId: id.required() }),
   Joi.object({ set: Joi.valid('stage').required(), stage: Joi.string().max(80).required() }),
   Joi.object({ set: Joi.valid('horizon').required(), horizon: Joi.string().max(80).allow(null).required() }),
   Joi.object({ set: Joi.valid('owner').required(), userId: id.required() }),
+  Joi.object({ set: Joi.valid('field').required(), fieldId: id.required(), value: Joi.string().max(500).allow('').required() }),
   Joi.object({ set: Joi.valid('begin', 'leave').required(), campaignId: id.required() }),
 );
 const ask = Joi.alternatives(
@@ -60,7 +58,8 @@ const steps = Joi.array()
         ...base,
         do: Joi.valid('touch').required(),
         channel: Joi.valid(...CHANNELS).required(),
-        words: words.required(),
+        words: wordsSchema.required(),
+        from: Joi.alternatives(Joi.object({ template: id.required() }), Joi.object({ challenge: id.required() })).allow(null),
       }),
       Joi.object({
         ...base,
@@ -69,6 +68,20 @@ const steps = Joi.array()
         note: Joi.string().max(500).allow('').required(),
       }),
       Joi.object({ ...base, do: Joi.valid('change').required(), change: change.required() }),
+      Joi.object({
+        ...base,
+        do: Joi.valid('talk').required(),
+        questions: Joi.array()
+          .max(8)
+          .items(
+            Joi.object({
+              asks: Joi.valid(...TALK_ASKS).required(),
+              words: Joi.string().max(300).allow('').required(),
+              fieldId: id.allow(null),
+            }),
+          )
+          .required(),
+      }),
       Joi.object({
         ...base,
         do: Joi.valid('branch').required(),

@@ -22,6 +22,7 @@ export const ACTIVITY_KINDS = [
   'task',
   'next_touch',
   'opened',
+  'clicked',
   'visit',
   'viewed_home',
   'saved_home',

@@ -61,7 +61,10 @@ export type Because =
   | { why: 'capped'; channel: Channel; most: number; days: number; until: string; zone: string }
   | { why: 'no_permission'; channel: Channel }
   | { why: 'withdrawn'; channel: Channel; on: string; zone: string; how: string }
-  | { why: 'do_not_contact'; channel: Channel }
+  | { why: 'do_not_contact' | 'household_says_no' | 'registry'; channel: Channel }
+  | { why: 'template_cap'; channel: Channel; template: string; most: number; until: string; zone: string }
+  | { why: 'broadcast'; broadcast: string }
+  | { why: 'talk'; asks: string }
   | { why: 'no_address'; channel: Channel }
   | { why: 'address_broken'; channel: Channel; fault: string }
   | { why: 'not_followed_up'; channel: Channel; stage: string }
@@ -170,6 +173,16 @@ export function sentenceOf(because: Because, nameOfStage: (key: string) => strin
       return `The ${CHANNEL_NAMES[because.channel]} did not go: permission was withdrawn on ${dayAndTime(new Date(because.on), because.zone)} (${because.how}).`;
     case 'do_not_contact':
       return `The ${CHANNEL_NAMES[because.channel]} did not go: this person is marked do not contact.`;
+    case 'household_says_no':
+      return `The ${CHANNEL_NAMES[because.channel]} did not go: the household is marked do not contact.`;
+    case 'registry':
+      return `The ${CHANNEL_NAMES[because.channel]} did not go: the number stands on the do-not-call registry, and they have not asked us anything for three months.`;
+    case 'template_cap':
+      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: at most ${because.most} of “${because.template}” go in a day.`;
+    case 'broadcast':
+      return `Broadcast “${because.broadcast}”.`;
+    case 'talk':
+      return `The assistant asks: ${because.asks}.`;
     case 'no_address':
       return `The ${CHANNEL_NAMES[because.channel]} did not go: there is no ${because.channel === 'email' ? 'e-mail address' : because.channel === 'letter' ? 'complete mailing address' : 'phone number'}.`;
     case 'address_broken':

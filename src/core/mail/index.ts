@@ -5,3 +5,4 @@ export { isMachineMade } from './kind';
 export { bodyOf, readLeadMail } from './read';
 export type { LeadMail, LeadMailView, MailState } from './views';
 export type { Mail, Mailbox, MailKind } from './mail';
+export { readReturned, type Returned } from './returned';

@@ -1,4 +1,70 @@
-export { fieldsIn, ownField, fillWords, mergeFields, MERGE_FIELDS, type MergeFields } from './merge';
+export {
+  ALWAYS_KNOWN,
+  fieldsIn,
+  fillWords,
+  MERGE_FIELD_NAMES,
+  MERGE_FIELDS,
+  mergeFields,
+  ownField,
+  renderWords,
+  type Filled,
+  type MergeField,
+  type MergeFields,
+} from './merge';
+export { chooseVariant, countVariants, groupsIn, listVariants, seededPick } from './variants';
+export {
+  checkFields,
+  checkWords,
+  hasErrors,
+  longestParts,
+  readings,
+  type Checked,
+  type Finding,
+  type Part,
+  type Other,
+  type Reading,
+} from './checks';
+export {
+  docOfText,
+  htmlOfDoc,
+  htmlOfText,
+  inert,
+  MAIL_NODES,
+  mailPage,
+  textOfDoc,
+  type MailDoc,
+  type MailNode,
+} from './mail-doc';
+export {
+  BROADCAST_CHANNELS,
+  BROADCAST_PEOPLE,
+  BROADCAST_STATE_WORDS,
+  leftOutWords,
+  LEFT_OUT,
+  type BroadcastChannel,
+  type BroadcastCounts,
+  type BroadcastPeople,
+  type BroadcastSelection,
+  type BroadcastState,
+  type BroadcastView,
+  type Goes,
+  type LeftOut,
+  type Reach,
+} from './broadcast';
+export { chanceOf, interval, winnerOf, type Rate } from './compare';
+export { partsOf, type TextParts } from './parts';
+export { likeness, shinglesOf, type Shingles } from './similar';
+export { type AttachedFile, type Words } from './words';
+export { suggestNext, SUGGESTION_WORDS, type Suggestion } from './suggest';
+export { withSender } from './sender';
 export { isOptOut, ownWords } from './opt-out';
 export { type ProviderAnswer } from './provider';
-export { type ParkedView } from './views';
+export {
+  type AnswerView,
+  type Brought,
+  type ChallengeView,
+  type CheckedView,
+  type ParkedView,
+  type TemplateView,
+  type VariantView,
+} from './views';

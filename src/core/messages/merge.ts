@@ -1,23 +1,41 @@
 /**
- * Merge fields in the words of a message. A field without a value never leaves a hole: the plain version goes instead.
- * Values are inserted as given and once: a name that looks like a template is not a template. `first_names` are those of the
- * household together, for a letter that is written to both.
+ * Merge fields and conditions in the words of a message, in Liquid: `{{ first_name }}`, `{{ town | default: "the coast" }}`,
+ * `{% if team %}we{% else %}I{% endif %}`. A field without a value and without a default never leaves a hole: the plain version
+ * goes instead. Values are inserted as given and once: a name that looks like a template is not a template.
  */
-import type { Words } from '../campaigns';
+import { Liquid, type Template } from 'liquidjs';
+import { htmlOfDoc, inert } from './mail-doc';
+import { plainLiquid, walkPlain, type PlainLiquid } from './plain-liquid';
+import { chooseVariant, FIRST_PICK, seededPick, type Pick } from './variants';
+import type { Words } from './words';
 
-export const MERGE_FIELDS = [
-  'first_name',
-  'first_names',
-  'last_name',
-  'town',
-  'agent_name',
-  'agent_first_name',
-  'agent_phone',
-  'brokerage',
-] as const;
-export type MergeField = (typeof MERGE_FIELDS)[number];
+/** What may be merged in, with an example that is as long as such values are. `first_names` are those of the household together. */
+export const MERGE_FIELDS = {
+  first_name: 'Oda',
+  first_names: 'Oda and Jago',
+  last_name: 'Brandvold',
+  town: 'Saltmarsh',
+  street: '14 Heron Lane',
+  agent_name: 'Asta Lund',
+  agent_first_name: 'Asta',
+  agent_phone: '(564) 555-0101',
+  agent_email: 'asta@tern.example',
+  brokerage: 'Tern & Tiller Realty',
+  office: 'Quillhaven',
+  listing_address: '22 Kelp Street',
+  listing_town: 'Petrel Point',
+  listing_price: '$412,000',
+  listing_beds: '3',
+} as const;
+export type MergeField = keyof typeof MERGE_FIELDS;
+export const MERGE_FIELD_NAMES = Object.keys(MERGE_FIELDS) as MergeField[];
+/** What conditions ask beside the fields: whether several agents work here, so that one wording says I or we. */
+export const CONDITION_NAMES = ['team'] as const;
 /** `field.boat` is the account's own field “Boat”, in any case of letters. */
-export type MergeFields = Partial<Record<MergeField | `field.${string}`, string | null>>;
+export type MergeFields = Partial<Record<MergeField | 'team' | `field.${string}`, string | null>>;
+
+/** What every contact has: somebody answers for them. */
+export const ALWAYS_KNOWN: readonly MergeField[] = ['agent_first_name', 'agent_name', 'agent_phone', 'agent_email', 'brokerage'];
 
 /** Of whom and for whom a message speaks. */
 export interface MergeOf {
@@ -26,42 +44,234 @@ export interface MergeOf {
   firstNames: string;
   lastName: string;
   town: string | null;
+  street?: string | null;
   /** Nobody of ours is responsible yet: the brokerage speaks. */
-  agent: { firstName: string; name: string; phone: string } | null;
+  agent: { firstName: string; name: string; phone: string; email?: string | null } | null;
   brokerage: string;
+  office?: string | null;
+  /** Several agents work here. */
+  team?: boolean;
+  /** The home about which they asked last. */
+  listing?: { address?: string | null; town?: string | null; price?: number | null; beds?: number | null } | null;
 }
-export const mergeFields = ({ firstName, firstNames, lastName, town, agent, brokerage }: MergeOf): MergeFields => ({
-  first_name: firstName,
-  first_names: firstNames,
-  last_name: lastName,
-  town,
-  agent_first_name: agent?.firstName ?? brokerage,
-  agent_name: agent?.name ?? brokerage,
-  agent_phone: agent?.phone ?? '',
-  brokerage,
+export const mergeFields = (of: MergeOf): MergeFields => ({
+  first_name: of.firstName,
+  first_names: of.firstNames,
+  last_name: of.lastName,
+  town: of.town,
+  street: of.street ?? null,
+  agent_first_name: of.agent?.firstName ?? of.brokerage,
+  agent_name: of.agent?.name ?? of.brokerage,
+  agent_phone: of.agent?.phone ?? '',
+  agent_email: of.agent?.email ?? '',
+  brokerage: of.brokerage,
+  office: of.office ?? of.brokerage,
+  team: of.team ? 'yes' : null,
+  listing_address: of.listing?.address ?? null,
+  listing_town: of.listing?.town ?? null,
+  listing_price: of.listing?.price ? `$${Math.round(of.listing.price).toLocaleString('en-US')}` : null,
+  listing_beds: of.listing?.beds ? String(of.listing.beds) : null,
 });
 
-const FIELD = /\{\{\s*([a-z_]+|field\.[^{}]+?)\s*\}\}/g;
 const OWN = 'field.';
 /** The name under which a field's value is kept. */
 export const ownField = (name: string): `field.${string}` => `${OWN}${name.trim().toLowerCase()}`;
-const keyOf = (name: string): string => (name.startsWith(OWN) ? ownField(name.slice(OWN.length)) : name);
 
-/** The merge fields that a text uses. */
-export const fieldsIn = (text: string): string[] => [...text.matchAll(FIELD)].map((match) => keyOf(match[1]!));
+/** What stands between the braces of a field or a condition. */
+const TAG = /\{\{-?([\s\S]*?)-?\}\}|\{%-?([\s\S]*?)-?%\}/g;
+const OWN_IN_FIELD = /^(\s*)field\.([^|}]+?)(\s*)(\||$)/i;
+const OWN_IN_TAG = /\bfield\.([\p{L}\p{N}_-]+)/giu;
 
-const fill = (text: string, fields: MergeFields): string =>
-  text.replace(FIELD, (_, name: string) => (fields as Record<string, string | null | undefined>)[keyOf(name)]?.trim() ?? '');
-const complete = (text: string, fields: MergeFields): boolean =>
-  fieldsIn(text).every((name) => (fields as Record<string, string | null | undefined>)[name]?.trim());
+/** Own fields are called by their names, which may have spaces; Liquid is given them as keys. */
+const liquidOf = (source: string): string =>
+  source.includes(OWN)
+    ? source.replace(TAG, (whole, field?: string, tag?: string) => {
+        if (field !== undefined) {
+          const own = OWN_IN_FIELD.exec(field);
+          return own
+            ? `{{${own[1]}field[${JSON.stringify(own[2]!.trim().toLowerCase())}]${own[3]}${field.slice(own[0].length - own[4]!.length)}}}`
+            : whole;
+        }
+        return `{%${tag!.replace(OWN_IN_TAG, (_, name: string) => `field[${JSON.stringify(name.toLowerCase())}]`)}%}`;
+      })
+    : source;
 
-/** The words with their fields filled in; the plain version when a field of the text or subject has no value. */
-export function fillWords(words: Words, fields: MergeFields): { subject: string | null; text: string; usedPlain: boolean } {
-  const subject = words.subject ?? null;
-  const usedPlain = !complete(words.text, fields) || (subject !== null && !complete(subject, fields));
+const WORDS_OF_LIQUID = new Set(
+  'if elsif else endif unless endunless case when endcase comment endcomment and or not contains true false nil null empty blank'.split(
+    ' ',
+  ),
+);
+/** The merge fields and conditions that a text uses, each as often as it does. */
+export function fieldsIn(text: string): string[] {
+  const found: string[] = [];
+  for (const [, field, tag] of text.matchAll(TAG)) {
+    if (field !== undefined) {
+      const own = OWN_IN_FIELD.exec(field);
+      const name = own ? ownField(own[2]!) : field.split('|')[0]!.trim();
+      if (name && !/^["'\d]/.test(name)) found.push(name);
+      continue;
+    }
+    const bare = tag!.replace(/"[^"]*"|'[^']*'/g, ' ').replace(/\|.*$/s, '');
+    for (const [word] of bare.matchAll(/field\.[\p{L}\p{N}_-]+|[\p{L}_][\p{L}\p{N}_.]*/giu))
+      if (!WORDS_OF_LIQUID.has(word.toLowerCase())) found.push(word.startsWith(OWN) ? ownField(word.slice(OWN.length)) : word);
+  }
+  return found;
+}
+
+const engineFor = (escape: boolean): Liquid => {
+  const engine = new Liquid({
+    strictVariables: true,
+    strictFilters: true,
+    lenientIf: true,
+    ownPropertyOnly: true,
+    outputEscape: escape ? 'escape' : undefined,
+    parseLimit: 100_000,
+    renderLimit: 200,
+    memoryLimit: 2_000_000,
+  });
+  /* Words decide and insert; they neither repeat nor read other files. */
+  for (const tag of [
+    'for',
+    'tablerow',
+    'include',
+    'render',
+    'layout',
+    'block',
+    'assign',
+    'capture',
+    'increment',
+    'decrement',
+    'cycle',
+  ])
+    delete engine.tags[tag];
+  return engine;
+};
+type Kind = 'text' | 'html';
+const engines: Partial<Record<Kind, Liquid>> = {};
+const engineOf = (kind: Kind): Liquid => (engines[kind] ??= engineFor(kind === 'html'));
+
+const MOST_KEPT = 4_000;
+const parsed: Record<Kind, Map<string, Template[]>> = { text: new Map(), html: new Map() };
+const plainOnes = new Map<string, PlainLiquid | null>();
+function plainOf(source: string): PlainLiquid | null {
+  const known = plainOnes.get(source);
+  if (known !== undefined) return known;
+  const plain = plainLiquid(liquidOf(source));
+  if (plainOnes.size >= MOST_KEPT) plainOnes.clear();
+  plainOnes.set(source, plain);
+  return plain;
+}
+/** @throws what Liquid says of words that it cannot read */
+function templateOf(source: string, kind: Kind): Template[] {
+  const known = parsed[kind].get(source);
+  if (known) return known;
+  const template = engineOf(kind).parse(liquidOf(source));
+  if (parsed[kind].size >= MOST_KEPT) parsed[kind].clear();
+  parsed[kind].set(source, template);
+  return template;
+}
+
+/** What is wrong with the fields and conditions of a text, in Liquid's words; null when nothing is. */
+export function syntaxFault(source: string): { message: string; at: number } | null {
+  try {
+    templateOf(source, 'text');
+    return null;
+  } catch (error) {
+    const { message, token } = error as Error & { token?: { begin?: number } };
+    return { message: message.replace(/, line:.*$/s, ''), at: token?.begin ?? 0 };
+  }
+}
+
+const scopes = new WeakMap<MergeFields, Record<string, unknown>>();
+/** The values as Liquid looks them up. What is empty is not there. */
+function scopeOf(fields: MergeFields): Record<string, unknown> {
+  const known = scopes.get(fields);
+  if (known) return known;
+  const scope: Record<string, unknown> = {};
+  const own: Record<string, string> = {};
+  for (const name in fields) {
+    const value = (fields as Record<string, string | null | undefined>)[name]?.trim();
+    if (!value) continue;
+    if (name.startsWith(OWN)) own[name.slice(OWN.length)] = value;
+    else scope[name] = value;
+  }
+  scope.field = own;
+  scopes.set(fields, scope);
+  return scope;
+}
+
+/** The words with their fields filled in; null when one has no value and no default. @throws when they cannot be read */
+export function renderWords(source: string, fields: MergeFields, kind: Kind = 'text'): string | null {
+  if (!source.includes('{')) return source;
+  const plain = plainOf(source);
+  if (plain) {
+    const valueOf = (name: string) => (fields as Record<string, string | null | undefined>)[name]?.trim() || undefined;
+    return walkPlain(plain, valueOf, kind === 'html' ? inert : asIs);
+  }
+  const template = templateOf(source, kind);
+  try {
+    return engineOf(kind).renderSync(template, scopeOf(fields)) as string;
+  } catch (error) {
+    if ((error as Error).name === 'UndefinedVariableError' || /undefined variable/.test((error as Error).message)) return null;
+    throw error;
+  }
+}
+const asIs = (value: string): string => value;
+/** Words that cannot be read have no value either: the plain version goes. */
+const filled = (source: string, fields: MergeFields, kind: Kind): string | null => {
+  try {
+    return renderWords(source, fields, kind);
+  } catch {
+    return null;
+  }
+};
+/** The last resort, for a plain version that asks for something unknown in spite of the checks: its fields vanish. */
+const withoutFields = (source: string): string =>
+  source
+    .replace(TAG, '')
+    .replace(/ {2,}/g, ' ')
+    .replace(/ ([,.!?])/g, '$1');
+
+export interface Filled {
+  subject: string | null;
+  text: string;
+  /** The body of an e-mail of blocks, its looks at each element; null for one that was written as text. */
+  html: string | null;
+  usedPlain: boolean;
+  /** Which variants it has: `s0:1` the second option of the first group of the subject, `t…` of the text, `p…` of the plain version. */
+  picks: string[];
+}
+
+/**
+ * The words with their variants chosen and their fields filled in; the plain version when a field of the text or subject has no value.
+ * @param seed the same seed chooses the same variants; without one, the first of each
+ */
+export function fillWords(
+  words: Words,
+  fields: MergeFields,
+  { seed, pictureUrl = (id) => `/pictures/${id}` }: { seed?: string; pictureUrl?: (id: string) => string } = {},
+): Filled {
+  const pick: Pick = seed === undefined ? FIRST_PICK : seededPick(seed);
+  const picks: string[] = [];
+  const choose = (letter: string, source: string): string => {
+    const own: string[] = [];
+    const chosen = chooseVariant(source, pick, own);
+    for (const one of own) picks.push(letter + one);
+    return chosen;
+  };
+  const subjectSource = words.subject === undefined ? null : choose('s', words.subject);
+  const subject = subjectSource === null ? null : filled(subjectSource, fields, 'text');
+  const before = picks.length;
+  const text = filled(choose('t', words.text), fields, 'text');
+  const html = words.doc && text !== null ? filled(chooseVariant(htmlOfDoc(words.doc, pictureUrl), pick), fields, 'html') : null;
+  if (text !== null && (subject !== null || subjectSource === null)) return { subject, text, html, usedPlain: false, picks };
+  picks.length = before;
+  const plain = choose('p', words.plain);
   return {
-    subject: subject === null ? null : fill(subject, fields),
-    text: fill(usedPlain ? words.plain : words.text, fields),
-    usedPlain,
+    subject: subjectSource === null ? null : (subject ?? withoutFields(subjectSource)),
+    text: filled(plain, fields, 'text') ?? withoutFields(plain),
+    html: null,
+    usedPlain: true,
+    picks,
   };
 }

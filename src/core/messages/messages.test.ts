@@ -7,7 +7,9 @@ test('fields are filled in; with one missing the plain version goes', () => {
   expect(fillWords(WORDS, { first_name: 'Oda', town: 'Saltmarsh' })).toEqual({
     subject: null,
     text: 'Hi Oda, about Saltmarsh.',
+    html: null,
     usedPlain: false,
+    picks: [],
   });
   expect(fillWords(WORDS, { first_name: '  ', town: 'Saltmarsh' })).toMatchObject({
     text: 'Hello, about your search.',

@@ -11,6 +11,20 @@ export interface Jobs {
   'changes.run': { changeId: string };
   'changes.undo': { changeId: string };
   'routing.notice': { noticeId: string };
+  /** A message that somebody tries on themselves. */
+  'messages.try': {
+    trial: {
+      key: string;
+      userId: string;
+      channel: string;
+      subject: string | null;
+      text: string;
+      html: string | null;
+      files: string[];
+    };
+  };
+  /** The letters of a broadcast as one file to print, or its labels. */
+  'broadcasts.print': { broadcastId: string; what: 'letters' | 'labels' };
   'campaigns.rehearse': { rehearsalId: string };
   'routing.rehearse': { rehearsalId: string };
 }

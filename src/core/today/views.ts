@@ -15,6 +15,8 @@ export interface WireView {
   today: number;
   /** Inquiries that arrived today. */
   intake: number;
+  /** People who wrote what nobody has read. */
+  inbox: number;
   contacts: number;
   /** Offers that nobody has tried yet. */
   routing: number;

@@ -12,9 +12,11 @@ export interface OutgoingMail {
   replyTo: string;
   subject: string;
   text: string;
+  /** The same with its looks. */
+  html?: string;
   unsubscribeUrl: string | null;
   at: Date;
-  attachment?: { name: string; type: string; content: Buffer };
+  attachments?: { name: string; type: string; content: Buffer }[];
 }
 export interface MailProvider {
   send(mail: OutgoingMail): Promise<ProviderAnswer>;
@@ -42,16 +44,15 @@ export function smtpMail(url: string, domain: string): MailProvider {
           replyTo: mail.replyTo,
           subject: mail.subject,
           text: mail.unsubscribeUrl ? `${mail.text}\n\n--\nNo more e-mails from us: ${mail.unsubscribeUrl}\n` : mail.text,
+          ...(mail.html ? { html: mail.html } : {}),
           messageId: `<${mail.key}@${domain}>`,
           date: mail.at,
           headers: mail.unsubscribeUrl
             ? { 'List-Unsubscribe': `<${mail.unsubscribeUrl}>`, 'List-Unsubscribe-Post': 'List-Unsubscribe=One-Click' }
             : {},
-          ...(mail.attachment
+          ...(mail.attachments?.length
             ? {
-                attachments: [
-                  { filename: mail.attachment.name, contentType: mail.attachment.type, content: mail.attachment.content },
-                ],
+                attachments: mail.attachments.map(({ name, type, content }) => ({ filename: name, contentType: type, content })),
               }
             : {}),
           disableFileAccess: true,

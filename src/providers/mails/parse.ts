@@ -15,7 +15,8 @@ const boxes = (list: AddressObject | AddressObject[] | undefined): Mailbox[] =>
 /** A name or subject never holds a line break, whatever was encoded into it. */
 const lineOf = (text: string | undefined): string => (text ?? '').split(/[\r\n]/)[0]!.trim();
 
-const TEXTUAL = /^(?:text\/(?!plain|html)|application\/(?:json|xml|vcard)|.*\+(?:json|xml)$)/i;
+const TEXTUAL =
+  /^(?:text\/(?!plain|html)|message\/(?:global-)?(?:delivery-status|feedback-report)$|application\/(?:json|xml|vcard)|.*\+(?:json|xml)$)/i;
 const isTextual = (type: string, name: string): boolean => TEXTUAL.test(type) || /\.(?:vcf|json|xml)$/i.test(name);
 
 /** Reads a mail. Whatever is broken in it is read as far as it goes. */

@@ -1,7 +1,7 @@
 /** What campaigns change at contacts: tags, stage, horizon, agent, into and out of other campaigns; each with its line in the timeline. */
 import type { Change } from '@/core/campaigns';
 import type { Activity, Because } from '@/core/contacts';
-import { endFollowUp, endOffers, recordActivities, refreshSearch, restate } from '../contacts';
+import { endFollowUp, endOffers, listFields, recordActivities, refreshSearch, restate, setFields } from '../contacts';
 import type { Tx } from '../shared';
 import { enrol } from './enrol.service';
 
@@ -90,6 +90,12 @@ async function applyOne(tx: Tx, accountId: string, group: Owed[], at: Date): Pro
       const done = rows.map(({ id }) => id);
       await endOffers(tx, done, at);
       return tell(done, `Handed to ${rows[0]?.name ?? ''}`);
+    }
+    case 'field': {
+      const field = (await listFields(accountId, tx)).find(({ id }) => id === change.fieldId);
+      if (!field) return undefined;
+      for (const id of ids) await setFields(tx, accountId, id, { [change.fieldId]: change.value || null });
+      return tell(ids, change.value ? `${field.name}: ${change.value}` : `${field.name} is empty now`);
     }
     case 'begin': {
       const { lines: begun } = await enrol(tx, accountId, change.campaignId, ids, because, at);

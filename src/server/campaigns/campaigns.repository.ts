@@ -1,7 +1,7 @@
 /** Reading campaigns and enrolments. */
 import type { CampaignView, EnrolmentView, StepCount } from '@/core/campaigns';
 import { notFound } from '@/core/shared';
-import type { Scope } from '@/core/accounts';
+import { mayChange, type Scope } from '@/core/accounts';
 import { sentenceOf, type Because } from '@/core/contacts';
 import { findContact, stageNames, visible } from '../contacts';
 import { reader } from '../shared';
@@ -43,10 +43,6 @@ export async function listCampaigns(scope: Scope, id: string | null = null): Pro
     steps: counts.get(row.id) ?? {},
   }));
 }
-
-/** A campaign of one's own is changed by whoever made it; what the team uses by those who run the office. */
-export const mayChange = (scope: Scope, { made_by, shared }: { made_by: string | null; shared: boolean }): boolean =>
-  scope.sees === 'all' || (made_by !== null && made_by === scope.userId && !shared);
 
 async function stepCounts(scope: Scope, id: string | null): Promise<Map<string, Record<string, StepCount>>> {
   const bind: unknown[] = [];

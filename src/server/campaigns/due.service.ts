@@ -2,12 +2,13 @@
  * Carrying out enrolments that are due, a batch at a time: claim, decide in core, write outbox rows, tasks, timeline and
  * the next step in one transaction. Any number of workers may run it at once; each row is claimed by one.
  */
-import { decideTouch, type Campaign, type TouchDecision } from '@/core/campaigns';
+import { decideTouch, type Campaign, type TouchDecision, type TouchEffect } from '@/core/campaigns';
 import type { Activity } from '@/core/contacts';
 import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
 import { matches, type Known, type Tree } from '@/core/segments';
 import { listFields, recordActivities } from '../contacts';
 import { readKnown } from '../segments';
+import { wordsFor } from '../templates';
 import { joinAsWritten, now, transact, type Tx } from '../shared';
 import { applyChanges, type Owed } from './apply';
 import { contactOf, PERSON, PERSON_JOINS, type PersonRow } from './person.rows';
@@ -26,6 +27,7 @@ interface DueRow extends PersonRow {
   started_at: Date;
   due_at: Date;
   planned_at: Date | null;
+  asks_words: boolean;
 }
 
 const CLAIM = `
@@ -34,8 +36,8 @@ const CLAIM = `
     where e.state in ('active','paused') and e.due_at <= $1 and not k.campaigns_held and not coalesce((a.settings->>'campaignsHeld')::boolean, false)
     order by e.due_at, e.id limit $2 for update of e skip locked
   )
-  select e.id, a.settings, a.time_zone as zone, e.campaign_id, p.name as campaign, e.version_id, e.step, e.round, e.last_at, e.started_at, e.due_at, e.planned_at,
-    ${PERSON({ dates: 'v.asks_dates', household: 'v.asks_household', fields: 'v.asks_fields' })}
+  select e.id, a.settings, a.time_zone as zone, e.campaign_id, p.name as campaign, e.version_id, e.step, e.round, e.last_at, e.started_at, e.due_at, e.planned_at, v.asks_words,
+    ${PERSON({ dates: 'v.asks_dates', household: 'v.asks_household or v.asks_words', fields: 'v.asks_fields or v.asks_words', listing: 'v.asks_listing or v.asks_words' })}
   from due e join campaigns p on p.id = e.campaign_id join campaign_versions v on v.id = e.version_id join contacts c on c.id = e.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = e.account_id ${PERSON_JOINS}
   order by e.due_at, e.id`;
 
@@ -50,7 +52,16 @@ export async function carryOutDue(limit = 200): Promise<number> {
       tx,
       rows.map((row) => row.version_id),
     );
-    const campaignOf = (row: DueRow): Campaign => ({ ...versions.get(row.version_id)!, id: row.campaign_id, name: row.campaign });
+    const wordsOf = await wordsFor(
+      tx,
+      rows.filter((row) => row.asks_words).map((row) => row.account_id),
+    );
+    const campaignOf = (row: DueRow): Campaign => ({
+      ...versions.get(row.version_id)!,
+      id: row.campaign_id,
+      name: row.campaign,
+      wordsOf: wordsOf.get(row.account_id),
+    });
     const meets = await askedOf(tx, rows, versions, at);
     const decided = rows.map((row) => ({
       row,
@@ -111,24 +122,44 @@ const enrolmentOf = (row: DueRow) => ({
   hasWaited: row.planned_at !== null && row.due_at > row.planned_at,
 });
 
+/** What the first text of a conversation has beside its words. */
+const TALK_TEXT: Pick<Extract<TouchEffect, { do: 'send' }>, 'channel' | 'subject' | 'html' | 'files' | 'template' | 'picks'> = {
+  channel: 'text',
+  subject: null,
+  html: null,
+  files: [],
+  template: null,
+  picks: [],
+};
+
 async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[], at: Date): Promise<void> {
   const effects = decided.flatMap(({ row, decision }) => decision.effects.map((effect) => ({ row, effect })));
-  const sends = effects.flatMap(({ row, effect }) =>
-    effect.do === 'send'
-      ? [
-          {
-            account_id: row.account_id,
-            key: effect.key,
-            channel: effect.channel,
-            contact_id: row.contact_id,
-            enrolment_id: row.id,
-            user_id: row.owner_id,
-            address: effect.address,
-            payload: { subject: effect.subject, text: effect.text, day: effect.day, step: effect.step },
-          },
-        ]
-      : [],
-  );
+  const sends = effects.flatMap(({ row, effect }) => {
+    if (effect.do !== 'send' && effect.do !== 'talk') return [];
+    const message = effect.do === 'send' ? effect : { ...TALK_TEXT, text: effect.text };
+    return [
+      {
+        account_id: row.account_id,
+        key: effect.key,
+        channel: message.channel,
+        contact_id: row.contact_id,
+        enrolment_id: row.id,
+        user_id: row.owner_id,
+        address: effect.address,
+        payload: {
+          subject: message.subject,
+          text: message.text,
+          day: effect.day,
+          step: effect.step,
+          ...(message.html ? { html: message.html } : {}),
+          ...(message.files.length ? { files: message.files } : {}),
+        },
+        template_id: message.template?.id ?? null,
+        template_version: message.template?.version ?? null,
+        picks: message.picks.length ? message.picks : null,
+      },
+    ];
+  });
   const tasks = effects.flatMap(({ row, effect }) =>
     effect.do === 'task'
       ? [
@@ -144,6 +175,25 @@ async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[]
         ]
       : [],
   );
+  const talks = effects.flatMap(({ row, effect }) =>
+    effect.do === 'talk'
+      ? [
+          {
+            account_id: row.account_id,
+            contact_id: row.contact_id,
+            enrolment_id: row.id,
+            flow: effect.flow,
+            standing: effect.standing,
+          },
+        ]
+      : [],
+  );
+  if (talks.length)
+    await tx.run(
+      `insert into talks (account_id, contact_id, enrolment_id, state, flow, standing, started_at, last_at) select account_id, contact_id, enrolment_id, 'open', flow, standing, $2, $2
+       from jsonb_to_recordset($1::jsonb) as x (account_id bigint, contact_id bigint, enrolment_id bigint, flow jsonb, standing jsonb) on conflict do nothing`,
+      [JSON.stringify(talks), at],
+    );
   const next = decided.map(({ row, decision }) => {
     const { next } = decision;
     return next.state === 'active'
@@ -172,9 +222,9 @@ async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[]
   });
   await tx.run(
     `with sends as (
-       insert into outbox (account_id, key, channel, contact_id, enrolment_id, user_id, address, payload, automatic, due_at, created_at)
-       select account_id, key, channel, contact_id, enrolment_id, user_id, address, payload, true, $4, $4
-       from jsonb_to_recordset($1::jsonb) as x (account_id bigint, key text, channel text, contact_id bigint, enrolment_id bigint, user_id bigint, address text, payload jsonb)
+       insert into outbox (account_id, key, channel, contact_id, enrolment_id, user_id, address, payload, automatic, due_at, created_at, template_id, template_version, picks)
+       select account_id, key, channel, contact_id, enrolment_id, user_id, address, payload, true, $4, $4, template_id, template_version, picks
+       from jsonb_to_recordset($1::jsonb) as x (account_id bigint, key text, channel text, contact_id bigint, enrolment_id bigint, user_id bigint, address text, payload jsonb, template_id bigint, template_version int, picks text[])
        on conflict (key) do nothing
      ), tasks as (
        insert into tasks (account_id, contact_id, user_id, kind, due_at, note, key, created_at, role)

@@ -10,7 +10,7 @@ export {
   updateCampaign,
 } from './campaigns.service';
 export { carryOutDue, nextDue } from './due.service';
-export { mailingAddress } from './person.rows';
+export { mailingAddress, readPeople } from './person.rows';
 export {
   failCampaignRehearsal,
   findCampaignRehearsal,

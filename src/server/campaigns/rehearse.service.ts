@@ -97,7 +97,7 @@ export async function performCampaignRehearsal(id: string, going: () => boolean)
     if (!going()) throw new AppError('conflict', 'The process ends; another goes on.', { retry: true });
     const ids = people.slice(from, from + PIECE);
     const rows = await tx.rows<PersonRow>(
-      `select ${PERSON({ dates: 'true', household: 'false', fields: 'false' })} from contacts c join contact_facts f on f.contact_id = c.id join accounts a on a.id = c.account_id ${PERSON_JOINS} where c.id = any($1::bigint[])`,
+      `select ${PERSON({ dates: 'true', household: 'false', fields: 'false', listing: 'false' })} from contacts c join contact_facts f on f.contact_id = c.id join accounts a on a.id = c.account_id ${PERSON_JOINS} where c.id = any($1::bigint[])`,
       [ids],
     );
     const under = await underWay(ids, order.campaign_id);

@@ -39,4 +39,5 @@ export { listTimeline } from './timeline.repository';
 export { segmentSql, type SegmentContext } from './segment.sql';
 export { visible } from './visible';
 export { verify, type Verified } from './verify';
+export { checkRegistry } from './registry.repository';
 export { reportActivity } from './report.service';

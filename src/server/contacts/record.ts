@@ -224,7 +224,9 @@ async function answerOffers(tx: Tx, tries: Activity[]): Promise<void> {
   }
   await tx.run(
     `with tried as (select * from jsonb_to_recordset($1::jsonb) as x (contact_id bigint, at timestamptz)),
-      stamped as (update inquiries i set first_try_at = greatest(t.at, i.arrived_at) from tried t where i.contact_id = t.contact_id and i.first_try_at is null)
+      stamped as (update inquiries i set first_try_at = greatest(t.at, i.arrived_at) from tried t where i.contact_id = t.contact_id and i.first_try_at is null),
+      taken_over as (update talks k set state = 'stopped', last_at = t.at from tried t where k.contact_id = t.contact_id and k.state = 'open'),
+      seen as (update contacts c set unread_at = null from tried t where c.id = t.contact_id and c.unread_at <= t.at)
      update offers o set answered_at = t.at from tried t where o.contact_id = t.contact_id and o.answered_at is null`,
     [JSON.stringify([...first].map(([contact_id, at]) => ({ contact_id, at })))],
   );

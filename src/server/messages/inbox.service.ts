@@ -10,6 +10,7 @@ import { findPerson } from '../accounts';
 import { captureInquiry, doorOfKind } from '../capture';
 import { acceptOffer, answeredByMail, answeredByText, declineOffer } from '../routing';
 import { changePermissions, permissionActivity, recordActivities } from '../contacts';
+import { goOnTalking } from '../talks';
 import { mailToken, now, readMailToken, transact, type Tx } from '../shared';
 
 /** The purpose under which reply addresses are signed. */
@@ -215,6 +216,12 @@ async function recordAnswer(
     activities.push(permissionActivity(known.contactId, change));
   }
   await recordActivities(tx, known.accountId, activities);
+  if (!answer.autoReply && !optOut && answer.channel === 'text') await goOnTalking(tx, known.contactId, answer.body, answer.at);
+  if (!answer.autoReply)
+    await tx.run('update contacts set unread_at = coalesce(unread_at, $2), wrote_at = greatest(wrote_at, $2) where id = $1', [
+      known.contactId,
+      answer.at,
+    ]);
 }
 
 async function fromStranger(accountId: string, person: object, source: string, message: string, eventId: string): Promise<void> {

@@ -21,4 +21,10 @@ export {
   type HandOver,
   type OutboxMessage,
 } from './outbox.service';
+export { receiveReturned } from './returned.service';
+export { followLink, noteOpened, openToken, trackedLinks } from './seen.service';
+export { mergeFieldsOf } from './merge-fields';
+export { tryOnMe, type Trial } from './trial.service';
+export { keepTracking, LETTER_STATES, type LetterState } from './tracking.service';
+export { listAnswers, markRead } from './answers.repository';
 export { findUnsubscribe, unsubscribe, unsubscribeToken } from './unsubscribe.service';

@@ -3,12 +3,11 @@
  * holds it; the check of the guardrails sits here, at the hand-over, and nothing goes around it. A row keeps its key over
  * all attempts, so that a provider which has seen it takes a repeat for the same message.
  */
-import type { ParkedView } from '@/core/messages';
 import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
 import { mayTouch, UNKNOWN_PERMISSION, type PermissionState, type Verdict } from '@/core/campaigns';
 import type { Activity, Because, Channel, Stage } from '@/core/contacts';
-import type { ProviderAnswer } from '@/core/messages';
-import { mailingAddress } from '../campaigns';
+import { fillWords, withSender, type Goes, type ParkedView, type ProviderAnswer, type Words } from '@/core/messages';
+import { mailingAddress, readPeople } from '../campaigns';
 import { recordActivities } from '../contacts';
 import { joinAsWritten, now, publish, reader, transact, wakeWorkers, type Tx } from '../shared';
 
@@ -20,6 +19,13 @@ export interface OutboxMessage {
   attempts: number;
   subject: string | null;
   text: string;
+  /** The body of an e-mail of blocks; null for one of text. */
+  html: string | null;
+  files: string[];
+  /** Goes by itself, so that what is opened and clicked is counted. */
+  automatic: boolean;
+  /** A letter that the house prints itself. */
+  printedHere: boolean;
   /** The instant by our clock at which it goes. */
   at: Date;
   contact: { id: string; name: string; accountId: string };
@@ -34,6 +40,18 @@ export interface OutboxMessage {
 /** What came of handing a row to its provider. */
 export type HandOver = { id: string } & ProviderAnswer;
 
+interface Payload {
+  subject?: string | null;
+  text?: string;
+  html?: string;
+  files?: string[];
+  day?: number;
+  callId?: string;
+  names?: string;
+  /** Part of a conversation with the assistant. */
+  talk?: true;
+}
+
 interface ClaimRow {
   id: string;
   account_id: string;
@@ -46,9 +64,17 @@ interface ClaimRow {
   went: { at: string; channel: Channel }[];
   user_id: string | null;
   address: string | null;
-  payload: { subject?: string | null; text?: string; day?: number; callId?: string; names?: string };
+  payload: Payload;
   automatic: boolean;
   attempts: number;
+  broadcast_id: string | null;
+  broadcast_words: Words | null;
+  goes: Goes | null;
+  template_id: string | null;
+  template: string | null;
+  day_cap: number | null;
+  template_sent: number | null;
+  household_says_no: boolean;
   settings: Partial<Settings>;
   account_name: string;
   first_name: string;
@@ -78,16 +104,20 @@ const MOST_ATTEMPTS = 60;
 
 const CLAIM = `
   with due as (
-    select o.id from outbox o join accounts a on a.id = o.account_id join contacts k on k.id = o.contact_id where o.state in ('waiting','sending') and o.due_at <= $1
+    select o.id from outbox o join accounts a on a.id = o.account_id join contacts k on k.id = o.contact_id left join broadcasts b on b.id = o.broadcast_id where o.state in ('waiting','sending') and o.due_at <= $1
+      and (b.id is null or b.state = 'going')
       and not (o.automatic and (k.campaigns_held or coalesce((a.settings->>'campaignsHeld')::boolean, false))) and (o.retry_at is null or o.retry_at <= clock_timestamp())
       and (o.state = 'waiting' or not exists (select 1 from processes p where p.id = o.leased_by and p.seen_at > clock_timestamp() - make_interval(secs => ${DEAD_AFTER_SECONDS})))
     order by o.due_at, o.id limit $2 for update of o skip locked
   )
-  select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrolment_id, e.state as enrolment_state, coalesce((select (v.plan->>'anyStage')::boolean from campaign_versions v where v.id = e.version_id), false) as any_stage, f.went, o.user_id, o.address, o.payload, o.automatic, o.attempts, a.settings, a.name as account_name,
+  select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrolment_id, e.state as enrolment_state, coalesce((select (v.plan->>'anyStage')::boolean from campaign_versions v where v.id = e.version_id), false) as any_stage, f.went, o.user_id, o.address, o.payload, o.automatic, o.attempts, a.settings, a.name as account_name, o.broadcast_id, b.words as broadcast_words, b.goes,
+    o.template_id, t.name as template, t.day_cap, case when t.day_cap is not null then (select count(*)::int from outbox s where s.template_id = t.id and s.sent_at >= (date_trunc('day', $1::timestamptz at time zone a.time_zone) at time zone a.time_zone)) end as template_sent,
+    coalesce(h.do_not_contact, false) as household_says_no,
     c.first_name, c.last_name, c.stage, c.time_zone, c.do_not_contact, c.street, c.city, c.postal_code, f.last_in_at, p.id as point_id, p.fault as point_fault, r.state, r.at as permission_at, r.how,
     exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
     u.first_name || ' ' || u.last_name as agent_name, u.email as agent_email, u.phone as agent_phone
   from due join outbox o on o.id = due.id join contacts c on c.id = o.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = o.account_id
+  left join households h on h.id = c.household_id left join broadcasts b on b.id = o.broadcast_id left join templates t on t.id = o.template_id
   left join enrolments e on e.id = o.enrolment_id left join users u on u.id = o.user_id
   left join contact_points p on p.account_id = o.account_id and p.kind = case o.channel when 'email' then 'email' else 'phone' end and p.value = o.address and p.active and o.channel <> 'letter'
   left join permissions r on r.account_id = o.account_id and r.address = case o.channel when 'letter' then 'person:' || o.contact_id else o.address end and r.channel = o.channel
@@ -102,10 +132,13 @@ export async function claimOutbox(processId: string, limit: number): Promise<{ m
     if (!rows.length) return { messages: [], claimed: 0 };
     /* What goes to a person in this batch counts for what follows in it. */
     const going = new Map<string, { at: Date; channel: Channel }[]>();
+    const ofTemplate = new Map<string, number>();
     const judged = rows.map((row) => {
       const before = going.get(row.contact_id) ?? row.went.map((one) => ({ at: new Date(one.at), channel: one.channel }));
-      const verdict = judge(row, before, at);
+      const sent = row.template_id ? (ofTemplate.get(row.template_id) ?? row.template_sent ?? 0) : 0;
+      const verdict = judge(row, before, sent, at);
       if (verdict.go === true && row.automatic) going.set(row.contact_id, [...before, { at, channel: row.channel }]);
+      if (verdict.go === true && row.template_id) ofTemplate.set(row.template_id, sent + 1);
       return { row, verdict };
     });
     const go = judged.filter(({ verdict }) => verdict.go === true).map(({ row }) => row);
@@ -113,23 +146,59 @@ export async function claimOutbox(processId: string, limit: number): Promise<{ m
       go.map((row) => row.id),
       processId,
     ]);
+    await addressBroadcasts(tx, go);
     await holdBack(tx, judged, at);
     return { messages: go.map((row) => messageOf(row, at)), claimed: rows.length };
   });
 }
 
-function judge(row: ClaimRow, touched: { at: Date; channel: Channel }[], at: Date): Verdict {
+/** The words of broadcasts are filled in when they go, with what is known by then; what went stands on the row. */
+async function addressBroadcasts(tx: Tx, rows: ClaimRow[]): Promise<void> {
+  const own = rows.filter((row) => row.broadcast_words && row.payload.text === undefined);
+  if (!own.length) return;
+  const words = JSON.stringify(own.map((row) => row.broadcast_words));
+  const people = await readPeople(tx, [...new Set(own.map((row) => row.contact_id))], {
+    household: words.includes('first_names'),
+    fields: words.includes('field.'),
+    listing: words.includes('listing_'),
+  });
+  const kept = own.map((row) => {
+    const person = people.get(row.contact_id)!;
+    const source = row.broadcast_words!;
+    const filled = fillWords(source, person.fields, { seed: row.key });
+    const text =
+      row.channel === 'text' && !person.textedBefore
+        ? withSender(filled.text, person.fields.agent_first_name ?? '', row.account_name)
+        : filled.text;
+    row.payload = {
+      subject: filled.subject,
+      text,
+      ...(row.channel === 'email' && filled.html ? { html: filled.html } : {}),
+      ...(row.channel === 'email' && source.files?.length ? { files: source.files.map(({ id }) => id) } : {}),
+    };
+    return { id: row.id, payload: row.payload, picks: filled.picks };
+  });
+  await tx.run(
+    `update outbox o set payload = x.payload, picks = x.picks from jsonb_to_recordset($1::jsonb) as x (id bigint, payload jsonb, picks text[]) where o.id = x.id`,
+    [JSON.stringify(kept)],
+  );
+}
+
+function judge(row: ClaimRow, touched: { at: Date; channel: Channel }[], ofTemplate: number, at: Date): Verdict {
   if (row.channel === 'call') return { go: true };
-  if (row.automatic && (row.enrolment_state === 'stopped' || row.enrolment_state === 'paused'))
+  if (row.automatic && !row.payload.talk && (row.enrolment_state === 'stopped' || row.enrolment_state === 'paused'))
     return { go: false, because: { why: 'has_answered', channel: row.channel } };
   return mayTouch(
     {
       channel: row.channel,
       automatic: row.automatic,
+      answers: row.payload.talk,
       now: at,
       timeZone: row.time_zone,
       stage: row.stage,
-      anyStage: row.any_stage,
+      anyStage: row.any_stage || row.broadcast_id !== null,
+      householdSaysNo: row.household_says_no,
+      template: row.day_cap === null ? null : { name: row.template ?? '', cap: row.day_cap, sent: ofTemplate },
       touched,
       doNotContact: row.do_not_contact,
       address: row.channel === 'letter' ? mailingAddress(row) : row.address,
@@ -188,6 +257,10 @@ const messageOf = (row: ClaimRow, at: Date): OutboxMessage => ({
   attempts: row.attempts + 1,
   subject: row.payload.subject ?? null,
   text: row.payload.text ?? '',
+  html: row.payload.html ?? null,
+  files: row.payload.files ?? [],
+  automatic: row.automatic,
+  printedHere: row.channel === 'letter' && row.goes?.printed === 'here',
   at,
   contact: {
     id: row.contact_id,
@@ -216,7 +289,7 @@ export async function completeOutbox(processId: string, results: HandOver[], at:
        from jsonb_to_recordset($1::jsonb) as x (id bigint, result text, receipt text, fault text, wait int), contacts c, users u
        where o.id = x.id and o.state = 'sending' and o.leased_by = $2 and c.id = o.contact_id and (u.id = o.user_id or (o.user_id is null and u.id = (select min(id) from users where account_id = o.account_id)))
        returning o.id, o.account_id, o.contact_id, o.channel, o.address, o.payload, o.automatic, o.user_id, o.state, o.enrolment_id, o.attempts, x.result, x.fault, u.phone as agent_phone, u.email as agent_email,
-         (select p.name from enrolments e join campaigns p on p.id = e.campaign_id where e.id = o.enrolment_id) as campaign`,
+         (select p.name from enrolments e join campaigns p on p.id = e.campaign_id where e.id = o.enrolment_id) as campaign, (select b.name from broadcasts b where b.id = o.broadcast_id) as broadcast`,
       [
         JSON.stringify(results.map((result) => ({ ...result, wait: result.result === 'later' ? backoffSeconds(1) : null }))),
         processId,
@@ -263,6 +336,7 @@ interface DoneRow {
   agent_phone: string | null;
   agent_email: string | null;
   campaign: string | null;
+  broadcast: string | null;
 }
 
 /** What went by itself counts for the caps; what is older than their longest span is forgotten. */
@@ -305,7 +379,9 @@ function lineOf(row: DoneRow, at: Date): Activity[] {
       ? { why: 'refused', channel: row.channel, fault: row.fault ?? 'refused' }
       : row.campaign
         ? { why: 'campaign_day', campaign: row.campaign, day: row.payload.day ?? 0 }
-        : null;
+        : row.broadcast
+          ? { why: 'broadcast', broadcast: row.broadcast }
+          : null;
   return [
     {
       contactId: row.contact_id,
@@ -332,8 +408,8 @@ function lineOf(row: DoneRow, at: Date): Activity[] {
 /** When the next row falls due that is not being retried; null when none is. */
 export async function nextOutbox(tx: Tx): Promise<Date | null> {
   const row = await tx.first<{ at: Date }>(
-    `select o.due_at as at from outbox o join accounts a on a.id = o.account_id join contacts k on k.id = o.contact_id
-     where o.state in ('waiting','sending') and (o.retry_at is null or o.retry_at <= clock_timestamp()) and not (o.automatic and (k.campaigns_held or coalesce((a.settings->>'campaignsHeld')::boolean, false)))
+    `select o.due_at as at from outbox o join accounts a on a.id = o.account_id join contacts k on k.id = o.contact_id left join broadcasts b on b.id = o.broadcast_id
+     where o.state in ('waiting','sending') and (b.id is null or b.state = 'going') and (o.retry_at is null or o.retry_at <= clock_timestamp()) and not (o.automatic and (k.campaigns_held or coalesce((a.settings->>'campaignsHeld')::boolean, false)))
      order by o.due_at limit 1`,
   );
   return row?.at ?? null;

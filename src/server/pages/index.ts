@@ -1,12 +1,3 @@
-export {
-  createPage,
-  deletePage,
-  keepPicture,
-  listPages,
-  readPage,
-  readPicture,
-  updatePage,
-  type PagePatch,
-} from './pages.service';
+export { createPage, deletePage, listPages, readPage, updatePage, type PagePatch } from './pages.service';
 export { homeOf, homesOf, openPage, pageToken, placesOfSearch, receiveVisitor, type From, type Shown } from './public.service';
 export { findVisitor, knowVisitor, newVisitor, noteStep, sweepVisitors, type Visitor } from './visitors.service';

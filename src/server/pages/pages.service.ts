@@ -1,5 +1,5 @@
 /** Public pages as an office makes them: each is a door of its own, at an address of its own. */
-import { runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
+import { scopeFor, type Principal } from '@/core/accounts';
 import { oneLine } from '@/core/capture';
 import { faultsOfPage, newPage, slugOf, type Page, type PageKind, type PageView } from '@/core/pages';
 import { AppError, notFound } from '@/core/shared';
@@ -174,42 +174,3 @@ async function checkNamed(tx: Tx, accountId: string, page: Page): Promise<void> 
 
 const invalid = (fields: { field: string; message: string }[]) =>
   new AppError('input_invalid', 'The page was not kept.', { fields });
-
-const SIGNATURES: [string, number[]][] = [
-  ['image/png', [0x89, 0x50, 0x4e, 0x47]],
-  ['image/jpeg', [0xff, 0xd8, 0xff]],
-  ['image/gif', [0x47, 0x49, 0x46, 0x38]],
-  ['image/webp', [0x52, 0x49, 0x46, 0x46]],
-];
-const MOST_PICTURE = 3_000_000;
-
-/** Keeps a picture. What it is, its first bytes say and not its name. @throws AppError input_invalid, body_too_large */
-export async function keepPicture(principal: Principal, bytes: Buffer): Promise<{ id: string; url: string }> {
-  if (!(principal.kind === 'key' || runsTheOffice(principal.person.role)))
-    throw new AppError('not_allowed', 'Only an owner or admin may do this.');
-  const { accountId } = scopeFor(principal);
-  if (bytes.length > MOST_PICTURE)
-    throw new AppError(
-      'body_too_large',
-      `The picture is larger than ${MOST_PICTURE / 1_000_000} MB. Make it smaller and try again.`,
-    );
-  const type = SIGNATURES.find(([, signs]) => signs.every((sign, at) => bytes[at] === sign))?.[0];
-  if (!type)
-    throw new AppError('input_invalid', 'The picture was not kept.', {
-      fields: [{ field: 'file', message: 'is no PNG, JPEG, GIF or WebP picture' }],
-    });
-  const row = await transact(async (tx) =>
-    tx.first<{ id: string }>(
-      'insert into pictures (account_id, type, bytes, made_by, made_at) values ($1, $2, $3, $4, $5) returning id',
-      [accountId, type, bytes, principal.kind === 'person' ? principal.person.id : null, await now(tx)],
-    ),
-  );
-  return { id: row!.id, url: `/pictures/${row!.id}` };
-}
-
-/** A picture as it is shown to everybody. @throws AppError not_found */
-export async function readPicture(id: string): Promise<{ type: string; bytes: Buffer }> {
-  const row = await reader().first<{ type: string; bytes: Buffer }>('select type, bytes from pictures where id = $1', [id]);
-  if (!row) throw notFound('picture');
-  return row;
-}

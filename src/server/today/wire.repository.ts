@@ -24,6 +24,7 @@ export async function readWire(scope: Scope, person: Person): Promise<WireView> 
   const [dayStart, monthStart] = [`$${bind.length - 1}::timestamptz`, `$${bind.length}::timestamptz`];
   const row = await reader().first<{
     intake: number;
+    inbox: number;
     contacts: number;
     routing: number;
     campaigns: number;
@@ -33,6 +34,7 @@ export async function readWire(scope: Scope, person: Person): Promise<WireView> 
     `select
        (select count(*)::int from inquiries i join contacts c on c.id = i.contact_id where i.account_id = c.account_id and i.arrived_at >= ${dayStart} and ${where}) as intake,
        (select count(*)::int from contacts c where ${where} and c.stage <> 'archived') as contacts,
+       (select count(*)::int from contacts c where ${where} and c.unread_at is not null) as inbox,
        (select count(*)::int from offers o join contacts c on c.id = o.contact_id where o.answered_at is null and o.state in ('given','accepted') and ${where}) + ${offeredCount(scope, bind)} as routing,
        (select count(*)::int from enrolments e join contacts c on c.id = e.contact_id where e.state in ('active','paused') and ${where}) as campaigns,
        m.leads, m.tried
@@ -43,6 +45,7 @@ export async function readWire(scope: Scope, person: Person): Promise<WireView> 
   return {
     today: await countToday(scope, day, monthDays(clock.now, person.timeZone, 0)),
     intake: row!.intake,
+    inbox: row!.inbox,
     contacts: row!.contacts,
     routing: row!.routing,
     campaigns: row!.campaigns,

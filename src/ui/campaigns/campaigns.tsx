@@ -6,6 +6,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { stepsIn } from '@/core/campaigns';
 import { share } from '@/core/results';
 import { ask, Fault, useNotices, useNow, useZone, when } from '../primitives';
+import { CampaignTabs } from '../templates';
 import { NewCampaign } from './new-campaign';
 import { STATE_WORDS, useCampaigns, type Campaign } from './shapes';
 import './campaigns.css';
@@ -17,6 +18,7 @@ export function CampaignsArea({ first, office }: { first: Campaign[]; office: bo
   const of = (...states: Campaign['state'][]) => campaigns?.filter(({ state }) => states.includes(state));
   return (
     <>
+      <CampaignTabs />
       <div className="headline">
         <div>
           <h1>Follow-up that remembers</h1>

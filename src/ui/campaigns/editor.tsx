@@ -24,12 +24,11 @@ import { AskWords, Frame } from './frame';
 import { KeepDialog } from './keep-dialog';
 import { Ruler } from './ruler';
 import { StepFields } from './step-fields';
-import { Preview } from './preview';
+import { Preview } from '../templates';
 import { STATE_WORDS, type Campaign } from './shapes';
 import './campaigns.css';
 
-/** @param brokerage its name, as merge fields say it */
-export function CampaignEditor({ first, brokerage }: { first: Campaign; brokerage: string }) {
+export function CampaignEditor({ first }: { first: Campaign }) {
   const { data: campaign } = useQuery({
     queryKey: ['campaigns', first.id],
     queryFn: () => ask<Campaign>(`/campaigns/${first.id}`),
@@ -174,7 +173,7 @@ export function CampaignEditor({ first, brokerage }: { first: Campaign; brokerag
                   setChosen(null);
                 }}
               />
-              {step.do === 'touch' && <Preview channel={step.channel} words={step.words} brokerage={brokerage} />}
+              {step.do === 'touch' && <Preview channel={step.channel} words={step.words} />}
             </>
           ) : (
             <p className="empty">Choose a step on the ruler, or add one with the plus of its day.</p>

@@ -12,7 +12,7 @@ import type { Campaign } from './shapes';
 const LANES = [...CHANNELS, 'other'] as const;
 type Lane = (typeof LANES)[number];
 const withArticle = (word: string): string => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`;
-const laneOf = (step: Step): Lane => (step.do === 'touch' ? step.channel : 'other');
+const laneOf = (step: Step): Lane => (step.do === 'touch' ? step.channel : step.do === 'talk' ? 'text' : 'other');
 const laneName = (lane: Lane): string =>
   lane === 'other' ? 'Else' : CHANNEL_NAMES[lane][0]!.toUpperCase() + CHANNEL_NAMES[lane].slice(1);
 
@@ -218,6 +218,8 @@ const headOf = (step: Step): string => {
       return CHANGE_WORDS[step.change.set];
     case 'branch':
       return 'ways part';
+    case 'talk':
+      return step.questions[0]?.words ?? 'a conversation';
   }
 };
 export const CHANGE_WORDS = {
@@ -226,6 +228,7 @@ export const CHANGE_WORDS = {
   stage: 'sets the stage',
   horizon: 'sets the horizon',
   owner: 'hands over',
+  field: 'sets a field',
   begin: 'begins a campaign',
   leave: 'ends a campaign',
 } as const;

@@ -1,11 +1,23 @@
 'use client';
 /** Changing the chosen step: when it is due, its words, whom it asks, what it changes. */
+import Link from 'next/link';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
-import { TASK_ROLES, whenWords, type Ask, type Change, type Step, type TaskRole, type When, type Words } from '@/core/campaigns';
+import {
+  TASK_ROLES,
+  whenWords,
+  type Ask,
+  type Change,
+  type Step,
+  type TaskRole,
+  type TalkStep,
+  type TouchStep,
+  type When,
+} from '@/core/campaigns';
 import { CHANNEL_NAMES } from '@/core/contacts';
-import { MERGE_FIELDS } from '@/core/messages';
-import { ask as fetchOne, NO_WORDS, useVocabulary } from '../primitives';
+import { ASK_WORDS, DEFAULT_QUESTIONS, TALK_ASKS, type TalkQuestion } from '@/core/talks';
+import { WordsEditor, useTemplates } from '../templates';
+import { ask as fetchOne, NO_WORDS, useOrder, useVocabulary } from '../primitives';
 import { Sentence, useTags } from '../segments';
 import { AroundDateFields, AtField, NumberField } from './fields';
 import { CHANGE_WORDS } from './ruler';
@@ -16,7 +28,9 @@ interface Props<S> {
   readOnly: boolean;
   onChange: (step: Step) => void;
 }
-const KINDS: Record<'task' | 'change' | 'branch', string> = {
+type OtherKind = 'task' | 'change' | 'branch' | 'talk';
+const KINDS: Record<OtherKind, string> = {
+  talk: 'Qualifying conversation by text',
   task: 'Task for somebody',
   change: 'Change of the contact',
   branch: 'Ways part',
@@ -60,9 +74,9 @@ export function StepFields({
             <select
               aria-label="What the step does"
               value={step.do}
-              onChange={(event) => onChange(otherKind(step, event.target.value as 'task' | 'change' | 'branch'))}
+              onChange={(event) => onChange(otherKind(step, event.target.value as OtherKind))}
             >
-              {(['task', 'change', 'branch'] as const).map((kind) => (
+              {(['task', 'change', 'branch', 'talk'] as const).map((kind) => (
                 <option key={kind} value={kind}>
                   {KINDS[kind]}
                 </option>
@@ -71,9 +85,7 @@ export function StepFields({
           </label>
         )}
         <WhenFields when={step.when} onChange={(when) => onChange({ ...step, when })} />
-        {step.do === 'touch' && (
-          <WordFields channel={step.channel} words={step.words} onChange={(words) => onChange({ ...step, words })} />
-        )}
+        {step.do === 'touch' && <TouchWords step={step} readOnly={readOnly} onChange={onChange} />}
         {step.do === 'task' && (
           <>
             <label className="beside">
@@ -98,13 +110,21 @@ export function StepFields({
         {step.do === 'change' && (
           <ChangeFields change={step.change} campaignId={campaignId} onChange={(change) => onChange({ ...step, change })} />
         )}
+        {step.do === 'talk' && <TalkFields step={step} readOnly={readOnly} onChange={onChange} />}
         {step.do === 'branch' && <AskFields ask={step.ask} onChange={(ask) => onChange({ ...step, ask })} />}
       </fieldset>
     </section>
   );
 }
 
-function otherKind({ id, when }: Step, kind: 'task' | 'change' | 'branch'): Step {
+function otherKind({ id, when }: Step, kind: OtherKind): Step {
+  if (kind === 'talk')
+    return {
+      id,
+      when,
+      do: 'talk',
+      questions: TALK_ASKS.map((asks) => ({ asks, words: DEFAULT_QUESTIONS[asks], fieldId: null })),
+    };
   if (kind === 'task') return { id, when, do: 'task', role: 'owner', note: '' };
   if (kind === 'change') return { id, when, do: 'change', change: { set: 'horizon', horizon: 'nurture' } };
   return { id, when, do: 'branch', ask: { about: 'has_phone' }, yes: [], no: [] };
@@ -169,50 +189,151 @@ export function WhenFields({ when, onChange }: { when: When; onChange: (when: Wh
   );
 }
 
-/** The words with their merge fields; one is put in where the text ends. */
-function WordFields({ channel, words, onChange }: { channel: string; words: Words; onChange: (words: Words) => void }) {
-  const put = (field: string) =>
-    onChange({ ...words, text: `${words.text}${/\s$|^$/.test(words.text) ? '' : ' '}{{ ${field} }}` });
-  const long = channel === 'email' || channel === 'letter';
+/** The words of a touch: its own, or those of a template or challenge. */
+function TouchWords({ step, readOnly, onChange }: Props<TouchStep>) {
+  const { data: templates = [] } = useTemplates();
+  const challenges = useQuery({
+    queryKey: ['challenges'],
+    queryFn: async () => (await fetchOne<{ items: { id: string; name: string; channel: string }[] }>('/challenges')).items,
+    staleTime: 30_000,
+  });
+  const own = templates.filter(({ channel }) => channel === step.channel);
+  const between = (challenges.data ?? []).filter(({ channel }) => channel === step.channel);
+  const from = step.from ?? null;
+  const value = !from ? '' : 'template' in from ? `template ${from.template}` : `challenge ${from.challenge}`;
+  const chosen = from && 'template' in from ? own.find(({ id }) => id === from.template) : null;
+  const choose = (next: string) => {
+    const [kind, id] = next.split(' ');
+    if (kind === 'template')
+      onChange({ ...step, from: { template: id! }, words: own.find((one) => one.id === id)?.words ?? step.words });
+    else if (kind === 'challenge') onChange({ ...step, from: { challenge: id! } });
+    else onChange({ ...step, from: null, words: chosen?.words ?? step.words });
+  };
   return (
     <>
-      {long && (
-        <TextField
-          size="small"
-          label="Subject"
-          value={words.subject ?? ''}
-          onChange={(event) => onChange({ ...words, subject: event.target.value })}
+      {(own.length > 0 || between.length > 0 || from) && (
+        <label className="beside small">
+          Words{' '}
+          <select aria-label="Where the words come from" value={value} onChange={(event) => choose(event.target.value)}>
+            <option value="">of this step</option>
+            {own.map(({ id, name }) => (
+              <option key={id} value={`template ${id}`}>
+                of the template “{name}”
+              </option>
+            ))}
+            {between.map(({ id, name }) => (
+              <option key={id} value={`challenge ${id}`}>
+                of the challenge “{name}”
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      {from ? (
+        <p className="soft small">
+          {'template' in from ? (
+            <>
+              As the template is when it goes. <Link href={`/campaigns/templates/${from.template}`}>Change the template</Link>
+            </>
+          ) : (
+            'Whichever the challenge hands out; its winner, once there is one.'
+          )}
+        </p>
+      ) : (
+        <WordsEditor
+          channel={step.channel}
+          words={step.words}
+          readOnly={readOnly}
+          onChange={(words) => onChange({ ...step, words })}
         />
       )}
-      <TextField
-        multiline
-        minRows={long ? 6 : 3}
-        maxRows={16}
-        label={channel === 'call' ? 'What to speak about' : 'Words'}
-        value={words.text}
-        onChange={(event) => onChange({ ...words, text: event.target.value })}
-      />
-      <div className="beside" role="group" aria-label="Put a field into the words">
-        {MERGE_FIELDS.map((field) => (
-          <button key={field} type="button" className="chip tiny" onClick={() => put(field)}>
-            {field.replaceAll('_', ' ')}
-          </button>
-        ))}
-      </div>
-      <TextField
-        multiline
-        minRows={2}
-        maxRows={12}
-        label="Plain version, when something is not known"
-        value={words.plain}
-        onChange={(event) => onChange({ ...words, plain: event.target.value })}
-      />
+    </>
+  );
+}
+
+/** The questions of a conversation, in their order. */
+function TalkFields({ step, readOnly, onChange }: Props<TalkStep>) {
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
+  const fields = vocabulary.fields.filter(({ kind }) => kind === 'text' || kind === 'flag');
+  const put = (questions: TalkQuestion[]) => onChange({ ...step, questions });
+  const order = useOrder(step.questions, put);
+  const change = (at: number, next: TalkQuestion) => put(step.questions.map((one, n) => (n === at ? next : one)));
+  const free = TALK_ASKS.filter((asks) => !step.questions.some((one) => one.asks === asks));
+  return (
+    <>
+      <p className="soft small">
+        It always says that an assistant writes. What is not understood, and whoever asks for a person, goes to their agent at
+        once.
+      </p>
+      {step.questions.map((question, at) => (
+        <div key={question.asks} className="talk-question" {...order.item(at)}>
+          <TextField
+            size="small"
+            fullWidth
+            label={`${at + 1}. Asks ${ASK_WORDS[question.asks]}`}
+            value={question.words}
+            onChange={(event) => change(at, { ...question, words: event.target.value })}
+            slotProps={{ htmlInput: { maxLength: 300 } }}
+          />
+          <span className="beside small">
+            {fields.length > 0 && (
+              <label>
+                also into{' '}
+                <select
+                  aria-label={`The field for ${ASK_WORDS[question.asks]}`}
+                  value={question.fieldId ?? ''}
+                  onChange={(event) => change(at, { ...question, fieldId: event.target.value || null })}
+                >
+                  <option value="">no field</option>
+                  {fields.map(({ id, name }) => (
+                    <option key={id} value={id}>
+                      {name}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            )}
+            {!readOnly && (
+              <>
+                <span className="handle" {...order.handle(at)} title="Drag, or Alt and the arrows" aria-hidden="true">
+                  ⠿
+                </span>
+                <button
+                  type="button"
+                  className="chip tiny"
+                  aria-label={`Do not ask ${ASK_WORDS[question.asks]}`}
+                  onClick={() => put(step.questions.filter((_, n) => n !== at))}
+                >
+                  Leave out
+                </button>
+              </>
+            )}
+          </span>
+        </div>
+      ))}
+      {!readOnly && free.length > 0 && (
+        <div className="beside" role="group" aria-label="Ask something more">
+          {free.map((asks) => (
+            <button
+              key={asks}
+              type="button"
+              className="chip tiny"
+              onClick={() => put([...step.questions, { asks, words: DEFAULT_QUESTIONS[asks], fieldId: null }])}
+            >
+              ask {ASK_WORDS[asks]}
+            </button>
+          ))}
+        </div>
+      )}
     </>
   );
 }
 
 /** The kinds of change with what they take at first. */
-function changeOf(set: Change['set'], first: { tag?: string; user?: string; campaign?: string; stage?: string }): Change {
+function changeOf(
+  set: Change['set'],
+  first: { tag?: string; user?: string; campaign?: string; stage?: string; field?: string },
+): Change {
   switch (set) {
     case 'tag':
     case 'untag':
@@ -223,6 +344,8 @@ function changeOf(set: Change['set'], first: { tag?: string; user?: string; camp
       return { set, horizon: 'nurture' };
     case 'owner':
       return { set, userId: first.user ?? '0' };
+    case 'field':
+      return { set, fieldId: first.field ?? '0', value: '' };
     case 'begin':
     case 'leave':
       return { set, campaignId: first.campaign ?? '0' };
@@ -275,6 +398,7 @@ export function ChangeFields({
               user: agents[0]?.id,
               campaign: others[0]?.id,
               stage: vocabulary.names.stage?.[0]?.value,
+              field: vocabulary.fields[0]?.id,
             }),
           )
         }
@@ -305,6 +429,24 @@ export function ChangeFields({
           agents.map(({ id, name }) => ({ value: id, name })),
           (userId) => onChange({ ...change, userId }),
         )}
+      {change.set === 'field' && (
+        <>
+          {choice(
+            'Field',
+            change.fieldId,
+            vocabulary.fields.map(({ id, name }) => ({ value: id, name })),
+            (fieldId) => onChange({ ...change, fieldId }),
+          )}
+          <input
+            className="chip tiny"
+            aria-label="Value of the field"
+            placeholder="empty"
+            value={change.value}
+            maxLength={500}
+            onChange={(event) => onChange({ ...change, value: event.target.value })}
+          />
+        </>
+      )}
       {(change.set === 'begin' || change.set === 'leave') &&
         choice(
           'Campaign',

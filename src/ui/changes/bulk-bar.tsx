@@ -3,7 +3,9 @@
 import { useState } from 'react';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import { useKeys } from '../primitives';
+import { useRouter } from 'next/navigation';
+import { useMutation } from '@tanstack/react-query';
+import { ask, freshKey, useKeys, useNotices } from '../primitives';
 import { ExportDialog } from './export-dialog';
 import { ChangeDialog } from './change-dialog';
 import type { Doing } from './forms';
@@ -38,6 +40,19 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
   const [doing, setDoing] = useState<Doing | null>(null);
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const [exporting, setExporting] = useState(false);
+  const router = useRouter();
+  const notices = useNotices();
+  const broadcast = useMutation({
+    mutationFn: () =>
+      ask<{ id: string }>(
+        '/broadcasts',
+        'POST',
+        { name: 'To people chosen in Contacts', channel: 'email', selection: selectionOf(chosen, question) },
+        freshKey(),
+      ),
+    onSuccess: ({ id }) => router.push(`/campaigns/broadcasts/${id}`),
+    onError: notices.fail,
+  });
   const count = howMany(chosen, total);
   const shown = (kind: Doing) => office || (kind !== 'owner' && kind !== 'delete');
   useKeys({ '#': () => setDoing('tags') }, count > 0 && doing === null);
@@ -87,6 +102,15 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
           }}
         >
           Export …
+        </MenuItem>
+        <MenuItem
+          dense
+          onClick={() => {
+            setMenu(null);
+            broadcast.mutate();
+          }}
+        >
+          Broadcast …
         </MenuItem>
         {MORE.filter(([kind]) => shown(kind)).map(([kind, label]) => (
           <MenuItem

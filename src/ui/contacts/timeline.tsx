@@ -57,6 +57,8 @@ function headline(line: TimelineLine): string {
     }
     case 'opened':
       return `Opened an e-mail${line.text ? `: ${line.text}` : ''}`;
+    case 'clicked':
+      return `Followed a link${line.text ? `: ${line.text}` : ''}`;
     case 'visit':
       return line.text || 'Was on the home search';
     case 'viewed_home':
@@ -92,7 +94,9 @@ function detail(line: TimelineLine, zone: string): string {
       line.direction === 'in'
         ? `${named} from ${address(data.from)}`
         : data.automatic
-          ? `${named} by “${data.campaign ?? 'a campaign'}”, day ${data.day ?? 0}`
+          ? data.campaign
+            ? `${named} by “${data.campaign}”, day ${data.day ?? 0}`
+            : `${named}, ${line.because ?? 'by itself'}`
           : `${named} by ${line.by ?? 'us'}`,
     );
     if (data.autoReply) parts.push('automatic answer');

@@ -15,7 +15,7 @@ import {
   type ListingView,
 } from '@/core/market';
 import type { Jsoned } from '@/core/shared';
-import { ask, drawHome, Fault, useNotices, useNow, useZone, when } from '../primitives';
+import { ask, drawHome, Fault, sendFile, useNotices, useNow, useZone, when } from '../primitives';
 import { AskFor } from './ask-for';
 import { MapView } from './map';
 
@@ -189,16 +189,8 @@ function TakeIn() {
   const notices = useNotices();
   const [taken, setTaken] = useState<ListingsTaken | null>(null);
   const take = useMutation({
-    mutationFn: async ({ file, whole }: { file: File; whole: boolean }) => {
-      const answer = await fetch(`/api/v1/listings/file?whole=${whole}`, {
-        method: 'PUT',
-        body: file,
-        headers: { 'content-type': 'text/csv' },
-      });
-      const body = (await answer.json()) as ListingsTaken & { detail?: string };
-      if (!answer.ok) throw new Error(body.detail ?? 'The file was not taken in.');
-      return body;
-    },
+    mutationFn: ({ file, whole }: { file: File; whole: boolean }) =>
+      sendFile<ListingsTaken>(`/listings/file?whole=${whole}`, file, { method: 'PUT', headers: { 'content-type': 'text/csv' } }),
     onSuccess: (result) => {
       void queries.invalidateQueries({ queryKey: ['listings'] });
       void queries.invalidateQueries({ queryKey: ['market'] });

@@ -2,7 +2,7 @@
 /** What can be said of one block. */
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { FORM_FIELDS, type Block, type FormField, type Page } from '@/core/pages';
-import { ask, Problem, useNotices } from '../primitives';
+import { ask, sendPicture, useNotices } from '../primitives';
 import type { Home } from '../market';
 
 const FIELD_NAMES: Record<FormField, string> = {
@@ -101,22 +101,7 @@ type PictureBlock = Extract<Block, { kind: 'picture' }>;
 function PictureFields({ block, onChange }: { block: PictureBlock; onChange: (block: Block) => void }) {
   const notices = useNotices();
   const send = useMutation({
-    mutationFn: async (file: File) => {
-      const answer = await fetch('/api/v1/pictures', { method: 'POST', body: file });
-      const body = (await answer.json()) as {
-        id: string;
-        detail?: string;
-        errors?: { field: string; message: string }[];
-        code?: string;
-      };
-      if (!answer.ok)
-        throw new Problem(
-          body.code ?? 'internal',
-          [body.detail, body.errors?.[0] && `It ${body.errors[0].message}.`].filter(Boolean).join(' '),
-          answer.status,
-        );
-      return body.id;
-    },
+    mutationFn: async (file: File) => (await sendPicture(file)).id,
     onSuccess: (picture_id) => onChange({ ...block, picture_id }),
     onError: notices.fail,
   });

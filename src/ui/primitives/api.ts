@@ -16,14 +16,30 @@ export class Problem extends Error {
 }
 
 /** @throws Problem, also when nobody answers */
-export async function ask<T>(path: string, method = 'GET', body?: object, headers: Record<string, string> = {}): Promise<T> {
+export const ask = <T>(path: string, method = 'GET', body?: object, headers: Record<string, string> = {}): Promise<T> =>
+  send<T>(path, {
+    method,
+    headers: { ...(body ? { 'content-type': 'application/json' } : {}), ...headers },
+    body: body ? JSON.stringify(body) : undefined,
+  });
+
+/** Sends a file as it is. @throws Problem, whose sentence says what is wrong with the file */
+export async function sendFile<T>(path: string, file: Blob, init: RequestInit = {}): Promise<T> {
+  try {
+    return await send<T>(path, { method: 'POST', ...init, body: file });
+  } catch (error) {
+    const [first] = error instanceof Problem ? error.fields : [];
+    if (!(error instanceof Problem) || !first) throw error;
+    throw new Problem(error.code, `${error.message} It ${first.message}.`, error.status, error.fields);
+  }
+}
+/** A picture into the account's own storage. */
+export const sendPicture = (file: Blob): Promise<{ id: string; url: string }> => sendFile('/pictures', file);
+
+async function send<T>(path: string, init: RequestInit): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(`/api/v1${path}`, {
-      method,
-      headers: { ...(body ? { 'content-type': 'application/json' } : {}), ...headers },
-      body: body ? JSON.stringify(body) : undefined,
-    });
+    response = await fetch(`/api/v1${path}`, init);
   } catch {
     throw new Problem('unreachable', 'Urraca cannot be reached. What you typed is still here; try again in a moment.', 0);
   }

@@ -4,7 +4,7 @@ import Dialog from '@mui/material/Dialog';
 const KEYS: [string, string][] = [
   ['/', 'Search and commands'],
   ['n', 'Add a lead'],
-  ['g t, g i, g c, g r, g p, g u', 'Go to Today, Intake, Contacts, Routing, Campaigns, Results'],
+  ['g t, g b, g i, g c, g r, g p, g u', 'Go to Today, Inbox, Intake, Contacts, Routing, Campaigns, Results'],
   ['j, k', 'Next, previous person'],
   ['Enter', 'Open the person as a page'],
   ['Esc', 'Close, leave a field'],
@@ -15,6 +15,7 @@ const KEYS: [string, string][] = [
   ['o', 'Note'],
   ['s', 'Set the next touch'],
   ['a', 'Take the lead that is offered'],
+  ['r', 'In the inbox: read, or unread'],
   ['Ctrl+Enter', 'Send what is being written'],
   ['Shift+M', 'Privacy mask'],
 ];

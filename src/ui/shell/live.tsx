@@ -48,6 +48,8 @@ export function useLive(): void {
         'offers',
         'ladder',
         'campaigns',
+        'answers',
+        ...(heard.topic === 'message' ? ['broadcasts', 'templates', 'challenges'] : []),
         ...(heard.contactId ? [`contact ${heard.contactId}`] : ['contact', 'timeline', 'enrolments']),
         ...(heard.callId ? ['call'] : []),
         ...(heard.topic === 'lead' || heard.topic === 'offer' ? ['lead-mails', 'doors'] : []),

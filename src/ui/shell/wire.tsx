@@ -14,6 +14,7 @@ export type Wire = Jsoned<WireView>;
 const number = (value: number): string => value.toLocaleString('en-US');
 const counts: Record<Area['key'], (wire: Wire) => string> = {
   today: (wire) => number(wire.today),
+  inbox: (wire) => number(wire.inbox),
   intake: (wire) => number(wire.intake),
   contacts: (wire) => number(wire.contacts),
   routing: (wire) => `${number(wire.routing)} waiting`,
@@ -23,6 +24,7 @@ const counts: Record<Area['key'], (wire: Wire) => string> = {
 };
 const MEANINGS: Record<Area['key'], string> = {
   today: 'people due today',
+  inbox: 'people wrote what nobody has read',
   intake: 'inquiries today',
   contacts: 'contacts',
   routing: 'leads nobody has tried yet',

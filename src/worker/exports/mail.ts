@@ -26,7 +26,7 @@ export async function mailExport(exportId: string, outside: Outside): Promise<vo
     unsubscribeUrl: null,
     at,
     ...(attached
-      ? { attachment: { name: FILE_NAMES[format], type: FILE_TYPES[format], content: await readFile(exportId) } }
+      ? { attachments: [{ name: FILE_NAMES[format], type: FILE_TYPES[format], content: await readFile(exportId) }] }
       : {}),
   });
   await keepMailed(exportId, answer.result === 'accepted' ? null : (answer.fault ?? 'refused'));

@@ -11,7 +11,9 @@ import {
 } from '@/server/messages';
 import { config, now } from '@/server/shared';
 import type { Outside } from '../shared/outside';
+import { readFiles } from '@/server/files';
 import { renderLetter } from './letter';
+import { htmlOf } from './mail-body';
 
 const BATCH = 100;
 const AT_ONCE = 12;
@@ -25,6 +27,8 @@ async function handOver(message: OutboxMessage, outside: Outside): Promise<Provi
       return outside.voice.place({ key, from: agent.phone ?? '', to: message.to });
     case 'email': {
       const { publicUrl, mailDomain } = config();
+      const unsubscribeUrl = message.pointId ? `${publicUrl}/u/${unsubscribeToken(message.pointId)}` : null;
+      const files = message.files.length ? await readFiles(contact.accountId, message.files) : [];
       return outside.mail.send({
         key,
         fromName: `${agent.name}, ${brokerage}`,
@@ -32,11 +36,14 @@ async function handOver(message: OutboxMessage, outside: Outside): Promise<Provi
         replyTo: message.pointId ? `reply+${mailTokenFor(message.pointId)}@${mailDomain}` : `agents@${mailDomain}`,
         subject: message.subject ?? '',
         text,
-        unsubscribeUrl: message.pointId ? `${publicUrl}/u/${unsubscribeToken(message.pointId)}` : null,
+        html: await htmlOf(message, unsubscribeUrl),
+        unsubscribeUrl,
         at: message.at,
+        attachments: files.map(({ name, type, bytes }) => ({ name, type, content: bytes })),
       });
     }
     case 'letter': {
+      if (message.printedHere) return { result: 'accepted', receipt: 'printed here' };
       const pdf = await renderLetter({
         brokerage,
         agent: agent.name,

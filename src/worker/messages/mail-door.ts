@@ -5,7 +5,8 @@
 import { SMTPServer } from 'smtp-server';
 import { parseMail } from '@/providers/mails';
 import { doorOfAddress, isMailboxAddress, type Door } from '@/server/capture';
-import { deliveryId, inboundOf, receiveLeadMail, receiveMail } from '@/server/messages';
+import { readReturned } from '@/core/mail';
+import { deliveryId, inboundOf, receiveLeadMail, receiveMail, receiveReturned } from '@/server/messages';
 import { config } from '@/server/shared';
 
 const MOST_BYTES = 20 * 1024 * 1024;
@@ -34,7 +35,9 @@ async function whole(stream: NodeJS.ReadableStream & { sizeExceeded: boolean }):
 
 async function takeIn(raw: Buffer, locals: string[]): Promise<void> {
   const mail = await parseMail(raw);
-  if (!mail.from) throw refuse(554, 'The mail does not say who it is from');
+  if (!mail.from && !readReturned(mail)) throw refuse(554, 'The mail does not say who it is from');
+  const returned = readReturned(mail);
+  if (returned && (await receiveReturned(returned, deliveryId(mail)))) return;
   const doors = new Map<string, Door>();
   const others: string[] = [];
   for (const local of new Set(locals)) {

@@ -2,6 +2,7 @@
  * The pulse: carries out whatever is due by the clock, now and then and at once when PostgreSQL says so. The job queue runs
  * on real time and cannot wait for simulated hours, so everything that falls due at an instant of ours lives in tables and is found here.
  */
+import { carryOutBroadcasts } from '@/server/broadcasts';
 import { carryOutDue, carryOutStarts, payOwed } from '@/server/campaigns';
 import { orderDueExports } from '@/server/exports';
 import { carryOutWindows } from '@/server/routing';
@@ -21,6 +22,7 @@ export const carryOutRound = async (processId: string, outside: Outside): Promis
   (await carryOutWindows()) +
   (await carryOutStarts()) +
   (await payOwed()) +
+  (await carryOutBroadcasts()) +
   (await carryOutDue(DUE_BATCH)) +
   (await performOutbox(processId, outside));
 

@@ -6,6 +6,7 @@ export interface WorkerSettings {
   SMS_URL: string;
   VOICE_URL: string;
   POST_URL: string;
+  REGISTRY_URL: string;
   SMTP_URL: string;
   SIMULATOR_URL?: string;
   MAIL_DOOR_HOST: string;
@@ -19,6 +20,7 @@ const schema = Joi.object({
   SMS_URL: url.default(Joi.ref('SIMULATOR_URL')),
   VOICE_URL: url.default(Joi.ref('SIMULATOR_URL')),
   POST_URL: url.default(Joi.ref('SIMULATOR_URL')),
+  REGISTRY_URL: url.default(Joi.ref('SIMULATOR_URL')),
   SMTP_URL: Joi.string()
     .uri({ scheme: ['smtp', 'smtps'] })
     .required(),
@@ -29,7 +31,7 @@ const schema = Joi.object({
 
 export function workerSettings(): WorkerSettings {
   const settings = readEnvironment<WorkerSettings>(schema);
-  for (const name of ['SMS_URL', 'VOICE_URL', 'POST_URL'] as const) {
+  for (const name of ['SMS_URL', 'VOICE_URL', 'POST_URL', 'REGISTRY_URL'] as const) {
     if (!settings[name])
       throw new Error(`The environment is not complete:\n  ${name} is required (or SIMULATOR_URL, in the demo)`);
   }

@@ -52,9 +52,13 @@ async function settle(at: Date, processId: string, outside: Outside): Promise<Da
     const moved = await carryOutAll(processId, outside);
     if (moved + world.ran === 0 && !(await outboxInFlight(at))) break;
   }
-  const known = [await nextDue(reader()), await nextStart(reader()), await nextOutbox(reader()), await nextWindow(), world.next].filter(
-    (one): one is Date => one !== null && one > at,
-  );
+  const known = [
+    await nextDue(reader()),
+    await nextStart(reader()),
+    await nextOutbox(reader()),
+    await nextWindow(),
+    world.next,
+  ].filter((one): one is Date => one !== null && one > at);
   return known.length ? new Date(Math.min(...known.map((one) => one.getTime()))) : null;
 }
 

@@ -1,5 +1,5 @@
 /** Pictures of public pages, shown to everybody. */
-import { readPicture } from '@/server/pages';
+import { readPicture } from '@/server/files';
 import { notFound } from '@/core/shared';
 import { problem } from '@/app/_http/problem';
 

@@ -2,7 +2,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { findCampaign } from '@/server/campaigns';
-import { brokerageName } from '@/server/accounts';
 import { jsoned, orNotFound, requirePerson } from '@/app/_http/page';
 import { CampaignEditor, type Campaign } from '@/ui/campaigns';
 
@@ -13,5 +12,5 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const { id } = await params;
   if (!/^\d{1,18}$/.test(id)) notFound();
   const campaign = await orNotFound(findCampaign(scope, id));
-  return <CampaignEditor first={jsoned(campaign) as Campaign} brokerage={await brokerageName(scope.accountId)} />;
+  return <CampaignEditor first={jsoned(campaign) as Campaign} />;
 }

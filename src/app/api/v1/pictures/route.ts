@@ -1,5 +1,5 @@
-/** Pictures for public pages. */
-import { keepPicture } from '@/server/pages';
+/** Pictures for public pages and e-mails. */
+import { keepPicture } from '@/server/files';
 import { OPERATIONS } from '@/app/_http/operations';
 import { created, readBytes, route } from '@/app/_http/route';
 

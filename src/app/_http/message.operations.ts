@@ -1,0 +1,197 @@
+/** The operations of messages: templates and their checks, challenges, files, broadcasts, and what people answer. */
+import Joi from 'joi';
+import { BROADCAST_CHANNELS, BROADCAST_PEOPLE } from '@/core/messages';
+import { wordsSchema } from '@/core/messages/schemas';
+import { questionSchema } from '@/core/changes/schemas';
+import { CHANNELS } from '@/core/contacts';
+import type { Operation } from './operations';
+
+const id = Joi.string().pattern(/^\d{1,18}$/, 'id');
+const name = Joi.string().trim().min(1).max(80);
+const channel = Joi.string()
+  .valid(...CHANNELS)
+  .required();
+const words = wordsSchema.required();
+const read = { scope: 'contacts:read' } as const;
+const write = { scope: 'contacts:write' } as const;
+
+const selection = Joi.object({
+  ids: Joi.array().items(id).max(10_000),
+  segments: Joi.array().items(id).max(100),
+  question: questionSchema,
+  except: Joi.array().items(id).max(10_000),
+});
+const day = Joi.string().pattern(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'day such as 2026-12-20');
+const clock = Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/, 'clock time such as 09:00');
+const printed = Joi.valid('house', 'here');
+const goes = Joi.alternatives(
+  Joi.object({ on: Joi.valid('now').required(), printed }),
+  Joi.object({ on: Joi.valid('office', 'local').required(), day: day.required(), at: clock.required(), printed }),
+);
+const perMinute = Joi.number().integer().min(1).max(100_000);
+const broadcastChannel = Joi.string()
+  .valid(...BROADCAST_CHANNELS)
+  .required();
+
+export const MESSAGE_OPERATIONS = {
+  listTemplates: { method: 'GET', path: '/templates', summary: 'Templates, with what their wording brought', ...read },
+  getTemplate: { method: 'GET', path: '/templates/{id}', summary: 'One template, with what each variant brought', ...read },
+  createTemplate: {
+    method: 'POST',
+    path: '/templates',
+    summary: 'Make a template for texts, e-mails, letters or call scripts',
+    ...write,
+    body: Joi.object({ channel, name: name.required(), words, shared: Joi.boolean() }),
+  },
+  updateTemplate: {
+    method: 'PATCH',
+    path: '/templates/{id}',
+    summary: 'Change a template; other words are another version',
+    ...write,
+    body: Joi.object({
+      name,
+      words: wordsSchema,
+      shared: Joi.boolean(),
+      day_cap: Joi.number().integer().min(1).max(1_000_000).allow(null),
+      seen: Joi.number().integer().min(1),
+    }).min(1),
+  },
+  deleteTemplate: { method: 'DELETE', path: '/templates/{id}', summary: 'Take a template away', ...write },
+  checkTemplate: {
+    method: 'POST',
+    path: '/templates/check',
+    summary: 'What the checks say of words: unknown fields, wordings that read wrong, filters, fair housing, likeness',
+    ...write,
+    body: Joi.object({ channel, words, id: id.allow(null) }),
+  },
+  tryOnMe: {
+    method: 'POST',
+    path: '/messages/try',
+    summary: 'Send words to oneself, as a contact would get them',
+    ...write,
+    only: 'person',
+    body: Joi.object({
+      trials: Joi.array().max(60).items(Joi.object({ channel, words })).required(),
+      contact_id: id.allow(null),
+    }),
+  },
+  listChallenges: {
+    method: 'GET',
+    path: '/challenges',
+    summary: 'Challenges between templates, with what each brought',
+    ...read,
+  },
+  createChallenge: {
+    method: 'POST',
+    path: '/challenges',
+    summary: 'Make a challenge between templates of one channel',
+    ...write,
+    body: Joi.object({ name: name.required(), template_ids: Joi.array().items(id).min(2).max(6).unique().required() }),
+  },
+  endChallenge: {
+    method: 'PATCH',
+    path: '/challenges/{id}',
+    summary: 'Name the winner of a challenge, or let it go on',
+    ...write,
+    body: Joi.object({ winner_id: id.allow(null).required() }),
+  },
+  deleteChallenge: { method: 'DELETE', path: '/challenges/{id}', summary: 'Take a challenge away', ...write },
+  keepFile: {
+    method: 'POST',
+    path: '/files',
+    summary: 'Keep a file that goes along with e-mails, at most 10 MB',
+    ...write,
+    file: true,
+    query: Joi.object({ name: Joi.string().max(200).required() }),
+  },
+  keepPicture: {
+    method: 'POST',
+    path: '/pictures',
+    summary: 'Keep a picture (PNG, JPEG, GIF or WebP, at most 3 MB) for public pages and e-mails; the answer has its address',
+    ...write,
+    file: true,
+  },
+  listBroadcasts: { method: 'GET', path: '/broadcasts', summary: 'Broadcasts with what became of them', ...read },
+  getBroadcast: { method: 'GET', path: '/broadcasts/{id}', summary: 'One broadcast', ...read },
+  previewReach: {
+    method: 'POST',
+    path: '/broadcasts/reach',
+    summary: 'Whom a broadcast would reach, and whom it would leave out and why',
+    ...write,
+    body: Joi.object({ channel: broadcastChannel, selection: selection.required(), per_minute: perMinute }),
+  },
+  createBroadcast: {
+    method: 'POST',
+    path: '/broadcasts',
+    summary: 'Draft a broadcast; nothing goes yet',
+    ...write,
+    body: Joi.object({
+      name: name.required(),
+      channel: broadcastChannel,
+      template_id: id.allow(null),
+      words: wordsSchema,
+      selection: selection.required(),
+      goes,
+      per_minute: perMinute,
+    }),
+  },
+  updateBroadcast: {
+    method: 'PATCH',
+    path: '/broadcasts/{id}',
+    summary: 'Change a draft',
+    ...write,
+    body: Joi.object({ name, template_id: id.allow(null), words: wordsSchema, selection, goes, per_minute: perMinute }).min(1),
+  },
+  deleteBroadcast: { method: 'DELETE', path: '/broadcasts/{id}', summary: 'Take a draft away', ...write },
+  startBroadcast: { method: 'POST', path: '/broadcasts/{id}/start', summary: 'Address it and let it go at its time', ...write },
+  pauseBroadcast: { method: 'POST', path: '/broadcasts/{id}/pause', summary: 'Pause what has not gone, at once', ...write },
+  resumeBroadcast: { method: 'POST', path: '/broadcasts/{id}/resume', summary: 'Let a paused one go on', ...write },
+  cancelBroadcast: { method: 'POST', path: '/broadcasts/{id}/cancel', summary: 'Take back what has not gone', ...write },
+  copyBroadcast: { method: 'POST', path: '/broadcasts/{id}/copy', summary: 'A draft with the same words and people', ...write },
+  listBroadcastPeople: {
+    method: 'GET',
+    path: '/broadcasts/{id}/people',
+    summary: 'The people behind a number of a broadcast',
+    ...read,
+    query: Joi.object({
+      what: Joi.string()
+        .valid(...BROADCAST_PEOPLE)
+        .required(),
+      limit: Joi.number().integer().min(1).max(200).default(50),
+      cursor: Joi.string().max(500),
+    }),
+  },
+  orderPrint: {
+    method: 'POST',
+    path: '/broadcasts/{id}/print',
+    summary: 'Make one PDF of its letters, or of their labels',
+    ...write,
+    body: Joi.object({ what: Joi.valid('letters', 'labels').required() }),
+  },
+  readPrint: {
+    method: 'GET',
+    path: '/broadcasts/{id}/print',
+    summary: 'The PDF that was made; 202 while it is being made',
+    ...read,
+    query: Joi.object({ what: Joi.valid('letters', 'labels').required() }),
+  },
+  listAnswers: {
+    method: 'GET',
+    path: '/answers',
+    summary: 'What people wrote to us, by person, the latest first',
+    ...read,
+    query: Joi.object({
+      unread: Joi.boolean().default(false),
+      limit: Joi.number().integer().min(1).max(200).default(50),
+      cursor: Joi.string().max(500),
+    }),
+  },
+  getMergeFields: { method: 'GET', path: '/contacts/{id}/merge-fields', summary: 'What merge fields say of somebody', ...read },
+  markRead: {
+    method: 'PUT',
+    path: '/contacts/{id}/read',
+    summary: 'Mark what somebody wrote as read, or as unread',
+    ...write,
+    body: Joi.object({ read: Joi.boolean().required() }),
+  },
+} as const satisfies Record<string, Operation>;

@@ -1,0 +1,8 @@
+/** What people wrote to us. */
+import { listAnswers } from '@/server/messages';
+import { OPERATIONS } from '@/app/_http/operations';
+import { listed, route } from '@/app/_http/route';
+
+export const GET = route(OPERATIONS.listAnswers!, async ({ request, scope, query }) =>
+  listed(request, await listAnswers(scope, query)),
+);

@@ -1,0 +1,119 @@
+/** Broadcasts: one message to many, each addressed to one person; when it goes, whom it leaves out and why. */
+import type { Channel } from '../contacts';
+import type { Words } from './words';
+
+export const BROADCAST_CHANNELS = ['text', 'email', 'letter'] as const satisfies Channel[];
+export type BroadcastChannel = (typeof BROADCAST_CHANNELS)[number];
+
+/** Now; at a clock time of a day in the office's zone; or at that clock time wherever each person is. */
+export type Goes = ({ on: 'now' } | { on: 'office' | 'local'; day: string; at: string }) & {
+  /** Letters: by the print-and-post house, or on a printer here, as one file. */
+  printed?: 'house' | 'here';
+};
+
+/** Why somebody of the selection does not get it, in words after a number. */
+export const LEFT_OUT = {
+  do_not_contact: 'are marked do not contact',
+  household_says_no: 'belong to a household marked do not contact',
+  archived: 'are archived',
+  no_address: 'have no such address',
+  address_broken: 'have an address that is known to be wrong',
+  withdrawn: 'said no to the channel',
+  no_permission: 'have not said yes to texts',
+  same_household: 'get it with others of their household',
+} as const;
+export type LeftOut = keyof typeof LEFT_OUT;
+export const leftOutWords = (why: LeftOut, n: number): string => {
+  const words = LEFT_OUT[why];
+  const one = words
+    .replace(/^are /, 'is ')
+    .replace(/^have /, 'has ')
+    .replace(/^belong /, 'belongs ')
+    .replace(/^get /, 'gets ');
+  return `${n.toLocaleString('en-US')} ${n === 1 ? one : words}`;
+};
+
+export const BROADCAST_STATES = ['draft', 'filling', 'going', 'paused', 'done', 'cancelled', 'failed'] as const;
+export type BroadcastState = (typeof BROADCAST_STATES)[number];
+export const BROADCAST_STATE_WORDS: Record<BroadcastState, string> = {
+  draft: 'draft',
+  filling: 'being addressed',
+  going: 'going out',
+  paused: 'paused',
+  done: 'done',
+  cancelled: 'cancelled',
+  failed: 'failed',
+};
+
+/** Whom it would reach, counted before anything is sent. */
+export interface Reach {
+  /** People chosen, each once. */
+  people: number;
+  receive: number;
+  left_out: Partial<Record<LeftOut, number>>;
+  letter_cents: number;
+  /** The instant at which the last would go. */
+  minutes: number;
+}
+
+/** What became of it, counted in messages; answers and noes are those of a week. */
+export interface BroadcastCounts {
+  waiting: number;
+  sent: number;
+  held: number;
+  cancelled: number;
+  bounced: number;
+  complained: number;
+  opened: number;
+  clicked: number;
+  answered: number;
+  answered_first_hour: number;
+  opted_out: number;
+  delivered_letters: number;
+}
+/** The people behind a number. */
+export const BROADCAST_PEOPLE = [
+  'waiting',
+  'sent',
+  'held',
+  'bounced',
+  'complained',
+  'opened',
+  'clicked',
+  'answered',
+  'opted_out',
+] as const;
+export type BroadcastPeople = (typeof BROADCAST_PEOPLE)[number];
+
+export interface BroadcastView {
+  id: string;
+  name: string;
+  channel: BroadcastChannel;
+  template_id: string | null;
+  words: Words;
+  selection: BroadcastSelection;
+  goes: Goes;
+  per_minute: number;
+  state: BroadcastState;
+  people: number;
+  left_out: Partial<Record<LeftOut, number>>;
+  fault: string | null;
+  made_by: { id: string; name: string } | null;
+  made_at: Date;
+  started_at: Date | null;
+  ended_at: Date | null;
+  /** When the next and the last of it are due. */
+  next_at: Date | null;
+  last_at: Date | null;
+  may_change: boolean;
+  counts: BroadcastCounts;
+}
+
+/** People by their ids, or segments together. */
+export interface BroadcastSelection {
+  ids?: string[];
+  segments?: string[];
+  /** What a list was asked for, as the list's address says it. */
+  question?: Record<string, string>;
+  except?: string[];
+}

@@ -1,0 +1,121 @@
+/** All checks of the words of a message. Errors keep it from being used, warnings do not. */
+import { MERGE_FIELDS, renderWords } from '../merge';
+import { partsOf, type TextParts } from '../parts';
+import { likeness, shinglesOf, type Shingles } from '../similar';
+import { listVariants } from '../variants';
+import { checkFields } from './fields';
+import { checkFilters } from './filters';
+import type { Checked, Finding } from './finding';
+import { checkHousing } from './housing';
+import { checkReading } from './reading';
+
+/** Another template, to be compared with. */
+export interface Other {
+  id: string;
+  name: string;
+  shingles: Shingles;
+}
+/** From here on two templates say the same; filters see it as one text sent too often, and a comparison of the two shows nothing. */
+const TOO_ALIKE = 0.6;
+/** Costs and filters mind long texts. */
+const MANY_PARTS = 3;
+const OPT_OUT = /\bstop\b/i;
+const SAYS_WHO = /\{\{\s*(?:brokerage|agent_name|agent_first_name)\b/;
+
+const filled = (source: string): string => {
+  try {
+    return renderWords(source, { ...MERGE_FIELDS, team: 'yes' }) ?? source;
+  } catch {
+    return source;
+  }
+};
+
+/** The parts that the longest wording of a text takes, its fields filled in with values of usual length. */
+export const longestParts = (source: string): TextParts =>
+  listVariants(source, 500)
+    .map((wording) => partsOf(filled(wording)))
+    .reduce((most, one) => (one.parts > most.parts || (one.parts === most.parts && one.units > most.units) ? one : most));
+
+/**
+ * @param others the templates of the account it may be too like, without itself
+ * @returns errors first
+ */
+export function checkWords(checked: Checked, others: readonly Other[] = []): Finding[] {
+  const found = [...checkFields(checked), ...checkReading(checked), ...checkFilters(checked), ...checkHousing(checked)];
+  if (checked.channel === 'text') found.push(...checkText(checked));
+  found.push(...checkAlike(checked, others));
+  return found.sort((a, b) => Number(b.level === 'error') - Number(a.level === 'error'));
+}
+export const hasErrors = (findings: readonly Finding[]): boolean => findings.some(({ level }) => level === 'error');
+
+/** Sender, way out and length of a text. The first text to somebody gets both by itself where they are missing. */
+function checkText({ words }: Checked): Finding[] {
+  const found: Finding[] = [];
+  for (const part of ['text', 'plain'] as const) {
+    const source = words[part];
+    if (!source.trim()) continue;
+    if (!SAYS_WHO.test(source))
+      found.push({
+        rule: 'sender',
+        level: 'warning',
+        part,
+        at: null,
+        message: 'It does not say who writes.',
+        because:
+          'Carriers ask for the sender’s name in a text. To whom nothing was texted before, a line with it is added by itself; written into the words it reads better.',
+      });
+    if (!OPT_OUT.test(source))
+      found.push({
+        rule: 'opt_out',
+        level: 'warning',
+        part,
+        at: null,
+        message: 'It does not say how to have no more of them.',
+        because:
+          'The first text to somebody must say it (47 CFR 64.1200). “Reply STOP for no more texts.” is added by itself where it is missing; later ones need not repeat it.',
+      });
+    const { parts, alphabet, outside } = longestParts(source);
+    if (parts > MANY_PARTS)
+      found.push({
+        rule: 'parts',
+        level: 'warning',
+        part,
+        at: null,
+        message: `It takes ${parts} parts.`,
+        because: 'Each part is paid for, and some phones show them apart or in another order.',
+      });
+    if (alphabet === 'UCS-2') {
+      const from = source.indexOf(outside[0]!);
+      found.push({
+        rule: 'parts',
+        level: 'warning',
+        part,
+        at: from < 0 ? null : { from, to: from + outside[0]!.length },
+        message: `“${outside.slice(0, 5).join('')}” is outside of the alphabet of texts, so that a part holds 70 signs instead of 160.`,
+        because: 'Straight quotes and plain dashes cost nothing.',
+      });
+    }
+  }
+  return found;
+}
+
+function checkAlike({ words }: Checked, others: readonly Other[]): Finding[] {
+  if (!others.length || !words.text.trim()) return [];
+  const own = shinglesOf(words.text);
+  if (own.hashes.size < 6) return [];
+  const [nearest] = others
+    .map((other) => ({ other, alike: likeness(own, other.shingles) }))
+    .filter(({ alike }) => alike >= TOO_ALIKE)
+    .sort((a, b) => b.alike - a.alike);
+  if (!nearest) return [];
+  return [
+    {
+      rule: 'alike',
+      level: 'warning',
+      part: 'text',
+      at: null,
+      message: `It is ${Math.round(nearest.alike * 100)} % the same as “${nearest.other.name}”.`,
+      because: 'Whoever gets both reads the same twice, and filters count one text sent many times.',
+    },
+  ];
+}

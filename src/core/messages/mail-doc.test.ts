@@ -1,0 +1,82 @@
+/** E-mails of blocks: their HTML has its looks at each element and nothing that runs; their text says the same. */
+import { docOfText, htmlOfDoc, htmlOfText, textOfDoc, type MailDoc } from '.';
+import { wordsSchema } from './schemas';
+
+const DOC: MailDoc = {
+  type: 'doc',
+  content: [
+    { type: 'heading', attrs: { level: 2 }, content: [{ type: 'text', text: 'Homes in {{ town | default: "town" }}' }] },
+    {
+      type: 'paragraph',
+      content: [
+        { type: 'text', text: 'See ' },
+        {
+          type: 'text',
+          text: 'the list',
+          marks: [{ type: 'bold' }, { type: 'link', attrs: { href: 'https://homes.example/?a=1&b=2' } }],
+        },
+        { type: 'text', text: ' <now>' },
+      ],
+    },
+    {
+      type: 'bulletList',
+      content: [{ type: 'listItem', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'One' }] }] }],
+    },
+    { type: 'image', attrs: { pictureId: '12', alt: 'The harbor' } },
+    { type: 'mailButton', attrs: { href: 'https://homes.example/x', label: 'Look' } },
+    { type: 'horizontalRule' },
+  ],
+};
+
+test('blocks become HTML with their looks, and text without them', () => {
+  const html = htmlOfDoc(DOC, (id) => `https://house.example/pictures/${id}`);
+  expect(html).toContain('Homes in {{ town | default: "town" }}</h2>');
+  expect(html).toContain(
+    '<a href="https://homes.example/?a=1&amp;b=2" style="color:#0B6B7F"><strong>the list</strong></a> &lt;now&gt;',
+  );
+  expect(html).toContain('src="https://house.example/pictures/12" alt="The harbor"');
+  expect(html).not.toMatch(/class=|<style/);
+  expect(textOfDoc(DOC)).toBe(
+    'Homes in {{ town | default: "town" }}\n\nSee the list (https://homes.example/?a=1&b=2) <now>\n\n- One\n\n[The harbor]\n\nLook: https://homes.example/x\n\n* * *',
+  );
+});
+
+test('what would run is no link and no picture', () => {
+  const html = htmlOfDoc(
+    {
+      type: 'doc',
+      content: [
+        {
+          type: 'paragraph',
+          content: [{ type: 'text', text: 'x', marks: [{ type: 'link', attrs: { href: 'javascript:alert(1)' } }] }],
+        },
+        { type: 'image', attrs: { pictureId: '"><script>', alt: '' } },
+        { type: 'mailButton', attrs: { href: 'data:text/html,x', label: '"><img onerror=1>' } },
+      ],
+    },
+    (id) => id,
+  );
+  expect(html).not.toMatch(/javascript|<script|<img|data:/);
+});
+
+test('a text becomes paragraphs and back; its addresses become links', () => {
+  const text = 'Hello,\nsee below.\n\nhttps://homes.example/a?b=1.';
+  expect(textOfDoc(docOfText(text))).toBe(text);
+  expect(htmlOfText(text)).toContain('Hello,<br>see below.');
+  expect(htmlOfText(text)).toContain(
+    '<a href="https://homes.example/a?b=1" style="color:#0B6B7F">https://homes.example/a?b=1</a>.',
+  );
+});
+
+test('of a document that is sent, only what is known here is kept, and the text is what it says', () => {
+  const { value, error } = wordsSchema.validate({
+    subject: 'S',
+    text: 'something else',
+    plain: 'p',
+    doc: { ...DOC, extra: 1, content: [{ ...DOC.content![0], onclick: 'x' }] },
+  });
+  expect(error).toBeUndefined();
+  expect(value.text).toBe('Homes in {{ town | default: "town" }}');
+  expect(JSON.stringify(value)).not.toMatch(/onclick|extra|something else/);
+  expect(wordsSchema.validate({ text: '', plain: '', doc: { type: 'doc', content: [{ type: 'script' }] } }).error).toBeDefined();
+});

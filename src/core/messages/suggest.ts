@@ -1,0 +1,50 @@
+/** What an answer asks for next: read by rules from its words, offered and never done by itself. */
+
+export type Suggestion =
+  | { do: 'nothing'; because: string }
+  | { do: 'call'; because: string }
+  | { do: 'answer'; because: string }
+  | { do: 'meet'; because: string }
+  | { do: 'later'; because: string }
+  | { do: 'let_go'; because: string }
+  | { do: 'mend'; because: string };
+
+const RULES: [RegExp, Suggestion][] = [
+  [
+    /\b(?:wrong (?:number|person)|who is this|you have the wrong|not (?:my|the right) number|don[’']t know you)\b/i,
+    { do: 'mend', because: 'They do not know who writes, or it is not their number.' },
+  ],
+  [
+    /\b(?:not interested|no longer (?:looking|interested)|(?:already|just) (?:bought|found|signed|sold)|found (?:a|one|something)|leave me|no thanks?|please don[’']t)\b/i,
+    { do: 'let_go', because: 'They do not need us now.' },
+  ],
+  [
+    /\b(?:call|ring|phone) (?:me|us)\b|\bgive (?:me|us) a (?:call|ring)\b|\bcan we talk\b|\bcould you call\b/i,
+    { do: 'call', because: 'They ask for a call.' },
+  ],
+  [
+    /\b(?:meet|come by|stop by|see it|look at it|viewing|visit|show (?:me|us)|tour|appointment)\b|\b(?:mon|tues|wednes|thurs|fri|satur|sun)day\b.{0,30}\b(?:works?|suits?|fine|free|good)\b|\b(?:free|available) (?:on|at|this|next)\b/i,
+    { do: 'meet', because: 'They name a time, or want to see something.' },
+  ],
+  [
+    /\b(?:next (?:year|spring|summer|autumn|fall|winter)|in (?:a few|some|six|several) months|not (?:yet|now|right now)|maybe (?:later|spring|summer|next)|later (?:this|in the) year|only (?:starting|beginning)|just (?:starting|looking|browsing))\b/i,
+    { do: 'later', because: 'They have time.' },
+  ],
+  [/\?/, { do: 'answer', because: 'They ask something.' }],
+];
+
+/** @param optOut they said stop, in a word that is one */
+export function suggestNext(text: string, optOut: boolean): Suggestion {
+  if (optOut) return { do: 'nothing', because: 'They said stop; nothing more goes by this channel.' };
+  for (const [pattern, suggestion] of RULES) if (pattern.test(text)) return suggestion;
+  return { do: 'answer', because: 'They wrote.' };
+}
+export const SUGGESTION_WORDS: Record<Suggestion['do'], string> = {
+  nothing: 'Nothing to do',
+  call: 'Call them',
+  answer: 'Answer them',
+  meet: 'Make the appointment',
+  later: 'Set their horizon',
+  let_go: 'Put them away, kindly',
+  mend: 'Mend the number or the name',
+};

@@ -1,0 +1,295 @@
+/** Broadcasts: drafted, counted before anything goes, started, paused, resumed, cancelled. Addressing is the worker's, going out the outbox's. */
+import { AppError, notFound } from '@/core/shared';
+import { DEFAULT_SETTINGS, scopeFor, type Principal, type Scope } from '@/core/accounts';
+import { oneLine } from '@/core/capture';
+import { storable } from '@/core/capture/schemas';
+import {
+  checkWords,
+  type BroadcastChannel,
+  type BroadcastSelection,
+  type BroadcastState,
+  type BroadcastView,
+  type Goes,
+  type LeftOut,
+  type Reach,
+  type Words,
+} from '@/core/messages';
+import { readSettings } from '../accounts';
+import { listFields } from '../contacts';
+import { checkAttached, findTemplate } from '../templates';
+import { now, publish, reader, record, transact, wakeWorkers, type Tx } from '../shared';
+import { countsOf } from './results.repository';
+import { chosenSql, standingSql } from './reach';
+
+interface Row {
+  id: string;
+  name: string;
+  channel: BroadcastChannel;
+  template_id: string | null;
+  words: Words;
+  selection: BroadcastSelection;
+  goes: Goes;
+  per_minute: number;
+  state: BroadcastState;
+  people: number;
+  left_out: Partial<Record<LeftOut, number>>;
+  fault: string | null;
+  made_by_id: string | null;
+  made_by_name: string | null;
+  made_at: Date;
+  started_at: Date | null;
+  ended_at: Date | null;
+  next_at: Date | null;
+  last_at: Date | null;
+}
+
+/** Agents see their own; those who run the office see all. */
+async function readRows(scope: Scope, id: string | null, tx: Tx = reader()): Promise<Row[]> {
+  return tx.rows<Row>(
+    `select b.id, b.name, b.channel, b.template_id, b.words, b.selection, b.goes, b.per_minute, b.state, b.people, b.left_out, b.fault, b.made_by as made_by_id,
+       trim(u.first_name || ' ' || u.last_name) as made_by_name, b.made_at, b.started_at, b.ended_at, d.next_at, d.last_at
+     from broadcasts b left join users u on u.id = b.made_by
+     left join lateral (select min(due_at) as next_at, max(due_at) as last_at from outbox o where o.broadcast_id = b.id and o.state in ('waiting','sending','paused')) d on true
+     where b.account_id = $1 and ($2::bigint is null or b.made_by = $2) and ($3::bigint is null or b.id = $3) order by b.id desc limit 200`,
+    [scope.accountId, scope.sees === 'all' ? null : scope.userId, id],
+  );
+}
+
+const viewsOf = async (rows: Row[], tx: Tx = reader()): Promise<BroadcastView[]> => {
+  const counts = await countsOf(
+    tx,
+    rows.map(({ id }) => id),
+  );
+  return rows.map(({ made_by_id, made_by_name, ...row }) => ({
+    ...row,
+    made_by: made_by_id ? { id: made_by_id, name: made_by_name ?? '' } : null,
+    may_change: true,
+    counts: counts.get(row.id)!,
+  }));
+};
+
+export const listBroadcasts = async (scope: Scope): Promise<BroadcastView[]> => viewsOf(await readRows(scope, null));
+
+/** @throws AppError not_found */
+export async function findBroadcast(scope: Scope, id: string): Promise<BroadcastView> {
+  const rows = await readRows(scope, id);
+  if (!rows.length) throw notFound('broadcast');
+  return (await viewsOf(rows))[0]!;
+}
+
+export interface BroadcastInput {
+  name: string;
+  channel: BroadcastChannel;
+  /** Its words are those of a template, or its own. */
+  template_id?: string | null;
+  words?: Words;
+  selection: BroadcastSelection;
+  goes?: Goes;
+  per_minute?: number;
+}
+const PER_MINUTE = { text: 60, email: 600, letter: 1_000 } as const;
+
+const mayBroadcast = (principal: Principal): void => {
+  if (principal.kind === 'person' && !['owner', 'admin', 'agent'].includes(principal.person.role))
+    throw new AppError('not_allowed', 'Broadcasts are sent by agents and by those who run the office.');
+};
+
+/** Counts whom it would reach, and whom it would leave out and why; nothing is kept. */
+export async function previewReach(
+  principal: Principal,
+  { channel, selection, per_minute }: Pick<BroadcastInput, 'channel' | 'selection' | 'per_minute'>,
+): Promise<Reach> {
+  mayBroadcast(principal);
+  const scope = scopeFor(principal);
+  const bind: unknown[] = [];
+  const chosen = await chosenSql(scope, selection, bind);
+  const rows = await reader().rows<{ why: LeftOut | null; n: number }>(
+    `select why, count(*)::int as n from (${standingSql(chosen, channel)}) s group by why`,
+    bind,
+  );
+  const receive = rows.find(({ why }) => why === null)?.n ?? 0;
+  const { letterCents } = { ...DEFAULT_SETTINGS, ...(await readSettings(scope.accountId)) };
+  return {
+    people: rows.reduce((sum, { n }) => sum + n, 0),
+    receive,
+    left_out: Object.fromEntries(rows.flatMap(({ why, n }) => (why ? [[why, n]] : []))),
+    letter_cents: channel === 'letter' ? receive * letterCents : 0,
+    minutes: Math.ceil(receive / (per_minute ?? PER_MINUTE[channel])),
+  };
+}
+
+const cleaned = (words: Words): Words => JSON.parse(storable(JSON.stringify(words))) as Words;
+
+async function wordsOf(scope: Scope, { channel, template_id, words }: BroadcastInput): Promise<Words> {
+  if (!template_id) return cleaned(words ?? { text: '', plain: '', ...(channel === 'text' ? {} : { subject: '' }) });
+  const template = await findTemplate(scope, template_id);
+  if (template.channel !== channel)
+    throw new AppError('input_invalid', 'The broadcast was not kept.', {
+      fields: [{ field: 'template_id', message: 'is for another channel' }],
+    });
+  return words ? cleaned(words) : template.words;
+}
+
+/** Drafts a broadcast; nothing goes yet. */
+export async function createBroadcast(principal: Principal, input: BroadcastInput): Promise<BroadcastView> {
+  mayBroadcast(principal);
+  const scope = scopeFor(principal);
+  const words = await wordsOf(scope, input);
+  const id = await transact(async (tx) => {
+    await checkAttached(tx, scope.accountId, words);
+    const row = await tx.first<{ id: string }>(
+      'insert into broadcasts (account_id, name, channel, template_id, words, selection, goes, per_minute, made_by, made_at) values ($1, $2, $3, $4, $5::jsonb, $6::jsonb, $7::jsonb, $8, $9, $10) returning id',
+      [
+        scope.accountId,
+        oneLine(input.name) || 'Broadcast',
+        input.channel,
+        input.template_id ?? null,
+        JSON.stringify(words),
+        JSON.stringify(input.selection),
+        JSON.stringify(input.goes ?? { on: 'now' }),
+        input.per_minute ?? PER_MINUTE[input.channel],
+        principal.kind === 'person' ? principal.person.id : null,
+        await now(tx),
+      ],
+    );
+    return row!.id;
+  });
+  return findBroadcast(scope, id);
+}
+
+/** Locks a broadcast that somebody may change. @throws AppError not_found */
+async function lock(tx: Tx, scope: Scope, id: string): Promise<Row> {
+  await tx.run('select 1 from broadcasts where id = $1 and account_id = $2 for update', [id, scope.accountId]);
+  const [row] = await readRows(scope, id, tx);
+  if (!row) throw notFound('broadcast');
+  return row;
+}
+const tell = (tx: Tx, accountId: string): Promise<void> => publish(tx, { accountId, topic: 'message', ownerId: null });
+
+/** Changes a draft. @throws AppError conflict once it was started */
+export async function updateBroadcast(
+  principal: Principal,
+  id: string,
+  patch: Partial<Omit<BroadcastInput, 'channel'>>,
+): Promise<BroadcastView> {
+  mayBroadcast(principal);
+  const scope = scopeFor(principal);
+  await transact(async (tx) => {
+    const row = await lock(tx, scope, id);
+    if (row.state !== 'draft') throw new AppError('conflict', 'This broadcast was started; it can be paused or cancelled.');
+    const words =
+      patch.words || patch.template_id
+        ? await wordsOf(scope, { ...row, ...patch, channel: row.channel, name: row.name } as BroadcastInput)
+        : null;
+    if (words) await checkAttached(tx, scope.accountId, words);
+    await tx.run(
+      `update broadcasts set name = coalesce($2, name), words = coalesce($3::jsonb, words), selection = coalesce($4::jsonb, selection), goes = coalesce($5::jsonb, goes),
+         per_minute = coalesce($6, per_minute), template_id = case when $7 then $8::bigint else template_id end where id = $1`,
+      [
+        id,
+        patch.name === undefined ? null : oneLine(patch.name) || row.name,
+        words ? JSON.stringify(words) : null,
+        patch.selection ? JSON.stringify(patch.selection) : null,
+        patch.goes ? JSON.stringify(patch.goes) : null,
+        patch.per_minute ?? null,
+        patch.template_id !== undefined,
+        patch.template_id ?? null,
+      ],
+    );
+  });
+  return findBroadcast(scope, id);
+}
+
+/** Starts a draft: the worker addresses it, and it goes at its time and throttle. Twice, it is started once. @throws AppError input_invalid with what is wrong with the words, conflict */
+export async function startBroadcast(principal: Principal, id: string): Promise<BroadcastView> {
+  mayBroadcast(principal);
+  const scope = scopeFor(principal);
+  await transact(async (tx) => {
+    const row = await lock(tx, scope, id);
+    if (row.state !== 'draft') {
+      if (row.state === 'filling' || row.state === 'going') return;
+      throw new AppError('conflict', 'This broadcast is over. Copy it to send it again.');
+    }
+    const fields = (await listFields(scope.accountId, tx)).map(({ name }) => name);
+    const errors = checkWords({ channel: row.channel, words: row.words, fields }).filter(({ level }) => level === 'error');
+    if (errors.length)
+      throw new AppError('input_invalid', 'It was not started: its words have errors.', {
+        fields: errors.map(({ part, message }) => ({ field: `words.${part}`, message })),
+      });
+    const at = await now(tx);
+    await chosenSql(scope, row.selection, []);
+    await tx.run(`update broadcasts set state = 'filling', started_at = $2 where id = $1`, [id, at]);
+    await record(tx, principal, scope.accountId, 'started a broadcast', { id, name: row.name }, at);
+    await tell(tx, scope.accountId);
+    await wakeWorkers(tx);
+  });
+  return findBroadcast(scope, id);
+}
+
+/** Pauses what has not gone, at once. */
+export async function pauseBroadcast(principal: Principal, id: string): Promise<BroadcastView> {
+  const scope = scopeFor(principal);
+  await transact(async (tx) => {
+    const row = await lock(tx, scope, id);
+    if (row.state === 'paused') return;
+    if (row.state !== 'going') throw new AppError('conflict', 'Only a broadcast that is going out can be paused.');
+    await tx.run(`update broadcasts set state = 'paused' where id = $1`, [id]);
+    await tx.run(`update outbox set state = 'paused' where broadcast_id = $1 and state = 'waiting'`, [id]);
+    await record(tx, principal, scope.accountId, 'paused a broadcast', { id }, await now(tx));
+    await tell(tx, scope.accountId);
+  });
+  return findBroadcast(scope, id);
+}
+
+/** Lets a paused one go on at its throttle: the first that waits goes now, the others as long after it as they were to. */
+export async function resumeBroadcast(principal: Principal, id: string): Promise<BroadcastView> {
+  const scope = scopeFor(principal);
+  await transact(async (tx) => {
+    const row = await lock(tx, scope, id);
+    if (row.state === 'going') return;
+    if (row.state !== 'paused') throw new AppError('conflict', 'Only a paused broadcast goes on.');
+    const at = await now(tx);
+    await tx.run(`update broadcasts set state = 'going' where id = $1`, [id]);
+    await tx.run(
+      `update outbox o set state = 'waiting', due_at = case when f.first < $2 then o.due_at + ($2 - f.first) else o.due_at end
+       from (select min(due_at) as first from outbox where broadcast_id = $1 and state = 'paused') f where o.broadcast_id = $1 and o.state = 'paused'`,
+      [id, at],
+    );
+    await record(tx, principal, scope.accountId, 'resumed a broadcast', { id }, at);
+    await tell(tx, scope.accountId);
+    await wakeWorkers(tx);
+  });
+  return findBroadcast(scope, id);
+}
+
+/** Takes back what has not gone; what went stays gone. */
+export async function cancelBroadcast(principal: Principal, id: string): Promise<BroadcastView> {
+  const scope = scopeFor(principal);
+  await transact(async (tx) => {
+    const row = await lock(tx, scope, id);
+    if (row.state === 'cancelled') return;
+    if (!['filling', 'going', 'paused'].includes(row.state)) throw new AppError('conflict', 'There is nothing left to cancel.');
+    const at = await now(tx);
+    await tx.run(`update broadcasts set state = 'cancelled', ended_at = $2 where id = $1`, [id, at]);
+    await tx.run(`update outbox set state = 'cancelled' where broadcast_id = $1 and state in ('waiting','paused')`, [id]);
+    await record(tx, principal, scope.accountId, 'cancelled a broadcast', { id }, at);
+    await tell(tx, scope.accountId);
+  });
+  return findBroadcast(scope, id);
+}
+
+/** Takes a draft away. @throws AppError conflict for one that went out: its record stays */
+export async function deleteBroadcast(principal: Principal, id: string): Promise<void> {
+  const scope = scopeFor(principal);
+  await transact(async (tx) => {
+    const row = await lock(tx, scope, id);
+    if (row.state !== 'draft') throw new AppError('conflict', 'What went out stays on record.');
+    await tx.run('delete from broadcasts where id = $1', [id]);
+  });
+}
+
+/** A draft with the same words for the same people. */
+export async function copyBroadcast(principal: Principal, id: string): Promise<BroadcastView> {
+  const { name, channel, template_id, words, selection, per_minute } = await findBroadcast(scopeFor(principal), id);
+  return createBroadcast(principal, { name: `${name}, again`, channel, template_id, words, selection, per_minute });
+}

@@ -1,0 +1,76 @@
+/** Trying words on oneself: each message goes to one's own phone or mailbox as it would to a person, by the same providers, and leaves no trace at anybody. */
+import { randomUUID } from 'node:crypto';
+import { AppError } from '@/core/shared';
+import { scopeFor, type Person } from '@/core/accounts';
+import { checkWords, fillWords, hasErrors, mergeFields, withSender, type MergeFields, type Words } from '@/core/messages';
+import type { Channel } from '@/core/contacts';
+import { showPhone } from '@/core/capture';
+import { brokerageName } from '../accounts';
+import { readPeople } from '../campaigns';
+import { findContact, listFields } from '../contacts';
+import { enqueue, transact, type Tx } from '../shared';
+
+export interface Trial {
+  channel: Channel;
+  words: Words;
+}
+const MOST = 60;
+
+/**
+ * Sends words to whoever asks. @param contactId whose name and town stand in them; one's own without
+ * @returns how many messages are on their way
+ * @throws AppError input_invalid for words with errors, or without one's own phone number
+ */
+export async function tryOnMe(person: Person, trials: readonly Trial[], contactId: string | null): Promise<{ sent: number }> {
+  const scope = scopeFor({ kind: 'person', person });
+  const invalid = (message: string) =>
+    new AppError('input_invalid', 'Nothing was sent.', { fields: [{ field: 'words', message }] });
+  if (!trials.length) throw invalid('there is nothing to try yet');
+  if (trials.length > MOST) throw invalid(`at most ${MOST} messages at once`);
+  if (!person.phone && trials.some(({ channel }) => channel === 'text'))
+    throw invalid('your own phone number is not known; Setup has it');
+  return transact(async (tx) => {
+    const fields = (await listFields(scope.accountId, tx)).map(({ name }) => name);
+    const broken = trials.find(({ channel, words }) => hasErrors(checkWords({ channel, words, fields })));
+    if (broken) throw invalid('the words have errors; mend those first');
+    const values = contactId ? await ofContact(tx, scope, contactId) : await ofMyself(person);
+    for (const { channel, words } of trials) {
+      const key = `try-${randomUUID()}`;
+      const { subject, text, html } = fillWords(words, values, { seed: key });
+      await enqueue(tx, 'messages.try', {
+        trial: {
+          key,
+          userId: person.id,
+          channel,
+          subject,
+          text: channel === 'text' ? withSender(text, values.agent_first_name ?? '', values.brokerage ?? '') : text,
+          html,
+          files: (words.files ?? []).map(({ id }) => id),
+        },
+      });
+    }
+    return { sent: trials.length };
+  });
+}
+
+async function ofContact(tx: Tx, scope: ReturnType<typeof scopeFor>, contactId: string): Promise<MergeFields> {
+  await findContact(scope, contactId, tx);
+  const people = await readPeople(tx, [contactId], { household: true, fields: true, listing: true });
+  return people.get(contactId)!.fields;
+}
+
+async function ofMyself(person: Person): Promise<MergeFields> {
+  return mergeFields({
+    firstName: person.firstName,
+    firstNames: person.firstName,
+    lastName: person.lastName,
+    town: null,
+    agent: {
+      firstName: person.firstName,
+      name: `${person.firstName} ${person.lastName}`,
+      phone: person.phone ? showPhone(person.phone) : '',
+      email: person.email,
+    },
+    brokerage: await brokerageName(person.accountId),
+  });
+}

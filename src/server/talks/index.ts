@@ -1,0 +1,1 @@
+export { goOnTalking } from './talks.service';

@@ -1,0 +1,142 @@
+'use client';
+/** Broadcasts in a table: to how many, how far, and what became of each. */
+import { useState } from 'react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import Dialog from '@mui/material/Dialog';
+import TextField from '@mui/material/TextField';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { CHANNEL_NAMES } from '@/core/contacts';
+import { BROADCAST_CHANNELS, BROADCAST_STATE_WORDS, type BroadcastChannel } from '@/core/messages';
+import { ask, Fault, FormEnd, freshKey, Glyph, useNow, useZone, when } from '../primitives';
+import { CampaignTabs, Rate } from '../templates';
+import { useBroadcasts, type Broadcast } from './shapes';
+import './broadcasts.css';
+
+export function BroadcastsArea({ first }: { first: Broadcast[] }) {
+  const { data: broadcasts } = useBroadcasts(first);
+  const [making, setMaking] = useState(false);
+  const now = useNow();
+  const zone = useZone();
+  return (
+    <>
+      <CampaignTabs />
+      <div className="headline">
+        <div>
+          <h1>One word to many</h1>
+          <p className="soft">
+            Each message is addressed to one person, under the same guardrails as everything that goes by itself.
+          </p>
+        </div>
+        <button type="button" className="act main" onClick={() => setMaking(true)}>
+          New broadcast
+        </button>
+      </div>
+      {broadcasts.length === 0 ? (
+        <p className="empty">
+          Nothing was broadcast yet. Begin here, or choose people in Contacts and then “Broadcast …” in the bar below the list.
+        </p>
+      ) : (
+        <table className="grid broadcasts" aria-label="Broadcasts">
+          <thead>
+            <tr>
+              <th>Broadcast</th>
+              <th>State</th>
+              <th className="right">Went</th>
+              <th className="right">To go</th>
+              <th>Answered</th>
+              <th>Opened</th>
+              <th>Opted out</th>
+            </tr>
+          </thead>
+          <tbody>
+            {broadcasts.map((row) => (
+              <tr key={row.id}>
+                <td>
+                  <Glyph name={row.channel} />{' '}
+                  <Link href={`/campaigns/broadcasts/${row.id}`} className="strong" prefetch={false}>
+                    {row.name}
+                  </Link>
+                  <span className="soft small cut" style={{ display: 'block', maxWidth: 420 }}>
+                    {row.words.subject || row.words.text || 'no words yet'}
+                  </span>
+                </td>
+                <td>
+                  {BROADCAST_STATE_WORDS[row.state]}
+                  <span className="soft small" style={{ display: 'block' }}>
+                    {row.started_at
+                      ? when(new Date(row.started_at), now, zone)
+                      : `made ${when(new Date(row.made_at), now, zone)}`}
+                    {row.made_by && ` · ${row.made_by.name}`}
+                  </span>
+                </td>
+                <td className="right num-cell">{row.counts.sent.toLocaleString('en-US')}</td>
+                <td className="right num-cell">{row.counts.waiting.toLocaleString('en-US')}</td>
+                <td>
+                  <Rate n={row.counts.answered} of={row.counts.sent} what="answered within a week" />
+                </td>
+                <td>
+                  {row.channel === 'email' ? (
+                    <Rate n={row.counts.opened} of={row.counts.sent} what="opened" />
+                  ) : (
+                    <span className="soft">not known</span>
+                  )}
+                </td>
+                <td>
+                  <Rate n={row.counts.opted_out} of={row.counts.sent} what="opted out" />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {making && <NewBroadcast onClose={() => setMaking(false)} />}
+    </>
+  );
+}
+
+function NewBroadcast({ onClose }: { onClose: () => void }) {
+  const [channel, setChannel] = useState<BroadcastChannel>('email');
+  const [name, setName] = useState('');
+  const [key] = useState(freshKey);
+  const router = useRouter();
+  const queries = useQueryClient();
+  const make = useMutation({
+    mutationFn: () => ask<Broadcast>('/broadcasts', 'POST', { channel, name: name.trim(), selection: {} }, key),
+    onSuccess: ({ id }) => {
+      void queries.invalidateQueries({ queryKey: ['broadcasts'] });
+      router.push(`/campaigns/broadcasts/${id}`);
+    },
+  });
+  return (
+    <Dialog open onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="broadcast-title">
+      <form
+        className="dialog"
+        onSubmit={(event) => {
+          event.preventDefault();
+          make.mutate();
+        }}
+      >
+        <h1 id="broadcast-title">A new broadcast</h1>
+        <div className="line" role="radiogroup" aria-label="By what">
+          {BROADCAST_CHANNELS.map((one) => (
+            <label key={one} className="choice">
+              <input type="radio" name="channel" checked={channel === one} onChange={() => setChannel(one)} />{' '}
+              {CHANNEL_NAMES[one]}
+            </label>
+          ))}
+        </div>
+        <TextField
+          autoFocus
+          size="small"
+          label="Its name, for us"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          slotProps={{ htmlInput: { maxLength: 80 } }}
+        />
+        <Fault error={make.error} />
+        <FormEnd does="Make the draft" busy={make.isPending} may={name.trim().length > 0} onCancel={onClose} />
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,3 @@
+export { BroadcastsArea } from './broadcasts';
+export { BroadcastDesk } from './broadcast';
+export { type Broadcast } from './shapes';

@@ -1,0 +1,177 @@
+'use client';
+/** What became of a broadcast: how far it is, the answers of the first hour on top, every number with its people. */
+import { useState } from 'react';
+import Link from 'next/link';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { leftOutWords, type BroadcastPeople, type LeftOut } from '@/core/messages';
+import { Ago, ask, useNotices, useNow, useZone, when } from '../primitives';
+import { Preview, Rate } from '../templates';
+import type { Broadcast } from './shapes';
+
+interface Person {
+  contact_id: string;
+  name: string;
+  at: string | null;
+  words: string | null;
+}
+
+export function Outcome({ broadcast }: { broadcast: Broadcast }) {
+  const { counts, people, channel, state } = broadcast;
+  const [shown, setShown] = useState<BroadcastPeople>(counts.answered ? 'answered' : 'sent');
+  const now = useNow();
+  const zone = useZone();
+  const gone = counts.sent + counts.held;
+  const left = Object.entries(broadcast.left_out) as [LeftOut, number][];
+  const line = (what: BroadcastPeople, words: string, n: number, of = counts.sent) => (
+    <button
+      type="button"
+      className={`pair line-button${shown === what ? ' on' : ''}`}
+      aria-pressed={shown === what}
+      onClick={() => setShown(what)}
+    >
+      <span>{words}</span>
+      {what === 'sent' || what === 'waiting' || what === 'held' ? (
+        <b>{n.toLocaleString('en-US')}</b>
+      ) : (
+        <Rate n={n} of={of} what={words.toLowerCase()} />
+      )}
+    </button>
+  );
+  return (
+    <div className="template-editor">
+      <div style={{ minWidth: 0, display: 'grid', gap: 18 }}>
+        {counts.answered_first_hour > 0 && (
+          <p className="because">
+            {counts.answered_first_hour === 1 ? 'One person' : `${counts.answered_first_hour.toLocaleString('en-US')} people`}{' '}
+            answered within the first hour.
+          </p>
+        )}
+        {state === 'filling' ? (
+          <p className="soft">It is being addressed …</p>
+        ) : (
+          people > 0 && (
+            <div>
+              <progress
+                max={people}
+                value={Math.min(people, gone + counts.cancelled)}
+                aria-label="How far it is"
+                style={{ width: '100%' }}
+              />
+              <p className="soft small">
+                {gone.toLocaleString('en-US')} of {people.toLocaleString('en-US')} have gone
+                {state === 'going' && broadcast.last_at && `; the last goes ${when(new Date(broadcast.last_at), now, zone)}`}
+                {state === 'going' &&
+                  broadcast.next_at &&
+                  new Date(broadcast.next_at) > now &&
+                  `, the next ${when(new Date(broadcast.next_at), now, zone)}`}
+                .
+              </p>
+            </div>
+          )
+        )}
+        <section aria-label="What became of it" className="panel part">
+          {line('sent', 'Went', counts.sent)}
+          {counts.waiting > 0 && line('waiting', state === 'paused' ? 'Waits, paused' : 'Waits for its time', counts.waiting)}
+          {counts.held > 0 && line('held', 'Held back', counts.held)}
+          {line('answered', 'Answered within a week', counts.answered)}
+          {channel === 'email' && line('opened', 'Opened', counts.opened)}
+          {channel === 'email' && line('clicked', 'Followed a link', counts.clicked)}
+          {(channel !== 'text' || counts.bounced > 0) && line('bounced', 'Came back', counts.bounced)}
+          {channel === 'email' && line('complained', 'Called it unwanted', counts.complained)}
+          {line('opted_out', 'Opted out', counts.opted_out)}
+          {channel === 'letter' && (
+            <div className="pair">
+              <span>Delivered by the post</span>
+              <b>{counts.delivered_letters.toLocaleString('en-US')}</b>
+            </div>
+          )}
+          {channel === 'email' && (
+            <p className="soft small">
+              An open says that a program loaded a picture of ours: some load it by themselves, some never do. Followed links and
+              answers say more.
+            </p>
+          )}
+          {left.length > 0 && <p className="soft small">Left out: {left.map(([why, n]) => leftOutWords(why, n)).join(', ')}.</p>}
+        </section>
+        {channel === 'letter' && counts.sent > 0 && <Print broadcast={broadcast} />}
+        <Behind key={shown} id={broadcast.id} what={shown} />
+      </div>
+      <div className="step-side">
+        <Preview channel={channel} words={broadcast.words} />
+      </div>
+    </div>
+  );
+}
+
+/** The people behind a number. */
+function Behind({ id, what }: { id: string; what: BroadcastPeople }) {
+  const { data } = useQuery({
+    queryKey: ['broadcasts', id, 'people', what],
+    queryFn: () => ask<{ items: Person[]; next_cursor: string | null }>(`/broadcasts/${id}/people?what=${what}&limit=100`),
+  });
+  if (!data) return null;
+  return (
+    <section aria-label="The people behind it">
+      {data.items.length === 0 && <p className="soft">Nobody.</p>}
+      {data.items.map((person) => (
+        <div key={person.contact_id} className="pair">
+          <span className="cut">
+            <Link href={`/contacts/${person.contact_id}`} className="strong" prefetch={false}>
+              {person.name || 'Somebody'}
+            </Link>{' '}
+            {person.words && (
+              <span className="soft" dir="auto">
+                {person.words}
+              </span>
+            )}
+          </span>
+          {person.at && (
+            <span className="soft small nowrap">
+              <Ago at={person.at} />
+            </span>
+          )}
+        </div>
+      ))}
+      {data.next_cursor && <p className="soft small">and more</p>}
+    </section>
+  );
+}
+
+/** The letters as one file, or labels for their envelopes. */
+function Print({ broadcast }: { broadcast: Broadcast }) {
+  const notices = useNotices();
+  const make = useMutation({
+    mutationFn: async (what: 'letters' | 'labels') => {
+      await ask(`/broadcasts/${broadcast.id}/print`, 'POST', { what });
+      for (let turn = 0; turn < 120; turn += 1) {
+        const answer = await fetch(`/api/v1/broadcasts/${broadcast.id}/print?what=${what}`);
+        if (answer.status === 200) return { what, url: URL.createObjectURL(await answer.blob()) };
+        await new Promise((resolve) => setTimeout(resolve, 500));
+      }
+      throw new Error('The file takes longer than a minute. Try again in a while.');
+    },
+    onSuccess: ({ what, url }) => {
+      const link = document.createElement('a');
+      link.href = url;
+      link.download = `${what} ${broadcast.name}.pdf`;
+      link.click();
+      URL.revokeObjectURL(url);
+      notices.tell(
+        what === 'letters'
+          ? 'The letters are one file, in the order of postal codes.'
+          : 'The labels are a file: sheets of thirty.',
+      );
+    },
+    onError: notices.fail,
+  });
+  return (
+    <div className="beside">
+      <button type="button" className="act" disabled={make.isPending} onClick={() => make.mutate('letters')}>
+        {make.isPending && make.variables === 'letters' ? 'Making the file …' : 'The letters as one PDF'}
+      </button>
+      <button type="button" className="act" disabled={make.isPending} onClick={() => make.mutate('labels')}>
+        {make.isPending && make.variables === 'labels' ? 'Making the file …' : 'Labels'}
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,136 @@
+'use client';
+/** The inbox: all that people wrote, by person, with what is next; the Dossier of the chosen one beside it. */
+import { useState } from 'react';
+import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query';
+import { SUGGESTION_WORDS, type AnswerView } from '@/core/messages';
+import type { Jsoned } from '@/core/shared';
+import { Dossier } from '../contacts';
+import { Ago, ask, Fault, Glyph, Strokes, useKeys, useNotices } from '../primitives';
+import './inbox.css';
+
+type Answer = Jsoned<AnswerView>;
+
+export function InboxArea() {
+  const [unread, setUnread] = useState(true);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const list = useInfiniteQuery({
+    queryKey: ['answers', unread],
+    initialPageParam: null as string | null,
+    queryFn: ({ pageParam }) =>
+      ask<{ items: Answer[]; next_cursor: string | null }>(
+        `/answers?unread=${unread}&limit=50${pageParam ? `&cursor=${encodeURIComponent(pageParam)}` : ''}`,
+      ),
+    getNextPageParam: (last) => last.next_cursor,
+  });
+  const rows = list.data?.pages.flatMap(({ items }) => items) ?? [];
+  const mark = useMutation({
+    mutationFn: ({ id, read }: { id: string; read: boolean }) => ask(`/contacts/${id}/read`, 'PUT', { read }),
+    onSuccess: (_, { id, read }) => {
+      void queries.invalidateQueries({ queryKey: ['answers'] });
+      void queries.invalidateQueries({ queryKey: ['wire'] });
+      notices.tell(read ? 'Read.' : 'Unread again.', () => mark.mutate({ id, read: !read }));
+    },
+    onError: notices.fail,
+  });
+  const current = chosen ?? rows[0]?.contact_id ?? null;
+  const at = rows.findIndex((row) => row.contact_id === current);
+  const step = (by: number) => setChosen(rows[Math.max(0, Math.min(rows.length - 1, at + by))]?.contact_id ?? null);
+  const read = () => {
+    const row = rows[at];
+    if (row) mark.mutate({ id: row.contact_id, read: row.unread });
+    if (row?.unread && unread) step(at + 1 < rows.length ? 1 : -1);
+  };
+  useKeys({ j: () => step(1), k: () => step(-1), ArrowDown: () => step(1), ArrowUp: () => step(-1), r: read });
+  return (
+    <div className="area with-dossier">
+      <section aria-label="Inbox">
+        <div className="headline">
+          <div>
+            <h1>What people wrote</h1>
+            <p className="soft">All answers by text and e-mail, by person. Answering or calling marks them as read.</p>
+          </div>
+          <div className="beside" role="group" aria-label="Which">
+            <button type="button" className={`chip${unread ? ' on' : ''}`} aria-pressed={unread} onClick={() => setUnread(true)}>
+              Unread
+            </button>
+            <button
+              type="button"
+              className={`chip${unread ? '' : ' on'}`}
+              aria-pressed={!unread}
+              onClick={() => setUnread(false)}
+            >
+              All
+            </button>
+          </div>
+        </div>
+        <Fault error={list.error} />
+        {list.isSuccess && rows.length === 0 && (
+          <p className="empty">
+            {unread ? 'Everything is read.' : 'Nobody has written yet. What comes by text and e-mail will stand here.'}
+          </p>
+        )}
+        {rows.map((row) => (
+          <div key={row.contact_id} className={`answer${row.contact_id === current ? ' sel' : ''}${row.unread ? ' unread' : ''}`}>
+            <button
+              type="button"
+              className="row"
+              onClick={() => setChosen(row.contact_id)}
+              aria-current={row.contact_id === current}
+            >
+              <span className="l">
+                <span className="strong">{row.name || 'Somebody'}</span>{' '}
+                {row.unread_n > 1 && <span className="tag">{row.unread_n} new</span>}
+                <span className="soft small"> {row.owner_name}</span>
+                <span className="words" dir="auto">
+                  {row.subject && <b>{row.subject}: </b>}
+                  {row.text}
+                </span>
+                <span className="small next">
+                  {row.answered ? (
+                    <span className="soft">answered since</span>
+                  ) : (
+                    <>
+                      <b className={row.next.do === 'nothing' ? 'soft' : 'good'}>{SUGGESTION_WORDS[row.next.do]}</b>{' '}
+                      <span className="soft">{row.next.because}</span>
+                    </>
+                  )}
+                  {row.stopped && <span className="soft"> “{row.stopped}” stopped.</span>}
+                </span>
+              </span>
+              <span className="r">
+                <Glyph name={row.channel} />
+                <Strokes horizon={row.horizon} />
+                <span className="soft small nowrap">
+                  <Ago at={row.at} />
+                </span>
+              </span>
+            </button>
+            <button
+              type="button"
+              className="chip tiny"
+              title="Read or unread (r)"
+              aria-label={row.unread ? `Mark ${row.name} as read` : `Mark ${row.name} as unread`}
+              onClick={() => mark.mutate({ id: row.contact_id, read: row.unread })}
+            >
+              {row.unread ? 'Read' : 'Unread'}
+            </button>
+          </div>
+        ))}
+        {list.hasNextPage && (
+          <button
+            type="button"
+            className="chip"
+            style={{ marginTop: 12 }}
+            disabled={list.isFetchingNextPage}
+            onClick={() => void list.fetchNextPage()}
+          >
+            Earlier
+          </button>
+        )}
+      </section>
+      {current && <Dossier contactId={current} onNext={() => step(1)} />}
+    </div>
+  );
+}

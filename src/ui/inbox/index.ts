@@ -1,0 +1,1 @@
+export { InboxArea } from './inbox';

@@ -1,0 +1,110 @@
+'use client';
+/** What the checks say of words, each with its reason and a jump to its place; and every wording that variants make. */
+import { useState } from 'react';
+import { countVariants, longestParts, readings, type Checked, type Finding } from '@/core/messages';
+
+const PARTS = { subject: 'subject', text: 'words', plain: 'plain version' } as const;
+
+export function Findings({ findings, onJump }: { findings: readonly Finding[]; onJump: (finding: Finding) => void }) {
+  if (!findings.length) return <p className="good small findings-none">The checks find nothing to mend.</p>;
+  const errors = findings.filter(({ level }) => level === 'error').length;
+  return (
+    <section aria-label="What the checks say" className="findings">
+      <h2>
+        {errors > 0 && (
+          <span className="late">
+            {errors === 1 ? 'One error keeps it from being used' : `${errors} errors keep it from being used`}
+          </span>
+        )}
+        {errors > 0 && findings.length > errors && ' · '}
+        {findings.length > errors && `${findings.length - errors} to think about`}
+      </h2>
+      <ul>
+        {findings.map((finding, at) => (
+          <li key={at} className={finding.level}>
+            <details>
+              <summary>
+                <span className="sign" aria-hidden="true">
+                  {finding.level === 'error' ? '×' : '!'}
+                </span>
+                <span>
+                  {finding.message} <span className="soft small">{PARTS[finding.part]}</span>
+                </span>
+                {finding.at && (
+                  <button
+                    type="button"
+                    className="chip tiny"
+                    aria-label={`Go to the place: ${finding.message}`}
+                    onClick={(event) => {
+                      event.preventDefault();
+                      onJump(finding);
+                    }}
+                  >
+                    Go there
+                  </button>
+                )}
+              </summary>
+              <p className="soft small">{finding.because}</p>
+            </details>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** The parts that a text takes, and every wording when there are several. */
+export function Wordings({ checked }: { checked: Checked }) {
+  const [open, setOpen] = useState(false);
+  const { words, channel } = checked;
+  const count =
+    countVariants(words.text) * (channel === 'email' || channel === 'letter' ? countVariants(words.subject ?? '') : 1);
+  const parts = channel === 'text' ? longestParts(words.text) : null;
+  if (count === 1 && !parts) return null;
+  return (
+    <div className="wordings">
+      <span className="beside small">
+        {parts && (
+          <span className="soft">
+            {parts.parts === 1 ? 'one part' : `${parts.parts} parts`}, {parts.units} of{' '}
+            {parts.alphabet === 'GSM-7' ? (parts.parts > 1 ? parts.parts * 153 : 160) : parts.parts > 1 ? parts.parts * 67 : 70}{' '}
+            signs ({parts.alphabet})
+          </span>
+        )}
+        {count > 1 && (
+          <button type="button" className="chip tiny" aria-expanded={open} onClick={() => setOpen(!open)}>
+            {count.toLocaleString('en-US')} wordings
+          </button>
+        )}
+      </span>
+      {open && <AllWordings checked={checked} />}
+    </div>
+  );
+}
+
+const SHOWN = 60;
+function AllWordings({ checked }: { checked: Checked }) {
+  return readings(checked)
+    .filter(({ count }) => count > 1)
+    .map(({ part, count, sample, whole }) => {
+      const wrong = sample.filter(({ slips }) => slips.length).length;
+      return (
+        <section key={part} aria-label={`Wordings of the ${PARTS[part]}`} className="panel all-wordings">
+          <h2>
+            {PARTS[part]}: {count.toLocaleString('en-US')}
+            {!whole && `, the first ${sample.length.toLocaleString('en-US')} were read`}
+            {wrong > 0 && <span className="late"> · {wrong.toLocaleString('en-US')} read wrong</span>}
+          </h2>
+          <ol>
+            {sample.slice(0, SHOWN).map(({ text, slips }, at) => (
+              <li key={at}>
+                {text}
+                {slips.length > 0 && <span className="late small"> {slips.map(({ what }) => what).join(', ')}</span>}
+              </li>
+            ))}
+          </ol>
+          {sample.length > SHOWN && <p className="soft small">and {(count - SHOWN).toLocaleString('en-US')} more</p>}
+        </section>
+      );
+    });
+}

@@ -1,0 +1,7 @@
+export { useOwnFields, useTemplates, type Template } from './fields';
+export { Preview } from './preview';
+export { Rate } from './rates';
+export { CampaignTabs } from './tabs';
+export { TemplateEditor } from './template';
+export { TemplatesArea } from './templates';
+export { WordsEditor } from './words-editor';

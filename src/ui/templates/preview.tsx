@@ -1,0 +1,151 @@
+'use client';
+/** Words as a real person will see them: on a phone, in a mailbox wide or narrow, on paper, before a caller; in light and dark; and tried on oneself. */
+import { useState } from 'react';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { showPhone } from '@/core/capture';
+import type { Channel, ContactView } from '@/core/contacts';
+import { fillWords, htmlOfText, mailPage, withSender, type Words } from '@/core/messages';
+import type { Jsoned } from '@/core/shared';
+import { ask, useNotices } from '../primitives';
+import { useMergeFields } from './fields';
+
+type Contact = Jsoned<ContactView>;
+const nameOf = (contact: Contact): string => `${contact.first_name} ${contact.last_name}`.trim();
+
+export function Preview({ channel, words }: { channel: Channel; words: Words }) {
+  const [q, setQ] = useState('');
+  const [chosen, setChosen] = useState<Contact | null>(null);
+  const [seed, setSeed] = useState(0);
+  const [dark, setDark] = useState(false);
+  const [narrow, setNarrow] = useState(false);
+  const found = useQuery({
+    queryKey: ['preview', 'people', q],
+    queryFn: async () =>
+      (await ask<{ items: Contact[] }>(`/contacts?limit=6${q.trim() ? `&q=${encodeURIComponent(q.trim())}` : ''}`)).items,
+    placeholderData: (before) => before,
+  });
+  const contact = chosen ?? found.data?.[0] ?? null;
+  const merge = useMergeFields(contact?.id ?? null);
+  if (!contact || !merge.data) return null;
+  const { fields, texted_before } = merge.data;
+  const filled = fillWords(words, fields, { seed: `preview ${contact.id} ${seed}` });
+  const text =
+    channel === 'text' && !texted_before
+      ? withSender(filled.text, fields.agent_first_name ?? '', fields.brokerage ?? '')
+      : filled.text;
+  const name = nameOf(contact);
+  const toggle = (on: boolean, words_: string, set: (on: boolean) => void) => (
+    <button type="button" className={`chip tiny${on ? ' on' : ''}`} aria-pressed={on} onClick={() => set(!on)}>
+      {words_}
+    </button>
+  );
+  return (
+    <section aria-label="As they will see it" className="preview-step">
+      <div className="beside">
+        <span className="soft small">As</span>
+        <input
+          list="preview-people"
+          aria-label="Whose preview"
+          className="chip tiny"
+          style={{ width: 170, cursor: 'text' }}
+          placeholder={name || 'somebody'}
+          value={q}
+          onChange={(event) => {
+            setQ(event.target.value);
+            const one = found.data?.find((row) => nameOf(row) === event.target.value);
+            if (one) setChosen(one);
+          }}
+        />
+        <datalist id="preview-people">
+          {found.data?.map((row) => (
+            <option key={row.id} value={nameOf(row)} />
+          ))}
+        </datalist>
+        <span className="soft small">
+          {name} will see it{filled.usedPlain ? ', in the plain version' : ''}
+        </span>
+        {filled.picks.length > 0 && (
+          <button type="button" className="chip tiny" onClick={() => setSeed(seed + 1)}>
+            another wording
+          </button>
+        )}
+        {channel !== 'call' && channel !== 'letter' && toggle(dark, 'dark', setDark)}
+        {channel === 'email' && toggle(narrow, 'narrow', setNarrow)}
+        <TryIt channel={channel} words={words} contactId={contact.id} />
+      </div>
+      {channel === 'text' && (
+        <div className={`seen-phone${dark ? ' dark' : ''}`}>
+          <div className="from">{fields.agent_phone || fields.brokerage}</div>
+          <div className="bubble" dir="auto">
+            {text}
+          </div>
+        </div>
+      )}
+      {channel === 'email' && (
+        <div className={`seen-mail${dark ? ' dark' : ''}${narrow ? ' narrow' : ''}`}>
+          <div className="from">
+            <b>{filled.subject}</b>
+            <span>
+              {fields.agent_name} · to {contact.emails[0] ?? 'nobody: there is no address'}
+              {(words.files?.length ?? 0) > 0 && ` · with ${words.files!.map((file) => file.name).join(', ')}`}
+            </span>
+          </div>
+          {filled.html ? (
+            <iframe
+              title="The e-mail"
+              sandbox=""
+              className="body"
+              srcDoc={mailPage(filled.html, '').replace(
+                '<head>',
+                `<head><style>${dark ? 'html{background:#171b21}body{filter:invert(.9) hue-rotate(180deg)}img{filter:invert(1) hue-rotate(180deg)}' : ''}</style>`,
+              )}
+            />
+          ) : (
+            <div
+              className="body"
+              dir="auto"
+              dangerouslySetInnerHTML={{ __html: htmlOfText(text).replaceAll(/ style="[^"]*"/g, '') }}
+            />
+          )}
+        </div>
+      )}
+      {channel === 'letter' && (
+        <div className="seen-paper">
+          <div className="window">
+            {name}
+            <br />
+            {[contact.place.street, [contact.place.city, contact.place.postal_code].filter(Boolean).join(' ')]
+              .filter(Boolean)
+              .join('\n') || 'no mailing address is known'}
+          </div>
+          <b>{filled.subject}</b>
+          <div className="body" dir="auto">
+            {text}
+          </div>
+        </div>
+      )}
+      {channel === 'call' && (
+        <div className="panel" style={{ padding: '12px 16px' }}>
+          <b>{name}</b>, {contact.phones[0] ? showPhone(contact.phones[0]) : 'no phone number is known'}
+          <p style={{ whiteSpace: 'pre-wrap' }}>{text}</p>
+        </div>
+      )}
+    </section>
+  );
+}
+
+/** Sends it to oneself, as that person would get it. */
+function TryIt({ channel, words, contactId }: { channel: Channel; words: Words; contactId: string }) {
+  const notices = useNotices();
+  const send = useMutation({
+    mutationFn: () => ask<{ sent: number }>('/messages/try', 'POST', { trials: [{ channel, words }], contact_id: contactId }),
+    onSuccess: () =>
+      notices.tell(channel === 'text' ? 'It is on its way to your own phone.' : 'It is on its way to your own mailbox.'),
+    onError: notices.fail,
+  });
+  return (
+    <button type="button" className="chip tiny" disabled={send.isPending} onClick={() => send.mutate()}>
+      Try it on me
+    </button>
+  );
+}

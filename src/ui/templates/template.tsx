@@ -1,0 +1,199 @@
+'use client';
+/** One template: its words with their checks, as a real person will see them, and what each of its variants brought. */
+import { useState } from 'react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { CHANNEL_NAMES } from '@/core/contacts';
+import { chanceOf, type VariantView, type Words } from '@/core/messages';
+import { ask, Fault, freshKey, useNotices, usePast } from '../primitives';
+import type { Template } from './fields';
+import { Preview } from './preview';
+import { Rate } from './rates';
+import { WordsEditor } from './words-editor';
+import './templates.css';
+
+type InFull = Template & { variants: VariantView[] };
+
+export function TemplateEditor({ first }: { first: InFull }) {
+  const { data: template } = useQuery({
+    queryKey: ['templates', first.id],
+    queryFn: () => ask<InFull>(`/templates/${first.id}`),
+    initialData: first,
+  });
+  const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = usePast<Words>(first.words);
+  const [name, setName] = useState(first.name);
+  const [cap, setCap] = useState(first.day_cap);
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const router = useRouter();
+  const may = template.may_change;
+  const changed =
+    JSON.stringify(draft) !== JSON.stringify(template.words) || name.trim() !== template.name || cap !== template.day_cap;
+  const keep = useMutation({
+    mutationFn: () =>
+      ask<Template>(`/templates/${template.id}`, 'PATCH', {
+        name: name.trim() || template.name,
+        words: draft,
+        day_cap: cap,
+        seen: template.version,
+      }),
+    onSuccess: (kept) => {
+      put(kept.words);
+      void queries.invalidateQueries({ queryKey: ['templates'] });
+      notices.tell(
+        kept.version > template.version && template.brought.sent > 0
+          ? 'Kept. It is another wording now; what it brings is counted anew.'
+          : 'Kept.',
+      );
+    },
+  });
+  const copy = useMutation({
+    mutationFn: () =>
+      ask<Template>(
+        '/templates',
+        'POST',
+        { channel: template.channel, name: `${template.name}, copy`.slice(0, 80), words: draft },
+        freshKey(),
+      ),
+    onSuccess: ({ id }) => {
+      void queries.invalidateQueries({ queryKey: ['templates'] });
+      router.push(`/campaigns/templates/${id}`);
+    },
+    onError: notices.fail,
+  });
+  const remove = useMutation({
+    mutationFn: () => ask(`/templates/${template.id}`, 'DELETE'),
+    onSuccess: () => {
+      void queries.invalidateQueries({ queryKey: ['templates'] });
+      router.push('/campaigns/templates');
+    },
+    onError: notices.fail,
+  });
+  return (
+    <div onKeyDown={onKeyDown}>
+      <div className="headline">
+        <div>
+          <h1>
+            <input
+              className="heading-input"
+              aria-label="Name of the template"
+              value={name}
+              maxLength={80}
+              disabled={!may}
+              onChange={(event) => setName(event.target.value)}
+            />
+          </h1>
+          <p className="soft">
+            {template.channel === 'call'
+              ? 'Call script'
+              : `${CHANNEL_NAMES[template.channel][0]!.toUpperCase()}${CHANNEL_NAMES[template.channel].slice(1)}`}
+            , wording {template.version} · {template.brought.sent.toLocaleString('en-US')} went
+            {!template.shared && ' · your own'}
+          </p>
+        </div>
+        <div className="beside">
+          <Link className="act" href="/campaigns/templates" prefetch={false}>
+            All templates
+          </Link>
+          <button type="button" className="act" disabled={copy.isPending} onClick={() => copy.mutate()}>
+            Copy
+          </button>
+          {may && (
+            <>
+              <button
+                type="button"
+                className="act"
+                onClick={() => remove.mutate()}
+                title="Touches that use it go on with the words they keep themselves"
+              >
+                Take away
+              </button>
+              <button type="button" className="act" disabled={!mayBack} onClick={back} title="Take the last change back (Ctrl+Z)">
+                Undo
+              </button>
+              <button type="button" className="act" disabled={!mayForward} onClick={forward} title="Do it again (Ctrl+Shift+Z)">
+                Redo
+              </button>
+              <button type="button" className="act main" disabled={!changed || keep.isPending} onClick={() => keep.mutate()}>
+                Keep it
+              </button>
+            </>
+          )}
+        </div>
+      </div>
+      {!may && <p className="soft">This template is changed by those who run the office. Copy it to have one of your own.</p>}
+      <Fault error={keep.error} named />
+      <div className="template-editor">
+        <div style={{ minWidth: 0 }}>
+          <WordsEditor channel={template.channel} words={draft} templateId={template.id} readOnly={!may} onChange={change} />
+          {template.channel !== 'call' && (
+            <label className="beside small" style={{ marginTop: 14 }}>
+              At most
+              <input
+                type="number"
+                className="chip tiny"
+                style={{ width: 90 }}
+                min={1}
+                max={1_000_000}
+                aria-label="Most messages of it a day"
+                value={cap ?? ''}
+                placeholder="any"
+                disabled={!may}
+                onChange={(event) => setCap(event.target.value ? Math.max(1, Number(event.target.value)) : null)}
+              />
+              of it go in a day; the others wait until the next morning
+            </label>
+          )}
+        </div>
+        <div className="step-side">
+          <Preview channel={template.channel} words={draft} />
+          <Brought template={template} />
+        </div>
+      </div>
+    </div>
+  );
+}
+
+/** What this wording brought, and its variants. */
+function Brought({ template: { brought, variants, channel } }: { template: InFull }) {
+  if (channel === 'call' || brought.sent === 0) return null;
+  const groups = new Map<string, VariantView[]>();
+  for (const one of variants) groups.set(`${one.part} ${one.group}`, [...(groups.get(`${one.part} ${one.group}`) ?? []), one]);
+  return (
+    <section aria-label="What this wording brought" className="panel brought">
+      <h2>What this wording brought</h2>
+      <div className="pair">
+        <span>Arrived</span>
+        <Rate n={brought.delivered} of={brought.sent} what="arrived" />
+      </div>
+      <div className="pair">
+        <span>Answered within a week</span>
+        <Rate n={brought.answered} of={brought.sent} what="answered" />
+      </div>
+      <div className="pair">
+        <span>Opted out</span>
+        <Rate n={brought.opted_out} of={brought.sent} what="opted out" />
+      </div>
+      {[...groups.values()].map((options) => (
+        <div key={`${options[0]!.part} ${options[0]!.group}`} className="variant-results">
+          {options.map((one) => (
+            <div key={one.option} className="pair">
+              <span className="cut">“{one.text || 'nothing'}”</span>
+              <Rate n={one.answered} of={one.sent} what="answered" />
+            </div>
+          ))}
+          <p className="soft small">{verdict(options)}</p>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function verdict(options: VariantView[]): string {
+  const [best, ...others] = [...options].sort((a, b) => b.answered / Math.max(1, b.sent) - a.answered / Math.max(1, a.sent));
+  const chance = Math.max(
+    ...others.map((one) => chanceOf({ n: best!.answered, of: best!.sent }, { n: one.answered, of: one.sent })),
+  );
+  return chance < 0.01 ? `“${best!.text}” brings more answers.` : 'No difference that chance would not explain.';
+}

@@ -1,0 +1,189 @@
+'use client';
+/** Templates by channel, each with what its wording brought; challenges between them. */
+import { useState } from 'react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import Dialog from '@mui/material/Dialog';
+import TextField from '@mui/material/TextField';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { CHANNELS, CHANNEL_NAMES, type Channel } from '@/core/contacts';
+import { countVariants, type Words } from '@/core/messages';
+import { ask, Fault, FormEnd, freshKey, Glyph } from '../primitives';
+import { Challenges } from './challenges';
+import { useTemplates, type Template } from './fields';
+import { Rate } from './rates';
+import { CampaignTabs } from './tabs';
+import './templates.css';
+
+const PLURALS: Record<Channel, string> = { call: 'Call scripts', text: 'Texts', email: 'E-mails', letter: 'Letters' };
+const FIRST: Record<Channel, Words> = {
+  text: {
+    text: 'Hello {{ first_name }}, {{ agent_first_name }} at {{ brokerage }}. Reply STOP for no more texts.',
+    plain: 'Hello, {{ agent_first_name }} at {{ brokerage }}. Reply STOP for no more texts.',
+  },
+  email: {
+    subject: 'A word from {{ brokerage }}',
+    text: 'Hello {{ first_name }},\n\n\n\n{{ agent_name }}',
+    plain: 'Hello,\n\n\n\n{{ agent_name }}',
+  },
+  letter: {
+    subject: 'A letter',
+    text: 'Dear {{ first_names }},\n\n\n\n{{ agent_name }}',
+    plain: 'Hello,\n\n\n\n{{ agent_name }}',
+  },
+  call: { text: 'Ask how they are, and by when they would like to move.', plain: 'Ask how they are.' },
+};
+
+export function TemplatesArea({ first, office }: { first: Template[]; office: boolean }) {
+  const { data: templates = first } = useTemplates(first);
+  const [making, setMaking] = useState(false);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const choose = (id: string) => {
+    const next = new Set(chosen);
+    if (!next.delete(id)) next.add(id);
+    setChosen(next);
+  };
+  return (
+    <>
+      <CampaignTabs />
+      <div className="headline">
+        <div>
+          <h1>Words worth keeping</h1>
+          <p className="soft">
+            Used by touches of campaigns and by broadcasts. What a wording brought is counted for that wording alone.
+          </p>
+        </div>
+        <button type="button" className="act main" onClick={() => setMaking(true)}>
+          New template
+        </button>
+      </div>
+      {templates.length === 0 && (
+        <p className="empty">There is no template yet. Make the first from what you write most often.</p>
+      )}
+      {CHANNELS.map((channel) => {
+        const rows = templates.filter((one) => one.channel === channel);
+        if (!rows.length) return null;
+        return (
+          <section key={channel} aria-label={PLURALS[channel]} style={{ marginBottom: 26 }}>
+            <table className="grid templates">
+              <thead>
+                <tr>
+                  {office && channel !== 'call' && <th style={{ width: 34 }} aria-label="In a challenge" />}
+                  <th>
+                    <Glyph name={channel} /> {PLURALS[channel]}
+                  </th>
+                  <th className="right">Went</th>
+                  <th>Answered</th>
+                  <th>Opted out</th>
+                  <th>Used by</th>
+                </tr>
+              </thead>
+              <tbody>
+                {rows.map((row) => (
+                  <tr key={row.id}>
+                    {office && channel !== 'call' && (
+                      <td>
+                        <input
+                          type="checkbox"
+                          aria-label={`${row.name} in a challenge`}
+                          checked={chosen.has(row.id)}
+                          onChange={() => choose(row.id)}
+                        />
+                      </td>
+                    )}
+                    <td>
+                      <Link href={`/campaigns/templates/${row.id}`} className="strong" prefetch={false}>
+                        {row.name}
+                      </Link>
+                      <span className="soft small cut" style={{ display: 'block', maxWidth: 460 }}>
+                        {row.findings.errors > 0 && <span className="late">cannot be used yet · </span>}
+                        {!row.shared && 'your own · '}
+                        {row.words.subject || row.words.text}
+                      </span>
+                      {(countVariants(row.words.text) > 1 || row.day_cap) && (
+                        <span className="soft small">
+                          {countVariants(row.words.text) > 1 &&
+                            `${countVariants(row.words.text).toLocaleString('en-US')} wordings`}
+                          {row.day_cap &&
+                            ` at most ${row.day_cap.toLocaleString('en-US')} a day, ${row.sent_today.toLocaleString('en-US')} went today`}
+                        </span>
+                      )}
+                    </td>
+                    <td className="right num-cell">{row.brought.sent.toLocaleString('en-US')}</td>
+                    <td>
+                      <Rate n={row.brought.answered} of={row.brought.sent} what="answered within a week" />
+                    </td>
+                    <td>
+                      <Rate n={row.brought.opted_out} of={row.brought.sent} what="opted out within a week" />
+                    </td>
+                    <td>
+                      {row.campaigns ? (
+                        `${row.campaigns} ${row.campaigns === 1 ? 'campaign' : 'campaigns'}`
+                      ) : (
+                        <span className="soft">nothing yet</span>
+                      )}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </section>
+        );
+      })}
+      <Challenges templates={templates} chosen={chosen} office={office} onMade={() => setChosen(new Set())} />
+      {making && <NewTemplate office={office} onClose={() => setMaking(false)} />}
+    </>
+  );
+}
+
+function NewTemplate({ office, onClose }: { office: boolean; onClose: () => void }) {
+  const [channel, setChannel] = useState<Channel>('text');
+  const [name, setName] = useState('');
+  const [shared, setShared] = useState(office);
+  const [key] = useState(freshKey);
+  const router = useRouter();
+  const queries = useQueryClient();
+  const make = useMutation({
+    mutationFn: () => ask<Template>('/templates', 'POST', { channel, name: name.trim(), words: FIRST[channel], shared }, key),
+    onSuccess: ({ id }) => {
+      void queries.invalidateQueries({ queryKey: ['templates'] });
+      router.push(`/campaigns/templates/${id}`);
+    },
+  });
+  return (
+    <Dialog open onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="template-title">
+      <form
+        className="dialog"
+        onSubmit={(event) => {
+          event.preventDefault();
+          make.mutate();
+        }}
+      >
+        <h1 id="template-title">A new template</h1>
+        <div className="line" role="radiogroup" aria-label="For what">
+          {CHANNELS.map((one) => (
+            <label key={one} className="choice">
+              <input type="radio" name="channel" checked={channel === one} onChange={() => setChannel(one)} />{' '}
+              {one === 'call' ? 'call script' : CHANNEL_NAMES[one]}
+            </label>
+          ))}
+        </div>
+        <TextField
+          autoFocus
+          size="small"
+          label="Its name"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          slotProps={{ htmlInput: { maxLength: 80 } }}
+        />
+        {office && (
+          <label className="choice">
+            <input type="checkbox" checked={shared} onChange={(event) => setShared(event.target.checked)} /> For the whole team
+          </label>
+        )}
+        <Fault error={make.error} />
+        <FormEnd does="Make it" busy={make.isPending} may={name.trim().length > 0} onCancel={onClose} />
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,208 @@
+'use client';
+/** Writing the words of a message: its parts, fields and variants put in where the cursor is, files along, and what the checks say meanwhile. */
+import { useDeferredValue, useMemo, useRef } from 'react';
+import dynamic from 'next/dynamic';
+import TextField from '@mui/material/TextField';
+import type { Channel } from '@/core/contacts';
+import { checkWords, docOfText, MERGE_FIELD_NAMES, textOfDoc, type Finding, type Part, type Words } from '@/core/messages';
+import { sendFile, useNotices } from '../primitives';
+import { othersOf, useOwnFields, useTemplates } from './fields';
+import { Findings, Wordings } from './findings';
+import type { MailEditorHandle } from './mail-editor';
+
+const MailEditor = dynamic(() => import('./mail-editor').then((one) => one.MailEditor), {
+  ssr: false,
+  loading: () => <div className="mail-doc" aria-busy="true" />,
+});
+
+/** @param templateId of the template that these are the words of, which is not compared with itself */
+export function WordsEditor({
+  channel,
+  words,
+  templateId = null,
+  readOnly = false,
+  onChange,
+}: {
+  channel: Channel;
+  words: Words;
+  templateId?: string | null;
+  readOnly?: boolean;
+  onChange: (words: Words) => void;
+}) {
+  const own = useOwnFields();
+  const { data: templates = [] } = useTemplates();
+  const boxes = useRef<Partial<Record<Part, HTMLInputElement | HTMLTextAreaElement | null>>>({});
+  const mail = useRef<MailEditorHandle | null>(null);
+  const last = useRef<Part>('text');
+  const titled = channel === 'email' || channel === 'letter';
+  const late = useDeferredValue(words);
+  const findings = useMemo(
+    () => checkWords({ channel, words: late, fields: own }, othersOf(templates, channel, templateId)),
+    [channel, late, own, templates, templateId],
+  );
+  const set = (part: Part, value: string) => onChange({ ...words, [part]: value });
+  const put = (text: string) => {
+    const part = last.current;
+    if (part === 'text' && words.doc) return mail.current?.put(text);
+    const box = boxes.current[part];
+    const value = part === 'subject' ? (words.subject ?? '') : words[part];
+    const [from, to] = box
+      ? [box.selectionStart ?? value.length, box.selectionEnd ?? value.length]
+      : [value.length, value.length];
+    set(part, value.slice(0, from) + text + value.slice(to));
+    requestAnimationFrame(() => {
+      box?.focus();
+      box?.setSelectionRange(from + text.length, from + text.length);
+    });
+    return undefined;
+  };
+  const jump = ({ part, at }: Finding) => {
+    if (part === 'text' && words.doc) return at && mail.current?.find(words.text.slice(at.from, at.to));
+    const box = boxes.current[part];
+    box?.focus();
+    if (at) box?.setSelectionRange(at.from, at.to);
+    return undefined;
+  };
+  const box = (part: Part, label: string, value: string, rows: [number, number] | null) => (
+    <TextField
+      size="small"
+      fullWidth
+      label={label}
+      value={value}
+      multiline={rows !== null}
+      minRows={rows?.[0]}
+      maxRows={rows?.[1]}
+      onChange={(event) => set(part, event.target.value)}
+      onFocus={() => (last.current = part)}
+      inputRef={(element: HTMLInputElement | HTMLTextAreaElement | null) => {
+        boxes.current[part] = element;
+      }}
+      slotProps={{ htmlInput: { spellCheck: true } }}
+    />
+  );
+  return (
+    <div className="words-editor">
+      {titled && box('subject', 'Subject', words.subject ?? '', null)}
+      {words.doc ? (
+        <div onFocus={() => (last.current = 'text')}>
+          <MailEditor
+            ref={mail}
+            doc={words.doc}
+            readOnly={readOnly}
+            onChange={(doc) => onChange({ ...words, doc, text: textOfDoc(doc) })}
+          />
+        </div>
+      ) : (
+        box('text', channel === 'call' ? 'What to speak about' : 'Words', words.text, [titled ? 8 : 3, 18])
+      )}
+      {!readOnly && (
+        <details className="put-in">
+          <summary className="small">Put something in</summary>
+          <div className="beside" role="group" aria-label="Put a field into the words">
+            {[
+              ...MERGE_FIELD_NAMES.map((name) => [name, name.replaceAll('_', ' ')]),
+              ...own.map((name) => [`field.${name}`, name]),
+            ].map(([field, name]) => (
+              <button key={field} type="button" className="chip tiny" onClick={() => put(`{{ ${field} }}`)}>
+                {name}
+              </button>
+            ))}
+          </div>
+          <div className="beside" role="group" aria-label="Put wording into the words">
+            <button
+              type="button"
+              className="chip tiny"
+              onClick={() => put('{one wording|another}')}
+              title="One of them goes to each person"
+            >
+              variants
+            </button>
+            <button type="button" className="chip tiny" onClick={() => put('{{ town | default: "the coast" }}')}>
+              field with a default
+            </button>
+            <button
+              type="button"
+              className="chip tiny"
+              onClick={() => put('{% if town %}in {{ town }}{% else %}here{% endif %}')}
+            >
+              only if known
+            </button>
+            <button
+              type="button"
+              className="chip tiny"
+              onClick={() => put('{% if team %}we{% else %}I{% endif %}')}
+              title="“we” where several agents work, “I” for one alone"
+            >
+              we or I
+            </button>
+          </div>
+        </details>
+      )}
+      <Wordings checked={{ channel, words: late, fields: own }} />
+      {box('plain', 'Plain version, when something is not known', words.plain, [2, 12])}
+      {channel === 'email' && <Along words={words} readOnly={readOnly} onChange={onChange} />}
+      <Findings findings={findings} onJump={jump} />
+    </div>
+  );
+}
+
+/** Whether the e-mail is of blocks, and the files that go with it. */
+function Along({ words, readOnly, onChange }: { words: Words; readOnly: boolean; onChange: (words: Words) => void }) {
+  const notices = useNotices();
+  const files = words.files ?? [];
+  const add = async (file: File) => {
+    try {
+      const kept = await sendFile<{ id: string; name: string; bytes: number }>(
+        `/files?name=${encodeURIComponent(file.name)}`,
+        file,
+      );
+      onChange({ ...words, files: [...files, kept] });
+    } catch (error) {
+      notices.fail(error);
+    }
+  };
+  if (readOnly && !files.length) return null;
+  return (
+    <div className="beside">
+      {!readOnly && (
+        <button
+          type="button"
+          className={`chip tiny${words.doc ? ' on' : ''}`}
+          aria-pressed={Boolean(words.doc)}
+          onClick={() => onChange({ ...words, doc: words.doc ? null : docOfText(words.text) })}
+        >
+          With headings, pictures and buttons
+        </button>
+      )}
+      {files.map((file) => (
+        <span key={file.id} className="tag">
+          {file.name}{' '}
+          {!readOnly && (
+            <button
+              type="button"
+              className="plain-button"
+              aria-label={`Leave out ${file.name}`}
+              onClick={() => onChange({ ...words, files: files.filter(({ id }) => id !== file.id) })}
+            >
+              ×
+            </button>
+          )}
+        </span>
+      ))}
+      {!readOnly && (
+        <label className="chip tiny" style={{ cursor: 'pointer' }}>
+          Attach a file
+          <input
+            type="file"
+            className="unseen"
+            onChange={(event) => {
+              const [file] = event.target.files ?? [];
+              event.target.value = '';
+              if (file) void add(file);
+            }}
+          />
+        </label>
+      )}
+    </div>
+  );
+}

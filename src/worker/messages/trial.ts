@@ -1,0 +1,53 @@
+/** Handing a message that somebody tries on themselves to its provider. Letters and call scripts go to their mailbox, the letter as its page. */
+import { htmlOfText, mailPage } from '@/core/messages';
+import { findPerson, brokerageName } from '@/server/accounts';
+import { readFiles } from '@/server/files';
+import { config, now } from '@/server/shared';
+import type { Jobs } from '@/core/shared';
+import type { Outside } from '../shared/outside';
+import { renderLetter } from './letter';
+
+export async function handTrial({ trial }: Jobs['messages.try'], outside: Outside): Promise<void> {
+  const person = await findPerson(trial.userId);
+  if (!person) return;
+  const name = `${person.firstName} ${person.lastName}`;
+  const brokerage = await brokerageName(person.accountId);
+  if (trial.channel === 'text') {
+    if (!person.phone) return;
+    const answer = await outside.sms.send({ key: trial.key, from: person.phone, to: person.phone, body: trial.text });
+    if (answer.result === 'later') throw new Error(answer.fault);
+    return;
+  }
+  const { publicUrl, mailDomain } = config();
+  const at = await now();
+  const files = await readFiles(person.accountId, trial.files);
+  const letter =
+    trial.channel === 'letter'
+      ? await renderLetter({
+          brokerage,
+          agent: name,
+          name,
+          address: '1 Trial Lane, Quillhaven 98701',
+          text: trial.text,
+          at,
+          timeZone: person.timeZone,
+        })
+      : null;
+  const html = trial.channel === 'email' ? (trial.html ?? htmlOfText(trial.text)) : htmlOfText(trial.text);
+  const answer = await outside.mail.send({
+    key: trial.key,
+    fromName: `${name}, ${brokerage}`,
+    to: { name, address: person.email },
+    replyTo: `agents@${mailDomain}`,
+    subject: trial.channel === 'call' ? 'Call script' : (trial.subject ?? ''),
+    text: trial.text,
+    html: mailPage(html.replaceAll('src="/pictures/', `src="${publicUrl}/pictures/`), ''),
+    unsubscribeUrl: null,
+    at,
+    attachments: [
+      ...files.map(({ name: file, type, bytes }) => ({ name: file, type, content: bytes })),
+      ...(letter ? [{ name: 'letter.pdf', type: 'application/pdf', content: letter }] : []),
+    ],
+  });
+  if (answer.result === 'later') throw new Error(answer.fault);
+}
