@@ -1,6 +1,7 @@
 /** Writing the demo world into an empty database, in one transaction: half a world is never seen. */
 import { contactPage, writeMarket } from './market';
 import { writeOrder } from './order';
+import { writeWords } from './words';
 import { NEW_BUYER } from '@/core/campaigns';
 import { foldFact, handRaisedAt, HORIZONS, nextTouch, noFacts, STAGES, type Because } from '@/core/contacts';
 import { KEY_SCOPES } from '@/core/accounts';
@@ -68,6 +69,7 @@ export async function writeWorld(): Promise<{ contacts: number; activities: numb
       await tx.run(
         `select setval(pg_get_serial_sequence('${table}', 'id'), coalesce((select max(id) from ${table}), 0) + 1, false)`,
       );
+    await writeWords(tx);
     await tx.run(
       `update clock set mode = 'simulated', held_at = null, seen_at = $1, offset_ms = round(extract(epoch from $1::timestamptz - clock_timestamp()) * 1000)`,
       [START],

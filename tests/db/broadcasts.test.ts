@@ -222,12 +222,12 @@ test('opens, clicks, answers, returns and complaints are counted with their peop
   const { counts } = await viewOf(id);
   expect(counts).toMatchObject({
     sent: 5,
-    held: 1,
+    held: 0,
     opened: 1,
     clicked: 1,
     answered: 1,
     answered_first_hour: 1,
-    bounced: 1,
+    bounced: 2,
     complained: 1,
   });
   expect(counts.opted_out).toBe(2);

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fieldsIn, fillWords, isOptOut, ownField, ownWords } from '.';
+import { fieldsIn, fillWords, isOptOut, ownField, ownWords, suggestNext } from '.';
 
 const WORDS = { text: 'Hi {{ first_name }}, about {{town}}.', plain: 'Hello, about your search.' };
 
@@ -53,4 +53,20 @@ test('of a mail their own words are kept, not what they quote', () => {
   expect(ownWords('Yes.\n> quoted\n> more')).toBe('Yes.');
   expect(ownWords('Wednesday\n-- \nOda')).toBe('Wednesday');
   expect(ownWords('On Wednesday I am free')).toBe('On Wednesday I am free');
+});
+
+test.each([
+  ['Could you call me this evening?', 'call'],
+  ['A call after five would be best', 'call'],
+  ['Saturday morning would suit us', 'meet'],
+  ['Can we see it on Sunday?', 'meet'],
+  ['Thanks! We are only starting to look, maybe spring', 'later'],
+  ['Not this week, but do write again', 'later'],
+  ['Who is this?', 'mend'],
+  ['We already bought one', 'let_go'],
+  ['What did the house on Samphire Lane sell for?', 'answer'],
+  ['Lovely', 'answer'],
+])('“%s”: next is %s', (text, next) => {
+  expect(suggestNext(text, false).do).toBe(next);
+  expect(suggestNext(text, true).do).toBe('nothing');
 });

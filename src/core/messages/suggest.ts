@@ -19,7 +19,7 @@ const RULES: [RegExp, Suggestion][] = [
     { do: 'let_go', because: 'They do not need us now.' },
   ],
   [
-    /\b(?:call|ring|phone) (?:me|us)\b|\bgive (?:me|us) a (?:call|ring)\b|\bcan we talk\b|\bcould you call\b/i,
+    /\b(?:call|ring|phone) (?:me|us)\b|\ba (?:phone )?call\b|\bgive (?:me|us) a (?:call|ring)\b|\bcan we talk\b|\bcould you call\b/i,
     { do: 'call', because: 'They ask for a call.' },
   ],
   [
@@ -27,7 +27,7 @@ const RULES: [RegExp, Suggestion][] = [
     { do: 'meet', because: 'They name a time, or want to see something.' },
   ],
   [
-    /\b(?:next (?:year|spring|summer|autumn|fall|winter)|in (?:a few|some|six|several) months|not (?:yet|now|right now)|maybe (?:later|spring|summer|next)|later (?:this|in the) year|only (?:starting|beginning)|just (?:starting|looking|browsing))\b/i,
+    /\b(?:next (?:year|spring|summer|autumn|fall|winter)|in (?:a few|some|six|several) months|not (?:yet|now|right now|this (?:week|month|year))|maybe (?:later|spring|summer|next)|later (?:this|in the) year|only (?:starting|beginning)|just (?:starting|looking|browsing))\b/i,
     { do: 'later', because: 'They have time.' },
   ],
   [/\?/, { do: 'answer', because: 'They ask something.' }],

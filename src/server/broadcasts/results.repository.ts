@@ -30,7 +30,7 @@ export async function countsOf(tx: Tx, ids: readonly string[]): Promise<Map<stri
   if (!ids.length) return counts;
   const rows = await tx.rows<BroadcastCounts & { id: string }>(
     `select o.broadcast_id as id, count(*) filter (where o.state in ('waiting','sending','paused'))::int as waiting, count(*) filter (where o.state = 'sent')::int as sent,
-       count(*) filter (where o.state in ('held','parked'))::int as held, count(*) filter (where o.state = 'cancelled')::int as cancelled,
+       count(*) filter (where o.state in ('held','parked') and o.bounced_at is null)::int as held, count(*) filter (where o.state = 'cancelled')::int as cancelled,
        count(*) filter (where o.bounced_at is not null)::int as bounced, count(*) filter (where o.complained_at is not null)::int as complained,
        count(*) filter (where o.opened_at is not null)::int as opened, count(*) filter (where o.clicked_at is not null)::int as clicked,
        count(x.answered_at)::int as answered, count(*) filter (where x.answered_at <= b.started_at + interval '1 hour')::int as answered_first_hour,
@@ -47,7 +47,7 @@ export async function countsOf(tx: Tx, ids: readonly string[]): Promise<Map<stri
 const BEHIND: Record<BroadcastPeople, string> = {
   waiting: `o.state in ('waiting','sending','paused')`,
   sent: `o.state = 'sent'`,
-  held: `o.state in ('held','parked')`,
+  held: `o.state in ('held','parked') and o.bounced_at is null`,
   bounced: 'o.bounced_at is not null',
   complained: 'o.complained_at is not null',
   opened: 'o.opened_at is not null',

@@ -284,7 +284,7 @@ export async function completeOutbox(processId: string, results: HandOver[], at:
     const rows = await tx.rows<DoneRow>(
       `update outbox o set
          state = case x.result when 'accepted' then 'sent' when 'refused' then 'held' else case when o.attempts >= ${MOST_ATTEMPTS} then 'parked' else 'waiting' end end,
-         sent_at = case when x.result = 'accepted' then $3::timestamptz end, receipt = x.receipt, fault = x.fault, leased_by = null,
+         sent_at = case when x.result = 'accepted' then $3::timestamptz end, receipt = x.receipt, fault = x.fault, leased_by = null, bounced_at = case when x.result = 'refused' then $3::timestamptz end,
          retry_at = case when x.result = 'later' then clock_timestamp() + make_interval(secs => x.wait) end
        from jsonb_to_recordset($1::jsonb) as x (id bigint, result text, receipt text, fault text, wait int), contacts c, users u
        where o.id = x.id and o.state = 'sending' and o.leased_by = $2 and c.id = o.contact_id and (u.id = o.user_id or (o.user_id is null and u.id = (select min(id) from users where account_id = o.account_id)))

@@ -14,7 +14,8 @@ import {
   type Reach,
   type Words,
 } from '@/core/messages';
-import { ask, Fault, freshKey, useNotices, usePast } from '../primitives';
+import { DAY } from '@/core/shared';
+import { ask, Fault, freshKey, useNotices, useNow, usePast } from '../primitives';
 import { useSegments } from '../segments';
 import { Preview, useTemplates, WordsEditor } from '../templates';
 import { Outcome } from './outcome';
@@ -129,7 +130,7 @@ function Draft({ broadcast, onKept }: { broadcast: Broadcast; onKept: (next: Bro
   const own = templates.filter((one) => one.channel === channel);
   return (
     <div className="template-editor" onKeyDown={onKeyDown}>
-      <div style={{ minWidth: 0, display: 'grid', gap: 20 }}>
+      <div className="column" style={{ gap: 20 }}>
         <section aria-label="To whom" className="panel part">
           <h2>To whom</h2>
           <ToWhom selection={draft.selection} onChange={(next) => change({ ...draft, selection: next })} />
@@ -288,8 +289,8 @@ function WhenItGoes({
   perMinute: number;
   onChange: (next: { goes?: Goes; per_minute?: number }) => void;
 }) {
-  const tomorrow = () => new Date(Date.now() + 86_400_000).toISOString().slice(0, 10);
-  const at = goes.on === 'now' ? { day: tomorrow(), at: '10:00' } : { day: goes.day, at: goes.at };
+  const tomorrow = new Date(useNow().getTime() + DAY).toISOString().slice(0, 10);
+  const at = goes.on === 'now' ? { day: tomorrow, at: '10:00' } : { day: goes.day, at: goes.at };
   const printed = goes.printed ? { printed: goes.printed } : {};
   return (
     <>

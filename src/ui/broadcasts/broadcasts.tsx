@@ -41,12 +41,16 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
           <thead>
             <tr>
               <th>Broadcast</th>
-              <th>State</th>
-              <th className="right">Went</th>
-              <th className="right">To go</th>
-              <th>Answered</th>
-              <th>Opened</th>
-              <th>Opted out</th>
+              <th style={{ width: 160 }}>State</th>
+              <th className="right" style={{ width: 70 }}>
+                Went
+              </th>
+              <th className="right" style={{ width: 70 }}>
+                To go
+              </th>
+              <th style={{ width: 195 }}>Answered</th>
+              <th style={{ width: 195 }}>Opened</th>
+              <th style={{ width: 195 }}>Opted out</th>
             </tr>
           </thead>
           <tbody>

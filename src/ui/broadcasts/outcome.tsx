@@ -20,7 +20,7 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
   const [shown, setShown] = useState<BroadcastPeople>(counts.answered ? 'answered' : 'sent');
   const now = useNow();
   const zone = useZone();
-  const gone = counts.sent + counts.held;
+  const gone = people - counts.waiting - counts.cancelled;
   const left = Object.entries(broadcast.left_out) as [LeftOut, number][];
   const line = (what: BroadcastPeople, words: string, n: number, of = counts.sent) => (
     <button
@@ -39,7 +39,7 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
   );
   return (
     <div className="template-editor">
-      <div style={{ minWidth: 0, display: 'grid', gap: 18 }}>
+      <div className="column" style={{ gap: 18 }}>
         {counts.answered_first_hour > 0 && (
           <p className="because">
             {counts.answered_first_hour === 1 ? 'One person' : `${counts.answered_first_hour.toLocaleString('en-US')} people`}{' '}
@@ -51,12 +51,7 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
         ) : (
           people > 0 && (
             <div>
-              <progress
-                max={people}
-                value={Math.min(people, gone + counts.cancelled)}
-                aria-label="How far it is"
-                style={{ width: '100%' }}
-              />
+              <progress max={people} value={gone + counts.cancelled} aria-label="How far it is" style={{ width: '100%' }} />
               <p className="soft small">
                 {gone.toLocaleString('en-US')} of {people.toLocaleString('en-US')} have gone
                 {state === 'going' && broadcast.last_at && `; the last goes ${when(new Date(broadcast.last_at), now, zone)}`}

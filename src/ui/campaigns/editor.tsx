@@ -62,6 +62,15 @@ export function CampaignEditor({ first }: { first: Campaign }) {
       );
     },
   });
+  const tryAll = useMutation({
+    mutationFn: () =>
+      ask<{ sent: number }>('/messages/try', 'POST', {
+        trials: all.flatMap((one) => (one.do === 'touch' ? [{ channel: one.channel, words: one.words }] : [])),
+      }),
+    onSuccess: ({ sent }) =>
+      notices.tell(`${sent === 1 ? 'One message is' : `All ${sent} messages are`} on the way to your own phone and mailbox.`),
+    onError: notices.fail,
+  });
   const wayChange = (branch: BranchStep, way: 'yes' | 'no') => (list: Step[]) =>
     steps(mapSteps(draft.steps, (one) => (one.id === branch.id && one.do === 'branch' ? { ...one, [way]: list } : one)));
   const add = (way: { branch: number; way: 'yes' | 'no' } | null) => (lane: Channel | 'other', day: number) => {
@@ -88,6 +97,15 @@ export function CampaignEditor({ first }: { first: Campaign }) {
         </div>
         <div className="beside">
           <State campaign={campaign} />
+          <button
+            type="button"
+            className="act"
+            title="All of its messages, to your own phone and mailbox"
+            disabled={tryAll.isPending || !all.some((one) => one.do === 'touch')}
+            onClick={() => tryAll.mutate()}
+          >
+            Try it on me
+          </button>
           <Link className="act" href="/campaigns" prefetch={false}>
             All campaigns
           </Link>

@@ -5,7 +5,7 @@ import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-q
 import { SUGGESTION_WORDS, type AnswerView } from '@/core/messages';
 import type { Jsoned } from '@/core/shared';
 import { Dossier } from '../contacts';
-import { Ago, ask, Fault, Glyph, Strokes, useKeys, useNotices } from '../primitives';
+import { Ago, ask, Fault, Glyph, Strokes, useIsNarrow, useKeys, useNotices } from '../primitives';
 import './inbox.css';
 
 type Answer = Jsoned<AnswerView>;
@@ -34,7 +34,8 @@ export function InboxArea() {
     },
     onError: notices.fail,
   });
-  const current = chosen ?? rows[0]?.contact_id ?? null;
+  const narrow = useIsNarrow();
+  const current = chosen ?? (narrow ? null : (rows[0]?.contact_id ?? null));
   const at = rows.findIndex((row) => row.contact_id === current);
   const step = (by: number) => setChosen(rows[Math.max(0, Math.min(rows.length - 1, at + by))]?.contact_id ?? null);
   const read = () => {
@@ -114,7 +115,7 @@ export function InboxArea() {
               aria-label={row.unread ? `Mark ${row.name} as read` : `Mark ${row.name} as unread`}
               onClick={() => mark.mutate({ id: row.contact_id, read: row.unread })}
             >
-              {row.unread ? 'Read' : 'Unread'}
+              {row.unread ? 'Mark read' : 'Mark unread'}
             </button>
           </div>
         ))}
@@ -130,7 +131,7 @@ export function InboxArea() {
           </button>
         )}
       </section>
-      {current && <Dossier contactId={current} onNext={() => step(1)} />}
+      {current && <Dossier contactId={current} onNext={() => step(1)} onClose={narrow ? () => setChosen(null) : undefined} />}
     </div>
   );
 }

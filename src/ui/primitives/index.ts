@@ -7,6 +7,7 @@ export { FormEnd } from './form-end';
 export { Bird, Glyph, Strokes } from './glyphs';
 export { nameIn, NO_WORDS, useHorizon, useVocabulary } from './vocabulary';
 export { isTyping, useKeys } from './keys';
+export { useIsNarrow } from './narrow';
 export { moved, useOrder } from './order';
 export { usePast } from './past';
 export { SpanField } from './span-field';

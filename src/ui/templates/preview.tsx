@@ -10,6 +10,9 @@ import { ask, useNotices } from '../primitives';
 import { useMergeFields } from './fields';
 
 type Contact = Jsoned<ContactView>;
+/** Whether they have an address of the channel, so that a preview shows one. */
+const reaches = ({ emails, phones, place }: Contact, channel: Channel): boolean =>
+  channel === 'email' ? emails.length > 0 : channel === 'letter' ? Boolean(place.street && place.city) : phones.length > 0;
 const nameOf = (contact: Contact): string => `${contact.first_name} ${contact.last_name}`.trim();
 
 export function Preview({ channel, words }: { channel: Channel; words: Words }) {
@@ -24,7 +27,7 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
       (await ask<{ items: Contact[] }>(`/contacts?limit=6${q.trim() ? `&q=${encodeURIComponent(q.trim())}` : ''}`)).items,
     placeholderData: (before) => before,
   });
-  const contact = chosen ?? found.data?.[0] ?? null;
+  const contact = chosen ?? found.data?.find((one) => reaches(one, channel)) ?? found.data?.[0] ?? null;
   const merge = useMergeFields(contact?.id ?? null);
   if (!contact || !merge.data) return null;
   const { fields, texted_before } = merge.data;

@@ -4,9 +4,11 @@ import { interval } from '@/core/messages';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
-export function Rate({ n, of, what }: { n: number; of: number; what: string }) {
+/** @param upTo what the whole bar stands for; beyond it, the bar ends */
+export function Rate({ n, of, what, upTo = 0.4 }: { n: number; of: number; what: string; upTo?: number }) {
   if (!of) return <span className="soft">none yet</span>;
   const { low, high } = interval({ n, of });
+  const at = (share: number): number => Math.min(100, (share / upTo) * 100);
   return (
     <span
       className="rate"
@@ -15,8 +17,8 @@ export function Rate({ n, of, what }: { n: number; of: number; what: string }) {
       <b>{percent(n / of)}</b>
       <svg width="64" height="10" viewBox="0 0 100 10" preserveAspectRatio="none" aria-hidden="true">
         <rect x="0" y="4.5" width="100" height="1" fill="var(--line)" />
-        <rect x={low * 100} y="2" width={Math.max(1, (high - low) * 100)} height="6" rx="2" fill="var(--teal)" opacity="0.28" />
-        <rect x={(n / of) * 100 - 0.8} y="0" width="1.6" height="10" fill="var(--teal)" />
+        <rect x={at(low)} y="2" width={Math.max(1, at(high) - at(low))} height="6" rx="2" fill="var(--teal)" opacity="0.28" />
+        <rect x={Math.min(98.4, at(n / of))} y="0" width="1.6" height="10" fill="var(--teal)" />
       </svg>
       <span className="soft small">
         {percent(low)}–{percent(high)}

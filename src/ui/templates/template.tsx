@@ -165,7 +165,7 @@ function Brought({ template: { brought, variants, channel } }: { template: InFul
       <h2>What this wording brought</h2>
       <div className="pair">
         <span>Arrived</span>
-        <Rate n={brought.delivered} of={brought.sent} what="arrived" />
+        <Rate n={brought.delivered} of={brought.sent} what="arrived" upTo={1} />
       </div>
       <div className="pair">
         <span>Answered within a week</span>

@@ -68,27 +68,31 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
             <table className="grid templates">
               <thead>
                 <tr>
-                  {office && channel !== 'call' && <th style={{ width: 34 }} aria-label="In a challenge" />}
+                  {office && <th style={{ width: 34 }} aria-label="In a challenge" />}
                   <th>
                     <Glyph name={channel} /> {PLURALS[channel]}
                   </th>
-                  <th className="right">Went</th>
-                  <th>Answered</th>
-                  <th>Opted out</th>
-                  <th>Used by</th>
+                  <th className="right" style={{ width: 80 }}>
+                    Went
+                  </th>
+                  <th style={{ width: 210 }}>Answered</th>
+                  <th style={{ width: 210 }}>Opted out</th>
+                  <th style={{ width: 130 }}>Used by</th>
                 </tr>
               </thead>
               <tbody>
                 {rows.map((row) => (
                   <tr key={row.id}>
-                    {office && channel !== 'call' && (
+                    {office && (
                       <td>
-                        <input
-                          type="checkbox"
-                          aria-label={`${row.name} in a challenge`}
-                          checked={chosen.has(row.id)}
-                          onChange={() => choose(row.id)}
-                        />
+                        {channel !== 'call' && (
+                          <input
+                            type="checkbox"
+                            aria-label={`${row.name} in a challenge`}
+                            checked={chosen.has(row.id)}
+                            onChange={() => choose(row.id)}
+                          />
+                        )}
                       </td>
                     )}
                     <td>

@@ -3,14 +3,14 @@
  * Today: the queue in named groups by reason at the left, the Dossier of the current person at the right. The day can be worked
  * from the keyboard. Somebody whose reason is gone leaves the queue, but stays open at the right until one moves on.
  */
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
 import type { CallView } from '@/core/calling';
 import type { TodayEntry, TodayView } from '@/core/today';
 import type { Jsoned } from '@/core/shared';
 import { Dossier } from '../contacts';
-import { Ago, ask, Strokes, Timer, useKeys, useNow, useZone, when } from '../primitives';
+import { Ago, ask, Strokes, Timer, useIsNarrow, useKeys, useNow, useZone, when } from '../primitives';
 
 export type Today = Jsoned<TodayView> & { call: Jsoned<CallView> | null };
 type Entry = Jsoned<TodayEntry>;
@@ -187,19 +187,5 @@ function Goal({ done, goal }: { done: number; goal: number }) {
         {done}
       </text>
     </svg>
-  );
-}
-
-/** A phone in the hand shows either the queue or one person. */
-function useIsNarrow(): boolean {
-  const query = '(max-width: 800px)';
-  return useSyncExternalStore(
-    (hear) => {
-      const media = window.matchMedia(query);
-      media.addEventListener('change', hear);
-      return () => media.removeEventListener('change', hear);
-    },
-    () => window.matchMedia(query).matches,
-    () => false,
   );
 }
