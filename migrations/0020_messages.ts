@@ -86,6 +86,7 @@ alter table outbox add column complained_at timestamptz;
 /* Where a letter is, as the print-and-post house says. */
 alter table outbox add column tracking text;
 create index outbox_broadcast on outbox (broadcast_id, state, due_at) where broadcast_id is not null;
+create index outbox_turn on outbox (contact_id, due_at, key) where automatic and state in ('waiting','sending');
 create index outbox_template on outbox (template_id, sent_at) where template_id is not null;
 
 create table links (

@@ -35,7 +35,7 @@ const PEOPLE = `
     union all select 1, id, 'email', 'drill' || id || '@drill.example' from contacts where first_name = 'Drill';
   insert into permissions (account_id, channel, address, state, how, at) select 1, 'text', value, 'granted', 'drill', now() from contact_points where value like '+1999%';
   insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at, due_at, planned_at, step)
-    select 1, 2, 2, id, c.now, c.now, c.now, case when id % 3 = 0 then 1 else 0 end from contacts, c where first_name = 'Drill';
+    select 1, v.campaign_id, v.id, k.id, c.now, c.now, c.now, case when k.id % 3 = 0 then 1 else 0 end from contacts k, c, campaign_versions v join campaigns p on p.id = v.campaign_id and p.name = 'Drill' where k.first_name = 'Drill';
 `;
 const PLAN = planOf([
   { channel: 'text', when: { after: 'start', minutes: 0 }, words: { text: 'drill', plain: 'drill' } },
@@ -73,7 +73,7 @@ await script(async () => {
     .split(';')
     .filter((one) => one.trim()))
     await sql(
-      statement.replace(/ from generate_series\(1, \d+\) n, c| from contacts, c/, (found) =>
+      statement.replace(/ from generate_series\(1, \d+\) n, c| from contacts k, c(?=,)/, (found) =>
         found.replace(', c', `, (select clock_timestamp() + offset_ms * interval '1 millisecond' as now from clock) c`),
       ),
     );

@@ -741,7 +741,11 @@ export const OPERATIONS = define({
     path: '/contacts/{id}/next-touch',
     summary: 'Promise the next touch, or take the promise back',
     scope: 'contacts:write',
-    body: Joi.object({ at: instant.allow(null).required(), note: Joi.string().max(500).allow('').default('') }),
+    body: Joi.object({
+      at: instant.allow(null).required(),
+      note: Joi.string().max(500).allow('').default(''),
+      appointment: Joi.boolean().default(false),
+    }),
   },
   setPermission: {
     method: 'PUT',

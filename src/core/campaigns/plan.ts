@@ -32,6 +32,8 @@ export type Change =
   | { set: 'horizon'; horizon: string | null }
   | { set: 'owner'; userId: string }
   | { set: 'field'; fieldId: string; value: string }
+  /** A task for their agent. */
+  | { set: 'task'; note: string }
   | { set: 'begin' | 'leave'; campaignId: string };
 
 interface StepBase {

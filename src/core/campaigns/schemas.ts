@@ -43,6 +43,7 @@ const change = Joi.alternatives(
   Joi.object({ set: Joi.valid('horizon').required(), horizon: Joi.string().max(80).allow(null).required() }),
   Joi.object({ set: Joi.valid('owner').required(), userId: id.required() }),
   Joi.object({ set: Joi.valid('field').required(), fieldId: id.required(), value: Joi.string().max(500).allow('').required() }),
+  Joi.object({ set: Joi.valid('task').required(), note: Joi.string().max(500).allow('').required() }),
   Joi.object({ set: Joi.valid('begin', 'leave').required(), campaignId: id.required() }),
 );
 const ask = Joi.alternatives(

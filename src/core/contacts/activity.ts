@@ -63,6 +63,8 @@ export interface ActivityData {
   stage?: string;
   fromStage?: string;
   dueAt?: string;
+  /** A next touch that is an appointment: the two will meet. */
+  appointment?: boolean;
 }
 
 export interface Activity {
@@ -84,6 +86,10 @@ export const isHumanTry = (activity: Activity): boolean =>
 /** True when the person answered of their own accord: not an automatic reply, not an opt-out. */
 export const isAnswer = (activity: Activity): boolean =>
   activity.kind === 'message' && activity.direction === 'in' && !activity.data.autoReply && !activity.data.optOut;
+
+/** True when the two made an appointment. */
+export const isAppointment = (activity: Activity): boolean =>
+  activity.kind === 'next_touch' && activity.data.appointment === true;
 
 /** True when the two had a conversation by phone, by the network's account or by the agent's. */
 export const isConversation = (activity: Activity): boolean =>

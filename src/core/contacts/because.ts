@@ -50,7 +50,8 @@ export type Because =
   | { why: 'entered' | 'day_came'; campaign: string }
   | { why: 'unreachable'; campaign: string }
   | { why: 'left_by'; campaign: string; other: string }
-  | { why: 'paused_until'; campaign: string; until: string; zone: string; channel: Channel }
+  | { why: 'appointment'; campaign: string }
+  | { why: 'paused_until'; campaign: string; until: string; zone: string; channel: Channel | null }
   | { why: 'changed_by'; campaign: string; day: number }
   | { why: 'ran_through'; campaign: string }
   // touches
@@ -152,7 +153,9 @@ export function sentenceOf(because: Because, nameOfStage: (key: string) => strin
     case 'left_by':
       return `“${because.campaign}” ended: “${because.other}” takes them out of it.`;
     case 'paused_until':
-      return `“${because.campaign}” pauses until ${dayAndTime(new Date(because.until), because.zone)}: they answered by ${CHANNEL_NAMES[because.channel]}.`;
+      return `“${because.campaign}” pauses until ${dayAndTime(new Date(because.until), because.zone)}: ${because.channel ? `they answered by ${CHANNEL_NAMES[because.channel]}` : 'an appointment was made'}.`;
+    case 'appointment':
+      return `“${because.campaign}” stopped: an appointment was made.`;
     case 'changed_by':
       return `By “${because.campaign}”, day ${because.day}.`;
     case 'ran_through':

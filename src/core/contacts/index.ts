@@ -4,6 +4,7 @@ export {
   REPORTED_KINDS,
   type ReportedKind,
   isAnswer,
+  isAppointment,
   isConversation,
   isHumanTry,
   type Activity,

@@ -40,6 +40,7 @@ export interface ContactView {
   place: { street: string | null; city: string | null; postal_code: string | null; region: string | null };
   wants: Record<string, unknown>;
   do_not_contact: boolean;
+  household_do_not_contact: boolean;
   archived_because: string | null;
   owner: { id: string; name: string } | null;
   owned_since: Date | null;

@@ -91,6 +91,23 @@ async function applyOne(tx: Tx, accountId: string, group: Owed[], at: Date): Pro
       await endOffers(tx, done, at);
       return tell(done, `Handed to ${rows[0]?.name ?? ''}`);
     }
+    case 'task': {
+      if (!change.note.trim()) return undefined;
+      const rows = await tx.rows<{ contact_id: string }>(
+        `insert into tasks (account_id, contact_id, user_id, kind, due_at, note, created_at) select account_id, id, owner_id, 'promise', $2, $3, $2 from contacts where id = any($1::bigint[]) returning contact_id`,
+        [ids, at, change.note.trim()],
+      );
+      await recordActivities(
+        tx,
+        accountId,
+        lines(
+          rows.map((row) => row.contact_id),
+          'task',
+          { text: change.note.trim(), campaign, campaignId, day, dueAt: at.toISOString() },
+        ),
+      );
+      return undefined;
+    }
     case 'field': {
       const field = (await listFields(accountId, tx)).find(({ id }) => id === change.fieldId);
       if (!field) return undefined;

@@ -66,6 +66,7 @@ export const contactPatchSchema = Joi.object({
     .max(40),
   owner_id: Joi.string().pattern(/^\d{1,18}$/),
   do_not_contact: Joi.boolean(),
+  household_do_not_contact: Joi.boolean(),
 }).min(1);
 
 interface Patch {
@@ -84,10 +85,21 @@ interface Patch {
   place?: { street?: string | null; city?: string | null; postal_code?: string | null; region?: string | null };
   owner_id?: string;
   do_not_contact?: boolean;
+  household_do_not_contact?: boolean;
 }
 
 const userIdOf = (principal: Principal): string | null => (principal.kind === 'person' ? principal.person.id : null);
 const nameOf = (principal: Principal): string => (principal.kind === 'person' ? fullName(principal.person) : 'a program');
+
+/** Marks the household of a contact. @returns the ids of its people @throws AppError conflict without a household */
+async function markHousehold(tx: Tx, contactId: string, doNot: boolean): Promise<string[]> {
+  const rows = await tx.rows<{ id: string }>(
+    `with h as (update households set do_not_contact = $2 where id = (select household_id from contacts where id = $1) returning id) select c.id from contacts c join h on h.id = c.household_id where c.deleted_at is null order by c.id`,
+    [contactId, doNot],
+  );
+  if (!rows.length) throw new AppError('conflict', 'They share a household with nobody. Mark the person instead.');
+  return rows.map(({ id }) => id);
+}
 
 /** Changes a contact. Handing it to another agent is for those who run the office. @throws AppError input_invalid, not_found, not_allowed */
 export async function updateContact(principal: Principal, id: string, body: unknown): Promise<ContactView> {
@@ -125,6 +137,16 @@ export async function updateContact(principal: Principal, id: string, body: unkn
     if (patch.dates) await setDates(tx, id, patch.dates);
     if (patch.do_not_contact !== undefined)
       activities.push(line('changed', { text: patch.do_not_contact ? 'Marked do not contact' : 'May be contacted again' }));
+    if (patch.household_do_not_contact !== undefined)
+      for (const contactId of await markHousehold(tx, id, patch.household_do_not_contact))
+        activities.push({
+          ...line('changed', {
+            text: patch.household_do_not_contact
+              ? 'The household is marked do not contact'
+              : 'The household may be contacted again',
+          }),
+          contactId,
+        });
     await recordActivities(tx, scope.accountId, activities);
     if (patch.horizon !== undefined) await restate(tx, [id], at);
     await refreshSearch(tx, [id]);
@@ -226,7 +248,13 @@ export async function addNote(principal: Principal, contactId: string, text: str
 }
 
 /** Sets the next touch as a promise, replacing the promise before it; null takes it away, so that the rhythm holds again. */
-export async function setNextTouch(principal: Principal, contactId: string, at: Date | null, note: string): Promise<ContactView> {
+export async function setNextTouch(
+  principal: Principal,
+  contactId: string,
+  at: Date | null,
+  note: string,
+  appointment = false,
+): Promise<ContactView> {
   const scope = scopeFor(principal);
   return transact(async (tx) => {
     const contact = await lockContact(scope, contactId, tx);
@@ -249,7 +277,7 @@ export async function setNextTouch(principal: Principal, contactId: string, at: 
         kind: 'next_touch',
         channel: null,
         direction: null,
-        data: { dueAt: at?.toISOString(), text: note || undefined },
+        data: { dueAt: at?.toISOString(), text: note || undefined, ...(at && appointment ? { appointment } : {}) },
         because: null,
       },
     ]);

@@ -21,6 +21,7 @@ export interface ContactRow {
   company: string | null;
   wants: Record<string, unknown>;
   do_not_contact: boolean;
+  household_do_not_contact: boolean;
   archived_because: string | null;
   owner_id: string | null;
   owner_name: string | null;
@@ -45,7 +46,7 @@ export interface ContactRow {
 
 /** Everything that a row of the grid or the head of the Dossier shows. Joins a contact aliased `c`. */
 export const CONTACT_COLUMNS = `c.id, c.first_name, c.last_name, c.stage, sg.name as stage_name, c.stage_since, c.horizon, c.roles, c.source, c.time_zone, c.street, c.city, c.postal_code, c.region, c.company, c.wants,
-  c.do_not_contact, c.archived_because, c.owner_id, u.first_name || ' ' || u.last_name as owner_name, c.owned_since, c.hand_raised_at, c.last_touch_at, c.next_touch_at,
+  c.do_not_contact, coalesce((select h.do_not_contact from households h where h.id = c.household_id), false) as household_do_not_contact, c.archived_because, c.owner_id, u.first_name || ' ' || u.last_name as owner_name, c.owned_since, c.hand_raised_at, c.last_touch_at, c.next_touch_at,
   c.next_touch_kind, t.note as next_touch_note, c.created_at, coalesce(p.points, '[]') as points, coalesce(g.tags, '{}') as tags, dt.dates, fv.fields, f.attempts, f.reached, f.last_reached_at,
   f.last_attempt_at, f.talk_seconds, f.conversations`;
 
@@ -92,6 +93,7 @@ export function contactView(row: ContactRow): ContactView {
     fields: row.fields ?? {},
     wants: row.wants,
     do_not_contact: row.do_not_contact,
+    household_do_not_contact: row.household_do_not_contact,
     archived_because: row.archived_because,
     owner: row.owner_id ? { id: row.owner_id, name: row.owner_name ?? '' } : null,
     owned_since: row.owned_since,

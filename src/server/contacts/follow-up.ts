@@ -4,6 +4,7 @@ import type { Tx } from '../shared';
 
 export type FollowUpEnd = { contactId: string; at: Date } & (
   | { why: 'answered' | 'opted_out'; channel: Channel }
+  | { why: 'appointment' }
   | { why: 'stage_reached'; stage: string }
   | { why: 'stopped_by'; by: string; enrolmentId: string }
   /** Another campaign takes them out of this one. */
@@ -30,8 +31,8 @@ export async function endFollowUp(tx: Tx, ends: FollowUpEnd[]): Promise<Activity
   }>(
     `with x as (select * from jsonb_to_recordset($1::jsonb) as x (contact_id bigint, at timestamptz, because jsonb, enrolment_id bigint, campaign_id bigint)),
        concerned as (
-         select e.id, x.at, x.because || jsonb_build_object('campaign', c.name) as because, c.name, case when x.because->>'why' = 'answered' then v.plan->'ends'->>'answered' else 'end' end as how,
-           (v.plan->'ends'->>'pauseDays')::int as days, x.because->>'why' = 'answered' and jsonb_array_length(v.plan->'ends'->'then') > 0 as owes
+         select e.id, x.at, x.because || jsonb_build_object('campaign', c.name) as because, c.name, case when x.because->>'why' in ('answered','appointment') then v.plan->'ends'->>'answered' else 'end' end as how,
+           (v.plan->'ends'->>'pauseDays')::int as days, x.because->>'why' in ('answered','appointment') and jsonb_array_length(v.plan->'ends'->'then') > 0 as owes
          from x join enrolments e on e.contact_id = x.contact_id and e.state in ('active','paused') join campaigns c on c.id = e.campaign_id join campaign_versions v on v.id = e.version_id
          where (x.enrolment_id is null or e.id = x.enrolment_id) and (x.campaign_id is null or e.campaign_id = x.campaign_id)
            and not (x.because->>'why' = 'stage_reached' and (v.plan->>'anyStage')::boolean))
@@ -53,7 +54,7 @@ export async function endFollowUp(tx: Tx, ends: FollowUpEnd[]): Promise<Activity
   );
   return rows.map((row) => {
     const end = first.get(row.contact_id)!;
-    const paused = row.state === 'paused' && end.why === 'answered';
+    const paused = row.state === 'paused' && (end.why === 'answered' || end.why === 'appointment');
     return {
       contactId: row.contact_id,
       userId: null,
@@ -63,7 +64,13 @@ export async function endFollowUp(tx: Tx, ends: FollowUpEnd[]): Promise<Activity
       direction: null,
       data: { campaign: row.name, campaignId: row.campaign_id },
       because: paused
-        ? { why: 'paused_until', campaign: row.name, until: row.due_at!.toISOString(), zone: row.zone, channel: end.channel }
+        ? {
+            why: 'paused_until',
+            campaign: row.name,
+            until: row.due_at!.toISOString(),
+            zone: row.zone,
+            channel: end.why === 'answered' ? end.channel : null,
+          }
         : ({ ...reasonOf(end), campaign: row.name } as Because),
     };
   });
@@ -73,5 +80,6 @@ function reasonOf(end: FollowUpEnd): object {
   if (end.why === 'stage_reached') return { why: end.why, stage: end.stage };
   if (end.why === 'stopped_by' || end.why === 'removed_by') return { why: end.why, by: end.by };
   if (end.why === 'left_by') return { why: end.why, other: end.other };
+  if (end.why === 'appointment') return { why: end.why };
   return { why: end.why, channel: end.channel };
 }

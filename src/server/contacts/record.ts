@@ -7,6 +7,7 @@ import {
   foldFact,
   handRaisedAt,
   isAnswer,
+  isAppointment,
   isConversation,
   isFollowedUp,
   isHumanTry,
@@ -102,7 +103,10 @@ export async function recordActivities(
   return given.map((at) => ids[at]!);
 }
 
-const reasonToEnd = (activity: Activity): { why: 'answered' | 'opted_out'; channel: NonNullable<Activity['channel']> } | null => {
+const reasonToEnd = (
+  activity: Activity,
+): { why: 'answered' | 'opted_out'; channel: NonNullable<Activity['channel']> } | { why: 'appointment' } | null => {
+  if (isAppointment(activity)) return { why: 'appointment' };
   if (isAnswer(activity)) return { why: 'answered', channel: activity.channel! };
   if (isConversation(activity)) return { why: 'answered', channel: 'call' };
   if (activity.data.optOut) return { why: 'opted_out', channel: activity.channel! };

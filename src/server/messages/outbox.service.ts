@@ -102,10 +102,16 @@ export const DEAD_AFTER_SECONDS = 10;
 /** After so many attempts a row is parked where an admin sees it. With the backoff below that is about four hours. */
 const MOST_ATTEMPTS = 60;
 
+/**
+ * Whether another message that goes by itself to the same person comes before `o`. One is in hand at a time, so that the caps and the gap
+ * between texts are asked when the one before has gone, whichever worker has it; one that is being tried again holds nobody up.
+ */
+const EARLIER = `exists (select 1 from outbox p where p.contact_id = o.contact_id and p.automatic and p.state in ('waiting','sending') and (p.due_at, p.key) < (o.due_at, o.key) and (p.retry_at is null or p.retry_at <= clock_timestamp()))`;
+
 const CLAIM = `
   with due as (
     select o.id from outbox o join accounts a on a.id = o.account_id join contacts k on k.id = o.contact_id left join broadcasts b on b.id = o.broadcast_id where o.state in ('waiting','sending') and o.due_at <= $1
-      and (b.id is null or b.state = 'going')
+      and (b.id is null or b.state = 'going') and not (o.automatic and ${EARLIER})
       and not (o.automatic and (k.campaigns_held or coalesce((a.settings->>'campaignsHeld')::boolean, false))) and (o.retry_at is null or o.retry_at <= clock_timestamp())
       and (o.state = 'waiting' or not exists (select 1 from processes p where p.id = o.leased_by and p.seen_at > clock_timestamp() - make_interval(secs => ${DEAD_AFTER_SECONDS})))
     order by o.due_at, o.id limit $2 for update of o skip locked
@@ -130,14 +136,12 @@ export async function claimOutbox(processId: string, limit: number): Promise<{ m
     await joinAsWritten(tx);
     const rows = await tx.rows<ClaimRow>(CLAIM, [at, limit]);
     if (!rows.length) return { messages: [], claimed: 0 };
-    /* What goes to a person in this batch counts for what follows in it. */
-    const going = new Map<string, { at: Date; channel: Channel }[]>();
+    /* What goes of a template in this batch counts for what follows in it. */
     const ofTemplate = new Map<string, number>();
     const judged = rows.map((row) => {
-      const before = going.get(row.contact_id) ?? row.went.map((one) => ({ at: new Date(one.at), channel: one.channel }));
+      const before = row.went.map((one) => ({ at: new Date(one.at), channel: one.channel }));
       const sent = row.template_id ? (ofTemplate.get(row.template_id) ?? row.template_sent ?? 0) : 0;
       const verdict = judge(row, before, sent, at);
-      if (verdict.go === true && row.automatic) going.set(row.contact_id, [...before, { at, channel: row.channel }]);
       if (verdict.go === true && row.template_id) ofTemplate.set(row.template_id, sent + 1);
       return { row, verdict };
     });

@@ -229,6 +229,7 @@ export const CHANGE_WORDS = {
   horizon: 'sets the horizon',
   owner: 'hands over',
   field: 'sets a field',
+  task: 'a task for their agent',
   begin: 'begins a campaign',
   leave: 'ends a campaign',
 } as const;

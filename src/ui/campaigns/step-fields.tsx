@@ -344,6 +344,8 @@ function changeOf(
       return { set, horizon: 'nurture' };
     case 'owner':
       return { set, userId: first.user ?? '0' };
+    case 'task':
+      return { set, note: 'Look at their file.' };
     case 'field':
       return { set, fieldId: first.field ?? '0', value: '' };
     case 'begin':
@@ -429,6 +431,16 @@ export function ChangeFields({
           agents.map(({ id, name }) => ({ value: id, name })),
           (userId) => onChange({ ...change, userId }),
         )}
+      {change.set === 'task' && (
+        <input
+          className="chip tiny"
+          style={{ minWidth: 220, cursor: 'text' }}
+          aria-label="What is to be done"
+          value={change.note}
+          maxLength={500}
+          onChange={(event) => onChange({ ...change, note: event.target.value })}
+        />
+      )}
       {change.set === 'field' && (
         <>
           {choice(

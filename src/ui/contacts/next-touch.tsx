@@ -25,8 +25,10 @@ export function NextTouch({ contactId, onClose }: { contactId: string; onClose: 
   const notices = useNotices();
   const [note, setNote] = useState('');
   const [day, setDay] = useState('');
+  const [appointment, setAppointment] = useState(false);
   const set = useMutation({
-    mutationFn: (at: Date | null) => ask(`/contacts/${contactId}/next-touch`, 'PUT', { at: at?.toISOString() ?? null, note }),
+    mutationFn: (at: Date | null) =>
+      ask(`/contacts/${contactId}/next-touch`, 'PUT', { at: at?.toISOString() ?? null, note, appointment }),
     onSuccess: () => {
       void queries.invalidateQueries();
       onClose(true);
@@ -69,6 +71,10 @@ export function NextTouch({ contactId, onClose }: { contactId: string; onClose: 
           className="chip"
           style={{ flex: 1, minWidth: 140 }}
         />
+        <label className="choice small" title="Campaigns that end with an answer end with an appointment too">
+          <input type="checkbox" checked={appointment} onChange={(event) => setAppointment(event.target.checked)} /> an
+          appointment
+        </label>
         <button
           type="button"
           className="act"

@@ -20,6 +20,7 @@ export function Permissions({ contact, readOnly }: { contact: ContactInFull; rea
     <section>
       <h2>May we</h2>
       {contact.do_not_contact && <div className="late strong">Do not contact</div>}
+      {contact.household_do_not_contact && <div className="late strong">Do not contact the household</div>}
       <div className="small permits">
         {CHANNELS.map((channel) => {
           const [word, look] = SAID[contact.permissions[channel]];
@@ -43,8 +44,40 @@ export function Permissions({ contact, readOnly }: { contact: ContactInFull; rea
           {latest.at && `, ${dayAndTime(new Date(latest.at), zone)}`}
         </div>
       )}
+      {!readOnly && <DoNotContact contact={contact} />}
       {asked && <Say contact={contact} channel={asked} onClose={() => setAsked(null)} />}
     </section>
+  );
+}
+
+/** Marking the person, or everybody of their household, and taking it back. */
+function DoNotContact({ contact }: { contact: ContactInFull }) {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const set = useMutation({
+    mutationFn: (patch: { do_not_contact?: boolean; household_do_not_contact?: boolean }) =>
+      ask(`/contacts/${contact.id}`, 'PATCH', patch),
+    onSuccess: (_, patch) => {
+      void queries.invalidateQueries();
+      const [[name, on]] = Object.entries(patch) as [[string, boolean]];
+      notices.tell(on ? 'Nothing goes there any more, by nobody.' : 'They may be contacted again.', () =>
+        set.mutate({ [name]: !on }),
+      );
+    },
+    onError: notices.fail,
+  });
+  const { do_not_contact: person, household_do_not_contact: household } = contact;
+  return (
+    <div className="beside">
+      <button type="button" className="more small" onClick={() => set.mutate({ do_not_contact: !person })}>
+        {person ? 'May be contacted again' : 'Do not contact'}
+      </button>
+      {(contact.household.length > 0 || household) && (
+        <button type="button" className="more small" onClick={() => set.mutate({ household_do_not_contact: !household })}>
+          {household ? 'The household may be' : 'nor the household'}
+        </button>
+      )}
+    </div>
   );
 }
 

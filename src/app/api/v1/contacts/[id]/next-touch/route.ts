@@ -4,5 +4,5 @@ import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
 export const PUT = route(OPERATIONS.setNextTouch!, ({ principal, params, body }) =>
-  setNextTouch(principal, params.id!, body.at ? new Date(body.at) : null, body.note),
+  setNextTouch(principal, params.id!, body.at ? new Date(body.at) : null, body.note, body.appointment),
 );
