@@ -3,33 +3,18 @@
  * handler that answers a constant, how soon an offer is on an agent's page with 300 pages open, and a rehearsal of 100,000 inquiries.
  */
 import { createHash, randomBytes } from 'node:crypto';
-import { readFileSync, rmSync } from 'node:fs';
 import http from 'node:http';
-import { ensureBuilt } from './lib/build.mjs';
-import { startCluster } from './lib/cluster.mjs';
-import { awaitHealthy, endProcesses, houseEnvironment, startSimulator, startWeb, startWorker } from './lib/house.mjs';
+import { api, BASE, inBenchHouse, KEY, residentMb } from './lib/bench-house.mjs';
 import { lead, median, note, percentile, rate, round } from './lib/measure.mjs';
-import { ensureNodeModules } from './lib/packages.mjs';
-import { requirePorts } from './lib/ports.mjs';
 import { fromRoot } from './lib/root.mjs';
-import { kept, shown } from './lib/run.mjs';
+import { kept } from './lib/run.mjs';
 import { script, Stop } from './lib/say.mjs';
 
-const home = fromRoot('.urraca', 'bench');
-const ports = { web: 3200, simulator: 3950, simulatorSmtp: 2556, mailDoor: 2555 };
-const BASE = `http://127.0.0.1:${ports.web}`;
-const KEY = { authorization: 'Bearer urraca-demo-key', 'content-type': 'application/json' };
 const PAGES = 300;
 const PER_SECOND = 25;
 const SECONDS = 30;
 const INQUIRIES = 100_000;
 
-async function api(path, method = 'GET', body) {
-  const response = await fetch(`${BASE}/api/v1${path}`, { method, headers: KEY, body: body && JSON.stringify(body) });
-  const text = await response.text();
-  if (!response.ok) throw new Stop(`${method} ${path} got ${response.status}: ${text}`);
-  return text ? JSON.parse(text) : null;
-}
 const postLead = async () => {
   const response = await fetch(`${BASE}/api/v1/inquiries`, { method: 'POST', headers: KEY, body: lead() });
   const text = await response.text();
@@ -113,9 +98,6 @@ async function offersOnPages(db) {
   };
 }
 
-const residentMb = (pid, what = 'VmRSS') =>
-  Number(new RegExp(`${what}:\\s+(\\d+)`).exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
-
 async function rehearsal(db, worker) {
   await db.query(
     `insert into inquiries (account_id, door_id, contact_id, source, raw, parsed, matched, owner_id, rung_id, because, arrived_at, first_try_at)
@@ -149,48 +131,17 @@ async function rehearsal(db, worker) {
   };
 }
 
-const print = console.log;
-console.log = console.error;
-
-await script(async () => {
-  await ensureNodeModules();
-  const { default: pg } = await import('pg');
-  await requirePorts(Object.entries(ports).map(([what, port]) => [port, `bench: ${what}`, 'stop what holds it']));
-  rmSync(home, { recursive: true, force: true });
-  const cluster = await startCluster(fromRoot('.urraca', 'bench-db'), Number(process.env.BENCH_PGPORT ?? 55434), 'urraca_bench');
-  const children = {};
-  const db = new pg.Client({ connectionString: cluster.url });
-  try {
-    await ensureBuilt();
+await script(() =>
+  inBenchHouse(async (db, { worker }) => {
     note('the core alone …');
     const core = JSON.parse(kept(process.execPath, [fromRoot('dist/bench-routing.js')]).out);
-    const env = houseEnvironment({ home, databaseUrl: cluster.url, ports });
-    if (
-      (await shown(process.execPath, [fromRoot('dist/urraca.js'), 'demo-world', '--fresh'], { env, stdio: ['ignore', 2, 2] })) !==
-      0
-    )
-      throw new Stop('The demo world could not be made.');
-    await db.connect();
-    Object.assign(children, { simulator: startSimulator(env, home), worker: startWorker(env, home), web: startWeb(env, home) });
-    await awaitHealthy(`${BASE}/api/health`, children);
     await rate(8, 3, postLead);
     note('leads per second …');
     const leads = await leadsPerSecond();
     note('a rehearsal of 100,000 inquiries …');
-    const rehearsed = await rehearsal(db, children.worker);
+    const rehearsed = await rehearsal(db, worker);
     note(`${PER_SECOND} leads a second with ${PAGES} pages open …`);
     const offers = await offersOnPages(db);
-    print(
-      JSON.stringify(
-        { core: { ...core, bound_decisions: 20_000, bound_mails: 200 }, leads, rehearsal: rehearsed, offers },
-        null,
-        2,
-      ),
-    );
-  } finally {
-    await db.end().catch(() => {});
-    await endProcesses(Object.values(children));
-    cluster.stop();
-  }
-  process.exit(0);
-});
+    return { core: { ...core, bound_decisions: 20_000, bound_mails: 200 }, leads, rehearsal: rehearsed, offers };
+  }),
+);

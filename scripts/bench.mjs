@@ -3,23 +3,17 @@
  * three; absolute times swing with the machine. It starts a house of its own and stops by itself.
  */
 import { fork } from 'node:child_process';
-import { readFileSync, rmSync } from 'node:fs';
-import { ensureBuilt } from './lib/build.mjs';
-import { startCluster } from './lib/cluster.mjs';
-import { awaitHealthy, endProcesses, houseEnvironment, startSimulator, startWeb, startWorker } from './lib/house.mjs';
-import { ensureNodeModules } from './lib/packages.mjs';
+import { readFileSync } from 'node:fs';
+import { BASE, inBenchHouse, KEY } from './lib/bench-house.mjs';
+import { endProcesses } from './lib/house.mjs';
 import { lead, median, note, percentile, rate, round } from './lib/measure.mjs';
 import { planOf } from './lib/plan.mjs';
-import { requirePorts } from './lib/ports.mjs';
 import { fromRoot } from './lib/root.mjs';
-import { shown } from './lib/run.mjs';
 import { script, Stop } from './lib/say.mjs';
 
-const home = fromRoot('.urraca', 'bench');
-const ports = { web: 3200, simulator: 3950, simulatorSmtp: 2556, mailDoor: 2555 };
-const BASE = `http://127.0.0.1:${ports.web}`;
-const KEY = { authorization: 'Bearer urraca-demo-key', 'content-type': 'application/json' };
 const quick = process.argv.includes('--quick');
+/** Only the due touches, for whoever works at them. */
+const touchesOnly = process.argv.includes('--touches');
 const ROUNDS = 3;
 const DUE = quick ? 4_000 : 20_000;
 const STEADY_SECONDS = quick ? 10 : 60;
@@ -218,31 +212,17 @@ function resident(pid) {
   return own + children.reduce((sum, child) => sum + resident(child), 0);
 }
 
-/** Standard output is for the JSON alone; what steps say goes to standard error. */
-const print = console.log;
-console.log = console.error;
-
-await script(async () => {
-  await ensureNodeModules();
-  const { default: pg } = await import('pg');
-  await requirePorts(Object.entries(ports).map(([what, port]) => [port, `bench: ${what}`, 'stop what holds it']));
-  rmSync(home, { recursive: true, force: true });
-  const cluster = await startCluster(fromRoot('.urraca', 'bench-db'), Number(process.env.BENCH_PGPORT ?? 55434), 'urraca_bench');
-  const children = {};
-  try {
-    await ensureBuilt();
-    const env = houseEnvironment({ home, databaseUrl: cluster.url, ports });
-    if (
-      (await shown(process.execPath, [fromRoot('dist/urraca.js'), 'demo-world', '--fresh'], { env, stdio: ['ignore', 2, 2] })) !==
-      0
-    )
-      throw new Stop('The demo world could not be made.');
-    const began = performance.now();
-    Object.assign(children, { simulator: startSimulator(env, home), worker: startWorker(env, home), web: startWeb(env, home) });
-    await awaitHealthy(`${BASE}/api/health`, children);
-    const start = performance.now() - began;
+await script(() =>
+  inBenchHouse(async (db, children, { url, env, startMs }) => {
+    const { default: pg } = await import('pg');
+    const touches = async () => {
+      note('due touches …');
+      await endProcesses([children.worker]);
+      return dueTouches(pg, url, env);
+    };
+    if (touchesOnly) return { due_touches: await touches() };
     note('reading pages …');
-    const pages = await reads(pg, cluster.url);
+    const pages = await reads(pg, url);
     note(`25 leads a second for ${STEADY_SECONDS} s …`);
     const steady = await steadyLeads();
     const memory = Object.fromEntries(
@@ -250,39 +230,26 @@ await script(async () => {
     );
     note('leads per second …');
     const burst = await leadsPerSecond();
-    note('due touches …');
-    await endProcesses([children.worker]);
-    const due = await dueTouches(pg, cluster.url, env);
-    print(
-      JSON.stringify(
-        {
-          arrival: {
-            leads: steady.length,
-            p50_ms: round(percentile(steady, 50)),
-            p95_ms: round(percentile(steady, 95)),
-            max_ms: round(Math.max(...steady)),
-            bound_p95_ms: 250,
-          },
-          leads: burst,
-          due_touches: due,
-          reads: pages,
-          memory_after_the_minute: {
-            ...memory,
-            together_mb: round(
-              Object.values(memory).reduce((a, b) => a + b),
-              0,
-            ),
-            bound_mb: 900,
-          },
-          processes_start_ms: round(start, 0),
-        },
-        null,
-        2,
-      ),
-    );
-  } finally {
-    await endProcesses(Object.values(children));
-    cluster.stop();
-  }
-  process.exit(0);
-});
+    return {
+      arrival: {
+        leads: steady.length,
+        p50_ms: round(percentile(steady, 50)),
+        p95_ms: round(percentile(steady, 95)),
+        max_ms: round(Math.max(...steady)),
+        bound_p95_ms: 250,
+      },
+      leads: burst,
+      due_touches: await touches(),
+      reads: pages,
+      memory_after_the_minute: {
+        ...memory,
+        together_mb: round(
+          Object.values(memory).reduce((a, b) => a + b),
+          0,
+        ),
+        bound_mb: 900,
+      },
+      processes_start_ms: round(startMs, 0),
+    };
+  }),
+);

@@ -53,6 +53,7 @@ export async function bundle(dist) {
       bench: fromRoot('tests/bench/main.ts'),
       'bench-database': fromRoot('tests/bench/database.ts'),
       'bench-routing': fromRoot('tests/bench/routing.ts'),
+      'bench-messages': fromRoot('tests/bench/messages.ts'),
     },
     outdir: fromRoot(dist),
     bundle: true,

@@ -1,5 +1,5 @@
 /** A campaign built on its ruler, rehearsed, switched on, edited while it runs, stopped by an answer; all held by one switch. */
-import { api, expect, logIn, test, type Captured } from './town';
+import { advance, api, expect, logIn, received, script, test, type Captured } from './town';
 
 test('from a starter to an edit while it runs, and an answer that ends it', async ({ page }) => {
   await logIn(page, 'admin');
@@ -17,8 +17,10 @@ test('from a starter to an edit while it runs, and an answer that ends it', asyn
   await chosen.getByLabel('When', { exact: true }).selectOption({ label: 'minutes after the beginning' });
   await chosen.getByLabel('Subject').fill('Your house by the harbor');
   await chosen.getByLabel('Words', { exact: true }).fill('Hello {{ first_name }}, do you still let it?');
-  await expect(chosen.getByText(/plain version/).first()).toBeVisible();
+  await chosen.getByLabel(/Plain version/).fill('');
+  await expect(chosen.getByText('There is no plain version for when something is not known.').first()).toBeVisible();
   await chosen.getByLabel(/Plain version/).fill('Hello, do you still let it?');
+  await expect(chosen.getByText('The checks find nothing to mend.')).toBeVisible();
   await expect(page.getByRole('region', { name: 'As they will see it' })).toContainText('do you still let it?');
 
   await page.getByRole('button', { name: 'Add a letter on day 2' }).click();
@@ -41,6 +43,7 @@ test('from a starter to an edit while it runs, and an answer that ends it', asyn
     .click();
   await expect(page.getByText('“Harbor landlords” is on.').first()).toBeVisible();
 
+  await script('marit@quayle.example', { answers: [{ to: 'email', after: 'P4D', body: 'Yes, until spring' }] });
   const { body: lead } = await api<Captured>('/inquiries', 'POST', {
     person: { first_name: 'Marit', last_name: 'Quayle', emails: ['marit@quayle.example'], phones: ['(564) 555-0131'] },
     roles: ['landlord'],
@@ -68,8 +71,9 @@ test('from a starter to an edit while it runs, and an answer that ends it', asyn
   await page.getByRole('button', { name: 'Hold all for them' }).click();
   await expect(page.getByText('All campaigns are held for them').first()).toBeVisible();
   await page.getByRole('button', { name: 'Let campaigns go on' }).click();
-  await page.getByRole('button', { name: 'Stop', exact: true }).first().click();
-  await expect(page.getByText(/“Harbor landlords” stopped by/).first()).toBeVisible();
+  await advance('P5D');
+  await expect(page.getByText('“Harbor landlords” stopped: they answered by e-mail.').first()).toBeVisible();
+  expect((await received('marit@quayle.example')).map(({ channel }) => channel)).toEqual(['email']);
 });
 
 test('all campaigns are held by one switch and go on by it', async ({ page }) => {

@@ -11,6 +11,13 @@ const VIEWS = [
   '/contacts',
   '/routing',
   '/campaigns',
+  '/campaigns/2',
+  '/campaigns/broadcasts',
+  '/campaigns/broadcasts/1',
+  '/campaigns/templates',
+  '/campaigns/templates/1',
+  '/campaigns/templates/3',
+  '/inbox',
   '/market',
   '/market/pages',
   '/market/pages/8',
@@ -37,7 +44,7 @@ async function scan(page: Parameters<typeof logIn>[0], view: string): Promise<vo
   await page.waitForLoadState('load');
   await expect(page.locator('h1').first()).toBeVisible();
   /* A page shown inside the editor runs no script, so that axe cannot look into it; it is looked at by itself. */
-  if (/pages\/\d/.test(view)) {
+  if (/(?:pages|templates|broadcasts)\/\d/.test(view)) {
     await page.locator('[data-keys="heard"]').waitFor();
     await page.evaluate(() => document.querySelectorAll('iframe[sandbox]').forEach((frame) => frame.remove()));
   }

@@ -34,14 +34,16 @@ interface DueRow extends PersonRow {
  * Whether something else that goes by itself to the same person comes first: another enrolment that is due, or a message on its way.
  * One thing at a time is decided of a person, so that it does not depend on which worker is quicker.
  */
-const EARLIER = `(exists (select 1 from enrolments d join campaigns q on q.id = d.campaign_id and q.state = 'on' where d.contact_id = e.contact_id and d.state in ('active','paused') and (d.due_at, d.id) < (e.due_at, e.id))
+const EARLIER = `(exists (select 1 from enrolments d where d.contact_id = e.contact_id and d.state in ('active','paused') and (d.due_at, d.id) < (e.due_at, e.id) and (select q.state = 'on' from campaigns q where q.id = d.campaign_id))
       or exists (select 1 from outbox o where o.contact_id = e.contact_id and o.automatic and o.state in ('waiting','sending') and o.due_at <= $1 and (o.retry_at is null or o.retry_at <= clock_timestamp())))`;
 
+/* What else holds it is asked row by row, so that the rows are walked in the order in which they fall due, and no further than the batch is long. */
 const CLAIM = `
   with due as (
-    select e.* from enrolments e join campaigns p on p.id = e.campaign_id and p.state = 'on' join accounts a on a.id = e.account_id join contacts k on k.id = e.contact_id
-    where e.state in ('active','paused') and e.due_at <= $1 and not ${EARLIER} and not k.campaigns_held and not coalesce((a.settings->>'campaignsHeld')::boolean, false)
-    order by e.due_at, e.id limit $2 for update of e skip locked
+    select e.* from enrolments e where e.state in ('active','paused') and e.due_at <= $1 and not ${EARLIER}
+      and (select p.state = 'on' from campaigns p where p.id = e.campaign_id) and (select not k.campaigns_held from contacts k where k.id = e.contact_id)
+      and (select not coalesce((a.settings->>'campaignsHeld')::boolean, false) from accounts a where a.id = e.account_id)
+    order by e.due_at, e.id limit $2 for update skip locked
   )
   select e.id, a.settings, a.time_zone as zone, e.campaign_id, p.name as campaign, e.version_id, e.step, e.round, e.last_at, e.started_at, e.due_at, e.planned_at, v.asks_words,
     ${PERSON({ dates: 'v.asks_dates', household: 'v.asks_household or v.asks_words', fields: 'v.asks_fields or v.asks_words', listing: 'v.asks_listing or v.asks_words' })}

@@ -110,11 +110,11 @@ const EARLIER = `exists (select 1 from outbox p where p.contact_id = o.contact_i
 
 const CLAIM = `
   with due as (
-    select o.id from outbox o join accounts a on a.id = o.account_id join contacts k on k.id = o.contact_id left join broadcasts b on b.id = o.broadcast_id where o.state in ('waiting','sending') and o.due_at <= $1
-      and (b.id is null or b.state = 'going') and not (o.automatic and ${EARLIER})
-      and not (o.automatic and (k.campaigns_held or coalesce((a.settings->>'campaignsHeld')::boolean, false))) and (o.retry_at is null or o.retry_at <= clock_timestamp())
+    select o.id from outbox o where o.state in ('waiting','sending') and o.due_at <= $1 and (o.retry_at is null or o.retry_at <= clock_timestamp())
+      and (o.broadcast_id is null or (select b.state = 'going' from broadcasts b where b.id = o.broadcast_id)) and not (o.automatic and ${EARLIER})
+      and (not o.automatic or ((select not k.campaigns_held from contacts k where k.id = o.contact_id) and (select not coalesce((a.settings->>'campaignsHeld')::boolean, false) from accounts a where a.id = o.account_id)))
       and (o.state = 'waiting' or not exists (select 1 from processes p where p.id = o.leased_by and p.seen_at > clock_timestamp() - make_interval(secs => ${DEAD_AFTER_SECONDS})))
-    order by o.due_at, o.id limit $2 for update of o skip locked
+    order by o.due_at, o.id limit $2 for update skip locked
   )
   select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrolment_id, e.state as enrolment_state, coalesce((select (v.plan->>'anyStage')::boolean from campaign_versions v where v.id = e.version_id), false) as any_stage, f.went, o.user_id, o.address, o.payload, o.automatic, o.attempts, a.settings, a.name as account_name, o.broadcast_id, b.words as broadcast_words, b.goes,
     o.template_id, t.name as template, t.day_cap, case when t.day_cap is not null then (select count(*)::int from outbox s where s.template_id = t.id and s.sent_at >= (date_trunc('day', $1::timestamptz at time zone a.time_zone) at time zone a.time_zone)) end as template_sent,
