@@ -307,3 +307,44 @@ test('letters go as pages and are tracked to the door; one for a household; prin
     left_out: { household_says_no: 2 },
   });
 });
+
+test('files go along with an e-mail, checked by what they are; a mail of blocks has both bodies and pictures from here', async () => {
+  const [one] = await people(1);
+  const { files } = house().m;
+  const pdf = Buffer.from('%PDF-1.7 a paper');
+  const kept = await files.keepFile(ada(), 'Prices/of the month.pdf', pdf);
+  expect(kept).toMatchObject({ name: 'Prices-of the month.pdf', bytes: pdf.length });
+  for (const [name, bytes] of [
+    ['run.exe', Buffer.from('MZ\0\0')],
+    ['archive.zip', Buffer.from('PK\x03\x04')],
+    ['page.html', Buffer.from('<script>1</script>')],
+    ['empty.pdf', Buffer.alloc(0)],
+  ] as const)
+    await expect(files.keepFile(ada(), name, bytes)).rejects.toMatchObject({ code: 'input_invalid' });
+  await expect(files.keepFile(ada(), 'large.pdf', Buffer.concat([pdf, Buffer.alloc(10_000_000)]))).rejects.toMatchObject({
+    code: 'body_too_large',
+  });
+  await expect(files.keepFile(house().as('Hollis'), 'x.pdf', pdf)).rejects.toMatchObject({ code: 'not_allowed' });
+  const doc = {
+    type: 'doc' as const,
+    content: [{ type: 'heading', attrs: { level: 2 }, content: [{ type: 'text', text: 'For {{ first_name }}' }] }],
+  };
+  const words = { subject: 'With a paper', text: '', plain: 'x', doc, files: [kept] };
+  await expect(draft({ ids: [one!] }, { words: { ...words, files: [{ ...kept, id: '999' }] } })).rejects.toMatchObject({
+    code: 'input_invalid',
+  });
+  const { id } = await draft({ ids: [one!] }, { words: { ...words, text: 'For {{ first_name }}' } });
+  const sentMails: { attachments?: { name: string; content: Buffer }[]; html?: string }[] = [];
+  const { send } = house().outside.mail;
+  house().outside.mail.send = (mail) => {
+    sentMails.push(mail);
+    return send(mail);
+  };
+  await broadcasts().startBroadcast(ada(), id);
+  await house().settle();
+  expect(sentMails[0]!.attachments!.map(({ name, content }) => [name, content.toString()])).toEqual([
+    ['Prices-of the month.pdf', pdf.toString()],
+  ]);
+  expect(sentMails[0]!.html).toContain('>For P1</h2>');
+  expect(sentMails[0]!.html).toMatch(/<img src="[^"]+\/o\/[^"]+" alt="" width="1"/);
+});

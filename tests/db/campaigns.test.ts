@@ -287,3 +287,60 @@ test('a rehearsal says what then happens, for whoever it would take, and changes
   await house().advance('P5D');
   for (const one of ids.slice(0, 2)) expect(await went(one)).toHaveLength(2);
 });
+
+test('an appointment ends what an answer would; what then follows may be a task for the agent, and a field set', async () => {
+  const { m, db } = house();
+  const ada = house().as('Ada');
+  const field = (await db.first<{ id: string }>(
+    `insert into fields (account_id, name, kind, choices, position, made_at) values (1, 'Boat', 'text', '{}', 1, now()) returning id`,
+  ))!.id;
+  const one = await made({
+    steps: [touch(0, day(3))],
+    ends: {
+      ...NO_PLAN.ends,
+      then: [
+        { set: 'task', note: 'Prepare the papers' },
+        { set: 'field', fieldId: field, value: 'Tern' },
+      ],
+    },
+  });
+  const [meets, promised] = [await somebody(1), await somebody(2)];
+  for (const id of [meets, promised]) await m.campaigns.enrolContact(ada, id, one.id);
+  const at = new Date('2026-11-25T18:00:00Z');
+  await m.contacts.setNextTouch(ada, meets, at, 'At the house', true);
+  await m.contacts.setNextTouch(ada, promised, at, 'Call back');
+  await house().settle();
+  expect(await enrolments(meets)).toEqual([{ state: 'stopped', step: 0, why: 'appointment' }]);
+  expect((await enrolments(promised))[0]).toMatchObject({ state: 'active' });
+  expect((await house().story(meets)).join('\n')).toContain('“Test campaign” stopped: an appointment was made.');
+  expect(await db.rows('select note from tasks where contact_id = $1 and done_at is null order by id', [meets])).toEqual([
+    { note: 'At the house' },
+    { note: 'Prepare the papers' },
+  ]);
+  expect(await db.first('select words from field_values where contact_id = $1', [meets])).toEqual({ words: 'Tern' });
+});
+
+test('a household marked do not contact is touched by nothing, and may be again', async () => {
+  const { m, db } = house();
+  const ada = house().as('Ada');
+  const [one, other] = [await somebody(1), await somebody(2)];
+  await expect(m.contacts.updateContact(ada, one, { household_do_not_contact: true })).rejects.toMatchObject({
+    code: 'conflict',
+  });
+  await m.duplicates.joinHousehold(ada, one, other);
+  await m.contacts.updateContact(ada, one, { household_do_not_contact: true });
+  expect((await house().contact(other)).household_do_not_contact).toBe(true);
+  const campaign = await made({
+    steps: [touch(0, { after: 'start', minutes: 0 })],
+    ends: { ...NO_PLAN.ends, unreachable: 'on' },
+  });
+  await m.campaigns.enrolContact(ada, other, campaign.id);
+  await house().settle();
+  expect((await house().story(other)).join('\n')).toContain('the household is marked do not contact');
+  await expect(m.messages.sendMessage(ada, other, { channel: 'email', text: 'x' })).rejects.toMatchObject({
+    code: 'touch_refused',
+  });
+  await m.contacts.updateContact(ada, other, { household_do_not_contact: false });
+  await m.messages.sendMessage(ada, one, { channel: 'email', text: 'x' });
+  expect(await db.first('select count(*)::int as n from outbox')).toEqual({ n: 1 });
+});

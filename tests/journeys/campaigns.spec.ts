@@ -43,7 +43,7 @@ test('from a starter to an edit while it runs, and an answer that ends it', asyn
     .click();
   await expect(page.getByText('“Harbor landlords” is on.').first()).toBeVisible();
 
-  await script('marit@quayle.example', { answers: [{ to: 'email', after: 'P4D', body: 'Yes, until spring' }] });
+  await script('marit@quayle.example', { answers: [{ to: 'email', after: 'P1D', body: 'Yes, until spring' }] });
   const { body: lead } = await api<Captured>('/inquiries', 'POST', {
     person: { first_name: 'Marit', last_name: 'Quayle', emails: ['marit@quayle.example'], phones: ['(564) 555-0131'] },
     roles: ['landlord'],
@@ -58,7 +58,7 @@ test('from a starter to an edit while it runs, and an answer that ends it', asyn
   await page.goto('/campaigns');
   await page.getByRole('link', { name: 'Harbor landlords' }).click();
   await page.getByRole('button', { name: /^letter, day 2/ }).click();
-  await chosen.getByLabel('Days').fill('4');
+  await chosen.getByLabel('Days', { exact: true }).fill('4');
   await page.getByRole('button', { name: 'Keep it' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('One person is in it');

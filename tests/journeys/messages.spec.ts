@@ -59,11 +59,11 @@ test('a broadcast is counted before, goes at its throttle, is paused and resumed
   for (let n = 1; n <= 5; n += 1) await somebody(n);
   await script('quill2@harrow.example', { answers: [{ to: 'email', after: 'PT20M', body: 'Could you call me about it?' }] });
   await logIn(page, 'admin');
-  await page.goto('/contacts?q=harrow');
+  await page.goto('/contacts?q=harrow.example');
   await page.locator('[data-keys="heard"]').waitFor();
   await expect(page.getByRole('row', { name: /Quill1 Harrow/ })).toBeVisible();
   await page.keyboard.press('Shift+A');
-  await page.getByRole('button', { name: 'More …' }).click();
+  await page.getByRole('button', { name: 'More …', exact: true }).click();
   await page.getByRole('menuitem', { name: 'Broadcast …' }).click();
   await page.waitForURL(/broadcasts\/\d+/);
   await expect(page.getByRole('region', { name: 'To whom' })).toContainText('5 of 5 get it, each once');
