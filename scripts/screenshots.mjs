@@ -13,7 +13,6 @@ const PHONE = { width: 390, height: 800 };
 const VIEWS = [
   ['today', 'agent1', '/today'],
   ['contacts', 'admin', '/contacts'],
-  ['segment', 'admin', '/contacts?segment=7', { keys: ['j', 'x', 'j', 'j', 'x', 'j', 'x'] }],
   ['import', 'admin', '/contacts/import', { file: 'tests/data/imports/13-permissions-birthdays.csv', wait: 3_000 }],
   ['dossier', 'agent1', '/contacts', { keys: ['j', 'j', 'j', 'Enter'] }],
   ['intake', 'admin', '/intake'],

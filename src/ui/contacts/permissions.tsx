@@ -70,11 +70,11 @@ function DoNotContact({ contact }: { contact: ContactInFull }) {
   return (
     <div className="beside">
       <button type="button" className="more small" onClick={() => set.mutate({ do_not_contact: !person })}>
-        {person ? 'May be contacted again' : 'Do not contact'}
+        {person ? 'They may be contacted again' : 'Mark do not contact'}
       </button>
       {(contact.household.length > 0 || household) && (
         <button type="button" className="more small" onClick={() => set.mutate({ household_do_not_contact: !household })}>
-          {household ? 'The household may be' : 'nor the household'}
+          {household ? 'The household may be contacted again' : 'Mark the household'}
         </button>
       )}
     </div>
