@@ -1,6 +1,6 @@
 /** What goes from the simulated world back to the application: signed webhooks (Standard Webhooks) and mails to its mail door. */
 import { createHmac, randomUUID } from 'node:crypto';
-import nodemailer from 'nodemailer';
+import nodemailer, { type SendMailOptions } from 'nodemailer';
 
 const GIVE_UP_AFTER = 8;
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
@@ -41,8 +41,8 @@ export interface Reply {
   inReplyTo?: string;
 }
 
-/** Hands a mail to the application's mail door by SMTP. */
-export async function deliverMail(door: { host: string; port: number }, mail: Reply): Promise<boolean> {
+/** Hands something to the application's mail door by SMTP, trying again while it is not there. */
+async function handToDoor(door: { host: string; port: number }, mail: SendMailOptions): Promise<boolean> {
   for (let attempt = 0; attempt < GIVE_UP_AFTER; attempt += 1) {
     const transport = nodemailer.createTransport({
       host: door.host,
@@ -52,14 +52,7 @@ export async function deliverMail(door: { host: string; port: number }, mail: Re
       connectionTimeout: 5_000,
     });
     try {
-      await transport.sendMail({
-        from: mail.from,
-        to: mail.to,
-        subject: mail.subject,
-        text: mail.body,
-        inReplyTo: mail.inReplyTo,
-        references: mail.inReplyTo,
-      });
+      await transport.sendMail(mail);
       return true;
     } catch (error) {
       if (((error as { responseCode?: number }).responseCode ?? 0) >= 500) return false;
@@ -71,8 +64,19 @@ export async function deliverMail(door: { host: string; port: number }, mail: Re
   return false;
 }
 
+/** A mail that somebody writes. */
+export const deliverMail = (door: { host: string; port: number }, mail: Reply): Promise<boolean> =>
+  handToDoor(door, {
+    from: mail.from,
+    to: mail.to,
+    subject: mail.subject,
+    text: mail.body,
+    inReplyTo: mail.inReplyTo,
+    references: mail.inReplyTo,
+  });
+
 /** A report about a mail of the application's: undeliverable for good or for now (RFC 3464), or called unwanted (RFC 5965). */
-export async function deliverReport(
+export function deliverReport(
   door: { host: string; port: number },
   { report, from, to, messageId }: { report: 'returns' | 'delays' | 'complains'; from: string; to: string; messageId: string },
 ): Promise<boolean> {
@@ -109,23 +113,5 @@ export async function deliverReport(
     `--${boundary}--`,
     '',
   ].join('\r\n');
-  for (let attempt = 0; attempt < GIVE_UP_AFTER; attempt += 1) {
-    const transport = nodemailer.createTransport({
-      host: door.host,
-      port: door.port,
-      secure: false,
-      ignoreTLS: true,
-      connectionTimeout: 5_000,
-    });
-    try {
-      await transport.sendMail({ envelope: { from: '', to: [from] }, raw });
-      return true;
-    } catch (error) {
-      if (((error as { responseCode?: number }).responseCode ?? 0) >= 500) return false;
-      await pause(Math.min(4_000, 100 * 2 ** attempt));
-    } finally {
-      transport.close();
-    }
-  }
-  return false;
+  return handToDoor(door, { envelope: { from: '', to: [from] }, raw });
 }

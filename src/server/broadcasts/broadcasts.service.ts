@@ -7,7 +7,6 @@ import {
   checkWords,
   type BroadcastChannel,
   type BroadcastSelection,
-  type BroadcastState,
   type BroadcastView,
   type Goes,
   type LeftOut,
@@ -21,27 +20,7 @@ import { now, publish, reader, record, transact, wakeWorkers, type Tx } from '..
 import { countsOf } from './results.repository';
 import { chosenSql, standingSql } from './reach';
 
-interface Row {
-  id: string;
-  name: string;
-  channel: BroadcastChannel;
-  template_id: string | null;
-  words: Words;
-  selection: BroadcastSelection;
-  goes: Goes;
-  per_minute: number;
-  state: BroadcastState;
-  people: number;
-  left_out: Partial<Record<LeftOut, number>>;
-  fault: string | null;
-  made_by_id: string | null;
-  made_by_name: string | null;
-  made_at: Date;
-  started_at: Date | null;
-  ended_at: Date | null;
-  next_at: Date | null;
-  last_at: Date | null;
-}
+type Row = Omit<BroadcastView, 'made_by' | 'may_change' | 'counts'> & { made_by_id: string | null; made_by_name: string | null };
 
 /** Agents see their own; those who run the office see all. */
 async function readRows(scope: Scope, id: string | null, tx: Tx = reader()): Promise<Row[]> {

@@ -5,23 +5,7 @@ import { suggestNext, type AnswerView } from '@/core/messages';
 import { lockContact, visible } from '../contacts';
 import { now, publish, reader, transact } from '../shared';
 
-interface Row {
-  contact_id: string;
-  name: string;
-  owner_name: string | null;
-  stage: string;
-  horizon: string | null;
-  unread: boolean;
-  unread_n: number;
-  wrote_at: Date;
-  at: Date;
-  channel: 'text' | 'email';
-  text: string;
-  subject: string | null;
-  opt_out: boolean;
-  answered: boolean;
-  stopped: string | null;
-}
+type Row = Omit<AnswerView, 'next'> & { wrote_at: Date };
 
 /** The people who wrote, the latest first. @param unread only those whom nobody has read yet */
 export async function listAnswers(

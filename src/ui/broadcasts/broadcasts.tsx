@@ -2,14 +2,9 @@
 /** Broadcasts in a table: to how many, how far, and what became of each. */
 import { useState } from 'react';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import Dialog from '@mui/material/Dialog';
-import TextField from '@mui/material/TextField';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { CHANNEL_NAMES } from '@/core/contacts';
-import { BROADCAST_CHANNELS, BROADCAST_STATE_WORDS, type BroadcastChannel } from '@/core/messages';
-import { ask, Fault, FormEnd, freshKey, Glyph, useNow, useZone, when } from '../primitives';
-import { CampaignTabs, Rate } from '../templates';
+import { BROADCAST_CHANNELS, BROADCAST_STATE_WORDS } from '@/core/messages';
+import { Glyph, useNow, useZone, when } from '../primitives';
+import { CampaignTabs, NewNamed, Rate } from '../templates';
 import { useBroadcasts, type Broadcast } from './shapes';
 import './broadcasts.css';
 
@@ -94,53 +89,19 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
           </tbody>
         </table>
       )}
-      {making && <NewBroadcast onClose={() => setMaking(false)} />}
-    </>
-  );
-}
-
-function NewBroadcast({ onClose }: { onClose: () => void }) {
-  const [channel, setChannel] = useState<BroadcastChannel>('email');
-  const [name, setName] = useState('');
-  const [key] = useState(freshKey);
-  const router = useRouter();
-  const queries = useQueryClient();
-  const make = useMutation({
-    mutationFn: () => ask<Broadcast>('/broadcasts', 'POST', { channel, name: name.trim(), selection: {} }, key),
-    onSuccess: ({ id }) => {
-      void queries.invalidateQueries({ queryKey: ['broadcasts'] });
-      router.push(`/campaigns/broadcasts/${id}`);
-    },
-  });
-  return (
-    <Dialog open onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="broadcast-title">
-      <form
-        className="dialog"
-        onSubmit={(event) => {
-          event.preventDefault();
-          make.mutate();
-        }}
-      >
-        <h1 id="broadcast-title">A new broadcast</h1>
-        <div className="line" role="radiogroup" aria-label="By what">
-          {BROADCAST_CHANNELS.map((one) => (
-            <label key={one} className="choice">
-              <input type="radio" name="channel" checked={channel === one} onChange={() => setChannel(one)} />{' '}
-              {CHANNEL_NAMES[one]}
-            </label>
-          ))}
-        </div>
-        <TextField
-          autoFocus
-          size="small"
+      {making && (
+        <NewNamed
+          title="A new broadcast"
           label="Its name, for us"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          slotProps={{ htmlInput: { maxLength: 80 } }}
+          does="Make the draft"
+          channels={BROADCAST_CHANNELS}
+          team={false}
+          path="/broadcasts"
+          page="/campaigns/broadcasts"
+          bodyOf={() => ({ selection: {} })}
+          onClose={() => setMaking(false)}
         />
-        <Fault error={make.error} />
-        <FormEnd does="Make the draft" busy={make.isPending} may={name.trim().length > 0} onCancel={onClose} />
-      </form>
-    </Dialog>
+      )}
+    </>
   );
 }

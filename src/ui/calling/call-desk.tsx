@@ -9,6 +9,7 @@ import { OUTCOMES, outcomeName, type CallView, type Outcome } from '@/core/calli
 import { showPhone } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
 import { howLong } from '@/core/shared';
+import { FromTemplate } from '../messages';
 import { ask, useKeys, useNotices, useNow } from '../primitives';
 
 export type Call = Jsoned<CallView>;
@@ -40,9 +41,30 @@ export function CallDesk({ first, onDone }: { first: Call; onDone: () => void })
         </span>
         <Length call={call} />
       </div>
+      {!over && <Script contactId={call.contact_id} />}
       <CallNote call={call} />
       {over ? <Outcomes call={call} onDone={onDone} /> : <HangUp call={call} />}
     </section>
+  );
+}
+
+/** What one has before oneself while one speaks. */
+function Script({ contactId }: { contactId: string }) {
+  const [script, setScript] = useState<string | null>(null);
+  return (
+    <div className="line">
+      <FromTemplate
+        channel="call"
+        contactId={contactId}
+        label={script ? 'Another script' : 'Script'}
+        onFill={({ text }) => setScript(text)}
+      />
+      {script && (
+        <p className="small" style={{ whiteSpace: 'pre-wrap', flex: 1 }}>
+          {script}
+        </p>
+      )}
+    </div>
   );
 }
 

@@ -6,6 +6,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CHANNEL_NAMES } from '@/core/contacts';
 import { listed } from '@/core/shared';
 import { ask, freshKey, useDraft, useNotices } from '../primitives';
+import { FromTemplate } from './from-template';
 
 interface Sent {
   because: string | null;
@@ -107,6 +108,17 @@ export function Compose({
         <button type="button" className="act" onClick={onClose}>
           Later
         </button>
+        {!text.trim() && (
+          <FromTemplate
+            channel={channel}
+            contactId={contactId}
+            label="From a template"
+            onFill={(filled) => {
+              setText(filled.text);
+              if (filled.subject) setSubject(filled.subject);
+            }}
+          />
+        )}
         {channel === 'text' && text.length > 0 && (
           <span className="soft small">
             {text.length > 160

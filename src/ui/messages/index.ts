@@ -1,1 +1,2 @@
+export { FromTemplate } from './from-template';
 export { Compose, type Written } from './compose';

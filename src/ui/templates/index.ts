@@ -1,4 +1,5 @@
 export { useOwnFields, useTemplates, type Template } from './fields';
+export { NewNamed } from './new-named';
 export { Preview } from './preview';
 export { Rate } from './rates';
 export { CampaignTabs } from './tabs';

@@ -2,15 +2,12 @@
 /** Templates by channel, each with what its wording brought; challenges between them. */
 import { useState } from 'react';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import Dialog from '@mui/material/Dialog';
-import TextField from '@mui/material/TextField';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { CHANNELS, CHANNEL_NAMES, type Channel } from '@/core/contacts';
+import { CHANNELS, type Channel } from '@/core/contacts';
 import { countVariants, type Words } from '@/core/messages';
-import { ask, Fault, FormEnd, freshKey, Glyph } from '../primitives';
+import { Glyph } from '../primitives';
 import { Challenges } from './challenges';
 import { useTemplates, type Template } from './fields';
+import { NewNamed } from './new-named';
 import { Rate } from './rates';
 import { CampaignTabs } from './tabs';
 import './templates.css';
@@ -135,59 +132,19 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
         );
       })}
       <Challenges templates={templates} chosen={chosen} office={office} onMade={() => setChosen(new Set())} />
-      {making && <NewTemplate office={office} onClose={() => setMaking(false)} />}
-    </>
-  );
-}
-
-function NewTemplate({ office, onClose }: { office: boolean; onClose: () => void }) {
-  const [channel, setChannel] = useState<Channel>('text');
-  const [name, setName] = useState('');
-  const [shared, setShared] = useState(office);
-  const [key] = useState(freshKey);
-  const router = useRouter();
-  const queries = useQueryClient();
-  const make = useMutation({
-    mutationFn: () => ask<Template>('/templates', 'POST', { channel, name: name.trim(), words: FIRST[channel], shared }, key),
-    onSuccess: ({ id }) => {
-      void queries.invalidateQueries({ queryKey: ['templates'] });
-      router.push(`/campaigns/templates/${id}`);
-    },
-  });
-  return (
-    <Dialog open onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="template-title">
-      <form
-        className="dialog"
-        onSubmit={(event) => {
-          event.preventDefault();
-          make.mutate();
-        }}
-      >
-        <h1 id="template-title">A new template</h1>
-        <div className="line" role="radiogroup" aria-label="For what">
-          {CHANNELS.map((one) => (
-            <label key={one} className="choice">
-              <input type="radio" name="channel" checked={channel === one} onChange={() => setChannel(one)} />{' '}
-              {one === 'call' ? 'call script' : CHANNEL_NAMES[one]}
-            </label>
-          ))}
-        </div>
-        <TextField
-          autoFocus
-          size="small"
+      {making && (
+        <NewNamed
+          title="A new template"
           label="Its name"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          slotProps={{ htmlInput: { maxLength: 80 } }}
+          does="Make it"
+          channels={CHANNELS}
+          team={office}
+          path="/templates"
+          page="/campaigns/templates"
+          bodyOf={(channel) => ({ words: FIRST[channel] })}
+          onClose={() => setMaking(false)}
         />
-        {office && (
-          <label className="choice">
-            <input type="checkbox" checked={shared} onChange={(event) => setShared(event.target.checked)} /> For the whole team
-          </label>
-        )}
-        <Fault error={make.error} />
-        <FormEnd does="Make it" busy={make.isPending} may={name.trim().length > 0} onCancel={onClose} />
-      </form>
-    </Dialog>
+      )}
+    </>
   );
 }

@@ -1,5 +1,5 @@
 /** Starters for people who have just come: what they hear in their first weeks. */
-import { AT_ONCE, call, day, email, letter, plan, text, type Starter } from './steps';
+import { AT_ONCE, call, day, email, letter, plan, talk, text, type Starter } from './steps';
 
 export const NEW_BUYER: Starter = {
   key: 'new_buyer',
@@ -145,4 +145,22 @@ export const NO_PHONE: Starter = {
     ],
     { who: { on: 'has_phone', how: 'no' } },
   ),
+};
+
+export const FIRST_QUESTIONS: Starter = {
+  key: 'first_questions',
+  name: 'First questions, by an assistant',
+  about:
+    'For leads who agreed to texts: an assistant asks when, where, up to what price, whether the money is arranged and whether they have an agent.',
+  group: 'First weeks',
+  plan: plan([
+    talk({ after: 'start', minutes: 5 }),
+    call(day(1), 'The assistant has not heard from them, or not all. Ask what is still open.'),
+    email(
+      day(3, '09:00'),
+      'Two lines are enough',
+      'Hello {{ first_name }},\n\nI would like to look for the right thing and not for everything. By when would you like to move, and where to? Two lines are enough.',
+      'Hello,\n\nI would like to look for the right thing and not for everything. By when would you like to move, and where to? Two lines are enough.',
+    ),
+  ]),
 };

@@ -1,5 +1,5 @@
 /** Campaigns that come with Urraca, with their whole wording: a beginning that one changes, copies or leaves. */
-import { NEW_BUYER, NEW_SELLER, NO_PHONE, OPEN_HOUSE, RENTER } from './first-weeks';
+import { FIRST_QUESTIONS, NEW_BUYER, NEW_SELLER, NO_PHONE, OPEN_HOUSE, RENTER } from './first-weeks';
 import { FARM, JUST_LISTED, NURTURE_BUYER, NURTURE_SELLER, QUIET_REVIVAL } from './long';
 import { BIRTHDAY, CLOSING, PAST_CLIENT, SPHERE, WINTER } from './people';
 import type { Starter } from './steps';
@@ -12,6 +12,7 @@ export const STARTERS: readonly Starter[] = [
   RENTER,
   OPEN_HOUSE,
   NO_PHONE,
+  FIRST_QUESTIONS,
   NURTURE_BUYER,
   NURTURE_SELLER,
   QUIET_REVIVAL,

@@ -1,4 +1,5 @@
 /** Short ways to write down steps and their whole wording. Ids are the places in the list. */
+import { DEFAULT_QUESTIONS, TALK_ASKS } from '../../talks';
 import { NO_PLAN, type Plan, type Step, type When } from '../plan';
 
 export interface Starter {
@@ -43,6 +44,13 @@ export const call = (when: When, words: string): Unnumbered => ({
   channel: 'call',
   when,
   words: { text: words, plain: words },
+});
+
+/** A qualifying conversation by text, with all its questions. */
+export const talk = (when: When): Unnumbered => ({
+  do: 'talk',
+  when,
+  questions: TALK_ASKS.map((asks) => ({ asks, words: DEFAULT_QUESTIONS[asks], fieldId: null })),
 });
 
 export const plan = (steps: Unnumbered[], more: Partial<Plan> = {}): Plan => ({

@@ -1,0 +1,77 @@
+'use client';
+/** Making something of which a channel and a name are known first; one goes on where it is written. */
+import { useState } from 'react';
+import { useRouter } from 'next/navigation';
+import Dialog from '@mui/material/Dialog';
+import TextField from '@mui/material/TextField';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { CHANNEL_NAMES, type Channel } from '@/core/contacts';
+import { ask, Fault, FormEnd, freshKey } from '../primitives';
+
+interface Props<C extends Channel> {
+  title: string;
+  /** What its name is for. */
+  label: string;
+  does: string;
+  channels: readonly C[];
+  /** Also asks whether it is for the whole team. */
+  team: boolean;
+  /** Where it is made, and below which page it is written then; also the name under which the list is kept. */
+  path: string;
+  page: string;
+  bodyOf: (channel: C) => object;
+  onClose: () => void;
+}
+
+export function NewNamed<C extends Channel>({ title, label, does, channels, team, path, page, bodyOf, onClose }: Props<C>) {
+  const [channel, setChannel] = useState<C>(channels[0]!);
+  const [name, setName] = useState('');
+  const [shared, setShared] = useState(team);
+  const [key] = useState(freshKey);
+  const router = useRouter();
+  const queries = useQueryClient();
+  const make = useMutation({
+    mutationFn: () =>
+      ask<{ id: string }>(path, 'POST', { channel, name: name.trim(), ...(team ? { shared } : {}), ...bodyOf(channel) }, key),
+    onSuccess: ({ id }) => {
+      void queries.invalidateQueries({ queryKey: [path.slice(1)] });
+      router.push(`${page}/${id}`);
+    },
+  });
+  return (
+    <Dialog open onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="new-title">
+      <form
+        className="dialog"
+        onSubmit={(event) => {
+          event.preventDefault();
+          make.mutate();
+        }}
+      >
+        <h1 id="new-title">{title}</h1>
+        <div className="line" role="radiogroup" aria-label="For what">
+          {channels.map((one) => (
+            <label key={one} className="choice">
+              <input type="radio" name="channel" checked={channel === one} onChange={() => setChannel(one)} />{' '}
+              {one === 'call' ? 'call script' : CHANNEL_NAMES[one]}
+            </label>
+          ))}
+        </div>
+        <TextField
+          autoFocus
+          size="small"
+          label={label}
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          slotProps={{ htmlInput: { maxLength: 80 } }}
+        />
+        {team && (
+          <label className="choice">
+            <input type="checkbox" checked={shared} onChange={(event) => setShared(event.target.checked)} /> For the whole team
+          </label>
+        )}
+        <Fault error={make.error} />
+        <FormEnd does={does} busy={make.isPending} may={name.trim().length > 0} onCancel={onClose} />
+      </form>
+    </Dialog>
+  );
+}
