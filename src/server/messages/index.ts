@@ -9,17 +9,15 @@ export {
   takeLeadMail,
   teachLeadMail,
 } from './lead-mailbox.service';
+export { claimOutbox, DEAD_AFTER_SECONDS, type OutboxMessage } from './claim.service';
 export {
   backoffSeconds,
-  claimOutbox,
   completeOutbox,
-  DEAD_AFTER_SECONDS,
   listStuck,
   nextOutbox,
   outboxInFlight,
   retryStuck,
   type HandOver,
-  type OutboxMessage,
 } from './outbox.service';
 export { receiveReturned } from './returned.service';
 export { followLink, noteOpened, openToken, trackedLinks } from './seen.service';

@@ -1,0 +1,274 @@
+/**
+ * The outbox as it is claimed: everything that is to reach the outside world, once. Claiming takes a lease that ends with the
+ * process that holds it; the check of the guardrails sits here, at the hand-over, and nothing goes around it. A row keeps its
+ * key over all attempts, so that a provider which has seen it takes a repeat for the same message.
+ */
+import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
+import { mayTouch, UNKNOWN_PERMISSION, type PermissionState, type Verdict } from '@/core/campaigns';
+import type { Activity, Channel, Stage } from '@/core/contacts';
+import { fillWords, withSender, type Goes, type Words } from '@/core/messages';
+import { mailingAddress, readPeople } from '../campaigns';
+import { recordActivities } from '../contacts';
+import { joinAsWritten, now, transact, type Tx } from '../shared';
+
+export interface OutboxMessage {
+  id: string;
+  key: string;
+  channel: Channel;
+  to: string;
+  attempts: number;
+  subject: string | null;
+  text: string;
+  /** The body of an e-mail of blocks; null for one of text. */
+  html: string | null;
+  files: string[];
+  /** Goes by itself, so that what is opened and clicked is counted. */
+  automatic: boolean;
+  /** A letter that the house prints itself. */
+  printedHere: boolean;
+  /** The instant by our clock at which it goes. */
+  at: Date;
+  contact: { id: string; name: string; accountId: string };
+  agent: { name: string; email: string | null; phone: string | null };
+  brokerage: string;
+  /** For e-mail: the contact point, whose unsubscribe link goes with it. */
+  pointId: string | null;
+  timeZone: string;
+  callId: string | null;
+}
+
+/** What a row says: its words as they go, and what belongs to them. */
+export interface Payload {
+  subject?: string | null;
+  text?: string;
+  html?: string;
+  files?: string[];
+  day?: number;
+  callId?: string;
+  names?: string;
+  /** Part of a conversation with the assistant. */
+  talk?: true;
+}
+
+interface ClaimRow {
+  id: string;
+  account_id: string;
+  key: string;
+  channel: Channel;
+  contact_id: string;
+  enrolment_id: string | null;
+  enrolment_state: string | null;
+  any_stage: boolean;
+  went: { at: string; channel: Channel }[];
+  user_id: string | null;
+  address: string | null;
+  payload: Payload;
+  automatic: boolean;
+  attempts: number;
+  broadcast_id: string | null;
+  broadcast_words: Words | null;
+  goes: Goes | null;
+  template_id: string | null;
+  template: string | null;
+  day_cap: number | null;
+  template_sent: number | null;
+  household_says_no: boolean;
+  settings: Partial<Settings>;
+  account_name: string;
+  first_name: string;
+  last_name: string;
+  stage: Stage;
+  time_zone: string;
+  do_not_contact: boolean;
+  street: string | null;
+  city: string | null;
+  postal_code: string | null;
+  last_in_at: Date | null;
+  point_id: string | null;
+  point_fault: string | null;
+  state: PermissionState['state'] | null;
+  permission_at: Date | null;
+  how: string | null;
+  on_the_phone: boolean;
+  agent_name: string | null;
+  agent_email: string | null;
+  agent_phone: string | null;
+}
+
+/** A process that has not been seen for this long (real time) is dead; what it held is free again. */
+export const DEAD_AFTER_SECONDS = 10;
+/**
+ * Whether another message that goes by itself to the same person comes before `o`. One is in hand at a time, so that the caps and the gap
+ * between texts are asked when the one before has gone, whichever worker has it; one that is being tried again holds nobody up.
+ */
+const EARLIER = `exists (select 1 from outbox p where p.contact_id = o.contact_id and p.automatic and p.state in ('waiting','sending') and (p.due_at, p.key) < (o.due_at, o.key) and (p.retry_at is null or p.retry_at <= clock_timestamp()))`;
+
+const CLAIM = `
+  with due as (
+    select o.id from outbox o where o.state in ('waiting','sending') and o.due_at <= $1 and (o.retry_at is null or o.retry_at <= clock_timestamp())
+      and (o.broadcast_id is null or (select b.state = 'going' from broadcasts b where b.id = o.broadcast_id)) and not (o.automatic and ${EARLIER})
+      and (not o.automatic or ((select not k.campaigns_held from contacts k where k.id = o.contact_id) and (select not coalesce((a.settings->>'campaignsHeld')::boolean, false) from accounts a where a.id = o.account_id)))
+      and (o.state = 'waiting' or not exists (select 1 from processes p where p.id = o.leased_by and p.seen_at > clock_timestamp() - make_interval(secs => ${DEAD_AFTER_SECONDS})))
+    order by o.due_at, o.id limit $2 for update skip locked
+  )
+  select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrolment_id, e.state as enrolment_state, coalesce((select (v.plan->>'anyStage')::boolean from campaign_versions v where v.id = e.version_id), false) as any_stage, f.went, o.user_id, o.address, o.payload, o.automatic, o.attempts, a.settings, a.name as account_name, o.broadcast_id, b.words as broadcast_words, b.goes,
+    o.template_id, t.name as template, t.day_cap, case when t.day_cap is not null then (select count(*)::int from outbox s where s.template_id = t.id and s.sent_at >= (date_trunc('day', $1::timestamptz at time zone a.time_zone) at time zone a.time_zone)) end as template_sent,
+    coalesce(h.do_not_contact, false) as household_says_no,
+    c.first_name, c.last_name, c.stage, c.time_zone, c.do_not_contact, c.street, c.city, c.postal_code, f.last_in_at, p.id as point_id, p.fault as point_fault, r.state, r.at as permission_at, r.how,
+    exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
+    u.first_name || ' ' || u.last_name as agent_name, u.email as agent_email, u.phone as agent_phone
+  from due join outbox o on o.id = due.id join contacts c on c.id = o.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = o.account_id
+  left join households h on h.id = c.household_id left join broadcasts b on b.id = o.broadcast_id left join templates t on t.id = o.template_id
+  left join enrolments e on e.id = o.enrolment_id left join users u on u.id = o.user_id
+  left join contact_points p on p.account_id = o.account_id and p.kind = case o.channel when 'email' then 'email' else 'phone' end and p.value = o.address and p.active and o.channel <> 'letter'
+  left join permissions r on r.account_id = o.account_id and r.address = case o.channel when 'letter' then 'person:' || o.contact_id else o.address end and r.channel = o.channel
+  order by o.due_at, o.id`;
+
+/** Claims rows due by now for this process, holding back or putting off those that the guardrails say no to. @returns those to hand over, and whether anything was claimed at all */
+export async function claimOutbox(processId: string, limit: number): Promise<{ messages: OutboxMessage[]; claimed: number }> {
+  return transact(async (tx) => {
+    const at = await now(tx);
+    await joinAsWritten(tx);
+    const rows = await tx.rows<ClaimRow>(CLAIM, [at, limit]);
+    if (!rows.length) return { messages: [], claimed: 0 };
+    /* What goes of a template in this batch counts for what follows in it. */
+    const ofTemplate = new Map<string, number>();
+    const judged = rows.map((row) => {
+      const before = row.went.map((one) => ({ at: new Date(one.at), channel: one.channel }));
+      const sent = row.template_id ? (ofTemplate.get(row.template_id) ?? row.template_sent ?? 0) : 0;
+      const verdict = judge(row, before, sent, at);
+      if (verdict.go === true && row.template_id) ofTemplate.set(row.template_id, sent + 1);
+      return { row, verdict };
+    });
+    const go = judged.filter(({ verdict }) => verdict.go === true).map(({ row }) => row);
+    await tx.run(`update outbox set state = 'sending', leased_by = $2, attempts = attempts + 1 where id = any($1::bigint[])`, [
+      go.map((row) => row.id),
+      processId,
+    ]);
+    await addressBroadcasts(tx, go);
+    await holdBack(tx, judged, at);
+    return { messages: go.map((row) => messageOf(row, at)), claimed: rows.length };
+  });
+}
+
+/** The words of broadcasts are filled in when they go, with what is known by then; what went stands on the row. */
+async function addressBroadcasts(tx: Tx, rows: ClaimRow[]): Promise<void> {
+  const own = rows.filter((row) => row.broadcast_words && row.payload.text === undefined);
+  if (!own.length) return;
+  const words = JSON.stringify(own.map((row) => row.broadcast_words));
+  const people = await readPeople(tx, [...new Set(own.map((row) => row.contact_id))], {
+    household: words.includes('first_names'),
+    fields: words.includes('field.'),
+    listing: words.includes('listing_'),
+  });
+  const kept = own.map((row) => {
+    const person = people.get(row.contact_id)!;
+    const source = row.broadcast_words!;
+    const filled = fillWords(source, person.fields, { seed: row.key });
+    const text =
+      row.channel === 'text' && !person.textedBefore
+        ? withSender(filled.text, person.fields.agent_first_name ?? '', row.account_name)
+        : filled.text;
+    row.payload = {
+      subject: filled.subject,
+      text,
+      ...(row.channel === 'email' && filled.html ? { html: filled.html } : {}),
+      ...(row.channel === 'email' && source.files?.length ? { files: source.files.map(({ id }) => id) } : {}),
+    };
+    return { id: row.id, payload: row.payload, picks: filled.picks };
+  });
+  await tx.run(
+    `update outbox o set payload = x.payload, picks = x.picks from jsonb_to_recordset($1::jsonb) as x (id bigint, payload jsonb, picks text[]) where o.id = x.id`,
+    [JSON.stringify(kept)],
+  );
+}
+
+function judge(row: ClaimRow, touched: { at: Date; channel: Channel }[], ofTemplate: number, at: Date): Verdict {
+  if (row.channel === 'call') return { go: true };
+  if (row.automatic && !row.payload.talk && (row.enrolment_state === 'stopped' || row.enrolment_state === 'paused'))
+    return { go: false, because: { why: 'has_answered', channel: row.channel } };
+  return mayTouch(
+    {
+      channel: row.channel,
+      automatic: row.automatic,
+      answers: row.payload.talk,
+      now: at,
+      timeZone: row.time_zone,
+      stage: row.stage,
+      anyStage: row.any_stage || row.broadcast_id !== null,
+      householdSaysNo: row.household_says_no,
+      template: row.day_cap === null ? null : { name: row.template ?? '', cap: row.day_cap, sent: ofTemplate },
+      touched,
+      doNotContact: row.do_not_contact,
+      address: row.channel === 'letter' ? mailingAddress(row) : row.address,
+      addressFault: row.point_fault,
+      permission: row.state ? { state: row.state, at: row.permission_at, how: row.how } : UNKNOWN_PERMISSION,
+      wroteAt: row.last_in_at,
+      onThePhone: row.on_the_phone,
+    },
+    { ...DEFAULT_SETTINGS, ...row.settings },
+  );
+}
+
+async function holdBack(tx: Tx, judged: { row: ClaimRow; verdict: Verdict }[], at: Date): Promise<void> {
+  const held = judged.filter(({ verdict }) => verdict.go !== true);
+  if (!held.length) return;
+  await tx.run(
+    `update outbox o set state = x.state, due_at = coalesce(x.due_at, o.due_at), fault = x.fault, leased_by = null
+     from jsonb_to_recordset($1::jsonb) as x (id bigint, state text, due_at timestamptz, fault text) where o.id = x.id`,
+    [
+      JSON.stringify(
+        held.map(({ row, verdict }) => ({
+          id: row.id,
+          state: verdict.go === 'later' ? 'waiting' : 'held',
+          due_at: verdict.go === 'later' ? verdict.at : null,
+          fault: verdict.go === true ? null : verdict.because.why,
+        })),
+      ),
+    ],
+  );
+  const tell = held.map(({ row, verdict }): [string, Activity] => [
+    row.account_id,
+    {
+      contactId: row.contact_id,
+      userId: null,
+      at,
+      kind: verdict.go === 'later' ? 'waits' : 'held',
+      channel: row.channel,
+      direction: null,
+      data: { text: row.payload.text, outboxId: row.id },
+      because: verdict.go === true ? null : verdict.because,
+    },
+  ]);
+  for (const accountId of new Set(tell.map(([id]) => id)))
+    await recordActivities(
+      tx,
+      accountId,
+      tell.filter(([id]) => id === accountId).map(([, activity]) => activity),
+    );
+}
+
+const messageOf = (row: ClaimRow, at: Date): OutboxMessage => ({
+  id: row.id,
+  key: row.key,
+  channel: row.channel,
+  to: row.channel === 'letter' ? mailingAddress(row)! : row.address!,
+  attempts: row.attempts + 1,
+  subject: row.payload.subject ?? null,
+  text: row.payload.text ?? '',
+  html: row.payload.html ?? null,
+  files: row.payload.files ?? [],
+  automatic: row.automatic,
+  printedHere: row.channel === 'letter' && row.goes?.printed === 'here',
+  at,
+  contact: {
+    id: row.contact_id,
+    name: row.payload.names ?? `${row.first_name} ${row.last_name}`.trim(),
+    accountId: row.account_id,
+  },
+  agent: { name: row.agent_name ?? row.account_name, email: row.agent_email, phone: row.agent_phone },
+  brokerage: row.account_name,
+  pointId: row.point_id,
+  timeZone: row.time_zone,
+  callId: row.payload.callId ?? null,
+});
