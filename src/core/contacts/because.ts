@@ -167,9 +167,9 @@ export function sentenceOf(because: Because, nameOfStage: (key: string) => strin
     case 'holiday':
       return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: nothing goes by itself on a holiday.`;
     case 'text_gap':
-      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: between two texts lie ${because.hours} hours.`;
+      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: between two texts lie ${because.hours} ${because.hours === 1 ? 'hour' : 'hours'}.`;
     case 'capped':
-      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: at most ${because.most} touches within ${because.days === 1 ? 'a day' : `${because.days} days`}.`;
+      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: at most ${because.most} ${because.most === 1 ? 'touch' : 'touches'} within ${because.days === 1 ? 'a day' : `${because.days} days`}.`;
     case 'no_permission':
       return `The ${CHANNEL_NAMES[because.channel]} did not go: nobody has given permission for ${PLURALS[because.channel]}.`;
     case 'withdrawn':

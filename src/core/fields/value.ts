@@ -32,7 +32,7 @@ export function fieldRows(field: FieldDef, value: FieldInput): FieldRow[] {
     case 'number':
     case 'money': {
       const number = typeof value === 'number' ? value : Number(text.replace(/[\s,$€£]/g, ''));
-      if (!Number.isFinite(number) || Math.abs(number) > 1e15) throw wrong('is not a number');
+      if (!/\d/.test(text) || !Number.isFinite(number) || Math.abs(number) > 1e15) throw wrong('is not a number');
       return [{ ordinal: 0, number }];
     }
     case 'date':
