@@ -129,4 +129,10 @@ const SINGULAR: [RegExp, string][] = [
   [/^become /, 'becomes '],
   [/^go /, 'goes '],
 ];
-const singular = (words: string): string => SINGULAR.reduce((text, [many, one]) => text.replace(many, one), words);
+/** What is done second, as `deedOf` joins it. */
+const SECOND: [RegExp, string][] = [
+  [/ and lose (the tags? )/, ' and loses $1'],
+  [/ and are no longer /, ' and is no longer '],
+];
+const singular = (words: string): string =>
+  [...SINGULAR, ...SECOND].reduce((text, [many, one]) => text.replace(many, one), words);

@@ -19,7 +19,8 @@ export interface TagView {
 }
 
 /** A tag's name as it is kept: one line, no `#` before it. */
-export const tagName = (text: string): string => text.replace(/\s+/g, ' ').trim().replace(/^#/, '').slice(0, MOST_TAG_LETTERS);
+export const tagName = (text: string): string =>
+  text.replace(/\s+/g, ' ').replace(/^ ?#/, '').trim().slice(0, MOST_TAG_LETTERS).trim();
 
 /** Lenders look on; an account may bar other roles from making new tags, never those who run the office. */
 export const mayMakeTags = (role: Role, barred: readonly string[]): boolean =>

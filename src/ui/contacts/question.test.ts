@@ -1,0 +1,43 @@
+/** What the list's address asks of the API: a sentence stands for its segment, and what is half said is left out. */
+import type { Tree } from '@/core/segments';
+import { questionOf, treeShown, type Asked } from './question';
+
+const asked = (more: Partial<Asked> = {}): Asked => ({
+  q: '',
+  segmentId: null,
+  where: null,
+  measure: null,
+  agent: null,
+  by: {},
+  days: '30',
+  ...more,
+});
+const said: Tree = { all: [{ on: 'stage', how: 'any', of: ['new'] }] };
+
+test('nothing asked is everybody', () => {
+  expect(questionOf(asked())).toEqual({});
+  expect(questionOf(asked({ where: { all: [] } }))).toEqual({});
+});
+test('a sentence goes before its segment', () => {
+  expect(questionOf(asked({ segmentId: '4' }))).toEqual({ segment: '4' });
+  expect(questionOf(asked({ segmentId: '4', where: said }))).toEqual({ where: JSON.stringify(said) });
+  expect(questionOf(asked({ where: { all: [...said.all, { on: 'tag', how: 'any', of: [] }] } as Tree }))).toEqual({
+    where: JSON.stringify(said),
+  });
+});
+test('a number of Results goes with its days, and agent, door or hour only with it', () => {
+  expect(questionOf(asked({ q: 'tarn', measure: 'fast', agent: '3', by: { hour: '3-14' } }))).toEqual({
+    q: 'tarn',
+    measure: 'fast',
+    days: '30',
+    hour: '3-14',
+    agent: '3',
+  });
+  expect(questionOf(asked({ agent: '3', by: { door: '1' } }))).toEqual({});
+});
+test('the sentence shown is the one being written, or the segment’s', () => {
+  const kept = [{ id: '4', tree: said }] as never[];
+  expect(treeShown(asked({ segmentId: '4' }), kept)).toEqual(said);
+  expect(treeShown(asked({ segmentId: '4', where: { all: [] } }), kept)).toEqual({ all: [] });
+  expect(treeShown(asked({ segmentId: 'gone' }), kept)).toEqual({ all: [] });
+});
