@@ -1,4 +1,18 @@
-import { areasFor, homeOf, KEY_SCOPES, may, ROLES, scopeFor, type Person, type Role } from '.';
+import {
+  accountOf,
+  areasFor,
+  fullName,
+  homeOf,
+  KEY_SCOPES,
+  may,
+  mayChange,
+  onlyOf,
+  ROLES,
+  scopeFor,
+  wholeAccount,
+  type Person,
+  type Role,
+} from '.';
 import { settingsSchema } from './schemas';
 
 const person = (role: Role): Person => ({
@@ -27,6 +41,32 @@ test('whose contacts each sees', () => {
     accountId: '5',
     sees: 'all',
   });
+});
+
+test('an agent sees those of a roster that shows its leads as well; a caller without an office sees all', () => {
+  const agent = person('agent');
+  expect(scopeFor({ kind: 'person', person: agent }).colleagues).toEqual([]);
+  expect(scopeFor({ kind: 'person', person: { ...agent, colleagues: ['8'] } })).toMatchObject({
+    sees: 'own',
+    userId: '7',
+    colleagues: ['8'],
+  });
+  expect(scopeFor({ kind: 'person', person: { ...person('caller'), officeId: null } }).sees).toBe('all');
+});
+
+test('what the team uses is changed by those who run the office; one’s own by oneself, and long work is seen alike', () => {
+  const agent = scopeFor(principal('agent'));
+  const mine = { made_by: '7', shared: false };
+  expect(
+    [mine, { ...mine, shared: true }, { made_by: '8', shared: false }, { made_by: null, shared: false }].map((one) =>
+      mayChange(agent, one),
+    ),
+  ).toEqual([true, false, false, false]);
+  expect(mayChange(wholeAccount('1'), { made_by: null, shared: true })).toBe(true);
+  const key = { kind: 'key', keyId: '1', accountId: '5', scopes: [], doorId: null } as const;
+  expect([onlyOf(principal('agent')), onlyOf(principal('admin')), onlyOf({ ...key, scopes: [] })]).toEqual(['7', null, null]);
+  expect([accountOf({ ...key, scopes: [] }), accountOf(principal('agent'))]).toEqual(['5', '1']);
+  expect(fullName({ firstName: '', lastName: 'Tarn' })).toBe('Tarn');
 });
 
 test('what each may do; a key exactly what it names', () => {

@@ -21,11 +21,22 @@ const activity: fc.Arbitrary<Activity> = fc.record({
   contactId: fc.constant('1'),
   userId: fc.constant(null),
   at,
-  kind: fc.constantFrom('inquiry', 'call', 'message', 'note', 'stage') as fc.Arbitrary<Activity['kind']>,
+  kind: fc.constantFrom(
+    'inquiry',
+    'call',
+    'outcome',
+    'message',
+    'note',
+    'stage',
+    'opened',
+    'visit',
+    'saved_home',
+  ) as fc.Arbitrary<Activity['kind']>,
   channel: fc.constantFrom('text', 'email', 'letter', 'call'),
   direction: fc.constantFrom('in', 'out'),
   data: fc.record({
     outcome: fc.constantFrom(...OUTCOME_KEYS),
+    was: fc.constantFrom(...OUTCOME_KEYS),
     talkSeconds: fc.nat(900),
     automatic: fc.boolean(),
     autoReply: fc.boolean(),
@@ -45,6 +56,37 @@ test('facts do not depend on the order in which activities are folded', () => {
       expect(shuffled.reduce(foldFact, noFacts())).toEqual(activities.reduce(foldFact, noFacts()));
     }),
   );
+});
+
+test('what a person did elsewhere is counted, and an outcome that is corrected counts anew', () => {
+  const line = (day: number, kind: Activity['kind'], data: Activity['data'] = {}): Activity => ({
+    contactId: '1',
+    userId: null,
+    at: new Date(Date.UTC(2026, 0, day)),
+    kind,
+    channel: kind === 'call' ? 'call' : null,
+    direction: kind === 'call' ? 'out' : null,
+    data,
+    because: null,
+  });
+  const day = (n: number) => new Date(Date.UTC(2026, 0, n));
+  expect(
+    [line(3, 'opened'), line(2, 'opened'), line(5, 'visit'), line(6, 'saved_home'), line(7, 'viewed_home')].reduce(
+      foldFact,
+      noFacts(),
+    ),
+  ).toMatchObject({ emailsOpened: 2, lastOpenedAt: day(3), visits: 1, lastVisitAt: day(5), savedHomes: 1, lastSavedAt: day(6) });
+  const called = [line(1, 'call', { outcome: 'short', talkSeconds: 30 })];
+  expect([...called, line(2, 'outcome', { outcome: 'talked', was: 'short' })].reduce(foldFact, noFacts())).toMatchObject({
+    reached: 1,
+    conversations: 1,
+    lastConversationAt: day(2),
+  });
+  expect([...called, line(2, 'outcome', { outcome: 'voicemail', was: 'short' })].reduce(foldFact, noFacts())).toMatchObject({
+    reached: 0,
+    conversations: 0,
+    attempts: 1,
+  });
 });
 
 test('a hand is raised from an answer until one of us reaches out; not by STOP, not by an automatic answer', () => {

@@ -58,3 +58,26 @@ test('words that look like a pattern are words', () => {
   const odd: Lesson = { field: 'name', before: 'Who (a+b)*:', after: '' };
   expect(taughtValue('Who (a+b)*: Tam Reed\n', odd)).toBe('Tam Reed');
 });
+
+test.each<[LessonField, string, object]>([
+  ['name', 'Anselm Okafor', { name: { first: 'Anselm', last: 'Okafor' } }],
+  ['first_name', 'Anselm', { name: { first: 'Anselm', last: null } }],
+  ['last_name', 'Okafor', { name: { first: null, last: 'Okafor' } }],
+  ['email', 'Anselm@Fen.example', { emails: ['anselm@fen.example'] }],
+  ['phone', '(564) 555-0134', { phones: ['+15645550134'] }],
+  ['message', 'Is it\n still free?', { message: 'Is it still free?' }],
+])('a %s that was learned stands in the reading', (field, value, expected) => {
+  const lesson = lessonOf(`Line:\n${value}`, field, value);
+  expect(lesson && withLessons(unread, `Line:\n${value}`, [lesson])).toMatchObject(expected);
+});
+test('what was learned of a field does not make a lead of what holds no such value', () => {
+  const lesson = lessonOf('Reach: ada@fen.example', 'email', 'ada@fen.example')!;
+  expect(withLessons(unread, 'Reach: nobody home', [lesson])).toBe(unread);
+  expect(withLessons({ ...unread, kind: 'reply' }, 'Reach: tam@fen.example', [lesson]).kind).toBe('reply');
+  expect(withLessons(unread, 'Reach: tam@fen.example', [lesson])).toMatchObject({
+    kind: 'lead',
+    emails: ['tam@fen.example'],
+    roles: ['buyer'],
+    roleAssumed: true,
+  });
+});

@@ -41,6 +41,55 @@ test('blocks become HTML with their looks, and text without them', () => {
   );
 });
 
+test('every kind of block has its HTML and its text; a link that needs no telling is not told twice', () => {
+  const words = (value: string, ...marks: { type: string; attrs?: object }[]) => ({ type: 'text', text: value, marks });
+  const line = (...content: object[]) => ({ type: 'paragraph', content });
+  const doc = {
+    type: 'doc',
+    content: [
+      { type: 'heading', attrs: { level: 3 }, content: [words('Small')] },
+      line(
+        words('a', { type: 'italic' }),
+        words('b', { type: 'underline' }),
+        words('c', { type: 'strike' }),
+        { type: 'hardBreak' },
+        words('d'),
+      ),
+      {
+        type: 'orderedList',
+        content: [
+          { type: 'listItem', content: [line(words('One'))] },
+          { type: 'listItem', content: [line(words('Two')), line(words('more'))] },
+        ],
+      },
+      { type: 'blockquote', content: [line(words('Said')), line(words('so'))] },
+      line(
+        words('homes.example', { type: 'link', attrs: { href: 'mailto:us@homes.example' } }),
+        words('https://homes.example', { type: 'link', attrs: { href: 'https://homes.example' } }),
+      ),
+      { type: 'image', attrs: { pictureId: '12', alt: '' } },
+      { type: 'mailButton', attrs: { href: '', label: 'Nowhere' } },
+      { type: 'paragraph' },
+    ],
+  } as MailDoc;
+  const html = htmlOfDoc(doc, (id) => id);
+  for (const part of [
+    '<em>a</em><u>b</u><s>c</s><br>d',
+    'font-size:17px',
+    '<ol ',
+    'Two<br>more',
+    '<blockquote ',
+    'href="mailto:us@homes.example"',
+    'alt=""',
+    '&nbsp;',
+  ])
+    expect(html).toContain(part);
+  expect(html).toMatch(/<p [^>]*>Nowhere<\/p>/);
+  expect(textOfDoc(doc)).toBe(
+    'Small\n\nabc\nd\n\n1. One\n2. Two\nmore\n\n> Said\n> \n> so\n\nhomes.examplehttps://homes.example\n\nNowhere',
+  );
+});
+
 test('what would run is no link and no picture', () => {
   const html = htmlOfDoc(
     {

@@ -73,6 +73,22 @@ test('every wording is read, and those that read wrong come first', () => {
   expect(slipsIn('Two  spaces').map(({ what }) => what)).toEqual(['doubled spaces']);
 });
 
+test('what reads wrong is told once for all its wordings, with the place in the words as they are written', () => {
+  const words =
+    'Hello {{ first_name }} , {this is|here is} {{ agent_first_name }} at {{ brokerage }}. {May|may} I call? Reply STOP for no more texts.';
+  const found = checkWords(text(words)).filter(({ rule }) => rule === 'reads_wrong');
+  expect(found.map(({ message }) => message.replace(/: “.*/, ''))).toEqual([
+    'All 4 wordings have a space before a sign',
+    '2 wordings have a sentence without a capital',
+  ]);
+  for (const { at, level } of found) {
+    expect(level).toBe('warning');
+    expect(words.slice(at!.from, at!.to).length).toBeGreaterThanOrEqual(6);
+  }
+  const single = checkWords(text(GOOD.replace('When', 'when'))).find(({ rule }) => rule === 'reads_wrong')!;
+  expect(single.message).toMatch(/^It has a sentence without a capital: “/);
+});
+
 test('parts are counted in the alphabet that the text needs', () => {
   expect(partsOf('a'.repeat(160))).toMatchObject({ alphabet: 'GSM-7', parts: 1 });
   expect(partsOf('a'.repeat(161))).toMatchObject({ parts: 2 });
