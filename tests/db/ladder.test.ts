@@ -44,9 +44,9 @@ test('each rung of a ladder is asked in its order, and the way says why the othe
   expect((await house.m.routing.readTrace(house.scope, cheap.inquiry.id)).rungs).toEqual([
     {
       position: 1,
-      who: 'People (about Petrel Point), 500,000 or more dollars',
+      who: 'People (about Petrel Point), with 500,000 or more dollars',
       fits: false,
-      unmet: 'People 500,000 or more dollars',
+      unmet: 'People with 500,000 or more dollars',
     },
     { position: 2, who: 'Buyers', fits: true, unmet: null },
   ]);

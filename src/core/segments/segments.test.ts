@@ -114,7 +114,7 @@ describe('the sentence', () => {
           { on: 'attempts', how: 'between', to: 0 },
         ],
       },
-      'People not tagged rowing club, no call attempts',
+      'People not tagged rowing club, with no call attempts',
     ],
     [
       {

@@ -91,7 +91,7 @@ function phrase(condition: Condition, path: number[], name: NameOf, fields: read
       ];
     }
     case 'between':
-      return [piece(range(condition.from, condition.to, subject), true)];
+      return [piece(`${words.yes} `), piece(range(condition.from, condition.to, subject), true)];
     case 'contains':
     case 'begins':
     case 'is':
@@ -138,7 +138,7 @@ function range(from: number | null | undefined, to: number | null | undefined, s
   const unit = subject.unit ?? '';
   const shown = (n: number) => n.toLocaleString('en-US');
   if (from == null && to == null) return `any ${unit}`;
-  if (to === 0 && !from) return `no ${unit}`;
+  if (to === 0 && !from) return unit.startsWith('as ') ? `0 ${unit}` : `no ${unit}`;
   if (from === to && from != null) return `exactly ${shown(from)} ${unit}`;
   if (from == null) return `at most ${shown(to!)} ${unit}`;
   if (to == null) return `${shown(from)} or more ${unit}`;
