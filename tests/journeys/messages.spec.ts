@@ -3,7 +3,7 @@ import { advance, api, expect, logIn, received, script, test, type Captured } fr
 
 const somebody = async (n: number): Promise<string> => {
   const { body } = await api<Captured>('/inquiries', 'POST', {
-    person: { first_name: `Quill${n}`, last_name: 'Harrow', emails: [`quill${n}@harrow.example`], phones: [`(564) 555-017${n}`] },
+    person: { first_name: `Quill${n}`, last_name: 'Harrow', emails: [`quill${n}@harrow.example`], phones: [`(564) 555-016${n}`] },
     roles: ['vendor'],
     permissions: { email: true },
     tags: ['harrow street'],
