@@ -21,6 +21,7 @@ import { Preview, useTemplates, WordsEditor } from '../templates';
 import { Outcome } from './outcome';
 import { useBroadcast, type Broadcast } from './shapes';
 import './broadcasts.css';
+import '../templates/templates.css';
 
 export function BroadcastDesk({ first }: { first: Broadcast }) {
   const { data: broadcast } = useBroadcast(first);

@@ -7,6 +7,7 @@ import { Glyph, useNow, useZone, when } from '../primitives';
 import { CampaignTabs, NewNamed, Rate } from '../templates';
 import { useBroadcasts, type Broadcast } from './shapes';
 import './broadcasts.css';
+import '../templates/templates.css';
 
 export function BroadcastsArea({ first }: { first: Broadcast[] }) {
   const { data: broadcasts } = useBroadcasts(first);

@@ -7,6 +7,8 @@ import { leftOutWords, type BroadcastPeople, type LeftOut } from '@/core/message
 import { Ago, ask, useNotices, useNow, useZone, when } from '../primitives';
 import { Preview, Rate } from '../templates';
 import type { Broadcast } from './shapes';
+import '../templates/templates.css';
+import './broadcasts.css';
 
 interface Person {
   contact_id: string;

@@ -27,6 +27,7 @@ import { StepFields } from './step-fields';
 import { Preview } from '../templates';
 import { STATE_WORDS, type Campaign } from './shapes';
 import './campaigns.css';
+import '../templates/templates.css';
 
 export function CampaignEditor({ first }: { first: Campaign }) {
   const { data: campaign } = useQuery({

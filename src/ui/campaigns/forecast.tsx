@@ -8,6 +8,7 @@ import type { Because } from '@/core/contacts';
 import { shortDay } from '@/core/shared';
 import { ask, useNotices, useNow, useZone } from '../primitives';
 import type { Campaign } from './shapes';
+import './campaigns.css';
 
 const KINDS = [
   ['call', 'Calls', 'var(--violet)'],

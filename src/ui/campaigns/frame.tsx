@@ -7,6 +7,7 @@ import { nameIn, NO_WORDS, useVocabulary } from '../primitives';
 import { Sentence } from '../segments';
 import { AroundDateFields, AtField, NumberField } from './fields';
 import { ChangeFields } from './step-fields';
+import './campaigns.css';
 
 /** What is asked where ways part, in words. */
 export function AskWords({ ask }: { ask: Ask }) {

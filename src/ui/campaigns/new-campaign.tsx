@@ -7,6 +7,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask, Fault, FormEnd, freshKey } from '../primitives';
 import { useStarters, type Campaign } from './shapes';
+import './campaigns.css';
 
 export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | null; office: boolean; onClose: () => void }) {
   const { data: starters = [] } = useStarters();

@@ -8,6 +8,7 @@ import { daysOf, moved, removed, stepWords, whenWords, type Step } from '@/core/
 import { CHANNEL_NAMES, CHANNELS, type Channel } from '@/core/contacts';
 import { Glyph } from '../primitives';
 import type { Campaign } from './shapes';
+import './campaigns.css';
 
 const LANES = [...CHANNELS, 'other'] as const;
 type Lane = (typeof LANES)[number];

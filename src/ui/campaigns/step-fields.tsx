@@ -22,6 +22,8 @@ import { Sentence, useTags } from '../segments';
 import { AroundDateFields, AtField, NumberField } from './fields';
 import { CHANGE_WORDS } from './ruler';
 import { useCampaigns } from './shapes';
+import '../templates/templates.css';
+import './campaigns.css';
 
 interface Props<S> {
   step: S;

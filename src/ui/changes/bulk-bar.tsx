@@ -10,6 +10,7 @@ import { ExportDialog } from './export-dialog';
 import { ChangeDialog } from './change-dialog';
 import type { Doing } from './forms';
 import { howMany, NOBODY, selectionOf, type Chosen } from './selection';
+import '../contacts/contacts.css';
 
 interface Props {
   chosen: Chosen;

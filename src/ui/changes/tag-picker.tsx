@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask, freshKey, useNotices } from '../primitives';
 import { useTags, type Tag } from '../segments';
+import '../contacts/contacts.css';
 
 const MOST_SHOWN = 8;
 

@@ -5,6 +5,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { restOf, type ChangeView } from '@/core/changes';
 import type { Jsoned } from '@/core/shared';
 import { ask, useNotices } from '../primitives';
+import '../contacts/contacts.css';
 
 export type ChangeLine = Jsoned<ChangeView>;
 const GOING = ['waiting', 'running', 'undoing'];

@@ -8,6 +8,7 @@ import { CONTACT_ROLES, DATE_KINDS, DATE_NAMES, type DateKind } from '@/core/con
 import type { FieldDef } from '@/core/segments';
 import { ask, Fault, FormEnd, NO_WORDS, useNotices, useVocabulary } from '../primitives';
 import type { ContactInFull } from './types';
+import './contacts.css';
 
 const listed = (text: string): string[] =>
   text

@@ -7,6 +7,7 @@ import { useTags } from '../segments';
 import type { ColumnDef } from './columns';
 import type { GridLook } from './columns-kept';
 import { nameOf, type Contact } from './types';
+import './contacts.css';
 
 const ROW = 40;
 const BEYOND = 12;

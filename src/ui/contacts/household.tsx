@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask, useNotices } from '../primitives';
 import { nameOf, type Contact, type ContactInFull } from './types';
+import './contacts.css';
 
 export function Household({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
   const [adding, setAdding] = useState(false);

@@ -8,6 +8,7 @@ import { dayAndTime } from '@/core/shared';
 import { CHANNELS, CHANNEL_NAMES, type Channel } from '@/core/contacts';
 import { ask, Fault, FormEnd, useNotices, useZone } from '../primitives';
 import type { ContactInFull } from './types';
+import './contacts.css';
 
 const SAID = { granted: ['yes', 'good'], withdrawn: ['no', 'late'], unknown: ['not said', 'soft'] } as const;
 const capital = (name: string): string => name[0]!.toUpperCase() + name.slice(1);

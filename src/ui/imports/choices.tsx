@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { ImportOptions } from '@/core/imports';
 import { NO_WORDS, useVocabulary } from '../primitives';
 import type { Import } from './import-area';
+import '../contacts/contacts.css';
 
 const MATCHES: [ImportOptions['on_match'], string][] = [
   ['fill', 'fill their gaps'],

@@ -3,6 +3,7 @@
 import { TARGETS, type ImportColumn, type Target } from '@/core/imports';
 import type { Jsoned } from '@/core/shared';
 import { NO_WORDS, useVocabulary } from '../primitives';
+import '../contacts/contacts.css';
 
 type Column = Jsoned<ImportColumn>;
 type Told = { target: Target; place?: string };

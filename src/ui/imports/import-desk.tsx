@@ -8,6 +8,7 @@ import { Columns } from './columns';
 import { Choices } from './choices';
 import { PreviewTable } from './preview-table';
 import type { Import } from './import-area';
+import '../contacts/contacts.css';
 
 const GOING = ['uploading', 'looking', 'waiting', 'running', 'undoing'];
 const many = (n: number): string => n.toLocaleString('en-US');

@@ -3,6 +3,7 @@
 import { showPhone } from '@/core/capture';
 import type { PreviewContact } from '@/core/imports';
 import type { Jsoned } from '@/core/shared';
+import '../contacts/contacts.css';
 
 export function PreviewTable({
   people,

@@ -18,6 +18,7 @@ import type { Jsoned } from '@/core/shared';
 import { ask, drawHome, Fault, sendFile, useNotices, useNow, useZone, when } from '../primitives';
 import { AskFor } from './ask-for';
 import { MapView } from './map';
+import './market.css';
 
 export type Home = Jsoned<ListingView>;
 export const STATUS_NAMES: Record<ListingStatus, string> = {

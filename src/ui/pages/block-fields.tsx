@@ -4,6 +4,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { FORM_FIELDS, type Block, type FormField, type Page } from '@/core/pages';
 import { ask, sendPicture, useNotices } from '../primitives';
 import type { Home } from '../market';
+import './pages.css';
 
 const FIELD_NAMES: Record<FormField, string> = {
   last_name: 'last name',

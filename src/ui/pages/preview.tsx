@@ -11,6 +11,7 @@ import { useHomes } from './block-fields';
 import type { PageDraft } from './editor';
 import type { PageRow } from './list';
 import { pageDocument } from './public';
+import './pages.css';
 
 const WIDTHS = { phone: 390, tablet: 820, screen: 1200 } as const;
 type Width = keyof typeof WIDTHS;

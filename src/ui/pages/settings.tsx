@@ -4,6 +4,7 @@ import type { Page, PermissionTexts } from '@/core/pages';
 import { AskFor, MapView } from '../market';
 import { HomeField, PersonField } from './block-fields';
 import type { PageDraft } from './editor';
+import './pages.css';
 
 const CHANNEL_WORDS = { text: 'to text', call: 'to call', email: 'to e-mail' } as const;
 

@@ -2,6 +2,7 @@
 /** How a page reaches people: its address, its QR code, and the lines that put a form into another site. */
 import { useNotices } from '../primitives';
 import type { PageRow } from './list';
+import './pages.css';
 
 export function Sharing({ row }: { row: PageRow }) {
   const notices = useNotices();

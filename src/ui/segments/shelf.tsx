@@ -8,6 +8,7 @@ import type { Tree } from '@/core/segments';
 import { ask, freshKey, useNotices } from '../primitives';
 import { KeepDialog } from './keep-dialog';
 import { useSegments, type Segment } from './vocabulary';
+import '../contacts/contacts.css';
 
 interface Props {
   /** The segment that is open, if any. */

@@ -2,6 +2,7 @@
 /** Choosing what a condition asks about: all subjects by their groups, narrowed as one types. */
 import { useState } from 'react';
 import { LEAD_SUBJECTS, SUBJECT_GROUPS, SUBJECTS, subjectOfField, type FieldDef, type Subject } from '@/core/segments';
+import '../contacts/contacts.css';
 
 /** What a sentence is about: people, or the inquiry that is being routed with its person. */
 export type About = 'people' | 'lead';

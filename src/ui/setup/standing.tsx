@@ -6,6 +6,7 @@ import { OWN_STEPS, stageName } from '@/core/contacts';
 import { ask, freshKey, useNotices } from '../primitives';
 import { Block } from './block';
 import { RemoveDialog } from './remove-dialog';
+import '../contacts/contacts.css';
 
 interface Row {
   key: string;

@@ -6,6 +6,7 @@ import type { Jsoned } from '@/core/shared';
 import { ask, freshKey, useNotices } from '../primitives';
 import type { Template } from './fields';
 import { Rate } from './rates';
+import './templates.css';
 
 type Challenge = Jsoned<ChallengeView>;
 

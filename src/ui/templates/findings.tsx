@@ -2,6 +2,7 @@
 /** What the checks say of words, each with its reason and a jump to its place; and every wording that variants make. */
 import { useState } from 'react';
 import { countVariants, longestParts, readings, type Checked, type Finding } from '@/core/messages';
+import './templates.css';
 
 const PARTS = { subject: 'subject', text: 'words', plain: 'plain version' } as const;
 

@@ -7,6 +7,7 @@ import Image from '@tiptap/extension-image';
 import StarterKit from '@tiptap/starter-kit';
 import type { MailDoc } from '@/core/messages';
 import { sendPicture, useNotices } from '../primitives';
+import './templates.css';
 
 const MailButton = Node.create({
   name: 'mailButton',

@@ -8,6 +8,7 @@ import { fillWords, htmlOfText, mailPage, withSender, type Words } from '@/core/
 import type { Jsoned } from '@/core/shared';
 import { ask, useNotices } from '../primitives';
 import { useMergeFields } from './fields';
+import './templates.css';
 
 type Contact = Jsoned<ContactView>;
 /** Whether they have an address of the channel, so that a preview shows one. */

@@ -1,6 +1,7 @@
 'use client';
 /** A rate with the interval in which the true one lies: a bar for the interval, a stroke where the count stands. */
 import { interval } from '@/core/messages';
+import './templates.css';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 

@@ -2,6 +2,7 @@
 /** What belongs to Campaigns: the campaigns, broadcasts, and the templates that both use. */
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import './templates.css';
 
 const TABS = [
   ['/campaigns', 'Campaigns'],

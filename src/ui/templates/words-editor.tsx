@@ -9,6 +9,7 @@ import { sendFile, useNotices } from '../primitives';
 import { othersOf, useOwnFields, useTemplates } from './fields';
 import { Findings, Wordings } from './findings';
 import type { MailEditorHandle } from './mail-editor';
+import './templates.css';
 
 const MailEditor = dynamic(() => import('./mail-editor').then((one) => one.MailEditor), {
   ssr: false,
