@@ -21,20 +21,14 @@ import { missingFiles } from '../files';
 import { now, reader, record, transact, type Tx } from '../shared';
 import { forgetWords } from './words.repository';
 
-interface Row {
-  id: string;
-  channel: Channel;
-  name: string;
-  words: Words;
-  version: number;
-  shared: boolean;
-  day_cap: number | null;
+type Row = Pick<
+  TemplateView,
+  'id' | 'channel' | 'name' | 'words' | 'version' | 'shared' | 'day_cap' | 'changed_at' | 'sent_today'
+> & {
   made_by_id: string | null;
   made_by_name: string | null;
-  changed_at: Date;
-  sent_today: number;
   campaigns: number;
-}
+};
 
 /** Whoever answers within this time after a message, answers it. */
 const ANSWERS_WITHIN = `interval '7 days'`;
