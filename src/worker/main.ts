@@ -1,5 +1,6 @@
 /** The worker's process: pulse, job queue, mail door, heartbeat. Any number may run against one PostgreSQL. */
 import { randomUUID } from 'node:crypto';
+import { constants, setPriority } from 'node:os';
 import pino from 'pino';
 import { DUE_CHANNEL } from '@/core/shared';
 import { keyOfCall } from '@/server/calling';
@@ -33,6 +34,8 @@ const log = pino({ name: 'worker', level: process.env.LOG_LEVEL ?? 'warn' });
 const complain = (message: string, error: unknown) => log.error({ err: error }, message);
 
 async function main(): Promise<void> {
+  /* On a machine that is full, whoever waits for an answer of the web comes first. */
+  setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
   const settings = workerSettings();
   const processId = `worker-${randomUUID()}`;
   const outside = makeOutside(settings);

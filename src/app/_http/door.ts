@@ -19,6 +19,7 @@ export async function throughDoor(
   const tried = sandbox || door.sandbox;
   let text = '';
   let answer: Response;
+  let said: unknown;
   try {
     text = await readText(request, MOST_BYTES);
     const body = await bodyOf(text, contentType);
@@ -29,19 +30,18 @@ export async function throughDoor(
       idempotencyKey,
       byPerson: null,
     };
-    answer = Response.json(tried ? await tryInquiry(arrival) : await captureInquiry(arrival), {
-      status: tried ? 200 : 201,
-      headers: { 'cache-control': 'no-store' },
-    });
+    said = tried ? await tryInquiry(arrival) : await captureInquiry(arrival);
+    answer = Response.json(said, { status: tried ? 200 : 201, headers: { 'cache-control': 'no-store' } });
   } catch (error) {
     answer = problem(error);
+    said = await answer.clone().json();
   }
   noteRequest({
     door,
     contentType,
     body: text,
     status: answer.status,
-    answer: await answer.clone().json(),
+    answer: said,
     sandbox: tried,
     tookMs: performance.now() - began,
   });

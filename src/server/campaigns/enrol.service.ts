@@ -22,49 +22,83 @@ export type Dates = TouchedContact['dates'];
 export const asksDates = ({ program }: Pick<Version, 'program'>): boolean =>
   [...program.nodes.values()].some(({ step }) => 'date' in step.when);
 
+/** Somebody whose inquiry arrived, and the campaign that is for them. */
+export interface Arrived {
+  campaignId: string;
+  contact: Enrollee;
+}
+
+interface Asked {
+  n: number;
+  name: string;
+  open: boolean;
+  version: string;
+  same: boolean;
+  group_taken: boolean;
+  dates: Dates | null;
+}
+
+/** Whether somebody is in a campaign now; with a limit, so that it is looked up for each and not read for all. */
+const held = (which: string): string =>
+  `coalesce((select true from enrolments e join campaigns o on o.id = e.campaign_id where e.contact_id = x.contact_id and e.state in ('active','paused') and ${which} limit 1), false)`;
+
 /**
- * Enrols one contact whose inquiry arrived, unless somebody works with them already; answers the line for the timeline
- * either way, so that nobody wonders.
+ * Enrols contacts whose inquiries arrived, each unless somebody works with them already; answers a line for the timeline
+ * either way, so that nobody wonders. Nobody comes twice.
  */
-export async function enrolArrival(
-  tx: Tx,
-  accountId: string,
-  campaignId: string,
-  contact: Enrollee,
-  at: Date,
-): Promise<Activity> {
-  const campaign = await tx.first<{ name: string; open: boolean; version: string; same: boolean; group_taken: boolean }>(
-    `select p.name, p.state in ('on','held') and p.deleted_at is null as open, ${LATEST} as version,
-       exists (select 1 from enrolments e where e.contact_id = $2 and e.campaign_id = p.id and e.state in ('active','paused')) as same,
-       exists (select 1 from enrolments e join campaigns o on o.id = e.campaign_id where e.contact_id = $2 and e.state in ('active','paused') and o.exclusive_group = p.exclusive_group) as group_taken
-     from campaigns p where p.id = $1`,
-    [campaignId, contact.contactId],
+export async function enrolArrivals(tx: Tx, accountId: string, arrived: readonly Arrived[], at: Date): Promise<Activity[]> {
+  if (!arrived.length) return [];
+  const asked = await tx.rows<Asked>(
+    `select x.n, p.name, p.state in ('on','held') and p.deleted_at is null as open, ${LATEST} as version,
+       ${held('e.campaign_id = p.id')} as same, ${held('o.exclusive_group = p.exclusive_group')} as group_taken,
+       (select ${DATES} from contacts c where c.id = x.contact_id) as dates
+     from jsonb_to_recordset($1::jsonb) as x (n int, campaign_id bigint, contact_id bigint) join campaigns p on p.id = x.campaign_id order by x.n`,
+    [
+      JSON.stringify(
+        arrived.map(({ campaignId, contact }, n) => ({ n, campaign_id: campaignId, contact_id: contact.contactId })),
+      ),
+    ],
   );
-  const name = campaign!.name;
-  const say = (kind: 'enrolled' | 'held', because: Because): Activity => ({
-    contactId: contact.contactId,
-    userId: null,
-    at,
-    kind,
-    channel: null,
-    direction: null,
-    data: { campaign: name, campaignId },
-    because,
+  const versions = await readVersions(
+    tx,
+    asked.map(({ version }) => version),
+  );
+  const entries: Entry[] = [];
+  const lines = asked.map((row): Activity => {
+    const { campaignId, contact } = arrived[row.n]!;
+    const version = versions.get(row.version)!;
+    const cause = causeToStayOut(row, version, contact);
+    const because: Because = cause
+      ? { why: 'not_enrolled', campaign: row.name, cause, ...(cause === 'stage' ? { stage: contact.stage } : {}) }
+      : { why: 'arrived', campaign: row.name };
+    if (!cause)
+      entries.push({
+        campaignId,
+        version,
+        because,
+        person: { id: contact.contactId, time_zone: contact.timeZone, dates: row.dates },
+      });
+    return {
+      contactId: contact.contactId,
+      userId: null,
+      at,
+      kind: cause ? 'held' : 'enrolled',
+      channel: null,
+      direction: null,
+      data: { campaign: row.name, campaignId },
+      because,
+    };
   });
-  const version = (await readVersions(tx, [campaign!.version])).get(campaign!.version)!;
-  if (!campaign!.open) return say('held', { why: 'not_enrolled', campaign: name, cause: 'not_on' });
-  if (contact.onThePhone) return say('held', { why: 'not_enrolled', campaign: name, cause: 'on_the_phone' });
-  if (!version.plan.anyStage && !['new', 'reaching'].includes(stepOf(contact.stage)))
-    return say('held', { why: 'not_enrolled', campaign: name, cause: 'stage', stage: contact.stage });
-  if (campaign!.same) return say('held', { why: 'not_enrolled', campaign: name, cause: 'already_in' });
-  if (campaign!.group_taken) return say('held', { why: 'not_enrolled', campaign: name, cause: 'other_campaign' });
-  const because: Because = { why: 'arrived', campaign: name };
-  const dates = asksDates(version)
-    ? ((await tx.first<{ dates: Dates | null }>(`select ${DATES} as dates from contacts c where c.id = $1`, [contact.contactId]))
-        ?.dates ?? {})
-    : {};
-  await insert(tx, accountId, campaignId, version, [{ id: contact.contactId, time_zone: contact.timeZone, dates }], because, at);
-  return say('enrolled', because);
+  await insert(tx, accountId, entries, at);
+  return lines;
+}
+
+function causeToStayOut(asked: Asked, { plan }: Version, contact: Enrollee) {
+  if (!asked.open) return 'not_on';
+  if (contact.onThePhone) return 'on_the_phone';
+  if (!plan.anyStage && !['new', 'reaching'].includes(stepOf(contact.stage))) return 'stage';
+  if (asked.same) return 'already_in';
+  return asked.group_taken ? 'other_campaign' : null;
 }
 
 interface Person {
@@ -72,26 +106,38 @@ interface Person {
   time_zone: string;
   dates: Dates | null;
 }
+interface Entry {
+  campaignId: string;
+  version: Version;
+  because: Because;
+  person: Person;
+}
 
-/** Begins the campaign for people, each at their own first instant. @returns the enrolments made */
+/** Begins campaigns for people, each at their own first instant. @returns the enrolments made */
 async function insert(
   tx: Tx,
   accountId: string,
-  campaignId: string,
-  version: Version,
-  people: Person[],
-  because: Because,
+  entries: readonly Entry[],
   at: Date,
 ): Promise<{ id: string; contact_id: string }[]> {
-  const rows = people.map((person) => {
+  if (!entries.length) return [];
+  const rows = entries.map(({ campaignId, version, because, person }) => {
     const first = firstDue(version, at, person.time_zone, person.dates ?? {});
-    return { contact_id: person.id, step: first?.step ?? -1, due: first?.at ?? at };
+    return {
+      campaign_id: campaignId,
+      version_id: version.id,
+      contact_id: person.id,
+      step: first?.step ?? -1,
+      due: first?.at ?? at,
+      because,
+    };
   });
   return tx.rows<{ id: string; contact_id: string }>(
     `insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at, step, due_at, planned_at, because)
-     select $1, $2, $3, x.contact_id, $4, x.step, x.due, x.due, $5::jsonb from jsonb_to_recordset($6::jsonb) as x (contact_id bigint, step int, due timestamptz)
+     select $1, x.campaign_id, x.version_id, x.contact_id, $2, x.step, x.due, x.due, x.because
+     from jsonb_to_recordset($3::jsonb) as x (campaign_id bigint, version_id bigint, contact_id bigint, step int, due timestamptz, because jsonb)
      on conflict do nothing returning id, contact_id`,
-    [accountId, campaignId, version.id, at, JSON.stringify(because), JSON.stringify(rows)],
+    [accountId, at, JSON.stringify(rows)],
   );
 }
 
@@ -139,7 +185,12 @@ export async function enrol(
      where c.id = any($1::bigint[]) and c.deleted_at is null and (${staysOut('$2::bigint', '$3')}) is null ${own.map((sql) => `and (${sql})`).join(' ')} order by c.id for update of c`,
     bind,
   );
-  const made = people.length ? await insert(tx, accountId, campaignId, version, people, because, at) : [];
+  const made = await insert(
+    tx,
+    accountId,
+    people.map((person) => ({ campaignId, version, because, person })),
+    at,
+  );
   return {
     made,
     lines: made.map(({ contact_id }) => ({

@@ -17,5 +17,5 @@ export {
   orderCampaignRehearsal,
   performCampaignRehearsal,
 } from './rehearse.service';
-export { enrol, enrolArrival, staysOut, stopEnrolment } from './enrol.service';
+export { enrol, enrolArrivals, staysOut, stopEnrolment, type Arrived } from './enrol.service';
 export { beginInquiry, carryOutStarts, nextStart, payOwed } from './starts.service';

@@ -1,4 +1,5 @@
-export { captureInquiry, tryInquiry, type Arrival, type ArrivalDoor, type Captured, type Tried } from './capture.service';
+export type { Arrival, ArrivalDoor, Captured, Tried } from './arrival';
+export { captureInquiry, tryInquiry } from './capture.service';
 export {
   doorOfAddress,
   doorOfKey,

@@ -1,4 +1,4 @@
-/** Finding the contact an inquiry belongs to, by e-mail or phone, and bringing it up to date; or making a new one. */
+/** Finding the contacts that inquiries belong to, by e-mail or phone, and bringing them up to date; or making new ones. */
 import { zoneOfPostalCode } from '@/core/capture';
 import { type CleanInquiry } from '@/core/capture/schemas';
 import type { Horizon } from '@/core/contacts';
@@ -16,108 +16,157 @@ export interface Admitted {
   owner: { id: string; name: string } | null;
 }
 
-/** The contact that has most of the addresses; among equals the oldest. Null for somebody new. */
-export async function matchContact(tx: Tx, accountId: string, inquiry: CleanInquiry): Promise<Admitted | null> {
-  const found = await tx.first<{ id: string }>(
-    `select c.id from (select contact_id, count(*) as n from contact_points where account_id = $1 and active and ((kind = 'email' and value = any($2::text[])) or (kind = 'phone' and value = any($3::text[]))) group by contact_id) m
-     join contacts c on c.id = m.contact_id order by m.n desc, c.id limit 1 for update of c`,
-    [accountId, inquiry.emails, inquiry.phones],
+interface Row {
+  id: string;
+  stage: string;
+  time_zone: string;
+  owner_id: string | null;
+  owner: string | null;
+}
+
+/**
+ * For each inquiry the contact that has most of its addresses; among equals the oldest. Null for somebody new. The contacts are locked,
+ * in the order of their ids.
+ */
+export async function matchContacts(tx: Tx, accountId: string, inquiries: readonly CleanInquiry[]): Promise<(Admitted | null)[]> {
+  const points = inquiries.flatMap(({ emails, phones }, n) => [
+    ...emails.map((value) => ({ n, kind: 'email', value })),
+    ...phones.map((value) => ({ n, kind: 'phone', value })),
+  ]);
+  const found = await tx.rows<{ n: number; id: string }>(
+    `select m.n, c.id from (
+       select x.n, p.contact_id, row_number() over (partition by x.n order by count(*) desc, p.contact_id) as place
+       from jsonb_to_recordset($2::jsonb) as x (n int, kind text, value text) join contact_points p on p.account_id = $1 and p.active and p.kind = x.kind and p.value = x.value
+       group by x.n, p.contact_id) m
+     join contacts c on c.id = m.contact_id where m.place = 1 order by c.id for update of c`,
+    [accountId, JSON.stringify(points)],
   );
-  if (!found) return null;
-  /** Read after the lock was had: somebody may have accepted this person's lead while we waited. */
-  const row = await tx.first<{ id: string; stage: string; time_zone: string; owner_id: string | null; owner: string | null }>(
-    `select c.id, c.stage, c.time_zone, u.id as owner_id, u.first_name || ' ' || u.last_name as owner from contacts c left join users u on u.id = c.owner_id and u.active where c.id = $1`,
-    [found.id],
+  if (!found.length) return inquiries.map(() => null);
+  /** Read after the locks were had: somebody may have accepted a lead of these people while we waited. */
+  const rows = await tx.rows<Row>(
+    `select c.id, c.stage, c.time_zone, u.id as owner_id, u.first_name || ' ' || u.last_name as owner from contacts c left join users u on u.id = c.owner_id and u.active where c.id = any($1::bigint[])`,
+    [found.map(({ id }) => id)],
   );
-  return {
-    contactId: row!.id,
-    matched: true,
-    stage: row!.stage,
-    timeZone: row!.time_zone,
-    fresh: null,
-    owner: row!.owner_id ? { id: row!.owner_id, name: row!.owner! } : null,
-  };
+  const byId = new Map(rows.map((row) => [row.id, row]));
+  const byPlace = new Map(found.map(({ n, id }) => [n, byId.get(id)!]));
+  return inquiries.map((_, n) => {
+    const row = byPlace.get(n);
+    return row
+      ? {
+          contactId: row.id,
+          matched: true,
+          stage: row.stage,
+          timeZone: row.time_zone,
+          fresh: null,
+          owner: row.owner_id ? { id: row.owner_id, name: row.owner! } : null,
+        }
+      : null;
+  });
+}
+
+/** Somebody who asks: the contact it is when there is one, and what the door gives. */
+export interface Asking {
+  known: Admitted | null;
+  inquiry: CleanInquiry;
+  horizon: string | null;
 }
 
 /** The tags of an inquiry, with its town and postal code when the account wants them as tags. */
-function tagsOf(inquiry: CleanInquiry, tagPlaces: boolean): string[] {
-  return tagPlaces
-    ? ([...inquiry.tags, ...[inquiry.city, inquiry.postalCode].filter((place) => place !== null && place !== '')] as string[])
-    : inquiry.tags;
-}
+const tagsOf = ({ tags, city, postalCode }: CleanInquiry, tagPlaces: boolean): string[] =>
+  tagPlaces ? [...tags, ...[city, postalCode].flatMap((place) => (place ? [place] : []))] : tags;
 
-/** Makes the contact, or adds what the inquiry tells that was not known: addresses, roles, tags, wants, an empty name or place. Nothing known is overwritten. */
+/**
+ * Makes the contacts, or adds to each what its inquiry tells that was not known: addresses, roles, tags, wants, an empty name or place.
+ * Nothing known is overwritten. No two of them are the same person.
+ */
 export async function admit(
   tx: Tx,
   accountId: string,
-  known: Admitted | null,
-  inquiry: CleanInquiry,
-  given: { tagPlaces: boolean; horizon: string | null },
+  asking: readonly Asking[],
+  tagPlaces: boolean,
   at: Date,
-): Promise<Admitted> {
-  const tags = tagsOf(inquiry, given.tagPlaces);
-  if (!known) {
-    const admitted = await create(tx, accountId, inquiry, given.horizon, at);
-    if (tags.length) {
-      await addTags(tx, accountId, admitted.contactId, tags);
-      await refreshSearch(tx, [admitted.contactId]);
-    }
-    return admitted;
+): Promise<Admitted[]> {
+  const made = await create(
+    tx,
+    accountId,
+    asking.filter(({ known }) => !known),
+    at,
+  );
+  const admitted = asking.map(({ known }) => known ?? made.shift()!);
+  const tags = asking.flatMap(({ inquiry }, n) =>
+    tagsOf(inquiry, tagPlaces).map((name) => ({ contact_id: admitted[n]!.contactId, name })),
+  );
+  for (const { known, inquiry } of asking) {
+    if (!known) continue;
+    await complete(tx, known.contactId, inquiry, at);
+    await addPoints(tx, accountId, known.contactId, inquiry);
   }
-  await complete(tx, known.contactId, inquiry, at);
-  await addPoints(tx, accountId, known.contactId, inquiry);
-  if (tags.length) await addTags(tx, accountId, known.contactId, tags);
-  await refreshSearch(tx, [known.contactId]);
-  return known;
+  if (tags.length) await addTags(tx, accountId, tags);
+  const written = admitted.flatMap(({ contactId }, n) =>
+    asking[n]!.known || tags.some((tag) => tag.contact_id === contactId) ? [contactId] : [],
+  );
+  if (written.length) await refreshSearch(tx, written);
+  return admitted;
 }
 
-/** A new contact with its facts, addresses and search text in one statement; the addresses are free, or the contact would have matched. */
-async function create(tx: Tx, accountId: string, inquiry: CleanInquiry, horizon: string | null, at: Date): Promise<Admitted> {
-  const row = await tx.first<{ id: string; time_zone: string; horizon: Horizon | null; rhythm_days: number | null }>(
-    `with made as (
-       insert into contacts (account_id, first_name, last_name, stage, stage_since, roles, source, time_zone, street, city, postal_code, wants, created_at, updated_at, horizon)
-       select $1, $2, $3, 'new', $4, $5::text[], $6, coalesce($7, a.time_zone), $8, $9, $10, $11::jsonb, $4, $4, (select key from horizons where account_id = $1 and key = $15 and deleted_at is null) from accounts a where a.id = $1 returning id, time_zone, horizon
-     ), facts as (insert into contact_facts (contact_id) select id from made),
+/** New contacts with their facts, addresses and search text in one statement; the addresses are free, or the contact would have matched. */
+async function create(tx: Tx, accountId: string, asking: readonly Asking[], at: Date): Promise<Admitted[]> {
+  if (!asking.length) return [];
+  const rows = await tx.rows<{ id: string; time_zone: string; horizon: Horizon | null; rhythm_days: number | null }>(
+    `with given as materialized (
+       select nextval('contacts_id_seq') as id, x.* from (select * from jsonb_to_recordset($2::jsonb) as x (n int, first_name text, last_name text, roles text[], source text, time_zone text, street text, city text,
+         postal_code text, wants jsonb, phones text[], emails text[], search text, horizon text, extensions jsonb) order by n) x
+     ), made as (
+       insert into contacts (id, account_id, first_name, last_name, stage, stage_since, roles, source, time_zone, street, city, postal_code, wants, created_at, updated_at, horizon) overriding system value
+       select g.id, $1, g.first_name, g.last_name, 'new', $3, g.roles, g.source, coalesce(g.time_zone, a.time_zone), g.street, g.city, g.postal_code, g.wants, $3, $3,
+         (select key from horizons where account_id = $1 and key = g.horizon and deleted_at is null) from given g join accounts a on a.id = $1 returning id, time_zone, horizon
+     ), facts as (insert into contact_facts (contact_id) select id from given),
      points as (
        insert into contact_points (account_id, contact_id, kind, value, position, extension)
-       select $1, made.id, x.kind, x.value, x.n, $16::jsonb->>x.value from made, (
-         select 'phone' as kind, value, ordinality::int - 1 as n from unnest($12::text[]) with ordinality as p (value, ordinality)
-         union all select 'email', value, ordinality::int - 1 from unnest($13::text[]) with ordinality as e (value, ordinality)) x
-     ), search as (insert into contact_search (contact_id, account_id, search_text) select id, $1, ' ' || lower(unaccent($14)) from made),
-     learned as (${learnWords(`select $1::bigint as account_id, concat_ws(' ', $2::text, $3::text, $9::text) as text`)})
-     select id, time_zone, horizon, (select rhythm_days from horizons h where h.account_id = $1 and h.key = made.horizon) as rhythm_days from made`,
-    [
-      accountId,
-      inquiry.firstName,
-      inquiry.lastName,
-      at,
-      inquiry.roles,
-      inquiry.source,
-      inquiry.timeZone ?? zoneOfPostalCode(inquiry.postalCode),
-      inquiry.street,
-      inquiry.city,
-      inquiry.postalCode,
-      JSON.stringify(inquiry.wants),
-      inquiry.phones,
-      inquiry.emails,
-      [
-        inquiry.firstName,
-        inquiry.lastName,
-        inquiry.city,
-        inquiry.postalCode,
-        ...inquiry.phones.map((phone) => phone.replace(/\D/g, '')),
-        ...inquiry.emails,
-      ]
-        .filter(Boolean)
-        .join(' '),
-      horizon,
-      JSON.stringify(inquiry.extensions),
-    ],
+       select $1, g.id, x.kind, x.value, x.n, g.extensions->>x.value from given g, lateral (
+         select 'phone' as kind, value, ordinality::int - 1 as n from unnest(g.phones) with ordinality as p (value, ordinality)
+         union all select 'email', value, ordinality::int - 1 from unnest(g.emails) with ordinality as e (value, ordinality)) x
+     ), search as (insert into contact_search (contact_id, account_id, search_text) select id, $1, ' ' || lower(unaccent(search)) from given),
+     learned as (${learnWords(`select $1::bigint as account_id, concat_ws(' ', first_name, last_name, city) as text from given`)})
+     select m.id, m.time_zone, m.horizon, (select rhythm_days from horizons h where h.account_id = $1 and h.key = m.horizon) as rhythm_days from made m join given g on g.id = m.id order by g.n`,
+    [accountId, JSON.stringify(asking.map(rowToMake)), at],
   );
-  const { id } = row!;
-  const fresh: Fresh = { id, stage: 'new', horizon: row!.horizon, rhythmDays: row!.rhythm_days, createdAt: at };
-  return { contactId: id, matched: false, stage: 'new', timeZone: row!.time_zone, fresh, owner: null };
+  return rows.map(({ id, time_zone, horizon, rhythm_days }) => ({
+    contactId: id,
+    matched: false,
+    stage: 'new',
+    timeZone: time_zone,
+    fresh: { id, stage: 'new', horizon, rhythmDays: rhythm_days, createdAt: at },
+    owner: null,
+  }));
 }
+
+const rowToMake = ({ inquiry, horizon }: Asking, n: number) => ({
+  n,
+  first_name: inquiry.firstName,
+  last_name: inquiry.lastName,
+  roles: inquiry.roles,
+  source: inquiry.source,
+  time_zone: inquiry.timeZone ?? zoneOfPostalCode(inquiry.postalCode),
+  street: inquiry.street,
+  city: inquiry.city,
+  postal_code: inquiry.postalCode,
+  wants: inquiry.wants,
+  phones: inquiry.phones,
+  emails: inquiry.emails,
+  search: [
+    inquiry.firstName,
+    inquiry.lastName,
+    inquiry.city,
+    inquiry.postalCode,
+    ...inquiry.phones.map((phone) => phone.replace(/\D/g, '')),
+    ...inquiry.emails,
+  ]
+    .filter(Boolean)
+    .join(' '),
+  horizon,
+  extensions: inquiry.extensions,
+});
 
 const complete = (tx: Tx, contactId: string, inquiry: CleanInquiry, at: Date): Promise<void> =>
   tx.run(
@@ -150,10 +199,10 @@ const addPoints = (tx: Tx, accountId: string, contactId: string, inquiry: CleanI
     [accountId, contactId, inquiry.phones, inquiry.emails, JSON.stringify(inquiry.extensions)],
   );
 
-const addTags = (tx: Tx, accountId: string, contactId: string, tags: string[]): Promise<void> =>
+const addTags = (tx: Tx, accountId: string, tags: { contact_id: string; name: string }[]): Promise<void> =>
   tx.run(
-    `with wanted as (select distinct on (lower(name)) name from unnest($3::text[]) name),
-       made as (insert into tags (account_id, name) select $1, name from wanted on conflict (account_id, lower(name)) where deleted_at is null do update set name = tags.name returning id)
-     insert into contact_tags (contact_id, tag_id) select $2, id from made on conflict do nothing`,
-    [accountId, contactId, tags],
+    `with wanted as (select * from jsonb_to_recordset($2::jsonb) as x (contact_id bigint, name text)),
+       made as (insert into tags (account_id, name) select distinct on (lower(name)) $1::bigint, name from wanted on conflict (account_id, lower(name)) where deleted_at is null do update set name = tags.name returning id, name)
+     insert into contact_tags (contact_id, tag_id) select w.contact_id, m.id from wanted w join made m on lower(m.name) = lower(w.name) on conflict do nothing`,
+    [accountId, JSON.stringify(tags)],
   );

@@ -6,7 +6,7 @@ import { scopeFor, type Principal } from '@/core/accounts';
 import { oneLine, senderOf, type SenderView } from '@/core/capture';
 import { notFound } from '@/core/shared';
 import { now, reader, record, transact, type Tx } from '../shared';
-import type { ArrivalDoor } from './capture.service';
+import type { ArrivalDoor } from './arrival';
 import { createDoor } from './doors.service';
 
 /** The door by which a mail comes: that of its sender where the sender has one of its own, otherwise the one it was sent to. */

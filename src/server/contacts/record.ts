@@ -59,18 +59,20 @@ const TELL_EACH = 20;
 
 /**
  * Records activities, in their order.
- * @param fresh how contacts stand that were made in this transaction, so that nobody else can hold them; `told`: the caller tells the pages itself
+ * @param fresh how those of the contacts stand that were made in this transaction, so that nobody else can hold them; `told`: the caller tells the pages itself
  * @returns the ids of the activities given (not of those that follow from them)
  */
 export async function recordActivities(
   tx: Tx,
   accountId: string,
   activities: Activity[],
-  { fresh, told = false }: { fresh?: Fresh[]; told?: boolean } = {},
+  { fresh = [], told = false }: { fresh?: Fresh[]; told?: boolean } = {},
 ): Promise<string[]> {
   if (!activities.length) return [];
   const contactIds = [...new Set(activities.map((activity) => activity.contactId))];
-  const standings = fresh?.map(standingOf) ?? (await readStandings(tx, contactIds));
+  const made = fresh.map(standingOf);
+  const others = contactIds.filter((id) => !made.some((standing) => standing.id === id));
+  const standings = [...made, ...(others.length ? await readStandings(tx, others) : [])];
   const all: Activity[] = [];
   const ends: FollowUpEnd[] = [];
   const given: number[] = [];

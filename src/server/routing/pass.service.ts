@@ -6,10 +6,11 @@ import { AppError, howLong, notFound, type LiveEvent } from '@/core/shared';
 import { accountOf, type Principal } from '@/core/accounts';
 import type { Activity, Because, Stage } from '@/core/contacts';
 import type { AnsweredBy, Passing, TraceStep } from '@/core/routing';
-import { enrolArrival } from '../campaigns';
+import { enrolArrivals } from '../campaigns';
 import { recordActivities } from '../contacts';
 import { now, publish, reader, transact, wakeWorkers, type Tx } from '../shared';
 import { noticeAgents } from './notices.service';
+import { lockRosters } from './rosters.repository';
 import { walk, type Handing } from './walk.service';
 
 interface Routing {
@@ -111,7 +112,9 @@ const lapse = async (tx: Tx, inquiryId: string, states: string[]): Promise<strin
 /** The lead goes on to whoever is next, and what follows is written. */
 async function goOn(tx: Tx, routing: Routing, before: TraceStep[], at: Date): Promise<void> {
   if (!routing.passing) return settle(tx, routing.inquiry_id);
-  const handing = await walk(tx, routing.account_id, routing.passing, { rung: routing.position, who: routing.who ?? '' }, at);
+  const rosters = await lockRosters(tx, [routing.passing.rosterId], at);
+  const brought = { rung: routing.position, who: routing.who ?? '' };
+  const handing = await walk(tx, routing.account_id, rosters, routing.passing, brought, at);
   await writeHanding(tx, routing, handing, before, at);
 }
 
@@ -190,14 +193,18 @@ async function own(tx: Tx, routing: Routing, userId: string, because: Because, a
     [inquiryId, contactId, routing.campaign_id],
   );
   if (!contact || contact.in_it) return;
-  const enrolled = await enrolArrival(
+  const enrolled = await enrolArrivals(
     tx,
     accountId,
-    routing.campaign_id,
-    { contactId, stage: contact.stage, timeZone: contact.time_zone, onThePhone: contact.on_the_phone },
+    [
+      {
+        campaignId: routing.campaign_id,
+        contact: { contactId, stage: contact.stage, timeZone: contact.time_zone, onThePhone: contact.on_the_phone },
+      },
+    ],
     at,
   );
-  await recordActivities(tx, accountId, [enrolled]);
+  await recordActivities(tx, accountId, enrolled);
 }
 
 const handedLine = (contactId: string, because: Because, at: Date): Activity => ({

@@ -7,7 +7,7 @@ import { decide, knownOfLead, leadOf, startIn, stepIn, type Roster } from '@/cor
 import { readKnown } from '../segments';
 import type { Tx } from '../shared';
 import { ladderNow } from './ladders';
-import { lockRoster } from './rosters.repository';
+import { lockRosters } from './rosters.repository';
 import { lastResort } from './walk.service';
 
 interface Person {
@@ -39,16 +39,17 @@ export async function chooseAgents(
     [contactIds],
   );
   const wanted = rosterId ? new Map(people.map(({ id }) => [id, rosterId])) : await byLadder(tx, accountId, people, at);
-  const rosters = new Map<string, Roster>();
-  for (const id of [...new Set(wanted.values())].sort((a, b) => Number(BigInt(a) - BigInt(b)))) {
-    const roster = await lockRoster(tx, id, at);
-    if (roster)
-      rosters.set(id, {
+  const locked = await lockRosters(tx, [...wanted.values()], at);
+  const rosters = new Map(
+    [...locked].map(([id, roster]): [string, Roster] => [
+      id,
+      {
         ...roster,
         handOut: roster.handOut === 'weighted' ? 'weighted' : 'round_robin',
         then: { to: 'safety_net' },
-      });
-  }
+      },
+    ]),
+  );
   const net = await lastResort(tx, accountId);
   const chosen = new Map<string, string>();
   const given = new Map<string, number>();

@@ -123,13 +123,25 @@ const capped = (rows: RosterRow[]): string[] => [
   ),
 ];
 
+/** Rosters under their locks, by id: those asked for, and those that these hand on to. */
+export type LockedRosters = ReadonlyMap<string, LockedRoster>;
+
 /**
- * Locks a roster's row and reads it with its members. After waiting for the lock PostgreSQL reads the row itself anew, so whose turn it is is
- * never stale; its members are as they were when the waiting began. Null when it is gone.
+ * Locks rosters and all they may hand on to, in the order of their ids so that two who do this never wait for each other, and reads them with
+ * their members. After waiting for a lock PostgreSQL reads the row itself anew, so whose turn it is is never stale; its members are as they were
+ * when the waiting began. What is gone is not among them.
  */
-export async function lockRoster(tx: Tx, rosterId: string, at: Date): Promise<LockedRoster | null> {
-  const row = await tx.first<RosterRow>(`${ROSTER} where r.id = $1 for update of r`, [rosterId]);
-  return row && rosterOf(row, await readLoads(tx, capped([row]), at));
+export async function lockRosters(tx: Tx, rosterIds: readonly string[], at: Date): Promise<LockedRosters> {
+  if (!rosterIds.length) return new Map();
+  const rows = await tx.rows<RosterRow>(
+    `with recursive way as (
+       select id, then_to, then_roster_id from rosters where id = any($1::bigint[])
+       union select r.id, r.then_to, r.then_roster_id from way join rosters r on r.id = way.then_roster_id where way.then_to = 'roster'
+     ) ${ROSTER} where r.id = any (select id from way) order by r.id for update of r`,
+    [[...new Set(rosterIds)]],
+  );
+  const loads = await readLoads(tx, capped(rows), at);
+  return new Map(rows.map((row) => [row.id, rosterOf(row, loads)]));
 }
 
 /** All rosters of an account as a rehearsal needs them, without locks. */

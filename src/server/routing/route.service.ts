@@ -1,9 +1,10 @@
-/** A lead that arrives: which rung is for it, before any lock; and then, as the last thing of its transaction, who has it or is offered it. */
+/** Leads that arrive: which rung is for each, before any lock; and then, as the last thing of their transaction, who has them or is offered them. */
 import type { Because } from '@/core/contacts';
 import { decide, knownOfLead, startIn, type Fixed, type LeadFacts, type Rung, type Trace } from '@/core/routing';
 import { readKnown } from '../segments';
 import type { Tx } from '../shared';
 import { ladderNow } from './ladders';
+import { lockRosters } from './rosters.repository';
 import { toLastResort, walk, type Handing } from './walk.service';
 
 export interface Planned {
@@ -44,14 +45,20 @@ export async function planRoute(
 }
 
 /**
- * Hands the lead on: everything the choice reads of a roster is read under its row's lock, which is held until the caller commits. So this is
- * the last thing a caller does.
+ * Hands leads on, in their order: everything the choice reads of a roster is read under its row's lock, which is held until the caller
+ * commits. So this is the last thing a caller does.
  */
-export async function handPlanned(tx: Tx, accountId: string, plan: Planned, at: Date): Promise<Handing> {
-  if (plan.fixed) return keptBy(plan.fixed, at);
-  if (plan.joined) return joined(at);
-  if (!plan.rung) return toLastResort(tx, accountId, at);
-  return walk(tx, accountId, startIn(plan.rung.rosterId), { rung: plan.rung.position, who: plan.who }, at);
+export async function handPlanned(tx: Tx, accountId: string, plans: readonly Planned[], at: Date): Promise<Handing[]> {
+  const asked = plans.flatMap(({ fixed, joined, rung }) => (rung && !fixed && !joined ? [rung.rosterId] : []));
+  const rosters = await lockRosters(tx, asked, at);
+  const handings: Handing[] = [];
+  for (const { fixed, joined, rung, who } of plans) {
+    if (fixed) handings.push(keptBy(fixed, at));
+    else if (joined) handings.push(joinedTo(at));
+    else if (rung) handings.push(await walk(tx, accountId, rosters, startIn(rung.rosterId), { rung: rung.position, who }, at));
+    else handings.push(await toLastResort(tx, accountId, at));
+  }
+  return handings;
 }
 
 const still = { to: [], endsAt: null, rosterId: null, hides: [], turn: null, passing: null };
@@ -73,7 +80,7 @@ function keptBy(fixed: Fixed, at: Date): Handing {
     ],
   };
 }
-const joined = (at: Date): Handing => ({
+const joinedTo = (at: Date): Handing => ({
   ...still,
   state: 'settled',
   owner: null,

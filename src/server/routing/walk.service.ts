@@ -1,11 +1,11 @@
 /**
- * Going on with one lead: the roster's choice under the roster's lock, then the next roster, until somebody has it or is offered it. Says what is to
+ * Going on with leads: the roster's choice under the roster's lock, then the next roster, until somebody has it or is offered it. Says what is to
  * be written; the caller writes it in the same transaction, as the last thing it does.
  */
 import type { Because } from '@/core/contacts';
 import { HAND_OUT_NAMES, skippedWords, stepIn, type Passing, type Skipped, type TraceStep, type Turn } from '@/core/routing';
 import type { Tx } from '../shared';
-import { lockRoster, type LockedRoster } from './rosters.repository';
+import type { LockedRoster, LockedRosters } from './rosters.repository';
 
 /** Which rung brought the lead here, in words. */
 export interface Brought {
@@ -64,13 +64,44 @@ export async function toLastResort(tx: Tx, accountId: string, at: Date): Promise
   };
 }
 
-/** Goes on from where the lead is. */
-export async function walk(tx: Tx, accountId: string, from: Passing, brought: Brought, at: Date): Promise<Handing> {
+/**
+ * Goes on from where the lead is. The rosters stand afterwards as they will once this is written, so that the next lead of the same
+ * transaction is handed on as if it came later.
+ */
+export async function walk(
+  tx: Tx,
+  accountId: string,
+  rosters: LockedRosters,
+  from: Passing,
+  brought: Brought,
+  at: Date,
+): Promise<Handing> {
+  const handing = await wayOf(tx, accountId, rosters, from, brought, at);
+  const roster = handing.rosterId ? rosters.get(handing.rosterId) : undefined;
+  if (roster && handing.turn) roster.turn = handing.turn;
+  if (handing.owner)
+    for (const { members } of rosters.values()) {
+      const owner = members.find(({ userId }) => userId === handing.owner!.userId);
+      if (!owner) continue;
+      owner.open += 1;
+      if (roster) owner.today += 1;
+    }
+  return handing;
+}
+
+async function wayOf(
+  tx: Tx,
+  accountId: string,
+  rosters: LockedRosters,
+  from: Passing,
+  brought: Brought,
+  at: Date,
+): Promise<Handing> {
   const steps: TraceStep[] = [];
   const when = at.toISOString();
   let passing = from;
   for (;;) {
-    const roster = await lockRoster(tx, passing.rosterId, at);
+    const roster = rosters.get(passing.rosterId);
     if (!roster) {
       const net = await toLastResort(tx, accountId, at);
       return { ...net, steps: [...steps, ...net.steps] };
@@ -82,8 +113,8 @@ export async function walk(tx: Tx, accountId: string, from: Passing, brought: Br
     const how = HAND_OUT_NAMES[roster.handOut];
     switch (step.do) {
       case 'go_on': {
-        const next = await nameOfRoster(tx, step.rosterId);
-        steps.push({ at: when, what: 'went_on', roster: roster.name, to: next, skipped: step.skipped });
+        const next = rosters.get(step.rosterId);
+        steps.push({ at: when, what: 'went_on', roster: roster.name, to: next?.name ?? '', skipped: step.skipped });
         continue;
       }
       case 'safety_net':
@@ -163,6 +194,3 @@ function offerStep(roster: LockedRoster, step: Offering, how: string, at: string
     ? { at, what: 'offered', roster: roster.name, how, to, seconds: step.seconds, skipped: step.skipped }
     : { at, what: 'commons', roster: roster.name, to, seconds: step.seconds };
 }
-
-const nameOfRoster = async (tx: Tx, id: string): Promise<string> =>
-  (await tx.first<{ name: string }>('select name from rosters where id = $1', [id]))?.name ?? '';

@@ -1,0 +1,40 @@
+/** An inquiry as it comes in by a door, and what is answered. */
+import type { Person } from '@/core/accounts';
+import type { CleanInquiry } from '@/core/capture/schemas';
+import type { Door } from './doors.repository';
+
+/** What of a door an arrival needs. */
+export type ArrivalDoor = Pick<Door, 'id' | 'accountId' | 'kind' | 'name' | 'source' | 'defaults'>;
+
+export interface Arrival {
+  door: ArrivalDoor;
+  raw: unknown;
+  inquiry: CleanInquiry;
+  idempotencyKey: string | null;
+  /** Who typed it in, for a lead added by hand. */
+  byPerson: Person | null;
+}
+
+/** What `POST /api/v1/inquiries` answers. */
+export interface Captured {
+  inquiry: { id: string };
+  contact: { id: string; status: 'created' | 'matched' };
+  /** `agent` is null while the lead is offered and nobody has accepted it yet. */
+  routing: { agent: { id: string; name: string } | null; because: string };
+}
+
+/** What the same answers when it is only tried out. */
+export interface Tried extends Omit<Captured, 'inquiry' | 'contact'> {
+  sandbox: true;
+  /** The id of whom it would be matched with; null for somebody new. */
+  contact: { id: string | null; status: 'created' | 'matched' };
+  /** What was understood. */
+  read: CleanInquiry;
+}
+
+/** What an arrival may not share with another that is taken in at the same moment. */
+export const locksOf = ({ inquiry, idempotencyKey }: Arrival): string[] => [
+  ...inquiry.emails,
+  ...inquiry.phones,
+  ...(idempotencyKey ? [`key ${idempotencyKey}`] : []),
+];

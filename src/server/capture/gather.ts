@@ -1,0 +1,83 @@
+/**
+ * Arrivals that come while others are being taken in wait for them and are then taken in together: a flood of leads costs one transaction for
+ * many, a single lead waits for nobody. None of those together shares an address or a key with another, so each is as if it had come alone.
+ */
+import { AppError } from '@/core/shared';
+import { config } from '../shared';
+import { locksOf, type Arrival, type Captured } from './arrival';
+
+/** Takes in those given, in one transaction; null stands for one that must come again after the others. */
+type TakeIn = (arrivals: Arrival[]) => Promise<(Captured | null)[]>;
+
+interface Waiting {
+  arrival: Arrival;
+  locks: string[];
+  done: (captured: Captured) => void;
+  failed: (error: unknown) => void;
+}
+interface Line {
+  waiting: Waiting[];
+  underWay: number;
+}
+
+const MOST_TOGETHER = 25;
+/** While PostgreSQL works at one transaction, the values of the next are made; that pays once so many wait for it. */
+const SIDE_BY_SIDE = 2;
+const WORTH_A_SECOND = 4;
+
+/** By account; the database is part of the key: a process of the tests sees one after the other. */
+const lines = new Map<string, Line>();
+
+/** Takes in an arrival when it is its turn. @throws what taking it in alone throws */
+export function gathered(arrival: Arrival, takeIn: TakeIn): Promise<Captured> {
+  const key = `${config().databaseUrl} ${arrival.door.accountId}`;
+  const line = lines.get(key) ?? { waiting: [], underWay: 0 };
+  lines.set(key, line);
+  return new Promise((done, failed) => {
+    line.waiting.push({ arrival, locks: locksOf(arrival), done, failed });
+    begin(key, line, takeIn);
+  });
+}
+
+function begin(key: string, line: Line, takeIn: TakeIn): void {
+  while (line.waiting.length && (!line.underWay || (line.underWay < SIDE_BY_SIDE && line.waiting.length >= WORTH_A_SECOND))) {
+    const together = choose(line);
+    line.underWay += 1;
+    void takeTogether(line, together, takeIn).finally(() => {
+      line.underWay -= 1;
+      if (!line.waiting.length && !line.underWay) lines.delete(key);
+      begin(key, line, takeIn);
+    });
+  }
+}
+
+/** The next in the line that share nothing with each other; who shares something with one before stays behind it. */
+function choose(line: Line): Waiting[] {
+  const taken = new Set<string>();
+  const together: Waiting[] = [];
+  const others: Waiting[] = [];
+  for (const one of line.waiting) {
+    const free = together.length < MOST_TOGETHER && !one.locks.some((lock) => taken.has(lock));
+    (free ? together : others).push(one);
+    for (const lock of one.locks) taken.add(lock);
+  }
+  line.waiting = others;
+  return together;
+}
+
+/** What goes wrong with one of them must not be the fault of the others: each is then taken in alone. */
+async function takeTogether(line: Line, together: Waiting[], takeIn: TakeIn): Promise<void> {
+  try {
+    const captured = await takeIn(together.map(({ arrival }) => arrival));
+    const again = together.filter((one, n) => {
+      const answer = captured[n];
+      if (answer) one.done(answer);
+      return !answer;
+    });
+    line.waiting.unshift(...again);
+  } catch (error) {
+    const away = error instanceof AppError && error.code === 'unavailable';
+    if (away || together.length === 1) return together.forEach(({ failed }) => failed(error));
+    for (const one of together) await takeTogether(line, [one], takeIn);
+  }
+}

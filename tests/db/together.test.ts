@@ -1,0 +1,77 @@
+/** A flood: inquiries that come at the same moment are taken in together, and each is answered as if it had come alone. */
+import { openHouse, type House } from '../harness/house';
+
+let house: House;
+beforeEach(async () => {
+  house = await openHouse();
+});
+afterEach(async () => {
+  expect(await house.verified()).toEqual([]);
+  await house.close();
+});
+
+const one = (n: number) => ({
+  first_name: `P${n}`,
+  emails: [`p${n}@flood.example`],
+  phones: [`564555${String(n).padStart(4, '0')}`],
+});
+const many = Array.from({ length: 60 }, (_, n) => n);
+
+test('sixty at once: few transactions, everybody their own contact, inquiry, follow-up and story', async () => {
+  const answers = await Promise.all(many.map((n) => house.arrives({ ...one(n), permissions: { text: true }, tags: ['flood'] })));
+  expect(new Set(answers.map(({ inquiry }) => inquiry.id)).size).toBe(60);
+  const stored = await Promise.all(answers.map(({ contact }) => house.contact(contact.id)));
+  expect(stored.map(({ first_name }) => first_name)).toEqual(many.map((n) => `P${n}`));
+  expect(stored.map(({ emails }) => emails[0])).toEqual(many.map((n) => `p${n}@flood.example`));
+  expect(stored.every(({ tags, permissions }) => tags.includes('flood') && permissions.text === 'granted')).toBe(true);
+  const stories = await Promise.all(answers.map(({ contact }) => house.story(contact.id)));
+  const kinds = stories.map((story) => story.map((line) => line.split(/\W/)[0]).sort());
+  expect(new Set(kinds.map(String)).size).toBe(1);
+  expect(kinds[0]).toEqual(expect.arrayContaining(['inquiry', 'permission', 'enrolled', 'handed']));
+  const { n } = (await house.db.first<{ n: number }>('select count(distinct xmin::text)::int as n from inquiries'))!;
+  expect(n).toBeGreaterThan(1);
+  expect(n).toBeLessThan(12);
+});
+
+test('two of one person who share no address with each other are two inquiries on one contact', async () => {
+  const known = await house.arrives({ emails: ['both@flood.example'], phones: ['5645550190'] });
+  const answers = await Promise.all([
+    ...many.slice(0, 8).map((n) => house.arrives(one(n))),
+    house.arrives({ emails: ['both@flood.example'], tags: ['by mail'] }),
+    house.arrives({ phones: ['5645550190'], tags: ['by phone'] }),
+  ]);
+  expect(answers.slice(8).map(({ contact }) => contact)).toEqual([
+    { id: known.contact.id, status: 'matched' },
+    { id: known.contact.id, status: 'matched' },
+  ]);
+  expect((await house.contact(known.contact.id)).tags.sort()).toEqual(['by mail', 'by phone']);
+  expect((await house.story(known.contact.id)).filter((line) => line.startsWith('inquiry'))).toHaveLength(3);
+});
+
+test('what is wrong with one is not the fault of the others', async () => {
+  await house.arrives(one(100), { idempotencyKey: 'k' });
+  const answers = await Promise.allSettled([
+    ...many.slice(0, 10).map((n) => house.arrives(one(n))),
+    house.arrives(one(101), { idempotencyKey: 'k' }),
+    ...many.slice(10, 20).map((n) => house.arrives(one(n))),
+  ]);
+  expect(answers.map(({ status }) => status).filter((status) => status === 'rejected')).toHaveLength(1);
+  expect(answers[10]).toMatchObject({ status: 'rejected', reason: { code: 'idempotency_mismatch' } });
+  const { n } = (await house.db.first<{ n: number }>('select count(*)::int as n from inquiries'))!;
+  expect(n).toBe(21);
+});
+
+test('caps hold within a flood: nobody has more than their day allows, nor more open leads than they may', async () => {
+  const agents = await house.db.rows<{ user_id: string }>(
+    `select m.user_id from roster_members m join rosters r on r.id = m.roster_id where r.name = 'Coast agents' order by m.position`,
+  );
+  await house.db.run('update roster_members set daily_cap = 4 where user_id = $1', [agents[0]!.user_id]);
+  await house.db.run('update roster_members set open_cap = 3 where user_id = $1', [agents[1]!.user_id]);
+  await Promise.all(many.map((n) => house.arrives(one(n))));
+  const had = await house.db.rows<{ owner_id: string; n: number }>(
+    'select owner_id, count(*)::int as n from contacts group by 1 order by 2',
+  );
+  const of = (id: string) => had.find(({ owner_id }) => owner_id === id)?.n;
+  expect([of(agents[0]!.user_id), of(agents[1]!.user_id)]).toEqual([4, 3]);
+  expect(had.reduce((sum, { n }) => sum + n, 0)).toBe(60);
+});
