@@ -103,25 +103,37 @@ export const DEAD_AFTER_SECONDS = 10;
  */
 const EARLIER = `exists (select 1 from outbox p where p.contact_id = o.contact_id and p.automatic and p.state in ('waiting','sending') and (p.due_at, p.key) < (o.due_at, o.key) and (p.retry_at is null or p.retry_at <= clock_timestamp()))`;
 
+/**
+ * Rows that are due, locked. Of a person for whom another claims at this moment none is taken: that claim is not to be seen from here yet, and
+ * what it takes need not come before in the order of their times. What a dead process had in its hands was cleared to go and goes first.
+ */
 const CLAIM = `
   with due as (
-    select o.id from outbox o where o.state in ('waiting','sending') and o.due_at <= $1 and (o.retry_at is null or o.retry_at <= clock_timestamp())
-      and (o.broadcast_id is null or (select b.state = 'going' from broadcasts b where b.id = o.broadcast_id)) and not (o.automatic and ${EARLIER})
+    select o.id, o.contact_id, o.automatic from outbox o where o.state in ('waiting','sending') and o.due_at <= $1 and (o.retry_at is null or o.retry_at <= clock_timestamp())
+      and (o.broadcast_id is null or (select b.state = 'going' from broadcasts b where b.id = o.broadcast_id)) and not (o.automatic and o.state = 'waiting' and ${EARLIER})
       and (not o.automatic or ((select not k.campaigns_held from contacts k where k.id = o.contact_id) and (select not coalesce((a.settings->>'campaignsHeld')::boolean, false) from accounts a where a.id = o.account_id)))
       and (o.state = 'waiting' or not exists (select 1 from processes p where p.id = o.leased_by and p.seen_at > clock_timestamp() - make_interval(secs => ${DEAD_AFTER_SECONDS})))
     order by o.due_at, o.id limit $2 for update skip locked
   )
+  select id from due where not automatic or pg_try_advisory_xact_lock(hashtextextended('in hand', contact_id))`;
+
+/**
+ * What the judgement needs of rows that are locked, read after the locks were had: what another worker did for their people until then counts,
+ * and while it has something in its hands for them, nothing else is taken.
+ */
+const READ = `
   select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrolment_id, e.state as enrolment_state, coalesce((select (v.plan->>'anyStage')::boolean from campaign_versions v where v.id = e.version_id), false) as any_stage, f.went, o.user_id, o.address, o.payload, o.automatic, o.attempts, a.settings, a.name as account_name, o.broadcast_id, b.words as broadcast_words, b.goes,
     o.template_id, t.name as template, t.day_cap, case when t.day_cap is not null then (select count(*)::int from outbox s where s.template_id = t.id and s.sent_at >= (date_trunc('day', $1::timestamptz at time zone a.time_zone) at time zone a.time_zone)) end as template_sent,
     coalesce(h.do_not_contact, false) as household_says_no,
     c.first_name, c.last_name, c.stage, c.time_zone, c.do_not_contact, c.street, c.city, c.postal_code, f.last_in_at, p.id as point_id, p.fault as point_fault, r.state, r.at as permission_at, r.how,
     exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
     u.first_name || ' ' || u.last_name as agent_name, u.email as agent_email, u.phone as agent_phone
-  from due join outbox o on o.id = due.id join contacts c on c.id = o.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = o.account_id
+  from outbox o join contacts c on c.id = o.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = o.account_id
   left join households h on h.id = c.household_id left join broadcasts b on b.id = o.broadcast_id left join templates t on t.id = o.template_id
   left join enrolments e on e.id = o.enrolment_id left join users u on u.id = o.user_id
   left join contact_points p on p.account_id = o.account_id and p.kind = case o.channel when 'email' then 'email' else 'phone' end and p.value = o.address and p.active and o.channel <> 'letter'
   left join permissions r on r.account_id = o.account_id and r.address = case o.channel when 'letter' then 'person:' || o.contact_id else o.address end and r.channel = o.channel
+  where o.id = any($2::bigint[]) and not (o.automatic and o.state = 'waiting' and exists (select 1 from outbox q where q.contact_id = o.contact_id and q.automatic and q.state = 'sending' and q.id <> o.id))
   order by o.due_at, o.id`;
 
 /** Claims rows due by now for this process, holding back or putting off those that the guardrails say no to. @returns those to hand over, and whether anything was claimed at all */
@@ -129,7 +141,8 @@ export async function claimOutbox(processId: string, limit: number): Promise<{ m
   return transact(async (tx) => {
     const at = await now(tx);
     await joinAsWritten(tx);
-    const rows = await tx.rows<ClaimRow>(CLAIM, [at, limit]);
+    const locked = await tx.rows<{ id: string }>(CLAIM, [at, limit]);
+    const rows = locked.length ? await tx.rows<ClaimRow>(READ, [at, locked.map(({ id }) => id)]) : [];
     if (!rows.length) return { messages: [], claimed: 0 };
     /* What goes of a template in this batch counts for what follows in it. */
     const ofTemplate = new Map<string, number>();
