@@ -6,7 +6,7 @@
 import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { reasonsFor } from '@/core/today';
+import { reasonsFor, type TodayGroup } from '@/core/today';
 import { shortDay } from '@/core/shared';
 import { showPhone } from '@/core/capture';
 import { CallDesk, type Call } from '../calling';
@@ -23,6 +23,7 @@ import { nameOf, useContact, type ContactInFull } from './types';
 type Desk = { is: 'call'; call: Call } | { is: 'write'; channel: Written } | { is: 'note' } | { is: 'next' } | null;
 
 export interface Reason {
+  group: TodayGroup;
   text: string;
   since: string;
 }
@@ -199,10 +200,10 @@ function Reasons({ contact, reasons }: { contact: ContactInFull; reasons?: Reaso
       },
       now,
       now,
-    ).map((reason) => ({ text: reason.text, since: reason.since.toISOString() }));
+    ).map(({ group, text, since }) => ({ group, text, since: since.toISOString() }));
   return own.slice(0, 3).map((reason) => (
     <p key={reason.text} className="because" dir="auto">
-      {reason.text} <Ago at={reason.since} />
+      {reason.text} {reason.group !== 'their_day' && <Ago at={reason.since} />}
     </p>
   ));
 }

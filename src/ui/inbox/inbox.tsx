@@ -37,6 +37,7 @@ export function InboxArea() {
   const narrow = useIsNarrow();
   const current = chosen ?? (narrow ? null : (rows[0]?.contact_id ?? null));
   const at = rows.findIndex((row) => row.contact_id === current);
+  const open = rows[at];
   const step = (by: number) => setChosen(rows[Math.max(0, Math.min(rows.length - 1, at + by))]?.contact_id ?? null);
   const read = () => {
     const row = rows[at];
@@ -45,7 +46,7 @@ export function InboxArea() {
   };
   useKeys({ j: () => step(1), k: () => step(-1), ArrowDown: () => step(1), ArrowUp: () => step(-1), r: read });
   return (
-    <div className="area with-dossier">
+    <div className="area with-dossier inbox">
       <section aria-label="Inbox">
         <div className="headline">
           <div>
@@ -131,7 +132,14 @@ export function InboxArea() {
           </button>
         )}
       </section>
-      {current && <Dossier contactId={current} onNext={() => step(1)} onClose={narrow ? () => setChosen(null) : undefined} />}
+      {current && (
+        <Dossier
+          contactId={current}
+          reasons={open && !open.answered ? [{ group: 'asked', text: open.text, since: open.at }] : undefined}
+          onNext={() => step(1)}
+          onClose={narrow ? () => setChosen(null) : undefined}
+        />
+      )}
     </div>
   );
 }

@@ -148,7 +148,7 @@ function Since({ group, since }: { group: Entry['reasons'][number]['group']; sin
   const gone = now.getTime() - new Date(since).getTime();
   if (group === 'new') return gone < HOUR_MS ? <Timer since={since} /> : <Ago at={since} late />;
   if (group === 'asked') return <Ago at={since} late={gone > HOUR_MS / 6} />;
-  if (group === 'overdue') return null;
+  if (group === 'overdue' || group === 'their_day') return null;
   return (
     <span className={`small nowrap ${gone > 0 ? 'late' : 'soft'}`} suppressHydrationWarning>
       {when(new Date(since), now, zone)}
