@@ -19,6 +19,7 @@ import { fileDoor } from './0017_file_door';
 import { campaigns } from './0018_campaigns';
 import { senders } from './0019_senders';
 import { messages } from './0020_messages';
+import { tried } from './0021_tried';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -42,5 +43,6 @@ export const migrations: Migration[] = [
   campaigns,
   senders,
   messages,
+  tried,
 ];
 export type { Migration };

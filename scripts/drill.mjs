@@ -14,7 +14,7 @@ await script(async () => {
   for (const drill of ['exactly-once.mjs', 'import-killed.mjs'])
     code ||= await shown(process.execPath, [fromRoot('tests/drills', drill), ...process.argv.slice(2)]);
   cluster.stop();
-  const YEAR_PEOPLE = process.argv.includes('--small') ? '60' : '20000';
+  const YEAR_PEOPLE = process.argv.includes('--small') ? '60' : '10000';
   code ||= await shown(process.execPath, [fromRoot('scripts', 'test.mjs'), '--only', 'db', 'tests/db/year'], {
     env: { ...process.env, YEAR_PEOPLE },
   });

@@ -1,5 +1,5 @@
 /** One thing at a time goes to a person, whichever worker has it, so that caps hold also where two of them meet. */
-import { HOUR } from '@/core/shared';
+import { DAY, HOUR } from '@/core/shared';
 import { MONDAY_MORNING, openHouse, type House } from '../harness/house';
 
 let house: House;
@@ -10,11 +10,11 @@ const alive = (id: string, seconds = 0) =>
      on conflict (id) do update set seen_at = excluded.seen_at`,
     [id, seconds],
   );
-const waits = (key: string, minutes: number, channel = 'email') =>
+const waits = (key: string, minutes: number, address = 'hand@one.example') =>
   house.db.run(
     `insert into outbox (account_id, key, channel, contact_id, user_id, address, payload, automatic, due_at, created_at)
-     values (1, $1, $2, $3, 2, 'hand@one.example', '{"subject":"s","text":"t"}', true, $4, $4)`,
-    [key, channel, contact, new Date(MONDAY_MORNING.getTime() - minutes * 60_000)],
+     values (1, $1, 'email', $2, 2, $3, '{"subject":"s","text":"t"}', true, $4, $4)`,
+    [key, contact, address, new Date(MONDAY_MORNING.getTime() - minutes * 60_000)],
   );
 const claimed = async (worker: string): Promise<string[]> =>
   (await house.m.messages.claimOutbox(worker, 10)).messages.map(({ key }) => key);
@@ -65,4 +65,21 @@ test('what a dead worker had in hand goes before what is earlier, and only then 
   await waits('earlier', 10);
   await alive('one', 60);
   expect(await claimed('two')).toEqual(['later']);
+});
+
+test('what was handed over without an answer may have gone, and counts for the caps until it is known', async () => {
+  await waits('first', 10);
+  const [first] = (await house.m.messages.claimOutbox('one', 10)).messages;
+  const came = (result: 'later' | 'refused') =>
+    house.m.messages.completeOutbox('one', [{ id: first!.id, result, fault: 'did not answer in time' }], first!.at);
+  await came('later');
+  await waits('second', 5);
+  expect(await claimed('two')).toEqual([]);
+  const row = await house.db.first<{ due_at: Date }>(`select due_at from outbox where key = 'second'`);
+  expect(row!.due_at.getTime()).toBe(first!.at.getTime() + DAY);
+  await house.db.run(`update outbox set retry_at = null where key = 'first'`);
+  expect(await claimed('one')).toEqual(['first']);
+  await came('refused');
+  await waits('third', 1, 'other@one.example');
+  expect(await claimed('two')).toEqual(['third']);
 });

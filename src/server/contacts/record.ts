@@ -18,6 +18,7 @@ import {
   type Horizon,
   type Stage,
 } from '@/core/contacts';
+import type { LiveEvent } from '@/core/shared';
 import { publish, type Tx } from '../shared';
 import { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
 import { endFollowUp, type FollowUpEnd } from './follow-up';
@@ -240,8 +241,16 @@ async function answerOffers(tx: Tx, tries: Activity[]): Promise<void> {
 
 async function tell(tx: Tx, accountId: string, standings: Standing[]): Promise<void> {
   if (standings.length > TELL_EACH) return publish(tx, { accountId, topic: 'contact', ownerId: null });
-  for (const row of standings)
-    await publish(tx, { accountId, topic: 'contact', contactId: row.id, ownerId: row.owner_id, officeId: row.office_id });
+  await publish(
+    tx,
+    ...standings.map((row): LiveEvent => ({
+      accountId,
+      topic: 'contact',
+      contactId: row.id,
+      ownerId: row.owner_id,
+      officeId: row.office_id,
+    })),
+  );
 }
 
 /** Writes next touch, raised hand and the rest anew from facts and tasks, after something other than an activity changed (a task, a horizon). */

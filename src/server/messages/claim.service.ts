@@ -117,12 +117,16 @@ const CLAIM = `
   )
   select id from due where not automatic or pg_try_advisory_xact_lock(hashtextextended('in hand', contact_id))`;
 
+/** What was handed over for the same person and not answered may have gone, and counts like what went, until it is known. */
+const MAYBE = `coalesce((select jsonb_agg(jsonb_build_object('at', q.tried_at, 'channel', q.channel)) from outbox q
+     where q.contact_id = o.contact_id and q.id <> o.id and q.automatic and q.state in ('waiting','parked') and q.tried_at > $1::timestamptz - interval '30 days'), '[]')`;
+
 /**
  * What the judgement needs of rows that are locked, read after the locks were had: what another worker did for their people until then counts,
  * and while it has something in its hands for them, nothing else is taken.
  */
 const READ = `
-  select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrolment_id, e.state as enrolment_state, coalesce((select (v.plan->>'anyStage')::boolean from campaign_versions v where v.id = e.version_id), false) as any_stage, f.went, o.user_id, o.address, o.payload, o.automatic, o.attempts, a.settings, a.name as account_name, o.broadcast_id, b.words as broadcast_words, b.goes,
+  select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrolment_id, e.state as enrolment_state, coalesce((select (v.plan->>'anyStage')::boolean from campaign_versions v where v.id = e.version_id), false) as any_stage, f.went || ${MAYBE} as went, o.user_id, o.address, o.payload, o.automatic, o.attempts, a.settings, a.name as account_name, o.broadcast_id, b.words as broadcast_words, b.goes,
     o.template_id, t.name as template, t.day_cap, case when t.day_cap is not null then (select count(*)::int from outbox s where s.template_id = t.id and s.sent_at >= (date_trunc('day', $1::timestamptz at time zone a.time_zone) at time zone a.time_zone)) end as template_sent,
     coalesce(h.do_not_contact, false) as household_says_no,
     c.first_name, c.last_name, c.stage, c.time_zone, c.do_not_contact, c.street, c.city, c.postal_code, f.last_in_at, p.id as point_id, p.fault as point_fault, r.state, r.at as permission_at, r.how,
@@ -154,10 +158,10 @@ export async function claimOutbox(processId: string, limit: number): Promise<{ m
       return { row, verdict };
     });
     const go = judged.filter(({ verdict }) => verdict.go === true).map(({ row }) => row);
-    await tx.run(`update outbox set state = 'sending', leased_by = $2, attempts = attempts + 1 where id = any($1::bigint[])`, [
-      go.map((row) => row.id),
-      processId,
-    ]);
+    await tx.run(
+      `update outbox set state = 'sending', leased_by = $2, attempts = attempts + 1, tried_at = $3 where id = any($1::bigint[])`,
+      [go.map((row) => row.id), processId, at],
+    );
     await addressBroadcasts(tx, go);
     await holdBack(tx, judged, at);
     return { messages: go.map((row) => messageOf(row, at)), claimed: rows.length };
