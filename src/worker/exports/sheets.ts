@@ -1,15 +1,12 @@
 /** Labels and cards on sheets of labels as PDF: one address a place, one letter a household if asked; cards carry a QR code that a phone takes into its address book. */
-import { createRequire } from 'node:module';
-import { join } from 'node:path';
 import type { PassThrough } from 'node:stream';
 import PDFDocument from 'pdfkit';
 import QRCode from 'qrcode';
 import { labelLines, labelPlace, SHEETS, vcardOf, type ExportOptions, type OutgoingPerson } from '@/core/exports';
 import { showPhone } from '@/core/capture';
 import { AppError } from '@/core/shared';
+import { figtree } from '../shared/fonts';
 
-const fromRoot = createRequire(join(process.cwd(), 'package.json'));
-const font = (weight: number): string => fromRoot.resolve(`@fontsource/figtree/files/figtree-latin-${weight}-normal.woff`);
 const PAD = 9;
 /** Beyond this nobody sticks labels by hand; a print house takes the CSV. */
 const MOST = 20_000;
@@ -88,8 +85,8 @@ export function sheets(kind: 'labels' | 'cards', out: PassThrough, options: Expo
 
   return {
     begin: () => {
-      pdf.registerFont('text', font(400));
-      pdf.registerFont('strong', font(600));
+      pdf.registerFont('text', figtree(400));
+      pdf.registerFont('strong', figtree(600));
       pdf.pipe(out);
     },
     person: async (person) => {

@@ -2,14 +2,9 @@
  * Letters as real pages: US Letter, the brokerage on top, the address where a window envelope shows it (a number 10 with the window at the
  * left), marks at the edge where the page is folded in three; many as one file; labels of addresses, thirty on a sheet.
  */
-import { createRequire } from 'node:module';
-import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import { dayAndTime } from '@/core/shared';
-
-/** Fonts ship as a package; processes run in the root of the project, as every script of ours starts them. */
-const fromRoot = createRequire(join(process.cwd(), 'package.json'));
-const font = (weight: number): string => fromRoot.resolve(`@fontsource/figtree/files/figtree-latin-${weight}-normal.woff`);
+import { figtree } from '../shared/fonts';
 
 export interface LetterPage {
   brokerage: string;
@@ -40,8 +35,8 @@ function made(title: string, author: string, at: Date, draw: (pdf: Pdf) => void)
     pdf.on('data', (part: Buffer) => parts.push(part));
     pdf.on('end', () => resolve(Buffer.concat(parts)));
     pdf.on('error', reject);
-    pdf.registerFont('text', font(400));
-    pdf.registerFont('strong', font(600));
+    pdf.registerFont('text', figtree(400));
+    pdf.registerFont('strong', figtree(600));
     draw(pdf);
     pdf.end();
   });
