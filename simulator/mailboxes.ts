@@ -17,7 +17,7 @@ export function mailboxes(world: World): SMTPServer {
     onRcptTo: (address, _session, done) =>
       done(world.people.bounces(address.address) ? refuse(550, `no such mailbox: ${address.address}`) : undefined),
     onData: (stream, session, done) => {
-      simpleParser(stream)
+      simpleParser(stream, { skipTextToHtml: true })
         .then((mail) =>
           world.sky.under<Error | undefined>(
             'email',

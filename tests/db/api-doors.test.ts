@@ -23,7 +23,7 @@ test('what is tried out is answered as in truth and leaves nothing, and the same
     sandbox: true,
     contact: { id: null, status: 'created' },
     routing: { because: expect.any(String) },
-    read: { firstName: 'Odo', lastName: 'Fenwick', phones: ['+12065550131'] },
+    read: { first_name: 'Odo', last_name: 'Fenwick', phones: ['+12065550131'] },
   });
   expect(await everything()).toEqual(before);
   const taken = await house().m.capture.captureInquiry(await arrival(BODY, 'one'));

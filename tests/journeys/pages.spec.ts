@@ -224,7 +224,7 @@ test('a door for programs is taught where fields stand, tried without a trace, a
   const fields = { f1: 'Gwendal Orme', f2: '564-555-0145', f3: 'Is it still for sale?' };
   expect(await (await post('?sandbox=true', fields)).json()).toMatchObject({
     sandbox: true,
-    read: { firstName: '', message: null },
+    read: { first_name: '', message: null },
   });
   await page.locator('.pair', { hasText: 'Chatter widget' }).getByRole('button', { name: 'Requests and reading' }).click();
   const dialog = page.getByRole('dialog');
@@ -237,7 +237,7 @@ test('a door for programs is taught where fields stand, tried without a trace, a
   await page.waitForTimeout(3_100);
   const tried = await post('?sandbox=true', fields);
   expect(tried.status).toBe(200);
-  expect(await tried.json()).toMatchObject({ sandbox: true, contact: { status: 'created' }, read: { firstName: 'Gwendal' } });
+  expect(await tried.json()).toMatchObject({ sandbox: true, contact: { status: 'created' }, read: { first_name: 'Gwendal' } });
   expect(await find('Gwendal Orme')).toEqual([]);
   expect((await post('', fields)).status).toBe(201);
   expect(await find('Gwendal Orme')).toHaveLength(1);

@@ -24,4 +24,4 @@ export {
   shortDay,
 } from './time';
 export { type Jsoned } from './jsoned';
-export { listed, NAME_PARTICLES, ownCopy } from './words';
+export { listed, NAME_PARTICLES, ownCopy, snake, snaked } from './words';

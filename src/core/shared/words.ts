@@ -9,3 +9,10 @@ export const NAME_PARTICLES = 'van von der den de da di du la le af av bin al el
 
 /** A text, or anything JSON holds, that stands by itself: a piece cut from a larger text keeps all of that text in memory for as long as it is kept. */
 export const ownCopy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+/** A name as programs outside write it: `firstName` → `first_name`. */
+export const snake = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+
+/** An object with its own names as programs outside write them; what stands below is as it is. */
+export const snaked = (object: object): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(object).map(([name, value]) => [snake(name), value]));

@@ -28,8 +28,8 @@ export interface Tried extends Omit<Captured, 'inquiry' | 'contact'> {
   sandbox: true;
   /** The id of whom it would be matched with; null for somebody new. */
   contact: { id: string | null; status: 'created' | 'matched' };
-  /** What was understood. */
-  read: CleanInquiry;
+  /** What was understood, by the names of the API. */
+  read: Record<string, unknown>;
 }
 
 /** What an arrival may not share with another that is taken in at the same moment. */

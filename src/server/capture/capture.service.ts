@@ -2,6 +2,7 @@
  * Taking in inquiries, whichever door they came by: kept raw, each matched to a contact or made a new one, handed to an agent,
  * enrolled, told. One transaction for those that come at the same time; two equal leads meet at a lock on their addresses.
  */
+import { snaked } from '@/core/shared';
 import { leadOf, type Fixed } from '@/core/routing';
 import { fullName, runsTheOffice } from '@/core/accounts';
 import { withDefaults } from '@/core/capture';
@@ -43,7 +44,7 @@ export async function tryInquiry(arrival: Arrival): Promise<Tried> {
       sandbox: true,
       contact: { id: contact.status === 'matched' ? contact.id : null, status: contact.status },
       routing,
-      read: withDefaults(inquiry, door.source, door.defaults),
+      read: snaked(withDefaults(inquiry, door.source, door.defaults)),
     };
   }
   throw new Error('what is tried out is taken back');

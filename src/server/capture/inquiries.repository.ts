@@ -1,6 +1,6 @@
 /** Reading inquiries: the stream of Intake, raw and parsed side by side. */
 import type { InquiryView } from '@/core/capture';
-import { notFound, pageOf, readCursor, type Page } from '@/core/shared';
+import { notFound, pageOf, readCursor, snaked, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { sentenceOf, type Because } from '@/core/contacts';
 import { visible } from '../contacts';
@@ -71,5 +71,5 @@ export async function findInquiry(
     scope.sees === 'all'
       ? await reader().first<{ id: string }>('select id from lead_mails where inquiry_id = $1 limit 1', [id])
       : null;
-  return { ...viewOf(row), raw: row.raw, parsed, lead_mail_id: mail?.id ?? null };
+  return { ...viewOf(row), raw: row.raw, parsed: snaked(parsed), lead_mail_id: mail?.id ?? null };
 }

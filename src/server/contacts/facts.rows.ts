@@ -1,7 +1,7 @@
 /** Facts as they stand in the table contact_facts, and back. */
 import { noFacts, type Facts } from '@/core/contacts';
+import { snake } from '@/core/shared';
 
-const snake = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 const KEYS = Object.keys(noFacts()) as (keyof Facts)[];
 
 /** The columns of contact_facts after its key, in one fixed order. */

@@ -175,14 +175,14 @@ function asItCame(raw: unknown): string {
 }
 
 const NAMES: Record<string, string> = {
-  firstName: 'First name',
-  lastName: 'Last name',
+  first_name: 'First name',
+  last_name: 'Last name',
   emails: 'E-mail',
   phones: 'Phone',
   partner: 'Together with',
   roles: 'Role',
   city: 'Town',
-  postalCode: 'Postal code',
+  postal_code: 'Postal code',
   street: 'Street',
   message: 'Message',
   source: 'Lead source',
