@@ -2,9 +2,9 @@
 import Joi from 'joi';
 import { CAMPAIGN_STATES } from '@/core/campaigns';
 import { planSchema } from '@/core/campaigns/schemas';
-import type { Operation } from './operations';
+import type { Operation } from './operation';
+import { id } from './parts';
 
-const id = Joi.string().pattern(/^\d{1,18}$/);
 const name = Joi.string().trim().min(1).max(80);
 const plan = planSchema.required();
 

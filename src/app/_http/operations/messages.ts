@@ -4,9 +4,9 @@ import { BROADCAST_CHANNELS, BROADCAST_PEOPLE } from '@/core/messages';
 import { wordsSchema } from '@/core/messages/schemas';
 import { questionSchema } from '@/core/changes/schemas';
 import { CHANNELS } from '@/core/contacts';
-import type { Operation } from './operations';
+import type { Operation } from './operation';
+import { id } from './parts';
 
-const id = Joi.string().pattern(/^\d{1,18}$/, 'id');
 const name = Joi.string().trim().min(1).max(80);
 const channel = Joi.string()
   .valid(...CHANNELS)

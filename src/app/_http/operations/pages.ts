@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import { PAGE_KINDS } from '@/core/pages';
 import { pageSchema } from '@/core/pages/schemas';
-import type { Operation } from './operations';
+import type { Operation } from './operation';
 
 const office = { scope: 'setup:write', only: 'office' } as const;
 

@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import { groundSchema } from '@/core/market/schemas';
 import { LISTING_STATUSES } from '@/core/market';
-import type { Operation } from './operations';
+import type { Operation } from './operation';
 
 export const MARKET_OPERATIONS = {
   listListings: {

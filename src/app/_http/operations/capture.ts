@@ -1,0 +1,196 @@
+/** The operations of leads as they arrive: inquiries, doors, sources, senders, mails that wait. */
+import Joi from 'joi';
+import { inquirySchema } from '@/core/capture/schemas';
+import { BODY_FIELDS, LESSON_FIELDS } from '@/core/mail';
+import { CONTACT_ROLES } from '@/core/contacts';
+import type { Operation } from './operation';
+import { id, page } from './parts';
+
+/** Words of a mail and what they are. */
+const marks = Joi.array()
+  .items(
+    Joi.object({
+      field: Joi.string()
+        .valid(...LESSON_FIELDS)
+        .required(),
+      text: Joi.string().max(20_000).required(),
+    }),
+  )
+  .max(20);
+/** Where fields of an inquiry stand in a body of another shape. */
+const mapping = Joi.object(
+  Object.fromEntries(
+    BODY_FIELDS.map((field) => [
+      field,
+      Joi.alternatives(
+        Joi.object({ place: Joi.string().max(500).required() }),
+        Joi.object({ words: Joi.string().max(500).allow('').required() }),
+      ),
+    ]),
+  ),
+);
+
+export const CAPTURE_OPERATIONS = {
+  createInquiry: {
+    method: 'POST',
+    path: '/inquiries',
+    summary: 'Take in a lead',
+    scope: 'inquiries:write',
+    body: inquirySchema,
+    query: Joi.object({ sandbox: Joi.boolean() }),
+    ownIdempotency: true,
+    anyBody: true,
+  },
+  listInquiries: {
+    method: 'GET',
+    path: '/inquiries',
+    summary: 'Inquiries, the latest first',
+    scope: 'contacts:read',
+    query: page,
+  },
+  getInquiry: { method: 'GET', path: '/inquiries/{id}', summary: 'One inquiry, raw and parsed', scope: 'contacts:read' },
+  listDoors: { method: 'GET', path: '/doors', summary: 'The doors by which leads arrive', scope: 'routing:read' },
+  createDoor: {
+    method: 'POST',
+    path: '/doors',
+    summary: 'Makes a lead mailbox, or a door for programs, with an address of its own',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({
+      kind: Joi.string().valid('mail', 'api').default('mail'),
+      name: Joi.string().min(1).max(80).required(),
+      source: Joi.string().max(120).allow('', null),
+    }).required(),
+  },
+  updateDoor: {
+    method: 'PATCH',
+    path: '/doors/{id}',
+    summary: 'Renames a door, or changes what it gives to all that comes by it',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({
+      name: Joi.string().min(1).max(80),
+      source: Joi.string().max(120).allow('', null),
+      defaults: Joi.object({
+        roles: Joi.array()
+          .items(Joi.string().valid(...CONTACT_ROLES))
+          .max(6),
+        tags: Joi.array().items(Joi.string().min(1).max(80)).max(20),
+        on_the_phone: Joi.boolean(),
+        horizon: Joi.string().max(60).allow(null),
+        campaign_id: id.allow(null),
+      }),
+      mapping,
+      sandbox: Joi.boolean(),
+    })
+      .min(1)
+      .required(),
+  },
+  rotateDoor: {
+    method: 'POST',
+    path: '/doors/{id}/rotate',
+    summary: 'Gives a lead mailbox or a door for programs a new address; the old one takes nothing more',
+    scope: 'setup:write',
+    only: 'office',
+  },
+  listDoorRequests: {
+    method: 'GET',
+    path: '/doors/{id}/requests',
+    summary: 'The last hundred requests to a door for programs, with their answers',
+    scope: 'setup:write',
+    only: 'office',
+  },
+  listSources: {
+    method: 'GET',
+    path: '/sources',
+    summary: 'Lead sources by name: new ones that leads brought, known ones, and which were merged',
+    scope: 'setup:write',
+    only: 'office',
+  },
+  keepSource: {
+    method: 'PATCH',
+    path: '/sources/{id}',
+    summary: 'A new name is a source of ours',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({ name: Joi.string().min(1).max(120) }).default({}),
+  },
+  mergeSources: {
+    method: 'POST',
+    path: '/sources/{id}/merge',
+    summary: 'Says that a source is the same as another; all that it brought moves over, and it can be undone',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({ into_id: id.required() }).required(),
+  },
+  splitSources: {
+    method: 'POST',
+    path: '/source-merges/{id}/undo',
+    summary: 'Takes a merge of sources apart',
+    scope: 'setup:write',
+    only: 'office',
+  },
+  listSenders: {
+    method: 'GET',
+    path: '/senders',
+    summary: 'Senders that began to write to a lead mailbox of somebody else, to be given a door of their own or left there',
+    scope: 'setup:write',
+    only: 'office',
+  },
+  settleSender: {
+    method: 'PATCH',
+    path: '/senders/{id}',
+    summary: 'Gives a new sender a door of its own, by which its mails come from now on, or leaves it where it writes to',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({ own_door: Joi.boolean().required(), name: Joi.string().trim().min(1).max(120) }),
+  },
+  readDoorBody: {
+    method: 'POST',
+    path: '/doors/{id}/read',
+    summary: 'How a door would read a body with a mapping; nothing is kept',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({ body: Joi.any().required(), mapping: mapping.default({}) }).required(),
+  },
+  listLeadMails: {
+    method: 'GET',
+    path: '/lead-mails',
+    summary: 'Mails that came to lead mailboxes, the latest first',
+    scope: 'contacts:read',
+    only: 'office',
+    query: page.keys({ state: Joi.string().valid('taken', 'answer', 'set_aside', 'waiting') }),
+  },
+  getLeadMail: {
+    method: 'GET',
+    path: '/lead-mails/{id}',
+    summary: 'One such mail: its words, and the inquiry that they would be',
+    scope: 'contacts:read',
+    only: 'office',
+  },
+  takeLeadMail: {
+    method: 'POST',
+    path: '/lead-mails/{id}/take',
+    summary: 'Makes an inquiry of a mail as a person reads it; twice, it is one',
+    scope: 'inquiries:write',
+    only: 'office',
+    body: (inquirySchema as Joi.ObjectSchema).keys({ marks }),
+    ownIdempotency: true,
+  },
+  teachLeadMail: {
+    method: 'POST',
+    path: '/lead-mails/{id}/teach',
+    summary: 'Keeps what was marked in a mail: the next of this sender is read so',
+    scope: 'inquiries:write',
+    only: 'office',
+    body: Joi.object({ marks: marks.min(1).required() }),
+  },
+  updateLeadMail: {
+    method: 'PATCH',
+    path: '/lead-mails/{id}',
+    summary: 'Sets a mail aside that is no lead, or has it wait again',
+    scope: 'contacts:write',
+    only: 'office',
+    body: Joi.object({ state: Joi.string().valid('set_aside', 'waiting').required() }).required(),
+  },
+} satisfies Record<string, Operation>;

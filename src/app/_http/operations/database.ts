@@ -1,0 +1,243 @@
+/** The operations of the database as a whole: duplicates, households, calendars, files in and out, changes of many. */
+import Joi from 'joi';
+import { changeSchema, questionSchema, selectionSchema } from '@/core/changes/schemas';
+import { importPatchSchema } from '@/core/imports/schemas';
+import { EVERY, EXPORT_FORMATS, SHEETS } from '@/core/exports';
+import { MERGE_FIELDS } from '@/core/duplicates';
+import type { Operation } from './operation';
+import { limit, id } from './parts';
+
+const pair = Joi.object({ one_id: id.required(), other_id: id.required() });
+const exportOptions = Joi.object({
+  sheet: Joi.string().valid(...Object.keys(SHEETS)),
+  start: Joi.number().integer().min(0).max(29),
+  per_household: Joi.boolean(),
+}).default({});
+const asked = Joi.object({ selection: selectionSchema.required(), change: changeSchema.required() });
+
+export const DATABASE_OPERATIONS = {
+  getLook: {
+    method: 'GET',
+    path: '/duplicates/look',
+    summary: 'When duplicates were last looked for, and how many pairs wait',
+    scope: 'contacts:read',
+  },
+  askLook: {
+    method: 'POST',
+    path: '/duplicates/look',
+    summary: 'Look for people who stand in the database twice',
+    scope: 'contacts:write',
+  },
+  listDuplicates: {
+    method: 'GET',
+    path: '/duplicates',
+    summary: 'Pairs that may be one person, the surest first, with the reasons',
+    scope: 'contacts:write',
+    query: Joi.object({ limit }),
+  },
+  declareDifferent: {
+    method: 'POST',
+    path: '/duplicates/different',
+    summary: 'Say that two are two people',
+    scope: 'contacts:write',
+    body: pair,
+  },
+  mergeContacts: {
+    method: 'POST',
+    path: '/contacts/{id}/merge',
+    summary: 'Merge another contact into this one; it can be taken apart again',
+    scope: 'contacts:write',
+    body: Joi.object({
+      other_id: id.required(),
+      choices: Joi.object(Object.fromEntries(MERGE_FIELDS.map((field) => [field, Joi.string().valid('kept', 'gone')]))).default(
+        {},
+      ),
+    }),
+  },
+  listMerges: {
+    method: 'GET',
+    path: '/contacts/{id}/merges',
+    summary: 'Merges of a contact that can be taken apart',
+    scope: 'contacts:read',
+  },
+  unmerge: { method: 'POST', path: '/merges/{id}/undo', summary: 'Take two contacts apart again', scope: 'contacts:write' },
+  joinHousehold: {
+    method: 'PUT',
+    path: '/contacts/{id}/household',
+    summary: 'Say that two share a household',
+    scope: 'contacts:write',
+    body: Joi.object({ other_id: id.required() }),
+  },
+  leaveHousehold: {
+    method: 'DELETE',
+    path: '/contacts/{id}/household',
+    summary: 'Take somebody out of their household',
+    scope: 'contacts:write',
+  },
+  getFeed: {
+    method: 'GET',
+    path: '/calendar',
+    summary: 'Whether one’s calendar address holds, and when it was read',
+    scope: 'contacts:read',
+    only: 'person',
+  },
+  createFeed: {
+    method: 'POST',
+    path: '/calendar',
+    summary: 'Make a secret calendar address of important dates; shown once, the one before stops',
+    scope: 'contacts:read',
+    only: 'person',
+  },
+  revokeFeed: {
+    method: 'DELETE',
+    path: '/calendar',
+    summary: 'Revoke one’s calendar address',
+    scope: 'contacts:read',
+    only: 'person',
+  },
+  createExport: {
+    method: 'POST',
+    path: '/exports',
+    summary:
+      'Write contacts to a file in the background: CSV, XLSX or vCard 4.0; or address labels and cards with a QR code as PDF',
+    scope: 'contacts:write',
+    body: Joi.object({
+      format: Joi.string()
+        .valid(...EXPORT_FORMATS)
+        .required(),
+      selection: selectionSchema.required(),
+      options: exportOptions,
+      email: Joi.boolean().default(false),
+    }),
+  },
+  listSchedules: {
+    method: 'GET',
+    path: '/export-schedules',
+    summary: 'Exports that come back by themselves, the next first',
+    scope: 'contacts:write',
+  },
+  createSchedule: {
+    method: 'POST',
+    path: '/export-schedules',
+    summary: 'Let an export come back: every day, week or month, as a file and by e-mail to whoever asks',
+    scope: 'contacts:write',
+    only: 'person',
+    body: Joi.object({
+      name: Joi.string().min(1).max(80).required(),
+      format: Joi.string()
+        .valid(...EXPORT_FORMATS)
+        .required(),
+      options: exportOptions,
+      question: questionSchema.required(),
+      every: Joi.string()
+        .valid(...EVERY)
+        .required(),
+      day: Joi.number()
+        .integer()
+        .min(1)
+        .max(31)
+        .default(1)
+        .when('every', { is: 'week', then: Joi.number().max(7) }),
+      at: Joi.string()
+        .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
+        .required(),
+      email: Joi.boolean().default(true),
+    }),
+  },
+  deleteSchedule: {
+    method: 'DELETE',
+    path: '/export-schedules/{id}',
+    summary: 'Let an export come back no more',
+    scope: 'contacts:write',
+  },
+  listExports: {
+    method: 'GET',
+    path: '/exports',
+    summary: 'Exports of the last week',
+    scope: 'contacts:write',
+    query: Joi.object({ limit }),
+  },
+  getExport: { method: 'GET', path: '/exports/{id}', summary: 'How far an export is', scope: 'contacts:write' },
+  getExportFile: { method: 'GET', path: '/exports/{id}/file', summary: 'The file of an export', scope: 'contacts:write' },
+  createImport: {
+    method: 'POST',
+    path: '/imports',
+    summary: 'Send a file of contacts (CSV, XLSX, ODS, vCard) as the body; it is looked through in the background',
+    scope: 'contacts:write',
+    file: true,
+    query: Joi.object({ name: Joi.string().min(1).max(200).required() }),
+  },
+  listImports: {
+    method: 'GET',
+    path: '/imports',
+    summary: 'Imports, the latest first',
+    scope: 'contacts:write',
+    query: Joi.object({ limit }),
+  },
+  getImport: {
+    method: 'GET',
+    path: '/imports/{id}',
+    summary: 'What was recognised in a file, the first people as they will be, how far it is',
+    scope: 'contacts:write',
+  },
+  updateImport: {
+    method: 'PATCH',
+    path: '/imports/{id}',
+    summary: 'Correct what columns mean, or choose what happens to people who are here already',
+    scope: 'contacts:write',
+    body: importPatchSchema,
+  },
+  startImport: {
+    method: 'POST',
+    path: '/imports/{id}/start',
+    summary: 'Take the people of the file in',
+    scope: 'contacts:write',
+  },
+  cancelImport: {
+    method: 'POST',
+    path: '/imports/{id}/cancel',
+    summary: 'Stop an import; what is in stays in',
+    scope: 'contacts:write',
+  },
+  undoImport: { method: 'POST', path: '/imports/{id}/undo', summary: 'Take a whole import back', scope: 'contacts:write' },
+  getLeft: {
+    method: 'GET',
+    path: '/imports/{id}/left',
+    summary: 'What was not taken, as CSV with the reasons, to mend and import again',
+    scope: 'contacts:write',
+  },
+  previewChange: {
+    method: 'POST',
+    path: '/changes/preview',
+    summary: 'What a change of many would do, and whom it would leave alone and why',
+    scope: 'contacts:write',
+    body: asked,
+  },
+  createChange: {
+    method: 'POST',
+    path: '/changes',
+    summary: 'Change many contacts in the background; the answer is the change to watch',
+    scope: 'contacts:write',
+    body: asked,
+  },
+  listChanges: {
+    method: 'GET',
+    path: '/changes',
+    summary: 'The history of changes of many, the latest first',
+    scope: 'contacts:write',
+    query: Joi.object({ limit }),
+  },
+  getChange: {
+    method: 'GET',
+    path: '/changes/{id}',
+    summary: 'How far a change is and what came of it',
+    scope: 'contacts:write',
+  },
+  cancelChange: { method: 'POST', path: '/changes/{id}/cancel', summary: 'Stop a change under way', scope: 'contacts:write' },
+  undoChange: {
+    method: 'POST',
+    path: '/changes/{id}/undo',
+    summary: 'Take a change back, except what somebody changed since',
+    scope: 'contacts:write',
+  },
+} satisfies Record<string, Operation>;

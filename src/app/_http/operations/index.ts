@@ -1,0 +1,32 @@
+/**
+ * The contract of the API: every operation with its path, what it asks of its caller and the schemas of what it takes. Route
+ * handlers are made from these, the OpenAPI document is printed from them, and a test walks them for every role.
+ */
+import { CAPTURE_OPERATIONS } from './capture';
+import { CONTACTS_OPERATIONS } from './contacts';
+import { VOCABULARY_OPERATIONS } from './vocabulary';
+import { DATABASE_OPERATIONS } from './database';
+import { ROUTING_OPERATIONS } from './routing';
+import { CAMPAIGN_OPERATIONS } from './campaigns';
+import { MESSAGE_OPERATIONS } from './messages';
+import { MARKET_OPERATIONS } from './market';
+import { PAGE_OPERATIONS } from './pages';
+import { HOUSE_OPERATIONS } from './house';
+import type { Operation } from './operation';
+
+export type { Operation };
+
+const define = <const T extends Record<string, Operation>>(operations: T): { [Key in keyof T]: Operation } => operations;
+
+export const OPERATIONS = define({
+  ...CAPTURE_OPERATIONS,
+  ...CONTACTS_OPERATIONS,
+  ...VOCABULARY_OPERATIONS,
+  ...DATABASE_OPERATIONS,
+  ...ROUTING_OPERATIONS,
+  ...CAMPAIGN_OPERATIONS,
+  ...MESSAGE_OPERATIONS,
+  ...MARKET_OPERATIONS,
+  ...PAGE_OPERATIONS,
+  ...HOUSE_OPERATIONS,
+});

@@ -1,0 +1,21 @@
+/** What one operation of the API is. */
+import type Joi from 'joi';
+import type { KeyScope } from '@/core/accounts';
+
+export interface Operation {
+  method: 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE';
+  /** Below /api/v1, parameters in braces. */
+  path: string;
+  summary: string;
+  scope: KeyScope;
+  /** `person`: only somebody who is logged in. `office`: only owner or admin, or a key with the scope. */
+  only?: 'person' | 'office';
+  body?: Joi.Schema;
+  /** The body is a file: the handler reads it as a stream, and it is kept by its own rules. */
+  file?: boolean;
+  /** The handler reads the body itself, which may have another shape than the one that is promised to be read. */
+  anyBody?: boolean;
+  query?: Joi.ObjectSchema;
+  /** True where the service itself sees to the Idempotency-Key, in the same transaction. */
+  ownIdempotency?: boolean;
+}
