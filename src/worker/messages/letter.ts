@@ -28,6 +28,7 @@ function made(title: string, author: string, at: Date, draw: (pdf: Pdf) => void)
     const pdf = new PDFDocument({
       size: 'LETTER',
       autoFirstPage: false,
+      font: figtree(400) as unknown as string,
       margins: { top: INCH, bottom: INCH, left: INCH, right: INCH },
       info: { Title: title, Author: author, CreationDate: at, ModDate: at },
     });

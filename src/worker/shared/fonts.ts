@@ -1,25 +1,33 @@
 /**
- * The fonts of papers. They ship as WOFF, each table packed on its own; whoever draws a page would unpack them anew for each page, which
- * takes most of its time. So they are unpacked once in each process.
+ * The fonts of papers. They ship as WOFF, each table packed on its own; whoever draws a page would unpack and read them anew for each page,
+ * which takes most of its time. So they are unpacked and read once in each process.
  */
 import { createRequire } from 'node:module';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { inflateSync } from 'node:zlib';
+import { create } from 'fontkit';
 
 /** Fonts ship as a package; processes run in the root of the project, as every script of ours starts them. */
 const fromRoot = createRequire(join(process.cwd(), 'package.json'));
-const known = new Map<number, Buffer>();
+const known = new Map<number, Font>();
+
+/** A font that was read, as pdfkit takes it; what pdfkit's own types call a file's content. */
+export type Font = Buffer;
 
 /** Figtree of a weight: 400 or 600. */
-export function figtree(weight: 400 | 600): Buffer {
+export function figtree(weight: 400 | 600): Font {
   let font = known.get(weight);
   if (!font) {
-    font = unpacked(readFileSync(fromRoot.resolve(`@fontsource/figtree/files/figtree-latin-${weight}-normal.woff`)));
+    font = create(unpacked(packed(weight))) as unknown as Font;
     known.set(weight, font);
   }
   return font;
 }
+
+/** The file as it ships. */
+export const packed = (weight: 400 | 600): Buffer =>
+  readFileSync(fromRoot.resolve(`@fontsource/figtree/files/figtree-latin-${weight}-normal.woff`));
 
 const SIGNATURE = 0x774f4646;
 const HEAD = 44;
