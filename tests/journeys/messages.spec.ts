@@ -71,7 +71,8 @@ test('a broadcast is counted before, goes at its throttle, is paused and resumed
   await page.getByLabel('Words', { exact: true }).fill('Hello {{ first_name }}, a word about your street.');
   await page.getByLabel(/Plain version/).fill('Hello, a word about your street.');
   await page.getByLabel('Most messages in a minute').fill('2');
-  await page.getByRole('button', { name: 'Send it now to 5' }).click();
+  await page.getByRole('button', { name: 'Send it now to 5 …' }).click();
+  await page.getByRole('button', { name: 'Yes, let it go' }).click();
   await expect(page.getByRole('button', { name: 'Pause', exact: true })).toBeVisible();
   await expect(page.getByText('2 of 5 have gone')).toBeVisible({ timeout: 15_000 });
   await page.getByRole('button', { name: 'Pause', exact: true }).click();

@@ -1,0 +1,101 @@
+'use client';
+/** When a broadcast goes, how fast, and who prints its letters. */
+import type { Goes } from '@/core/messages';
+import { DAY } from '@/core/shared';
+import { useNow } from '../primitives';
+import type { Broadcast } from './shapes';
+import './broadcasts.css';
+
+export function WhenItGoes({
+  channel,
+  goes,
+  perMinute,
+  onChange,
+}: {
+  channel: Broadcast['channel'];
+  goes: Goes;
+  perMinute: number;
+  onChange: (next: { goes?: Goes; per_minute?: number }) => void;
+}) {
+  const tomorrow = new Date(useNow().getTime() + DAY).toISOString().slice(0, 10);
+  const at = goes.on === 'now' ? { day: tomorrow, at: '10:00' } : { day: goes.day, at: goes.at };
+  const printed = goes.printed ? { printed: goes.printed } : {};
+  return (
+    <>
+      <div className="beside" role="radiogroup" aria-label="When it goes">
+        <label className="choice">
+          <input
+            type="radio"
+            name="goes"
+            checked={goes.on === 'now'}
+            onChange={() => onChange({ goes: { on: 'now', ...printed } })}
+          />{' '}
+          now
+        </label>
+        <label className="choice">
+          <input
+            type="radio"
+            name="goes"
+            checked={goes.on === 'office'}
+            onChange={() => onChange({ goes: { on: 'office', ...at, ...printed } })}
+          />{' '}
+          at a time here
+        </label>
+        <label className="choice">
+          <input
+            type="radio"
+            name="goes"
+            checked={goes.on === 'local'}
+            onChange={() => onChange({ goes: { on: 'local', ...at, ...printed } })}
+          />{' '}
+          at a time where each of them is
+        </label>
+        {goes.on !== 'now' && (
+          <>
+            <input
+              type="date"
+              aria-label="Day"
+              value={goes.day}
+              onChange={(event) => event.target.value && onChange({ goes: { ...goes, day: event.target.value } })}
+            />
+            <input
+              type="time"
+              aria-label="Clock time"
+              value={goes.at}
+              onChange={(event) => event.target.value && onChange({ goes: { ...goes, at: event.target.value } })}
+            />
+          </>
+        )}
+      </div>
+      <div className="beside small">
+        <label>
+          at most{' '}
+          <input
+            type="number"
+            min={1}
+            max={100_000}
+            style={{ width: 90 }}
+            aria-label="Most messages in a minute"
+            value={perMinute}
+            onChange={(event) => onChange({ per_minute: Math.min(100_000, Math.max(1, Number(event.target.value) || 1)) })}
+          />{' '}
+          in a minute
+        </label>
+        {channel === 'letter' && (
+          <label>
+            printed{' '}
+            <select
+              aria-label="Who prints the letters"
+              value={goes.printed ?? 'house'}
+              onChange={(event) => onChange({ goes: { ...goes, printed: event.target.value as 'house' | 'here' } })}
+            >
+              <option value="house">and posted by the print house</option>
+              <option value="here">here, as one file</option>
+            </select>
+          </label>
+        )}
+        <span className="soft">Quiet hours, holidays and caps hold for it as for everything that goes by itself.</span>
+      </div>
+    </>
+  );
+}
