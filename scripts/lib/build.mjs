@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import { copyFileSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { alone } from './alone.mjs';
 import { fromRoot } from './root.mjs';
 import { shown } from './run.mjs';
 import { say, Stop } from './say.mjs';
@@ -99,20 +100,22 @@ export async function bundleVisit() {
 export async function ensureBuilt({ dist = 'dist', next = '.next' } = {}) {
   const print = fingerprint();
   const stamp = fromRoot(dist, '.stamp');
-  if (
+  const there = () =>
     existsSync(stamp) &&
     readFileSync(stamp, 'utf8') === print &&
     existsSync(fromRoot(next, 'BUILD_ID')) &&
-    existsSync(fromRoot('public/visit/sign-in.js'))
-  )
-    return;
-  say('Building …');
-  await bundle(dist);
-  await bundleVisit();
-  const code = await shown(process.execPath, [fromRoot('node_modules/next/dist/bin/next'), 'build'], {
-    env: { ...process.env, NODE_ENV: 'production', NEXT_DIST_DIR: next, NEXT_TELEMETRY_DISABLED: '1' },
-    stdio: ['ignore', process.env.CI ? 'inherit' : 'ignore', 'inherit'],
+    existsSync(fromRoot('public/visit/sign-in.js'));
+  if (there()) return;
+  await alone('building', async () => {
+    if (there()) return;
+    say('Building …');
+    await bundle(dist);
+    await bundleVisit();
+    const code = await shown(process.execPath, [fromRoot('node_modules/next/dist/bin/next'), 'build'], {
+      env: { ...process.env, NODE_ENV: 'production', NEXT_DIST_DIR: next, NEXT_TELEMETRY_DISABLED: '1' },
+      stdio: ['ignore', process.env.CI ? 'inherit' : 'ignore', 'inherit'],
+    });
+    if (code !== 0) throw new Stop('The build failed (see above).');
+    writeFileSync(stamp, print);
   });
-  if (code !== 0) throw new Stop('The build failed (see above).');
-  writeFileSync(stamp, print);
 }

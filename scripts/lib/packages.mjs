@@ -1,6 +1,7 @@
 /** What the project needs from outside, installed when it is found missing: node modules, PostgreSQL, Chromium. */
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
+import { alone } from './alone.mjs';
 import { fromRoot } from './root.mjs';
 import { kept, shown } from './run.mjs';
 import { say, Stop } from './say.mjs';
@@ -14,19 +15,21 @@ export async function ensureNodeModules() {
   const lock = createHash('sha256')
     .update(readFileSync(fromRoot('package-lock.json')))
     .digest('hex');
-  if (existsSync(MARK) && readFileSync(MARK, 'utf8') === lock) return;
-  say('Installing node modules …');
-  if (
-    (await shown('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+  const there = () => existsSync(MARK) && readFileSync(MARK, 'utf8') === lock;
+  if (there()) return;
+  await alone('installing', async () => {
+    if (there()) return;
+    say('Installing node modules …');
+    const code = await shown('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
       env: { ...process.env, NODE_ENV: '' },
       stdio: ['ignore', process.stderr, 'inherit'],
-    })) !== 0
-  ) {
-    throw new Stop(
-      'The node modules could not be installed (npm ci failed, see above). Check the network and the disk, then start again.',
-    );
-  }
-  writeFileSync(MARK, lock);
+    });
+    if (code !== 0)
+      throw new Stop(
+        'The node modules could not be installed (npm ci failed, see above). Check the network and the disk, then start again.',
+      );
+    writeFileSync(MARK, lock);
+  });
 }
 
 /** The folder of PostgreSQL's programs, the newest version there is; null when it is not installed. */
