@@ -1,4 +1,7 @@
-/** One at a time on this machine: two starts that both find something missing must not install or build over each other. */
+/**
+ * One at a time on this machine: two starts that both find something missing must not install or build over each other. It is needed before
+ * there are node modules, so no package can do it.
+ */
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { fromRoot } from './root.mjs';
 import { say } from './say.mjs';
@@ -41,7 +44,7 @@ export async function alone(name, work) {
     const holder = holderOf(lock);
     if (holder !== null && !isAlive(holder)) rmSync(lock, { force: true });
     else if (!told) {
-      say(`Waiting for process ${holder}, which is at the same (${name}) …`);
+      say(`Waiting for process ${holder}, which is at the same (${name}) … If it is something else, delete ${lock}`);
       told = true;
     }
     await new Promise((resolve) => setTimeout(resolve, WAIT_MS));

@@ -153,7 +153,7 @@ function GoAhead({
   const when =
     goes.on === 'now' ? 'from now on' : `from ${goes.day}, ${goes.at}${goes.on === 'local' ? ' where each of them is' : ''}`;
   return (
-    <div className="reach" role="alertdialog" aria-label="Let it go">
+    <div className="reach" role="alertdialog" aria-label="Let it go" onKeyDown={(event) => event.key === 'Escape' && onBack()}>
       <p>
         It goes to <b>{people}</b>, {when}. What has gone cannot be called back; what has not can be paused and cancelled.
       </p>

@@ -22,7 +22,7 @@ export function PreviewTable({
           As they will be, the first {people.length} of {rows.toLocaleString('en-US')}
         </h2>
       </div>
-      <div className="preview">
+      <div className="file-preview">
         <table className="grid">
           <thead>
             <tr>
