@@ -20,6 +20,7 @@ import { campaigns } from './0018_campaigns';
 import { senders } from './0019_senders';
 import { messages } from './0020_messages';
 import { tried } from './0021_tried';
+import { queues } from './0022_queues';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -44,5 +45,6 @@ export const migrations: Migration[] = [
   senders,
   messages,
   tried,
+  queues,
 ];
 export type { Migration };

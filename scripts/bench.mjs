@@ -64,7 +64,7 @@ const SEED = (
   select 1, ${campaign}, (select max(id) from campaign_versions where campaign_id = ${campaign}), c.id, k.now, k.now, k.now from contacts c, (select clock_timestamp() + offset_ms * interval '1 millisecond' as now from clock) k where c.first_name = 'Due'`;
 
 /** What hand-written SQL alone needs to claim, insert an outbox row and reschedule, in batches of 100 on two connections. */
-const BY_HAND = `with due as (select id, contact_id from enrolments where state = 'active' and campaign_id = $1 order by due_at, id limit 100 for update skip locked),
+const BY_HAND = `with due as (select id, contact_id from enrolments where state = 'active' and campaign_id = $1 and due_at is not null order by due_at, id limit 100 for update skip locked),
   out as (insert into outbox (account_id, key, channel, contact_id, enrolment_id, user_id, address, payload, automatic, due_at, created_at)
     select 1, 'hand-' || id, 'text', contact_id, id, 2, '+15645550123', '{"text":"by hand"}'::jsonb, true, now() + interval '10 years', now() from due)
   update enrolments e set step = step + 1, due_at = now() + interval '1 day', planned_at = now() + interval '1 day', state = 'finished' from due where e.id = due.id returning e.id`;

@@ -4,50 +4,54 @@
  */
 import { decideTouch, type Campaign, type TouchDecision, type TouchEffect } from '@/core/campaigns';
 import type { Activity } from '@/core/contacts';
-import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
 import { matches, type Known, type Tree } from '@/core/segments';
 import { listFields, recordActivities } from '../contacts';
 import { readKnown } from '../segments';
 import { wordsFor } from '../templates';
 import { joinAsWritten, now, transact, type Tx } from '../shared';
 import { applyChanges, type Owed } from './apply';
+import { readAround, type Around } from './around';
 import { contactOf, PERSON, PERSON_JOINS, type PersonRow } from './person.rows';
 import { readVersions, type Version } from './versions';
 
 interface DueRow extends PersonRow {
   id: string;
-  settings: Partial<Settings>;
   campaign_id: string;
   campaign: string;
   version_id: string;
   step: number;
   round: number;
   last_at: Date | null;
-  zone: string;
   started_at: Date;
   due_at: Date;
   planned_at: Date | null;
   asks_words: boolean;
 }
 
+/** Whether the campaign runs. `is true` keeps it a list that is made once: joined, campaigns would decide in which order the rows are walked. */
+const runs = (campaignId: string): string => `(${campaignId} in (select p.id from campaigns p where p.state = 'on')) is true`;
+
 /**
  * Whether something else that goes by itself to the same person comes first: another enrolment that is due, or a message on its way.
  * One thing at a time is decided of a person, so that it does not depend on which worker is quicker.
+ * `offset 0` makes the planner find what the person has first, and not by the times (migration 0022).
  */
-const EARLIER = `(exists (select 1 from enrolments d where d.contact_id = e.contact_id and d.state in ('active','paused') and (d.due_at, d.id) < (e.due_at, e.id) and (select q.state = 'on' from campaigns q where q.id = d.campaign_id))
-      or exists (select 1 from outbox o where o.contact_id = e.contact_id and o.automatic and o.state in ('waiting','sending') and o.due_at <= $1 and (o.retry_at is null or o.retry_at <= clock_timestamp())))`;
+const EARLIER = `(exists (select 1 from (select x.id, x.due_at, x.campaign_id from enrolments x where x.contact_id = e.contact_id and x.state in ('active','paused') offset 0) d
+        where (d.due_at, d.id) < (e.due_at, e.id) and ${runs('d.campaign_id')})
+      or exists (select 1 from (select x.due_at, x.retry_at from outbox x where x.contact_id = e.contact_id and x.automatic and x.state in ('waiting','sending') offset 0) o
+        where o.due_at <= $1 and (o.retry_at is null or o.retry_at <= clock_timestamp())))`;
 
 /* What else holds it is asked row by row, so that the rows are walked in the order in which they fall due, and no further than the batch is long. */
 const CLAIM = `
   with due as (
-    select e.* from enrolments e where e.state in ('active','paused') and e.due_at <= $1 and not ${EARLIER}
-      and (select p.state = 'on' from campaigns p where p.id = e.campaign_id) and (select not k.campaigns_held from contacts k where k.id = e.contact_id)
-      and (select not coalesce((a.settings->>'campaignsHeld')::boolean, false) from accounts a where a.id = e.account_id)
+    select e.id, e.account_id, e.contact_id, e.campaign_id, e.version_id, e.step, e.round, e.last_at, e.started_at, e.due_at, e.planned_at from enrolments e where e.state in ('active','paused') and e.due_at <= $1 and not ${EARLIER}
+      and ${runs('e.campaign_id')} and (select not k.campaigns_held from contacts k where k.id = e.contact_id)
+      and (e.account_id in (select a.id from accounts a where not coalesce((a.settings->>'campaignsHeld')::boolean, false))) is true
     order by e.due_at, e.id limit $2 for update skip locked
   )
-  select e.id, a.settings, a.time_zone as zone, e.campaign_id, p.name as campaign, e.version_id, e.step, e.round, e.last_at, e.started_at, e.due_at, e.planned_at, v.asks_words,
+  select e.id, e.campaign_id, p.name as campaign, e.version_id, e.step, e.round, e.last_at, e.started_at, e.due_at, e.planned_at, v.asks_words,
     ${PERSON({ dates: 'v.asks_dates', household: 'v.asks_household or v.asks_words', fields: 'v.asks_fields or v.asks_words', listing: 'v.asks_listing or v.asks_words' })}
-  from due e join campaigns p on p.id = e.campaign_id join campaign_versions v on v.id = e.version_id join contacts c on c.id = e.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = e.account_id ${PERSON_JOINS}
+  from due e join campaigns p on p.id = e.campaign_id join campaign_versions v on v.id = e.version_id join contacts c on c.id = e.contact_id join contact_facts f on f.contact_id = c.id ${PERSON_JOINS}
   order by e.due_at, e.id`;
 
 /** Carries out up to `limit` enrolments due by now. @returns how many there were; fewer than `limit` means that nothing more is due */
@@ -57,6 +61,7 @@ export async function carryOutDue(limit = 200): Promise<number> {
     await joinAsWritten(tx);
     const rows = await tx.rows<DueRow>(CLAIM, [at, limit]);
     if (!rows.length) return 0;
+    const around = await readAround(tx, rows);
     const versions = await readVersions(
       tx,
       rows.map((row) => row.version_id),
@@ -65,17 +70,21 @@ export async function carryOutDue(limit = 200): Promise<number> {
       tx,
       rows.filter((row) => row.asks_words).map((row) => row.account_id),
     );
-    const campaignOf = (row: DueRow): Campaign => ({
-      ...versions.get(row.version_id)!,
-      id: row.campaign_id,
-      name: row.campaign,
-      wordsOf: wordsOf.get(row.account_id),
+    const campaigns = new Map<string, Campaign>();
+    const campaignOf = (row: DueRow): Campaign => {
+      const known = campaigns.get(row.version_id);
+      if (known) return known;
+      const wording = { id: row.campaign_id, name: row.campaign, wordsOf: wordsOf.get(row.account_id) };
+      const campaign = { ...versions.get(row.version_id)!, ...wording };
+      campaigns.set(row.version_id, campaign);
+      return campaign;
+    };
+    const meets = await askedOf(tx, rows, versions, around, at);
+    const decided = rows.map((row) => {
+      const contact = contactOf(row, around, meets(row));
+      const { settings } = around.house(row.account_id);
+      return { row, decision: decideTouch(campaignOf(row), enrolmentOf(row), contact, settings, at) };
     });
-    const meets = await askedOf(tx, rows, versions, at);
-    const decided = rows.map((row) => ({
-      row,
-      decision: decideTouch(campaignOf(row), enrolmentOf(row), contactOf(row, meets(row)), settingsOf(row), at),
-    }));
     await write(tx, decided, at);
     for (const accountId of new Set(rows.map((row) => row.account_id))) {
       const own = decided.filter(({ row }) => row.account_id === accountId);
@@ -100,6 +109,7 @@ async function askedOf(
   tx: Tx,
   rows: DueRow[],
   versions: ReadonlyMap<string, Version>,
+  around: Around,
   at: Date,
 ): Promise<(row: DueRow) => (tree: Tree) => boolean> {
   const asks = (row: DueRow): boolean =>
@@ -117,11 +127,11 @@ async function askedOf(
   }
   return (row) => (tree) => {
     const one = known.get(row.contact_id);
-    return one !== undefined && matches(tree, one, { at, zone: row.zone }, fields.get(row.account_id));
+    const { zone } = around.house(row.account_id);
+    return one !== undefined && matches(tree, one, { at, zone }, fields.get(row.account_id));
   };
 }
 
-const settingsOf = (row: DueRow): Settings => ({ ...DEFAULT_SETTINGS, ...row.settings });
 const enrolmentOf = (row: DueRow) => ({
   id: row.id,
   step: row.step,
@@ -288,7 +298,7 @@ const owedOf = (row: DueRow, decision: TouchDecision): Owed[] =>
 /** When the next enrolment falls due; null when none does. */
 export async function nextDue(tx: Tx): Promise<Date | null> {
   const row = await tx.first<{ at: Date | null }>(
-    `select e.due_at as at from enrolments e join campaigns p on p.id = e.campaign_id and p.state = 'on' join accounts a on a.id = e.account_id and not coalesce((a.settings->>'campaignsHeld')::boolean, false) join contacts k on k.id = e.contact_id and not k.campaigns_held where e.state in ('active','paused') order by e.due_at limit 1`,
+    `select e.due_at as at from enrolments e join campaigns p on p.id = e.campaign_id and p.state = 'on' join accounts a on a.id = e.account_id and not coalesce((a.settings->>'campaignsHeld')::boolean, false) join contacts k on k.id = e.contact_id and not k.campaigns_held where e.state in ('active','paused') and e.due_at is not null order by e.due_at limit 1`,
   );
   return row?.at ?? null;
 }

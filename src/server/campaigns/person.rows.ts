@@ -1,17 +1,14 @@
 /** What a campaign must know of a person, read in one place for those who are due and those who are rehearsed. */
 import type { PermissionState, TouchedContact } from '@/core/campaigns';
-import { showPhone } from '@/core/capture';
 import { firstNamesTogether, type Channel, type Stage } from '@/core/contacts';
 import { mergeFields, ownField, type MergeFields } from '@/core/messages';
 import type { Tree } from '@/core/segments';
 import type { Tx } from '../shared';
+import { readAround, type Around, type Standing } from './around';
 import { DATES, type Dates } from './enrol.service';
 
-export interface PersonRow {
-  account_id: string;
-  account_name: string;
+export interface PersonRow extends Standing {
   contact_id: string;
-  owner_id: string | null;
   stage: Stage;
   time_zone: string;
   do_not_contact: boolean;
@@ -21,8 +18,6 @@ export interface PersonRow {
   first_name: string;
   last_name: string;
   street: string | null;
-  office: string | null;
-  team: boolean;
   texts_out: number;
   listing: { address?: string | null; town?: string | null; price?: number | null; beds?: number | null } | null;
   city: string | null;
@@ -39,10 +34,6 @@ export interface PersonRow {
   last_in_at: Date | null;
   last_opened_at: Date | null;
   own_fields: Record<string, string> | null;
-  agent_first: string | null;
-  agent_last: string | null;
-  agent_phone: string | null;
-  agent_email: string | null;
 }
 
 /** The account's own fields of a contact as words, by their names; read only when a campaign uses one. */
@@ -55,19 +46,17 @@ const OWN_FIELDS = `(select jsonb_object_agg(name, value) from (select d.name, s
 const LISTING = `(select json_build_object('address', i.parsed->'listing'->>'address', 'town', coalesce(i.parsed->'listing'->>'city', l.city), 'price', coalesce((i.parsed->'listing'->>'price')::float8, l.price::float8), 'beds', l.beds::float8)
     from inquiries i left join listings l on l.account_id = i.account_id and l.number = i.parsed->'listing'->>'id' where i.contact_id = c.id and i.parsed->'listing'->>'address' is not null order by i.arrived_at desc limit 1)`;
 
-/** The columns of a person: a contact `c` with facts `f` in an account `a`. What few plans ask for is read when the conditions say so. */
+/** The columns of a person: a contact `c` with facts `f`. What few plans ask for is read when the conditions say so. */
 export const PERSON = (asks: { dates: string; household: string; fields: string; listing: string }): string =>
-  `c.account_id, a.name as account_name, c.id as contact_id, c.owner_id, c.stage, c.time_zone, c.do_not_contact, coalesce(hh.do_not_contact, false) as household_says_no, ph.registered, f.last_inquiry_at,
+  `c.account_id, c.id as contact_id, c.owner_id, c.office_id, c.stage, c.time_zone, c.do_not_contact, coalesce(hh.do_not_contact, false) as household_says_no, ph.registered, f.last_inquiry_at,
     c.first_name, c.last_name, c.street, c.city, c.postal_code, ph.value as phone, ph.fault as phone_fault, em.value as email, em.fault as email_fault,
     exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
-    ofc.name as office, exists (select 1 from users t where t.account_id = c.account_id and t.role = 'agent' and t.active offset 1) as team, f.texts_out,
-    f.went, f.last_in_at, f.last_opened_at, case when ${asks.dates} then ${DATES} end as dates,
+    f.texts_out, f.went, f.last_in_at, f.last_opened_at, case when ${asks.dates} then ${DATES} end as dates,
     case when ${asks.household} then (select array_agg(o.first_name order by o.id <> c.id, o.id) from contacts o where o.id = c.id or (o.household_id = c.household_id and o.deleted_at is null)) end as first_names,
     case when ${asks.fields} then ${OWN_FIELDS} end as own_fields, case when ${asks.listing} then ${LISTING} end as listing,
-    (select jsonb_object_agg(channel, jsonb_build_object('state', state, 'at', at, 'how', how)) from permissions r
-      where r.account_id = c.account_id and r.address = any(array[ph.value, em.value, 'person:' || c.id])) as permissions,
-    u.first_name as agent_first, u.last_name as agent_last, u.phone as agent_phone, u.email as agent_email`;
-export const PERSON_JOINS = `left join users u on u.id = c.owner_id left join offices ofc on ofc.id = c.office_id left join households hh on hh.id = c.household_id
+    (select json_object_agg(channel, json_build_object('state', state, 'at', at, 'how', how)) from permissions r
+      where r.account_id = c.account_id and r.address = any(array[ph.value, em.value, 'person:' || c.id])) as permissions`;
+export const PERSON_JOINS = `left join households hh on hh.id = c.household_id
   left join lateral (select value, fault, registered from contact_points where contact_id = c.id and kind = 'phone' and active order by position, id limit 1) ph on true
   left join lateral (select value, fault from contact_points where contact_id = c.id and kind = 'email' and active order by position, id limit 1) em on true`;
 
@@ -75,15 +64,8 @@ export const PERSON_JOINS = `left join users u on u.id = c.owner_id left join of
 export const mailingAddress = (row: { street: string | null; city: string | null; postal_code: string | null }): string | null =>
   row.street && row.city && row.postal_code ? `${row.street}, ${row.city} ${row.postal_code}` : null;
 
-/** The agents are few and their numbers stay the same; formatting one takes as long as deciding a touch. */
-const shownPhones = new Map<string, string>();
-function agentPhone(phone: string): string {
-  const known = shownPhones.get(phone) ?? showPhone(phone);
-  if (shownPhones.size < 10_000) shownPhones.set(phone, known);
-  return known;
-}
-
-export function contactOf(row: PersonRow, meets: (tree: Tree) => boolean): TouchedContact {
+/** A person as guardrails and words see them. */
+export function contactOf(row: PersonRow, around: Around, meets: (tree: Tree) => boolean): TouchedContact {
   const permission = (channel: string): PermissionState | undefined => {
     const known = row.permissions?.[channel];
     return known && { state: known.state, at: new Date(known.at), how: known.how };
@@ -114,12 +96,13 @@ export function contactOf(row: PersonRow, meets: (tree: Tree) => boolean): Touch
     answeredAt: row.last_in_at,
     openedAt: row.last_opened_at,
     meets,
-    fields: fieldsOf(row),
+    fields: fieldsOf(row, around),
   };
 }
 
 /** What merge fields say of a person. */
-export function fieldsOf(row: PersonRow): MergeFields {
+function fieldsOf(row: PersonRow, around: Around): MergeFields {
+  const house = around.house(row.account_id);
   return {
     ...mergeFields({
       firstName: row.first_name,
@@ -127,19 +110,11 @@ export function fieldsOf(row: PersonRow): MergeFields {
       lastName: row.last_name,
       town: row.city,
       street: row.street,
-      office: row.office,
-      team: row.team,
+      office: around.office(row.office_id),
+      team: house.team,
       listing: row.listing,
-      agent:
-        row.agent_first === null
-          ? null
-          : {
-              firstName: row.agent_first,
-              name: `${row.agent_first} ${row.agent_last}`,
-              phone: row.agent_phone ? agentPhone(row.agent_phone) : '',
-              email: row.agent_email,
-            },
-      brokerage: row.account_name,
+      agent: around.agent(row.owner_id),
+      brokerage: house.name,
     }),
     ...Object.fromEntries(Object.entries(row.own_fields ?? {}).map(([name, value]) => [ownField(name), value])),
   };
@@ -153,8 +128,9 @@ export async function readPeople(
 ): Promise<Map<string, TouchedContact>> {
   const rows = await tx.rows<PersonRow>(
     `select ${PERSON({ dates: 'false', household: String(asks.household), fields: String(asks.fields), listing: String(asks.listing) })}
-     from contacts c join contact_facts f on f.contact_id = c.id join accounts a on a.id = c.account_id ${PERSON_JOINS} where c.id = any($1::bigint[])`,
+     from contacts c join contact_facts f on f.contact_id = c.id ${PERSON_JOINS} where c.id = any($1::bigint[])`,
     [[...ids]],
   );
-  return new Map(rows.map((row) => [row.contact_id, contactOf(row, () => false)]));
+  const around = await readAround(tx, rows);
+  return new Map(rows.map((row) => [row.contact_id, contactOf(row, around, () => false)]));
 }

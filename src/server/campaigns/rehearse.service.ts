@@ -7,6 +7,7 @@ import { matches, type Tree } from '@/core/segments';
 import { listFields, segmentSql } from '../contacts';
 import { readKnown } from '../segments';
 import { enqueue, now, reader, transact } from '../shared';
+import { readAround } from './around';
 import { readPlan } from './campaigns.service';
 import { findCampaign } from './campaigns.repository';
 import { keptOut } from './enrol.service';
@@ -97,17 +98,18 @@ export async function performCampaignRehearsal(id: string, going: () => boolean)
     if (!going()) throw new AppError('conflict', 'The process ends; another goes on.', { retry: true });
     const ids = people.slice(from, from + PIECE);
     const rows = await tx.rows<PersonRow>(
-      `select ${PERSON({ dates: 'true', household: 'false', fields: 'false', listing: 'false' })} from contacts c join contact_facts f on f.contact_id = c.id join accounts a on a.id = c.account_id ${PERSON_JOINS} where c.id = any($1::bigint[])`,
+      `select ${PERSON({ dates: 'true', household: 'false', fields: 'false', listing: 'false' })} from contacts c join contact_facts f on f.contact_id = c.id ${PERSON_JOINS} where c.id = any($1::bigint[])`,
       [ids],
     );
+    const around = await readAround(tx, rows);
     const under = await underWay(ids, order.campaign_id);
     const known = asked.length ? await readKnown(accountId, ids, at) : null;
     for (const row of rows) {
       const one = known?.get(row.contact_id);
       const meets = (tree: Tree): boolean => Boolean(one && matches(tree, one, { at, zone: order.zone }, fields));
       rehearsal.add({
-        contact: contactOf(row, meets),
-        agent: row.agent_first ? `${row.agent_first} ${row.agent_last}` : null,
+        contact: contactOf(row, around, meets),
+        agent: around.agent(row.owner_id)?.name ?? null,
         under: under.get(row.contact_id) ?? [],
       });
     }

@@ -100,8 +100,10 @@ export const DEAD_AFTER_SECONDS = 10;
 /**
  * Whether another message that goes by itself to the same person comes before `o`. One is in hand at a time, so that the caps and the gap
  * between texts are asked when the one before has gone, whichever worker has it; one that is being tried again holds nobody up.
+ * `offset 0` makes the planner find what the person has first, and not by the times (migration 0022).
  */
-const EARLIER = `exists (select 1 from outbox p where p.contact_id = o.contact_id and p.automatic and p.state in ('waiting','sending') and (p.due_at, p.key) < (o.due_at, o.key) and (p.retry_at is null or p.retry_at <= clock_timestamp()))`;
+const EARLIER = `exists (select 1 from (select x.due_at, x.key, x.retry_at from outbox x where x.contact_id = o.contact_id and x.automatic and x.state in ('waiting','sending') offset 0) p
+      where (p.due_at, p.key) < (o.due_at, o.key) and (p.retry_at is null or p.retry_at <= clock_timestamp()))`;
 
 /**
  * Rows that are due, locked. Of a person for whom another claims at this moment none is taken: that claim is not to be seen from here yet, and
