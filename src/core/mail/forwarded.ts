@@ -65,25 +65,40 @@ export function withoutQuoted(text: string): string {
   return kept.join('\n').trim();
 }
 
-/** A body as far as its closing: what stands below is the writer's own card. */
-export function beforeSignature(text: string): string {
+/** A body as far as its closing, or as the line with the writer's name alone: what stands below is their own card. */
+export function beforeSignature(text: string, writer = ''): string {
   const lines = text.split('\n');
-  const at = lines.findIndex((line, n) => n > 0 && isClosing(line));
+  const signs = (line: string): boolean => writer !== '' && line.trim().toLowerCase() === writer.trim().toLowerCase();
+  const at = lines.findIndex((line, n) => n > 0 && (isClosing(line) || signs(line)));
   return (at > 0 ? lines.slice(0, at) : lines).join('\n').trim();
 }
 
 const SENT_FROM =
   /^\s*(?:sent from my|sent via my|von meinem .{0,30}gesendet|enviado desde mi|enviado do meu|envoyé de(?:puis)? mon|inviato da|verzonden vanaf|skickat från)\b/iu;
 
+/** A service that passes a mail on in somebody's name: `Priya Anand (via HomeQuay)`. */
+const VIA = /(?:^|\s|\()via\s+([^()]+?)\s*\)?$/iu;
+export const isPassedOn = (sender: string): boolean => VIA.test(sender);
+/** What a sender that is a service calls itself. */
+export const serviceOf = (sender: string): string => VIA.exec(sender)?.[1] ?? sender.split(/[,|(]/)[0]!.trim();
+
+/** A body without the line in which a telephone speaks of itself. */
+export const withoutDevice = (text: string): string =>
+  text
+    .split('\n')
+    .filter((line) => !SENT_FROM.test(line))
+    .join('\n')
+    .trim();
+
 /** A body without the lines in which the service that sent it speaks of itself: those that name it. */
 export function withoutService(text: string, mail: Mail): string {
-  const name = (mail.from?.name ?? '').split(/[,|(]/)[0]!.trim().toLowerCase();
+  const name = serviceOf(mail.from?.name ?? '').toLowerCase();
   const domain = (mail.from?.address.split('@')[1] ?? '').toLowerCase();
-  return text
+  return withoutDevice(text)
     .split('\n')
     .filter((line) => {
       const plain = line.toLowerCase();
-      return !SENT_FROM.test(plain) && !(name.length > 5 && plain.includes(name)) && !(domain && plain.includes(domain));
+      return !(name.length > 5 && plain.includes(name)) && !(domain && plain.includes(domain));
     })
     .join('\n')
     .trim();

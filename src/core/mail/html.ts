@@ -114,7 +114,9 @@ class HtmlReader {
   }
 
   private table(table: Element): void {
-    const rows = this.rows(table).map((row) => this.tags(row).filter(({ name }) => name === 'td' || name === 'th'));
+    const rows = this.rows(table).map((row) =>
+      this.unnumbered(this.tags(row).filter(({ name }) => name === 'td' || name === 'th')),
+    );
     let heads: Element[] | null = null;
     for (const [at, cells] of rows.entries()) {
       const first = cells[0];
@@ -134,6 +136,9 @@ class HtmlReader {
       } else this.lines.push(cells.map((cell) => this.tidy(cell)).join('  '), '');
     }
   }
+  /** A row without the number that counts it. */
+  private unnumbered = (cells: Element[]): Element[] =>
+    cells.length > 2 && /^\d{1,3}[.)]?$/.test(this.tidy(cells[0]!)) ? cells.slice(1) : cells;
   private holdsTable = (cell: Element): boolean => this.tags(cell).some((one) => one.name === 'table' || this.holdsTable(one));
   private span = (cell: Element): number => Number(cell.attribs.colspan) || 1;
   private width = (cells: Element[]): number => cells.reduce((sum, cell) => sum + this.span(cell), 0);

@@ -23,7 +23,8 @@ export type Meaning =
   | 'move'
   | 'purpose';
 
-const word = (pattern: string): RegExp => new RegExp(`(?:^|\\s)(?:${pattern})(?=\\s|$)`, 'u');
+const bare = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '');
+const word = (pattern: string): RegExp => new RegExp(`(?:^|\\s)(?:${bare(pattern)})(?=\\s|$)`, 'u');
 const whole = (pattern: string): RegExp => new RegExp(`^(?:${pattern})$`, 'u');
 
 const CONSENT = word(
@@ -67,61 +68,62 @@ const RULES: [Meaning, RegExp][] = [
       'account help|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we showed|estimated?|estimate|fax|received at|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
     ),
   ],
+  ['purpose', word('(?:buying or selling|selling or buying|buy or sell|sell or buy)')],
   ['consent', CONSENT],
   [
     'partner',
     word(
-      'partner|spouse|co ?buyer|co ?applicant|second (?:person|buyer|applicant)|wife|husband|ehepartner|pareja|conyuge|conjoint|coniuge',
+      'partner|spouse|co ?buyer|co ?applicant|second (?:person|buyer|applicant)|wife|husband|ehepartner|pareja|conyuge|conjoint|coniuge|co ?borrower',
     ),
   ],
   ['selling', word('selling|thinking of selling|when do you want to sell|verkaufen|verkauf geplant|vender|vendre')],
   [
     'message',
     word(
-      'messages?|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|anything else|what can we do|how can we help|tell us|inquiry',
+      'messages?|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|tresc(?: wiadomosci)?|uwagi|mesaj\\p{L}*|сообщение|комментарий|вопрос|повідомлення|tin nhan|loi nhan|noi dung|zprava|sprava|poznamka|uzenet|megjegyzes|viesti|μηνυμα|mensahe|رسالة|الرسالة|الملاحظات|anything else|what can we do|how can we help|tell us|inquiry',
     ),
   ],
   [
     'email',
     word(
-      'e ?mails?|e-?mails?|mail|electronic mail|email address|correo|correo electronico|courriel|adresse mail|posta elettronica|e ?post|e-?postadresse|write to (?:you|them)|reach (?:them|you) at|adres e mail',
+      'e ?mails?|e-?mails?|mail|electronic mail|email address|correo|correo electronico|courriel|adresse mail|posta elettronica|e ?post|e-?postadresse|write to (?:you|them)|reach (?:them|you) at|adres e mail|e ?posta|posta|почта|электронная почта|эл почта|email cim|e mail cim|sahkoposti|البريد|البريد الالكتروني|(?:reach|write|mail) (?:her|him|them|me) (?:at|on|to)',
     ),
   ],
   [
     'name',
     word(
-      'caller name|contact name|first (?:name )?(?:and )?last(?: name)?|name and surname|vor und (?:nach|zu)name|vorname (?:und )?nachname|prenom (?:et )?nom|nom (?:et )?prenom|nombres? y apellidos?|nome e (?:cognome|sobrenome|apelido)|cognome e nome|voor en achternaam|fornavn og etternavn|for og (?:etter|efter)navn|for och efternamn|imie i nazwisko',
+      'caller name|contact name|first (?:name )?(?:and )?last(?: name)?|name and surname|vor und (?:nach|zu)name|vorname (?:und )?nachname|prenom (?:et )?nom|nom (?:et )?prenom|nombres? y apellidos?|nome e (?:cognome|sobrenome|apelido)|cognome e nome|voor en achternaam|fornavn og etternavn|for og (?:etter|efter)navn|for och efternamn|imie i nazwisko|ad soyad|adi(?:niz)? soyadi(?:niz)?|isim soyisim|фио|имя и фамилия|ho va ten|ho ten|jmeno a prijmeni|meno a priezvisko|nume si prenume|teljes nev|etu ja sukunimi|ονοματεπωνυμο|buong pangalan|الاسم الكامل',
     ),
   ],
   [
     'phone',
     word(
-      'phones?|telephone|tel|telefono|telefon\\p{L}*|telefone|mobile|mobil\\p{L}*|cell|cellphone|cell phone|handy\\p{L}*|rufnummer|caller|movil|celular|portable|cellulare|whatsapp|telephon\\p{L}*|gsm|tlf|contact number|(?:which|what|best) number|number is best|numero',
+      'phones?|telephone|tel|telefono|telefon\\p{L}*|telefone|mobile|mobil\\p{L}*|cell|cellphone|cell phone|handy\\p{L}*|rufnummer|caller|movil|celular|portable|cellulare|whatsapp|telephon\\p{L}*|gsm|tlf|contact number|(?:which|what|best) number|number is best|numero|telefoon\\p{L}*|telemovel|telefono\\p{L}*|телефон\\p{L}*|номер телефона|dien thoai|so dien thoai|telefonszam|puhelin\\p{L}*|τηλεφωνο|الهاتف|رقم الهاتف|الجوال|cep(?: telefonu)?',
     ),
   ],
   [
     'last',
     word(
-      'last name|lastname|surname|family name|family|apellidos?|nachname|familienname|nom de famille|cognome|achternaam|etternavn|efternavn|efternamn|sobrenome|nazwisko|lname',
+      'last name|lastname|surname|family name|family|apellidos?|nachname|familienname|nom de famille|cognome|achternaam|etternavn|efternavn|efternamn|sobrenome|nazwisko|lname|soyad\\p{L}*|soyisim|фамилия|прізвище|prijmeni|priezvisko|vezeteknev|sukunimi|επωνυμο|apelido',
     ),
   ],
   [
     'first',
     word(
-      'first name|firstname|given name|given|forename|vorname|prenom|voornaam|fornavn|fornamn|primeiro nome|imie|fname|nombre de pila',
+      'first name|firstname|given name|given|forename|vorname|prenom|voornaam|fornavn|fornamn|primeiro nome|imie|fname|nombre de pila|keresztnev|etunimi|prenume',
     ),
   ],
   [
     'budget',
     word(
-      'budget|price range|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|up to|budget max|prix max|finanzierungsrahmen',
+      'budget|price range|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|budjetti|προυπολογισμος|الميزانية',
     ),
   ],
   ['price', whole('asked|asking|offered at')],
   [
     'price',
     word(
-      'asking price|price|list price|kaufpreis|preis|precio|prix|prezzo|prijs|pris|preco|cena|rent|monthly rent|miete|kaltmiete|alquiler|renta|loyer',
+      'asking price|price|list price|kaufpreis|preis|precio|prix|prezzo|prijs|pris|preco|cena|rent|monthly rent|miete|kaltmiete|alquiler|renta|loyer|fiyat|cena|цена|стоимость|gia|hinta|pret|τιμη|السعر',
     ),
   ],
   [
@@ -132,23 +134,25 @@ const RULES: [Meaning, RegExp][] = [
   [
     'name',
     word(
-      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect',
+      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|(?:requested|submitted|sent|asked) by|requester|borrower|isim|ad|adiniz|имя|ім я|ten|jmeno|meno|nev|nimi|nume|ονομα|pangalan|الاسم|enquirer',
     ),
   ],
   [
     'listing',
     word(
-      're|regarding|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about',
+      're|regarding|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about|ilan\\p{L}*|objeto|nieruchomosc|oferta|объект|недвижимость|bat dong san|nemovitost|ingatlan|kohde|anuncio|العقار',
     ),
   ],
   [
     'address',
-    word('address|street|location|lage|anschrift|adresse|direccion|domicilio|indirizzo|ubicacion|adres|endereco|strasse'),
+    word(
+      'address|street|location|lage|anschrift|adresse|direccion|domicilio|indirizzo|ubicacion|adres|endereco|strasse|morada|адрес|dia chi|adresa|cim|osoite|διευθυνση|العنوان',
+    ),
   ],
   [
     'areas',
     word(
-      'areas?|towns?|cities|city|neighbou?rhoods?|zonas?|barrios?|preferred location|regions?|stadtteile?|gebiete?|orte?|quartiers?|zone|wijken?',
+      'areas?|towns?|cities|city|neighbou?rhoods?|zonas?|barrios?|preferred location|regions?|stadtteile?|gebiete?|orte?|quartiers?|zone|wijken?|looking in|searching in|search area|район\\p{L}*|bolge\\p{L}*|semt|okolice|dzielnic\\p{L}*|khu vuc|lokalit\\p{L}*|alue|περιοχη|المنطقة',
     ),
   ],
   [
@@ -160,10 +164,30 @@ const RULES: [Meaning, RegExp][] = [
   [
     'purpose',
     word(
-      'purpose|role|interest|interested|i am an?|looking to|buying or selling|zweck|objetivo|anliegen|intent|request type|lead type',
+      'purpose|role|interest|interested|i am an?|looking to|buying or selling|zweck|objetivo|anliegen|intent|request type|lead type|ik wil|ich (?:mochte|will)|je (?:souhaite|veux|cherche)|quiero|deseo|busco|eu quero|quero|jeg vil|jag vill|chce|voglio|vorrei|i (?:want|would like)(?: to)?|temat|betreff|asunto|objet|onderwerp|oggetto|assunto|emne|amne|konu|тема|цель|cel|amac|muc dich|ucel|cel zapytania|finalidade|objectif|scopo|doel',
     ),
   ],
 ];
+
+/** The same for languages that put no space between words; where a label holds words of several meanings, the first rule decides. */
+const UNDIVIDED: [Meaning, RegExp][] = (
+  [
+    ['ignored', '送信日時|受付|担当|登録日|提交时间|접수|담당'],
+    ['listing', '物件|房源|매물'],
+    ['message', '内容|問い?合わ?せ|お問合せ|メッセージ|要望|備考|コメント|質問|留言|备注|備註|咨询|諮詢|訊息|문의|메시지|요청'],
+    ['email', 'メール|邮箱|郵箱|邮件|郵件|信箱|이메일|메일'],
+    ['phone', '電話|电话|携帯|手机|手機|전화|휴대폰|연락처'],
+    ['budget', '予算|预算|預算|예산|希望価格'],
+    ['price', '価格|价格|價格|가격|賃料|租金|월세'],
+    ['beds', '寝室|卧室|臥室|침실'],
+    ['baths', '浴室|욕실|卫生间|衛生間'],
+    ['name', '名前|氏名|姓名|名字|联系人|聯絡人|이름|성명|성함|称呼'],
+    ['address', '住所|所在地|地址|주소'],
+    ['areas', 'エリア|地域|区域|區域|지역'],
+    ['move', '入居|引越|入住|입주|이사'],
+    ['purpose', '希望|目的|意向|需求|용도|목적'],
+  ] as const
+).map(([meaning, pattern]) => [meaning, new RegExp(bare(pattern), 'u')]);
 
 /** Small letters without accents, signs and camel case; one space between words. */
 export function plainLabel(label: string): string {
@@ -174,6 +198,9 @@ export function plainLabel(label: string): string {
     .toLowerCase()
     .replace(/ß/g, 'ss')
     .replace(/ø/g, 'o')
+    .replace(/ł/g, 'l')
+    .replace(/đ/g, 'd')
+    .replace(/ı/g, 'i')
     .replace(/[’']s\b/g, '')
     .replace(/[^\p{L}\p{N}]+/gu, ' ')
     .trim();
@@ -183,7 +210,7 @@ export function plainLabel(label: string): string {
 const OTHERS = word(
   'coordinator|agent|agents|broker|office|sender|vendor|realtor|recipient|assigned|advisor|company|dealer|account|publisher|provider',
 );
-const PARTNERS = word('partner|spouse|co ?buyer|co ?applicant');
+const PARTNERS = word('partner|spouse|co ?buyer|co ?applicant|co ?borrower');
 
 /** @param path the groups around the label in a document @returns null for a label that says nothing known */
 export function meaningOf(label: string, path: string[] = []): Meaning | null {
@@ -194,7 +221,9 @@ export function meaningOf(label: string, path: string[] = []): Meaning | null {
   if (groups.some((group) => PARTNERS.test(group))) return 'partner';
   if (groups.some((group) => CONSENT.test(group) || group === 'permissions')) return 'consent';
   const found =
-    RULES.find(([meaning, pattern]) => pattern.test(plain) && (meaning !== 'consent' || channelOf(label)))?.[0] ?? null;
+    RULES.find(([meaning, pattern]) => pattern.test(plain) && (meaning !== 'consent' || channelOf(label)))?.[0] ??
+    (plain.length <= 20 ? UNDIVIDED.find(([, pattern]) => pattern.test(plain))?.[0] : null) ??
+    null;
   if (!found && CONSENT.test(plain)) return 'ignored';
   if (groups.some((group) => word('search|criteria|wants|home|preferences|looking for|filter').test(group))) {
     if (found === 'price') return 'budget';

@@ -3,7 +3,8 @@
  * answer. A label without a value does not swallow the next label.
  */
 import type { Entry, Reading } from './mail';
-import { meaningOf, plainLabel, type Meaning } from './labels';
+import { boxOf } from './values';
+import { channelOf, meaningOf, plainLabel, type Meaning } from './labels';
 
 /** Lines with which somebody else's words begin: a signature, a closing. */
 const CLOSING =
@@ -15,7 +16,8 @@ const HEADERISH = /^(?:subject|to|cc|bcc|from|reply-to|content-type|mime-version
 
 /** The service speaks again: what somebody typed ends before it. */
 const SERVICE =
-  /^(?:please )?(?:do not (?:reply|respond|answer)|don['’]t reply|view (?:this )?(?:lead|inquiry|request|message|contact|in (?:your )?browser)|open (?:this )?(?:lead|inquiry)|reply to (?:this )?(?:lead|inquiry|\p{L}+ now)|unsubscribe|you (?:are|have been) (?:receiving|sent)|this (?:e-?mail|message|lead|inquiry) (?:was|is|has been) (?:sent|generated|delivered)|sent (?:by|from|via) |powered by|©|\(c\) \d|copyright|bitte (?:antworten|nicht)|diese (?:e-?mail|nachricht) wurde|sie erhalten diese|non rispondere|ricevi questa|no respond\p{L}|este (?:correo|mensaje) |ha recibido este|ne pas r\p{L}+|ne r\p{L}+z pas|vous recevez|este e-?mail foi|não responda|dit bericht is|beantwoord dit)/iu;
+  /^(?:please )?(?:do not (?:reply|respond|answer)|don['’]t reply|view (?:this )?(?:lead|inquiry|request|message|contact|in (?:your )?browser)|open (?:this )?(?:lead|inquiry)|reply to (?:this )?(?:lead|inquiry|e-?mail|message|\p{L}+ now)|unsubscribe|you (?:are|have been) (?:receiving|sent)|this (?:e-?mail|message|lead|inquiry) (?:was|is|has been) (?:sent|generated|delivered)|sent (?:by|from|via) |powered by|©|\(c\) \d|copyright|bitte (?:antworten|nicht)|diese (?:e-?mail|nachricht) wurde|sie erhalten diese|non rispondere|ricevi questa|no respond\p{L}|este (?:correo|mensaje) |ha recibido este|ne pas r\p{L}+|ne r\p{L}+z pas|vous recevez|este e-?mail foi|não responda|dit bericht is|beantwoord dit)/iu;
+export const isService = (line: string): boolean => SERVICE.test(line.trim());
 /** Stands where one part of a page ends and the next begins. */
 export const PART_END = '\u241e';
 
@@ -36,7 +38,10 @@ const DASHED = new Set<Meaning | null>(['name', 'first', 'last', 'email', 'phone
 
 /** The label and what stands behind it on the same line; null when the line has none. */
 function labelled(line: string, next: string | undefined): Found | null {
-  const text = line.replace(/^[\s*•·-]+(?=\S)/, '').trimEnd();
+  const text = line
+    .replace(/^[\s*•·-]+(?=\S)/, '')
+    .replace(/^\d{1,2}[.)]\s+(?=\p{L})/u, '')
+    .trimEnd();
   const found = (label: string, value: string): Found => ({
     label: label.trim(),
     value: value.trim(),
@@ -80,6 +85,9 @@ function unbarred(line: string): string[] {
   return parts.length > 1 && parts.filter((part) => /^[^:]{1,60}:\s*\S/.test(part.trim())).length > 1 ? parts : [line];
 }
 
+/** What a box that is ticked stands for: said of a channel it is a consent. */
+const BOXED = 'Consent:';
+
 /** A label that stands alone on its line, with its value below. */
 function alone(line: string): Meaning | null {
   const text = line.trim();
@@ -90,6 +98,12 @@ function alone(line: string): Meaning | null {
 }
 
 const isLong = (meaning: Meaning | null): boolean => meaning === 'message' || meaning === 'selling';
+
+/** Whether a line says more of the home whose number or street stands above it. */
+const isMore = (meaning: Meaning | null, line: string): boolean =>
+  (meaning === 'listing' || meaning === 'address') &&
+  line.length <= 80 &&
+  (/^[$€£]\s?\d/.test(line) || /^\d{1,5}\s+\p{Lu}/u.test(line) || /^\p{Lu}[\p{L} ]+,\s+[A-Z]{2}\s+\d{5}/u.test(line));
 
 export function readLines(text: string): Reading {
   const lines = text
@@ -118,13 +132,19 @@ export function readLines(text: string): Reading {
     }
     if (!trimmed) {
       if (now && isLong(now.meaning)) now.entry.value += '\n';
-      else if (now && (now.entry.value || now.below)) close();
+      else if (now && (now.entry.value || (now.below && !lines[at - 1]?.trim()))) close();
       if (!now) reading.prose.push('');
       continue;
     }
     if (now && isLong(now.meaning) && HEADERISH.test(trimmed)) continue;
     if (now && SAID.test(trimmed) && !now.entry.value) {
       now.entry.value = trimmed.replace(SAID, '');
+      continue;
+    }
+    const box = boxOf(trimmed);
+    if (box && (!now || !isLong(now.meaning) || channelOf(box.words))) {
+      if (now?.entry.value) close();
+      if (box.chosen) reading.entries.push({ label: `${BOXED} ${box.words}`, value: 'yes' });
       continue;
     }
     const found = labelled(line, lines[at + 1]);
@@ -137,7 +157,9 @@ export function readLines(text: string): Reading {
       open = { entry, meaning: found.meaning, below: false };
       continue;
     }
-    const meaning = alone(line);
+    /* What stands below a question answers it, though it may be a label elsewhere. */
+    const answers = now && !now.entry.value && now.entry.label.endsWith('?') && !trimmed.endsWith('?');
+    const meaning = answers ? null : alone(line);
     if (meaning) {
       close();
       const entry: Entry = { label: trimmed, value: '' };
@@ -150,7 +172,8 @@ export function readLines(text: string): Reading {
       reading.prose.push(...lines.slice(at));
       break;
     }
-    const continues = now && (isLong(now.meaning) || !now.entry.value || /^\s{4,}/.test(line));
+    const continues =
+      now && (isLong(now.meaning) || !now.entry.value || /^\s{4,}/.test(line) || (now.below && isMore(now.meaning, trimmed)));
     if (now && continues) now.entry.value += `${now.entry.value ? '\n' : ''}${trimmed}`;
     else {
       close();

@@ -47,11 +47,19 @@ const LANDLORD =
   /\b(?:rent(?:ing)? (?:it |mine |my \w+ |our \w+ )?out|rent out|let(?:ting)? (?:it|out|my|our)|let my|look(?:ing)? for (?:a )?tenants?|find (?:me |us )?(?:a )?tenants?|manage my|property management|vermieten|poner en alquiler|alquilar mi|mettre en location|affittare (?:la mia|il mio))/iu;
 const SELLER =
   /\b(?:sell|selling|sold|home value|house value|valuation|list (?:my|our)|listing my|(?:house|home|property|it) is worth|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
+/** The same in languages whose letters or bounds of words are not those of English. */
+const SELLER_ELSEWHERE =
+  /(?<!\p{L})(?:sprzeda\p{L}*|satmak|satılık|satıyor\p{L}*|прода(?:ть|м|жа|жу|ю)\p{L}*|muốn bán|prodat|prodám|prodej\p{L}*|elad(?:ni|ás|nám)\p{L}*|vând\p{L}*|myydä|myynti|πουλ\p{L}*|ibenta|الب(?:يع|ائع))(?!\p{L})|売却|売りたい|出售|卖房|賣房|판매|팔고/iu;
+const BUYER_ELSEWHERE =
+  /(?<!\p{L})(?:kupi[ćc]|kupna|zakup\p{L}*|satın al\p{L}*|almak ist\p{L}*|купи(?:ть|м|л)\p{L}*|покупк\p{L}*|muốn mua|koupit|koupi|kúpiť|vásárol\p{L}*|venni|cumpăr\p{L}*|ostaa|αγορ\p{L}*|bumili|شراء)(?!\p{L})|購入|買いたい|购买|購買|买房|買房|매매|구매|구입/iu;
+const RENTER_ELSEWHERE =
+  /(?<!\p{L})(?:wynaj\p{L}*|kirala\p{L}*|kiralık|аренд\p{L}*|снять|thuê|pronaj\p{L}*|nájem\p{L}*|bérel\p{L}*|închiri\p{L}*|vuokra\p{L}*|ενοικ\p{L}*|إيجار)(?!\p{L})|賃貸|借りたい|租房|租赁|租賃|임대|월세/iu;
+
 const NOT_SELLING = /(?:rather|instead of|not|n['’]t|never|without|than)\b[^.!?]{0,40}?\b(?:sell|selling)(?: it)?\b/giu;
 const RENTER =
   /\b(?:(?:looking|want|wants|hope|hoping|like|need) to rent|to rent (?:a|an|the)|(?:available|is) (?:to|for) rent|request for a rental|rental (?:request|inquiry|application)|for rent|lease|tenan(?:t|cy) application|mieten|miete|alquilar|en alquiler|alugar|aluguel|arrendar|louer|en location|affittare|in affitto|huren|hyra|leie|a month|per month|al mes|al mese|par mois|pro monat|im monat|per maand|por m[eê]s|\/ ?mo(?:nth)?\b|monthly rent)(?!\p{L})/iu;
 const BUYER =
-  /\b(?:buy|buying|buyers?|purchase|purchasing|pre-?approved|mortgage|(?:look(?:ing)?|search(?:ing)?|hunting) for (?:an?|the|our|my|\p{L}+)? ?(?:[\p{L}\d-]+ ){0,4}?(?:house|home|condo|townhouse|place)|house[- ]hunting|kaufen|käufer|kauf|comprar|compra|acheter|achat|comprare|acquistare|kopen|köpa|kjøpe|købe)(?!\p{L})/iu;
+  /\b(?:buy|buying|buyers?|purchase|purchasing|pre-?approved|mortgage|(?:busco|buscamos|cerco|cerchiamo|procuro|procuramos) (?:una?|uma?|un) (?:casa|piso|vivienda|departamento|apartament\p{L}*|appartament\p{L}*)|(?:cherche|cherchons) une? (?:maison|appartement)|suchen? (?:ein|eine|nach einem|nach einer) (?:haus|wohnung|häuschen|eigenheim)|(?:zoek|zoeken) een (?:huis|woning|appartement)|(?:look(?:ing)?|search(?:ing)?|hunting) for (?:an?|the|our|my|\p{L}+)? ?(?:[\p{L}\d-]+ ){0,4}?(?:house|home|condo|townhouse|place)|house[- ]hunting|kaufen|käufer|kauf|comprar|compra|acheter|achat|comprare|acquistare|kopen|köpa|kjøpe|købe)(?!\p{L})/iu;
 
 /** A lease that ends is where they live now, and not what they look for. */
 const NOT_RENTING =
@@ -64,13 +72,34 @@ const VENDOR =
 export function rolesSaid(text: string): ContactRole[] | null {
   const said = text.replace(NOT_SELLING, ' ').replace(NOT_RENTING, ' ');
   if (VENDOR.test(said)) return ['vendor'];
-  const buys = BUYER.test(said.replace(/\bhome ?buyers?\b/gi, ' '));
+  const buys = BUYER.test(said.replace(/\bhome ?buyers?\b/gi, ' ')) || BUYER_ELSEWHERE.test(said);
   if (LANDLORD.test(said)) return buys ? ['landlord', 'buyer'] : ['landlord'];
-  const sells = SELLER.test(said);
-  if (RENTER.test(said)) return sells ? ['seller', 'renter'] : ['renter'];
+  const sells = SELLER.test(said) || SELLER_ELSEWHERE.test(said);
+  if (RENTER.test(said) || RENTER_ELSEWHERE.test(said)) return sells ? ['seller', 'renter'] : ['renter'];
   if (sells) return buys ? ['seller', 'buyer'] : ['seller'];
   return buys ? ['buyer'] : null;
 }
+
+const CHOSEN: [ContactRole, RegExp][] = [
+  ['landlord', /^(?:a |an )?(?:landlords?|property owners?|vermieter(?:in)?|arrendador(?:a)?|bailleur)$/iu],
+  [
+    'seller',
+    /^(?:a |an |home )*(?:sellers?|owners?|verkäufer(?:in)?|vendedor(?:a)?|vendeur|venditore|verkoper|sprzedający|satıcı|продавец)$/iu,
+  ],
+  [
+    'renter',
+    /^(?:a |an )?(?:renters?|tenants?|mieter(?:in)?|inquilin[oa]|locataire|inquilino|huurder|najemca|kiracı|арендатор)$/iu,
+  ],
+  [
+    'buyer',
+    /^(?:a |an |home |first[- ]time |first[- ]time home )*(?:buyers?|käufer(?:in)?|comprador(?:a)?|acheteur|compratore|acquirente|koper|kupujący|alıcı|покупатель)$/iu,
+  ],
+];
+/** Roles that somebody chose from a list: `Buyer`, `Seller & buyer`. */
+export const rolesChosen = (value: string): ContactRole[] =>
+  CHOSEN.flatMap(([role, pattern]) =>
+    value.split(/\s*(?:[,;/&|\n]|\band\b|\bund\b|\by\b)\s*/iu).some((part) => pattern.test(part.trim())) ? [role] : [],
+  );
 
 const WORD_NUMBERS: Record<string, number> = {
   one: 1,
@@ -112,7 +141,7 @@ const counted = (text: string, pattern: RegExp): number | undefined => {
 };
 
 const MOST =
-  /\b(?:up to|max(?:imum|imal)?|limit|at most|no more than|under|below|hasta|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|upp till|opp til|op til|budget|spend|afford|could go to|pre-?approved)(?!\p{L})/iu;
+  /(?<!\p{L})(?:up to|max(?:imum|imal)?|limit|at most|no more than|under|below|hasta|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|upp till|opp til|op til|budget|spend|afford|could go to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
 const LEAST =
   /(?<!\p{L})(?:at least|minimum|min|over|above|from|starting at|desde|mínimo|a partir de|ab|mindestens|à partir de|minimo|vanaf)(?!\p{L})/iu;
 
@@ -155,13 +184,22 @@ export function areasIn(text: string): string[] {
   return found;
 }
 
+/** The town in which a home stands is part of where it stands: `14 Kestrel Row in Tern Harbor`. */
+function withoutTown(text: string): string {
+  const street = addressIn(text)?.split(',')[0];
+  const at = street ? text.indexOf(street) : -1;
+  if (at < 0) return text;
+  const behind = text.slice(at + street!.length).replace(new RegExp(`^,?\\s+(?:in\\s+)?${PLACE}`, 'u'), ' ');
+  return text.slice(0, at) + behind;
+}
+
 /** What somebody looks for, in their own words. */
 export function wantsIn(text: string): MailWants {
   const plain = text.replace(/\s+/g, ' ');
   const wants: MailWants = { ...sentencesBudget(plain) };
   const beds = counted(plain, BEDS);
   const baths = counted(plain, BATHS);
-  const areas = areasIn(text);
+  const areas = areasIn(withoutTown(text));
   if (beds) wants.bedsMin = beds;
   if (baths) wants.bathsMin = baths;
   if (areas.length) wants.areas = areas;
@@ -205,11 +243,12 @@ export function permissionsIn(text: string): Partial<Record<MailChannel, 'grante
 }
 
 const NO_STREET =
-  /^(?:schlafzimmer|zimmer|badezimmer|bäder|wohn(?:ung|zimmer)|personen|kinder|jahre?|monate?|tage|uhr|bed|bath|dollar|euro|transcript|min(?:ute)?s?)/iu;
-const MONTH_START = /^(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|enero|febr|abr|ago|dic|mär|mai|okt|dez)/iu;
+  /^(?:(?:schlaf|bade)?zimmern?|bäder|wohn(?:ung|zimmer)|personen|kinder|jahre?|monate?|tage|uhr|bed(?:room)?s?|bath(?:room)?s?|dollars?|euros?|transcript|min(?:ute)?s?)(?!\p{L})/iu;
+const MONTH =
+  /^(?:jan(?:uar[y]?)?|feb(?:ruar[y]?)?|mar(?:ch)?|märz|apr(?:il)?|may|mai|june?|juni|july?|juli|aug(?:ust)?|sept?(?:ember)?|o[ck]t(?:ober)?|nov(?:ember)?|de[cz](?:ember)?|enero|febrero|marzo|abril|mayo|junio|julio|agosto|septiembre|octubre|noviembre|diciembre)(?!\p{L})/iu;
 const PARTICLE = '(?:du|des?|la|les?|del|della|di|da|dos?|van|von|der|den)';
 const ADDRESS = new RegExp(
-  `(?<![\\d$€£.,/:-])\\b(\\d{1,5}[A-Za-z]?)\\s+((?:(?:rue|quai|avenue|boulevard|chemin|place)\\s|${CAP}\\s?)(?:(?:${PARTICLE}\\s+){0,2}${CAP}\\s?){0,5})(?:,\\s*((?:${CAP}\\s?){1,3})(?=[\\s,.!?)]|$))?(?:,?\\s*(?:[A-Z]{2}\\s+)?(\\d{5})(?!\\d))?`,
+  `(?<![\\d$€£.,/:-]|\\d[ )])\\b([1-9]\\d{0,4}[A-Za-z]?)\\s+((?:(?:rue|quai|avenue|boulevard|chemin|place)\\s|${CAP}\\s?)(?:(?:${PARTICLE}\\s+){0,2}${CAP}\\s?){0,5})(?:,\\s*((?:${CAP}\\s?){1,3})(?=[\\s,.!?)]|$))?(?:,?\\s*(?:[A-Z]{2}\\s+)?(\\d{5})(?!\\d))?`,
   'gu',
 );
 /** Where the number stands behind the street: `Deichweg 4, Petrel Point`, `Calle del Faro 12`. */
@@ -223,7 +262,7 @@ export function addressIn(text: string): string | null {
   if (other) return [`${other[1]!.trim()} ${other[2]}`, other[3]?.trim()].filter(Boolean).join(', ');
   for (const found of text.replace(/\s+/g, ' ').matchAll(ADDRESS)) {
     const [, number, street, town, postal] = found;
-    if (MONTH_START.test(street!) || NO_STREET.test(street!) || (street!.trim().length < 4 && !town)) continue;
+    if (MONTH.test(street!) || NO_STREET.test(street!) || (street!.trim().length < 4 && !town)) continue;
     return [`${number} ${street!.trim()}`, [town?.trim(), postal].filter(Boolean).join(' ')].filter(Boolean).join(', ');
   }
   return null;
@@ -231,8 +270,10 @@ export function addressIn(text: string): string | null {
 
 const LISTING_ID =
   /\b(?!(?:A[KLRZ]|C[AOT]|D[CE]|FL|GA|HI|I[ADLN]|K[SY]|LA|M[ADEINOST]|N[CDEHJMVY]|O[HKR]|PA|RI|S[CD]|T[NX]|UT|V[AT]|W[AIVY]) \d{5}\b)([A-Z]{2,4}(?:-[A-Z])?[-/ ]\d{3,7})\b/u;
+/** Plain digits are one only when they are called so. */
+const CALLED_ID = /\b(?:mls|listing|property|ref(?:erence)?)\.?\s*(?:id|no\.?|number)?\s*[#:]\s*(\d{4,10})\b/iu;
 /** The number of a listing in running text. */
-export const listingIdIn = (text: string): string | null => LISTING_ID.exec(text)?.[1] ?? null;
+export const listingIdIn = (text: string): string | null => LISTING_ID.exec(text)?.[1] ?? CALLED_ID.exec(text)?.[1] ?? null;
 
 const MONTHS = 'january february march april may june july august september october november december'.split(' ');
 const MOVING =
@@ -255,6 +296,9 @@ export function dayIn(text: string, now: Date | null): string | undefined {
   if (dayFirst && month(dayFirst[2]!)) return `${dayFirst[3]}-${two(month(dayFirst[2]!))}-${two(Number(dayFirst[1]))}`;
   const monthFirst = /\b(\p{L}{3,9})\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?\s+(20\d\d)\b/u.exec(text);
   if (monthFirst && month(monthFirst[1]!)) return `${monthFirst[3]}-${two(month(monthFirst[1]!))}-${two(Number(monthFirst[2]))}`;
+  const monthOnly = /(?<![\p{L}\d])(\p{L}{3,9})\.?,?\s+(20\d\d)\b/u.exec(text);
+  if (monthOnly && MONTHS.some((one) => one === monthOnly[1]!.toLowerCase() || one.slice(0, 3) === monthOnly[1]!.toLowerCase()))
+    return `${monthOnly[2]}-${two(month(monthOnly[1]!))}`;
   const end = /\bend of (\p{L}+)/iu.exec(text);
   if (end && now && MONTHS.includes(end[1]!.toLowerCase())) {
     const wanted = month(end[1]!);

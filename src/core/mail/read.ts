@@ -5,11 +5,11 @@
 import type { ContactRole } from '../contacts';
 import { CardReader, readCard, type Phone } from '../imports';
 import { readJson, readXml } from './documents';
-import { beforeSignature, forwardedIn, withoutQuoted, withoutService } from './forwarded';
+import { beforeSignature, forwardedIn, isPassedOn, serviceOf, withoutDevice, withoutQuoted, withoutService } from './forwarded';
 import { plainText, readHtml } from './html';
-import { isAutomatic, isBounce, isBulk, isReply, isRubbish } from './kind';
+import { isAutomatic, isBounce, isBulk, isBusiness, isReply, isRubbish } from './kind';
 import { channelOf, meaningOf, plainLabel, type Meaning } from './labels';
-import { readLines } from './lines';
+import { isService, readLines } from './lines';
 import type { Entry, LeadMail, Mail, MailChannel, MailWants, Reading } from './mail';
 import {
   addressIn,
@@ -20,12 +20,14 @@ import {
   listingIdIn,
   permissionsIn,
   reportedName,
+  rolesChosen,
   rolesSaid,
   roomsIn,
   wantsIn,
   withWhom,
 } from './prose';
 import {
+  chosenOf,
   emailsIn,
   listingIn,
   personName,
@@ -52,6 +54,8 @@ interface Draft {
   moveDate?: string;
   /** Words that tell what the lead wants to do. */
   cues: string[];
+  /** What it chose from a list of them. */
+  chosen: ContactRole[];
 }
 const blank = (): Draft => ({
   first: null,
@@ -64,6 +68,7 @@ const blank = (): Draft => ({
   wants: {},
   permissions: {},
   cues: [],
+  chosen: [],
 });
 
 const unique = <T>(list: T[]): T[] => [...new Set(list)];
@@ -92,19 +97,24 @@ function isDigest({ entries }: Reading): boolean {
   return [...seen].some(([key, values]) => values.size > 1 && (!/mail/.test(key) || values.size > 2));
 }
 
+/** What is longer than an address is a sentence with one. */
+const MOST_WORDS = 11;
+
 /** Takes what labels name. */
-function fromEntries(entries: Entry[], now: Date | null): Draft {
+function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
   const draft = blank();
   const messages: string[] = [];
   const has = (wanted: Meaning) => entries.some(({ label, path, value }) => meaningOf(label, path) === wanted && value.trim());
   const [hasFirst, hasLast] = [has('first'), has('last')];
   let given: NameFound | null = null;
-  for (const { label, value, path = [] } of entries) {
+  for (const { label, value: whole, path = [] } of entries) {
+    const value = chosenOf(whole);
     if (!value.trim() || NOT_SAID(value)) continue;
     const meaning = meaningOf(label, path);
     switch (meaning) {
       case 'email':
         draft.emails.push(...emailsIn(plainValue(value) || value));
+        addPhones(draft, phonesIn(plainValue(value).replace(/\S+@\S+/g, ' ')));
         break;
       case 'phone':
         if (!/\d{3}/.test(value) && /caller/i.test(label)) given ??= personName(value);
@@ -119,7 +129,7 @@ function fromEntries(entries: Entry[], now: Date | null): Draft {
       case 'name':
         if (hasLast && !hasFirst) draft.first ??= oneName(value);
         else if (hasFirst && !hasLast && !value.trim().includes(' ')) draft.last ??= oneName(value);
-        else if (personName(value)) given ??= personName(value);
+        else if (personName(value)) given ??= surnamesOf(label, value) ?? personName(value);
         else {
           draft.emails.push(...emailsIn(value));
           addPhones(draft, phonesIn(plainText(value)));
@@ -165,6 +175,7 @@ function fromEntries(entries: Entry[], now: Date | null): Draft {
       }
       case 'listing': {
         const listing = listingIn(value);
+        if (listing.address && listing.address.split(' ').length > MOST_WORDS) listing.address = addressIn(value) ?? undefined;
         draft.cues.push(value);
         draft.listing = { ...listing, ...draft.listing };
         break;
@@ -178,7 +189,7 @@ function fromEntries(entries: Entry[], now: Date | null): Draft {
         draft.wants.areas = unique([
           ...(draft.wants.areas ?? []),
           ...plainValue(value)
-            .split(/\s*[;,/]\s*|\s+(?:or|and|und|o|y)\s+/)
+            .split(/\s*[;,/、，]\s*|\s+(?:or|and|und|oder|o|y|of|en|ou|et|veya|ve|lub|или)\s+/)
             .filter((one) => /\p{L}/u.test(one) && !/\d/.test(one)),
         ]);
         break;
@@ -187,6 +198,7 @@ function fromEntries(entries: Entry[], now: Date | null): Draft {
         break;
       case 'purpose':
         draft.cues.push(value);
+        draft.chosen.push(...rolesChosen(value));
         break;
       case null:
         takeUnlabelled(draft, value);
@@ -201,9 +213,21 @@ function fromEntries(entries: Entry[], now: Date | null): Draft {
     if (given.partner && !draft.partner) draft.partner = given.partner;
   }
   draft.message = messages.map((one) => unquoted(one)).join('\n\n');
+  for (const line of beforeSignature(prose.join('\n')).split('\n'))
+    if (/@/.test(line) ? !draft.emails.length : !draft.phones.length) takeUnlabelled(draft, line);
   return draft;
 }
 
+/** Where the label says that it asks for surnames, there are two of them; where it says that the family comes first, it does. */
+function surnamesOf(label: string, value: string): NameFound | null {
+  const plain = plainLabel(label);
+  const familyFirst = /^ho (?:va )?ten$/.test(plain) ? /^(\p{Lu}\p{L}*)\s+(\p{Lu}.*)$/u.exec(value.trim()) : null;
+  if (familyFirst) return { first: familyFirst[2]!, last: familyFirst[1]!, partner: null };
+  const read = /apellidos/.test(plain) ? personName(value) : null;
+  const words = [read?.first, read?.last].filter(Boolean).join(' ').split(' ');
+  if (!read || read.partner || words.length < 3 || words.some((one) => /^\p{Ll}/u.test(one))) return null;
+  return { ...read, first: words.slice(0, -2).join(' '), last: words.slice(-2).join(' ') };
+}
 /** A name of which first or last is told apart already. */
 const oneName = (value: string): string | null => {
   const read = personName(value);
@@ -259,9 +283,12 @@ function fromCard(mail: Mail): Draft | null {
 
 /** Senders that are machines or desks, by what stands before the @. */
 const DESK =
-  /^(?:no-?reply|do-?not-?reply|info|inquir\p{L}*|anfragen?|avisos?|leads?|calls?|notif\p{L}*|alerts?|forms?|form-post|web(?:site|form|master)?|ads?|post|results?|office|team|hello|contact|support|mailer|news|moves|service|system|admin|robot|bot|chat\p{L}*|voice-?mails?|phones?|telephony|pbx|sms|widget|referrals?|concierge|dispatch\p{L}*|desk|switchboard|reception\p{L}*|bounce\p{L}*)(?:[+._-].*)?$/iu;
+  /^(?:no-?reply|do-?not-?reply|info|inquir\p{L}*|anfragen?|avisos?|billing|accounts?|invoices?|payments?|orders?|security|verify|quiz|customer-?(?:care|service)|care|leads?|calls?|notif\p{L}*|alerts?|forms?|form-post|web(?:site|form|master)?|ads?|post|results?|office|team|hello|contact|support|mailer|news|moves|service|system|admin|robot|bot|chat\p{L}*|voice-?mails?|phones?|telephony|pbx|sms|widget|referrals?|concierge|dispatch\p{L}*|desk|switchboard|reception\p{L}*|bounce\p{L}*)(?:[+._-].*)?$/iu;
 const isDesk = (mail: Mail): boolean =>
-  !mail.from || DESK.test(mail.from.address.split('@')[0]!) || (mail.from.name !== '' && !senderName(mail.from.name));
+  !mail.from ||
+  isPassedOn(mail.from.name) ||
+  DESK.test(mail.from.address.split('@')[0]!) ||
+  (mail.from.name !== '' && !senderName(mail.from.name));
 
 /** More of a body is not read; no lead begins behind it. */
 const MOST_TEXT = 100_000;
@@ -282,13 +309,46 @@ export const bodyOf = (mail: Mail): string => {
 };
 const letters = (text: string): number => text.replace(/\s+/g, '').length;
 
+/** Words without the lines that are nothing but a labelled way to reach somebody, and without those of the service. */
+const withoutFacts = (words: string): string => {
+  const facts = readLines(words)
+    .entries.filter(({ label }) => ['phone', 'email'].includes(meaningOf(label) ?? ''))
+    .map(({ label, value }) => `${label}${value}`.replace(/[\s:.]/g, ''));
+  return words
+    .split('\n')
+    .filter((line) => !facts.includes(line.replace(/[\s:.]/g, '')) && !isService(line))
+    .join('\n')
+    .trim();
+};
+
+const NOT_A_NAME =
+  /(?<!\p{L})(?:new|leads?|inquir\p{L}*|enquir\p{L}*|request|message|contact|form|buyers?|sellers?|website|showing|tour|nueva?|neue?|anfrage|solicitud|demande)(?!\p{L})/iu;
+/** Takes what the subject says, for mails that say no more: `New lead: Maren Holt, (564) 555-0177 - 22 Gull Lane`. */
+function fromSubject(draft: Draft, subject: string): void {
+  const emails = emailsIn(subject);
+  const phones = phonesIn(subject);
+  if (!emails.length && !phones.length) return;
+  draft.emails.push(...emails);
+  addPhones(draft, phones);
+  const named = subject
+    .split(/\s*[,;|:<>]\s*|\s+[-–—]\s+/)
+    .filter((part) => /^\p{Lu}\S*(?:\s+\S+){1,3}$/u.test(part) && !/\d/.test(part) && !NOT_A_NAME.test(part))
+    .map(personName)
+    .find((one) => one?.first && one.last);
+  draft.first ??= named?.first ?? null;
+  draft.last ??= named?.last ?? null;
+  const rest = emails.reduce((text, email) => text.replace(new RegExp(email.replace(/[.+]/g, '\\$&'), 'i'), ' '), subject);
+  const address = addressIn(rest.replace(/\(?\d{3}\)?[\s.-]?\d{3}[\s.-]?\d{4}/g, ' '));
+  if (address) draft.listing.address ??= address;
+}
+
 /** Takes what sentences say, for mails without labels. */
 function fromProse(mail: Mail, body: string, now: Date | null): Draft {
   const own = withoutQuoted(body);
-  const words = withoutService(beforeSignature(own), mail);
+  const desk = isDesk(mail);
+  const words = desk ? withoutService(beforeSignature(own), mail) : withoutDevice(beforeSignature(own, mail.from?.name));
   const domain = mail.from?.address.split('@')[1] ?? '';
   const named = emailsIn(words).filter((email) => !email.endsWith(`@${domain}`));
-  const desk = isDesk(mail);
   const draft = blank();
   if (named.length || desk) {
     const who = reportedName(`${mail.subject}\n${words}`) ?? introducedName(words);
@@ -297,17 +357,22 @@ function fromProse(mail: Mail, body: string, now: Date | null): Draft {
   } else {
     const who = senderName(mail.from!.name) ?? introducedName(own);
     Object.assign(draft, { first: who?.first ?? null, last: who?.last ?? null, partner: who?.partner ?? null });
-    draft.emails.push(mail.from!.address.toLowerCase());
-    addPhones(draft, phonesIn(own));
+    const { address } = mail.from!;
+    /* The address that a telephone has for text messages is its number. */
+    const gateway = /^\+?\d{10,15}$/.test(address.split('@')[0]!) ? phonesIn(address.split('@')[0]!) : [];
+    if (!gateway.length) draft.emails.push(address.toLowerCase());
+    addPhones(draft, [...gateway, ...phonesIn(own)]);
   }
   draft.partner ??= withWhom(words);
-  draft.message = words;
+  draft.message = withoutFacts(words);
+  if (desk && !draft.emails.length && mail.replyTo[0] && isTheirs(mail)) draft.emails.push(mail.replyTo[0].address.toLowerCase());
+  if (desk && !draft.emails.length && !draft.phones.length) fromSubject(draft, mail.subject);
   draft.moveDate = movingDayIn(words, now);
   return draft;
 }
 
 const sourceOf = (mail: Mail, desk: boolean): string => {
-  const name = (mail.from?.name ?? '').split(/[,|(]/)[0]!.trim();
+  const name = serviceOf(mail.from?.name ?? '');
   return desk && name ? name : 'Direct e-mail';
 };
 
@@ -356,7 +421,7 @@ export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
   ];
   if (readings.some(isDigest) && !documents.length)
     return nothing('needs-a-person', 'It speaks of several people.', sourceOf(mail, true));
-  const drafts = readings.map(({ entries }) => fromEntries(entries, now));
+  const drafts = readings.map((reading) => fromEntries(reading, now));
   const best = drafts.reduce<Draft | null>((a, b) => (a && worth(a) >= worth(b) ? a : b), null);
   const labelled =
     best && (best.first || best.last) && (best.emails.length || best.phones.length || best.message) && worth(best) >= 4
@@ -367,6 +432,8 @@ export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
   if (isRubbish(`${mail.subject}\n${labelled?.message ?? body}`))
     return nothing('not-a-lead', 'Its words are those of rubbish sent to everybody.', sourceOf(mail, true));
   if (isReply(mail) && !labelled) return reply(mail, body);
+  if (!labelled && isDesk(mail) && isBusiness(mail) && !rolesSaid(body) && !addressIn(body))
+    return nothing('not-a-lead', 'A service writes about a bill or an account.', sourceOf(mail, true));
   const machine = labelled ?? (best && worth(best) >= 3 && isDesk(mail) ? best : null);
   return machine ? fromForm(mail, body, machine, now) : fromLetter(mail, body, now);
 }
@@ -400,7 +467,9 @@ function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): Lea
     const id = listingIdIn(said) ?? (listed ? null : aboutProperty(mail.subject) ? listingIdIn(mail.subject) : null);
     if (id) draft.listing.id = id;
   }
-  const roles = rolesSaid(`${mail.subject}\n${draft.cues.join('\n')}\n${said}\n${serviceWords(prose, draft)}`);
+  const roles = draft.chosen.length
+    ? unique(draft.chosen)
+    : rolesSaid(`${mail.subject}\n${draft.cues.join('\n')}\n${said}\n${serviceWords(prose, draft)}`);
   if (!draft.listing.address && !listed) {
     const address =
       addressIn(serviceWords(prose, draft)) ?? addressIn(said) ?? (aboutProperty(mail.subject) ? addressIn(mail.subject) : null);
@@ -424,7 +493,7 @@ const NO_MAIL: Mail = {
   mails: [],
 };
 /** What labelled values say of a lead that did not come by mail. */
-export const readEntries = (entries: Entry[]): LeadMail => fromForm(NO_MAIL, '', fromEntries(entries, null), null);
+export const readEntries = (entries: Entry[]): LeadMail => fromForm(NO_MAIL, '', fromEntries({ entries, prose: [] }, null), null);
 
 /** What the service says around the lead's own words, line by line. */
 const serviceWords = (prose: string, { message }: Draft): string =>
@@ -453,7 +522,11 @@ function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
   const address = addressIn(words);
   if (id) draft.listing.id = id;
   if (address) draft.listing.address = address;
-  draft.wants = wantsIn(words);
+  /* Where a service names the home, its price and rooms are those of the home. */
+  const named = address && isDesk(mail) ? words.split('\n').find((line) => addressIn(line) === address) : undefined;
+  const price = sumsIn(named ?? '').find(({ sure, monthly }) => sure && !monthly)?.value;
+  if (price) draft.listing.price ??= price;
+  draft.wants = wantsIn(named ? words.replace(named, ' ') : words);
   draft.permissions = permissionsIn(words);
   return answer(mail, draft, roles, sourceOf(mail, isDesk(mail)));
 }

@@ -109,6 +109,10 @@ const NO_NAME =
 
 const TITLED = /^(?:dr|mrs?|ms|mx|prof|herr|frau|sra?|srta|mme|mlle|sig(?:ra)?|ing)\.\s+/iu;
 
+/** In scripts of East Asia the name of the family stands first. */
+const FAMILY_FIRST =
+  /^([\p{Script=Han}\p{Script=Hangul}]{1,4})\s+([\p{Script=Han}\p{Script=Hangul}\p{Script=Hiragana}\p{Script=Katakana}]{1,6})$/u;
+
 /** A value as the name of a person; null when it cannot be one. */
 export function personName(value: string): NameFound | null {
   const text = plainValue(value)
@@ -121,6 +125,8 @@ export function personName(value: string): NameFound | null {
   if (!text || text.length > 80 || words.length > 7 || /[\d@:;=/\\<>{}[\]?!]/u.test(text) || !/\p{L}/u.test(text)) return null;
   if (/\.\s+\p{Ll}/u.test(text.replace(TITLED, '')) || (words.length > 3 && /^\p{Ll}/u.test(text) && text === text.toLowerCase()))
     return null;
+  const eastern = FAMILY_FIRST.exec(text);
+  if (eastern) return { first: eastern[2]!, last: eastern[1]!, partner: null };
   const read = readName(cleanName(text));
   return { first: read.first || null, last: read.last || null, partner: read.partner };
 }
@@ -137,7 +143,7 @@ export interface Sum {
   at: number;
 }
 const SUM =
-  /((?:us|ca)?\s?[$€£]|usd|eur|gbp)?\s*(\d{1,3}(?:[.,'’ ]\d{3})+(?!\d)|\d+(?:[.,]\d{1,2})?)\s*(k|m|mm|mio|mill?ion(?:en|es)?|thousand|tsd|tausend|mil)?(?![\p{L}\d])\s*(usd|eur|gbp|dollars?|€|\$|pesos)?/giu;
+  /((?:us|ca)?\s?[$€£]|usd|eur|gbp)?\s*(\d{1,3}(?:[.,'’ ]\d{3})+(?!\d)|\d+(?:[.,]\d{1,2})?)\s*(k|m|mm|mio|mill?ion(?:en|es)?|thousand|tsd|tausend|mil)?(?![\p{Script=Latin}\p{Script=Cyrillic}\p{Script=Greek}\d])\s*(usd|eur|gbp|dollars?|dolar\p{L}*|dólares|dollari|доллар\p{L}*|ドル|美元|달러|€|\$|pesos)?/giu;
 const MONTHLY = /^\s*(?:(?:a|per|al|pro|im|por|par|per)\s+(?:month|mo|mes|mois|monat|m[eê]s|mese|maand)|\/\s*mo)/iu;
 /** The sums of money in a text. A point or comma before three digits separates thousands. */
 export function sumsIn(text: string): Sum[] {
@@ -161,6 +167,26 @@ export function sumsIn(text: string): Sum[] {
     if (next && sum.scale === 1 && next.scale > 1 && sum.value < 1_000) sum.value *= next.scale;
   });
   return sums;
+}
+
+/** A box before what it stands for. */
+const BOX = /(?:\[\s*([xX✓✔*]?)\s*\]|\(\s*([xX✓✔*•●]?)\s*\)|([☑☒✓✔◉])|([☐◯○]))(?=\s*\p{L})/gu;
+/** What is chosen where a value is a list with boxes: `( ) yes (x) no`; other values as they are. */
+export function chosenOf(value: string): string {
+  const boxes = [...value.matchAll(BOX)];
+  if (!boxes.length || value.slice(0, boxes[0]!.index).trim()) return value;
+  return boxes
+    .flatMap((box, n) => {
+      const chosen = Boolean(box[1]?.trim() || box[2]?.trim() || box[3]);
+      return chosen ? [value.slice(box.index + box[0].length, boxes[n + 1]?.index).trim()] : [];
+    })
+    .join(', ');
+}
+/** A line that is one box with its words; null for any other. */
+export function boxOf(line: string): { words: string; chosen: boolean } | null {
+  const boxes = [...line.matchAll(BOX)];
+  const only = boxes.length === 1 && !line.slice(0, boxes[0]!.index).replace(/[-*•\s]/g, '') ? boxes[0]! : null;
+  return only && { words: line.slice(only.index + only[0].length).trim(), chosen: chosenOf(line.slice(only.index)) !== '' };
 }
 
 /** Yes, no, or null for anything else. */
