@@ -1,8 +1,7 @@
 /** Makes a route handler from an operation: who asks and whether they may, the input checked, one call, the answer or the problem. */
 import Joi from 'joi';
-import { AppError, notFound, type Page } from '@/core/shared';
+import { AppError, notFound, type Page, faultsOf } from '@/core/shared';
 import { may, runsTheOffice, scopeFor, type Person, type Principal, type Scope } from '@/core/accounts';
-import { faultsOf } from '@/core/capture/schemas';
 import { once } from '@/server/shared';
 import type { Operation } from './operations';
 import { principalOf } from './principal';

@@ -3,7 +3,7 @@
  * is wrong is said per field; what is merely odd (emoji, markup, right-to-left) is kept as given.
  */
 import Joi from 'joi';
-import { AppError, type FieldFault } from '../shared';
+import { AppError, type FieldFault, faultsOf } from '../shared';
 import { isZone } from '../shared';
 import { CONTACT_ROLES, type ContactRole } from '../contacts';
 import { cleanEmail, cleanName, cleanPhone, oneLine } from './clean';
@@ -138,10 +138,6 @@ interface RawInquiry {
 /** Removes what PostgreSQL cannot store in text or jsonb: the null character, and halves of surrogate pairs. */
 export const storable = (text: string): string =>
   text.replaceAll('\u0000', '').replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd');
-
-/** Joi's findings as one fault per field. */
-export const faultsOf = (error: Joi.ValidationError): FieldFault[] =>
-  error.details.map((detail) => ({ field: detail.path.join('.') || '(body)', message: detail.message.replaceAll('"', '') }));
 
 /**
  * Checks and cleans an inquiry.

@@ -1,9 +1,8 @@
 /** People and settings of an account, read by almost everybody. */
 import type { PersonView } from '@/core/accounts';
-import { AppError } from '@/core/shared';
+import { AppError, faultsOf } from '@/core/shared';
 import { DEFAULT_SETTINGS, scopeFor, type Principal, type Scope, type Settings } from '@/core/accounts';
 import { settingsSchema } from '@/core/accounts/schemas';
-import { faultsOf } from '@/core/capture/schemas';
 import { now, reader, record, transact, type Tx } from '../shared';
 
 /** The people of the account, in the order of their names; with `left`, those who work here no longer. */

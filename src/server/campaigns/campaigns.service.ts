@@ -1,5 +1,5 @@
 /** Making and changing campaigns: from nothing, a starter or another one; versions of their plan; who goes on by which; on, held, off. */
-import { AppError, notFound } from '@/core/shared';
+import { AppError, notFound, faultsOf } from '@/core/shared';
 import { accountOf, fullName, runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import {
   faultsOfPlan,
@@ -17,7 +17,6 @@ import {
   type VersionPreview,
 } from '@/core/campaigns';
 import { planSchema } from '@/core/campaigns/schemas';
-import { faultsOf } from '@/core/capture/schemas';
 import { readTree } from '@/core/segments/schemas';
 import { listFields, lockContact, recordActivities } from '../contacts';
 import { now, publish, reader, record, transact, wakeWorkers, type Tx } from '../shared';

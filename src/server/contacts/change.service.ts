@@ -1,9 +1,9 @@
 /** Changes a person makes to one contact: stage, horizon, owner, place, notes, the next touch, permissions. Each is one transaction and stands in the timeline. */
 import type { ContactView } from '@/core/contacts';
 import Joi from 'joi';
-import { AppError, isZone } from '@/core/shared';
+import { AppError, isZone, faultsOf } from '@/core/shared';
 import { cleanName, oneLine } from '@/core/capture';
-import { faultsOf, storable, wantsSchema } from '@/core/capture/schemas';
+import { storable, wantsSchema } from '@/core/capture/schemas';
 import { dayOfYear, type FieldInput } from '@/core/fields';
 import { CONTACT_ROLES, DATE_KINDS, type Activity, type Because, type ImportantDate } from '@/core/contacts';
 import { fullName, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';

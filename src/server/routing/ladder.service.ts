@@ -1,7 +1,6 @@
 /** Changing the ladder: as a whole, so that what was rehearsed is what is applied. Each change is a version that can be brought back. */
-import { AppError, notFound } from '@/core/shared';
+import { AppError, notFound, faultsOf } from '@/core/shared';
 import { accountOf, fullName, type Principal } from '@/core/accounts';
-import { faultsOf } from '@/core/capture/schemas';
 import type { LadderVersionView, Notify, Rung } from '@/core/routing';
 import { ladderSchema } from '@/core/routing/schemas';
 import { readTree } from '@/core/segments/schemas';

@@ -1,7 +1,6 @@
 /** Making and changing rosters, in one place: who is on them, how they hand out, what happens when a window ends; and invitations to them. */
-import { AppError, notFound } from '@/core/shared';
+import { AppError, notFound, faultsOf } from '@/core/shared';
 import { accountOf, type Principal } from '@/core/accounts';
-import { faultsOf } from '@/core/capture/schemas';
 import { circleOf, type Then } from '@/core/routing';
 import { rosterPatchSchema, rosterSchema } from '@/core/routing/schemas';
 import type { Hours } from '@/core/shared';

@@ -1,0 +1,21 @@
+/** What Joi finds wrong, as people and programs are told: one fault a field, with what is nearest to right. */
+import type Joi from 'joi';
+import type { FieldFault } from './errors';
+
+/** Faults that say only which of several shapes something has not; what is wrong within a shape tells more. */
+const ONLY_ANOTHER = ['any.required', 'any.only', 'object.unknown', 'object.base', 'array.base'];
+/** Where a value fits none of several shapes: what keeps it from the one that it is most like. */
+function closest(detail: Joi.ValidationErrorItem): Joi.ValidationErrorItem {
+  const inner = detail.type === 'alternatives.match' ? (detail.context?.details as Joi.ValidationErrorItem[] | undefined) : null;
+  if (!inner?.length) return detail;
+  const near = (one: Joi.ValidationErrorItem): number => one.path.length * 2 + (ONLY_ANOTHER.includes(one.type) ? 0 : 1);
+  return closest(inner.map(closest).reduce((best, one) => (near(one) > near(best) ? one : best)));
+}
+const messageOf = ({ type, message, context }: Joi.ValidationErrorItem): string =>
+  type === 'alternatives.types'
+    ? `must be ${(context!.types as string[]).map((one) => (/^[aeo]/.test(one) ? `an ${one}` : `a ${one}`)).join(' or ')}`
+    : message.replaceAll('"', '');
+
+/** What is wrong, by field. */
+export const faultsOf = (error: Joi.ValidationError): FieldFault[] =>
+  error.details.map(closest).map((detail) => ({ field: detail.path.join('.') || '(body)', message: messageOf(detail) }));
