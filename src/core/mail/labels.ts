@@ -59,13 +59,13 @@ const RULES: [Meaning, RegExp][] = [
   [
     'ignored',
     whole(
-      'page|url|link|ip|ip address|browser|user agent|submitted(?: at| on)?|date|time|received|form|campaign|ad|ad set|lead id|lead number|id|listen|help|support|trouble|questions about your account|length|duration|sender|subject|to|cc|bcc|x \\p{L}+|reply to|salutation|title|anrede|titel|tratamiento|civilite|titolo|gender|geschlecht|language|sprache|idioma|currency|locale|version|type|status|score|source|quelle|fuente|origin',
+      'page|url|link|ip|ip address|browser|user agent|submitted(?: at| on)?|date|time|received|form|campaign|ad set|lead id|lead number|id|listen|help|support|trouble|questions about your account|length|duration|sender|subject|to|cc|bcc|x \\p{L}+|reply to|salutation|title|anrede|titel|tratamiento|civilite|titolo|gender|geschlecht|language|sprache|idioma|currency|locale|version|type|status|score|source|quelle|fuente|origin',
     ),
   ],
   [
     'ignored',
     word(
-      'account help|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we showed|estimated?|estimate|fax|received at|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
+      'account help|(?:ad|campaign|form|company|file|user|event|page|site|office|team|business) name|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we showed|estimated?|estimate|fax|received at|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
     ),
   ],
   ['purpose', word('(?:buying or selling|selling or buying|buy or sell|sell or buy)')],
@@ -104,13 +104,13 @@ const RULES: [Meaning, RegExp][] = [
   [
     'last',
     word(
-      'last name|lastname|surname|family name|family|apellidos?|nachname|familienname|nom de famille|cognome|achternaam|etternavn|efternavn|efternamn|sobrenome|nazwisko|lname|soyad\\p{L}*|soyisim|фамилия|прізвище|prijmeni|priezvisko|vezeteknev|sukunimi|επωνυμο|apelido',
+      'last name|lastname|surname|family name|family|apellidos?|nachname|familienname|nom de famille|cognome|achternaam|etternavn|efternavn|efternamn|sobrenome|nazwisko|lname|ln|soyad\\p{L}*|soyisim|фамилия|прізвище|prijmeni|priezvisko|vezeteknev|sukunimi|επωνυμο|apelido',
     ),
   ],
   [
     'first',
     word(
-      'first name|firstname|given name|given|forename|vorname|prenom|voornaam|fornavn|fornamn|primeiro nome|imie|fname|nombre de pila|keresztnev|etunimi|prenume',
+      'first name|firstname|given name|given|forename|vorname|prenom|voornaam|fornavn|fornamn|primeiro nome|imie|fname|fn|nombre de pila|keresztnev|etunimi|prenume',
     ),
   ],
   [
@@ -119,6 +119,7 @@ const RULES: [Meaning, RegExp][] = [
       'budget|price range|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|budjetti|προυπολογισμος|الميزانية',
     ),
   ],
+  ['name', whole('ad|ten|ime')],
   ['price', whole('asked|asking|offered at')],
   [
     'price',
@@ -134,7 +135,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'name',
     word(
-      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|(?:requested|submitted|sent|asked) by|requester|borrower|isim|ad|adiniz|имя|ім я|ten|jmeno|meno|nev|nimi|nume|ονομα|pangalan|الاسم|enquirer',
+      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|(?:requested|submitted|sent|asked) by|requester|borrower|isim|adiniz|имя|ім я|jmeno|meno|nev|nimi|nume|ονομα|pangalan|الاسم|enquirer',
     ),
   ],
   [

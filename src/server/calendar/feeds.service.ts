@@ -3,7 +3,7 @@ import { calendarOf, type YearlyDay } from '@/core/calendar';
 import { notFound } from '@/core/shared';
 import { scopeFor, type Person } from '@/core/accounts';
 import { findPerson } from '../accounts';
-import { visible } from '../contacts';
+import { CALLED, visible } from '../contacts';
 import { config, hashed, now, randomToken, reader, record, transact } from '../shared';
 
 export interface FeedView {
@@ -55,7 +55,7 @@ export async function calendarAt(token: string): Promise<string> {
   const bind: unknown[] = [];
   const where = visible(scopeFor({ kind: 'person', person }), bind);
   const days = await reader().rows<YearlyDay>(
-    `select c.id as "contactId", coalesce(nullif(trim(c.first_name || ' ' || c.last_name), ''), 'Nameless') as name, d.kind, d.label, d.year, d.month_day as "monthDay"
+    `select c.id as "contactId", ${CALLED} as name, d.kind, d.label, d.year, d.month_day as "monthDay"
      from contact_dates d join contacts c on c.id = d.contact_id where ${where} and c.stage <> 'archived' order by d.month_day, c.id`,
     bind,
   );

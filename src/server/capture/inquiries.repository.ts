@@ -3,7 +3,7 @@ import type { InquiryView } from '@/core/capture';
 import { notFound, pageOf, readCursor, snaked, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { sentenceOf, type Because } from '@/core/contacts';
-import { visible } from '../contacts';
+import { CALLED, visible } from '../contacts';
 import { reader } from '../shared';
 
 interface InquiryRow {
@@ -23,7 +23,7 @@ interface InquiryRow {
   first_try_at: Date | null;
 }
 
-const SELECT = `select i.id, i.contact_id, trim(c.first_name || ' ' || c.last_name) as name, i.matched, d.kind as door_kind, d.name as door_name, i.source, i.parsed, i.raw, i.owner_id,
+const SELECT = `select i.id, i.contact_id, ${CALLED} as name, i.matched, d.kind as door_kind, d.name as door_name, i.source, i.parsed, i.raw, i.owner_id,
   u.first_name || ' ' || u.last_name as agent, i.because, i.arrived_at, i.first_try_at
   from inquiries i join contacts c on c.id = i.contact_id join doors d on d.id = i.door_id left join users u on u.id = i.owner_id`;
 

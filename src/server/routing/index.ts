@@ -3,7 +3,7 @@ export { readLadder, setAway } from './ladder.repository';
 export { ladderNow } from './ladders';
 export { listLadderVersions, restoreLadder, saveLadder } from './ladder.service';
 export { answeredByMail, answeredByText, keepNoticed, noticeAgents, readNotice, type Notice } from './notices.service';
-export { listMyOffers, listWaitingOffers, readTrace } from './offers.repository';
+export { listMyOffers, listWaitingOffers, readTrace, UNTRIED } from './offers.repository';
 export { acceptOffer, carryOutWindows, declineOffer, dropOffersOf, nextWindow, type Accepted } from './pass.service';
 export {
   cancelRehearsal,

@@ -1,6 +1,7 @@
 /** Contacts as pages know them, and the queries that read one. */
 import { useQuery } from '@tanstack/react-query';
 import type { EnrolmentView } from '@/core/campaigns';
+import { showPhone } from '@/core/capture';
 import type { ContactView, MoreView, PermissionsView, TimelineItem } from '@/core/contacts';
 import type { Jsoned } from '@/core/shared';
 import { ask } from '../primitives';
@@ -11,7 +12,10 @@ export type TimelineLine = Jsoned<TimelineItem>;
 export type Enrolment = Jsoned<EnrolmentView>;
 
 export const nameOf = (contact: { first_name: string; last_name: string; emails?: string[]; phones?: string[] }): string =>
-  `${contact.first_name} ${contact.last_name}`.trim() || contact.emails?.[0] || contact.phones?.[0] || 'Nameless';
+  `${contact.first_name} ${contact.last_name}`.trim() ||
+  contact.emails?.[0] ||
+  showPhone(contact.phones?.[0] ?? '') ||
+  'Nameless';
 
 export const useContact = (id: string) =>
   useQuery({

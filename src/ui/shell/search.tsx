@@ -50,7 +50,9 @@ function SearchBox({ onClose, role }: { onClose: () => void; role: Role }) {
   const people: Hit[] = q
     ? (found.data?.items ?? []).map((contact) => ({
         key: contact.id,
-        title: `${contact.first_name} ${contact.last_name}`.trim() || (contact.emails[0] ?? contact.phones[0] ?? 'Nameless'),
+        title:
+          `${contact.first_name} ${contact.last_name}`.trim() ||
+          (contact.emails[0] ?? (showPhone(contact.phones[0] ?? '') || 'Nameless')),
         detail: [contact.stage.name, contact.place.city, contact.phones[0] && showPhone(contact.phones[0]), contact.emails[0]]
           .filter(Boolean)
           .join(' · '),
