@@ -5,9 +5,15 @@ import { useRouter } from 'next/navigation';
 import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { stepsIn, type Starter } from '@/core/campaigns';
 import { ask, Fault, FormEnd, freshKey } from '../primitives';
 import { useStarters, type Campaign } from './shapes';
 import './campaigns.css';
+
+const stepCount = ({ steps }: Starter['plan']): string => {
+  const n = stepsIn(steps).length;
+  return n === 1 ? '1 step' : `${n} steps`;
+};
 
 export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | null; office: boolean; onClose: () => void }) {
   const { data: starters = [] } = useStarters();
@@ -31,7 +37,7 @@ export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | nu
     },
   });
   return (
-    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="campaign-title">
+    <Dialog open onClose={onClose} maxWidth={copyOf ? 'sm' : 'md'} fullWidth aria-labelledby="campaign-title">
       <form
         className="dialog"
         onSubmit={(event) => {
@@ -42,7 +48,7 @@ export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | nu
         <h1 id="campaign-title">{copyOf ? `A copy of “${copyOf.name}”` : 'A new campaign'}</h1>
         {!copyOf && (
           <div className="starters" role="radiogroup" aria-label="What it begins from">
-            {[{ key: null, name: 'From nothing', about: 'An empty ruler.' }, ...starters].map((one) => (
+            {[{ key: null, name: 'From nothing', about: 'An empty ruler.', plan: null }, ...starters].map((one) => (
               <label key={one.key ?? ''} className={`starter${chosen === one.key ? ' on' : ''}`}>
                 <input
                   type="radio"
@@ -54,7 +60,7 @@ export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | nu
                   }}
                 />
                 <span>
-                  <b>{one.name}</b>
+                  <b>{one.name}</b> {one.plan && <span className="soft small nowrap">{stepCount(one.plan)}</span>}
                   <span className="soft small" style={{ display: 'block' }}>
                     {one.about}
                   </span>
