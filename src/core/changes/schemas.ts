@@ -9,36 +9,34 @@ const roles = Joi.array()
   .default([]);
 const kind = (name: string, rest: Joi.PartialSchemaMap) => Joi.object({ kind: Joi.string().valid(name).required(), ...rest });
 
-export const changeSchema = Joi.alternatives()
-  .match('one')
-  .try(
-    kind('tags', { add: ids, remove: ids }),
-    kind('stage', { stage: Joi.string().max(60).required(), archived_because: Joi.string().max(500) }),
-    kind('horizon', { horizon: Joi.string().max(60).allow(null).required() }),
-    kind('roles', { add: roles, remove: roles }),
-    kind('owner', { owner_id: id.required() }),
-    kind('hand_on', { roster_id: id.allow(null).required() }),
-    kind('field', {
-      field_id: id.required(),
-      value: Joi.alternatives(
-        Joi.string().max(2_000).allow(''),
-        Joi.number(),
-        Joi.boolean(),
-        Joi.array().items(Joi.string().max(200)).max(100),
-        Joi.valid(null),
-      ).required(),
-    }),
-    kind('permission', {
-      channel: Joi.string()
-        .valid(...CHANNELS)
-        .required(),
-      state: Joi.string().valid('granted', 'withdrawn').required(),
-      evidence: Joi.string().max(500).allow('').default(''),
-    }),
-    kind('campaign', { campaign_id: id.required() }),
-    kind('call_list', { note: Joi.string().max(500).allow('').default('') }),
-    kind('delete', {}),
-  );
+export const changeSchema = Joi.alternatives().try(
+  kind('tags', { add: ids, remove: ids }),
+  kind('stage', { stage: Joi.string().max(60).required(), archived_because: Joi.string().max(500) }),
+  kind('horizon', { horizon: Joi.string().max(60).allow(null).required() }),
+  kind('roles', { add: roles, remove: roles }),
+  kind('owner', { owner_id: id.required() }),
+  kind('hand_on', { roster_id: id.allow(null).required() }),
+  kind('field', {
+    field_id: id.required(),
+    value: Joi.alternatives(
+      Joi.string().max(2_000).allow(''),
+      Joi.number(),
+      Joi.boolean(),
+      Joi.array().items(Joi.string().max(200)).max(100),
+      Joi.valid(null),
+    ).required(),
+  }),
+  kind('permission', {
+    channel: Joi.string()
+      .valid(...CHANNELS)
+      .required(),
+    state: Joi.string().valid('granted', 'withdrawn').required(),
+    evidence: Joi.string().max(500).allow('').default(''),
+  }),
+  kind('campaign', { campaign_id: id.required() }),
+  kind('call_list', { note: Joi.string().max(500).allow('').default('') }),
+  kind('delete', {}),
+);
 
 /** People named one by one, or everybody whom a question finds except some. */
 export const questionSchema = Joi.object({

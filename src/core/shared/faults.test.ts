@@ -16,3 +16,7 @@ test('what fits none of several shapes is told by the shape that it is most like
 test('what is none of them at all is told what it must be', () => {
   expect(faults('say')).toEqual([{ field: 'step', message: 'must be an object' }]);
 });
+
+test('where a word tells the shapes apart, all of them are to choose from', () => {
+  expect(faults({ do: 'sing', words: 'la' })).toEqual([{ field: 'step.do', message: 'step.do must be one of move, say' }]);
+});

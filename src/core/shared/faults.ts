@@ -9,7 +9,18 @@ function closest(detail: Joi.ValidationErrorItem): Joi.ValidationErrorItem {
   const inner = detail.type === 'alternatives.match' ? (detail.context?.details as Joi.ValidationErrorItem[] | undefined) : null;
   if (!inner?.length) return detail;
   const near = (one: Joi.ValidationErrorItem): number => one.path.length * 2 + (ONLY_ANOTHER.includes(one.type) ? 0 : 1);
-  return closest(inner.map(closest).reduce((best, one) => (near(one) > near(best) ? one : best)));
+  const found = inner.map(closest);
+  const best = found.reduce((one, other) => (near(other) > near(one) ? other : one));
+  const choice =
+    best.type === 'any.required' ? found.find(({ type, path }) => type === 'any.only' && `${path}` === `${best.path}`) : best;
+  return choice?.type === 'any.only' ? anyOf(choice, found) : best;
+}
+/** Each shape allows its own words where they tell the shapes apart: all of them are to choose from. */
+function anyOf(choice: Joi.ValidationErrorItem, found: Joi.ValidationErrorItem[]): Joi.ValidationErrorItem {
+  const words = found
+    .filter(({ type, path }) => type === 'any.only' && `${path}` === `${choice.path}`)
+    .flatMap(({ context }) => context!.valids as unknown[]);
+  return { ...choice, message: `"${choice.path.join('.')}" must be one of ${[...new Set(words)].join(', ')}` };
 }
 const messageOf = ({ type, message, context }: Joi.ValidationErrorItem): string =>
   type === 'alternatives.types'
