@@ -95,7 +95,7 @@ export function deedOf(change: Change, name: ChangeNames): string {
     case 'permission':
       return `are marked as having said ${change.state === 'granted' ? 'yes' : 'no'} to ${CHANNEL_NAMES[change.channel]}s`;
     case 'campaign':
-      return `go into the campaign ${name('campaign', change.campaign_id)}`;
+      return `go into the campaign “${name('campaign', change.campaign_id)}”`;
     case 'call_list':
       return `get a call task${change.note ? `: ${change.note}` : ''}`;
     case 'delete':

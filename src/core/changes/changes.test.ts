@@ -45,8 +45,8 @@ test.each<[Change, string, string]>([
   ],
   [
     { kind: 'campaign', campaign_id: 'Spring' },
-    '214 people go into the campaign Spring.',
-    '1 person goes into the campaign Spring.',
+    '214 people go into the campaign “Spring”.',
+    '1 person goes into the campaign “Spring”.',
   ],
   [{ kind: 'call_list', note: 'ask' }, '214 people get a call task: ask.', '1 person gets a call task: ask.'],
   [{ kind: 'delete' }, '214 people are deleted.', '1 person is deleted.'],
