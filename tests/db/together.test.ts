@@ -1,4 +1,5 @@
 /** A flood: inquiries that come at the same moment are taken in together, and each is answered as if it had come alone. */
+import pg from 'pg';
 import { openHouse, type House } from '../harness/house';
 
 let house: House;
@@ -74,4 +75,31 @@ test('caps hold within a flood: nobody has more than their day allows, nor more 
   const of = (id: string) => had.find(({ owner_id }) => owner_id === id)?.n;
   expect([of(agents[0]!.user_id), of(agents[1]!.user_id)]).toEqual([4, 3]);
   expect(had.reduce((sum, { n }) => sum + n, 0)).toBe(60);
+});
+
+test('a database that goes away in the middle: nothing is kept of any, each is told, and each comes again once', async () => {
+  const keyed = (n: number) => house.arrives(one(n), { idempotencyKey: `lost ${n}` });
+  const holder = new pg.Client({ connectionString: process.env.DATABASE_URL });
+  await holder.connect();
+  await holder.query('begin');
+  await holder.query('select id from rosters for update');
+  const arriving = Promise.allSettled(many.slice(0, 12).map(keyed));
+  for (let ended = 0; !ended;) {
+    const { rowCount } = await holder.query(
+      `select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock' and pid <> pg_backend_pid()`,
+    );
+    ended = rowCount ?? 0;
+    await new Promise((resolve) => setTimeout(resolve, 20));
+  }
+  await holder.query('rollback');
+  await holder.end();
+  const first = await arriving;
+  const lost = first.filter((one) => one.status === 'rejected');
+  expect(lost.length).toBeGreaterThan(0);
+  expect(lost.map(({ reason }) => (reason as { code: string }).code)).toEqual(lost.map(() => 'unavailable'));
+  const kept = async () => (await house.db.first<{ n: number }>('select count(*)::int as n from inquiries'))!.n;
+  expect(await kept()).toBe(12 - lost.length);
+  const again = await Promise.all(many.slice(0, 12).map(keyed));
+  expect(new Set(again.map(({ inquiry }) => inquiry.id)).size).toBe(12);
+  expect(await kept()).toBe(12);
 });
