@@ -96,11 +96,7 @@ export async function admit(
   const tags = asking.flatMap(({ inquiry }, n) =>
     tagsOf(inquiry, tagPlaces).map((name) => ({ contact_id: admitted[n]!.contactId, name })),
   );
-  for (const { known, inquiry } of asking) {
-    if (!known) continue;
-    await complete(tx, known.contactId, inquiry, at);
-    await addPoints(tx, accountId, known.contactId, inquiry);
-  }
+  await complete(tx, accountId, asking, at);
   if (tags.length) await addTags(tx, accountId, tags);
   const written = admitted.flatMap(({ contactId }, n) =>
     asking[n]!.known || tags.some((tag) => tag.contact_id === contactId) ? [contactId] : [],
@@ -168,36 +164,29 @@ const rowToMake = ({ inquiry, horizon }: Asking, n: number) => ({
   extensions: inquiry.extensions,
 });
 
-const complete = (tx: Tx, contactId: string, inquiry: CleanInquiry, at: Date): Promise<void> =>
-  tx.run(
-    `update contacts set first_name = case when first_name = '' and last_name = '' then $2 else first_name end, last_name = case when first_name = '' and last_name = '' then $3 else last_name end,
-       roles = (select coalesce(array_agg(distinct r), '{}') from unnest(roles || $4::text[]) r), street = coalesce(street, $5), city = coalesce(city, $6), postal_code = coalesce(postal_code, $7),
-       wants = $8::jsonb || wants, updated_at = $9 where id = $1`,
-    [
-      contactId,
-      inquiry.firstName,
-      inquiry.lastName,
-      inquiry.roles,
-      inquiry.street,
-      inquiry.city,
-      inquiry.postalCode,
-      JSON.stringify(inquiry.wants),
-      at,
-    ],
+/**
+ * What is told of people who are known, added to each. An address that another contact holds stays there and is noted here: the two may be
+ * one, which is for a person to say. They are locked in the order of their ids, so that two floods of the same people do not lock each other out.
+ */
+async function complete(tx: Tx, accountId: string, asking: readonly Asking[], at: Date): Promise<void> {
+  const told = asking.flatMap((one) => (one.known ? [{ ...rowToMake(one, 0), id: one.known.contactId }] : []));
+  if (!told.length) return;
+  await tx.run(
+    `with told as materialized (select * from jsonb_to_recordset($2::jsonb) as x (id bigint, first_name text, last_name text, roles text[], street text, city text, postal_code text, wants jsonb, phones text[], emails text[], extensions jsonb)),
+       locked as materialized (select id from contacts where id in (select id from told) order by id for update),
+       named as (select t.id, x.kind, x.value, t.extensions->>x.value as extension, x.n + (select coalesce(max(position) + 1, 0) from contact_points where contact_id = t.id) as position
+         from told t, lateral (select 'phone' as kind, value, ordinality::int - 1 as n from unnest(t.phones) with ordinality as p (value, ordinality)
+           union all select 'email', value, ordinality::int - 1 from unnest(t.emails) with ordinality as e (value, ordinality)) x),
+       owned as (insert into contact_points (account_id, contact_id, kind, value, position, extension) select $1, id, kind, value, position, extension from named
+         on conflict (account_id, kind, value) where active do nothing returning kind, value),
+       noted as (insert into contact_points (account_id, contact_id, kind, value, position, active) select $1, id, kind, value, position, false from named
+         where (kind, value) not in (select kind, value from owned) and not exists (select 1 from contact_points h where h.contact_id = named.id and h.kind = named.kind and h.value = named.value))
+     update contacts c set first_name = case when c.first_name = '' and c.last_name = '' then t.first_name else c.first_name end, last_name = case when c.first_name = '' and c.last_name = '' then t.last_name else c.last_name end,
+       roles = (select coalesce(array_agg(distinct r), '{}') from unnest(c.roles || t.roles) r), street = coalesce(c.street, t.street), city = coalesce(c.city, t.city), postal_code = coalesce(c.postal_code, t.postal_code),
+       wants = t.wants || c.wants, updated_at = $3 from told t join locked l on l.id = t.id where c.id = t.id`,
+    [accountId, JSON.stringify(told), at],
   );
-
-/** An address that another contact holds stays there and is noted here: the two may be one, which is for a person to say. */
-const addPoints = (tx: Tx, accountId: string, contactId: string, inquiry: CleanInquiry): Promise<void> =>
-  tx.run(
-    `with named as (select kind, value, n + (select coalesce(max(position) + 1, 0) from contact_points where contact_id = $2) as position
-       from (select 'phone' as kind, value, ordinality::int - 1 as n from unnest($3::text[]) with ordinality as p (value, ordinality)
-         union all select 'email', value, ordinality::int - 1 from unnest($4::text[]) with ordinality as e (value, ordinality)) x),
-       owned as (insert into contact_points (account_id, contact_id, kind, value, position, extension) select $1, $2, kind, value, position, $5::jsonb->>value from named
-         on conflict (account_id, kind, value) where active do nothing returning kind, value)
-     insert into contact_points (account_id, contact_id, kind, value, position, active) select $1, $2, kind, value, position, false from named
-     where (kind, value) not in (select kind, value from owned) and not exists (select 1 from contact_points h where h.contact_id = $2 and h.kind = named.kind and h.value = named.value)`,
-    [accountId, contactId, inquiry.phones, inquiry.emails, JSON.stringify(inquiry.extensions)],
-  );
+}
 
 const addTags = (tx: Tx, accountId: string, tags: { contact_id: string; name: string }[]): Promise<void> =>
   tx.run(
