@@ -1,5 +1,5 @@
 /** The name of a lead source as it is called here. A name that nobody has looked at and no door has is taken, and proposed to the office; one that was merged is called by the other. */
-import { config, type Tx } from '../shared';
+import { config, noteMade, wasMadeIn, type Tx } from '../shared';
 
 /** Names change seldom and come with every lead: what is known holds this long. */
 const KNOWN_MS = 3_000;
@@ -23,6 +23,7 @@ export async function sourceNamed(tx: Tx, accountId: string, name: string, at: D
   const called = row?.name ?? name;
   if (known.size > 5_000) known.clear();
   /* What was proposed in a transaction that may yet fail is asked for again. */
-  if (row && !row.fresh) known.set(key, { name: called, until: Date.now() + KNOWN_MS });
+  if (row?.fresh) noteMade(tx, key);
+  if (row && !wasMadeIn(tx, key)) known.set(key, { name: called, until: Date.now() + KNOWN_MS });
   return called;
 }

@@ -4,7 +4,7 @@ import { segmentSentence, type FieldDef } from '@/core/segments';
 import { wholeAccount } from '@/core/accounts';
 import { listFields } from '../contacts';
 import { nameIn, readVocabulary } from '../segments';
-import { config, type Tx } from '../shared';
+import { config, noteMade, wasMadeIn, type Tx } from '../shared';
 
 /** What a version keeps of a rung, with the words of then. */
 export interface KeptRung extends Rung {
@@ -82,8 +82,8 @@ export async function ladderNow(tx: Tx, accountId: string): Promise<LadderNow> {
     zone: head!.time_zone,
     fields,
   };
-  /** Kept only once it is certain: a version made by a transaction that fails would not be there. */
-  if (head!.version) known.set(keyOf(accountId), { ladder: now, until: Date.now() + KNOWN_MS });
+  /* Kept only once it is certain: a version made by a transaction that fails would not be there. */
+  if (!wasMadeIn(tx, `ladder ${accountId}`)) known.set(keyOf(accountId), { ladder: now, until: Date.now() + KNOWN_MS });
   return now;
 }
 
@@ -107,6 +107,7 @@ export async function keepVersion(
   by: string,
   at: Date | null,
 ): Promise<string> {
+  noteMade(tx, `ladder ${accountId}`);
   const row = await tx.first<{ id: string }>(
     'insert into ladder_versions (account_id, made_at, made_by, own_listing, rungs) values ($1, coalesce($2, now()), $3, $4, $5::jsonb) returning id',
     [accountId, at, by, ownListing, JSON.stringify(rungs)],

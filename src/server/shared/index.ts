@@ -6,6 +6,7 @@ export { enqueue, enqueueAll, freeDeadJobs } from './enqueue';
 export { listen, stopHearing, subscribe } from './listener';
 export { publish, wakeWorkers } from './live';
 export { ADDRESS_LOCKS, lockAddresses } from './lock';
+export { noteMade, wasMadeIn } from './made';
 export { migrate } from './migrate';
 export { BEAT_MS, beat, leave, readProcesses, type ProcessState } from './processes';
 export { once, type KeptReply } from './idempotency';
