@@ -8,6 +8,7 @@ import { principalOf } from './principal';
 import { problem } from './problem';
 
 const MOST_BYTES = 1_000_000;
+const NO_QUERY = Joi.object({});
 
 export interface Call<Body, Query> {
   request: Request;
@@ -70,7 +71,7 @@ export function route<Body = Loose, Query = Loose>(
         operation.method === 'GET' || operation.file || operation.anyBody ? undefined : await readBody(request, operation)
       ) as Body;
       const query = checked(
-        operation.query ?? Joi.object({}),
+        operation.query ?? NO_QUERY,
         Object.fromEntries(new URL(request.url).searchParams),
         true,
       ) as Query;
