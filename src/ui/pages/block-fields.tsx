@@ -57,7 +57,7 @@ export function BlockFields({ block, page, onChange }: { block: Block; page: Pag
       return <p className="soft small">The homes of this search, with what visitors may ask for and a map.</p>;
     case 'form':
       return (
-        <>
+        <div className="form-block">
           <div className="beside" role="group" aria-label="What the form asks for">
             <span className="soft small">asks for the first name and</span>
             {FORM_FIELDS.map((field) => (
@@ -84,7 +84,7 @@ export function BlockFields({ block, page, onChange }: { block: Block; page: Pag
               onChange={(event) => onChange({ ...block, button: event.target.value })}
             />
           </label>
-          <label className="small" style={{ display: 'block' }}>
+          <label className="small">
             Afterwards the visitor reads
             <input
               className="chip wide-field"
@@ -93,7 +93,7 @@ export function BlockFields({ block, page, onChange }: { block: Block; page: Pag
               onChange={(event) => onChange({ ...block, thanks: event.target.value })}
             />
           </label>
-        </>
+        </div>
       );
   }
 }
