@@ -125,7 +125,12 @@ class HtmlReader {
         for (const cell of cells) this.walk([cell]);
         continue;
       }
-      if (cells.every(({ name }) => name === 'th') && rows[at + 1]?.some(({ name }) => name === 'td')) heads = cells;
+      if (cells.length > 1 && cells.every((cell) => this.headed(cell))) {
+        for (const cell of cells) {
+          const { label, value } = this.headed(cell)!;
+          this.entry(label, value);
+        }
+      } else if (cells.every(({ name }) => name === 'th') && rows[at + 1]?.some(({ name }) => name === 'td')) heads = cells;
       else if (heads && cells.every(({ name }) => name === 'td') && this.width(cells) === this.width(heads))
         this.below(heads, cells);
       else if (cells.length === 2 && this.tidy(first).length <= 90) this.entry(this.tidy(first), this.tidy(cells[1]!));
@@ -135,6 +140,19 @@ class HtmlReader {
         this.lines.push(PART_END, '');
       } else this.lines.push(cells.map((cell) => this.tidy(cell)).join('  '), '');
     }
+  }
+  /** A cell that holds its own label above its value: `<td><b>Client</b><br>Harriet Bexley</td>`. */
+  private headed(cell: Element): { label: string; value: string } | null {
+    const seen = cell.children.filter((child) => (isText(child) ? child.data.trim() : isTag(child) && !this.unseen(child)));
+    const first = seen[0];
+    if (!first || !isTag(first) || first.name === 'br' || seen.length < 2 || !this.isLabel(first)) return null;
+    const value = plainText(
+      seen
+        .slice(1)
+        .map((child) => (isTag(child) && child.name === 'br' ? '\n' : this.text(child)))
+        .join(''),
+    ).trim();
+    return value ? { label: this.tidy(first), value } : null;
   }
   /** A row without the number that counts it. */
   private unnumbered = (cells: Element[]): Element[] =>

@@ -141,7 +141,7 @@ const counted = (text: string, pattern: RegExp): number | undefined => {
 };
 
 const MOST =
-  /(?<!\p{L})(?:up to|max(?:imum|imal)?|limit|at most|no more than|under|below|hasta|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|upp till|opp til|op til|budget|spend|afford|could go to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
+  /(?<!\p{L})(?:up to|max(?:imum|imal)?|limit|at most|no more than|under|below|hasta|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|upp till|opp til|op til|budget|spend|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
 const LEAST =
   /(?<!\p{L})(?:at least|minimum|min|over|above|from|starting at|desde|mínimo|a partir de|ab|mindestens|à partir de|minimo|vanaf)(?!\p{L})/iu;
 

@@ -161,10 +161,13 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
         );
         break;
       }
-      case 'price':
+      case 'price': {
+        const range = budgetIn(value, true);
         draft.cues.push(value);
-        draft.listing.price ??= sumsIn(value)[0]?.value;
+        if (range.priceMin !== undefined && range.priceMax !== undefined) Object.assign(draft.wants, range);
+        else draft.listing.price ??= sumsIn(value)[0]?.value;
         break;
+      }
       case 'beds':
       case 'baths': {
         const rooms = roomsIn(value);
@@ -204,6 +207,7 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
         takeUnlabelled(draft, value);
         break;
       case 'ignored':
+        if (/(?:^| )type$/.test(plainLabel(label))) draft.chosen.push(...rolesChosen(value));
         break;
     }
   }
@@ -221,7 +225,9 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
 /** Where the label says that it asks for surnames, there are two of them; where it says that the family comes first, it does. */
 function surnamesOf(label: string, value: string): NameFound | null {
   const plain = plainLabel(label);
-  const familyFirst = /^ho (?:va )?ten$/.test(plain) ? /^(\p{Lu}\p{L}*)\s+(\p{Lu}.*)$/u.exec(value.trim()) : null;
+  const familyFirst = /^(?:ho (?:va )?ten|(?:teljes )?nev)$/.test(plain)
+    ? /^(\p{Lu}\p{L}*)\s+(\p{Lu}.*)$/u.exec(value.trim())
+    : null;
   if (familyFirst) return { first: familyFirst[2]!, last: familyFirst[1]!, partner: null };
   const read = /apellidos/.test(plain) ? personName(value) : null;
   const words = [read?.first, read?.last].filter(Boolean).join(' ').split(' ');
