@@ -55,14 +55,10 @@ export function cleanEmail(raw: string): string | null {
     : null;
 }
 
-/** A number of North America as nearly all write it; what is written otherwise takes twenty times as long to read. */
-const PLAIN = /^(?:\+1[ .-]?|\+1 ?(?=\())?\(?([2-9]\d\d)\)?[ .-]{0,2}([2-9]\d\d)[ .-]?(\d{4})$/;
 /** A phone number in E.164, read as a number of `country` when it has no international prefix. Null when it is none. */
 export function cleanPhone(raw: string, country: 'US' | 'CA' = 'US'): string | null {
   const text = oneLine(raw).replace(/^tel:/i, '');
   if (text.length > 40 || text.replace(/\D/g, '').length > 20) return null;
-  const plain = PLAIN.exec(text);
-  if (plain) return `+1${plain.slice(1).join('')}`;
   const parsed = parsePhoneNumberFromString(text, { defaultCountry: country, extract: false });
   return parsed?.isPossible() ? parsed.number : null;
 }

@@ -107,6 +107,10 @@ class HtmlReader {
   private tags(node: Element): Element[] {
     return node.children.filter((child): child is Element => isTag(child) && !this.unseen(child));
   }
+  /** What of a node can be seen, white space apart. */
+  private shown(node: Element): AnyNode[] {
+    return node.children.filter((child) => (isText(child) ? child.data.trim() : isTag(child) && !this.unseen(child)));
+  }
   private rows(node: Element): Element[] {
     return this.tags(node).flatMap((child) =>
       child.name === 'tr' ? [child] : ['tbody', 'thead', 'tfoot'].includes(child.name) ? this.rows(child) : [],
@@ -125,12 +129,9 @@ class HtmlReader {
         for (const cell of cells) this.walk([cell]);
         continue;
       }
-      if (cells.length > 1 && cells.every((cell) => this.headed(cell))) {
-        for (const cell of cells) {
-          const { label, value } = this.headed(cell)!;
-          this.entry(label, value);
-        }
-      } else if (cells.every(({ name }) => name === 'th') && rows[at + 1]?.some(({ name }) => name === 'td')) heads = cells;
+      const headed = cells.flatMap((cell) => this.headed(cell) ?? []);
+      if (cells.length > 1 && headed.length === cells.length) for (const { label, value } of headed) this.entry(label, value);
+      else if (cells.every(({ name }) => name === 'th') && rows[at + 1]?.some(({ name }) => name === 'td')) heads = cells;
       else if (heads && cells.every(({ name }) => name === 'td') && this.width(cells) === this.width(heads))
         this.below(heads, cells);
       else if (cells.length === 2 && this.tidy(first).length <= 90) this.entry(this.tidy(first), this.tidy(cells[1]!));
@@ -143,7 +144,7 @@ class HtmlReader {
   }
   /** A cell that holds its own label above its value: `<td><b>Client</b><br>Harriet Bexley</td>`. */
   private headed(cell: Element): { label: string; value: string } | null {
-    const seen = cell.children.filter((child) => (isText(child) ? child.data.trim() : isTag(child) && !this.unseen(child)));
+    const seen = this.shown(cell);
     const first = seen[0];
     if (!first || !isTag(first) || first.name === 'br' || seen.length < 2 || !this.isLabel(first)) return null;
     const value = plainText(
@@ -187,7 +188,7 @@ class HtmlReader {
   private isBold(node: Element): boolean {
     if (node.name !== 'p' && node.name !== 'div') return false;
     if (/font-weight\s*:\s*(?:bold|[6-9]00)/i.test(node.attribs.style ?? '')) return true;
-    const seen = node.children.filter((child) => (isText(child) ? child.data.trim() : isTag(child) && !this.unseen(child)));
+    const seen = this.shown(node);
     return seen.length === 1 && isTag(seen[0]!) && /^(?:b|strong)$/.test(seen[0].name);
   }
   private isLabel(node: Element): boolean {
@@ -211,7 +212,7 @@ class HtmlReader {
 
   /** `<div><span>Label</span> <span>value</span></div>` */
   private pair(block: Element): boolean {
-    const seen = block.children.filter((child) => (isText(child) ? child.data.trim() : isTag(child) && !this.unseen(child)));
+    const seen = this.shown(block);
     const [first, second] = seen;
     if (
       !first ||

@@ -61,6 +61,6 @@ export function isRubbish(text: string): boolean {
 }
 
 const BUSINESS =
-  /(?<!\p{L})(?:invoices?|receipts?|payment (?:received|due|failed|reminder|confirmation)|billing statement|your (?:statement|order|subscription|shipment|renewal|trial|plan)|order (?:confirmation|shipped|#?\d+)|(?:reset|change|changed|forgot)\b.{0,15}password|password\b.{0,15}(?:reset|changed)|verification code|security (?:alert|code)|sign-?in (?:attempt|code)|new (?:login|sign-?in)|rechnung(?! tragen)|zahlungs\p{L}+|passwort|factura|recibo|contraseña|facture|mot de passe|fattura|factuur|wachtwoord)(?!\p{L})/iu;
+  /(?<!\p{L})(?:invoices?|receipts?|payment (?:received|due|failed|reminder|confirmation)|billing statement|your (?:statement|order|subscription|shipment|renewal|trial|plan)|order (?:confirmation|shipped|#?\d+)|(?:reset|change|changed|forgot)\b.{0,15}password|password\b.{0,15}(?:reset|changed)|verification code|security (?:alert|code)|sign-?in (?:attempt|code)|new (?:login|sign-?in)|rechnung|zahlungs\p{L}+|passwort|factura|recibo|contraseña|facture|mot de passe|fattura|factuur|wachtwoord)(?!\p{L})/iu;
 /** A bill, a receipt, a password: what services write to those who use them. By the subject alone, for leads speak of anything. */
 export const isBusiness = (mail: Mail): boolean => BUSINESS.test(mail.subject);

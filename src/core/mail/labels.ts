@@ -59,7 +59,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'ignored',
     whole(
-      'page|url|link|ip|ip address|browser|user agent|submitted(?: at| on)?|date|time|received|form|campaign|ad set|lead id|lead number|id|listen|help|support|trouble|questions about your account|length|duration|sender|subject|to|cc|bcc|x \\p{L}+|reply to|salutation|title|anrede|titel|tratamiento|civilite|titolo|gender|geschlecht|language|sprache|idioma|currency|locale|version|type|status|score|source|quelle|fuente|origin',
+      'page|url|link|ip|ip address|browser|user agent|submitted(?: at| on)?|date|time|received|form|campaign|ad|ad set|lead id|lead number|id|listen|help|support|trouble|questions about your account|length|duration|sender|subject|to|cc|bcc|x \\p{L}+|reply to|salutation|title|anrede|titel|tratamiento|civilite|titolo|gender|geschlecht|language|sprache|idioma|currency|locale|version|type|status|score|source|quelle|fuente|origin',
     ),
   ],
   [
@@ -119,7 +119,7 @@ const RULES: [Meaning, RegExp][] = [
       'budget|price range|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|budjetti|προυπολογισμος|الميزانية',
     ),
   ],
-  ['name', whole('ad|ten|ime')],
+  ['name', whole('ten|ime')],
   ['price', whole('asked|asking|offered at')],
   [
     'price',

@@ -129,7 +129,7 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
       case 'name':
         if (hasLast && !hasFirst) draft.first ??= oneName(value);
         else if (hasFirst && !hasLast && !value.trim().includes(' ')) draft.last ??= oneName(value);
-        else if (personName(value)) given ??= surnamesOf(label, value) ?? personName(value);
+        else if (personName(value)) given ??= orderedByLabel(label, value) ?? personName(value);
         else {
           draft.emails.push(...emailsIn(value));
           addPhones(draft, phonesIn(plainText(value)));
@@ -223,7 +223,7 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
 }
 
 /** Where the label says that it asks for surnames, there are two of them; where it says that the family comes first, it does. */
-function surnamesOf(label: string, value: string): NameFound | null {
+function orderedByLabel(label: string, value: string): NameFound | null {
   const plain = plainLabel(label);
   const familyFirst = /^(?:ho (?:va )?ten|(?:teljes )?nev)$/.test(plain)
     ? /^(\p{Lu}\p{L}*)\s+(\p{Lu}.*)$/u.exec(value.trim())

@@ -12,7 +12,7 @@ const MINE_AT_MOST = 50;
 export const UNTRIED = `o.state in ('given','accepted') and o.answered_at is null and not exists (select 1 from offers f
   where f.contact_id = o.contact_id and f.user_id = o.user_id and f.answered_at is null and f.state in ('given','accepted') and f.id < o.id)`;
 
-/** Offers that wait, the newest first, with how many there are, as far as the scope sees their contacts. One row for each lead. */
+/** Offers that wait, the newest first, with how many there are, as far as the scope sees their contacts. One row for each person who waits. */
 export async function listWaitingOffers(scope: Scope, limit = 50): Promise<{ items: OfferView[]; total: number }> {
   const bind: unknown[] = [];
   const where = visible(scope, bind);
@@ -47,10 +47,10 @@ export async function listWaitingOffers(scope: Scope, limit = 50): Promise<{ ite
   };
 }
 
-/** What is offered to one person now, with what may be shown of it, the one that ends first at the top. */
+/** What is offered to one person now, with what may be shown of it, the one that ends first at the top. Not how they are reached: it is not theirs yet. */
 export async function listMyOffers(accountId: string, userId: string): Promise<MyOfferView[]> {
   const rows = await reader().rows<MyOfferView & { hides: string[] }>(
-    `select o.id, o.inquiry_id, ${CALLED} as name, i.source, coalesce(i.parsed->>'ask', '') as ask, c.city as place, coalesce(r.name, '') as roster, o.offered_at, o.ends_at, o.commons, o.hides,
+    `select o.id, o.inquiry_id, trim(c.first_name || ' ' || c.last_name) as name, i.source, coalesce(i.parsed->>'ask', '') as ask, c.city as place, coalesce(r.name, '') as roster, o.offered_at, o.ends_at, o.commons, o.hides,
        (select count(*)::int from offers f where f.inquiry_id = o.inquiry_id and f.state = 'open' and f.id <> o.id) as others
      from offers o join contacts c on c.id = o.contact_id join inquiries i on i.id = o.inquiry_id left join rosters r on r.id = o.roster_id
      where o.account_id = $1 and o.user_id = $2 and o.state = 'open' order by o.commons, o.ends_at nulls last, o.id limit ${MINE_AT_MOST}`,

@@ -13,8 +13,8 @@ const DUE_BATCH = 250;
 /** A wake waits this long for others, so that a burst of leads is carried out in few batches. */
 const GATHER_MS = 40;
 /** While leads keep coming, each round takes what came within this time: a round costs nearly as much for one as for twenty. */
-const BREATH_MS = 400;
-const FEW = 100;
+const BREATH_MS = 200;
+const FEW = 50;
 
 /** One round of what is due by now: exports that come back, windows of offers, campaigns that begin, enrolments, then what they put into the outbox. @returns how many rows were moved */
 export const carryOutRound = async (processId: string, outside: Outside): Promise<number> =>
