@@ -49,6 +49,15 @@ describe('open claim', () => {
     expect(house.received('text').map(({ from }) => from)).toEqual([house.people.Brisa!.phone]);
   });
 
+  test('who gave no name is called by how they are reached, but not where they are only offered; who asks twice waits once', async () => {
+    const { contact } = await house.arrives({ first_name: '', last_name: '', phones: ['+15645550123'], emails: [] });
+    expect((await offersOf('Brisa')).map(({ name }) => name)).toEqual(['']);
+    await accept('Brisa');
+    await house.arrives({ first_name: '', last_name: '', phones: ['+15645550123'], emails: [] });
+    const waiting = await house.m.routing.listWaitingOffers(house.scope);
+    expect(waiting).toMatchObject({ total: 1, items: [{ contact_id: contact.id, name: '(564) 555-0123' }] });
+  });
+
   test('a hundred acceptances at the same instant: one has it', async () => {
     const people = await Promise.all(
       Array.from({ length: 97 }, async (_, n) => {

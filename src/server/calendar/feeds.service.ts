@@ -3,7 +3,7 @@ import { calendarOf, type YearlyDay } from '@/core/calendar';
 import { notFound } from '@/core/shared';
 import { scopeFor, type Person } from '@/core/accounts';
 import { findPerson } from '../accounts';
-import { CALLED, visible } from '../contacts';
+import { CALLED, calledOf, visible } from '../contacts';
 import { config, hashed, now, randomToken, reader, record, transact } from '../shared';
 
 export interface FeedView {
@@ -59,5 +59,10 @@ export async function calendarAt(token: string): Promise<string> {
      from contact_dates d join contacts c on c.id = d.contact_id where ${where} and c.stage <> 'archived' order by d.month_day, c.id`,
     bind,
   );
-  return calendarOf('Important dates', days, at, (id) => `${config().publicUrl}/contacts/${id}`);
+  return calendarOf(
+    'Important dates',
+    days.map((one) => ({ ...one, name: calledOf(one.name) })),
+    at,
+    (id) => `${config().publicUrl}/contacts/${id}`,
+  );
 }

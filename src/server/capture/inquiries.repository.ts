@@ -3,7 +3,7 @@ import type { InquiryView } from '@/core/capture';
 import { notFound, pageOf, readCursor, snaked, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { sentenceOf, type Because } from '@/core/contacts';
-import { CALLED, visible } from '../contacts';
+import { CALLED, calledOf, visible } from '../contacts';
 import { reader } from '../shared';
 
 interface InquiryRow {
@@ -29,7 +29,7 @@ const SELECT = `select i.id, i.contact_id, ${CALLED} as name, i.matched, d.kind 
 
 const viewOf = (row: InquiryRow): InquiryView => ({
   id: row.id,
-  contact: { id: row.contact_id, name: row.name, status: row.matched ? 'matched' : 'created' },
+  contact: { id: row.contact_id, name: calledOf(row.name), status: row.matched ? 'matched' : 'created' },
   door: { kind: row.door_kind, name: row.door_name },
   source: row.source,
   ask: row.parsed.ask ?? '',

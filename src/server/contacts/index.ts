@@ -14,7 +14,7 @@ export {
 export { forgetSearch, learnWords, refreshSearch, writeSearch } from './search';
 export { contactView, OWN_FIELDS } from './contacts.rows';
 export { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
-export { CALLED } from './called';
+export { CALLED, calledOf } from './called';
 export { endFollowUp } from './follow-up';
 export { listFields, setDates, setFields } from './more';
 export { FAST, HOUR_OF, measured, ROSTER_OF } from './measured';

@@ -3,7 +3,7 @@ import { notFound } from '@/core/shared';
 import { sentenceOf, type Because } from '@/core/contacts';
 import { sentenceOfStep, type MyOfferView, type OfferView, type Trace, type TraceView } from '@/core/routing';
 import type { Scope } from '@/core/accounts';
-import { CALLED, visible } from '../contacts';
+import { CALLED, calledOf, visible } from '../contacts';
 import { reader } from '../shared';
 
 const MINE_AT_MOST = 50;
@@ -40,6 +40,7 @@ export async function listWaitingOffers(scope: Scope, limit = 50): Promise<{ ite
   return {
     items: rows.map(({ user_id, agent, because, state, ...row }) => ({
       ...row,
+      name: calledOf(row.name),
       agent: state === 'open' ? null : { id: user_id, name: agent },
       because: sentenceOf(because),
     })),

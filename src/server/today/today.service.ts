@@ -5,7 +5,7 @@ import type { DateKind } from '@/core/contacts';
 import { monthDays } from '@/core/segments';
 import { rankToday, TODAY_GROUPS, type TodayCandidate } from '@/core/today';
 import type { Scope } from '@/core/accounts';
-import { CALLED, visible } from '../contacts';
+import { CALLED, calledOf, visible } from '../contacts';
 import { now, reader, type Tx } from '../shared';
 
 /** More than anybody works in a day; a list of thousands helps nobody. The count says how many there are. */
@@ -94,7 +94,7 @@ export async function readToday(
 
 const candidateOf = (row: CandidateRow): TodayCandidate => ({
   contactId: row.id,
-  name: row.name,
+  name: calledOf(row.name),
   stage: row.stage,
   horizon: row.horizon,
   horizonName: row.horizon_name,
