@@ -1,0 +1,86 @@
+/** What an outside service may answer, and how it is read: accepted, refused for good, or to be tried later. */
+import { createServer, type RequestListener, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { handOver } from './http';
+
+const servers: Server[] = [];
+async function service(listener: RequestListener): Promise<string> {
+  const server = createServer(listener);
+  servers.push(server);
+  await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
+  return `http://127.0.0.1:${(server.address() as AddressInfo).port}/messages`;
+}
+const answering = (status: number, body: string) =>
+  service((request, response) => {
+    request.resume().on('end', () => response.writeHead(status, { 'content-type': 'application/json' }).end(body));
+  });
+
+afterAll(() => {
+  for (const server of servers) {
+    server.closeAllConnections();
+    server.close();
+  }
+});
+
+it('hands over the body with its key, and keeps the receipt', async () => {
+  const seen: unknown[] = [];
+  const url = await service((request, response) => {
+    let text = '';
+    request.setEncoding('utf8').on('data', (part) => (text += part));
+    request.on('end', () => {
+      seen.push([request.method, request.headers['idempotency-key'], request.headers['content-type'], JSON.parse(text)]);
+      response.writeHead(201).end('{"receipt":"r-1"}');
+    });
+  });
+  await expect(handOver(url, { text: 'Gruß 🙂' }, { 'idempotency-key': 'k' })).resolves.toEqual({
+    result: 'accepted',
+    receipt: 'r-1',
+  });
+  expect(seen).toEqual([['POST', 'k', 'application/json', { text: 'Gruß 🙂' }]]);
+});
+
+it.each([
+  [204, '', { result: 'accepted', receipt: null }],
+  [200, 'thank you', { result: 'accepted', receipt: null }],
+  [400, '{"detail":"no such number"}', { result: 'refused', fault: 'no such number' }],
+  [404, '<html>', { result: 'refused', fault: 'answered 404' }],
+  [408, '{}', { result: 'later', fault: 'answered 408' }],
+  [429, '{"detail":"too many"}', { result: 'later', fault: 'too many' }],
+  [500, 'null', { result: 'later', fault: 'answered 500' }],
+])('reads %i %s', async (status, body, expected) => {
+  await expect(handOver(await answering(status, body), {})).resolves.toEqual(expected);
+});
+
+it('says that nobody was there', async () => {
+  const url = await answering(200, '');
+  await new Promise((closed) => servers.pop()!.close(closed));
+  await expect(handOver(url, {})).resolves.toEqual({ result: 'later', fault: 'could not be reached' });
+});
+
+it('asks once more when a connection was closed while it lay idle, and no more than once', async () => {
+  let asked = 0;
+  const url = await service((request, response) => {
+    asked += 1;
+    request.resume().on('end', () => {
+      if (asked === 1) response.end('{"receipt":"first"}');
+      else if (asked === 2) request.socket.resetAndDestroy();
+      else response.end('{"receipt":"third"}');
+    });
+  });
+  await expect(handOver(url, {})).resolves.toEqual({ result: 'accepted', receipt: 'first' });
+  await expect(handOver(url, {})).resolves.toEqual({ result: 'accepted', receipt: 'third' });
+  expect(asked).toBe(3);
+  const always = await service((request) => request.socket.resetAndDestroy());
+  await expect(handOver(always, {})).resolves.toEqual({ result: 'later', fault: 'could not be reached' });
+});
+
+it('waits no longer than its deadline', async () => {
+  const url = await service(() => {});
+  const timeout = jest.spyOn(AbortSignal, 'timeout').mockImplementation(() => {
+    const controller = new AbortController();
+    setTimeout(() => controller.abort(new DOMException('too late', 'TimeoutError')), 50);
+    return controller.signal;
+  });
+  await expect(handOver(url, {})).resolves.toEqual({ result: 'later', fault: 'did not answer in time' });
+  timeout.mockRestore();
+});
