@@ -4,7 +4,7 @@ import { fullName, scopeFor, type Principal } from '@/core/accounts';
 import { firstDue, type TouchedContact } from '@/core/campaigns';
 import { FOLLOWED_UP, stepOf, type Activity, type Because, type Stage } from '@/core/contacts';
 import { endFollowUp, listFields, lockContact, recordActivities, segmentSql, visible } from '../contacts';
-import { now, transact, type Tx } from '../shared';
+import { now, Statement, transact, type Tx } from '../shared';
 import { LATEST, readVersions, type Version } from './versions';
 
 interface Enrollee {
@@ -42,12 +42,22 @@ interface Asked {
 const held = (which: string): string =>
   `coalesce((select true from enrolments e join campaigns o on o.id = e.campaign_id where e.contact_id = x.contact_id and e.state in ('active','paused') and ${which} limit 1), false)`;
 
-/**
- * Enrols contacts whose inquiries arrived, each unless somebody works with them already; answers a line for the timeline
- * either way, so that nobody wonders. Nobody comes twice.
- */
+/** Who is to come into which campaign, and a line for the timeline about each who was meant, so that nobody wonders. */
+export interface Enrolling {
+  entries: Entry[];
+  lines: Activity[];
+}
+
+/** Enrols contacts whose inquiries arrived, each unless somebody works with them already. @returns the lines of the timeline */
 export async function enrolArrivals(tx: Tx, accountId: string, arrived: readonly Arrived[], at: Date): Promise<Activity[]> {
-  if (!arrived.length) return [];
+  const { entries, lines } = await chooseArrivals(tx, arrived, at);
+  await insert(tx, accountId, entries, at);
+  return lines;
+}
+
+/** Which of the contacts whose inquiries arrived come into their campaigns. Reads, and writes nothing. */
+export async function chooseArrivals(tx: Tx, arrived: readonly Arrived[], at: Date): Promise<Enrolling> {
+  if (!arrived.length) return { entries: [], lines: [] };
   const asked = await tx.rows<Asked>(
     `select x.n, p.name, p.state in ('on','held') and p.deleted_at is null as open, ${LATEST} as version,
        ${held('e.campaign_id = p.id')} as same, ${held('o.exclusive_group = p.exclusive_group')} as group_taken,
@@ -89,8 +99,7 @@ export async function enrolArrivals(tx: Tx, accountId: string, arrived: readonly
       because,
     };
   });
-  await insert(tx, accountId, entries, at);
-  return lines;
+  return { entries, lines };
 }
 
 function causeToStayOut(asked: Asked, { plan }: Version, contact: Enrollee) {
@@ -113,14 +122,8 @@ interface Entry {
   person: Person;
 }
 
-/** Begins campaigns for people, each at their own first instant. @returns the enrolments made */
-async function insert(
-  tx: Tx,
-  accountId: string,
-  entries: readonly Entry[],
-  at: Date,
-): Promise<{ id: string; contact_id: string }[]> {
-  if (!entries.length) return [];
+/** Adds to a statement that campaigns begin for people, each at their own first instant, as its part `enrolled`. Nobody comes twice. */
+export function putEnrolments(statement: Statement, accountId: string, entries: readonly Entry[], at: Date): void {
   const rows = entries.map(({ campaignId, version, because, person }) => {
     const first = firstDue(version, at, person.time_zone, person.dates ?? {});
     return {
@@ -132,13 +135,26 @@ async function insert(
       because,
     };
   });
-  return tx.rows<{ id: string; contact_id: string }>(
-    `insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at, step, due_at, planned_at, because)
-     select $1, x.campaign_id, x.version_id, x.contact_id, $2, x.step, x.due, x.due, x.because
-     from jsonb_to_recordset($3::jsonb) as x (campaign_id bigint, version_id bigint, contact_id bigint, step int, due timestamptz, because jsonb)
-     on conflict do nothing returning id, contact_id`,
-    [accountId, at, JSON.stringify(rows)],
+  statement.part(
+    'enrolled',
+    `(insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at, step, due_at, planned_at, because)
+       select ${statement.value(accountId)}::bigint, x.campaign_id, x.version_id, x.contact_id, ${statement.value(at)}::timestamptz, x.step, x.due, x.due, x.because
+       from jsonb_to_recordset(${statement.json(rows)}) as x (campaign_id bigint, version_id bigint, contact_id bigint, step int, due timestamptz, because jsonb)
+       on conflict do nothing returning id, contact_id)`,
   );
+}
+
+/** Begins campaigns for people. @returns the enrolments made */
+async function insert(
+  tx: Tx,
+  accountId: string,
+  entries: readonly Entry[],
+  at: Date,
+): Promise<{ id: string; contact_id: string }[]> {
+  if (!entries.length) return [];
+  const statement = new Statement();
+  putEnrolments(statement, accountId, entries, at);
+  return statement.rows(tx, 'select id, contact_id from enrolled');
 }
 
 /**

@@ -17,5 +17,14 @@ export {
   orderCampaignRehearsal,
   performCampaignRehearsal,
 } from './rehearse.service';
-export { enrol, enrolArrivals, staysOut, stopEnrolment, type Arrived } from './enrol.service';
+export {
+  chooseArrivals,
+  enrol,
+  enrolArrivals,
+  putEnrolments,
+  staysOut,
+  stopEnrolment,
+  type Arrived,
+  type Enrolling,
+} from './enrol.service';
 export { beginInquiry, carryOutStarts, nextStart, payOwed } from './starts.service';

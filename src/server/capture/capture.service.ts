@@ -9,14 +9,14 @@ import { withDefaults } from '@/core/capture';
 import { askOf, withListing, type CleanInquiry } from '@/core/capture/schemas';
 import type { ListingView } from '@/core/market';
 import { sentenceOf, type Activity, type Stage } from '@/core/contacts';
-import { beginInquiry, enrolArrivals, type Arrived } from '../campaigns';
-import { changePermissions, lettersTo, permissionActivity, recordActivities, type PermissionChange } from '../contacts';
+import { beginInquiry, chooseArrivals, putEnrolments, type Arrived } from '../campaigns';
+import { changePermissions, foldActivities, lettersTo, permissionActivity, putFolded, type PermissionChange } from '../contacts';
 import { listingAskedAbout } from '../market';
-import { attachByRung, handPlanned, ladderNow, noticeAgents, planRoute, type Planned } from '../routing';
-import { transact, type Tx } from '../shared';
+import { attachByRung, handedLine, handPlanned, ladderNow, noticeAgents, planRoute, type Planned } from '../routing';
+import { Statement, transact, type Tx } from '../shared';
 import { beginArrival } from './begin';
 import { gathered } from './gather';
-import { capturedBefore, keepInquiries } from './keep.repository';
+import { capturedBefore, putInquiries, type Settled } from './keep.repository';
 import { admit, matchContacts, type Admitted } from './match.repository';
 import { sourceNamed } from './sources';
 import { locksOf, type Arrival, type Captured, type Tried } from './arrival';
@@ -146,24 +146,30 @@ async function settle(tx: Tx, accountId: string, taking: readonly Taking[], tagP
         },
       });
   }
-  lines.push(...(await enrolArrivals(tx, accountId, arrived, at)));
-  await recordActivities(tx, accountId, lines, {
-    fresh: people.flatMap(({ fresh }) => (fresh ? [fresh] : [])),
-    told: true,
-  });
-  const handings = await handPlanned(tx, accountId, plans, at);
-  const ids = await keepInquiries(
+  const enrolling = await chooseArrivals(tx, arrived, at);
+  lines.push(...enrolling.lines);
+  const folded = await foldActivities(
     tx,
-    accountId,
-    taking.map(({ arrival, inquiry }, n) => ({
-      arrival,
-      inquiry,
-      admitted: people[n]!,
-      plan: plans[n]!,
-      handing: handings[n]!,
-    })),
-    at,
+    lines,
+    people.flatMap(({ fresh }) => (fresh ? [fresh] : [])),
   );
+  const handings = await handPlanned(tx, accountId, plans, at);
+  for (const [n, { owner, because }] of handings.entries()) {
+    const { contactId } = people[n]!;
+    folded.activities.push(handedLine(contactId, because, at));
+    folded.changed.find(({ row }) => row.id === contactId)!.ownerId = owner?.userId ?? null;
+  }
+  const settled = taking.map(({ arrival, inquiry }, n): Settled => ({
+    arrival,
+    inquiry,
+    admitted: people[n]!,
+    plan: plans[n]!,
+    handing: handings[n]!,
+  }));
+  const statement = new Statement();
+  if (enrolling.entries.length) putEnrolments(statement, accountId, enrolling.entries, at);
+  putFolded(statement, accountId, folded);
+  const ids = (await statement.rows<{ id: string }>(tx, putInquiries(statement, accountId, settled, at))).map(({ id }) => id);
   const captured: Captured[] = [];
   for (const [n, { contactId, matched }] of people.entries()) {
     const { owner, because } = handings[n]!;

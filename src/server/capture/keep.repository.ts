@@ -4,7 +4,7 @@ import { AppError, DUE_CHANNEL, LIVE_CHANNEL, type LiveEvent } from '@/core/shar
 import { askOf, type CleanInquiry } from '@/core/capture/schemas';
 import { sentenceOf, type Because } from '@/core/contacts';
 import { traceOf, type Handing, type Planned } from '../routing';
-import type { Tx } from '../shared';
+import type { Statement, Tx } from '../shared';
 import type { Arrival, Captured } from './arrival';
 import type { Admitted } from './match.repository';
 
@@ -56,40 +56,47 @@ export interface Settled {
 }
 
 /**
- * All that follows from the choice, in one statement, because the rosters are locked until the commit: the inquiries with their reasons and their
- * traces, the offers, the owners, the turns that move on, the lines of the timeline (which no fact depends on), and the word to the agents.
- * @returns the ids of the inquiries, in their order
+ * Adds to a statement all that follows from the choice: the inquiries with their reasons and their traces, the offers, the turns that move on,
+ * and, when it is answered, the word to the agents. One statement, because the rosters are locked until the commit.
+ * @returns what the statement answers: `id` of the inquiries, in their order
  */
-export async function keepInquiries(tx: Tx, accountId: string, settled: readonly Settled[], at: Date): Promise<string[]> {
-  const rows = await tx.rows<{ id: string }>(
-    `with lead as materialized (
-       select nextval('inquiries_id_seq') as id, x.* from (select * from jsonb_to_recordset($2::jsonb) as x (n int, door_id bigint, contact_id bigint, source text, raw jsonb, parsed jsonb, matched boolean, owner_id bigint,
-         rung_id bigint, because jsonb, idempotency_key text, roster_id bigint, ends_at timestamptz, state text, hides text[], to_ids bigint[], version_id bigint, passing jsonb, trace jsonb, took_turn boolean, told text) order by n) x
-     ), turn as (select * from jsonb_to_recordset($3::jsonb) as x (roster_id bigint, last_user_id bigint, credit jsonb)),
-     made as (
-       insert into inquiries (id, account_id, door_id, contact_id, source, raw, parsed, matched, owner_id, rung_id, because, idempotency_key, arrived_at) overriding system value
-       select id, $1, door_id, contact_id, source, coalesce(raw, 'null'), parsed, matched, owner_id, rung_id, because, idempotency_key, $4 from lead
-     ), offered as (
-       insert into offers (account_id, inquiry_id, contact_id, user_id, offered_at, state, roster_id, ends_at, taken_at, commons, hides)
-       select $1, l.id, l.contact_id, u, $4, case when l.owner_id is null then 'open' else 'given' end, l.roster_id, case when l.owner_id is null then l.ends_at end,
-         case when l.owner_id is not null then $4::timestamptz end, l.state = 'commons', l.hides from lead l, unnest(l.to_ids) u
-     ), routed as (
-       insert into routings (inquiry_id, account_id, contact_id, version_id, rung_id, roster_id, state, passing, trace, begun_at, ends_at, owned_at)
-       select id, $1, contact_id, version_id, rung_id, roster_id, state, passing, trace, $4, ends_at, case when owner_id is not null then $4::timestamptz end from lead
-     ), owned as (
-       update contacts c set owner_id = u.id, office_id = u.office_id, owned_since = $4 from lead l join users u on u.id = l.owner_id where c.id = l.contact_id and c.owner_id is distinct from u.id
-     ), turned as (
-       update rosters r set last_user_id = t.last_user_id, credit = t.credit from turn t where r.id = t.roster_id
-     ), counted as (
-       update roster_members m set handed = m.handed + h.n from (select l.roster_id, l.owner_id, count(*) as n from lead l where l.owner_id is not null and l.took_turn group by 1, 2) h
-       where m.roster_id = h.roster_id and m.user_id = h.owner_id
-     ), lines as (
-       insert into activities (account_id, contact_id, at, kind, because) select $1, contact_id, $4, 'handed', because from lead order by n
-     ), woken as materialized (select pg_notify($6, ''))
-     select id, pg_notify($5, told) from lead, woken order by n`,
-    [accountId, storableJson(settled.map(rowToKeep)), JSON.stringify(turnsOf(settled)), at, LIVE_CHANNEL, DUE_CHANNEL],
+export function putInquiries(statement: Statement, accountId: string, settled: readonly Settled[], at: Date): string {
+  const account = `${statement.value(accountId)}::bigint`;
+  const when = `${statement.value(at)}::timestamptz`;
+  statement.part(
+    'lead',
+    `materialized (
+       select nextval('inquiries_id_seq') as id, x.* from (select * from jsonb_to_recordset(${statement.value(storableJson(settled.map(rowToKeep)))}::jsonb) as x (n int, door_id bigint, contact_id bigint, source text, raw jsonb, parsed jsonb,
+         matched boolean, owner_id bigint, rung_id bigint, because jsonb, idempotency_key text, roster_id bigint, ends_at timestamptz, state text, hides text[], to_ids bigint[], version_id bigint, passing jsonb, trace jsonb, took_turn boolean,
+         told text) order by n) x)`,
   );
-  return rows.map(({ id }) => id);
+  statement.part(
+    'asked',
+    `(insert into inquiries (id, account_id, door_id, contact_id, source, raw, parsed, matched, owner_id, rung_id, because, idempotency_key, arrived_at) overriding system value
+       select id, ${account}, door_id, contact_id, source, coalesce(raw, 'null'), parsed, matched, owner_id, rung_id, because, idempotency_key, ${when} from lead)`,
+  );
+  statement.part(
+    'offered',
+    `(insert into offers (account_id, inquiry_id, contact_id, user_id, offered_at, state, roster_id, ends_at, taken_at, commons, hides)
+       select ${account}, l.id, l.contact_id, u, ${when}, case when l.owner_id is null then 'open' else 'given' end, l.roster_id, case when l.owner_id is null then l.ends_at end,
+         case when l.owner_id is not null then ${when} end, l.state = 'commons', l.hides from lead l, unnest(l.to_ids) u)`,
+  );
+  statement.part(
+    'routed',
+    `(insert into routings (inquiry_id, account_id, contact_id, version_id, rung_id, roster_id, state, passing, trace, begun_at, ends_at, owned_at)
+       select id, ${account}, contact_id, version_id, rung_id, roster_id, state, passing, trace, ${when}, ends_at, case when owner_id is not null then ${when} end from lead)`,
+  );
+  statement.part(
+    'turned',
+    `(update rosters r set last_user_id = t.last_user_id, credit = t.credit from jsonb_to_recordset(${statement.json(turnsOf(settled))}) as t (roster_id bigint, last_user_id bigint, credit jsonb) where r.id = t.roster_id)`,
+  );
+  statement.part(
+    'counted',
+    `(update roster_members m set handed = m.handed + h.n from (select l.roster_id, l.owner_id, count(*) as n from lead l where l.owner_id is not null and l.took_turn group by 1, 2) h
+       where m.roster_id = h.roster_id and m.user_id = h.owner_id)`,
+  );
+  statement.part('woken', `materialized (select pg_notify(${statement.value(DUE_CHANNEL)}, ''))`);
+  return `select id, pg_notify(${statement.value(LIVE_CHANNEL)}, told) from lead, woken order by n`;
 }
 
 function rowToKeep({ arrival, inquiry, admitted, plan, handing }: Settled, n: number) {

@@ -35,7 +35,7 @@ export {
 } from './permissions';
 export { endOffers } from './ownership';
 export { refold } from './refold';
-export { derived, recordActivities, restate, type Fresh } from './record';
+export { derived, foldActivities, putFolded, recordActivities, restate, type Folded, type Fresh } from './record';
 export { listTimeline } from './timeline.repository';
 export { segmentSql, type SegmentContext } from './segment.sql';
 export { visible } from './visible';

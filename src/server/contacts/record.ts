@@ -19,7 +19,7 @@ import {
   type Stage,
 } from '@/core/contacts';
 import type { LiveEvent } from '@/core/shared';
-import { publish, type Tx } from '../shared';
+import { publish, Statement, type Tx } from '../shared';
 import { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
 import { endFollowUp, type FollowUpEnd } from './follow-up';
 
@@ -60,16 +60,35 @@ const TELL_EACH = 20;
 
 /**
  * Records activities, in their order.
- * @param fresh how those of the contacts stand that were made in this transaction, so that nobody else can hold them; `told`: the caller tells the pages itself
  * @returns the ids of the activities given (not of those that follow from them)
  */
-export async function recordActivities(
-  tx: Tx,
-  accountId: string,
-  activities: Activity[],
-  { fresh = [], told = false }: { fresh?: Fresh[]; told?: boolean } = {},
-): Promise<string[]> {
+export async function recordActivities(tx: Tx, accountId: string, activities: Activity[]): Promise<string[]> {
   if (!activities.length) return [];
+  const folded = await foldActivities(tx, activities);
+  const statement = new Statement();
+  putFolded(statement, accountId, folded);
+  const ids = await statement.rows<{ id: string }>(tx, 'select id from lines order by id');
+  await answerOffers(tx, activities.filter(isHumanTry));
+  await tell(tx, accountId, folded.standings);
+  return folded.given.map((at) => ids[at]!.id);
+}
+
+/** What activities change, found and not written yet. */
+export interface Folded {
+  standings: Standing[];
+  changed: Changed[];
+  /** Those given and those that follow from them, in their order. */
+  activities: Activity[];
+  /** The places of those given. */
+  given: number[];
+}
+
+/**
+ * Folds activities, in their order, into how their contacts stand; follow-up that they end is ended. For callers who write the rest with
+ * something of their own: none of them is a person's try, and the pages are told by the caller.
+ * @param fresh how those of the contacts stand that were made in this transaction, so that nobody else can hold them
+ */
+export async function foldActivities(tx: Tx, activities: Activity[], fresh: Fresh[] = []): Promise<Folded> {
   const contactIds = [...new Set(activities.map((activity) => activity.contactId))];
   const made = fresh.map(standingOf);
   const others = contactIds.filter((id) => !made.some((standing) => standing.id === id));
@@ -78,9 +97,9 @@ export async function recordActivities(
   const ends: FollowUpEnd[] = [];
   const given: number[] = [];
   const byContact = new Map(
-    standings.map((row) => [
+    standings.map((row): [string, Changed] => [
       row.id,
-      { row, facts: factsOfRow(row), stage: row.stage, stageSince: null as Date | null, at: activities[0]!.at },
+      { row, facts: factsOfRow(row), stage: row.stage, stageSince: null, at: activities[0]!.at },
     ]),
   );
   for (const activity of activities) {
@@ -99,11 +118,8 @@ export async function recordActivities(
       standing.stageSince = activity.at;
     }
   }
-  const stopped = await endFollowUp(tx, ends);
-  const ids = await write(tx, accountId, [...all, ...stopped], [...byContact.values()]);
-  await answerOffers(tx, activities.filter(isHumanTry));
-  if (!told) await tell(tx, accountId, standings);
-  return given.map((at) => ids[at]!);
+  all.push(...(await endFollowUp(tx, ends)));
+  return { standings, changed: [...byContact.values()], activities: all, given };
 }
 
 const reasonToEnd = (
@@ -151,6 +167,8 @@ interface Changed {
   stage: Stage;
   stageSince: Date | null;
   at: Date;
+  /** Who has the contact from now on; left as it is when it is not said. */
+  ownerId?: string | null;
 }
 
 /** What stands on the contact's own row beside the facts: derived here from the facts, and only here. */
@@ -167,59 +185,64 @@ export function derived(row: Standing, facts: Facts, stage: Stage) {
   };
 }
 
-/** The part of a statement that puts facts and what is derived from them; its values are the parameter `$n`. */
-const PUT = (n: number): string => `change as (
-       select * from jsonb_to_recordset($${n}::jsonb) as x (id bigint, stage text, stage_since timestamptz, hand_raised_at timestamptz, last_touch_at timestamptz, next_touch_at timestamptz,
-         next_touch_kind text, at timestamptz, facts jsonb)
-     ), facts as (
-       update contact_facts f set (${FACT_COLUMNS.join(', ')}) = (select ${FACT_COLUMNS.map((name) => `v.${name}`).join(', ')} from jsonb_populate_record(null::contact_facts, x.facts) v)
-       from change x where f.contact_id = x.id
-     ), stands as (
-       update contacts c set stage = x.stage, stage_since = coalesce(x.stage_since, c.stage_since), hand_raised_at = x.hand_raised_at, last_touch_at = x.last_touch_at,
-         next_touch_at = x.next_touch_at, next_touch_kind = x.next_touch_kind, updated_at = x.at
-       from change x where c.id = x.id
-     )`;
-const put = (changed: Changed[]): string =>
-  JSON.stringify(
-    changed.map(({ row, facts, stage, stageSince, at }) => ({
-      id: row.id,
-      ...derived(row, facts, stage),
-      stage_since: stageSince,
-      at,
-      facts: rowOfFacts(facts),
-    })),
+/** Adds to a statement that facts and what is derived from them are put, and who has the contact. */
+function putStandings(statement: Statement, changed: Changed[]): void {
+  const rows = changed.map(({ row, facts, stage, stageSince, at, ownerId = null }) => ({
+    id: row.id,
+    ...derived(row, facts, stage),
+    stage_since: stageSince,
+    at,
+    owner_id: ownerId,
+    facts: rowOfFacts(facts),
+  }));
+  statement.part(
+    'change',
+    `(select * from jsonb_to_recordset(${statement.json(rows)}) as x (id bigint, stage text, stage_since timestamptz, hand_raised_at timestamptz, last_touch_at timestamptz, next_touch_at timestamptz,
+       next_touch_kind text, at timestamptz, owner_id bigint, facts jsonb))`,
   );
-
-/** Appends activities and puts how their contacts stand, in one statement. @returns the ids of the activities, in their order */
-async function write(tx: Tx, accountId: string, activities: Activity[], changed: Changed[]): Promise<string[]> {
-  const rows = await tx.rows<{ id: string }>(
-    `with ${PUT(3)}
-     insert into activities (account_id, contact_id, user_id, at, kind, channel, direction, data, because)
-     select $1, contact_id, user_id, at, kind, channel, direction, data, because
-     from jsonb_to_recordset($2::jsonb) as a (n int, contact_id bigint, user_id bigint, at timestamptz, kind text, channel text, direction text, data jsonb, because jsonb) order by n
-     returning id`,
-    [
-      accountId,
-      JSON.stringify(
-        activities.map((activity, n) => ({
-          n,
-          contact_id: activity.contactId,
-          user_id: activity.userId,
-          at: activity.at,
-          kind: activity.kind,
-          channel: activity.channel,
-          direction: activity.direction,
-          data: activity.data,
-          because: activity.because,
-        })),
-      ),
-      put(changed),
-    ],
+  statement.part(
+    'facts',
+    `(update contact_facts f set (${FACT_COLUMNS.join(', ')}) = (select ${FACT_COLUMNS.map((name) => `v.${name}`).join(', ')} from jsonb_populate_record(null::contact_facts, x.facts) v)
+       from change x where f.contact_id = x.id)`,
   );
-  return rows.map((row) => row.id);
+  statement.part(
+    'stands',
+    `(update contacts c set stage = x.stage, stage_since = coalesce(x.stage_since, c.stage_since), hand_raised_at = x.hand_raised_at, last_touch_at = x.last_touch_at,
+       next_touch_at = x.next_touch_at, next_touch_kind = x.next_touch_kind, updated_at = x.at,
+       owner_id = coalesce(x.owner_id, c.owner_id), office_id = case when u.id is null then c.office_id else u.office_id end,
+       owned_since = case when x.owner_id is distinct from c.owner_id and u.id is not null then x.at else c.owned_since end
+       from change x left join users u on u.id = x.owner_id where c.id = x.id)`,
+  );
 }
 
-const writeStandings = (tx: Tx, changed: Changed[]): Promise<void> => tx.run(`with ${PUT(1)} select 1`, [put(changed)]);
+/** Adds to a statement that activities are appended, as its part `lines`, and that it is put how their contacts stand. */
+export function putFolded(statement: Statement, accountId: string, { activities, changed }: Folded): void {
+  putStandings(statement, changed);
+  const rows = activities.map((activity, n) => ({
+    n,
+    contact_id: activity.contactId,
+    user_id: activity.userId,
+    at: activity.at,
+    kind: activity.kind,
+    channel: activity.channel,
+    direction: activity.direction,
+    data: activity.data,
+    because: activity.because,
+  }));
+  statement.part(
+    'lines',
+    `(insert into activities (account_id, contact_id, user_id, at, kind, channel, direction, data, because)
+       select ${statement.value(accountId)}::bigint, contact_id, user_id, at, kind, channel, direction, data, because
+       from jsonb_to_recordset(${statement.json(rows)}) as a (n int, contact_id bigint, user_id bigint, at timestamptz, kind text, channel text, direction text, data jsonb, because jsonb) order by n
+       returning id)`,
+  );
+}
+
+async function writeStandings(tx: Tx, changed: Changed[]): Promise<void> {
+  const statement = new Statement();
+  putStandings(statement, changed);
+  await statement.rows(tx, 'select 1');
+}
 
 /** A person reached out: the timers of their waiting leads stop. */
 async function answerOffers(tx: Tx, tries: Activity[]): Promise<void> {

@@ -17,4 +17,4 @@ export { renameInRungs } from './rename';
 export { answerInvitation, createRoster, deleteRoster, listInvitations, updateRoster } from './rosters.service';
 export { chooseAgents } from './reassign.service';
 export { handPlanned, planRoute, traceOf, type Planned } from './route.service';
-export type { Handing } from './walk.service';
+export { handedLine, type Handing } from './walk.service';

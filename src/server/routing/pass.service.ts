@@ -4,14 +4,14 @@
  */
 import { AppError, howLong, notFound, type LiveEvent } from '@/core/shared';
 import { accountOf, type Principal } from '@/core/accounts';
-import type { Activity, Because, Stage } from '@/core/contacts';
+import type { Because, Stage } from '@/core/contacts';
 import type { AnsweredBy, Passing, TraceStep } from '@/core/routing';
 import { enrolArrivals } from '../campaigns';
 import { recordActivities } from '../contacts';
 import { now, publish, reader, transact, wakeWorkers, type Tx } from '../shared';
 import { noticeAgents } from './notices.service';
 import { lockRosters } from './rosters.repository';
-import { walk, type Handing } from './walk.service';
+import { handedLine, walk, type Handing } from './walk.service';
 
 interface Routing {
   inquiry_id: string;
@@ -206,17 +206,6 @@ async function own(tx: Tx, routing: Routing, userId: string, because: Because, a
   );
   await recordActivities(tx, accountId, enrolled);
 }
-
-const handedLine = (contactId: string, because: Because, at: Date): Activity => ({
-  contactId,
-  userId: null,
-  at,
-  kind: 'handed',
-  channel: null,
-  direction: null,
-  data: {},
-  because,
-});
 
 const tell = (tx: Tx, routing: Routing, userIds: string[], ownerId: string | null): Promise<void> => {
   const event: LiveEvent = {

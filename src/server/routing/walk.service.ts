@@ -2,7 +2,7 @@
  * Going on with leads: the roster's choice under the roster's lock, then the next roster, until somebody has it or is offered it. Says what is to
  * be written; the caller writes it in the same transaction, as the last thing it does.
  */
-import type { Because } from '@/core/contacts';
+import type { Activity, Because } from '@/core/contacts';
 import { HAND_OUT_NAMES, skippedWords, stepIn, type Passing, type Skipped, type TraceStep, type Turn } from '@/core/routing';
 import type { Tx } from '../shared';
 import type { LockedRoster, LockedRosters } from './rosters.repository';
@@ -194,3 +194,15 @@ function offerStep(roster: LockedRoster, step: Offering, how: string, at: string
     ? { at, what: 'offered', roster: roster.name, how, to, seconds: step.seconds, skipped: step.skipped }
     : { at, what: 'commons', roster: roster.name, to, seconds: step.seconds };
 }
+
+/** The line of the timeline that says who has a lead, or to whom it is offered, and why. */
+export const handedLine = (contactId: string, because: Because, at: Date): Activity => ({
+  contactId,
+  userId: null,
+  at,
+  kind: 'handed',
+  channel: null,
+  direction: null,
+  data: {},
+  because,
+});

@@ -10,5 +10,6 @@ export { noteMade, wasMadeIn } from './made';
 export { migrate } from './migrate';
 export { BEAT_MS, beat, leave, readProcesses, type ProcessState } from './processes';
 export { once, type KeptReply } from './idempotency';
+export { Statement } from './statement';
 export { forgiveRate, limitRate, sweepRates } from './rate';
 export { hashed, mailToken, randomToken, readMailToken, readSigned, signed } from './tokens';
