@@ -70,11 +70,7 @@ export function route<Body = Loose, Query = Loose>(
       const body = (
         operation.method === 'GET' || operation.file || operation.anyBody ? undefined : await readBody(request, operation)
       ) as Body;
-      const query = checked(
-        operation.query ?? NO_QUERY,
-        Object.fromEntries(new URL(request.url).searchParams),
-        true,
-      ) as Query;
+      const query = checked(operation.query ?? NO_QUERY, Object.fromEntries(new URL(request.url).searchParams), true) as Query;
       const idempotencyKey = readKey(request, principal);
       const perform = () => answer({ request, principal, scope: scopeFor(principal), params, body, query, idempotencyKey });
       if (operation.method === 'POST' && idempotencyKey && !operation.ownIdempotency) {

@@ -26,13 +26,24 @@ export const asksDates = ({ program }: Pick<Version, 'program'>): boolean =>
 export interface Arrived {
   campaignId: string;
   contact: Enrollee;
+  /** Made just now, and in no campaign: nothing need be asked of the person. */
+  fresh?: boolean;
 }
 
-interface Asked {
-  n: number;
+/** How a campaign stands for whoever may come into it. */
+export interface CampaignNow {
+  id: string;
   name: string;
+  /** Whether it takes people. */
   open: boolean;
   version: string;
+}
+const OPEN = `p.state in ('on','held') and p.deleted_at is null`;
+/** How campaigns stand, as one expression of SQL: their ids, bound. What it answers are {@link CampaignNow}. */
+export const CAMPAIGNS_NOW = (ids: string): string =>
+  `(select coalesce(jsonb_agg(jsonb_build_object('id', p.id::text, 'name', p.name, 'open', ${OPEN}, 'version', ${LATEST}::text)), '[]') from campaigns p where p.id = any(${ids}::bigint[]))`;
+
+interface Asked extends Pick<CampaignNow, 'name' | 'open' | 'version'> {
   same: boolean;
   group_taken: boolean;
   dates: Dates | null;
@@ -55,27 +66,29 @@ export async function enrolArrivals(tx: Tx, accountId: string, arrived: readonly
   return lines;
 }
 
-/** Which of the contacts whose inquiries arrived come into their campaigns. Reads, and writes nothing. */
-export async function chooseArrivals(tx: Tx, arrived: readonly Arrived[], at: Date): Promise<Enrolling> {
-  if (!arrived.length) return { entries: [], lines: [] };
-  const asked = await tx.rows<Asked>(
-    `select x.n, p.name, p.state in ('on','held') and p.deleted_at is null as open, ${LATEST} as version,
-       ${held('e.campaign_id = p.id')} as same, ${held('o.exclusive_group = p.exclusive_group')} as group_taken,
-       (select ${DATES} from contacts c where c.id = x.contact_id) as dates
-     from jsonb_to_recordset($1::jsonb) as x (n int, campaign_id bigint, contact_id bigint) join campaigns p on p.id = x.campaign_id order by x.n`,
-    [
-      JSON.stringify(
-        arrived.map(({ campaignId, contact }, n) => ({ n, campaign_id: campaignId, contact_id: contact.contactId })),
-      ),
-    ],
-  );
+/**
+ * Which of the contacts whose inquiries arrived come into their campaigns. Reads, and writes nothing.
+ * @param standing how campaigns stand, for those who are fresh; what is not among them is asked
+ */
+export async function chooseArrivals(
+  tx: Tx,
+  arrived: readonly Arrived[],
+  at: Date,
+  standing: readonly CampaignNow[] = [],
+): Promise<Enrolling> {
+  const asked = arrived.map(({ campaignId, fresh }): Asked | null => {
+    const campaign = fresh ? standing.find(({ id }) => id === campaignId) : undefined;
+    return campaign ? { ...campaign, same: false, group_taken: false, dates: null } : null;
+  });
+  if (asked.includes(null)) await askFor(tx, arrived, asked);
   const versions = await readVersions(
     tx,
-    asked.map(({ version }) => version),
+    asked.flatMap((row) => row?.version ?? []),
   );
   const entries: Entry[] = [];
-  const lines = asked.map((row): Activity => {
-    const { campaignId, contact } = arrived[row.n]!;
+  const lines = arrived.flatMap(({ campaignId, contact }, n): Activity[] => {
+    const row = asked[n];
+    if (!row) return [];
     const version = versions.get(row.version)!;
     const cause = causeToStayOut(row, version, contact);
     const because: Because = cause
@@ -88,18 +101,35 @@ export async function chooseArrivals(tx: Tx, arrived: readonly Arrived[], at: Da
         because,
         person: { id: contact.contactId, time_zone: contact.timeZone, dates: row.dates },
       });
-    return {
-      contactId: contact.contactId,
-      userId: null,
-      at,
-      kind: cause ? 'held' : 'enrolled',
-      channel: null,
-      direction: null,
-      data: { campaign: row.name, campaignId },
-      because,
-    };
+    return [
+      {
+        contactId: contact.contactId,
+        userId: null,
+        at,
+        kind: cause ? 'held' : 'enrolled',
+        channel: null,
+        direction: null,
+        data: { campaign: row.name, campaignId },
+        because,
+      },
+    ];
   });
   return { entries, lines };
+}
+
+/** Fills in what is not known yet, in one statement. */
+async function askFor(tx: Tx, arrived: readonly Arrived[], asked: (Asked | null)[]): Promise<void> {
+  const missing = arrived.flatMap(({ campaignId, contact: { contactId } }, n) =>
+    asked[n] ? [] : [{ n, campaign_id: campaignId, contact_id: contactId }],
+  );
+  const rows = await tx.rows<Asked & { n: number }>(
+    `select x.n, p.name, ${OPEN} as open, ${LATEST} as version,
+       ${held('e.campaign_id = p.id')} as same, ${held('o.exclusive_group = p.exclusive_group')} as group_taken,
+       (select ${DATES} from contacts c where c.id = x.contact_id) as dates
+     from jsonb_to_recordset($1::jsonb) as x (n int, campaign_id bigint, contact_id bigint) join campaigns p on p.id = x.campaign_id`,
+    [JSON.stringify(missing)],
+  );
+  for (const { n, ...row } of rows) asked[n] = row;
 }
 
 function causeToStayOut(asked: Asked, { plan }: Version, contact: Enrollee) {

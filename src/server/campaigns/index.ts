@@ -18,6 +18,7 @@ export {
   performCampaignRehearsal,
 } from './rehearse.service';
 export {
+  CAMPAIGNS_NOW,
   chooseArrivals,
   enrol,
   enrolArrivals,
@@ -25,6 +26,7 @@ export {
   staysOut,
   stopEnrolment,
   type Arrived,
+  type CampaignNow,
   type Enrolling,
 } from './enrol.service';
 export { beginInquiry, carryOutStarts, nextStart, payOwed } from './starts.service';

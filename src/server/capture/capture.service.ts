@@ -10,14 +10,22 @@ import { askOf, withListing, type CleanInquiry } from '@/core/capture/schemas';
 import type { ListingView } from '@/core/market';
 import { sentenceOf, type Activity, type Stage } from '@/core/contacts';
 import { beginInquiry, chooseArrivals, putEnrolments, type Arrived } from '../campaigns';
-import { changePermissions, foldActivities, lettersTo, permissionActivity, putFolded, type PermissionChange } from '../contacts';
+import {
+  foldActivities,
+  lettersTo,
+  permissionActivity,
+  putFolded,
+  putPermissions,
+  readClosed,
+  type PermissionChange,
+} from '../contacts';
 import { listingAskedAbout } from '../market';
 import { attachByRung, handedLine, handPlanned, ladderNow, noticeAgents, planRoute, type Planned } from '../routing';
 import { Statement, transact, type Tx } from '../shared';
-import { beginArrival } from './begin';
+import { beginArrival, type Begun } from './begin';
 import { gathered } from './gather';
 import { capturedBefore, putInquiries, type Settled } from './keep.repository';
-import { admit, matchContacts, type Admitted } from './match.repository';
+import { complete, meet, type Admitted } from './match.repository';
 import { sourceNamed } from './sources';
 import { locksOf, type Arrival, type Captured, type Tried } from './arrival';
 import type { Door } from './doors.repository';
@@ -58,14 +66,11 @@ export async function tryInquiry(arrival: Arrival): Promise<Tried> {
 export const captureInquiry = (arrival: Arrival): Promise<Captured> =>
   gathered(arrival, (arrivals) => transact((tx) => takeIn(tx, arrivals)));
 
-/** One arrival on its way, and what is known of it so far. */
-interface Taking {
+/** One arrival on its way: who it is, and what is known of it so far. */
+interface Taking extends Understood {
   /** Its place among those that came together. */
   n: number;
-  arrival: Arrival;
-  inquiry: CleanInquiry;
-  listed: ListingView | null;
-  known: Admitted | null;
+  person: Admitted;
 }
 
 /**
@@ -75,29 +80,40 @@ interface Taking {
 async function takeIn(tx: Tx, arrivals: readonly Arrival[]): Promise<(Captured | null)[]> {
   const { accountId } = arrivals[0]!.door;
   const answers: (Captured | null)[] = arrivals.map(() => null);
-  const { at, tagPlaces } = await beginArrival(tx, accountId, arrivals.flatMap(locksOf));
-  const coming: Taking[] = [];
+  const { ladder } = await ladderNow(tx, accountId);
+  const campaigns = [
+    ...ladder.rungs.map(({ rung }) => rung.campaignId),
+    ...arrivals.map(({ door }) => door.defaults.campaign_id),
+  ].filter((id) => id !== undefined && id !== null);
+  const begun = await beginArrival(tx, accountId, arrivals.flatMap(locksOf), [...new Set(campaigns)]);
+  const coming: (Understood & { n: number })[] = [];
   for (const [n, arrival] of arrivals.entries()) {
     answers[n] = await capturedBefore(tx, arrival);
-    if (!answers[n]) coming.push({ n, ...(await understood(tx, arrival, at)), known: null });
+    if (!answers[n]) coming.push({ n, ...(await understood(tx, arrival, begun.at)) });
   }
-  const matched = await matchContacts(
+  const met = await meet(
     tx,
     accountId,
-    coming.map(({ inquiry }) => inquiry),
+    coming.map(({ inquiry, arrival }) => ({ inquiry, horizon: arrival.door.defaults.horizon ?? null })),
+    begun.at,
   );
-  coming.forEach((one, place) => (one.known = matched[place]!));
-  const taking = coming.filter(
-    ({ known }, place) => !known || !matched.slice(0, place).some((before) => before?.contactId === known.contactId),
-  );
+  const taking = coming
+    .map((one, place): Taking => ({ ...one, person: met[place]! }))
+    .filter(({ person }, place) => !met.slice(0, place).some(({ contactId }) => contactId === person.contactId));
   if (!taking.length) return answers;
-  const captured = await settle(tx, accountId, taking, tagPlaces, at);
+  const captured = await settle(tx, accountId, taking, begun);
   taking.forEach(({ n }, place) => (answers[n] = captured[place]!));
   return answers;
 }
 
+interface Understood {
+  arrival: Arrival;
+  inquiry: CleanInquiry;
+  listed: ListingView | null;
+}
+
 /** The inquiry with what its door gives, its source as it is called here, and what is known of the listing it asks about. */
-async function understood(tx: Tx, arrival: Arrival, at: Date): Promise<Pick<Taking, 'arrival' | 'inquiry' | 'listed'>> {
+async function understood(tx: Tx, arrival: Arrival, at: Date): Promise<Understood> {
   const { door } = arrival;
   const given = withDefaults(arrival.inquiry, door.source, door.defaults);
   const named = given.source ? { ...given, source: await sourceNamed(tx, door.accountId, given.source, at) } : given;
@@ -106,72 +122,67 @@ async function understood(tx: Tx, arrival: Arrival, at: Date): Promise<Pick<Taki
   return { arrival, listed, inquiry: listed ? withListing(named, listed) : named };
 }
 
-/** Who each is, what they may be sent, which way their lead takes, what begins for them; and at last, under the locks of the rosters, who has it. */
-async function settle(tx: Tx, accountId: string, taking: readonly Taking[], tagPlaces: boolean, at: Date): Promise<Captured[]> {
-  const asking = taking.map(({ known, inquiry, arrival }) => ({
-    known,
-    inquiry,
-    horizon: arrival.door.defaults.horizon ?? null,
-  }));
-  const people = await admit(tx, accountId, asking, tagPlaces, at);
-  const changes = taking.map((one, n) => permissionChanges(one, people[n]!.contactId, at));
-  const said = new Set(await changePermissions(tx, accountId, changes.flat()));
+/** What is told of each and what they may be sent, which way their lead takes, what begins for them; and at last, under the locks of the rosters, who has it. */
+async function settle(tx: Tx, accountId: string, taking: readonly Taking[], begun: Begun): Promise<Captured[]> {
+  const { at } = begun;
+  await complete(tx, accountId, taking, begun.tagPlaces, at);
+  const changes = taking.map((one) => permissionChanges(one, at));
+  const closed = taking.some(({ person }) => person.matched) ? await readClosed(tx, accountId, changes.flat()) : begun.closed;
   const plans: Planned[] = [];
   const lines: Activity[] = [];
   const arrived: Arrived[] = [];
   for (const [n, one] of taking.entries()) {
+    const { person } = one;
     const { door } = one.arrival;
-    const admitted = people[n]!;
-    const { contactId } = admitted;
-    const fixed = await keptBy(tx, one, admitted);
-    const lead = leadOf(door.id, one.inquiry, one.inquiry.source ?? door.name, admitted.matched);
+    const { contactId } = person;
+    const fixed = await keptBy(tx, one);
+    const lead = leadOf(door.id, one.inquiry, one.inquiry.source ?? door.name, person.matched);
     const plan = await planRoute(tx, accountId, contactId, lead, fixed, at);
     plans.push(plan);
     if (plan.rung) await attachByRung(tx, accountId, plan.rung, contactId, at);
     const asked = { contactId, doorId: door.id, source: one.inquiry.source };
+    const begins = one.inquiry.onThePhone ? [] : await beginInquiry(tx, accountId, asked, at);
     lines.push(
-      arrivalLine(one, contactId, at),
-      ...changes[n]!.filter((change) => said.has(change)).map((change) => permissionActivity(contactId, change)),
-      ...(one.inquiry.onThePhone ? [] : await beginInquiry(tx, accountId, asked, at)),
+      arrivalLine(one, at),
+      ...changes[n]!.filter(closed.takes).map((change) => permissionActivity(contactId, change)),
+      ...begins,
     );
     const campaignId = plan.joined ? null : (plan.rung?.campaignId ?? door.defaults.campaign_id ?? null);
     if (campaignId && plan.atOnce)
       arrived.push({
         campaignId,
-        contact: {
-          contactId,
-          stage: admitted.stage as Stage,
-          timeZone: admitted.timeZone,
-          onThePhone: one.inquiry.onThePhone,
-        },
+        contact: { contactId, stage: person.stage as Stage, timeZone: person.timeZone, onThePhone: one.inquiry.onThePhone },
+        fresh: person.fresh !== null && !begins.length,
       });
   }
-  const enrolling = await chooseArrivals(tx, arrived, at);
+  const enrolling = await chooseArrivals(tx, arrived, at, begun.campaigns);
   lines.push(...enrolling.lines);
   const folded = await foldActivities(
     tx,
     lines,
-    people.flatMap(({ fresh }) => (fresh ? [fresh] : [])),
+    taking.flatMap(({ person: { fresh } }) => (fresh ? [fresh] : [])),
   );
   const handings = await handPlanned(tx, accountId, plans, at);
   for (const [n, { owner, because }] of handings.entries()) {
-    const { contactId } = people[n]!;
+    const { contactId } = taking[n]!.person;
     folded.activities.push(handedLine(contactId, because, at));
     folded.changed.find(({ row }) => row.id === contactId)!.ownerId = owner?.userId ?? null;
   }
-  const settled = taking.map(({ arrival, inquiry }, n): Settled => ({
+  const settled = taking.map(({ arrival, inquiry, person }, n): Settled => ({
     arrival,
     inquiry,
-    admitted: people[n]!,
+    person,
     plan: plans[n]!,
     handing: handings[n]!,
   }));
   const statement = new Statement();
+  if (changes.flat().length) putPermissions(statement, accountId, changes.flat());
   if (enrolling.entries.length) putEnrolments(statement, accountId, enrolling.entries, at);
   putFolded(statement, accountId, folded);
   const ids = (await statement.rows<{ id: string }>(tx, putInquiries(statement, accountId, settled, at))).map(({ id }) => id);
   const captured: Captured[] = [];
-  for (const [n, { contactId, matched }] of people.entries()) {
+  for (const [n, { person }] of taking.entries()) {
+    const { contactId, matched } = person;
     const { owner, because } = handings[n]!;
     const channels = plans[n]!.rung?.notify ?? [];
     if (channels.length) await noticeAgents(tx, { accountId, inquiryId: ids[n]!, contactId, channels, at });
@@ -185,9 +196,9 @@ async function settle(tx: Tx, accountId: string, taking: readonly Taking[], tagP
 }
 
 /** Who has the lead before any rung is asked: the agent of a returning person, whoever adds it by hand (but for those who run the office), the agent whom the source names, the agent of our own listing when the ladder says so. */
-async function keptBy(tx: Tx, { arrival, inquiry, listed }: Taking, admitted: Admitted): Promise<Fixed | null> {
+async function keptBy(tx: Tx, { arrival, inquiry, listed, person }: Taking): Promise<Fixed | null> {
   const { door, byPerson } = arrival;
-  if (admitted.owner) return { why: 'returning', userId: admitted.owner.id, agent: admitted.owner.name };
+  if (person.owner) return { why: 'returning', userId: person.owner.id, agent: person.owner.name };
   if (byPerson && !runsTheOffice(byPerson.role) && byPerson.role !== 'lender')
     return { why: 'kept_by_hand', userId: byPerson.id, agent: fullName(byPerson) };
   const named = inquiry.assignedTo ? await agentNamed(tx, door.accountId, inquiry.assignedTo) : null;
@@ -210,9 +221,9 @@ const HOW: Record<Door['kind'], string> = {
   file: 'said so to whoever kept the file',
 };
 
-function permissionChanges({ arrival: { door, raw }, inquiry }: Taking, contactId: string, at: Date): PermissionChange[] {
+function permissionChanges({ arrival: { door, raw }, inquiry, person }: Taking, at: Date): PermissionChange[] {
   const evidence = JSON.stringify((raw as { permissions?: unknown } | null)?.permissions ?? {}).slice(0, 2_000);
-  const addresses = { call: inquiry.phones, text: inquiry.phones, email: inquiry.emails, letter: [lettersTo(contactId)] };
+  const addresses = { call: inquiry.phones, text: inquiry.phones, email: inquiry.emails, letter: [lettersTo(person.contactId)] };
   return (['call', 'text', 'email', 'letter'] as const).flatMap((channel) => {
     const said = inquiry.permissions[channel];
     if (said === undefined) return [];
@@ -227,8 +238,8 @@ function permissionChanges({ arrival: { door, raw }, inquiry }: Taking, contactI
   });
 }
 
-const arrivalLine = ({ arrival: { door, byPerson }, inquiry }: Taking, contactId: string, at: Date): Activity => ({
-  contactId,
+const arrivalLine = ({ arrival: { door, byPerson }, inquiry, person }: Taking, at: Date): Activity => ({
+  contactId: person.contactId,
   userId: byPerson?.id ?? null,
   at,
   kind: 'inquiry',

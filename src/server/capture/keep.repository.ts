@@ -50,7 +50,7 @@ export async function capturedBefore(tx: Tx, arrival: Arrival): Promise<Captured
 export interface Settled {
   arrival: Arrival;
   inquiry: CleanInquiry;
-  admitted: Admitted;
+  person: Admitted;
   plan: Planned;
   handing: Handing;
 }
@@ -99,24 +99,24 @@ export function putInquiries(statement: Statement, accountId: string, settled: r
   return `select id, pg_notify(${statement.value(LIVE_CHANNEL)}, told) from lead, woken order by n`;
 }
 
-function rowToKeep({ arrival, inquiry, admitted, plan, handing }: Settled, n: number) {
+function rowToKeep({ arrival, inquiry, person, plan, handing }: Settled, n: number) {
   const { door, raw, idempotencyKey } = arrival;
   const { owner, to } = handing;
   const told: LiveEvent = {
     accountId: door.accountId,
     topic: owner ? 'lead' : 'offer',
-    contactId: admitted.contactId,
+    contactId: person.contactId,
     ownerId: owner?.userId ?? '0',
     ...(to.length ? { userIds: to.map(({ userId }) => userId) } : {}),
   };
   return {
     n,
     door_id: door.id,
-    contact_id: admitted.contactId,
+    contact_id: person.contactId,
     source: inquiry.source ?? door.name,
     raw,
     parsed: { ...inquiry, ask: askOf(inquiry), fingerprint: fingerprint(raw) },
-    matched: admitted.matched,
+    matched: person.matched,
     owner_id: owner?.userId ?? null,
     rung_id: plan.rung?.id ?? null,
     because: handing.because,

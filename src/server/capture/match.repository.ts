@@ -16,102 +16,40 @@ export interface Admitted {
   owner: { id: string; name: string } | null;
 }
 
-interface Row {
-  id: string;
-  stage: string;
-  time_zone: string;
-  owner_id: string | null;
-  owner: string | null;
-}
-
-/**
- * For each inquiry the contact that has most of its addresses; among equals the oldest. Null for somebody new. The contacts are locked,
- * in the order of their ids.
- */
-export async function matchContacts(tx: Tx, accountId: string, inquiries: readonly CleanInquiry[]): Promise<(Admitted | null)[]> {
-  const points = inquiries.flatMap(({ emails, phones }, n) => [
-    ...emails.map((value) => ({ n, kind: 'email', value })),
-    ...phones.map((value) => ({ n, kind: 'phone', value })),
-  ]);
-  const found = await tx.rows<{ n: number; id: string }>(
-    `select m.n, c.id from (
-       select x.n, p.contact_id, row_number() over (partition by x.n order by count(*) desc, p.contact_id) as place
-       from jsonb_to_recordset($2::jsonb) as x (n int, kind text, value text) join contact_points p on p.account_id = $1 and p.active and p.kind = x.kind and p.value = x.value
-       group by x.n, p.contact_id) m
-     join contacts c on c.id = m.contact_id where m.place = 1 order by c.id for update of c`,
-    [accountId, JSON.stringify(points)],
-  );
-  if (!found.length) return inquiries.map(() => null);
-  /** Read after the locks were had: somebody may have accepted a lead of these people while we waited. */
-  const rows = await tx.rows<Row>(
-    `select c.id, c.stage, c.time_zone, u.id as owner_id, u.first_name || ' ' || u.last_name as owner from contacts c left join users u on u.id = c.owner_id and u.active where c.id = any($1::bigint[])`,
-    [found.map(({ id }) => id)],
-  );
-  const byId = new Map(rows.map((row) => [row.id, row]));
-  const byPlace = new Map(found.map(({ n, id }) => [n, byId.get(id)!]));
-  return inquiries.map((_, n) => {
-    const row = byPlace.get(n);
-    return row
-      ? {
-          contactId: row.id,
-          matched: true,
-          stage: row.stage,
-          timeZone: row.time_zone,
-          fresh: null,
-          owner: row.owner_id ? { id: row.owner_id, name: row.owner! } : null,
-        }
-      : null;
-  });
-}
-
-/** Somebody who asks: the contact it is when there is one, and what the door gives. */
+/** Somebody who asks, and what the door gives. */
 export interface Asking {
-  known: Admitted | null;
   inquiry: CleanInquiry;
   horizon: string | null;
 }
 
-/** The tags of an inquiry, with its town and postal code when the account wants them as tags. */
-const tagsOf = ({ tags, city, postalCode }: CleanInquiry, tagPlaces: boolean): string[] =>
-  tagPlaces ? [...tags, ...[city, postalCode].flatMap((place) => (place ? [place] : []))] : tags;
-
-/**
- * Makes the contacts, or adds to each what its inquiry tells that was not known: addresses, roles, tags, wants, an empty name or place.
- * Nothing known is overwritten. No two of them are the same person.
- */
-export async function admit(
-  tx: Tx,
-  accountId: string,
-  asking: readonly Asking[],
-  tagPlaces: boolean,
-  at: Date,
-): Promise<Admitted[]> {
-  const made = await create(
-    tx,
-    accountId,
-    asking.filter(({ known }) => !known),
-    at,
-  );
-  const admitted = asking.map(({ known }) => known ?? made.shift()!);
-  const tags = asking.flatMap(({ inquiry }, n) =>
-    tagsOf(inquiry, tagPlaces).map((name) => ({ contact_id: admitted[n]!.contactId, name })),
-  );
-  await complete(tx, accountId, asking, at);
-  if (tags.length) await addTags(tx, accountId, tags);
-  const written = admitted.flatMap(({ contactId }, n) =>
-    asking[n]!.known || tags.some((tag) => tag.contact_id === contactId) ? [contactId] : [],
-  );
-  if (written.length) await refreshSearch(tx, written);
-  return admitted;
+interface Met {
+  n: number;
+  id: string;
+  made: boolean;
+  time_zone: string | null;
+  horizon: Horizon | null;
+  rhythm_days: number | null;
 }
 
-/** New contacts with their facts, addresses and search text in one statement; the addresses are free, or the contact would have matched. */
-async function create(tx: Tx, accountId: string, asking: readonly Asking[], at: Date): Promise<Admitted[]> {
+/**
+ * For each inquiry the contact that has most of its addresses, among equals the oldest, locked in the order of their ids; or, in the same
+ * statement, a new contact with its facts, addresses and search text. The caller holds the locks of the addresses, so those of somebody new are free.
+ */
+export async function meet(tx: Tx, accountId: string, asking: readonly Asking[], at: Date): Promise<Admitted[]> {
   if (!asking.length) return [];
-  const rows = await tx.rows<{ id: string; time_zone: string; horizon: Horizon | null; rhythm_days: number | null }>(
-    `with given as materialized (
-       select nextval('contacts_id_seq') as id, x.* from (select * from jsonb_to_recordset($2::jsonb) as x (n int, first_name text, last_name text, roles text[], source text, time_zone text, street text, city text,
-         postal_code text, wants jsonb, phones text[], emails text[], search text, horizon text, extensions jsonb) order by n) x
+  const rows = await tx.rows<Met>(
+    `with come as materialized (
+       select * from jsonb_to_recordset($2::jsonb) as x (n int, first_name text, last_name text, roles text[], source text, time_zone text, street text, city text,
+         postal_code text, wants jsonb, phones text[], emails text[], search text, horizon text, extensions jsonb)
+     ), point as (
+       select n, 'phone' as kind, value from come, unnest(phones) value union all select n, 'email', value from come, unnest(emails) value
+     ), known as materialized (
+       select m.n, c.id from (
+         select x.n, p.contact_id, row_number() over (partition by x.n order by count(*) desc, p.contact_id) as place
+         from point x, lateral (select contact_id from contact_points where account_id = $1 and active and kind = x.kind and value = x.value offset 0) p group by x.n, p.contact_id) m
+       join contacts c on c.id = m.contact_id where m.place = 1 order by c.id for update of c
+     ), given as materialized (
+       select nextval('contacts_id_seq') as id, x.* from (select * from come where n not in (select n from known) order by n) x
      ), made as (
        insert into contacts (id, account_id, first_name, last_name, stage, stage_since, roles, source, time_zone, street, city, postal_code, wants, created_at, updated_at, horizon) overriding system value
        select g.id, $1, g.first_name, g.last_name, 'new', $3, g.roles, g.source, coalesce(g.time_zone, a.time_zone), g.street, g.city, g.postal_code, g.wants, $3, $3,
@@ -124,17 +62,78 @@ async function create(tx: Tx, accountId: string, asking: readonly Asking[], at: 
          union all select 'email', value, ordinality::int - 1 from unnest(g.emails) with ordinality as e (value, ordinality)) x
      ), search as (insert into contact_search (contact_id, account_id, search_text) select id, $1, ' ' || lower(unaccent(search)) from given),
      learned as (${learnWords(`select $1::bigint as account_id, concat_ws(' ', first_name, last_name, city) as text from given`)})
-     select m.id, m.time_zone, m.horizon, (select rhythm_days from horizons h where h.account_id = $1 and h.key = m.horizon) as rhythm_days from made m join given g on g.id = m.id order by g.n`,
+     select g.n, m.id, true as made, m.time_zone, m.horizon, (select rhythm_days from horizons h where h.account_id = $1 and h.key = m.horizon) as rhythm_days from made m join given g on g.id = m.id
+     union all select n, id, false, null, null, null from known`,
     [accountId, JSON.stringify(asking.map(rowToMake)), at],
   );
-  return rows.map(({ id, time_zone, horizon, rhythm_days }) => ({
-    contactId: id,
-    matched: false,
-    stage: 'new',
-    timeZone: time_zone,
-    fresh: { id, stage: 'new', horizon, rhythmDays: rhythm_days, createdAt: at },
-    owner: null,
-  }));
+  const known = await readKnown(
+    tx,
+    rows.flatMap(({ id, made }) => (made ? [] : [id])),
+  );
+  const byPlace = new Map(rows.map((row) => [row.n, row]));
+  return asking.map((_, n) => {
+    const row = byPlace.get(n)!;
+    return row.made ? madeOf(row, at) : known.get(row.id)!;
+  });
+}
+
+const madeOf = ({ id, time_zone, horizon, rhythm_days }: Met, at: Date): Admitted => ({
+  contactId: id,
+  matched: false,
+  stage: 'new',
+  timeZone: time_zone!,
+  fresh: { id, stage: 'new', horizon, rhythmDays: rhythm_days, createdAt: at },
+  owner: null,
+});
+
+/** Those who were known, by id; read after the locks were had: somebody may have accepted a lead of these people while we waited. */
+async function readKnown(tx: Tx, ids: string[]): Promise<Map<string, Admitted>> {
+  if (!ids.length) return new Map();
+  const rows = await tx.rows<{ id: string; stage: string; time_zone: string; owner_id: string | null; owner: string | null }>(
+    `select c.id, c.stage, c.time_zone, u.id as owner_id, u.first_name || ' ' || u.last_name as owner from contacts c left join users u on u.id = c.owner_id and u.active where c.id = any($1::bigint[])`,
+    [ids],
+  );
+  return new Map(
+    rows.map((row) => [
+      row.id,
+      {
+        contactId: row.id,
+        matched: true,
+        stage: row.stage,
+        timeZone: row.time_zone,
+        fresh: null,
+        owner: row.owner_id ? { id: row.owner_id, name: row.owner! } : null,
+      },
+    ]),
+  );
+}
+
+/** The tags of an inquiry, with its town and postal code when the account wants them as tags. */
+const tagsOf = ({ tags, city, postalCode }: CleanInquiry, tagPlaces: boolean): string[] =>
+  tagPlaces ? [...tags, ...[city, postalCode].flatMap((place) => (place ? [place] : []))] : tags;
+
+/**
+ * Adds to each what its inquiry tells that was not known: addresses, roles, wants, an empty name or place of those who are known; the tags of all.
+ * Nothing known is overwritten. No two of them are the same person.
+ */
+export async function complete(
+  tx: Tx,
+  accountId: string,
+  people: readonly { person: Admitted; inquiry: CleanInquiry }[],
+  tagPlaces: boolean,
+  at: Date,
+): Promise<void> {
+  const known = people.filter(({ person }) => person.matched);
+  if (known.length) await tell(tx, accountId, known, at);
+  const tags = people.flatMap(({ person, inquiry }) =>
+    tagsOf(inquiry, tagPlaces).map((name) => ({ contact_id: person.contactId, name })),
+  );
+  if (tags.length) await addTags(tx, accountId, tags);
+  if (known.length)
+    await refreshSearch(
+      tx,
+      known.map(({ person }) => person.contactId),
+    );
 }
 
 const rowToMake = ({ inquiry, horizon }: Asking, n: number) => ({
@@ -168,9 +167,13 @@ const rowToMake = ({ inquiry, horizon }: Asking, n: number) => ({
  * What is told of people who are known, added to each. An address that another contact holds stays there and is noted here: the two may be
  * one, which is for a person to say. They are locked in the order of their ids, so that two floods of the same people do not lock each other out.
  */
-async function complete(tx: Tx, accountId: string, asking: readonly Asking[], at: Date): Promise<void> {
-  const told = asking.flatMap((one) => (one.known ? [{ ...rowToMake(one, 0), id: one.known.contactId }] : []));
-  if (!told.length) return;
+async function tell(
+  tx: Tx,
+  accountId: string,
+  people: readonly { person: Admitted; inquiry: CleanInquiry }[],
+  at: Date,
+): Promise<void> {
+  const told = people.map(({ person, inquiry }) => ({ ...rowToMake({ inquiry, horizon: null }, 0), id: person.contactId }));
   await tx.run(
     `with told as materialized (select * from jsonb_to_recordset($2::jsonb) as x (id bigint, first_name text, last_name text, roles text[], street text, city text, postal_code text, wants jsonb, phones text[], emails text[], extensions jsonb)),
        locked as materialized (select id from contacts where id in (select id from told) order by id for update),

@@ -1,16 +1,13 @@
 /** What a rung adds to whoever comes by it: its tags, and a lender. */
 import { turnOrder, type Rung } from '@/core/routing';
-import { refreshSearch } from '../contacts';
 import type { Tx } from '../shared';
 
 export async function attachByRung(tx: Tx, accountId: string, rung: Rung, contactId: string, at: Date): Promise<void> {
-  if (rung.tags.length) {
+  if (rung.tags.length)
     await tx.run(
       'insert into contact_tags (contact_id, tag_id) select $2, id from tags where account_id = $1 and id = any($3::bigint[]) and deleted_at is null on conflict do nothing',
       [accountId, contactId, rung.tags],
     );
-    await refreshSearch(tx, [contactId]);
-  }
   if (!rung.lender) return;
   const attached = await tx.first('select 1 from contact_lenders where contact_id = $1 limit 1', [contactId]);
   if (attached) return;
