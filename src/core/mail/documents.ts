@@ -44,11 +44,13 @@ export function readXml(text: string): Entry[] {
       .join('')
       .trim();
     const name = element.name.replace(/^.*:/, '');
-    if (!inside.length && words) entries.push({ label: name, value: words, path });
+    /* `<phone type="mobile">`, `<name part="first">`, `<field name="email">`: what kind of thing it is. */
+    const kind = ['part', 'type', 'kind', 'role', 'name', 'label', 'key'].flatMap((one) => element.attribs[one]?.trim() || []);
+    if (!inside.length && words) entries.push({ label: [...kind, name].join(' '), value: words, path });
     else
       for (const [attribute, value] of Object.entries(element.attribs))
         if (!attribute.startsWith('xmlns')) entries.push({ label: `${name} ${attribute}`, value, path });
-    for (const child of inside) visit(child, [...path, name]);
+    for (const child of inside) visit(child, [...path, [...kind, name].join(' ')]);
   };
   for (const node of parseDocument(text, { xmlMode: true }).children) if (isTag(node)) visit(node, []);
   return entries;

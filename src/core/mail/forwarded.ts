@@ -27,6 +27,11 @@ export function mailboxOf(text: string): Mailbox | null {
 /** The mail that somebody forwarded inside of theirs; null when there is none. */
 export function forwardedIn(text: string, subject: string): { from: Mailbox; subject: string; text: string } | null {
   const mark = FORWARDED.exec(text);
+  if (mark) {
+    /* Some programs quote what they forward, its header too. */
+    const behind = text.slice(mark.index + mark[0].length);
+    if (/^\s*> ?\S/.test(behind)) text = text.slice(0, mark.index + mark[0].length) + behind.replace(/^> ?/gm, '');
+  }
   const lines = text.split('\n');
   let at: number;
   if (mark) at = text.slice(0, mark.index + mark[0].length).split('\n').length;

@@ -94,8 +94,22 @@ class HtmlReader {
         this.lines.push('');
         if (!this.pair(node)) this.walk(node.children);
         this.lines.push('');
-      } else this.walk(node.children);
+      } else if (this.isInlineLabel(nodes, at, node)) this.add(`${this.tidy(node)}: `);
+      else this.walk(node.children);
     }
+  }
+  /** `<b>Name</b> Oda Brandvold<br>`: bold at the beginning of a line, a label, and no colon between it and its value. */
+  private isInlineLabel(nodes: AnyNode[], at: number, node: Element): boolean {
+    if (!/^(?:b|strong)$/.test(node.name) || this.lines.at(-1)!.trim() || !this.isLabel(node)) return false;
+    const label = this.tidy(node);
+    const rest = nodes.slice(at + 1);
+    const end = rest.findIndex((one) => isTag(one) && (one.name === 'br' || BLOCKS.has(one.name)));
+    const value = rest
+      .slice(0, end < 0 ? undefined : end)
+      .map((one) => this.text(one))
+      .join('')
+      .trim();
+    return !/[:?]$/.test(label) && label.split(' ').length <= 4 && /^[\p{Lu}\p{Lo}\d+($"“]|^\S+@/u.test(value);
   }
   private add(text: string): void {
     this.lines[this.lines.length - 1] += text;

@@ -52,6 +52,9 @@ const RUBBISH: [RegExp, number][] = [
   [/\bwe (?:visited|found|reviewed|checked) (?:your (?:web)?site|\S+\.\p{L}{2,}) ?.{0,40}\b(?:errors?|issues|problems)\b/iu, 3],
   [/\b(?:web ?site|web) (?:design|traffic|development) (?:services?|company)|increase your (?:traffic|sales)/iu, 2],
   [/\b(?:inheritance|lottery|million dollars?) .{0,60}\b(?:transfer|claim|beneficiary)/iu, 3],
+  [/\b(?:boost|skyrocket|supercharge|double) your (?:\p{L}+ )?(?:listings?|leads|business|sales|visibility|commissions?)\b/iu, 2],
+  [/\b\d{1,2} ?% (?:off|discount)\b/iu, 2],
+  [/\bwe help (?:\p{L}+ )?(?:realtors|agents|brokers|agencies|brokerages)\b/iu, 2],
   [/>>>|<<</u, 1],
 ];
 /** Rubbish by its words alone, whoever seems to have sent it. */

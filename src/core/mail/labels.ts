@@ -28,7 +28,7 @@ const word = (pattern: string): RegExp => new RegExp(`(?:^|\\s)(?:${bare(pattern
 const whole = (pattern: string): RegExp => new RegExp(`^(?:${pattern})$`, 'u');
 
 const CONSENT = word(
-  'may we|may i|can we|agrees?|agreed|consents?|permission|opt(?: |-)?in|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento',
+  'may we|may i|can we|agrees?|agreed|consents?|permission|opt(?: |-)?in|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord',
 );
 /** The channel a label or a sentence is about. */
 export function channelOf(text: string): 'call' | 'text' | 'email' | 'letter' | null {
@@ -59,7 +59,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'ignored',
     whole(
-      'page|url|link|ip|ip address|browser|user agent|submitted(?: at| on)?|date|time|received|form|campaign|ad|ad set|lead id|lead number|id|listen|help|support|trouble|questions about your account|length|duration|sender|subject|to|cc|bcc|x \\p{L}+|reply to|salutation|title|anrede|titel|tratamiento|civilite|titolo|gender|geschlecht|language|sprache|idioma|currency|locale|version|type|status|score|source|quelle|fuente|origin',
+      'page|url|link|ip|ip address|browser|user agent|submitted(?: at| on)?|date|time|received|form|campaign|ad|ad set|lead id|lead number|id|listen|help|support|trouble|questions about your account|length|duration|sender|to|cc|bcc|x \\p{L}+|reply to|salutation|title|anrede|titel|tratamiento|civilite|titolo|gender|geschlecht|language|sprache|idioma|currency|locale|version|type|status|score|source|quelle|fuente|origin',
     ),
   ],
   [
@@ -68,7 +68,15 @@ const RULES: [Meaning, RegExp][] = [
       'account help|(?:ad|campaign|form|company|file|user|event|page|site|office|team|business) name|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we showed|estimated?|estimate|fax|received at|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
     ),
   ],
-  ['purpose', word('(?:buying or selling|selling or buying|buy or sell|sell or buy)')],
+  [
+    'purpose',
+    word(
+      '(?:buying or selling|selling or buying|buy or sell|sell or buy)|(?:request|inquiry|enquiry|lead|customer|client) type|type of (?:request|inquiry|enquiry|lead)',
+    ),
+  ],
+  ['name', whole('(?:new |hot |your )?lead')],
+  ['first', whole('first|given')],
+  ['last', whole('last|family')],
   ['consent', CONSENT],
   [
     'partner',
@@ -98,7 +106,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'phone',
     word(
-      'phones?|telephone|tel|telefono|telefon\\p{L}*|telefone|mobile|mobil\\p{L}*|cell|cellphone|cell phone|handy\\p{L}*|rufnummer|caller|movil|celular|portable|cellulare|whatsapp|telephon\\p{L}*|gsm|tlf|contact number|(?:which|what|best) number|number is best|numero|telefoon\\p{L}*|telemovel|telefono\\p{L}*|телефон\\p{L}*|номер телефона|dien thoai|so dien thoai|telefonszam|puhelin\\p{L}*|τηλεφωνο|الهاتف|رقم الهاتف|الجوال|cep(?: telefonu)?',
+      'phones?|telephone|tel|telefono|telefon\\p{L}*|telefone|mobile|mobil\\p{L}*|cell|cellphone|cell phone|handy\\p{L}*|rufnummer|caller|movil|celular|portable|cellulare|whatsapp|telephon\\p{L}*|gsm|tlf|contact number|(?:which|what|best|your|their|his|her|my) number|number is best|numero|telefoon\\p{L}*|telemovel|telefono\\p{L}*|телефон\\p{L}*|номер телефона|dien thoai|so dien thoai|telefonszam|puhelin\\p{L}*|τηλεφωνο|الهاتف|رقم الهاتف|الجوال|cep(?: telefonu)?',
     ),
   ],
   [
@@ -116,7 +124,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'budget',
     word(
-      'budget|price range|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|budjetti|προυπολογισμος|الميزانية',
+      'budget|price range|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|valor max\\p{L}*|valor ate|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|budjetti|προυπολογισμος|الميزانية',
     ),
   ],
   ['name', whole('ten|ime')],
@@ -124,7 +132,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'price',
     word(
-      'asking price|price|list price|kaufpreis|preis|precio|prix|prezzo|prijs|pris|preco|cena|rent|monthly rent|miete|kaltmiete|alquiler|renta|loyer|fiyat|cena|цена|стоимость|gia|hinta|pret|τιμη|السعر',
+      'asking price|price|list price|\\p{L}*(?:preis|prijs|pris)|precio|prix|prezzo|preco|cena|valor|rent|monthly rent|miete|kaltmiete|alquiler|renta|loyer|fiyat|cena|цена|стоимость|gia|hinta|pret|τιμη|السعر',
     ),
   ],
   [
@@ -135,13 +143,13 @@ const RULES: [Meaning, RegExp][] = [
   [
     'name',
     word(
-      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|(?:requested|submitted|sent|asked) by|requester|borrower|isim|adiniz|имя|ім я|jmeno|meno|nev|nimi|nume|ονομα|pangalan|الاسم|enquirer',
+      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|transferee|relocatee|assignee|employee|lessee|purchaser|homeowner|patron|candidate|kunde|kundin|cliente|(?:requested|submitted|sent|asked) by|requester|borrower|isim|adiniz|имя|ім я|jmeno|meno|nev|nimi|nume|ονομα|pangalan|الاسم|enquirer',
     ),
   ],
   [
     'listing',
     word(
-      're|regarding|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about|ilan\\p{L}*|objeto|nieruchomosc|oferta|объект|недвижимость|bat dong san|nemovitost|ingatlan|kohde|anuncio|العقار',
+      're|regarding|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about|ilan\\p{L}*|objeto|nieruchomosc|mieszkanie|oferta|fastighet|lagenhet|ejendom|lakas|ακινητο|last viewed|viewed|объект|недвижимость|bat dong san|nemovitost|ingatlan|kohde|anuncio|العقار',
     ),
   ],
   [
@@ -153,7 +161,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'areas',
     word(
-      'areas?|towns?|cities|city|neighbou?rhoods?|zonas?|barrios?|preferred location|regions?|stadtteile?|gebiete?|orte?|quartiers?|zone|wijken?|looking in|searching in|search area|район\\p{L}*|bolge\\p{L}*|semt|okolice|dzielnic\\p{L}*|khu vuc|lokalit\\p{L}*|alue|περιοχη|المنطقة',
+      'areas?|towns?|cities|city|neighbou?rhoods?|zonas?|barrios?|preferred location|regions?|stadtteile?|gebiete?|orte?|quartiers?|quartier[ei]|zone|wijk(?:en)?|bairros?|bydel\\p{L}*|destination(?: city)?|destino|zielort|moving to|relocating to|vecindarios?|looking in|searching in|search area|район\\p{L}*|bolge\\p{L}*|semt|okolice|dzielnic\\p{L}*|khu vuc|lokalit\\p{L}*|alue|περιοχη|المنطقة',
     ),
   ],
   [
@@ -165,7 +173,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'purpose',
     word(
-      'purpose|role|interest|interested|i am an?|looking to|buying or selling|zweck|objetivo|anliegen|intent|request type|lead type|ik wil|ich (?:mochte|will)|je (?:souhaite|veux|cherche)|quiero|deseo|busco|eu quero|quero|jeg vil|jag vill|chce|voglio|vorrei|i (?:want|would like)(?: to)?|temat|betreff|asunto|objet|onderwerp|oggetto|assunto|emne|amne|konu|тема|цель|cel|amac|muc dich|ucel|cel zapytania|finalidade|objectif|scopo|doel',
+      'purpose|role|subject|topic|reason|interest|interested|interesses?|interes|interessen|i am an?|looking to|buying or selling|zweck|objetivo|anliegen|intent|request type|lead type|ik wil|ich (?:mochte|will)|je (?:souhaite|veux|cherche)|quiero|deseo|busco|eu quero|quero|jeg vil|jag vill|chce|voglio|vorrei|i (?:want|would like)(?: to)?|temat|betreff|asunto|objet|onderwerp|oggetto|assunto|emne|amne|konu|тема|цель|cel|amac|muc dich|ucel|cel zapytania|finalidade|objectif|scopo|doel',
     ),
   ],
 ];

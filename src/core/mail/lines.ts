@@ -3,7 +3,7 @@
  * answer. A label without a value does not swallow the next label.
  */
 import type { Entry, Reading } from './mail';
-import { boxOf } from './values';
+import { boxOf, saidYes } from './values';
 import { channelOf, meaningOf, plainLabel, type Meaning } from './labels';
 
 /** Lines with which somebody else's words begin: a signature, a closing. */
@@ -74,13 +74,20 @@ function labelled(line: string, next: string | undefined): Found | null {
 
 /** `Lead: Name: Oda`: a title before the label. */
 function inner(outer: Found): Found {
-  const within = outer.meaning ? null : /^(\p{L}[^:]{0,40}?)\s*:\s*(\S.*)$/u.exec(outer.value);
+  const within = outer.meaning && outer.meaning !== 'name' ? null : /^(\p{L}[^:]{0,40}?)\s*:\s*(\S.*)$/u.exec(outer.value);
   const meaning = within && meaningOf(within[1]!);
   return within && meaning ? { label: within[1]!, value: within[2]!, meaning } : outer;
 }
 
-/** Labels one after another on a line, divided by bars, as lines. */
+/** Labels one after another on a line, divided by bars, as lines; and a row of a table drawn with bars. */
 function unbarred(line: string): string[] {
+  const row = /^\s*\|(.+)\|\s*$/
+    .exec(line)?.[1]!
+    .split('|')
+    .map((cell) => cell.trim());
+  if (row?.every((cell) => /^:?-*:?$/.test(cell))) return [];
+  if (row?.length === 2) return [`${row[0]}${/[?:]$/.test(row[0]!) ? '' : ':'} ${row[1]}`];
+  if (row) return [row.join('  ')];
   const parts = line.split(/\s+[|·•]\s+/);
   return parts.length > 1 && parts.filter((part) => /^[^:]{1,60}:\s*\S/.test(part.trim())).length > 1 ? parts : [line];
 }
@@ -104,6 +111,21 @@ const isMore = (meaning: Meaning | null, line: string): boolean =>
   (meaning === 'listing' || meaning === 'address') &&
   line.length <= 80 &&
   (/^[$€£]\s?\d/.test(line) || /^\d{1,5}\s+\p{Lu}/u.test(line) || /^\p{Lu}[\p{L} ]+,\s+[A-Z]{2}\s+\d{5}/u.test(line));
+
+/** What no signature holds: where it comes behind `Thank you!`, the form goes on. */
+const OF_FORMS = new Set<Meaning | null>([
+  'consent',
+  'purpose',
+  'budget',
+  'beds',
+  'areas',
+  'move',
+  'listing',
+  'selling',
+  'message',
+]);
+const goesOn = (rest: string[]): boolean =>
+  rest.some((line, n) => /[:?]\s*\S*/.test(line) && OF_FORMS.has(labelled(line, rest[n + 1])?.meaning ?? null));
 
 export function readLines(text: string): Reading {
   const lines = text
@@ -158,7 +180,8 @@ export function readLines(text: string): Reading {
       continue;
     }
     /* What stands below a question answers it, though it may be a label elsewhere. */
-    const answers = now && !now.entry.value && now.entry.label.endsWith('?') && !trimmed.endsWith('?');
+    const asks = now?.entry.label.endsWith('?') || (now?.meaning === 'consent' && saidYes(trimmed) !== null);
+    const answers = now && !now.entry.value && asks && !trimmed.endsWith('?');
     const meaning = answers ? null : alone(line);
     if (meaning) {
       close();
@@ -167,7 +190,7 @@ export function readLines(text: string): Reading {
       open = { entry, meaning, below: true };
       continue;
     }
-    if (now && isClosing(line)) {
+    if (now && isClosing(line) && !goesOn(lines.slice(at + 1))) {
       close();
       reading.prose.push(...lines.slice(at));
       break;

@@ -2,7 +2,7 @@
 import type { ContactRole } from '../contacts';
 import { channelOf } from './labels';
 import type { MailChannel, MailWants } from './mail';
-import { personName, sumsIn, type NameFound } from './values';
+import { personName, senderName, sumsIn, type NameFound } from './values';
 
 const CAP = "\\p{Lu}[\\p{L}'’-]*";
 const NAME = `(${CAP}(?:\\s+(?:(?:van|von|der|den|de|da|di|du|del|la|le|af|ten|ter|bin|al|el)\\s+)*${CAP}){0,3})`;
@@ -25,8 +25,12 @@ export function introducedName(text: string): NameFound | null {
   const name = found && CAPITALISED.test(found[1]!) ? found[1]! : ITS.exec(text)?.[1];
   return name ? personName(name.split(/\s+(?=I['’]?m\b|I\b)/)[0]!) : null;
 }
+/** A name with a way to reach whoever has it right behind: `Barnaby Thistle (barnaby@…, 564-555-0113)`. */
+const REACHED = new RegExp(`${NAME}\\s*[,(<–-]\\s*(?=[^\\s@]{1,64}@\\S|\\+?\\(?\\d{3}[)\\s.-])`, 'gu');
 /** Somebody of whom another writes. */
 export function reportedName(text: string): NameFound | null {
+  for (const [, name] of text.replace(/[ \t]+/g, ' ').matchAll(REACHED))
+    if (name!.includes(' ') && senderName(name!)?.last) return personName(name!);
   const couple = COUPLE.exec(text);
   if (couple) return personName(`${couple[1]} & ${couple[2]}`);
   const third = THIRD.exec(text);
@@ -128,20 +132,22 @@ const WORD_NUMBERS: Record<string, number> = {
 };
 const COUNT = `(\\d{1,2}(?:[.,]\\d)?|${Object.keys(WORD_NUMBERS).join('|')})`;
 const BEDS = new RegExp(
-  `\\b${COUNT}\\s*\\+?[\\s-]*(?:or more\\s+)?(?:bd|bds|beds?|br|bedrooms?|bdrms?|dormitorios?|habitaciones|recámaras|schlafzimmern?|chambres?|camere(?: da letto)?|slaapkamers|soverom|sovrum|quartos|dormit[oó]rios)(?!\\p{L})`,
+  `\\b${COUNT}\\s*\\+?[\\s-]*(?:or more\\s+)?(?:bd|bds|beds?|br|bedrooms?|bdrms?|dormitorios?|habitaciones|recámaras|schlafzimmern?|chambres?|camere(?: da letto)?|slaapkamers|soverom|sovrum|quartos|dormit[oó]rios|pokoj\\p{L}*)(?!\\p{L})`,
   'iu',
 );
 const BATHS = new RegExp(
   `\\b${COUNT}\\s*\\+?[\\s-]*(?:or more\\s+)?(?:ba|baths?|bathrooms?|baños|badezimmern?|salles? de bains?|bagni|badkamers|banheiros|casas de banho)(?!\\p{L})`,
   'iu',
 );
-const counted = (text: string, pattern: RegExp): number | undefined => {
-  const found = pattern.exec(text)?.[1];
+/** `To soverom` are two in Norway and Denmark; in English it is no number. */
+const NORDIC_TWO = /\bto (?=(?:soverom|sove?værelser|værelser)\b)/giu;
+const counted = (whole: string, pattern: RegExp): number | undefined => {
+  const found = pattern.exec(whole.replace(NORDIC_TWO, '2 '))?.[1];
   return found ? (WORD_NUMBERS[found.toLowerCase()] ?? Number(found.replace(',', '.'))) : undefined;
 };
 
 const MOST =
-  /(?<!\p{L})(?:up to|max(?:imum|imal)?|limit|at most|no more than|under|below|hasta|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|upp till|opp til|op til|budget|spend|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
+  /(?<!\p{L})(?:up to|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|no more than|under|below|hasta|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|upp till|opp til|op til|budget|spend|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
 const LEAST =
   /(?<!\p{L})(?:at least|minimum|min|over|above|from|starting at|desde|mínimo|a partir de|ab|mindestens|à partir de|minimo|vanaf)(?!\p{L})/iu;
 
@@ -166,7 +172,7 @@ const NOT_PLACES =
   /^(?:january|february|march|april|may|june|july|august|september|october|november|december|monday|tuesday|wednesday|thursday|friday|saturday|sunday|spring|summer|autumn|fall|winter|enero|febrero|marzo|abril|mayo|junio|julio|agosto|septiembre|octubre|noviembre|diciembre|januar|februar|märz|mai|juni|juli|oktober|dezember|english|spanish|german|french|person|i|the|a|us)$/iu;
 const PLACE = `${CAP}(?:\\s+${CAP}){0,2}`;
 const PLACES = new RegExp(
-  `(?<!\\p{L})(?:in|near|around|en|em|cerca de|bei|à|nära|nær)\\s+((?:${PLACE})(?:(?:\\s*,\\s*|\\s+(?:or|and|o|y|oder|und|ou|et)\\s+)${PLACE})*)`,
+  `(?<!\\p{L})(?:in|near|around|en|em|w|cerca de|bei|à|nära|nær|(?:mov(?:e|ing)|relocat(?:e|ing)) to|ziehen nach)\\s+((?:${PLACE})(?:(?:\\s*,\\s*|\\s+(?:or|and|o|y|oder|und|ou|et)\\s+)${PLACE})*)`,
   'gu',
 );
 const OWNED =
@@ -228,7 +234,7 @@ const NO_MATTER = /\b(?:don['’]t mind|no problem|not a problem|no worries)\b/i
 export function permissionsIn(text: string): Partial<Record<MailChannel, 'granted' | 'withdrawn'>> {
   const said: Partial<Record<MailChannel, 'granted' | 'withdrawn'>> = {};
   for (const clause of text.replace(/\s+/g, ' ').split(/[.;!?]\s+|,\s*|\s+but\s+/i)) {
-    if (NO_MATTER.test(clause)) continue;
+    if (NO_MATTER.test(clause) || /\bwork (?:address|e-?mail|mail|number)\b/iu.test(clause)) continue;
     const forbids = FORBIDS.exec(clause);
     const grants = GRANTS.exec(clause);
     if (!forbids && !grants) continue;
@@ -273,7 +279,8 @@ const LISTING_ID =
 /** Plain digits are one only when they are called so. */
 const CALLED_ID = /\b(?:mls|listing|property|ref(?:erence)?)\.?\s*(?:id|no\.?|number)?\s*[#:]\s*(\d{4,10})\b/iu;
 /** The number of a listing in running text. */
-export const listingIdIn = (text: string): string | null => LISTING_ID.exec(text)?.[1] ?? CALLED_ID.exec(text)?.[1] ?? null;
+export const listingIdIn = (text: string): string | null =>
+  LISTING_ID.exec(text)?.[1]?.replace(/^(?:MLS|REF|NR|ID) (?=\d{4})/, '') ?? CALLED_ID.exec(text)?.[1] ?? null;
 
 const MONTHS = 'january february march april may june july august september october november december'.split(' ');
 const MOVING =

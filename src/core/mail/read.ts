@@ -97,6 +97,9 @@ function isDigest({ entries }: Reading): boolean {
   return [...seen].some(([key, values]) => values.size > 1 && (!/mail/.test(key) || values.size > 2));
 }
 
+const asksBoth = (label: string): boolean => /\bbuy/i.test(label) && /\bsell/i.test(label);
+const BOTH = /^(?:both|beides?|ambos|las dos|les deux|entramb[ei]|allebei|begge|båda)\b/iu;
+
 /** What is longer than an address is a sentence with one. */
 const MOST_WORDS = 11;
 
@@ -127,7 +130,9 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
         draft.last ??= oneName(value);
         break;
       case 'name':
-        if (hasLast && !hasFirst) draft.first ??= oneName(value);
+        draft.chosen.push(...rolesChosen(label.replace(/\bname\b|['’]s\b/giu, '')));
+        if (rolesChosen(value).length) draft.chosen.push(...rolesChosen(value));
+        else if (hasLast && !hasFirst) draft.first ??= oneName(value);
         else if (hasFirst && !hasLast && !value.trim().includes(' ')) draft.last ??= oneName(value);
         else if (personName(value)) given ??= orderedByLabel(label, value) ?? personName(value);
         else {
@@ -155,6 +160,7 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
       case 'budget': {
         const least = /\b(?:from|min|minimum|desde|ab|lower)\b/i.test(plainLabel(label));
         const budget = budgetIn(value, true);
+        if (/\bmonth/i.test(label) || sumsIn(value).some(({ monthly }) => monthly)) draft.cues.push('monthly rent');
         Object.assign(
           draft.wants,
           least && budget.priceMax !== undefined && budget.priceMin === undefined ? { priceMin: budget.priceMax } : budget,
@@ -171,8 +177,10 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
       case 'beds':
       case 'baths': {
         const rooms = roomsIn(value);
+        const both = /\bbath/i.test(label) ? /(\d{1,2})\s*\+?\s*[/,|&]\s*(\d{1,2}(?:\.\d)?)/.exec(value) : null;
         const bare = /^\D{0,12}(\d{1,2}(?:[.,]\d)?)\s*\+?\D{0,12}$/.exec(value.trim())?.[1];
         if (Object.keys(rooms).length) Object.assign(draft.wants, rooms);
+        else if (both && meaning === 'beds') Object.assign(draft.wants, { bedsMin: Number(both[1]), bathsMin: Number(both[2]) });
         else if (bare) draft.wants[meaning === 'beds' ? 'bedsMin' : 'bathsMin'] = Number(bare.replace(',', '.'));
         break;
       }
@@ -201,7 +209,10 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
         break;
       case 'purpose':
         draft.cues.push(value);
-        draft.chosen.push(...rolesChosen(value));
+        draft.chosen.push(
+          ...rolesChosen(value),
+          ...(asksBoth(label) && BOTH.test(value.trim()) ? (['buyer', 'seller'] as const) : []),
+        );
         break;
       case null:
         takeUnlabelled(draft, value);
@@ -262,7 +273,8 @@ const worth = (draft: Draft): number =>
 
 /** The documents that a mail holds or carries. */
 function documentEntries(mail: Mail): Entry[] {
-  const entries: Entry[] = readJson(mail.text) ?? [];
+  const entries: Entry[] =
+    readJson(mail.text) ?? (/^\s*<(?:\?xml|(\w+)[^>]*>[^]*<\/\1>\s*$)/.test(mail.text) ? readXml(mail.text) : []);
   for (const { type, name, text } of mail.attached) {
     if (/json/.test(type) || /\.json$/i.test(name)) entries.push(...(readJson(text) ?? []));
     else if (/xml/.test(type) || /\.xml$/i.test(name)) entries.push(...readXml(text));
@@ -289,7 +301,7 @@ function fromCard(mail: Mail): Draft | null {
 
 /** Senders that are machines or desks, by what stands before the @. */
 const DESK =
-  /^(?:no-?reply|do-?not-?reply|info|inquir\p{L}*|anfragen?|avisos?|billing|accounts?|invoices?|payments?|orders?|security|verify|quiz|customer-?(?:care|service)|care|leads?|calls?|notif\p{L}*|alerts?|forms?|form-post|web(?:site|form|master)?|ads?|post|results?|office|team|hello|contact|support|mailer|news|moves|service|system|admin|robot|bot|chat\p{L}*|voice-?mails?|phones?|telephony|pbx|sms|widget|referrals?|concierge|dispatch\p{L}*|desk|switchboard|reception\p{L}*|bounce\p{L}*)(?:[+._-].*)?$/iu;
+  /^(?:no-?reply|do-?not-?reply|info|inquir\p{L}*|anfragen?|avisos?|billing|accounts?|invoices?|payments?|orders?|security|verify|quiz|customer-?(?:care|service)|care|leads?|calls?|notif\p{L}*|alerts?|forms?|form-post|web(?:site|form|master)?|ads?|post|results?|office|team|hello|contact|support|mailer|news|moves|service|system|admin|robot|bot|chat\p{L}*|voice-?mails?|vm|phones?|telephony|pbx|sms|widget|referrals?|concierge|dispatch\p{L}*|desk|switchboard|reception\p{L}*|bounce\p{L}*)(?:[+._-].*)?$/iu;
 const isDesk = (mail: Mail): boolean =>
   !mail.from ||
   isPassedOn(mail.from.name) ||
@@ -458,9 +470,26 @@ function reply(mail: Mail, body: string): LeadMail {
   };
 }
 
+/** What the lead said in a conversation that was written down: `[10:02] Anton: I want to rent`. */
+function theirTurns(body: string, first: string | null): string {
+  const turns = [
+    ...body.matchAll(
+      /^[ \t]*(?:[[(]?\d{1,2}:\d{2}(?::\d{2})?(?: ?[ap]\.?m\.?)?[\])]?[ \t]*[-–]?[ \t]*)?(\p{L}[\p{L} ]{0,30}):[ \t]+(\S.*)$/gimu,
+    ),
+  ];
+  const theirs = turns.filter(
+    ([, who, words]) =>
+      (/^(?:visitor|guest|customer|client|lead|prospect|user|caller|you)$/i.test(who!) || who === first) &&
+      / /.test(words!) &&
+      !personName(words!),
+  );
+  return theirs.length && theirs.length < turns.length ? theirs.map(([, , words]) => words).join('\n') : '';
+}
+
 /** A form, a portal, a document: what is labelled, completed by what the lead's own words say. */
 function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): LeadMail {
   const prose = withoutService(beforeSignature(withoutQuoted(body)), mail);
+  if (!draft.message) draft.message = theirTurns(body, draft.first);
   if (!draft.message && !isDesk(mail)) draft.message = readLines(prose).prose.join('\n').trim();
   const said = draft.message;
   if (!draft.first && !draft.last) {
@@ -507,7 +536,7 @@ const serviceWords = (prose: string, { message }: Draft): string =>
     .prose.filter((line) => line.trim() && !message.includes(line.trim()))
     .join('\n');
 const aboutProperty = (subject: string): boolean =>
-  /\b(?:inquiry|about|home|house|listing|property|rental|showing|tour|viewing|interest\p{L}*|anfrage|objekt|inmueble|value|likes?)\b/iu.test(
+  /\b(?:inquiry|about|home|house|listing|property|rental|showing|tour|viewing|available|interest\p{L}*|anfrage|objekt|inmueble|value|likes?)\b/iu.test(
     subject,
   );
 const isTheirs = ({ from, replyTo }: Mail): boolean =>
@@ -525,7 +554,8 @@ function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
   const words = draft.message;
   const roles = rolesSaid(`${mail.subject}\n${words}`);
   const id = listingIdIn(words) ?? (aboutProperty(mail.subject) ? listingIdIn(mail.subject) : null);
-  const address = addressIn(words);
+  if (!words && !isDesk(mail)) draft.message = mail.subject.trim();
+  const address = addressIn(words) ?? (aboutProperty(mail.subject) || !words ? addressIn(mail.subject) : null);
   if (id) draft.listing.id = id;
   if (address) draft.listing.address = address;
   /* Where a service names the home, its price and rooms are those of the home. */

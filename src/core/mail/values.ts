@@ -105,13 +105,26 @@ export interface NameFound {
 }
 /** Words that no person is called by and that stand where names do. */
 const NO_NAME =
-  /\b(?:team|homes?|realty|group|inc|llc|gmbh|support|form|website|customer|service|sales|crew|desk|notification|mail(?:er)?|properties|immobilien)\b/iu;
+  /\b(?:team|homes?|realty|group|inc|llc|gmbh|support|form|website|customer|service|sales|crew|desk|notifications?|mail(?:er)?|properties|immobilien|system|phone|voice-?mail|portal|app|widget|leads?|alerts?|forms?)\b/iu;
 
 const TITLED = /^(?:dr|mrs?|ms|mx|prof|herr|frau|sra?|srta|mme|mlle|sig(?:ra)?|ing)\.\s+/iu;
 
 /** In scripts of East Asia the name of the family stands first. */
 const FAMILY_FIRST =
   /^([\p{Script=Han}\p{Script=Hangul}]{1,4})\s+([\p{Script=Han}\p{Script=Hangul}\p{Script=Hiragana}\p{Script=Katakana}]{1,6})$/u;
+
+/** Families of two signs, where a name is written without a space. */
+const TWO_SIGNS = /^(?:남궁|황보|선우|독고|제갈|사공|서문|欧阳|歐陽|司马|司馬|上官|诸葛|諸葛|司徒|慕容|皇甫)/u;
+/** The name of somebody whose family stands first: with a space, or as its signs are usually divided. */
+function familyFirst(name: string): NameFound | null {
+  const text = name.replace(/\s*(?:様|さん|殿|先生|女士|小姐|님|씨)$/u, '');
+  const spaced = FAMILY_FIRST.exec(text);
+  if (spaced) return { first: spaced[2]!, last: spaced[1]!, partner: null };
+  if (!/^(?:\p{Script=Hangul}{2,5}|\p{Script=Han}{2,4})$/u.test(text)) return null;
+  const two = TWO_SIGNS.test(text) || (text.length === 4 && /^\p{Script=Han}/u.test(text));
+  const family = two && text.length > 2 ? 2 : 1;
+  return { first: text.slice(family), last: text.slice(0, family), partner: null };
+}
 
 /** A value as the name of a person; null when it cannot be one. */
 export function personName(value: string): NameFound | null {
@@ -125,8 +138,8 @@ export function personName(value: string): NameFound | null {
   if (!text || text.length > 80 || words.length > 7 || /[\d@:;=/\\<>{}[\]?!]/u.test(text) || !/\p{L}/u.test(text)) return null;
   if (/\.\s+\p{Ll}/u.test(text.replace(TITLED, '')) || (words.length > 3 && /^\p{Ll}/u.test(text) && text === text.toLowerCase()))
     return null;
-  const eastern = FAMILY_FIRST.exec(text);
-  if (eastern) return { first: eastern[2]!, last: eastern[1]!, partner: null };
+  const eastern = familyFirst(text);
+  if (eastern) return eastern;
   const read = readName(cleanName(text));
   return { first: read.first || null, last: read.last || null, partner: read.partner };
 }
@@ -219,7 +232,7 @@ function listingId(part: string): string | undefined {
 }
 
 /** What a house has is not where it stands: `3 bd 2 ba`. */
-const ROOMS = /^\d+(?:[.,]\d)?\s*\+?\s*(?:bd|bds|beds?|bedrooms?|br|ba|baths?|bathrooms?|sq\.? ?ft)\b/iu;
+const ROOMS = /^\d[\d.,]*\s*\+?\s*(?:bd|bds|beds?|bedrooms?|br|ba|baths?|bathrooms?|sq\.? ?ft)\b/iu;
 
 /** The property that a value names: number, address and price, in any order, apart or together. */
 export function listingIn(value: string): { id?: string; address?: string; price?: number } {
