@@ -32,6 +32,12 @@ export function readJson(text: string): Entry[] | null {
   return entries;
 }
 
+/** The values of a form as it is sent over the web, `a=b&c=d`; null when a text is none. */
+export function readPairs(text: string): Entry[] | null {
+  if (!/^\s*[\w.[\]%-]+=[^\s&]*(?:&[\w.[\]%-]+=[^\s&]*)+\s*$/.test(text)) return null;
+  return [...new URLSearchParams(text.trim())].slice(0, MOST_ENTRIES).map(([label, value]) => ({ label, value, path: [] }));
+}
+
 /** The values of an XML text: of elements that hold text alone, and of attributes where an element holds none. */
 export function readXml(text: string): Entry[] {
   const entries: Entry[] = [];

@@ -9,6 +9,14 @@ export const isBounce = (mail: Mail): boolean =>
   /^(?:mailer-daemon|postmaster)@/i.test(mail.from?.address ?? '') ||
   (/^\s*<>\s*$/.test(header(mail, 'return-path')) && /undeliver|delivery (?:status|fail)|returned mail/i.test(mail.subject));
 
+/** A calendar says that somebody comes, or does not (RFC 5546). */
+const isCalendarAnswer = (mail: Mail): boolean =>
+  /^(?:accepted|declined|tentative(?:ly accepted)?|canceled|cancelled|zugesagt|abgesagt|aceptad[oa]|rechazad[oa]|accepté|refusé|accettato|geaccepteerd)\s*:/iu.test(
+    mail.subject,
+  ) &&
+  (mail.attached.some(({ type }) => /calendar/.test(type)) ||
+    /\b(?:invitation|invite|einladung|invitación|invito|uitnodiging)\b/iu.test(mail.text));
+
 /** An automatic answer (RFC 3834, and what older machines say instead). */
 export const isAutomatic = (mail: Mail): boolean =>
   /^auto-(?:replied|notified)/i.test(header(mail, 'auto-submitted')) ||
@@ -17,6 +25,7 @@ export const isAutomatic = (mail: Mail): boolean =>
   /^(?:auto(?:matic|matische|mática|matique)? ?-?(?:reply|response|antwort)|out of (?:the )?office|automatische antwort|abwesenheit\p{L}*|respuesta automática|réponse automatique|risposta automatica)\s*[:：]/iu.test(
     mail.subject,
   ) ||
+  isCalendarAnswer(mail) ||
   (Boolean(header(mail, 'in-reply-to')) && /^(?:away|absence|on vacation|on leave|abwesend)\b/iu.test(mail.subject));
 
 /** Sent to many at once: a newsletter, a list. */

@@ -28,7 +28,7 @@ const word = (pattern: string): RegExp => new RegExp(`(?:^|\\s)(?:${bare(pattern
 const whole = (pattern: string): RegExp => new RegExp(`^(?:${pattern})$`, 'u');
 
 const CONSENT = word(
-  'may we|may i|can we|agrees?|agreed|consents?|permission|opt(?: |-)?in|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord',
+  'may we|may i|can we|agrees?|agreed|consents?|permission|opt(?: |-)?in|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord|(?:text|call|e ?mails?|sms|ring) (?:me|us|ok|okay|allowed|consent|permission)',
 );
 /** The channel a label or a sentence is about. */
 export function channelOf(text: string): 'call' | 'text' | 'email' | 'letter' | null {
@@ -71,9 +71,10 @@ const RULES: [Meaning, RegExp][] = [
   [
     'purpose',
     word(
-      '(?:buying or selling|selling or buying|buy or sell|sell or buy)|(?:request|inquiry|enquiry|lead|customer|client) type|type of (?:request|inquiry|enquiry|lead)',
+      '(?:buying or selling|selling or buying|buy or sell|sell or buy)|(?:buying|buy|selling|sell) (?:buying|buy|selling|sell)|(?:buying|selling) or renting|(?:request|inquiry|enquiry|lead|customer|client) type|type of (?:request|inquiry|enquiry|lead)',
     ),
   ],
+  ['email', word('how (?:can|may|should|do|could) (?:we|i) (?:best )?(?:reach|contact|get in touch|get hold)')],
   ['name', whole('(?:new |hot |your )?lead')],
   ['first', whole('first|given')],
   ['last', whole('last|family')],
@@ -88,7 +89,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'message',
     word(
-      'messages?|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|tresc(?: wiadomosci)?|uwagi|mesaj\\p{L}*|сообщение|комментарий|вопрос|повідомлення|tin nhan|loi nhan|noi dung|zprava|sprava|poznamka|uzenet|megjegyzes|viesti|μηνυμα|mensahe|رسالة|الرسالة|الملاحظات|anything else|what can we do|how can we help|tell us|inquiry',
+      'messages?|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|tresc(?: wiadomosci)?|uwagi|mesaj\\p{L}*|сообщение|комментарий|вопрос|повідомлення|tin nhan|loi nhan|noi dung|zprava|sprava|poznamka|uzenet|megjegyzes|viesti|pesan|μηνυμα|mensahe|رسالة|الرسالة|الملاحظات|anything else|what can we do|how can we help|tell us|inquiry',
     ),
   ],
   [
@@ -106,7 +107,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'phone',
     word(
-      'phones?|telephone|tel|telefono|telefon\\p{L}*|telefone|mobile|mobil\\p{L}*|cell|cellphone|cell phone|handy\\p{L}*|rufnummer|caller|movil|celular|portable|cellulare|whatsapp|telephon\\p{L}*|gsm|tlf|contact number|(?:which|what|best|your|their|his|her|my) number|number is best|numero|telefoon\\p{L}*|telemovel|telefono\\p{L}*|телефон\\p{L}*|номер телефона|dien thoai|so dien thoai|telefonszam|puhelin\\p{L}*|τηλεφωνο|الهاتف|رقم الهاتف|الجوال|cep(?: telefonu)?',
+      'phones?|telephone|tel|telefono|telefon\\p{L}*|telefone|mobile|mobil\\p{L}*|cell|cellphone|cell phone|handy\\p{L}*|rufnummer|caller|movil|celular|portable|cellulare|whatsapp|telephon\\p{L}*|gsm|tlf|contact number|(?:which|what|best|your|their|his|her|my) number|number is best|numero|telefoon\\p{L}*|telemovel|telefono\\p{L}*|телефон\\p{L}*|номер телефона|dien thoai|so dien thoai|telefonszam|puhelin\\p{L}*|telepon|nomor (?:hp|telepon)|τηλεφωνο|الهاتف|رقم الهاتف|الجوال|cep(?: telefonu)?',
     ),
   ],
   [
@@ -124,7 +125,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'budget',
     word(
-      'budget|price range|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|valor max\\p{L}*|valor ate|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|budjetti|προυπολογισμος|الميزانية',
+      'budget|price range|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|valor max\\p{L}*|valor ate|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|budjetti|προυπολογισμος|anggaran|الميزانية',
     ),
   ],
   ['name', whole('ten|ime')],
@@ -132,7 +133,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'price',
     word(
-      'asking price|price|list price|\\p{L}*(?:preis|prijs|pris)|precio|prix|prezzo|preco|cena|valor|rent|monthly rent|miete|kaltmiete|alquiler|renta|loyer|fiyat|cena|цена|стоимость|gia|hinta|pret|τιμη|السعر',
+      'asking price|price|list price|\\p{L}*(?:preis|prijs|pris)|precio|prix|prezzo|preco|cena|valor|rent|monthly rent|miete|kaltmiete|alquiler|renta|loyer|fiyat|cena|цена|стоимость|gia|hinta|pret|harga|τιμη|السعر',
     ),
   ],
   [
@@ -143,7 +144,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'name',
     word(
-      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|transferee|relocatee|assignee|employee|lessee|purchaser|homeowner|patron|candidate|kunde|kundin|cliente|(?:requested|submitted|sent|asked) by|requester|borrower|isim|adiniz|имя|ім я|jmeno|meno|nev|nimi|nume|ονομα|pangalan|الاسم|enquirer',
+      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|transferee|relocatee|assignee|employee|lessee|purchaser|homeowner|patron|candidate|kunde|kundin|cliente|(?:requested|submitted|sent|asked) by|requester|borrower|isim|adiniz|имя|ім я|jmeno|meno|nev|nimi|nume|nama(?: lengkap)?|ονομα|pangalan|الاسم|enquirer',
     ),
   ],
   [
@@ -161,7 +162,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'areas',
     word(
-      'areas?|towns?|cities|city|neighbou?rhoods?|zonas?|barrios?|preferred location|regions?|stadtteile?|gebiete?|orte?|quartiers?|quartier[ei]|zone|wijk(?:en)?|bairros?|bydel\\p{L}*|destination(?: city)?|destino|zielort|moving to|relocating to|vecindarios?|looking in|searching in|search area|район\\p{L}*|bolge\\p{L}*|semt|okolice|dzielnic\\p{L}*|khu vuc|lokalit\\p{L}*|alue|περιοχη|المنطقة',
+      'areas?|towns?|cities|city|neighbou?rhoods?|zonas?|barrios?|preferred location|regions?|stadtteile?|gebiete?|orte?|quartiers?|quartier[ei]|zone|wijk(?:en)?|bairros?|bydel\\p{L}*|destination(?: city)?|destino|zielort|moving to|relocating to|vecindarios?|looking in|searching in|where (?:would|do|did) you (?:like|want) to (?:live|buy|move|be)|where are you looking|search area|район\\p{L}*|bolge\\p{L}*|semt|okolice|dzielnic\\p{L}*|khu vuc|lokalit\\p{L}*|alue|περιοχη|المنطقة',
     ),
   ],
   [
@@ -182,16 +183,22 @@ const RULES: [Meaning, RegExp][] = [
 const UNDIVIDED: [Meaning, RegExp][] = (
   [
     ['ignored', '送信日時|受付|担当|登録日|提交时间|접수|담당'],
-    ['listing', '物件|房源|매물'],
-    ['message', '内容|問い?合わ?せ|お問合せ|メッセージ|要望|備考|コメント|質問|留言|备注|備註|咨询|諮詢|訊息|문의|메시지|요청'],
+    ['email', 'דוא ל|אימייל|मेल|อีเมล'],
+    ['last', 'שם משפחה|उपनाम|นามสกุล'],
+    ['first', 'שם פרטי'],
+    ['listing', '物件|房源|매물|נכס'],
+    [
+      'message',
+      '内容|問い?合わ?せ|お問合せ|メッセージ|要望|備考|コメント|質問|留言|备注|備註|咨询|諮詢|訊息|문의|메시지|요청|הודעה|הערות|संदेश|टिप्पणी|ข้อความ|รายละเอียด',
+    ],
     ['email', 'メール|邮箱|郵箱|邮件|郵件|信箱|이메일|메일'],
-    ['phone', '電話|电话|携帯|手机|手機|전화|휴대폰|연락처'],
-    ['budget', '予算|预算|預算|예산|希望価格'],
-    ['price', '価格|价格|價格|가격|賃料|租金|월세'],
+    ['phone', '電話|电话|携帯|手机|手機|전화|휴대폰|연락처|טלפון|נייד|फोन|मोबाइल|โทรศัพท์|เบอร์|มือถือ'],
+    ['budget', '予算|预算|預算|예산|希望価格|תקציב|बजट|งบประมาณ'],
+    ['price', '価格|价格|價格|가격|賃料|租金|월세|מחיר|कीमत|ราคา'],
     ['beds', '寝室|卧室|臥室|침실'],
     ['baths', '浴室|욕실|卫生间|衛生間'],
-    ['name', '名前|氏名|姓名|名字|联系人|聯絡人|이름|성명|성함|称呼'],
-    ['address', '住所|所在地|地址|주소'],
+    ['name', '名前|氏名|姓名|名字|联系人|聯絡人|이름|성명|성함|称呼|שם|नाम|ชื่อ'],
+    ['address', '住所|所在地|地址|주소|כתובת|पता|ที่อยู่'],
     ['areas', 'エリア|地域|区域|區域|지역'],
     ['move', '入居|引越|入住|입주|이사'],
     ['purpose', '希望|目的|意向|需求|용도|목적'],

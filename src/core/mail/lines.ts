@@ -16,7 +16,7 @@ const HEADERISH = /^(?:subject|to|cc|bcc|from|reply-to|content-type|mime-version
 
 /** The service speaks again: what somebody typed ends before it. */
 const SERVICE =
-  /^(?:please )?(?:do not (?:reply|respond|answer)|don['’]t reply|view (?:this )?(?:lead|inquiry|request|message|contact|in (?:your )?browser)|open (?:this )?(?:lead|inquiry)|reply to (?:this )?(?:lead|inquiry|e-?mail|message|\p{L}+ now)|unsubscribe|you (?:are|have been) (?:receiving|sent)|this (?:e-?mail|message|lead|inquiry) (?:was|is|has been) (?:sent|generated|delivered)|sent (?:by|from|via) |powered by|©|\(c\) \d|copyright|bitte (?:antworten|nicht)|diese (?:e-?mail|nachricht) wurde|sie erhalten diese|non rispondere|ricevi questa|no respond\p{L}|este (?:correo|mensaje) |ha recibido este|ne pas r\p{L}+|ne r\p{L}+z pas|vous recevez|este e-?mail foi|não responda|dit bericht is|beantwoord dit)/iu;
+  /^(?:please )?(?:do not (?:reply|respond|answer)|don['’]t reply|view (?:this )?(?:lead|inquiry|request|message|contact|in (?:your )?browser)|open (?:this )?(?:lead|inquiry)|open in |reply to (?:this )?(?:lead|inquiry|e-?mail|message|\p{L}+ now)|unsubscribe|you (?:are|have been) (?:receiving|sent)|this (?:e-?mail|message|lead|inquiry) (?:was|is|has been) (?:sent|generated|delivered)|sent (?:by|from|via) |powered by|©|\(c\) \d|copyright|bitte (?:antworten|nicht)|diese (?:e-?mail|nachricht) wurde|sie erhalten diese|non rispondere|ricevi questa|no respond\p{L}|este (?:correo|mensaje) |ha recibido este|ne pas r\p{L}+|ne r\p{L}+z pas|vous recevez|este e-?mail foi|não responda|dit bericht is|beantwoord dit)/iu;
 export const isService = (line: string): boolean => SERVICE.test(line.trim());
 /** Stands where one part of a page ends and the next begins. */
 export const PART_END = '\u241e';
@@ -31,7 +31,22 @@ interface Found {
   meaning: Meaning | null;
 }
 
-const SAID = /^(?:->|=>|→|›|»|>+|a:)\s*/i;
+const SAID = /^(?:->|=>|→|›|»|>+|a(?:nswer)?\s*\d{0,2}[.:)])\s*/i;
+/** What stands before a question that is counted: `Q3. Are you …`. */
+const COUNTED = /^(?:(?:q|question|frage|pregunta)\s*\d{0,2}\s*[.:)]|\d{1,2}[.)])\s*(?=\p{L})/iu;
+
+/** Signs that stand for a label. */
+const SIGNS: [RegExp, string][] = [
+  [/^[👤🧑👩👨🙋🙂]/u, 'Name'],
+  [/^[📧✉📨📩]/u, 'E-mail'],
+  [/^[📱📞☎📲🤙]/u, 'Phone'],
+  [/^[🏠🏡🏘🏢📍]/u, 'Listing'],
+  [/^[💬📝🗨✍]/u, 'Message'],
+  [/^[💰💵💲]/u, 'Price'],
+  [/^🛏/u, 'Beds'],
+  [/^[🛁🚿]/u, 'Baths'],
+];
+const SIGN = /^\p{Extended_Pictographic}[\uFE0F\u200D\p{Emoji_Modifier}]*\s*/u;
 
 /** What is told behind a dash; much else in a sentence stands behind one. */
 const DASHED = new Set<Meaning | null>(['name', 'first', 'last', 'email', 'phone', 'partner']);
@@ -40,8 +55,14 @@ const DASHED = new Set<Meaning | null>(['name', 'first', 'last', 'email', 'phone
 function labelled(line: string, next: string | undefined): Found | null {
   const text = line
     .replace(/^[\s*•·-]+(?=\S)/, '')
-    .replace(/^\d{1,2}[.)]\s+(?=\p{L})/u, '')
+    .replace(COUNTED, '')
     .trimEnd();
+  const sign = SIGNS.find(([pattern]) => pattern.test(text))?.[1];
+  if (SIGN.test(text)) {
+    const behind = text.replace(SIGN, '');
+    const inside = labelled(behind, next);
+    return inside?.meaning || !sign ? inside : { label: sign, value: behind, meaning: meaningOf(sign) };
+  }
   const found = (label: string, value: string): Found => ({
     label: label.trim(),
     value: value.trim(),

@@ -11,10 +11,13 @@ const INTRODUCED = new RegExp(
   'iu',
 );
 const COUPLE = new RegExp(
-  `(?:^|[.!?:]\\s+|\\n)(${CAP}) (?:and|&) ${NAME}(?=\\s+(?:are|were|have|want|would|is|need)\\b|\\s*$)`,
+  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur) (?:clients|friends|customers|buyers|sellers|neighbou?rs),? )(${CAP}) (?:and|&) ${NAME}(?=\\s+(?:are|were|have|want|would|is|need)\\b|\\s*$)`,
   'mu',
 );
-const THIRD = new RegExp(`(?:^|[.!?:]\\s+|\\n)${NAME}(?=\\s+(?:is|has|wants|would|needs|asked|called|stopped)\\b)`, 'mu');
+const THIRD = new RegExp(
+  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur|[Aa]) (?:client|friend|customer|buyer|seller|neighbou?r),? )${NAME}(?=\\s+(?:is|has|wants|would|needs|asked|asks|called|stopped|says|said|wrote|writes|requested|inquired)\\b)`,
+  'mu',
+);
 const CAPITALISED = /^\p{Lu}|^[^\p{Ll}\p{Lu}]/u;
 
 /** `It's Kofi Mensah`: only with two names, for much else is said so. */
@@ -34,11 +37,11 @@ export function reportedName(text: string): NameFound | null {
   const couple = COUPLE.exec(text);
   if (couple) return personName(`${couple[1]} & ${couple[2]}`);
   const third = THIRD.exec(text);
-  return third && third[1]!.includes(' ') ? personName(third[1]!) : null;
+  return third && third[1]!.includes(' ') && senderName(third[1]!) ? personName(third[1]!) : null;
 }
 
 const WITH = new RegExp(
-  `(?<!\\p{L})(?:my|mein|meine|mi|mon|ma|mio|mia|mijn|min)\\s+(?:husband|wife|spouse|partner|fianc[ée]{1,2}|boyfriend|girlfriend|mann|frau|ehemann|ehefrau|marido|mujer|esposa|esposo|mari|femme|marito|moglie|man|vrouw),?\\s+(${CAP})`,
+  `(?<!\\p{L})(?:my|mein|meine|mi|mon|ma|mio|mia|mijn|min)\\s+(?:husband|wife|spouse|partner|fianc[ée]{1,2}|boyfriend|girlfriend|kone|mand|hustru|mann|frau|ehemann|ehefrau|marido|mujer|esposa|esposo|mari|femme|marito|moglie|man|vrouw),?\\s+(${CAP})`,
   'iu',
 );
 /** The one with whom somebody writes: `My husband Anand and I`. */
@@ -53,11 +56,11 @@ const SELLER =
   /\b(?:sell|selling|sold|home value|house value|valuation|list (?:my|our)|listing my|(?:house|home|property|it) is worth|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
 /** The same in languages whose letters or bounds of words are not those of English. */
 const SELLER_ELSEWHERE =
-  /(?<!\p{L})(?:sprzeda\p{L}*|satmak|satılık|satıyor\p{L}*|прода(?:ть|м|жа|жу|ю)\p{L}*|muốn bán|prodat|prodám|prodej\p{L}*|elad(?:ni|ás|nám)\p{L}*|vând\p{L}*|myydä|myynti|πουλ\p{L}*|ibenta|الب(?:يع|ائع))(?!\p{L})|売却|売りたい|出售|卖房|賣房|판매|팔고/iu;
+  /(?<!\p{L})(?:sprzeda\p{L}*|satmak|satılık|satıyor\p{L}*|прода(?:ть|м|жа|жу|ю)\p{L}*|muốn bán|prodat|prodám|prodej\p{L}*|elad(?:ni|ás|nám)\p{L}*|vând\p{L}*|myydä|myynti|πουλ\p{L}*|ibenta|(?:men)?jual)(?!\p{L})|للبيع|[أن]بيع|البائع|למכור|מכירה|बेच|ขาย|売却|売りたい|出售|卖房|賣房|판매|팔고/iu;
 const BUYER_ELSEWHERE =
-  /(?<!\p{L})(?:kupi[ćc]|kupna|zakup\p{L}*|satın al\p{L}*|almak ist\p{L}*|купи(?:ть|м|л)\p{L}*|покупк\p{L}*|muốn mua|koupit|koupi|kúpiť|vásárol\p{L}*|venni|cumpăr\p{L}*|ostaa|αγορ\p{L}*|bumili|شراء)(?!\p{L})|購入|買いたい|购买|購買|买房|買房|매매|구매|구입/iu;
+  /(?<!\p{L})(?:kupi[ćc]|kupna|zakup\p{L}*|satın al\p{L}*|almak ist\p{L}*|купи(?:ть|м|л)\p{L}*|покупк\p{L}*|muốn mua|koupit|koupi|kúpiť|vásárol\p{L}*|venni|cumpăr\p{L}*|ostaa|αγορ\p{L}*|bumili|(?:mem)?beli)(?!\p{L})|شراء|[أن]شتري|לקנות|לקנייה|רכישה|खरीद|ซื้อ|購入|買いたい|购买|購買|买房|買房|매매|구매|구입/iu;
 const RENTER_ELSEWHERE =
-  /(?<!\p{L})(?:wynaj\p{L}*|kirala\p{L}*|kiralık|аренд\p{L}*|снять|thuê|pronaj\p{L}*|nájem\p{L}*|bérel\p{L}*|închiri\p{L}*|vuokra\p{L}*|ενοικ\p{L}*|إيجار)(?!\p{L})|賃貸|借りたい|租房|租赁|租賃|임대|월세/iu;
+  /(?<!\p{L})(?:wynaj\p{L}*|kirala\p{L}*|kiralık|аренд\p{L}*|снять|thuê|pronaj\p{L}*|nájem\p{L}*|bérel\p{L}*|închiri\p{L}*|vuokra\p{L}*|ενοικ\p{L}*|(?:meny)?ewa)(?!\p{L})|إيجار|[أن]ستأجر|לשכור|לשכירות|להשכרה|किराय|เช่า|賃貸|借りたい|租房|租赁|租賃|임대|월세/iu;
 
 const NOT_SELLING = /(?:rather|instead of|not|n['’]t|never|without|than)\b[^.!?]{0,40}?\b(?:sell|selling)(?: it)?\b/giu;
 const RENTER =
@@ -147,7 +150,7 @@ const counted = (whole: string, pattern: RegExp): number | undefined => {
 };
 
 const MOST =
-  /(?<!\p{L})(?:up to|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|no more than|under|below|hasta|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|upp till|opp til|op til|budget|spend|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
+  /(?<!\p{L})(?:up to|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|no more than|under|below|hasta|fins a|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|upp till|opp til|op til|budget|spend|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
 const LEAST =
   /(?<!\p{L})(?:at least|minimum|min|over|above|from|starting at|desde|mínimo|a partir de|ab|mindestens|à partir de|minimo|vanaf)(?!\p{L})/iu;
 
@@ -172,7 +175,7 @@ const NOT_PLACES =
   /^(?:january|february|march|april|may|june|july|august|september|october|november|december|monday|tuesday|wednesday|thursday|friday|saturday|sunday|spring|summer|autumn|fall|winter|enero|febrero|marzo|abril|mayo|junio|julio|agosto|septiembre|octubre|noviembre|diciembre|januar|februar|märz|mai|juni|juli|oktober|dezember|english|spanish|german|french|person|i|the|a|us)$/iu;
 const PLACE = `${CAP}(?:\\s+${CAP}){0,2}`;
 const PLACES = new RegExp(
-  `(?<!\\p{L})(?:in|near|around|en|em|w|cerca de|bei|à|nära|nær|(?:mov(?:e|ing)|relocat(?:e|ing)) to|ziehen nach)\\s+((?:${PLACE})(?:(?:\\s*,\\s*|\\s+(?:or|and|o|y|oder|und|ou|et)\\s+)${PLACE})*)`,
+  `(?<!\\p{L})(?:in|near|around|en|em|i|w|v|у|в|cerca de|bei|à|nära|nær|(?:mov(?:e|ing)|relocat(?:e|ing)) to|ziehen nach)\\s+((?:${PLACE})(?:(?:\\s*,\\s*|\\s+(?:or|and|o|y|oder|und|ou|et)\\s+)${PLACE})*)`,
   'gu',
 );
 const OWNED =
@@ -283,8 +286,23 @@ export const listingIdIn = (text: string): string | null =>
   LISTING_ID.exec(text)?.[1]?.replace(/^(?:MLS|REF|NR|ID) (?=\d{4})/, '') ?? CALLED_ID.exec(text)?.[1] ?? null;
 
 const MONTHS = 'january february march april may june july august september october november december'.split(' ');
+/** How months begin in the languages of lead mails, without accents; in the order of the year. */
+const MONTHS_BEGIN = [
+  /^(?:jan|ene|gen|sty)/,
+  /^(?:feb|fev|fevr|lut)/,
+  /^(?:mar|maart|mrt)/,
+  /^(?:apr|avr|abr|kwi)/,
+  /^(?:may|mai|mag|mei|maj)/,
+  /^(?:june?$|jun[io]|juin|giu|jun$|cze)/,
+  /^(?:july?$|jul[io]|juil|lug|jul$|lip)/,
+  /^(?:aug|ago|aout|sie)/,
+  /^(?:sep|set|wrz)/,
+  /^(?:oct|okt|ott|out|paz)/,
+  /^(?:nov|lis)/,
+  /^(?:dec|dez|des|dic|gru)/,
+];
 const MOVING =
-  /\b(?:mov(?:e|es|ing)|relocat\p{L}*|lease|out of|rental|be there|settled|start(?:s|ing)?|transfer\p{L}*|in by|in before|umzug|umziehen|einzug|einziehen|ziehen|mud\p{L}*|traslad\p{L}*|emménag\p{L}*|déménag\p{L}*|trasfer\p{L}*|verhui\p{L}*)\b/iu;
+  /\b(?:mov(?:e|es|ing)|relocat\p{L}*|lease|out of|rental|be there|settled|start(?:s|ing)?|transfer\p{L}*|in by|in before|umzug|umziehen|einzug|einziehen|ziehen|mud\p{L}*|traslad\p{L}*|emménag\p{L}*|déménag\p{L}*|trasfer\p{L}*|verhui\p{L}*|miete\p{L}*|alquil\p{L}*|loc(?:ation|ataire)|huren|ab dem|à partir du|a partir del?|vanaf)\b/iu;
 /** The day by which somebody says that they move: of all days named only one of a sentence that speaks of it. */
 export const movingDayIn = (text: string, now: Date | null): string | undefined =>
   text
@@ -297,9 +315,12 @@ export const movingDayIn = (text: string, now: Date | null): string | undefined 
 export function dayIn(text: string, now: Date | null): string | undefined {
   const iso = /\b(20\d\d)-(\d\d)-(\d\d)\b/.exec(text);
   if (iso) return iso[0];
-  const month = (name: string) => MONTHS.findIndex((one) => one.startsWith(name.toLowerCase().slice(0, 3))) + 1;
+  const month = (name: string) => {
+    const plain = name.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
+    return MONTHS_BEGIN.findIndex((one) => one.test(plain)) + 1;
+  };
   const two = (n: number) => String(n).padStart(2, '0');
-  const dayFirst = /\b(\d{1,2})\.?\s+(\p{L}{3,9})\.?,?\s+(20\d\d)\b/u.exec(text);
+  const dayFirst = /\b(\d{1,2})(?:\.|er|º)?\s+(?:de\s+)?(\p{L}{3,10})\.?,?\s+(?:del?\s+)?(20\d\d)\b/u.exec(text);
   if (dayFirst && month(dayFirst[2]!)) return `${dayFirst[3]}-${two(month(dayFirst[2]!))}-${two(Number(dayFirst[1]))}`;
   const monthFirst = /\b(\p{L}{3,9})\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?\s+(20\d\d)\b/u.exec(text);
   if (monthFirst && month(monthFirst[1]!)) return `${monthFirst[3]}-${two(month(monthFirst[1]!))}-${two(Number(monthFirst[2]))}`;

@@ -4,7 +4,7 @@
  */
 import type { ContactRole } from '../contacts';
 import { CardReader, readCard, type Phone } from '../imports';
-import { readJson, readXml } from './documents';
+import { readJson, readPairs, readXml } from './documents';
 import { beforeSignature, forwardedIn, isPassedOn, serviceOf, withoutDevice, withoutQuoted, withoutService } from './forwarded';
 import { plainText, readHtml } from './html';
 import { isAutomatic, isBounce, isBulk, isBusiness, isReply, isRubbish } from './kind';
@@ -97,6 +97,8 @@ function isDigest({ entries }: Reading): boolean {
   return [...seen].some(([key, values]) => values.size > 1 && (!/mail/.test(key) || values.size > 2));
 }
 
+/** `Araminta Boyle says:` */
+const SAYS = /^(\p{Lu}\S+(?: \S+){1,3}) (?:says|said|wrote|writes|asks|asked)\b/u;
 const asksBoth = (label: string): boolean => /\bbuy/i.test(label) && /\bsell/i.test(label);
 const BOTH = /^(?:both|beides?|ambos|las dos|les deux|entramb[ei]|allebei|begge|båda)\b/iu;
 
@@ -148,6 +150,7 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
         messages.push(value);
         break;
       case 'message':
+        given ??= personName(SAYS.exec(label)?.[1] ?? '');
         messages.push(value);
         break;
       case 'consent': {
@@ -274,12 +277,25 @@ const worth = (draft: Draft): number =>
 /** The documents that a mail holds or carries. */
 function documentEntries(mail: Mail): Entry[] {
   const entries: Entry[] =
-    readJson(mail.text) ?? (/^\s*<(?:\?xml|(\w+)[^>]*>[^]*<\/\1>\s*$)/.test(mail.text) ? readXml(mail.text) : []);
+    readJson(mail.text) ??
+    readPairs(mail.text) ??
+    (/^\s*<(?:\?xml|(\w+)[^>]*>[^]*<\/\1>\s*$)/.test(mail.text) ? readXml(mail.text) : []);
   for (const { type, name, text } of mail.attached) {
     if (/json/.test(type) || /\.json$/i.test(name)) entries.push(...(readJson(text) ?? []));
     else if (/xml/.test(type) || /\.xml$/i.test(name)) entries.push(...readXml(text));
   }
   return entries;
+}
+
+/** A card that stands in the text is one that is attached. */
+function withCard(mail: Mail): Mail {
+  const card = /^BEGIN:VCARD[^]*?^END:VCARD[ \t]*$/imu.exec(mail.text)?.[0];
+  if (!card) return mail;
+  return {
+    ...mail,
+    text: mail.text.replace(card, ''),
+    attached: [...mail.attached, { type: 'text/vcard', name: '', text: card }],
+  };
 }
 
 /** The person of an attached card. */
@@ -360,20 +376,35 @@ function fromSubject(draft: Draft, subject: string): void {
   if (address) draft.listing.address ??= address;
 }
 
+const named = (who: NameFound | null): Partial<Draft> => (who ? { first: who.first, last: who.last } : {});
+/** Whoever an answer goes to is the lead, when it is not the service itself. */
+function answersTo(mail: Mail, draft: Draft): void {
+  const to = mail.replyTo[0];
+  if (draft.emails.length || !to || !isTheirs(mail)) return;
+  draft.emails.push(to.address.toLowerCase());
+  if (!draft.first && !draft.last) Object.assign(draft, named(senderName(to.name)));
+}
+
+/** Hungarians and Vietnamese write the family first, in their own names too. */
+const FAMILY_FIRST =
+  /(?<!\p{L})(?:vagyok|szeretn\p{L}*|üdvözlettel|tisztelt|köszönettel|tôi|cảm ơn|xin chào|trân trọng)(?!\p{L})/iu;
+const inOrder = (who: NameFound | null, words: string): NameFound | null =>
+  who?.first && who.last && FAMILY_FIRST.test(words) ? { ...who, first: who.last, last: who.first } : who;
+
 /** Takes what sentences say, for mails without labels. */
 function fromProse(mail: Mail, body: string, now: Date | null): Draft {
   const own = withoutQuoted(body);
   const desk = isDesk(mail);
   const words = desk ? withoutService(beforeSignature(own), mail) : withoutDevice(beforeSignature(own, mail.from?.name));
   const domain = mail.from?.address.split('@')[1] ?? '';
-  const named = emailsIn(words).filter((email) => !email.endsWith(`@${domain}`));
+  const others = emailsIn(words).filter((email) => !email.endsWith(`@${domain}`));
   const draft = blank();
-  if (named.length || desk) {
+  if (others.length || desk) {
     const who = reportedName(`${mail.subject}\n${words}`) ?? introducedName(words);
-    Object.assign(draft, { first: who?.first ?? null, last: who?.last ?? null, partner: who?.partner ?? null, emails: named });
+    Object.assign(draft, { first: who?.first ?? null, last: who?.last ?? null, partner: who?.partner ?? null, emails: others });
     addPhones(draft, phonesIn(words));
   } else {
-    const who = senderName(mail.from!.name) ?? introducedName(own);
+    const who = inOrder(senderName(mail.from!.name), own) ?? introducedName(own);
     Object.assign(draft, { first: who?.first ?? null, last: who?.last ?? null, partner: who?.partner ?? null });
     const { address } = mail.from!;
     /* The address that a telephone has for text messages is its number. */
@@ -383,7 +414,7 @@ function fromProse(mail: Mail, body: string, now: Date | null): Draft {
   }
   draft.partner ??= withWhom(words);
   draft.message = withoutFacts(words);
-  if (desk && !draft.emails.length && mail.replyTo[0] && isTheirs(mail)) draft.emails.push(mail.replyTo[0].address.toLowerCase());
+  if (desk) answersTo(mail, draft);
   if (desk && !draft.emails.length && !draft.phones.length) fromSubject(draft, mail.subject);
   draft.moveDate = movingDayIn(words, now);
   return draft;
@@ -409,7 +440,7 @@ const nothing = (kind: LeadMail['kind'], because: string, source: string): LeadM
  * @param now the day of the mail, for days without a year; null when it is not known
  */
 export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
-  const mail = { ...whole, text: cut(whole.text, MOST_TEXT), html: whole.html.slice(0, MOST_TEXT * 5) };
+  const mail = withCard({ ...whole, text: cut(whole.text, MOST_TEXT), html: whole.html.slice(0, MOST_TEXT * 5) });
   if (isBounce(mail)) return nothing('not-a-lead', 'A mail server says that a mail of ours did not arrive.', 'Mail server');
   if (isAutomatic(mail)) return nothing('not-a-lead', 'An automatic answer.', 'Automatic answer');
   if (mail.mails.length > 1) return nothing('needs-a-person', `It holds ${mail.mails.length} mails.`, sourceOf(mail, true));
@@ -496,7 +527,8 @@ function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): Lea
     const who = introducedName(said) ?? introducedName(body);
     if (who) Object.assign(draft, { first: who.first, last: who.last });
   }
-  if (!draft.emails.length && mail.replyTo[0] && isTheirs(mail)) draft.emails.push(mail.replyTo[0].address.toLowerCase());
+  if (!draft.first && !draft.last && isDesk(mail)) Object.assign(draft, named(reportedName(`${mail.subject}\n${prose}`)));
+  answersTo(mail, draft);
   const listed = Object.keys(draft.listing).length > 0;
   if (!draft.listing.id) {
     const id = listingIdIn(said) ?? (listed ? null : aboutProperty(mail.subject) ? listingIdIn(mail.subject) : null);
@@ -509,6 +541,13 @@ function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): Lea
     const address =
       addressIn(serviceWords(prose, draft)) ?? addressIn(said) ?? (aboutProperty(mail.subject) ? addressIn(mail.subject) : null);
     if (address) draft.listing.address = address;
+  }
+  if (draft.listing.address && draft.listing.price === undefined) {
+    const price = serviceWords(prose, draft)
+      .split('\n')
+      .find((line) => OF_HOME.test(line));
+    if (price) draft.listing.price = sumsIn(price)[0]?.value;
+    if (/\/\s*mo/i.test(price ?? '')) draft.cues.push('monthly rent');
   }
   draft.wants = { ...wantsIn(said), ...draft.wants };
   draft.permissions = { ...permissionsIn(said), ...draft.permissions };
@@ -542,6 +581,14 @@ const aboutProperty = (subject: string): boolean =>
 const isTheirs = ({ from, replyTo }: Mail): boolean =>
   replyTo[0]!.address.split('@')[1]?.toLowerCase() !== from?.address.split('@')[1]?.toLowerCase();
 
+/** A line that says what a home costs, and perhaps what it has: `$389,000 · 2 bed · 1 bath`. */
+const OF_HOME = /^\s*[$€£]\s?\d[\d.,]*k?(?:\s*\/\s*mo(?:nth)?)?\s*(?:$|[·|,•]\s*\d)/iu;
+/** A subject that is a street and its number. */
+const isStreet = (subject: string): boolean =>
+  /^(?:(?:re|about|regarding|question about)\s*:?\s*)?\d{1,5} (?:\p{Lu}[\p{L}'’]*\s+){1,3}(?:street|st|road|rd|lane|ln|avenue|ave|court|ct|drive|dr|way|place|pl|row|terrace|circle|loop|boulevard|blvd|crescent|close|square|quay|point|trail|parkway|hill|alley|walk)\b/iu.test(
+    subject.trim(),
+  );
+
 /** A mail that a person wrote. */
 function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
   const draft = fromProse(mail, body, now);
@@ -555,14 +602,16 @@ function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
   const roles = rolesSaid(`${mail.subject}\n${words}`);
   const id = listingIdIn(words) ?? (aboutProperty(mail.subject) ? listingIdIn(mail.subject) : null);
   if (!words && !isDesk(mail)) draft.message = mail.subject.trim();
-  const address = addressIn(words) ?? (aboutProperty(mail.subject) || !words ? addressIn(mail.subject) : null);
+  const address =
+    addressIn(words) ?? (aboutProperty(mail.subject) || !words || isStreet(mail.subject) ? addressIn(mail.subject) : null);
   if (id) draft.listing.id = id;
   if (address) draft.listing.address = address;
   /* Where a service names the home, its price and rooms are those of the home. */
-  const named = address && isDesk(mail) ? words.split('\n').find((line) => addressIn(line) === address) : undefined;
-  const price = sumsIn(named ?? '').find(({ sure, monthly }) => sure && !monthly)?.value;
+  const ofHome =
+    address && isDesk(mail) ? words.split('\n').filter((line) => addressIn(line) === address || OF_HOME.test(line)) : [];
+  const price = ofHome.flatMap(sumsIn).find(({ sure, monthly }) => sure && !monthly)?.value;
   if (price) draft.listing.price ??= price;
-  draft.wants = wantsIn(named ? words.replace(named, ' ') : words);
+  draft.wants = wantsIn(ofHome.reduce((rest, line) => rest.replace(line, ' '), words));
   draft.permissions = permissionsIn(words);
   return answer(mail, draft, roles, sourceOf(mail, isDesk(mail)));
 }

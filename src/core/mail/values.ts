@@ -156,7 +156,7 @@ export interface Sum {
   at: number;
 }
 const SUM =
-  /((?:us|ca)?\s?[$€£]|usd|eur|gbp)?\s*(\d{1,3}(?:[.,'’ ]\d{3})+(?!\d)|\d+(?:[.,]\d{1,2})?)\s*(k|m|mm|mio|mill?ion(?:en|es)?|thousand|tsd|tausend|mil)?(?![\p{Script=Latin}\p{Script=Cyrillic}\p{Script=Greek}\d])\s*(usd|eur|gbp|dollars?|dolar\p{L}*|dólares|dollari|доллар\p{L}*|ドル|美元|달러|€|\$|pesos)?/giu;
+  /((?:us|ca)?\s?[$€£]|usd|eur|gbp)?\s*(\d{1,3}(?:[.,'’ ]\d{3})+(?!\d)|\d+(?:[.,]\d{1,2})?)\s*(k|m|mm|mio|mill?ion(?:en|es)?|thousand|tsd|tausend|mil)?(?![\p{Script=Latin}\p{Script=Cyrillic}\p{Script=Greek}\d])\s*(usd|eur|gbp|dollars?|dolar\p{L}*|d[oóò]l(?:are|ar)s|dollari|доллар\p{L}*|ドル|美元|달러|€|\$|pesos)?/giu;
 const MONTHLY = /^\s*(?:(?:a|per|al|pro|im|por|par|per)\s+(?:month|mo|mes|mois|monat|m[eê]s|mese|maand)|\/\s*mo)/iu;
 /** The sums of money in a text. A point or comma before three digits separates thousands. */
 export function sumsIn(text: string): Sum[] {
