@@ -5,6 +5,16 @@ import type { Entry } from './mail';
 
 const MOST_ENTRIES = 2_000;
 
+/** `{"label": "First name", "value": "Oda"}`, by whatever names: the label with its value. */
+function pairOf(value: object): { label: string; value: unknown } | null {
+  const given = value as Record<string, unknown>;
+  const label = ['label', 'question', 'title', 'name', 'field', 'key']
+    .map((key) => given[key])
+    .find((one) => typeof one === 'string');
+  const found = ['value', 'answer', 'response', 'values'].map((key) => given[key]).find((one) => one !== undefined);
+  return typeof label === 'string' && found !== undefined ? { label, value: found } : null;
+}
+
 /** The values of a JSON text; null when it is none, or only a plain value. */
 export function readJson(text: string): Entry[] | null {
   const trimmed = text.trim();
@@ -26,7 +36,11 @@ export function readJson(text: string): Entry[] | null {
     else if (Array.isArray(value)) {
       if (value.every((one) => typeof one !== 'object')) put(label, value.map(String).join('; '), path);
       else value.forEach((one) => visit(one, label, path));
-    } else for (const [key, one] of Object.entries(value)) visit(one, key, label ? [...path, label] : path);
+    } else {
+      const pair = pairOf(value);
+      if (pair) visit(pair.value, pair.label, path);
+      else for (const [key, one] of Object.entries(value)) visit(one, key, label ? [...path, label] : path);
+    }
   };
   visit(parsed, '', []);
   return entries;

@@ -98,12 +98,14 @@ export const withoutDevice = (text: string): string =>
 /** A body without the lines in which the service that sent it speaks of itself: those that name it. */
 export function withoutService(text: string, mail: Mail): string {
   const name = serviceOf(mail.from?.name ?? '').toLowerCase();
+  /* `The Saltmarsh Herald classifieds` calls itself `The Saltmarsh Herald` below. */
+  const short = name.split(' ').length > 2 ? name.split(' ').slice(0, -1).join(' ') : name;
   const domain = (mail.from?.address.split('@')[1] ?? '').toLowerCase();
   return withoutDevice(text)
     .split('\n')
     .filter((line) => {
       const plain = line.toLowerCase();
-      return !(name.length > 5 && plain.includes(name)) && !(domain && plain.includes(domain));
+      return !(short.length > 5 && plain.includes(short)) && !(domain && plain.includes(domain));
     })
     .join('\n')
     .trim();

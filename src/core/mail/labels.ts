@@ -28,7 +28,7 @@ const word = (pattern: string): RegExp => new RegExp(`(?:^|\\s)(?:${bare(pattern
 const whole = (pattern: string): RegExp => new RegExp(`^(?:${pattern})$`, 'u');
 
 const CONSENT = word(
-  'may we|may i|can we|agrees?|agreed|consents?|permission|opt(?: |-)?in|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord|(?:text|call|e ?mails?|sms|ring) (?:me|us|ok|okay|allowed|consent|permission)',
+  'may we|may i|can we|agrees?|agreed|consents?|permission|opt(?: |-)?in|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord|(?:text|call|e ?mails?|sms|ring) (?:me|us|ok|okay|allowed|consent|permission)|(?:contact\\p{L}*|kontakt\\p{L}*|contatto|yhteydenotto) (?:me |us )?(?:by|par|per|via|por|pa|na|over|through)',
 );
 /** The channel a label or a sentence is about. */
 export function channelOf(text: string): 'call' | 'text' | 'email' | 'letter' | null {
@@ -65,7 +65,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'ignored',
     word(
-      'account help|(?:ad|campaign|form|company|file|user|event|page|site|office|team|business) name|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we showed|estimated?|estimate|fax|received at|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
+      'account help|(?:ad|campaign|form|company|file|user|event|page|site|office|team|business) name|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|routed to|connected to|transferred to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we showed|estimated?|estimate|fax|received at|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
     ),
   ],
   [
@@ -89,7 +89,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'message',
     word(
-      'messages?|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|tresc(?: wiadomosci)?|uwagi|mesaj\\p{L}*|сообщение|комментарий|вопрос|повідомлення|tin nhan|loi nhan|noi dung|zprava|sprava|poznamka|uzenet|megjegyzes|viesti|pesan|μηνυμα|mensahe|رسالة|الرسالة|الملاحظات|anything else|what can we do|how can we help|tell us|inquiry',
+      'messages?|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|tresc(?: wiadomosci)?|uwagi|testo|texte|mesaj\\p{L}*|сообщение|комментарий|вопрос|повідомлення|tin nhan|loi nhan|noi dung|zprava|sprava|poznamka|uzenet|megjegyzes|viesti|pesan|μηνυμα|mensahe|رسالة|الرسالة|الملاحظات|anything else|what can we do|how can we help|tell us|inquiry',
     ),
   ],
   [
@@ -150,7 +150,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'listing',
     word(
-      're|regarding|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about|ilan\\p{L}*|objeto|nieruchomosc|mieszkanie|oferta|fastighet|lagenhet|ejendom|lakas|ακινητο|last viewed|viewed|объект|недвижимость|bat dong san|nemovitost|ingatlan|kohde|anuncio|العقار',
+      're|regarding|sign|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about|ilan\\p{L}*|objeto|nieruchomosc|mieszkanie|oferta|fastighet|lagenhet|ejendom|lakas|ακινητο|last viewed|viewed|объект|недвижимость|bat dong san|nemovitost|ingatlan|kohde|anuncio|العقار',
     ),
   ],
   [
@@ -224,7 +224,7 @@ export function plainLabel(label: string): string {
 
 /** Groups of a document that speak of somebody else than the lead. */
 const OTHERS = word(
-  'coordinator|agent|agents|broker|office|sender|vendor|realtor|recipient|assigned|advisor|company|dealer|account|publisher|provider',
+  'coordinator|consultant|counselor|adviser|manager|referrer|agent|agents|broker|office|sender|vendor|realtor|recipient|assigned|advisor|company|dealer|account|publisher|provider',
 );
 const PARTNERS = word('partner|spouse|co ?buyer|co ?applicant|co ?borrower');
 
@@ -241,6 +241,12 @@ export function meaningOf(label: string, path: string[] = []): Meaning | null {
     (plain.length <= 20 ? UNDIVIDED.find(([, pattern]) => pattern.test(plain))?.[0] : null) ??
     null;
   if (!found && CONSENT.test(plain)) return 'ignored';
+  if (
+    !found &&
+    groups.some((group) => word('budget|price|price range').test(group)) &&
+    whole('max\\p{L}*|min\\p{L}*|from|to|upper|lower|high|low').test(plain)
+  )
+    return 'budget';
   if (groups.some((group) => word('search|criteria|wants|home|preferences|looking for|filter').test(group))) {
     if (found === 'price') return 'budget';
     if (found === 'address' || found === 'name') return 'areas';

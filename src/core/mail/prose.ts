@@ -11,7 +11,7 @@ const INTRODUCED = new RegExp(
   'iu',
 );
 const COUPLE = new RegExp(
-  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur) (?:clients|friends|customers|buyers|sellers|neighbou?rs),? )(${CAP}) (?:and|&) ${NAME}(?=\\s+(?:are|were|have|want|would|is|need)\\b|\\s*$)`,
+  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur) (?:clients|friends|customers|buyers|sellers|neighbou?rs),? |(?:[Mm]eet|[Ii]ntroduc(?:e|ing)|[Rr]eferring|[Ss]ending you)(?: you to)? )(${CAP}) (?:and|&) ${NAME}(?=[.,!]|\\s+(?:are|were|have|want|would|is|need)\\b|\\s*$)`,
   'mu',
 );
 const THIRD = new RegExp(
@@ -56,7 +56,7 @@ const SELLER =
   /\b(?:sell|selling|sold|home value|house value|valuation|list (?:my|our)|listing my|(?:house|home|property|it) is worth|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
 /** The same in languages whose letters or bounds of words are not those of English. */
 const SELLER_ELSEWHERE =
-  /(?<!\p{L})(?:sprzeda\p{L}*|satmak|satılık|satıyor\p{L}*|прода(?:ть|м|жа|жу|ю)\p{L}*|muốn bán|prodat|prodám|prodej\p{L}*|elad(?:ni|ás|nám)\p{L}*|vând\p{L}*|myydä|myynti|πουλ\p{L}*|ibenta|(?:men)?jual)(?!\p{L})|للبيع|[أن]بيع|البائع|למכור|מכירה|बेच|ขาย|売却|売りたい|出售|卖房|賣房|판매|팔고/iu;
+  /(?<!\p{L})(?:sälj\p{L}*|selge|selger|sælge|salg|försälj\p{L}*|värdering|verdivurdering|sprzeda\p{L}*|satmak|satılık|satıyor\p{L}*|прода(?:ть|м|жа|жу|ю)\p{L}*|muốn bán|prodat|prodám|prodej\p{L}*|elad(?:ni|ás|nám)\p{L}*|vând\p{L}*|myydä|myynti|πουλ\p{L}*|ibenta|(?:men)?jual)(?!\p{L})|للبيع|[أن]بيع|البائع|למכור|מכירה|बेच|ขาย|売却|売りたい|出售|卖房|賣房|판매|팔고/iu;
 const BUYER_ELSEWHERE =
   /(?<!\p{L})(?:kupi[ćc]|kupna|zakup\p{L}*|satın al\p{L}*|almak ist\p{L}*|купи(?:ть|м|л)\p{L}*|покупк\p{L}*|muốn mua|koupit|koupi|kúpiť|vásárol\p{L}*|venni|cumpăr\p{L}*|ostaa|αγορ\p{L}*|bumili|(?:mem)?beli)(?!\p{L})|شراء|[أن]شتري|לקנות|לקנייה|רכישה|खरीद|ซื้อ|購入|買いたい|购买|購買|买房|買房|매매|구매|구입/iu;
 const RENTER_ELSEWHERE =
@@ -64,7 +64,7 @@ const RENTER_ELSEWHERE =
 
 const NOT_SELLING = /(?:rather|instead of|not|n['’]t|never|without|than)\b[^.!?]{0,40}?\b(?:sell|selling)(?: it)?\b/giu;
 const RENTER =
-  /\b(?:(?:looking|want|wants|hope|hoping|like|need) to rent|to rent (?:a|an|the)|(?:available|is) (?:to|for) rent|request for a rental|rental (?:request|inquiry|application)|for rent|lease|tenan(?:t|cy) application|mieten|miete|alquilar|en alquiler|alugar|aluguel|arrendar|louer|en location|affittare|in affitto|huren|hyra|leie|a month|per month|al mes|al mese|par mois|pro monat|im monat|per maand|por m[eê]s|\/ ?mo(?:nth)?\b|monthly rent)(?!\p{L})/iu;
+  /\b(?:(?:looking|want|wants|hope|hoping|like|need) to rent|to rent (?:a|an|the)|(?:place|house|home|apartment|flat|condo|room|something|somewhere|unit) to rent|(?:available|is) (?:to|for) rent|request for a rental|rental (?:request|inquiry|application)|for rent|lease|tenan(?:t|cy) application|(?:bed|bedroom|br) rentals?|looking for (?:a |any )?rentals?(?! propert)|mieten|miete|alquilar|en alquiler|alugar|aluguel|arrendar|louer|en location|affittare|in affitto|huren|hyra|leie|a month|per month|al mes|al mese|par mois|pro monat|im monat|per maand|por m[eê]s|\/ ?mo(?:nth)?\b|monthly rent)(?!\p{L})/iu;
 const BUYER =
   /\b(?:buy|buying|buyers?|purchase|purchasing|pre-?approved|mortgage|(?:busco|buscamos|cerco|cerchiamo|procuro|procuramos) (?:una?|uma?|un) (?:casa|piso|vivienda|departamento|apartament\p{L}*|appartament\p{L}*)|(?:cherche|cherchons) une? (?:maison|appartement)|suchen? (?:ein|eine|nach einem|nach einer) (?:haus|wohnung|häuschen|eigenheim)|(?:zoek|zoeken) een (?:huis|woning|appartement)|(?:look(?:ing)?|search(?:ing)?|hunting) for (?:an?|the|our|my|\p{L}+)? ?(?:[\p{L}\d-]+ ){0,4}?(?:house|home|condo|townhouse|place)|house[- ]hunting|kaufen|käufer|kauf|comprar|compra|acheter|achat|comprare|acquistare|kopen|köpa|kjøpe|købe)(?!\p{L})/iu;
 
@@ -91,7 +91,7 @@ const CHOSEN: [ContactRole, RegExp][] = [
   ['landlord', /^(?:a |an )?(?:landlords?|property owners?|vermieter(?:in)?|arrendador(?:a)?|bailleur)$/iu],
   [
     'seller',
-    /^(?:a |an |home )*(?:sellers?|owners?|verkäufer(?:in)?|vendedor(?:a)?|vendeur|venditore|verkoper|sprzedający|satıcı|продавец)$/iu,
+    /^(?:a |an |home )*(?:sellers?|owners?|homeowners?|verkäufer(?:in)?|vendedor(?:a)?|vendeur|venditore|verkoper|sprzedający|satıcı|продавец)$/iu,
   ],
   [
     'renter',
@@ -132,6 +132,19 @@ const WORD_NUMBERS: Record<string, number> = {
   quattro: 4,
   twee: 2,
   drie: 3,
+  vijf: 5,
+  dois: 2,
+  duas: 2,
+  três: 3,
+  quatro: 4,
+  cinco: 5,
+  cinq: 5,
+  cinque: 5,
+  fünf: 5,
+  två: 2,
+  fyra: 4,
+  fire: 4,
+  fem: 5,
 };
 const COUNT = `(\\d{1,2}(?:[.,]\\d)?|${Object.keys(WORD_NUMBERS).join('|')})`;
 const BEDS = new RegExp(
@@ -153,6 +166,27 @@ const MOST =
   /(?<!\p{L})(?:up to|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|no more than|under|below|hasta|fins a|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|upp till|opp til|op til|budget|spend|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
 const LEAST =
   /(?<!\p{L})(?:at least|minimum|min|over|above|from|starting at|desde|mínimo|a partir de|ab|mindestens|à partir de|minimo|vanaf)(?!\p{L})/iu;
+
+const UNITS =
+  'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(
+    ' ',
+  );
+const TENS = 'zero ten twenty thirty forty fifty sixty seventy eighty ninety'.split(' ');
+const SPELLED = new RegExp(
+  `\\b((?:(?:${[...UNITS.slice(1), ...TENS.slice(2)].join('|')}|a|hundred|and)[\\s-]+){1,8})(thousand|million)\\b`,
+  'giu',
+);
+/** Thousands in words as digits: `two hundred and ten thousand`. */
+const inDigits = (text: string): string =>
+  text.replace(SPELLED, (whole: string, words: string, scale: string) => {
+    let sum = 0;
+    for (const word of words.toLowerCase().split(/[\s-]+/)) {
+      if (word === 'hundred') sum = Math.max(sum, 1) * 100;
+      else if (UNITS.includes(word)) sum += UNITS.indexOf(word);
+      else if (TENS.includes(word)) sum += TENS.indexOf(word) * 10;
+    }
+    return sum || /\ba\b/i.test(words) ? `${Math.max(sum, 1)} ${scale}` : whole;
+  });
 
 /** A budget: two sums are a range, one is the most unless its words say the least. */
 export function budgetIn(text: string, labelled = false): Pick<MailWants, 'priceMin' | 'priceMax'> {
@@ -204,7 +238,7 @@ function withoutTown(text: string): string {
 
 /** What somebody looks for, in their own words. */
 export function wantsIn(text: string): MailWants {
-  const plain = text.replace(/\s+/g, ' ');
+  const plain = inDigits(text.replace(/\s+/g, ' '));
   const wants: MailWants = { ...sentencesBudget(plain) };
   const beds = counted(plain, BEDS);
   const baths = counted(plain, BATHS);
@@ -278,7 +312,7 @@ export function addressIn(text: string): string | null {
 }
 
 const LISTING_ID =
-  /\b(?!(?:A[KLRZ]|C[AOT]|D[CE]|FL|GA|HI|I[ADLN]|K[SY]|LA|M[ADEINOST]|N[CDEHJMVY]|O[HKR]|PA|RI|S[CD]|T[NX]|UT|V[AT]|W[AIVY]) \d{5}\b)([A-Z]{2,4}(?:-[A-Z])?[-/ ]\d{3,7})\b/u;
+  /\b(?!(?:A[KLRZ]|C[AOT]|D[CE]|FL|GA|HI|I[ADLN]|K[SY]|LA|M[ADEINOST]|N[CDEHJMVY]|O[HKR]|PA|RI|S[CD]|T[NX]|UT|V[AT]|W[AIVY]) \d{5}\b)(?!(?:NMLS|DRE|LIC|NPN)\b)([A-Z]{2,4}(?:-[A-Z])?[-/ ]\d{3,7})\b/u;
 /** Plain digits are one only when they are called so. */
 const CALLED_ID = /\b(?:mls|listing|property|ref(?:erence)?)\.?\s*(?:id|no\.?|number)?\s*[#:]\s*(\d{4,10})\b/iu;
 /** The number of a listing in running text. */

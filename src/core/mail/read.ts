@@ -10,7 +10,7 @@ import { plainText, readHtml } from './html';
 import { isAutomatic, isBounce, isBulk, isBusiness, isReply, isRubbish } from './kind';
 import { channelOf, meaningOf, plainLabel, type Meaning } from './labels';
 import { isService, readLines } from './lines';
-import type { Entry, LeadMail, Mail, MailChannel, MailWants, Reading } from './mail';
+import type { Entry, LeadMail, Mail, Mailbox, MailChannel, MailWants, Reading } from './mail';
 import {
   addressIn,
   budgetIn,
@@ -317,11 +317,18 @@ function fromCard(mail: Mail): Draft | null {
 
 /** Senders that are machines or desks, by what stands before the @. */
 const DESK =
-  /^(?:no-?reply|do-?not-?reply|info|inquir\p{L}*|anfragen?|avisos?|billing|accounts?|invoices?|payments?|orders?|security|verify|quiz|customer-?(?:care|service)|care|leads?|calls?|notif\p{L}*|alerts?|forms?|form-post|web(?:site|form|master)?|ads?|post|results?|office|team|hello|contact|support|mailer|news|moves|service|system|admin|robot|bot|chat\p{L}*|voice-?mails?|vm|phones?|telephony|pbx|sms|widget|referrals?|concierge|dispatch\p{L}*|desk|switchboard|reception\p{L}*|bounce\p{L}*)(?:[+._-].*)?$/iu;
+  /^(?:no-?reply|do-?not-?reply|info|inquir\p{L}*|anfragen?|avisos?|billing|accounts?|invoices?|payments?|orders?|security|verify|quiz|customer-?(?:care|service)|care|leads?|calls?|notif\p{L}*|alerts?|events?|classifieds|submissions?|responses?|listings?|portal|forms?|form-post|web(?:site|form|master)?|ads?|post|results?|office|team|hello|contact|support|mailer|news|moves|service|system|admin|robot|bot|chat\p{L}*|voice-?mails?|vm|phones?|telephony|pbx|sms|widget|referrals?|concierge|dispatch\p{L}*|desk|switchboard|reception\p{L}*|bounce\p{L}*)(?:[+._-].*)?$/iu;
+/** `SignRing <events@signring.example>`: a service; `Mia Wallis <mia@miawallis.example>` is a person all the same. */
+const isCalledLikeItsDomain = ({ name, address }: Mailbox): boolean => {
+  const called = name.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
+  const [local = '', domain = ''] = address.toLowerCase().split('@');
+  return called.length > 3 && called === domain.split('.')[0]!.replace(/-/g, '') && !called.includes(local);
+};
 const isDesk = (mail: Mail): boolean =>
   !mail.from ||
   isPassedOn(mail.from.name) ||
   DESK.test(mail.from.address.split('@')[0]!) ||
+  isCalledLikeItsDomain(mail.from) ||
   (mail.from.name !== '' && !senderName(mail.from.name));
 
 /** More of a body is not read; no lead begins behind it. */

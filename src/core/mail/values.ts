@@ -89,7 +89,15 @@ const IN_TEXT =
 /** The phone numbers in running text: of ten or more digits, or international. */
 export function phonesIn(text: string): Phone[] {
   const found = new Map<string, Phone>();
-  for (const [raw] of spoken(text).matchAll(IN_TEXT)) {
+  const said = spoken(text);
+  for (const { 0: raw, index } of said.matchAll(IN_TEXT)) {
+    /* `070 123 45 67 (Sverige)`: only the country makes it complete. */
+    const country = /^\s*\(([^)\d]{2,30})\)/.exec(said.slice(index + raw.length))?.[1];
+    const abroad = country ? phonesOf(`${raw} ${country}`) : [];
+    if (abroad.length && COUNTRIES.some(([name]) => name.test(country!))) {
+      found.set(abroad[0]!.number, abroad[0]!);
+      continue;
+    }
     const digits = raw.replace(/(?:ext|x|durchwahl).*$/i, '').replace(/\D/g, '').length;
     if (digits < 10 || digits > 15) continue;
     const phone = phoneOf(raw.replace(/(?<=\d)\/(?=\d)/g, '-'));
@@ -105,7 +113,7 @@ export interface NameFound {
 }
 /** Words that no person is called by and that stand where names do. */
 const NO_NAME =
-  /\b(?:team|homes?|realty|group|inc|llc|gmbh|support|form|website|customer|service|sales|crew|desk|notifications?|mail(?:er)?|properties|immobilien|system|phone|voice-?mail|portal|app|widget|leads?|alerts?|forms?)\b/iu;
+  /\b(?:team|homes?|realty|group|inc|llc|gmbh|support|form|website|customer|service|sales|crew|desk|notifications?|mail(?:er)?|properties|immobilien|system|phone|voice-?mail|portal|classifieds|herald|gazette|courant|tribune|weekly|journal|magazine|bulletin|app|widget|leads?|alerts?|forms?)\b/iu;
 
 const TITLED = /^(?:dr|mrs?|ms|mx|prof|herr|frau|sra?|srta|mme|mlle|sig(?:ra)?|ing)\.\s+/iu;
 
@@ -145,7 +153,7 @@ export function personName(value: string): NameFound | null {
 }
 /** The sender's name as that of a person; null for what is rather a company or a machine. */
 export const senderName = (display: string): NameFound | null =>
-  NO_NAME.test(display) || /&/.test(display) ? null : personName(display);
+  NO_NAME.test(display) || /&|^the /i.test(display) ? null : personName(display);
 
 export interface Sum {
   value: number;
@@ -209,7 +217,7 @@ export function saidYes(value: string): boolean | null {
     .replace(/^["“'[(\s]+/, '')
     .toLowerCase();
   if (
-    /^(?:yes|y|true|1|on|ok(?:ay)?|sure|agreed|i agree|checked|accepted|x|✓|✔|ja|j|s[ií]|oui|sim|tak|da|granted|opted in)(?![\p{L}\d])/u.test(
+    /^(?:yes|y|true|1|on|ok(?:ay)?|sure|agreed|i agree|checked|accepted|x|✓|✔|ja|j|s[iíì]|oui|sim|tak|da|granted|opted in)(?![\p{L}\d])/u.test(
       text,
     )
   )
@@ -221,7 +229,7 @@ export function saidYes(value: string): boolean | null {
 
 const STATE_ZIP = /^[A-Z]{2} \d{5}$/;
 const CALLED =
-  /^(?:(?:r[eé]f(?:erence|erencia|érence|erentie)?|mls|id|no|nr|listing|objekt)(?!\p{L})\.?\s*[#:]?|#)\s*(?=\S*\d)/iu;
+  /^(?:(?:r[eé]f(?:erence|erencia|érence|erentie)?|rif(?:erimento)?|mls|id|no|nr|listing|objekt)(?!\p{L})\.?\s*[#:]?|#)\s*(?=\S*\d)/iu;
 const ID = /^([A-Z]{1,5}(?:[-/ ]?[A-Z]{1,3})?[-/ #]?\d{2,9}[A-Z]?)$/u;
 
 /** The number of a listing that a part of a value is; plain digits are one only when they are called so. */
@@ -237,8 +245,9 @@ const ROOMS = /^\d[\d.,]*\s*\+?\s*(?:bd|bds|beds?|bedrooms?|br|ba|baths?|bathroo
 /** The property that a value names: number, address and price, in any order, apart or together. */
 export function listingIn(value: string): { id?: string; address?: string; price?: number } {
   const listing: { id?: string; address?: string; price?: number } = {};
-  const inner = [...value.matchAll(/\(([^)]*)\)/g)].map(([, one]) => one!);
-  const parts = plainValue(value.replace(/\s*\n\s*/g, ', ').replace(/\([^)]*\)/g, ' '))
+  const plain = value.replace(/（/g, '(').replace(/）/g, ')');
+  const inner = [...plain.matchAll(/\(([^)]*)\)/g)].map(([, one]) => one!);
+  const parts = plainValue(plain.replace(/\s*\n\s*/g, ', ').replace(/\([^)]*\)/g, ' '))
     .split(/\s*(?:,(?!\d{3}(?!\d))|[;|·•])\s*|\s+[–—-]\s+/)
     .map((part) => part.replace(/\s+/g, ' ').trim())
     .filter(Boolean);
@@ -250,6 +259,8 @@ export function listingIn(value: string): { id?: string; address?: string; price
     else if (!/[$€£]|\b(?:usd|eur)\b/i.test(part)) rest.push(part);
     else listing.price ??= sumsIn(part).find(({ sure }) => sure)?.value;
   }
+  listing.id ??= inner.map(listingId).find((id) => id !== undefined);
+  if (listing.id === undefined) delete listing.id;
   listing.price ??= inner
     .flatMap((one) => (/[$€£]|\b(?:usd|eur)\b/i.test(one) ? sumsIn(one) : []))
     .find(({ sure }) => sure)?.value;
