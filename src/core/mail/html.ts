@@ -257,6 +257,17 @@ class HtmlReader {
   }
 }
 
+/** What a page shows, from top to bottom: for what depends on the order of its lines. */
+export function shownText(html: string): string {
+  const reader = new HtmlReader(hiddenClasses(html));
+  const text = (parseDocument(html).children as AnyNode[]).map((node) => reader.text(node)).join('');
+  return plainText(text)
+    .replace(/[ \t]+/g, ' ')
+    .replace(/ ?\n ?/g, '\n')
+    .replace(/\n{3,}/g, '\n\n')
+    .trim();
+}
+
 export function readHtml(html: string): Reading {
   const reader = new HtmlReader(hiddenClasses(html));
   reader.walk(parseDocument(html).children as AnyNode[]);

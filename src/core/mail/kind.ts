@@ -63,6 +63,9 @@ const RUBBISH: [RegExp, number][] = [
   [/\b(?:inheritance|lottery|million dollars?) .{0,60}\b(?:transfer|claim|beneficiary)/iu, 3],
   [/\b(?:boost|skyrocket|supercharge|double) your (?:\p{L}+ )?(?:listings?|leads|business|sales|visibility|commissions?)\b/iu, 2],
   [/\b\d{1,2} ?% (?:off|discount)\b/iu, 2],
+  [/\bverify your (?:account|mailbox|identity|details)\b/iu, 2],
+  [/\bwill be (?:suspended|deactivated|closed|deleted|blocked)\b/iu, 2],
+  [/\bclick (?:here|below|the link)\b/iu, 1],
   [/\bwe help (?:\p{L}+ )?(?:realtors|agents|brokers|agencies|brokerages)\b/iu, 2],
   [/>>>|<<</u, 1],
 ];

@@ -109,7 +109,7 @@ function unbarred(line: string): string[] {
   if (row?.every((cell) => /^:?-*:?$/.test(cell))) return [];
   if (row?.length === 2) return [`${row[0]}${/[?:]$/.test(row[0]!) ? '' : ':'} ${row[1]}`];
   if (row) return [row.join('  ')];
-  const parts = line.split(/\s+[|·•]\s+/);
+  const parts = line.split(/;/).length > 2 && /:.*;.*:.*;/.test(line) ? line.split(/\s*;\s*/) : line.split(/\s+[|·•]\s+/);
   return parts.length > 1 && parts.filter((part) => /^[^:]{1,60}:\s*\S/.test(part.trim())).length > 1 ? parts : [line];
 }
 
@@ -131,7 +131,10 @@ const isLong = (meaning: Meaning | null): boolean => meaning === 'message' || me
 const isMore = (meaning: Meaning | null, line: string): boolean =>
   (meaning === 'listing' || meaning === 'address') &&
   line.length <= 80 &&
-  (/^[$€£]\s?\d/.test(line) || /^\d{1,5}\s+\p{Lu}/u.test(line) || /^\p{Lu}[\p{L} ]+,\s+[A-Z]{2}\s+\d{5}/u.test(line));
+  (/^[$€£]\s?\d/.test(line) ||
+    /^[A-Z]{1,5}[- ]?\d{3,9}$/.test(line) ||
+    /^\d{1,5}\s+\p{Lu}/u.test(line) ||
+    /^\p{Lu}[\p{L} ]+,\s+[A-Z]{2}\s+\d{5}/u.test(line));
 
 /** What no signature holds: where it comes behind `Thank you!`, the form goes on. */
 const OF_FORMS = new Set<Meaning | null>([

@@ -29,11 +29,17 @@ export function introducedName(text: string): NameFound | null {
   return name ? personName(name.split(/\s+(?=I['’]?m\b|I\b)/)[0]!) : null;
 }
 /** A name with a way to reach whoever has it right behind: `Barnaby Thistle (barnaby@…, 564-555-0113)`. */
-const REACHED = new RegExp(`${NAME}\\s*[,(<–-]\\s*(?=[^\\s@]{1,64}@\\S|\\+?\\(?\\d{3}[)\\s.-])`, 'gu');
+const REACHED = new RegExp(`${NAME}(?:\\s*[,(<–-]\\s*|[ \\t]{2,})(?=[^\\s@]{1,64}@\\S|\\+?\\(?\\d{3}[)\\s.-])`, 'gu');
+/** `You have a message from Jocasta Wren`. */
+const FROM = new RegExp(
+  `\\b(?:message|inquiry|enquiry|request|lead|question|call|contact|application|registration|referral)\\s+(?:from|by)\\s+${NAME}`,
+  'u',
+);
 /** Somebody of whom another writes. */
 export function reportedName(text: string): NameFound | null {
-  for (const [, name] of text.replace(/[ \t]+/g, ' ').matchAll(REACHED))
-    if (name!.includes(' ') && senderName(name!)?.last) return personName(name!);
+  for (const [, name] of text.matchAll(REACHED)) if (name!.includes(' ') && senderName(name!)?.last) return personName(name!);
+  const from = FROM.exec(text)?.[1];
+  if (from?.includes(' ') && senderName(from)) return personName(from);
   const couple = COUPLE.exec(text);
   if (couple) return personName(`${couple[1]} & ${couple[2]}`);
   const third = THIRD.exec(text);
@@ -51,7 +57,7 @@ export function withWhom(text: string): { first: string; last: null } | null {
 }
 
 const LANDLORD =
-  /\b(?:rent(?:ing)? (?:it |mine |my \w+ |our \w+ )?out|rent out|let(?:ting)? (?:it|out|my|our)|let my|look(?:ing)? for (?:a )?tenants?|find (?:me |us )?(?:a )?tenants?|manage my|property management|vermieten|poner en alquiler|alquilar mi|mettre en location|affittare (?:la mia|il mio))/iu;
+  /\b(?:need(?:ing)? (?:an? )?(?:\p{L}+ )?tenants?|manage (?:the|our|this) (?:property|house|building|place|unit)|rent(?:ing)? (?:it |mine |my \w+ |our \w+ )?out|rent out|let(?:ting)? (?:it|out|my|our)|let my|look(?:ing)? for (?:a )?tenants?|find (?:me |us )?(?:a )?tenants?|manage my|property management|vermieten|poner en alquiler|alquilar mi|mettre en location|affittare (?:la mia|il mio))/iu;
 const SELLER =
   /\b(?:sell|selling|sold|home value|house value|valuation|list (?:my|our)|listing my|(?:house|home|property|it) is worth|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
 /** The same in languages whose letters or bounds of words are not those of English. */
@@ -75,10 +81,14 @@ const NOT_RENTING =
 const VENDOR =
   /\b(?:we are|we['’]re|i am|i['’]m|i run|i own)\b[^.!?]{0,40}\b(?:company|contractors?|inspectors?|photographers?|stagers?|cleaners?|roofers?|plumbers?|painters?|electricians?)\b[^]{0,200}\b(?:work with you|partner with you|our services|your (?:agency|team|office|listings|clients))/iu;
 
+const AGENT =
+  /\b(?:join (?:your|the) (?:\p{L}+ )?(?:brokerage|team|office|agency|company|firm)|(?:work|apply(?:ing)?|hired?|position|career) (?:for you )?as an? (?:\p{L}+ )?(?:agent|realtor|associate)|become an? (?:\p{L}+ )?agent|licen[sc]e exam|looking for a (?:new )?brokerage|hang my licen[sc]e)\b/iu;
+
 /** What somebody says they want to do; null when they say nothing of the kind. */
 export function rolesSaid(text: string): ContactRole[] | null {
   const said = text.replace(NOT_SELLING, ' ').replace(NOT_RENTING, ' ');
   if (VENDOR.test(said)) return ['vendor'];
+  if (AGENT.test(said)) return ['agent'];
   const buys = BUYER.test(said.replace(/\bhome ?buyers?\b/gi, ' ')) || BUYER_ELSEWHERE.test(said);
   if (LANDLORD.test(said)) return buys ? ['landlord', 'buyer'] : ['landlord'];
   const sells = SELLER.test(said) || SELLER_ELSEWHERE.test(said);
@@ -201,8 +211,12 @@ export function budgetIn(text: string, labelled = false): Pick<MailWants, 'price
       return { priceMin: a.value, priceMax: b.value };
   }
   const before = text.slice(Math.max(0, sums[0]!.at - 60), sums[0]!.at + 1);
+  const most =
+    /^[^.!?\p{L}]{0,20}(?:\p{L}{1,8}\.?\s+)?(?:au plus|au maximum|maximum|max|at most|or less|tops|máximo|como máximo|al massimo|maximal|höchstens)(?!\p{L})/iu.test(
+      text.slice(sums[0]!.at),
+    );
   if (LEAST.test(before) && !MOST.test(before)) return { priceMin: sums[0]!.value };
-  return labelled || MOST.test(before) ? { priceMax: sums[0]!.value } : {};
+  return labelled || most || MOST.test(before) ? { priceMax: sums[0]!.value } : {};
 }
 
 const NOT_PLACES =
@@ -210,6 +224,11 @@ const NOT_PLACES =
 const PLACE = `${CAP}(?:\\s+${CAP}){0,2}`;
 const PLACES = new RegExp(
   `(?<!\\p{L})(?:in|near|around|en|em|i|w|v|у|в|cerca de|bei|à|nära|nær|(?:mov(?:e|ing)|relocat(?:e|ing)) to|ziehen nach)\\s+((?:${PLACE})(?:(?:\\s*,\\s*|\\s+(?:or|and|o|y|oder|und|ou|et)\\s+)${PLACE})*)`,
+  'gu',
+);
+/** `Herring Bay would be ideal`, `we would consider Petrel Point`. */
+const LIKED = new RegExp(
+  `(?<!\\p{L})(?:consider|prefer|ideally|preferably|love)\\s+(${PLACE})|(?<!\\p{L})(${PLACE}) (?:would be|is|are) (?:ideal|perfect|best|fine|great|our favou?rite|our first choice)`,
   'gu',
 );
 const OWNED =
@@ -223,6 +242,10 @@ export function areasIn(text: string): string[] {
     for (const [, places] of sentence.replace(/\s+/g, ' ').matchAll(PLACES))
       for (const place of places!.split(/\s*,\s*|\s+(?:or|and|o|y|oder|und|ou|et)\s+/))
         if (!NOT_PLACES.test(place) && !/^[A-Z]{1,3}$/.test(place) && !found.includes(place)) found.push(place);
+    for (const [, one, other] of sentence.replace(/\s+/g, ' ').matchAll(LIKED)) {
+      const place = (one ?? other)!;
+      if (!NOT_PLACES.test(place) && !/^(?:That|This|It|They|What)$/.test(place) && !found.includes(place)) found.push(place);
+    }
   }
   return found;
 }

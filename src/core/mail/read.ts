@@ -6,7 +6,7 @@ import type { ContactRole } from '../contacts';
 import { CardReader, readCard, type Phone } from '../imports';
 import { readJson, readPairs, readXml } from './documents';
 import { beforeSignature, forwardedIn, isPassedOn, serviceOf, withoutDevice, withoutQuoted, withoutService } from './forwarded';
-import { plainText, readHtml } from './html';
+import { plainText, readHtml, shownText } from './html';
 import { isAutomatic, isBounce, isBulk, isBusiness, isReply, isRubbish } from './kind';
 import { channelOf, meaningOf, plainLabel, type Meaning } from './labels';
 import { isService, readLines } from './lines';
@@ -112,6 +112,8 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
   const has = (wanted: Meaning) => entries.some(({ label, path, value }) => meaningOf(label, path) === wanted && value.trim());
   const [hasFirst, hasLast] = [has('first'), has('last')];
   let given: NameFound | null = null;
+  /** The address may be where the lead lives: what is called the property is rather it. */
+  let ownStreet = false;
   for (const { label, value: whole, path = [] } of entries) {
     const value = chosenOf(whole);
     if (!value.trim() || NOT_SAID(value)) continue;
@@ -136,11 +138,9 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
         if (rolesChosen(value).length) draft.chosen.push(...rolesChosen(value));
         else if (hasLast && !hasFirst) draft.first ??= oneName(value);
         else if (hasFirst && !hasLast && !value.trim().includes(' ')) draft.last ??= oneName(value);
-        else if (personName(value)) given ??= orderedByLabel(label, value) ?? personName(value);
-        else {
-          draft.emails.push(...emailsIn(value));
-          addPhones(draft, phonesIn(plainText(value)));
-        }
+        else given ??= orderedByLabel(label, value) ?? personName(value);
+        draft.emails.push(...emailsIn(plainValue(value)));
+        addPhones(draft, phonesIn(plainText(plainValue(value))));
         break;
       case 'partner':
         takePartner(draft, label, value);
@@ -191,11 +191,14 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
         const listing = listingIn(value);
         if (listing.address && listing.address.split(' ').length > MOST_WORDS) listing.address = addressIn(value) ?? undefined;
         draft.cues.push(value);
-        draft.listing = { ...listing, ...draft.listing };
+        draft.listing = ownStreet ? { ...draft.listing, ...listing } : { ...listing, ...draft.listing };
+        if (listing.address) ownStreet = false;
         break;
       }
       case 'address': {
         const { address, price } = listingIn(value);
+        if (address && !draft.listing.address)
+          ownStreet = !/\b(?:property|home|house|listing|objekt|bien|inmueble)\b/i.test(label);
         draft.listing = { ...(address ? { address } : {}), ...(price ? { price } : {}), ...draft.listing };
         break;
       }
@@ -211,6 +214,7 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
         draft.moveDate ??= dayIn(value, now);
         break;
       case 'purpose':
+        draft.wants = { ...wantsIn(value), ...draft.wants };
         draft.cues.push(value);
         draft.chosen.push(
           ...rolesChosen(value),
@@ -364,6 +368,11 @@ const withoutFacts = (words: string): string => {
 
 const NOT_A_NAME =
   /(?<!\p{L})(?:new|leads?|inquir\p{L}*|enquir\p{L}*|request|message|contact|form|buyers?|sellers?|website|showing|tour|nueva?|neue?|anfrage|solicitud|demande)(?!\p{L})/iu;
+/** The parts of a subject that can be a name. */
+const namesIn = (subject: string): string[] =>
+  subject
+    .split(/\s*[,;|:<>]\s*|\s+[-–—]\s+/)
+    .filter((part) => /^\p{Lu}\S*(?:\s+\S+){1,3}$/u.test(part) && !/\d/.test(part) && !NOT_A_NAME.test(part));
 /** Takes what the subject says, for mails that say no more: `New lead: Maren Holt, (564) 555-0177 - 22 Gull Lane`. */
 function fromSubject(draft: Draft, subject: string): void {
   const emails = emailsIn(subject);
@@ -371,9 +380,7 @@ function fromSubject(draft: Draft, subject: string): void {
   if (!emails.length && !phones.length) return;
   draft.emails.push(...emails);
   addPhones(draft, phones);
-  const named = subject
-    .split(/\s*[,;|:<>]\s*|\s+[-–—]\s+/)
-    .filter((part) => /^\p{Lu}\S*(?:\s+\S+){1,3}$/u.test(part) && !/\d/.test(part) && !NOT_A_NAME.test(part))
+  const named = namesIn(subject)
     .map(personName)
     .find((one) => one?.first && one.last);
   draft.first ??= named?.first ?? null;
@@ -392,6 +399,22 @@ function answersTo(mail: Mail, draft: Draft): void {
   if (!draft.first && !draft.last) Object.assign(draft, named(senderName(to.name)));
 }
 
+/** Whose name stands below what a desk sent: alone on a line, at the end or above a number. */
+function signedName(own: string): NameFound | null {
+  const lines = own
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean)
+    .slice(-4);
+  const at = lines.findIndex(
+    (line, n) =>
+      /^\p{Lu}[\p{L}'’-]+(?: \p{Lu}[\p{L}'’.-]*){1,2}$/u.test(line) &&
+      (n === lines.length - 1 || phonesIn(lines[n + 1]!).length > 0) &&
+      senderName(line),
+  );
+  return at < 0 ? null : personName(lines[at]!);
+}
+
 /** Hungarians and Vietnamese write the family first, in their own names too. */
 const FAMILY_FIRST =
   /(?<!\p{L})(?:vagyok|szeretn\p{L}*|üdvözlettel|tisztelt|köszönettel|tôi|cảm ơn|xin chào|trân trọng)(?!\p{L})/iu;
@@ -407,7 +430,7 @@ function fromProse(mail: Mail, body: string, now: Date | null): Draft {
   const others = emailsIn(words).filter((email) => !email.endsWith(`@${domain}`));
   const draft = blank();
   if (others.length || desk) {
-    const who = reportedName(`${mail.subject}\n${words}`) ?? introducedName(words);
+    const who = reportedName(`${mail.subject}\n${words}`) ?? introducedName(words) ?? (desk ? signedName(own) : null);
     Object.assign(draft, { first: who?.first ?? null, last: who?.last ?? null, partner: who?.partner ?? null, emails: others });
     addPhones(draft, phonesIn(words));
   } else {
@@ -453,7 +476,7 @@ export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
   if (mail.mails.length > 1) return nothing('needs-a-person', `It holds ${mail.mails.length} mails.`, sourceOf(mail, true));
   if (mail.mails.length === 1) return forwarded(mail, mail.mails[0]!, now);
   const body = bodyOf(mail);
-  const inside = forwardedIn(body, mail.subject);
+  const inside = forwardedIn(body, mail.subject) ?? (mail.html ? forwardedIn(shownText(mail.html), mail.subject) : null);
   if (inside)
     return forwarded(
       mail,
@@ -524,17 +547,34 @@ function theirTurns(body: string, first: string | null): string {
   return theirs.length && theirs.length < turns.length ? theirs.map(([, , words]) => words).join('\n') : '';
 }
 
+/** What a lead says between the lines of a service: what stands in quotes, or speaks of itself, or asks. */
+function ownWords(prose: string): string {
+  const lines = readLines(prose).prose.map((line) => line.trim());
+  const quoted = lines.filter((line) => /^["“„«].{8,}["”“»]$/u.test(line));
+  const own = quoted.length
+    ? quoted
+    : lines.filter((line) => /\b(?:I|I['’]m|we|my)\b/.test(line) && !/\byou(?:['’]ve| have) (?:received|got)\b/i.test(line));
+  return own.map(unquoted).join('\n');
+}
+
+/** The name that a subject gives and the body repeats: `Connect now: Zipporah Vane`. */
+function nameTwice(subject: string, body: string): NameFound | null {
+  const named = namesIn(subject).filter((part) => body.includes(part));
+  return named.map(personName).find((one) => one?.first && one.last) ?? null;
+}
+
 /** A form, a portal, a document: what is labelled, completed by what the lead's own words say. */
 function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): LeadMail {
   const prose = withoutService(beforeSignature(withoutQuoted(body)), mail);
   if (!draft.message) draft.message = theirTurns(body, draft.first);
-  if (!draft.message && !isDesk(mail)) draft.message = readLines(prose).prose.join('\n').trim();
+  if (!draft.message) draft.message = isDesk(mail) ? ownWords(prose) : readLines(prose).prose.join('\n').trim();
   const said = draft.message;
   if (!draft.first && !draft.last) {
     const who = introducedName(said) ?? introducedName(body);
     if (who) Object.assign(draft, { first: who.first, last: who.last });
   }
-  if (!draft.first && !draft.last && isDesk(mail)) Object.assign(draft, named(reportedName(`${mail.subject}\n${prose}`)));
+  if (!draft.first && !draft.last && isDesk(mail))
+    Object.assign(draft, named(reportedName(`${mail.subject}\n${prose}`) ?? nameTwice(mail.subject, body)));
   answersTo(mail, draft);
   const listed = Object.keys(draft.listing).length > 0;
   if (!draft.listing.id) {

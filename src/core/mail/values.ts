@@ -91,6 +91,7 @@ export function phonesIn(text: string): Phone[] {
   const found = new Map<string, Phone>();
   const said = spoken(text);
   for (const { 0: raw, index } of said.matchAll(IN_TEXT)) {
+    if (/(?:^|[^\p{L}])(?:f|fax|telefax)\s*[.:]?\s*$/iu.test(said.slice(Math.max(0, index - 10), index))) continue;
     /* `070 123 45 67 (Sverige)`: only the country makes it complete. */
     const country = /^\s*\(([^)\d]{2,30})\)/.exec(said.slice(index + raw.length))?.[1];
     const abroad = country ? phonesOf(`${raw} ${country}`) : [];
@@ -113,7 +114,7 @@ export interface NameFound {
 }
 /** Words that no person is called by and that stand where names do. */
 const NO_NAME =
-  /\b(?:team|homes?|realty|group|inc|llc|gmbh|support|form|website|customer|service|sales|crew|desk|notifications?|mail(?:er)?|properties|immobilien|system|phone|voice-?mail|portal|classifieds|herald|gazette|courant|tribune|weekly|journal|magazine|bulletin|app|widget|leads?|alerts?|forms?)\b/iu;
+  /\b(?:team|homes?|realty|group|inc|llc|gmbh|support|form|website|customer|service|sales|crew|desk|notifications?|mail(?:er)?|properties|immobilien|system|phone|voice-?mail|portal|classifieds|herald|gazette|courant|tribune|weekly|journal|bridge|chat|bot|magazine|bulletin|app|widget|leads?|alerts?|forms?)\b/iu;
 
 const TITLED = /^(?:dr|mrs?|ms|mx|prof|herr|frau|sra?|srta|mme|mlle|sig(?:ra)?|ing)\.\s+/iu;
 
@@ -248,7 +249,7 @@ export function listingIn(value: string): { id?: string; address?: string; price
   const plain = value.replace(/（/g, '(').replace(/）/g, ')');
   const inner = [...plain.matchAll(/\(([^)]*)\)/g)].map(([, one]) => one!);
   const parts = plainValue(plain.replace(/\s*\n\s*/g, ', ').replace(/\([^)]*\)/g, ' '))
-    .split(/\s*(?:,(?!\d{3}(?!\d))|[;|·•])\s*|\s+[–—-]\s+/)
+    .split(/\s*(?:,(?!\d{3}(?!\d))|[;|·•])\s*|\s+[–—\/-]\s+/)
     .map((part) => part.replace(/\s+/g, ' ').trim())
     .filter(Boolean);
   const rest: string[] = [];
