@@ -148,6 +148,8 @@ const OF_FORMS = new Set<Meaning | null>([
   'selling',
   'message',
 ]);
+/** So many lines below it. */
+const FURTHER = 30;
 const goesOn = (rest: string[]): boolean =>
   rest.some((line, n) => /[:?]\s*\S*/.test(line) && OF_FORMS.has(labelled(line, rest[n + 1])?.meaning ?? null));
 
@@ -214,7 +216,7 @@ export function readLines(text: string): Reading {
       open = { entry, meaning, below: true };
       continue;
     }
-    if (now && isClosing(line) && !goesOn(lines.slice(at + 1))) {
+    if (now && isClosing(line) && !goesOn(lines.slice(at + 1, at + 1 + FURTHER))) {
       close();
       reading.prose.push(...lines.slice(at));
       break;

@@ -293,8 +293,10 @@ function documentEntries(mail: Mail): Entry[] {
 
 /** A card that stands in the text is one that is attached. */
 function withCard(mail: Mail): Mail {
-  const card = /^BEGIN:VCARD[^]*?^END:VCARD[ \t]*$/imu.exec(mail.text)?.[0];
-  if (!card) return mail;
+  const from = mail.text.search(/^BEGIN:VCARD/im);
+  const end = from < 0 ? null : /^END:VCARD/im.exec(mail.text.slice(from));
+  if (!end) return mail;
+  const card = mail.text.slice(from, from + end.index + end[0].length);
   return {
     ...mail,
     text: mail.text.replace(card, ''),

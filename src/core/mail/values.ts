@@ -266,7 +266,8 @@ export function listingIn(value: string): { id?: string; address?: string; price
     .flatMap((one) => (/[$€£]|\b(?:usd|eur)\b/i.test(one) ? sumsIn(one) : []))
     .find(({ sure }) => sure)?.value;
   if (listing.price === undefined) delete listing.price;
-  const address = rest.join(', ');
+  /* A number alone before the street is that of a sign or an advertisement. */
+  const address = rest.filter((part) => rest.length === 1 || !/^\d{3,10}$/.test(part)).join(', ');
   if (/\d/.test(address) && /\p{L}{2}/u.test(address) && address.length <= 160) listing.address = address;
   return listing;
 }
