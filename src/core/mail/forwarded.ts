@@ -100,12 +100,13 @@ export function withoutService(text: string, mail: Mail): string {
   const name = serviceOf(mail.from?.name ?? '').toLowerCase();
   /* `The Saltmarsh Herald classifieds` calls itself `The Saltmarsh Herald` below. */
   const short = name.split(' ').length > 2 ? name.split(' ').slice(0, -1).join(' ') : name;
+  const named = new RegExp(`(?<![\\p{L}\\p{N}])${short.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}])`, 'u');
   const domain = (mail.from?.address.split('@')[1] ?? '').toLowerCase();
   return withoutDevice(text)
     .split('\n')
     .filter((line) => {
       const plain = line.toLowerCase();
-      return !(short.length > 5 && plain.includes(short)) && !(domain && plain.includes(domain));
+      return !(short.length > 5 && named.test(plain)) && !(domain && plain.includes(domain));
     })
     .join('\n')
     .trim();

@@ -5,7 +5,7 @@
 import { parseDocument } from 'htmlparser2';
 import { isTag, isText, type AnyNode, type Element } from 'domhandler';
 import type { Reading } from './mail';
-import { meaningOf } from './labels';
+import { isAboutOthers, meaningOf } from './labels';
 import { PART_END, readLines } from './lines';
 
 const UNSEEN = new Set([
@@ -50,6 +50,8 @@ const HIDES =
 
 class HtmlReader {
   readonly reading: Reading = { entries: [], prose: [] };
+  /** The heading of a part of the page that is about somebody else. */
+  private group: string | null = null;
   private readonly lines: string[] = [''];
 
   constructor(private readonly hidden: Set<string>) {}
@@ -115,7 +117,7 @@ class HtmlReader {
     this.lines[this.lines.length - 1] += text;
   }
   private entry(label: string, value: string): void {
-    this.reading.entries.push({ label: label.replace(/\s+/g, ' '), value });
+    this.reading.entries.push({ label: label.replace(/\s+/g, ' '), value, ...(this.group ? { path: [this.group] } : {}) });
   }
 
   private tags(node: Element): Element[] {
@@ -148,7 +150,9 @@ class HtmlReader {
       else if (cells.every(({ name }) => name === 'th') && rows[at + 1]?.some(({ name }) => name === 'td')) heads = cells;
       else if (heads && cells.every(({ name }) => name === 'td') && this.width(cells) === this.width(heads))
         this.below(heads, cells);
-      else if (cells.length === 2 && this.tidy(first).length <= 90) this.entry(this.tidy(first), this.tidy(cells[1]!));
+      else if (this.arePairs(cells)) {
+        for (let n = 0; n < cells.length; n += 2) this.entry(this.tidy(cells[n]!), this.tidy(cells[n + 1]!));
+      } else if (cells.length === 2 && this.tidy(first).length <= 90) this.entry(this.tidy(first), this.tidy(cells[1]!));
       else if (cells.length === 1) {
         this.lines.push(PART_END, '');
         if (!this.pair(first)) this.walk(first.children);
@@ -156,6 +160,9 @@ class HtmlReader {
       } else this.lines.push(cells.map((cell) => this.tidy(cell)).join('  '), '');
     }
   }
+  /** Label, value, label, value: a form of several columns. */
+  private arePairs = (cells: Element[]): boolean =>
+    cells.length >= 4 && cells.length % 2 === 0 && cells.every((cell, n) => n % 2 === 1 || meaningOf(this.tidy(cell)) !== null);
   /** A cell that holds its own label above its value: `<td><b>Client</b><br>Harriet Bexley</td>`. */
   private headed(cell: Element): { label: string; value: string } | null {
     const seen = this.shown(cell);
@@ -213,6 +220,7 @@ class HtmlReader {
   /** A heading that is a label has its value in the next element. @returns where to go on */
   private heading(nodes: AnyNode[], at: number, heading: Element): number {
     const label = this.tidy(heading);
+    this.group = isAboutOthers(label) ? label : null;
     const next = nodes.findIndex((node, n) => n > at && isTag(node) && !this.unseen(node));
     const value = next > at ? (nodes[next] as Element) : null;
     const plain = value && (/^(?:p|blockquote)$/.test(value.name) || (value.name === 'div' && !this.tags(value).length));

@@ -66,6 +66,9 @@ const RUBBISH: [RegExp, number][] = [
   [/\bverify your (?:account|mailbox|identity|details)\b/iu, 2],
   [/\bwill be (?:suspended|deactivated|closed|deleted|blocked)\b/iu, 2],
   [/\bclick (?:here|below|the link)\b/iu, 1],
+  [/\bgift cards?\b/iu, 2],
+  [/\b(?:working capital|unsecured loans?|business loans?|merchant cash)\b/iu, 2],
+  [/\blimited[- ]time\b|\btake (?:our|this) \S+ (?:minute )?survey\b|\bapply now\b/iu, 1],
   [/\bwe help (?:\p{L}+ )?(?:realtors|agents|brokers|agencies|brokerages)\b/iu, 2],
   [/>>>|<<</u, 1],
 ];

@@ -28,7 +28,7 @@ const word = (pattern: string): RegExp => new RegExp(`(?:^|\\s)(?:${bare(pattern
 const whole = (pattern: string): RegExp => new RegExp(`^(?:${pattern})$`, 'u');
 
 const CONSENT = word(
-  'may we|may i|can we|agrees?|agreed|consents?|permission|opt(?: |-)?in|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord|(?:text|call|e ?mails?|sms|ring) (?:me|us|ok|okay|allowed|consent|permission)|(?:contact\\p{L}*|kontakt\\p{L}*|contatto|yhteydenotto) (?:me |us )?(?:by|par|per|via|por|pa|na|over|through)',
+  'may we|may i|can we|ma vi|ma jeg|far vi|agrees?|agreed|consents?|permission|opt(?: |-)?in|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord|(?:text|call|e ?mails?|sms|ring) (?:me|us|ok|okay|allowed|consent|permission)|(?:contact\\p{L}*|kontakt\\p{L}*|contatto|yhteydenotto) (?:me |us )?(?:by|par|per|via|por|pa|na|over|through)',
 );
 /** The channel a label or a sentence is about. */
 export function channelOf(text: string): 'call' | 'text' | 'email' | 'letter' | null {
@@ -76,6 +76,7 @@ const RULES: [Meaning, RegExp][] = [
   ],
   ['email', word('how (?:can|may|should|do|could) (?:we|i) (?:best )?(?:reach|contact|get in touch|get hold)')],
   ['name', whole('(?:new |hot |your )?lead')],
+  ['purpose', whole('i am|we are|i m')],
   ['first', whole('first|given')],
   ['last', whole('last|family')],
   ['consent', CONSENT],
@@ -89,7 +90,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'message',
     word(
-      'messages?|(?:they|he|she|visitor|client|customer) (?:asked|asks)|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|tresc(?: wiadomosci)?|uwagi|testo|texte|mesaj\\p{L}*|сообщение|комментарий|вопрос|повідомлення|tin nhan|loi nhan|noi dung|zprava|sprava|poznamka|uzenet|megjegyzes|viesti|pesan|μηνυμα|mensahe|رسالة|الرسالة|الملاحظات|anything else|what can we do|how can we help|tell us|inquiry',
+      'messages?|(?:they|he|she|visitor|client|customer) (?:asked|asks)|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|tresc(?: wiadomosci)?|uwagi|testo|texte|mesaj\\p{L}*|сообщение|комментарий|вопрос|повідомлення|tin nhan|loi nhan|noi dung|zprava|sprava|poznamka|uzenet|megjegyzes|viesti|pesan|μηνυμα|mensahe|رسالة|الرسالة|الملاحظات|anything else|what can we do|how can we help|tell us|(?:additional|further|more|other) details|inquiry|enquiry|special requests',
     ),
   ],
   [
@@ -125,7 +126,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'budget',
     word(
-      'budget|price range|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|approved amount|amount approved|loan amount|purchase price|target price|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|valor max\\p{L}*|valor ate|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|budjetti|προυπολογισμος|anggaran|الميزانية',
+      'budget|price range|price (?:ceiling|cap|limit|goal|target)|(?:top|highest) price|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|approved amount|amount approved|loan amount|purchase price|target price|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|valor max\\p{L}*|valor ate|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|budjetti|προυπολογισμος|anggaran|الميزانية',
     ),
   ],
   ['name', whole('ten|ime')],
@@ -174,7 +175,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'purpose',
     word(
-      'purpose|role|subject|topic|reason|interest|interested|interesses?|interes|interessen|i am an?|looking to|buying or selling|zweck|objetivo|anliegen|intent|request type|lead type|ik wil|ich (?:mochte|will)|je (?:souhaite|veux|cherche)|quiero|deseo|busco|eu quero|quero|jeg vil|jag vill|chce|voglio|vorrei|i (?:want|would like)(?: to)?|temat|betreff|asunto|objet|onderwerp|oggetto|assunto|emne|amne|konu|тема|цель|cel|amac|muc dich|ucel|cel zapytania|finalidade|objectif|scopo|doel',
+      'purpose|role|subject|topic|reason|interest|interested|interesses?|interes|interessen|i am an?|looking (?:to|for)|buying or selling|zweck|objetivo|anliegen|intent|request type|lead type|ik wil|ich (?:mochte|will)|je (?:souhaite|veux|cherche)|quiero|deseo|busco|eu quero|quero|jeg vil|jag vill|chce|voglio|vorrei|i (?:want|would like)(?: to)?|temat|betreff|asunto|objet|onderwerp|oggetto|assunto|emne|amne|konu|тема|цель|cel|amac|muc dich|ucel|cel zapytania|finalidade|objectif|scopo|doel',
     ),
   ],
 ];
@@ -227,6 +228,18 @@ const OTHERS = word(
   'coordinator|consultant|counselor|adviser|manager|referrer|agent|agents|broker|office|sender|vendor|realtor|recipient|assigned|advisor|company|dealer|account|publisher|provider',
 );
 const PARTNERS = word('partner|spouse|co ?buyer|co ?applicant|co ?borrower');
+
+/** Whether a heading says that what stands below is of the partner, or of somebody of the office. */
+export const isAboutOthers = (heading: string): boolean => {
+  const plain = plainLabel(heading);
+  return (
+    plain.split(' ').length <= 4 &&
+    (PARTNERS.test(plain) ||
+      whole(
+        '(?:your |the |listing |assigned )?(?:agent|broker|office|consultant|realtor|coordinator)(?: details| information| contact)?',
+      ).test(plain))
+  );
+};
 
 /** @param path the groups around the label in a document @returns null for a label that says nothing known */
 export function meaningOf(label: string, path: string[] = []): Meaning | null {

@@ -55,6 +55,7 @@ const DASHED = new Set<Meaning | null>(['name', 'first', 'last', 'email', 'phone
 function labelled(line: string, next: string | undefined): Found | null {
   const text = line
     .replace(/^[\s*•·-]+(?=\S)/, '')
+    .replace(/^#\s*(?:of\s+)?(?=\p{L})/u, '')
     .replace(COUNTED, '')
     .trimEnd();
   const sign = SIGNS.find(([pattern]) => pattern.test(text))?.[1];

@@ -15,7 +15,7 @@ const COUPLE = new RegExp(
   'mu',
 );
 const THIRD = new RegExp(
-  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur|[Aa]) (?:client|friend|customer|buyer|seller|neighbou?r),? )${NAME}(?=\\s+(?:is|has|wants|would|needs|asked|asks|called|stopped|says|said|wrote|writes|requested|inquired)\\b)`,
+  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur|[Aa]) (?:client|friend|customer|buyer|seller|neighbou?r|sister|brother|mother|father|mom|dad|son|daughter|cousin|aunt|uncle|niece|nephew|colleague|boss|co-?worker),? )${NAME}(?=\\s+(?:is|has|wants|would|needs|asked|asks|called|stopped|says|said|wrote|writes|requested|inquired)\\b)`,
   'mu',
 );
 const CAPITALISED = /^\p{Lu}|^[^\p{Ll}\p{Lu}]/u;
@@ -29,7 +29,10 @@ export function introducedName(text: string): NameFound | null {
   return name ? personName(name.split(/\s+(?=I['’]?m\b|I\b)/)[0]!) : null;
 }
 /** A name with a way to reach whoever has it right behind: `Barnaby Thistle (barnaby@…, 564-555-0113)`. */
-const REACHED = new RegExp(`${NAME}(?:\\s*[,(<–-]\\s*|[ \\t]{2,})(?=[^\\s@]{1,64}@\\S|\\+?\\(?\\d{3}[)\\s.-])`, 'gu');
+const REACHED = new RegExp(
+  `${NAME}(?:\\s*[,(<–-]\\s*|[ \\t]{2,}|[ \\t]*\\n\\s*)(?=[^\\s@]{1,64}@\\S|\\+?\\(?\\d{3}[)\\s.-])`,
+  'gu',
+);
 /** `You have a message from Jocasta Wren`. */
 const FROM = new RegExp(
   `\\b(?:message|inquiry|enquiry|request|lead|question|call|contact|application|registration|referral)\\s+(?:from|by)\\s+${NAME}`,
@@ -37,11 +40,11 @@ const FROM = new RegExp(
 );
 /** Somebody of whom another writes. */
 export function reportedName(text: string): NameFound | null {
-  for (const [, name] of text.matchAll(REACHED)) if (name!.includes(' ') && senderName(name!)?.last) return personName(name!);
   const from = FROM.exec(text)?.[1];
   if (from?.includes(' ') && senderName(from)) return personName(from);
   const couple = COUPLE.exec(text);
   if (couple) return personName(`${couple[1]} & ${couple[2]}`);
+  for (const [, name] of text.matchAll(REACHED)) if (name!.includes(' ') && senderName(name!)?.last) return personName(name!);
   const third = THIRD.exec(text);
   return third && third[1]!.includes(' ') && senderName(third[1]!) ? personName(third[1]!) : null;
 }
@@ -59,7 +62,7 @@ export function withWhom(text: string): { first: string; last: null } | null {
 const LANDLORD =
   /\b(?:need(?:ing)? (?:an? )?(?:\p{L}+ )?tenants?|manage (?:the|our|this) (?:property|house|building|place|unit)|rent(?:ing)? (?:it |mine |my \w+ |our \w+ )?out|rent out|let(?:ting)? (?:it|out|my|our)|let my|look(?:ing)? for (?:a )?tenants?|find (?:me |us )?(?:a )?tenants?|manage my|property management|vermieten|poner en alquiler|alquilar mi|mettre en location|affittare (?:la mia|il mio))/iu;
 const SELLER =
-  /\b(?:sell|selling|sold|home value|house value|valuation|list (?:my|our)|listing my|(?:house|home|property|it) is worth|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
+  /\b(?:sell|selling|sold|home value|house value|valuation|list (?:my|our)|listing my|(?:house|home|property|it) is worth|what (?:my|our) (?:house|home|place|property)\b[^.?!]{0,50}\b(?:fetch|worth|bring|go for)|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
 /** The same in languages whose letters or bounds of words are not those of English. */
 const SELLER_ELSEWHERE =
   /(?<!\p{L})(?:sälj\p{L}*|selge|selger|sælge|salg|försälj\p{L}*|värdering|verdivurdering|sprzeda\p{L}*|satmak|satılık|satıyor\p{L}*|прода(?:ть|м|жа|жу|ю)\p{L}*|muốn bán|prodat|prodám|prodej\p{L}*|elad(?:ni|ás|nám)\p{L}*|vând\p{L}*|myydä|myynti|πουλ\p{L}*|ibenta|(?:men)?jual)(?!\p{L})|للبيع|[أن]بيع|البائع|למכור|מכירה|बेच|ขาย|売却|売りたい|出售|卖房|賣房|판매|팔고/iu;
@@ -173,7 +176,7 @@ const counted = (whole: string, pattern: RegExp): number | undefined => {
 };
 
 const MOST =
-  /(?<!\p{L})(?:up to|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|no more than|under|below|hasta|fins a|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|upp till|opp til|op til|budget|spend|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
+  /(?<!\p{L})(?:up to|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|(?:no|not) more than|less than|under|below|hasta|fins a|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|upp till|opp til|op til|budget|spend|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
 const LEAST =
   /(?<!\p{L})(?:at least|minimum|min|over|above|from|starting at|desde|mínimo|a partir de|ab|mindestens|à partir de|minimo|vanaf)(?!\p{L})/iu;
 
@@ -288,13 +291,16 @@ export const roomsIn = (value: string): Pick<MailWants, 'bedsMin' | 'bathsMin'> 
 const GRANTS =
   /\b(?:(?:are|is|am|i['’]m|they['’]re|we['’]re) (?:fine|happy|ok|okay) with|agree(?:s|d)? to|you may|feel free to|welcome to)\b/iu;
 const FORBIDS = /\b(?:no|not|don['’]t|do not|never|stop|without|keine?|nicht|no me|sin|pas de|ne pas)\b/iu;
+/** Not at all times is not never. */
+const NOT_ALWAYS =
+  /\b(?:before|after|until|between|on (?:week|mon|tue|wed|thu|fri|sat|sun)\p{L}*|at night|in the (?:morning|afternoon|evening)s?|at work)\b/iu;
 const NO_MATTER = /\b(?:don['’]t mind|no problem|not a problem|no worries)\b/iu;
 
 /** Permissions that sentences give or take, clause by clause. */
 export function permissionsIn(text: string): Partial<Record<MailChannel, 'granted' | 'withdrawn'>> {
   const said: Partial<Record<MailChannel, 'granted' | 'withdrawn'>> = {};
   for (const clause of text.replace(/\s+/g, ' ').split(/[.;!?]\s+|,\s*|\s+but\s+/i)) {
-    if (NO_MATTER.test(clause) || /\bwork (?:address|e-?mail|mail|number)\b/iu.test(clause)) continue;
+    if (NO_MATTER.test(clause) || NOT_ALWAYS.test(clause) || /\bwork (?:address|e-?mail|mail|number)\b/iu.test(clause)) continue;
     const forbids = FORBIDS.exec(clause);
     const grants = GRANTS.exec(clause);
     if (!forbids && !grants) continue;

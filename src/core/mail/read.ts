@@ -173,6 +173,8 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
       case 'price': {
         const range = budgetIn(value, true);
         draft.cues.push(value);
+        if (/\b(?:rent|miete|kaltmiete|loyer|alquiler|renta|affitto|huur|leie|hyra)\b/i.test(plainLabel(label)))
+          draft.cues.push('monthly rent');
         if (range.priceMin !== undefined && range.priceMax !== undefined) Object.assign(draft.wants, range);
         else draft.listing.price ??= sumsIn(value)[0]?.value;
         break;
@@ -225,7 +227,10 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
         takeUnlabelled(draft, value);
         break;
       case 'ignored':
-        if (/(?:^| )type$/.test(plainLabel(label))) draft.chosen.push(...rolesChosen(value));
+        if (/(?:^| )type$/.test(plainLabel(label))) {
+          draft.chosen.push(...rolesChosen(value));
+          draft.cues.push(value);
+        }
         break;
     }
   }
@@ -417,11 +422,16 @@ function signedName(own: string): NameFound | null {
   return at < 0 ? null : personName(lines[at]!);
 }
 
+/** `her number is 360-555-0199`, in a letter of somebody who writes of themselves. */
+const OF_ANOTHER =
+  /\b(?:her|his|their|whose)\s+(?:\p{L}+\s+)?(?:number|phone|cell|mobile)\b[^\d+(\n]{0,12}[+(]?\d[\d\s().-]{8,}/giu;
 /** Hungarians and Vietnamese write the family first, in their own names too. */
 const FAMILY_FIRST =
   /(?<!\p{L})(?:vagyok|szeretn\p{L}*|üdvözlettel|tisztelt|köszönettel|tôi|cảm ơn|xin chào|trân trọng)(?!\p{L})/iu;
-const inOrder = (who: NameFound | null, words: string): NameFound | null =>
-  who?.first && who.last && FAMILY_FIRST.test(words) ? { ...who, first: who.last, last: who.first } : who;
+const inOrder = (who: NameFound | null, words: string): NameFound | null => {
+  const [family, ...given] = `${who?.first ?? ''} ${who?.last ?? ''}`.trim().split(' ');
+  return who && given.length && FAMILY_FIRST.test(words) ? { ...who, first: given.join(' '), last: family! } : who;
+};
 
 /** Takes what sentences say, for mails without labels. */
 function fromProse(mail: Mail, body: string, now: Date | null): Draft {
@@ -429,10 +439,13 @@ function fromProse(mail: Mail, body: string, now: Date | null): Draft {
   const desk = isDesk(mail);
   const words = desk ? withoutService(beforeSignature(own), mail) : withoutDevice(beforeSignature(own, mail.from?.name));
   const domain = mail.from?.address.split('@')[1] ?? '';
-  const others = emailsIn(words).filter((email) => !email.endsWith(`@${domain}`));
+  const reported = reportedName(`${mail.subject}\n${words}`);
+  const theirs = (email: string): boolean =>
+    !desk && reported !== null && email !== mail.from!.address.toLowerCase() && !DESK.test(email.split('@')[0]!);
+  const others = emailsIn(words).filter((email) => !email.endsWith(`@${domain}`) || theirs(email));
   const draft = blank();
   if (others.length || desk) {
-    const who = reportedName(`${mail.subject}\n${words}`) ?? introducedName(words) ?? (desk ? signedName(own) : null);
+    const who = reported ?? introducedName(words) ?? (desk ? signedName(own) : null);
     Object.assign(draft, { first: who?.first ?? null, last: who?.last ?? null, partner: who?.partner ?? null, emails: others });
     addPhones(draft, phonesIn(words));
   } else {
@@ -442,7 +455,7 @@ function fromProse(mail: Mail, body: string, now: Date | null): Draft {
     /* The address that a telephone has for text messages is its number. */
     const gateway = /^\+?\d{10,15}$/.test(address.split('@')[0]!) ? phonesIn(address.split('@')[0]!) : [];
     if (!gateway.length) draft.emails.push(address.toLowerCase());
-    addPhones(draft, [...gateway, ...phonesIn(own)]);
+    addPhones(draft, [...gateway, ...phonesIn(own.replace(OF_ANOTHER, ' '))]);
   }
   draft.partner ??= withWhom(words);
   draft.message = withoutFacts(words);
@@ -580,7 +593,11 @@ function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): Lea
   answersTo(mail, draft);
   const listed = Object.keys(draft.listing).length > 0;
   if (!draft.listing.id) {
-    const id = listingIdIn(said) ?? (listed ? null : aboutProperty(mail.subject) ? listingIdIn(mail.subject) : null);
+    const id =
+      listingIdIn(said) ??
+      (listed
+        ? null
+        : (listingIdIn(serviceWords(prose, draft)) ?? (aboutProperty(mail.subject) ? listingIdIn(mail.subject) : null)));
     if (id) draft.listing.id = id;
   }
   const roles = draft.chosen.length
@@ -594,8 +611,9 @@ function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): Lea
   if (draft.listing.address && draft.listing.price === undefined) {
     const price = serviceWords(prose, draft)
       .split('\n')
-      .find((line) => OF_HOME.test(line));
-    if (price) draft.listing.price = sumsIn(price)[0]?.value;
+      .find((line) => OF_HOME.test(line) || (/[$€£]\s?\d/.test(line) && addressIn(line) === draft.listing.address));
+    if (price) draft.listing.price = sumsIn(price).find(({ sure }) => sure)?.value;
+    if (draft.listing.price === undefined) delete draft.listing.price;
     if (/\/\s*mo/i.test(price ?? '')) draft.cues.push('monthly rent');
   }
   draft.wants = { ...wantsIn(said), ...draft.wants };
