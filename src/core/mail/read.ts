@@ -102,6 +102,8 @@ const SAYS = /^(\p{Lu}\S+(?: \S+){1,3}) (?:says|said|wrote|writes|asks|asked)\b/
 const asksBoth = (label: string): boolean => /\bbuy/i.test(label) && /\bsell/i.test(label);
 const BOTH = /^(?:both|beides?|ambos|las dos|les deux|entramb[ei]|allebei|begge|båda)\b/iu;
 
+/** So is what speaks before its number: `wants to view 5 Skerry Path in Petrel Point`. */
+const SAID_BEFORE = /^\D*(?<!\p{L})\p{Ll}{2,}\s\D*\d/u;
 /** What is longer than an address is a sentence with one. */
 const MOST_WORDS = 11;
 
@@ -192,6 +194,7 @@ function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
       case 'listing': {
         const listing = listingIn(value);
         if (listing.address && listing.address.split(' ').length > MOST_WORDS) listing.address = addressIn(value) ?? undefined;
+        else if (listing.address && SAID_BEFORE.test(listing.address)) listing.address = addressIn(value) ?? listing.address;
         draft.cues.push(value);
         draft.listing = ownStreet ? { ...draft.listing, ...listing } : { ...listing, ...draft.listing };
         if (listing.address) ownStreet = false;
