@@ -1,0 +1,48 @@
+/** What a mail holds or carries beside its words: documents of machines, the card of a person. */
+import { CardReader, readCard } from '../imports';
+import { readJson, readPairs, readXml } from './documents';
+import { blank, type Draft } from './draft';
+import type { Entry, Mail } from './mail';
+
+/** The documents that a mail holds or carries. */
+export function documentEntries(mail: Mail): Entry[] {
+  const entries: Entry[] =
+    readJson(mail.text) ??
+    readPairs(mail.text) ??
+    (/^\s*<(?:\?xml|(\w+)[^>]*>[^]*<\/\1>\s*$)/.test(mail.text) ? readXml(mail.text) : []);
+  for (const { type, name, text } of mail.attached) {
+    if (/json/.test(type) || /\.json$/i.test(name)) entries.push(...(readJson(text) ?? []));
+    else if (/xml/.test(type) || /\.xml$/i.test(name)) entries.push(...readXml(text));
+  }
+  return entries;
+}
+
+/** A card that stands in the text is one that is attached. */
+export function withCard(mail: Mail): Mail {
+  const from = mail.text.search(/^BEGIN:VCARD/im);
+  const end = from < 0 ? null : /^END:VCARD/im.exec(mail.text.slice(from));
+  if (!end) return mail;
+  const card = mail.text.slice(from, from + end.index + end[0].length);
+  return {
+    ...mail,
+    text: mail.text.replace(card, ''),
+    attached: [...mail.attached, { type: 'text/vcard', name: '', text: card }],
+  };
+}
+
+/** The person of an attached card. */
+export function fromCard(mail: Mail): Draft | null {
+  const card = mail.attached.find(({ type, name }) => /vcard|directory/.test(type) || /\.vcf$/i.test(name));
+  if (!card) return null;
+  const reader = new CardReader();
+  const [first] = [...reader.feed(card.text), ...reader.end()];
+  if (!first) return null;
+  const person = readCard(first, 1, 2026);
+  return {
+    ...blank(),
+    first: person.first || null,
+    last: person.last || null,
+    emails: person.emails,
+    phones: person.phones.map((number) => ({ number, extension: person.extensions[number] ?? null })),
+  };
+}

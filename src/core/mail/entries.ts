@@ -1,0 +1,217 @@
+/** Takes what labelled values name, and whether they speak of several people. */
+import { addPhones, blank, oneLine, unique, unquoted, type Draft } from './draft';
+import { beforeSignature } from './forwarded';
+import { plainText } from './html';
+import { channelOf, meaningOf, plainLabel, type Meaning } from './labels';
+import type { Reading } from './mail';
+import { addressIn, budgetIn, dayIn, rolesChosen, roomsIn, wantsIn } from './prose';
+import {
+  chosenOf,
+  emailsIn,
+  listingIn,
+  personName,
+  phonesIn,
+  phonesOf,
+  plainValue,
+  saidYes,
+  sumsIn,
+  type NameFound,
+} from './values';
+
+const NOT_SAID = (value: string): boolean => !plainValue(value.split('\n')[0]!) && !value.includes('\n');
+
+/** Whether the labels speak of several people, one after another: a digest. */
+export function isDigest({ entries }: Reading): boolean {
+  const seen = new Map<string, Set<string>>();
+  for (const { label, value, path = [] } of entries) {
+    const meaning = meaningOf(label, path);
+    if (meaning !== 'name' && meaning !== 'first' && meaning !== 'email') continue;
+    const known = meaning === 'email' ? emailsIn(value).join() : personName(value) && oneLine(value).toLowerCase();
+    if (!known) continue;
+    const key = `${path.join('.')} ${plainLabel(label)}`;
+    seen.set(key, (seen.get(key) ?? new Set()).add(known));
+  }
+  return [...seen].some(([key, values]) => values.size > 1 && (!/mail/.test(key) || values.size > 2));
+}
+
+/** `Araminta Boyle says:` */
+const SAYS = /^(\p{Lu}\S+(?: \S+){1,3}) (?:says|said|wrote|writes|asks|asked)\b/u;
+const asksBoth = (label: string): boolean => /\bbuy/i.test(label) && /\bsell/i.test(label);
+const BOTH = /^(?:both|beides?|ambos|las dos|les deux|entramb[ei]|allebei|begge|båda)\b/iu;
+
+/** So is what speaks before its number: `wants to view 5 Skerry Path in Petrel Point`. */
+const SAID_BEFORE = /^\D*(?<!\p{L})\p{Ll}{2,}\s\D*\d/u;
+/** What is longer than an address is a sentence with one. */
+const MOST_WORDS = 11;
+
+/** Takes what labels name. */
+export function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
+  const draft = blank();
+  const messages: string[] = [];
+  const has = (wanted: Meaning) => entries.some(({ label, path, value }) => meaningOf(label, path) === wanted && value.trim());
+  const [hasFirst, hasLast] = [has('first'), has('last')];
+  let given: NameFound | null = null;
+  /** The address may be where the lead lives: what is called the property is rather it. */
+  let ownStreet = false;
+  for (const { label, value: whole, path = [] } of entries) {
+    const value = chosenOf(whole);
+    if (!value.trim() || NOT_SAID(value)) continue;
+    const meaning = meaningOf(label, path);
+    switch (meaning) {
+      case 'email':
+        draft.emails.push(...emailsIn(plainValue(value) || value));
+        addPhones(draft, phonesIn(plainValue(value).replace(/\S+@\S+/g, ' ')));
+        break;
+      case 'phone':
+        if (!/\d{3}/.test(value) && /caller/i.test(label)) given ??= personName(value);
+        addPhones(draft, phonesOf(plainText(value)));
+        break;
+      case 'first':
+        draft.first ??= oneName(value);
+        break;
+      case 'last':
+        draft.last ??= oneName(value);
+        break;
+      case 'name':
+        draft.chosen.push(...rolesChosen(label.replace(/\bname\b|['’]s\b/giu, '')));
+        if (rolesChosen(value).length) draft.chosen.push(...rolesChosen(value));
+        else if (hasLast && !hasFirst) draft.first ??= oneName(value);
+        else if (hasFirst && !hasLast && !value.trim().includes(' ')) draft.last ??= oneName(value);
+        else given ??= orderedByLabel(label, value) ?? personName(value);
+        draft.emails.push(...emailsIn(plainValue(value)));
+        addPhones(draft, phonesIn(plainText(plainValue(value))));
+        break;
+      case 'partner':
+        takePartner(draft, label, value);
+        break;
+      case 'selling':
+        draft.cues.push('selling');
+        messages.push(value);
+        break;
+      case 'message':
+        given ??= personName(SAYS.exec(label)?.[1] ?? '');
+        messages.push(value);
+        break;
+      case 'consent': {
+        const channel = channelOf(label) ?? null;
+        const yes = saidYes(value);
+        if (channel && yes !== null) draft.permissions[channel] = yes ? 'granted' : 'withdrawn';
+        else takeUnlabelled(draft, value);
+        break;
+      }
+      case 'budget': {
+        const least = /\b(?:from|min|minimum|desde|ab|lower)\b/i.test(plainLabel(label));
+        const budget = budgetIn(value, true);
+        if (/\bmonth/i.test(label) || sumsIn(value).some(({ monthly }) => monthly)) draft.cues.push('monthly rent');
+        Object.assign(
+          draft.wants,
+          least && budget.priceMax !== undefined && budget.priceMin === undefined ? { priceMin: budget.priceMax } : budget,
+        );
+        break;
+      }
+      case 'price': {
+        const range = budgetIn(value, true);
+        draft.cues.push(value);
+        if (/\b(?:rent|miete|kaltmiete|loyer|alquiler|renta|affitto|huur|leie|hyra)\b/i.test(plainLabel(label)))
+          draft.cues.push('monthly rent');
+        if (range.priceMin !== undefined && range.priceMax !== undefined) Object.assign(draft.wants, range);
+        else draft.listing.price ??= sumsIn(value)[0]?.value;
+        break;
+      }
+      case 'beds':
+      case 'baths': {
+        const rooms = roomsIn(value);
+        const both = /\bbath/i.test(label) ? /(\d{1,2})\s*\+?\s*[/,|&]\s*(\d{1,2}(?:\.\d)?)/.exec(value) : null;
+        const bare = /^\D{0,12}(\d{1,2}(?:[.,]\d)?)\s*\+?\D{0,12}$/.exec(value.trim())?.[1];
+        if (Object.keys(rooms).length) Object.assign(draft.wants, rooms);
+        else if (both && meaning === 'beds') Object.assign(draft.wants, { bedsMin: Number(both[1]), bathsMin: Number(both[2]) });
+        else if (bare) draft.wants[meaning === 'beds' ? 'bedsMin' : 'bathsMin'] = Number(bare.replace(',', '.'));
+        break;
+      }
+      case 'listing': {
+        const listing = listingIn(value);
+        if (listing.address && listing.address.split(' ').length > MOST_WORDS) listing.address = addressIn(value) ?? undefined;
+        else if (listing.address && SAID_BEFORE.test(listing.address)) listing.address = addressIn(value) ?? listing.address;
+        draft.cues.push(value);
+        draft.listing = ownStreet ? { ...draft.listing, ...listing } : { ...listing, ...draft.listing };
+        if (listing.address) ownStreet = false;
+        break;
+      }
+      case 'address': {
+        const { address, price } = listingIn(value);
+        if (address && !draft.listing.address)
+          ownStreet = !/\b(?:property|home|house|listing|objekt|bien|inmueble)\b/i.test(label);
+        draft.listing = { ...(address ? { address } : {}), ...(price ? { price } : {}), ...draft.listing };
+        break;
+      }
+      case 'areas':
+        draft.wants.areas = unique([
+          ...(draft.wants.areas ?? []),
+          ...plainValue(value)
+            .split(/\s*[;,/、，]\s*|\s+(?:or|and|und|oder|o|y|of|en|ou|et|veya|ve|lub|или)\s+/)
+            .filter((one) => /\p{L}/u.test(one) && !/\d/.test(one)),
+        ]);
+        break;
+      case 'move':
+        draft.moveDate ??= dayIn(value, now);
+        break;
+      case 'purpose':
+        draft.wants = { ...wantsIn(value), ...draft.wants };
+        draft.cues.push(value);
+        draft.chosen.push(
+          ...rolesChosen(value),
+          ...(asksBoth(label) && BOTH.test(value.trim()) ? (['buyer', 'seller'] as const) : []),
+        );
+        break;
+      case null:
+        takeUnlabelled(draft, value);
+        break;
+      case 'ignored':
+        if (/(?:^| )type$/.test(plainLabel(label))) {
+          draft.chosen.push(...rolesChosen(value));
+          draft.cues.push(value);
+        }
+        break;
+    }
+  }
+  if (given) {
+    draft.first ??= given.first;
+    draft.last ??= given.last;
+    if (given.partner && !draft.partner) draft.partner = given.partner;
+  }
+  draft.message = messages.map((one) => unquoted(one)).join('\n\n');
+  for (const line of beforeSignature(prose.join('\n')).split('\n'))
+    if (/@/.test(line) ? !draft.emails.length : !draft.phones.length) takeUnlabelled(draft, line);
+  return draft;
+}
+
+/** Where the label says that it asks for surnames, there are two of them; where it says that the family comes first, it does. */
+function orderedByLabel(label: string, value: string): NameFound | null {
+  const plain = plainLabel(label);
+  const familyFirst = /^(?:ho (?:va )?ten|(?:teljes )?nev)$/.test(plain)
+    ? /^(\p{Lu}\p{L}*)\s+(\p{Lu}.*)$/u.exec(value.trim())
+    : null;
+  if (familyFirst) return { first: familyFirst[2]!, last: familyFirst[1]!, partner: null };
+  const read = /apellidos/.test(plain) ? personName(value) : null;
+  const words = [read?.first, read?.last].filter(Boolean).join(' ').split(' ');
+  if (!read || read.partner || words.length < 3 || words.some((one) => /^\p{Ll}/u.test(one))) return null;
+  return { ...read, first: words.slice(0, -2).join(' '), last: words.slice(-2).join(' ') };
+}
+/** A name of which first or last is told apart already. */
+const oneName = (value: string): string | null => {
+  const read = personName(value);
+  return read && [read.first, read.last].filter(Boolean).join(' ');
+};
+function takePartner(draft: Draft, label: string, value: string): void {
+  const which = meaningOf(label);
+  const partner = (draft.partner ??= { first: null, last: null });
+  if (which === 'first') partner.first ??= oneName(value);
+  else if (which === 'last') partner.last ??= oneName(value);
+  else if (which === 'name' || which === 'partner') Object.assign(partner, personName(value) ?? {}, { partner: undefined });
+}
+/** A value that is nothing but an address or a number says by itself what it is. */
+function takeUnlabelled(draft: Draft, value: string): void {
+  const text = plainText(value).trim();
+  if (/^\S+@\S+$/.test(text)) draft.emails.push(...emailsIn(text));
+  else if (/^[+(\d][\d\s().\-/]{8,}(?:\s*(?:x|ext\.?)\s*\d+)?$/i.test(text)) addPhones(draft, phonesOf(text));
+}

@@ -1,0 +1,45 @@
+/** Takes what sentences say, for mails without labels: of whoever wrote them, or of whom they are about. */
+import { addPhones, blank, type Draft } from './draft';
+import { beforeSignature, withoutDevice, withoutQuoted, withoutService } from './forwarded';
+import type { Mail } from './mail';
+import { withoutFacts } from './own-words';
+import { movingDayIn, introducedName, reportedName, withWhom } from './prose';
+import { answersTo, DESK, isDesk } from './sender';
+import { emailsIn, phonesIn, senderName } from './values';
+import { fromSubject, inOrder, signedName } from './who';
+
+/** `her number is 360-555-0199`, in a letter of somebody who writes of themselves. */
+const OF_ANOTHER =
+  /\b(?:her|his|their|whose)\s+(?:\p{L}+\s+)?(?:number|phone|cell|mobile)\b[^\d+(\n]{0,12}[+(]?\d[\d\s().-]{8,}/giu;
+
+/** Takes what sentences say, for mails without labels. */
+export function fromProse(mail: Mail, body: string, now: Date | null): Draft {
+  const own = withoutQuoted(body);
+  const desk = isDesk(mail);
+  const words = desk ? withoutService(beforeSignature(own), mail) : withoutDevice(beforeSignature(own, mail.from?.name));
+  const domain = mail.from?.address.split('@')[1] ?? '';
+  const reported = reportedName(`${mail.subject}\n${words}`);
+  const theirs = (email: string): boolean =>
+    !desk && reported !== null && email !== mail.from!.address.toLowerCase() && !DESK.test(email.split('@')[0]!);
+  const others = emailsIn(words).filter((email) => !email.endsWith(`@${domain}`) || theirs(email));
+  const draft = blank();
+  if (others.length || desk) {
+    const who = reported ?? introducedName(words) ?? (desk ? signedName(own) : null);
+    Object.assign(draft, { first: who?.first ?? null, last: who?.last ?? null, partner: who?.partner ?? null, emails: others });
+    addPhones(draft, phonesIn(words));
+  } else {
+    const who = inOrder(senderName(mail.from!.name), own) ?? introducedName(own);
+    Object.assign(draft, { first: who?.first ?? null, last: who?.last ?? null, partner: who?.partner ?? null });
+    const { address } = mail.from!;
+    /* The address that a telephone has for text messages is its number. */
+    const gateway = /^\+?\d{10,15}$/.test(address.split('@')[0]!) ? phonesIn(address.split('@')[0]!) : [];
+    if (!gateway.length) draft.emails.push(address.toLowerCase());
+    addPhones(draft, [...gateway, ...phonesIn(own.replace(OF_ANOTHER, ' '))]);
+  }
+  draft.partner ??= withWhom(words);
+  draft.message = withoutFacts(words);
+  if (desk) answersTo(mail, draft);
+  if (desk && !draft.emails.length && !draft.phones.length) fromSubject(draft, mail.subject);
+  draft.moveDate = movingDayIn(words, now);
+  return draft;
+}
