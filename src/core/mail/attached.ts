@@ -1,5 +1,5 @@
 /** What a mail holds or carries beside its words: documents of machines, the card of a person. */
-import { CardReader, readCard } from '../imports';
+import { CardReader, findDelimiter, readCard, readCsv } from '../imports';
 import { readJson, readPairs, readXml } from './documents';
 import { blank, type Draft } from './draft';
 import type { Entry, Mail } from './mail';
@@ -12,9 +12,16 @@ export function documentEntries(mail: Mail): Entry[] {
     (/^\s*<(?:\?xml|(\w+)[^>]*>[^]*<\/\1>\s*$)/.test(mail.text) ? readXml(mail.text) : []);
   for (const { type, name, text } of mail.attached) {
     if (/json/.test(type) || /\.json$/i.test(name)) entries.push(...(readJson(text) ?? []));
+    else if (/csv/.test(type) || /\.csv$/i.test(name)) entries.push(...tableEntries(text));
     else if (/xml/.test(type) || /\.xml$/i.test(name)) entries.push(...readXml(text));
   }
   return entries;
+}
+
+/** The one row of a table, by its headings; of several a person must look. */
+function tableEntries(text: string): Entry[] {
+  const [heads, ...rows] = readCsv(text.slice(0, 20_000), findDelimiter(text)).map(({ cells }) => cells);
+  return heads && rows.length === 1 ? heads.map((label, n) => ({ label, value: rows[0]![n] ?? '' })) : [];
 }
 
 /** A card that stands in the text is one that is attached. */

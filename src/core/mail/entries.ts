@@ -1,10 +1,11 @@
 /** Takes what labelled values name, and whether they speak of several people. */
+import { dayIn } from './days';
 import { addPhones, blank, oneLine, unique, unquoted, type Draft } from './draft';
 import { beforeSignature } from './forwarded';
 import { plainText } from './html';
 import { channelOf, meaningOf, plainLabel, type Meaning } from './labels';
 import type { Reading } from './mail';
-import { addressIn, budgetIn, dayIn, rolesChosen, roomsIn, wantsIn } from './prose';
+import { addressIn, budgetIn, rolesChosen, roomsIn, wantsIn } from './prose';
 import {
   chosenOf,
   emailsIn,
@@ -130,6 +131,9 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
       }
       case 'listing': {
         const listing = listingIn(value);
+        const numbered =
+          /(?:^| )(?:mls|id|ref|reference|number|no|nr)$/.test(plainLabel(label)) && /^#?\s*(\d{4,10})$/.exec(value.trim());
+        if (numbered) listing.id = numbered[1]!;
         if (listing.address && listing.address.split(' ').length > MOST_WORDS) listing.address = addressIn(value) ?? undefined;
         else if (listing.address && SAID_BEFORE.test(listing.address)) listing.address = addressIn(value) ?? listing.address;
         draft.cues.push(value);

@@ -22,7 +22,7 @@ export const isAutomatic = (mail: Mail): boolean =>
   /^auto-(?:replied|notified)/i.test(header(mail, 'auto-submitted')) ||
   /^auto[_-]reply$/i.test(header(mail, 'precedence')) ||
   Boolean(header(mail, 'x-autoreply') || header(mail, 'x-autorespond')) ||
-  /^(?:auto(?:matic|matische|mática|matique)? ?-?(?:reply|response|antwort)|out of (?:the )?office|automatische antwort|abwesenheit\p{L}*|respuesta automática|réponse automatique|risposta automatica|automatisch antwoord|automatiskt svar|autosvar)\s*(?:[:：]|$)/iu.test(
+  /^(?:auto(?:matic|matische|mática|matique)? ?-?(?:reply|response|antwort)|out of (?:the )?office|fuera de (?:la )?oficina|fora do escritório|fuori (?:sede|ufficio)|absence du bureau|absent du bureau|afwezig\p{L}*|frånvaro\p{L}*|fravær\p{L}*|automatische antwort|abwesenheit\p{L}*|respuesta automática|réponse automatique|risposta automatica|automatisch antwoord|automatiskt svar|autosvar)\s*(?:[:：]|$)/iu.test(
     mail.subject,
   ) ||
   isCalendarAnswer(mail) ||

@@ -47,7 +47,7 @@ export function channelOf(text: string): 'call' | 'text' | 'email' | 'letter' | 
     return 'email';
   if (
     word(
-      'calls?|called|calling|rufen|ruf|anzurufen|phones?|telephone|telefon\\p{L}*|llamadas?|llamar|appels?|anrufe?\\p{L}*|chiamate|bellen|ringe|ligacoes',
+      'calls?|called|calling|rufen|ruf|anzurufen|phones?|telephone|telefon\\p{L}*|llam\\p{L}*|appel\\p{L}*|anrufe?\\p{L}*|chiamate|bellen|ringe|ligacoes',
     ).test(plain)
   )
     return 'call';
@@ -96,7 +96,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'email',
     word(
-      'e ?mails?|e-?mails?|mail|reply to|electronic mail|email address|correo|correo electronico|courriel|adresse mail|posta elettronica|e ?post|e-?postadresse|write to (?:you|them)|reach (?:them|you) at|adres e mail|e ?posta|posta|почта|электронная почта|эл почта|email cim|e mail cim|sahkoposti|البريد|البريد الالكتروني|(?:reach|write|mail) (?:her|him|them|me) (?:at|on|to)',
+      'e ?mails?|e-?mails?|mail|reply to|reach(?: at)?|electronic mail|email address|correo|correo electronico|courriel|adresse mail|posta elettronica|e ?post|e-?postadresse|write to (?:you|them)|reach (?:them|you) at|adres e mail|e ?posta|posta|почта|электронная почта|эл почта|email cim|e mail cim|sahkoposti|البريد|البريد الالكتروني|(?:reach|write|mail) (?:her|him|them|me) (?:at|on|to)',
     ),
   ],
   [
@@ -145,7 +145,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'name',
     word(
-      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|attendee|participant|registrant|transferee|relocatee|assignee|employee|lessee|purchaser|homeowner|patron|candidate|kunde|kundin|cliente|(?:requested|submitted|sent|asked) by|requester|borrower|isim|adiniz|имя|ім я|jmeno|meno|nev|nimi|nume|nama(?: lengkap)?|ονομα|pangalan|الاسم|enquirer',
+      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|persona(?: interesada)?|interesada|propietari[oa]|titular|proprietaire|propri?etario|eigentumer(?:in)?|eigenaar|kontaktdaten|contact (?:details|information)|datos de contacto|coordonnees|dati di contatto|contactgegevens|attendee|participant|registrant|transferee|relocatee|assignee|employee|lessee|purchaser|homeowner|patron|candidate|kunde|kundin|cliente|(?:requested|submitted|sent|asked) by|requester|borrower|isim|adiniz|имя|ім я|jmeno|meno|nev|nimi|nume|nama(?: lengkap)?|ονομα|pangalan|الاسم|enquirer',
     ),
   ],
   [
@@ -175,7 +175,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'purpose',
     word(
-      'purpose|role|subject|topic|reason|interest|interested|interesses?|interes|interessen|i am an?|looking (?:to|for)|buying or selling|zweck|objetivo|anliegen|intent|request type|lead type|ik wil|ich (?:mochte|will)|je (?:souhaite|veux|cherche)|quiero|deseo|busco|eu quero|quero|jeg vil|jag vill|chce|voglio|vorrei|i (?:want|would like)(?: to)?|temat|betreff|asunto|objet|onderwerp|oggetto|assunto|emne|amne|konu|тема|цель|cel|amac|muc dich|ucel|cel zapytania|finalidade|objectif|scopo|doel',
+      'purpose|role|subject|topic|reason|motivo|motif|grund|reden|projet|proyecto|progetto|projeto|vorhaben|buying position|wants|wanted|seeking|needs|interest|interested|interesses?|interes|interessen|i am an?|looking (?:to|for)|buying or selling|zweck|objetivo|anliegen|intent|request type|lead type|ik wil|ich (?:mochte|will)|je (?:souhaite|veux|cherche)|quiero|deseo|busco|eu quero|quero|jeg vil|jag vill|chce|voglio|vorrei|i (?:want|would like)(?: to)?|temat|betreff|asunto|objet|onderwerp|oggetto|assunto|emne|amne|konu|тема|цель|cel|amac|muc dich|ucel|cel zapytania|finalidade|objectif|scopo|doel',
     ),
   ],
 ];

@@ -1,9 +1,10 @@
 /** Takes what sentences say, for mails without labels: of whoever wrote them, or of whom they are about. */
+import { movingDayIn } from './days';
 import { addPhones, blank, type Draft } from './draft';
 import { beforeSignature, withoutDevice, withoutQuoted, withoutService } from './forwarded';
 import type { Mail } from './mail';
 import { withoutFacts } from './own-words';
-import { movingDayIn, introducedName, reportedName, withWhom } from './prose';
+import { introducedName, reportedName, withWhom } from './prose';
 import { answersTo, DESK, isDesk } from './sender';
 import { emailsIn, phonesIn, senderName } from './values';
 import { fromSubject, inOrder, signedName } from './who';

@@ -103,6 +103,8 @@ function inner(outer: Found): Found {
 
 /** Labels one after another on a line, divided by bars, as lines; and a row of a table drawn with bars. */
 function unbarred(line: string): string[] {
+  const two = /^(\p{L}[\p{L} ]{1,20}:\s*\S{1,12})\s+(\p{Lu}\p{L}+:\s*\S.*)$/u.exec(line);
+  if (two && meaningOf(two[1]!.split(':')[0]!) && meaningOf(two[2]!.split(':')[0]!)) return [two[1]!, two[2]!];
   const row = /^\s*\|(.+)\|\s*$/
     .exec(line)?.[1]!
     .split('|')
@@ -169,6 +171,8 @@ export function readLines(text: string): Reading {
   for (const [at, line] of lines.entries()) {
     const trimmed = line.trim();
     const now = open as { entry: Entry; meaning: Meaning | null; below: boolean } | null;
+    /* A line drawn below a heading. */
+    if (/^[=~*_-]{4,}$/.test(trimmed) && lines[at - 1]?.trim()) continue;
     if (/^(?:--|__{3,})\s*$/.test(trimmed)) {
       close();
       reading.prose.push(...lines.slice(at));

@@ -15,7 +15,7 @@ const COUPLE = new RegExp(
   'mu',
 );
 const THIRD = new RegExp(
-  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur|[Aa]) (?:client|friend|customer|buyer|seller|neighbou?r|sister|brother|mother|father|mom|dad|son|daughter|cousin|aunt|uncle|niece|nephew|colleague|boss|co-?worker),? )${NAME}(?=\\s+(?:is|has|wants|would|needs|asked|asks|called|stopped|says|said|wrote|writes|requested|inquired)\\b)`,
+  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur|[Aa]) (?:client|friend|customer|buyer|seller|neighbou?r|sister|brother|mother|father|mom|dad|son|daughter|cousin|aunt|uncle|niece|nephew|(?:new )?(?:hire|employee|transferee)|colleague|boss|co-?worker),? )${NAME}(?=\\s+(?:is|has|wants|would|needs|asked|asks|called|stopped|says|said|wrote|writes|requested|inquired|starts|looks|moves|will)\\b)`,
   'mu',
 );
 const CAPITALISED = /^\p{Lu}|^[^\p{Ll}\p{Lu}]/u;
@@ -25,7 +25,7 @@ const ITS = new RegExp(`\\b[Ii]t['’]s\\s+(${CAP}\\s+${CAP})`, 'u');
 /** Somebody who says who they are. */
 export function introducedName(text: string): NameFound | null {
   const found = INTRODUCED.exec(text);
-  const name = found && CAPITALISED.test(found[1]!) ? found[1]! : ITS.exec(text)?.[1];
+  const name = found && CAPITALISED.test(found[1]!) && !/^im\s/.test(found[0]) ? found[1]! : ITS.exec(text)?.[1];
   return name ? personName(name.split(/\s+(?=I['’]?m\b|I\b)/)[0]!) : null;
 }
 /** A name with a way to reach whoever has it right behind: `Barnaby Thistle (barnaby@…, 564-555-0113)`. */
@@ -104,7 +104,7 @@ const CHOSEN: [ContactRole, RegExp][] = [
   ['landlord', /^(?:a |an )?(?:landlords?|property owners?|vermieter(?:in)?|arrendador(?:a)?|bailleur)$/iu],
   [
     'seller',
-    /^(?:a |an |home )*(?:sellers?|owners?|homeowners?|verkäufer(?:in)?|vendedor(?:a)?|vendeur|venditore|verkoper|sprzedający|satıcı|продавец)$/iu,
+    /^(?:a |an |home )*(?:sellers?|owners?|homeowners?|verkäufer(?:in)?|propietari[oa]|propriétaire|proprietari[oa]|eigentümer(?:in)?|eigenaar|vendedor(?:a)?|vendeur|venditore|verkoper|sprzedający|satıcı|продавец)$/iu,
   ],
   [
     'renter',
@@ -112,7 +112,7 @@ const CHOSEN: [ContactRole, RegExp][] = [
   ],
   [
     'buyer',
-    /^(?:a |an |home |first[- ]time |first[- ]time home )*(?:buyers?|käufer(?:in)?|comprador(?:a)?|acheteur|compratore|acquirente|koper|kupujący|alıcı|покупатель)$/iu,
+    /^(?:a |an |home |cash |first[- ]time |first[- ]time home )*(?:buyers?|käufer(?:in)?|comprador(?:a)?|acheteur|compratore|acquirente|koper|kupujący|alıcı|покупатель)$/iu,
   ],
 ];
 /** Roles that somebody chose from a list: `Buyer`, `Seller & buyer`. */
@@ -176,7 +176,7 @@ const counted = (whole: string, pattern: RegExp): number | undefined => {
 };
 
 const MOST =
-  /(?<!\p{L})(?:up to|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|(?:no|not) more than|less than|under|below|hasta|fins a|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|upp till|opp til|op til|budget|spend|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
+  /(?<!\p{L})(?:up to|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|no más de|maximaal|(?:no|not) more than|less than|under|below|hasta|fins a|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|upp till|opp til|op til|budget|spend|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
 const LEAST =
   /(?<!\p{L})(?:at least|minimum|min|over|above|from|starting at|desde|mínimo|a partir de|ab|mindestens|à partir de|minimo|vanaf)(?!\p{L})/iu;
 
@@ -296,11 +296,16 @@ const NOT_ALWAYS =
   /\b(?:before|after|until|between|on (?:week|mon|tue|wed|thu|fri|sat|sun)\p{L}*|at night|in the (?:morning|afternoon|evening)s?|at work)\b/iu;
 const NO_MATTER = /\b(?:don['’]t mind|no problem|not a problem|no worries)\b/iu;
 
+/** `Texting is fine`. */
+const FINE = /(\p{L}+) (?:is|are) (?:fine|ok|okay|welcome|alright|no problem)\b/iu;
 /** Permissions that sentences give or take, clause by clause. */
 export function permissionsIn(text: string): Partial<Record<MailChannel, 'granted' | 'withdrawn'>> {
   const said: Partial<Record<MailChannel, 'granted' | 'withdrawn'>> = {};
   for (const clause of text.replace(/\s+/g, ' ').split(/[.;!?]\s+|,\s*|\s+but\s+/i)) {
     if (NO_MATTER.test(clause) || NOT_ALWAYS.test(clause) || /\bwork (?:address|e-?mail|mail|number)\b/iu.test(clause)) continue;
+    const fine = FINE.exec(clause);
+    const channel = fine && channelOf(fine[1]!);
+    if (channel && !FORBIDS.test(clause)) said[channel] ??= 'granted';
     const forbids = FORBIDS.exec(clause);
     const grants = GRANTS.exec(clause);
     if (!forbids && !grants) continue;
@@ -330,14 +335,15 @@ const STREET_FIRST = new RegExp(
 );
 /** A postal address in running text. */
 export function addressIn(text: string): string | null {
-  const other = STREET_FIRST.exec(text.replace(/\s+/g, ' '));
-  if (other) return [`${other[1]!.trim()} ${other[2]}`, other[3]?.trim()].filter(Boolean).join(', ');
-  for (const found of text.replace(/\s+/g, ' ').matchAll(ADDRESS)) {
+  const plain = text.replace(/\s+/g, ' ');
+  const other = STREET_FIRST.exec(plain);
+  for (const found of plain.matchAll(ADDRESS)) {
     const [, number, street, town, postal] = found;
     if (MONTH.test(street!) || NO_STREET.test(street!) || (street!.trim().length < 4 && !town)) continue;
+    if (other && other.index < found.index) break;
     return [`${number} ${street!.trim()}`, [town?.trim(), postal].filter(Boolean).join(' ')].filter(Boolean).join(', ');
   }
-  return null;
+  return other && [`${other[1]!.trim()} ${other[2]}`, other[3]?.trim()].filter(Boolean).join(', ');
 }
 
 const LISTING_ID =
@@ -347,54 +353,3 @@ const CALLED_ID = /\b(?:mls|listing|property|ref(?:erence)?)\.?\s*(?:id|no\.?|nu
 /** The number of a listing in running text. */
 export const listingIdIn = (text: string): string | null =>
   LISTING_ID.exec(text)?.[1]?.replace(/^(?:MLS|REF|NR|ID) (?=\d{4})/, '') ?? CALLED_ID.exec(text)?.[1] ?? null;
-
-const MONTHS = 'january february march april may june july august september october november december'.split(' ');
-/** How months begin in the languages of lead mails, without accents; in the order of the year. */
-const MONTHS_BEGIN = [
-  /^(?:jan|ene|gen|sty)/,
-  /^(?:feb|fev|fevr|lut)/,
-  /^(?:mar|maart|mrt)/,
-  /^(?:apr|avr|abr|kwi)/,
-  /^(?:may|mai|mag|mei|maj)/,
-  /^(?:june?$|jun[io]|juin|giu|jun$|cze)/,
-  /^(?:july?$|jul[io]|juil|lug|jul$|lip)/,
-  /^(?:aug|ago|aout|sie)/,
-  /^(?:sep|set|wrz)/,
-  /^(?:oct|okt|ott|out|paz)/,
-  /^(?:nov|lis)/,
-  /^(?:dec|dez|des|dic|gru)/,
-];
-const MOVING =
-  /\b(?:mov(?:e|es|ing)|relocat\p{L}*|lease|out of|rental|be there|settled|start(?:s|ing)?|transfer\p{L}*|in by|in before|umzug|umziehen|einzug|einziehen|ziehen|mud\p{L}*|traslad\p{L}*|emménag\p{L}*|déménag\p{L}*|trasfer\p{L}*|verhui\p{L}*|miete\p{L}*|alquil\p{L}*|loc(?:ation|ataire)|huren|ab dem|à partir du|a partir del?|vanaf)\b/iu;
-/** The day by which somebody says that they move: of all days named only one of a sentence that speaks of it. */
-export const movingDayIn = (text: string, now: Date | null): string | undefined =>
-  text
-    .split(/(?<=[!?\n])|(?<=\p{Ll}\.)\s+/u)
-    .filter((sentence) => MOVING.test(sentence))
-    .map((sentence) => dayIn(sentence, now))
-    .find((day) => day !== undefined);
-
-/** A day on which somebody moves, as far as the words say it. @param now the day of the mail, for words without a year */
-export function dayIn(text: string, now: Date | null): string | undefined {
-  const iso = /\b(20\d\d)-(\d\d)-(\d\d)\b/.exec(text);
-  if (iso) return iso[0];
-  const month = (name: string) => {
-    const plain = name.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-    return MONTHS_BEGIN.findIndex((one) => one.test(plain)) + 1;
-  };
-  const two = (n: number) => String(n).padStart(2, '0');
-  const dayFirst = /\b(\d{1,2})(?:\.|er|º)?\s+(?:de\s+)?(\p{L}{3,10})\.?,?\s+(?:del?\s+)?(20\d\d)\b/u.exec(text);
-  if (dayFirst && month(dayFirst[2]!)) return `${dayFirst[3]}-${two(month(dayFirst[2]!))}-${two(Number(dayFirst[1]))}`;
-  const monthFirst = /\b(\p{L}{3,9})\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?\s+(20\d\d)\b/u.exec(text);
-  if (monthFirst && month(monthFirst[1]!)) return `${monthFirst[3]}-${two(month(monthFirst[1]!))}-${two(Number(monthFirst[2]))}`;
-  const monthOnly = /(?<![\p{L}\d])(\p{L}{3,9})\.?,?\s+(20\d\d)\b/u.exec(text);
-  if (monthOnly && MONTHS.some((one) => one === monthOnly[1]!.toLowerCase() || one.slice(0, 3) === monthOnly[1]!.toLowerCase()))
-    return `${monthOnly[2]}-${two(month(monthOnly[1]!))}`;
-  const end = /\bend of (\p{L}+)/iu.exec(text);
-  if (end && now && MONTHS.includes(end[1]!.toLowerCase())) {
-    const wanted = month(end[1]!);
-    const year = now.getUTCFullYear() + (wanted < now.getUTCMonth() + 1 ? 1 : 0);
-    return `${year}-${two(wanted)}-${two(new Date(Date.UTC(year, wanted, 0)).getUTCDate())}`;
-  }
-  return undefined;
-}

@@ -11,9 +11,10 @@ import { plainText, readHtml, shownText } from './html';
 import { isAutomatic, isBounce, isBulk, isBusiness, isReply, isRubbish } from './kind';
 import { fromProse } from './letter';
 import { readLines } from './lines';
+import { movingDayIn } from './days';
 import type { Entry, LeadMail, Mail, Reading } from './mail';
 import { ownWords, serviceWords, theirTurns } from './own-words';
-import { addressIn, movingDayIn, introducedName, listingIdIn, permissionsIn, reportedName, rolesSaid, wantsIn } from './prose';
+import { addressIn, introducedName, listingIdIn, permissionsIn, reportedName, rolesSaid, wantsIn } from './prose';
 import { answersTo, isDesk, sourceOf } from './sender';
 import { senderName, sumsIn } from './values';
 import { nameTwice } from './who';
@@ -146,7 +147,7 @@ function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): Lea
   if (draft.listing.address && draft.listing.price === undefined) {
     const price = serviceWords(prose, draft)
       .split('\n')
-      .find((line) => OF_HOME.test(line) || (/[$€£]\s?\d/.test(line) && addressIn(line) === draft.listing.address));
+      .find((line) => OF_HOME.test(line) || (addressIn(line) === draft.listing.address && sumsIn(line).some(({ sure }) => sure)));
     if (price) draft.listing.price = sumsIn(price).find(({ sure }) => sure)?.value;
     if (draft.listing.price === undefined) delete draft.listing.price;
     if (/\/\s*mo/i.test(price ?? '')) draft.cues.push('monthly rent');

@@ -253,7 +253,7 @@ export function listingIn(value: string): { id?: string; address?: string; price
     .map((part) => part.replace(/\s+/g, ' ').trim())
     .filter(Boolean);
   const rest: string[] = [];
-  for (const part of parts) {
+  for (const part of parts.flatMap((one) => /^([A-Z]{1,5}-\d{3,9}) (?=\d)(.+)$/.exec(one)?.slice(1) ?? one)) {
     if (ROOMS.test(part)) continue;
     const id = listingId(part);
     if (id && !listing.id) listing.id = id;
