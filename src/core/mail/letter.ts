@@ -5,7 +5,7 @@ import { beforeSignature, withoutDevice, withoutQuoted, withoutService } from '.
 import type { Mail } from './mail';
 import { withoutFacts } from './own-words';
 import { introducedName, reportedName, withWhom } from './prose';
-import { answersTo, DESK, isDesk } from './sender';
+import { answersTo, DESK, isDesk, isOnlyCalledOddly } from './sender';
 import { emailsIn, phonesIn, senderName } from './values';
 import { fromSubject, inOrder, signedName } from './who';
 
@@ -17,7 +17,10 @@ const OF_ANOTHER =
 export function fromProse(mail: Mail, body: string, now: Date | null): Draft {
   const own = withoutQuoted(body);
   const desk = isDesk(mail);
-  const words = desk ? withoutService(beforeSignature(own), mail) : withoutDevice(beforeSignature(own, mail.from?.name));
+  const words =
+    desk && !isOnlyCalledOddly(mail)
+      ? withoutService(beforeSignature(own), mail)
+      : withoutDevice(beforeSignature(own, mail.from?.name));
   const domain = mail.from?.address.split('@')[1] ?? '';
   const reported = reportedName(`${mail.subject}\n${words}`);
   const theirs = (email: string): boolean =>
@@ -40,6 +43,9 @@ export function fromProse(mail: Mail, body: string, now: Date | null): Draft {
   draft.partner ??= withWhom(words);
   draft.message = withoutFacts(words);
   if (desk) answersTo(mail, draft);
+  /* A person whose sender is called by the matter and not by a name. */
+  if (desk && !draft.emails.length && isOnlyCalledOddly(mail) && /\b(?:I|I['’]m|my|we)\b/.test(words))
+    draft.emails.push(mail.from!.address.toLowerCase());
   if (desk && !draft.emails.length && !draft.phones.length) fromSubject(draft, mail.subject);
   draft.moveDate = movingDayIn(words, now);
   return draft;

@@ -1,11 +1,14 @@
 /** What sentences say of the person who wrote them, or of whom they are about: name, roles, wants, permissions, property. */
 import type { ContactRole } from '../contacts';
+import { NAME_PARTICLES } from '../shared';
 import { channelOf } from './labels';
 import type { MailChannel, MailWants } from './mail';
-import { personName, senderName, sumsIn, type NameFound } from './values';
+import { emailsIn, personName, phonesIn, senderName, sumsIn, type NameFound } from './values';
 
 const CAP = "\\p{Lu}[\\p{L}'’-]*";
 const NAME = `(${CAP}(?:\\s+(?:(?:van|von|der|den|de|da|di|du|del|la|le|af|ten|ter|bin|al|el)\\s+)*${CAP}){0,3})`;
+/** A name that stands on one line. */
+const NAME_ON_LINE = NAME.replaceAll('\\s+', '[ \\t]+');
 const INTRODUCED = new RegExp(
   `(?:\\b(?:i['’]?m|i am|my name is|my name['’]s|this is|name is|me llamo|mi nombre es|soy|ich bin|ich heiße|mein name ist|je suis|je m['’]appelle|mon nom est|mi chiamo|ik ben|mijn naam is|jeg heter|meu nome é))\\s+${NAME}`,
   'iu',
@@ -22,15 +25,27 @@ const CAPITALISED = /^\p{Lu}|^[^\p{Ll}\p{Lu}]/u;
 
 /** `It's Kofi Mensah`: only with two names, for much else is said so. */
 const ITS = new RegExp(`\\b[Ii]t['’]s\\s+(${CAP}\\s+${CAP})`, 'u');
+/** The words of a name as far as they are some: `Cosmo Yates and my` is Cosmo Yates. */
+function asCalled(name: string): string {
+  const words = name.split(/\s+/);
+  const end = words.findIndex(
+    (word, n) =>
+      n > 0 &&
+      /^\p{Ll}/u.test(word) &&
+      !NAME_PARTICLES.includes(word) &&
+      !(/^(?:and|und|y|et|e)$/.test(word) && /^\p{Lu}/u.test(words[n + 1] ?? '')),
+  );
+  return words.slice(0, end < 0 ? undefined : end).join(' ');
+}
 /** Somebody who says who they are. */
 export function introducedName(text: string): NameFound | null {
   const found = INTRODUCED.exec(text);
   const name = found && CAPITALISED.test(found[1]!) && !/^im\s/.test(found[0]) ? found[1]! : ITS.exec(text)?.[1];
-  return name ? personName(name.split(/\s+(?=I['’]?m\b|I\b)/)[0]!) : null;
+  return name ? personName(asCalled(name.split(/\s+(?=I['’]?m\b|I\b)/)[0]!)) : null;
 }
 /** A name with a way to reach whoever has it right behind: `Barnaby Thistle (barnaby@…, 564-555-0113)`. */
 const REACHED = new RegExp(
-  `${NAME}(?:\\s*[,(<–-]\\s*|[ \\t]{2,}|[ \\t]*\\n\\s*)(?=[^\\s@]{1,64}@\\S|\\+?\\(?\\d{3}[)\\s.-])`,
+  `${NAME_ON_LINE}(?:\\s*[,(<–-]\\s*|[ \\t]{2,}|[ \\t]*\\n\\s*|\\s(?=\\(?\\d{3}\\)?[ .-]\\d{3}[ .-]\\d{4}))(?=[^\\s@]{1,64}@\\S|\\+?\\(?\\d{3}[)\\s.-])`,
   'gu',
 );
 /** `You have a message from Jocasta Wren`. */
@@ -62,7 +77,7 @@ export function withWhom(text: string): { first: string; last: null } | null {
 const LANDLORD =
   /\b(?:need(?:ing)? (?:an? )?(?:\p{L}+ )?tenants?|manage (?:the|our|this) (?:property|house|building|place|unit)|rent(?:ing)? (?:it |mine |my \w+ |our \w+ )?out|rent out|let(?:ting)? (?:it|out|my|our)|let my|look(?:ing)? for (?:a )?tenants?|find (?:me |us )?(?:a )?tenants?|manage my|property management|vermieten|poner en alquiler|alquilar mi|mettre en location|affittare (?:la mia|il mio))/iu;
 const SELLER =
-  /\b(?:sell|selling|sold|home value|house value|valuation|list (?:my|our)|listing my|(?:house|home|property|it) is worth|what (?:my|our) (?:house|home|place|property)\b[^.?!]{0,50}\b(?:fetch|worth|bring|go for)|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
+  /\b(?:sell|selling|sold|home value|house value|valuation|sellers?['’]?s? (?:guide|kit|report|lead|inquiry)|list (?:my|our)|listing my|(?:house|home|property|it) is worth|what (?:my|our) (?:house|home|place|property)\b[^.?!]{0,50}\b(?:fetch|worth|bring|go for)|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
 /** The same in languages whose letters or bounds of words are not those of English. */
 const SELLER_ELSEWHERE =
   /(?<!\p{L})(?:sälj\p{L}*|selge|selger|sælge|salg|försälj\p{L}*|värdering|verdivurdering|sprzeda\p{L}*|satmak|satılık|satıyor\p{L}*|прода(?:ть|м|жа|жу|ю)\p{L}*|muốn bán|prodat|prodám|prodej\p{L}*|elad(?:ni|ás|nám)\p{L}*|vând\p{L}*|myydä|myynti|πουλ\p{L}*|ibenta|(?:men)?jual)(?!\p{L})|للبيع|[أن]بيع|البائع|למכור|מכירה|बेच|ขาย|売却|売りたい|出售|卖房|賣房|판매|팔고/iu;
@@ -73,7 +88,7 @@ const RENTER_ELSEWHERE =
 
 const NOT_SELLING = /(?:rather|instead of|not|n['’]t|never|without|than)\b[^.!?]{0,40}?\b(?:sell|selling)(?: it)?\b/giu;
 const RENTER =
-  /\b(?:(?:looking|want|wants|hope|hoping|like|need) to rent|to rent (?:a|an|the)|(?:place|house|home|apartment|flat|condo|room|something|somewhere|unit) to rent|(?:available|is) (?:to|for) rent|request for a rental|rental (?:request|inquiry|application)|for rent|lease|tenan(?:t|cy) application|(?:bed|bedroom|br) rentals?|looking for (?:a |any )?rentals?(?! propert)|mieten|miete|alquilar|en alquiler|alugar|aluguel|arrendar|louer|en location|affittare|in affitto|huren|hyra|leie|a month|per month|al mes|al mese|par mois|pro monat|im monat|per maand|por m[eê]s|\/ ?mo(?:nth)?\b|monthly rent)(?!\p{L})/iu;
+  /\b(?:(?:looking|want|wants|hope|hoping|like|need) to rent|to rent (?:a|an|the)|(?:place|house|home|apartment|flat|condo|room|something|somewhere|unit) to rent|(?:available|is) (?:to|for) rent|request for a rental|rental (?:request|inquiry|application)|for rent|lease|tenan(?:t|cy) application|(?:bed|bedroom|br) rentals?|(?:looking|asking|about|for) (?:an? |any )?rentals?(?! propert)|do you (?:also )?rent|mieten|miete|alquilar|en alquiler|alugar|aluguel|arrendar|louer|en location|affittare|in affitto|huren|hyra|leie|a month|per month|al mes|al mese|par mois|pro monat|im monat|per maand|por m[eê]s|\/ ?mo(?:nth)?\b|monthly rent)(?!\p{L})/iu;
 const BUYER =
   /\b(?:buy|buying|buyers?|purchase|purchasing|pre-?approved|mortgage|(?:busco|buscamos|cerco|cerchiamo|procuro|procuramos) (?:una?|uma?|un) (?:casa|piso|vivienda|departamento|apartament\p{L}*|appartament\p{L}*)|(?:cherche|cherchons) une? (?:maison|appartement)|suchen? (?:ein|eine|nach einem|nach einer) (?:haus|wohnung|häuschen|eigenheim)|(?:zoek|zoeken) een (?:huis|woning|appartement)|(?:look(?:ing)?|search(?:ing)?|hunting) for (?:an?|the|our|my|\p{L}+)? ?(?:[\p{L}\d-]+ ){0,4}?(?:house|home|condo|townhouse|place)|house[- ]hunting|kaufen|käufer|kauf|comprar|compra|acheter|achat|comprare|acquistare|kopen|köpa|kjøpe|købe)(?!\p{L})/iu;
 
@@ -86,6 +101,16 @@ const VENDOR =
 
 const AGENT =
   /\b(?:join (?:your|the) (?:\p{L}+ )?(?:brokerage|team|office|agency|company|firm)|(?:work|apply(?:ing)?|hired?|position|career) (?:for you )?as an? (?:\p{L}+ )?(?:agent|realtor|associate)|become an? (?:\p{L}+ )?agent|licen[sc]e exam|looking for a (?:new )?brokerage|hang my licen[sc]e)\b/iu;
+
+const OWN_WISH =
+  /\b(?:i|we)(?:['’](?:m|re|d|ve|ll)| am| are| would| want| need| have| hope| wish| plan)\b[^.?!]{0,80}\b(?:buy|sell|rent|lease|list|view|see|tour|move|house|home|condo|apartment|duplex|property|place|tenants?)\b/iu;
+const WISHES = new RegExp(
+  `${NAME_ON_LINE}[^.?!\\n]{0,90}\\b(?:wants?|would like|is interested|requested|asked|inquired|has a question)\\b`,
+  'u',
+);
+/** Whether somebody speaks of a wish of their own, or another is said to have one and can be reached: such a mail is looked at, whatever else stands in it. */
+export const speaksOfAWish = (text: string): boolean =>
+  OWN_WISH.test(text) || (WISHES.test(text) && reportedName(text) !== null && phonesIn(text).length + emailsIn(text).length > 0);
 
 /** What somebody says they want to do; null when they say nothing of the kind. */
 export function rolesSaid(text: string): ContactRole[] | null {

@@ -14,7 +14,7 @@ import { readLines } from './lines';
 import { movingDayIn } from './days';
 import type { Entry, LeadMail, Mail, Reading } from './mail';
 import { ownWords, serviceWords, theirTurns } from './own-words';
-import { addressIn, introducedName, listingIdIn, permissionsIn, reportedName, rolesSaid, wantsIn } from './prose';
+import { addressIn, introducedName, listingIdIn, permissionsIn, reportedName, rolesSaid, speaksOfAWish, wantsIn } from './prose';
 import { answersTo, isDesk, sourceOf } from './sender';
 import { senderName, sumsIn } from './values';
 import { nameTwice } from './who';
@@ -89,9 +89,10 @@ export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
     best && (best.first || best.last) && (best.emails.length || best.phones.length || best.message) && worth(best) >= 4
       ? best
       : null;
-  if (isBulk(mail) && !(labelled && labelled.emails.length + labelled.phones.length && best!.message))
+  const wish = !labelled && speaksOfAWish(`${mail.subject}\n${body}`);
+  if (isBulk(mail) && !(labelled && labelled.emails.length + labelled.phones.length) && !(wish && isDesk(mail)))
     return nothing('not-a-lead', 'Sent to many at once.', sourceOf(mail, true));
-  if (isRubbish(`${mail.subject}\n${labelled?.message ?? body}`))
+  if (!wish && isRubbish(`${mail.subject}\n${labelled?.message ?? body}`))
     return nothing('not-a-lead', 'Its words are those of rubbish sent to everybody.', sourceOf(mail, true));
   if (isReply(mail) && !labelled) return reply(mail, body);
   if (!labelled && isDesk(mail) && isBusiness(mail) && !rolesSaid(body) && !addressIn(body))

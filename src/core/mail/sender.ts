@@ -15,11 +15,11 @@ const isCalledLikeItsDomain = ({ name, address }: Mailbox): boolean => {
 };
 /** Whether a service sent it, so that whoever it is about stands in its words. */
 export const isDesk = (mail: Mail): boolean =>
-  !mail.from ||
-  isPassedOn(mail.from.name) ||
-  DESK.test(mail.from.address.split('@')[0]!) ||
-  isCalledLikeItsDomain(mail.from) ||
-  (mail.from.name !== '' && !senderName(mail.from.name));
+  !mail.from || isService(mail.from) || (mail.from.name !== '' && !senderName(mail.from.name));
+const isService = (from: Mailbox): boolean =>
+  isPassedOn(from.name) || DESK.test(from.address.split('@')[0]!) || isCalledLikeItsDomain(from);
+/** Taken for a service only because what its sender is called is nobody's name. */
+export const isOnlyCalledOddly = ({ from }: Mail): boolean => from !== null && !isService(from);
 
 /** Whether an answer goes to another domain than the sender's. */
 const isTheirs = ({ from, replyTo }: Mail): boolean =>

@@ -114,7 +114,7 @@ export interface NameFound {
 }
 /** Words that no person is called by and that stand where names do. */
 const NO_NAME =
-  /\b(?:team|homes?|realty|group|inc|llc|gmbh|support|form|website|customer|service|sales|crew|desk|notifications?|mail(?:er)?|properties|immobilien|system|phone|voice-?mail|portal|classifieds|herald|gazette|courant|tribune|weekly|journal|bridge|chat|bot|magazine|bulletin|app|widget|leads?|alerts?|forms?)\b/iu;
+  /\b(?:team|homes?|realty|group|inc|llc|gmbh|support|form|website|customer|service|sales|crew|desk|notifications?|mail(?:er)?|properties|immobilien|system|phone|voice-?mail|portal|classifieds|herald|gazette|courant|tribune|weekly|journal|bridge|chat|bot|questions?|deposit|inquiry|enquiry|request|security|magazine|bulletin|app|widget|leads?|alerts?|forms?)\b/iu;
 
 const TITLED = /^(?:dr|mrs?|ms|mx|prof|herr|frau|sra?|srta|mme|mlle|sig(?:ra)?|ing)\.\s+/iu;
 
