@@ -265,8 +265,10 @@ const OWNED =
 /** Places that somebody looks in; not those where what they own stands. */
 export function areasIn(text: string): string[] {
   const found: string[] = [];
-  for (const sentence of text.split(/(?<=[.!?])\s+|\n{2,}/)) {
-    if (OWNED.test(sentence)) continue;
+  for (const whole of text.split(/(?<=[.!?])\s+|\n{2,}/)) {
+    /* Of a sentence that speaks of both, what stands behind the wish: `my condo is sold, so I need to buy in Quillhaven`. */
+    const wished = OWNED.test(whole) ? (BUYER.exec(whole)?.index ?? whole.length) : 0;
+    const sentence = whole.slice(wished);
     for (const [, places] of sentence.replace(/\s+/g, ' ').matchAll(PLACES))
       for (const place of places!.split(/\s*,\s*|\s+(?:or|and|o|y|oder|und|ou|et)\s+/))
         if (!NOT_PLACES.test(place) && !/^[A-Z]{1,3}$/.test(place) && !found.includes(place)) found.push(place);
