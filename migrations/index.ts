@@ -21,6 +21,7 @@ import { senders } from './0019_senders';
 import { messages } from './0020_messages';
 import { tried } from './0021_tried';
 import { queues } from './0022_queues';
+import { statistics } from './0023_statistics';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -46,5 +47,6 @@ export const migrations: Migration[] = [
   messages,
   tried,
   queues,
+  statistics,
 ];
 export type { Migration };
