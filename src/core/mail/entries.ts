@@ -4,6 +4,7 @@ import { addPhones, blank, oneLine, unique, unquoted, type Draft } from './draft
 import { beforeSignature } from './forwarded';
 import { plainText } from './html';
 import { channelOf, meaningOf, plainLabel, type Meaning } from './labels';
+import { isHeader } from './lines';
 import type { Reading } from './mail';
 import { addressIn, budgetIn, rolesChosen, roomsIn, wantsIn } from './prose';
 import {
@@ -79,8 +80,10 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
         else if (hasLast && !hasFirst) draft.first ??= oneName(value);
         else if (hasFirst && !hasLast && !value.trim().includes(' ')) draft.last ??= oneName(value);
         else given ??= orderedByLabel(label, value) ?? personName(value);
-        draft.emails.push(...emailsIn(plainValue(value)));
-        addPhones(draft, phonesIn(plainText(plainValue(value))));
+        for (const line of value.split('\n').filter((one) => !isHeader(one))) {
+          draft.emails.push(...emailsIn(plainValue(line)));
+          addPhones(draft, phonesIn(plainText(plainValue(line))));
+        }
         break;
       case 'partner':
         takePartner(draft, label, value);

@@ -14,6 +14,9 @@ export const isClosing = (line: string): boolean => CLOSING.test(line.trim());
 /** Lines that only a header has; inside of what somebody typed they were smuggled in. */
 const HEADERISH = /^(?:subject|to|cc|bcc|from|reply-to|content-type|mime-version|x-[\w-]+)\s*:/i;
 
+/** Whether a line is one that only a header has. */
+export const isHeader = (line: string): boolean => HEADERISH.test(line.trim());
+
 /** The service speaks again: what somebody typed ends before it. */
 const SERVICE =
   /^(?:please )?(?:do not (?:reply|respond|answer)|don['’]t reply|view (?:this )?(?:lead|inquiry|request|message|contact|in (?:your )?browser)|open (?:this )?(?:lead|inquiry)|open in |reply to (?:this )?(?:lead|inquiry|e-?mail|message|\p{L}+ now)|unsubscribe|you (?:are|have been) (?:receiving|sent)|this (?:e-?mail|message|lead|inquiry) (?:was|is|has been) (?:sent|generated|delivered)|sent (?:by|from|via) |powered by|©|\(c\) \d|copyright|bitte (?:antworten|nicht)|diese (?:e-?mail|nachricht) wurde|sie erhalten diese|non rispondere|ricevi questa|no respond\p{L}|este (?:correo|mensaje) |ha recibido este|ne pas r\p{L}+|ne r\p{L}+z pas|vous recevez|este e-?mail foi|não responda|dit bericht is|beantwoord dit)/iu;

@@ -251,7 +251,7 @@ const NOT_PLACES =
   /^(?:january|february|march|april|may|june|july|august|september|october|november|december|monday|tuesday|wednesday|thursday|friday|saturday|sunday|spring|summer|autumn|fall|winter|enero|febrero|marzo|abril|mayo|junio|julio|agosto|septiembre|octubre|noviembre|diciembre|januar|februar|märz|mai|juni|juli|oktober|dezember|english|spanish|german|french|person|i|the|a|us)$/iu;
 const PLACE = `${CAP}(?:\\s+${CAP}){0,2}`;
 const PLACES = new RegExp(
-  `(?<!\\p{L})(?:in|near|around|en|em|i|w|v|у|в|cerca de|bei|à|nära|nær|(?:mov(?:e|ing)|relocat(?:e|ing)) to|ziehen nach)\\s+((?:${PLACE})(?:(?:\\s*,\\s*|\\s+(?:or|and|o|y|oder|und|ou|et)\\s+)${PLACE})*)`,
+  `(?<!\\p{L})(?:in|near|around|en|em|i|w|v|у|в|cerca de|bei|à|nära|nær|(?:mov(?:e|ing)|relocat(?:e|ing))(?: from ${PLACE})? to|ziehen nach)\\s+((?:${PLACE})(?:(?:\\s*,\\s*|\\s+(?:or|and|o|y|oder|und|ou|et)\\s+)${PLACE})*)`,
   'gu',
 );
 /** `Herring Bay would be ideal`, `we would consider Petrel Point`. */
@@ -274,7 +274,14 @@ export function areasIn(text: string): string[] {
         if (!NOT_PLACES.test(place) && !/^[A-Z]{1,3}$/.test(place) && !found.includes(place)) found.push(place);
     for (const [, one, other] of sentence.replace(/\s+/g, ' ').matchAll(LIKED)) {
       const place = (one ?? other)!;
-      if (!NOT_PLACES.test(place) && !/^(?:That|This|It|They|What)$/.test(place) && !found.includes(place)) found.push(place);
+      if (
+        !NOT_PLACES.test(place) &&
+        !/^(?:That|This|It|They|What|There|Either|Any\p{L}*|E-?mails?|Texts?|Texting|Calls?|Calling|Mornings?|Afternoons?|Evenings?|Weekends?|Weekdays?)$/u.test(
+          place,
+        ) &&
+        !found.includes(place)
+      )
+        found.push(place);
     }
   }
   return found;

@@ -142,7 +142,9 @@ function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): Lea
     : rolesSaid(`${mail.subject}\n${draft.cues.join('\n')}\n${said}\n${serviceWords(prose, draft)}`);
   if (!draft.listing.address && !listed) {
     const address =
-      addressIn(serviceWords(prose, draft)) ?? addressIn(said) ?? (aboutProperty(mail.subject) ? addressIn(mail.subject) : null);
+      addressIn(serviceWords(prose, draft)) ??
+      addressIn(said) ??
+      (aboutProperty(mail.subject) || isStreet(mail.subject) ? addressIn(mail.subject) : null);
     if (address) draft.listing.address = address;
   }
   if (draft.listing.address && draft.listing.price === undefined) {
@@ -181,7 +183,7 @@ const aboutProperty = (subject: string): boolean =>
 const OF_HOME = /^\s*[$€£]\s?\d[\d.,]*k?(?:\s*\/\s*mo(?:nth)?)?\s*(?:$|[·|,•]\s*\d)/iu;
 /** A subject that is a street and its number. */
 const isStreet = (subject: string): boolean =>
-  /^(?:(?:re|about|regarding|question about)\s*:?\s*)?\d{1,5} (?:\p{Lu}[\p{L}'’]*\s+){1,3}(?:street|st|road|rd|lane|ln|avenue|ave|court|ct|drive|dr|way|place|pl|row|terrace|circle|loop|boulevard|blvd|crescent|close|square|quay|point|trail|parkway|hill|alley|walk)\b/iu.test(
+  /^(?:(?:re|about|regarding|question about)\s*:?\s*|[\p{L} ]{2,30}:\s*)?\d{1,5} (?:\p{Lu}[\p{L}'’]*\s+){1,3}(?:street|st|road|rd|lane|ln|avenue|ave|court|ct|drive|dr|way|place|pl|row|terrace|circle|loop|boulevard|blvd|crescent|close|square|quay|point|trail|parkway|hill|alley|walk)\b/iu.test(
     subject.trim(),
   );
 
