@@ -16,7 +16,7 @@ const MONTHS = [
   'december dezember desember decembre diciembre dicembre dezembro grudnia',
 ].map((names) => names.split(' '));
 /** The number of a month, by its name or the first letters of it; 0 for any other word. */
-function monthOf(name: string): number {
+export function monthOf(name: string): number {
   const plain = name.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
   return (
     MONTHS.findIndex((names) =>

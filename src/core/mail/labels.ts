@@ -30,29 +30,31 @@ const whole = (pattern: string): RegExp => new RegExp(`^(?:${pattern})$`, 'u');
 const CONSENT = word(
   'may we|may i|can we|ma vi|ma jeg|far vi|agrees?|agreed|consents?|permission|opt(?: |-)?in|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord|(?:text|call|e ?mails?|sms|ring) (?:me|us|ok|okay|allowed|consent|permission)|(?:contact\\p{L}*|kontakt\\p{L}*|contatto|yhteydenotto) (?:me |us )?(?:by|par|per|via|por|pa|na|over|through)',
 );
-/** The channel a label or a sentence is about. */
-export function channelOf(text: string): 'call' | 'text' | 'email' | 'letter' | null {
-  const plain = plainLabel(text);
-  if (
+type LabelChannel = 'call' | 'text' | 'email' | 'letter';
+/** In this order: a text message is not a message by mail. */
+const CHANNELS: [LabelChannel, RegExp][] = [
+  [
+    'text',
     word(
       'texts?|text messages?|texted|texting|sms|mms|mensajes? de texto|textnachrichten|texto|messaggi|tekstberichten|berichtjes',
-    ).test(plain)
-  )
-    return 'text';
-  if (
-    word(
-      'e ?-?mails?|e mails?|emailed|correo(?: electronico)?|courriels?|newsletters?|posta elettronica|epost|e-post|mails?',
-    ).test(plain)
-  )
-    return 'email';
-  if (
+    ),
+  ],
+  [
+    'email',
+    word('e ?-?mails?|e mails?|emailed|correo(?: electronico)?|courriels?|newsletters?|posta elettronica|epost|e-post|mails?'),
+  ],
+  [
+    'call',
     word(
       'calls?|called|calling|rufen|ruf|anzurufen|phones?|telephone|telefon\\p{L}*|llam\\p{L}*|appel\\p{L}*|anrufe?\\p{L}*|chiamate|bellen|ringe|ligacoes',
-    ).test(plain)
-  )
-    return 'call';
-  if (word('letters?|post|briefe?|cartas?|courrier|lettere|brieven').test(plain)) return 'letter';
-  return null;
+    ),
+  ],
+  ['letter', word('letters?|post|briefe?|cartas?|courrier|lettere|brieven')],
+];
+/** The channel a label or a sentence is about. */
+export function channelOf(text: string): LabelChannel | null {
+  const plain = plainLabel(text);
+  return CHANNELS.find(([, pattern]) => pattern.test(plain))?.[0] ?? null;
 }
 
 const RULES: [Meaning, RegExp][] = [
@@ -229,17 +231,18 @@ const OTHERS = word(
 );
 const PARTNERS = word('partner|spouse|co ?buyer|co ?applicant|co ?borrower');
 
+const OF_THE_OFFICE = whole(
+  '(?:your |the |listing |assigned )?(?:agent|broker|office|consultant|realtor|coordinator)(?: details| information| contact)?',
+);
 /** Whether a heading says that what stands below is of the partner, or of somebody of the office. */
 export const isAboutOthers = (heading: string): boolean => {
   const plain = plainLabel(heading);
-  return (
-    plain.split(' ').length <= 4 &&
-    (PARTNERS.test(plain) ||
-      whole(
-        '(?:your |the |listing |assigned )?(?:agent|broker|office|consultant|realtor|coordinator)(?: details| information| contact)?',
-      ).test(plain))
-  );
+  return plain.split(' ').length <= 4 && (PARTNERS.test(plain) || OF_THE_OFFICE.test(plain));
 };
+
+const OF_MONEY = word('budget|price|price range');
+const LIMITS = whole('max\\p{L}*|min\\p{L}*|from|to|upper|lower|high|low');
+const OF_SEARCHES = word('search|criteria|wants|home|preferences|looking for|filter');
 
 /** @param path the groups around the label in a document @returns null for a label that says nothing known */
 export function meaningOf(label: string, path: string[] = []): Meaning | null {
@@ -254,13 +257,8 @@ export function meaningOf(label: string, path: string[] = []): Meaning | null {
     (plain.length <= 20 ? UNDIVIDED.find(([, pattern]) => pattern.test(plain))?.[0] : null) ??
     null;
   if (!found && CONSENT.test(plain)) return 'ignored';
-  if (
-    !found &&
-    groups.some((group) => word('budget|price|price range').test(group)) &&
-    whole('max\\p{L}*|min\\p{L}*|from|to|upper|lower|high|low').test(plain)
-  )
-    return 'budget';
-  if (groups.some((group) => word('search|criteria|wants|home|preferences|looking for|filter').test(group))) {
+  if (!found && groups.some((group) => OF_MONEY.test(group)) && LIMITS.test(plain)) return 'budget';
+  if (groups.some((group) => OF_SEARCHES.test(group))) {
     if (found === 'price') return 'budget';
     if (found === 'address' || found === 'name') return 'areas';
   }

@@ -1,6 +1,7 @@
 /** What sentences say of the person who wrote them, or of whom they are about: name, roles, wants, permissions, property. */
 import type { ContactRole } from '../contacts';
 import { NAME_PARTICLES } from '../shared';
+import { monthOf } from './days';
 import { channelOf } from './labels';
 import type { MailChannel, MailWants } from './mail';
 import { emailsIn, personName, phonesIn, senderName, sumsIn, type NameFound } from './values';
@@ -355,8 +356,6 @@ export function permissionsIn(text: string): Partial<Record<MailChannel, 'grante
 
 const NO_STREET =
   /^(?:(?:schlaf|bade)?zimmern?|bäder|wohn(?:ung|zimmer)|personen|kinder|jahre?|monate?|tage|uhr|bed(?:room)?s?|bath(?:room)?s?|dollars?|euros?|transcript|min(?:ute)?s?)(?!\p{L})/iu;
-const MONTH =
-  /^(?:jan(?:uar[y]?)?|feb(?:ruar[y]?)?|mar(?:ch)?|märz|apr(?:il)?|may|mai|june?|juni|july?|juli|aug(?:ust)?|sept?(?:ember)?|o[ck]t(?:ober)?|nov(?:ember)?|de[cz](?:ember)?|enero|febrero|marzo|abril|mayo|junio|julio|agosto|septiembre|octubre|noviembre|diciembre)(?!\p{L})/iu;
 const PARTICLE = '(?:du|des?|la|les?|del|della|di|da|dos?|van|von|der|den)';
 const ADDRESS = new RegExp(
   `(?<![\\d$€£.,/:-]|\\d[ )])\\b([1-9]\\d{0,4}[A-Za-z]?)\\s+((?:(?:rue|quai|avenue|boulevard|chemin|place)\\s|${CAP}\\s?)(?:(?:${PARTICLE}\\s+){0,2}${CAP}\\s?){0,5})(?:,\\s*((?:${CAP}\\s?){1,3})(?=[\\s,.!?)]|$))?(?:,?\\s*(?:[A-Z]{2}\\s+)?(\\d{5})(?!\\d))?`,
@@ -373,7 +372,7 @@ export function addressIn(text: string): string | null {
   const other = STREET_FIRST.exec(plain);
   for (const found of plain.matchAll(ADDRESS)) {
     const [, number, street, town, postal] = found;
-    if (MONTH.test(street!) || NO_STREET.test(street!) || (street!.trim().length < 4 && !town)) continue;
+    if (monthOf(street!.split(/[\s.,]/)[0]!) || NO_STREET.test(street!) || (street!.trim().length < 4 && !town)) continue;
     if (other && other.index < found.index) break;
     return [`${number} ${street!.trim()}`, [town?.trim(), postal].filter(Boolean).join(' ')].filter(Boolean).join(', ');
   }

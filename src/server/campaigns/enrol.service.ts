@@ -199,7 +199,7 @@ export const keptOut = (campaign: string, stages: string): string =>
      when exists (select 1 from enrolments e join campaigns o on o.id = e.campaign_id join campaigns p on p.id = ${campaign} where e.contact_id = c.id and e.state in ('active','paused') and o.exclusive_group = p.exclusive_group) then 'other_campaign' end`;
 /** The same for a campaign that may be a draft or off, and then takes nobody. */
 export const staysOut = (campaign: string, stages: string): string =>
-  `case when not exists (select 1 from campaigns p where p.id = ${campaign} and p.state in ('on','held') and p.deleted_at is null) then 'not_on' else ${keptOut(campaign, stages)} end`;
+  `case when not exists (select 1 from campaigns p where p.id = ${campaign} and ${OPEN}) then 'not_on' else ${keptOut(campaign, stages)} end`;
 
 /**
  * Enrols those of the people for whom the campaign is and whom nothing keeps out.
