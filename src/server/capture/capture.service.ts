@@ -79,18 +79,16 @@ interface Taking extends Understood {
  */
 async function takeIn(tx: Tx, arrivals: readonly Arrival[]): Promise<(Captured | null)[]> {
   const { accountId } = arrivals[0]!.door;
-  const answers: (Captured | null)[] = arrivals.map(() => null);
   const { ladder } = await ladderNow(tx, accountId);
   const campaigns = [
     ...ladder.rungs.map(({ rung }) => rung.campaignId),
     ...arrivals.map(({ door }) => door.defaults.campaign_id),
   ].filter((id) => id !== undefined && id !== null);
   const begun = await beginArrival(tx, accountId, arrivals.flatMap(locksOf), [...new Set(campaigns)]);
+  const answers = await capturedBefore(tx, arrivals);
   const coming: (Understood & { n: number })[] = [];
-  for (const [n, arrival] of arrivals.entries()) {
-    answers[n] = await capturedBefore(tx, arrival);
+  for (const [n, arrival] of arrivals.entries())
     if (!answers[n]) coming.push({ n, ...(await understood(tx, arrival, begun.at)) });
-  }
   const met = await meet(
     tx,
     accountId,

@@ -16,10 +16,14 @@ const storableJson = (value: unknown): string =>
     .replaceAll('\\u0000', '\\ufffd')
     .replace(/\\ud[89ab][0-9a-f]{2}(?!\\ud[c-f])|(?<!\\ud[89ab][0-9a-f]{2})\\ud[c-f][0-9a-f]{2}/gi, '\\ufffd');
 
-/** What the same door answered to the same idempotency key; null the first time. @throws AppError idempotency_mismatch */
-export async function capturedBefore(tx: Tx, arrival: Arrival): Promise<Captured | null> {
-  if (!arrival.idempotencyKey) return null;
-  const row = await tx.first<{
+/** What the same door answered to the same idempotency key, for each arrival; null the first time. @throws AppError idempotency_mismatch */
+export async function capturedBefore(tx: Tx, arrivals: readonly Arrival[]): Promise<(Captured | null)[]> {
+  const keyed = arrivals.flatMap(({ door, idempotencyKey }, n) =>
+    idempotencyKey ? [{ n, door_id: door.id, key: idempotencyKey }] : [],
+  );
+  if (!keyed.length) return arrivals.map(() => null);
+  const rows = await tx.rows<{
+    n: number;
     id: string;
     contact_id: string;
     matched: boolean;
@@ -28,22 +32,25 @@ export async function capturedBefore(tx: Tx, arrival: Arrival): Promise<Captured
     agent: string | null;
     print: string;
   }>(
-    `select i.id, i.contact_id, i.matched, i.owner_id, i.because, u.first_name || ' ' || u.last_name as agent, i.parsed->>'fingerprint' as print
-     from inquiries i left join users u on u.id = i.owner_id where i.door_id = $1 and i.idempotency_key = $2`,
-    [arrival.door.id, arrival.idempotencyKey],
+    `select x.n, i.id, i.contact_id, i.matched, i.owner_id, i.because, u.first_name || ' ' || u.last_name as agent, i.parsed->>'fingerprint' as print
+     from jsonb_to_recordset($1::jsonb) as x (n int, door_id bigint, key text) join inquiries i on i.door_id = x.door_id and i.idempotency_key = x.key left join users u on u.id = i.owner_id`,
+    [JSON.stringify(keyed)],
   );
-  if (!row) return null;
-  if (row.print !== fingerprint(arrival.raw)) {
-    throw new AppError(
-      'idempotency_mismatch',
-      'This Idempotency-Key was used for another inquiry. Nothing was kept of this one; send it with a new key.',
-    );
-  }
-  return {
-    inquiry: { id: row.id },
-    contact: { id: row.contact_id, status: row.matched ? 'matched' : 'created' },
-    routing: { agent: row.owner_id ? { id: row.owner_id, name: row.agent! } : null, because: sentenceOf(row.because) },
-  };
+  return arrivals.map(({ raw }, n) => {
+    const row = rows.find((one) => one.n === n);
+    if (!row) return null;
+    if (row.print !== fingerprint(raw)) {
+      throw new AppError(
+        'idempotency_mismatch',
+        'This Idempotency-Key was used for another inquiry. Nothing was kept of this one; send it with a new key.',
+      );
+    }
+    return {
+      inquiry: { id: row.id },
+      contact: { id: row.contact_id, status: row.matched ? 'matched' : 'created' },
+      routing: { agent: row.owner_id ? { id: row.owner_id, name: row.agent! } : null, because: sentenceOf(row.because) },
+    };
+  });
 }
 
 /** An inquiry about which all is decided. */
