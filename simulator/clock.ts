@@ -26,7 +26,7 @@ export class Agenda {
       this.lastId = Math.max(this.lastId, plan.id);
       if (!done.has(plan.id)) this.plans.push(plan);
     }
-    this.sort();
+    this.plans.sort((a, b) => a.at - b.at || a.id - b.id);
   }
 
   now(): number {
@@ -46,8 +46,19 @@ export class Agenda {
   plan(afterMs: number, what: string, data: Record<string, unknown>): void {
     const plan: Plan = { id: ++this.lastId, at: this.now() + afterMs, what, data };
     this.journal.append({ type: 'plan', ...plan });
-    this.plans.push(plan);
-    this.sort();
+    this.plans.splice(this.placeOf(plan), 0, plan);
+  }
+
+  /** Behind all that come before it or at the same instant: it has the highest number. */
+  private placeOf(plan: Plan): number {
+    let from = 0;
+    let to = this.plans.length;
+    while (from < to) {
+      const middle = (from + to) >> 1;
+      if (this.plans[middle]!.at <= plan.at) from = middle + 1;
+      else to = middle;
+    }
+    return from;
   }
 
   /** Strikes out plans that are overtaken, such as the end of a call that was hung up. */
@@ -75,9 +86,5 @@ export class Agenda {
       ran += 1;
     }
     return ran;
-  }
-
-  private sort(): void {
-    this.plans.sort((a, b) => a.at - b.at || a.id - b.id);
   }
 }

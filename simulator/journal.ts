@@ -1,5 +1,5 @@
 /** The simulator's memory: an append-only file of lines, read back at the start, so that it knows a repeated key even after it was stopped. */
-import { appendFileSync, existsSync, mkdirSync, readFileSync } from 'node:fs';
+import { existsSync, mkdirSync, openSync, readFileSync, writeSync } from 'node:fs';
 import { join } from 'node:path';
 
 export type Line = { type: string } & Record<string, unknown>;
@@ -14,6 +14,7 @@ export function openJournal(folder: string): Journal {
   mkdirSync(folder, { recursive: true });
   const file = join(folder, 'journal.jsonl');
   const lines: Line[] = [];
+  let broken = false;
   if (existsSync(file)) {
     const text = readFileSync(file, 'utf8');
     for (const line of text.split('\n').filter(Boolean)) {
@@ -23,7 +24,9 @@ export function openJournal(folder: string): Journal {
         /* the half-written line */
       }
     }
-    if (text && !text.endsWith('\n')) appendFileSync(file, '\n');
+    broken = text !== '' && !text.endsWith('\n');
   }
-  return { lines, append: (line) => appendFileSync(file, `${JSON.stringify(line)}\n`) };
+  const open = openSync(file, 'a');
+  if (broken) writeSync(open, '\n');
+  return { lines, append: (line) => void writeSync(open, `${JSON.stringify(line)}\n`) };
 }
