@@ -15,7 +15,7 @@ const ok = (body: unknown): Answer => ({ status: 200, body });
 const wrong = (detail: string, status = 422): Answer => ({ status, body: { detail } });
 const MOST_BYTES = 8_000_000;
 
-async function readBody(request: IncomingMessage): Promise<Body> {
+async function readBody(request: IncomingMessage): Promise<Body | Body[]> {
   const parts: Buffer[] = [];
   let size = 0;
   for await (const part of request) {
@@ -23,7 +23,7 @@ async function readBody(request: IncomingMessage): Promise<Body> {
     if (size > MOST_BYTES) throw new Error('too large');
     parts.push(part as Buffer);
   }
-  return (parts.length ? JSON.parse(Buffer.concat(parts).toString('utf8')) : {}) as Body;
+  return (parts.length ? JSON.parse(Buffer.concat(parts).toString('utf8')) : {}) as Body | Body[];
 }
 
 /** Under the weather of a service: 503 when it is down or fails. */
@@ -39,11 +39,23 @@ const handed = (world: World, service: Service, take: () => void): Promise<Answe
 
 const PHONE = /^\+\d{7,15}$/;
 
-async function takeOver(world: World, path: string, body: Body): Promise<Answer | null> {
-  if (path === '/texts') {
-    if (!body.key || !PHONE.test(body.to ?? '')) return wrong('a text needs a key and a number in E.164');
-    return handed(world, 'text', () => world.takeText(body as never));
-  }
+const MOST_TEXTS = 100;
+
+async function takeText(world: World, body: Body): Promise<Answer> {
+  if (!body?.key || !PHONE.test(body.to ?? '')) return wrong('a text needs a key and a number in E.164');
+  return handed(world, 'text', () => world.takeText(body as never));
+}
+
+/** Several texts at once: each is answered as if it had come alone. */
+async function takeTexts(world: World, bodies: Body[]): Promise<Answer> {
+  if (bodies.length > MOST_TEXTS) return wrong(`at most ${MOST_TEXTS} texts at once`, 413);
+  const answers = await Promise.all(bodies.map((body) => takeText(world, body)));
+  return ok(answers.map(({ status, body }) => ({ status, ...(body as object) })));
+}
+
+async function takeOver(world: World, path: string, body: Body | Body[]): Promise<Answer | null> {
+  if (Array.isArray(body)) return path === '/texts' ? takeTexts(world, body) : wrong('only texts are taken several at once', 400);
+  if (path === '/texts') return takeText(world, body);
   if (path === '/calls') {
     if (!body.key || !PHONE.test(body.to ?? '')) return wrong('a call needs a key and a number in E.164');
     return handed(world, 'call', () => world.placeCall(body as never));
@@ -123,7 +135,7 @@ async function answer(world: World, request: IncomingMessage): Promise<Answer> {
     const body = request.method === 'GET' ? ({} as Body) : await readBody(request);
     const found =
       (request.method === 'POST' ? await takeOver(world, url.pathname, body) : null) ??
-      (await steer(world, request.method ?? 'GET', url, body));
+      (await steer(world, request.method ?? 'GET', url, body as Body));
     return found ?? wrong('there is no such thing here', 404);
   } catch (error) {
     return wrong(error instanceof Error ? error.message : 'unreadable', 400);

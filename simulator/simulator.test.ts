@@ -1,6 +1,8 @@
 import { mkdtempSync, appendFileSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { api } from './api';
 import { openJournal } from './journal';
 import { World } from './world';
 
@@ -82,4 +84,50 @@ test('the agenda runs in the order of time, and of planning where the time is th
   world.agenda.hold(1_500);
   expect(await world.agenda.run()).toBe(1);
   expect(world.agenda.next()).toBe(2_000);
+});
+
+test('several texts at once are answered one by one, as if each had come alone', async () => {
+  const world = new World(openJournal(folder()), SETTINGS);
+  const server = api(world);
+  await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
+  const { port } = server.address() as AddressInfo;
+  const post = async (path: string, body: unknown) => {
+    const response = await fetch(`http://127.0.0.1:${port}${path}`, { method: 'POST', body: JSON.stringify(body) });
+    return { status: response.status, body: (await response.json()) as unknown };
+  };
+  const taken = { status: 201, receipt: 'text-taken' };
+  const no = { status: 422, detail: 'a text needs a key and a number in E.164' };
+  expect(await post('/texts', [text('a'), text('b', '555'), text('a'), null])).toEqual({
+    status: 200,
+    body: [taken, no, taken, no],
+  });
+  expect([world.record.list({}).map(({ key }) => key), world.record.repeats]).toEqual([['a'], 1]);
+  world.sky.set({ text: 'failing' });
+  const many = Array.from({ length: 12 }, (_, n) => text(`k${n}`));
+  const statuses = ((await post('/texts', many)).body as { status: number }[]).map(({ status }) => status);
+  expect(statuses.filter((status) => status === 201)).toHaveLength(8);
+  expect(statuses.filter((status) => status === 503)).toHaveLength(4);
+  expect(
+    (
+      await post(
+        '/texts',
+        Array.from({ length: 101 }, (_, n) => text(`m${n}`)),
+      )
+    ).status,
+  ).toBe(413);
+  expect((await post('/calls', [])).status).toBe(400);
+  await new Promise((closed) => server.close(closed));
+});
+
+test('what is planned stands in the order of time, whatever the order of planning', async () => {
+  const world = new World(openJournal(folder()), SETTINGS);
+  world.agenda.hold(0);
+  const seen: number[] = [];
+  for (const seconds of [5, 1, 3, 1, 9, 4, 2, 5, 0]) world.agenda.plan(seconds * 1_000, 'nothing', {});
+  for (let next = world.agenda.next(); next !== null; next = world.agenda.next()) {
+    seen.push(next / 1_000);
+    world.agenda.hold(next);
+    await world.agenda.run();
+  }
+  expect(seen).toEqual([0, 1, 2, 3, 4, 5, 9]);
 });

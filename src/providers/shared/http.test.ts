@@ -1,7 +1,7 @@
 /** What an outside service may answer, and how it is read: accepted, refused for good, or to be tried later. */
 import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { handOver } from './http';
+import { handOver, handOverTogether } from './http';
 
 const servers: Server[] = [];
 async function service(listener: RequestListener): Promise<string> {
@@ -83,4 +83,31 @@ it('waits no longer than its deadline', async () => {
   });
   await expect(handOver(url, {})).resolves.toEqual({ result: 'later', fault: 'did not answer in time' });
   timeout.mockRestore();
+});
+
+it('hands several over together and reads what became of each', async () => {
+  const answers = [{ status: 201, receipt: 'r-1' }, { status: 422, detail: 'no such number' }, { status: 503 }, null];
+  const url = await answering(200, JSON.stringify(answers));
+  await expect(handOverTogether(url, [{}, {}, {}, {}])).resolves.toEqual([
+    { result: 'accepted', receipt: 'r-1' },
+    { result: 'refused', fault: 'no such number' },
+    { result: 'later', fault: 'answered 503' },
+    { result: 'later', fault: 'answered 500' },
+  ]);
+});
+
+it.each([
+  ['refuses an array', 400, '{"detail":"no such thing"}', null],
+  ['answers another number of them', 200, '[{"status":201}]', null],
+  ['answers as to one', 201, '{"receipt":"r-1"}', null],
+  ['is down', 503, '', Array(2).fill({ result: 'later', fault: 'answered 503' })],
+])('a service that %s', async (_, status, body, expected) => {
+  await expect(handOverTogether(await answering(status, body), [{}, {}])).resolves.toEqual(expected);
+});
+
+it('says of each that nobody was there', async () => {
+  const url = await answering(200, '');
+  await new Promise((closed) => servers.pop()!.close(closed));
+  const away = { result: 'later', fault: 'could not be reached' };
+  await expect(handOverTogether(url, [{}, {}])).resolves.toEqual([away, away]);
 });

@@ -15,15 +15,43 @@ const secure = new SecureAgent(OPEN);
 export async function handOver(url: string, body: object, headers: Record<string, string> = {}): Promise<ProviderAnswer> {
   try {
     const { status, text } = await post(url, JSON.stringify(body), headers);
-    const answer = spoken(text);
-    if (status >= 200 && status < 300) return { result: 'accepted', receipt: answer.receipt ?? null };
-    const fault = answer.detail ?? `answered ${status}`;
-    const never = status >= 400 && status < 500 && ![408, 409, 425, 429].includes(status);
-    return { result: never ? 'refused' : 'later', fault };
+    return answerOf(status, spoken(text));
   } catch (error) {
-    const late = (error as { name?: unknown } | null)?.name === 'TimeoutError';
-    return { result: 'later', fault: late ? 'did not answer in time' : 'could not be reached' };
+    return unanswered(error);
   }
+}
+
+/**
+ * Posts several as one JSON array, to a service that answers an array in their order, `{status, receipt?, detail?}` of each as if it had come alone.
+ * @returns null when the service does not take several at once: it refuses the array, or answers something else
+ */
+export async function handOverTogether(url: string, bodies: readonly object[]): Promise<ProviderAnswer[] | null> {
+  try {
+    const { status, text } = await post(url, JSON.stringify(bodies), {});
+    if (!succeeded(status)) {
+      const answer = answerOf(status, spoken(text));
+      return answer.result === 'refused' ? null : bodies.map(() => answer);
+    }
+    const answers = parsed(text);
+    if (!Array.isArray(answers) || answers.length !== bodies.length) return null;
+    return answers.map((answer: Spoken & { status?: number }) => answerOf(Number(answer?.status ?? 500), answer ?? {}));
+  } catch (error) {
+    const answer = unanswered(error);
+    return bodies.map(() => answer);
+  }
+}
+
+const succeeded = (status: number): boolean => status >= 200 && status < 300;
+
+function answerOf(status: number, { receipt, detail }: Spoken): ProviderAnswer {
+  if (succeeded(status)) return { result: 'accepted', receipt: receipt ?? null };
+  const never = status >= 400 && status < 500 && ![408, 409, 425, 429].includes(status);
+  return { result: never ? 'refused' : 'later', fault: detail ?? `answered ${status}` };
+}
+
+function unanswered(error: unknown): ProviderAnswer {
+  const late = (error as { name?: unknown } | null)?.name === 'TimeoutError';
+  return { result: 'later', fault: late ? 'did not answer in time' : 'could not be reached' };
 }
 
 interface Answer {
@@ -73,12 +101,21 @@ function postOnce(url: string, body: string, headers: Record<string, string>, de
   });
 }
 
+interface Spoken {
+  receipt?: string;
+  detail?: string;
+}
+
 /** The answer as an object; nothing for what is not JSON. */
-function spoken(text: string): { receipt?: string; detail?: string } {
+function spoken(text: string): Spoken {
+  const answer = parsed(text);
+  return typeof answer === 'object' && answer !== null ? answer : {};
+}
+
+function parsed(text: string): unknown {
   try {
-    const answer: unknown = JSON.parse(text);
-    return typeof answer === 'object' && answer !== null ? answer : {};
+    return JSON.parse(text);
   } catch {
-    return {};
+    return null;
   }
 }

@@ -1,1 +1,1 @@
-export { handOver } from './http';
+export { handOver, handOverTogether } from './http';

@@ -1,5 +1,7 @@
-/** Handing claimed outbox rows to their providers, a few at a time, and writing down what came of it. */
+/** Handing claimed outbox rows to their providers, texts together and the rest a few at a time, and writing down what came of it. */
+import type { Channel } from '@/core/contacts';
 import type { ProviderAnswer } from '@/core/messages';
+import type { OutgoingText } from '@/providers/sms';
 import { failCall } from '@/server/calling';
 import {
   claimOutbox,
@@ -17,12 +19,18 @@ import { htmlOf } from './mail-body';
 
 const BATCH = 100;
 const AT_ONCE = 12;
+/** So many texts go in one request: a carrier in trouble holds up no more of them. */
+const TEXTS_TOGETHER = 25;
 
-async function handOver(message: OutboxMessage, outside: Outside): Promise<ProviderAnswer> {
+type Text = OutboxMessage & { channel: 'text' };
+type Other = OutboxMessage & { channel: Exclude<Channel, 'text'> };
+const isText = (message: OutboxMessage): message is Text => message.channel === 'text';
+
+const textOf = ({ key, agent, to, text }: Text): OutgoingText => ({ key, from: agent.phone ?? '', to, body: text });
+
+async function handOver(message: Other, outside: Outside): Promise<ProviderAnswer> {
   const { key, text, contact, agent, brokerage } = message;
   switch (message.channel) {
-    case 'text':
-      return outside.sms.send({ key, from: agent.phone ?? '', to: message.to, body: text });
     case 'call':
       return outside.voice.place({ key, from: agent.phone ?? '', to: message.to });
     case 'email': {
@@ -66,23 +74,41 @@ async function handOver(message: OutboxMessage, outside: Outside): Promise<Provi
   }
 }
 
-async function attempt(message: OutboxMessage, outside: Outside): Promise<HandOver> {
-  const answer = await handOver(message, outside).catch((error: unknown): ProviderAnswer => ({
-    result: 'later',
-    fault: error instanceof Error ? error.message : 'failed',
-  }));
+const failed = (error: unknown): ProviderAnswer => ({
+  result: 'later',
+  fault: error instanceof Error ? error.message : 'failed',
+});
+
+async function attempt(message: Other, outside: Outside): Promise<HandOver> {
+  const answer = await handOver(message, outside).catch(failed);
   if (message.channel !== 'call' || answer.result === 'accepted') return { id: message.id, ...answer };
   await failCall(message.callId!, answer.fault);
   return { id: message.id, result: 'refused', fault: answer.fault };
 }
 
+const together = (texts: Text[]): Text[][] =>
+  Array.from({ length: Math.ceil(texts.length / TEXTS_TOGETHER) }, (_, n) =>
+    texts.slice(n * TEXTS_TOGETHER, (n + 1) * TEXTS_TOGETHER),
+  );
+
+async function attemptTexts(texts: Text[], outside: Outside): Promise<HandOver[]> {
+  const answers = await outside.sms.sendTogether(texts.map(textOf)).catch((error: unknown) => texts.map(() => failed(error)));
+  return texts.map(({ id }, n) => ({ id, ...answers[n]! }));
+}
+
 /** Claims a batch and hands it over. @returns how many rows were claimed, also those held back */
 export async function performOutbox(processId: string, outside: Outside): Promise<number> {
   const { messages, claimed } = await claimOutbox(processId, BATCH);
+  const texts = messages.filter(isText);
+  const others = messages.filter((message): message is Other => !isText(message));
+  const handings = [
+    ...together(texts).map((some) => () => attemptTexts(some, outside)),
+    ...others.map((message) => async () => [await attempt(message, outside)]),
+  ];
   const results: HandOver[] = [];
   let at = 0;
   const lane = async (): Promise<void> => {
-    for (let message = messages[at++]; message; message = messages[at++]) results.push(await attempt(message, outside));
+    for (let hand = handings[at++]; hand; hand = handings[at++]) results.push(...(await hand()));
   };
   await Promise.all(Array.from({ length: AT_ONCE }, lane));
   const order = new Map(messages.map((message, place) => [message.id, place]));
