@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { parsePhoneNumberFromString } from 'libphonenumber-js';
 import { cleanEmail, cleanName, cleanPhone, showPhone, zoneOfPostalCode } from '.';
 
 test.each([
@@ -56,6 +57,17 @@ test('what is no phone is null: forty digits, words, too few', () => {
   for (const broken of ['5'.repeat(40), 'call me', '12', '', '555-0123x'])
     expect([broken, cleanPhone(broken)]).toEqual([broken, null]);
   expect(showPhone('+15645550123')).toBe('(564) 555-0123');
+});
+
+test('a number of North America in full is taken as it is, as the library would', () => {
+  const digits = fc.integer({ min: 0, max: 9_999_999_999 }).map((n) => String(n).padStart(10, '0'));
+  fc.assert(
+    fc.property(digits, (number) => {
+      const parsed = parsePhoneNumberFromString(`+1${number}`, { extract: false });
+      expect(cleanPhone(`+1${number}`)).toBe(parsed?.isPossible() ? parsed.number : null);
+    }),
+    { numRuns: 2_000 },
+  );
 });
 
 test('a postal code tells the zone, and nothing is guessed where it does not', () => {

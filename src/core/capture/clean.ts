@@ -55,9 +55,13 @@ export function cleanEmail(raw: string): string | null {
     : null;
 }
 
+/** A number of North America in full, which is E.164 already; finding out of which of its twenty countries takes the library longest of all. */
+const NORTH_AMERICAN = /^\+1[2-9]\d{9}$/;
+
 /** A phone number in E.164, read as a number of `country` when it has no international prefix. Null when it is none. */
 export function cleanPhone(raw: string, country: 'US' | 'CA' = 'US'): string | null {
   const text = oneLine(raw).replace(/^tel:/i, '');
+  if (NORTH_AMERICAN.test(text)) return text;
   if (text.length > 40 || text.replace(/\D/g, '').length > 20) return null;
   const parsed = parsePhoneNumberFromString(text, { defaultCountry: country, extract: false });
   return parsed?.isPossible() ? parsed.number : null;
