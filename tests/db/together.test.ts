@@ -49,6 +49,29 @@ test('two of one person who share no address with each other are two inquiries o
   expect((await house.story(known.contact.id)).filter((line) => line.startsWith('inquiry'))).toHaveLength(3);
 });
 
+test('newcomers of whom something is written first stand like those who are made with all the rest', async () => {
+  const permissions = { text: true, email: false };
+  const place = { city: 'Saltmarsh', postal_code: '98741' };
+  const answers = await Promise.all(
+    many.slice(0, 20).map((n) => house.arrives({ ...one(n), permissions, place, tags: n % 2 ? ['flood'] : [] })),
+  );
+  const rows = await house.db.rows<Record<string, unknown>>(
+    `select to_jsonb(c) - '{id,first_name,name_key,owner_id,office_id}'::text[] || jsonb_build_object('owned', c.owner_id is not null, 'office', c.office_id = (select office_id from users where id = c.owner_id)) as contact, to_jsonb(f) - 'contact_id' as facts,
+       (select string_agg(regexp_replace(word, '[0-9]', '', 'g'), ' ') from regexp_split_to_table(s.search_text, ' ') word) as search,
+       (select count(*)::int from contact_points p where p.contact_id = c.id) as points
+     from contacts c join contact_facts f on f.contact_id = c.id join contact_search s on s.contact_id = c.id where c.id = any($1::bigint[])
+     order by c.id`,
+    [answers.map(({ contact }) => contact.id)],
+  );
+  expect(rows).toHaveLength(20);
+  const instants = /(created_at|updated_at|stage_since|owned_since|_at)": "[^"]+"/g;
+  expect(new Set(rows.map((row) => JSON.stringify(row, null, 1).replace(instants, '$1'))).size).toBe(1);
+  expect(rows[0]).toMatchObject({
+    contact: { owned: true, office: true, stage: 'new', city: 'Saltmarsh' },
+    points: 2,
+  });
+});
+
 test('what is wrong with one is not the fault of the others', async () => {
   await house.arrives(one(100), { idempotencyKey: 'k' });
   const answers = await Promise.allSettled([

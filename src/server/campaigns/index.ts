@@ -29,4 +29,4 @@ export {
   type CampaignNow,
   type Enrolling,
 } from './enrol.service';
-export { beginInquiry, carryOutStarts, nextStart, payOwed } from './starts.service';
+export { beginInquiry, begunByInquiry, carryOutStarts, nextStart, payOwed, type BegunByInquiry } from './starts.service';

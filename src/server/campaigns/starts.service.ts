@@ -163,22 +163,35 @@ async function inquiryStarts(tx: Tx, accountId: string): Promise<InquiryStart[]>
   return starts;
 }
 
-/** Begins, for somebody who asked, the campaigns that begin with inquiries of this door or source. @returns the lines of the timeline */
-export async function beginInquiry(
+/** A campaign that begins with an inquiry. */
+export type BegunByInquiry = Pick<InquiryStart, 'id' | 'name'>;
+
+/** The campaigns that begin with inquiries of this door or source. */
+export async function begunByInquiry(
   tx: Tx,
   accountId: string,
-  { contactId, doorId, source }: { contactId: string; doorId: string; source: string | null },
-  at: Date,
-): Promise<Activity[]> {
-  const lines: Activity[] = [];
-  for (const { id, name, starts } of await inquiryStarts(tx, accountId)) {
-    const meant = starts.some(
+  { doorId, source }: { doorId: string; source: string | null },
+): Promise<BegunByInquiry[]> {
+  return (await inquiryStarts(tx, accountId)).filter(({ starts }) =>
+    starts.some(
       ({ doors, sources }) =>
         (!doors.length || doors.includes(doorId)) &&
         (!sources.length || (source !== null && sources.some((one) => one.toLowerCase() === source.toLowerCase()))),
-    );
-    if (meant) lines.push(...(await enrol(tx, accountId, id, [contactId], { why: 'arrived', campaign: name }, at)).lines);
-  }
+    ),
+  );
+}
+
+/** Begins campaigns for somebody who asked. @returns the lines of the timeline */
+export async function beginInquiry(
+  tx: Tx,
+  accountId: string,
+  campaigns: readonly BegunByInquiry[],
+  contactId: string,
+  at: Date,
+): Promise<Activity[]> {
+  const lines: Activity[] = [];
+  for (const { id, name } of campaigns)
+    lines.push(...(await enrol(tx, accountId, id, [contactId], { why: 'arrived', campaign: name }, at)).lines);
   return lines;
 }
 

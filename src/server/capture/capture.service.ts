@@ -9,7 +9,7 @@ import { withDefaults } from '@/core/capture';
 import { askOf, withListing, type CleanInquiry } from '@/core/capture/schemas';
 import type { ListingView } from '@/core/market';
 import { sentenceOf, type Activity, type Stage } from '@/core/contacts';
-import { beginInquiry, chooseArrivals, putEnrolments, type Arrived } from '../campaigns';
+import { beginInquiry, begunByInquiry, chooseArrivals, putEnrolments, type Arrived, type BegunByInquiry } from '../campaigns';
 import {
   foldActivities,
   lettersTo,
@@ -20,12 +20,13 @@ import {
   type PermissionChange,
 } from '../contacts';
 import { listingAskedAbout } from '../market';
-import { attachByRung, handedLine, handPlanned, ladderNow, noticeAgents, planRoute, type Planned } from '../routing';
+import { attachByRung, attaches, handedLine, handPlanned, ladderNow, noticeAgents, planRoutes, type Routed } from '../routing';
 import { Statement, transact, type Tx } from '../shared';
 import { beginArrival, type Begun } from './begin';
 import { gathered } from './gather';
 import { capturedBefore, putInquiries, type Settled } from './keep.repository';
-import { complete, meet, type Admitted } from './match.repository';
+import { complete, meet, tagsOf, type Admitted } from './match.repository';
+import { Newcomers } from './newcomers';
 import { sourceNamed } from './sources';
 import { locksOf, type Arrival, type Captured, type Tried } from './arrival';
 import type { Door } from './doors.repository';
@@ -123,34 +124,41 @@ async function understood(tx: Tx, arrival: Arrival, at: Date): Promise<Understoo
 /** What is told of each and what they may be sent, which way their lead takes, what begins for them; and at last, under the locks of the rosters, who has it. */
 async function settle(tx: Tx, accountId: string, taking: readonly Taking[], begun: Begun): Promise<Captured[]> {
   const { at } = begun;
-  await complete(tx, accountId, taking, begun.tagPlaces, at);
+  const newcomers = new Newcomers(
+    tx,
+    accountId,
+    taking.flatMap(({ person }) => person.newcomer ?? []),
+  );
+  const tags = tagsOf(taking, begun.tagPlaces);
+  const { asksPerson } = (await ladderNow(tx, accountId)).ladder;
+  await newcomers.make(asksPerson ? taking.map(({ person }) => person.contactId) : tags.map(({ contact_id }) => contact_id));
+  await complete(tx, accountId, taking, tags, at);
+  const plans = await planRoutes(tx, accountId, await routedOf(tx, taking), at);
+  const begins: BegunByInquiry[][] = [];
+  for (const one of taking) begins.push(await campaignsOf(tx, one));
+  const touched = taking.filter((_, n) => begins[n]!.length > 0 || (plans[n]!.rung && attaches(plans[n]!.rung)));
+  await newcomers.make(touched.map(({ person }) => person.contactId));
+
   const changes = taking.map((one) => permissionChanges(one, at));
   const closed = taking.some(({ person }) => person.matched) ? await readClosed(tx, accountId, changes.flat()) : begun.closed;
-  const plans: Planned[] = [];
   const lines: Activity[] = [];
   const arrived: Arrived[] = [];
   for (const [n, one] of taking.entries()) {
-    const { person } = one;
-    const { door } = one.arrival;
+    const { person, inquiry } = one;
     const { contactId } = person;
-    const fixed = await keptBy(tx, one);
-    const lead = leadOf(door.id, one.inquiry, one.inquiry.source ?? door.name, person.matched);
-    const plan = await planRoute(tx, accountId, contactId, lead, fixed, at);
-    plans.push(plan);
+    const plan = plans[n]!;
     if (plan.rung) await attachByRung(tx, accountId, plan.rung, contactId, at);
-    const asked = { contactId, doorId: door.id, source: one.inquiry.source };
-    const begins = one.inquiry.onThePhone ? [] : await beginInquiry(tx, accountId, asked, at);
     lines.push(
       arrivalLine(one, at),
       ...changes[n]!.filter(closed.takes).map((change) => permissionActivity(contactId, change)),
-      ...begins,
+      ...(await beginInquiry(tx, accountId, begins[n]!, contactId, at)),
     );
-    const campaignId = plan.joined ? null : (plan.rung?.campaignId ?? door.defaults.campaign_id ?? null);
+    const campaignId = plan.joined ? null : (plan.rung?.campaignId ?? one.arrival.door.defaults.campaign_id ?? null);
     if (campaignId && plan.atOnce)
       arrived.push({
         campaignId,
-        contact: { contactId, stage: person.stage as Stage, timeZone: person.timeZone, onThePhone: one.inquiry.onThePhone },
-        fresh: person.fresh !== null && !begins.length,
+        contact: { contactId, stage: person.stage as Stage, timeZone: person.timeZone, onThePhone: inquiry.onThePhone },
+        fresh: person.newcomer !== null && !begins[n]!.length,
       });
   }
   const enrolling = await chooseArrivals(tx, arrived, at, begun.campaigns);
@@ -158,7 +166,7 @@ async function settle(tx: Tx, accountId: string, taking: readonly Taking[], begu
   const folded = await foldActivities(
     tx,
     lines,
-    taking.flatMap(({ person: { fresh } }) => (fresh ? [fresh] : [])),
+    taking.flatMap(({ person: { newcomer } }) => newcomer?.fresh ?? []),
   );
   const handings = await handPlanned(tx, accountId, plans, at);
   for (const [n, { owner, because }] of handings.entries()) {
@@ -177,6 +185,7 @@ async function settle(tx: Tx, accountId: string, taking: readonly Taking[], begu
   if (changes.flat().length) putPermissions(statement, accountId, changes.flat());
   if (enrolling.entries.length) putEnrolments(statement, accountId, enrolling.entries, at);
   putFolded(statement, accountId, folded);
+  newcomers.put(statement);
   const ids = (await statement.rows<{ id: string }>(tx, putInquiries(statement, accountId, settled, at))).map(({ id }) => id);
   const captured: Captured[] = [];
   for (const [n, { person }] of taking.entries()) {
@@ -192,6 +201,21 @@ async function settle(tx: Tx, accountId: string, taking: readonly Taking[], begu
   }
   return captured;
 }
+
+/** What the ladder is asked about each. */
+async function routedOf(tx: Tx, taking: readonly Taking[]): Promise<Routed[]> {
+  const routed: Routed[] = [];
+  for (const one of taking) {
+    const { person, inquiry, arrival } = one;
+    const lead = leadOf(arrival.door.id, inquiry, inquiry.source ?? arrival.door.name, person.matched);
+    routed.push({ contactId: person.contactId, lead, fixed: await keptBy(tx, one) });
+  }
+  return routed;
+}
+
+/** The campaigns that begin with this inquiry; none while they are on the phone with us. */
+const campaignsOf = async (tx: Tx, { arrival: { door }, inquiry }: Taking): Promise<BegunByInquiry[]> =>
+  inquiry.onThePhone ? [] : begunByInquiry(tx, door.accountId, { doorId: door.id, source: inquiry.source });
 
 /** Who has the lead before any rung is asked: the agent of a returning person, whoever adds it by hand (but for those who run the office), the agent whom the source names, the agent of our own listing when the ladder says so. */
 async function keptBy(tx: Tx, { arrival, inquiry, listed, person }: Taking): Promise<Fixed | null> {

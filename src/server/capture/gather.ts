@@ -23,7 +23,7 @@ interface Line {
 const MOST_TOGETHER = 25;
 /** While PostgreSQL works at one transaction, the values of the next are made; that pays once so many wait for it. */
 const SIDE_BY_SIDE = 2;
-const WORTH_A_SECOND = 4;
+const WORTH_A_SECOND = 6;
 
 /** By account; the database is part of the key: a process of the tests sees one after the other. */
 const lines = new Map<string, Line>();

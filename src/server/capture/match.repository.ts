@@ -1,17 +1,18 @@
-/** Finding the contacts that inquiries belong to, by e-mail or phone, and bringing them up to date; or making new ones. */
+/** Finding the contacts that inquiries belong to, by e-mail or phone, and bringing them up to date; who is not found is a newcomer. */
 import { zoneOfPostalCode } from '@/core/capture';
 import { type CleanInquiry } from '@/core/capture/schemas';
 import type { Horizon } from '@/core/contacts';
-import { learnWords, refreshSearch, type Fresh } from '../contacts';
+import { refreshSearch } from '../contacts';
 import type { Tx } from '../shared';
+import { personOf, type Newcomer } from './newcomers';
 
 export interface Admitted {
   contactId: string;
   matched: boolean;
   stage: string;
   timeZone: string;
-  /** How it stands, when it was made just now. */
-  fresh: Fresh | null;
+  /** What is to be written of somebody new, who is not there yet. */
+  newcomer: Newcomer | null;
   /** The agent who has the contact already and is still here. */
   owner: { id: string; name: string } | null;
 }
@@ -25,22 +26,28 @@ export interface Asking {
 interface Met {
   n: number;
   id: string;
-  made: boolean;
+  known: boolean;
   time_zone: string | null;
   horizon: Horizon | null;
   rhythm_days: number | null;
 }
 
 /**
- * For each inquiry the contact that has most of its addresses, among equals the oldest, locked in the order of their ids; or, in the same
- * statement, a new contact with its facts, addresses and search text. The caller holds the locks of the addresses, so those of somebody new are free.
+ * For each inquiry the contact that has most of its addresses, among equals the oldest, locked in the order of their ids; or the id, zone and
+ * horizon of a new one. The caller holds the locks of the addresses, so those of somebody new are free.
  */
 export async function meet(tx: Tx, accountId: string, asking: readonly Asking[], at: Date): Promise<Admitted[]> {
   if (!asking.length) return [];
+  const come = asking.map(({ inquiry: { phones, emails, timeZone, postalCode }, horizon }, n) => ({
+    n,
+    time_zone: timeZone ?? zoneOfPostalCode(postalCode),
+    phones,
+    emails,
+    horizon,
+  }));
   const rows = await tx.rows<Met>(
     `with come as materialized (
-       select * from jsonb_to_recordset($2::jsonb) as x (n int, first_name text, last_name text, roles text[], source text, time_zone text, street text, city text,
-         postal_code text, wants jsonb, phones text[], emails text[], search text, horizon text, extensions jsonb)
+       select * from jsonb_to_recordset($2::jsonb) as x (n int, time_zone text, phones text[], emails text[], horizon text)
      ), point as (
        select n, 'phone' as kind, value from come, unnest(phones) value union all select n, 'email', value from come, unnest(emails) value
      ), known as materialized (
@@ -48,43 +55,28 @@ export async function meet(tx: Tx, accountId: string, asking: readonly Asking[],
          select x.n, p.contact_id, row_number() over (partition by x.n order by count(*) desc, p.contact_id) as place
          from point x, lateral (select contact_id from contact_points where account_id = $1 and active and kind = x.kind and value = x.value offset 0) p group by x.n, p.contact_id) m
        join contacts c on c.id = m.contact_id where m.place = 1 order by c.id for update of c
-     ), given as materialized (
-       select nextval('contacts_id_seq') as id, x.* from (select * from come where n not in (select n from known) order by n) x
-     ), made as (
-       insert into contacts (id, account_id, first_name, last_name, stage, stage_since, roles, source, time_zone, street, city, postal_code, wants, created_at, updated_at, horizon) overriding system value
-       select g.id, $1, g.first_name, g.last_name, 'new', $3, g.roles, g.source, coalesce(g.time_zone, a.time_zone), g.street, g.city, g.postal_code, g.wants, $3, $3,
-         (select key from horizons where account_id = $1 and key = g.horizon and deleted_at is null) from given g join accounts a on a.id = $1 returning id, time_zone, horizon
-     ), facts as (insert into contact_facts (contact_id) select id from given),
-     points as (
-       insert into contact_points (account_id, contact_id, kind, value, position, extension)
-       select $1, g.id, x.kind, x.value, x.n, g.extensions->>x.value from given g, lateral (
-         select 'phone' as kind, value, ordinality::int - 1 as n from unnest(g.phones) with ordinality as p (value, ordinality)
-         union all select 'email', value, ordinality::int - 1 from unnest(g.emails) with ordinality as e (value, ordinality)) x
-     ), search as (insert into contact_search (contact_id, account_id, search_text) select id, $1, ' ' || lower(unaccent(search)) from given),
-     learned as (${learnWords(`select $1::bigint as account_id, concat_ws(' ', first_name, last_name, city) as text from given`)})
-     select g.n, m.id, true as made, m.time_zone, m.horizon, (select rhythm_days from horizons h where h.account_id = $1 and h.key = m.horizon) as rhythm_days from made m join given g on g.id = m.id
-     union all select n, id, false, null, null, null from known`,
-    [accountId, JSON.stringify(asking.map(rowToMake)), at],
+     ), others as (select * from come where n not in (select n from known) order by n)
+     select n, id, true as known, null as time_zone, null as horizon, null::int as rhythm_days from known
+     union all select o.n, nextval('contacts_id_seq'), false, coalesce(o.time_zone, a.time_zone), h.key, h.rhythm_days
+       from others o join accounts a on a.id = $1 left join horizons h on h.account_id = $1 and h.key = o.horizon and h.deleted_at is null`,
+    [accountId, JSON.stringify(come)],
   );
   const known = await readKnown(
     tx,
-    rows.flatMap(({ id, made }) => (made ? [] : [id])),
+    rows.flatMap((row) => (row.known ? [row.id] : [])),
   );
   const byPlace = new Map(rows.map((row) => [row.n, row]));
-  return asking.map((_, n) => {
+  return asking.map(({ inquiry }, n) => {
     const row = byPlace.get(n)!;
-    return row.made ? madeOf(row, at) : known.get(row.id)!;
+    return row.known ? known.get(row.id)! : admitted(row, inquiry, at);
   });
 }
 
-const madeOf = ({ id, time_zone, horizon, rhythm_days }: Met, at: Date): Admitted => ({
-  contactId: id,
-  matched: false,
-  stage: 'new',
-  timeZone: time_zone!,
-  fresh: { id, stage: 'new', horizon, rhythmDays: rhythm_days, createdAt: at },
-  owner: null,
-});
+function admitted({ id, time_zone, horizon, rhythm_days }: Met, inquiry: CleanInquiry, at: Date): Admitted {
+  const fresh = { id, stage: 'new' as const, horizon, rhythmDays: rhythm_days, createdAt: at };
+  const newcomer = { fresh, timeZone: time_zone!, inquiry };
+  return { contactId: id, matched: false, stage: 'new', timeZone: time_zone!, newcomer, owner: null };
+}
 
 /** Those who were known, by id; read after the locks were had: somebody may have accepted a lead of these people while we waited. */
 async function readKnown(tx: Tx, ids: string[]): Promise<Map<string, Admitted>> {
@@ -101,16 +93,24 @@ async function readKnown(tx: Tx, ids: string[]): Promise<Map<string, Admitted>> 
         matched: true,
         stage: row.stage,
         timeZone: row.time_zone,
-        fresh: null,
+        newcomer: null,
         owner: row.owner_id ? { id: row.owner_id, name: row.owner! } : null,
       },
     ]),
   );
 }
 
-/** The tags of an inquiry, with its town and postal code when the account wants them as tags. */
-const tagsOf = ({ tags, city, postalCode }: CleanInquiry, tagPlaces: boolean): string[] =>
-  tagPlaces ? [...tags, ...[city, postalCode].flatMap((place) => (place ? [place] : []))] : tags;
+/** A tag that an inquiry brings to somebody. */
+export interface Tagged {
+  contact_id: string;
+  name: string;
+}
+
+/** The tags of inquiries, with their towns and postal codes when the account wants those as tags. */
+export const tagsOf = (people: readonly { person: Admitted; inquiry: CleanInquiry }[], tagPlaces: boolean): Tagged[] =>
+  people.flatMap(({ person, inquiry: { tags, city, postalCode } }) =>
+    [...tags, ...(tagPlaces ? [city, postalCode] : [])].flatMap((name) => (name ? [{ contact_id: person.contactId, name }] : [])),
+  );
 
 /**
  * Adds to each what its inquiry tells that was not known: addresses, roles, wants, an empty name or place of those who are known; the tags of all.
@@ -120,14 +120,11 @@ export async function complete(
   tx: Tx,
   accountId: string,
   people: readonly { person: Admitted; inquiry: CleanInquiry }[],
-  tagPlaces: boolean,
+  tags: readonly Tagged[],
   at: Date,
 ): Promise<void> {
   const known = people.filter(({ person }) => person.matched);
   if (known.length) await tell(tx, accountId, known, at);
-  const tags = people.flatMap(({ person, inquiry }) =>
-    tagsOf(inquiry, tagPlaces).map((name) => ({ contact_id: person.contactId, name })),
-  );
   if (tags.length) await addTags(tx, accountId, tags);
   if (known.length)
     await refreshSearch(
@@ -135,33 +132,6 @@ export async function complete(
       known.map(({ person }) => person.contactId),
     );
 }
-
-const rowToMake = ({ inquiry, horizon }: Asking, n: number) => ({
-  n,
-  first_name: inquiry.firstName,
-  last_name: inquiry.lastName,
-  roles: inquiry.roles,
-  source: inquiry.source,
-  time_zone: inquiry.timeZone ?? zoneOfPostalCode(inquiry.postalCode),
-  street: inquiry.street,
-  city: inquiry.city,
-  postal_code: inquiry.postalCode,
-  wants: inquiry.wants,
-  phones: inquiry.phones,
-  emails: inquiry.emails,
-  search: [
-    inquiry.firstName,
-    inquiry.lastName,
-    inquiry.city,
-    inquiry.postalCode,
-    ...inquiry.phones.map((phone) => phone.replace(/\D/g, '')),
-    ...inquiry.emails,
-  ]
-    .filter(Boolean)
-    .join(' '),
-  horizon,
-  extensions: inquiry.extensions,
-});
 
 /**
  * What is told of people who are known, added to each. An address that another contact holds stays there and is noted here: the two may be
@@ -173,7 +143,7 @@ async function tell(
   people: readonly { person: Admitted; inquiry: CleanInquiry }[],
   at: Date,
 ): Promise<void> {
-  const told = people.map(({ person, inquiry }) => ({ ...rowToMake({ inquiry, horizon: null }, 0), id: person.contactId }));
+  const told = people.map(({ person, inquiry }) => ({ ...personOf(inquiry), id: person.contactId }));
   await tx.run(
     `with told as materialized (select * from jsonb_to_recordset($2::jsonb) as x (id bigint, first_name text, last_name text, roles text[], street text, city text, postal_code text, wants jsonb, phones text[], emails text[], extensions jsonb)),
        locked as materialized (select id from contacts where id in (select id from told) order by id for update),
@@ -191,7 +161,7 @@ async function tell(
   );
 }
 
-const addTags = (tx: Tx, accountId: string, tags: { contact_id: string; name: string }[]): Promise<void> =>
+const addTags = (tx: Tx, accountId: string, tags: readonly Tagged[]): Promise<void> =>
   tx.run(
     `with wanted as (select * from jsonb_to_recordset($2::jsonb) as x (contact_id bigint, name text)),
        made as (insert into tags (account_id, name) select distinct on (lower(name)) $1::bigint, name from wanted on conflict (account_id, lower(name)) where deleted_at is null do update set name = tags.name returning id, name)

@@ -35,7 +35,7 @@ interface Standing {
   task_kind: 'promise' | 'call' | null;
 }
 
-/** A contact that was made just now: without an agent, a task or anything that happened. */
+/** A contact that is made just now: without an agent, a task or anything that happened. */
 export interface Fresh {
   id: string;
   stage: Stage;
@@ -86,7 +86,7 @@ export interface Folded {
 /**
  * Folds activities, in their order, into how their contacts stand; follow-up that they end is ended. For callers who write the rest with
  * something of their own: none of them is a person's try, and the pages are told by the caller.
- * @param fresh how those of the contacts stand that were made in this transaction, so that nobody else can hold them
+ * @param fresh how those of the contacts stand that nobody else can hold: made in this transaction, or to be made with what is folded
  */
 export async function foldActivities(tx: Tx, activities: Activity[], fresh: Fresh[] = []): Promise<Folded> {
   const contactIds = [...new Set(activities.map((activity) => activity.contactId))];
@@ -99,7 +99,7 @@ export async function foldActivities(tx: Tx, activities: Activity[], fresh: Fres
   const byContact = new Map(
     standings.map((row): [string, Changed] => [
       row.id,
-      { row, facts: factsOfRow(row), stage: row.stage, stageSince: null, at: activities[0]!.at },
+      { row, facts: factsOfRow(row), stage: row.stage, stageSince: null, at: activities[0]?.at ?? row.created_at },
     ]),
   );
   for (const activity of activities) {

@@ -2,6 +2,9 @@
 import { turnOrder, type Rung } from '@/core/routing';
 import type { Tx } from '../shared';
 
+/** Whether a rung adds anything to whoever comes by it. */
+export const attaches = ({ tags, lender }: Rung): boolean => tags.length > 0 || lender !== null;
+
 export async function attachByRung(tx: Tx, accountId: string, rung: Rung, contactId: string, at: Date): Promise<void> {
   if (rung.tags.length)
     await tx.run(

@@ -1,4 +1,4 @@
-export { attachByRung } from './attach';
+export { attachByRung, attaches } from './attach';
 export { readLadder, setAway } from './ladder.repository';
 export { ladderNow } from './ladders';
 export { listLadderVersions, restoreLadder, saveLadder } from './ladder.service';
@@ -16,5 +16,5 @@ export {
 export { renameInRungs } from './rename';
 export { answerInvitation, createRoster, deleteRoster, listInvitations, updateRoster } from './rosters.service';
 export { chooseAgents } from './reassign.service';
-export { handPlanned, planRoute, traceOf, type Planned } from './route.service';
+export { handPlanned, planRoutes, traceOf, type Planned, type Routed } from './route.service';
 export { handedLine, type Handing } from './walk.service';

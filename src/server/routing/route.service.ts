@@ -20,28 +20,40 @@ export interface Planned {
   atOnce: boolean;
 }
 
-/** Which way a lead takes. Reads, and locks nothing. */
-export async function planRoute(
-  tx: Tx,
-  accountId: string,
-  contactId: string,
-  lead: LeadFacts,
-  fixed: Fixed | null,
-  at: Date,
-): Promise<Planned> {
+/** A lead whose way is to be found; `fixed` when somebody has it already. */
+export interface Routed {
+  contactId: string;
+  lead: LeadFacts;
+  fixed: Fixed | null;
+}
+
+/** Which way leads take. Reads, and locks nothing; the people must be there when the ladder asks about them. */
+export async function planRoutes(tx: Tx, accountId: string, leads: readonly Routed[], at: Date): Promise<Planned[]> {
   const { version, ladder, who, offering } = await ladderNow(tx, accountId);
-  const plan = { version, fixed, joined: false, rung: null, who: '', unmet: [], atOnce: true };
-  if (fixed) return plan;
-  if (lead.returning) {
-    const open = await tx.first(`select 1 from routings where contact_id = $1 and state in ('offered','commons') limit 1`, [
-      contactId,
-    ]);
-    if (open) return { ...plan, joined: true, atOnce: false };
-  }
-  const person = ladder.asksPerson ? (await readKnown(accountId, [contactId], at, tx)).get(contactId) : undefined;
-  const { rung, unmet } = decide(ladder, knownOfLead(lead, person), at);
-  if (!rung) return { ...plan, unmet };
-  return { ...plan, unmet, rung, who: who.get(rung.id) ?? '', atOnce: !offering.has(rung.rosterId) };
+  const still = { version, joined: false, rung: null, who: '', unmet: [], atOnce: true };
+  const asked = leads.flatMap(({ contactId, fixed }) => (fixed ? [] : [contactId]));
+  const people = ladder.asksPerson && asked.length ? await readKnown(accountId, asked, at, tx) : undefined;
+  const open = await beingOffered(
+    tx,
+    leads.flatMap(({ contactId, lead, fixed }) => (lead.returning && !fixed ? [contactId] : [])),
+  );
+  return leads.map(({ contactId, lead, fixed }): Planned => {
+    if (fixed) return { ...still, fixed };
+    if (open.has(contactId)) return { ...still, fixed, joined: true, atOnce: false };
+    const { rung, unmet } = decide(ladder, knownOfLead(lead, people?.get(contactId)), at);
+    if (!rung) return { ...still, fixed, unmet };
+    return { ...still, fixed, unmet, rung, who: who.get(rung.id) ?? '', atOnce: !offering.has(rung.rosterId) };
+  });
+}
+
+/** Those of the people who have a lead that is being offered. */
+async function beingOffered(tx: Tx, contactIds: string[]): Promise<Set<string>> {
+  if (!contactIds.length) return new Set();
+  const rows = await tx.rows<{ contact_id: string }>(
+    `select contact_id from routings where contact_id = any($1::bigint[]) and state in ('offered','commons')`,
+    [contactIds],
+  );
+  return new Set(rows.map(({ contact_id }) => contact_id));
 }
 
 /**
