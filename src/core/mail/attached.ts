@@ -2,6 +2,7 @@
 import { CardReader, findDelimiter, readCard, readCsv } from '../imports';
 import { readJson, readPairs, readXml } from './documents';
 import { blank, type Draft } from './draft';
+import { meaningOf } from './labels';
 import type { Entry, Mail } from './mail';
 
 /** The documents that a mail holds or carries. */
@@ -9,6 +10,7 @@ export function documentEntries(mail: Mail): Entry[] {
   const entries: Entry[] =
     readJson(mail.text) ??
     readPairs(mail.text) ??
+    readTable(mail.text) ??
     (/^\s*<(?:\?xml|(\w+)[^>]*>[^]*<\/\1>\s*$)/.test(mail.text) ? readXml(mail.text) : []);
   for (const { type, name, text } of mail.attached) {
     if (/json/.test(type) || /\.json$/i.test(name)) entries.push(...(readJson(text) ?? []));
@@ -22,6 +24,13 @@ export function documentEntries(mail: Mail): Entry[] {
 function tableEntries(text: string): Entry[] {
   const [heads, ...rows] = readCsv(text.slice(0, 20_000), findDelimiter(text)).map(({ cells }) => cells);
   return heads && rows.length === 1 ? heads.map((label, n) => ({ label, value: rows[0]![n] ?? '' })) : [];
+}
+
+/** A body that is a table with headings that are known. */
+function readTable(text: string): Entry[] | null {
+  const [heads = ''] = text.trimStart().split('\n');
+  const known = heads.split(/[,;\t]/).filter((cell) => meaningOf(cell.replace(/["\r]/g, '')));
+  return known.length >= 3 && !/:/.test(heads) ? tableEntries(text.trim()) : null;
 }
 
 /** A card that stands in the text is one that is attached. */

@@ -36,11 +36,21 @@ export function isDigest({ entries }: Reading): boolean {
   return [...seen].some(([key, values]) => values.size > 1 && (!/mail/.test(key) || values.size > 2));
 }
 
+const ROLL_ITEM = /^\s*(?:\d{1,3}[.)]|[-*•·–])\s+(\p{Lu}[\p{L}'’-]+(?:\s+\p{Lu}[\p{L}'’-]+){1,3})\s*[,;:(–-].*@/u;
+/** Whether the lines of a list name people, each with an address of their own: the visitors of a day. */
+export function isRoll(text: string): boolean {
+  const people = text.split('\n').flatMap((line) => (ROLL_ITEM.test(line) ? emailsIn(line).slice(0, 1) : []));
+  return unique(people).length > 1;
+}
+
 /** `Araminta Boyle says:` */
 const SAYS = /^(\p{Lu}\S+(?: \S+){1,3}) (?:says|said|wrote|writes|asks|asked)\b/u;
 const asksBoth = (label: string): boolean => /\bbuy/i.test(label) && /\bsell/i.test(label);
 const BOTH = /^(?:both|beides?|ambos|las dos|les deux|entramb[ei]|allebei|begge|båda)\b/iu;
 
+/** `(360) 555-0167 (ok to text)`. */
+const TEXTED =
+  /\b(?:ok|okay|fine|good) (?:to text|for texts?|by text)\b|\btext(?:s|ing)? (?:is |are )?(?:ok|okay|fine|welcome)\b/iu;
 /** So is what speaks before its number: `wants to view 5 Skerry Path in Petrel Point`. */
 const SAID_BEFORE = /^\D*(?<!\p{L})\p{Ll}{2,}\s\D*\d/u;
 /** What is longer than an address is a sentence with one. */
@@ -67,6 +77,7 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
       case 'phone':
         if (!/\d{3}/.test(value) && /caller/i.test(label)) given ??= personName(value);
         addPhones(draft, phonesOf(plainText(value)));
+        if (TEXTED.test(value)) draft.permissions.text ??= 'granted';
         break;
       case 'first':
         draft.first ??= oneName(value);
@@ -75,7 +86,7 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
         draft.last ??= oneName(value);
         break;
       case 'name':
-        draft.chosen.push(...rolesChosen(label.replace(/\bname\b|['’]s\b/giu, '')));
+        draft.chosen.push(...rolesChosen(label.replace(/\bname\b|['’]s\b|[:：]/giu, '')));
         if (rolesChosen(value).length) draft.chosen.push(...rolesChosen(value));
         else if (hasLast && !hasFirst) draft.first ??= oneName(value);
         else if (hasFirst && !hasLast && !value.trim().includes(' ')) draft.last ??= oneName(value);
@@ -135,7 +146,8 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
       case 'listing': {
         const listing = listingIn(value);
         const numbered =
-          /(?:^| )(?:mls|id|ref|reference|number|no|nr)$/.test(plainLabel(label)) && /^#?\s*(\d{4,10})$/.exec(value.trim());
+          /(?:^| )(?:mls|id|ref|referenc\p{L}*|number|no|nr|numero|numer|nummer)(?: |$)/u.test(plainLabel(label)) &&
+          /^#?\s*(\d{4,10}|\d{2,6}[-/]\d{2,6})$/.exec(value.trim());
         if (numbered) listing.id = numbered[1]!;
         if (listing.address && listing.address.split(' ').length > MOST_WORDS) listing.address = addressIn(value) ?? undefined;
         else if (listing.address && SAID_BEFORE.test(listing.address)) listing.address = addressIn(value) ?? listing.address;

@@ -70,13 +70,26 @@ export function withoutQuoted(text: string): string {
   return kept.join('\n').trim();
 }
 
+/** A line drawn below a heading, where no sentence ends. */
+const isUnderline = (line: string, above: string): boolean =>
+  /^\s*[=~*_-]{4,}\s*$/.test(line) && /[^.!?,\s]\s*$/.test(above) && above.trim().length <= 60;
+
 /** A body as far as its closing, or as the line with the writer's name alone: what stands below is their own card. */
 export function beforeSignature(text: string, writer = ''): string {
   const lines = text.split('\n');
   const signs = (line: string): boolean => writer !== '' && line.trim().toLowerCase() === writer.trim().toLowerCase();
-  const at = lines.findIndex((line, n) => n > 0 && (isClosing(line) || signs(line)));
+  const at = lines.findIndex((line, n) => n > 0 && ((isClosing(line) && !isUnderline(line, lines[n - 1]!)) || signs(line)));
   return (at > 0 ? lines.slice(0, at) : lines).join('\n').trim();
 }
+
+const NOTICE =
+  /^\s*\*{0,2}(?:confidential(?:ity)?(?: notice)?\b|(?:legal )?disclaimer\b|privacy notice\b|this (?:e-?mail|message)(?: and any (?:attachments?|files))?[^.]{0,40} (?:is|are|may|contains?) [^.]{0,40}(?:confidential|privileged)|vertraulichkeitshinweis\b|diese e-?mail enthält vertrauliche|aviso (?:de confidencialidad|legal)\b|avis de confidentialité|informativa (?:sulla )?privacy)/iu;
+/** A body without the paragraph in which somebody's office speaks of the law. */
+export const withoutNotice = (text: string): string =>
+  text
+    .split(/\n\s*\n/)
+    .filter((paragraph) => !NOTICE.test(paragraph))
+    .join('\n\n');
 
 const SENT_FROM =
   /^\s*(?:sent from my|sent via my|von meinem .{0,30}gesendet|enviado desde mi|enviado do meu|envoyé de(?:puis)? mon|inviato da|verzonden vanaf|skickat från)\b/iu;

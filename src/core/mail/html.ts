@@ -45,6 +45,7 @@ function hiddenClasses(html: string): Set<string> {
       if (HIDES.test(rules!)) for (const [, name] of selectors!.matchAll(/\.([\w-]+)/g)) hidden.add(name!);
   return hidden;
 }
+const quoted = (line: string): string => (/^["“„«']/.test(line) ? line : `“${line}”`);
 const HIDES =
   /display\s*:\s*none|visibility\s*:\s*hidden|font-size\s*:\s*0(?:px|pt|em)?\s*(?:;|$)|opacity\s*:\s*0(?:\.0+)?\s*(?:;|$)/i;
 
@@ -94,12 +95,20 @@ class HtmlReader {
       else if (node.name === 'hr') this.lines.push(PART_END, '');
       else if (BLOCKS.has(node.name)) {
         this.lines.push('');
-        if (!this.pair(node)) this.walk(node.children);
+        if (this.isSaid(node)) this.lines.push(...this.tidy(node).split('\n').map(quoted), '');
+        else if (!this.pair(node)) this.walk(node.children);
         this.lines.push('');
       } else if (this.isInlineLabel(nodes, at, node)) this.add(`${this.tidy(node)}: `);
       else this.walk(node.children);
     }
   }
+  /** What a service sets apart as somebody's words; what a mail program quotes is not that. */
+  private isSaid = (node: Element): boolean =>
+    node.name === 'blockquote' &&
+    node.attribs.type !== 'cite' &&
+    !/quote|cite/i.test(node.attribs.class ?? '') &&
+    !node.attribs.style &&
+    this.tags(node).every(({ name }) => name === 'p' || !BLOCKS.has(name));
   /** `<b>Name</b> Oda Brandvold<br>`: bold at the beginning of a line, a label, and no colon between it and its value. */
   private isInlineLabel(nodes: AnyNode[], at: number, node: Element): boolean {
     if (!/^(?:b|strong)$/.test(node.name) || this.lines.at(-1)!.trim() || !this.isLabel(node)) return false;

@@ -68,6 +68,7 @@ const RUBBISH: [RegExp, number][] = [
   [/\bclick (?:here|below|the link)\b/iu, 1],
   [/\bgift cards?\b/iu, 2],
   [/\b(?:working capital|unsecured loans?|business loans?|merchant cash)\b/iu, 2],
+  [/\b(?:verified|exclusive|qualified|fresh|guaranteed) (?:\p{L}+ ){0,4}leads\b|\bbuy leads\b/iu, 2],
   [/\blimited[- ]time\b|\btake (?:our|this) \S+ (?:minute )?survey\b|\bapply now\b/iu, 1],
   [/\bwe help (?:\p{L}+ )?(?:realtors|agents|brokers|agencies|brokerages)\b/iu, 2],
   [/>>>|<<</u, 1],
@@ -79,6 +80,6 @@ export function isRubbish(text: string): boolean {
 }
 
 const BUSINESS =
-  /(?<!\p{L})(?:invoices?|receipts?|payment (?:received|due|failed|reminder|confirmation)|billing statement|your (?:statement|order|subscription|shipment|renewal|trial|plan)|order (?:confirmation|shipped|#?\d+)|(?:reset|change|changed|forgot)\b.{0,15}password|password\b.{0,15}(?:reset|changed)|verification code|security (?:alert|code)|sign-?in (?:attempt|code)|new (?:login|sign-?in)|rechnung|zahlungs\p{L}+|passwort|factura|recibo|contraseña|facture|mot de passe|fattura|factuur|wachtwoord)(?!\p{L})/iu;
+  /(?<!\p{L})(?:invoices?|receipts?|payment (?:received|due|failed|reminder|confirmation)|billing statement|your (?:statement|order|subscription|shipment|renewal|trial|plan)|order (?:confirmation|shipped|#?\d+)|(?:reset|change|changed|forgot)\b.{0,15}password|password\b.{0,15}(?:reset|changed)|verification code|(?:campaign|account|weekly|monthly|daily) (?:performance|report|summary|digest|statistics)|security (?:alert|code)|sign-?in (?:attempt|code)|new (?:login|sign-?in)|rechnung|zahlungs\p{L}+|passwort|factura|recibo|contraseña|facture|mot de passe|fattura|factuur|wachtwoord)(?!\p{L})/iu;
 /** A bill, a receipt, a password: what services write to those who use them. By the subject alone, for leads speak of anything. */
 export const isBusiness = (mail: Mail): boolean => BUSINESS.test(mail.subject);

@@ -59,6 +59,12 @@ export function channelOf(text: string): LabelChannel | null {
 
 const RULES: [Meaning, RegExp][] = [
   [
+    'consent',
+    word(
+      '(?:may|can|could|shall) (?:we|i|(?:an?|our|the|one of our|your) \\p{L}+|some(?:body|one)) (?:also )?(?:call|text|e ?mail|ring|write|send|contact)',
+    ),
+  ],
+  [
     'ignored',
     whole(
       'page|url|link|ip|ip address|browser|user agent|submitted(?: at| on)?|date|time|received|form|campaign|ad|ad set|lead id|lead number|id|listen|help|support|trouble|questions about your account|length|duration|sender|to|cc|bcc|x \\p{L}+|salutation|title|anrede|titel|tratamiento|civilite|titolo|gender|geschlecht|language|sprache|idioma|currency|locale|version|type|status|score|source|quelle|fuente|origin',
@@ -88,7 +94,7 @@ const RULES: [Meaning, RegExp][] = [
       'partner|spouse|co ?buyer|co ?applicant|second (?:person|buyer|applicant)|wife|husband|ehepartner|pareja|conyuge|conjoint|coniuge|co ?borrower',
     ),
   ],
-  ['selling', word('selling|thinking of selling|when do you want to sell|verkaufen|verkauf geplant|vender|vendre')],
+  ['selling', word('selling|thinking of selling|(?:when|how soon) .*to sell|verkaufen|verkauf geplant|vender|vendre')],
   [
     'message',
     word(
@@ -128,11 +134,11 @@ const RULES: [Meaning, RegExp][] = [
   [
     'budget',
     word(
-      'budget|price range|price (?:ceiling|cap|limit|goal|target)|(?:top|highest) price|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|approved amount|amount approved|loan amount|purchase price|target price|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|valor max\\p{L}*|valor ate|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|budjetti|προυπολογισμος|anggaran|الميزانية',
+      'budget|financing|price range|price (?:ceiling|cap|limit|goal|target)|(?:top|highest) price|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|approved amount|amount approved|loan amount|purchase price|target price|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|valor max\\p{L}*|valor ate|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|budjetti|προυπολογισμος|anggaran|الميزانية',
     ),
   ],
   ['name', whole('ten|ime')],
-  ['price', whole('asked|asking|offered at')],
+  ['price', whole('asked|asking|(?:offered|listed) (?:at|for)')],
   [
     'price',
     word(
@@ -153,7 +159,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'listing',
     word(
-      're|regarding|sign|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|looking at|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about|ilan\\p{L}*|objeto|nieruchomosc|mieszkanie|oferta|fastighet|lagenhet|ejendom|lakas|ακινητο|last viewed|viewed|объект|недвижимость|bat dong san|nemovitost|ingatlan|kohde|anuncio|العقار',
+      're|regarding|sign|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|looking at|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about|ilan\\p{L}*|objeto|nieruchomosc|mieszkanie|oferta|ogloszeni\\p{L}*|annuncio|annons|annonce|aanbieding|inserat|fastighet|lagenhet|ejendom|lakas|ακινητο|last viewed|viewed|объект|недвижимость|bat dong san|nemovitost|ingatlan|kohde|anuncio|العقار',
     ),
   ],
   [
@@ -185,7 +191,7 @@ const RULES: [Meaning, RegExp][] = [
 /** The same for languages that put no space between words; where a label holds words of several meanings, the first rule decides. */
 const UNDIVIDED: [Meaning, RegExp][] = (
   [
-    ['ignored', '送信日時|受付|担当|登録日|提交时间|접수|담당'],
+    ['ignored', 'フリガナ|ふりがな|カナ|送信日時|受付|担当|登録日|提交时间|접수|담당'],
     ['email', 'דוא ל|אימייל|मेल|อีเมล'],
     ['last', 'שם משפחה|उपनाम|นามสกุล'],
     ['first', 'שם פרטי'],

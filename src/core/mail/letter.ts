@@ -1,7 +1,7 @@
 /** Takes what sentences say, for mails without labels: of whoever wrote them, or of whom they are about. */
 import { movingDayIn } from './days';
 import { addPhones, blank, type Draft } from './draft';
-import { beforeSignature, withoutDevice, withoutQuoted, withoutService } from './forwarded';
+import { beforeSignature, withoutDevice, withoutNotice, withoutQuoted, withoutService } from './forwarded';
 import type { Mail } from './mail';
 import { withoutFacts } from './own-words';
 import { introducedName, reportedName, withWhom } from './prose';
@@ -15,7 +15,7 @@ const OF_ANOTHER =
 
 /** Takes what sentences say, for mails without labels. */
 export function fromProse(mail: Mail, body: string, now: Date | null): Draft {
-  const own = withoutQuoted(body);
+  const own = withoutNotice(withoutQuoted(body));
   const desk = isDesk(mail);
   const words =
     desk && !isOnlyCalledOddly(mail)
@@ -43,6 +43,10 @@ export function fromProse(mail: Mail, body: string, now: Date | null): Draft {
   draft.partner ??= withWhom(words);
   draft.message = withoutFacts(words);
   if (desk) answersTo(mail, draft);
+  /* A firm's address that is its writer's: `nora@…`, and Nora signed. */
+  const local = mail.from?.address.split('@')[0]?.toLowerCase() ?? '';
+  if (desk && !draft.emails.length && local.length > 2 && [draft.first, draft.last].some((name) => name?.toLowerCase() === local))
+    draft.emails.push(mail.from!.address.toLowerCase());
   /* A person whose sender is called by the matter and not by a name. */
   if (desk && !draft.emails.length && isOnlyCalledOddly(mail) && /\b(?:I|I['’]m|my|we)\b/.test(words))
     draft.emails.push(mail.from!.address.toLowerCase());

@@ -51,6 +51,12 @@ const SIGNS: [RegExp, string][] = [
 ];
 const SIGN = /^\p{Extended_Pictographic}[\uFE0F\u200D\p{Emoji_Modifier}]*\s*/u;
 
+/** `【氏名】 高橋 美咲`: a label in brackets as Chinese and Japanese forms have them. */
+const BRACKETED = /^[【〔［《](.{1,30}?)[】〕］》]\s*[:：]?\s*(.*)$/u;
+
+/** What stands in a letter, and behind no label. */
+const isSentence = (text: string): boolean => /[.!?]$/.test(text.trim()) && text.trim().split(/\s+/).length > 4;
+
 /** What is told behind a dash; much else in a sentence stands behind one. */
 const DASHED = new Set<Meaning | null>(['name', 'first', 'last', 'email', 'phone', 'partner']);
 
@@ -72,9 +78,12 @@ function labelled(line: string, next: string | undefined): Found | null {
     value: value.trim(),
     meaning: meaningOf(label),
   });
+  const boxed = BRACKETED.exec(text);
+  if (boxed) return found(boxed[1]!, boxed[2]!);
   const question = /^([¿\p{L}][^?:]{0,90}\?)\s*:?\s*(?:\.+\s+)?(.*)$/u.exec(text);
   if (question && !/[.!]\s/.test(question[1]!) && !/^(?:call|contact|e-?mail|write|visit|reach|see)\b/i.test(question[2]!)) {
     const answered = SAID.test((next ?? '').trim());
+    if (!answered && isSentence(question[1]!) && isSentence(question[2]!)) return null;
     const asked = found(question[1]!, answered ? '' : question[2]!);
     return asked.meaning || answered ? asked : null;
   }
@@ -130,6 +139,9 @@ function alone(line: string): Meaning | null {
   const words = plainLabel(text).split(' ').length;
   return meaning && (words <= 4 || text.endsWith('?')) ? meaning : null;
 }
+
+/** A question in a whole sentence, as nobody labels a value with: what stands below the label of a message is one. */
+const isQuestion = (line: string): boolean => line.endsWith('?') && line.split(/\s+/).length >= 4;
 
 const isLong = (meaning: Meaning | null): boolean => meaning === 'message' || meaning === 'selling';
 
@@ -203,7 +215,8 @@ export function readLines(text: string): Reading {
       if (box.chosen) reading.entries.push({ label: `${BOXED} ${box.words}`, value: 'yes' });
       continue;
     }
-    const found = labelled(line, lines[at + 1]);
+    const asked = now?.meaning === 'message' && !now.entry.value && isQuestion(trimmed);
+    const found = asked ? null : labelled(line, lines[at + 1]);
     const waits = now && (isLong(now.meaning) || (now.below && !now.entry.value));
     const takes = found && (found.meaning !== null || !waits);
     if (takes) {
@@ -216,7 +229,7 @@ export function readLines(text: string): Reading {
     /* What stands below a question answers it, though it may be a label elsewhere. */
     const asks = now?.entry.label.endsWith('?') || (now?.meaning === 'consent' && saidYes(trimmed) !== null);
     const answers = now && !now.entry.value && asks && !trimmed.endsWith('?');
-    const meaning = answers ? null : alone(line);
+    const meaning = answers || asked ? null : alone(line);
     if (meaning) {
       close();
       const entry: Entry = { label: trimmed, value: '' };

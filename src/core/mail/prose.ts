@@ -19,7 +19,7 @@ const COUPLE = new RegExp(
   'mu',
 );
 const THIRD = new RegExp(
-  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur|[Aa]) (?:client|friend|customer|buyer|seller|neighbou?r|sister|brother|mother|father|mom|dad|son|daughter|cousin|aunt|uncle|niece|nephew|(?:new )?(?:hire|employee|transferee)|colleague|boss|co-?worker),? )${NAME}(?=\\s+(?:is|has|wants|would|needs|asked|asks|called|stopped|says|said|wrote|writes|requested|inquired|starts|looks|moves|will)\\b)`,
+  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur|[Aa]) (?:client|friend|customer|buyer|seller|neighbou?r|sister|brother|mother|father|mom|dad|son|daughter|cousin|aunt|uncle|niece|nephew|(?:new )?(?:hire|employee|transferee)|colleague|boss|co-?worker),? )${NAME}(?=\\s+(?:is|has|wants|would|needs|asked|asks|called|stopped|says|said|wrote|writes|requested|inquired|starts|looks|moves|will|left)\\b)`,
   'mu',
 );
 const CAPITALISED = /^\p{Lu}|^[^\p{Ll}\p{Lu}]/u;
@@ -78,7 +78,7 @@ export function withWhom(text: string): { first: string; last: null } | null {
 const LANDLORD =
   /\b(?:need(?:ing)? (?:an? )?(?:\p{L}+ )?tenants?|manage (?:the|our|this) (?:property|house|building|place|unit)|rent(?:ing)? (?:it |mine |my \w+ |our \w+ )?out|rent out|let(?:ting)? (?:it|out|my|our)|let my|look(?:ing)? for (?:a )?tenants?|find (?:me |us )?(?:a )?tenants?|manage my|property management|vermieten|poner en alquiler|alquilar mi|mettre en location|affittare (?:la mia|il mio))/iu;
 const SELLER =
-  /\b(?:sell|selling|sold|home value|house value|valuation|sellers?['’]?s? (?:guide|kit|report|lead|inquiry)|list (?:my|our)|listing my|(?:house|home|property|it) is worth|what (?:my|our) (?:house|home|place|property)\b[^.?!]{0,50}\b(?:fetch|worth|bring|go for)|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
+  /\b(?:sell|selling|sold|home value|house value|valuation|sellers?['’]?s? (?:guide|kit|report|lead|inquiry)|list (?:my|our)|listing my|(?:house|home|property|it) is worth|what (?:my|our) (?:house|home|place|property)\b[^.?!]{0,50}\b(?:fetch|worth|bring|go for)|what(?: is|['’]s) (?:my|our|your|the) (?:house|home|place|property|condo)[^.?!]{0,20} worth|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
 /** The same in languages whose letters or bounds of words are not those of English. */
 const SELLER_ELSEWHERE =
   /(?<!\p{L})(?:sälj\p{L}*|selge|selger|sælge|salg|försälj\p{L}*|värdering|verdivurdering|sprzeda\p{L}*|satmak|satılık|satıyor\p{L}*|прода(?:ть|м|жа|жу|ю)\p{L}*|muốn bán|prodat|prodám|prodej\p{L}*|elad(?:ni|ás|nám)\p{L}*|vând\p{L}*|myydä|myynti|πουλ\p{L}*|ibenta|(?:men)?jual)(?!\p{L})|للبيع|[أن]بيع|البائع|למכור|מכירה|बेच|ขาย|売却|売りたい|出售|卖房|賣房|판매|팔고/iu;
@@ -87,11 +87,14 @@ const BUYER_ELSEWHERE =
 const RENTER_ELSEWHERE =
   /(?<!\p{L})(?:wynaj\p{L}*|kirala\p{L}*|kiralık|аренд\p{L}*|снять|thuê|pronaj\p{L}*|nájem\p{L}*|bérel\p{L}*|închiri\p{L}*|vuokra\p{L}*|ενοικ\p{L}*|(?:meny)?ewa)(?!\p{L})|إيجار|[أن]ستأجر|לשכור|לשכירות|להשכרה|किराय|เช่า|賃貸|借りたい|租房|租赁|租賃|임대|월세/iu;
 
+/** Somebody who sold something once does not sell now. */
+const SOLD =
+  /\b(?:you|they|he|she|who|that|(?:agent|team|office|brokerage)|just|already|recently|have|has|had|ve|was|were|is)\s+(?:just |already |recently )?sold\b/giu;
 const NOT_SELLING = /(?:rather|instead of|not|n['’]t|never|without|than)\b[^.!?]{0,40}?\b(?:sell|selling)(?: it)?\b/giu;
 const RENTER =
-  /\b(?:(?:looking|want|wants|hope|hoping|like|need) to rent|to rent (?:a|an|the)|(?:place|house|home|apartment|flat|condo|room|something|somewhere|unit) to rent|(?:available|is) (?:to|for) rent|request for a rental|rental (?:request|inquiry|application)|for rent|lease|tenan(?:t|cy) application|(?:bed|bedroom|br) rentals?|(?:looking|asking|about|for) (?:an? |any )?rentals?(?! propert)|do you (?:also )?rent|mieten|miete|alquilar|en alquiler|alugar|aluguel|arrendar|louer|en location|affittare|in affitto|huren|hyra|leie|a month|per month|al mes|al mese|par mois|pro monat|im monat|per maand|por m[eê]s|\/ ?mo(?:nth)?\b|monthly rent)(?!\p{L})/iu;
+  /\b(?:(?:looking|want|wants|hope|hoping|like|need) to rent|to rent (?:a|an|the)|renting (?:a|an|the|your|that|this)|(?:place|house|home|apartment|flat|condo|room|something|somewhere|unit) to rent|(?:available|is) (?:to|for) rent|request for a rental|rental (?:request|inquiry|application)|for rent|lease|tenan(?:t|cy) application|(?:bed|bedroom|br) rentals?|(?:looking|asking|about|for) (?:an? |any )?rentals?(?! propert)|do you (?:also )?rent|mieten|miete|alquilar|en alquiler|alugar|aluguel|arrendar|louer|en location|affittare|in affitto|huren|hyra|leie|a month|per month|al mes|al mese|par mois|pro monat|im monat|per maand|por m[eê]s|\/ ?mo(?:nth)?\b|monthly rent)(?!\p{L})/iu;
 const BUYER =
-  /\b(?:buy|buying|buyers?|purchase|purchasing|pre-?approved|mortgage|(?:busco|buscamos|cerco|cerchiamo|procuro|procuramos) (?:una?|uma?|un) (?:casa|piso|vivienda|departamento|apartament\p{L}*|appartament\p{L}*)|(?:cherche|cherchons) une? (?:maison|appartement)|suchen? (?:ein|eine|nach einem|nach einer) (?:haus|wohnung|häuschen|eigenheim)|(?:zoek|zoeken) een (?:huis|woning|appartement)|(?:look(?:ing)?|search(?:ing)?|hunting) for (?:an?|the|our|my|\p{L}+)? ?(?:[\p{L}\d-]+ ){0,4}?(?:house|home|condo|townhouse|place)|house[- ]hunting|kaufen|käufer|kauf|comprar|compra|acheter|achat|comprare|acquistare|kopen|köpa|kjøpe|købe)(?!\p{L})/iu;
+  /\b(?:buy|buying|buyers?|purchase|purchasing|pre-?approved|mortgage|(?:busco|buscamos|cerco|cerchiamo|procuro|procuramos) (?:una?|uma?|un) (?:casa|piso|vivienda|departamento|apartament\p{L}*|appartament\p{L}*)|(?:cherche|cherchons) une? (?:maison|appartement)|suchen? (?:ein|eine|nach einem|nach einer) (?:haus|wohnung|häuschen|eigenheim)|(?:zoek|zoeken) een (?:huis|woning|appartement)|(?:look(?:ing)?|search(?:ing)?|hunting) for (?:an?|the|our|my|\p{L}+)? ?(?:[\p{L}\d-]+ ){0,4}?(?:house|home|condo|townhouse|place)|(?:look(?:ing)?|search(?:ing)?) for (?:something|somewhere)|house[- ]hunting|kaufen|käufer|kauf|comprar|compra|acheter|achat|comprare|acquistare|kopen|köpa|kjøpe|købe)(?!\p{L})/iu;
 
 /** A lease that ends is where they live now, and not what they look for. */
 const NOT_RENTING =
@@ -115,7 +118,7 @@ export const speaksOfAWish = (text: string): boolean =>
 
 /** What somebody says they want to do; null when they say nothing of the kind. */
 export function rolesSaid(text: string): ContactRole[] | null {
-  const said = text.replace(NOT_SELLING, ' ').replace(NOT_RENTING, ' ');
+  const said = text.replace(SOLD, ' ').replace(NOT_SELLING, ' ').replace(NOT_RENTING, ' ');
   if (VENDOR.test(said)) return ['vendor'];
   if (AGENT.test(said)) return ['agent'];
   const buys = BUYER.test(said.replace(/\bhome ?buyers?\b/gi, ' ')) || BUYER_ELSEWHERE.test(said);
@@ -355,7 +358,7 @@ export function permissionsIn(text: string): Partial<Record<MailChannel, 'grante
 }
 
 const NO_STREET =
-  /^(?:(?:schlaf|bade)?zimmern?|bäder|wohn(?:ung|zimmer)|personen|kinder|jahre?|monate?|tage|uhr|bed(?:room)?s?|bath(?:room)?s?|dollars?|euros?|transcript|min(?:ute)?s?)(?!\p{L})/iu;
+  /^(?:(?:schlaf|bade)?zimmern?|bäder|wohn(?:ung|zimmer)|personen|kinder|jahre?|monate?|tage|uhr|bed(?:room)?s?|bath(?:room)?s?|dollars?|euros?|transcript|min(?:ute)?s?|leads?|clicks?|views?|impressions?|visit(?:or)?s?|listings?|homes?)(?!\p{L})/iu;
 const PARTICLE = '(?:du|des?|la|les?|del|della|di|da|dos?|van|von|der|den)';
 const ADDRESS = new RegExp(
   `(?<![\\d$€£.,/:-]|\\d[ )])\\b([1-9]\\d{0,4}[A-Za-z]?)\\s+((?:(?:rue|quai|avenue|boulevard|chemin|place)\\s|${CAP}\\s?)(?:(?:${PARTICLE}\\s+){0,2}${CAP}\\s?){0,5})(?:,\\s*((?:${CAP}\\s?){1,3})(?=[\\s,.!?)]|$))?(?:,?\\s*(?:[A-Z]{2}\\s+)?(\\d{5})(?!\\d))?`,
@@ -382,7 +385,8 @@ export function addressIn(text: string): string | null {
 const LISTING_ID =
   /\b(?!(?:A[KLRZ]|C[AOT]|D[CE]|FL|GA|HI|I[ADLN]|K[SY]|LA|M[ADEINOST]|N[CDEHJMVY]|O[HKR]|PA|RI|S[CD]|T[NX]|UT|V[AT]|W[AIVY]) \d{5}\b)(?!(?:NMLS|DRE|LIC|NPN)\b)([A-Z]{2,4}(?:-[A-Z])?[-/ ]\d{3,7})\b/u;
 /** Plain digits are one only when they are called so. */
-const CALLED_ID = /\b(?:mls|listing|property|ref(?:erence)?)\.?\s*(?:id|no\.?|number)?\s*[#:]\s*(\d{4,10})\b/iu;
+const CALLED_ID =
+  /\b(?:(?:mls|listing|property|ref(?:erence)?)\.?\s*(?:id|no\.?|number)?\s*[#:]\s*|mls\s+(?:id\s+|no\.?\s+)?)(\d{4,10})\b/iu;
 /** The number of a listing in running text. */
 export const listingIdIn = (text: string): string | null =>
   LISTING_ID.exec(text)?.[1]?.replace(/^(?:MLS|REF|NR|ID) (?=\d{4})/, '') ?? CALLED_ID.exec(text)?.[1] ?? null;

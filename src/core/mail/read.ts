@@ -5,7 +5,7 @@
 import type { ContactRole } from '../contacts';
 import { documentEntries, fromCard, withCard } from './attached';
 import { addPhones, named, oneLine, unique, worth, type Draft } from './draft';
-import { fromEntries, isDigest } from './entries';
+import { fromEntries, isDigest, isRoll } from './entries';
 import { beforeSignature, forwardedIn, withoutQuoted, withoutService } from './forwarded';
 import { plainText, readHtml, shownText } from './html';
 import { isAutomatic, isBounce, isBulk, isBusiness, isReply, isRubbish } from './kind';
@@ -81,7 +81,7 @@ export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
     ...(mail.html ? [readHtml(mail.html)] : []),
     ...(mail.text.trim() ? [readLines(plainText(mail.text))] : []),
   ];
-  if (readings.some(isDigest) && !documents.length)
+  if ((readings.some(isDigest) || isRoll(body)) && !documents.length)
     return nothing('needs-a-person', 'It speaks of several people.', sourceOf(mail, true));
   const drafts = readings.map((reading) => fromEntries(reading, now));
   const best = drafts.reduce<Draft | null>((a, b) => (a && worth(a) >= worth(b) ? a : b), null);
@@ -95,7 +95,8 @@ export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
   if (!wish && isRubbish(`${mail.subject}\n${labelled?.message ?? body}`))
     return nothing('not-a-lead', 'Its words are those of rubbish sent to everybody.', sourceOf(mail, true));
   if (isReply(mail) && !labelled) return reply(mail, body);
-  if (!labelled && isDesk(mail) && isBusiness(mail) && !rolesSaid(body) && !addressIn(body))
+  const bare = !labelled || (!labelled.message && !labelled.phones.length && !Object.keys(labelled.listing).length);
+  if (bare && isDesk(mail) && isBusiness(mail) && !rolesSaid(body) && !body.split('\n').some(addressIn))
     return nothing('not-a-lead', 'A service writes about a bill or an account.', sourceOf(mail, true));
   const machine = labelled ?? (best && worth(best) >= 3 && isDesk(mail) ? best : null);
   return machine ? fromForm(mail, body, machine, now) : fromLetter(mail, body, now);
