@@ -47,6 +47,12 @@ export function dayIn(text: string, now: Date | null): string | undefined {
     return `${monthFirst[3]}-${two(monthOf(monthFirst[1]!))}-${two(Number(monthFirst[2]))}`;
   const monthOnly = /(?<![\p{L}\d])(\p{L}{3,12})\.?,?\s+(?:del?\s+)?(20\d\d)\b/u.exec(text);
   if (monthOnly && monthOf(monthOnly[1]!)) return `${monthOnly[2]}-${two(monthOf(monthOnly[1]!))}`;
+  const [, a, sign, b, year] = /\b(\d{1,2})([./])(\d{1,2})\2(20\d\d)\b/.exec(text) ?? [];
+  if (year) {
+    /* With strokes the month comes first, as here, unless it cannot be one; with points the day does. */
+    const [month, day] = sign === '/' && Number(a) <= 12 ? [Number(a), Number(b)] : [Number(b), Number(a)];
+    if (month >= 1 && month <= 12 && day >= 1 && day <= 31) return `${year}-${two(month)}-${two(day)}`;
+  }
   const end = /\bend of (\p{L}+)/iu.exec(text);
   const wanted = end && now ? monthOf(end[1]!) : 0;
   if (wanted) {

@@ -156,6 +156,7 @@ class HtmlReader {
       }
       const headed = cells.flatMap((cell) => this.headed(cell) ?? []);
       if (cells.length > 1 && headed.length === cells.length) for (const { label, value } of headed) this.entry(label, value);
+      else if (cells.length === 1 && first.name === 'th' && this.span(first) > 1) this.title(first);
       else if (cells.every(({ name }) => name === 'th') && rows[at + 1]?.some(({ name }) => name === 'td')) heads = cells;
       else if (heads && cells.every(({ name }) => name === 'td') && this.width(cells) === this.width(heads))
         this.below(heads, cells);
@@ -168,6 +169,12 @@ class HtmlReader {
         this.lines.push(PART_END, '');
       } else this.lines.push(cells.map((cell) => this.tidy(cell)).join('  '), '');
     }
+  }
+  /** A heading over all columns is the title of what stands below. */
+  private title(head: Element): void {
+    const label = this.tidy(head);
+    this.group = isAboutOthers(label) ? label : null;
+    this.lines.push(PART_END, label, PART_END, '');
   }
   /** Label, value, label, value: a form of several columns. */
   private arePairs = (cells: Element[]): boolean =>

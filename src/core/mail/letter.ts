@@ -1,6 +1,6 @@
 /** Takes what sentences say, for mails without labels: of whoever wrote them, or of whom they are about. */
 import { movingDayIn } from './days';
-import { addPhones, blank, type Draft } from './draft';
+import { addPhones, blank, named, type Draft } from './draft';
 import { beforeSignature, withoutDevice, withoutNotice, withoutQuoted, withoutService } from './forwarded';
 import type { Mail } from './mail';
 import { withoutFacts } from './own-words';
@@ -12,6 +12,9 @@ import { fromSubject, inOrder, signedName } from './who';
 /** `her number is 360-555-0199`, in a letter of somebody who writes of themselves. */
 const OF_ANOTHER =
   /\b(?:her|his|their|whose)\s+(?:\p{L}+\s+)?(?:number|phone|cell|mobile)\b[^\d+(\n]{0,12}[+(]?\d[\d\s().-]{8,}/giu;
+
+/** The line that says whom it went to. */
+const TO = /^[ \t]*(?:to|an|para|à|til)[ \t]*:.*$/gimu;
 
 /** Takes what sentences say, for mails without labels. */
 export function fromProse(mail: Mail, body: string, now: Date | null): Draft {
@@ -29,8 +32,17 @@ export function fromProse(mail: Mail, body: string, now: Date | null): Draft {
   const draft = blank();
   if (others.length || desk) {
     const who = reported ?? introducedName(words) ?? (desk ? signedName(own) : null);
-    Object.assign(draft, { first: who?.first ?? null, last: who?.last ?? null, partner: who?.partner ?? null, emails: others });
-    addPhones(draft, phonesIn(words));
+    /* A letter of somebody who speaks of themselves, and names another address to write to. */
+    const ours = !who && !desk && /\b(?:I|we|my|our)\b/.test(words) ? mail.from : null;
+    if (ours) draft.emails.push(ours.address.toLowerCase());
+    Object.assign(draft, {
+      first: who?.first ?? null,
+      last: who?.last ?? null,
+      partner: who?.partner ?? null,
+      emails: [...draft.emails, ...others],
+    });
+    if (ours) Object.assign(draft, named(senderName(ours.name)));
+    addPhones(draft, phonesIn(words.replace(TO, '')));
   } else {
     const who = inOrder(senderName(mail.from!.name), own) ?? introducedName(own);
     Object.assign(draft, { first: who?.first ?? null, last: who?.last ?? null, partner: who?.partner ?? null });

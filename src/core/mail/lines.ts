@@ -171,6 +171,10 @@ const FURTHER = 30;
 const goesOn = (rest: string[]): boolean =>
   rest.some((line, n) => /[:?]\s*\S*/.test(line) && OF_FORMS.has(labelled(line, rest[n + 1])?.meaning ?? null));
 
+const indentOf = (line: string): number => (line.trim() ? line.search(/\S/) : 0);
+/** Says that the value stands below, in lines of its own: `message: |`. */
+const BLOCK = /^[|>][+-]?$/;
+
 export function readLines(text: string): Reading {
   const lines = text
     .replace(/\r\n?/g, '\n')
@@ -179,6 +183,8 @@ export function readLines(text: string): Reading {
     .flatMap((line) => unbarred(line.slice(0, LONGEST_LINE)));
   const reading: Reading = { entries: [], prose: [] };
   let open: { entry: Entry; meaning: Meaning | null; below: boolean } | null = null;
+  /** A label with others indented below it. */
+  let group: { indent: number; label: string } | null = null;
   const close = () => {
     if (open) open.entry.value = open.entry.value.replace(/\n{3,}/g, '\n\n').trim();
     open = null;
@@ -221,7 +227,11 @@ export function readLines(text: string): Reading {
     const takes = found && (found.meaning !== null || !waits);
     if (takes) {
       close();
-      const entry: Entry = { label: found.label, value: found.value };
+      if (group && indentOf(line) <= group.indent) group = null;
+      if (!found.value && indentOf(lines[at + 1] ?? '') > indentOf(line) && labelled(lines[at + 1]!, undefined))
+        group = { indent: indentOf(line), label: found.label };
+      const entry: Entry = { label: found.label, value: BLOCK.test(found.value) ? '' : found.value };
+      if (group && indentOf(line) > group.indent) entry.path = [group.label];
       reading.entries.push(entry);
       open = { entry, meaning: found.meaning, below: false };
       continue;

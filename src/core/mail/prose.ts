@@ -46,12 +46,17 @@ export function introducedName(text: string): NameFound | null {
 }
 /** A name with a way to reach whoever has it right behind: `Barnaby Thistle (barnaby@…, 564-555-0113)`. */
 const REACHED = new RegExp(
-  `${NAME_ON_LINE}(?:\\s*[,(<–-]\\s*|[ \\t]{2,}|[ \\t]*\\n\\s*|\\s(?=\\(?\\d{3}\\)?[ .-]\\d{3}[ .-]\\d{4}))(?=[^\\s@]{1,64}@\\S|\\+?\\(?\\d{3}[)\\s.-])`,
+  `${NAME_ON_LINE}(?:\\s*[,(<|–-]\\s*|[ \\t]{2,}|[ \\t]*\\n\\s*|\\s(?=\\(?\\d{3}\\)?[ .-]\\d{3}[ .-]\\d{4}))(?=[^\\s@]{1,64}@\\S|\\+?\\(?\\d{3}[)\\s.-])`,
   'gu',
 );
 /** `You have a message from Jocasta Wren`. */
 const FROM = new RegExp(
   `\\b(?:message|inquiry|enquiry|request|lead|question|call|contact|application|registration|referral)\\s+(?:from|by)\\s+${NAME}`,
+  'u',
+);
+/** `Please meet Delphine Arceneaux.` */
+const REFERRED = new RegExp(
+  `\\b(?:[Mm]eet|[Ii]ntroduc(?:e|ing)(?: you to)?|[Rr]efer(?:ring)?(?: you)?|[Ss]end(?:ing)? you|[Cc]onnect(?:ing)? you with|in touch with|[Pp]assing (?:on|along))\\s+(?:(?:my|our|a) (?:\\p{L}+ )?(?:clients?|friends?|customers?|buyers?|sellers?),? )?${NAME_ON_LINE}`,
   'u',
 );
 /** Somebody of whom another writes. */
@@ -61,6 +66,8 @@ export function reportedName(text: string): NameFound | null {
   const couple = COUPLE.exec(text);
   if (couple) return personName(`${couple[1]} & ${couple[2]}`);
   for (const [, name] of text.matchAll(REACHED)) if (name!.includes(' ') && senderName(name!)?.last) return personName(name!);
+  const referred = REFERRED.exec(text)?.[1];
+  if (referred?.includes(' ') && senderName(referred)?.last) return personName(referred);
   const third = THIRD.exec(text);
   return third && third[1]!.includes(' ') && senderName(third[1]!) ? personName(third[1]!) : null;
 }
@@ -78,7 +85,7 @@ export function withWhom(text: string): { first: string; last: null } | null {
 const LANDLORD =
   /\b(?:need(?:ing)? (?:an? )?(?:\p{L}+ )?tenants?|manage (?:the|our|this) (?:property|house|building|place|unit)|rent(?:ing)? (?:it |mine |my \w+ |our \w+ )?out|rent out|let(?:ting)? (?:it|out|my|our)|let my|look(?:ing)? for (?:a )?tenants?|find (?:me |us )?(?:a )?tenants?|manage my|property management|vermieten|poner en alquiler|alquilar mi|mettre en location|affittare (?:la mia|il mio))/iu;
 const SELLER =
-  /\b(?:sell|selling|sold|home value|house value|valuation|sellers?['’]?s? (?:guide|kit|report|lead|inquiry)|list (?:my|our)|listing my|(?:house|home|property|it) is worth|what (?:my|our) (?:house|home|place|property)\b[^.?!]{0,50}\b(?:fetch|worth|bring|go for)|what(?: is|['’]s) (?:my|our|your|the) (?:house|home|place|property|condo)[^.?!]{0,20} worth|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
+  /\b(?:sell|selling|sold|home value|house value|valuation|sellers?['’]?s? (?:guide|kit|report|lead|inquiry)|list (?:my|our|it)|listing (?:my|our|it)|(?:house|home|property|it) is worth|what (?:my|our) (?:house|home|place|property)\b[^.?!]{0,50}\b(?:fetch|worth|bring|go for)|what(?: is|['’]s) (?:my|our|your|the) (?:house|home|place|property|condo)[^.?!]{0,20} worth|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
 /** The same in languages whose letters or bounds of words are not those of English. */
 const SELLER_ELSEWHERE =
   /(?<!\p{L})(?:sälj\p{L}*|selge|selger|sælge|salg|försälj\p{L}*|värdering|verdivurdering|sprzeda\p{L}*|satmak|satılık|satıyor\p{L}*|прода(?:ть|м|жа|жу|ю)\p{L}*|muốn bán|prodat|prodám|prodej\p{L}*|elad(?:ni|ás|nám)\p{L}*|vând\p{L}*|myydä|myynti|πουλ\p{L}*|ibenta|(?:men)?jual)(?!\p{L})|للبيع|[أن]بيع|البائع|למכור|מכירה|बेच|ขาย|売却|売りたい|出售|卖房|賣房|판매|팔고/iu;
@@ -300,12 +307,15 @@ function withoutTown(text: string): string {
   return text.slice(0, at) + behind;
 }
 
+/** `A 3/2 in Quillhaven`: three bedrooms and two bathrooms. */
+const BEDS_AND_BATHS = /\b(?:an?|any|nice|good|little|small)\s+([1-9])\/([1-9](?:\.5)?)(?![\d/])/iu;
 /** What somebody looks for, in their own words. */
 export function wantsIn(text: string): MailWants {
   const plain = inDigits(text.replace(/\s+/g, ' '));
   const wants: MailWants = { ...sentencesBudget(plain) };
-  const beds = counted(plain, BEDS);
-  const baths = counted(plain, BATHS);
+  const short = BEDS_AND_BATHS.exec(plain);
+  const beds = counted(plain, BEDS) ?? (short ? Number(short[1]) : undefined);
+  const baths = counted(plain, BATHS) ?? (short ? Number(short[2]) : undefined);
   const areas = areasIn(withoutTown(text));
   if (beds) wants.bedsMin = beds;
   if (baths) wants.bathsMin = baths;

@@ -141,11 +141,9 @@ function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): Lea
   const roles = draft.chosen.length
     ? unique(draft.chosen)
     : rolesSaid(`${mail.subject}\n${draft.cues.join('\n')}\n${said}\n${serviceWords(prose, draft)}`);
-  if (!draft.listing.address && !listed) {
-    const address =
-      addressIn(serviceWords(prose, draft)) ??
-      addressIn(said) ??
-      (aboutProperty(mail.subject) || isStreet(mail.subject) ? addressIn(mail.subject) : null);
+  if (!draft.listing.address) {
+    const inSubject = aboutProperty(mail.subject) || isStreet(mail.subject) ? addressIn(mail.subject) : null;
+    const address = (listed ? null : (addressIn(serviceWords(prose, draft)) ?? addressIn(said))) ?? inSubject;
     if (address) draft.listing.address = address;
   }
   if (draft.listing.address && draft.listing.price === undefined) {
@@ -177,7 +175,7 @@ const NO_MAIL: Mail = {
 export const readEntries = (entries: Entry[]): LeadMail => fromForm(NO_MAIL, '', fromEntries({ entries, prose: [] }, null), null);
 
 const aboutProperty = (subject: string): boolean =>
-  /\b(?:inquiry|about|home|house|listing|property|rental|showing|tour|viewing|available|interest\p{L}*|anfrage|objekt|inmueble|value|likes?)\b/iu.test(
+  /\b(?:inquiry|signed in|open house|visit(?:or)?|about|home|house|listing|property|rental|showing|tour|viewing|available|interest\p{L}*|anfrage|objekt|inmueble|value|likes?)\b/iu.test(
     subject,
   );
 /** A line that says what a home costs, and perhaps what it has: `$389,000 · 2 bed · 1 bath`. */
@@ -193,9 +191,12 @@ function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
   const draft = fromProse(mail, body, now);
   const card = fromCard(mail);
   if (card) {
-    Object.assign(draft, { first: card.first ?? draft.first, last: card.last ?? draft.last });
-    draft.emails = unique([...card.emails, ...draft.emails]);
+    /* Whoever sends the card of another is not the lead. */
+    const own = mail.from?.address.toLowerCase();
+    const theirs = !card.last || draft.last === card.last ? draft.emails : draft.emails.filter((email) => email !== own);
+    draft.emails = unique([...card.emails, ...theirs]);
     addPhones(draft, card.phones);
+    Object.assign(draft, { first: card.first ?? draft.first, last: card.last ?? draft.last });
   }
   const words = draft.message;
   const roles = rolesSaid(`${mail.subject}\n${words}`);
