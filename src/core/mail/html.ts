@@ -156,7 +156,7 @@ class HtmlReader {
       }
       const headed = cells.flatMap((cell) => this.headed(cell) ?? []);
       if (cells.length > 1 && headed.length === cells.length) for (const { label, value } of headed) this.entry(label, value);
-      else if (cells.length === 1 && first.name === 'th' && this.span(first) > 1) this.title(first);
+      else if (cells.length === 1 && ((first.name === 'th' && this.span(first) > 1) || this.isTitle(first))) this.title(first);
       else if (cells.every(({ name }) => name === 'th') && rows[at + 1]?.some(({ name }) => name === 'td')) heads = cells;
       else if (heads && cells.every(({ name }) => name === 'td') && this.width(cells) === this.width(heads))
         this.below(heads, cells);
@@ -164,8 +164,10 @@ class HtmlReader {
         for (let n = 0; n < cells.length; n += 2) this.entry(this.tidy(cells[n]!), this.tidy(cells[n + 1]!));
       } else if (cells.length === 2 && this.tidy(first).length <= 90) this.entry(this.tidy(first), this.tidy(cells[1]!));
       else if (cells.length === 1) {
+        const single = this.single(first);
         this.lines.push(PART_END, '');
-        if (!this.pair(first)) this.walk(first.children);
+        if (single) this.entry(single.label, single.value);
+        else if (!this.pair(first)) this.walk(first.children);
         this.lines.push(PART_END, '');
       } else this.lines.push(cells.map((cell) => this.tidy(cell)).join('  '), '');
     }
@@ -176,6 +178,27 @@ class HtmlReader {
     this.group = isAboutOthers(label) ? label : null;
     this.lines.push(PART_END, label, PART_END, '');
   }
+  /** A cell alone in its row that is bold as a whole, and no label of a value: the title of the rows below. */
+  private isTitle(cell: Element): boolean {
+    const seen = this.shown(cell);
+    const bold = seen.length === 1 && isTag(seen[0]!) && /^(?:b|strong)$/.test(seen[0].name);
+    const text = this.tidy(cell);
+    return bold && text.length <= 40 && !/[:?\n]/.test(text) && (isAboutOthers(text) || this.group !== null);
+  }
+  /** A cell alone in its row: `Phone: 564-555-0521`, or a value with its label in small letters below. */
+  private single(cell: Element): { label: string; value: string } | null {
+    const [, label, value] = /^([^:\n]{1,40}):\s*([^\n]+)$/.exec(this.tidy(cell)) ?? [];
+    if (label && this.group) return { label, value: value! };
+    return this.footed(cell);
+  }
+  /** A value above its label, which is set smaller. */
+  private footed(cell: Element): { label: string; value: string } | null {
+    const seen = this.shown(cell);
+    const last = seen.at(-1);
+    if (!last || !isTag(last) || last.name !== 'small' || seen.length < 2 || !this.isLabel(last)) return null;
+    const value = this.tidy({ ...cell, children: seen.slice(0, -1) } as Element);
+    return value ? { label: this.tidy(last), value } : null;
+  }
   /** Label, value, label, value: a form of several columns. */
   private arePairs = (cells: Element[]): boolean =>
     cells.length >= 4 && cells.length % 2 === 0 && cells.every((cell, n) => n % 2 === 1 || meaningOf(this.tidy(cell)) !== null);
@@ -183,6 +206,8 @@ class HtmlReader {
   private headed(cell: Element): { label: string; value: string } | null {
     const seen = this.shown(cell);
     const first = seen[0];
+    const footed = this.footed(cell);
+    if (footed) return footed;
     if (!first || !isTag(first) || first.name === 'br' || seen.length < 2 || !this.isLabel(first)) return null;
     const value = plainText(
       seen

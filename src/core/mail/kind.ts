@@ -81,5 +81,9 @@ export function isRubbish(text: string): boolean {
 
 const BUSINESS =
   /(?<!\p{L})(?:invoices?|receipts?|payment (?:received|due|failed|reminder|confirmation)|billing statement|your (?:statement|order|subscription|shipment|renewal|trial|plan)|order (?:confirmation|shipped|#?\d+)|(?:reset|change|changed|forgot)\b.{0,15}password|password\b.{0,15}(?:reset|changed)|verification code|(?:campaign|account|weekly|monthly|daily) (?:performance|report|summary|digest|statistics)|security (?:alert|code)|sign-?in (?:attempt|code)|new (?:login|sign-?in)|rechnung|zahlungs\p{L}+|passwort|factura|recibo|contraseña|facture|mot de passe|fattura|factuur|wachtwoord)(?!\p{L})/iu;
+const BILL =
+  /\b(?:your (?:\p{L}+ ){0,2}bill\b|(?:bill|invoice|statement) (?:\S+ )?(?:is )?(?:ready|due|available|attached|enclosed)|amount due|wire instructions|password|verification code)/iu;
+/** A bill or a password and nothing else, whatever address it names. */
+export const isBill = (mail: Mail): boolean => BILL.test(mail.subject);
 /** A bill, a receipt, a password: what services write to those who use them. By the subject alone, for leads speak of anything. */
 export const isBusiness = (mail: Mail): boolean => BUSINESS.test(mail.subject);

@@ -98,13 +98,13 @@ const RULES: [Meaning, RegExp][] = [
   [
     'message',
     word(
-      'messages?|(?:they|he|she|visitor|client|customer) (?:asked|asks)|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|tresc(?: wiadomosci)?|uwagi|testo|texte|mesaj\\p{L}*|сообщение|комментарий|вопрос|повідомлення|tin nhan|loi nhan|noi dung|zprava|sprava|poznamka|uzenet|megjegyzes|viesti|pesan|μηνυμα|mensahe|رسالة|الرسالة|الملاحظات|anything else|what can we do|how can we help|tell us|(?:additional|further|more|other) details|inquiry|enquiry|special requests',
+      'messages?|(?:they|he|she|visitor|client|customer) (?:asked|asks)|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|tresc(?: wiadomosci)?|uwagi|testo|texte|mesaj\\p{L}*|сообщение|комментарий|вопрос|повідомлення|tin nhan|loi nhan|noi dung|zprava|sprava|poznamka|uzenet|megjegyzes|viesti|pesan|μηνυμα|mensahe|ujumbe|missatge|poruka|sporocilo|съобщение|порука|sonum|zina|zinute|skilabod|mezua|mensaxe|mesej|mesazhi|پیام|বার্তা|رسالة|الرسالة|الملاحظات|anything else|what can we do|how can we help|tell us|(?:additional|further|more|other) details|inquiry|enquiry|special requests',
     ),
   ],
   [
     'email',
     word(
-      'e ?mails?|e-?mails?|mail|reply to|reach(?: at)?|electronic mail|email address|correo|correo electronico|courriel|adresse mail|posta elettronica|e ?post|e-?postadresse|write to (?:you|them)|reach (?:them|you) at|adres e mail|e ?posta|posta|почта|электронная почта|эл почта|email cim|e mail cim|sahkoposti|البريد|البريد الالكتروني|(?:reach|write|mail) (?:her|him|them|me) (?:at|on|to)',
+      'e ?mails?|e-?mails?|mail|reply to|reach(?: at)?|electronic mail|email address|correo|correo electronico|courriel|adresse mail|posta elettronica|e ?post|e-?postadresse|write to (?:you|them)|reach (?:them|you) at|adres e mail|e ?posta|posta|почта|электронная почта|эл почта|email cim|e mail cim|sahkoposti|barua pepe|correu|e posta|имейл|epasts|pastas|netfang|ایمیل|ইমেইল|البريد|البريد الالكتروني|(?:reach|write|mail) (?:her|him|them|me) (?:at|on|to)',
     ),
   ],
   [
@@ -116,7 +116,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'phone',
     word(
-      'phones?|telephone|tel|telefono|telefon\\p{L}*|telefone|mobile|mobil\\p{L}*|cell|cellphone|cell phone|handy\\p{L}*|rufnummer|caller|movil|celular|portable|cellulare|whatsapp|telephon\\p{L}*|gsm|tlf|contact number|(?:which|what|best|your|their|his|her|my) number|number is best|numero|telefoon\\p{L}*|telemovel|telefono\\p{L}*|телефон\\p{L}*|номер телефона|dien thoai|so dien thoai|telefonszam|puhelin\\p{L}*|telepon|nomor (?:hp|telepon)|τηλεφωνο|الهاتف|رقم الهاتف|الجوال|cep(?: telefonu)?',
+      'phones?|telephone|tel|telefono|telefon\\p{L}*|telefone|mobile|mobil\\p{L}*|cell|cellphone|cell phone|handy\\p{L}*|rufnummer|caller|movil|celular|portable|cellulare|whatsapp|telephon\\p{L}*|gsm|tlf|contact number|(?:which|what|best|your|their|his|her|my) number|number is best|numero|telefoon\\p{L}*|telemovel|telefono\\p{L}*|телефон\\p{L}*|номер телефона|dien thoai|so dien thoai|telefonszam|puhelin\\p{L}*|simu|talrunis|simi|تلفن|ফোন|telepon|nomor (?:hp|telepon)|τηλεφωνο|الهاتف|رقم الهاتف|الجوال|cep(?: telefonu)?',
     ),
   ],
   [
@@ -142,7 +142,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'price',
     word(
-      'asking price|price|list price|\\p{L}*(?:preis|prijs|pris)|precio|prix|prezzo|preco|cena|valor|rent|monthly rent|miete|kaltmiete|alquiler|renta|loyer|fiyat|cena|цена|стоимость|gia|hinta|pret|harga|τιμη|السعر',
+      'asking price|price|list price|\\p{L}*(?:preis|prijs|pris)|prisantydning|utgangspris|precio|prix|prezzo|preco|cena|valor|rent|monthly rent|miete|kaltmiete|alquiler|renta|loyer|fiyat|cena|цена|стоимость|gia|hinta|pret|harga|τιμη|السعر',
     ),
   ],
   [
@@ -153,7 +153,7 @@ const RULES: [Meaning, RegExp][] = [
   [
     'name',
     word(
-      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|persona(?: interesada)?|interesada|propietari[oa]|titular|proprietaire|propri?etario|eigentumer(?:in)?|eigenaar|kontaktdaten|contact (?:details|information)|datos de contacto|coordonnees|dati di contatto|contactgegevens|attendee|participant|registrant|transferee|relocatee|assignee|employee|lessee|purchaser|homeowner|patron|candidate|kunde|kundin|cliente|(?:requested|submitted|sent|asked) by|requester|borrower|isim|adiniz|имя|ім я|jmeno|meno|nev|nimi|nume|nama(?: lengkap)?|ονομα|pangalan|الاسم|enquirer',
+      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|persona(?: interesada)?|interesada|propietari[oa]|titular|proprietaire|propri?etario|eigentumer(?:in)?|eigenaar|kontaktdaten|contact (?:details|information)|datos de contacto|coordonnees|dati di contatto|contactgegevens|attendee|participant|registrant|transferee|relocatee|assignee|employee|lessee|purchaser|homeowner|patron|candidate|kunde|kundin|cliente|(?:requested|submitted|sent|asked) by|requester|borrower|isim|jina|vards|vardas|nafn|izena|emri|име|نام|নাম|adiniz|имя|ім я|jmeno|meno|nev|nimi|nume|nama(?: lengkap)?|ονομα|pangalan|الاسم|enquirer',
     ),
   ],
   [
@@ -238,7 +238,7 @@ const OTHERS = word(
 const PARTNERS = word('partner|spouse|co ?buyer|co ?applicant|co ?borrower');
 
 const OF_THE_OFFICE = whole(
-  '(?:your |the |listing |assigned )?(?:agent|broker|office|consultant|realtor|coordinator)(?: details| information| contact)?',
+  '(?:your |the |listing |assigned )?(?:agent|broker|office|consultant|realtor|coordinator)(?: details| information| contact)?|your (?:contact|representative|specialist|account manager)(?: at \\p{L}+)?',
 );
 /** Whether a heading says that what stands below is of the partner, or of somebody of the office. */
 export const isAboutOthers = (heading: string): boolean => {
@@ -255,7 +255,7 @@ export function meaningOf(label: string, path: string[] = []): Meaning | null {
   const plain = plainLabel(label);
   if (!plain || plain.split(' ').length > 14) return null;
   const groups = path.map(plainLabel);
-  if (groups.some((group) => OTHERS.test(group))) return 'ignored';
+  if (groups.some((group) => OTHERS.test(group) || OF_THE_OFFICE.test(group))) return 'ignored';
   if (groups.some((group) => PARTNERS.test(group))) return 'partner';
   if (groups.some((group) => CONSENT.test(group) || group === 'permissions')) return 'consent';
   const found =

@@ -19,7 +19,7 @@ const COUPLE = new RegExp(
   'mu',
 );
 const THIRD = new RegExp(
-  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur|[Aa]) (?:client|friend|customer|buyer|seller|neighbou?r|sister|brother|mother|father|mom|dad|son|daughter|cousin|aunt|uncle|niece|nephew|(?:new )?(?:hire|employee|transferee)|colleague|boss|co-?worker),? )${NAME}(?=\\s+(?:is|has|wants|would|needs|asked|asks|called|stopped|says|said|wrote|writes|requested|inquired|starts|looks|moves|will|left)\\b)`,
+  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur|[Yy]our|[Aa]) (?:client|friend|customer|buyer|seller|neighbou?r|sister|brother|mother|father|mom|dad|son|daughter|cousin|aunt|uncle|niece|nephew|new (?!agent|realtor|broker|listing|lead)\\p{Ll}+|(?:hire|employee|transferee)|colleague|boss|co-?worker),? )${NAME}(?=,?\\s+(?:is|has|wants|would|needs|just|saved|viewed|liked|asked|asks|called|stopped|says|said|wrote|writes|requested|inquired|starts|looks|moves|will|left)\\b)`,
   'mu',
 );
 const CAPITALISED = /^\p{Lu}|^[^\p{Ll}\p{Lu}]/u;
@@ -83,7 +83,7 @@ export function withWhom(text: string): { first: string; last: null } | null {
 }
 
 const LANDLORD =
-  /\b(?:need(?:ing)? (?:an? )?(?:\p{L}+ )?tenants?|manage (?:the|our|this) (?:property|house|building|place|unit)|rent(?:ing)? (?:it |mine |my \w+ |our \w+ )?out|rent out|let(?:ting)? (?:it|out|my|our)|let my|look(?:ing)? for (?:a )?tenants?|find (?:me |us )?(?:a )?tenants?|manage my|property management|vermieten|poner en alquiler|alquilar mi|mettre en location|affittare (?:la mia|il mio))/iu;
+  /\b(?:need(?:ing)? (?:an? )?(?:\p{L}+ )?tenants?|manage (?:my |our |your )?rentals?\b|manage (?:the|our|this) (?:property|house|building|place|unit)|rent(?:ing)? (?:it |mine |my \w+ |our \w+ )?out|rent out|let(?:ting)? (?:it|out|my|our)|let my|look(?:ing)? for (?:a )?tenants?|find (?:me |us )?(?:a )?tenants?|manage my|property management|vermieten|poner en alquiler|alquilar mi|mettre en location|affittare (?:la mia|il mio))/iu;
 const SELLER =
   /\b(?:sell|selling|sold|home value|house value|valuation|sellers?['’]?s? (?:guide|kit|report|lead|inquiry)|list (?:my|our|it)|listing (?:my|our|it)|(?:house|home|property|it) is worth|what (?:my|our) (?:house|home|place|property)\b[^.?!]{0,50}\b(?:fetch|worth|bring|go for)|what(?: is|['’]s) (?:my|our|your|the) (?:house|home|place|property|condo)[^.?!]{0,20} worth|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
 /** The same in languages whose letters or bounds of words are not those of English. */
@@ -379,6 +379,9 @@ const STREET_FIRST = new RegExp(
   `(?<!\\p{L})(\\p{Lu}\\p{Ll}+(?:straße|strasse|str\\.|weg|gasse|allee|platz|ufer|damm|straat|laan|gracht|gata|gatan|vei|veien)|(?:Calle|Via|Rua|Avenida|Viale|Plaza|Piazza)\\s(?:(?:${PARTICLE}\\s+){0,2}${CAP}\\s?){1,4})\\s*,?\\s*(\\d{1,4}[a-z]?)(?![\\d\\p{L}])(?:,\\s*((?:${CAP}\\s?){1,3})(?=[\\s,.!?)]|$))?`,
   'u',
 );
+/** `5 winch road`, as a thumb writes it: a number, one word or two, and what a street is called. */
+const SMALL_LETTERS =
+  /(?<![\d$€£.,/:-]|\d[ )])\b([1-9]\d{0,4} (?:(?!minutes?|mins?|miles?|blocks?|houses?|doors?|acres?|bed\p{L}*|bath\p{L}*|down|the|from|of|an?|in|on|off|up|to|your|my|this|that|by)\p{L}{2,} ){1,2}(?:street|road|rd|lane|ln|avenue|ave|court|ct|drive|dr|terrace|circle|loop|boulevard|blvd|quay))(?!\p{L})/iu;
 /** A postal address in running text. */
 export function addressIn(text: string): string | null {
   const plain = text.replace(/\s+/g, ' ');
@@ -389,6 +392,8 @@ export function addressIn(text: string): string | null {
     if (other && other.index < found.index) break;
     return [`${number} ${street!.trim()}`, [town?.trim(), postal].filter(Boolean).join(' ')].filter(Boolean).join(', ');
   }
+  const small = other ? null : SMALL_LETTERS.exec(plain)?.[1];
+  if (small) return small;
   return other && [`${other[1]!.trim()} ${other[2]}`, other[3]?.trim()].filter(Boolean).join(', ');
 }
 

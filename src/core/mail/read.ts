@@ -8,7 +8,7 @@ import { addPhones, named, oneLine, unique, worth, type Draft } from './draft';
 import { fromEntries, isDigest, isRoll } from './entries';
 import { beforeSignature, forwardedIn, withoutQuoted, withoutService } from './forwarded';
 import { plainText, readHtml, shownText } from './html';
-import { isAutomatic, isBounce, isBulk, isBusiness, isReply, isRubbish } from './kind';
+import { isAutomatic, isBill, isBounce, isBulk, isBusiness, isReply, isRubbish } from './kind';
 import { fromProse } from './letter';
 import { readLines } from './lines';
 import { movingDayIn } from './days';
@@ -96,7 +96,8 @@ export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
     return nothing('not-a-lead', 'Its words are those of rubbish sent to everybody.', sourceOf(mail, true));
   if (isReply(mail) && !labelled) return reply(mail, body);
   const bare = !labelled || (!labelled.message && !labelled.phones.length && !Object.keys(labelled.listing).length);
-  if (bare && isDesk(mail) && isBusiness(mail) && !rolesSaid(body) && !body.split('\n').some(addressIn))
+  const business = isBusiness(mail) && !body.split('\n').some(addressIn);
+  if (bare && isDesk(mail) && (isBill(mail) || business) && !rolesSaid(body))
     return nothing('not-a-lead', 'A service writes about a bill or an account.', sourceOf(mail, true));
   const machine = labelled ?? (best && worth(best) >= 3 && isDesk(mail) ? best : null);
   return machine ? fromForm(mail, body, machine, now) : fromLetter(mail, body, now);
@@ -180,6 +181,8 @@ const aboutProperty = (subject: string): boolean =>
   );
 /** A line that says what a home costs, and perhaps what it has: `$389,000 · 2 bed · 1 bath`. */
 const OF_HOME = /^\s*[$€£]\s?\d[\d.,]*k?(?:\s*\/\s*mo(?:nth)?)?\s*(?:$|[·|,•]\s*\d)/iu;
+/** A line that says what rooms it has, and nothing else. */
+const OF_ROOMS = /^\s*\d{1,2}\s*(?:beds?|bd|br|bedrooms?)\W+\d{1,2}(?:\.\d)?\s*(?:baths?|ba|bathrooms?)\W*$/iu;
 /** A subject that is a street and its number. */
 const isStreet = (subject: string): boolean =>
   /^(?:(?:re|about|regarding|question about)\s*:?\s*|[\p{L} ]{2,30}:\s*)?\d{1,5} (?:\p{Lu}[\p{L}'’]*\s+){1,3}(?:street|st|road|rd|lane|ln|avenue|ave|court|ct|drive|dr|way|place|pl|row|terrace|circle|loop|boulevard|blvd|crescent|close|square|quay|point|trail|parkway|hill|alley|walk)\b/iu.test(
@@ -208,7 +211,9 @@ function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
   if (address) draft.listing.address = address;
   /* Where a service names the home, its price and rooms are those of the home. */
   const ofHome =
-    address && isDesk(mail) ? words.split('\n').filter((line) => addressIn(line) === address || OF_HOME.test(line)) : [];
+    address && isDesk(mail)
+      ? words.split('\n').filter((line) => addressIn(line) === address || OF_HOME.test(line) || OF_ROOMS.test(line))
+      : [];
   const price = ofHome.flatMap(sumsIn).find(({ sure, monthly }) => sure && !monthly)?.value;
   if (price) draft.listing.price ??= price;
   draft.wants = wantsIn(ofHome.reduce((rest, line) => rest.replace(line, ' '), words));

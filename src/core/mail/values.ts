@@ -152,9 +152,11 @@ export function personName(value: string): NameFound | null {
   const read = readName(cleanName(text));
   return { first: read.first || null, last: read.last || null, partner: read.partner };
 }
+/** What somebody is stands behind their name: `Harriet Lindgren, HR`. */
+const OFFICE = /\s*,\s*(?:\p{Lu}{2,5}|Ph\.?D\.?|Esq\.?|M\.?D\.?|R\.?N\.?)\s*$/u;
 /** The sender's name as that of a person; null for what is rather a company or a machine. */
 export const senderName = (display: string): NameFound | null =>
-  NO_NAME.test(display) || /&|^the /i.test(display) ? null : personName(display);
+  NO_NAME.test(display) || /&|^the /i.test(display) ? null : personName(display.replace(OFFICE, ''));
 
 export interface Sum {
   value: number;
