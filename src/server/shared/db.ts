@@ -8,7 +8,6 @@ import {
   QueryTypes,
   Sequelize,
   UniqueConstraintError,
-  type Transaction,
   ConnectionError,
   ConnectionAcquireTimeoutError,
 } from 'sequelize';
@@ -43,12 +42,13 @@ export interface Tx {
   /** The first row, or null. */
   first<T extends object>(sql: string, bind?: unknown[]): Promise<T | null>;
   run(sql: string, bind?: unknown[]): Promise<void>;
-  readonly transaction: Transaction | undefined;
+  /** Stands for the transaction; undefined for single reads. */
+  readonly transaction: object | undefined;
 }
 
 /** What of pg's client a transaction uses. */
 interface Connection {
-  query(query: { name: string; text: string; values: unknown[] }): Promise<{ rows: object[] }>;
+  query(query: string | { name: string; text: string; values: unknown[] }): Promise<{ rows: object[] }>;
 }
 
 const names = new Map<string, string>();
@@ -66,8 +66,7 @@ function nameOf(sql: string): string {
  * Inside a transaction statements go straight to the connection that Sequelize gave it, prepared: the services' transactions are
  * many small statements, and what Sequelize does around each costs more than the statement.
  */
-function txOver(transaction: Transaction | undefined): Tx {
-  const connection = (transaction as unknown as { connection?: Connection } | undefined)?.connection;
+function txOver(connection: Connection | undefined): Tx {
   const ask = async (sql: string, values: unknown[]): Promise<object[]> => {
     try {
       if (connection) return (await connection.query({ name: nameOf(sql), text: sql, values })).rows;
@@ -83,7 +82,7 @@ function txOver(transaction: Transaction | undefined): Tx {
     run: async (sql, bind = []) => {
       await ask(sql, bind);
     },
-    transaction,
+    transaction: connection && {},
   };
 }
 
@@ -112,11 +111,30 @@ export const joinAsWritten = (tx: Tx): Promise<void> => tx.run(`select set_confi
 /** For reads that need no transaction of their own. */
 export const reader = (): Tx => txOver(undefined);
 
+/** Begins, works and commits, on a connection of Sequelize's pool. A connection that cannot even take back is given up. */
+async function onConnection<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
+  const { connectionManager } = db();
+  const connection = (await connectionManager.getConnection({ type: 'write', useMaster: true })) as Connection;
+  let sound = true;
+  try {
+    await connection.query('START TRANSACTION');
+    const done = await work(txOver(connection));
+    await connection.query('COMMIT');
+    return done;
+  } catch (error) {
+    await connection.query('ROLLBACK').catch(() => (sound = false));
+    throw error;
+  } finally {
+    if (sound) connectionManager.releaseConnection(connection);
+    else await connectionManager.destroyConnection(connection);
+  }
+}
+
 /** Runs `work` in one transaction; a deadlock or serialisation failure is tried again twice before it is told. */
 export async function transact<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
   for (let attempt = 1; ; attempt += 1) {
     try {
-      return await db().transaction((transaction) => work(txOver(transaction)));
+      return await onConnection(work);
     } catch (error) {
       const failure = translated(error);
       if (attempt < 3 && failure instanceof AppError && failure.code === 'conflict' && failure.facts.retry) continue;
