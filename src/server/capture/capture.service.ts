@@ -20,7 +20,7 @@ import {
   type PermissionChange,
 } from '../contacts';
 import { listingAskedAbout } from '../market';
-import { attachByRung, attaches, handedLine, handPlanned, ladderNow, noticeAgents, planRoutes, type Routed } from '../routing';
+import { attachByRungs, attaches, handedLine, handPlanned, ladderNow, noticeAgents, planRoutes, type Routed } from '../routing';
 import { Statement, transact, type Tx } from '../shared';
 import { beginArrival, type Begun } from './begin';
 import { gathered } from './gather';
@@ -138,6 +138,8 @@ async function settle(tx: Tx, accountId: string, taking: readonly Taking[], begu
   for (const one of taking) begins.push(await campaignsOf(tx, one));
   const touched = taking.filter((_, n) => begins[n]!.length > 0 || (plans[n]!.rung && attaches(plans[n]!.rung)));
   await newcomers.make(touched.map(({ person }) => person.contactId));
+  const came = plans.flatMap(({ rung }, n) => (rung ? [{ rung, contactId: taking[n]!.person.contactId }] : []));
+  await attachByRungs(tx, accountId, came, at);
 
   const changes = taking.map((one) => permissionChanges(one, at));
   const closed = taking.some(({ person }) => person.matched) ? await readClosed(tx, accountId, changes.flat()) : begun.closed;
@@ -147,7 +149,6 @@ async function settle(tx: Tx, accountId: string, taking: readonly Taking[], begu
     const { person, inquiry } = one;
     const { contactId } = person;
     const plan = plans[n]!;
-    if (plan.rung) await attachByRung(tx, accountId, plan.rung, contactId, at);
     lines.push(
       arrivalLine(one, at),
       ...changes[n]!.filter(closed.takes).map((change) => permissionActivity(contactId, change)),

@@ -5,16 +5,27 @@ import type { Tx } from '../shared';
 /** Whether a rung adds anything to whoever comes by it. */
 export const attaches = ({ tags, lender }: Rung): boolean => tags.length > 0 || lender !== null;
 
-export async function attachByRung(tx: Tx, accountId: string, rung: Rung, contactId: string, at: Date): Promise<void> {
-  if (rung.tags.length)
+/** Adds what rungs add to whoever came by them: tags of all in one statement, then a lender to each who has none, in turn. */
+export async function attachByRungs(
+  tx: Tx,
+  accountId: string,
+  came: readonly { rung: Rung; contactId: string }[],
+  at: Date,
+): Promise<void> {
+  const tags = came.flatMap(({ rung, contactId }) => rung.tags.map((tag_id) => ({ contact_id: contactId, tag_id })));
+  if (tags.length)
     await tx.run(
-      'insert into contact_tags (contact_id, tag_id) select $2, id from tags where account_id = $1 and id = any($3::bigint[]) and deleted_at is null on conflict do nothing',
-      [accountId, contactId, rung.tags],
+      `insert into contact_tags (contact_id, tag_id) select x.contact_id, t.id from jsonb_to_recordset($2::jsonb) as x (contact_id bigint, tag_id bigint)
+         join tags t on t.id = x.tag_id and t.account_id = $1 and t.deleted_at is null on conflict do nothing`,
+      [accountId, JSON.stringify(tags)],
     );
-  if (!rung.lender) return;
+  for (const { rung, contactId } of came) if (rung.lender) await attachLender(tx, rung.lender, contactId, at);
+}
+
+async function attachLender(tx: Tx, lender: NonNullable<Rung['lender']>, contactId: string, at: Date): Promise<void> {
   const attached = await tx.first('select 1 from contact_lenders where contact_id = $1 limit 1', [contactId]);
   if (attached) return;
-  const lenderId = 'userId' in rung.lender ? rung.lender.userId : await nextLender(tx, rung.lender.rosterId, at);
+  const lenderId = 'userId' in lender ? lender.userId : await nextLender(tx, lender.rosterId, at);
   if (lenderId)
     await tx.run(
       `insert into contact_lenders (contact_id, user_id) select $1, id from users where id = $2 and active and role = 'lender' on conflict do nothing`,

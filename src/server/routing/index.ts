@@ -1,4 +1,4 @@
-export { attachByRung, attaches } from './attach';
+export { attachByRungs, attaches } from './attach';
 export { readLadder, setAway } from './ladder.repository';
 export { ladderNow } from './ladders';
 export { listLadderVersions, restoreLadder, saveLadder } from './ladder.service';
