@@ -2,11 +2,13 @@
 import { dayIn } from './days';
 import { addPhones, blank, oneLine, unique, unquoted, type Draft } from './draft';
 import { beforeSignature } from './forwarded';
-import { plainText } from './html';
-import { channelOf, meaningOf, plainLabel, type Meaning } from './labels';
+import { plainText } from './page';
+import type { Meaning } from './label-words';
+import { channelOf, meaningOf, plainLabel } from './labels';
 import { isHeader } from './lines';
 import type { Reading } from './mail';
-import { addressIn, budgetIn, rolesChosen, roomsIn, wantsIn } from './prose';
+import { CAP } from './said/patterns';
+import { addressIn, budgetIn, rolesChosen, roomsIn, wantsIn } from './said';
 import {
   chosenOf,
   emailsIn,
@@ -36,7 +38,7 @@ export function isDigest({ entries }: Reading): boolean {
   return [...seen].some(([key, values]) => values.size > 1 && (!/mail/.test(key) || values.size > 2));
 }
 
-const ROLL_ITEM = /^\s*(?:\d{1,3}[.)]|[-*•·–])\s+(\p{Lu}[\p{L}'’-]+(?:\s+\p{Lu}[\p{L}'’-]+){1,3})\s*[,;:(–-].*@/u;
+const ROLL_ITEM = new RegExp(`^\\s*(?:\\d{1,3}[.)]|[-*•·–])\\s+(${CAP}(?:\\s+${CAP}){1,3})\\s*[,;:(–-].*@`, 'u');
 /** Whether the lines of a list name people, each with an address of their own: the visitors of a day. */
 export function isRoll(text: string): boolean {
   const people = text.split('\n').flatMap((line) => (ROLL_ITEM.test(line) ? emailsIn(line).slice(0, 1) : []));

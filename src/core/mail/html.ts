@@ -2,52 +2,14 @@
  * HTML taken apart: labels beside or above their values in tables, definition lists, headings over paragraphs, pairs of inline
  * elements; everything else becomes lines. What a reader would not see (scripts, styles, comments, hidden elements) is not there.
  */
-import { parseDocument } from 'htmlparser2';
 import { isTag, isText, type AnyNode, type Element } from 'domhandler';
 import type { Reading } from './mail';
 import { isAboutOthers, meaningOf } from './labels';
 import { PART_END, readLines } from './lines';
+import { BLOCKS, Page, plainText } from './page';
 
-const UNSEEN = new Set([
-  'script',
-  'style',
-  'head',
-  'title',
-  'iframe',
-  'object',
-  'noscript',
-  'template',
-  'svg',
-  'meta',
-  'link',
-  'select',
-]);
-const BLOCKS = new Set(
-  'address article aside blockquote body center dd div dl dt fieldset footer form h1 h2 h3 h4 h5 h6 header hr html li main nav ol p pre section table tbody td tfoot th thead tr ul'.split(
-    ' ',
-  ),
-);
 const INLINE = new Set(['span', 'b', 'strong', 'em', 'i', 'label', 'font', 'u']);
-const INVISIBLE = /[\u00ad\u200b-\u200f\u202a-\u202e\u2060-\u2069\ufeff]/g;
-
-/** One spelling of white space, hyphens and what steers direction. */
-export const plainText = (text: string): string =>
-  text
-    .replace(INVISIBLE, '')
-    .replace(/[\u00a0\u2007\u202f]/g, ' ')
-    .replace(/[\u2010\u2011]/g, '-');
-
-/** The classes that a page's own style sheet hides. */
-function hiddenClasses(html: string): Set<string> {
-  const hidden = new Set<string>();
-  for (const [, sheet] of html.matchAll(/<style[^>]*>([\s\S]*?)<\/style>/gi))
-    for (const [, selectors, rules] of sheet!.matchAll(/([^{}]+)\{([^}]*)\}/g))
-      if (HIDES.test(rules!)) for (const [, name] of selectors!.matchAll(/\.([\w-]+)/g)) hidden.add(name!);
-  return hidden;
-}
 const quoted = (line: string): string => (/^["“„«']/.test(line) ? line : `“${line}”`);
-const HIDES =
-  /display\s*:\s*none|visibility\s*:\s*hidden|font-size\s*:\s*0(?:px|pt|em)?\s*(?:;|$)|opacity\s*:\s*0(?:\.0+)?\s*(?:;|$)/i;
 
 class HtmlReader {
   readonly reading: Reading = { entries: [], prose: [] };
@@ -55,39 +17,13 @@ class HtmlReader {
   private group: string | null = null;
   private readonly lines: string[] = [''];
 
-  constructor(private readonly hidden: Set<string>) {}
-
-  private unseen(element: Element): boolean {
-    const { style = '', class: classes = '', hidden } = element.attribs;
-    return (
-      UNSEEN.has(element.name) ||
-      hidden !== undefined ||
-      HIDES.test(style) ||
-      classes.split(/\s+/).some((name) => this.hidden.has(name))
-    );
-  }
-
-  /** What is seen of a node, with line breaks where it has some. */
-  text(node: AnyNode): string {
-    if (isText(node)) return node.data.replace(/\s+/g, ' ');
-    if (!isTag(node) || this.unseen(node)) return '';
-    if (node.name === 'br') return '\n';
-    const inner = node.children.map((child) => this.text(child)).join('');
-    return BLOCKS.has(node.name) ? `\n${inner}\n` : inner;
-  }
-  private tidy(node: AnyNode): string {
-    return plainText(this.text(node))
-      .replace(/[ \t]+/g, ' ')
-      .replace(/ ?\n ?/g, '\n')
-      .replace(/\n{2,}/g, '\n')
-      .trim();
-  }
+  constructor(private readonly page: Page) {}
 
   walk(nodes: AnyNode[]): void {
     for (let at = 0; at < nodes.length; at += 1) {
       const node = nodes[at]!;
       if (isText(node)) this.add(node.data.replace(/\s+/g, ' '));
-      if (!isTag(node) || this.unseen(node)) continue;
+      if (!isTag(node) || this.page.unseen(node)) continue;
       if (node.name === 'br') this.lines.push('');
       else if (node.name === 'table') this.table(node);
       else if (node.name === 'dl') this.list(node);
@@ -95,10 +31,10 @@ class HtmlReader {
       else if (node.name === 'hr') this.lines.push(PART_END, '');
       else if (BLOCKS.has(node.name)) {
         this.lines.push('');
-        if (this.isSaid(node)) this.lines.push(...this.tidy(node).split('\n').map(quoted), '');
+        if (this.isSaid(node)) this.lines.push(...this.page.tidy(node).split('\n').map(quoted), '');
         else if (!this.pair(node)) this.walk(node.children);
         this.lines.push('');
-      } else if (this.isInlineLabel(nodes, at, node)) this.add(`${this.tidy(node)}: `);
+      } else if (this.isInlineLabel(nodes, at, node)) this.add(`${this.page.tidy(node)}: `);
       else this.walk(node.children);
     }
   }
@@ -108,16 +44,16 @@ class HtmlReader {
     node.attribs.type !== 'cite' &&
     !/quote|cite/i.test(node.attribs.class ?? '') &&
     !node.attribs.style &&
-    this.tags(node).every(({ name }) => name === 'p' || !BLOCKS.has(name));
+    this.page.tags(node).every(({ name }) => name === 'p' || !BLOCKS.has(name));
   /** `<b>Name</b> Oda Brandvold<br>`: bold at the beginning of a line, a label, and no colon between it and its value. */
   private isInlineLabel(nodes: AnyNode[], at: number, node: Element): boolean {
     if (!/^(?:b|strong)$/.test(node.name) || this.lines.at(-1)!.trim() || !this.isLabel(node)) return false;
-    const label = this.tidy(node);
+    const label = this.page.tidy(node);
     const rest = nodes.slice(at + 1);
     const end = rest.findIndex((one) => isTag(one) && (one.name === 'br' || BLOCKS.has(one.name)));
     const value = rest
       .slice(0, end < 0 ? undefined : end)
-      .map((one) => this.text(one))
+      .map((one) => this.page.text(one))
       .join('')
       .trim();
     return !/[:?]$/.test(label) && label.split(' ').length <= 4 && /^[\p{Lu}\p{Lo}\d+($"“]|^\S+@/u.test(value);
@@ -129,22 +65,17 @@ class HtmlReader {
     this.reading.entries.push({ label: label.replace(/\s+/g, ' '), value, ...(this.group ? { path: [this.group] } : {}) });
   }
 
-  private tags(node: Element): Element[] {
-    return node.children.filter((child): child is Element => isTag(child) && !this.unseen(child));
-  }
-  /** What of a node can be seen, white space apart. */
-  private shown(node: Element): AnyNode[] {
-    return node.children.filter((child) => (isText(child) ? child.data.trim() : isTag(child) && !this.unseen(child)));
-  }
   private rows(node: Element): Element[] {
-    return this.tags(node).flatMap((child) =>
-      child.name === 'tr' ? [child] : ['tbody', 'thead', 'tfoot'].includes(child.name) ? this.rows(child) : [],
-    );
+    return this.page
+      .tags(node)
+      .flatMap((child) =>
+        child.name === 'tr' ? [child] : ['tbody', 'thead', 'tfoot'].includes(child.name) ? this.rows(child) : [],
+      );
   }
 
   private table(table: Element): void {
     const rows = this.rows(table).map((row) =>
-      this.unnumbered(this.tags(row).filter(({ name }) => name === 'td' || name === 'th')),
+      this.unnumbered(this.page.tags(row).filter(({ name }) => name === 'td' || name === 'th')),
     );
     let heads: Element[] | null = null;
     for (const [at, cells] of rows.entries()) {
@@ -161,50 +92,53 @@ class HtmlReader {
       else if (heads && cells.every(({ name }) => name === 'td') && this.width(cells) === this.width(heads))
         this.below(heads, cells);
       else if (this.arePairs(cells)) {
-        for (let n = 0; n < cells.length; n += 2) this.entry(this.tidy(cells[n]!), this.tidy(cells[n + 1]!));
-      } else if (cells.length === 2 && this.tidy(first).length <= 90) this.entry(this.tidy(first), this.tidy(cells[1]!));
+        for (let n = 0; n < cells.length; n += 2) this.entry(this.page.tidy(cells[n]!), this.page.tidy(cells[n + 1]!));
+      } else if (cells.length === 2 && this.page.tidy(first).length <= 90)
+        this.entry(this.page.tidy(first), this.page.tidy(cells[1]!));
       else if (cells.length === 1) {
         const single = this.single(first);
         this.lines.push(PART_END, '');
         if (single) this.entry(single.label, single.value);
         else if (!this.pair(first)) this.walk(first.children);
         this.lines.push(PART_END, '');
-      } else this.lines.push(cells.map((cell) => this.tidy(cell)).join('  '), '');
+      } else this.lines.push(cells.map((cell) => this.page.tidy(cell)).join('  '), '');
     }
   }
   /** A heading over all columns is the title of what stands below. */
   private title(head: Element): void {
-    const label = this.tidy(head);
+    const label = this.page.tidy(head);
     this.group = isAboutOthers(label) ? label : null;
     this.lines.push(PART_END, label, PART_END, '');
   }
   /** A cell alone in its row that is bold as a whole, and no label of a value: the title of the rows below. */
   private isTitle(cell: Element): boolean {
-    const seen = this.shown(cell);
+    const seen = this.page.shown(cell);
     const bold = seen.length === 1 && isTag(seen[0]!) && /^(?:b|strong)$/.test(seen[0].name);
-    const text = this.tidy(cell);
+    const text = this.page.tidy(cell);
     return bold && text.length <= 40 && !/[:?\n]/.test(text) && (isAboutOthers(text) || this.group !== null);
   }
   /** A cell alone in its row: `Phone: 564-555-0521`, or a value with its label in small letters below. */
   private single(cell: Element): { label: string; value: string } | null {
-    const [, label, value] = /^([^:\n]{1,40}):\s*([^\n]+)$/.exec(this.tidy(cell)) ?? [];
+    const [, label, value] = /^([^:\n]{1,40}):\s*([^\n]+)$/.exec(this.page.tidy(cell)) ?? [];
     if (label && this.group) return { label, value: value! };
     return this.footed(cell);
   }
   /** A value above its label, which is set smaller. */
   private footed(cell: Element): { label: string; value: string } | null {
-    const seen = this.shown(cell);
+    const seen = this.page.shown(cell);
     const last = seen.at(-1);
     if (!last || !isTag(last) || last.name !== 'small' || seen.length < 2 || !this.isLabel(last)) return null;
-    const value = this.tidy({ ...cell, children: seen.slice(0, -1) } as Element);
-    return value ? { label: this.tidy(last), value } : null;
+    const value = this.page.tidy({ ...cell, children: seen.slice(0, -1) } as Element);
+    return value ? { label: this.page.tidy(last), value } : null;
   }
   /** Label, value, label, value: a form of several columns. */
   private arePairs = (cells: Element[]): boolean =>
-    cells.length >= 4 && cells.length % 2 === 0 && cells.every((cell, n) => n % 2 === 1 || meaningOf(this.tidy(cell)) !== null);
+    cells.length >= 4 &&
+    cells.length % 2 === 0 &&
+    cells.every((cell, n) => n % 2 === 1 || meaningOf(this.page.tidy(cell)) !== null);
   /** A cell that holds its own label above its value: `<td><b>Client</b><br>Harriet Bexley</td>`. */
   private headed(cell: Element): { label: string; value: string } | null {
-    const seen = this.shown(cell);
+    const seen = this.page.shown(cell);
     const first = seen[0];
     const footed = this.footed(cell);
     if (footed) return footed;
@@ -212,15 +146,16 @@ class HtmlReader {
     const value = plainText(
       seen
         .slice(1)
-        .map((child) => (isTag(child) && child.name === 'br' ? '\n' : this.text(child)))
+        .map((child) => (isTag(child) && child.name === 'br' ? '\n' : this.page.text(child)))
         .join(''),
     ).trim();
-    return value ? { label: this.tidy(first), value } : null;
+    return value ? { label: this.page.tidy(first), value } : null;
   }
   /** A row without the number that counts it. */
   private unnumbered = (cells: Element[]): Element[] =>
-    cells.length > 2 && /^\d{1,3}[.)]?$/.test(this.tidy(cells[0]!)) ? cells.slice(1) : cells;
-  private holdsTable = (cell: Element): boolean => this.tags(cell).some((one) => one.name === 'table' || this.holdsTable(one));
+    cells.length > 2 && /^\d{1,3}[.)]?$/.test(this.page.tidy(cells[0]!)) ? cells.slice(1) : cells;
+  private holdsTable = (cell: Element): boolean =>
+    this.page.tags(cell).some((one) => one.name === 'table' || this.holdsTable(one));
   private span = (cell: Element): number => Number(cell.attribs.colspan) || 1;
   private width = (cells: Element[]): number => cells.reduce((sum, cell) => sum + this.span(cell), 0);
 
@@ -230,19 +165,19 @@ class HtmlReader {
     for (const head of heads) {
       const values: string[] = [];
       for (let left = this.span(head); left > 0 && at < cells.length; at += 1) {
-        values.push(this.tidy(cells[at]!));
+        values.push(this.page.tidy(cells[at]!));
         left -= this.span(cells[at]!);
       }
-      this.entry(this.tidy(head), values.join(', '));
+      this.entry(this.page.tidy(head), values.join(', '));
     }
   }
 
   private list(list: Element): void {
     let label: string | null = null;
-    const items = (node: Element): Element[] => this.tags(node).flatMap((one) => (one.name === 'div' ? items(one) : [one]));
+    const items = (node: Element): Element[] => this.page.tags(node).flatMap((one) => (one.name === 'div' ? items(one) : [one]));
     for (const item of items(list)) {
-      if (item.name === 'dt') label = this.tidy(item);
-      else if (item.name === 'dd' && label) this.entry(label, this.tidy(item));
+      if (item.name === 'dt') label = this.page.tidy(item);
+      else if (item.name === 'dd' && label) this.entry(label, this.page.tidy(item));
     }
   }
 
@@ -250,23 +185,23 @@ class HtmlReader {
   private isBold(node: Element): boolean {
     if (node.name !== 'p' && node.name !== 'div') return false;
     if (/font-weight\s*:\s*(?:bold|[6-9]00)/i.test(node.attribs.style ?? '')) return true;
-    const seen = this.shown(node);
+    const seen = this.page.shown(node);
     return seen.length === 1 && isTag(seen[0]!) && /^(?:b|strong)$/.test(seen[0].name);
   }
   private isLabel(node: Element): boolean {
-    const label = this.tidy(node);
+    const label = this.page.tidy(node);
     return label.length > 0 && label.length <= 90 && (meaningOf(label) !== null || /[:?]$/.test(label));
   }
 
   /** A heading that is a label has its value in the next element. @returns where to go on */
   private heading(nodes: AnyNode[], at: number, heading: Element): number {
-    const label = this.tidy(heading);
+    const label = this.page.tidy(heading);
     this.group = isAboutOthers(label) ? label : null;
-    const next = nodes.findIndex((node, n) => n > at && isTag(node) && !this.unseen(node));
+    const next = nodes.findIndex((node, n) => n > at && isTag(node) && !this.page.unseen(node));
     const value = next > at ? (nodes[next] as Element) : null;
-    const plain = value && (/^(?:p|blockquote)$/.test(value.name) || (value.name === 'div' && !this.tags(value).length));
+    const plain = value && (/^(?:p|blockquote)$/.test(value.name) || (value.name === 'div' && !this.page.tags(value).length));
     if (value && plain && !this.isBold(value) && (meaningOf(label) || /[:?]$/.test(label))) {
-      this.entry(label, this.tidy(value));
+      this.entry(label, this.page.tidy(value));
       return next;
     }
     this.lines.push(label, '');
@@ -275,21 +210,21 @@ class HtmlReader {
 
   /** `<div><span>Label</span> <span>value</span></div>` */
   private pair(block: Element): boolean {
-    const seen = this.shown(block);
+    const seen = this.page.shown(block);
     const [first, second] = seen;
     if (
       !first ||
       !isTag(first) ||
       !INLINE.has(first.name) ||
       !second ||
-      this.tags(block).some(({ name }) => BLOCKS.has(name) || name === 'br')
+      this.page.tags(block).some(({ name }) => BLOCKS.has(name) || name === 'br')
     )
       return false;
-    const label = this.tidy(first);
+    const label = this.page.tidy(first);
     const value = plainText(
       seen
         .slice(1)
-        .map((child) => this.text(child))
+        .map((child) => this.page.text(child))
         .join(' '),
     )
       .replace(/\s+/g, ' ')
@@ -306,19 +241,12 @@ class HtmlReader {
   }
 }
 
-/** What a page shows, from top to bottom: for what depends on the order of its lines. */
-export function shownText(html: string): string {
-  const reader = new HtmlReader(hiddenClasses(html));
-  const text = (parseDocument(html).children as AnyNode[]).map((node) => reader.text(node)).join('');
-  return plainText(text)
-    .replace(/[ \t]+/g, ' ')
-    .replace(/ ?\n ?/g, '\n')
-    .replace(/\n{3,}/g, '\n\n')
-    .trim();
-}
+/** What a page shows, from top to bottom. */
+export const shownText = (html: string): string => new Page(html).shownText();
 
 export function readHtml(html: string): Reading {
-  const reader = new HtmlReader(hiddenClasses(html));
-  reader.walk(parseDocument(html).children as AnyNode[]);
+  const page = new Page(html);
+  const reader = new HtmlReader(page);
+  reader.walk(page.nodes);
   return reader.result();
 }

@@ -4,7 +4,7 @@ import { addPhones, blank, named, type Draft } from './draft';
 import { beforeSignature, withoutDevice, withoutNotice, withoutQuoted, withoutService } from './forwarded';
 import type { Mail } from './mail';
 import { withoutFacts } from './own-words';
-import { introducedName, reportedName, withWhom } from './prose';
+import { introducedName, reportedName, withWhom } from './said';
 import { answersTo, DESK, isDesk, isOnlyCalledOddly } from './sender';
 import { emailsIn, phonesIn, senderName } from './values';
 import { fromSubject, inOrder, signedName } from './who';

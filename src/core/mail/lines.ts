@@ -4,7 +4,8 @@
  */
 import type { Entry, Reading } from './mail';
 import { boxOf, saidYes } from './values';
-import { channelOf, meaningOf, plainLabel, type Meaning } from './labels';
+import type { Meaning } from './label-words';
+import { channelOf, meaningOf, plainLabel } from './labels';
 
 /** Lines with which somebody else's words begin: a signature, a closing. */
 const CLOSING =

@@ -1,6 +1,6 @@
 /** Names where no label says that they are some: in a subject, below a letter, in the order of another language. */
 import { addPhones, type Draft } from './draft';
-import { addressIn } from './prose';
+import { addressIn } from './said';
 import { emailsIn, personName, phonesIn, senderName, type NameFound } from './values';
 
 const NOT_A_NAME =

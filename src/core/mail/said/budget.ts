@@ -1,0 +1,50 @@
+/** What somebody would spend, and whether a sum is the most or the least of it. */
+import type { MailWants } from '../mail';
+import { sumsIn } from '../values';
+
+const MOST =
+  /(?<!\p{L})(?:up to|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|no más de|maximaal|(?:no|not) more than|less than|under|below|hasta|fins a|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|upp till|opp til|op til|budget|spend|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
+const LEAST =
+  /(?<!\p{L})(?:at least|minimum|min|over|above|from|starting at|desde|mínimo|a partir de|ab|mindestens|à partir de|minimo|vanaf)(?!\p{L})/iu;
+
+const UNITS =
+  'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(
+    ' ',
+  );
+const TENS = 'zero ten twenty thirty forty fifty sixty seventy eighty ninety'.split(' ');
+const SPELLED = new RegExp(
+  `\\b((?:(?:${[...UNITS.slice(1), ...TENS.slice(2)].join('|')}|a|hundred|and)[\\s-]+){1,8})(thousand|million)\\b`,
+  'giu',
+);
+/** Thousands in words as digits: `two hundred and ten thousand`. */
+export const inDigits = (text: string): string =>
+  text.replace(SPELLED, (whole: string, words: string, scale: string) => {
+    let sum = 0;
+    for (const word of words.toLowerCase().split(/[\s-]+/)) {
+      if (word === 'hundred') sum = Math.max(sum, 1) * 100;
+      else if (UNITS.includes(word)) sum += UNITS.indexOf(word);
+      else if (TENS.includes(word)) sum += TENS.indexOf(word) * 10;
+    }
+    return sum || /\ba\b/i.test(words) ? `${Math.max(sum, 1)} ${scale}` : whole;
+  });
+
+/** A budget: two sums are a range, one is the most unless its words say the least. */
+export function budgetIn(text: string, labelled = false): Pick<MailWants, 'priceMin' | 'priceMax'> {
+  const sums = sumsIn(text).filter(
+    ({ value, sure, monthly }) => value >= (labelled || monthly ? 100 : 1_000) && (labelled || sure),
+  );
+  if (!sums.length) return {};
+  if (sums.length > 1) {
+    const [a, b] = [sums[0]!, sums[1]!];
+    const between = text.slice(a.at, b.at);
+    if (/[–—-]|\bto\b|\band\b|\by\b|\ba\b|\bbis\b|\bund\b|\bà\b|\bet\b/u.test(between) && a.value <= b.value)
+      return { priceMin: a.value, priceMax: b.value };
+  }
+  const before = text.slice(Math.max(0, sums[0]!.at - 60), sums[0]!.at + 1);
+  const most =
+    /^[^.!?\p{L}]{0,20}(?:\p{L}{1,8}\.?\s+)?(?:au plus|au maximum|maximum|max|at most|or less|tops|máximo|como máximo|al massimo|maximal|höchstens)(?!\p{L})/iu.test(
+      text.slice(sums[0]!.at),
+    );
+  if (LEAST.test(before) && !MOST.test(before)) return { priceMin: sums[0]!.value };
+  return labelled || most || MOST.test(before) ? { priceMax: sums[0]!.value } : {};
+}

@@ -1,0 +1,34 @@
+/** What somebody says we may do, and what not: text, call, e-mail, write letters. */
+import { channelOf } from '../labels';
+import type { MailChannel } from '../mail';
+
+const GRANTS =
+  /\b(?:(?:are|is|am|i['’]m|they['’]re|we['’]re) (?:fine|happy|ok|okay) with|agree(?:s|d)? to|you may|feel free to|welcome to)\b/iu;
+const FORBIDS = /\b(?:no|not|don['’]t|do not|never|stop|without|keine?|nicht|no me|sin|pas de|ne pas)\b/iu;
+/** Not at all times is not never. */
+const NOT_ALWAYS =
+  /\b(?:before|after|until|between|on (?:week|mon|tue|wed|thu|fri|sat|sun)\p{L}*|at night|in the (?:morning|afternoon|evening)s?|at work)\b/iu;
+const NO_MATTER = /\b(?:don['’]t mind|no problem|not a problem|no worries)\b/iu;
+
+/** `Texting is fine`. */
+const FINE = /(\p{L}+) (?:is|are) (?:fine|ok|okay|welcome|alright|no problem)\b/iu;
+/** Permissions that sentences give or take, clause by clause. */
+export function permissionsIn(text: string): Partial<Record<MailChannel, 'granted' | 'withdrawn'>> {
+  const said: Partial<Record<MailChannel, 'granted' | 'withdrawn'>> = {};
+  for (const clause of text.replace(/\s+/g, ' ').split(/[.;!?]\s+|,\s*|\s+but\s+/i)) {
+    if (NO_MATTER.test(clause) || NOT_ALWAYS.test(clause) || /\bwork (?:address|e-?mail|mail|number)\b/iu.test(clause)) continue;
+    const fine = FINE.exec(clause);
+    const channel = fine && channelOf(fine[1]!);
+    if (channel && !FORBIDS.test(clause)) said[channel] ??= 'granted';
+    const forbids = FORBIDS.exec(clause);
+    const grants = GRANTS.exec(clause);
+    if (!forbids && !grants) continue;
+    const about = clause.slice((forbids ?? grants)!.index);
+    if (forbids && about.length > 45) continue;
+    for (const part of about.split(/\s+(?:and|or|und|oder|y|o)\s+|\//)) {
+      const channel = channelOf(part) ?? (forbids && clause.length <= 45 ? channelOf(clause) : null);
+      if (channel) said[channel] ??= forbids ? 'withdrawn' : 'granted';
+    }
+  }
+  return said;
+}

@@ -1,0 +1,42 @@
+/** Where a home stands and what number its listing has, in running text. */
+import { monthOf } from '../days';
+import { CAP } from './patterns';
+
+const NO_STREET =
+  /^(?:(?:schlaf|bade)?zimmern?|bäder|wohn(?:ung|zimmer)|personen|kinder|jahre?|monate?|tage|uhr|bed(?:room)?s?|bath(?:room)?s?|dollars?|euros?|transcript|min(?:ute)?s?|leads?|clicks?|views?|impressions?|visit(?:or)?s?|listings?|homes?)(?!\p{L})/iu;
+const PARTICLE = '(?:du|des?|la|les?|del|della|di|da|dos?|van|von|der|den)';
+const ADDRESS = new RegExp(
+  `(?<![\\d$€£.,/:-]|\\d[ )])\\b([1-9]\\d{0,4}[A-Za-z]?)\\s+((?:(?:rue|quai|avenue|boulevard|chemin|place)\\s|${CAP}\\s?)(?:(?:${PARTICLE}\\s+){0,2}${CAP}\\s?){0,5})(?:,\\s*((?:${CAP}\\s?){1,3})(?=[\\s,.!?)]|$))?(?:,?\\s*(?:[A-Z]{2}\\s+)?(\\d{5})(?!\\d))?`,
+  'gu',
+);
+/** Where the number stands behind the street: `Deichweg 4, Petrel Point`, `Calle del Faro 12`. */
+const STREET_FIRST = new RegExp(
+  `(?<!\\p{L})(\\p{Lu}\\p{Ll}+(?:straße|strasse|str\\.|weg|gasse|allee|platz|ufer|damm|straat|laan|gracht|gata|gatan|vei|veien)|(?:Calle|Via|Rua|Avenida|Viale|Plaza|Piazza)\\s(?:(?:${PARTICLE}\\s+){0,2}${CAP}\\s?){1,4})\\s*,?\\s*(\\d{1,4}[a-z]?)(?![\\d\\p{L}])(?:,\\s*((?:${CAP}\\s?){1,3})(?=[\\s,.!?)]|$))?`,
+  'u',
+);
+/** `5 winch road`, as a thumb writes it: a number, one word or two, and what a street is called. */
+const SMALL_LETTERS =
+  /(?<![\d$€£.,/:-]|\d[ )])\b([1-9]\d{0,4} (?:(?!minutes?|mins?|miles?|blocks?|houses?|doors?|acres?|bed\p{L}*|bath\p{L}*|down|the|from|of|an?|in|on|off|up|to|your|my|this|that|by)\p{L}{2,} ){1,2}(?:street|road|rd|lane|ln|avenue|ave|court|ct|drive|dr|terrace|circle|loop|boulevard|blvd|quay))(?!\p{L})/iu;
+/** A postal address in running text. */
+export function addressIn(text: string): string | null {
+  const plain = text.replace(/\s+/g, ' ');
+  const other = STREET_FIRST.exec(plain);
+  for (const found of plain.matchAll(ADDRESS)) {
+    const [, number, street, town, postal] = found;
+    if (monthOf(street!.split(/[\s.,]/)[0]!) || NO_STREET.test(street!) || (street!.trim().length < 4 && !town)) continue;
+    if (other && other.index < found.index) break;
+    return [`${number} ${street!.trim()}`, [town?.trim(), postal].filter(Boolean).join(' ')].filter(Boolean).join(', ');
+  }
+  const small = other ? null : SMALL_LETTERS.exec(plain)?.[1];
+  if (small) return small;
+  return other && [`${other[1]!.trim()} ${other[2]}`, other[3]?.trim()].filter(Boolean).join(', ');
+}
+
+const LISTING_ID =
+  /\b(?!(?:A[KLRZ]|C[AOT]|D[CE]|FL|GA|HI|I[ADLN]|K[SY]|LA|M[ADEINOST]|N[CDEHJMVY]|O[HKR]|PA|RI|S[CD]|T[NX]|UT|V[AT]|W[AIVY]) \d{5}\b)(?!(?:NMLS|DRE|LIC|NPN)\b)([A-Z]{2,4}(?:-[A-Z])?[-/ ]\d{3,7})\b/u;
+/** Plain digits are one only when they are called so. */
+const CALLED_ID =
+  /\b(?:(?:mls|listing|property|ref(?:erence)?)\.?\s*(?:id|no\.?|number)?\s*[#:]\s*|mls\s+(?:id\s+|no\.?\s+)?)(\d{4,10})\b/iu;
+/** The number of a listing in running text. */
+export const listingIdIn = (text: string): string | null =>
+  LISTING_ID.exec(text)?.[1]?.replace(/^(?:MLS|REF|NR|ID) (?=\d{4})/, '') ?? CALLED_ID.exec(text)?.[1] ?? null;
