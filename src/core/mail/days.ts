@@ -28,13 +28,16 @@ export function monthOf(name: string): number {
 const MOVING =
   /\b(?:mov(?:e|es|ing)|relocat\p{L}*|lease|out of|rent(?:al)?|louer|be there|settled|start(?:s|ing)?|transfer\p{L}*|in by|in before|umzug|umziehen|einzug|einziehen|ziehen|mud\p{L}*|traslad\p{L}*|emménag\p{L}*|déménag\p{L}*|trasfer\p{L}*|verhui\p{L}*|miete\p{L}*|alquil\p{L}*|loc(?:ation|ataire)|huren|ab dem|à partir du|a partir del?|vanaf)\b/iu;
 /** The day by which somebody says that they move: of all days named only one of a sentence that speaks of it. */
-export const movingDayIn = (text: string, now: Date | null): string | undefined =>
-  text
-    .split(/(?<=[!?\n])|(?<=\p{Ll}\.)\s+/u)
-    .filter((sentence) => MOVING.test(sentence))
-    .map((sentence) => dayIn(sentence, now))
-    .find((day) => day !== undefined);
+export function movingDayIn(text: string, now: Date | null): string | undefined {
+  const sentences = text.split(/(?<=[!?\n])|(?<=\p{Ll}\.)\s+/u).filter((sentence) => MOVING.test(sentence));
+  const first = (day: (text: string, now: Date | null) => string | undefined) =>
+    sentences.map((sentence) => day(sentence, now)).find((one) => one !== undefined);
+  return first(dayIn) ?? first(monthIn);
+}
 
+/** A month without a year, as a value or behind a word for the time: `from January`. */
+const BARE_MONTH =
+  /^\s*(\p{L}{3,12})\s*$|\b(?:from|by|in|starting|beginning|before|ab|im|desde|en|a partir de|à partir de|da|a partire da|vanaf|fra|från|od)\s+(?:early |mid-? ?|late )?(\p{Lu}\p{L}{2,12})(?!\p{L}| \d)/u;
 /** A day on which somebody moves, as far as the words say it. @param now the day of the mail, for words without a year */
 export function dayIn(text: string, now: Date | null): string | undefined {
   const iso = /\b(20\d\d)-(\d\d)-(\d\d)\b/.exec(text);
@@ -60,4 +63,12 @@ export function dayIn(text: string, now: Date | null): string | undefined {
     return `${year}-${two(wanted)}-${two(new Date(Date.UTC(year, wanted, 0)).getUTCDate())}`;
   }
   return undefined;
+}
+
+/** The next month of a name that stands without its year. */
+export function monthIn(text: string, now: Date | null): string | undefined {
+  const [, alone, behind] = BARE_MONTH.exec(text) ?? [];
+  const month = monthOf(alone ?? behind ?? '');
+  if (!now || !month) return undefined;
+  return `${now.getUTCFullYear() + (month < now.getUTCMonth() + 1 ? 1 : 0)}-${String(month).padStart(2, '0')}`;
 }

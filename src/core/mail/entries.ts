@@ -1,14 +1,14 @@
 /** Takes what labelled values name, and whether they speak of several people. */
-import { dayIn } from './days';
+import { dayIn, monthIn } from './days';
 import { addPhones, blank, oneLine, unique, unquoted, type Draft } from './draft';
 import { beforeSignature } from './forwarded';
 import { plainText } from './page';
 import type { Meaning } from './label-words';
 import { channelOf, meaningOf, plainLabel } from './labels';
 import { isHeader } from './lines';
-import type { Reading } from './mail';
+import type { MailWants, Reading } from './mail';
 import { CAP } from './said/patterns';
-import { addressIn, budgetIn, rolesChosen, roomsIn, wantsIn } from './said';
+import { addressIn, budgetIn, permissionsIn, rolesChosen, roomsIn, wantsIn } from './said';
 import {
   chosenOf,
   emailsIn,
@@ -67,6 +67,9 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
   let given: NameFound | null = null;
   /** The address may be where the lead lives: what is called the property is rather it. */
   let ownStreet = false;
+  /** `van der`, where a form has a field of its own for it. */
+  let between = '';
+  const country = entries.find(({ label, path }) => meaningOf(label, path) === 'country')?.value;
   for (const { label, value: whole, path = [] } of entries) {
     const value = chosenOf(whole);
     if (!value.trim() || NOT_SAID(value)) continue;
@@ -78,7 +81,7 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
         break;
       case 'phone':
         if (!/\d{3}/.test(value) && /caller/i.test(label)) given ??= personName(value);
-        addPhones(draft, phonesOf(plainText(value)));
+        addPhones(draft, phonesOf(country ? `${plainText(value)} ${country}` : plainText(value)));
         if (TEXTED.test(value)) draft.permissions.text ??= 'granted';
         break;
       case 'first':
@@ -86,6 +89,11 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
         break;
       case 'last':
         draft.last ??= oneName(value);
+        break;
+      case 'between':
+        between = oneLine(value);
+        break;
+      case 'country':
         break;
       case 'name':
         draft.chosen.push(...rolesChosen(label.replace(/\bname\b|['’]s\b|[:：]/giu, '')));
@@ -107,7 +115,10 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
         break;
       case 'message':
         given ??= personName(SAYS.exec(label)?.[1] ?? '');
-        messages.push(value);
+        /* `Text: yes` is a permission, `Text: Still available?` a message. */
+        if (channelOf(label) && saidYes(value) !== null)
+          draft.permissions[channelOf(label)!] = saidYes(value) ? 'granted' : 'withdrawn';
+        else messages.push(value);
         break;
       case 'consent': {
         const channel = channelOf(label) ?? null;
@@ -174,10 +185,10 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
         ]);
         break;
       case 'move':
-        draft.moveDate ??= dayIn(value, now);
+        draft.moveDate ??= dayIn(value, now) ?? monthIn(value, now);
         break;
       case 'purpose':
-        draft.wants = { ...wantsIn(value), ...draft.wants };
+        draft.wants = { ...areasListed(value), ...wantsIn(value), ...draft.wants };
         draft.cues.push(value);
         draft.chosen.push(
           ...rolesChosen(value),
@@ -186,13 +197,18 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
         break;
       case null:
         takeUnlabelled(draft, value);
+        if (!value.includes('@')) draft.permissions = { ...permissionsIn(value), ...draft.permissions };
         break;
-      case 'ignored':
+      case 'ignored': {
+        /* The number that was called, and the sign it stands on: `555-0199 (Sign at 8 Beacon Street)`. */
+        const sign = /number|line/i.test(label) ? addressIn(/\(([^)]*)\)/.exec(value)?.[1] ?? '') : null;
+        if (sign) draft.listing.address ??= sign;
         if (/(?:^| )type$/.test(plainLabel(label))) {
           draft.chosen.push(...rolesChosen(value));
           draft.cues.push(value);
         }
         break;
+      }
     }
   }
   if (given) {
@@ -200,10 +216,18 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
     draft.last ??= given.last;
     if (given.partner && !draft.partner) draft.partner = given.partner;
   }
+  if (between && draft.last) draft.last = `${between} ${draft.last}`;
   draft.message = messages.map((one) => unquoted(one)).join('\n\n');
   for (const line of beforeSignature(prose.join('\n')).split('\n'))
     if (/@/.test(line) ? !draft.emails.length : !draft.phones.length) takeUnlabelled(draft, line);
   return draft;
+}
+
+/** `Buy, $250,000–$325,000, Saltmarsh`: of what somebody wants, listed with figures, the names are those of places. */
+function areasListed(value: string): Pick<MailWants, 'areas'> {
+  const parts = value.split(/\s*[,;|·]\s+/);
+  const places = parts.filter((part) => /^\p{Lu}[\p{L}'’]+(?: \p{Lu}[\p{L}'’]+){0,2}$/u.test(part) && !rolesChosen(part).length);
+  return parts.length > 2 && parts.some((part) => /\d/.test(part)) && places.length ? { areas: places } : {};
 }
 
 /** Where the label says that it asks for surnames, there are two of them; where it says that the family comes first, it does. */
@@ -215,8 +239,12 @@ function orderedByLabel(label: string, value: string): NameFound | null {
   if (familyFirst) return { first: familyFirst[2]!, last: familyFirst[1]!, partner: null };
   const read = /apellidos/.test(plain) ? personName(value) : null;
   const words = [read?.first, read?.last].filter(Boolean).join(' ').split(' ');
-  if (!read || read.partner || words.length < 3 || words.some((one) => /^\p{Ll}/u.test(one))) return null;
-  return { ...read, first: words.slice(0, -2).join(' '), last: words.slice(-2).join(' ') };
+  if (!read || read.partner || words.length < 3) return null;
+  /* `de la Cruz Pérez`: what stands before the first of them is of it. */
+  let at = words.length - 2;
+  while (at > 1 && /^\p{Ll}/u.test(words[at - 1]!)) at -= 1;
+  if (words.slice(at).filter((one) => /^\p{Lu}/u.test(one)).length < 2) return null;
+  return { ...read, first: words.slice(0, at).join(' '), last: words.slice(at).join(' ') };
 }
 /** A name of which first or last is told apart already. */
 const oneName = (value: string): string | null => {

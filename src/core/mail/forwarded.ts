@@ -2,12 +2,36 @@
 import { isClosing } from './lines';
 import type { Mail, Mailbox } from './mail';
 
-const FORWARDED =
-  /^[ \t]*(?:-{2,}\s*(?:forwarded message|original message|weitergeleitete nachricht|ursprüngliche nachricht|mensaje reenviado|mensaje original|message transféré|message d'origine|messaggio inoltrato|doorgestuurd bericht|videresendt melding)\s*-{2,}|begin forwarded message:|anfang der weitergeleiteten nachricht:)[ \t]*$/imu;
-const FIELD =
-  /^\s*\*?(from|von|de|da|van|fra|från|date|sent|datum|gesendet|fecha|enviado|data|envoyé|subject|betreff|asunto|objet|oggetto|onderwerp|emne|to|an|para|a|à|aan|til|cc)\s*:\*?\s*(.*)$/iu;
-const FROM = /^(?:from|von|de|da|van|fra|från)$/i;
-const SUBJECT = /^(?:subject|betreff|asunto|objet|oggetto|onderwerp|emne)$/i;
+/** What the lines of a header are called that stands inside of a text, in the languages of mail programs. */
+const NAMES = {
+  from: 'from|von|de|da|van|fra|från|od|от|від|lähettäjä|feladó|kimden|gönderen|de la|από|差出人|送信者|发件人|寄件者|보낸 사람|من|מאת|จาก|từ|dari',
+  subject:
+    'subject|betreff|asunto|objet|oggetto|onderwerp|emne|ämne|assunto|temat|předmět|predmet|тема|aihe|tárgy|konu|subiect|θέμα|件名|主题|主旨|제목|الموضوع|נושא|เรื่อง|chủ đề|perihal',
+  other:
+    'date|sent|datum|gesendet|fecha|enviad[oa](?: el)?|data|envoyé|inviato|verzonden|sendt|dato|skickat|wysłano|odesláno|дата|отправлено|päivämäärä|lähetetty|dátum|küldve|tarih|gönderildi|ημερομηνία|日付|送信日時|日時|日期|发送时间|날짜|보낸 날짜|التاريخ|תאריך|วันที่|ngày|tanggal|to|an|para|a|à|aan|til|till|do|komu|кому|vastaanottaja|címzett|kime|alıcı|către|προς|宛先|收件人|받는 사람|إلى|אל|ถึง|đến|kepada|cc|kopie|copia|kopia|копия|reply-to|antwort an',
+};
+const FIELD = new RegExp(`^\\s*\\*?(${NAMES.from}|${NAMES.subject}|${NAMES.other})\\s*[:：]\\*?\\s*(.*)$`, 'iu');
+const FROM = new RegExp(`^(?:${NAMES.from})$`, 'iu');
+const SUBJECT = new RegExp(`^(?:${NAMES.subject})$`, 'iu');
+
+/** Words between strokes, in whatever language, over lines of which one says from whom. */
+const STROKES = /^[ \t>]*-{2,}\s*\p{L}[\p{L}' ]{3,50}\s*-{2,}[ \t]*$/gmu;
+const BEGINS =
+  /^[ \t]*(?:begin forwarded message|anfang der weitergeleiteten nachricht|début du message (?:réexpédié|transféré)|inicio del mensaje reenviado|inizio messaggio inoltrato|begin doorgestuurd bericht)\s*:[ \t]*$/imu;
+/** Where the mark of a forwarded mail stands in a text, and how long it is. */
+function markIn(text: string): { index: number; length: number } | null {
+  for (const { 0: mark, index } of text.matchAll(STROKES)) {
+    const below = text
+      .slice(index + mark.length)
+      .split('\n')
+      .map((line) => line.replace(/^> ?/, ''))
+      .filter((line) => line.trim())
+      .slice(0, 3);
+    if (below.some((line) => FROM.test(FIELD.exec(line)?.[1] ?? ''))) return { index, length: mark.length };
+  }
+  const begins = BEGINS.exec(text);
+  return begins && { index: begins.index, length: begins[0].length };
+}
 
 /** `Oda Brandvold <oda@x.example>`, `oda@x.example`. */
 export function mailboxOf(text: string): Mailbox | null {
@@ -26,16 +50,16 @@ export function mailboxOf(text: string): Mailbox | null {
 
 /** The mail that somebody forwarded inside of theirs; null when there is none. */
 export function forwardedIn(text: string, subject: string): { from: Mailbox; subject: string; text: string } | null {
-  const mark = FORWARDED.exec(text);
+  const mark = markIn(text);
   if (mark) {
     /* Some programs quote what they forward, its header too. */
-    const behind = text.slice(mark.index + mark[0].length);
-    if (/^\s*> ?\S/.test(behind)) text = text.slice(0, mark.index + mark[0].length) + behind.replace(/^> ?/gm, '');
+    const behind = text.slice(mark.index + mark.length);
+    if (/^\s*> ?\S/.test(behind)) text = text.slice(0, mark.index + mark.length) + behind.replace(/^> ?/gm, '');
   }
   const lines = text.split('\n');
   let at: number;
-  if (mark) at = text.slice(0, mark.index + mark[0].length).split('\n').length;
-  else if (/^\s*(?:fwd?|wg|rv|tr|i|fs)\s*:/i.test(subject))
+  if (mark) at = text.slice(0, mark.index + mark.length).split('\n').length;
+  else if (/^\s*(?:fwd?|wg|rv|tr|i|fs|pd|vs|vb|vl|enc|转发|轉寄|転送|전달)\s*[:：]/i.test(subject))
     at = lines.findIndex(
       (line, n) => FROM.test(FIELD.exec(line)?.[1] ?? '') && lines.slice(n + 1, n + 5).some((next) => FIELD.test(next)),
     );

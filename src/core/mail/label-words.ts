@@ -12,6 +12,9 @@ export type Meaning =
   | 'last'
   | 'first'
   | 'name'
+  /** What stands between first and last name. */
+  | 'between'
+  | 'country'
   | 'partner'
   | 'budget'
   | 'price'
@@ -50,7 +53,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'ignored',
     word(
-      'account help|(?:current|previous|present|former) landlord|employer|emergency contact|guarantor|date of birth|(?:ad|campaign|form|company|file|user|event|page|site|office|team|business) name|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|routed to|connected to|transferred to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we showed|estimated?|estimate|fax|received at|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
+      'account help|(?:current|previous|present|former) landlord|employer|emergency contact|guarantor|date of birth|(?:ad|campaign|form|company|file|user|event|page|site|office|team|business) name|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|routed to|connected to|transferred to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we showed|estimated?|estimate|fax|received at|(?:to|dialed|called) (?:your |our |the )?(?:number|line)|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
     ),
   ],
   [
@@ -61,21 +64,24 @@ export const RULES: [Meaning, RegExp][] = [
   ],
   ['email', word('how (?:can|may|should|do|could) (?:we|i) (?:best )?(?:reach|contact|get in touch|get hold)')],
   ['name', whole('(?:new |hot |your )?lead')],
+  ['between', whole('tussenvoegsels?|voorvoegsels?|namenszusatz')],
+  ['country', whole('country|land|pays|pais|paese|kraj|nacion|staat|negara|ulke')],
   ['purpose', whole('i am|we are|i m')],
+  ['message', whole('text')],
   ['first', whole('first|given')],
   ['last', whole('last|family')],
   ['consent', CONSENT],
   [
     'partner',
     word(
-      'partner|spouse|co ?buyer|co ?applicant|second (?:person|buyer|applicant)|wife|husband|ehepartner|pareja|conyuge|conjoint|coniuge|co ?borrower',
+      'partner|spouse|co ?buyer|co ?applicant|(?:second|2nd) (?:person|buyer|applicant|client|owner|name|visitor|guest)|(?:person|buyer|applicant|client|owner|name|visitor|guest) 2|wife|husband|ehepartner|pareja|conyuge|conjoint|coniuge|co ?borrower',
     ),
   ],
   ['selling', word('selling|thinking of selling|(?:when|how soon) .*to sell|verkaufen|verkauf geplant|vender|vendre')],
   [
     'message',
     word(
-      'messages?|(?:they|he|she|visitor|client|customer) (?:asked|asks)|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|tresc(?: wiadomosci)?|uwagi|testo|texte|mesaj\\p{L}*|сообщение|комментарий|вопрос|повідомлення|tin nhan|loi nhan|noi dung|zprava|sprava|poznamka|uzenet|megjegyzes|viesti|pesan|μηνυμα|mensahe|ujumbe|missatge|poruka|sporocilo|съобщение|порука|sonum|zina|zinute|skilabod|mezua|mensaxe|mesej|mesazhi|پیام|বার্তা|رسالة|الرسالة|الملاحظات|anything else|what can we do|how can we help|tell us|(?:additional|further|more|other) details|inquiry|enquiry|special requests',
+      'messages?|voice ?mail|transcription|(?:they|he|she|visitor|client|customer) (?:asked|asks)|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|tresc(?: wiadomosci)?|uwagi|testo|texte|mesaj\\p{L}*|сообщение|комментарий|вопрос|повідомлення|tin nhan|loi nhan|noi dung|zprava|sprava|poznamka|uzenet|megjegyzes|viesti|pesan|μηνυμα|mensahe|ujumbe|missatge|poruka|sporocilo|съобщение|порука|sonum|zina|zinute|skilabod|mezua|mensaxe|mesej|mesazhi|پیام|বার্তা|رسالة|الرسالة|الملاحظات|anything else|what can we do|how can we help|tell us|(?:additional|further|more|other) details|inquiry|enquiry|special requests',
     ),
   ],
   [
@@ -148,7 +154,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'areas',
     word(
-      'areas?|towns?|cities|city|neighbou?rhoods?|zonas?|barrios?|preferred location|regions?|stadtteile?|gebiete?|orte?|quartiers?|quartier[ei]|zone|wijk(?:en)?|bairros?|bydel\\p{L}*|destination(?: city)?|destino|zielort|moving to|relocating to|vecindarios?|looking in|searching in|where (?:would|do|did) you (?:like|want) to (?:live|buy|move|be)|where are you looking|search area|район\\p{L}*|bolge\\p{L}*|semt|okolice|dzielnic\\p{L}*|khu vuc|lokalit\\p{L}*|alue|περιοχη|المنطقة',
+      'areas?|towns?|cities|city|locations|counties|(?:ville|ciudad|localidad|stadt|ort|citta|comune|cidade|plaats) (?:recherch|souhait|desead|buscad|de interes|gewunscht|cercat|desiderat|desejad|gewenst)\\p{L}*|(?:wunsch|such)orte?|gewunschte\\p{L}* (?:ort|lage|gegend|stadt)|neighbou?rhoods?|zonas?|barrios?|preferred location|regions?|stadtteile?|gebiete?|orte?|quartiers?|quartier[ei]|zone|wijk(?:en)?|bairros?|bydel\\p{L}*|destination(?: city)?|destino|zielort|moving to|relocating to|vecindarios?|looking in|searching in|where (?:would|do|did) you (?:like|want) to (?:live|buy|move|be)|where are you looking|search area|район\\p{L}*|bolge\\p{L}*|semt|okolice|dzielnic\\p{L}*|khu vuc|lokalit\\p{L}*|alue|περιοχη|المنطقة',
     ),
   ],
   [

@@ -7,7 +7,7 @@ import { withoutFacts } from './own-words';
 import { introducedName, reportedName, withWhom } from './said';
 import { answersTo, DESK, isDesk, isOnlyCalledOddly } from './sender';
 import { emailsIn, phonesIn, senderName } from './values';
-import { fromSubject, inOrder, signedName } from './who';
+import { completed, fromSubject, inOrder, signedName } from './who';
 
 /** `her number is 360-555-0199`, in a letter of somebody who writes of themselves. */
 const OF_ANOTHER =
@@ -44,7 +44,7 @@ export function fromProse(mail: Mail, body: string, now: Date | null): Draft {
     if (ours) Object.assign(draft, named(senderName(ours.name)));
     addPhones(draft, phonesIn(words.replace(TO, '')));
   } else {
-    const who = inOrder(senderName(mail.from!.name), own) ?? introducedName(own);
+    const who = completed(inOrder(senderName(mail.from!.name), own), own) ?? introducedName(own);
     Object.assign(draft, { first: who?.first ?? null, last: who?.last ?? null, partner: who?.partner ?? null });
     const { address } = mail.from!;
     /* The address that a telephone has for text messages is its number. */

@@ -58,8 +58,10 @@ const BRACKETED = /^[【〔［《](.{1,30}?)[】〕］》]\s*[:：]?\s*(.*)$/u;
 /** What stands in a letter, and behind no label. */
 const isSentence = (text: string): boolean => /[.!?]$/.test(text.trim()) && text.trim().split(/\s+/).length > 4;
 
+/** `Buyer 2`: a word that counts its values. */
+const COUNTED_LABEL = /^\p{L}+ [1-9]$/u;
 /** What is told behind a dash; much else in a sentence stands behind one. */
-const DASHED = new Set<Meaning | null>(['name', 'first', 'last', 'email', 'phone', 'partner']);
+const DASHED = new Set<Meaning | null>(['name', 'first', 'last', 'email', 'phone', 'partner', 'price', 'listing', 'message']);
 
 /** The label and what stands behind it on the same line; null when the line has none. */
 function labelled(line: string, next: string | undefined): Found | null {
@@ -81,6 +83,8 @@ function labelled(line: string, next: string | undefined): Found | null {
   });
   const boxed = BRACKETED.exec(text);
   if (boxed) return found(boxed[1]!, boxed[2]!);
+  const dash = /^(\p{L}[\p{L} '’/]{0,30}?)\s+[-–—]\s+(\S.*)$/u.exec(text);
+  if (dash && dash[1]!.trim().split(/\s+/).length <= 3 && DASHED.has(meaningOf(dash[1]!))) return found(dash[1]!, dash[2]!);
   const question = /^([¿\p{L}][^?:]{0,90}\?)\s*:?\s*(?:\.+\s+)?(.*)$/u.exec(text);
   if (question && !/[.!]\s/.test(question[1]!) && !/^(?:call|contact|e-?mail|write|visit|reach|see)\b/i.test(question[2]!)) {
     const answered = SAID.test((next ?? '').trim());
@@ -93,13 +97,11 @@ function labelled(line: string, next: string | undefined): Found | null {
   const colon = /^(\p{L}[^:]{0,60}?)\s*[:：]\s*(.*)$/u.exec(text);
   if (
     colon &&
-    !/\d$|https?$|mailto$/i.test(colon[1]!) &&
+    (!/\d$|https?$|mailto$/i.test(colon[1]!) || COUNTED_LABEL.test(colon[1]!)) &&
     colon[1]!.trim().split(/\s+/).length <= 7 &&
     !colon[2]!.startsWith('//')
   )
     return inner(found(colon[1]!, colon[2]!));
-  const dash = /^(\p{L}[\p{L} '’/]{0,30}?)\s+[-–—]\s+(\S.*)$/u.exec(text);
-  if (dash && dash[1]!.trim().split(/\s+/).length <= 3 && DASHED.has(meaningOf(dash[1]!))) return found(dash[1]!, dash[2]!);
   const equal = /^([\p{L}_][\p{L}\d_ .-]{0,40}?)\s*=\s*(.*)$/u.exec(text);
   if (equal && meaningOf(equal[1]!)) return found(equal[1]!, equal[2]!);
   const column = /^(\p{L}[^:.]{0,30}?)(?:\s{2,}|\t+)(\S.*)$/u.exec(text);
@@ -152,6 +154,8 @@ const isMore = (meaning: Meaning | null, line: string): boolean =>
   line.length <= 80 &&
   (/^[$€£]\s?\d/.test(line) ||
     /^[A-Z]{1,5}[- ]?\d{3,9}$/.test(line) ||
+    /^(?:mls|listing|ref)\b.{0,12}\d{3,10}$/i.test(line) ||
+    /^(?:(?:offered|listed|asking|priced|list)\b.{0,12})[$€£]\s?\d[\d,. ]*$/i.test(line) ||
     /^\d{1,5}\s+\p{Lu}/u.test(line) ||
     /^\p{Lu}[\p{L} ]+,\s+[A-Z]{2}\s+\d{5}/u.test(line));
 

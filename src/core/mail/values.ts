@@ -4,7 +4,7 @@ import { cleanEmail, cleanName } from '../capture';
 import { phoneOf, readName, readPhones, type Phone } from '../imports';
 
 const NOTHING =
-  /^\(?(?:none|n\/?a|not (?:given|provided|available|specified|set|stated)|unknown|unspecified|blank|empty|-+|—|\.+|null|undefined|nobody|anonymous|keine?(?: angaben?)?|k\. ?a\.|unbekannt|nicht angegeben|ning[uú]n[oa]?|no (?:indicado|facilitado|disponible)|sin (?:especificar|datos)|non (?:renseigné|communiqué|indicato)|aucun|geen|niet ingevuld|ikke oppgitt)\)?\.?$/iu;
+  /^\(?(?:none|n\/?a|not (?:given|provided|available|specified|set|stated)|unknown|unspecified|blank|empty|-+|—|\.+|null|undefined|nobody|anonymous(?: caller)?|wireless caller|unknown caller|private (?:caller|number)|unavailable|out of area|toll[- ]free call|keine?(?: angaben?)?|k\. ?a\.|unbekannt|nicht angegeben|ning[uú]n[oa]?|no (?:indicado|facilitado|disponible)|sin (?:especificar|datos)|non (?:renseigné|communiqué|indicato)|aucun|geen|niet ingevuld|ikke oppgitt)\)?\.?$/iu;
 /** A value that says that there is none is none; what follows a smuggled line break is not of it. */
 export function plainValue(value: string): string {
   const line = value.split(/%0[da]|[\r\n]/i)[0]!.trim();
@@ -70,6 +70,9 @@ const spoken = (text: string): string =>
         .join(''),
   );
 
+/** No area of North America begins with 0 or 1: such a number is of another country, and the mail does not say which. */
+const isDialled = ({ number }: Phone): boolean => !/^\+1[01]/.test(number);
+
 /** The phone numbers of a value that is meant to be some, with their extensions. */
 export function phonesOf(value: string): Phone[] {
   const text = spoken(value).replace(/(?<=\d)\s*\/\s*(?=\d)/g, (sign, at: number, whole: string) =>
@@ -80,7 +83,7 @@ export function phonesOf(value: string): Phone[] {
     const number = parsePhoneNumberFromString(text.replace(/\([^)]*\p{L}[^)]*\)|\p{L}+/gu, ' ').trim(), country);
     if (number?.isPossible()) return [{ number: number.number, extension: null }];
   }
-  const { found } = readPhones(text.replace(/\s+\/\s+/g, ' ; '));
+  const found = readPhones(text.replace(/\s+\/\s+/g, ' ; ')).found.filter(isDialled);
   return found.length ? found : phonesIn(text);
 }
 
@@ -102,7 +105,7 @@ export function phonesIn(text: string): Phone[] {
     const digits = raw.replace(/(?:ext|x|durchwahl).*$/i, '').replace(/\D/g, '').length;
     if (digits < 10 || digits > 15) continue;
     const phone = phoneOf(raw.replace(/(?<=\d)\/(?=\d)/g, '-'));
-    if (phone && !found.has(phone.number)) found.set(phone.number, phone);
+    if (phone && isDialled(phone) && !found.has(phone.number)) found.set(phone.number, phone);
   }
   return [...found.values()];
 }
@@ -232,7 +235,7 @@ export function saidYes(value: string): boolean | null {
 
 const STATE_ZIP = /^[A-Z]{2} \d{5}$/;
 const CALLED =
-  /^(?:(?:r[eé]f(?:erence|erencia|érence|erentie)?|rif(?:erimento)?|mls|id|no|nr|listing|objekt)(?!\p{L})\.?\s*[#:]?|#)\s*(?=\S*\d)/iu;
+  /^(?:(?:r[eé]f(?:erence|erencia|érence|erentie)?|rif(?:erimento)?|c[oó]d(?:igo|ice|e)?|kod|mls|id|no|nr|listing|objekt)(?!\p{L})\.?\s*[#:]?|#)\s*(?=\S*\d)/iu;
 const ID = /^([A-Z]{1,5}(?:[-/ ]?[A-Z]{1,3})?[-/ #]?\d{2,9}[A-Z]?)$/u;
 
 /** The number of a listing that a part of a value is; plain digits are one only when they are called so. */

@@ -49,6 +49,18 @@ export function signedName(own: string): NameFound | null {
   return at < 0 ? null : personName(lines[at]!);
 }
 
+/** A name of which the sender gives the first part only, and the signature all: `Octavia`, and below `Octavia Lindqvist`. */
+export function completed(who: NameFound | null, own: string): NameFound | null {
+  if (!who?.first || who.last) return who;
+  const signed = own
+    .split('\n')
+    .map((line) => line.trim().replace(/[,.]$/, ''))
+    .filter((line) => line.startsWith(`${who.first} `) && /^\p{Lu}[\p{L}'’-]+(?: \p{Lu}[\p{L}'’.-]*){1,3}$/u.test(line))
+    .at(-1);
+  const full = signed ? senderName(signed) : null;
+  return full?.last ? { ...full, partner: who.partner } : who;
+}
+
 /** Hungarians and Vietnamese write the family first, in their own names too. */
 const FAMILY_FIRST =
   /(?<!\p{L})(?:vagyok|szeretn\p{L}*|üdvözlettel|tisztelt|köszönettel|tôi|cảm ơn|xin chào|trân trọng)(?!\p{L})/iu;

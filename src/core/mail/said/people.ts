@@ -8,7 +8,7 @@ const INTRODUCED = new RegExp(
   'iu',
 );
 const COUPLE = new RegExp(
-  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur) (?:clients|friends|customers|buyers|sellers|neighbou?rs),? |(?:[Mm]eet|[Ii]ntroduc(?:e|ing)|[Rr]eferring|[Ss]ending you)(?: you to)? )(${CAP}) (?:and|&) ${NAME}(?=[.,!]|\\s+(?:are|were|have|want|would|is|need)\\b|\\s*$)`,
+  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur) (?:clients|friends|customers|buyers|sellers|neighbou?rs),? |(?:[Mm]eet|[Ii]ntroduc(?:e|ing)|[Rr]eferring|[Ss]ending you)(?: you to)? |\\b(?:for|about|helped|met|approved) )(${CAP}) (?:and|&) ${NAME}(?=[.,!]|\\s+(?:are|were|have|want|would|is|need)\\b|\\s*$)`,
   'mu',
 );
 const THIRD = new RegExp(
@@ -19,6 +19,11 @@ const CAPITALISED = /^\p{Lu}|^[^\p{Ll}\p{Lu}]/u;
 
 /** `It's Kofi Mensah`: only with two names, for much else is said so. */
 const ITS = new RegExp(`\\b[Ii]t['’]s\\s+(${CAP}\\s+${CAP})`, 'u');
+/** `Jonquil here`. */
+const HERE = new RegExp(
+  `(?:^|[.!?,]\\s+)((?!(?:Come|Right|Down|Up|Over|Out|Back|In|Here|Living|Being|Moving|Look|Born|New|Just|Not|We|I|You|It|All|Everything|Everyone|Nobody|Nothing|Stop|Stay|Click|Sign|Apply|Start)\\b)${CAP}(?:\\s+${CAP})?) here(?=\\s*(?:[.,!]|$|from\\b))`,
+  'mu',
+);
 /** The words of a name as far as they are some: `Cosmo Yates and my` is Cosmo Yates. */
 function asCalled(name: string): string {
   const words = name.split(/\s+/);
@@ -34,7 +39,8 @@ function asCalled(name: string): string {
 /** Somebody who says who they are. */
 export function introducedName(text: string): NameFound | null {
   const found = INTRODUCED.exec(text);
-  const name = found && CAPITALISED.test(found[1]!) && !/^im\s/.test(found[0]) ? found[1]! : ITS.exec(text)?.[1];
+  const name =
+    found && CAPITALISED.test(found[1]!) && !/^im\s/.test(found[0]) ? found[1]! : (ITS.exec(text) ?? HERE.exec(text))?.[1];
   return name ? personName(asCalled(name.split(/\s+(?=I['’]?m\b|I\b)/)[0]!)) : null;
 }
 /** A name with a way to reach whoever has it right behind: `Barnaby Thistle (barnaby@…, 564-555-0113)`. */

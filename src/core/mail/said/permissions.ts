@@ -11,7 +11,7 @@ const NOT_ALWAYS =
 const NO_MATTER = /\b(?:don['’]t mind|no problem|not a problem|no worries)\b/iu;
 
 /** `Texting is fine`. */
-const FINE = /(\p{L}+) (?:is|are) (?:fine|ok|okay|welcome|alright|no problem)\b/iu;
+const FINE = /(\p{L}+) (?:(?:is|are) (?:fine|ok|okay|alright|no problem)|(?:(?:is|are) )?welcome)\b/iu;
 /** Permissions that sentences give or take, clause by clause. */
 export function permissionsIn(text: string): Partial<Record<MailChannel, 'granted' | 'withdrawn'>> {
   const said: Partial<Record<MailChannel, 'granted' | 'withdrawn'>> = {};

@@ -12,7 +12,7 @@ const PLACES = new RegExp(
 );
 /** `Herring Bay would be ideal`, `we would consider Petrel Point`. */
 const LIKED = new RegExp(
-  `(?<!\\p{L})(?:consider|prefer|ideally|preferably|love)\\s+(${PLACE})|(?<!\\p{L})(${PLACE}) (?:would be|is|are) (?:ideal|perfect|best|fine|great|our favou?rite|our first choice)`,
+  `(?<!\\p{L})(?:consider|prefer|ideally|preferably|love)\\s+(${PLACE})|(?<!\\p{L})(${PLACE}) (?:would be|is|are) (?:ideal|perfect|best|fine|great|our favou?rite|our first choice)(?! (?:at|by|on|reached|via)\\b)`,
   'gu',
 );
 export const OWNED =

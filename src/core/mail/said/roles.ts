@@ -5,7 +5,7 @@ import { NAME_ON_LINE } from './patterns';
 import { reportedName } from './people';
 
 const LANDLORD =
-  /\b(?:need(?:ing)? (?:an? )?(?:\p{L}+ )?tenants?|manage (?:my |our |your )?rentals?\b|manage (?:the|our|this) (?:property|house|building|place|unit)|rent(?:ing)? (?:it |mine |my \w+ |our \w+ )?out|rent out|let(?:ting)? (?:it|out|my|our)|let my|look(?:ing)? for (?:a )?tenants?|find (?:me |us )?(?:a )?tenants?|manage my|property management|vermieten|poner en alquiler|alquilar mi|mettre en location|affittare (?:la mia|il mio))/iu;
+  /\b(?:need(?:ing)? (?:an? )?(?:\p{L}+ )?tenants?|manag(?:e|ing) (?:my |our |your )?(?:rentals?|duplex|fourplex|building|units?)\b|my tenants?\b|(?:find|screen) (?:new )?tenants?|manage (?:the|our|this) (?:property|house|building|place|unit)|rent(?:ing)? (?:it |mine |my \w+ |our \w+ )?out|rent out|let(?:ting)? (?:it|out|my|our)|let my|look(?:ing)? for (?:a )?tenants?|find (?:me |us )?(?:a )?tenants?|manage my|property management|vermieten|poner en alquiler|alquilar mi|mettre en location|affittare (?:la mia|il mio))/iu;
 const SELLER =
   /\b(?:sell|selling|sold|home value|house value|valuation|sellers?['’]?s? (?:guide|kit|report|lead|inquiry)|list (?:my|our|it)|listing (?:my|our|it)|(?:house|home|property|it) is worth|what (?:my|our) (?:house|home|place|property)\b[^.?!]{0,50}\b(?:fetch|worth|bring|go for)|what(?: is|['’]s) (?:my|our|your|the) (?:house|home|place|property|condo)[^.?!]{0,20} worth|verkaufen|verkauf|vender|vendre|vendere|verkopen)\b/iu;
 /** The same in languages whose letters or bounds of words are not those of English. */
@@ -21,7 +21,7 @@ const SOLD =
   /\b(?:you|they|he|she|who|that|(?:agent|team|office|brokerage)|just|already|recently|have|has|had|ve|was|were|is)\s+(?:just |already |recently )?sold\b/giu;
 const NOT_SELLING = /(?:rather|instead of|not|n['’]t|never|without|than)\b[^.!?]{0,40}?\b(?:sell|selling)(?: it)?\b/giu;
 const RENTER =
-  /\b(?:(?:looking|want|wants|hope|hoping|like|need) to rent|to rent (?:a|an|the)|renting (?:a|an|the|your|that|this)|(?:place|house|home|apartment|flat|condo|room|something|somewhere|unit) to rent|(?:available|is) (?:to|for) rent|request for a rental|rental (?:request|inquiry|application)|for rent|lease|tenan(?:t|cy) application|(?:bed|bedroom|br) rentals?|(?:looking|asking|about|for) (?:an? |any )?rentals?(?! propert)|do you (?:also )?rent|mieten|miete|alquilar|en alquiler|alugar|aluguel|arrendar|louer|en location|affittare|in affitto|huren|hyra|leie|a month|per month|al mes|al mese|par mois|pro monat|im monat|per maand|por m[eê]s|\/ ?mo(?:nth)?\b|monthly rent)(?!\p{L})/iu;
+  /\b(?:(?:looking|want|wants|hope|hoping|like|need) to rent|to rent(?! (?:it |them |mine |(?:my|our) \p{L}+ )?out\b| (?:my|our)\b)|renting (?:a|an|the|your|that|this)|(?:place|house|home|apartment|flat|condo|room|something|somewhere|unit) to rent|(?:available|is) (?:to|for) rent|request for a rental|rental (?:request|inquiry|application)|for rent|lease|tenan(?:t|cy) application|(?:bed|bedroom|br) rentals?|(?:looking|asking|about|for) (?:an? |any )?rentals?(?! propert)|do you (?:also )?rent|mieten|miete|alquilar|en alquiler|alugar|aluguel|arrendar|louer|en location|affittare|in affitto|huren|hyra|leie|a month|per month|al mes|al mese|par mois|pro monat|im monat|per maand|por m[eê]s|\/ ?mo(?:nth)?\b|monthly rent)(?!\p{L})/iu;
 export const BUYER =
   /\b(?:buy|buying|buyers?|purchase|purchasing|pre-?approved|mortgage|(?:busco|buscamos|cerco|cerchiamo|procuro|procuramos) (?:una?|uma?|un) (?:casa|piso|vivienda|departamento|apartament\p{L}*|appartament\p{L}*)|(?:cherche|cherchons) une? (?:maison|appartement)|suchen? (?:ein|eine|nach einem|nach einer) (?:haus|wohnung|häuschen|eigenheim)|(?:zoek|zoeken) een (?:huis|woning|appartement)|(?:look(?:ing)?|search(?:ing)?|hunting) for (?:an?|the|our|my|\p{L}+)? ?(?:[\p{L}\d-]+ ){0,4}?(?:house|home|condo|townhouse|place)|(?:look(?:ing)?|search(?:ing)?) for (?:something|somewhere)|house[- ]hunting|kaufen|käufer|kauf|comprar|compra|acheter|achat|comprare|acquistare|kopen|köpa|kjøpe|købe)(?!\p{L})/iu;
 
@@ -62,15 +62,15 @@ const CHOSEN: [ContactRole, RegExp][] = [
   ['landlord', /^(?:a |an )?(?:landlords?|property owners?|vermieter(?:in)?|arrendador(?:a)?|bailleur)$/iu],
   [
     'seller',
-    /^(?:a |an |home )*(?:sellers?|owners?|homeowners?|verkäufer(?:in)?|propietari[oa]|propriétaire|proprietari[oa]|eigentümer(?:in)?|eigenaar|vendedor(?:a)?|vendeur|venditore|verkoper|sprzedający|satıcı|продавец)$/iu,
+    /^(?:a |an |home )*(?:sell(?:ers?|ing)?|sale|owners?|homeowners?|verkäufer(?:in)?|propietari[oa]|propriétaire|proprietari[oa]|eigentümer(?:in)?|eigenaar|vendedor(?:a)?|vendeur|venditore|verkoper|sprzedający|satıcı|продавец)$/iu,
   ],
   [
     'renter',
-    /^(?:a |an )?(?:renters?|tenants?|mieter(?:in)?|inquilin[oa]|locataire|inquilino|huurder|najemca|kiracı|арендатор)$/iu,
+    /^(?:a |an )?(?:rent(?:ers?|ing|als?)?|leas(?:e|ing)|tenants?|mieter(?:in)?|inquilin[oa]|locataire|inquilino|huurder|najemca|kiracı|арендатор)$/iu,
   ],
   [
     'buyer',
-    /^(?:a |an |home |cash |first[- ]time |first[- ]time home )*(?:buyers?|käufer(?:in)?|comprador(?:a)?|acheteur|compratore|acquirente|koper|kupujący|alıcı|покупатель)$/iu,
+    /^(?:a |an |home |cash |first[- ]time |first[- ]time home )*(?:buy(?:ers?|ing)?|purchas(?:e|ing|ers?)|käufer(?:in)?|compra(?:dor)?(?:a)?|comprador(?:a)?|acheteur|compratore|acquirente|koper|kupujący|alıcı|покупатель)$/iu,
   ],
 ];
 /** Roles that somebody chose from a list: `Buyer`, `Seller & buyer`. */
