@@ -67,6 +67,8 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
   let given: NameFound | null = null;
   /** The address may be where the lead lives: what is called the property is rather it. */
   let ownStreet = false;
+  /** Towns of the home, where they stand apart from its street. */
+  const towns: string[] = [];
   /** `van der`, where a form has a field of its own for it. */
   let between = '';
   const country = entries.find(({ label, path }) => meaningOf(label, path) === 'country')?.value;
@@ -177,6 +179,14 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
         break;
       }
       case 'areas':
+        /* The town of a home that a document names. */
+        if (
+          path.length &&
+          entries.some((one) => meaningOf(one.label, one.path) === 'address' && one.path?.join() === path.join())
+        ) {
+          towns.push(oneLine(value));
+          break;
+        }
         draft.wants.areas = unique([
           ...(draft.wants.areas ?? []),
           ...plainValue(value)
@@ -216,6 +226,9 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
     draft.last ??= given.last;
     if (given.partner && !draft.partner) draft.partner = given.partner;
   }
+  const street = draft.listing.address;
+  if (street && towns.length && !street.toLowerCase().includes(towns[0]!.toLowerCase()))
+    draft.listing.address = `${street}, ${towns[0]}`;
   if (between && draft.last) draft.last = `${between} ${draft.last}`;
   draft.message = messages.map((one) => unquoted(one)).join('\n\n');
   for (const line of beforeSignature(prose.join('\n')).split('\n'))

@@ -53,7 +53,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'ignored',
     word(
-      'account help|(?:current|previous|present|former) landlord|employer|emergency contact|guarantor|date of birth|(?:ad|campaign|form|company|file|user|event|page|site|office|team|business) name|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|routed to|connected to|transferred to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we showed|estimated?|estimate|fax|received at|(?:to|dialed|called) (?:your |our |the )?(?:number|line)|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
+      'account help|referring \\p{L}+|referred by|(?:current|previous|present|former) landlord|employer|emergency contact|guarantor|date of birth|(?:ad|campaign|form|company|file|user|event|page|site|office|team|business) name|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|routed to|connected to|transferred to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we showed|estimated?|estimate|fax|received at|(?:to|dialed|called) (?:your |our |the )?(?:number|line)|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
     ),
   ],
   [
@@ -136,7 +136,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'name',
     word(
-      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|persona(?: interesada)?|interesada|propietari[oa]|titular|proprietaire|propri?etario|eigentumer(?:in)?|eigenaar|kontaktdaten|contact (?:details|information)|datos de contacto|coordonnees|dati di contatto|contactgegevens|attendee|participant|registrant|transferee|relocatee|assignee|employee|lessee|purchaser|homeowner|patron|candidate|kunde|kundin|cliente|(?:requested|submitted|sent|asked) by|requester|borrower|isim|jina|vards|vardas|nafn|izena|emri|име|نام|নাম|adiniz|имя|ім я|jmeno|meno|nev|nimi|nume|nama(?: lengkap)?|ονομα|pangalan|الاسم|enquirer',
+      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|persona(?: interesada)?|interesada|propietari[oa]|titular|proprietaire|propri?etario|eigentumer(?:in)?|eigenaar|kontaktdaten|contact (?:details|information)|datos de contacto|coordonnees|dati di contatto|contactgegevens|attendee|participant|registrant|transferee|relocatee|assignee|employee|lessee|purchaser|homeowner|patron|candidate|kunde|kundin|cliente|(?:requested|submitted|sent|asked) by|requester|borrower|isim|jina|vards|vardas|nafn|izena|emri|име|نام|নাম|adiniz|имя|ім я|jmeno|meno|nev|nimi|nume|nama(?: lengkap)?|party|ονομα|pangalan|الاسم|enquirer',
     ),
   ],
   [

@@ -15,7 +15,18 @@ import { readLines } from './lines';
 import { movingDayIn } from './days';
 import type { Entry, LeadMail, Mail, Reading } from './mail';
 import { ownWords, serviceWords, theirTurns } from './own-words';
-import { addressIn, introducedName, listingIdIn, permissionsIn, reportedName, rolesSaid, speaksOfAWish, wantsIn } from './said';
+import {
+  addressIn,
+  introducedName,
+  listingIdIn,
+  numberOfListing,
+  permissionsIn,
+  priceAsked,
+  reportedName,
+  rolesSaid,
+  speaksOfAWish,
+  wantsIn,
+} from './said';
 import { answersTo, isDesk, sourceOf } from './sender';
 import { senderName, sumsIn } from './values';
 import { nameTwice } from './who';
@@ -135,6 +146,7 @@ function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): Lea
   if (!draft.listing.id) {
     const id =
       listingIdIn(said) ??
+      numberOfListing(serviceWords(prose, draft)) ??
       (listed
         ? null
         : (listingIdIn(serviceWords(prose, draft)) ?? (aboutProperty(mail.subject) ? listingIdIn(mail.subject) : null)));
@@ -210,6 +222,8 @@ function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
     addressIn(words) ?? (aboutProperty(mail.subject) || !words || isStreet(mail.subject) ? addressIn(mail.subject) : null);
   if (id) draft.listing.id = id;
   if (address) draft.listing.address = address;
+  const asked = id || address ? priceAsked(words) : undefined;
+  if (asked) draft.listing.price = asked;
   /* Where a service names the home, its price and rooms are those of the home. */
   const ofHome =
     address && isDesk(mail)

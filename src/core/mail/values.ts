@@ -157,9 +157,11 @@ export function personName(value: string): NameFound | null {
 }
 /** What somebody is stands behind their name: `Harriet Lindgren, HR`. */
 const OFFICE = /\s*,\s*(?:\p{Lu}{2,5}|Ph\.?D\.?|Esq\.?|M\.?D\.?|R\.?N\.?)\s*$/u;
+/** `Lottie from PixelShots`. */
+const OF_A_FIRM = /\s+(?:from|at|@)\s+.*$/u;
 /** The sender's name as that of a person; null for what is rather a company or a machine. */
 export const senderName = (display: string): NameFound | null =>
-  NO_NAME.test(display) || /&|^the /i.test(display) ? null : personName(display.replace(OFFICE, ''));
+  NO_NAME.test(display) || /&|^the /i.test(display) ? null : personName(display.replace(OFFICE, '').replace(OF_A_FIRM, ''));
 
 export interface Sum {
   value: number;
@@ -170,7 +172,7 @@ export interface Sum {
   at: number;
 }
 const SUM =
-  /((?:us|ca)?\s?[$€£]|usd|eur|gbp)?\s*(\d{1,3}(?:[.,'’ ]\d{3})+(?!\d)|\d+(?:[.,]\d{1,2})?)\s*(k|m|mm|mio|mill?ion(?:en|es)?|thousand|tsd|tausend|mil)?(?![\p{Script=Latin}\p{Script=Cyrillic}\p{Script=Greek}\d])\s*(usd|eur|gbp|dollars?|dolar\p{L}*|d[oóò]l(?:are|ar)s|dollari|доллар\p{L}*|ドル|美元|달러|€|\$|pesos)?/giu;
+  /((?:us|ca)?\s?[$€£]|usd|eur|gbp)?\s*(\d{1,3}(?:[.,'’ ]\d{3})+(?!\d)|\d+(?:[.,]\d{1,2})?)\s*(k|m|mm|mio|mill?ion(?:en|es)?|thousand|tsd|tausend|mil|万|萬|만)?(?![\p{Script=Latin}\p{Script=Cyrillic}\p{Script=Greek}\d])\s*(usd|eur|gbp|dollars?|dolar\p{L}*|d[oóò]l(?:are|ar)s|dollari|доллар\p{L}*|ドル|美元|달러|€|\$|pesos)?/giu;
 const MONTHLY = /^\s*(?:(?:a|per|al|pro|im|por|par|per)\s+(?:month|mo|mes|mois|monat|m[eê]s|mese|maand)|\/\s*mo)/iu;
 /** The sums of money in a text. A point or comma before three digits separates thousands. */
 export function sumsIn(text: string): Sum[] {
@@ -179,7 +181,13 @@ export function sumsIn(text: string): Sum[] {
     const [, sign, digits, scaled, currency] = found;
     const plain = /[.,'’ ]\d{3}/.test(digits!) ? Number(digits!.replace(/[.,'’ ]/g, '')) : Number(digits!.replace(',', '.'));
     const monthly = MONTHLY.test(text.slice(found.index + found[0].length));
-    const scale = !scaled ? 1 : /^(?:k|thousand|tsd|tausend|mil)$/i.test(scaled) ? 1_000 : 1_000_000;
+    const scale = !scaled
+      ? 1
+      : /^(?:k|thousand|tsd|tausend|mil)$/i.test(scaled)
+        ? 1_000
+        : /^[万萬만]$/u.test(scaled)
+          ? 10_000
+          : 1_000_000;
     sums.push({
       value: Math.round(plain * scale * 100) / 100,
       sure: Boolean(sign || scaled || currency || monthly),

@@ -3,7 +3,7 @@ import type { MailWants } from '../mail';
 import { sumsIn } from '../values';
 
 const MOST =
-  /(?<!\p{L})(?:up to|(?:no|not|nothing) (?:over|above)|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|no más de|maximaal|(?:no|not) more than|less than|under|below|hasta|fins a|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|do(?=\s*$)|upp till|opp til|op til|budget|spend|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
+  /(?<!\p{L})(?:up to|(?:no|not|nothing) (?:over|above)|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|no más de|maximaal|(?:no|not) more than|less than|under|below|hasta|fins a|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|do(?=\s*$)|upp till|opp til|op til|budget|spend|borrow|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
 const LEAST =
   /(?<!\p{L})(?:at least|minimum|min|over|above|from|starting at|desde|mínimo|a partir de|ab|mindestens|à partir de|minimo|vanaf)(?!\p{L})/iu;
 
@@ -28,10 +28,16 @@ export const inDigits = (text: string): string =>
     return sum || /\ba\b/i.test(words) ? `${Math.max(sum, 1)} ${scale}` : whole;
   });
 
+/** A bare figure right behind words that name a limit, and before nothing that counts something else: `we can borrow 365,000`. */
+const LIMITED = new RegExp(`${MOST.source}(?:\\s+(?:of|is|at|about|around))?\\s*$`, 'iu');
+const COUNTS_MONEY = /^\s*\d{1,3}(?:[.,]\d{3})+(?!\d)\s*(?:$|[.,;!?)]|and\b|or\b)|^\s*\d{4,7}\s*(?:$|[.!?)])/u;
+const isLimit = (text: string, at: number): boolean =>
+  LIMITED.test(text.slice(Math.max(0, at - 40), at)) && COUNTS_MONEY.test(text.slice(at));
+
 /** A budget: two sums are a range, one is the most unless its words say the least. */
 export function budgetIn(text: string, labelled = false): Pick<MailWants, 'priceMin' | 'priceMax'> {
   const sums = sumsIn(text).filter(
-    ({ value, sure, monthly }) => value >= (labelled || monthly ? 100 : 1_000) && (labelled || sure),
+    ({ value, sure, monthly, at }) => value >= (labelled || monthly ? 100 : 1_000) && (labelled || sure || isLimit(text, at)),
   );
   if (!sums.length) return {};
   if (sums.length > 1) {

@@ -1,7 +1,7 @@
 export { budgetIn } from './budget';
 export { introducedName, reportedName, withWhom } from './people';
 export { permissionsIn } from './permissions';
-export { addressIn, listingIdIn } from './property';
+export { addressIn, listingIdIn, numberOfListing, priceAsked } from './property';
 export { rolesChosen, rolesSaid, speaksOfAWish } from './roles';
 export { roomsIn } from './rooms';
 export { wantsIn } from './wants';

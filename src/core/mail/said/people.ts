@@ -8,11 +8,11 @@ const INTRODUCED = new RegExp(
   'iu',
 );
 const COUPLE = new RegExp(
-  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur) (?:clients|friends|customers|buyers|sellers|neighbou?rs),? |(?:[Mm]eet|[Ii]ntroduc(?:e|ing)|[Rr]eferring|[Ss]ending you)(?: you to)? |\\b(?:for|about|helped|met|approved) )(${CAP}) (?:and|&) ${NAME}(?=[.,!]|\\s+(?:are|were|have|want|would|is|need)\\b|\\s*$)`,
+  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur) (?:clients|friends|customers|buyers|sellers|neighbou?rs),? |(?:[Mm]eet|[Ii]ntroduc(?:e|ing)|[Rr]eferring|[Ss]ending you)(?: you to)? |\\b(?:for|about|helped|met|approved|(?:couple|family|we are|we['’]re),?) )(${CAP}) (?:and|&) ${NAME}(?=[.,!]|\\s+(?:are|were|have|want|would|is|need)\\b|\\s*$)`,
   'mu',
 );
 const THIRD = new RegExp(
-  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur|[Yy]our|[Aa]) (?:client|friend|customer|buyer|seller|neighbou?r|sister|brother|mother|father|mom|dad|son|daughter|cousin|aunt|uncle|niece|nephew|new (?!agent|realtor|broker|listing|lead)\\p{Ll}+|(?:hire|employee|transferee)|colleague|boss|co-?worker),? )${NAME}(?=,?\\s+(?:is|has|wants|would|needs|just|saved|viewed|liked|asked|asks|called|stopped|says|said|wrote|writes|requested|inquired|starts|looks|moves|will|left)\\b)`,
+  `(?:^|[.!?:]\\s+|\\n|(?:[Mm]y|[Oo]ur|[Yy]our|[Aa]) (?:(?:past|former|dear|good|old|long-?time|close) )?(?:client|friend|customer|buyer|seller|neighbou?r|sister|brother|mother|father|mom|dad|son|daughter|cousin|aunt|uncle|niece|nephew|new (?!agent|realtor|broker|listing|lead)\\p{Ll}+|(?:hire|employee|transferee)|colleague|boss|co-?worker)(?: of (?:mine|ours))?,? )${NAME}(?=,?\\s+(?:is|has|wants|would|needs|just|saved|viewed|liked|asked|asks|called|stopped|says|said|wrote|writes|requested|inquired|starts|looks|moves|will|left)\\b)`,
   'mu',
 );
 const CAPITALISED = /^\p{Lu}|^[^\p{Ll}\p{Lu}]/u;

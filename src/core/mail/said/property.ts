@@ -1,5 +1,6 @@
 /** Where a home stands and what number its listing has, in running text. */
 import { monthOf } from '../days';
+import { sumsIn } from '../values';
 import { CAP } from './patterns';
 
 const NO_STREET =
@@ -37,6 +38,19 @@ const LISTING_ID =
 /** Plain digits are one only when they are called so. */
 const CALLED_ID =
   /\b(?:(?:mls|listing|property|ref(?:erence)?)\.?\s*(?:id|no\.?|number)?\s*[#:]\s*|mls\s+(?:id\s+|no\.?\s+)?)(\d{4,10})\b/iu;
+/** `per l'annuncio CM-2207`: what is called a listing right before it is one, also where its street is known. */
+const OF_A_LISTING =
+  /(?<!\p{L})(?:listing|property|home|house|annuncio|anuncio|annonce|anzeige|inserat|objekt|immobilie|inmueble|propiedad|immobile|bien|woning|aanbieding|bolig|annons|im[oó]vel|oferta|ogłoszeni\p{L}*|mls)\s*(?:no\.?|nr\.?|n[.º°]|id|ref\.?|number|nummer|#|:|\s)*\s*\(?([A-Z]{2,5}[-/ ]?\d{3,9})(?![\p{L}\d])/iu;
+export const numberOfListing = (text: string): string | null => OF_A_LISTING.exec(text)?.[1] ?? null;
+
+/** What is asked for a home: `listed at $639,000`. */
+const ASKED =
+  /\b(?:listed|offered|priced|advertised|on the market|asking|list price|asking price|price)(?: is| of)?(?: (?:at|for))?:?\s*(?=[$€£]|usd|\d)/giu;
+export const priceAsked = (text: string): number | undefined =>
+  [...text.matchAll(ASKED)]
+    .map((found) => sumsIn(text.slice(found.index + found[0].length, found.index + found[0].length + 20))[0])
+    .find((sum) => sum?.sure && sum.at <= 1)?.value;
+
 /** The number of a listing in running text. */
 export const listingIdIn = (text: string): string | null =>
   LISTING_ID.exec(text)?.[1]?.replace(/^(?:MLS|REF|NR|ID) (?=\d{4})/, '') ?? CALLED_ID.exec(text)?.[1] ?? null;
