@@ -82,7 +82,7 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
         addPhones(draft, phonesIn(plainValue(value).replace(/\S+@\S+/g, ' ')));
         break;
       case 'phone':
-        if (!/\d{3}/.test(value) && /caller/i.test(label)) given ??= personName(value);
+        if (!/\d{3}/.test(value) && /caller/i.test(label)) given ??= orderedByLabel(label, value) ?? personName(value);
         addPhones(draft, phonesOf(country ? `${plainText(value)} ${country}` : plainText(value)));
         if (TEXTED.test(value)) draft.permissions.text ??= 'granted';
         break;
@@ -191,7 +191,7 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
           ...(draft.wants.areas ?? []),
           ...plainValue(value)
             .split(/\s*[;,/、，]\s*|\s+(?:or|and|und|oder|o|y|of|en|ou|et|veya|ve|lub|или)\s+/)
-            .filter((one) => /\p{L}/u.test(one) && !/\d/.test(one)),
+            .filter((one) => /\p{L}/u.test(one) && !/\d|^[A-Z]{2}$/.test(one)),
         ]);
         break;
       case 'move':
@@ -211,7 +211,7 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
         break;
       case 'ignored': {
         /* The number that was called, and the sign it stands on: `555-0199 (Sign at 8 Beacon Street)`. */
-        const sign = /number|line/i.test(label) ? addressIn(/\(([^)]*)\)/.exec(value)?.[1] ?? '') : null;
+        const sign = /number|line/i.test(label) ? addressIn(value.replace(/\(?\d{3}\)?[ .-]\d{3}[ .-]\d{4}/g, '')) : null;
         if (sign) draft.listing.address ??= sign;
         if (/(?:^| )type$/.test(plainLabel(label))) {
           draft.chosen.push(...rolesChosen(value));
@@ -250,6 +250,9 @@ function orderedByLabel(label: string, value: string): NameFound | null {
     ? /^(\p{Lu}\p{L}*)\s+(\p{Lu}.*)$/u.exec(value.trim())
     : null;
   if (familyFirst) return { first: familyFirst[2]!, last: familyFirst[1]!, partner: null };
+  /* What a telephone company shows: `HERRERA MANUEL`. */
+  const shown = /caller id/.test(plain) ? /^(\p{Lu}{2,}) (\p{Lu}{2,})$/u.exec(value.trim()) : null;
+  if (shown) return personName(`${shown[1]}, ${shown[2]}`);
   const read = /apellidos/.test(plain) ? personName(value) : null;
   const words = [read?.first, read?.last].filter(Boolean).join(' ').split(' ');
   if (!read || read.partner || words.length < 3) return null;

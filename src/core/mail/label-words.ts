@@ -37,6 +37,10 @@ export const whole = (pattern: string): RegExp => new RegExp(`^(?:${pattern})$`,
 export const CONSENT = word(
   'may we|may i|can we|ma vi|ma jeg|far vi|agrees?|agreed|consents?|permission|opt(?: |-)?ins?|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord|(?:text|call|e ?mails?|sms|ring) (?:me|us|ok|okay|allowed|consent|permission)|(?:contact\\p{L}*|kontakt\\p{L}*|contatto|yhteydenotto) (?:me |us )?(?:by|par|per|via|por|pa|na|over|through)',
 );
+/** Groups of a document that name the lead, as they stand before the names of its parts. */
+const OF_SOMEBODY =
+  '(?:client|customer|contact|lead|buyer|seller|person|applicant|caller|visitor|user|prospect|owner|transferee)';
+
 export const RULES: [Meaning, RegExp][] = [
   [
     'consent',
@@ -53,7 +57,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'ignored',
     word(
-      'account help|referring \\p{L}+|referred by|(?:current|previous|present|former) landlord|employer|emergency contact|guarantor|date of birth|(?:ad|campaign|form|company|file|user|event|page|site|office|team|business) name|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|routed to|connected to|transferred to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we showed|estimated?|estimate|fax|received at|(?:to|dialed|called) (?:your |our |the )?(?:number|line)|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
+      'account help|referring \\p{L}+|referred by|(?:current|previous|present|former) landlord|employer|emergency contact|guarantor|date of birth|(?:ad|campaign|form|company|file|user|event|page|site|office|team|business) name|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|routed to|connected to|transferred to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we showed|estimated?|estimate|fax|received at|(?:to|dialed|called) (?:your |our |the )?(?:number|line)|tracking (?:line|number)|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
     ),
   ],
   [
@@ -68,8 +72,8 @@ export const RULES: [Meaning, RegExp][] = [
   ['country', whole('country|land|pays|pais|paese|kraj|nacion|staat|negara|ulke')],
   ['purpose', whole('i am|we are|i m')],
   ['message', whole('text')],
-  ['first', whole('first|given')],
-  ['last', whole('last|family')],
+  ['first', whole(`(?:${OF_SOMEBODY} )?(?:first|given)`)],
+  ['last', whole(`(?:${OF_SOMEBODY} )?(?:last|family)`)],
   ['consent', CONSENT],
   [
     'partner',
@@ -117,7 +121,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'budget',
     word(
-      'budget|financing|price range|price (?:ceiling|cap|limit|goal|target)|(?:top|highest) price|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|approved amount|amount approved|loan amount|purchase price|target price|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|valor max\\p{L}*|valor ate|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|budjetti|προυπολογισμος|anggaran|الميزانية',
+      'budget|financing|price range|price (?:ceiling|cap|limit|goal|target)|(?:top|highest) price|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|max(?:imum)? rent|min(?:imum)? rent|rent (?:from|to|max|min|limit|budget|up to)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|approved amount|amount approved|loan amount|purchase price|target price|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|valor max\\p{L}*|valor ate|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|budjetti|προυπολογισμος|anggaran|الميزانية',
     ),
   ],
   ['name', whole('ten|ime')],
@@ -142,7 +146,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'listing',
     word(
-      're|regarding|sign|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|looking at|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about|ilan\\p{L}*|objeto|nieruchomosc|mieszkanie|oferta|ogloszeni\\p{L}*|nabidk\\p{L}*|ponuk\\p{L}*|annuncio|annons|annonce|aanbieding|inserat|fastighet|lagenhet|ejendom|lakas|ακινητο|last viewed|viewed|объект|недвижимость|bat dong san|nemovitost|ingatlan|kohde|anuncio|العقار',
+      're|regarding|sign|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|looking at|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about|ilan\\p{L}*|objeto|nieruchomosc|mieszkanie|oferta|ogloszeni\\p{L}*|nabidk\\p{L}*|ponuk\\p{L}*|annuncio|annons|annonce|aanbieding|inserat|fastighet|lagenhet|ejendom|lakas|ακινητο|last viewed|viewed|visited|toured|sag|sagsnummer|объект|недвижимость|bat dong san|nemovitost|ingatlan|kohde|anuncio|العقار',
     ),
   ],
   [

@@ -202,6 +202,8 @@ const isStreet = (subject: string): boolean =>
     subject.trim(),
   );
 
+/** Said of one of two: `please no calls to her`. */
+const OF_ONE = /[^.!?\n]*\b(?:to|call|text|ring|e-?mail) (?:her|him)\b[^.!?\n]*/giu;
 /** A mail that a person wrote. */
 function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
   const draft = fromProse(mail, body, now);
@@ -232,7 +234,7 @@ function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
   const price = ofHome.flatMap(sumsIn).find(({ sure, monthly }) => sure && !monthly)?.value;
   if (price) draft.listing.price ??= price;
   draft.wants = wantsIn(ofHome.reduce((rest, line) => rest.replace(line, ' '), words));
-  draft.permissions = permissionsIn(words);
+  draft.permissions = permissionsIn(draft.partner ? words.replace(OF_ONE, ' ') : words);
   return answer(mail, draft, roles, sourceOf(mail, isDesk(mail)));
 }
 

@@ -49,15 +49,23 @@ export function signedName(own: string): NameFound | null {
   return at < 0 ? null : personName(lines[at]!);
 }
 
-/** A name of which the sender gives the first part only, and the signature all: `Octavia`, and below `Octavia Lindqvist`. */
+/** What the signature says more of a name than the sender: `Octavia`, and below `Octavia Lindqvist` or `Octavia & Rolf Lindqvist`. */
 export function completed(who: NameFound | null, own: string): NameFound | null {
-  if (!who?.first || who.last) return who;
-  const signed = own
-    .split('\n')
-    .map((line) => line.trim().replace(/[,.]$/, ''))
+  if (!who?.first) return who;
+  const lines = own.split('\n').map((line) => line.trim().replace(/[,.]$/, ''));
+  const two = lines
+    .filter(
+      (line) =>
+        line.startsWith(`${who.first} `) &&
+        /^\p{Lu}[\p{L}'’-]+ (?:&|and|und|y|et) \p{Lu}[\p{L}'’-]+(?: \p{Lu}[\p{L}'’-]+)?$/u.test(line),
+    )
+    .map(personName)
+    .at(-1);
+  if (two?.partner && (!who.last || two.last === who.last)) return two;
+  const signed = lines
     .filter((line) => line.startsWith(`${who.first} `) && /^\p{Lu}[\p{L}'’-]+(?: \p{Lu}[\p{L}'’.-]*){1,3}$/u.test(line))
     .at(-1);
-  const full = signed ? senderName(signed) : null;
+  const full = !who.last && signed ? senderName(signed) : null;
   return full?.last ? { ...full, partner: who.partner } : who;
 }
 

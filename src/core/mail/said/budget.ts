@@ -34,6 +34,9 @@ const COUNTS_MONEY = /^\s*\d{1,3}(?:[.,]\d{3})+(?!\d)\s*(?:$|[.,;!?)]|and\b|or\b
 const isLimit = (text: string, at: number): boolean =>
   LIMITED.test(text.slice(Math.max(0, at - 40), at)) && COUNTS_MONEY.test(text.slice(at));
 
+/** So many letters stand between the two sums of a range at most: `and at most`. */
+const LONGEST_BETWEEN = 12;
+
 /** A budget: two sums are a range, one is the most unless its words say the least. */
 export function budgetIn(text: string, labelled = false): Pick<MailWants, 'priceMin' | 'priceMax'> {
   const sums = sumsIn(text).filter(
@@ -43,14 +46,16 @@ export function budgetIn(text: string, labelled = false): Pick<MailWants, 'price
   if (sums.length > 1) {
     const [a, b] = [sums[0]!, sums[1]!];
     const between = text.slice(a.at, b.at);
-    if (/[–—-]|\bto\b|\band\b|\by\b|\ba\b|\bbis\b|\bund\b|\bà\b|\bet\b/u.test(between) && a.value <= b.value)
+    const range = /[–—-]|\bto\b|\band\b|\by\b|\ba\b|\bbis\b|\bund\b|\bà\b|\bet\b/u;
+    if (range.test(between) && between.replace(/[\d.,$€£\s]/g, '').length <= LONGEST_BETWEEN && a.value <= b.value)
       return { priceMin: a.value, priceMax: b.value };
   }
-  const before = text.slice(Math.max(0, sums[0]!.at - 60), sums[0]!.at + 1);
+  const before = (at: number) => text.slice(Math.max(0, at - 60), at + 1);
+  const sum = sums.find(({ at }) => MOST.test(before(at))) ?? sums[0]!;
   const most =
     /^[^.!?\p{L}]{0,20}(?:\p{L}{1,8}\.?\s+)?(?:au plus|au maximum|maximum|max|at most|or less|tops|máximo|como máximo|al massimo|maximal|höchstens)(?!\p{L})/iu.test(
-      text.slice(sums[0]!.at),
+      text.slice(sum.at),
     );
-  if (LEAST.test(before) && !MOST.test(before)) return { priceMin: sums[0]!.value };
-  return labelled || most || MOST.test(before) ? { priceMax: sums[0]!.value } : {};
+  if (LEAST.test(before(sum.at)) && !MOST.test(before(sum.at))) return { priceMin: sum.value };
+  return labelled || most || MOST.test(before(sum.at)) ? { priceMax: sum.value } : {};
 }

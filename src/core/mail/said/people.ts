@@ -18,7 +18,7 @@ const THIRD = new RegExp(
 const CAPITALISED = /^\p{Lu}|^[^\p{Ll}\p{Lu}]/u;
 
 /** `It's Kofi Mensah`: only with two names, for much else is said so. */
-const ITS = new RegExp(`\\b[Ii]t['’]s\\s+(${CAP}\\s+${CAP})`, 'u');
+const ITS = new RegExp(`\\b[Ii]t['’]?s\\s+(${CAP}\\s+${CAP})`, 'u');
 /** `Jonquil here`. */
 const HERE = new RegExp(
   `(?:^|[.!?,]\\s+)((?!(?:Come|Right|Down|Up|Over|Out|Back|In|Here|Living|Being|Moving|Look|Born|New|Just|Not|We|I|You|It|All|Everything|Everyone|Nobody|Nothing|Stop|Stay|Click|Sign|Apply|Start)\\b)${CAP}(?:\\s+${CAP})?) here(?=\\s*(?:[.,!]|$|from\\b))`,
@@ -72,11 +72,12 @@ export function reportedName(text: string): NameFound | null {
 }
 
 const WITH = new RegExp(
-  `(?<!\\p{L})(?:my|mein|meine|mi|mon|ma|mio|mia|mijn|min)\\s+(?:husband|wife|spouse|partner|fianc[ée]{1,2}|boyfriend|girlfriend|kone|mand|hustru|mann|frau|ehemann|ehefrau|marido|mujer|esposa|esposo|mari|femme|marito|moglie|man|vrouw),?\\s+(${CAP})`,
+  `(?<!\\p{L})(?:my|mein|meine|mi|mon|ma|mio|mia|mijn|min)\\s+(?:husband|wife|spouse|partner|fianc[ée]{1,2}|boyfriend|girlfriend|kone|mand|hustru|mann|frau|ehemann|ehefrau|marido|mujer|esposa|esposo|mari|femme|marito|moglie|man|vrouw),?\\s+(${CAP})|(?<!\\p{L})(?:kona|mannen|kjæresten|samboeren|konen|manden) (?:mi|min),?\\s+(${CAP})`,
   'iu',
 );
 /** The one with whom somebody writes: `My husband Anand and I`. */
 export function withWhom(text: string): { first: string; last: null } | null {
-  const name = WITH.exec(text)?.[1];
+  const found = WITH.exec(text);
+  const name = found?.[1] ?? found?.[2];
   return name && CAPITALISED.test(name) && !/^I$/u.test(name) ? { first: name, last: null } : null;
 }
