@@ -13,8 +13,7 @@ const DUE_BATCH = 250;
 /** A wake waits this long for others, so that a burst of leads is carried out in few batches. */
 const GATHER_MS = 40;
 /** While leads keep coming, each round takes what came within this time: a round costs nearly as much for one as for twenty. */
-const BREATH_MS = 200;
-const FEW = 50;
+const BREATH_MS = 300;
 
 /** One round of what is due by now: exports that come back, windows of offers, campaigns that begin, enrolments, then what they put into the outbox. @returns how many rows were moved */
 export const carryOutRound = async (processId: string, outside: Outside): Promise<number> =>
@@ -55,7 +54,7 @@ export function startPulse(
         log('the pulse missed a beat', error);
         await new Promise((resolve) => setTimeout(resolve, 300));
       }
-      if (stopped || moved >= FEW) continue;
+      if (stopped || moved >= DUE_BATCH) continue;
       if (moved > 0) {
         await new Promise((resolve) => setTimeout(resolve, BREATH_MS));
         continue;
