@@ -1,6 +1,6 @@
 /**
  * Arrivals that come while others are being taken in wait for them and are then taken in together: a flood of leads costs one transaction for
- * many, a single lead waits for nobody. None of those together shares an address or a key with another, so each is as if it had come alone.
+ * many, a single lead waits for nobody; only in a flood a round waits a moment until it is worth its transaction. None of those together shares an address or a key with another, so each is as if it had come alone.
  */
 import { AppError } from '@/core/shared';
 import { config } from '../shared';
@@ -18,12 +18,19 @@ interface Waiting {
 interface Line {
   waiting: Waiting[];
   underWay: number;
+  /** How many the last round took in; several are a flood. */
+  took: number;
+  /** Set while the next round waits for more. */
+  lingering: ReturnType<typeof setTimeout> | undefined;
 }
 
 const MOST_TOGETHER = 25;
-/** While PostgreSQL works at one transaction, the values of the next are made; that pays once so many wait for it. */
+/** While PostgreSQL works at one transaction, the values of the next are made. */
 const SIDE_BY_SIDE = 2;
-const WORTH_A_SECOND = 6;
+/** So many are worth a transaction beside another, and in a flood one at all: five milliseconds of it cost the same for one as for many. */
+const WORTH_A_ROUND = 4;
+/** In a flood a round waits so long for them. */
+const LINGER_MS = 3;
 
 /** By account; the database is part of the key: a process of the tests sees one after the other. */
 const lines = new Map<string, Line>();
@@ -31,7 +38,7 @@ const lines = new Map<string, Line>();
 /** Takes in an arrival when it is its turn. @throws what taking it in alone throws */
 export function gathered(arrival: Arrival, takeIn: TakeIn): Promise<Captured> {
   const key = `${config().databaseUrl} ${arrival.door.accountId}`;
-  const line = lines.get(key) ?? { waiting: [], underWay: 0 };
+  const line = lines.get(key) ?? { waiting: [], underWay: 0, took: 1, lingering: undefined };
   lines.set(key, line);
   return new Promise((done, failed) => {
     line.waiting.push({ arrival, locks: locksOf(arrival), done, failed });
@@ -40,12 +47,22 @@ export function gathered(arrival: Arrival, takeIn: TakeIn): Promise<Captured> {
 }
 
 function begin(key: string, line: Line, takeIn: TakeIn): void {
-  while (line.waiting.length && (!line.underWay || (line.underWay < SIDE_BY_SIDE && line.waiting.length >= WORTH_A_SECOND))) {
+  const few = line.waiting.length < WORTH_A_ROUND;
+  if (!line.underWay && line.took > 1 && few && line.waiting.length)
+    line.lingering ??= setTimeout(() => start(key, line, takeIn), LINGER_MS);
+  else start(key, line, takeIn);
+}
+
+function start(key: string, line: Line, takeIn: TakeIn): void {
+  clearTimeout(line.lingering);
+  line.lingering = undefined;
+  while (line.waiting.length && (!line.underWay || (line.underWay < SIDE_BY_SIDE && line.waiting.length >= WORTH_A_ROUND))) {
     const together = choose(line);
     line.underWay += 1;
+    line.took = together.length;
     void takeTogether(line, together, takeIn).finally(() => {
       line.underWay -= 1;
-      if (!line.waiting.length && !line.underWay) lines.delete(key);
+      if (!line.waiting.length && !line.underWay && line.took === 1) lines.delete(key);
       begin(key, line, takeIn);
     });
   }
