@@ -11,6 +11,8 @@ export interface NameRead {
 const TITLES = /^(?:(?:mr|mrs|ms|miss|mx|dr|prof|rev|sir|herr|frau|sr|sra|srta|mme|mlle)\.?\s+)+/i;
 const SUFFIXES = /[,\s]+(?:jr|sr|ii|iii|iv|phd|ph\.d|md|m\.d|esq|cpa)\.?$/i;
 const PARTICLES = new Set([...NAME_PARTICLES, 'mac', 'st', 'st.']);
+/** Words behind a Portuguese family name that tell a grandson, son or nephew; they are part of it. */
+const KIN = /^(?:neto|filho|j[uú]nior|sobrinho|netto)$/iu;
 const AND = /\s*(?:&|\+|\/)\s*|\s+(?:and|und|y|et|e)\s+/i;
 
 /** Titles before and suffixes after a name, taken off. A name that is nothing but a title stays. */
@@ -24,6 +26,7 @@ function inOrder(text: string): { first: string; last: string } {
   const words = plainName(text).split(/\s+/);
   if (words.length === 1) return { first: words[0]!, last: '' };
   let at = words.length - 1;
+  if (at > 1 && KIN.test(words[at]!)) at -= 1;
   while (at > 1 && PARTICLES.has(words[at - 1]!.toLowerCase())) at -= 1;
   return { first: words.slice(0, at).join(' '), last: words.slice(at).join(' ') };
 }

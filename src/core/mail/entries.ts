@@ -251,7 +251,7 @@ function orderedByLabel(label: string, value: string): NameFound | null {
     : null;
   if (familyFirst) return { first: familyFirst[2]!, last: familyFirst[1]!, partner: null };
   /* What a telephone company shows: `HERRERA MANUEL`. */
-  const shown = /caller id/.test(plain) ? /^(\p{Lu}{2,}) (\p{Lu}{2,})$/u.exec(value.trim()) : null;
+  const shown = /caller id|cnam/.test(plain) ? /^(\p{Lu}{2,}) (\p{Lu}{2,})$/u.exec(value.trim()) : null;
   if (shown) return personName(`${shown[1]}, ${shown[2]}`);
   const read = /apellidos/.test(plain) ? personName(value) : null;
   const words = [read?.first, read?.last].filter(Boolean).join(' ').split(' ');

@@ -101,7 +101,14 @@ const isUnderline = (line: string, above: string): boolean =>
 /** A body as far as its closing, or as the line with the writer's name alone: what stands below is their own card. */
 export function beforeSignature(text: string, writer = ''): string {
   const lines = text.split('\n');
-  const signs = (line: string): boolean => writer !== '' && line.trim().toLowerCase() === writer.trim().toLowerCase();
+  const name = writer.trim().toLowerCase();
+  /* Their name alone, or with their office behind it: `Ephraim Cole, Harbor Loans`. */
+  const signs = (line: string): boolean => {
+    const plain = line.trim().toLowerCase();
+    return name.includes(' ')
+      ? plain === name || (/^\s*[,|–—-]\s/.test(`${plain.slice(name.length)} `) && plain.startsWith(name))
+      : name !== '' && plain === name;
+  };
   const at = lines.findIndex((line, n) => n > 0 && ((isClosing(line) && !isUnderline(line, lines[n - 1]!)) || signs(line)));
   return (at > 0 ? lines.slice(0, at) : lines).join('\n').trim();
 }

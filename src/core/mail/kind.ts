@@ -70,6 +70,7 @@ const RUBBISH: [RegExp, number][] = [
   [/\bwill be (?:suspended|deactivated|closed|deleted|blocked)\b/iu, 2],
   [/\bclick (?:here|below|the link)\b/iu, 1],
   [/\bgift cards?\b/iu, 2],
+  [/^\s*unsubscribe\s*$/imu, 1],
   [/\bfree (?:\p{L}+ )?(?:audit|trial|demo|webinar)\b/iu, 2],
   [/\bno credit check\b|\bon autopilot\b/iu, 2],
   [/\b\d+ ?[-–]?\d* (?:\p{L}+ )?(?:leads|appointments|deals) (?:every|a|per) (?:month|week|day)\b/iu, 2],

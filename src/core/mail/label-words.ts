@@ -35,7 +35,7 @@ export const whole = (pattern: string): RegExp => new RegExp(`^(?:${pattern})$`,
 
 /** A label that asks whether one may. */
 export const CONSENT = word(
-  'may we|may i|can we|ma vi|ma jeg|far vi|agrees?|agreed|consents?|permission|opt(?: |-)?ins?|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord|(?:text|call|e ?mails?|sms|ring) (?:me|us|ok|okay|allowed|consent|permission)|(?:contact\\p{L}*|kontakt\\p{L}*|contatto|yhteydenotto) (?:me |us )?(?:by|par|per|via|por|pa|na|over|through)',
+  '(?:ruckruf|call ?back|rappel|llamada|chiamata) (?:\\p{L}+ )?(?:erwunscht|gewunscht|requested|wanted|desired|souhaite|deseada|richiesta)|may we|may i|can we|ma vi|ma jeg|far vi|agrees?|agreed|consents?|permission|opt(?: |-)?ins?|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord|(?:text|call|e ?mails?|sms|ring) (?:me|us|ok|okay|allowed|consent|permission)|(?:contact\\p{L}*|kontakt\\p{L}*|contatto|yhteydenotto) (?:me |us )?(?:by|par|per|via|por|pa|na|over|through)',
 );
 /** Groups of a document that name the lead, as they stand before the names of its parts. */
 const OF_SOMEBODY =
@@ -67,7 +67,9 @@ export const RULES: [Meaning, RegExp][] = [
     ),
   ],
   ['email', word('how (?:can|may|should|do|could) (?:we|i) (?:best )?(?:reach|contact|get in touch|get hold)')],
-  ['name', whole('(?:new |hot |your )?lead')],
+  ['name', whole('(?:new |hot |your )?lead|cnam')],
+  ['phone', whole('ani')],
+  ['ignored', whole('dnis|did')],
   ['between', whole('tussenvoegsels?|voorvoegsels?|namenszusatz')],
   ['country', whole('country|land|pays|pais|paese|kraj|nacion|staat|negara|ulke')],
   ['purpose', whole('i am|we are|i m')],
@@ -81,7 +83,12 @@ export const RULES: [Meaning, RegExp][] = [
       'partner|spouse|co ?buyer|co ?applicant|(?:second|2nd) (?:person|buyer|applicant|client|owner|name|visitor|guest)|(?:person|buyer|applicant|client|owner|name|visitor|guest) 2|wife|husband|ehepartner|pareja|conyuge|conjoint|coniuge|co ?borrower',
     ),
   ],
-  ['selling', word('selling|thinking of selling|(?:when|how soon) .*to sell|verkaufen|verkauf geplant|vender|vendre')],
+  [
+    'selling',
+    word(
+      'selling|thinking of selling|(?:when|how soon|why|do you|are you|what makes you) .*(?:to sell|selling|sell)|verkaufen|verkauf geplant|vender|vendre',
+    ),
+  ],
   [
     'message',
     word(
@@ -121,7 +128,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'budget',
     word(
-      'budget|financing|price range|price (?:ceiling|cap|limit|goal|target)|(?:top|highest) price|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|max(?:imum)? rent|min(?:imum)? rent|rent (?:from|to|max|min|limit|budget|up to)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|approved amount|amount approved|loan amount|purchase price|target price|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|valor max\\p{L}*|valor ate|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|budjetti|προυπολογισμος|anggaran|الميزانية',
+      'budget|financing|price range|price (?:ceiling|cap|limit|goal|target)|(?:top|highest) price|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|max(?:imum)? rent|min(?:imum)? rent|rent (?:from|to|max|min|limit|budget|up to)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|approved amount|amount approved|loan amount|purchase price|target price|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|valor max\\p{L}*|valor ate|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|buget|budjetti|προυπολογισμος|anggaran|الميزانية',
     ),
   ],
   ['name', whole('ten|ime')],

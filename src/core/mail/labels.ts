@@ -17,7 +17,7 @@ const CHANNELS: [LabelChannel, RegExp][] = [
   [
     'call',
     word(
-      'calls?|called|calling|voice|rufen|ruf|anzurufen|phones?|telephone|telefon\\p{L}*|llam\\p{L}*|appel\\p{L}*|anrufe?\\p{L}*|chiamate|bellen|ringe|ligacoes',
+      'calls?|call ?back|called|calling|voice|ruckrufe?|rappel|rufen|ruf|anzurufen|phones?|telephone|telefon\\p{L}*|llam\\p{L}*|appel\\p{L}*|anrufe?\\p{L}*|chiamate|bellen|ringe|ligacoes',
     ),
   ],
   ['letter', word('letters?|post|briefe?|cartas?|courrier|lettere|brieven')],

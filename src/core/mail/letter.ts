@@ -13,6 +13,12 @@ import { completed, fromSubject, inOrder, signedName } from './who';
 const OF_ANOTHER =
   /\b(?:her|his|their|whose)\s+(?:\p{L}+\s+)?(?:number|phone|cell|mobile)\b[^\d+(\n]{0,12}[+(]?\d[\d\s().-]{8,}/giu;
 
+/** How whoever wrote a mail signs it, without what their sender says of their office. */
+function writerOf({ from }: Mail): string {
+  const who = senderName(from?.name ?? '');
+  return [who?.first, who?.last].filter(Boolean).join(' ') || (from?.name ?? '');
+}
+
 /** The line that says whom it went to. */
 const TO = /^[ \t]*(?:to|an|para|à|til)[ \t]*:.*$/gimu;
 
@@ -23,7 +29,7 @@ export function fromProse(mail: Mail, body: string, now: Date | null): Draft {
   const words =
     desk && !isOnlyCalledOddly(mail)
       ? withoutService(beforeSignature(own), mail)
-      : withoutDevice(beforeSignature(own, mail.from?.name));
+      : withoutDevice(beforeSignature(own, writerOf(mail)));
   const domain = mail.from?.address.split('@')[1] ?? '';
   const reported = reportedName(`${mail.subject}\n${words}`);
   const theirs = (email: string): boolean =>

@@ -238,8 +238,14 @@ function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
   return answer(mail, draft, roles, sourceOf(mail, isDesk(mail)));
 }
 
+/** Whole dollars. */
+const LEAST_TO_BUY = 10_000;
+
 function answer(mail: Mail, draft: Draft, said: ContactRole[] | null, source: string): LeadMail {
-  const roles = said ?? ['buyer'];
+  /* Nobody buys for so little; it is what they would pay every month. */
+  const monthly = draft.wants.priceMax !== undefined && draft.wants.priceMax < LEAST_TO_BUY;
+  const guessed: ContactRole[] = monthly ? ['renter'] : ['buyer'];
+  const roles = said ?? guessed;
   const looks = roles.includes('buyer') || roles.includes('renter');
   const wants = looks ? draft.wants : {};
   const emails = unique(draft.emails);

@@ -117,7 +117,7 @@ export interface NameFound {
 }
 /** Words that no person is called by and that stand where names do. */
 const NO_NAME =
-  /\b(?:team|homes?|realty|group|inc|llc|gmbh|support|form|website|customer|service|sales|crew|desk|notifications?|mail(?:er)?|properties|immobilien|system|phone|voice-?mail|portal|classifieds|herald|gazette|courant|tribune|weekly|journal|bridge|chat|bot|questions?|deposit|inquiry|enquiry|request|security|magazine|bulletin|app|widget|leads?|alerts?|forms?)\b/iu;
+  /\b(?:team|homes?|realty|group|inc|llc|gmbh|support|form|website|customer|service|sales|crew|desk|notifications?|mail(?:er)?|properties|immobilien|system|phone|voice-?mail|portal|classifieds|herald|gazette|courant|tribune|weekly|journal|bridge|chat|bot|questions?|deposit|inquiry|enquiry|request|security|magazine|bulletin|app|widget|leads?|alerts?|forms?|loans?|mortgages?|lending|insurance|escrow|llp|pllc|realtors)\b/iu;
 
 const TITLED = /^(?:dr|mrs?|ms|mx|prof|herr|frau|sra?|srta|mme|mlle|sig(?:ra)?|ing)\.\s+/iu;
 
@@ -158,7 +158,7 @@ export function personName(value: string): NameFound | null {
 /** What somebody is stands behind their name: `Harriet Lindgren, HR`. */
 const OFFICE = /\s*,\s*(?:\p{Lu}{2,5}|Ph\.?D\.?|Esq\.?|M\.?D\.?|R\.?N\.?)\s*$/u;
 /** `Lottie from PixelShots`. */
-const OF_A_FIRM = /\s+(?:from|at|@)\s+.*$/u;
+const OF_A_FIRM = /\s+(?:from|at|@)\s+.*$|(?<=\S \S+)\s+[|–—]\s+.*$/u;
 /** The sender's name as that of a person; null for what is rather a company or a machine. */
 export const senderName = (display: string): NameFound | null =>
   NO_NAME.test(display) || /&|^the /i.test(display) ? null : personName(display.replace(OFFICE, '').replace(OF_A_FIRM, ''));
@@ -172,8 +172,8 @@ export interface Sum {
   at: number;
 }
 const SUM =
-  /((?:us|ca)?\s?[$€£]|usd|eur|gbp)?\s*(\d{1,3}(?:[.,'’ ]\d{3})+(?!\d)|\d+(?:[.,]\d{1,2})?)\s*(k|m|mm|mio|mill?ion(?:en|es)?|thousand|tsd|tausend|mil|万|萬|만)?(?![\p{Script=Latin}\p{Script=Cyrillic}\p{Script=Greek}\d])\s*(usd|eur|gbp|dollars?|dolar\p{L}*|d[oóò]l(?:are|ar)s|dollari|доллар\p{L}*|ドル|美元|달러|€|\$|pesos)?/giu;
-const MONTHLY = /^\s*(?:(?:a|per|al|pro|im|por|par|per)\s+(?:month|mo|mes|mois|monat|m[eê]s|mese|maand)|\/\s*mo)/iu;
+  /((?:us|ca)?\s?[$€£]|usd|eur|gbp)?\s*(\d{1,3}(?:[.,'’ ]\d{3})+(?!\d)|\d+(?:[.,]\d{1,2})?)\s*(k|m|mm|mio|mill?ion(?:en|es)?|thousand|tsd|tausend|mil|万|萬|만)?(?![\p{Script=Latin}\p{Script=Cyrillic}\p{Script=Greek}\d])\s*(usd|eur|gbp|dollars?|dolar\p{L}*|d[oóò]l(?:are|ar)s|dollari|доллар\p{L}*|долар\p{L}*|دولار|ドル|美元|달러|€|\$|pesos)?/giu;
+const MONTHLY = /^\s*(?:(?:a|per|al|pro|im|por|par|per)\s+(?:month|mo|mes|mois|monat|m[eê]s|mese|maand)|\/\s*mo|شهري)/iu;
 /** The sums of money in a text. A point or comma before three digits separates thousands. */
 export function sumsIn(text: string): Sum[] {
   const sums: (Sum & { scale: number })[] = [];
@@ -241,7 +241,10 @@ export function saidYes(value: string): boolean | null {
   return null;
 }
 
-const STATE_ZIP = /^[A-Z]{2} \d{5}$/;
+/** The states of the country by their letters (ANSI INCITS 38), as part of an expression: before five digits they are a postal code, and no listing. */
+export const STATES =
+  '(?:A[KLRZ]|C[AOT]|D[CE]|FL|GA|HI|I[ADLN]|K[SY]|LA|M[ADEINOST]|N[CDEHJMVY]|O[HKR]|PA|RI|S[CD]|T[NX]|UT|V[AT]|W[AIVY])';
+const STATE_ZIP = new RegExp(`^${STATES} \\d{5}$`);
 const CALLED =
   /^(?:(?:r[eé]f(?:erence|erencia|érence|erentie)?|rif(?:erimento)?|c[oó]d(?:igo|ice|e)?|kod|mls|id|no|nr|listing|objekt)(?!\p{L})\.?\s*[#:]?|#)\s*(?=\S*\d)/iu;
 const ID = /^([A-Z]{1,5}(?:[-/ ]?[A-Z]{1,3})?[-/ #]?\d{2,9}[A-Z]?)$/u;
@@ -282,5 +285,8 @@ export function listingIn(value: string): { id?: string; address?: string; price
   /* A number alone before the street is that of a sign or an advertisement. */
   const address = rest.filter((part) => rest.length === 1 || !/^\d{3,10}$/.test(part)).join(', ');
   if (/\d/.test(address) && /\p{L}{2}/u.test(address) && address.length <= 160) listing.address = address;
+  /* `1182 (5 Sloop Lane, Tern Harbor)`: a code, and what it stands for. */
+  const meant = listing.address || !inner[0] ? undefined : listingIn(inner[0]).address;
+  if (meant) listing.address = meant;
   return listing;
 }

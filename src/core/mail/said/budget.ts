@@ -3,7 +3,7 @@ import type { MailWants } from '../mail';
 import { sumsIn } from '../values';
 
 const MOST =
-  /(?<!\p{L})(?:up to|(?:no|not|nothing) (?:over|above)|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|no más de|maximaal|(?:no|not) more than|less than|under|below|hasta|fins a|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|do(?=\s*$)|upp till|opp til|op til|budget|spend|borrow|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet)(?!\p{L})/iu;
+  /(?<!\p{L})(?:up to|(?:no|not|nothing) (?:over|above)|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|no más de|maximaal|(?:no|not) more than|less than|under|below|hasta|fins a|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|do(?=\s*$)|upp till|opp til|op til|budget|spend|borrow|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet|بحد أقصى|حد أقصى|حتى)(?!\p{L})/iu;
 const LEAST =
   /(?<!\p{L})(?:at least|minimum|min|over|above|from|starting at|desde|mínimo|a partir de|ab|mindestens|à partir de|minimo|vanaf)(?!\p{L})/iu;
 
@@ -30,7 +30,7 @@ export const inDigits = (text: string): string =>
 
 /** A bare figure right behind words that name a limit, and before nothing that counts something else: `we can borrow 365,000`. */
 const LIMITED = new RegExp(`${MOST.source}(?:\\s+(?:of|is|at|about|around))?\\s*$`, 'iu');
-const COUNTS_MONEY = /^\s*\d{1,3}(?:[.,]\d{3})+(?!\d)\s*(?:$|[.,;!?)]|and\b|or\b)|^\s*\d{4,7}\s*(?:$|[.!?)])/u;
+const COUNTS_MONEY = /^\s*\d{1,3}(?:[.,]\d{3})+(?!\d)\s*(?:$|[.,;!?)]|and\b|or\b)|^\s*\d{4,7}\s*(?:$|[.,!?)])/u;
 const isLimit = (text: string, at: number): boolean =>
   LIMITED.test(text.slice(Math.max(0, at - 40), at)) && COUNTS_MONEY.test(text.slice(at));
 
@@ -53,7 +53,7 @@ export function budgetIn(text: string, labelled = false): Pick<MailWants, 'price
   const before = (at: number) => text.slice(Math.max(0, at - 60), at + 1);
   const sum = sums.find(({ at }) => MOST.test(before(at))) ?? sums[0]!;
   const most =
-    /^[^.!?\p{L}]{0,20}(?:\p{L}{1,8}\.?\s+)?(?:au plus|au maximum|maximum|max|at most|or less|tops|máximo|como máximo|al massimo|maximal|höchstens)(?!\p{L})/iu.test(
+    /^[^.!?\p{L}]{0,20}(?:\p{L}{1,8}\.?\s+){0,3}(?:au plus|au maximum|maximum|max|at most|or less|tops|máximo|como máximo|al massimo|maximal|höchstens)(?!\p{L})/iu.test(
       text.slice(sum.at),
     );
   if (LEAST.test(before(sum.at)) && !MOST.test(before(sum.at))) return { priceMin: sum.value };

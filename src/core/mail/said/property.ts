@@ -1,6 +1,6 @@
 /** Where a home stands and what number its listing has, in running text. */
 import { monthOf } from '../days';
-import { sumsIn } from '../values';
+import { STATES, sumsIn } from '../values';
 import { CAP } from './patterns';
 
 const NO_STREET =
@@ -33,8 +33,10 @@ export function addressIn(text: string): string | null {
   return other && [`${other[1]!.trim()} ${other[2]}`, other[3]?.trim()].filter(Boolean).join(', ');
 }
 
-const LISTING_ID =
-  /\b(?!(?:A[KLRZ]|C[AOT]|D[CE]|FL|GA|HI|I[ADLN]|K[SY]|LA|M[ADEINOST]|N[CDEHJMVY]|O[HKR]|PA|RI|S[CD]|T[NX]|UT|V[AT]|W[AIVY]) \d{5}\b)(?!(?:NMLS|DRE|LIC|NPN)\b)([A-Z]{2,4}(?:-[A-Z])?[-/ ]\d{3,7})\b/u;
+const LISTING_ID = new RegExp(
+  `\\b(?!${STATES} \\d{5}\\b)(?!(?:NMLS|DRE|LIC|NPN)\\b)([A-Z]{2,4}(?:-[A-Z])?[-/ ]\\d{3,7})\\b`,
+  'u',
+);
 /** Plain digits are one only when they are called so. */
 const CALLED_ID =
   /\b(?:(?:mls|listing|property|ref(?:erence)?)\.?\s*(?:id|no\.?|number)?\s*[#:]\s*|mls\s+(?:id\s+|no\.?\s+)?)(\d{4,10})\b/iu;
