@@ -11,7 +11,7 @@ export function documentEntries(mail: Mail): Entry[] {
     readJson(mail.text) ??
     readPairs(mail.text) ??
     readTable(mail.text) ??
-    (/^\s*<(?:\?xml|(\w+)[^>]*>[^]*<\/\1>\s*$)/.test(mail.text) ? readXml(mail.text) : []);
+    (/^\s*<(?:\?xml|([\w:.-]+)[^>]*>[^]*<\/\1>\s*$)/.test(mail.text) ? readXml(mail.text) : []);
   for (const { type, name, text } of mail.attached) {
     if (/json/.test(type) || /\.json$/i.test(name)) entries.push(...(readJson(text) ?? []));
     else if (/csv/.test(type) || /\.csv$/i.test(name)) entries.push(...tableEntries(text));

@@ -178,7 +178,12 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
         draft.listing = { ...(address ? { address } : {}), ...(price ? { price } : {}), ...draft.listing };
         break;
       }
-      case 'areas':
+      case 'areas': {
+        const home = addressIn(value);
+        if (home) {
+          draft.listing.address ??= listingIn(value).address ?? home;
+          break;
+        }
         /* The town of a home that a document names. */
         if (
           path.length &&
@@ -194,6 +199,7 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
             .filter((one) => /\p{L}/u.test(one) && !/\d|^[A-Z]{2}$/.test(one)),
         ]);
         break;
+      }
       case 'move':
         draft.moveDate ??= dayIn(value, now) ?? monthIn(value, now);
         break;
@@ -238,7 +244,7 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
 
 /** `Buy, $250,000–$325,000, Saltmarsh`: of what somebody wants, listed with figures, the names are those of places. */
 function areasListed(value: string): Pick<MailWants, 'areas'> {
-  const parts = value.split(/\s*[,;|·]\s+/);
+  const parts = value.split(/\s*[,;|·]\s+|\s*\n\s*/);
   const places = parts.filter((part) => /^\p{Lu}[\p{L}'’]+(?: \p{Lu}[\p{L}'’]+){0,2}$/u.test(part) && !rolesChosen(part).length);
   return parts.length > 2 && parts.some((part) => /\d/.test(part)) && places.length ? { areas: places } : {};
 }

@@ -73,6 +73,8 @@ export const RULES: [Meaning, RegExp][] = [
   ['between', whole('tussenvoegsels?|voorvoegsels?|namenszusatz')],
   ['country', whole('country|land|pays|pais|paese|kraj|nacion|staat|negara|ulke')],
   ['purpose', whole('i am|we are|i m')],
+  ['purpose', word('(?:home |property |their |your )?search(?: criteria)?|criteria|requirements|wish ?list')],
+  ['areas', whole('where')],
   ['message', whole('text')],
   ['first', whole(`(?:${OF_SOMEBODY} )?(?:first|given)`)],
   ['last', whole(`(?:${OF_SOMEBODY} )?(?:last|family)`)],

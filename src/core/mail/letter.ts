@@ -4,7 +4,7 @@ import { addPhones, blank, named, type Draft } from './draft';
 import { beforeSignature, withoutDevice, withoutNotice, withoutQuoted, withoutService } from './forwarded';
 import type { Mail } from './mail';
 import { withoutFacts } from './own-words';
-import { introducedName, reportedName, withWhom } from './said';
+import { introducedName, onBehalfOf, reportedName, withWhom } from './said';
 import { answersTo, DESK, isDesk, isOnlyCalledOddly } from './sender';
 import { emailsIn, phonesIn, senderName } from './values';
 import { completed, fromSubject, inOrder, signedName } from './who';
@@ -36,10 +36,11 @@ export function fromProse(mail: Mail, body: string, now: Date | null): Draft {
     !desk && reported !== null && email !== mail.from!.address.toLowerCase() && !DESK.test(email.split('@')[0]!);
   const others = emailsIn(words).filter((email) => !email.endsWith(`@${domain}`) || theirs(email));
   const draft = blank();
-  if (others.length || desk) {
+  const behalf = onBehalfOf(words);
+  if (others.length || desk || behalf) {
     const who = reported ?? introducedName(words) ?? (desk ? signedName(own) : null);
     /* A letter of somebody who speaks of themselves, and names another address to write to. */
-    const ours = !who && !desk && /\b(?:I|we|my|our)\b/.test(words) ? mail.from : null;
+    const ours = behalf && !desk ? mail.from : !who && !desk && /\b(?:I|we|my|our)\b/.test(words) ? mail.from : null;
     if (ours) draft.emails.push(ours.address.toLowerCase());
     Object.assign(draft, {
       first: who?.first ?? null,
@@ -47,7 +48,7 @@ export function fromProse(mail: Mail, body: string, now: Date | null): Draft {
       partner: who?.partner ?? null,
       emails: [...draft.emails, ...others],
     });
-    if (ours) Object.assign(draft, named(senderName(ours.name)));
+    if (ours && !behalf) Object.assign(draft, named(senderName(ours.name)));
     addPhones(draft, phonesIn(words.replace(TO, '')));
   } else {
     const who = completed(inOrder(senderName(mail.from!.name), own), own) ?? introducedName(own);

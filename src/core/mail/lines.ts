@@ -20,7 +20,7 @@ export const isHeader = (line: string): boolean => HEADERISH.test(line.trim());
 
 /** The service speaks again: what somebody typed ends before it. */
 const SERVICE =
-  /^(?:please )?(?:do not (?:reply|respond|answer)|don['’]t reply|view (?:this )?(?:lead|inquiry|request|message|contact|in (?:your )?browser)|open (?:this )?(?:lead|inquiry)|open in |reply to (?:this )?(?:lead|inquiry|e-?mail|message|\p{L}+ now)|unsubscribe|questions\? ?(?:call|contact|write|ring|\+?\(?\d)|need help|(?:customer|client) (?:care|service|support)|you (?:are|have been) (?:receiving|sent)|this (?:e-?mail|message|lead|inquiry) (?:was|is|has been) (?:sent|generated|delivered)|sent (?:by|from|via) |powered by|©|\(c\) \d|copyright|bitte (?:antworten|nicht)|diese (?:e-?mail|nachricht) wurde|sie erhalten diese|non rispondere|ricevi questa|no respond\p{L}|este (?:correo|mensaje) |ha recibido este|ne pas r\p{L}+|ne r\p{L}+z pas|vous recevez|este e-?mail foi|não responda|dit bericht is|beantwoord dit)/iu;
+  /^(?:please )?(?:do not (?:reply|respond|answer)|don['’]t reply|view (?:this )?(?:lead|inquiry|request|message|contact|in (?:your )?browser)|open (?:this )?(?:lead|inquiry)|open in |reply (?:in|on|via|with) |reply to (?:this )?(?:lead|inquiry|e-?mail|message|\p{L}+ now)|unsubscribe|questions\? ?(?:call|contact|write|ring|\+?\(?\d)|need help|(?:customer|client) (?:care|service|support)|you (?:are|have been) (?:receiving|sent)|this (?:e-?mail|message|lead|inquiry) (?:was|is|has been) (?:sent|generated|delivered)|sent (?:by|from|via) |powered by|©|\(c\) \d|copyright|bitte (?:antworten|nicht)|diese (?:e-?mail|nachricht) wurde|sie erhalten diese|non rispondere|ricevi questa|no respond\p{L}|este (?:correo|mensaje) |ha recibido este|ne pas r\p{L}+|ne r\p{L}+z pas|vous recevez|este e-?mail foi|não responda|dit bericht is|beantwoord dit)/iu;
 export const isService = (line: string): boolean => SERVICE.test(line.trim());
 /** Stands where one part of a page ends and the next begins. */
 export const PART_END = '\u241e';
@@ -258,7 +258,11 @@ export function readLines(text: string): Reading {
       break;
     }
     const continues =
-      now && (isLong(now.meaning) || !now.entry.value || /^\s{4,}/.test(line) || (now.below && isMore(now.meaning, trimmed)));
+      now &&
+      (isLong(now.meaning) ||
+        !now.entry.value ||
+        /^\s{4,}/.test(line) ||
+        (now.below && (now.meaning === 'purpose' || isMore(now.meaning, trimmed))));
     if (now && continues) now.entry.value += `${now.entry.value ? '\n' : ''}${trimmed}`;
     else {
       close();

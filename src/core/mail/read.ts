@@ -29,7 +29,7 @@ import {
 } from './said';
 import { answersTo, isDesk, sourceOf } from './sender';
 import { senderName, sumsIn } from './values';
-import { nameTwice } from './who';
+import { fromSubject, nameTwice } from './who';
 
 /** More of a body is not read; no lead begins behind it. */
 const MOST_TEXT = 100_000;
@@ -40,14 +40,23 @@ const cut = (text: string, most: number): string =>
     .map((line) => line.slice(0, 4_000))
     .join('\n');
 
-/** A body as a person reads it: its text, or what its HTML shows where that is plainly more. */
-export const bodyOf = (mail: Mail): string => {
+/** A mail's words in two ways. */
+interface Words {
+  /** As a person reads them. */
+  body: string;
+  /** Those that are no labelled values; of a text, which keeps its lines in their order, all. */
+  around: string;
+}
+/** The words of a mail: its text, or what its HTML shows where that is plainly more. @param page its HTML, read */
+function wordsOf(mail: Mail, page: Reading | null): Words {
   const text = plainText(mail.text).replace(/\r\n?/g, '\n');
-  if (!mail.html) return text;
-  const { entries, prose } = readHtml(mail.html);
+  if (!page) return { body: text, around: text };
+  const { entries, prose } = page;
   const shown = [...entries.map(({ label, value }) => `${label.replace(/:$/, '')}: ${value}`), ...prose].join('\n').trim();
-  return letters(shown) > letters(text) * 1.3 ? shown : text;
-};
+  return letters(shown) > letters(text) * 1.3 ? { body: shown, around: prose.join('\n').trim() } : { body: text, around: text };
+}
+/** A body as a person reads it. */
+export const bodyOf = (mail: Mail): string => wordsOf(mail, mail.html ? readHtml(mail.html) : null).body;
 const letters = (text: string): number => text.replace(/\s+/g, '').length;
 
 /** The answer for mails of which nobody is to be made a contact. */
@@ -70,7 +79,8 @@ export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
   if (isAutomatic(mail)) return nothing('not-a-lead', 'An automatic answer.', 'Automatic answer');
   if (mail.mails.length > 1) return nothing('needs-a-person', `It holds ${mail.mails.length} mails.`, sourceOf(mail, true));
   if (mail.mails.length === 1) return forwarded(mail, mail.mails[0]!, now);
-  const body = bodyOf(mail);
+  const page = mail.html ? readHtml(mail.html) : null;
+  const { body, around } = wordsOf(mail, page);
   const inside = forwardedIn(body, mail.subject) ?? (mail.html ? forwardedIn(shownText(mail.html), mail.subject) : null);
   if (inside)
     return forwarded(
@@ -90,7 +100,7 @@ export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
   const documents = documentEntries(mail);
   const readings: Reading[] = [
     ...(documents.length ? [{ entries: documents, prose: [] }] : []),
-    ...(mail.html ? [readHtml(mail.html)] : []),
+    ...(page ? [page] : []),
     ...(mail.text.trim() ? [readLines(plainText(mail.text))] : []),
   ];
   if ((readings.some(isDigest) || isRoll(body)) && !documents.length)
@@ -112,7 +122,7 @@ export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
   if (bare && isDesk(mail) && (isBill(mail) || business) && !rolesSaid(body))
     return nothing('not-a-lead', 'A service writes about a bill or an account.', sourceOf(mail, true));
   const machine = labelled ?? (best && worth(best) >= 3 && isDesk(mail) ? best : null);
-  return machine ? fromForm(mail, body, machine, now) : fromLetter(mail, body, now);
+  return machine ? fromForm(mail, { body, around }, machine, now) : fromLetter(mail, body, now);
 }
 
 function forwarded(outer: Mail, inner: Mail, now: Date | null): LeadMail {
@@ -130,8 +140,8 @@ function reply(mail: Mail, body: string): LeadMail {
 }
 
 /** A form, a portal, a document: what is labelled, completed by what the lead's own words say. */
-function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): LeadMail {
-  const prose = withoutService(beforeSignature(withoutQuoted(body)), mail);
+function fromForm(mail: Mail, { body, around }: Words, draft: Draft, now: Date | null): LeadMail {
+  const prose = withoutService(beforeSignature(withoutQuoted(around)), mail);
   if (!draft.message) draft.message = theirTurns(body, draft.first);
   if (!draft.message) draft.message = isDesk(mail) ? ownWords(prose) : readLines(prose).prose.join('\n').trim();
   const said = draft.message;
@@ -142,6 +152,7 @@ function fromForm(mail: Mail, body: string, draft: Draft, now: Date | null): Lea
   if (!draft.first && !draft.last && isDesk(mail))
     Object.assign(draft, named(reportedName(`${mail.subject}\n${prose}`) ?? nameTwice(mail.subject, body)));
   answersTo(mail, draft);
+  if (isDesk(mail) && !draft.emails.length && !draft.phones.length) fromSubject(draft, mail.subject);
   const listed = Object.keys(draft.listing).length > 0;
   if (!draft.listing.id) {
     const id =
@@ -186,7 +197,8 @@ const NO_MAIL: Mail = {
   mails: [],
 };
 /** What labelled values say of a lead that did not come by mail. */
-export const readEntries = (entries: Entry[]): LeadMail => fromForm(NO_MAIL, '', fromEntries({ entries, prose: [] }, null), null);
+export const readEntries = (entries: Entry[]): LeadMail =>
+  fromForm(NO_MAIL, { body: '', around: '' }, fromEntries({ entries, prose: [] }, null), null);
 
 const aboutProperty = (subject: string): boolean =>
   /\b(?:inquiry|signed in|open house|visit(?:or)?|about|home|house|listing|property|rental|showing|tour|viewing|available|interest\p{L}*|anfrage|objekt|inmueble|value|likes?)\b/iu.test(

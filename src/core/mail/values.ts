@@ -62,10 +62,10 @@ const DIGITS: Record<string, string> = {
 /** Three or more digits in words, one after the other, as digits. */
 const spoken = (text: string): string =>
   text.replace(
-    new RegExp(`\\b(?:${Object.keys(DIGITS).join('|')})(?:[\\s-]+(?:${Object.keys(DIGITS).join('|')})){2,}\\b`, 'gi'),
+    new RegExp(`\\b(?:${Object.keys(DIGITS).join('|')})(?:[\\s,-]+(?:${Object.keys(DIGITS).join('|')})){2,}\\b`, 'gi'),
     (words) =>
       words
-        .split(/[\s-]+/)
+        .split(/[\s,-]+/)
         .map((one) => DIGITS[one.toLowerCase()])
         .join(''),
   );

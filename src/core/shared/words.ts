@@ -5,7 +5,7 @@ export const listed = (names: readonly string[], last = 'and'): string =>
   names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} ${last} ${names.at(-1)}`;
 
 /** Small words before a last name that belong to it and keep their small letters. */
-export const NAME_PARTICLES = 'van von der den de da di du la le af av bin al el ten ter del della dos zu'.split(' ');
+export const NAME_PARTICLES = 'van von der den de da di du la le af av bin al el ten ter del della dos zu dela delos'.split(' ');
 
 /** A text, or anything JSON holds, that stands by itself: a piece cut from a larger text keeps all of that text in memory for as long as it is kept. */
 export const ownCopy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;

@@ -1,5 +1,5 @@
 export { budgetIn } from './budget';
-export { introducedName, reportedName, withWhom } from './people';
+export { introducedName, onBehalfOf, reportedName, withWhom } from './people';
 export { permissionsIn } from './permissions';
 export { addressIn, listingIdIn, numberOfListing, priceAsked } from './property';
 export { rolesChosen, rolesSaid, speaksOfAWish } from './roles';

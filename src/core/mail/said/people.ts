@@ -53,6 +53,24 @@ const FROM = new RegExp(
   `\\b(?:message|inquiry|enquiry|request|lead|question|call|contact|application|registration|referral)\\s+(?:from|by)\\s+${NAME}`,
   'u',
 );
+/** `Message from Gulnara (+1 564-555-3121)`: one name is enough where a number stands behind it. */
+const CALLED_FROM = new RegExp(
+  `\\b(message|inquiry|text|call|voicemail|lead)\\s+(?:from|by)\\s+${NAME_ON_LINE}\\s*[(<:-]?\\s*(?=\\+?\\(?\\d[\\d ().-]{8,})`,
+  'iu',
+);
+/** A telephone company shows the family first: `CRANE MARTHA`. */
+const SHOWN = /^(\p{Lu}{2,}) (\p{Lu}{2,})$/u;
+/** `On behalf of my employer, Mr. Leland Calloway`. */
+const BEHALF = new RegExp(
+  `\\b(?:on behalf of|in the name of|for my employer)\\s+(?:(?:my|our) \\p{Ll}+,?\\s+)?(?:(?:Mr|Mrs|Ms|Dr|Prof)\\.?\\s+)?${NAME_ON_LINE}`,
+  'u',
+);
+/** For whom somebody writes who is not the lead. */
+export function onBehalfOf(text: string): NameFound | null {
+  const name = BEHALF.exec(text)?.[1];
+  return name?.includes(' ') && senderName(name)?.last ? personName(name) : null;
+}
+
 /** `Please meet Delphine Arceneaux.` */
 const REFERRED = new RegExp(
   `\\b(?:[Mm]eet|[Ii]ntroduc(?:e|ing)(?: you to)?|[Rr]efer(?:ring)?(?: you)?|[Ss]end(?:ing)? you|[Cc]onnect(?:ing)? you with|in touch with|[Pp]assing (?:on|along))\\s+(?:(?:my|our|a) (?:\\p{L}+ )?(?:clients?|friends?|customers?|buyers?|sellers?),? )?${NAME_ON_LINE}`,
@@ -60,6 +78,12 @@ const REFERRED = new RegExp(
 );
 /** Somebody of whom another writes. */
 export function reportedName(text: string): NameFound | null {
+  const behalf = onBehalfOf(text);
+  if (behalf) return behalf;
+  const [, how, called] = CALLED_FROM.exec(text) ?? [];
+  const shown = called && /call/i.test(how!) ? SHOWN.exec(called) : null;
+  if (shown) return personName(`${shown[1]}, ${shown[2]}`);
+  if (called && senderName(called)) return personName(called);
   const from = FROM.exec(text)?.[1];
   if (from?.includes(' ') && senderName(from)) return personName(from);
   const couple = COUPLE.exec(text);

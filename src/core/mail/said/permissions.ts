@@ -3,11 +3,13 @@ import { channelOf } from '../labels';
 import type { MailChannel } from '../mail';
 
 const GRANTS =
-  /\b(?:(?:are|is|am|i['’]m|they['’]re|we['’]re) (?:fine|happy|ok|okay) with|agree(?:s|d)? to|you may|feel free to|welcome to)\b/iu;
+  /\b(?:(?:are|is|am|i['’]m|they['’]re|we['’]re) (?:fine|happy|ok|okay) with|agree(?:s|d)? to|you may|feel free to|welcome to|puede[ns]? (?:enviar|escribir|llamar)\p{L}*|(?:sie )?(?:können|dürfen) (?:mir|mich|uns)|vous pouvez|(?:può|potete|puoi) (?:scriver|chiamar|mandar)\p{L}*)(?!\p{L})/iu;
 const FORBIDS = /\b(?:no|not|don['’]t|do not|never|stop|without|keine?|nicht|no me|sin|pas de|ne pas)\b/iu;
 /** Not at all times is not never. */
 const NOT_ALWAYS =
   /\b(?:before|after|until|between|on (?:week|mon|tue|wed|thu|fri|sat|sun)\p{L}*|at night|in the (?:morning|afternoon|evening)s?|at work)\b/iu;
+/** Whoever has no telephone forbids nothing. */
+const NONE = /\b(?:have|has|got|own) no\b|\b(?:don['’]?t|does(?:n['’]?t| not)|do not) have\b/iu;
 const NO_MATTER = /\b(?:don['’]t mind|no problem|not a problem|no worries)\b/iu;
 
 /** `Texting is fine`. */
@@ -16,7 +18,13 @@ const FINE = /(\p{L}+) (?:(?:is|are) (?:fine|ok|okay|alright|no problem)|(?:(?:i
 export function permissionsIn(text: string): Partial<Record<MailChannel, 'granted' | 'withdrawn'>> {
   const said: Partial<Record<MailChannel, 'granted' | 'withdrawn'>> = {};
   for (const clause of text.replace(/\s+/g, ' ').split(/[.;!?]\s+|,\s*|\s+but\s+/i)) {
-    if (NO_MATTER.test(clause) || NOT_ALWAYS.test(clause) || /\bwork (?:address|e-?mail|mail|number)\b/iu.test(clause)) continue;
+    if (
+      NONE.test(clause) ||
+      NO_MATTER.test(clause) ||
+      NOT_ALWAYS.test(clause) ||
+      /\bwork (?:address|e-?mail|mail|number)\b/iu.test(clause)
+    )
+      continue;
     const fine = FINE.exec(clause);
     const channel = fine && channelOf(fine[1]!);
     if (channel && !FORBIDS.test(clause)) said[channel] ??= 'granted';

@@ -18,6 +18,8 @@ const STREET_FIRST = new RegExp(
 /** `5 winch road`, as a thumb writes it: a number, one word or two, and what a street is called. */
 const SMALL_LETTERS =
   /(?<![\d$€£.,/:-]|\d[ )])\b([1-9]\d{0,4} (?:(?!minutes?|mins?|miles?|blocks?|houses?|doors?|acres?|bed\p{L}*|bath\p{L}*|down|the|from|of|an?|in|on|off|up|to|your|my|this|that|by)\p{L}{2,} ){1,2}(?:street|road|rd|lane|ln|avenue|ave|court|ct|drive|dr|terrace|circle|loop|boulevard|blvd|quay))(?!\p{L})/iu;
+/** `I live at 30 Grebe Street`: that is not what they ask about. */
+const OWN_STREET = /\b(?:i|we) (?:\p{L}+ )?(?:live|work|rent) (?:at|on|in)\s*$|\b(?:next to|across from|opposite|beside)\s*$/iu;
 /** A postal address in running text. */
 export function addressIn(text: string): string | null {
   const plain = text.replace(/\s+/g, ' ');
@@ -25,6 +27,7 @@ export function addressIn(text: string): string | null {
   for (const found of plain.matchAll(ADDRESS)) {
     const [, number, street, town, postal] = found;
     if (monthOf(street!.split(/[\s.,]/)[0]!) || NO_STREET.test(street!) || (street!.trim().length < 4 && !town)) continue;
+    if (OWN_STREET.test(plain.slice(0, found.index))) continue;
     if (other && other.index < found.index) break;
     return [`${number} ${street!.trim()}`, [town?.trim(), postal].filter(Boolean).join(' ')].filter(Boolean).join(', ');
   }
@@ -34,7 +37,7 @@ export function addressIn(text: string): string | null {
 }
 
 const LISTING_ID = new RegExp(
-  `\\b(?!${STATES} \\d{5}\\b)(?!(?:NMLS|DRE|LIC|NPN)\\b)([A-Z]{2,4}(?:-[A-Z])?[-/ ]\\d{3,7})\\b`,
+  `\\b(?!${STATES} \\d{5}\\b)(?!(?:NMLS|DRE|LIC|NPN|USD|CHF|EUR|GBP|CAD|AUD|NOK|SEK|DKK|PLN|CZK|MXN|BRL)\\b)([A-Z]{2,4}(?:-[A-Z])?[-/ ]\\d{3,7})\\b`,
   'u',
 );
 /** Plain digits are one only when they are called so. */
