@@ -8,7 +8,8 @@ export interface NameRead {
   partner: { first: string; last: string } | null;
 }
 
-const TITLES = /^(?:(?:mr|mrs|ms|miss|mx|dr|prof|professora?|doctor|rev|sir|herr|frau|sr|sra|srta|mme|mlle)\.?\s+)+/i;
+const TITLES =
+  /^(?:(?:mr|mrs|ms|miss|mx|dr|prof|professora?|doctor|atty|attorney|rabbi|rev|sir|herr|frau|sr|sra|srta|mme|mlle)\.?\s+)+/i;
 const SUFFIXES = /[,\s]+(?:jr|sr|ii|iii|iv|phd|ph\.d|md|m\.d|esq|cpa)\.?$/i;
 const PARTICLES = new Set([...NAME_PARTICLES, 'mac', 'st', 'st.']);
 /** Words behind a Portuguese family name that tell a grandson, son or nephew; they are part of it. */

@@ -26,7 +26,7 @@ export function monthOf(name: string): number {
 }
 
 const MOVING =
-  /\b(?:mov(?:e|es|ing)|relocat\p{L}*|lease|furnished|out of|rent(?:al)?|louer|be there|settled|start(?:s|ing)?|transfer\p{L}*|in by|in before|umzug|umziehen|einzug|einziehen|ziehen|mud\p{L}*|traslad\p{L}*|emménag\p{L}*|déménag\p{L}*|trasfer\p{L}*|verhui\p{L}*|miete\p{L}*|alquil\p{L}*|loc(?:ation|ataire)|huren|ab dem|à partir du|a partir del?|vanaf)\b/iu;
+  /\b(?:mov(?:e|es|ing)|relocat\p{L}*|lease|furnished|out of|rent(?:al)?|louer|be there|settled|start(?:s|ing)?|transfer\p{L}*|in by|in before|umzug|umziehen|einzug|einziehen|ziehen|mud\p{L}*|traslad\p{L}*|emménag\p{L}*|déménag\p{L}*|trasfer\p{L}*|affitt\p{L}*|verhui\p{L}*|miete\p{L}*|alquil\p{L}*|loc(?:ation|ataire)|huren|ab dem|à partir du|a partir del?|vanaf)\b/iu;
 /** The day by which somebody says that they move: of all days named only one of a sentence that speaks of it. */
 export function movingDayIn(text: string, now: Date | null): string | undefined {
   const sentences = text.split(/(?<=[!?\n])|(?<=\p{Ll}\.)\s+/u).filter((sentence) => MOVING.test(sentence));

@@ -172,6 +172,10 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
         break;
       }
       case 'address': {
+        if (emailsIn(value).length) {
+          draft.emails.push(...emailsIn(value));
+          break;
+        }
         const { address, price } = listingIn(value);
         if (address && !draft.listing.address)
           ownStreet = !/\b(?:property|home|house|listing|objekt|bien|inmueble)\b/i.test(label);

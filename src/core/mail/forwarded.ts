@@ -1,6 +1,7 @@
 /** Whose words are whose: what was forwarded, quoted or signed, and the lines of the service that delivered the mail. */
 import { isClosing } from './lines';
 import type { Mail, Mailbox } from './mail';
+import { isFirm } from './values';
 
 /** What the lines of a header are called that stands inside of a text, in the languages of mail programs. */
 const NAMES = {
@@ -139,14 +140,25 @@ export const withoutDevice = (text: string): string =>
     .join('\n')
     .trim();
 
-/** A body without the lines in which the service that sent it speaks of itself: those that name it. */
+/** A text without the card that a desk sets below it: a firm's name and its number in short lines. */
+function withoutOfficeCard(text: string): string {
+  const paragraphs = text.split(/\n\s*\n/);
+  const lines = paragraphs.at(-1)!.trim().split('\n');
+  const card =
+    lines.every((line) => line.length < 50 && !/[.!?]$/.test(line)) &&
+    isFirm(lines[0]!) &&
+    /\d{3}[ .-]\d{4}/.test(paragraphs.at(-1)!);
+  return paragraphs.length > 1 && card ? paragraphs.slice(0, -1).join('\n\n') : text;
+}
+
+/** A body without the lines in which the service that sent it speaks of itself: those that name it, and its card. */
 export function withoutService(text: string, mail: Mail): string {
   const name = serviceOf(mail.from?.name ?? '').toLowerCase();
   /* `The Saltmarsh Herald classifieds` calls itself `The Saltmarsh Herald` below. */
   const short = name.split(' ').length > 2 ? name.split(' ').slice(0, -1).join(' ') : name;
   const named = new RegExp(`(?<![\\p{L}\\p{N}])${short.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}])`, 'u');
   const domain = (mail.from?.address.split('@')[1] ?? '').toLowerCase();
-  return withoutDevice(text)
+  return withoutOfficeCard(withoutDevice(text))
     .split('\n')
     .filter((line) => {
       const plain = line.toLowerCase();

@@ -78,18 +78,30 @@ class HtmlReader {
       this.unnumbered(this.page.tags(row).filter(({ name }) => name === 'td' || name === 'th')),
     );
     let heads: Element[] | null = null;
+    /** A row that was taken as the value of the one above. */
+    let taken = -1;
     for (const [at, cells] of rows.entries()) {
       const first = cells[0];
-      if (!first) continue;
+      if (!first || at === taken) continue;
       if (cells.some((cell) => this.holdsTable(cell))) {
         for (const cell of cells) this.walk([cell]);
         continue;
       }
       const headed = cells.flatMap((cell) => this.headed(cell) ?? []);
       if (cells.length > 1 && headed.length === cells.length) for (const { label, value } of headed) this.entry(label, value);
-      else if (cells.length === 1 && ((first.name === 'th' && this.span(first) > 1) || this.isTitle(first))) this.title(first);
-      else if (cells.every(({ name }) => name === 'th') && rows[at + 1]?.some(({ name }) => name === 'td')) heads = cells;
-      else if (heads && cells.every(({ name }) => name === 'td') && this.width(cells) === this.width(heads))
+      else if (this.isAbove(cells, rows[at + 1] ?? [])) {
+        this.entry(this.page.tidy(first), this.page.tidy(rows[at + 1]![0]!));
+        taken = at + 1;
+      } else if (cells.length === 1 && ((first.name === 'th' && this.span(first) > 1) || this.isTitle(first))) this.title(first);
+      else if (cells.every(({ name }) => name === 'th') && rows[at + 1]?.some(({ name }) => name === 'td'))
+        heads = this.areOnlyTitles(cells, rows[at + 1]!) ? null : cells;
+      else if (!heads && this.areHeads(cells, rows[at + 1] ?? [])) heads = cells;
+      else if (
+        heads &&
+        (cells.length > 1 || heads.length === 1) &&
+        cells.every(({ name }) => name === 'td') &&
+        this.width(cells) === this.width(heads)
+      )
         this.below(heads, cells);
       else if (this.arePairs(cells)) {
         for (let n = 0; n < cells.length; n += 2) this.entry(this.page.tidy(cells[n]!), this.page.tidy(cells[n + 1]!));
@@ -112,10 +124,8 @@ class HtmlReader {
   }
   /** A cell alone in its row that is bold as a whole, and no label of a value: the title of the rows below. */
   private isTitle(cell: Element): boolean {
-    const seen = this.page.shown(cell);
-    const bold = seen.length === 1 && isTag(seen[0]!) && /^(?:b|strong)$/.test(seen[0].name);
     const text = this.page.tidy(cell);
-    return bold && text.length <= 40 && !/[:?\n]/.test(text) && (isAboutOthers(text) || this.group !== null);
+    return this.isAllBold(cell) && text.length <= 40 && !/[:?\n]/.test(text) && (isAboutOthers(text) || this.group !== null);
   }
   /** A cell alone in its row: `Phone: 564-555-0521`, or a value with its label in small letters below. */
   private single(cell: Element): { label: string; value: string } | null {
@@ -130,6 +140,29 @@ class HtmlReader {
     if (!last || !isTag(last) || last.name !== 'small' || seen.length < 2 || !this.isLabel(last)) return null;
     const value = this.page.tidy({ ...cell, children: seen.slice(0, -1) } as Element);
     return value ? { label: this.page.tidy(last), value } : null;
+  }
+  /** `Field | Value` over labels with their values says nothing of its own. */
+  private areOnlyTitles = (heads: Element[], next: Element[]): boolean =>
+    heads.length === 2 &&
+    next.length === 2 &&
+    meaningOf(this.page.tidy(heads[0]!)) === null &&
+    meaningOf(this.page.tidy(next[0]!)) !== null;
+  /** A row of labels in bold, over a row of as many values. */
+  private areHeads = (cells: Element[], next: Element[]): boolean =>
+    cells.length >= 2 &&
+    next.length === cells.length &&
+    cells.every((cell) => this.isAllBold(cell) && meaningOf(this.page.tidy(cell)) !== null) &&
+    !next.some((cell) => this.isAllBold(cell));
+  /** A label in bold over the whole width, and its value below. */
+  private isAbove = (cells: Element[], next: Element[]): boolean => {
+    if (cells.length !== 1 || next.length !== 1 || !this.isAllBold(cells[0]!) || this.isAllBold(next[0]!)) return false;
+    const label = this.page.tidy(cells[0]!);
+    const titles = isAboutOthers(label) || this.group !== null || /^[^:\n]{1,40}:\s/.test(this.page.tidy(next[0]!));
+    return meaningOf(label) !== null && !titles && !this.holdsTable(next[0]!);
+  };
+  private isAllBold(cell: Element): boolean {
+    const seen = this.page.shown(cell);
+    return seen.length === 1 && isTag(seen[0]!) && /^(?:b|strong)$/.test(seen[0].name);
   }
   /** Label, value, label, value: a form of several columns. */
   private arePairs = (cells: Element[]): boolean =>

@@ -17,6 +17,10 @@ const isCalendarAnswer = (mail: Mail): boolean =>
   (mail.attached.some(({ type }) => /calendar/.test(type)) ||
     /\b(?:invitation|invite|einladung|invitación|invito|uitnodiging)\b/iu.test(mail.text));
 
+/** A desk's receipt for what we wrote to it. */
+const RECEIVED =
+  /\b(?:we(?: have|['’]ve)? received your|your (?:request|message|ticket|inquiry|e-?mail) (?:has been|was) received|thank you for (?:contacting|writing))\b/iu;
+
 /** An automatic answer (RFC 3834, and what older machines say instead). */
 export const isAutomatic = (mail: Mail): boolean =>
   /^auto-(?:replied|notified)/i.test(header(mail, 'auto-submitted')) ||
@@ -25,6 +29,7 @@ export const isAutomatic = (mail: Mail): boolean =>
   /^(?:auto(?:matic|matische|mática|matique)? ?-?(?:reply|response|antwort)|out of (?:the )?office|fuera de (?:la )?oficina|fora do escritório|fuori (?:sede|ufficio)|absence du bureau|absent du bureau|afwezig\p{L}*|frånvaro\p{L}*|fravær\p{L}*|automatische antwort|abwesenheit\p{L}*|respuesta automática|réponse automatique|risposta automatica|automatisch antwoord|automatiskt svar|autosvar)\s*(?:[:：]|$)/iu.test(
     mail.subject,
   ) ||
+  (/^auto-generated/i.test(header(mail, 'auto-submitted')) && RECEIVED.test(mail.subject)) ||
   isCalendarAnswer(mail) ||
   (Boolean(header(mail, 'in-reply-to')) && /^(?:away|absence|on vacation|on leave|abwesend)\b/iu.test(mail.subject));
 

@@ -94,7 +94,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'message',
     word(
-      'messages?|voice ?mail|transcription|(?:they|he|she|visitor|client|customer) (?:asked|asks)|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|tresc(?: wiadomosci)?|uwagi|testo|texte|mesaj\\p{L}*|сообщение|комментарий|вопрос|повідомлення|tin nhan|loi nhan|noi dung|zprava|sprava|poznamka|uzenet|megjegyzes|viesti|pesan|μηνυμα|mensahe|ujumbe|missatge|poruka|sporocilo|съобщение|порука|sonum|zina|zinute|skilabod|mezua|mensaxe|mesej|mesazhi|پیام|বার্তা|رسالة|الرسالة|الملاحظات|anything else|what can we do|how can we help|tell us|(?:additional|further|more|other) details|inquiry|enquiry|special requests',
+      'messages?|voice ?mail|transcription|(?:they|he|she|visitor|client|customer) (?:asked|asks)|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|observac\\p{L}*|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|tresc(?: wiadomosci)?|uwagi|testo|texte|mesaj\\p{L}*|сообщение|комментарий|вопрос|повідомлення|tin nhan|loi nhan|noi dung|zprava|sprava|poznamka|uzenet|megjegyzes|viesti|pesan|μηνυμα|mensahe|ujumbe|missatge|poruka|sporocilo|съобщение|порука|sonum|zina|zinute|skilabod|mezua|mensaxe|mesej|mesazhi|پیام|বার্তা|رسالة|الرسالة|الملاحظات|anything else|what can we do|how can we help|tell us|(?:additional|further|more|other) details|inquiry|enquiry|special requests',
     ),
   ],
   [
@@ -155,13 +155,13 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'listing',
     word(
-      're|regarding|sign|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|looking at|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about|ilan\\p{L}*|objeto|nieruchomosc|mieszkanie|oferta|ogloszeni\\p{L}*|nabidk\\p{L}*|ponuk\\p{L}*|annuncio|annons|annonce|aanbieding|inserat|fastighet|lagenhet|ejendom|lakas|ακινητο|last viewed|viewed|visited|toured|sag|sagsnummer|объект|недвижимость|bat dong san|nemovitost|ingatlan|kohde|anuncio|العقار',
+      're|regarding|sign|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|looking at|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about|ilan\\p{L}*|objeto|nieruchomosc|mieszkanie|oferta|ogloszeni\\p{L}*|nabidk\\p{L}*|ponuk\\p{L}*|annuncio|annons|annonce|aanbieding|inserat|fastighet|lagenhet|ejendom|lakas|ακινητο|last viewed|viewed|visited|toured|saved|favou?rited|sag|sagsnummer|объект|недвижимость|bat dong san|nemovitost|ingatlan|kohde|anuncio|العقار',
     ),
   ],
   [
     'address',
     word(
-      'address|street|location|lage|anschrift|adresse|direccion|domicilio|indirizzo|ubicacion|adres|endereco|strasse|morada|адрес|dia chi|adresa|cim|osoite|διευθυνση|العنوان',
+      'address|street|location|\\p{L}*adresse|lage|anschrift|adresse|direccion|domicilio|indirizzo|ubicacion|adres|endereco|strasse|morada|адрес|dia chi|adresa|cim|osoite|διευθυνση|العنوان',
     ),
   ],
   [

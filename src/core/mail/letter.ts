@@ -40,7 +40,8 @@ export function fromProse(mail: Mail, body: string, now: Date | null): Draft {
   if (others.length || desk || behalf) {
     const who = reported ?? introducedName(words) ?? (desk ? signedName(own) : null);
     /* A letter of somebody who speaks of themselves, and names another address to write to. */
-    const ours = behalf && !desk ? mail.from : !who && !desk && /\b(?:I|we|my|our)\b/.test(words) ? mail.from : null;
+    const ours =
+      behalf && !desk && !others.length ? mail.from : !who && !desk && /\b(?:I|we|my|our)\b/.test(words) ? mail.from : null;
     if (ours) draft.emails.push(ours.address.toLowerCase());
     Object.assign(draft, {
       first: who?.first ?? null,

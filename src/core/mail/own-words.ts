@@ -32,13 +32,19 @@ export function theirTurns(body: string, first: string | null): string {
   return theirs.length && theirs.length < turns.length ? theirs.map(([, , words]) => words).join('\n') : '';
 }
 
+/** A question of somebody who wants to know; `Need help?` is one of the service. */
+const asks = (line: string): boolean =>
+  /^(?!need|questions|why|want|not|having|can['’]t)\p{Lu}.{12,}\?$/iu.test(line) && line.split(/\s+/).length >= 4;
+
 /** What a lead says between the lines of a service: what stands in quotes, or speaks of itself, or asks. */
 export function ownWords(prose: string): string {
   const lines = readLines(prose).prose.map((line) => line.trim());
   const quoted = lines.filter((line) => /^["“„«].{8,}["”“»]$/u.test(line));
   const own = quoted.length
     ? quoted
-    : lines.filter((line) => /\b(?:I|I['’]m|we|my)\b/.test(line) && !/\byou(?:['’]ve| have) (?:received|got)\b/i.test(line));
+    : lines.filter(
+        (line) => (/\b(?:I|I['’]m|we|my)\b/.test(line) && !/\byou(?:['’]ve| have) (?:received|got)\b/i.test(line)) || asks(line),
+      );
   return own.map(unquoted).join('\n');
 }
 

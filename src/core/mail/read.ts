@@ -157,7 +157,7 @@ function fromForm(mail: Mail, { body, around }: Words, draft: Draft, now: Date |
   if (!draft.listing.id) {
     const id =
       listingIdIn(said) ??
-      numberOfListing(serviceWords(prose, draft)) ??
+      numberOfListing(`${mail.subject}\n${serviceWords(prose, draft)}`) ??
       (listed
         ? null
         : (listingIdIn(serviceWords(prose, draft)) ?? (aboutProperty(mail.subject) ? listingIdIn(mail.subject) : null)));

@@ -117,7 +117,7 @@ export interface NameFound {
 }
 /** Words that no person is called by and that stand where names do. */
 const NO_NAME =
-  /\b(?:team|homes?|realty|group|inc|llc|gmbh|support|form|website|customer|service|sales|crew|desk|notifications?|mail(?:er)?|properties|immobilien|system|phone|voice-?mail|portal|classifieds|herald|gazette|courant|tribune|weekly|journal|bridge|chat|bot|questions?|deposit|inquiry|enquiry|request|security|magazine|bulletin|app|widget|leads?|alerts?|forms?|loans?|mortgages?|lending|insurance|escrow|llp|pllc|realtors)\b/iu;
+  /\b(?:team|homes?|realty|group|inc|llc|gmbh|support|form|website|customer|service|sales|crew|desk|notifications?|mail(?:er)?|properties|immobilien|system|phone|voice-?mail|portal|classifieds|herald|gazette|courant|tribune|weekly|journal|bridge|chat|bot|questions?|deposit|inquiry|enquiry|request|security|magazine|bulletin|app|widget|leads?|alerts?|forms?|loans?|mortgages?|lending|insurance|escrow|llp|pllc|realtors|parish|library)\b/iu;
 
 const TITLED = /^(?:dr|mrs?|ms|mx|prof|herr|frau|sra?|srta|mme|mlle|sig(?:ra)?|ing)\.\s+/iu;
 
@@ -138,9 +138,15 @@ function familyFirst(name: string): NameFound | null {
   return { first: text.slice(family), last: text.slice(0, family), partner: null };
 }
 
+/** Whether words are those of a firm or a desk rather than of a person. */
+export const isFirm = (text: string): boolean => NO_NAME.test(text);
+/** What somebody does, behind their name: `Salome Pruitt, Asset Manager`. */
+const JOB =
+  /\s*,\s*(?:\p{L}+\s+){0,3}(?:manager|director|officer|owner|assistant|coordinator|specialist|attorney|president|partner|administrator|trustee|executor|counsel(?:or)?|supervisor|ceo|vp)\s*$/iu;
 /** A value as the name of a person; null when it cannot be one. */
 export function personName(value: string): NameFound | null {
   const text = plainValue(value)
+    .replace(JOB, '')
     .replace(/<[^>]*>/g, ' ')
     .replace(/["“”„«»][^"“”„«»]*["“”„«»]/g, ' ')
     .replace(/\([^)]*\)/g, ' ')

@@ -65,7 +65,12 @@ export function completed(who: NameFound | null, own: string): NameFound | null 
   const signed = lines
     .filter((line) => line.startsWith(`${who.first} `) && /^\p{Lu}[\p{L}'’-]+(?: \p{Lu}[\p{L}'’.-]*){1,3}$/u.test(line))
     .at(-1);
-  const full = !who.last && signed ? senderName(signed) : null;
+  /* `thank you mina sorensen`, on the last line. */
+  const [, small] =
+    new RegExp(`(?:thanks?(?: you)?|regards|best|cheers)[,!.]?\\s+(${who.first}\\s+\\p{L}{2,})$`, 'iu').exec(
+      lines.filter(Boolean).at(-1) ?? '',
+    ) ?? [];
+  const full = !who.last && (signed ?? small) ? senderName((signed ?? small)!) : null;
   return full?.last ? { ...full, partner: who.partner } : who;
 }
 

@@ -3,7 +3,7 @@ import type { MailWants } from '../mail';
 import { sumsIn } from '../values';
 
 const MOST =
-  /(?<!\p{L})(?:up to|(?:no|not|nothing) (?:over|above)|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|no más de|maximaal|(?:no|not) more than|less than|under|below|hasta|fins a|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|do(?=\s*$)|upp till|opp til|op til|budget|spend|borrow|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet|بحد أقصى|حد أقصى|حتى)(?!\p{L})/iu;
+  /(?<!\p{L})(?:up to|(?:no|not|nothing) (?:over|above)|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|no más de|maximaal|(?:no|not) more than|less than|under|below|hasta|fins a|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|do(?=\s*$)|upp till|opp til|op til|budget|ceiling|spend|borrow|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet|بحد أقصى|حد أقصى|حتى)(?!\p{L})/iu;
 const LEAST =
   /(?<!\p{L})(?:at least|minimum|min|over|above|from|starting at|desde|mínimo|a partir de|ab|mindestens|à partir de|minimo|vanaf)(?!\p{L})/iu;
 

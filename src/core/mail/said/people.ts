@@ -45,24 +45,24 @@ export function introducedName(text: string): NameFound | null {
 }
 /** A name with a way to reach whoever has it right behind: `Barnaby Thistle (barnaby@…, 564-555-0113)`. */
 const REACHED = new RegExp(
-  `${NAME_ON_LINE}(?:\\s*[,(<|–-]\\s*|[ \\t]{2,}|[ \\t]*\\n\\s*|\\s(?=\\(?\\d{3}\\)?[ .-]\\d{3}[ .-]\\d{4}))(?=[^\\s@]{1,64}@\\S|\\+?\\(?\\d{3}[)\\s.-])`,
+  `${NAME_ON_LINE}(?:\\s*[,(<|–-]\\s*(?:(?:tel(?:ephone)?|phone|cell|mobile|e-?mail|at|on)[.:]?\\s+)?|[ \\t]{2,}|[ \\t]*\\n\\s*|\\s(?=\\(?\\d{3}\\)?[ .-]\\d{3}[ .-]\\d{4}))(?=[^\\s@]{1,64}@\\S|\\+?\\(?\\d{3}[)\\s.-])`,
   'gu',
 );
 /** `You have a message from Jocasta Wren`. */
 const FROM = new RegExp(
-  `\\b(?:message|inquiry|enquiry|request|lead|question|call|contact|application|registration|referral)\\s+(?:from|by)\\s+${NAME}`,
+  `\\b(?:[Mm]essage|[Ii]nquiry|[Ee]nquiry|[Rr]equest|[Ll]ead|[Qq]uestion|[Cc]all|[Cc]ontact|[Aa]pplication|[Rr]egistration|[Rr]eferral)\\s+(?:from|by)\\s+${NAME}`,
   'u',
 );
 /** `Message from Gulnara (+1 564-555-3121)`: one name is enough where a number stands behind it. */
 const CALLED_FROM = new RegExp(
-  `\\b(message|inquiry|text|call|voicemail|lead)\\s+(?:from|by)\\s+${NAME_ON_LINE}\\s*[(<:-]?\\s*(?=\\+?\\(?\\d[\\d ().-]{8,})`,
-  'iu',
+  `\\b([Mm]essage|[Ii]nquiry|[Tt]ext|[Cc]all|[Vv]oicemail|[Ll]ead)\\s+(?:from|by)\\s+${NAME_ON_LINE}\\s*[(<:-]?\\s*(?=\\+?\\(?\\d[\\d ().-]{8,})`,
+  'u',
 );
 /** A telephone company shows the family first: `CRANE MARTHA`. */
 const SHOWN = /^(\p{Lu}{2,}) (\p{Lu}{2,})$/u;
 /** `On behalf of my employer, Mr. Leland Calloway`. */
 const BEHALF = new RegExp(
-  `\\b(?:on behalf of|in the name of|for my employer)\\s+(?:(?:my|our) \\p{Ll}+,?\\s+)?(?:(?:Mr|Mrs|Ms|Dr|Prof)\\.?\\s+)?${NAME_ON_LINE}`,
+  `\\b(?:on behalf of|in the name of|for my employer|(?:I|[Ww]e) represent|acting for)\\s+(?:(?:my|our) \\p{Ll}+,?\\s+)?(?:(?:Mr|Mrs|Ms|Dr|Prof)\\.?\\s+)?${NAME_ON_LINE}`,
   'u',
 );
 /** For whom somebody writes who is not the lead. */

@@ -4,7 +4,7 @@ import type { MailChannel } from '../mail';
 
 const GRANTS =
   /\b(?:(?:are|is|am|i['’]m|they['’]re|we['’]re) (?:fine|happy|ok|okay) with|agree(?:s|d)? to|you may|feel free to|welcome to|puede[ns]? (?:enviar|escribir|llamar)\p{L}*|(?:sie )?(?:können|dürfen) (?:mir|mich|uns)|vous pouvez|(?:può|potete|puoi) (?:scriver|chiamar|mandar)\p{L}*)(?!\p{L})/iu;
-const FORBIDS = /\b(?:no|not|don['’]t|do not|never|stop|without|keine?|nicht|no me|sin|pas de|ne pas)\b/iu;
+const FORBIDS = /\b(?:no|not|don['’]t|do not|never|stop|without|keine?|nicht|non|no me|sin|pas de|ne pas)\b/iu;
 /** Not at all times is not never. */
 const NOT_ALWAYS =
   /\b(?:before|after|until|between|on (?:week|mon|tue|wed|thu|fri|sat|sun)\p{L}*|at night|in the (?:morning|afternoon|evening)s?|at work)\b/iu;

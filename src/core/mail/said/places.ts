@@ -5,11 +5,12 @@ import { BUYER } from './roles';
 
 const NOT_PLACES =
   /^(?:january|february|march|april|may|june|july|august|september|october|november|december|monday|tuesday|wednesday|thursday|friday|saturday|sunday|spring|summer|autumn|fall|winter|enero|febrero|marzo|abril|mayo|junio|julio|agosto|septiembre|octubre|noviembre|diciembre|januar|februar|märz|mai|juni|juli|oktober|dezember|english|spanish|german|french|person|i|the|a|us)$/iu;
-const PLACE = `${CAP}(?:\\s+${CAP}){0,2}`;
+/** `Herring bay` too. */
+const PLACE = `${CAP}(?:\\s+${CAP}){0,2}(?:\\s(?:bay|harbou?r|point|beach|haven|county|island|hills?|heights|valley|lake|village|shores?)(?!\\p{L}))?`;
 /** Before the place where something stands, and nobody looks. */
 const STANDING = '(?<!\\p{L})(?:both|located|situated|is|are|was|lives|works)';
 const PLACES = new RegExp(
-  `(?<!\\p{L})(?:(?<!${STANDING} )(?:في|in|near|around|en|em|i|w|v|у|в|cerca de|bei|à|nära|nær)|(?:mov(?:e|ing)|relocat(?:e|ing))(?: (?:my|our) \\p{L}+)?(?: from ${PLACE})? to|ziehen nach)\\s+((?:${PLACE})(?:(?:\\s*,\\s*|\\s+(?:or|and|o|y|oder|und|ou|et)\\s+)${PLACE})*)`,
+  `(?<!\\p{L})(?:(?<!${STANDING} )(?:في|in|near|around|en|em|i|w|v|у|в|cerca de|bei|à|nära|nær)|(?:mov(?:e|ing)|relocat(?:e|ing))(?: (?:my|our) \\p{L}+)?(?: from ${PLACE})? to|ziehen nach|(?<=(?:affitto|vendita|comprare|acquistare|trasferir\\p{L}*|casa|appartamento|villa|bilocale|trilocale|mudar\\p{L}*|vivir|vivere) )a)\\s+((?:${PLACE})(?:(?:\\s*,\\s*|\\s+(?:or|and|o|y|oder|und|ou|et)\\s+)${PLACE})*)`,
   'gu',
 );
 /** `Herring Bay would be ideal`, `we would consider Petrel Point`. */

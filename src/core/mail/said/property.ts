@@ -45,7 +45,7 @@ const CALLED_ID =
   /\b(?:(?:mls|listing|property|ref(?:erence)?)\.?\s*(?:id|no\.?|number)?\s*[#:]\s*|mls\s+(?:id\s+|no\.?\s+)?)(\d{4,10})\b/iu;
 /** `per l'annuncio CM-2207`: what is called a listing right before it is one, also where its street is known. */
 const OF_A_LISTING =
-  /(?<!\p{L})(?:listing|property|home|house|annuncio|anuncio|annonce|anzeige|inserat|objekt|immobilie|inmueble|propiedad|immobile|bien|woning|aanbieding|bolig|annons|im[oó]vel|oferta|ogłoszeni\p{L}*|mls)\s*(?:no\.?|nr\.?|n[.º°]|id|ref\.?|number|nummer|#|:|\s)*\s*\(?([A-Z]{2,5}[-/ ]?\d{3,9})(?![\p{L}\d])/iu;
+  /(?<!\p{L})(?:listing|property|home|house|annuncio|anuncio|annonce|anzeige|inserat|objekt|immobilie|inmueble|propiedad|immobile|bien|woning|aanbieding|bolig|annons|im[oó]vel|ofert\p{L}*|ogłoszeni\p{L}*|mls)\s*(?:no\.?|nr\.?|n[.º°]|id|ref\.?|number|nummer|#|:|\s)*\s*\(?([A-Z]{2,5}[-/ ]?\d{3,9})(?![\p{L}\d])/iu;
 export const numberOfListing = (text: string): string | null => OF_A_LISTING.exec(text)?.[1] ?? null;
 
 /** What is asked for a home: `listed at $639,000`. */

@@ -7,7 +7,7 @@ import { reportedName } from './people';
 const LANDLORD =
   /\b(?:need(?:ing)? (?:an? )?(?:\p{L}+ )?tenants?|manag(?:e|ing) (?:my |our |your )?(?:rentals?|duplex|fourplex|building|units?)\b|my tenants?\b|(?:find|screen) (?:new )?tenants?|manage (?:the|our|this) (?:property|house|building|place|unit)|rent(?:ing)? (?:it |mine |my \w+ |our \w+ )?out|rent out|let(?:ting)? (?:it out|out|my|our)|let my|look(?:ing)? for (?:a )?tenants?|find (?:me |us )?(?:a )?tenants?|manage my|property management|vermieten|poner en alquiler|alquilar mi|mettre en location|affittare (?:la mia|il mio))/iu;
 const SELLER =
-  /\b(?:sell|selling|sold|home value|house value|valuation|sellers?['’]?s? (?:guide|kit|report|lead|inquiry)|list (?:my|our|it)|listing (?:my|our|it)|(?:house|home|property|it) is worth|what (?:my|our) (?:house|home|place|property)\b[^.?!]{0,50}\b(?:fetch|worth|bring|go for)|what(?: is|['’]s) (?:my|our|your|the) (?:house|home|place|property|condo)[^.?!]{0,20} worth|verkaufen|verkauf|estimation|estimer|valutazione|tasaci[oó]n|valoraci[oó]n|wertermittlung|immobilienbewertung|waardebepaling|taxatie|vender|vendre|vendere|verkopen)\b/iu;
+  /\b(?:sell|selling|sold|home value|house value|valuation|sellers?['’]?s? (?:guide|kit|report|lead|inquiry)|list (?:my|our|it)|list the (?:following )?(?:property|house|home)|to be (?:listed|sold)|sale of (?:the|a|our|my|his|her|their)\b|listing (?:my|our|it)|(?:house|home|property|it) is worth|what (?:my|our) (?:house|home|place|property)\b[^.?!]{0,50}\b(?:fetch|worth|bring|go for)|what(?: is|['’]s) (?:my|our|your|the) (?:house|home|place|property|condo)[^.?!]{0,20} worth|verkaufen|verkauf|estimation|estimer|valutazione|tasaci[oó]n|valoraci[oó]n|wertermittlung|immobilienbewertung|waardebepaling|taxatie|vender|vendre|vendere|verkopen)\b/iu;
 /** The same in languages whose letters or bounds of words are not those of English. */
 const SELLER_ELSEWHERE =
   /(?<!\p{L})(?:sälj\p{L}*|selge|selger|sælge|salg|försälj\p{L}*|värdering|verdivurdering|sprzeda\p{L}*|satmak|satılık|satıyor\p{L}*|прода(?:ть|м|жа|жу|ю)\p{L}*|muốn bán|prodat|prodám|prodej\p{L}*|elad(?:ni|ás|nám)\p{L}*|vând\p{L}*|myydä|myynti|πουλ\p{L}*|ibenta|(?:men)?jual)(?!\p{L})|للبيع|[أن]بيع|البائع|למכור|מכירה|बेच|ขาย|売却|売りたい|出售|卖房|賣房|판매|팔고/iu;
@@ -23,7 +23,7 @@ const NOT_SELLING = /(?:rather|instead of|not|n['’]t|never|without|than)\b[^.!
 const RENTER =
   /\b(?:(?:looking|want|wants|hope|hoping|like|need) to rent|to rent(?! (?:it |them |mine |(?:my|our) \p{L}+ )?out\b| (?:my|our)\b)|renting (?:a|an|the|your|that|this)|(?:place|house|home|apartment|flat|condo|room|something|somewhere|unit) to rent|(?:available|is) (?:to|for) rent|request for a rental|rental (?:request|inquiry|application)|for rent|lease|tenan(?:t|cy) application|(?:bed|bedroom|br) rentals?|(?:looking|asking|about|for) (?:an? |any )?rentals?(?! propert)|furnished (?:house|home|apartment|place|condo|room)|(?:sabbatical|vacation|short[- ]term|long[- ]term|summer|winter|monthly|seasonal) rentals?|do you (?:also )?(?:rent|(?:handle|have|do|offer|manage) (?:any )?rentals?)|mieten|miete|alquilar|en alquiler|alugar|aluguel|arrendar|louer|en location|affittare|in affitto|huren|hyra|leie|a month|per month|al mes|al mese|par mois|pro monat|im monat|per maand|por m[eê]s|\/ ?mo(?:nth)?\b|monthly rent)(?!\p{L})/iu;
 export const BUYER =
-  /\b(?:buy|buying|buyers?|purchase|purchasing|pre-?approved|mortgage|(?:busco|buscamos|cerco|cerchiamo|procuro|procuramos) (?:una?|uma?|un) (?:casa|piso|vivienda|departamento|apartament\p{L}*|appartament\p{L}*)|(?:cherche|cherchons) une? (?:maison|appartement)|suchen? (?:ein|eine|nach einem|nach einer) (?:haus|wohnung|häuschen|eigenheim)|(?:zoek|zoeken) een (?:huis|woning|appartement)|(?:look(?:ing)?|search(?:ing)?|hunting) for (?:an?|the|our|my|\p{L}+)? ?(?:[\p{L}\d-]+ ){0,4}?(?:house|home|condo|townhouse|place)|(?:look(?:ing)?|search(?:ing)?) for (?:something|somewhere)|house[- ]hunting|kaufen|käufer|kauf|comprar|compra|acheter|achat|comprare|acquistare|kopen|köpa|kjøpe|købe)(?!\p{L})/iu;
+  /\b(?:buy|buying|buyers?|purchase|purchasing|pre-?approved|mortgage|(?:busco|buscamos|cerco|cerchiamo|procuro|procuramos) (?:una?|uma?|un) (?:casa|piso|vivienda|departamento|apartament\p{L}*|appartament\p{L}*)|(?:cherche|cherchons) une? (?:maison|appartement)|suchen? (?:ein|eine|nach einem|nach einer) (?:haus|wohnung|häuschen|eigenheim)|(?:zoek|zoeken) een (?:huis|woning|appartement)|(?:look(?:ing)?|search(?:ing)?|hunting) for (?:an?|the|our|my|\p{L}+)? ?(?:[\p{L}\d-]+ ){0,4}?(?:house|home|condo|townhouse|place)|(?:look(?:ing)?|search(?:ing)?) for (?:something|somewhere)|house[- ]hunting|look(?:ing)? at (?:[\p{L}\d-]+ ){0,6}?(?:houses|homes|condos|places)|retire (?:to|on|in)|kaufen|käufer|kauf|comprar|compra|acheter|achat|comprare|acquistare|kopen|köpa|kjøpe|købe)(?!\p{L})/iu;
 
 /** A lease that ends is where they live now, and not what they look for. */
 const NOT_RENTING =
@@ -45,13 +45,16 @@ const WISHES = new RegExp(
 export const speaksOfAWish = (text: string): boolean =>
   OWN_WISH.test(text) || (WISHES.test(text) && reportedName(text) !== null && phonesIn(text).length + emailsIn(text).length > 0);
 
+/** `I need a 2 bedroom`: whoever asks so whether we manage rentals wants one. */
+const SEEKS =
+  /\b(?:need|want|look(?:ing)? for|seeking) (?:an? )?(?:(?!tenants?\b)[\p{L}\d-]+ ){0,3}(?:bed(?:room)?|br|apartment|flat|studio|room|place|rental)\b/iu;
 /** What somebody says they want to do; null when they say nothing of the kind. */
 export function rolesSaid(text: string): ContactRole[] | null {
   const said = text.replace(SOLD, ' ').replace(NOT_SELLING, ' ').replace(NOT_RENTING, ' ');
   if (VENDOR.test(said)) return ['vendor'];
   if (AGENT.test(said)) return ['agent'];
   const buys = BUYER.test(said.replace(/\bhome ?buyers?\b/gi, ' ')) || BUYER_ELSEWHERE.test(said);
-  if (LANDLORD.test(said)) return buys ? ['landlord', 'buyer'] : ['landlord'];
+  if (LANDLORD.test(said) && !(SEEKS.test(said) && RENTER.test(said))) return buys ? ['landlord', 'buyer'] : ['landlord'];
   const sells = SELLER.test(said) || SELLER_ELSEWHERE.test(said);
   if (RENTER.test(said) || RENTER_ELSEWHERE.test(said)) return sells ? ['seller', 'renter'] : ['renter'];
   if (sells) return buys ? ['seller', 'buyer'] : ['seller'];

@@ -11,9 +11,10 @@ export function wantsIn(text: string): MailWants {
   const areas = areasIn(withoutTown(text));
   return { ...sentencesBudget(plain), ...roomsSaid(plain), ...(areas.length ? { areas } : {}) };
 }
+const LIMIT = /\b(?:budget|ceiling|spend|afford|limit)\b/iu;
 const sentencesBudget = (text: string): MailWants => {
   for (const sentence of text.split(/(?<=[.!?…])\s+/)) {
-    if (OWNED.test(sentence) && !BUYER.test(sentence)) continue;
+    if (OWNED.test(sentence) && !BUYER.test(sentence) && !LIMIT.test(sentence)) continue;
     const budget = budgetIn(sentence);
     if (Object.keys(budget).length) return budget;
   }
