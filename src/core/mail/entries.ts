@@ -46,7 +46,7 @@ export function isRoll(text: string): boolean {
 }
 
 /** `Araminta Boyle says:` */
-const SAYS = /^(\p{Lu}\S+(?: \S+){1,3}) (?:says|said|wrote|writes|asks|asked)\b/u;
+const SAYS = new RegExp(`^(${CAP}(?: ${CAP}){1,3}) (?:says|said|wrote|writes|asks|asked)\\b`, 'u');
 const asksBoth = (label: string): boolean => /\bbuy/i.test(label) && /\bsell/i.test(label);
 const BOTH = /^(?:both|beides?|ambos|las dos|les deux|entramb[ei]|allebei|begge|båda)\b/iu;
 

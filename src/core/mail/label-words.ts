@@ -57,7 +57,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'ignored',
     word(
-      'account help|referring \\p{L}+|referred by|(?:current|previous|present|former) landlord|employer|emergency contact|guarantor|date of birth|(?:ad|campaign|form|company|file|user|event|page|site|office|team|business) name|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|routed to|connected to|transferred to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we showed|estimated?|estimate|fax|received at|(?:to|dialed|called) (?:your |our |the )?(?:number|line)|tracking (?:line|number)|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
+      'account help|referring \\p{L}+|referred by|(?:current|previous|present|former) landlord|employer|emergency contact|guarantor|date of birth|(?:ad|campaign|form|company|file|user|event|page|site|office|team|business) name|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|routed to|connected to|transferred to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we (?:showed|said|estimated)|estimated?|estimate|fax|received at|(?:to|dialed|called) (?:your |our |the )?(?:number|line)|tracking (?:line|number)|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
     ),
   ],
   [
@@ -88,13 +88,13 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'selling',
     word(
-      'selling|thinking of selling|(?:when|how soon|why|do you|are you|what makes you) .*(?:to sell|selling|sell)|verkaufen|verkauf geplant|vender|vendre',
+      'selling|thinking of selling|(?:when|how soon|why|do you|are you|what makes you) .*(?:to sell|selling|sell)|(?:plans?|planning|wants?|hopes?) to sell|verkaufen|verkauf geplant|vender|vendre',
     ),
   ],
   [
     'message',
     word(
-      'messages?|voice ?mail|transcription|(?:they|he|she|visitor|client|customer) (?:asked|asks)|comments?|questions?|notes?|remarks?|words|says|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|observac\\p{L}*|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|tresc(?: wiadomosci)?|uwagi|testo|texte|mesaj\\p{L}*|сообщение|комментарий|вопрос|повідомлення|tin nhan|loi nhan|noi dung|zprava|sprava|poznamka|uzenet|megjegyzes|viesti|pesan|μηνυμα|mensahe|ujumbe|missatge|poruka|sporocilo|съобщение|порука|sonum|zina|zinute|skilabod|mezua|mensaxe|mesej|mesazhi|پیام|বার্তা|رسالة|الرسالة|الملاحظات|anything else|what can we do|how can we help|tell us|(?:additional|further|more|other) details|inquiry|enquiry|special requests',
+      'messages?|voice ?mail|transcription|(?:they|he|she|visitor|client|customer) (?:asked|asks)|comments?|questions?|notes?|remarks?|words|says?|said|wrote|writes|transcript|additional (?:info|information)|mensaje|comentarios?|consulta|observaciones|observac\\p{L}*|nachricht|bemerkung(?:en)?|anmerkung(?:en)?|kommentar|mitteilung|anfragetext|remarques?|commentaires?|messaggio|commento|note|richiesta|bericht|opmerking(?:en)?|vraag|besked|meddelelse|meddelande|msg|melding|kommentarer|mensagem|wiadomosc|tresc(?: wiadomosci)?|uwagi|testo|texte|mesaj\\p{L}*|сообщение|комментарий|вопрос|повідомлення|tin nhan|loi nhan|noi dung|zprava|sprava|poznamka|uzenet|megjegyzes|viesti|pesan|μηνυμα|mensahe|ujumbe|missatge|poruka|sporocilo|съобщение|порука|sonum|zina|zinute|skilabod|mezua|mensaxe|mesej|mesazhi|پیام|বার্তা|رسالة|الرسالة|الملاحظات|anything else|what can we do|how can we help|tell us|(?:additional|further|more|other) details|inquiry|enquiry|special requests',
     ),
   ],
   [
@@ -130,7 +130,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'budget',
     word(
-      'budget|financing|price range|price (?:ceiling|cap|limit|goal|target)|(?:top|highest) price|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|max(?:imum)? rent|min(?:imum)? rent|rent (?:from|to|max|min|limit|budget|up to)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|approved amount|amount approved|loan amount|purchase price|target price|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|valor max\\p{L}*|valor ate|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|buget|budjetti|προυπολογισμος|anggaran|الميزانية',
+      'budget|financing|price range|price (?:ceiling|cap|limit|goal|target)|(?:top|highest) price|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|max(?:imum|imale?)? (?:rent|miete|kaltmiete|loyer|alquiler|affitto|huur)|min(?:imum)? rent|rent (?:from|to|max|min|limit|budget|up to)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|approved amount|amount approved|loan amount|purchase price|target price|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|valor max\\p{L}*|valor ate|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|buget|budjetti|προυπολογισμος|anggaran|الميزانية',
     ),
   ],
   ['name', whole('ten|ime')],
@@ -173,7 +173,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'move',
     word(
-      'move|moving|move in|moving date|arrives|arrival|timeline|timeframe|time frame|einzug|umzug|mudanza|emmenagement|trasloco|verhuizing|how soon|when',
+      'move|moving|move in|starts?|start date|mietbeginn|beginn|available from|moving date|arrives|arrival|timeline|timeframe|time frame|einzug|umzug|mudanza|emmenagement|trasloco|verhuizing|how soon|when',
     ),
   ],
   [

@@ -17,7 +17,7 @@ const CHANNELS: [LabelChannel, RegExp][] = [
   [
     'call',
     word(
-      'calls?|call ?back|called|calling|voice|ruckrufe?|rappel|rufen|ruf|anzurufen|phones?|telephone|telefon\\p{L}*|llam\\p{L}*|appel\\p{L}*|anrufe?\\p{L}*|chiamate|bellen|ringe|ligacoes',
+      'calls?|call ?back|called|calling|voice|ruckrufe?|rappel|rufen|ruf|anzurufen|phones?|telephone|telefon\\p{L}*|llam\\p{L}*|appel\\p{L}*|anrufe?\\p{L}*|chiamate|bellen|ring|ringe|ligacoes',
     ),
   ],
   ['letter', word('letters?|post|briefe?|cartas?|courrier|lettere|brieven')],
@@ -47,7 +47,7 @@ export function plainLabel(label: string): string {
 
 /** Groups of a document that speak of somebody else than the lead. */
 const OTHERS = word(
-  'coordinator|consultant|counselor|adviser|manager|referrer|agent|agents|broker|office|sender|vendor|realtor|recipient|assigned|advisor|company|dealer|account|publisher|provider',
+  'coordinator|consultant|counselor|adviser|manager|referrer|agent|agents|broker|office|sender|vendor|realtor|recipient|assigned|advisor|company|dealer|account|publisher|provider|betreuer(?:in)?|berater(?:in)?|ansprechpartner(?:in)?|makler(?:in)?|sachbearbeiter(?:in)?|conseill\\p{L}*|asesor\\p{L}*|consulente|adviseur|doradca',
 );
 const PARTNERS = word('partner|spouse|co ?buyer|co ?applicant|co ?borrower');
 

@@ -74,6 +74,8 @@ function labelled(line: string, next: string | undefined): Found | null {
   if (SIGN.test(text)) {
     const behind = text.replace(SIGN, '');
     const inside = labelled(behind, next);
+    /* `👤 Name`, and the value below. */
+    if (!inside && alone(behind)) return { label: behind, value: '', meaning: alone(behind) };
     return inside?.meaning || !sign ? inside : { label: sign, value: behind, meaning: meaningOf(sign) };
   }
   const found = (label: string, value: string): Found => ({
@@ -85,6 +87,8 @@ function labelled(line: string, next: string | undefined): Found | null {
   if (boxed) return found(boxed[1]!, boxed[2]!);
   const dash = /^(\p{L}[\p{L} '’/]{0,30}?)\s+[-–—]\s+(\S.*)$/u.exec(text);
   if (dash && dash[1]!.trim().split(/\s+/).length <= 3 && DASHED.has(meaningOf(dash[1]!))) return found(dash[1]!, dash[2]!);
+  const column = /^(\p{L}[^:.]{0,30}?)(\.?)(?:\s{2,}|\t+)([^\s:：].*)$/u.exec(text);
+  if (column && column[1]!.trim().split(/\s+/).length <= 4 && meaningOf(column[1]!)) return found(column[1]!, column[3]!);
   const question = /^([¿\p{L}][^?:]{0,90}\?)\s*:?\s*(?:\.+\s+)?(.*)$/u.exec(text);
   if (question && !/[.!]\s/.test(question[1]!) && !/^(?:call|contact|e-?mail|write|visit|reach|see)\b/i.test(question[2]!)) {
     const answered = SAID.test((next ?? '').trim());
@@ -104,8 +108,7 @@ function labelled(line: string, next: string | undefined): Found | null {
     return inner(found(colon[1]!, colon[2]!));
   const equal = /^([\p{L}_][\p{L}\d_ .-]{0,40}?)\s*=\s*(.*)$/u.exec(text);
   if (equal && meaningOf(equal[1]!)) return found(equal[1]!, equal[2]!);
-  const column = /^(\p{L}[^:.]{0,30}?)(?:\s{2,}|\t+)(\S.*)$/u.exec(text);
-  if (column && column[1]!.trim().split(/\s+/).length <= 4) return found(column[1]!, column[2]!);
+  if (column && !column[2] && column[1]!.trim().split(/\s+/).length <= 4) return found(column[1]!, column[3]!);
   return null;
 }
 
@@ -238,7 +241,7 @@ export function readLines(text: string): Reading {
       const entry: Entry = { label: found.label, value: BLOCK.test(found.value) ? '' : found.value };
       if (group && indentOf(line) > group.indent) entry.path = [group.label];
       reading.entries.push(entry);
-      open = { entry, meaning: found.meaning, below: false };
+      open = { entry, meaning: found.meaning, below: SIGN.test(trimmed) && !found.value };
       continue;
     }
     /* What stands below a question answers it, though it may be a label elsewhere. */

@@ -6,12 +6,12 @@ import { senderName } from './values';
 
 /** Senders that are machines or desks, by what stands before the @. */
 export const DESK =
-  /^(?:no-?reply|do-?not-?reply|info|inquir\p{L}*|anfragen?|avisos?|billing|accounts?|invoices?|payments?|orders?|security|verify|quiz|customer-?(?:care|service)|care|leads?|calls?|notif\p{L}*|alerts?|events?|classifieds|submissions?|responses?|listings?|portal|forms?|form-post|web(?:site|form|master)?|ads?|post|results?|office|team|hello|contact|support|mailer|news|moves|service|system|surveys?|feedback|ratings?|reviews?|admin|robot|bot|chat\p{L}*|voice-?mails?|vm|phones?|telephony|pbx|sms|widget|referrals?|concierge|dispatch\p{L}*|desk|switchboard|bulletin|relay|gateway|gw|(?:web)?hooks?|push|feed|submit|apply|booking\p{L}*|scans?|digest|reception\p{L}*|bounce\p{L}*)(?:[+._-].*)?$/iu;
+  /^(?:no-?reply|do-?not-?reply|info|inquir\p{L}*|anfragen?|avisos?|billing|accounts?|invoices?|payments?|orders?|security|verify|quiz|customer-?(?:care|service)|care|leads?|calls?|notif\p{L}*|alerts?|events?|classifieds|notices?|submissions?|responses?|listings?|portal|forms?|form-post|web(?:site|form|master)?|ads?|post|results?|office|team|hello|contact|support|mailer|news|moves|service|system|surveys?|feedback|ratings?|reviews?|admin|robot|bot|chat\p{L}*|voice-?mails?|vm|phones?|telephony|pbx|sms|widget|referrals?|concierge|dispatch\p{L}*|desk|switchboard|bulletin|relay|gateway|gw|(?:web)?hooks?|push|feed|submit|apply|booking\p{L}*|scans?|digest|reception\p{L}*|bounce\p{L}*)(?:[+._-].*)?$/iu;
 /** `SignRing <events@signring.example>`: a service; `Mia Wallis <mia@miawallis.example>` is a person all the same. */
 const isCalledLikeItsDomain = ({ name, address }: Mailbox): boolean => {
   const called = name.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
   const [local = '', domain = ''] = address.toLowerCase().split('@');
-  return called.length > 3 && called === domain.split('.')[0]!.replace(/-/g, '') && !called.includes(local);
+  return called.length > 3 && called === domain.split('.')[0]!.replace(/-/g, '') && !called.startsWith(local);
 };
 /** Whether a service sent it, so that whoever it is about stands in its words. */
 export const isDesk = (mail: Mail): boolean =>

@@ -60,14 +60,14 @@ const DIGITS: Record<string, string> = {
   nine: '9',
 };
 /** Three or more digits in words, one after the other, as digits. */
+const WORDS = Object.keys(DIGITS).join('|');
+const SPOKEN = new RegExp(`\\b((?:${WORDS})(?:[\\s,-]+(?:${WORDS})){2,})\\b(?:,(?=\\s*\\d{3}[ .-]\\d{4}))?`, 'gi');
 const spoken = (text: string): string =>
-  text.replace(
-    new RegExp(`\\b(?:${Object.keys(DIGITS).join('|')})(?:[\\s,-]+(?:${Object.keys(DIGITS).join('|')})){2,}\\b`, 'gi'),
-    (words) =>
-      words
-        .split(/[\s,-]+/)
-        .map((one) => DIGITS[one.toLowerCase()])
-        .join(''),
+  text.replace(SPOKEN, (_: string, words: string) =>
+    words
+      .split(/[\s,-]+/)
+      .map((one) => DIGITS[one.toLowerCase()])
+      .join(''),
   );
 
 /** No area of North America begins with 0 or 1: such a number is of another country, and the mail does not say which. */
