@@ -47,6 +47,13 @@ export function isRoll(text: string): boolean {
 
 /** `Araminta Boyle says:` */
 const SAYS = new RegExp(`^(${CAP}(?: ${CAP}){1,3}) (?:says|said|wrote|writes|asks|asked)\\b`, 'u');
+/** Groups of a document: where one is of the lead, that of an owner is whose page it was. */
+const OF_A_LEAD = /^(?:applicant|client|customer|person|lead|buyer|visitor|inquirer|prospect)$/i;
+const OF_THE_PAGE = /^(?:owner|account|site)$/i;
+const isOfThePage = (path: string[]): boolean =>
+  path.some((group) => OF_THE_PAGE.test(group)) && !path.some((group) => OF_A_LEAD.test(group));
+/** `From: Feb 15, 2027` is no sender. */
+const SINCE = /^(?:from|von|de|da|van)$/;
 const asksBoth = (label: string): boolean => /\bbuy/i.test(label) && /\bsell/i.test(label);
 const BOTH = /^(?:both|beides?|ambos|las dos|les deux|entramb[ei]|allebei|begge|båda)\b/iu;
 
@@ -64,6 +71,9 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
   const messages: string[] = [];
   const has = (wanted: Meaning) => entries.some(({ label, path, value }) => meaningOf(label, path) === wanted && value.trim());
   const [hasFirst, hasLast] = [has('first'), has('last')];
+  const hasLead = entries.some(
+    ({ path = [] }) => path.some((group) => OF_A_LEAD.test(group)) && !path.some((group) => OF_THE_PAGE.test(group)),
+  );
   let given: NameFound | null = null;
   /** The address may be where the lead lives: what is called the property is rather it. */
   let ownStreet = false;
@@ -74,7 +84,7 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
   const country = entries.find(({ label, path }) => meaningOf(label, path) === 'country')?.value;
   for (const { label, value: whole, path = [] } of entries) {
     const value = chosenOf(whole);
-    if (!value.trim() || NOT_SAID(value)) continue;
+    if (!value.trim() || NOT_SAID(value) || (hasLead && isOfThePage(path))) continue;
     const meaning = meaningOf(label, path);
     switch (meaning) {
       case 'email':
@@ -102,6 +112,7 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
         if (rolesChosen(value).length) draft.chosen.push(...rolesChosen(value));
         else if (hasLast && !hasFirst) draft.first ??= oneName(value);
         else if (hasFirst && !hasLast && !value.trim().includes(' ')) draft.last ??= oneName(value);
+        else if (SINCE.test(plainLabel(label)) && /\d/.test(value)) draft.moveDate ??= dayIn(value, now);
         else given ??= orderedByLabel(label, value) ?? personName(value);
         for (const line of value.split('\n').filter((one) => !isHeader(one))) {
           draft.emails.push(...emailsIn(plainValue(line)));
@@ -248,7 +259,7 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
 
 /** `Buy, $250,000–$325,000, Saltmarsh`: of what somebody wants, listed with figures, the names are those of places. */
 function areasListed(value: string): Pick<MailWants, 'areas'> {
-  const parts = value.split(/\s*[,;|·]\s+|\s*\n\s*/);
+  const parts = value.split(/\s*[,;|·]\s+|\s*\n\s*/).map((part) => part.replace(/\s+only$/i, ''));
   const places = parts.filter((part) => /^\p{Lu}[\p{L}'’]+(?: \p{Lu}[\p{L}'’]+){0,2}$/u.test(part) && !rolesChosen(part).length);
   return parts.length > 2 && parts.some((part) => /\d/.test(part)) && places.length ? { areas: places } : {};
 }

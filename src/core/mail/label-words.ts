@@ -35,7 +35,7 @@ export const whole = (pattern: string): RegExp => new RegExp(`^(?:${pattern})$`,
 
 /** A label that asks whether one may. */
 export const CONSENT = word(
-  '(?:ruckruf|call ?back|rappel|llamada|chiamata) (?:\\p{L}+ )?(?:erwunscht|gewunscht|requested|wanted|desired|souhaite|deseada|richiesta)|may we|may i|can we|ma vi|ma jeg|far vi|agrees?|agreed|consents?|permission|opt(?: |-)?ins?|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord|(?:text|call|e ?mails?|sms|ring) (?:me|us|ok|okay|allowed|consent|permission)|(?:contact\\p{L}*|kontakt\\p{L}*|contatto|yhteydenotto) (?:me |us )?(?:by|par|per|via|por|pa|na|over|through)',
+  '(?:ruckruf|call ?back|rappel|llamada|chiamata) (?:\\p{L}+ )?(?:erwunscht|gewunscht|requested|wanted|desired|souhaite|deseada|richiesta)|may we|may i|can we|ma vi|ma jeg|far vi|agrees?|agreed|consents?|permission|opt(?: |-)?ins?|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord|(?:texts?|calls?|e ?mails?|sms|ring) (?:me|us|ok|okay|allowed|consent|permission)|(?:contact\\p{L}*|kontakt\\p{L}*|contatto|yhteydenotto) (?:me |us )?(?:by|par|per|via|por|pa|na|over|through)',
 );
 /** Groups of a document that name the lead, as they stand before the names of its parts. */
 const OF_SOMEBODY =
@@ -68,7 +68,7 @@ export const RULES: [Meaning, RegExp][] = [
   ],
   ['email', word('how (?:can|may|should|do|could) (?:we|i) (?:best )?(?:reach|contact|get in touch|get hold)')],
   ['name', whole('(?:new |hot |your )?lead|cnam')],
-  ['phone', whole('ani')],
+  ['phone', whole('ani|call|ring')],
   ['ignored', whole('dnis|did')],
   ['between', whole('tussenvoegsels?|voorvoegsels?|namenszusatz')],
   ['country', whole('country|land|pays|pais|paese|kraj|nacion|staat|negara|ulke')],
@@ -149,13 +149,13 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'name',
     word(
-      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|persona(?: interesada)?|interesada|propietari[oa]|titular|proprietaire|propri?etario|eigentumer(?:in)?|eigenaar|kontaktdaten|contact (?:details|information)|datos de contacto|coordonnees|dati di contatto|contactgegevens|attendee|participant|registrant|transferee|relocatee|assignee|employee|lessee|purchaser|homeowner|patron|candidate|kunde|kundin|cliente|(?:requested|submitted|sent|asked) by|requester|borrower|isim|jina|vards|vardas|nafn|izena|emri|име|نام|নাম|adiniz|имя|ім я|jmeno|meno|nev|nimi|nume|nama(?: lengkap)?|party|ονομα|pangalan|الاسم|enquirer',
+      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|persona(?: interesada)?|interesada|propietari[oa]|titular|proprietaire|propri?etario|eigentumer(?:in)?|eigenaar|kontaktdaten|contact (?:details|information)|datos de contacto|coordonnees|dati di contatto|contactgegevens|attendee|participant|registrant|transferee|relocatee|assignee|employee|lessee|purchaser|homeowner|patron|candidate|kunde|kundin|cliente|(?:requested|submitted|sent|asked) by|requester|borrower|isim|jina|vards|vardas|nafn|izena|emri|име|نام|নাম|adiniz|имя|ім я|jmeno|meno|nev|nimi|nume|nama(?: lengkap)?|party|member|mitglied|ονομα|pangalan|الاسم|enquirer',
     ),
   ],
   [
     'listing',
     word(
-      're|regarding|sign|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|looking at|ref|reference|referencia|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about|ilan\\p{L}*|objeto|nieruchomosc|mieszkanie|oferta|ogloszeni\\p{L}*|nabidk\\p{L}*|ponuk\\p{L}*|annuncio|annons|annonce|aanbieding|inserat|fastighet|lagenhet|ejendom|lakas|ακινητο|last viewed|viewed|visited|toured|saved|favou?rited|sag|sagsnummer|объект|недвижимость|bat dong san|nemovitost|ingatlan|kohde|anuncio|العقار',
+      're|regarding|sign|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|looking at|ref|reference|referencia|riferimento|kenmerk|referenz\\p{L}*|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about|ilan\\p{L}*|objeto|nieruchomosc|mieszkanie|oferta|ogloszeni\\p{L}*|nabidk\\p{L}*|ponuk\\p{L}*|annuncio|annons|annonce|aanbieding|inserat|fastighet|lagenhet|ejendom|lakas|ακινητο|last viewed|viewed|visited|toured|saved|favou?rited|sag|sagsnummer|объект|недвижимость|bat dong san|nemovitost|ingatlan|kohde|anuncio|العقار',
     ),
   ],
   [
@@ -173,7 +173,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'move',
     word(
-      'move|moving|move in|starts?|start date|mietbeginn|beginn|available from|moving date|arrives|arrival|timeline|timeframe|time frame|einzug|umzug|mudanza|emmenagement|trasloco|verhuizing|how soon|when',
+      'move|moving|move in|starts?|start date|mietbeginn|beginn|available from|moving date|arrives|arrival|arrivee|ankunft|llegada|arrivo|timeline|timeframe|time frame|einzug|umzug|mudanza|emmenagement|trasloco|verhuizing|how soon|when',
     ),
   ],
   [

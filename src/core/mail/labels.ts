@@ -62,7 +62,12 @@ export const isAboutOthers = (heading: string): boolean => {
 
 const OF_MONEY = word('budget|price|price range');
 const LIMITS = whole('max\\p{L}*|min\\p{L}*|from|to|upper|lower|high|low');
-const OF_SEARCHES = word('search|criteria|wants|home|preferences|looking for|filter');
+const OF_SEARCHES = word(
+  'recherche|suche|busqueda|ricerca|zoek\\p{L}*|search|criteria|wants|home|preferences|looking for|filter',
+);
+
+/** Of what somebody looks for, a town is where; elsewhere it may be where they live. */
+const TOWNS = whole('villes?|ciudad(?:es)?|stadt|citta|comune|cidades?|plaats(?:en)?|ort');
 
 /** @param path the groups around the label in a document @returns null for a label that says nothing known */
 export function meaningOf(label: string, path: string[] = []): Meaning | null {
@@ -80,7 +85,7 @@ export function meaningOf(label: string, path: string[] = []): Meaning | null {
   if (!found && groups.some((group) => OF_MONEY.test(group)) && LIMITS.test(plain)) return 'budget';
   if (groups.some((group) => OF_SEARCHES.test(group))) {
     if (found === 'price') return 'budget';
-    if (found === 'address' || found === 'name') return 'areas';
+    if (found === 'address' || found === 'name' || TOWNS.test(plain)) return 'areas';
   }
   return found;
 }

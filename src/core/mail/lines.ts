@@ -208,7 +208,7 @@ export function readLines(text: string): Reading {
       break;
     }
     if (trimmed === PART_END || (now && isLong(now.meaning) && now.entry.value && SERVICE.test(trimmed))) {
-      if (now?.entry.value) close();
+      if (now?.entry.value.trim()) close();
       if (trimmed !== PART_END) reading.prose.push(line);
       continue;
     }
@@ -229,7 +229,7 @@ export function readLines(text: string): Reading {
       if (box.chosen) reading.entries.push({ label: `${BOXED} ${box.words}`, value: 'yes' });
       continue;
     }
-    const asked = now?.meaning === 'message' && !now.entry.value && isQuestion(trimmed);
+    const asked = now?.meaning === 'message' && !now.entry.value.trim() && isQuestion(trimmed);
     const found = asked ? null : labelled(line, lines[at + 1]);
     const waits = now && (isLong(now.meaning) || (now.below && !now.entry.value));
     const takes = found && (found.meaning !== null || !waits);

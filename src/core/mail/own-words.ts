@@ -38,8 +38,11 @@ const asks = (line: string): boolean =>
 
 /** What a lead says between the lines of a service: what stands in quotes, or speaks of itself, or asks. */
 export function ownWords(prose: string): string {
-  const lines = readLines(prose).prose.map((line) => line.trim());
-  const quoted = lines.filter((line) => /^["“„«].{8,}["”“»]$/u.test(line));
+  const read = readLines(prose);
+  const lines = read.prose.map((line) => line.trim());
+  /* `Reply to box 17: “…”` */
+  const told = read.entries.map(({ value }) => value).filter((value) => value.split(' ').length > 4);
+  const quoted = [...lines, ...told].filter((line) => /^["“„«].{8,}["”“»]$/su.test(line));
   const own = quoted.length
     ? quoted
     : lines.filter(

@@ -4,7 +4,7 @@ import { cleanEmail, cleanName } from '../capture';
 import { phoneOf, readName, readPhones, type Phone } from '../imports';
 
 const NOTHING =
-  /^\(?(?:none|n\/?a|not (?:given|provided|available|specified|set|stated)|unknown|unspecified|blank|empty|-+|—|\.+|null|undefined|nobody|anonymous(?: caller)?|wireless caller|unknown caller|private (?:caller|number)|unavailable|out of area|toll[- ]free call|keine?(?: angaben?)?|k\. ?a\.|unbekannt|nicht angegeben|ning[uú]n[oa]?|no (?:indicado|facilitado|disponible)|sin (?:especificar|datos)|non (?:renseigné|communiqué|indicato)|aucun|geen|niet ingevuld|ikke oppgitt)\)?\.?$/iu;
+  /^\(?(?:none|n\/?a|not (?:given|provided|available|specified|set|stated)|unknown|unspecified|blank|empty|-+|—|\.+|null|undefined|nobody|anonymous(?: caller)?|wireless caller|not shown|withheld|not disclosed|unknown caller|private (?:caller|number)|unavailable|out of area|toll[- ]free call|keine?(?: angaben?)?|k\. ?a\.|unbekannt|nicht angegeben|ning[uú]n[oa]?|no (?:indicado|facilitado|disponible)|sin (?:especificar|datos)|non (?:renseigné|communiqué|indicato)|aucun|geen|niet ingevuld|ikke oppgitt)\)?\.?$/iu;
 /** A value that says that there is none is none; what follows a smuggled line break is not of it. */
 export function plainValue(value: string): string {
   const line = value.split(/%0[da]|[\r\n]/i)[0]!.trim();
@@ -63,12 +63,14 @@ const DIGITS: Record<string, string> = {
 const WORDS = Object.keys(DIGITS).join('|');
 const SPOKEN = new RegExp(`\\b((?:${WORDS})(?:[\\s,-]+(?:${WORDS})){2,})\\b(?:,(?=\\s*\\d{3}[ .-]\\d{4}))?`, 'gi');
 const spoken = (text: string): string =>
-  text.replace(SPOKEN, (_: string, words: string) =>
-    words
-      .split(/[\s,-]+/)
-      .map((one) => DIGITS[one.toLowerCase()])
-      .join(''),
-  );
+  text
+    .replace(SPOKEN, (_: string, words: string) =>
+      words
+        .split(/[\s,-]+/)
+        .map((one) => DIGITS[one.toLowerCase()])
+        .join(''),
+    )
+    .replace(/(?<=\b\d{3}),? (?:and )?then (?=\d)/gi, ' ');
 
 /** No area of North America begins with 0 or 1: such a number is of another country, and the mail does not say which. */
 const isDialled = ({ number }: Phone): boolean => !/^\+1[01]/.test(number);

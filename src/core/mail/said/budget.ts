@@ -56,6 +56,6 @@ export function budgetIn(text: string, labelled = false): Pick<MailWants, 'price
     /^[^.!?\p{L}]{0,20}(?:\p{L}{1,8}\.?\s+){0,3}(?:au plus|au maximum|maximum|max|at most|or less|tops|máximo|como máximo|al massimo|maximal|höchstens)(?!\p{L})/iu.test(
       text.slice(sum.at),
     );
-  if (LEAST.test(before(sum.at)) && !MOST.test(before(sum.at))) return { priceMin: sum.value };
+  if (!most && LEAST.test(before(sum.at)) && !MOST.test(before(sum.at))) return { priceMin: sum.value };
   return labelled || most || MOST.test(before(sum.at)) ? { priceMax: sum.value } : {};
 }

@@ -3,7 +3,7 @@ import { channelOf } from '../labels';
 import type { MailChannel } from '../mail';
 
 const GRANTS =
-  /\b(?:(?:are|is|am|i['’]m|they['’]re|we['’]re) (?:fine|happy|ok|okay) with|agree(?:s|d)? to|you may|feel free to|welcome to|puede[ns]? (?:enviar|escribir|llamar)\p{L}*|(?:sie )?(?:können|dürfen) (?:mir|mich|uns)|vous pouvez|(?:può|potete|puoi) (?:scriver|chiamar|mandar)\p{L}*)(?!\p{L})/iu;
+  /\b(?:(?:are|is|am|i['’]m|they['’]re|we['’]re) (?:fine|happy|ok|okay) with|agree(?:s|d)? to|you may|feel free to|(?:they|we|i) welcome|welcome to|puede[ns]? (?:enviar|escribir|llamar)\p{L}*|(?:sie )?(?:können|dürfen) (?:mir|mich|uns)|vous pouvez|(?:può|potete|puoi) (?:scriver|chiamar|mandar)\p{L}*)(?!\p{L})/iu;
 const FORBIDS = /\b(?:no|not|don['’]t|do not|never|stop|without|keine?|nicht|non|no me|sin|pas de|ne pas)\b/iu;
 /** Not at all times is not never. */
 const NOT_ALWAYS =
