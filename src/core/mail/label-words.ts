@@ -51,7 +51,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'ignored',
     whole(
-      'page|url|link|ip|ip address|browser|user agent|submitted(?: at| on)?|date|time|received|form|campaign|ad|ad set|lead id|lead number|id|listen|help|support|trouble|questions about your account|length|duration|sender|to|cc|bcc|x \\p{L}+|salutation|title|anrede|titel|tratamiento|civilite|titolo|gender|geschlecht|language|sprache|idioma|currency|locale|version|type|status|score|source|quelle|fuente|origin',
+      'page|url|link|ip|ip address|browser|user agent|submitted(?: at| on)?|date|time|received|form|campaign|ad|ad set|lead id|lead number|id|listen|play|help|support|desk|help desk|hotline|trouble|questions about your account|length|duration|sender|to|cc|bcc|x \\p{L}+|salutation|title|anrede|titel|tratamiento|civilite|titolo|gender|geschlecht|language|sprache|idioma|currency|locale|version|type|status|score|source|quelle|fuente|origin',
     ),
   ],
   [

@@ -149,6 +149,8 @@ function alone(line: string): Meaning | null {
 /** A question in a whole sentence, as nobody labels a value with: what stands below the label of a message is one. */
 const isQuestion = (line: string): boolean => line.endsWith('?') && line.split(/\s+/).length >= 4;
 
+/** Words that somebody set in quotes are over with them. */
+const IN_QUOTES = /^\s*["“„«][^]{8,}["”“»]\s*$/u;
 const isLong = (meaning: Meaning | null): boolean => meaning === 'message' || meaning === 'selling';
 
 /** Whether a line says more of the home whose number or street stands above it. */
@@ -213,7 +215,7 @@ export function readLines(text: string): Reading {
       continue;
     }
     if (!trimmed) {
-      if (now && isLong(now.meaning)) now.entry.value += '\n';
+      if (now && isLong(now.meaning) && !IN_QUOTES.test(now.entry.value)) now.entry.value += '\n';
       else if (now && (now.entry.value || (now.below && !lines[at - 1]?.trim()))) close();
       if (!now) reading.prose.push('');
       continue;

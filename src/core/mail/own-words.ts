@@ -32,9 +32,11 @@ export function theirTurns(body: string, first: string | null): string {
   return theirs.length && theirs.length < turns.length ? theirs.map(([, , words]) => words).join('\n') : '';
 }
 
-/** A question of somebody who wants to know; `Need help?` is one of the service. */
+/** A question of somebody who wants to know; one that asks you is a form's. */
 const asks = (line: string): boolean =>
-  /^(?!need|questions|why|want|not|having|can['’]t)\p{Lu}.{12,}\?$/iu.test(line) && line.split(/\s+/).length >= 4;
+  /^(?!need|questions|why|want|not|having|can['’]t)\p{Lu}.{12,}\?$/iu.test(line) &&
+  !/\byou\p{L}*\b/iu.test(line) &&
+  line.split(/\s+/).length >= 4;
 
 /** What a lead says between the lines of a service: what stands in quotes, or speaks of itself, or asks. */
 export function ownWords(prose: string): string {
@@ -43,11 +45,9 @@ export function ownWords(prose: string): string {
   /* `Reply to box 17: “…”` */
   const told = read.entries.map(({ value }) => value).filter((value) => value.split(' ').length > 4);
   const quoted = [...lines, ...told].filter((line) => /^["“„«].{8,}["”“»]$/su.test(line));
-  const own = quoted.length
-    ? quoted
-    : lines.filter(
-        (line) => (/\b(?:I|I['’]m|we|my)\b/.test(line) && !/\byou(?:['’]ve| have) (?:received|got)\b/i.test(line)) || asks(line),
-      );
+  const speaks = (line: string): boolean =>
+    /\b(?:I|I['’]m|we|my|me|us)\b/.test(line) && !/\byou(?:['’]ve| have) (?:received|got)\b/i.test(line);
+  const own = quoted.length ? quoted : lines.filter((line) => speaks(line) || asks(line));
   return own.map(unquoted).join('\n');
 }
 
