@@ -37,7 +37,7 @@ interface Found {
 
 const SAID = /^(?:->|=>|→|›|»|>+|a(?:nswer)?\s*\d{0,2}[.:)])\s*/i;
 /** What stands before a question that is counted: `Q3. Are you …`. */
-const COUNTED = /^(?:(?:q|question|frage|pregunta)\s*\d{0,2}\s*[.:)]|\d{1,2}[.)])\s*(?=\p{L})/iu;
+const COUNTED = /^(?:(?:q\s*\d{0,2}|(?:question|frage|pregunta)\s*\d{1,2})\s*[.:)]|\d{1,2}[.)])\s*(?=\p{L})/iu;
 
 /** Signs that stand for a label. */
 const SIGNS: [RegExp, string][] = [

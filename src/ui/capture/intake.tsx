@@ -4,7 +4,7 @@ import { useRef, useState, useEffect } from 'react';
 import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
-import type { InquiryView } from '@/core/capture';
+import { recognisedIn, type InquiryView, type Read } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
 import { Ago, ask, Glyph, Timer, useKeys } from '../primitives';
 import { Trace } from '../routing';
@@ -15,7 +15,7 @@ import { Sources } from './sources';
 import { MailDialog, MailsToLookAt } from './mails';
 
 type Inquiry = Jsoned<InquiryView>;
-type InFull = Inquiry & { raw: unknown; parsed: Record<string, unknown>; lead_mail_id: string | null };
+type InFull = Inquiry & { raw: unknown; parsed: Read; lead_mail_id: string | null };
 
 export function IntakeArea({ doors, office }: { doors: Door[]; office: boolean }) {
   const [limit, setLimit] = useState(50);
@@ -121,7 +121,7 @@ function Side({ id }: { id: string }) {
   const one = useQuery({ queryKey: ['inquiry', id], queryFn: () => ask<InFull>(`/inquiries/${id}`) });
   if (!one.data) return null;
   const { parsed, raw } = one.data;
-  const known = recognised(parsed);
+  const known = recognisedIn(parsed);
   return (
     <section aria-label="One inquiry" className="panel" style={{ padding: '16px 18px' }}>
       <div className="headline" style={{ paddingTop: 0 }}>
@@ -147,11 +147,13 @@ function Side({ id }: { id: string }) {
       {correcting && one.data.lead_mail_id && (
         <MailDialog id={one.data.lead_mail_id} contactId={one.data.contact.id} onClose={() => setCorrecting(false)} />
       )}
-      {known.map(([name, value]) => (
+      {known.map(({ name, shown }) => (
         <div key={name} className="pair secret" style={{ padding: '4px 0' }}>
-          <span className="soft">{name}</span>
+          <span className="soft" style={{ flex: 'none' }}>
+            {name}
+          </span>
           <span className="right" dir="auto">
-            {value}
+            {shown}
           </span>
         </div>
       ))}
@@ -159,7 +161,7 @@ function Side({ id }: { id: string }) {
       <pre className="raw secret">
         {highlight(
           asItCame(raw),
-          known.map(([, value]) => value),
+          known.flatMap(({ marks }) => marks),
         )}
       </pre>
     </section>
@@ -172,27 +174,4 @@ function asItCame(raw: unknown): string {
   return mail?.text === undefined
     ? JSON.stringify(raw, null, 2)
     : `From: ${mail.from?.name ?? ''} <${mail.from?.address ?? ''}>\nSubject: ${mail.subject ?? ''}\n\n${mail.text}`;
-}
-
-const NAMES: Record<string, string> = {
-  first_name: 'First name',
-  last_name: 'Last name',
-  emails: 'E-mail',
-  phones: 'Phone',
-  partner: 'Together with',
-  roles: 'Role',
-  city: 'Town',
-  postal_code: 'Postal code',
-  street: 'Street',
-  message: 'Message',
-  source: 'Lead source',
-  tags: 'Tags',
-};
-
-function recognised(parsed: Record<string, unknown>): [string, string][] {
-  return Object.entries(NAMES).flatMap(([key, name]): [string, string][] => {
-    const value = parsed[key];
-    const text = Array.isArray(value) ? value.join(', ') : typeof value === 'string' ? value : '';
-    return text ? [[name, text]] : [];
-  });
 }
