@@ -74,6 +74,8 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
   const hasLead = entries.some(
     ({ path = [] }) => path.some((group) => OF_A_LEAD.test(group)) && !path.some((group) => OF_THE_PAGE.test(group)),
   );
+  /** `Ad` is a first name in Turkish, and an advertisement in English. */
+  const familyToo = entries.some(({ label }) => /^soyad/.test(plainLabel(label)));
   let given: NameFound | null = null;
   /** The address may be where the lead lives: what is called the property is rather it. */
   let ownStreet = false;
@@ -85,11 +87,12 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
   for (const { label, value: whole, path = [] } of entries) {
     const value = chosenOf(whole);
     if (!value.trim() || NOT_SAID(value) || (hasLead && isOfThePage(path))) continue;
-    const meaning = meaningOf(label, path);
+    const meaning = familyToo && plainLabel(label) === 'ad' ? 'first' : meaningOf(label, path);
     switch (meaning) {
       case 'email':
         draft.emails.push(...emailsIn(plainValue(value) || value));
         addPhones(draft, phonesIn(plainValue(value).replace(/\S+@\S+/g, ' ')));
+        for (const line of value.split('\n').slice(1)) takeUnlabelled(draft, line);
         break;
       case 'phone':
         if (!/\d{3}/.test(value) && /caller/i.test(label)) given ??= orderedByLabel(label, value) ?? personName(value);
@@ -153,7 +156,7 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
       case 'price': {
         const range = budgetIn(value, true);
         draft.cues.push(value);
-        if (/\b(?:rent|miete|kaltmiete|loyer|alquiler|renta|affitto|huur|leie|hyra)\b/i.test(plainLabel(label)))
+        if (/\b(?:rent|miete|kaltmiete|loyer|alquiler|renta|affitto|huur|leie|husleje|hyra|kira)\b/i.test(plainLabel(label)))
           draft.cues.push('monthly rent');
         if (range.priceMin !== undefined && range.priceMax !== undefined) Object.assign(draft.wants, range);
         else draft.listing.price ??= sumsIn(value)[0]?.value;
@@ -163,7 +166,9 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
       case 'baths': {
         const rooms = roomsIn(value);
         const both = /\bbath/i.test(label) ? /(\d{1,2})\s*\+?\s*[/,|&]\s*(\d{1,2}(?:\.\d)?)/.exec(value) : null;
-        const bare = /^\D{0,12}(\d{1,2}(?:[.,]\d)?)\s*\+?\D{0,12}$/.exec(value.trim())?.[1];
+        const bare = /^\D{0,12}(\d{1,2}(?:[.,]\d)?)\s*(?:\+|(?:-|–|or|to|oder|bis|o|ou)\s*\d{1,2})?\D{0,12}$/.exec(
+          value.trim(),
+        )?.[1];
         if (Object.keys(rooms).length) Object.assign(draft.wants, rooms);
         else if (both && meaning === 'beds') Object.assign(draft.wants, { bedsMin: Number(both[1]), bathsMin: Number(both[2]) });
         else if (bare) draft.wants[meaning === 'beds' ? 'bedsMin' : 'bathsMin'] = Number(bare.replace(',', '.'));
@@ -231,6 +236,7 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
         if (!value.includes('@')) draft.permissions = { ...permissionsIn(value), ...draft.permissions };
         break;
       case 'ignored': {
+        if (plainLabel(label) === 'sender' && !value.includes('@')) given ??= personName(value);
         /* The number that was called, and the sign it stands on: `555-0199 (Sign at 8 Beacon Street)`. */
         const sign = /number|line/i.test(label) ? addressIn(value.replace(/\(?\d{3}\)?[ .-]\d{3}[ .-]\d{4}/g, '')) : null;
         if (sign) draft.listing.address ??= sign;
@@ -299,5 +305,6 @@ function takePartner(draft: Draft, label: string, value: string): void {
 function takeUnlabelled(draft: Draft, value: string): void {
   const text = plainText(value).trim();
   if (/^\S+@\S+$/.test(text)) draft.emails.push(...emailsIn(text));
-  else if (/^[+(\d][\d\s().\-/]{8,}(?:\s*(?:x|ext\.?)\s*\d+)?$/i.test(text)) addPhones(draft, phonesOf(text));
+  else if (/^[+(\d][\d\s().\-/]{8,}(?:\s*(?:x|ext\.?|ankn\.?|lokal|durchwahl|poste|int\.)\s*\d+)?$/i.test(text))
+    addPhones(draft, phonesOf(text));
 }

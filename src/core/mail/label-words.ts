@@ -35,7 +35,7 @@ export const whole = (pattern: string): RegExp => new RegExp(`^(?:${pattern})$`,
 
 /** A label that asks whether one may. */
 export const CONSENT = word(
-  '(?:ruckruf|call ?back|rappel|llamada|chiamata) (?:\\p{L}+ )?(?:erwunscht|gewunscht|requested|wanted|desired|souhaite|deseada|richiesta)|may we|may i|can we|ma vi|ma jeg|far vi|agrees?|agreed|consents?|permission|opt(?: |-)?ins?|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord|(?:texts?|calls?|e ?mails?|sms|ring) (?:me|us|ok|okay|allowed|consent|permission)|(?:contact\\p{L}*|kontakt\\p{L}*|contatto|yhteydenotto) (?:me |us )?(?:by|par|per|via|por|pa|na|over|through)',
+  '(?:ruckruf|call ?back|rappel|llamada|chiamata) (?:\\p{L}+ )?(?:erwunscht|gewunscht|requested|wanted|desired|souhaite|deseada|richiesta)|gonderebilir miyiz|arayabilir miyiz|may we|may i|can we|ma vi|ma jeg|far vi|agrees?|agreed|consents?|permission|opt(?: |-)?ins?|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord|(?:texts?|calls?|e ?mails?|sms|ring) (?:me|us|ok|okay|allowed|consent|permission)|(?:contact\\p{L}*|kontakt\\p{L}*|contatto|yhteydenotto) (?:me |us )?(?:by|par|per|via|por|pa|na|over|through)',
 );
 /** Groups of a document that name the lead, as they stand before the names of its parts. */
 const OF_SOMEBODY =
@@ -57,7 +57,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'ignored',
     word(
-      'account help|referring \\p{L}+|referred by|(?:current|previous|present|former) landlord|employer|emergency contact|guarantor|date of birth|(?:ad|campaign|form|company|file|user|event|page|site|office|team|business) name|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|routed to|connected to|transferred to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we (?:showed|said|estimated)|estimated?|estimate|fax|received at|(?:to|dialed|called) (?:your |our |the )?(?:number|line)|tracking (?:line|number)|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
+      '(?:ad|campaign) (?:spend|costs?|budget)|account help|referring \\p{L}+|referred by|(?:current|previous|present|former) landlord|employer|emergency contact|guarantor|date of birth|(?:ad|campaign|form|company|file|user|event|page|site|office|team|business) name|best time|good time|when (?:can|may|should) we (?:call|ring)|preferred time|erreichbarkeit|horario|forwarded to|routed to|connected to|transferred to|assigned to|your agent|agent|agents|realtor|broker|advisor|asesor|makler|mailing address|how did you (?:hear|find)|we (?:showed|said|estimated)|estimated?|estimate|fax|received at|(?:to|dialed|called) (?:your |our |the )?(?:number|line)|tracking (?:line|number)|code dialed|daily limit|spent|hoa|square (?:feet|footage)|sq ?ft|lot|year built|posted|photo|unsubscribe',
     ),
   ],
   [
@@ -100,7 +100,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'email',
     word(
-      'e ?mails?|e-?mails?|mail|reply to|reach(?: at)?|electronic mail|email address|correo|correo electronico|courriel|adresse mail|posta elettronica|e ?post|e-?postadresse|write to (?:you|them)|reach (?:them|you) at|adres e mail|e ?posta|posta|почта|электронная почта|эл почта|email cim|e mail cim|sahkoposti|barua pepe|correu|e posta|имейл|epasts|pastas|netfang|ایمیل|ইমেইল|البريد|البريد الالكتروني|(?:reach|write|mail) (?:her|him|them|me) (?:at|on|to)',
+      'e ?mails?|e-?mails?|mail|reply to|reach(?: at)?|electronic mail|email address|correo|correo electronico|courriel|adresse mail|posta elettronica|e ?post|e-?postadresse|write to (?:you|them)|reach (?:them|you) at|adres e mail|e ?posta|posta|почта|электронная почта|эл почта|email cim|e mail cim|sahkoposti|barua pepe|correu|e posta|имейл|epasts|pastas|netfang|ایمیل|ইমেইল|البريد|البريد الالكتروني|(?:reach|write|mail) (?:her|him|them|me)(?: (?:at|on|to))?',
     ),
   ],
   [
@@ -130,7 +130,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'budget',
     word(
-      'budget|financing|price range|price (?:ceiling|cap|limit|goal|target)|(?:top|highest) price|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|max(?:imum|imale?)? (?:rent|miete|kaltmiete|loyer|alquiler|affitto|huur)|min(?:imum)? rent|rent (?:from|to|max|min|limit|budget|up to)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|approved amount|amount approved|loan amount|purchase price|target price|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|valor max\\p{L}*|valor ate|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|buget|budjetti|προυπολογισμος|anggaran|الميزانية',
+      'budget|financing|price range|price (?:ceiling|cap|limit|goal|target)|(?:top|highest) price|spend|max(?:imum)? price|min(?:imum)? price|price (?:from|to|max|min|limit)|max (?:prijs|pris|preis)|max(?:imum|imale?)? (?:(?:monthly )?rent|miete|kaltmiete|loyer|alquiler|affitto|huur)|min(?:imum)? rent|rent (?:from|to|max|min|limit|budget|up to)|presupuesto|preisvorstellung|preisrahmen|how much|afford|pre ?approved|approved for|approved amount|amount approved|loan amount|purchase price|target price|up to|budget max|prix max|finanzierungsrahmen|maximal\\p{L}* (?:prijs|preis|pris)|hochstpreis|prijs tot|tot maximaal|prix max\\p{L}*|preci?o max\\p{L}*|valor max\\p{L}*|valor ate|prezzo max\\p{L}*|butce\\p{L}*|budzet|бюджет|orcamento|ngan sach|rozpocet|koltsegvetes|buget|budjetti|προυπολογισμος|anggaran|الميزانية',
     ),
   ],
   ['name', whole('ten|ime')],
@@ -138,7 +138,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'price',
     word(
-      'asking price|price|list price|\\p{L}*(?:preis|prijs|pris)|prisantydning|utgangspris|precio|prix|prezzo|preco|cena|valor|rent|monthly rent|miete|kaltmiete|alquiler|renta|loyer|fiyat|cena|цена|стоимость|gia|hinta|pret|harga|τιμη|السعر',
+      'asking price|price|list price|\\p{L}*(?:preis|prijs|pris)|prisantydning|utgangspris|precio|prix|prezzo|preco|cena|valor|rent|monthly rent|husleje|hyra|kira|miete|kaltmiete|alquiler|renta|loyer|fiyat|cena|цена|стоимость|gia|hinta|pret|harga|τιμη|السعر',
     ),
   ],
   [
@@ -149,13 +149,13 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'name',
     word(
-      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|persona(?: interesada)?|interesada|propietari[oa]|titular|proprietaire|propri?etario|eigentumer(?:in)?|eigenaar|kontaktdaten|contact (?:details|information)|datos de contacto|coordonnees|dati di contatto|contactgegevens|attendee|participant|registrant|transferee|relocatee|assignee|employee|lessee|purchaser|homeowner|patron|candidate|kunde|kundin|cliente|(?:requested|submitted|sent|asked) by|requester|borrower|isim|jina|vards|vardas|nafn|izena|emri|име|نام|নাম|adiniz|имя|ім я|jmeno|meno|nev|nimi|nume|nama(?: lengkap)?|party|member|mitglied|ονομα|pangalan|الاسم|enquirer',
+      'name|full name|fullname|who|contact|nombre|nombre completo|nom|nome|naam|navn|namn|vollstandiger name|owner|client|customer|buyer|seller|renter|tenant|visitor|guest|person|from|von|absender|interessent|interesado|demandeur|inquirer|applicant|prospect|persona(?: interesada)?|interesada|propietari[oa]|titular|proprietaire|propri?etario|eigentumer(?:in)?|eigenaar|kontaktdaten|contact (?:details|information)|datos de contacto|coordonnees|dati di contatto|contactgegevens|intressent|lejer|leietaker|hyresgast|huurder|kiraci|attendee|participant|registrant|transferee|relocatee|assignee|employee|lessee|purchaser|homeowner|patron|candidate|kunde|kundin|cliente|(?:requested|submitted|sent|asked) by|requester|borrower|isim|jina|vards|vardas|nafn|izena|emri|име|نام|নাম|adiniz|имя|ім я|jmeno|meno|nev|nimi|nume|nama(?: lengkap)?|party|member|mitglied|ονομα|pangalan|الاسم|enquirer',
     ),
   ],
   [
     'listing',
     word(
-      're|regarding|sign|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|looking at|ref|reference|referencia|riferimento|kenmerk|referenz\\p{L}*|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|subject property|interested in|about|ilan\\p{L}*|objeto|nieruchomosc|mieszkanie|oferta|ogloszeni\\p{L}*|nabidk\\p{L}*|ponuk\\p{L}*|annuncio|annons|annonce|aanbieding|inserat|fastighet|lagenhet|ejendom|lakas|ακινητο|last viewed|viewed|visited|toured|saved|favou?rited|sag|sagsnummer|объект|недвижимость|bat dong san|nemovitost|ingatlan|kohde|anuncio|العقار',
+      're|regarding|sign|listing|listing id|mls|mls id|property|property id|home|house|house asked|asked about|looking at|ref|reference|referencia|riferimento|kenmerk|referenz\\p{L}*|objekt|objektnummer|objekt nr|object|inmueble|propiedad|immobilie|immobile|bien|annonce|anzeige|expose|woning|bolig|imovel|apartment|flat|unit|lejemal|lejlighed|leilighet|bostad|konut|daire|pand|huis|casa|moradia|apartamento|vivienda|piso|haus|wohnung|maison|appartement|stands at|sign at|located at|subject property|interested in|about|ilan\\p{L}*|objeto|nieruchomosc|mieszkanie|oferta|ogloszeni\\p{L}*|nabidk\\p{L}*|ponuk\\p{L}*|annuncio|annons|annonce|aanbieding|inserat|fastighet|lagenhet|ejendom|lakas|ακινητο|last viewed|viewed|visited|toured|saved|favou?rited|sag|sagsnummer|объект|недвижимость|bat dong san|nemovitost|ingatlan|kohde|anuncio|العقار',
     ),
   ],
   [
@@ -173,7 +173,7 @@ export const RULES: [Meaning, RegExp][] = [
   [
     'move',
     word(
-      'move|moving|move in|starts?|start date|mietbeginn|beginn|available from|moving date|arrives|arrival|arrivee|ankunft|llegada|arrivo|timeline|timeframe|time frame|einzug|umzug|mudanza|emmenagement|trasloco|verhuizing|how soon|when',
+      'move|moving|move in|starts?|start date|mietbeginn|beginn|available from|indflytning|innflytting|inflyttning|moving date|arrives|arrival|arrivee|ankunft|llegada|arrivo|timeline|timeframe|time frame|einzug|umzug|mudanza|emmenagement|trasloco|verhuizing|how soon|when',
     ),
   ],
   [

@@ -17,7 +17,7 @@ const CHANNELS: [LabelChannel, RegExp][] = [
   [
     'call',
     word(
-      'calls?|call ?back|called|calling|voice|ruckrufe?|rappel|rufen|ruf|anzurufen|phones?|telephone|telefon\\p{L}*|llam\\p{L}*|appel\\p{L}*|anrufe?\\p{L}*|chiamate|bellen|ring|ringe|ligacoes',
+      'calls?|call ?back|called|calling|voice|ruckrufe?|rappel|rufen|ruf|anzurufen|phones?|telephone|telefon\\p{L}*|llam\\p{L}*|appel\\p{L}*|anrufe?\\p{L}*|chiamate|bellen|ring|ringe|ligar|ligue\\p{L}*|telefonar|arayabilir|ligacoes',
     ),
   ],
   ['letter', word('letters?|post|briefe?|cartas?|courrier|lettere|brieven')],
@@ -47,7 +47,7 @@ export function plainLabel(label: string): string {
 
 /** Groups of a document that speak of somebody else than the lead. */
 const OTHERS = word(
-  'coordinator|consultant|counselor|adviser|manager|referrer|agent|agents|broker|office|sender|vendor|realtor|recipient|assigned|advisor|company|dealer|account|publisher|provider|betreuer(?:in)?|berater(?:in)?|ansprechpartner(?:in)?|makler(?:in)?|sachbearbeiter(?:in)?|conseill\\p{L}*|asesor\\p{L}*|consulente|adviseur|doradca',
+  'coordinator|consultant|counselor|adviser|manager|referrer|agent|agents|broker|office|sender|vendor|realtor|recipient|assigned|advisor|company|dealer|account|publisher|provider|contactpersoon|kontaktperson|betreuer(?:in)?|berater(?:in)?|ansprechpartner(?:in)?|makler(?:in)?|sachbearbeiter(?:in)?|conseill\\p{L}*|asesor\\p{L}*|consulente|adviseur|doradca',
 );
 const PARTNERS = word('partner|spouse|co ?buyer|co ?applicant|co ?borrower');
 
@@ -63,7 +63,7 @@ export const isAboutOthers = (heading: string): boolean => {
 const OF_MONEY = word('budget|price|price range');
 const LIMITS = whole('max\\p{L}*|min\\p{L}*|from|to|upper|lower|high|low');
 const OF_SEARCHES = word(
-  'recherche|suche|busqueda|ricerca|zoek\\p{L}*|search|criteria|wants|home|preferences|looking for|filter',
+  'wens(?:en)?|wunsche|onskemal|onsker|deseos|desideri|recherche|suche|busqueda|ricerca|zoek\\p{L}*|search|criteria|wants|home|preferences|looking for|filter',
 );
 
 /** Of what somebody looks for, a town is where; elsewhere it may be where they live. */

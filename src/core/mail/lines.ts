@@ -247,7 +247,10 @@ export function readLines(text: string): Reading {
       continue;
     }
     /* What stands below a question answers it, though it may be a label elsewhere. */
-    const asks = now?.entry.label.endsWith('?') || (now?.meaning === 'consent' && saidYes(trimmed) !== null);
+    const asks =
+      now?.entry.label.endsWith('?') ||
+      (now?.meaning === 'purpose' && now.below) ||
+      (now?.meaning === 'consent' && saidYes(trimmed) !== null);
     const answers = now && !now.entry.value && asks && !trimmed.endsWith('?');
     const meaning = answers || asked ? null : alone(line);
     if (meaning) {

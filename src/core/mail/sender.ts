@@ -11,7 +11,8 @@ export const DESK =
 const isCalledLikeItsDomain = ({ name, address }: Mailbox): boolean => {
   const called = name.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
   const [local = '', domain = ''] = address.toLowerCase().split('@');
-  return called.length > 3 && called === domain.split('.')[0]!.replace(/-/g, '') && !called.startsWith(local);
+  const same = called.length > 3 && called === domain.split('.')[0]!.replace(/-/g, '');
+  return same && (!/\s/.test(name.trim()) || !called.startsWith(local));
 };
 /** Whether a service sent it, so that whoever it is about stands in its words. */
 export const isDesk = (mail: Mail): boolean =>

@@ -4,7 +4,7 @@ import { cleanEmail, cleanName } from '../capture';
 import { phoneOf, readName, readPhones, type Phone } from '../imports';
 
 const NOTHING =
-  /^\(?(?:none|n\/?a|not (?:given|provided|available|specified|set|stated)|unknown|unspecified|blank|empty|-+|—|\.+|null|undefined|nobody|anonymous(?: caller)?|wireless caller|not shown|withheld|not disclosed|unknown caller|private (?:caller|number)|unavailable|out of area|toll[- ]free call|keine?(?: angaben?)?|k\. ?a\.|unbekannt|nicht angegeben|ning[uú]n[oa]?|no (?:indicado|facilitado|disponible)|sin (?:especificar|datos)|non (?:renseigné|communiqué|indicato)|aucun|geen|niet ingevuld|ikke oppgitt)\)?\.?$/iu;
+  /^\(?(?:none|n\/?a|not (?:given|provided|available|specified|set|stated)|unknown|unspecified|blank|empty|-+|—|\.+|null|undefined|nobody|anonymous(?: caller)?|wireless caller|not shown|withheld|restricted|not disclosed|unknown caller|private (?:caller|number)|unavailable|out of area|toll[- ]free call|keine?(?: angaben?)?|k\. ?a\.|unbekannt|nicht angegeben|ning[uú]n[oa]?|no (?:indicado|facilitado|disponible)|sin (?:especificar|datos)|non (?:renseigné|communiqué|indicato)|aucun|geen|niet ingevuld|ikke oppgitt)\)?\.?$/iu;
 /** A value that says that there is none is none; what follows a smuggled line break is not of it. */
 export function plainValue(value: string): string {
   const line = value.split(/%0[da]|[\r\n]/i)[0]!.trim();
@@ -239,12 +239,16 @@ export function saidYes(value: string): boolean | null {
     .replace(/^["“'[(\s]+/, '')
     .toLowerCase();
   if (
-    /^(?:yes|y|true|1|on|ok(?:ay)?|sure|agreed|i agree|checked|accepted|x|✓|✔|ja|j|s[iíì]|oui|sim|tak|da|granted|opted in)(?![\p{L}\d])/u.test(
+    /^(?:yes|y|true|1|on|ok(?:ay)?|sure|agreed|i agree|checked|accepted|x|✓|✔|ja|j|s[iíì]|oui|sim|tak|da|evet|igen|ano|kyllä|так|да|ναι|نعم|כן|はい|是|네|granted|opted in)(?![\p{L}\d])/u.test(
       text,
     )
   )
     return true;
-  if (/^(?:no|n|false|0|off|nein|non|não|nee|nei|nej|nie|never|declined|refused|opted out|not)(?![\p{L}\d])/u.test(text))
+  if (
+    /^(?:no|n|false|0|off|nein|non|não|nee|nei|nej|nie|hayır|nem|ei|ні|нет|όχι|لا|לא|いいえ|否|아니요|never|declined|refused|opted out|not)(?![\p{L}\d])/u.test(
+      text,
+    )
+  )
     return false;
   return null;
 }

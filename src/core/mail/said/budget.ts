@@ -3,7 +3,7 @@ import type { MailWants } from '../mail';
 import { sumsIn } from '../values';
 
 const MOST =
-  /(?<!\p{L})(?:up to|(?:no|not|nothing) (?:over|above)|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|no más de|maximaal|(?:no|not) more than|less than|under|below|hasta|fins a|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|do(?=\s*$)|upp till|opp til|op til|budget|ceiling|spend|borrow|afford|(?:can|could) go (?:up )?to|pre-?approved|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet|بحد أقصى|حد أقصى|حتى)(?!\p{L})/iu;
+  /(?<!\p{L})(?:up to|(?:no|not|nothing) (?:over|above)|max(?:imum|imal)?|maks(?:imal\p{L}*)?|inntil|limit|at most|no más de|maximaal|(?:no|not) more than|less than|under|below|hasta|fins a|máximo|como mucho|bis(?: zu)?|höchstens|jusqu['’]à|maximum|massimo|fino a|tot|até|do(?=\s*$)|upp till|opp til|op til|budget|ceiling|spend|borrow|afford|(?:can|could) go (?:up )?to|(?:pre-?)?approved(?: to| for)?|en fazla|bütçe\p{L}*|budżet\p{L}*|бюджет\p{L}*|до|orçamento|presupuesto|rozpočet|بحد أقصى|حد أقصى|حتى)(?!\p{L})/iu;
 const LEAST =
   /(?<!\p{L})(?:at least|minimum|min|over|above|from|starting at|desde|mínimo|a partir de|ab|mindestens|à partir de|minimo|vanaf)(?!\p{L})/iu;
 
@@ -16,17 +16,26 @@ const SPELLED = new RegExp(
   `\\b((?:(?:${[...UNITS.slice(1), ...TENS.slice(2)].join('|')}|a|hundred|and)[\\s-]+){1,8})(thousand|million)\\b`,
   'giu',
 );
+/** `nine hundred dollars`, and nothing else that is counted. */
+const HUNDREDS = new RegExp(
+  `\\b(${UNITS.slice(1).join('|')}|a) hundred(?:\\s+(?:and\\s+)?(${TENS.slice(1).join('|')}))?(?=\\s+(?:dollars|an? month|per month))`,
+  'giu',
+);
+const hundreds = (_: string, count: string, tens?: string): string =>
+  String(Math.max(UNITS.indexOf(count.toLowerCase()), 1) * 100 + (tens ? TENS.indexOf(tens.toLowerCase()) * 10 : 0));
 /** Thousands in words as digits: `two hundred and ten thousand`. */
 export const inDigits = (text: string): string =>
-  text.replace(SPELLED, (whole: string, words: string, scale: string) => {
-    let sum = 0;
-    for (const word of words.toLowerCase().split(/[\s-]+/)) {
-      if (word === 'hundred') sum = Math.max(sum, 1) * 100;
-      else if (UNITS.includes(word)) sum += UNITS.indexOf(word);
-      else if (TENS.includes(word)) sum += TENS.indexOf(word) * 10;
-    }
-    return sum || /\ba\b/i.test(words) ? `${Math.max(sum, 1)} ${scale}` : whole;
-  });
+  text
+    .replace(SPELLED, (whole: string, words: string, scale: string) => {
+      let sum = 0;
+      for (const word of words.toLowerCase().split(/[\s-]+/)) {
+        if (word === 'hundred') sum = Math.max(sum, 1) * 100;
+        else if (UNITS.includes(word)) sum += UNITS.indexOf(word);
+        else if (TENS.includes(word)) sum += TENS.indexOf(word) * 10;
+      }
+      return sum || /\ba\b/i.test(words) ? `${Math.max(sum, 1)} ${scale}` : whole;
+    })
+    .replace(HUNDREDS, hundreds);
 
 /** A bare figure right behind words that name a limit, and before nothing that counts something else: `we can borrow 365,000`. */
 const LIMITED = new RegExp(`${MOST.source}(?:\\s+(?:of|is|at|about|around))?\\s*$`, 'iu');

@@ -7,7 +7,7 @@ const GRANTS =
 const FORBIDS = /\b(?:no|not|don['’]t|do not|never|stop|without|keine?|nicht|non|no me|sin|pas de|ne pas)\b/iu;
 /** Not at all times is not never. */
 const NOT_ALWAYS =
-  /\b(?:before|after|until|between|on (?:week|mon|tue|wed|thu|fri|sat|sun)\p{L}*|at night|in the (?:morning|afternoon|evening)s?|at work)\b/iu;
+  /\b(?:before|after|until|between|on (?:week|mon|tue|wed|thu|fri|sat|sun)\p{L}*|au travail|bei der arbeit|en el trabajo|al lavoro|op het werk|at night|in the (?:morning|afternoon|evening)s?|at work)\b/iu;
 /** Whoever has no telephone forbids nothing. */
 const NONE = /\b(?:have|has|got|own) no\b|\b(?:don['’]?t|does(?:n['’]?t| not)|do not) have\b/iu;
 const NO_MATTER = /\b(?:don['’]t mind|no problem|not a problem|no worries)\b/iu;

@@ -19,7 +19,7 @@ const LIKED = new RegExp(
   'gu',
 );
 export const OWNED =
-  /\b(?:sell|selling|my (?:house|home|cottage|condo|place|property)|our (?:house|home|cottage|condo|place|property)|inherited|i own|we own|i live|we live|verkaufen|vender|vendre)\b/iu;
+  /\b(?:sell|selling|my (?:house|home|cottage|condo|place|property)|our (?:house|home|cottage|condo|place|property)|inherited|i own|we own|i live|we live|we have (?:an?|our)|temos|tenemos|abbiamo|wir haben|nous avons|vi har|we hebben|verkaufen|vender|vendre)\b/iu;
 
 /** Places that somebody looks in; not those where what they own stands. */
 export function areasIn(text: string): string[] {

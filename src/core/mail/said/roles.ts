@@ -21,13 +21,13 @@ const SOLD =
   /\b(?:you|they|he|she|who|that|(?:agent|team|office|brokerage)|just|already|recently|have|has|had|ve|was|were|is)\s+(?:just |already |recently )?sold\b/giu;
 const NOT_SELLING = /(?:rather|instead of|not|n['’]t|never|without|than)\b[^.!?]{0,40}?\b(?:sell|selling)(?: it)?\b/giu;
 const RENTER =
-  /\b(?:(?:looking|want|wants|hope|hoping|like|need) to rent|to rent(?! (?:it |them |mine |(?:my|our) \p{L}+ )?out\b| (?:my|our)\b)|renting (?:a|an|the|your|that|this)|(?:place|house|home|apartment|flat|condo|room|something|somewhere|unit) to rent|(?:available|is) (?:to|for) rent|request for a rental|rental (?:request|inquiry|application)|for rent|lease|tenan(?:t|cy) application|(?:bed|bedroom|br) rentals?|(?:looking|asking|about|for) (?:an? |any )?rentals?(?! propert)|furnished (?:house|home|apartment|place|condo|room)|(?:sabbatical|vacation|short[- ]term|long[- ]term|summer|winter|monthly|seasonal) rentals?|do you (?:also )?(?:rent|(?:handle|have|do|offer|manage) (?:any )?rentals?)|mieten|miete|alquilar|en alquiler|alugar|aluguel|arrendar|louer|en location|affittare|in affitto|huren|hyra|leie|a month|per month|al mes|al mese|par mois|pro monat|im monat|per maand|por m[eê]s|\/ ?mo(?:nth)?\b|monthly rent)(?!\p{L})/iu;
+  /\b(?:(?:looking|want|wants|hope|hoping|like|need) to rent|to rent(?! (?:it |them |mine |(?:my|our) \p{L}+ )?out\b| (?:my|our)\b)|renting (?:a|an|the|your|that|this)|(?:place|house|home|apartment|flat|condo|room|something|somewhere|unit) to rent|(?:available|is) (?:to|for) rent|request for a rental|rental (?:request|inquiry|application)|for rent|lease|tenan(?:t|cy) application|(?:bed|bedroom|br) rentals?|(?:looking|asking|about|for) (?:an? |any )?rentals?(?! propert)|furnished (?:house|home|apartment|place|condo|room)|(?:sabbatical|vacation|short[- ]term|long[- ]term|summer|winter|monthly|seasonal) rentals?|(?:can|could|may) (?:i|we) rent\b|do you (?:also )?(?:rent|(?:handle|have|do|offer|manage) (?:any )?rentals?)|mieten|miete|alquilar|en alquiler|alugar|aluguel|arrendar|louer|en location|affittare|in affitto|huren|hyra|leie|a month|per month|al mes|al mese|par mois|pro monat|im monat|per maand|por m[eê]s|\/ ?mo(?:nth)?\b|monthly rent)(?!\p{L})/iu;
 export const BUYER =
   /\b(?:buy|buying|buyers?|purchase|purchasing|pre-?approved|mortgage|(?:busco|buscamos|cerco|cerchiamo|procuro|procuramos) (?:una?|uma?|un) (?:casa|piso|vivienda|departamento|apartament\p{L}*|appartament\p{L}*)|(?:cherche|cherchons) une? (?:maison|appartement)|suchen? (?:ein|eine|nach einem|nach einer) (?:haus|wohnung|häuschen|eigenheim)|(?:zoek|zoeken) een (?:huis|woning|appartement)|(?:look(?:ing)?|search(?:ing)?|hunting) for (?:an?|the|our|my|\p{L}+)? ?(?:[\p{L}\d-]+ ){0,4}?(?:house|home|condo|townhouse|place)|(?:look(?:ing)?|search(?:ing)?) for (?:something|somewhere)|house[- ]hunting|look(?:ing)? at (?:[\p{L}\d-]+ ){0,6}?(?:houses|homes|condos|places)|retire (?:to|on|in)|kaufen|käufer|kauf|comprar|compra|acheter|achat|comprare|acquistare|kopen|köpa|kjøpe|købe)(?!\p{L})/iu;
 
 /** A lease that ends is where they live now, and not what they look for. */
 const NOT_RENTING =
-  /\b(?:our|my|the|their|his|her|current) (?:current )?(?:lease|rental|tenancy)\b[^.!?]{0,30}\b(?:ends?|ending|is up|runs out|expires?|through|until)\b|\b(?:stop|tired of|instead of|rather than|currently) renting\b|\b(?:we|i) (?:currently |now )?rent\b/giu;
+  /\b(?:our|my|the|their|his|her|current) (?:current )?(?:lease|rental|tenancy)\b[^.!?]{0,30}\b(?:ends?|ending|is up|runs out|expires?|through|until)\b|\b(?:stop|tired of|instead of|rather than|currently) renting\b|(?<!\b(?:can|could|may|shall|should|might) )\b(?:we|i) (?:currently |now )?rent\b/giu;
 
 const VENDOR =
   /\b(?:we are|we['’]re|i am|i['’]m|i run|i own)\b[^.!?]{0,40}\b(?:company|contractors?|inspectors?|photographers?|stagers?|cleaners?|roofers?|plumbers?|painters?|electricians?)\b[^]{0,200}\b(?:work with you|partner with you|our services|your (?:agency|team|office|listings|clients))|\b(?:we|i) (?:also )?(?:photograph|film|stage|clean|inspect|repair|paint|landscape|insure|print|renovate)\b[^]{0,200}\b(?:(?:work|partner) with (?:you|your)|our (?:services|rates)|your (?:listings|clients))/iu;
@@ -65,19 +65,23 @@ const CHOSEN: [ContactRole, RegExp][] = [
   ['landlord', /^(?:a |an )?(?:landlords?|property owners?|vermieter(?:in)?|arrendador(?:a)?|bailleur)$/iu],
   [
     'seller',
-    /^(?:a |an |home )*(?:sell(?:ers?|ing)?|sale|owners?|homeowners?|verkäufer(?:in)?|propietari[oa]|propriétaire|proprietari[oa]|eigentümer(?:in)?|eigenaar|vendedor(?:a)?|vendeur|venditore|verkoper|sprzedający|satıcı|продавец)$/iu,
+    /^(?:a |an |home )*(?:sell(?:ers?|ing)?|sale|vend(?:er|re|ere)|verkaufen|verkopen|sälja|sælge|selge|sprzedać|satmak|owners?|homeowners?|verkäufer(?:in)?|propietari[oa]|propriétaire|proprietari[oa]|eigentümer(?:in)?|eigenaar|vendedor(?:a)?|vendeur|venditore|verkoper|sprzedający|satıcı|продавец)$/iu,
   ],
   [
     'renter',
-    /^(?:a |an )?(?:rent(?:ers?|ing|als?)?|leas(?:e|ing)|tenants?|mieter(?:in)?|inquilin[oa]|locataire|inquilino|huurder|najemca|kiracı|арендатор)$/iu,
+    /^(?:a |an )?(?:rent(?:ers?|ing|als?)?|alugar|alquilar|louer|affittare|mieten|huren|hyra|leie|leas(?:e|ing)|tenants?|mieter(?:in)?|inquilin[oa]|locataire|inquilino|huurder|najemca|lejer|leietaker|hyresgäst|kiracı|арендатор)$/iu,
   ],
   [
     'buyer',
-    /^(?:a |an |home |cash |first[- ]time |first[- ]time home )*(?:buy(?:ers?|ing)?|purchas(?:e|ing|ers?)|käufer(?:in)?|compra(?:dor)?(?:a)?|comprador(?:a)?|acheteur|compratore|acquirente|koper|kupujący|alıcı|покупатель)$/iu,
+    /^(?:a |an |home |cash |first[- ]time |first[- ]time home )*(?:buy(?:ers?|ing)?|comprar|acheter|comprare|acquistare|kaufen|kopen|köpa|kjøpe|købe|kupić|purchas(?:e|ing|ers?)|käufer(?:in)?|compra(?:dor)?(?:a)?|comprador(?:a)?|acheteur|compratore|acquirente|koper|kupujący|alıcı|покупатель)$/iu,
   ],
 ];
 /** Roles that somebody chose from a list: `Buyer`, `Seller & buyer`. */
 export const rolesChosen = (value: string): ContactRole[] =>
   CHOSEN.flatMap(([role, pattern]) =>
-    value.split(/\s*(?:[,;/&|\n]|\band\b|\bund\b|\by\b)\s*/iu).some((part) => pattern.test(part.trim())) ? [role] : [],
+    value
+      .split(/\s*(?:[,;/&|\n]|\band\b|\bund\b|\by\b|\be\b|\bet\b|\bog\b|\boch\b|\ben\b)\s*/iu)
+      .some((part) => pattern.test(part.trim()))
+      ? [role]
+      : [],
   );
