@@ -37,11 +37,54 @@ export const whole = (pattern: string): RegExp => new RegExp(`^(?:${pattern})$`,
 export const CONSENT = word(
   '(?:ruckruf|call ?back|rappel|llamada|chiamata) (?:\\p{L}+ )?(?:erwunscht|gewunscht|requested|wanted|desired|souhaite|deseada|richiesta)|gonderebilir miyiz|arayabilir miyiz|may we|may i|can we|ma vi|ma jeg|far vi|agrees?|agreed|consents?|permission|opt(?: |-)?ins?|opted in|subscribe|allow|ok(?:ay)? to|einwilligung|zustimmung|erlaubnis|einverstanden|acepta|acepto|autoriza|autorizo|autorizacion|acconsento|consenso|autorizzo|accepte|consentement|autorise|wants? to hear|(?:would|do you) like to (?:hear|receive|get)|wish(?:es)? to receive|toestemming|akkoord|samtykke|samtycke|aceita|autoriza|consentimento|stimme|stimmen|mogen wij|mogen we|mag ik|mag u|puis je|pouvons nous|podemos|possiamo|zgoda|zgadzam|souhlas\\p{L}*|hozzajarul\\p{L}*|onay\\p{L}*|соглас\\p{L}*|συμφων\\p{L}*|godkanner|samtykker|de acuerdo|d accord|(?:texts?|calls?|e ?mails?|sms|ring) (?:me|us|ok|okay|allowed|consent|permission)|(?:contact\\p{L}*|kontakt\\p{L}*|contatto|yhteydenotto) (?:me |us )?(?:by|par|per|via|por|pa|na|over|through)',
 );
+/** Whole labels of languages whose words are not found by those below, or mean something else among them. */
+const WHOLE_LABELS: [Meaning, RegExp][] = (
+  [
+    ['first', 'krestni jmeno|jmeno krestni|krstne meno|الاسم الاول|nama depan|eesnimi|名'],
+    [
+      'last',
+      'cognoms?|nume de familie|csaladnev|priimek|prezime|اسم العايلة|الكنية|ho|nama belakang|perekonnanimi|uzvards|pavarde|姓',
+    ],
+    [
+      'name',
+      'ime (?:in|i) (?:priimek|prezime)|taisnimi|(?:kontaktperson|ansprechpartner|contactpersoon|persoon)(?:in)?|interessad[oa]|interessat[oa]|zainteresowan[ya]|zajemce|zaujemca|erdeklodo|клиент|πελατης|musteri|العميل',
+    ],
+    [
+      'email',
+      'e ?(?:post)?adress|e postadress|sahkopostiosoite|e ?mailadres|adresse (?:electronique|courriel)|e ?mailova adresa|електронна пошта|ηλ(?:εκτρονικη)? (?:ταχυδρομειο|διευθυνση)|thu dien tu|surel|e posti aadress|e pasts',
+    ],
+    ['phone', 'matkapuhelin|mobiel nummer|κινητο(?: τηλεφωνο)?|هاتف|no hp|no telefon|whats app|телефон контакту'],
+    ['message', 'vzkaz|коментар|σχολια|رسالتك|zinojums|what would you like to know|what is your question'],
+    [
+      'listing',
+      'eiendom|immoble|proprietate|nehnutelnost|nepremicnina|nekretnina|нерухомість|имот|emlak|gayrimenkul|properti|hartanah|kinnisvara|ipasums|nekilnojamasis turtas',
+    ],
+    [
+      'budget',
+      '(?:maximum|maximal|hochst) ?(?:prijs|preis|pris)|pressupost|koltsegkeret|proracun|bajet|eelarve|budzets|biudzetas|preisspanne|prisklass|prisleie|prisramme|kostenrahmen|fourchette de prix|rango de precios?|faixa de precos?|fascia di prezzo|zakres cen|cenove rozp[ae]ti',
+    ],
+    ['price', 'preu|ar|vetelar|ціна|hind|kaina'],
+    [
+      'beds',
+      'soveværelser|makuuhuone(?:et|ita)?|dormit(?:oris|oare)|sypialni[ea]?|loznice|spaln[ei]|spalnice|haloszobak?|spavace sobe|спальн[иі]|υπνοδωματια|yatak odasi|غرف النوم|חדרי שינה|phong ngu|kamar tidur|bilik tidur|magamistoad|gulamistabas|miegamieji',
+    ],
+    [
+      'areas',
+      '(?:onsk\\p{L}* )?omrade|gewenste (?:plaats|locatie|regio)|okolica|kornyek|אזור|lokasi|kawasan|piirkond|(?:desired|preferred) (?:location|town|area)',
+    ],
+    [
+      'move',
+      'muuttopaiva|verhuisdatum|einzugs(?:termin|datum)|data (?:de mudanca|mutarii|trasloco)|termin przeprowadzki|datum stehovani|bekoltozes|дата переезда|tasinma tarihi|تاريخ الانتقال',
+    ],
+  ] as const
+).map(([meaning, labels]) => [meaning, whole(labels)]);
+
 /** Groups of a document that name the lead, as they stand before the names of its parts. */
 const OF_SOMEBODY =
   '(?:client|customer|contact|lead|buyer|seller|person|applicant|caller|visitor|user|prospect|owner|transferee)';
 
 export const RULES: [Meaning, RegExp][] = [
+  ...WHOLE_LABELS,
   [
     'consent',
     word(
