@@ -103,7 +103,7 @@ test('a correction is learned: words marked in a mail are read so in the next on
   await mailText(dispatch('Osric Vane', '(564) 555-0172', 2), address);
   const stream = page.getByRole('region', { name: 'Inquiries' });
   await stream.getByText('Osric Vane').click();
-  await expect(page.getByRole('region', { name: 'One inquiry' })).toContainText('+15645550172');
+  await expect(page.getByRole('region', { name: 'One inquiry' })).toContainText('Phone(564) 555-0172');
 });
 
 test('a visitor’s mistakes are named, what was typed stays, and the lead arrives with its consent', async ({ page }) => {
