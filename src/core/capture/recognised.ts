@@ -41,7 +41,7 @@ const number = (value: unknown): number | null => (typeof value === 'number' ? v
 const words = (value: unknown): string[] =>
   Array.isArray(value) ? value.filter((one): one is string => typeof one === 'string') : [];
 
-/** `between $350,000 and $425,000, 3 bedrooms or more, Saltmarsh or Tern Harbor`. */
+/** `$350,000 to $425,000, 3 bedrooms or more, in Saltmarsh or Tern Harbor`. */
 function wantsOf(wants: Record<string, unknown>): Omit<Recognised, 'name'> {
   const [least, most] = [number(wants.price_min), number(wants.price_max)];
   const rooms = (key: string, name: string) => {

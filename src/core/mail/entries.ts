@@ -92,7 +92,8 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
       case 'email':
         draft.emails.push(...emailsIn(plainValue(value) || value));
         addPhones(draft, phonesIn(plainValue(value).replace(/\S+@\S+/g, ' ')));
-        for (const line of value.split('\n').slice(1)) takeUnlabelled(draft, line);
+        /* Below it may stand a number; another address would be one that was smuggled in. */
+        for (const line of value.split('\n').slice(1)) if (!line.includes('@')) takeUnlabelled(draft, line);
         break;
       case 'phone':
         if (!/\d{3}/.test(value) && /caller/i.test(label)) given ??= orderedByLabel(label, value) ?? personName(value);
@@ -188,8 +189,8 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
         break;
       }
       case 'address': {
-        if (emailsIn(value).length) {
-          draft.emails.push(...emailsIn(value));
+        if (emailsIn(plainValue(value)).length) {
+          draft.emails.push(...emailsIn(plainValue(value)));
           break;
         }
         const { address, price } = listingIn(value);

@@ -215,3 +215,10 @@ test('whatever comes, it ends with an answer', () => {
     expect(performance.now() - began).toBeLessThan(2_000);
   }
 });
+
+test.each(['email', 'address'])('an address smuggled in below another under “%s” is taken for nobody’s', (label) => {
+  const text = JSON.stringify({ name: 'Bobby Lane', [label]: 'bobby@lane.example\neveryone@harvest.example', message: 'hello' });
+  const found = read({ text });
+  expect(found.emails).toEqual(['bobby@lane.example']);
+  expect(JSON.stringify(found)).not.toContain('harvest.example');
+});
