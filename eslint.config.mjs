@@ -1,12 +1,30 @@
 import next from 'eslint-config-next/core-web-vitals';
 import nextTs from 'eslint-config-next/typescript';
 import prettier from 'eslint-config-prettier/flat';
+import * as regexp from 'eslint-plugin-regexp';
 import { defineConfig, globalIgnores } from 'eslint/config';
+
+const MADE_WHILE_RUNNING =
+  'An expression made while running may hold text from outside: use textPattern of core/shared, which escapes it.';
 
 export default defineConfig([
   ...next,
   ...nextTs,
   prettier,
+  {
+    /* What reads text from outside must not take longer than its length allows (core/shared/pattern.ts, decision 0018). */
+    files: ['src/**/*.{ts,tsx}', 'simulator/**/*.ts'],
+    ignores: ['**/*.test.{ts,tsx}', 'src/core/shared/pattern.ts'],
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'no-restricted-syntax': [
+        'error',
+        { selector: ':function NewExpression[callee.name="RegExp"]', message: MADE_WHILE_RUNNING },
+        { selector: 'CallExpression[callee.name="RegExp"]', message: MADE_WHILE_RUNNING },
+      ],
+    },
+  },
   globalIgnores([
     '.next/**',
     'dist/**',

@@ -9,6 +9,7 @@ import { readText } from './route';
 
 const MOST_BYTES = 100_000;
 const COOKIE = 'urraca_visitor';
+const VISITOR_COOKIE = new RegExp(`(?:^|;\\s*)${COOKIE}=([\\w-]{20,60})`);
 const YEAR_SECONDS = 366 * 86_400;
 
 /** The address that a request came from, as the server in front of us says. */
@@ -52,10 +53,7 @@ export async function visitorOf(request: Request, accountId: string): Promise<Co
   return { visitor, cookie: `${COOKIE}=${token}; Path=/p/; Max-Age=${YEAR_SECONDS}; HttpOnly; SameSite=Lax${secure}` };
 }
 export const knownVisitor = (request: Request, accountId: string): Promise<Visitor | null> =>
-  findVisitor(
-    accountId,
-    new RegExp(`(?:^|;\\s*)${COOKIE}=([\\w-]{20,60})`).exec(request.headers.get('cookie') ?? '')?.[1] ?? null,
-  );
+  findVisitor(accountId, VISITOR_COOKIE.exec(request.headers.get('cookie') ?? '')?.[1] ?? null);
 
 /** The document of a page. `more` says what of it is shown. */
 export function documentOf(

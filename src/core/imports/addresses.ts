@@ -15,7 +15,7 @@ export function readEmails(cell: string): Read<string> {
   const text = dataOf(cell);
   if (!text) return read;
   const whole = emailOf(text);
-  for (const part of whole ? [text] : text.split(/\s*(?:[;,|\n]|\s\/\s|\/(?=[^/]*@)|\s+(?:or|and|und|y|et)\s+)\s*/i)) {
+  for (const part of whole ? [text] : text.split(/[;,|\n]|\s\/\s|\/(?=[^/]*@)|\s(?:or|and|und|y|et)\s/i)) {
     const value = dataOf(part);
     if (!value) continue;
     const email = emailOf(value);
@@ -31,11 +31,28 @@ const add = (list: string[], value: string): void => {
   if (!list.includes(value)) list.push(value);
 };
 
+/** `home: oda@x.example` without its label. */
+function withoutLabel(text: string): string {
+  const label = /^[a-z]+\s*:/i.exec(text)?.[0];
+  return label && !text.includes(':', label.length) ? text.slice(label.length).trim() : text;
+}
+
+/** More than that is no address and no number. */
+const LONGEST_EMAIL = 400;
+const LONGEST_PHONE = 120;
+
 /** `Oda <oda@x.example>`, `home: oda@x.example`, `oda@x.example (work)`. */
 function emailOf(text: string): string | null {
-  const angled = /<([^<>]+@[^<>]+)>/.exec(text);
+  if (text.length > LONGEST_EMAIL) return null;
+  const angled = /<([^<>@]+@[^<>]+)>/.exec(text);
   if (angled) return cleanEmail(angled[1]!);
-  return cleanEmail(text.replace(/^(?:[a-z]+\s*:\s*)(?!.*:)/i, '').replace(/\s*\([^)]*\)\s*$/, '')) ?? cleanEmail(text);
+  return (
+    cleanEmail(
+      withoutLabel(text)
+        .replace(/\([^()]*\)\s*$/, '')
+        .trim(),
+    ) ?? cleanEmail(text)
+  );
 }
 
 export interface Phone {
@@ -52,9 +69,7 @@ export function readPhones(cell: string): Read<Phone> {
   const text = dataOf(cell);
   if (!text) return read;
   const whole = phoneOf(text);
-  const parts = whole
-    ? [text]
-    : text.split(/\s*(?:[;|,\n]|\s\/\s|\s+(?:or|and|und|oder|o|y|et|ou)\s+|&)\s*|(?<=\d{4})\s*\/\s*(?=[+(\d])/i);
+  const parts = whole ? [text] : text.split(/[;|,\n]|\s\/\s|\s(?:or|and|und|oder|o|y|et|ou)\s|&|(?<=\d{4}\s?)\/(?=\s?[+(\d])/i);
   for (const part of parts) {
     const value = dataOf(part);
     if (!value) continue;
@@ -67,16 +82,17 @@ export function readPhones(cell: string): Read<Phone> {
 
 /** One phone number, read as one of the United States when it has no international prefix; null when it is none. */
 export function phoneOf(raw: string): Phone | null {
+  if (raw.length > LONGEST_PHONE) return null;
   let text = raw
     .trim()
     .replace(/^tel:/i, '')
     .replace(/[‐-―−]/g, '-')
     .replace(/\u00a0/g, ' ');
   let extension: string | null = null;
-  const ext = /[\s,;(]*(?:;ext=|ext(?:ension|n)?\.?|x|#|durchwahl)\s*:?\s*(\d{1,7})\)?\s*$/i.exec(text);
+  const ext = /(?:;ext=|ext(?:ension|n)?\.?|x|#|durchwahl)\s*(?::\s*)?(\d{1,7})\)?$/i.exec(text);
   if (ext && ext.index > 6) {
     extension = ext[1]!;
-    text = text.slice(0, ext.index);
+    text = text.slice(0, ext.index).replace(/[\s,;(]+$/, '');
   }
   text = text
     .replace(/\s*\((?:home|work|cell|mobile|office|h|w|c|m|o)\)\s*$/i, '')

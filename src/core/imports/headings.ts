@@ -1,4 +1,5 @@
 /** What a heading means, whatever its wording or language: a list of rules read from the top. What none of them knows is a field of its own. */
+import { textPattern } from '../shared';
 export const TARGETS = {
   first: 'First name',
   middle: 'Middle name',
@@ -86,7 +87,7 @@ const PERMIT =
 const RULES: [RegExp, Target][] = [
   ...(Object.entries(TARGETS) as [Target, string][])
     .filter(([target]) => target.startsWith('want_'))
-    .map(([target, name]): [RegExp, Target] => [new RegExp(`^${name.toLowerCase().replace(':', '')}$`), target]),
+    .map(([target, name]): [RegExp, Target] => [textPattern('')`^${name.toLowerCase().replace(':', '')}$`, target]),
   [/^(?:why it was not taken|added on)$/, 'ignore'],
   [/\b(?:id|uid|guid|uuid|url|link|website|web page|photo|picture|avatar)\b/, 'custom'],
   [

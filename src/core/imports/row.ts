@@ -229,16 +229,24 @@ const setAddress = (person: ImportedPerson, part: NonNullable<ImportedPerson['ad
 
 /** `12 Heron Lane, Saltmarsh, WA 98741` in one cell; what cannot be taken apart stays the street. */
 function wholeAddress(person: ImportedPerson, value: string): void {
-  const found = /^(.+?)[,\n]\s*([^,\n]+?)[,\n\s]\s*([A-Z]{2})?[,\s]*(\d{5}(?:-\d{4})?)?(?:[,\s]+(?:USA?|United States))?$/.exec(
-    value,
-  );
-  if (!found || (!found[3] && !found[4])) return void setAddress(person, { street: value.replace(/\n/g, ', ') });
+  let rest = value;
+  /** What the address ends with, taken off it. */
+  const ending = (pattern: RegExp): string | null => {
+    const found = pattern.exec(rest);
+    if (found) rest = rest.slice(0, found.index).replace(/[,\s]+$/, '');
+    return found?.[1] ?? null;
+  };
+  ending(/[,\s](USA?|United States)$/);
+  const postalCode = ending(/[,\s](\d{5}(?:-\d{4})?)$/);
+  const region = ending(/[,\s]([A-Z]{2})$/);
+  const at = Math.max(rest.lastIndexOf(','), rest.lastIndexOf('\n'));
+  if (at < 1 || (!postalCode && !region)) return void setAddress(person, { street: value.replace(/\n/g, ', ') });
   setAddress(person, {
-    street: trimmed(found[1]!.replace(/\n/g, ', ')),
-    city: trimmed(found[2]!).replace(/,$/, ''),
-    ...(found[4] ? { postalCode: found[4] } : {}),
+    street: trimmed(rest.slice(0, at).replace(/\n/g, ', ')),
+    city: trimmed(rest.slice(at + 1)),
+    ...(postalCode ? { postalCode } : {}),
   });
-  person.region ??= found[3] ?? null;
+  person.region ??= region;
 }
 
 function dayInto(person: ImportedPerson, column: Column, value: string, reading: Reading): void {

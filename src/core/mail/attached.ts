@@ -5,13 +5,17 @@ import { blank, type Draft } from './draft';
 import { meaningOf } from './labels';
 import type { Entry, Mail } from './mail';
 
+/** A text that is one element as a whole, or says that it is XML. */
+function isXml(text: string): boolean {
+  const whole = text.trim();
+  const [, name] = /^<([\w:.-]+)/.exec(whole) ?? [];
+  return whole.startsWith('<?xml') || (name !== undefined && whole.endsWith(`</${name}>`));
+}
+
 /** The documents that a mail holds or carries. */
 export function documentEntries(mail: Mail): Entry[] {
   const entries: Entry[] =
-    readJson(mail.text) ??
-    readPairs(mail.text) ??
-    readTable(mail.text) ??
-    (/^\s*<(?:\?xml|([\w:.-]+)[^>]*>[^]*<\/\1>\s*$)/.test(mail.text) ? readXml(mail.text) : []);
+    readJson(mail.text) ?? readPairs(mail.text) ?? readTable(mail.text) ?? (isXml(mail.text) ? readXml(mail.text) : []);
   for (const { type, name, text } of mail.attached) {
     if (/json/.test(type) || /\.json$/i.test(name)) entries.push(...(readJson(text) ?? []));
     else if (/csv/.test(type) || /\.csv$/i.test(name)) entries.push(...tableEntries(text));

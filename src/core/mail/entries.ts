@@ -166,7 +166,7 @@ export function fromEntries({ entries, prose }: Reading, now: Date | null): Draf
       case 'beds':
       case 'baths': {
         const rooms = roomsIn(value);
-        const both = /\bbath/i.test(label) ? /(\d{1,2})\s*\+?\s*[/,|&]\s*(\d{1,2}(?:\.\d)?)/.exec(value) : null;
+        const both = /\bbath/i.test(label) ? /(\d{1,2})\s*(?:\+\s*)?[/,|&]\s*(\d{1,2}(?:\.\d)?)/.exec(value) : null;
         const bare = /^\D{0,12}(\d{1,2}(?:[.,]\d)?)\s*(?:\+|(?:-|–|or|to|oder|bis|o|ou)\s*\d{1,2})?\D{0,12}$/.exec(
           value.trim(),
         )?.[1];
@@ -305,7 +305,7 @@ function takePartner(draft: Draft, label: string, value: string): void {
 /** A value that is nothing but an address or a number says by itself what it is. */
 function takeUnlabelled(draft: Draft, value: string): void {
   const text = plainText(value).trim();
-  if (/^\S+@\S+$/.test(text)) draft.emails.push(...emailsIn(text));
-  else if (/^[+(\d][\d\s().\-/]{8,}(?:\s*(?:x|ext\.?|ankn\.?|lokal|durchwahl|poste|int\.)\s*\d+)?$/i.test(text))
+  if (/^[^\s@]+@\S+$/.test(text)) draft.emails.push(...emailsIn(text));
+  else if (/^[+(\d][\d\s().\-/]{8,}(?:(?:x|ext\.?|ankn\.?|lokal|durchwahl|poste|int\.)\s*\d+)?$/i.test(text))
     addPhones(draft, phonesOf(text));
 }

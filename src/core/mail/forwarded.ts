@@ -1,4 +1,5 @@
 /** Whose words are whose: what was forwarded, quoted or signed, and the lines of the service that delivered the mail. */
+import { textPattern } from '../shared';
 import { isClosing } from './lines';
 import type { Mail, Mailbox } from './mail';
 import { isFirm } from './values';
@@ -11,7 +12,7 @@ const NAMES = {
   other:
     'date|sent|datum|gesendet|fecha|enviad[oa](?: el)?|data|envoyé|inviato|verzonden|sendt|dato|skickat|wysłano|odesláno|дата|отправлено|päivämäärä|lähetetty|dátum|küldve|tarih|gönderildi|ημερομηνία|日付|送信日時|日時|日期|发送时间|날짜|보낸 날짜|التاريخ|תאריך|วันที่|ngày|tanggal|to|an|para|a|à|aan|til|till|do|komu|кому|vastaanottaja|címzett|kime|alıcı|către|προς|宛先|收件人|받는 사람|إلى|אל|ถึง|đến|kepada|cc|kopie|copia|kopia|копия|reply-to|antwort an',
 };
-const FIELD = new RegExp(`^\\s*\\*?(${NAMES.from}|${NAMES.subject}|${NAMES.other})\\s*[:：]\\*?\\s*(.*)$`, 'iu');
+const FIELD = new RegExp(`^\\s*\\*?(${NAMES.from}|${NAMES.subject}|${NAMES.other})\\s*[:：]\\*?(.*)$`, 'iu');
 const FROM = new RegExp(`^(?:${NAMES.from})$`, 'iu');
 const SUBJECT = new RegExp(`^(?:${NAMES.subject})$`, 'iu');
 
@@ -36,7 +37,7 @@ function markIn(text: string): { index: number; length: number } | null {
 
 /** `Oda Brandvold <oda@x.example>`, `oda@x.example`. */
 export function mailboxOf(text: string): Mailbox | null {
-  const angled = /^\s*"?([^"<]*?)"?\s*<\s*(?:mailto:)?([^<>\s]+@[^<>\s]+)\s*>/.exec(text);
+  const angled = /^"?([^"<]*)(?:"\s*)?<\s*(?:mailto:)?([^<>\s@]+@[^<>\s]+)\s*>/.exec(text.trim());
   if (angled) return { name: angled[1]!.trim(), address: angled[2]!.toLowerCase() };
   const bare = /(?:mailto:)?([^\s<>[\]():]{1,64}@[^\s<>[\]()]{1,253})/.exec(text);
   if (!bare) return null;
@@ -127,7 +128,7 @@ const SENT_FROM =
   /^\s*(?:sent from my|sent via my|von meinem .{0,30}gesendet|enviado desde mi|enviado do meu|envoyé de(?:puis)? mon|inviato da|verzonden vanaf|skickat från)\b/iu;
 
 /** A service that passes a mail on in somebody's name: `Priya Anand (via HomeQuay)`. */
-const VIA = /(?:^|\s|\()via\s+([^()]+?)\s*\)?$/iu;
+const VIA = /(?:^|\s|\()via\s+([^()\s][^()]*)\)?$/iu;
 export const isPassedOn = (sender: string): boolean => VIA.test(sender);
 /** What a sender that is a service calls itself. */
 export const serviceOf = (sender: string): string => VIA.exec(sender)?.[1] ?? sender.split(/[,|(]/)[0]!.trim();
@@ -156,7 +157,7 @@ export function withoutService(text: string, mail: Mail): string {
   const name = serviceOf(mail.from?.name ?? '').toLowerCase();
   /* `The Saltmarsh Herald classifieds` calls itself `The Saltmarsh Herald` below. */
   const short = name.split(' ').length > 2 ? name.split(' ').slice(0, -1).join(' ') : name;
-  const named = new RegExp(`(?<![\\p{L}\\p{N}])${short.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}])`, 'u');
+  const named = textPattern('u')`(?<![\p{L}\p{N}])${short}(?![\p{L}\p{N}])`;
   const domain = (mail.from?.address.split('@')[1] ?? '').toLowerCase();
   return withoutOfficeCard(withoutDevice(text))
     .split('\n')

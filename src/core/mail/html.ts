@@ -129,7 +129,7 @@ class HtmlReader {
   }
   /** A cell alone in its row: `Phone: 564-555-0521`, or a value with its label in small letters below. */
   private single(cell: Element): { label: string; value: string } | null {
-    const [, label, value] = /^([^:\n]{1,40}):\s*([^\n]+)$/.exec(this.page.tidy(cell)) ?? [];
+    const [, label, value] = /^([^:\n]{1,40}):\s*([^\s][^\n]*)$/.exec(this.page.tidy(cell)) ?? [];
     if (label && this.group) return { label, value: value! };
     return this.footed(cell);
   }

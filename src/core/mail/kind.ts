@@ -78,7 +78,7 @@ const RUBBISH: [RegExp, number][] = [
   [/^\s*unsubscribe\s*$/imu, 1],
   [/\bfree (?:\p{L}+ )?(?:audit|trial|demo|webinar)\b/iu, 2],
   [/\bno credit check\b|\bon autopilot\b/iu, 2],
-  [/\b\d+ ?[-–]?\d* (?:\p{L}+ )?(?:leads|appointments|deals) (?:every|a|per) (?:month|week|day)\b/iu, 2],
+  [/\b\d+(?: ?[-–]\d+)? (?:\p{L}+ )?(?:leads|appointments|deals) (?:every|a|per) (?:month|week|day)\b/iu, 2],
   [/\b(?:working capital|unsecured loans?|business loans?|merchant cash)\b/iu, 2],
   [/\b(?:verified|exclusive|qualified|fresh|guaranteed) (?:\p{L}+ ){0,4}leads\b|\bbuy leads\b/iu, 2],
   [/\blimited[- ]time\b|\btake (?:our|this) \S+ (?:minute )?survey\b|\bapply now\b/iu, 1],

@@ -2,6 +2,7 @@
  * The words by which labels are known, in the languages that lead mails are written in, and what a label with such a word means. The
  * order of the rules decides where a label holds words of several.
  */
+import { ownPattern } from '../shared';
 export type Meaning =
   | 'ignored'
   | 'consent'
@@ -29,9 +30,9 @@ export type Meaning =
 /** Without accents, as labels are compared. */
 const bare = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '');
 /** Words that stand in a label, each as a whole. */
-export const word = (pattern: string): RegExp => new RegExp(`(?:^|\\s)(?:${bare(pattern)})(?=\\s|$)`, 'u');
+export const word = (pattern: string): RegExp => ownPattern(`(?:^|\\s)(?:${bare(pattern)})(?=\\s|$)`, 'u');
 /** Labels as a whole. */
-export const whole = (pattern: string): RegExp => new RegExp(`^(?:${pattern})$`, 'u');
+export const whole = (pattern: string): RegExp => ownPattern(`^(?:${pattern})$`, 'u');
 
 /** A label that asks whether one may. */
 export const CONSENT = word(
@@ -251,4 +252,4 @@ export const UNDIVIDED: [Meaning, RegExp][] = (
     ['move', '入居|引越|入住|입주|이사'],
     ['purpose', '希望|目的|意向|需求|용도|목적'],
   ] as const
-).map(([meaning, pattern]) => [meaning, new RegExp(bare(pattern), 'u')]);
+).map(([meaning, pattern]) => [meaning, ownPattern(bare(pattern), 'u')]);

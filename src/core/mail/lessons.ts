@@ -2,6 +2,7 @@
  * What a door learns from a person who corrects a reading: where the value stood, as the words before and behind it. The next mail
  * of that sender that has those words is read so. Numbers in the words may differ; nothing else may.
  */
+import { escapePattern, ownPattern, textPattern } from '../shared';
 import { emailsIn, listingIn, personName, phonesIn } from './values';
 import type { LeadMail } from './mail';
 
@@ -48,15 +49,15 @@ const lastPart = (line: string): string =>
     .at(-1)!
     .trim();
 
-const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 /** The words with any number where they have one, and any space between them. */
-const asPattern = (words: string): string => escaped(words).replace(/\d+/g, '\\d+').replace(/\s+/g, '\\s+');
+const asPattern = (words: string): RegExp =>
+  ownPattern(escapePattern(words).replace(/\d+/g, '\\d+').replace(/\s+/g, '\\s+'), 'iu');
 
 /** What stands at the place of a lesson in this body; null when its words are not there. */
 export function taughtValue(body: string, { field, before, after }: Lesson): string | null {
-  const value = field === 'message' ? '([\\s\\S]{1,20000}?)' : '([^\\n]{1,300}?)';
-  const end = after ? `(?=\\s*${asPattern(after)})` : field === 'message' ? '(?=\\n\\s*\\n|\\s*$)' : '(?=[ \\t]*(?:\\n|$))';
-  const found = new RegExp(`(?<![\\p{L}\\p{N}])${asPattern(before)}\\s*${value}${end}`, 'iu').exec(body);
+  const value = field === 'message' ? /[\s\S]{1,20000}?/u : /[^\n]{1,300}?/u;
+  const end = after ? textPattern('iu')`\s*${asPattern(after)}` : field === 'message' ? /\n\s*\n|\s*$/u : /[ \t]*(?:\n|$)/u;
+  const found = textPattern('iu')`(?<![\p{L}\p{N}])${asPattern(before)}\s*(${value})(?=${end})`.exec(body);
   return found?.[1]?.trim() || null;
 }
 

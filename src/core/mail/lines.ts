@@ -37,7 +37,7 @@ interface Found {
 
 const SAID = /^(?:->|=>|→|›|»|>+|a(?:nswer)?\s*\d{0,2}[.:)])\s*/i;
 /** What stands before a question that is counted: `Q3. Are you …`. */
-const COUNTED = /^(?:(?:q\s*\d{0,2}|(?:question|frage|pregunta)\s*\d{1,2})\s*[.:)]|\d{1,2}[.)])\s*(?=\p{L})/iu;
+const COUNTED = /^(?:(?:q(?:\s*\d{1,2})?|(?:question|frage|pregunta)\s*\d{1,2})\s*[.:)]|\d{1,2}[.)])\s*(?=\p{L})/iu;
 
 /** Signs that stand for a label. */
 const SIGNS: [RegExp, string][] = [
@@ -53,7 +53,7 @@ const SIGNS: [RegExp, string][] = [
 const SIGN = /^\p{Extended_Pictographic}[\uFE0F\u200D\p{Emoji_Modifier}]*\s*/u;
 
 /** `【氏名】 高橋 美咲`: a label in brackets as Chinese and Japanese forms have them. */
-const BRACKETED = /^[【〔［《](.{1,30}?)[】〕］》]\s*[:：]?\s*(.*)$/u;
+const BRACKETED = /^[【〔［《](.{1,30}?)[】〕］》]\s*(?:[:：]\s*)?(\S.*|)$/u;
 
 /** What stands in a letter, and behind no label. */
 const isSentence = (text: string): boolean => /[.!?]$/.test(text.trim()) && text.trim().split(/\s+/).length > 4;
@@ -89,7 +89,7 @@ function labelled(line: string, next: string | undefined): Found | null {
   if (dash && dash[1]!.trim().split(/\s+/).length <= 3 && DASHED.has(meaningOf(dash[1]!))) return found(dash[1]!, dash[2]!);
   const column = /^(\p{L}[^:.]{0,30}?)(\.?)(?:\s{2,}|\t+)([^\s:：].*)$/u.exec(text);
   if (column && column[1]!.trim().split(/\s+/).length <= 4 && meaningOf(column[1]!)) return found(column[1]!, column[3]!);
-  const question = /^([¿\p{L}][^?:]{0,90}\?)\s*:?\s*(?:\.+\s+)?(.*)$/u.exec(text);
+  const question = /^([¿\p{L}][^?:]{0,90}\?)\s*(?::\s*)?(?:\.+\s+)?(\S.*|)$/u.exec(text);
   if (question && !/[.!]\s/.test(question[1]!) && !/^(?:call|contact|e-?mail|write|visit|reach|see)\b/i.test(question[2]!)) {
     const answered = SAID.test((next ?? '').trim());
     if (!answered && isSentence(question[1]!) && isSentence(question[2]!)) return null;
@@ -98,7 +98,7 @@ function labelled(line: string, next: string | undefined): Found | null {
   }
   const leader = /^(\p{L}[^:]{0,40}?)\s+\.+\s+(\S.*)$/u.exec(text);
   if (leader) return found(leader[1]!, leader[2]!);
-  const colon = /^(\p{L}[^:]{0,60}?)\s*[:：]\s*(.*)$/u.exec(text);
+  const colon = /^(\p{L}[^:]{0,60}?)\s*[:：]\s*(\S.*|)$/u.exec(text);
   if (
     colon &&
     (!/\d$|https?$|mailto$/i.test(colon[1]!) || COUNTED_LABEL.test(colon[1]!)) &&
@@ -106,7 +106,7 @@ function labelled(line: string, next: string | undefined): Found | null {
     !colon[2]!.startsWith('//')
   )
     return inner(found(colon[1]!, colon[2]!));
-  const equal = /^([\p{L}_][\p{L}\d_ .-]{0,40}?)\s*=\s*(.*)$/u.exec(text);
+  const equal = /^([\p{L}_][\p{L}\d_ .-]{0,40}?)\s*=\s*(\S.*|)$/u.exec(text);
   if (equal && meaningOf(equal[1]!)) return found(equal[1]!, equal[2]!);
   if (column && !column[2] && column[1]!.trim().split(/\s+/).length <= 4) return found(column[1]!, column[3]!);
   return null;
@@ -130,7 +130,8 @@ function unbarred(line: string): string[] {
   if (row?.every((cell) => /^:?-*:?$/.test(cell))) return [];
   if (row?.length === 2) return [`${row[0]}${/[?:]$/.test(row[0]!) ? '' : ':'} ${row[1]}`];
   if (row) return [row.join('  ')];
-  const parts = line.split(/;/).length > 2 && /:.*;.*:.*;/.test(line) ? line.split(/\s*;\s*/) : line.split(/\s+[|·•]\s+/);
+  const parts =
+    line.split(/;/).length > 2 && /:[^;]*;[^:]*:[^;]*;/.test(line) ? line.split(/\s*;\s*/) : line.split(/\s+[|·•]\s+/);
   return parts.length > 1 && parts.filter((part) => /^[^:]{1,60}:\s*\S/.test(part.trim())).length > 1 ? parts : [line];
 }
 

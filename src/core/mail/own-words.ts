@@ -20,7 +20,7 @@ export const withoutFacts = (words: string): string => {
 export function theirTurns(body: string, first: string | null): string {
   const turns = [
     ...body.matchAll(
-      /^[ \t]*(?:[[(]?\d{1,2}:\d{2}(?::\d{2})?(?: ?[ap]\.?m\.?)?[\])]?[ \t]*[-–]?[ \t]*)?(\p{L}[\p{L} ]{0,30}):[ \t]+(\S.*)$/gimu,
+      /^[ \t]*(?:[[(]?\d{1,2}:\d{2}(?::\d{2})?(?: ?[ap]\.?m\.?)?[\])]?[ \t]*(?:[-–][ \t]*)?)?(\p{L}[\p{L} ]{0,30}):[ \t]+(\S.*)$/gimu,
     ),
   ];
   const theirs = turns.filter(

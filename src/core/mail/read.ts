@@ -210,7 +210,7 @@ const OF_HOME = /^\s*[$€£]\s?\d[\d.,]*k?(?:\s*\/\s*mo(?:nth)?)?\s*(?:$|[·|,�
 const OF_ROOMS = /^\s*\d{1,2}\s*(?:beds?|bd|br|bedrooms?)\W+\d{1,2}(?:\.\d)?\s*(?:baths?|ba|bathrooms?)\W*$/iu;
 /** A subject that is a street and its number. */
 const isStreet = (subject: string): boolean =>
-  /^(?:(?:re|about|regarding|question about)\s*:?\s*|[\p{L} ]{2,30}:\s*)?\d{1,5} (?:\p{Lu}[\p{L}'’]*\s+){1,3}(?:street|st|road|rd|lane|ln|avenue|ave|court|ct|drive|dr|way|place|pl|row|terrace|circle|loop|boulevard|blvd|crescent|close|square|quay|point|trail|parkway|hill|alley|walk)\b/iu.test(
+  /^(?:(?:re|about|regarding|question about)\s*(?::\s*)?|[\p{L} ]{2,30}:\s*)?\d{1,5} (?:\p{Lu}[\p{L}'’]*\s+){1,3}(?:street|st|road|rd|lane|ln|avenue|ave|court|ct|drive|dr|way|place|pl|row|terrace|circle|loop|boulevard|blvd|crescent|close|square|quay|point|trail|parkway|hill|alley|walk)\b/iu.test(
     subject.trim(),
   );
 

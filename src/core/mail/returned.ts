@@ -2,6 +2,7 @@
  * Mails that come back: a delivery report (RFC 3464) says of which message, to whom, and whether for good (status 5.x.x) or for now
  * (4.x.x); a feedback report (RFC 5965) says that somebody called it unwanted.
  */
+import { textPattern } from '../shared';
 import type { Mail } from './mail';
 
 export interface Returned {
@@ -15,7 +16,7 @@ export interface Returned {
 }
 
 const field = (text: string, name: string): string | null =>
-  new RegExp(`^${name}:[ \\t]*(.*(?:\\r?\\n[ \\t].*)*)`, 'im').exec(text)?.[1]?.replace(/\s+/g, ' ').trim() ?? null;
+  textPattern('im')`^${name}:[ \t]*(.*(?:\r?\n[ \t].*)*)`.exec(text)?.[1]?.replace(/\s+/g, ' ').trim() ?? null;
 /** `rfc822;somebody@somewhere` and `<key@ours>` without what stands around them. */
 const bare = (value: string | null): string | null =>
   value

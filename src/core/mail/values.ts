@@ -20,7 +20,7 @@ const EMAIL = /(?<![\p{L}\p{N}._%+'-])[\p{L}\p{N}][\p{L}\p{N}._%+'-]{0,63}@(?:[\
 
 /** The e-mail addresses in a text, each once. */
 export function emailsIn(text: string): string[] {
-  const angled = [...text.matchAll(/<\s*([^<>\s]+@[^<>\s]+)\s*>/g)].map(([, one]) => one!);
+  const angled = [...text.matchAll(/<\s*([^<>\s@]+@[^<>\s]+)\s*>/g)].map(([, one]) => one!);
   const found = angled.length ? angled : (deciphered(text).match(EMAIL) ?? []);
   return [...new Set(found.map((one) => cleanEmail(one)).filter((one) => one !== null))];
 }
@@ -82,7 +82,7 @@ export function phonesOf(value: string): Phone[] {
   );
   const country = COUNTRIES.find(([name]) => name.test(text))?.[1];
   if (country) {
-    const number = parsePhoneNumberFromString(text.replace(/\([^)]*\p{L}[^)]*\)|\p{L}+/gu, ' ').trim(), country);
+    const number = parsePhoneNumberFromString(text.replace(/\([^)\p{L}]*\p{L}[^)]*\)|\p{L}+/gu, ' ').trim(), country);
     if (number?.isPossible()) return [{ number: number.number, extension: null }];
   }
   const found = readPhones(text.replace(/\s+\/\s+/g, ' ; ')).found.filter(isDialled);
@@ -96,7 +96,7 @@ export function phonesIn(text: string): Phone[] {
   const found = new Map<string, Phone>();
   const said = spoken(text);
   for (const { 0: raw, index } of said.matchAll(IN_TEXT)) {
-    if (/(?:^|[^\p{L}])(?:f|fax|telefax)\s*[.:]?\s*$/iu.test(said.slice(Math.max(0, index - 10), index))) continue;
+    if (/(?:^|[^\p{L}])(?:f|fax|telefax)\s*(?:[.:]\s*)?$/iu.test(said.slice(Math.max(0, index - 10), index))) continue;
     /* `070 123 45 67 (Sverige)`: only the country makes it complete. */
     const country = /^\s*\(([^)\d]{2,30})\)/.exec(said.slice(index + raw.length))?.[1];
     const abroad = country ? phonesOf(`${raw} ${country}`) : [];
@@ -166,7 +166,7 @@ export function personName(value: string): NameFound | null {
 /** What somebody is stands behind their name: `Harriet Lindgren, HR`. */
 const OFFICE = /\s*,\s*(?:\p{Lu}{2,5}|Ph\.?D\.?|Esq\.?|M\.?D\.?|R\.?N\.?)\s*$/u;
 /** `Lottie from PixelShots`. */
-const OF_A_FIRM = /\s+(?:from|at|@)\s+.*$|(?<=\S \S+)\s+[|–—]\s+.*$/u;
+const OF_A_FIRM = /\s+(?:from|at|@)\s.*$|(?<=\S \S+)\s+[|–—]\s.*$/u;
 /** The sender's name as that of a person; null for what is rather a company or a machine. */
 export const senderName = (display: string): NameFound | null =>
   NO_NAME.test(display) || /&|^the /i.test(display) ? null : personName(display.replace(OFFICE, '').replace(OF_A_FIRM, ''));
@@ -213,7 +213,7 @@ export function sumsIn(text: string): Sum[] {
 }
 
 /** A box before what it stands for. */
-const BOX = /(?:\[\s*([xX✓✔*]?)\s*\]|\(\s*([xX✓✔*•●]?)\s*\)|([☑☒✓✔◉])|([☐◯○]))(?=\s*\p{L})/gu;
+const BOX = /(?:\[\s*(?:([xX✓✔*])\s*)?\]|\(\s*(?:([xX✓✔*•●])\s*)?\)|([☑☒✓✔◉])|([☐◯○]))(?=\s*\p{L})/gu;
 /** What is chosen where a value is a list with boxes: `( ) yes (x) no`; other values as they are. */
 export function chosenOf(value: string): string {
   const boxes = [...value.matchAll(BOX)];
@@ -258,7 +258,7 @@ export const STATES =
   '(?:A[KLRZ]|C[AOT]|D[CE]|FL|GA|HI|I[ADLN]|K[SY]|LA|M[ADEINOST]|N[CDEHJMVY]|O[HKR]|PA|RI|S[CD]|T[NX]|UT|V[AT]|W[AIVY])';
 const STATE_ZIP = new RegExp(`^${STATES} \\d{5}$`);
 const CALLED =
-  /^(?:(?:r[eé]f(?:erence|erencia|érence|erentie)?|rif(?:erimento)?|c[oó]d(?:igo|ice|e)?|kod|mls|id|no|nr|listing|objekt)(?!\p{L})\.?\s*[#:]?|#)\s*(?=\S*\d)/iu;
+  /^(?:(?:r[eé]f(?:erence|erencia|érence|erentie)?|rif(?:erimento)?|c[oó]d(?:igo|ice|e)?|kod|mls|id|no|nr|listing|objekt)(?!\p{L})\.?(?:\s*[#:])?|#)\s*(?=\S*\d)/iu;
 const ID = /^([A-Z]{1,5}(?:[-/ ]?[A-Z]{1,3})?[-/ #]?\d{2,9}[A-Z]?)$/u;
 
 /** The number of a listing that a part of a value is; plain digits are one only when they are called so. */
@@ -269,7 +269,7 @@ function listingId(part: string): string | undefined {
 }
 
 /** What a house has is not where it stands: `3 bd 2 ba`. */
-const ROOMS = /^\d[\d.,]*\s*\+?\s*(?:bd|bds|beds?|bedrooms?|br|ba|baths?|bathrooms?|sq\.? ?ft)\b/iu;
+const ROOMS = /^\d[\d.,]*\s*(?:\+\s*)?(?:bd|bds|beds?|bedrooms?|br|ba|baths?|bathrooms?|sq\.? ?ft)\b/iu;
 
 /** The property that a value names: number, address and price, in any order, apart or together. */
 export function listingIn(value: string): { id?: string; address?: string; price?: number } {

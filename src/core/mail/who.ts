@@ -1,4 +1,5 @@
 /** Names where no label says that they are some: in a subject, below a letter, in the order of another language. */
+import { textPattern } from '../shared';
 import { addPhones, type Draft } from './draft';
 import { addressIn } from './said';
 import { emailsIn, personName, phonesIn, senderName, type NameFound } from './values';
@@ -22,7 +23,7 @@ export function fromSubject(draft: Draft, subject: string): void {
     .find((one) => one?.first && one.last);
   draft.first ??= named?.first ?? null;
   draft.last ??= named?.last ?? null;
-  const rest = emails.reduce((text, email) => text.replace(new RegExp(email.replace(/[.+]/g, '\\$&'), 'i'), ' '), subject);
+  const rest = emails.reduce((text, email) => text.replace(textPattern('i')`${email}`, () => ' '), subject);
   const address = addressIn(rest.replace(/\(?\d{3}\)?[\s.-]?\d{3}[\s.-]?\d{4}/g, ' '));
   if (address) draft.listing.address ??= address;
 }
@@ -67,7 +68,7 @@ export function completed(who: NameFound | null, own: string): NameFound | null 
     .at(-1);
   /* `thank you mina sorensen`, on the last line. */
   const [, small] =
-    new RegExp(`(?:thanks?(?: you)?|regards|best|cheers)[,!.]?\\s+(${who.first}\\s+\\p{L}{2,})$`, 'iu').exec(
+    textPattern('iu')`(?:thanks?(?: you)?|regards|best|cheers)[,!.]?\s+(${who.first}\s+\p{L}{2,})$`.exec(
       lines.filter(Boolean).at(-1) ?? '',
     ) ?? [];
   const full = !who.last && (signed ?? small) ? senderName((signed ?? small)!) : null;

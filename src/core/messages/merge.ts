@@ -79,7 +79,7 @@ export const ownField = (name: string): `field.${string}` => `${OWN}${name.trim(
 
 /** What stands between the braces of a field or a condition. */
 const TAG = /\{\{-?([\s\S]*?)-?\}\}|\{%-?([\s\S]*?)-?%\}/g;
-const OWN_IN_FIELD = /^(\s*)field\.([^|}]+?)(\s*)(\||$)/i;
+const OWN_IN_FIELD = /^(\s*)field\.([^|}\s]+(?:\s+[^|}\s]+)*)(\s*)(\||$)/i;
 const OWN_IN_TAG = /\bfield\.([\p{L}\p{N}_-]+)/giu;
 
 /** Own fields are called by their names, which may have spaces; Liquid is given them as keys. */

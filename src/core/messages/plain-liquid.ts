@@ -7,7 +7,7 @@
 type Piece = string | { name: string; instead: string | null } | { asks: string; unless: boolean; yes: Piece[]; no: Piece[] };
 export type PlainLiquid = readonly Piece[];
 
-const TOKEN = /\{\{(?!-)\s*([\s\S]*?)\s*\}\}|\{%(?!-)\s*([\s\S]*?)\s*%\}/g;
+const TOKEN = /\{\{(?!-)([\s\S]*?)\}\}|\{%(?!-)([\s\S]*?)%\}/g;
 const OUTPUT = /^([a-z_]+|field\[("[^"\\]*")\])(?:\s*\|\s*default:\s*(?:"([^"]*)"|'([^']*)'))?$/;
 const ASKS = /^(if|unless)\s+([a-z_]+)$/;
 const RESERVED = new Set(['true', 'false', 'nil', 'null', 'empty', 'blank']);
@@ -21,7 +21,8 @@ export function plainLiquid(source: string): PlainLiquid | null {
   for (const match of source.matchAll(TOKEN)) {
     if (match.index > from) into.push(source.slice(from, match.index));
     from = match.index + match[0].length;
-    const [, output, tag] = match;
+    const output = match[1]?.trim();
+    const tag = match[2]?.trim();
     if (output !== undefined) {
       const read = OUTPUT.exec(output);
       if (!read || RESERVED.has(read[1]!)) return null;

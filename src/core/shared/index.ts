@@ -1,6 +1,7 @@
 export { AppError, ERROR_CODES, notFound, type ErrorCode, type FieldFault } from './errors';
 export { faultsOf } from './faults';
 export { DUE_CHANNEL, LIVE_CHANNEL, type JobName, type Jobs, type LiveEvent } from './jobs';
+export { anyPattern, escapePattern, ownPattern, textPattern } from './pattern';
 export { cursorOf, pageOf, readCursor, type Page } from './page';
 export { hash32, seeded, type Random } from './random';
 export {

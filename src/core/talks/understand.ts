@@ -21,6 +21,7 @@ const NUMBER_WORDS: Record<string, number> = {
   half: 0.5,
 };
 const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
+const MONTH_SAID = new RegExp(`\\b(${MONTHS.join('|')})(?:uary|ruary|ch|il|e|y|ust|t(?:ember)?|ober|ember)?\\b(?:\\s+(\\d{4}))?`);
 /** The middle of each season, as a month from 0. */
 const SEASONS: Record<string, number> = { spring: 3, summer: 6, autumn: 9, fall: 9, winter: 0 };
 const DAYS_OF: Record<string, number> = { day: 1, week: 7, month: 30, year: 365 };
@@ -51,9 +52,7 @@ export function understandWhen(text: string, now: Date): When | null {
     const to = span[2] ? count(span[2]) : from;
     return { days: Math.round(((from + to) / 2) * DAYS_OF[span[3]!]!) };
   }
-  const month = new RegExp(
-    `\\b(${MONTHS.join('|')})(?:uary|ruary|ch|il|e|y|ust|t(?:ember)?|ober|ember)?\\b(?:\\s+(\\d{4}))?`,
-  ).exec(said);
+  const month = MONTH_SAID.exec(said);
   if (
     month &&
     !(

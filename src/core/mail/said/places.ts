@@ -7,6 +7,7 @@ const NOT_PLACES =
   /^(?:january|february|march|april|may|june|july|august|september|october|november|december|monday|tuesday|wednesday|thursday|friday|saturday|sunday|spring|summer|autumn|fall|winter|enero|febrero|marzo|abril|mayo|junio|julio|agosto|septiembre|octubre|noviembre|diciembre|januar|februar|märz|mai|juni|juli|oktober|dezember|english|spanish|german|french|person|i|the|a|us)$/iu;
 /** `Herring bay` too. */
 const PLACE = `${CAP}(?:\\s+${CAP}){0,2}(?:\\s(?:bay|harbou?r|point|beach|haven|county|island|hills?|heights|valley|lake|village|shores?)(?!\\p{L}))?`;
+const BEHIND_STREET = new RegExp(`^,?\\s+(?:in\\s+)?${PLACE}`, 'u');
 /** Before the place where something stands, and nobody looks. */
 const STANDING = '(?<!\\p{L})(?:both|located|situated|is|are|was|lives|works)';
 const PLACES = new RegExp(
@@ -51,6 +52,6 @@ export function withoutTown(text: string): string {
   const street = addressIn(text)?.split(',')[0];
   const at = street ? text.indexOf(street) : -1;
   if (at < 0) return text;
-  const behind = text.slice(at + street!.length).replace(new RegExp(`^,?\\s+(?:in\\s+)?${PLACE}`, 'u'), ' ');
+  const behind = text.slice(at + street!.length).replace(BEHIND_STREET, ' ');
   return text.slice(0, at) + behind;
 }

@@ -42,13 +42,13 @@ const LISTING_ID = new RegExp(
 );
 /** Plain digits are one only when they are called so. */
 const CALLED_ID =
-  /\b(?:(?:mls|listing|property|ref(?:erence)?)\.?\s*(?:id|no\.?|number)?\s*[#:]\s*|mls\s+(?:id\s+|no\.?\s+)?)(\d{4,10})\b/iu;
+  /\b(?:(?:mls|listing|property|ref(?:erence)?)\.?\s*(?:(?:id|no\.?|number)\s*)?[#:]\s*|mls\s+(?:id\s+|no\.?\s+)?)(\d{4,10})\b/iu;
 /** `per l'annuncio CM-2207`: what is called a listing right before it is one, also where its street is known. */
 const OF_A_LISTING =
-  /(?<!\p{L})(?:listing|property|home|house|annuncio|anuncio|annonce|anzeige|inserat|objekt|immobilie|inmueble|propiedad|immobile|bien|woning|aanbieding|bolig|annons|im[oó]vel|ofert\p{L}*|ogłoszeni\p{L}*|mls)\s*(?:no\.?|nr\.?|n[.º°]|id|ref\.?|number|nummer|#|:|\s)*\s*\(?([A-Z]{2,5}[-/ ]?\d{3,9})(?![\p{L}\d])/iu;
+  /(?<!\p{L})(?:listing|property|home|house|annuncio|anuncio|annonce|anzeige|inserat|objekt|immobilie|inmueble|propiedad|immobile|bien|woning|aanbieding|bolig|annons|im[oó]vel|ofert\p{L}*|ogłoszeni\p{L}*|mls)(?:no\.?|nr\.?|n[.º°]|id|ref\.?|number|nummer|#|:|\s)*\(?([A-Z]{2,5}[-/ ]?\d{3,9})(?![\p{L}\d])/iu;
 /** Plain digits, behind words that are said of listings alone. */
 const COUNTED_LISTING =
-  /(?<!\p{L})(?:listing|annuncio|anuncio|annonce|anzeige|inserat|objekt|woning|bolig|annons|mls)\s+(?:no\.?|nr\.?|#)?\s*(\d{4,10})(?=\s*(?:$|[,;)\n–-]))/iu;
+  /(?<!\p{L})(?:listing|annuncio|anuncio|annonce|anzeige|inserat|objekt|woning|bolig|annons|mls)\s+(?:(?:no\.?|nr\.?|#)\s*)?(\d{4,10})(?=\s*(?:$|[,;)\n–-]))/iu;
 export const numberOfListing = (text: string): string | null =>
   OF_A_LISTING.exec(text)?.[1] ?? COUNTED_LISTING.exec(text)?.[1] ?? null;
 

@@ -41,11 +41,11 @@ const WORD_NUMBERS: Record<string, number> = {
 };
 const COUNT = `(\\d{1,2}(?:[.,]\\d)?|${Object.keys(WORD_NUMBERS).join('|')})`;
 const BEDS = new RegExp(
-  `\\b${COUNT}\\s*\\+?[\\s-]*(?:or more\\s+)?(?:bd|bds|beds?|br|bedrooms?|bdrms?|dormitorios?|habitaciones|recámaras|schlafzimmern?|chambres?|camere(?: da letto)?|slaapkamers|soverom|sovrum|quartos|dormit[oó]rios|pokoj\\p{L}*)(?!\\p{L})`,
+  `\\b${COUNT}(?:\\s*\\+)?[\\s-]*(?:or more\\s+)?(?:bd|bds|beds?|br|bedrooms?|bdrms?|dormitorios?|habitaciones|recámaras|schlafzimmern?|chambres?|camere(?: da letto)?|slaapkamers|soverom|sovrum|quartos|dormit[oó]rios|pokoj\\p{L}*)(?!\\p{L})`,
   'iu',
 );
 const BATHS = new RegExp(
-  `\\b${COUNT}\\s*\\+?[\\s-]*(?:or more\\s+)?(?:ba|baths?|bathrooms?|baños|badezimmern?|salles? de bains?|bagni|badkamers|banheiros|casas de banho)(?!\\p{L})`,
+  `\\b${COUNT}(?:\\s*\\+)?[\\s-]*(?:or more\\s+)?(?:ba|baths?|bathrooms?|baños|badezimmern?|salles? de bains?|bagni|badkamers|banheiros|casas de banho)(?!\\p{L})`,
   'iu',
 );
 /** `To soverom` are two in Norway and Denmark; in English it is no number. */

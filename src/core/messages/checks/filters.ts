@@ -32,7 +32,7 @@ const BECAUSE_DISGUISED =
 
 /** Fields and addresses are not words of the message. */
 const blanked = (source: string): string =>
-  source.replace(/\{\{[\s\S]*?\}\}|\{%[\s\S]*?%\}|\bhttps?:\/\/\S+|\S+@\S+\.\S+/g, (hit) => ' '.repeat(hit.length));
+  source.replace(/\{\{[\s\S]*?\}\}|\{%[\s\S]*?%\}|\bhttps?:\/\/\S+|[^\s@]+@[^\s@.]+\.\S+/g, (hit) => ' '.repeat(hit.length));
 
 export function checkFilters(checked: Checked): Finding[] {
   if (checked.channel === 'call' || checked.channel === 'letter') return [];

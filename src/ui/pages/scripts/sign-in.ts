@@ -113,7 +113,7 @@ function begin(form: HTMLFormElement): void {
     delete sent.token;
     const digits = (sent.phone ?? '').replace(/\D/g, '');
     if (!sent.first_name) return fault('first_name', 'Please write your first name');
-    if (sent.email && !/^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(sent.email)) return fault('email', 'This is not an e-mail address');
+    if (sent.email && !/^[^\s@]+@[^\s@.]+\.[^\s@]+$/.test(sent.email)) return fault('email', 'This is not an e-mail address');
     if (sent.phone && digits.length < 10) return fault('phone', 'Please write the number with its area code');
     if (!sent.email && !sent.phone) return fault(form.phone ? 'phone' : 'email', 'A phone number or an e-mail address, please');
     const one: Kept = { key: crypto.randomUUID(), at: new Date().toISOString(), sent };
