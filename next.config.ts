@@ -7,7 +7,7 @@ const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   typescript: { ignoreBuildErrors: true },
-  serverExternalPackages: ['sequelize', 'pg', 'pg-hstore', '@node-rs/argon2', 'pino'],
+  serverExternalPackages: ['piscina', 'sequelize', 'pg', 'pg-hstore', '@node-rs/argon2', 'pino'],
   outputFileTracingRoot: import.meta.dirname,
   turbopack: { root: import.meta.dirname },
   headers: async () => [

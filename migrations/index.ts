@@ -22,6 +22,7 @@ import { messages } from './0020_messages';
 import { tried } from './0021_tried';
 import { queues } from './0022_queues';
 import { statistics } from './0023_statistics';
+import { unreadMails } from './0024_unread_mails';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -48,5 +49,6 @@ export const migrations: Migration[] = [
   tried,
   queues,
   statistics,
+  unreadMails,
 ];
 export type { Migration };

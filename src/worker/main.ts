@@ -16,7 +16,20 @@ import { tellAgent } from './routing/notice';
 import { rehearse } from './routing/rehearse';
 import { orFailCampaignRehearsal, orFailChange, orFailExport, orFailImport, orFailLook } from './shared/or-fail';
 import { sweepVisitors } from '@/server/pages';
-import { BEAT_MS, beat, closeDb, config, freeDeadJobs, leave, listen, markClock, migrate, sweepRates } from '@/server/shared';
+import {
+  BEAT_MS,
+  beat,
+  closeDb,
+  config,
+  freeDeadJobs,
+  leave,
+  listen,
+  markClock,
+  migrate,
+  readyToRead,
+  stopReading,
+  sweepRates,
+} from '@/server/shared';
 import { printBroadcast } from './broadcasts/print';
 import { mailDoor } from './messages/mail-door';
 import { handTrial } from './messages/trial';
@@ -40,6 +53,7 @@ async function main(): Promise<void> {
   const processId = `worker-${randomUUID()}`;
   const outside = makeOutside(settings);
   await migrate();
+  await readyToRead();
   let going = true;
 
   const handlers: Handlers = {
@@ -108,6 +122,7 @@ async function main(): Promise<void> {
     await Promise.allSettled([pulse.stop(), runner.stop(), wake.stop()]);
     if (config().clock === 'simulated') await markClock().catch(() => {});
     await leave(processId).catch(() => {});
+    await stopReading();
     outside.mail.close();
     await closeDb();
     process.exit(0);

@@ -5,6 +5,7 @@ import { log } from './log';
 export const STATUS: Record<ErrorCode, number> = {
   input_invalid: 422,
   input_unreadable: 400,
+  reading_failed: 422,
   body_too_large: 413,
   login_required: 401,
   login_wrong: 401,

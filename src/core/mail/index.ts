@@ -1,5 +1,7 @@
 export { BODY_FIELDS, inquiryOfBody, placesOf, type BodyField, type Mapping, type Place, type Taken } from './body';
+export { boundedMail, boundedText } from './bounds';
 export { inquiryOf } from './inquiry';
+export { readWholeMail, type ReadMail } from './reading';
 export { LESSON_FIELDS, lessonOf, taughtValue, withLessons, type Lesson, type LessonField } from './lessons';
 export { isMachineMade } from './kind';
 export { bodyOf, readLeadMail } from './read';

@@ -31,16 +31,47 @@ export const plainText = (text: string): string =>
     .replace(/[\u00a0\u2007\u202f]/g, ' ')
     .replace(/[\u2010\u2011]/g, '-');
 
-/** The classes that a page's own style sheet hides. */
-function hiddenClasses(html: string): Set<string> {
+/** So much of a style sheet is read, and so many of its rules. */
+const MOST_SHEET = 60_000;
+const MOST_RULES = 2_000;
+
+/** The classes that a page's own style sheets hide. */
+function hiddenClasses(nodes: AnyNode[]): Set<string> {
   const hidden = new Set<string>();
-  for (const [, sheet] of html.matchAll(/<style[^>]*>([\s\S]*?)<\/style>/gi))
-    for (const [, selectors, rules] of sheet!.matchAll(/([^{}]+)\{([^}]*)\}/g))
-      if (HIDES.test(rules!)) for (const [, name] of selectors!.matchAll(/\.([\w-]+)/g)) hidden.add(name!);
+  const visit = (node: AnyNode): void => {
+    if (!isTag(node)) return;
+    if (node.name !== 'style') return node.children.forEach(visit);
+    const sheet = node.children.map((child) => (isText(child) ? child.data : '')).join('');
+    for (const rule of sheet.slice(0, MOST_SHEET).split('}', MOST_RULES)) {
+      const [selectors = '', rules = ''] = rule.split('{').slice(-2);
+      if (HIDES.test(rules)) for (const [, name] of selectors.matchAll(/\.([\w-]+)/g)) hidden.add(name!);
+    }
+  };
+  nodes.forEach(visit);
   return hidden;
 }
 const HIDES =
   /display\s*:\s*none|visibility\s*:\s*hidden|font-size\s*:\s*0(?:px|pt|em)?\s*(?:;|$)|opacity\s*:\s*0(?:\.0+)?\s*(?:;|$)/i;
+
+/** Elements that a page may have within each other, and nodes that it may have at all. No mail of a person or a service comes near. */
+const DEEPEST = 150;
+const MOST_NODES = 20_000;
+
+/** Takes off whatever is beyond these; what is too deep is left as its words. */
+function prune(nodes: AnyNode[]): void {
+  let seen = 0;
+  let level = nodes;
+  for (let depth = 0; level.length; depth += 1) {
+    const next: AnyNode[] = [];
+    for (const node of level) {
+      if ((seen += 1) > MOST_NODES && isTag(node)) node.children = [];
+      if (!isTag(node)) continue;
+      if (depth >= DEEPEST) node.children = node.children.filter((child) => isText(child));
+      else for (const child of node.children) next.push(child);
+    }
+    level = next;
+  }
+}
 
 export class Page {
   readonly nodes: AnyNode[];
@@ -48,7 +79,8 @@ export class Page {
 
   constructor(html: string) {
     this.nodes = parseDocument(html).children as AnyNode[];
-    this.hidden = hiddenClasses(html);
+    prune(this.nodes);
+    this.hidden = hiddenClasses(this.nodes);
   }
 
   unseen(element: Element): boolean {

@@ -3,6 +3,7 @@
  * the mail says is answered; whatever stands in the sender's own card, in quotes or in the lines of a service is not of the lead.
  */
 import type { ContactRole } from '../contacts';
+import { boundedMail } from './bounds';
 import { documentEntries, fromCard, withCard } from './attached';
 import { addPhones, named, oneLine, unique, worth, type Draft } from './draft';
 import { fromEntries, isDigest, isRoll } from './entries';
@@ -30,15 +31,6 @@ import {
 import { answersTo, isDesk, sourceOf } from './sender';
 import { senderName, sumsIn } from './values';
 import { fromSubject, nameTwice } from './who';
-
-/** More of a body is not read; no lead begins behind it. */
-const MOST_TEXT = 100_000;
-const cut = (text: string, most: number): string =>
-  text
-    .slice(0, most)
-    .split('\n')
-    .map((line) => line.slice(0, 4_000))
-    .join('\n');
 
 /** A mail's words in two ways. */
 interface Words {
@@ -74,7 +66,7 @@ const nothing = (kind: LeadMail['kind'], because: string, source: string): LeadM
  * @param now the day of the mail, for days without a year; null when it is not known
  */
 export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
-  const mail = withCard({ ...whole, text: cut(whole.text, MOST_TEXT), html: whole.html.slice(0, MOST_TEXT * 5) });
+  const mail = withCard(boundedMail(whole));
   if (isBounce(mail)) return nothing('not-a-lead', 'A mail server says that a mail of ours did not arrive.', 'Mail server');
   if (isAutomatic(mail)) return nothing('not-a-lead', 'An automatic answer.', 'Automatic answer');
   if (mail.mails.length > 1) return nothing('needs-a-person', `It holds ${mail.mails.length} mails.`, sourceOf(mail, true));

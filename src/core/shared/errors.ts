@@ -5,6 +5,7 @@
 export const ERROR_CODES = [
   'input_invalid',
   'input_unreadable',
+  'reading_failed',
   'body_too_large',
   'login_required',
   'login_wrong',

@@ -23,6 +23,7 @@ const isTextual = (type: string, name: string): boolean => TEXTUAL.test(type) ||
 export async function parseMail(raw: Buffer, depth = 0): Promise<Mail> {
   const parsed = await simpleParser(raw, {
     skipImageLinks: true,
+    skipHtmlToText: true,
     skipTextToHtml: true,
     skipTextLinks: true,
     keepDeliveryStatus: true,
@@ -50,18 +51,12 @@ function mailOf(parsed: ParsedMail): Mail {
     replyTo: boxes(parsed.replyTo),
     subject: lineOf(parsed.subject),
     headers,
-    /* The parser makes text of HTML where there is none; the core reads the HTML itself. */
-    text: parsed.text && !(parsed.html && madeOfHtml(parsed)) ? parsed.text : '',
+    text: parsed.text ?? '',
     html: parsed.html || '',
     attached: [],
     mails: [],
   };
 }
-const madeOfHtml = (parsed: ParsedMail): boolean =>
-  !/text\/plain/i.test(parsed.headerLines.map(({ line }) => line).join('\n')) && !hasPlainPart(parsed);
-const hasPlainPart = (parsed: ParsedMail): boolean =>
-  /multipart\//i.test(String(parsed.headerLines.find(({ key }) => key === 'content-type')?.line ?? ''));
-
 /** A mail whose parts are divided by another line than it declares, with the line that divides them declared. */
 function withRealBoundary(raw: Buffer): Buffer | null {
   const text = raw.toString('latin1');

@@ -1,7 +1,7 @@
 /** What people answer: texts by the carrier's webhook, e-mails by the mail door. Each is taken once; a stranger's message is an inquiry. */
 import type { Activity } from '@/core/contacts';
 import { cleanPhone, oneLine } from '@/core/capture';
-import { bodyOf, isMachineMade, type Mail } from '@/core/mail';
+import type { ReadMail } from '@/core/mail';
 import { readInquiry } from '@/core/capture/schemas';
 import { isOptOut, ownWords } from '@/core/messages';
 import type { Person } from '@/core/accounts';
@@ -113,14 +113,14 @@ export const isContact = async (accountId: string, email: string): Promise<boole
   transact(async (tx) => (await knownBy(tx, accountId, 'email', email.toLowerCase())) !== null);
 
 /** A mail as an answer. @param id the same for each of its deliveries */
-export const inboundOf = (mail: Mail, id: string, toLocalParts: string[]): InboundMail => ({
+export const inboundOf = ({ mail, body, machineMade }: ReadMail, id: string, toLocalParts: string[]): InboundMail => ({
   messageId: id,
   from: mail.from?.address ?? '',
   fromName: oneLine(mail.from?.name ?? ''),
   toLocalParts,
   subject: oneLine(mail.subject),
-  text: bodyOf(mail),
-  autoReply: isMachineMade(mail),
+  text: body,
+  autoReply: machineMade,
 });
 
 /** A mail that came in: an answer when its address or its sender is known, otherwise an inquiry. */

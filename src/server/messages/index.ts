@@ -3,6 +3,7 @@ export { inboundOf, receiveMail, receiveText, mailTokenFor, type InboundMail, ty
 export {
   deliveryId,
   findLeadMail,
+  keepUnreadMail,
   listLeadMails,
   receiveLeadMail,
   setLeadMailAside,

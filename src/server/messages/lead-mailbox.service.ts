@@ -7,17 +7,17 @@ import { AppError, notFound, pageOf, readCursor, type Page } from '@/core/shared
 import { scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { readInquiry, storable } from '@/core/capture/schemas';
 import {
-  bodyOf,
   inquiryOf,
-  readLeadMail,
   withLessons,
+  type Lesson,
   type LeadMail,
   type LeadMailView,
   type Mail,
   type MailState,
+  type ReadMail,
 } from '@/core/mail';
-import { captureInquiry, doorOfSender, noteSender, type Captured, type ArrivalDoor } from '../capture';
-import { now, publish, reader, transact } from '../shared';
+import { captureInquiry, doorOfKind, doorOfSender, noteSender, type Captured, type ArrivalDoor } from '../capture';
+import { now, publish, readApart, reader, transact, type Tx } from '../shared';
 import { inboundOf, isContact, receiveMail } from './inbox.service';
 import { keepLessons, readLessons, type Mark } from './mail-lessons.repository';
 
@@ -34,7 +34,8 @@ export const deliveryId = (mail: Mail): string =>
   ).slice(0, 150);
 
 /** Takes a mail in. It is done only when it stands in PostgreSQL. */
-export async function receiveLeadMail(writtenTo: ArrivalDoor, mail: Mail): Promise<void> {
+export async function receiveLeadMail(writtenTo: ArrivalDoor, received: ReadMail): Promise<void> {
+  const { mail, body } = received;
   const id = deliveryId(mail);
   const door = await doorOfSender(writtenTo, mail.from?.address ?? '');
   if (
@@ -45,48 +46,110 @@ export async function receiveLeadMail(writtenTo: ArrivalDoor, mail: Mail): Promi
   )
     return;
   const at = await now();
-  const read = withLessons(readLeadMail(mail, at), bodyOf(mail), await readLessons(door.id, mail.from?.address ?? ''));
-  const { state, inquiryId } = await settle(door, mail, id, read);
+  const lessons = await readLessons(door.id, mail.from?.address ?? '');
+  const read = lessons.length ? await readWithLessons(received, lessons) : received.read;
+  const { state, inquiryId } = await settle(door, { ...received, read }, id);
   await transact(async (tx) => {
-    await tx.run(
-      `insert into lead_mails (account_id, door_id, message_id, from_address, from_name, subject, body, read, state, inquiry_id, arrived_at)
-       values ($1, $2, $3, $4, $5, $6, $7, $8::jsonb, $9, $10, $11) on conflict do nothing`,
-      [
-        door.accountId,
-        door.id,
-        id,
-        storable(mail.from?.address ?? '').slice(0, 320),
-        storable(mail.from?.name ?? '').slice(0, 200),
-        storable(mail.subject).slice(0, 500),
-        storable(bodyOf(mail)).slice(0, MOST_KEPT),
-        storable(JSON.stringify(read)),
-        state,
-        inquiryId,
-        at,
-      ],
-    );
+    await writeLeadMail(tx, door, { id, from: mail.from, subject: mail.subject, body, read, state, inquiryId, at, raw: null });
     if (read.kind === 'lead' && mail.from && !read.emails.includes(mail.from.address)) await noteSender(tx, door, mail.from, at);
     await publish(tx, { accountId: door.accountId, topic: 'lead', ownerId: null });
   });
 }
 
+/** The reading of a mail with what its door learned; without it, where that takes too long. */
+const readWithLessons = ({ read, body }: ReadMail, lessons: Lesson[]): Promise<LeadMail> =>
+  readApart<object, LeadMail>('lessons', { read, body, lessons }).catch(() => read);
+
+interface KeptMail {
+  id: string;
+  from: Mail['from'];
+  subject: string;
+  body: string;
+  read: LeadMail;
+  state: MailState;
+  inquiryId: string | null;
+  at: Date;
+  /** As it came, where it could not be read. */
+  raw: Buffer | null;
+}
+const writeLeadMail = (tx: Tx, door: ArrivalDoor, mail: KeptMail): Promise<void> =>
+  tx.run(
+    `insert into lead_mails (account_id, door_id, message_id, from_address, from_name, subject, body, read, state, inquiry_id, arrived_at, raw)
+     values ($1, $2, $3, $4, $5, $6, $7, $8::jsonb, $9, $10, $11, $12) on conflict do nothing`,
+    [
+      door.accountId,
+      door.id,
+      mail.id,
+      storable(mail.from?.address ?? '').slice(0, 320),
+      storable(mail.from?.name ?? '').slice(0, 200),
+      storable(mail.subject).slice(0, 500),
+      storable(mail.body).slice(0, MOST_KEPT),
+      storable(JSON.stringify(mail.read)),
+      mail.state,
+      mail.inquiryId,
+      mail.at,
+      mail.raw,
+    ],
+  );
+
+/**
+ * Keeps a mail that cannot be read as it came, for a person: the sender is answered that it arrived, since trying again would not help.
+ * @param door the mailbox it was written to; null for one to another address of ours
+ */
+export async function keepUnreadMail(door: ArrivalDoor | null, raw: Buffer): Promise<void> {
+  const at = await now();
+  await transact(async (tx) => {
+    const account = door?.accountId ?? (await tx.first<{ id: string }>('select min(id)::text as id from accounts'))!.id;
+    const source = raw.subarray(0, MOST_KEPT).toString('utf8');
+    const { from, subject } = headOf(source);
+    await writeLeadMail(tx, door ?? (await doorOfKind(account, 'mail')), {
+      id: createHash('sha256').update(raw).digest('base64url'),
+      from,
+      subject,
+      body: source,
+      read: {
+        kind: 'needs-a-person',
+        because: 'We couldn’t read this email. Its source is shown as it arrived.',
+        emails: [],
+        phones: [],
+        roles: [],
+        source: 'Email',
+      },
+      state: 'waiting',
+      inquiryId: null,
+      at,
+      raw,
+    });
+    await publish(tx, { accountId: account, topic: 'lead', ownerId: null });
+  });
+}
+
+/** Sender and subject of a mail's source, as far as they stand there in plain letters. */
+function headOf(source: string): { from: Mail['from']; subject: string } {
+  const lines = source.slice(0, 20_000).split(/\r?\n/, 200);
+  const field = (name: string): string =>
+    (lines.find((line) => line.toLowerCase().startsWith(`${name}:`)) ?? '').slice(name.length + 1).trim().slice(0, 500);
+  const [, address] = /<([^<>\s]{3,320})>/.exec(field('from')) ?? [];
+  return { from: address ? { name: '', address } : null, subject: field('subject') || '(no subject)' };
+}
+
 /** What becomes of a mail. */
 async function settle(
   door: ArrivalDoor,
-  mail: Mail,
+  received: ReadMail,
   id: string,
-  read: LeadMail,
 ): Promise<{ state: MailState; inquiryId: string | null }> {
+  const { mail, body, read } = received;
   if (read.kind === 'not-a-lead') return { state: 'set_aside', inquiryId: null };
   const from = mail.from?.address ?? '';
   const theirs = from && (read.emails.includes(from) || read.emails.length === 0);
   if (read.kind === 'reply' || (theirs && (await isContact(door.accountId, from)))) {
-    await receiveMail(inboundOf(mail, id, []));
+    await receiveMail(inboundOf(received, id, []));
     return { state: 'answer', inquiryId: null };
   }
   if (read.kind === 'needs-a-person') return { state: 'waiting', inquiryId: null };
   try {
-    const { inquiry } = await take(door, { ...mail, body: bodyOf(mail) }, id, inquiryOf(read, door));
+    const { inquiry } = await take(door, { ...mail, body }, id, inquiryOf(read, door));
     return { state: 'taken', inquiryId: inquiry.id };
   } catch (error) {
     /* What the reader found and the rules of an inquiry refuse is for a person; whatever else failed is tried again by the sender. */

@@ -3,11 +3,11 @@
  * taken only once it stands in PostgreSQL; until then its sender keeps it.
  */
 import { SMTPServer } from 'smtp-server';
-import { parseMail } from '@/providers/mails';
 import { doorOfAddress, isMailboxAddress, type Door } from '@/server/capture';
-import { readReturned } from '@/core/mail';
-import { deliveryId, inboundOf, receiveLeadMail, receiveMail, receiveReturned } from '@/server/messages';
-import { config } from '@/server/shared';
+import { AppError } from '@/core/shared';
+import type { ReadMail } from '@/core/mail';
+import { deliveryId, inboundOf, keepUnreadMail, receiveLeadMail, receiveMail, receiveReturned } from '@/server/messages';
+import { config, now, readApart } from '@/server/shared';
 
 const MOST_BYTES = 20 * 1024 * 1024;
 const MOST_RECIPIENTS = 50;
@@ -33,11 +33,22 @@ async function whole(stream: NodeJS.ReadableStream & { sizeExceeded: boolean }):
   return Buffer.concat(parts);
 }
 
-async function takeIn(raw: Buffer, locals: string[]): Promise<void> {
-  const mail = await parseMail(raw);
-  if (!mail.from && !readReturned(mail)) throw refuse(554, 'The mail does not say who it is from');
-  const returned = readReturned(mail);
-  if (returned && (await receiveReturned(returned, deliveryId(mail)))) return;
+/** Whether the same may succeed later: PostgreSQL is away, two changes met. Only then the sender keeps the mail and tries again. */
+const mayPass = (error: unknown): boolean => error instanceof AppError && error.facts.retry === true;
+
+type Complain = (message: string, error: unknown) => void;
+
+/** Takes a mail in wherever it was written to. What never passes is kept as it came, for a person. */
+async function takeIn(raw: Buffer, locals: string[], complain: Complain): Promise<void> {
+  const orKept = async (door: Door | null, take: () => Promise<void>): Promise<void> => {
+    try {
+      await take();
+    } catch (error) {
+      if (mayPass(error)) throw error;
+      complain('a mail could not be read and was kept for a person', error);
+      await keepUnreadMail(door, raw);
+    }
+  };
   const doors = new Map<string, Door>();
   const others: string[] = [];
   for (const local of new Set(locals)) {
@@ -45,11 +56,21 @@ async function takeIn(raw: Buffer, locals: string[]): Promise<void> {
     if (door) doors.set(door.id, door);
     else others.push(local);
   }
-  for (const door of doors.values()) await receiveLeadMail(door, mail);
-  if (others.length) await receiveMail(inboundOf(mail, deliveryId(mail), others));
+  const read: ReadMail | AppError = await readApart<object, ReadMail>('mail', { raw, at: await now() }, raw.length).catch(
+    (error: AppError) => error,
+  );
+  if (read instanceof AppError) {
+    for (const door of [...doors.values(), ...(others.length ? [null] : [])]) await orKept(door, () => Promise.reject(read));
+    return;
+  }
+  if (!read.mail.from && !read.returned) throw refuse(554, 'The mail does not say who it is from');
+  const id = deliveryId(read.mail);
+  if (read.returned && (await receiveReturned(read.returned, id))) return;
+  for (const door of doors.values()) await orKept(door, () => receiveLeadMail(door, read));
+  if (others.length) await orKept(null, () => receiveMail(inboundOf(read, id, others)));
 }
 
-export function mailDoor(log: (message: string, error: unknown) => void): SMTPServer {
+export function mailDoor(log: Complain): SMTPServer {
   const { mailDomain } = config();
   return new SMTPServer({
     authOptional: true,
@@ -73,6 +94,7 @@ export function mailDoor(log: (message: string, error: unknown) => void): SMTPSe
           takeIn(
             raw,
             session.envelope.rcptTo.map(({ address }) => localPart(address)),
+            log,
           ),
         )
         .then(() => done())

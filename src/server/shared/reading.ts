@@ -1,0 +1,106 @@
+/**
+ * Reading of what comes from outside (mails, bodies of programs, texts of templates, plans), apart from the threads that serve: in a
+ * small pool of worker threads, each reading with a limit of time and of memory. What exceeds them ends its thread and nothing else.
+ */
+import { join } from 'node:path';
+import { Piscina } from 'piscina';
+import { AppError } from '@/core/shared';
+
+/** How long one reading may take, in milliseconds from its beginning. */
+const MOST_MS = 1_500;
+/** More for what is large, of each megabyte. */
+const MS_A_MEGABYTE = 50;
+/** A thread that has not begun by then cannot be started at all. */
+const MOST_START_MS = 20_000;
+const WATCH_MS = 100;
+const THREADS = 2;
+const MOST_HEAP_MB = 128;
+/** A thread that had nothing to do for so long is given back. */
+const IDLE_MS = 120_000;
+
+/** The built reader: beside the worker, or where the environment says. */
+const readerFile = (): string => process.env.READER_FILE ?? join(process.cwd(), 'dist', 'reader.js');
+
+interface Pool {
+  piscina: Piscina;
+  free: number;
+  waiting: (() => void)[];
+}
+const held = globalThis as unknown as { urracaReaders?: Pool };
+
+function pool(): Pool {
+  held.urracaReaders ??= {
+    piscina: new Piscina({
+      filename: readerFile(),
+      minThreads: 1,
+      maxThreads: THREADS,
+      idleTimeout: IDLE_MS,
+      resourceLimits: { maxOldGenerationSizeMb: MOST_HEAP_MB },
+    }),
+    free: THREADS,
+    waiting: [],
+  };
+  return held.urracaReaders;
+}
+
+/** Waits for a thread, so that no reading's time passes in a queue. */
+async function seat(readers: Pool): Promise<() => void> {
+  if (readers.free > 0) readers.free -= 1;
+  else await new Promise<void>((resolve) => readers.waiting.push(resolve));
+  return () => {
+    const next = readers.waiting.shift();
+    if (next) next();
+    else readers.free += 1;
+  };
+}
+
+/** What a reading is given beside its input: the thread notes there when it began. */
+export interface ReadingOrder<In> {
+  input: In;
+  begun: SharedArrayBuffer;
+}
+
+/**
+ * Reads apart. `task` is the name of a function of the reader (src/worker/reading/reader.ts); `bytes` the size of what is large.
+ * @throws AppError reading_failed when it took too long, too much memory, or failed; whatever is read stays with the caller
+ */
+export async function readApart<In, Out>(task: string, input: In, bytes = 0): Promise<Out> {
+  const readers = pool();
+  const leave = await seat(readers);
+  const begun = new SharedArrayBuffer(8);
+  const begunAt = new Float64Array(begun);
+  const abort = new AbortController();
+  const submitted = Date.now();
+  const mostMs = MOST_MS + (bytes / 1_000_000) * MS_A_MEGABYTE;
+  const watch = setInterval(() => {
+    const began = begunAt[0];
+    if (began ? Date.now() - began > mostMs : Date.now() - submitted > MOST_START_MS) abort.abort();
+  }, WATCH_MS);
+  try {
+    const order: ReadingOrder<In> = { input, begun };
+    return (await readers.piscina.run(order, { name: task, signal: abort.signal })) as Out;
+  } catch (error) {
+    throw failed(error, abort.signal.aborted, Boolean(begunAt[0]));
+  } finally {
+    clearInterval(watch);
+    leave();
+  }
+}
+
+function failed(error: unknown, late: boolean, begun: boolean): AppError {
+  if (error instanceof AppError) return error;
+  if (!begun) return new AppError('unavailable', 'Nothing can be read at the moment. Try again shortly.', { retry: true }, error);
+  const { code } = error as { code?: string };
+  const because = late ? 'takes too long to read' : code === 'ERR_WORKER_OUT_OF_MEMORY' ? 'is too large to read' : 'cannot be read';
+  return new AppError('reading_failed', `This ${because}.`, {}, error);
+}
+
+/** Whether readers can be started at all; called when a process starts. @throws AppError unavailable */
+export const readyToRead = (): Promise<void> => readApart<null, void>('ready', null);
+
+/** Ends the threads, for a process or a test that ends. */
+export async function stopReading(): Promise<void> {
+  const readers = held.urracaReaders;
+  held.urracaReaders = undefined;
+  await readers?.piscina.destroy();
+}
