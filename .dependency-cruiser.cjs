@@ -16,6 +16,7 @@ module.exports = {
     only('providers', ['core']),
     only('ui', ['core']),
     only('server', ['core', 'migrations'], { pathNot: '\\.test\\.ts$' }),
+    only('web', []),
     only('worker', ['server', 'providers', 'core'], { pathNot: '\\.test\\.ts$' }),
     only('app', ['ui', 'server', 'core'], { pathNot: '^src/app/api/hooks/' }),
     { ...only('app', ['ui', 'server', 'core', 'providers'], { path: '^src/app/api/hooks/' }), name: 'app-hooks-imports' },

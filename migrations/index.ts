@@ -23,6 +23,7 @@ import { tried } from './0021_tried';
 import { queues } from './0022_queues';
 import { statistics } from './0023_statistics';
 import { unreadMails } from './0024_unread_mails';
+import { loginFailures } from './0025_login_failures';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -50,5 +51,6 @@ export const migrations: Migration[] = [
   queues,
   statistics,
   unreadMails,
+  loginFailures,
 ];
 export type { Migration };

@@ -1,10 +1,8 @@
-/** One address for the unsubscribe link and its one-click POST (RFC 8058); and the headers of every page: a Content-Security-Policy with a fresh nonce, so that no script runs but ours. */
+/** The headers of every page: a Content-Security-Policy with a fresh nonce, so that no script runs but ours. */
 import { NextResponse, type NextRequest } from 'next/server';
 
 export function proxy(request: NextRequest): NextResponse {
   const { pathname } = request.nextUrl;
-  if (request.method === 'POST' && /^\/u\/[^/]+$/.test(pathname))
-    return NextResponse.rewrite(new URL(`${pathname}/one-click`, request.url));
   const nonce = btoa(crypto.randomUUID());
   /** Next's development server evaluates code and talks by web socket; a built application does neither. */
   const developing = process.env.NODE_ENV === 'development';

@@ -50,6 +50,7 @@ export async function bundle(dist) {
     entryPoints: {
       worker: fromRoot('src/worker/main.ts'),
       simulator: fromRoot('simulator/main.ts'),
+      web: fromRoot('src/web/main.ts'),
       reader: fromRoot('src/worker/reading/reader.ts'),
       urraca: fromRoot('scripts/cli.ts'),
       bench: fromRoot('tests/bench/main.ts'),

@@ -75,12 +75,19 @@ export function startProcess(name, args, env, home, cwd = ROOT) {
 export const startSimulator = (env, home, dist = 'dist') =>
   startProcess('simulator', ['--enable-source-maps', '--max-old-space-size=256', fromRoot(dist, 'simulator.js')], env, home);
 export const startWorker = (env, home, dist = 'dist', name = 'worker') =>
-  startProcess(name, ['--enable-source-maps', '--max-old-space-size=224', fromRoot(dist, 'worker.js')], { ...env, READER_FILE: fromRoot(dist, 'reader.js') }, home);
+  startProcess(
+    name,
+    ['--enable-source-maps', '--max-old-space-size=224', fromRoot(dist, 'worker.js')],
+    { ...env, READER_FILE: fromRoot(dist, 'reader.js') },
+    home,
+  );
+/** Where the other processes are built beside a build of the pages: `dist` beside `.next`, `dist-test` beside `.next-test`. */
+const distOf = (next) => next.replace('.next', 'dist');
 export const startWeb = (env, home, next = '.next') =>
   startProcess(
     'web',
-    ['--max-old-space-size=512', fromRoot('node_modules/next/dist/bin/next'), 'start', '-H', '127.0.0.1', '-p', env.PORT],
-    { ...env, NEXT_DIST_DIR: next, READER_FILE: fromRoot(next.replace('.next', 'dist'), 'reader.js') },
+    ['--enable-source-maps', '--max-old-space-size=512', fromRoot(distOf(next), 'web.js'), '-H', '127.0.0.1', '-p', env.PORT],
+    { ...env, NEXT_DIST_DIR: next, READER_FILE: fromRoot(distOf(next), 'reader.js') },
     home,
   );
 

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { constants, setPriority } from 'node:os';
 import pino from 'pino';
 import { DUE_CHANNEL } from '@/core/shared';
+import { sweepLoginFailures } from '@/server/accounts';
 import { keyOfCall } from '@/server/calling';
 import { performCampaignRehearsal } from '@/server/campaigns';
 import { checkRegistry } from '@/server/contacts';
@@ -103,6 +104,7 @@ async function main(): Promise<void> {
   );
   const broom = setInterval(() => {
     void sweepRates().catch(() => {});
+    void sweepLoginFailures().catch(() => {});
     void sweepVisitors().catch(() => {});
   }, 3_600_000);
   pulse.wake();

@@ -372,6 +372,7 @@ export class House {
     }
     await Promise.all(this.smtp.map((server) => new Promise<void>((resolve) => server.close(() => resolve()))));
     await this.m.shared.stopHearing();
+    await this.m.capture.settleRequests();
     await this.m.shared.stopReading();
     await this.m.shared.closeDb();
     await this.tearDown();

@@ -5,16 +5,13 @@ import { findVisitor, newVisitor, openPage, pageToken, type Shown, type Visitor 
 import { config } from '@/server/shared';
 import { pageDocument, type FormState, type PageContext } from '@/ui/pages/public';
 import { log } from './log';
+import { plainPage } from './plain';
 import { readText } from './route';
 
 const MOST_BYTES = 100_000;
 const COOKIE = 'urraca_visitor';
 const VISITOR_COOKIE = new RegExp(`(?:^|;\\s*)${COOKIE}=([\\w-]{20,60})`);
 const YEAR_SECONDS = 366 * 86_400;
-
-/** The address that a request came from, as the server in front of us says. */
-export const addressOf = (request: Request): string =>
-  request.headers.get('x-forwarded-for')?.split(',')[0]?.trim().slice(0, 60) || 'here';
 
 export const isJson = (request: Request): boolean => /json/i.test(request.headers.get('content-type') ?? '');
 
@@ -95,14 +92,6 @@ export async function withPage(slug: string, answer: (shown: Shown) => Promise<R
     log.error({ err: error }, 'unexpected failure');
     return plainPage(500, 'Something failed on our side', 'Please try again in a moment.');
   }
-}
-
-function plainPage(status: number, heading: string, words: string): Response {
-  const safe = words.replace(/[&<>]/g, '');
-  return new Response(
-    `<!doctype html><html lang="en"><meta name="viewport" content="width=device-width"><title>${heading}</title><body style="font:17px/26px system-ui;max-width:36em;margin:15vh auto;padding:0 20px"><main><h1 style="font-size:28px">${heading}</h1><p>${safe}</p></main></body></html>`,
-    { status, headers: { 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-store' } },
-  );
 }
 
 const FIELD_OF: Record<string, string> = {

@@ -16,5 +16,6 @@ export {
   type Role,
   type Scope,
 } from './roles';
+export { FROM_ANYWHERE, ONE_ACCOUNT, ONE_ADDRESS, waitAfter, type DelayRule } from './login-delay';
 export { DEFAULT_SETTINGS, settingsView, type SettingsView, type Settings } from './settings';
 export { type KeyView, type PersonView } from './views';

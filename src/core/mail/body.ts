@@ -7,6 +7,7 @@ import { CONTACT_ROLES, type ContactRole } from '../contacts';
 import { phoneOf, readName } from '../imports';
 import { readJson } from './documents';
 import { inquiryOf } from './inquiry';
+import { meaningOf } from './labels';
 import { readEntries } from './read';
 import { saidYes, sumsIn } from './values';
 
@@ -50,6 +51,10 @@ export interface Place {
 
 const MOST_PLACES = 500;
 const DEEPEST = 12;
+/** Signs of a label, of a field, and of the words of a message, that are read. */
+const MOST_LABEL = 200;
+const MOST_FIELD = 2_000;
+const MOST_MESSAGE = 20_000;
 /** Keys that name a field in lists of questions and answers, and keys under which its answer stands. */
 const NAMED = ['label', 'name', 'key', 'question', 'field', 'title', 'id'];
 const ANSWER = ['value', 'values', 'answer', 'answers', 'text'];
@@ -69,18 +74,29 @@ function answered(item: unknown): [string, unknown] | null {
   return answer && name && typeof item[name] === 'string' && item[name] ? [item[name], item[answer]] : null;
 }
 
-/** Lists of questions and answers as groups, whatever else there is as it is. */
-function plainly(value: unknown, depth = 0): unknown {
+/** A value as far as it is read; a message may be long. */
+const bounded = (value: string, label: string): string =>
+  value.slice(0, meaningOf(label) === 'message' ? MOST_MESSAGE : MOST_FIELD);
+
+/** Lists of questions and answers as groups, whatever else there is as it is, as far as it is read. */
+function plainly(value: unknown, depth = 0, label = ''): unknown {
   if (depth > DEEPEST) return null;
+  if (typeof value === 'string') return bounded(value, label);
   if (Array.isArray(value)) {
     const pairs = value.map(answered);
-    if (value.length && pairs.every((pair) => pair !== null))
-      return Object.fromEntries(pairs.map(([name, answer]) => [name, plainly(answer, depth + 1)]));
-    return value.slice(0, MOST_PLACES).map((one) => plainly(one, depth + 1));
+    if (value.length && pairs.every((pair) => pair !== null)) return groupOf(pairs, depth);
+    return value.slice(0, MOST_PLACES).map((one) => plainly(one, depth + 1, label));
   }
   if (!isGroup(value)) return value;
-  return Object.fromEntries(Object.entries(value).map(([key, one]) => [key, plainly(one, depth + 1)]));
+  return groupOf(Object.entries(value), depth);
 }
+const groupOf = (entries: readonly (readonly [string, unknown])[], depth: number): Record<string, unknown> =>
+  Object.fromEntries(
+    entries.slice(0, MOST_PLACES).map(([key, one]) => {
+      const label = key.slice(0, MOST_LABEL);
+      return [label, plainly(one, depth + 1, label)];
+    }),
+  );
 
 /**
  * Every value of a body with its place: the keys from the outermost, with points between, places in lists counted from 0; a question
@@ -218,3 +234,14 @@ const PUT: Record<BodyField, (raw: Raw, value: string) => void> = {
     raw.on_the_phone = saidYes(value) === true;
   },
 };
+
+/** A form's fields by name; a name that comes more than once has all its values. */
+export function groupedFields(entries: readonly (readonly [string, string])[]): Record<string, string | string[]> {
+  const values = new Map<string, string[]>();
+  for (const [name, value] of entries) {
+    const known = values.get(name);
+    if (known) known.push(value);
+    else values.set(name, [value]);
+  }
+  return Object.fromEntries([...values].map(([name, all]) => [name, all.length === 1 ? all[0]! : all]));
+}

@@ -1,4 +1,13 @@
-export { BODY_FIELDS, inquiryOfBody, placesOf, type BodyField, type Mapping, type Place, type Taken } from './body';
+export {
+  BODY_FIELDS,
+  groupedFields,
+  inquiryOfBody,
+  placesOf,
+  type BodyField,
+  type Mapping,
+  type Place,
+  type Taken,
+} from './body';
 export { boundedMail, boundedText } from './bounds';
 export { inquiryOf } from './inquiry';
 export { readWholeMail, type ReadMail } from './reading';

@@ -2,7 +2,8 @@
 import { hash, verify } from '@node-rs/argon2';
 import { AppError } from '@/core/shared';
 import { type Person } from '@/core/accounts';
-import { forgiveRate, hashed, limitRate, now, randomToken, reader, record, transact } from '../shared';
+import { asOurs, hashed, now, randomToken, reader, record, transact } from '../shared';
+import { afterRightLogin, afterWrongLogin, beforeLogin } from './login-delay.service';
 import { models, type User } from './models';
 
 const SESSION_DAYS = 14;
@@ -30,19 +31,21 @@ let decoy: Promise<string> | undefined;
 /**
  * Checks e-mail and password and opens a session, ending the one the browser came with.
  * @returns the token for the cookie
- * @throws AppError login_wrong; too_many after ten wrong tries in five minutes for one address, or three hundred logins from one place
+ * @param from the address of whoever tries
+ * @throws AppError login_wrong; too_many for an address that tried wrongly too often and too soon
  */
 export async function logIn(email: string, password: string, from: string, oldToken?: string): Promise<string> {
   const address = email.trim().toLowerCase().slice(0, 254);
-  await limitRate(`login:${address}`, 10, 300);
-  await limitRate(`login-from:${from}`, 300, 300);
+  await beforeLogin(address, from);
   const { User: Users, Session: Sessions } = models();
-  const user = await Users.findOne({ where: { email: address, active: true } });
+  const user = await asOurs(Users.findOne({ where: { email: address, active: true } }));
   decoy ??= hashPassword(randomToken());
   const right = await verify(user?.passwordHash ?? (await decoy), password.slice(0, 1000));
-  if (!user || !right)
-    throw new AppError('login_wrong', 'This e-mail and password do not belong together. Check both and try again.');
-  await forgiveRate(`login:${address}`);
+  if (!user || !right) {
+    await afterWrongLogin(address, from);
+    throw new AppError('login_wrong', 'That email and password don’t match. Check both and try again.');
+  }
+  await afterRightLogin(address, from);
   const token = randomToken();
   if (oldToken) await Sessions.destroy({ where: { tokenHash: hashed(oldToken) } });
   await Sessions.create({ tokenHash: hashed(token), userId: user.id, expiresAt: new Date(Date.now() + SESSION_SECONDS * 1000) });
@@ -55,9 +58,9 @@ export async function logIn(email: string, password: string, from: string, oldTo
 /** The person whose session this is; null when it has ended, is unknown, or the person may no longer come in. */
 export async function personOfSession(token: string): Promise<Person | null> {
   const { User: Users, Session: Sessions } = models();
-  const session = await Sessions.findByPk(hashed(token));
+  const session = await asOurs(Sessions.findByPk(hashed(token)));
   if (!session || session.expiresAt.getTime() < Date.now()) return null;
-  const user = await Users.findByPk(session.userId);
+  const user = await asOurs(Users.findByPk(session.userId));
   return user?.active ? withColleagues(personOf(user)) : null;
 }
 
@@ -74,10 +77,10 @@ async function withColleagues(person: Person): Promise<Person> {
 
 /** Somebody who works here, by id; null when they left. */
 export async function findPerson(id: string): Promise<Person | null> {
-  const user = await models().User.findByPk(id);
+  const user = await asOurs(models().User.findByPk(id));
   return user?.active ? withColleagues(personOf(user)) : null;
 }
 
 export async function logOut(token: string): Promise<void> {
-  await models().Session.destroy({ where: { tokenHash: hashed(token) } });
+  await asOurs(models().Session.destroy({ where: { tokenHash: hashed(token) } }));
 }

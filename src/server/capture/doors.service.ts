@@ -3,9 +3,8 @@ import { randomBytes } from 'node:crypto';
 import { AppError, notFound } from '@/core/shared';
 import { oneLine, type BodyRead, type DoorDefaults, type DoorView } from '@/core/capture';
 import { scopeFor, type Principal } from '@/core/accounts';
-import { now, record, transact, type Tx } from '../shared';
-import { inquiryOfBody, placesOf, type Mapping } from '@/core/mail';
-import { readInquiry } from '@/core/capture/schemas';
+import { now, readApart, record, transact, type Tx } from '../shared';
+import type { Mapping } from '@/core/mail';
 import { doorOfKey, forgetDoors, listDoors } from './doors.repository';
 
 /** Letters and digits that nobody mistakes for each other when they read an address aloud. */
@@ -102,13 +101,5 @@ export async function updateDoor(
 /** How a door would read a body with a mapping; nothing is kept. @throws AppError not_found */
 export async function readBody(principal: Principal, id: string, body: unknown, mapping: Mapping): Promise<BodyRead> {
   const door = await doorOfKey(scopeFor(principal).accountId, id);
-  const inquiry = inquiryOfBody(body, mapping, door);
-  const read = { places: placesOf(body).map(({ place, value }) => ({ place, value: value.slice(0, 300) })), inquiry };
-  try {
-    readInquiry(inquiry);
-    return { ...read, faults: [] };
-  } catch (error) {
-    if (error instanceof AppError && error.facts.fields) return { ...read, faults: error.facts.fields };
-    throw error;
-  }
+  return readApart('look', { body, mapping, door: { source: door.source, defaults: door.defaults } });
 }

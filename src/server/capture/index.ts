@@ -10,7 +10,7 @@ export {
   listDoors,
   type Door,
 } from './doors.repository';
-export { listRequests, noteRequest } from './requests.repository';
+export { listRequests, noteRequest, settleRequests } from './requests.repository';
 export { keepSource, listSources, mergeSources, splitSources } from './sources.service';
 export { doorOfSender, listSenders, noteSender, settleSender } from './senders.service';
 export { findInquiry, listInquiries } from './inquiries.repository';

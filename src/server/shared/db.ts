@@ -4,13 +4,7 @@
  */
 import { createHash } from 'node:crypto';
 import pg from 'pg';
-import {
-  QueryTypes,
-  Sequelize,
-  UniqueConstraintError,
-  ConnectionError,
-  ConnectionAcquireTimeoutError,
-} from 'sequelize';
+import { QueryTypes, Sequelize, UniqueConstraintError, ConnectionError, ConnectionAcquireTimeoutError } from 'sequelize';
 import { AppError } from '@/core/shared';
 import { config, forgetConfig } from './config';
 
@@ -144,6 +138,8 @@ export async function transact<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
 }
 
 const DISK_FULL = '53100';
+/** Values that PostgreSQL cannot take: numbers out of range, the null character, an instant beyond the calendar. */
+const BAD_VALUE = /^22/;
 const RETRYABLE = new Set(['40001', '40P01']);
 /** Of the connection's own class 08 all but 08P01, which is a statement of ours that is wrong. */
 const LOST = /^(57P|08(?!P01)|ECONN|EPIPE)/;
@@ -154,12 +150,20 @@ function codeOf(error: unknown): string {
   return String(parent?.code ?? code ?? '');
 }
 
+/** What is asked of a model, with its failures as ours. */
+export const asOurs = <T>(asked: Promise<T>): Promise<T> =>
+  asked.catch((error: unknown) => {
+    throw translated(error);
+  });
+
 function translated(error: unknown): unknown {
   if (!(error instanceof Error) || error instanceof AppError) return error;
   const code = codeOf(error);
   if (error instanceof UniqueConstraintError || code === '23505')
     return new AppError('conflict', 'This exists already; nothing was changed.', {}, error);
   if (RETRYABLE.has(code)) return new AppError('conflict', 'Two changes met; try again.', { retry: true }, error);
+  if (BAD_VALUE.test(code))
+    return new AppError('input_invalid', 'Something in this cannot be stored or looked for. Nothing was changed.', {}, error);
   if (code === DISK_FULL)
     return new AppError(
       'unavailable',

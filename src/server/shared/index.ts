@@ -1,7 +1,7 @@
 export { record } from './audit';
 export { clockState, holdClock, markClock, now, NOW, releaseClock } from './clock';
 export { config, readEnvironment, type Config } from './config';
-export { closeDb, db, inTurn, joinAsWritten, reader, transact, type Tx } from './db';
+export { asOurs, closeDb, db, inTurn, joinAsWritten, reader, transact, type Tx } from './db';
 export { enqueue, enqueueAll, freeDeadJobs } from './enqueue';
 export { listen, stopHearing, subscribe } from './listener';
 export { publish, wakeWorkers } from './live';
@@ -12,5 +12,5 @@ export { BEAT_MS, beat, leave, readProcesses, type ProcessState } from './proces
 export { once, type KeptReply } from './idempotency';
 export { readApart, readyToRead, stopReading, type ReadingOrder } from './reading';
 export { Statement } from './statement';
-export { forgiveRate, limitRate, sweepRates } from './rate';
+export { limitRate, sweepRates } from './rate';
 export { hashed, mailToken, randomToken, readMailToken, readSigned, signed } from './tokens';

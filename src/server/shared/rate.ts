@@ -18,9 +18,6 @@ export async function limitRate(bucket: string, most: number, windowSeconds: num
   }
 }
 
-/** Forgets the hits of a bucket, after a success. */
-export const forgiveRate = (bucket: string): Promise<void> => reader().run('delete from rate_hits where bucket = $1', [bucket]);
-
 /** Forgets windows that are over. */
 export const sweepRates = (): Promise<void> =>
   reader().run(`delete from rate_hits where window_start < clock_timestamp() - interval '1 day'`);

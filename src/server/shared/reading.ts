@@ -4,7 +4,7 @@
  */
 import { join } from 'node:path';
 import { Piscina } from 'piscina';
-import { AppError } from '@/core/shared';
+import { AppError, type ErrorCode } from '@/core/shared';
 
 /** How long one reading may take, in milliseconds from its beginning. */
 const MOST_MS = 1_500;
@@ -60,6 +60,9 @@ export interface ReadingOrder<In> {
   begun: SharedArrayBuffer;
 }
 
+/** What it answers: what was found, or a failure of ours in parts. */
+export type ReadingAnswer<Out> = { found: Out } | { failed: { code: ErrorCode; message: string; facts: AppError['facts'] } };
+
 /**
  * Reads apart. `task` is the name of a function of the reader (src/worker/reading/reader.ts); `bytes` the size of what is large.
  * @throws AppError reading_failed when it took too long, too much memory, or failed; whatever is read stays with the caller
@@ -78,7 +81,9 @@ export async function readApart<In, Out>(task: string, input: In, bytes = 0): Pr
   }, WATCH_MS);
   try {
     const order: ReadingOrder<In> = { input, begun };
-    return (await readers.piscina.run(order, { name: task, signal: abort.signal })) as Out;
+    const answer = (await readers.piscina.run(order, { name: task, signal: abort.signal })) as ReadingAnswer<Out>;
+    if ('failed' in answer) throw new AppError(answer.failed.code, answer.failed.message, answer.failed.facts);
+    return answer.found;
   } catch (error) {
     throw failed(error, abort.signal.aborted, Boolean(begunAt[0]));
   } finally {
@@ -91,7 +96,11 @@ function failed(error: unknown, late: boolean, begun: boolean): AppError {
   if (error instanceof AppError) return error;
   if (!begun) return new AppError('unavailable', 'Nothing can be read at the moment. Try again shortly.', { retry: true }, error);
   const { code } = error as { code?: string };
-  const because = late ? 'takes too long to read' : code === 'ERR_WORKER_OUT_OF_MEMORY' ? 'is too large to read' : 'cannot be read';
+  const because = late
+    ? 'takes too long to read'
+    : code === 'ERR_WORKER_OUT_OF_MEMORY'
+      ? 'is too large to read'
+      : 'cannot be read';
   return new AppError('reading_failed', `This ${because}.`, {}, error);
 }
 

@@ -6,9 +6,11 @@ import { doorOfSecret } from '@/server/capture';
 import { limitRate } from '@/server/shared';
 import { throughDoor } from '@/app/_http/door';
 import { problem } from '@/app/_http/problem';
+import { addressOf } from '@/app/_http/client';
 
-/** So many a minute from one address that is not yet known to send too many. */
+/** So many a minute by one door, and by it from one address. */
 const MOST_A_MINUTE = 600;
+const MOST_FROM_ONE = 120;
 const OPEN = {
   'access-control-allow-origin': '*',
   'access-control-allow-headers': 'content-type, idempotency-key',
@@ -20,6 +22,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ sec
   let answer: Response;
   try {
     await limitRate(`in:${secret.slice(0, 20)}`, MOST_A_MINUTE, 60);
+    await limitRate(`in:${secret.slice(0, 20)}:${addressOf(request)}`, MOST_FROM_ONE, 60);
     const door = await doorOfSecret(secret.slice(0, 40));
     const key = request.headers.get('idempotency-key')?.slice(0, 200);
     answer = await throughDoor(door, request, {

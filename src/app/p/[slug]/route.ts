@@ -5,7 +5,8 @@ import { marketNames } from '@/server/market';
 import { homesOf, noteStep, receiveVisitor, type Shown, type Visitor } from '@/server/pages';
 import { now } from '@/server/shared';
 import { problem } from '@/app/_http/problem';
-import { addressOf, documentOf, isJson, knownVisitor, readSent, stateAfter, visitorOf, withPage } from '@/app/_http/visit';
+import { addressOf } from '@/app/_http/client';
+import { documentOf, isJson, knownVisitor, readSent, stateAfter, visitorOf, withPage } from '@/app/_http/visit';
 import type { SearchPlace } from '@/ui/pages/public';
 
 type Context = { params: Promise<{ slug: string }> };

@@ -1,7 +1,8 @@
 /** One home of a home search. After some homes the visitor is asked who they are; a home is saved here. */
 import { homeOf, noteStep, pageToken, receiveVisitor } from '@/server/pages';
 import { limitRate, now } from '@/server/shared';
-import { addressOf, documentOf, readSent, stateAfter, visitorOf, withPage } from '@/app/_http/visit';
+import { addressOf } from '@/app/_http/client';
+import { documentOf, readSent, stateAfter, visitorOf, withPage } from '@/app/_http/visit';
 import { homeHtml, html, NEW_FORM, type FormState } from '@/ui/pages/public';
 import { AppError } from '@/core/shared';
 import type { Shown, Visitor } from '@/server/pages';

@@ -1,7 +1,8 @@
 /** A contact form inside another site's page. */
 import { AppError } from '@/core/shared';
 import { receiveVisitor } from '@/server/pages';
-import { addressOf, documentOf, readSent, stateAfter, withPage } from '@/app/_http/visit';
+import { addressOf } from '@/app/_http/client';
+import { documentOf, readSent, stateAfter, withPage } from '@/app/_http/visit';
 
 type Context = { params: Promise<{ slug: string }> };
 const only = (kind: string): void => {

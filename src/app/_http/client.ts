@@ -1,0 +1,9 @@
+/** Where a request comes from, as the process that serves us has found out (src/web); nothing that a client says itself is believed. */
+
+/** The header that our own process sets on every request, whatever came in it. */
+export const CLIENT_HEADER = 'x-urraca-client';
+
+export const clientIn = (headers: { get(name: string): string | null }): string =>
+  headers.get(CLIENT_HEADER)?.slice(0, 60) || 'here';
+/** The address of a request's client. */
+export const addressOf = (request: Request): string => clientIn(request.headers);
