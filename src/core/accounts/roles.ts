@@ -2,21 +2,11 @@
  * Who works here and whose contacts each may see. `scopeFor` is the one place that decides visibility; repositories
  * take the Scope it returns and cannot be called without one.
  */
+import { AppError } from '../shared';
+import { RIGHTS, type KeyScope } from './rights';
+
 export const ROLES = ['owner', 'admin', 'agent', 'caller', 'lender'] as const;
 export type Role = (typeof ROLES)[number];
-
-/** What an API key may do. A logged-in person acts within the scopes of their role. */
-export const KEY_SCOPES = [
-  'inquiries:write',
-  'contacts:read',
-  'contacts:write',
-  'results:read',
-  'routing:read',
-  'routing:write',
-  'setup:write',
-  'simulation',
-] as const;
-export type KeyScope = (typeof KEY_SCOPES)[number];
 
 export interface Person {
   id: string;
@@ -44,6 +34,8 @@ export type Scope = {
   readonly sees: 'all' | 'office' | 'own' | 'attached';
   readonly userId: string | null;
   readonly officeId: string | null;
+  /** Whether what the team has in common is theirs to change; seeing all is not enough. */
+  readonly runsOffice: boolean;
   /** For \`own\`: whose contacts one sees as well. */
   readonly colleagues?: readonly string[];
 } & {
@@ -55,14 +47,15 @@ const scope = (parts: {
   sees: 'all' | 'office' | 'own' | 'attached';
   userId: string | null;
   officeId: string | null;
+  runsOffice: boolean;
   colleagues?: readonly string[];
 }): Scope => parts as Scope;
 
-/** Owners and admins see all; callers their office; agents their own; lenders those they are attached to; a key with contacts:read sees all. */
+/** Owners and admins see all; callers their office, or all where they have none; agents their own; lenders those they are attached to; a key with contacts:read sees all. */
 export function scopeFor(principal: Principal): Scope {
   if (principal.kind === 'key') return wholeAccount(principal.accountId);
   const { id, accountId, officeId, role } = principal.person;
-  const base = { accountId, userId: id, officeId };
+  const base = { accountId, userId: id, officeId, runsOffice: runsTheOffice(role) };
   switch (role) {
     case 'owner':
     case 'admin':
@@ -77,21 +70,17 @@ export function scopeFor(principal: Principal): Scope {
 }
 
 /** The scope of work that nobody does by hand: the campaign engine, the mail door, a webhook. */
-export const wholeAccount = (accountId: string): Scope => scope({ accountId, sees: 'all', userId: null, officeId: null });
+export const wholeAccount = (accountId: string): Scope => scope({ accountId, sees: 'all', userId: null, officeId: null, runsOffice: true });
 
-const ROLE_SCOPES: Record<Role, readonly KeyScope[]> = {
-  owner: KEY_SCOPES,
-  admin: KEY_SCOPES,
-  agent: ['inquiries:write', 'contacts:read', 'contacts:write', 'results:read', 'routing:read', 'simulation'],
-  caller: ['inquiries:write', 'contacts:read', 'contacts:write', 'results:read', 'routing:read', 'simulation'],
-  lender: ['contacts:read'],
-};
-
-/** True when the principal may do what the scope names. */
+/** True when the principal may do what the scope names. A key may do what it was given. */
 export const may = (principal: Principal, what: KeyScope): boolean =>
-  principal.kind === 'key' ? principal.scopes.includes(what) : ROLE_SCOPES[principal.person.role].includes(what);
+  principal.kind === 'key' ? principal.scopes.includes(what) : RIGHTS[principal.person.role][what];
 
-export const runsTheOffice = (role: Role): boolean => role === 'owner' || role === 'admin';
+/** Owners and admins. */
+export const runsTheOffice = (role: Role): boolean => RIGHTS[role]['office:run'];
+/** The same of whoever asks; a key was made by somebody who does. */
+export const mayRunOffice = (principal: Principal): boolean =>
+  principal.kind === 'key' || runsTheOffice(principal.person.role);
 export const fullName = (person: { firstName: string; lastName: string }): string =>
   `${person.firstName} ${person.lastName}`.trim();
 
@@ -103,4 +92,10 @@ export const onlyOf = (principal: Principal): string | null =>
 
 /** What somebody made for themselves is changed by them; what the team uses by those who run the office. */
 export const mayChange = (scope: Scope, { made_by, shared }: { made_by: string | null; shared: boolean }): boolean =>
-  scope.sees === 'all' || (made_by !== null && made_by === scope.userId && !shared);
+  scope.runsOffice || (made_by !== null && made_by === scope.userId && !shared);
+
+/** Making something the team's, or one's own again, is for those who run the office. @throws AppError not_allowed */
+export function requireSharing(principal: Principal, { shared }: { shared?: boolean }): void {
+  if (shared !== undefined && !mayRunOffice(principal))
+    throw new AppError('not_allowed', 'Only an owner or admin can share this with the team.');
+}

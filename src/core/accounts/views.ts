@@ -1,5 +1,6 @@
 /** What pages and API answers show of accounts. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
-import type { KeyScope, Role } from './roles';
+import type { KeyScope } from './rights';
+import type { Role } from './roles';
 
 export interface KeyView {
   id: string;

@@ -50,6 +50,8 @@ export type Because =
   | { why: 'entered' | 'day_came'; campaign: string }
   | { why: 'unreachable'; campaign: string }
   | { why: 'left_by'; campaign: string; other: string }
+  /** An agent's own campaign, and the contact is not theirs any more. */
+  | { why: 'not_theirs'; campaign: string }
   | { why: 'appointment'; campaign: string }
   | { why: 'paused_until'; campaign: string; until: string; zone: string; channel: Channel | null }
   | { why: 'changed_by'; campaign: string; day: number }
@@ -150,6 +152,8 @@ export function sentenceOf(because: Because, nameOfStage: (key: string) => strin
       return `“${because.campaign}” began: its day came.`;
     case 'unreachable':
       return `“${because.campaign}” ended: none of its ways reaches them.`;
+    case 'not_theirs':
+      return `“${because.campaign}” ended: the contact belongs to another agent now.`;
     case 'left_by':
       return `“${because.campaign}” ended: “${because.other}” takes them out of it.`;
     case 'paused_until':

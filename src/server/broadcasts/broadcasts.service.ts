@@ -30,7 +30,7 @@ async function readRows(scope: Scope, id: string | null, tx: Tx = reader()): Pro
      from broadcasts b left join users u on u.id = b.made_by
      left join lateral (select min(due_at) as next_at, max(due_at) as last_at from outbox o where o.broadcast_id = b.id and o.state in ('waiting','sending','paused')) d on true
      where b.account_id = $1 and ($2::bigint is null or b.made_by = $2) and ($3::bigint is null or b.id = $3) order by b.id desc limit 200`,
-    [scope.accountId, scope.sees === 'all' ? null : scope.userId, id],
+    [scope.accountId, scope.runsOffice ? null : scope.userId, id],
   );
 }
 

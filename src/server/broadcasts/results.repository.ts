@@ -70,7 +70,7 @@ export async function listBroadcastPeople(
   id: string,
   { what, limit, cursor }: { what: BroadcastPeople; limit: number; cursor?: string | null },
 ): Promise<Page<BroadcastPerson>> {
-  const own = scope.sees === 'all' ? null : scope.userId;
+  const own = scope.runsOffice ? null : scope.userId;
   if (
     !(await reader().first(
       'select 1 from broadcasts where id = $1 and account_id = $2 and ($3::bigint is null or made_by = $3)',

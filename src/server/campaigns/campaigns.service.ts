@@ -1,6 +1,6 @@
 /** Making and changing campaigns: from nothing, a starter or another one; versions of their plan; who goes on by which; on, held, off. */
 import { AppError, notFound, faultsOf } from '@/core/shared';
-import { accountOf, fullName, runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/accounts';
+import { accountOf, fullName, mayRunOffice, requireSharing, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import {
   faultsOfPlan,
   meaningFor,
@@ -59,7 +59,6 @@ interface Beginning {
 /** Makes a draft. Whoever does not run the office makes one of their own. @throws AppError not_found */
 export async function createCampaign(principal: Principal, { name, starter, copy_of, shared }: Beginning): Promise<CampaignView> {
   const scope = scopeFor(principal);
-  const office = principal.kind === 'key' || runsTheOffice(principal.person.role);
   const from = starter ? STARTERS.find(({ key }) => key === starter) : null;
   if (starter && !from) throw notFound('starter');
   const copied = copy_of ? await findCampaign(scope, copy_of) : null;
@@ -73,7 +72,7 @@ export async function createCampaign(principal: Principal, { name, starter, copy
         scope.accountId,
         name.trim(),
         copied?.group ?? from?.group ?? null,
-        office && (shared ?? true),
+        mayRunOffice(principal) && (shared ?? true),
         made(principal),
         at,
         JSON.stringify(plan),
@@ -101,6 +100,7 @@ interface Patch {
  */
 export async function updateCampaign(principal: Principal, id: string, patch: Patch): Promise<CampaignView> {
   const { scope, campaign } = await changeable(principal, id);
+  requireSharing(principal, patch);
   if (patch.state === 'draft' && campaign.state !== 'draft')
     throw new AppError('conflict', 'A campaign that was on is no draft any more. Switch it off.');
   if (patch.state === 'on') {

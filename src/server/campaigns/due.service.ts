@@ -11,6 +11,7 @@ import { wordsFor } from '../templates';
 import { joinAsWritten, now, transact, type Tx } from '../shared';
 import { applyChanges, type Owed } from './apply';
 import { readAround, type Around } from './around';
+import { foreignTo } from './rights.sql';
 import { contactOf, PERSON, PERSON_JOINS, type PersonRow } from './person.rows';
 import { readVersions, type Version } from './versions';
 
@@ -26,6 +27,8 @@ interface DueRow extends PersonRow {
   due_at: Date;
   planned_at: Date | null;
   asks_words: boolean;
+  /** Whether who made the campaign may still do this for the contact. */
+  allowed: boolean;
 }
 
 /** Whether the campaign runs. `is true` keeps it a list that is made once: joined, campaigns would decide in which order the rows are walked. */
@@ -49,7 +52,7 @@ const CLAIM = `
       and (e.account_id in (select a.id from accounts a where not coalesce((a.settings->>'campaignsHeld')::boolean, false))) is true
     order by e.due_at, e.id limit $2 for update skip locked
   )
-  select e.id, e.campaign_id, p.name as campaign, e.version_id, e.step, e.round, e.last_at, e.started_at, e.due_at, e.planned_at, v.asks_words,
+  select e.id, e.campaign_id, p.name as campaign, e.version_id, e.step, e.round, e.last_at, e.started_at, e.due_at, e.planned_at, v.asks_words, not ${foreignTo('p', 'c')} as allowed,
     ${PERSON({ dates: 'v.asks_dates', household: 'v.asks_household or v.asks_words', fields: 'v.asks_fields or v.asks_words', listing: 'v.asks_listing or v.asks_words' })}
   from due e join campaigns p on p.id = e.campaign_id join campaign_versions v on v.id = e.version_id join contacts c on c.id = e.contact_id join contact_facts f on f.contact_id = c.id ${PERSON_JOINS}
   order by e.due_at, e.id`;
@@ -81,6 +84,7 @@ export async function carryOutDue(limit = 200): Promise<number> {
     };
     const meets = await askedOf(tx, rows, versions, around, at);
     const decided = rows.map((row) => {
+      if (!row.allowed) return { row, decision: NOT_THEIRS(row) };
       const contact = contactOf(row, around, meets(row));
       const { settings } = around.house(row.account_id);
       return { row, decision: decideTouch(campaignOf(row), enrolmentOf(row), contact, settings, at) };
@@ -131,6 +135,12 @@ async function askedOf(
     return one !== undefined && matches(tree, one, { at, zone }, fields.get(row.account_id));
   };
 }
+
+/** Whoever belongs to another agent since goes no further by an agent's own campaign. */
+const NOT_THEIRS = ({ campaign }: DueRow): TouchDecision => ({
+  effects: [],
+  next: { state: 'finished', because: { why: 'not_theirs', campaign } },
+});
 
 const enrolmentOf = (row: DueRow) => ({
   id: row.id,

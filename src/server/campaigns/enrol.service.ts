@@ -1,4 +1,5 @@
 /** Enrolling contacts and stopping by hand. One contact is in a campaign at most once at a time, and in one campaign of an exclusive group. */
+import { foreignTo } from './rights.sql';
 import { notFound } from '@/core/shared';
 import { fullName, scopeFor, type Principal } from '@/core/accounts';
 import { firstDue, type TouchedContact } from '@/core/campaigns';
@@ -194,7 +195,8 @@ async function insert(
 export const keptOut = (campaign: string, stages: string): string =>
   `case when c.do_not_contact then 'do_not_contact'
      when split_part(c.stage, '.', 1) <> all(${stages}::text[]) and not (select (v.plan->>'anyStage')::boolean from campaign_versions v where v.campaign_id = ${campaign} order by v.number desc limit 1) then 'worked_with'
-     when exists (select 1 from campaigns p join users m on m.id = p.made_by where p.id = ${campaign} and not p.shared and m.role not in ('owner','admin') and c.owner_id is distinct from m.id) then 'not_yours'
+     when split_part(c.stage, '.', 1) = 'archived' then 'worked_with'
+     when exists (select 1 from campaigns p where p.id = ${campaign} and ${foreignTo('p', 'c')}) then 'not_yours'
      when exists (select 1 from enrolments e where e.contact_id = c.id and e.campaign_id = ${campaign} and e.state in ('active','paused')) then 'in_already'
      when exists (select 1 from enrolments e join campaigns o on o.id = e.campaign_id join campaigns p on p.id = ${campaign} where e.contact_id = c.id and e.state in ('active','paused') and o.exclusive_group = p.exclusive_group) then 'other_campaign' end`;
 /** The same for a campaign that may be a draft or off, and then takes nobody. */

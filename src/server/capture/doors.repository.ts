@@ -118,7 +118,7 @@ export async function listDoors(scope: Scope, at: Date): Promise<DoorView[]> {
   );
   return rows.map(({ arrivals, gap_hours, ...door }) => ({
     ...door,
-    address: door.address && scope.sees === 'all' ? addressOf(door.kind, door.address) : null,
+    address: door.address && scope.runsOffice ? addressOf(door.kind, door.address) : null,
     quiet: quietDoor({
       arrivals,
       usualGapHours: gap_hours,

@@ -6,6 +6,7 @@ import { fullName, scopeFor, wholeAccount, type Person, type Scope } from '@/cor
 import { isTakingAway, type LeftAlone } from '@/core/changes';
 import { AppError } from '@/core/shared';
 import { findPerson } from '../accounts';
+import { visible } from '../contacts';
 import { now, publish, reader, transact, type Tx } from '../shared';
 import { readChange, type ChangeRow } from './changes.repository';
 import { kindOf } from './kinds.index';
@@ -40,7 +41,7 @@ export async function performChange(id: string, going: () => boolean = () => tru
   if (!found || !['waiting', 'running'].includes(found.state)) return;
   const { scope, person } = await doerOf(found);
   if (found.state === 'waiting') await choose(found, scope);
-  while (going() && (await performChunk(id, person)));
+  while (going() && (await performChunk(id, person, scope)));
 }
 
 /** Writes down whom the change is for, as it is at this moment. */
@@ -60,7 +61,7 @@ async function choose(row: ChangeRow, scope: Scope): Promise<void> {
   });
 }
 
-async function performChunk(id: string, person: Person | null): Promise<boolean> {
+async function performChunk(id: string, person: Person | null, scope: Scope): Promise<boolean> {
   return transact(async (tx) => {
     const row = await readChange(id, tx, true);
     if (!row || row.state !== 'running') return false;
@@ -84,7 +85,7 @@ async function performChunk(id: string, person: Person | null): Promise<boolean>
     const kind = kindOf(row.spec.change);
     const leftAlone = isTakingAway(row.kind)
       ? { ids: chunk.contact_ids, counts: {} }
-      : await leftAloneOf(tx, row, chunk.contact_ids);
+      : await leftAloneOf(tx, row, chunk.contact_ids, scope);
     const changed = await kind.apply(doingOf(row, person, tx, at), row.spec.change, leftAlone.ids);
     const counts = leftAlone.counts;
     const why = kind.leavesByItself ?? 'changed_since';
@@ -103,12 +104,17 @@ async function performChunk(id: string, person: Person | null): Promise<boolean>
 async function leftAloneOf(
   tx: Tx,
   row: ChangeRow,
-  ids: string[],
+  chosen: string[],
+  scope: Scope,
 ): Promise<{ ids: string[]; counts: Partial<Record<LeftAlone, number>> }> {
-  const there = await tx.rows<{ id: string; gone: boolean }>(
-    'select id, deleted_at is not null as gone from contacts where id = any($1::bigint[]) order by id for update',
-    [ids],
+  const locking: unknown[] = [chosen];
+  const locked = await tx.rows<{ id: string; gone: boolean; theirs: boolean }>(
+    `select id, deleted_at is not null as gone, (deleted_at is not null or (${visible(scope, locking)})) as theirs from contacts c where id = any($1::bigint[]) order by id for update`,
+    locking,
   );
+  /* Whoever was handed on meanwhile is not theirs to change any more. */
+  const there = locked.filter(({ theirs }) => theirs);
+  const ids = there.map(({ id }) => id);
   const kind = kindOf(row.spec.change);
   const bind: unknown[] = [ids];
   const rows: { id: string; why: LeftAlone | null }[] = kind.leavesByItself
@@ -120,7 +126,9 @@ async function leftAloneOf(
       );
   const counts: Partial<Record<LeftAlone, number>> = {};
   for (const { why } of rows) if (why) counts[why] = (counts[why] ?? 0) + 1;
-  if (rows.length < ids.length) counts.gone = (counts.gone ?? 0) + ids.length - rows.length;
+  const foreign = locked.length - there.length;
+  if (foreign) counts.changed_since = (counts.changed_since ?? 0) + foreign;
+  if (locked.length < chosen.length) counts.gone = (counts.gone ?? 0) + chosen.length - locked.length;
   return { ids: rows.filter(({ why }) => why === null).map(({ id }) => id), counts };
 }
 

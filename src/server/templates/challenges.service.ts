@@ -34,7 +34,7 @@ export async function listChallenges(scope: Scope): Promise<ChallengeView[]> {
     entrants: brought
       .filter(({ challenge, id }) => challenge === row.id && template_ids.includes(id))
       .map(({ id, name, sent, delivered, answered, opted_out }) => ({ id, name, sent, delivered, answered, opted_out })),
-    may_change: scope.sees === 'all',
+    may_change: scope.runsOffice,
   }));
 }
 

@@ -1,6 +1,6 @@
 /** Templates: words that are kept to be used again, with what each wording brought. They are checked while they are written; errors keep one from being used. */
 import { AppError, notFound } from '@/core/shared';
-import { accountOf, mayChange, runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/accounts';
+import { accountOf, mayChange, mayRunOffice, requireSharing, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { oneLine } from '@/core/capture';
 import { storable } from '@/core/capture/schemas';
 import type { Channel } from '@/core/contacts';
@@ -169,7 +169,6 @@ interface Making {
 /** Makes a template; it may have faults as long as it is not used. Whoever does not run the office makes one of their own. */
 export async function createTemplate(principal: Principal, { channel, name, words, shared }: Making): Promise<TemplateView> {
   const scope = scopeFor(principal);
-  const office = principal.kind === 'key' || runsTheOffice(principal.person.role);
   const called = oneLine(name);
   if (!called)
     throw new AppError('input_invalid', 'The template was not made.', { fields: [{ field: 'name', message: 'write a name' }] });
@@ -183,7 +182,7 @@ export async function createTemplate(principal: Principal, { channel, name, word
         channel,
         called,
         JSON.stringify(cleaned(words)),
-        office && (shared ?? true),
+        mayRunOffice(principal) && (shared ?? true),
         principal.kind === 'person' ? principal.person.id : null,
         at,
       ],
@@ -214,6 +213,7 @@ export async function updateTemplate(
   patch: { name?: string; words?: Words; shared?: boolean; day_cap?: number | null; seen?: number },
 ): Promise<TemplateView> {
   const template = await changeable(principal, id);
+  requireSharing(principal, patch);
   const scope = scopeFor(principal);
   await transact(async (tx) => {
     if (patch.words) {

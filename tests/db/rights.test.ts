@@ -1,0 +1,120 @@
+/** What somebody may not do by hand they may not do by a campaign, a bulk change or a template either, at the time that it is done. */
+import fc from 'fast-check';
+import { NO_PLAN, type Plan, type Start } from '@/core/campaigns';
+import { houseForEach } from '../harness/each';
+
+const house = houseForEach();
+const LEAD = { roles: ['seller'], permissions: { email: true } };
+
+/** A contact of an agent. */
+async function contactOf(owner: string, n: number): Promise<string> {
+  const { contact } = await house().arrives({ first_name: `P${n}`, emails: [`p${n}@people.example`], ...LEAD });
+  await house().db.run('update contacts set owner_id = $2, office_id = (select office_id from users where id = $2) where id = $1', [
+    contact.id,
+    house().people[owner]!.id,
+  ]);
+  return contact.id;
+}
+const ownersOf = async (ids: string[]): Promise<string[]> =>
+  (
+    await house().db.rows<{ owner_id: string }>('select owner_id::text from contacts where id = any($1::bigint[]) order by id', [ids])
+  ).map(({ owner_id }) => owner_id);
+const planTo = (actor: string, starts: Start[] = []): Plan => ({
+  ...NO_PLAN,
+  anyStage: true,
+  starts,
+  steps: [{ id: 0, when: { after: 'start', minutes: 0 }, do: 'change', change: { set: 'owner', userId: house().people[actor]!.id } }],
+});
+async function ownCampaign(actor: string, starts: Start[] = []) {
+  const { campaigns } = house().m;
+  const as = house().as(actor);
+  const draft = await campaigns.createCampaign(as, { name: `By ${actor}`, shared: true });
+  const kept = await campaigns.saveVersion(as, draft.id, { plan: planTo(actor, starts), seen: draft.version.id });
+  await campaigns.updateCampaign(as, kept.id, { shared: true }).catch(() => undefined);
+  return campaigns.updateCampaign(as, kept.id, { state: 'on' });
+}
+
+/** The ways by which somebody may try to have a contact. Each swallows the refusal: what counts is what became of the contact. */
+const WAYS = {
+  'by hand': async (actor: string, id: string) => {
+    await house().m.contacts.updateContact(house().as(actor), id, { owner_id: house().people[actor]!.id });
+  },
+  'by a change of many': async (actor: string, id: string) => {
+    const { changes } = house().m;
+    const asked = { selection: { ids: [id] }, change: { kind: 'owner' as const, owner_id: house().people[actor]!.id } };
+    await changes.performChange((await changes.createChange(house().as(actor), asked)).id);
+  },
+  'by putting them into a campaign': async (actor: string, id: string) => {
+    await house().m.campaigns.enrolContact(house().as(actor), id, (await ownCampaign(actor)).id);
+    await house().settle();
+  },
+  'by a campaign of a day': async (actor: string, _id: string) => {
+    await ownCampaign(actor, [{ on: 'day', day: '11-24', at: '09:00' }]);
+    await house().advance('PT30H');
+  },
+} as const;
+type Way = keyof typeof WAYS;
+
+test('nobody comes by a contact in another way than by hand', async () => {
+  await fc.assert(
+    fc.asyncProperty(
+      fc.constantFrom('Abel', 'Brisa', 'Cato', 'Hollis'),
+      fc.constantFrom('Abel', 'Brisa', 'Caspian'),
+      fc.constantFrom(...(Object.keys(WAYS).filter((way) => way !== 'by hand') as Way[])),
+      fc.integer({ min: 1, max: 1_000_000 }),
+      async (actor, owner, way, n) => {
+        await house().m.shared.holdClock(house().db, new Date('2026-11-23T18:00:00Z'));
+        const [byHand, other] = [await contactOf(owner, n), await contactOf(owner, n + 2_000_000)];
+        await WAYS['by hand'](actor, byHand).catch(() => undefined);
+        await WAYS[way](actor, other).catch(() => undefined);
+        const [allowed, came] = (await ownersOf([byHand, other])).map((id) => id === house().people[actor]!.id);
+        if (came) expect([actor, owner, way, allowed]).toEqual([actor, owner, way, true]);
+        await house().db.run(`update campaigns set state = 'off'`);
+      },
+    ),
+    { numRuns: 14, endOnFailure: true },
+  );
+});
+
+test('only those who run the office share; a caller does not, with or without an office', async () => {
+  const { campaigns, templates, broadcasts } = house().m;
+  await house().db.run('update users set office_id = null where id = $1', [house().people.Cato!.id]);
+  house().people.Cato = { ...house().people.Cato!, officeId: null };
+  const refused = { code: 'not_allowed' };
+  const team = await templates.createTemplate(house().as('Ada'), { channel: 'text', name: 'Team', words: { text: 'Hi', plain: 'Hi' } });
+  const sale = await broadcasts.createBroadcast(house().as('Ada'), { name: 'Sale', channel: 'email', selection: {} });
+  for (const actor of ['Abel', 'Cato']) {
+    const as = house().as(actor);
+    const own = await campaigns.createCampaign(as, { name: 'Mine', shared: true });
+    expect(own.shared).toBe(false);
+    await expect(campaigns.updateCampaign(as, own.id, { shared: true })).rejects.toMatchObject(refused);
+    await expect(campaigns.updateCampaign(as, '1', { name: 'x' })).rejects.toMatchObject(refused);
+    const words = await templates.createTemplate(as, { channel: 'text', name: 'Mine', words: { text: 'Hi', plain: 'Hi' }, shared: true });
+    await expect(templates.updateTemplate(as, words.id, { shared: true })).rejects.toMatchObject(refused);
+    await expect(templates.updateTemplate(as, team.id, { name: 'x' })).rejects.toMatchObject(refused);
+    await expect(broadcasts.deleteBroadcast(as, sale.id)).rejects.toMatchObject({ code: 'not_found' });
+    await house().m.capture.createDoor(house().as('Ada'), { kind: 'mail', name: 'Mails' });
+    const doors = await house().m.capture.listDoors(house().scopeOf(actor), new Date());
+    expect(doors.some(({ address }) => address !== null)).toBe(false);
+  }
+  expect(await campaigns.updateCampaign(house().as('Ada'), '1', { shared: false })).toMatchObject({ shared: false });
+});
+
+test('what was ordered for contacts that belong to another since is not done to them; an own campaign ends for them', async () => {
+  const { changes, campaigns } = house().m;
+  const [given, kept] = [await contactOf('Abel', 1), await contactOf('Abel', 2)];
+  const own = await ownCampaign('Abel');
+  await campaigns.enrolContact(house().as('Abel'), given, own.id);
+  const { id } = await changes.createChange(house().as('Abel'), {
+    selection: { ids: [given, kept] },
+    change: { kind: 'horizon', horizon: 'hot' },
+  });
+  await house().m.contacts.updateContact(house().as('Ada'), given, { owner_id: house().people.Brisa!.id });
+  await changes.performChange(id);
+  await house().settle();
+  expect(
+    await house().db.rows('select horizon from contacts where id = any($1::bigint[]) order by id', [[given, kept]]),
+  ).toEqual([{ horizon: null }, { horizon: 'hot' }]);
+  expect(await ownersOf([given])).toEqual([house().people.Brisa!.id]);
+  expect(await house().story(given)).toContainEqual(expect.stringContaining('belongs to another agent now'));
+});
