@@ -1,6 +1,6 @@
 /** Makes a route handler from an operation: who asks and whether they may, the input checked, one call, the answer or the problem. */
 import Joi from 'joi';
-import { AppError, notFound, type Page, faultsOf } from '@/core/shared';
+import { AppError, notFound, type Page, faultsOf, isWithin } from '@/core/shared';
 import { may, runsTheOffice, scopeFor, type Person, type Principal, type Scope } from '@/core/accounts';
 import { once } from '@/server/shared';
 import type { Operation } from './operations';
@@ -8,6 +8,8 @@ import { principalOf } from './principal';
 import { problem } from './problem';
 
 const MOST_BYTES = 1_000_000;
+/** Deeper and larger than anything that the API takes. */
+const BODY_BOUNDS = { depth: 100, nodes: 60_000 };
 const NO_QUERY = Joi.object({});
 
 export interface Call<Body, Query> {
@@ -152,6 +154,8 @@ async function readBody(request: Request, operation: Operation): Promise<unknown
   } catch {
     throw new AppError('input_unreadable', 'The body is not JSON. Nothing was kept.');
   }
+  if (!isWithin(parsed, BODY_BOUNDS))
+    throw new AppError('input_invalid', 'The body has too many levels or values. Nothing was kept.');
   return checked(operation.body, parsed, false);
 }
 

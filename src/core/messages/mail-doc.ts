@@ -33,7 +33,7 @@ export const MAIL_NODES = [
   'text',
 ] as const;
 
-const TAG = /\{\{[\s\S]*?\}\}|\{%[\s\S]*?%\}/g;
+const TAG = /\{\{[^{}]*\}\}|\{%[^{}]*%\}/g;
 /** Escapes for HTML what stands outside of merge fields and conditions; their values are escaped when they are filled in. */
 function escaped(text: string): string {
   let out = '';

@@ -78,7 +78,7 @@ const OWN = 'field.';
 export const ownField = (name: string): `field.${string}` => `${OWN}${name.trim().toLowerCase()}`;
 
 /** What stands between the braces of a field or a condition. */
-const TAG = /\{\{-?([\s\S]*?)-?\}\}|\{%-?([\s\S]*?)-?%\}/g;
+const TAG = /\{\{-?([^{}]*?)-?\}\}|\{%-?([^{}]*?)-?%\}/g;
 const OWN_IN_FIELD = /^(\s*)field\.([^|}\s]+(?:\s+[^|}\s]+)*)(\s*)(\||$)/i;
 const OWN_IN_TAG = /\bfield\.([\p{L}\p{N}_-]+)/giu;
 
@@ -182,15 +182,21 @@ export function syntaxFault(source: string): { message: string; at: number } | n
   }
 }
 
+/** A field's value; what is empty is not there, and what every object has is no field. */
+const valueIn = (fields: MergeFields, name: string): string | undefined => {
+  const value: unknown = Object.hasOwn(fields, name) ? (fields as Record<string, unknown>)[name] : undefined;
+  return typeof value === 'string' ? value.trim() || undefined : undefined;
+};
+
 const scopes = new WeakMap<MergeFields, Record<string, unknown>>();
 /** The values as Liquid looks them up. What is empty is not there. */
 function scopeOf(fields: MergeFields): Record<string, unknown> {
   const known = scopes.get(fields);
   if (known) return known;
-  const scope: Record<string, unknown> = {};
+  const scope: Record<string, unknown> = Object.create(null) as Record<string, unknown>;
   const own: Record<string, string> = {};
   for (const name in fields) {
-    const value = (fields as Record<string, string | null | undefined>)[name]?.trim();
+    const value = valueIn(fields, name);
     if (!value) continue;
     if (name.startsWith(OWN)) own[name.slice(OWN.length)] = value;
     else scope[name] = value;
@@ -205,7 +211,7 @@ export function renderWords(source: string, fields: MergeFields, kind: Kind = 't
   if (!source.includes('{')) return source;
   const plain = plainOf(source);
   if (plain) {
-    const valueOf = (name: string) => (fields as Record<string, string | null | undefined>)[name]?.trim() || undefined;
+    const valueOf = (name: string) => valueIn(fields, name);
     return walkPlain(plain, valueOf, kind === 'html' ? inert : asIs);
   }
   const template = templateOf(source, kind);

@@ -7,7 +7,9 @@
 type Piece = string | { name: string; instead: string | null } | { asks: string; unless: boolean; yes: Piece[]; no: Piece[] };
 export type PlainLiquid = readonly Piece[];
 
-const TOKEN = /\{\{(?!-)([\s\S]*?)\}\}|\{%(?!-)([\s\S]*?)%\}/g;
+const TOKEN = /\{\{(?!-)([^{}]*)\}\}|\{%(?!-)([^{}]*?)%\}/g;
+/** Where a field or condition begins that is not a plain one. */
+const OPENED = /\{\{|\{%/;
 const OUTPUT = /^([a-z_]+|field\[("[^"\\]*")\])(?:\s*\|\s*default:\s*(?:"([^"]*)"|'([^']*)'))?$/;
 const ASKS = /^(if|unless)\s+([a-z_]+)$/;
 const RESERVED = new Set(['true', 'false', 'nil', 'null', 'empty', 'blank']);
@@ -19,7 +21,9 @@ export function plainLiquid(source: string): PlainLiquid | null {
   let into = root;
   let from = 0;
   for (const match of source.matchAll(TOKEN)) {
-    if (match.index > from) into.push(source.slice(from, match.index));
+    const before = source.slice(from, match.index);
+    if (OPENED.test(before)) return null;
+    if (before) into.push(before);
     from = match.index + match[0].length;
     const output = match[1]?.trim();
     const tag = match[2]?.trim();
@@ -42,7 +46,7 @@ export function plainLiquid(source: string): PlainLiquid | null {
     else if (open.length && tag === (open.at(-1)!.piece.unless ? 'endunless' : 'endif')) into = open.pop()!.into;
     else return null;
   }
-  if (open.length || /\{\{|\{%/.test(source.slice(from))) return null;
+  if (open.length || OPENED.test(source.slice(from))) return null;
   if (from < source.length) into.push(source.slice(from));
   return root;
 }

@@ -1,9 +1,13 @@
 /** The second entry of this feature, for those who read input: words as they are sent, and what is made of an e-mail's blocks. */
 import Joi from 'joi';
+import { isWithin } from '../shared';
 import { MAIL_NODES, textOfDoc, type MailDoc, type MailNode } from './mail-doc';
 import type { Words } from './words';
 
 const MOST_NODES = 2_000;
+/** Signs of the words of a message. */
+const MOST_TEXT = 20_000;
+const DOC_BOUNDS = { depth: 40, nodes: 20_000 };
 const id = Joi.string().pattern(/^\d{1,18}$/);
 const mark = Joi.object({
   type: Joi.valid('bold', 'italic', 'underline', 'strike', 'link').required(),
@@ -13,20 +17,22 @@ const mark = Joi.object({
 }).unknown(true);
 const node = Joi.object({
   type: Joi.valid(...MAIL_NODES).required(),
-  text: Joi.string().max(50_000),
+  text: Joi.string().max(MOST_TEXT),
   attrs: Joi.object().unknown(true).allow(null),
   marks: Joi.array().max(8).items(mark),
   content: Joi.array().max(MOST_NODES).items(Joi.link('#node')),
 })
   .unknown(true)
   .id('node');
-const doc = Joi.object({ type: Joi.valid('doc').required(), content: Joi.array().max(MOST_NODES).items(node) }).unknown(true);
+const doc = Joi.object()
+  .custom((value: unknown, helpers) => (isWithin(value, DOC_BOUNDS) ? value : helpers.error('object.max')))
+  .concat(Joi.object({ type: Joi.valid('doc').required(), content: Joi.array().max(MOST_NODES).items(node) }).unknown(true));
 
 /** The words of a message. Of an e-mail of blocks the text is what its blocks say, whatever was sent beside them. */
 export const wordsSchema = Joi.object({
   subject: Joi.string().max(300).allow(''),
-  text: Joi.string().max(50_000).allow('').required(),
-  plain: Joi.string().max(50_000).allow('').required(),
+  text: Joi.string().max(MOST_TEXT).allow('').required(),
+  plain: Joi.string().max(MOST_TEXT).allow('').required(),
   doc: doc.allow(null),
   files: Joi.array()
     .max(10)

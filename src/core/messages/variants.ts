@@ -129,6 +129,12 @@ export function listVariants(text: string, most: number): string[] {
   return [...new Set(spread(variantsIn(text)))];
 }
 
+/** Signs of all wordings together that are looked at; of a long text they are fewer. */
+const MOST_SIGNS = 1_000_000;
+/** How many wordings of a text are looked at, `most` at the most. */
+export const mostWordings = (text: string, most: number): number =>
+  Math.max(1, Math.min(most, Math.floor(MOST_SIGNS / Math.max(1, text.length))));
+
 /** Each group with its options as they are written, for those who count what each brought. */
 export function groupsIn(text: string): { index: number; options: string[] }[] {
   const out: { index: number; options: string[] }[] = [];

@@ -1,3 +1,4 @@
+export { isWithin, type Bounds } from './bounded';
 export { AppError, ERROR_CODES, notFound, type ErrorCode, type FieldFault } from './errors';
 export { faultsOf } from './faults';
 export { DUE_CHANNEL, LIVE_CHANNEL, type JobName, type Jobs, type LiveEvent } from './jobs';

@@ -1,5 +1,5 @@
 /** Making and changing campaigns: from nothing, a starter or another one; versions of their plan; who goes on by which; on, held, off. */
-import { AppError, notFound, faultsOf } from '@/core/shared';
+import { AppError, notFound, faultsOf, isWithin } from '@/core/shared';
 import { accountOf, fullName, mayRunOffice, requireSharing, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import {
   faultsOfPlan,
@@ -26,8 +26,15 @@ import { DATES, enrol, staysOut, type Dates } from './enrol.service';
 
 const made = (principal: Principal): string | null => (principal.kind === 'person' ? principal.person.id : null);
 
+/** A branch is three levels of the plan, what a step says a few more; an email of blocks may be ten. */
+const PLAN_BOUNDS = { depth: 56, nodes: 20_000 };
+
 /** A plan from outside. @throws AppError input_invalid with what is wrong where */
 export async function readPlan(tx: Tx, accountId: string, input: unknown): Promise<Plan> {
+  if (!isWithin(input, PLAN_BOUNDS))
+    throw new AppError('input_invalid', 'This plan was not kept.', {
+      fields: [{ field: 'steps', message: 'has too many levels or steps: at most 12 branches within each other' }],
+    });
   const { value, error } = planSchema.validate(input, { abortEarly: false, convert: false });
   if (error) throw new AppError('input_invalid', 'This plan was not kept.', { fields: faultsOf(error) });
   const plan = value as Plan;

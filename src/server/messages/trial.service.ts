@@ -2,13 +2,13 @@
 import { randomUUID } from 'node:crypto';
 import { AppError } from '@/core/shared';
 import { scopeFor, type Person } from '@/core/accounts';
-import { checkWords, fillWords, hasErrors, mergeFields, withSender, type MergeFields, type Words } from '@/core/messages';
+import { fillWords, mergeFields, withSender, type MergeFields, type Words } from '@/core/messages';
 import type { Channel } from '@/core/contacts';
 import { showPhone } from '@/core/capture';
 import { brokerageName } from '../accounts';
 import { readPeople } from '../campaigns';
 import { findContact, listFields } from '../contacts';
-import { enqueue, transact, type Tx } from '../shared';
+import { enqueue, readApart, transact, type Tx } from '../shared';
 
 export interface Trial {
   channel: Channel;
@@ -31,7 +31,11 @@ export async function tryOnMe(person: Person, trials: readonly Trial[], contactI
     throw invalid('your own phone number is not known; Setup has it');
   return transact(async (tx) => {
     const fields = (await listFields(scope.accountId, tx)).map(({ name }) => name);
-    const broken = trials.find(({ channel, words }) => hasErrors(checkWords({ channel, words, fields })));
+    const counted = await readApart<object, { errors: number }[]>(
+      'counts',
+      trials.map(({ channel, words }) => ({ channel, words, fields })),
+    );
+    const broken = trials.find((_, n) => counted[n]!.errors > 0);
     if (broken) throw invalid('the words have errors; mend those first');
     const values = contactId ? await ofContact(tx, scope, contactId) : await ofMyself(person);
     for (const { channel, words } of trials) {

@@ -5,21 +5,28 @@ import { oneLine } from '@/core/capture';
 import { storable } from '@/core/capture/schemas';
 import type { Channel } from '@/core/contacts';
 import {
-  checkWords,
   groupsIn,
   hasErrors,
-  shinglesOf,
   type Brought,
+  type Checked,
   type CheckedView,
-  type Other,
+  type Finding,
   type TemplateView,
   type VariantView,
   type Words,
 } from '@/core/messages';
 import { listFields } from '../contacts';
 import { missingFiles } from '../files';
-import { now, reader, record, transact, type Tx } from '../shared';
+import { now, readApart, reader, record, transact, type Tx } from '../shared';
+import { countFindings, type Counted } from './findings';
 import { forgetWords } from './words.repository';
+
+/** Another template, with the text that words may be too like. */
+interface Other {
+  id: string;
+  name: string;
+  text: string;
+}
 
 type Row = Pick<
   TemplateView,
@@ -59,16 +66,14 @@ async function broughtBy(tx: Tx, accountId: string, id: string | null): Promise<
   return new Map(rows.map(({ id: of, ...brought }) => [of, brought]));
 }
 
-const viewOf = (row: Row, scope: Scope, brought: Brought, fields: readonly string[]): TemplateView => {
+const viewOf = (row: Row, scope: Scope, brought: Brought, findings: Counted): TemplateView => {
   const { made_by_id, made_by_name, ...template } = row;
-  const findings = checkWords({ channel: row.channel, words: row.words, fields });
-  const errors = findings.filter(({ level }) => level === 'error').length;
   return {
     ...template,
     made_by: made_by_id ? { id: made_by_id, name: made_by_name ?? '' } : null,
     may_change: mayChange(scope, { made_by: made_by_id, shared: row.shared }),
     brought,
-    findings: { errors, warnings: findings.length - errors },
+    findings,
   };
 };
 
@@ -81,7 +86,8 @@ export async function listTemplates(scope: Scope): Promise<TemplateView[]> {
   const rows = await readRows(scope, tx, null);
   const brought = await broughtBy(tx, scope.accountId, null);
   const fields = await fieldNames(scope.accountId);
-  return rows.map((row) => viewOf(row, scope, brought.get(row.id) ?? NOTHING, fields));
+  const findings = await countFindings(rows, fields);
+  return rows.map((row, n) => viewOf(row, scope, brought.get(row.id) ?? NOTHING, findings[n]!));
 }
 
 /** @throws AppError not_found */
@@ -89,7 +95,8 @@ export async function findTemplate(scope: Scope, id: string, tx: Tx = reader()):
   const [row] = await readRows(scope, tx, id);
   if (!row) throw notFound('template');
   const brought = await broughtBy(tx, scope.accountId, id);
-  return viewOf(row, scope, brought.get(id) ?? NOTHING, await fieldNames(scope.accountId, tx));
+  const [findings] = await countFindings([row], await fieldNames(scope.accountId, tx));
+  return viewOf(row, scope, brought.get(id) ?? NOTHING, findings!);
 }
 
 /** Each option of a template's variants with what it brought, in the wording that it has now. */
@@ -119,13 +126,15 @@ export async function listVariantResults(scope: Scope, id: string): Promise<Vari
 }
 
 /** The other templates that words may be too like. */
-async function othersOf(scope: Scope, channel: Channel, id: string | null): Promise<Other[]> {
-  const rows = await reader().rows<{ id: string; name: string; text: string }>(
+const othersOf = (scope: Scope, channel: Channel, id: string | null): Promise<Other[]> =>
+  reader().rows<Other>(
     `select id, name, words->>'text' as text from templates where account_id = $1 and channel = $2 and deleted_at is null and id is distinct from $3::bigint and (shared or made_by = $4::bigint or $4::bigint is null) order by id desc limit 1000`,
     [scope.accountId, channel, id, scope.userId],
   );
-  return rows.map(({ text, ...other }) => ({ ...other, shingles: shinglesOf(text) }));
-}
+
+/** The checks, apart. @throws AppError reading_failed for words that take too long to check; those are not kept */
+const findingsOf = (checked: Checked, others: Other[] = []): Promise<Finding[]> =>
+  readApart<object, Finding[]>('words', { checked, others });
 
 /** What the checks say of words, with the account's own fields and beside its other templates. @param id of the template that they are to be the words of */
 export async function checkTemplate(
@@ -134,7 +143,7 @@ export async function checkTemplate(
 ): Promise<CheckedView> {
   const scope = scopeFor(principal);
   const fields = await fieldNames(scope.accountId);
-  const findings = checkWords({ channel, words, fields }, await othersOf(scope, channel, id));
+  const findings = await findingsOf({ channel, words, fields }, await othersOf(scope, channel, id));
   return { findings, errors: findings.filter(({ level }) => level === 'error').length };
 }
 
@@ -219,7 +228,7 @@ export async function updateTemplate(
     if (patch.words) {
       await checkAttached(tx, scope.accountId, patch.words);
       const fields = await fieldNames(scope.accountId, tx);
-      const findings = checkWords({ channel: template.channel, words: patch.words, fields });
+      const findings = await findingsOf({ channel: template.channel, words: patch.words, fields });
       if (template.campaigns && hasErrors(findings))
         throw new AppError('input_invalid', 'A campaign uses this template, so it was not kept with errors in it.', {
           fields: findings

@@ -16,6 +16,7 @@ import {
   type Place,
   type ReadMail,
 } from '@/core/mail';
+import { checkWords, shinglesOf, type Checked, type Finding } from '@/core/messages';
 import { AppError } from '@/core/shared';
 import { parseMail } from '@/providers/mails';
 import type { DoorDefaults } from '@/core/capture';
@@ -91,3 +92,25 @@ export const look = timed(({ body: seen, mapping, door }: { body: unknown; mappi
     throw error;
   }
 });
+
+/** What the checks say of words, beside others that they may be too like. */
+export const words = timed(
+  ({ checked, others }: { checked: Checked; others: { id: string; name: string; text: string }[] }): Finding[] =>
+    checkWords(
+      checked,
+      others.map(({ text, ...other }) => ({ ...other, shingles: shinglesOf(text) })),
+    ),
+);
+
+/** How many errors and warnings each of several templates has. One that cannot be read has an error, and the others their own. */
+export const counts = timed((all: Checked[]): { errors: number; warnings: number }[] =>
+  all.map((checked) => {
+    try {
+      const found = checkWords(checked);
+      const errors = found.filter(({ level }) => level === 'error').length;
+      return { errors, warnings: found.length - errors };
+    } catch {
+      return { errors: 1, warnings: 0 };
+    }
+  }),
+);

@@ -2,7 +2,7 @@
 import { MERGE_FIELDS, renderWords } from '../merge';
 import { partsOf, type TextParts } from '../parts';
 import { likeness, shinglesOf, type Shingles } from '../similar';
-import { listVariants } from '../variants';
+import { listVariants, mostWordings } from '../variants';
 import { checkFields } from './fields';
 import { checkFilters } from './filters';
 import type { Checked, Finding } from './finding';
@@ -32,7 +32,7 @@ const filled = (source: string): string => {
 
 /** The parts that the longest wording of a text takes, its fields filled in with values of usual length. */
 export const longestParts = (source: string): TextParts =>
-  listVariants(source, 500)
+  listVariants(source, mostWordings(source, 500))
     .map((wording) => partsOf(filled(wording)))
     .reduce((most, one) => (one.parts > most.parts || (one.parts === most.parts && one.units > most.units) ? one : most));
 

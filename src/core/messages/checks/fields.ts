@@ -94,7 +94,7 @@ const bareOf = (name: string): string => (name.startsWith('field.') ? name.slice
 /** Where a name stands in a field or condition. */
 function placeOf(source: string, name: string): number {
   const bare = bareOf(name);
-  for (const match of source.matchAll(/\{\{[\s\S]*?\}\}|\{%[\s\S]*?%\}/g)) {
+  for (const match of source.matchAll(/\{\{[^{}]*\}\}|\{%[^{}]*%\}/g)) {
     const at = match[0].toLowerCase().indexOf(bare.toLowerCase());
     if (at >= 0) return match.index + at;
   }

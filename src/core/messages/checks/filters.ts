@@ -30,9 +30,11 @@ const BECAUSE_DISLIKED =
 const BECAUSE_DISGUISED =
   'Filters know the disguise and take the sender for one who has something to hide. Say it plainly, or leave it out.';
 
-/** Fields and addresses are not words of the message. */
+/** Fields and addresses are not words of the message, nor is a run of signs that no word is as long as. */
 const blanked = (source: string): string =>
-  source.replace(/\{\{[\s\S]*?\}\}|\{%[\s\S]*?%\}|\bhttps?:\/\/\S+|[^\s@]+@[^\s@.]+\.\S+/g, (hit) => ' '.repeat(hit.length));
+  source
+    .replace(/\S{200,}/g, (run) => run.slice(0, 100) + ' '.repeat(run.length - 100))
+    .replace(/\{\{[^{}]*\}\}|\{%[^{}]*%\}|\bhttps?:\/\/\S+|[^\s@]+@[^\s@.]+\.\S+/g, (hit) => ' '.repeat(hit.length));
 
 export function checkFilters(checked: Checked): Finding[] {
   if (checked.channel === 'call' || checked.channel === 'letter') return [];

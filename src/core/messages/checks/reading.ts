@@ -1,6 +1,6 @@
 /** Whether each wording reads right: no doubled spaces, no space before a comma, “an” before a vowel, a capital where a sentence begins. */
 import { MERGE_FIELDS, renderWords } from '../merge';
-import { countVariants, listVariants } from '../variants';
+import { countVariants, listVariants, mostWordings } from '../variants';
 import { partsIn, type Checked, type Finding, type Part } from './finding';
 
 /** So many wordings are read; a text with more is read in part, and says so. */
@@ -67,14 +67,15 @@ export function readings(checked: Checked): Reading[] {
     .filter(({ source }) => source.trim())
     .map(({ part, source }) => {
       const count = countVariants(source);
-      const wordings = listVariants(source, MOST_READ).map((wording) => {
+      const most = mostWordings(source, MOST_READ);
+      const wordings = listVariants(source, most).map((wording) => {
         const text = filledOrSo(wording, values);
         return { text, slips: slipsIn(text) };
       });
       return {
         part,
         count,
-        whole: count <= MOST_READ,
+        whole: count <= most,
         sample: wordings.sort((a, b) => b.slips.length - a.slips.length),
       };
     });
