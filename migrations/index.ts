@@ -24,6 +24,7 @@ import { queues } from './0022_queues';
 import { statistics } from './0023_statistics';
 import { unreadMails } from './0024_unread_mails';
 import { loginFailures } from './0025_login_failures';
+import { refusals } from './0026_refusals';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -52,5 +53,6 @@ export const migrations: Migration[] = [
   statistics,
   unreadMails,
   loginFailures,
+  refusals,
 ];
 export type { Migration };

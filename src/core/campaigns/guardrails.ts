@@ -10,7 +10,7 @@
  */
 import type { Because } from '../contacts';
 import { DAY, HOUR, localDate, localInstant, localMinutes, MINUTE, minutesOf } from '../shared';
-import { isFollowedUp, type Channel, type Stage } from '../contacts';
+import { isFollowedUp, stepOf, type Channel, type Stage } from '../contacts';
 
 export interface Guardrails {
   /** Local clock times at the contact between which touches go. */
@@ -45,6 +45,8 @@ export const UNKNOWN_PERMISSION: PermissionState = { state: 'unknown', at: null,
 export interface TouchQuestion {
   channel: Channel;
   automatic: boolean;
+  /** The one message that says that their refusal was heard; it goes whatever was withdrawn. */
+  confirms?: boolean;
   /** Goes by itself and answers what they wrote: a conversation that they are having. */
   answers?: boolean;
   now: Date;
@@ -77,9 +79,10 @@ export type Verdict = { go: true } | { go: 'later'; at: Date; because: Because }
 export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdict {
   const { channel, automatic, now, timeZone, permission } = question;
   const no = (because: Because): Verdict => ({ go: false, because });
+  if (question.confirms && question.address && !question.addressFault) return { go: true };
   if (question.doNotContact) return no({ why: 'do_not_contact', channel });
   if (question.householdSaysNo) return no({ why: 'household_says_no', channel });
-  if (automatic && !question.anyStage && !isFollowedUp(question.stage))
+  if (automatic && (stepOf(question.stage) === 'archived' || (!question.anyStage && !isFollowedUp(question.stage))))
     return no({ why: 'not_followed_up', channel, stage: question.stage });
   if (!question.address) return no({ why: 'no_address', channel });
   if (question.addressFault) return no({ why: 'address_broken', channel, fault: question.addressFault });

@@ -39,6 +39,7 @@ export const LEFT_ALONE = {
   not_yours: 'belong to others than whose own campaign it is',
   worked_with: 'are past the stages that campaigns follow up',
   do_not_contact: 'are not to be contacted',
+  opted_out: 'opted out; only they can opt back in',
   gone: 'were deleted in the meantime',
   changed_since: 'were changed since',
   went_on: 'went on since',

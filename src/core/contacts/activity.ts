@@ -57,6 +57,8 @@ export interface ActivityData {
   autoReply?: boolean;
   /** True for STOP and its like: an instruction, not an answer. */
   optOut?: boolean;
+  /** What an answer refuses, as it was read. */
+  refusal?: 'stop' | 'stop_all' | 'wrong_person' | 'unclear';
   door?: string;
   /** Of an inquiry: with whom they ask. */
   partner?: string;

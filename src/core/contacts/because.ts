@@ -37,7 +37,7 @@ export type Because =
   | {
       why: 'not_enrolled';
       campaign: string;
-      cause: 'not_on' | 'on_the_phone' | 'already_in' | 'stage' | 'other_campaign';
+      cause: 'not_on' | 'opted_out' | 'on_the_phone' | 'already_in' | 'stage' | 'other_campaign';
       stage?: string;
     }
   | { why: 'answered'; channel: Channel; campaign: string }
@@ -78,6 +78,7 @@ export type Because =
 
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh', 'Eighth', 'Ninth'];
 const CAUSES = {
+  opted_out: 'they asked us to stop',
   not_on: 'it is not switched on',
   on_the_phone: 'the agent is on the phone with them already',
   already_in: 'they are in it already',

@@ -57,7 +57,8 @@ export { likeness, shinglesOf, type Shingles } from './similar';
 export { type AttachedFile, type Words } from './words';
 export { suggestNext, SUGGESTION_WORDS, type Suggestion } from './suggest';
 export { withSender } from './sender';
-export { isOptOut, ownWords } from './opt-out';
+export { ownWords } from './own-words';
+export { confirmationOf, readRefusal, type Refusal } from './refusal';
 export { type ProviderAnswer } from './provider';
 export {
   type AnswerView,

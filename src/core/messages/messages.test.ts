@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fieldsIn, fillWords, isOptOut, ownField, ownWords, suggestNext } from '.';
+import { fieldsIn, fillWords, ownField, ownWords, suggestNext } from '.';
 
 const WORDS = { text: 'Hi {{ first_name }}, about {{town}}.', plain: 'Hello, about your search.' };
 
@@ -39,13 +39,6 @@ test('whatever is known of a person, no message has a hole or a template in it; 
   );
   expect(fillWords(WORDS, { first_name: '{{ town }}', town: 'X' }).text).toBe('Hi {{ town }}, about X.');
   expect(fieldsIn(WORDS.text)).toEqual(['first_name', 'town']);
-});
-
-test('an opt-out is the whole message, in any case and punctuation', () => {
-  for (const no of ['STOP', ' stop. ', 'Stop!', 'UNSUBSCRIBE', 'stop all', 'Stop please', 'Quit', 'END'])
-    expect([no, isOptOut(no)]).toEqual([no, true]);
-  for (const other of ['yes please', 'Do not stop', 'stop by on Saturday', 'When does it end?', '', 'the bus stop'])
-    expect([other, isOptOut(other)]).toEqual([other, false]);
 });
 
 test('of a mail their own words are kept, not what they quote', () => {

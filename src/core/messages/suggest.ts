@@ -2,6 +2,7 @@
 
 export type Suggestion =
   | { do: 'nothing'; because: string }
+  | { do: 'judge'; because: string }
   | { do: 'call'; because: string }
   | { do: 'answer'; because: string }
   | { do: 'meet'; because: string }
@@ -33,14 +34,16 @@ const RULES: [RegExp, Suggestion][] = [
   [/\?/, { do: 'answer', because: 'They ask something.' }],
 ];
 
-/** @param optOut they said stop, in a word that is one */
-export function suggestNext(text: string, optOut: boolean): Suggestion {
-  if (optOut) return { do: 'nothing', because: 'They said stop; nothing more goes by this channel.' };
+/** @param optOut they said stop @param unclear what they wrote may mean that, and nobody has said yet */
+export function suggestNext(text: string, optOut: boolean, unclear = false): Suggestion {
+  if (optOut) return { do: 'nothing', because: 'They opted out. Nothing more goes to them this way.' };
+  if (unclear) return { do: 'judge', because: 'This may mean stop. Campaigns are paused until you say.' };
   for (const [pattern, suggestion] of RULES) if (pattern.test(text)) return suggestion;
   return { do: 'answer', because: 'They wrote.' };
 }
 export const SUGGESTION_WORDS: Record<Suggestion['do'], string> = {
   nothing: 'Nothing to do',
+  judge: 'Stop messages?',
   call: 'Call them',
   answer: 'Answer them',
   meet: 'Make the appointment',

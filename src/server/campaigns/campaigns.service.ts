@@ -298,6 +298,7 @@ const OUT = {
   not_on: 'it is not switched on',
   not_yours: 'they belong to somebody else than whose own campaign it is',
   do_not_contact: 'they are marked do not contact',
+  opted_out: 'they asked us to stop, and only they can opt back in',
   worked_with: 'somebody works with them already, and it is not for such people',
   in_already: 'they are in it already',
   other_campaign: 'another campaign of its group is under way',

@@ -47,6 +47,8 @@ export const CAMPAIGNS_NOW = (ids: string): string =>
 interface Asked extends Pick<CampaignNow, 'name' | 'open' | 'version'> {
   same: boolean;
   group_taken: boolean;
+  /** They told us to stop. */
+  refused: boolean;
   dates: Dates | null;
 }
 
@@ -79,7 +81,7 @@ export async function chooseArrivals(
 ): Promise<Enrolling> {
   const asked = arrived.map(({ campaignId, fresh }): Asked | null => {
     const campaign = fresh ? standing.find(({ id }) => id === campaignId) : undefined;
-    return campaign ? { ...campaign, same: false, group_taken: false, dates: null } : null;
+    return campaign ? { ...campaign, same: false, group_taken: false, refused: false, dates: null } : null;
   });
   if (asked.includes(null)) await askFor(tx, arrived, asked);
   const versions = await readVersions(
@@ -126,6 +128,7 @@ async function askFor(tx: Tx, arrived: readonly Arrived[], asked: (Asked | null)
   const rows = await tx.rows<Asked & { n: number }>(
     `select x.n, p.name, ${OPEN} as open, ${LATEST} as version,
        ${held('e.campaign_id = p.id')} as same, ${held('o.exclusive_group = p.exclusive_group')} as group_taken,
+       (select c.refused_at is not null or c.do_not_contact from contacts c where c.id = x.contact_id) as refused,
        (select ${DATES} from contacts c where c.id = x.contact_id) as dates
      from jsonb_to_recordset($1::jsonb) as x (n int, campaign_id bigint, contact_id bigint) join campaigns p on p.id = x.campaign_id`,
     [JSON.stringify(missing)],
@@ -135,6 +138,8 @@ async function askFor(tx: Tx, arrived: readonly Arrived[], asked: (Asked | null)
 
 function causeToStayOut(asked: Asked, { plan }: Version, contact: Enrollee) {
   if (!asked.open) return 'not_on';
+  if (asked.refused) return 'opted_out';
+  if (stepOf(contact.stage) === 'archived') return 'stage';
   if (contact.onThePhone) return 'on_the_phone';
   if (!plan.anyStage && !['new', 'reaching'].includes(stepOf(contact.stage))) return 'stage';
   if (asked.same) return 'already_in';
@@ -194,6 +199,7 @@ async function insert(
  */
 export const keptOut = (campaign: string, stages: string): string =>
   `case when c.do_not_contact then 'do_not_contact'
+     when c.refused_at is not null then 'opted_out'
      when split_part(c.stage, '.', 1) <> all(${stages}::text[]) and not (select (v.plan->>'anyStage')::boolean from campaign_versions v where v.campaign_id = ${campaign} order by v.number desc limit 1) then 'worked_with'
      when split_part(c.stage, '.', 1) = 'archived' then 'worked_with'
      when exists (select 1 from campaigns p where p.id = ${campaign} and ${foreignTo('p', 'c')}) then 'not_yours'

@@ -5,7 +5,7 @@ import { suggestNext, type AnswerView } from '@/core/messages';
 import { lockContact, visible } from '../contacts';
 import { now, publish, reader, transact } from '../shared';
 
-type Row = Omit<AnswerView, 'next'> & { wrote_at: Date };
+type Row = Omit<AnswerView, 'next'> & { wrote_at: Date; unclear: boolean };
 
 /** The people who wrote, the latest first. @param unread only those whom nobody has read yet */
 export async function listAnswers(
@@ -21,6 +21,7 @@ export async function listAnswers(
      select c.id as contact_id, who.wrote_at, trim(c.first_name || ' ' || c.last_name) as name, u.first_name || ' ' || u.last_name as owner_name, c.stage, c.horizon, c.unread_at is not null as unread,
        (select count(*)::int from activities n where n.contact_id = c.id and c.unread_at is not null and n.at >= c.unread_at and n.kind = 'message' and n.direction = 'in') as unread_n,
        m.at, m.channel, coalesce(m.data->>'text', '') as text, m.data->>'subject' as subject, coalesce((m.data->>'optOut')::boolean, false) as opt_out,
+       m.data->>'refusal' = 'unclear' and exists (select 1 from tasks t where t.contact_id = c.id and t.done_at is null and t.note like 'They wrote “%') as unclear,
        exists (select 1 from activities a where a.contact_id = c.id and a.at > m.at and (a.kind = 'call' or a.kind = 'message') and a.direction = 'out' and not coalesce((a.data->>'automatic')::boolean, false)) as answered,
        (select p.name from enrolments e join campaigns p on p.id = e.campaign_id where e.contact_id = c.id and e.because->>'why' = 'answered' and e.ended_at = m.at limit 1) as stopped
      from who join contacts c on c.id = who.id left join users u on u.id = c.owner_id
@@ -30,7 +31,7 @@ export async function listAnswers(
   );
   const page = pageOf(rows, limit, (row) => [row.wrote_at.toISOString(), row.contact_id]);
   return {
-    items: page.items.map((row) => ({ ...row, next: suggestNext(row.text, row.opt_out) })),
+    items: page.items.map(({ unclear, ...row }) => ({ ...row, next: suggestNext(row.text, row.opt_out, unclear) })),
     next: page.next,
   };
 }

@@ -48,6 +48,8 @@ export interface Payload {
   names?: string;
   /** Part of a conversation with the assistant. */
   talk?: true;
+  /** The one confirmation of a refusal. */
+  confirms?: true;
 }
 
 interface ClaimRow {
@@ -211,6 +213,7 @@ function judge(row: ClaimRow, touched: { at: Date; channel: Channel }[], ofTempl
       channel: row.channel,
       automatic: row.automatic,
       answers: row.payload.talk,
+      confirms: row.payload.confirms,
       now: at,
       timeZone: row.time_zone,
       stage: row.stage,

@@ -1,15 +1,15 @@
 /** What people answer: texts by the carrier's webhook, e-mails by the mail door. Each is taken once; a stranger's message is an inquiry. */
-import type { Activity } from '@/core/contacts';
 import { cleanPhone, oneLine } from '@/core/capture';
 import type { ReadMail } from '@/core/mail';
 import { readInquiry } from '@/core/capture/schemas';
-import { isOptOut, ownWords } from '@/core/messages';
+import { ownWords } from '@/core/messages';
 import type { Person } from '@/core/accounts';
 import type { AnsweredBy } from '@/core/routing';
 import { findPerson } from '../accounts';
 import { captureInquiry, doorOfKind } from '../capture';
 import { acceptOffer, answeredByMail, answeredByText, declineOffer } from '../routing';
-import { changePermissions, permissionActivity, recordActivities } from '../contacts';
+import { recordActivities } from '../contacts';
+import { carryOutRefusal, isEnd, refusalOf, refusedByStranger, restAndAsk, type Answer } from './refusals';
 import { goOnTalking } from '../talks';
 import { mailToken, now, readMailToken, transact, type Tx } from '../shared';
 
@@ -75,7 +75,10 @@ export async function receiveText(text: InboundText): Promise<void> {
   const stranger = await transact(async (tx) => {
     const accountId = await accountOfNumber(tx, text.to);
     const known = await knownBy(tx, accountId, 'phone', from);
-    if (!known) return { accountId };
+    if (!known) {
+      const refused = await refusedByStranger(tx, { accountId, channel: 'text', address: from, body: text.body, at: text.at });
+      return refused ? null : { accountId };
+    }
     if (!(await firstTime(tx, 'text', text.eventId))) return null;
     await recordAnswer(tx, known, { channel: 'text', from, to: text.to, body: text.body, at: text.at, autoReply: false });
     return null;
@@ -142,7 +145,11 @@ export async function receiveMail(mail: InboundMail): Promise<void> {
       });
       return null;
     }
-    return mail.autoReply ? null : (await tx.first<{ id: string }>('select min(id)::text as id from accounts'))!.id;
+    if (mail.autoReply) return null;
+    const accountId = (await tx.first<{ id: string }>('select min(id)::text as id from accounts'))!.id;
+    const said = ownWords(mail.text) || mail.subject;
+    const refused = await refusedByStranger(tx, { accountId, channel: 'email', address: from, body: said, at: await now(tx) });
+    return refused ? null : accountId;
   });
   if (strangersAccount) {
     const [first = '', ...rest] = mail.fromName.split(' ');
@@ -183,8 +190,12 @@ async function recordAnswer(
   known: Known,
   answer: { channel: 'text' | 'email'; from: string; to: string; subject?: string; body: string; at: Date; autoReply: boolean },
 ): Promise<void> {
-  const optOut = !answer.autoReply && isOptOut(answer.body);
-  const activities: Activity[] = [
+  const said: Answer = { ...answer, accountId: known.accountId, contactId: known.contactId, address: known.address };
+  if (answer.channel === 'email' && !said.body.trim()) said.body = answer.subject ?? '';
+  const refused = answer.autoReply ? null : await refusalOf(tx, said);
+  const ends = refused !== null && isEnd(refused.refusal);
+  const withdrawals = refused ? await carryOutRefusal(tx, said, refused.refusal, refused.who) : [];
+  await recordActivities(tx, known.accountId, [
     {
       contactId: known.contactId,
       userId: null,
@@ -198,30 +209,20 @@ async function recordAnswer(
         from: answer.from,
         to: answer.to || undefined,
         autoReply: answer.autoReply || undefined,
-        optOut: optOut || undefined,
+        optOut: ends || undefined,
+        refusal: refused?.refusal.kind,
       },
       because: null,
     },
-  ];
-  if (optOut) {
-    const change = {
-      channel: answer.channel,
-      address: known.address,
-      state: 'withdrawn' as const,
-      how: `they answered “${answer.body.trim().slice(0, 40)}”`,
-      forGood: true,
-      at: answer.at,
-    };
-    await changePermissions(tx, known.accountId, [change]);
-    activities.push(permissionActivity(known.contactId, change));
-  }
-  await recordActivities(tx, known.accountId, activities);
-  if (!answer.autoReply && !optOut && answer.channel === 'text') await goOnTalking(tx, known.contactId, answer.body, answer.at);
-  if (!answer.autoReply)
-    await tx.run('update contacts set unread_at = coalesce(unread_at, $2), wrote_at = greatest(wrote_at, $2) where id = $1', [
-      known.contactId,
-      answer.at,
-    ]);
+    ...withdrawals,
+  ]);
+  if (answer.autoReply) return;
+  if (refused?.refusal.kind === 'unclear') await recordActivities(tx, known.accountId, await restAndAsk(tx, said, refused.who));
+  else if (!ends && answer.channel === 'text') await goOnTalking(tx, known.contactId, answer.body, answer.at);
+  await tx.run('update contacts set unread_at = coalesce(unread_at, $2), wrote_at = greatest(wrote_at, $2) where id = $1', [
+    known.contactId,
+    answer.at,
+  ]);
 }
 
 async function fromStranger(accountId: string, person: object, source: string, message: string, eventId: string): Promise<void> {

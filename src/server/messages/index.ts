@@ -20,6 +20,7 @@ export {
   retryStuck,
   type HandOver,
 } from './outbox.service';
+export { judgeRefusal } from './refusals';
 export { receiveReturned } from './returned.service';
 export { followLink, noteOpened, openToken, trackedLinks } from './seen.service';
 export { mergeFieldsOf } from './merge-fields';

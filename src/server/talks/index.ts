@@ -1,1 +1,1 @@
-export { goOnTalking } from './talks.service';
+export { goOnTalking, isTalking } from './talks.service';

@@ -13,6 +13,10 @@ interface TalkRow {
   phone: string | null;
 }
 
+/** Whether the assistant has asked them something and waits. */
+export const isTalking = async (tx: Tx, contactId: string): Promise<boolean> =>
+  (await tx.first(`select 1 from talks where contact_id = $1 and state = 'open'`, [contactId])) !== null;
+
 /** Goes on with the open conversation of somebody who wrote, if there is one. */
 export async function goOnTalking(tx: Tx, contactId: string, text: string, at: Date): Promise<void> {
   const row = await tx.first<TalkRow>(

@@ -34,6 +34,14 @@ export function InboxArea() {
     },
     onError: notices.fail,
   });
+  const judge = useMutation({
+    mutationFn: ({ id, ends }: { id: string; ends: boolean }) => ask(`/contacts/${id}/refusal`, 'PUT', { ends }),
+    onSuccess: (_, { ends }) => {
+      void queries.invalidateQueries({ queryKey: ['answers'] });
+      notices.tell(ends ? 'Opted out. They won’t get any more messages.' : 'Campaigns go on.');
+    },
+    onError: notices.fail,
+  });
   const narrow = useIsNarrow();
   const current = chosen ?? (narrow ? null : (rows[0]?.contact_id ?? null));
   const at = rows.findIndex((row) => row.contact_id === current);
@@ -109,6 +117,26 @@ export function InboxArea() {
                 </span>
               </span>
             </button>
+            {row.next.do === 'judge' && (
+              <span className="judge" role="group" aria-label={`Did ${row.name || 'they'} opt out?`}>
+                <button
+                  type="button"
+                  className="chip tiny"
+                  disabled={judge.isPending}
+                  onClick={() => judge.mutate({ id: row.contact_id, ends: true })}
+                >
+                  Stop messages
+                </button>
+                <button
+                  type="button"
+                  className="chip tiny"
+                  disabled={judge.isPending}
+                  onClick={() => judge.mutate({ id: row.contact_id, ends: false })}
+                >
+                  Stay in touch
+                </button>
+              </span>
+            )}
             <button
               type="button"
               className="chip tiny"

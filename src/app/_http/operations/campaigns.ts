@@ -93,4 +93,11 @@ export const CAMPAIGN_OPERATIONS = {
     scope: 'contacts:write',
     body: Joi.object({ held: Joi.boolean().required() }),
   },
+  judgeRefusal: {
+    method: 'PUT',
+    path: '/contacts/{id}/refusal',
+    summary: 'Say what an answer meant that was not sure: stop everything, or stay in touch',
+    scope: 'contacts:write',
+    body: Joi.object({ ends: Joi.boolean().required() }),
+  },
 } as const satisfies Record<string, Operation>;
