@@ -348,3 +348,25 @@ test('files go along with an e-mail, checked by what they are; a mail of blocks 
   expect(sentMails[0]!.html).toContain('>For P1</h2>');
   expect(sentMails[0]!.html).toMatch(/<img src="[^"]+\/o\/[^"]+" alt="" width="1"/);
 });
+
+test('a broadcast set for a holiday is told of it before, and goes on the day that was set', async () => {
+  const ada = house().as('Ada');
+  const { broadcasts } = house().m;
+  const id = (await house().arrives({ emails: ['p1@people.example'], roles: ['seller'], permissions: { email: true } })).contact.id;
+  const goes = { on: 'local' as const, day: '2027-01-01', at: '09:00' };
+  const asked = { channel: 'email' as const, selection: { ids: [id] }, goes };
+  expect((await broadcasts.previewReach(ada, asked)).holiday).toEqual({ name: 'New Year’s Day', next: '2027-01-02' });
+  const draft = await broadcasts.createBroadcast(ada, {
+    ...asked,
+    name: 'New year',
+    words: { subject: 'Happy New Year', text: 'Happy New Year.', plain: 'Happy New Year.' },
+  });
+  await broadcasts.startBroadcast(ada, draft.id);
+  await house().settle();
+  await house().advance(new Date('2027-01-03T18:00:00Z'));
+  const [sent] = await house().db.rows<{ at: string }>(
+    `select to_char(sent_at at time zone 'America/Los_Angeles', 'YYYY-MM-DD HH24:MI') as at from outbox where broadcast_id = $1`,
+    [draft.id],
+  );
+  expect(sent!.at).toBe('2027-01-01 09:00');
+});

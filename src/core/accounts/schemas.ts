@@ -18,7 +18,10 @@ export const settingsSchema = Joi.object({
   cap_month: Joi.number().integer().min(1).max(100),
   text_gap_hours: Joi.number().integer().min(0).max(168),
   holidays: Joi.array()
-    .items(Joi.string().pattern(/^(\d{4}-)?(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'day such as 12-25 or 2027-11-25'))
+    .items(
+      Joi.string().valid('mlk-day', 'presidents-day', 'easter', 'memorial-day', 'labor-day', 'thanksgiving'),
+      Joi.string().pattern(/^(\d{4}-)?(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'day such as 12-25 or 2027-11-25'),
+    )
     .max(100),
   campaigns_held: Joi.boolean(),
   letter_cents: Joi.number().integer().min(0).max(100_000),

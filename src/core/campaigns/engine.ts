@@ -15,7 +15,7 @@ import { plannedAt, roundStart } from './schedule';
 export interface Campaign {
   id: string;
   name: string;
-  plan: Pick<Plan, 'repeat' | 'held' | 'anyStage' | 'ends'>;
+  plan: Pick<Plan, 'repeat' | 'held' | 'anyStage' | 'ends' | 'starts'>;
   program: Program;
   /** The nominal day of each step. */
   days: ReadonlyMap<number, number>;
@@ -87,6 +87,7 @@ export type TouchEffect =
       template: { id: string; version: number } | null;
       picks: string[];
       day: number;
+      dated: boolean;
     }
   | { do: 'task'; key: string; step: number; role: TaskRole; note: string; day: number; call: boolean }
   | { do: 'change'; change: Change; day: number }
@@ -141,7 +142,7 @@ export function decideTouch(
       case 'talk':
       case 'touch': {
         const channel = step.do === 'talk' ? 'text' : step.channel;
-        const verdict = verdictOn(channel, campaign, contact, guardrails, now);
+        const verdict = verdictOn(channel, campaign, contact, guardrails, now, isDated(step, campaign));
         if (verdict.go === 'later' && campaign.plan.held === 'move') {
           if (!enrolment.hasWaited || taken > 0) effects.push({ do: 'tell', kind: 'waits', channel, because: verdict.because });
           return { effects, next: { state: 'active', ...at, dueAt: verdict.at, lastAt, waiting: true } };
@@ -226,7 +227,22 @@ function dueAt(
   });
 }
 
-const verdictOn = (channel: Channel, campaign: Campaign, contact: TouchedContact, guardrails: Guardrails, now: Date) => {
+/** Whether a step is tied to a date: one of the contact's own, or the day on which a campaign of days begins. */
+const isDated = (step: Step, { plan }: Campaign): boolean =>
+  'date' in step.when ||
+  (step.when.after === 'start' &&
+    ('minutes' in step.when ? step.when.minutes < 1_440 : step.when.days === 0) &&
+    plan.starts.length > 0 &&
+    plan.starts.every(({ on }) => on === 'day' || on === 'date'));
+
+const verdictOn = (
+  channel: Channel,
+  campaign: Campaign,
+  contact: TouchedContact,
+  guardrails: Guardrails,
+  now: Date,
+  dated: boolean,
+) => {
   const { address, fault } = addressFor(channel, contact);
   return mayTouch(
     {
@@ -244,6 +260,7 @@ const verdictOn = (channel: Channel, campaign: Campaign, contact: TouchedContact
       onThePhone: contact.onThePhone,
       householdSaysNo: contact.householdSaysNo,
       registry: contact.registry,
+      dated,
       touched: contact.touched,
     },
     guardrails,
@@ -288,6 +305,7 @@ function carryOut(step: TouchStep, campaign: Campaign, id: string, at: Place, co
     template: found && { id: found.templateId, version: found.version },
     picks: found ? words.picks : [],
     day,
+    dated: isDated(step, campaign),
   };
 }
 

@@ -10,6 +10,7 @@
  */
 import type { Because } from '../contacts';
 import { DAY, HOUR, localDate, localInstant, localMinutes, MINUTE, minutesOf } from '../shared';
+import { holidayOn } from './holidays';
 import { isFollowedUp, stepOf, type Channel, type Stage } from '../contacts';
 
 export interface Guardrails {
@@ -22,7 +23,7 @@ export interface Guardrails {
   capMonth: number;
   /** Hours between two automatic texts. */
   textGapHours: number;
-  /** Days without automatic calls, texts and e-mails at the contact: `2026-12-25`, or `12-25` for every year. */
+  /** Days without automatic calls, texts and e-mails at the contact: `2026-12-25`, `12-25` for every year, or a movable one by name (`thanksgiving`). */
   holidays: string[];
 }
 export const DEFAULT_GUARDRAILS: Guardrails = {
@@ -32,7 +33,7 @@ export const DEFAULT_GUARDRAILS: Guardrails = {
   capWeek: 5,
   capMonth: 12,
   textGapHours: 4,
-  holidays: ['01-01', '07-04', '12-25'],
+  holidays: ['01-01', '07-04', 'thanksgiving', '12-25'],
 };
 
 export interface PermissionState {
@@ -47,6 +48,8 @@ export interface TouchQuestion {
   automatic: boolean;
   /** The one message that says that their refusal was heard; it goes whatever was withdrawn. */
   confirms?: boolean;
+  /** Tied to a day that a person set, or to a date of the contact's own: it goes on that day, holiday or not. */
+  dated?: boolean;
   /** Goes by itself and answers what they wrote: a conversation that they are having. */
   answers?: boolean;
   now: Date;
@@ -136,7 +139,7 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
         },
       };
     }
-    if (automatic && isHoliday(now, timeZone, guardrails)) {
+    if (automatic && !question.dated && (isHoliday(now, timeZone, guardrails) || isSecondAfterHoliday(question, guardrails))) {
       const at = afterHolidays(now, timeZone, guardrails);
       return { go: 'later', at, because: { why: 'holiday', channel, until: at.toISOString(), zone: timeZone } };
     }
@@ -158,11 +161,15 @@ export function quietUntil(now: Date, timeZone: string, guardrails: Pick<Guardra
   return null;
 }
 
-const isHoliday = (at: Date, timeZone: string, { holidays }: Guardrails): boolean => {
-  if (!holidays.length) return false;
-  const day = localDate(at, timeZone);
-  return holidays.includes(day) || holidays.includes(day.slice(5));
-};
+const isHoliday = (at: Date, timeZone: string, { holidays }: Guardrails): boolean =>
+  holidayOn(localDate(at, timeZone), holidays) !== null;
+
+/** On the day after a holiday, a second email: one of the two was put off, and nobody gets both on one day for that. */
+function isSecondAfterHoliday({ channel, now, timeZone, touched }: TouchQuestion, guardrails: Guardrails): boolean {
+  if (channel !== 'email' || !isHoliday(new Date(now.getTime() - DAY), timeZone, guardrails)) return false;
+  const today = localDate(now, timeZone);
+  return touched.some((one) => one.channel === 'email' && localDate(one.at, timeZone) === today);
+}
 /** The morning after; a calendar on which every day is a holiday holds for ten days at most. */
 function afterHolidays(now: Date, timeZone: string, guardrails: Guardrails): Date {
   let at = localInstant(now, timeZone, 1, guardrails.quietTo);

@@ -54,3 +54,4 @@ export {
 export { meaningFor, placeIn, type Place, type Standing, type VersionPreview } from './moving';
 export { faultsOfPlan } from './faults';
 export { added, copied, emptyStep, mapSteps, moved, removed, replaced, stepWords, whenWords } from './edit';
+export { holidayOn, MOVABLE_HOLIDAYS, nextWorkday } from './holidays';

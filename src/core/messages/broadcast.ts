@@ -54,6 +54,8 @@ export interface Reach {
   letter_cents: number;
   /** The instant at which the last would go. */
   minutes: number;
+  /** The day it is set for is a holiday: its name, and the first day behind it that is none. */
+  holiday: { name: string; next: string } | null;
 }
 
 /** What became of it, counted in messages; answers and noes are those of a week. */

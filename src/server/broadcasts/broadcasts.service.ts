@@ -13,6 +13,7 @@ import {
   type Reach,
   type Words,
 } from '@/core/messages';
+import { holidayOn, nextWorkday } from '@/core/campaigns';
 import { readSettings } from '../accounts';
 import { listFields } from '../contacts';
 import { checkAttached, findTemplate } from '../templates';
@@ -73,10 +74,16 @@ const mayBroadcast = (principal: Principal): void => {
     throw new AppError('not_allowed', 'Broadcasts are sent by agents and by those who run the office.');
 };
 
+/** A date set by a person holds; that it is a holiday is told before. */
+function holidayOf(goes: Goes | undefined, holidays: readonly string[]): Reach['holiday'] {
+  const name = goes && goes.on !== 'now' ? holidayOn(goes.day, holidays) : null;
+  return goes && goes.on !== 'now' && name ? { name, next: nextWorkday(goes.day, holidays) } : null;
+}
+
 /** Counts whom it would reach, and whom it would leave out and why; nothing is kept. */
 export async function previewReach(
   principal: Principal,
-  { channel, selection, per_minute }: Pick<BroadcastInput, 'channel' | 'selection' | 'per_minute'>,
+  { channel, selection, per_minute, goes }: Pick<BroadcastInput, 'channel' | 'selection' | 'per_minute' | 'goes'>,
 ): Promise<Reach> {
   mayBroadcast(principal);
   const scope = scopeFor(principal);
@@ -87,13 +94,14 @@ export async function previewReach(
     bind,
   );
   const receive = rows.find(({ why }) => why === null)?.n ?? 0;
-  const { letterCents } = { ...DEFAULT_SETTINGS, ...(await readSettings(scope.accountId)) };
+  const { letterCents, holidays } = { ...DEFAULT_SETTINGS, ...(await readSettings(scope.accountId)) };
   return {
     people: rows.reduce((sum, { n }) => sum + n, 0),
     receive,
     left_out: Object.fromEntries(rows.flatMap(({ why, n }) => (why ? [[why, n]] : []))),
     letter_cents: channel === 'letter' ? receive * letterCents : 0,
     minutes: Math.ceil(receive / (per_minute ?? PER_MINUTE[channel])),
+    holiday: holidayOf(goes, holidays),
   };
 }
 

@@ -180,6 +180,7 @@ async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[]
           text: message.text,
           day: effect.day,
           step: effect.step,
+          ...(effect.do === 'send' && effect.dated ? { dated: true } : {}),
           ...(message.html ? { html: message.html } : {}),
           ...(message.files.length ? { files: message.files } : {}),
         },

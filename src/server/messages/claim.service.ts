@@ -48,6 +48,8 @@ export interface Payload {
   names?: string;
   /** Part of a conversation with the assistant. */
   talk?: true;
+  /** Tied to a date: no holiday puts it off. */
+  dated?: true;
   /** The one confirmation of a refusal. */
   confirms?: true;
 }
@@ -214,6 +216,7 @@ function judge(row: ClaimRow, touched: { at: Date; channel: Channel }[], ofTempl
       automatic: row.automatic,
       answers: row.payload.talk,
       confirms: row.payload.confirms,
+      dated: row.payload.dated || (row.goes !== null && row.goes.on !== 'now'),
       now: at,
       timeZone: row.time_zone,
       stage: row.stage,

@@ -30,8 +30,13 @@ export function Draft({ broadcast, onKept }: { broadcast: Broadcast; onKept: (ne
   const router = useRouter();
   const chosen = Boolean(draft.selection.ids?.length || draft.selection.segments?.length || draft.selection.question);
   const reach = useQuery({
-    queryKey: ['reach', channel, JSON.stringify(draft.selection), draft.per_minute],
-    queryFn: () => ask<Reach>('/broadcasts/reach', 'POST', { channel, selection: draft.selection, per_minute: draft.per_minute }),
+    queryKey: ['reach', channel, JSON.stringify([draft.selection, draft.goes]), draft.per_minute],
+    queryFn: () => ask<Reach>('/broadcasts/reach', 'POST', {
+        channel,
+        selection: draft.selection,
+        per_minute: draft.per_minute,
+        goes: draft.goes,
+      }),
     enabled: chosen,
     placeholderData: (before) => before,
   });
@@ -61,7 +66,7 @@ export function Draft({ broadcast, onKept }: { broadcast: Broadcast; onKept: (ne
         <section aria-label="To whom" className="panel part">
           <h2>To whom</h2>
           <ToWhom selection={draft.selection} onChange={(next) => change({ ...draft, selection: next })} />
-          {chosen && reach.data && <ReachWords reach={reach.data} goes={draft.goes} />}
+          {chosen && reach.data && <ReachWords reach={reach.data} goes={draft.goes} onGoes={(next) => change({ ...draft, goes: next })} />}
           <Fault error={reach.error} named />
         </section>
         <section aria-label="The words" className="panel part">
@@ -215,7 +220,11 @@ function ToWhom({ selection, onChange }: { selection: BroadcastSelection; onChan
   );
 }
 
-function ReachWords({ reach, goes }: { reach: Reach; goes: Goes }) {
+/** `Jan 1` of `2027-01-01`. */
+const monthDay = (day: string): string =>
+  new Date(`${day}T12:00:00Z`).toLocaleDateString('en-US', { month: 'short', day: 'numeric', timeZone: 'UTC' });
+
+function ReachWords({ reach, goes, onGoes }: { reach: Reach; goes: Goes; onGoes: (goes: Goes) => void }) {
   const left = Object.entries(reach.left_out) as [LeftOut, number][];
   return (
     <div className="reach" aria-live="polite">
@@ -231,6 +240,14 @@ function ReachWords({ reach, goes }: { reach: Reach; goes: Goes }) {
           `; the last goes ${reach.minutes < 120 ? `${reach.minutes} minutes` : `${Math.round(reach.minutes / 60)} hours`} after the first`}
         .
       </p>
+      {reach.holiday && goes.on !== 'now' && (
+        <p className="small" role="status">
+          {monthDay(goes.day)} is {reach.holiday.name}. It goes out that day as you set it, or{' '}
+          <button type="button" className="chip tiny" onClick={() => onGoes({ ...goes, day: reach.holiday!.next })}>
+            Move to {monthDay(reach.holiday.next)}
+          </button>
+        </p>
+      )}
       {left.length > 0 && (
         <p className="soft small">
           Left out:{' '}

@@ -94,7 +94,7 @@ export function WhenItGoes({
             </select>
           </label>
         )}
-        <span className="soft">Quiet hours, holidays and caps hold for it as for everything that goes by itself.</span>
+        <span className="soft">Quiet hours and caps apply. A date you set holds, even on a holiday.</span>
       </div>
     </>
   );

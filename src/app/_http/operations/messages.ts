@@ -118,7 +118,7 @@ export const MESSAGE_OPERATIONS = {
     path: '/broadcasts/reach',
     summary: 'Whom a broadcast would reach, and whom it would leave out and why',
     ...write,
-    body: Joi.object({ channel: broadcastChannel, selection: selection.required(), per_minute: perMinute }),
+    body: Joi.object({ channel: broadcastChannel, selection: selection.required(), per_minute: perMinute, goes }),
   },
   createBroadcast: {
     method: 'POST',
