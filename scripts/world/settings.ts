@@ -3,6 +3,8 @@
 /** The instant at which the demo begins: a Monday morning, 10:24 on the coast. */
 export const START = new Date('2026-11-23T18:24:00Z');
 export const ZONE = 'America/Los_Angeles';
+/** Made up, like everything here; of the unassigned postal codes 987xx. */
+export const POSTAL_ADDRESS = '1 Harbor Row, Quillhaven, WA 98701';
 export const BROKERAGE = 'Tern & Tiller Realty';
 export const PASSWORD = 'urraca-demo';
 export const DEMO_KEY = 'urraca-demo-key';

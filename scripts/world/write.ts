@@ -10,7 +10,7 @@ import { FACT_COLUMNS, rowOfFacts, writeSearch } from '@/server/contacts';
 import { hashed, transact, type Tx } from '@/server/shared';
 import type { Trace } from '@/core/routing';
 import { drawWorld, RUNGS, WHO, type World } from './draw';
-import { AWAY, BROKERAGE, COLLEAGUES, DEMO_KEY, nameOf, PASSWORD, START, ZONE } from './settings';
+import { AWAY, BROKERAGE, POSTAL_ADDRESS, COLLEAGUES, DEMO_KEY, nameOf, PASSWORD, START, ZONE } from './settings';
 import type { WorldContact } from './contact';
 
 const CHUNK = 2_000;
@@ -85,7 +85,9 @@ const PROGRAMS = 'heronw9s4t6k';
 const account = { account_id: 1 };
 
 async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<void> {
-  await insert(tx, 'accounts', { id: 'bigint', name: 'text', time_zone: 'text' }, [{ id: 1, name: BROKERAGE, time_zone: ZONE }]);
+  await insert(tx, 'accounts', { id: 'bigint', name: 'text', time_zone: 'text', settings: 'jsonb' }, [
+    { id: 1, name: BROKERAGE, time_zone: ZONE, settings: { postalAddress: POSTAL_ADDRESS } },
+  ]);
   await insert(tx, 'offices', { id: 'bigint', account_id: 'bigint', name: 'text' }, [
     { id: 1, ...account, name: 'Quillhaven' },
     { id: 2, ...account, name: 'Petrel Point' },

@@ -307,3 +307,30 @@ test('the first text to somebody says who writes and how to have no more; the ne
   expect(first).toMatch(/^When may I call\? - \w+, .+\. Reply STOP for no more texts\.$/);
   expect(second).toBe('Still looking?');
 });
+
+test('every email shows the office’s mailing address; without one nothing that sells is begun, and what is due waits', async () => {
+  const { m } = house();
+  const ada = house().as('Ada');
+  const id = (await house().arrives({ emails: ['p1@people.example'], roles: ['seller'], permissions: { email: true } })).contact
+    .id;
+  const words = { subject: 'Prices', text: 'Prices went up.', plain: 'Prices went up.' };
+  const draft = await m.broadcasts.createBroadcast(ada, { name: 'Prices', channel: 'email', selection: { ids: [id] }, words });
+  await house().db.run(`update accounts set settings = settings - 'postalAddress'`);
+  await expect(m.broadcasts.startBroadcast(ada, draft.id)).rejects.toMatchObject({
+    code: 'input_invalid',
+    facts: { fields: [{ field: 'postal_address', message: expect.any(String) }] },
+  });
+  await m.accounts.updateSettings(ada, { postal_address: '12 Quay Street, Quillhaven, WA 98701' });
+  await m.broadcasts.startBroadcast(ada, draft.id);
+  await house().settle();
+  const mails = house()
+    .received()
+    .filter(({ to }) => to === 'p1@people.example');
+  expect(mails).toHaveLength(1);
+  expect(mails[0]!.body).toContain('Test House, 12 Quay Street, Quillhaven, WA 98701');
+  await house().db.run(`update accounts set settings = settings - 'postalAddress'`);
+  await house().db.run(`update outbox set state = 'waiting', key = key || '-2' where contact_id = $1`, [id]);
+  await house().db.run(`update broadcasts set state = 'going'`);
+  await house().settle();
+  expect(await house().story(id)).toContainEqual(expect.stringContaining('mailing address in Setup'));
+});

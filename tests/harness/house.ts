@@ -141,7 +141,10 @@ export class House {
   async furnish(plan: Plan): Promise<void> {
     const { db } = this;
     /* Scenarios that let weeks pass say themselves which holidays are in them. */
-    await db.run(`insert into accounts (name, time_zone, settings) values ('Test House', $1, '{"holidays": ["01-01", "07-04", "12-25"]}')`, [ZONE]);
+    await db.run(
+      `insert into accounts (name, time_zone, settings) values ('Test House', $1, '{"holidays": ["01-01", "07-04", "12-25"], "postalAddress": "1 Quay Street, Quillhaven, 98701"}')`,
+      [ZONE],
+    );
     await db.run(`insert into offices (account_id, name) values (1, 'North'), (1, 'South')`);
     const staff: [string, Role, string | null][] = [
       ['Ada', 'admin', '1'],

@@ -23,6 +23,7 @@ export const settingsSchema = Joi.object({
       Joi.string().pattern(/^(\d{4}-)?(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'day such as 12-25 or 2027-11-25'),
     )
     .max(100),
+  postal_address: Joi.string().trim().min(10).max(300).allow(''),
   campaigns_held: Joi.boolean(),
   letter_cents: Joi.number().integer().min(0).max(100_000),
 }).min(1);

@@ -5,6 +5,8 @@ import { DEFAULT_GUARDRAILS, type Guardrails } from '../campaigns';
 export interface Settings extends Guardrails {
   /** What a letter costs to print and post, in cents. */
   letterCents: number;
+  /** Where the brokerage receives mail; every commercial email names it (15 USC 7704(a)(5)). Empty until it is set. */
+  postalAddress: string;
   /** All campaigns stand still, at once. */
   campaignsHeld: boolean;
   conversationSeconds: number;
@@ -15,6 +17,7 @@ export interface Settings extends Guardrails {
 }
 export const DEFAULT_SETTINGS: Settings = {
   ...DEFAULT_GUARDRAILS,
+  postalAddress: '',
   campaignsHeld: false,
   letterCents: 110,
   conversationSeconds: CONVERSATION_SECONDS,
@@ -34,6 +37,7 @@ export const settingsView = (settings: Settings) => ({
   cap_month: settings.capMonth,
   text_gap_hours: settings.textGapHours,
   holidays: settings.holidays,
+  postal_address: settings.postalAddress,
   campaigns_held: settings.campaignsHeld,
   letter_cents: settings.letterCents,
 });

@@ -74,7 +74,9 @@ export type Because =
   | { why: 'has_answered'; channel: Channel }
   | { why: 'refused'; channel: Channel; fault: string }
   | { why: 'campaign_day'; campaign: string; day: number }
-  | { why: 'no_owner'; channel: Channel };
+  | { why: 'no_owner'; channel: Channel }
+  /** Law asks for the brokerage's address in every commercial email. */
+  | { why: 'no_postal_address'; channel: Channel };
 
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh', 'Eighth', 'Ninth'];
 const CAUSES = {
@@ -205,6 +207,8 @@ export function sentenceOf(because: Because, nameOfStage: (key: string) => strin
       return `“${because.campaign}”, day ${because.day}.`;
     case 'no_owner':
       return `The ${CHANNEL_NAMES[because.channel]} waits for nobody: the contact has no agent.`;
+    case 'no_postal_address':
+      return 'The email waits: add the office’s mailing address in Setup. Every marketing email must show it.';
   }
 }
 

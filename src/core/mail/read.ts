@@ -3,7 +3,7 @@
  * the mail says is answered; whatever stands in the sender's own card, in quotes or in the lines of a service is not of the lead.
  */
 import type { ContactRole } from '../contacts';
-import { boundedMail } from './bounds';
+import { boundedMail, boundedText } from './bounds';
 import { documentEntries, fromCard, withCard } from './attached';
 import { addPhones, named, oneLine, unique, worth, type Draft } from './draft';
 import { fromEntries, isDigest, isRoll } from './entries';
@@ -136,7 +136,8 @@ function fromForm(mail: Mail, { body, around }: Words, draft: Draft, now: Date |
   const prose = withoutService(beforeSignature(withoutQuoted(around)), mail);
   if (!draft.message) draft.message = theirTurns(body, draft.first);
   if (!draft.message) draft.message = isDesk(mail) ? ownWords(prose) : readLines(prose).prose.join('\n').trim();
-  const said = draft.message;
+  /* The words are kept as they are; for what they say a line of them is as long as any. */
+  const said = boundedText(draft.message);
   if (!draft.first && !draft.last) {
     const who = introducedName(said) ?? introducedName(body);
     if (who) Object.assign(draft, { first: who.first, last: who.last });

@@ -22,6 +22,15 @@ export async function readSettings(accountId: string, tx: Tx = reader()): Promis
   return { ...DEFAULT_SETTINGS, ...row?.settings };
 }
 
+/** Before commercial email is begun. @throws AppError input_invalid without the address that each must carry (15 USC 7704(a)(5)) */
+export async function requirePostalAddress(accountId: string, tx: Tx = reader()): Promise<void> {
+  const { postalAddress } = await readSettings(accountId, tx);
+  if (!postalAddress.trim())
+    throw new AppError('input_invalid', 'Add your office’s mailing address in Setup first. Every marketing email must show it.', {
+      fields: [{ field: 'postal_address', message: 'Enter the office’s street or PO box, city, state, and ZIP' }],
+    });
+}
+
 /** Changes settings of the account. @throws AppError input_invalid */
 export async function updateSettings(principal: Principal, patch: unknown): Promise<Settings> {
   const { value, error } = settingsSchema.validate(patch, { abortEarly: false, convert: false });
@@ -37,6 +46,7 @@ export async function updateSettings(principal: Principal, patch: unknown): Prom
     cap_month: capMonth,
     text_gap_hours: textGapHours,
     holidays,
+    postal_address: postalAddress,
     campaigns_held: campaignsHeld,
     letter_cents: letterCents,
   } = value as Record<string, string & number>;
@@ -52,6 +62,7 @@ export async function updateSettings(principal: Principal, patch: unknown): Prom
       capMonth,
       textGapHours,
       holidays,
+      postalAddress,
       campaignsHeld,
       letterCents,
     }).filter(([, one]) => one !== undefined),

@@ -14,7 +14,7 @@ import {
   type Words,
 } from '@/core/messages';
 import { holidayOn, nextWorkday } from '@/core/campaigns';
-import { readSettings } from '../accounts';
+import { readSettings, requirePostalAddress } from '../accounts';
 import { listFields } from '../contacts';
 import { checkAttached, findTemplate } from '../templates';
 import { now, publish, reader, record, transact, wakeWorkers, type Tx } from '../shared';
@@ -203,6 +203,7 @@ export async function startBroadcast(principal: Principal, id: string): Promise<
       throw new AppError('input_invalid', 'It was not started: its words have errors.', {
         fields: errors.map(({ part, message }) => ({ field: `words.${part}`, message })),
       });
+    if (row.channel === 'email') await requirePostalAddress(scope.accountId, tx);
     const at = await now(tx);
     await chosenSql(scope, row.selection, []);
     await tx.run(`update broadcasts set state = 'filling', started_at = $2 where id = $1`, [id, at]);

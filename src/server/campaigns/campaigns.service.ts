@@ -18,6 +18,7 @@ import {
 } from '@/core/campaigns';
 import { planSchema } from '@/core/campaigns/schemas';
 import { readTree } from '@/core/segments/schemas';
+import { requirePostalAddress } from '../accounts';
 import { listFields, lockContact, recordActivities } from '../contacts';
 import { now, publish, reader, record, transact, wakeWorkers, type Tx } from '../shared';
 import { FOLLOWED_UP } from '@/core/contacts';
@@ -113,6 +114,8 @@ export async function updateCampaign(principal: Principal, id: string, patch: Pa
   if (patch.state === 'on') {
     const fields = faultsOfPlan(campaign.plan);
     if (fields.length) throw new AppError('input_invalid', 'It cannot be switched on yet.', { fields });
+    if (stepsIn(campaign.plan.steps).some((step) => step.do === 'touch' && step.channel === 'email'))
+      await requirePostalAddress(scope.accountId);
   }
   await transact(async (tx) => {
     const at = await now(tx);

@@ -3,6 +3,7 @@
  * process that holds it; the check of the guardrails sits here, at the hand-over, and nothing goes around it. A row keeps its
  * key over all attempts, so that a provider which has seen it takes a repeat for the same message.
  */
+import { HOUR } from '@/core/shared';
 import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
 import { mayTouch, UNKNOWN_PERMISSION, type PermissionState, type Verdict } from '@/core/campaigns';
 import type { Activity, Channel, Stage } from '@/core/contacts';
@@ -31,6 +32,8 @@ export interface OutboxMessage {
   contact: { id: string; name: string; accountId: string };
   agent: { name: string; email: string | null; phone: string | null };
   brokerage: string;
+  /** Where the brokerage receives mail; empty when it is not set. */
+  postalAddress: string;
   /** For e-mail: the contact point, whose unsubscribe link goes with it. */
   pointId: string | null;
   timeZone: string;
@@ -210,6 +213,12 @@ function judge(row: ClaimRow, touched: { at: Date; channel: Channel }[], ofTempl
   if (row.channel === 'call') return { go: true };
   if (row.automatic && !row.payload.talk && (row.enrolment_state === 'stopped' || row.enrolment_state === 'paused'))
     return { go: false, because: { why: 'has_answered', channel: row.channel } };
+  if (row.channel === 'email' && row.automatic && !row.settings.postalAddress?.trim())
+    return {
+      go: 'later',
+      at: new Date(at.getTime() + HOUR),
+      because: { why: 'no_postal_address', channel: row.channel },
+    };
   return mayTouch(
     {
       channel: row.channel,
@@ -293,6 +302,7 @@ const messageOf = (row: ClaimRow, at: Date): OutboxMessage => ({
   },
   agent: { name: row.agent_name ?? row.account_name, email: row.agent_email, phone: row.agent_phone },
   brokerage: row.account_name,
+  postalAddress: row.settings.postalAddress?.trim() ?? '',
   pointId: row.point_id,
   timeZone: row.time_zone,
   callId: row.payload.callId ?? null,

@@ -53,9 +53,20 @@ function Guardrails({ first }: { first: SettingsForm }) {
         cap_month,
         text_gap_hours,
         letter_cents,
+        postal_address,
         holidays: days,
       } = settings;
-      const own = { quiet_to, quiet_from, conversation_seconds, cap_day, cap_week, cap_month, text_gap_hours, letter_cents };
+      const own = {
+        quiet_to,
+        quiet_from,
+        conversation_seconds,
+        cap_day,
+        cap_week,
+        cap_month,
+        text_gap_hours,
+        letter_cents,
+        postal_address,
+      };
       return ask<SettingsForm>('/settings', 'PATCH', { ...own, holidays: days });
     },
     onSuccess: (kept) => {
@@ -119,7 +130,14 @@ function Guardrails({ first }: { first: SettingsForm }) {
           ))}
         </div>
         <TextField
-          label="Holidays without automatic touches: 12-25 every year, 2027-11-25 once"
+          label="Office mailing address"
+          helperText="Shown in every email, as the law requires. Street or PO box, city, state, and ZIP."
+          value={settings.postal_address}
+          onChange={(event) => setSettings({ ...settings, postal_address: event.target.value })}
+          fullWidth
+        />
+        <TextField
+          label="Holidays without automatic touches: 12-25 every year, 2027-11-25 once, or thanksgiving, easter, memorial-day, labor-day"
           value={holidays}
           onChange={(event) => {
             setHolidays(event.target.value);

@@ -24,6 +24,7 @@ export async function mailExport(exportId: string, outside: Outside): Promise<vo
       ? `Here is the file you asked for: ${what}.\n\nIt holds people's addresses and numbers. Delete it when you no longer need it.\n`
       : `The file you asked for is ready: ${what}. It is too large for a mail.\n\nFetch it within a week, logged in: ${link}\n`,
     unsubscribeUrl: null,
+    postalAddress: null,
     at,
     ...(attached
       ? { attachments: [{ name: FILE_NAMES[format], type: FILE_TYPES[format], content: await readFile(exportId) }] }

@@ -46,6 +46,7 @@ async function handOver(message: Other, outside: Outside): Promise<ProviderAnswe
         text,
         html: await htmlOf(message, unsubscribeUrl),
         unsubscribeUrl,
+        postalAddress: message.postalAddress ? `${brokerage}, ${message.postalAddress}` : null,
         at: message.at,
         attachments: files.map(({ name, type, bytes }) => ({ name, type, content: bytes })),
       });

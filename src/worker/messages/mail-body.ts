@@ -27,9 +27,8 @@ export async function htmlOf(message: OutboxMessage, unsubscribeUrl: string | nu
     point = `<img src="${publicUrl}/o/${openToken(message.id)}" alt="" width="1" height="1" style="display:block;border:0">`;
   }
   const small = "font-family:Figtree,-apple-system,'Segoe UI',Arial,sans-serif;font-size:13px;line-height:1.5;color:#5B6470";
-  const out = unsubscribeUrl
-    ? `<br>No more e-mails from us: <a href="${inert(unsubscribeUrl)}" style="color:#5B6470">say so here</a>.`
-    : '';
-  const ending = `<p style="margin:28px 0 0;padding-top:12px;border-top:1px solid #E3E1DB;${small}">${inert(message.agent.name)}, ${inert(message.brokerage)}${out}</p>${point}`;
+  const out = unsubscribeUrl ? `<br><a href="${inert(unsubscribeUrl)}" style="color:#5B6470">Unsubscribe</a>` : '';
+  const at = message.postalAddress ? `<br>${inert(message.postalAddress)}` : '';
+  const ending = `<p style="margin:28px 0 0;padding-top:12px;border-top:1px solid #E3E1DB;${small}">${inert(message.agent.name)}, ${inert(message.brokerage)}${at}${out}</p>${point}`;
   return mailPage(body, ending);
 }

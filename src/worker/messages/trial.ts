@@ -43,6 +43,7 @@ export async function handTrial({ trial }: Jobs['messages.try'], outside: Outsid
     text: trial.text,
     html: mailPage(html.replaceAll('src="/pictures/', `src="${publicUrl}/pictures/`), ''),
     unsubscribeUrl: null,
+    postalAddress: null,
     at,
     attachments: [
       ...files.map(({ name: file, type, bytes }) => ({ name: file, type, content: bytes })),

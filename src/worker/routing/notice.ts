@@ -23,6 +23,7 @@ async function handOver(notice: Notice, outside: Outside): Promise<ProviderAnswe
       subject: notice.subject,
       text: `${notice.body}\n\n${config().publicUrl}/routing\n`,
       unsubscribeUrl: null,
+      postalAddress: null,
       at: notice.made_at,
     });
   if (!notice.phone || !notice.house_phone) return { result: 'refused', fault: 'no phone number is known' };
