@@ -25,6 +25,7 @@ import { statistics } from './0023_statistics';
 import { unreadMails } from './0024_unread_mails';
 import { loginFailures } from './0025_login_failures';
 import { refusals } from './0026_refusals';
+import { idempotency } from './0027_idempotency';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -54,5 +55,6 @@ export const migrations: Migration[] = [
   unreadMails,
   loginFailures,
   refusals,
+  idempotency,
 ];
 export type { Migration };

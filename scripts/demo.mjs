@@ -20,6 +20,7 @@ import { requirePorts } from './lib/ports.mjs';
 import { fromRoot } from './lib/root.mjs';
 import { shown } from './lib/run.mjs';
 import { say, script, Stop } from './lib/say.mjs';
+import { supervise } from './lib/supervise.mjs';
 
 const fresh = process.argv.includes('--fresh');
 /** Half a million contacts instead of four thousand; only when the world is made. */
@@ -72,9 +73,11 @@ await script(async () => {
   const children = {};
   let cluster;
   let stopping;
+  let endWatch = () => {};
   const stop = (code) => {
     stopping ??= (async () => {
       say('\nStopping …');
+      endWatch();
       await endProcesses(Object.values(children));
       cluster?.stop();
       rmSync(pidFile, { force: true });
@@ -115,13 +118,14 @@ await script(async () => {
     children.worker = startWorker(env, home, build.dist);
     children.web = startWeb(env, home, build.next);
     await awaitHealthy(`http://127.0.0.1:${ports.web}/api/health`, children);
-    for (const [name, child] of Object.entries(children)) {
-      child.once('exit', (code, signal) => {
-        if (stopping) return;
-        console.error(`\nThe ${name} process ended (${signal ?? code}); its log is ${child.logFile}.`);
-        void stop(1);
-      });
-    }
+    endWatch = supervise(children, {
+      simulator: () => startSimulator(env, home, build.dist),
+      worker: () => startWorker(env, home, build.dist),
+      web: () => startWeb(env, home, build.next),
+    });
+    /* Started by npm: when npm is gone, however it ended, nobody waits for this any more. */
+    const startedBy = process.ppid;
+    if (process.env.npm_lifecycle_event) setInterval(() => process.ppid !== startedBy && void stop(0), 1_000);
     say(`
   Urraca is ready at  http://127.0.0.1:${ports.web}
 

@@ -65,7 +65,11 @@ export function startProcess(name, args, env, home, cwd = ROOT) {
   const folder = join(home, 'log');
   mkdirSync(folder, { recursive: true });
   const log = openSync(join(folder, `${name}.log`), 'a');
-  const child = spawn(process.execPath, args, { cwd, env, stdio: ['ignore', log, log] });
+  const child = spawn(process.execPath, ['--import', fromRoot('scripts/lib/alive.mjs'), ...args], {
+    cwd,
+    env,
+    stdio: ['ignore', log, log, 'ipc'],
+  });
   closeSync(log);
   child.logFile = join(folder, `${name}.log`);
   if (child.pid) appendFileSync(join(home, CHILDREN), `${child.pid}\n`);

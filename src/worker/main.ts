@@ -7,7 +7,9 @@ import { sweepLoginFailures } from '@/server/accounts';
 import { keyOfCall } from '@/server/calling';
 import { performCampaignRehearsal } from '@/server/campaigns';
 import { checkRegistry } from '@/server/contacts';
-import { performChange, performUndo } from '@/server/changes';
+import { failChange, performChange, performUndo } from '@/server/changes';
+import { failExport } from '@/server/exports';
+import { failImport } from '@/server/imports';
 import { findDuplicates } from '@/server/duplicates';
 import { mailExport } from './exports/mail';
 import { performExport } from './exports/run';
@@ -23,6 +25,7 @@ import {
   closeDb,
   config,
   freeDeadJobs,
+  isLost,
   leave,
   listen,
   markClock,
@@ -30,6 +33,7 @@ import {
   readyToRead,
   stopReading,
   sweepRates,
+  sweepReplies,
 } from '@/server/shared';
 import { printBroadcast } from './broadcasts/print';
 import { mailDoor } from './messages/mail-door';
@@ -46,6 +50,21 @@ const REGISTRY_MS = 60_000;
 
 const log = pino({ name: 'worker', level: process.env.LOG_LEVEL ?? 'warn' });
 const complain = (message: string, error: unknown) => log.error({ err: error }, message);
+
+/**
+ * A connection that breaks in the middle of something rejects where nobody waits for it (the queue's own clients do): that is no fault of
+ * this process. Anything else is, and whoever started it starts another.
+ */
+process.on('unhandledRejection', (error) => {
+  if (isLost(error)) return complain('a connection to PostgreSQL broke', error);
+  log.fatal({ err: error }, 'an unhandled rejection');
+  process.exit(1);
+});
+process.on('uncaughtException', (error) => {
+  if (isLost(error)) return complain('a connection to PostgreSQL broke', error);
+  log.fatal({ err: error }, 'an uncaught exception');
+  process.exit(1);
+});
 
 async function main(): Promise<void> {
   /* On a machine that is full, whoever waits for an answer of the web comes first. */
@@ -79,7 +98,17 @@ async function main(): Promise<void> {
     'routing.rehearse': ({ rehearsalId }) => rehearse(rehearsalId, () => going),
     'changes.undo': ({ changeId }) => orFailChange(changeId, () => performUndo(changeId, () => going)),
   };
-  const { runner, holders } = await workQueue(config().databaseUrl, handlers);
+  const queue = await workQueue(config().databaseUrl, handlers, {
+    complain,
+    giveUp: {
+      'imports.look': ({ importId }, fault) => failImport(importId, fault),
+      'imports.run': ({ importId }, fault) => failImport(importId, fault),
+      'imports.undo': ({ importId }, fault) => failImport(importId, fault),
+      'exports.run': ({ exportId }, fault) => failExport(exportId, fault),
+      'changes.run': ({ changeId }, fault) => failChange(changeId, fault),
+      'changes.undo': ({ changeId }, fault) => failChange(changeId, fault),
+    },
+  });
 
   const pulse = startPulse(() => carryOutRound(processId, outside), settings.WORKER_PULSE_MS, complain);
   const wake = listen(
@@ -89,7 +118,7 @@ async function main(): Promise<void> {
   );
 
   const live = async () => {
-    await beat(processId, 'worker', { jobHolders: [...holders] });
+    await beat(processId, 'worker', { jobHolders: [...queue.holders] });
     await freeDeadJobs();
     if (config().clock === 'simulated') {
       await markClock();
@@ -104,6 +133,7 @@ async function main(): Promise<void> {
   );
   const broom = setInterval(() => {
     void sweepRates().catch(() => {});
+    void sweepReplies().catch(() => {});
     void sweepLoginFailures().catch(() => {});
     void sweepVisitors().catch(() => {});
   }, 3_600_000);
@@ -121,7 +151,7 @@ async function main(): Promise<void> {
     clearInterval(registry);
     setTimeout(() => process.exit(0), 8_000).unref();
     door.close(() => {});
-    await Promise.allSettled([pulse.stop(), runner.stop(), wake.stop()]);
+    await Promise.allSettled([pulse.stop(), queue.stop(), wake.stop()]);
     if (config().clock === 'simulated') await markClock().catch(() => {});
     await leave(processId).catch(() => {});
     await stopReading();

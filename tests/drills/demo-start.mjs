@@ -2,8 +2,8 @@
  * The drill of starting: a taken port is named with the variable that helps; a first start that is killed in the middle begins
  * anew; a demo that is killed with -9 recovers within fifteen seconds with its data; Ctrl-C leaves nothing running.
  */
-import { spawn } from 'node:child_process';
-import { rmSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { readdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { fromRoot } from '../../scripts/lib/root.mjs';
@@ -39,6 +39,15 @@ function start(...args) {
 const must = (what, holds) => {
   if (!holds) throw new Stop(`Not so: ${what}`);
   say(`  ${what}`);
+};
+const programs = async () => join('/usr/lib/postgresql', readdirSync('/usr/lib/postgresql').sort().at(-1), 'bin');
+/** Within half a minute all processes say that they are up. */
+const healthy = async () => {
+  for (let waited = 0; waited < 60; waited += 1) {
+    if (await answers('/api/health')) return true;
+    await new Promise((resolve) => setTimeout(resolve, 500));
+  }
+  return false;
 };
 const answers = async (path) =>
   (await fetch(`${BASE}${path}`, { headers: { authorization: 'Bearer urraca-demo-key' } }).catch(() => null))?.ok ?? false;
@@ -86,6 +95,36 @@ await script(async () => {
     `a demo killed with -9 is back after ${seconds.toFixed(1)} s, under 15, with its data`,
     seconds < 15 && !/Making the demo world/.test(third.said()) && (await answers(`/api/v1/contacts/${contact.id}`)),
   );
+
+  const pidOf = (name) =>
+    Number(readFileSync(join(home, 'children.pids'), 'utf8').trim().split('\n').at({ simulator: -3, worker: -2, web: -1 }[name]));
+  const webBefore = pidOf('web');
+  process.kill(pidOf('worker'), 'SIGKILL');
+  await third.saying(/The worker process is running again/);
+  must('a worker that is killed is started again, and that is said', await healthy());
+  process.kill(webBefore, 'SIGSTOP');
+  await third.saying(/The web process is running again/, 40);
+  must('pages that hang are started again', await healthy());
+  const restart = spawnSync(
+    'setpriv',
+    [
+      '--reuid=postgres',
+      '--regid=postgres',
+      '--init-groups',
+      join(await programs(), 'pg_ctl'),
+      '-D',
+      join(home, 'postgres', 'data'),
+      '-m',
+      'fast',
+      '-w',
+      'restart',
+      '-l',
+      join(home, 'postgres', 'restart.log'),
+    ],
+    { cwd: '/', encoding: 'utf8' },
+  );
+  must(`PostgreSQL was restarted ${restart.status === 0 ? '' : restart.stderr}`, restart.status === 0);
+  must('the worker waits for it and goes on', await healthy());
 
   third.child.kill('SIGINT');
   must('Ctrl-C ends it with exit code 0', (await third.ended) === 0);

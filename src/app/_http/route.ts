@@ -1,4 +1,5 @@
 /** Makes a route handler from an operation: who asks and whether they may, the input checked, one call, the answer or the problem. */
+import { createHash } from 'node:crypto';
 import Joi from 'joi';
 import { AppError, notFound, type Page, faultsOf, isWithin } from '@/core/shared';
 import { may, runsTheOffice, scopeFor, type Person, type Principal, type Scope } from '@/core/accounts';
@@ -63,8 +64,9 @@ export function route<Body = Loose, Query = Loose>(
   operation: Operation,
   answer: (call: Call<Body, Query>) => Promise<unknown>,
 ): (request: Request, context: Context) => Promise<Response> {
-  return async (request, context) => {
+  return async (sent, context) => {
     try {
+      const { request, digest } = operation.file && sent.headers.has('idempotency-key') ? digested(sent) : { request: sent };
       const params = (await context.params) ?? {};
       const principal = await principalOf(request);
       requireRight(operation, principal);
@@ -76,10 +78,10 @@ export function route<Body = Loose, Query = Loose>(
       const idempotencyKey = readKey(request, principal);
       const perform = () => answer({ request, principal, scope: scopeFor(principal), params, body, query, idempotencyKey });
       if (operation.method === 'POST' && idempotencyKey && !operation.ownIdempotency) {
+        const { pathname, search } = new URL(request.url);
+        const type = operation.file ? request.headers.get('content-type') : null;
         const { status, body: kept } = await once(
-          idempotencyKey.principal,
-          idempotencyKey.key,
-          { path: new URL(request.url).pathname, body },
+          { ...idempotencyKey, call: { pathname, search, type, body }, file: digest, secret: operation.secret },
           async () => {
             const reply = replyOf(await perform());
             return { status: reply.status, body: reply.body };
@@ -105,6 +107,32 @@ export function route<Body = Loose, Query = Loose>(
     const who = principal.kind === 'key' ? `key ${principal.keyId}` : `person ${principal.person.id}`;
     return operation.ownIdempotency ? `${who}: ${key}` : { principal: who, key };
   }
+}
+
+/** A request whose bytes are counted into a digest while they are read; asking for it reads what is left. */
+function digested(request: Request): { request: Request; digest: () => Promise<Buffer> } {
+  const hash = createHash('sha256');
+  const counted = request.body?.pipeThrough(
+    new TransformStream<Uint8Array, Uint8Array>({
+      transform: (part, controller) => {
+        hash.update(part);
+        controller.enqueue(part);
+      },
+    }),
+  );
+  if (!counted) return { request, digest: () => Promise.resolve(hash.copy().digest()) };
+  const own = new Request(request.url, {
+    method: request.method,
+    headers: request.headers,
+    body: counted,
+    duplex: 'half',
+  } as RequestInit);
+  let known: Promise<Buffer> | undefined;
+  const rest = async (): Promise<Buffer> => {
+    if (!own.bodyUsed) for await (const part of own.body!) void part;
+    return hash.digest();
+  };
+  return { request: own, digest: () => (known ??= rest()) };
 }
 
 const replyOf = (value: unknown): Reply => (isReply(value) ? value : { status: 200, body: value });

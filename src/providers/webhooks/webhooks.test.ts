@@ -21,3 +21,13 @@ test('another body, another secret, an old or missing time, no signature: refuse
   ];
   for (const [headers, body] of bad) expect(() => verifyWebhook(headers, body, SECRET)).toThrow(/signature/);
 });
+
+test('a secret as the specification writes it signs with the bytes behind its prefix', () => {
+  const key = Buffer.from('twenty-four bytes or so!');
+  const at = Math.floor(Date.now() / 1000);
+  const signature = createHmac('sha256', key).update(`evt_9.${at}.{}`).digest('base64');
+  const headers = new Headers({ 'webhook-id': 'evt_9', 'webhook-timestamp': String(at), 'webhook-signature': `v1,${signature}` });
+  const secret = `whsec_${key.toString('base64')}`;
+  expect(verifyWebhook(headers, '{}', secret)).toBe('evt_9');
+  expect(() => verifyWebhook(headers, '{ }', secret)).toThrow(/signature/);
+});

@@ -2,6 +2,7 @@
  * The one connection pool and the transaction that services work in. A Tx runs set-based SQL with bound values; models
  * are reached through the same Sequelize instance. What PostgreSQL refuses becomes one of our errors here and nowhere else.
  */
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { createHash } from 'node:crypto';
 import pg from 'pg';
 import { QueryTypes, Sequelize, UniqueConstraintError, ConnectionError, ConnectionAcquireTimeoutError } from 'sequelize';
@@ -105,6 +106,24 @@ export const joinAsWritten = (tx: Tx): Promise<void> => tx.run(`select set_confi
 /** For reads that need no transaction of their own. */
 export const reader = (): Tx => txOver(undefined);
 
+/** The call with an Idempotency-Key that is under way: that its work is done is written in the same transaction. */
+export interface Mark {
+  principal: string;
+  key: string;
+}
+const marks = new AsyncLocalStorage<Mark>();
+export const withMark = <T>(marked: Mark, work: () => Promise<T>): Promise<T> => marks.run(marked, work);
+/** Only a transaction that wrote something has done work. */
+async function mark(connection: Connection): Promise<void> {
+  const marked = marks.getStore();
+  if (!marked) return;
+  await connection.query({
+    name: 'mark',
+    text: `update idempotent_replies set committed_at = clock_timestamp() where principal = $1 and key = $2 and pg_current_xact_id_if_assigned() is not null`,
+    values: [marked.principal, marked.key],
+  });
+}
+
 /** Begins, works and commits, on a connection of Sequelize's pool. A connection that cannot even take back is given up. */
 async function onConnection<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
   const { connectionManager } = db();
@@ -113,6 +132,7 @@ async function onConnection<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
   try {
     await connection.query('START TRANSACTION');
     const done = await work(txOver(connection));
+    await mark(connection);
     await connection.query('COMMIT');
     return done;
   } catch (error) {
@@ -156,6 +176,18 @@ export const asOurs = <T>(asked: Promise<T>): Promise<T> =>
     throw translated(error);
   });
 
+/** Whether an error says that PostgreSQL is away, or was while it was being talked to. */
+export function isLost(error: unknown): boolean {
+  if (error instanceof AppError) return error.code === 'unavailable';
+  if (!(error instanceof Error)) return false;
+  return (
+    error instanceof ConnectionError ||
+    error instanceof ConnectionAcquireTimeoutError ||
+    LOST.test(codeOf(error)) ||
+    /^Connection terminated|not queryable|the database system is (?:starting|shutting)/.test(error.message)
+  );
+}
+
 function translated(error: unknown): unknown {
   if (!(error instanceof Error) || error instanceof AppError) return error;
   const code = codeOf(error);
@@ -171,12 +203,7 @@ function translated(error: unknown): unknown {
       {},
       error,
     );
-  const lost =
-    error instanceof ConnectionError ||
-    error instanceof ConnectionAcquireTimeoutError ||
-    LOST.test(code) ||
-    /^Connection terminated|not queryable/.test(error.message);
-  if (lost)
+  if (isLost(error))
     return new AppError(
       'unavailable',
       'The database does not answer at the moment. Nothing was lost; try again shortly.',

@@ -1,41 +1,71 @@
-/** Idempotency-Key for POSTs: the first call's answer is kept and given again; the same key with another body is refused. */
+/**
+ * Idempotency-Key for POSTs: the first call's answer is kept for a day and given again; the same key with anything else is refused. That
+ * the work was done is written in the transaction that did it, so that a process that dies in between never does it twice.
+ */
 import { AppError } from '@/core/shared';
-import { reader } from './db';
+import { reader, withMark } from './db';
 import { hashed } from './tokens';
 
 export interface KeptReply {
   status: number;
   body: unknown;
 }
+export interface Once {
+  principal: string;
+  key: string;
+  /** All that was sent but the bytes of a file: method, address with its question, type, body. */
+  call: unknown;
+  /** The bytes of a file: their digest, once they were read. */
+  file?: () => Promise<Buffer>;
+  /** The answer holds a secret that is shown once: it is not kept. */
+  secret?: boolean;
+}
 
-/** A call that began and never ended within this time has died; its key may be used again. */
+/** A call that began, did nothing and never ended within this time has died; its key may be used again. */
 const DEAD_AFTER_SECONDS = 60;
 const WAIT_MS = 100;
+/** In the clock's own words. */
+const KEPT_FOR = '1 day';
+
+const mismatch = (): AppError =>
+  new AppError(
+    'idempotency_mismatch',
+    'This Idempotency-Key was used for another call. Nothing was done; send it with a new key.',
+  );
+
+interface Before {
+  same: boolean;
+  status: number | null;
+  body: unknown;
+  committed: boolean;
+  sent: Buffer | null;
+}
 
 /**
  * Runs `work` once for a principal's key.
- * @throws AppError idempotency_mismatch for another body, idempotency_running when the first call does not end within ten seconds
+ * @throws AppError idempotency_mismatch for another call, idempotency_running when the first does not end within ten seconds, conflict
+ *   when it was done and its answer cannot be given again
  */
-export async function once(principal: string, key: string, body: unknown, work: () => Promise<KeptReply>): Promise<KeptReply> {
-  const fingerprint = hashed(JSON.stringify(body ?? null));
+export async function once(asked: Once, work: () => Promise<KeptReply>): Promise<KeptReply> {
+  const { principal, key } = asked;
+  const fingerprint = hashed(JSON.stringify(asked.call ?? null));
   for (let waited = 0; waited < 10_000; waited += WAIT_MS) {
     const begun = await reader().rows(
       `insert into idempotent_replies (principal, key, fingerprint) values ($1, $2, $3)
        on conflict (principal, key) do update set fingerprint = excluded.fingerprint, started_at = clock_timestamp()
-         where idempotent_replies.status is null and idempotent_replies.started_at < clock_timestamp() - interval '${DEAD_AFTER_SECONDS} seconds' returning key`,
+         where idempotent_replies.status is null and idempotent_replies.committed_at is null
+           and idempotent_replies.started_at < clock_timestamp() - interval '${DEAD_AFTER_SECONDS} seconds' returning key`,
       [principal, key, fingerprint],
     );
-    if (begun.length) return keep(principal, key, work);
-    const before = await reader().first<{ same: boolean; status: number | null; body: unknown }>(
-      'select fingerprint = $3 as same, status, body from idempotent_replies where principal = $1 and key = $2',
+    if (begun.length) return keep(asked, work);
+    const before = await reader().first<Before>(
+      'select fingerprint = $3 as same, status, body, committed_at is not null as committed, sent from idempotent_replies where principal = $1 and key = $2',
       [principal, key, fingerprint],
     );
-    if (before && !before.same)
-      throw new AppError(
-        'idempotency_mismatch',
-        'This Idempotency-Key was used with another body. Nothing was done; send it with a new key.',
-      );
-    if (before?.status) return { status: before.status, body: before.body };
+    if (before && !before.same) throw mismatch();
+    if (before?.status) return again(asked, before);
+    if (before?.committed && waited > 2_000)
+      throw new AppError('conflict', 'This was done by the first call with this Idempotency-Key, whose answer was lost.');
     await new Promise((resolve) => setTimeout(resolve, WAIT_MS));
   }
   throw new AppError('idempotency_running', 'The first call with this Idempotency-Key is still under way. Ask again shortly.', {
@@ -44,18 +74,34 @@ export async function once(principal: string, key: string, body: unknown, work: 
   });
 }
 
-async function keep(principal: string, key: string, work: () => Promise<KeptReply>): Promise<KeptReply> {
+/** The kept answer, for the same bytes. */
+async function again({ file, secret }: Once, { status, body, sent }: Before): Promise<KeptReply> {
+  if (file && !(await file()).equals(sent ?? Buffer.alloc(0))) throw mismatch();
+  if (secret)
+    throw new AppError(
+      'conflict',
+      'This was done by the first call. What it made is shown only once; make another if you need it.',
+    );
+  return { status: status!, body };
+}
+
+async function keep({ principal, key, file, secret }: Once, work: () => Promise<KeptReply>): Promise<KeptReply> {
   try {
-    const reply = await work();
-    await reader().run('update idempotent_replies set status = $3, body = $4::jsonb where principal = $1 and key = $2', [
-      principal,
-      key,
-      reply.status,
-      JSON.stringify(reply.body ?? null),
-    ]);
+    const reply = await withMark({ principal, key }, work);
+    await reader().run(
+      'update idempotent_replies set status = $3, body = $4::jsonb, sent = $5 where principal = $1 and key = $2',
+      [principal, key, reply.status, secret ? null : JSON.stringify(reply.body ?? null), file ? await file() : null],
+    );
     return reply;
   } catch (error) {
-    await reader().run('delete from idempotent_replies where principal = $1 and key = $2 and status is null', [principal, key]);
+    await reader().run(
+      'delete from idempotent_replies where principal = $1 and key = $2 and status is null and committed_at is null',
+      [principal, key],
+    );
     throw error;
   }
 }
+
+/** Forgets answers that are a day old. */
+export const sweepReplies = (): Promise<void> =>
+  reader().run(`delete from idempotent_replies where started_at < clock_timestamp() - interval '${KEPT_FOR}'`);

@@ -1,33 +1,89 @@
-/** The queue of background jobs as this process works it, and the names under which it holds jobs: what liveness tells the others. */
+/**
+ * The queue of background jobs as this process works it, and the names under which it holds jobs: what liveness tells the others. When
+ * PostgreSQL goes away under it, it waits and begins again; a job whose process died again and again is given up.
+ */
 import { EventEmitter } from 'node:events';
-import { run, type Runner, type WorkerEvents } from 'graphile-worker';
-import type { JobName, Jobs } from '@/core/shared';
+import { run, type JobHelpers, type Runner, type WorkerEvents } from 'graphile-worker';
+import { AppError, type JobName, type Jobs } from '@/core/shared';
 import { quiet } from './quiet';
 
 export type Handlers = { [Name in JobName]: (payload: Jobs[Name]) => Promise<void> };
 
-/** @returns the runner, and the names that stand in `locked_by` of the jobs it holds (the pool's; those of its workers for good measure) */
+export interface Queue {
+  /** The names that stand in `locked_by` of the jobs it holds (the pool's; those of its workers for good measure). */
+  holders: ReadonlySet<string>;
+  stop: () => Promise<void>;
+}
+
+const FIRST_WAIT_MS = 500;
+const LONGEST_WAIT_MS = 15_000;
+/** A job that was begun so often and never said how it ended took its process with it each time. */
+const MOST_DEATHS = 3;
+
+/** Whether a job ended its process whenever it was tried. */
+export const isDeadly = ({ attempts, last_error }: Pick<JobHelpers['job'], 'attempts' | 'last_error'>): boolean =>
+  attempts > MOST_DEATHS && !last_error;
+
+/** @param giveUp what becomes of a job that ended its process whenever it was tried */
 export async function workQueue(
   databaseUrl: string,
   handlers: Partial<Handlers>,
-): Promise<{ runner: Runner; holders: ReadonlySet<string> }> {
+  {
+    complain = () => {},
+    giveUp = {},
+  }: {
+    complain?: (message: string, error: unknown) => void;
+    giveUp?: Partial<{ [Name in JobName]: (payload: Jobs[Name], fault: string) => Promise<void> }>;
+  } = {},
+): Promise<Queue> {
   const holders = new Set<string>();
-  const events: WorkerEvents = new EventEmitter();
-  events.on('pool:create', ({ workerPool }) => holders.add(workerPool.id));
-  events.on('worker:create', ({ worker }) => holders.add(worker.workerId));
-  const runner = await run({
-    connectionString: databaseUrl,
-    concurrency: 4,
-    pollInterval: 1_000,
-    noHandleSignals: true,
-    events,
-    taskList: Object.fromEntries(
-      Object.entries(handlers).map(([name, handle]) => [
-        name,
-        (payload: unknown) => (handle as (payload: unknown) => Promise<void>)(payload),
-      ]),
-    ),
-    logger: quiet(),
-  });
-  return { runner, holders };
+  let stopping = false;
+  let runner: Runner;
+  const begin = (): Promise<Runner> => {
+    const events: WorkerEvents = new EventEmitter();
+    events.on('pool:create', ({ workerPool }) => holders.add(workerPool.id));
+    events.on('worker:create', ({ worker }) => holders.add(worker.workerId));
+    return run({
+      connectionString: databaseUrl,
+      concurrency: 4,
+      pollInterval: 1_000,
+      noHandleSignals: true,
+      events,
+      taskList: Object.fromEntries(
+        Object.entries(handlers).map(([name, handle]) => [
+          name,
+          async (payload: unknown, { job }: JobHelpers) => {
+            if (!isDeadly(job)) return (handle as (payload: unknown) => Promise<void>)(payload);
+            const end = giveUp[name as JobName] as ((payload: unknown, fault: string) => Promise<void>) | undefined;
+            const fault = 'This stopped the program each time it was tried, so it isn’t tried again.';
+            if (!end) throw new AppError('internal', fault);
+            return end(payload, fault);
+          },
+        ]),
+      ),
+      logger: quiet(),
+    });
+  };
+  runner = await begin();
+  /** The runner ends when its connections do; another takes its place as soon as PostgreSQL answers. */
+  const watch = async (): Promise<void> => {
+    while (!stopping) {
+      await runner.promise.catch((error: unknown) => complain('the queue lost PostgreSQL', error));
+      for (let wait = FIRST_WAIT_MS; !stopping; wait = Math.min(LONGEST_WAIT_MS, wait * 2)) {
+        await new Promise((resolve) => setTimeout(resolve, wait));
+        const next = await begin().catch(() => null);
+        if (!next) continue;
+        runner = next;
+        break;
+      }
+    }
+  };
+  void watch();
+  return {
+    holders,
+    stop: async () => {
+      stopping = true;
+      await runner.stop().catch(() => {});
+    },
+  };
 }

@@ -51,6 +51,7 @@ export const CAPTURE_OPERATIONS = {
   getInquiry: { method: 'GET', path: '/inquiries/{id}', summary: 'One inquiry, raw and parsed', scope: 'contacts:read' },
   listDoors: { method: 'GET', path: '/doors', summary: 'The doors by which leads arrive', scope: 'routing:read' },
   createDoor: {
+    secret: true,
     method: 'POST',
     path: '/doors',
     summary: 'Makes a lead mailbox, or a door for programs, with an address of its own',
@@ -87,6 +88,7 @@ export const CAPTURE_OPERATIONS = {
       .required(),
   },
   rotateDoor: {
+    secret: true,
     method: 'POST',
     path: '/doors/{id}/rotate',
     summary: 'Gives a lead mailbox or a door for programs a new address; the old one takes nothing more',

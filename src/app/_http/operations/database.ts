@@ -83,6 +83,7 @@ export const DATABASE_OPERATIONS = {
   },
   createFeed: {
     method: 'POST',
+    secret: true,
     path: '/calendar',
     summary: 'Make a secret calendar address of important dates; shown once, the one before stops',
     scope: 'contacts:read',

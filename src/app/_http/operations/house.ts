@@ -66,6 +66,7 @@ export const HOUSE_OPERATIONS = {
   },
   listKeys: { method: 'GET', path: '/keys', summary: 'API keys, without the keys', scope: 'setup:write', only: 'office' },
   createKey: {
+    secret: true,
     method: 'POST',
     path: '/keys',
     summary: 'Make an API key; the answer shows it once',
@@ -81,6 +82,7 @@ export const HOUSE_OPERATIONS = {
     }),
   },
   rotateKey: {
+    secret: true,
     method: 'POST',
     path: '/keys/{id}/rotate',
     summary: 'Change an API key for a new one, shown once; the old one works for some hours more',

@@ -16,6 +16,8 @@ export interface Operation {
   /** The handler reads the body itself, which may have another shape than the one that is promised to be read. */
   anyBody?: boolean;
   query?: Joi.ObjectSchema;
+  /** The answer holds a secret that is shown once, and is not kept for a repeat. */
+  secret?: boolean;
   /** True where the service itself sees to the Idempotency-Key, in the same transaction. */
   ownIdempotency?: boolean;
 }
