@@ -51,6 +51,7 @@ export async function bundle(dist) {
       worker: fromRoot('src/worker/main.ts'),
       simulator: fromRoot('simulator/main.ts'),
       web: fromRoot('src/web/main.ts'),
+      'file-reader': fromRoot('src/worker/reading/file-reader.ts'),
       reader: fromRoot('src/worker/reading/reader.ts'),
       urraca: fromRoot('scripts/cli.ts'),
       bench: fromRoot('tests/bench/main.ts'),

@@ -161,7 +161,8 @@ test('STOP withdraws the permission for good: no campaign, no hand, no form brin
   const after = await house.contact(contact.id);
   expect(after.permissions.text).toBe('withdrawn');
   expect(after.stage.key).toBe('new');
-  expect(house.received('text')).toHaveLength(1);
+  /* The first text, and the one confirmation. */
+  expect(house.received('text')).toHaveLength(2);
   expect(await house.story(contact.id)).toContain('stopped: “New buyer” stopped: they asked for no more texts.');
   await expect(
     house.m.messages.sendMessage(house.as('Ada'), contact.id, { channel: 'text', text: 'please?' }),

@@ -9,6 +9,8 @@ afterEach(() => {
   process.env.READER_FILE = READER;
 });
 
+/** Two seconds on a machine that is not busy with the other tests as well. */
+const MOST_MS = 4_000;
 /** @returns how the server answered, and after how many milliseconds */
 async function send(raw: string, to: string): Promise<{ answer: string; ms: number }> {
   const post = nodemailer.createTransport({ host: '127.0.0.1', port: house().mailDoorPort, secure: false, ignoreTLS: true });
@@ -44,7 +46,7 @@ test('names that look like expressions, elements without end, megabytes of nothi
   };
   for (const [name, raw] of Object.entries(mails)) {
     const { answer, ms } = await send(raw, address);
-    expect([name, answer.slice(0, 3), ms < 2_000]).toEqual([name, '250', true]);
+    expect([name, answer.slice(0, 3), ms < MOST_MS]).toEqual([name, '250', true]);
   }
   expect(await kept()).toHaveLength(Object.keys(mails).length);
 });

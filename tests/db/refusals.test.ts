@@ -37,7 +37,7 @@ test('“Stop texting me” ends texts and campaigns, raises no stage, is confir
   await texts('Stop texting me');
   await house().settle();
   expect(await permissions()).toEqual([`text ${PHONE}`]);
-  expect(await contact(id)).toEqual({ stage: 'reaching', do_not_contact: false, refused: true });
+  expect(await contact(id)).toEqual({ stage: 'new', do_not_contact: false, refused: true });
   await texts('I said stop');
   await house().settle();
   const confirmed = await house().db.rows<{ state: string; text: string }>(

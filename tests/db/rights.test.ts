@@ -48,7 +48,7 @@ const WAYS = {
     await house().m.campaigns.enrolContact(house().as(actor), id, (await ownCampaign(actor)).id);
     await house().settle();
   },
-  'by a campaign of a day': async (actor: string, _id: string) => {
+  'by a campaign of a day': async (actor: string) => {
     await ownCampaign(actor, [{ on: 'day', day: '11-24', at: '09:00' }]);
     await house().advance('PT30H');
   },

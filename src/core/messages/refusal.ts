@@ -4,7 +4,7 @@
  * What is no refusal for sure ("not now", "busy") is for the agent to judge.
  */
 import { CHANNELS, type Channel } from '../contacts';
-import { listed, textPattern } from '../shared';
+import { listed, ownPattern, textPattern } from '../shared';
 
 export type Refusal =
   /** No more by these channels. */
@@ -61,7 +61,7 @@ const ALL =
 const BETWEEN =
   '(?: (?:with|all|any|the|these|those|this|your|of|more|ever|me|us|to|you|please|sending|getting|receiving|want|again|this number|and|or))*';
 
-const own = (source: string): RegExp => new RegExp(source);
+const own = (source: string): RegExp => ownPattern(source, '');
 const STOPS = [
   own(`\\b${CEASE}${BETWEEN} (?:${REACH}|${THINGS})\\b`),
   own(`\\b${CEASE} (?:sending|getting|receiving) (?:these|this|them|those|me)\\b`),

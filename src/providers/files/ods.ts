@@ -7,6 +7,13 @@ import type { Sheet } from './sheet';
 /** Empty cells and rows are repeated to the edge of the sheet; beyond this nobody wrote anything. */
 const MOST_REPEATED_CELLS = 2_000;
 const MOST_REPEATED_ROWS = 200;
+/** What is written may be repeated a little; a row or a cell that says the same hundreds of times is no person. */
+const MOST_FILLED_CELLS = 64;
+const MOST_FILLED_ROWS = 32;
+/** Rows that a sheet may gain by repeating. */
+const MOST_REPEATS = 2_000;
+/** Cells of a row that are read. */
+const MOST_CELLS = 2_000;
 
 type Event = { sheet: string } | { row: CsvRecord };
 
@@ -47,6 +54,7 @@ class SheetReader {
   private cells: string[] = [];
   private line = 0;
   private rowRepeats = 1;
+  private repeatsLeft = MOST_REPEATS;
   private cell: { text: string; repeats: number; value: string | null; paragraphs: number } | null = null;
   private inText = 0;
   private inNote = 0;
@@ -106,19 +114,22 @@ class SheetReader {
       const { repeats, value, text } = this.cell;
       const shown = value === null ? text : value.replace(/T00:00:00$/, '');
       const times = shown
-        ? Math.min(repeats, MOST_REPEATED_CELLS)
+        ? Math.min(repeats, MOST_FILLED_CELLS)
         : this.cells.length + repeats > MOST_REPEATED_CELLS
           ? 0
           : repeats;
-      for (let at = 0; at < times; at += 1) this.cells.push(shown);
+      for (let at = 0; at < times && this.cells.length < MOST_CELLS; at += 1) this.cells.push(shown);
       this.cell = null;
     } else if (name === 'table:table-row') {
       const blank = this.cells.every((cell) => !cell);
-      const times = blank
+      const wanted = blank
         ? this.rowRepeats > MOST_REPEATED_ROWS
           ? 0
           : this.rowRepeats
-        : Math.min(this.rowRepeats, MOST_REPEATED_ROWS);
+        : Math.min(this.rowRepeats, MOST_FILLED_ROWS);
+      /* All repeats of a sheet together are few: a small file never becomes a hundred thousand people. */
+      const times = Math.min(wanted, 1 + this.repeatsLeft);
+      this.repeatsLeft -= Math.max(0, times - 1);
       for (let at = 0; at < times; at += 1) {
         this.line += 1;
         this.events.push({ row: { line: this.line, cells: [...this.cells], openQuote: false } });

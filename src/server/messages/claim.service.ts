@@ -213,7 +213,7 @@ function judge(row: ClaimRow, touched: { at: Date; channel: Channel }[], ofTempl
   if (row.channel === 'call') return { go: true };
   if (row.automatic && !row.payload.talk && (row.enrolment_state === 'stopped' || row.enrolment_state === 'paused'))
     return { go: false, because: { why: 'has_answered', channel: row.channel } };
-  if (row.channel === 'email' && row.automatic && !row.settings.postalAddress?.trim())
+  if (row.channel === 'email' && row.automatic && !row.payload.confirms && !row.settings.postalAddress?.trim())
     return {
       go: 'later',
       at: new Date(at.getTime() + HOUR),

@@ -127,7 +127,7 @@ async function confirm(tx: Tx, answer: Answer, refusal: Refusal, who: Who): Prom
   if (!words) return;
   await tx.run(
     `insert into outbox (account_id, key, channel, contact_id, user_id, address, payload, automatic, due_at, created_at)
-     values ($1, $2, $3, $4, $5, $6, $7::jsonb, false, $8, $8) on conflict (key) do nothing`,
+     values ($1, $2, $3, $4, $5, $6, $7::jsonb, true, $8, $8) on conflict (key) do nothing`,
     [
       answer.accountId,
       `stopped-${answer.channel}-${answer.contactId}-${answer.address}`.slice(0, 200),

@@ -7,7 +7,6 @@ import {
   type ImportedPerson,
   type ImportLook,
 } from '@/core/imports';
-import type { ReadFile } from '@/providers/files';
 import {
   importWords,
   knownAddresses,
@@ -20,7 +19,7 @@ import {
 } from '@/server/imports';
 import { ownCopy } from '@/core/shared';
 import { now } from '@/server/shared';
-import { openImport, peopleOf } from './read';
+import { withReading, type ApartReading } from './apart';
 import { withFile } from './spool';
 
 const SHOWN = 50;
@@ -36,32 +35,38 @@ export async function performLook(importId: string): Promise<void> {
   const year = (await now()).getUTCFullYear();
   await withFile(importId, async (path) => {
     const corrected = row.columns.length ? row.columns : null;
-    const reading = await openImport(path, corrected, year, await importWords(row.account_id));
-    if ('refused' in reading) return refuseImport(row, { kind: reading.kind }, reading.refused);
-    if ('empty' in reading) return refuseImport(row, reading.empty, 'The file is empty. Nothing was imported.');
-    if (!corrected && reading.columns.length) await remember(row, reading);
-    const seen = await lookThrough(row, reading);
-    if (!seen) return;
-    const { look, samples } = seen;
-    const columns: ImportColumn[] = reading.columns.map((column, at) => ({ ...column, sample: samples[at] ?? [] }));
-    await saveLook(
-      row,
-      reading.format,
-      columns,
-      look,
-      look.rows ? null : 'There are headings and no people below them. Nothing was imported.',
-    );
+    const words = await importWords(row.account_id);
+    await withReading({ path, columns: corrected, thisYear: year, words }, async (reading) => lookAt(row, corrected, reading));
   });
 }
 
+async function lookAt(row: ImportRow, corrected: ImportColumn[] | null, reading: ApartReading): Promise<void> {
+  if ('refused' in reading) return refuseImport(row, { kind: reading.kind }, reading.refused);
+  if ('empty' in reading) return refuseImport(row, reading.empty, 'The file is empty. Nothing was imported.');
+  if (!corrected && reading.columns.length) await remember(row, reading);
+  const seen = await lookThrough(row, reading);
+  if (!seen) return;
+  const { look, samples } = seen;
+  const columns: ImportColumn[] = reading.columns.map((column, at) => ({ ...column, sample: samples[at] ?? [] }));
+  await saveLook(
+    row,
+    reading.format,
+    columns,
+    look,
+    look.rows ? null : 'There are headings and no people below them. Nothing was imported.',
+  );
+}
+
 /** Headings that a person corrected before mean the same again. */
-async function remember(row: ImportRow, reading: ReadFile): Promise<void> {
+type Table = Exclude<ApartReading, { refused: string } | { empty: unknown }>;
+
+async function remember(row: ImportRow, reading: Table): Promise<void> {
   const known = await rememberedColumns(row.account_id, headingPrint(reading.columns));
   if (known?.length === reading.columns.length) reading.columns.forEach((column, at) => Object.assign(column, known[at]));
 }
 
 /** @returns null when it was cancelled meanwhile */
-async function lookThrough(row: ImportRow, reading: ReadFile): Promise<{ look: ImportLook; samples: string[][] } | null> {
+async function lookThrough(row: ImportRow, reading: Table): Promise<{ look: ImportLook; samples: string[][] } | null> {
   const look: ImportLook = {
     rows: 0,
     accepted: 0,
@@ -87,7 +92,7 @@ async function lookThrough(row: ImportRow, reading: ReadFile): Promise<{ look: I
     batch = [];
     return reportLook(row.id, look.rows);
   };
-  for await (const person of peopleOf(reading)) {
+  for await (const person of reading.people()) {
     look.rows += 1;
     if (look.people.length < SHOWN) look.people.push(ownCopy(previewContact(person)));
     person.raw?.forEach((cell, at) => {

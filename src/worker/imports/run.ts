@@ -2,7 +2,7 @@
 import type { ImportedPerson } from '@/core/imports';
 import { endImport, importContext, readImport, takePeople, undoImportChunk } from '@/server/imports';
 import { now, transact } from '@/server/shared';
-import { openImport, peopleOf } from './read';
+import { withReading } from './apart';
 import { withFile } from './spool';
 
 /** People, and signs of their rows, that one transaction takes in: two chunks are in memory at a time, whatever the file holds. */
@@ -19,11 +19,12 @@ export async function performImport(importId: string, going: () => boolean = () 
   const context = await importContext({ ...found, state: 'running' });
   const year = (await now()).getUTCFullYear();
   const whole = await withFile(importId, async (path) => {
-    const reading = await openImport(path, found.columns, year, context.words);
-    if ('refused' in reading || 'empty' in reading) return true;
-    for await (const chunk of ahead(chunksOf(peopleOf(reading), found.read)))
-      if (!going() || !(await takePeople(context, chunk, chunk.at(-1)!.row))) return going();
-    return true;
+    return withReading({ path, columns: found.columns, thisYear: year, words: context.words }, async (reading) => {
+      if ('refused' in reading || 'empty' in reading) return true;
+      for await (const chunk of ahead(chunksOf(reading.people(), found.read)))
+        if (!going() || !(await takePeople(context, chunk, chunk.at(-1)!.row))) return going();
+      return true;
+    });
   });
   if (!whole) return;
   const after = await readImport(importId);
