@@ -18,4 +18,7 @@ const days = {};
 for (let year = FROM; year <= TO; year += 1)
   for (const { date, name } of new Holidays('US').getHolidays(year))
     for (const [key, called] of Object.entries(KEYS)) if (name === called) days[date.slice(0, 10)] = key;
-writeFileSync(fromRoot('src/core/campaigns/movable-holidays.json'), `${JSON.stringify(days, null, 1)}\n`);
+writeFileSync(
+  fromRoot('src/core/campaigns/movable-holidays.ts'),
+  `/** Movable holidays by day, written by scripts/holidays.mjs. */\nexport const MOVABLE_DAYS: Record<string, string> = JSON.parse(\n  '${JSON.stringify(days)}',\n);\n`,
+);

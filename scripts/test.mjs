@@ -87,7 +87,12 @@ await script(async () => {
   if (wanted('core')) await step('core', () => shown(bin('jest'), ['--selectProjects', 'core', ...rest]));
   let cluster;
   if (wanted('db') || wanted('journeys') || wanted('drills')) cluster = await startCluster(home, port, 'urraca_journeys');
-  const env = { ...process.env, TEST_POSTGRES: `postgres://postgres@127.0.0.1:${port}`, NODE_ENV: 'test', READER_FILE: fromRoot('dist-cli', 'reader.js') };
+  const env = {
+    ...process.env,
+    TEST_POSTGRES: `postgres://postgres@127.0.0.1:${port}`,
+    NODE_ENV: 'test',
+    READER_FILE: fromRoot('dist-cli', 'reader.js'),
+  };
   try {
     if (wanted('db')) {
       await makeTemplate(cluster);

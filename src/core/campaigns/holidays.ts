@@ -1,5 +1,5 @@
 /** Holidays of the United States by day: those with a date of their own, and the movable ones from a table (scripts/holidays.mjs). */
-import movable from './movable-holidays.json';
+import { MOVABLE_DAYS } from './movable-holidays';
 
 /** Movable holidays as settings name them. */
 export const MOVABLE_HOLIDAYS = {
@@ -11,7 +11,7 @@ export const MOVABLE_HOLIDAYS = {
   thanksgiving: 'Thanksgiving',
 } as const;
 export type MovableHoliday = keyof typeof MOVABLE_HOLIDAYS;
-const TABLE = movable as Record<string, MovableHoliday | undefined>;
+const TABLE = MOVABLE_DAYS as Record<string, MovableHoliday | undefined>;
 
 const FIXED: Record<string, string> = {
   '01-01': 'New Year’s Day',

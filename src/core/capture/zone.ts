@@ -2,9 +2,9 @@
  * The time zone of a ZIP code, from a table made of where each lies (scripts/zip-zones.mjs): quiet hours are law, and whole counties keep
  * another time than the rest of their state. Null when nothing is known; the account's own zone then holds.
  */
-import table from './zip-zones.json';
+import { ZIP_ZONES } from './zip-zones';
 
-const { zones, runs } = table as { zones: string[]; runs: number[] };
+const { zones, runs } = ZIP_ZONES;
 const LENGTH = runs.length / 2;
 
 export function zoneOfPostalCode(postalCode: string | null | undefined): string | null {

@@ -10,7 +10,7 @@ export { noteMade, wasMadeIn } from './made';
 export { migrate } from './migrate';
 export { BEAT_MS, beat, leave, readProcesses, type ProcessState } from './processes';
 export { once, sweepReplies, type KeptReply } from './idempotency';
-export { readApart, readyToRead, stopReading, type ReadingOrder } from './reading';
+export { readApart, readyToRead, stopReading, type ReadingAnswer, type ReadingOrder } from './reading';
 export { Statement } from './statement';
 export { limitRate, sweepRates } from './rate';
 export { hashed, mailToken, randomToken, readMailToken, readSigned, signed } from './tokens';

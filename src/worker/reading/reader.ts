@@ -20,7 +20,7 @@ import { checkWords, shinglesOf, type Checked, type Finding } from '@/core/messa
 import { AppError } from '@/core/shared';
 import { parseMail } from '@/providers/mails';
 import type { DoorDefaults } from '@/core/capture';
-import type { ReadingAnswer, ReadingOrder } from '@/server/shared/reading';
+import type { ReadingAnswer, ReadingOrder } from '@/server/shared';
 
 /** The task notes when it begins, so that only its own time counts. Our own failures go back in parts: an error loses its class between threads. */
 const timed =
