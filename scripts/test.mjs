@@ -12,6 +12,7 @@ import { requirePorts } from './lib/ports.mjs';
 import { fromRoot } from './lib/root.mjs';
 import { kept, shown } from './lib/run.mjs';
 import { say, script, Stop } from './lib/say.mjs';
+import { startTlsProxy } from './lib/tls.mjs';
 
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1]?.split(',') : null;
 const rest = process.argv.includes('--only') ? process.argv.slice(process.argv.indexOf('--only') + 2) : [];
@@ -41,6 +42,8 @@ async function makeTemplate(cluster) {
     throw new Stop('The schema could not be made.');
 }
 
+/** The same pages once more, as they stand behind a proxy that ends TLS. */
+const TLS_PORTS = { web: 3101, proxy: 3443 };
 const PORTS = { web: 3100, simulator: 3910, simulatorSmtp: 2536, mailDoor: 2535 };
 
 /** The built application with the demo world, on ports of its own, for as long as `work` takes. */
@@ -52,7 +55,13 @@ async function withHouse(cluster, work) {
     ports: PORTS,
     extra: { PUBLIC_URL: `http://127.0.0.1:${PORTS.web}` },
   });
-  await requirePorts(Object.entries(PORTS).map(([what, port]) => [port, `tests: ${what}`, 'stop what holds it']));
+  await requirePorts(
+    [...Object.entries(PORTS), ...Object.entries(TLS_PORTS)].map(([what, port]) => [
+      port,
+      `tests: ${what}`,
+      'stop what holds it',
+    ]),
+  );
   if ((await shown(process.execPath, [fromRoot('dist-test/urraca.js'), 'demo-world', '--fresh'], { env })) !== 0)
     throw new Stop('The demo world could not be made.');
   const children = {
@@ -62,7 +71,12 @@ async function withHouse(cluster, work) {
   };
   try {
     await awaitHealthy(`${env.PUBLIC_URL}/api/health`, children);
-    return await work(env.PUBLIC_URL, env);
+    const secure = `https://127.0.0.1:${TLS_PORTS.proxy}`;
+    const behind = { ...env, PORT: String(TLS_PORTS.web), PUBLIC_URL: secure, TRUSTED_PROXIES: 'loopback' };
+    children.behind = startWeb(behind, join(house, 'behind'), '.next-test');
+    children.proxy = startTlsProxy(house, TLS_PORTS.proxy, TLS_PORTS.web);
+    await awaitHealthy(`http://127.0.0.1:${TLS_PORTS.web}/api/health`, { behind: children.behind });
+    return await work(env.PUBLIC_URL, { ...env, TLS_URL: secure });
   } finally {
     await endProcesses(Object.values(children));
   }

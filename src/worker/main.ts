@@ -44,9 +44,9 @@ import { workerSettings } from './shared/settings';
 import { workQueue, type Handlers } from './shared/job-queue';
 import { performAdvance, syncSimulator } from './simulation/advance';
 
-/** Half a million numbers within a day. */
+/** A number that just came in may be dialed as soon as it was asked about. */
 const REGISTRY_BATCH = 500;
-const REGISTRY_MS = 60_000;
+const REGISTRY_MS = 5_000;
 
 const log = pino({ name: 'worker', level: process.env.LOG_LEVEL ?? 'warn' });
 const complain = (message: string, error: unknown) => log.error({ err: error }, message);

@@ -352,7 +352,8 @@ test('files go along with an e-mail, checked by what they are; a mail of blocks 
 test('a broadcast set for a holiday is told of it before, and goes on the day that was set', async () => {
   const ada = house().as('Ada');
   const { broadcasts } = house().m;
-  const id = (await house().arrives({ emails: ['p1@people.example'], roles: ['seller'], permissions: { email: true } })).contact.id;
+  const id = (await house().arrives({ emails: ['p1@people.example'], roles: ['seller'], permissions: { email: true } })).contact
+    .id;
   const goes = { on: 'local' as const, day: '2027-01-01', at: '09:00' };
   const asked = { channel: 'email' as const, selection: { ids: [id] }, goes };
   expect((await broadcasts.previewReach(ada, asked)).holiday).toEqual({ name: 'New Year’s Day', next: '2027-01-02' });

@@ -37,7 +37,10 @@ test('names that look like expressions, elements without end, megabytes of nothi
   const address = await mailbox();
   await house().m.shared.readyToRead();
   const mails = {
-    expression: mailOf('"A*a*a*a*a*a*a*a*b Holt" <o@b.example>', `I like it.\r\n\r\nthanks ${'a'.repeat(990)}\r\n${'a'.repeat(500)}`),
+    expression: mailOf(
+      '"A*a*a*a*a*a*a*a*b Holt" <o@b.example>',
+      `I like it.\r\n\r\nthanks ${'a'.repeat(990)}\r\n${'a'.repeat(500)}`,
+    ),
     parenthesis: mailOf('"Smith, (Jo" <o@c.example>', 'Is the house still for sale?'),
     nested: mailOf('<o@d.example>', '<div>'.repeat(5_000) + 'Call me', 'text/html'),
     newlines: mailOf('<o@e.example>', `Hello${'\r\n'.repeat(125_000)}there`),
@@ -56,7 +59,11 @@ test('a mail that ends its reader is kept as it came, its sender told that it ar
   await house().m.shared.stopReading();
   process.env.READER_FILE = join(__dirname, '../data/threads/endless.mjs');
   const endless = mailOf('Oda <o@b.example>', 'for ever');
-  for (const [from, body] of [['Oda <o@b.example>', 'for ever'], ['<p@b.example>', 'take all memory'], ['<q@b.example>', 'fail']]) {
+  for (const [from, body] of [
+    ['Oda <o@b.example>', 'for ever'],
+    ['<p@b.example>', 'take all memory'],
+    ['<q@b.example>', 'fail'],
+  ]) {
     const { answer, ms } = await send(mailOf(from!, body!), address);
     expect([body, answer.slice(0, 3), ms < 4_000]).toEqual([body, '250', true]);
   }

@@ -334,3 +334,14 @@ test('every email shows the office’s mailing address; without one nothing that
   await house().settle();
   expect(await house().story(id)).toContainEqual(expect.stringContaining('mailing address in Setup'));
 });
+
+test('a number that nobody asked the registry about is not dialed until it was', async () => {
+  const { m } = house();
+  const id = (await house().arrives({ phones: ['+13605550171'], roles: ['seller'] })).contact.id;
+  /* So long ago that their question makes nobody welcome any more. */
+  await house().setClock(new Date('2027-03-15T18:00:00Z'));
+  const call = () => m.calling.startCall(house().as('Ada'), id);
+  await expect(call()).rejects.toMatchObject({ code: 'touch_refused', message: expect.stringContaining('checking this number') });
+  await m.contacts.checkRegistry(100, (numbers) => house().outside.registry.registered(numbers));
+  await expect(call()).resolves.toMatchObject({ contact_id: id });
+});

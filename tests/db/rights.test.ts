@@ -9,21 +9,25 @@ const LEAD = { roles: ['seller'], permissions: { email: true } };
 /** A contact of an agent. */
 async function contactOf(owner: string, n: number): Promise<string> {
   const { contact } = await house().arrives({ first_name: `P${n}`, emails: [`p${n}@people.example`], ...LEAD });
-  await house().db.run('update contacts set owner_id = $2, office_id = (select office_id from users where id = $2) where id = $1', [
-    contact.id,
-    house().people[owner]!.id,
-  ]);
+  await house().db.run(
+    'update contacts set owner_id = $2, office_id = (select office_id from users where id = $2) where id = $1',
+    [contact.id, house().people[owner]!.id],
+  );
   return contact.id;
 }
 const ownersOf = async (ids: string[]): Promise<string[]> =>
   (
-    await house().db.rows<{ owner_id: string }>('select owner_id::text from contacts where id = any($1::bigint[]) order by id', [ids])
+    await house().db.rows<{ owner_id: string }>('select owner_id::text from contacts where id = any($1::bigint[]) order by id', [
+      ids,
+    ])
   ).map(({ owner_id }) => owner_id);
 const planTo = (actor: string, starts: Start[] = []): Plan => ({
   ...NO_PLAN,
   anyStage: true,
   starts,
-  steps: [{ id: 0, when: { after: 'start', minutes: 0 }, do: 'change', change: { set: 'owner', userId: house().people[actor]!.id } }],
+  steps: [
+    { id: 0, when: { after: 'start', minutes: 0 }, do: 'change', change: { set: 'owner', userId: house().people[actor]!.id } },
+  ],
 });
 async function ownCampaign(actor: string, starts: Start[] = []) {
   const { campaigns } = house().m;
@@ -81,7 +85,11 @@ test('only those who run the office share; a caller does not, with or without an
   await house().db.run('update users set office_id = null where id = $1', [house().people.Cato!.id]);
   house().people.Cato = { ...house().people.Cato!, officeId: null };
   const refused = { code: 'not_allowed' };
-  const team = await templates.createTemplate(house().as('Ada'), { channel: 'text', name: 'Team', words: { text: 'Hi', plain: 'Hi' } });
+  const team = await templates.createTemplate(house().as('Ada'), {
+    channel: 'text',
+    name: 'Team',
+    words: { text: 'Hi', plain: 'Hi' },
+  });
   const sale = await broadcasts.createBroadcast(house().as('Ada'), { name: 'Sale', channel: 'email', selection: {} });
   for (const actor of ['Abel', 'Cato']) {
     const as = house().as(actor);
@@ -89,7 +97,12 @@ test('only those who run the office share; a caller does not, with or without an
     expect(own.shared).toBe(false);
     await expect(campaigns.updateCampaign(as, own.id, { shared: true })).rejects.toMatchObject(refused);
     await expect(campaigns.updateCampaign(as, '1', { name: 'x' })).rejects.toMatchObject(refused);
-    const words = await templates.createTemplate(as, { channel: 'text', name: 'Mine', words: { text: 'Hi', plain: 'Hi' }, shared: true });
+    const words = await templates.createTemplate(as, {
+      channel: 'text',
+      name: 'Mine',
+      words: { text: 'Hi', plain: 'Hi' },
+      shared: true,
+    });
     await expect(templates.updateTemplate(as, words.id, { shared: true })).rejects.toMatchObject(refused);
     await expect(templates.updateTemplate(as, team.id, { name: 'x' })).rejects.toMatchObject(refused);
     await expect(broadcasts.deleteBroadcast(as, sale.id)).rejects.toMatchObject({ code: 'not_found' });
@@ -112,9 +125,9 @@ test('what was ordered for contacts that belong to another since is not done to 
   await house().m.contacts.updateContact(house().as('Ada'), given, { owner_id: house().people.Brisa!.id });
   await changes.performChange(id);
   await house().settle();
-  expect(
-    await house().db.rows('select horizon from contacts where id = any($1::bigint[]) order by id', [[given, kept]]),
-  ).toEqual([{ horizon: null }, { horizon: 'hot' }]);
+  expect(await house().db.rows('select horizon from contacts where id = any($1::bigint[]) order by id', [[given, kept]])).toEqual(
+    [{ horizon: null }, { horizon: 'hot' }],
+  );
   expect(await ownersOf([given])).toEqual([house().people.Brisa!.id]);
   expect(await house().story(given)).toContainEqual(expect.stringContaining('belongs to another agent now'));
 });

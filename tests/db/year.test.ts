@@ -217,7 +217,11 @@ const told = (record: Sent[]): string =>
   );
 
 test('a year judged by what the outside world received', async () => {
-  const { record, contactOf, exits, stops, zones, holds, held, repeats, differences } = await live(process.env.YEAR_SEED ?? 'year', PEOPLE, YEAR);
+  const { record, contactOf, exits, stops, zones, holds, held, repeats, differences } = await live(
+    process.env.YEAR_SEED ?? 'year',
+    PEOPLE,
+    YEAR,
+  );
   expect(record.length).toBeGreaterThan(PEOPLE * 8);
   expect(differences).toEqual([]);
   /* Twice: a key is taken once by the record itself; here, that no step of a round has two keys. */

@@ -110,3 +110,24 @@ test('whoever was just answered stays open, though the reason is gone from the q
   await expect(dossier).toContainText('It is. Shall we go on Saturday?');
   expect((await received('+15645550188')).at(-1)).toMatchObject({ channel: 'text', body: 'It is. Shall we go on Saturday?' });
 });
+
+test('a note typed while the other side hangs up stays a note; keys act after Esc', async ({ page }) => {
+  const phone = '+15645550124';
+  await script(phone, { call: 'answers', talk: 'PT1M' });
+  const lead = await leadFor('Asta Lund', { first_name: 'Tilda', last_name: 'Moorland', emails: [], phones: ['(564) 555-0124'] });
+  await logIn(page, 'agent1');
+  await page.goto(`/contacts/${lead.contact.id}`);
+  await page.locator('[data-keys="heard"]').waitFor();
+  await page.keyboard.press('c');
+  const call = page.getByRole('region', { name: 'Call' });
+  await expect(call).toContainText('Answered', { timeout: 12_000 });
+  await page.keyboard.type('Wants ');
+  await advance('PT5M');
+  await expect(call).toContainText('Call ended', { timeout: 12_000 });
+  await page.keyboard.type('2 baths, a hot tub');
+  await expect(call.getByRole('textbox', { name: 'Notes during the call' })).toHaveValue('Wants 2 baths, a hot tub');
+  await expect(page.getByRole('group', { name: 'Outcome of the call' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('1');
+  await expect(page.getByRole('group', { name: 'Next touch' })).toBeVisible();
+});

@@ -70,7 +70,8 @@ export function scopeFor(principal: Principal): Scope {
 }
 
 /** The scope of work that nobody does by hand: the campaign engine, the mail door, a webhook. */
-export const wholeAccount = (accountId: string): Scope => scope({ accountId, sees: 'all', userId: null, officeId: null, runsOffice: true });
+export const wholeAccount = (accountId: string): Scope =>
+  scope({ accountId, sees: 'all', userId: null, officeId: null, runsOffice: true });
 
 /** True when the principal may do what the scope names. A key may do what it was given. */
 export const may = (principal: Principal, what: KeyScope): boolean =>
@@ -79,8 +80,7 @@ export const may = (principal: Principal, what: KeyScope): boolean =>
 /** Owners and admins. */
 export const runsTheOffice = (role: Role): boolean => RIGHTS[role]['office:run'];
 /** The same of whoever asks; a key was made by somebody who does. */
-export const mayRunOffice = (principal: Principal): boolean =>
-  principal.kind === 'key' || runsTheOffice(principal.person.role);
+export const mayRunOffice = (principal: Principal): boolean => principal.kind === 'key' || runsTheOffice(principal.person.role);
 export const fullName = (person: { firstName: string; lastName: string }): string =>
   `${person.firstName} ${person.lastName}`.trim();
 

@@ -61,7 +61,11 @@ export interface TouchQuestion {
   /** The household is not to be contacted. */
   householdSaysNo?: boolean;
   /** The number stands on the do-not-call registry; `inquiredAt` is when they last asked us something. */
-  registry?: { registered: boolean; inquiredAt: Date | null };
+  registry?: {
+    registered: boolean;
+    inquiredAt: Date | null;
+    /** Nobody has asked the registry about it yet. */ unchecked?: boolean;
+  };
   /** The template's daily cap, and how many of it went today. */
   template?: { name: string; cap: number; sent: number } | null;
   /** The phone, e-mail or (for a letter) the complete mailing address in one line; null when there is none. */
@@ -100,6 +104,16 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
   }
   if (channel === 'text' && automatic && permission.state !== 'granted') return no({ why: 'no_permission', channel });
   if (channel === 'call' && permission.state !== 'granted' && isBarred(question)) return no({ why: 'registry', channel });
+  if (
+    channel === 'call' &&
+    !automatic &&
+    permission.state !== 'granted' &&
+    question.registry?.unchecked &&
+    !askedLately(question)
+  ) {
+    const at = new Date(now.getTime() + MINUTE);
+    return { go: 'later', at, because: { why: 'registry_unchecked', channel } };
+  }
   if (automatic && channel !== 'letter' && question.onThePhone) {
     const at = new Date(now.getTime() + 10 * MINUTE);
     return { go: 'later', at, because: { why: 'on_the_phone_now', channel, until: at.toISOString(), zone: timeZone } };
@@ -148,10 +162,10 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
 }
 
 const ASKED_LATELY = 90 * DAY;
-/** On the registry, and without a question of theirs that would make us welcome for three months. */
-const isBarred = ({ registry, now }: TouchQuestion): boolean =>
-  Boolean(registry?.registered) &&
-  (registry!.inquiredAt === null || now.getTime() - registry!.inquiredAt.getTime() > ASKED_LATELY);
+/** A question of theirs makes us welcome for three months. */
+const askedLately = ({ registry, now }: TouchQuestion): boolean =>
+  Boolean(registry?.inquiredAt) && now.getTime() - registry!.inquiredAt!.getTime() <= ASKED_LATELY;
+const isBarred = (question: TouchQuestion): boolean => Boolean(question.registry?.registered) && !askedLately(question);
 
 /** The instant at which quiet hours end at the contact; null when `now` is not in them. */
 export function quietUntil(now: Date, timeZone: string, guardrails: Pick<Guardrails, 'quietTo' | 'quietFrom'>): Date | null {

@@ -28,7 +28,10 @@ describe('holidays', () => {
   it('are those that the calendar of the country knows, for the years ahead', () => {
     const known = new Holidays('US');
     for (let year = 2026; year <= 2040; year += 1) {
-      const thanksgiving = known.getHolidays(year).find(({ name }) => name === 'Thanksgiving Day')!.date.slice(0, 10);
+      const thanksgiving = known
+        .getHolidays(year)
+        .find(({ name }) => name === 'Thanksgiving Day')!
+        .date.slice(0, 10);
       expect(holidayOn(thanksgiving, ['thanksgiving'])).toBe('Thanksgiving');
     }
     expect(holidayOn('2026-11-26', ['12-25'])).toBeNull();

@@ -69,6 +69,7 @@ const REASONS: [Because, RegExp][] = [
   [{ why: 'refused', channel, fault: 'no such number' }, /no such number/],
   [{ why: 'campaign_day', campaign, day: 14 }, /^“First weeks”, day 14\.$/],
   [{ why: 'no_owner', channel }, /no agent/],
+  [{ why: 'registry_unchecked', channel }, /do-not-call registry/],
   [{ why: 'no_postal_address', channel }, /mailing address in Setup/],
   [{ why: 'not_theirs', campaign }, /another agent now/],
 ];

@@ -64,7 +64,7 @@ export type Because =
   | { why: 'capped'; channel: Channel; most: number; days: number; until: string; zone: string }
   | { why: 'no_permission'; channel: Channel }
   | { why: 'withdrawn'; channel: Channel; on: string; zone: string; how: string }
-  | { why: 'do_not_contact' | 'household_says_no' | 'registry'; channel: Channel }
+  | { why: 'do_not_contact' | 'household_says_no' | 'registry' | 'registry_unchecked'; channel: Channel }
   | { why: 'template_cap'; channel: Channel; template: string; most: number; until: string; zone: string }
   | { why: 'broadcast'; broadcast: string }
   | { why: 'talk'; asks: string }
@@ -187,6 +187,8 @@ export function sentenceOf(because: Because, nameOfStage: (key: string) => strin
       return `The ${CHANNEL_NAMES[because.channel]} did not go: the household is marked do not contact.`;
     case 'registry':
       return `The ${CHANNEL_NAMES[because.channel]} did not go: the number stands on the do-not-call registry, and they have not asked us anything for three months.`;
+    case 'registry_unchecked':
+      return 'We’re checking this number against the do-not-call registry. Try again in a few seconds.';
     case 'template_cap':
       return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: at most ${because.most} of “${because.template}” go in a day.`;
     case 'broadcast':

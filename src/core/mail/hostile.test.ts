@@ -26,7 +26,10 @@ const HOSTILE: Record<string, Partial<Mail>> = {
     from: { name: 'A*a*a*a*a*a*a*a*b Holt', address: 'o@b.example' },
     text: `I like the house.\n\nthanks ${'a'.repeat(1_500)}`,
   },
-  'a name with an open parenthesis': { from: { name: 'Smith, (Jo', address: 'o@b.example' }, text: 'Is it still there?\nthanks jo smith' },
+  'a name with an open parenthesis': {
+    from: { name: 'Smith, (Jo', address: 'o@b.example' },
+    text: 'Is it still there?\nthanks jo smith',
+  },
   'elements within elements': { html: `${'<div>'.repeat(5_000)}Call me at (564) 555-0123${'</div>'.repeat(5_000)}` },
   'a quarter of a megabyte of line breaks': { text: `Hello${'\n'.repeat(250_000)}there` },
   'a name of forty kilobytes': { from: { name: 'Jo '.repeat(13_000), address: 'o@b.example' }, text: 'Hello' },

@@ -33,8 +33,15 @@ export async function askGuardrails(
     channel === 'letter' ? mailingAddress(contact.place) : ((channel === 'email' ? contact.emails : contact.phones)[0] ?? null);
   const [said] = addressesOf(channel, contact);
   const details = await readPermissions(tx, scope.accountId, said ? [said] : []);
-  const known = await tx.first<{ last_in_at: Date | null; last_inquiry_at: Date | null; registered: boolean; says_no: boolean }>(
-    `select f.last_in_at, f.last_inquiry_at, coalesce(h.do_not_contact, false) as says_no, exists (select 1 from contact_points p where p.contact_id = f.contact_id and p.active and p.value = $2 and p.registered) as registered
+  const known = await tx.first<{
+    last_in_at: Date | null;
+    last_inquiry_at: Date | null;
+    registered: boolean;
+    unchecked: boolean;
+    says_no: boolean;
+  }>(
+    `select f.last_in_at, f.last_inquiry_at, coalesce(h.do_not_contact, false) as says_no, exists (select 1 from contact_points p where p.contact_id = f.contact_id and p.active and p.value = $2 and p.registered) as registered,
+       exists (select 1 from contact_points p where p.contact_id = f.contact_id and p.active and p.value = $2 and p.registry_at is null) as unchecked
      from contact_facts f join contacts c on c.id = f.contact_id left join households h on h.id = c.household_id where f.contact_id = $1`,
     [contactId, address],
   );
@@ -51,7 +58,11 @@ export async function askGuardrails(
       permission: permissionFor(details, channel, said),
       wroteAt: known?.last_in_at ?? null,
       householdSaysNo: known?.says_no ?? false,
-      registry: { registered: known?.registered ?? false, inquiredAt: known?.last_inquiry_at ?? null },
+      registry: {
+        registered: known?.registered ?? false,
+        unchecked: known?.unchecked ?? false,
+        inquiredAt: known?.last_inquiry_at ?? null,
+      },
       onThePhone: false,
       touched: [],
     },

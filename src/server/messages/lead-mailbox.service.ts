@@ -128,7 +128,10 @@ export async function keepUnreadMail(door: ArrivalDoor | null, raw: Buffer): Pro
 function headOf(source: string): { from: Mail['from']; subject: string } {
   const lines = source.slice(0, 20_000).split(/\r?\n/, 200);
   const field = (name: string): string =>
-    (lines.find((line) => line.toLowerCase().startsWith(`${name}:`)) ?? '').slice(name.length + 1).trim().slice(0, 500);
+    (lines.find((line) => line.toLowerCase().startsWith(`${name}:`)) ?? '')
+      .slice(name.length + 1)
+      .trim()
+      .slice(0, 500);
   const [, address] = /<([^<>\s]{3,320})>/.exec(field('from')) ?? [];
   return { from: address ? { name: '', address } : null, subject: field('subject') || '(no subject)' };
 }

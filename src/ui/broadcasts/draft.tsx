@@ -31,7 +31,8 @@ export function Draft({ broadcast, onKept }: { broadcast: Broadcast; onKept: (ne
   const chosen = Boolean(draft.selection.ids?.length || draft.selection.segments?.length || draft.selection.question);
   const reach = useQuery({
     queryKey: ['reach', channel, JSON.stringify([draft.selection, draft.goes]), draft.per_minute],
-    queryFn: () => ask<Reach>('/broadcasts/reach', 'POST', {
+    queryFn: () =>
+      ask<Reach>('/broadcasts/reach', 'POST', {
         channel,
         selection: draft.selection,
         per_minute: draft.per_minute,
@@ -66,7 +67,9 @@ export function Draft({ broadcast, onKept }: { broadcast: Broadcast; onKept: (ne
         <section aria-label="To whom" className="panel part">
           <h2>To whom</h2>
           <ToWhom selection={draft.selection} onChange={(next) => change({ ...draft, selection: next })} />
-          {chosen && reach.data && <ReachWords reach={reach.data} goes={draft.goes} onGoes={(next) => change({ ...draft, goes: next })} />}
+          {chosen && reach.data && (
+            <ReachWords reach={reach.data} goes={draft.goes} onGoes={(next) => change({ ...draft, goes: next })} />
+          )}
           <Fault error={reach.error} named />
         </section>
         <section aria-label="The words" className="panel part">

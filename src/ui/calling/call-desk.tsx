@@ -87,7 +87,6 @@ function CallNote({ call }: { call: Call }) {
   const area = useRef<HTMLTextAreaElement>(null);
   const latest = useRef(call.note);
   const kept = useRef(call.note);
-  const over = call.state === 'ended';
   const keep = useCallback(() => {
     const words = latest.current;
     if (words === kept.current) return;
@@ -96,9 +95,6 @@ function CallNote({ call }: { call: Call }) {
       kept.current = '';
     });
   }, [call.id]);
-  useEffect(() => {
-    if (over) area.current?.blur();
-  }, [over]);
   useEffect(() => {
     latest.current = note;
     const timer = setTimeout(keep, SAVE_AFTER_MS);
@@ -112,7 +108,7 @@ function CallNote({ call }: { call: Call }) {
       aria-label="Notes during the call"
       placeholder="Notes; they are kept as you type. Esc leaves the field."
       value={note}
-      autoFocus={!over}
+      autoFocus={call.state !== 'ended'}
       onChange={(event) => setNote(event.target.value)}
       onKeyDown={(event) => {
         if (event.key !== 'Escape') return;
@@ -138,7 +134,7 @@ function CallNote({ call }: { call: Call }) {
 function HangUp({ call }: { call: Call }) {
   const notices = useNotices();
   const hangUp = useMutation({ mutationFn: () => ask(`/calls/${call.id}/hang-up`, 'POST'), onError: notices.fail });
-  useKeys({ h: () => hangUp.mutate() });
+  useKeys({ h: () => hangUp.mutate() }, true, true);
   return (
     <div className="line">
       <button type="button" className="act warn" onClick={() => hangUp.mutate()} disabled={hangUp.isPending}>
@@ -161,10 +157,14 @@ function Outcomes({ call, onDone }: { call: Call; onDone: () => void }) {
     },
     onError: notices.fail,
   });
-  useKeys({
-    ...Object.fromEntries(OUTCOMES.map(({ key }, at) => [String(at + 1), () => name.mutate(key)])),
-    Enter: () => name.mutate(null),
-  });
+  useKeys(
+    {
+      ...Object.fromEntries(OUTCOMES.map(({ key }, at) => [String(at + 1), () => name.mutate(key)])),
+      Enter: () => name.mutate(null),
+    },
+    true,
+    true,
+  );
   return (
     <>
       <div className="line" role="group" aria-label="Outcome of the call">

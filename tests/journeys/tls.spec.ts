@@ -1,0 +1,55 @@
+/** Behind a proxy that ends TLS: logging in with its cookie, live events, redirects, tracking links, public pages, unsubscribing by one click. */
+import { request as client } from '@playwright/test';
+import { api, expect, leadFor, received, test } from './town';
+
+const SECURE = process.env.TLS_URL ?? 'https://127.0.0.1:3443';
+test.use({ ignoreHTTPSErrors: true, baseURL: SECURE });
+
+test('logging in, what it sets, what comes live, and logging out', async ({ page, context }) => {
+  await page.goto('/');
+  await expect(page).toHaveURL(`${SECURE}/login`);
+  await page.getByLabel('E-mail').fill('agent1@urraca.example');
+  await page.getByLabel('Password').fill('urraca-demo');
+  await page.getByRole('button', { name: 'Log in', exact: true }).click();
+  await expect(page).toHaveURL(`${SECURE}/today`);
+  await page.locator('[data-keys="heard"]').waitFor();
+  const session = (await context.cookies()).find(({ name }) => name === 'urraca_session');
+  expect(session).toMatchObject({ secure: true, httpOnly: true, sameSite: 'Lax' });
+  await leadFor('Asta Lund', { first_name: 'Behind', last_name: 'Proxy', emails: ['behind@proxy.example'], phones: [] });
+  await expect(page.getByText('A new lead is yours')).toBeVisible({ timeout: 5_000 });
+});
+
+test('public pages, and unsubscribing by the page and by one click', async () => {
+  const outside = await client.newContext({ ignoreHTTPSErrors: true, baseURL: SECURE });
+  expect((await outside.get('/p/lantern-county')).status()).toBe(200);
+  expect((await outside.get('/p/homes')).status()).toBe(200);
+  const { body } = await api<{ items: { id: string; emails: string[] }[] }>('/contacts?q=behind@proxy.example&limit=1');
+  const contact = body.items[0]!;
+  await api(`/contacts/${contact.id}/messages`, 'POST', { channel: 'email', subject: 'Hello', text: 'Hello.' });
+  await expect.poll(async () => (await received('behind@proxy.example')).length).toBeGreaterThan(0);
+  const mail = (await received('behind@proxy.example')).at(-1)!;
+  const path = /\/u\/[\w.-]+/.exec(mail.body)![0];
+  const page = await outside.get(path);
+  expect([page.status(), await page.text()]).toEqual([200, expect.stringContaining('Unsubscribe?')]);
+  const clicked = await outside.post(path, { form: { 'List-Unsubscribe': 'One-Click' } });
+  expect([clicked.status(), await clicked.text()]).toEqual([200, 'You’re unsubscribed.\n']);
+  expect(await (await outside.get(path)).text()).toContain('You’re unsubscribed');
+  expect((await outside.post('/u/forged', { form: { 'List-Unsubscribe': 'One-Click' } })).status()).toBe(404);
+  await outside.dispose();
+});
+
+test('only a named proxy says who asks', async () => {
+  const outside = await client.newContext({ ignoreHTTPSErrors: true, baseURL: SECURE });
+  const statuses: number[] = [];
+  for (let n = 0; n < 130; n += 1)
+    statuses.push(
+      (
+        await outside.post('/in/nobody', {
+          data: {},
+          headers: { 'x-forwarded-for': `10.0.0.${n}`, 'x-urraca-client': `10.0.1.${n}` },
+        })
+      ).status(),
+    );
+  expect(statuses.filter((status) => status === 429).length).toBeGreaterThan(0);
+  await outside.dispose();
+});
