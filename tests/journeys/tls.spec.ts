@@ -15,6 +15,17 @@ test('logging in, what it sets, what comes live, and logging out', async ({ page
   await page.locator('[data-keys="heard"]').waitFor();
   const session = (await context.cookies()).find(({ name }) => name === 'urraca_session');
   expect(session).toMatchObject({ secure: true, httpOnly: true, sameSite: 'Lax' });
+  /* What is only tried out is kept by nobody, with a login as with a key. */
+  const tried = await page.evaluate(async () => {
+    const answer = await fetch('/api/v1/inquiries?sandbox=true', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ person: { emails: ['only-tried@proxy.example'] } }),
+    });
+    return { status: answer.status, body: (await answer.json()) as { sandbox?: boolean } };
+  });
+  expect(tried).toMatchObject({ status: 200, body: { sandbox: true } });
+  expect((await api<{ items: unknown[] }>('/contacts?q=only-tried@proxy.example&limit=1')).body.items).toEqual([]);
   await leadFor('Asta Lund', { first_name: 'Behind', last_name: 'Proxy', emails: ['behind@proxy.example'], phones: [] });
   await expect(page.getByText('A new lead is yours')).toBeVisible({ timeout: 5_000 });
 });
