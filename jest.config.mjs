@@ -1,4 +1,4 @@
-/** Two suites: `core` (values in, values out; the test beside its file) and `db` (services against a real PostgreSQL, one file after another). */
+/** Two suites: `core` (values in, values out; the test beside its file) and `db` (services against a real PostgreSQL, two files at a time, each case in a database of its own). */
 const base = {
   testEnvironment: 'node',
   transform: {

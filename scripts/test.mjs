@@ -110,7 +110,7 @@ await script(async () => {
   try {
     if (wanted('db')) {
       await makeTemplate(cluster);
-      await step('PostgreSQL', () => shown(bin('jest'), ['--selectProjects', 'db', '--runInBand', ...rest], { env }));
+      await step('PostgreSQL', () => shown(bin('jest'), ['--selectProjects', 'db', '--maxWorkers', '2', ...rest], { env }));
     }
     if (wanted('journeys') || wanted('drills')) await ensureBuilt({ dist: 'dist-test', next: '.next-test' });
     if (wanted('drills')) {

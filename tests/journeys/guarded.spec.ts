@@ -13,6 +13,7 @@ const BODIES: Record<string, unknown> = {
   orderCampaignRehearsal: { plan: NO_PLAN },
   enrolContact: { campaign_id: '1' },
   holdContactCampaigns: { held: true },
+  judgeRefusal: { ends: true },
   updateContact: { horizon: 'hot' },
   addNote: { text: 'not mine' },
   sendMessage: { channel: 'email', text: 'not mine' },

@@ -76,7 +76,7 @@ test('the whole campaign to the end: e-mail with its unsubscribe link, which wor
   expect(mail.subject).toBe('Homes you asked about');
   const link = /http\S+\/u\/\S+/.exec(mail.body)![0];
   await page.goto(link);
-  await expect(page.getByRole('button', { name: 'Take me off the list' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Unsubscribe' })).toBeVisible();
   const oneClick = await fetch(link, {
     method: 'POST',
     headers: { 'content-type': 'application/x-www-form-urlencoded' },
@@ -84,7 +84,7 @@ test('the whole campaign to the end: e-mail with its unsubscribe link, which wor
   });
   expect(oneClick.status).toBe(200);
   await page.reload();
-  await expect(page.getByRole('heading', { name: 'Done: no more e-mails' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'You’re unsubscribed' })).toBeVisible();
   const { body: contact } = await api<{ permissions: { email: string } }>(`/contacts/${lead.contact.id}`);
   expect(contact.permissions.email).toBe('withdrawn');
 });
