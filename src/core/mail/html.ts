@@ -3,6 +3,7 @@
  * elements; everything else becomes lines. What a reader would not see (scripts, styles, comments, hidden elements) is not there.
  */
 import { isTag, isText, type AnyNode, type Element } from 'domhandler';
+import { boundedText } from './bounds';
 import type { Reading } from './mail';
 import { isAboutOthers, meaningOf } from './labels';
 import { PART_END, readLines } from './lines';
@@ -269,7 +270,7 @@ class HtmlReader {
   }
 
   result(): Reading {
-    const rest = readLines(plainText(this.lines.map((line) => line.replace(/[ \t]+$/g, '').replace(/^ +/, '')).join('\n')));
+    const rest = readLines(boundedText(plainText(this.lines.map((line) => line.trim()).join('\n'))));
     return { entries: [...this.reading.entries, ...rest.entries], prose: rest.prose };
   }
 }

@@ -1,0 +1,164 @@
+/**
+ * Crafted input, drawn: whatever a mail, a body, words or an answer are put together of, they are read within the time that a reading may
+ * take, and fail only in ways of ours. Bounded: what is drawn within its time counts.
+ */
+import fc from 'fast-check';
+import { expect, test } from '@jest/globals';
+import { readRefusal } from '@/core/messages';
+import { AppError, isWithin, readCursor } from '@/core/shared';
+import type { ReadingAnswer } from '@/server/shared';
+import { body, counts, look, mail, words } from './reader';
+
+/** A reading is ended after 1.5 s; a machine that runs other tests as well may be half as fast. */
+const MOST_MS = 3_000;
+const LIMIT = { numRuns: 1_500, interruptAfterTimeLimit: 9_000, markInterruptAsFailure: false };
+
+const PIECES = [
+  ...[
+    'a',
+    'A',
+    ' ',
+    '\n',
+    '\r\n',
+    '\t',
+    '.',
+    ',',
+    ';',
+    ':',
+    '|',
+    '-',
+    '@',
+    '<',
+    '>',
+    '(',
+    ')',
+    '[',
+    ']',
+    '{',
+    '}',
+    '"',
+    '\\',
+    '*',
+    '+',
+    '?',
+    '$',
+    '%',
+    '#',
+    '&',
+    '=',
+    '/',
+  ],
+  ...[
+    '{{',
+    '}}',
+    '{%',
+    '{a|b}',
+    '<b>',
+    '</b>',
+    '<td>',
+    '<table>',
+    '<style>',
+    'Name:',
+    'Phone: ',
+    'From: ',
+    'Subject: ',
+    'Ab ',
+    '5 ',
+    '$5',
+    'stop ',
+    'do not ',
+    'BEGIN:VCARD\n',
+    '\u0000',
+    '\ud800',
+    '\u200b',
+    'é',
+    '家',
+  ],
+];
+/** A few pieces, each again and again. */
+const crafted = fc
+  .array(fc.tuple(fc.constantFrom(...PIECES), fc.integer({ min: 1, max: 4_000 })), { minLength: 1, maxLength: 6 })
+  .map((parts) =>
+    parts
+      .map(([piece, times]) => piece.repeat(times))
+      .join('')
+      .slice(0, 60_000),
+  );
+const order = <In>(input: In) => ({ input, begun: new SharedArrayBuffer(8) });
+
+async function inTime<Out>(read: () => Out | Promise<Out>): Promise<Out> {
+  const began = performance.now();
+  const found = await read();
+  expect(performance.now() - began).toBeLessThan(MOST_MS);
+  return found;
+}
+const known = (answer: ReadingAnswer<unknown>): boolean => 'found' in answer || typeof answer.failed.code === 'string';
+
+test('mails', async () => {
+  await fc.assert(
+    fc.asyncProperty(
+      crafted,
+      crafted,
+      fc.constantFrom('text/plain', 'text/html', 'application/json', 'multipart/mixed; boundary=x'),
+      async (name, text, type) => {
+        const raw = Buffer.from(
+          `From: "${name.slice(0, 2_000).replace(/[\r\n]/g, ' ')}" <o@b.example>\r\nSubject: ${name.slice(0, 300).replace(/[\r\n]/g, ' ')}\r\nContent-Type: ${type}\r\n\r\n${text}`,
+        );
+        expect(known(await inTime(() => mail(order({ raw, at: new Date('2026-11-30T18:00:00Z') }))))).toBe(true);
+      },
+    ),
+    LIMIT,
+  );
+}, 60_000);
+
+test('bodies of programs', async () => {
+  const door = { source: null, defaults: {} };
+  await fc.assert(
+    fc.asyncProperty(
+      crafted,
+      crafted,
+      fc.constantFrom('application/json', 'application/x-www-form-urlencoded', 'multipart/form-data; boundary=x'),
+      async (label, value, contentType) => {
+        const text = contentType.includes('json')
+          ? JSON.stringify({ [label]: value, email: value, message: label })
+          : `${label}=${value}&email=${value}`;
+        expect(known(await inTime(() => body(order({ text, contentType, mapping: {}, door }))))).toBe(true);
+        expect(
+          known(await inTime(() => look(order({ body: { [label]: [value, { name: label, value }] }, mapping: {}, door })))),
+        ).toBe(true);
+      },
+    ),
+    LIMIT,
+  );
+}, 60_000);
+
+test('words of templates', async () => {
+  await fc.assert(
+    fc.asyncProperty(crafted, crafted, fc.constantFrom('text', 'email', 'letter'), async (text, plain, channel) => {
+      const checked = {
+        channel,
+        words: { text: text.slice(0, 20_000), plain: plain.slice(0, 20_000) },
+        fields: ['Boat'],
+      } as const;
+      expect(known(await inTime(() => words(order({ checked: { ...checked, fields: ['Boat'] }, others: [] }))))).toBe(true);
+      expect(known(await inTime(() => counts(order([{ ...checked, fields: ['Boat'] }]))))).toBe(true);
+    }),
+    LIMIT,
+  );
+}, 60_000);
+
+test('answers, page markers and values of any depth', async () => {
+  await fc.assert(
+    fc.asyncProperty(crafted, fc.json({ maxDepth: 20 }), async (text, json) => {
+      await inTime(() => readRefusal(text, { channel: 'text', names: [text.slice(0, 100)] }));
+      for (const cursor of [text.slice(0, 4_000), Buffer.from(json).toString('base64url')])
+        try {
+          readCursor(cursor, 2);
+        } catch (error) {
+          expect(error).toBeInstanceOf(AppError);
+        }
+      await inTime(() => isWithin(JSON.parse(json), { depth: 10, nodes: 1_000 }));
+    }),
+    LIMIT,
+  );
+}, 60_000);
