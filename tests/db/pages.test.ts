@@ -114,6 +114,10 @@ test('what somebody did before they said who they are becomes theirs, with its t
   const shown = await pages().openPage('homes');
   expect((await pages().homesOf(shown, {}, 0)).total).toBe(3);
   expect((await pages().homesOf(shown, { price_min: 325_000 }, 0)).items.map(({ number }) => number)).toEqual(['LC-3']);
+  expect(await pages().homeOf(shown, 'LC-3')).toMatchObject({ number: 'LC-3' });
+  await house().db.run(`update listings set status = 'withdrawn' where number = 'LC-3'`);
+  await expect(pages().homeOf(shown, 'LC-3')).rejects.toMatchObject({ code: 'not_found' });
+  await house().db.run(`update listings set status = 'active' where number = 'LC-3'`);
   const { token, visitor } = await pages().newVisitor('1');
   const step = (kind: 'visit' | 'viewed_home' | 'saved_home', number?: string) =>
     pages().noteStep({

@@ -75,7 +75,7 @@ export const placesOfSearch = async (shown: Shown, asked: Criteria): Promise<Lis
 /** A home of a search. @throws AppError not_found when it is not on the market, or not of this search */
 export async function homeOf(shown: Shown, number: string): Promise<ListingView> {
   const [found] = await listingsOfNumbers(shown.door.accountId, [number]);
-  if (!found) throw new AppError('not_found', 'This home is not here.');
+  if (!found || !ON_THE_MARKET.includes(found.status)) throw new AppError('not_found', 'This home is not on the market.');
   return found;
 }
 

@@ -4,7 +4,7 @@ import { limitRate, now } from '@/server/shared';
 import { addressOf } from '@/app/_http/client';
 import { documentOf, readSent, stateAfter, visitorOf, withPage } from '@/app/_http/visit';
 import { homeHtml, html, NEW_FORM, type FormState } from '@/ui/pages/public';
-import { AppError } from '@/core/shared';
+import { AppError, notFound } from '@/core/shared';
 import type { Shown, Visitor } from '@/server/pages';
 
 type Context = { params: Promise<{ slug: string; number: string }> };
@@ -16,20 +16,29 @@ const searchOnly = (shown: Shown): void => {
 const isAsked = ({ page }: Shown, visitor: Visitor): boolean =>
   page.gate_after > 0 && !visitor.contactId && visitor.viewed >= page.gate_after;
 
+/** The number of a home as it stands in the address. @throws AppError not_found for one that cannot be read */
+function numberOf(encoded: string): string {
+  try {
+    return decodeURIComponent(encoded);
+  } catch {
+    throw notFound('home');
+  }
+}
+
 export async function GET(request: Request, { params }: Context): Promise<Response> {
   const { slug, number } = await params;
   return withPage(slug, async (shown) => {
     searchOnly(shown);
     const { visitor, cookie } = await visitorOf(request, shown.door.accountId);
-    return homeDocument(request, shown, decodeURIComponent(number), visitor, NEW_FORM, cookie);
+    return homeDocument(request, shown, numberOf(number), visitor, NEW_FORM, cookie);
   });
 }
 
 export async function POST(request: Request, { params }: Context): Promise<Response> {
   const { slug, number: encoded } = await params;
-  const number = decodeURIComponent(encoded);
   return withPage(slug, async (shown) => {
     searchOnly(shown);
+    const number = numberOf(encoded);
     const { accountId, id: doorId } = shown.door;
     const sent = await readSent(request);
     const { visitor, cookie } = await visitorOf(request, accountId);
