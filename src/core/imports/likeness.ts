@@ -47,6 +47,9 @@ export function homeOf(
   return `${plain}|${postalCode ? postalCode.slice(0, 5) : folded(city!)}`;
 }
 
+/** People of one address, number or home that are compared with each other: a file of one value repeated would take the square of its rows. */
+const MOST_COMPARED = 100;
+
 /** Give it the people in the order of the file; ask `result` at the end. */
 export class LikenessFinder {
   private readonly byEmail = new Map<string, Seen[]>();
@@ -88,12 +91,14 @@ export class LikenessFinder {
     if (!before) return;
     const first = before[0]!;
     const couple = !sameFirst(first.first, seen.first) && first.home !== null && first.home === seen.home;
-    const strangers = before.filter((one) => !sameFirst(one.first, seen.first) || folded(one.last) !== folded(seen.last));
+    /* Whatever has been met a hundred times says what it is by the first of them. */
+    const compared = before.slice(0, MOST_COMPARED);
+    const strangers = compared.filter((one) => !sameFirst(one.first, seen.first) || folded(one.last) !== folded(seen.last));
     if (couple || strangers.length >= 2) {
       if (by === 'email')
         this.shared.set(
           value,
-          (couple ? [first, seen] : before).map(({ row }) => row),
+          (couple ? [first, seen] : compared).map(({ row }) => row),
         );
       if (couple) this.homes.push(new Set([first.row, seen.row]));
       else this.groups.delete(`${by} ${value}`);
@@ -127,7 +132,8 @@ export class LikenessFinder {
     }
     const one = new Map<number, number>();
     for (const group of groups) if (group.by !== 'partner') for (const row of group.rows) one.set(row, group.rows[0]!);
-    for (const people of this.byHome.values()) {
+    for (const all of this.byHome.values()) {
+      const people = all.slice(0, MOST_COMPARED);
       const different = people.filter(
         (person, at) =>
           people.findIndex((other) => (one.get(other.row) ?? other.row) === (one.get(person.row) ?? person.row)) === at,
