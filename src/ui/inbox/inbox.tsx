@@ -117,6 +117,15 @@ export function InboxArea() {
                 </span>
               </span>
             </button>
+            <button
+              type="button"
+              className="chip tiny"
+              title="Read or unread (r)"
+              aria-label={row.unread ? `Mark ${row.name} as read` : `Mark ${row.name} as unread`}
+              onClick={() => mark.mutate({ id: row.contact_id, read: row.unread })}
+            >
+              {row.unread ? 'Mark read' : 'Mark unread'}
+            </button>
             {row.next.do === 'judge' && (
               <span className="judge" role="group" aria-label={`Did ${row.name || 'they'} opt out?`}>
                 <button
@@ -137,15 +146,6 @@ export function InboxArea() {
                 </button>
               </span>
             )}
-            <button
-              type="button"
-              className="chip tiny"
-              title="Read or unread (r)"
-              aria-label={row.unread ? `Mark ${row.name} as read` : `Mark ${row.name} as unread`}
-              onClick={() => mark.mutate({ id: row.contact_id, read: row.unread })}
-            >
-              {row.unread ? 'Mark read' : 'Mark unread'}
-            </button>
           </div>
         ))}
         {list.hasNextPage && (

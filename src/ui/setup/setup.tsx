@@ -137,7 +137,8 @@ function Guardrails({ first }: { first: SettingsForm }) {
           fullWidth
         />
         <TextField
-          label="Holidays without automatic touches: 12-25 every year, 2027-11-25 once, or thanksgiving, easter, memorial-day, labor-day"
+          label="Holidays"
+          helperText="No automatic calls, texts, or emails: 12-25 every year, 2027-11-26 once, or thanksgiving, easter, memorial-day, labor-day."
           value={holidays}
           onChange={(event) => {
             setHolidays(event.target.value);
