@@ -1,5 +1,5 @@
 /** One lead the whole way, as the agent sees it, worked from the keyboard. */
-import { advance, api, expect, leadFor, logIn, received, script, test } from './town';
+import { advance, api, expect, leadFor, logIn, received, script, SIMULATOR, test } from './town';
 
 const ODA = { first_name: 'ODA', last_name: 'brandvold', emails: ['oda@brandvold.example'], phones: ['(564) 555-0123'] };
 const PHONE = '+15645550123';
@@ -115,6 +115,16 @@ test('a note typed while the other side hangs up stays a note; keys act after Es
   const phone = '+15645550124';
   await script(phone, { call: 'answers', talk: 'PT1M' });
   const lead = await leadFor('Asta Lund', { first_name: 'Tilda', last_name: 'Moorland', emails: [], phones: ['(564) 555-0124'] });
+  /* Whoever just wrote may be called back at any hour, whatever time the journeys before have come to. */
+  await fetch(`${SIMULATOR}/send`, {
+    method: 'POST',
+    body: JSON.stringify({ channel: 'text', from: phone, to: '+13605550110', body: 'Could you call me?' }),
+  });
+  const wrote = async () => {
+    const { body } = await api<{ items: { kind: string; direction: string }[] }>(`/contacts/${lead.contact.id}/timeline`);
+    return body.items.some(({ kind, direction }) => kind === 'message' && direction === 'in');
+  };
+  await expect.poll(wrote).toBe(true);
   await logIn(page, 'agent1');
   await page.goto(`/contacts/${lead.contact.id}`);
   await page.locator('[data-keys="heard"]').waitFor();
