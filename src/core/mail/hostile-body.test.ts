@@ -5,7 +5,7 @@ import { AppError } from '../shared';
 import { inquiryOfBody, placesOf } from './body';
 
 const DOOR = { source: null, defaults: {} };
-const MOST_MS = 4_000;
+const MOST_MS = 1_500;
 const FIELDS = [
   'email',
   'name',
