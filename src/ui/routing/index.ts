@@ -1,4 +1,4 @@
-export { OffersAbove } from './my-offers';
+export { OffersAbove, wasClaimedHere } from './my-offers';
 export { RoutingArea } from './routing';
 export type { Ladder, Offer } from './shapes';
 export { Trace } from './trace';

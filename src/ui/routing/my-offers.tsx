@@ -12,6 +12,10 @@ export const useMyOffers = () =>
     refetchInterval: 60_000,
   });
 
+/** Leads that were taken on this page: that they are one's own is no news when it comes live. */
+const claimed = new Set<string>();
+export const wasClaimedHere = (contactId: string | undefined): boolean => contactId !== undefined && claimed.has(contactId);
+
 function useAnswers() {
   const queries = useQueryClient();
   const notices = useNotices();
@@ -20,6 +24,7 @@ function useAnswers() {
   const accept = useMutation({
     mutationFn: (id: string) => ask<{ contact_id: string; name: string }>(`/offers/${id}/accept`, 'POST'),
     onSuccess: ({ contact_id, name }) => {
+      claimed.add(contact_id);
       notices.tell(`${name || 'The lead'} is yours.`);
       router.push(`/contacts?contact=${contact_id}`);
     },

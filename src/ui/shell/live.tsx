@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
 import { useNotices } from '../primitives';
+import { wasClaimedHere } from '../routing';
 
 interface Heard {
   topic: 'lead' | 'offer' | 'contact' | 'message' | 'call' | 'clock' | 'routing' | 'campaign';
@@ -37,7 +38,8 @@ export function useLive(): void {
     };
     source.onmessage = (message: MessageEvent<string>) => {
       const heard = JSON.parse(message.data) as Heard;
-      if (heard.topic === 'lead' && heard.mine) notices.tell('A new lead is yours. It stands in Today.');
+      if (heard.topic === 'lead' && heard.mine && !wasClaimedHere(heard.contactId))
+        notices.tell('A new lead is yours. It stands in Today.');
       if (heard.topic === 'offer' && heard.mine) notices.tell('A lead is offered to you.');
       if (heard.topic === 'clock') return mark('everything');
       mark(
