@@ -1,11 +1,13 @@
 /** Rows of the sheets of an XLSX workbook, read as a stream; dates come as `YYYY-MM-DD`, formulas as the value that was stored. */
-import ExcelJS from 'exceljs';
+import type ExcelJS from 'exceljs';
 import type { CsvRecord } from '@/core/imports';
 import type { Sheet } from './sheet';
 
 /** The sheets in the order of the file. Each must be read, or left, before the next. */
 export async function* xlsxSheets(path: string): AsyncGenerator<Sheet> {
-  const reader = new ExcelJS.stream.xlsx.WorkbookReader(path, {
+  /* Half a second to load, which the thread of every other file does without. */
+  const { default: excel } = await import('exceljs');
+  const reader = new excel.stream.xlsx.WorkbookReader(path, {
     sharedStrings: 'cache',
     styles: 'cache',
     hyperlinks: 'ignore',
