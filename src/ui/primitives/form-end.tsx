@@ -1,4 +1,4 @@
-/** The row of buttons that ends a form: what it does, and out of it again. */
+/** The row of buttons that ends a form: what it does, and out of it again. While it is busy it hears no second click, but keeps the focus. */
 export function FormEnd({
   does,
   busy = false,
@@ -16,7 +16,13 @@ export function FormEnd({
 }) {
   return (
     <div className="line">
-      <button type="submit" className="act main" disabled={busy || !may}>
+      <button
+        type="submit"
+        className="act main"
+        disabled={!may}
+        aria-disabled={busy || undefined}
+        onClick={(event) => busy && event.preventDefault()}
+      >
         {does}
       </button>
       <button type="button" className="act" onClick={onCancel}>
