@@ -78,3 +78,33 @@ test('a mail that ends its reader is kept as it came, its sender told that it ar
   expect((await send(mailOf('Oda <r@b.example>', 'I would like to see 14 Heron Lane.'), address)).answer).toMatch(/^250/);
   expect((await kept()).at(-1)).toMatchObject({ state: 'taken', raw: null });
 });
+
+test('an answer that nobody could read is an answer all the same: it stands in Intake, with its writer, and their campaigns stop', async () => {
+  const it = house();
+  const { contact } = await it.arrives({
+    first_name: 'Oda',
+    last_name: 'Holt',
+    emails: ['o@b.example'],
+    permissions: { email: true },
+  });
+  const point = await it.db.first<{ id: string }>('select id from contact_points where contact_id = $1', [contact.id]);
+  const reply = `reply+${it.m.messages.mailTokenFor(String(point!.id))}@post.urraca.example`;
+  const standing = () =>
+    it.db
+      .rows<{ state: string }>('select state from enrolments where contact_id = $1', [contact.id])
+      .then((rows) => rows.map(({ state }) => state));
+  expect(await standing()).toEqual(['active']);
+  await it.m.shared.stopReading();
+  process.env.READER_FILE = join(__dirname, '../data/threads/endless.mjs');
+  const raw = mailOf('o@b.example', 'fail');
+  for (let time = 0; time < 2; time += 1) expect((await send(raw, reply)).answer).toMatch(/^250/);
+  await it.m.shared.stopReading();
+  process.env.READER_FILE = READER;
+  expect(await kept()).toEqual([expect.objectContaining({ state: 'waiting', from_address: 'o@b.example' })]);
+  const said = await it.db.rows<{ text: string }>(
+    `select data->>'text' as text from activities where contact_id = $1 and kind = 'message' and direction = 'in'`,
+    [contact.id],
+  );
+  expect(said).toEqual([{ text: expect.stringContaining('couldn’t read the email') }]);
+  expect(await standing()).toEqual(['stopped']);
+});

@@ -163,6 +163,19 @@ export async function receiveMail(mail: InboundMail): Promise<void> {
   }
 }
 
+/**
+ * A mail that could not be read, where it can be told who wrote: they answered, whatever they said. What goes by itself stops as for
+ * any answer, and their agent is told to read it.
+ * @param from the address that the mail's head names, as far as one can be seen there
+ */
+export async function recordUnreadAnswer(tx: Tx, mail: { id: string; from: string; toLocalParts: string[] }): Promise<void> {
+  const from = mail.from.toLowerCase();
+  const known = (await knownByToken(tx, mail.toLocalParts)) ?? (from ? await knownAnywhere(tx, from) : null);
+  if (!known || !(await firstTime(tx, 'mail', mail.id))) return;
+  const body = 'They answered, but we couldn’t read the email. It’s in Intake as it arrived.';
+  await recordAnswer(tx, known, { channel: 'email', from: known.address, to: '', body, at: await now(tx), autoReply: false });
+}
+
 async function knownByToken(tx: Tx, localParts: string[]): Promise<Known | null> {
   for (const part of localParts) {
     const token = /^reply\+(.+)$/.exec(part)?.[1];

@@ -18,7 +18,7 @@ import {
 } from '@/core/mail';
 import { captureInquiry, doorOfKind, doorOfSender, noteSender, type Captured, type ArrivalDoor } from '../capture';
 import { now, publish, readApart, reader, transact, type Tx } from '../shared';
-import { inboundOf, isContact, receiveMail } from './inbox.service';
+import { inboundOf, isContact, receiveMail, recordUnreadAnswer } from './inbox.service';
 import { keepLessons, readLessons, type Mark } from './mail-lessons.repository';
 
 /** What of a body is kept to be looked at. */
@@ -94,16 +94,18 @@ const writeLeadMail = (tx: Tx, door: ArrivalDoor, mail: KeptMail): Promise<void>
 
 /**
  * Keeps a mail that cannot be read as it came, for a person: the sender is answered that it arrived, since trying again would not help.
- * @param door the mailbox it was written to; null for one to another address of ours
+ * @param door the mailbox it was written to; null for one to other addresses of ours, whose local parts are `toLocalParts`
  */
-export async function keepUnreadMail(door: ArrivalDoor | null, raw: Buffer): Promise<void> {
+export async function keepUnreadMail(door: ArrivalDoor | null, raw: Buffer, toLocalParts: string[] = []): Promise<void> {
   const at = await now();
   await transact(async (tx) => {
     const account = door?.accountId ?? (await tx.first<{ id: string }>('select min(id)::text as id from accounts'))!.id;
     const source = raw.subarray(0, MOST_KEPT).toString('utf8');
     const { from, subject } = headOf(source);
+    const id = createHash('sha256').update(raw).digest('base64url');
+    if (!door) await recordUnreadAnswer(tx, { id, from: from?.address ?? '', toLocalParts });
     await writeLeadMail(tx, door ?? (await doorOfKind(account, 'mail')), {
-      id: createHash('sha256').update(raw).digest('base64url'),
+      id,
       from,
       subject,
       body: source,
@@ -132,7 +134,8 @@ function headOf(source: string): { from: Mail['from']; subject: string } {
       .slice(name.length + 1)
       .trim()
       .slice(0, 500);
-  const [, address] = /<([^<>\s]{3,320})>/.exec(field('from')) ?? [];
+  const from = field('from');
+  const [, address] = /<([^<>\s]{3,320})>/.exec(from) ?? /^([^<>\s,;:"]{1,200}@[^<>\s,;:"@]{1,200})$/.exec(from) ?? [];
   return { from: address ? { name: '', address } : null, subject: field('subject') || '(no subject)' };
 }
 

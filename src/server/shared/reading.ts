@@ -6,8 +6,12 @@ import { join } from 'node:path';
 import { Piscina } from 'piscina';
 import { AppError, type ErrorCode } from '@/core/shared';
 
-/** How long one reading may take, in milliseconds from its beginning. */
+/**
+ * How long one reading may take, in milliseconds from its beginning; where the machine is busy with others, so much of the time that this
+ * process was given, and at most `MOST_PATIENCE` times as long. A short answer must not count as unreadable because others work beside it.
+ */
 const MOST_MS = 1_500;
+const MOST_PATIENCE = 10;
 /** More for what is large, of each megabyte. */
 const MS_A_MEGABYTE = 50;
 /** A thread that has not begun by then cannot be started at all. */
@@ -74,11 +78,15 @@ export async function readApart<In, Out>(task: string, input: In, bytes = 0): Pr
   const begunAt = new Float64Array(begun);
   const abort = new AbortController();
   const submitted = Date.now();
-  const mostMs = MOST_MS + (bytes / 1_000_000) * MS_A_MEGABYTE;
-  const watch = setInterval(() => {
-    const began = begunAt[0];
-    if (began ? Date.now() - began > mostMs : Date.now() - submitted > MOST_START_MS) abort.abort();
-  }, WATCH_MS);
+  const watch = setInterval(
+    whenLate(
+      MOST_MS + (bytes / 1_000_000) * MS_A_MEGABYTE,
+      () => begunAt[0] || null,
+      submitted,
+      () => abort.abort(),
+    ),
+    WATCH_MS,
+  );
   try {
     const order: ReadingOrder<In> = { input, begun };
     const answer = (await readers.piscina.run(order, { name: task, signal: abort.signal })) as ReadingAnswer<Out>;
@@ -90,6 +98,20 @@ export async function readApart<In, Out>(task: string, input: In, bytes = 0): Pr
     clearInterval(watch);
     leave();
   }
+}
+
+/** Looked at now and then: calls `stop` once a reading has had its time. */
+function whenLate(mostMs: number, begunAt: () => number | null, submitted: number, stop: () => void): () => void {
+  let before: NodeJS.CpuUsage | null = null;
+  return () => {
+    const began = begunAt();
+    if (began === null) return Date.now() - submitted > MOST_START_MS ? stop() : undefined;
+    before ??= process.cpuUsage();
+    const passed = Date.now() - began;
+    const { user, system } = process.cpuUsage(before);
+    const given = (user + system) / 1_000 + WATCH_MS;
+    if (passed > mostMs * MOST_PATIENCE || (passed > mostMs && given > mostMs)) stop();
+  };
 }
 
 function failed(error: unknown, late: boolean, begun: boolean): AppError {

@@ -40,17 +40,17 @@ type Complain = (message: string, error: unknown) => void;
 
 /** Takes a mail in wherever it was written to. What never passes is kept as it came, for a person. */
 async function takeIn(raw: Buffer, locals: string[], complain: Complain): Promise<void> {
+  const doors = new Map<string, Door>();
+  const others: string[] = [];
   const orKept = async (door: Door | null, take: () => Promise<void>): Promise<void> => {
     try {
       await take();
     } catch (error) {
       if (mayPass(error)) throw error;
       complain('a mail could not be read and was kept for a person', error);
-      await keepUnreadMail(door, raw);
+      await keepUnreadMail(door, raw, door ? [] : others);
     }
   };
-  const doors = new Map<string, Door>();
-  const others: string[] = [];
   for (const local of new Set(locals)) {
     const door = await doorOfAddress(local);
     if (door) doors.set(door.id, door);
