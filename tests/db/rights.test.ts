@@ -1,6 +1,7 @@
 /** What somebody may not do by hand they may not do by a campaign, a bulk change or a template either, at the time that it is done. */
 import fc from 'fast-check';
 import { NO_PLAN, type Plan, type Start } from '@/core/campaigns';
+import { readInquiry } from '@/core/capture/schemas';
 import { houseForEach } from '../harness/each';
 
 const house = houseForEach();
@@ -52,6 +53,26 @@ const WAYS = {
     await house().m.campaigns.enrolContact(house().as(actor), id, (await ownCampaign(actor)).id);
     await house().settle();
   },
+  'by an import': async (actor: string, id: string) => {
+    const { imports } = house().m;
+    const { value } = (await house().db.first<{ value: string }>('select value from contact_points where contact_id = $1', [
+      id,
+    ]))!;
+    const as = house().as(actor);
+    const file = new Response(`First,Email,Agent\nBy ${actor},${value},${actor} Test\n`);
+    const { id: importId } = await imports.createImport(as, 'mine.csv', file.body);
+    await house().m.importing.performLook(importId);
+    await imports.updateImport(as, importId, { options: { on_match: 'update', owner_id: house().people[actor]!.id } });
+    await imports.startImport(as, importId);
+    await house().m.importing.performImport(importId);
+  },
+  'by typing them in': async (actor: string, id: string) => {
+    const { value } = (await house().db.first<{ value: string }>('select value from contact_points where contact_id = $1', [
+      id,
+    ]))!;
+    await house().arrives({ first_name: 'Mine', emails: [value], ...LEAD }, { by: actor });
+    await house().settle();
+  },
   'by a campaign of a day': async (actor: string) => {
     await ownCampaign(actor, [{ on: 'day', day: '11-24', at: '09:00' }]);
     await house().advance('PT30H');
@@ -76,8 +97,23 @@ test('nobody comes by a contact in another way than by hand', async () => {
         await house().db.run(`update campaigns set state = 'off'`);
       },
     ),
-    { numRuns: 14, endOnFailure: true },
+    { numRuns: 24, endOnFailure: true },
   );
+});
+
+test('the ways are real: an admin comes by a contact on each that is theirs', async () => {
+  for (const way of ['by a change of many', 'by putting them into a campaign'] as const) {
+    const id = await contactOf('Abel', way.length);
+    await WAYS[way]('Ada', id);
+    expect([way, await ownersOf([id])]).toEqual([way, [house().people.Ada!.id]]);
+    await house().db.run(`update campaigns set state = 'off'`);
+  }
+  const named = async (id: string) => (await everythingOf(id)) as { first_name: string };
+  const id = await contactOf('Abel', 1);
+  await WAYS['by an import']('Brisa', id);
+  expect(await named(id)).toMatchObject({ first_name: 'P1' });
+  await WAYS['by an import']('Ada', id);
+  expect(await named(id)).toMatchObject({ first_name: 'By' });
 });
 
 test('only those who run the office share; a caller does not, with or without an office', async () => {
@@ -130,4 +166,80 @@ test('what was ordered for contacts that belong to another since is not done to 
   );
   expect(await ownersOf([given])).toEqual([house().people.Brisa!.id]);
   expect(await house().story(given)).toContainEqual(expect.stringContaining('belongs to another agent now'));
+});
+
+const everythingOf = (id: string) =>
+  house().db.first<object>(
+    `select c.owner_id, c.first_name, c.roles, c.wants, c.city, (select array_agg(value order by id) from contact_points where contact_id = c.id) as points,
+       (select count(*)::int from contact_tags where contact_id = c.id) as tags, (select array_agg(channel || ' ' || state order by id) from permissions where address in (select value from contact_points where contact_id = c.id)) as said
+     from contacts c where id = $1`,
+    [id],
+  );
+
+test('an agent who types in another’s client learns neither who nor whose, and adds nothing to them', async () => {
+  const { contact } = await house().arrives({ first_name: 'Oda', emails: ['oda@people.example'], permissions: { email: true } });
+  await house().m.contacts.updateContact(house().as('Ada'), contact.id, { owner_id: house().people.Brisa!.id });
+  const before = await everythingOf(contact.id);
+  const raw = {
+    person: { first_name: 'Oda', emails: ['oda@people.example'], phones: ['(564) 555-0188'] },
+    roles: ['seller'],
+    place: { city: 'Elsewhere' },
+    tags: ['poached'],
+    permissions: { text: true, call: true },
+  };
+  const { capture } = house().m;
+  const arrival = {
+    door: await capture.doorOfKind('1', 'hand'),
+    raw,
+    inquiry: readInquiry(raw),
+    idempotencyKey: 'typed twice',
+    byPerson: house().people.Abel!,
+  };
+  for (const told of [
+    await capture.tryByHand(arrival),
+    await capture.captureByHand(arrival),
+    await capture.captureByHand(arrival),
+  ]) {
+    expect(told.contact).toEqual({ id: null, status: 'matched' });
+    expect(told.routing).toEqual({ agent: null, because: expect.not.stringContaining('Brisa') });
+  }
+  expect(await everythingOf(contact.id)).toEqual(before);
+  const own = await capture.captureByHand({ ...arrival, idempotencyKey: null, byPerson: house().people.Brisa! });
+  expect(own.contact).toEqual({ id: contact.id, status: 'matched' });
+  expect(await everythingOf(contact.id)).toMatchObject({ points: expect.arrayContaining(['+15645550188']), tags: 1 });
+});
+
+test('whom an admin barred from new tags makes none by a lead or a file, and no fields of the account', async () => {
+  const { accounts, imports, importing } = house().m;
+  await accounts.updateSettings(house().as('Ada'), { tag_barred: ['agent'] } as never);
+  await house().db.run(`insert into tags (account_id, name) values (1, 'Choir')`);
+  const names = async () => ({
+    tags: (await house().db.rows<{ name: string }>('select name from tags order by name')).map(({ name }) => name),
+    fields: (await house().db.rows<{ name: string }>('select name from fields order by name')).map(({ name }) => name),
+  });
+  const { contact } = await house().arrives({ emails: ['t@people.example'], tags: ['choir', 'Made up'] }, { by: 'Abel' });
+  expect(await house().db.rows('select 1 from contact_tags where contact_id = $1', [contact.id])).toHaveLength(1);
+  const as = house().as('Abel');
+  const { id } = await imports.createImport(
+    as,
+    'x.csv',
+    new Response('Email,Tags,Boat\nu@people.example,"choir, Invented",Tern\n').body,
+  );
+  await importing.performLook(id);
+  const { columns } = (await house().db.first<{ columns: { target: string }[] }>('select columns from imports where id = $1', [
+    id,
+  ]))!;
+  const asNew = columns.map(({ target }) => ({ target, ...(target === 'custom' ? { place: 'new' } : {}) }));
+  await expect(imports.updateImport(as, id, { columns: asNew } as never)).rejects.toMatchObject({ code: 'not_allowed' });
+  await house().db.run(
+    'update imports set columns = (select jsonb_agg(c || \'{"place": "new"}\') from jsonb_array_elements(columns) c) where id = $1',
+    [id],
+  );
+  await imports.startImport(as, id);
+  await importing.performImport(id);
+  expect(await names()).toEqual({ tags: ['Choir'], fields: [] });
+  const notes = await house().db.rows<{ text: string }>(
+    `select data->>'text' as text from activities where kind = 'note' order by id`,
+  );
+  expect(notes.map(({ text }) => text).join('\n')).toMatch(/Tags in the file: Invented/);
 });

@@ -96,7 +96,6 @@ export const test = base.extend<{ watched: void }, { folded: void }>({
     { auto: true },
   ],
   folded: [
-    // eslint-disable-next-line no-empty-pattern -- a fixture must name what it takes, and this one takes nothing
     async ({}, use) => {
       await use();
       const { stdout, stderr } = spawnSync(process.execPath, [join(process.cwd(), 'dist-test/urraca.js'), 'verify'], {

@@ -77,6 +77,7 @@ export function route<Body = Loose, Query = Loose>(
       const query = checked(operation.query ?? NO_QUERY, Object.fromEntries(new URL(request.url).searchParams), true) as Query;
       const idempotencyKey = readKey(request, principal);
       const perform = () => answer({ request, principal, scope: scopeFor(principal), params, body, query, idempotencyKey });
+      const shown = (value: unknown): Reply => withheld(replyOf(value), operation, principal);
       if (operation.method === 'POST' && idempotencyKey && !operation.ownIdempotency) {
         const { pathname, search } = new URL(request.url);
         const type = operation.file ? request.headers.get('content-type') : null;
@@ -87,11 +88,11 @@ export function route<Body = Loose, Query = Loose>(
             return { status: reply.status, body: reply.body };
           },
         );
-        return responseOf({ status, body: kept });
+        return responseOf(shown({ status, body: kept }));
       }
       const answered = await perform();
       if (answered instanceof Response) return answered;
-      return answered instanceof Download ? downloadOf(answered) : responseOf(replyOf(answered));
+      return answered instanceof Download ? downloadOf(answered) : responseOf(shown(answered));
     } catch (error) {
       return problem(error);
     }
@@ -135,6 +136,13 @@ function digested(request: Request): { request: Request; digest: () => Promise<B
   return { request: own, digest: () => (known ??= rest()) };
 }
 
+/** What a change answers to a key that may not read: which thing it was about, and no more. */
+function withheld(reply: Reply, operation: Operation, principal: Principal): Reply {
+  if (operation.scope !== 'contacts:write' || may(principal, 'contacts:read')) return reply;
+  const { id } = (reply.body ?? {}) as { id?: unknown };
+  return { ...reply, body: typeof id === 'string' ? { id } : {} };
+}
+
 const replyOf = (value: unknown): Reply => (isReply(value) ? value : { status: 200, body: value });
 const responseOf = ({ status, body, headers = {} }: Reply): Response =>
   status === 204
@@ -157,7 +165,11 @@ const downloadOf = ({ name, type, body }: Download): Response =>
 function requireRight(operation: Operation, principal: Principal): void {
   if (operation.only === 'person' && principal.kind !== 'person')
     throw new AppError('not_allowed', 'This is for people who are logged in, not for keys.');
-  if (!may(principal, operation.scope)) throw new AppError('scope_missing', `This needs the right “${operation.scope}”.`);
+  const reads = operation.reads || (operation.scope === 'contacts:write' && operation.method === 'GET');
+  for (const scope of [operation.scope, ...(reads ? (['contacts:read'] as const) : [])])
+    if (!may(principal, scope)) throw new AppError('scope_missing', `This needs the right “${scope}”.`);
+  if (principal.kind === 'person' && principal.person.role === 'lender' && !operation.lenders)
+    throw new AppError('not_allowed', 'Lenders see the contacts they are attached to, and nothing else.');
   if (
     (operation.only === 'office' || operation.scope === 'setup:write') &&
     principal.kind === 'person' &&

@@ -10,6 +10,7 @@ export {
   requireSharing,
   runsTheOffice,
   scopeFor,
+  seesContactOf,
   wholeAccount,
   type Person,
   type Principal,
@@ -17,6 +18,7 @@ export {
   type Scope,
 } from './roles';
 export { KEY_SCOPES, RIGHTS, type Action, type KeyScope } from './rights';
+export { concerns, isMine } from './live';
 export { FROM_ANYWHERE, ONE_ACCOUNT, ONE_ADDRESS, waitAfter, type DelayRule } from './login-delay';
 export { DEFAULT_SETTINGS, settingsView, type SettingsView, type Settings } from './settings';
 export { type KeyView, type PersonView } from './views';

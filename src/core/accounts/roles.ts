@@ -73,6 +73,23 @@ export function scopeFor(principal: Principal): Scope {
 export const wholeAccount = (accountId: string): Scope =>
   scope({ accountId, sees: 'all', userId: null, officeId: null, runsOffice: true });
 
+/** Whether a contact of that owner and office is among those that the scope sees; lenders are asked in PostgreSQL, by whom they are attached to. */
+export const seesContactOf = (
+  scope: Scope,
+  { ownerId, officeId }: { ownerId: string | null; officeId: string | null },
+): boolean => {
+  switch (scope.sees) {
+    case 'all':
+      return true;
+    case 'office':
+      return officeId === scope.officeId;
+    case 'own':
+      return ownerId !== null && (ownerId === scope.userId || (scope.colleagues ?? []).includes(ownerId));
+    case 'attached':
+      return false;
+  }
+};
+
 /** True when the principal may do what the scope names. A key may do what it was given. */
 export const may = (principal: Principal, what: KeyScope): boolean =>
   principal.kind === 'key' ? principal.scopes.includes(what) : RIGHTS[principal.person.role][what];

@@ -9,6 +9,8 @@ import { ADDRESS_LOCKS, config, NOW, type Tx } from '../shared';
 export interface Begun {
   at: Date;
   tagPlaces: boolean;
+  /** The roles that may not make new tags. */
+  tagBarred: string[];
   /** The campaigns asked for. */
   campaigns: CampaignNow[];
   /** Which of the addresses have said no for good. */
@@ -25,10 +27,11 @@ export async function beginArrival(
   const row = await tx.first<{
     at: Date | null;
     places: boolean;
+    barred: string[] | null;
     campaigns: CampaignNow[];
     closed: { channel: string; address: string }[];
   }>(
-    `select ${ADDRESS_LOCKS('$1', '$2')} as locked, coalesce((settings->>'tagPlaces')::boolean, false) as places, ${simulated ? `(select ${NOW} from clock)` : 'null::timestamptz'} as at,
+    `select ${ADDRESS_LOCKS('$1', '$2')} as locked, coalesce((settings->>'tagPlaces')::boolean, false) as places, settings->'tagBarred' as barred, ${simulated ? `(select ${NOW} from clock)` : 'null::timestamptz'} as at,
        ${CAMPAIGNS_NOW('$3')} as campaigns, ${CLOSED('$1', '$2')} as closed
      from accounts where id = $1`,
     [accountId, addresses, campaignIds],
@@ -36,6 +39,7 @@ export async function beginArrival(
   return {
     at: row!.at ?? new Date(),
     tagPlaces: row!.places,
+    tagBarred: row!.barred ?? [],
     campaigns: row!.campaigns,
     closed: new Closed(row!.closed),
   };

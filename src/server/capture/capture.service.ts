@@ -4,7 +4,8 @@
  */
 import { snaked } from '@/core/shared';
 import { leadOf, type Fixed } from '@/core/routing';
-import { fullName, runsTheOffice } from '@/core/accounts';
+import { fullName, runsTheOffice, scopeFor, seesContactOf } from '@/core/accounts';
+import { mayMakeTags } from '@/core/tags';
 import { withDefaults } from '@/core/capture';
 import { askOf, withListing, type CleanInquiry } from '@/core/capture/schemas';
 import type { ListingView } from '@/core/market';
@@ -72,6 +73,9 @@ interface Taking extends Understood {
   /** Its place among those that came together. */
   n: number;
   person: Admitted;
+  /** False where somebody typed it in and the person is another agent’s: what they say is kept with the inquiry and changes nothing. */
+  seen: boolean;
+  makesTags: boolean;
 }
 
 /**
@@ -97,12 +101,19 @@ async function takeIn(tx: Tx, arrivals: readonly Arrival[]): Promise<(Captured |
     begun.at,
   );
   const taking = coming
-    .map((one, place): Taking => ({ ...one, person: met[place]! }))
+    .map((one, place): Taking => ({ ...one, person: met[place]!, ...rightsOf(one.arrival, met[place]!, begun) }))
     .filter(({ person }, place) => !met.slice(0, place).some(({ contactId }) => contactId === person.contactId));
   if (!taking.length) return answers;
   const captured = await settle(tx, accountId, taking, begun);
   taking.forEach(({ n }, place) => (answers[n] = captured[place]!));
   return answers;
+}
+
+/** What whoever typed an inquiry in may do to the person it is about; doors may do all. */
+function rightsOf({ byPerson }: Arrival, person: Admitted, { tagBarred }: Begun): Pick<Taking, 'seen' | 'makesTags'> {
+  if (!byPerson) return { seen: true, makesTags: true };
+  const seen = !person.matched || seesContactOf(scopeFor({ kind: 'person', person: byPerson }), person.holder);
+  return { seen, makesTags: mayMakeTags(byPerson.role, tagBarred) };
 }
 
 interface Understood {
@@ -129,10 +140,11 @@ async function settle(tx: Tx, accountId: string, taking: readonly Taking[], begu
     accountId,
     taking.flatMap(({ person }) => person.newcomer ?? []),
   );
-  const tags = tagsOf(taking, begun.tagPlaces);
+  const theirs = taking.filter(({ seen }) => seen);
+  const tags = tagsOf(theirs, begun.tagPlaces);
   const { asksPerson } = (await ladderNow(tx, accountId)).ladder;
   await newcomers.make(asksPerson ? taking.map(({ person }) => person.contactId) : tags.map(({ contact_id }) => contact_id));
-  await complete(tx, accountId, taking, tags, at);
+  await complete(tx, accountId, theirs, tags, at);
   const plans = await planRoutes(tx, accountId, await routedOf(tx, taking), at);
   const begins: BegunByInquiry[][] = [];
   for (const one of taking) begins.push(await campaignsOf(tx, one));
@@ -219,10 +231,10 @@ const campaignsOf = async (tx: Tx, { arrival: { door }, inquiry }: Taking): Prom
   inquiry.onThePhone ? [] : begunByInquiry(tx, door.accountId, { doorId: door.id, source: inquiry.source });
 
 /** Who has the lead before any rung is asked: the agent of a returning person, whoever adds it by hand (but for those who run the office), the agent whom the source names, the agent of our own listing when the ladder says so. */
-async function keptBy(tx: Tx, { arrival, inquiry, listed, person }: Taking): Promise<Fixed | null> {
+async function keptBy(tx: Tx, { arrival, inquiry, listed, person, seen }: Taking): Promise<Fixed | null> {
   const { door, byPerson } = arrival;
   if (person.owner) return { why: 'returning', userId: person.owner.id, agent: person.owner.name };
-  if (byPerson && !runsTheOffice(byPerson.role) && byPerson.role !== 'lender')
+  if (byPerson && seen && !runsTheOffice(byPerson.role) && byPerson.role !== 'lender')
     return { why: 'kept_by_hand', userId: byPerson.id, agent: fullName(byPerson) };
   const named = inquiry.assignedTo ? await agentNamed(tx, door.accountId, inquiry.assignedTo) : null;
   if (named) return { why: 'source_assigned', userId: named.id, agent: named.name };
@@ -244,12 +256,13 @@ const HOW: Record<Door['kind'], string> = {
   file: 'said so to whoever kept the file',
 };
 
-function permissionChanges({ arrival: { door, raw }, inquiry, person }: Taking, at: Date): PermissionChange[] {
+/** A no is taken from everybody; a yes from whoever may see the person. */
+function permissionChanges({ arrival: { door, raw }, inquiry, person, seen }: Taking, at: Date): PermissionChange[] {
   const evidence = JSON.stringify((raw as { permissions?: unknown } | null)?.permissions ?? {}).slice(0, 2_000);
   const addresses = { call: inquiry.phones, text: inquiry.phones, email: inquiry.emails, letter: [lettersTo(person.contactId)] };
   return (['call', 'text', 'email', 'letter'] as const).flatMap((channel) => {
     const said = inquiry.permissions[channel];
-    if (said === undefined) return [];
+    if (said === undefined || (said && !seen)) return [];
     return addresses[channel].map((address) => ({
       channel,
       address,

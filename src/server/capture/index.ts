@@ -1,4 +1,5 @@
 export type { Arrival, ArrivalDoor, Captured, Tried } from './arrival';
+export { captureByHand, tryByHand } from './by-hand.service';
 export { captureInquiry, tryInquiry } from './capture.service';
 export {
   doorOfAddress,

@@ -15,6 +15,8 @@ export interface Admitted {
   newcomer: Newcomer | null;
   /** The agent who has the contact already and is still here. */
   owner: { id: string; name: string } | null;
+  /** Whose it is, by what decides who sees them. */
+  holder: { ownerId: string | null; officeId: string | null };
 }
 
 /** Somebody who asks, and what the door gives. */
@@ -72,17 +74,27 @@ export async function meet(tx: Tx, accountId: string, asking: readonly Asking[],
   });
 }
 
+const NOBODY = { ownerId: null, officeId: null };
+
 function admitted({ id, time_zone, horizon, rhythm_days }: Met, inquiry: CleanInquiry, at: Date): Admitted {
   const fresh = { id, stage: 'new' as const, horizon, rhythmDays: rhythm_days, createdAt: at };
   const newcomer = { fresh, timeZone: time_zone!, inquiry };
-  return { contactId: id, matched: false, stage: 'new', timeZone: time_zone!, newcomer, owner: null };
+  return { contactId: id, matched: false, stage: 'new', timeZone: time_zone!, newcomer, owner: null, holder: NOBODY };
 }
 
 /** Those who were known, by id; read after the locks were had: somebody may have accepted a lead of these people while we waited. */
 async function readKnown(tx: Tx, ids: string[]): Promise<Map<string, Admitted>> {
   if (!ids.length) return new Map();
-  const rows = await tx.rows<{ id: string; stage: string; time_zone: string; owner_id: string | null; owner: string | null }>(
-    `select c.id, c.stage, c.time_zone, u.id as owner_id, u.first_name || ' ' || u.last_name as owner from contacts c left join users u on u.id = c.owner_id and u.active where c.id = any($1::bigint[])`,
+  const rows = await tx.rows<{
+    id: string;
+    stage: string;
+    time_zone: string;
+    held_by: string | null;
+    office_id: string | null;
+    owner_id: string | null;
+    owner: string | null;
+  }>(
+    `select c.id, c.stage, c.time_zone, c.owner_id as held_by, c.office_id, u.id as owner_id, u.first_name || ' ' || u.last_name as owner from contacts c left join users u on u.id = c.owner_id and u.active where c.id = any($1::bigint[])`,
     [ids],
   );
   return new Map(
@@ -95,6 +107,7 @@ async function readKnown(tx: Tx, ids: string[]): Promise<Map<string, Admitted>> 
         timeZone: row.time_zone,
         newcomer: null,
         owner: row.owner_id ? { id: row.owner_id, name: row.owner! } : null,
+        holder: { ownerId: row.held_by, officeId: row.office_id },
       },
     ]),
   );
@@ -104,13 +117,19 @@ async function readKnown(tx: Tx, ids: string[]): Promise<Map<string, Admitted>> 
 export interface Tagged {
   contact_id: string;
   name: string;
+  /** Whether it is made where there is none of that name. */
+  makes: boolean;
 }
 
 /** The tags of inquiries, with their towns and postal codes when the account wants those as tags. */
-export const tagsOf = (people: readonly { person: Admitted; inquiry: CleanInquiry }[], tagPlaces: boolean): Tagged[] =>
-  people.flatMap(({ person, inquiry: { tags, city, postalCode } }) =>
-    [...tags, ...(tagPlaces ? [city, postalCode] : [])].flatMap((name) => (name ? [{ contact_id: person.contactId, name }] : [])),
-  );
+export const tagsOf = (
+  people: readonly { person: Admitted; inquiry: CleanInquiry; makesTags: boolean }[],
+  tagPlaces: boolean,
+): Tagged[] =>
+  people.flatMap(({ person: { contactId: contact_id }, inquiry: { tags, city, postalCode }, makesTags }) => [
+    ...tags.map((name) => ({ contact_id, name, makes: makesTags })),
+    ...(tagPlaces ? [city, postalCode] : []).flatMap((name) => (name ? [{ contact_id, name, makes: true }] : [])),
+  ]);
 
 /**
  * Adds to each what its inquiry tells that was not known: addresses, roles, wants, an empty name or place of those who are known; the tags of all.
@@ -163,8 +182,9 @@ async function tell(
 
 const addTags = (tx: Tx, accountId: string, tags: readonly Tagged[]): Promise<void> =>
   tx.run(
-    `with wanted as (select * from jsonb_to_recordset($2::jsonb) as x (contact_id bigint, name text)),
-       made as (insert into tags (account_id, name) select distinct on (lower(name)) $1::bigint, name from wanted on conflict (account_id, lower(name)) where deleted_at is null do update set name = tags.name returning id, name)
-     insert into contact_tags (contact_id, tag_id) select w.contact_id, m.id from wanted w join made m on lower(m.name) = lower(w.name) on conflict do nothing`,
+    `with wanted as (select * from jsonb_to_recordset($2::jsonb) as x (contact_id bigint, name text, makes boolean)),
+       made as (insert into tags (account_id, name) select distinct on (lower(name)) $1::bigint, name from wanted where makes on conflict (account_id, lower(name)) where deleted_at is null do update set name = tags.name returning id, name),
+       there as (select id, name from made union select id, name from tags where account_id = $1 and deleted_at is null and lower(name) in (select lower(name) from wanted where not makes))
+     insert into contact_tags (contact_id, tag_id) select w.contact_id, m.id from wanted w join there m on lower(m.name) = lower(w.name) on conflict do nothing`,
     [accountId, JSON.stringify(tags)],
   );

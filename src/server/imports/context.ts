@@ -5,7 +5,8 @@ import type { ImportColumn, ImportOptions } from '@/core/imports';
 import type { FieldDef } from '@/core/segments';
 import { AppError } from '@/core/shared';
 import { scopeFor, wholeAccount, type Scope } from '@/core/accounts';
-import { findPerson } from '../accounts';
+import { mayMakeTags } from '@/core/tags';
+import { findPerson, readSettings } from '../accounts';
 import { listFields } from '../contacts';
 import { reader, transact } from '../shared';
 import { optionsOf, type ImportRow } from './imports.repository';
@@ -28,6 +29,8 @@ export interface ImportContext {
   by: string;
   /** Whose contacts the import may complete; somebody else's are left as they are. */
   scope: Scope;
+  /** The tags there are, in small letters, where whoever asked may not make new ones; otherwise null. */
+  onlyTags: ReadonlySet<string> | null;
 }
 
 interface ImportWords extends AccountWords {
@@ -87,13 +90,24 @@ export async function importContext(row: ImportRow): Promise<ImportContext> {
     rhythms: Object.fromEntries(words.horizons.map(({ key, rhythm_days }) => [key, rhythm_days])),
     people: scope.sees === 'all' ? byName : new Map(),
     owner: owner ? { id: owner.id, officeId: owner.office_id } : null,
-    fields: await fieldsOf(row),
+    fields: await fieldsOf(row, scope.runsOffice),
     by: row.by ?? 'a program',
     scope,
+    onlyTags:
+      person && !mayMakeTags(person.role, (await readSettings(row.account_id)).tagBarred) ? await tagNames(row.account_id) : null,
   };
 }
 
-async function fieldsOf(row: ImportRow): Promise<Map<string, FieldDef>> {
+async function tagNames(accountId: string): Promise<Set<string>> {
+  const rows = await reader().rows<{ name: string }>(
+    'select lower(name) as name from tags where account_id = $1 and deleted_at is null',
+    [accountId],
+  );
+  return new Set(rows.map(({ name }) => name));
+}
+
+/** The field of each heading; a new one is made for those who run the office, and otherwise the words go into a note. */
+async function fieldsOf(row: ImportRow, makesFields: boolean): Promise<Map<string, FieldDef>> {
   const found = new Map<string, FieldDef>();
   let known = await listFields(row.account_id);
   for (const column of row.columns) {
@@ -103,7 +117,7 @@ async function fieldsOf(row: ImportRow): Promise<Map<string, FieldDef>> {
         column.place === `field:${id}` || (column.place !== 'note' && name.toLowerCase() === column.heading.toLowerCase()),
     );
     if (same) found.set(column.heading, same);
-    else if (column.place === 'new') {
+    else if (column.place === 'new' && makesFields) {
       await transact((tx) =>
         tx.run(
           `insert into fields (account_id, name, kind, position, made_at) select $1, $2, 'text', coalesce(max(position) + 1, 0), now() from fields where account_id = $1 on conflict do nothing`,

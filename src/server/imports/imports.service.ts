@@ -1,6 +1,6 @@
 /** Asking for an import: the file comes in by parts, is looked at, corrected by hand, started, stopped, taken back. The work is the worker's. */
 import { AppError } from '@/core/shared';
-import { runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
+import { may, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
 import { headingPrint, type ImportColumn, type ImportOptions, type ImportView } from '@/core/imports';
 import { enqueue, now, record, transact, reader, type Tx } from '../shared';
 import { findImport, findImportRow, importView, type ImportRow } from './imports.repository';
@@ -82,6 +82,8 @@ export async function updateImport(principal: Principal, id: string, patch: Impo
     let state: ImportRow['state'] = 'ready';
     let columns = row.columns;
     if (patch.columns) {
+      if (patch.columns.some(({ place }) => place === 'new') && !may(principal, 'setup:write'))
+        throw new AppError('not_allowed', 'Only an owner or admin can add a field. Choose one of those here, or a note.');
       if (patch.columns.length !== columns.length)
         throw new AppError('input_invalid', 'There must be one entry for each column.', {
           fields: [{ field: 'columns', message: `needs ${columns.length} entries` }],

@@ -48,6 +48,7 @@ export class Taken {
     for (const unit of fresh) this.outcomes.set(unit, { outcome: 'made', before: null, after: nothing() });
     for (const unit of known) this.outcomes.set(unit, { outcome: 'same', before: null, after: nothing() });
     const worked = skip ? fresh : units;
+    if (this.context.onlyTags) for (const { person } of worked) keepTags(person, this.context.onlyTags);
     if (!skip) await this.complete(known, standing);
     /* Begun in this order, and run in it. */
     await Promise.all([
@@ -202,7 +203,7 @@ export class Taken {
 
   private async addTags(units: Unit[]): Promise<void> {
     const wanted = units
-      .flatMap((unit) => [...unit.person.tags, ...this.context.options.tags].map((tag) => ({ unit, name: tagName(tag) })))
+      .flatMap((unit) => [...unit.person.tags, ...this.ownTags()].map((tag) => ({ unit, name: tagName(tag) })))
       .filter(({ name }) => name);
     if (!wanted.length) return;
     const names = [...new Map(wanted.map(({ name }) => [name.toLowerCase(), name])).values()];
@@ -223,6 +224,12 @@ export class Taken {
         units.find((unit) => unit.contactId === contact_id)!,
         (after) => after.tags.push(tag_id),
       );
+  }
+
+  /** The tags that all of the file are given. */
+  private ownTags(): string[] {
+    const { onlyTags, options } = this.context;
+    return onlyTags ? options.tags.filter((tag) => onlyTags.has(tagName(tag).toLowerCase())) : options.tags;
   }
 
   private async addDates(units: Unit[]): Promise<void> {
@@ -456,3 +463,11 @@ export class Taken {
 }
 
 const nothing = (): After => ({ columns: {}, points: [], tags: [], dates: [], fields: [], said: [] });
+
+/** Leaves somebody the tags that there are; the others are kept as words. */
+function keepTags(person: ImportedPerson, there: ReadonlySet<string>): void {
+  const left = person.tags.filter((tag) => !there.has(tagName(tag).toLowerCase()));
+  if (!left.length) return;
+  person.tags = person.tags.filter((tag) => !left.includes(tag));
+  person.notes = [person.notes, `Tags in the file: ${left.join(', ')}`].filter(Boolean).join('\n');
+}

@@ -14,8 +14,8 @@ import { CONTACT_ROLES } from '@/core/contacts';
 import { ask, freshKey, Problem, useNotices } from '../primitives';
 
 interface Added {
-  contact: { id: string; status: 'created' | 'matched' };
-  routing: { agent: { name: string }; because: string };
+  contact: { id: string | null; status: 'created' | 'matched' };
+  routing: { agent: { name: string } | null; because: string };
 }
 
 const EMPTY = {
@@ -79,7 +79,7 @@ function AddLead({ onClose }: { onClose: () => void }) {
       void queries.invalidateQueries();
       notices.tell(`${contact.status === 'matched' ? 'We know them already.' : 'Added.'} ${routing.because}`);
       onClose();
-      router.push(`/contacts?contact=${contact.id}`);
+      if (contact.id) router.push(`/contacts?contact=${contact.id}`);
     },
   });
   const problem = add.error instanceof Problem ? add.error : null;

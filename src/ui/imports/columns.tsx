@@ -8,7 +8,18 @@ import '../contacts/contacts.css';
 type Column = Jsoned<ImportColumn>;
 type Told = { target: Target; place?: string };
 
-export function Columns({ columns, busy, onChange }: { columns: Column[]; busy: boolean; onChange: (columns: Told[]) => void }) {
+export function Columns({
+  columns,
+  office,
+  busy,
+  onChange,
+}: {
+  columns: Column[];
+  /** Whether they may add a field. */
+  office: boolean;
+  busy: boolean;
+  onChange: (columns: Told[]) => void;
+}) {
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const tell = (at: number, told: Partial<Told>) =>
     onChange(
@@ -55,7 +66,7 @@ export function Columns({ columns, busy, onChange }: { columns: Column[]; busy: 
                     onChange={(event) => tell(at, { place: event.target.value || undefined })}
                   >
                     <option value="">into the field of this name, or a note</option>
-                    <option value="new">into a new field</option>
+                    {office && <option value="new">into a new field</option>}
                     <option value="note">into a note</option>
                     {vocabulary.fields.map((field) => (
                       <option key={field.id} value={`field:${field.id}`}>

@@ -12,7 +12,7 @@ import '../contacts/contacts.css';
 
 export type Import = Jsoned<ImportView>;
 
-export function ImportArea({ people }: { people: { id: string; name: string }[] }) {
+export function ImportArea({ people, office }: { people: { id: string; name: string }[]; office: boolean }) {
   const params = useSearchParams();
   const router = useRouter();
   const id = params.get('import');
@@ -31,7 +31,7 @@ export function ImportArea({ people }: { people: { id: string; name: string }[] 
         </Link>
       </div>
       {id ? (
-        <ImportDesk key={id} id={id} people={people} onClose={() => open(null)} />
+        <ImportDesk key={id} id={id} people={people} office={office} onClose={() => open(null)} />
       ) : (
         <Start onSent={(made) => open(made.id)} onOpen={open} />
       )}

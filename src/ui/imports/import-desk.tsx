@@ -31,7 +31,17 @@ function formatWords(format: FileFormat): string {
     .join(', ');
 }
 
-export function ImportDesk({ id, people, onClose }: { id: string; people: { id: string; name: string }[]; onClose: () => void }) {
+export function ImportDesk({
+  id,
+  people,
+  office,
+  onClose,
+}: {
+  id: string;
+  people: { id: string; name: string }[];
+  office: boolean;
+  onClose: () => void;
+}) {
   const queries = useQueryClient();
   const notices = useNotices();
   const { data, error } = useQuery({
@@ -112,7 +122,12 @@ export function ImportDesk({ id, people, onClose }: { id: string; people: { id: 
           <PreviewTable people={data.look.people} doubts={data.look.doubtful} rows={data.look.rows} />
           <Doubts data={data} />
           {data.columns.length > 0 && (
-            <Columns columns={data.columns} busy={change.isPending} onChange={(columns) => change.mutate({ columns })} />
+            <Columns
+              columns={data.columns}
+              office={office}
+              busy={change.isPending}
+              onChange={(columns) => change.mutate({ columns })}
+            />
           )}
         </>
       )}

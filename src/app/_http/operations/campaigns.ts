@@ -64,6 +64,7 @@ export const CAMPAIGN_OPERATIONS = {
     path: '/campaigns/{id}/plan/preview',
     summary: 'Who would receive what twice or never if the people in the campaign moved to this plan',
     scope: 'contacts:write',
+    reads: true,
     body: Joi.object({ plan }),
   },
   orderCampaignRehearsal: {
@@ -71,6 +72,7 @@ export const CAMPAIGN_OPERATIONS = {
     path: '/campaigns/{id}/rehearsals',
     summary: 'Rehearse a plan, day by day, for whoever the campaign would take today',
     scope: 'contacts:write',
+    reads: true,
     body: Joi.object({ plan, days: Joi.number().integer().min(1).max(730).default(365) }),
   },
   getCampaignRehearsal: {

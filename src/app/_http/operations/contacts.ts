@@ -26,6 +26,7 @@ export const CONTACTS_OPERATIONS = {
     path: '/contacts',
     summary: 'Contacts, the newest first: searched, of a segment, or those behind a number in Results',
     scope: 'contacts:read',
+    lenders: true,
     query: Joi.object({
       ...question,
       sort: Joi.string().valid(...CONTACT_SORTS),
@@ -39,9 +40,10 @@ export const CONTACTS_OPERATIONS = {
     path: '/contacts/count',
     summary: 'How many contacts a question finds, exactly',
     scope: 'contacts:read',
+    lenders: true,
     query: Joi.object(question),
   },
-  getContact: { method: 'GET', path: '/contacts/{id}', summary: 'One contact', scope: 'contacts:read' },
+  getContact: { method: 'GET', path: '/contacts/{id}', summary: 'One contact', scope: 'contacts:read', lenders: true },
   updateContact: {
     method: 'PATCH',
     path: '/contacts/{id}',
@@ -54,6 +56,7 @@ export const CONTACTS_OPERATIONS = {
     path: '/contacts/{id}/timeline',
     summary: 'What happened to a contact, the latest first',
     scope: 'contacts:read',
+    lenders: true,
     query: page,
   },
   listEnrolments: {
@@ -61,6 +64,7 @@ export const CONTACTS_OPERATIONS = {
     path: '/contacts/{id}/enrolments',
     summary: 'A contact’s ways through campaigns',
     scope: 'contacts:read',
+    lenders: true,
   },
   addNote: {
     method: 'POST',

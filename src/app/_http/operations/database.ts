@@ -59,6 +59,7 @@ export const DATABASE_OPERATIONS = {
     path: '/contacts/{id}/merges',
     summary: 'Merges of a contact that can be taken apart',
     scope: 'contacts:read',
+    lenders: true,
   },
   unmerge: { method: 'POST', path: '/merges/{id}/undo', summary: 'Take two contacts apart again', scope: 'contacts:write' },
   joinHousehold: {
@@ -102,6 +103,7 @@ export const DATABASE_OPERATIONS = {
     summary:
       'Write contacts to a file in the background: CSV, XLSX or vCard 4.0; or address labels and cards with a QR code as PDF',
     scope: 'contacts:write',
+    reads: true,
     body: Joi.object({
       format: Joi.string()
         .valid(...EXPORT_FORMATS)
@@ -122,6 +124,7 @@ export const DATABASE_OPERATIONS = {
     path: '/export-schedules',
     summary: 'Let an export come back: every day, week or month, as a file and by e-mail to whoever asks',
     scope: 'contacts:write',
+    reads: true,
     only: 'person',
     body: Joi.object({
       name: Joi.string().min(1).max(80).required(),
@@ -212,6 +215,7 @@ export const DATABASE_OPERATIONS = {
     path: '/changes/preview',
     summary: 'What a change of many would do, and whom it would leave alone and why',
     scope: 'contacts:write',
+    reads: true,
     body: asked,
   },
   createChange: {

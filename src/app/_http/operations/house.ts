@@ -14,6 +14,7 @@ export const HOUSE_OPERATIONS = {
     path: '/preferences',
     summary: 'What one set for oneself',
     scope: 'contacts:read',
+    lenders: true,
     only: 'person',
   },
   setPreferences: {
@@ -21,6 +22,7 @@ export const HOUSE_OPERATIONS = {
     path: '/preferences',
     summary: 'Set something for oneself, such as the columns of the grid',
     scope: 'contacts:read',
+    lenders: true,
     only: 'person',
     body: Joi.object(Object.fromEntries(PREFERENCE_KEYS.map((key) => [key, Joi.object().unknown(true)]))).min(1),
   },
@@ -35,7 +37,14 @@ export const HOUSE_OPERATIONS = {
   },
   hangUp: { method: 'POST', path: '/calls/{id}/hang-up', summary: 'End a call', scope: 'contacts:write' },
   getToday: { method: 'GET', path: '/today', summary: 'Whom to contact now, and why', scope: 'contacts:read', only: 'person' },
-  getWire: { method: 'GET', path: '/wire', summary: 'The numbers on the Wire', scope: 'contacts:read', only: 'person' },
+  getWire: {
+    method: 'GET',
+    path: '/wire',
+    summary: 'The numbers on the Wire',
+    scope: 'contacts:read',
+    lenders: true,
+    only: 'person',
+  },
   getResults: {
     method: 'GET',
     path: '/results',
@@ -106,5 +115,5 @@ export const HOUSE_OPERATIONS = {
     scope: 'simulation',
     body: Joi.object({ by: Joi.string().max(40), to: instant, next: Joi.boolean().valid(true) }).xor('by', 'to', 'next'),
   },
-  getSimulation: { method: 'GET', path: '/simulation', summary: 'The clock', scope: 'contacts:read' },
+  getSimulation: { method: 'GET', path: '/simulation', summary: 'The clock', scope: 'contacts:read', lenders: true },
 } satisfies Record<string, Operation>;

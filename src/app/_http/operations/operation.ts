@@ -10,6 +10,10 @@ export interface Operation {
   scope: KeyScope;
   /** `person`: only somebody who is logged in. `office`: only owner or admin, or a key with the scope. */
   only?: 'person' | 'office';
+  /** Shows contacts beyond the answer to a change, so that a key needs `contacts:read` as well; every GET of `contacts:write` does. */
+  reads?: boolean;
+  /** Also for lenders, who look at the contacts that they are attached to and at nothing else. */
+  lenders?: boolean;
   body?: Joi.Schema;
   /** The body is a file: the handler reads it as a stream, and it is kept by its own rules. */
   file?: boolean;

@@ -22,8 +22,15 @@ export const VOCABULARY_OPERATIONS = {
     path: '/vocabulary',
     summary: 'The names of everything a segment may name, and the fields of the account',
     scope: 'contacts:read',
+    lenders: true,
   },
-  listSegments: { method: 'GET', path: '/segments', summary: 'The team’s segments and one’s own', scope: 'contacts:read' },
+  listSegments: {
+    method: 'GET',
+    path: '/segments',
+    summary: 'The team’s segments and one’s own',
+    scope: 'contacts:read',
+    lenders: true,
+  },
   createSegment: {
     method: 'POST',
     path: '/segments',
@@ -31,7 +38,13 @@ export const VOCABULARY_OPERATIONS = {
     scope: 'contacts:write',
     body: Joi.object({ name: segmentName.required(), tree: Joi.any().required(), team: Joi.boolean().default(false) }),
   },
-  getSegment: { method: 'GET', path: '/segments/{id}', summary: 'One segment with its sentence', scope: 'contacts:read' },
+  getSegment: {
+    method: 'GET',
+    path: '/segments/{id}',
+    summary: 'One segment with its sentence',
+    scope: 'contacts:read',
+    lenders: true,
+  },
   updateSegment: {
     method: 'PATCH',
     path: '/segments/{id}',
@@ -48,7 +61,13 @@ export const VOCABULARY_OPERATIONS = {
     only: 'person',
     body: Joi.object({ segments: Joi.array().items(id).max(200).required() }),
   },
-  listTags: { method: 'GET', path: '/tags', summary: 'Tags with how many contacts have each', scope: 'contacts:read' },
+  listTags: {
+    method: 'GET',
+    path: '/tags',
+    summary: 'Tags with how many contacts have each',
+    scope: 'contacts:read',
+    lenders: true,
+  },
   createTag: {
     method: 'POST',
     path: '/tags',
@@ -70,7 +89,7 @@ export const VOCABULARY_OPERATIONS = {
     scope: 'contacts:write',
     query: Joi.object({ replace_by: id }),
   },
-  listFields: { method: 'GET', path: '/fields', summary: 'The account’s own fields', scope: 'contacts:read' },
+  listFields: { method: 'GET', path: '/fields', summary: 'The account’s own fields', scope: 'contacts:read', lenders: true },
   createField: {
     method: 'POST',
     path: '/fields',
@@ -105,6 +124,7 @@ export const VOCABULARY_OPERATIONS = {
     path: '/stages',
     summary: 'Stages with their meaning and how many people stand there',
     scope: 'contacts:read',
+    lenders: true,
   },
   updateStage: {
     method: 'PATCH',
@@ -159,7 +179,13 @@ export const VOCABULARY_OPERATIONS = {
     only: 'office',
     query: Joi.object({ key: wordKey.required(), replace_by: wordKey }),
   },
-  listHorizons: { method: 'GET', path: '/horizons', summary: 'Horizons with their meaning and rhythm', scope: 'contacts:read' },
+  listHorizons: {
+    method: 'GET',
+    path: '/horizons',
+    summary: 'Horizons with their meaning and rhythm',
+    scope: 'contacts:read',
+    lenders: true,
+  },
   updateHorizon: {
     method: 'PATCH',
     path: '/horizons',

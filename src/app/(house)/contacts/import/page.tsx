@@ -2,6 +2,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { requirePerson } from '@/app/_http/page';
+import { runsTheOffice } from '@/core/accounts';
 import { listPeople } from '@/server/accounts';
 import { ImportArea } from '@/ui/imports';
 
@@ -11,5 +12,5 @@ export default async function Page() {
   const { person, scope } = await requirePerson('contacts');
   if (person.role === 'lender') notFound();
   const people = (await listPeople(scope)).filter(({ role }) => role !== 'lender').map(({ id, name }) => ({ id, name }));
-  return <ImportArea people={people} />;
+  return <ImportArea people={people} office={runsTheOffice(person.role)} />;
 }

@@ -1,6 +1,5 @@
 /** Server-sent events: what changed, for a page that is open. Carries ids only, and only of what the person may see. */
-import type { LiveEvent } from '@/core/shared';
-import type { Person } from '@/core/accounts';
+import { concerns, isMine } from '@/core/accounts';
 import { problem } from '@/app/_http/problem';
 import { principalOf, sessionToken } from '@/app/_http/principal';
 import { personOf } from '@/app/_http/route';
@@ -8,19 +7,6 @@ import { personOfSession } from '@/server/accounts';
 import { subscribe } from '@/server/shared';
 
 const KEEP_ALIVE_MS = 20_000;
-
-/** An event concerns a person when it is of their account and their scope may see the contact behind it. */
-const concerns = (person: Person, event: LiveEvent): boolean => {
-  if (event.accountId !== person.accountId) return false;
-  if (event.userIds?.includes(person.id)) return true;
-  if (person.role === 'owner' || person.role === 'admin' || event.ownerId === null || event.ownerId === undefined) return true;
-  if (person.role === 'caller') return event.officeId === undefined || event.officeId === person.officeId;
-  return event.ownerId === person.id || Boolean(person.colleagues?.includes(event.ownerId));
-};
-
-/** A lead is its agent's; an offer is each one's to whom it is made. */
-const isMine = (person: Person, event: LiveEvent): boolean =>
-  event.topic === 'offer' ? Boolean(event.userIds?.includes(person.id)) : event.ownerId === person.id;
 
 export async function GET(request: Request): Promise<Response> {
   try {

@@ -1,7 +1,7 @@
 /** Leads come in here, by key or typed in by somebody who is logged in; and the stream of Intake. */
 import { AppError } from '@/core/shared';
 import { readInquiry } from '@/core/capture/schemas';
-import { captureInquiry, doorOfKey, doorOfKind, listInquiries, tryInquiry } from '@/server/capture';
+import { captureByHand, doorOfKey, doorOfKind, listInquiries, tryByHand } from '@/server/capture';
 import { throughDoor } from '@/app/_http/door';
 import { OPERATIONS } from '@/app/_http/operations';
 import { created, listed, readText, route } from '@/app/_http/route';
@@ -21,7 +21,7 @@ export const POST = route(OPERATIONS.createInquiry!, async ({ request, principal
   const body = objectOf(await readText(request, MOST_BYTES));
   const door = await doorOfKind(scope.accountId, 'hand');
   const arrival = { door, raw: body, inquiry: readInquiry(body), idempotencyKey: key, byPerson: principal.person };
-  return query.sandbox === true ? tryInquiry(arrival) : created(await captureInquiry(arrival));
+  return query.sandbox === true ? tryByHand(arrival) : created(await captureByHand(arrival));
 });
 
 function objectOf(text: string): object {
