@@ -21,17 +21,16 @@ const home = process.env.URRACA_TEST_HOME ?? fromRoot('.urraca', 'test');
 const port = Number(process.env.TEST_PGPORT ?? 55433);
 const bin = (name) => fromRoot('node_modules', '.bin', name);
 
+const psql = (cluster, sql) =>
+  kept('psql', ['-X', '-q', '-t', '-A', cluster.admin, '-c', sql], {
+    env: { ...process.env, PATH: `${cluster.programs}:${process.env.PATH}` },
+  }).out;
+
 /** The migrated database that each case of the database suite is copied from; what an interrupted run left behind goes. */
 async function makeTemplate(cluster) {
-  const psql = (sql) =>
-    kept('psql', ['-X', '-q', '-t', '-A', cluster.admin, '-c', sql], {
-      env: { ...process.env, PATH: `${cluster.programs}:${process.env.PATH}` },
-    }).out;
-  for (const name of psql(`select datname from pg_database where datname like 'urraca_case_%' or datname = 'urraca_template'`)
-    .split('\n')
-    .filter(Boolean))
-    psql(`drop database "${name}" with (force)`);
-  psql('create database urraca_template');
+  const left = psql(cluster, `select datname from pg_database where datname like 'urraca_case_%' or datname = 'urraca_template'`);
+  for (const name of left.split('\n').filter(Boolean)) psql(cluster, `drop database "${name}" with (force)`);
+  psql(cluster, 'create database urraca_template');
   await bundle('dist-cli');
   const env = houseEnvironment({
     home,
@@ -62,6 +61,9 @@ async function withHouse(cluster, work) {
       'stop what holds it',
     ]),
   );
+  /* A journey founds a second brokerage, which the demo world would not empty. */
+  psql(cluster, 'drop database if exists urraca_journeys with (force)');
+  psql(cluster, 'create database urraca_journeys owner urraca');
   if ((await shown(process.execPath, [fromRoot('dist-test/urraca.js'), 'demo-world', '--fresh'], { env })) !== 0)
     throw new Stop('The demo world could not be made.');
   const children = {

@@ -1,6 +1,8 @@
 /** Behind a proxy that ends TLS: logging in with its cookie, live events, redirects, tracking links, public pages, unsubscribing by one click. */
+import { createHmac } from 'node:crypto';
+import pg from 'pg';
 import { request as client } from '@playwright/test';
-import { api, expect, leadFor, received, test } from './town';
+import { advance, api, expect, leadFor, received, test, type Captured } from './town';
 
 const SECURE = process.env.TLS_URL ?? 'https://127.0.0.1:3443';
 test.use({ ignoreHTTPSErrors: true, baseURL: SECURE });
@@ -46,6 +48,55 @@ test('public pages, and unsubscribing by the page and by one click', async () =>
   expect([clicked.status(), await clicked.text()]).toEqual([200, 'You’re unsubscribed.\n']);
   expect(await (await outside.get(path)).text()).toContain('You’re unsubscribed');
   expect((await outside.post('/u/forged', { form: { 'List-Unsubscribe': 'One-Click' } })).status()).toBe(404);
+  await outside.dispose();
+});
+
+const standing = async (sql: string, bind: unknown[]): Promise<string> => {
+  const tables = new pg.Client({ connectionString: process.env.DATABASE_URL });
+  await tables.connect();
+  try {
+    return (await tables.query<{ value: string }>(sql, bind)).rows[0]!.value;
+  } finally {
+    await tables.end();
+  }
+};
+
+/** The tokens that stand in the formatted version of their last mail, which the simulated mailboxes do not keep. */
+async function tokensTo(contactId: string, url: string): Promise<{ link: string; open: string }> {
+  const message = await standing(`select max(id)::text as value from outbox where contact_id = $1 and channel = 'email'`, [
+    contactId,
+  ]);
+  const link = await standing('select id::text as value from links where url = $1', [url]);
+  const signed = (purpose: string, value: string): string =>
+    `${value}.${createHmac('sha256', process.env.URRACA_SECRET!).update(`${purpose}:${value}`).digest('base64url').slice(0, 22)}`;
+  return { link: signed('link', `${message}-${link}`), open: signed('open', message) };
+}
+
+test('a tracked link leads on and is noted; the picture of an opened mail is given out', async () => {
+  const outside = await client.newContext({ ignoreHTTPSErrors: true, baseURL: SECURE });
+  const { body: lead } = await api<Captured>('/inquiries', 'POST', {
+    person: { first_name: 'Tracked', emails: ['tracked@proxy.example'] },
+    permissions: { email: true },
+  });
+  const home = 'https://homes.example/14-heron-lane';
+  const { body: broadcast } = await api<{ id: string }>('/broadcasts', 'POST', {
+    channel: 'email',
+    name: 'Behind the proxy',
+    words: { subject: 'A home', text: `See ${home}`, plain: `See ${home}` },
+    selection: { ids: [lead.contact.id] },
+  });
+  expect((await api(`/broadcasts/${broadcast.id}/start`, 'POST')).status).toBeLessThan(300);
+  await expect
+    .poll(async () => (await advance('PT12H'), (await received('tracked@proxy.example')).map(({ subject }) => subject)))
+    .toContain('A home');
+  const { link, open } = await tokensTo(lead.contact.id, home);
+  const answer = await outside.get(`/l/${link}`, { maxRedirects: 0 });
+  expect([answer.status(), answer.headers().location]).toEqual([302, home]);
+  const { body: timeline } = await api<{ items: { kind: string }[] }>(`/contacts/${lead.contact.id}/timeline`);
+  expect(timeline.items.map(({ kind }) => kind)).toContain('clicked');
+  const picture = await outside.get(`/o/${open}`);
+  expect([picture.status(), picture.headers()['content-type']]).toEqual([200, 'image/gif']);
+  expect(await standing('select opens::text as value from outbox where id = $1', [open.split('.')[0]])).not.toBe('0');
   await outside.dispose();
 });
 

@@ -76,7 +76,9 @@ export async function cancelRehearsal(principal: Principal, id: string): Promise
     `update rehearsals set state = 'cancelled' where id = $1 and account_id = $2 and state in ('waiting','running') returning id`,
     [id, accountOf(principal)],
   );
-  if (!gone.length) throw new AppError('conflict', 'This rehearsal has ended already.');
+  if (gone.length) return;
+  await find(accountOf(principal), id);
+  throw new AppError('conflict', 'This rehearsal has ended already.');
 }
 
 interface PastRow {

@@ -189,6 +189,11 @@ async function inviteOne(tx: Tx, rosterId: string, userId: string, at: Date): Pr
 export async function deleteRoster(principal: Principal, id: string): Promise<void> {
   const accountId = accountOf(principal);
   await transact(async (tx) => {
+    const there = await tx.first('select 1 from rosters where id = $1 and account_id = $2 and deleted_at is null for update', [
+      id,
+      accountId,
+    ]);
+    if (!there) throw notFound('roster');
     const used = await tx.first<{ rungs: number; rosters: string[] }>(
       `select (select count(*)::int from rungs where (roster_id = $1 or lender_roster_id = $1) and deleted_at is null) as rungs, array(select name from rosters where then_to = 'roster' and then_roster_id = $1 and deleted_at is null) as rosters`,
       [id],
@@ -203,11 +208,7 @@ export async function deleteRoster(principal: Principal, id: string): Promise<vo
         'conflict',
         `${used!.rosters.join(', ')} hands on to this roster. Change that first; nothing was deleted.`,
       );
-    const gone = await tx.rows(
-      'update rosters set deleted_at = $3 where id = $1 and account_id = $2 and deleted_at is null returning id',
-      [id, accountId, await now(tx)],
-    );
-    if (!gone.length) throw notFound('roster');
+    await tx.run('update rosters set deleted_at = $2 where id = $1', [id, await now(tx)]);
     await record(tx, principal, accountId, 'deleted a roster', { roster_id: id }, await now(tx));
     await publish(tx, { accountId, topic: 'routing', ownerId: null });
   });
