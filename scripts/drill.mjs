@@ -11,7 +11,7 @@ await script(async () => {
   await ensureBuilt({ dist: 'dist-test', next: '.next-test' });
   const cluster = await startCluster(fromRoot('.urraca', 'test'), Number(process.env.TEST_PGPORT ?? 55433), 'urraca_drill');
   let code = 0;
-  for (const drill of ['exactly-once.mjs', 'import-killed.mjs'])
+  for (const drill of ['exactly-once.mjs', 'import-killed.mjs', 'crafted.mjs'])
     code ||= await shown(process.execPath, [fromRoot('tests/drills', drill), ...process.argv.slice(2)]);
   cluster.stop();
   const YEAR_PEOPLE = process.argv.includes('--small') ? '60' : '10000';

@@ -125,6 +125,9 @@ await script(async () => {
       await step('drill: a file while processes die', () =>
         shown(process.execPath, [fromRoot('tests/drills/import-killed.mjs'), '--small'], { env }),
       );
+      await step('fuzz: crafted input', () =>
+        shown(process.execPath, [fromRoot('tests/drills/crafted.mjs'), '--small'], { env }),
+      );
       await step('drill: starting the demo', () => shown(process.execPath, [fromRoot('tests/drills/demo-start.mjs')], { env }));
     }
     if (wanted('journeys')) {

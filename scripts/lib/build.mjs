@@ -17,6 +17,8 @@ const SOURCES = [
   'package-lock.json',
   'tsconfig.json',
   'tests/bench',
+  'tests/harness/crafted.ts',
+  'tests/harness/crafted-files.ts',
 ];
 
 function* filesUnder(path) {
@@ -54,6 +56,7 @@ export async function bundle(dist) {
       'file-reader': fromRoot('src/worker/reading/file-reader.ts'),
       reader: fromRoot('src/worker/reading/reader.ts'),
       urraca: fromRoot('scripts/cli.ts'),
+      crafted: fromRoot('tests/harness/crafted.ts'),
       bench: fromRoot('tests/bench/main.ts'),
       'bench-database': fromRoot('tests/bench/database.ts'),
       'bench-routing': fromRoot('tests/bench/routing.ts'),

@@ -1,5 +1,5 @@
 import { AppError } from '../shared';
-import { askOf, readInquiry, storable } from './schemas';
+import { askOf, readInquiry, storable, storableJson } from './schemas';
 
 const faults = (body: unknown): string[] => {
   try {
@@ -50,6 +50,9 @@ test('one way to reach the person is enough; the rest may be missing, null or un
 });
 
 test('what PostgreSQL cannot store is taken out, and nothing else', () => {
+  expect(storableJson({ 'a\u0000': ['\ud83c', 'a\\u0000', 3, null], fine: '🏡' })).toBe(
+    '{"a\ufffd":["\ufffd","a\\\\u0000",3,null],"fine":"🏡"}',
+  );
   expect(storable('a\u0000b\ud83c c🏡')).toBe('ab\ufffd c🏡');
 });
 

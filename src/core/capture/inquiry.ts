@@ -139,6 +139,18 @@ interface RawInquiry {
 export const storable = (text: string): string =>
   text.replaceAll('\u0000', '').replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd');
 
+/** A value as JSON that PostgreSQL can store as jsonb; the replacement character stands for what it cannot. */
+export function storableJson(value: unknown): string {
+  const text = JSON.stringify(value ?? null);
+  return /\\u(?:0000|d[89a-f])/i.test(text) ? JSON.stringify(value, soundly) : text;
+}
+const sound = (text: string): string => storable(text.replaceAll('\u0000', '\ufffd'));
+const soundly = (_key: string, value: unknown): unknown => {
+  if (typeof value === 'string') return sound(value);
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return value;
+  return Object.fromEntries(Object.entries(value).map(([key, one]) => [sound(key), one]));
+};
+
 /**
  * Checks and cleans an inquiry.
  * @throws AppError input_invalid with one fault per field: a broken e-mail, a phone that is none, no way to reach the person.

@@ -3,6 +3,7 @@ import { describe, expect, it } from '@jest/globals';
 import { readInquiry } from '../capture/schemas';
 import { AppError } from '../shared';
 import { inquiryOfBody, placesOf } from './body';
+import { ownTime } from '../../../tests/harness/own-time';
 
 const DOOR = { source: null, defaults: {} };
 const MOST_MS = 1_500;
@@ -47,9 +48,9 @@ describe('bodies made to take long', () => {
   it.each(FIELDS)('%s, filled with anything', (field) => {
     for (const filling of Object.values(FILLINGS)) {
       const body = { [field]: filling.repeat(Math.floor(250_000 / filling.length)), phone_number: '(564) 555-0123' };
-      const began = performance.now();
+      const took = ownTime();
       read(body);
-      expect([filling, performance.now() - began < MOST_MS]).toEqual([filling, true]);
+      expect([filling, took() < MOST_MS]).toEqual([filling, true]);
     }
   });
   it('of many fields, of many levels, of many labels', () => {
@@ -57,9 +58,9 @@ describe('bodies made to take long', () => {
     let deep: unknown = 'a@b.example';
     for (let n = 0; n < 5_000; n += 1) deep = { name: 'email', value: [deep] };
     for (const body of [many, deep, { ['email '.repeat(40_000)]: 'a@b.example' }, Object.values(many)]) {
-      const began = performance.now();
+      const took = ownTime();
       read(body);
-      expect(performance.now() - began).toBeLessThan(MOST_MS);
+      expect(took()).toBeLessThan(MOST_MS);
     }
     expect(placesOf(many)).toHaveLength(500);
   });

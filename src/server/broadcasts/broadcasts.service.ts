@@ -2,7 +2,7 @@
 import { AppError, notFound } from '@/core/shared';
 import { DEFAULT_SETTINGS, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { oneLine } from '@/core/capture';
-import { storable } from '@/core/capture/schemas';
+import { storableJson } from '@/core/capture/schemas';
 import {
   checkWords,
   type BroadcastChannel,
@@ -105,7 +105,7 @@ export async function previewReach(
   };
 }
 
-const cleaned = (words: Words): Words => JSON.parse(storable(JSON.stringify(words))) as Words;
+const cleaned = (words: Words): Words => JSON.parse(storableJson(words)) as Words;
 
 async function wordsOf(scope: Scope, { channel, template_id, words }: BroadcastInput): Promise<Words> {
   if (!template_id) return cleaned(words ?? { text: '', plain: '', ...(channel === 'text' ? {} : { subject: '' }) });

@@ -1,7 +1,7 @@
 /** What is kept of inquiries and of what follows from the choice; and what was kept of one that comes again. */
 import { createHash } from 'node:crypto';
 import { AppError, DUE_CHANNEL, LIVE_CHANNEL, type LiveEvent } from '@/core/shared';
-import { askOf, type CleanInquiry } from '@/core/capture/schemas';
+import { askOf, storableJson, type CleanInquiry } from '@/core/capture/schemas';
 import { sentenceOf, type Because } from '@/core/contacts';
 import { traceOf, type Handing, type Planned } from '../routing';
 import type { Statement, Tx } from '../shared';
@@ -9,12 +9,6 @@ import type { Arrival, Captured } from './arrival';
 import type { Admitted } from './match.repository';
 
 const fingerprint = (raw: unknown): string => createHash('sha256').update(JSON.stringify(raw)).digest('base64url');
-
-/** jsonb cannot hold the null character nor half of a surrogate pair; in the raw inquiry the replacement character stands for them. */
-const storableJson = (value: unknown): string =>
-  JSON.stringify(value)
-    .replaceAll('\\u0000', '\\ufffd')
-    .replace(/\\ud[89ab][0-9a-f]{2}(?!\\ud[c-f])|(?<!\\ud[89ab][0-9a-f]{2})\\ud[c-f][0-9a-f]{2}/gi, '\\ufffd');
 
 /** What the same door answered to the same idempotency key, for each arrival; null the first time. @throws AppError idempotency_mismatch */
 export async function capturedBefore(tx: Tx, arrivals: readonly Arrival[]): Promise<(Captured | null)[]> {

@@ -1,6 +1,6 @@
 /** The last requests to a door for programs, with their answers. They are gathered for a moment and written together: a lead does not wait for its line here. */
 import type { DoorRequestView } from '@/core/capture';
-import { storable } from '@/core/capture/schemas';
+import { storableJson } from '@/core/capture/schemas';
 import type { Scope } from '@/core/accounts';
 import { notFound } from '@/core/shared';
 import { now, reader } from '../shared';
@@ -56,20 +56,18 @@ async function write(batch: DoorRequest[]): Promise<void> {
      ) delete from door_requests r using unnest($2::bigint[]) d(id)
        where r.door_id = d.id and r.id <= (select id from door_requests where door_id = d.id order by id desc offset $3 limit 1)`,
     [
-      storable(
-        JSON.stringify(
-          batch.map(({ door, contentType, body, status, answer, sandbox, tookMs }) => ({
-            account_id: door.accountId,
-            door_id: door.id,
-            content_type: contentType.slice(0, 200),
-            body: storable(body.slice(0, MOST_SIGNS)),
-            status,
-            answer,
-            sandbox,
-            took_ms: Math.round(tookMs),
-          })),
-        ),
-      ).replaceAll('\\u0000', '\\ufffd'),
+      storableJson(
+        batch.map(({ door, contentType, body, status, answer, sandbox, tookMs }) => ({
+          account_id: door.accountId,
+          door_id: door.id,
+          content_type: contentType.slice(0, 200),
+          body: body.slice(0, MOST_SIGNS),
+          status,
+          answer,
+          sandbox,
+          took_ms: Math.round(tookMs),
+        })),
+      ),
       [...new Set(batch.map(({ door }) => door.id))],
       KEPT,
       at,

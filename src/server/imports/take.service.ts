@@ -3,7 +3,7 @@
  * chosen, with addresses, tags, permissions, dates, fields, households and a line in the timeline; each row with what undo needs.
  */
 import type { ImportedPerson } from '@/core/imports';
-import { storable } from '@/core/capture/schemas';
+import { storableJson } from '@/core/capture/schemas';
 import { visible } from '../contacts';
 import { lockAddresses, now, transact, type Tx } from '../shared';
 import type { ImportContext } from './context';
@@ -85,11 +85,7 @@ const leave = (tx: Tx, context: ImportContext, left: ImportedPerson[], whys: Map
     `insert into import_rows (import_id, row, outcome, why, raw) select $1, row, 'left', why, raw from jsonb_to_recordset($2::jsonb) as x (row int, why text, raw jsonb)`,
     [
       context.row.id,
-      storable(
-        JSON.stringify(
-          left.map((person) => ({ row: person.row, why: whys.get(person.row), raw: person.raw ?? cellsOf(person) })),
-        ),
-      ),
+      storableJson(left.map((person) => ({ row: person.row, why: whys.get(person.row), raw: person.raw ?? cellsOf(person) }))),
     ],
   );
 

@@ -2,7 +2,7 @@
 import { nextTouch, type Horizon, type Stage } from '@/core/contacts';
 import { dayOfYear, fieldRows } from '@/core/fields';
 import { mergedColumns, type ImportedPerson, type Standing } from '@/core/imports';
-import { storable } from '@/core/capture/schemas';
+import { storableJson } from '@/core/capture/schemas';
 import { cleanName, zoneOfPostalCode } from '@/core/capture';
 import { tagName } from '@/core/tags';
 import { addressesOf, changePermissions, PERMISSION_CHANNELS, refreshSearch, restate, type PermissionChange } from '../contacts';
@@ -104,7 +104,7 @@ export class Taken {
          facts as (insert into contact_facts (contact_id) select id from x order by id),
          moved as (insert into activities (account_id, contact_id, user_id, at, kind, data) select $2, id, $4, $3, 'stage', jsonb_build_object('fromStage', 'new', 'stage', stage) from x where stage <> 'new')
        insert into activities (account_id, contact_id, user_id, at, kind, data) select $2, id, $4, $3, 'changed', jsonb_build_object('text', line) from x order by id`,
-      [storable(JSON.stringify(rows)), context.row.account_id, at, context.row.user_id],
+      [storableJson(rows), context.row.account_id, at, context.row.user_id],
     );
   }
 
@@ -152,7 +152,7 @@ export class Taken {
          roles = v.roles, wants = v.wants, horizon = v.horizon, updated_at = $2
        from (select id, jsonb_object_agg(key, value) as change from jsonb_to_recordset($1::jsonb) as r (id bigint, change jsonb), jsonb_each(r.change) group by id) x
        cross join lateral jsonb_populate_record((select b from contacts b where b.id = x.id), x.change) v where c.id = x.id`,
-      [storable(JSON.stringify(changes)), this.at],
+      [storableJson(changes), this.at],
     );
     if (horizons.length) await restate(this.tx, [...new Set(horizons)], this.at);
   }
@@ -280,7 +280,7 @@ export class Taken {
        select distinct on (x.id, x.field, x.ordinal) x.field, x.id, x.ordinal, x.words, x.number, x.day, x.month_day, x.linked_id
        from jsonb_to_recordset($1::jsonb) as x (id bigint, field bigint, ordinal smallint, words text, number numeric, day date, month_day int, linked_id bigint)
        where not exists (select 1 from field_values v where v.contact_id = x.id and v.field_id = x.field) returning contact_id, field_id`,
-      [storable(JSON.stringify(values))],
+      [storableJson(values)],
     );
     for (const { contact_id, field_id } of rows)
       this.changed(
@@ -386,7 +386,7 @@ export class Taken {
     if (!notes.length) return;
     const fresh = await this.tx.rows<{ id: string; text: string }>(
       `select x.id, x.text from jsonb_to_recordset($1::jsonb) as x (id bigint, text text) where not exists (select 1 from activities a where a.contact_id = x.id and a.kind = 'note' and a.data->>'text' = x.text)`,
-      [storable(JSON.stringify(notes))],
+      [storableJson(notes)],
     );
     for (const { id } of fresh)
       this.changed(
@@ -400,7 +400,7 @@ export class Taken {
   private say(lines: { id: string; kind: string; channel: string | null; data: object }[]): Promise<void> {
     return this.tx.run(
       `insert into activities (account_id, contact_id, user_id, at, kind, channel, data) select $1, id, $2, $3, kind, channel, data from jsonb_to_recordset($4::jsonb) as x (id bigint, kind text, channel text, data jsonb)`,
-      [this.context.row.account_id, this.context.row.user_id, this.at, storable(JSON.stringify(lines))],
+      [this.context.row.account_id, this.context.row.user_id, this.at, storableJson(lines)],
     );
   }
 
@@ -457,7 +457,7 @@ export class Taken {
     await this.tx.run(
       `insert into import_rows (import_id, row, part, outcome, contact_id, why, before, after)
        select $1, row, part, outcome, id, why, before, after from jsonb_to_recordset($2::jsonb) as x (row int, part smallint, outcome text, id bigint, why text, before jsonb, after jsonb)`,
-      [this.context.row.id, storable(JSON.stringify(rows))],
+      [this.context.row.id, storableJson(rows)],
     );
   }
 }

@@ -5,7 +5,7 @@
 import { createHash } from 'node:crypto';
 import { AppError, notFound, pageOf, readCursor, type Page } from '@/core/shared';
 import { scopeFor, type Principal, type Scope } from '@/core/accounts';
-import { readInquiry, storable } from '@/core/capture/schemas';
+import { readInquiry, storable, storableJson } from '@/core/capture/schemas';
 import {
   inquiryOf,
   withLessons,
@@ -84,7 +84,7 @@ const writeLeadMail = (tx: Tx, door: ArrivalDoor, mail: KeptMail): Promise<void>
       storable(mail.from?.name ?? '').slice(0, 200),
       storable(mail.subject).slice(0, 500),
       storable(mail.body).slice(0, MOST_KEPT),
-      storable(JSON.stringify(mail.read)),
+      storableJson(mail.read),
       mail.state,
       mail.inquiryId,
       mail.at,

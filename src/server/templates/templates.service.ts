@@ -2,7 +2,7 @@
 import { AppError, notFound } from '@/core/shared';
 import { accountOf, mayChange, mayRunOffice, requireSharing, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { oneLine } from '@/core/capture';
-import { storable } from '@/core/capture/schemas';
+import { storableJson } from '@/core/capture/schemas';
 import type { Channel } from '@/core/contacts';
 import {
   groupsIn,
@@ -166,7 +166,7 @@ export async function checkAttached(tx: Tx, accountId: string, words: Words): Pr
 }
 
 /** Words without what PostgreSQL cannot store. */
-const cleaned = (words: Words): Words => JSON.parse(storable(JSON.stringify(words))) as Words;
+const cleaned = (words: Words): Words => JSON.parse(storableJson(words)) as Words;
 
 interface Making {
   channel: Channel;

@@ -2,6 +2,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { MERGE_FIELDS, renderWords } from '../merge';
 import { checkWords } from './check';
+import { ownTime } from '../../../../tests/harness/own-time';
 
 const LENGTH = 20_000;
 const FILLINGS = [
@@ -34,12 +35,12 @@ const FILLINGS = [
 describe('words made to take long', () => {
   it.each(FILLINGS)('%j, twenty thousand signs of it', (filling) => {
     const text = filling.repeat(Math.floor(LENGTH / filling.length));
-    const began = performance.now();
+    const took = ownTime();
     for (const channel of ['text', 'email'] as const)
       expect(Array.isArray(checkWords({ channel, words: { subject: filling.repeat(100), text, plain: text }, fields: [] }))).toBe(
         true,
       );
-    expect(performance.now() - began).toBeLessThan(3_000);
+    expect(took()).toBeLessThan(3_000);
   });
   it.each(['constructor', 'toString', '__proto__', 'hasOwnProperty', 'field.constructor', 'field.__proto__'])(
     '{{%s}} is no field',

@@ -1,0 +1,8 @@
+/** The processor's time that this process used since: what a bound of time on computation counts, whatever else the machine does. */
+export function ownTime(): () => number {
+  const before = process.cpuUsage();
+  return () => {
+    const { user, system } = process.cpuUsage(before);
+    return (user + system) / 1_000;
+  };
+}
