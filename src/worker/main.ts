@@ -25,6 +25,7 @@ import {
   closeDb,
   config,
   freeDeadJobs,
+  freeLostJobs,
   isLost,
   leave,
   listen,
@@ -120,6 +121,7 @@ async function main(): Promise<void> {
   const live = async () => {
     await beat(processId, 'worker', { jobHolders: [...queue.holders] });
     await freeDeadJobs();
+    await freeLostJobs(queue.holders, queue.atWork);
     if (config().clock === 'simulated') {
       await markClock();
       await syncSimulator(outside).catch(() => {});

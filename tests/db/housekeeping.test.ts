@@ -330,4 +330,40 @@ describe('background jobs', () => {
       await stop();
     }
   });
+
+  test('a job whose end could not be said is begun anew, one that is being done is not', async () => {
+    const { enqueue, freeLostJobs } = house.m.shared;
+    let began = 0;
+    const { stop, holders, atWork } = await house.m.jobQueue.workQueue(process.env.DATABASE_URL!, {
+      'exports.run': () => {
+        began += 1;
+        return Promise.resolve();
+      },
+    });
+    const job = () => house.db.first<{ locked_by: string | null }>('select locked_by from graphile_worker._private_jobs');
+    try {
+      const hold = (): Promise<void> =>
+        house.db.run(
+          `update graphile_worker._private_jobs set locked_by = $1, locked_at = clock_timestamp() - interval '1 minute', run_at = now()`,
+          [[...holders][0]],
+        );
+      await house.db.run(
+        `select graphile_worker.add_job('exports.run', payload := '{"exportId": "1"}'::json, max_attempts := 5, run_at := now() + interval '1 hour')`,
+      );
+      const { id } = (await house.db.first<{ id: string }>('select id::text from graphile_worker._private_jobs'))!;
+      await hold();
+      await freeLostJobs(holders, [id]);
+      expect(await job()).toEqual({ locked_by: [...holders][0] });
+      await freeLostJobs(holders, atWork);
+      for (const end = Date.now() + 10_000; (await job()) && Date.now() < end;)
+        await new Promise((resolve) => setTimeout(resolve, 100));
+      expect([await job(), began]).toEqual([null, 1]);
+      await enqueue(house.db, 'exports.run', { exportId: '2' });
+      for (const end = Date.now() + 10_000; began < 2 && Date.now() < end;)
+        await new Promise((resolve) => setTimeout(resolve, 100));
+      expect(began).toBe(2);
+    } finally {
+      await stop();
+    }
+  });
 });

@@ -29,6 +29,20 @@ export const enqueueAll = <Name extends JobName>(tx: Tx, job: Name, payloads: Jo
     JSON.stringify(payloads),
   ]);
 
+/**
+ * Frees jobs that this process holds and does not do: their end could not be said because PostgreSQL was away at that moment.
+ * @param holders the names it holds jobs by
+ * @param atWork the ids of the jobs that it does
+ */
+export const freeLostJobs = (holders: Iterable<string>, atWork: Iterable<string>): Promise<void> =>
+  reader().run(
+    `with lost as (
+       update graphile_worker._private_jobs set locked_at = null, locked_by = null
+       where locked_by = any($1::text[]) and locked_at < clock_timestamp() - interval '10 seconds' and id <> all($2::bigint[]) returning job_queue_id)
+     update graphile_worker._private_job_queues set locked_at = null, locked_by = null where id in (select job_queue_id from lost)`,
+    [[...holders], [...atWork]],
+  );
+
 /** Frees jobs that a worker held when it died (kill -9), so that another takes them at once and not after the queue's own four hours. */
 export const freeDeadJobs = (): Promise<void> =>
   reader().run(

@@ -2,7 +2,7 @@ export { record } from './audit';
 export { clockState, holdClock, markClock, now, NOW, releaseClock } from './clock';
 export { config, readEnvironment, type Config } from './config';
 export { asOurs, closeDb, db, isLost, inTurn, joinAsWritten, reader, transact, type Tx } from './db';
-export { enqueue, enqueueAll, freeDeadJobs } from './enqueue';
+export { enqueue, enqueueAll, freeDeadJobs, freeLostJobs } from './enqueue';
 export { listen, stopHearing, subscribe } from './listener';
 export { publish, wakeWorkers } from './live';
 export { ADDRESS_LOCKS, lockAddresses } from './lock';

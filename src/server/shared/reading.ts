@@ -19,8 +19,6 @@ const MOST_START_MS = 20_000;
 const WATCH_MS = 100;
 const THREADS = 2;
 const MOST_HEAP_MB = 128;
-/** A thread that had nothing to do for so long is given back. */
-const IDLE_MS = 120_000;
 
 /** The built reader: beside the worker, or where the environment says. */
 const readerFile = (): string => process.env.READER_FILE ?? join(process.cwd(), 'dist', 'reader.js');
@@ -36,9 +34,8 @@ function pool(): Pool {
   held.urracaReaders ??= {
     piscina: new Piscina({
       filename: readerFile(),
-      minThreads: 1,
+      minThreads: THREADS,
       maxThreads: THREADS,
-      idleTimeout: IDLE_MS,
       resourceLimits: { maxOldGenerationSizeMb: MOST_HEAP_MB },
     }),
     free: THREADS,
@@ -126,8 +123,10 @@ function failed(error: unknown, late: boolean, begun: boolean): AppError {
   return new AppError('reading_failed', `This ${because}.`, {}, error);
 }
 
-/** Whether readers can be started at all; called when a process starts. @throws AppError unavailable */
-export const readyToRead = (): Promise<void> => readApart<null, void>('ready', null);
+/** Starts the readers, so that nobody waits for them to begin; called when a process starts. @throws AppError unavailable */
+export async function readyToRead(): Promise<void> {
+  await Promise.all(Array.from({ length: THREADS }, () => readApart<null, void>('ready', null)));
+}
 
 /** Ends the threads, for a process or a test that ends. */
 export async function stopReading(): Promise<void> {

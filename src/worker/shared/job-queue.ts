@@ -12,9 +12,13 @@ export type Handlers = { [Name in JobName]: (payload: Jobs[Name]) => Promise<voi
 export interface Queue {
   /** The names that stand in `locked_by` of the jobs it holds (the pool's; those of its workers for good measure). */
   holders: ReadonlySet<string>;
+  /** The ids of the jobs that are being done, or were until a moment ago. */
+  atWork: ReadonlySet<string>;
   stop: () => Promise<void>;
 }
 
+/** So long the end of a job may take to be said. */
+const ENDING_MS = 10_000;
 const FIRST_WAIT_MS = 500;
 const LONGEST_WAIT_MS = 15_000;
 /** A job that was begun so often and never said how it ended took its process with it each time. */
@@ -37,6 +41,13 @@ export async function workQueue(
   } = {},
 ): Promise<Queue> {
   const holders = new Set<string>();
+  const atWork = new Set<string>();
+  const abandon = async (name: JobName, payload: unknown): Promise<void> => {
+    const end = giveUp[name] as ((payload: unknown, fault: string) => Promise<void>) | undefined;
+    const fault = 'This stopped the program each time it was tried, so it isn’t tried again.';
+    if (!end) throw new AppError('internal', fault);
+    return end(payload, fault);
+  };
   let stopping = false;
   let runner: Runner;
   const begin = (): Promise<Runner> => {
@@ -53,11 +64,14 @@ export async function workQueue(
         Object.entries(handlers).map(([name, handle]) => [
           name,
           async (payload: unknown, { job }: JobHelpers) => {
-            if (!isDeadly(job)) return (handle as (payload: unknown) => Promise<void>)(payload);
-            const end = giveUp[name as JobName] as ((payload: unknown, fault: string) => Promise<void>) | undefined;
-            const fault = 'This stopped the program each time it was tried, so it isn’t tried again.';
-            if (!end) throw new AppError('internal', fault);
-            return end(payload, fault);
+            atWork.add(job.id);
+            try {
+              await (isDeadly(job)
+                ? abandon(name as JobName, payload)
+                : (handle as (payload: unknown) => Promise<void>)(payload));
+            } finally {
+              setTimeout(() => atWork.delete(job.id), ENDING_MS).unref();
+            }
           },
         ]),
       ),
@@ -81,6 +95,7 @@ export async function workQueue(
   void watch();
   return {
     holders,
+    atWork,
     stop: async () => {
       stopping = true;
       await runner.stop().catch(() => {});
