@@ -159,6 +159,29 @@ test('what somebody did before they said who they are becomes theirs, with its t
   expect((await house().m.contacts.verify()).differences).toEqual([]);
 });
 
+test('of somebody who never comes back nothing is kept; who does has their first step, once', async () => {
+  const door = await house().m.capture.doorOfKind('1', 'page');
+  const step = {
+    accountId: '1',
+    doorId: door.id,
+    kind: 'viewed_home' as const,
+    listing: { number: 'LC-1', address: '1 Weir Lane' },
+    text: '1 Weir Lane',
+  };
+  const { token, visitor } = await pages().firstVisit(step);
+  await pages().noteStep({ ...step, visitorId: visitor.id });
+  const kept = () =>
+    house().db.first<{ visitors: number; steps: number }>(
+      'select (select count(*)::int from visitors) as visitors, (select count(*)::int from visitor_steps) as steps',
+    );
+  expect(await kept()).toEqual({ visitors: 0, steps: 0 });
+  expect(await pages().findVisitor('1', `${token}x`)).toBeNull();
+  expect(await pages().findVisitor('2', token)).toBeNull();
+  const found = await Promise.all([1, 2, 3].map(() => pages().findVisitor('1', token)));
+  expect(found.map((one) => one?.viewed)).toEqual([1, 1, 1]);
+  expect(await kept()).toEqual({ visitors: 1, steps: 1 });
+});
+
 test('a visitor who never said who they are is forgotten after three months; one who is known is not', async () => {
   const first = await pages().newVisitor('1');
   const second = await pages().newVisitor('1');

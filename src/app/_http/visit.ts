@@ -1,7 +1,7 @@
 /** Visitors of public pages over HTTP: what they send, who they are by their cookie, and documents as answers. */
 import { AppError } from '@/core/shared';
 import type { Sent } from '@/core/pages';
-import { findVisitor, newVisitor, openPage, pageToken, type Shown, type Visitor } from '@/server/pages';
+import { findVisitor, firstVisit, newVisitor, openPage, pageToken, type Shown, type Step, type Visitor } from '@/server/pages';
 import { config } from '@/server/shared';
 import { pageDocument, type FormState, type PageContext } from '@/ui/pages/public';
 import { log } from './log';
@@ -10,7 +10,7 @@ import { readText } from './route';
 
 const MOST_BYTES = 100_000;
 const COOKIE = 'urraca_visitor';
-const VISITOR_COOKIE = new RegExp(`(?:^|;\\s*)${COOKIE}=([\\w-]{20,60})`);
+const VISITOR_COOKIE = new RegExp(`(?:^|;\\s*)${COOKIE}=([\\w.-]{20,1000})`);
 const YEAR_SECONDS = 366 * 86_400;
 
 export const isJson = (request: Request): boolean => /json/i.test(request.headers.get('content-type') ?? '');
@@ -41,11 +41,19 @@ export interface Come {
   cookie: string | null;
 }
 
-/** The visitor of a request; somebody new gets a token. */
+/** The visitor of a request that says or saves something; somebody new gets a token. */
 export async function visitorOf(request: Request, accountId: string): Promise<Come> {
   const found = await knownVisitor(request, accountId);
-  if (found) return { visitor: found, cookie: null };
-  const { token, visitor } = await newVisitor(accountId);
+  return found ? { visitor: found, cookie: null } : withCookie(await newVisitor(accountId));
+}
+
+/** The visitor of a request that only looks; of somebody new nothing is kept before they come back. */
+export async function lookerOf(request: Request, step: Omit<Step, 'visitorId'>): Promise<Come> {
+  const found = await knownVisitor(request, step.accountId);
+  return found ? { visitor: found, cookie: null } : withCookie(await firstVisit(step));
+}
+
+function withCookie({ token, visitor }: { token: string; visitor: Visitor }): Come {
   const secure = config().publicUrl.startsWith('https:') ? '; Secure' : '';
   return { visitor, cookie: `${COOKIE}=${token}; Path=/p/; Max-Age=${YEAR_SECONDS}; HttpOnly; SameSite=Lax${secure}` };
 }

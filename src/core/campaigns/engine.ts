@@ -261,6 +261,7 @@ const verdictOn = (
       householdSaysNo: contact.householdSaysNo,
       registry: contact.registry,
       dated,
+      ownDays: Object.values(contact.dates).flat(),
       touched: contact.touched,
     },
     guardrails,

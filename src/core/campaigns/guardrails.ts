@@ -50,6 +50,8 @@ export interface TouchQuestion {
   confirms?: boolean;
   /** Tied to a day that a person set, or to a date of the contact's own: it goes on that day, holiday or not. */
   dated?: boolean;
+  /** Their own dates, by month and day (1123 for November 23): what a holiday put off is not put onto one of them. */
+  ownDays?: readonly number[];
   /** Goes by itself and answers what they wrote: a conversation that they are having. */
   answers?: boolean;
   now: Date;
@@ -178,10 +180,14 @@ export function quietUntil(now: Date, timeZone: string, guardrails: Pick<Guardra
 const isHoliday = (at: Date, timeZone: string, { holidays }: Guardrails): boolean =>
   holidayOn(localDate(at, timeZone), holidays) !== null;
 
-/** On the day after a holiday, a second email: one of the two was put off, and nobody gets both on one day for that. */
-function isSecondAfterHoliday({ channel, now, timeZone, touched }: TouchQuestion, guardrails: Guardrails): boolean {
+/**
+ * On the day after a holiday, a second email: one of the two was put off, and nobody gets both on one day for that. A date of theirs counts as
+ * one that is still to come: it is congratulated on its day.
+ */
+function isSecondAfterHoliday({ channel, now, timeZone, touched, ownDays = [] }: TouchQuestion, guardrails: Guardrails): boolean {
   if (channel !== 'email' || !isHoliday(new Date(now.getTime() - DAY), timeZone, guardrails)) return false;
   const today = localDate(now, timeZone);
+  if (ownDays.includes(Number(today.slice(5).replace('-', '')))) return true;
   return touched.some((one) => one.channel === 'email' && localDate(one.at, timeZone) === today);
 }
 /** The morning after; a calendar on which every day is a holiday holds for ten days at most. */

@@ -48,6 +48,12 @@ describe('holidays', () => {
     expect(says('2026-11-27T18:00:00Z', { touched })).toBe('holiday 2026-11-28T16:00:00.000Z');
     expect(says('2026-12-03T18:00:00Z', { touched: [{ at: new Date('2026-12-03T16:00:00Z'), channel: 'email' }] })).toBe('go');
   });
+  it('put nothing onto a date of their own, which is congratulated on its day', () => {
+    expect(says('2026-11-27T18:00:00Z', { ownDays: [1127] })).toBe('holiday 2026-11-28T16:00:00.000Z');
+    expect(says('2026-11-27T18:00:00Z', { ownDays: [1128] })).toBe('go');
+    expect(says('2026-11-27T18:00:00Z', { ownDays: [1127], dated: true })).toBe('go');
+    expect(says('2026-12-03T18:00:00Z', { ownDays: [1203] })).toBe('go');
+  });
   it('archived people get nothing that goes by itself, whatever the campaign', () => {
     expect(says('2026-11-24T18:00:00Z', { stage: 'archived', anyStage: true, dated: true })).toBe('no');
     expect(says('2026-11-24T18:00:00Z', { stage: 'past_client', anyStage: true })).toBe('go');

@@ -53,7 +53,7 @@ const CLAIM = `
     order by e.due_at, e.id limit $2 for update skip locked
   )
   select e.id, e.campaign_id, p.name as campaign, e.version_id, e.step, e.round, e.last_at, e.started_at, e.due_at, e.planned_at, v.asks_words, not ${foreignTo('p', 'c')} as allowed,
-    ${PERSON({ dates: 'v.asks_dates', household: 'v.asks_household or v.asks_words', fields: 'v.asks_fields or v.asks_words', listing: 'v.asks_listing or v.asks_words' })}
+    ${PERSON({ dates: 'true', household: 'v.asks_household or v.asks_words', fields: 'v.asks_fields or v.asks_words', listing: 'v.asks_listing or v.asks_words' })}
   from due e join campaigns p on p.id = e.campaign_id join campaign_versions v on v.id = e.version_id join contacts c on c.id = e.contact_id join contact_facts f on f.contact_id = c.id ${PERSON_JOINS}
   order by e.due_at, e.id`;
 

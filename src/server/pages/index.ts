@@ -1,3 +1,12 @@
 export { createPage, deletePage, listPages, readPage, updatePage, type PagePatch } from './pages.service';
 export { homeOf, homesOf, openPage, pageToken, placesOfSearch, receiveVisitor, type From, type Shown } from './public.service';
-export { findVisitor, knowVisitor, newVisitor, noteStep, sweepVisitors, type Visitor } from './visitors.service';
+export {
+  findVisitor,
+  firstVisit,
+  knowVisitor,
+  newVisitor,
+  noteStep,
+  sweepVisitors,
+  type Step,
+  type Visitor,
+} from './visitors.service';

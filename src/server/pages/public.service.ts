@@ -157,7 +157,7 @@ export async function receiveVisitor(shown: Shown, sent: Sent, from: From): Prom
       at: from.kept?.at ?? (await now()),
       key: `sign-in: ${door.id}: ${from.kept?.key ?? crypto.randomUUID()}`,
     });
-  else if (from.visitor) await knowVisitor(door.accountId, from.visitor.id, contact.id);
+  else if (from.visitor?.id) await knowVisitor(door.accountId, from.visitor.id, contact.id);
   return { contactId: contact.id };
 }
 

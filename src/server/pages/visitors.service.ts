@@ -1,14 +1,16 @@
 /**
  * Visitors of public pages: what they do there is kept from the first page on, and stands in their timeline once they are known, with
- * its own times. A visitor is a random token in a cookie and nothing else until they say who they are.
+ * its own times. A visitor is a random token in a cookie and nothing else until they say who they are; of somebody who never comes back, a
+ * robot for one, nothing is kept: their first step stands in the cookie, signed, and is written when they bring it again.
  */
 import type { Activity } from '@/core/contacts';
 import { MINUTE } from '@/core/shared';
 import { recordActivities } from '../contacts';
-import { hashed, now, randomToken, reader, transact, type Tx } from '../shared';
+import { hashed, now, randomToken, reader, readSigned, signed, transact, type Tx } from '../shared';
 
 export interface Visitor {
-  id: string;
+  /** Null until they have come back. */
+  id: string | null;
   contactId: string | null;
   /** How many different homes they looked at. */
   viewed: number;
@@ -20,9 +22,18 @@ export type StepKind = 'visit' | 'viewed_home' | 'saved_home';
 /** The same again within this time is the same visit. */
 const SITTING_MS = 30 * MINUTE;
 
-/** The visitor of a token; null for a token that is not known. */
+/** The visitor of a token, who is kept from now on if they came back with their first step; null for a token that is not ours. */
 export async function findVisitor(accountId: string, token: string | null): Promise<Visitor | null> {
   if (!token) return null;
+  const known = await readVisitor(accountId, token);
+  if (known) return known;
+  const first = firstStepOf(accountId, token);
+  if (!first) return null;
+  await keepFirst(accountId, token, first);
+  return readVisitor(accountId, token);
+}
+
+async function readVisitor(accountId: string, token: string): Promise<Visitor | null> {
   const row = await reader().first<{ id: string; contact_id: string | null; viewed: number; saved: string[] }>(
     `select v.id, v.contact_id, (select count(distinct listing_number)::int from visitor_steps s where s.visitor_id = v.id and s.kind = 'viewed_home') as viewed,
        array(select listing_number from visitor_steps s where s.visitor_id = v.id and s.kind = 'saved_home' order by s.at) as saved
@@ -32,8 +43,48 @@ export async function findVisitor(accountId: string, token: string | null): Prom
   return row && { id: row.id, contactId: row.contact_id, viewed: row.viewed, saved: row.saved };
 }
 
-/** Somebody new. @returns the token for their cookie */
-export async function newVisitor(accountId: string): Promise<{ token: string; visitor: Visitor }> {
+const VISITOR = 'visitor';
+type FirstStep = {
+  account: string;
+  door: string;
+  kind: StepKind;
+  number: string | null;
+  text: string;
+  at: string;
+  random: string;
+};
+
+/** Somebody who comes for the first time and only looks. @returns the token for their cookie, in which the step stands */
+export async function firstVisit(step: Omit<Step, 'visitorId'>): Promise<{ token: string; visitor: Visitor }> {
+  const first: FirstStep = {
+    account: step.accountId,
+    door: step.doorId,
+    kind: step.kind,
+    number: step.listing?.number ?? null,
+    text: step.text.slice(0, 150),
+    at: (await now()).toISOString(),
+    random: randomToken(12),
+  };
+  const token = signed(VISITOR, Buffer.from(JSON.stringify(first)).toString('base64url'));
+  return { token, visitor: { id: null, contactId: null, viewed: 0, saved: [] } };
+}
+
+function firstStepOf(accountId: string, token: string): FirstStep | null {
+  const value = readSigned(VISITOR, token);
+  if (!value) return null;
+  const first = JSON.parse(Buffer.from(value, 'base64url').toString()) as FirstStep;
+  return first.account === accountId ? first : null;
+}
+
+const keepFirst = (accountId: string, token: string, first: FirstStep): Promise<void> =>
+  reader().run(
+    `with v as (insert into visitors (account_id, token_hash, first_at, last_at) values ($1, $2, $3, $3) on conflict do nothing returning id)
+     insert into visitor_steps (account_id, visitor_id, door_id, kind, listing_number, text, at) select $1, v.id, d.id, $5, $6, $7, $3 from v join doors d on d.id = $4 and d.account_id = $1`,
+    [accountId, hashed(token), first.at, first.door, first.kind, first.number, first.text],
+  );
+
+/** Somebody new who does more than look. @returns the token for their cookie */
+export async function newVisitor(accountId: string): Promise<{ token: string; visitor: Visitor & { id: string } }> {
   const token = randomToken(24);
   const row = await transact(async (tx) =>
     tx.first<{ id: string }>(
@@ -46,7 +97,8 @@ export async function newVisitor(accountId: string): Promise<{ token: string; vi
 
 export interface Step {
   accountId: string;
-  visitorId: string;
+  /** Null for somebody who has not come back: their step stands in their cookie. */
+  visitorId: string | null;
   doorId: string;
   kind: StepKind;
   listing?: { number: string; address: string } | null;
@@ -56,6 +108,7 @@ export interface Step {
 
 /** Keeps a step, unless it is the same visit or the same home again; of somebody who is known it stands in their timeline at once. */
 export async function noteStep(step: Step): Promise<void> {
+  if (step.visitorId === null) return;
   await transact(async (tx) => {
     const at = await now(tx);
     const visitor = await tx.first<{ contact_id: string | null }>(

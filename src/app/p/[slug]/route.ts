@@ -6,7 +6,7 @@ import { homesOf, noteStep, receiveVisitor, type Shown, type Visitor } from '@/s
 import { now } from '@/server/shared';
 import { problem } from '@/app/_http/problem';
 import { addressOf } from '@/app/_http/client';
-import { documentOf, isJson, knownVisitor, readSent, stateAfter, visitorOf, withPage } from '@/app/_http/visit';
+import { documentOf, isJson, knownVisitor, lookerOf, readSent, stateAfter, withPage } from '@/app/_http/visit';
 import type { SearchPlace } from '@/ui/pages/public';
 
 type Context = { params: Promise<{ slug: string }> };
@@ -15,14 +15,9 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
   return withPage((await params).slug, async (shown) => {
     if (shown.page.kind !== 'search') return documentOf(request, shown);
     const { door } = shown;
-    const { visitor, cookie } = await visitorOf(request, door.accountId);
-    await noteStep({
-      accountId: door.accountId,
-      visitorId: visitor.id,
-      doorId: door.id,
-      kind: 'visit',
-      text: `Visited “${door.name}”`,
-    });
+    const step = { accountId: door.accountId, doorId: door.id, kind: 'visit' as const, text: `Visited “${door.name}”` };
+    const { visitor, cookie } = await lookerOf(request, step);
+    await noteStep({ ...step, visitorId: visitor.id });
     return documentOf(request, shown, { search: await searchOf(request, shown, visitor) }, { cookie });
   });
 }

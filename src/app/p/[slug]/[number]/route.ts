@@ -2,7 +2,7 @@
 import { homeOf, noteStep, pageToken, receiveVisitor } from '@/server/pages';
 import { limitRate, now } from '@/server/shared';
 import { addressOf } from '@/app/_http/client';
-import { documentOf, readSent, stateAfter, visitorOf, withPage } from '@/app/_http/visit';
+import { documentOf, lookerOf, readSent, stateAfter, visitorOf, withPage } from '@/app/_http/visit';
 import { homeHtml, html, NEW_FORM, type FormState } from '@/ui/pages/public';
 import { AppError, notFound } from '@/core/shared';
 import type { Shown, Visitor } from '@/server/pages';
@@ -25,12 +25,21 @@ function numberOf(encoded: string): string {
   }
 }
 
+const viewOf = ({ door }: Shown, home: { number: string; address: string }) => ({
+  accountId: door.accountId,
+  doorId: door.id,
+  kind: 'viewed_home' as const,
+  listing: home,
+  text: home.address,
+});
+
 export async function GET(request: Request, { params }: Context): Promise<Response> {
   const { slug, number } = await params;
   return withPage(slug, async (shown) => {
     searchOnly(shown);
-    const { visitor, cookie } = await visitorOf(request, shown.door.accountId);
-    return homeDocument(request, shown, numberOf(number), visitor, NEW_FORM, cookie);
+    const home = await homeOf(shown, numberOf(number));
+    const { visitor, cookie } = await lookerOf(request, viewOf(shown, home));
+    return homeDocument(request, shown, home.number, visitor, NEW_FORM, cookie);
   });
 }
 
@@ -89,14 +98,7 @@ async function homeDocument(
       },
       { cookie },
     );
-  await noteStep({
-    accountId: door.accountId,
-    visitorId: visitor.id,
-    doorId: door.id,
-    kind: 'viewed_home',
-    listing: home,
-    text: home.address,
-  });
+  await noteStep({ ...viewOf(shown, home), visitorId: visitor.id });
   const place = { slug, saved: seenBefore, zone: shown.zone, at: await now(), token: pageToken(slug) };
   return documentOf(
     request,
