@@ -3,10 +3,10 @@ import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import pg from 'pg';
 import { readLeadMail } from '@/core/mail';
-import { previewFile } from '@/providers/files';
 import { parseMail } from '@/providers/mails';
 import { verify } from '@/server/contacts';
 import { closeDb, config, db, migrate, reader, releaseClock } from '@/server/shared';
+import { previews } from './lib/preview';
 import { BROKERAGE } from './world/settings';
 import { scaleWorld } from './world/scale';
 import { writeWorld } from './world/write';
@@ -74,7 +74,7 @@ async function readMails(): Promise<void> {
 async function previewFiles(): Promise<void> {
   const files = flags.filter((flag) => flag !== '--preview');
   if (!flags.includes('--preview') || !files.length) throw new Error('Usage: import --preview FILE…');
-  for (const file of files) console.log(JSON.stringify(await previewFile(file, new Date().getFullYear())));
+  for await (const preview of previews(files)) console.log(JSON.stringify(preview));
 }
 
 const commands: Record<string, () => Promise<void>> = {

@@ -54,6 +54,7 @@ export async function bundle(dist) {
       simulator: fromRoot('simulator/main.ts'),
       web: fromRoot('src/web/main.ts'),
       'file-reader': fromRoot('src/worker/reading/file-reader.ts'),
+      preview: fromRoot('src/worker/reading/preview.ts'),
       reader: fromRoot('src/worker/reading/reader.ts'),
       urraca: fromRoot('scripts/cli.ts'),
       crafted: fromRoot('tests/harness/crafted.ts'),

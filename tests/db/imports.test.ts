@@ -247,6 +247,35 @@ test('a look that was cancelled stops, and what it had found so far is not kept'
   expect(after.total).toBeLessThan(5_000);
 });
 
+test('an import is cancelled at any time before it has ended: looked at, waiting, ready, refused', async () => {
+  const { imports, importing } = house().m;
+  const ada = house().as('Ada');
+  const begin = async (text = 'First,Email\nOda,oda@x.example\n') =>
+    (await imports.createImport(ada, 'some.csv', streamOf(new TextEncoder().encode(text)))).id;
+  const state = async (id: string) => (await imports.findImport(ada, id)).state;
+  const looked = await begin();
+  await imports.cancelImport(ada, looked);
+  await importing.performLook(looked);
+  const ready = await begin();
+  await importing.performLook(ready);
+  await imports.cancelImport(ada, ready);
+  const waiting = await begin();
+  await importing.performLook(waiting);
+  await imports.startImport(ada, waiting);
+  await imports.cancelImport(ada, waiting);
+  await importing.performImport(waiting);
+  const refused = await begin('');
+  await importing.performLook(refused);
+  expect(await state(refused)).toBe('refused');
+  await imports.cancelImport(ada, refused);
+  for (const id of [looked, ready, waiting, refused]) {
+    expect([id, await state(id)]).toEqual([id, 'cancelled']);
+    await expect(imports.cancelImport(ada, id)).rejects.toMatchObject({ code: 'conflict' });
+    await expect(imports.startImport(ada, id)).rejects.toMatchObject({ code: 'conflict' });
+  }
+  expect(await count()).toBe(0);
+});
+
 test('a corrected heading is remembered for the next file of the same make', async () => {
   const file = { name: 'odd.csv', text: 'First,Last,Email,Perch\nAnn,Ace,ann@x.example,98741\nBob,Bee,bob@x.example,98751\n' };
   const first = await send(file);

@@ -4,6 +4,7 @@
  * was said to be kept is there. `--small` sends them for 45 seconds, for every test run; without it for ten minutes, while each process is killed
  * with -9 and starved in turn and PostgreSQL is stopped; a sender who was not answered then tries again, as senders do.
  */
+import { createHash } from 'node:crypto';
 import { readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import nodemailer from 'nodemailer';
@@ -284,6 +285,22 @@ await script(async () => {
     for (const list of ['/contacts', '/inquiries', '/lead-mails', '/templates', '/campaigns', '/imports'])
       if ((await ask('list afterwards', 0, `/api/v1${list}`, { headers: KEY })).status !== 200) faults.push(`${list} is broken`);
 
+    /* Asked to end while a page listens, the web ends within five seconds. */
+    const token = 'the session of a page that listens';
+    await tables(`insert into sessions (token_hash, user_id, expires_at) values ($1, 1, now() + interval '1 hour')`, [
+      createHash('sha256').update(token).digest(),
+    ]);
+    const stream = await fetch(`${base}/api/v1/events`, { headers: { cookie: `urraca_session=${encodeURIComponent(token)}` } });
+    const first = await stream.body.getReader().read();
+    if (stream.status !== 200 || first.done) faults.push('no events are to be heard');
+    unwatch();
+    const asked = performance.now();
+    const ends = new Promise((resolve) => children.web.once('exit', resolve));
+    children.web.kill('SIGTERM');
+    if ((await Promise.race([ends, pause(5).then(() => 'late')])) === 'late')
+      faults.push('the web did not end within five seconds');
+    const ending = Math.round(performance.now() - asked);
+
     say(
       `  sent: ${Object.entries(counts)
         .map(([kind, times]) => `${times} ${kind}`)
@@ -299,7 +316,7 @@ await script(async () => {
         .map(([name, mb]) => `${name} ${mb} MB`)
         .join(
           ', ',
-        )}; ${mails.length} mails, ${inquiries.length} inquiries, ${templates.length} templates and ${files.length} files are kept`,
+        )}; ${mails.length} mails, ${inquiries.length} inquiries, ${templates.length} templates and ${files.length} files are kept; the web ended ${ending} ms after it was asked to, with a page listening`,
     );
     if (faults.length) throw new Stop(faults.join('\n'));
   } finally {

@@ -1,5 +1,7 @@
 /** A campaign built on its ruler, rehearsed, switched on, edited while it runs, stopped by an answer; all held by one switch. */
-import { advance, api, expect, logIn, received, script, test, type Captured } from './town';
+import { advance, api, expect, logIn, received, script, test, type Captured, workingHours } from './town';
+
+test.beforeEach(workingHours);
 
 test('from a starter to an edit while it runs, and an answer that ends it', async ({ page }) => {
   await logIn(page, 'admin');

@@ -1,5 +1,5 @@
 /** A template written under its checks, a broadcast counted, sent, paused, resumed and answered, and the answer read in the inbox. */
-import { advance, api, expect, logIn, received, script, test, type Captured } from './town';
+import { advance, api, expect, logIn, received, script, test, type Captured, workingHours } from './town';
 
 const somebody = async (n: number): Promise<string> => {
   const { body } = await api<Captured>('/inquiries', 'POST', {
@@ -11,6 +11,8 @@ const somebody = async (n: number): Promise<string> => {
   });
   return body.contact.id;
 };
+
+test.beforeEach(workingHours);
 
 test('a template says what is wrong with its words and where, is tried on oneself, and shows itself as a person will see it', async ({
   page,

@@ -1,8 +1,10 @@
 /** One lead the whole way, as the agent sees it, worked from the keyboard. */
-import { advance, api, expect, leadFor, logIn, received, script, SIMULATOR, test } from './town';
+import { advance, api, expect, leadFor, logIn, received, script, SIMULATOR, test, workingHours } from './town';
 
 const ODA = { first_name: 'ODA', last_name: 'brandvold', emails: ['oda@brandvold.example'], phones: ['(564) 555-0123'] };
 const PHONE = '+15645550123';
+
+test.beforeEach(workingHours);
 
 test('arrives, is seen within a second, answers, is called, becomes a client, stands in Results', async ({ page }) => {
   await script(PHONE, {
@@ -127,6 +129,8 @@ test('a note typed while the other side hangs up stays a note; keys act after Es
   await expect.poll(wrote).toBe(true);
   await logIn(page, 'agent1');
   await page.goto(`/contacts/${lead.contact.id}`);
+  const dossier = page.getByRole('article', { name: 'Dossier of Tilda Moorland' });
+  await expect(dossier).toContainText('Could you call me?');
   await page.locator('[data-keys="heard"]').waitFor();
   await page.keyboard.press('c');
   const call = page.getByRole('region', { name: 'Call' });
@@ -140,4 +144,15 @@ test('a note typed while the other side hangs up stays a note; keys act after Es
   await page.keyboard.press('Escape');
   await page.keyboard.press('1');
   await expect(page.getByRole('group', { name: 'Next touch' })).toBeVisible();
+
+  /* In Contacts, with the list beside it, h ends the call as well. */
+  await page.goto(`/contacts?contact=${lead.contact.id}`);
+  await page.locator('[data-keys="heard"]').waitFor();
+  await expect(dossier).toContainText('Could you call me?');
+  await page.keyboard.press('c');
+  await expect(call).toContainText('Answered', { timeout: 12_000 });
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('h');
+  await expect(call).toContainText('Call ended');
+  await expect(page).toHaveURL(/\/contacts\?contact=/);
 });

@@ -3,7 +3,7 @@ import { describe, expect, it } from '@jest/globals';
 import { readInquiry } from '../capture/schemas';
 import { AppError } from '../shared';
 import { inquiryOfBody, placesOf } from './body';
-import { ownTime } from '../../../tests/harness/own-time';
+import { ownTime } from '../shared/own-time';
 
 const DOOR = { source: null, defaults: {} };
 const MOST_MS = 1_500;

@@ -3,7 +3,7 @@ import { describe, expect, it } from '@jest/globals';
 import type { Mail } from './mail';
 import { boundedMail } from './bounds';
 import { readWholeMail } from './reading';
-import { ownTime } from '../../../tests/harness/own-time';
+import { ownTime } from '../shared/own-time';
 
 const AT = new Date('2026-11-30T18:00:00Z');
 /** A reading may take 1.5 s; a test machine may be three times as slow as it should be. */

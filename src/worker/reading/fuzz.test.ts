@@ -9,7 +9,7 @@ import { AppError, isWithin, readCursor } from '@/core/shared';
 import type { ReadingAnswer } from '@/server/shared';
 import { text as crafted } from '../../../tests/harness/crafted';
 import { body, counts, look, mail, words } from './reader';
-import { ownTime } from '../../../tests/harness/own-time';
+import { ownTime } from '@/core/shared/own-time';
 
 /** A reading is ended after 1.5 s; a machine that runs other tests as well may be half as fast. */
 const MOST_MS = 3_000;

@@ -2,7 +2,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { MERGE_FIELDS, renderWords } from '../merge';
 import { checkWords } from './check';
-import { ownTime } from '../../../../tests/harness/own-time';
+import { ownTime } from '../../shared/own-time';
 
 const LENGTH = 20_000;
 const FILLINGS = [

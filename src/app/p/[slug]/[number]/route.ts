@@ -80,7 +80,7 @@ async function homeDocument(
   cookie: string | null,
   askToo = false,
 ): Promise<Response> {
-  const { slug, door } = shown;
+  const { slug } = shown;
   const home = await homeOf(shown, number);
   const action = `/p/${slug}/${encodeURIComponent(number)}`;
   const seenBefore = visitor.saved.includes(number);

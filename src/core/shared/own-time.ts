@@ -1,4 +1,4 @@
-/** The processor's time that this process used since: what a bound of time on computation counts, whatever else the machine does. */
+/** For tests of how long something takes: the processor's time that this process used since, whatever else the machine does. */
 export function ownTime(): () => number {
   const before = process.cpuUsage();
   return () => {
