@@ -55,7 +55,7 @@ const HIDES =
 
 /** Elements that a page may have within each other, and nodes that it may have at all. No mail of a person or a service comes near. */
 const DEEPEST = 150;
-const MOST_NODES = 20_000;
+const MOST_NODES = 8_000;
 
 /** Takes off whatever is beyond these; what is too deep is left as its words. */
 function prune(nodes: AnyNode[]): void {
