@@ -3,7 +3,7 @@ import { createServer, type IncomingMessage, type Server, type ServerResponse } 
 import { page } from './page';
 import type { Script } from './people';
 import { SERVICES, WEATHERS, type Service, type Weather } from './weather';
-import type { World } from './world';
+import type { SimulatorWorld } from './world';
 
 interface Answer {
   status: number;
@@ -27,7 +27,7 @@ async function readBody(request: IncomingMessage): Promise<Body | Body[]> {
 }
 
 /** Under the weather of a service: 503 when it is down or fails. */
-const handed = (world: World, service: Service, take: () => void): Promise<Answer> =>
+const handed = (world: SimulatorWorld, service: Service, take: () => void): Promise<Answer> =>
   world.sky.under<Answer>(
     service,
     () => {
@@ -41,19 +41,19 @@ const PHONE = /^\+\d{7,15}$/;
 
 const MOST_TEXTS = 100;
 
-async function takeText(world: World, body: Body): Promise<Answer> {
+async function takeText(world: SimulatorWorld, body: Body): Promise<Answer> {
   if (!body?.key || !PHONE.test(body.to ?? '')) return wrong('a text needs a key and a number in E.164');
   return handed(world, 'text', () => world.takeText(body as never));
 }
 
 /** Several texts at once: each is answered as if it had come alone. */
-async function takeTexts(world: World, bodies: Body[]): Promise<Answer> {
+async function takeTexts(world: SimulatorWorld, bodies: Body[]): Promise<Answer> {
   if (bodies.length > MOST_TEXTS) return wrong(`at most ${MOST_TEXTS} texts at once`, 413);
   const answers = await Promise.all(bodies.map((body) => takeText(world, body)));
   return ok(answers.map(({ status, body }) => ({ status, ...(body as object) })));
 }
 
-async function takeOver(world: World, path: string, body: Body | Body[]): Promise<Answer | null> {
+async function takeOver(world: SimulatorWorld, path: string, body: Body | Body[]): Promise<Answer | null> {
   if (Array.isArray(body)) return path === '/texts' ? takeTexts(world, body) : wrong('only texts are taken several at once', 400);
   if (path === '/texts') return takeText(world, body);
   if (path === '/calls') {
@@ -81,7 +81,7 @@ async function takeOver(world: World, path: string, body: Body | Body[]): Promis
   return null;
 }
 
-async function steer(world: World, method: string, url: URL, body: Body): Promise<Answer | null> {
+async function steer(world: SimulatorWorld, method: string, url: URL, body: Body): Promise<Answer | null> {
   const { pathname, searchParams } = url;
   if (method === 'GET' && pathname === '/health') return ok({ status: 'ok' });
   if (method === 'GET' && pathname === '/sent') {
@@ -129,7 +129,7 @@ async function steer(world: World, method: string, url: URL, body: Body): Promis
 
 const isoOrNull = (at: number | null): string | null => (at === null ? null : new Date(at).toISOString());
 
-async function answer(world: World, request: IncomingMessage): Promise<Answer> {
+async function answer(world: SimulatorWorld, request: IncomingMessage): Promise<Answer> {
   const url = new URL(request.url ?? '/', 'http://simulator');
   try {
     const body = request.method === 'GET' ? ({} as Body) : await readBody(request);
@@ -142,7 +142,7 @@ async function answer(world: World, request: IncomingMessage): Promise<Answer> {
   }
 }
 
-export function api(world: World): Server {
+export function api(world: SimulatorWorld): Server {
   return createServer((request: IncomingMessage, response: ServerResponse) => {
     void answer(world, request).then(({ status, body, html }) => {
       response.writeHead(status, { 'content-type': html ? 'text/html; charset=utf-8' : 'application/json' });

@@ -1,7 +1,7 @@
 /** The simulator's own clock and its agenda: what its people will do, each at its instant, in a fixed order. */
 import type { Journal } from './journal';
 
-export interface Plan {
+export interface AgendaItem {
   id: number;
   at: number;
   what: string;
@@ -9,7 +9,7 @@ export interface Plan {
 }
 
 export class Agenda {
-  private plans: Plan[] = [];
+  private plans: AgendaItem[] = [];
   private lastId = 0;
   private offsetMs = 0;
   private heldAt: number | null = null;
@@ -17,12 +17,12 @@ export class Agenda {
 
   constructor(
     private readonly journal: Journal,
-    private readonly carryOut: (plan: Plan) => Promise<void>,
+    private readonly carryOut: (plan: AgendaItem) => Promise<void>,
   ) {
     const done = new Set(journal.lines.filter((line) => line.type === 'done').map((line) => line.id as number));
     for (const line of journal.lines) {
       if (line.type !== 'plan') continue;
-      const plan = line as unknown as Plan;
+      const plan = line as unknown as AgendaItem;
       this.lastId = Math.max(this.lastId, plan.id);
       if (!done.has(plan.id)) this.plans.push(plan);
     }
@@ -44,13 +44,13 @@ export class Agenda {
 
   /** Plans something after a delay from now. */
   plan(afterMs: number, what: string, data: Record<string, unknown>): void {
-    const plan: Plan = { id: ++this.lastId, at: this.now() + afterMs, what, data };
+    const plan: AgendaItem = { id: ++this.lastId, at: this.now() + afterMs, what, data };
     this.journal.append({ type: 'plan', ...plan });
     this.plans.splice(this.placeOf(plan), 0, plan);
   }
 
   /** Behind all that come before it or at the same instant: it has the highest number. */
-  private placeOf(plan: Plan): number {
+  private placeOf(plan: AgendaItem): number {
     let from = 0;
     let to = this.plans.length;
     while (from < to) {
@@ -62,7 +62,7 @@ export class Agenda {
   }
 
   /** Strikes out plans that are overtaken, such as the end of a call that was hung up. */
-  strike(test: (plan: Plan) => boolean): void {
+  strike(test: (plan: AgendaItem) => boolean): void {
     for (const plan of this.plans.filter(test)) this.journal.append({ type: 'done', id: plan.id });
     this.plans = this.plans.filter((plan) => !test(plan));
   }

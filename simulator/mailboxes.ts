@@ -1,13 +1,13 @@
 /** The mailboxes of the simulated world: an SMTP server that takes what the application sends. */
 import { simpleParser, type AddressObject } from 'mailparser';
 import { SMTPServer } from 'smtp-server';
-import type { World } from './world';
+import type { SimulatorWorld } from './world';
 
 const refuse = (code: number, message: string): Error => Object.assign(new Error(message), { responseCode: code });
 const firstAddress = (field: AddressObject | AddressObject[] | undefined): string =>
   (Array.isArray(field) ? field[0] : field)?.value[0]?.address ?? '';
 
-export function mailboxes(world: World): SMTPServer {
+export function mailboxes(world: SimulatorWorld): SMTPServer {
   return new SMTPServer({
     authOptional: true,
     disabledCommands: ['AUTH', 'STARTTLS'],

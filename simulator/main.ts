@@ -2,7 +2,7 @@
 import { openJournal } from './journal';
 import { api } from './api';
 import { mailboxes } from './mailboxes';
-import { World } from './world';
+import { SimulatorWorld } from './world';
 
 const env = (name: string, fallback?: string): string => {
   const value = process.env[name] ?? fallback;
@@ -13,7 +13,7 @@ const env = (name: string, fallback?: string): string => {
   return value;
 };
 
-const world = new World(openJournal(env('SIMULATOR_HOME')), {
+const world = new SimulatorWorld(openJournal(env('SIMULATOR_HOME')), {
   hookUrl: `${env('PUBLIC_URL', 'http://127.0.0.1:3000')}/api/hooks`,
   hookSecret: env('HOOK_SECRET'),
   mailDoor: { host: '127.0.0.1', port: Number(env('MAIL_DOOR_PORT', '2525')) },

@@ -33,7 +33,7 @@ export async function deliverHook(url: string, secret: string, event: object, id
   return false;
 }
 
-export interface Reply {
+export interface MailReply {
   from: string;
   to: string;
   subject: string;
@@ -65,7 +65,7 @@ async function handToDoor(door: { host: string; port: number }, mail: SendMailOp
 }
 
 /** A mail that somebody writes. */
-export const deliverMail = (door: { host: string; port: number }, mail: Reply): Promise<boolean> =>
+export const deliverMail = (door: { host: string; port: number }, mail: MailReply): Promise<boolean> =>
   handToDoor(door, {
     from: mail.from,
     to: mail.to,

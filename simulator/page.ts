@@ -1,9 +1,9 @@
 /** The simulator's own page: what the outside world received last. */
-import type { World } from './world';
+import type { SimulatorWorld } from './world';
 
 const inert = (text: string): string => text.replace(/[&<>"]/g, (sign) => `&#${sign.charCodeAt(0)};`);
 
-export function page(world: World): string {
+export function page(world: SimulatorWorld): string {
   const all = world.record.list({});
   const rows = all
     .slice(-100)

@@ -1,7 +1,7 @@
 /** What the outside world really received: each key once, however often it was handed over. */
 import type { Journal } from './journal';
 
-export interface Sent {
+export interface SentMessage {
   key: string;
   channel: 'text' | 'call' | 'email' | 'letter';
   from: string;
@@ -14,15 +14,16 @@ export interface Sent {
 }
 
 export class SentRecord {
-  private readonly byKey = new Map<string, Sent>();
+  private readonly byKey = new Map<string, SentMessage>();
   repeats = 0;
 
   constructor(private readonly journal: Journal) {
-    for (const line of journal.lines) if (line.type === 'sent') this.byKey.set((line.sent as Sent).key, line.sent as Sent);
+    for (const line of journal.lines)
+      if (line.type === 'sent') this.byKey.set((line.sent as SentMessage).key, line.sent as SentMessage);
   }
 
   /** True when the key is new; a known key is counted as a repeat and changes nothing. */
-  take(sent: Sent): boolean {
+  take(sent: SentMessage): boolean {
     if (this.byKey.has(sent.key)) {
       this.repeats += 1;
       return false;
@@ -32,11 +33,11 @@ export class SentRecord {
     return true;
   }
 
-  find(key: string): Sent | undefined {
+  find(key: string): SentMessage | undefined {
     return this.byKey.get(key);
   }
 
-  list(filter: { to?: string | null; channel?: string | null; since?: string | null }): Sent[] {
+  list(filter: { to?: string | null; channel?: string | null; since?: string | null }): SentMessage[] {
     return [...this.byKey.values()].filter(
       (sent) =>
         (!filter.to || sent.to.toLowerCase() === filter.to.toLowerCase()) &&

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { api } from './api';
 import { openJournal } from './journal';
-import { World } from './world';
+import { SimulatorWorld } from './world';
 
 const SETTINGS = { hookUrl: 'http://127.0.0.1:9', hookSecret: 'x', mailDoor: { host: '127.0.0.1', port: 9 }, habits: false };
 const folder = () => mkdtempSync(join(tmpdir(), 'urraca-sim-'));
@@ -12,20 +12,20 @@ const text = (key: string, to = '+15645550123') => ({ key, from: '+13605550101',
 
 test('a key is taken once, also after the simulator was stopped in the middle of a line', () => {
   const home = folder();
-  const first = new World(openJournal(home), SETTINGS);
+  const first = new SimulatorWorld(openJournal(home), SETTINGS);
   first.takeText(text('a'));
   first.takeText(text('a'));
   expect([first.record.list({}).length, first.record.repeats]).toEqual([1, 1]);
   appendFileSync(join(home, 'journal.jsonl'), '{"type":"sent","se');
-  const second = new World(openJournal(home), SETTINGS);
+  const second = new SimulatorWorld(openJournal(home), SETTINGS);
   second.takeText(text('a'));
   second.takeText(text('b'));
-  const third = new World(openJournal(home), SETTINGS);
+  const third = new SimulatorWorld(openJournal(home), SETTINGS);
   expect(third.record.list({}).map(({ key }) => key)).toEqual(['a', 'b']);
 });
 
 test('scripted answers are used up in their order; who is not scripted does nothing', () => {
-  const world = new World(openJournal(folder()), SETTINGS);
+  const world = new SimulatorWorld(openJournal(folder()), SETTINGS);
   world.people.script('+15645550123', {
     answers: [
       { to: 'text', after: 'PT10M', body: 'one' },
@@ -45,7 +45,7 @@ test('scripted answers are used up in their order; who is not scripted does noth
 
 test('habits are drawn from the address: the same person does the same again', () => {
   const habits = () => {
-    const world = new World(openJournal(folder()), { ...SETTINGS, habits: true });
+    const world = new SimulatorWorld(openJournal(folder()), { ...SETTINGS, habits: true });
     return Array.from({ length: 300 }, (_, n) => [
       world.people.answer(`+1509555${n}`, 'text'),
       world.people.phone(`+1509555${n}`),
@@ -58,7 +58,7 @@ test('habits are drawn from the address: the same person does the same again', (
 });
 
 test('bad weather: down takes nothing, failing takes each key at most once and fails some', async () => {
-  const world = new World(openJournal(folder()), SETTINGS);
+  const world = new SimulatorWorld(openJournal(folder()), SETTINGS);
   const send = (key: string) =>
     world.sky.under(
       'text',
@@ -75,7 +75,7 @@ test('bad weather: down takes nothing, failing takes each key at most once and f
 });
 
 test('the agenda runs in the order of time, and of planning where the time is the same', async () => {
-  const world = new World(openJournal(folder()), { ...SETTINGS, hookUrl: 'http://127.0.0.1:9' });
+  const world = new SimulatorWorld(openJournal(folder()), { ...SETTINGS, hookUrl: 'http://127.0.0.1:9' });
   world.agenda.hold(0);
   world.agenda.plan(2_000, 'nothing', { n: 1 });
   world.agenda.plan(1_000, 'nothing', { n: 2 });
@@ -87,7 +87,7 @@ test('the agenda runs in the order of time, and of planning where the time is th
 });
 
 test('several texts at once are answered one by one, as if each had come alone', async () => {
-  const world = new World(openJournal(folder()), SETTINGS);
+  const world = new SimulatorWorld(openJournal(folder()), SETTINGS);
   const server = api(world);
   await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
   const { port } = server.address() as AddressInfo;
@@ -120,7 +120,7 @@ test('several texts at once are answered one by one, as if each had come alone',
 });
 
 test('what is planned stands in the order of time, whatever the order of planning', async () => {
-  const world = new World(openJournal(folder()), SETTINGS);
+  const world = new SimulatorWorld(openJournal(folder()), SETTINGS);
   world.agenda.hold(0);
   const seen: number[] = [];
   for (const seconds of [5, 1, 3, 1, 9, 4, 2, 5, 0]) world.agenda.plan(seconds * 1_000, 'nothing', {});

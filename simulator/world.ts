@@ -1,10 +1,10 @@
 /** The simulated world: text carrier, phone network, mailboxes, print-and-post house, and the people at the other end. */
 import { randomUUID } from 'node:crypto';
-import { Agenda, type Plan } from './clock';
+import { Agenda, type AgendaItem } from './clock';
 import type { Journal } from './journal';
 import { deliverHook, deliverMail, deliverReport } from './outward';
 import { People } from './people';
-import { SentRecord, type Sent } from './record';
+import { SentRecord, type SentMessage } from './record';
 import { Sky } from './weather';
 
 const load = (url: string): Promise<unknown> => fetch(url, { redirect: 'manual', signal: AbortSignal.timeout(10_000) });
@@ -19,7 +19,7 @@ export interface WorldSettings {
   habits: boolean;
 }
 
-export class World {
+export class SimulatorWorld {
   readonly record: SentRecord;
   readonly people: People;
   readonly sky = new Sky();
@@ -57,7 +57,7 @@ export class World {
     html?: string;
     extra: Record<string, unknown>;
   }): void {
-    const sent: Sent = {
+    const sent: SentMessage = {
       key: mail.key,
       channel: 'email',
       from: mail.from,
@@ -151,7 +151,7 @@ export class World {
   /** Our side hangs up: what was still to come of the call does not. */
   hangUp(key: string): boolean {
     if (!this.record.find(key)) return false;
-    const ends = (plan: Plan) => plan.what === 'call' && plan.data.key === key;
+    const ends = (plan: AgendaItem) => plan.what === 'call' && plan.data.key === key;
     this.agenda.strike(ends);
     this.agenda.plan(0, 'call', { key, state: 'ended' });
     void this.agenda.run();
@@ -165,7 +165,7 @@ export class World {
     void this.agenda.run();
   }
 
-  private async carryOut(plan: Plan): Promise<void> {
+  private async carryOut(plan: AgendaItem): Promise<void> {
     const at = new Date(plan.at).toISOString();
     const data = plan.data as Record<string, string>;
     const id = `evt_${plan.id}_${randomUUID().slice(0, 8)}`;

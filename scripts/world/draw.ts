@@ -1,7 +1,17 @@
 /** The whole demo world in memory: about 4,000 contacts in the order of their arrival, leads handed out by the ladder's own choice. */
 import { DAY, HOUR, localInstant, MINUTE, seeded } from '@/core/shared';
 import type { ContactRole } from '@/core/contacts';
-import { decide, knownOfLead, leadOf, readyLadder, skippedWords, startIn, stepIn, type Roster, type Rung } from '@/core/routing';
+import {
+  decide,
+  knownOfLead,
+  leadOf,
+  readyLadder,
+  skippedWords,
+  startIn,
+  nextRoutingStep,
+  type Roster,
+  type Rung,
+} from '@/core/routing';
 import { readTowns } from './county';
 import { drawContact, type WorldContact } from './contact';
 import { browse } from './browse';
@@ -28,7 +38,7 @@ export const RUNGS: Rung[] = [rung('1', ['buyer'], '1', '1'), rung('2', ['seller
 export const WHO: Record<string, string> = { '1': 'Buyers', '2': 'Sellers and landlords' };
 const LADDER = readyLadder({ rungs: RUNGS, ownListing: false }, ZONE);
 
-export interface World {
+export interface DemoWorld {
   contacts: WorldContact[];
   rosters: { id: string; name: string; lastUserId: string | null; members: { userId: string; handed: number }[] }[];
 }
@@ -49,7 +59,7 @@ function arrivals(): Date[] {
 }
 
 /** Draws everything. Pure but for the map it reads: the same seed, the same world. */
-export function drawWorld(): World {
+export function drawWorld(): DemoWorld {
   const towns = readTowns();
   const contacts: WorldContact[] = [];
   const random = seeded('the sphere of lantern county');
@@ -125,7 +135,7 @@ function handOut(contact: WorldContact, rosters: Roster[], handed: Map<string, n
     return;
   }
   for (const member of found.members) member.awayUntil = member.userId === AWAY.userId && at >= AWAY.since ? AWAY.until : null;
-  const { step, turn } = stepIn(found, startIn(found.id), at);
+  const { step, turn } = nextRoutingStep(found, startIn(found.id), at);
   if (step.do !== 'give') throw new Error('a roster of the demo world gives its leads at once');
   found.turn = turn ?? found.turn;
   handed.set(`${found.id}:${step.userId}`, (handed.get(`${found.id}:${step.userId}`) ?? 0) + 1);

@@ -12,7 +12,7 @@ import {
   type Direction,
   type Stage,
 } from '@/core/contacts';
-import { isReached, type Outcome } from '@/core/calling';
+import { isReached, type CallOutcome } from '@/core/calling';
 import { ANSWERS, NOTES, PROMISES } from './names';
 import { BROKERAGE, COLLEAGUES, nameOf, START, ZONE } from './settings';
 import type { WorldContact } from './contact';
@@ -65,7 +65,7 @@ class Chronicle {
     if (this.contact.stage === 'new') this.stage(at, 'reaching');
   }
 
-  call(at: Date, outcome: Outcome, note = ''): void {
+  call(at: Date, outcome: CallOutcome, note = ''): void {
     const { random, contact } = this;
     const reached = isReached(outcome);
     const talkSeconds =
@@ -318,7 +318,7 @@ function reply(story: Chronicle, at: Date, channel: 'text' | 'email', stop: bool
   story.endCampaign(at, { why: 'opted_out', channel });
 }
 
-function drawOutcome(random: Random, tries: number): Outcome {
+function drawOutcome(random: Random, tries: number): CallOutcome {
   const side = random.next();
   if (side < 0.22 + tries * 0.03) return 'talked';
   if (side < 0.3) return random.pick(['short', 'callback', 'not_interested'] as const);

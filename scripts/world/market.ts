@@ -1,11 +1,11 @@
 /** The market of Lantern County: its ground as the map that ships beside this file, and listings that lie where their towns do. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Ground, Listing } from '@/core/market';
+import type { BaseMap, Listing } from '@/core/market';
 import { isInside } from '@/core/segments';
 import { DAY, localInstant, seeded, type Random } from '@/core/shared';
 import { rowOfListing } from '@/server/market';
-import { newPage, type Block, type Page } from '@/core/pages';
+import { newPage, type Block, type PublicPage } from '@/core/pages';
 import type { Tx } from '@/server/shared';
 import { AGENT_IDS, BROKERAGE, COLLEAGUES, nameOf, START, ZONE } from './settings';
 
@@ -138,7 +138,7 @@ function drawListing(n: number, areas: Area[]): Listing {
 }
 
 /** A page of a kind with other words in its heading and text, and blocks put before its form. */
-function worded(kind: Page['kind'], heading: string, text: string, before: Block[] = []): Page {
+function worded(kind: PublicPage['kind'], heading: string, text: string, before: Block[] = []): PublicPage {
   const page = newPage(kind, BROKERAGE);
   const blocks = page.blocks.map((block) =>
     block.kind === 'heading' ? { ...block, text: heading } : block.kind === 'text' ? { ...block, text } : block,
@@ -149,7 +149,7 @@ function worded(kind: Page['kind'], heading: string, text: string, before: Block
 }
 
 /** The contact form of the demo. */
-export function contactPage(): Page {
+export function contactPage(): PublicPage {
   const page = worded(
     'form',
     'Homes in Lantern County',
@@ -200,7 +200,7 @@ export async function writeMarket(tx: Tx): Promise<void> {
   const map = readMap();
   const areas = areasOf(map.features);
   await tx.run('insert into grounds (account_id, geojson, changed_at) values (1, $1::jsonb, $2)', [
-    JSON.stringify(map as unknown as Ground),
+    JSON.stringify(map as unknown as BaseMap),
     START,
   ]);
   const homes = Array.from({ length: HOMES }, (_, n) => drawListing(n, areas));

@@ -9,7 +9,7 @@ import { hashPassword } from '@/server/accounts';
 import { FACT_COLUMNS, rowOfFacts, writeSearch } from '@/server/contacts';
 import { hashed, transact, type Tx } from '@/server/shared';
 import type { Trace } from '@/core/routing';
-import { drawWorld, RUNGS, WHO, type World } from './draw';
+import { drawWorld, RUNGS, WHO, type DemoWorld } from './draw';
 import { AWAY, BROKERAGE, POSTAL_ADDRESS, COLLEAGUES, DEMO_KEY, nameOf, PASSWORD, START, ZONE } from './settings';
 import type { WorldContact } from './contact';
 
@@ -84,7 +84,7 @@ const MAILBOX = 'quayd2rn4k7m';
 const PROGRAMS = 'heronw9s4t6k';
 const account = { account_id: 1 };
 
-async function writeHouse(tx: Tx, passwordHash: string, world: World): Promise<void> {
+async function writeHouse(tx: Tx, passwordHash: string, world: DemoWorld): Promise<void> {
   await insert(tx, 'accounts', { id: 'bigint', name: 'text', time_zone: 'text', settings: 'jsonb' }, [
     { id: 1, name: BROKERAGE, time_zone: ZONE, settings: { postalAddress: POSTAL_ADDRESS } },
   ]);

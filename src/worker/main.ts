@@ -13,7 +13,7 @@ import { failImport } from '@/server/imports';
 import { findDuplicates } from '@/server/duplicates';
 import { mailExport } from './exports/mail';
 import { performExport } from './exports/run';
-import { performLook } from './imports/look';
+import { scanImport } from './imports/scan';
 import { performImport, performImportUndo } from './imports/run';
 import { tellAgent } from './routing/notice';
 import { rehearse } from './routing/rehearse';
@@ -84,7 +84,7 @@ async function main(): Promise<void> {
       const answer = key ? await outside.voice.hangUp(key) : null;
       if (answer?.result === 'later') throw new Error(answer.fault);
     },
-    'imports.look': ({ importId }) => orFailImport(importId, () => performLook(importId)),
+    'imports.look': ({ importId }) => orFailImport(importId, () => scanImport(importId)),
     'imports.run': ({ importId }) => orFailImport(importId, () => performImport(importId, () => going)),
     'imports.undo': ({ importId }) => orFailImport(importId, () => performImportUndo(importId, () => going)),
     'exports.run': ({ exportId }) => orFailExport(exportId, () => performExport(exportId)),

@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readLeadMail } from '@/core/mail';
-import { decide, knownOfLead, leadOf, readyLadder, startIn, stepIn, type Roster, type Rung } from '@/core/routing';
+import { decide, knownOfLead, leadOf, readyLadder, startIn, nextRoutingStep, type Roster, type Rung } from '@/core/routing';
 import type { Tree } from '@/core/segments';
 import { seeded } from '@/core/shared';
 import { parseMail } from '@/providers/mails';
@@ -67,7 +67,7 @@ function decisions(): number {
   while (performance.now() - began < 3_000) {
     for (const lead of leads) {
       const { rung } = decide(ladder, knownOfLead(lead), AT);
-      const { turn } = stepIn(roster, startIn(rung!.rosterId), AT);
+      const { turn } = nextRoutingStep(roster, startIn(rung!.rosterId), AT);
       roster.turn = turn ?? roster.turn;
     }
     done += leads.length;

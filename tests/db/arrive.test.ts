@@ -1,8 +1,8 @@
 /** Arriving: a lead is kept raw, cleaned, matched or made new; nothing is lost, nothing is doubled. */
 import { readInquiry } from '@/core/capture/schemas';
-import { openHouse, type House } from '../harness/house';
+import { openHouse, type TestApp } from '../harness/test-app';
 
-let house: House;
+let house: TestApp;
 beforeAll(async () => {
   house = await openHouse();
 });

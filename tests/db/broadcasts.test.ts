@@ -2,7 +2,7 @@
 import { houseForEach } from '../harness/each';
 import type { BroadcastSelection, Words } from '../../src/core/messages';
 import { mayTouch, DEFAULT_GUARDRAILS, UNKNOWN_PERMISSION } from '../../src/core/campaigns';
-import { standingSql } from '../../src/server/broadcasts/reach';
+import { standingSql } from '../../src/server/broadcasts/audience';
 
 const house = houseForEach();
 const ada = () => house().as('Ada');
@@ -312,7 +312,7 @@ test('files go along with an e-mail, checked by what they are; a mail of blocks 
   const [one] = await people(1);
   const { files } = house().m;
   const pdf = Buffer.from('%PDF-1.7 a paper');
-  const kept = await files.keepFile(ada(), 'Prices/of the month.pdf', pdf);
+  const kept = await files.saveFile(ada(), 'Prices/of the month.pdf', pdf);
   expect(kept).toMatchObject({ name: 'Prices-of the month.pdf', bytes: pdf.length });
   for (const [name, bytes] of [
     ['run.exe', Buffer.from('MZ\0\0')],
@@ -320,11 +320,11 @@ test('files go along with an e-mail, checked by what they are; a mail of blocks 
     ['page.html', Buffer.from('<script>1</script>')],
     ['empty.pdf', Buffer.alloc(0)],
   ] as const)
-    await expect(files.keepFile(ada(), name, bytes)).rejects.toMatchObject({ code: 'input_invalid' });
-  await expect(files.keepFile(ada(), 'large.pdf', Buffer.concat([pdf, Buffer.alloc(10_000_000)]))).rejects.toMatchObject({
+    await expect(files.saveFile(ada(), name, bytes)).rejects.toMatchObject({ code: 'input_invalid' });
+  await expect(files.saveFile(ada(), 'large.pdf', Buffer.concat([pdf, Buffer.alloc(10_000_000)]))).rejects.toMatchObject({
     code: 'body_too_large',
   });
-  await expect(files.keepFile(house().as('Hollis'), 'x.pdf', pdf)).rejects.toMatchObject({ code: 'not_allowed' });
+  await expect(files.saveFile(house().as('Hollis'), 'x.pdf', pdf)).rejects.toMatchObject({ code: 'not_allowed' });
   const doc = {
     type: 'doc' as const,
     content: [{ type: 'heading', attrs: { level: 2 }, content: [{ type: 'text', text: 'For {{ first_name }}' }] }],

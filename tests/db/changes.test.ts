@@ -1,9 +1,9 @@
 /** Changes of many: preview, apply, undo, what is left alone and why; nobody else's people; crash and cancel. */
 import fc from 'fast-check';
-import type { Change } from '@/core/changes';
+import type { BulkAction } from '@/core/changes';
 import type { Selection } from '@/server/changes';
 import { houseForEach } from '../harness/each';
-import type { House } from '../harness/house';
+import type { TestApp } from '../harness/test-app';
 
 const house = houseForEach();
 const WHERE = { question: {} };
@@ -26,7 +26,7 @@ async function crowd(count: number): Promise<string[]> {
 async function tag(name: string): Promise<string> {
   return (await house().db.first<{ id: string }>('insert into tags (account_id, name) values (1, $1) returning id', [name]))!.id;
 }
-async function change(what: Change, selection: Selection = WHERE, who = 'Ada') {
+async function change(what: BulkAction, selection: Selection = WHERE, who = 'Ada') {
   const { changes } = house().m;
   const { id } = await changes.createChange(house().as(who), { selection, change: what });
   await changes.performChange(id);
@@ -38,7 +38,7 @@ async function undo(id: string) {
   return house().m.changes.findChange(house().as('Ada'), id);
 }
 /** Everything that a change could touch, as it stands. */
-const standing = (it: House) =>
+const standing = (it: TestApp) =>
   it.db.rows(
     `select c.id, c.stage, c.horizon, c.roles, c.owner_id, c.office_id, c.archived_because, c.deleted_at, c.next_touch_at,
        (select array_agg(tag_id order by tag_id) from contact_tags where contact_id = c.id) as tags,
@@ -53,7 +53,7 @@ test('the preview says in one sentence what would change, what would not and why
   const ids = await crowd(5);
   const choir = await tag('choir');
   await change({ kind: 'tags', add: [choir], remove: [] }, { ids: ids.slice(0, 2) });
-  const asked = { selection: WHERE, change: { kind: 'tags', add: [choir], remove: [] } as Change };
+  const asked = { selection: WHERE, change: { kind: 'tags', add: [choir], remove: [] } as BulkAction };
   expect(await house().m.changes.previewChange(house().as('Ada'), asked)).toEqual({
     count: 5,
     will_change: 3,
@@ -76,7 +76,7 @@ test('the preview says in one sentence what would change, what would not and why
   expect((await house().contact(ids[4]!)).tags).toEqual([]);
 });
 
-test.each<[string, (ids: string[]) => Promise<Change> | Change]>([
+test.each<[string, (ids: string[]) => Promise<BulkAction> | BulkAction]>([
   ['tags', async () => ({ kind: 'tags', add: [await tag('a'), await tag('b')], remove: [] })],
   ['stage', () => ({ kind: 'stage', stage: 'sphere' })],
   ['archive', () => ({ kind: 'stage', stage: 'archived', archived_because: 'Moved away' })],
@@ -171,14 +171,14 @@ test('an agent changes their own people only, hands nobody over and deletes nobo
     [],
   );
   expect(tagged).toEqual([{ owner_id: house().people.Abel!.id }]);
-  for (const what of [{ kind: 'owner', owner_id: house().people.Brisa!.id }, { kind: 'delete' }] as Change[])
+  for (const what of [{ kind: 'owner', owner_id: house().people.Brisa!.id }, { kind: 'delete' }] as BulkAction[])
     await expect(changes.createChange(house().as('Abel'), { selection: { ids }, change: what })).rejects.toMatchObject({
       code: 'not_allowed',
     });
   await expect(changes.findChange(house().as('Brisa'), done.id)).rejects.toMatchObject({ code: 'not_found' });
 });
 
-test.each<[Change, string]>([
+test.each<[BulkAction, string]>([
   [{ kind: 'tags', add: [], remove: [] }, 'input_invalid'],
   [{ kind: 'tags', add: ['999'], remove: [] }, 'not_found'],
   [{ kind: 'stage', stage: 'nowhere' }, 'not_found'],
@@ -230,7 +230,7 @@ test('verify finds nothing after random changes and undos', async () => {
   const it = house();
   const made = [await tag('a'), await tag('b')];
   const some = fc.subarray(ids, { minLength: 1 });
-  const what: fc.Arbitrary<Change> = fc.oneof(
+  const what: fc.Arbitrary<BulkAction> = fc.oneof(
     fc
       .record({ kind: fc.constant('tags' as const), add: fc.subarray(made), remove: fc.constant<string[]>([]) })
       .filter(({ add }) => add.length > 0),

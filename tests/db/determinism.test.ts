@@ -1,5 +1,5 @@
 /** Simulated time is deterministic: the same days from the same state leave the same record, outside and inside. */
-import { openHouse } from '../harness/house';
+import { openHouse } from '../harness/test-app';
 
 const ODA = {
   permissions: { call: true, text: true, email: true },

@@ -36,7 +36,7 @@ async function pair() {
   return [one.contact.id, other.contact.id] as const;
 }
 const look = async () => {
-  await house().m.duplicates.askLook(house().as('Ada'));
+  await house().m.duplicates.requestDuplicateScan(house().as('Ada'));
   await house().m.duplicates.findDuplicates('1');
   return house().m.duplicates.listPairs(house().scope, 20);
 };
@@ -183,7 +183,7 @@ test('a thousand people of one sound in one place are looked through in a moment
   );
   await house().db.run(`update contacts set last_name = 'Last' where first_name = 'Ottilie'`);
   await house().completePeople();
-  await house().m.duplicates.askLook(house().as('Ada'));
+  await house().m.duplicates.requestDuplicateScan(house().as('Ada'));
   await house().m.duplicates.findDuplicates('1');
   const pairs = await house().db.rows<{ one: string; other: string }>(
     'select a.first_name as one, b.first_name as other from duplicate_pairs p join contacts a on a.id = p.one_id join contacts b on b.id = p.other_id',

@@ -39,7 +39,7 @@ test.each(['csv', 'xlsx', 'vcf'] as const)('%s, brought in again, changes nothin
   const bytes = await write(format);
   const { imports, importing } = house().m;
   const made = await imports.createImport(house().as('Ada'), `again.${format}`, new Response(new Uint8Array(bytes)).body);
-  await importing.performLook(made.id);
+  await importing.scanImport(made.id);
   await imports.startImport(house().as('Ada'), made.id);
   await importing.performImport(made.id);
   expect(await imports.findImport(house().as('Ada'), made.id)).toMatchObject({
@@ -59,7 +59,7 @@ test('what people look for goes out with them and comes in where nobody is yet; 
   const { imports, importing } = house().m;
   await house().db.run(`update contacts set wants = '{"bedrooms": 5}'`);
   const made = await imports.createImport(house().as('Ada'), 'wants.csv', new Response(new Uint8Array(bytes)).body);
-  await importing.performLook(made.id);
+  await importing.scanImport(made.id);
   await imports.startImport(house().as('Ada'), made.id);
   await importing.performImport(made.id);
   const wants = () => house().db.rows<{ wants: object }>('select wants from contacts order by id limit 2');

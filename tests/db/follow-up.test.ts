@@ -1,9 +1,9 @@
 /** Following up: the starter campaign through days, obeying permission, opt-out and quiet hours; ended by an answer, a STOP, a stage. */
 import { houseForEach } from '../harness/each';
-import type { House } from '../harness/house';
+import type { TestApp } from '../harness/test-app';
 
 const opened = houseForEach();
-let house: House;
+let house: TestApp;
 beforeEach(() => {
   house = opened();
 });

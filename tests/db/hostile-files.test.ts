@@ -8,7 +8,7 @@ async function look(name: string, bytes: Buffer): Promise<{ state: string; sente
   const { m } = house();
   const began = performance.now();
   const { id } = await m.imports.createImport(house().as('Ada'), name, new Blob([new Uint8Array(bytes)]).stream());
-  await m.importing.performLook(id).catch(() => undefined);
+  await m.importing.scanImport(id).catch(() => undefined);
   const state = await house().db.first<{ state: string; sentence: string | null }>(
     'select state, sentence from imports where id = $1',
     [id],

@@ -1,10 +1,10 @@
 /** What every brokerage leans on without looking: logins, keys, settings, repeated calls, the outbox over deaths and outages, the clock. */
 import { houseForEach } from '../harness/each';
 import { scopeFor } from '@/core/accounts';
-import { MONDAY_MORNING, type House } from '../harness/house';
+import { MONDAY_MORNING, type TestApp } from '../harness/test-app';
 
 const opened = houseForEach();
-let house: House;
+let house: TestApp;
 beforeEach(() => {
   house = opened();
 });

@@ -21,7 +21,7 @@ async function send(file: string | { name: string; text: string }, who = 'Ada') 
   const [name, bytes] =
     typeof file === 'string' ? [file, readFileSync(join(FOLDER, file))] : [file.name, new TextEncoder().encode(file.text)];
   const { id } = await imports.createImport(house().as(who), name, streamOf(bytes));
-  await importing.performLook(id);
+  await importing.scanImport(id);
   return imports.findImport(house().as(who), id);
 }
 async function bring(file: string | { name: string; text: string }, options: Partial<ImportOptions> = {}) {
@@ -235,7 +235,7 @@ test('a look that was cancelled stops, and what it had found so far is not kept'
   const { imports, importing } = house().m;
   const text = `First,Last,Email\n${Array.from({ length: 5_000 }, (_, n) => `P${n},Query,p${n}@x.example`).join('\n')}\n`;
   const { id } = await imports.createImport(house().as('Ada'), 'many.csv', streamOf(new TextEncoder().encode(text)));
-  const looking = importing.performLook(id);
+  const looking = importing.scanImport(id);
   for (;;) {
     const { total } = await imports.findImport(house().as('Ada'), id);
     if (total > 0) break;
@@ -255,17 +255,17 @@ test('an import is cancelled at any time before it has ended: looked at, waiting
   const state = async (id: string) => (await imports.findImport(ada, id)).state;
   const looked = await begin();
   await imports.cancelImport(ada, looked);
-  await importing.performLook(looked);
+  await importing.scanImport(looked);
   const ready = await begin();
-  await importing.performLook(ready);
+  await importing.scanImport(ready);
   await imports.cancelImport(ada, ready);
   const waiting = await begin();
-  await importing.performLook(waiting);
+  await importing.scanImport(waiting);
   await imports.startImport(ada, waiting);
   await imports.cancelImport(ada, waiting);
   await importing.performImport(waiting);
   const refused = await begin('');
-  await importing.performLook(refused);
+  await importing.scanImport(refused);
   expect(await state(refused)).toBe('refused');
   await imports.cancelImport(ada, refused);
   for (const id of [looked, ready, waiting, refused]) {
@@ -283,7 +283,7 @@ test('a corrected heading is remembered for the next file of the same make', asy
   await house().m.imports.updateImport(house().as('Ada'), first.id, {
     columns: first.columns.map(({ target }, at) => ({ target: at === 3 ? 'postal_code' : target })),
   });
-  await house().m.importing.performLook(first.id);
+  await house().m.importing.scanImport(first.id);
   expect((await house().m.imports.findImport(house().as('Ada'), first.id)).look!.people[0]).toMatchObject({
     address: { postalCode: '98741' },
   });
@@ -296,7 +296,7 @@ test('a column of its own becomes a field when one asks for it, otherwise a note
   await house().m.imports.updateImport(house().as('Ada'), id, {
     columns: columns.map(({ target, heading }) => ({ target, ...(heading === 'Boat' ? { place: 'new' as const } : {}) })),
   });
-  await house().m.importing.performLook(id);
+  await house().m.importing.scanImport(id);
   await house().m.imports.startImport(house().as('Ada'), id);
   await house().m.importing.performImport(id);
   const ann = await find('ann@x.example');

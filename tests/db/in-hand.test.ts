@@ -1,8 +1,8 @@
 /** One thing at a time goes to a person, whichever worker has it, so that caps hold also where two of them meet. */
 import { DAY, HOUR } from '@/core/shared';
-import { MONDAY_MORNING, openHouse, type House } from '../harness/house';
+import { MONDAY_MORNING, openHouse, type TestApp } from '../harness/test-app';
 
-let house: House;
+let house: TestApp;
 let contact: string;
 const alive = (id: string, seconds = 0) =>
   house.db.run(

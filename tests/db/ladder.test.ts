@@ -1,10 +1,10 @@
 /** The ladder changed as a whole, brought back, and rehearsed over what came before; conditions on the person; tags and lenders of a rung. */
 import { houseForEach } from '../harness/each';
 import type { Tree } from '@/core/segments';
-import { type House } from '../harness/house';
+import { type TestApp } from '../harness/test-app';
 
 const opened = houseForEach();
-let house: House;
+let house: TestApp;
 beforeEach(() => {
   house = opened();
 });
@@ -195,7 +195,7 @@ describe('handing on', () => {
     );
   const perform = async (id: string) => house.m.changes.performChange(id, () => true);
   const leaves = async (name: string, change: object) => {
-    const { id } = await house.m.changes.letLeave(house.as('Ada'), house.people[name]!.id, change as never);
+    const { id } = await house.m.changes.deactivateUser(house.as('Ada'), house.people[name]!.id, change as never);
     await perform(id);
     return id;
   };
@@ -214,14 +214,14 @@ describe('handing on', () => {
     const after = await owners();
     expect(after.Abel).toBeUndefined();
     expect(after.Caspian).toBeGreaterThan(before.Caspian!);
-    expect(await house.m.accounts.findPerson(house.people.Abel!.id)).toBeNull();
+    expect(await house.m.accounts.findUser(house.people.Abel!.id)).toBeNull();
     const story = await house.story('1');
     expect(story.at(-1)).toContain('handed on by the ladder');
     await house.m.changes.undoChange(house.as('Ada'), id);
     await house.m.changes.performUndo(id, () => true);
     expect(await owners()).toEqual(before);
     await house.m.changes.letReturn(house.as('Ada'), house.people.Abel!.id);
-    expect(await house.m.accounts.findPerson(house.people.Abel!.id)).not.toBeNull();
+    expect(await house.m.accounts.findUser(house.people.Abel!.id)).not.toBeNull();
   });
 
   test('deleted in the middle of their turn: what was offered goes to the next at once', async () => {
@@ -246,11 +246,11 @@ describe('handing on', () => {
 
   test('nobody says so of themselves; somebody has to run the office; an agent may not', async () => {
     const change = { kind: 'hand_on', roster_id: null } as const;
-    await expect(house.m.changes.letLeave(house.as('Ada'), house.people.Ada!.id, change)).rejects.toMatchObject({
+    await expect(house.m.changes.deactivateUser(house.as('Ada'), house.people.Ada!.id, change)).rejects.toMatchObject({
       code: 'conflict',
     });
     await expect(
-      house.m.changes.letLeave(house.as('Ada'), house.people.Abel!.id, { kind: 'owner', owner_id: house.people.Abel!.id }),
+      house.m.changes.deactivateUser(house.as('Ada'), house.people.Abel!.id, { kind: 'owner', owner_id: house.people.Abel!.id }),
     ).rejects.toMatchObject({ code: 'input_invalid' });
     await expect(house.m.changes.createChange(house.as('Abel'), { selection: { question: {} }, change })).rejects.toMatchObject({
       code: 'not_allowed',

@@ -105,15 +105,15 @@ test('a mail that nobody can be reached by waits, is completed by a person once,
   expect(body).toContain('Please call me back about the corner house');
   const said = { ...inquiry, person: { first_name: 'Perpetua', last_name: 'Lindgren', emails: [], phones: ['564-555-0199'] } };
   await expect(
-    messages.takeLeadMail(house().as('Ada'), waiting!.id, { ...said, person: { first_name: 'P' } }),
+    messages.convertToInquiry(house().as('Ada'), waiting!.id, { ...said, person: { first_name: 'P' } }),
   ).rejects.toMatchObject({
     code: 'input_invalid',
   });
   await messages.setLeadMailAside(house().as('Ada'), waiting!.id, true);
   await messages.setLeadMailAside(house().as('Ada'), waiting!.id, false);
   const [one, two] = await Promise.allSettled([
-    messages.takeLeadMail(house().as('Ada'), waiting!.id, said),
-    messages.takeLeadMail(house().as('Ada'), waiting!.id, said),
+    messages.convertToInquiry(house().as('Ada'), waiting!.id, said),
+    messages.convertToInquiry(house().as('Ada'), waiting!.id, said),
   ]);
   expect([one.status, two.status]).toContain('fulfilled');
   expect(await counts()).toMatchObject({ contacts: 1, inquiries: 1 });
@@ -265,7 +265,7 @@ describe('a correction', () => {
     await send(dispatch('Perpetua Lindgren', 'line five', 1), address!);
     const first = await latest();
     expect(first.state).toBe('waiting');
-    await house().m.messages.takeLeadMail(
+    await house().m.messages.convertToInquiry(
       house().as('Ada'),
       first.id,
       { person: { first_name: 'Perpetua', last_name: 'Lindgren', emails: [], phones: ['564-555-0133'] }, roles: ['renter'] },

@@ -1,6 +1,6 @@
 /** Templates with their versions, caps and challenges; words in campaigns; trying on oneself; the inbox; the assistant's conversations; the registry. */
 import { NO_PLAN, type Plan, type Step } from '@/core/campaigns';
-import { DEFAULT_QUESTIONS, TALK_ASKS } from '@/core/talks';
+import { DEFAULT_QUESTIONS, TALK_ASKS } from '@/core/conversations';
 import { houseForEach } from '../harness/each';
 
 const house = houseForEach();
@@ -127,22 +127,22 @@ test('a challenge hands out evenly, the same to the same message, and its winner
     await templates().createTemplate(ada(), { channel: 'email', name: 'B', words: { ...WORDS, text: 'Wording B' } }),
   ];
   const call = await templates().createTemplate(ada(), { channel: 'call', name: 'Script', words: { text: 'x', plain: 'x' } });
-  await expect(templates().createChallenge(ada(), { name: 'Mixed', template_ids: [a.id, call.id] })).rejects.toMatchObject({
+  await expect(templates().createAbTest(ada(), { name: 'Mixed', template_ids: [a.id, call.id] })).rejects.toMatchObject({
     code: 'input_invalid',
   });
-  const challenge = await templates().createChallenge(ada(), { name: 'A or B', template_ids: [a.id, b.id] });
+  const challenge = await templates().createAbTest(ada(), { name: 'A or B', template_ids: [a.id, b.id] });
   const campaign = await running([touch(0, { from: { challenge: challenge.id } })]);
   for (let n = 1; n <= 30; n += 1) await house().m.campaigns.enrolContact(ada(), await somebody(n), campaign.id);
   await house().settle();
   const of = (letter: string) => mails().filter(({ body }) => body.startsWith(`Wording ${letter}`)).length;
   expect(of('A') + of('B')).toBe(30);
   expect(Math.abs(of('A') - of('B'))).toBeLessThan(16);
-  const [view] = await templates().listChallenges(house().scope);
+  const [view] = await templates().listAbTests(house().scope);
   expect(view!.entrants.map(({ name, sent }) => [name, sent])).toEqual([
     ['A', of('A')],
     ['B', of('B')],
   ]);
-  await templates().endChallenge(ada(), challenge.id, b.id);
+  await templates().endAbTest(ada(), challenge.id, b.id);
   const before = of('B');
   for (let n = 31; n <= 36; n += 1) await house().m.campaigns.enrolContact(ada(), await somebody(n), campaign.id);
   await house().settle();

@@ -1,10 +1,10 @@
 /** Offers with windows: claimed by one of many, passed on in time, never lost and never with two; answered on the page, by text, by mail; and their way to read. */
 import { scopeFor } from '@/core/accounts';
 import { houseForEach } from '../harness/each';
-import { MONDAY_MORNING, type House } from '../harness/house';
+import { MONDAY_MORNING, type TestApp } from '../harness/test-app';
 
 const opened = houseForEach();
-let house: House;
+let house: TestApp;
 beforeEach(() => {
   house = opened();
 });
@@ -17,7 +17,7 @@ const accept = async (name: string, by?: 'page' | 'text') => {
   return house.m.routing.acceptOffer(house.as(name), offer!.id, by);
 };
 const ownerOf = async (contactId: string) => (await house.contact(contactId)).owner?.name ?? null;
-const wayOf = async (inquiryId: string) =>
+const describeRoster = async (inquiryId: string) =>
   (await house.m.routing.readTrace(house.scope, inquiryId)).steps.map(({ text }) => text);
 const everyone = ['Abel', 'Brisa', 'Caspian'];
 
@@ -41,7 +41,7 @@ describe('open claim', () => {
       message: 'Brisa Test was first, after 42 s. The lead is theirs.',
     });
     expect(await ownerOf(contact.id)).toBe('Brisa Test');
-    expect(await wayOf(inquiry.id)).toEqual([
+    expect(await describeRoster(inquiry.id)).toEqual([
       'Coast agents, open claim: offered to Abel Test, Brisa Test and Caspian Test for 5 min.',
       'Brisa Test accepted after 42 s, the first of 3.',
     ]);
@@ -108,7 +108,7 @@ describe('open claim', () => {
     await accept('Abel');
     const owners = await house.db.rows<{ owner_id: string }>('select distinct owner_id from inquiries');
     expect(owners).toEqual([{ owner_id: idOf('Abel') }]);
-    expect(await wayOf(second.inquiry.id)).toEqual(['Belongs to the lead that Abel Test has.']);
+    expect(await describeRoster(second.inquiry.id)).toEqual(['Belongs to the lead that Abel Test has.']);
   });
 
   test('nobody claims: the commons, where the roster may take it, and then the safety net within the sum of the windows', async () => {
@@ -119,7 +119,7 @@ describe('open claim', () => {
     await house.advance('PT10M');
     expect(await offersOf('Abel')).toEqual([]);
     expect(await ownerOf(contact.id)).toBe('Ada Test');
-    expect((await wayOf(inquiry.id)).slice(1)).toEqual([
+    expect((await describeRoster(inquiry.id)).slice(1)).toEqual([
       'The window ended; Abel Test, Brisa Test and Caspian Test had not answered.',
       'In the commons of Coast agents for 10 min: whoever takes it first has it.',
       'The window ended; Abel Test, Brisa Test and Caspian Test had not answered.',
@@ -143,7 +143,7 @@ describe('open claim', () => {
     });
     await house.advance('PT1H');
     expect(await ownerOf(contact.id)).toBe('Caspian Test');
-    expect((await wayOf(inquiry.id)).at(-1)).toBe('Handed to Caspian Test by hand.');
+    expect((await describeRoster(inquiry.id)).at(-1)).toBe('Handed to Caspian Test by hand.');
     const waiting = await house.m.routing.listWaitingOffers(house.scope);
     expect(waiting.items).toEqual([expect.objectContaining({ agent: { id: idOf('Caspian'), name: 'Caspian Test' } })]);
   });
@@ -174,7 +174,7 @@ describe('timed turns', () => {
       ],
     });
     const { inquiry } = await house.arrives({ emails: ['one@passed.example'] });
-    expect((await wayOf(inquiry.id))[0]).toBe(
+    expect((await describeRoster(inquiry.id))[0]).toBe(
       'Coast agents, timed turns: offered to Abel Test for 2 min; Brisa Test is off at this hour and Caspian Test has had the leads of the day.',
     );
     expect((await house.m.routing.readLadder(house.scope)).rosters[0]!.members.map(({ off }) => off)).toEqual([
@@ -210,14 +210,14 @@ describe('timed turns', () => {
     await house.db.run(`update routings set trace = '{}' where inquiry_id = $1`, [broken.inquiry.id]);
     await house.setClock(new Date(MONDAY_MORNING.getTime() + 120_000));
     await house.m.routing.carryOutWindows();
-    expect(await wayOf(sound.inquiry.id)).toHaveLength(3);
+    expect(await describeRoster(sound.inquiry.id)).toHaveLength(3);
     expect(complaints).toHaveBeenCalledTimes(1);
     await house.db.run(`update routings set trace = '{"unmet": [], "rung": 1, "steps": []}' where inquiry_id = $1`, [
       broken.inquiry.id,
     ]);
     await house.setClock(new Date(MONDAY_MORNING.getTime() + 150_000));
     await house.m.routing.carryOutWindows();
-    expect(await wayOf(broken.inquiry.id)).toHaveLength(2);
+    expect(await describeRoster(broken.inquiry.id)).toHaveLength(2);
     complaints.mockRestore();
   });
 
@@ -226,7 +226,7 @@ describe('timed turns', () => {
     await house.setClock(new Date(MONDAY_MORNING.getTime() + 120_000));
     await Promise.all(Array.from({ length: 6 }, () => house.m.routing.carryOutWindows()));
     expect(await offersOf('Brisa')).toHaveLength(1);
-    expect(await wayOf(inquiry.id)).toHaveLength(3);
+    expect(await describeRoster(inquiry.id)).toHaveLength(3);
   });
 });
 
@@ -241,7 +241,7 @@ describe('given at once', () => {
     await house.settle();
     await house.advance('PT10M');
     expect([await ownerOf(kept.contact.id), await ownerOf(lost.contact.id)]).toEqual(['Abel Test', 'Caspian Test']);
-    expect(await wayOf(lost.inquiry.id)).toContain('Brisa Test had not tried it within 10 min.');
+    expect(await describeRoster(lost.inquiry.id)).toContain('Brisa Test had not tried it within 10 min.');
     await house.advance('PT30M');
     expect(await ownerOf(lost.contact.id)).toBe('Ada Test');
   });
@@ -339,7 +339,7 @@ test('somebody on a roster that shows all its leads sees those of the others on 
   await house.arrives({ emails: ['a@shared.example'] });
   const other = await house.arrives({ emails: ['b@shared.example'] });
   const sees = async () => {
-    const person = (await house.m.accounts.findPerson(idOf('Abel')))!;
+    const person = (await house.m.accounts.findUser(idOf('Abel')))!;
     return (await house.m.contacts.listContacts(scopeFor({ kind: 'person', person }), { limit: 9 })).items.map(({ id }) => id);
   };
   expect(await sees()).not.toContain(other.contact.id);

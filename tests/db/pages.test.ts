@@ -1,6 +1,6 @@
 /** Public pages over a real database: made, changed, taken down; sign-ins delivered once; visitors who become known with what they did before. */
 import { randomUUID } from 'node:crypto';
-import type { Page } from '../../src/core/pages';
+import type { PublicPage } from '../../src/core/pages';
 import { houseForEach } from '../harness/each';
 
 const house = houseForEach();
@@ -33,14 +33,14 @@ test('a page is made at a free address, changed as a whole, refused with what is
   const first = await pages().createPage(ada(), { kind: 'form', name: 'Ask us' });
   const second = await pages().createPage(ada(), { kind: 'form', name: 'Ask us' });
   expect([first.slug, second.slug]).toEqual(['ask-us', 'ask-us-2']);
-  const page: Page = { ...first.page, blocks: first.page.blocks.filter(({ kind }) => kind !== 'form') };
+  const page: PublicPage = { ...first.page, blocks: first.page.blocks.filter(({ kind }) => kind !== 'form') };
   await expect(pages().updatePage(ada(), first.id, { page })).rejects.toMatchObject({
     code: 'input_invalid',
     facts: { fields: [{ message: 'The page needs a form.' }] },
   });
   await expect(pages().updatePage(ada(), first.id, { slug: 'ask-us-2' })).rejects.toMatchObject({ code: 'conflict' });
   await expect(pages().updatePage(ada(), first.id, { slug: 'Ask Us' })).rejects.toMatchObject({ code: 'input_invalid' });
-  const strange: Page = { ...first.page, host_id: '999' };
+  const strange: PublicPage = { ...first.page, host_id: '999' };
   await expect(pages().updatePage(ada(), first.id, { page: strange })).rejects.toMatchObject({ code: 'input_invalid' });
   const changed = await pages().updatePage(ada(), first.id, { name: 'Ask an agent', slug: 'ask', tags: ['Web'] });
   expect(changed).toMatchObject({ name: 'Ask an agent', slug: 'ask', tags: ['Web'] });
@@ -195,9 +195,9 @@ test('a visitor who never said who they are is forgotten after three months; one
 
 test('a picture is what its first bytes say', async () => {
   const png = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
-  const { id } = await house().m.files.keepPicture(ada(), png);
+  const { id } = await house().m.files.savePicture(ada(), png);
   expect(await house().m.files.readPicture(id)).toEqual({ type: 'image/png', bytes: png });
-  await expect(house().m.files.keepPicture(ada(), Buffer.from('<svg onload="x">'))).rejects.toMatchObject({
+  await expect(house().m.files.savePicture(ada(), Buffer.from('<svg onload="x">'))).rejects.toMatchObject({
     code: 'input_invalid',
   });
 });

@@ -2,12 +2,12 @@
  * Queues are empty in one minute and full in the next, so that what the database believes of them is often of another moment. What a person
  * has must not be found by reading all that is due, even where that seems cheapest: here there is no index by the person.
  */
-import { MONDAY_MORNING, openHouse, type House } from '../harness/house';
+import { MONDAY_MORNING, openHouse, type TestApp } from '../harness/test-app';
 
 const MANY = 400;
 const BATCH = 100;
 
-let house: House;
+let house: TestApp;
 const count = async (sql: string, of: string): Promise<number> => Number((await house.db.first<{ n: string }>(sql, [of]))!.n);
 /** How many rows have been read by an index until now. */
 const read = (index: string) => count('select idx_tup_read as n from pg_stat_user_indexes where indexrelname = $1', index);

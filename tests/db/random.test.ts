@@ -1,6 +1,6 @@
 /** Ten thousand operations at random, undo included: whatever was done to whom and in whatever order, the facts are those that the activities tell. */
 import { AppError, seeded } from '@/core/shared';
-import type { Change } from '@/core/changes';
+import type { BulkAction } from '@/core/changes';
 import { houseForEach } from '../harness/each';
 
 const OPERATIONS = 10_000;
@@ -42,8 +42,8 @@ test('verify finds no difference after ten thousand random operations, undo incl
     });
     if (!ids.includes(contact.id)) ids.push(contact.id);
   };
-  const change = (): Change =>
-    random.pick<Change>([
+  const change = (): BulkAction =>
+    random.pick<BulkAction>([
       { kind: 'tags', add: [random.pick(tags)], remove: [random.pick(tags)] },
       { kind: 'stage', stage: random.pick([...stages, 'new']) },
       { kind: 'stage', stage: 'archived', archived_because: 'moved away' },
@@ -159,7 +159,7 @@ test('verify finds no difference after ten thousand random operations, undo incl
         const rows = Array.from({ length: 8 }, () => random.int(0, made + 5)).map((n) => `P${n},Query,p${n}@x.example,choir,yes`);
         const file = new Response(`First,Last,Email,Tags,OK to e-mail?\n${rows.join('\n')}\n`);
         const { id } = await m.imports.createImport(ada, 'some.csv', file.body);
-        await m.importing.performLook(id);
+        await m.importing.scanImport(id);
         await m.imports.startImport(ada, id);
         await m.importing.performImport(id);
         imports.push(id);

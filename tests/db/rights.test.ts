@@ -61,7 +61,7 @@ const WAYS = {
     const as = house().as(actor);
     const file = new Response(`First,Email,Agent\nBy ${actor},${value},${actor} Test\n`);
     const { id: importId } = await imports.createImport(as, 'mine.csv', file.body);
-    await house().m.importing.performLook(importId);
+    await house().m.importing.scanImport(importId);
     await imports.updateImport(as, importId, { options: { on_match: 'update', owner_id: house().people[actor]!.id } });
     await imports.startImport(as, importId);
     await house().m.importing.performImport(importId);
@@ -225,7 +225,7 @@ test('whom an admin barred from new tags makes none by a lead or a file, and no 
     'x.csv',
     new Response('Email,Tags,Boat\nu@people.example,"choir, Invented",Tern\n').body,
   );
-  await importing.performLook(id);
+  await importing.scanImport(id);
   const { columns } = (await house().db.first<{ columns: { target: string }[] }>('select columns from imports where id = $1', [
     id,
   ]))!;

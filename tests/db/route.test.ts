@@ -1,10 +1,10 @@
 /** Routing: round robin under a lock, fair also when a hundred arrive at once; the absent are skipped; a lead always ends with a person. */
 import { houseForEach } from '../harness/each';
 import { DAY } from '@/core/shared';
-import { MONDAY_MORNING, type House } from '../harness/house';
+import { MONDAY_MORNING, type TestApp } from '../harness/test-app';
 
 const opened = houseForEach();
-let house: House;
+let house: TestApp;
 beforeEach(() => {
   house = opened();
 });

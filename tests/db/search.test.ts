@@ -2,10 +2,10 @@
  * Search: what is typed finds its people in any spelling, whichever way a page takes: along the order while people are frequent,
  * by the indexes when they are rare, by tags, by likeness. Each page and count is held against a plain reading of all.
  */
-import { openHouse, type House } from '../harness/house';
+import { openHouse, type TestApp } from '../harness/test-app';
 
 const PEOPLE = 3_200;
-let house: House;
+let house: TestApp;
 
 /** `frost` is everywhere, `olden` only among the older half, `rare` on three of the oldest; Rowing is a tag of old ones, Frost of a few. */
 const names = (n: number): { first: string; last: string; town: string; tags: string[] } => ({

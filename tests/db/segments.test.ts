@@ -13,11 +13,11 @@ import {
   type Tree,
 } from '@/core/segments';
 import { draw } from '../harness/people';
-import { openHouse, type House } from '../harness/house';
+import { openHouse, type TestApp } from '../harness/test-app';
 
 const AT = new Date('2026-02-27T18:00:00Z');
 const TREES = 2_000;
-let house: House;
+let house: TestApp;
 let fields: FieldDef[];
 let ids: string[];
 

@@ -21,7 +21,7 @@ test('a name that nobody knows is proposed once, whatever its capitals; what a d
   const found = await list();
   expect(found.filter(({ name }) => /coastal/i.test(name))).toMatchObject([{ state: 'proposed', people: 2 }]);
   expect(found.filter(({ name }) => /valuation/i.test(name))).toMatchObject([{ state: 'known', people: 1 }]);
-  await house().m.capture.keepSource(ada(), (await house().m.capture.listSources(ada()))[0]!.id);
+  await house().m.capture.saveSource(ada(), (await house().m.capture.listSources(ada()))[0]!.id);
   expect((await list()).some(({ state }) => state === 'proposed')).toBe(false);
 });
 

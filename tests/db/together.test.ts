@@ -1,8 +1,8 @@
 /** A flood: inquiries that come at the same moment are taken in together, and each is answered as if it had come alone. */
 import pg from 'pg';
-import { openHouse, type House } from '../harness/house';
+import { openHouse, type TestApp } from '../harness/test-app';
 
-let house: House;
+let house: TestApp;
 beforeEach(async () => {
   house = await openHouse();
 });

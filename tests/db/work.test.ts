@@ -2,10 +2,10 @@
 import { hourOf, SPEED_BY } from '@/core/results';
 import { houseForEach } from '../harness/each';
 import type { CallAnswer } from '../../simulator/people';
-import { MONDAY_MORNING, type House } from '../harness/house';
+import { MONDAY_MORNING, type TestApp } from '../harness/test-app';
 
 const opened = houseForEach();
-let house: House;
+let house: TestApp;
 beforeEach(() => {
   house = opened();
 });
@@ -301,7 +301,7 @@ test('a promise made while a note waits for the same person is not lost: what is
 });
 
 /** Until some other transaction waits for a lock. */
-async function waitsForLock(of: House): Promise<void> {
+async function waitsForLock(of: TestApp): Promise<void> {
   for (;;) {
     const row = await of.db.first<{ n: number }>(
       `select count(*)::int as n from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`,

@@ -5,8 +5,8 @@
  */
 import { NO_PLAN, type Plan, type Step } from '@/core/campaigns';
 import { DAY, HOUR, localMinutes, MINUTE, seeded } from '@/core/shared';
-import { MONDAY_MORNING, openHouse, type House } from '../harness/house';
-import type { Sent } from '../../simulator/record';
+import { MONDAY_MORNING, openHouse, type TestApp } from '../harness/test-app';
+import type { SentMessage } from '../../simulator/record';
 
 const PEOPLE = Number(process.env.YEAR_PEOPLE ?? 60);
 const YEAR = 365;
@@ -59,7 +59,7 @@ const PLANS: Partial<Plan>[] = [
 ];
 
 /** Everything due up to an instant, by two workers at the same time; now and then one dies with rows in its hands. */
-async function passTo(house: House, to: Date, random: () => number): Promise<void> {
+async function passTo(house: TestApp, to: Date, random: () => number): Promise<void> {
   const { m, db } = house;
   const nextDue = async (): Promise<Date | null> => {
     const known = [await m.campaigns.nextDue(db), await m.messages.nextOutbox(db), house.world.agenda.next()];
@@ -87,7 +87,7 @@ async function passTo(house: House, to: Date, random: () => number): Promise<voi
 }
 
 /** A worker claims rows and is gone, before or after it handed the first to its provider; it was never seen alive, so they are free at once. */
-async function diesWithRows({ m, outside }: House, random: () => number): Promise<void> {
+async function diesWithRows({ m, outside }: TestApp, random: () => number): Promise<void> {
   await m.campaigns.carryOutDue(250);
   const { messages } = await m.messages.claimOutbox('dead', 5);
   const [first] = messages;
@@ -211,7 +211,7 @@ async function live(seed: string, people: number, days: number) {
   };
 }
 
-const told = (record: Sent[]): string =>
+const told = (record: SentMessage[]): string =>
   JSON.stringify(
     record.map(({ key, channel, to, at, body }) => [key, channel, to, at, body]).sort((a, b) => (a[0]! < b[0]! ? -1 : 1)),
   );
@@ -227,7 +227,7 @@ test('a year judged by what the outside world received', async () => {
   /* Twice: a key is taken once by the record itself; here, that no step of a round has two keys. */
   expect(new Set(record.map(({ key }) => key)).size).toBe(record.length);
   expect(repeats).toBeGreaterThan(0);
-  const by = new Map<string, Sent[]>();
+  const by = new Map<string, SentMessage[]>();
   for (const one of record) by.set(contactOf.get(one.key)!, [...(by.get(contactOf.get(one.key)!) ?? []), one]);
   const ended = new Map(exits.map(({ prefix, at }) => [prefix, at]));
   const wrong: string[] = [];

@@ -1,9 +1,9 @@
 /** A fresh house for every case of a file, each ending with verify. */
-import { openHouse, type House } from './house';
+import { openHouse, type TestApp } from './test-app';
 
 /** @returns the house of the case that runs; call it inside a case only */
-export function houseForEach(): () => House {
-  let house: House;
+export function houseForEach(): () => TestApp {
+  let house: TestApp;
   beforeEach(async () => {
     house = await openHouse();
   });

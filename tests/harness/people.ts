@@ -1,12 +1,12 @@
 /** Contacts drawn at random, with everything that a segment may ask about, written straight into the tables. */
 import { seeded } from '@/core/shared';
 import type { FieldDef } from '@/core/segments';
-import type { House } from './house';
+import type { TestApp } from './test-app';
 
 const ago = (at: Date, days: number) => new Date(at.getTime() - days * 86_400_000);
 
 /** Draws `count` contacts, the same for the same house. @returns their ids in order, and the fields that were made */
-export async function draw(house: House, count: number, at: Date): Promise<{ ids: string[]; fields: FieldDef[] }> {
+export async function draw(house: TestApp, count: number, at: Date): Promise<{ ids: string[]; fields: FieldDef[] }> {
   const random = seeded('segments').next;
   const { db } = house;
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;

@@ -1,5 +1,5 @@
 /** A campaign built on its ruler, rehearsed, switched on, edited while it runs, stopped by an answer; all held by one switch. */
-import { advance, api, expect, logIn, received, script, test, type Captured, workingHours } from './town';
+import { advance, api, expect, logIn, received, script, test, type CapturedLead, workingHours } from './fixtures';
 
 test.beforeEach(workingHours);
 
@@ -46,7 +46,7 @@ test('from a starter to an edit while it runs, and an answer that ends it', asyn
   await expect(page.getByText('“Harbor landlords” is on.').first()).toBeVisible();
 
   await script('marit@quayle.example', { answers: [{ to: 'email', after: 'P1D', body: 'Yes, until spring' }] });
-  const { body: lead } = await api<Captured>('/inquiries', 'POST', {
+  const { body: lead } = await api<CapturedLead>('/inquiries', 'POST', {
     person: { first_name: 'Marit', last_name: 'Quayle', emails: ['marit@quayle.example'], phones: ['(564) 555-0131'] },
     roles: ['landlord'],
     permissions: { email: true },

@@ -1,5 +1,5 @@
 /** The contact database in the browser: a messy file comes in and is corrected, a segment is written and kept, its people are changed together, undone, exported; the import is taken back. */
-import { BASE, expect, logIn, test } from './town';
+import { BASE, expect, logIn, test } from './fixtures';
 
 const MESSY = `Roll of the harbour office;;;;;;;
 Made in spring;;;;;;;

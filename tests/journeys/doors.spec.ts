@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import nodemailer from 'nodemailer';
-import { api, expect, logIn, test, type Captured } from './town';
+import { api, expect, logIn, test, type CapturedLead } from './fixtures';
 
 /** A mail as a portal sends it, to a lead mailbox of the house. */
 const mail = (file: string, to: string): Promise<void> =>
@@ -158,7 +158,7 @@ test('bad input by the API gets a problem that says what is wrong; nothing is do
     errors?: { field: string }[];
   }
   const post = (body: unknown, headers: Record<string, string> = {}) =>
-    api<Problem & Captured>('/inquiries', 'POST', body, { authorization: 'Bearer urraca-demo-key', ...headers });
+    api<Problem & CapturedLead>('/inquiries', 'POST', body, { authorization: 'Bearer urraca-demo-key', ...headers });
   const good = { person: { first_name: '=1+1', last_name: 'שלום 🏡 <img src=x>', emails: ['inert@words.example'] } };
   expect((await post({ person: { first_name: 'Nobody' } })).body).toMatchObject({
     code: 'input_invalid',
@@ -194,7 +194,7 @@ test('bad input by the API gets a problem that says what is wrong; nothing is do
 });
 
 test('markup in a name stands on the page as it was typed and does nothing', async ({ page }) => {
-  const { body } = await api<Captured>('/inquiries', 'POST', {
+  const { body } = await api<CapturedLead>('/inquiries', 'POST', {
     person: {
       first_name: '<script>window.hacked=1</script>',
       last_name: '<img src=x onerror="window.hacked=1">',

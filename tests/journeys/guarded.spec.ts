@@ -1,5 +1,5 @@
 /** Who may do what: every operation of the API walked for every role, with ids of others; sessions, other sites, headers. */
-import { BASE, api, expect, logIn, test } from './town';
+import { BASE, api, expect, logIn, test } from './fixtures';
 import type { BrowserContext } from '@playwright/test';
 import { createHash } from 'node:crypto';
 import pg from 'pg';
@@ -51,11 +51,11 @@ const BODIES: Record<string, unknown> = {
   mergeSources: { into_id: '2' },
   createPage: { kind: 'form', name: 'not mine' },
   updatePage: { name: 'not mine' },
-  setGround: { type: 'FeatureCollection', features: [] },
-  takeLeadMail: { person: {} },
+  saveBaseMap: { type: 'FeatureCollection', features: [] },
+  convertToInquiry: { person: {} },
   teachLeadMail: { marks: [{ field: 'name', text: 'x' }] },
   updateLeadMail: { state: 'set_aside' },
-  letLeave: { change: { kind: 'hand_on', roster_id: null } },
+  deactivateUser: { change: { kind: 'hand_on', roster_id: null } },
   saveLadder: { version: '1', rungs: [] },
   restoreLadder: { version: '1' },
   createRoster: { name: 'not mine', safety_net_id: '1' },
@@ -67,8 +67,8 @@ const BODIES: Record<string, unknown> = {
   updateTemplate: { name: 'not mine' },
   checkTemplate: { channel: 'text', words: { text: 'x', plain: 'x' } },
   tryOnMe: { trials: [] },
-  createChallenge: { name: 'not mine', template_ids: ['1', '2'] },
-  endChallenge: { winner_id: null },
+  createAbTest: { name: 'not mine', template_ids: ['1', '2'] },
+  endAbTest: { winner_id: null },
   previewReach: { channel: 'text', selection: {} },
   createBroadcast: { channel: 'text', name: 'their own', selection: {} },
   updateBroadcast: { name: 'not mine' },
@@ -79,11 +79,11 @@ const BODIES: Record<string, unknown> = {
 const QUERIES: Record<string, string> = {
   listBroadcastPeople: '?what=sent',
   readPrint: '?what=letters',
-  keepFile: '?name=x.txt',
+  saveFile: '?name=x.txt',
 };
 /** What only those who run the office do. */
 const OFFICE =
-  /Key|Stuck|takeListings|setGround|createPage|listPages|listSources|listSenders|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/;
+  /Key|Stuck|takeListings|saveBaseMap|createPage|listPages|listSources|listSenders|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/;
 /** What a caller who sees all contacts may do to them. */
 const CONTACTS = /^\/(contacts|calls|enrolments|inquiries|offers|merges|duplicates|changes|exports|imports|campaigns|segments)/;
 /** What lenders may ask, beside the contacts that they are attached to. */

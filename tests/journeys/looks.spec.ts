@@ -1,7 +1,7 @@
 /** For people: axe finds nothing serious on any main view, light and dark; nothing runs over on a phone; search and time from the keyboard. */
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { advance, expect, logIn, test } from './town';
+import { advance, expect, logIn, test } from './fixtures';
 
 /** Colours are judged at rest, not in the middle of a transition. */
 test.use({ contextOptions: { reducedMotion: 'reduce' } });

@@ -1,8 +1,8 @@
 /** A template written under its checks, a broadcast counted, sent, paused, resumed and answered, and the answer read in the inbox. */
-import { advance, api, expect, logIn, received, script, test, type Captured, workingHours } from './town';
+import { advance, api, expect, logIn, received, script, test, type CapturedLead, workingHours } from './fixtures';
 
 const somebody = async (n: number): Promise<string> => {
-  const { body } = await api<Captured>('/inquiries', 'POST', {
+  const { body } = await api<CapturedLead>('/inquiries', 'POST', {
     person: { first_name: `Quill${n}`, last_name: 'Harrow', emails: [`quill${n}@harrow.example`], phones: [`(564) 555-016${n}`] },
     roles: ['vendor'],
     permissions: { email: true },

@@ -2,7 +2,7 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { gzipSync } from 'node:zlib';
-import { api, BASE, expect, logIn, test } from './town';
+import { api, BASE, expect, logIn, test } from './fixtures';
 
 interface Found {
   items: { id: string; tags: string[]; owner: { name: string }; permissions?: Record<string, string> }[];

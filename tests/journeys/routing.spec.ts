@@ -1,9 +1,9 @@
 /** Routing in the browser: a ladder changed, rehearsed and applied; a lead claimed by one of two agents; a roster arranged. The town is left as it was. */
 import type { Browser, Page } from '@playwright/test';
-import { api, expect, logIn, test, type Captured } from './town';
+import { api, expect, logIn, test, type CapturedLead } from './fixtures';
 
 const lead = (emails: string[], more: object = {}) =>
-  api<Captured>('/inquiries', 'POST', {
+  api<CapturedLead>('/inquiries', 'POST', {
     person: { first_name: 'Perpetua', last_name: 'Rowe', emails },
     roles: ['buyer'],
     source: 'Harbor Portal',

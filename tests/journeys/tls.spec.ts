@@ -2,7 +2,7 @@
 import { createHmac } from 'node:crypto';
 import pg from 'pg';
 import { request as client } from '@playwright/test';
-import { advance, api, expect, leadFor, received, test, type Captured } from './town';
+import { advance, api, expect, leadFor, received, test, type CapturedLead } from './fixtures';
 
 const SECURE = process.env.TLS_URL ?? 'https://127.0.0.1:3443';
 test.use({ ignoreHTTPSErrors: true, baseURL: SECURE });
@@ -74,7 +74,7 @@ async function tokensTo(contactId: string, url: string): Promise<{ link: string;
 
 test('a tracked link leads on and is noted; the picture of an opened mail is given out', async () => {
   const outside = await client.newContext({ ignoreHTTPSErrors: true, baseURL: SECURE });
-  const { body: lead } = await api<Captured>('/inquiries', 'POST', {
+  const { body: lead } = await api<CapturedLead>('/inquiries', 'POST', {
     person: { first_name: 'Tracked', emails: ['tracked@proxy.example'] },
     permissions: { email: true },
   });

@@ -1,5 +1,5 @@
 /** One lead the whole way, as the agent sees it, worked from the keyboard. */
-import { advance, api, expect, leadFor, logIn, received, script, SIMULATOR, test, workingHours } from './town';
+import { advance, api, expect, leadFor, logIn, received, script, SIMULATOR, test, workingHours } from './fixtures';
 
 const ODA = { first_name: 'ODA', last_name: 'brandvold', emails: ['oda@brandvold.example'], phones: ['(564) 555-0123'] };
 const PHONE = '+15645550123';

@@ -1,11 +1,11 @@
 /** What pages behind the login begin with: the person and their scope; and plain JSON for what goes to client components. */
 import { notFound, redirect } from 'next/navigation';
 import { AppError, type Jsoned } from '@/core/shared';
-import { areasFor, runsTheOffice, scopeFor, type Area, type Person, type Scope } from '@/core/accounts';
+import { areasFor, runsTheOffice, scopeFor, type Area, type User, type Scope } from '@/core/accounts';
 import { currentPerson } from './principal';
 
 /** The person who is logged in; otherwise to the login. With an area, only those who have it on their Wire. */
-export async function requirePerson(area?: Area['key'] | 'setup'): Promise<{ person: Person; scope: Scope }> {
+export async function requirePerson(area?: Area['key'] | 'setup'): Promise<{ person: User; scope: Scope }> {
   const person = await currentPerson();
   if (!person) redirect('/login');
   const allowed =

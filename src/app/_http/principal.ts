@@ -1,7 +1,7 @@
 /** Who asks: a bearer key, or the cookie of a session. A cookie alone may not change anything from another site. */
 import { cookies } from 'next/headers';
 import { AppError } from '@/core/shared';
-import type { Person, Principal } from '@/core/accounts';
+import type { User, Principal } from '@/core/accounts';
 import { personOfSession, principalOfKey } from '@/server/accounts';
 import { config } from '@/server/shared';
 
@@ -11,7 +11,7 @@ export const SESSION_COOKIE = 'urraca_session';
 export const sessionToken = async (): Promise<string | null> => (await cookies()).get(SESSION_COOKIE)?.value ?? null;
 
 /** The person whose browser this is; null when nobody is logged in. */
-export async function currentPerson(): Promise<Person | null> {
+export async function currentPerson(): Promise<User | null> {
   const token = await sessionToken();
   return token ? personOfSession(token) : null;
 }

@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import Joi from 'joi';
 import { AppError, notFound, type Page, faultsOf, isWithin } from '@/core/shared';
-import { may, runsTheOffice, scopeFor, type Person, type Principal, type Scope } from '@/core/accounts';
+import { may, runsTheOffice, scopeFor, type User, type Principal, type Scope } from '@/core/accounts';
 import { once } from '@/server/shared';
 import type { Operation } from './operations';
 import { principalOf } from './principal';
@@ -13,7 +13,7 @@ const MOST_BYTES = 1_000_000;
 const BODY_BOUNDS = { depth: 100, nodes: 60_000 };
 const NO_QUERY = Joi.object({});
 
-export interface Call<Body, Query> {
+export interface ApiCall<Body, Query> {
   request: Request;
   principal: Principal;
   scope: Scope;
@@ -24,7 +24,7 @@ export interface Call<Body, Query> {
 }
 
 /** An answer other than 200 with a body. */
-export interface Reply {
+export interface ApiReply {
   status: number;
   body?: unknown;
   headers?: Record<string, string>;
@@ -37,16 +37,16 @@ export class Download {
     readonly body: ReadableStream<Uint8Array>,
   ) {}
 }
-const isReply = (value: unknown): value is Reply =>
+const isReply = (value: unknown): value is ApiReply =>
   typeof value === 'object' &&
   value !== null &&
-  typeof (value as Reply).status === 'number' &&
+  typeof (value as ApiReply).status === 'number' &&
   Object.keys(value).every((key) => ['status', 'body', 'headers'].includes(key));
-export const created = (body: unknown): Reply => ({ status: 201, body });
-export const done = (): Reply => ({ status: 204 });
+export const created = (body: unknown): ApiReply => ({ status: 201, body });
+export const done = (): ApiReply => ({ status: 204 });
 
 /** A list as the API shows it: the items, and in the Link header where the next page begins (RFC 8288). */
-export function listed<T>(request: Request, page: Page<T>, more: object = {}): Reply {
+export function listed<T>(request: Request, page: Page<T>, more: object = {}): ApiReply {
   const headers: Record<string, string> = {};
   if (page.next) {
     const url = new URL(request.url);
@@ -62,7 +62,7 @@ type Context = { params: Promise<Record<string, string>> };
 
 export function route<Body = Loose, Query = Loose>(
   operation: Operation,
-  answer: (call: Call<Body, Query>) => Promise<unknown>,
+  answer: (call: ApiCall<Body, Query>) => Promise<unknown>,
 ): (request: Request, context: Context) => Promise<Response> {
   return async (sent, context) => {
     try {
@@ -77,7 +77,7 @@ export function route<Body = Loose, Query = Loose>(
       const query = checked(operation.query ?? NO_QUERY, Object.fromEntries(new URL(request.url).searchParams), true) as Query;
       const idempotencyKey = readKey(request, principal);
       const perform = () => answer({ request, principal, scope: scopeFor(principal), params, body, query, idempotencyKey });
-      const shown = (value: unknown): Reply => withheld(replyOf(value), operation, principal);
+      const shown = (value: unknown): ApiReply => withheld(replyOf(value), operation, principal);
       if (operation.method === 'POST' && idempotencyKey && !operation.ownIdempotency) {
         const { pathname, search } = new URL(request.url);
         const type = operation.file ? request.headers.get('content-type') : null;
@@ -137,14 +137,14 @@ function digested(request: Request): { request: Request; digest: () => Promise<B
 }
 
 /** What a change answers to a key that may not read: which thing it was about, and no more. */
-function withheld(reply: Reply, operation: Operation, principal: Principal): Reply {
+function withheld(reply: ApiReply, operation: Operation, principal: Principal): ApiReply {
   if (operation.scope !== 'contacts:write' || may(principal, 'contacts:read')) return reply;
   const { id } = (reply.body ?? {}) as { id?: unknown };
   return { ...reply, body: typeof id === 'string' ? { id } : {} };
 }
 
-const replyOf = (value: unknown): Reply => (isReply(value) ? value : { status: 200, body: value });
-const responseOf = ({ status, body, headers = {} }: Reply): Response =>
+const replyOf = (value: unknown): ApiReply => (isReply(value) ? value : { status: 200, body: value });
+const responseOf = ({ status, body, headers = {} }: ApiReply): Response =>
   status === 204
     ? new Response(null, { status })
     : new Response(JSON.stringify(body ?? null), {
@@ -180,7 +180,7 @@ function requireRight(operation: Operation, principal: Principal): void {
 }
 
 /** The person of a call whose operation is for people only. */
-export function personOf(principal: Principal): Person {
+export function userOf(principal: Principal): User {
   if (principal.kind !== 'person') throw new AppError('not_allowed', 'This is for people who are logged in, not for keys.');
   return principal.person;
 }

@@ -1,7 +1,16 @@
 /** Visitors of public pages over HTTP: what they send, who they are by their cookie, and documents as answers. */
 import { AppError } from '@/core/shared';
-import type { Sent } from '@/core/pages';
-import { findVisitor, firstVisit, newVisitor, openPage, pageToken, type Shown, type Step, type Visitor } from '@/server/pages';
+import type { FormValues } from '@/core/pages';
+import {
+  findVisitor,
+  firstVisit,
+  newVisitor,
+  openPage,
+  pageToken,
+  type Shown,
+  type VisitorStep,
+  type Visitor,
+} from '@/server/pages';
 import { config } from '@/server/shared';
 import { pageDocument, type FormState, type PageContext } from '@/ui/pages/public';
 import { log } from './log';
@@ -16,7 +25,7 @@ const YEAR_SECONDS = 366 * 86_400;
 export const isJson = (request: Request): boolean => /json/i.test(request.headers.get('content-type') ?? '');
 
 /** What was sent, by the names of the fields; at most 6,000 signs of each. @throws AppError input_unreadable, body_too_large */
-export async function readSent(request: Request): Promise<Sent> {
+export async function readSent(request: Request): Promise<FormValues> {
   const text = await readText(request, MOST_BYTES);
   let entries: [string, unknown][];
   if (isJson(request)) {
@@ -48,7 +57,7 @@ export async function visitorOf(request: Request, accountId: string): Promise<Co
 }
 
 /** The visitor of a request that only looks; of somebody new nothing is kept before they come back. */
-export async function lookerOf(request: Request, step: Omit<Step, 'visitorId'>): Promise<Come> {
+export async function lookerOf(request: Request, step: Omit<VisitorStep, 'visitorId'>): Promise<Come> {
   const found = await knownVisitor(request, step.accountId);
   return found ? { visitor: found, cookie: null } : withCookie(await firstVisit(step));
 }
@@ -113,7 +122,7 @@ const FIELD_OF: Record<string, string> = {
 };
 
 /** What was wrong with what was sent, beside its fields; what was typed stays. */
-export function stateAfter(error: unknown, values: Sent): FormState {
+export function stateAfter(error: unknown, values: FormValues): FormState {
   const fail = (message: string, faults: Record<string, string> = {}): FormState => ({ values, faults, message, thanked: false });
   if (!(error instanceof AppError)) {
     log.error({ err: error }, 'unexpected failure');

@@ -10,12 +10,12 @@ import {
   ROLES,
   scopeFor,
   wholeAccount,
-  type Person,
+  type User,
   type Role,
 } from '.';
 import { settingsSchema } from './schemas';
 
-const person = (role: Role): Person => ({
+const person = (role: Role): User => ({
   id: '7',
   accountId: '1',
   officeId: '2',

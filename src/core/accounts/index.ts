@@ -12,7 +12,7 @@ export {
   scopeFor,
   seesContactOf,
   wholeAccount,
-  type Person,
+  type User,
   type Principal,
   type Role,
   type Scope,
@@ -21,4 +21,4 @@ export { KEY_SCOPES, RIGHTS, type Action, type KeyScope } from './rights';
 export { concerns, isMine } from './live';
 export { FROM_ANYWHERE, ONE_ACCOUNT, ONE_ADDRESS, waitAfter, type DelayRule } from './login-delay';
 export { DEFAULT_SETTINGS, settingsView, type SettingsView, type Settings } from './settings';
-export { type KeyView, type PersonView } from './views';
+export { type KeyView, type UserView } from './views';

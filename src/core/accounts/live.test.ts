@@ -1,6 +1,6 @@
-import { concerns, type Person, type Role } from '.';
+import { concerns, type User, type Role } from '.';
 
-const person = (role: Role, more: Partial<Person> = {}): Person => ({
+const person = (role: Role, more: Partial<User> = {}): User => ({
   id: '7',
   accountId: '1',
   officeId: '3',
@@ -21,7 +21,7 @@ const of = (ownerId: string, officeId: string | null) => ({
   officeId,
 });
 
-test.each<[string, Person, boolean[]]>([
+test.each<[string, User, boolean[]]>([
   ['an owner', person('owner'), [true, true, true]],
   ['an agent', person('agent'), [true, false, false]],
   ['an agent who sees a colleague’s', person('agent', { colleagues: ['8'] }), [true, true, false]],

@@ -1,9 +1,9 @@
 /** Who hears of what changes, while their page is open. */
 import type { LiveEvent } from '../shared';
-import { scopeFor, seesContactOf, type Person } from './roles';
+import { scopeFor, seesContactOf, type User } from './roles';
 
 /** An event concerns a person when it is of their account and their scope may see the contact behind it, as far as the event tells. */
-export const concerns = (person: Person, event: LiveEvent): boolean => {
+export const concerns = (person: User, event: LiveEvent): boolean => {
   if (event.accountId !== person.accountId) return false;
   if (event.userIds?.includes(person.id)) return true;
   const scope = scopeFor({ kind: 'person', person });
@@ -15,5 +15,5 @@ export const concerns = (person: Person, event: LiveEvent): boolean => {
 };
 
 /** A lead is its agent's; an offer is each one's to whom it is made. */
-export const isMine = (person: Person, event: LiveEvent): boolean =>
+export const isMine = (person: User, event: LiveEvent): boolean =>
   event.topic === 'offer' ? Boolean(event.userIds?.includes(person.id)) : event.ownerId === person.id;

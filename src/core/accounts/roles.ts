@@ -8,7 +8,7 @@ import { RIGHTS, type KeyScope } from './rights';
 export const ROLES = ['owner', 'admin', 'agent', 'caller', 'lender'] as const;
 export type Role = (typeof ROLES)[number];
 
-export interface Person {
+export interface User {
   id: string;
   accountId: string;
   officeId: string | null;
@@ -24,8 +24,7 @@ export interface Person {
 }
 
 export type Principal =
-  | { kind: 'person'; person: Person }
-  | { kind: 'key'; keyId: string; accountId: string; scopes: KeyScope[]; doorId: string | null };
+  { kind: 'person'; person: User } | { kind: 'key'; keyId: string; accountId: string; scopes: KeyScope[]; doorId: string | null };
 
 declare const scopeBrand: unique symbol;
 /** Whose contacts one sees. Made only by `scopeFor` and `wholeAccount`. */

@@ -15,7 +15,7 @@ export interface KeyView {
   ends_at: Date | null;
 }
 
-export interface PersonView {
+export interface UserView {
   id: string;
   name: string;
   role: Role;

@@ -9,7 +9,7 @@ export {
   outcomeOf,
   type CallState,
   type NetworkEnd,
-  type Outcome,
+  type CallOutcome,
 } from './outcomes';
 export { progressCall, type CallProgress, type CallReport } from './progress';
 export { type CallView } from './views';

@@ -8,7 +8,7 @@ export const OUTCOMES = [
   { key: 'busy', name: 'Busy', reached: false, meaning: 'The line was busy' },
   { key: 'wrong_number', name: 'Wrong number', reached: false, meaning: 'Somebody else lives there' },
 ] as const;
-export type Outcome = (typeof OUTCOMES)[number]['key'] | 'short';
+export type CallOutcome = (typeof OUTCOMES)[number]['key'] | 'short';
 
 /** What the phone network reports. `answered` says that somebody picked up, not who. */
 export const CALL_STATES = ['dialing', 'ringing', 'answered', 'voicemail', 'ended'] as const;
@@ -23,7 +23,7 @@ export const CONVERSATION_SECONDS = 120;
  * The outcome of a call that nobody has named yet. Talk of at least `conversationSeconds` is a conversation; a shorter
  * answer is `short`: reached, but not yet a conversation.
  */
-export function outcomeOf(end: NetworkEnd, talkSeconds: number, conversationSeconds: number): Outcome {
+export function outcomeOf(end: NetworkEnd, talkSeconds: number, conversationSeconds: number): CallOutcome {
   switch (end) {
     case 'answered':
       return talkSeconds >= conversationSeconds ? 'talked' : 'short';
@@ -39,8 +39,8 @@ export function outcomeOf(end: NetworkEnd, talkSeconds: number, conversationSeco
   }
 }
 
-export const OUTCOME_KEYS: Outcome[] = [...OUTCOMES.map((outcome) => outcome.key), 'short'];
-export const isReached = (outcome: Outcome): boolean =>
+export const OUTCOME_KEYS: CallOutcome[] = [...OUTCOMES.map((outcome) => outcome.key), 'short'];
+export const isReached = (outcome: CallOutcome): boolean =>
   outcome === 'short' || (OUTCOMES.find((one) => one.key === outcome)?.reached ?? false);
 export const outcomeName = (outcome: string): string =>
   outcome === 'short' ? 'Answered, short' : (OUTCOMES.find((one) => one.key === outcome)?.name ?? outcome);

@@ -1,12 +1,12 @@
 /** One call as the phone network reports it: a small state machine that swallows repeats and late reports. */
-import { outcomeOf, type CallState, type NetworkEnd, type Outcome } from './outcomes';
+import { outcomeOf, type CallState, type NetworkEnd, type CallOutcome } from './outcomes';
 
 export interface CallProgress {
   state: CallState;
   answeredAt: Date | null;
   endedAt: Date | null;
   talkSeconds: number;
-  outcome: Outcome | null;
+  outcome: CallOutcome | null;
 }
 export interface CallReport {
   state: 'ringing' | 'answered' | 'voicemail' | 'ended';

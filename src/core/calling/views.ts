@@ -1,11 +1,11 @@
 /** What pages and API answers show of calling. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
-import type { CallState, Outcome } from './outcomes';
+import type { CallState, CallOutcome } from './outcomes';
 
 export interface CallView {
   id: string;
   contact_id: string;
   state: CallState;
-  outcome: Outcome | null;
+  outcome: CallOutcome | null;
   /** True when the network alone named the outcome; the agent may still say better. */
   outcome_guessed: boolean;
   number: string;

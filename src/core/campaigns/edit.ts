@@ -1,8 +1,8 @@
 /** Changing a plan step by step: each function answers a new list, so that undo is keeping the one before. */
 import type { Channel } from '../contacts';
 import { CHANNEL_NAMES, DATE_NAMES } from '../contacts';
-import { DEFAULT_QUESTIONS, TALK_ASKS } from '../talks';
-import { freshId, type Step, type When } from './plan';
+import { DEFAULT_QUESTIONS, TALK_ASKS } from '../conversations';
+import { freshId, type Step, type StepTiming } from './plan';
 
 /** Every step, those of branches included, through `change`; null takes it away. */
 export function mapSteps(steps: readonly Step[], change: (step: Step) => Step | null): Step[] {
@@ -39,7 +39,7 @@ function sorted(steps: readonly Step[]): Step[] {
 
 /** Moves a step by whole days; a step that follows the one before waits longer or shorter for it. */
 export function moved(steps: readonly Step[], id: number, days: number): Step[] {
-  const shift = (when: When): When => {
+  const shift = (when: StepTiming): StepTiming => {
     if ('date' in when) return { ...when, days: when.days + days };
     if ('days' in when) return { ...when, days: Math.max(0, when.days + days) };
     return days > 0
@@ -117,7 +117,7 @@ const span = (minutes: number): string => {
   return minutes < 2_880 ? `${Math.round(minutes / 60)} hours` : `${Math.round(minutes / 1440)} days`;
 };
 /** `day 3 at 09:00`, `2 days after the step before, at 09:00`, `a week before their birthday`. */
-export function whenWords(when: When): string {
+export function whenWords(when: StepTiming): string {
   if ('date' in when) {
     const date = DATE_NAMES[when.date].toLowerCase();
     const days = Math.abs(when.days);

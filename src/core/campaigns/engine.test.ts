@@ -8,13 +8,13 @@ import {
   NEW_BUYER,
   NO_PLAN,
   programOf,
-  type Campaign,
+  type RunningCampaign,
   type Plan,
   type Step,
   type TouchedContact,
 } from '.';
 
-const campaignOf = (plan: Plan): Campaign => ({
+const campaignOf = (plan: Plan): RunningCampaign => ({
   id: '1',
   name: 'New buyer',
   plan,
@@ -207,9 +207,9 @@ describe('ways part', () => {
     ]);
   });
   test('by an answer since the beginning, and by any condition', () => {
-    const asking = (ask: Extract<Step, { do: 'branch' }>['ask']): Campaign =>
+    const asking = (ask: Extract<Step, { do: 'branch' }>['ask']): RunningCampaign =>
       campaignOf({ ...plan, steps: plan.steps.map((step) => (step.do === 'branch' ? { ...step, ask } : step)) });
-    const way = (campaign: Campaign, who: TouchedContact) => walk(from, who, campaign).map(({ did }) => did)[1];
+    const way = (campaign: RunningCampaign, who: TouchedContact) => walk(from, who, campaign).map(({ did }) => did)[1];
     expect(way(asking({ about: 'answered' }), contact({ answeredAt: new Date('2026-11-22T18:00:00Z') }))).toBe('email');
     expect(way(asking({ about: 'answered' }), contact({ answeredAt: from }))).toBe('text');
     const tree = { on: 'town', how: 'any', of: ['Saltmarsh'] } as const;

@@ -6,13 +6,13 @@ import type { Because, Channel, DateKind, Stage } from '../contacts';
 import { fillWords, withSender, type MergeFields, type Words } from '../messages';
 import type { Tree } from '../segments';
 import { DAY } from '../shared';
-import { beginTalk, type TalkFlow, type TalkStanding } from '../talks';
+import { beginConversation, type ConversationFlow, type ConversationState } from '../conversations';
 import { mayTouch, type Guardrails, type PermissionState, UNKNOWN_PERMISSION } from './guardrails';
-import type { Ask, Change, Plan, Program, Step, TalkStep, TaskRole, TouchStep, WordsFrom } from './plan';
+import type { Ask, ContactUpdate, Plan, Program, Step, TalkStep, TaskRole, TouchStep, WordsFrom } from './plan';
 import { plannedAt, roundStart } from './schedule';
 
 /** A version of a campaign, ready to be walked. */
-export interface Campaign {
+export interface RunningCampaign {
   id: string;
   name: string;
   plan: Pick<Plan, 'repeat' | 'held' | 'anyStage' | 'ends' | 'starts'>;
@@ -90,9 +90,18 @@ export type TouchEffect =
       dated: boolean;
     }
   | { do: 'task'; key: string; step: number; role: TaskRole; note: string; day: number; call: boolean }
-  | { do: 'change'; change: Change; day: number }
+  | { do: 'change'; change: ContactUpdate; day: number }
   /** A conversation begins, with its first text. */
-  | { do: 'talk'; key: string; step: number; address: string; text: string; flow: TalkFlow; standing: TalkStanding; day: number }
+  | {
+      do: 'talk';
+      key: string;
+      step: number;
+      address: string;
+      text: string;
+      flow: ConversationFlow;
+      standing: ConversationState;
+      day: number;
+    }
   | { do: 'tell'; kind: 'waits' | 'held'; channel: Channel; because: Because };
 
 export interface TouchDecision {
@@ -114,7 +123,7 @@ const addressFor = (channel: Channel, contact: TouchedContact): { address: strin
 
 /** Decides what is due of an enrolment up to the first step of a later instant. A touch that may not go is passed over with its reason; the campaign goes on. */
 export function decideTouch(
-  campaign: Campaign,
+  campaign: RunningCampaign,
   enrolment: EnrolmentState,
   contact: TouchedContact,
   guardrails: Guardrails,
@@ -187,7 +196,7 @@ interface Place {
   round: number;
 }
 /** Where it goes on; from the end to the next round where there is one, null when it is over. */
-function placeAfter({ program, plan: { repeat } }: Campaign, { round }: Place, next: number | null): Place | null {
+function placeAfter({ program, plan: { repeat } }: RunningCampaign, { round }: Place, next: number | null): Place | null {
   if (next !== null) return { step: next, round };
   if (!repeat || program.entry === null || (repeat.times !== null && round + 1 >= repeat.times)) return null;
   return { step: program.entry, round: round + 1 };
@@ -195,7 +204,7 @@ function placeAfter({ program, plan: { repeat } }: Campaign, { round }: Place, n
 
 /** When the first step is due for somebody who begins now; null when there is none, or when it needs a date that is not known. */
 export function firstDue(
-  { program }: Pick<Campaign, 'program'>,
+  { program }: Pick<RunningCampaign, 'program'>,
   startedAt: Date,
   timeZone: string,
   dates: TouchedContact['dates'] = {},
@@ -212,7 +221,7 @@ export function firstDue(
 
 /** When a step is due: never before that of the step before it. */
 function dueAt(
-  campaign: Campaign,
+  campaign: RunningCampaign,
   step: Step,
   { startedAt, round, lastAt }: Pick<EnrolmentState, 'startedAt' | 'round' | 'lastAt'>,
   { timeZone, dates }: TouchedContact,
@@ -228,7 +237,7 @@ function dueAt(
 }
 
 /** Whether a step is tied to a date: one of the contact's own, or the day on which a campaign of days begins. */
-const isDated = (step: Step, { plan }: Campaign): boolean =>
+const isDated = (step: Step, { plan }: RunningCampaign): boolean =>
   'date' in step.when ||
   (step.when.after === 'start' &&
     ('minutes' in step.when ? step.when.minutes < 1_440 : step.when.days === 0) &&
@@ -237,7 +246,7 @@ const isDated = (step: Step, { plan }: Campaign): boolean =>
 
 const verdictOn = (
   channel: Channel,
-  campaign: Campaign,
+  campaign: RunningCampaign,
   contact: TouchedContact,
   guardrails: Guardrails,
   now: Date,
@@ -269,7 +278,7 @@ const verdictOn = (
 };
 
 /** Whether any touch of the campaign could still reach them: an address that is right, and no word against the channel. */
-function reaches({ program }: Campaign, contact: TouchedContact): boolean {
+function reaches({ program }: RunningCampaign, contact: TouchedContact): boolean {
   if (contact.doNotContact || contact.householdSaysNo) return false;
   return [...program.nodes.values()].some(({ step }) => {
     if (step.do !== 'touch' && step.do !== 'talk') return false;
@@ -282,7 +291,7 @@ function reaches({ program }: Campaign, contact: TouchedContact): boolean {
 /** The same for each attempt at a step of a round, so that the outbox takes it once. */
 const keyOf = (id: string, { step, round }: Place): string => `e${id}-s${step}${round ? `-r${round}` : ''}`;
 
-function carryOut(step: TouchStep, campaign: Campaign, id: string, at: Place, contact: TouchedContact): TouchEffect {
+function carryOut(step: TouchStep, campaign: RunningCampaign, id: string, at: Place, contact: TouchedContact): TouchEffect {
   const key = keyOf(id, at);
   const day = campaign.days.get(step.id) ?? 0;
   const found = step.from ? (campaign.wordsOf?.(step.from, key) ?? null) : null;
@@ -310,13 +319,13 @@ function carryOut(step: TouchStep, campaign: Campaign, id: string, at: Place, co
   };
 }
 
-function talk(step: TalkStep, campaign: Campaign, id: string, at: Place, contact: TouchedContact): TouchEffect {
-  const flow: TalkFlow = {
+function talk(step: TalkStep, campaign: RunningCampaign, id: string, at: Place, contact: TouchedContact): TouchEffect {
+  const flow: ConversationFlow = {
     questions: step.questions,
     agent: contact.fields.agent_first_name ?? '',
     brokerage: contact.fields.brokerage ?? '',
   };
-  const { standing, says } = beginTalk(flow);
+  const { standing, says } = beginConversation(flow);
   return {
     do: 'talk',
     key: keyOf(id, at),

@@ -1,7 +1,7 @@
 export {
   decideTouch,
   firstDue,
-  type Campaign,
+  type RunningCampaign,
   type EnrolmentState,
   type FoundWords,
   type TouchDecision,
@@ -27,7 +27,7 @@ export {
   TASK_ROLES,
   type Ask,
   type BranchStep,
-  type Change,
+  type ContactUpdate,
   type Ends,
   type Plan,
   type Program,
@@ -36,11 +36,11 @@ export {
   type TaskRole,
   type TalkStep,
   type TouchStep,
-  type When,
+  type StepTiming,
   type Words,
   type WordsFrom,
 } from './plan';
-export { Rehearsal, withoutWords, type DayForecast, type Forecast, type Rehearsed, type Under } from './rehearsal';
+export { CampaignForecast, withoutWords, type DayForecast, type Forecast, type RehearsedContact, type Under } from './rehearsal';
 export { nextYearly, plannedAt, roundStart, type Anchors } from './schedule';
 export { NEW_BUYER, STARTERS, type Starter } from './starters';
 export {
@@ -51,7 +51,7 @@ export {
   type EnrolmentView,
   type StepCount,
 } from './views';
-export { meaningFor, placeIn, type Place, type Standing, type VersionPreview } from './moving';
+export { meaningFor, placeIn, type EnrollmentPosition, type EnrollmentProgress, type VersionPreview } from './moving';
 export { faultsOfPlan } from './faults';
 export { added, copied, emptyStep, mapSteps, moved, removed, replaced, stepWords, whenWords } from './edit';
 export { holidayOn, MOVABLE_HOLIDAYS, nextWorkday } from './holidays';

@@ -2,12 +2,12 @@
 import { programOf, stepsIn, type Plan } from './plan';
 
 /** Somebody who is under way: the step at which they stand, and what they have had of this round, by the ids of the steps. */
-export interface Standing {
+export interface EnrollmentProgress {
   step: number;
   round: number;
   had: readonly number[];
 }
-export interface Place {
+export interface EnrollmentPosition {
   step: number;
   round: number;
 }
@@ -17,7 +17,10 @@ export interface Place {
  * that they have had, on the way on which it stands; at the beginning when they have had nothing of it.
  * @returns null when nothing is left for them
  */
-export function placeIn(plan: Pick<Plan, 'steps' | 'repeat'>, { step, round, had }: Standing): Place | null {
+export function placeIn(
+  plan: Pick<Plan, 'steps' | 'repeat'>,
+  { step, round, had }: EnrollmentProgress,
+): EnrollmentPosition | null {
   const { entry, nodes } = programOf(plan);
   if (nodes.has(step) && !had.includes(step)) return { step, round };
   const last = stepsIn(plan.steps).findLast(({ id }) => had.includes(id));
@@ -39,7 +42,7 @@ export interface VersionPreview {
   astray: number;
 }
 
-export function meaningFor(plan: Pick<Plan, 'steps' | 'repeat'>, people: readonly Standing[]): VersionPreview {
+export function meaningFor(plan: Pick<Plan, 'steps' | 'repeat'>, people: readonly EnrollmentProgress[]): VersionPreview {
   const order = stepsIn(plan.steps).map(({ id }) => id);
   const preview: VersionPreview = { people: people.length, twice: {}, never: {}, astray: 0 };
   const count = (counts: Record<string, number>, step: number) => (counts[String(step)] = (counts[String(step)] ?? 0) + 1);

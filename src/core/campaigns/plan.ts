@@ -5,7 +5,7 @@
 import type { ContactRole, Channel, DateKind } from '../contacts';
 import type { Words } from '../messages';
 import type { Tree } from '../segments';
-import type { TalkQuestion } from '../talks';
+import type { TalkQuestion } from '../conversations';
 
 export type { Words };
 
@@ -14,7 +14,7 @@ export type { Words };
  * contact, moved on to the next of the weekdays (1 is Monday) where some are named; or days before (negative) or after a date of the
  * person that returns every year.
  */
-export type When =
+export type StepTiming =
   | { after: 'start' | 'last'; minutes: number }
   | { after: 'start' | 'last'; days: number; at: string; on?: number[] }
   | { date: DateKind; days: number; at: string };
@@ -26,7 +26,7 @@ export type Ask = { about: 'answered' | 'opened' | 'has_phone' | 'has_email' } |
 export const TASK_ROLES = ['owner', 'caller', 'lender', 'admin'] as const;
 export type TaskRole = (typeof TASK_ROLES)[number];
 
-export type Change =
+export type ContactUpdate =
   | { set: 'tag' | 'untag'; tagId: string }
   | { set: 'stage'; stage: string }
   | { set: 'horizon'; horizon: string | null }
@@ -39,14 +39,14 @@ export type Change =
 interface StepBase {
   /** The same in all versions of a campaign, so that people can be moved from one to the next. */
   id: number;
-  when: When;
+  when: StepTiming;
 }
 /** Where the words of a touch come from when they are not its own: a template as it is by then, or whichever a challenge hands out. */
 export type WordsFrom = { template: string } | { challenge: string };
 /** `words` are its own; where they come from elsewhere, those that go when that is gone. */
 export type TouchStep = StepBase & { do: 'touch'; channel: Channel; words: Words; from?: WordsFrom | null };
 export type TaskStep = StepBase & { do: 'task'; role: TaskRole; note: string };
-export type ChangeStep = StepBase & { do: 'change'; change: Change };
+export type ChangeStep = StepBase & { do: 'change'; change: ContactUpdate };
 export type BranchStep = StepBase & { do: 'branch'; ask: Ask; yes: Step[]; no: Step[] };
 /** A qualifying conversation by text; it goes on by itself, whatever becomes of the campaign. */
 export type TalkStep = StepBase & { do: 'talk'; questions: TalkQuestion[] };
@@ -68,7 +68,7 @@ export interface Ends {
   /** No channel of the campaign can reach them any more. */
   unreachable: 'end' | 'on';
   /** Done for whoever answered. */
-  then: Change[];
+  then: ContactUpdate[];
 }
 
 export interface Plan {

@@ -5,17 +5,17 @@ import {
   faultsOfPlan,
   NO_PLAN,
   programOf,
-  Rehearsal,
+  CampaignForecast,
   STARTERS,
   withoutWords,
-  type Campaign,
+  type RunningCampaign,
   type Plan,
   type TouchedContact,
 } from '.';
 import { planSchema } from './schemas';
 
 const FROM = new Date('2026-11-23T18:00:00Z');
-const campaignOf = (name: string, plan: Plan): Campaign => ({
+const campaignOf = (name: string, plan: Plan): RunningCampaign => ({
   id: name,
   name,
   plan,
@@ -47,8 +47,8 @@ const contact = (id: number, more: Partial<TouchedContact> = {}): TouchedContact
   meets: () => false,
   ...more,
 });
-const rehearsed = (plan: Plan, people: TouchedContact[], under: Campaign[] = []) => {
-  const rehearsal = new Rehearsal(campaignOf('Rehearsed', plan), DEFAULT_GUARDRAILS, FROM, 365);
+const rehearsed = (plan: Plan, people: TouchedContact[], under: RunningCampaign[] = []) => {
+  const rehearsal = new CampaignForecast(campaignOf('Rehearsed', plan), DEFAULT_GUARDRAILS, FROM, 365);
   for (const one of people)
     rehearsal.add({
       contact: one,

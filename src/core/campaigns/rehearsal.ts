@@ -4,18 +4,18 @@
  */
 import type { Because } from '../contacts';
 import { DAY, localDayNumber } from '../shared';
-import { decideTouch, firstDue, type Campaign, type EnrolmentState, type TouchedContact } from './engine';
+import { decideTouch, firstDue, type RunningCampaign, type EnrolmentState, type TouchedContact } from './engine';
 import type { Guardrails } from './guardrails';
 import type { Plan, Step } from './plan';
 
 /** Another campaign in which somebody is. */
 export interface Under {
-  campaign: Campaign;
+  campaign: RunningCampaign;
   enrolment: EnrolmentState;
   dueAt: Date;
 }
 /** Somebody whom the campaign would take, with the other campaigns in which they are. */
-export interface Rehearsed {
+export interface RehearsedContact {
   contact: TouchedContact;
   agent: string | null;
   under: readonly Under[];
@@ -64,7 +64,7 @@ interface Line extends Under {
 }
 
 /** Gathers a forecast person by person, so that any number can be rehearsed in little memory. */
-export class Rehearsal {
+export class CampaignForecast {
   private people = 0;
   private untouched = 0;
   private readonly days = new Map<number, DayForecast>();
@@ -74,13 +74,13 @@ export class Rehearsal {
   private readonly calls = new Map<string, number>();
 
   constructor(
-    private readonly campaign: Campaign,
+    private readonly campaign: RunningCampaign,
     private readonly guardrails: Guardrails,
     private readonly from: Date,
     private readonly length: number,
   ) {}
 
-  add({ contact, agent, under }: Rehearsed): void {
+  add({ contact, agent, under }: RehearsedContact): void {
     this.people += 1;
     const end = this.from.getTime() + this.length * DAY;
     const zone = contact.timeZone;

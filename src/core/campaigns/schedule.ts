@@ -1,7 +1,7 @@
 /** The instants of steps, in the contact's zone. */
 import type { DateKind } from '../contacts';
 import { DAY, localDayNumber, localInstant, localWeekday, MINUTE } from '../shared';
-import type { Plan, When } from './plan';
+import type { Plan, StepTiming } from './plan';
 
 export interface Anchors {
   startedAt: Date;
@@ -30,7 +30,7 @@ export function nextYearly(monthDay: number, days: number, at: string, from: Dat
 }
 
 /** @returns when a step is due; null when it depends on a date that is not known of this person */
-export function plannedAt(when: When, { startedAt, lastAt, timeZone, dates }: Anchors): Date | null {
+export function plannedAt(when: StepTiming, { startedAt, lastAt, timeZone, dates }: Anchors): Date | null {
   if ('date' in when) {
     const known = dates?.[when.date] ?? [];
     if (!known.length) return null;

@@ -1,7 +1,7 @@
 /** The second entry of this feature, for those who read input: the shape of a plan, checked by Joi. */
 import Joi from 'joi';
 import { CHANNELS, CONTACT_ROLES, DATE_KINDS } from '../contacts';
-import { TALK_ASKS } from '../talks';
+import { TALK_ASKS } from '../conversations';
 import { wordsSchema } from '../messages/schemas';
 import { TASK_ROLES } from './plan';
 

@@ -3,7 +3,7 @@ import { CHANNEL_NAMES } from '../contacts';
 import { listed } from '../shared';
 import type { PermissionChannelKey } from './views';
 
-export type Change =
+export type BulkAction =
   | { kind: 'tags'; add: string[]; remove: string[] }
   /** A tag is deleted; another may take its place. */
   | { kind: 'tag_gone'; tag_id: string; replace_by: string | null }
@@ -23,9 +23,9 @@ export type Change =
   | { kind: 'campaign'; campaign_id: string }
   | { kind: 'call_list'; note: string }
   | { kind: 'delete' };
-export type ChangeKind = Change['kind'];
+export type ChangeKind = BulkAction['kind'];
 /** Changes that take a word of the account away; there is always something to undo about them. */
-export const isTakingAway = (kind: string): boolean => kind.endsWith('_gone');
+export const isDeletion = (kind: string): boolean => kind.endsWith('_gone');
 
 /** Why somebody of the selection stays as they are, in words after a number. */
 export const LEFT_ALONE = {
@@ -53,7 +53,7 @@ const shown = (value: unknown): string =>
   Array.isArray(value) ? listed(value.map(String)) : value === true ? 'yes' : value === false ? 'no' : String(value);
 
 /** What is done, as it follows “214 people”: `get the tag choir`. */
-export function deedOf(change: Change, name: ChangeNames): string {
+export function describeBulkAction(change: BulkAction, name: ChangeNames): string {
   switch (change.kind) {
     case 'tags': {
       const tags = (ids: string[]) => `the ${ids.length === 1 ? 'tag' : 'tags'} ${listed(ids.map((id) => name('tag', id)))}`;

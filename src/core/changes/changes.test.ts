@@ -1,11 +1,11 @@
 /** What is done to many, in words: one or many of them, whoever stays as they are, and what is taken at the door. */
-import { CHANGE_STATES, deedOf, isTakingAway, previewSentence, restOf, type Change } from '.';
+import { CHANGE_STATES, describeBulkAction, isDeletion, previewSentence, restOf, type BulkAction } from '.';
 import { changeSchema, selectionSchema } from './schemas';
 
 const name = (_: string, value: string) => ({ '1': 'choir', '2': 'harbour' })[value] ?? value;
-const say = (change: Change, n = 214) => previewSentence(deedOf(change, name), n, {});
+const say = (change: BulkAction, n = 214) => previewSentence(describeBulkAction(change, name), n, {});
 
-test.each<[Change, string, string]>([
+test.each<[BulkAction, string, string]>([
   [{ kind: 'tags', add: ['1'], remove: [] }, '214 people get the tag choir.', '1 person gets the tag choir.'],
   [
     { kind: 'tags', add: ['1'], remove: ['2'] },
@@ -64,7 +64,7 @@ test.each<[Change, string, string]>([
   expect(say(change)).toBe(many);
   expect(say(change, 1)).toBe(one);
   expect(say(change, 0)).toBe(one.replace('1 person', 'Nobody'));
-  expect(isTakingAway(change.kind)).toBe(/_gone$/.test(change.kind));
+  expect(isDeletion(change.kind)).toBe(/_gone$/.test(change.kind));
 });
 
 test('who stays as they are is told after it, most first, and not at all when there is nobody', () => {

@@ -1,10 +1,10 @@
 export {
-  deedOf,
-  isTakingAway,
+  describeBulkAction,
+  isDeletion,
   LEFT_ALONE,
   previewSentence,
   restOf,
-  type Change,
+  type BulkAction,
   type ChangeKind,
   type ChangeNames,
   type LeftAlone,

@@ -1,6 +1,6 @@
 /** What can happen to a contact: the kinds of activity, and what each carries. The table of activities is append-only. */
 import type { Because } from './because';
-import type { Outcome } from '../calling';
+import type { CallOutcome } from '../calling';
 import type { Channel } from './vocabulary';
 
 export const ACTIVITY_KINDS = [
@@ -40,9 +40,9 @@ export interface ActivityData {
   from?: string;
   to?: string;
   /** For a call: how it ended and how long the two spoke. */
-  outcome?: Outcome;
+  outcome?: CallOutcome;
   /** For an outcome that somebody corrected: what stood there before. */
-  was?: Outcome;
+  was?: CallOutcome;
   talkSeconds?: number;
   ringSeconds?: number;
   callId?: string;

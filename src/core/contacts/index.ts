@@ -34,7 +34,7 @@ export {
   type DateKind,
   type Horizon,
   type Stage,
-  type Step,
+  type BuiltInStage,
 } from './vocabulary';
 export { firstNamesTogether, namesTogether } from './names';
 export { type ContactView, type ImportantDate, type MoreView, type PermissionsView, type TimelineItem } from './views';

@@ -13,14 +13,21 @@ export const STAGES = [
   { key: 'archived', name: 'Archived', meaning: 'Put away, with a reason' },
 ] as const;
 /** A step of the work, on which the rules stand: what moves by itself, what campaigns follow up, who counts as a client. */
-export type Step = (typeof STAGES)[number]['key'];
+export type BuiltInStage = (typeof STAGES)[number]['key'];
 /** Where somebody stands: a step, or a stage of the account's own, whose key names the step that it counts as (`talking.12`). */
-export type Stage = Step | `${Step}.${number}`;
-export const stepOf = (stage: string): Step => stage.split('.')[0] as Step;
+export type Stage = BuiltInStage | `${BuiltInStage}.${number}`;
+export const stepOf = (stage: string): BuiltInStage => stage.split('.')[0] as BuiltInStage;
 /** Steps that a stage of one's own may count as. New and Archived are not among them: there is one way to be untried, and one to be put away. */
-export const OWN_STEPS = ['reaching', 'talking', 'client', 'under_contract', 'past_client', 'sphere'] as const satisfies Step[];
+export const OWN_STEPS = [
+  'reaching',
+  'talking',
+  'client',
+  'under_contract',
+  'past_client',
+  'sphere',
+] as const satisfies BuiltInStage[];
 /** Stages that cannot be removed, since people move there by themselves, or are counted or put away there. */
-export const KEPT_STAGES: readonly string[] = ['new', 'reaching', 'talking', 'client', 'archived'] satisfies Step[];
+export const KEPT_STAGES: readonly string[] = ['new', 'reaching', 'talking', 'client', 'archived'] satisfies BuiltInStage[];
 
 export const HORIZONS = [
   { key: 'hot', name: 'Hot', meaning: 'Ready to meet now', rhythmDays: 2, strokes: 4 },
@@ -49,7 +56,7 @@ export type Channel = (typeof CHANNELS)[number];
 export const CHANNEL_NAMES: Record<Channel, string> = { call: 'call', text: 'text', email: 'e-mail', letter: 'letter' };
 
 /** Stages in which automatic follow-up goes on. From Client on, somebody works with the person and campaigns end. */
-export const FOLLOWED_UP: readonly Step[] = ['new', 'reaching', 'talking', 'sphere'];
+export const FOLLOWED_UP: readonly BuiltInStage[] = ['new', 'reaching', 'talking', 'sphere'];
 export const isFollowedUp = (stage: string): boolean => FOLLOWED_UP.includes(stepOf(stage));
 
 /** The names of stages that an account did not rename; one of its own is called by its step where its name is not at hand. */

@@ -20,11 +20,11 @@ export const reasonsSentence = (reasons: readonly DuplicateReason[]): string =>
 
 /** The fields one chooses side by side; the rest (addresses, tags, dates, activities, enrolments) is kept of both. */
 export const MERGE_FIELDS = ['name', 'company', 'place', 'stage', 'horizon', 'owner', 'source'] as const;
-export type MergeField = (typeof MERGE_FIELDS)[number];
-export type MergeChoices = Partial<Record<MergeField, 'kept' | 'gone'>>;
+export type MergeChoice = (typeof MERGE_FIELDS)[number];
+export type MergeChoices = Partial<Record<MergeChoice, 'kept' | 'gone'>>;
 
 type Side = Pick<ContactView, 'first_name' | 'last_name' | 'company' | 'place' | 'stage' | 'horizon' | 'owner' | 'source'>;
-const empty: Record<MergeField, (side: Side) => boolean> = {
+const empty: Record<MergeChoice, (side: Side) => boolean> = {
   name: (side) => !side.first_name && !side.last_name,
   company: (side) => !side.company,
   place: (side) => !side.place.street && !side.place.city && !side.place.postal_code,
@@ -35,7 +35,7 @@ const empty: Record<MergeField, (side: Side) => boolean> = {
 };
 
 /** Where nobody chose: the kept one's, unless it says nothing and the other does. */
-export const chosenSide = (field: MergeField, kept: Side, gone: Side, choices: MergeChoices): 'kept' | 'gone' =>
+export const chosenSide = (field: MergeChoice, kept: Side, gone: Side, choices: MergeChoices): 'kept' | 'gone' =>
   choices[field] ?? (empty[field](kept) && !empty[field](gone) ? 'gone' : 'kept');
 
 export interface PairView {
@@ -44,7 +44,7 @@ export interface PairView {
   reasons: DuplicateReason[];
   because: string;
 }
-export interface LookView {
+export interface DuplicateScanView {
   state: 'never' | 'waiting' | 'running' | 'done' | 'failed';
   pairs: number;
   fault: string | null;

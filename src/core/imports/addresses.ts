@@ -3,15 +3,15 @@ import { parsePhoneNumberFromString } from 'libphonenumber-js';
 import { cleanEmail } from '../capture';
 import { dataOf } from './cell';
 
-export interface Read<T> {
+export interface ParsedList<T> {
   found: T[];
   /** What stood there and is none. */
   unread: string[];
 }
 
 /** The e-mail addresses of a cell. */
-export function readEmails(cell: string): Read<string> {
-  const read: Read<string> = { found: [], unread: [] };
+export function readEmails(cell: string): ParsedList<string> {
+  const read: ParsedList<string> = { found: [], unread: [] };
   const text = dataOf(cell);
   if (!text) return read;
   const whole = emailOf(text);
@@ -26,7 +26,8 @@ export function readEmails(cell: string): Read<string> {
   return read;
 }
 
-const push = (read: Read<string>, email: string | null, raw: string) => (email ? add(read.found, email) : read.unread.push(raw));
+const push = (read: ParsedList<string>, email: string | null, raw: string) =>
+  email ? add(read.found, email) : read.unread.push(raw);
 const add = (list: string[], value: string): void => {
   if (!list.includes(value)) list.push(value);
 };
@@ -64,8 +65,8 @@ const LETTERS = 'abcdefghijklmnopqrstuvwxyz';
 const KEYS = '22233344455566677778889999';
 
 /** The phone numbers of a cell. */
-export function readPhones(cell: string): Read<Phone> {
-  const read: Read<Phone> = { found: [], unread: [] };
+export function readPhones(cell: string): ParsedList<Phone> {
+  const read: ParsedList<Phone> = { found: [], unread: [] };
   const text = dataOf(cell);
   if (!text) return read;
   const whole = phoneOf(text);

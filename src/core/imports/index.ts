@@ -17,9 +17,9 @@ export {
   type PermitChannel,
 } from './person';
 export { previewContact, previewOf, refused, type FileFormat, type Preview, type PreviewContact } from './preview';
-export { readRow, type Reading } from './row';
+export { readRow, type RowContext } from './row';
 export { isBlankRow, isFooter, layoutOf, repeatsHeadings, type Column, type TableLayout } from './table';
-export { mergedColumns, type Standing } from './merge';
+export { mergedColumns, type ContactState } from './merge';
 export {
   FIRST_OPTIONS,
   headingPrint,
@@ -27,7 +27,7 @@ export {
   ON_MATCH,
   type CustomPlace,
   type ImportColumn,
-  type ImportLook,
+  type ImportScan,
   type ImportOptions,
   type ImportState,
   type ImportView,

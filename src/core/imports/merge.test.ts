@@ -1,8 +1,8 @@
 /** A person of a file against the contact who is here: gaps are filled, or the file wins; nothing is lost that the file says nothing of. */
-import { mergedColumns, type Standing } from '.';
+import { mergedColumns, type ContactState } from '.';
 import { emptyPerson, type ImportedPerson } from './person';
 
-const here = (more: Partial<Standing> = {}): Standing => ({
+const here = (more: Partial<ContactState> = {}): ContactState => ({
   first_name: 'Ines',
   last_name: 'Tarn',
   company: null,

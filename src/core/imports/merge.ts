@@ -3,7 +3,7 @@ import type { ImportedPerson } from './person';
 import type { OnMatch } from './plan';
 
 /** The columns of a contact that a file can say something about. */
-export interface Standing {
+export interface ContactState {
   first_name: string;
   last_name: string;
   company: string | null;
@@ -17,7 +17,7 @@ export interface Standing {
   wants: Record<string, unknown>;
 }
 
-const written = (person: ImportedPerson): Standing => ({
+const written = (person: ImportedPerson): ContactState => ({
   first_name: person.first,
   last_name: person.last,
   company: person.company,
@@ -35,10 +35,14 @@ const written = (person: ImportedPerson): Standing => ({
  * The columns that change, with their new values; empty when nothing does. `fill` writes into gaps only, `update` lets the file
  * win wherever it says something. An address goes as a whole: a street of one house and a town of another help nobody. Roles are added.
  */
-export function mergedColumns(here: Standing, person: ImportedPerson, how: Exclude<OnMatch, 'skip' | 'new'>): Partial<Standing> {
+export function mergedColumns(
+  here: ContactState,
+  person: ImportedPerson,
+  how: Exclude<OnMatch, 'skip' | 'new'>,
+): Partial<ContactState> {
   const file = written(person);
-  const change: Partial<Standing> = {};
-  const set = <K extends keyof Standing>(key: K, value: Standing[K]) => {
+  const change: Partial<ContactState> = {};
+  const set = <K extends keyof ContactState>(key: K, value: ContactState[K]) => {
     if (JSON.stringify(here[key] ?? '') !== JSON.stringify(value ?? '')) change[key] = value;
   };
   if (how === 'update' ? file.first_name || file.last_name : !here.first_name && !here.last_name) {

@@ -33,7 +33,7 @@ export interface ImportColumn extends Column {
   sample?: string[];
 }
 
-export interface ImportLook {
+export interface ImportScan {
   rows: number;
   accepted: number;
   /** The first doubtful rows with their reasons. */
@@ -72,7 +72,7 @@ export interface ImportView {
   format: FileFormat;
   columns: ImportColumn[];
   options: ImportOptions;
-  look: ImportLook | null;
+  look: ImportScan | null;
   sentence: string | null;
   total: number;
   read: number;

@@ -16,7 +16,7 @@ const PROSE: Target[] = ['notes', 'custom', 'ignore', 'tags'];
 const NAMES: Target[] = ['first', 'middle', 'last', 'name', 'company', 'partner_first', 'partner_last', 'partner_name'];
 const TELLS_NAMES: Target[] = [...NAMES, 'city'];
 
-export interface Reading {
+export interface RowContext {
   columns: Column[];
   /** The current year, for two-digit years and days of birth to come. */
   thisYear: number;
@@ -32,7 +32,7 @@ interface Parts {
 }
 
 /** @param row counted from 1 over the people of the file */
-export function readRow(record: Pick<CsvRecord, 'cells' | 'openQuote'>, row: number, reading: Reading): ImportedPerson {
+export function readRow(record: Pick<CsvRecord, 'cells' | 'openQuote'>, row: number, reading: RowContext): ImportedPerson {
   const person = emptyPerson(row);
   const parts: Parts = {
     whole: '',
@@ -87,7 +87,7 @@ function soundCell(person: ImportedPerson, column: Column, raw: string): string 
   return text;
 }
 
-function readCell(person: ImportedPerson, parts: Parts, column: Column, text: string, reading: Reading): void {
+function readCell(person: ImportedPerson, parts: Parts, column: Column, text: string, reading: RowContext): void {
   if (!text) return;
   const target = column.target;
   const value = PROSE.includes(target) ? text : dataOf(text);
@@ -249,7 +249,7 @@ function wholeAddress(person: ImportedPerson, value: string): void {
   person.region ??= region;
 }
 
-function dayInto(person: ImportedPerson, column: Column, value: string, reading: Reading): void {
+function dayInto(person: ImportedPerson, column: Column, value: string, reading: RowContext): void {
   const day = readDay(value, column.order ?? 'month-first', reading.thisYear);
   const field = { birthday: 'birthday', anniversary: 'anniversary', closing_date: 'closingDate' }[
     column.target as 'birthday'

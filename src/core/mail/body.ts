@@ -41,10 +41,10 @@ export const BODY_FIELDS = [
 export type BodyField = (typeof BODY_FIELDS)[number];
 
 /** Where a field stands in the body (a place as `placesOf` names it), or the words that it always has. */
-export type Taken = { place: string } | { words: string };
-export type Mapping = Partial<Record<BodyField, Taken>>;
+export type FieldRule = { place: string } | { words: string };
+export type Mapping = Partial<Record<BodyField, FieldRule>>;
 
-export interface Place {
+export interface BodyValue {
   place: string;
   value: string;
 }
@@ -104,8 +104,8 @@ const groupOf = (entries: readonly (readonly [string, unknown])[], depth: number
  * @example placesOf({ who: { phones: ['555'] }, answers: [{ label: 'Town', value: 'Saltmarsh' }] })
  *   // who.phones.0 → 555, answers.Town → Saltmarsh
  */
-export function placesOf(body: unknown): Place[] {
-  const places: Place[] = [];
+export function placesOf(body: unknown): BodyValue[] {
+  const places: BodyValue[] = [];
   const visit = (value: unknown, place: string): void => {
     if (value === null || value === undefined || places.length >= MOST_PLACES) return;
     if (typeof value !== 'object') places.push({ place, value: String(value) });
@@ -133,7 +133,7 @@ export function inquiryOfBody(body: unknown, mapping: Mapping, door: { source: s
   if (!Array.isArray(raw.person.emails)) raw.person.emails = [];
   if (!Array.isArray(raw.person.phones)) raw.person.phones = [];
   const places = new Map(placesOf(body).map(({ place, value }) => [place, value]));
-  for (const [field, taken] of Object.entries(mapping) as [BodyField, Taken][]) {
+  for (const [field, taken] of Object.entries(mapping) as [BodyField, FieldRule][]) {
     const value = ('words' in taken ? taken.words : (places.get(taken.place) ?? '')).trim();
     if (value) PUT[field](raw, value);
   }

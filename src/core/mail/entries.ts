@@ -6,9 +6,9 @@ import { plainText } from './page';
 import type { Meaning } from './label-words';
 import { channelOf, meaningOf, plainLabel } from './labels';
 import { isHeader } from './lines';
-import type { MailWants, Reading } from './mail';
-import { CAP } from './said/patterns';
-import { addressIn, budgetIn, permissionsIn, rolesChosen, roomsIn, wantsIn } from './said';
+import type { MailWants, MailSections } from './mail';
+import { CAP } from './prose/patterns';
+import { addressIn, budgetIn, permissionsIn, rolesChosen, roomsIn, wantsIn } from './prose';
 import {
   chosenOf,
   emailsIn,
@@ -25,7 +25,7 @@ import {
 const NOT_SAID = (value: string): boolean => !plainValue(value.split('\n')[0]!) && !value.includes('\n');
 
 /** Whether the labels speak of several people, one after another: a digest. */
-export function isDigest({ entries }: Reading): boolean {
+export function isDigest({ entries }: MailSections): boolean {
   const seen = new Map<string, Set<string>>();
   for (const { label, value, path = [] } of entries) {
     const meaning = meaningOf(label, path);
@@ -40,7 +40,7 @@ export function isDigest({ entries }: Reading): boolean {
 
 const ROLL_ITEM = new RegExp(`^\\s*(?:\\d{1,3}[.)]|[-*•·–])\\s+(${CAP}(?:\\s+${CAP}){1,3})\\s*[,;:(–-].*@`, 'u');
 /** Whether the lines of a list name people, each with an address of their own: the visitors of a day. */
-export function isRoll(text: string): boolean {
+export function isContactList(text: string): boolean {
   const people = text.split('\n').flatMap((line) => (ROLL_ITEM.test(line) ? emailsIn(line).slice(0, 1) : []));
   return unique(people).length > 1;
 }
@@ -66,7 +66,7 @@ const SAID_BEFORE = /^\D*(?<!\p{L})\p{Ll}{2,}\s\D*\d/u;
 const MOST_WORDS = 11;
 
 /** Takes what labels name. */
-export function fromEntries({ entries, prose }: Reading, now: Date | null): Draft {
+export function fromEntries({ entries, prose }: MailSections, now: Date | null): Draft {
   const draft = blank();
   const messages: string[] = [];
   const has = (wanted: Meaning) => entries.some(({ label, path, value }) => meaningOf(label, path) === wanted && value.trim());

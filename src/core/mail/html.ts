@@ -4,21 +4,21 @@
  */
 import { isTag, isText, type AnyNode, type Element } from 'domhandler';
 import { boundedText } from './bounds';
-import type { Reading } from './mail';
+import type { MailSections } from './mail';
 import { isAboutOthers, meaningOf } from './labels';
 import { PART_END, readLines } from './lines';
-import { BLOCKS, Page, plainText } from './page';
+import { BLOCKS, HtmlPage, plainText } from './page';
 
 const INLINE = new Set(['span', 'b', 'strong', 'em', 'i', 'label', 'font', 'u']);
 const quoted = (line: string): string => (/^["“„«']/.test(line) ? line : `“${line}”`);
 
 class HtmlReader {
-  readonly reading: Reading = { entries: [], prose: [] };
+  readonly reading: MailSections = { entries: [], prose: [] };
   /** The heading of a part of the page that is about somebody else. */
   private group: string | null = null;
   private readonly lines: string[] = [''];
 
-  constructor(private readonly page: Page) {}
+  constructor(private readonly page: HtmlPage) {}
 
   walk(nodes: AnyNode[]): void {
     for (let at = 0; at < nodes.length; at += 1) {
@@ -269,17 +269,17 @@ class HtmlReader {
     return true;
   }
 
-  result(): Reading {
+  result(): MailSections {
     const rest = readLines(boundedText(plainText(this.lines.map((line) => line.trim()).join('\n'))));
     return { entries: [...this.reading.entries, ...rest.entries], prose: rest.prose };
   }
 }
 
 /** What a page shows, from top to bottom. */
-export const shownText = (html: string): string => new Page(html).shownText();
+export const shownText = (html: string): string => new HtmlPage(html).shownText();
 
-export function readHtml(html: string): Reading {
-  const page = new Page(html);
+export function readHtml(html: string): MailSections {
+  const page = new HtmlPage(html);
   const reader = new HtmlReader(page);
   reader.walk(page.nodes);
   return reader.result();

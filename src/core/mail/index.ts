@@ -5,13 +5,13 @@ export {
   placesOf,
   type BodyField,
   type Mapping,
-  type Place,
-  type Taken,
+  type BodyValue,
+  type FieldRule,
 } from './body';
 export { boundedMail, boundedText } from './bounds';
 export { inquiryOf } from './inquiry';
 export { readWholeMail, type ReadMail } from './reading';
-export { LESSON_FIELDS, lessonOf, taughtValue, withLessons, type Lesson, type LessonField } from './lessons';
+export { LESSON_FIELDS, ruleFromMark, applyRule, applyRules, type ExtractionRule, type LessonField } from './extraction-rules';
 export { isMachineMade } from './kind';
 export { bodyOf, readLeadMail } from './read';
 export type { LeadMail, LeadMailView, MailState } from './views';

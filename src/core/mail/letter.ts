@@ -4,8 +4,8 @@ import { addPhones, blank, named, type Draft } from './draft';
 import { beforeSignature, withoutDevice, withoutNotice, withoutQuoted, withoutService } from './forwarded';
 import type { Mail } from './mail';
 import { withoutFacts } from './own-words';
-import { introducedName, onBehalfOf, reportedName, withWhom } from './said';
-import { answersTo, DESK, isDesk, isOnlyCalledOddly } from './sender';
+import { introducedName, onBehalfOf, reportedName, withWhom } from './prose';
+import { answersTo, DESK, isServiceSender, isOnlyCalledOddly } from './sender';
 import { emailsIn, phonesIn, senderName } from './values';
 import { completed, fromSubject, inOrder, signedName } from './who';
 
@@ -25,7 +25,7 @@ const TO = /^[ \t]*(?:to|an|para|à|til)[ \t]*:.*$/gimu;
 /** Takes what sentences say, for mails without labels. */
 export function fromProse(mail: Mail, body: string, now: Date | null): Draft {
   const own = withoutNotice(withoutQuoted(body));
-  const desk = isDesk(mail);
+  const desk = isServiceSender(mail);
   const words =
     desk && !isOnlyCalledOddly(mail)
       ? withoutService(beforeSignature(own), mail)

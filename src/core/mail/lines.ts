@@ -2,7 +2,7 @@
  * Lines of text taken apart: `Label: value`, `Label .... value`, labels in a column, a label above its value, a question above its
  * answer. A label without a value does not swallow the next label.
  */
-import type { Entry, Reading } from './mail';
+import type { Entry, MailSections } from './mail';
 import { boxOf, saidYes } from './values';
 import type { Meaning } from './label-words';
 import { channelOf, meaningOf, plainLabel } from './labels';
@@ -186,13 +186,13 @@ const indentOf = (line: string): number => (line.trim() ? line.search(/\S/) : 0)
 /** Says that the value stands below, in lines of its own: `message: |`. */
 const BLOCK = /^[|>][+-]?$/;
 
-export function readLines(text: string): Reading {
+export function readLines(text: string): MailSections {
   const lines = text
     .replace(/\r\n?/g, '\n')
     .split('\n')
     .slice(0, MOST_LINES)
     .flatMap((line) => unbarred(line.slice(0, LONGEST_LINE)));
-  const reading: Reading = { entries: [], prose: [] };
+  const reading: MailSections = { entries: [], prose: [] };
   let open: { entry: Entry; meaning: Meaning | null; below: boolean } | null = null;
   /** A label with others indented below it. */
   let group: { indent: number; label: string } | null = null;

@@ -66,7 +66,7 @@ export interface Entry {
 }
 
 /** A body taken apart: what has a label, and the lines that have none. */
-export interface Reading {
+export interface MailSections {
   entries: Entry[];
   prose: string[];
 }

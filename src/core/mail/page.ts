@@ -73,7 +73,7 @@ function prune(nodes: AnyNode[]): void {
   }
 }
 
-export class Page {
+export class HtmlPage {
   readonly nodes: AnyNode[];
   private readonly hidden: Set<string>;
 

@@ -6,7 +6,7 @@ import type { ContactRole } from '../contacts';
 import { boundedMail, boundedText } from './bounds';
 import { documentEntries, fromCard, withCard } from './attached';
 import { addPhones, named, oneLine, unique, worth, type Draft } from './draft';
-import { fromEntries, isDigest, isRoll } from './entries';
+import { fromEntries, isDigest, isContactList } from './entries';
 import { beforeSignature, forwardedIn, withoutQuoted, withoutService } from './forwarded';
 import { readHtml, shownText } from './html';
 import { plainText } from './page';
@@ -14,7 +14,7 @@ import { isAutomatic, isBill, isBounce, isBulk, isBusiness, isReply, isRubbish }
 import { fromProse } from './letter';
 import { readLines } from './lines';
 import { movingDayIn } from './days';
-import type { Entry, LeadMail, Mail, Reading } from './mail';
+import type { Entry, LeadMail, Mail, MailSections } from './mail';
 import { ownWords, serviceWords, theirTurns } from './own-words';
 import {
   addressIn,
@@ -24,11 +24,11 @@ import {
   permissionsIn,
   priceAsked,
   reportedName,
-  rolesSaid,
+  rolesInProse,
   speaksOfAWish,
   wantsIn,
-} from './said';
-import { answersTo, isDesk, sourceOf } from './sender';
+} from './prose';
+import { answersTo, isServiceSender, sourceOf } from './sender';
 import { senderName, sumsIn } from './values';
 import { fromSubject, nameTwice } from './who';
 
@@ -40,7 +40,7 @@ interface Words {
   around: string;
 }
 /** The words of a mail: its text, or what its HTML shows where that is plainly more. @param page its HTML, read */
-function wordsOf(mail: Mail, page: Reading | null): Words {
+function wordsOf(mail: Mail, page: MailSections | null): Words {
   const text = plainText(mail.text).replace(/\r\n?/g, '\n');
   if (!page) return { body: text, around: text };
   const { entries, prose } = page;
@@ -90,12 +90,12 @@ export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
       now,
     );
   const documents = documentEntries(mail);
-  const readings: Reading[] = [
+  const readings: MailSections[] = [
     ...(documents.length ? [{ entries: documents, prose: [] }] : []),
     ...(page ? [page] : []),
     ...(mail.text.trim() ? [readLines(plainText(mail.text))] : []),
   ];
-  if ((readings.some(isDigest) || isRoll(body)) && !documents.length)
+  if ((readings.some(isDigest) || isContactList(body)) && !documents.length)
     return nothing('needs-a-person', 'It speaks of several people.', sourceOf(mail, true));
   const drafts = readings.map((reading) => fromEntries(reading, now));
   const best = drafts.reduce<Draft | null>((a, b) => (a && worth(a) >= worth(b) ? a : b), null);
@@ -104,16 +104,16 @@ export function readLeadMail(whole: Mail, now: Date | null = null): LeadMail {
       ? best
       : null;
   const wish = !labelled && speaksOfAWish(`${mail.subject}\n${body}`);
-  if (isBulk(mail) && !(labelled && labelled.emails.length + labelled.phones.length) && !(wish && isDesk(mail)))
+  if (isBulk(mail) && !(labelled && labelled.emails.length + labelled.phones.length) && !(wish && isServiceSender(mail)))
     return nothing('not-a-lead', 'Sent to many at once.', sourceOf(mail, true));
   if (!wish && isRubbish(`${mail.subject}\n${labelled?.message ?? body}`))
     return nothing('not-a-lead', 'Its words are those of rubbish sent to everybody.', sourceOf(mail, true));
   if (isReply(mail) && !labelled) return reply(mail, body);
   const bare = !labelled || (!labelled.message && !labelled.phones.length && !Object.keys(labelled.listing).length);
   const business = isBusiness(mail) && !body.split('\n').some(addressIn);
-  if (bare && isDesk(mail) && (isBill(mail) || business) && !rolesSaid(body))
+  if (bare && isServiceSender(mail) && (isBill(mail) || business) && !rolesInProse(body))
     return nothing('not-a-lead', 'A service writes about a bill or an account.', sourceOf(mail, true));
-  const machine = labelled ?? (best && worth(best) >= 3 && isDesk(mail) ? best : null);
+  const machine = labelled ?? (best && worth(best) >= 3 && isServiceSender(mail) ? best : null);
   return machine ? fromForm(mail, { body, around }, machine, now) : fromLetter(mail, body, now);
 }
 
@@ -135,17 +135,17 @@ function reply(mail: Mail, body: string): LeadMail {
 function fromForm(mail: Mail, { body, around }: Words, draft: Draft, now: Date | null): LeadMail {
   const prose = withoutService(beforeSignature(withoutQuoted(around)), mail);
   if (!draft.message) draft.message = theirTurns(body, draft.first);
-  if (!draft.message) draft.message = isDesk(mail) ? ownWords(prose) : readLines(prose).prose.join('\n').trim();
+  if (!draft.message) draft.message = isServiceSender(mail) ? ownWords(prose) : readLines(prose).prose.join('\n').trim();
   /* The words are kept as they are; for what they say a line of them is as long as any. */
   const said = boundedText(draft.message);
   if (!draft.first && !draft.last) {
     const who = introducedName(said) ?? introducedName(body);
     if (who) Object.assign(draft, { first: who.first, last: who.last });
   }
-  if (!draft.first && !draft.last && isDesk(mail))
+  if (!draft.first && !draft.last && isServiceSender(mail))
     Object.assign(draft, named(reportedName(`${mail.subject}\n${prose}`) ?? nameTwice(mail.subject, body)));
   answersTo(mail, draft);
-  if (isDesk(mail) && !draft.emails.length && !draft.phones.length) fromSubject(draft, mail.subject);
+  if (isServiceSender(mail) && !draft.emails.length && !draft.phones.length) fromSubject(draft, mail.subject);
   const listed = Object.keys(draft.listing).length > 0;
   if (!draft.listing.id) {
     const id =
@@ -158,7 +158,7 @@ function fromForm(mail: Mail, { body, around }: Words, draft: Draft, now: Date |
   }
   const roles = draft.chosen.length
     ? unique(draft.chosen)
-    : rolesSaid(`${mail.subject}\n${draft.cues.join('\n')}\n${said}\n${serviceWords(prose, draft)}`);
+    : rolesInProse(`${mail.subject}\n${draft.cues.join('\n')}\n${said}\n${serviceWords(prose, draft)}`);
   if (!draft.listing.address) {
     const inSubject = aboutProperty(mail.subject) || isStreet(mail.subject) ? addressIn(mail.subject) : null;
     const address = (listed ? null : (addressIn(serviceWords(prose, draft)) ?? addressIn(said))) ?? inSubject;
@@ -222,9 +222,9 @@ function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
     Object.assign(draft, { first: card.first ?? draft.first, last: card.last ?? draft.last });
   }
   const words = draft.message;
-  const roles = rolesSaid(`${mail.subject}\n${words}`);
+  const roles = rolesInProse(`${mail.subject}\n${words}`);
   const id = listingIdIn(words) ?? (aboutProperty(mail.subject) ? listingIdIn(mail.subject) : null);
-  if (!words && !isDesk(mail)) draft.message = mail.subject.trim();
+  if (!words && !isServiceSender(mail)) draft.message = mail.subject.trim();
   const address =
     addressIn(words) ?? (aboutProperty(mail.subject) || !words || isStreet(mail.subject) ? addressIn(mail.subject) : null);
   if (id) draft.listing.id = id;
@@ -233,14 +233,14 @@ function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
   if (asked) draft.listing.price = asked;
   /* Where a service names the home, its price and rooms are those of the home. */
   const ofHome =
-    address && isDesk(mail)
+    address && isServiceSender(mail)
       ? words.split('\n').filter((line) => addressIn(line) === address || OF_HOME.test(line) || OF_ROOMS.test(line))
       : [];
   const price = ofHome.flatMap(sumsIn).find(({ sure, monthly }) => sure && !monthly)?.value;
   if (price) draft.listing.price ??= price;
   draft.wants = wantsIn(ofHome.reduce((rest, line) => rest.replace(line, ' '), words));
   draft.permissions = permissionsIn(draft.partner ? words.replace(OF_ONE, ' ') : words);
-  return answer(mail, draft, roles, sourceOf(mail, isDesk(mail)));
+  return answer(mail, draft, roles, sourceOf(mail, isServiceSender(mail)));
 }
 
 /** Whole dollars. */

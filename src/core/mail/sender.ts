@@ -15,7 +15,7 @@ const isCalledLikeItsDomain = ({ name, address }: Mailbox): boolean => {
   return same && (!/\s/.test(name.trim()) || !called.startsWith(local));
 };
 /** Whether a service sent it, so that whoever it is about stands in its words. */
-export const isDesk = (mail: Mail): boolean =>
+export const isServiceSender = (mail: Mail): boolean =>
   !mail.from || isService(mail.from) || (mail.from.name !== '' && !senderName(mail.from.name));
 const isService = (from: Mailbox): boolean =>
   isPassedOn(from.name) || DESK.test(from.address.split('@')[0]!) || isCalledLikeItsDomain(from);

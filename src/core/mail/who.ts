@@ -1,7 +1,7 @@
 /** Names where no label says that they are some: in a subject, below a letter, in the order of another language. */
 import { textPattern } from '../shared';
 import { addPhones, type Draft } from './draft';
-import { addressIn } from './said';
+import { addressIn } from './prose';
 import { emailsIn, personName, phonesIn, senderName, type NameFound } from './values';
 
 const NOT_A_NAME =

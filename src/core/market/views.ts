@@ -39,7 +39,7 @@ export interface ListingsTaken {
 }
 
 /** A GeoJSON document (RFC 7946) as the map draws it. */
-export interface Ground {
+export interface BaseMap {
   type: 'FeatureCollection';
   features: {
     type: 'Feature';

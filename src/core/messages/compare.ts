@@ -40,10 +40,10 @@ function normal(z: number): number {
 const FEWEST = 60;
 const LEVEL = 0.01;
 
-export type Standing = { winner: string; chance: number } | { winner: null; because: 'too_few' | 'chance' };
+export type ComparisonResult = { winner: string; chance: number } | { winner: null; because: 'too_few' | 'chance' };
 
 /** Which of several is the best, if one is: better than each other by more than chance. @param rates by id */
-export function winnerOf(rates: ReadonlyMap<string, Rate>): Standing {
+export function winnerOf(rates: ReadonlyMap<string, Rate>): ComparisonResult {
   const all = [...rates];
   if (all.length < 2 || all.some(([, { of }]) => of < FEWEST)) return { winner: null, because: 'too_few' };
   const [best, ...others] = all.sort(([, a], [, b]) => b.n / b.of - a.n / a.of);

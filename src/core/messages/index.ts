@@ -20,9 +20,9 @@ export {
   readings,
   type Checked,
   type Finding,
-  type Part,
+  type MessagePart,
   type Other,
-  type Reading,
+  type WordingSample,
 } from './checks';
 export {
   docOfText,
@@ -62,8 +62,8 @@ export { confirmationOf, readRefusal, type Refusal } from './refusal';
 export { type ProviderAnswer } from './provider';
 export {
   type AnswerView,
-  type Brought,
-  type ChallengeView,
+  type DeliveryCounts,
+  type AbTestView,
   type CheckedView,
   type ParkedView,
   type TemplateView,

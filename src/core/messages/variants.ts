@@ -6,18 +6,18 @@
 export interface Group {
   /** In reading order over the whole text, from 0. */
   index: number;
-  options: Part[][];
+  options: VariantPart[][];
 }
-export type Part = string | Group;
+export type VariantPart = string | Group;
 
 /** A number from 0 up to (not including) `n`; the same seed and index always give the same. */
 export type Pick = (index: number, n: number) => number;
 
 const MOST_KEPT = 2_000;
-const kept = new Map<string, Part[]>();
+const kept = new Map<string, VariantPart[]>();
 
 /** The parts of a text, read once. */
-export function variantsIn(text: string): Part[] {
+export function variantsIn(text: string): VariantPart[] {
   if (!text.includes('|')) return [text];
   const known = kept.get(text);
   if (known) return known;
@@ -67,8 +67,8 @@ class Reader {
     this.pairs = pairsIn(text);
   }
 
-  all(from = 0, to = this.text.length): Part[] {
-    const parts: Part[] = [];
+  all(from = 0, to = this.text.length): VariantPart[] {
+    const parts: VariantPart[] = [];
     let begun = from;
     for (let at = from; at < to; at += 1) {
       const end = this.text[at] === '{' ? endOfTag(this.text, at) : at;
@@ -97,7 +97,7 @@ export function chooseVariant(text: string, pick: Pick, picks?: string[]): strin
   return written(parts, pick, picks);
 }
 
-function written(parts: Part[], pick: Pick, picks?: string[]): string {
+function written(parts: VariantPart[], pick: Pick, picks?: string[]): string {
   let out = '';
   for (const part of parts) {
     if (typeof part === 'string') {
@@ -113,12 +113,12 @@ function written(parts: Part[], pick: Pick, picks?: string[]): string {
 
 /** How many wordings a text has. */
 export const countVariants = (text: string): number => countIn(variantsIn(text));
-const countIn = (parts: Part[]): number =>
+const countIn = (parts: VariantPart[]): number =>
   parts.reduce((n, part) => (typeof part === 'string' ? n : n * part.options.reduce((sum, one) => sum + countIn(one), 0)), 1);
 
 /** The wordings of a text in order, up to `most`. */
 export function listVariants(text: string, most: number): string[] {
-  const spread = (parts: Part[]): string[] => {
+  const spread = (parts: VariantPart[]): string[] => {
     let out = [''];
     for (const part of parts) {
       const ends = typeof part === 'string' ? [part] : part.options.flatMap(spread).slice(0, most);
@@ -138,7 +138,7 @@ export const mostWordings = (text: string, most: number): number =>
 /** Each group with its options as they are written, for those who count what each brought. */
 export function groupsIn(text: string): { index: number; options: string[] }[] {
   const out: { index: number; options: string[] }[] = [];
-  const walk = (parts: Part[]): void => {
+  const walk = (parts: VariantPart[]): void => {
     for (const part of parts) {
       if (typeof part === 'string') continue;
       out.push({ index: part.index, options: part.options.map((one) => one.map(sourceOf).join('')) });
@@ -148,7 +148,7 @@ export function groupsIn(text: string): { index: number; options: string[] }[] {
   walk(variantsIn(text));
   return out;
 }
-const sourceOf = (part: Part): string =>
+const sourceOf = (part: VariantPart): string =>
   typeof part === 'string' ? part : `{${part.options.map((one) => one.map(sourceOf).join('')).join('|')}}`;
 
 /** A pick that is always the same for a seed, such as the key of a message (FNV-1a, 32 bit, with a last mix so that near seeds part). */

@@ -15,7 +15,7 @@ export interface ParkedView {
 }
 
 /** What a wording brought, of those to whom it went. */
-export interface Brought {
+export interface DeliveryCounts {
   sent: number;
   delivered: number;
   answered: number;
@@ -36,7 +36,7 @@ export interface TemplateView {
   changed_at: Date;
   may_change: boolean;
   /** Of the wording as it is now. */
-  brought: Brought;
+  brought: DeliveryCounts;
   sent_today: number;
   findings: { errors: number; warnings: number };
   /** How many campaigns use it. */
@@ -44,21 +44,21 @@ export interface TemplateView {
 }
 
 /** One option of a group of variants, with what it brought. */
-export interface VariantView extends Brought {
+export interface VariantView extends DeliveryCounts {
   part: 'subject' | 'text' | 'plain';
   group: number;
   option: number;
   text: string;
 }
 
-export interface ChallengeView {
+export interface AbTestView {
   id: string;
   name: string;
   channel: Channel;
   made_at: Date;
   ended_at: Date | null;
   winner_id: string | null;
-  entrants: (Brought & { id: string; name: string })[];
+  entrants: (DeliveryCounts & { id: string; name: string })[];
   may_change: boolean;
 }
 

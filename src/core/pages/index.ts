@@ -14,10 +14,10 @@ export {
   type Block,
   type BlockKind,
   type FormField,
-  type Page,
+  type PublicPage,
   type PageFault,
   type PageKind,
   type PermissionTexts,
 } from './page';
 export type { PageView } from './views';
-export { inquiryOfSent, OPEN_MS, READING_MS, suspicion, type Sent, type SentTo, type Suspicion } from './visitor';
+export { inquiryOfSent, OPEN_MS, READING_MS, suspicion, type FormValues, type SentTo, type Suspicion } from './visitor';

@@ -25,7 +25,7 @@ export type BlockKind = Block['kind'];
 /** What is shown beside a tick box per channel; null asks for no permission by that channel. */
 export type PermissionTexts = Record<'text' | 'call' | 'email', string | null>;
 
-export interface Page {
+export interface PublicPage {
   kind: PageKind;
   blocks: Block[];
   permissions: PermissionTexts;
@@ -54,9 +54,9 @@ const NEEDED: Record<PageKind, readonly BlockKind[]> = {
   search: ['homes', 'form', 'footer'],
 };
 
-export const mayAdd = (page: Page, kind: BlockKind): boolean =>
+export const mayAdd = (page: PublicPage, kind: BlockKind): boolean =>
   BLOCKS_FOR[page.kind].includes(kind) && !(ONLY_ONE.includes(kind) && page.blocks.some((block) => block.kind === kind));
-export const mayRemove = (page: Page, block: Block): boolean =>
+export const mayRemove = (page: PublicPage, block: Block): boolean =>
   !NEEDED[page.kind].includes(block.kind) || page.blocks.filter(({ kind }) => kind === block.kind).length > 1;
 
 /** A block as it begins. @param id unlike that of any other block of the page */
@@ -97,7 +97,7 @@ const HEADINGS: Record<PageKind, [string, string]> = {
 };
 
 /** A page of a kind as it begins. */
-export function newPage(kind: PageKind, brokerage: string): Page {
+export function newPage(kind: PageKind, brokerage: string): PublicPage {
   const [heading, text] = HEADINGS[kind];
   const block = (one: BlockKind, at: number) => newBlock(one, `b${at}`, brokerage);
   const form = { ...(block('form', 3) as Extract<Block, { kind: 'form' }>) };
@@ -139,7 +139,7 @@ export interface PageFault {
 }
 
 /** What must be mended before a page is kept: blocks that are missing, twice, or empty. */
-export function faultsOfPage(page: Page): PageFault[] {
+export function faultsOfPage(page: PublicPage): PageFault[] {
   const faults: PageFault[] = [];
   const of = (kind: BlockKind) => page.blocks.filter((block) => block.kind === kind);
   for (const kind of NEEDED[page.kind])

@@ -1,5 +1,5 @@
 /** What pages and API answers show of public pages. Dates are instants; over HTTP they are RFC 3339 text. */
-import type { Page } from './page';
+import type { PublicPage } from './page';
 
 export interface PageView {
   id: string;
@@ -8,7 +8,7 @@ export interface PageView {
   slug: string;
   url: string;
   brokerage: string;
-  page: Page;
+  page: PublicPage;
   source: string | null;
   tags: string[];
   last_arrival_at: Date | null;

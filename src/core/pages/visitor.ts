@@ -2,7 +2,7 @@
 import type { PermissionTexts } from './page';
 
 /** What a visitor sent, by the names of the fields. */
-export type Sent = Record<string, string>;
+export type FormValues = Record<string, string>;
 
 /** Somebody reads before they send; a form that comes back faster was filled by a program. */
 export const READING_MS = 1_500;
@@ -15,7 +15,7 @@ export type Suspicion = 'trap' | 'fast' | 'stale' | null;
  * @param openedAt when the page was given out, as its signed token says; null without a valid one
  * @returns `trap` when the field that people do not see was filled, `fast` and `stale` by the time since the page was opened
  */
-export function suspicion(sent: Sent, openedAt: Date | null, at: Date, longest: number): Suspicion {
+export function suspicion(sent: FormValues, openedAt: Date | null, at: Date, longest: number): Suspicion {
   if ((sent.website ?? '').trim()) return 'trap';
   if (!openedAt) return 'stale';
   const open = at.getTime() - openedAt.getTime();
@@ -40,7 +40,7 @@ const ROLES = new Set(['buyer', 'seller', 'renter', 'landlord']);
 const line = (text: string | undefined, most: number): string => (text ?? '').trim().slice(0, most);
 
 /** What was sent in the shape of an inquiry. Ticks give permission only for a channel whose text was shown; that text is kept as it was. */
-export function inquiryOfSent(sent: Sent, page: SentTo) {
+export function inquiryOfSent(sent: FormValues, page: SentTo) {
   const agent = line(sent.agent_name, 120);
   const works =
     sent.has_agent === 'yes'

@@ -15,8 +15,16 @@ export {
   type Rung,
 } from './ladder';
 export { leadOf } from './lead';
-export { startIn, stepIn, type NetCause, type Passing, type Step } from './passing';
-export { Rehearsal, Tally, unevenness, type Habits, type Outcome, type PastInquiry, type Rehearsed } from './rehearse';
+export { startIn, nextRoutingStep, type NetCause, type RoutingState, type RoutingStep } from './passing';
+export {
+  RoutingRehearsal,
+  Tally,
+  unevenness,
+  type Habits,
+  type RehearsalOutcome,
+  type PastInquiry,
+  type RoutingForecast,
+} from './rehearse';
 export {
   HAND_OUT_NAMES,
   HAND_OUTS,

@@ -5,7 +5,7 @@
 import { isOffered, nextInTurn, skipOf, type Roster, type Skipped, type Turn } from './roster';
 
 /** How far a lead has come: the roster it is in, who there had it already, and the rosters behind it. */
-export interface Passing {
+export interface RoutingState {
   rosterId: string;
   had: string[];
   visited: string[];
@@ -14,7 +14,7 @@ export interface Passing {
 }
 
 export type NetCause = 'no_rung' | 'all_away' | 'nobody_claimed' | 'nobody_tried' | 'roster_empty';
-export type Step =
+export type RoutingStep =
   /** They have it now. `seconds`: it goes on when nobody has tried it by then. */
   | { do: 'give'; userId: string; name: string; seconds: number | null; skipped: Skipped[] }
   | { do: 'offer'; to: { userId: string; name: string }[]; seconds: number; skipped: Skipped[] }
@@ -23,17 +23,17 @@ export type Step =
   | { do: 'go_on'; rosterId: string; skipped: Skipped[] }
   | { do: 'safety_net'; userId: string; name: string; cause: NetCause; skipped: Skipped[] };
 
-export const startIn = (rosterId: string): Passing => ({ rosterId, had: [], visited: [rosterId], lay: false });
+export const startIn = (rosterId: string): RoutingState => ({ rosterId, had: [], visited: [rosterId], lay: false });
 
 export interface Stepped {
-  step: Step;
-  passing: Passing;
+  step: RoutingStep;
+  passing: RoutingState;
   /** How the roster's turn stands afterwards; null when it was not used. */
   turn: Turn | null;
 }
 
 /** What happens with the lead in the roster it is in, at `now`. After `go_on` the caller reads the next roster and asks again. */
-export function stepIn(roster: Roster, passing: Passing, now: Date): Stepped {
+export function nextRoutingStep(roster: Roster, passing: RoutingState, now: Date): Stepped {
   const skipped: Skipped[] = [];
   const may = [...roster.members]
     .sort((a, b) => a.position - b.position)
@@ -62,7 +62,7 @@ export function stepIn(roster: Roster, passing: Passing, now: Date): Stepped {
 }
 
 /** Whom nobody of the roster took. */
-function after(roster: Roster, passing: Passing, skipped: Skipped[]): Stepped {
+function after(roster: Roster, passing: RoutingState, skipped: Skipped[]): Stepped {
   const { then } = roster;
   if (then.to === 'roster' && !passing.visited.includes(then.rosterId))
     return {

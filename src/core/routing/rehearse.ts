@@ -7,7 +7,7 @@
 import { hash32, localDayNumber } from '../shared';
 import type { Known } from '../segments';
 import { decide, type ReadyLadder } from './ladder';
-import { startIn, stepIn, type NetCause } from './passing';
+import { startIn, nextRoutingStep, type NetCause } from './passing';
 import { isOffered, type Member, type Roster, type Turn } from './roster';
 
 export interface PastInquiry {
@@ -21,7 +21,7 @@ export interface PastInquiry {
   rungId: string | null;
 }
 
-export interface Outcome {
+export interface RehearsalOutcome {
   inquiryId: string;
   rungId: string | null;
   /** The roster it came from in the end. */
@@ -37,7 +37,7 @@ export type Habits = ReadonlyMap<string, readonly number[]>;
 /** For whom nothing is known. */
 const USUAL = [60, 120, 240, 600, 1_800, Infinity];
 
-export class Rehearsal {
+export class RoutingRehearsal {
   private readonly turns = new Map<string, Turn>();
   private readonly today = new Map<string, number>();
   private day = NaN;
@@ -51,7 +51,7 @@ export class Rehearsal {
   ) {}
 
   /** Takes the inquiries in the order in which they came. */
-  take(inquiry: PastInquiry): Outcome {
+  take(inquiry: PastInquiry): RehearsalOutcome {
     const nobody = { inquiryId: inquiry.id, rungId: null, rosterId: null, seconds: 0 };
     if (inquiry.kept) return { ...nobody, agentId: inquiry.kept, net: null };
     const { rung } = decide(this.ladder, inquiry.known, inquiry.at);
@@ -62,9 +62,9 @@ export class Rehearsal {
     let waited = 0;
     for (;;) {
       const roster = this.rosterNow(passing.rosterId);
-      const stepped = stepIn(roster, passing, new Date(inquiry.at.getTime() + waited * 1_000));
+      const stepped = nextRoutingStep(roster, passing, new Date(inquiry.at.getTime() + waited * 1_000));
       const { step } = stepped;
-      const outcome = (agentId: string, seconds: number, net: NetCause | null): Outcome => ({
+      const outcome = (agentId: string, seconds: number, net: NetCause | null): RehearsalOutcome => ({
         inquiryId: inquiry.id,
         rungId: rung.id,
         rosterId: roster.id,
@@ -89,7 +89,7 @@ export class Rehearsal {
     }
   }
 
-  private given(outcome: Outcome): Outcome {
+  private given(outcome: RehearsalOutcome): RehearsalOutcome {
     this.today.set(outcome.agentId, (this.today.get(outcome.agentId) ?? 0) + 1);
     return outcome;
   }
@@ -130,7 +130,7 @@ export interface Both {
   after: number;
 }
 /** What a rehearsal adds up to. */
-export interface Rehearsed {
+export interface RoutingForecast {
   inquiries: number;
   /** Asked of the ladder: all but those that somebody had already. */
   asked: number;
@@ -167,7 +167,7 @@ export class Tally {
   private readonly waits = { before: new Waits(), after: new Waits() };
 
   /** @returns true when the change would have given it to another */
-  add(past: PastInquiry, before: Outcome, after: Outcome): boolean {
+  add(past: PastInquiry, before: RehearsalOutcome, after: RehearsalOutcome): boolean {
     this.inquiries += 1;
     if (past.kept) return false;
     this.asked += 1;
@@ -184,7 +184,7 @@ export class Tally {
     return true;
   }
 
-  private side(when: 'before' | 'after', outcome: Outcome): void {
+  private side(when: 'before' | 'after', outcome: RehearsalOutcome): void {
     count(this.rungs, outcome.rungId, when);
     count(this.agents, outcome.agentId, when);
     if (outcome.net === 'no_rung') this.fell[when] += 1;
@@ -198,7 +198,7 @@ export class Tally {
     this.waits[when].add(outcome.seconds);
   }
 
-  result(rosters: Iterable<Roster>): Rehearsed {
+  result(rosters: Iterable<Roster>): RoutingForecast {
     const given = (roster: Roster, when: 'before' | 'after') => (id: string) => this.given.get(`${roster.id} ${id}`)?.[when] ?? 0;
     return {
       inquiries: this.inquiries,

@@ -11,23 +11,23 @@ import {
   longestWay,
   nextInTurn,
   readyLadder,
-  Rehearsal,
+  RoutingRehearsal,
   sentenceOfStep,
   shadowedRungs,
   skipOf,
   skippedWords,
   startIn,
-  stepIn,
+  nextRoutingStep,
   Tally,
   unevenness,
   type HandOut,
   type LeadFacts,
   type Member,
-  type Passing,
+  type RoutingState,
   type PastInquiry,
   type Roster,
   type Rung,
-  type Step,
+  type RoutingStep,
 } from '.';
 
 const NOW = new Date('2026-11-23T18:00:00Z');
@@ -84,7 +84,7 @@ describe('who is next', () => {
         const roster = rosterOf(away.map((gone, at) => member(at, { awayUntil: gone ? new Date(NOW.getTime() + 1000) : null })));
         const handed = new Map<string, number>();
         for (let n = 0; n < leads; n += 1) {
-          const { step, turn } = stepIn(roster, startIn('1'), NOW);
+          const { step, turn } = nextRoutingStep(roster, startIn('1'), NOW);
           const userId = (step as { userId: string }).userId;
           handed.set(userId, (handed.get(userId) ?? 0) + 1);
           roster.turn = turn ?? roster.turn;
@@ -186,12 +186,12 @@ describe('who is next', () => {
 });
 
 /** Follows a lead for which nobody ever accepts or tries, over rosters that may change meanwhile. */
-function walkedOut(rosters: Roster[], start: string): { steps: Step[]; seconds: number } {
-  const steps: Step[] = [];
-  let [passing, seconds]: [Passing, number] = [startIn(start), 0];
+function walkedOut(rosters: Roster[], start: string): { steps: RoutingStep[]; seconds: number } {
+  const steps: RoutingStep[] = [];
+  let [passing, seconds]: [RoutingState, number] = [startIn(start), 0];
   for (let n = 0; n < 10_000; n += 1) {
     const roster = rosters.find(({ id }) => id === passing.rosterId)!;
-    const stepped = stepIn(roster, passing, new Date(NOW.getTime() + seconds * 1000));
+    const stepped = nextRoutingStep(roster, passing, new Date(NOW.getTime() + seconds * 1000));
     passing = stepped.passing;
     roster.turn = stepped.turn ?? roster.turn;
     steps.push(stepped.step);
@@ -271,9 +271,12 @@ describe('the way of a lead', () => {
 
   test('a roster that was emptied while an offer was out, and one where everybody is off, end with the safety net and say why', () => {
     const roster = rosterOf([member(0)], 'turns');
-    const { passing } = stepIn(roster, startIn('1'), NOW);
-    expect(stepIn({ ...roster, members: [] }, passing, NOW).step).toMatchObject({ do: 'safety_net', cause: 'roster_empty' });
-    expect(stepIn(rosterOf([member(0, { paused: true })]), startIn('1'), NOW).step).toMatchObject({ cause: 'all_away' });
+    const { passing } = nextRoutingStep(roster, startIn('1'), NOW);
+    expect(nextRoutingStep({ ...roster, members: [] }, passing, NOW).step).toMatchObject({
+      do: 'safety_net',
+      cause: 'roster_empty',
+    });
+    expect(nextRoutingStep(rosterOf([member(0, { paused: true })]), startIn('1'), NOW).step).toMatchObject({ cause: 'all_away' });
   });
 
   test('circles are found and named, and how long a lead may take at most is known', () => {
@@ -440,7 +443,7 @@ describe('a rehearsal', () => {
     ...more,
   });
   const rehearsal = (roster: Roster, habits: [string, number[]][] = []) =>
-    new Rehearsal(
+    new RoutingRehearsal(
       readyLadder({ rungs: [rung(1, { all: [roles('buyer')] })], ownListing: false }, ZONE),
       new Map([[roster.id, roster]]),
       '99',

@@ -2,7 +2,7 @@
 import type { Hours } from '../shared';
 import type { Tree } from '../segments';
 import type { Notify } from './ladder';
-import type { Both, Rehearsed } from './rehearse';
+import type { Both, RoutingForecast } from './rehearse';
 import type { HandOut } from './roster';
 
 interface Named {
@@ -132,7 +132,7 @@ export interface RehearsalView {
   done: number;
   fault: string | null;
   result:
-    | (Omit<Rehearsed, 'rungs' | 'agents' | 'moves' | 'fairness'> & {
+    | (Omit<RoutingForecast, 'rungs' | 'agents' | 'moves' | 'fairness'> & {
         /** In the order of the rehearsed ladder. */
         rungs: { id: string; position: number; really: number; before: number; after: number }[];
         /** Inquiries of rungs that the rehearsed ladder no longer has. */

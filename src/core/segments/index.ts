@@ -32,6 +32,6 @@ export {
   type Condition,
   type How,
   type Tree,
-  type Unit,
+  type TimeUnit,
 } from './tree';
 export type { SegmentView, VocabularyView, Word } from './views';

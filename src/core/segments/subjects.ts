@@ -15,7 +15,7 @@ export interface Subject {
   /** How the editor names it. */
   label: string;
   /** How the sentence says it. */
-  words: Words;
+  words: SubjectWords;
   /** For `one` and `many`: what the values are, to look up their names. Without it the values are words themselves. */
   of?: Vocabulary;
   /** For numbers: what is counted. */
@@ -52,7 +52,7 @@ export type Vocabulary =
   | 'channel';
 
 /** `yes` before a value that is wanted, `no` before one that is not; `some` and `none` when there is any or nothing. */
-export interface Words {
+export interface SubjectWords {
   yes: string;
   no: string;
   some?: string;
@@ -64,7 +64,7 @@ const subject = (
   kind: SubjectKind,
   key: string,
   label: string,
-  words: Words,
+  words: SubjectWords,
   more: Pick<Subject, 'of' | 'unit'> = {},
 ): Subject => ({
   key,
@@ -435,7 +435,7 @@ const FIELD_SUBJECTS: Record<FieldKind, SubjectKind> = {
 export function subjectOfField(field: FieldDef): Subject {
   const name = `“${field.name}”`;
   const kind = FIELD_SUBJECTS[field.kind];
-  const words: Words =
+  const words: SubjectWords =
     kind === 'flag'
       ? { yes: `with ${name}`, no: `without ${name}` }
       : kind === 'time'

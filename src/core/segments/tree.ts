@@ -3,14 +3,14 @@ import type { Hours } from '../shared';
 import type { SubjectKind } from './subjects';
 
 export const UNITS = ['minutes', 'hours', 'days', 'weeks', 'months', 'years'] as const;
-export type Unit = (typeof UNITS)[number];
+export type TimeUnit = (typeof UNITS)[number];
 
 export type Condition = { on: string } & (
   | { how: 'any' | 'none' | 'all'; of: string[] }
   | { how: 'known' | 'unknown' }
   | { how: 'between'; from?: number | null; to?: number | null }
   /** In the last n units; not in them (also never); longer ago than n units; in the n units to come. */
-  | { how: 'within' | 'not_within' | 'longer_ago' | 'coming'; n: number; unit: Unit }
+  | { how: 'within' | 'not_within' | 'longer_ago' | 'coming'; n: number; unit: TimeUnit }
   /** From the first to the last of these local days, `YYYY-MM-DD`, both included. */
   | { how: 'on_days'; from?: string | null; to?: string | null }
   | { how: 'yes' | 'no' }
@@ -65,11 +65,11 @@ export const seenBy = (tree: Tree, userId: string | null): Tree =>
       : condition,
   );
 
-const HOURS: Record<Unit, number> = { minutes: 1 / 60, hours: 1, days: 24, weeks: 168, months: 720, years: 8_760 };
+const HOURS: Record<TimeUnit, number> = { minutes: 1 / 60, hours: 1, days: 24, weeks: 168, months: 720, years: 8_760 };
 /** Milliseconds; a month is 30 days and a year 365. */
-export const spanMs = (n: number, unit: Unit): number => Math.round(n * HOURS[unit] * 3_600_000);
-const DAYS: Record<Unit, number> = { minutes: 0, hours: 0, days: 1, weeks: 7, months: 30, years: 365 };
-export const spanDays = (n: number, unit: Unit): number => Math.min(366, Math.floor(n * DAYS[unit]));
+export const spanMs = (n: number, unit: TimeUnit): number => Math.round(n * HOURS[unit] * 3_600_000);
+const DAYS: Record<TimeUnit, number> = { minutes: 0, hours: 0, days: 1, weeks: 7, months: 30, years: 365 };
+export const spanDays = (n: number, unit: TimeUnit): number => Math.min(366, Math.floor(n * DAYS[unit]));
 
 /** The tree with another name for a lead source, wherever it asks for it. */
 export const withSource = (tree: Tree, from: string, to: string): Tree =>

@@ -1,5 +1,5 @@
 export { PREFERENCE_KEYS, readPreferences, setPreferences } from './preferences.repository';
 export { createKey, listKeys, principalOfKey, revokeKey, rotateKey } from './keys.service';
-export { listPeople, brokerageName, readSettings, requirePostalAddress, updateSettings } from './people.repository';
+export { listUsers, brokerageName, readSettings, requirePostalAddress, updateSettings } from './users.repository';
 export { sweepLoginFailures } from './login-delay.service';
-export { findPerson, hashPassword, logIn, logOut, personOfSession, SESSION_SECONDS } from './sessions.service';
+export { findUser, hashPassword, logIn, logOut, personOfSession, SESSION_SECONDS } from './sessions.service';

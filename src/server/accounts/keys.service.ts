@@ -1,8 +1,8 @@
 /** API keys: made once and shown once, kept hashed, limited by scopes, revocable, changed for a new one without a gap. */
 import type { KeyView } from '@/core/accounts';
 import { AppError, notFound } from '@/core/shared';
-import { KEY_SCOPES, type KeyScope, type Person, type Principal } from '@/core/accounts';
-import { hashed, now, randomToken, reader, record, transact, type Tx } from '../shared';
+import { KEY_SCOPES, type KeyScope, type User, type Principal } from '@/core/accounts';
+import { hashed, now, randomToken, reader, writeAudit, transact, type Tx } from '../shared';
 
 interface KeyRow {
   id: string;
@@ -48,7 +48,7 @@ export async function listKeys(accountId: string): Promise<KeyView[]> {
 
 /** Makes a key. The answer holds the only copy of it. @param doorId the door that its leads come by; a key of a door may take in leads and nothing else */
 export async function createKey(
-  person: Person,
+  person: User,
   name: string,
   scopes: KeyScope[],
   doorId: string | null = null,
@@ -76,7 +76,7 @@ export async function createKey(
  * @param hours how long the old one works beside it, so that no lead is lost while programs are changed; on real time
  * @throws AppError not_found
  */
-export async function rotateKey(person: Person, id: string, hours: number): Promise<KeyView & { key: string }> {
+export async function rotateKey(person: User, id: string, hours: number): Promise<KeyView & { key: string }> {
   const made = await transact(async (tx) => {
     const old = await tx.first<{ name: string; scopes: KeyScope[]; door_id: string | null }>(
       `update api_keys set ends_at = clock_timestamp() + make_interval(hours => $3) where id = $1 and account_id = $2 and revoked_at is null
@@ -92,7 +92,7 @@ export async function rotateKey(person: Person, id: string, hours: number): Prom
 
 async function madeKey(
   tx: Tx,
-  person: Person,
+  person: User,
   { name, scopes, doorId }: { name: string; scopes: KeyScope[]; doorId: string | null },
   instead?: string,
 ): Promise<KeyView & { key: string }> {
@@ -103,7 +103,7 @@ async function madeKey(
      returning id, created_at, (select name from doors where id = $7) as door`,
     [person.accountId, name, hashed(key), hint, scopes, person.id, doorId],
   );
-  await record(
+  await writeAudit(
     tx,
     { kind: 'person', person },
     person.accountId,
@@ -125,14 +125,14 @@ async function madeKey(
 }
 
 /** Revokes a key; it stops working in every process within three seconds. */
-export async function revokeKey(person: Person, id: string): Promise<void> {
+export async function revokeKey(person: User, id: string): Promise<void> {
   await transact(async (tx) => {
     const rows = await tx.rows(
       'update api_keys set revoked_at = clock_timestamp() where id = $1 and account_id = $2 and revoked_at is null returning id',
       [id, person.accountId],
     );
     if (!rows.length) throw notFound('API key');
-    await record(tx, { kind: 'person', person }, person.accountId, 'revoked an API key', { key_id: id }, await now(tx));
+    await writeAudit(tx, { kind: 'person', person }, person.accountId, 'revoked an API key', { key_id: id }, await now(tx));
   });
   trusted.clear();
 }

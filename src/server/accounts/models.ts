@@ -10,7 +10,7 @@ import {
 import type { Role } from '@/core/accounts';
 import { db } from '../shared';
 
-export class User extends Model<InferAttributes<User>, InferCreationAttributes<User>> {
+export class UserModel extends Model<InferAttributes<UserModel>, InferCreationAttributes<UserModel>> {
   declare id: CreationOptional<string>;
   declare accountId: string;
   declare officeId: string | null;
@@ -35,7 +35,7 @@ export class Session extends Model<InferAttributes<Session>, InferCreationAttrib
 /** Sequelize writes into what it is given, so every attribute gets an object of its own. */
 const bigint = () => ({ type: DataTypes.BIGINT });
 const id = () => ({ type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true });
-const defined = new WeakMap<object, { User: ModelStatic<User>; Session: ModelStatic<Session> }>();
+const defined = new WeakMap<object, { User: ModelStatic<UserModel>; Session: ModelStatic<Session> }>();
 
 /** The models on today's connection pool. */
 export function models() {
@@ -44,7 +44,7 @@ export function models() {
   if (known) return known;
   const options = { sequelize, underscored: true, timestamps: false } as const;
   const made = {
-    User: User.init(
+    User: UserModel.init(
       {
         id: id(),
         accountId: bigint(),

@@ -1,10 +1,10 @@
 /** Logging in and out. A session is a random cookie whose hash stands in PostgreSQL; it is new at each login and gone at logout. Sessions live on real time. */
 import { hash, verify } from '@node-rs/argon2';
 import { AppError } from '@/core/shared';
-import { type Person } from '@/core/accounts';
-import { asOurs, hashed, now, randomToken, reader, record, transact } from '../shared';
+import { type User } from '@/core/accounts';
+import { asOurs, hashed, now, randomToken, reader, writeAudit, transact } from '../shared';
 import { afterRightLogin, afterWrongLogin, beforeLogin } from './login-delay.service';
-import { models, type User } from './models';
+import { models, type UserModel } from './models';
 
 const SESSION_DAYS = 14;
 export const SESSION_SECONDS = SESSION_DAYS * 86_400;
@@ -12,7 +12,7 @@ export const SESSION_SECONDS = SESSION_DAYS * 86_400;
 export const hashPassword = (password: string): Promise<string> =>
   hash(password, { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
 
-const personOf = (user: User): Person => ({
+const personOf = (user: UserModel): User => ({
   id: user.id,
   accountId: user.accountId,
   officeId: user.officeId,
@@ -50,13 +50,13 @@ export async function logIn(email: string, password: string, from: string, oldTo
   if (oldToken) await Sessions.destroy({ where: { tokenHash: hashed(oldToken) } });
   await Sessions.create({ tokenHash: hashed(token), userId: user.id, expiresAt: new Date(Date.now() + SESSION_SECONDS * 1000) });
   await transact(async (tx) =>
-    record(tx, { kind: 'person', person: personOf(user) }, user.accountId, 'logged in', {}, await now(tx)),
+    writeAudit(tx, { kind: 'person', person: personOf(user) }, user.accountId, 'logged in', {}, await now(tx)),
   );
   return token;
 }
 
 /** The person whose session this is; null when it has ended, is unknown, or the person may no longer come in. */
-export async function personOfSession(token: string): Promise<Person | null> {
+export async function personOfSession(token: string): Promise<User | null> {
   const { User: Users, Session: Sessions } = models();
   const session = await asOurs(Sessions.findByPk(hashed(token)));
   if (!session || session.expiresAt.getTime() < Date.now()) return null;
@@ -65,7 +65,7 @@ export async function personOfSession(token: string): Promise<Person | null> {
 }
 
 /** With those whose leads they see as well, by a roster that shows all its leads to those on it. */
-async function withColleagues(person: Person): Promise<Person> {
+async function withColleagues(person: User): Promise<User> {
   if (person.role !== 'agent') return person;
   const rows = await reader().rows<{ id: string }>(
     `select distinct o.user_id as id from roster_members m join rosters r on r.id = m.roster_id and r.sees = 'all' and r.deleted_at is null join roster_members o on o.roster_id = r.id and o.state = 'in'
@@ -76,7 +76,7 @@ async function withColleagues(person: Person): Promise<Person> {
 }
 
 /** Somebody who works here, by id; null when they left. */
-export async function findPerson(id: string): Promise<Person | null> {
+export async function findUser(id: string): Promise<User | null> {
   const user = await asOurs(models().User.findByPk(id));
   return user?.active ? withColleagues(personOf(user)) : null;
 }

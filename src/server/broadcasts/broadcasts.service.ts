@@ -17,9 +17,9 @@ import { holidayOn, nextWorkday } from '@/core/campaigns';
 import { readSettings, requirePostalAddress } from '../accounts';
 import { listFields } from '../contacts';
 import { checkAttached, findTemplate } from '../templates';
-import { now, publish, reader, record, transact, wakeWorkers, type Tx } from '../shared';
+import { now, publish, reader, writeAudit, transact, wakeWorkers, type Tx } from '../shared';
 import { countsOf } from './results.repository';
-import { chosenSql, standingSql } from './reach';
+import { chosenSql, standingSql } from './audience';
 
 type Row = Omit<BroadcastView, 'made_by' | 'may_change' | 'counts'> & { made_by_id: string | null; made_by_name: string | null };
 
@@ -207,7 +207,7 @@ export async function startBroadcast(principal: Principal, id: string): Promise<
     const at = await now(tx);
     await chosenSql(scope, row.selection, []);
     await tx.run(`update broadcasts set state = 'filling', started_at = $2 where id = $1`, [id, at]);
-    await record(tx, principal, scope.accountId, 'started a broadcast', { id, name: row.name }, at);
+    await writeAudit(tx, principal, scope.accountId, 'started a broadcast', { id, name: row.name }, at);
     await tell(tx, scope.accountId);
     await wakeWorkers(tx);
   });
@@ -223,7 +223,7 @@ export async function pauseBroadcast(principal: Principal, id: string): Promise<
     if (row.state !== 'going') throw new AppError('conflict', 'Only a broadcast that is going out can be paused.');
     await tx.run(`update broadcasts set state = 'paused' where id = $1`, [id]);
     await tx.run(`update outbox set state = 'paused' where broadcast_id = $1 and state = 'waiting'`, [id]);
-    await record(tx, principal, scope.accountId, 'paused a broadcast', { id }, await now(tx));
+    await writeAudit(tx, principal, scope.accountId, 'paused a broadcast', { id }, await now(tx));
     await tell(tx, scope.accountId);
   });
   return findBroadcast(scope, id);
@@ -243,7 +243,7 @@ export async function resumeBroadcast(principal: Principal, id: string): Promise
        from (select min(due_at) as first from outbox where broadcast_id = $1 and state = 'paused') f where o.broadcast_id = $1 and o.state = 'paused'`,
       [id, at],
     );
-    await record(tx, principal, scope.accountId, 'resumed a broadcast', { id }, at);
+    await writeAudit(tx, principal, scope.accountId, 'resumed a broadcast', { id }, at);
     await tell(tx, scope.accountId);
     await wakeWorkers(tx);
   });
@@ -260,7 +260,7 @@ export async function cancelBroadcast(principal: Principal, id: string): Promise
     const at = await now(tx);
     await tx.run(`update broadcasts set state = 'cancelled', ended_at = $2 where id = $1`, [id, at]);
     await tx.run(`update outbox set state = 'cancelled' where broadcast_id = $1 and state in ('waiting','paused')`, [id]);
-    await record(tx, principal, scope.accountId, 'cancelled a broadcast', { id }, at);
+    await writeAudit(tx, principal, scope.accountId, 'cancelled a broadcast', { id }, at);
     await tell(tx, scope.accountId);
   });
   return findBroadcast(scope, id);

@@ -1,10 +1,10 @@
 /** Addressing a broadcast: one row of the outbox for each person, in one statement, so that it stands there whole or not at all. */
-import { scopeFor, wholeAccount, type Person, type Scope } from '@/core/accounts';
+import { scopeFor, wholeAccount, type User, type Scope } from '@/core/accounts';
 import type { BroadcastChannel, BroadcastSelection, Goes, LeftOut } from '@/core/messages';
 import { AppError } from '@/core/shared';
-import { findPerson } from '../accounts';
+import { findUser } from '../accounts';
 import { now, publish, reader, transact, wakeWorkers } from '../shared';
-import { chosenSql, standingSql } from './reach';
+import { chosenSql, standingSql } from './audience';
 
 interface Filling {
   account_id: string;
@@ -18,7 +18,7 @@ interface Filling {
   zone: string;
 }
 
-const scopeOf = (accountId: string, person: Person | null): Scope =>
+const scopeOf = (accountId: string, person: User | null): Scope =>
   person ? scopeFor({ kind: 'person', person }) : wholeAccount(accountId);
 
 /**
@@ -56,7 +56,7 @@ async function fillBroadcast(id: string): Promise<void> {
     );
     if (!order) return;
     const at = await now(tx);
-    const scope = scopeOf(order.account_id, order.made_by ? await findPerson(order.made_by) : null);
+    const scope = scopeOf(order.account_id, order.made_by ? await findUser(order.made_by) : null);
     const bind: unknown[] = [];
     const chosen = await chosenSql(scope, order.selection, bind);
     const n = (value: unknown) => `$${bind.push(value)}`;

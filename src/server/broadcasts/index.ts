@@ -14,4 +14,4 @@ export {
 } from './broadcasts.service';
 export { carryOutBroadcasts } from './fill.service';
 export { listBroadcastPeople, type BroadcastPerson } from './results.repository';
-export { keepPrint, lettersToPrint, orderPrint, readPrint } from './print.service';
+export { savePrint, lettersToPrint, orderPrint, readPrint } from './print.service';

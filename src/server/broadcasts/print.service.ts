@@ -56,7 +56,7 @@ export async function lettersToPrint(id: string): Promise<Batch | null> {
   };
 }
 
-export async function keepPrint(id: string, what: Print, name: string, bytes: Buffer): Promise<void> {
+export async function savePrint(id: string, what: Print, name: string, bytes: Buffer): Promise<void> {
   await transact(async (tx) => {
     const row = await tx.first<{ account_id: string }>(
       `with f as (insert into files (account_id, name, type, bytes, made_by, made_at) select account_id, $2, 'application/pdf', $3, made_by, $4 from broadcasts where id = $1 returning id)

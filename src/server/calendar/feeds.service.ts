@@ -1,10 +1,10 @@
 /** A person's calendar of the important dates of their people, at a secret address that can be revoked; kept hashed, shown once. */
 import { calendarOf, type YearlyDay } from '@/core/calendar';
 import { notFound } from '@/core/shared';
-import { scopeFor, type Person } from '@/core/accounts';
-import { findPerson } from '../accounts';
+import { scopeFor, type User } from '@/core/accounts';
+import { findUser } from '../accounts';
 import { CALLED, calledOf, visible } from '../contacts';
-import { config, hashed, now, randomToken, reader, record, transact } from '../shared';
+import { config, hashed, now, randomToken, reader, writeAudit, transact } from '../shared';
 
 export interface FeedView {
   made_at: Date;
@@ -12,14 +12,14 @@ export interface FeedView {
 }
 
 /** The address that holds now, without its secret; null when there is none. */
-export const readFeed = (person: Person): Promise<FeedView | null> =>
+export const readFeed = (person: User): Promise<FeedView | null> =>
   reader().first<FeedView>(
     'select made_at, read_at from feeds where user_id = $1 and revoked_at is null order by id desc limit 1',
     [person.id],
   );
 
 /** Makes a new address; the one before stops at once. */
-export async function createFeed(person: Person): Promise<{ url: string }> {
+export async function createFeed(person: User): Promise<{ url: string }> {
   const token = randomToken();
   await transact(async (tx) => {
     const at = await now(tx);
@@ -30,16 +30,16 @@ export async function createFeed(person: Person): Promise<{ url: string }> {
       hashed(token),
       at,
     ]);
-    await record(tx, { kind: 'person', person }, person.accountId, 'calendar.create', {}, at);
+    await writeAudit(tx, { kind: 'person', person }, person.accountId, 'calendar.create', {}, at);
   });
   return { url: `${config().publicUrl}/calendar/${token}/dates.ics` };
 }
 
-export async function revokeFeed(person: Person): Promise<void> {
+export async function revokeFeed(person: User): Promise<void> {
   await transact(async (tx) => {
     const at = await now(tx);
     await tx.run('update feeds set revoked_at = $2 where user_id = $1 and revoked_at is null', [person.id, at]);
-    await record(tx, { kind: 'person', person }, person.accountId, 'calendar.revoke', {}, at);
+    await writeAudit(tx, { kind: 'person', person }, person.accountId, 'calendar.revoke', {}, at);
   });
 }
 
@@ -50,7 +50,7 @@ export async function calendarAt(token: string): Promise<string> {
     'update feeds set read_at = $2 where token_hash = $1 and revoked_at is null returning user_id',
     [hashed(token), at],
   );
-  const person = feed && (await findPerson(feed.user_id));
+  const person = feed && (await findUser(feed.user_id));
   if (!person) throw notFound('calendar');
   const bind: unknown[] = [];
   const where = visible(scopeFor({ kind: 'person', person }), bind);

@@ -10,7 +10,7 @@ import {
   progressCall,
   type CallReport,
   type CallState,
-  type Outcome,
+  type CallOutcome,
 } from '@/core/calling';
 import { sentenceOf, type Activity } from '@/core/contacts';
 import { oneLine } from '@/core/capture';
@@ -28,7 +28,7 @@ interface CallRow {
   key: string;
   number: string;
   state: CallState;
-  outcome: Outcome | null;
+  outcome: CallOutcome | null;
   outcome_by: string | null;
   note: string;
   started_at: Date;
@@ -158,7 +158,7 @@ const fulfil = (tx: Tx, contactId: string, reached: boolean, at: Date): Promise<
     [contactId, at, reached],
   );
 
-const noteWrongNumber = async (tx: Tx, call: CallRow, outcome: Outcome): Promise<void> => {
+const noteWrongNumber = async (tx: Tx, call: CallRow, outcome: CallOutcome): Promise<void> => {
   await tx.run(
     outcome === 'wrong_number'
       ? `update contact_points set fault = 'wrong number' where contact_id = $1 and kind = 'phone' and value = $2`
@@ -181,7 +181,7 @@ async function lockCall(scope: Scope, id: string, tx: Tx): Promise<CallRow> {
 export async function updateCall(
   principal: Principal,
   id: string,
-  change: { note?: string; outcome?: Outcome },
+  change: { note?: string; outcome?: CallOutcome },
 ): Promise<CallView> {
   const scope = scopeFor(principal);
   if (change.outcome !== undefined && !OUTCOME_KEYS.includes(change.outcome)) {
@@ -204,7 +204,7 @@ export async function updateCall(
 }
 
 /** After the end the log stands: another outcome or a longer note is a line of its own. */
-async function correctLog(tx: Tx, principal: Principal, row: CallRow, note: string, outcome?: Outcome): Promise<void> {
+async function correctLog(tx: Tx, principal: Principal, row: CallRow, note: string, outcome?: CallOutcome): Promise<void> {
   const base = {
     contactId: row.contact_id,
     userId: principal.kind === 'person' ? principal.person.id : null,

@@ -1,5 +1,5 @@
 /** What campaigns change at contacts: tags, stage, horizon, agent, into and out of other campaigns; each with its line in the timeline. */
-import type { Change } from '@/core/campaigns';
+import type { ContactUpdate } from '@/core/campaigns';
 import type { Activity, Because } from '@/core/contacts';
 import { endFollowUp, endOffers, listFields, recordActivities, refreshSearch, restate, setFields } from '../contacts';
 import type { Tx } from '../shared';
@@ -11,7 +11,7 @@ export interface Owed {
   campaign: string;
   campaignId: string;
   day: number;
-  change: Change;
+  change: ContactUpdate;
 }
 
 /** Carries changes out, those of a kind together. What cannot be done any more (a tag, a person that is gone) is left. */

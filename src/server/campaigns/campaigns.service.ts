@@ -13,14 +13,14 @@ import {
   type CampaignState,
   type CampaignView,
   type Plan,
-  type Standing,
+  type EnrollmentProgress,
   type VersionPreview,
 } from '@/core/campaigns';
 import { planSchema } from '@/core/campaigns/schemas';
 import { readTree } from '@/core/segments/schemas';
 import { requirePostalAddress } from '../accounts';
 import { listFields, lockContact, recordActivities } from '../contacts';
-import { now, publish, reader, record, transact, wakeWorkers, type Tx } from '../shared';
+import { now, publish, reader, writeAudit, transact, wakeWorkers, type Tx } from '../shared';
 import { FOLLOWED_UP } from '@/core/contacts';
 import { findCampaign } from './campaigns.repository';
 import { DATES, enrol, staysOut, type Dates } from './enrol.service';
@@ -86,7 +86,7 @@ export async function createCampaign(principal: Principal, { name, starter, copy
         JSON.stringify(plan),
       ],
     );
-    await record(tx, principal, scope.accountId, 'made a campaign', { id: row!.id, name }, at);
+    await writeAudit(tx, principal, scope.accountId, 'made a campaign', { id: row!.id, name }, at);
     return row!.id;
   });
   return findCampaign(scope, id);
@@ -131,7 +131,7 @@ export async function updateCampaign(principal: Principal, id: string, patch: Pa
         patch.shared ?? null,
       ],
     );
-    await record(tx, principal, scope.accountId, 'changed a campaign', { id, ...patch }, at);
+    await writeAudit(tx, principal, scope.accountId, 'changed a campaign', { id, ...patch }, at);
     await publish(tx, { accountId: scope.accountId, topic: 'campaign', ownerId: null });
     await wakeWorkers(tx);
   });
@@ -152,11 +152,11 @@ export async function deleteCampaign(principal: Principal, id: string): Promise<
     }
     await tx.run('update campaigns set deleted_at = $2, state = $3 where id = $1', [id, at, 'off']);
     await tx.run('update rungs set campaign_id = null where campaign_id = $1', [id]);
-    await record(tx, principal, scope.accountId, 'deleted a campaign', { id, name: campaign.name }, at);
+    await writeAudit(tx, principal, scope.accountId, 'deleted a campaign', { id, name: campaign.name }, at);
   });
 }
 
-interface StandingRow extends Standing {
+interface StandingRow extends EnrollmentProgress {
   id: string;
   started_at: Date;
   last_at: Date | null;

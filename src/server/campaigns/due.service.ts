@@ -2,7 +2,7 @@
  * Carrying out enrolments that are due, a batch at a time: claim, decide in core, write outbox rows, tasks, timeline and
  * the next step in one transaction. Any number of workers may run it at once; each row is claimed by one.
  */
-import { decideTouch, type Campaign, type TouchDecision, type TouchEffect } from '@/core/campaigns';
+import { decideTouch, type RunningCampaign, type TouchDecision, type TouchEffect } from '@/core/campaigns';
 import type { Activity } from '@/core/contacts';
 import { matches, type Known, type Tree } from '@/core/segments';
 import { listFields, recordActivities } from '../contacts';
@@ -10,7 +10,7 @@ import { readKnown } from '../segments';
 import { wordsFor } from '../templates';
 import { joinAsWritten, now, transact, type Tx } from '../shared';
 import { applyChanges, type Owed } from './apply';
-import { readAround, type Around } from './around';
+import { loadSenderContext, type SenderContext } from './sender-context';
 import { foreignTo } from './rights.sql';
 import { contactOf, PERSON, PERSON_JOINS, type PersonRow } from './person.rows';
 import { readVersions, type Version } from './versions';
@@ -64,7 +64,7 @@ export async function carryOutDue(limit = 200): Promise<number> {
     await joinAsWritten(tx);
     const rows = await tx.rows<DueRow>(CLAIM, [at, limit]);
     if (!rows.length) return 0;
-    const around = await readAround(tx, rows);
+    const around = await loadSenderContext(tx, rows);
     const versions = await readVersions(
       tx,
       rows.map((row) => row.version_id),
@@ -73,8 +73,8 @@ export async function carryOutDue(limit = 200): Promise<number> {
       tx,
       rows.filter((row) => row.asks_words).map((row) => row.account_id),
     );
-    const campaigns = new Map<string, Campaign>();
-    const campaignOf = (row: DueRow): Campaign => {
+    const campaigns = new Map<string, RunningCampaign>();
+    const campaignOf = (row: DueRow): RunningCampaign => {
       const known = campaigns.get(row.version_id);
       if (known) return known;
       const wording = { id: row.campaign_id, name: row.campaign, wordsOf: wordsOf.get(row.account_id) };
@@ -113,7 +113,7 @@ async function askedOf(
   tx: Tx,
   rows: DueRow[],
   versions: ReadonlyMap<string, Version>,
-  around: Around,
+  around: SenderContext,
   at: Date,
 ): Promise<(row: DueRow) => (tree: Tree) => boolean> {
   const asks = (row: DueRow): boolean =>

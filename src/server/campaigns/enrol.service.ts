@@ -44,7 +44,7 @@ const OPEN = `p.state in ('on','held') and p.deleted_at is null`;
 export const CAMPAIGNS_NOW = (ids: string): string =>
   `(select coalesce(jsonb_agg(jsonb_build_object('id', p.id::text, 'name', p.name, 'open', ${OPEN}, 'version', ${LATEST}::text)), '[]') from campaigns p where p.id = any(${ids}::bigint[]))`;
 
-interface Asked extends Pick<CampaignNow, 'name' | 'open' | 'version'> {
+interface EnrollmentRequest extends Pick<CampaignNow, 'name' | 'open' | 'version'> {
   same: boolean;
   group_taken: boolean;
   /** They told us to stop. */
@@ -79,7 +79,7 @@ export async function chooseArrivals(
   at: Date,
   standing: readonly CampaignNow[] = [],
 ): Promise<Enrolling> {
-  const asked = arrived.map(({ campaignId, fresh }): Asked | null => {
+  const asked = arrived.map(({ campaignId, fresh }): EnrollmentRequest | null => {
     const campaign = fresh ? standing.find(({ id }) => id === campaignId) : undefined;
     return campaign ? { ...campaign, same: false, group_taken: false, refused: false, dates: null } : null;
   });
@@ -121,11 +121,11 @@ export async function chooseArrivals(
 }
 
 /** Fills in what is not known yet, in one statement. */
-async function askFor(tx: Tx, arrived: readonly Arrived[], asked: (Asked | null)[]): Promise<void> {
+async function askFor(tx: Tx, arrived: readonly Arrived[], asked: (EnrollmentRequest | null)[]): Promise<void> {
   const missing = arrived.flatMap(({ campaignId, contact: { contactId } }, n) =>
     asked[n] ? [] : [{ n, campaign_id: campaignId, contact_id: contactId }],
   );
-  const rows = await tx.rows<Asked & { n: number }>(
+  const rows = await tx.rows<EnrollmentRequest & { n: number }>(
     `select x.n, p.name, ${OPEN} as open, ${LATEST} as version,
        ${held('e.campaign_id = p.id')} as same, ${held('o.exclusive_group = p.exclusive_group')} as group_taken,
        (select c.refused_at is not null or c.do_not_contact from contacts c where c.id = x.contact_id) as refused,
@@ -136,7 +136,7 @@ async function askFor(tx: Tx, arrived: readonly Arrived[], asked: (Asked | null)
   for (const { n, ...row } of rows) asked[n] = row;
 }
 
-function causeToStayOut(asked: Asked, { plan }: Version, contact: Enrollee) {
+function causeToStayOut(asked: EnrollmentRequest, { plan }: Version, contact: Enrollee) {
   if (!asked.open) return 'not_on';
   if (asked.refused) return 'opted_out';
   if (stepOf(contact.stage) === 'archived') return 'stage';

@@ -4,10 +4,10 @@ import { firstNamesTogether, type Channel, type Stage } from '@/core/contacts';
 import { mergeFields, ownField, type MergeFields } from '@/core/messages';
 import type { Tree } from '@/core/segments';
 import type { Tx } from '../shared';
-import { readAround, type Around, type Standing } from './around';
+import { loadSenderContext, type SenderContext, type RecipientRow } from './sender-context';
 import { DATES, type Dates } from './enrol.service';
 
-export interface PersonRow extends Standing {
+export interface PersonRow extends RecipientRow {
   contact_id: string;
   stage: Stage;
   time_zone: string;
@@ -65,7 +65,7 @@ export const mailingAddress = (row: { street: string | null; city: string | null
   row.street && row.city && row.postal_code ? `${row.street}, ${row.city} ${row.postal_code}` : null;
 
 /** A person as guardrails and words see them. */
-export function contactOf(row: PersonRow, around: Around, meets: (tree: Tree) => boolean): TouchedContact {
+export function contactOf(row: PersonRow, around: SenderContext, meets: (tree: Tree) => boolean): TouchedContact {
   const permission = (channel: string): PermissionState | undefined => {
     const known = row.permissions?.[channel];
     return known && { state: known.state, at: new Date(known.at), how: known.how };
@@ -101,7 +101,7 @@ export function contactOf(row: PersonRow, around: Around, meets: (tree: Tree) =>
 }
 
 /** What merge fields say of a person. */
-function fieldsOf(row: PersonRow, around: Around): MergeFields {
+function fieldsOf(row: PersonRow, around: SenderContext): MergeFields {
   const house = around.house(row.account_id);
   return {
     ...mergeFields({
@@ -131,6 +131,6 @@ export async function readPeople(
      from contacts c join contact_facts f on f.contact_id = c.id ${PERSON_JOINS} where c.id = any($1::bigint[])`,
     [[...ids]],
   );
-  const around = await readAround(tx, rows);
+  const around = await loadSenderContext(tx, rows);
   return new Map(rows.map((row) => [row.contact_id, contactOf(row, around, () => false)]));
 }

@@ -1,13 +1,20 @@
 /** Rehearsals of campaigns: ordered, carried out in the background a piece at a time, looked at. Nothing but the rehearsal's own row is written. */
 import { AppError, notFound } from '@/core/shared';
 import { DEFAULT_SETTINGS, accountOf, onlyOf, scopeFor, type Principal, type Settings } from '@/core/accounts';
-import { Rehearsal, withoutWords, type Campaign, type CampaignRehearsalView, type Plan, type Under } from '@/core/campaigns';
+import {
+  CampaignForecast,
+  withoutWords,
+  type RunningCampaign,
+  type CampaignRehearsalView,
+  type Plan,
+  type Under,
+} from '@/core/campaigns';
 import { FOLLOWED_UP } from '@/core/contacts';
 import { matches, type Tree } from '@/core/segments';
 import { listFields, segmentSql } from '../contacts';
 import { readKnown } from '../segments';
 import { enqueue, now, reader, transact } from '../shared';
-import { readAround } from './around';
+import { loadSenderContext } from './sender-context';
 import { readPlan } from './campaigns.service';
 import { findCampaign } from './campaigns.repository';
 import { keptOut } from './enrol.service';
@@ -83,12 +90,12 @@ export async function performCampaignRehearsal(id: string, going: () => boolean)
   if (!order) return;
   const { account_id: accountId, made_at: at } = order;
   const fields = await listFields(accountId);
-  const campaign: Campaign = {
+  const campaign: RunningCampaign = {
     ...readyVersion('0', withoutWords(order.plan)),
     id: order.campaign_id,
     name: order.name,
   };
-  const rehearsal = new Rehearsal(campaign, { ...DEFAULT_SETTINGS, ...order.settings }, at, order.days);
+  const rehearsal = new CampaignForecast(campaign, { ...DEFAULT_SETTINGS, ...order.settings }, at, order.days);
   const people = await whoWould(order, at);
   await tx.run('update campaign_rehearsals set people = $2 where id = $1', [id, people.length]);
   const asked = [...campaign.program.nodes.values()].flatMap(({ step }) =>
@@ -101,7 +108,7 @@ export async function performCampaignRehearsal(id: string, going: () => boolean)
       `select ${PERSON({ dates: 'true', household: 'false', fields: 'false', listing: 'false' })} from contacts c join contact_facts f on f.contact_id = c.id ${PERSON_JOINS} where c.id = any($1::bigint[])`,
       [ids],
     );
-    const around = await readAround(tx, rows);
+    const around = await loadSenderContext(tx, rows);
     const under = await underWay(ids, order.campaign_id);
     const known = asked.length ? await readKnown(accountId, ids, at) : null;
     for (const row of rows) {

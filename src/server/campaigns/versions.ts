@@ -1,8 +1,8 @@
 /** Versions of campaigns, made ready to be walked. A version never changes, so each process keeps those it has read. */
-import { daysOf, programOf, type Campaign, type Plan } from '@/core/campaigns';
+import { daysOf, programOf, type RunningCampaign, type Plan } from '@/core/campaigns';
 import { config, type Tx } from '../shared';
 
-export interface Version extends Omit<Campaign, 'id' | 'name'> {
+export interface Version extends Omit<RunningCampaign, 'id' | 'name'> {
   id: string;
   plan: Plan;
 }

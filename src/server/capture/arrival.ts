@@ -1,5 +1,5 @@
 /** An inquiry as it comes in by a door, and what is answered. */
-import type { Person } from '@/core/accounts';
+import type { User } from '@/core/accounts';
 import type { CleanInquiry } from '@/core/capture/schemas';
 import type { Door } from './doors.repository';
 
@@ -12,11 +12,11 @@ export interface Arrival {
   inquiry: CleanInquiry;
   idempotencyKey: string | null;
   /** Who typed it in, for a lead added by hand. */
-  byPerson: Person | null;
+  byPerson: User | null;
 }
 
 /** What `POST /api/v1/inquiries` answers. */
-export interface Captured {
+export interface CaptureResult {
   inquiry: { id: string };
   contact: { id: string; status: 'created' | 'matched' };
   /** `agent` is null while the lead is offered and nobody has accepted it yet. */
@@ -24,7 +24,7 @@ export interface Captured {
 }
 
 /** What the same answers when it is only tried out. */
-export interface Tried extends Omit<Captured, 'inquiry' | 'contact'> {
+export interface Tried extends Omit<CaptureResult, 'inquiry' | 'contact'> {
   sandbox: true;
   /** The id of whom it would be matched with; null for somebody new. */
   contact: { id: string | null; status: 'created' | 'matched' };

@@ -1,19 +1,22 @@
 /** Leads that somebody types in. Of a person who is with somebody else they learn no more than that. */
-import { scopeFor, type Person } from '@/core/accounts';
+import { scopeFor, type User } from '@/core/accounts';
 import { findContacts } from '../contacts';
-import type { Arrival, Captured, Tried } from './arrival';
+import type { Arrival, CaptureResult, Tried } from './arrival';
 import { captureInquiry, tryInquiry } from './capture.service';
 
-export type ByHand = Arrival & { byPerson: Person };
-type Told<T extends Captured | Tried> = Omit<T, 'contact'> & { contact: { id: string | null; status: 'created' | 'matched' } };
+export type ByHand = Arrival & { byPerson: User };
+type Told<T extends CaptureResult | Tried> = Omit<T, 'contact'> & {
+  contact: { id: string | null; status: 'created' | 'matched' };
+};
 
 /** Takes in what somebody typed. @returns what they may know of it: no id and no agent where the person is not theirs to see */
-export const captureByHand = async (arrival: ByHand): Promise<Told<Captured>> => told(arrival, await captureInquiry(arrival));
+export const captureByHand = async (arrival: ByHand): Promise<Told<CaptureResult>> =>
+  told(arrival, await captureInquiry(arrival));
 
 /** The same only tried out. */
 export const tryByHand = async (arrival: ByHand): Promise<Told<Tried>> => told(arrival, await tryInquiry(arrival));
 
-async function told<T extends Captured | Tried>({ byPerson }: ByHand, captured: T): Promise<Told<T>> {
+async function told<T extends CaptureResult | Tried>({ byPerson }: ByHand, captured: T): Promise<Told<T>> {
   const { id, status } = captured.contact;
   if (status === 'created' || !id) return captured;
   if ((await findContacts(scopeFor({ kind: 'person', person: byPerson }), [id])).size) return captured;

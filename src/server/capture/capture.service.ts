@@ -24,17 +24,17 @@ import { listingAskedAbout } from '../market';
 import { attachByRungs, attaches, handedLine, handPlanned, ladderNow, noticeAgents, planRoutes, type Routed } from '../routing';
 import { Statement, transact, type Tx } from '../shared';
 import { beginArrival, type Begun } from './begin';
-import { gathered } from './gather';
+import { batchArrivals } from './arrival-batches';
 import { capturedBefore, putInquiries, type Settled } from './keep.repository';
-import { complete, meet, tagsOf, type Admitted } from './match.repository';
-import { Newcomers } from './newcomers';
+import { complete, matchContacts, tagsOf, type MatchResult } from './match.repository';
+import { NewContacts } from './new-contacts';
 import { sourceNamed } from './sources';
-import { locksOf, type Arrival, type Captured, type Tried } from './arrival';
+import { locksOf, type Arrival, type CaptureResult, type Tried } from './arrival';
 import type { Door } from './doors.repository';
 
 /** Thrown to take back what was only tried out. */
 class OnlyTried extends Error {
-  constructor(readonly captured: Captured) {
+  constructor(readonly captured: CaptureResult) {
     super('tried out');
   }
 }
@@ -65,14 +65,14 @@ export async function tryInquiry(arrival: Arrival): Promise<Tried> {
  * answers as the first time.
  * @throws AppError idempotency_mismatch when it comes with another body
  */
-export const captureInquiry = (arrival: Arrival): Promise<Captured> =>
-  gathered(arrival, (arrivals) => transact((tx) => takeIn(tx, arrivals)));
+export const captureInquiry = (arrival: Arrival): Promise<CaptureResult> =>
+  batchArrivals(arrival, (arrivals) => transact((tx) => takeIn(tx, arrivals)));
 
 /** One arrival on its way: who it is, and what is known of it so far. */
 interface Taking extends Understood {
   /** Its place among those that came together. */
   n: number;
-  person: Admitted;
+  person: MatchResult;
   /** False where somebody typed it in and the person is another agent’s: what they say is kept with the inquiry and changes nothing. */
   seen: boolean;
   makesTags: boolean;
@@ -82,7 +82,7 @@ interface Taking extends Understood {
  * Takes in inquiries of one account that share no address and no key.
  * @returns what each is answered; null for one whose person is the person of another among them: it comes again afterwards
  */
-async function takeIn(tx: Tx, arrivals: readonly Arrival[]): Promise<(Captured | null)[]> {
+async function takeIn(tx: Tx, arrivals: readonly Arrival[]): Promise<(CaptureResult | null)[]> {
   const { accountId } = arrivals[0]!.door;
   const { ladder } = await ladderNow(tx, accountId);
   const campaigns = [
@@ -94,7 +94,7 @@ async function takeIn(tx: Tx, arrivals: readonly Arrival[]): Promise<(Captured |
   const coming: (Understood & { n: number })[] = [];
   for (const [n, arrival] of arrivals.entries())
     if (!answers[n]) coming.push({ n, ...(await understood(tx, arrival, begun.at)) });
-  const met = await meet(
+  const met = await matchContacts(
     tx,
     accountId,
     coming.map(({ inquiry, arrival }) => ({ inquiry, horizon: arrival.door.defaults.horizon ?? null })),
@@ -110,7 +110,7 @@ async function takeIn(tx: Tx, arrivals: readonly Arrival[]): Promise<(Captured |
 }
 
 /** What whoever typed an inquiry in may do to the person it is about; doors may do all. */
-function rightsOf({ byPerson }: Arrival, person: Admitted, { tagBarred }: Begun): Pick<Taking, 'seen' | 'makesTags'> {
+function rightsOf({ byPerson }: Arrival, person: MatchResult, { tagBarred }: Begun): Pick<Taking, 'seen' | 'makesTags'> {
   if (!byPerson) return { seen: true, makesTags: true };
   const seen = !person.matched || seesContactOf(scopeFor({ kind: 'person', person: byPerson }), person.holder);
   return { seen, makesTags: mayMakeTags(byPerson.role, tagBarred) };
@@ -133,9 +133,9 @@ async function understood(tx: Tx, arrival: Arrival, at: Date): Promise<Understoo
 }
 
 /** What is told of each and what they may be sent, which way their lead takes, what begins for them; and at last, under the locks of the rosters, who has it. */
-async function settle(tx: Tx, accountId: string, taking: readonly Taking[], begun: Begun): Promise<Captured[]> {
+async function settle(tx: Tx, accountId: string, taking: readonly Taking[], begun: Begun): Promise<CaptureResult[]> {
   const { at } = begun;
-  const newcomers = new Newcomers(
+  const newcomers = new NewContacts(
     tx,
     accountId,
     taking.flatMap(({ person }) => person.newcomer ?? []),
@@ -200,7 +200,7 @@ async function settle(tx: Tx, accountId: string, taking: readonly Taking[], begu
   putFolded(statement, accountId, folded);
   newcomers.put(statement);
   const ids = (await statement.rows<{ id: string }>(tx, putInquiries(statement, accountId, settled, at))).map(({ id }) => id);
-  const captured: Captured[] = [];
+  const captured: CaptureResult[] = [];
   for (const [n, { person }] of taking.entries()) {
     const { contactId, matched } = person;
     const { owner, because } = handings[n]!;

@@ -1,7 +1,7 @@
 /** The doors by which leads arrive. */
 import { quietDoor, type DoorDefaults, type DoorView } from '@/core/capture';
 import { notFound } from '@/core/shared';
-import type { Page } from '@/core/pages';
+import type { PublicPage } from '@/core/pages';
 import type { Mapping } from '@/core/mail';
 import type { Scope } from '@/core/accounts';
 import { config, reader } from '../shared';
@@ -12,7 +12,7 @@ export interface Door {
   kind: 'api' | 'page' | 'hand' | 'mail' | 'file';
   name: string;
   /** What a public page is made of; empty for other doors. */
-  page: Page;
+  page: PublicPage;
   /** The lead source of everything that comes by it, when it has one. */
   source: string | null;
   defaults: DoorDefaults;

@@ -3,7 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { AppError, notFound } from '@/core/shared';
 import { oneLine, type BodyRead, type DoorDefaults, type DoorView } from '@/core/capture';
 import { scopeFor, type Principal } from '@/core/accounts';
-import { now, readApart, record, transact, type Tx } from '../shared';
+import { now, readApart, writeAudit, transact, type Tx } from '../shared';
 import type { Mapping } from '@/core/mail';
 import { doorOfKey, forgetDoors, listDoors } from './doors.repository';
 
@@ -33,7 +33,7 @@ export async function createDoor(
       `insert into doors (account_id, kind, name, address, source, created_at, defaults) values ($1, $6, $2, $3, $4, $5, $7::jsonb) returning id`,
       [accountId, name, secret(), oneLine(input.source ?? '') || null, at, input.kind, JSON.stringify(input.defaults ?? {})],
     );
-    await record(tx, principal, accountId, 'door.create', { doorId: row!.id, name }, at);
+    await writeAudit(tx, principal, accountId, 'door.create', { doorId: row!.id, name }, at);
     return row!.id;
   });
   return viewOf(principal, id);
@@ -48,7 +48,7 @@ export async function rotateDoor(principal: Principal, id: string): Promise<Door
       [id, accountId, secret()],
     );
     if (!row) throw notFound('door');
-    await record(tx, principal, accountId, 'door.rotate', { doorId: id }, await now(tx));
+    await writeAudit(tx, principal, accountId, 'door.rotate', { doorId: id }, await now(tx));
   });
   forgetDoors();
   return viewOf(principal, id);
@@ -92,7 +92,7 @@ export async function updateDoor(
       ],
     );
     if (!row) throw notFound('door');
-    await record(tx, principal, accountId, 'door.update', { doorId: id, ...patch }, await now(tx));
+    await writeAudit(tx, principal, accountId, 'door.update', { doorId: id, ...patch }, await now(tx));
   });
   forgetDoors();
   return viewOf(principal, id);

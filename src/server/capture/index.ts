@@ -1,4 +1,4 @@
-export type { Arrival, ArrivalDoor, Captured, Tried } from './arrival';
+export type { Arrival, ArrivalDoor, CaptureResult, Tried } from './arrival';
 export { captureByHand, tryByHand } from './by-hand.service';
 export { captureInquiry, tryInquiry } from './capture.service';
 export {
@@ -12,7 +12,7 @@ export {
   type Door,
 } from './doors.repository';
 export { listRequests, noteRequest, settleRequests } from './requests.repository';
-export { keepSource, listSources, mergeSources, splitSources } from './sources.service';
+export { saveSource, listSources, mergeSources, splitSources } from './sources.service';
 export { doorOfSender, listSenders, noteSender, settleSender } from './senders.service';
 export { findInquiry, listInquiries } from './inquiries.repository';
 export { createDoor, isMailboxAddress, readBody, rotateDoor, updateDoor } from './doors.service';

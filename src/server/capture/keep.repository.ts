@@ -5,13 +5,13 @@ import { askOf, storableJson, type CleanInquiry } from '@/core/capture/schemas';
 import { sentenceOf, type Because } from '@/core/contacts';
 import { traceOf, type Handing, type Planned } from '../routing';
 import type { Statement, Tx } from '../shared';
-import type { Arrival, Captured } from './arrival';
-import type { Admitted } from './match.repository';
+import type { Arrival, CaptureResult } from './arrival';
+import type { MatchResult } from './match.repository';
 
 const fingerprint = (raw: unknown): string => createHash('sha256').update(JSON.stringify(raw)).digest('base64url');
 
 /** What the same door answered to the same idempotency key, for each arrival; null the first time. @throws AppError idempotency_mismatch */
-export async function capturedBefore(tx: Tx, arrivals: readonly Arrival[]): Promise<(Captured | null)[]> {
+export async function capturedBefore(tx: Tx, arrivals: readonly Arrival[]): Promise<(CaptureResult | null)[]> {
   const keyed = arrivals.flatMap(({ door, idempotencyKey }, n) =>
     idempotencyKey ? [{ n, door_id: door.id, key: idempotencyKey }] : [],
   );
@@ -51,7 +51,7 @@ export async function capturedBefore(tx: Tx, arrivals: readonly Arrival[]): Prom
 export interface Settled {
   arrival: Arrival;
   inquiry: CleanInquiry;
-  person: Admitted;
+  person: MatchResult;
   plan: Planned;
   handing: Handing;
 }

@@ -4,15 +4,15 @@ import { type CleanInquiry } from '@/core/capture/schemas';
 import type { Horizon } from '@/core/contacts';
 import { refreshSearch } from '../contacts';
 import type { Tx } from '../shared';
-import { personOf, type Newcomer } from './newcomers';
+import { contactColumnsOf, type NewContact } from './new-contacts';
 
-export interface Admitted {
+export interface MatchResult {
   contactId: string;
   matched: boolean;
   stage: string;
   timeZone: string;
   /** What is to be written of somebody new, who is not there yet. */
-  newcomer: Newcomer | null;
+  newcomer: NewContact | null;
   /** The agent who has the contact already and is still here. */
   owner: { id: string; name: string } | null;
   /** Whose it is, by what decides who sees them. */
@@ -38,7 +38,7 @@ interface Met {
  * For each inquiry the contact that has most of its addresses, among equals the oldest, locked in the order of their ids; or the id, zone and
  * horizon of a new one. The caller holds the locks of the addresses, so those of somebody new are free.
  */
-export async function meet(tx: Tx, accountId: string, asking: readonly Asking[], at: Date): Promise<Admitted[]> {
+export async function matchContacts(tx: Tx, accountId: string, asking: readonly Asking[], at: Date): Promise<MatchResult[]> {
   if (!asking.length) return [];
   const come = asking.map(({ inquiry: { phones, emails, timeZone, postalCode }, horizon }, n) => ({
     n,
@@ -76,14 +76,14 @@ export async function meet(tx: Tx, accountId: string, asking: readonly Asking[],
 
 const NOBODY = { ownerId: null, officeId: null };
 
-function admitted({ id, time_zone, horizon, rhythm_days }: Met, inquiry: CleanInquiry, at: Date): Admitted {
+function admitted({ id, time_zone, horizon, rhythm_days }: Met, inquiry: CleanInquiry, at: Date): MatchResult {
   const fresh = { id, stage: 'new' as const, horizon, rhythmDays: rhythm_days, createdAt: at };
   const newcomer = { fresh, timeZone: time_zone!, inquiry };
   return { contactId: id, matched: false, stage: 'new', timeZone: time_zone!, newcomer, owner: null, holder: NOBODY };
 }
 
 /** Those who were known, by id; read after the locks were had: somebody may have accepted a lead of these people while we waited. */
-async function readKnown(tx: Tx, ids: string[]): Promise<Map<string, Admitted>> {
+async function readKnown(tx: Tx, ids: string[]): Promise<Map<string, MatchResult>> {
   if (!ids.length) return new Map();
   const rows = await tx.rows<{
     id: string;
@@ -123,7 +123,7 @@ export interface Tagged {
 
 /** The tags of inquiries, with their towns and postal codes when the account wants those as tags. */
 export const tagsOf = (
-  people: readonly { person: Admitted; inquiry: CleanInquiry; makesTags: boolean }[],
+  people: readonly { person: MatchResult; inquiry: CleanInquiry; makesTags: boolean }[],
   tagPlaces: boolean,
 ): Tagged[] =>
   people.flatMap(({ person: { contactId: contact_id }, inquiry: { tags, city, postalCode }, makesTags }) => [
@@ -138,7 +138,7 @@ export const tagsOf = (
 export async function complete(
   tx: Tx,
   accountId: string,
-  people: readonly { person: Admitted; inquiry: CleanInquiry }[],
+  people: readonly { person: MatchResult; inquiry: CleanInquiry }[],
   tags: readonly Tagged[],
   at: Date,
 ): Promise<void> {
@@ -159,10 +159,10 @@ export async function complete(
 async function tell(
   tx: Tx,
   accountId: string,
-  people: readonly { person: Admitted; inquiry: CleanInquiry }[],
+  people: readonly { person: MatchResult; inquiry: CleanInquiry }[],
   at: Date,
 ): Promise<void> {
-  const told = people.map(({ person, inquiry }) => ({ ...personOf(inquiry), id: person.contactId }));
+  const told = people.map(({ person, inquiry }) => ({ ...contactColumnsOf(inquiry), id: person.contactId }));
   await tx.run(
     `with told as materialized (select * from jsonb_to_recordset($2::jsonb) as x (id bigint, first_name text, last_name text, roles text[], street text, city text, postal_code text, wants jsonb, phones text[], emails text[], extensions jsonb)),
        locked as materialized (select id from contacts where id in (select id from told) order by id for update),

@@ -5,7 +5,7 @@
 import { scopeFor, type Principal } from '@/core/accounts';
 import { oneLine, senderOf, type SenderView } from '@/core/capture';
 import { notFound } from '@/core/shared';
-import { now, reader, record, transact, type Tx } from '../shared';
+import { now, reader, writeAudit, transact, type Tx } from '../shared';
 import type { ArrivalDoor } from './arrival';
 import { createDoor } from './doors.service';
 
@@ -54,7 +54,7 @@ export async function settleSender(
       [id, accountId],
     );
     if (!sender) throw notFound('sender');
-    await record(tx, principal, accountId, 'sender.settle', { domain: sender.domain, own: own_door }, await now(tx));
+    await writeAudit(tx, principal, accountId, 'sender.settle', { domain: sender.domain, own: own_door }, await now(tx));
     return sender;
   };
   const sender = await transact(settle);

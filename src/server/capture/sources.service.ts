@@ -4,7 +4,7 @@ import { oneLine, type SourceView } from '@/core/capture';
 import { withSource, type Tree } from '@/core/segments';
 import { AppError, notFound } from '@/core/shared';
 import { renameInRungs } from '../routing';
-import { now, reader, record, transact, type Tx } from '../shared';
+import { now, reader, writeAudit, transact, type Tx } from '../shared';
 import { forgetDoors } from './doors.repository';
 import { forgetSources } from './sources';
 
@@ -22,7 +22,7 @@ export async function listSources(principal: Principal): Promise<SourceView[]> {
 }
 
 /** A name that a lead brought is a source of ours, perhaps called otherwise. @throws AppError not_found, conflict when another is called so */
-export async function keepSource(principal: Principal, id: string, name?: string): Promise<SourceView> {
+export async function saveSource(principal: Principal, id: string, name?: string): Promise<SourceView> {
   const { accountId } = scopeFor(principal);
   const called = name === undefined ? null : oneLine(name);
   if (called === '')
@@ -40,7 +40,7 @@ export async function keepSource(principal: Principal, id: string, name?: string
       await tx.run('update inquiries set source = $3 where account_id = $1 and lower(source) = $2', [accountId, row.key, called]);
     }
     await tx.run(`update sources set state = 'known', name = coalesce($2, name) where id = $1`, [id, called]);
-    await record(tx, principal, accountId, 'source.keep', { sourceId: id, name: called ?? row.name }, await now(tx));
+    await writeAudit(tx, principal, accountId, 'source.keep', { sourceId: id, name: called ?? row.name }, await now(tx));
   });
   forgetSources();
   return (await listSources(principal)).find((one) => one.id === id)!;
@@ -93,7 +93,7 @@ export async function mergeSources(
       'insert into source_merges (account_id, from_id, into_id, moved, made_by, at) values ($1, $2, $3, $4::jsonb, $5, $6) returning id',
       [accountId, fromId, intoId, JSON.stringify(moved), userId, at],
     );
-    await record(
+    await writeAudit(
       tx,
       principal,
       accountId,
@@ -130,7 +130,7 @@ export async function splitSources(principal: Principal, mergeId: string): Promi
     if (moved.rungs) await renameInRungs(tx, principal, into_name, from_name, at);
     await tx.run(`update sources set state = 'known', into_id = null where id = $1`, [row.from_id]);
     await tx.run('update source_merges set undone_at = $2 where id = $1', [mergeId, at]);
-    await record(tx, principal, accountId, 'source.split', { from: from_name, into: into_name }, at);
+    await writeAudit(tx, principal, accountId, 'source.split', { from: from_name, into: into_name }, at);
   });
   forgetSources();
   forgetDoors();

@@ -1,5 +1,5 @@
 /** The history of changes of many: what was asked, how far it is, what came of it. */
-import { isTakingAway, type ChangeState, type ChangeView, type Change, type LeftAlone } from '@/core/changes';
+import { isDeletion, type ChangeState, type ChangeView, type BulkAction, type LeftAlone } from '@/core/changes';
 import { notFound } from '@/core/shared';
 import { accountOf, onlyOf, type Principal } from '@/core/accounts';
 import { reader, type Tx } from '../shared';
@@ -10,7 +10,7 @@ export interface ChangeRow {
   account_id: string;
   user_id: string | null;
   kind: string;
-  spec: { change: Change; selection: Selection; deed: string };
+  spec: { change: BulkAction; selection: Selection; deed: string };
   sentence: string;
   state: ChangeState;
   total: number;
@@ -47,7 +47,7 @@ export function changeView(row: ChangeRow): ChangeView {
     by: row.by,
     made_at: row.made_at,
     ended_at: row.ended_at,
-    can_undo: UNDOABLE.includes(row.state) && (row.changed > 0 || isTakingAway(row.kind)),
+    can_undo: UNDOABLE.includes(row.state) && (row.changed > 0 || isDeletion(row.kind)),
   };
 }
 

@@ -2,30 +2,30 @@
 import { AppError, notFound } from '@/core/shared';
 import { fullName, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
 import {
-  deedOf,
+  describeBulkAction,
   previewSentence,
-  type Change,
+  type BulkAction,
   type ChangeNames,
   type ChangePreview,
   type ChangeView,
   type LeftAlone,
 } from '@/core/changes';
 import { fieldRows } from '@/core/fields';
-import { enqueue, now, reader, record, transact, type Tx } from '../shared';
+import { enqueue, now, reader, writeAudit, transact, type Tx } from '../shared';
 import { listFields } from '../contacts';
 import { nameIn, readVocabulary } from '../segments';
-import { bringBack } from './taking-away.service';
+import { bringBack } from './deletion.service';
 import { changeView, findChangeRow, UNDOABLE, type ChangeRow } from './changes.repository';
 import { kindOf } from './kinds.index';
 import { selectionSql, type Selection } from './select';
 
-export interface Asked {
+export interface BulkActionRequest {
   selection: Selection;
-  change: Change;
+  change: BulkAction;
 }
 
 /** May this person do it, and does what it names exist? @returns what is done, in words */
-async function checked(principal: Principal, change: Change): Promise<string> {
+async function checked(principal: Principal, change: BulkAction): Promise<string> {
   const scope = scopeFor(principal);
   const office = principal.kind === 'key' || runsTheOffice(principal.person.role);
   const hands = change.kind === 'owner' || change.kind === 'hand_on';
@@ -56,11 +56,11 @@ async function checked(principal: Principal, change: Change): Promise<string> {
     if (!field) throw notFound('field');
     fieldRows(field, change.value);
   }
-  return deedOf(change, name);
+  return describeBulkAction(change, name);
 }
 
 /** What a change would do, without doing it. */
-export async function previewChange(principal: Principal, asked: Asked): Promise<ChangePreview> {
+export async function previewChange(principal: Principal, asked: BulkActionRequest): Promise<ChangePreview> {
   const deed = await checked(principal, asked.change);
   const bind: unknown[] = [];
   const selected = await selectionSql(scopeFor(principal), asked.selection, bind);
@@ -82,7 +82,7 @@ export async function previewChange(principal: Principal, asked: Asked): Promise
 }
 
 /** Orders a change; the worker does it in the background. */
-export async function createChange(principal: Principal, asked: Asked): Promise<ChangeView> {
+export async function createChange(principal: Principal, asked: BulkActionRequest): Promise<ChangeView> {
   const deed = await checked(principal, asked.change);
   const scope = scopeFor(principal);
   return transact(async (tx) => {
@@ -99,7 +99,7 @@ export async function createChange(principal: Principal, asked: Asked): Promise<
       ],
     );
     if (asked.change.kind === 'delete')
-      await record(tx, principal, scope.accountId, 'contacts.delete', { changeId: row!.id }, at);
+      await writeAudit(tx, principal, scope.accountId, 'contacts.delete', { changeId: row!.id }, at);
     await enqueue(tx, 'changes.run', { changeId: row!.id });
     return changeView({ ...row!, by: principal.kind === 'person' ? fullName(principal.person) : null });
   });

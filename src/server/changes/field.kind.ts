@@ -1,11 +1,11 @@
 /** Setting one of the account's own fields for many. */
-import type { Change } from '@/core/changes';
+import type { BulkAction } from '@/core/changes';
 import { fieldRows, type FieldRow } from '@/core/fields';
 import { listFields } from '../contacts';
 import { notFound } from '@/core/shared';
 import { ITEMS, itemsJson, KEEP, keepBind, type Kind } from './kinds';
 
-type FieldChange = Extract<Change, { kind: 'field' }>;
+type FieldChange = Extract<BulkAction, { kind: 'field' }>;
 const ROWS = `jsonb_to_recordset($7::jsonb) as r (ordinal smallint, words text, number numeric, day date, month_day int, linked_id bigint)`;
 /** The values of a contact's field as one JSON array. */
 const STANDS = (contact: string, field: string): string =>

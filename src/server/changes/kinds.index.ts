@@ -1,11 +1,11 @@
 /** Every kind of change, by its name. */
-import type { Change, ChangeKind } from '@/core/changes';
+import type { BulkAction, ChangeKind } from '@/core/changes';
 import { field } from './field.kind';
 import type { Kind } from './kinds';
 import { fieldGone, handOn, horizon, horizonGone, owner, roles, tagGone, tags } from './plain.kinds';
-import { callList, campaign, permission, remove, stage, stageGone } from './standing.kinds';
+import { callList, campaign, permission, remove, stage, stageGone } from './stage-and-horizon.kinds';
 
-const KINDS: { [K in ChangeKind]: Kind<Extract<Change, { kind: K }>> } = {
+const KINDS: { [K in ChangeKind]: Kind<Extract<BulkAction, { kind: K }>> } = {
   tags,
   tag_gone: tagGone,
   stage_gone: stageGone,
@@ -23,4 +23,4 @@ const KINDS: { [K in ChangeKind]: Kind<Extract<Change, { kind: K }>> } = {
   delete: remove,
 };
 
-export const kindOf = (change: Change): Kind => KINDS[change.kind] as unknown as Kind;
+export const kindOf = (change: BulkAction): Kind => KINDS[change.kind] as unknown as Kind;

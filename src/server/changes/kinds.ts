@@ -2,10 +2,10 @@
  * How each kind of change is applied to a chunk of contacts and taken back: set-based, in the chunk's transaction, with one
  * row per changed contact that says what stood there before and what stands there now.
  */
-import type { Change, LeftAlone } from '@/core/changes';
+import type { BulkAction, LeftAlone } from '@/core/changes';
 import type { Tx } from '../shared';
 
-export interface Doing {
+export interface BulkActionContext {
   tx: Tx;
   changeId: string;
   accountId: string;
@@ -23,20 +23,20 @@ export interface Item {
   after: Record<string, unknown>;
 }
 
-export interface Kind<C extends Change = Change> {
+export interface Kind<C extends BulkAction = BulkAction> {
   /** Of these contacts, those whom the change would leave alone, by reason, without changing anything. SQL over `c`, `f`: `case … end`, null for those it changes. */
   leaves: (change: C, bind: unknown[]) => string;
   /** Set when `apply` finds out by itself whom it leaves alone, always for this reason: then nobody is sorted out before. */
   leavesByItself?: LeftAlone;
-  apply: (doing: Doing, change: C, ids: string[]) => Promise<number>;
+  apply: (doing: BulkActionContext, change: C, ids: string[]) => Promise<number>;
   /** @returns how many were restored; the rest is left alone with a reason */
-  undo: (doing: Doing, change: C, items: Item[]) => Promise<{ restored: number; why: LeftAlone }>;
+  undo: (doing: BulkActionContext, change: C, items: Item[]) => Promise<{ restored: number; why: LeftAlone }>;
 }
 
 /** The lines of the timeline and the rows for undo, from a CTE `touched (contact_id, before, after)`. */
 export const KEEP = `kept as (insert into change_items (change_id, contact_id, before, after) select $1, contact_id, before, after from touched),
   said as (insert into activities (account_id, contact_id, user_id, at, kind, data) select $2, contact_id, $3, $4, 'changed', $5::jsonb from touched)`;
-export const keepBind = ({ changeId, accountId, userId, at, line }: Doing): unknown[] => [
+export const keepBind = ({ changeId, accountId, userId, at, line }: BulkActionContext): unknown[] => [
   changeId,
   accountId,
   userId,

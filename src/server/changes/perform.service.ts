@@ -2,27 +2,27 @@
  * Carrying a change out, chunk by chunk: each chunk is one transaction with its rows for undo and the count of what is done, and
  * takes itself off the list, so that after a crash the next worker goes on exactly where this one stopped.
  */
-import { fullName, scopeFor, wholeAccount, type Person, type Scope } from '@/core/accounts';
-import { isTakingAway, type LeftAlone } from '@/core/changes';
+import { fullName, scopeFor, wholeAccount, type User, type Scope } from '@/core/accounts';
+import { isDeletion, type LeftAlone } from '@/core/changes';
 import { AppError } from '@/core/shared';
-import { findPerson } from '../accounts';
+import { findUser } from '../accounts';
 import { visible } from '../contacts';
 import { now, publish, reader, transact, type Tx } from '../shared';
 import { readChange, type ChangeRow } from './changes.repository';
 import { kindOf } from './kinds.index';
-import type { Doing, Item } from './kinds';
+import type { BulkActionContext, Item } from './kinds';
 import { selectionSql } from './select';
 
 const CHUNK = 2_500;
 
-async function doerOf(row: ChangeRow): Promise<{ scope: Scope; person: Person | null }> {
+async function doerOf(row: ChangeRow): Promise<{ scope: Scope; person: User | null }> {
   if (!row.user_id) return { scope: wholeAccount(row.account_id), person: null };
-  const person = await findPerson(row.user_id);
+  const person = await findUser(row.user_id);
   if (!person) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
   return { scope: scopeFor({ kind: 'person', person }), person };
 }
 
-const doingOf = (row: ChangeRow, person: Person | null, tx: Tx, at: Date): Doing => ({
+const doingOf = (row: ChangeRow, person: User | null, tx: Tx, at: Date): BulkActionContext => ({
   tx,
   changeId: row.id,
   accountId: row.account_id,
@@ -61,7 +61,7 @@ async function choose(row: ChangeRow, scope: Scope): Promise<void> {
   });
 }
 
-async function performChunk(id: string, person: Person | null, scope: Scope): Promise<boolean> {
+async function performChunk(id: string, person: User | null, scope: Scope): Promise<boolean> {
   return transact(async (tx) => {
     const row = await readChange(id, tx, true);
     if (!row || row.state !== 'running') return false;
@@ -83,7 +83,7 @@ async function performChunk(id: string, person: Person | null, scope: Scope): Pr
       return false;
     }
     const kind = kindOf(row.spec.change);
-    const leftAlone = isTakingAway(row.kind)
+    const leftAlone = isDeletion(row.kind)
       ? { ids: chunk.contact_ids, counts: {} }
       : await leftAloneOf(tx, row, chunk.contact_ids, scope);
     const changed = await kind.apply(doingOf(row, person, tx, at), row.spec.change, leftAlone.ids);
@@ -136,11 +136,11 @@ async function leftAloneOf(
 export async function performUndo(id: string, going: () => boolean = () => true): Promise<void> {
   const row = await readChange(id);
   if (!row || row.state !== 'undoing') return;
-  const person = row.user_id ? await findPerson(row.user_id) : null;
+  const person = row.user_id ? await findUser(row.user_id) : null;
   while (going() && (await undoChunk(id, person)));
 }
 
-async function undoChunk(id: string, person: Person | null): Promise<boolean> {
+async function undoChunk(id: string, person: User | null): Promise<boolean> {
   return transact(async (tx) => {
     const row = await readChange(id, tx, true);
     if (!row || row.state !== 'undoing') return false;

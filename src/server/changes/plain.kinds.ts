@@ -1,15 +1,15 @@
 /** Changes that are a column or a set of the contact: tags, roles, horizon, owner. */
-import type { Change } from '@/core/changes';
+import type { BulkAction } from '@/core/changes';
 import { endOffers, restate } from '../contacts';
 import { chooseAgents } from '../routing';
-import { ITEMS, itemsJson, KEEP, keepBind, type Doing, type Item, type Kind } from './kinds';
+import { ITEMS, itemsJson, KEEP, keepBind, type BulkActionContext, type Item, type Kind } from './kinds';
 
-type Of<K extends Change['kind']> = Extract<Change, { kind: K }>;
-const counted = async (doing: Doing, sql: string, bind: unknown[]): Promise<number> =>
+type Of<K extends BulkAction['kind']> = Extract<BulkAction, { kind: K }>;
+const counted = async (doing: BulkActionContext, sql: string, bind: unknown[]): Promise<number> =>
   (await doing.tx.first<{ n: number }>(sql, bind))!.n;
 
 /** Only adding is most of what is asked and has a statement of its own: 20 of 55 µs a person were spent on looking for tags to take away. */
-const added = (doing: Doing, add: string[], ids: string[]): Promise<number> =>
+const added = (doing: BulkActionContext, add: string[], ids: string[]): Promise<number> =>
   counted(
     doing,
     `with added as (insert into contact_tags (contact_id, tag_id) select id, tag from unnest($6::bigint[]) id, unnest($7::bigint[]) tag on conflict do nothing returning contact_id, tag_id),
@@ -21,7 +21,7 @@ const added = (doing: Doing, add: string[], ids: string[]): Promise<number> =>
        ${KEEP} select count(*)::int as n from touched`,
     [...keepBind(doing), ids, add],
   );
-const exchanged = (doing: Doing, add: string[], remove: string[], ids: string[]): Promise<number> =>
+const exchanged = (doing: BulkActionContext, add: string[], remove: string[], ids: string[]): Promise<number> =>
   counted(
     doing,
     `with added as (insert into contact_tags (contact_id, tag_id) select id, tag from unnest($6::bigint[]) id, unnest($7::bigint[]) tag on conflict do nothing returning contact_id, tag_id),
@@ -133,7 +133,7 @@ export const fieldGone: Kind<Of<'field_gone'>> = {
 export const contactIds = (items: Item[]): string[] => items.map(({ contact_id }) => String(contact_id));
 
 /** Whoever was handed on goes back, unless somebody handed them on since. */
-const backToOwner = async (doing: Doing, items: Item[]): Promise<{ restored: number; why: 'changed_since' }> => ({
+const backToOwner = async (doing: BulkActionContext, items: Item[]): Promise<{ restored: number; why: 'changed_since' }> => ({
   restored: await counted(
     doing,
     `with back as (update contacts c set owner_id = (i.before->>'owner')::bigint, office_id = (i.before->>'office')::bigint, owned_since = (i.before->>'since')::timestamptz, updated_at = $2

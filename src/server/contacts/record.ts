@@ -23,7 +23,7 @@ import { publish, Statement, type Tx } from '../shared';
 import { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
 import { endFollowUp, type FollowUpEnd } from './follow-up';
 
-interface Standing {
+interface ContactFacts {
   id: string;
   owner_id: string | null;
   office_id: string | null;
@@ -75,7 +75,7 @@ export async function recordActivities(tx: Tx, accountId: string, activities: Ac
 
 /** What activities change, found and not written yet. */
 export interface Folded {
-  standings: Standing[];
+  standings: ContactFacts[];
   changed: Changed[];
   /** Those given and those that follow from them, in their order. */
   activities: Activity[];
@@ -143,7 +143,7 @@ const stageActivity = (cause: Activity, from: Stage, to: Stage): Activity => ({
   because: null,
 });
 
-type Standings = Standing & Record<string, unknown>;
+type Standings = ContactFacts & Record<string, unknown>;
 
 /**
  * How contacts stand, in the order of their ids; locked unless it is only to be looked at. The lock is a statement of its own:
@@ -162,7 +162,7 @@ export async function readStandings(tx: Tx, contactIds: string[], lock = true): 
 }
 
 interface Changed {
-  row: Standing;
+  row: ContactFacts;
   facts: Facts;
   stage: Stage;
   stageSince: Date | null;
@@ -172,7 +172,7 @@ interface Changed {
 }
 
 /** What stands on the contact's own row beside the facts: derived here from the facts, and only here. */
-export function derived(row: Standing, facts: Facts, stage: Stage) {
+export function derived(row: ContactFacts, facts: Facts, stage: Stage) {
   const task = row.task_due_at ? { dueAt: new Date(row.task_due_at), kind: row.task_kind! } : null;
   const rhythms = row.horizon && row.rhythm_days ? { [row.horizon]: row.rhythm_days } : {};
   const next = nextTouch(stage, row.horizon, task, facts.lastTouchAt ?? new Date(row.created_at), rhythms);
@@ -262,7 +262,7 @@ async function answerOffers(tx: Tx, tries: Activity[]): Promise<void> {
   );
 }
 
-async function tell(tx: Tx, accountId: string, standings: Standing[]): Promise<void> {
+async function tell(tx: Tx, accountId: string, standings: ContactFacts[]): Promise<void> {
   if (standings.length > TELL_EACH) return publish(tx, { accountId, topic: 'contact', ownerId: null });
   await publish(
     tx,

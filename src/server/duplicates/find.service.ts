@@ -1,5 +1,5 @@
 /** Looking for people who stand in the database twice: exactly, by an address, or likely, blocked by postal code or town with the sound of the last name and then compared. The worker does it; the pairs wait for a person. */
-import type { LookView } from '@/core/duplicates';
+import type { DuplicateScanView } from '@/core/duplicates';
 import { scopeFor, type Principal } from '@/core/accounts';
 import { enqueue, now, reader, transact, type Tx } from '../shared';
 
@@ -37,7 +37,7 @@ const EXACT = `select least(a.id, b.id) as one_id, greatest(a.id, b.id) as other
 const PAIRS = `select one_id, other_id, array_agg(distinct reason) as reasons, max(score) as score
   from ((${LIKELY} order by score desc limit ${MOST_PAIRS}) union all (${EXACT} limit ${MOST_PAIRS})) pair, unnest(reasons) reason group by 1, 2 order by 4 desc limit ${MOST_PAIRS}`;
 
-export async function askLook(principal: Principal): Promise<LookView> {
+export async function requestDuplicateScan(principal: Principal): Promise<DuplicateScanView> {
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {
     await tx.run(
@@ -46,13 +46,14 @@ export async function askLook(principal: Principal): Promise<LookView> {
     );
     await enqueue(tx, 'duplicates.find', { accountId }, { key: `duplicates ${accountId}` });
   });
-  return readLook(accountId);
+  return findDuplicateScan(accountId);
 }
 
-export async function readLook(accountId: string, tx: Tx = reader()): Promise<LookView> {
-  const row = await tx.first<LookView>('select state, pairs, fault, ended_at from duplicate_looks where account_id = $1', [
-    accountId,
-  ]);
+export async function findDuplicateScan(accountId: string, tx: Tx = reader()): Promise<DuplicateScanView> {
+  const row = await tx.first<DuplicateScanView>(
+    'select state, pairs, fault, ended_at from duplicate_looks where account_id = $1',
+    [accountId],
+  );
   return row ?? { state: 'never', pairs: 0, fault: null, ended_at: null };
 }
 
@@ -71,5 +72,5 @@ export async function findDuplicates(accountId: string): Promise<void> {
     );
   });
 }
-export const failLook = (accountId: string, fault: string): Promise<void> =>
+export const failDuplicateScan = (accountId: string, fault: string): Promise<void> =>
   reader().run(`update duplicate_looks set state = 'failed', fault = $2 where account_id = $1`, [accountId, fault.slice(0, 500)]);

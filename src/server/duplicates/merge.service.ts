@@ -5,7 +5,7 @@
 import { AppError, notFound } from '@/core/shared';
 import { scopeFor, type Principal } from '@/core/accounts';
 import type { ContactView, Stage } from '@/core/contacts';
-import { chosenSide, type MergeChoices, type MergeField, type MergeView } from '@/core/duplicates';
+import { chosenSide, type MergeChoices, type MergeChoice, type MergeView } from '@/core/duplicates';
 import {
   changePermissions,
   addressesOf,
@@ -21,7 +21,7 @@ import {
   type PermissionChannel,
   endOffers,
 } from '../contacts';
-import { now, record, transact, type Tx } from '../shared';
+import { now, writeAudit, transact, type Tx } from '../shared';
 
 /** Tables whose rows simply belong to the kept contact from now on, by their id. */
 /** How the ledger says why a no holds for the one that two became. */
@@ -67,7 +67,7 @@ const COLUMNS = [
   'household_id',
   'archived_because',
 ] as const;
-const OF: Record<MergeField, readonly string[]> = {
+const OF: Record<MergeChoice, readonly string[]> = {
   name: ['first_name', 'last_name'],
   company: ['company'],
   place: ['street', 'city', 'postal_code', 'region', 'country'],
@@ -94,10 +94,10 @@ export async function mergeContacts(
     const at = await now(tx);
     const [kept, gone] = [await findContact(scope, keptId, tx), await findContact(scope, goneId, tx)];
     const before = await rawOf(tx, [keptId, goneId]);
-    const side = (field: MergeField) => chosenSide(field, kept, gone, choices);
+    const side = (field: MergeChoice) => chosenSide(field, kept, gone, choices);
     const said = await strictest(tx, scope.accountId, kept, gone, scope.userId, at);
     const moved: Moved = { ...(await move(tx, keptId, goneId)), said };
-    const taken = (Object.keys(OF) as MergeField[]).filter((field) => side(field) === 'gone').flatMap((field) => OF[field]);
+    const taken = (Object.keys(OF) as MergeChoice[]).filter((field) => side(field) === 'gone').flatMap((field) => OF[field]);
     await tx.run(
       `update contacts k set ${taken.map((column) => `${column} = g.${column},`).join(' ')} roles = (select coalesce(array_agg(distinct r order by r), '{}') from unnest(k.roles || g.roles) r), wants = g.wants || k.wants,
          do_not_contact = k.do_not_contact or g.do_not_contact, household_id = coalesce(k.household_id, g.household_id), created_at = least(k.created_at, g.created_at), updated_at = $3 from contacts g where k.id = $1 and g.id = $2`,
@@ -124,7 +124,7 @@ export async function mergeContacts(
     await refold(tx, scope.accountId, goneId, 'new', null, at);
     await refreshSearch(tx, [keptId]);
     await forgetSearch(tx, [goneId]);
-    await record(tx, principal, scope.accountId, 'contacts.merge', { keptId, goneId }, at);
+    await writeAudit(tx, principal, scope.accountId, 'contacts.merge', { keptId, goneId }, at);
     return { ...(await findContact(scope, keptId, tx)), merge_id: made!.id };
   });
 }
@@ -289,7 +289,7 @@ export async function unmerge(principal: Principal, mergeId: string): Promise<vo
     for (const id of [row.kept_id, row.gone_id])
       await refold(tx, scope.accountId, id, row.before[id]!.stage as Stage, scope.userId, at);
     await refreshSearch(tx, [row.kept_id, row.gone_id]);
-    await record(tx, principal, scope.accountId, 'contacts.unmerge', { mergeId }, at);
+    await writeAudit(tx, principal, scope.accountId, 'contacts.unmerge', { mergeId }, at);
   });
 }
 

@@ -2,9 +2,9 @@
 import { AppError, DAY, notFound } from '@/core/shared';
 import { accountOf, fullName, onlyOf, scopeFor, wholeAccount, type Principal, type Scope } from '@/core/accounts';
 import type { ExportFormat, ExportOptions, ExportView } from '@/core/exports';
-import { findPerson } from '../accounts';
+import { findUser } from '../accounts';
 import type { Selection } from '../changes';
-import { enqueue, now, reader, record, transact, type Tx } from '../shared';
+import { enqueue, now, reader, writeAudit, transact, type Tx } from '../shared';
 
 export interface ExportRow extends Omit<ExportView, 'bytes'> {
   attempt: number;
@@ -52,7 +52,7 @@ export async function addExport(
     `insert into exports (account_id, user_id, format, selection, options, made_at, email, schedule_id) values ($1, $2, $3, $4::jsonb, $6::jsonb, $5, $7, $8) returning *, null as by`,
     [accountId, userId, format, JSON.stringify(selection), at, JSON.stringify(options), how.email, how.scheduleId ?? null],
   );
-  await record(tx, principal, accountId, 'contacts.export', { exportId: row!.id, format, selection, ...how }, at);
+  await writeAudit(tx, principal, accountId, 'contacts.export', { exportId: row!.id, format, selection, ...how }, at);
   await enqueue(tx, 'exports.run', { exportId: row!.id });
   return viewOf({ ...row!, by: principal.kind === 'person' ? fullName(principal.person) : null });
 }
@@ -105,12 +105,12 @@ export async function beginExport(id: string): Promise<(ExportRow & { scope: Sco
   );
   if (!row) return null;
   await reader().run('delete from export_parts where export_id = $1', [id]);
-  const person = row.user_id ? await findPerson(row.user_id) : null;
+  const person = row.user_id ? await findUser(row.user_id) : null;
   if (row.user_id && !person) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
   return { ...row, scope: person ? scopeFor({ kind: 'person', person }) : wholeAccount(row.account_id) };
 }
 /** Keeps a part of the file. @returns false when another worker has begun the export anew meanwhile, so that this one must stop */
-export async function keepPart(id: string, attempt: number, n: number, bytes: Buffer): Promise<boolean> {
+export async function saveExportPart(id: string, attempt: number, n: number, bytes: Buffer): Promise<boolean> {
   const kept = await reader().first(
     'insert into export_parts (export_id, n, bytes) select id, $3, $4 from exports where id = $1 and attempt = $2 on conflict do nothing returning n',
     [id, attempt, n, bytes],

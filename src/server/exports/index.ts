@@ -5,10 +5,10 @@ export {
   exportFile,
   failExport,
   findExport,
-  keepPart,
+  saveExportPart,
   listExports,
   reportExport,
 } from './exports.service';
-export { keepMailed, readFile, readMailing } from './mailing.repository';
+export { saveMailed, readFile, readMailing } from './mailing.repository';
 export { countOutgoing, outgoingPeople } from './people.repository';
 export { createSchedule, deleteSchedule, listSchedules, orderDueExports } from './schedules.service';

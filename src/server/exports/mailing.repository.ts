@@ -38,7 +38,7 @@ export async function readFile(exportId: string): Promise<Buffer> {
 }
 
 /** @param fault why it could not be sent, so far or for good; null when it was */
-export const keepMailed = async (exportId: string, fault: string | null): Promise<void> =>
+export const saveMailed = async (exportId: string, fault: string | null): Promise<void> =>
   reader().run(
     'update exports set mailed_at = case when $2::text is null then $3::timestamptz end, mail_fault = $2 where id = $1',
     [exportId, fault?.slice(0, 300) ?? null, await now()],

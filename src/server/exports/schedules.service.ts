@@ -2,9 +2,9 @@
 import { AppError, notFound } from '@/core/shared';
 import { accountOf, onlyOf, scopeFor, type Principal } from '@/core/accounts';
 import { nextRun, type ExportFormat, type ExportOptions, type Rhythm, type ScheduleView } from '@/core/exports';
-import { findPerson } from '../accounts';
+import { findUser } from '../accounts';
 import { readQuestion, type Question } from '../segments';
-import { now, reader, record, transact, type Tx } from '../shared';
+import { now, reader, writeAudit, transact, type Tx } from '../shared';
 import { addExport } from './exports.service';
 
 const MOST_SCHEDULES = 50;
@@ -74,7 +74,7 @@ export async function createSchedule(principal: Principal, input: ScheduleInput)
         at,
       ],
     );
-    await record(tx, principal, scope.accountId, 'contacts.export_schedule', { scheduleId: row!.id, ...input }, at);
+    await writeAudit(tx, principal, scope.accountId, 'contacts.export_schedule', { scheduleId: row!.id, ...input }, at);
     return row!.id;
   });
   return (await listSchedules(principal)).find((one) => one.id === id)!;
@@ -87,7 +87,7 @@ export async function deleteSchedule(principal: Principal, id: string): Promise<
       [id, accountOf(principal), onlyOf(principal)],
     );
     if (!gone) throw notFound('schedule');
-    await record(tx, principal, accountOf(principal), 'contacts.export_unschedule', gone, await now(tx));
+    await writeAudit(tx, principal, accountOf(principal), 'contacts.export_unschedule', gone, await now(tx));
   });
 }
 
@@ -109,7 +109,7 @@ async function orderOne(tx: Tx, id: string): Promise<boolean> {
     [id, at],
   );
   if (!row) return false;
-  const person = await findPerson(row.user_id);
+  const person = await findUser(row.user_id);
   const fault = person ? null : 'Whoever asked for it is no longer here.';
   await tx.run('update export_schedules set next_at = $2, fault = $3 where id = $1', [id, nextRun(row, at, row.zone), fault]);
   if (person)

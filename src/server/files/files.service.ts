@@ -42,7 +42,7 @@ const invalid = (what: string, message: string) =>
 const by = (principal: Principal): string | null => (principal.kind === 'person' ? principal.person.id : null);
 
 /** Keeps a picture for public pages and e-mails. @throws AppError input_invalid, body_too_large, not_allowed */
-export async function keepPicture(principal: Principal, bytes: Buffer): Promise<{ id: string; url: string }> {
+export async function savePicture(principal: Principal, bytes: Buffer): Promise<{ id: string; url: string }> {
   mayKeep(principal);
   if (bytes.length > MOST_PICTURE) throw tooLarge('picture', MOST_PICTURE);
   const type = signed(bytes, PICTURES);
@@ -74,7 +74,7 @@ function typeOf(name: string, bytes: Buffer): string | null {
 }
 
 /** Keeps a file that goes along with e-mails. @throws AppError input_invalid, body_too_large, not_allowed */
-export async function keepFile(principal: Principal, given: string, bytes: Buffer): Promise<AttachedFile> {
+export async function saveFile(principal: Principal, given: string, bytes: Buffer): Promise<AttachedFile> {
   mayKeep(principal);
   if (bytes.length > MOST_FILE) throw tooLarge('file', MOST_FILE);
   const name =
@@ -93,16 +93,16 @@ export async function keepFile(principal: Principal, given: string, bytes: Buffe
   return { id: row!.id, name, bytes: bytes.length };
 }
 
-export interface KeptFile {
+export interface SavedFile {
   id: string;
   name: string;
   type: string;
   bytes: Buffer;
 }
 /** Files of an account by their ids; those that are gone are left out. */
-export const readFiles = (accountId: string, ids: readonly string[], tx: Tx = reader()): Promise<KeptFile[]> =>
+export const readFiles = (accountId: string, ids: readonly string[], tx: Tx = reader()): Promise<SavedFile[]> =>
   ids.length
-    ? tx.rows<KeptFile>('select id, name, type, bytes from files where account_id = $1 and id = any($2::bigint[]) order by id', [
+    ? tx.rows<SavedFile>('select id, name, type, bytes from files where account_id = $1 and id = any($2::bigint[]) order by id', [
         accountId,
         [...ids],
       ])

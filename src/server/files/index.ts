@@ -1,1 +1,1 @@
-export { keepFile, keepPicture, missingFiles, MOST_FILE, readFiles, readPicture, type KeptFile } from './files.service';
+export { saveFile, savePicture, missingFiles, MOST_FILE, readFiles, readPicture, type SavedFile } from './files.service';

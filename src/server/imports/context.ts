@@ -6,7 +6,7 @@ import type { FieldDef } from '@/core/segments';
 import { AppError } from '@/core/shared';
 import { scopeFor, wholeAccount, type Scope } from '@/core/accounts';
 import { mayMakeTags } from '@/core/tags';
-import { findPerson, readSettings } from '../accounts';
+import { findUser, readSettings } from '../accounts';
 import { listFields } from '../contacts';
 import { reader, transact } from '../shared';
 import { optionsOf, type ImportRow } from './imports.repository';
@@ -55,7 +55,7 @@ export async function importWords(accountId: string): Promise<ImportWords> {
 /** Reads it, and makes the fields that the columns ask for. */
 export async function importContext(row: ImportRow): Promise<ImportContext> {
   const tx = reader();
-  const person = row.user_id ? await findPerson(row.user_id) : null;
+  const person = row.user_id ? await findUser(row.user_id) : null;
   if (row.user_id && !person) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
   const scope = person ? scopeFor({ kind: 'person', person }) : wholeAccount(row.account_id);
   const [account, words, people] = await Promise.all([

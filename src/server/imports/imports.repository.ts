@@ -2,7 +2,7 @@
 import {
   FIRST_OPTIONS,
   type ImportColumn,
-  type ImportLook,
+  type ImportScan,
   type ImportOptions,
   type ImportState,
   type ImportView,
@@ -21,7 +21,7 @@ export interface ImportRow {
   format: ImportView['format'];
   columns: ImportColumn[];
   options: Partial<ImportOptions>;
-  look: ImportLook | Record<string, never>;
+  look: ImportScan | Record<string, never>;
   sentence: string | null;
   read: number;
   total: number;
@@ -50,7 +50,7 @@ export const importView = (row: ImportRow): ImportView => ({
   format: row.format,
   columns: row.columns,
   options: optionsOf(row),
-  look: 'rows' in row.look ? (row.look as ImportLook) : null,
+  look: 'rows' in row.look ? (row.look as ImportScan) : null,
   sentence: row.sentence,
   total: row.total,
   read: row.read,

@@ -2,7 +2,7 @@
 import { AppError } from '@/core/shared';
 import { may, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
 import { headingPrint, type ImportColumn, type ImportOptions, type ImportView } from '@/core/imports';
-import { enqueue, now, record, transact, reader, type Tx } from '../shared';
+import { enqueue, now, writeAudit, transact, reader, type Tx } from '../shared';
 import { findImport, findImportRow, importView, type ImportRow } from './imports.repository';
 
 const PART = 1_000_000;
@@ -31,7 +31,7 @@ export async function createImport(
     const bytes = await store(id, body);
     await transact(async (tx) => {
       await tx.run(`update imports set state = 'looking', bytes = $2 where id = $1`, [id, bytes]);
-      await record(tx, principal, accountId, 'import.upload', { importId: id, fileName, bytes }, at);
+      await writeAudit(tx, principal, accountId, 'import.upload', { importId: id, fileName, bytes }, at);
       await enqueue(tx, 'imports.look', { importId: id }, lineFor(bytes));
     });
   } catch (error) {

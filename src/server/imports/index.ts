@@ -16,8 +16,8 @@ export {
   knownAddresses,
   refuseImport,
   rememberedColumns,
-  reportLook,
-  saveLook,
+  reportImportScan,
+  saveImportScan,
 } from './progress.repository';
 export { takePeople } from './take.service';
 export { undoImportChunk } from './undo.service';

@@ -1,5 +1,5 @@
 /** The worker's notes on an import: what it saw, that it cannot go on, that it is done. */
-import type { FileFormat, ImportColumn, ImportLook, ImportState } from '@/core/imports';
+import type { FileFormat, ImportColumn, ImportScan, ImportState } from '@/core/imports';
 import { now, publish, reader, transact, type Tx } from '../shared';
 import type { ImportRow } from './imports.repository';
 
@@ -7,11 +7,11 @@ const tellAll = (tx: Tx, row: Pick<ImportRow, 'account_id' | 'user_id'>): Promis
   publish(tx, { accountId: row.account_id, topic: 'change', ownerId: row.user_id });
 
 /** What was seen in the file; it waits for a person now. */
-export async function saveLook(
+export async function saveImportScan(
   row: ImportRow,
   format: FileFormat,
   columns: ImportColumn[],
-  look: ImportLook,
+  look: ImportScan,
   sentence: string | null,
 ): Promise<void> {
   await transact(async (tx) => {
@@ -45,7 +45,7 @@ export async function refuseImport(row: ImportRow, format: FileFormat, sentence:
 }
 
 /** While the file is looked through: how many rows so far. @returns false when it was cancelled meanwhile */
-export const reportLook = async (id: string, rows: number): Promise<boolean> =>
+export const reportImportScan = async (id: string, rows: number): Promise<boolean> =>
   (await reader().first(`update imports set total = $2 where id = $1 and state = 'looking' and not cancel returning id`, [
     id,
     rows,

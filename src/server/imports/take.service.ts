@@ -8,8 +8,8 @@ import { visible } from '../contacts';
 import { lockAddresses, now, transact, type Tx } from '../shared';
 import type { ImportContext } from './context';
 import { readImport } from './imports.repository';
-import { Taken } from './taken';
-import { assign, unitsOf, type Unit } from './units';
+import { ImportChunkWriter } from './import-chunk-writer';
+import { assign, unitsOf, type ImportUnit } from './import-units';
 
 /** A row that is not taken, and why. */
 const whyLeft = (person: ImportedPerson, { options }: ImportContext): string | null => {
@@ -41,7 +41,7 @@ export async function takePeople(context: ImportContext, chunk: ImportedPerson[]
     const units = sound.filter(({ person }) => !strangers.has(person.row));
     const whys = new Map(people.map((person) => [person.row, strangers.has(person.row) ? OTHERS : whyLeft(person, context)]));
     const left = people.filter((person) => whys.get(person.row) !== null);
-    const taken = new Taken(tx, context, at);
+    const taken = new ImportChunkWriter(tx, context, at);
     await taken.take(units);
     await leave(tx, context, left, whys);
     const counts = taken.counts();
@@ -64,7 +64,7 @@ export async function takePeople(context: ImportContext, chunk: ImportedPerson[]
 const OTHERS = 'somebody whom another agent here works with has this address';
 
 /** Rows that are, themselves or by their partner, a contact whom the importer may not see: they are left out and nothing is told of them. */
-async function rowsOfOthers(tx: Tx, { scope }: ImportContext, units: Unit[]): Promise<Set<number>> {
+async function rowsOfOthers(tx: Tx, { scope }: ImportContext, units: ImportUnit[]): Promise<Set<number>> {
   if (scope.sees === 'all') return new Set();
   const known = units.filter((unit) => !unit.isNew).map(({ contactId }) => contactId);
   const bind: unknown[] = [known];

@@ -1,4 +1,4 @@
-export { readGround, setGround } from './ground.service';
+export { findBaseMap, saveBaseMap } from './base-map.service';
 export {
   countOnMarket,
   criteriaSql,

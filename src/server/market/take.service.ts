@@ -4,7 +4,7 @@ import { CsvReader, decoderName, findDelimiter, sniff, type CsvRecord } from '@/
 import { NEEDED_COLUMNS, ON_THE_MARKET, readListing, type Listing, type ListingsTaken } from '@/core/market';
 import { AppError } from '@/core/shared';
 import { storable } from '@/core/capture/schemas';
-import { now, record, transact, type Tx } from '../shared';
+import { now, writeAudit, transact, type Tx } from '../shared';
 import { rowOfListing } from './listings.repository';
 
 const MOST_BYTES = 60_000_000;
@@ -90,7 +90,7 @@ export async function takeListings(
       taken.gone = gone.length;
     }
     const { refused, ...counts } = taken;
-    await record(tx, principal, accountId, 'listings.take', { ...counts, refused: refused.length }, at);
+    await writeAudit(tx, principal, accountId, 'listings.take', { ...counts, refused: refused.length }, at);
     return taken;
   });
 }

@@ -71,14 +71,14 @@ export async function askGuardrails(
   return { verdict, address };
 }
 
-export interface Written {
+export interface OutgoingMessage {
   channel: 'text' | 'email' | 'letter';
   subject?: string | null;
   text: string;
   /** To everybody of the household: one letter with all names, a text or an e-mail to each. */
   both?: boolean;
 }
-export interface Sent {
+export interface SendResult {
   id: string;
   waits_until: Date | null;
   because: string | null;
@@ -90,7 +90,7 @@ export interface Sent {
  * Sends a message by hand. In quiet hours it waits until they end, and the answer says so.
  * @throws AppError input_invalid when empty or too long; touch_refused when the guardrails say no
  */
-export async function sendMessage(principal: Principal, contactId: string, message: Written): Promise<Sent> {
+export async function sendMessage(principal: Principal, contactId: string, message: OutgoingMessage): Promise<SendResult> {
   const text = storable(message.text).trim();
   if (!text)
     throw new AppError('input_invalid', 'The message is empty; nothing was sent.', {
@@ -103,7 +103,7 @@ export async function sendMessage(principal: Principal, contactId: string, messa
   }
   return transact(async (tx) => {
     const others = message.both ? await othersOfHousehold(tx, principal, contactId) : [];
-    const willing: Sent['others'] = [];
+    const willing: SendResult['others'] = [];
     for (const other of others) {
       const { verdict } = await askGuardrails(tx, principal, other.id, message.channel);
       const refused = verdict.go === false ? sentenceOf(verdict.because) : null;
@@ -143,7 +143,7 @@ async function putOut(
   tx: Tx,
   principal: Principal,
   contactId: string,
-  message: Written,
+  message: OutgoingMessage,
   names: string | null,
 ): Promise<{ id: string; verdict: Exclude<Verdict, { go: false }> }> {
   const scope = scopeFor(principal);

@@ -3,14 +3,14 @@ import { cleanPhone, oneLine } from '@/core/capture';
 import type { ReadMail } from '@/core/mail';
 import { readInquiry } from '@/core/capture/schemas';
 import { ownWords } from '@/core/messages';
-import type { Person } from '@/core/accounts';
+import type { User } from '@/core/accounts';
 import type { AnsweredBy } from '@/core/routing';
-import { findPerson } from '../accounts';
+import { findUser } from '../accounts';
 import { captureInquiry, doorOfKind } from '../capture';
 import { acceptOffer, answeredByMail, answeredByText, declineOffer } from '../routing';
 import { recordActivities } from '../contacts';
 import { carryOutRefusal, isEnd, refusalOf, refusedByStranger, restAndAsk, type Answer } from './refusals';
-import { goOnTalking } from '../talks';
+import { answerConversation } from '../conversations';
 import { mailToken, now, readMailToken, transact, type Tx } from '../shared';
 
 /** The purpose under which reply addresses are signed. */
@@ -63,9 +63,9 @@ const keyOf = (source: 'text' | 'mail', eventId: string): string => `${source}:$
 
 /** What people of the house may do by answering a text or mail about a lead. */
 const OFFERS = {
-  accept: (person: Person, offerId: string, by: AnsweredBy) => acceptOffer({ kind: 'person', person }, offerId, by),
-  decline: (person: Person, offerId: string, by: AnsweredBy) => declineOffer({ kind: 'person', person }, offerId, by),
-  person: findPerson,
+  accept: (person: User, offerId: string, by: AnsweredBy) => acceptOffer({ kind: 'person', person }, offerId, by),
+  decline: (person: User, offerId: string, by: AnsweredBy) => declineOffer({ kind: 'person', person }, offerId, by),
+  person: findUser,
 };
 
 /** Whose number a text was sent to decides the account; the sender's number decides the contact. */
@@ -231,7 +231,7 @@ async function recordAnswer(
   ]);
   if (answer.autoReply) return;
   if (refused?.refusal.kind === 'unclear') await recordActivities(tx, known.accountId, await restAndAsk(tx, said, refused.who));
-  else if (!ends && answer.channel === 'text') await goOnTalking(tx, known.contactId, answer.body, answer.at);
+  else if (!ends && answer.channel === 'text') await answerConversation(tx, known.contactId, answer.body, answer.at);
   await tx.run('update contacts set unread_at = coalesce(unread_at, $2), wrote_at = greatest(wrote_at, $2) where id = $1', [
     known.contactId,
     answer.at,

@@ -3,11 +3,11 @@ export { inboundOf, receiveMail, receiveText, mailTokenFor, type InboundMail, ty
 export {
   deliveryId,
   findLeadMail,
-  keepUnreadMail,
+  saveUnreadMail,
   listLeadMails,
   receiveLeadMail,
   setLeadMailAside,
-  takeLeadMail,
+  convertToInquiry,
   teachLeadMail,
 } from './lead-mailbox.service';
 export { claimOutbox, DEAD_AFTER_SECONDS, type OutboxMessage } from './claim.service';
@@ -25,6 +25,6 @@ export { receiveReturned } from './returned.service';
 export { followLink, noteOpened, openToken, trackedLinks } from './seen.service';
 export { mergeFieldsOf } from './merge-fields';
 export { tryOnMe, type Trial } from './trial.service';
-export { keepTracking, LETTER_STATES, type LetterState } from './tracking.service';
+export { saveTracking, LETTER_STATES, type LetterState } from './tracking.service';
 export { listAnswers, markRead } from './answers.repository';
 export { findUnsubscribe, unsubscribe, unsubscribeToken } from './unsubscribe.service';

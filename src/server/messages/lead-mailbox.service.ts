@@ -8,18 +8,18 @@ import { scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { readInquiry, storable, storableJson } from '@/core/capture/schemas';
 import {
   inquiryOf,
-  withLessons,
-  type Lesson,
+  applyRules,
+  type ExtractionRule,
   type LeadMail,
   type LeadMailView,
   type Mail,
   type MailState,
   type ReadMail,
 } from '@/core/mail';
-import { captureInquiry, doorOfKind, doorOfSender, noteSender, type Captured, type ArrivalDoor } from '../capture';
+import { captureInquiry, doorOfKind, doorOfSender, noteSender, type CaptureResult, type ArrivalDoor } from '../capture';
 import { now, publish, readApart, reader, transact, type Tx } from '../shared';
 import { inboundOf, isContact, receiveMail, recordUnreadAnswer } from './inbox.service';
-import { keepLessons, readLessons, type Mark } from './mail-lessons.repository';
+import { saveExtractionRules, listExtractionRules, type ExtractionMark } from './extraction-rules.repository';
 
 /** What of a body is kept to be looked at. */
 const MOST_KEPT = 50_000;
@@ -46,7 +46,7 @@ export async function receiveLeadMail(writtenTo: ArrivalDoor, received: ReadMail
   )
     return;
   const at = await now();
-  const lessons = await readLessons(door.id, mail.from?.address ?? '');
+  const lessons = await listExtractionRules(door.id, mail.from?.address ?? '');
   const read = lessons.length ? await readWithLessons(received, lessons) : received.read;
   const { state, inquiryId } = await settle(door, { ...received, read }, id);
   await transact(async (tx) => {
@@ -57,7 +57,7 @@ export async function receiveLeadMail(writtenTo: ArrivalDoor, received: ReadMail
 }
 
 /** The reading of a mail with what its door learned; without it, where that takes too long. */
-const readWithLessons = ({ read, body }: ReadMail, lessons: Lesson[]): Promise<LeadMail> =>
+const readWithLessons = ({ read, body }: ReadMail, lessons: ExtractionRule[]): Promise<LeadMail> =>
   readApart<object, LeadMail>('lessons', { read, body, lessons }).catch(() => read);
 
 interface KeptMail {
@@ -96,7 +96,7 @@ const writeLeadMail = (tx: Tx, door: ArrivalDoor, mail: KeptMail): Promise<void>
  * Keeps a mail that cannot be read as it came, for a person: the sender is answered that it arrived, since trying again would not help.
  * @param door the mailbox it was written to; null for one to other addresses of ours, whose local parts are `toLocalParts`
  */
-export async function keepUnreadMail(door: ArrivalDoor | null, raw: Buffer, toLocalParts: string[] = []): Promise<void> {
+export async function saveUnreadMail(door: ArrivalDoor | null, raw: Buffer, toLocalParts: string[] = []): Promise<void> {
   const at = await now();
   await transact(async (tx) => {
     const account = door?.accountId ?? (await tx.first<{ id: string }>('select min(id)::text as id from accounts'))!.id;
@@ -171,7 +171,7 @@ const take = (
   { from, subject, body }: { from: Mail['from']; subject: string; body: string },
   id: string,
   said: object,
-): Promise<Captured> =>
+): Promise<CaptureResult> =>
   captureInquiry({
     door,
     raw: { mail: { from, subject, text: body.slice(0, MOST_KEPT) }, ...said },
@@ -254,18 +254,23 @@ export async function findLeadMail(scope: Scope, id: string): Promise<LeadMailVi
 export async function teachLeadMail(
   principal: Principal,
   id: string,
-  marks: Mark[],
+  marks: ExtractionMark[],
 ): Promise<{ learned: number; inquiry: object }> {
   const { accountId, userId } = scopeFor(principal);
   const row = await findRow(accountId, id);
   const mail = { accountId, doorId: row.door_id, address: row.from_address, body: row.body };
-  const learned = await transact((tx) => keepLessons(tx, mail, marks, userId));
-  const read = withLessons(row.read, row.body, await readLessons(row.door_id, row.from_address));
+  const learned = await transact((tx) => saveExtractionRules(tx, mail, marks, userId));
+  const read = applyRules(row.read, row.body, await listExtractionRules(row.door_id, row.from_address));
   return { learned, inquiry: inquiryOf(read, row) };
 }
 
 /** Makes an inquiry of a mail that waited or was set aside, as a person reads it, and learns from what they marked. Twice, it is one. @throws AppError not_found, conflict, input_invalid */
-export async function takeLeadMail(principal: Principal, id: string, said: object, marks: Mark[] = []): Promise<Captured> {
+export async function convertToInquiry(
+  principal: Principal,
+  id: string,
+  said: object,
+  marks: ExtractionMark[] = [],
+): Promise<CaptureResult> {
   const { accountId, userId } = scopeFor(principal);
   const row = await findUnsettled(accountId, id);
   const door = {

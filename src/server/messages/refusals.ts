@@ -15,7 +15,7 @@ import {
   recordActivities,
   type PermissionChange,
 } from '../contacts';
-import { isTalking } from '../talks';
+import { isTalking } from '../conversations';
 import { now, transact, wakeWorkers, type Tx } from '../shared';
 
 /** Campaigns rest so long when somebody says "not now"; the agent may shorten it. */

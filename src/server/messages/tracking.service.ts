@@ -6,7 +6,7 @@ export const LETTER_STATES = ['printed', 'posted', 'delivered', 'returned'] as c
 export type LetterState = (typeof LETTER_STATES)[number];
 
 /** Keeps what is told; a letter never goes back a step, and a repeat changes nothing. */
-export async function keepTracking(key: string, state: LetterState, at: Date): Promise<void> {
+export async function saveTracking(key: string, state: LetterState, at: Date): Promise<void> {
   await transact(async (tx) => {
     const row = await tx.first<{ id: string; account_id: string; contact_id: string; subject: string | null }>(
       `update outbox set tracking = $2, bounced_at = case when $2 = 'returned' then coalesce(bounced_at, $3::timestamptz) else bounced_at end

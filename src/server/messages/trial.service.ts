@@ -1,7 +1,7 @@
 /** Trying words on oneself: each message goes to one's own phone or mailbox as it would to a person, by the same providers, and leaves no trace at anybody. */
 import { randomUUID } from 'node:crypto';
 import { AppError } from '@/core/shared';
-import { scopeFor, type Person } from '@/core/accounts';
+import { scopeFor, type User } from '@/core/accounts';
 import { fillWords, mergeFields, withSender, type MergeFields, type Words } from '@/core/messages';
 import type { Channel } from '@/core/contacts';
 import { showPhone } from '@/core/capture';
@@ -21,7 +21,7 @@ const MOST = 60;
  * @returns how many messages are on their way
  * @throws AppError input_invalid for words with errors, or without one's own phone number
  */
-export async function tryOnMe(person: Person, trials: readonly Trial[], contactId: string | null): Promise<{ sent: number }> {
+export async function tryOnMe(person: User, trials: readonly Trial[], contactId: string | null): Promise<{ sent: number }> {
   const scope = scopeFor({ kind: 'person', person });
   const invalid = (message: string) =>
     new AppError('input_invalid', 'Nothing was sent.', { fields: [{ field: 'words', message }] });
@@ -63,7 +63,7 @@ async function ofContact(tx: Tx, scope: ReturnType<typeof scopeFor>, contactId: 
   return people.get(contactId)!.fields;
 }
 
-async function ofMyself(person: Person): Promise<MergeFields> {
+async function ofMyself(person: User): Promise<MergeFields> {
   return mergeFields({
     firstName: person.firstName,
     firstNames: person.firstName,

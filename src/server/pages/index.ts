@@ -7,6 +7,6 @@ export {
   newVisitor,
   noteStep,
   sweepVisitors,
-  type Step,
+  type VisitorStep,
   type Visitor,
 } from './visitors.service';

@@ -1,17 +1,17 @@
 /** Public pages as an office makes them: each is a door of its own, at an address of its own. */
 import { scopeFor, type Principal } from '@/core/accounts';
 import { oneLine } from '@/core/capture';
-import { faultsOfPage, newPage, slugOf, type Page, type PageKind, type PageView } from '@/core/pages';
+import { faultsOfPage, newPage, slugOf, type PublicPage, type PageKind, type PageView } from '@/core/pages';
 import { AppError, notFound } from '@/core/shared';
 import { forgetDoors } from '../capture';
-import { config, now, reader, record, transact, type Tx } from '../shared';
+import { config, now, reader, writeAudit, transact, type Tx } from '../shared';
 
 interface Row {
   id: string;
   name: string;
   slug: string;
   brokerage: string;
-  page: Page;
+  page: PublicPage;
   source: string | null;
   tags: string[] | null;
   last_arrival_at: Date | null;
@@ -62,7 +62,7 @@ export async function createPage(principal: Principal, input: { kind: PageKind; 
       `insert into doors (account_id, kind, name, slug, page, source, defaults, created_at) values ($1, 'page', $2, $3, $4::jsonb, $2, $5::jsonb, $6) returning id`,
       [accountId, name, await freeSlug(tx, slugOf(name)), JSON.stringify(page), JSON.stringify(defaults), at],
     );
-    await record(tx, principal, accountId, 'page.create', { doorId: row!.id, name, kind: input.kind }, at);
+    await writeAudit(tx, principal, accountId, 'page.create', { doorId: row!.id, name, kind: input.kind }, at);
     return row!.id;
   });
   return readPage(principal, id);
@@ -82,7 +82,7 @@ async function freeSlug(tx: Tx, slug: string): Promise<string> {
 export interface PagePatch {
   name?: string;
   slug?: string;
-  page?: Page;
+  page?: PublicPage;
   source?: string | null;
   tags?: string[];
 }
@@ -98,7 +98,7 @@ export async function updatePage(principal: Principal, id: string, patch: PagePa
   if (patch.slug !== undefined && slugOf(patch.slug) !== patch.slug)
     throw invalid([{ field: 'slug', message: 'small letters, digits and hyphens only' }]);
   await transact(async (tx) => {
-    const before = await tx.first<{ page: Page }>(
+    const before = await tx.first<{ page: PublicPage }>(
       `select page from doors where id = $1 and account_id = $2 and kind = 'page' and active for update`,
       [id, accountId],
     );
@@ -122,7 +122,7 @@ export async function updatePage(principal: Principal, id: string, patch: PagePa
         patch.tags ? JSON.stringify(patch.tags) : null,
       ],
     );
-    await record(tx, principal, accountId, 'page.update', { doorId: id, what: Object.keys(patch) }, await now(tx));
+    await writeAudit(tx, principal, accountId, 'page.update', { doorId: id, what: Object.keys(patch) }, await now(tx));
   });
   forgetDoors();
   return readPage(principal, id);
@@ -137,12 +137,12 @@ export async function deletePage(principal: Principal, id: string): Promise<void
       [id, accountId],
     );
     if (!row) throw notFound('page');
-    await record(tx, principal, accountId, 'page.delete', { doorId: id }, await now(tx));
+    await writeAudit(tx, principal, accountId, 'page.delete', { doorId: id }, await now(tx));
   });
 }
 
 /** Pictures, people and homes that a page names must be of this account. */
-async function checkNamed(tx: Tx, accountId: string, page: Page): Promise<void> {
+async function checkNamed(tx: Tx, accountId: string, page: PublicPage): Promise<void> {
   const pictures = page.blocks.flatMap((block) => (block.kind === 'picture' && block.picture_id ? [block.picture_id] : []));
   const users = [page.host_id, ...page.blocks.map((block) => (block.kind === 'agent' ? block.user_id : null))].filter(
     (id) => id !== null,

@@ -1,6 +1,6 @@
 /** Public pages as visitors meet them: what a page shows, and what becomes of what they send. */
 import { criteriaOfWords, ON_THE_MARKET, wordsOfCriteria, type Criteria, type ListingView } from '@/core/market';
-import { inquiryOfSent, OPEN_MS, suspicion, type Page, type Sent } from '@/core/pages';
+import { inquiryOfSent, OPEN_MS, suspicion, type PublicPage, type FormValues } from '@/core/pages';
 import { readInquiry } from '@/core/capture/schemas';
 import { AppError } from '@/core/shared';
 import { captureInquiry, doorOfPage, type Door } from '../capture';
@@ -14,7 +14,7 @@ export interface Shown {
   brokerage: string;
   /** The time zone of the office. */
   zone: string;
-  page: Page;
+  page: PublicPage;
   agents: Record<string, { name: string; phone: string | null; email: string }>;
   listings: Record<string, ListingView>;
 }
@@ -106,7 +106,7 @@ const MOST_IN_TEN_MINUTES = { form: 60, search: 60, sign_in: 600 } as const;
  * @returns the contact; null for what was not kept
  * @throws AppError too_many, input_invalid, conflict when the page was opened too long ago
  */
-export async function receiveVisitor(shown: Shown, sent: Sent, from: From): Promise<{ contactId: string } | null> {
+export async function receiveVisitor(shown: Shown, sent: FormValues, from: From): Promise<{ contactId: string } | null> {
   const { door, page, slug } = shown;
   await limitRate(`page:${slug}:${from.address}`, MOST_IN_TEN_MINUTES[page.kind], 600);
   const suspect = suspicion(sent, openedAt(slug, sent.token), new Date(), OPEN_MS[page.kind]);

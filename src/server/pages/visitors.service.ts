@@ -55,7 +55,7 @@ type FirstStep = {
 };
 
 /** Somebody who comes for the first time and only looks. @returns the token for their cookie, in which the step stands */
-export async function firstVisit(step: Omit<Step, 'visitorId'>): Promise<{ token: string; visitor: Visitor }> {
+export async function firstVisit(step: Omit<VisitorStep, 'visitorId'>): Promise<{ token: string; visitor: Visitor }> {
   const first: FirstStep = {
     account: step.accountId,
     door: step.doorId,
@@ -95,7 +95,7 @@ export async function newVisitor(accountId: string): Promise<{ token: string; vi
   return { token, visitor: { id: row!.id, contactId: null, viewed: 0, saved: [] } };
 }
 
-export interface Step {
+export interface VisitorStep {
   accountId: string;
   /** Null for somebody who has not come back: their step stands in their cookie. */
   visitorId: string | null;
@@ -107,7 +107,7 @@ export interface Step {
 }
 
 /** Keeps a step, unless it is the same visit or the same home again; of somebody who is known it stands in their timeline at once. */
-export async function noteStep(step: Step): Promise<void> {
+export async function noteStep(step: VisitorStep): Promise<void> {
   if (step.visitorId === null) return;
   await transact(async (tx) => {
     const at = await now(tx);

@@ -2,7 +2,14 @@ export { attachByRungs, attaches } from './attach';
 export { readLadder, setAway } from './ladder.repository';
 export { ladderNow } from './ladders';
 export { listLadderVersions, restoreLadder, saveLadder } from './ladder.service';
-export { answeredByMail, answeredByText, keepNoticed, noticeAgents, readNotice, type Notice } from './notices.service';
+export {
+  answeredByMail,
+  answeredByText,
+  saveAlertOutcome,
+  noticeAgents,
+  findAgentAlert,
+  type AgentAlert,
+} from './agent-alerts.service';
 export { listMyOffers, listWaitingOffers, readTrace, UNTRIED } from './offers.repository';
 export { acceptOffer, carryOutWindows, declineOffer, dropOffersOf, nextWindow, type Accepted } from './pass.service';
 export {

@@ -5,7 +5,7 @@ import { shadowedRungs, type LadderView, type Notify } from '@/core/routing';
 import { runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { listFields } from '../contacts';
 import { nameIn, readVocabulary } from '../segments';
-import { now, publish, reader, record, transact } from '../shared';
+import { now, publish, reader, writeAudit, transact } from '../shared';
 import { ladderNow } from './ladders';
 import { readRosters } from './rosters.repository';
 import { lastResort } from './walk.service';
@@ -99,7 +99,7 @@ export async function setAway(principal: Principal, userId: string, until: Date 
       until,
     ]);
     if (!rows.length) throw notFound('agent');
-    await record(tx, principal, accountId, until ? 'said away' : 'said back', { user_id: userId, until }, await now(tx));
+    await writeAudit(tx, principal, accountId, until ? 'said away' : 'said back', { user_id: userId, until }, await now(tx));
     await publish(tx, { accountId, topic: 'routing', ownerId: null });
   });
 }

@@ -6,8 +6,8 @@ import { ladderSchema } from '@/core/routing/schemas';
 import { readTree } from '@/core/segments/schemas';
 import type { FieldDef, Tree } from '@/core/segments';
 import { listFields } from '../contacts';
-import { now, publish, reader, record, transact, type Tx } from '../shared';
-import { describe, forgetLadder, keepVersion, readRungs, type KeptRung } from './ladders';
+import { now, publish, reader, writeAudit, transact, type Tx } from '../shared';
+import { describe, forgetLadder, saveLadderVersion, readRungs, type SavedRung } from './ladders';
 
 export interface GivenLadder {
   rungs: {
@@ -99,7 +99,7 @@ export async function saveLadder(principal: Principal, version: string, input: u
     const at = await now(tx);
     await writeRungs(tx, accountId, given, at);
     const rungs = await readRungs(tx, accountId);
-    const next = await keepVersion(
+    const next = await saveLadderVersion(
       tx,
       accountId,
       given.own_listing,
@@ -107,7 +107,7 @@ export async function saveLadder(principal: Principal, version: string, input: u
       nameOf(principal),
       at,
     );
-    await record(tx, principal, accountId, 'changed the ladder', { version: next }, at);
+    await writeAudit(tx, principal, accountId, 'changed the ladder', { version: next }, at);
     await publish(tx, { accountId, topic: 'routing', ownerId: null });
     return { version: next };
   });
@@ -167,7 +167,7 @@ export async function listLadderVersions(accountId: string): Promise<LadderVersi
 /** Brings an earlier ladder back, as a new version. @throws AppError input_invalid when a roster of then is gone */
 export async function restoreLadder(principal: Principal, versionId: string): Promise<{ version: string }> {
   const accountId = accountOf(principal);
-  const before = await reader().first<{ own_listing: boolean; rungs: KeptRung[] }>(
+  const before = await reader().first<{ own_listing: boolean; rungs: SavedRung[] }>(
     'select own_listing, rungs from ladder_versions where id = $1 and account_id = $2',
     [versionId, accountId],
   );

@@ -7,7 +7,7 @@ import { nameIn, readVocabulary } from '../segments';
 import { config, noteMade, wasMadeIn, type Tx } from '../shared';
 
 /** What a version keeps of a rung, with the words of then. */
-export interface KeptRung extends Rung {
+export interface SavedRung extends Rung {
   who: string;
   /** Each of its parts in words, for traces. */
   parts: string[];
@@ -73,7 +73,7 @@ export async function ladderNow(tx: Tx, accountId: string): Promise<LadderNow> {
     accountId,
   ]);
   const described = await describe(tx, accountId, ladder.rungs, fields);
-  const version = head!.version ?? (await keepVersion(tx, accountId, ladder.ownListing, described, 'Urraca', null));
+  const version = head!.version ?? (await saveLadderVersion(tx, accountId, ladder.ownListing, described, 'Urraca', null));
   const now: LadderNow = {
     version,
     ladder: readyLadder(ladder, head!.time_zone, fields),
@@ -88,7 +88,7 @@ export async function ladderNow(tx: Tx, accountId: string): Promise<LadderNow> {
 }
 
 /** The rungs in words, as of now. */
-export async function describe(tx: Tx, accountId: string, rungs: Rung[], fields: readonly FieldDef[]): Promise<KeptRung[]> {
+export async function describe(tx: Tx, accountId: string, rungs: Rung[], fields: readonly FieldDef[]): Promise<SavedRung[]> {
   const vocabulary = await readVocabulary(wholeAccount(accountId), tx);
   const name = nameIn(vocabulary);
   return rungs.map((rung) => ({
@@ -99,11 +99,11 @@ export async function describe(tx: Tx, accountId: string, rungs: Rung[], fields:
   }));
 }
 
-export async function keepVersion(
+export async function saveLadderVersion(
   tx: Tx,
   accountId: string,
   ownListing: boolean,
-  rungs: KeptRung[],
+  rungs: SavedRung[],
   by: string,
   at: Date | null,
 ): Promise<string> {

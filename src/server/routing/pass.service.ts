@@ -5,11 +5,11 @@
 import { AppError, howLong, notFound, type LiveEvent } from '@/core/shared';
 import { accountOf, type Principal } from '@/core/accounts';
 import type { Because, Stage } from '@/core/contacts';
-import type { AnsweredBy, Passing, TraceStep } from '@/core/routing';
+import type { AnsweredBy, RoutingState, TraceStep } from '@/core/routing';
 import { enrolArrivals } from '../campaigns';
 import { recordActivities } from '../contacts';
 import { now, publish, reader, transact, wakeWorkers, type Tx } from '../shared';
-import { noticeAgents } from './notices.service';
+import { noticeAgents } from './agent-alerts.service';
 import { lockRosters } from './rosters.repository';
 import { handedLine, walk, type Handing } from './walk.service';
 
@@ -20,7 +20,7 @@ interface Routing {
   rung_id: string | null;
   roster_id: string | null;
   state: 'offered' | 'commons' | 'given' | 'settled';
-  passing: Passing | null;
+  passing: RoutingState | null;
   ends_at: Date | null;
   begun_at: Date;
   position: number | null;

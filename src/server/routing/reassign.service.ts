@@ -3,7 +3,7 @@
  * may have leads, never back to whom they come from. Nobody is offered anything: windows are for leads that have just come.
  */
 import type { CleanInquiry } from '@/core/capture/schemas';
-import { decide, knownOfLead, leadOf, startIn, stepIn, type Roster } from '@/core/routing';
+import { decide, knownOfLead, leadOf, startIn, nextRoutingStep, type Roster } from '@/core/routing';
 import { readKnown } from '../segments';
 import type { Tx } from '../shared';
 import { ladderNow } from './ladders';
@@ -61,7 +61,7 @@ export async function chooseAgents(
     }
     const members = roster.members.map((member) => ({ ...member, open: member.open + (given.get(member.userId) ?? 0) }));
     const start = { ...startIn(roster.id), had: person.owner_id ? [person.owner_id] : [] };
-    const { step, turn } = stepIn({ ...roster, members, mostTurns: null }, start, at);
+    const { step, turn } = nextRoutingStep({ ...roster, members, mostTurns: null }, start, at);
     if (turn) roster.turn = turn;
     if (step.do !== 'give' && step.do !== 'safety_net') continue;
     given.set(step.userId, (given.get(step.userId) ?? 0) + 1);

@@ -6,12 +6,12 @@ import {
   knownOfLead,
   leadOf,
   readyLadder,
-  Rehearsal,
+  RoutingRehearsal,
   Tally,
   type Habits,
-  type Outcome,
+  type RehearsalOutcome,
   type PastInquiry,
-  type Rehearsed,
+  type RoutingForecast,
   type RehearsalView,
   type RehearsedInquiryView,
 } from '@/core/routing';
@@ -62,7 +62,7 @@ interface Row {
   state: RehearsalView['state'];
   inquiries: number;
   done: number;
-  result: Rehearsed | null;
+  result: RoutingForecast | null;
   fault: string | null;
 }
 const find = async (accountId: string, id: string): Promise<Row> => {
@@ -149,8 +149,8 @@ export async function performRehearsal(id: string, going: () => boolean, piece =
   ]);
   const changed = readyLadder({ rungs: rungsOf(row.ladder), ownListing: row.ladder.own_listing }, now.zone, now.fields);
   const [asIs, asChanged] = [now.ladder, changed].map(
-    (ladder) => new Rehearsal(ladder, rosters, net.userId, habits, now.zone),
-  ) as [Rehearsal, Rehearsal];
+    (ladder) => new RoutingRehearsal(ladder, rosters, net.userId, habits, now.zone),
+  ) as [RoutingRehearsal, RoutingRehearsal];
   const asksPerson = now.ladder.asksPerson || changed.asksPerson;
   const tally = new Tally();
   let done = 0;
@@ -191,7 +191,7 @@ function pastOf(row: PastRow, person: Known | undefined): PastInquiry {
   };
 }
 
-type Kept = Outcome & { beforeId: string; moved: boolean };
+type Kept = RehearsalOutcome & { beforeId: string; moved: boolean };
 const keepOutcomes = (id: string, outcomes: Kept[]): Promise<void> =>
   reader().run(
     `insert into rehearsal_outcomes (rehearsal_id, inquiry_id, rung_id, before_id, user_id, seconds, moved)

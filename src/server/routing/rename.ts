@@ -3,7 +3,7 @@ import { fullName, scopeFor, type Principal } from '@/core/accounts';
 import { withSource } from '@/core/segments';
 import { listFields } from '../contacts';
 import type { Tx } from '../shared';
-import { describe, forgetLadder, keepVersion, readRungs } from './ladders';
+import { describe, forgetLadder, saveLadderVersion, readRungs } from './ladders';
 
 /** @returns whether any rung asked for it */
 export async function renameInRungs(tx: Tx, principal: Principal, from: string, to: string, at: Date): Promise<boolean> {
@@ -23,7 +23,7 @@ export async function renameInRungs(tx: Tx, principal: Principal, from: string, 
     [accountId],
   );
   const by = principal.kind === 'person' ? fullName(principal.person) : 'A program';
-  await keepVersion(
+  await saveLadderVersion(
     tx,
     accountId,
     last?.own_listing ?? false,

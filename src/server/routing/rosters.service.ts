@@ -5,7 +5,7 @@ import { circleOf, type Then } from '@/core/routing';
 import { rosterPatchSchema, rosterSchema } from '@/core/routing/schemas';
 import type { Hours } from '@/core/shared';
 import type Joi from 'joi';
-import { config, enqueue, now, publish, reader, record, transact, type Tx } from '../shared';
+import { config, enqueue, now, publish, reader, writeAudit, transact, type Tx } from '../shared';
 import { forgetLadder } from './ladders';
 import { dropOffersOf } from './pass.service';
 
@@ -107,7 +107,7 @@ async function write(tx: Tx, principal: Principal, accountId: string, id: string
   await checkCircles(tx, accountId);
   const at = await now(tx);
   if (given.members) await writeMembers(tx, id, given.members, Boolean(given.invite), at);
-  await record(tx, principal, accountId, 'changed a roster', { roster_id: id, ...given }, at);
+  await writeAudit(tx, principal, accountId, 'changed a roster', { roster_id: id, ...given }, at);
   await publish(tx, { accountId, topic: 'routing', ownerId: null });
 }
 
@@ -209,7 +209,7 @@ export async function deleteRoster(principal: Principal, id: string): Promise<vo
         `${used!.rosters.join(', ')} hands on to this roster. Change that first; nothing was deleted.`,
       );
     await tx.run('update rosters set deleted_at = $2 where id = $1', [id, await now(tx)]);
-    await record(tx, principal, accountId, 'deleted a roster', { roster_id: id }, await now(tx));
+    await writeAudit(tx, principal, accountId, 'deleted a roster', { roster_id: id }, await now(tx));
     await publish(tx, { accountId, topic: 'routing', ownerId: null });
   });
   forgetLadder(accountId);

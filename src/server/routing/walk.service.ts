@@ -3,12 +3,20 @@
  * be written; the caller writes it in the same transaction, as the last thing it does.
  */
 import type { Activity, Because } from '@/core/contacts';
-import { HAND_OUT_NAMES, skippedWords, stepIn, type Passing, type Skipped, type TraceStep, type Turn } from '@/core/routing';
+import {
+  HAND_OUT_NAMES,
+  skippedWords,
+  nextRoutingStep,
+  type RoutingState,
+  type Skipped,
+  type TraceStep,
+  type Turn,
+} from '@/core/routing';
 import type { Tx } from '../shared';
 import type { LockedRoster, LockedRosters } from './rosters.repository';
 
 /** Which rung brought the lead here, in words. */
-export interface Brought {
+export interface WalkResult {
   rung: number | null;
   who: string;
 }
@@ -24,7 +32,7 @@ export interface Handing {
   hides: string[];
   /** The roster's turn as it stands afterwards; null when nobody's turn was used. */
   turn: Turn | null;
-  passing: Passing | null;
+  passing: RoutingState | null;
   because: Because;
   steps: TraceStep[];
 }
@@ -72,11 +80,11 @@ export async function walk(
   tx: Tx,
   accountId: string,
   rosters: LockedRosters,
-  from: Passing,
-  brought: Brought,
+  from: RoutingState,
+  brought: WalkResult,
   at: Date,
 ): Promise<Handing> {
-  const handing = await wayOf(tx, accountId, rosters, from, brought, at);
+  const handing = await walkOf(tx, accountId, rosters, from, brought, at);
   const roster = handing.rosterId ? rosters.get(handing.rosterId) : undefined;
   if (roster && handing.turn) roster.turn = handing.turn;
   if (handing.owner)
@@ -89,12 +97,12 @@ export async function walk(
   return handing;
 }
 
-async function wayOf(
+async function walkOf(
   tx: Tx,
   accountId: string,
   rosters: LockedRosters,
-  from: Passing,
-  brought: Brought,
+  from: RoutingState,
+  brought: WalkResult,
   at: Date,
 ): Promise<Handing> {
   const steps: TraceStep[] = [];
@@ -106,7 +114,7 @@ async function wayOf(
       const net = await toLastResort(tx, accountId, at);
       return { ...net, steps: [...steps, ...net.steps] };
     }
-    const stepped = stepIn(roster, passing, at);
+    const stepped = nextRoutingStep(roster, passing, at);
     const { step } = stepped;
     passing = stepped.passing;
     const base = { rosterId: roster.id, hides: roster.hides, turn: stepped.turn, passing };
@@ -170,7 +178,7 @@ type Offering = { do: 'offer' | 'commons'; to: { userId: string; name: string }[
 const offered = (
   roster: LockedRoster,
   step: Offering,
-  brought: Brought,
+  brought: WalkResult,
   at: Date,
 ): Pick<Handing, 'state' | 'owner' | 'to' | 'endsAt' | 'because'> => ({
   state: step.do === 'offer' ? 'offered' : 'commons',

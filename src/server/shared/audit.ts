@@ -2,7 +2,7 @@
 import type { Principal } from '@/core/accounts';
 import type { Tx } from './db';
 
-export const record = (
+export const writeAudit = (
   tx: Tx,
   principal: Principal | null,
   accountId: string,

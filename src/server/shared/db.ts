@@ -107,12 +107,12 @@ export const joinAsWritten = (tx: Tx): Promise<void> => tx.run(`select set_confi
 export const reader = (): Tx => txOver(undefined);
 
 /** The call with an Idempotency-Key that is under way: that its work is done is written in the same transaction. */
-export interface Mark {
+export interface IdempotencyMark {
   principal: string;
   key: string;
 }
-const marks = new AsyncLocalStorage<Mark>();
-export const withMark = <T>(marked: Mark, work: () => Promise<T>): Promise<T> => marks.run(marked, work);
+const marks = new AsyncLocalStorage<IdempotencyMark>();
+export const withMark = <T>(marked: IdempotencyMark, work: () => Promise<T>): Promise<T> => marks.run(marked, work);
 /** Only a transaction that wrote something has done work. */
 async function mark(connection: Connection): Promise<void> {
   const marked = marks.getStore();

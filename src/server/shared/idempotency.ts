@@ -6,7 +6,7 @@ import { AppError } from '@/core/shared';
 import { reader, withMark } from './db';
 import { hashed } from './tokens';
 
-export interface KeptReply {
+export interface SavedReply {
   status: number;
   body: unknown;
 }
@@ -46,7 +46,7 @@ interface Before {
  * @throws AppError idempotency_mismatch for another call, idempotency_running when the first does not end within ten seconds, conflict
  *   when it was done and its answer cannot be given again
  */
-export async function once(asked: Once, work: () => Promise<KeptReply>): Promise<KeptReply> {
+export async function once(asked: Once, work: () => Promise<SavedReply>): Promise<SavedReply> {
   const { principal, key } = asked;
   const fingerprint = hashed(JSON.stringify(asked.call ?? null));
   for (let waited = 0; waited < 10_000; waited += WAIT_MS) {
@@ -75,7 +75,7 @@ export async function once(asked: Once, work: () => Promise<KeptReply>): Promise
 }
 
 /** The kept answer, for the same bytes. */
-async function again({ file, secret }: Once, { status, body, sent }: Before): Promise<KeptReply> {
+async function again({ file, secret }: Once, { status, body, sent }: Before): Promise<SavedReply> {
   if (file && !(await file()).equals(sent ?? Buffer.alloc(0))) throw mismatch();
   if (secret)
     throw new AppError(
@@ -85,7 +85,7 @@ async function again({ file, secret }: Once, { status, body, sent }: Before): Pr
   return { status: status!, body };
 }
 
-async function keep({ principal, key, file, secret }: Once, work: () => Promise<KeptReply>): Promise<KeptReply> {
+async function keep({ principal, key, file, secret }: Once, work: () => Promise<SavedReply>): Promise<SavedReply> {
   try {
     const reply = await withMark({ principal, key }, work);
     await reader().run(

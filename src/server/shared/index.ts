@@ -1,4 +1,4 @@
-export { record } from './audit';
+export { writeAudit } from './audit';
 export { clockState, holdClock, markClock, now, NOW, releaseClock } from './clock';
 export { config, readEnvironment, type Config } from './config';
 export { asOurs, closeDb, db, isLost, inTurn, joinAsWritten, reader, transact, type Tx } from './db';
@@ -9,7 +9,7 @@ export { ADDRESS_LOCKS, lockAddresses } from './lock';
 export { noteMade, wasMadeIn } from './made';
 export { migrate } from './migrate';
 export { BEAT_MS, beat, leave, readProcesses, type ProcessState } from './processes';
-export { once, sweepReplies, type KeptReply } from './idempotency';
+export { once, sweepReplies, type SavedReply } from './idempotency';
 export { readApart, readyToRead, stopReading, type ReadingAnswer, type ReadingOrder } from './reading';
 export { Statement } from './statement';
 export { limitRate, sweepRates } from './rate';

@@ -10,4 +10,4 @@ export {
   listVariantResults,
   updateTemplate,
 } from './templates.service';
-export { createChallenge, deleteChallenge, endChallenge, listChallenges } from './challenges.service';
+export { createAbTest, deleteAbTest, endAbTest, listAbTests } from './ab-tests.service';

@@ -7,7 +7,7 @@ import type { Channel } from '@/core/contacts';
 import {
   groupsIn,
   hasErrors,
-  type Brought,
+  type DeliveryCounts,
   type Checked,
   type CheckedView,
   type Finding,
@@ -17,7 +17,7 @@ import {
 } from '@/core/messages';
 import { listFields } from '../contacts';
 import { missingFiles } from '../files';
-import { now, readApart, reader, record, transact, type Tx } from '../shared';
+import { now, readApart, reader, writeAudit, transact, type Tx } from '../shared';
 import { countFindings, type Counted } from './findings';
 import { forgetWords } from './words.repository';
 
@@ -43,7 +43,7 @@ const ANSWERS_WITHIN = `interval '7 days'`;
 export const BROUGHT = `count(*)::int as sent, count(*) filter (where o.bounced_at is null)::int as delivered,
   count(*) filter (where exists (select 1 from activities a where a.contact_id = o.contact_id and a.at > o.sent_at and a.at <= o.sent_at + ${ANSWERS_WITHIN} and a.kind = 'message' and a.direction = 'in' and not a.data ? 'autoReply' and not a.data ? 'optOut'))::int as answered,
   count(*) filter (where exists (select 1 from activities a where a.contact_id = o.contact_id and a.at > o.sent_at and a.at <= o.sent_at + ${ANSWERS_WITHIN} and (a.data ? 'optOut' or (a.kind = 'permission' and a.data->>'text' like '%withdrawn%'))))::int as opted_out`;
-const NOTHING: Brought = { sent: 0, delivered: 0, answered: 0, opted_out: 0 };
+const NOTHING: DeliveryCounts = { sent: 0, delivered: 0, answered: 0, opted_out: 0 };
 
 async function readRows(scope: Scope, tx: Tx, id: string | null): Promise<Row[]> {
   return tx.rows<Row>(
@@ -57,8 +57,8 @@ async function readRows(scope: Scope, tx: Tx, id: string | null): Promise<Row[]>
 }
 
 /** What each template brought in the wording that it has now. */
-async function broughtBy(tx: Tx, accountId: string, id: string | null): Promise<Map<string, Brought>> {
-  const rows = await tx.rows<Brought & { id: string }>(
+async function broughtBy(tx: Tx, accountId: string, id: string | null): Promise<Map<string, DeliveryCounts>> {
+  const rows = await tx.rows<DeliveryCounts & { id: string }>(
     `select t.id, ${BROUGHT} from templates t join outbox o on o.template_id = t.id and o.template_version = t.version and o.state = 'sent'
      where t.account_id = $1 and t.deleted_at is null and ($2::bigint is null or t.id = $2) group by t.id`,
     [accountId, id],
@@ -66,7 +66,7 @@ async function broughtBy(tx: Tx, accountId: string, id: string | null): Promise<
   return new Map(rows.map(({ id: of, ...brought }) => [of, brought]));
 }
 
-const viewOf = (row: Row, scope: Scope, brought: Brought, findings: Counted): TemplateView => {
+const viewOf = (row: Row, scope: Scope, brought: DeliveryCounts, findings: Counted): TemplateView => {
   const { made_by_id, made_by_name, ...template } = row;
   return {
     ...template,
@@ -102,7 +102,7 @@ export async function findTemplate(scope: Scope, id: string, tx: Tx = reader()):
 /** Each option of a template's variants with what it brought, in the wording that it has now. */
 export async function listVariantResults(scope: Scope, id: string): Promise<VariantView[]> {
   const { words, version } = await findTemplate(scope, id);
-  const rows = await reader().rows<Brought & { pick: string }>(
+  const rows = await reader().rows<DeliveryCounts & { pick: string }>(
     `select x.pick, ${BROUGHT} from outbox o cross join lateral unnest(o.picks) as x (pick) where o.template_id = $1 and o.template_version = $2 and o.state = 'sent' group by x.pick`,
     [id, version],
   );
@@ -196,7 +196,7 @@ export async function createTemplate(principal: Principal, { channel, name, word
         at,
       ],
     );
-    await record(tx, principal, scope.accountId, 'made a template', { id: row!.id, name: called }, at);
+    await writeAudit(tx, principal, scope.accountId, 'made a template', { id: row!.id, name: called }, at);
     return row!.id;
   });
   forgetWords();
@@ -257,7 +257,7 @@ export async function updateTemplate(
         'conflict',
         'Somebody else changed this template meanwhile. Yours is still here; open it again to see theirs.',
       );
-    await record(tx, principal, scope.accountId, 'changed a template', { id, name: template.name }, at);
+    await writeAudit(tx, principal, scope.accountId, 'changed a template', { id, name: template.name }, at);
   });
   forgetWords();
   return findTemplate(scope, id);
@@ -269,7 +269,7 @@ export async function deleteTemplate(principal: Principal, id: string): Promise<
   await transact(async (tx) => {
     const at = await now(tx);
     await tx.run('update templates set deleted_at = $2 where id = $1', [id, at]);
-    await record(tx, principal, accountOf(principal), 'deleted a template', { id, name: template.name }, at);
+    await writeAudit(tx, principal, accountOf(principal), 'deleted a template', { id, name: template.name }, at);
   });
   forgetWords();
 }

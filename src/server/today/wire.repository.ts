@@ -3,7 +3,7 @@ import type { WireView } from '@/core/today';
 import { localDay } from '@/core/shared';
 import { monthDays } from '@/core/segments';
 import { share } from '@/core/results';
-import type { Person, Scope } from '@/core/accounts';
+import type { User, Scope } from '@/core/accounts';
 import { visible } from '../contacts';
 import { UNTRIED } from '../routing';
 import { countOnMarket } from '../market';
@@ -16,7 +16,7 @@ const offeredCount = (scope: Scope, bind: unknown[]): string =>
     ? `(select count(*)::int from offers f where f.user_id = $${bind.push(scope.userId)} and f.state = 'open')`
     : `(select count(*)::int from routings r join contacts c on c.id = r.contact_id where r.state in ('offered','commons') and ${visible(scope, bind)})`;
 
-export async function readWire(scope: Scope, person: Person): Promise<WireView> {
+export async function readWire(scope: Scope, person: User): Promise<WireView> {
   const clock = await clockState();
   const day = localDay(clock.now, person.timeZone);
   const bind: unknown[] = [];

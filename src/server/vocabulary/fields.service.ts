@@ -3,7 +3,7 @@ import { AppError, notFound } from '@/core/shared';
 import { scopeFor, type Principal } from '@/core/accounts';
 import type { FieldDef } from '@/core/segments';
 import { listFields } from '../contacts';
-import { now, reader, record, transact } from '../shared';
+import { now, reader, writeAudit, transact } from '../shared';
 
 const MOST_FIELDS = 200;
 export interface FieldView extends FieldDef {
@@ -42,7 +42,7 @@ export async function createField(principal: Principal, input: FieldInputs): Pro
       'insert into fields (account_id, name, kind, choices, position, made_at) values ($1, $2, $3, $4, $5, $6) returning id',
       [accountId, input.name.trim(), input.kind, choices, known.length, at],
     );
-    await record(tx, principal, accountId, 'field.create', { name: input.name, kind: input.kind }, at);
+    await writeAudit(tx, principal, accountId, 'field.create', { name: input.name, kind: input.kind }, at);
     return (await listFields(accountId, tx)).find(({ id }) => id === row!.id)!;
   });
 }

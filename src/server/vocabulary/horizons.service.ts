@@ -1,7 +1,7 @@
 /** Horizons in the account's own words, each with its rhythm: renamed, explained anew, and joined by horizons of its own. */
 import { notFound } from '@/core/shared';
 import { scopeFor, type Principal } from '@/core/accounts';
-import { now, publish, reader, record, transact } from '../shared';
+import { now, publish, reader, writeAudit, transact } from '../shared';
 import { checkName, nextWord } from './words';
 
 export interface HorizonRow {
@@ -41,7 +41,7 @@ export async function createHorizon(principal: Principal, input: HorizonInput): 
        insert into horizons (account_id, key, name, meaning, position, rhythm_days, strokes) select $1, $2, $3, $4, place.at, $5, $6 from place`,
       [accountId, key, name, input.meaning.trim(), input.rhythm_days, input.strokes],
     );
-    await record(tx, principal, accountId, 'horizon.create', { key, name }, await now(tx));
+    await writeAudit(tx, principal, accountId, 'horizon.create', { key, name }, await now(tx));
     await publish(tx, { accountId, topic: 'contact', ownerId: null });
   });
   return listHorizons(accountId);
@@ -64,7 +64,7 @@ export async function updateHorizon(principal: Principal, key: string, patch: Pa
          where f.contact_id = c.id and c.account_id = $1 and c.horizon = $2 and c.next_touch_kind = 'rhythm'`,
         [accountId, key, done.rhythm_days],
       );
-    await record(tx, principal, accountId, 'horizon.update', { key, ...patch }, await now(tx));
+    await writeAudit(tx, principal, accountId, 'horizon.update', { key, ...patch }, await now(tx));
     await publish(tx, { accountId, topic: 'contact', ownerId: null });
   });
   return listHorizons(accountId);

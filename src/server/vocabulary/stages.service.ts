@@ -1,8 +1,8 @@
 /** Stages in the account's own words: renamed, explained anew, and joined by stages of its own, each counting as a step of the work. */
 import { notFound } from '@/core/shared';
 import { scopeFor, type Principal } from '@/core/accounts';
-import { KEPT_STAGES, stepOf, type Step } from '@/core/contacts';
-import { now, publish, reader, record, transact } from '../shared';
+import { KEPT_STAGES, stepOf, type BuiltInStage } from '@/core/contacts';
+import { now, publish, reader, writeAudit, transact } from '../shared';
 import { checkName, nextWord } from './words';
 
 export interface StageRow {
@@ -11,7 +11,7 @@ export interface StageRow {
   meaning: string;
   people: number;
   /** The step of the work that it counts as; its own key when it is that step. */
-  counts_as: Step;
+  counts_as: BuiltInStage;
   /** False when people move there by themselves, or are counted or put away there. */
   removable: boolean;
 }
@@ -28,7 +28,7 @@ export async function listStages(accountId: string): Promise<StageRow[]> {
 export interface StageInput {
   name: string;
   meaning: string;
-  counts_as: Step;
+  counts_as: BuiltInStage;
 }
 
 /** Makes a stage of the account's own; it stands behind the step that it counts as. */
@@ -43,7 +43,7 @@ export async function createStage(principal: Principal, input: StageInput): Prom
        insert into stages (account_id, key, name, meaning, position) select $1, $2, $3, $4, place.at from place`,
       [accountId, key, name, input.meaning.trim(), input.counts_as],
     );
-    await record(tx, principal, accountId, 'stage.create', { key, name }, await now(tx));
+    await writeAudit(tx, principal, accountId, 'stage.create', { key, name }, await now(tx));
     await publish(tx, { accountId, topic: 'contact', ownerId: null });
   });
   return listStages(accountId);
@@ -63,7 +63,7 @@ export async function updateStage(
       [accountId, key, name, patch.meaning?.trim() ?? null],
     );
     if (!done) throw notFound('stage');
-    await record(tx, principal, accountId, 'stage.update', { key, ...patch }, await now(tx));
+    await writeAudit(tx, principal, accountId, 'stage.update', { key, ...patch }, await now(tx));
     await publish(tx, { accountId, topic: 'contact', ownerId: null });
   });
   return listStages(accountId);

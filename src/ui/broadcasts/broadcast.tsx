@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CHANNEL_NAMES } from '@/core/contacts';
 import { BROADCAST_STATE_WORDS } from '@/core/messages';
-import { ask, freshKey, useNotices } from '../primitives';
+import { ask, freshKey, useToast } from '../primitives';
 import { Draft } from './draft';
 import { Outcome } from './outcome';
 import { useBroadcast, type Broadcast } from './shapes';
@@ -14,7 +14,7 @@ import './broadcasts.css';
 export function BroadcastDesk({ first }: { first: Broadcast }) {
   const { data: broadcast } = useBroadcast(first);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const router = useRouter();
   const after = (next: Broadcast) => {
     queries.setQueryData(['broadcasts', broadcast.id], next);

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { leftOutWords, type BroadcastSelection, type Goes, type LeftOut, type Reach, type Words } from '@/core/messages';
-import { ask, Fault, freshKey, useNotices, usePast } from '../primitives';
+import { ask, ErrorMessage, freshKey, useToast, useUndoHistory } from '../primitives';
 import { useSegments } from '../segments';
 import { Preview, useTemplates, WordsEditor } from '../templates';
 import type { Broadcast } from './shapes';
@@ -22,11 +22,11 @@ interface Drafted {
 
 export function Draft({ broadcast, onKept }: { broadcast: Broadcast; onKept: (next: Broadcast) => void }) {
   const { words, selection, goes, per_minute, channel } = broadcast;
-  const { draft, change, onKeyDown } = usePast<Drafted>({ words, selection, goes, per_minute });
+  const { draft, change, onKeyDown } = useUndoHistory<Drafted>({ words, selection, goes, per_minute });
   const [template, setTemplate] = useState(broadcast.template_id);
   const [sure, setSure] = useState(false);
   const { data: templates = [] } = useTemplates();
-  const notices = useNotices();
+  const notices = useToast();
   const router = useRouter();
   const chosen = Boolean(draft.selection.ids?.length || draft.selection.segments?.length || draft.selection.question);
   const reach = useQuery({
@@ -70,7 +70,7 @@ export function Draft({ broadcast, onKept }: { broadcast: Broadcast; onKept: (ne
           {chosen && reach.data && (
             <ReachWords reach={reach.data} goes={draft.goes} onGoes={(next) => change({ ...draft, goes: next })} />
           )}
-          <Fault error={reach.error} named />
+          <ErrorMessage error={reach.error} named />
         </section>
         <section aria-label="The words" className="panel part">
           <div className="beside" style={{ justifyContent: 'space-between' }}>
@@ -111,7 +111,7 @@ export function Draft({ broadcast, onKept }: { broadcast: Broadcast; onKept: (ne
             onChange={(next) => change({ ...draft, ...next })}
           />
         </section>
-        <Fault error={save.error ?? start.error} named />
+        <ErrorMessage error={save.error ?? start.error} named />
         {sure && reach.data && (
           <GoAhead
             receive={reach.data.receive}

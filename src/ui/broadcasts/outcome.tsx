@@ -4,7 +4,7 @@ import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { leftOutWords, type BroadcastPeople, type LeftOut } from '@/core/messages';
-import { Ago, ask, useNotices, useNow, useZone, when } from '../primitives';
+import { Ago, ask, useToast, useNow, useZone, when } from '../primitives';
 import { Preview, Rate } from '../templates';
 import type { Broadcast } from './shapes';
 import '../templates/templates.css';
@@ -136,7 +136,7 @@ function Behind({ id, what }: { id: string; what: BroadcastPeople }) {
 
 /** The letters as one file, or labels for their envelopes. */
 function Print({ broadcast }: { broadcast: Broadcast }) {
-  const notices = useNotices();
+  const notices = useToast();
   const make = useMutation({
     mutationFn: async (what: 'letters' | 'labels') => {
       await ask(`/broadcasts/${broadcast.id}/print`, 'POST', { what });

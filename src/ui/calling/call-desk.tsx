@@ -5,12 +5,12 @@
  */
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { OUTCOMES, outcomeName, type CallView, type Outcome } from '@/core/calling';
+import { OUTCOMES, outcomeName, type CallView, type CallOutcome } from '@/core/calling';
 import { showPhone } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
 import { howLong } from '@/core/shared';
 import { FromTemplate } from '../messages';
-import { ask, useKeys, useNotices, useNow } from '../primitives';
+import { ask, useKeys, useToast, useNow } from '../primitives';
 
 export type Call = Jsoned<CallView>;
 
@@ -132,7 +132,7 @@ function CallNote({ call }: { call: Call }) {
 }
 
 function HangUp({ call }: { call: Call }) {
-  const notices = useNotices();
+  const notices = useToast();
   const hangUp = useMutation({ mutationFn: () => ask(`/calls/${call.id}/hang-up`, 'POST'), onError: notices.fail });
   useKeys({ h: () => hangUp.mutate() }, true, true);
   return (
@@ -147,9 +147,9 @@ function HangUp({ call }: { call: Call }) {
 
 function Outcomes({ call, onDone }: { call: Call; onDone: () => void }) {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const name = useMutation({
-    mutationFn: (outcome: Outcome | null) =>
+    mutationFn: (outcome: CallOutcome | null) =>
       outcome && outcome !== call.outcome ? ask(`/calls/${call.id}`, 'PATCH', { outcome }) : Promise.resolve(),
     onSuccess: () => {
       void queries.invalidateQueries();

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { stepsIn } from '@/core/campaigns';
 import { share } from '@/core/results';
-import { ask, Fault, useNotices, useNow, useZone, when } from '../primitives';
+import { ask, ErrorMessage, useToast, useNow, useZone, when } from '../primitives';
 import { CampaignTabs } from '../templates';
 import { NewCampaign } from './new-campaign';
 import { STATE_WORDS, useCampaigns, type Campaign } from './shapes';
@@ -44,7 +44,7 @@ export function CampaignsArea({ first, office }: { first: Campaign[]; office: bo
 
 function HoldAll() {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const settings = useQuery({ queryKey: ['settings'], queryFn: () => ask<{ campaigns_held: boolean }>('/settings') });
   const held = settings.data?.campaigns_held ?? false;
   const set = useMutation({
@@ -133,7 +133,7 @@ const ofAll = (n: number, total: number) =>
 /** On, held, off. Switched here and in the editor. */
 export function State({ campaign }: { campaign: Campaign }) {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const set = useMutation({
     mutationFn: (state: Campaign['state']) => ask(`/campaigns/${campaign.id}`, 'PATCH', { state }),
     onSuccess: (_, state) => {
@@ -164,7 +164,7 @@ export function State({ campaign }: { campaign: Campaign }) {
           </button>
         ))}
       </span>
-      <Fault error={set.error} named />
+      <ErrorMessage error={set.error} named />
     </>
   );
 }

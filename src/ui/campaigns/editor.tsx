@@ -17,11 +17,11 @@ import {
   type Step,
 } from '@/core/campaigns';
 import { type Channel } from '@/core/contacts';
-import { ask, Fault, useNotices, usePast } from '../primitives';
+import { ask, ErrorMessage, useToast, useUndoHistory } from '../primitives';
 import { State } from './campaigns';
 import { ForecastBox } from './forecast';
 import { AskWords, Frame } from './frame';
-import { KeepDialog } from './keep-dialog';
+import { SaveVersionDialog } from './save-version-dialog';
 import { Ruler } from './ruler';
 import { StepFields } from './step-fields';
 import { Preview } from '../templates';
@@ -35,11 +35,11 @@ export function CampaignEditor({ first }: { first: Campaign }) {
     queryFn: () => ask<Campaign>(`/campaigns/${first.id}`),
     initialData: first,
   });
-  const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = usePast<Plan>(first.plan);
+  const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = useUndoHistory<Plan>(first.plan);
   const [chosen, setChosen] = useState<number | null>(first.plan.steps[0]?.id ?? null);
   const [keeping, setKeeping] = useState(false);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const may = campaign.may_change;
   const faults = useMemo(() => faultsOfPlan(draft), [draft]);
   const faulty = new Set(faults.flatMap(({ field }) => (field.startsWith('steps.') ? [Number(field.slice(6))] : [])));
@@ -135,7 +135,7 @@ export function CampaignEditor({ first }: { first: Campaign }) {
           This campaign is changed by those who run the office. Copy it in the table of campaigns to have one of your own.
         </p>
       )}
-      <Fault error={keep.error} named />
+      <ErrorMessage error={keep.error} named />
       {faults
         .filter(({ field }) => !field.startsWith('steps.'))
         .map(({ field, message }) => (
@@ -200,7 +200,7 @@ export function CampaignEditor({ first }: { first: Campaign }) {
         </div>
       </div>
       {keeping && (
-        <KeepDialog
+        <SaveVersionDialog
           campaign={campaign}
           plan={draft}
           busy={keep.isPending}
@@ -216,7 +216,7 @@ export function CampaignEditor({ first }: { first: Campaign }) {
 function Name({ campaign }: { campaign: Campaign }) {
   const [name, setName] = useState<string | null>(null);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const set = useMutation({
     mutationFn: (next: string) => ask(`/campaigns/${campaign.id}`, 'PATCH', { name: next }),
     onSuccess: () => {

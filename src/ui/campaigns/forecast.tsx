@@ -6,7 +6,7 @@ import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recha
 import type { CampaignRehearsalView, DayForecast, Plan } from '@/core/campaigns';
 import type { Because } from '@/core/contacts';
 import { shortDay } from '@/core/shared';
-import { ask, useNotices, useNow, useZone } from '../primitives';
+import { ask, useToast, useNow, useZone } from '../primitives';
 import type { Campaign } from './shapes';
 import './campaigns.css';
 
@@ -37,7 +37,7 @@ export function ForecastBox({ campaign, plan }: { campaign: Campaign; plan: Plan
   const [id, setId] = useState<string | null>(null);
   const [of, setOf] = useState('');
   const [days, setDays] = useState(365);
-  const notices = useNotices();
+  const notices = useToast();
   const order = useMutation({
     mutationFn: () => ask<{ id: string }>(`/campaigns/${campaign.id}/rehearsals`, 'POST', { plan, days }),
     onSuccess: (made) => {

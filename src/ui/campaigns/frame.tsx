@@ -1,6 +1,6 @@
 'use client';
 /** What stands around the steps: for whom a campaign is, what begins it, how it repeats, what ends it. */
-import type { Ask, Change, Plan, Start } from '@/core/campaigns';
+import type { Ask, ContactUpdate, Plan, Start } from '@/core/campaigns';
 import { CONTACT_ROLES } from '@/core/contacts';
 import { segmentSentence } from '@/core/segments';
 import { nameIn, NO_WORDS, useVocabulary } from '../primitives';
@@ -162,7 +162,9 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
               type="button"
               className="chip tiny"
               onClick={() =>
-                set({ ends: { ...plan.ends, then: [...plan.ends.then, { set: 'horizon', horizon: 'warm' } satisfies Change] } })
+                set({
+                  ends: { ...plan.ends, then: [...plan.ends.then, { set: 'horizon', horizon: 'warm' } satisfies ContactUpdate] },
+                })
               }
             >
               + and then …

@@ -6,7 +6,7 @@ import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { stepsIn, type Starter } from '@/core/campaigns';
-import { ask, Fault, FormEnd, freshKey } from '../primitives';
+import { ask, ErrorMessage, FormEnd, freshKey } from '../primitives';
 import { useStarters, type Campaign } from './shapes';
 import './campaigns.css';
 
@@ -82,7 +82,7 @@ export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | nu
             <input type="checkbox" checked={shared} onChange={(event) => setShared(event.target.checked)} /> For the whole team
           </label>
         )}
-        <Fault error={make.error} />
+        <ErrorMessage error={make.error} />
         <FormEnd does="Make the draft" busy={make.isPending} may={name.trim().length > 0} onCancel={onClose} />
       </form>
     </Dialog>

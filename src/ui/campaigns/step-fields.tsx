@@ -7,15 +7,15 @@ import {
   TASK_ROLES,
   whenWords,
   type Ask,
-  type Change,
+  type ContactUpdate,
   type Step,
   type TaskRole,
   type TalkStep,
   type TouchStep,
-  type When,
+  type StepTiming,
 } from '@/core/campaigns';
 import { CHANNEL_NAMES } from '@/core/contacts';
-import { ASK_WORDS, DEFAULT_QUESTIONS, TALK_ASKS, type TalkQuestion } from '@/core/talks';
+import { ASK_WORDS, DEFAULT_QUESTIONS, TALK_ASKS, type TalkQuestion } from '@/core/conversations';
 import { WordsEditor, useTemplates } from '../templates';
 import { ask as fetchOne, NO_WORDS, useOrder, useVocabulary } from '../primitives';
 import { Sentence, useTags } from '../segments';
@@ -134,14 +134,15 @@ function otherKind({ id, when }: Step, kind: OtherKind): Step {
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 type WhenKind = 'start minutes' | 'start days' | 'last minutes' | 'last days' | 'date';
-const kindOf = (when: When): WhenKind => ('date' in when ? 'date' : `${when.after} ${'minutes' in when ? 'minutes' : 'days'}`);
-const whenOfKind = (kind: WhenKind): When => {
+const kindOf = (when: StepTiming): WhenKind =>
+  'date' in when ? 'date' : `${when.after} ${'minutes' in when ? 'minutes' : 'days'}`;
+const whenOfKind = (kind: WhenKind): StepTiming => {
   if (kind === 'date') return { date: 'birthday', days: 0, at: '09:00' };
   const [after, unit] = kind.split(' ') as ['start' | 'last', 'minutes' | 'days'];
   return unit === 'minutes' ? { after, minutes: after === 'start' ? 0 : 60 } : { after, days: 1, at: '09:00' };
 };
 
-export function WhenFields({ when, onChange }: { when: When; onChange: (when: When) => void }) {
+export function WhenFields({ when, onChange }: { when: StepTiming; onChange: (when: StepTiming) => void }) {
   return (
     <div className="beside when">
       <select aria-label="When" value={kindOf(when)} onChange={(event) => onChange(whenOfKind(event.target.value as WhenKind))}>
@@ -333,9 +334,9 @@ function TalkFields({ step, readOnly, onChange }: Props<TalkStep>) {
 
 /** The kinds of change with what they take at first. */
 function changeOf(
-  set: Change['set'],
+  set: ContactUpdate['set'],
   first: { tag?: string; user?: string; campaign?: string; stage?: string; field?: string },
-): Change {
+): ContactUpdate {
   switch (set) {
     case 'tag':
     case 'untag':
@@ -361,9 +362,9 @@ export function ChangeFields({
   campaignId,
   onChange,
 }: {
-  change: Change;
+  change: ContactUpdate;
   campaignId: string;
-  onChange: (change: Change) => void;
+  onChange: (change: ContactUpdate) => void;
 }) {
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const { data: tags = [] } = useTags();
@@ -397,7 +398,7 @@ export function ChangeFields({
         value={change.set}
         onChange={(event) =>
           onChange(
-            changeOf(event.target.value as Change['set'], {
+            changeOf(event.target.value as ContactUpdate['set'], {
               tag: tags[0]?.id,
               user: agents[0]?.id,
               campaign: others[0]?.id,

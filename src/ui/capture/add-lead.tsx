@@ -11,7 +11,7 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES } from '@/core/contacts';
-import { ask, freshKey, Problem, useNotices } from '../primitives';
+import { ask, freshKey, Problem, useToast } from '../primitives';
 
 interface Added {
   contact: { id: string | null; status: 'created' | 'matched' };
@@ -52,7 +52,7 @@ function AddLead({ onClose }: { onClose: () => void }) {
   const [lead, setLead] = useState(EMPTY);
   const [key] = useState(freshKey);
   const router = useRouter();
-  const notices = useNotices();
+  const notices = useToast();
   const queries = useQueryClient();
   const add = useMutation({
     mutationFn: () =>

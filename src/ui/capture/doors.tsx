@@ -9,14 +9,14 @@ import type { DoorView } from '@/core/capture';
 import { CONTACT_ROLES } from '@/core/contacts';
 import type { Jsoned } from '@/core/shared';
 import { ProgramDoor } from './program-door';
-import { Ago, ask, Fault, FormEnd, freshKey, nameIn, NO_WORDS, useNotices, useVocabulary } from '../primitives';
+import { Ago, ask, ErrorMessage, FormEnd, freshKey, nameIn, NO_WORDS, useToast, useVocabulary } from '../primitives';
 
-export type Door = Jsoned<DoorView>;
+export type DoorJson = Jsoned<DoorView>;
 
-export function Doors({ doors: first, office }: { doors: Door[]; office: boolean }) {
+export function Doors({ doors: first, office }: { doors: DoorJson[]; office: boolean }) {
   const { data: doors } = useQuery({
     queryKey: ['doors'],
-    queryFn: async () => (await ask<{ items: Door[] }>('/doors')).items,
+    queryFn: async () => (await ask<{ items: DoorJson[] }>('/doors')).items,
     initialData: first,
   });
   return (
@@ -69,7 +69,7 @@ export function Doors({ doors: first, office }: { doors: Door[]; office: boolean
 }
 
 /** What the door gives, in words. */
-function Given({ door: { source, defaults } }: { door: Door }) {
+function Given({ door: { source, defaults } }: { door: DoorJson }) {
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const parts = [
     source && `source “${source}”`,
@@ -88,7 +88,7 @@ function Given({ door: { source, defaults } }: { door: Door }) {
 }
 
 /** Name, source and what the door gives. */
-function Arrange({ door }: { door: Door }) {
+function Arrange({ door }: { door: DoorJson }) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -135,7 +135,7 @@ function Choice({
   );
 }
 
-function ArrangeForm({ door, onClose }: { door: Door; onClose: () => void }) {
+function ArrangeForm({ door, onClose }: { door: DoorJson; onClose: () => void }) {
   const { defaults } = door;
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const [said, setSaid] = useState({
@@ -148,10 +148,10 @@ function ArrangeForm({ door, onClose }: { door: Door; onClose: () => void }) {
     campaign_id: defaults.campaign_id ?? '',
   });
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const keep = useMutation({
     mutationFn: () =>
-      ask<Door>(`/doors/${door.id}`, 'PATCH', {
+      ask<DoorJson>(`/doors/${door.id}`, 'PATCH', {
         name: said.name,
         source: said.source || null,
         defaults: {
@@ -217,18 +217,18 @@ function ArrangeForm({ door, onClose }: { door: Door; onClose: () => void }) {
         />{' '}
         They are on the phone with us already: no first text
       </label>
-      <Fault error={keep.error} named />
+      <ErrorMessage error={keep.error} named />
       <FormEnd does="Keep it" busy={keep.isPending} onCancel={onClose} />
     </form>
   );
 }
 
-function Address({ door }: { door: Door }) {
+function Address({ door }: { door: DoorJson }) {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const [sure, setSure] = useState(false);
   const rotate = useMutation({
-    mutationFn: () => ask<Door>(`/doors/${door.id}/rotate`, 'POST', undefined, freshKey()),
+    mutationFn: () => ask<DoorJson>(`/doors/${door.id}/rotate`, 'POST', undefined, freshKey()),
     onSuccess: () => {
       setSure(false);
       void queries.invalidateQueries({ queryKey: ['doors'] });
@@ -270,7 +270,7 @@ function NewDoor() {
   const [key, setKey] = useState(freshKey);
   const queries = useQueryClient();
   const make = useMutation({
-    mutationFn: () => ask<Door>('/doors', 'POST', { kind: open, name, source: name }, key),
+    mutationFn: () => ask<DoorJson>('/doors', 'POST', { kind: open, name, source: name }, key),
     onSuccess: () => {
       setOpen(null);
       setName('');
@@ -318,7 +318,7 @@ function NewDoor() {
           ? 'It gets an address of its own. Give it to the portal, or have its mails forwarded there.'
           : 'It gets an address of its own that takes JSON and forms of any shape; what their fields mean is read, and you can correct it.'}
       </p>
-      <Fault error={make.error} />
+      <ErrorMessage error={make.error} />
     </form>
   );
 }

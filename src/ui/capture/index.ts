@@ -1,3 +1,3 @@
 export { AddLeadDialog } from './add-lead';
-export { type Door } from './doors';
+export { type DoorJson } from './doors';
 export { IntakeArea } from './intake';

@@ -4,20 +4,20 @@ import { useRef, useState, useEffect } from 'react';
 import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
-import { recognisedIn, type InquiryView, type Read } from '@/core/capture';
+import { recognisedIn, type InquiryView, type RecognizedLead } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
 import { Ago, ask, Glyph, Timer, useKeys } from '../primitives';
 import { Trace } from '../routing';
-import { Doors, type Door } from './doors';
+import { Doors, type DoorJson } from './doors';
 import { highlight } from './highlight';
 import { Senders } from './senders';
 import { Sources } from './sources';
 import { MailDialog, MailsToLookAt } from './mails';
 
 type Inquiry = Jsoned<InquiryView>;
-type InFull = Inquiry & { raw: unknown; parsed: Read; lead_mail_id: string | null };
+type InFull = Inquiry & { raw: unknown; parsed: RecognizedLead; lead_mail_id: string | null };
 
-export function IntakeArea({ doors, office }: { doors: Door[]; office: boolean }) {
+export function IntakeArea({ doors, office }: { doors: DoorJson[]; office: boolean }) {
   const [limit, setLimit] = useState(50);
   const asked = useSearchParams().get('inquiry');
   const [chosen, setChosen] = useState<string | null>(asked);
@@ -71,7 +71,7 @@ export function IntakeArea({ doors, office }: { doors: Door[]; office: boolean }
 }
 
 /** The way to the doors, which says when one has gone quiet. */
-function Health({ doors }: { doors: Door[] }) {
+function Health({ doors }: { doors: DoorJson[] }) {
   const quiet = doors.filter((door) => door.quiet).map(({ name }) => name);
   return (
     <a href="#doors">

@@ -7,7 +7,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES } from '@/core/contacts';
 import type { LeadMailView, LessonField } from '@/core/mail';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, Fault, FormEnd, freshKey, useNotices } from '../primitives';
+import { Ago, ask, ErrorMessage, FormEnd, freshKey, useToast } from '../primitives';
 import { highlight } from './highlight';
 
 type Mail = Jsoned<LeadMailView>;
@@ -106,7 +106,7 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
   const [marks, setMarks] = useState<{ field: LessonField; text: string }[]>([]);
   const [key] = useState(freshKey);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const after = (words: string, undo?: () => void) => {
     void queries.invalidateQueries();
     notices.tell(words, undo);
@@ -224,7 +224,7 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
           )}
         </div>
       </div>
-      <Fault error={take.error} />
+      <ErrorMessage error={take.error} />
       <FormEnd
         does={contactId ? 'Keep the correction' : 'Take in as a lead'}
         busy={take.isPending}

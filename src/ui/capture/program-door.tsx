@@ -6,8 +6,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { BodyRead, DoorRequestView } from '@/core/capture';
 import type { BodyField, Mapping } from '@/core/mail';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, Fault, FormEnd, useNotices } from '../primitives';
-import type { Door } from './doors';
+import { Ago, ask, ErrorMessage, FormEnd, useToast } from '../primitives';
+import type { DoorJson } from './doors';
 
 type Request = Jsoned<DoorRequestView>;
 
@@ -39,7 +39,7 @@ const FIELD_NAMES: Record<BodyField, string> = {
 };
 const FIELDS = Object.entries(FIELD_NAMES) as [BodyField, string][];
 
-export function ProgramDoor({ door }: { door: Door }) {
+export function ProgramDoor({ door }: { door: DoorJson }) {
   const [open, setOpen] = useState(false);
   return (
     <span className="small beside">
@@ -56,7 +56,7 @@ export function ProgramDoor({ door }: { door: Door }) {
   );
 }
 
-function Inside({ door, onClose }: { door: Door; onClose: () => void }) {
+function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
   const { data: requests, error } = useQuery({
     queryKey: ['doors', door.id, 'requests'],
     queryFn: async () => (await ask<{ items: Request[] }>(`/doors/${door.id}/requests`)).items,
@@ -66,9 +66,9 @@ function Inside({ door, onClose }: { door: Door; onClose: () => void }) {
   const [mapping, setMapping] = useState<Mapping>(door.mapping as Mapping);
   const [sandbox, setSandbox] = useState(door.sandbox);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const keep = useMutation({
-    mutationFn: () => ask<Door>(`/doors/${door.id}`, 'PATCH', { mapping, sandbox }),
+    mutationFn: () => ask<DoorJson>(`/doors/${door.id}`, 'PATCH', { mapping, sandbox }),
     onSuccess: () => {
       void queries.invalidateQueries({ queryKey: ['doors'] });
       notices.tell(
@@ -103,7 +103,7 @@ function Inside({ door, onClose }: { door: Door; onClose: () => void }) {
         <input type="checkbox" checked={sandbox} onChange={(event) => setSandbox(event.target.checked)} /> Only try out:
         everything is matched, routed and answered, and nothing is kept, told or sent
       </label>
-      <Fault error={error} />
+      <ErrorMessage error={error} />
       {requests?.length === 0 && (
         <p className="empty">
           Nothing has come yet. Send something to the address, with <code>?sandbox=true</code> behind it if it shall leave no
@@ -135,7 +135,7 @@ function Inside({ door, onClose }: { door: Door; onClose: () => void }) {
           <Reading key={current.id} door={door} request={current} mapping={mapping} onChange={setMapping} />
         </div>
       )}
-      <Fault error={keep.error} named />
+      <ErrorMessage error={keep.error} named />
       <FormEnd does="Keep it" busy={keep.isPending} onCancel={onClose} />
     </form>
   );
@@ -148,7 +148,7 @@ function Reading({
   mapping,
   onChange,
 }: {
-  door: Door;
+  door: DoorJson;
   request: Request;
   mapping: Mapping;
   onChange: (mapping: Mapping) => void;

@@ -3,13 +3,13 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { SenderView } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, useNotices } from '../primitives';
+import { Ago, ask, useToast } from '../primitives';
 
 type Sender = Jsoned<SenderView>;
 
 export function Senders() {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const { data: senders = [] } = useQuery({
     queryKey: ['senders'],
     queryFn: async () => (await ask<{ items: Sender[] }>('/senders')).items,

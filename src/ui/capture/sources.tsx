@@ -5,14 +5,14 @@ import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { SourceView } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, freshKey, useNotices } from '../primitives';
+import { Ago, ask, freshKey, useToast } from '../primitives';
 
 type Source = Jsoned<SourceView>;
 const people = (n: number): string => `${n.toLocaleString('en-US')} ${n === 1 ? 'person' : 'people'}`;
 
 function useSources() {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const after = () => {
     for (const key of ['sources', 'doors', 'inquiries', 'contacts', 'vocabulary'])
       void queries.invalidateQueries({ queryKey: [key] });

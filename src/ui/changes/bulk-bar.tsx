@@ -5,10 +5,10 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useRouter } from 'next/navigation';
 import { useMutation } from '@tanstack/react-query';
-import { ask, freshKey, useKeys, useNotices } from '../primitives';
+import { ask, freshKey, useKeys, useToast } from '../primitives';
 import { ExportDialog } from './export-dialog';
 import { ChangeDialog } from './change-dialog';
-import type { Doing } from './forms';
+import type { BulkActionForm } from './forms';
 import { howMany, NOBODY, selectionOf, type Chosen } from './selection';
 import '../contacts/contacts.css';
 
@@ -21,7 +21,7 @@ interface Props {
   onChoose: (chosen: Chosen) => void;
 }
 
-const FIRST: [Doing, string, string?][] = [
+const FIRST: [BulkActionForm, string, string?][] = [
   ['tags', 'Tag', '#'],
   ['horizon', 'Horizon'],
   ['stage', 'Stage'],
@@ -29,7 +29,7 @@ const FIRST: [Doing, string, string?][] = [
   ['campaign', 'Into a campaign'],
   ['call_list', 'Call them'],
 ];
-const MORE: [Doing, string][] = [
+const MORE: [BulkActionForm, string][] = [
   ['roles', 'Roles …'],
   ['field', 'A field …'],
   ['permission', 'A permission …'],
@@ -38,11 +38,11 @@ const MORE: [Doing, string][] = [
 ];
 
 export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
-  const [doing, setDoing] = useState<Doing | null>(null);
+  const [doing, setDoing] = useState<BulkActionForm | null>(null);
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const [exporting, setExporting] = useState(false);
   const router = useRouter();
-  const notices = useNotices();
+  const notices = useToast();
   const broadcast = useMutation({
     mutationFn: () =>
       ask<{ id: string }>(
@@ -55,7 +55,7 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
     onError: notices.fail,
   });
   const count = howMany(chosen, total);
-  const shown = (kind: Doing) => office || (kind !== 'owner' && kind !== 'delete');
+  const shown = (kind: BulkActionForm) => office || (kind !== 'owner' && kind !== 'delete');
   useKeys({ '#': () => setDoing('tags') }, count > 0 && doing === null);
   if (count === 0) return null;
   return (

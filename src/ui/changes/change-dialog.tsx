@@ -3,9 +3,9 @@
 import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
-import type { Change, ChangePreview } from '@/core/changes';
-import { ask, faultWords, freshKey, useNotices } from '../primitives';
-import { ChangeForm, TITLES, type Doing } from './forms';
+import type { BulkAction, ChangePreview } from '@/core/changes';
+import { ask, faultWords, freshKey, useToast } from '../primitives';
+import { ChangeForm, TITLES, type BulkActionForm } from './forms';
 import { useChangeWatch, type ChangeLine } from './watch';
 
 export function ChangeDialog({
@@ -14,15 +14,15 @@ export function ChangeDialog({
   onClose,
   onAsked,
 }: {
-  doing: Doing;
+  doing: BulkActionForm;
   selection: object;
   onClose: () => void;
   onAsked: () => void;
 }) {
-  const [change, setChange] = useState<Change | null>(
+  const [change, setChange] = useState<BulkAction | null>(
     doing === 'delete' ? { kind: 'delete' } : doing === 'call_list' ? { kind: 'call_list', note: '' } : null,
   );
-  const notices = useNotices();
+  const notices = useToast();
   const { watch } = useChangeWatch();
   const asked = { selection, change };
   const preview = useQuery({

@@ -5,7 +5,7 @@ import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { rhythmWords, SHEETS, type ExportFormat, type ExportView, type Rhythm, type SheetKey } from '@/core/exports';
 import type { Jsoned } from '@/core/shared';
-import { ask, freshKey, useNotices } from '../primitives';
+import { ask, freshKey, useToast } from '../primitives';
 import { When } from './export-when';
 
 const FORMATS: [ExportFormat, string][] = [
@@ -36,7 +36,7 @@ export function ExportDialog({ selection, count, onClose }: { selection: Selecte
   const mayComeBack = selection.question !== undefined && !selection.except?.length;
   const options = onSheets ? { sheet, start: start - 1, per_household: together } : {};
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const order = useMutation({
     mutationFn: () => ask<Export>('/exports', 'POST', { format, selection, options, email }, freshKey()),
     onSuccess: (made) => {

@@ -4,7 +4,7 @@ import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { rhythmWords, type ExportView, type ScheduleView } from '@/core/exports';
 import { dayAndTime, type Jsoned } from '@/core/shared';
-import { ask, useNotices, useZone } from '../primitives';
+import { ask, useToast, useZone } from '../primitives';
 
 type Export = Jsoned<ExportView>;
 type Schedule = Jsoned<ScheduleView>;
@@ -45,7 +45,7 @@ export function ExportsDialog({ onClose }: { onClose: () => void }) {
 function Schedules() {
   const zone = useZone();
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const { data: schedules } = useQuery({
     queryKey: ['exports', 'schedules'],
     queryFn: async () => (await ask<{ items: Schedule[] }>('/export-schedules')).items,

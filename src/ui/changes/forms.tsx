@@ -2,14 +2,14 @@
 /** The form of each change: it answers a whole change, or null while something is missing. */
 import { useState } from 'react';
 import TextField from '@mui/material/TextField';
-import type { Change } from '@/core/changes';
+import type { BulkAction } from '@/core/changes';
 import { CONTACT_ROLES, type Channel } from '@/core/contacts';
 import type { FieldDef, VocabularyView } from '@/core/segments';
 import { NO_WORDS, useVocabulary } from '../primitives';
 import { TagPicker } from './tag-picker';
 
-export type Doing = Exclude<Change['kind'], `${string}_gone` | 'hand_on'> | 'archive';
-export const TITLES: Record<Doing, string> = {
+export type BulkActionForm = Exclude<BulkAction['kind'], `${string}_gone` | 'hand_on'> | 'archive';
+export const TITLES: Record<BulkActionForm, string> = {
   tags: 'Tag them',
   horizon: 'Set the horizon',
   stage: 'Set the stage',
@@ -22,9 +22,9 @@ export const TITLES: Record<Doing, string> = {
   archive: 'Archive them',
   delete: 'Delete them',
 };
-type Set = (change: Change | null) => void;
+type Set = (change: BulkAction | null) => void;
 
-export function ChangeForm({ doing, onChange }: { doing: Doing; onChange: Set }) {
+export function ChangeForm({ doing, onChange }: { doing: BulkActionForm; onChange: Set }) {
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   switch (doing) {
     case 'tags':
@@ -107,16 +107,16 @@ export function HandTo({
   onChange: Set;
 }) {
   const [value, setValue] = useState<string | null>(null);
-  const options: [string, string, Change][] = [
+  const options: [string, string, BulkAction][] = [
     ['ladder', 'By the ladder, each as if they came now', { kind: 'hand_on', roster_id: null }],
-    ...(vocabulary.names.roster ?? []).map(({ value: roster_id, name }): [string, string, Change] => [
+    ...(vocabulary.names.roster ?? []).map(({ value: roster_id, name }): [string, string, BulkAction] => [
       `roster ${roster_id}`,
       `${name}, in turn`,
       { kind: 'hand_on', roster_id },
     ]),
     ...(vocabulary.names.person ?? [])
       .filter((one) => !one.left && !without.includes(one.value))
-      .map(({ value: owner_id, name }): [string, string, Change] => [owner_id, name, { kind: 'owner', owner_id }]),
+      .map(({ value: owner_id, name }): [string, string, BulkAction] => [owner_id, name, { kind: 'owner', owner_id }]),
   ];
   return (
     <fieldset className="values">

@@ -2,7 +2,7 @@
 /** Choosing tags while one types; a name that is new becomes a tag in passing. */
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { ask, freshKey, useNotices } from '../primitives';
+import { ask, freshKey, useToast } from '../primitives';
 import { useTags, type Tag } from '../segments';
 import '../contacts/contacts.css';
 
@@ -38,7 +38,7 @@ export function TagPicker({
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const typed = text.trim().replace(/^#/, '');
   const found = tags
     .filter(({ id, name }) => !chosen.includes(id) && name.toLowerCase().includes(typed.toLowerCase()))

@@ -4,7 +4,7 @@ import { createContext, useCallback, useContext, useEffect, useMemo, useRef, use
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { restOf, type ChangeView } from '@/core/changes';
 import type { Jsoned } from '@/core/shared';
-import { ask, useNotices } from '../primitives';
+import { ask, useToast } from '../primitives';
 import '../contacts/contacts.css';
 
 export type ChangeLine = Jsoned<ChangeView>;
@@ -17,7 +17,7 @@ export const useChangeWatch = () => useContext(Context);
 
 export const useChangeActions = () => {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const { watch } = useChangeWatch();
   const act = (what: 'cancel' | 'undo') => (id: string) => ask<ChangeLine>(`/changes/${id}/${what}`, 'POST');
   const after = () => queries.invalidateQueries({ queryKey: ['changes'] });
@@ -62,7 +62,7 @@ export function ChangeWatchProvider({ children }: { children: ReactNode }) {
 
 function Watched({ id, onEnd }: { id: string; onEnd: () => void }) {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const { cancel, undo } = useChangeActions();
   const { data: change } = useQuery({
     queryKey: ['change', id],

@@ -5,7 +5,7 @@ import Select from '@mui/material/Select';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { isFollowedUp, stageName, stepOf } from '@/core/contacts';
 import type { Word } from '@/core/segments';
-import { ask, nameIn, NO_WORDS, Strokes, useNotices, useVocabulary } from '../primitives';
+import { ask, nameIn, NO_WORDS, Strokes, useToast, useVocabulary } from '../primitives';
 import type { ContactInFull } from './types';
 
 const LOOK = {
@@ -34,7 +34,7 @@ function Stands({ contact }: { contact: ContactInFull }) {
 
 function Choices({ contact }: { contact: ContactInFull }) {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   /** The words to choose from; what the person has is among them, also when it is being taken away. */
   const shown = (of: 'stage' | 'horizon', has: string | null, name: string): Word[] => {

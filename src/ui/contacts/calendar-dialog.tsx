@@ -4,12 +4,12 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { dayAndTime } from '@/core/shared';
-import { ask, useNotices, useZone } from '../primitives';
+import { ask, useToast, useZone } from '../primitives';
 
 export function CalendarDialog({ onClose }: { onClose: () => void }) {
   const zone = useZone();
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const [url, setUrl] = useState<string | null>(null);
   const { data } = useQuery({
     queryKey: ['feed'],

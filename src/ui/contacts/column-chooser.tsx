@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import Popover from '@mui/material/Popover';
 import type { ColumnDef } from './columns';
-import type { GridLook } from './columns-kept';
+import type { GridLook } from './grid-columns';
 
 export function ColumnChooser({ all, look, onLook }: { all: ColumnDef[]; look: GridLook; onLook: (look: GridLook) => void }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);

@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES, DATE_KINDS, DATE_NAMES, type DateKind } from '@/core/contacts';
 import type { FieldDef } from '@/core/segments';
-import { ask, Fault, FormEnd, NO_WORDS, useNotices, useVocabulary } from '../primitives';
+import { ask, ErrorMessage, FormEnd, NO_WORDS, useToast, useVocabulary } from '../primitives';
 import type { ContactInFull } from './types';
 import './contacts.css';
 
@@ -54,7 +54,7 @@ export function DetailsDialog({ contact, onClose }: { contact: ContactInFull; on
   const [dates, setDates] = useState(contact.dates);
   const [fields, setFields] = useState(contact.fields);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const keep = useMutation({
     mutationFn: () =>
       ask(`/contacts/${contact.id}`, 'PATCH', {
@@ -136,7 +136,7 @@ export function DetailsDialog({ contact, onClose }: { contact: ContactInFull; on
             />
           ))}
         </div>
-        <Fault error={keep.error} named />
+        <ErrorMessage error={keep.error} named />
         <FormEnd does="Keep" busy={keep.isPending} onCancel={onClose} />
       </form>
     </Dialog>

@@ -10,8 +10,8 @@ import { reasonsFor, type TodayGroup } from '@/core/today';
 import { shortDay } from '@/core/shared';
 import { showPhone } from '@/core/capture';
 import { CallDesk, type Call } from '../calling';
-import { Compose, type Written } from '../messages';
-import { Ago, ask, freshKey, useHorizon, useKeys, useNotices, useNow, useZone, when } from '../primitives';
+import { Compose, type WritableChannel } from '../messages';
+import { Ago, ask, freshKey, useHorizon, useKeys, useToast, useNow, useZone, when } from '../primitives';
 import './contacts.css';
 import { Axes } from './axes';
 import { Facts } from './facts';
@@ -20,7 +20,7 @@ import { Note } from './note';
 import { Timeline } from './timeline';
 import { nameOf, useContact, type ContactInFull } from './types';
 
-type Desk = { is: 'call'; call: Call } | { is: 'write'; channel: Written } | { is: 'note' } | { is: 'next' } | null;
+type Desk = { is: 'call'; call: Call } | { is: 'write'; channel: WritableChannel } | { is: 'note' } | { is: 'next' } | null;
 
 export interface Reason {
   group: TodayGroup;
@@ -62,7 +62,7 @@ function Opened({ contact, reasons, call, readOnly, onClose, onNext }: DossierPr
   const [desk, setDesk] = useState<Desk>(
     call && call.contact_id === contact.id && call.state !== 'ended' ? { is: 'call', call } : null,
   );
-  const notices = useNotices();
+  const notices = useToast();
   const queries = useQueryClient();
   const place = useMutation({
     mutationFn: () => ask<Call>(`/contacts/${contact.id}/calls`, 'POST', undefined, freshKey()),
@@ -160,7 +160,7 @@ function Head({ contact, readOnly, onClose }: { contact: ContactInFull; readOnly
 }
 
 function CopyLine({ value, fault }: { value: string; fault?: string }) {
-  const notices = useNotices();
+  const notices = useToast();
   const copy = () => void navigator.clipboard?.writeText(value).then(() => notices.tell(`${value} is copied.`));
   return (
     <div>

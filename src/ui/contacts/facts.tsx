@@ -9,7 +9,7 @@ import { Household } from './household';
 import { Merges } from './merges';
 import { Permissions } from './permissions';
 import { ContactTags } from './tags';
-import { ask, NO_WORDS, useKeys, useNotices, useNow, useVocabulary, useZone, when } from '../primitives';
+import { ask, NO_WORDS, useKeys, useToast, useNow, useVocabulary, useZone, when } from '../primitives';
 import { useEnrolments, type ContactInFull } from './types';
 
 const money = (value: unknown): string | null => (typeof value === 'number' ? value.toLocaleString('en-US') : null);
@@ -42,7 +42,7 @@ function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: bo
   const held = contact.campaigns_held;
   const enrolments = useEnrolments(contactId);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const zone = useZone();
   const now = useNow();
   const stop = useMutation({

@@ -5,7 +5,7 @@ import { isChosen, type Chosen } from '../changes';
 import { useNow, useZone } from '../primitives';
 import { useTags } from '../segments';
 import type { ColumnDef } from './columns';
-import type { GridLook } from './columns-kept';
+import type { GridLook } from './grid-columns';
 import { nameOf, type Contact } from './types';
 import './contacts.css';
 

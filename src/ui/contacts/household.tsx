@@ -3,14 +3,14 @@
 import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ask, useNotices } from '../primitives';
+import { ask, useToast } from '../primitives';
 import { nameOf, type Contact, type ContactInFull } from './types';
 import './contacts.css';
 
 export function Household({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
   const [adding, setAdding] = useState(false);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const after = () => void queries.invalidateQueries();
   const join = useMutation({
     mutationFn: (other: { id: string; name: string }) => ask(`/contacts/${contact.id}/household`, 'PUT', { other_id: other.id }),

@@ -11,7 +11,7 @@ import { Sentence, Shelf, useSegments, type Segment } from '../segments';
 import { DataMenu } from './data-menu';
 import { ColumnChooser } from './column-chooser';
 import { COLUMNS, fieldColumn, NARROW_COLUMNS } from './columns';
-import { useGridLook } from './columns-kept';
+import { useGridLook } from './grid-columns';
 import { Dossier } from './dossier';
 import { Grid } from './grid';
 import { questionOf, treeShown, useAsked } from './question';

@@ -3,14 +3,14 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { shortDay, type Jsoned } from '@/core/shared';
 import type { MergeView } from '@/core/duplicates';
-import { ask, freshKey, useNotices, useZone } from '../primitives';
+import { ask, freshKey, useToast, useZone } from '../primitives';
 
 type Merge = Jsoned<MergeView>;
 
 export function Merges({ contactId }: { contactId: string }) {
   const zone = useZone();
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const { data: merges } = useQuery({
     queryKey: ['contact', contactId, 'merges'],
     queryFn: async () => (await ask<{ items: Merge[] }>(`/contacts/${contactId}/merges`)).items,

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { HOUR, localInstant } from '@/core/shared';
-import { ask, useKeys, useNotices, useNow, useZone } from '../primitives';
+import { ask, useKeys, useToast, useNow, useZone } from '../primitives';
 
 interface Choice {
   key: string;
@@ -22,7 +22,7 @@ export function NextTouch({ contactId, onClose }: { contactId: string; onClose: 
   const now = useNow();
   const zone = useZone();
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const [note, setNote] = useState('');
   const [day, setDay] = useState('');
   const [appointment, setAppointment] = useState(false);

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { ask, freshKey, useDraft, useNotices } from '../primitives';
+import { ask, freshKey, useDraft, useToast } from '../primitives';
 
 const MINUTES = [0, 1, 3, 5, 10, 20, 30, 45, 60];
 
@@ -12,7 +12,7 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
   const [called, setCalled] = useState(false);
   const [minutes, setMinutes] = useState(5);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const keep = useMutation({
     mutationFn: () =>
       called

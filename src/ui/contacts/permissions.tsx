@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { dayAndTime } from '@/core/shared';
 import { CHANNELS, CHANNEL_NAMES, type Channel } from '@/core/contacts';
-import { ask, Fault, FormEnd, useNotices, useZone } from '../primitives';
+import { ask, ErrorMessage, FormEnd, useToast, useZone } from '../primitives';
 import type { ContactInFull } from './types';
 import './contacts.css';
 
@@ -54,7 +54,7 @@ export function Permissions({ contact, readOnly }: { contact: ContactInFull; rea
 /** Marking the person, or everybody of their household, and taking it back. */
 function DoNotContact({ contact }: { contact: ContactInFull }) {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const set = useMutation({
     mutationFn: (patch: { do_not_contact?: boolean; household_do_not_contact?: boolean }) =>
       ask(`/contacts/${contact.id}`, 'PATCH', patch),
@@ -88,7 +88,7 @@ function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: C
   );
   const [evidence, setEvidence] = useState('');
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const keep = useMutation({
     mutationFn: () => ask(`/contacts/${contact.id}/permissions`, 'PUT', { channel, state, evidence }),
     onSuccess: () => {
@@ -124,7 +124,7 @@ function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: C
           onChange={(event) => setEvidence(event.target.value)}
           slotProps={{ htmlInput: { maxLength: 500 } }}
         />
-        <Fault error={keep.error} />
+        <ErrorMessage error={keep.error} />
         <FormEnd
           does="Put it on record"
           busy={keep.isPending}

@@ -1,8 +1,8 @@
 /** What the list's address asks of the API: a sentence stands for its segment, and what is half said is left out. */
 import type { Tree } from '@/core/segments';
-import { questionOf, treeShown, type Asked } from './question';
+import { questionOf, treeShown, type ContactQuestion } from './question';
 
-const asked = (more: Partial<Asked> = {}): Asked => ({
+const asked = (more: Partial<ContactQuestion> = {}): ContactQuestion => ({
   q: '',
   segmentId: null,
   where: null,

@@ -5,7 +5,7 @@ import { useSearchParams } from 'next/navigation';
 import { EVERYBODY, whole, type Tree } from '@/core/segments';
 import type { Segment } from '../segments';
 
-export interface Asked {
+export interface ContactQuestion {
   q: string;
   segmentId: string | null;
   /** The sentence that differs from the kept segment, or stands alone. */
@@ -26,7 +26,7 @@ function treeOf(text: string | null): Tree | null {
   }
 }
 
-export function useAsked(): Asked {
+export function useAsked(): ContactQuestion {
   const params = useSearchParams();
   const where = params.get('where');
   const stage = params.get('stage');
@@ -47,7 +47,7 @@ export function useAsked(): Asked {
 }
 
 /** What the API is asked. A sentence stands for its segment while it differs from it; what is still being said is left out. */
-export function questionOf(asked: Asked): Record<string, string> {
+export function questionOf(asked: ContactQuestion): Record<string, string> {
   const tree = asked.where && whole(asked.where);
   return {
     ...(asked.q ? { q: asked.q } : {}),
@@ -65,5 +65,5 @@ export function questionOf(asked: Asked): Record<string, string> {
 }
 
 /** The sentence that is shown: the one being written, or the kept segment's. */
-export const treeShown = (asked: Asked, segments: Segment[]): Tree =>
+export const treeShown = (asked: ContactQuestion, segments: Segment[]): Tree =>
   asked.where ?? segments.find(({ id }) => id === asked.segmentId)?.tree ?? EVERYBODY;

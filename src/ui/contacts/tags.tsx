@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { TagChip, TagPicker } from '../changes';
-import { ask, useNotices } from '../primitives';
+import { ask, useToast } from '../primitives';
 import { useTags } from '../segments';
 import type { ContactInFull } from './types';
 
@@ -11,7 +11,7 @@ export function ContactTags({ contact, readOnly }: { contact: ContactInFull; rea
   const { data: tags = [] } = useTags();
   const [adding, setAdding] = useState(false);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const keep = useMutation({
     mutationFn: (names: string[]) => ask(`/contacts/${contact.id}`, 'PATCH', { tags: names }),
     onSuccess: () => void queries.invalidateQueries(),

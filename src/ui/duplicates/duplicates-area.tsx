@@ -4,14 +4,21 @@ import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { showPhone } from '@/core/capture';
-import { chosenSide, MERGE_FIELDS, type LookView, type MergeChoices, type MergeField, type PairView } from '@/core/duplicates';
+import {
+  chosenSide,
+  MERGE_FIELDS,
+  type DuplicateScanView,
+  type MergeChoices,
+  type MergeChoice,
+  type PairView,
+} from '@/core/duplicates';
 import type { Jsoned } from '@/core/shared';
-import { ask, freshKey, Strokes, useKeys, useNotices } from '../primitives';
+import { ask, freshKey, Strokes, useKeys, useToast } from '../primitives';
 import type { Contact } from '../contacts';
 import '../contacts/contacts.css';
 
 type Pair = Jsoned<PairView>;
-const LABELS: Record<MergeField, string> = {
+const LABELS: Record<MergeChoice, string> = {
   name: 'Name',
   company: 'Company',
   place: 'Lives at',
@@ -20,7 +27,7 @@ const LABELS: Record<MergeField, string> = {
   owner: 'Agent',
   source: 'Lead source',
 };
-const shown: Record<Exclude<MergeField, 'horizon'>, (contact: Contact) => string> = {
+const shown: Record<Exclude<MergeChoice, 'horizon'>, (contact: Contact) => string> = {
   name: (contact) => `${contact.first_name} ${contact.last_name}`.trim(),
   company: (contact) => contact.company ?? '',
   place: ({ place }) => [place.street, place.city, place.postal_code].filter(Boolean).join(', '),
@@ -31,10 +38,10 @@ const shown: Record<Exclude<MergeField, 'horizon'>, (contact: Contact) => string
 
 export function DuplicatesArea() {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const look = useQuery({
     queryKey: ['duplicates', 'look'],
-    queryFn: () => ask<Jsoned<LookView>>('/duplicates/look'),
+    queryFn: () => ask<Jsoned<DuplicateScanView>>('/duplicates/look'),
     refetchInterval: ({ state }) => (state.data && ['waiting', 'running'].includes(state.data.state) ? 700 : false),
   });
   const { data: pairs } = useQuery({
@@ -91,7 +98,7 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
   const [swapped, setSwapped] = useState(false);
   const [choices, setChoices] = useState<MergeChoices>({});
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const [kept, gone] = swapped ? [pair.other, pair.one] : [pair.one, pair.other];
   const after = () => void queries.invalidateQueries();
   const apart = useMutation({

@@ -6,7 +6,7 @@ import { useRouter, useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
 import type { ImportView } from '@/core/imports';
 import { dayAndTime, type Jsoned } from '@/core/shared';
-import { ask, Problem, useNotices, useZone } from '../primitives';
+import { ask, Problem, useToast, useZone } from '../primitives';
 import { ImportDesk } from './import-desk';
 import '../contacts/contacts.css';
 
@@ -43,7 +43,7 @@ function Start({ onSent, onOpen }: { onSent: (made: Import) => void; onOpen: (id
   const [over, setOver] = useState(false);
   const [sent, setSent] = useState<number | null>(null);
   const input = useRef<HTMLInputElement>(null);
-  const notices = useNotices();
+  const notices = useToast();
   const send = async (file: File | undefined) => {
     if (!file) return;
     setSent(0);

@@ -3,7 +3,7 @@
 import { useEffect } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { DOUBTS, type DoubtReason, type FileFormat } from '@/core/imports';
-import { ask, freshKey, useNotices } from '../primitives';
+import { ask, freshKey, useToast } from '../primitives';
 import { Columns } from './columns';
 import { Choices } from './choices';
 import { PreviewTable } from './preview-table';
@@ -43,7 +43,7 @@ export function ImportDesk({
   onClose: () => void;
 }) {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const { data, error } = useQuery({
     queryKey: ['import', id],
     queryFn: () => ask<Import>(`/imports/${id}`),

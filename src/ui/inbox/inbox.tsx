@@ -5,7 +5,7 @@ import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-q
 import { SUGGESTION_WORDS, type AnswerView } from '@/core/messages';
 import type { Jsoned } from '@/core/shared';
 import { Dossier } from '../contacts';
-import { Ago, ask, Fault, Glyph, Strokes, useIsNarrow, useKeys, useNotices } from '../primitives';
+import { Ago, ask, ErrorMessage, Glyph, Strokes, useIsNarrow, useKeys, useToast } from '../primitives';
 import './inbox.css';
 
 type Answer = Jsoned<AnswerView>;
@@ -14,7 +14,7 @@ export function InboxArea() {
   const [unread, setUnread] = useState(true);
   const [chosen, setChosen] = useState<string | null>(null);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const list = useInfiniteQuery({
     queryKey: ['answers', unread],
     initialPageParam: null as string | null,
@@ -75,7 +75,7 @@ export function InboxArea() {
             </button>
           </div>
         </div>
-        <Fault error={list.error} />
+        <ErrorMessage error={list.error} />
         {list.isSuccess && rows.length === 0 && (
           <p className="empty">
             {unread ? 'Everything is read.' : 'Nobody has written yet. What comes by text and e-mail will stand here.'}

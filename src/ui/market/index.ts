@@ -1,3 +1,3 @@
 export { AskFor } from './ask-for';
 export { MapView } from './map';
-export { MarketArea, type Home } from './market';
+export { MarketArea, type ListingJson } from './market';

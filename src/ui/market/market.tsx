@@ -15,12 +15,12 @@ import {
   type ListingView,
 } from '@/core/market';
 import type { Jsoned } from '@/core/shared';
-import { ask, drawHome, Fault, sendFile, useNotices, useNow, useZone, when } from '../primitives';
+import { ask, drawHome, ErrorMessage, sendFile, useToast, useNow, useZone, when } from '../primitives';
 import { AskFor } from './ask-for';
 import { MapView } from './map';
 import './market.css';
 
-export type Home = Jsoned<ListingView>;
+export type ListingJson = Jsoned<ListingView>;
 export const STATUS_NAMES: Record<ListingStatus, string> = {
   coming_soon: 'coming soon',
   active: 'active',
@@ -39,7 +39,7 @@ export function MarketArea({ office }: { office: boolean }) {
   const words = new URLSearchParams({ ...wordsOfCriteria(criteria), ...(status ? { status } : {}), limit: String(limit) });
   const homes = useQuery({
     queryKey: ['listings', words.toString()],
-    queryFn: () => ask<{ items: Home[]; total: number }>(`/listings?${words}`),
+    queryFn: () => ask<{ items: ListingJson[]; total: number }>(`/listings?${words}`),
     placeholderData: (before) => before,
   });
   const items = homes.data?.items ?? [];
@@ -83,7 +83,7 @@ export function MarketArea({ office }: { office: boolean }) {
       </AskFor>
       <div className="market">
         <section aria-label="Listings">
-          <Fault error={homes.error} />
+          <ErrorMessage error={homes.error} />
           {homes.isSuccess && items.length === 0 && (
             <p className="empty">
               {asked
@@ -119,7 +119,7 @@ export function MarketArea({ office }: { office: boolean }) {
   );
 }
 
-function HomeLine({ home, chosen, onChoose }: { home: Home; chosen: boolean; onChoose: () => void }) {
+function HomeLine({ home, chosen, onChoose }: { home: ListingJson; chosen: boolean; onChoose: () => void }) {
   return (
     <button
       id={`home-${home.id}`}
@@ -150,7 +150,7 @@ function HomeLine({ home, chosen, onChoose }: { home: Home; chosen: boolean; onC
 }
 
 /** The next open house; nothing once it is over. */
-function OpenHouse({ home: { open_from, open_to } }: { home: Home }) {
+function OpenHouse({ home: { open_from, open_to } }: { home: ListingJson }) {
   const now = useNow();
   const zone = useZone();
   if (!open_from || new Date(open_to ?? open_from) < now) return null;
@@ -164,7 +164,7 @@ function OpenHouse({ home: { open_from, open_to } }: { home: Home }) {
   );
 }
 
-function Chosen({ home }: { home: Home | null }) {
+function Chosen({ home }: { home: ListingJson | null }) {
   const now = useNow();
   const zone = useZone();
   if (!home) return <p className="soft small">Choose a listing, here or on the map.</p>;
@@ -187,7 +187,7 @@ function Chosen({ home }: { home: Home | null }) {
 /** Taking in a file of listings, with what became of it. */
 function TakeIn() {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const [taken, setTaken] = useState<ListingsTaken | null>(null);
   const take = useMutation({
     mutationFn: ({ file, whole }: { file: File; whole: boolean }) =>

@@ -5,14 +5,14 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CHANNEL_NAMES } from '@/core/contacts';
 import { listed } from '@/core/shared';
-import { ask, freshKey, useDraft, useNotices } from '../primitives';
+import { ask, freshKey, useDraft, useToast } from '../primitives';
 import { FromTemplate } from './from-template';
 
 interface Sent {
   because: string | null;
   others: { name: string; because: string | null; sent: boolean }[];
 }
-export type Written = 'text' | 'email' | 'letter';
+export type WritableChannel = 'text' | 'email' | 'letter';
 
 export function Compose({
   contactId,
@@ -25,7 +25,7 @@ export function Compose({
   name: string;
   /** The others of the household, by name. */
   household: string[];
-  channel: Written;
+  channel: WritableChannel;
   onClose: () => void;
 }) {
   const [text, setText, clear] = useDraft(`${channel}_${contactId}`);
@@ -33,7 +33,7 @@ export function Compose({
   const [key, setKey] = useState(freshKey);
   const [both, setBoth] = useState(false);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const send = useMutation({
     mutationFn: () =>
       ask<Sent>(

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import type { Channel } from '@/core/contacts';
 import type { MergeFields, TemplateView } from '@/core/messages';
 import type { Jsoned } from '@/core/shared';
-import { ask, useNotices } from '../primitives';
+import { ask, useToast } from '../primitives';
 
 type Template = Jsoned<TemplateView>;
 
@@ -19,7 +19,7 @@ export function FromTemplate({
   label: string;
   onFill: (filled: { subject: string | null; text: string }) => void;
 }) {
-  const notices = useNotices();
+  const notices = useToast();
   const { data: templates = [] } = useQuery({
     queryKey: ['templates'],
     queryFn: async () => (await ask<{ items: Template[] }>('/templates')).items,

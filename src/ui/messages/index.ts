@@ -1,2 +1,2 @@
 export { FromTemplate } from './from-template';
-export { Compose, type Written } from './compose';
+export { Compose, type WritableChannel } from './compose';

@@ -1,9 +1,9 @@
 'use client';
 /** What can be said of one block. */
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { FORM_FIELDS, type Block, type FormField, type Page } from '@/core/pages';
-import { ask, sendPicture, useNotices } from '../primitives';
-import type { Home } from '../market';
+import { FORM_FIELDS, type Block, type FormField, type PublicPage } from '@/core/pages';
+import { ask, sendPicture, useToast } from '../primitives';
+import type { ListingJson } from '../market';
 import './pages.css';
 
 const FIELD_NAMES: Record<FormField, string> = {
@@ -16,7 +16,7 @@ const FIELD_NAMES: Record<FormField, string> = {
   agent: 'whether they work with an agent',
 };
 
-export function BlockFields({ block, page, onChange }: { block: Block; page: Page; onChange: (block: Block) => void }) {
+export function BlockFields({ block, page, onChange }: { block: Block; page: PublicPage; onChange: (block: Block) => void }) {
   switch (block.kind) {
     case 'heading':
       return (
@@ -100,7 +100,7 @@ export function BlockFields({ block, page, onChange }: { block: Block; page: Pag
 
 type PictureBlock = Extract<Block, { kind: 'picture' }>;
 function PictureFields({ block, onChange }: { block: PictureBlock; onChange: (block: Block) => void }) {
-  const notices = useNotices();
+  const notices = useToast();
   const send = useMutation({
     mutationFn: async (file: File) => (await sendPicture(file)).id,
     onSuccess: (picture_id) => onChange({ ...block, picture_id }),
@@ -204,7 +204,7 @@ export function HomeField({
 export const useHomes = () =>
   useQuery({
     queryKey: ['listings', 'all'],
-    queryFn: async () => (await ask<{ items: Home[] }>('/listings?limit=500')).items,
+    queryFn: async () => (await ask<{ items: ListingJson[] }>('/listings?limit=500')).items,
     staleTime: 60_000,
     select: (homes) => [...homes].sort((a, b) => Number(!a.open_from) - Number(!b.open_from) || (a.address < b.address ? -1 : 1)),
   });

@@ -14,9 +14,9 @@ import {
   PAGE_KIND_NAMES,
   type Block,
   type BlockKind,
-  type Page,
+  type PublicPage,
 } from '@/core/pages';
-import { ask, Fault, freshKey, moved, useNotices, useOrder, usePast } from '../primitives';
+import { ask, ErrorMessage, freshKey, moved, useToast, useOrder, useUndoHistory } from '../primitives';
 import { BlockFields } from './block-fields';
 import type { PageRow } from './list';
 import { Preview } from './preview';
@@ -30,14 +30,14 @@ export interface PageDraft {
   slug: string;
   source: string;
   tags: string;
-  page: Page;
+  page: PublicPage;
 }
 const draftOf = ({ name, slug, source, tags, page }: PageRow): PageDraft => ({
   name,
   slug,
   source: source ?? '',
   tags: tags.join(', '),
-  page: page as Page,
+  page: page as PublicPage,
 });
 const listed = (tags: string): string[] =>
   tags
@@ -51,9 +51,9 @@ export function PageEditor({ first }: { first: PageRow }) {
     queryFn: () => ask<PageRow>(`/pages/${first.id}`),
     initialData: first,
   });
-  const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = usePast(draftOf(first));
+  const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = useUndoHistory(draftOf(first));
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const faults = faultsOfPage(draft.page);
   const changed = JSON.stringify(draft) !== JSON.stringify(draftOf(row));
   const keep = useMutation({
@@ -104,7 +104,7 @@ export function PageEditor({ first }: { first: PageRow }) {
           </button>
         </div>
       </div>
-      <Fault error={keep.error} named />
+      <ErrorMessage error={keep.error} named />
       {faults
         .filter(({ block }) => !block)
         .map(({ message }) => (
@@ -125,7 +125,7 @@ export function PageEditor({ first }: { first: PageRow }) {
   );
 }
 
-function Blocks({ page, onChange }: { page: Page; onChange: (page: Page) => void }) {
+function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicPage) => void }) {
   const [carried, setCarried] = useState<BlockKind | null>(null);
   const put = (blocks: Block[]) => onChange({ ...page, blocks });
   const insert = (kind: BlockKind, at: number) => {
@@ -224,7 +224,7 @@ function Blocks({ page, onChange }: { page: Page; onChange: (page: Page) => void
 
 function TakeDown({ row }: { row: PageRow }) {
   const router = useRouter();
-  const notices = useNotices();
+  const notices = useToast();
   const [sure, setSure] = useState(false);
   const [key] = useState(freshKey);
   const remove = useMutation({

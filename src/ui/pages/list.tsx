@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { PAGE_KIND_NAMES, PAGE_KINDS, type PageKind, type PageView } from '@/core/pages';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, Fault, freshKey } from '../primitives';
+import { Ago, ask, ErrorMessage, freshKey } from '../primitives';
 import './pages.css';
 
 export type PageRow = Jsoned<PageView>;
@@ -40,7 +40,7 @@ export function PagesList() {
           Back to Market
         </Link>
       </div>
-      <Fault error={error} />
+      <ErrorMessage error={error} />
       <div className="pages">
         <section aria-label="Pages">
           {pages?.length === 0 && (
@@ -102,7 +102,7 @@ export function PagesList() {
             value={name}
             onChange={(event) => setName(event.target.value)}
           />
-          <Fault error={make.error} named />
+          <ErrorMessage error={make.error} named />
           <div>
             <button type="submit" className="act main" disabled={!name.trim() || make.isPending}>
               Make the page

@@ -1,6 +1,6 @@
 'use client';
 /** What a page is beside its blocks: its name and address, source and tags, the texts of permissions, its open house or its search. */
-import type { Page, PermissionTexts } from '@/core/pages';
+import type { PublicPage, PermissionTexts } from '@/core/pages';
 import { AskFor, MapView } from '../market';
 import { HomeField, PersonField } from './block-fields';
 import type { PageDraft } from './editor';
@@ -10,7 +10,7 @@ const CHANNEL_WORDS = { text: 'to text', call: 'to call', email: 'to e-mail' } a
 
 export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (draft: PageDraft) => void }) {
   const { page } = draft;
-  const put = (change: Partial<Page>) => onChange({ ...draft, page: { ...page, ...change } });
+  const put = (change: Partial<PublicPage>) => onChange({ ...draft, page: { ...page, ...change } });
   const line = (name: 'name' | 'slug' | 'source' | 'tags', label: string, hint?: string) => (
     <label className="small">
       {label}

@@ -1,11 +1,11 @@
 'use client';
 /** How a page reaches people: its address, its QR code, and the lines that put a form into another site. */
-import { useNotices } from '../primitives';
+import { useToast } from '../primitives';
 import type { PageRow } from './list';
 import './pages.css';
 
 export function Sharing({ row }: { row: PageRow }) {
-  const notices = useNotices();
+  const notices = useToast();
   const copy = (words: string, told: string) => () =>
     void navigator.clipboard.writeText(words).then(
       () => notices.tell(told),

@@ -5,7 +5,7 @@
 import * as L from 'leaflet';
 import { TerraDraw, TerraDrawPolygonMode } from 'terra-draw';
 import { TerraDrawLeafletAdapter } from 'terra-draw-leaflet-adapter';
-import type { Ground } from '@/core/market';
+import type { BaseMap } from '@/core/market';
 
 export interface Pin {
   id: string;
@@ -40,7 +40,7 @@ export function countyMap(
     onPick,
     onRing,
   }: {
-    ground: Ground;
+    ground: BaseMap;
     /** What is looked at first; the whole ground without it. */
     near?: [latitude: number, longitude: number][];
     onPick?: (id: string) => void;

@@ -2,13 +2,13 @@ export { ask, freshKey, Problem, sendFile, sendPicture, wordsOf, type FieldProbl
 export { Ago, ClockProvider, Left, Timer, useNow, useZone, when } from './clock';
 export { drawHome } from './home-drawing';
 export { useDraft } from './draft';
-export { Fault, faultWords } from './fault';
+export { ErrorMessage, faultWords } from './error-message';
 export { FormEnd } from './form-end';
 export { Bird, Glyph, Strokes } from './glyphs';
 export { nameIn, NO_WORDS, useHorizon, useVocabulary } from './vocabulary';
 export { isTyping, useKeys } from './keys';
 export { useIsNarrow } from './narrow';
 export { moved, useOrder } from './order';
-export { usePast } from './past';
+export { useUndoHistory } from './undo-history';
 export { SpanField } from './span-field';
-export { NoticeProvider, useNotices } from './notice';
+export { ToastProvider, useToast } from './toast';

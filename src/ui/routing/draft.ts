@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import type { Tree } from '@/core/segments';
 import type { Notify } from '@/core/routing';
 import { useDraft } from '../primitives';
-import type { Ladder } from './shapes';
+import type { LadderJson } from './shapes';
 
 export interface DraftRung {
   /** Missing for a rung that is new. */
@@ -25,7 +25,7 @@ export interface LadderDraft {
   rungs: DraftRung[];
 }
 
-export const draftOf = (ladder: Ladder): LadderDraft => ({
+export const draftOf = (ladder: LadderJson): LadderDraft => ({
   version: ladder.version,
   own_listing: ladder.own_listing,
   rungs: ladder.rungs.map((rung) => ({

@@ -1,4 +1,4 @@
 export { OffersAbove, wasClaimedHere } from './my-offers';
 export { RoutingArea } from './routing';
-export type { Ladder, Offer } from './shapes';
+export type { LadderJson, Offer } from './shapes';
 export { Trace } from './trace';

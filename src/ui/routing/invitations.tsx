@@ -1,7 +1,7 @@
 'use client';
 /** Rosters to which I am invited. */
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ask, useNotices } from '../primitives';
+import { ask, useToast } from '../primitives';
 
 interface Invitation {
   roster_id: string;
@@ -10,7 +10,7 @@ interface Invitation {
 
 export function Invitations() {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const { data = [] } = useQuery({
     queryKey: ['invitations'],
     queryFn: async () => (await ask<{ items: Invitation[] }>('/invitations')).items,

@@ -3,9 +3,9 @@
 import { NOTIFY, type Notify } from '@/core/routing';
 import { Sentence, useTags } from '../segments';
 import { useQuery } from '@tanstack/react-query';
-import { ask, Fault, moved, NO_WORDS, useOrder, useVocabulary } from '../primitives';
+import { ask, ErrorMessage, moved, NO_WORDS, useOrder, useVocabulary } from '../primitives';
 import type { DraftRung, LadderDraft } from './draft';
-import type { Ladder } from './shapes';
+import type { LadderJson } from './shapes';
 
 interface PersonRow {
   id: string;
@@ -25,7 +25,7 @@ export function LadderEdit({
   fault,
   onChange,
 }: {
-  ladder: Ladder;
+  ladder: LadderJson;
   draft: LadderDraft;
   fault: unknown;
   onChange: (draft: LadderDraft) => void;
@@ -83,7 +83,7 @@ export function LadderEdit({
           <span className="soft small">Everybody else goes to {ladder.last_resort}</span>
         </li>
       </ol>
-      <Fault error={fault} named />
+      <ErrorMessage error={fault} named />
     </>
   );
 }
@@ -92,7 +92,7 @@ interface RungProps {
   rung: DraftRung;
   at: number;
   last: boolean;
-  ladder: Ladder;
+  ladder: LadderJson;
   handle: ReturnType<ReturnType<typeof useOrder>['handle']>;
   onMove: (by: number) => void;
   onRemove: () => void;
@@ -178,7 +178,7 @@ function More({
 }: {
   rung: DraftRung;
   at: number;
-  ladder: Ladder;
+  ladder: LadderJson;
   set: (change: Partial<DraftRung>) => void;
 }) {
   const { data: tags = [] } = useTags();

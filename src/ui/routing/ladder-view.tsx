@@ -1,9 +1,9 @@
 'use client';
 /** The ladder to read: fixed rungs first, then each rung as a sentence with its share of the last 30 days; rungs that nothing reaches are marked. */
 import { HAND_OUT_NAMES } from '@/core/routing';
-import { thenOf, wayOf, type Ladder, type Rung } from './shapes';
+import { thenOf, describeRoster, type LadderJson, type RungJson } from './shapes';
 
-export function LadderList({ ladder }: { ladder: Ladder }) {
+export function LadderList({ ladder }: { ladder: LadderJson }) {
   const fixed = [
     {
       key: 'returning',
@@ -68,7 +68,7 @@ export function LadderList({ ladder }: { ladder: Ladder }) {
   );
 }
 
-function OneRung({ rung, ladder }: { rung: Rung; ladder: Ladder }) {
+function OneRung({ rung, ladder }: { rung: RungJson; ladder: LadderJson }) {
   const roster = ladder.rosters.find(({ id }) => id === rung.roster.id);
   const notes = [
     rung.campaign && `begins “${rung.campaign.name}”`,
@@ -80,7 +80,9 @@ function OneRung({ rung, ladder }: { rung: Rung; ladder: Ladder }) {
   return (
     <RungRow position={rung.position} count={rung.inquiries} all={ladder.inquiries} note={notes.join(' · ')}>
       <b>{rung.who}</b> {rung.who.startsWith('Everybody') ? 'goes' : 'go'} to <b>{rung.roster.name}</b>,{' '}
-      <span style={{ color: 'var(--teal)', fontWeight: 550 }}>{roster ? wayOf(roster) : HAND_OUT_NAMES.round_robin}</span>
+      <span style={{ color: 'var(--teal)', fontWeight: 550 }}>
+        {roster ? describeRoster(roster) : HAND_OUT_NAMES.round_robin}
+      </span>
       {rung.shadowed_by !== null && (
         <span className="late small" style={{ display: 'block' }}>
           Nobody reaches this rung: whoever fits it fits rung {rung.shadowed_by} above.

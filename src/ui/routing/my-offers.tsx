@@ -2,7 +2,7 @@
 /** Leads offered to me: over every area as they come, each with its time and the two answers; the commons on the page of Routing. */
 import { useRouter } from 'next/navigation';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ask, Left, Problem, useKeys, useNotices } from '../primitives';
+import { ask, Left, Problem, useKeys, useToast } from '../primitives';
 import type { MyOffer } from './shapes';
 
 export const useMyOffers = () =>
@@ -18,7 +18,7 @@ export const wasClaimedHere = (contactId: string | undefined): boolean => contac
 
 function useAnswers() {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const router = useRouter();
   const again = () => void queries.invalidateQueries({ queryKey: ['offers'] });
   const accept = useMutation({

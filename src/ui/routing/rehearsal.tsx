@@ -5,19 +5,19 @@ import Link from 'next/link';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import type { RehearsedInquiryView } from '@/core/routing';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, freshKey, useNotices } from '../primitives';
+import { Ago, ask, freshKey, useToast } from '../primitives';
 import { sentOf, type LadderDraft } from './draft';
-import { long, type Ladder, type Rehearsal } from './shapes';
+import { long, type LadderJson, type RehearsalJson } from './shapes';
 
 const number = (n: number): string => n.toLocaleString('en-US');
 const leads = (n: number): string => `${number(n)} ${n === 1 ? 'lead' : 'leads'}`;
 type Behind = { title: string; query: string };
 
-export function RehearsalBox({ ladder, draft }: { ladder: Ladder; draft: LadderDraft }) {
+export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: LadderDraft }) {
   const [days, setDays] = useState(30);
   const [id, setId] = useState<string | null>(null);
   const [rehearsed, setRehearsed] = useState('');
-  const notices = useNotices();
+  const notices = useToast();
   const sent = JSON.stringify(sentOf(draft));
   const order = useMutation({
     mutationFn: () => ask<{ id: string }>('/rehearsals', 'POST', { days, ladder: sentOf(draft) }, freshKey()),
@@ -29,7 +29,7 @@ export function RehearsalBox({ ladder, draft }: { ladder: Ladder; draft: LadderD
   });
   const { data } = useQuery({
     queryKey: ['ladder', 'rehearsal', id],
-    queryFn: () => ask<Rehearsal>(`/rehearsals/${id}`),
+    queryFn: () => ask<RehearsalJson>(`/rehearsals/${id}`),
     enabled: id !== null,
     refetchInterval: ({ state }) => (state.data && !['waiting', 'running'].includes(state.data.state) ? false : 500),
   });
@@ -79,9 +79,9 @@ export function RehearsalBox({ ladder, draft }: { ladder: Ladder; draft: LadderD
 
 interface ResultProps {
   id: string;
-  result: NonNullable<Rehearsal['result']>;
+  result: NonNullable<RehearsalJson['result']>;
   days: number;
-  ladder: Ladder;
+  ladder: LadderJson;
   draft: LadderDraft;
 }
 function Result({ id, result, days, ladder, draft }: ResultProps) {

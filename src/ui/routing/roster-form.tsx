@@ -6,9 +6,9 @@ import { HAND_OUT_NAMES, HAND_OUTS, type HandOut } from '@/core/routing';
 import type { Hours } from '@/core/shared';
 import { hoursPhrase } from '@/core/segments';
 import { HoursFields } from '../segments';
-import { ask, Fault, FormEnd, freshKey, moved, SpanField, useNotices } from '../primitives';
+import { ask, ErrorMessage, FormEnd, freshKey, moved, SpanField, useToast } from '../primitives';
 import { usePeople } from './ladder-edit';
-import type { Roster } from './shapes';
+import type { RosterJson } from './shapes';
 
 interface Member {
   id: string;
@@ -29,7 +29,15 @@ const WAYS: Record<HandOut, string> = {
 const sayWhether = (yes: boolean, list: string[], one: string): string[] =>
   yes ? [...list, one] : list.filter((other) => other !== one);
 
-export function RosterForm({ roster, rosters, onClose }: { roster: Roster | null; rosters: Roster[]; onClose: () => void }) {
+export function RosterForm({
+  roster,
+  rosters,
+  onClose,
+}: {
+  roster: RosterJson | null;
+  rosters: RosterJson[];
+  onClose: () => void;
+}) {
   const { data: people = [] } = usePeople();
   const workers = people.filter(({ role }) => role !== 'lender');
   const [said, setSaid] = useState({
@@ -60,7 +68,7 @@ export function RosterForm({ roster, rosters, onClose }: { roster: Roster | null
   const set = (change: Partial<typeof said>) => setSaid({ ...said, ...change });
   const offered = said.hand_out === 'open' || said.hand_out === 'turns';
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const done = (text: string) => {
     void queries.invalidateQueries({ queryKey: ['ladder'] });
     void queries.invalidateQueries({ queryKey: ['vocabulary'] });
@@ -243,7 +251,7 @@ export function RosterForm({ roster, rosters, onClose }: { roster: Roster | null
         <input type="checkbox" checked={said.invite} onChange={(event) => set({ invite: event.target.checked })} /> invite those
         who are new by e-mail; they get leads once they accept
       </label>
-      <Fault error={keep.error ?? remove.error} named />
+      <ErrorMessage error={keep.error ?? remove.error} named />
       <FormEnd does="Keep the roster" busy={keep.isPending} may={Boolean(said.name.trim())} onCancel={onClose}>
         {roster && (
           <button type="button" className="act warn" disabled={remove.isPending} onClick={() => remove.mutate()}>

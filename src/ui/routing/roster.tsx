@@ -4,11 +4,11 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { DAY, shortDay } from '@/core/shared';
-import { ask, useNotices, useNow, useZone } from '../primitives';
+import { ask, useToast, useNow, useZone } from '../primitives';
 import { RosterForm } from './roster-form';
-import { long, thenOf, wayOf, type Roster } from './shapes';
+import { long, thenOf, describeRoster, type RosterJson } from './shapes';
 
-export function RosterBox({ roster, rosters, mayManage }: { roster: Roster; rosters: Roster[]; mayManage: boolean }) {
+export function RosterBox({ roster, rosters, mayManage }: { roster: RosterJson; rosters: RosterJson[]; mayManage: boolean }) {
   const [open, setOpen] = useState(false);
   const most = Math.max(1, ...roster.members.map((member) => Math.max(member.handed, member.due)));
   const shares = roster.hand_out === 'round_robin' || roster.hand_out === 'weighted';
@@ -25,7 +25,7 @@ export function RosterBox({ roster, rosters, mayManage }: { roster: Roster; rost
         )}
       </div>
       <p className="small" style={{ padding: '4px 0' }}>
-        {wayOf(roster)}; {thenOf(roster)}
+        {describeRoster(roster)}; {thenOf(roster)}
         {roster.longest.owned > 0 && (
           <span className="soft">. With somebody after {long(roster.longest.owned)} at the latest</span>
         )}
@@ -50,7 +50,7 @@ function MemberRow({
   shares,
   mayManage,
 }: {
-  member: Roster['members'][number];
+  member: RosterJson['members'][number];
   most: number;
   shares: boolean;
   mayManage: boolean;
@@ -58,7 +58,7 @@ function MemberRow({
   const zone = useZone();
   const now = useNow();
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const away = useMutation({
     mutationFn: (until: Date | null) => ask(`/people/${member.id}/away`, 'PUT', { until: until?.toISOString() ?? null }),
     onSuccess: () => void queries.invalidateQueries({ queryKey: ['ladder'] }),
@@ -113,7 +113,7 @@ function MemberRow({
   );
 }
 
-export function NewRoster({ rosters }: { rosters: Roster[] }) {
+export function NewRoster({ rosters }: { rosters: RosterJson[] }) {
   const [open, setOpen] = useState(false);
   return (
     <>

@@ -2,7 +2,7 @@
 /** Routing: the ladder to read and to change, its rehearsal, leads that wait, and the rosters. */
 import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ask, freshKey, useNotices } from '../primitives';
+import { ask, freshKey, useToast } from '../primitives';
 import { draftOf, sentOf, useLadderDraft } from './draft';
 import { Invitations } from './invitations';
 import { LadderEdit } from './ladder-edit';
@@ -11,7 +11,7 @@ import { OfferedToMe } from './my-offers';
 import { WaitingOffers } from './offers';
 import { RehearsalBox } from './rehearsal';
 import { NewRoster, RosterBox } from './roster';
-import type { Ladder, Waiting } from './shapes';
+import type { LadderJson, Waiting } from './shapes';
 import { VersionsDialog } from './versions';
 
 export function RoutingArea({
@@ -19,11 +19,11 @@ export function RoutingArea({
   offers: waiting,
   mayManage,
 }: {
-  ladder: Ladder;
+  ladder: LadderJson;
   offers: Waiting;
   mayManage: boolean;
 }) {
-  const { data: ladder } = useQuery({ queryKey: ['ladder'], queryFn: () => ask<Ladder>('/ladder'), initialData: first });
+  const { data: ladder } = useQuery({ queryKey: ['ladder'], queryFn: () => ask<LadderJson>('/ladder'), initialData: first });
   const { data: offers } = useQuery({ queryKey: ['offers'], queryFn: () => ask<Waiting>('/offers'), initialData: waiting });
   return (
     <div className="area routing">
@@ -41,7 +41,7 @@ export function RoutingArea({
   );
 }
 
-const Head = ({ ladder, children }: { ladder: Ladder; children?: React.ReactNode }) => (
+const Head = ({ ladder, children }: { ladder: LadderJson; children?: React.ReactNode }) => (
   <div className="headline">
     <div>
       <h1>Who gets a lead</h1>
@@ -54,7 +54,7 @@ const Head = ({ ladder, children }: { ladder: Ladder; children?: React.ReactNode
   </div>
 );
 
-const Read = ({ ladder }: { ladder: Ladder }) => (
+const Read = ({ ladder }: { ladder: LadderJson }) => (
   <>
     <Head ladder={ladder} />
     <LadderList ladder={ladder} />
@@ -62,11 +62,11 @@ const Read = ({ ladder }: { ladder: Ladder }) => (
 );
 
 /** For those who run the office: the same, and changing it. */
-function Managed({ ladder }: { ladder: Ladder }) {
+function Managed({ ladder }: { ladder: LadderJson }) {
   const [draft, setDraft] = useLadderDraft();
   const [before, setBefore] = useState(false);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const restore = (version: string) =>
     ask('/ladder/restore', 'POST', { version }, freshKey()).then(
       () => queries.invalidateQueries({ queryKey: ['ladder'] }),

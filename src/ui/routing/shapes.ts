@@ -2,12 +2,12 @@
 import type { LadderView, MyOfferView, OfferView, RehearsalView, RosterView, RungView } from '@/core/routing';
 import { howLong, type Jsoned } from '@/core/shared';
 
-export type Ladder = Jsoned<LadderView>;
-export type Rung = Jsoned<RungView>;
-export type Roster = Jsoned<RosterView>;
+export type LadderJson = Jsoned<LadderView>;
+export type RungJson = Jsoned<RungView>;
+export type RosterJson = Jsoned<RosterView>;
 export type Offer = Jsoned<OfferView>;
 export type MyOffer = Jsoned<MyOfferView>;
-export type Rehearsal = Jsoned<RehearsalView>;
+export type RehearsalJson = Jsoned<RehearsalView>;
 export interface Waiting {
   items: Offer[];
   total: number;
@@ -16,7 +16,7 @@ export interface Waiting {
 export const long = (seconds: number): string => howLong(seconds * 1_000);
 
 /** How a roster hands out, as the end of a rung's sentence. */
-export function wayOf(roster: Roster): string {
+export function describeRoster(roster: RosterJson): string {
   const tried = roster.try_seconds === null ? '' : `, on when not tried within ${long(roster.try_seconds)}`;
   switch (roster.hand_out) {
     case 'round_robin':
@@ -31,7 +31,7 @@ export function wayOf(roster: Roster): string {
 }
 
 /** What happens when nobody took it. */
-export const thenOf = (roster: Roster): string =>
+export const thenOf = (roster: RosterJson): string =>
   roster.then.to === 'roster'
     ? `then ${roster.then.roster?.name ?? 'another roster'}`
     : roster.then.to === 'commons'

@@ -1,7 +1,7 @@
 'use client';
 /** One condition of the sentence: how it asks and what it asks for, changed while the list beside it follows. */
 import { useState } from 'react';
-import { asked, HOWS, UNITS, type Condition, type How, type Subject, type Unit, type VocabularyView } from '@/core/segments';
+import { asked, HOWS, UNITS, type Condition, type How, type Subject, type TimeUnit, type VocabularyView } from '@/core/segments';
 import { MapView } from '../market';
 import { HoursFields } from './hours-fields';
 import { SubjectPicker, type About } from './subject-picker';
@@ -169,7 +169,7 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
         <select
           aria-label="Of what"
           value={condition.unit}
-          onChange={(event) => onChange({ ...condition, unit: event.target.value as Unit })}
+          onChange={(event) => onChange({ ...condition, unit: event.target.value as TimeUnit })}
         >
           {UNITS.filter((unit) => subject.kind === 'time' || !['minutes', 'hours'].includes(unit)).map((unit) => (
             <option key={unit}>{unit}</option>

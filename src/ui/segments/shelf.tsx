@@ -5,8 +5,8 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Tree } from '@/core/segments';
-import { ask, freshKey, useNotices } from '../primitives';
-import { KeepDialog } from './keep-dialog';
+import { ask, freshKey, useToast } from '../primitives';
+import { SaveSegmentDialog } from './save-segment-dialog';
 import { useSegments, type Segment } from './vocabulary';
 import '../contacts/contacts.css';
 
@@ -25,7 +25,7 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onKept }: Props) {
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const [keeping, setKeeping] = useState(false);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const open = segments.find(({ id }) => id === openId);
   const onShelf = segments.filter((segment) => segment.on_shelf);
   const lay = useMutation({
@@ -161,7 +161,7 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onKept }: Props) {
         ]}
       </Menu>
       {keeping && (
-        <KeepDialog
+        <SaveSegmentDialog
           tree={unsaved ?? open!.tree}
           suggestion={open && !unsaved ? `${open.name}, a copy` : ''}
           onClose={() => setKeeping(false)}

@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { FIELD_KINDS, type FieldDef, type FieldKind } from '@/core/segments';
 import { useChangeWatch } from '../changes';
-import { ask, Fault, freshKey, useNotices } from '../primitives';
+import { ask, ErrorMessage, freshKey, useToast } from '../primitives';
 import { Block } from './block';
 
 const KIND_NAMES: Record<FieldKind, string> = {
@@ -32,7 +32,7 @@ export function Fields() {
     queryFn: async () => (await ask<{ items: Field[] }>('/fields')).items,
   });
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const [name, setName] = useState('');
   const [kind, setKind] = useState<FieldKind>('text');
   const [choices, setChoices] = useState('');
@@ -132,7 +132,7 @@ export function Fields() {
         {withChoices && (
           <TextField label="Choices, with commas between" value={choices} onChange={(event) => setChoices(event.target.value)} />
         )}
-        <Fault error={make.error} />
+        <ErrorMessage error={make.error} />
         <div>
           <button type="submit" className="act" disabled={!name.trim() || make.isPending}>
             Make the field

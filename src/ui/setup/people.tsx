@@ -3,18 +3,18 @@
 import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { PersonView } from '@/core/accounts';
-import type { Change, ChangeView } from '@/core/changes';
+import type { UserView } from '@/core/accounts';
+import type { BulkAction, ChangeView } from '@/core/changes';
 import type { Jsoned } from '@/core/shared';
 import { HandTo, useChangeWatch } from '../changes';
-import { ask, Fault, FormEnd, freshKey, NO_WORDS, useNotices, useVocabulary } from '../primitives';
+import { ask, ErrorMessage, FormEnd, freshKey, NO_WORDS, useToast, useVocabulary } from '../primitives';
 import { Block } from './block';
 
-type Person = Jsoned<PersonView>;
+type Person = Jsoned<UserView>;
 
 export function People({ people: first }: { people: Person[] }) {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const { data: people } = useQuery({
     queryKey: ['people'],
     queryFn: async () => (await ask<{ items: Person[] }>('/people')).items,
@@ -72,7 +72,7 @@ export function People({ people: first }: { people: Person[] }) {
 }
 
 function LeaveDialog({ person, onClose }: { person: Person; onClose: () => void }) {
-  const [change, setChange] = useState<Change | null>(null);
+  const [change, setChange] = useState<BulkAction | null>(null);
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const { watch } = useChangeWatch();
   const queries = useQueryClient();
@@ -104,7 +104,7 @@ function LeaveDialog({ person, onClose }: { person: Person; onClose: () => void 
           {data && <b>{data.count.toLocaleString('en-US')}</b>} people are handed on:
         </p>
         <HandTo vocabulary={vocabulary} without={[person.id]} onChange={setChange} />
-        <Fault error={leave.error} />
+        <ErrorMessage error={leave.error} />
         <FormEnd does="They have left" busy={leave.isPending} may={change !== null} onCancel={onClose}>
           <span className="soft small">Handing on can be undone.</span>
         </FormEnd>

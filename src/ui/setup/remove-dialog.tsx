@@ -4,7 +4,7 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useChangeWatch } from '../changes';
-import { ask, useNotices } from '../primitives';
+import { ask, useToast } from '../primitives';
 
 interface Props {
   /** Its name, and the address below the API that takes it away. */
@@ -25,7 +25,7 @@ export function RemoveDialog({ name, path, people, others, none, instead, button
   const [by, setBy] = useState('');
   const { watch } = useChangeWatch();
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const remove = useMutation({
     mutationFn: () =>
       ask<{ id: string }>(

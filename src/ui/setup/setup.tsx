@@ -3,21 +3,21 @@
 import { useState } from 'react';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { KEY_SCOPES, type KeyScope, type KeyView, type PersonView, type SettingsView } from '@/core/accounts';
+import { KEY_SCOPES, type KeyScope, type KeyView, type UserView, type SettingsView } from '@/core/accounts';
 import type { DoorView } from '@/core/capture';
 import type { ParkedView } from '@/core/messages';
 import type { Jsoned } from '@/core/shared';
-import { ask, freshKey, useNotices, useNow, useZone, when, wordsOf } from '../primitives';
+import { ask, freshKey, useToast, useNow, useZone, when, wordsOf } from '../primitives';
 import { Block } from './block';
 import { Fields } from './fields';
 import { People } from './people';
-import { Standing } from './standing';
+import { StageAndHorizon } from './stage-and-horizon';
 import { Tags } from './tags';
 import '../contacts/contacts.css';
 
 export type SettingsForm = SettingsView;
 
-export function SetupArea({ settings, people }: { settings: SettingsForm; people: Jsoned<PersonView>[] }) {
+export function SetupArea({ settings, people }: { settings: SettingsForm; people: Jsoned<UserView>[] }) {
   return (
     <>
       <div className="headline">
@@ -29,8 +29,8 @@ export function SetupArea({ settings, people }: { settings: SettingsForm; people
         <Stuck />
         <Tags settings={settings} />
         <Fields />
-        <Standing kind="stages" />
-        <Standing kind="horizons" />
+        <StageAndHorizon kind="stages" />
+        <StageAndHorizon kind="horizons" />
         <People people={people} />
       </div>
     </>
@@ -40,7 +40,7 @@ export function SetupArea({ settings, people }: { settings: SettingsForm; people
 function Guardrails({ first }: { first: SettingsForm }) {
   const [settings, setSettings] = useState(first);
   const [holidays, setHolidays] = useState(first.holidays.join(', '));
-  const notices = useNotices();
+  const notices = useToast();
   const queries = useQueryClient();
   const keep = useMutation({
     mutationFn: () => {
@@ -164,7 +164,7 @@ function Guardrails({ first }: { first: SettingsForm }) {
 
 function Keys() {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const { data: keys } = useQuery({
     queryKey: ['keys'],
     queryFn: async () => (await ask<{ items: Jsoned<KeyView>[] }>('/keys')).items,
@@ -291,7 +291,7 @@ function Keys() {
 
 function Stuck() {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const { data: stuck } = useQuery({
     queryKey: ['stuck'],
     queryFn: async () => (await ask<{ items: Jsoned<ParkedView>[] }>('/outbox/stuck')).items,

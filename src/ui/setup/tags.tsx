@@ -5,7 +5,7 @@ import Dialog from '@mui/material/Dialog';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { TAG_COLORS } from '@/core/tags';
 import { TagChip } from '../changes';
-import { ask, FormEnd, useNotices } from '../primitives';
+import { ask, FormEnd, useToast } from '../primitives';
 import { useTags, type Tag } from '../segments';
 import { Block } from './block';
 import { RemoveDialog } from './remove-dialog';
@@ -87,7 +87,7 @@ function Edit({ tag, onClose }: { tag: Tag; onClose: () => void }) {
   const [name, setName] = useState(tag.name);
   const [color, setColor] = useState<string>(tag.color);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const keep = useMutation({
     mutationFn: (patch: object) => ask(`/tags/${tag.id}`, 'PATCH', patch),
     onSuccess: () => {
@@ -137,7 +137,7 @@ function Edit({ tag, onClose }: { tag: Tag; onClose: () => void }) {
 
 function Rules({ settings }: { settings: Pick<SettingsForm, 'tag_barred' | 'tag_places'> }) {
   const [rules, setRules] = useState(settings);
-  const notices = useNotices();
+  const notices = useToast();
   const keep = useMutation({
     mutationFn: (patch: Partial<typeof settings>) => ask('/settings', 'PATCH', patch),
     onError: notices.fail,

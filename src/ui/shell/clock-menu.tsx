@@ -5,7 +5,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { dayAndTime } from '@/core/shared';
-import { ask, useNotices, useNow, useZone } from '../primitives';
+import { ask, useToast, useNow, useZone } from '../primitives';
 
 const STEPS: { name: string; body: object }[] = [
   { name: 'To the next event', body: { next: true } },
@@ -17,7 +17,7 @@ const STEPS: { name: string; body: object }[] = [
 export function ClockMenu({ simulated, held }: { simulated: boolean; held: boolean }) {
   const now = useNow();
   const zone = useZone();
-  const notices = useNotices();
+  const notices = useToast();
   const queries = useQueryClient();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const advance = useMutation({

@@ -3,7 +3,7 @@
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
-import { useNotices } from '../primitives';
+import { useToast } from '../primitives';
 import { wasClaimedHere } from '../routing';
 
 interface Heard {
@@ -17,7 +17,7 @@ const GATHER_MS = 250;
 
 export function useLive(): void {
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const router = useRouter();
   useEffect(() => {
     const source = new EventSource('/api/v1/events');

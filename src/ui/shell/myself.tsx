@@ -7,13 +7,13 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { DAY } from '@/core/shared';
 import { runsTheOffice, type Role } from '@/core/accounts';
-import { ask, useNotices, useNow } from '../primitives';
+import { ask, useToast, useNow } from '../primitives';
 import { switchMask, switchScheme } from '../theme';
 
 export function Myself({ me, onHelp }: { me: { id: string; name: string; role: Role }; onHelp: () => void }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const router = useRouter();
-  const notices = useNotices();
+  const notices = useToast();
   const now = useNow();
   const initials = me.name
     .split(' ')

@@ -6,7 +6,7 @@ import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-quer
 import { areasFor, type Role } from '@/core/accounts';
 import { AddLeadDialog } from '../capture';
 import { ChangeWatchProvider } from '../changes';
-import { ask, ClockProvider, NoticeProvider, useKeys, useNotices } from '../primitives';
+import { ask, ClockProvider, ToastProvider, useKeys, useToast } from '../primitives';
 import { OffersAbove } from '../routing';
 import { switchMask } from '../theme';
 import { useGo } from './go';
@@ -28,13 +28,13 @@ export function Shell({ me, wire, children }: { me: Me; wire: Wire; children: Re
   );
   return (
     <QueryClientProvider client={queries}>
-      <NoticeProvider>
+      <ToastProvider>
         <ChangeWatchProvider>
           <Frame me={me} first={wire}>
             {children}
           </Frame>
         </ChangeWatchProvider>
-      </NoticeProvider>
+      </ToastProvider>
     </QueryClientProvider>
   );
 }
@@ -48,7 +48,7 @@ function Frame({ me, first, children }: { me: Me; first: Wire; children: ReactNo
   });
   const [dialog, setDialog] = useState<'search' | 'add' | 'help' | null>(null);
   const router = useRouter();
-  const notices = useNotices();
+  const notices = useToast();
   useLive();
   const go = Object.fromEntries(areasFor(me.role).map((area) => [area.letter, area.path]));
   useKeys({

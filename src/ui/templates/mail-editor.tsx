@@ -6,7 +6,7 @@ import { Node } from '@tiptap/core';
 import Image from '@tiptap/extension-image';
 import StarterKit from '@tiptap/starter-kit';
 import type { MailDoc } from '@/core/messages';
-import { sendPicture, useNotices } from '../primitives';
+import { sendPicture, useToast } from '../primitives';
 import './templates.css';
 
 const MailButton = Node.create({
@@ -120,7 +120,7 @@ type Asking =
   | { what: 'picture'; src: string; pictureId: string; alt: string };
 
 function Tools({ editor }: { editor: Editor }) {
-  const notices = useNotices();
+  const notices = useToast();
   const file = useRef<HTMLInputElement>(null);
   const [asking, setAsking] = useState<Asking | null>(null);
   const tool = (name: string, words: string, act: () => void) => (

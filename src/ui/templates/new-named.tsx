@@ -6,7 +6,7 @@ import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CHANNEL_NAMES, type Channel } from '@/core/contacts';
-import { ask, Fault, FormEnd, freshKey } from '../primitives';
+import { ask, ErrorMessage, FormEnd, freshKey } from '../primitives';
 
 interface Props<C extends Channel> {
   title: string;
@@ -69,7 +69,7 @@ export function NewNamed<C extends Channel>({ title, label, does, channels, team
             <input type="checkbox" checked={shared} onChange={(event) => setShared(event.target.checked)} /> For the whole team
           </label>
         )}
-        <Fault error={make.error} />
+        <ErrorMessage error={make.error} />
         <FormEnd does={does} busy={make.isPending} may={name.trim().length > 0} onCancel={onClose} />
       </form>
     </Dialog>

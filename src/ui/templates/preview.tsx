@@ -6,7 +6,7 @@ import { showPhone } from '@/core/capture';
 import type { Channel, ContactView } from '@/core/contacts';
 import { fillWords, htmlOfText, mailPage, withSender, type Words } from '@/core/messages';
 import type { Jsoned } from '@/core/shared';
-import { ask, useNotices } from '../primitives';
+import { ask, useToast } from '../primitives';
 import { useMergeFields } from './fields';
 import './templates.css';
 
@@ -140,7 +140,7 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
 
 /** Sends it to oneself, as that person would get it. */
 function TryIt({ channel, words, contactId }: { channel: Channel; words: Words; contactId: string }) {
-  const notices = useNotices();
+  const notices = useToast();
   const send = useMutation({
     mutationFn: () => ask<{ sent: number }>('/messages/try', 'POST', { trials: [{ channel, words }], contact_id: contactId }),
     onSuccess: () =>

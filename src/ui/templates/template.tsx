@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { CHANNEL_NAMES } from '@/core/contacts';
 import { chanceOf, type VariantView, type Words } from '@/core/messages';
-import { ask, Fault, freshKey, useNotices, usePast } from '../primitives';
+import { ask, ErrorMessage, freshKey, useToast, useUndoHistory } from '../primitives';
 import type { Template } from './fields';
 import { Preview } from './preview';
 import { Rate } from './rates';
@@ -21,11 +21,11 @@ export function TemplateEditor({ first }: { first: InFull }) {
     queryFn: () => ask<InFull>(`/templates/${first.id}`),
     initialData: first,
   });
-  const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = usePast<Words>(first.words);
+  const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = useUndoHistory<Words>(first.words);
   const [name, setName] = useState(first.name);
   const [cap, setCap] = useState(first.day_cap);
   const queries = useQueryClient();
-  const notices = useNotices();
+  const notices = useToast();
   const router = useRouter();
   const may = template.may_change;
   const changed =
@@ -123,7 +123,7 @@ export function TemplateEditor({ first }: { first: InFull }) {
         </div>
       </div>
       {!may && <p className="soft">This template is changed by those who run the office. Copy it to have one of your own.</p>}
-      <Fault error={keep.error} named />
+      <ErrorMessage error={keep.error} named />
       <div className="template-editor">
         <div style={{ minWidth: 0 }}>
           <WordsEditor channel={template.channel} words={draft} templateId={template.id} readOnly={!may} onChange={change} />
@@ -148,7 +148,7 @@ export function TemplateEditor({ first }: { first: InFull }) {
         </div>
         <div className="step-side">
           <Preview channel={template.channel} words={draft} />
-          <Brought template={template} />
+          <Results template={template} />
         </div>
       </div>
     </div>
@@ -156,7 +156,7 @@ export function TemplateEditor({ first }: { first: InFull }) {
 }
 
 /** What this wording brought, and its variants. */
-function Brought({ template: { brought, variants, channel } }: { template: InFull }) {
+function Results({ template: { brought, variants, channel } }: { template: InFull }) {
   if (channel === 'call' || brought.sent === 0) return null;
   const groups = new Map<string, VariantView[]>();
   for (const one of variants) groups.set(`${one.part} ${one.group}`, [...(groups.get(`${one.part} ${one.group}`) ?? []), one]);

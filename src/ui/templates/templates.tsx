@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { CHANNELS, type Channel } from '@/core/contacts';
 import { countVariants, type Words } from '@/core/messages';
 import { Glyph } from '../primitives';
-import { Challenges } from './challenges';
+import { Challenges } from './ab-tests';
 import { useTemplates, type Template } from './fields';
 import { NewNamed } from './new-named';
 import { Rate } from './rates';

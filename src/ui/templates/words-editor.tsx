@@ -4,8 +4,8 @@ import { useDeferredValue, useMemo, useRef } from 'react';
 import dynamic from 'next/dynamic';
 import TextField from '@mui/material/TextField';
 import type { Channel } from '@/core/contacts';
-import { checkWords, docOfText, MERGE_FIELD_NAMES, textOfDoc, type Finding, type Part, type Words } from '@/core/messages';
-import { sendFile, useNotices } from '../primitives';
+import { checkWords, docOfText, MERGE_FIELD_NAMES, textOfDoc, type Finding, type MessagePart, type Words } from '@/core/messages';
+import { sendFile, useToast } from '../primitives';
 import { othersOf, useOwnFields, useTemplates } from './fields';
 import { Findings, Wordings } from './findings';
 import type { MailEditorHandle } from './mail-editor';
@@ -32,16 +32,16 @@ export function WordsEditor({
 }) {
   const own = useOwnFields();
   const { data: templates = [] } = useTemplates();
-  const boxes = useRef<Partial<Record<Part, HTMLInputElement | HTMLTextAreaElement | null>>>({});
+  const boxes = useRef<Partial<Record<MessagePart, HTMLInputElement | HTMLTextAreaElement | null>>>({});
   const mail = useRef<MailEditorHandle | null>(null);
-  const last = useRef<Part>('text');
+  const last = useRef<MessagePart>('text');
   const titled = channel === 'email' || channel === 'letter';
   const late = useDeferredValue(words);
   const findings = useMemo(
     () => checkWords({ channel, words: late, fields: own }, othersOf(templates, channel, templateId)),
     [channel, late, own, templates, templateId],
   );
-  const set = (part: Part, value: string) => onChange({ ...words, [part]: value });
+  const set = (part: MessagePart, value: string) => onChange({ ...words, [part]: value });
   const put = (text: string) => {
     const part = last.current;
     if (part === 'text' && words.doc) return mail.current?.put(text);
@@ -64,7 +64,7 @@ export function WordsEditor({
     if (at) box?.setSelectionRange(at.from, at.to);
     return undefined;
   };
-  const box = (part: Part, label: string, value: string, rows: [number, number] | null) => (
+  const box = (part: MessagePart, label: string, value: string, rows: [number, number] | null) => (
     <TextField
       size="small"
       fullWidth
@@ -149,7 +149,7 @@ export function WordsEditor({
 
 /** Whether the e-mail is of blocks, and the files that go with it. */
 function Along({ words, readOnly, onChange }: { words: Words; readOnly: boolean; onChange: (words: Words) => void }) {
-  const notices = useNotices();
+  const notices = useToast();
   const files = words.files ?? [];
   const add = async (file: File) => {
     try {

@@ -1,5 +1,5 @@
 /** The letters of a broadcast as one file for a printer here, or the labels of their addresses. */
-import { keepPrint, lettersToPrint } from '@/server/broadcasts';
+import { savePrint, lettersToPrint } from '@/server/broadcasts';
 import { renderLabels, renderLetters } from '../messages/letter';
 
 export async function printBroadcast(broadcastId: string, what: 'letters' | 'labels'): Promise<void> {
@@ -10,5 +10,5 @@ export async function printBroadcast(broadcastId: string, what: 'letters' | 'lab
     what === 'letters'
       ? await renderLetters(letters, name)
       : await renderLabels(letters, { title: `Labels for ${name}`, author: brokerage, at });
-  await keepPrint(broadcastId, what, `${what} ${name}.pdf`, bytes);
+  await savePrint(broadcastId, what, `${what} ${name}.pdf`, bytes);
 }

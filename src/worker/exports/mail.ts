@@ -1,6 +1,6 @@
 /** Sending a finished file to whoever asked for it: attached while a mailbox takes it, else as a link that asks for a login. */
 import { FILE_NAMES, FILE_TYPES } from '@/core/exports';
-import { keepMailed, readFile, readMailing } from '@/server/exports';
+import { saveMailed, readFile, readMailing } from '@/server/exports';
 import { config } from '@/server/shared';
 import type { Outside } from '../shared/outside';
 
@@ -30,6 +30,6 @@ export async function mailExport(exportId: string, outside: Outside): Promise<vo
       ? { attachments: [{ name: FILE_NAMES[format], type: FILE_TYPES[format], content: await readFile(exportId) }] }
       : {}),
   });
-  await keepMailed(exportId, answer.result === 'accepted' ? null : (answer.fault ?? 'refused'));
+  await saveMailed(exportId, answer.result === 'accepted' ? null : (answer.fault ?? 'refused'));
   if (answer.result === 'later') throw new Error(answer.fault ?? 'tried again by the queue');
 }

@@ -7,7 +7,7 @@ import { inert, type ExportOptions } from '@/core/exports';
 import { sheets } from './sheets';
 import type { FieldDef } from '@/core/segments';
 import { listFields } from '@/server/contacts';
-import { beginExport, countOutgoing, endExport, keepPart, outgoingPeople, reportExport } from '@/server/exports';
+import { beginExport, countOutgoing, endExport, saveExportPart, outgoingPeople, reportExport } from '@/server/exports';
 
 const PART = 1_000_000;
 
@@ -57,7 +57,7 @@ async function keepAll(exportId: string, attempt: number, out: PassThrough): Pro
   let n = 0;
   const flush = async () => {
     if (!size) return;
-    if (!(await keepPart(exportId, attempt, n, Buffer.concat(held)))) throw new Superseded();
+    if (!(await saveExportPart(exportId, attempt, n, Buffer.concat(held)))) throw new Superseded();
     n += 1;
     held = [];
     size = 0;

@@ -6,7 +6,7 @@ import { SMTPServer } from 'smtp-server';
 import { doorOfAddress, isMailboxAddress, type Door } from '@/server/capture';
 import { AppError } from '@/core/shared';
 import type { ReadMail } from '@/core/mail';
-import { deliveryId, inboundOf, keepUnreadMail, receiveLeadMail, receiveMail, receiveReturned } from '@/server/messages';
+import { deliveryId, inboundOf, saveUnreadMail, receiveLeadMail, receiveMail, receiveReturned } from '@/server/messages';
 import { config, now, readApart } from '@/server/shared';
 
 const MOST_BYTES = 20 * 1024 * 1024;
@@ -48,7 +48,7 @@ async function takeIn(raw: Buffer, locals: string[], complain: Complain): Promis
     } catch (error) {
       if (mayPass(error)) throw error;
       complain('a mail could not be read and was kept for a person', error);
-      await keepUnreadMail(door, raw, door ? [] : others);
+      await saveUnreadMail(door, raw, door ? [] : others);
     }
   };
   for (const local of new Set(locals)) {

@@ -1,6 +1,6 @@
 /** Handing a message that somebody tries on themselves to its provider. Letters and call scripts go to their mailbox, the letter as its page. */
 import { htmlOfText, mailPage } from '@/core/messages';
-import { findPerson, brokerageName } from '@/server/accounts';
+import { findUser, brokerageName } from '@/server/accounts';
 import { readFiles } from '@/server/files';
 import { config, now } from '@/server/shared';
 import type { Jobs } from '@/core/shared';
@@ -8,7 +8,7 @@ import type { Outside } from '../shared/outside';
 import { renderLetter } from './letter';
 
 export async function handTrial({ trial }: Jobs['messages.try'], outside: Outside): Promise<void> {
-  const person = await findPerson(trial.userId);
+  const person = await findUser(trial.userId);
   if (!person) return;
   const name = `${person.firstName} ${person.lastName}`;
   const brokerage = await brokerageName(person.accountId);

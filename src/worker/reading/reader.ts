@@ -9,11 +9,11 @@ import {
   inquiryOfBody,
   placesOf,
   readWholeMail,
-  withLessons,
+  applyRules,
   type LeadMail,
-  type Lesson,
+  type ExtractionRule,
   type Mapping,
-  type Place,
+  type BodyValue,
   type ReadMail,
 } from '@/core/mail';
 import { checkWords, shinglesOf, type Checked, type Finding } from '@/core/messages';
@@ -47,8 +47,9 @@ const readRaw = async (raw: Buffer, at: Date): Promise<ReadMail> => readWholeMai
 export const mail = timed(({ raw, at }: { raw: Uint8Array; at: Date }): Promise<ReadMail> => readRaw(Buffer.from(raw), at));
 
 /** What a mail says by what its door learned. */
-export const lessons = timed(({ read, body, lessons: learned }: { read: LeadMail; body: string; lessons: Lesson[] }): LeadMail =>
-  withLessons(read, body, learned),
+export const lessons = timed(
+  ({ read, body, lessons: learned }: { read: LeadMail; body: string; lessons: ExtractionRule[] }): LeadMail =>
+    applyRules(read, body, learned),
 );
 
 type Door = { source: string | null; defaults: DoorDefaults };
@@ -86,7 +87,7 @@ export const body = timed(
 /** The same for one that is only looked at: its values with their places, the inquiry that it would be, what is wrong with it. */
 export const look = timed(({ body: seen, mapping, door }: { body: unknown; mapping: Mapping; door: Door }) => {
   const inquiry = inquiryOfBody(seen, mapping, door);
-  const places: Place[] = placesOf(seen).map(({ place, value }) => ({ place, value: value.slice(0, 300) }));
+  const places: BodyValue[] = placesOf(seen).map(({ place, value }) => ({ place, value: value.slice(0, 300) }));
   try {
     readInquiry(inquiry);
     return { places, inquiry, faults: [] };

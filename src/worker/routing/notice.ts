@@ -1,18 +1,18 @@
 /** Handing word to an agent to its provider. Its key goes with every attempt, so the agent is told once. */
-import { keepNoticed, readNotice, type Notice } from '@/server/routing';
+import { saveAlertOutcome, findAgentAlert, type AgentAlert } from '@/server/routing';
 import { config } from '@/server/shared';
 import type { ProviderAnswer } from '@/core/messages';
 import type { Outside } from '../shared/outside';
 
 export async function tellAgent(noticeId: string, outside: Outside): Promise<void> {
-  const notice = await readNotice(noticeId);
+  const notice = await findAgentAlert(noticeId);
   if (!notice) return;
   const answer = await handOver(notice, outside);
-  await keepNoticed(noticeId, answer.result === 'accepted' ? null : (answer.fault ?? 'refused'));
+  await saveAlertOutcome(noticeId, answer.result === 'accepted' ? null : (answer.fault ?? 'refused'));
   if (answer.result === 'later') throw new Error(answer.fault ?? 'tried again by the queue');
 }
 
-async function handOver(notice: Notice, outside: Outside): Promise<ProviderAnswer> {
+async function handOver(notice: AgentAlert, outside: Outside): Promise<ProviderAnswer> {
   const key = `notice-${notice.id}`;
   if (notice.channel === 'email')
     return outside.mail.send({

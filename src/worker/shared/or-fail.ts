@@ -2,7 +2,7 @@
 import { AppError } from '@/core/shared';
 import { failCampaignRehearsal } from '@/server/campaigns';
 import { failChange } from '@/server/changes';
-import { failLook } from '@/server/duplicates';
+import { failDuplicateScan } from '@/server/duplicates';
 import { failExport } from '@/server/exports';
 import { failImport } from '@/server/imports';
 import { failRehearsal } from '@/server/routing';
@@ -31,4 +31,4 @@ export const orFailImport = orFail(failImport);
 export const orFailExport = orFail(failExport);
 export const orFailCampaignRehearsal = orFail(failCampaignRehearsal);
 export const orFailRehearsal = orFail(failRehearsal);
-export const orFailLook = orFail(failLook);
+export const orFailLook = orFail(failDuplicateScan);

@@ -1,6 +1,6 @@
 /** Short ways to write down steps and their whole wording. Ids are the places in the list. */
-import { DEFAULT_QUESTIONS, TALK_ASKS } from '../../talks';
-import { NO_PLAN, type Plan, type Step, type When } from '../plan';
+import { DEFAULT_QUESTIONS, TALK_ASKS } from '../../conversations';
+import { NO_PLAN, type Plan, type Step, type StepTiming } from '../plan';
 
 export interface Starter {
   key: string;
@@ -14,16 +14,21 @@ export interface Starter {
 
 type Unnumbered = Step extends infer S ? (S extends Step ? Omit<S, 'id'> : never) : never;
 
-export const AT_ONCE: When = { after: 'start', minutes: 0 };
+export const AT_ONCE: StepTiming = { after: 'start', minutes: 0 };
 /** A local day after the beginning at a clock time. */
-export const day = (days: number, at = '10:00', on?: number[]): When => ({ after: 'start', days, at, ...(on ? { on } : {}) });
+export const day = (days: number, at = '10:00', on?: number[]): StepTiming => ({
+  after: 'start',
+  days,
+  at,
+  ...(on ? { on } : {}),
+});
 /** Monday to Thursday: letters and calls that should not meet a weekend. */
 export const WEEKDAYS = [1, 2, 3, 4];
 
 /** Signed by the agent; every message of a starter ends so. */
 export const SIGNED = '\n\n{{ agent_name }}\n{{ brokerage }}, {{ agent_phone }}';
 
-export const text = (when: When, words: string, plain = words): Unnumbered => ({
+export const text = (when: StepTiming, words: string, plain = words): Unnumbered => ({
   do: 'touch',
   channel: 'text',
   when,
@@ -31,7 +36,7 @@ export const text = (when: When, words: string, plain = words): Unnumbered => ({
 });
 const signed =
   (channel: 'email' | 'letter') =>
-  (when: When, subject: string, words: string, plain = words): Unnumbered => ({
+  (when: StepTiming, subject: string, words: string, plain = words): Unnumbered => ({
     do: 'touch',
     channel,
     when,
@@ -39,7 +44,7 @@ const signed =
   });
 export const email = signed('email');
 export const letter = signed('letter');
-export const call = (when: When, words: string): Unnumbered => ({
+export const call = (when: StepTiming, words: string): Unnumbered => ({
   do: 'touch',
   channel: 'call',
   when,
@@ -47,7 +52,7 @@ export const call = (when: When, words: string): Unnumbered => ({
 });
 
 /** A qualifying conversation by text, with all its questions. */
-export const talk = (when: When): Unnumbered => ({
+export const talk = (when: StepTiming): Unnumbered => ({
   do: 'talk',
   when,
   questions: TALK_ASKS.map((asks) => ({ asks, words: DEFAULT_QUESTIONS[asks], fieldId: null })),

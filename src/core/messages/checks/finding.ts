@@ -2,7 +2,7 @@
 import type { Channel } from '../../contacts';
 import type { Words } from '../words';
 
-export type Part = 'subject' | 'text' | 'plain';
+export type MessagePart = 'subject' | 'text' | 'plain';
 export type Rule =
   | 'empty'
   | 'too_long'
@@ -24,7 +24,7 @@ export interface Finding {
   rule: Rule;
   /** An error keeps the words from being used, a warning does not. */
   level: 'error' | 'warning';
-  part: Part;
+  part: MessagePart;
   /** Where in the part, in UTF-16 units; null for the part as a whole. */
   at: { from: number; to: number } | null;
   message: string;
@@ -39,7 +39,7 @@ export interface Checked {
 }
 
 /** The parts that a message of the channel has, with their words. */
-export function partsIn({ channel, words }: Pick<Checked, 'channel' | 'words'>): { part: Part; source: string }[] {
+export function partsIn({ channel, words }: Pick<Checked, 'channel' | 'words'>): { part: MessagePart; source: string }[] {
   const titled = channel === 'email' || channel === 'letter';
   return [
     ...(titled ? [{ part: 'subject' as const, source: words.subject ?? '' }] : []),

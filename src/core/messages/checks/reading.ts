@@ -1,7 +1,7 @@
 /** Whether each wording reads right: no doubled spaces, no space before a comma, “an” before a vowel, a capital where a sentence begins. */
 import { MERGE_FIELDS, renderWords } from '../merge';
 import { countVariants, listVariants, mostWordings } from '../variants';
-import { partsIn, type Checked, type Finding, type Part } from './finding';
+import { partsIn, type Checked, type Finding, type MessagePart } from './finding';
 
 /** So many wordings are read; a text with more is read in part, and says so. */
 const MOST_READ = 2_000;
@@ -46,8 +46,8 @@ export function slipsIn(text: string): Slip[] {
   return slips;
 }
 
-export interface Reading {
-  part: Part;
+export interface WordingSample {
+  part: MessagePart;
   /** How many wordings there are. */
   count: number;
   /** Those that were read, filled in with example values: all of them where they are not very many. */
@@ -57,7 +57,7 @@ export interface Reading {
 }
 
 /** Every wording of each part with what reads wrong in it, those that do first. */
-export function readings(checked: Checked): Reading[] {
+export function readings(checked: Checked): WordingSample[] {
   const values = {
     ...MERGE_FIELDS,
     team: 'yes',

@@ -1,8 +1,8 @@
 /** A public page as a whole document. The same text is what visitors get and what the editor shows beside the blocks. */
-import type { Block, Page } from '@/core/pages';
+import type { Block, PublicPage } from '@/core/pages';
 import { drawHome } from '../../primitives/home-drawing';
 import { formHtml, NEW_FORM, type FormState } from './form';
-import { homesHtml, listingHtml, type Home, type SearchPlace } from './homes';
+import { homesHtml, listingHtml, type PublicListing, type SearchPlace } from './homes';
 import { html, raw, type Html } from './html';
 import { LOOK } from './look';
 
@@ -11,7 +11,7 @@ export interface PageContext {
   name: string;
   brokerage: string;
   agents: Record<string, { name: string; phone: string | null; email: string }>;
-  listings: Record<string, Home>;
+  listings: Record<string, PublicListing>;
   token: string;
   nonce: string;
   /** Inside another site's page. */
@@ -29,7 +29,7 @@ export interface PageContext {
   asking?: boolean;
 }
 
-export function pageDocument(page: Page, context: PageContext): string {
+export function pageDocument(page: PublicPage, context: PageContext): string {
   const { slug, name, brokerage, nonce, embedded } = context;
   const wide = page.kind === 'search' && !context.asking && !context.instead;
   const scripts = context.preview
@@ -60,13 +60,13 @@ export function pageDocument(page: Page, context: PageContext): string {
 }
 
 /** A search asks who is looking only when it is time; a home alone stands with form and footer. */
-function blocksOf(page: Page, { asking, instead }: PageContext): Block[] {
+function blocksOf(page: PublicPage, { asking, instead }: PageContext): Block[] {
   if (instead) return page.blocks.filter(({ kind }) => kind === 'footer' || kind === 'agent' || (kind === 'form' && asking));
   if (page.kind !== 'search') return page.blocks;
   return page.blocks.filter(({ kind }) => (asking ? kind !== 'homes' : kind !== 'form'));
 }
 
-function blockHtml(block: Block, page: Page, context: PageContext): Html | null {
+function blockHtml(block: Block, page: PublicPage, context: PageContext): Html | null {
   switch (block.kind) {
     case 'heading': {
       const first = page.blocks.find(({ kind }) => kind === 'heading') === block;

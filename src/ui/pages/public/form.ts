@@ -1,5 +1,5 @@
 /** The form of a public page. It works without a script; what was typed stays when something is wrong. */
-import type { Block, Page } from '@/core/pages';
+import type { Block, PublicPage } from '@/core/pages';
 import { html, type Html } from './html';
 
 export interface FormState {
@@ -26,7 +26,7 @@ const ROLES = [
 ] as const;
 
 export interface FormPlace {
-  page: Page;
+  page: PublicPage;
   token: string;
   /** Where it is sent. */
   action: string;

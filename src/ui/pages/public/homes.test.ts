@@ -1,8 +1,8 @@
 /** Homes on a public page: their words are words, what was asked stays chosen, and a home that is gone says so. */
 import { drawHome } from '../../primitives/home-drawing';
-import { homeHtml, homesHtml, type Home, type SearchPlace } from './homes';
+import { homeHtml, homesHtml, type PublicListing, type SearchPlace } from './homes';
 
-const home = (more: Partial<Home> = {}): Home =>
+const home = (more: Partial<PublicListing> = {}): PublicListing =>
   ({
     id: '1',
     number: 'LM-4471',
@@ -27,7 +27,7 @@ const home = (more: Partial<Home> = {}): Home =>
     agent_name: null,
     agent: null,
     ...more,
-  }) as Home;
+  }) as PublicListing;
 const place = (more: Partial<SearchPlace> = {}): SearchPlace => ({
   slug: 'county',
   homes: [home()],
@@ -78,7 +78,7 @@ test('a search that finds nothing says what to do; one with more leads on with w
 });
 
 test('an open house is told until it is over, by the clock of its place', () => {
-  const open = { open_from: '2026-11-28T21:00:00Z', open_to: '2026-11-28T23:00:00Z' } as Partial<Home>;
+  const open = { open_from: '2026-11-28T21:00:00Z', open_to: '2026-11-28T23:00:00Z' } as Partial<PublicListing>;
   expect(String(homeHtml(home(open), around))).toMatch(/open house Sat, Nov 28.*1:00\sPM/);
   expect(String(homeHtml(home(open), { ...around, at: new Date('2026-11-28T23:00:01Z') }))).not.toContain('open house');
 });

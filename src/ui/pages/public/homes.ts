@@ -5,12 +5,12 @@ import { drawHome } from '../../primitives/home-drawing';
 import { html, raw, type Html } from './html';
 
 /** A home as the server has it, or as it came over HTTP. */
-export type Home = ListingView | Jsoned<ListingView>;
+export type PublicListing = ListingView | Jsoned<ListingView>;
 
-export const drawing = (home: Home): Html => html`<span class="home">${raw(drawHome(home))}</span>`;
-const rooms = (home: Home): string => roomsWords({ ...home, livingArea: home.living_area });
+export const drawing = (home: PublicListing): Html => html`<span class="home">${raw(drawHome(home))}</span>`;
+const rooms = (home: PublicListing): string => roomsWords({ ...home, livingArea: home.living_area });
 
-const openHouse = (home: Home, zone: string, at: Date): Html | null => {
+const openHouse = (home: PublicListing, zone: string, at: Date): Html | null => {
   if (!home.open_from || new Date(home.open_to ?? home.open_from) < at) return null;
   const day = new Intl.DateTimeFormat('en-US', {
     weekday: 'short',
@@ -23,7 +23,7 @@ const openHouse = (home: Home, zone: string, at: Date): Html | null => {
   return html`<span class="tag">open house ${day.format(new Date(home.open_from))}</span>`;
 };
 
-export const listingHtml = (home: Home): Html =>
+export const listingHtml = (home: PublicListing): Html =>
   html`<section class="listing">
     ${drawing(home)}
     <div>
@@ -34,7 +34,7 @@ export const listingHtml = (home: Home): Html =>
 
 export interface SearchPlace {
   slug: string;
-  homes: Home[];
+  homes: PublicListing[];
   total: number;
   next: string | null;
   asked: Criteria;
@@ -122,7 +122,7 @@ export function homesHtml(place: SearchPlace): Html {
 }
 
 export function homeHtml(
-  home: Home,
+  home: PublicListing,
   { slug, saved, zone, at, token }: { slug: string; saved: boolean; zone: string; at: Date; token: string },
 ): Html {
   const gone = !['active', 'coming_soon'].includes(home.status);

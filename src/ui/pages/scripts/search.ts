@@ -2,7 +2,7 @@
 import 'leaflet/dist/leaflet.css';
 import '../../primitives/county-map.css';
 import { countyMap, type Pin, type Ring } from '../../primitives/county-map';
-import type { Ground } from '@/core/market';
+import type { BaseMap } from '@/core/market';
 
 const element = document.querySelector<HTMLElement>('#map');
 const form = document.querySelector<HTMLFormElement>('form.asks');
@@ -12,7 +12,7 @@ async function show(element: HTMLElement, form: HTMLFormElement): Promise<void> 
   const { slug } = element.dataset;
   const answer = await fetch(`/p/${slug}/places${location.search}`);
   if (!answer.ok) return;
-  const { ground, pins, ring } = (await answer.json()) as { ground: Ground; pins: Pin[]; ring: Ring | null };
+  const { ground, pins, ring } = (await answer.json()) as { ground: BaseMap; pins: Pin[]; ring: Ring | null };
   if (!ground.features.length && !pins.length) return;
   element.hidden = false;
   element.setAttribute('role', 'region');

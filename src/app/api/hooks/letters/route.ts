@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import { hook } from '@/app/_http/hook';
 import { verifyWebhook } from '@/providers/webhooks';
-import { keepTracking, LETTER_STATES, type LetterState } from '@/server/messages';
+import { saveTracking, LETTER_STATES, type LetterState } from '@/server/messages';
 import { config } from '@/server/shared';
 
 const schema = Joi.object({
@@ -16,5 +16,5 @@ const schema = Joi.object({
 export const POST = hook<{ key: string; state: LetterState; at: Date }>(
   schema,
   (headers, body) => verifyWebhook(headers, body, config().hookSecret),
-  ({ key, state, at }) => keepTracking(key, state, at),
+  ({ key, state, at }) => saveTracking(key, state, at),
 );

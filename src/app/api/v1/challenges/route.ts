@@ -1,10 +1,10 @@
 /** Challenges between templates. */
-import { createChallenge, listChallenges } from '@/server/templates';
+import { createAbTest, listAbTests } from '@/server/templates';
 import { OPERATIONS } from '@/app/_http/operations';
 import { created, route } from '@/app/_http/route';
 
-export const GET = route(OPERATIONS.listChallenges!, async ({ scope }) => ({ items: await listChallenges(scope) }));
+export const GET = route(OPERATIONS.listChallenges!, async ({ scope }) => ({ items: await listAbTests(scope) }));
 
 export const POST = route(OPERATIONS.createChallenge!, async ({ principal, body }) =>
-  created(await createChallenge(principal, body)),
+  created(await createAbTest(principal, body)),
 );

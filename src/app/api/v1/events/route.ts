@@ -2,7 +2,7 @@
 import { concerns, isMine } from '@/core/accounts';
 import { problem } from '@/app/_http/problem';
 import { principalOf, sessionToken } from '@/app/_http/principal';
-import { personOf } from '@/app/_http/route';
+import { userOf } from '@/app/_http/route';
 import { personOfSession } from '@/server/accounts';
 import { subscribe } from '@/server/shared';
 
@@ -10,7 +10,7 @@ const KEEP_ALIVE_MS = 20_000;
 
 export async function GET(request: Request): Promise<Response> {
   try {
-    const person = personOf(await principalOf(request));
+    const person = userOf(await principalOf(request));
     const token = (await sessionToken()) ?? '';
     const text = new TextEncoder();
     let end = () => {};

@@ -1,8 +1,8 @@
 /** Files that go along with e-mails. */
-import { keepFile, MOST_FILE } from '@/server/files';
+import { saveFile, MOST_FILE } from '@/server/files';
 import { OPERATIONS } from '@/app/_http/operations';
 import { created, readBytes, route } from '@/app/_http/route';
 
 export const POST = route(OPERATIONS.keepFile!, async ({ request, principal, query }) =>
-  created(await keepFile(principal, query.name, await readBytes(request, MOST_FILE))),
+  created(await saveFile(principal, query.name, await readBytes(request, MOST_FILE))),
 );

@@ -1,8 +1,8 @@
 /** Invitations to rosters. */
 import { listInvitations } from '@/server/routing';
 import { OPERATIONS } from '@/app/_http/operations';
-import { personOf, route } from '@/app/_http/route';
+import { userOf, route } from '@/app/_http/route';
 
 export const GET = route(OPERATIONS.listInvitations!, async ({ principal }) => ({
-  items: await listInvitations(personOf(principal).id),
+  items: await listInvitations(userOf(principal).id),
 }));

@@ -1,6 +1,6 @@
 /** People. */
-import { listPeople } from '@/server/accounts';
+import { listUsers } from '@/server/accounts';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const GET = route(OPERATIONS.listPeople!, async ({ scope, query }) => ({ items: await listPeople(scope, query.left) }));
+export const GET = route(OPERATIONS.listPeople!, async ({ scope, query }) => ({ items: await listUsers(scope, query.left) }));

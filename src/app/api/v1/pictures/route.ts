@@ -1,10 +1,10 @@
 /** Pictures for public pages and e-mails. */
-import { keepPicture } from '@/server/files';
+import { savePicture } from '@/server/files';
 import { OPERATIONS } from '@/app/_http/operations';
 import { created, readBytes, route } from '@/app/_http/route';
 
 const MOST_BYTES = 3_000_000;
 
 export const POST = route(OPERATIONS.keepPicture!, async ({ request, principal }) =>
-  created(await keepPicture(principal, await readBytes(request, MOST_BYTES))),
+  created(await savePicture(principal, await readBytes(request, MOST_BYTES))),
 );

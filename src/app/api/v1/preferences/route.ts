@@ -1,10 +1,10 @@
 /** What a person set for themselves. */
 import { readPreferences, setPreferences } from '@/server/accounts';
 import { OPERATIONS } from '@/app/_http/operations';
-import { done, personOf, route } from '@/app/_http/route';
+import { done, userOf, route } from '@/app/_http/route';
 
-export const GET = route(OPERATIONS.getPreferences!, ({ principal }) => readPreferences(personOf(principal).id));
+export const GET = route(OPERATIONS.getPreferences!, ({ principal }) => readPreferences(userOf(principal).id));
 export const PUT = route(OPERATIONS.setPreferences!, async ({ principal, body }) => {
-  await setPreferences(personOf(principal).id, body);
+  await setPreferences(userOf(principal).id, body);
   return done();
 });

@@ -1,9 +1,9 @@
 /** The segments at hand. */
 import { setShelf } from '@/server/segments';
 import { OPERATIONS } from '@/app/_http/operations';
-import { done, personOf, route } from '@/app/_http/route';
+import { done, userOf, route } from '@/app/_http/route';
 
 export const PUT = route(OPERATIONS.setShelf!, async ({ principal, scope, body }) => {
-  await setShelf(scope, personOf(principal).id, body.segments);
+  await setShelf(scope, userOf(principal).id, body.segments);
   return done();
 });

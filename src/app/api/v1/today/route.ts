@@ -2,10 +2,10 @@
 import { liveCallOf } from '@/server/calling';
 import { readToday } from '@/server/today';
 import { OPERATIONS } from '@/app/_http/operations';
-import { personOf, route } from '@/app/_http/route';
+import { userOf, route } from '@/app/_http/route';
 
 export const GET = route(OPERATIONS.getToday!, async ({ principal, scope }) => {
-  const person = personOf(principal);
+  const person = userOf(principal);
   const [today, call] = await Promise.all([readToday(scope, person), liveCallOf(person.id)]);
   return { ...today, call };
 });

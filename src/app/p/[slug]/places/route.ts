@@ -1,6 +1,6 @@
 /** The homes of a search as pins, with the ground they lie on. */
 import { criteriaOfWords, priceWords } from '@/core/market';
-import { readGround } from '@/server/market';
+import { findBaseMap } from '@/server/market';
 import { openPage, placesOfSearch } from '@/server/pages';
 import { problem } from '@/app/_http/problem';
 
@@ -21,7 +21,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ slug
             },
           ],
     );
-    const ground = await readGround(shown.door.accountId);
+    const ground = await findBaseMap(shown.door.accountId);
     return Response.json({ ground, pins, ring: asked.within ?? null }, { headers: { 'cache-control': 'no-store' } });
   } catch (error) {
     return problem(error);

@@ -1,13 +1,13 @@
 /** A challenge ends with its winner, or is taken away. */
-import { deleteChallenge, endChallenge } from '@/server/templates';
+import { deleteAbTest, endAbTest } from '@/server/templates';
 import { OPERATIONS } from '@/app/_http/operations';
 import { done, route } from '@/app/_http/route';
 
 export const PATCH = route(OPERATIONS.endChallenge!, ({ principal, params, body }) =>
-  endChallenge(principal, params.id!, body.winner_id),
+  endAbTest(principal, params.id!, body.winner_id),
 );
 
 export const DELETE = route(OPERATIONS.deleteChallenge!, async ({ principal, params }) => {
-  await deleteChallenge(principal, params.id!);
+  await deleteAbTest(principal, params.id!);
   return done();
 });

@@ -1,9 +1,9 @@
 /** Revoking a key. */
 import { revokeKey } from '@/server/accounts';
 import { OPERATIONS } from '@/app/_http/operations';
-import { done, personOf, route } from '@/app/_http/route';
+import { done, userOf, route } from '@/app/_http/route';
 
 export const DELETE = route(OPERATIONS.revokeKey!, async ({ principal, params }) => {
-  await revokeKey(personOf(principal), params.id!);
+  await revokeKey(userOf(principal), params.id!);
   return done();
 });

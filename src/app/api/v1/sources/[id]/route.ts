@@ -1,6 +1,6 @@
 /** A new name is a source of ours. */
-import { keepSource } from '@/server/capture';
+import { saveSource } from '@/server/capture';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const PATCH = route(OPERATIONS.keepSource!, ({ principal, params, body }) => keepSource(principal, params.id!, body.name));
+export const PATCH = route(OPERATIONS.keepSource!, ({ principal, params, body }) => saveSource(principal, params.id!, body.name));

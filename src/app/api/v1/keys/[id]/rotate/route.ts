@@ -1,8 +1,8 @@
 /** A new key in the place of an old one. */
 import { rotateKey } from '@/server/accounts';
 import { OPERATIONS } from '@/app/_http/operations';
-import { created, personOf, route } from '@/app/_http/route';
+import { created, userOf, route } from '@/app/_http/route';
 
 export const POST = route(OPERATIONS.rotateKey!, async ({ principal, params, body }) =>
-  created(await rotateKey(personOf(principal), params.id!, body.hours)),
+  created(await rotateKey(userOf(principal), params.id!, body.hours)),
 );

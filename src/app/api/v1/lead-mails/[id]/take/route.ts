@@ -1,8 +1,8 @@
 /** A mail becomes an inquiry, as a person reads it. */
-import { takeLeadMail } from '@/server/messages';
+import { convertToInquiry } from '@/server/messages';
 import { OPERATIONS } from '@/app/_http/operations';
 import { created, route } from '@/app/_http/route';
 
 export const POST = route(OPERATIONS.takeLeadMail!, async ({ principal, params, body: { marks, ...said } }) =>
-  created(await takeLeadMail(principal, params.id!, said, marks)),
+  created(await convertToInquiry(principal, params.id!, said, marks)),
 );

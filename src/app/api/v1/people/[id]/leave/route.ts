@@ -1,6 +1,8 @@
 /** Somebody leaves. */
-import { letLeave } from '@/server/changes';
+import { deactivateUser } from '@/server/changes';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const POST = route(OPERATIONS.letLeave!, ({ principal, params, body }) => letLeave(principal, params.id!, body.change));
+export const POST = route(OPERATIONS.letLeave!, ({ principal, params, body }) =>
+  deactivateUser(principal, params.id!, body.change),
+);

@@ -1,0 +1,155 @@
+/**
+ * A qualifying conversation by text: a few questions in order, each answer understood by rules and written down. What is not understood,
+ * and whoever asks for a person, goes to the agent at once. Every message says that an assistant writes.
+ */
+import { listed } from '../shared';
+import { anywhere, horizonOf, understandSum, understandTowns, understandWhen, understandYesNo, wantsPerson } from './understand';
+
+export const TALK_ASKS = ['when', 'where', 'price', 'financing', 'agent'] as const;
+export type TalkAsk = (typeof TALK_ASKS)[number];
+
+export interface TalkQuestion {
+  asks: TalkAsk;
+  /** As it is put, without who asks. */
+  words: string;
+  /** The account's own field into which the answer is written as well. */
+  fieldId?: string | null;
+}
+export const DEFAULT_QUESTIONS: Record<TalkAsk, string> = {
+  when: 'By when would you like to move?',
+  where: 'Which towns do you have in mind?',
+  price: 'Up to what price are you looking?',
+  financing: 'Have you spoken with a lender yet, or are you paying cash?',
+  agent: 'Is another agent working with you already?',
+};
+export const ASK_WORDS: Record<TalkAsk, string> = {
+  when: 'when they would move',
+  where: 'where',
+  price: 'up to what price',
+  financing: 'whether the money is arranged',
+  agent: 'whether they have an agent',
+};
+
+export interface ConversationFlow {
+  questions: TalkQuestion[];
+  /** The agent's first name, who is named as whose assistant it is. */
+  agent: string;
+  brokerage: string;
+}
+export interface ConversationState {
+  /** The question that is open. */
+  at: number;
+  answers: Partial<Record<TalkAsk, string>>;
+}
+
+export type TalkWrite =
+  | { write: 'horizon'; horizon: string }
+  | { write: 'price'; min: number | null; max: number | null }
+  | { write: 'areas'; areas: string[] }
+  | { write: 'field'; fieldId: string; value: string };
+
+export interface TalkDecision {
+  state: 'open' | 'handed' | 'done';
+  standing: ConversationState;
+  /** What goes to the person; null when nothing does. */
+  says: string | null;
+  writes: TalkWrite[];
+  /** For the timeline: what was understood, or why a person takes over. */
+  told: string;
+}
+
+const asAssistant = ({ agent, brokerage }: ConversationFlow, text: string): string =>
+  `${agent || brokerage}'s assistant: ${text}`;
+const money = (sum: number): string => `$${sum.toLocaleString('en-US')}`;
+
+/** The first message. It says who writes, that it is an assistant, and how to have no more. */
+export function beginConversation(flow: ConversationFlow): { standing: ConversationState; says: string } {
+  const { agent, brokerage, questions } = flow;
+  const whose =
+    agent && agent !== brokerage ? `${agent}'s automatic assistant at ${brokerage}` : `the automatic assistant at ${brokerage}`;
+  return {
+    standing: { at: 0, answers: {} },
+    says: `Hello, this is ${whose}. ${questions.length > 1 ? 'A few short questions' : 'One short question'} so that we can help. ${questions[0]!.words} Write AGENT for a person, STOP for no more texts.`,
+  };
+}
+
+/** What follows from an answer. */
+export function continueConversation(
+  flow: ConversationFlow,
+  standing: ConversationState,
+  text: string,
+  { towns, now }: { towns: readonly string[]; now: Date },
+): TalkDecision {
+  const question = flow.questions[standing.at];
+  const hand = (told: string): TalkDecision => ({
+    state: 'handed',
+    standing,
+    says: asAssistant(flow, `Thank you. ${flow.agent || 'Somebody'} reads this and will answer in person.`),
+    writes: [],
+    told,
+  });
+  if (!question || wantsPerson(text) || /^\s*agent\W*$/i.test(text)) return hand('They ask for a person.');
+  const read = readAnswer(question.asks, text, towns, now);
+  if (!read)
+    return hand(`“${text.slice(0, 120)}” does not say ${ASK_WORDS[question.asks]}, as far as the assistant understands.`);
+  const writes = question.fieldId
+    ? [...read.writes, { write: 'field' as const, fieldId: question.fieldId, value: read.shown }]
+    : read.writes;
+  const next = { at: standing.at + 1, answers: { ...standing.answers, [question.asks]: read.shown } };
+  const told = `The assistant understood ${ASK_WORDS[question.asks]}: ${read.shown}.`;
+  const following = flow.questions[next.at];
+  return following
+    ? { state: 'open', standing: next, says: asAssistant(flow, `Thank you. ${following.words}`), writes, told }
+    : {
+        state: 'done',
+        standing: next,
+        says: asAssistant(flow, `Thank you, that helps. ${flow.agent || 'Somebody'} will be in touch in person.`),
+        writes,
+        told,
+      };
+}
+
+function readAnswer(
+  asks: TalkAsk,
+  text: string,
+  towns: readonly string[],
+  now: Date,
+): { shown: string; writes: TalkWrite[] } | null {
+  switch (asks) {
+    case 'when': {
+      const when = understandWhen(text, now);
+      if (!when) return null;
+      const shown =
+        when.days === null
+          ? 'no date yet'
+          : when.days <= 21
+            ? 'within weeks'
+            : when.days < 60
+              ? 'within two months'
+              : `in about ${Math.round(when.days / 30)} months`;
+      return { shown, writes: [{ write: 'horizon', horizon: horizonOf(when) }] };
+    }
+    case 'where': {
+      const named = understandTowns(text, towns);
+      if (!named.length && anywhere(text)) return { shown: 'anywhere', writes: [] };
+      return named.length ? { shown: listed(named), writes: [{ write: 'areas', areas: named }] } : null;
+    }
+    case 'price': {
+      const sums = understandSum(text);
+      if (!sums) return null;
+      const { min, max } = sums;
+      const shown =
+        min !== null && max !== null
+          ? `${money(min)} to ${money(max)}`
+          : min !== null
+            ? `from ${money(min)}`
+            : `up to ${money(max!)}`;
+      return { shown, writes: [{ write: 'price', min, max }] };
+    }
+    case 'financing':
+    case 'agent': {
+      const yes = understandYesNo(text);
+      return yes === null ? null : { shown: yes ? 'yes' : 'no', writes: [] };
+    }
+  }
+}

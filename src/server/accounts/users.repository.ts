@@ -1,0 +1,83 @@
+/** People and settings of an account, read by almost everybody. */
+import type { UserView } from '@/core/accounts';
+import { AppError, faultsOf } from '@/core/shared';
+import { DEFAULT_SETTINGS, scopeFor, type Principal, type Scope, type Settings } from '@/core/accounts';
+import { settingsSchema } from '@/core/accounts/schemas';
+import { now, reader, writeAudit, transact, type Tx } from '../shared';
+
+/** The people of the account, in the order of their names; with `left`, those who work here no longer. */
+export const listUsers = (scope: Scope, left = false): Promise<UserView[]> =>
+  reader().rows<UserView>(
+    `select u.id, u.first_name || ' ' || u.last_name as name, u.role, u.email, u.phone, o.name as office, u.away_until
+     from users u left join offices o on o.id = u.office_id where u.account_id = $1 and u.active <> $2 order by u.first_name, u.last_name`,
+    [scope.accountId, left],
+  );
+
+/** What the brokerage is called. */
+export const brokerageName = async (accountId: string): Promise<string> =>
+  (await reader().first<{ name: string }>('select name from accounts where id = $1', [accountId]))!.name;
+
+export async function readSettings(accountId: string, tx: Tx = reader()): Promise<Settings> {
+  const row = await tx.first<{ settings: Partial<Settings> }>('select settings from accounts where id = $1', [accountId]);
+  return { ...DEFAULT_SETTINGS, ...row?.settings };
+}
+
+/** Before commercial email is begun. @throws AppError input_invalid without the address that each must carry (15 USC 7704(a)(5)) */
+export async function requirePostalAddress(accountId: string, tx: Tx = reader()): Promise<void> {
+  const { postalAddress } = await readSettings(accountId, tx);
+  if (!postalAddress.trim())
+    throw new AppError('input_invalid', 'Add your office’s mailing address in Setup first. Every marketing email must show it.', {
+      fields: [{ field: 'postal_address', message: 'Enter the office’s street or PO box, city, state, and ZIP' }],
+    });
+}
+
+/** Changes settings of the account. @throws AppError input_invalid */
+export async function updateSettings(principal: Principal, patch: unknown): Promise<Settings> {
+  const { value, error } = settingsSchema.validate(patch, { abortEarly: false, convert: false });
+  if (error) throw new AppError('input_invalid', 'These settings were not kept.', { fields: faultsOf(error) });
+  const {
+    quiet_to: quietTo,
+    quiet_from: quietFrom,
+    conversation_seconds: conversationSeconds,
+    tag_barred: tagBarred,
+    tag_places: tagPlaces,
+    cap_day: capDay,
+    cap_week: capWeek,
+    cap_month: capMonth,
+    text_gap_hours: textGapHours,
+    holidays,
+    postal_address: postalAddress,
+    campaigns_held: campaignsHeld,
+    letter_cents: letterCents,
+  } = value as Record<string, string & number>;
+  const change = Object.fromEntries(
+    Object.entries({
+      quietTo,
+      quietFrom,
+      conversationSeconds,
+      tagBarred,
+      tagPlaces,
+      capDay,
+      capWeek,
+      capMonth,
+      textGapHours,
+      holidays,
+      postalAddress,
+      campaignsHeld,
+      letterCents,
+    }).filter(([, one]) => one !== undefined),
+  );
+  const { accountId } = scopeFor(principal);
+  return transact(async (tx) => {
+    const before = await readSettings(accountId, tx);
+    const after = { ...before, ...change };
+    if (after.quietTo >= after.quietFrom) {
+      throw new AppError('input_invalid', 'These settings were not kept.', {
+        fields: [{ field: 'quiet_to', message: 'must be before the hour at which quiet begins' }],
+      });
+    }
+    await tx.run('update accounts set settings = settings || $2::jsonb where id = $1', [accountId, JSON.stringify(change)]);
+    await writeAudit(tx, principal, accountId, 'changed settings', { before, after }, await now(tx));
+    return after;
+  });
+}

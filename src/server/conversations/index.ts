@@ -1,0 +1,1 @@
+export { answerConversation, isTalking } from './conversations.service';

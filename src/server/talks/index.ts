@@ -1,1 +1,0 @@
-export { goOnTalking, isTalking } from './talks.service';

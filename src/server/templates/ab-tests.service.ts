@@ -1,0 +1,116 @@
+/** Challenges: templates of one channel that are handed out evenly, until one is better than the others by more than chance. */
+import { AppError, notFound } from '@/core/shared';
+import { runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/accounts';
+import { oneLine } from '@/core/capture';
+import type { Channel } from '@/core/contacts';
+import type { DeliveryCounts, AbTestView } from '@/core/messages';
+import { now, reader, writeAudit, transact } from '../shared';
+import { BROUGHT, listTemplates } from './templates.service';
+import { forgetWords } from './words.repository';
+
+interface Row {
+  id: string;
+  name: string;
+  channel: Channel;
+  template_ids: string[];
+  winner_id: string | null;
+  made_at: Date;
+  ended_at: Date | null;
+}
+
+/** All challenges with what each of their templates brought since they began, in whatever wording. */
+export async function listAbTests(scope: Scope): Promise<AbTestView[]> {
+  const rows = await reader().rows<Row>(
+    'select id, name, channel, template_ids::text[], winner_id, made_at, ended_at from challenges where account_id = $1 and deleted_at is null order by ended_at is not null, id desc',
+    [scope.accountId],
+  );
+  const brought = await reader().rows<DeliveryCounts & { challenge: string; id: string; name: string }>(
+    `select h.id as challenge, t.id, t.name, ${BROUGHT.replaceAll('count(*)', 'count(o.id)')} from challenges h join templates t on t.id = any(h.template_ids)
+     left join outbox o on o.template_id = t.id and o.state = 'sent' and o.sent_at >= h.made_at and (h.ended_at is null or o.sent_at < h.ended_at) where h.account_id = $1 and h.deleted_at is null group by h.id, t.id, t.name order by t.name, t.id`,
+    [scope.accountId],
+  );
+  return rows.map(({ template_ids, ...row }) => ({
+    ...row,
+    entrants: brought
+      .filter(({ challenge, id }) => challenge === row.id && template_ids.includes(id))
+      .map(({ id, name, sent, delivered, answered, opted_out }) => ({ id, name, sent, delivered, answered, opted_out })),
+    may_change: scope.runsOffice,
+  }));
+}
+
+const office = (principal: Principal): void => {
+  if (principal.kind === 'person' && !runsTheOffice(principal.person.role))
+    throw new AppError('not_allowed', 'Challenges are made by those who run the office.');
+};
+async function findChallenge(principal: Principal, id: string): Promise<AbTestView> {
+  const found = (await listAbTests(scopeFor(principal))).find((one) => one.id === id);
+  if (!found) throw notFound('challenge');
+  return found;
+}
+
+/** @throws AppError input_invalid unless it is between two to six usable templates of one channel */
+export async function createAbTest(
+  principal: Principal,
+  { name, template_ids }: { name: string; template_ids: string[] },
+): Promise<AbTestView> {
+  office(principal);
+  const scope = scopeFor(principal);
+  const templates = (await listTemplates(scope)).filter(({ id }) => template_ids.includes(id));
+  const [first] = templates;
+  const fault = (message: string) =>
+    new AppError('input_invalid', 'The challenge was not made.', { fields: [{ field: 'template_ids', message }] });
+  if (templates.length < 2 || templates.length > 6) throw fault('choose two to six templates');
+  if (templates.some(({ channel }) => channel !== first!.channel)) throw fault('are not all of one channel');
+  const broken = templates.find(({ findings }) => findings.errors);
+  if (broken) throw fault(`“${broken.name}” has errors`);
+  const id = await transact(async (tx) => {
+    const at = await now(tx);
+    const row = await tx.first<{ id: string }>(
+      'insert into challenges (account_id, channel, name, template_ids, made_by, made_at) values ($1, $2, $3, $4::bigint[], $5, $6) returning id',
+      [
+        scope.accountId,
+        first!.channel,
+        oneLine(name) || 'Challenge',
+        templates.map((one) => one.id),
+        principal.kind === 'person' ? principal.person.id : null,
+        at,
+      ],
+    );
+    await writeAudit(tx, principal, scope.accountId, 'made a challenge', { id: row!.id, name }, at);
+    return row!.id;
+  });
+  forgetWords();
+  return findChallenge(principal, id);
+}
+
+/** Ends a challenge: its winner is handed out from now on. Null lets it go on. @throws AppError not_found, input_invalid */
+export async function endAbTest(principal: Principal, id: string, winnerId: string | null): Promise<AbTestView> {
+  office(principal);
+  const challenge = await findChallenge(principal, id);
+  if (winnerId && !challenge.entrants.some((one) => one.id === winnerId))
+    throw new AppError('input_invalid', 'The challenge goes on.', {
+      fields: [{ field: 'winner_id', message: 'is none of its templates' }],
+    });
+  await transact(async (tx) => {
+    const at = await now(tx);
+    await tx.run(
+      'update challenges set winner_id = $2, ended_at = case when $2::bigint is null then null else $3::timestamptz end where id = $1',
+      [id, winnerId, at],
+    );
+    await writeAudit(tx, principal, scopeFor(principal).accountId, 'ended a challenge', { id, winner: winnerId }, at);
+  });
+  forgetWords();
+  return findChallenge(principal, id);
+}
+
+/** Takes a challenge away. Touches that use it go on with the words that they keep themselves. */
+export async function deleteAbTest(principal: Principal, id: string): Promise<void> {
+  office(principal);
+  const challenge = await findChallenge(principal, id);
+  await transact(async (tx) => {
+    const at = await now(tx);
+    await tx.run('update challenges set deleted_at = $2 where id = $1', [id, at]);
+    await writeAudit(tx, principal, scopeFor(principal).accountId, 'deleted a challenge', { id, name: challenge.name }, at);
+  });
+  forgetWords();
+}

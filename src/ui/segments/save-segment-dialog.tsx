@@ -1,0 +1,60 @@
+'use client';
+/** Keeping what the sentence says under a name, for oneself or for the team. */
+import { useState } from 'react';
+import Dialog from '@mui/material/Dialog';
+import TextField from '@mui/material/TextField';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import type { Tree } from '@/core/segments';
+import { ask, FormEnd, freshKey, useToast } from '../primitives';
+import type { Segment } from './vocabulary';
+
+export function SaveSegmentDialog({
+  tree,
+  suggestion,
+  onClose,
+  onKept,
+}: {
+  tree: Tree;
+  suggestion: string;
+  onClose: () => void;
+  onKept: (segment: Segment) => void;
+}) {
+  const [name, setName] = useState(suggestion);
+  const [team, setTeam] = useState(false);
+  const queries = useQueryClient();
+  const notices = useToast();
+  const keep = useMutation({
+    mutationFn: () => ask<Segment>('/segments', 'POST', { name, tree, team }, freshKey()),
+    onSuccess: (segment) => {
+      void queries.invalidateQueries({ queryKey: ['segments'] });
+      notices.tell(`“${segment.name}” lies on your shelf.`);
+      onKept(segment);
+    },
+    onError: notices.fail,
+  });
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="keep-title" fullWidth maxWidth="xs">
+      <form
+        className="dialog"
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep.mutate();
+        }}
+      >
+        <h1 id="keep-title">Keep as a segment</h1>
+        <TextField
+          autoFocus
+          label="Name"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          slotProps={{ htmlInput: { maxLength: 80 } }}
+        />
+        <label className="choice">
+          <input type="checkbox" checked={team} onChange={(event) => setTeam(event.target.checked)} /> The team sees it too, each
+          with their own people
+        </label>
+        <FormEnd does="Keep it" busy={keep.isPending} may={Boolean(name.trim())} onCancel={onClose} />
+      </form>
+    </Dialog>
+  );
+}

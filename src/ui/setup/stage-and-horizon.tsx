@@ -1,0 +1,244 @@
+'use client';
+/** Stages and horizons in the account's own words: renamed, added, taken away with where their people go; a horizon with its rhythm. */
+import { useState } from 'react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { OWN_STEPS, stageName } from '@/core/contacts';
+import { ask, freshKey, useToast } from '../primitives';
+import { Block } from './block';
+import { RemoveDialog } from './remove-dialog';
+import '../contacts/contacts.css';
+
+interface Row {
+  key: string;
+  name: string;
+  meaning: string;
+  people: number;
+  removable: boolean;
+  counts_as?: string;
+  rhythm_days?: number;
+  strokes?: number;
+}
+type Kind = 'stages' | 'horizons';
+const BLOCKS = {
+  stages: {
+    title: 'Stages',
+    note: 'Where somebody stands. They move by themselves from New to Talking; the names and meanings are yours. A stage of your own counts as one of these steps.',
+  },
+  horizons: {
+    title: 'Horizons',
+    note: 'When somebody means to move, and how often to be in touch. Another rhythm moves the next touch of everybody it holds for.',
+  },
+};
+
+export function StageAndHorizon({ kind }: { kind: Kind }) {
+  const { data: rows } = useQuery({ queryKey: [kind], queryFn: async () => (await ask<{ items: Row[] }>(`/${kind}`)).items });
+  return (
+    <Block {...BLOCKS[kind]}>
+      {rows?.map((row) => (
+        <Line key={`${row.key} ${row.name} ${row.meaning} ${row.rhythm_days} ${row.strokes}`} kind={kind} row={row} rows={rows} />
+      ))}
+      {rows && <Add kind={kind} />}
+    </Block>
+  );
+}
+
+function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
+  const [form, setForm] = useState(row);
+  const [removing, setRemoving] = useState(false);
+  const queries = useQueryClient();
+  const notices = useToast();
+  const keep = useMutation({
+    mutationFn: () =>
+      ask(`/${kind}`, 'PATCH', {
+        key: row.key,
+        name: form.name,
+        meaning: form.meaning,
+        ...(form.rhythm_days ? { rhythm_days: form.rhythm_days } : {}),
+        ...(form.strokes ? { strokes: form.strokes } : {}),
+      }),
+    onSuccess: () => {
+      notices.tell(`“${form.name}” is kept.`);
+      void queries.invalidateQueries();
+    },
+    onError: notices.fail,
+  });
+  const changed =
+    form.name !== row.name ||
+    form.meaning !== row.meaning ||
+    form.rhythm_days !== row.rhythm_days ||
+    form.strokes !== row.strokes;
+  const own = row.counts_as !== undefined && row.counts_as !== row.key;
+  return (
+    <form
+      className="standing"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep.mutate();
+      }}
+    >
+      <input
+        className="name"
+        aria-label={`Name of ${row.name}`}
+        value={form.name}
+        maxLength={40}
+        onChange={(event) => setForm({ ...form, name: event.target.value })}
+      />
+      <input
+        className="meaning"
+        aria-label={`Meaning of ${row.name}`}
+        value={form.meaning}
+        maxLength={200}
+        onChange={(event) => setForm({ ...form, meaning: event.target.value })}
+      />
+      {row.rhythm_days !== undefined && (
+        <Rhythm
+          of={row.name}
+          days={form.rhythm_days!}
+          strokes={form.strokes!}
+          onChange={(next) => setForm({ ...form, ...next })}
+        />
+      )}
+      {own && <span className="soft small nowrap">counts as {stageName(row.counts_as!)}</span>}
+      {changed ? (
+        <button type="submit" className="chip" disabled={!form.name.trim() || keep.isPending}>
+          Keep
+        </button>
+      ) : (
+        <span className="soft small right">{row.people.toLocaleString('en-US')}</span>
+      )}
+      {row.removable ? (
+        <button type="button" className="chip" aria-label={`Remove ${row.name} …`} onClick={() => setRemoving(true)}>
+          Remove …
+        </button>
+      ) : (
+        <span className="stays soft small" title="People move there by themselves, or are counted or put away there.">
+          stays
+        </span>
+      )}
+      {removing && (
+        <RemoveDialog
+          name={row.name}
+          path={`/${kind}?key=${encodeURIComponent(row.key)}`}
+          people={row.people}
+          others={rows.filter(({ key }) => key !== row.key && !(kind === 'stages' && ['new', 'archived'].includes(key)))}
+          {...(kind === 'horizons' ? { none: 'have no horizon' } : {})}
+          instead={(name) => (kind === 'stages' ? `move to “${name}”` : `get “${name}” instead`)}
+          button={(people, to) => (to ? `Move ${people} to “${to}”` : `Take it from ${people}`)}
+          onClose={() => setRemoving(false)}
+        />
+      )}
+    </form>
+  );
+}
+
+function Rhythm({
+  of,
+  days,
+  strokes,
+  onChange,
+}: {
+  of: string;
+  days: number;
+  strokes: number;
+  onChange: (next: { rhythm_days?: number; strokes?: number }) => void;
+}) {
+  return (
+    <>
+      <label className="small soft nowrap">
+        every{' '}
+        <input
+          type="number"
+          min={1}
+          max={730}
+          aria-label={`Rhythm of ${of} in days`}
+          value={days}
+          style={{ width: 56 }}
+          onChange={(event) => onChange({ rhythm_days: Number(event.target.value) })}
+        />{' '}
+        days
+      </label>
+      <select
+        className="small"
+        aria-label={`Strokes of ${of}`}
+        title="How many strokes stand for it: four is nearest"
+        value={strokes}
+        onChange={(event) => onChange({ strokes: Number(event.target.value) })}
+      >
+        {[4, 3, 2, 1].map((n) => (
+          <option key={n} value={n}>
+            {n} {n === 1 ? 'stroke' : 'strokes'}
+          </option>
+        ))}
+      </select>
+    </>
+  );
+}
+
+const EMPTY = { name: '', meaning: '', counts_as: 'talking', rhythm_days: 21, strokes: 2 };
+
+function Add({ kind }: { kind: Kind }) {
+  const [form, setForm] = useState(EMPTY);
+  const queries = useQueryClient();
+  const notices = useToast();
+  const what = kind.slice(0, -1);
+  const add = useMutation({
+    mutationFn: () => {
+      const { name, meaning, counts_as, ...horizon } = form;
+      return ask(`/${kind}`, 'POST', { name, meaning, ...(kind === 'stages' ? { counts_as } : horizon) }, freshKey());
+    },
+    onSuccess: () => {
+      notices.tell(`“${form.name}” can be chosen now.`);
+      setForm(EMPTY);
+      void queries.invalidateQueries();
+    },
+    onError: notices.fail,
+  });
+  return (
+    <form
+      className="standing add"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add.mutate();
+      }}
+    >
+      <input
+        className="name"
+        aria-label={`Name of a new ${what}`}
+        placeholder={`A new ${what}`}
+        value={form.name}
+        maxLength={40}
+        onChange={(event) => setForm({ ...form, name: event.target.value })}
+      />
+      <input
+        className="meaning"
+        aria-label={`Meaning of the new ${what}`}
+        placeholder="What it means, in your words"
+        value={form.meaning}
+        maxLength={200}
+        onChange={(event) => setForm({ ...form, meaning: event.target.value })}
+      />
+      {kind === 'stages' ? (
+        <label className="small soft nowrap">
+          counts as{' '}
+          <select value={form.counts_as} onChange={(event) => setForm({ ...form, counts_as: event.target.value })}>
+            {OWN_STEPS.map((step) => (
+              <option key={step} value={step}>
+                {stageName(step)}
+              </option>
+            ))}
+          </select>
+        </label>
+      ) : (
+        <Rhythm
+          of="the new horizon"
+          days={form.rhythm_days}
+          strokes={form.strokes}
+          onChange={(next) => setForm({ ...form, ...next })}
+        />
+      )}
+      <button type="submit" className="chip" disabled={!form.name.trim() || add.isPending}>
+        Add it
+      </button>
+    </form>
+  );
+}
