@@ -15,8 +15,8 @@ await script(async () => {
     code ||= await shown(process.execPath, [fromRoot('tests/drills', drill), ...process.argv.slice(2)]);
   cluster.stop();
   const YEAR_PEOPLE = process.argv.includes('--small') ? '60' : '10000';
-  code ||= await shown(process.execPath, [fromRoot('scripts', 'test.mjs'), '--only', 'db', 'tests/db/year'], {
-    env: { ...process.env, YEAR_PEOPLE },
+  code ||= await shown(process.execPath, [fromRoot('scripts', 'test.mjs'), '--only', 'db', 'tests/db/year', 'tests/db/random'], {
+    env: { ...process.env, YEAR_PEOPLE, RANDOM_OPERATIONS: '10000' },
   });
   process.exit(code);
 });

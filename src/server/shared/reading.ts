@@ -11,7 +11,7 @@ import { AppError, type ErrorCode } from '@/core/shared';
  * process was given, and at most `MOST_PATIENCE` times as long. A short answer must not count as unreadable because others work beside it.
  */
 const MOST_MS = 1_500;
-const MOST_PATIENCE = 10;
+const MOST_PATIENCE = 2;
 /** More for what is large, of each megabyte. */
 const MS_A_MEGABYTE = 50;
 /** A thread that has not begun by then cannot be started at all. */
