@@ -12,8 +12,8 @@ import { kept } from '../../scripts/lib/run.mjs';
 import { say, script, Stop } from '../../scripts/lib/say.mjs';
 
 const small = process.argv.includes('--small');
-const PEOPLE = small ? 20_000 : 200_000;
-const KILLS = small ? 4 : 30;
+const PEOPLE = small ? 12_000 : 200_000;
+const KILLS = small ? 3 : 30;
 const GIVE_UP_SECONDS = small ? 180 : 1_800;
 const DIST = process.env.DRILL_DIST ?? 'dist-test';
 const home = join(process.env.URRACA_TEST_HOME ?? fromRoot('.urraca', 'test'), 'drill-import');
