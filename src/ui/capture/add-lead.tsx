@@ -77,7 +77,8 @@ function AddLead({ onClose }: { onClose: () => void }) {
       ),
     onSuccess: ({ contact, routing }) => {
       void queries.invalidateQueries();
-      notices.tell(`${contact.status === 'matched' ? 'We know them already.' : 'Added.'} ${routing.because}`);
+      const known = contact.status === 'matched' ? 'We know them already. ' : 'Added. ';
+      notices.tell(`${contact.id ? known : ''}${routing.because}`);
       onClose();
       if (contact.id) router.push(`/contacts?contact=${contact.id}`);
     },
