@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import ts from 'typescript';
 
 const ROOT = join(__dirname, '..', '..');
-/** What was called otherwise before; each has a standard name now (the names of the trade, docs/GLOSSARY.md). */
+/** What was called otherwise before; each has a standard name of the trade now. */
 const RETIRED = new Set(
   `wayOf stepIn gathered Admitted Newcomer Newcomers deedOf isTakingAway letLeave taughtValue lessonOf withLessons keepLessons readLessons useNotices NoticeProvider
    usePast isDesk isRoll readAround takeLeadMail keepUnreadMail listPeople findPerson PersonView KeptReply KeptRung keepVersion keepNoticed keepPart keepMailed keepPicture

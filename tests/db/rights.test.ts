@@ -231,6 +231,9 @@ test('whom an admin barred from new tags makes none by a lead or a file, and no 
   ]))!;
   const asNew = columns.map(({ target }) => ({ target, ...(target === 'custom' ? { place: 'new' } : {}) }));
   await expect(imports.updateImport(as, id, { columns: asNew } as never)).rejects.toMatchObject({ code: 'not_allowed' });
+  const all = (tags: string[]) => imports.updateImport(as, id, { options: { tags } } as never);
+  await expect(all(['choir', 'Spring list'])).rejects.toMatchObject({ code: 'not_allowed' });
+  await all(['choir']);
   await house().db.run(
     'update imports set columns = (select jsonb_agg(c || \'{"place": "new"}\') from jsonb_array_elements(columns) c) where id = $1',
     [id],

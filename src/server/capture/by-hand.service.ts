@@ -23,6 +23,6 @@ async function told<T extends CaptureResult | Tried>({ byPerson }: ByHand, captu
   return {
     ...captured,
     contact: { id: null, status },
-    routing: { agent: null, because: 'Somebody here already works with them and has your note now.' },
+    routing: { agent: null, because: 'They’re already in the brokerage’s contacts, so this lead gets passed along.' },
   };
 }

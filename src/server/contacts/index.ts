@@ -16,7 +16,7 @@ export { contactView, OWN_FIELDS } from './contacts.rows';
 export { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
 export { CALLED, calledOf } from './called';
 export { endFollowUp } from './follow-up';
-export { listFields, setDates, setFields } from './more';
+export { listFields, requireTags, setDates, setFields } from './more';
 export { FAST, HOUR_OF, measured, ROSTER_OF } from './measured';
 export {
   addressesOf,

@@ -24,6 +24,20 @@ export const readMore = async (contactId: string, tx: Tx): Promise<MoreView> =>
     [contactId],
   ))!;
 
+/** Whether somebody may give these tags: all are there, or they may make new ones. @throws AppError not_allowed */
+export async function requireTags(tx: Tx, principal: Principal, names: string[]): Promise<void> {
+  if (principal.kind !== 'person' || !names.length) return;
+  const { accountId, role } = principal.person;
+  if (mayMakeTags(role, (await readSettings(accountId, tx)).tagBarred)) return;
+  const wanted = [...new Set(names.map((name) => tagName(name).toLowerCase()))];
+  const known = await tx.rows(
+    'select 1 from tags where account_id = $1 and deleted_at is null and lower(name) = any($2::text[])',
+    [accountId, wanted],
+  );
+  if (known.length < wanted.length)
+    throw new AppError('not_allowed', 'Only an owner or admin can add a tag. Choose one that’s already here.');
+}
+
 /**
  * The tags of a contact, by name. A name that is new becomes a tag.
  * @throws AppError not_allowed for a role that may not make new ones; nothing is changed then
@@ -31,15 +45,7 @@ export const readMore = async (contactId: string, tx: Tx): Promise<MoreView> =>
 export async function setTags(tx: Tx, principal: Principal, contactId: string, names: string[], at: Date): Promise<void> {
   const accountId = principal.kind === 'person' ? principal.person.accountId : principal.accountId;
   const wanted = [...new Map(names.map((name) => [tagName(name).toLowerCase(), tagName(name)])).values()].filter(Boolean);
-  const { tagBarred } = await readSettings(accountId, tx);
-  if (principal.kind === 'person' && !mayMakeTags(principal.person.role, tagBarred)) {
-    const known = await tx.rows<{ name: string }>(
-      'select lower(name) as name from tags where account_id = $1 and deleted_at is null and lower(name) = any($2::text[])',
-      [accountId, wanted.map((name) => name.toLowerCase())],
-    );
-    if (known.length < wanted.length)
-      throw new AppError('not_allowed', 'New tags are made by an admin here. Choose one of those there are.');
-  }
+  await requireTags(tx, principal, wanted);
   await tx.run(
     `with made as (insert into tags (account_id, name, made_by, made_at) select $1, name, $4, $5 from unnest($3::text[]) name
          on conflict (account_id, lower(name)) where deleted_at is null do update set name = tags.name returning id),

@@ -2,6 +2,7 @@
 import { AppError } from '@/core/shared';
 import { may, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
 import { headingPrint, type ImportColumn, type ImportOptions, type ImportView } from '@/core/imports';
+import { requireTags } from '../contacts';
 import { enqueue, now, writeAudit, transact, reader, type Tx } from '../shared';
 import { findImport, findImportRow, importView, type ImportRow } from './imports.repository';
 
@@ -136,6 +137,7 @@ async function checkOptions(tx: Tx, principal: Principal, row: ImportRow, option
     ]))
   )
     throw wrong('stage', 'is no stage here');
+  await requireTags(tx, principal, options.tags ?? []);
 }
 
 /** Starts an import that was looked at. */

@@ -48,7 +48,7 @@ export async function createTag(principal: Principal, input: { name: string; col
     if (known) return known.id;
     const { tagBarred } = await readSettings(scope.accountId, tx);
     if (principal.kind === 'person' && !mayMakeTags(principal.person.role, tagBarred))
-      throw new AppError('not_allowed', 'New tags are made by an admin here. Choose one of those there are.');
+      throw new AppError('not_allowed', 'Only an owner or admin can add a tag. Choose one that’s already here.');
     const made = await tx.first<{ id: string }>(
       `insert into tags (account_id, name, color, made_by, made_at) values ($1, $2, $3, $4, $5) returning id`,
       [scope.accountId, name, input.color ?? 'stone', scope.userId, await now(tx)],

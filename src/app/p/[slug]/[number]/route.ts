@@ -5,6 +5,7 @@ import { addressOf } from '@/app/_http/client';
 import { documentOf, lookerOf, readSent, stateAfter, visitorOf, withPage } from '@/app/_http/visit';
 import { homeHtml, html, NEW_FORM, type FormState } from '@/ui/pages/public';
 import { AppError, notFound } from '@/core/shared';
+import type { ListingView } from '@/core/market';
 import type { Shown, Visitor } from '@/server/pages';
 
 type Context = { params: Promise<{ slug: string; number: string }> };
@@ -39,7 +40,7 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
     searchOnly(shown);
     const home = await homeOf(shown, numberOf(number));
     const { visitor, cookie } = await lookerOf(request, viewOf(shown, home));
-    return homeDocument(request, shown, home.number, visitor, NEW_FORM, cookie);
+    return homeDocument(request, shown, home, visitor, NEW_FORM, cookie);
   });
 }
 
@@ -57,31 +58,31 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
       await noteStep({ accountId, visitorId: visitor.id, doorId, kind: 'saved_home', listing: home, text: home.address });
       /* Who saves a home wants it kept: they are asked who they are, and may also go on without. */
       const saved = { ...visitor, saved: [...visitor.saved, number] };
-      return homeDocument(request, shown, number, saved, NEW_FORM, cookie, !visitor.contactId);
+      return homeDocument(request, shown, home, saved, NEW_FORM, cookie, !visitor.contactId);
     }
     let state: FormState;
     try {
       const taken = await receiveVisitor(shown, sent, { address: addressOf(request), visitor, number });
-      if (taken) return homeDocument(request, shown, number, { ...visitor, contactId: taken.contactId }, NEW_FORM, cookie);
+      if (taken) return homeDocument(request, shown, home, { ...visitor, contactId: taken.contactId }, NEW_FORM, cookie);
       state = { ...NEW_FORM, thanked: true };
     } catch (error) {
       state = stateAfter(error, sent);
     }
-    return homeDocument(request, shown, number, visitor, state, cookie, true);
+    return homeDocument(request, shown, home, visitor, state, cookie, true);
   });
 }
 
 async function homeDocument(
   request: Request,
   shown: Shown,
-  number: string,
+  home: ListingView,
   visitor: Visitor,
   state: FormState,
   cookie: string | null,
   askToo = false,
 ): Promise<Response> {
   const { slug } = shown;
-  const home = await homeOf(shown, number);
+  const { number } = home;
   const action = `/p/${slug}/${encodeURIComponent(number)}`;
   const seenBefore = visitor.saved.includes(number);
   if (isAsked(shown, visitor) && !seenBefore)
