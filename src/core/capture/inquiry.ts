@@ -210,7 +210,7 @@ export function withListing(
 
 const optional = (text: string | null | undefined): string | null => (text ? oneLine(storable(text)) || null : null);
 const invalid = (fields: FieldFault[]): AppError =>
-  new AppError('input_invalid', 'The inquiry could not be read; nothing was kept. Mend the fields named and send it again.', {
+  new AppError('input_invalid', 'The inquiry could not be read; nothing was kept. Fix the fields named and send it again.', {
     fields,
   });
 

@@ -109,14 +109,14 @@ function Guardrails({ first }: { first: SettingsForm }) {
           value={settings.conversation_seconds}
           onChange={(event) => setSettings({ ...settings, conversation_seconds: Number(event.target.value) })}
         />
-        <div style={{ display: 'flex', gap: 12 }}>
+        <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))', gap: 14 }}>
           {(
             [
               ['cap_day', 'Most touches a day'],
-              ['cap_week', 'in 7 days'],
-              ['cap_month', 'in 30 days'],
+              ['cap_week', 'Most in 7 days'],
+              ['cap_month', 'Most in 30 days'],
               ['text_gap_hours', 'Hours between texts'],
-              ['letter_cents', 'A letter, in cents'],
+              ['letter_cents', 'Cost of a letter, cents'],
             ] as const
           ).map(([key, label]) => (
             <TextField
