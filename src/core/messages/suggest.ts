@@ -49,5 +49,5 @@ export const SUGGESTION_WORDS: Record<Suggestion['do'], string> = {
   meet: 'Make the appointment',
   later: 'Set their horizon',
   let_go: 'Put them away, kindly',
-  mend: 'Mend the number or the name',
+  mend: 'Fix the number or the name',
 };
