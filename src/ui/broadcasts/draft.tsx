@@ -67,9 +67,7 @@ export function Draft({ broadcast, onKept }: { broadcast: Broadcast; onKept: (ne
         <section aria-label="To whom" className="panel part">
           <h2>To whom</h2>
           <ToWhom selection={draft.selection} onChange={(next) => change({ ...draft, selection: next })} />
-          {chosen && reach.data && (
-            <ReachWords reach={reach.data} goes={draft.goes} onGoes={(next) => change({ ...draft, goes: next })} />
-          )}
+          {chosen && reach.data && <ReachWords reach={reach.data} goes={draft.goes} />}
           <ErrorMessage error={reach.error} named />
         </section>
         <section aria-label="The words" className="panel part">
@@ -108,6 +106,7 @@ export function Draft({ broadcast, onKept }: { broadcast: Broadcast; onKept: (ne
             channel={channel}
             goes={draft.goes}
             perMinute={draft.per_minute}
+            holiday={chosen ? reach.data?.holiday : null}
             onChange={(next) => change({ ...draft, ...next })}
           />
         </section>
@@ -223,11 +222,7 @@ function ToWhom({ selection, onChange }: { selection: BroadcastSelection; onChan
   );
 }
 
-/** `Jan 1` of `2027-01-01`. */
-const monthDay = (day: string): string =>
-  new Date(`${day}T12:00:00Z`).toLocaleDateString('en-US', { month: 'short', day: 'numeric', timeZone: 'UTC' });
-
-function ReachWords({ reach, goes, onGoes }: { reach: Reach; goes: Goes; onGoes: (goes: Goes) => void }) {
+function ReachWords({ reach, goes }: { reach: Reach; goes: Goes }) {
   const left = Object.entries(reach.left_out) as [LeftOut, number][];
   return (
     <div className="reach" aria-live="polite">
@@ -243,14 +238,6 @@ function ReachWords({ reach, goes, onGoes }: { reach: Reach; goes: Goes; onGoes:
           `; the last goes ${reach.minutes < 120 ? `${reach.minutes} minutes` : `${Math.round(reach.minutes / 60)} hours`} after the first`}
         .
       </p>
-      {reach.holiday && goes.on !== 'now' && (
-        <p className="small" role="status">
-          {monthDay(goes.day)} is {reach.holiday.name}. It goes out that day as you set it, or{' '}
-          <button type="button" className="chip tiny" onClick={() => onGoes({ ...goes, day: reach.holiday!.next })}>
-            Move to {monthDay(reach.holiday.next)}
-          </button>
-        </p>
-      )}
       {left.length > 0 && (
         <p className="soft small">
           Left out:{' '}

@@ -1,20 +1,27 @@
 'use client';
 /** When a broadcast goes, how fast, and who prints its letters. */
-import type { Goes } from '@/core/messages';
+import type { Goes, Reach } from '@/core/messages';
 import { DAY } from '@/core/shared';
 import { useNow } from '../primitives';
 import type { Broadcast } from './shapes';
 import './broadcasts.css';
 
+/** `Jan 1` of `2027-01-01`. */
+const monthDay = (day: string): string =>
+  new Date(`${day}T12:00:00Z`).toLocaleDateString('en-US', { month: 'short', day: 'numeric', timeZone: 'UTC' });
+
 export function WhenItGoes({
   channel,
   goes,
   perMinute,
+  holiday,
   onChange,
 }: {
   channel: Broadcast['channel'];
   goes: Goes;
   perMinute: number;
+  /** What the day is in the account's calendar, when nothing goes by itself on it. */
+  holiday?: Reach['holiday'];
   onChange: (next: { goes?: Goes; per_minute?: number }) => void;
 }) {
   const tomorrow = new Date(useNow().getTime() + DAY).toISOString().slice(0, 10);
@@ -96,6 +103,14 @@ export function WhenItGoes({
         )}
         <span className="soft">Quiet hours and caps apply. A date you set holds, even on a holiday.</span>
       </div>
+      {holiday && goes.on !== 'now' && (
+        <p className="small" role="status">
+          {monthDay(goes.day)} is {holiday.name}. It will still go out then, unless you{' '}
+          <button type="button" className="chip tiny" onClick={() => onChange({ goes: { ...goes, day: holiday.next } })}>
+            move it to {monthDay(holiday.next)}
+          </button>
+        </p>
+      )}
     </>
   );
 }

@@ -26,7 +26,7 @@ export function Speed({ days }: { days: number }) {
           <h2 style={{ fontSize: 16, color: 'var(--ink)' }}>Speed to lead</h2>
           <p className="soft small">From an inquiry to the first call or message that a person of ours made by hand.</p>
         </div>
-        <div role="group" aria-label="By" style={{ display: 'flex', gap: 6 }}>
+        <div role="group" aria-label="By" style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
           {SPEED_BY.map((one) => (
             <button
               key={one}
