@@ -27,6 +27,11 @@ const base = {
 
 /** @type {import('jest').Config} */
 const config = {
+  reporters: ['default', '<rootDir>/scripts/lib/slowest.cjs'],
+  /** Printed by `npm test`; there is no bar. */
+  coverageProvider: 'v8',
+  coverageReporters: ['text-summary'],
+  collectCoverageFrom: ['src/**/*.{ts,tsx}', '!src/**/*.test.ts', '!src/app/**', '!src/ui/**/*.tsx'],
   /** A scenario waits for nothing but the database; on a busy machine that may take a while. */
   testTimeout: 60_000,
   projects: [

@@ -26,6 +26,7 @@ import { unreadMails } from './0024_unread_mails';
 import { loginFailures } from './0025_login_failures';
 import { refusals } from './0026_refusals';
 import { idempotency } from './0027_idempotency';
+import { standardNames } from './0028_standard_names';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -56,5 +57,6 @@ export const migrations: Migration[] = [
   loginFailures,
   refusals,
   idempotency,
+  standardNames,
 ];
 export type { Migration };

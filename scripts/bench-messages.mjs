@@ -1,11 +1,11 @@
 /**
- * `npm run bench:messages`: prints JSON with what messages reach on a house of its own: rendering and checks, rehearsals of a year for 10,000 and
+ * `npm run bench:messages`: prints JSON with what messages reach on an application of its own: rendering and checks, rehearsals of a year for 10,000 and
  * for 100,000 people, and a broadcast to 100,000: until it stands in the outbox, and how the web server answers while it goes.
  */
-import { api, BASE, inBenchHouse, KEY, residentMb } from './lib/bench-house.mjs';
+import { api, BASE, inBenchApp, KEY, residentMb } from './lib/bench-app.mjs';
 import { median, note, percentile, round } from './lib/measure.mjs';
 import { fromRoot } from './lib/root.mjs';
-import { kept } from './lib/run.mjs';
+import { runQuietly } from './lib/run.mjs';
 import { script, Stop } from './lib/say.mjs';
 
 const MANY = 100_000;
@@ -113,9 +113,9 @@ async function broadcast() {
 }
 
 await script(() =>
-  inBenchHouse(async (db, { worker }) => {
+  inBenchApp(async (db, { worker }) => {
     note('the core alone …');
-    const core = JSON.parse(kept(process.execPath, [fromRoot('dist/bench-messages.js')]).out);
+    const core = JSON.parse(runQuietly(process.execPath, [fromRoot('dist/bench-messages.js')]).out);
     note('people …');
     await people(db);
     const { rows } = await db.query(

@@ -1,13 +1,13 @@
 /**
- * `npm run bench:routing`: prints JSON with what routing reaches on a house of its own: decisions and mails a second, leads a second beside a
+ * `npm run bench:routing`: prints JSON with what routing reaches on an application of its own: decisions and mails a second, leads a second beside a
  * handler that answers a constant, how soon an offer is on an agent's page with 300 pages open, and a rehearsal of 100,000 inquiries.
  */
 import { createHash, randomBytes } from 'node:crypto';
 import http from 'node:http';
-import { api, BASE, inBenchHouse, KEY, residentMb } from './lib/bench-house.mjs';
+import { api, BASE, inBenchApp, KEY, residentMb } from './lib/bench-app.mjs';
 import { lead, median, note, percentile, rate, round } from './lib/measure.mjs';
 import { fromRoot } from './lib/root.mjs';
-import { kept } from './lib/run.mjs';
+import { runQuietly } from './lib/run.mjs';
 import { script, Stop } from './lib/say.mjs';
 
 const PAGES = 300;
@@ -132,9 +132,9 @@ async function rehearsal(db, worker) {
 }
 
 await script(() =>
-  inBenchHouse(async (db, { worker }) => {
+  inBenchApp(async (db, { worker }) => {
     note('the core alone …');
-    const core = JSON.parse(kept(process.execPath, [fromRoot('dist/bench-routing.js')]).out);
+    const core = JSON.parse(runQuietly(process.execPath, [fromRoot('dist/bench-routing.js')]).out);
     await rate(8, 3, postLead);
     note('leads per second …');
     const leads = await leadsPerSecond();

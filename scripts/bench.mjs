@@ -1,11 +1,11 @@
 /**
  * `npm run bench`: prints JSON with what this machine reaches on the demo data. Ratios have both sides in one run, medians of
- * three; absolute times swing with the machine. It starts a house of its own and stops by itself.
+ * three; absolute times swing with the machine. It starts an application of its own and stops by itself.
  */
 import { fork } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { BASE, inBenchHouse, KEY } from './lib/bench-house.mjs';
-import { endProcesses } from './lib/house.mjs';
+import { BASE, inBenchApp, KEY } from './lib/bench-app.mjs';
+import { endProcesses } from './lib/app.mjs';
 import { lead, median, note, percentile, rate, round } from './lib/measure.mjs';
 import { planOf } from './lib/plan.mjs';
 import { fromRoot } from './lib/root.mjs';
@@ -213,7 +213,7 @@ function resident(pid) {
 }
 
 await script(() =>
-  inBenchHouse(async (db, children, { url, env, startMs }) => {
+  inBenchApp(async (db, children, { url, env, startMs }) => {
     const { default: pg } = await import('pg');
     const touches = async () => {
       note('due touches …');

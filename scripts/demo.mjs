@@ -6,15 +6,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, statfsSync, writeFileSync 
 import { join } from 'node:path';
 import { ensureBuilt } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
-import {
-  awaitHealthy,
-  endLeftovers,
-  endProcesses,
-  houseEnvironment,
-  startSimulator,
-  startWeb,
-  startWorker,
-} from './lib/house.mjs';
+import { awaitHealthy, endLeftovers, endProcesses, appEnvironment, startSimulator, startWeb, startWorker } from './lib/app.mjs';
 import { ensureNodeModules } from './lib/packages.mjs';
 import { requirePorts } from './lib/ports.mjs';
 import { fromRoot } from './lib/root.mjs';
@@ -98,7 +90,7 @@ await script(async () => {
       [ports.mailDoor, 'mail door', 'MAIL_DOOR_PORT'],
     ]);
     if (!process.env.DATABASE_URL) cluster = await startCluster(home, ports.postgres, 'urraca');
-    const env = houseEnvironment({ home, databaseUrl: process.env.DATABASE_URL ?? cluster.url, ports });
+    const env = appEnvironment({ home, databaseUrl: process.env.DATABASE_URL ?? cluster.url, ports });
     await ensureBuilt(build);
     if (fresh) rmSync(join(home, 'simulator'), { recursive: true, force: true });
     const prepared = await shown(

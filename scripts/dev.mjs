@@ -1,7 +1,7 @@
 /** `npm run dev`: the demo's cluster, simulator and worker, and Next in development mode. The worker is bundled once at the start. */
 import { bundle, bundleVisit } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
-import { endProcesses, houseEnvironment, startSimulator, startWorker } from './lib/house.mjs';
+import { endProcesses, appEnvironment, startSimulator, startWorker } from './lib/app.mjs';
 import { ensureNodeModules } from './lib/packages.mjs';
 import { requirePorts } from './lib/ports.mjs';
 import { fromRoot } from './lib/root.mjs';
@@ -17,7 +17,7 @@ await script(async () => {
   const cluster = await startCluster(home, Number(process.env.PGPORT ?? 55432), 'urraca');
   await bundle('dist-cli');
   await bundleVisit();
-  const env = { ...houseEnvironment({ home, databaseUrl: cluster.url, ports }), NODE_ENV: 'development' };
+  const env = { ...appEnvironment({ home, databaseUrl: cluster.url, ports }), NODE_ENV: 'development' };
   if ((await shown(process.execPath, [fromRoot('dist-cli/urraca.js'), 'demo-world'], { env })) !== 0)
     throw new Stop('The demo world could not be made.');
   const children = [startSimulator(env, home, 'dist-cli'), startWorker(env, home, 'dist-cli')];

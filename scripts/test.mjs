@@ -6,11 +6,11 @@ import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { bundle, ensureBuilt } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
-import { awaitHealthy, endProcesses, houseEnvironment, startSimulator, startWeb, startWorker } from './lib/house.mjs';
+import { awaitHealthy, endProcesses, appEnvironment, startSimulator, startWeb, startWorker } from './lib/app.mjs';
 import { ensureChromium, ensureNodeModules } from './lib/packages.mjs';
 import { requirePorts } from './lib/ports.mjs';
 import { fromRoot } from './lib/root.mjs';
-import { kept, shown } from './lib/run.mjs';
+import { runQuietly, shown } from './lib/run.mjs';
 import { say, script, Stop } from './lib/say.mjs';
 import { startTlsProxy } from './lib/tls.mjs';
 
@@ -22,7 +22,7 @@ const port = Number(process.env.TEST_PGPORT ?? 55433);
 const bin = (name) => fromRoot('node_modules', '.bin', name);
 
 const psql = (cluster, sql) =>
-  kept('psql', ['-X', '-q', '-t', '-A', cluster.admin, '-c', sql], {
+  runQuietly('psql', ['-X', '-q', '-t', '-A', cluster.admin, '-c', sql], {
     env: { ...process.env, PATH: `${cluster.programs}:${process.env.PATH}` },
   }).out;
 
@@ -32,7 +32,7 @@ async function makeTemplate(cluster) {
   for (const name of left.split('\n').filter(Boolean)) psql(cluster, `drop database "${name}" with (force)`);
   psql(cluster, 'create database urraca_template');
   await bundle('dist-cli');
-  const env = houseEnvironment({
+  const env = appEnvironment({
     home,
     databaseUrl: `postgres://postgres@127.0.0.1:${port}/urraca_template`,
     ports: { web: 0, simulator: 0, simulatorSmtp: 0, mailDoor: 0 },
@@ -46,10 +46,10 @@ const TLS_PORTS = { web: 3101, proxy: 3443 };
 const PORTS = { web: 3100, simulator: 3910, simulatorSmtp: 2536, mailDoor: 2535 };
 
 /** The built application with the demo world, on ports of its own, for as long as `work` takes. */
-async function withHouse(cluster, work) {
-  const house = join(home, 'journeys');
-  const env = houseEnvironment({
-    home: house,
+async function withApp(cluster, work) {
+  const folder = join(home, 'journeys');
+  const env = appEnvironment({
+    home: folder,
     databaseUrl: cluster.url,
     ports: PORTS,
     extra: { PUBLIC_URL: `http://127.0.0.1:${PORTS.web}` },
@@ -67,16 +67,16 @@ async function withHouse(cluster, work) {
   if ((await shown(process.execPath, [fromRoot('dist-test/urraca.js'), 'demo-world', '--fresh'], { env })) !== 0)
     throw new Stop('The demo world could not be made.');
   const children = {
-    simulator: startSimulator(env, house, 'dist-test'),
-    worker: startWorker(env, house, 'dist-test'),
-    web: startWeb(env, house, '.next-test'),
+    simulator: startSimulator(env, folder, 'dist-test'),
+    worker: startWorker(env, folder, 'dist-test'),
+    web: startWeb(env, folder, '.next-test'),
   };
   try {
     await awaitHealthy(`${env.PUBLIC_URL}/api/health`, children);
     const secure = `https://127.0.0.1:${TLS_PORTS.proxy}`;
     const behind = { ...env, PORT: String(TLS_PORTS.web), PUBLIC_URL: secure, TRUSTED_PROXIES: 'loopback' };
-    children.behind = startWeb(behind, join(house, 'behind'), '.next-test');
-    children.proxy = startTlsProxy(house, TLS_PORTS.proxy, TLS_PORTS.web);
+    children.behind = startWeb(behind, join(folder, 'behind'), '.next-test');
+    children.proxy = startTlsProxy(folder, TLS_PORTS.proxy, TLS_PORTS.web);
     await awaitHealthy(`http://127.0.0.1:${TLS_PORTS.web}/api/health`, { behind: children.behind });
     return await work(env.PUBLIC_URL, { ...env, TLS_URL: secure });
   } finally {
@@ -98,12 +98,13 @@ await script(async () => {
     await Promise.all([
       step('types', () => shown(bin('tsc'), ['--noEmit'])),
       step('lint', () => shown(bin('eslint'), ['.', '--max-warnings', '0'])),
+      step('format', () => shown(bin('prettier'), ['--check', '.'])),
       step('layers', () =>
         shown(bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'simulator', 'migrations', 'scripts', 'tests']),
       ),
     ]);
   }
-  if (wanted('core')) await step('core', () => shown(bin('jest'), ['--selectProjects', 'core', ...rest]));
+  if (wanted('core')) await step('core', () => shown(bin('jest'), ['--selectProjects', 'core', ...(rest.length ? rest : ['--coverage'])]));
   let cluster;
   if (wanted('db') || wanted('journeys') || wanted('drills')) cluster = await startCluster(home, port, 'urraca_journeys');
   const env = {
@@ -134,8 +135,8 @@ await script(async () => {
       await ensureChromium();
       rmSync(`${home}/journeys`, { recursive: true, force: true });
       await step('journeys', () =>
-        withHouse(cluster, (url, house) =>
-          shown(bin('playwright'), ['test', ...rest], { env: { ...house, NODE_ENV: 'test', BASE_URL: url } }),
+        withApp(cluster, (url, processEnv) =>
+          shown(bin('playwright'), ['test', ...rest], { env: { ...processEnv, NODE_ENV: 'test', BASE_URL: url } }),
         ),
       );
     }

@@ -1,5 +1,5 @@
 /**
- * Loaded into every process of a house before anything else (`--import`): it says over the channel to whoever started it that its event
+ * Loaded into every process of an application before anything else (`--import`): it says over the channel to whoever started it that its event
  * loop turns, and ends when nobody is at the other end any more.
  */
 const EVERY_MS = 2_000;

@@ -7,7 +7,7 @@ import { createHash } from 'node:crypto';
 import { dirname, join } from 'node:path';
 import { ensurePostgres } from './packages.mjs';
 import { portIsFree } from './ports.mjs';
-import { kept } from './run.mjs';
+import { runQuietly } from './run.mjs';
 import { say, Stop } from './say.mjs';
 
 const isRoot = () => process.getuid?.() === 0;
@@ -15,8 +15,8 @@ const isRoot = () => process.getuid?.() === 0;
 /** Runs a program as the user PostgreSQL runs as. Its working folder is `/`, which everybody can enter. */
 function asPostgres(program, args, input) {
   const options = { cwd: '/', input };
-  if (!isRoot()) return kept(program, args, options);
-  return kept(
+  if (!isRoot()) return runQuietly(program, args, options);
+  return runQuietly(
     'setpriv',
     [
       '--reuid=postgres',
@@ -42,8 +42,8 @@ function folderFor(home) {
 function prepareFolder(folder) {
   mkdirSync(folder, { recursive: true });
   if (!isRoot()) return;
-  const uid = Number(kept('id', ['-u', 'postgres']).out);
-  const gid = Number(kept('id', ['-g', 'postgres']).out);
+  const uid = Number(runQuietly('id', ['-u', 'postgres']).out);
+  const gid = Number(runQuietly('id', ['-g', 'postgres']).out);
   chmodSync(dirname(folder), 0o755);
   chownSync(folder, uid, gid);
 }
@@ -127,7 +127,7 @@ const tail = (file) => (existsSync(file) ? readFileSync(file, 'utf8').trim().spl
 
 async function makeDatabase(programs, server, database) {
   const psql = (name, sql) => {
-    const ran = kept(join(programs, 'psql'), [
+    const ran = runQuietly(join(programs, 'psql'), [
       '-X',
       '-q',
       '-t',

@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 
 import { createHash } from 'node:crypto';
 import { alone } from './alone.mjs';
 import { fromRoot } from './root.mjs';
-import { kept, shown } from './run.mjs';
+import { runQuietly, shown } from './run.mjs';
 import { say, Stop } from './say.mjs';
 
 const MARK = fromRoot('node_modules', '.urraca-lock');
@@ -45,7 +45,7 @@ export function postgresPrograms() {
 async function aptInstall(names, what) {
   const root = process.getuid?.() === 0;
   const asRoot = root ? [] : ['sudo', '-n'];
-  if (!root && !kept('sudo', ['-n', 'true']).ok) {
+  if (!root && !runQuietly('sudo', ['-n', 'true']).ok) {
     throw new Stop(
       `${what} is not installed and this user may not install it. Ask somebody who may to run: apt-get install ${names.join(' ')}\nThen start again.`,
     );

@@ -11,7 +11,7 @@ export const shown = (command, args, options = {}) =>
   });
 
 /** Runs to the end, output kept. */
-export function kept(command, args, options = {}) {
+export function runQuietly(command, args, options = {}) {
   const { status, stdout, stderr, error } = spawnSync(command, args, { cwd: ROOT, encoding: 'utf8', ...options });
   return { ok: status === 0, status, out: (stdout ?? '').trim(), err: (stderr ?? '').trim() || (error?.message ?? '') };
 }

@@ -1,4 +1,4 @@
-/** Keeps the processes of a house running: one that ended or hangs is started again, after a wait that grows, and that is said. */
+/** Keeps the processes of an application running: one that ended or hangs is started again, after a wait that grows, and that is said. */
 import { say } from './say.mjs';
 
 const FIRST_WAIT_MS = 1_000;

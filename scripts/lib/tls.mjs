@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fromRoot } from './root.mjs';
-import { kept } from './run.mjs';
+import { runQuietly } from './run.mjs';
 import { say, Stop } from './say.mjs';
 
 /** The program of nginx, fetched when it is not there. It is never started as a service. */
@@ -14,13 +14,14 @@ function nginxProgram() {
   if (existsSync(program)) return program;
   say('Fetching nginx from Debian’s packages …');
   mkdirSync(folder, { recursive: true });
-  const fetched = () => kept('apt-get', ['download', '-qq', 'nginx'], { cwd: folder }).ok;
+  const fetched = () => runQuietly('apt-get', ['download', '-qq', 'nginx'], { cwd: folder }).ok;
   if (!fetched()) {
-    kept('apt-get', ['update', '-qq'], {});
+    runQuietly('apt-get', ['update', '-qq'], {});
     if (!fetched()) throw new Stop('nginx could not be fetched from Debian’s packages. Check the network, then start again.');
   }
   const file = readdirSync(folder).find((name) => name.endsWith('.deb'));
-  if (!kept('dpkg', ['-x', join(folder, file), join(folder, 'root')], {}).ok) throw new Stop('nginx could not be unpacked.');
+  if (!runQuietly('dpkg', ['-x', join(folder, file), join(folder, 'root')], {}).ok)
+    throw new Stop('nginx could not be unpacked.');
   return program;
 }
 
@@ -30,7 +31,7 @@ export function startTlsProxy(home, port, to) {
   mkdirSync(folder, { recursive: true });
   const [key, certificate] = [join(folder, 'key.pem'), join(folder, 'certificate.pem')];
   if (!existsSync(certificate))
-    kept(
+    runQuietly(
       'openssl',
       [
         'req',

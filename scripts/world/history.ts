@@ -1,6 +1,7 @@
 /** Half a year of plausible work with a contact: the campaign's touches, tries, conversations, answers, promises. Decisions are core's own, so that history obeys the rules. */
 import { DAY, HOUR, localInstant, localMinutes, MINUTE, type Random } from '@/core/shared';
-import { DEFAULT_GUARDRAILS, daysOf, NEW_BUYER, plannedAt, quietUntil, type TouchStep } from '@/core/campaigns';
+import { DEFAULT_SETTINGS } from '@/core/accounts';
+import { daysOf, NEW_BUYER, plannedAt, quietUntil, type TouchStep } from '@/core/campaigns';
 import { fillWords } from '@/core/messages';
 import { showPhone } from '@/core/capture';
 import {
@@ -208,7 +209,7 @@ function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; 
   for (const [step, touch] of TOUCHES.entries()) {
     enrolment.step = step;
     const planned = plannedAt(touch.when, { startedAt: contact.createdAt, lastAt: from, timeZone: ZONE })!;
-    const opens = touch.channel === 'letter' ? null : quietUntil(planned < from ? from : planned, ZONE, DEFAULT_GUARDRAILS);
+    const opens = touch.channel === 'letter' ? null : quietUntil(planned < from ? from : planned, ZONE, DEFAULT_SETTINGS);
     const due = opens ?? (planned < from ? from : planned);
     if (opens && planned <= START) {
       story.add(planned < from ? from : planned, 'waits', {
@@ -371,14 +372,14 @@ function stopAt(story: Chronicle, at: Date): void {
   const later = (activity: Activity) =>
     activity.at > at && (activity.data.automatic || ['waits', 'held', 'task', 'finished', 'stopped'].includes(activity.kind));
   contact.activities = contact.activities.filter((activity) => !later(activity));
-  const kept = contact.messages.filter((message) => message.at <= at);
-  contact.messages = kept;
+  const messages = contact.messages.filter((message) => message.at <= at);
+  contact.messages = messages;
   contact.tasks = contact.tasks.filter((task) => task.dueAt <= at);
   const answers = (activity: Activity) => activity.at > at && activity.direction === 'in';
   contact.activities = contact.activities.filter((activity) => !answers(activity));
   contact.permissions = contact.permissions.filter((one) => one.at <= at);
   Object.assign(contact.enrolment, { state: 'active' });
-  contact.enrolment.step = kept.length;
+  contact.enrolment.step = messages.length;
   story.endCampaign(at, { why: 'answered', channel: 'call' });
 }
 

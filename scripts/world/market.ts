@@ -94,17 +94,17 @@ function drawListing(n: number, areas: Area[]): Listing {
         ? 60_000 + random.int(0, 120) * 1_000
         : Math.round(((livingArea ?? 0) * random.int(190, 310)) / 100) * 100;
   const [longitude, latitude] = pointIn(area.ring, random);
-  const roll = random.next();
+  const isContactList = random.next();
   const status =
-    roll < 0.66
+    isContactList < 0.66
       ? 'active'
-      : roll < 0.71
+      : isContactList < 0.71
         ? 'coming_soon'
-        : roll < 0.8
+        : isContactList < 0.8
           ? 'pending'
-          : roll < 0.86
+          : isContactList < 0.86
             ? 'under_contract'
-            : roll < 0.95
+            : isContactList < 0.95
               ? 'closed'
               : 'withdrawn';
   const open = status === 'active' && !isLand && random.chance(0.32);
@@ -199,7 +199,7 @@ function publicPages(homes: Listing[]) {
 export async function writeMarket(tx: Tx): Promise<void> {
   const map = readMap();
   const areas = areasOf(map.features);
-  await tx.run('insert into grounds (account_id, geojson, changed_at) values (1, $1::jsonb, $2)', [
+  await tx.run('insert into base_maps (account_id, geojson, changed_at) values (1, $1::jsonb, $2)', [
     JSON.stringify(map as unknown as BaseMap),
     START,
   ]);

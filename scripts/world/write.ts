@@ -422,7 +422,7 @@ async function writePermissions(tx: Tx, contacts: WorldContact[]): Promise<void>
 async function writeHistory(tx: Tx, contacts: WorldContact[]): Promise<number> {
   let lastCall = 0;
   let lastMessage = 0;
-  let lastEnrolment = 0;
+  let lastEnrollment = 0;
   const calls: (Record<string, unknown> & { ref: string })[] = [];
   const outbox: object[] = [];
   const tasks: object[] = [];
@@ -430,7 +430,7 @@ async function writeHistory(tx: Tx, contacts: WorldContact[]): Promise<number> {
   const lines: { at: Date; row: Record<string, unknown> & { callRef?: string } }[] = [];
   for (const contact of contacts) {
     const callIds = contact.calls.map(() => ++lastCall);
-    const enrolmentId = contact.enrolment ? ++lastEnrolment : null;
+    const enrolmentId = contact.enrolment ? ++lastEnrollment : null;
     const messageIds = new Map(contact.messages.map((message) => [message, ++lastMessage]));
     contact.calls.forEach((call, at) => {
       calls.push({

@@ -1,9 +1,9 @@
 /** The front door: to the first area of whoever is logged in. */
 import { redirect } from 'next/navigation';
 import { homeOf } from '@/core/accounts';
-import { currentPerson } from './_http/principal';
+import { currentUser } from './_http/principal';
 
 export default async function Front() {
-  const person = await currentPerson();
-  redirect(person ? homeOf(person.role) : '/login');
+  const user = await currentUser();
+  redirect(user ? homeOf(user.role) : '/login');
 }

@@ -15,9 +15,9 @@ import { mailExport } from './exports/mail';
 import { performExport } from './exports/run';
 import { scanImport } from './imports/scan';
 import { performImport, performImportUndo } from './imports/run';
-import { tellAgent } from './routing/notice';
+import { tellAgent } from './routing/agent-alert';
 import { rehearse } from './routing/rehearse';
-import { orFailCampaignRehearsal, orFailChange, orFailExport, orFailImport, orFailLook } from './shared/or-fail';
+import { orFailCampaignRehearsal, orFailChange, orFailExport, orFailImport, orFailScan } from './shared/or-fail';
 import { sweepVisitors } from '@/server/pages';
 import {
   BEAT_MS,
@@ -39,7 +39,7 @@ import {
 import { printBroadcast } from './broadcasts/print';
 import { mailDoor } from './messages/mail-door';
 import { handTrial } from './messages/trial';
-import { outside as makeOutside } from './shared/outside';
+import { connectProviders as makeOutside } from './shared/providers';
 import { carryOutRound, startPulse } from './shared/pulse';
 import { workerSettings } from './shared/settings';
 import { workQueue, type Handlers } from './shared/job-queue';
@@ -89,7 +89,7 @@ async function main(): Promise<void> {
     'imports.undo': ({ importId }) => orFailImport(importId, () => performImportUndo(importId, () => going)),
     'exports.run': ({ exportId }) => orFailExport(exportId, () => performExport(exportId)),
     'exports.mail': ({ exportId }) => mailExport(exportId, outside),
-    'duplicates.find': ({ accountId }) => orFailLook(accountId, () => findDuplicates(accountId)),
+    'duplicates.find': ({ accountId }) => orFailScan(accountId, () => findDuplicates(accountId)),
     'changes.run': ({ changeId }) => orFailChange(changeId, () => performChange(changeId, () => going)),
     'routing.notice': ({ noticeId }) => tellAgent(noticeId, outside),
     'messages.try': (job) => handTrial(job, outside),
@@ -102,12 +102,12 @@ async function main(): Promise<void> {
   const queue = await workQueue(config().databaseUrl, handlers, {
     complain,
     giveUp: {
-      'imports.look': ({ importId }, fault) => failImport(importId, fault),
-      'imports.run': ({ importId }, fault) => failImport(importId, fault),
-      'imports.undo': ({ importId }, fault) => failImport(importId, fault),
-      'exports.run': ({ exportId }, fault) => failExport(exportId, fault),
-      'changes.run': ({ changeId }, fault) => failChange(changeId, fault),
-      'changes.undo': ({ changeId }, fault) => failChange(changeId, fault),
+      'imports.look': ({ importId }, error) => failImport(importId, error),
+      'imports.run': ({ importId }, error) => failImport(importId, error),
+      'imports.undo': ({ importId }, error) => failImport(importId, error),
+      'exports.run': ({ exportId }, error) => failExport(exportId, error),
+      'changes.run': ({ changeId }, error) => failChange(changeId, error),
+      'changes.undo': ({ changeId }, error) => failChange(changeId, error),
     },
   });
 

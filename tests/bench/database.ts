@@ -233,8 +233,8 @@ async function duplicates(): Promise<object> {
     ),
   );
   const ours = await timed(async () => {
-    await api('/duplicates/look', 'POST');
-    await until('/duplicates/look', ['waiting', 'running']);
+    await api('/duplicates/scan', 'POST');
+    await until('/duplicates/scan', ['waiting', 'running']);
   });
   return { by_hand_s: round(hand / 1000), ours_s: round(ours / 1000), ratio: round(ours / hand), bound: 2 };
 }

@@ -1,24 +1,24 @@
 /** Doors for programs: bodies of any shape, tried out without a trace, the last requests with their answers, keys changed without a gap. */
-import { houseForEach } from '../harness/each';
+import { appForEach } from '../harness/each';
 import { inquiryOfBody } from '../../src/core/mail';
 import { readInquiry } from '../../src/core/capture/schemas';
 
-const house = houseForEach();
+const app = appForEach();
 const BODY = { Vorname: 'Odo', Nachname: 'Fenwick', Telefon: '206-555-0131' };
 
 const arrival = async (body: object, key: string | null = null) => {
-  const door = await house().m.capture.doorOfKind('1', 'api');
+  const door = await app().m.capture.doorOfKind('1', 'api');
   return { door, raw: body, inquiry: readInquiry(inquiryOfBody(body, {}, door)), idempotencyKey: key, byPerson: null };
 };
 const everything = () =>
-  house().db.first<object>(
+  app().db.first<object>(
     `select (select count(*)::int from contacts) as contacts, (select count(*)::int from inquiries) as inquiries, (select count(*)::int from activities) as activities,
        (select count(*)::int from outbox) as outbox, (select count(*)::int from permissions) as permissions, (select array_agg(last_user_id order by id) from rosters) as turns`,
   );
 
 test('what is tried out is answered as in truth and leaves nothing, and the same afterwards in truth is not taken for a repeat', async () => {
   const before = await everything();
-  const tried = await house().m.capture.tryInquiry(await arrival(BODY, 'one'));
+  const tried = await app().m.capture.tryInquiry(await arrival(BODY, 'one'));
   expect(tried).toMatchObject({
     sandbox: true,
     contact: { id: null, status: 'created' },
@@ -26,15 +26,15 @@ test('what is tried out is answered as in truth and leaves nothing, and the same
     read: { first_name: 'Odo', last_name: 'Fenwick', phones: ['+12065550131'] },
   });
   expect(await everything()).toEqual(before);
-  const taken = await house().m.capture.captureInquiry(await arrival(BODY, 'one'));
-  expect(taken.contact.status).toBe('created');
-  expect(taken.routing).toEqual(tried.routing);
-  const again = await house().m.capture.tryInquiry(await arrival(BODY));
-  expect(again.contact).toEqual({ id: taken.contact.id, status: 'matched' });
+  const result = await app().m.capture.captureInquiry(await arrival(BODY, 'one'));
+  expect(result.contact.status).toBe('created');
+  expect(result.routing).toEqual(tried.routing);
+  const again = await app().m.capture.tryInquiry(await arrival(BODY));
+  expect(again.contact).toEqual({ id: result.contact.id, status: 'matched' });
 });
 
 test('the last hundred requests of a door are kept, the latest first, whatever stands in them', async () => {
-  const { m, scope } = house();
+  const { m, scope } = app();
   const door = await m.capture.doorOfKind('1', 'api');
   for (let n = 1; n <= 130; n += 1) {
     const body = n === 130 ? `\u0000 {"odd": "\ud800"}` : `{"n": ${n}}`;
@@ -49,15 +49,15 @@ test('the last hundred requests of a door are kept, the latest first, whatever s
     });
     if (n % 40 === 0) await m.capture.listRequests(scope, door.id);
   }
-  const kept = await m.capture.listRequests(scope, door.id);
-  expect(kept.map(({ answer }) => (answer as { n: number }).n)).toEqual(Array.from({ length: 100 }, (_, at) => 130 - at));
-  expect(kept[0]).toMatchObject({ status: 201, took_ms: 3, sandbox: false });
+  const saved = await m.capture.listRequests(scope, door.id);
+  expect(saved.map(({ answer }) => (answer as { n: number }).n)).toEqual(Array.from({ length: 100 }, (_, at) => 130 - at));
+  expect(saved[0]).toMatchObject({ status: 201, took_ms: 3, sandbox: false });
   await expect(m.capture.listRequests(scope, '999')).rejects.toMatchObject({ code: 'not_found' });
 });
 
 test('a door shows how it would read a body with a mapping, with what would be wrong, and keeps nothing', async () => {
-  const { m } = house();
-  const ada = house().as('Ada');
+  const { m } = app();
+  const ada = app().as('Ada');
   const door = await m.capture.createDoor(ada, { kind: 'api', name: 'Our website', source: 'Our website' });
   expect(door).toMatchObject({ kind: 'api', sandbox: false, mapping: {} });
   expect(door.address).toMatch(/\/in\/[a-z2-9]{12}$/);
@@ -79,9 +79,9 @@ test('a door shows how it would read a body with a mapping, with what would be w
 });
 
 test('a key is changed for a new one: both work, then only the new one; a key of a door takes in leads and nothing else', async () => {
-  const { m, db, people } = house();
-  const ada = people.Ada!;
-  const door = await m.capture.createDoor(house().as('Ada'), { kind: 'api', name: 'Our website' });
+  const { m, db, users } = app();
+  const ada = users.Ada!;
+  const door = await m.capture.createDoor(app().as('Ada'), { kind: 'api', name: 'Our website' });
   const first = await m.accounts.createKey(ada, 'Website', ['inquiries:write'], door.id);
   expect(first.door).toEqual({ id: door.id, name: 'Our website' });
   await expect(m.accounts.createKey(ada, 'Too much', ['inquiries:write', 'contacts:read'], door.id)).rejects.toMatchObject({

@@ -1,12 +1,13 @@
 /** Broadcasts: whom they reach and leave out, one message each, at their time and throttle, paused and taken back; what comes back of them. */
-import { houseForEach } from '../harness/each';
+import { appForEach } from '../harness/each';
 import type { BroadcastSelection, Words } from '../../src/core/messages';
-import { mayTouch, DEFAULT_GUARDRAILS, UNKNOWN_PERMISSION } from '../../src/core/campaigns';
+import { DEFAULT_SETTINGS } from '../../src/core/accounts';
+import { mayTouch, UNKNOWN_PERMISSION } from '../../src/core/campaigns';
 import { standingSql } from '../../src/server/broadcasts/audience';
 
-const house = houseForEach();
-const ada = () => house().as('Ada');
-const broadcasts = () => house().m.broadcasts;
+const app = appForEach();
+const ada = () => app().as('Ada');
+const broadcasts = () => app().m.broadcasts;
 const WORDS: Words = { subject: 'For you', text: 'Hello {{ first_name }} in {{ town }}.', plain: 'Hello.' };
 
 async function people(n: number, more: (at: number) => object = () => ({})): Promise<string[]> {
@@ -14,7 +15,7 @@ async function people(n: number, more: (at: number) => object = () => ({})): Pro
   for (let at = 1; at <= n; at += 1)
     ids.push(
       (
-        await house().arrives({
+        await app().arrives({
           first_name: `P${at}`,
           emails: [`p${at}@people.example`],
           phones: [`(564) 555-0${100 + at}`],
@@ -29,16 +30,16 @@ async function people(n: number, more: (at: number) => object = () => ({})): Pro
 const draft = (selection: BroadcastSelection, more: object = {}) =>
   broadcasts().createBroadcast(ada(), { name: 'News', channel: 'email', words: WORDS, selection, ...more });
 const sent = (channel = 'email') =>
-  house()
+  app()
     .received(channel)
     .filter(({ key }) => key.startsWith('b'));
-const viewOf = (id: string) => broadcasts().findBroadcast(house().scope, id);
+const viewOf = (id: string) => broadcasts().findBroadcast(app().scope, id);
 
 test('segments together: each person once, left out with reasons counted before, one message per person and addresses unseen by others', async () => {
   const ids = await people(9, (n) =>
     n === 6 ? { permissions: { email: false } } : n === 7 ? { emails: [] } : n === 9 ? { place: undefined } : {},
   );
-  const { m, db } = house();
+  const { m, db } = app();
   await db.run('update contacts set do_not_contact = true where id = $1', [ids[4]]);
   await m.contacts.updateContact(ada(), ids[7]!, { stage: 'archived', archived_because: 'moved' });
   await m.contacts.setPermission(ada(), ids[5]!, 'email', 'withdrawn', '');
@@ -58,20 +59,20 @@ test('segments together: each person once, left out with reasons counted before,
   const { id } = await draft(selection);
   await broadcasts().startBroadcast(ada(), id);
   await broadcasts().startBroadcast(ada(), id);
-  await house().settle();
+  await app().settle();
   const mails = sent();
   expect(mails.map(({ to }) => to).sort()).toEqual(['p1', 'p2', 'p3', 'p4', 'p9'].map((name) => `${name}@people.example`));
   expect(mails.find(({ to }) => to.startsWith('p1@'))!.body).toContain('Hello P1 in Saltmarsh.');
   expect(mails.find(({ to }) => to.startsWith('p9@'))!.body).toMatch(/^Hello\./);
   expect(await viewOf(id)).toMatchObject({ state: 'done', people: 5, left_out: reach.left_out, counts: { sent: 5, waiting: 0 } });
-  expect((await house().story(ids[0]!)).some((line) => line.includes('Broadcast “News”'))).toBe(true);
-  expect(await house().verified()).toEqual([]);
+  expect((await app().story(ids[0]!)).some((line) => line.includes('Broadcast “News”'))).toBe(true);
+  expect(await app().verified()).toEqual([]);
 });
 
 test('whom SQL leaves out is whom the guardrails would hold', async () => {
-  const { db, m } = house();
-  const { ids } = await (await import('../harness/people')).draw(house(), 60, await m.shared.now());
-  await house().completePeople();
+  const { db, m } = app();
+  const { ids } = await (await import('../harness/people')).draw(app(), 60, await m.shared.now());
+  await app().completePeople();
   await db.run(`update contacts set stage = 'talking' where stage = 'archived'`);
   await db.run(
     `insert into contact_points (account_id, contact_id, kind, value, fault) select 1, id, k.kind, case k.kind when 'email' then 'x' || id || '@draw.example' else '+15645550' || lpad(id::text, 3, '0') end, case when id % 11 = 0 then 'gone' end from contacts, (values ('email'), ('phone')) k(kind) where id % 5 > 0 on conflict do nothing`,
@@ -88,7 +89,7 @@ test('whom SQL leaves out is whom the guardrails would hold', async () => {
     expect(rows).toHaveLength(ids.length);
     const seen = new Set<string>();
     for (const row of rows) {
-      const contact = await house().contact(row.id);
+      const contact = await app().contact(row.id);
       const known = contact.permission_details.find((one) => one.channel === channel && one.address === row.address);
       const verdict = mayTouch(
         {
@@ -107,7 +108,7 @@ test('whom SQL leaves out is whom the guardrails would hold', async () => {
           onThePhone: false,
           touched: [],
         },
-        DEFAULT_GUARDRAILS,
+        DEFAULT_SETTINGS,
       );
       expect([row.id, channel, verdict.go === false ? verdict.because.why : null]).toEqual([row.id, channel, row.why]);
       seen.add(String(row.why));
@@ -124,33 +125,33 @@ test('the throttle lets so many go in a minute; paused nothing goes, resumed it 
   const ids = await people(6);
   const { id } = await draft({ ids }, { per_minute: 2 });
   await broadcasts().startBroadcast(ada(), id);
-  await house().settle();
+  await app().settle();
   expect(sent()).toHaveLength(2);
-  await house().advance('PT1M');
+  await app().advance('PT1M');
   expect(sent()).toHaveLength(4);
   expect(await broadcasts().pauseBroadcast(ada(), id)).toMatchObject({ state: 'paused', counts: { waiting: 2 } });
-  await house().advance('PT2H');
+  await app().advance('PT2H');
   expect(sent()).toHaveLength(4);
   await broadcasts().resumeBroadcast(ada(), id);
-  await house().settle();
+  await app().settle();
   expect(sent()).toHaveLength(6);
   expect(await viewOf(id)).toMatchObject({ state: 'done' });
   const again = await broadcasts().copyBroadcast(ada(), id);
-  await house().advance('P1D');
+  await app().advance('P1D');
   await broadcasts().startBroadcast(ada(), again.id);
-  await house().settle();
+  await app().settle();
   expect(await broadcasts().cancelBroadcast(ada(), again.id)).toMatchObject({
     state: 'cancelled',
     counts: { sent: 2, cancelled: 4 },
   });
-  await house().advance('PT1H');
+  await app().advance('PT1H');
   expect(sent()).toHaveLength(8);
   await expect(broadcasts().resumeBroadcast(ada(), again.id)).rejects.toMatchObject({ code: 'conflict' });
 });
 
 test('at a time it goes in the office’s zone, or at that time wherever each is; quiet hours and caps hold for it too', async () => {
   const ids = await people(2);
-  await house().db.run(`update contacts set time_zone = 'America/New_York' where id = $1`, [ids[0]]);
+  await app().db.run(`update contacts set time_zone = 'America/New_York' where id = $1`, [ids[0]]);
   const at = { day: '2026-11-24', at: '09:00' };
   const local = await draft({ ids }, { goes: { on: 'local', ...at } });
   const office = await draft(
@@ -162,20 +163,20 @@ test('at a time it goes in the office’s zone, or at that time wherever each is
     },
   );
   for (const { id } of [local, office]) await broadcasts().startBroadcast(ada(), id);
-  await house().advance('P2D');
+  await app().advance('P2D');
   const times = (channel: string) =>
     sent(channel)
       .map(({ to, at: when }) => `${to} ${when}`)
       .sort();
   expect(times('email')).toEqual(['p1@people.example 2026-11-24T14:00:00.000Z', 'p2@people.example 2026-11-24T17:00:00.000Z']);
   expect(times('text')).toEqual(['+15645550101 2026-11-24T17:00:00.000Z', '+15645550102 2026-11-24T17:00:00.000Z']);
-  await house().db.run(`update accounts set settings = settings || '{"capDay": 1}'`);
+  await app().db.run(`update accounts set settings = settings || '{"capDay": 1}'`);
   const capped = await draft({ ids });
   await broadcasts().startBroadcast(ada(), capped.id);
-  await house().setClock(new Date('2026-11-26T06:00:00Z'));
-  await house().settle();
+  await app().setClock(new Date('2026-11-26T06:00:00Z'));
+  await app().settle();
   expect(sent()).toHaveLength(2);
-  await house().advance('P1D');
+  await app().advance('P1D');
   expect(sent()).toHaveLength(4);
 });
 
@@ -190,15 +191,15 @@ test('words with errors do not start; a draft without people does not either; wh
   const [one] = await people(1);
   await broadcasts().updateBroadcast(ada(), id, { selection: { ids: [one!] } });
   await broadcasts().startBroadcast(ada(), id);
-  await house().settle();
+  await app().settle();
   expect(sent()).toHaveLength(1);
   await expect(broadcasts().updateBroadcast(ada(), id, { name: 'Late' })).rejects.toMatchObject({ code: 'conflict' });
-  await expect(broadcasts().findBroadcast(house().scopeOf('Abel'), id)).rejects.toMatchObject({ code: 'not_found' });
+  await expect(broadcasts().findBroadcast(app().scopeOf('Abel'), id)).rejects.toMatchObject({ code: 'not_found' });
 });
 
 test('opens, clicks, answers, returns and complaints are counted with their people; a wrong address gets nothing more', async () => {
   const ids = await people(6);
-  const script = (n: number, how: object) => house().world.people.script(`p${n}@people.example`, how as never);
+  const script = (n: number, how: object) => app().world.people.script(`p${n}@people.example`, how as never);
   script(1, { opens: 'PT20M', clicks: true });
   script(2, { answers: [{ to: 'email', after: 'PT30M', body: 'Yes, call me' }] });
   script(3, { mail: 'returns' });
@@ -218,7 +219,7 @@ test('opens, clicks, answers, returns and complaints are counted with their peop
   };
   const { id } = await draft({ ids }, { words: { subject: 'For you', text: 'See', plain: 'x', doc } });
   await broadcasts().startBroadcast(ada(), id);
-  await house().advance('PT4H');
+  await app().advance('PT4H');
   const { counts } = await viewOf(id);
   expect(counts).toMatchObject({
     sent: 5,
@@ -231,45 +232,45 @@ test('opens, clicks, answers, returns and complaints are counted with their peop
     complained: 1,
   });
   expect(counts.opted_out).toBe(2);
-  const { items } = await broadcasts().listBroadcastPeople(house().scope, id, { what: 'answered', limit: 10 });
+  const { items } = await broadcasts().listBroadcastPeople(app().scope, id, { what: 'answered', limit: 10 });
   expect(items).toEqual([
     expect.objectContaining({ contact_id: ids[1], name: expect.stringContaining('P2'), words: 'Yes, call me' }),
   ]);
-  expect(await house().story(ids[0]!)).toEqual(
+  expect(await app().story(ids[0]!)).toEqual(
     expect.arrayContaining([expect.stringContaining('opened email in'), 'clicked email in: https://homes.example/a?b=1&c=2']),
   );
-  expect((await house().contact(ids[2]!)).address_faults).toEqual({ 'p3@people.example': expect.stringContaining('550') });
-  expect((await house().contact(ids[3]!)).permissions.email).toBe('withdrawn');
+  expect((await app().contact(ids[2]!)).address_faults).toEqual({ 'p3@people.example': expect.stringContaining('550') });
+  expect((await app().contact(ids[3]!)).permissions.email).toBe('withdrawn');
   const again = await broadcasts().previewReach(ada(), { channel: 'email', selection: { ids } });
   expect(again).toMatchObject({ receive: 2, left_out: { withdrawn: 2, address_broken: 2 } });
-  expect(await house().verified()).toEqual([]);
+  expect(await app().verified()).toEqual([]);
 });
 
 test('a mail that comes back for a while counts three times before the address is wrong; one that is opened in between begins anew', async () => {
   const [one] = await people(1);
-  house().world.people.script('p1@people.example', { mail: 'delays' });
+  app().world.people.script('p1@people.example', { mail: 'delays' });
   const send = async () => {
     const { id } = await draft({ ids: [one!] });
     await broadcasts().startBroadcast(ada(), id);
-    await house().advance('P2D');
+    await app().advance('P2D');
   };
   await send();
   await send();
-  house().world.people.script('p1@people.example', { opens: 'PT1M' });
+  app().world.people.script('p1@people.example', { opens: 'PT1M' });
   await send();
-  house().world.people.script('p1@people.example', { mail: 'delays' });
+  app().world.people.script('p1@people.example', { mail: 'delays' });
   await send();
   await send();
-  expect((await house().contact(one!)).address_faults).toEqual({});
+  expect((await app().contact(one!)).address_faults).toEqual({});
   await send();
-  expect((await house().contact(one!)).address_faults).toEqual({ 'p1@people.example': expect.stringContaining('3 times') });
+  expect((await app().contact(one!)).address_faults).toEqual({ 'p1@people.example': expect.stringContaining('3 times') });
 });
 
 test('letters go as pages and are tracked to the door; one for a household; printed here they are one file, with labels', async () => {
   const ids = await people(3, (n) => ({
     place: { street: `${n === 3 ? 2 : 1} Heron Lane`, city: 'Saltmarsh', postal_code: '98741' },
   }));
-  const { db, m } = house();
+  const { db, m } = app();
   const { id: home } = (await db.first<{ id: string }>(
     'insert into households (account_id, made_at) values (1, now()) returning id',
   ))!;
@@ -282,7 +283,7 @@ test('letters go as pages and are tracked to the door; one for a household; prin
     letter_cents: 220,
   });
   await broadcasts().startBroadcast(ada(), id);
-  await house().advance('P5D');
+  await app().advance('P5D');
   expect(sent('letter').map(({ to, body, extra }) => [to, body, extra.is_pdf])).toEqual([
     ['1 Heron Lane, Saltmarsh 98741', 'Dear P1 and P2, a word.', true],
     ['2 Heron Lane, Saltmarsh 98741', 'Dear P3, a word.', true],
@@ -291,7 +292,7 @@ test('letters go as pages and are tracked to the door; one for a household; prin
   const here = await draft({ ids }, { channel: 'letter', words, goes: { on: 'now', printed: 'here' } });
   await expect(broadcasts().orderPrint(ada(), here.id, 'letters')).rejects.toMatchObject({ code: 'conflict' });
   await broadcasts().startBroadcast(ada(), here.id);
-  await house().settle();
+  await app().settle();
   expect(sent('letter')).toHaveLength(2);
   const { printBroadcast } = await import('../../src/worker/broadcasts/print');
   for (const what of ['letters', 'labels'] as const) {
@@ -310,10 +311,10 @@ test('letters go as pages and are tracked to the door; one for a household; prin
 
 test('files go along with an e-mail, checked by what they are; a mail of blocks has both bodies and pictures from here', async () => {
   const [one] = await people(1);
-  const { files } = house().m;
+  const { files } = app().m;
   const pdf = Buffer.from('%PDF-1.7 a paper');
-  const kept = await files.saveFile(ada(), 'Prices/of the month.pdf', pdf);
-  expect(kept).toMatchObject({ name: 'Prices-of the month.pdf', bytes: pdf.length });
+  const saved = await files.saveFile(ada(), 'Prices/of the month.pdf', pdf);
+  expect(saved).toMatchObject({ name: 'Prices-of the month.pdf', bytes: pdf.length });
   for (const [name, bytes] of [
     ['run.exe', Buffer.from('MZ\0\0')],
     ['archive.zip', Buffer.from('PK\x03\x04')],
@@ -324,24 +325,24 @@ test('files go along with an e-mail, checked by what they are; a mail of blocks 
   await expect(files.saveFile(ada(), 'large.pdf', Buffer.concat([pdf, Buffer.alloc(10_000_000)]))).rejects.toMatchObject({
     code: 'body_too_large',
   });
-  await expect(files.saveFile(house().as('Hollis'), 'x.pdf', pdf)).rejects.toMatchObject({ code: 'not_allowed' });
+  await expect(files.saveFile(app().as('Hollis'), 'x.pdf', pdf)).rejects.toMatchObject({ code: 'not_allowed' });
   const doc = {
     type: 'doc' as const,
     content: [{ type: 'heading', attrs: { level: 2 }, content: [{ type: 'text', text: 'For {{ first_name }}' }] }],
   };
-  const words = { subject: 'With a paper', text: '', plain: 'x', doc, files: [kept] };
-  await expect(draft({ ids: [one!] }, { words: { ...words, files: [{ ...kept, id: '999' }] } })).rejects.toMatchObject({
+  const words = { subject: 'With a paper', text: '', plain: 'x', doc, files: [saved] };
+  await expect(draft({ ids: [one!] }, { words: { ...words, files: [{ ...saved, id: '999' }] } })).rejects.toMatchObject({
     code: 'input_invalid',
   });
   const { id } = await draft({ ids: [one!] }, { words: { ...words, text: 'For {{ first_name }}' } });
   const sentMails: { attachments?: { name: string; content: Buffer }[]; html?: string }[] = [];
-  const { send } = house().outside.mail;
-  house().outside.mail.send = (mail) => {
+  const { send } = app().outside.mail;
+  app().outside.mail.send = (mail) => {
     sentMails.push(mail);
     return send(mail);
   };
   await broadcasts().startBroadcast(ada(), id);
-  await house().settle();
+  await app().settle();
   expect(sentMails[0]!.attachments!.map(({ name, content }) => [name, content.toString()])).toEqual([
     ['Prices-of the month.pdf', pdf.toString()],
   ]);
@@ -350,10 +351,9 @@ test('files go along with an e-mail, checked by what they are; a mail of blocks 
 });
 
 test('a broadcast set for a holiday is told of it before, and goes on the day that was set', async () => {
-  const ada = house().as('Ada');
-  const { broadcasts } = house().m;
-  const id = (await house().arrives({ emails: ['p1@people.example'], roles: ['seller'], permissions: { email: true } })).contact
-    .id;
+  const ada = app().as('Ada');
+  const { broadcasts } = app().m;
+  const id = (await app().arrives({ emails: ['p1@people.example'], roles: ['seller'], permissions: { email: true } })).contact.id;
   const goes = { on: 'local' as const, day: '2027-01-01', at: '09:00' };
   const asked = { channel: 'email' as const, selection: { ids: [id] }, goes };
   expect((await broadcasts.previewReach(ada, asked)).holiday).toEqual({ name: 'New Year’s Day', next: '2027-01-02' });
@@ -363,9 +363,9 @@ test('a broadcast set for a holiday is told of it before, and goes on the day th
     words: { subject: 'Happy New Year', text: 'Happy New Year.', plain: 'Happy New Year.' },
   });
   await broadcasts.startBroadcast(ada, draft.id);
-  await house().settle();
-  await house().advance(new Date('2027-01-03T18:00:00Z'));
-  const [sent] = await house().db.rows<{ at: string }>(
+  await app().settle();
+  await app().advance(new Date('2027-01-03T18:00:00Z'));
+  const [sent] = await app().db.rows<{ at: string }>(
     `select to_char(sent_at at time zone 'America/Los_Angeles', 'YYYY-MM-DD HH24:MI') as at from outbox where broadcast_id = $1`,
     [draft.id],
   );

@@ -1,8 +1,8 @@
 /** Campaigns: made, kept as versions, begun by themselves, paused and ended as they say, held at once; touches within their caps. */
 import { NO_PLAN, STARTERS, type Plan, type Step } from '@/core/campaigns';
-import { houseForEach } from '../harness/each';
+import { appForEach } from '../harness/each';
 
-const house = houseForEach();
+const app = appForEach();
 const touch = (id: number, when: Step['when'], channel: 'text' | 'email' | 'letter' = 'email'): Step => ({
   id,
   when,
@@ -15,15 +15,15 @@ const plan = (more: Partial<Plan>): Plan => ({ ...NO_PLAN, ...more });
 
 /** A campaign that is on. */
 async function made(more: Partial<Plan>, name = 'Test campaign') {
-  const ada = house().as('Ada');
-  const { campaigns } = house().m;
+  const ada = app().as('Ada');
+  const { campaigns } = app().m;
   const draft = await campaigns.createCampaign(ada, { name });
-  const kept = await campaigns.saveVersion(ada, draft.id, { plan: plan(more), seen: draft.version.id });
-  return campaigns.updateCampaign(ada, kept.id, { state: 'on' });
+  const saved = await campaigns.saveVersion(ada, draft.id, { plan: plan(more), seen: draft.version.id });
+  return campaigns.updateCampaign(ada, saved.id, { state: 'on' });
 }
 const somebody = async (n: number, more: object = {}) =>
   (
-    await house().arrives({
+    await app().arrives({
       first_name: `P${n}`,
       emails: [`p${n}@people.example`],
       roles: ['seller'],
@@ -33,20 +33,20 @@ const somebody = async (n: number, more: object = {}) =>
   ).contact.id;
 const went = async (contactId: string) =>
   (
-    await house().db.rows<{ at: string; subject: string }>(
+    await app().db.rows<{ at: string; subject: string }>(
       `select to_char(at at time zone 'America/Los_Angeles', 'MM-DD HH24:MI') as at, data->>'subject' as subject from activities where contact_id = $1 and kind = 'message' and direction = 'out' order by id`,
       [contactId],
     )
   ).map(({ at, subject }) => `${at} ${subject}`);
 const enrolments = (contactId: string) =>
-  house().db.rows<{ state: string; step: number; why: string }>(
+  app().db.rows<{ state: string; step: number; why: string }>(
     `select state, step, because->>'why' as why from enrolments where contact_id = $1 order by id`,
     [contactId],
   );
 
 test('a starter becomes a draft, is copied, switched on and off; a draft with faults cannot be switched on', async () => {
-  const { campaigns } = house().m;
-  const ada = house().as('Ada');
+  const { campaigns } = app().m;
+  const ada = app().as('Ada');
   for (const { key, name, plan: own } of STARTERS) {
     const draft = await campaigns.createCampaign(ada, { name, starter: key });
     expect(draft).toMatchObject({ state: 'draft', plan: own, may_change: true });
@@ -54,21 +54,21 @@ test('a starter becomes a draft, is copied, switched on and off; a draft with fa
   }
   const empty = await campaigns.createCampaign(ada, { name: 'Empty' });
   await expect(campaigns.updateCampaign(ada, empty.id, { state: 'on' })).rejects.toMatchObject({ code: 'input_invalid' });
-  const copy = await campaigns.copyCampaign(house().as('Abel'), '1', 'Mine');
+  const copy = await campaigns.copyCampaign(app().as('Abel'), '1', 'Mine');
   expect(copy).toMatchObject({ state: 'draft', shared: false, may_change: true });
-  expect((await campaigns.listCampaigns(house().scopeOf('Brisa'))).map(({ name }) => name)).not.toContain('Mine');
-  await expect(campaigns.updateCampaign(house().as('Abel'), '1', { name: 'x' })).rejects.toMatchObject({ code: 'not_allowed' });
-  await campaigns.deleteCampaign(house().as('Abel'), copy.id);
-  await expect(campaigns.findCampaign(house().scopeOf('Abel'), copy.id)).rejects.toMatchObject({ code: 'not_found' });
+  expect((await campaigns.listCampaigns(app().scopeOf('Brisa'))).map(({ name }) => name)).not.toContain('Mine');
+  await expect(campaigns.updateCampaign(app().as('Abel'), '1', { name: 'x' })).rejects.toMatchObject({ code: 'not_allowed' });
+  await campaigns.deleteCampaign(app().as('Abel'), copy.id);
+  await expect(campaigns.findCampaign(app().scopeOf('Abel'), copy.id)).rejects.toMatchObject({ code: 'not_found' });
 });
 
 test('an edit while it runs: people stay with their version, or move behind what they have had; nothing goes twice', async () => {
-  const { campaigns } = house().m;
-  const ada = house().as('Ada');
+  const { campaigns } = app().m;
+  const ada = app().as('Ada');
   const one = await made({ steps: [touch(0, { after: 'start', minutes: 0 }), touch(1, day(3)), touch(2, day(5))] });
   const [stays, moves] = [await somebody(1), await somebody(2)];
-  for (const id of [stays, moves]) await campaigns.enrolContact(ada, id, one.id);
-  await house().advance('PT30H');
+  for (const id of [stays, moves]) await campaigns.enrollContact(ada, id, one.id);
+  await app().advance('PT30H');
   const edited = plan({
     steps: [touch(3, { after: 'start', minutes: 0 }), touch(0, { after: 'start', minutes: 5 }), touch(2, day(4))],
   });
@@ -78,16 +78,16 @@ test('an edit while it runs: people stay with their version, or move behind what
     never: { 3: 2 },
     astray: 2,
   });
-  await campaigns.stopEnrolment(
+  await campaigns.stopEnrollment(
     ada,
-    (await house().db.first<{ id: string }>('select id from enrolments where contact_id = $1 order by id desc', [stays]))!.id,
+    (await app().db.first<{ id: string }>('select id from enrolments where contact_id = $1 order by id desc', [stays]))!.id,
   );
-  const kept = await campaigns.saveVersion(ada, one.id, { plan: edited, seen: one.version.id, people: 'move' });
-  expect(kept.version.number).toBe(one.version.number + 1);
+  const saved = await campaigns.saveVersion(ada, one.id, { plan: edited, seen: one.version.id, people: 'move' });
+  expect(saved.version.number).toBe(one.version.number + 1);
   await expect(campaigns.saveVersion(ada, one.id, { plan: edited, seen: one.version.id })).rejects.toMatchObject({
     code: 'conflict',
   });
-  await house().advance('P8D');
+  await app().advance('P8D');
   expect(await went(moves)).toEqual(['11-23 10:00 Step 0', '11-27 10:00 Step 2']);
   expect(await went(stays)).toEqual(['11-23 10:00 Step 0']);
 });
@@ -100,27 +100,27 @@ test('whoever comes to be among those named comes in, once; who was so before do
     starts: [{ on: 'enter', tree: { ...tree, of: [...tree.of] } }],
     steps: [touch(0, { after: 'start', minutes: 0 })],
   });
-  await house().advance('PT2H');
+  await app().advance('PT2H');
   expect([await enrolments(before), await enrolments(later)]).toEqual([[], []]);
-  await house().db.run(`update contacts set city = 'Saltmarsh' where id = $1`, [later]);
-  await house().advance('PT3H');
+  await app().db.run(`update contacts set city = 'Saltmarsh' where id = $1`, [later]);
+  await app().advance('PT3H');
   expect(await enrolments(before)).toEqual([]);
   expect(await enrolments(later)).toMatchObject([{ state: 'finished' }]);
   expect(await went(later)).toHaveLength(1);
-  await house().advance('PT5H');
+  await app().advance('PT5H');
   expect(await enrolments(later)).toHaveLength(1);
 });
 
 test('a birthday begins it a week before, at the contact’s nine o’clock, every year; clients too where it says so', async () => {
   const id = await somebody(1);
-  await house().db.run(`insert into contact_dates (contact_id, kind, label, month_day) values ($1, 'birthday', '', 1205)`, [id]);
-  await house().m.contacts.updateContact(house().as('Ada'), id, { stage: 'past_client' });
+  await app().db.run(`insert into contact_dates (contact_id, kind, label, month_day) values ($1, 'birthday', '', 1205)`, [id]);
+  await app().m.contacts.updateContact(app().as('Ada'), id, { stage: 'past_client' });
   await made({
     anyStage: true,
     starts: [{ on: 'date', date: 'birthday', days: -7, at: '09:00' }],
     steps: [touch(0, { after: 'start', minutes: 0 })],
   });
-  await house().advance('P8D');
+  await app().advance('P8D');
   expect(await went(id)).toEqual(['11-28 09:00 Step 0']);
 });
 
@@ -133,7 +133,7 @@ test('inquiries by a source begin it, beside what the rung begins', async () => 
 
 test('an answer ends one campaign, pauses another, and lets a third go on; what then happens is done once', async () => {
   const steps = [touch(0, { after: 'start', minutes: 0 }), touch(1, day(2)), touch(2, day(9))];
-  const tag = (await house().m.tags.createTag(house().as('Ada'), { name: 'spoke' })).id;
+  const tag = (await app().m.tags.createTag(app().as('Ada'), { name: 'spoke' })).id;
   const ends = (answered: 'end' | 'pause' | 'on', then: Plan['ends']['then'] = []) => ({
     steps,
     ends: { ...NO_PLAN.ends, answered, then },
@@ -150,33 +150,33 @@ test('an answer ends one campaign, pauses another, and lets a third go on; what 
     ['Pauses', ends('pause')],
     ['Goes on', ends('on')],
   ] as const)
-    await house().m.campaigns.enrolContact(house().as('Ada'), id, (await made(more, name)).id);
-  house().world.people.script('p1@people.example', { answers: [{ to: 'email', after: 'PT2H', body: 'Yes please' }] });
-  await house().advance('PT6H');
+    await app().m.campaigns.enrollContact(app().as('Ada'), id, (await made(more, name)).id);
+  app().world.people.script('p1@people.example', { answers: [{ to: 'email', after: 'PT2H', body: 'Yes please' }] });
+  await app().advance('PT6H');
   expect((await enrolments(id)).map(({ state, why }) => `${state} ${why}`)).toEqual([
     'stopped answered',
     'paused put_in_by',
     'active put_in_by',
   ]);
-  expect(await house().contact(id)).toMatchObject({ tags: ['spoke'], horizon: 'warm' });
-  expect((await house().story(id)).filter((line) => line.includes('By “Ends”'))).toHaveLength(2);
-  await house().advance('P14D');
+  expect(await app().contact(id)).toMatchObject({ tags: ['spoke'], horizon: 'warm' });
+  expect((await app().story(id)).filter((line) => line.includes('By “Ends”'))).toHaveLength(2);
+  await app().advance('P14D');
   expect((await enrolments(id)).map(({ state }) => state)).toEqual(['stopped', 'finished', 'finished']);
 });
 
 test('all campaigns held by one switch, or for one person: nothing goes by itself, and it goes on where it stood', async () => {
   const one = await made({ steps: [touch(0, day(1)), touch(1, day(2))] });
   const [held, other] = [await somebody(1), await somebody(2)];
-  for (const id of [held, other]) await house().m.campaigns.enrolContact(house().as('Ada'), id, one.id);
-  await house().m.campaigns.holdPerson(house().as('Ada'), held, true);
-  await house().advance('P1DT2H');
+  for (const id of [held, other]) await app().m.campaigns.enrollContact(app().as('Ada'), id, one.id);
+  await app().m.campaigns.holdContact(app().as('Ada'), held, true);
+  await app().advance('P1DT2H');
   expect([(await went(held)).length, (await went(other)).length]).toEqual([0, 1]);
-  await house().m.accounts.updateSettings(house().as('Ada'), { campaigns_held: true });
-  await house().advance('P2D');
+  await app().m.accounts.updateSettings(app().as('Ada'), { campaigns_held: true });
+  await app().advance('P2D');
   expect([(await went(held)).length, (await went(other)).length]).toEqual([0, 1]);
-  await house().m.accounts.updateSettings(house().as('Ada'), { campaigns_held: false });
-  await house().m.campaigns.holdPerson(house().as('Ada'), held, false);
-  await house().advance('P2D');
+  await app().m.accounts.updateSettings(app().as('Ada'), { campaigns_held: false });
+  await app().m.campaigns.holdContact(app().as('Ada'), held, false);
+  await app().advance('P2D');
   expect([(await went(held)).length, (await went(other)).length]).toEqual([2, 2]);
 });
 
@@ -184,11 +184,11 @@ test('two campaigns at once keep to the caps of the person, over both together',
   const many = Array.from({ length: 4 }, (_, id) => touch(id, { after: 'start', minutes: id }));
   const id = await somebody(1);
   for (const name of ['One', 'Two'])
-    await house().m.campaigns.enrolContact(house().as('Ada'), id, (await made({ steps: many }, name)).id);
-  await house().advance('PT5H');
+    await app().m.campaigns.enrollContact(app().as('Ada'), id, (await made({ steps: many }, name)).id);
+  await app().advance('PT5H');
   expect(await went(id)).toHaveLength(2);
-  await house().advance('P30D');
-  const all = await house().db.rows<{ at: Date }>(
+  await app().advance('P30D');
+  const all = await app().db.rows<{ at: Date }>(
     `select at from activities where contact_id = $1 and kind = 'message' and direction = 'out' order by at`,
     [id],
   );
@@ -201,54 +201,54 @@ test('two campaigns at once keep to the caps of the person, over both together',
 });
 
 test('a draft and a campaign that is off take nobody, whoever puts them in; a held one does, and they wait', async () => {
-  const { campaigns } = house().m;
-  const ada = house().as('Ada');
+  const { campaigns } = app().m;
+  const ada = app().as('Ada');
   const one = await made({ steps: [touch(0, day(1))] });
   await campaigns.updateCampaign(ada, one.id, { state: 'off' });
   const id = await somebody(1);
-  await expect(campaigns.enrolContact(ada, id, one.id)).rejects.toMatchObject({ code: 'conflict' });
-  await house().db.run('update rungs set campaign_id = $1', [one.id]);
+  await expect(campaigns.enrollContact(ada, id, one.id)).rejects.toMatchObject({ code: 'conflict' });
+  await app().db.run('update rungs set campaign_id = $1', [one.id]);
   const buyer = await somebody(2, { roles: ['buyer'] });
   expect(await enrolments(buyer)).toEqual([]);
-  expect(await house().story(buyer)).toContainEqual(expect.stringContaining('it is not switched on'));
+  expect(await app().story(buyer)).toContainEqual(expect.stringContaining('it is not switched on'));
   await campaigns.updateCampaign(ada, one.id, { state: 'held' });
-  await campaigns.enrolContact(ada, id, one.id);
-  await house().advance('P3D');
+  await campaigns.enrollContact(ada, id, one.id);
+  await app().advance('P3D');
   expect(await went(id)).toEqual([]);
   await campaigns.updateCampaign(ada, one.id, { state: 'on' });
-  await house().advance('PT1H');
+  await app().advance('PT1H');
   expect(await went(id)).toHaveLength(1);
 });
 
 test('an agent’s own campaign takes the agent’s own people and nobody else’s', async () => {
-  const { campaigns } = house().m;
-  const abel = house().as('Abel');
+  const { campaigns } = app().m;
+  const abel = app().as('Abel');
   const draft = await campaigns.createCampaign(abel, { name: 'Abel’s' });
-  const kept = await campaigns.saveVersion(abel, draft.id, {
+  const saved = await campaigns.saveVersion(abel, draft.id, {
     plan: plan({ starts: [{ on: 'day', day: '11-24', at: '09:00' }], steps: [touch(0, { after: 'start', minutes: 0 })] }),
     seen: draft.version.id,
   });
-  await campaigns.updateCampaign(abel, kept.id, { state: 'on' });
+  await campaigns.updateCampaign(abel, saved.id, { state: 'on' });
   const [his, hers] = [await somebody(1), await somebody(2)];
-  await house().m.contacts.updateContact(house().as('Ada'), his, { owner_id: house().people.Abel!.id });
-  await house().m.contacts.updateContact(house().as('Ada'), hers, { owner_id: house().people.Brisa!.id });
-  await house().advance('P2D');
+  await app().m.contacts.updateContact(app().as('Ada'), his, { owner_id: app().users.Abel!.id });
+  await app().m.contacts.updateContact(app().as('Ada'), hers, { owner_id: app().users.Brisa!.id });
+  await app().advance('P2D');
   expect([(await enrolments(his)).length, (await enrolments(hers)).length]).toEqual([1, 0]);
-  await expect(campaigns.enrolContact(house().as('Ada'), hers, kept.id)).rejects.toMatchObject({ code: expect.any(String) });
+  await expect(campaigns.enrollContact(app().as('Ada'), hers, saved.id)).rejects.toMatchObject({ code: expect.any(String) });
 });
 
 test('who moves to a version keeps their birthday as the day, and an id that an earlier version had is refused', async () => {
-  const { campaigns } = house().m;
-  const ada = house().as('Ada');
+  const { campaigns } = app().m;
+  const ada = app().as('Ada');
   const one = await made({ steps: [touch(0, { after: 'start', minutes: 0 }), touch(1, day(20))] });
   const id = await somebody(1);
-  await house().db.run(`insert into contact_dates (contact_id, kind, label, month_day) values ($1, 'birthday', '', 1205)`, [id]);
-  await campaigns.enrolContact(ada, id, one.id);
-  await house().advance('PT30H');
+  await app().db.run(`insert into contact_dates (contact_id, kind, label, month_day) values ($1, 'birthday', '', 1205)`, [id]);
+  await campaigns.enrollContact(ada, id, one.id);
+  await app().advance('PT30H');
   const next = plan({ steps: [touch(0, { after: 'start', minutes: 0 }), touch(2, { date: 'birthday', days: 0, at: '09:30' })] });
   const moved = await campaigns.saveVersion(ada, one.id, { plan: next, seen: one.version.id, people: 'move' });
   expect(moved.free_id).toBe(3);
-  await house().advance('P14D');
+  await app().advance('P14D');
   expect(await went(id)).toEqual(['11-23 10:00 Step 0', '12-05 09:30 Step 2']);
   const again = plan({ steps: [...next.steps, touch(1, day(30))] });
   await expect(campaigns.saveVersion(ada, one.id, { plan: again, seen: moved.version.id })).rejects.toMatchObject({
@@ -257,21 +257,19 @@ test('who moves to a version keeps their birthday as the day, and an id that an 
 });
 
 test('a rehearsal says what then happens, for whoever it would take, and changes nothing', async () => {
-  const { campaigns } = house().m;
-  const ada = house().as('Ada');
+  const { campaigns } = app().m;
+  const ada = app().as('Ada');
   const ids = [await somebody(1), await somebody(2), await somebody(3, { roles: ['landlord'] })];
   const draft = await campaigns.createCampaign(ada, { name: 'Rehearsed' });
   const steps = [touch(0, { after: 'start', minutes: 5 }), touch(1, day(3)), touch(2, day(4), 'letter')];
   const { id } = await campaigns.orderCampaignRehearsal(ada, draft.id, { plan: plan({ roles: ['seller'], steps }), days: 30 });
-  const before = await house().db.rows(
-    'select (select count(*) from activities) as lines, (select count(*) from outbox) as rows',
-  );
+  const before = await app().db.rows('select (select count(*) from activities) as lines, (select count(*) from outbox) as rows');
   await campaigns.performCampaignRehearsal(id, () => true);
-  expect(
-    await house().db.rows('select (select count(*) from activities) as lines, (select count(*) from outbox) as rows'),
-  ).toEqual(before);
+  expect(await app().db.rows('select (select count(*) from activities) as lines, (select count(*) from outbox) as rows')).toEqual(
+    before,
+  );
   const { state, people, done, result } = await campaigns.findCampaignRehearsal(ada, id);
-  await expect(campaigns.findCampaignRehearsal(house().as('Abel'), id)).rejects.toMatchObject({ code: 'not_found' });
+  await expect(campaigns.findCampaignRehearsal(app().as('Abel'), id)).rejects.toMatchObject({ code: 'not_found' });
   expect({ state, people, done }).toEqual({ state: 'done', people: 2, done: 2 });
   expect(result).toMatchObject({
     days: [
@@ -281,16 +279,16 @@ test('a rehearsal says what then happens, for whoever it would take, and changes
     held: { no_address: 2 },
     letters: 0,
   });
-  const kept = await campaigns.saveVersion(ada, draft.id, { plan: plan({ roles: ['seller'], steps }), seen: draft.version.id });
-  await campaigns.updateCampaign(ada, kept.id, { state: 'on' });
-  for (const one of ids.slice(0, 2)) await campaigns.enrolContact(ada, one, kept.id);
-  await house().advance('P5D');
+  const saved = await campaigns.saveVersion(ada, draft.id, { plan: plan({ roles: ['seller'], steps }), seen: draft.version.id });
+  await campaigns.updateCampaign(ada, saved.id, { state: 'on' });
+  for (const one of ids.slice(0, 2)) await campaigns.enrollContact(ada, one, saved.id);
+  await app().advance('P5D');
   for (const one of ids.slice(0, 2)) expect(await went(one)).toHaveLength(2);
 });
 
 test('an appointment ends what an answer would; what then follows may be a task for the agent, and a field set', async () => {
-  const { m, db } = house();
-  const ada = house().as('Ada');
+  const { m, db } = app();
+  const ada = app().as('Ada');
   const field = (await db.first<{ id: string }>(
     `insert into fields (account_id, name, kind, choices, position, made_at) values (1, 'Boat', 'text', '{}', 1, now()) returning id`,
   ))!.id;
@@ -305,14 +303,14 @@ test('an appointment ends what an answer would; what then follows may be a task 
     },
   });
   const [meets, promised] = [await somebody(1), await somebody(2)];
-  for (const id of [meets, promised]) await m.campaigns.enrolContact(ada, id, one.id);
+  for (const id of [meets, promised]) await m.campaigns.enrollContact(ada, id, one.id);
   const at = new Date('2026-11-25T18:00:00Z');
   await m.contacts.setNextTouch(ada, meets, at, 'At the house', true);
   await m.contacts.setNextTouch(ada, promised, at, 'Call back');
-  await house().settle();
+  await app().settle();
   expect(await enrolments(meets)).toEqual([{ state: 'stopped', step: 0, why: 'appointment' }]);
   expect((await enrolments(promised))[0]).toMatchObject({ state: 'active' });
-  expect((await house().story(meets)).join('\n')).toContain('“Test campaign” stopped: an appointment was made.');
+  expect((await app().story(meets)).join('\n')).toContain('“Test campaign” stopped: an appointment was made.');
   expect(await db.rows('select note from tasks where contact_id = $1 and done_at is null order by id', [meets])).toEqual([
     { note: 'At the house' },
     { note: 'Prepare the papers' },
@@ -321,22 +319,22 @@ test('an appointment ends what an answer would; what then follows may be a task 
 });
 
 test('a household marked do not contact is touched by nothing, and may be again', async () => {
-  const { m, db } = house();
-  const ada = house().as('Ada');
+  const { m, db } = app();
+  const ada = app().as('Ada');
   const [one, other] = [await somebody(1), await somebody(2)];
   await expect(m.contacts.updateContact(ada, one, { household_do_not_contact: true })).rejects.toMatchObject({
     code: 'conflict',
   });
   await m.duplicates.joinHousehold(ada, one, other);
   await m.contacts.updateContact(ada, one, { household_do_not_contact: true });
-  expect((await house().contact(other)).household_do_not_contact).toBe(true);
+  expect((await app().contact(other)).household_do_not_contact).toBe(true);
   const campaign = await made({
     steps: [touch(0, { after: 'start', minutes: 0 })],
     ends: { ...NO_PLAN.ends, unreachable: 'on' },
   });
-  await m.campaigns.enrolContact(ada, other, campaign.id);
-  await house().settle();
-  expect((await house().story(other)).join('\n')).toContain('the household is marked do not contact');
+  await m.campaigns.enrollContact(ada, other, campaign.id);
+  await app().settle();
+  expect((await app().story(other)).join('\n')).toContain('the household is marked do not contact');
   await expect(m.messages.sendMessage(ada, other, { channel: 'email', text: 'x' })).rejects.toMatchObject({
     code: 'touch_refused',
   });

@@ -2,17 +2,17 @@
 import fc from 'fast-check';
 import type { BulkAction } from '@/core/changes';
 import type { Selection } from '@/server/changes';
-import { houseForEach } from '../harness/each';
+import { appForEach } from '../harness/each';
 import type { TestApp } from '../harness/test-app';
 
-const house = houseForEach();
+const app = appForEach();
 const WHERE = { question: {} };
 
 /** Some leads, as they come in. @returns their ids */
 async function crowd(count: number): Promise<string[]> {
   const ids: string[] = [];
   for (let n = 0; n < count; n += 1) {
-    const { contact } = await house().arrives({
+    const { contact } = await app().arrives({
       first_name: `Oda${n}`,
       last_name: 'Brandvold',
       emails: [`oda${n}@x.example`],
@@ -24,21 +24,21 @@ async function crowd(count: number): Promise<string[]> {
   return ids;
 }
 async function tag(name: string): Promise<string> {
-  return (await house().db.first<{ id: string }>('insert into tags (account_id, name) values (1, $1) returning id', [name]))!.id;
+  return (await app().db.first<{ id: string }>('insert into tags (account_id, name) values (1, $1) returning id', [name]))!.id;
 }
 async function change(what: BulkAction, selection: Selection = WHERE, who = 'Ada') {
-  const { changes } = house().m;
-  const { id } = await changes.createChange(house().as(who), { selection, change: what });
+  const { changes } = app().m;
+  const { id } = await changes.createChange(app().as(who), { selection, change: what });
   await changes.performChange(id);
-  return changes.findChange(house().as('Ada'), id);
+  return changes.findChange(app().as('Ada'), id);
 }
 async function undo(id: string) {
-  await house().m.changes.undoChange(house().as('Ada'), id);
-  await house().m.changes.performUndo(id);
-  return house().m.changes.findChange(house().as('Ada'), id);
+  await app().m.changes.undoChange(app().as('Ada'), id);
+  await app().m.changes.performUndo(id);
+  return app().m.changes.findChange(app().as('Ada'), id);
 }
 /** Everything that a change could touch, as it stands. */
-const standing = (it: TestApp) =>
+const snapshot = (it: TestApp) =>
   it.db.rows(
     `select c.id, c.stage, c.horizon, c.roles, c.owner_id, c.office_id, c.archived_because, c.deleted_at, c.next_touch_at,
        (select array_agg(tag_id order by tag_id) from contact_tags where contact_id = c.id) as tags,
@@ -54,7 +54,7 @@ test('the preview says in one sentence what would change, what would not and why
   const choir = await tag('choir');
   await change({ kind: 'tags', add: [choir], remove: [] }, { ids: ids.slice(0, 2) });
   const asked = { selection: WHERE, change: { kind: 'tags', add: [choir], remove: [] } as BulkAction };
-  expect(await house().m.changes.previewChange(house().as('Ada'), asked)).toEqual({
+  expect(await app().m.changes.previewChange(app().as('Ada'), asked)).toEqual({
     count: 5,
     will_change: 3,
     left_alone: { so_already: 2 },
@@ -72,8 +72,8 @@ test('the preview says in one sentence what would change, what would not and why
   });
   const undone = await undo(done.id);
   expect(undone).toMatchObject({ state: 'undone', undone: 3 });
-  expect((await house().contact(ids[0]!)).tags).toEqual(['choir']);
-  expect((await house().contact(ids[4]!)).tags).toEqual([]);
+  expect((await app().contact(ids[0]!)).tags).toEqual(['choir']);
+  expect((await app().contact(ids[4]!)).tags).toEqual([]);
 });
 
 test.each<[string, (ids: string[]) => Promise<BulkAction> | BulkAction]>([
@@ -82,7 +82,7 @@ test.each<[string, (ids: string[]) => Promise<BulkAction> | BulkAction]>([
   ['archive', () => ({ kind: 'stage', stage: 'archived', archived_because: 'Moved away' })],
   ['horizon', () => ({ kind: 'horizon', horizon: 'warm' })],
   ['roles', () => ({ kind: 'roles', add: ['landlord'], remove: ['seller'] })],
-  ['owner', () => ({ kind: 'owner', owner_id: house().people.Caspian!.id })],
+  ['owner', () => ({ kind: 'owner', owner_id: app().users.Caspian!.id })],
   ['permission for letters', () => ({ kind: 'permission', channel: 'letter', state: 'withdrawn', evidence: '' })],
   ['permission', () => ({ kind: 'permission', channel: 'email', state: 'granted', evidence: 'signed the list at the fair' })],
   ['call list', () => ({ kind: 'call_list', note: 'spring round' })],
@@ -91,7 +91,7 @@ test.each<[string, (ids: string[]) => Promise<BulkAction> | BulkAction]>([
     'field',
     async () => ({
       kind: 'field',
-      field_id: (await house().db.first<{ id: string }>(
+      field_id: (await app().db.first<{ id: string }>(
         `insert into fields (account_id, name, kind, choices, position, made_at) values (1, 'Boats', 'choices', '{sloop,ketch}', 0, now()) returning id`,
       ))!.id,
       value: ['sloop', 'ketch'],
@@ -99,41 +99,41 @@ test.each<[string, (ids: string[]) => Promise<BulkAction> | BulkAction]>([
   ],
 ])('%s changes everybody of the selection and is taken back to what stood there', async (_, make) => {
   const ids = await crowd(4);
-  const it = house();
+  const it = app();
   const what = await make(ids);
-  const before = await standing(it);
+  const before = await snapshot(it);
   const done = await change(what, { ids });
   expect(done).toMatchObject({ state: 'done', total: 4, done: 4 });
   expect(done.changed).toBeGreaterThan(0);
-  const after = await standing(it);
+  const after = await snapshot(it);
   expect(after).not.toEqual(before);
   expect(await it.verified()).toEqual([]);
   expect(await undo(done.id)).toMatchObject({ state: 'undone', undone: done.changed, undo_left_alone: {} });
-  expect(await standing(it)).toEqual(before);
+  expect(await snapshot(it)).toEqual(before);
 });
 
 test('undo leaves alone what somebody changed since, and says how many', async () => {
   const ids = await crowd(3);
   const done = await change({ kind: 'stage', stage: 'sphere' }, { ids });
-  await house().m.contacts.updateContact(house().as('Ada'), ids[1]!, { stage: 'client' });
+  await app().m.contacts.updateContact(app().as('Ada'), ids[1]!, { stage: 'client' });
   expect(await undo(done.id)).toMatchObject({ undone: 2, undo_left_alone: { changed_since: 1 } });
-  expect(await Promise.all(ids.map(async (id) => (await house().contact(id)).stage.key))).toEqual(['new', 'client', 'new']);
+  expect(await Promise.all(ids.map(async (id) => (await app().contact(id)).stage.key))).toEqual(['new', 'client', 'new']);
 });
 
 test('who said stop is left alone when many are marked as having said yes', async () => {
   const [first, second] = await crowd(2);
-  await house().m.contacts.changePermissions(house().db, '1', [
+  await app().m.contacts.changePermissions(app().db, '1', [
     { channel: 'email', address: 'oda0@x.example', state: 'withdrawn', how: 'replied STOP', forGood: true, at: new Date() },
   ]);
   const yes = { kind: 'permission', channel: 'email', state: 'granted', evidence: 'a list' } as const;
   const done = await change(yes, { ids: [first!, second!] });
   expect(done).toMatchObject({ changed: 1, left_alone: { said_stop: 1 } });
-  expect((await house().contact(first!)).permissions.email).toBe('withdrawn');
+  expect((await app().contact(first!)).permissions.email).toBe('withdrawn');
 });
 
 test('many go into a campaign, except those in it, those worked with and those not to be contacted; undo stops it', async () => {
   const [inside, client, silent, fresh] = await crowd(6);
-  const it = house();
+  const it = app();
   await it.db.run(`update enrolments set state = 'stopped' where contact_id <> $1`, [client]);
   await it.db.run(`update enrolments set state = 'stopped'`);
   await change({ kind: 'campaign', campaign_id: '1' }, { ids: [inside!] });
@@ -153,29 +153,29 @@ test('many go into a campaign, except those in it, those worked with and those n
 test('nobody new who was tried already', async () => {
   const ids = await crowd(2);
   await change({ kind: 'stage', stage: 'sphere' }, { ids });
-  await house().db.run('update contact_facts set attempts = 1 where contact_id = $1', [ids[0]]);
+  await app().db.run('update contact_facts set attempts = 1 where contact_id = $1', [ids[0]]);
   const done = await change({ kind: 'stage', stage: 'new' }, { ids });
-  await house().db.run('update contact_facts set attempts = 0');
+  await app().db.run('update contact_facts set attempts = 0');
   expect(done).toMatchObject({ changed: 1, left_alone: { tried_already: 1 } });
 });
 
 test('an agent changes their own people only, hands nobody over and deletes nobody', async () => {
   const ids = await crowd(6);
-  const { changes } = house().m;
+  const { changes } = app().m;
   const choir = await tag('choir');
   const done = await change({ kind: 'tags', add: [choir], remove: [] }, { ids }, 'Abel');
   expect(done.total).toBeGreaterThan(0);
   expect(done.total).toBeLessThan(6);
-  const tagged = await house().db.rows<{ owner_id: string }>(
+  const tagged = await app().db.rows<{ owner_id: string }>(
     'select distinct c.owner_id from contacts c join contact_tags ct on ct.contact_id = c.id',
     [],
   );
-  expect(tagged).toEqual([{ owner_id: house().people.Abel!.id }]);
-  for (const what of [{ kind: 'owner', owner_id: house().people.Brisa!.id }, { kind: 'delete' }] as BulkAction[])
-    await expect(changes.createChange(house().as('Abel'), { selection: { ids }, change: what })).rejects.toMatchObject({
+  expect(tagged).toEqual([{ owner_id: app().users.Abel!.id }]);
+  for (const what of [{ kind: 'owner', owner_id: app().users.Brisa!.id }, { kind: 'delete' }] as BulkAction[])
+    await expect(changes.createChange(app().as('Abel'), { selection: { ids }, change: what })).rejects.toMatchObject({
       code: 'not_allowed',
     });
-  await expect(changes.findChange(house().as('Brisa'), done.id)).rejects.toMatchObject({ code: 'not_found' });
+  await expect(changes.findChange(app().as('Brisa'), done.id)).rejects.toMatchObject({ code: 'not_found' });
 });
 
 test.each<[BulkAction, string]>([
@@ -186,13 +186,13 @@ test.each<[BulkAction, string]>([
   [{ kind: 'permission', channel: 'text', state: 'granted', evidence: ' ' }, 'input_invalid'],
   [{ kind: 'owner', owner_id: '999' }, 'not_found'],
 ])('%j is refused before anything happens', async (what, code) => {
-  await expect(house().m.changes.createChange(house().as('Ada'), { selection: WHERE, change: what })).rejects.toMatchObject({
+  await expect(app().m.changes.createChange(app().as('Ada'), { selection: WHERE, change: what })).rejects.toMatchObject({
     code,
   });
 });
 
 test('cancelled in the middle, what is done stays and is undone; killed in the middle, the next worker goes on where it stopped', async () => {
-  const it = house();
+  const it = app();
   await it.db.run(
     `insert into contacts (account_id, first_name, time_zone, stage_since, created_at, updated_at) select 1, 'P' || n, 'UTC', now(), now(), now() from generate_series(1, 8000) n`,
   );
@@ -227,7 +227,7 @@ test('cancelled in the middle, what is done stays and is undone; killed in the m
 
 test('verify finds nothing after random changes and undos', async () => {
   const ids = await crowd(8);
-  const it = house();
+  const it = app();
   const made = [await tag('a'), await tag('b')];
   const some = fc.subarray(ids, { minLength: 1 });
   const what: fc.Arbitrary<BulkAction> = fc.oneof(
@@ -236,7 +236,7 @@ test('verify finds nothing after random changes and undos', async () => {
       .filter(({ add }) => add.length > 0),
     fc.record({ kind: fc.constant('stage' as const), stage: fc.constantFrom('sphere', 'client', 'talking', 'new') }),
     fc.record({ kind: fc.constant('horizon' as const), horizon: fc.constantFrom('hot', 'warm', null) }),
-    fc.record({ kind: fc.constant('owner' as const), owner_id: fc.constantFrom(it.people.Abel!.id, it.people.Brisa!.id) }),
+    fc.record({ kind: fc.constant('owner' as const), owner_id: fc.constantFrom(it.users.Abel!.id, it.users.Brisa!.id) }),
     fc.constant({ kind: 'call_list' as const, note: '' }),
     fc.constant({ kind: 'delete' as const }),
   );
@@ -258,15 +258,15 @@ test('verify finds nothing after random changes and undos', async () => {
 
 test('a change that failed in the middle says why, and what it did until then is taken back', async () => {
   const ids = await crowd(3);
-  const before = await standing(house());
+  const before = await snapshot(app());
   const done = await change({ kind: 'horizon', horizon: 'hot' }, { ids });
-  await house().db.run(`update changes set state = 'running' where id = $1`, [done.id]);
-  await house().m.changes.failChange(done.id, 'The disk is full.');
-  expect(await house().m.changes.findChange(house().as('Ada'), done.id)).toMatchObject({
+  await app().db.run(`update changes set state = 'running' where id = $1`, [done.id]);
+  await app().m.changes.failChange(done.id, 'The disk is full.');
+  expect(await app().m.changes.findChange(app().as('Ada'), done.id)).toMatchObject({
     state: 'failed',
     fault: 'The disk is full.',
     can_undo: true,
   });
   expect(await undo(done.id)).toMatchObject({ state: 'undone', undone: 3 });
-  expect(await standing(house())).toEqual(before);
+  expect(await snapshot(app())).toEqual(before);
 });

@@ -1,5 +1,5 @@
 /** Simulated time is deterministic: the same days from the same state leave the same record, outside and inside. */
-import { openHouse } from '../harness/test-app';
+import { openApp } from '../harness/test-app';
 
 const ODA = {
   permissions: { call: true, text: true, email: true },
@@ -8,7 +8,7 @@ const ODA = {
 
 test('the same days twice from the same state give the same record', async () => {
   const run = async () => {
-    const own = await openHouse();
+    const own = await openApp();
     for (let n = 0; n < 12; n += 1) {
       own.world.people.script(`+1564555013${n % 10}`, {
         answers: [{ to: 'text', after: `PT${n + 1}H`, body: n % 3 ? 'yes' : 'STOP' }],

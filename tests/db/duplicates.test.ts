@@ -1,11 +1,11 @@
 /** Duplicates: found with reasons, reviewed, merged with everything, the stricter permission winning; taken apart again; households. */
-import { houseForEach } from '../harness/each';
+import { appForEach } from '../harness/each';
 
-const house = houseForEach();
+const app = appForEach();
 const place = { city: 'Saltmarsh', postal_code: '98741', street: '12 Heron Lane' };
 
-const standing = () =>
-  house().db.rows(
+const snapshot = () =>
+  app().db.rows(
     `select c.id, c.first_name, c.last_name, c.stage, c.horizon, c.roles, c.owner_id, c.street, c.household_id, c.do_not_contact, c.created_at, c.deleted_at is null as here, c.next_touch_at, to_jsonb(f) as facts,
        (select array_agg(tag_id order by tag_id) from contact_tags where contact_id = c.id) as tags, (select array_agg(value order by value) from contact_points where contact_id = c.id and active) as points,
        (select array_agg(state order by id) from enrolments where contact_id = c.id) as enrolments, (select count(*)::int from inquiries where contact_id = c.id) as inquiries,
@@ -14,7 +14,7 @@ const standing = () =>
   );
 
 async function pair() {
-  const one = await house().arrives({
+  const one = await app().arrives({
     first_name: 'Katharina',
     last_name: 'Brandvold',
     emails: ['kb@x.example'],
@@ -23,7 +23,7 @@ async function pair() {
     tags: ['choir'],
     place,
   });
-  const other = await house().arrives({
+  const other = await app().arrives({
     first_name: 'Katharina',
     last_name: 'Brandvolt',
     emails: ['kathi@y.example'],
@@ -36,16 +36,16 @@ async function pair() {
   return [one.contact.id, other.contact.id] as const;
 }
 const look = async () => {
-  await house().m.duplicates.requestDuplicateScan(house().as('Ada'));
-  await house().m.duplicates.findDuplicates('1');
-  return house().m.duplicates.listPairs(house().scope, 20);
+  await app().m.duplicates.requestDuplicateScan(app().as('Ada'));
+  await app().m.duplicates.findDuplicates('1');
+  return app().m.duplicates.listPairs(app().scope, 20);
 };
 
 test('names that sound alike in one place are a pair, with the reasons; strangers and couples are none', async () => {
   const [one, other] = await pair();
-  await house().arrives({ first_name: 'Bram', last_name: 'Brandvold', emails: ['bram@x.example'], place });
-  await house().arrives({ first_name: 'Katharina', last_name: 'Oyelaran', emails: ['ko@x.example'], place });
-  await house().arrives({
+  await app().arrives({ first_name: 'Bram', last_name: 'Brandvold', emails: ['bram@x.example'], place });
+  await app().arrives({ first_name: 'Katharina', last_name: 'Oyelaran', emails: ['ko@x.example'], place });
+  await app().arrives({
     first_name: 'Katharina',
     last_name: 'Brandvold',
     emails: ['far@x.example'],
@@ -58,21 +58,21 @@ test('names that sound alike in one place are a pair, with the reasons; stranger
 });
 
 test('an address that another has is noted and makes the two a sure pair, whatever they are called; once said to be two they stay two', async () => {
-  const oda = await house().arrives({ first_name: 'Oda', last_name: 'Brandvold', emails: ['oda@x.example'], phones: [] });
-  const nils = await house().arrives({
+  const oda = await app().arrives({ first_name: 'Oda', last_name: 'Brandvold', emails: ['oda@x.example'], phones: [] });
+  const nils = await app().arrives({
     first_name: 'Nils',
     last_name: 'Holt',
     phones: ['564-555-0110', '564-555-0111'],
     emails: [],
   });
-  await house().arrives({
+  await app().arrives({
     first_name: 'Nils',
     phones: ['564-555-0110', '564-555-0111'],
     emails: ['oda@x.example', 'nils@x.example'],
   });
-  await house().arrives({ first_name: 'Nils', phones: ['564-555-0110', '564-555-0111'], emails: ['oda@x.example'] });
+  await app().arrives({ first_name: 'Nils', phones: ['564-555-0110', '564-555-0111'], emails: ['oda@x.example'] });
   const points = (id: string) =>
-    house().db.rows('select value, active from contact_points where contact_id = $1 order by id', [id]);
+    app().db.rows('select value, active from contact_points where contact_id = $1 order by id', [id]);
   expect(await points(oda.contact.id)).toEqual([{ value: 'oda@x.example', active: true }]);
   expect(await points(nils.contact.id)).toEqual([
     { value: '+15645550110', active: true },
@@ -80,7 +80,7 @@ test('an address that another has is noted and makes the two a sure pair, whatev
     { value: 'nils@x.example', active: true },
     { value: 'oda@x.example', active: false },
   ]);
-  expect((await house().contact(nils.contact.id)).emails).toEqual(['nils@x.example']);
+  expect((await app().contact(nils.contact.id)).emails).toEqual(['nils@x.example']);
   const [found] = await look();
   expect(found).toMatchObject({
     one: { id: oda.contact.id },
@@ -88,104 +88,104 @@ test('an address that another has is noted and makes the two a sure pair, whatev
     because: 'They have the same e-mail.',
   });
 
-  const { merge_id } = await house().m.duplicates.mergeContacts(house().as('Ada'), oda.contact.id, nils.contact.id, {});
-  expect((await house().contact(oda.contact.id)).emails.sort()).toEqual(['nils@x.example', 'oda@x.example']);
+  const { merge_id } = await app().m.duplicates.mergeContacts(app().as('Ada'), oda.contact.id, nils.contact.id, {});
+  expect((await app().contact(oda.contact.id)).emails.sort()).toEqual(['nils@x.example', 'oda@x.example']);
   expect(await look()).toEqual([]);
-  await house().m.duplicates.unmerge(house().as('Ada'), merge_id);
+  await app().m.duplicates.undoMerge(app().as('Ada'), merge_id);
   expect(await look()).toHaveLength(1);
-  await house().m.duplicates.declareDifferent(house().as('Ada'), nils.contact.id, oda.contact.id);
+  await app().m.duplicates.declareDifferent(app().as('Ada'), nils.contact.id, oda.contact.id);
   expect(await look()).toEqual([]);
 });
 
 test('what a person called different is not shown again', async () => {
   const [one, other] = await pair();
-  await house().m.duplicates.declareDifferent(house().as('Ada'), other, one);
+  await app().m.duplicates.declareDifferent(app().as('Ada'), other, one);
   expect(await look()).toEqual([]);
 });
 
 test('merged: everything that happened, every address, tag and role; a no of either holds; then taken apart as they were', async () => {
   const [one, other] = await pair();
-  const { duplicates, contacts } = house().m;
-  await contacts.addNote(house().as('Ada'), other, 'Met at the fair');
-  await contacts.setPermission(house().as('Ada'), other, 'letter', 'withdrawn', 'rang about it');
-  const before = await standing();
-  const merged = await duplicates.mergeContacts(house().as('Ada'), one, other, { name: 'gone' });
+  const { duplicates, contacts } = app().m;
+  await contacts.addNote(app().as('Ada'), other, 'Met at the fair');
+  await contacts.setPermission(app().as('Ada'), other, 'letter', 'withdrawn', 'rang about it');
+  const before = await snapshot();
+  const merged = await duplicates.mergeContacts(app().as('Ada'), one, other, { name: 'gone' });
   expect(merged).toMatchObject({
     last_name: 'Brandvolt',
     emails: ['kb@x.example', 'kathi@y.example'],
     tags: ['choir', 'garden'],
     roles: ['buyer', 'seller'],
   });
-  expect((await house().contact(one)).permissions).toEqual({
+  expect((await app().contact(one)).permissions).toEqual({
     call: 'unknown',
     text: 'granted',
     email: 'withdrawn',
     letter: 'withdrawn',
   });
-  expect(await house().story(one)).toEqual(
+  expect(await app().story(one)).toEqual(
     expect.arrayContaining(['note: Met at the fair', expect.stringContaining('Merged with')]),
   );
-  await expect(house().contact(other)).rejects.toMatchObject({ code: 'not_found' });
-  expect(await house().verified()).toEqual([]);
-  await duplicates.unmerge(house().as('Ada'), merged.merge_id);
-  expect(await standing()).toEqual(before);
-  await expect(duplicates.unmerge(house().as('Ada'), merged.merge_id)).rejects.toMatchObject({ code: 'not_found' });
+  await expect(app().contact(other)).rejects.toMatchObject({ code: 'not_found' });
+  expect(await app().verified()).toEqual([]);
+  await duplicates.undoMerge(app().as('Ada'), merged.merge_id);
+  expect(await snapshot()).toEqual(before);
+  await expect(duplicates.undoMerge(app().as('Ada'), merged.merge_id)).rejects.toMatchObject({ code: 'not_found' });
 });
 
 test('a lead by the address of the one who is gone arrives at the one who stayed', async () => {
   const [one, other] = await pair();
-  await house().m.duplicates.mergeContacts(house().as('Ada'), one, other, {});
-  const back = await house().arrives({ emails: ['kathi@y.example'] });
+  await app().m.duplicates.mergeContacts(app().as('Ada'), one, other, {});
+  const back = await app().arrives({ emails: ['kathi@y.example'] });
   expect(back.contact).toEqual({ id: one, status: 'matched' });
 });
 
 test('both in one campaign: one goes on; apart again, both do', async () => {
   const [one, other] = await pair();
-  await house().db.run(`update enrolments set state = 'active'`);
-  await house().db.run(
+  await app().db.run(`update enrolments set state = 'active'`);
+  await app().db.run(
     `insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at) select 1, 1, 1, id, now() from contacts c where not exists (select 1 from enrolments e where e.contact_id = c.id)`,
   );
-  const merged = await house().m.duplicates.mergeContacts(house().as('Ada'), one, other, {});
+  const merged = await app().m.duplicates.mergeContacts(app().as('Ada'), one, other, {});
   const states = async () =>
-    (await house().db.rows<{ contact_id: string; state: string }>('select contact_id, state from enrolments order by id')).map(
+    (await app().db.rows<{ contact_id: string; state: string }>('select contact_id, state from enrolments order by id')).map(
       ({ contact_id, state }) => `${contact_id} ${state}`,
     );
   expect((await states()).sort()).toEqual([`${one} active`, `${one} stopped`]);
-  await house().m.duplicates.unmerge(house().as('Ada'), merged.merge_id);
+  await app().m.duplicates.undoMerge(app().as('Ada'), merged.merge_id);
   expect((await states()).sort()).toEqual([`${one} active`, `${other} active`].sort());
 });
 
 test('nobody merges what is not theirs', async () => {
   const [one, other] = await pair();
-  const owner = (await house().contact(one)).owner!.name.split(' ')[0]!;
+  const owner = (await app().contact(one)).owner!.name.split(' ')[0]!;
   const stranger = ['Abel', 'Brisa', 'Caspian'].find((name) => name !== owner)!;
-  await expect(house().m.duplicates.mergeContacts(house().as(stranger), one, other, {})).rejects.toMatchObject({
+  await expect(app().m.duplicates.mergeContacts(app().as(stranger), one, other, {})).rejects.toMatchObject({
     code: 'not_found',
   });
-  await expect(house().m.duplicates.mergeContacts(house().as('Ada'), one, one, {})).rejects.toMatchObject({
+  await expect(app().m.duplicates.mergeContacts(app().as('Ada'), one, one, {})).rejects.toMatchObject({
     code: 'input_invalid',
   });
 });
 
 test('households: joined, shown to each other, left again', async () => {
   const [one, other] = await pair();
-  const { duplicates } = house().m;
-  await duplicates.joinHousehold(house().as('Ada'), one, other);
-  expect((await house().contact(one)).household).toEqual([{ id: other, name: 'Katharina Brandvolt' }]);
-  await duplicates.leaveHousehold(house().as('Ada'), one);
-  expect((await house().contact(other)).household).toEqual([]);
+  const { duplicates } = app().m;
+  await duplicates.joinHousehold(app().as('Ada'), one, other);
+  expect((await app().contact(one)).household).toEqual([{ id: other, name: 'Katharina Brandvolt' }]);
+  await duplicates.leaveHousehold(app().as('Ada'), one);
+  expect((await app().contact(other)).household).toEqual([]);
 });
 
 test('a thousand people of one sound in one place are looked through in a moment, and those who are alike are found', async () => {
-  await house().db.run(
+  await app().db.run(
     `insert into contacts (account_id, first_name, last_name, stage, stage_since, time_zone, city, postal_code, created_at, updated_at)
      select 1, case when n > 2000 then 'Ottilie' else 'Fern' || n end, 'Last' || n % 7, 'new', now(), 'UTC', 'Saltmarsh', '98741', now(), now() from generate_series(1, 2002) n`,
   );
-  await house().db.run(`update contacts set last_name = 'Last' where first_name = 'Ottilie'`);
-  await house().completePeople();
-  await house().m.duplicates.requestDuplicateScan(house().as('Ada'));
-  await house().m.duplicates.findDuplicates('1');
-  const pairs = await house().db.rows<{ one: string; other: string }>(
+  await app().db.run(`update contacts set last_name = 'Last' where first_name = 'Ottilie'`);
+  await app().completePeople();
+  await app().m.duplicates.requestDuplicateScan(app().as('Ada'));
+  await app().m.duplicates.findDuplicates('1');
+  const pairs = await app().db.rows<{ one: string; other: string }>(
     'select a.first_name as one, b.first_name as other from duplicate_pairs p join contacts a on a.id = p.one_id join contacts b on b.id = p.other_id',
   );
   expect(pairs).toContainEqual({ one: 'Ottilie', other: 'Ottilie' });

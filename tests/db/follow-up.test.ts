@@ -1,11 +1,11 @@
 /** Following up: the starter campaign through days, obeying permission, opt-out and quiet hours; ended by an answer, a STOP, a stage. */
-import { houseForEach } from '../harness/each';
+import { appForEach } from '../harness/each';
 import type { TestApp } from '../harness/test-app';
 
-const opened = houseForEach();
-let house: TestApp;
+const opened = appForEach();
+let app: TestApp;
 beforeEach(() => {
-  house = opened();
+  app = opened();
 });
 
 const YES = { call: true, text: true, email: true };
@@ -17,9 +17,9 @@ const ODA = {
 };
 
 test('text at once, e-mail next day at nine, call task on day 2, a letter as a real page on day 5, each at its own time', async () => {
-  const { contact } = await house.arrives(ODA);
-  await house.advance('P6D');
-  const sent = house.received();
+  const { contact } = await app.arrives(ODA);
+  await app.advance('P6D');
+  const sent = app.received();
   expect(sent.map(({ channel, at }) => `${channel} ${at}`)).toEqual([
     'text 2026-11-23T18:00:00.000Z',
     'email 2026-11-24T17:00:00.000Z',
@@ -29,103 +29,103 @@ test('text at once, e-mail next day at nine, call task on day 2, a letter as a r
   expect(sent[1]!.extra.list_unsubscribe).toMatch(/^http:\/\/127\.0\.0\.1:9\/u\//);
   expect(sent[2]!.extra).toMatchObject({ is_pdf: true, name: 'Oda Brandvold' });
   expect(sent[2]!.extra.pdf_bytes).toBeGreaterThan(5_000);
-  const tasks = await house.db.rows<{ due_at: Date }>('select due_at from tasks where contact_id = $1', [contact.id]);
+  const tasks = await app.db.rows<{ due_at: Date }>('select due_at from tasks where contact_id = $1', [contact.id]);
   expect(tasks.map(({ due_at }) => due_at.toISOString())).toEqual(['2026-11-25T18:00:00.000Z']);
-  expect((await house.story(contact.id)).slice(-2).sort()).toEqual([
+  expect((await app.story(contact.id)).slice(-2).sort()).toEqual([
     'finished: “New buyer” ran to its end.',
     'message letter: “New buyer”, day 5.',
   ]);
 });
 
 test('whoever wants no letters gets none, from a campaign or by hand, also after moving house; the timeline says why', async () => {
-  const { contact } = await house.arrives(ODA);
-  await house.m.contacts.setPermission(house.as('Ada'), contact.id, 'letter', 'withdrawn', 'too much paper');
-  await house.m.contacts.updateContact(house.as('Ada'), contact.id, { place: { street: '3 Tern Row' } });
-  await house.advance('P6D');
-  expect(house.received('letter')).toEqual([]);
-  expect(await house.story(contact.id)).toContainEqual(expect.stringMatching(/^held letter: .*too much paper/));
+  const { contact } = await app.arrives(ODA);
+  await app.m.contacts.setPermission(app.as('Ada'), contact.id, 'letter', 'withdrawn', 'too much paper');
+  await app.m.contacts.updateContact(app.as('Ada'), contact.id, { place: { street: '3 Tern Row' } });
+  await app.advance('P6D');
+  expect(app.received('letter')).toEqual([]);
+  expect(await app.story(contact.id)).toContainEqual(expect.stringMatching(/^held letter: .*too much paper/));
   await expect(
-    house.m.messages.sendMessage(house.as('Ada'), contact.id, { channel: 'letter', text: 'Dear Oda' }),
+    app.m.messages.sendMessage(app.as('Ada'), contact.id, { channel: 'letter', text: 'Dear Oda' }),
   ).rejects.toMatchObject({ code: 'touch_refused' });
 });
 
 describe('a household', () => {
   const couple = async () => {
-    const jago = (await house.arrives({ ...ODA, first_name: 'Jago', last_name: 'Eskerling' })).contact.id;
+    const jago = (await app.arrives({ ...ODA, first_name: 'Jago', last_name: 'Eskerling' })).contact.id;
     const gideon = (
-      await house.arrives({ ...ODA, first_name: 'Gideon', last_name: 'Eskerling', emails: ['gideon@x.example'], phones: [] })
+      await app.arrives({ ...ODA, first_name: 'Gideon', last_name: 'Eskerling', emails: ['gideon@x.example'], phones: [] })
     ).contact.id;
-    await house.m.duplicates.joinHousehold(house.as('Ada'), jago, gideon);
+    await app.m.duplicates.joinHousehold(app.as('Ada'), jago, gideon);
     return { jago, gideon };
   };
   const write = (to: string, channel: 'text' | 'email' | 'letter') =>
-    house.m.messages.sendMessage(house.as('Ada'), to, { channel, text: 'Tea on Sunday?', both: true });
+    app.m.messages.sendMessage(app.as('Ada'), to, { channel, text: 'Tea on Sunday?', both: true });
 
   test('is written to together: one letter with both names, an e-mail to each; whoever said no is left out, with the reason', async () => {
     const { jago, gideon } = await couple();
     expect((await write(jago, 'letter')).others).toEqual([{ name: 'Gideon Eskerling', because: null, sent: true }]);
-    await house.settle();
-    expect(house.received('letter').map(({ extra }) => extra.name)).toEqual(['Jago and Gideon Eskerling']);
+    await app.settle();
+    expect(app.received('letter').map(({ extra }) => extra.name)).toEqual(['Jago and Gideon Eskerling']);
     await write(jago, 'email');
-    await house.settle();
+    await app.settle();
     expect(
-      house
+      app
         .received('email')
         .filter(({ body }) => body.includes('Tea on Sunday'))
         .map(({ to }) => to)
         .sort(),
     ).toEqual(['gideon@x.example', 'oda@brandvold.example']);
-    await house.m.contacts.setPermission(house.as('Ada'), gideon, 'letter', 'withdrawn', '');
+    await app.m.contacts.setPermission(app.as('Ada'), gideon, 'letter', 'withdrawn', '');
     expect((await write(jago, 'letter')).others[0]).toMatchObject({ sent: false, because: expect.stringMatching(/withdrawn/) });
-    await house.settle();
-    expect(house.received('letter').map(({ extra }) => extra.name)).toEqual(['Jago and Gideon Eskerling', 'Jago Eskerling']);
+    await app.settle();
+    expect(app.received('letter').map(({ extra }) => extra.name)).toEqual(['Jago and Gideon Eskerling', 'Jago Eskerling']);
   });
 
   test('and fields of one’s own stand in what a campaign writes', async () => {
-    const field = await house.m.vocabulary.createField(house.as('Ada'), { name: 'Boat', kind: 'text', choices: [] });
-    await house.db.run(
+    const field = await app.m.vocabulary.createField(app.as('Ada'), { name: 'Boat', kind: 'text', choices: [] });
+    await app.db.run(
       `update campaign_versions set plan = jsonb_set(plan, '{steps,0,words}', '{"text":"Hello {{ first_names }}, how is the {{ field.Boat }}?","plain":"Hello."}')`,
     );
     const { jago, gideon } = await couple();
-    await house.m.contacts.updateContact(house.as('Ada'), jago, { fields: { [field.id]: 'Tern' } });
-    await house.settle();
-    expect(house.received('text').map(({ body }) => body)).toEqual([
+    await app.m.contacts.updateContact(app.as('Ada'), jago, { fields: { [field.id]: 'Tern' } });
+    await app.settle();
+    expect(app.received('text').map(({ body }) => body)).toEqual([
       expect.stringContaining('Hello Jago and Gideon, how is the Tern?'),
     ]);
-    expect(await house.story(gideon)).not.toContainEqual(expect.stringMatching(/^message text/));
+    expect(await app.story(gideon)).not.toContainEqual(expect.stringMatching(/^message text/));
   });
 });
 
 test('at night the text waits until eight o’clock at the contact and says so once', async () => {
-  await house.setClock(new Date('2026-11-24T02:30:00Z'));
-  const { contact } = await house.arrives({ ...ODA, place: { city: 'Elsewhere', postal_code: '10001', street: '1 A' } });
-  await house.advance('PT12H');
-  expect((await house.contact(contact.id)).time_zone).toBe('America/New_York');
-  expect(house.received('text').map(({ at }) => at)).toEqual(['2026-11-24T13:00:00.000Z']);
-  expect((await house.story(contact.id)).filter((line) => line.startsWith('waits'))).toEqual([
+  await app.setClock(new Date('2026-11-24T02:30:00Z'));
+  const { contact } = await app.arrives({ ...ODA, place: { city: 'Elsewhere', postal_code: '10001', street: '1 A' } });
+  await app.advance('PT12H');
+  expect((await app.contact(contact.id)).time_zone).toBe('America/New_York');
+  expect(app.received('text').map(({ at }) => at)).toEqual(['2026-11-24T13:00:00.000Z']);
+  expect((await app.story(contact.id)).filter((line) => line.startsWith('waits'))).toEqual([
     'waits text: The text waits until Tue 24 Nov, 08:00 at the contact: quiet hours are outside 08:00–21:00.',
   ]);
 });
 
 test('without permission the text does not go and the timeline says why; the rest goes on', async () => {
-  const { contact } = await house.arrives({ ...ODA, permissions: { email: true } });
-  await house.advance('P1D');
-  expect(house.received().map(({ channel }) => channel)).toEqual(['email']);
-  expect(await house.story(contact.id)).toContain('held text: The text did not go: nobody has given permission for texts.');
+  const { contact } = await app.arrives({ ...ODA, permissions: { email: true } });
+  await app.advance('P1D');
+  expect(app.received().map(({ channel }) => channel)).toEqual(['email']);
+  expect(await app.story(contact.id)).toContain('held text: The text did not go: nobody has given permission for texts.');
 });
 
 test('an answer by text stands in the timeline, stops the campaign, moves the stage and raises a hand at the top of Today', async () => {
-  house.world.people.script('+15645550123', { answers: [{ to: 'text', after: 'PT10M', body: 'yes please' }] });
-  const { contact, routing } = await house.arrives(ODA);
-  await house.arrives({ emails: ['later@lead.example'] });
-  await house.advance('P6D');
-  expect(house.received().filter(({ to }) => to === '+15645550123')).toHaveLength(1);
-  const story = await house.story(contact.id);
+  app.world.people.script('+15645550123', { answers: [{ to: 'text', after: 'PT10M', body: 'yes please' }] });
+  const { contact, routing } = await app.arrives(ODA);
+  await app.arrives({ emails: ['later@lead.example'] });
+  await app.advance('P6D');
+  expect(app.received().filter(({ to }) => to === '+15645550123')).toHaveLength(1);
+  const story = await app.story(contact.id);
   expect(story).toContain('message text in: yes please');
   expect(story).toContain('stopped: “New buyer” stopped: they answered by text.');
-  expect((await house.contact(contact.id)).stage.key).toBe('talking');
-  const agent = Object.values(house.people).find(({ id }) => id === routing.agent!.id)!;
-  const today = await house.m.today.readToday(house.scopeOf(agent.firstName), agent);
+  expect((await app.contact(contact.id)).stage.key).toBe('talking');
+  const agent = Object.values(app.users).find(({ id }) => id === routing.agent!.id)!;
+  const today = await app.m.today.readToday(app.scopeOf(agent.firstName), agent);
   expect(today.groups[0]).toMatchObject({
     key: 'asked',
     entries: [{ contactId: contact.id, reasons: [{ text: 'yes please' }] }],
@@ -133,11 +133,11 @@ test('an answer by text stands in the timeline, stops the campaign, moves the st
 });
 
 test('an answer by mail does the same, without the quoted text; an automatic one does not', async () => {
-  house.world.people.script('oda@brandvold.example', {
+  app.world.people.script('oda@brandvold.example', {
     answers: [{ to: 'email', after: 'PT2H', body: 'Wednesday is good\n\nOn Tue, Abel wrote:\n> Good morning' }],
   });
-  const { contact } = await house.arrives({ ...ODA, phones: [] });
-  await house.m.messages.receiveMail({
+  const { contact } = await app.arrives({ ...ODA, phones: [] });
+  await app.m.messages.receiveMail({
     messageId: '<auto@x>',
     from: 'oda@brandvold.example',
     fromName: '',
@@ -146,106 +146,104 @@ test('an answer by mail does the same, without the quoted text; an automatic one
     text: 'Back Monday',
     autoReply: true,
   });
-  expect((await house.contact(contact.id)).stage.key).toBe('new');
-  await house.advance('P2D');
-  expect(await house.story(contact.id)).toContain('message email in: Wednesday is good');
-  expect(await house.story(contact.id)).toContain('stopped: “New buyer” stopped: they answered by e-mail.');
+  expect((await app.contact(contact.id)).stage.key).toBe('new');
+  await app.advance('P2D');
+  expect(await app.story(contact.id)).toContain('message email in: Wednesday is good');
+  expect(await app.story(contact.id)).toContain('stopped: “New buyer” stopped: they answered by e-mail.');
 });
 
 test('STOP withdraws the permission for good: no campaign, no hand, no form brings a text back', async () => {
-  house.world.people.script('+15645550123', { answers: [{ to: 'text', after: 'PT5M', body: ' Stop. ' }] });
-  const { contact } = await house.arrives(ODA);
-  await house.advance('PT1H');
-  await house.arrives(ODA);
-  await house.advance('P1D');
-  const after = await house.contact(contact.id);
+  app.world.people.script('+15645550123', { answers: [{ to: 'text', after: 'PT5M', body: ' Stop. ' }] });
+  const { contact } = await app.arrives(ODA);
+  await app.advance('PT1H');
+  await app.arrives(ODA);
+  await app.advance('P1D');
+  const after = await app.contact(contact.id);
   expect(after.permissions.text).toBe('withdrawn');
   expect(after.stage.key).toBe('new');
   /* The first text, and the one confirmation. */
-  expect(house.received('text')).toHaveLength(2);
-  expect(await house.story(contact.id)).toContain('stopped: “New buyer” stopped: they asked for no more texts.');
-  await expect(
-    house.m.messages.sendMessage(house.as('Ada'), contact.id, { channel: 'text', text: 'please?' }),
-  ).rejects.toMatchObject({ code: 'touch_refused' });
-  await expect(
-    house.m.contacts.setPermission(house.as('Ada'), contact.id, 'text', 'granted', 'she said so'),
-  ).rejects.toMatchObject({ code: 'input_invalid' });
+  expect(app.received('text')).toHaveLength(2);
+  expect(await app.story(contact.id)).toContain('stopped: “New buyer” stopped: they asked for no more texts.');
+  await expect(app.m.messages.sendMessage(app.as('Ada'), contact.id, { channel: 'text', text: 'please?' })).rejects.toMatchObject(
+    { code: 'touch_refused' },
+  );
+  await expect(app.m.contacts.setPermission(app.as('Ada'), contact.id, 'text', 'granted', 'she said so')).rejects.toMatchObject({
+    code: 'input_invalid',
+  });
 });
 
 test('the unsubscribe link does it for e-mail, and once more does no harm; a forged link is none', async () => {
-  const { contact } = await house.arrives({ ...ODA, phones: [] });
-  await house.advance('P1D');
-  const token = /\/u\/(\S+)/.exec(house.received('email')[0]!.body)![1]!;
-  await house.m.messages.unsubscribe(token);
-  await house.m.messages.unsubscribe(token);
-  expect((await house.contact(contact.id)).permissions.email).toBe('withdrawn');
-  expect((await house.story(contact.id)).filter((line) => line.startsWith('permission email: No'))).toHaveLength(1);
-  await expect(house.m.messages.unsubscribe(`${token.slice(0, -2)}xx`)).rejects.toMatchObject({ code: 'not_found' });
+  const { contact } = await app.arrives({ ...ODA, phones: [] });
+  await app.advance('P1D');
+  const token = /\/u\/(\S+)/.exec(app.received('email')[0]!.body)![1]!;
+  await app.m.messages.unsubscribe(token);
+  await app.m.messages.unsubscribe(token);
+  expect((await app.contact(contact.id)).permissions.email).toBe('withdrawn');
+  expect((await app.story(contact.id)).filter((line) => line.startsWith('permission email: No'))).toHaveLength(1);
+  await expect(app.m.messages.unsubscribe(`${token.slice(0, -2)}xx`)).rejects.toMatchObject({ code: 'not_found' });
 });
 
 test('stage Client ends the follow-up; nothing more goes by itself', async () => {
-  const { contact } = await house.arrives(ODA);
-  await house.settle();
-  await house.m.contacts.updateContact(house.as('Ada'), contact.id, { stage: 'client' });
-  await house.advance('P6D');
-  expect(house.received().map(({ channel }) => channel)).toEqual(['text']);
-  expect(await house.story(contact.id)).toContain('stopped: “New buyer” ended: the stage is Client.');
+  const { contact } = await app.arrives(ODA);
+  await app.settle();
+  await app.m.contacts.updateContact(app.as('Ada'), contact.id, { stage: 'client' });
+  await app.advance('P6D');
+  expect(app.received().map(({ channel }) => channel)).toEqual(['text']);
+  expect(await app.story(contact.id)).toContain('stopped: “New buyer” ended: the stage is Client.');
 });
 
 test('a lead who is on the phone with the agent gets no automatic text, and the timeline says so', async () => {
-  const { contact } = await house.arrives({ ...ODA, on_the_phone: true });
-  await house.advance('P1D');
-  expect(house.received()).toEqual([]);
-  expect(await house.story(contact.id)).toContain(
-    'held: “New buyer” was not begun: the agent is on the phone with them already.',
-  );
+  const { contact } = await app.arrives({ ...ODA, on_the_phone: true });
+  await app.advance('P1D');
+  expect(app.received()).toEqual([]);
+  expect(await app.story(contact.id)).toContain('held: “New buyer” was not begun: the agent is on the phone with them already.');
 });
 
 test('an answer between the decision and the hand-over still stops the message', async () => {
-  const { contact } = await house.arrives(ODA);
-  await house.m.campaigns.carryOutDue();
-  await house.m.messages.receiveText({
+  const { contact } = await app.arrives(ODA);
+  await app.m.campaigns.carryOutDue();
+  await app.m.messages.receiveText({
     eventId: 'early',
     from: '+15645550123',
     to: '+13605550101',
     body: 'call me',
     at: new Date('2026-11-23T18:00:00Z'),
   });
-  await house.settle();
-  expect(house.received()).toEqual([]);
-  expect(await house.story(contact.id)).toContain('held text: The text did not go: they answered before it left.');
+  await app.settle();
+  expect(app.received()).toEqual([]);
+  expect(await app.story(contact.id)).toContain('held text: The text did not go: they answered before it left.');
 });
 
 test('mail to a mailbox that is not there comes back: the address is marked, the next mail does not go', async () => {
-  house.world.people.script('oda@brandvold.example', { mail: 'bounces' });
-  const { contact } = await house.arrives({ ...ODA, phones: [] });
-  await house.advance('P1D');
-  expect((await house.story(contact.id)).some((line) => line.startsWith('bounced email: The e-mail did not arrive'))).toBe(true);
-  await expect(
-    house.m.messages.sendMessage(house.as('Ada'), contact.id, { channel: 'email', text: 'again' }),
-  ).rejects.toMatchObject({ code: 'touch_refused' });
+  app.world.people.script('oda@brandvold.example', { mail: 'bounces' });
+  const { contact } = await app.arrives({ ...ODA, phones: [] });
+  await app.advance('P1D');
+  expect((await app.story(contact.id)).some((line) => line.startsWith('bounced email: The e-mail did not arrive'))).toBe(true);
+  await expect(app.m.messages.sendMessage(app.as('Ada'), contact.id, { channel: 'email', text: 'again' })).rejects.toMatchObject({
+    code: 'touch_refused',
+  });
 });
 
 test('providers that fail before or after taking a message, or are down, get each key once', async () => {
-  house.world.sky.set({ all: 'failing' });
+  app.world.sky.set({ all: 'failing' });
   await Promise.all(
     Array.from({ length: 30 }, (_, n) =>
-      house.arrives({ ...ODA, emails: [`w${n}@rain.example`], phones: [`+1253555${String(100 + n).padStart(4, '0')}`] }),
+      app.arrives({ ...ODA, emails: [`w${n}@rain.example`], phones: [`+1253555${String(100 + n).padStart(4, '0')}`] }),
     ),
   );
   for (let round = 0; round < 8; round += 1) {
-    if (round === 3) house.world.sky.set({ all: 'fine' });
-    await house.db.run('update outbox set retry_at = null');
-    await house.settle();
+    if (round === 3) app.world.sky.set({ all: 'fine' });
+    await app.db.run('update outbox set retry_at = null');
+    await app.settle();
   }
-  const texts = house.received('text');
+  const texts = app.received('text');
   expect(texts).toHaveLength(30);
   expect(new Set(texts.map(({ to }) => to)).size).toBe(30);
-  expect(house.world.record.repeats).toBeGreaterThan(0);
+  expect(app.world.record.repeats).toBeGreaterThan(0);
 });
 
 test('the same webhook twice is one message; a stranger’s text is an inquiry', async () => {
-  const { contact } = await house.arrives(ODA);
+  const { contact } = await app.arrives(ODA);
   const text = {
     eventId: 'evt_1',
     from: '+15645550123',
@@ -253,10 +251,10 @@ test('the same webhook twice is one message; a stranger’s text is an inquiry',
     body: 'hello',
     at: new Date('2026-11-23T18:05:00Z'),
   };
-  await Promise.all([house.m.messages.receiveText(text), house.m.messages.receiveText(text)]);
-  expect((await house.story(contact.id)).filter((line) => line === 'message text in: hello')).toHaveLength(1);
-  await house.m.messages.receiveText({ ...text, eventId: 'evt_2', from: '+15095550177', body: 'Is Heron Lane for sale?' });
-  const { items } = await house.m.contacts.listContacts(house.scope, { q: '5095550177', limit: 5 });
+  await Promise.all([app.m.messages.receiveText(text), app.m.messages.receiveText(text)]);
+  expect((await app.story(contact.id)).filter((line) => line === 'message text in: hello')).toHaveLength(1);
+  await app.m.messages.receiveText({ ...text, eventId: 'evt_2', from: '+15095550177', body: 'Is Heron Lane for sale?' });
+  const { items } = await app.m.contacts.listContacts(app.scope, { q: '5095550177', limit: 5 });
   expect(items).toHaveLength(1);
   expect(items[0]!.owner).not.toBeNull();
 });
@@ -278,13 +276,13 @@ test('a stranger’s message delivered twice, also after they became a contact, 
     text: 'Is it for sale?',
     autoReply: false,
   };
-  await Promise.all([house.m.messages.receiveText(text), house.m.messages.receiveText(text)]);
-  await house.m.messages.receiveText(text);
-  await house.m.messages.receiveMail(mail);
-  await house.m.messages.receiveMail(mail);
+  await Promise.all([app.m.messages.receiveText(text), app.m.messages.receiveText(text)]);
+  await app.m.messages.receiveText(text);
+  await app.m.messages.receiveMail(mail);
+  await app.m.messages.receiveMail(mail);
   for (const q of ['5095550178', 'new@stranger.example']) {
-    const { items } = await house.m.contacts.listContacts(house.scope, { q, limit: 5 });
-    const story = await house.story(items[0]!.id);
+    const { items } = await app.m.contacts.listContacts(app.scope, { q, limit: 5 });
+    const story = await app.story(items[0]!.id);
     expect([
       q,
       items.length,

@@ -1,15 +1,15 @@
 /** Files made to hang the worker or to fill its memory: refused with a sentence, in their time, and the next is read. */
 import { cell, ods, row, xlsx } from '../harness/crafted-files';
-import { houseForEach } from '../harness/each';
+import { appForEach } from '../harness/each';
 
-const house = houseForEach();
+const app = appForEach();
 
 async function look(name: string, bytes: Buffer): Promise<{ state: string; sentence: string | null; ms: number }> {
-  const { m } = house();
+  const { m } = app();
   const began = performance.now();
-  const { id } = await m.imports.createImport(house().as('Ada'), name, new Blob([new Uint8Array(bytes)]).stream());
+  const { id } = await m.imports.createImport(app().as('Ada'), name, new Blob([new Uint8Array(bytes)]).stream());
   await m.importing.scanImport(id).catch(() => undefined);
-  const state = await house().db.first<{ state: string; sentence: string | null }>(
+  const state = await app().db.first<{ state: string; sentence: string | null }>(
     'select state, sentence from imports where id = $1',
     [id],
   );

@@ -2,10 +2,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ImportOptions } from '@/core/imports';
-import { houseForEach } from '../harness/each';
+import { appForEach } from '../harness/each';
 
 const FOLDER = join(__dirname, '../data/imports');
-const house = houseForEach();
+const app = appForEach();
 
 const streamOf = (bytes: Uint8Array): ReadableStream<Uint8Array> =>
   new ReadableStream({
@@ -17,38 +17,37 @@ const streamOf = (bytes: Uint8Array): ReadableStream<Uint8Array> =>
 
 /** Uploads and looks. */
 async function send(file: string | { name: string; text: string }, who = 'Ada') {
-  const { imports, importing } = house().m;
+  const { imports, importing } = app().m;
   const [name, bytes] =
     typeof file === 'string' ? [file, readFileSync(join(FOLDER, file))] : [file.name, new TextEncoder().encode(file.text)];
-  const { id } = await imports.createImport(house().as(who), name, streamOf(bytes));
+  const { id } = await imports.createImport(app().as(who), name, streamOf(bytes));
   await importing.scanImport(id);
-  return imports.findImport(house().as(who), id);
+  return imports.findImport(app().as(who), id);
 }
 async function bring(file: string | { name: string; text: string }, options: Partial<ImportOptions> = {}) {
-  const { imports, importing } = house().m;
+  const { imports, importing } = app().m;
   const { id } = await send(file);
-  if (Object.keys(options).length) await imports.updateImport(house().as('Ada'), id, { options });
-  await imports.startImport(house().as('Ada'), id);
+  if (Object.keys(options).length) await imports.updateImport(app().as('Ada'), id, { options });
+  await imports.startImport(app().as('Ada'), id);
   await importing.performImport(id);
-  return imports.findImport(house().as('Ada'), id);
+  return imports.findImport(app().as('Ada'), id);
 }
 async function undo(id: string) {
-  await house().m.imports.undoImport(house().as('Ada'), id);
-  await house().m.importing.performImportUndo(id);
-  return house().m.imports.findImport(house().as('Ada'), id);
+  await app().m.imports.undoImport(app().as('Ada'), id);
+  await app().m.importing.performImportUndo(id);
+  return app().m.imports.findImport(app().as('Ada'), id);
 }
 const find = async (email: string) => {
-  const row = await house().db.first<{ contact_id: string }>(
-    `select contact_id from contact_points where value = $1 and active`,
-    [email],
-  );
-  return row ? house().contact(row.contact_id) : null;
+  const row = await app().db.first<{ contact_id: string }>(`select contact_id from contact_points where value = $1 and active`, [
+    email,
+  ]);
+  return row ? app().contact(row.contact_id) : null;
 };
 const count = async () =>
-  (await house().db.first<{ n: number }>('select count(*)::int as n from contacts where deleted_at is null', []))!.n;
+  (await app().db.first<{ n: number }>('select count(*)::int as n from contacts where deleted_at is null', []))!.n;
 /** Everything an import may touch. */
-const standing = () =>
-  house().db.rows(
+const snapshot = () =>
+  app().db.rows(
     `select c.id, c.first_name, c.last_name, c.company, c.stage, c.horizon, c.roles, c.owner_id, c.street, c.city, c.postal_code, c.region, c.source,
        (select jsonb_agg(value order by value) from contact_points where contact_id = c.id and active) as points, (select jsonb_agg(tag_id order by tag_id) from contact_tags where contact_id = c.id) as tags,
        (select jsonb_agg(jsonb_build_array(kind, year, month_day) order by kind) from contact_dates where contact_id = c.id) as dates,
@@ -76,7 +75,7 @@ test('the plain file: everybody once, the doubtful with what is good, the rest t
     'notes',
   ]);
   expect(await count()).toBe(0);
-  const done = await bring('01-plain-comma.csv', { tags: ['spring list'], stage: 'sphere', owner_id: house().people.Brisa!.id });
+  const done = await bring('01-plain-comma.csv', { tags: ['spring list'], stage: 'sphere', owner_id: app().users.Brisa!.id });
   expect(done).toMatchObject({ state: 'done', read: 24, made: 21, left_out: 1, doubtful: 1 });
   expect(await find('bertrand.marlpool@tarnmail.example')).toMatchObject({
     first_name: 'Bertrand',
@@ -86,7 +85,7 @@ test('the plain file: everybody once, the doubtful with what is good, the rest t
     place: { street: '258 Mill Green Avenue', city: 'Tarn Hollow', postal_code: '98761', region: 'WA' },
     owner: { name: 'Brisa Test' },
   });
-  expect(await house().m.imports.listLeft(done.id, 0, 10)).toMatchObject([
+  expect(await app().m.imports.listLeft(done.id, 0, 10)).toMatchObject([
     {
       row: 22,
       why: expect.stringContaining('no e-mail address') as string,
@@ -97,18 +96,18 @@ test('the plain file: everybody once, the doubtful with what is good, the rest t
 
 test('the same file twice changes nothing; taken back, the second takes nothing and the first everything', async () => {
   const first = await bring('01-plain-comma.csv');
-  const before = await standing();
+  const before = await snapshot();
   const again = await bring('01-plain-comma.csv');
   expect(again).toMatchObject({ made: 0, changed: 0, same: 23 });
-  expect(await standing()).toEqual(before);
+  expect(await snapshot()).toEqual(before);
   await undo(again.id);
-  expect(await standing()).toEqual(before);
+  expect(await snapshot()).toEqual(before);
   expect(await undo(first.id)).toMatchObject({ state: 'undone' });
   expect(await count()).toBe(0);
 });
 
 test('permissions come only where the file says yes or no, with the file as evidence; the file cannot undo a stop', async () => {
-  await house().m.contacts.changePermissions(house().db, '1', [
+  await app().m.contacts.changePermissions(app().db, '1', [
     { channel: 'text', address: '+15645550102', state: 'withdrawn', how: 'replied STOP', forGood: true, at: new Date() },
   ]);
   await bring('13-permissions-birthdays.csv');
@@ -143,7 +142,7 @@ test('spouses are people of their own in one household, also when the file names
   expect(gideon).toMatchObject({ first_name: 'Gideon', last_name: 'Eskerling', phones: ['+15645550156'] });
   expect(jago!.household).toEqual([{ id: gideon!.id, name: 'Gideon Eskerling' }]);
   expect(gideon!.household).toEqual([{ id: jago!.id, name: 'Jago Eskerling' }]);
-  const pairs = await house().db.rows<{ n: number }>(
+  const pairs = await app().db.rows<{ n: number }>(
     'select count(*)::int as n from contacts group by first_name, last_name having count(*) > 1',
   );
   expect(pairs).toEqual([]);
@@ -161,7 +160,7 @@ describe('somebody who is here already', () => {
     text: 'First,Last,Email,Phone,City,Tags,Role\nOdette,Brandvold,oda@x.example,564-555-0199,Tarn Hollow,choir,seller\n',
   };
   const here = () =>
-    house().arrives({
+    app().arrives({
       first_name: 'Oda',
       last_name: 'Brandvold',
       emails: ['oda@x.example'],
@@ -179,34 +178,34 @@ describe('somebody who is here already', () => {
     ['skip', { first_name: 'Oda', phones: [], tags: ['garden'], roles: ['buyer'] }, 'Saltmarsh'],
   ])('%s', async (on_match, expected, city) => {
     await here();
-    const before = await standing();
+    const before = await snapshot();
     const done = await bring(FILE, { on_match });
     const oda = await find('oda@x.example');
     expect(oda).toMatchObject(expected);
     expect(oda!.place.city).toBe(city);
     expect(await count()).toBe(1);
     await undo(done.id);
-    expect(await standing()).toEqual(before);
+    expect(await snapshot()).toEqual(before);
   });
   test('new: another contact, with the address that is taken only noted, so that the two are found to be one', async () => {
     await here();
-    const before = await standing();
+    const before = await snapshot();
     const done = await bring(FILE, { on_match: 'new' });
     expect(await count()).toBe(2);
     expect(await find('oda@x.example')).toMatchObject({ first_name: 'Oda' });
-    const { duplicates } = house().m;
+    const { duplicates } = app().m;
     await duplicates.findDuplicates('1');
-    expect((await duplicates.listPairs(house().scope, 5)).map(({ because }) => because)).toEqual([
+    expect((await duplicates.listPairs(app().scope, 5)).map(({ because }) => because)).toEqual([
       expect.stringContaining('the same e-mail'),
     ]);
     await undo(done.id);
-    expect(await standing()).toEqual(before);
+    expect(await snapshot()).toEqual(before);
   });
   test('undo leaves alone whoever was worked with since', async () => {
     const done = await bring('01-plain-comma.csv');
     const oda = await find('oda.farthingale@fjordpost.example');
-    await house().m.shared.holdClock(house().db, new Date(Date.now() + 100_000_000_000));
-    await house().m.contacts.addNote(house().as('Ada'), oda!.id, 'Met her at the fair');
+    await app().m.shared.holdClock(app().db, new Date(Date.now() + 100_000_000_000));
+    await app().m.contacts.addNote(app().as('Ada'), oda!.id, 'Met her at the fair');
     const undone = await undo(done.id);
     expect(undone.undo_left_alone).toBe(1);
     expect(await count()).toBe(1);
@@ -215,41 +214,41 @@ describe('somebody who is here already', () => {
 
 test('killed in the middle, it goes on behind the last chunk and takes nobody twice; cancelled, it stops', async () => {
   const text = `First,Last,Email\n${Array.from({ length: 5_000 }, (_, n) => `P${n},Query,p${n}@x.example`).join('\n')}\n`;
-  const { imports, importing } = house().m;
+  const { imports, importing } = app().m;
   const { id } = await send({ name: 'many.csv', text });
-  await imports.startImport(house().as('Ada'), id);
+  await imports.startImport(app().as('Ada'), id);
   let left = 1;
   await importing.performImport(id, () => (left -= 1) >= 0);
-  expect(await imports.findImport(house().as('Ada'), id)).toMatchObject({ state: 'running', read: 2_000, made: 2_000 });
+  expect(await imports.findImport(app().as('Ada'), id)).toMatchObject({ state: 'running', read: 2_000, made: 2_000 });
   left = 1;
   await importing.performImport(id, () => (left -= 1) >= 0);
-  await imports.cancelImport(house().as('Ada'), id);
+  await imports.cancelImport(app().as('Ada'), id);
   await importing.performImport(id);
-  expect(await imports.findImport(house().as('Ada'), id)).toMatchObject({ state: 'cancelled', read: 4_000, made: 4_000 });
+  expect(await imports.findImport(app().as('Ada'), id)).toMatchObject({ state: 'cancelled', read: 4_000, made: 4_000 });
   expect(await count()).toBe(4_000);
   await undo(id);
   expect(await count()).toBe(0);
 }, 30_000);
 
 test('a look that was cancelled stops, and what it had found so far is not kept', async () => {
-  const { imports, importing } = house().m;
+  const { imports, importing } = app().m;
   const text = `First,Last,Email\n${Array.from({ length: 5_000 }, (_, n) => `P${n},Query,p${n}@x.example`).join('\n')}\n`;
-  const { id } = await imports.createImport(house().as('Ada'), 'many.csv', streamOf(new TextEncoder().encode(text)));
+  const { id } = await imports.createImport(app().as('Ada'), 'many.csv', streamOf(new TextEncoder().encode(text)));
   const looking = importing.scanImport(id);
   for (;;) {
-    const { total } = await imports.findImport(house().as('Ada'), id);
+    const { total } = await imports.findImport(app().as('Ada'), id);
     if (total > 0) break;
   }
-  await imports.cancelImport(house().as('Ada'), id);
+  await imports.cancelImport(app().as('Ada'), id);
   await looking;
-  const after = await imports.findImport(house().as('Ada'), id);
+  const after = await imports.findImport(app().as('Ada'), id);
   expect(after).toMatchObject({ state: 'cancelled', look: null });
   expect(after.total).toBeLessThan(5_000);
 });
 
 test('an import is cancelled at any time before it has ended: looked at, waiting, ready, refused', async () => {
-  const { imports, importing } = house().m;
-  const ada = house().as('Ada');
+  const { imports, importing } = app().m;
+  const ada = app().as('Ada');
   const begin = async (text = 'First,Email\nOda,oda@x.example\n') =>
     (await imports.createImport(ada, 'some.csv', streamOf(new TextEncoder().encode(text)))).id;
   const state = async (id: string) => (await imports.findImport(ada, id)).state;
@@ -280,11 +279,11 @@ test('a corrected heading is remembered for the next file of the same make', asy
   const file = { name: 'odd.csv', text: 'First,Last,Email,Perch\nAnn,Ace,ann@x.example,98741\nBob,Bee,bob@x.example,98751\n' };
   const first = await send(file);
   expect(first.columns[3]).toMatchObject({ heading: 'Perch', target: 'custom', sample: ['98741', '98751'] });
-  await house().m.imports.updateImport(house().as('Ada'), first.id, {
+  await app().m.imports.updateImport(app().as('Ada'), first.id, {
     columns: first.columns.map(({ target }, at) => ({ target: at === 3 ? 'postal_code' : target })),
   });
-  await house().m.importing.scanImport(first.id);
-  expect((await house().m.imports.findImport(house().as('Ada'), first.id)).look!.people[0]).toMatchObject({
+  await app().m.importing.scanImport(first.id);
+  expect((await app().m.imports.findImport(app().as('Ada'), first.id)).look!.people[0]).toMatchObject({
     address: { postalCode: '98741' },
   });
   expect((await send({ ...file, name: 'next.csv' })).columns[3]).toMatchObject({ target: 'postal_code' });
@@ -293,15 +292,15 @@ test('a corrected heading is remembered for the next file of the same make', asy
 test('a column of its own becomes a field when one asks for it, otherwise a note', async () => {
   const file = { name: 'boats.csv', text: 'First,Email,Boat,Colour\nAnn,ann@x.example,sloop,red\n' };
   const { id, columns } = await send(file);
-  await house().m.imports.updateImport(house().as('Ada'), id, {
+  await app().m.imports.updateImport(app().as('Ada'), id, {
     columns: columns.map(({ target, heading }) => ({ target, ...(heading === 'Boat' ? { place: 'new' as const } : {}) })),
   });
-  await house().m.importing.scanImport(id);
-  await house().m.imports.startImport(house().as('Ada'), id);
-  await house().m.importing.performImport(id);
+  await app().m.importing.scanImport(id);
+  await app().m.imports.startImport(app().as('Ada'), id);
+  await app().m.importing.performImport(id);
   const ann = await find('ann@x.example');
   expect(Object.values(ann!.fields)).toEqual(['sloop']);
-  expect(await house().story(ann!.id)).toContainEqual('note: Colour: red');
+  expect(await app().story(ann!.id)).toContainEqual('note: Colour: red');
 });
 
 test.each([
@@ -311,22 +310,22 @@ test.each([
 ])('%s is refused in one sentence and cannot be started', async (file, words) => {
   const looked = await send(file);
   expect(looked).toMatchObject({ state: 'refused', sentence: expect.stringContaining(words) as string });
-  await expect(house().m.imports.startImport(house().as('Ada'), looked.id)).rejects.toMatchObject({ code: 'conflict' });
+  await expect(app().m.imports.startImport(app().as('Ada'), looked.id)).rejects.toMatchObject({ code: 'conflict' });
 });
 
 test('an agent’s imports are theirs: nobody else of the team sees them, and the people are with them', async () => {
-  const { imports, importing } = house().m;
+  const { imports, importing } = app().m;
   const { id } = await send('05-numbered-columns.csv', 'Abel');
-  await expect(imports.findImport(house().as('Brisa'), id)).rejects.toMatchObject({ code: 'not_found' });
-  await imports.startImport(house().as('Abel'), id);
+  await expect(imports.findImport(app().as('Brisa'), id)).rejects.toMatchObject({ code: 'not_found' });
+  await imports.startImport(app().as('Abel'), id);
   await importing.performImport(id);
-  expect((await house().m.contacts.listContacts(house().scopeOf('Abel'), { limit: 50 })).items).toHaveLength(15);
+  expect((await app().m.contacts.listContacts(app().scopeOf('Abel'), { limit: 50 })).items).toHaveLength(15);
 });
 
 test('an agent’s file touches nobody of another agent and hands nobody to them; such rows are left out', async () => {
-  const { imports, importing } = house().m;
-  await house().arrives({ first_name: 'Oda', last_name: 'Brandvold', emails: ['oda@x.example'] }, { by: 'Brisa' });
-  const before = await standing();
+  const { imports, importing } = app().m;
+  await app().arrives({ first_name: 'Oda', last_name: 'Brandvold', emails: ['oda@x.example'] }, { by: 'Brisa' });
+  const before = await snapshot();
   const { id } = await send(
     {
       name: 'mine.csv',
@@ -335,13 +334,13 @@ test('an agent’s file touches nobody of another agent and hands nobody to them
     'Abel',
   );
   await expect(
-    imports.updateImport(house().as('Abel'), id, { options: { owner_id: house().people.Brisa!.id } }),
+    imports.updateImport(app().as('Abel'), id, { options: { owner_id: app().users.Brisa!.id } }),
   ).rejects.toMatchObject({ code: 'not_allowed' });
-  await imports.updateImport(house().as('Abel'), id, { options: { on_match: 'update' } });
-  await imports.startImport(house().as('Abel'), id);
+  await imports.updateImport(app().as('Abel'), id, { options: { on_match: 'update' } });
+  await imports.startImport(app().as('Abel'), id);
   await importing.performImport(id);
-  expect(await imports.findImport(house().as('Abel'), id)).toMatchObject({ state: 'done', made: 1, changed: 0, left_out: 1 });
-  expect((await standing()).slice(0, 1)).toEqual(before);
+  expect(await imports.findImport(app().as('Abel'), id)).toMatchObject({ state: 'done', made: 1, changed: 0, left_out: 1 });
+  expect((await snapshot()).slice(0, 1)).toEqual(before);
   expect(await find('ann@x.example')).toMatchObject({ owner: { name: 'Abel Test' } });
   expect(await imports.listLeft(id, 0, 5)).toMatchObject([{ row: 1, why: expect.stringContaining('another agent') as string }]);
 });

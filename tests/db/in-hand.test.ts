@@ -1,50 +1,50 @@
 /** One thing at a time goes to a person, whichever worker has it, so that caps hold also where two of them meet. */
 import { DAY, HOUR } from '@/core/shared';
-import { MONDAY_MORNING, openHouse, type TestApp } from '../harness/test-app';
+import { MONDAY_MORNING, openApp, type TestApp } from '../harness/test-app';
 
-let house: TestApp;
+let app: TestApp;
 let contact: string;
 const alive = (id: string, seconds = 0) =>
-  house.db.run(
+  app.db.run(
     `insert into processes (id, kind, seen_at) values ($1, 'worker', clock_timestamp() - make_interval(secs => $2))
      on conflict (id) do update set seen_at = excluded.seen_at`,
     [id, seconds],
   );
 const waits = (key: string, minutes: number, address = 'hand@one.example') =>
-  house.db.run(
+  app.db.run(
     `insert into outbox (account_id, key, channel, contact_id, user_id, address, payload, automatic, due_at, created_at)
      values (1, $1, 'email', $2, 2, $3, '{"subject":"s","text":"t"}', true, $4, $4)`,
     [key, contact, address, new Date(MONDAY_MORNING.getTime() - minutes * 60_000)],
   );
 const claimed = async (worker: string): Promise<string[]> =>
-  (await house.m.messages.claimOutbox(worker, 10)).messages.map(({ key }) => key);
+  (await app.m.messages.claimOutbox(worker, 10)).messages.map(({ key }) => key);
 const states = async () =>
   Object.fromEntries(
-    (await house.db.rows<{ key: string; state: string }>('select key, state from outbox order by key')).map((row) => [
+    (await app.db.rows<{ key: string; state: string }>('select key, state from outbox order by key')).map((row) => [
       row.key,
       row.state,
     ]),
   );
 
 beforeEach(async () => {
-  house = await openHouse();
-  await house.setClock(new Date(MONDAY_MORNING.getTime() + 3 * HOUR));
-  const made = await house.arrives({ emails: ['hand@one.example'], permissions: { email: true } });
+  app = await openApp();
+  await app.setClock(new Date(MONDAY_MORNING.getTime() + 3 * HOUR));
+  const made = await app.arrives({ emails: ['hand@one.example'], permissions: { email: true } });
   contact = made.contact.id;
-  await house.db.run(`delete from outbox; `);
-  await house.db.run(`update enrolments set state = 'finished', due_at = null`);
-  await house.db.run(`update accounts set settings = settings || '{"capDay": 1}'`);
+  await app.db.run(`delete from outbox; `);
+  await app.db.run(`update enrolments set state = 'finished', due_at = null`);
+  await app.db.run(`update accounts set settings = settings || '{"capDay": 1}'`);
   for (const worker of ['one', 'two']) await alive(worker);
 });
-afterEach(() => house.close());
+afterEach(() => app.close());
 
 test('what comes before in time but later in truth waits until the one in hand has gone, and then counts it', async () => {
   await waits('later', 5);
-  const [first] = (await house.m.messages.claimOutbox('one', 10)).messages;
+  const [first] = (await app.m.messages.claimOutbox('one', 10)).messages;
   expect(first!.key).toBe('later');
   await waits('earlier', 10);
   expect(await claimed('two')).toEqual([]);
-  await house.m.messages.completeOutbox('one', [{ id: first!.id, result: 'accepted', receipt: null }], first!.at);
+  await app.m.messages.completeOutbox('one', [{ id: first!.id, result: 'accepted', receipt: null }], first!.at);
   expect(await claimed('two')).toEqual([]);
   expect(await states()).toMatchObject({ later: 'sent' });
   expect((await states()).earlier).not.toBe('sending');
@@ -52,7 +52,7 @@ test('what comes before in time but later in truth waits until the one in hand h
 
 test('two who claim at the same instant have one of them', async () => {
   for (let round = 0; round < 10; round += 1) {
-    await house.db.run('delete from outbox');
+    await app.db.run('delete from outbox');
     await waits('a', 5);
     const [one, , two] = await Promise.all([claimed('one'), waits('b', 10), claimed('two')]);
     expect([...one, ...two].length).toBeLessThan(2);
@@ -69,15 +69,15 @@ test('what a dead worker had in hand goes before what is earlier, and only then 
 
 test('what was handed over without an answer may have gone, and counts for the caps until it is known', async () => {
   await waits('first', 10);
-  const [first] = (await house.m.messages.claimOutbox('one', 10)).messages;
+  const [first] = (await app.m.messages.claimOutbox('one', 10)).messages;
   const came = (result: 'later' | 'refused') =>
-    house.m.messages.completeOutbox('one', [{ id: first!.id, result, fault: 'did not answer in time' }], first!.at);
+    app.m.messages.completeOutbox('one', [{ id: first!.id, result, fault: 'did not answer in time' }], first!.at);
   await came('later');
   await waits('second', 5);
   expect(await claimed('two')).toEqual([]);
-  const row = await house.db.first<{ due_at: Date }>(`select due_at from outbox where key = 'second'`);
+  const row = await app.db.first<{ due_at: Date }>(`select due_at from outbox where key = 'second'`);
   expect(row!.due_at.getTime()).toBe(first!.at.getTime() + DAY);
-  await house.db.run(`update outbox set retry_at = null where key = 'first'`);
+  await app.db.run(`update outbox set retry_at = null where key = 'first'`);
   expect(await claimed('one')).toEqual(['first']);
   await came('refused');
   await waits('third', 1, 'other@one.example');

@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { Socket } from 'node:net';
 import { join } from 'node:path';
 import nodemailer from 'nodemailer';
-import { houseForEach } from '../harness/each';
+import { appForEach } from '../harness/each';
 
 const FOLDER = join(__dirname, '../data/mails');
 const FILES = readdirSync(FOLDER).filter((name) => name.endsWith('.eml'));
@@ -14,14 +14,14 @@ const fileOf = (number: string): Buffer =>
       FILES.find((name) => name.startsWith(number))!,
     ),
   );
-const house = houseForEach();
+const app = appForEach();
 
 async function mailbox(name = 'Portal mails', source: string | null = null) {
-  return house().m.capture.createDoor(house().as('Ada'), { kind: 'mail', name, source });
+  return app().m.capture.createDoor(app().as('Ada'), { kind: 'mail', name, source });
 }
 /** Sends a mail as it stands to an address. @returns the server's refusal, or null */
 async function send(raw: Buffer | string, to: string | string[]): Promise<string | null> {
-  const post = nodemailer.createTransport({ host: '127.0.0.1', port: house().mailDoorPort, secure: false, ignoreTLS: true });
+  const post = nodemailer.createTransport({ host: '127.0.0.1', port: app().mailDoorPort, secure: false, ignoreTLS: true });
   try {
     await post.sendMail({ envelope: { from: 'portal@brackwater.example', to }, raw });
     return null;
@@ -32,9 +32,9 @@ async function send(raw: Buffer | string, to: string | string[]): Promise<string
   }
 }
 const states = () =>
-  house().db.rows<{ state: string; n: number }>('select state, count(*)::int as n from lead_mails group by state order by state');
+  app().db.rows<{ state: string; n: number }>('select state, count(*)::int as n from lead_mails group by state order by state');
 const counts = async () =>
-  (await house().db.first<object>(
+  (await app().db.first<object>(
     'select (select count(*)::int from contacts) as contacts, (select count(*)::int from inquiries) as inquiries, (select count(*)::int from contact_points where active) as points',
   ))!;
 
@@ -51,19 +51,19 @@ test('all the mails, in order and then all again: each lead once, what is none m
   ]);
   for (const file of FILES) await send(readFileSync(join(FOLDER, file)), address!);
   expect(await counts()).toEqual(first);
-  const [oda] = (await house().m.contacts.listContacts(house().scope, { q: 'oda.brandvold@fjordpost', limit: 2 })).items;
-  const story = await house().story(oda!.id);
+  const [oda] = (await app().m.contacts.listContacts(app().scope, { q: 'oda.brandvold@fjordpost', limit: 2 })).items;
+  const story = await app().story(oda!.id);
   expect(story).toContainEqual(expect.stringContaining('message email in: Thursday at 4:30 works.'));
   expect(story.filter((line) => line.startsWith('inquiry'))).toHaveLength(1);
-  const nobody = await house().m.contacts.listContacts(house().scope, { q: 'odalys', limit: 2 });
+  const nobody = await app().m.contacts.listContacts(app().scope, { q: 'odalys', limit: 2 });
   expect(nobody.items).toEqual([]);
 });
 
 test('what the mail says stands at the contact and the inquiry: role, wants, permissions with the mailbox as evidence, source', async () => {
   const { address } = await mailbox('Website');
   await send(fileOf('06'), address!);
-  const [found] = (await house().m.contacts.listContacts(house().scope, { q: 'tokonjo', limit: 2 })).items;
-  const contact = await house().contact(found!.id);
+  const [found] = (await app().m.contacts.listContacts(app().scope, { q: 'tokonjo', limit: 2 })).items;
+  const contact = await app().contact(found!.id);
   expect(contact).toMatchObject({
     first_name: 'Thaddeus',
     last_name: 'Okonjo-Blythe',
@@ -82,54 +82,56 @@ test('with whom they ask, an extension, the day of the move and a no to letters 
     'From: Web form <form@shorelane.example>\r\nSubject: Contact request\r\n\r\nName: Tobias Ahlgren\r\nPartner: Signe Ahlgren\r\nPhone: 564.555.0178 ext. 44\r\nMoving date: 2027-02-15\r\nMay we send you letters: No\r\nComments: Three bedrooms please.\r\n',
     address!,
   );
-  const [found] = (await house().m.contacts.listContacts(house().scope, { q: '5645550178', limit: 2 })).items;
-  const contact = await house().contact(found!.id);
+  const [found] = (await app().m.contacts.listContacts(app().scope, { q: '5645550178', limit: 2 })).items;
+  const contact = await app().contact(found!.id);
   expect(contact).toMatchObject({
     extensions: { '+15645550178': '44' },
     wants: { move_by: '2027-02-15' },
     permissions: { letter: 'withdrawn' },
   });
-  const line = await house().db.first<{ data: object }>(
-    `select data from activities where contact_id = $1 and kind = 'inquiry'`,
-    [found!.id],
-  );
+  const line = await app().db.first<{ data: object }>(`select data from activities where contact_id = $1 and kind = 'inquiry'`, [
+    found!.id,
+  ]);
   expect(line!.data).toMatchObject({ partner: 'Signe Ahlgren' });
 });
 
 test('a mail that nobody can be reached by waits, is completed by a person once, and is an inquiry then', async () => {
   const { address } = await mailbox('Website', 'Contact page');
   await send(fileOf('23'), address!);
-  const { messages } = house().m;
-  const [waiting] = (await messages.listLeadMails(house().scope, 'waiting', 10)).items;
-  const { body, inquiry } = await messages.findLeadMail(house().scope, waiting!.id);
+  const { messages } = app().m;
+  const [waiting] = (await messages.listLeadMails(app().scope, 'waiting', 10)).items;
+  const { body, inquiry } = await messages.findLeadMail(app().scope, waiting!.id);
   expect(body).toContain('Please call me back about the corner house');
-  const said = { ...inquiry, person: { first_name: 'Perpetua', last_name: 'Lindgren', emails: [], phones: ['564-555-0199'] } };
+  const permission = {
+    ...inquiry,
+    person: { first_name: 'Perpetua', last_name: 'Lindgren', emails: [], phones: ['564-555-0199'] },
+  };
   await expect(
-    messages.convertToInquiry(house().as('Ada'), waiting!.id, { ...said, person: { first_name: 'P' } }),
+    messages.convertToInquiry(app().as('Ada'), waiting!.id, { ...permission, person: { first_name: 'P' } }),
   ).rejects.toMatchObject({
     code: 'input_invalid',
   });
-  await messages.setLeadMailAside(house().as('Ada'), waiting!.id, true);
-  await messages.setLeadMailAside(house().as('Ada'), waiting!.id, false);
+  await messages.setLeadMailAside(app().as('Ada'), waiting!.id, true);
+  await messages.setLeadMailAside(app().as('Ada'), waiting!.id, false);
   const [one, two] = await Promise.allSettled([
-    messages.convertToInquiry(house().as('Ada'), waiting!.id, said),
-    messages.convertToInquiry(house().as('Ada'), waiting!.id, said),
+    messages.convertToInquiry(app().as('Ada'), waiting!.id, permission),
+    messages.convertToInquiry(app().as('Ada'), waiting!.id, permission),
   ]);
   expect([one.status, two.status]).toContain('fulfilled');
   expect(await counts()).toMatchObject({ contacts: 1, inquiries: 1 });
-  expect((await messages.listLeadMails(house().scope, 'waiting', 10)).items).toEqual([]);
-  await expect(messages.setLeadMailAside(house().as('Ada'), waiting!.id, true)).rejects.toMatchObject({ code: 'conflict' });
+  expect((await messages.listLeadMails(app().scope, 'waiting', 10)).items).toEqual([]);
+  await expect(messages.setLeadMailAside(app().as('Ada'), waiting!.id, true)).rejects.toMatchObject({ code: 'conflict' });
 });
 
 test('an address that was changed takes no more mail; the new one does; other houses see neither', async () => {
   const made = await mailbox();
-  const changed = await house().m.capture.rotateDoor(house().as('Ada'), made.id);
+  const changed = await app().m.capture.rotateDoor(app().as('Ada'), made.id);
   expect(changed.address).not.toBe(made.address);
   expect(await send(fileOf('01'), made.address!)).toContain('550');
   expect(await send(fileOf('01'), changed.address!)).toBeNull();
   expect(await states()).toEqual([{ state: 'taken', n: 1 }]);
-  await expect(house().m.capture.rotateDoor(house().as('Ada'), '1')).rejects.toMatchObject({ code: 'not_found' });
-  const seen = await house().m.capture.listDoors(house().scopeOf('Abel'), new Date());
+  await expect(app().m.capture.rotateDoor(app().as('Ada'), '1')).rejects.toMatchObject({ code: 'not_found' });
+  const seen = await app().m.capture.listDoors(app().scopeOf('Abel'), new Date());
   expect(seen.every(({ address }) => address === null)).toBe(true);
 });
 
@@ -160,7 +162,7 @@ test('what is broken, huge, forged or endless is refused or kept, and the door s
         new Promise<Socket>((resolve) => {
           const socket = new Socket();
           socket.on('error', () => {});
-          socket.connect(house().mailDoorPort, '127.0.0.1', () => resolve(socket));
+          socket.connect(app().mailDoorPort, '127.0.0.1', () => resolve(socket));
         }),
     ),
   );
@@ -186,7 +188,7 @@ test('30 MB are refused, also when their size is not said before; of 200 recipie
 
 test('a loop of automatic answers ends here: nobody is made of them and nothing is sent back', async () => {
   const { address } = await mailbox();
-  const before = await house().db.first<{ n: number }>('select count(*)::int as n from outbox');
+  const before = await app().db.first<{ n: number }>('select count(*)::int as n from outbox');
   for (let n = 0; n < 40; n += 1)
     expect(
       await send(
@@ -194,38 +196,38 @@ test('a loop of automatic answers ends here: nobody is made of them and nothing 
         address!,
       ),
     ).toBeNull();
-  await house().advance('PT1H');
+  await app().advance('PT1H');
   expect(await states()).toEqual([{ state: 'set_aside', n: 40 }]);
   expect(await counts()).toEqual({ contacts: 0, inquiries: 0, points: 0 });
-  expect(await house().db.first('select count(*)::int as n from outbox')).toEqual(before);
+  expect(await app().db.first('select count(*)::int as n from outbox')).toEqual(before);
 });
 
 test('what a door gives: its role where the mail says none, its tags and its source; and it says when it has gone quiet', async () => {
-  const { capture } = house().m;
+  const { capture } = app().m;
   const door = await mailbox('Ads');
-  await capture.updateDoor(house().as('Ada'), door.id, {
+  await capture.updateDoor(app().as('Ada'), door.id, {
     name: 'Advertisements',
     source: 'Autumn ads',
     defaults: { roles: ['renter'], tags: ['autumn'], on_the_phone: true },
   });
   await send(fileOf('09'), door.address!);
   await send(fileOf('05'), door.address!);
-  const contact = async (q: string) => (await house().m.contacts.listContacts(house().scope, { q, limit: 2 })).items[0]!;
+  const contact = async (q: string) => (await app().m.contacts.listContacts(app().scope, { q, limit: 2 })).items[0]!;
   expect(await contact('amberley')).toMatchObject({ roles: ['renter'], tags: ['autumn'], source: 'Autumn ads' });
   expect((await contact('achterberg')).roles.sort()).toEqual(['buyer', 'seller']);
-  const sent = await house().db.rows(`select 1 from outbox where channel = 'text'`, []);
+  const sent = await app().db.rows(`select 1 from outbox where channel = 'text'`, []);
   expect(sent).toEqual([]);
-  await expect(capture.updateDoor(house().as('Ada'), '999', { name: 'x' })).rejects.toMatchObject({ code: 'not_found' });
+  await expect(capture.updateDoor(app().as('Ada'), '999', { name: 'x' })).rejects.toMatchObject({ code: 'not_found' });
 
   const begin = Date.parse('2026-11-23T18:00:00Z');
   const quiet = async () =>
-    (await capture.listDoors(house().scope, await house().m.shared.now())).map((one) => one.quiet).filter(Boolean);
+    (await capture.listDoors(app().scope, await app().m.shared.now())).map((one) => one.quiet).filter(Boolean);
   for (let n = 0; n < 9; n += 1) {
-    await house().setClock(new Date(begin + n * 2 * 3_600_000));
-    await house().arrives({ emails: [`n${n}@habit.example`] });
+    await app().setClock(new Date(begin + n * 2 * 3_600_000));
+    await app().arrives({ emails: [`n${n}@habit.example`] });
   }
   expect(await quiet()).toEqual([]);
-  await house().setClock(new Date(begin + 4 * 24 * 3_600_000));
+  await app().setClock(new Date(begin + 4 * 24 * 3_600_000));
   expect(await quiet()).toEqual(['Quiet for 3 days; usually somebody comes within 2 hours.']);
 });
 
@@ -256,7 +258,7 @@ describe('a correction', () => {
       '',
     ].join('\r\n');
   const latest = async () =>
-    (await house().db.first<{ id: string; state: string; inquiry_id: string | null }>(
+    (await app().db.first<{ id: string; state: string; inquiry_id: string | null }>(
       'select id, state, inquiry_id from lead_mails order by id desc limit 1',
     ))!;
 
@@ -265,8 +267,8 @@ describe('a correction', () => {
     await send(dispatch('Perpetua Lindgren', 'line five', 1), address!);
     const first = await latest();
     expect(first.state).toBe('waiting');
-    await house().m.messages.convertToInquiry(
-      house().as('Ada'),
+    await app().m.messages.convertToInquiry(
+      app().as('Ada'),
       first.id,
       { person: { first_name: 'Perpetua', last_name: 'Lindgren', emails: [], phones: ['564-555-0133'] }, roles: ['renter'] },
       [
@@ -277,7 +279,7 @@ describe('a correction', () => {
     await send(dispatch('Anselm Okafor', '(564) 555-0134', 2), address!);
     const next = await latest();
     expect(next.state).toBe('taken');
-    const inquiry = await house().m.capture.findInquiry(house().scope, next.inquiry_id!);
+    const inquiry = await app().m.capture.findInquiry(app().scope, next.inquiry_id!);
     expect(inquiry).toMatchObject({ contact: { name: 'Anselm Okafor' }, lead_mail_id: next.id });
     expect(inquiry.parsed).toMatchObject({ phones: ['+15645550134'] });
 
@@ -294,19 +296,19 @@ describe('a correction', () => {
     await send(dispatch('Perpetua Lindgren', '564-555-0133', 5), address!);
     const { id } = await latest();
     const teach = () =>
-      house().m.messages.teachLeadMail(house().as('Ada'), id, [
+      app().m.messages.teachLeadMail(app().as('Ada'), id, [
         { field: 'name', text: 'Perpetua Lindgren' },
         { field: 'email', text: 'not in it' },
       ]);
     expect(await teach()).toMatchObject({ learned: 1, inquiry: { person: { first_name: 'Perpetua', last_name: 'Lindgren' } } });
     await teach();
-    expect((await house().db.first<{ n: number }>('select count(*)::int as n from mail_lessons'))!.n).toBe(1);
+    expect((await app().db.first<{ n: number }>('select count(*)::int as n from extraction_rules'))!.n).toBe(1);
   });
 });
 
 test('a second sender at a mailbox is proposed; given a door of its own, its mails come by it with what was learned, wherever they are sent', async () => {
-  const { m, db } = house();
-  const ada = house().as('Ada');
+  const { m, db } = app();
+  const ada = app().as('Ada');
   const { address, id } = await mailbox('Portal mails');
   await m.capture.updateDoor(ada, id, { defaults: { tags: ['portal'] } });
   const mail = (n: number, from: string) =>
@@ -325,13 +327,13 @@ test('a second sender at a mailbox is proposed; given a door of its own, its mai
     { domain: 'coastal.example', name: 'Coastal Finder', mails: 1, door: 'Portal mails' },
   ]);
   await db.run(
-    `insert into mail_lessons (account_id, door_id, sender, field, before, after, made_at) values (1, $1, 'coastal.example', 'message', 'a', 'b', now())`,
+    `insert into extraction_rules (account_id, door_id, sender, field, before, after, made_at) values (1, $1, 'coastal.example', 'message', 'a', 'b', now())`,
     [id],
   );
   const coastal = proposed.find(({ domain }) => domain === 'coastal.example')!;
-  await m.capture.settleSender(ada, coastal.id, { own_door: true });
-  await m.capture.settleSender(ada, proposed[0]!.id, { own_door: false });
-  await expect(m.capture.settleSender(ada, coastal.id, { own_door: true })).rejects.toMatchObject({ code: 'not_found' });
+  await m.capture.updateSender(ada, coastal.id, { own_door: true });
+  await m.capture.updateSender(ada, proposed[0]!.id, { own_door: false });
+  await expect(m.capture.updateSender(ada, coastal.id, { own_door: true })).rejects.toMatchObject({ code: 'not_found' });
   expect(await m.capture.listSenders(ada)).toEqual([]);
   /* The old mail once more, and a new one: only the new one comes, and by the new door. */
   for (const n of [1, 4]) expect(await send(mail(n, 'Coastal Finder <post@coastal.example>'), address!)).toBeNull();
@@ -340,7 +342,7 @@ test('a second sender at a mailbox is proposed; given a door of its own, its mai
   );
   expect(rows.map(({ name }) => name)).toEqual(['Portal mails', 'Coastal Finder']);
   expect(rows[1]).toMatchObject({ source: 'Coastal Finder', tags: 1 });
-  expect(await db.first('select d.name from mail_lessons l join doors d on d.id = l.door_id')).toEqual({
+  expect(await db.first('select d.name from extraction_rules l join doors d on d.id = l.door_id')).toEqual({
     name: 'Coastal Finder',
   });
 });

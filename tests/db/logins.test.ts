@@ -1,16 +1,16 @@
 /** Wrong logins: whoever guesses waits longer each time, and nobody is locked out by what others try. */
-import { houseForEach } from '../harness/each';
+import { appForEach } from '../harness/each';
 
-const house = houseForEach();
+const app = appForEach();
 const EMAIL = 'abel@house.example';
 const PASSWORD = 'a long enough password';
 
 beforeEach(async () => {
-  const { hashPassword } = house().m.accounts;
-  await house().db.run('update users set password_hash = $1 where email = $2', [await hashPassword(PASSWORD), EMAIL]);
+  const { hashPassword } = app().m.accounts;
+  await app().db.run('update users set password_hash = $1 where email = $2', [await hashPassword(PASSWORD), EMAIL]);
 });
 const tries = (password: string, from: string, email = EMAIL): Promise<string> =>
-  house()
+  app()
     .m.accounts.logIn(email, password, from)
     .then(
       () => 'in',
@@ -21,9 +21,9 @@ const tries = (password: string, from: string, email = EMAIL): Promise<string> =
 test('a guesser waits, also with the right password; the owner logs in from elsewhere all the while', async () => {
   for (let n = 0; n < 5; n += 1) expect(await tries(`wrong ${n}`, '10.0.0.9')).toBe('login_wrong');
   expect(await tries(PASSWORD, '10.0.0.9')).toMatch(/^too_many [12]$/);
-  await house().db.run(`update login_failures set failures = 500 where bucket like 'account:%'`);
+  await app().db.run(`update login_failures set failures = 500 where bucket like 'account:%'`);
   expect(await tries(PASSWORD, '10.0.0.1')).toBe('in');
-  await house().db.run(`update login_failures set last_at = last_at - interval '10 seconds'`);
+  await app().db.run(`update login_failures set last_at = last_at - interval '10 seconds'`);
   expect(await tries(PASSWORD, '10.0.0.9')).toBe('in');
 });
 

@@ -5,10 +5,10 @@ import { criteriaSql } from '../../src/server/market';
 import { meets, readListing, type Criteria, type Listing } from '../../src/core/market';
 import { readCsv } from '../../src/core/imports';
 import { seeded } from '../../src/core/shared';
-import { houseForEach } from '../harness/each';
+import { appForEach } from '../harness/each';
 
 const FILE = readFileSync(join(__dirname, '../data/market/listings.csv'), 'utf8');
-const house = houseForEach();
+const app = appForEach();
 const streamOf = (text: string, piece = 7_001): ReadableStream<Uint8Array> => {
   const bytes = new TextEncoder().encode(text);
   return new ReadableStream({
@@ -18,7 +18,7 @@ const streamOf = (text: string, piece = 7_001): ReadableStream<Uint8Array> => {
     },
   });
 };
-const take = (text: string, whole = false) => house().m.market.takeListings(house().as('Ada'), streamOf(text), { whole });
+const take = (text: string, whole = false) => app().m.market.importListings(app().as('Ada'), streamOf(text), { whole });
 
 test('a file is taken in once; the same again changes nothing; what changed is told, what is missing from a whole file is withdrawn', async () => {
   expect(await take(FILE)).toEqual({ rows: 120, added: 120, changed: 0, same: 0, gone: 0, refused: [] });
@@ -33,7 +33,7 @@ test('a file is taken in once; the same again changes nothing; what changed is t
     gone: 1,
     refused: [{ line: 121, why: 'has the status “Dreaming”, which is none of RESO’s' }],
   });
-  const left = await house().m.market.listingOfNumber('1', second!.split(',')[0]!);
+  const left = await app().m.market.listingOfNumber('1', second!.split(',')[0]!);
   expect(left!.status).toBe('withdrawn');
 });
 
@@ -43,7 +43,7 @@ test.each([
   ['\u0000\u0001\u0002\u0003 not text', 'no column ListingId'],
 ])('what is no file of listings is refused and leaves nothing: %j', async (text, why) => {
   await expect(take(text)).rejects.toMatchObject({ code: 'input_unreadable', message: expect.stringContaining(why) });
-  expect(await house().m.market.countOnMarket('1')).toBe(0);
+  expect(await app().m.market.countOnMarket('1')).toBe(0);
 });
 
 test('SQL and memory agree on random criteria', async () => {
@@ -76,7 +76,7 @@ test('SQL and memory agree on random criteria', async () => {
     };
     const bind: unknown[] = ['1'];
     const where = ['l.account_id = $1', ...criteriaSql(criteria, at, bind)].join(' and ');
-    const found = await house().db.rows<{ number: string }>(`select l.number from listings l where ${where}`, bind);
+    const found = await app().db.rows<{ number: string }>(`select l.number from listings l where ${where}`, bind);
     const expected = all.filter((listing) => meets(listing, criteria, at)).map(({ number }) => number);
     expect({ criteria, found: found.map(({ number }) => number).sort() }).toEqual({ criteria, found: expected.sort() });
     hits += expected.length;
@@ -85,15 +85,15 @@ test('SQL and memory agree on random criteria', async () => {
 });
 
 test('an inquiry on a listing that is known knows its place and price; switched on, our own goes to the agent who lists it', async () => {
-  const { m } = house();
-  const as = house().as('Ada');
-  const abel = house().people.Abel!;
+  const { m } = app();
+  const as = app().as('Ada');
+  const abel = app().users.Abel!;
   await take(
     `ListingId,StandardStatus,UnparsedAddress,City,PostalCode,ListPrice,Latitude,Longitude,PropertySubType,ListAgentFullName\nLC-7,Active,"7 Weir Lane, Oldmill Reach",Oldmill Reach,98771,410000,47.1,-124.2,Townhouse,${abel.firstName} ${abel.lastName}`,
   );
-  const ask = (n: number, listing: object) => house().arrives({ phones: [`+1206555017${n}`], listing });
+  const ask = (n: number, listing: object) => app().arrives({ phones: [`+1206555017${n}`], listing });
   await ask(1, { id: 'LC-7' });
-  const row = await house().db.first<{ parsed: { listing: object } }>('select parsed from inquiries order by id desc limit 1');
+  const row = await app().db.first<{ parsed: { listing: object } }>('select parsed from inquiries order by id desc limit 1');
   expect(row!.parsed.listing).toEqual({
     id: 'LC-7',
     address: '7 Weir Lane, Oldmill Reach',
@@ -104,14 +104,14 @@ test('an inquiry on a listing that is known knows its place and price; switched 
     city: 'Oldmill Reach',
     postal_code: '98771',
   });
-  const { version } = await m.routing.readLadder(house().scope);
+  const { version } = await m.routing.readLadder(app().scope);
   await m.routing.saveLadder(as, version, { own_listing: true, rungs: [] });
   for (const [n, listing] of [
     [2, { id: 'LC-7' }],
     [3, { address: '7 weir lane, oldmill reach' }],
   ] as const) {
     await ask(n, listing);
-    const last = await house().db.first<{ owner_id: string; because: { why: string } }>(
+    const last = await app().db.first<{ owner_id: string; because: { why: string } }>(
       'select owner_id, because from inquiries order by id desc limit 1',
     );
     expect(last).toMatchObject({ owner_id: abel.id, because: { why: 'own_listing' } });

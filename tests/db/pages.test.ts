@@ -1,22 +1,22 @@
 /** Public pages over a real database: made, changed, taken down; sign-ins delivered once; visitors who become known with what they did before. */
 import { randomUUID } from 'node:crypto';
 import type { PublicPage } from '../../src/core/pages';
-import { houseForEach } from '../harness/each';
+import { appForEach } from '../harness/each';
 
-const house = houseForEach();
-const ada = () => house().as('Ada');
-const pages = () => house().m.pages;
+const app = appForEach();
+const ada = () => app().as('Ada');
+const pages = () => app().m.pages;
 const CSV = `ListingId,StandardStatus,UnparsedAddress,City,ListPrice,BedroomsTotal,ListAgentFullName
 LC-1,Active,"1 Weir Lane, Oldmill Reach",Oldmill Reach,310000,3,Nobody
 LC-2,Active,"2 Weir Lane, Oldmill Reach",Oldmill Reach,320000,3,Nobody
 LC-3,Active,"3 Weir Lane, Oldmill Reach",Oldmill Reach,330000,3,Nobody
 LC-4,Active,"4 Weir Lane, Oldmill Reach",Oldmill Reach,990000,3,Nobody`;
-const listings = () => house().m.market.takeListings(ada(), new Response(CSV).body, { whole: false });
+const listings = () => app().m.market.importListings(ada(), new Response(CSV).body, { whole: false });
 
 /** A token that was given out a while ago. */
 async function openedToken(slug: string, ms = 60_000): Promise<string> {
-  const { signed } = house().m.shared;
-  return signed('page', `${slug}|${Date.now() - ms}`);
+  const { now } = app().m.shared;
+  return pages().pageToken({ slug, at: new Date((await now()).getTime() - ms) });
 }
 const send = async (slug: string, sent: object, more: object = {}) =>
   pages().receiveVisitor(
@@ -25,7 +25,7 @@ const send = async (slug: string, sent: object, more: object = {}) =>
     { address: '203.0.113.9', visitor: null, ...more },
   );
 const counts = () =>
-  house().db.first<object>(
+  app().db.first<object>(
     `select (select count(*)::int from contacts) as contacts, (select count(*)::int from inquiries) as inquiries, (select count(*)::int from activities where kind = 'visit') as visits`,
   );
 
@@ -52,27 +52,27 @@ test('a page is made at a free address, changed as a whole, refused with what is
 test('a sign-in that a tablet kept is taken once however often it comes, also at the same moment, with its own time and words', async () => {
   await listings();
   const made = await pages().createPage(ada(), { kind: 'sign_in', name: 'Open house' });
-  const host = house().people.Brisa!;
+  const host = app().users.Brisa!;
   await pages().updatePage(ada(), made.id, { page: { ...made.page, listing: 'LC-1', host_id: host.id } });
-  const at = new Date((await house().m.shared.now()).getTime() - 50 * 60_000);
-  const kept = { key: randomUUID(), at };
+  const at = new Date((await app().m.shared.now()).getTime() - 50 * 60_000);
+  const saved = { key: randomUUID(), at };
   const one = { first_name: 'Odo', phone: '206 555 0136', text_ok: 'on', has_agent: 'yes', agent_name: 'Ute Brandis' };
-  const [a, b] = await Promise.all([send('open-house', one, { kept }), send('open-house', one, { kept })]);
+  const [a, b] = await Promise.all([send('open-house', one, { kept: saved }), send('open-house', one, { kept: saved })]);
   expect(a).toEqual(b);
-  await send('open-house', one, { kept });
+  await send('open-house', one, { kept: saved });
   expect(await counts()).toEqual({ contacts: 1, inquiries: 1, visits: 1 });
-  const row = await house().db.first<{ owner_id: string; raw: { permissions: { shown: object } }; parsed: { listing: object } }>(
+  const row = await app().db.first<{ owner_id: string; raw: { permissions: { shown: object } }; parsed: { listing: object } }>(
     'select owner_id, raw, parsed from inquiries',
   );
   expect(row!.owner_id).toBe(host.id);
   expect(row!.raw.permissions.shown).toEqual({ text: made.page.permissions.text });
-  const evidence = await house().db.first<{ evidence: string }>(`select evidence from permission_changes where channel = 'text'`);
+  const evidence = await app().db.first<{ evidence: string }>(`select evidence from permission_changes where channel = 'text'`);
   expect(evidence!.evidence).toContain('by automated means');
-  const visit = await house().db.first<{ at: Date; data: { text: string } }>(
+  const visit = await app().db.first<{ at: Date; data: { text: string } }>(
     `select at, data from activities where kind = 'visit'`,
   );
   expect(visit).toMatchObject({ at, data: { text: 'Came to the open house at 1 Weir Lane, Oldmill Reach' } });
-  expect((await house().m.contacts.verify()).differences).toEqual([]);
+  expect((await app().m.contacts.verify()).differences).toEqual([]);
 });
 
 test('what a program filled in is thanked for and not kept; what came at once or far too late is asked for once more', async () => {
@@ -104,7 +104,7 @@ test('a form posted a thousand times a minute from one address: sixty are read, 
   expect(outcomes).toEqual({ taken: 60, too_many: 940 });
   expect(await counts()).toMatchObject({ contacts: 1, inquiries: 60 });
   expect(await send('ask', { first_name: 'Wren', phone: '206 555 0139' }, { address: '203.0.113.10' })).not.toBeNull();
-  expect((await house().m.contacts.verify()).differences).toEqual([]);
+  expect((await app().m.contacts.verify()).differences).toEqual([]);
 });
 
 test('what somebody did before they said who they are becomes theirs, with its times, once; afterwards it stands there at once', async () => {
@@ -115,9 +115,9 @@ test('what somebody did before they said who they are becomes theirs, with its t
   expect((await pages().homesOf(shown, {}, 0)).total).toBe(3);
   expect((await pages().homesOf(shown, { price_min: 325_000 }, 0)).items.map(({ number }) => number)).toEqual(['LC-3']);
   expect(await pages().homeOf(shown, 'LC-3')).toMatchObject({ number: 'LC-3' });
-  await house().db.run(`update listings set status = 'withdrawn' where number = 'LC-3'`);
+  await app().db.run(`update listings set status = 'withdrawn' where number = 'LC-3'`);
   await expect(pages().homeOf(shown, 'LC-3')).rejects.toMatchObject({ code: 'not_found' });
-  await house().db.run(`update listings set status = 'active' where number = 'LC-3'`);
+  await app().db.run(`update listings set status = 'active' where number = 'LC-3'`);
   const { token, visitor } = await pages().newVisitor('1');
   const step = (kind: 'visit' | 'viewed_home' | 'saved_home', number?: string) =>
     pages().noteStep({
@@ -131,17 +131,17 @@ test('what somebody did before they said who they are becomes theirs, with its t
   await step('visit');
   await step('visit');
   await step('viewed_home', 'LC-1');
-  await house().advance('PT10M');
+  await app().advance('PT10M');
   await step('viewed_home', 'LC-2');
   await step('saved_home', 'LC-2');
   await step('saved_home', 'LC-2');
   const back = await pages().findVisitor('1', token);
   expect(back).toMatchObject({ contactId: null, viewed: 2, saved: ['LC-2'] });
-  await house().advance('PT1H');
+  await app().advance('PT1H');
   const known = await send('homes', { first_name: 'Isaura', email: 'isaura@fen.example' }, { visitor: back, number: 'LC-3' });
   await Promise.all([1, 2, 3].map(() => pages().knowVisitor('1', visitor.id, known!.contactId)));
   await step('viewed_home', 'LC-3');
-  const story = await house().db.rows<{ kind: string; text: string; at: Date }>(
+  const story = await app().db.rows<{ kind: string; text: string; at: Date }>(
     `select kind, data->>'text' as text, at from activities where contact_id = $1 and kind in ('visit','viewed_home','saved_home') order by at, id`,
     [known!.contactId],
   );
@@ -154,13 +154,13 @@ test('what somebody did before they said who they are becomes theirs, with its t
   ]);
   expect(story[2]!.at.getTime() - story[1]!.at.getTime()).toBeGreaterThanOrEqual(600_000);
   expect((await pages().findVisitor('1', token))!.contactId).toBe(known!.contactId);
-  const inquiry = await house().db.first<{ wants: object }>(`select wants from contacts where id = $1`, [known!.contactId]);
+  const inquiry = await app().db.first<{ wants: object }>(`select wants from contacts where id = $1`, [known!.contactId]);
   expect(inquiry!.wants).toMatchObject({ price_max: 500_000 });
-  expect((await house().m.contacts.verify()).differences).toEqual([]);
+  expect((await app().m.contacts.verify()).differences).toEqual([]);
 });
 
 test('of somebody who never comes back nothing is kept; who does has their first step, once', async () => {
-  const door = await house().m.capture.doorOfKind('1', 'page');
+  const door = await app().m.capture.doorOfKind('1', 'page');
   const step = {
     accountId: '1',
     doorId: door.id,
@@ -170,24 +170,24 @@ test('of somebody who never comes back nothing is kept; who does has their first
   };
   const { token, visitor } = await pages().firstVisit(step);
   await pages().noteStep({ ...step, visitorId: visitor.id });
-  const kept = () =>
-    house().db.first<{ visitors: number; steps: number }>(
+  const saved = () =>
+    app().db.first<{ visitors: number; steps: number }>(
       'select (select count(*)::int from visitors) as visitors, (select count(*)::int from visitor_steps) as steps',
     );
-  expect(await kept()).toEqual({ visitors: 0, steps: 0 });
+  expect(await saved()).toEqual({ visitors: 0, steps: 0 });
   expect(await pages().findVisitor('1', `${token}x`)).toBeNull();
   expect(await pages().findVisitor('2', token)).toBeNull();
   const found = await Promise.all([1, 2, 3].map(() => pages().findVisitor('1', token)));
   expect(found.map((one) => one?.viewed)).toEqual([1, 1, 1]);
-  expect(await kept()).toEqual({ visitors: 1, steps: 1 });
+  expect(await saved()).toEqual({ visitors: 1, steps: 1 });
 });
 
 test('a visitor who never said who they are is forgotten after three months; one who is known is not', async () => {
   const first = await pages().newVisitor('1');
   const second = await pages().newVisitor('1');
-  const contact = await house().arrives({ emails: ['known@visitors.example'] });
+  const contact = await app().arrives({ emails: ['known@visitors.example'] });
   await pages().knowVisitor('1', second.visitor.id, contact.contact.id);
-  await house().db.run(`update visitors set last_at = last_at - interval '91 days'`);
+  await app().db.run(`update visitors set last_at = last_at - interval '91 days'`);
   await pages().sweepVisitors();
   expect(await pages().findVisitor('1', first.token)).toBeNull();
   expect(await pages().findVisitor('1', second.token)).not.toBeNull();
@@ -195,9 +195,9 @@ test('a visitor who never said who they are is forgotten after three months; one
 
 test('a picture is what its first bytes say', async () => {
   const png = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
-  const { id } = await house().m.files.savePicture(ada(), png);
-  expect(await house().m.files.readPicture(id)).toEqual({ type: 'image/png', bytes: png });
-  await expect(house().m.files.savePicture(ada(), Buffer.from('<svg onload="x">'))).rejects.toMatchObject({
+  const { id } = await app().m.files.savePicture(ada(), png);
+  expect(await app().m.files.readPicture(id)).toEqual({ type: 'image/png', bytes: png });
+  await expect(app().m.files.savePicture(ada(), Buffer.from('<svg onload="x">'))).rejects.toMatchObject({
     code: 'input_invalid',
   });
 });

@@ -13,20 +13,20 @@ import {
   type Tree,
 } from '@/core/segments';
 import { draw } from '../harness/people';
-import { openHouse, type TestApp } from '../harness/test-app';
+import { openApp, type TestApp } from '../harness/test-app';
 
 const AT = new Date('2026-02-27T18:00:00Z');
 const TREES = 2_000;
-let house: TestApp;
+let app: TestApp;
 let fields: FieldDef[];
 let ids: string[];
 
 beforeAll(async () => {
-  house = await openHouse();
-  await house.setClock(AT);
-  ({ ids, fields } = await draw(house, 80, AT));
+  app = await openApp();
+  await app.setClock(AT);
+  ({ ids, fields } = await draw(app, 80, AT));
 });
-afterAll(() => house.close());
+afterAll(() => app.close());
 
 const WORDS = [
   'granted',
@@ -122,17 +122,17 @@ const { tree } = fc.letrec<{ tree: Tree; condition: Condition }>((tie) => ({
 }));
 
 test(`SQL and memory agree on ${TREES} random trees, and each has its sentence`, async () => {
-  const { segments, contacts } = house.m;
+  const { segments, contacts } = app.m;
   const known = await segments.readKnown('1', ids, AT);
-  const context = { ...(await segments.segmentContext(house.scopeOf('Abel'))), at: AT };
-  const abel = house.people.Abel!.id;
-  const vocabulary = await segments.readVocabulary(house.scope);
+  const context = { ...(await segments.segmentContext(app.scopeOf('Abel'))), at: AT };
+  const abel = app.users.Abel!.id;
+  const vocabulary = await segments.readVocabulary(app.scope);
   let somebody = 0;
   await fc.assert(
     fc.asyncProperty(tree, async (one) => {
       const bind: unknown[] = [];
       const where = contacts.segmentSql(one, context, bind);
-      const found = await house.db.rows<{ id: string }>(
+      const found = await app.db.rows<{ id: string }>(
         `select c.id from contacts c join contact_facts f on f.contact_id = c.id where ${where} order by c.id`,
         bind,
       );
@@ -147,8 +147,8 @@ test(`SQL and memory agree on ${TREES} random trees, and each has its sentence`,
 }, 120_000);
 
 test('every question that a subject can be asked finds somebody and leaves out somebody, in SQL', async () => {
-  const { segments, contacts } = house.m;
-  const context = { ...(await segments.segmentContext(house.scope)), at: AT };
+  const { segments, contacts } = app.m;
+  const context = { ...(await segments.segmentContext(app.scope)), at: AT };
   const split: string[] = [];
   for (const subject of SUBJECTS) {
     const bind: unknown[] = [];
@@ -159,7 +159,7 @@ test('every question that a subject can be asked finds somebody and leaves out s
           ? { on: subject.key, how: 'between', from: 1 }
           : { on: subject.key, how: 'known' };
     const where = contacts.segmentSql(asked, context, bind);
-    const { n } = (await house.db.first<{ n: number }>(
+    const { n } = (await app.db.first<{ n: number }>(
       `select count(*)::int as n from contacts c join contact_facts f on f.contact_id = c.id where ${where}`,
       bind,
     ))!;
@@ -170,45 +170,44 @@ test('every question that a subject can be asked finds somebody and leaves out s
 });
 
 test('a segment that names something deleted says so and finds nobody by it, instead of failing', async () => {
-  const { segments, contacts } = house.m;
-  const tag = (await house.db.first<{ id: string }>(
-    `insert into tags (account_id, name) values (1, 'Short-lived') returning id`,
-  ))!.id;
-  const kept = await segments.createSegment(house.as('Ada'), {
+  const { segments, contacts } = app.m;
+  const tag = (await app.db.first<{ id: string }>(`insert into tags (account_id, name) values (1, 'Short-lived') returning id`))!
+    .id;
+  const saved = await segments.createSegment(app.as('Ada'), {
     name: '  Short   lived ',
     tree: { all: [{ on: 'tag', how: 'any', of: [tag] }] },
     team: true,
   });
-  expect(kept).toMatchObject({
+  expect(saved).toMatchObject({
     name: 'Short lived',
     sentence: 'People tagged Short-lived',
     broken: false,
     on_shelf: true,
     mine: true,
   });
-  await house.db.run('delete from tags where id = $1', [tag]);
-  expect(await segments.findSegment(house.scope, kept.id)).toMatchObject({
+  await app.db.run('delete from tags where id = $1', [tag]);
+  expect(await segments.findSegment(app.scope, saved.id)).toMatchObject({
     sentence: 'People tagged a tag that is gone',
     broken: true,
   });
-  const asked = await segments.readQuestion(house.scope, { segment: kept.id });
-  expect((await contacts.listContacts(house.scope, { ...asked, limit: 5 })).items).toEqual([]);
+  const query = await segments.readQuestion(app.scope, { segment: saved.id });
+  expect((await contacts.listContacts(app.scope, { ...query, limit: 5 })).items).toEqual([]);
 });
 
 test('one’s own segments are hidden from others; a team’s are changed by their maker or an admin', async () => {
-  const { segments } = house.m;
+  const { segments } = app.m;
   const tree = { on: 'owner', how: 'any', of: ['me'] };
-  const own = await segments.createSegment(house.as('Abel'), { name: 'Mine', tree, team: false });
-  await expect(segments.findSegment(house.scopeOf('Brisa'), own.id)).rejects.toMatchObject({ code: 'not_found' });
-  const shared = await segments.updateSegment(house.as('Abel'), own.id, { team: true });
+  const own = await segments.createSegment(app.as('Abel'), { name: 'Mine', tree, team: false });
+  await expect(segments.findSegment(app.scopeOf('Brisa'), own.id)).rejects.toMatchObject({ code: 'not_found' });
+  const shared = await segments.updateSegment(app.as('Abel'), own.id, { team: true });
   expect(shared.sentence).toBe('People with me');
-  await expect(segments.updateSegment(house.as('Brisa'), own.id, { name: 'Hers' })).rejects.toMatchObject({
+  await expect(segments.updateSegment(app.as('Brisa'), own.id, { name: 'Hers' })).rejects.toMatchObject({
     code: 'not_allowed',
   });
-  await segments.setShelf(house.scopeOf('Brisa'), house.people.Brisa!.id, [own.id]);
-  expect((await segments.listSegments(house.scopeOf('Brisa')))[0]).toMatchObject({ id: own.id, on_shelf: true, mine: false });
-  await segments.deleteSegment(house.as('Ada'), own.id);
-  await expect(segments.findSegment(house.scopeOf('Abel'), own.id)).rejects.toMatchObject({ code: 'not_found' });
+  await segments.setShelf(app.scopeOf('Brisa'), app.users.Brisa!.id, [own.id]);
+  expect((await segments.listSegments(app.scopeOf('Brisa')))[0]).toMatchObject({ id: own.id, on_shelf: true, mine: false });
+  await segments.deleteSegment(app.as('Ada'), own.id);
+  await expect(segments.findSegment(app.scopeOf('Abel'), own.id)).rejects.toMatchObject({ code: 'not_found' });
 });
 
 test.each([
@@ -219,23 +218,23 @@ test.each([
   [{ on: 'created', how: 'within' }, 'needs “n”'],
   [JSON.parse('{"any":['.repeat(10) + '{"on":"name","how":"known"}' + ']}'.repeat(10)) as object, 'deeper'],
 ])('%j is refused with the reason', async (tree, reason) => {
-  const refused = await house.m.segments.checkTree(house.scope, tree).catch((error: unknown) => error);
+  const refused = await app.m.segments.checkTree(app.scope, tree).catch((error: unknown) => error);
   expect((refused as { facts: { fields: { message: string }[] } }).facts.fields[0]!.message).toContain(reason);
 });
 
 test.each(['created', 'name', 'last_touch', 'next_touch', 'last_spoke', 'attempts', 'stage', 'town'] as const)(
   'sorted by %s, pages hold everybody once, both ways',
   async (sort) => {
-    const { contacts } = house.m;
+    const { contacts } = app.m;
     const walk = async (descending: boolean) => {
       const seen: string[] = [];
       for (let cursor: string | null = null, first = true; first || cursor; first = false) {
-        const page = await contacts.listContacts(house.scope, {
+        const page = await contacts.listContacts(app.scope, {
           sort,
           descending,
           limit: 7,
           cursor,
-          segment: { tree: { on: 'stage', how: 'known' }, context: await house.m.segments.segmentContext(house.scope) },
+          segment: { tree: { on: 'stage', how: 'known' }, context: await app.m.segments.segmentContext(app.scope) },
         });
         seen.push(...page.items.map(({ id }) => id));
         cursor = page.next;

@@ -1,22 +1,22 @@
 /** An account's own words: stages and horizons made, used and taken away with where their people go; fields put out of sight and brought back. */
-import { houseForEach } from '../harness/each';
+import { appForEach } from '../harness/each';
 
-const house = houseForEach();
-const ada = () => house().as('Ada');
+const app = appForEach();
+const ada = () => app().as('Ada');
 const lead = async (n: number): Promise<string> =>
   (
-    await house().arrives({
+    await app().arrives({
       first_name: 'Oda',
       last_name: `Brandvold${n}`,
       emails: [`oda${n}@x.example`],
       phones: [`56455510${n}0`],
     })
   ).contact.id;
-const patch = (id: string, body: object) => house().m.contacts.updateContact(ada(), id, body);
-const sound = async () => expect(await house().verified()).toEqual([]);
+const patch = (id: string, body: object) => app().m.contacts.updateContact(ada(), id, body);
+const sound = async () => expect(await app().verified()).toEqual([]);
 
 test('a stage of one’s own counts as its step: it is followed up, moves on by itself, and is read and written by its name', async () => {
-  const { vocabulary, contacts, imports } = house().m;
+  const { vocabulary, contacts, imports } = app().m;
   const made = await vocabulary.createStage(ada(), { name: ' Looking  around ', meaning: 'Sees houses', counts_as: 'reaching' });
   expect(made.map(({ name }) => name)).toEqual([
     'New',
@@ -39,42 +39,42 @@ test('a stage of one’s own counts as its step: it is followed up, moves on by 
   const id = await lead(1);
   expect((await patch(id, { stage: own.key })).stage).toEqual({ key: own.key, name: 'Looking around' });
   await expect(patch(id, { stage: 'reaching.999' })).rejects.toMatchObject({ code: 'input_invalid' });
-  expect(await house().m.campaigns.listEnrolments(house().scope, id)).toMatchObject([{ state: 'active' }]);
-  expect((await contacts.listTimeline(house().scope, id, 1)).items[0]!.text).toBe('New → Looking around');
+  expect(await app().m.campaigns.listEnrollments(app().scope, id)).toMatchObject([{ state: 'active' }]);
+  expect((await contacts.listTimeline(app().scope, id, 1)).items[0]!.text).toBe('New → Looking around');
   expect((await imports.importWords('1')).stages.map(({ name }) => name)).toContain('Looking around');
-  await house().m.messages.receiveText({
+  await app().m.messages.receiveText({
     eventId: 'e1',
     from: '+15645551010',
     to: '',
     body: 'Tuesday suits us',
     at: new Date(),
   });
-  expect((await contacts.findContact(house().scope, id)).stage.key).toBe('talking');
+  expect((await contacts.findContact(app().scope, id)).stage.key).toBe('talking');
   await sound();
 });
 
 test('removing a stage moves its people to another, in the background; undoing it brings both back, except whom somebody moved since', async () => {
-  const { vocabulary, changes, segments } = house().m;
+  const { vocabulary, changes, segments } = app().m;
   const own = (await vocabulary.createStage(ada(), { name: 'Viewing', meaning: '', counts_as: 'talking' })).find(
     ({ name }) => name === 'Viewing',
   )!;
   const ids = [await lead(1), await lead(2), await lead(3)];
   for (const id of ids) await patch(id, { stage: own.key });
-  const kept = await segments.createSegment(ada(), {
+  const saved = await segments.createSegment(ada(), {
     name: 'Those who view',
     tree: { all: [{ on: 'stage', how: 'any', of: [own.key] }] },
     team: false,
   });
   const { id } = await changes.deleteStage(ada(), own.key, 'talking');
   expect((await vocabulary.listStages('1')).map(({ key }) => key)).not.toContain(own.key);
-  expect((await segments.findSegment(house().scopeOf('Ada'), kept.id)).broken).toBe(true);
+  expect((await segments.findSegment(app().scopeOf('Ada'), saved.id)).broken).toBe(true);
   await changes.performChange(id);
   expect(await changes.findChange(ada(), id)).toMatchObject({
     state: 'done',
     changed: 3,
     sentence: 'Move to Talking from the stage Viewing, which is removed',
   });
-  expect((await house().contact(ids[0]!)).stage.key).toBe('talking');
+  expect((await app().contact(ids[0]!)).stage.key).toBe('talking');
   await patch(ids[2]!, { stage: 'client' });
   await vocabulary.createStage(ada(), { name: 'viewing', meaning: '', counts_as: 'talking' });
   await changes.undoChange(ada(), id);
@@ -85,12 +85,12 @@ test('removing a stage moves its people to another, in the background; undoing i
     undo_left_alone: { changed_since: 1 },
   });
   expect((await vocabulary.listStages('1')).find(({ key }) => key === own.key)).toMatchObject({ name: 'Viewing (2)', people: 2 });
-  expect((await segments.findSegment(house().scopeOf('Ada'), kept.id)).broken).toBe(false);
+  expect((await segments.findSegment(app().scopeOf('Ada'), saved.id)).broken).toBe(false);
   await sound();
 });
 
 test('stages that people move to by themselves stay; nobody is moved to New or Archived in passing', async () => {
-  const { changes } = house().m;
+  const { changes } = app().m;
   for (const key of ['new', 'reaching', 'talking', 'client', 'archived'])
     await expect(changes.deleteStage(ada(), key, 'sphere')).rejects.toMatchObject({ code: 'conflict' });
   for (const to of ['new', 'archived', 'sphere'])
@@ -100,7 +100,7 @@ test('stages that people move to by themselves stay; nobody is moved to New or A
 });
 
 test('a horizon of one’s own has its rhythm; taking it away gives its people another or none, with their next touch', async () => {
-  const { vocabulary, changes } = house().m;
+  const { vocabulary, changes } = app().m;
   const made = await vocabulary.createHorizon(ada(), { name: 'This month', meaning: 'Soon', rhythm_days: 5, strokes: 3 });
   expect(made.map(({ name }) => name)).toEqual(['Hot', 'This month', 'Warm', 'Nurture', 'Someday']);
   const own = made[1]!.key;
@@ -108,7 +108,7 @@ test('a horizon of one’s own has its rhythm; taking it away gives its people a
   await patch(one, { horizon: own });
   await patch(other, { horizon: own });
   const days = async (id: string) => {
-    const contact = await house().contact(id);
+    const contact = await app().contact(id);
     return contact.next_touch && Math.round((contact.next_touch.at.getTime() - contact.created_at.getTime()) / 86_400_000);
   };
   expect(await days(one)).toBe(5);
@@ -116,31 +116,31 @@ test('a horizon of one’s own has its rhythm; taking it away gives its people a
   expect(await days(one)).toBe(6);
   const gone = await changes.deleteHorizon(ada(), own, 'warm');
   await changes.performChange(gone.id);
-  expect([await days(one), (await house().contact(one)).horizon]).toEqual([10, 'warm']);
+  expect([await days(one), (await app().contact(one)).horizon]).toEqual([10, 'warm']);
   await patch(other, { horizon: 'hot' });
   await changes.undoChange(ada(), gone.id);
   await changes.performUndo(gone.id);
   expect([await days(one), await days(other)]).toEqual([6, 2]);
   const none = await changes.deleteHorizon(ada(), own, null);
   await changes.performChange(none.id);
-  expect((await house().contact(one)).next_touch).toBeNull();
+  expect((await app().contact(one)).next_touch).toBeNull();
   for (const key of ['hot', 'nurture', 'someday']) await changes.deleteHorizon(ada(), key, 'warm');
   await expect(changes.deleteHorizon(ada(), 'warm', null)).rejects.toMatchObject({ code: 'conflict' });
   await sound();
 });
 
 test('a deleted field is out of sight with what is written in it, gives its name free, and comes back with everything', async () => {
-  const { vocabulary, changes } = house().m;
+  const { vocabulary, changes } = app().m;
   const field = await vocabulary.createField(ada(), { name: 'Boat', kind: 'text', choices: [] });
   const id = await lead(1);
   await patch(id, { fields: { [field.id]: 'Tern' } });
   const gone = await changes.deleteField(ada(), field.id);
   expect(gone).toMatchObject({ state: 'done', changed: 1, can_undo: true, sentence: 'Lose the field “Boat”, which is deleted' });
-  expect((await house().contact(id)).fields).toEqual({});
+  expect((await app().contact(id)).fields).toEqual({});
   expect(await vocabulary.listFieldsWithUses('1')).toEqual([]);
   await expect(patch(id, { fields: { [field.id]: 'Gull' } })).rejects.toMatchObject({ code: 'not_found' });
   await vocabulary.createField(ada(), { name: 'Boat', kind: 'number', choices: [] });
   expect(await changes.undoChange(ada(), gone.id)).toMatchObject({ state: 'undone', undone: 1 });
-  expect((await house().contact(id)).fields).toEqual({ [field.id]: 'Tern' });
+  expect((await app().contact(id)).fields).toEqual({ [field.id]: 'Tern' });
   expect((await vocabulary.listFieldsWithUses('1')).map(({ name }) => name).sort()).toEqual(['Boat', 'Boat (2)']);
 });

@@ -5,7 +5,7 @@
  */
 import { NO_PLAN, type Plan, type Step } from '@/core/campaigns';
 import { DAY, HOUR, localMinutes, MINUTE, seeded } from '@/core/shared';
-import { MONDAY_MORNING, openHouse, type TestApp } from '../harness/test-app';
+import { MONDAY_MORNING, openApp, type TestApp } from '../harness/test-app';
 import type { SentMessage } from '../../simulator/record';
 
 const PEOPLE = Number(process.env.YEAR_PEOPLE ?? 36);
@@ -59,23 +59,23 @@ const PLANS: Partial<Plan>[] = [
 ];
 
 /** Everything due up to an instant, by two workers at the same time; now and then one dies with rows in its hands. */
-async function passTo(house: TestApp, to: Date, random: () => number): Promise<void> {
-  const { m, db } = house;
+async function passTo(app: TestApp, to: Date, random: () => number): Promise<void> {
+  const { m, db } = app;
   const nextDue = async (): Promise<Date | null> => {
-    const known = [await m.campaigns.nextDue(db), await m.messages.nextOutbox(db), house.world.agenda.next()];
+    const known = [await m.campaigns.nextDue(db), await m.messages.nextOutbox(db), app.world.agenda.next()];
     const times = known.flatMap((one) => (one === null ? [] : [Number(one)]));
     return times.length ? new Date(Math.min(...times)) : null;
   };
   let at = await m.shared.now();
   for (;;) {
-    await house.setClock(at);
+    await app.setClock(at);
     await db.run(
       `insert into processes (id, kind) values ('one', 'worker'), ('two', 'worker') on conflict (id) do update set seen_at = clock_timestamp()`,
     );
     for (;;) {
-      const ran = await house.world.agenda.run();
-      if (random() < 0.1) await diesWithRows(house, random);
-      const moved = await Promise.all(['one', 'two'].map((id) => m.pulse.carryOutRound(id, house.outside)));
+      const ran = await app.world.agenda.run();
+      if (random() < 0.1) await diesWithRows(app, random);
+      const moved = await Promise.all(['one', 'two'].map((id) => m.pulse.carryOutRound(id, app.outside)));
       if (ran + moved[0]! + moved[1]! === 0) break;
     }
     const due = await nextDue();
@@ -83,7 +83,7 @@ async function passTo(house: TestApp, to: Date, random: () => number): Promise<v
     const next = Math.max(due.getTime(), at.getTime() + 1);
     at = new Date(Math.min(to.getTime(), Math.ceil(next / STRIDE) * STRIDE));
   }
-  await house.setClock(to);
+  await app.setClock(to);
 }
 
 /** A worker claims rows and is gone, before or after it handed the first to its provider; it was never seen alive, so they are free at once. */
@@ -104,9 +104,9 @@ async function live(seed: string, people: number, days: number) {
   const random = seeded(seed).next;
   /* How often a worker dies depends on how the two take turns; what people do must not. */
   const crashes = seeded(`${seed} crashes`).next;
-  const house = await openHouse();
-  const { m, db } = house;
-  const ada = house.as('Ada');
+  const app = await openApp();
+  const { m, db } = app;
+  const ada = app.as('Ada');
   await db.run(`update accounts set settings = settings || $1::jsonb`, [
     JSON.stringify({ ...CAPS, textGapHours: GAP_HOURS, holidays: ['12-25', '01-01'] }),
   ]);
@@ -115,7 +115,7 @@ async function live(seed: string, people: number, days: number) {
      select 1, 2 + n % 3, 1, 'P' || n, 'Year', 'new', $1, '{seller}', ($2::text[])[1 + n % 3], n || ' Heron Lane', 'Saltmarsh', '98741', $1, $1 from generate_series(1, $3::int) n`,
     [MONDAY_MORNING, ZONES, people],
   );
-  await house.completePeople();
+  await app.completePeople();
   await db.run(
     `insert into contact_points (account_id, contact_id, kind, value) select 1, id, 'phone', '+1564' || lpad(id::text, 7, '0') from contacts union all select 1, id, 'email', 'y' || id || '@year.example' from contacts where id % 5 <> 0`,
   );
@@ -134,9 +134,9 @@ async function live(seed: string, people: number, days: number) {
     const after = (): string => `PT${1 + Math.floor(random() * 60)}H`;
     const body = (): string => (random() < 0.3 ? 'STOP' : 'yes, thank you');
     if (random() < 0.35)
-      house.world.people.script(`+1564${id.padStart(7, '0')}`, { answers: [{ to: 'text', after: after(), body: body() }] });
+      app.world.people.script(`+1564${id.padStart(7, '0')}`, { answers: [{ to: 'text', after: after(), body: body() }] });
     if (random() < 0.25)
-      house.world.people.script(`y${id}@year.example`, {
+      app.world.people.script(`y${id}@year.example`, {
         answers: Array.from({ length: 1 + Math.floor(random() * 3) }, () => ({
           to: 'email' as const,
           after: after(),
@@ -147,8 +147,8 @@ async function live(seed: string, people: number, days: number) {
   const campaigns = [];
   for (const [n, plan] of PLANS.entries()) {
     const draft = await m.campaigns.createCampaign(ada, { name: `Year ${n}` });
-    const kept = await m.campaigns.saveVersion(ada, draft.id, { plan: { ...NO_PLAN, ...plan }, seen: draft.version.id });
-    campaigns.push(await m.campaigns.updateCampaign(ada, kept.id, { state: 'on' }));
+    const saved = await m.campaigns.saveVersion(ada, draft.id, { plan: { ...NO_PLAN, ...plan }, seen: draft.version.id });
+    campaigns.push(await m.campaigns.updateCampaign(ada, saved.id, { state: 'on' }));
   }
   for (const { id } of campaigns)
     await db.run(
@@ -158,29 +158,29 @@ async function live(seed: string, people: number, days: number) {
   const at = (days: number) => new Date(MONDAY_MORNING.getTime() + days * DAY);
   const holds: [Date, Date][] = [];
   const held = new Map<string, [Date, Date]>();
-  await passTo(house, at(40), crashes);
+  await passTo(app, at(40), crashes);
   for (const [n, people_] of (['move', 'stay'] as const).entries()) {
-    const now = await m.campaigns.findCampaign(house.scope, campaigns[n]!.id);
+    const now = await m.campaigns.findCampaign(app.scope, campaigns[n]!.id);
     const steps = [...now.plan.steps, touch(now.free_id, 'email', day(12, '13:00'))];
     await m.campaigns.saveVersion(ada, now.id, { plan: { ...now.plan, steps }, seen: now.version.id, people: people_ });
   }
-  await passTo(house, at(60), crashes);
+  await passTo(app, at(60), crashes);
   await m.accounts.updateSettings(ada, { campaigns_held: true } as never);
   holds.push([await m.shared.now(), at(64)]);
-  await passTo(house, at(64), crashes);
+  await passTo(app, at(64), crashes);
   await m.accounts.updateSettings(ada, { campaigns_held: false } as never);
   for (const id of [...zones.keys()].filter(() => random() < 0.04)) {
-    await m.campaigns.holdPerson(ada, id, true);
+    await m.campaigns.holdContact(ada, id, true);
     held.set(id, [at(64), at(120)]);
   }
-  await passTo(house, at(120), crashes);
-  for (const id of held.keys()) await m.campaigns.holdPerson(ada, id, false);
+  await passTo(app, at(120), crashes);
+  for (const id of held.keys()) await m.campaigns.holdContact(ada, id, false);
   for (const { id } of await db.rows<{ id: string }>(`select id from enrolments where state = 'active' and id % 17 = 0`))
-    await m.campaigns.stopEnrolment(ada, id);
-  await passTo(house, at(days), crashes);
+    await m.campaigns.stopEnrollment(ada, id);
+  await passTo(app, at(days), crashes);
   /* The one confirmation of a stop answers at once, whatever the hour; that there is one each is asked apart. */
   const isConfirmation = (key: string): boolean => key.startsWith('stopped-');
-  const messages = house.received().filter(({ channel }) => channel !== 'call');
+  const messages = app.received().filter(({ channel }) => channel !== 'call');
   const record = messages.filter(({ key }) => !isConfirmation(key));
   const confirmed = messages.filter(({ key }) => isConfirmation(key));
   expect(confirmed.length).toBeGreaterThan(0);
@@ -195,9 +195,9 @@ async function live(seed: string, people: number, days: number) {
       row.contact_id,
     ]),
   );
-  const repeats = house.world.record.repeats;
-  const differences = await house.verified();
-  await house.close();
+  const repeats = app.world.record.repeats;
+  const differences = await app.verified();
+  await app.close();
   return {
     record,
     contactOf,

@@ -10,9 +10,9 @@ import { join } from 'node:path';
 import nodemailer from 'nodemailer';
 import pg from 'pg';
 import { startCluster } from '../../scripts/lib/cluster.mjs';
-import { awaitHealthy, endProcesses, houseEnvironment, startSimulator, startWeb, startWorker } from '../../scripts/lib/house.mjs';
+import { awaitHealthy, endProcesses, appEnvironment, startSimulator, startWeb, startWorker } from '../../scripts/lib/app.mjs';
 import { fromRoot } from '../../scripts/lib/root.mjs';
-import { kept } from '../../scripts/lib/run.mjs';
+import { runQuietly } from '../../scripts/lib/run.mjs';
 import { say, script, Stop } from '../../scripts/lib/say.mjs';
 import { supervise } from '../../scripts/lib/supervise.mjs';
 
@@ -35,8 +35,8 @@ await script(async () => {
   const crafted = await import(fromRoot(DIST, 'crafted.js'));
   rmSync(home, { recursive: true, force: true });
   const cluster = await startCluster(root, Number(process.env.TEST_PGPORT ?? 55433), 'urraca_drill_crafted');
-  const env = houseEnvironment({ home, databaseUrl: cluster.url, ports, habits: false });
-  const made = kept(process.execPath, [fromRoot(DIST, 'urraca.js'), 'demo-world', '--fresh'], { env });
+  const env = appEnvironment({ home, databaseUrl: cluster.url, ports, habits: false });
+  const made = runQuietly(process.execPath, [fromRoot(DIST, 'urraca.js'), 'demo-world', '--fresh'], { env });
   if (!made.ok) throw new Stop(made.err);
   const start = {
     simulator: () => startSimulator(env, home, DIST),

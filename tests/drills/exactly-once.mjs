@@ -7,10 +7,10 @@ import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import pg from 'pg';
 import { startCluster } from '../../scripts/lib/cluster.mjs';
-import { endProcesses, houseEnvironment, startSimulator, startWorker } from '../../scripts/lib/house.mjs';
+import { endProcesses, appEnvironment, startSimulator, startWorker } from '../../scripts/lib/app.mjs';
 import { fromRoot } from '../../scripts/lib/root.mjs';
 import { planOf } from '../../scripts/lib/plan.mjs';
-import { kept } from '../../scripts/lib/run.mjs';
+import { runQuietly } from '../../scripts/lib/run.mjs';
 import { say, script, Stop } from '../../scripts/lib/say.mjs';
 
 const small = process.argv.includes('--small');
@@ -45,8 +45,8 @@ const PLAN = planOf([
 await script(async () => {
   rmSync(home, { recursive: true, force: true });
   const cluster = await startCluster(process.env.URRACA_TEST_HOME ?? fromRoot('.urraca', 'test'), port, 'urraca_drill');
-  const env = houseEnvironment({ home, databaseUrl: cluster.url, ports, habits: false, extra: { WORKER_PULSE_MS: '200' } });
-  const urraca = (...args) => kept(process.execPath, [fromRoot(DIST, 'urraca.js'), ...args], { env });
+  const env = appEnvironment({ home, databaseUrl: cluster.url, ports, habits: false, extra: { WORKER_PULSE_MS: '200' } });
+  const urraca = (...args) => runQuietly(process.execPath, [fromRoot(DIST, 'urraca.js'), ...args], { env });
   const made = urraca('demo-world', '--fresh');
   if (!made.ok) throw new Stop(made.err);
   const sql = async (text) => {

@@ -6,9 +6,9 @@ import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import pg from 'pg';
 import { startCluster } from '../../scripts/lib/cluster.mjs';
-import { awaitHealthy, endProcesses, houseEnvironment, startSimulator, startWeb, startWorker } from '../../scripts/lib/house.mjs';
+import { awaitHealthy, endProcesses, appEnvironment, startSimulator, startWeb, startWorker } from '../../scripts/lib/app.mjs';
 import { fromRoot } from '../../scripts/lib/root.mjs';
-import { kept } from '../../scripts/lib/run.mjs';
+import { runQuietly } from '../../scripts/lib/run.mjs';
 import { say, script, Stop } from '../../scripts/lib/say.mjs';
 
 const small = process.argv.includes('--small');
@@ -25,8 +25,8 @@ await script(async () => {
   rmSync(home, { recursive: true, force: true });
   const port = Number(process.env.TEST_PGPORT ?? 55433);
   const cluster = await startCluster(process.env.URRACA_TEST_HOME ?? fromRoot('.urraca', 'test'), port, 'urraca_drill_import');
-  const env = houseEnvironment({ home, databaseUrl: cluster.url, ports, habits: false, extra: { WORKER_PULSE_MS: '500' } });
-  const urraca = (...args) => kept(process.execPath, [fromRoot(DIST, 'urraca.js'), ...args], { env });
+  const env = appEnvironment({ home, databaseUrl: cluster.url, ports, habits: false, extra: { WORKER_PULSE_MS: '500' } });
+  const urraca = (...args) => runQuietly(process.execPath, [fromRoot(DIST, 'urraca.js'), ...args], { env });
   const made = urraca('demo-world', '--fresh');
   if (!made.ok) throw new Stop(made.err);
   const base = `http://127.0.0.1:${ports.web}`;

@@ -1,18 +1,18 @@
-/** A fresh house for every case of a file, each ending with verify. */
-import { openHouse, type TestApp } from './test-app';
+/** A fresh application for every case of a file, each ending with verify. */
+import { openApp, type TestApp } from './test-app';
 
-/** @returns the house of the case that runs; call it inside a case only */
-export function houseForEach(): () => TestApp {
-  let house: TestApp;
+/** @returns the application of the case that runs; call it inside a case only */
+export function appForEach(): () => TestApp {
+  let app: TestApp;
   beforeEach(async () => {
-    house = await openHouse();
+    app = await openApp();
   });
   afterEach(async () => {
     try {
-      expect(await house.verified()).toEqual([]);
+      expect(await app.verified()).toEqual([]);
     } finally {
-      await house.close();
+      await app.close();
     }
   });
-  return () => house;
+  return () => app;
 }

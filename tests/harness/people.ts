@@ -5,10 +5,10 @@ import type { TestApp } from './test-app';
 
 const ago = (at: Date, days: number) => new Date(at.getTime() - days * 86_400_000);
 
-/** Draws `count` contacts, the same for the same house. @returns their ids in order, and the fields that were made */
-export async function draw(house: TestApp, count: number, at: Date): Promise<{ ids: string[]; fields: FieldDef[] }> {
+/** Draws `count` contacts, the same for the same account. @returns their ids in order, and the fields that were made */
+export async function draw(app: TestApp, count: number, at: Date): Promise<{ ids: string[]; fields: FieldDef[] }> {
   const random = seeded('segments').next;
-  const { db } = house;
+  const { db } = app;
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
   const maybe = <T>(value: () => T, chance = 0.5): T | null => (random() < chance ? value() : null);
   const some = <T>(list: readonly T[]): T[] => list.filter(() => random() < 0.35);
@@ -38,7 +38,7 @@ export async function draw(house: TestApp, count: number, at: Date): Promise<{ i
   const household = (await db.first<{ id: string }>('insert into households (account_id, made_at) values (1, $1) returning id', [
     at,
   ]))!.id;
-  const people = Object.values(house.people);
+  const users = Object.values(app.users);
   const ids: string[] = [];
   const day = () => pick([0, 0.01, 1, 2, 3, 7, 13.9, 14, 29, 41, 100, 365]);
   for (let n = 0; n < count; n += 1) {
@@ -55,7 +55,7 @@ export async function draw(house: TestApp, count: number, at: Date): Promise<{ i
             words: pick(['', 'A red door']),
           }
         : {};
-    const owner = maybe(() => pick(people), 0.8);
+    const owner = maybe(() => pick(users), 0.8);
     const row = await db.first<{ id: string }>(
       `insert into contacts (account_id, owner_id, office_id, first_name, last_name, company, stage, stage_since, horizon, roles, source, time_zone, street, city, postal_code, wants, do_not_contact, hand_raised_at, next_touch_at, next_touch_kind, household_id, created_at, updated_at, last_touch_at)
        values (1, $1, $2, $3, $4, $5, $6, $7, $8, $9, $10, 'America/Los_Angeles', $11, $12, $13, $14::jsonb, $15, $16, $17, $18, $19, $20, $21, $22) returning id`,
@@ -139,7 +139,7 @@ export async function draw(house: TestApp, count: number, at: Date): Promise<{ i
     for (const door of some([1, 2]))
       await db.run(
         `insert into inquiries (account_id, door_id, contact_id, raw, parsed, matched, owner_id, arrived_at) values (1, $1, $2, '{}', '{}', false, $3, $4)`,
-        [door, id, people[0]!.id, at],
+        [door, id, users[0]!.id, at],
       );
     if (random() < 0.4)
       await db.run(

@@ -1,5 +1,5 @@
 /**
- * The house that scenarios run in: a brokerage in a database of its own, with the real services, the real worker functions
+ * The application that scenarios run in: a brokerage in a database of its own, with the real services, the real worker functions
  * and the real simulator in this process, on a clock that only the scenario moves. It speaks the words of the domain.
  */
 import { randomUUID } from 'node:crypto';
@@ -49,7 +49,7 @@ const modules = async () => ({
   pages: await import('@/server/pages'),
   accounts: await import('@/server/accounts'),
   simulation: await import('@/server/simulation'),
-  outside: await import('@/worker/shared/outside'),
+  outside: await import('@/worker/shared/providers'),
   jobQueue: await import('@/worker/shared/job-queue'),
   pulse: await import('@/worker/shared/pulse'),
   advance: await import('@/worker/simulation/advance'),
@@ -59,7 +59,7 @@ const modules = async () => ({
   simApi: await import('../../simulator/api'),
   simMail: await import('../../simulator/mailboxes'),
   simJournal: await import('../../simulator/journal'),
-  notice: await import('@/worker/routing/notice'),
+  notice: await import('@/worker/routing/agent-alert'),
   rehearsing: await import('@/worker/routing/rehearse'),
   texts: await import('@/app/api/hooks/texts/route'),
   calls: await import('@/app/api/hooks/calls/route'),
@@ -87,8 +87,8 @@ export interface Lead {
   listing?: object;
 }
 
-/** Opens a house. `await house.close()` when the file is done. */
-export async function openHouse(plan: Plan = NEW_BUYER.plan) {
+/** Opens one. `await app.close()` when the file is done. */
+export async function openApp(plan: Plan = NEW_BUYER.plan) {
   const base = process.env.TEST_POSTGRES!;
   const name = `urraca_case_${randomUUID().slice(0, 13)}`;
   await sql(base, `create database "${name}" template ${TEMPLATE}`);
@@ -100,12 +100,12 @@ export async function openHouse(plan: Plan = NEW_BUYER.plan) {
     URRACA_CLOCK: 'simulated',
     PUBLIC_URL: 'http://127.0.0.1:9',
   });
-  const house = new TestApp(await modules(), folder, async () => {
+  const app = new TestApp(await modules(), folder, async () => {
     await sql(base, `drop database "${name}" with (force)`);
     rmSync(folder, { recursive: true, force: true });
   });
-  await house.furnish(plan);
-  return house;
+  await app.furnish(plan);
+  return app;
 }
 
 async function sql(base: string, statement: string): Promise<void> {
@@ -120,12 +120,12 @@ const listening = (server: Server): Promise<void> => new Promise((resolve) => se
 
 export class TestApp {
   readonly scope: Scope = wholeAccount('1');
-  people: Record<string, User> = {};
+  users: Record<string, User> = {};
   world!: InstanceType<Modules['simWorld']['SimulatorWorld']>;
-  outside!: ReturnType<Modules['outside']['outside']>;
+  outside!: ReturnType<Modules['outside']['connectProviders']>;
   private servers: Server[] = [];
   private smtp: SMTPServer[] = [];
-  /** Where mail for this house is taken in. */
+  /** Where mail for this account is taken in. */
   mailDoorPort = 0;
 
   constructor(
@@ -159,7 +159,7 @@ export class TestApp {
         `insert into users (account_id, office_id, role, first_name, last_name, email, phone, time_zone, password_hash) values (1, $1, $2, $3, 'Test', $4, $5, $6, 'none') returning id`,
         [office, role, first, `${first.toLowerCase()}@house.example`, `+1360555010${at}`, ZONE],
       );
-      this.people[first] = {
+      this.users[first] = {
         id: row!.id,
         accountId: '1',
         officeId: office,
@@ -192,10 +192,10 @@ export class TestApp {
        insert into campaign_versions (account_id, campaign_id, number, plan, made_at) select 1, id, 1, $1::jsonb, now() from c`,
       [JSON.stringify(plan)],
     );
-    await db.run(`insert into rosters (account_id, name, safety_net_id) values (1, 'Coast agents', $1)`, [this.people.Ada!.id]);
+    await db.run(`insert into rosters (account_id, name, safety_net_id) values (1, 'Coast agents', $1)`, [this.users.Ada!.id]);
     for (const [at, first] of ['Abel', 'Brisa', 'Caspian'].entries())
       await db.run('insert into roster_members (roster_id, user_id, position) values (1, $1, $2)', [
-        this.people[first]!.id,
+        this.users[first]!.id,
         at + 1,
       ]);
     await db.run(
@@ -239,7 +239,7 @@ export class TestApp {
     await listening(api);
     const mailPort = await this.listenSmtp(simMail.mailboxes(this.world));
     const url = `http://127.0.0.1:${portOf(api)}`;
-    this.outside = this.m.outside.outside({
+    this.outside = this.m.outside.connectProviders({
       SMS_URL: url,
       VOICE_URL: url,
       POST_URL: url,
@@ -253,7 +253,7 @@ export class TestApp {
     this.servers.push(hooks, api);
   }
 
-  /** What the outside world asks of the house: webhooks, and what mails lead back to. */
+  /** What the outside world asks of the application: webhooks, and what mails lead back to. */
   private answer(method: string, url: string, headers: Record<string, string>, body: Buffer): Promise<Response> {
     const [, area, last = ''] = url.split('/');
     const params = { params: Promise.resolve({ token: last }) };
@@ -280,7 +280,7 @@ export class TestApp {
   }
 
   as(first: string): Principal {
-    return { kind: 'person', person: this.people[first]! };
+    return { kind: 'user', user: this.users[first]! };
   }
   scopeOf(first: string): Scope {
     return scopeFor(this.as(first));
@@ -306,13 +306,13 @@ export class TestApp {
       raw,
       inquiry: readInquiry(raw),
       idempotencyKey: more.idempotencyKey ?? null,
-      byPerson: more.by ? this.people[more.by]! : null,
+      byPerson: more.by ? this.users[more.by]! : null,
     });
   }
 
   /** Whatever agents are to be told is told now, by the providers. */
   async tellAgents(): Promise<void> {
-    for (const { id } of await this.db.rows<{ id: string }>('select id from notices where sent_at is null order by id'))
+    for (const { id } of await this.db.rows<{ id: string }>('select id from agent_alerts where sent_at is null order by id'))
       await this.m.notice.tellAgent(id, this.outside);
   }
 
@@ -376,7 +376,7 @@ export class TestApp {
     }
     await Promise.all(this.smtp.map((server) => new Promise<void>((resolve) => server.close(() => resolve()))));
     await this.m.shared.stopHearing();
-    await this.m.capture.settleRequests();
+    await this.m.capture.finishRequests();
     await this.m.shared.stopReading();
     await this.m.shared.closeDb();
     await this.tearDown();

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import nodemailer from 'nodemailer';
-import { api, expect, logIn, test, type CapturedLead } from './fixtures';
+import { advance, api, expect, logIn, test, type CapturedLead } from './fixtures';
 
 /** A mail as a portal sends it, to a lead mailbox of the house. */
 const mail = (file: string, to: string): Promise<void> =>
@@ -109,7 +109,7 @@ test('a correction is learned: words marked in a mail are read so in the next on
 test('a visitor’s mistakes are named, what was typed stays, and the lead arrives with its consent', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 800 });
   await page.goto('/p/lantern-county');
-  await page.waitForTimeout(1_600);
+  await advance('PT2S');
   await page.getByLabel('First name').fill('Teo');
   await page.getByLabel('E-mail').fill('teo@');
   await page.getByRole('button', { name: 'Send' }).click();
@@ -118,7 +118,7 @@ test('a visitor’s mistakes are named, what was typed stays, and the lead arriv
   await page.getByLabel('E-mail').fill('teo@visitor.example');
   await page.getByLabel('Phone').fill('(564) 555-0155');
   await page.getByLabel(/may text me/).check();
-  await page.waitForTimeout(1_600);
+  await advance('PT2S');
   await page.getByRole('button', { name: 'Send' }).click();
   await expect(page.getByRole('status')).toContainText('An agent has your question');
   const { body } = await api<{ items: { id: string; permissions: object }[] }>('/contacts?q=teo%40visitor.example');

@@ -106,14 +106,15 @@ export async function leadFor(
 export const test = base.extend<{ watched: void }, { folded: void }>({
   watched: [
     async ({ page }, use) => {
-      const faults: string[] = [];
-      page.on('pageerror', (error) => faults.push(error.message));
+      const problems: string[] = [];
+      page.on('pageerror', (error) => problems.push(error.message));
       page.on(
         'console',
-        (message) => message.type() === 'error' && !/Failed to load resource/.test(message.text()) && faults.push(message.text()),
+        (message) =>
+          message.type() === 'error' && !/Failed to load resource/.test(message.text()) && problems.push(message.text()),
       );
       await use();
-      expect(faults).toEqual([]);
+      expect(problems).toEqual([]);
     },
     { auto: true },
   ],

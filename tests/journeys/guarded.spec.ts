@@ -13,7 +13,7 @@ const BODIES: Record<string, unknown> = {
   saveCampaignPlan: { plan: NO_PLAN, seen: '1' },
   previewCampaignPlan: { plan: NO_PLAN },
   orderCampaignRehearsal: { plan: NO_PLAN },
-  enrolContact: { campaign_id: '1' },
+  enrollContact: { campaign_id: '1' },
   holdContactCampaigns: { held: true },
   judgeRefusal: { ends: true },
   updateContact: { horizon: 'hot' },
@@ -23,7 +23,7 @@ const BODIES: Record<string, unknown> = {
   reportActivity: { kind: 'visit' },
   setPermission: { channel: 'email', state: 'withdrawn' },
   updateCall: { note: 'not mine' },
-  setAway: { until: null },
+  setUserAway: { until: null },
   updateSettings: { conversation_seconds: 60 },
   createKey: { name: 'mine', scopes: ['contacts:read'] },
   createInquiry: { person: {} },
@@ -62,11 +62,11 @@ const BODIES: Record<string, unknown> = {
   updateRoster: { name: 'not mine' },
   answerInvitation: { accept: true },
   orderRehearsal: { ladder: { rungs: [] } },
-  settleSender: { own_door: true },
+  updateSender: { own_door: true },
   createTemplate: { channel: 'text', name: 'their own', words: { text: 'x', plain: 'x' } },
   updateTemplate: { name: 'not mine' },
   checkTemplate: { channel: 'text', words: { text: 'x', plain: 'x' } },
-  tryOnMe: { trials: [] },
+  sendTrial: { trials: [] },
   createAbTest: { name: 'not mine', template_ids: ['1', '2'] },
   endAbTest: { winner_id: null },
   previewReach: { channel: 'text', selection: {} },
@@ -83,7 +83,7 @@ const QUERIES: Record<string, string> = {
 };
 /** What only those who run the office do. */
 const OFFICE =
-  /Key|Stuck|takeListings|saveBaseMap|createPage|listPages|listSources|listSenders|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/;
+  /Key|Stuck|importListings|saveBaseMap|createPage|listPages|listSources|listSenders|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/;
 /** What a caller who sees all contacts may do to them. */
 const CONTACTS = /^\/(contacts|calls|enrolments|inquiries|offers|merges|duplicates|changes|exports|imports|campaigns|segments)/;
 /** What lenders may ask, beside the contacts that they are attached to. */
@@ -185,7 +185,7 @@ test('no operation lets an agent, a caller, a lender, another brokerage or nobod
   const made = async (name: string) =>
     (await api<{ id: string }>('/templates', 'POST', { channel: 'text', name, words })).body.id;
   const [template, second] = [await made('The office’s'), await made('Another of the office’s')];
-  const { body: challenge } = await api<{ id: string }>('/challenges', 'POST', {
+  const { body: abTest } = await api<{ id: string }>('/ab-tests', 'POST', {
     name: 'Both',
     template_ids: [template, second],
   });
@@ -197,7 +197,7 @@ test('no operation lets an agent, a caller, a lender, another brokerage or nobod
   });
   const ids: [RegExp, string][] = [
     [/^\/templates/, template],
-    [/^\/challenges/, challenge.id],
+    [/^\/ab-tests/, abTest.id],
     [/^\/broadcasts/, broadcast.id],
     [/^\/senders/, rows.sender],
     [/^\/campaign-rehearsals/, rehearsal.id],
@@ -208,7 +208,7 @@ test('no operation lets an agent, a caller, a lender, another brokerage or nobod
     [/^\/inquiries/, inquiries.items.find(({ agent }) => agent?.name === 'Sabine Okoro')!.id],
     [/^\/calls/, timeline.items.find(({ kind, data }) => kind === 'call' && data.callId)!.data.callId!],
     [/^\/enrolments/, enrolments.items[0]?.id ?? '1'],
-    [/^\/people/, '1'],
+    [/^\/users/, '1'],
     [/^\/(keys|campaigns)/, '1'],
     [/^\/segments/, segment.id],
     [/^\/tags/, '1'],

@@ -47,7 +47,7 @@ test('a template says what is wrong with its words and where, is tried on onesel
   await expect(page.getByText('Kept.').first()).toBeVisible();
   await page.getByRole('button', { name: 'Try it on me' }).click();
   await expect(page.getByText('on its way to your own phone').first()).toBeVisible();
-  const { body: people } = await api<{ items: { name: string; phone: string }[] }>('/people');
+  const { body: people } = await api<{ items: { name: string; phone: string }[] }>('/users');
   const me = people.items.find(({ name }) => name === 'Ines Kolar')!;
   await expect
     .poll(async () => (await received(me.phone)).some(({ body }) => body.includes('Shall we walk your street?')))

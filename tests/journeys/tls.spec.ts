@@ -51,7 +51,7 @@ test('public pages, and unsubscribing by the page and by one click', async () =>
   await outside.dispose();
 });
 
-const standing = async (sql: string, bind: unknown[]): Promise<string> => {
+const snapshot = async (sql: string, bind: unknown[]): Promise<string> => {
   const tables = new pg.Client({ connectionString: process.env.DATABASE_URL });
   await tables.connect();
   try {
@@ -63,10 +63,10 @@ const standing = async (sql: string, bind: unknown[]): Promise<string> => {
 
 /** The tokens that stand in the formatted version of their last mail, which the simulated mailboxes do not keep. */
 async function tokensTo(contactId: string, url: string): Promise<{ link: string; open: string }> {
-  const message = await standing(`select max(id)::text as value from outbox where contact_id = $1 and channel = 'email'`, [
+  const message = await snapshot(`select max(id)::text as value from outbox where contact_id = $1 and channel = 'email'`, [
     contactId,
   ]);
-  const link = await standing('select id::text as value from links where url = $1', [url]);
+  const link = await snapshot('select id::text as value from links where url = $1', [url]);
   const signed = (purpose: string, value: string): string =>
     `${value}.${createHmac('sha256', process.env.URRACA_SECRET!).update(`${purpose}:${value}`).digest('base64url').slice(0, 22)}`;
   return { link: signed('link', `${message}-${link}`), open: signed('open', message) };
@@ -96,7 +96,7 @@ test('a tracked link leads on and is noted; the picture of an opened mail is giv
   expect(timeline.items.map(({ kind }) => kind)).toContain('clicked');
   const picture = await outside.get(`/o/${open}`);
   expect([picture.status(), picture.headers()['content-type']]).toEqual([200, 'image/gif']);
-  expect(await standing('select opens::text as value from outbox where id = $1', [open.split('.')[0]])).not.toBe('0');
+  expect(await snapshot('select opens::text as value from outbox where id = $1', [open.split('.')[0]])).not.toBe('0');
   await outside.dispose();
 });
 

@@ -1,5 +1,4 @@
 /** A body of any shape that comes to a door for programs: read, taken in or tried out, answered, and noted with its answer. */
-import type { CleanInquiry } from '@/core/capture/schemas';
 import { captureInquiry, noteRequest, tryInquiry, type Door } from '@/server/capture';
 import { readApart } from '@/server/shared';
 import { problem } from './problem';
@@ -18,29 +17,29 @@ export async function throughDoor(
   const tried = sandbox || door.sandbox;
   let text = '';
   let answer: Response;
-  let said: unknown;
+  let body: unknown;
   try {
     text = await readText(request, MOST_BYTES);
     const { mapping, source, defaults } = door;
-    const { raw, inquiry } = await readApart<object, { raw: unknown; inquiry: CleanInquiry }>('body', {
+    const { raw, inquiry } = await readApart('body', {
       text,
       contentType,
       mapping,
       door: { source, defaults },
     });
     const arrival = { door, raw, inquiry, idempotencyKey, byPerson: null };
-    said = tried ? await tryInquiry(arrival) : await captureInquiry(arrival);
-    answer = Response.json(said, { status: tried ? 200 : 201, headers: { 'cache-control': 'no-store' } });
+    body = tried ? await tryInquiry(arrival) : await captureInquiry(arrival);
+    answer = Response.json(body, { status: tried ? 200 : 201, headers: { 'cache-control': 'no-store' } });
   } catch (error) {
     answer = problem(error);
-    said = await answer.clone().json();
+    body = await answer.clone().json();
   }
   noteRequest({
     door,
     contentType,
     body: text,
     status: answer.status,
-    answer: said,
+    answer: body,
     sandbox: tried,
     tookMs: performance.now() - began,
   });

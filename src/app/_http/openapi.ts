@@ -37,10 +37,10 @@ export function openApi(publicUrl: string): object {
       operation.method === 'POST'
         ? [{ name: 'Idempotency-Key', in: 'header', required: false, schema: { type: 'string', maxLength: 200 } }]
         : [];
-    (paths[operation.path] ??= {})[operation.method.toLowerCase()] = {
+    const described = {
       operationId,
       summary: operation.summary,
-      description: `Needs the right \`${operation.scope}\`.${operation.only === 'person' ? ' For people who are logged in.' : ''}`,
+      description: `Needs the right \`${operation.scope}\`.${operation.only === 'user' ? ' For people who are logged in.' : ''}`,
       security: [{ key: [] }, { session: [] }],
       parameters: [...inPath, ...inQuery, ...idempotency],
       ...(operation.body
@@ -51,6 +51,15 @@ export function openApi(publicUrl: string): object {
         default: { description: 'A problem', content: { 'application/problem+json': { schema: PROBLEM } } },
       },
     };
+    const method = operation.method.toLowerCase();
+    (paths[operation.path] ??= {})[method] = described;
+    if (operation.was)
+      (paths[operation.was] ??= {})[method] = {
+        ...described,
+        operationId: `${operationId}Before`,
+        deprecated: true,
+        description: `Now at \`${operation.path}\`. ${described.description}`,
+      };
   }
   return {
     openapi: '3.1.0',

@@ -2,16 +2,15 @@
 import { notFound, redirect } from 'next/navigation';
 import { AppError, type Jsoned } from '@/core/shared';
 import { areasFor, runsTheOffice, scopeFor, type Area, type User, type Scope } from '@/core/accounts';
-import { currentPerson } from './principal';
+import { currentUser } from './principal';
 
 /** The person who is logged in; otherwise to the login. With an area, only those who have it on their Wire. */
-export async function requirePerson(area?: Area['key'] | 'setup'): Promise<{ person: User; scope: Scope }> {
-  const person = await currentPerson();
-  if (!person) redirect('/login');
-  const allowed =
-    !area || (area === 'setup' ? runsTheOffice(person.role) : areasFor(person.role).some(({ key }) => key === area));
+export async function requireUser(area?: Area['key'] | 'setup'): Promise<{ user: User; scope: Scope }> {
+  const user = await currentUser();
+  if (!user) redirect('/login');
+  const allowed = !area || (area === 'setup' ? runsTheOffice(user.role) : areasFor(user.role).some(({ key }) => key === area));
   if (!allowed) notFound();
-  return { person, scope: scopeFor({ kind: 'person', person }) };
+  return { user, scope: scopeFor({ kind: 'user', user }) };
 }
 
 /** Instants as text, as the API would send them. */

@@ -11,7 +11,7 @@ export const SESSION_COOKIE = 'urraca_session';
 export const sessionToken = async (): Promise<string | null> => (await cookies()).get(SESSION_COOKIE)?.value ?? null;
 
 /** The person whose browser this is; null when nobody is logged in. */
-export async function currentPerson(): Promise<User | null> {
+export async function currentUser(): Promise<User | null> {
   const token = await sessionToken();
   return token ? personOfSession(token) : null;
 }
@@ -24,11 +24,11 @@ export async function principalOf(request: Request): Promise<Principal> {
     if (!key) throw new AppError('key_invalid', 'The Authorization header should read: Bearer <key>.');
     return principalOfKey(key);
   }
-  const person = await currentPerson();
-  if (!person) throw new AppError('login_required', 'Log in, or send an API key: Authorization: Bearer <key>.');
+  const user = await currentUser();
+  if (!user) throw new AppError('login_required', 'Log in, or send an API key: Authorization: Bearer <key>.');
   if (request.method !== 'GET' && !sameSite(request))
     throw new AppError('cross_site', 'This change came from another site and was not made.');
-  return { kind: 'person', person };
+  return { kind: 'user', user };
 }
 
 /** Browsers say where a request comes from (Sec-Fetch-Site, Origin); a request of ours comes from ourselves. */

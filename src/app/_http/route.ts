@@ -1,7 +1,7 @@
 /** Makes a route handler from an operation: who asks and whether they may, the input checked, one call, the answer or the problem. */
 import { createHash } from 'node:crypto';
 import Joi from 'joi';
-import { AppError, notFound, type Page, faultsOf, isWithin } from '@/core/shared';
+import { AppError, notFound, type Page, fieldErrors, isWithin } from '@/core/shared';
 import { may, runsTheOffice, scopeFor, type User, type Principal, type Scope } from '@/core/accounts';
 import { once } from '@/server/shared';
 import type { Operation } from './operations';
@@ -81,14 +81,14 @@ export function route<Body = Loose, Query = Loose>(
       if (operation.method === 'POST' && idempotencyKey && !operation.ownIdempotency) {
         const { pathname, search } = new URL(request.url);
         const type = operation.file ? request.headers.get('content-type') : null;
-        const { status, body: kept } = await once(
+        const { status, body: stored } = await once(
           { ...idempotencyKey, call: { pathname, search, type, body }, file: digest, secret: operation.secret },
           async () => {
             const reply = replyOf(await perform());
             return { status: reply.status, body: reply.body };
           },
         );
-        return responseOf(shown({ status, body: kept }));
+        return responseOf(shown({ status, body: stored }));
       }
       const answered = await perform();
       if (answered instanceof Response) return answered;
@@ -105,7 +105,7 @@ export function route<Body = Loose, Query = Loose>(
       throw new AppError('input_invalid', 'The Idempotency-Key is too long.', {
         fields: [{ field: 'Idempotency-Key', message: 'at most 200 characters' }],
       });
-    const who = principal.kind === 'key' ? `key ${principal.keyId}` : `person ${principal.person.id}`;
+    const who = principal.kind === 'key' ? `key ${principal.keyId}` : `person ${principal.user.id}`;
     return operation.ownIdempotency ? `${who}: ${key}` : { principal: who, key };
   }
 }
@@ -163,17 +163,17 @@ const downloadOf = ({ name, type, body }: Download): Response =>
   });
 
 function requireRight(operation: Operation, principal: Principal): void {
-  if (operation.only === 'person' && principal.kind !== 'person')
+  if (operation.only === 'user' && principal.kind !== 'user')
     throw new AppError('not_allowed', 'This is for people who are logged in, not for keys.');
   const reads = operation.reads || (operation.scope === 'contacts:write' && operation.method === 'GET');
   for (const scope of [operation.scope, ...(reads ? (['contacts:read'] as const) : [])])
     if (!may(principal, scope)) throw new AppError('scope_missing', `This needs the right “${scope}”.`);
-  if (principal.kind === 'person' && principal.person.role === 'lender' && !operation.lenders)
+  if (principal.kind === 'user' && principal.user.role === 'lender' && !operation.lenders)
     throw new AppError('not_allowed', 'Lenders see the contacts they are attached to, and nothing else.');
   if (
     (operation.only === 'office' || operation.scope === 'setup:write') &&
-    principal.kind === 'person' &&
-    !runsTheOffice(principal.person.role)
+    principal.kind === 'user' &&
+    !runsTheOffice(principal.user.role)
   ) {
     throw new AppError('not_allowed', 'Only an owner or admin may do this.');
   }
@@ -181,8 +181,8 @@ function requireRight(operation: Operation, principal: Principal): void {
 
 /** The person of a call whose operation is for people only. */
 export function userOf(principal: Principal): User {
-  if (principal.kind !== 'person') throw new AppError('not_allowed', 'This is for people who are logged in, not for keys.');
-  return principal.person;
+  if (principal.kind !== 'user') throw new AppError('not_allowed', 'This is for people who are logged in, not for keys.');
+  return principal.user;
 }
 
 async function readBody(request: Request, operation: Operation): Promise<unknown> {
@@ -224,6 +224,6 @@ export async function readBytes(request: Request, most: number): Promise<Buffer>
 
 function checked(schema: Joi.Schema, value: unknown, convert: boolean): unknown {
   const { value: clean, error } = schema.validate(value, { abortEarly: false, convert });
-  if (error) throw new AppError('input_invalid', 'The input is not right; nothing was done.', { fields: faultsOf(error) });
+  if (error) throw new AppError('input_invalid', 'The input is not right; nothing was done.', { fields: fieldErrors(error) });
   return clean;
 }

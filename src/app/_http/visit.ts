@@ -57,7 +57,7 @@ export async function visitorOf(request: Request, accountId: string): Promise<Co
 }
 
 /** The visitor of a request that only looks; of somebody new nothing is kept before they come back. */
-export async function lookerOf(request: Request, step: Omit<VisitorStep, 'visitorId'>): Promise<Come> {
+export async function viewingVisitor(request: Request, step: Omit<VisitorStep, 'visitorId'>): Promise<Come> {
   const found = await knownVisitor(request, step.accountId);
   return found ? { visitor: found, cookie: null } : withCookie(await firstVisit(step));
 }
@@ -83,7 +83,7 @@ export function documentOf(
     brokerage,
     agents,
     listings,
-    token: pageToken(slug),
+    token: pageToken(shown),
     nonce: request.headers.get('x-nonce') ?? '',
     ...more,
   });
@@ -123,16 +123,21 @@ const FIELD_OF: Record<string, string> = {
 
 /** What was wrong with what was sent, beside its fields; what was typed stays. */
 export function stateAfter(error: unknown, values: FormValues): FormState {
-  const fail = (message: string, faults: Record<string, string> = {}): FormState => ({ values, faults, message, thanked: false });
+  const fail = (message: string, errors: Record<string, string> = {}): FormState => ({
+    values,
+    errors,
+    message,
+    thanked: false,
+  });
   if (!(error instanceof AppError)) {
     log.error({ err: error }, 'unexpected failure');
     return fail('Something failed on our side. What you typed is still here; please try again.');
   }
-  const faults = Object.fromEntries(
+  const errors = Object.fromEntries(
     (error.facts.fields ?? []).map(({ field, message }) => [
       FIELD_OF[field] ?? 'message',
       field === 'person' ? 'A phone number or an e-mail address, so that we can answer' : message,
     ]),
   );
-  return fail(Object.keys(faults).length ? 'Please look at what is marked.' : error.message, faults);
+  return fail(Object.keys(errors).length ? 'Please look at what is marked.' : error.message, errors);
 }

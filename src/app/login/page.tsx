@@ -1,7 +1,7 @@
 /** The login. */
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
-import { currentPerson } from '@/app/_http/principal';
+import { currentUser } from '@/app/_http/principal';
 import { config } from '@/server/shared';
 import { Login } from '@/ui/accounts';
 import { logInAction } from './actions';
@@ -17,6 +17,6 @@ const DEMO_LOGINS = [
 ];
 
 export default async function Page() {
-  if (await currentPerson()) redirect('/');
+  if (await currentUser()) redirect('/');
   return <Login action={logInAction} logins={config().demo ? DEMO_LOGINS : null} />;
 }

@@ -27,7 +27,7 @@ const person = (role: Role): User => ({
   timeZone: 'UTC',
   dayGoal: 30,
 });
-const principal = (role: Role) => ({ kind: 'person', person: person(role) }) as const;
+const principal = (role: Role) => ({ kind: 'user', user: person(role) }) as const;
 
 test('whose contacts each sees', () => {
   expect(ROLES.map((role) => `${role} ${scopeFor(principal(role)).sees}`)).toEqual([
@@ -45,13 +45,13 @@ test('whose contacts each sees', () => {
 
 test('an agent sees those of a roster that shows its leads as well; a caller without an office sees all', () => {
   const agent = person('agent');
-  expect(scopeFor({ kind: 'person', person: agent }).colleagues).toEqual([]);
-  expect(scopeFor({ kind: 'person', person: { ...agent, colleagues: ['8'] } })).toMatchObject({
+  expect(scopeFor({ kind: 'user', user: agent }).colleagues).toEqual([]);
+  expect(scopeFor({ kind: 'user', user: { ...agent, colleagues: ['8'] } })).toMatchObject({
     sees: 'own',
     userId: '7',
     colleagues: ['8'],
   });
-  expect(scopeFor({ kind: 'person', person: { ...person('caller'), officeId: null } }).sees).toBe('all');
+  expect(scopeFor({ kind: 'user', user: { ...person('caller'), officeId: null } }).sees).toBe('all');
 });
 
 test('what the team uses is changed by those who run the office; one’s own by oneself, and long work is seen alike', () => {
@@ -85,11 +85,11 @@ test('the Wire of a lender holds contacts alone', () => {
 test('quiet hours may be longer than the law asks, never shorter', () => {
   const fits = (patch: object) => settingsSchema.validate(patch, { convert: false }).error === undefined;
   expect([
-    fits({ quiet_to: '09:00' }),
-    fits({ quiet_from: '20:00' }),
-    fits({ quiet_to: '07:59' }),
-    fits({ quiet_from: '21:01' }),
-    fits({ quiet_to: '9' }),
+    fits({ send_start: '09:00' }),
+    fits({ send_end: '20:00' }),
+    fits({ send_start: '07:59' }),
+    fits({ send_end: '21:01' }),
+    fits({ send_start: '9' }),
     fits({}),
     fits({ conversation_seconds: 5 }),
   ]).toEqual([true, true, false, false, false, false, false]);

@@ -1,5 +1,5 @@
 /** The areas on the Wire in the order of the work, and who finds which there. */
-import type { Role } from './roles';
+import type { Role } from './rights';
 
 export const AREAS = [
   { key: 'today', name: 'Today', path: '/today', letter: 't' },
@@ -11,6 +11,7 @@ export const AREAS = [
   { key: 'market', name: 'Market', path: '/market', letter: 'm' },
   { key: 'results', name: 'Results', path: '/results', letter: 'u' },
 ] as const;
+/** One area of the Wire: its key, its name and its path. */
 export type Area = (typeof AREAS)[number];
 
 /** A lender sees the contacts they are attached to and nothing else. */

@@ -4,7 +4,6 @@ export {
   may,
   mayRunOffice,
   mayChange,
-  ROLES,
   accountOf,
   onlyOf,
   requireSharing,
@@ -14,11 +13,20 @@ export {
   wholeAccount,
   type User,
   type Principal,
-  type Role,
   type Scope,
 } from './roles';
-export { KEY_SCOPES, RIGHTS, type Action, type KeyScope } from './rights';
+export { KEY_SCOPES, RIGHTS, ROLES, type Action, type KeyScope, type Role } from './rights';
 export { concerns, isMine } from './live';
 export { FROM_ANYWHERE, ONE_ACCOUNT, ONE_ADDRESS, waitAfter, type DelayRule } from './login-delay';
-export { DEFAULT_SETTINGS, settingsView, type SettingsView, type Settings } from './settings';
+export {
+  DEFAULT_SETTINGS,
+  SETTING_KEYS,
+  SETTINGS,
+  settingsPatch,
+  settingsView,
+  type Setting,
+  type SettingKey,
+  type Settings,
+  type SettingsView,
+} from './settings';
 export { type KeyView, type UserView } from './views';

@@ -2,7 +2,9 @@
  * What each role may do: one table, exhaustive by type. Whose contacts somebody sees is another question (`scopeFor`); that a right is
  * held over a contact is asked where the effect happens, at the time it happens.
  */
-import type { Role } from './roles';
+export const ROLES = ['owner', 'admin', 'agent', 'caller', 'lender'] as const;
+/** What somebody is in the brokerage; it decides what they see and may do. */
+export type Role = (typeof ROLES)[number];
 
 /** What an API key may do. A logged-in person acts within the scopes of their role. */
 export const KEY_SCOPES = [
@@ -15,6 +17,7 @@ export const KEY_SCOPES = [
   'setup:write',
   'simulation',
 ] as const;
+/** A right that an API key may carry. */
 export type KeyScope = (typeof KEY_SCOPES)[number];
 
 /** Beside the scopes of keys: running the office (the team's templates, campaigns, broadcasts, doors with their secrets, settings). */

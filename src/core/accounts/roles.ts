@@ -3,11 +3,9 @@
  * take the Scope it returns and cannot be called without one.
  */
 import { AppError } from '../shared';
-import { RIGHTS, type KeyScope } from './rights';
+import { RIGHTS, type KeyScope, type Role } from './rights';
 
-export const ROLES = ['owner', 'admin', 'agent', 'caller', 'lender'] as const;
-export type Role = (typeof ROLES)[number];
-
+/** Somebody who logs in. */
 export interface User {
   id: string;
   accountId: string;
@@ -23,8 +21,9 @@ export interface User {
   colleagues?: string[];
 }
 
+/** Who asks: a user, or a program by its key. */
 export type Principal =
-  { kind: 'person'; person: User } | { kind: 'key'; keyId: string; accountId: string; scopes: KeyScope[]; doorId: string | null };
+  { kind: 'user'; user: User } | { kind: 'key'; keyId: string; accountId: string; scopes: KeyScope[]; doorId: string | null };
 
 declare const scopeBrand: unique symbol;
 /** Whose contacts one sees. Made only by `scopeFor` and `wholeAccount`. */
@@ -53,7 +52,7 @@ const scope = (parts: {
 /** Owners and admins see all; callers their office, or all where they have none; agents their own; lenders those they are attached to; a key with contacts:read sees all. */
 export function scopeFor(principal: Principal): Scope {
   if (principal.kind === 'key') return wholeAccount(principal.accountId);
-  const { id, accountId, officeId, role } = principal.person;
+  const { id, accountId, officeId, role } = principal.user;
   const base = { accountId, userId: id, officeId, runsOffice: runsTheOffice(role) };
   switch (role) {
     case 'owner':
@@ -62,7 +61,7 @@ export function scopeFor(principal: Principal): Scope {
     case 'caller':
       return officeId ? scope({ ...base, sees: 'office' }) : scope({ ...base, sees: 'all' });
     case 'agent':
-      return scope({ ...base, sees: 'own', colleagues: principal.person.colleagues ?? [] });
+      return scope({ ...base, sees: 'own', colleagues: principal.user.colleagues ?? [] });
     case 'lender':
       return scope({ ...base, sees: 'attached' });
   }
@@ -91,20 +90,20 @@ export const seesContactOf = (
 
 /** True when the principal may do what the scope names. A key may do what it was given. */
 export const may = (principal: Principal, what: KeyScope): boolean =>
-  principal.kind === 'key' ? principal.scopes.includes(what) : RIGHTS[principal.person.role][what];
+  principal.kind === 'key' ? principal.scopes.includes(what) : RIGHTS[principal.user.role][what];
 
 /** Owners and admins. */
 export const runsTheOffice = (role: Role): boolean => RIGHTS[role]['office:run'];
 /** The same of whoever asks; a key was made by somebody who does. */
-export const mayRunOffice = (principal: Principal): boolean => principal.kind === 'key' || runsTheOffice(principal.person.role);
+export const mayRunOffice = (principal: Principal): boolean => principal.kind === 'key' || runsTheOffice(principal.user.role);
 export const fullName = (person: { firstName: string; lastName: string }): string =>
   `${person.firstName} ${person.lastName}`.trim();
 
 export const accountOf = (principal: Principal): string =>
-  principal.kind === 'person' ? principal.person.accountId : principal.accountId;
+  principal.kind === 'user' ? principal.user.accountId : principal.accountId;
 /** Of long work (changes, imports, exports) one sees one's own; those who run the office, and keys, see all: null. */
 export const onlyOf = (principal: Principal): string | null =>
-  principal.kind === 'person' && !runsTheOffice(principal.person.role) ? principal.person.id : null;
+  principal.kind === 'user' && !runsTheOffice(principal.user.role) ? principal.user.id : null;
 
 /** What somebody made for themselves is changed by them; what the team uses by those who run the office. */
 export const mayChange = (scope: Scope, { made_by, shared }: { made_by: string | null; shared: boolean }): boolean =>

@@ -1,44 +1,158 @@
-/** The settings of an account with their defaults. */
+/**
+ * The settings of an account: each is one entry here, and nothing else lists them. Their types, defaults, names in the API, the bounds that
+ * input is checked by (`schemas.ts`) and the fields of Setup come from it.
+ */
 import { CONVERSATION_SECONDS } from '../calling';
-import { DEFAULT_GUARDRAILS, type Guardrails } from '../campaigns';
 
-export interface Settings extends Guardrails {
-  /** What a letter costs to print and post, in cents. */
-  letterCents: number;
-  /** Where the brokerage receives mail; every commercial email names it (15 USC 7704(a)(5)). Empty until it is set. */
-  postalAddress: string;
-  /** All campaigns stand still, at once. */
-  campaignsHeld: boolean;
-  conversationSeconds: number;
-  /** Roles that use tags but make no new ones. */
-  tagBarred: string[];
-  /** An inquiry is tagged with its town and postal code. */
-  tagPlaces: boolean;
+/** What a setting may be, and how Setup asks for it. */
+export type SettingKind =
+  | { type: 'time'; min?: string; max?: string }
+  | { type: 'number'; min: number; max: number }
+  | { type: 'text'; min: number; max: number }
+  | { type: 'flag' }
+  | { type: 'days' }
+  | { type: 'roles'; of: readonly string[] };
+
+/** One setting of an account: its name, its bounds, its default and where it is changed. */
+export interface Setting {
+  /** What pages and API call it. */
+  name: string;
+  /** What the API called it before; still taken. */
+  was?: string;
+  kind: SettingKind;
+  default: string | number | boolean | readonly string[];
+  /** Where it is changed: in Setup under guardrails or tags, or in Campaigns. */
+  area: 'guardrails' | 'tags' | 'campaigns';
+  label: string;
+  help?: string;
 }
-export const DEFAULT_SETTINGS: Settings = {
-  ...DEFAULT_GUARDRAILS,
-  postalAddress: '',
-  campaignsHeld: false,
-  letterCents: 110,
-  conversationSeconds: CONVERSATION_SECONDS,
-  tagBarred: [],
-  tagPlaces: false,
-};
 
+export const SETTINGS = {
+  /* Local clock times at the contact. 47 CFR 64.1200(c)(1) sets 8 a.m. and 9 p.m.; an account may confine them further. */
+  sendStart: {
+    name: 'send_start',
+    was: 'quiet_to',
+    kind: { type: 'time', min: '08:00' },
+    default: '08:00',
+    area: 'guardrails',
+    label: 'Touches go from',
+  },
+  sendEnd: {
+    name: 'send_end',
+    was: 'quiet_from',
+    kind: { type: 'time', max: '21:00' },
+    default: '21:00',
+    area: 'guardrails',
+    label: 'until',
+  },
+  conversationSeconds: {
+    name: 'conversation_seconds',
+    kind: { type: 'number', min: 10, max: 3_600 },
+    default: CONVERSATION_SECONDS as number,
+    area: 'guardrails',
+    label: 'Seconds that make a conversation',
+  },
+  capDay: {
+    name: 'cap_day',
+    kind: { type: 'number', min: 1, max: 10 },
+    default: 2,
+    area: 'guardrails',
+    label: 'Most touches a day',
+  },
+  capWeek: {
+    name: 'cap_week',
+    kind: { type: 'number', min: 1, max: 30 },
+    default: 5,
+    area: 'guardrails',
+    label: 'Most in 7 days',
+  },
+  capMonth: {
+    name: 'cap_month',
+    kind: { type: 'number', min: 1, max: 100 },
+    default: 12,
+    area: 'guardrails',
+    label: 'Most in 30 days',
+  },
+  textGapHours: {
+    name: 'text_gap_hours',
+    kind: { type: 'number', min: 0, max: 168 },
+    default: 4,
+    area: 'guardrails',
+    label: 'Hours between texts',
+  },
+  letterCents: {
+    name: 'letter_cents',
+    kind: { type: 'number', min: 0, max: 100_000 },
+    default: 110,
+    area: 'guardrails',
+    label: 'Cost of a letter, cents',
+  },
+  postalAddress: {
+    name: 'postal_address',
+    kind: { type: 'text', min: 10, max: 300 },
+    default: '',
+    area: 'guardrails',
+    label: 'Office mailing address',
+    /* 15 USC 7704(a)(5) */
+    help: 'Shown in every email, as the law requires. Street or PO box, city, state, and ZIP.',
+  },
+  /* `2026-12-25`, `12-25` for every year, or a movable one by name. */
+  holidays: {
+    name: 'holidays',
+    kind: { type: 'days' },
+    default: ['01-01', '07-04', 'thanksgiving', '12-25'] as readonly string[],
+    area: 'guardrails',
+    label: 'Holidays',
+    help: 'No automatic calls, texts, or emails: 12-25 every year, 2027-11-26 once, or thanksgiving, easter, memorial-day, labor-day.',
+  },
+  /* All campaigns stand still, at once. */
+  campaignsHeld: {
+    name: 'campaigns_held',
+    kind: { type: 'flag' },
+    default: false,
+    area: 'campaigns',
+    label: 'Hold all campaigns',
+  },
+  /* Roles that use tags but make no new ones. */
+  tagBarred: {
+    name: 'tag_barred',
+    kind: { type: 'roles', of: ['agent', 'caller'] },
+    default: [] as readonly string[],
+    area: 'tags',
+    label: 'Who makes no new tags',
+  },
+  /* An inquiry is tagged with its town and postal code. */
+  tagPlaces: { name: 'tag_places', kind: { type: 'flag' }, default: false, area: 'tags', label: 'Tag the town and ZIP' },
+} as const satisfies Record<string, Setting>;
+
+/** The name of a setting in the code. */
+export type SettingKey = keyof typeof SETTINGS;
+type Entry<Key extends SettingKey> = (typeof SETTINGS)[Key];
+/** What a value of the kind is, whatever its default. */
+type ValueOf<Kind extends SettingKind> = Kind['type'] extends 'number'
+  ? number
+  : Kind['type'] extends 'flag'
+    ? boolean
+    : Kind['type'] extends 'days' | 'roles'
+      ? readonly string[]
+      : string;
+
+/** All settings of an account, by their names in the code. */
+export type Settings = { [Key in SettingKey]: ValueOf<Entry<Key>['kind']> };
 /** The settings as pages and API name them. */
-export const settingsView = (settings: Settings) => ({
-  quiet_to: settings.quietTo,
-  quiet_from: settings.quietFrom,
-  conversation_seconds: settings.conversationSeconds,
-  tag_barred: settings.tagBarred,
-  tag_places: settings.tagPlaces,
-  cap_day: settings.capDay,
-  cap_week: settings.capWeek,
-  cap_month: settings.capMonth,
-  text_gap_hours: settings.textGapHours,
-  holidays: settings.holidays,
-  postal_address: settings.postalAddress,
-  campaigns_held: settings.campaignsHeld,
-  letter_cents: settings.letterCents,
-});
-export type SettingsView = ReturnType<typeof settingsView>;
+export type SettingsView = { [Key in SettingKey as Entry<Key>['name']]: ValueOf<Entry<Key>['kind']> };
+
+export const SETTING_KEYS = Object.keys(SETTINGS) as SettingKey[];
+export const DEFAULT_SETTINGS = Object.fromEntries(SETTING_KEYS.map((key) => [key, SETTINGS[key].default])) as Settings;
+
+export const settingsView = (settings: Settings): SettingsView =>
+  Object.fromEntries(SETTING_KEYS.map((key) => [SETTINGS[key].name, settings[key]])) as SettingsView;
+
+/** Of settings as the API names them, by today's names or by those before, what they are called here. */
+export function settingsPatch(input: Readonly<Record<string, unknown>>): Partial<Settings> {
+  const named = SETTING_KEYS.map((key) => {
+    const { name, was }: Setting = SETTINGS[key];
+    return [key, input[name] ?? (was === undefined ? undefined : input[was])] as const;
+  });
+  return Object.fromEntries(named.filter(([, value]) => value !== undefined)) as Partial<Settings>;
+}

@@ -1,7 +1,7 @@
 /** What pages and API answers show of accounts. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
-import type { KeyScope } from './rights';
-import type { Role } from './roles';
+import type { KeyScope, Role } from './rights';
 
+/** An API key as pages show it, without the key. */
 export interface KeyView {
   id: string;
   name: string;
@@ -15,6 +15,7 @@ export interface KeyView {
   ends_at: Date | null;
 }
 
+/** A user as pages and the API show one. */
 export interface UserView {
   id: string;
   name: string;

@@ -2,6 +2,7 @@
 import { folded } from '../exports';
 import { DATE_NAMES, type DateKind } from '../contacts';
 
+/** A date of a contact that comes back each year. */
 export interface YearlyDay {
   contactId: string;
   name: string;

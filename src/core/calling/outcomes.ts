@@ -8,12 +8,15 @@ export const OUTCOMES = [
   { key: 'busy', name: 'Busy', reached: false, meaning: 'The line was busy' },
   { key: 'wrong_number', name: 'Wrong number', reached: false, meaning: 'Somebody else lives there' },
 ] as const;
+/** How a call ended; `short` is a conversation below the length that counts. */
 export type CallOutcome = (typeof OUTCOMES)[number]['key'] | 'short';
 
 /** What the phone network reports. `answered` says that somebody picked up, not who. */
 export const CALL_STATES = ['dialing', 'ringing', 'answered', 'voicemail', 'ended'] as const;
+/** Where a call stands. */
 export type CallState = (typeof CALL_STATES)[number];
 export const NETWORK_ENDS = ['answered', 'voicemail', 'busy', 'no-answer', 'wrong-number', 'failed'] as const;
+/** How the phone network says that a call ended. */
 export type NetworkEnd = (typeof NETWORK_ENDS)[number];
 
 /** The default least length of a conversation, two-way talk of two minutes; the account may set another. */

@@ -1,6 +1,7 @@
 /** One call as the phone network reports it: a small state machine that swallows repeats and late reports. */
 import { outcomeOf, type CallState, type NetworkEnd, type CallOutcome } from './outcomes';
 
+/** A call as far as the network has told of it. */
 export interface CallProgress {
   state: CallState;
   answeredAt: Date | null;
@@ -8,6 +9,7 @@ export interface CallProgress {
   talkSeconds: number;
   outcome: CallOutcome | null;
 }
+/** One report of the phone network about a call. */
 export interface CallReport {
   state: 'ringing' | 'answered' | 'voicemail' | 'ended';
   at: Date;

@@ -1,6 +1,7 @@
 /** What pages and API answers show of calling. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
 import type { CallState, CallOutcome } from './outcomes';
 
+/** A call as pages show it. */
 export interface CallView {
   id: string;
   contact_id: string;

@@ -71,8 +71,8 @@ export function copied(steps: Step[], id: number, free: number): Step[] {
   };
   const put = (list: readonly Step[]): Step[] =>
     list.flatMap((one): Step[] => {
-      const kept = one.do === 'branch' ? { ...one, yes: put(one.yes), no: put(one.no) } : one;
-      return one.id === id ? [kept, renumbered(one)] : [kept];
+      const changed = one.do === 'branch' ? { ...one, yes: put(one.yes), no: put(one.no) } : one;
+      return one.id === id ? [changed, renumbered(one)] : [changed];
     });
   return moved(put(steps), first, 1);
 }

@@ -1,9 +1,9 @@
+import { DEFAULT_SETTINGS } from '../accounts';
 import fc from 'fast-check';
 import { localMinutes } from '../shared';
 import {
   daysOf,
   decideTouch,
-  DEFAULT_GUARDRAILS,
   firstDue,
   NEW_BUYER,
   NO_PLAN,
@@ -66,7 +66,7 @@ function walk(startedAt: Date, who: TouchedContact, campaign = CAMPAIGN, most = 
   let touched = [...who.touched];
   for (let turns = 0; turns < 400 && story.length < most; turns += 1) {
     const now = at;
-    const { effects, next } = decideTouch(campaign, state, { ...who, touched }, DEFAULT_GUARDRAILS, now);
+    const { effects, next } = decideTouch(campaign, state, { ...who, touched }, DEFAULT_SETTINGS, now);
     for (const effect of effects) {
       const did =
         effect.do === 'send'
@@ -137,7 +137,7 @@ test('a missing name or town takes the plain version, with no hole in it', () =>
     CAMPAIGN,
     { id: '9', step: 0, round: 0, startedAt: new Date('2026-11-23T18:00:00Z'), lastAt: null, hasWaited: false },
     contact({ fields: { ...contact().fields, first_name: '' } }),
-    DEFAULT_GUARDRAILS,
+    DEFAULT_SETTINGS,
     new Date('2026-11-23T18:00:00Z'),
   );
   expect(effects[0]).toMatchObject({
@@ -172,7 +172,7 @@ test('a plan of nothing but dates that are not known, for ever, holds nobody up'
   };
   const now = new Date('2026-11-23T18:00:00Z');
   const state = { id: '9', step: 0, round: 0, startedAt: now, lastAt: null, hasWaited: false };
-  const { effects, next } = decideTouch(campaignOf(plan), state, contact(), DEFAULT_GUARDRAILS, now);
+  const { effects, next } = decideTouch(campaignOf(plan), state, contact(), DEFAULT_SETTINGS, now);
   expect(effects).toEqual([]);
   expect(next).toMatchObject({ state: 'active', dueAt: new Date('2026-11-24T18:00:00Z') });
 });
@@ -249,9 +249,9 @@ describe('pace', () => {
     const story = walk(from, contact(), campaignOf(daily('email', 20)), 200).filter(({ did }) => did === 'email');
     expect(story).toHaveLength(20);
     for (const { days, most } of [
-      { days: 1, most: DEFAULT_GUARDRAILS.capDay },
-      { days: 7, most: DEFAULT_GUARDRAILS.capWeek },
-      { days: 30, most: DEFAULT_GUARDRAILS.capMonth },
+      { days: 1, most: DEFAULT_SETTINGS.capDay },
+      { days: 7, most: DEFAULT_SETTINGS.capWeek },
+      { days: 30, most: DEFAULT_SETTINGS.capMonth },
     ])
       story.forEach(({ at }, place) => {
         const within = story.slice(0, place + 1).filter((one) => one.at.getTime() > at.getTime() - days * 86_400_000);

@@ -8,7 +8,7 @@ import type { Tree } from '../segments';
 import { DAY } from '../shared';
 import { beginConversation, type ConversationFlow, type ConversationState } from '../conversations';
 import { mayTouch, type Guardrails, type PermissionState, UNKNOWN_PERMISSION } from './guardrails';
-import type { Ask, ContactUpdate, Plan, Program, Step, TalkStep, TaskRole, TouchStep, WordsFrom } from './plan';
+import type { Ask, ContactUpdate, Plan, Program, Step, ConversationStep, TaskRole, TouchStep, WordsFrom } from './plan';
 import { plannedAt, roundStart } from './schedule';
 
 /** A version of a campaign, ready to be walked. */
@@ -22,13 +22,15 @@ export interface RunningCampaign {
   /** The words of touches that take them from a template or challenge. @param key the same key gets the same of a challenge */
   wordsOf?: (from: WordsFrom, key: string) => FoundWords | null;
 }
+/** Words of a template, with the version they are of. */
 export interface FoundWords {
   words: Words;
   templateId: string;
   version: number;
 }
 
-export interface EnrolmentState {
+/** Where an enrollment stands, as the engine is told. */
+export interface EnrollmentState {
   id: string;
   /** The id of the step at which it stands. */
   step: number;
@@ -40,6 +42,7 @@ export interface EnrolmentState {
   hasWaited: boolean;
 }
 
+/** What the engine and the guardrails must know of a contact to touch them. */
 export interface TouchedContact {
   id: string;
   ownerId: string | null;
@@ -70,6 +73,7 @@ export interface TouchedContact {
   meets: (tree: Tree) => boolean;
 }
 
+/** What a step does when it falls due: a message, a task, a change, a conversation. */
 export type TouchEffect =
   | {
       do: 'send';
@@ -99,11 +103,12 @@ export type TouchEffect =
       address: string;
       text: string;
       flow: ConversationFlow;
-      standing: ConversationState;
+      progress: ConversationState;
       day: number;
     }
   | { do: 'tell'; kind: 'waits' | 'held'; channel: Channel; because: Because };
 
+/** What the engine answers for one enrollment: its effects, and where it stands afterwards. */
 export interface TouchDecision {
   effects: TouchEffect[];
   /** Where the enrolment stands afterwards. */
@@ -124,7 +129,7 @@ const addressFor = (channel: Channel, contact: TouchedContact): { address: strin
 /** Decides what is due of an enrolment up to the first step of a later instant. A touch that may not go is passed over with its reason; the campaign goes on. */
 export function decideTouch(
   campaign: RunningCampaign,
-  enrolment: EnrolmentState,
+  enrolment: EnrollmentState,
   contact: TouchedContact,
   guardrails: Guardrails,
   now: Date,
@@ -159,7 +164,7 @@ export function decideTouch(
         effects.push(
           verdict.go === true
             ? step.do === 'talk'
-              ? talk(step, campaign, enrolment.id, at, contact)
+              ? startConversation(step, campaign, enrolment.id, at, contact)
               : carryOut(step, campaign, enrolment.id, at, contact)
             : { do: 'tell', kind: 'held', channel, because: verdict.because },
         );
@@ -223,7 +228,7 @@ export function firstDue(
 function dueAt(
   campaign: RunningCampaign,
   step: Step,
-  { startedAt, round, lastAt }: Pick<EnrolmentState, 'startedAt' | 'round' | 'lastAt'>,
+  { startedAt, round, lastAt }: Pick<EnrollmentState, 'startedAt' | 'round' | 'lastAt'>,
   { timeZone, dates }: TouchedContact,
 ): Date | null {
   const begun = roundStart(startedAt, round, campaign.plan.repeat);
@@ -252,7 +257,7 @@ const verdictOn = (
   now: Date,
   dated: boolean,
 ) => {
-  const { address, fault } = addressFor(channel, contact);
+  const { address, fault: error } = addressFor(channel, contact);
   return mayTouch(
     {
       channel,
@@ -263,7 +268,7 @@ const verdictOn = (
       anyStage: campaign.plan.anyStage,
       doNotContact: contact.doNotContact,
       address,
-      addressFault: fault,
+      addressFault: error,
       permission: contact.permissions[channel] ?? UNKNOWN_PERMISSION,
       wroteAt: null,
       onThePhone: contact.onThePhone,
@@ -283,8 +288,8 @@ function reaches({ program }: RunningCampaign, contact: TouchedContact): boolean
   return [...program.nodes.values()].some(({ step }) => {
     if (step.do !== 'touch' && step.do !== 'talk') return false;
     const channel = step.do === 'talk' ? 'text' : step.channel;
-    const { address, fault } = addressFor(channel, contact);
-    return address !== null && !fault && contact.permissions[channel]?.state !== 'withdrawn';
+    const { address, fault: error } = addressFor(channel, contact);
+    return address !== null && !error && contact.permissions[channel]?.state !== 'withdrawn';
   });
 }
 
@@ -319,13 +324,19 @@ function carryOut(step: TouchStep, campaign: RunningCampaign, id: string, at: Pl
   };
 }
 
-function talk(step: TalkStep, campaign: RunningCampaign, id: string, at: Place, contact: TouchedContact): TouchEffect {
+function startConversation(
+  step: ConversationStep,
+  campaign: RunningCampaign,
+  id: string,
+  at: Place,
+  contact: TouchedContact,
+): TouchEffect {
   const flow: ConversationFlow = {
     questions: step.questions,
     agent: contact.fields.agent_first_name ?? '',
     brokerage: contact.fields.brokerage ?? '',
   };
-  const { standing, says } = beginConversation(flow);
+  const { progress, says } = beginConversation(flow);
   return {
     do: 'talk',
     key: keyOf(id, at),
@@ -333,12 +344,12 @@ function talk(step: TalkStep, campaign: RunningCampaign, id: string, at: Place, 
     address: contact.phone!,
     text: says,
     flow,
-    standing,
+    progress,
     day: campaign.days.get(step.id) ?? 0,
   };
 }
 
-function answerOf(ask: Ask, { startedAt }: EnrolmentState, contact: TouchedContact): boolean {
+function answerOf(ask: Ask, { startedAt }: EnrollmentState, contact: TouchedContact): boolean {
   switch (ask.about) {
     case 'answered':
       return contact.answeredAt !== null && contact.answeredAt >= startedAt;

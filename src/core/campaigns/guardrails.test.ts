@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { HOUR, localMinutes, MINUTE } from '../shared';
-import { DEFAULT_GUARDRAILS, mayTouch, UNKNOWN_PERMISSION, type TouchQuestion } from '.';
+import { DEFAULT_SETTINGS } from '../accounts';
+import { mayTouch, UNKNOWN_PERMISSION, type TouchQuestion } from '.';
 
 const question = (more: Partial<TouchQuestion> = {}): TouchQuestion => ({
   channel: 'text',
@@ -17,7 +18,7 @@ const question = (more: Partial<TouchQuestion> = {}): TouchQuestion => ({
   touched: [],
   ...more,
 });
-const ask = (more: Partial<TouchQuestion>) => mayTouch(question(more), { ...DEFAULT_GUARDRAILS, holidays: [] });
+const ask = (more: Partial<TouchQuestion>) => mayTouch(question(more), { ...DEFAULT_SETTINGS, holidays: [] });
 
 const zone = fc.constantFrom(
   'America/Los_Angeles',

@@ -8,34 +8,19 @@
  * between texts and holidays are our own and hold for what goes by itself, not for what a person writes. The do-not-call registry:
  * 47 CFR 64.1200(c)(2), unless they agreed to calls or asked within three months (64.1200(f)(5), established business relationship).
  */
+import type { Settings } from '../accounts';
 import type { Because } from '../contacts';
 import { DAY, HOUR, localDate, localInstant, localMinutes, MINUTE, minutesOf } from '../shared';
 import { holidayOn } from './holidays';
 import { isFollowedUp, stepOf, type Channel, type Stage } from '../contacts';
 
-export interface Guardrails {
-  /** Local clock times at the contact between which touches go. */
-  quietTo: string;
-  quietFrom: string;
-  /** Most automatic touches to one person over all channels within 1, 7 and 30 days. */
-  capDay: number;
-  capWeek: number;
-  capMonth: number;
-  /** Hours between two automatic texts. */
-  textGapHours: number;
-  /** Days without automatic calls, texts and e-mails at the contact: `2026-12-25`, `12-25` for every year, or a movable one by name (`thanksgiving`). */
-  holidays: string[];
-}
-export const DEFAULT_GUARDRAILS: Guardrails = {
-  quietTo: '08:00',
-  quietFrom: '21:00',
-  capDay: 2,
-  capWeek: 5,
-  capMonth: 12,
-  textGapHours: 4,
-  holidays: ['01-01', '07-04', 'thanksgiving', '12-25'],
-};
+/** The settings of an account that say whether a touch may go. */
+export type Guardrails = Pick<
+  Settings,
+  'sendStart' | 'sendEnd' | 'capDay' | 'capWeek' | 'capMonth' | 'textGapHours' | 'holidays'
+>;
 
+/** What is known of the permission for one channel. */
 export interface PermissionState {
   state: 'granted' | 'withdrawn' | 'unknown';
   at: Date | null;
@@ -43,6 +28,7 @@ export interface PermissionState {
 }
 export const UNKNOWN_PERMISSION: PermissionState = { state: 'unknown', at: null, how: null };
 
+/** What the guardrails are asked: may this go, to them, by this channel, now. */
 export interface TouchQuestion {
   channel: Channel;
   automatic: boolean;
@@ -82,6 +68,7 @@ export interface TouchQuestion {
   touched: readonly { at: Date; channel: Channel }[];
 }
 
+/** What the guardrails answer: it goes, it goes later, or it does not, with the reason. */
 export type Verdict = { go: true } | { go: 'later'; at: Date; because: Because } | { go: false; because: Because };
 
 /** Whether a touch may go now, must wait until an instant, or may not go; with the reason. */
@@ -121,7 +108,7 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
     return { go: 'later', at, because: { why: 'on_the_phone_now', channel, until: at.toISOString(), zone: timeZone } };
   }
   if (question.template && question.template.sent >= question.template.cap) {
-    const at = localInstant(now, timeZone, 1, guardrails.quietTo);
+    const at = localInstant(now, timeZone, 1, guardrails.sendStart);
     return {
       go: 'later',
       at,
@@ -150,8 +137,8 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
           channel,
           until: opens.toISOString(),
           zone: timeZone,
-          from: guardrails.quietTo,
-          to: guardrails.quietFrom,
+          from: guardrails.sendStart,
+          to: guardrails.sendEnd,
         },
       };
     }
@@ -170,10 +157,10 @@ const askedLately = ({ registry, now }: TouchQuestion): boolean =>
 const isBarred = (question: TouchQuestion): boolean => Boolean(question.registry?.registered) && !askedLately(question);
 
 /** The instant at which quiet hours end at the contact; null when `now` is not in them. */
-export function quietUntil(now: Date, timeZone: string, guardrails: Pick<Guardrails, 'quietTo' | 'quietFrom'>): Date | null {
+export function quietUntil(now: Date, timeZone: string, guardrails: Pick<Guardrails, 'sendStart' | 'sendEnd'>): Date | null {
   const minutes = localMinutes(now, timeZone);
-  if (minutes < minutesOf(guardrails.quietTo)) return localInstant(now, timeZone, 0, guardrails.quietTo);
-  if (minutes >= minutesOf(guardrails.quietFrom)) return localInstant(now, timeZone, 1, guardrails.quietTo);
+  if (minutes < minutesOf(guardrails.sendStart)) return localInstant(now, timeZone, 0, guardrails.sendStart);
+  if (minutes >= minutesOf(guardrails.sendEnd)) return localInstant(now, timeZone, 1, guardrails.sendStart);
   return null;
 }
 
@@ -192,9 +179,9 @@ function isSecondAfterHoliday({ channel, now, timeZone, touched, ownDays = [] }:
 }
 /** The morning after; a calendar on which every day is a holiday holds for ten days at most. */
 function afterHolidays(now: Date, timeZone: string, guardrails: Guardrails): Date {
-  let at = localInstant(now, timeZone, 1, guardrails.quietTo);
+  let at = localInstant(now, timeZone, 1, guardrails.sendStart);
   for (let days = 2; days <= 10 && isHoliday(at, timeZone, guardrails); days += 1)
-    at = localInstant(now, timeZone, days, guardrails.quietTo);
+    at = localInstant(now, timeZone, days, guardrails.sendStart);
   return at;
 }
 

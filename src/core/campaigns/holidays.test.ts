@@ -1,6 +1,7 @@
 import Holidays from 'date-holidays';
 import { describe, expect, it } from '@jest/globals';
-import { DEFAULT_GUARDRAILS, mayTouch, UNKNOWN_PERMISSION, type TouchQuestion } from './guardrails';
+import { DEFAULT_SETTINGS } from '../accounts';
+import { mayTouch, UNKNOWN_PERMISSION, type TouchQuestion } from './guardrails';
 import { holidayOn, nextWorkday } from './holidays';
 
 const ZONE = 'America/Los_Angeles';
@@ -20,7 +21,7 @@ const question = (now: string, more: Partial<TouchQuestion> = {}): TouchQuestion
   ...more,
 });
 const says = (now: string, more?: Partial<TouchQuestion>): string => {
-  const verdict = mayTouch(question(now, more), DEFAULT_GUARDRAILS);
+  const verdict = mayTouch(question(now, more), DEFAULT_SETTINGS);
   return verdict.go === true ? 'go' : verdict.go === 'later' ? `${verdict.because.why} ${verdict.at.toISOString()}` : 'no';
 };
 

@@ -10,6 +10,7 @@ export const MOVABLE_HOLIDAYS = {
   'labor-day': 'Labor Day',
   thanksgiving: 'Thanksgiving',
 } as const;
+/** A holiday whose day moves from year to year. */
 export type MovableHoliday = keyof typeof MOVABLE_HOLIDAYS;
 const TABLE = MOVABLE_DAYS as Record<string, MovableHoliday | undefined>;
 
@@ -26,24 +27,26 @@ const FIXED: Record<string, string> = {
 /**
  * The holiday on a day, by name, among those that an account keeps; null on any other day.
  * @param day 2026-11-26
- * @param kept days (2026-12-26), days of every year (12-25), or movable holidays by name (thanksgiving)
+ * @param holidays days (2026-12-26), days of every year (12-25), or movable holidays by name (thanksgiving)
  */
-export function holidayOn(day: string, kept: readonly string[]): string | null {
-  if (!kept.length) return null;
+export function holidayOn(day: string, holidays: readonly string[]): string | null {
+  if (!holidays.length) return null;
   const yearly = day.slice(5);
   const key = TABLE[day];
-  if (key && kept.includes(key)) return MOVABLE_HOLIDAYS[key];
-  return kept.includes(day) || kept.includes(yearly) ? (FIXED[yearly] ?? (key ? MOVABLE_HOLIDAYS[key] : 'a holiday')) : null;
+  if (key && holidays.includes(key)) return MOVABLE_HOLIDAYS[key];
+  return holidays.includes(day) || holidays.includes(yearly)
+    ? (FIXED[yearly] ?? (key ? MOVABLE_HOLIDAYS[key] : 'a holiday'))
+    : null;
 }
 
 const DAY_MS = 86_400_000;
 /** The first day behind `day` that is none. */
-export function nextWorkday(day: string, kept: readonly string[]): string {
+export function nextWorkday(day: string, holidays: readonly string[]): string {
   let at = new Date(`${day}T12:00:00Z`);
   for (let tries = 0; tries < 10; tries += 1) {
     at = new Date(at.getTime() + DAY_MS);
     const next = at.toISOString().slice(0, 10);
-    if (!holidayOn(next, kept)) return next;
+    if (!holidayOn(next, holidays)) return next;
   }
   return at.toISOString().slice(0, 10);
 }

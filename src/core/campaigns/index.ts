@@ -2,14 +2,13 @@ export {
   decideTouch,
   firstDue,
   type RunningCampaign,
-  type EnrolmentState,
+  type EnrollmentState,
   type FoundWords,
   type TouchDecision,
   type TouchedContact,
   type TouchEffect,
 } from './engine';
 export {
-  DEFAULT_GUARDRAILS,
   mayTouch,
   quietUntil,
   UNKNOWN_PERMISSION,
@@ -34,7 +33,7 @@ export {
   type Start,
   type Step,
   type TaskRole,
-  type TalkStep,
+  type ConversationStep,
   type TouchStep,
   type StepTiming,
   type Words,
@@ -48,10 +47,10 @@ export {
   type CampaignRehearsalView,
   type CampaignState,
   type CampaignView,
-  type EnrolmentView,
+  type EnrollmentView,
   type StepCount,
 } from './views';
-export { meaningFor, placeIn, type EnrollmentPosition, type EnrollmentProgress, type VersionPreview } from './moving';
-export { faultsOfPlan } from './faults';
+export { meaningFor, placeIn, type EnrollmentPosition, type EnrollmentProgress, type VersionPreview } from './version-move';
+export { planErrors } from './plan-errors';
 export { added, copied, emptyStep, mapSteps, moved, removed, replaced, stepWords, whenWords } from './edit';
 export { holidayOn, MOVABLE_HOLIDAYS, nextWorkday } from './holidays';

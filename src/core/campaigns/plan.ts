@@ -5,7 +5,7 @@
 import type { ContactRole, Channel, DateKind } from '../contacts';
 import type { Words } from '../messages';
 import type { Tree } from '../segments';
-import type { TalkQuestion } from '../conversations';
+import type { ConversationQuestion } from '../conversations';
 
 export type { Words };
 
@@ -24,8 +24,10 @@ export type Ask = { about: 'answered' | 'opened' | 'has_phone' | 'has_email' } |
 
 /** For whom a task is made: the contact's agent, or whoever has that role in the office. */
 export const TASK_ROLES = ['owner', 'caller', 'lender', 'admin'] as const;
+/** Whose task a step makes. */
 export type TaskRole = (typeof TASK_ROLES)[number];
 
+/** What a step of a campaign changes of a contact. */
 export type ContactUpdate =
   | { set: 'tag' | 'untag'; tagId: string }
   | { set: 'stage'; stage: string }
@@ -45,12 +47,16 @@ interface StepBase {
 export type WordsFrom = { template: string } | { challenge: string };
 /** `words` are its own; where they come from elsewhere, those that go when that is gone. */
 export type TouchStep = StepBase & { do: 'touch'; channel: Channel; words: Words; from?: WordsFrom | null };
+/** A step that makes a task for a person. */
 export type TaskStep = StepBase & { do: 'task'; role: TaskRole; note: string };
+/** A step that changes something of the contact. */
 export type ChangeStep = StepBase & { do: 'change'; change: ContactUpdate };
+/** A step that goes on one way or the other by a question. */
 export type BranchStep = StepBase & { do: 'branch'; ask: Ask; yes: Step[]; no: Step[] };
 /** A qualifying conversation by text; it goes on by itself, whatever becomes of the campaign. */
-export type TalkStep = StepBase & { do: 'talk'; questions: TalkQuestion[] };
-export type Step = TouchStep | TaskStep | ChangeStep | BranchStep | TalkStep;
+export type ConversationStep = StepBase & { do: 'talk'; questions: ConversationQuestion[] };
+/** One step of a campaign. */
+export type Step = TouchStep | TaskStep | ChangeStep | BranchStep | ConversationStep;
 
 /** What begins it, beside a hand, a rung and a door. */
 export type Start =
@@ -61,6 +67,7 @@ export type Start =
   /** Every year on a day, `MM-DD`. */
   | { on: 'day'; day: string; at: string };
 
+/** What ends or pauses a campaign for somebody. */
 export interface Ends {
   /** A reply or a conversation: the follow-up ends, pauses for `pauseDays`, or goes on. */
   answered: 'end' | 'pause' | 'on';
@@ -71,6 +78,7 @@ export interface Ends {
   then: ContactUpdate[];
 }
 
+/** What a campaign does, from its start to its end: the version of it that people go through. */
 export interface Plan {
   /** Only people of these roles, and to whom the tree applies; empty and null for everybody. */
   roles: ContactRole[];
@@ -133,6 +141,7 @@ export interface Node {
   yes: number | null;
   no: number | null;
 }
+/** A plan as the engine walks it: its steps as nodes with what follows each. */
 export interface Program {
   entry: number | null;
   nodes: ReadonlyMap<number, Node>;

@@ -1,8 +1,8 @@
+import { DEFAULT_SETTINGS } from '../accounts';
 import { readTree } from '../segments/schemas';
 import {
   daysOf,
-  DEFAULT_GUARDRAILS,
-  faultsOfPlan,
+  planErrors,
   NO_PLAN,
   programOf,
   CampaignForecast,
@@ -48,7 +48,7 @@ const contact = (id: number, more: Partial<TouchedContact> = {}): TouchedContact
   ...more,
 });
 const rehearsed = (plan: Plan, people: TouchedContact[], under: RunningCampaign[] = []) => {
-  const rehearsal = new CampaignForecast(campaignOf('Rehearsed', plan), DEFAULT_GUARDRAILS, FROM, 365);
+  const rehearsal = new CampaignForecast(campaignOf('Rehearsed', plan), DEFAULT_SETTINGS, FROM, 365);
   for (const one of people)
     rehearsal.add({
       contact: one,
@@ -65,13 +65,13 @@ const rehearsed = (plan: Plan, people: TouchedContact[], under: RunningCampaign[
 describe.each(STARTERS.map((starter) => [starter.name, starter] as const))('the starter “%s”', (_, { plan }) => {
   test('can be kept and switched on as it comes', () => {
     expect(planSchema.validate(plan, { convert: false }).error).toBeUndefined();
-    expect(faultsOfPlan(plan)).toEqual([]);
+    expect(planErrors(plan)).toEqual([]);
     if (plan.who) expect(readTree(plan.who)).toEqual(plan.who);
   });
   test('says in its first text who writes and how to stop', () => {
     const texts = plan.steps.flatMap((step) => (step.do === 'touch' && step.channel === 'text' ? [step.words] : []));
     for (const words of texts.slice(0, 1))
-      for (const said of [words.text, words.plain]) expect(said).toMatch(/\{\{ brokerage \}\}[^]*STOP/);
+      for (const text of [words.text, words.plain]) expect(text).toMatch(/\{\{ brokerage \}\}[^]*STOP/);
   });
   test('touches somebody within a year, and keeps to the caps', () => {
     const forecast = rehearsed(withoutWords(plan), [contact(1, { stage: plan.anyStage ? 'past_client' : 'new' })]);

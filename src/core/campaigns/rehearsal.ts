@@ -4,14 +4,14 @@
  */
 import type { Because } from '../contacts';
 import { DAY, localDayNumber } from '../shared';
-import { decideTouch, firstDue, type RunningCampaign, type EnrolmentState, type TouchedContact } from './engine';
+import { decideTouch, firstDue, type RunningCampaign, type EnrollmentState, type TouchedContact } from './engine';
 import type { Guardrails } from './guardrails';
 import type { Plan, Step } from './plan';
 
 /** Another campaign in which somebody is. */
 export interface Under {
   campaign: RunningCampaign;
-  enrolment: EnrolmentState;
+  enrolment: EnrollmentState;
   dueAt: Date;
 }
 /** Somebody whom the campaign would take, with the other campaigns in which they are. */
@@ -21,6 +21,7 @@ export interface RehearsedContact {
   under: readonly Under[];
 }
 
+/** How much a campaign would send on one day to come. */
 export interface DayForecast {
   /** Days from today. */
   day: number;
@@ -30,6 +31,7 @@ export interface DayForecast {
   letter: number;
   task: number;
 }
+/** What a campaign would do for the people it would take. */
 export interface Forecast {
   people: number;
   /** Those for whom nothing at all would come of it. */

@@ -3,6 +3,7 @@ import type { DateKind } from '../contacts';
 import { DAY, localDayNumber, localInstant, localWeekday, MINUTE } from '../shared';
 import type { Plan, StepTiming } from './plan';
 
+/** The moments from which a step's time is counted. */
 export interface Anchors {
   startedAt: Date;
   /** When the step before was carried out; the beginning for the first. */

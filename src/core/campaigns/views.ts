@@ -4,14 +4,17 @@ import type { Forecast } from './rehearsal';
 
 /** A draft enrols nobody yet; held ones stand still at once, with all people in them; off ones let nobody in and nobody goes on. */
 export const CAMPAIGN_STATES = ['draft', 'on', 'held', 'off'] as const;
+/** Whether a campaign is a draft, on, or off. */
 export type CampaignState = (typeof CAMPAIGN_STATES)[number];
 
+/** How many touches of a step went, are held, are waiting. */
 export interface StepCount {
   sent: number;
   held: number;
   waiting: number;
 }
 
+/** A campaign as pages and the API show it. */
 export interface CampaignView {
   id: string;
   name: string;
@@ -41,7 +44,8 @@ export interface CampaignView {
   on_earlier: number;
 }
 
-export interface EnrolmentView {
+/** One contact's way through one campaign, as pages and the API show it. */
+export interface EnrollmentView {
   id: string;
   campaign: { id: string; name: string };
   state: 'active' | 'paused' | 'stopped' | 'finished';
@@ -52,6 +56,7 @@ export interface EnrolmentView {
   next: { channel: string; day: number; at: Date; waits: boolean } | null;
 }
 
+/** A rehearsal of a campaign as pages show it. */
 export interface CampaignRehearsalView {
   id: string;
   state: 'waiting' | 'running' | 'done' | 'failed';

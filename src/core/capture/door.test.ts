@@ -11,8 +11,8 @@ test.each([
 ])('a door is quiet by its own habit: %j', (use, sentence) => expect(quietDoor(use)).toBe(sentence));
 
 test('a door gives roles and source where nothing is said, and its tags beside those that are', () => {
-  const said = readInquiry({ person: { emails: ['oda@x.example'] }, tags: ['choir'] });
-  expect(withDefaults(said, 'Portal', { roles: ['seller'], tags: ['portal', 'choir'], on_the_phone: true })).toMatchObject({
+  const inquiry = readInquiry({ person: { emails: ['oda@x.example'] }, tags: ['choir'] });
+  expect(withDefaults(inquiry, 'Portal', { roles: ['seller'], tags: ['portal', 'choir'], on_the_phone: true })).toMatchObject({
     source: 'Portal',
     roles: ['seller'],
     tags: ['choir', 'portal'],

@@ -1,7 +1,7 @@
 import { AppError } from '../shared';
 import { askOf, readInquiry, storable, storableJson } from './schemas';
 
-const faults = (body: unknown): string[] => {
+const errors = (body: unknown): string[] => {
   try {
     readInquiry(body);
     return [];
@@ -13,21 +13,21 @@ const faults = (body: unknown): string[] => {
 };
 
 test('each fault is named by its field, all at once', () => {
-  expect(faults({})).toEqual(['person']);
-  expect(faults({ person: { emails: ['oda'], phones: ['5'.repeat(40), '564 555 0123'] } })).toEqual([
+  expect(errors({})).toEqual(['person']);
+  expect(errors({ person: { emails: ['oda'], phones: ['5'.repeat(40), '564 555 0123'] } })).toEqual([
     'person.emails.0',
     'person.phones.0',
   ]);
-  expect(faults({ person: { first_name: 'Oda' } })).toEqual(['person']);
-  expect(faults({ person: { emails: [' '], phones: [] } })).toEqual(['person']);
-  expect(faults({ person: { emails: ['oda@x.example'], time_zone: 'Mars/Olympus' } })).toEqual(['person.time_zone']);
-  expect(faults({ person: { emails: ['oda@x.example'] }, roles: ['pirate'], on_the_phone: 'yes', tags: 'choir' })).toEqual([
+  expect(errors({ person: { first_name: 'Oda' } })).toEqual(['person']);
+  expect(errors({ person: { emails: [' '], phones: [] } })).toEqual(['person']);
+  expect(errors({ person: { emails: ['oda@x.example'], time_zone: 'Mars/Olympus' } })).toEqual(['person.time_zone']);
+  expect(errors({ person: { emails: ['oda@x.example'] }, roles: ['pirate'], on_the_phone: 'yes', tags: 'choir' })).toEqual([
     'roles.0',
     'tags',
     'on_the_phone',
   ]);
-  expect(faults('<html>')).toEqual(['(body)']);
-  expect(faults([])).toEqual(['(body)']);
+  expect(errors('<html>')).toEqual(['(body)']);
+  expect(errors([])).toEqual(['(body)']);
 });
 
 test('one way to reach the person is enough; the rest may be missing, null or unknown to us', () => {

@@ -3,7 +3,7 @@
  * is wrong is said per field; what is merely odd (emoji, markup, right-to-left) is kept as given.
  */
 import Joi from 'joi';
-import { AppError, type FieldFault, faultsOf } from '../shared';
+import { AppError, type FieldError, fieldErrors } from '../shared';
 import { isZone } from '../shared';
 import { CONTACT_ROLES, type ContactRole } from '../contacts';
 import { cleanEmail, cleanName, cleanPhone, oneLine } from './clean';
@@ -86,6 +86,7 @@ interface Listing {
   postal_code?: string;
 }
 
+/** An inquiry read and cleaned, whatever way it came. */
 export interface CleanInquiry {
   firstName: string;
   lastName: string;
@@ -157,15 +158,15 @@ const soundly = (_key: string, value: unknown): unknown => {
  */
 export function readInquiry(body: unknown): CleanInquiry {
   const { value, error } = inquirySchema.validate(body, { abortEarly: false, convert: false });
-  if (error) throw invalid(faultsOf(error));
+  if (error) throw invalid(fieldErrors(error));
   const raw = value as RawInquiry;
-  const faults: FieldFault[] = [];
-  const emails = collect(raw.person.emails, cleanEmail, 'person.emails', 'is not an e-mail address', faults);
-  const phones = collect(raw.person.phones, cleanPhone, 'person.phones', 'is not a phone number', faults);
-  if (!faults.length && emails.length + phones.length === 0) {
-    faults.push({ field: 'person', message: 'needs one way to reach the person: an e-mail address or a phone number' });
+  const errors: FieldError[] = [];
+  const emails = collect(raw.person.emails, cleanEmail, 'person.emails', 'is not an e-mail address', errors);
+  const phones = collect(raw.person.phones, cleanPhone, 'person.phones', 'is not a phone number', errors);
+  if (!errors.length && emails.length + phones.length === 0) {
+    errors.push({ field: 'person', message: 'needs one way to reach the person: an e-mail address or a phone number' });
   }
-  if (faults.length) throw invalid(faults);
+  if (errors.length) throw invalid(errors);
   return {
     firstName: cleanName(storable(raw.person.first_name ?? '')),
     lastName: cleanName(storable(raw.person.last_name ?? '')),
@@ -209,7 +210,7 @@ export function withListing(
 }
 
 const optional = (text: string | null | undefined): string | null => (text ? oneLine(storable(text)) || null : null);
-const invalid = (fields: FieldFault[]): AppError =>
+const invalid = (fields: FieldError[]): AppError =>
   new AppError('input_invalid', 'The inquiry could not be read; nothing was kept. Fix the fields named and send it again.', {
     fields,
   });
@@ -219,14 +220,14 @@ function collect(
   clean: (text: string) => string | null,
   field: string,
   complaint: string,
-  faults: FieldFault[],
+  errors: FieldError[],
 ): string[] {
   const found = new Set<string>();
   raw.forEach((text, at) => {
     if (!text.trim()) return;
     const value = clean(text);
     if (value) found.add(value);
-    else faults.push({ field: `${field}.${at}`, message: `${text.length > 60 ? `${text.slice(0, 60)}…` : text} ${complaint}` });
+    else errors.push({ field: `${field}.${at}`, message: `${text.length > 60 ? `${text.slice(0, 60)}…` : text} ${complaint}` });
   });
   return [...found];
 }

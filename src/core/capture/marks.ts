@@ -1,6 +1,7 @@
 /** Where in a text what was read from it stands, also where it is written in another way: a phone with other separators, words with other space. */
 import { anyPattern, escapePattern, ownPattern } from '../shared';
 
+/** Where something stands in a text. */
 export type Span = [start: number, end: number];
 
 /** National digits of a phone in any grouping; words with any space between them. */

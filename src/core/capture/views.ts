@@ -2,6 +2,7 @@
 
 import type { DoorDefaults } from './door';
 
+/** An inquiry as pages and the API show it. */
 export interface InquiryView {
   id: string;
   contact: { id: string; name: string; status: 'created' | 'matched' };
@@ -14,6 +15,7 @@ export interface InquiryView {
   first_try_at: Date | null;
 }
 
+/** A door as pages and the API show it. */
 export interface DoorView {
   id: string;
   kind: 'api' | 'page' | 'hand' | 'mail' | 'file';
@@ -47,6 +49,7 @@ export interface SenderView {
   first_at: Date;
 }
 
+/** A lead source as pages show it. */
 export interface SourceView {
   id: string;
   name: string;

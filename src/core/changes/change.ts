@@ -1,8 +1,8 @@
 /** What can be done to many contacts at once, and the words for it. Each kind can be undone as long as nobody changed the same thing since. */
-import { CHANNEL_NAMES } from '../contacts';
+import { CHANNEL_NAMES, type Channel } from '../contacts';
 import { listed } from '../shared';
-import type { PermissionChannelKey } from './views';
 
+/** What is done to many contacts at once. */
 export type BulkAction =
   | { kind: 'tags'; add: string[]; remove: string[] }
   /** A tag is deleted; another may take its place. */
@@ -19,10 +19,11 @@ export type BulkAction =
   /** To whoever is next on a roster; null asks the ladder of each. */
   | { kind: 'hand_on'; roster_id: string | null }
   | { kind: 'field'; field_id: string; value: string | number | boolean | string[] | null }
-  | { kind: 'permission'; channel: PermissionChannelKey; state: 'granted' | 'withdrawn'; evidence: string }
+  | { kind: 'permission'; channel: Channel; state: 'granted' | 'withdrawn'; evidence: string }
   | { kind: 'campaign'; campaign_id: string }
   | { kind: 'call_list'; note: string }
   | { kind: 'delete' };
+/** The kind of a bulk action. */
 export type ChangeKind = BulkAction['kind'];
 /** Changes that take a word of the account away; there is always something to undo about them. */
 export const isDeletion = (kind: string): boolean => kind.endsWith('_gone');
@@ -44,6 +45,7 @@ export const LEFT_ALONE = {
   changed_since: 'were changed since',
   went_on: 'went on since',
 } as const;
+/** Why a bulk action leaves a contact as it is. */
 export type LeftAlone = keyof typeof LEFT_ALONE;
 
 /** The names a sentence needs: of tags, stages, people, fields, campaigns. */

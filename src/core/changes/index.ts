@@ -9,4 +9,4 @@ export {
   type ChangeNames,
   type LeftAlone,
 } from './change';
-export { CHANGE_STATES, type ChangePreview, type ChangeState, type ChangeView, type PermissionChannelKey } from './views';
+export { CHANGE_STATES, type ChangePreview, type ChangeState, type ChangeView } from './views';

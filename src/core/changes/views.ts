@@ -1,12 +1,11 @@
 /** What pages and API answers show of changes. */
-import type { Channel } from '../contacts';
 import type { LeftAlone } from './change';
 
-export type PermissionChannelKey = Channel;
-
 export const CHANGE_STATES = ['waiting', 'running', 'done', 'cancelled', 'failed', 'undoing', 'undone'] as const;
+/** Where a bulk action stands. */
 export type ChangeState = (typeof CHANGE_STATES)[number];
 
+/** A bulk action as the history shows it. */
 export interface ChangeView {
   id: string;
   kind: string;
@@ -26,6 +25,7 @@ export interface ChangeView {
   can_undo: boolean;
 }
 
+/** What a bulk action would do, before it is done. */
 export interface ChangePreview {
   count: number;
   will_change: number;

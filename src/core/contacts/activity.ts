@@ -27,12 +27,16 @@ export const ACTIVITY_KINDS = [
   'viewed_home',
   'saved_home',
 ] as const;
+/** What kind of thing happened to a contact. */
 export type ActivityKind = (typeof ACTIVITY_KINDS)[number];
 /** What a person did outside of Urraca and somebody reports: a visit to a home search, a home looked at, a home saved, an e-mail opened, a call they made to us. */
 export const REPORTED_KINDS = ['visit', 'viewed_home', 'saved_home', 'opened', 'call'] as const satisfies ActivityKind[];
+/** What another program may report that a person did. */
 export type ReportedKind = (typeof REPORTED_KINDS)[number];
+/** From them to us (`in`) or from us to them (`out`). */
 export type Direction = 'in' | 'out';
 
+/** What is kept of an activity beside its kind. */
 export interface ActivityData {
   /** The words: a message's body, a note, what an inquiry asked. */
   text?: string;
@@ -69,6 +73,7 @@ export interface ActivityData {
   appointment?: boolean;
 }
 
+/** One thing that happened to a contact: a line of the timeline. */
 export interface Activity {
   contactId: string;
   userId: string | null;

@@ -5,6 +5,7 @@
 import { CHANNEL_NAMES, stageName, type Channel } from './vocabulary';
 import { dayAndTime, howLong, listed } from '../shared';
 
+/** Why the machine decided as it did, with the facts for its sentence. */
 export type Because =
   // routing
   | { why: 'returning'; agent: string }

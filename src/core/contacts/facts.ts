@@ -5,6 +5,7 @@
 import { isReached } from '../calling';
 import { isAnswer, isHumanTry, type Activity } from './activity';
 
+/** What a contact's activities come to, folded one after the other. */
 export interface Facts {
   inquiries: number;
   firstInquiryAt: Date | null;

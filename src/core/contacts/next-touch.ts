@@ -2,6 +2,7 @@
 import { DAY } from '../shared';
 import { HORIZONS, isFollowedUp, stepOf, type Horizon, type Stage } from './vocabulary';
 
+/** The day a contact is due, and by what. */
 export interface NextTouch {
   at: Date;
   kind: 'promise' | 'call' | 'rhythm';

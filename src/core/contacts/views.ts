@@ -59,6 +59,7 @@ export interface ContactView {
   created_at: Date;
 }
 
+/** A line of the timeline as pages and the API show it. */
 export interface TimelineItem {
   id: string;
   kind: string;

@@ -39,10 +39,12 @@ export const HORIZONS = [
 export type Horizon = string;
 
 export const CONTACT_ROLES = ['buyer', 'seller', 'renter', 'landlord', 'agent', 'vendor'] as const;
+/** What a contact wants to do: buy, sell, rent out … */
 export type ContactRole = (typeof CONTACT_ROLES)[number];
 
 /** Days that matter about a person, every year. */
 export const DATE_KINDS = ['birthday', 'closing', 'wedding', 'other'] as const;
+/** What an important date is of. */
 export type DateKind = (typeof DATE_KINDS)[number];
 export const DATE_NAMES: Record<DateKind, string> = {
   birthday: 'birthday',
@@ -52,6 +54,7 @@ export const DATE_NAMES: Record<DateKind, string> = {
 };
 
 export const CHANNELS = ['call', 'text', 'email', 'letter'] as const;
+/** A way to reach a contact. */
 export type Channel = (typeof CHANNELS)[number];
 export const CHANNEL_NAMES: Record<Channel, string> = { call: 'call', text: 'text', email: 'e-mail', letter: 'letter' };
 

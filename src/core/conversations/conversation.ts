@@ -3,26 +3,28 @@
  * and whoever asks for a person, goes to the agent at once. Every message says that an assistant writes.
  */
 import { listed } from '../shared';
-import { anywhere, horizonOf, understandSum, understandTowns, understandWhen, understandYesNo, wantsPerson } from './understand';
+import { anywhere, horizonOf, understandSum, understandTowns, understandWhen, understandYesNo, wantsHuman } from './understand';
 
 export const TALK_ASKS = ['when', 'where', 'price', 'financing', 'agent'] as const;
-export type TalkAsk = (typeof TALK_ASKS)[number];
+/** What the assistant may ask about. */
+export type ConversationTopic = (typeof TALK_ASKS)[number];
 
-export interface TalkQuestion {
-  asks: TalkAsk;
+/** A question of the assistant, as it is put. */
+export interface ConversationQuestion {
+  asks: ConversationTopic;
   /** As it is put, without who asks. */
   words: string;
   /** The account's own field into which the answer is written as well. */
   fieldId?: string | null;
 }
-export const DEFAULT_QUESTIONS: Record<TalkAsk, string> = {
+export const DEFAULT_QUESTIONS: Record<ConversationTopic, string> = {
   when: 'By when would you like to move?',
   where: 'Which towns do you have in mind?',
   price: 'Up to what price are you looking?',
   financing: 'Have you spoken with a lender yet, or are you paying cash?',
   agent: 'Is another agent working with you already?',
 };
-export const ASK_WORDS: Record<TalkAsk, string> = {
+export const ASK_WORDS: Record<ConversationTopic, string> = {
   when: 'when they would move',
   where: 'where',
   price: 'up to what price',
@@ -30,30 +32,34 @@ export const ASK_WORDS: Record<TalkAsk, string> = {
   agent: 'whether they have an agent',
 };
 
+/** What a conversation of the assistant asks, and in whose name. */
 export interface ConversationFlow {
-  questions: TalkQuestion[];
+  questions: ConversationQuestion[];
   /** The agent's first name, who is named as whose assistant it is. */
   agent: string;
   brokerage: string;
 }
+/** Where a conversation of the assistant stands. */
 export interface ConversationState {
   /** The question that is open. */
   at: number;
-  answers: Partial<Record<TalkAsk, string>>;
+  answers: Partial<Record<ConversationTopic, string>>;
 }
 
-export type TalkWrite =
+/** What an answer to the assistant writes to the contact. */
+export type ConversationReply =
   | { write: 'horizon'; horizon: string }
   | { write: 'price'; min: number | null; max: number | null }
   | { write: 'areas'; areas: string[] }
   | { write: 'field'; fieldId: string; value: string };
 
-export interface TalkDecision {
+/** What the assistant does with an answer. */
+export interface ConversationDecision {
   state: 'open' | 'handed' | 'done';
-  standing: ConversationState;
+  progress: ConversationState;
   /** What goes to the person; null when nothing does. */
   says: string | null;
-  writes: TalkWrite[];
+  writes: ConversationReply[];
   /** For the timeline: what was understood, or why a person takes over. */
   told: string;
 }
@@ -63,12 +69,12 @@ const asAssistant = ({ agent, brokerage }: ConversationFlow, text: string): stri
 const money = (sum: number): string => `$${sum.toLocaleString('en-US')}`;
 
 /** The first message. It says who writes, that it is an assistant, and how to have no more. */
-export function beginConversation(flow: ConversationFlow): { standing: ConversationState; says: string } {
+export function beginConversation(flow: ConversationFlow): { progress: ConversationState; says: string } {
   const { agent, brokerage, questions } = flow;
   const whose =
     agent && agent !== brokerage ? `${agent}'s automatic assistant at ${brokerage}` : `the automatic assistant at ${brokerage}`;
   return {
-    standing: { at: 0, answers: {} },
+    progress: { at: 0, answers: {} },
     says: `Hello, this is ${whose}. ${questions.length > 1 ? 'A few short questions' : 'One short question'} so that we can help. ${questions[0]!.words} Write AGENT for a person, STOP for no more texts.`,
   };
 }
@@ -76,33 +82,33 @@ export function beginConversation(flow: ConversationFlow): { standing: Conversat
 /** What follows from an answer. */
 export function continueConversation(
   flow: ConversationFlow,
-  standing: ConversationState,
+  progress: ConversationState,
   text: string,
   { towns, now }: { towns: readonly string[]; now: Date },
-): TalkDecision {
-  const question = flow.questions[standing.at];
-  const hand = (told: string): TalkDecision => ({
+): ConversationDecision {
+  const question = flow.questions[progress.at];
+  const hand = (told: string): ConversationDecision => ({
     state: 'handed',
-    standing,
+    progress,
     says: asAssistant(flow, `Thank you. ${flow.agent || 'Somebody'} reads this and will answer in person.`),
     writes: [],
     told,
   });
-  if (!question || wantsPerson(text) || /^\s*agent\W*$/i.test(text)) return hand('They ask for a person.');
+  if (!question || wantsHuman(text) || /^\s*agent\W*$/i.test(text)) return hand('They ask for a person.');
   const read = readAnswer(question.asks, text, towns, now);
   if (!read)
     return hand(`“${text.slice(0, 120)}” does not say ${ASK_WORDS[question.asks]}, as far as the assistant understands.`);
   const writes = question.fieldId
     ? [...read.writes, { write: 'field' as const, fieldId: question.fieldId, value: read.shown }]
     : read.writes;
-  const next = { at: standing.at + 1, answers: { ...standing.answers, [question.asks]: read.shown } };
+  const next = { at: progress.at + 1, answers: { ...progress.answers, [question.asks]: read.shown } };
   const told = `The assistant understood ${ASK_WORDS[question.asks]}: ${read.shown}.`;
   const following = flow.questions[next.at];
   return following
-    ? { state: 'open', standing: next, says: asAssistant(flow, `Thank you. ${following.words}`), writes, told }
+    ? { state: 'open', progress: next, says: asAssistant(flow, `Thank you. ${following.words}`), writes, told }
     : {
         state: 'done',
-        standing: next,
+        progress: next,
         says: asAssistant(flow, `Thank you, that helps. ${flow.agent || 'Somebody'} will be in touch in person.`),
         writes,
         told,
@@ -110,11 +116,11 @@ export function continueConversation(
 }
 
 function readAnswer(
-  asks: TalkAsk,
+  asks: ConversationTopic,
   text: string,
   towns: readonly string[],
   now: Date,
-): { shown: string; writes: TalkWrite[] } | null {
+): { shown: string; writes: ConversationReply[] } | null {
   switch (asks) {
     case 'when': {
       const when = understandWhen(text, now);

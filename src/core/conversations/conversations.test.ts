@@ -9,7 +9,7 @@ import {
   understandTowns,
   understandWhen,
   understandYesNo,
-  wantsPerson,
+  wantsHuman,
   type ConversationFlow,
 } from '.';
 
@@ -66,8 +66,8 @@ test('yes, no, towns and a person are told apart from the rest', () => {
   expect(understandTowns('petrel point or SALTMARSH!', TOWNS)).toEqual(['Saltmarsh', 'Petrel Point']);
   expect(understandTowns('the salt marsh area', TOWNS)).toEqual([]);
   for (const text of ['Can I speak with somebody', 'are you a robot?', 'I want a human', 'call me please'])
-    expect([text, wantsPerson(text)]).toEqual([text, true]);
-  for (const text of ['in three months', 'Saltmarsh', 'my agent is Bo']) expect([text, wantsPerson(text)]).toEqual([text, false]);
+    expect([text, wantsHuman(text)]).toEqual([text, true]);
+  for (const text of ['in three months', 'Saltmarsh', 'my agent is Bo']) expect([text, wantsHuman(text)]).toEqual([text, false]);
 });
 
 const FLOW: ConversationFlow = {
@@ -77,24 +77,24 @@ const FLOW: ConversationFlow = {
 };
 
 test('a whole conversation writes what was understood and ends with the agent', () => {
-  const { standing: first, says } = beginConversation(FLOW);
+  const { progress: first, says } = beginConversation(FLOW);
   expect(says).toBe(
     "Hello, this is Asta's automatic assistant at Tern & Tiller Realty. A few short questions so that we can help. By when would you like to move? Write AGENT for a person, STOP for no more texts.",
   );
-  let standing = first;
+  let progress = first;
   const writes: object[] = [];
-  const said: string[] = [];
+  const replies: string[] = [];
   let state = 'open';
   for (const text of ['in spring maybe', 'Saltmarsh', 'up to 450', 'yes, preapproved', 'no']) {
-    const next = continueConversation(FLOW, standing, text, { towns: TOWNS, now: NOW });
-    ({ standing, state } = next);
+    const next = continueConversation(FLOW, progress, text, { towns: TOWNS, now: NOW });
+    ({ progress, state } = next);
     writes.push(...next.writes);
-    said.push(next.says!);
+    replies.push(next.says!);
   }
   expect(state).toBe('done');
-  expect(said.every((text) => text.startsWith("Asta's assistant: "))).toBe(true);
-  expect(said.at(-1)).toContain('Asta will be in touch in person');
-  expect(standing.answers).toEqual({
+  expect(replies.every((text) => text.startsWith("Asta's assistant: "))).toBe(true);
+  expect(replies.at(-1)).toContain('Asta will be in touch in person');
+  expect(progress.answers).toEqual({
     when: 'in about 5 months',
     where: 'Saltmarsh',
     price: 'up to $450,000',
@@ -110,9 +110,9 @@ test('a whole conversation writes what was understood and ends with the agent', 
 });
 
 test('what is not understood, and whoever asks for a person, goes to the agent at once', () => {
-  const { standing } = beginConversation(FLOW);
+  const { progress } = beginConversation(FLOW);
   for (const text of ['Why do you ask?', 'AGENT', 'is this a robot?', 'my dog ate the phone']) {
-    const { state, writes, says } = continueConversation(FLOW, standing, text, { towns: TOWNS, now: NOW });
+    const { state, writes, says } = continueConversation(FLOW, progress, text, { towns: TOWNS, now: NOW });
     expect([text, state, writes]).toEqual([text, 'handed', []]);
     expect(says).toContain('in person');
   }

@@ -4,11 +4,11 @@ export {
   continueConversation,
   DEFAULT_QUESTIONS,
   TALK_ASKS,
-  type TalkAsk,
-  type TalkDecision,
+  type ConversationTopic,
+  type ConversationDecision,
   type ConversationFlow,
-  type TalkQuestion,
+  type ConversationQuestion,
   type ConversationState,
-  type TalkWrite,
+  type ConversationReply,
 } from './conversation';
-export { anywhere, horizonOf, understandSum, understandTowns, understandWhen, understandYesNo, wantsPerson } from './understand';
+export { anywhere, horizonOf, understandSum, understandTowns, understandWhen, understandYesNo, wantsHuman } from './understand';

@@ -26,6 +26,7 @@ const MONTH_SAID = new RegExp(`\\b(${MONTHS.join('|')})(?:uary|ruary|ch|il|e|y|u
 const SEASONS: Record<string, number> = { spring: 3, summer: 6, autumn: 9, fall: 9, winter: 0 };
 const DAYS_OF: Record<string, number> = { day: 1, week: 7, month: 30, year: 365 };
 
+/** When somebody means to move, as they said it. */
 export interface MoveTiming {
   /** Days from now, about; null when they have no date at all. */
   days: number | null;
@@ -33,17 +34,17 @@ export interface MoveTiming {
 
 /** @returns null when it says nothing of a time */
 export function understandWhen(text: string, now: Date): MoveTiming | null {
-  const said = text.toLowerCase().replace(/[’]/g, "'");
+  const lower = text.toLowerCase().replace(/[’]/g, "'");
   if (
     /\b(?:asap|as soon as|right away|immediately|now|today|this week|yesterday|soon as possible|urgent(?:ly)?|ready)\b/.test(
-      said,
+      lower,
     ) &&
-    !/\b(?:not|n't) (?:right )?now\b/.test(said)
+    !/\b(?:not|n't) (?:right )?now\b/.test(lower)
   )
     return { days: 7 };
   const span =
     /\b(?:in|within|about|around|after|next|maybe|another)?\s*(?:the next\s+)?(\d{1,2}|half an?|an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|couple(?: of)?|few|several)(?:\s*(?:-|to|or)\s*(\d{1,2}|two|three|four|five|six|seven|eight|nine|ten|twelve))?\s*(?:of\s+)?(day|week|month|year)s?\b/.exec(
-      said,
+      lower,
     );
   if (span) {
     const count = (word: string): number =>
@@ -52,26 +53,26 @@ export function understandWhen(text: string, now: Date): MoveTiming | null {
     const to = span[2] ? count(span[2]) : from;
     return { days: Math.round(((from + to) / 2) * DAYS_OF[span[3]!]!) };
   }
-  const month = MONTH_SAID.exec(said);
+  const month = MONTH_SAID.exec(lower);
   if (
     month &&
     !(
       month[1] === 'may' &&
-      !/\b(?:in|by|until|before|after|early|late|mid|end of|around)\s+may\b|^may\b(?! (?:i|we|be))/.test(said)
+      !/\b(?:in|by|until|before|after|early|late|mid|end of|around)\s+may\b|^may\b(?! (?:i|we|be))/.test(lower)
     )
   )
     return { days: daysUntilMonth(MONTHS.indexOf(month[1]!), now, month[2] ? Number(month[2]) : null) };
-  const season = /\b(?:(next|this|the)\s+)?(spring|summer|autumn|fall|winter)\b/.exec(said);
+  const season = /\b(?:(next|this|the)\s+)?(spring|summer|autumn|fall|winter)\b/.exec(lower);
   if (season) return { days: daysUntilMonth(SEASONS[season[2]!]!, now, null) };
-  if (/\bnext month\b/.test(said)) return { days: 30 };
-  if (/\bnext week\b/.test(said)) return { days: 7 };
-  if (/\bnext year\b/.test(said))
+  if (/\bnext month\b/.test(lower)) return { days: 30 };
+  if (/\bnext week\b/.test(lower)) return { days: 7 };
+  if (/\bnext year\b/.test(lower))
     return { days: Math.max(60, Math.round((Date.UTC(now.getUTCFullYear() + 1, 4, 1) - now.getTime()) / DAY)) };
-  if (/\b(?:this|end of (?:the|this)) year\b/.test(said))
+  if (/\b(?:this|end of (?:the|this)) year\b/.test(lower))
     return { days: Math.max(14, Math.round((Date.UTC(now.getUTCFullYear(), 11, 31) - now.getTime()) / DAY)) };
   if (
     /\b(?:no (?:hurry|rush|date|idea|plans?)|not sure|don't know|dunno|just (?:looking|browsing|curious)|some ?day|eventually|undecided|whenever|not (?:yet|(?:right )?now|any ?time soon))\b/.test(
-      said,
+      lower,
     )
   )
     return { days: null };
@@ -87,6 +88,7 @@ function daysUntilMonth(month: number, now: Date, year: number | null): number {
 export const horizonOf = ({ days }: MoveTiming): 'hot' | 'warm' | 'nurture' | 'someday' =>
   days === null ? 'someday' : days <= 21 ? 'hot' : days <= 120 ? 'warm' : days <= 400 ? 'nurture' : 'someday';
 
+/** A price range as somebody said it. */
 export interface Sums {
   min: number | null;
   max: number | null;
@@ -96,10 +98,10 @@ const THOUSANDS_BELOW = 5_000;
 
 /** Whole units of the currency. @returns null when it names no sum */
 export function understandSum(text: string): Sums | null {
-  const said = text.toLowerCase().replace(/(\d),(?=\d{3})/g, '$1');
+  const lower = text.toLowerCase().replace(/(\d),(?=\d{3})/g, '$1');
   const sums: number[] = [];
   let last = 1;
-  const found = [...said.matchAll(/\$?\s*(\d+(?:\.\d+)?)\s*(k\b|thousand\b|grand\b|m\b|mil\b|million\b)?/g)];
+  const found = [...lower.matchAll(/\$?\s*(\d+(?:\.\d+)?)\s*(k\b|thousand\b|grand\b|m\b|mil\b|million\b)?/g)];
   /* “300 to 400k”: the unit of the last holds for those before it. */
   for (const [, digits, unit] of found.reverse()) {
     const value = Number(digits);
@@ -107,28 +109,28 @@ export function understandSum(text: string): Sums | null {
     if (unit) last = by;
     if (value > 0) sums.unshift(value * by);
   }
-  if (/\bhalf a million\b/.test(said)) sums.push(500_000);
-  else if (/\b(?:a|one) million\b/.test(said) && !sums.length) sums.push(1_000_000);
+  if (/\bhalf a million\b/.test(lower)) sums.push(500_000);
+  else if (/\b(?:a|one) million\b/.test(lower) && !sums.length) sums.push(1_000_000);
   const real = sums.filter((sum) => sum >= 10_000 && sum <= 100_000_000);
   if (!real.length) return null;
   if (real.length >= 2) return { min: Math.min(...real), max: Math.max(...real) };
   const [sum] = real as [number];
-  if (/\b(?:at least|from|over|above|more than|minimum|starting)\b/.test(said)) return { min: sum, max: null };
+  if (/\b(?:at least|from|over|above|more than|minimum|starting)\b/.test(lower)) return { min: sum, max: null };
   return { min: null, max: sum };
 }
 
 /** @returns null when it is neither */
 export function understandYesNo(text: string): boolean | null {
-  const said = text.toLowerCase().replace(/[’]/g, "'").trim();
+  const lower = text.toLowerCase().replace(/[’]/g, "'").trim();
   if (
     /^(?:n|no|nope|nah|not yet|none|never|negative)\b|\b(?:not yet|haven't|have not|don't|do not|no agent|nobody|not working with|not pre-?approved|need to|still need|cash no)\b/.test(
-      said,
+      lower,
     )
   )
     return false;
   if (
     /^(?:y|yes|yep|yeah|yup|sure|of course|correct|absolutely|we do|we have|i do|i have|i am|we are)\b|\b(?:pre-?approved|pre-?qualified|paying cash|cash buyer|already (?:have|working)|got one|have (?:an agent|a lender|one))\b/.test(
-      said,
+      lower,
     )
   )
     return true;
@@ -137,9 +139,9 @@ export function understandYesNo(text: string): boolean | null {
 
 /** The towns of a list that a text names, whatever the capitals. */
 export function understandTowns(text: string, towns: readonly string[]): string[] {
-  const said = ` ${text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, ' ')} `;
+  const plain = ` ${text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, ' ')} `;
   return towns.filter((town) =>
-    said.includes(
+    plain.includes(
       ` ${town
         .toLowerCase()
         .replace(/[^\p{L}\p{N}]+/gu, ' ')
@@ -152,7 +154,7 @@ export const anywhere = (text: string): boolean =>
   /\b(?:any ?where|everywhere|all of them|any of (?:them|those)|no preference|don[’']?t care|open to (?:any|all))\b/i.test(text);
 
 /** They ask for a person, or whether there is one. */
-export const wantsPerson = (text: string): boolean =>
+export const wantsHuman = (text: string): boolean =>
   /\b(?:real person|human|somebody real|someone real|an? (?:actual )?person|speak (?:to|with)|talk to (?:somebody|someone|an? )|call me|ring me|phone me|(?:is this|are you|am i (?:talking|texting) (?:to|with)) an? (?:bot|robot|machine|computer|ai|person|human|real)|robot|chat ?bot|no bots?)\b/i.test(
     text,
   );

@@ -12,6 +12,7 @@ export const REASONS = {
   same_postal: 'the same postal code',
   same_town: 'the same town',
 } as const;
+/** Why two contacts may be one person. */
 export type DuplicateReason = keyof typeof REASONS;
 
 /** The reasons in words, the surest first. */
@@ -20,7 +21,9 @@ export const reasonsSentence = (reasons: readonly DuplicateReason[]): string =>
 
 /** The fields one chooses side by side; the rest (addresses, tags, dates, activities, enrolments) is kept of both. */
 export const MERGE_FIELDS = ['name', 'company', 'place', 'stage', 'horizon', 'owner', 'source'] as const;
+/** A fact of which a merge keeps one side. */
 export type MergeChoice = (typeof MERGE_FIELDS)[number];
+/** Of each such fact, whose is kept. */
 export type MergeChoices = Partial<Record<MergeChoice, 'kept' | 'gone'>>;
 
 type Side = Pick<ContactView, 'first_name' | 'last_name' | 'company' | 'place' | 'stage' | 'horizon' | 'owner' | 'source'>;
@@ -35,15 +38,17 @@ const empty: Record<MergeChoice, (side: Side) => boolean> = {
 };
 
 /** Where nobody chose: the kept one's, unless it says nothing and the other does. */
-export const chosenSide = (field: MergeChoice, kept: Side, gone: Side, choices: MergeChoices): 'kept' | 'gone' =>
-  choices[field] ?? (empty[field](kept) && !empty[field](gone) ? 'gone' : 'kept');
+export const chosenSide = (field: MergeChoice, survivor: Side, gone: Side, choices: MergeChoices): 'kept' | 'gone' =>
+  choices[field] ?? (empty[field](survivor) && !empty[field](gone) ? 'gone' : 'kept');
 
+/** Two contacts who may be one, side by side. */
 export interface PairView {
   one: ContactView;
   other: ContactView;
   reasons: DuplicateReason[];
   because: string;
 }
+/** Where the search for duplicates stands. */
 export interface DuplicateScanView {
   state: 'never' | 'waiting' | 'running' | 'done' | 'failed';
   pairs: number;

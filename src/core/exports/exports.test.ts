@@ -43,7 +43,7 @@ const ODA: OutgoingPerson = {
     { kind: 'birthday', label: '', on: '--02-29' },
     { kind: 'closing', label: '', on: '2024-06-28' },
   ],
-  said: { call: 'granted', text: 'withdrawn' },
+  permissions: { call: 'granted', text: 'withdrawn' },
   fields: { '3': ['red', 'blue'], '4': true },
   added: '2026-01-02',
 };

@@ -3,6 +3,7 @@ import type { Channel, ImportantDate } from '../contacts';
 import type { FieldInput } from '../fields';
 import type { FieldDef } from '../segments';
 
+/** A contact as an export writes one. */
 export interface OutgoingPerson {
   id: string;
   household: string | null;
@@ -24,13 +25,13 @@ export interface OutgoingPerson {
   source: string | null;
   agent: string | null;
   dates: ImportantDate[];
-  said: Partial<Record<Channel, 'granted' | 'withdrawn'>>;
+  permissions: Partial<Record<Channel, 'granted' | 'withdrawn'>>;
   fields: Record<string, FieldInput>;
   added: string;
 }
 
-const said = (person: OutgoingPerson, channel: Channel): string =>
-  person.said[channel] === 'granted' ? 'yes' : person.said[channel] === 'withdrawn' ? 'no' : '';
+const permissionState = (person: OutgoingPerson, channel: Channel): string =>
+  person.permissions[channel] === 'granted' ? 'yes' : person.permissions[channel] === 'withdrawn' ? 'no' : '';
 const wanted = (person: OutgoingPerson, key: string): string => {
   const value = person.wants[key];
   return Array.isArray(value) ? value.join('; ') : typeof value === 'number' || typeof value === 'string' ? String(value) : '';
@@ -79,10 +80,10 @@ const COLUMNS: [string, (person: OutgoingPerson) => string][] = [
   ['Birthday', (person) => dated(person, 'birthday')],
   [`Wedding anniversary`, (person) => dated(person, 'wedding')],
   ['Closing date', (person) => dated(person, 'closing')],
-  ['OK to call', (person) => said(person, 'call')],
-  ['OK to text', (person) => said(person, 'text')],
-  ['OK to e-mail', (person) => said(person, 'email')],
-  ['OK to send letters', (person) => said(person, 'letter')],
+  ['OK to call', (person) => permissionState(person, 'call')],
+  ['OK to text', (person) => permissionState(person, 'text')],
+  ['OK to e-mail', (person) => permissionState(person, 'email')],
+  ['OK to send letters', (person) => permissionState(person, 'letter')],
   ['Added on', (person) => person.added],
 ];
 

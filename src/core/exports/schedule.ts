@@ -2,6 +2,7 @@
 import { DateTime } from 'luxon';
 
 export const EVERY = ['day', 'week', 'month'] as const;
+/** How often an export comes back by itself. */
 export interface Rhythm {
   every: (typeof EVERY)[number];
   /** 1 Monday to 7 Sunday, or the day of the month; months that are shorter take their last day. Of no account for every day. */

@@ -40,6 +40,7 @@ export const SHEETS = {
     gap: mm(2.5),
   },
 } as const satisfies Record<string, LabelSheet>;
+/** A sheet of labels or cards. */
 export type SheetKey = keyof typeof SHEETS;
 
 /** Where the n-th label stands, counted over all sheets from 0. */

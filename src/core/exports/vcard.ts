@@ -25,7 +25,7 @@ export function folded(line: string): string {
 /** @param on `YYYY-MM-DD` or `--MM-DD` */
 const cardDay = (on: string): string => (on.startsWith('--') ? on.replace(/-(?=\d\d$)/, '') : on.replaceAll('-', ''));
 
-export function vcardOf(person: OutgoingPerson, house: string): string {
+export function vcardOf(person: OutgoingPerson, brokerage: string): string {
   const name =
     `${person.first_name} ${person.last_name}`.trim() ||
     person.company ||
@@ -38,7 +38,7 @@ export function vcardOf(person: OutgoingPerson, house: string): string {
   const lines = [
     'BEGIN:VCARD',
     'VERSION:4.0',
-    `UID:urn:x-urraca:${escaped(house)}:${person.id}`,
+    `UID:urn:x-urraca:${escaped(brokerage)}:${person.id}`,
     ...(!person.first_name && !person.last_name && person.company ? ['KIND:org'] : []),
     `FN:${escaped(name)}`,
     `N:${escaped(person.last_name)};${escaped(person.first_name)};;;`,

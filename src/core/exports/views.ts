@@ -3,6 +3,7 @@ import type { Rhythm } from './schedule';
 import type { SheetKey } from './sheets';
 
 export const EXPORT_FORMATS = ['csv', 'xlsx', 'vcf', 'labels', 'cards'] as const;
+/** The format of an exported file. */
 export type ExportFormat = (typeof EXPORT_FORMATS)[number];
 
 /** For labels and cards: the sheet, and how many of its places are used up already. */
@@ -12,6 +13,7 @@ export interface ExportOptions {
   per_household?: boolean;
 }
 
+/** An export as pages show it. */
 export interface ExportView {
   id: string;
   format: ExportFormat;

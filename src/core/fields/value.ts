@@ -12,6 +12,7 @@ export interface FieldRow {
   month_day?: number;
   linked_id?: string;
 }
+/** A value of a field as it is given. */
 export type FieldInput = string | number | boolean | string[] | null;
 
 /**

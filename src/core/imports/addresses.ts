@@ -3,6 +3,7 @@ import { parsePhoneNumberFromString } from 'libphonenumber-js';
 import { cleanEmail } from '../capture';
 import { dataOf } from './cell';
 
+/** What a cell held more than one of, read and unread. */
 export interface ParsedList<T> {
   found: T[];
   /** What stood there and is none. */
@@ -56,6 +57,7 @@ function emailOf(text: string): string | null {
   );
 }
 
+/** A phone number in E.164, with its extension. */
 export interface Phone {
   number: string;
   extension: string | null;

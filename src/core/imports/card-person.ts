@@ -7,6 +7,7 @@ import { readName } from './names';
 import { doubt, doubtWhole, emptyPerson, type ImportedPerson } from './person';
 import { roleWords, tagWords } from './words';
 
+/** A group of a vCard file. */
 export interface CardGroup {
   name: string;
   members: string[];

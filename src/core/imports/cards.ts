@@ -8,6 +8,7 @@ export interface CardLine {
   params: Record<string, string[]>;
   value: string;
 }
+/** One vCard, as its lines. */
 export interface Card {
   lines: CardLine[];
   version: string;

@@ -13,6 +13,7 @@ export interface CsvRecord {
 /** A quoted cell longer than this was never meant to be one: its quotation mark is a stray one. */
 const LONGEST_QUOTED = 64_000;
 
+/** Reads CSV as it comes, record after record. */
 export class CsvReader {
   private text = '';
   private line = 1;
@@ -153,8 +154,8 @@ const DELIMITERS = [',', ';', '\t', '|'];
 
 /** The delimiter that cuts a sample into the most even rows; a comma when nothing is cut at all. */
 export function findDelimiter(sample: string): string {
-  const said = /^sep=(.)\r?\n/i.exec(sample);
-  if (said) return said[1]!;
+  const match = /^sep=(.)\r?\n/i.exec(sample);
+  if (match) return match[1]!;
   let best = ',';
   let most = 0;
   for (const delimiter of DELIMITERS) {

@@ -53,6 +53,7 @@ export const TARGETS = {
   custom: 'A field of its own',
   ignore: 'Leave out',
 } as const;
+/** What a column of a file may become. */
 export type Target = keyof typeof TARGETS;
 
 /** Lower case, no accents, words apart: `E-mail 1 - Value` becomes `email 1 value`, `FirstName` becomes `first name`. */

@@ -4,6 +4,7 @@ import { folded } from './cell';
 import { sameFirst } from './names';
 import type { ImportedPerson } from './person';
 
+/** Who in a file may be one person, and who lives together. */
 export interface Likeness {
   duplicates: { rows: number[]; by: 'email' | 'phone' | 'partner' }[];
   households: { rows: number[] }[];
@@ -70,8 +71,8 @@ export class LikenessFinder {
   private keep(person: Pick<ImportedPerson, Kept>): void {
     const home = homeOf(person.address?.street, person.address?.city, person.address?.postalCode);
     const seen: Seen = { row: person.row, first: person.first, last: person.last, home };
-    for (const email of person.emails) this.meet(this.byEmail, email, seen, 'email');
-    for (const phone of person.phones) this.meet(this.byPhone, phone, seen, 'phone');
+    for (const email of person.emails) this.compare(this.byEmail, email, seen, 'email');
+    for (const phone of person.phones) this.compare(this.byPhone, phone, seen, 'phone');
     if (home) push(this.byHome, home, seen);
     if (person.uid) this.byUid.set(person.uid, seen);
     push(this.names, folded(`${person.first} ${person.last}`), seen);
@@ -85,7 +86,7 @@ export class LikenessFinder {
       });
   }
 
-  private meet(index: Map<string, Seen[]>, value: string, seen: Seen, by: 'email' | 'phone'): void {
+  private compare(index: Map<string, Seen[]>, value: string, seen: Seen, by: 'email' | 'phone'): void {
     const before = index.get(value);
     push(index, value, seen);
     if (!before) return;

@@ -2,6 +2,7 @@
 import { NAME_PARTICLES } from '../shared';
 import { folded } from './cell';
 
+/** A name as it was read, with a partner's. */
 export interface NameRead {
   first: string;
   last: string;

@@ -18,8 +18,10 @@ export const DOUBTS = {
   'too-many-cells': 'more cells than there are headings, so that some may stand under the wrong one',
   'unclear-permission': 'a permission that is neither yes nor no',
 } as const;
+/** Why a cell is doubtful. */
 export type DoubtReason = keyof typeof DOUBTS;
 
+/** A doubtful cell, with what it may be. */
 export interface Doubt {
   reason: DoubtReason;
   /** What exactly, in words: `there is no 02/30/1980`. */
@@ -27,14 +29,17 @@ export interface Doubt {
 }
 
 export const PERMIT_CHANNELS = ['call', 'text', 'email', 'letter'] as const;
+/** A channel that a file may bring a permission for. */
 export type PermitChannel = (typeof PERMIT_CHANNELS)[number];
 
+/** A postal address as a file gave it. */
 export interface PostalAddress {
   street?: string;
   city?: string;
   postalCode?: string;
 }
 
+/** The second person of a row. */
 export interface Partner {
   first: string;
   last: string;

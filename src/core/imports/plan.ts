@@ -4,8 +4,10 @@ import type { Column } from './table';
 import type { FileFormat } from './preview';
 
 export const ON_MATCH = ['fill', 'update', 'skip', 'new'] as const;
+/** What an import does with somebody who is here already. */
 export type OnMatch = (typeof ON_MATCH)[number];
 
+/** What was chosen for an import. */
 export interface ImportOptions {
   /** What happens to somebody who is here already. */
   on_match: OnMatch;
@@ -27,12 +29,14 @@ export const FIRST_OPTIONS: ImportOptions = {
 
 /** Where a column that is no field of every contact goes: to a note, or to a field of the account (`field:` and its id, `new` to make one). */
 export type CustomPlace = 'note' | 'new' | `field:${string}`;
+/** A column of an import with what it becomes. */
 export interface ImportColumn extends Column {
   place?: CustomPlace;
   /** Some values, for people who check. */
   sample?: string[];
 }
 
+/** What the first look through a file found. */
 export interface ImportScan {
   rows: number;
   accepted: number;
@@ -62,8 +66,10 @@ export const IMPORT_STATES = [
   'undoing',
   'undone',
 ] as const;
+/** Where an import stands. */
 export type ImportState = (typeof IMPORT_STATES)[number];
 
+/** An import as pages and the API show it. */
 export interface ImportView {
   id: string;
   file_name: string;

@@ -3,6 +3,7 @@ import { LikenessFinder } from './likeness';
 import type { CardGroup } from './card-person';
 import { doubt, type ImportedPerson } from './person';
 
+/** What a file was found to be. */
 export interface FileFormat {
   kind: string;
   delimiter?: string;
@@ -12,6 +13,7 @@ export interface FileFormat {
   version?: string;
 }
 
+/** What an import would make of a file, without a database. */
 export interface Preview {
   file: string;
   outcome: 'read' | 'empty' | 'refused';

@@ -16,6 +16,7 @@ const PROSE: Target[] = ['notes', 'custom', 'ignore', 'tags'];
 const NAMES: Target[] = ['first', 'middle', 'last', 'name', 'company', 'partner_first', 'partner_last', 'partner_name'];
 const TELLS_NAMES: Target[] = [...NAMES, 'city'];
 
+/** What the reading of a row must know of its file. */
 export interface RowContext {
   columns: Column[];
   /** The current year, for two-digit years and days of birth to come. */
@@ -261,12 +262,12 @@ function dayInto(person: ImportedPerson, column: Column, value: string, reading:
 
 function permissionInto(person: ImportedPerson, target: Target, heading: string, value: string): void {
   const [way, channel] = target.split('_') as ['permit' | 'forbid', PermitChannel | 'all'];
-  const said = yesOrNo(value);
-  if (said === null) return;
-  if (said === 'unclear')
+  const permission = yesOrNo(value);
+  if (permission === null) return;
+  if (permission === 'unclear')
     return doubt(person, 'unclear-permission', `“${value.slice(0, 60)}” under “${heading}” is neither yes nor no`);
-  if (way === 'forbid' && !said) return;
-  const state = way === 'permit' && said ? 'granted' : 'withdrawn';
+  if (way === 'forbid' && !permission) return;
+  const state = way === 'permit' && permission ? 'granted' : 'withdrawn';
   for (const one of channel === 'all' ? PERMIT_CHANNELS : [channel])
     if (person.permissions[one] !== 'withdrawn') person.permissions[one] = state;
 }

@@ -1,7 +1,9 @@
 /** What a file is, judged by its first bytes and never by its name: table text in some encoding, cards, a workbook, or something that is refused. */
 export type FileKind = 'csv' | 'vcf' | 'zip' | 'empty' | 'other';
+/** How the letters of a file are written. */
 export type TextEncoding = 'utf-8' | 'utf-8-bom' | 'utf-16le' | 'utf-16be' | 'windows-1252';
 
+/** What a file is by its first bytes. */
 export interface Sniffed {
   kind: FileKind;
   encoding?: TextEncoding;

@@ -5,6 +5,7 @@ import { phoneOf, readEmails, readPhones } from './addresses';
 import { meaningOf, type Target } from './headings';
 import { roleWords } from './words';
 
+/** A column of a file with what it becomes. */
 export interface Column {
   at: number;
   /** As it stands in the file; empty when there is none. */
@@ -14,6 +15,7 @@ export interface Column {
   order?: DayOrder;
 }
 
+/** Where a table's headings and people stand. */
 export interface TableLayout {
   /** Index into the sample of the record with the headings; null when there is none. */
   headingAt: number | null;

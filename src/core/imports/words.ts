@@ -14,6 +14,7 @@ const ROLE_WORDS: [RegExp, ContactRole][] = [
   [/^(?:vendors?|contractors?|service providers?|suppliers?)$/, 'vendor'],
 ];
 
+/** What a cell says of roles and stage. */
 export interface RoleWords {
   roles: ContactRole[];
   stage: string | null;

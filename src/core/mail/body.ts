@@ -38,12 +38,15 @@ export const BODY_FIELDS = [
   'may_email',
   'on_the_phone',
 ] as const;
+/** A fact that is looked for in a body. */
 export type BodyField = (typeof BODY_FIELDS)[number];
 
 /** Where a field stands in the body (a place as `placesOf` names it), or the words that it always has. */
 export type FieldRule = { place: string } | { words: string };
+/** For a door: which place of a body is which fact. */
 export type Mapping = Partial<Record<BodyField, FieldRule>>;
 
+/** A value of a body with its place. */
 export interface BodyValue {
   place: string;
   value: string;
@@ -162,8 +165,8 @@ const money = (name: string, key: string) => (raw: Raw, value: string) => {
   if (sum) group(raw, name)[key] = Math.round(sum.value);
 };
 const allowed = (channel: string) => (raw: Raw, value: string) => {
-  const said = saidYes(value);
-  if (said !== null) group(raw, 'permissions')[channel] = said;
+  const permission = saidYes(value);
+  if (permission !== null) group(raw, 'permissions')[channel] = permission;
 };
 const ROLE_WORDS: [ContactRole, RegExp][] = [
   ['buyer', /buy|purchas|kauf|compr|achet|acquist|koop/i],

@@ -1,7 +1,7 @@
 /** Takes what labelled values name, and whether they speak of several people. */
 import { dayIn, monthIn } from './days';
 import { addPhones, blank, oneLine, unique, unquoted, type Draft } from './draft';
-import { beforeSignature } from './forwarded';
+import { beforeSignature } from './forwards';
 import { plainText } from './page';
 import type { Meaning } from './label-words';
 import { channelOf, meaningOf, plainLabel } from './labels';

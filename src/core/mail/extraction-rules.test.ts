@@ -1,4 +1,4 @@
-import { ruleFromMark, applyRule, applyRules, type ExtractionRule, type LessonField } from './extraction-rules';
+import { ruleFromMark, applyRule, applyRules, type ExtractionRule, type ExtractedField } from './extraction-rules';
 import type { LeadMail } from './mail';
 
 const unread: LeadMail = {
@@ -14,13 +14,13 @@ const body = (who: string, how: string, ref: number) =>
 const FIRST = body('Perpetua Lindgren', '564-555-0133', 12);
 const NEXT = body('Anselm Okafor', '(564) 555-0134', 4711);
 
-test.each<[LessonField, string, string]>([
+test.each<[ExtractedField, string, string]>([
   ['name', 'Perpetua Lindgren', 'Anselm Okafor'],
   ['phone', '564-555-0133', '(564) 555-0134'],
   ['message', 'We saw the sign.\nIs it still free?', 'We saw the sign.\nIs it still free?'],
 ])('a %s that was marked is found in the next mail of that shape', (field, marked, expected) => {
-  const lesson = ruleFromMark(FIRST, field, marked)!;
-  expect(applyRule(NEXT, lesson)).toBe(expected);
+  const rule = ruleFromMark(FIRST, field, marked)!;
+  expect(applyRule(NEXT, rule)).toBe(expected);
 });
 
 test.each<[string, string, string, string]>([
@@ -33,13 +33,13 @@ test('what does not stand in the mail, or has nothing before it, teaches nothing
   expect(ruleFromMark(FIRST, 'name', 'Somebody Else')).toBeNull();
   expect(ruleFromMark('Ada Quill', 'name', 'Ada Quill')).toBeNull();
   expect(ruleFromMark(FIRST, 'name', '  ')).toBeNull();
-  const lesson = ruleFromMark(FIRST, 'name', 'Perpetua Lindgren')!;
-  expect(applyRules(unread, 'Name: Tam Reed', [lesson])).toBe(unread);
+  const rule = ruleFromMark(FIRST, 'name', 'Perpetua Lindgren')!;
+  expect(applyRules(unread, 'Name: Tam Reed', [rule])).toBe(unread);
 });
 
 test('a corrected mail is a lead the next time; rubbish and answers stay what they are; a value of another kind is not taken', () => {
-  const lessons = [ruleFromMark(FIRST, 'name', 'Perpetua Lindgren')!, ruleFromMark(FIRST, 'phone', '564-555-0133')!];
-  expect(applyRules(unread, NEXT, lessons)).toMatchObject({
+  const rules = [ruleFromMark(FIRST, 'name', 'Perpetua Lindgren')!, ruleFromMark(FIRST, 'phone', '564-555-0133')!];
+  expect(applyRules(unread, NEXT, rules)).toMatchObject({
     kind: 'lead',
     because: 'Read as a person corrected it before.',
     name: { first: 'Anselm', last: 'Okafor' },
@@ -47,8 +47,8 @@ test('a corrected mail is a lead the next time; rubbish and answers stay what th
     roles: ['buyer'],
     roleAssumed: true,
   });
-  expect(applyRules({ ...unread, kind: 'not-a-lead' }, NEXT, lessons).phones).toEqual([]);
-  expect(applyRules(unread, body('Anselm Okafor', 'ask at the desk', 1), lessons)).toMatchObject({
+  expect(applyRules({ ...unread, kind: 'not-a-lead' }, NEXT, rules).phones).toEqual([]);
+  expect(applyRules(unread, body('Anselm Okafor', 'ask at the desk', 1), rules)).toMatchObject({
     kind: 'needs-a-person',
     phones: [],
   });
@@ -59,7 +59,7 @@ test('words that look like a pattern are words', () => {
   expect(applyRule('Who (a+b)*: Tam Reed\n', odd)).toBe('Tam Reed');
 });
 
-test.each<[LessonField, string, object]>([
+test.each<[ExtractedField, string, object]>([
   ['name', 'Anselm Okafor', { name: { first: 'Anselm', last: 'Okafor' } }],
   ['first_name', 'Anselm', { name: { first: 'Anselm', last: null } }],
   ['last_name', 'Okafor', { name: { first: null, last: 'Okafor' } }],
@@ -67,14 +67,14 @@ test.each<[LessonField, string, object]>([
   ['phone', '(564) 555-0134', { phones: ['+15645550134'] }],
   ['message', 'Is it\n still free?', { message: 'Is it still free?' }],
 ])('a %s that was learned stands in the reading', (field, value, expected) => {
-  const lesson = ruleFromMark(`Line:\n${value}`, field, value);
-  expect(lesson && applyRules(unread, `Line:\n${value}`, [lesson])).toMatchObject(expected);
+  const rule = ruleFromMark(`Line:\n${value}`, field, value);
+  expect(rule && applyRules(unread, `Line:\n${value}`, [rule])).toMatchObject(expected);
 });
 test('what was learned of a field does not make a lead of what holds no such value', () => {
-  const lesson = ruleFromMark('Reach: ada@fen.example', 'email', 'ada@fen.example')!;
-  expect(applyRules(unread, 'Reach: nobody home', [lesson])).toBe(unread);
-  expect(applyRules({ ...unread, kind: 'reply' }, 'Reach: tam@fen.example', [lesson]).kind).toBe('reply');
-  expect(applyRules(unread, 'Reach: tam@fen.example', [lesson])).toMatchObject({
+  const rule = ruleFromMark('Reach: ada@fen.example', 'email', 'ada@fen.example')!;
+  expect(applyRules(unread, 'Reach: nobody home', [rule])).toBe(unread);
+  expect(applyRules({ ...unread, kind: 'reply' }, 'Reach: tam@fen.example', [rule]).kind).toBe('reply');
+  expect(applyRules(unread, 'Reach: tam@fen.example', [rule])).toMatchObject({
     kind: 'lead',
     emails: ['tam@fen.example'],
     roles: ['buyer'],

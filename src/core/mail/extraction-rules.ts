@@ -7,9 +7,11 @@ import { emailsIn, listingIn, personName, phonesIn } from './values';
 import type { LeadMail } from './mail';
 
 export const LESSON_FIELDS = ['name', 'first_name', 'last_name', 'email', 'phone', 'message', 'listing'] as const;
-export type LessonField = (typeof LESSON_FIELDS)[number];
+/** A fact that an extraction rule finds in a mail. */
+export type ExtractedField = (typeof LESSON_FIELDS)[number];
+/** Where a sender's mails have a fact, learned from a correction. */
 export interface ExtractionRule {
-  field: LessonField;
+  field: ExtractedField;
   /** The words right before the value; a whole label where there is one. */
   before: string;
   /** The words right behind it; empty at the end of its line. */
@@ -27,7 +29,7 @@ const firstLine = (text: string): string => text.split('\n', 1)[0]!;
  * The lesson of a value that a person marked in a body, or typed as it stands there.
  * @returns null when it does not stand there, or when nothing before it tells its place
  */
-export function ruleFromMark(body: string, field: LessonField, marked: string): ExtractionRule | null {
+export function ruleFromMark(body: string, field: ExtractedField, marked: string): ExtractionRule | null {
   const value = marked.trim();
   const at = value ? body.indexOf(value) : -1;
   if (at < 0) return null;
@@ -62,13 +64,13 @@ export function applyRule(body: string, { field, before, after }: ExtractionRule
 }
 
 /** The reading of a mail with what its door learned. What is no lead stays none. */
-export function applyRules(read: LeadMail, body: string, lessons: readonly ExtractionRule[]): LeadMail {
-  if (!lessons.length || read.kind === 'not-a-lead' || read.kind === 'reply') return read;
+export function applyRules(read: LeadMail, body: string, rules: readonly ExtractionRule[]): LeadMail {
+  if (!rules.length || read.kind === 'not-a-lead' || read.kind === 'reply') return read;
   const taught = { ...read };
   let learned = false;
-  for (const lesson of lessons) {
-    const value = applyRule(body, lesson);
-    if (value) learned = teach(taught, lesson.field, value) || learned;
+  for (const rule of rules) {
+    const value = applyRule(body, rule);
+    if (value) learned = teach(taught, rule.field, value) || learned;
   }
   if (!learned) return read;
   if (!taught.roles.length) Object.assign(taught, { roles: ['buyer'], roleAssumed: true });
@@ -78,7 +80,7 @@ export function applyRules(read: LeadMail, body: string, lessons: readonly Extra
 }
 
 /** @returns whether the value is one of that field */
-function teach(read: LeadMail, field: LessonField, value: string): boolean {
+function teach(read: LeadMail, field: ExtractedField, value: string): boolean {
   const name = { first: read.name?.first ?? null, last: read.name?.last ?? null };
   switch (field) {
     case 'name': {

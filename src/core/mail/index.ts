@@ -11,9 +11,9 @@ export {
 export { boundedMail, boundedText } from './bounds';
 export { inquiryOf } from './inquiry';
 export { readWholeMail, type ReadMail } from './reading';
-export { LESSON_FIELDS, ruleFromMark, applyRule, applyRules, type ExtractionRule, type LessonField } from './extraction-rules';
+export { LESSON_FIELDS, ruleFromMark, applyRule, applyRules, type ExtractionRule, type ExtractedField } from './extraction-rules';
 export { isMachineMade } from './kind';
 export { bodyOf, readLeadMail } from './read';
 export type { LeadMail, LeadMailView, MailState } from './views';
 export type { Mail, Mailbox, MailKind } from './mail';
-export { readReturned, type Returned } from './returned';
+export { readReturned, type Returned } from './bounces';

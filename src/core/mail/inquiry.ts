@@ -16,7 +16,7 @@ export function inquiryOf(read: LeadMail, door: { source: string | null; default
     move_by: read.moveDate,
   };
   const permissions = Object.fromEntries(
-    Object.entries(read.permissions ?? {}).map(([channel, said]) => [channel, said === 'granted']),
+    Object.entries(read.permissions ?? {}).map(([channel, permission]) => [channel, permission === 'granted']),
   );
   const { id, address, price } = read.listing ?? {};
   return {

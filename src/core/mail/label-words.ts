@@ -3,6 +3,7 @@
  * order of the rules decides where a label holds words of several.
  */
 import { ownPattern } from '../shared';
+/** What a label of a mail or body means. */
 export type Meaning =
   | 'ignored'
   | 'consent'

@@ -1,7 +1,7 @@
 /** Takes what sentences say, for mails without labels: of whoever wrote them, or of whom they are about. */
 import { movingDayIn } from './days';
 import { addPhones, blank, named, type Draft } from './draft';
-import { beforeSignature, withoutDevice, withoutNotice, withoutQuoted, withoutService } from './forwarded';
+import { beforeSignature, withoutDevice, withoutNotice, withoutQuoted, withoutService } from './forwards';
 import type { Mail } from './mail';
 import { withoutFacts } from './own-words';
 import { introducedName, onBehalfOf, reportedName, withWhom } from './prose';
@@ -25,23 +25,27 @@ const TO = /^[ \t]*(?:to|an|para|à|til)[ \t]*:.*$/gimu;
 /** Takes what sentences say, for mails without labels. */
 export function fromProse(mail: Mail, body: string, now: Date | null): Draft {
   const own = withoutNotice(withoutQuoted(body));
-  const desk = isServiceSender(mail);
+  const isService = isServiceSender(mail);
   const words =
-    desk && !isOnlyCalledOddly(mail)
+    isService && !isOnlyCalledOddly(mail)
       ? withoutService(beforeSignature(own), mail)
       : withoutDevice(beforeSignature(own, writerOf(mail)));
   const domain = mail.from?.address.split('@')[1] ?? '';
   const reported = reportedName(`${mail.subject}\n${words}`);
   const theirs = (email: string): boolean =>
-    !desk && reported !== null && email !== mail.from!.address.toLowerCase() && !DESK.test(email.split('@')[0]!);
+    !isService && reported !== null && email !== mail.from!.address.toLowerCase() && !DESK.test(email.split('@')[0]!);
   const others = emailsIn(words).filter((email) => !email.endsWith(`@${domain}`) || theirs(email));
   const draft = blank();
   const behalf = onBehalfOf(words);
-  if (others.length || desk || behalf) {
-    const who = reported ?? introducedName(words) ?? (desk ? signedName(own) : null);
+  if (others.length || isService || behalf) {
+    const who = reported ?? introducedName(words) ?? (isService ? signedName(own) : null);
     /* A letter of somebody who speaks of themselves, and names another address to write to. */
     const ours =
-      behalf && !desk && !others.length ? mail.from : !who && !desk && /\b(?:I|we|my|our)\b/.test(words) ? mail.from : null;
+      behalf && !isService && !others.length
+        ? mail.from
+        : !who && !isService && /\b(?:I|we|my|our)\b/.test(words)
+          ? mail.from
+          : null;
     if (ours) draft.emails.push(ours.address.toLowerCase());
     Object.assign(draft, {
       first: who?.first ?? null,
@@ -62,15 +66,20 @@ export function fromProse(mail: Mail, body: string, now: Date | null): Draft {
   }
   draft.partner ??= withWhom(words);
   draft.message = withoutFacts(words);
-  if (desk) answersTo(mail, draft);
+  if (isService) answersTo(mail, draft);
   /* A firm's address that is its writer's: `nora@…`, and Nora signed. */
   const local = mail.from?.address.split('@')[0]?.toLowerCase() ?? '';
-  if (desk && !draft.emails.length && local.length > 2 && [draft.first, draft.last].some((name) => name?.toLowerCase() === local))
+  if (
+    isService &&
+    !draft.emails.length &&
+    local.length > 2 &&
+    [draft.first, draft.last].some((name) => name?.toLowerCase() === local)
+  )
     draft.emails.push(mail.from!.address.toLowerCase());
   /* A person whose sender is called by the matter and not by a name. */
-  if (desk && !draft.emails.length && isOnlyCalledOddly(mail) && /\b(?:I|I['’]m|my|we)\b/.test(words))
+  if (isService && !draft.emails.length && isOnlyCalledOddly(mail) && /\b(?:I|I['’]m|my|we)\b/.test(words))
     draft.emails.push(mail.from!.address.toLowerCase());
-  if (desk && !draft.emails.length && !draft.phones.length) fromSubject(draft, mail.subject);
+  if (isService && !draft.emails.length && !draft.phones.length) fromSubject(draft, mail.subject);
   draft.moveDate = movingDayIn(words, now);
   return draft;
 }

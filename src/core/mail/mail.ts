@@ -1,6 +1,7 @@
 /** A mail as the core reads it, whoever parsed it, and what is recognised in it. */
 import type { ContactRole } from '../contacts';
 
+/** A mail address with its name. */
 export interface Mailbox {
   name: string;
   address: string;
@@ -22,7 +23,9 @@ export interface Mail {
   mails: Mail[];
 }
 
+/** What a mail is: a lead, an answer, neither, or for a person to say. */
 export type MailKind = 'lead' | 'not-a-lead' | 'reply' | 'needs-a-person';
+/** A channel that a mail may say yes or no to. */
 export type MailChannel = 'call' | 'text' | 'email' | 'letter';
 
 /** What a buyer or renter looks for; money in whole units of the currency. */

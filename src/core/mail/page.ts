@@ -73,6 +73,7 @@ function prune(nodes: AnyNode[]): void {
   }
 }
 
+/** A mail's HTML as its visible nodes. */
 export class HtmlPage {
   readonly nodes: AnyNode[];
   private readonly hidden: Set<string>;

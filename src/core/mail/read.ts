@@ -4,10 +4,10 @@
  */
 import type { ContactRole } from '../contacts';
 import { boundedMail, boundedText } from './bounds';
-import { documentEntries, fromCard, withCard } from './attached';
+import { documentEntries, fromCard, withCard } from './attachments';
 import { addPhones, named, oneLine, unique, worth, type Draft } from './draft';
 import { fromEntries, isDigest, isContactList } from './entries';
-import { beforeSignature, forwardedIn, withoutQuoted, withoutService } from './forwarded';
+import { beforeSignature, forwardedIn, withoutQuoted, withoutService } from './forwards';
 import { readHtml, shownText } from './html';
 import { plainText } from './page';
 import { isAutomatic, isBill, isBounce, isBulk, isBusiness, isReply, isRubbish } from './kind';
@@ -137,9 +137,9 @@ function fromForm(mail: Mail, { body, around }: Words, draft: Draft, now: Date |
   if (!draft.message) draft.message = theirTurns(body, draft.first);
   if (!draft.message) draft.message = isServiceSender(mail) ? ownWords(prose) : readLines(prose).prose.join('\n').trim();
   /* The words are kept as they are; for what they say a line of them is as long as any. */
-  const said = boundedText(draft.message);
+  const text = boundedText(draft.message);
   if (!draft.first && !draft.last) {
-    const who = introducedName(said) ?? introducedName(body);
+    const who = introducedName(text) ?? introducedName(body);
     if (who) Object.assign(draft, { first: who.first, last: who.last });
   }
   if (!draft.first && !draft.last && isServiceSender(mail))
@@ -149,7 +149,7 @@ function fromForm(mail: Mail, { body, around }: Words, draft: Draft, now: Date |
   const listed = Object.keys(draft.listing).length > 0;
   if (!draft.listing.id) {
     const id =
-      listingIdIn(said) ??
+      listingIdIn(text) ??
       numberOfListing(`${mail.subject}\n${serviceWords(prose, draft)}`) ??
       (listed
         ? null
@@ -158,10 +158,10 @@ function fromForm(mail: Mail, { body, around }: Words, draft: Draft, now: Date |
   }
   const roles = draft.chosen.length
     ? unique(draft.chosen)
-    : rolesInProse(`${mail.subject}\n${draft.cues.join('\n')}\n${said}\n${serviceWords(prose, draft)}`);
+    : rolesInProse(`${mail.subject}\n${draft.cues.join('\n')}\n${text}\n${serviceWords(prose, draft)}`);
   if (!draft.listing.address) {
     const inSubject = aboutProperty(mail.subject) || isStreet(mail.subject) ? addressIn(mail.subject) : null;
-    const address = (listed ? null : (addressIn(serviceWords(prose, draft)) ?? addressIn(said))) ?? inSubject;
+    const address = (listed ? null : (addressIn(serviceWords(prose, draft)) ?? addressIn(text))) ?? inSubject;
     if (address) draft.listing.address = address;
   }
   if (draft.listing.address && draft.listing.price === undefined) {
@@ -172,9 +172,9 @@ function fromForm(mail: Mail, { body, around }: Words, draft: Draft, now: Date |
     if (draft.listing.price === undefined) delete draft.listing.price;
     if (/\/\s*mo/i.test(price ?? '')) draft.cues.push('monthly rent');
   }
-  draft.wants = { ...wantsIn(said), ...draft.wants };
-  draft.permissions = { ...permissionsIn(said), ...draft.permissions };
-  draft.moveDate ??= movingDayIn(said, now);
+  draft.wants = { ...wantsIn(text), ...draft.wants };
+  draft.permissions = { ...permissionsIn(text), ...draft.permissions };
+  draft.moveDate ??= movingDayIn(text, now);
   return answer(mail, draft, roles, sourceOf(mail, true));
 }
 
@@ -246,11 +246,11 @@ function fromLetter(mail: Mail, body: string, now: Date | null): LeadMail {
 /** Whole dollars. */
 const LEAST_TO_BUY = 10_000;
 
-function answer(mail: Mail, draft: Draft, said: ContactRole[] | null, source: string): LeadMail {
+function answer(mail: Mail, draft: Draft, statedRoles: ContactRole[] | null, source: string): LeadMail {
   /* Nobody buys for so little; it is what they would pay every month. */
   const monthly = draft.wants.priceMax !== undefined && draft.wants.priceMax < LEAST_TO_BUY;
   const guessed: ContactRole[] = monthly ? ['renter'] : ['buyer'];
-  const roles = said ?? guessed;
+  const roles = statedRoles ?? guessed;
   const looks = roles.includes('buyer') || roles.includes('renter');
   const wants = looks ? draft.wants : {};
   const emails = unique(draft.emails);
@@ -274,7 +274,7 @@ function answer(mail: Mail, draft: Draft, said: ContactRole[] | null, source: st
     phones: draft.phones.map(({ number }) => number),
     ...(Object.keys(extensions).length ? { extensions } : {}),
     roles: found ? roles : [],
-    ...(found && !said ? { roleAssumed: true } : {}),
+    ...(found && !statedRoles ? { roleAssumed: true } : {}),
     ...(draft.message ? { message: oneLine(draft.message) } : {}),
     ...(Object.values(draft.listing).some((one) => one !== undefined) ? { listing: draft.listing } : {}),
     ...(Object.keys(wants).length ? { wants } : {}),

@@ -2,8 +2,9 @@
 import { isMachineMade } from './kind';
 import type { LeadMail, Mail } from './mail';
 import { bodyOf, readLeadMail } from './read';
-import { readReturned, type Returned } from './returned';
+import { readReturned, type Returned } from './bounces';
 
+/** A mail read: its words, and what they say. */
 export interface ReadMail {
   mail: Mail;
   /** Its words as a person reads them. */

@@ -1,6 +1,6 @@
 /** Who sent a mail: a person, or a service for somebody; and whom an answer reaches. */
 import { named, type Draft } from './draft';
-import { isPassedOn, serviceOf } from './forwarded';
+import { isPassedOn, serviceOf } from './forwards';
 import type { Mail, Mailbox } from './mail';
 import { senderName } from './values';
 
@@ -27,9 +27,9 @@ const isTheirs = ({ from, replyTo }: Mail): boolean =>
   replyTo[0]!.address.split('@')[1]?.toLowerCase() !== from?.address.split('@')[1]?.toLowerCase();
 
 /** What the source is called when the mail itself names none. */
-export const sourceOf = (mail: Mail, desk: boolean): string => {
+export const sourceOf = (mail: Mail, isServiceMail: boolean): string => {
   const name = serviceOf(mail.from?.name ?? '');
-  return desk && name ? name : 'Direct e-mail';
+  return isServiceMail && name ? name : 'Direct e-mail';
 };
 
 /** Whoever an answer goes to is the lead, when it is not the service itself. */

@@ -94,11 +94,11 @@ const IN_TEXT =
 /** The phone numbers in running text: of ten or more digits, or international. */
 export function phonesIn(text: string): Phone[] {
   const found = new Map<string, Phone>();
-  const said = spoken(text);
-  for (const { 0: raw, index } of said.matchAll(IN_TEXT)) {
-    if (/(?:^|[^\p{L}])(?:f|fax|telefax)\s*(?:[.:]\s*)?$/iu.test(said.slice(Math.max(0, index - 10), index))) continue;
+  const words = spoken(text);
+  for (const { 0: raw, index } of words.matchAll(IN_TEXT)) {
+    if (/(?:^|[^\p{L}])(?:f|fax|telefax)\s*(?:[.:]\s*)?$/iu.test(words.slice(Math.max(0, index - 10), index))) continue;
     /* `070 123 45 67 (Sverige)`: only the country makes it complete. */
-    const country = /^\s*\(([^)\d]{2,30})\)/.exec(said.slice(index + raw.length))?.[1];
+    const country = /^\s*\(([^)\d]{2,30})\)/.exec(words.slice(index + raw.length))?.[1];
     const abroad = country ? phonesOf(`${raw} ${country}`) : [];
     if (abroad.length && COUNTRIES.some(([name]) => name.test(country!))) {
       found.set(abroad[0]!.number, abroad[0]!);
@@ -112,6 +112,7 @@ export function phonesIn(text: string): Phone[] {
   return [...found.values()];
 }
 
+/** A name found in a text. */
 export interface NameFound {
   first: string | null;
   last: string | null;
@@ -171,6 +172,7 @@ const OF_A_FIRM = /\s+(?:from|at|@)\s.*$|(?<=\S \S+)\s+[|–—]\s.*$/u;
 export const senderName = (display: string): NameFound | null =>
   NO_NAME.test(display) || /&|^the /i.test(display) ? null : personName(display.replace(OFFICE, '').replace(OF_A_FIRM, ''));
 
+/** An amount of money found in a text. */
 export interface Sum {
   value: number;
   /** With a sign or word of money, or a word of scale. */

@@ -5,6 +5,7 @@ export type { LeadMail };
 /** Became an inquiry; was an answer to us; set aside as no lead; waits for a person. */
 export type MailState = 'taken' | 'answer' | 'set_aside' | 'waiting';
 
+/** A lead mail as Intake shows it. */
 export interface LeadMailView {
   id: string;
   door: string;

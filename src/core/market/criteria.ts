@@ -2,6 +2,7 @@
 import { isInside } from '../segments';
 import type { Listing } from './listing';
 
+/** What homes are asked for. */
 export interface Criteria {
   /** Towns, neighborhoods or postal codes by name; any of them. */
   areas?: string[] | undefined;

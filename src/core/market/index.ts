@@ -9,4 +9,4 @@ export {
   type Listing,
   type ListingStatus,
 } from './listing';
-export type { BaseMap, ListingsTaken, ListingView } from './views';
+export type { BaseMap, ListingsImported, ListingView } from './views';

@@ -5,10 +5,12 @@
 import { oneLine } from '../capture';
 
 export const LISTING_STATUSES = ['coming_soon', 'active', 'under_contract', 'pending', 'closed', 'withdrawn', 'expired'] as const;
+/** Where a listing stands, in the terms of the RESO Data Dictionary. */
 export type ListingStatus = (typeof LISTING_STATUSES)[number];
 /** Shown to visitors of a home search. */
 export const ON_THE_MARKET: readonly ListingStatus[] = ['coming_soon', 'active'];
 
+/** A home on the market. */
 export interface Listing {
   /** The number that the listing service gives it (`ListingId`). */
   number: string;
@@ -68,9 +70,9 @@ export function readListing(row: ReadonlyMap<string, string>): Listing | string 
   const cell = (name: string): string | undefined => row.get(name.toLowerCase())?.trim();
   const number = plain(cell('ListingId'))?.slice(0, 80);
   if (!number) return 'has no ListingId';
-  const said = cell('StandardStatus') ?? '';
-  const status = STATUSES.find(([, words]) => words.test(said))?.[0];
-  if (!status) return said ? `has the status “${said.slice(0, 40)}”, which is none of RESO’s` : 'has no StandardStatus';
+  const text = cell('StandardStatus') ?? '';
+  const status = STATUSES.find(([, words]) => words.test(text))?.[0];
+  if (!status) return text ? `has the status “${text.slice(0, 40)}”, which is none of RESO’s` : 'has no StandardStatus';
   const address = plain(cell('UnparsedAddress'));
   if (!address) return 'has no UnparsedAddress';
   const [openFrom, openTo] = [instantOf(cell('OpenHouseStartTime')), instantOf(cell('OpenHouseEndTime'))];

@@ -81,8 +81,8 @@ test.each([
   [{ kinds: ['single family residence'] }, true],
   [{ lease: true }, false],
   [{ open_house: true }, true],
-])('criteria %j: %s', (criteria, met) => {
-  expect(meets(home(), criteria, NOW)).toBe(met);
+])('criteria %j: %s', (criteria, isMatch) => {
+  expect(meets(home(), criteria, NOW)).toBe(isMatch);
 });
 test('an open house that is over is none to come', () => {
   expect(meets(home(), { open_house: true }, new Date('2026-11-29T23:00:01Z'))).toBe(false);

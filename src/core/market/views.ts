@@ -1,6 +1,7 @@
 /** What pages and API answers show of the market. Dates are instants; over HTTP they are RFC 3339 text. */
 import type { ListingStatus } from './listing';
 
+/** A listing as pages and the API show it. */
 export interface ListingView {
   id: string;
   number: string;
@@ -28,7 +29,7 @@ export interface ListingView {
 }
 
 /** What became of a file of listings. */
-export interface ListingsTaken {
+export interface ListingsImported {
   rows: number;
   added: number;
   changed: number;

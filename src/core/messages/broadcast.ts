@@ -3,6 +3,7 @@ import type { Channel } from '../contacts';
 import type { Words } from './words';
 
 export const BROADCAST_CHANNELS = ['text', 'email', 'letter'] as const satisfies Channel[];
+/** A channel that a broadcast may go by. */
 export type BroadcastChannel = (typeof BROADCAST_CHANNELS)[number];
 
 /** Now; at a clock time of a day in the office's zone; or at that clock time wherever each person is. */
@@ -22,6 +23,7 @@ export const LEFT_OUT = {
   no_permission: 'have not said yes to texts',
   same_household: 'get it with others of their household',
 } as const;
+/** Why somebody of a broadcast gets nothing. */
 export type LeftOut = keyof typeof LEFT_OUT;
 export const leftOutWords = (why: LeftOut, n: number): string => {
   const words = LEFT_OUT[why];
@@ -34,6 +36,7 @@ export const leftOutWords = (why: LeftOut, n: number): string => {
 };
 
 export const BROADCAST_STATES = ['draft', 'filling', 'going', 'paused', 'done', 'cancelled', 'failed'] as const;
+/** Where a broadcast stands. */
 export type BroadcastState = (typeof BROADCAST_STATES)[number];
 export const BROADCAST_STATE_WORDS: Record<BroadcastState, string> = {
   draft: 'draft',
@@ -85,8 +88,10 @@ export const BROADCAST_PEOPLE = [
   'answered',
   'opted_out',
 ] as const;
+/** Whom of a broadcast one looks at: who opened, answered, … */
 export type BroadcastPeople = (typeof BROADCAST_PEOPLE)[number];
 
+/** A broadcast as pages and the API show it. */
 export interface BroadcastView {
   id: string;
   name: string;

@@ -40,6 +40,7 @@ function normal(z: number): number {
 const FEWEST = 60;
 const LEVEL = 0.01;
 
+/** What an A/B test says: a winner with its chance, or why there is none yet. */
 export type ComparisonResult = { winner: string; chance: number } | { winner: null; because: 'too_few' | 'chance' };
 
 /** Which of several is the best, if one is: better than each other by more than chance. @param rates by id */

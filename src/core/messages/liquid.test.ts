@@ -47,13 +47,13 @@ test('what the quick way takes on, it says as the engine would', () => {
   fc.assert(
     fc.property(text, (source) => {
       expect(plainLiquid(source)).not.toBeNull();
-      let said: string | null;
+      let rendered: string | null;
       try {
-        said = engine.parseAndRenderSync(source, scope) as string;
+        rendered = engine.parseAndRenderSync(source, scope) as string;
       } catch {
-        said = null;
+        rendered = null;
       }
-      expect(renderWords(source, FIELDS)).toBe(said);
+      expect(renderWords(source, FIELDS)).toBe(rendered);
     }),
     { numRuns: 300 },
   );

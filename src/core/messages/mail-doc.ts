@@ -7,6 +7,7 @@ export interface MailMark {
   type: 'bold' | 'italic' | 'link' | 'underline' | 'strike';
   attrs?: { href?: string | null };
 }
+/** A node of an e-mail's blocks. */
 export interface MailNode {
   type: string;
   text?: string;
@@ -14,6 +15,7 @@ export interface MailNode {
   marks?: MailMark[];
   content?: MailNode[];
 }
+/** An e-mail of blocks. */
 export interface MailDoc {
   type: 'doc';
   content?: MailNode[];

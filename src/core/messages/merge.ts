@@ -27,6 +27,7 @@ export const MERGE_FIELDS = {
   listing_price: '$412,000',
   listing_beds: '3',
 } as const;
+/** A field that words may be filled in with. */
 export type MergeField = keyof typeof MERGE_FIELDS;
 export const MERGE_FIELD_NAMES = Object.keys(MERGE_FIELDS) as MergeField[];
 /** What conditions ask beside the fields: whether several agents work here, so that one wording says I or we. */
@@ -172,7 +173,7 @@ function templateOf(source: string, kind: Kind): Template[] {
 }
 
 /** What is wrong with the fields and conditions of a text, in Liquid's words; null when nothing is. */
-export function syntaxFault(source: string): { message: string; at: number } | null {
+export function syntaxError(source: string): { message: string; at: number } | null {
   try {
     templateOf(source, 'text');
     return null;
@@ -238,6 +239,7 @@ const withoutFields = (source: string): string =>
     .replace(/ {2,}/g, ' ')
     .replace(/ ([,.!?])/g, '$1');
 
+/** A message filled in for one person. */
 export interface Filled {
   subject: string | null;
   text: string;

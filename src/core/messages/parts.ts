@@ -8,6 +8,7 @@ const EXTENDED = '\f^{}\\[~]|€';
 const ONE = new Set(BASIC);
 const TWO = new Set(EXTENDED);
 
+/** How a text message is counted by the carrier. */
 export interface TextParts {
   alphabet: 'GSM-7' | 'UCS-2';
   /** Septets or UTF-16 units. */

@@ -5,6 +5,7 @@
  */
 
 type Piece = string | { name: string; instead: string | null } | { asks: string; unless: boolean; yes: Piece[]; no: Piece[] };
+/** Words with their merge fields, read once. */
 export type PlainLiquid = readonly Piece[];
 
 const TOKEN = /\{\{(?!-)([^{}]*)\}\}|\{%(?!-)([^{}]*?)%\}/g;

@@ -6,6 +6,7 @@
 import { CHANNELS, type Channel } from '../contacts';
 import { listed, ownPattern, textPattern } from '../shared';
 
+/** What somebody refused: a channel, everything, this number, or not now. */
 export type Refusal =
   /** No more by these channels. */
   | { kind: 'stop'; channels: Channel[] }
@@ -16,6 +17,7 @@ export type Refusal =
   /** Perhaps; campaigns pause and the agent says. */
   | { kind: 'unclear' };
 
+/** A refusal with how it came. */
 export interface Refused {
   /** By which they answered, and what `stop` alone means. */
   channel: Channel;

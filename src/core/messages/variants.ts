@@ -8,22 +8,23 @@ export interface Group {
   index: number;
   options: VariantPart[][];
 }
+/** A part of words: text, or alternatives. */
 export type VariantPart = string | Group;
 
 /** A number from 0 up to (not including) `n`; the same seed and index always give the same. */
 export type Pick = (index: number, n: number) => number;
 
 const MOST_KEPT = 2_000;
-const kept = new Map<string, VariantPart[]>();
+const cache = new Map<string, VariantPart[]>();
 
 /** The parts of a text, read once. */
 export function variantsIn(text: string): VariantPart[] {
   if (!text.includes('|')) return [text];
-  const known = kept.get(text);
+  const known = cache.get(text);
   if (known) return known;
   const parts = new Reader(text).all();
-  if (kept.size >= MOST_KEPT) kept.clear();
-  kept.set(text, parts);
+  if (cache.size >= MOST_KEPT) cache.clear();
+  cache.set(text, parts);
   return parts;
 }
 

@@ -4,6 +4,7 @@ import type { Finding } from './checks';
 import type { Suggestion } from './suggest';
 import type { Words } from './words';
 
+/** A message that does not get out, with its reason. */
 export interface ParkedView {
   id: string;
   contact_id: string;
@@ -22,6 +23,7 @@ export interface DeliveryCounts {
   opted_out: number;
 }
 
+/** A template as pages and the API show it. */
 export interface TemplateView {
   id: string;
   channel: Channel;
@@ -51,6 +53,7 @@ export interface VariantView extends DeliveryCounts {
   text: string;
 }
 
+/** An A/B test as pages show it. */
 export interface AbTestView {
   id: string;
   name: string;
@@ -62,6 +65,7 @@ export interface AbTestView {
   may_change: boolean;
 }
 
+/** What the checks say of words, as the editor shows it. */
 export interface CheckedView {
   findings: Finding[];
   /** Why it cannot be used yet. */

@@ -1,6 +1,7 @@
 /** The words of a message as they are kept: with merge fields, conditions and variants in them, and a plain version beside them. */
 import type { MailDoc } from './mail-doc';
 
+/** The words of a message. */
 export interface Words {
   subject?: string;
   text: string;
@@ -11,6 +12,7 @@ export interface Words {
   /** Files that go with an e-mail, by their ids in the account's own storage. */
   files?: AttachedFile[];
 }
+/** A file that goes along with an e-mail. */
 export interface AttachedFile {
   id: string;
   name: string;

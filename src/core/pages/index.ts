@@ -1,7 +1,7 @@
 export {
   BLOCK_NAMES,
   BLOCKS_FOR,
-  faultsOfPage,
+  pageErrors,
   FORM_FIELDS,
   mayAdd,
   mayRemove,
@@ -15,7 +15,7 @@ export {
   type BlockKind,
   type FormField,
   type PublicPage,
-  type PageFault,
+  type PageError,
   type PageKind,
   type PermissionTexts,
 } from './page';

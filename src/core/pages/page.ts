@@ -5,12 +5,15 @@
 import type { Criteria } from '../market';
 
 export const PAGE_KINDS = ['form', 'sign_in', 'search'] as const;
+/** What a public page is for. */
 export type PageKind = (typeof PAGE_KINDS)[number];
 
 /** What a form may ask for. A first name and one way to reach the visitor are always asked. */
 export const FORM_FIELDS = ['last_name', 'email', 'phone', 'role', 'city', 'message', 'agent'] as const;
+/** A field of a public form. */
 export type FormField = (typeof FORM_FIELDS)[number];
 
+/** A block of a public page. */
 export type Block =
   | { id: string; kind: 'heading'; text: string }
   | { id: string; kind: 'text'; text: string }
@@ -20,11 +23,13 @@ export type Block =
   | { id: string; kind: 'listing'; number: string | null }
   | { id: string; kind: 'homes' }
   | { id: string; kind: 'footer'; text: string };
+/** The kind of a block. */
 export type BlockKind = Block['kind'];
 
 /** What is shown beside a tick box per channel; null asks for no permission by that channel. */
 export type PermissionTexts = Record<'text' | 'call' | 'email', string | null>;
 
+/** A public page: its blocks and what it asks for. */
 export interface PublicPage {
   kind: PageKind;
   blocks: Block[];
@@ -132,37 +137,38 @@ export function newPage(kind: PageKind, brokerage: string): PublicPage {
   };
 }
 
-export interface PageFault {
+/** What keeps a page from being published, and where. */
+export interface PageError {
   /** The block; null for the page as a whole. */
   block: string | null;
   message: string;
 }
 
 /** What must be mended before a page is kept: blocks that are missing, twice, or empty. */
-export function faultsOfPage(page: PublicPage): PageFault[] {
-  const faults: PageFault[] = [];
+export function pageErrors(page: PublicPage): PageError[] {
+  const errors: PageError[] = [];
   const of = (kind: BlockKind) => page.blocks.filter((block) => block.kind === kind);
   for (const kind of NEEDED[page.kind])
-    if (!of(kind).length) faults.push({ block: null, message: `The page needs a ${BLOCK_NAMES[kind]}.` });
+    if (!of(kind).length) errors.push({ block: null, message: `The page needs a ${BLOCK_NAMES[kind]}.` });
   for (const kind of ONLY_ONE)
-    if (of(kind).length > 1) faults.push({ block: of(kind)[1]!.id, message: `One ${BLOCK_NAMES[kind]} is enough.` });
+    if (of(kind).length > 1) errors.push({ block: of(kind)[1]!.id, message: `One ${BLOCK_NAMES[kind]} is enough.` });
   const ids = page.blocks.map(({ id }) => id);
-  if (new Set(ids).size < ids.length) faults.push({ block: null, message: 'Two blocks have the same id.' });
+  if (new Set(ids).size < ids.length) errors.push({ block: null, message: 'Two blocks have the same id.' });
   for (const block of page.blocks) {
     if (!BLOCKS_FOR[page.kind].includes(block.kind))
-      faults.push({ block: block.id, message: `A ${BLOCK_NAMES[block.kind]} has no place on this page.` });
+      errors.push({ block: block.id, message: `A ${BLOCK_NAMES[block.kind]} has no place on this page.` });
     if ('text' in block && !block.text.trim())
-      faults.push({ block: block.id, message: `The ${BLOCK_NAMES[block.kind]} is empty.` });
+      errors.push({ block: block.id, message: `The ${BLOCK_NAMES[block.kind]} is empty.` });
     if (block.kind === 'form' && !block.asks.some((one) => one === 'email' || one === 'phone'))
-      faults.push({
+      errors.push({
         block: block.id,
         message: 'The form asks for no way to reach the visitor: an e-mail address or a phone number.',
       });
-    if (block.kind === 'form' && !block.button.trim()) faults.push({ block: block.id, message: 'The button says nothing.' });
+    if (block.kind === 'form' && !block.button.trim()) errors.push({ block: block.id, message: 'The button says nothing.' });
     if (block.kind === 'picture' && block.picture_id && !block.alt.trim())
-      faults.push({ block: block.id, message: 'Say in words what the picture shows, for those who cannot see it.' });
+      errors.push({ block: block.id, message: 'Say in words what the picture shows, for those who cannot see it.' });
   }
-  return faults;
+  return errors;
 }
 
 export const BLOCK_NAMES: Record<BlockKind, string> = {

@@ -1,7 +1,7 @@
 /** Pages of blocks: what each kind begins with and needs; what visitors send as an inquiry; programs told from people. */
 import { readInquiry } from '../capture/schemas';
 import {
-  faultsOfPage,
+  pageErrors,
   inquiryOfSent,
   mayAdd,
   mayRemove,
@@ -20,24 +20,24 @@ import { pageSchema } from './schemas';
 describe('pages', () => {
   test.each(PAGE_KINDS)('a new %s can be kept as it is', (kind) => {
     const page = newPage(kind, 'Tern & Tiller Realty');
-    expect(faultsOfPage(page)).toEqual([]);
+    expect(pageErrors(page)).toEqual([]);
     expect(pageSchema.validate(page).error).toBeUndefined();
   });
 
   test('a page without its form, with two, with an empty text, a form that reaches nobody', () => {
     const page = newPage('form', 'T');
     const without = { ...page, blocks: page.blocks.filter(({ kind }) => kind !== 'form') };
-    expect(faultsOfPage(without)).toEqual([{ block: null, message: 'The page needs a form.' }]);
+    expect(pageErrors(without)).toEqual([{ block: null, message: 'The page needs a form.' }]);
     const twice = { ...page, blocks: [...page.blocks, newBlock('form', 'second')] };
-    expect(faultsOfPage(twice)).toEqual([{ block: 'second', message: 'One form is enough.' }]);
+    expect(pageErrors(twice)).toEqual([{ block: 'second', message: 'One form is enough.' }]);
     const odd = page.blocks.map((block): Block =>
       block.kind === 'text' ? { ...block, text: ' ' } : block.kind === 'form' ? { ...block, asks: ['message'] } : block,
     );
-    expect(faultsOfPage({ ...page, blocks: odd }).map(({ message }) => message)).toEqual([
+    expect(pageErrors({ ...page, blocks: odd }).map(({ message }) => message)).toEqual([
       'The text is empty.',
       'The form asks for no way to reach the visitor: an e-mail address or a phone number.',
     ]);
-    expect(faultsOfPage({ ...page, blocks: [...page.blocks, newBlock('homes', 'x')] })[0]!.message).toContain(
+    expect(pageErrors({ ...page, blocks: [...page.blocks, newBlock('homes', 'x')] })[0]!.message).toContain(
       'has no place on this page',
     );
   });

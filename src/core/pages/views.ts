@@ -1,6 +1,7 @@
 /** What pages and API answers show of public pages. Dates are instants; over HTTP they are RFC 3339 text. */
 import type { PublicPage } from './page';
 
+/** A public page as its editor shows it. */
 export interface PageView {
   id: string;
   name: string;

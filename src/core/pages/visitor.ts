@@ -9,6 +9,7 @@ export const READING_MS = 1_500;
 /** A page that was opened longer ago is opened anew before it is sent. A sign-in page may lie without network for days. */
 export const OPEN_MS = { form: 24 * 3_600_000, search: 24 * 3_600_000, sign_in: 7 * 24 * 3_600_000 } as const;
 
+/** Why something sent is thought to come from a program. */
 export type Suspicion = 'trap' | 'fast' | 'stale' | null;
 
 /**
@@ -23,6 +24,7 @@ export function suspicion(sent: FormValues, openedAt: Date | null, at: Date, lon
   return open > longest ? 'stale' : null;
 }
 
+/** What the page adds to whatever a visitor sends. */
 export interface SentTo {
   source: string;
   permissions: PermissionTexts;

@@ -19,9 +19,11 @@ export const MEASURES = [
     definition: 'Of these leads, those who stand at Client, Under contract or Past client now.',
   },
 ] as const;
+/** A number of Results. */
 export type Measure = (typeof MEASURES)[number]['key'];
 export const MEASURE_KEYS = MEASURES.map((measure) => measure.key) as Measure[];
 
+/** The numbers of one agent, or of all. */
 export interface ResultRow {
   /** Null for all agents together. */
   agent: { id: string; name: string } | null;
@@ -51,7 +53,9 @@ export interface Behind {
 
 /** What speed to lead is looked at by. */
 export const SPEED_BY = ['agent', 'roster', 'door', 'hour'] as const;
+/** What speed to lead is told apart by. */
 export type SpeedBy = (typeof SPEED_BY)[number];
+/** Speed to lead of one agent, roster, door or hour. */
 export interface SpeedRow {
   /** The agent, roster or door; for hours of the week `3-14`, which is Wednesday from 14:00. */
   key: string;

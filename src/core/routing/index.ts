@@ -15,7 +15,7 @@ export {
   type Rung,
 } from './ladder';
 export { leadOf } from './lead';
-export { startIn, nextRoutingStep, type NetCause, type RoutingState, type RoutingStep } from './passing';
+export { startIn, nextRoutingStep, type NetCause, type RoutingState, type RoutingStep } from './next-step';
 export {
   RoutingRehearsal,
   Tally,

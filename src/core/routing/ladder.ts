@@ -10,6 +10,7 @@ export const NOTIFY = ['text', 'email', 'call'] as const;
 /** How an agent is told beside the page. */
 export type Notify = (typeof NOTIFY)[number];
 
+/** A rung of the ladder: whom it is for, and which roster gets them. */
 export interface Rung {
   id: string;
   position: number;
@@ -24,6 +25,7 @@ export interface Rung {
   notify: Notify[];
 }
 
+/** The routing rules, read from the top. */
 export interface Ladder {
   rungs: Rung[];
   /** An inquiry on a listing of ours goes to the agent who lists it. */
@@ -107,6 +109,7 @@ export function readyLadder(ladder: Ladder, zone: string, fields: readonly Field
   };
 }
 
+/** Which rung fits a lead, and why the others do not. */
 export interface Decided {
   /** The rung that fits; null when none does. */
   rung: Rung | null;

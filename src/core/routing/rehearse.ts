@@ -7,9 +7,10 @@
 import { hash32, localDayNumber } from '../shared';
 import type { Known } from '../segments';
 import { decide, type ReadyLadder } from './ladder';
-import { startIn, nextRoutingStep, type NetCause } from './passing';
+import { startIn, nextRoutingStep, type NetCause } from './next-step';
 import { isOffered, type Member, type Roster, type Turn } from './roster';
 
+/** An inquiry of before, as a rehearsal is told of it. */
 export interface PastInquiry {
   id: string;
   at: Date;
@@ -21,6 +22,7 @@ export interface PastInquiry {
   rungId: string | null;
 }
 
+/** What a ladder would have done with an inquiry. */
 export interface RehearsalOutcome {
   inquiryId: string;
   rungId: string | null;
@@ -37,6 +39,7 @@ export type Habits = ReadonlyMap<string, readonly number[]>;
 /** For whom nothing is known. */
 const USUAL = [60, 120, 240, 600, 1_800, Infinity];
 
+/** A ladder over inquiries of before, without effects. */
 export class RoutingRehearsal {
   private readonly turns = new Map<string, Turn>();
   private readonly today = new Map<string, number>();
@@ -125,6 +128,7 @@ export interface Share {
   before: number;
   after: number;
 }
+/** A number before and after. */
 export interface Both {
   before: number;
   after: number;
@@ -148,6 +152,7 @@ export interface RoutingForecast {
   /** How unevenly the members of each roster would have been given leads: the largest distance from the share due, in leads. */
   fairness: ({ rosterId: string } & Both)[];
 }
+/** The middle of times, and how many were late. */
 export interface Spread {
   median: number;
   late: number;

@@ -15,6 +15,7 @@ export const HAND_OUT_NAMES: Record<HandOut, string> = {
   turns: 'timed turns',
 };
 
+/** An agent of a roster. */
 export interface Member {
   userId: string;
   name: string;
@@ -39,6 +40,7 @@ export interface Member {
 /** What happens when everybody's window has ended, or nobody may have the lead now. The safety net stands at the end of each. */
 export type Then = { to: 'safety_net' } | { to: 'roster'; rosterId: string } | { to: 'commons'; seconds: number };
 
+/** The agents a rung hands leads to, and how. */
 export interface Roster {
   id: string;
   name: string;
@@ -56,6 +58,7 @@ export interface Roster {
   safetyNet: { userId: string; name: string };
 }
 
+/** Whose turn it is in a roster. */
 export interface Turn {
   lastUserId: string | null;
   /** In hundredths of a lead; positive for whom the next leads are due. */
@@ -64,6 +67,7 @@ export interface Turn {
 
 /** Why somebody is passed over. */
 export type Skip = 'left' | 'away' | 'paused' | 'off_hours' | 'daily_cap' | 'open_cap' | 'had_it';
+/** Who was passed over, and why. */
 export interface Skipped {
   name: string;
   why: Skip;

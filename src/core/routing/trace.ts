@@ -2,11 +2,13 @@
 import { sentenceOf } from '../contacts';
 import { howLong, listed } from '../shared';
 import type { Skip, Skipped } from './roster';
-import type { NetCause } from './passing';
+import type { NetCause } from './next-step';
 
 export const ANSWERED_BY = ['page', 'text', 'email'] as const;
+/** How an offer was answered. */
 export type AnsweredBy = (typeof ANSWERED_BY)[number];
 
+/** A step of an inquiry's way to its agent. */
 export type TraceStep = { at: string } & (
   | { what: 'fixed'; why: 'returning' | 'kept_by_hand' | 'source_assigned' | 'own_listing'; agent: string; listing?: string }
   | { what: 'joined'; agent: string | null }

@@ -10,6 +10,7 @@ interface Named {
   name: string;
 }
 
+/** The ladder as pages and the API show it. */
 export interface LadderView {
   /** Inquiries of the last 30 days, and those that had somebody before any rung was asked. */
   inquiries: number;
@@ -27,6 +28,7 @@ export interface LadderView {
   rosters: RosterView[];
 }
 
+/** A rung as pages and the API show it. */
 export interface RungView {
   id: string;
   position: number;
@@ -46,6 +48,7 @@ export interface RungView {
   shadowed_by: number | null;
 }
 
+/** A roster as pages and the API show it. */
 export interface RosterView {
   id: string;
   name: string;
@@ -62,6 +65,7 @@ export interface RosterView {
   rungs: number;
   members: RosterMemberView[];
 }
+/** An agent of a roster as pages show one. */
 export interface RosterMemberView {
   id: string;
   name: string;
@@ -115,6 +119,7 @@ export interface MyOfferView {
   others: number;
 }
 
+/** The way of one inquiry as Intake shows it. */
 export interface TraceView {
   inquiry_id: string;
   arrived_at: Date;
@@ -124,6 +129,7 @@ export interface TraceView {
   because: string;
 }
 
+/** A rehearsal of a ladder as pages show it. */
 export interface RehearsalView {
   id: string;
   days: number;
@@ -143,6 +149,7 @@ export interface RehearsalView {
       })
     | null;
 }
+/** What a rehearsal did with one inquiry. */
 export interface RehearsedInquiryView {
   inquiry_id: string;
   contact_id: string;
@@ -155,6 +162,7 @@ export interface RehearsedInquiryView {
   seconds: number;
 }
 
+/** An earlier ladder. */
 export interface LadderVersionView {
   id: string;
   made_at: Date;

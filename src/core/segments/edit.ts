@@ -120,6 +120,6 @@ export const isWhole = (tree: Tree): boolean =>
 export function whole(tree: Tree): Tree | null {
   if (isCondition(tree)) return isWhole(tree) ? tree : null;
   const { how, trees } = branchesOf(tree);
-  const kept = trees.map(whole).filter((one) => one !== null);
-  return kept.length || !trees.length ? groupOf(how, kept) : null;
+  const remaining = trees.map(whole).filter((one) => one !== null);
+  return remaining.length || !trees.length ? groupOf(how, remaining) : null;
 }

@@ -13,6 +13,7 @@ import { branchesOf, isCondition, spanDays, spanMs, type Condition, type Tree } 
  */
 export type Known = (subject: string) => string | readonly string[] | number | readonly number[] | Date | boolean | null;
 
+/** The time at which a segment is asked. */
 export interface Moment {
   at: Date;
   /** The account's zone, for local days. */

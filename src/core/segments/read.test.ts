@@ -3,7 +3,7 @@ import { AppError } from '../shared';
 import { EVERYBODY, segmentSentence, subjectOf, type FieldDef, type Tree } from '.';
 import { readTree } from './schemas';
 
-const fault = (input: unknown, of: 'contacts' | 'lead' = 'contacts'): string | null => {
+const error = (input: unknown, of: 'contacts' | 'lead' = 'contacts'): string | null => {
   try {
     readTree(input, [], of);
     return null;
@@ -18,7 +18,7 @@ test('a tree is taken as it is', () => {
   const tree: Tree = { all: [{ on: 'stage', how: 'any', of: ['new'] }, { any: [{ on: 'attempts', how: 'between', to: 0 }] }] };
   expect(readTree(tree)).toEqual(tree);
   expect(readTree(EVERYBODY)).toEqual(EVERYBODY);
-  expect(fault({ on: 'field:999', how: 'known' })).toBeNull();
+  expect(error({ on: 'field:999', how: 'known' })).toBeNull();
 });
 
 test.each<[unknown, RegExp]>([
@@ -36,13 +36,13 @@ test.each<[unknown, RegExp]>([
   [nested(9), /nested deeper than 8/],
   [{ all: Array.from({ length: 61 }, () => nested(0)) }, /more than 60 conditions/],
 ])('%j is refused with its place', (input, words) => {
-  expect(fault(input)).toMatch(words);
+  expect(error(input)).toMatch(words);
 });
 
 test('what is known of a lead alone cannot be asked of contacts', () => {
   const asked = { on: 'lead_source', how: 'any', of: ['Sign'] };
-  expect(fault(asked)).toMatch(/nothing known/);
-  expect(fault(asked, 'lead')).toBeNull();
+  expect(error(asked)).toMatch(/nothing known/);
+  expect(error(asked, 'lead')).toBeNull();
 });
 
 const field = (id: string, name: string, kind: FieldDef['kind']): FieldDef => ({ id, name, kind, choices: [] }) as FieldDef;

@@ -3,6 +3,7 @@ import { listed, type Hours } from '../shared';
 import { subjectOf, type FieldDef, type Subject, type Vocabulary } from './subjects';
 import { branchesOf, isCondition, type Condition, type Tree } from './tree';
 
+/** A piece of a segment's sentence. */
 export interface Piece {
   text: string;
   /** The part that says what was chosen. */

@@ -5,8 +5,10 @@
  */
 /** `hours` and `point` are asked of a lead only: when it came, and where what it is about lies. */
 export const SUBJECT_KINDS = ['one', 'many', 'number', 'time', 'yearly', 'flag', 'text', 'hours', 'point'] as const;
+/** What kind of value a subject has. */
 export type SubjectKind = (typeof SUBJECT_KINDS)[number];
 
+/** What a segment may ask about. */
 export interface Subject {
   key: string;
   kind: SubjectKind;
@@ -34,7 +36,9 @@ export const SUBJECT_GROUPS = [
   'Dates',
   'Fields',
 ] as const;
+/** Under which heading the editor offers a subject. */
 export type SubjectGroup = (typeof SUBJECT_GROUPS)[number];
+/** From which list of the account a subject's values come. */
 export type Vocabulary =
   | 'stage'
   | 'horizon'
@@ -411,6 +415,7 @@ const LEAD_KEYS = new Set(LEAD_SUBJECTS.map(({ key }) => key));
 export const isOfLead = (key: string): boolean => LEAD_KEYS.has(key);
 
 export const FIELD_KINDS = ['text', 'number', 'money', 'date', 'yearly', 'choice', 'choices', 'flag', 'contact'] as const;
+/** What kind of value a field holds. */
 export type FieldKind = (typeof FIELD_KINDS)[number];
 /** A field that an account made for itself; as a subject its key is `field:` and its id. */
 export interface FieldDef {

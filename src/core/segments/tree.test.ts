@@ -32,8 +32,8 @@ test('a lead source that has another name has it everywhere, once, and nothing e
 });
 test('what is still being said is left out, and a sentence of nothing else is none', () => {
   const half: Tree = { on: 'tag', how: 'any', of: [] };
-  const said: Tree = { on: 'tag', how: 'any', of: ['1'] };
-  expect(whole({ all: [half, said] })).toEqual({ all: [said] });
+  const condition: Tree = { on: 'tag', how: 'any', of: ['1'] };
+  expect(whole({ all: [half, condition] })).toEqual({ all: [condition] });
   expect(whole({ all: [half] })).toBeNull();
   expect(whole(EVERYBODY)).toEqual(EVERYBODY);
 });

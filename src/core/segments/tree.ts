@@ -3,8 +3,10 @@ import type { Hours } from '../shared';
 import type { SubjectKind } from './subjects';
 
 export const UNITS = ['minutes', 'hours', 'days', 'weeks', 'months', 'years'] as const;
+/** A unit of time in a condition. */
 export type TimeUnit = (typeof UNITS)[number];
 
+/** One condition of a segment: a subject and what is asked of it. */
 export type Condition = { on: string } & (
   | { how: 'any' | 'none' | 'all'; of: string[] }
   | { how: 'known' | 'unknown' }
@@ -20,7 +22,9 @@ export type Condition = { on: string } & (
   /** Within a ring drawn on the map, as longitude and latitude; `name` is what whoever drew it calls it. */
   | { how: 'inside' | 'outside'; ring: number[][]; name: string }
 );
+/** A segment's question: conditions, joined by all, any and none. */
 export type Tree = { all: Tree[] } | { any: Tree[] } | { none: Tree[] } | Condition;
+/** How a condition compares. */
 export type How = Condition['how'];
 
 /** The questions that each kind of subject can be asked. */

@@ -2,6 +2,7 @@
 import type { FieldDef, Vocabulary } from './subjects';
 import type { Tree } from './tree';
 
+/** A segment as pages and the API show it. */
 export interface SegmentView {
   id: string;
   name: string;

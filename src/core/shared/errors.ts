@@ -25,10 +25,11 @@ export const ERROR_CODES = [
   'unavailable',
   'internal',
 ] as const;
+/** The code of an error, of one closed list. */
 export type ErrorCode = (typeof ERROR_CODES)[number];
 
 /** One thing wrong with one field of the input; `field` is a dotted path such as `person.emails.0`. */
-export interface FieldFault {
+export interface FieldError {
   field: string;
   message: string;
 }
@@ -41,7 +42,7 @@ export class AppError extends Error {
   constructor(
     readonly code: ErrorCode,
     message: string,
-    readonly facts: { fields?: FieldFault[]; retry?: boolean; retryAfterSeconds?: number } = {},
+    readonly facts: { fields?: FieldError[]; retry?: boolean; retryAfterSeconds?: number } = {},
     cause?: unknown,
   ) {
     super(message, { cause });

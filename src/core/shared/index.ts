@@ -1,6 +1,6 @@
-export { isWithin, type Bounds } from './bounded';
-export { AppError, ERROR_CODES, notFound, type ErrorCode, type FieldFault } from './errors';
-export { faultsOf } from './faults';
+export { isWithin, type Bounds } from './bounds';
+export { AppError, ERROR_CODES, notFound, type ErrorCode, type FieldError } from './errors';
+export { fieldErrors } from './field-errors';
 export { DUE_CHANNEL, LIVE_CHANNEL, type JobName, type Jobs, type LiveEvent } from './jobs';
 export { anyPattern, escapePattern, ownPattern, textPattern } from './pattern';
 export { cursorOf, pageOf, readCursor, type Page } from './page';

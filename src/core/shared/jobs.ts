@@ -28,6 +28,7 @@ export interface Jobs {
   'campaigns.rehearse': { rehearsalId: string };
   'routing.rehearse': { rehearsalId: string };
 }
+/** The name of a background job. */
 export type JobName = keyof Jobs;
 
 /** What changed, as it travels from PostgreSQL to open pages. It carries ids only; a page reads again what it may see. */

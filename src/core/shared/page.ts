@@ -1,6 +1,7 @@
 /** Opaque cursors for lists: a JSON array of the sort key, base64url. The shape inside may change; nobody outside reads it. */
 import { AppError } from './errors';
 
+/** A page of a list. */
 export interface Page<T> {
   items: T[];
   /** Where the next page begins; null on the last. */

@@ -3,9 +3,11 @@ import type { Role } from '../accounts';
 
 /** Colours by name; the sheet says what they look like in light and dark. Colour never carries meaning alone: the name stands beside it. */
 export const TAG_COLORS = ['stone', 'teal', 'violet', 'copper', 'leaf', 'rose', 'sand', 'sky'] as const;
+/** A color of a tag. */
 export type TagColor = (typeof TAG_COLORS)[number];
 export const MOST_TAG_LETTERS = 60;
 
+/** A tag as pages show it. */
 export interface TagView {
   id: string;
   name: string;

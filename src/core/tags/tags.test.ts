@@ -9,8 +9,8 @@ test.each([
   ['#', ''],
   ['no. #1', 'no. #1'],
   [`${'x'.repeat(MOST_TAG_LETTERS - 1)} y`, 'x'.repeat(MOST_TAG_LETTERS - 1)],
-])('“%s” is kept as “%s”', (text, kept) => {
-  expect(tagName(text)).toBe(kept);
+])('“%s” is kept as “%s”', (text, saved) => {
+  expect(tagName(text)).toBe(saved);
 });
 test('lenders look on; who runs the office is never barred', () => {
   expect(

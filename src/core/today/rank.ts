@@ -14,6 +14,7 @@ export const TODAY_GROUPS = [
   { key: 'call_due', name: 'Calls that campaigns ask for' },
   { key: 'overdue', name: 'Overdue by rhythm' },
 ] as const;
+/** A group of Today. */
 export type TodayGroup = (typeof TODAY_GROUPS)[number]['key'];
 
 /** What the service reads about one person who may belong on the list. */
@@ -40,6 +41,7 @@ export interface TodayCandidate {
   days?: { kind: DateKind; label: string; year: number | null }[];
 }
 
+/** Why somebody stands on Today. */
 export interface TodayReason {
   group: TodayGroup;
   text: string;
@@ -47,6 +49,7 @@ export interface TodayReason {
   since: Date;
 }
 
+/** Somebody on Today, with their reasons. */
 export interface TodayEntry {
   contactId: string;
   name: string;

@@ -1,6 +1,7 @@
 /** What pages and API answers show of today. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
 import type { TodayEntry } from './rank';
 
+/** Today as pages show it. */
 export interface TodayView {
   groups: { key: string; name: string; entries: TodayEntry[] }[];
   /** All who are due, also those beyond what is listed. */
@@ -11,6 +12,7 @@ export interface TodayView {
   now: Date;
 }
 
+/** The counts on the Wire. */
 export interface WireView {
   today: number;
   /** Inquiries that arrived today. */

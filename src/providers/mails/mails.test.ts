@@ -37,7 +37,7 @@ function factsOf(mail: Expected): Set<string> {
   put('listing.price', mail.listing?.price);
   for (const key of ['priceMin', 'priceMax', 'bedsMin', 'bathsMin'] as const) put(`wants.${key}`, mail.wants?.[key]);
   mail.wants?.areas?.forEach((one) => put('wants.area', one));
-  for (const [channel, said] of Object.entries(mail.permissions ?? {})) put(`permission.${channel}`, said);
+  for (const [channel, permission] of Object.entries(mail.permissions ?? {})) put(`permission.${channel}`, permission);
   return facts;
 }
 /** Addresses agree when one holds the other: town, state and postal code may be missing. */
@@ -63,7 +63,8 @@ test.each(NAMES)('%s', (name) => {
   const { found, expected } = read[name]!;
   expect(found.kind).toBe(expected.kind);
   if (expected.kind === 'not-a-lead') return expect([found.emails, found.phones]).toEqual([[], []]);
-  if (name.startsWith('22-')) return undefined;
+  /* Three people in one mail: whoever looks at it decides, and nobody's address stands beside another's. */
+  if (name.startsWith('22-')) return expect([found.emails.length, found.phones.length].every((n) => n <= 1)).toBe(true);
   const [have, wanted] = [[...factsOf({ ...found, ...(expected.roles ? {} : { roles: [] }) })], [...factsOf(expected)]];
   expect({
     more: have.filter((fact) => !wanted.some((one) => agree(fact, one))),

@@ -48,26 +48,26 @@ export async function listKeys(accountId: string): Promise<KeyView[]> {
 
 /** Makes a key. The answer holds the only copy of it. @param doorId the door that its leads come by; a key of a door may take in leads and nothing else */
 export async function createKey(
-  person: User,
+  user: User,
   name: string,
   scopes: KeyScope[],
   doorId: string | null = null,
 ): Promise<KeyView & { key: string }> {
-  const fault = (field: string, message: string) =>
+  const problem = (field: string, message: string) =>
     new AppError('input_invalid', 'The key was not made.', { fields: [{ field, message }] });
   if (!scopes.length || scopes.some((scope) => !KEY_SCOPES.includes(scope)))
-    throw fault('scopes', `one or more of ${KEY_SCOPES.join(', ')}`);
+    throw problem('scopes', `one or more of ${KEY_SCOPES.join(', ')}`);
   if (doorId && scopes.some((scope) => scope !== 'inquiries:write'))
-    throw fault('scopes', 'a key of a door takes in leads and nothing else');
+    throw problem('scopes', 'a key of a door takes in leads and nothing else');
   return transact(async (tx) => {
     const door = doorId
       ? await tx.first(`select id from doors where id = $1 and account_id = $2 and kind = 'api' and active`, [
           doorId,
-          person.accountId,
+          user.accountId,
         ])
       : null;
-    if (doorId && !door) throw fault('door_id', 'is no door for programs');
-    return madeKey(tx, person, { name, scopes, doorId });
+    if (doorId && !door) throw problem('door_id', 'is no door for programs');
+    return madeKey(tx, user, { name, scopes, doorId });
   });
 }
 
@@ -76,15 +76,15 @@ export async function createKey(
  * @param hours how long the old one works beside it, so that no lead is lost while programs are changed; on real time
  * @throws AppError not_found
  */
-export async function rotateKey(person: User, id: string, hours: number): Promise<KeyView & { key: string }> {
+export async function rotateKey(user: User, id: string, hours: number): Promise<KeyView & { key: string }> {
   const made = await transact(async (tx) => {
     const old = await tx.first<{ name: string; scopes: KeyScope[]; door_id: string | null }>(
       `update api_keys set ends_at = clock_timestamp() + make_interval(hours => $3) where id = $1 and account_id = $2 and revoked_at is null
          and (ends_at is null or ends_at > clock_timestamp()) returning name, scopes, door_id`,
-      [id, person.accountId, hours],
+      [id, user.accountId, hours],
     );
     if (!old) throw notFound('API key');
-    return madeKey(tx, person, { name: old.name, scopes: old.scopes, doorId: old.door_id }, id);
+    return madeKey(tx, user, { name: old.name, scopes: old.scopes, doorId: old.door_id }, id);
   });
   trusted.clear();
   return made;
@@ -92,7 +92,7 @@ export async function rotateKey(person: User, id: string, hours: number): Promis
 
 async function madeKey(
   tx: Tx,
-  person: User,
+  user: User,
   { name, scopes, doorId }: { name: string; scopes: KeyScope[]; doorId: string | null },
   instead?: string,
 ): Promise<KeyView & { key: string }> {
@@ -101,12 +101,12 @@ async function madeKey(
   const row = await tx.first<{ id: string; created_at: Date; door: string | null }>(
     `insert into api_keys (account_id, name, key_hash, hint, scopes, created_by, door_id) values ($1, $2, $3, $4, $5::text[], $6, $7)
      returning id, created_at, (select name from doors where id = $7) as door`,
-    [person.accountId, name, hashed(key), hint, scopes, person.id, doorId],
+    [user.accountId, name, hashed(key), hint, scopes, user.id, doorId],
   );
   await writeAudit(
     tx,
-    { kind: 'person', person },
-    person.accountId,
+    { kind: 'user', user },
+    user.accountId,
     instead ? 'changed an API key for a new one' : 'made an API key',
     { key_id: row!.id, name, scopes, ...(instead ? { instead } : {}) },
     await now(tx),
@@ -125,14 +125,14 @@ async function madeKey(
 }
 
 /** Revokes a key; it stops working in every process within three seconds. */
-export async function revokeKey(person: User, id: string): Promise<void> {
+export async function revokeKey(user: User, id: string): Promise<void> {
   await transact(async (tx) => {
     const rows = await tx.rows(
       'update api_keys set revoked_at = clock_timestamp() where id = $1 and account_id = $2 and revoked_at is null returning id',
-      [id, person.accountId],
+      [id, user.accountId],
     );
     if (!rows.length) throw notFound('API key');
-    await writeAudit(tx, { kind: 'person', person }, person.accountId, 'revoked an API key', { key_id: id }, await now(tx));
+    await writeAudit(tx, { kind: 'user', user }, user.accountId, 'revoked an API key', { key_id: id }, await now(tx));
   });
   trusted.clear();
 }

@@ -50,7 +50,7 @@ export async function logIn(email: string, password: string, from: string, oldTo
   if (oldToken) await Sessions.destroy({ where: { tokenHash: hashed(oldToken) } });
   await Sessions.create({ tokenHash: hashed(token), userId: user.id, expiresAt: new Date(Date.now() + SESSION_SECONDS * 1000) });
   await transact(async (tx) =>
-    writeAudit(tx, { kind: 'person', person: personOf(user) }, user.accountId, 'logged in', {}, await now(tx)),
+    writeAudit(tx, { kind: 'user', user: personOf(user) }, user.accountId, 'logged in', {}, await now(tx)),
   );
   return token;
 }
@@ -65,14 +65,14 @@ export async function personOfSession(token: string): Promise<User | null> {
 }
 
 /** With those whose leads they see as well, by a roster that shows all its leads to those on it. */
-async function withColleagues(person: User): Promise<User> {
-  if (person.role !== 'agent') return person;
+async function withColleagues(user: User): Promise<User> {
+  if (user.role !== 'agent') return user;
   const rows = await reader().rows<{ id: string }>(
     `select distinct o.user_id as id from roster_members m join rosters r on r.id = m.roster_id and r.sees = 'all' and r.deleted_at is null join roster_members o on o.roster_id = r.id and o.state = 'in'
      where m.user_id = $1 and m.state = 'in' and o.user_id <> $1`,
-    [person.id],
+    [user.id],
   );
-  return { ...person, colleagues: rows.map(({ id }) => id) };
+  return { ...user, colleagues: rows.map(({ id }) => id) };
 }
 
 /** Somebody who works here, by id; null when they left. */

@@ -1,7 +1,7 @@
 /** People and settings of an account, read by almost everybody. */
 import type { UserView } from '@/core/accounts';
-import { AppError, faultsOf } from '@/core/shared';
-import { DEFAULT_SETTINGS, scopeFor, type Principal, type Scope, type Settings } from '@/core/accounts';
+import { AppError, fieldErrors } from '@/core/shared';
+import { DEFAULT_SETTINGS, scopeFor, settingsPatch, type Principal, type Scope, type Settings } from '@/core/accounts';
 import { settingsSchema } from '@/core/accounts/schemas';
 import { now, reader, writeAudit, transact, type Tx } from '../shared';
 
@@ -34,46 +34,15 @@ export async function requirePostalAddress(accountId: string, tx: Tx = reader())
 /** Changes settings of the account. @throws AppError input_invalid */
 export async function updateSettings(principal: Principal, patch: unknown): Promise<Settings> {
   const { value, error } = settingsSchema.validate(patch, { abortEarly: false, convert: false });
-  if (error) throw new AppError('input_invalid', 'These settings were not kept.', { fields: faultsOf(error) });
-  const {
-    quiet_to: quietTo,
-    quiet_from: quietFrom,
-    conversation_seconds: conversationSeconds,
-    tag_barred: tagBarred,
-    tag_places: tagPlaces,
-    cap_day: capDay,
-    cap_week: capWeek,
-    cap_month: capMonth,
-    text_gap_hours: textGapHours,
-    holidays,
-    postal_address: postalAddress,
-    campaigns_held: campaignsHeld,
-    letter_cents: letterCents,
-  } = value as Record<string, string & number>;
-  const change = Object.fromEntries(
-    Object.entries({
-      quietTo,
-      quietFrom,
-      conversationSeconds,
-      tagBarred,
-      tagPlaces,
-      capDay,
-      capWeek,
-      capMonth,
-      textGapHours,
-      holidays,
-      postalAddress,
-      campaignsHeld,
-      letterCents,
-    }).filter(([, one]) => one !== undefined),
-  );
+  if (error) throw new AppError('input_invalid', 'These settings were not kept.', { fields: fieldErrors(error) });
+  const change = settingsPatch(value as Record<string, unknown>);
   const { accountId } = scopeFor(principal);
   return transact(async (tx) => {
     const before = await readSettings(accountId, tx);
     const after = { ...before, ...change };
-    if (after.quietTo >= after.quietFrom) {
+    if (after.sendStart >= after.sendEnd) {
       throw new AppError('input_invalid', 'These settings were not kept.', {
-        fields: [{ field: 'quiet_to', message: 'must be before the hour at which quiet begins' }],
+        fields: [{ field: 'send_start', message: 'must be before the time at which touches end' }],
       });
     }
     await tx.run('update accounts set settings = settings || $2::jsonb where id = $1', [accountId, JSON.stringify(change)]);

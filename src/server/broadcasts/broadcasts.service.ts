@@ -70,7 +70,7 @@ export interface BroadcastInput {
 const PER_MINUTE = { text: 60, email: 600, letter: 1_000 } as const;
 
 const mayBroadcast = (principal: Principal): void => {
-  if (principal.kind === 'person' && !['owner', 'admin', 'agent'].includes(principal.person.role))
+  if (principal.kind === 'user' && !['owner', 'admin', 'agent'].includes(principal.user.role))
     throw new AppError('not_allowed', 'Broadcasts are sent by agents and by those who run the office.');
 };
 
@@ -135,7 +135,7 @@ export async function createBroadcast(principal: Principal, input: BroadcastInpu
         JSON.stringify(input.selection),
         JSON.stringify(input.goes ?? { on: 'now' }),
         input.per_minute ?? PER_MINUTE[input.channel],
-        principal.kind === 'person' ? principal.person.id : null,
+        principal.kind === 'user' ? principal.user.id : null,
         await now(tx),
       ],
     );

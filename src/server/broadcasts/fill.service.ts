@@ -18,8 +18,8 @@ interface Filling {
   zone: string;
 }
 
-const scopeOf = (accountId: string, person: User | null): Scope =>
-  person ? scopeFor({ kind: 'person', person }) : wholeAccount(accountId);
+const scopeOf = (accountId: string, user: User | null): Scope =>
+  user ? scopeFor({ kind: 'user', user }) : wholeAccount(accountId);
 
 /**
  * Addresses a broadcast that was started, and ends those of which nothing waits any more. Found by the pulse, so that it happens at its
@@ -88,8 +88,8 @@ async function fillBroadcast(id: string): Promise<void> {
   });
 }
 
-const failBroadcast = async (id: string, fault: string): Promise<void> => {
-  await reader().run(`update broadcasts set state = 'failed', fault = $2 where id = $1 and state = 'filling'`, [id, fault]);
+const failBroadcast = async (id: string, error: string): Promise<void> => {
+  await reader().run(`update broadcasts set state = 'failed', fault = $2 where id = $1 and state = 'filling'`, [id, error]);
 };
 
 /** @returns how many are done now */

@@ -3,7 +3,7 @@ import { calendarOf, type YearlyDay } from '@/core/calendar';
 import { notFound } from '@/core/shared';
 import { scopeFor, type User } from '@/core/accounts';
 import { findUser } from '../accounts';
-import { CALLED, calledOf, visible } from '../contacts';
+import { DISPLAY_NAME, displayName, visible } from '../contacts';
 import { config, hashed, now, randomToken, reader, writeAudit, transact } from '../shared';
 
 export interface FeedView {
@@ -12,34 +12,34 @@ export interface FeedView {
 }
 
 /** The address that holds now, without its secret; null when there is none. */
-export const readFeed = (person: User): Promise<FeedView | null> =>
+export const readFeed = (user: User): Promise<FeedView | null> =>
   reader().first<FeedView>(
     'select made_at, read_at from feeds where user_id = $1 and revoked_at is null order by id desc limit 1',
-    [person.id],
+    [user.id],
   );
 
 /** Makes a new address; the one before stops at once. */
-export async function createFeed(person: User): Promise<{ url: string }> {
+export async function createFeed(user: User): Promise<{ url: string }> {
   const token = randomToken();
   await transact(async (tx) => {
     const at = await now(tx);
-    await tx.run('update feeds set revoked_at = $2 where user_id = $1 and revoked_at is null', [person.id, at]);
+    await tx.run('update feeds set revoked_at = $2 where user_id = $1 and revoked_at is null', [user.id, at]);
     await tx.run('insert into feeds (account_id, user_id, token_hash, made_at) values ($1, $2, $3, $4)', [
-      person.accountId,
-      person.id,
+      user.accountId,
+      user.id,
       hashed(token),
       at,
     ]);
-    await writeAudit(tx, { kind: 'person', person }, person.accountId, 'calendar.create', {}, at);
+    await writeAudit(tx, { kind: 'user', user }, user.accountId, 'calendar.create', {}, at);
   });
   return { url: `${config().publicUrl}/calendar/${token}/dates.ics` };
 }
 
-export async function revokeFeed(person: User): Promise<void> {
+export async function revokeFeed(user: User): Promise<void> {
   await transact(async (tx) => {
     const at = await now(tx);
-    await tx.run('update feeds set revoked_at = $2 where user_id = $1 and revoked_at is null', [person.id, at]);
-    await writeAudit(tx, { kind: 'person', person }, person.accountId, 'calendar.revoke', {}, at);
+    await tx.run('update feeds set revoked_at = $2 where user_id = $1 and revoked_at is null', [user.id, at]);
+    await writeAudit(tx, { kind: 'user', user }, user.accountId, 'calendar.revoke', {}, at);
   });
 }
 
@@ -50,18 +50,18 @@ export async function calendarAt(token: string): Promise<string> {
     'update feeds set read_at = $2 where token_hash = $1 and revoked_at is null returning user_id',
     [hashed(token), at],
   );
-  const person = feed && (await findUser(feed.user_id));
-  if (!person) throw notFound('calendar');
+  const user = feed && (await findUser(feed.user_id));
+  if (!user) throw notFound('calendar');
   const bind: unknown[] = [];
-  const where = visible(scopeFor({ kind: 'person', person }), bind);
+  const where = visible(scopeFor({ kind: 'user', user }), bind);
   const days = await reader().rows<YearlyDay>(
-    `select c.id as "contactId", ${CALLED} as name, d.kind, d.label, d.year, d.month_day as "monthDay"
+    `select c.id as "contactId", ${DISPLAY_NAME} as name, d.kind, d.label, d.year, d.month_day as "monthDay"
      from contact_dates d join contacts c on c.id = d.contact_id where ${where} and c.stage <> 'archived' order by d.month_day, c.id`,
     bind,
   );
   return calendarOf(
     'Important dates',
-    days.map((one) => ({ ...one, name: calledOf(one.name) })),
+    days.map((one) => ({ ...one, name: displayName(one.name) })),
     at,
     (id) => `${config().publicUrl}/contacts/${id}`,
   );

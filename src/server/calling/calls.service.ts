@@ -60,10 +60,10 @@ const COLUMNS =
  * @throws AppError touch_refused when the guardrails say no or wait; conflict when a call is under way
  */
 export async function startCall(principal: Principal, contactId: string): Promise<CallView> {
-  if (principal.kind !== 'person')
+  if (principal.kind !== 'user')
     throw new AppError('not_allowed', 'A call needs somebody who speaks: only people place calls, not keys.');
   const scope = scopeFor(principal);
-  const userId = principal.person.id;
+  const userId = principal.user.id;
   return transact(async (tx) => {
     await lockContact(scope, contactId, tx);
     const busy = await tx.first<{ contact_id: string }>(
@@ -195,7 +195,7 @@ export async function updateCall(
     const outcome = change.outcome ?? row.outcome;
     await tx.run(
       'update calls set note = $2, outcome = $3, outcome_by = case when $4 then $5 else outcome_by end where id = $1',
-      [id, note, outcome, change.outcome !== undefined, principal.kind === 'person' ? principal.person.id : 'key'],
+      [id, note, outcome, change.outcome !== undefined, principal.kind === 'user' ? principal.user.id : 'key'],
     );
     if (row.state === 'ended') await correctLog(tx, principal, row, note, change.outcome);
     await tellCall(tx, row);
@@ -207,7 +207,7 @@ export async function updateCall(
 async function correctLog(tx: Tx, principal: Principal, row: CallRow, note: string, outcome?: CallOutcome): Promise<void> {
   const base = {
     contactId: row.contact_id,
-    userId: principal.kind === 'person' ? principal.person.id : null,
+    userId: principal.kind === 'user' ? principal.user.id : null,
     at: await now(tx),
     direction: null,
     because: null,
@@ -236,7 +236,7 @@ export const keyOfCall = async (id: string): Promise<string | null> =>
   (await reader().first<{ key: string }>('select key from calls where id = $1', [id]))?.key ?? null;
 
 /** Ends calls that never reached the network: a call placed minutes late would startle both. */
-export async function failCall(id: string, fault: string): Promise<void> {
+export async function failCall(id: string, error: string): Promise<void> {
   await transact(async (tx) => {
     const row = await tx.first<CallRow>(`select ${COLUMNS} from calls k where k.id = $1 and k.state <> 'ended' for update`, [id]);
     if (!row) return;
@@ -251,7 +251,7 @@ export async function failCall(id: string, fault: string): Promise<void> {
         channel: 'call',
         direction: 'out',
         data: { callId: id },
-        because: { why: 'refused', channel: 'call', fault: oneLine(fault) },
+        because: { why: 'refused', channel: 'call', fault: oneLine(error) },
       },
     ]);
     await restate(tx, [row.contact_id], at);

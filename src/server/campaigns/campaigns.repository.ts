@@ -1,5 +1,5 @@
 /** Reading campaigns and enrolments. */
-import type { CampaignView, EnrolmentView, StepCount } from '@/core/campaigns';
+import type { CampaignView, EnrollmentView, StepCount } from '@/core/campaigns';
 import { notFound } from '@/core/shared';
 import { mayChange, type Scope } from '@/core/accounts';
 import { sentenceOf, type Because } from '@/core/contacts';
@@ -69,14 +69,14 @@ async function stepCounts(scope: Scope, id: string | null): Promise<Map<string, 
 }
 
 /** A contact's ways through campaigns, the latest first. */
-export async function listEnrolments(scope: Scope, contactId: string): Promise<EnrolmentView[]> {
+export async function listEnrollments(scope: Scope, contactId: string): Promise<EnrollmentView[]> {
   await findContact(scope, contactId);
   const rows = await reader().rows<{
     id: string;
     campaign_id: string;
     version_id: string;
     name: string;
-    state: EnrolmentView['state'];
+    state: EnrollmentView['state'];
     because: Because | null;
     started_at: Date;
     ended_at: Date | null;

@@ -1,8 +1,8 @@
 /** Making and changing campaigns: from nothing, a starter or another one; versions of their plan; who goes on by which; on, held, off. */
-import { AppError, notFound, faultsOf, isWithin } from '@/core/shared';
+import { AppError, notFound, fieldErrors, isWithin } from '@/core/shared';
 import { accountOf, fullName, mayRunOffice, requireSharing, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import {
-  faultsOfPlan,
+  planErrors,
   meaningFor,
   NO_PLAN,
   placeIn,
@@ -25,7 +25,7 @@ import { FOLLOWED_UP } from '@/core/contacts';
 import { findCampaign } from './campaigns.repository';
 import { DATES, enrol, staysOut, type Dates } from './enrol.service';
 
-const made = (principal: Principal): string | null => (principal.kind === 'person' ? principal.person.id : null);
+const made = (principal: Principal): string | null => (principal.kind === 'user' ? principal.user.id : null);
 
 /** A branch is three levels of the plan, what a step says a few more; an email of blocks may be ten. */
 const PLAN_BOUNDS = { depth: 56, nodes: 20_000 };
@@ -37,7 +37,7 @@ export async function readPlan(tx: Tx, accountId: string, input: unknown): Promi
       fields: [{ field: 'steps', message: 'has too many levels or steps: at most 12 branches within each other' }],
     });
   const { value, error } = planSchema.validate(input, { abortEarly: false, convert: false });
-  if (error) throw new AppError('input_invalid', 'This plan was not kept.', { fields: faultsOf(error) });
+  if (error) throw new AppError('input_invalid', 'This plan was not kept.', { fields: fieldErrors(error) });
   const plan = value as Plan;
   const fields = await listFields(accountId, tx);
   if (plan.who) readTree(plan.who, fields);
@@ -112,7 +112,7 @@ export async function updateCampaign(principal: Principal, id: string, patch: Pa
   if (patch.state === 'draft' && campaign.state !== 'draft')
     throw new AppError('conflict', 'A campaign that was on is no draft any more. Switch it off.');
   if (patch.state === 'on') {
-    const fields = faultsOfPlan(campaign.plan);
+    const fields = planErrors(campaign.plan);
     if (fields.length) throw new AppError('input_invalid', 'It cannot be switched on yet.', { fields });
     if (stepsIn(campaign.plan.steps).some((step) => step.do === 'touch' && step.channel === 'email'))
       await requirePostalAddress(scope.accountId);
@@ -121,7 +121,7 @@ export async function updateCampaign(principal: Principal, id: string, patch: Pa
     const at = await now(tx);
     await tx.run(
       `update campaigns set name = coalesce($2, name), state = coalesce($3, state), exclusive_group = case when $4 then nullif($5, '') else exclusive_group end, shared = coalesce($6, shared),
-         looks_at = case when $3 = 'on' and state <> 'on' then null else looks_at end where id = $1`,
+         scanned_at = case when $3 = 'on' and state <> 'on' then null else scanned_at end where id = $1`,
       [
         id,
         patch.name?.trim() ?? null,
@@ -144,7 +144,7 @@ export async function deleteCampaign(principal: Principal, id: string): Promise<
   await transact(async (tx) => {
     const at = await now(tx);
     if (campaign.active) {
-      const by = principal.kind === 'person' ? fullName(principal.person) : 'a program';
+      const by = principal.kind === 'user' ? fullName(principal.user) : 'a program';
       await tx.run(
         `update enrolments set state = 'stopped', ended_at = $2, due_at = null, because = $3::jsonb where campaign_id = $1 and state in ('active','paused')`,
         [id, at, JSON.stringify({ why: 'stopped_by', by, campaign: campaign.name })],
@@ -197,8 +197,8 @@ export async function saveVersion(
   const { scope, campaign } = await changeable(principal, id);
   await transact(async (tx) => {
     const plan = await readPlan(tx, scope.accountId, input);
-    const faults = campaign.state === 'draft' ? [] : faultsOfPlan(plan);
-    if (faults.length) throw new AppError('input_invalid', 'This version was not kept.', { fields: faults });
+    const errors = campaign.state === 'draft' ? [] : planErrors(plan);
+    if (errors.length) throw new AppError('input_invalid', 'This version was not kept.', { fields: errors });
     const before = new Set(stepsIn(campaign.plan.steps).map((step) => step.id));
     const taken = stepsIn(plan.steps).find((step) => !before.has(step.id) && step.id < campaign.free_id);
     if (taken)
@@ -231,7 +231,7 @@ export async function saveVersion(
         [id, row!.id],
       );
     if (JSON.stringify(plan.starts) !== JSON.stringify(campaign.plan.starts))
-      await tx.run('update campaigns set looks_at = null where id = $1', [id]);
+      await tx.run('update campaigns set scanned_at = null where id = $1', [id]);
     if (people === 'move') await move(tx, id, row!.id, plan, at);
     await publish(tx, { accountId: scope.accountId, topic: 'campaign', ownerId: null });
     await wakeWorkers(tx);
@@ -268,13 +268,13 @@ async function move(tx: Tx, campaignId: string, versionId: string, plan: Plan, a
 }
 
 /** Puts one contact into a campaign. @throws AppError not_found; conflict with the reason when something keeps them out */
-export async function enrolContact(principal: Principal, contactId: string, campaignId: string): Promise<void> {
+export async function enrollContact(principal: Principal, contactId: string, campaignId: string): Promise<void> {
   const scope = scopeFor(principal);
   const campaign = await findCampaign(scope, campaignId);
   await transact(async (tx) => {
     await lockContact(scope, contactId, tx);
     const at = await now(tx);
-    const by = principal.kind === 'person' ? fullName(principal.person) : 'a program';
+    const by = principal.kind === 'user' ? fullName(principal.user) : 'a program';
     const out = await tx.first<{ why: keyof typeof OUT | null }>(
       `select ${staysOut('$2::bigint', '$3')} as why from contacts c where c.id = $1`,
       [contactId, campaignId, [...FOLLOWED_UP]],
@@ -308,7 +308,7 @@ const OUT = {
 };
 
 /** Holds all campaigns for one person, or lets them go on. */
-export async function holdPerson(principal: Principal, contactId: string, held: boolean): Promise<void> {
+export async function holdContact(principal: Principal, contactId: string, held: boolean): Promise<void> {
   const scope = scopeFor(principal);
   await transact(async (tx) => {
     await lockContact(scope, contactId, tx);

@@ -12,10 +12,10 @@ import { joinAsWritten, now, transact, type Tx } from '../shared';
 import { applyChanges, type Owed } from './apply';
 import { loadSenderContext, type SenderContext } from './sender-context';
 import { foreignTo } from './rights.sql';
-import { contactOf, PERSON, PERSON_JOINS, type PersonRow } from './person.rows';
+import { contactOf, PERSON, PERSON_JOINS, type TouchedContactRow } from './contact.rows';
 import { readVersions, type Version } from './versions';
 
-interface DueRow extends PersonRow {
+interface DueRow extends TouchedContactRow {
   id: string;
   campaign_id: string;
   campaign: string;
@@ -64,7 +64,7 @@ export async function carryOutDue(limit = 200): Promise<number> {
     await joinAsWritten(tx);
     const rows = await tx.rows<DueRow>(CLAIM, [at, limit]);
     if (!rows.length) return 0;
-    const around = await loadSenderContext(tx, rows);
+    const sender = await loadSenderContext(tx, rows);
     const versions = await readVersions(
       tx,
       rows.map((row) => row.version_id),
@@ -82,11 +82,11 @@ export async function carryOutDue(limit = 200): Promise<number> {
       campaigns.set(row.version_id, campaign);
       return campaign;
     };
-    const meets = await askedOf(tx, rows, versions, around, at);
+    const meets = await askedOf(tx, rows, versions, sender, at);
     const decided = rows.map((row) => {
       if (!row.allowed) return { row, decision: NOT_THEIRS(row) };
-      const contact = contactOf(row, around, meets(row));
-      const { settings } = around.house(row.account_id);
+      const contact = contactOf(row, sender, meets(row));
+      const { settings } = sender.account(row.account_id);
       return { row, decision: decideTouch(campaignOf(row), enrolmentOf(row), contact, settings, at) };
     });
     await write(tx, decided, at);
@@ -113,7 +113,7 @@ async function askedOf(
   tx: Tx,
   rows: DueRow[],
   versions: ReadonlyMap<string, Version>,
-  around: SenderContext,
+  sender: SenderContext,
   at: Date,
 ): Promise<(row: DueRow) => (tree: Tree) => boolean> {
   const asks = (row: DueRow): boolean =>
@@ -131,7 +131,7 @@ async function askedOf(
   }
   return (row) => (tree) => {
     const one = known.get(row.contact_id);
-    const { zone } = around.house(row.account_id);
+    const { zone } = sender.account(row.account_id);
     return one !== undefined && matches(tree, one, { at, zone }, fields.get(row.account_id));
   };
 }
@@ -205,7 +205,7 @@ async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[]
         ]
       : [],
   );
-  const talks = effects.flatMap(({ row, effect }) =>
+  const conversations = effects.flatMap(({ row, effect }) =>
     effect.do === 'talk'
       ? [
           {
@@ -213,16 +213,16 @@ async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[]
             contact_id: row.contact_id,
             enrolment_id: row.id,
             flow: effect.flow,
-            standing: effect.standing,
+            progress: effect.progress,
           },
         ]
       : [],
   );
-  if (talks.length)
+  if (conversations.length)
     await tx.run(
-      `insert into talks (account_id, contact_id, enrolment_id, state, flow, standing, started_at, last_at) select account_id, contact_id, enrolment_id, 'open', flow, standing, $2, $2
-       from jsonb_to_recordset($1::jsonb) as x (account_id bigint, contact_id bigint, enrolment_id bigint, flow jsonb, standing jsonb) on conflict do nothing`,
-      [JSON.stringify(talks), at],
+      `insert into assistant_conversations (account_id, contact_id, enrolment_id, state, flow, progress, started_at, last_at) select account_id, contact_id, enrolment_id, 'open', flow, progress, $2, $2
+       from jsonb_to_recordset($1::jsonb) as x (account_id bigint, contact_id bigint, enrolment_id bigint, flow jsonb, progress jsonb) on conflict do nothing`,
+      [JSON.stringify(conversations), at],
     );
   const next = decided.map(({ row, decision }) => {
     const { next } = decision;

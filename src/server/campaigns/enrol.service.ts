@@ -71,26 +71,26 @@ export async function enrolArrivals(tx: Tx, accountId: string, arrived: readonly
 
 /**
  * Which of the contacts whose inquiries arrived come into their campaigns. Reads, and writes nothing.
- * @param standing how campaigns stand, for those who are fresh; what is not among them is asked
+ * @param current how campaigns stand, for those who are fresh; what is not among them is asked
  */
 export async function chooseArrivals(
   tx: Tx,
   arrived: readonly Arrived[],
   at: Date,
-  standing: readonly CampaignNow[] = [],
+  current: readonly CampaignNow[] = [],
 ): Promise<Enrolling> {
-  const asked = arrived.map(({ campaignId, fresh }): EnrollmentRequest | null => {
-    const campaign = fresh ? standing.find(({ id }) => id === campaignId) : undefined;
+  const requests = arrived.map(({ campaignId, fresh }): EnrollmentRequest | null => {
+    const campaign = fresh ? current.find(({ id }) => id === campaignId) : undefined;
     return campaign ? { ...campaign, same: false, group_taken: false, refused: false, dates: null } : null;
   });
-  if (asked.includes(null)) await askFor(tx, arrived, asked);
+  if (requests.includes(null)) await askFor(tx, arrived, requests);
   const versions = await readVersions(
     tx,
-    asked.flatMap((row) => row?.version ?? []),
+    requests.flatMap((row) => row?.version ?? []),
   );
   const entries: Entry[] = [];
   const lines = arrived.flatMap(({ campaignId, contact }, n): Activity[] => {
-    const row = asked[n];
+    const row = requests[n];
     if (!row) return [];
     const version = versions.get(row.version)!;
     const cause = causeToStayOut(row, version, contact);
@@ -121,9 +121,9 @@ export async function chooseArrivals(
 }
 
 /** Fills in what is not known yet, in one statement. */
-async function askFor(tx: Tx, arrived: readonly Arrived[], asked: (EnrollmentRequest | null)[]): Promise<void> {
+async function askFor(tx: Tx, arrived: readonly Arrived[], requests: (EnrollmentRequest | null)[]): Promise<void> {
   const missing = arrived.flatMap(({ campaignId, contact: { contactId } }, n) =>
-    asked[n] ? [] : [{ n, campaign_id: campaignId, contact_id: contactId }],
+    requests[n] ? [] : [{ n, campaign_id: campaignId, contact_id: contactId }],
   );
   const rows = await tx.rows<EnrollmentRequest & { n: number }>(
     `select x.n, p.name, ${OPEN} as open, ${LATEST} as version,
@@ -133,17 +133,17 @@ async function askFor(tx: Tx, arrived: readonly Arrived[], asked: (EnrollmentReq
      from jsonb_to_recordset($1::jsonb) as x (n int, campaign_id bigint, contact_id bigint) join campaigns p on p.id = x.campaign_id`,
     [JSON.stringify(missing)],
   );
-  for (const { n, ...row } of rows) asked[n] = row;
+  for (const { n, ...row } of rows) requests[n] = row;
 }
 
-function causeToStayOut(asked: EnrollmentRequest, { plan }: Version, contact: Enrollee) {
-  if (!asked.open) return 'not_on';
-  if (asked.refused) return 'opted_out';
+function causeToStayOut(request: EnrollmentRequest, { plan }: Version, contact: Enrollee) {
+  if (!request.open) return 'not_on';
+  if (request.refused) return 'opted_out';
   if (stepOf(contact.stage) === 'archived') return 'stage';
   if (contact.onThePhone) return 'on_the_phone';
   if (!plan.anyStage && !['new', 'reaching'].includes(stepOf(contact.stage))) return 'stage';
-  if (asked.same) return 'already_in';
-  return asked.group_taken ? 'other_campaign' : null;
+  if (request.same) return 'already_in';
+  return request.group_taken ? 'other_campaign' : null;
 }
 
 interface Person {
@@ -159,7 +159,7 @@ interface Entry {
 }
 
 /** Adds to a statement that campaigns begin for people, each at their own first instant, as its part `enrolled`. Nobody comes twice. */
-export function putEnrolments(statement: Statement, accountId: string, entries: readonly Entry[], at: Date): void {
+export function putEnrollments(statement: Statement, accountId: string, entries: readonly Entry[], at: Date): void {
   const rows = entries.map(({ campaignId, version, because, person }) => {
     const first = firstDue(version, at, person.time_zone, person.dates ?? {});
     return {
@@ -189,7 +189,7 @@ async function insert(
 ): Promise<{ id: string; contact_id: string }[]> {
   if (!entries.length) return [];
   const statement = new Statement();
-  putEnrolments(statement, accountId, entries, at);
+  putEnrollments(statement, accountId, entries, at);
   return statement.rows(tx, 'select id, contact_id from enrolled');
 }
 
@@ -261,7 +261,7 @@ export async function enrol(
 }
 
 /** Stops one enrolment by hand. */
-export async function stopEnrolment(principal: Principal, enrolmentId: string): Promise<void> {
+export async function stopEnrollment(principal: Principal, enrolmentId: string): Promise<void> {
   const scope = scopeFor(principal);
   await transact(async (tx) => {
     const bind: unknown[] = [enrolmentId];
@@ -272,7 +272,7 @@ export async function stopEnrolment(principal: Principal, enrolmentId: string): 
     if (!row) throw notFound('enrolment under way');
     await lockContact(scope, row.contact_id, tx);
     const at = await now(tx);
-    const by = principal.kind === 'person' ? fullName(principal.person) : 'a program';
+    const by = principal.kind === 'user' ? fullName(principal.user) : 'a program';
     const stopped = await endFollowUp(tx, [{ contactId: row.contact_id, at, why: 'stopped_by', by, enrolmentId }]);
     await recordActivities(tx, scope.accountId, stopped);
   });

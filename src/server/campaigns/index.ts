@@ -1,16 +1,16 @@
-export { findCampaign, listCampaigns, listEnrolments } from './campaigns.repository';
+export { findCampaign, listCampaigns, listEnrollments } from './campaigns.repository';
 export {
   copyCampaign,
   createCampaign,
   deleteCampaign,
-  enrolContact,
-  holdPerson,
+  enrollContact,
+  holdContact,
   previewVersion,
   saveVersion,
   updateCampaign,
 } from './campaigns.service';
 export { carryOutDue, nextDue } from './due.service';
-export { mailingAddress, readPeople } from './person.rows';
+export { mailingAddress, readTouchedContacts } from './contact.rows';
 export {
   failCampaignRehearsal,
   findCampaignRehearsal,
@@ -22,9 +22,9 @@ export {
   chooseArrivals,
   enrol,
   enrolArrivals,
-  putEnrolments,
+  putEnrollments,
   staysOut,
-  stopEnrolment,
+  stopEnrollment,
   type Arrived,
   type CampaignNow,
   type Enrolling,

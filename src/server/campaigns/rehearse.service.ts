@@ -18,7 +18,7 @@ import { loadSenderContext } from './sender-context';
 import { readPlan } from './campaigns.service';
 import { findCampaign } from './campaigns.repository';
 import { keptOut } from './enrol.service';
-import { contactOf, PERSON, PERSON_JOINS, type PersonRow } from './person.rows';
+import { contactOf, PERSON, PERSON_JOINS, type TouchedContactRow } from './contact.rows';
 import { readVersions, readyVersion } from './versions';
 
 /** Rehearsals that are kept of a campaign; older ones go when another is ordered. */
@@ -42,7 +42,7 @@ export async function orderCampaignRehearsal(
     );
     const row = await tx.first<{ id: string }>(
       'insert into campaign_rehearsals (account_id, campaign_id, made_by, made_at, plan, days) values ($1, $2, $3, $4, $5::jsonb, $6) returning id',
-      [scope.accountId, id, principal.kind === 'person' ? principal.person.id : null, at, JSON.stringify(plan), days],
+      [scope.accountId, id, principal.kind === 'user' ? principal.user.id : null, at, JSON.stringify(plan), days],
     );
     await enqueue(tx, 'campaigns.rehearse', { rehearsalId: row!.id });
     return row!;
@@ -60,10 +60,10 @@ export async function findCampaignRehearsal(principal: Principal, id: string): P
   return { ...view, letter_cents: { ...DEFAULT_SETTINGS, ...settings }.letterCents };
 }
 
-export const failCampaignRehearsal = async (id: string, fault: string): Promise<void> => {
+export const failCampaignRehearsal = async (id: string, error: string): Promise<void> => {
   await reader().run(`update campaign_rehearsals set state = 'failed', fault = $2 where id = $1 and state <> 'done'`, [
     id,
-    fault,
+    error,
   ]);
 };
 
@@ -104,19 +104,19 @@ export async function performCampaignRehearsal(id: string, going: () => boolean)
   for (let from = 0; from < people.length; from += PIECE) {
     if (!going()) throw new AppError('conflict', 'The process ends; another goes on.', { retry: true });
     const ids = people.slice(from, from + PIECE);
-    const rows = await tx.rows<PersonRow>(
+    const rows = await tx.rows<TouchedContactRow>(
       `select ${PERSON({ dates: 'true', household: 'false', fields: 'false', listing: 'false' })} from contacts c join contact_facts f on f.contact_id = c.id ${PERSON_JOINS} where c.id = any($1::bigint[])`,
       [ids],
     );
-    const around = await loadSenderContext(tx, rows);
+    const sender = await loadSenderContext(tx, rows);
     const under = await underWay(ids, order.campaign_id);
     const known = asked.length ? await readKnown(accountId, ids, at) : null;
     for (const row of rows) {
       const one = known?.get(row.contact_id);
       const meets = (tree: Tree): boolean => Boolean(one && matches(tree, one, { at, zone: order.zone }, fields));
       rehearsal.add({
-        contact: contactOf(row, around, meets),
-        agent: around.agent(row.owner_id)?.name ?? null,
+        contact: contactOf(row, sender, meets),
+        agent: sender.agent(row.owner_id)?.name ?? null,
         under: under.get(row.contact_id) ?? [],
       });
     }

@@ -21,7 +21,7 @@ export interface Agent {
   email: string | null;
 }
 export interface SenderContext {
-  house(accountId: string): AccountContext;
+  account(accountId: string): AccountContext;
   agent(userId: string | null): Agent | null;
   office(officeId: string | null): string | null;
 }
@@ -52,14 +52,14 @@ export async function loadSenderContext(tx: Tx, rows: readonly RecipientRow[]): 
     unique(rows.map((row) => row.office_id)),
   ]))!;
   const houses = new Map<string, AccountContext>();
-  for (const [id, house] of Object.entries(found.houses ?? {}))
-    houses.set(id, { ...house, settings: { ...DEFAULT_SETTINGS, ...house.settings } });
+  for (const [id, account] of Object.entries(found.houses ?? {}))
+    houses.set(id, { ...account, settings: { ...DEFAULT_SETTINGS, ...account.settings } });
   const agents = new Map<string, Agent>();
   for (const [id, { first, last, phone, email }] of Object.entries(found.agents ?? {}))
     agents.set(id, { firstName: first, name: `${first} ${last}`, phone: phone ? showPhone(phone) : '', email });
   const offices = new Map(Object.entries(found.offices ?? {}));
   return {
-    house: (id) => houses.get(id)!,
+    account: (id) => houses.get(id)!,
     agent: (id) => (id === null ? null : (agents.get(id) ?? null)),
     office: (id) => (id === null ? null : (offices.get(id) ?? null)),
   };

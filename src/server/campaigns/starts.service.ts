@@ -20,7 +20,7 @@ interface Look {
   account_id: string;
   name: string;
   zone: string;
-  looks_at: Date | null;
+  scanned_at: Date | null;
   plan: Plan;
 }
 
@@ -35,15 +35,15 @@ export async function carryOutStarts(): Promise<number> {
   for (;;) {
     const one = await transact(async (tx) => {
       const at = await now(tx);
-      const look = await tx.first<Look>(
-        `select p.id, p.account_id, p.name, a.time_zone as zone, p.looks_at, v.plan ${LOOKING}
-           and (p.looks_at is null or p.looks_at <= $1::timestamptz - interval '${EVERY_HOURS} hours') order by p.looks_at nulls first limit 1 for update of p skip locked`,
+      const scan = await tx.first<Look>(
+        `select p.id, p.account_id, p.name, a.time_zone as zone, p.scanned_at, v.plan ${LOOKING}
+           and (p.scanned_at is null or p.scanned_at <= $1::timestamptz - interval '${EVERY_HOURS} hours') order by p.scanned_at nulls first limit 1 for update of p skip locked`,
         [at],
       );
-      if (!look) return null;
+      if (!scan) return null;
       let came = 0;
-      for (const [place, start] of look.plan.starts.entries()) came += await begin(tx, look, place, start, at);
-      await tx.run('update campaigns set looks_at = $2 where id = $1', [look.id, at]);
+      for (const [place, start] of scan.plan.starts.entries()) came += await begin(tx, scan, place, start, at);
+      await tx.run('update campaigns set scanned_at = $2 where id = $1', [scan.id, at]);
       return came;
     });
     if (one === null) return begun;
@@ -53,45 +53,45 @@ export async function carryOutStarts(): Promise<number> {
 
 /** When the next look is due; null when no campaign looks. */
 export async function nextStart(tx: Tx): Promise<Date | null> {
-  const row = await tx.first<{ at: Date | null }>(`select min(coalesce(p.looks_at, 'epoch')) as at ${LOOKING}`);
+  const row = await tx.first<{ at: Date | null }>(`select min(coalesce(p.scanned_at, 'epoch')) as at ${LOOKING}`);
   return row?.at ? new Date(row.at.getTime() + EVERY_HOURS * HOUR) : null;
 }
 
-async function begin(tx: Tx, look: Look, place: number, start: Start, at: Date): Promise<number> {
-  const because: Because = { why: start.on === 'enter' ? 'entered' : 'day_came', campaign: look.name };
-  const ids = await whoComes(tx, look, place, start, at);
+async function begin(tx: Tx, scan: Look, place: number, start: Start, at: Date): Promise<number> {
+  const because: Because = { why: start.on === 'enter' ? 'entered' : 'day_came', campaign: scan.name };
+  const ids = await whoComes(tx, scan, place, start, at);
   let came = 0;
   for (let from = 0; from < ids.length; from += BATCH) {
-    const { lines } = await enrol(tx, look.account_id, look.id, ids.slice(from, from + BATCH), because, at);
-    await recordActivities(tx, look.account_id, lines);
+    const { lines } = await enrol(tx, scan.account_id, scan.id, ids.slice(from, from + BATCH), because, at);
+    await recordActivities(tx, scan.account_id, lines);
     came += lines.length;
   }
   return came;
 }
 
-async function whoComes(tx: Tx, look: Look, place: number, start: Start, at: Date): Promise<string[]> {
+async function whoComes(tx: Tx, scan: Look, place: number, start: Start, at: Date): Promise<string[]> {
   switch (start.on) {
     case 'inquiry':
       return [];
     case 'enter': {
-      const bind: unknown[] = [look.account_id, look.id, place];
-      const context = { zone: look.zone, at, fields: await listFields(look.account_id, tx), userId: null };
+      const bind: unknown[] = [scan.account_id, scan.id, place];
+      const context = { zone: scan.zone, at, fields: await listFields(scan.account_id, tx), userId: null };
       const among = segmentSql(start.tree, context, bind);
       const rows = await tx.rows<{ contact_id: string }>(
         `with among as (select c.id from contacts c join contact_facts f on f.contact_id = c.id where c.account_id = $1 and c.deleted_at is null and ${among}),
-           gone as (delete from campaign_looks l where l.campaign_id = $2 and l.start = $3 and not exists (select 1 from among where among.id = l.contact_id))
-         insert into campaign_looks (campaign_id, start, contact_id) select $2, $3, id from among on conflict do nothing returning contact_id`,
+           gone as (delete from campaign_scans l where l.campaign_id = $2 and l.start = $3 and not exists (select 1 from among where among.id = l.contact_id))
+         insert into campaign_scans (campaign_id, start, contact_id) select $2, $3, id from among on conflict do nothing returning contact_id`,
         bind,
       );
-      return look.looks_at ? rows.map((row) => row.contact_id) : [];
+      return scan.scanned_at ? rows.map((row) => row.contact_id) : [];
     }
     case 'date': {
-      if (!look.looks_at) return [];
-      const since = new Date(look.looks_at.getTime() + 1);
+      if (!scan.scanned_at) return [];
+      const since = new Date(scan.scanned_at.getTime() + 1);
       const rows = await tx.rows<{ id: string; time_zone: string; month_day: number }>(
         `select c.id, c.time_zone, d.month_day from contact_dates d join contacts c on c.id = d.contact_id
          where c.account_id = $1 and c.deleted_at is null and d.kind = $2 and d.month_day = any($3::int[]) order by c.id`,
-        [look.account_id, start.date, daysAround(since, at, start.days)],
+        [scan.account_id, start.date, daysAround(since, at, start.days)],
       );
       return [
         ...new Set(
@@ -100,19 +100,19 @@ async function whoComes(tx: Tx, look: Look, place: number, start: Start, at: Dat
       ];
     }
     case 'day': {
-      if (!look.looks_at) return [];
-      const since = new Date(look.looks_at.getTime() + 1);
+      if (!scan.scanned_at) return [];
+      const since = new Date(scan.scanned_at.getTime() + 1);
       const monthDay = Number(start.day.replace('-', ''));
       if (!daysAround(since, at, 0).includes(monthDay)) return [];
       const zones = await tx.rows<{ time_zone: string }>(
         'select distinct time_zone from contacts where account_id = $1 and deleted_at is null',
-        [look.account_id],
+        [scan.account_id],
       );
       const there = zones.map((row) => row.time_zone).filter((zone) => nextYearly(monthDay, 0, start.at, since, zone) <= at);
       if (!there.length) return [];
       const rows = await tx.rows<{ id: string }>(
         'select id from contacts where account_id = $1 and deleted_at is null and time_zone = any($2::text[]) order by id',
-        [look.account_id, there],
+        [scan.account_id, there],
       );
       return rows.map(({ id }) => id);
     }

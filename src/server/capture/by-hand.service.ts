@@ -19,7 +19,7 @@ export const tryByHand = async (arrival: ByHand): Promise<Told<Tried>> => told(a
 async function told<T extends CaptureResult | Tried>({ byPerson }: ByHand, captured: T): Promise<Told<T>> {
   const { id, status } = captured.contact;
   if (status === 'created' || !id) return captured;
-  if ((await findContacts(scopeFor({ kind: 'person', person: byPerson }), [id])).size) return captured;
+  if ((await findContacts(scopeFor({ kind: 'user', user: byPerson }), [id])).size) return captured;
   return {
     ...captured,
     contact: { id: null, status },

@@ -10,7 +10,7 @@ import { withDefaults } from '@/core/capture';
 import { askOf, withListing, type CleanInquiry } from '@/core/capture/schemas';
 import type { ListingView } from '@/core/market';
 import { sentenceOf, type Activity, type Stage } from '@/core/contacts';
-import { beginInquiry, begunByInquiry, chooseArrivals, putEnrolments, type Arrived, type BegunByInquiry } from '../campaigns';
+import { beginInquiry, begunByInquiry, chooseArrivals, putEnrollments, type Arrived, type BegunByInquiry } from '../campaigns';
 import {
   foldActivities,
   lettersTo,
@@ -25,7 +25,7 @@ import { attachByRungs, attaches, handedLine, handPlanned, ladderNow, noticeAgen
 import { Statement, transact, type Tx } from '../shared';
 import { beginArrival, type Begun } from './begin';
 import { batchArrivals } from './arrival-batches';
-import { capturedBefore, putInquiries, type Settled } from './keep.repository';
+import { capturedBefore, putInquiries, type SavedInquiry } from './save-inquiries.repository';
 import { complete, matchContacts, tagsOf, type MatchResult } from './match.repository';
 import { NewContacts } from './new-contacts';
 import { sourceNamed } from './sources';
@@ -94,15 +94,15 @@ async function takeIn(tx: Tx, arrivals: readonly Arrival[]): Promise<(CaptureRes
   const coming: (Understood & { n: number })[] = [];
   for (const [n, arrival] of arrivals.entries())
     if (!answers[n]) coming.push({ n, ...(await understood(tx, arrival, begun.at)) });
-  const met = await matchContacts(
+  const matches = await matchContacts(
     tx,
     accountId,
     coming.map(({ inquiry, arrival }) => ({ inquiry, horizon: arrival.door.defaults.horizon ?? null })),
     begun.at,
   );
   const taking = coming
-    .map((one, place): Taking => ({ ...one, person: met[place]!, ...rightsOf(one.arrival, met[place]!, begun) }))
-    .filter(({ person }, place) => !met.slice(0, place).some(({ contactId }) => contactId === person.contactId));
+    .map((one, place): Taking => ({ ...one, person: matches[place]!, ...rightsOf(one.arrival, matches[place]!, begun) }))
+    .filter(({ person }, place) => !matches.slice(0, place).some(({ contactId }) => contactId === person.contactId));
   if (!taking.length) return answers;
   const captured = await settle(tx, accountId, taking, begun);
   taking.forEach(({ n }, place) => (answers[n] = captured[place]!));
@@ -112,7 +112,7 @@ async function takeIn(tx: Tx, arrivals: readonly Arrival[]): Promise<(CaptureRes
 /** What whoever typed an inquiry in may do to the person it is about; doors may do all. */
 function rightsOf({ byPerson }: Arrival, person: MatchResult, { tagBarred }: Begun): Pick<Taking, 'seen' | 'makesTags'> {
   if (!byPerson) return { seen: true, makesTags: true };
-  const seen = !person.matched || seesContactOf(scopeFor({ kind: 'person', person: byPerson }), person.holder);
+  const seen = !person.matched || seesContactOf(scopeFor({ kind: 'user', user: byPerson }), person.holder);
   return { seen, makesTags: mayMakeTags(byPerson.role, tagBarred) };
 }
 
@@ -187,7 +187,7 @@ async function settle(tx: Tx, accountId: string, taking: readonly Taking[], begu
     folded.activities.push(handedLine(contactId, because, at));
     folded.changed.find(({ row }) => row.id === contactId)!.ownerId = owner?.userId ?? null;
   }
-  const settled = taking.map(({ arrival, inquiry, person }, n): Settled => ({
+  const settled = taking.map(({ arrival, inquiry, person }, n): SavedInquiry => ({
     arrival,
     inquiry,
     person,
@@ -196,7 +196,7 @@ async function settle(tx: Tx, accountId: string, taking: readonly Taking[], begu
   }));
   const statement = new Statement();
   if (changes.flat().length) putPermissions(statement, accountId, changes.flat());
-  if (enrolling.entries.length) putEnrolments(statement, accountId, enrolling.entries, at);
+  if (enrolling.entries.length) putEnrollments(statement, accountId, enrolling.entries, at);
   putFolded(statement, accountId, folded);
   newcomers.put(statement);
   const ids = (await statement.rows<{ id: string }>(tx, putInquiries(statement, accountId, settled, at))).map(({ id }) => id);
@@ -261,12 +261,12 @@ function permissionChanges({ arrival: { door, raw }, inquiry, person, seen }: Ta
   const evidence = JSON.stringify((raw as { permissions?: unknown } | null)?.permissions ?? {}).slice(0, 2_000);
   const addresses = { call: inquiry.phones, text: inquiry.phones, email: inquiry.emails, letter: [lettersTo(person.contactId)] };
   return (['call', 'text', 'email', 'letter'] as const).flatMap((channel) => {
-    const said = inquiry.permissions[channel];
-    if (said === undefined || (said && !seen)) return [];
+    const permission = inquiry.permissions[channel];
+    if (permission === undefined || (permission && !seen)) return [];
     return addresses[channel].map((address) => ({
       channel,
       address,
-      state: said ? ('granted' as const) : ('withdrawn' as const),
+      state: permission ? ('granted' as const) : ('withdrawn' as const),
       how: `${HOW[door.kind]}, “${door.name}”`,
       evidence,
       at,

@@ -101,5 +101,5 @@ export async function updateDoor(
 /** How a door would read a body with a mapping; nothing is kept. @throws AppError not_found */
 export async function readBody(principal: Principal, id: string, body: unknown, mapping: Mapping): Promise<BodyRead> {
   const door = await doorOfKey(scopeFor(principal).accountId, id);
-  return readApart('look', { body, mapping, door: { source: door.source, defaults: door.defaults } });
+  return readApart('bodyPreview', { body, mapping, door: { source: door.source, defaults: door.defaults } });
 }

@@ -11,8 +11,8 @@ export {
   listDoors,
   type Door,
 } from './doors.repository';
-export { listRequests, noteRequest, settleRequests } from './requests.repository';
+export { listRequests, noteRequest, finishRequests } from './requests.repository';
 export { saveSource, listSources, mergeSources, splitSources } from './sources.service';
-export { doorOfSender, listSenders, noteSender, settleSender } from './senders.service';
+export { doorOfSender, listSenders, noteSender, updateSender } from './senders.service';
 export { findInquiry, listInquiries } from './inquiries.repository';
 export { createDoor, isMailboxAddress, readBody, rotateDoor, updateDoor } from './doors.service';

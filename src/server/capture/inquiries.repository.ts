@@ -3,7 +3,7 @@ import type { InquiryView } from '@/core/capture';
 import { notFound, pageOf, readCursor, snaked, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { sentenceOf, type Because } from '@/core/contacts';
-import { CALLED, calledOf, visible } from '../contacts';
+import { DISPLAY_NAME, displayName, visible } from '../contacts';
 import { reader } from '../shared';
 
 interface InquiryRow {
@@ -23,13 +23,13 @@ interface InquiryRow {
   first_try_at: Date | null;
 }
 
-const SELECT = `select i.id, i.contact_id, ${CALLED} as name, i.matched, d.kind as door_kind, d.name as door_name, i.source, i.parsed, i.raw, i.owner_id,
+const SELECT = `select i.id, i.contact_id, ${DISPLAY_NAME} as name, i.matched, d.kind as door_kind, d.name as door_name, i.source, i.parsed, i.raw, i.owner_id,
   u.first_name || ' ' || u.last_name as agent, i.because, i.arrived_at, i.first_try_at
   from inquiries i join contacts c on c.id = i.contact_id join doors d on d.id = i.door_id left join users u on u.id = i.owner_id`;
 
 const viewOf = (row: InquiryRow): InquiryView => ({
   id: row.id,
-  contact: { id: row.contact_id, name: calledOf(row.name), status: row.matched ? 'matched' : 'created' },
+  contact: { id: row.contact_id, name: displayName(row.name), status: row.matched ? 'matched' : 'created' },
   door: { kind: row.door_kind, name: row.door_name },
   source: row.source,
   ask: row.parsed.ask ?? '',

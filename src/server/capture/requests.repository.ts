@@ -39,7 +39,7 @@ export function noteRequest(request: DoorRequest): void {
 }
 
 /** Writes what was noted until now. */
-export async function settleRequests(): Promise<void> {
+export async function finishRequests(): Promise<void> {
   const batch = waiting;
   waiting = [];
   await write(batch);
@@ -77,7 +77,7 @@ async function write(batch: DoorRequest[]): Promise<void> {
 
 /** The last hundred requests to a door, the latest first. @throws AppError not_found */
 export async function listRequests(scope: Scope, doorId: string): Promise<DoorRequestView[]> {
-  await settleRequests();
+  await finishRequests();
   const door = await reader().first('select 1 from doors where id = $1 and account_id = $2 and active', [
     doorId,
     scope.accountId,

@@ -42,7 +42,7 @@ export const listSenders = (principal: Principal): Promise<SenderView[]> =>
  * Gives a new sender a mailbox of its own, which gives what the other one gives and knows what it learned of this sender; or leaves
  * the sender where it writes to. Twice, the second finds nothing to settle. @throws AppError not_found
  */
-export async function settleSender(
+export async function updateSender(
   principal: Principal,
   id: string,
   { own_door, name }: { own_door: boolean; name?: string },
@@ -63,7 +63,7 @@ export async function settleSender(
   const door = await createDoor(principal, { kind: 'mail', name: called, source: called, defaults: sender.defaults });
   await transact(async (tx) => {
     await tx.run('update senders set door_id = $2 where id = $1', [id, door.id]);
-    await tx.run('update mail_lessons set door_id = $3 where door_id = $1 and sender = $2', [
+    await tx.run('update extraction_rules set door_id = $3 where door_id = $1 and sender = $2', [
       sender.door_id,
       sender.domain,
       door.id,

@@ -27,7 +27,7 @@ export interface BulkActionRequest {
 /** May this person do it, and does what it names exist? @returns what is done, in words */
 async function checked(principal: Principal, change: BulkAction): Promise<string> {
   const scope = scopeFor(principal);
-  const office = principal.kind === 'key' || runsTheOffice(principal.person.role);
+  const office = principal.kind === 'key' || runsTheOffice(principal.user.role);
   const hands = change.kind === 'owner' || change.kind === 'hand_on';
   if ((hands || change.kind === 'delete') && !office)
     throw new AppError(
@@ -60,12 +60,12 @@ async function checked(principal: Principal, change: BulkAction): Promise<string
 }
 
 /** What a change would do, without doing it. */
-export async function previewChange(principal: Principal, asked: BulkActionRequest): Promise<ChangePreview> {
-  const deed = await checked(principal, asked.change);
+export async function previewChange(principal: Principal, request: BulkActionRequest): Promise<ChangePreview> {
+  const deed = await checked(principal, request.change);
   const bind: unknown[] = [];
-  const selected = await selectionSql(scopeFor(principal), asked.selection, bind);
+  const selected = await selectionSql(scopeFor(principal), request.selection, bind);
   const rows = await reader().rows<{ why: LeftAlone | null; n: number }>(
-    `select (${kindOf(asked.change).leaves(asked.change, bind)})::text as why, count(*)::int as n
+    `select (${kindOf(request.change).leaves(request.change, bind)})::text as why, count(*)::int as n
      from (${selected}) chosen join contacts c on c.id = chosen.id join contact_facts f on f.contact_id = c.id group by 1`,
     bind,
   );
@@ -82,8 +82,8 @@ export async function previewChange(principal: Principal, asked: BulkActionReque
 }
 
 /** Orders a change; the worker does it in the background. */
-export async function createChange(principal: Principal, asked: BulkActionRequest): Promise<ChangeView> {
-  const deed = await checked(principal, asked.change);
+export async function createChange(principal: Principal, request: BulkActionRequest): Promise<ChangeView> {
+  const deed = await checked(principal, request.change);
   const scope = scopeFor(principal);
   return transact(async (tx) => {
     const at = await now(tx);
@@ -92,16 +92,16 @@ export async function createChange(principal: Principal, asked: BulkActionReques
       [
         scope.accountId,
         scope.userId,
-        asked.change.kind,
-        JSON.stringify({ ...asked, deed }),
+        request.change.kind,
+        JSON.stringify({ ...request, deed }),
         `${deed[0]!.toUpperCase()}${deed.slice(1)}`,
         at,
       ],
     );
-    if (asked.change.kind === 'delete')
+    if (request.change.kind === 'delete')
       await writeAudit(tx, principal, scope.accountId, 'contacts.delete', { changeId: row!.id }, at);
     await enqueue(tx, 'changes.run', { changeId: row!.id });
-    return changeView({ ...row!, by: principal.kind === 'person' ? fullName(principal.person) : null });
+    return changeView({ ...row!, by: principal.kind === 'user' ? fullName(principal.user) : null });
   });
 }
 

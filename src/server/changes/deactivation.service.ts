@@ -19,7 +19,7 @@ export async function deactivateUser(principal: Principal, userId: string, chang
     throw new AppError('input_invalid', 'They leave; name somebody else who takes their people.', {
       fields: [{ field: 'change.owner_id', message: 'is the person who leaves' }],
     });
-  if (principal.kind === 'person' && principal.person.id === userId)
+  if (principal.kind === 'user' && principal.user.id === userId)
     throw new AppError('conflict', 'You cannot say of yourself that you have left. Ask another admin.');
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {
@@ -44,7 +44,7 @@ export async function deactivateUser(principal: Principal, userId: string, chang
 }
 
 /** They are back and may come in again; their people stay where they are. */
-export async function letReturn(principal: Principal, userId: string): Promise<void> {
+export async function reactivateUser(principal: Principal, userId: string): Promise<void> {
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {
     const rows = await tx.rows('update users set active = true where id = $1 and account_id = $2 returning id', [

@@ -68,7 +68,7 @@ async function takeAway(
     await writeAudit(tx, principal, accountId, `${table.slice(0, -1)}.delete`, { key, changeId: row!.id }, at);
     if (ended === null) await enqueue(tx, 'changes.run', { changeId: row!.id });
     await publish(tx, { accountId, topic: 'contact', ownerId: null });
-    return changeView({ ...row!, by: principal.kind === 'person' ? fullName(principal.person) : null });
+    return changeView({ ...row!, by: principal.kind === 'user' ? fullName(principal.user) : null });
   });
 }
 
@@ -89,11 +89,11 @@ function chosen<W extends { key: string; name: string; removable: boolean }>(
   what: 'stage' | 'horizon',
   key: string,
   replaceBy: string | null,
-  kept: string,
+  why: string,
 ): ChangeNames {
   const word = words.find((one) => one.key === key);
   if (!word) throw notFound(what);
-  if (!word.removable) throw new AppError('conflict', `“${word.name}” stays: ${kept}`);
+  if (!word.removable) throw new AppError('conflict', `“${word.name}” stays: ${why}`);
   if (replaceBy === key) throw refused('replace_by', `is the ${what} itself`);
   if (replaceBy && !words.some((one) => one.key === replaceBy)) throw notFound(what);
   return (_, id) => words.find((one) => one.key === id)?.name ?? id;
@@ -102,8 +102,8 @@ function chosen<W extends { key: string; name: string; removable: boolean }>(
 /** Removes a stage; its people go to another. */
 export async function deleteStage(principal: Principal, stage: string, replaceBy: string): Promise<ChangeView> {
   const words = await listStages(scopeFor(principal).accountId);
-  const kept = 'people move there by themselves, or are counted or put away there. Give it another name instead.';
-  const name = chosen(words, 'stage', stage, replaceBy, kept);
+  const why = 'people move there by themselves, or are counted or put away there. Give it another name instead.';
+  const name = chosen(words, 'stage', stage, replaceBy, why);
   if (replaceBy === 'new' || replaceBy === 'archived')
     throw refused('replace_by', 'cannot be New, where nobody was tried, nor Archived, which asks for a reason of each');
   return takeAway(principal, { kind: 'stage_gone', stage, replace_by: replaceBy }, { stage }, name);

@@ -15,19 +15,19 @@ import { selectionSql } from './select';
 
 const CHUNK = 2_500;
 
-async function doerOf(row: ChangeRow): Promise<{ scope: Scope; person: User | null }> {
-  if (!row.user_id) return { scope: wholeAccount(row.account_id), person: null };
-  const person = await findUser(row.user_id);
-  if (!person) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
-  return { scope: scopeFor({ kind: 'person', person }), person };
+async function doerOf(row: ChangeRow): Promise<{ scope: Scope; user: User | null }> {
+  if (!row.user_id) return { scope: wholeAccount(row.account_id), user: null };
+  const user = await findUser(row.user_id);
+  if (!user) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
+  return { scope: scopeFor({ kind: 'user', user }), user };
 }
 
-const doingOf = (row: ChangeRow, person: User | null, tx: Tx, at: Date): BulkActionContext => ({
+const doingOf = (row: ChangeRow, user: User | null, tx: Tx, at: Date): BulkActionContext => ({
   tx,
   changeId: row.id,
   accountId: row.account_id,
   userId: row.user_id,
-  by: person ? fullName(person) : 'a program',
+  by: user ? fullName(user) : 'a program',
   at,
   line: `Together with others: ${row.spec.deed}`,
 });
@@ -39,9 +39,9 @@ const tell = (tx: Tx, row: ChangeRow): Promise<void> =>
 export async function performChange(id: string, going: () => boolean = () => true): Promise<void> {
   const found = await readChange(id);
   if (!found || !['waiting', 'running'].includes(found.state)) return;
-  const { scope, person } = await doerOf(found);
+  const { scope, user } = await doerOf(found);
   if (found.state === 'waiting') await choose(found, scope);
-  while (going() && (await performChunk(id, person, scope)));
+  while (going() && (await performChunk(id, user, scope)));
 }
 
 /** Writes down whom the change is for, as it is at this moment. */
@@ -61,7 +61,7 @@ async function choose(row: ChangeRow, scope: Scope): Promise<void> {
   });
 }
 
-async function performChunk(id: string, person: User | null, scope: Scope): Promise<boolean> {
+async function performChunk(id: string, user: User | null, scope: Scope): Promise<boolean> {
   return transact(async (tx) => {
     const row = await readChange(id, tx, true);
     if (!row || row.state !== 'running') return false;
@@ -86,7 +86,7 @@ async function performChunk(id: string, person: User | null, scope: Scope): Prom
     const leftAlone = isDeletion(row.kind)
       ? { ids: chunk.contact_ids, counts: {} }
       : await leftAloneOf(tx, row, chunk.contact_ids, scope);
-    const changed = await kind.apply(doingOf(row, person, tx, at), row.spec.change, leftAlone.ids);
+    const changed = await kind.apply(doingOf(row, user, tx, at), row.spec.change, leftAlone.ids);
     const counts = leftAlone.counts;
     const why = kind.leavesByItself ?? 'changed_since';
     if (leftAlone.ids.length > changed) counts[why] = (counts[why] ?? 0) + leftAlone.ids.length - changed;
@@ -136,11 +136,11 @@ async function leftAloneOf(
 export async function performUndo(id: string, going: () => boolean = () => true): Promise<void> {
   const row = await readChange(id);
   if (!row || row.state !== 'undoing') return;
-  const person = row.user_id ? await findUser(row.user_id) : null;
-  while (going() && (await undoChunk(id, person)));
+  const user = row.user_id ? await findUser(row.user_id) : null;
+  while (going() && (await undoChunk(id, user)));
 }
 
-async function undoChunk(id: string, person: User | null): Promise<boolean> {
+async function undoChunk(id: string, user: User | null): Promise<boolean> {
   return transact(async (tx) => {
     const row = await readChange(id, tx, true);
     if (!row || row.state !== 'undoing') return false;
@@ -157,7 +157,7 @@ async function undoChunk(id: string, person: User | null): Promise<boolean> {
     await tx.run('select 1 from contacts where id = any($1::bigint[]) order by id for update', [
       items.map(({ contact_id }) => contact_id),
     ]);
-    const doing = { ...doingOf(row, person, tx, at), line: `Undone: ${row.spec.deed}` };
+    const doing = { ...doingOf(row, user, tx, at), line: `Undone: ${row.spec.deed}` };
     const { restored, why } = await kindOf(row.spec.change).undo(doing, row.spec.change, items);
     await tx.run(
       `update changes set undone = undone + $2, undo_left_alone = case when $3 > 0 then jsonb_set(undo_left_alone, array[$4::text], to_jsonb(coalesce((undo_left_alone->>$4)::int, 0) + $3)) else undo_left_alone end where id = $1`,
@@ -169,9 +169,9 @@ async function undoChunk(id: string, person: User | null): Promise<boolean> {
 }
 
 /** A change that cannot go on says why, where its maker sees it. */
-export async function failChange(id: string, fault: string): Promise<void> {
+export async function failChange(id: string, error: string): Promise<void> {
   await reader().run(
     `update changes set state = 'failed', fault = $2 where id = $1 and state in ('waiting','running','undoing')`,
-    [id, fault.slice(0, 500)],
+    [id, error.slice(0, 500)],
   );
 }

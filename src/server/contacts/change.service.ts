@@ -1,7 +1,7 @@
 /** Changes a person makes to one contact: stage, horizon, owner, place, notes, the next touch, permissions. Each is one transaction and stands in the timeline. */
 import type { ContactView } from '@/core/contacts';
 import Joi from 'joi';
-import { AppError, isZone, faultsOf } from '@/core/shared';
+import { AppError, isZone, fieldErrors } from '@/core/shared';
 import { cleanName, oneLine } from '@/core/capture';
 import { storable, wantsSchema } from '@/core/capture/schemas';
 import { dayOfYear, type FieldInput } from '@/core/fields';
@@ -12,9 +12,9 @@ import { findContact, lockContact } from './contacts.repository';
 import { refreshSearch } from './search';
 
 import { addressesOf, changePermissions, permissionActivity, type PermissionChannel } from './permissions';
-import { setDates, setFields, setTags } from './more';
+import { setDates, setFields, setTags } from './details.service';
 import { endOffers } from './ownership';
-import { recordActivities, restate } from './record';
+import { recordActivities, restate } from './record-activities';
 
 /** What `PATCH /api/v1/contacts/{id}` takes. */
 export const contactPatchSchema = Joi.object({
@@ -88,8 +88,8 @@ interface Patch {
   household_do_not_contact?: boolean;
 }
 
-const userIdOf = (principal: Principal): string | null => (principal.kind === 'person' ? principal.person.id : null);
-const nameOf = (principal: Principal): string => (principal.kind === 'person' ? fullName(principal.person) : 'a program');
+const userIdOf = (principal: Principal): string | null => (principal.kind === 'user' ? principal.user.id : null);
+const nameOf = (principal: Principal): string => (principal.kind === 'user' ? fullName(principal.user) : 'a program');
 
 /** Marks the household of a contact. @returns the ids of its people @throws AppError conflict without a household */
 async function markHousehold(tx: Tx, contactId: string, doNot: boolean): Promise<string[]> {
@@ -104,7 +104,7 @@ async function markHousehold(tx: Tx, contactId: string, doNot: boolean): Promise
 /** Changes a contact. Handing it to another agent is for those who run the office. @throws AppError input_invalid, not_found, not_allowed */
 export async function updateContact(principal: Principal, id: string, body: unknown): Promise<ContactView> {
   const { value, error } = contactPatchSchema.validate(body, { abortEarly: false, convert: false });
-  if (error) throw new AppError('input_invalid', 'This change was not kept.', { fields: faultsOf(error) });
+  if (error) throw new AppError('input_invalid', 'This change was not kept.', { fields: fieldErrors(error) });
   const patch = value as Patch;
   const scope = scopeFor(principal);
   return transact(async (tx) => {
@@ -177,7 +177,7 @@ async function checkWords(
 }
 
 async function handOver(tx: Tx, principal: Principal, contactId: string, ownerId: string, at: Date): Promise<Because> {
-  if (principal.kind === 'person' && !runsTheOffice(principal.person.role))
+  if (principal.kind === 'user' && !runsTheOffice(principal.user.role))
     throw new AppError('not_allowed', 'Only an admin hands a contact to another agent.');
   const accountId = scopeFor(principal).accountId;
   const owner = await tx.first<{ first_name: string; last_name: string }>(

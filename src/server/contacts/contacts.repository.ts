@@ -4,7 +4,7 @@ import { notFound } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { reader, type Tx } from '../shared';
 import { CONTACT_COLUMNS, CONTACT_JOINS, contactView, type ContactRow } from './contacts.rows';
-import { readMore } from './more';
+import { readMore } from './details.service';
 import { addressesOf, lettersTo, permissionFor, readPermissions } from './permissions';
 import { visible } from './visible';
 

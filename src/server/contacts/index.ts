@@ -14,10 +14,10 @@ export {
 export { forgetSearch, learnWords, refreshSearch, writeSearch } from './search';
 export { contactView, OWN_FIELDS } from './contacts.rows';
 export { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
-export { CALLED, calledOf } from './called';
+export { DISPLAY_NAME, displayName } from './display-name';
 export { endFollowUp } from './follow-up';
-export { listFields, requireTags, setDates, setFields } from './more';
-export { FAST, HOUR_OF, measured, ROSTER_OF } from './measured';
+export { listFields, requireTags, setDates, setFields } from './details.service';
+export { FAST, HOUR_OF, measureSql, ROSTER_OF } from './measure.sql';
 export {
   addressesOf,
   changePermissions,
@@ -39,7 +39,7 @@ export {
 } from './permissions';
 export { endOffers } from './ownership';
 export { refold } from './refold';
-export { derived, foldActivities, putFolded, recordActivities, restate, type Folded, type Fresh } from './record';
+export { derived, foldActivities, putFolded, recordActivities, restate, type Folded, type Fresh } from './record-activities';
 export { listTimeline } from './timeline.repository';
 export { segmentSql, type SegmentContext } from './segment.sql';
 export { visible } from './visible';

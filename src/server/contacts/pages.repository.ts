@@ -9,7 +9,7 @@ import type { Behind } from '@/core/results';
 import { conditionsOf, type Tree } from '@/core/segments';
 import { reader, transact, type Tx } from '../shared';
 import { CONTACT_COLUMNS, CONTACT_JOINS, contactView, type ContactRow } from './contacts.rows';
-import { measured } from './measured';
+import { measureSql } from './measure.sql';
 import { patternsMeant, searchPatterns, tagsNamed } from './search';
 import { segmentSql, type SegmentContext } from './segment.sql';
 import { visible } from './visible';
@@ -102,7 +102,7 @@ export function contactsFrom(
         );
     }
   if (query.segment) where.push(segmentSql(query.segment.tree, query.segment.context, bind));
-  if (query.behind) where.push(measured(query.behind, bind));
+  if (query.behind) where.push(measureSql(query.behind, bind));
   if (!patterns.length && !query.behind && !asksForStage(query.segment?.tree)) where.push(`c.stage <> 'archived'`);
   if (where.some((part) => part.includes('s.search_text'))) from += ' join contact_search s on s.contact_id = c.id';
   if (where.some((part) => /\bf\./.test(part)) || (query.sort && 'facts' in SORTS[query.sort]))

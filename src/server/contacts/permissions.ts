@@ -147,7 +147,7 @@ export interface SaidBefore {
 export const putBackPermissions = (
   tx: Tx,
   accountId: string,
-  said: SaidBefore[],
+  previous: SaidBefore[],
   { why, userId, at }: { why: string; userId: string | null; at: Date },
 ): Promise<{ channel: string; address: string; state: 'granted' | 'withdrawn' | null }[]> =>
   tx.rows(
@@ -160,5 +160,5 @@ export const putBackPermissions = (
        written as (insert into permission_changes (account_id, channel, address, state, how, user_id, at)
          select $1, channel, address, coalesce(before->>'state', 'withdrawn'), $3, $4, $5 from same)
      select channel, address, before->>'state' as state from same`,
-    [accountId, JSON.stringify(said), why, userId, at],
+    [accountId, JSON.stringify(previous), why, userId, at],
   );

@@ -2,7 +2,7 @@
 import { foldFact, noFacts, stageAfter, type Activity, type Stage } from '@/core/contacts';
 import type { Tx } from '../shared';
 import { rowOfFacts } from './facts.rows';
-import { recordActivities, restate } from './record';
+import { recordActivities, restate } from './record-activities';
 
 /** @param stage where the person stands from now on; when the activities say otherwise, a line of the timeline says so */
 export async function refold(

@@ -6,7 +6,7 @@ import { oneLine } from '@/core/capture';
 import { storable } from '@/core/capture/schemas';
 import { now, transact } from '../shared';
 import { lockContact } from './contacts.repository';
-import { recordActivities } from './record';
+import { recordActivities } from './record-activities';
 
 export interface Reported {
   kind: ReportedKind;
@@ -36,7 +36,7 @@ export async function reportActivity(principal: Principal, contactId: string, re
     const [id] = await recordActivities(tx, scope.accountId, [
       {
         contactId,
-        userId: principal.kind === 'person' ? principal.person.id : null,
+        userId: principal.kind === 'user' ? principal.user.id : null,
         at,
         kind: reported.kind,
         channel: reported.kind === 'call' ? 'call' : reported.kind === 'opened' ? 'email' : null,

@@ -81,7 +81,7 @@ const wantsList = (key: string): Question => ({
   lower: true,
 });
 /** What holds for a channel on the contact's first address. A no is rare and found from the ledger's side. */
-const said = (channel: Channel): Question => ({
+const permissionState = (channel: Channel): Question => ({
   is: 'value',
   sql: `coalesce((select p.state from permissions p where p.account_id = c.account_id and p.channel = '${channel}' and p.address = ${firstAddressSql(channel)}), 'unknown')`,
   rarely: {
@@ -111,10 +111,10 @@ const QUESTIONS: Record<string, Question> = {
   has_address: flag(`coalesce(c.street, '') <> ''`),
   in_household: flag('c.household_id is not null'),
   do_not_contact: flag('c.do_not_contact'),
-  may_call: said('call'),
-  may_text: said('text'),
-  may_email: said('email'),
-  may_letter: said('letter'),
+  may_call: permissionState('call'),
+  may_text: permissionState('text'),
+  may_email: permissionState('email'),
+  may_letter: permissionState('letter'),
   stage: value('c.stage'),
   stage_since: value('c.stage_since'),
   horizon: value('c.horizon'),

@@ -2,7 +2,7 @@
 import { foldFact, noFacts, stageAfter, type Activity, type ActivityData, type Stage } from '@/core/contacts';
 import { reader } from '../shared';
 import { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
-import { derived, readStandings } from './record';
+import { derived, readContactStates } from './record-activities';
 
 const CHUNK = 1_000;
 
@@ -37,17 +37,17 @@ export async function verify(most = 50): Promise<Verified> {
 }
 
 async function verifyChunk(ids: string[], found: Verified): Promise<void> {
-  const standings = await readStandings(reader(), ids, false);
+  const standings = await readContactStates(reader(), ids, false);
   const rows = await reader().rows<ActivityRow>(
     'select contact_id, user_id, at, kind, channel, direction, data from activities where contact_id = any($1::bigint[]) order by contact_id, id',
     [ids],
   );
   const byContact = new Map<string, ActivityRow[]>();
   for (const row of rows) byContact.set(row.contact_id, [...(byContact.get(row.contact_id) ?? []), row]);
-  for (const standing of standings) {
+  for (const states of standings) {
     let facts = noFacts();
     let stage: Stage = 'new';
-    for (const row of byContact.get(standing.id) ?? []) {
+    for (const row of byContact.get(states.id) ?? []) {
       const activity: Activity = {
         contactId: row.contact_id,
         userId: row.user_id,
@@ -61,15 +61,15 @@ async function verifyChunk(ids: string[], found: Verified): Promise<void> {
       facts = foldFact(facts, activity);
       stage = row.kind === 'stage' ? (row.data.stage as Stage) : stageAfter(stage, activity);
     }
-    const wanted = { ...rowOfFacts(facts), ...derived(standing, facts, stage) } as Record<string, unknown>;
-    const there = { ...rowOfFacts(factsOfRow(standing)), ...(standing as unknown as Record<string, unknown>) } as Record<
+    const wanted = { ...rowOfFacts(facts), ...derived(states, facts, stage) } as Record<string, unknown>;
+    const there = { ...rowOfFacts(factsOfRow(states)), ...(states as unknown as Record<string, unknown>) } as Record<
       string,
       unknown
     >;
     for (const column of [...FACT_COLUMNS.filter((name) => name !== 'last_touch_at'), ...DERIVED]) {
       if (plain(wanted[column]) !== plain(there[column]))
         found.differences.push(
-          `contact ${standing.id}: ${column} is ${plain(there[column])}, its activities say ${plain(wanted[column])}`,
+          `contact ${states.id}: ${column} is ${plain(there[column])}, its activities say ${plain(wanted[column])}`,
         );
     }
   }

@@ -1,10 +1,10 @@
 /** Conversations of the assistant: what somebody answers is understood, written down and answered, or handed to their agent, in the transaction that takes the answer in. */
 import {
   continueConversation,
-  type TalkDecision,
+  type ConversationDecision,
   type ConversationFlow,
   type ConversationState,
-  type TalkWrite,
+  type ConversationReply,
 } from '@/core/conversations';
 import type { Activity } from '@/core/contacts';
 import { listFields, recordActivities, restate, setFields } from '../contacts';
@@ -14,32 +14,29 @@ interface TalkRow {
   id: string;
   account_id: string;
   flow: ConversationFlow;
-  standing: ConversationState;
+  progress: ConversationState;
   owner_id: string | null;
   phone: string | null;
 }
 
 /** Whether the assistant has asked them something and waits. */
 export const isTalking = async (tx: Tx, contactId: string): Promise<boolean> =>
-  (await tx.first(`select 1 from talks where contact_id = $1 and state = 'open'`, [contactId])) !== null;
+  (await tx.first(`select 1 from assistant_conversations where contact_id = $1 and state = 'open'`, [contactId])) !== null;
 
 /** Goes on with the open conversation of somebody who wrote, if there is one. */
 export async function answerConversation(tx: Tx, contactId: string, text: string, at: Date): Promise<void> {
   const row = await tx.first<TalkRow>(
-    `select t.id, t.account_id, t.flow, t.standing, c.owner_id, (select value from contact_points p where p.contact_id = c.id and p.kind = 'phone' and p.active order by p.position, p.id limit 1) as phone
-     from talks t join contacts c on c.id = t.contact_id where t.contact_id = $1 and t.state = 'open' for update of t`,
+    `select t.id, t.account_id, t.flow, t.progress, c.owner_id, (select value from contact_points p where p.contact_id = c.id and p.kind = 'phone' and p.active order by p.position, p.id limit 1) as phone
+     from assistant_conversations t join contacts c on c.id = t.contact_id where t.contact_id = $1 and t.state = 'open' for update of t`,
     [contactId],
   );
   if (!row) return;
   const towns = await townsOf(tx, row.account_id);
-  const decision = continueConversation(row.flow, row.standing, text, { towns, now: at });
-  await tx.run('update talks set state = $2, standing = $3::jsonb, because = $4::jsonb, last_at = $5 where id = $1', [
-    row.id,
-    decision.state,
-    JSON.stringify(decision.standing),
-    JSON.stringify({ told: decision.told }),
-    at,
-  ]);
+  const decision = continueConversation(row.flow, row.progress, text, { towns, now: at });
+  await tx.run(
+    'update assistant_conversations set state = $2, progress = $3::jsonb, because = $4::jsonb, last_at = $5 where id = $1',
+    [row.id, decision.state, JSON.stringify(decision.progress), JSON.stringify({ told: decision.told }), at],
+  );
   const told = await writeDown(tx, row.account_id, contactId, decision, at);
   await recordActivities(tx, row.account_id, told);
   if (decision.says && row.phone) {
@@ -47,7 +44,7 @@ export async function answerConversation(tx: Tx, contactId: string, text: string
       `insert into outbox (account_id, key, channel, contact_id, user_id, address, payload, automatic, due_at, created_at) values ($1, $2, 'text', $3, $4, $5, $6::jsonb, true, $7, $7) on conflict (key) do nothing`,
       [
         row.account_id,
-        `t${row.id}-${row.standing.at}`,
+        `t${row.id}-${row.progress.at}`,
         contactId,
         row.owner_id,
         row.phone,
@@ -72,7 +69,7 @@ async function writeDown(
   tx: Tx,
   accountId: string,
   contactId: string,
-  { writes, told, state }: TalkDecision,
+  { writes, told, state }: ConversationDecision,
   at: Date,
 ): Promise<Activity[]> {
   for (const one of writes) await write(tx, accountId, contactId, one, at);
@@ -90,7 +87,7 @@ async function writeDown(
   ];
 }
 
-async function write(tx: Tx, accountId: string, contactId: string, what: TalkWrite, at: Date): Promise<void> {
+async function write(tx: Tx, accountId: string, contactId: string, what: ConversationReply, at: Date): Promise<void> {
   switch (what.write) {
     case 'horizon':
       await tx.run(

@@ -41,7 +41,7 @@ export async function requestDuplicateScan(principal: Principal): Promise<Duplic
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {
     await tx.run(
-      `insert into duplicate_looks (account_id, state, asked_at) values ($1, 'waiting', $2) on conflict (account_id) do update set state = 'waiting', asked_at = excluded.asked_at, fault = null where duplicate_looks.state not in ('waiting','running')`,
+      `insert into duplicate_scans (account_id, state, asked_at) values ($1, 'waiting', $2) on conflict (account_id) do update set state = 'waiting', asked_at = excluded.asked_at, fault = null where duplicate_scans.state not in ('waiting','running')`,
       [accountId, await now(tx)],
     );
     await enqueue(tx, 'duplicates.find', { accountId }, { key: `duplicates ${accountId}` });
@@ -51,7 +51,7 @@ export async function requestDuplicateScan(principal: Principal): Promise<Duplic
 
 export async function findDuplicateScan(accountId: string, tx: Tx = reader()): Promise<DuplicateScanView> {
   const row = await tx.first<DuplicateScanView>(
-    'select state, pairs, fault, ended_at from duplicate_looks where account_id = $1',
+    'select state, pairs, fault, ended_at from duplicate_scans where account_id = $1',
     [accountId],
   );
   return row ?? { state: 'never', pairs: 0, fault: null, ended_at: null };
@@ -59,7 +59,7 @@ export async function findDuplicateScan(accountId: string, tx: Tx = reader()): P
 
 /** For the worker. */
 export async function findDuplicates(accountId: string): Promise<void> {
-  await reader().run(`update duplicate_looks set state = 'running' where account_id = $1`, [accountId]);
+  await reader().run(`update duplicate_scans set state = 'running' where account_id = $1`, [accountId]);
   await transact(async (tx) => {
     await tx.run('delete from duplicate_pairs where account_id = $1', [accountId]);
     await tx.run(
@@ -67,10 +67,10 @@ export async function findDuplicates(accountId: string): Promise<void> {
       [accountId],
     );
     await tx.run(
-      `update duplicate_looks set state = 'done', pairs = (select count(*) from duplicate_pairs where account_id = $1), ended_at = $2 where account_id = $1`,
+      `update duplicate_scans set state = 'done', pairs = (select count(*) from duplicate_pairs where account_id = $1), ended_at = $2 where account_id = $1`,
       [accountId, await now(tx)],
     );
   });
 }
-export const failDuplicateScan = (accountId: string, fault: string): Promise<void> =>
-  reader().run(`update duplicate_looks set state = 'failed', fault = $2 where account_id = $1`, [accountId, fault.slice(0, 500)]);
+export const failDuplicateScan = (accountId: string, error: string): Promise<void> =>
+  reader().run(`update duplicate_scans set state = 'failed', fault = $2 where account_id = $1`, [accountId, error.slice(0, 500)]);

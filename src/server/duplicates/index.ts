@@ -1,3 +1,3 @@
 export { requestDuplicateScan, failDuplicateScan, findDuplicates, findDuplicateScan } from './find.service';
-export { listMerges, mergeContacts, unmerge } from './merge.service';
+export { listMerges, mergeContacts, undoMerge } from './merge.service';
 export { declareDifferent, joinHousehold, leaveHousehold, listPairs } from './review.service';

@@ -42,7 +42,7 @@ interface Moved {
   rows: Record<string, string[]>;
   tags: string[];
   enrolments: string[];
-  /** Enrolments that were under way in a campaign that the kept one is in as well. */
+  /** Enrollments that were under way in a campaign that the kept one is in as well. */
   stopped: string[];
   fields: { field_id: string; ordinal: number }[];
   said: { channel: string; address: string; before: object | null }[];
@@ -92,11 +92,11 @@ export async function mergeContacts(
   return transact(async (tx) => {
     for (const id of [keptId, goneId].sort((a, b) => Number(BigInt(a) - BigInt(b)))) await lockContact(scope, id, tx);
     const at = await now(tx);
-    const [kept, gone] = [await findContact(scope, keptId, tx), await findContact(scope, goneId, tx)];
+    const [survivor, gone] = [await findContact(scope, keptId, tx), await findContact(scope, goneId, tx)];
     const before = await rawOf(tx, [keptId, goneId]);
-    const side = (field: MergeChoice) => chosenSide(field, kept, gone, choices);
-    const said = await strictest(tx, scope.accountId, kept, gone, scope.userId, at);
-    const moved: Moved = { ...(await move(tx, keptId, goneId)), said };
+    const side = (field: MergeChoice) => chosenSide(field, survivor, gone, choices);
+    const permissions = await strictest(tx, scope.accountId, survivor, gone, scope.userId, at);
+    const moved: Moved = { ...(await move(tx, keptId, goneId)), said: permissions };
     const taken = (Object.keys(OF) as MergeChoice[]).filter((field) => side(field) === 'gone').flatMap((field) => OF[field]);
     await tx.run(
       `update contacts k set ${taken.map((column) => `${column} = g.${column},`).join(' ')} roles = (select coalesce(array_agg(distinct r order by r), '{}') from unnest(k.roles || g.roles) r), wants = g.wants || k.wants,
@@ -120,7 +120,7 @@ export async function mergeContacts(
         JSON.stringify({ text: `Merged with ${nameOf(gone)}, who stood here as well` }),
       ],
     );
-    await refold(tx, scope.accountId, keptId, (side('stage') === 'gone' ? gone : kept).stage.key as Stage, scope.userId, at);
+    await refold(tx, scope.accountId, keptId, (side('stage') === 'gone' ? gone : survivor).stage.key as Stage, scope.userId, at);
     await refold(tx, scope.accountId, goneId, 'new', null, at);
     await refreshSearch(tx, [keptId]);
     await forgetSearch(tx, [goneId]);
@@ -195,19 +195,19 @@ async function move(tx: Tx, keptId: string, goneId: string): Promise<Omit<Moved,
 async function strictest(
   tx: Tx,
   accountId: string,
-  kept: ContactView,
+  survivor: ContactView,
   gone: ContactView,
   userId: string | null,
   at: Date,
 ): Promise<Moved['said']> {
-  const of = (channel: PermissionChannel) => [...addressesOf(channel, kept), ...addressesOf(channel, gone)];
+  const of = (channel: PermissionChannel) => [...addressesOf(channel, survivor), ...addressesOf(channel, gone)];
   const details = await readPermissions(tx, accountId, PERMISSION_CHANNELS.flatMap(of));
   const changes: PermissionChange[] = PERMISSION_CHANNELS.flatMap((channel) => {
     const addresses = of(channel);
-    const said = (address: string) => details.find((detail) => detail.channel === channel && detail.address === address);
-    if (!addresses.some((address) => said(address)?.state === 'withdrawn')) return [];
+    const permissionOf = (address: string) => details.find((detail) => detail.channel === channel && detail.address === address);
+    if (!addresses.some((address) => permissionOf(address)?.state === 'withdrawn')) return [];
     return addresses
-      .filter((address) => said(address)?.state !== 'withdrawn')
+      .filter((address) => permissionOf(address)?.state !== 'withdrawn')
       .map((address) => ({
         channel,
         address,
@@ -226,7 +226,7 @@ async function strictest(
 }
 
 /** Takes two contacts apart again: each has what was its own; what happened since stays with the one that was kept. */
-export async function unmerge(principal: Principal, mergeId: string): Promise<void> {
+export async function undoMerge(principal: Principal, mergeId: string): Promise<void> {
   const scope = scopeFor(principal);
   await transact(async (tx) => {
     const row = await tx.first<{
@@ -289,7 +289,7 @@ export async function unmerge(principal: Principal, mergeId: string): Promise<vo
     for (const id of [row.kept_id, row.gone_id])
       await refold(tx, scope.accountId, id, row.before[id]!.stage as Stage, scope.userId, at);
     await refreshSearch(tx, [row.kept_id, row.gone_id]);
-    await writeAudit(tx, principal, scope.accountId, 'contacts.unmerge', { mergeId }, at);
+    await writeAudit(tx, principal, scope.accountId, 'contacts.undoMerge', { mergeId }, at);
   });
 }
 

@@ -17,8 +17,22 @@ export interface ExportRow extends Omit<ExportView, 'bytes'> {
 const KEPT_MS = 7 * DAY;
 const SELECT = `select e.*, u.first_name || ' ' || u.last_name as by from exports e left join users u on u.id = e.user_id`;
 const viewOf = (row: ExportRow): ExportView => {
-  const { id, format, state, total, done, bytes, fault, by, made_at, ended_at, email, mailed_at, mail_fault } = row;
-  return { id, format, state, total, done, bytes: Number(bytes), fault, by, made_at, ended_at, email, mailed_at, mail_fault };
+  const { id, format, state, total, done, bytes, fault: error, by, made_at, ended_at, email, mailed_at, mail_fault } = row;
+  return {
+    id,
+    format,
+    state,
+    total,
+    done,
+    bytes: Number(bytes),
+    fault: error,
+    by,
+    made_at,
+    ended_at,
+    email,
+    mailed_at,
+    mail_fault,
+  };
 };
 
 /** Orders a file. @throws AppError input_invalid when it should be sent and nobody asked by name */
@@ -29,7 +43,7 @@ export async function createExport(
   options: ExportOptions = {},
   email = false,
 ): Promise<ExportView> {
-  if (email && principal.kind !== 'person')
+  if (email && principal.kind !== 'user')
     throw new AppError('input_invalid', 'A file is sent to a person; a program fetches it.', {
       fields: [{ field: 'email', message: 'is for somebody who is logged in' }],
     });
@@ -54,7 +68,7 @@ export async function addExport(
   );
   await writeAudit(tx, principal, accountId, 'contacts.export', { exportId: row!.id, format, selection, ...how }, at);
   await enqueue(tx, 'exports.run', { exportId: row!.id });
-  return viewOf({ ...row!, by: principal.kind === 'person' ? fullName(principal.person) : null });
+  return viewOf({ ...row!, by: principal.kind === 'user' ? fullName(principal.user) : null });
 }
 
 export async function listExports(principal: Principal, limit: number): Promise<ExportView[]> {
@@ -105,17 +119,17 @@ export async function beginExport(id: string): Promise<(ExportRow & { scope: Sco
   );
   if (!row) return null;
   await reader().run('delete from export_parts where export_id = $1', [id]);
-  const person = row.user_id ? await findUser(row.user_id) : null;
-  if (row.user_id && !person) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
-  return { ...row, scope: person ? scopeFor({ kind: 'person', person }) : wholeAccount(row.account_id) };
+  const user = row.user_id ? await findUser(row.user_id) : null;
+  if (row.user_id && !user) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
+  return { ...row, scope: user ? scopeFor({ kind: 'user', user }) : wholeAccount(row.account_id) };
 }
 /** Keeps a part of the file. @returns false when another worker has begun the export anew meanwhile, so that this one must stop */
 export async function saveExportPart(id: string, attempt: number, n: number, bytes: Buffer): Promise<boolean> {
-  const kept = await reader().first(
+  const saved = await reader().first(
     'insert into export_parts (export_id, n, bytes) select id, $3, $4 from exports where id = $1 and attempt = $2 on conflict do nothing returning n',
     [id, attempt, n, bytes],
   );
-  return kept !== null;
+  return saved !== null;
 }
 export const reportExport = (id: string, done: number, total: number): Promise<void> =>
   reader().run('update exports set done = $2, total = $3 where id = $1', [id, done, total]);
@@ -128,5 +142,5 @@ export const endExport = (id: string, bytes: number): Promise<void> =>
     if (row?.email) await enqueue(tx, 'exports.mail', { exportId: id });
   });
 
-export const failExport = (id: string, fault: string): Promise<void> =>
-  reader().run(`update exports set state = 'failed', fault = $2 where id = $1 and state <> 'done'`, [id, fault.slice(0, 500)]);
+export const failExport = (id: string, error: string): Promise<void> =>
+  reader().run(`update exports set state = 'failed', fault = $2 where id = $1 and state <> 'done'`, [id, error.slice(0, 500)]);

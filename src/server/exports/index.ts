@@ -10,5 +10,5 @@ export {
   reportExport,
 } from './exports.service';
 export { saveMailed, readFile, readMailing } from './mailing.repository';
-export { countOutgoing, outgoingPeople } from './people.repository';
+export { countOutgoing, outgoingPeople } from './outgoing.repository';
 export { createSchedule, deleteSchedule, listSchedules, orderDueExports } from './schedules.service';

@@ -29,8 +29,8 @@ const SELECT = `select s.*, u.first_name || ' ' || u.last_name as by, to_jsonb(l
   left join lateral (select id, state, done, fault, mail_fault, made_at from exports e where e.schedule_id = s.id order by e.id desc limit 1) l on true`;
 
 function viewOf(row: ScheduleRow): ScheduleView {
-  const { id, name, format, every, day, at, email, next_at, fault, by, last } = row;
-  return { id, name, format, every, day, at, email, next_at, fault, by, last };
+  const { id, name, format, every, day, at, email, next_at, fault: error, by, last } = row;
+  return { id, name, format, every, day, at, email, next_at, fault: error, by, last };
 }
 
 /** The schedules of the account for those who run the office; else one's own. */
@@ -44,8 +44,8 @@ export async function listSchedules(principal: Principal): Promise<ScheduleView[
 
 /** @throws AppError not_allowed for a key, which is nobody's and has no mailbox; not_found for a segment that is not there */
 export async function createSchedule(principal: Principal, input: ScheduleInput): Promise<ScheduleView> {
-  if (principal.kind !== 'person') throw new AppError('not_allowed', 'A schedule belongs to a person who is logged in.');
-  const { person } = principal;
+  if (principal.kind !== 'user') throw new AppError('not_allowed', 'A schedule belongs to a person who is logged in.');
+  const { user } = principal;
   const scope = scopeFor(principal);
   await readQuestion(scope, input.question);
   const id = await transact(async (tx) => {
@@ -60,7 +60,7 @@ export async function createSchedule(principal: Principal, input: ScheduleInput)
        values ($1, $2, $3, $4, $5::jsonb, $6::jsonb, $7, $8, $9, $10, $11, $12, $13) returning id`,
       [
         scope.accountId,
-        person.id,
+        user.id,
         input.name.trim(),
         input.format,
         JSON.stringify(input.options),
@@ -68,9 +68,9 @@ export async function createSchedule(principal: Principal, input: ScheduleInput)
         input.every,
         input.day,
         input.at,
-        person.timeZone,
+        user.timeZone,
         input.email,
-        nextRun(input, at, person.timeZone),
+        nextRun(input, at, user.timeZone),
         at,
       ],
     );
@@ -109,13 +109,13 @@ async function orderOne(tx: Tx, id: string): Promise<boolean> {
     [id, at],
   );
   if (!row) return false;
-  const person = await findUser(row.user_id);
-  const fault = person ? null : 'Whoever asked for it is no longer here.';
-  await tx.run('update export_schedules set next_at = $2, fault = $3 where id = $1', [id, nextRun(row, at, row.zone), fault]);
-  if (person)
-    await addExport(tx, { kind: 'person', person }, row.format, { question: row.question }, row.options, {
+  const user = await findUser(row.user_id);
+  const error = user ? null : 'Whoever asked for it is no longer here.';
+  await tx.run('update export_schedules set next_at = $2, fault = $3 where id = $1', [id, nextRun(row, at, row.zone), error]);
+  if (user)
+    await addExport(tx, { kind: 'user', user }, row.format, { question: row.question }, row.options, {
       email: row.email,
       scheduleId: id,
     });
-  return person !== null;
+  return user !== null;
 }

@@ -32,14 +32,14 @@ export const MOST_FILE = 10_000_000;
 const signed = (bytes: Buffer, all: Signature[]): string | null =>
   all.find(([, signs, from = 0]) => signs.every((sign, at) => bytes[from + at] === sign))?.[0] ?? null;
 const mayKeep = (principal: Principal): void => {
-  if (principal.kind === 'person' && principal.person.role === 'lender')
+  if (principal.kind === 'user' && principal.user.role === 'lender')
     throw new AppError('not_allowed', 'Lenders look at contacts; they keep no files here.');
 };
 const tooLarge = (what: string, most: number) =>
   new AppError('body_too_large', `The ${what} is larger than ${most / 1_000_000} MB. Make it smaller and try again.`);
 const invalid = (what: string, message: string) =>
   new AppError('input_invalid', `The ${what} was not kept.`, { fields: [{ field: 'file', message }] });
-const by = (principal: Principal): string | null => (principal.kind === 'person' ? principal.person.id : null);
+const by = (principal: Principal): string | null => (principal.kind === 'user' ? principal.user.id : null);
 
 /** Keeps a picture for public pages and e-mails. @throws AppError input_invalid, body_too_large, not_allowed */
 export async function savePicture(principal: Principal, bytes: Buffer): Promise<{ id: string; url: string }> {

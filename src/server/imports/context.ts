@@ -22,7 +22,7 @@ export interface ImportContext {
   stages: Map<string, string>;
   rhythms: Partial<Record<Horizon, number>>;
   /** By full name or e-mail address in small letters. */
-  people: Map<string, { id: string; officeId: string | null }>;
+  users: Map<string, { id: string; officeId: string | null }>;
   owner: { id: string; officeId: string | null } | null;
   /** The field for each heading that is one; the rest goes into a note. */
   fields: Map<string, FieldDef>;
@@ -55,9 +55,9 @@ export async function importWords(accountId: string): Promise<ImportWords> {
 /** Reads it, and makes the fields that the columns ask for. */
 export async function importContext(row: ImportRow): Promise<ImportContext> {
   const tx = reader();
-  const person = row.user_id ? await findUser(row.user_id) : null;
-  if (row.user_id && !person) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
-  const scope = person ? scopeFor({ kind: 'person', person }) : wholeAccount(row.account_id);
+  const user = row.user_id ? await findUser(row.user_id) : null;
+  if (row.user_id && !user) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
+  const scope = user ? scopeFor({ kind: 'user', user }) : wholeAccount(row.account_id);
   const [account, words, people] = await Promise.all([
     tx.first<{ time_zone: string }>('select time_zone from accounts where id = $1', [row.account_id]),
     importWords(row.account_id),
@@ -88,13 +88,13 @@ export async function importContext(row: ImportRow): Promise<ImportContext> {
       ]),
     ),
     rhythms: Object.fromEntries(words.horizons.map(({ key, rhythm_days }) => [key, rhythm_days])),
-    people: scope.sees === 'all' ? byName : new Map(),
+    users: scope.sees === 'all' ? byName : new Map(),
     owner: owner ? { id: owner.id, officeId: owner.office_id } : null,
     fields: await fieldsOf(row, scope.runsOffice),
     by: row.by ?? 'a program',
     scope,
     onlyTags:
-      person && !mayMakeTags(person.role, (await readSettings(row.account_id)).tagBarred) ? await tagNames(row.account_id) : null,
+      user && !mayMakeTags(user.role, (await readSettings(row.account_id)).tagBarred) ? await tagNames(row.account_id) : null,
   };
 }
 

@@ -47,12 +47,12 @@ export class ImportChunkWriter {
     const fresh = units.filter((unit) => unit.isNew);
     const known = units.filter((unit) => !unit.isNew);
     await this.make(fresh);
-    const standing = await this.standing(known);
+    const states = await this.progress(known);
     for (const unit of fresh) this.outcomes.set(unit, { outcome: 'made', before: null, after: nothing() });
     for (const unit of known) this.outcomes.set(unit, { outcome: 'same', before: null, after: nothing() });
     const worked = skip ? fresh : units;
     if (this.context.onlyTags) for (const { person } of worked) keepTags(person, this.context.onlyTags);
-    if (!skip) await this.complete(known, standing);
+    if (!skip) await this.complete(known, states);
     /* Begun in this order, and run in it. */
     await Promise.all([
       this.addPoints(worked),
@@ -74,7 +74,7 @@ export class ImportChunkWriter {
       const stage = this.stageOf(person) as Stage;
       const horizon = (part === 0 ? person.horizon : null) as Horizon | null;
       const next = nextTouch(stage, horizon, null, at, context.rhythms);
-      const owner = (person.owner && context.people.get(person.owner.toLowerCase())) || context.owner;
+      const owner = (person.owner && context.users.get(person.owner.toLowerCase())) || context.owner;
       return {
         id: contactId,
         owner_id: owner?.id ?? null,
@@ -115,7 +115,7 @@ export class ImportChunkWriter {
     return (person.stage && this.context.stages.get(person.stage.toLowerCase())) || this.context.options.stage || 'new';
   }
 
-  private async standing(units: ImportUnit[]): Promise<Map<string, ContactState & { horizon: string | null }>> {
+  private async progress(units: ImportUnit[]): Promise<Map<string, ContactState & { horizon: string | null }>> {
     const rows = await this.tx.rows<ContactState & { id: string; horizon: string | null }>(
       'select id, first_name, last_name, company, street, city, postal_code, region, country, source, roles, wants, horizon from contacts where id = any($1::bigint[]) order by id for update',
       [[...new Set(units.map(({ contactId }) => contactId))]],
@@ -124,12 +124,12 @@ export class ImportChunkWriter {
   }
 
   /** Columns of people who are here already. */
-  private async complete(units: ImportUnit[], standing: Map<string, ContactState & { horizon: string | null }>): Promise<void> {
+  private async complete(units: ImportUnit[], states: Map<string, ContactState & { horizon: string | null }>): Promise<void> {
     const how = this.context.options.on_match === 'update' ? 'update' : 'fill';
     const changes: object[] = [];
     const horizons: string[] = [];
     for (const unit of units) {
-      const here = standing.get(unit.contactId!);
+      const here = states.get(unit.contactId!);
       if (!here) continue;
       const change: Record<string, unknown> = mergedColumns(
         here,

@@ -116,9 +116,9 @@ async function checkOptions(tx: Tx, principal: Principal, row: ImportRow, option
     new AppError('input_invalid', 'This was not kept.', { fields: [{ field: `options.${field}`, message }] });
   if (
     options.owner_id &&
-    principal.kind === 'person' &&
-    !runsTheOffice(principal.person.role) &&
-    options.owner_id !== principal.person.id
+    principal.kind === 'user' &&
+    !runsTheOffice(principal.user.role) &&
+    options.owner_id !== principal.user.id
   )
     throw new AppError('not_allowed', 'Only an admin hands contacts to another agent.');
   if (
@@ -160,12 +160,12 @@ async function move(
   from: ImportRow['state'][],
   to: ImportRow['state'],
   job: 'imports.run' | 'imports.undo',
-  fault: string,
+  error: string,
 ): Promise<ImportView> {
   return transact(async (tx) => {
     const row = await findImportRow(principal, id, tx, true);
     if (row.state === to) return importView(row);
-    if (!from.includes(row.state)) throw new AppError('conflict', fault);
+    if (!from.includes(row.state)) throw new AppError('conflict', error);
     await tx.run('update imports set state = $2 where id = $1', [id, to]);
     await enqueue(tx, job, { importId: id }, lineFor(row.bytes));
     return importView({ ...row, state: to });

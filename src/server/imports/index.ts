@@ -19,5 +19,5 @@ export {
   reportImportScan,
   saveImportScan,
 } from './progress.repository';
-export { takePeople } from './take.service';
+export { importChunk } from './import-chunk.service';
 export { undoImportChunk } from './undo.service';

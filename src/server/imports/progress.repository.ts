@@ -11,7 +11,7 @@ export async function saveImportScan(
   row: ImportRow,
   format: FileFormat,
   columns: ImportColumn[],
-  look: ImportScan,
+  scan: ImportScan,
   sentence: string | null,
 ): Promise<void> {
   await transact(async (tx) => {
@@ -21,10 +21,10 @@ export async function saveImportScan(
         row.id,
         JSON.stringify(format),
         JSON.stringify(columns),
-        JSON.stringify(look),
+        JSON.stringify(scan),
         sentence,
-        look.rows ? 'ready' : 'refused',
-        look.rows,
+        scan.rows ? 'ready' : 'refused',
+        scan.rows,
       ],
     );
     await tellAll(tx, row);
@@ -58,10 +58,10 @@ export async function endImport(row: ImportRow, state: ImportState, at: Date): P
   });
 }
 
-export const failImport = async (id: string, fault: string): Promise<void> =>
+export const failImport = async (id: string, error: string): Promise<void> =>
   reader().run(
     `update imports set state = case when state = 'looking' then 'refused' else 'failed' end, sentence = coalesce(sentence, $2), fault = $2, ended_at = coalesce(ended_at, $3) where id = $1 and state in ('looking','waiting','running','undoing')`,
-    [id, fault.slice(0, 500), await now()],
+    [id, error.slice(0, 500), await now()],
   );
 
 /** The meanings that a person once gave these headings; null when nobody did. */

@@ -79,11 +79,11 @@ async function restore(tx: Tx, row: ImportRow, changed: Done[], at: Date): Promi
     `delete from field_values f using ${ROWS} where f.contact_id = x.contact_id and f.field_id in (select v::bigint from jsonb_array_elements_text(x.after->'fields') v)`,
     [json],
   );
-  const said = changed.flatMap(({ after }) => (after as { said?: SaidBefore[] } | null)?.said ?? []);
+  const permissions = changed.flatMap(({ after }) => (after as { said?: SaidBefore[] } | null)?.said ?? []);
   await putBackPermissions(
     tx,
     row.account_id,
-    said.map((one) => ({ ...one, evidence: `import ${row.id}` })),
+    permissions.map((one) => ({ ...one, evidence: `import ${row.id}` })),
     { why: 'the import was taken back', userId: row.user_id, at },
   );
   const ids = [...new Set(changed.map(({ contact_id }) => contact_id))];

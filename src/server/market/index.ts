@@ -11,4 +11,4 @@ export {
   rowOfListing,
   type ListingQuery,
 } from './listings.repository';
-export { takeListings } from './take.service';
+export { importListings } from './import-listings.service';

@@ -8,7 +8,7 @@ import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
 import { mayTouch, UNKNOWN_PERMISSION, type PermissionState, type Verdict } from '@/core/campaigns';
 import type { Activity, Channel, Stage } from '@/core/contacts';
 import { fillWords, withSender, type Goes, type Words } from '@/core/messages';
-import { mailingAddress, readPeople } from '../campaigns';
+import { mailingAddress, readTouchedContacts } from '../campaigns';
 import { recordActivities } from '../contacts';
 import { joinAsWritten, now, transact, type Tx } from '../shared';
 
@@ -182,12 +182,12 @@ async function addressBroadcasts(tx: Tx, rows: ClaimRow[]): Promise<void> {
   const own = rows.filter((row) => row.broadcast_words && row.payload.text === undefined);
   if (!own.length) return;
   const words = JSON.stringify(own.map((row) => row.broadcast_words));
-  const people = await readPeople(tx, [...new Set(own.map((row) => row.contact_id))], {
+  const people = await readTouchedContacts(tx, [...new Set(own.map((row) => row.contact_id))], {
     household: words.includes('first_names'),
     fields: words.includes('field.'),
     listing: words.includes('listing_'),
   });
-  const kept = own.map((row) => {
+  const rendered = own.map((row) => {
     const person = people.get(row.contact_id)!;
     const source = row.broadcast_words!;
     const filled = fillWords(source, person.fields, { seed: row.key });
@@ -205,7 +205,7 @@ async function addressBroadcasts(tx: Tx, rows: ClaimRow[]): Promise<void> {
   });
   await tx.run(
     `update outbox o set payload = x.payload, picks = x.picks from jsonb_to_recordset($1::jsonb) as x (id bigint, payload jsonb, picks text[]) where o.id = x.id`,
-    [JSON.stringify(kept)],
+    [JSON.stringify(rendered)],
   );
 }
 

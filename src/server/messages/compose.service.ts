@@ -31,8 +31,8 @@ export async function askGuardrails(
   const contact = await findContact(scope, contactId, tx);
   const address =
     channel === 'letter' ? mailingAddress(contact.place) : ((channel === 'email' ? contact.emails : contact.phones)[0] ?? null);
-  const [said] = addressesOf(channel, contact);
-  const details = await readPermissions(tx, scope.accountId, said ? [said] : []);
+  const [subject] = addressesOf(channel, contact);
+  const details = await readPermissions(tx, scope.accountId, subject ? [subject] : []);
   const known = await tx.first<{
     last_in_at: Date | null;
     last_inquiry_at: Date | null;
@@ -55,7 +55,7 @@ export async function askGuardrails(
       doNotContact: contact.do_not_contact,
       address,
       addressFault: address ? (contact.address_faults[address] ?? null) : null,
-      permission: permissionFor(details, channel, said),
+      permission: permissionFor(details, channel, subject),
       wroteAt: known?.last_in_at ?? null,
       householdSaysNo: known?.says_no ?? false,
       registry: {
@@ -162,7 +162,7 @@ async function putOut(
       `m-${randomUUID()}`,
       message.channel,
       contactId,
-      principal.kind === 'person' ? principal.person.id : contact.ownerId,
+      principal.kind === 'user' ? principal.user.id : contact.ownerId,
       address,
       JSON.stringify({ subject, text: message.text, ...(names ? { names } : {}) }),
       await now(tx),

@@ -1,19 +1,19 @@
 /** What doors learned from corrections, by the domain of the sender. */
 import { senderOf } from '@/core/capture';
-import { ruleFromMark, type ExtractionRule, type LessonField } from '@/core/mail';
+import { ruleFromMark, type ExtractionRule, type ExtractedField } from '@/core/mail';
 import { now, reader, type Tx } from '../shared';
 
 export interface ExtractionMark {
-  field: LessonField;
+  field: ExtractedField;
   /** The words as they stand in the mail. */
   text: string;
 }
 
 export const listExtractionRules = (doorId: string, address: string): Promise<ExtractionRule[]> =>
-  reader().rows<ExtractionRule>('select field, before, after from mail_lessons where door_id = $1 and sender = $2 order by id', [
-    doorId,
-    senderOf(address),
-  ]);
+  reader().rows<ExtractionRule>(
+    'select field, before, after from extraction_rules where door_id = $1 and sender = $2 order by id',
+    [doorId, senderOf(address)],
+  );
 
 /** Keeps what marks teach. Of one field the latest lesson is the one that holds. @returns how many places were learned */
 export async function saveExtractionRules(
@@ -22,21 +22,21 @@ export async function saveExtractionRules(
   marks: readonly ExtractionMark[],
   userId: string | null,
 ): Promise<number> {
-  let kept = 0;
+  let saved = 0;
   for (const { field, text } of marks) {
-    const lesson = ruleFromMark(mail.body, field, text);
-    if (!lesson) continue;
-    kept += 1;
-    await tx.run('delete from mail_lessons where door_id = $1 and sender = $2 and field = $3 and before = $4', [
+    const rule = ruleFromMark(mail.body, field, text);
+    if (!rule) continue;
+    saved += 1;
+    await tx.run('delete from extraction_rules where door_id = $1 and sender = $2 and field = $3 and before = $4', [
       mail.doorId,
       senderOf(mail.address),
       field,
-      lesson.before,
+      rule.before,
     ]);
     await tx.run(
-      'insert into mail_lessons (account_id, door_id, sender, field, before, after, made_by, made_at) values ($1, $2, $3, $4, $5, $6, $7, $8)',
-      [mail.accountId, mail.doorId, senderOf(mail.address), field, lesson.before, lesson.after, userId, await now(tx)],
+      'insert into extraction_rules (account_id, door_id, sender, field, before, after, made_by, made_at) values ($1, $2, $3, $4, $5, $6, $7, $8)',
+      [mail.accountId, mail.doorId, senderOf(mail.address), field, rule.before, rule.after, userId, await now(tx)],
     );
   }
-  return kept;
+  return saved;
 }

@@ -63,8 +63,8 @@ const keyOf = (source: 'text' | 'mail', eventId: string): string => `${source}:$
 
 /** What people of the house may do by answering a text or mail about a lead. */
 const OFFERS = {
-  accept: (person: User, offerId: string, by: AnsweredBy) => acceptOffer({ kind: 'person', person }, offerId, by),
-  decline: (person: User, offerId: string, by: AnsweredBy) => declineOffer({ kind: 'person', person }, offerId, by),
+  accept: (user: User, offerId: string, by: AnsweredBy) => acceptOffer({ kind: 'user', user }, offerId, by),
+  decline: (user: User, offerId: string, by: AnsweredBy) => declineOffer({ kind: 'user', user }, offerId, by),
   person: findUser,
 };
 
@@ -147,8 +147,8 @@ export async function receiveMail(mail: InboundMail): Promise<void> {
     }
     if (mail.autoReply) return null;
     const accountId = (await tx.first<{ id: string }>('select min(id)::text as id from accounts'))!.id;
-    const said = ownWords(mail.text) || mail.subject;
-    const refused = await refusedByStranger(tx, { accountId, channel: 'email', address: from, body: said, at: await now(tx) });
+    const text = ownWords(mail.text) || mail.subject;
+    const refused = await refusedByStranger(tx, { accountId, channel: 'email', address: from, body: text, at: await now(tx) });
     return refused ? null : accountId;
   });
   if (strangersAccount) {
@@ -203,11 +203,11 @@ async function recordAnswer(
   known: Known,
   answer: { channel: 'text' | 'email'; from: string; to: string; subject?: string; body: string; at: Date; autoReply: boolean },
 ): Promise<void> {
-  const said: Answer = { ...answer, accountId: known.accountId, contactId: known.contactId, address: known.address };
-  if (answer.channel === 'email' && !said.body.trim()) said.body = answer.subject ?? '';
-  const refused = answer.autoReply ? null : await refusalOf(tx, said);
+  const message: Answer = { ...answer, accountId: known.accountId, contactId: known.contactId, address: known.address };
+  if (answer.channel === 'email' && !message.body.trim()) message.body = answer.subject ?? '';
+  const refused = answer.autoReply ? null : await refusalOf(tx, message);
   const ends = refused !== null && isEnd(refused.refusal);
-  const withdrawals = refused ? await carryOutRefusal(tx, said, refused.refusal, refused.who) : [];
+  const withdrawals = refused ? await carryOutRefusal(tx, message, refused.refusal, refused.who) : [];
   await recordActivities(tx, known.accountId, [
     {
       contactId: known.contactId,
@@ -230,7 +230,8 @@ async function recordAnswer(
     ...withdrawals,
   ]);
   if (answer.autoReply) return;
-  if (refused?.refusal.kind === 'unclear') await recordActivities(tx, known.accountId, await restAndAsk(tx, said, refused.who));
+  if (refused?.refusal.kind === 'unclear')
+    await recordActivities(tx, known.accountId, await restAndAsk(tx, message, refused.who));
   else if (!ends && answer.channel === 'text') await answerConversation(tx, known.contactId, answer.body, answer.at);
   await tx.run('update contacts set unread_at = coalesce(unread_at, $2), wrote_at = greatest(wrote_at, $2) where id = $1', [
     known.contactId,

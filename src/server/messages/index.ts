@@ -21,10 +21,10 @@ export {
   type HandOver,
 } from './outbox.service';
 export { judgeRefusal } from './refusals';
-export { receiveReturned } from './returned.service';
-export { followLink, noteOpened, openToken, trackedLinks } from './seen.service';
+export { receiveReturned } from './bounces.service';
+export { followLink, noteOpened, openToken, trackedLinks } from './opens-and-clicks.service';
 export { mergeFieldsOf } from './merge-fields';
-export { tryOnMe, type Trial } from './trial.service';
+export { sendTrial, type Trial } from './trial.service';
 export { saveTracking, LETTER_STATES, type LetterState } from './tracking.service';
 export { listAnswers, markRead } from './answers.repository';
 export { findUnsubscribe, unsubscribe, unsubscribeToken } from './unsubscribe.service';

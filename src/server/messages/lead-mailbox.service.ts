@@ -46,8 +46,8 @@ export async function receiveLeadMail(writtenTo: ArrivalDoor, received: ReadMail
   )
     return;
   const at = await now();
-  const lessons = await listExtractionRules(door.id, mail.from?.address ?? '');
-  const read = lessons.length ? await readWithLessons(received, lessons) : received.read;
+  const rules = await listExtractionRules(door.id, mail.from?.address ?? '');
+  const read = rules.length ? await readWithLessons(received, rules) : received.read;
   const { state, inquiryId } = await settle(door, { ...received, read }, id);
   await transact(async (tx) => {
     await writeLeadMail(tx, door, { id, from: mail.from, subject: mail.subject, body, read, state, inquiryId, at, raw: null });
@@ -57,8 +57,8 @@ export async function receiveLeadMail(writtenTo: ArrivalDoor, received: ReadMail
 }
 
 /** The reading of a mail with what its door learned; without it, where that takes too long. */
-const readWithLessons = ({ read, body }: ReadMail, lessons: ExtractionRule[]): Promise<LeadMail> =>
-  readApart<object, LeadMail>('lessons', { read, body, lessons }).catch(() => read);
+const readWithLessons = ({ read, body }: ReadMail, rules: ExtractionRule[]): Promise<LeadMail> =>
+  readApart('rules', { read, body, rules }).catch(() => read);
 
 interface KeptMail {
   id: string;
@@ -170,12 +170,12 @@ const take = (
   door: ArrivalDoor,
   { from, subject, body }: { from: Mail['from']; subject: string; body: string },
   id: string,
-  said: object,
+  form: object,
 ): Promise<CaptureResult> =>
   captureInquiry({
     door,
-    raw: { mail: { from, subject, text: body.slice(0, MOST_KEPT) }, ...said },
-    inquiry: readInquiry(said),
+    raw: { mail: { from, subject, text: body.slice(0, MOST_KEPT) }, ...form },
+    inquiry: readInquiry(form),
     idempotencyKey: `lead-mail:${id}`,
     byPerson: null,
   });
@@ -268,7 +268,7 @@ export async function teachLeadMail(
 export async function convertToInquiry(
   principal: Principal,
   id: string,
-  said: object,
+  form: object,
   marks: ExtractionMark[] = [],
 ): Promise<CaptureResult> {
   const { accountId, userId } = scopeFor(principal);
@@ -282,7 +282,7 @@ export async function convertToInquiry(
     defaults: row.defaults,
   };
   const from = { name: row.from_name, address: row.from_address };
-  const captured = await take(door, { from, subject: row.subject, body: row.body }, row.message_id, said);
+  const captured = await take(door, { from, subject: row.subject, body: row.body }, row.message_id, form);
   if (marks.length) await teachLeadMail(principal, id, marks);
   await settled(id, 'taken', captured.inquiry.id, userId);
   return captured;

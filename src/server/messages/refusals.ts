@@ -117,7 +117,10 @@ export async function carryOutRefusal(tx: Tx, answer: Answer, refusal: Refusal, 
     await confirm(tx, answer, refusal, who);
   }
   if (isEnd(refusal))
-    await tx.run(`update talks set state = 'stopped', last_at = $2 where contact_id = $1 and state = 'open'`, [contactId, at]);
+    await tx.run(`update assistant_conversations set state = 'stopped', last_at = $2 where contact_id = $1 and state = 'open'`, [
+      contactId,
+      at,
+    ]);
   return changes.map((one) => permissionActivity(contactId, one));
 }
 
@@ -178,22 +181,22 @@ export async function judgeRefusal(principal: Principal, contactId: string, ends
   await transact(async (tx) => {
     await lockContact(scope, contactId, tx);
     const at = await now(tx);
-    const said = await tx.first<{ channel: 'text' | 'email'; text: string; address: string | null }>(
+    const message = await tx.first<{ channel: 'text' | 'email'; text: string; address: string | null }>(
       `select channel, coalesce(data->>'text', '') as text, data->>'from' as address from activities
        where contact_id = $1 and kind = 'message' and direction = 'in' and data->>'refusal' = 'unclear' order by at desc, id desc limit 1`,
       [contactId],
     );
-    if (!said) throw new AppError('conflict', 'They haven’t written anything that waits for your call.');
+    if (!message) throw new AppError('conflict', 'They haven’t written anything that waits for your call.');
     const answer: Answer = {
       accountId: scope.accountId,
       contactId,
-      channel: said.channel,
-      address: said.address ?? '',
-      body: said.text,
+      channel: message.channel,
+      address: message.address ?? '',
+      body: message.text,
       at,
     };
     const lines = ends ? await carryOutRefusal(tx, answer, { kind: 'stop_all' }, await whoIs(tx, contactId)) : [];
-    if (ends) lines.push(...(await endFollowUp(tx, [{ contactId, at, why: 'opted_out', channel: said.channel }])));
+    if (ends) lines.push(...(await endFollowUp(tx, [{ contactId, at, why: 'opted_out', channel: message.channel }])));
     else
       await tx.run(`update enrolments set state = 'active', due_at = $2 where contact_id = $1 and state = 'paused'`, [
         contactId,

@@ -6,7 +6,7 @@ import { fillWords, mergeFields, withSender, type MergeFields, type Words } from
 import type { Channel } from '@/core/contacts';
 import { showPhone } from '@/core/capture';
 import { brokerageName } from '../accounts';
-import { readPeople } from '../campaigns';
+import { readTouchedContacts } from '../campaigns';
 import { findContact, listFields } from '../contacts';
 import { enqueue, readApart, transact, type Tx } from '../shared';
 
@@ -21,30 +21,30 @@ const MOST = 60;
  * @returns how many messages are on their way
  * @throws AppError input_invalid for words with errors, or without one's own phone number
  */
-export async function tryOnMe(person: User, trials: readonly Trial[], contactId: string | null): Promise<{ sent: number }> {
-  const scope = scopeFor({ kind: 'person', person });
+export async function sendTrial(user: User, trials: readonly Trial[], contactId: string | null): Promise<{ sent: number }> {
+  const scope = scopeFor({ kind: 'user', user });
   const invalid = (message: string) =>
     new AppError('input_invalid', 'Nothing was sent.', { fields: [{ field: 'words', message }] });
   if (!trials.length) throw invalid('there is nothing to try yet');
   if (trials.length > MOST) throw invalid(`at most ${MOST} messages at once`);
-  if (!person.phone && trials.some(({ channel }) => channel === 'text'))
+  if (!user.phone && trials.some(({ channel }) => channel === 'text'))
     throw invalid('your own phone number is not known; Setup has it');
   return transact(async (tx) => {
     const fields = (await listFields(scope.accountId, tx)).map(({ name }) => name);
-    const counted = await readApart<object, { errors: number }[]>(
+    const counted = await readApart(
       'counts',
       trials.map(({ channel, words }) => ({ channel, words, fields })),
     );
     const broken = trials.find((_, n) => counted[n]!.errors > 0);
-    if (broken) throw invalid('the words have errors; mend those first');
-    const values = contactId ? await ofContact(tx, scope, contactId) : await ofMyself(person);
+    if (broken) throw invalid('the words have errors; fix those first');
+    const values = contactId ? await ofContact(tx, scope, contactId) : await ofMyself(user);
     for (const { channel, words } of trials) {
       const key = `try-${randomUUID()}`;
       const { subject, text, html } = fillWords(words, values, { seed: key });
       await enqueue(tx, 'messages.try', {
         trial: {
           key,
-          userId: person.id,
+          userId: user.id,
           channel,
           subject,
           text: channel === 'text' ? withSender(text, values.agent_first_name ?? '', values.brokerage ?? '') : text,
@@ -59,22 +59,22 @@ export async function tryOnMe(person: User, trials: readonly Trial[], contactId:
 
 async function ofContact(tx: Tx, scope: ReturnType<typeof scopeFor>, contactId: string): Promise<MergeFields> {
   await findContact(scope, contactId, tx);
-  const people = await readPeople(tx, [contactId], { household: true, fields: true, listing: true });
+  const people = await readTouchedContacts(tx, [contactId], { household: true, fields: true, listing: true });
   return people.get(contactId)!.fields;
 }
 
-async function ofMyself(person: User): Promise<MergeFields> {
+async function ofMyself(user: User): Promise<MergeFields> {
   return mergeFields({
-    firstName: person.firstName,
-    firstNames: person.firstName,
-    lastName: person.lastName,
+    firstName: user.firstName,
+    firstNames: user.firstName,
+    lastName: user.lastName,
     town: null,
     agent: {
-      firstName: person.firstName,
-      name: `${person.firstName} ${person.lastName}`,
-      phone: person.phone ? showPhone(person.phone) : '',
-      email: person.email,
+      firstName: user.firstName,
+      name: `${user.firstName} ${user.lastName}`,
+      phone: user.phone ? showPhone(user.phone) : '',
+      email: user.email,
     },
-    brokerage: await brokerageName(person.accountId),
+    brokerage: await brokerageName(user.accountId),
   });
 }

@@ -1,7 +1,7 @@
 /** Public pages as an office makes them: each is a door of its own, at an address of its own. */
 import { scopeFor, type Principal } from '@/core/accounts';
 import { oneLine } from '@/core/capture';
-import { faultsOfPage, newPage, slugOf, type PublicPage, type PageKind, type PageView } from '@/core/pages';
+import { pageErrors, newPage, slugOf, type PublicPage, type PageKind, type PageView } from '@/core/pages';
 import { AppError, notFound } from '@/core/shared';
 import { forgetDoors } from '../capture';
 import { config, now, reader, writeAudit, transact, type Tx } from '../shared';
@@ -91,9 +91,9 @@ export interface PagePatch {
 export async function updatePage(principal: Principal, id: string, patch: PagePatch): Promise<PageView> {
   const { accountId } = scopeFor(principal);
   if (patch.page) {
-    const faults = faultsOfPage(patch.page);
-    if (faults.length)
-      throw invalid(faults.map(({ block, message }) => ({ field: block ? `page.blocks.${block}` : 'page', message })));
+    const errors = pageErrors(patch.page);
+    if (errors.length)
+      throw invalid(errors.map(({ block, message }) => ({ field: block ? `page.blocks.${block}` : 'page', message })));
   }
   if (patch.slug !== undefined && slugOf(patch.slug) !== patch.slug)
     throw invalid([{ field: 'slug', message: 'small letters, digits and hyphens only' }]);

@@ -14,6 +14,8 @@ export interface Shown {
   brokerage: string;
   /** The time zone of the office. */
   zone: string;
+  /** When it was asked for. */
+  at: Date;
   page: PublicPage;
   agents: Record<string, { name: string; phone: string | null; email: string }>;
   listings: Record<string, ListingView>;
@@ -27,7 +29,8 @@ export async function openPage(slug: string): Promise<Shown> {
   const users = [page.host_id, ...page.blocks.map((block) => (block.kind === 'agent' ? block.user_id : null))].filter(
     (id) => id !== null,
   );
-  const [listings, agents] = await Promise.all([
+  const [at, listings, agents] = await Promise.all([
+    now(),
     listingsOfNumbers(door.accountId, [...new Set(numbers.filter((number) => number !== null))]),
     users.length
       ? reader().rows<{ id: string; name: string; phone: string | null; email: string }>(
@@ -41,6 +44,7 @@ export async function openPage(slug: string): Promise<Shown> {
     slug,
     brokerage: door.brokerage,
     zone: door.zone,
+    at,
     page,
     agents: Object.fromEntries(agents.map(({ id, ...agent }) => [id, agent])),
     listings: Object.fromEntries(listings.map((listing) => [listing.number, listing])),
@@ -52,22 +56,22 @@ const HOMES_A_PAGE = 24;
 /** The homes of a search, narrowed by what the visitor asks beside it. */
 export async function homesOf(
   shown: Shown,
-  asked: Criteria,
+  query: Criteria,
   from: number,
 ): Promise<{ items: ListingView[]; total: number; next: string | null }> {
   return listListings(
     shown.door.accountId,
-    { criteria: [shown.page.criteria, asked], statuses: ON_THE_MARKET, limit: HOMES_A_PAGE, cursor: String(from) },
+    { criteria: [shown.page.criteria, query], statuses: ON_THE_MARKET, limit: HOMES_A_PAGE, cursor: String(from) },
     await now(),
   );
 }
 
 /** All of them, for the map. */
-export const placesOfSearch = async (shown: Shown, asked: Criteria): Promise<ListingView[]> =>
+export const placesOfSearch = async (shown: Shown, query: Criteria): Promise<ListingView[]> =>
   (
     await listListings(
       shown.door.accountId,
-      { criteria: [shown.page.criteria, asked], statuses: ON_THE_MARKET, limit: 500 },
+      { criteria: [shown.page.criteria, query], statuses: ON_THE_MARKET, limit: 500 },
       await now(),
     )
   ).items;
@@ -79,8 +83,8 @@ export async function homeOf(shown: Shown, number: string): Promise<ListingView>
   return found;
 }
 
-/** Given out with a page, and sent back with its form: which page it was and when it was opened. On real time. */
-export const pageToken = (slug: string): string => signed('page', `${slug}|${Date.now()}`);
+/** Given out with a page, and sent back with its form: which page it was and when it was opened. */
+export const pageToken = ({ slug, at }: Pick<Shown, 'slug' | 'at'>): string => signed('page', `${slug}|${at.getTime()}`);
 function openedAt(slug: string, token: string | undefined): Date | null {
   const [of, at] = (readSigned('page', token ?? '') ?? '').split('|');
   return of === slug && Number(at) > 0 ? new Date(Number(at)) : null;
@@ -109,7 +113,7 @@ const MOST_IN_TEN_MINUTES = { form: 60, search: 60, sign_in: 600 } as const;
 export async function receiveVisitor(shown: Shown, sent: FormValues, from: From): Promise<{ contactId: string } | null> {
   const { door, page, slug } = shown;
   await limitRate(`page:${slug}:${from.address}`, MOST_IN_TEN_MINUTES[page.kind], 600);
-  const suspect = suspicion(sent, openedAt(slug, sent.token), new Date(), OPEN_MS[page.kind]);
+  const suspect = suspicion(sent, openedAt(slug, sent.token), shown.at, OPEN_MS[page.kind]);
   if (suspect === 'trap') return null;
   if (suspect)
     throw new AppError(

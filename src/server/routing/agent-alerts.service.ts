@@ -87,7 +87,7 @@ interface Word {
 /** Keeps what is to be told and has the worker tell it: in two statements for however many, because a roster may be locked meanwhile. */
 async function tellAll(tx: Tx, accountId: string, words: Word[], at: Date): Promise<void> {
   const rows = await tx.rows<{ id: string }>(
-    `insert into notices (account_id, user_id, offer_id, channel, subject, body, made_at)
+    `insert into agent_alerts (account_id, user_id, offer_id, channel, subject, body, made_at)
      select $1, user_id, offer_id, channel, subject, body, $3 from jsonb_to_recordset($2::jsonb) as x (user_id bigint, offer_id bigint, channel text, subject text, body text) returning id`,
     [accountId, JSON.stringify(words), at],
   );
@@ -109,31 +109,31 @@ export interface AgentAlert {
   phone: string | null;
   /** A number of the house that is not the agent's own. */
   house_phone: string | null;
-  house: string;
+  brokerage: string;
   reply_to: string | null;
 }
 
 /** A notice that has not gone yet; null when it has. */
 export async function findAgentAlert(id: string): Promise<AgentAlert | null> {
   const row = await reader().first<AgentAlert & { offer_id: string | null }>(
-    `select n.id, n.channel, n.subject, n.body, n.made_at, n.offer_id, u.first_name || ' ' || u.last_name as agent, u.email, u.phone, a.name as house,
+    `select n.id, n.channel, n.subject, n.body, n.made_at, n.offer_id, u.first_name || ' ' || u.last_name as agent, u.email, u.phone, a.name as brokerage,
        (select phone from users h where h.account_id = n.account_id and h.active and h.phone is not null and h.phone is distinct from u.phone order by h.id limit 1) as house_phone
-     from notices n join users u on u.id = n.user_id join accounts a on a.id = n.account_id where n.id = $1 and n.sent_at is null`,
+     from agent_alerts n join users u on u.id = n.user_id join accounts a on a.id = n.account_id where n.id = $1 and n.sent_at is null`,
     [id],
   );
   return row && { ...row, reply_to: row.offer_id && `offer+${mailToken(OFFER_PURPOSE, row.offer_id)}@${config().mailDomain}` };
 }
 
-export const saveAlertOutcome = (id: string, fault: string | null): Promise<void> =>
-  reader().run('update notices set sent_at = case when $2::text is null then clock_timestamp() end, fault = $2 where id = $1', [
-    id,
-    fault,
-  ]);
+export const saveAlertOutcome = (id: string, error: string | null): Promise<void> =>
+  reader().run(
+    'update agent_alerts set sent_at = case when $2::text is null then clock_timestamp() end, fault = $2 where id = $1',
+    [id, error],
+  );
 
 /** What is done with an answer to an offer; the functions that accept and decline are given, so that this file does not know them. */
 export interface OfferActions {
-  accept: (person: User, offerId: string, by: 'text' | 'email') => Promise<{ name: string }>;
-  decline: (person: User, offerId: string, by: 'text' | 'email') => Promise<void>;
+  accept: (user: User, offerId: string, by: 'text' | 'email') => Promise<{ name: string }>;
+  decline: (user: User, offerId: string, by: 'text' | 'email') => Promise<void>;
   person: (id: string) => Promise<User | null>;
 }
 
@@ -148,7 +148,7 @@ export async function answeredByText(from: string, body: string, doing: OfferAct
   );
   if (!user) return false;
   const offers = await reader().rows<{ id: string; state: string }>(
-    `select o.id, o.state from offers o where o.user_id = $1 and exists (select 1 from notices n where n.offer_id = o.id and n.channel = 'text') and (o.state = 'open' or o.offered_at > $2) order by o.state = 'open' desc, o.id desc limit 50`,
+    `select o.id, o.state from offers o where o.user_id = $1 and exists (select 1 from agent_alerts n where n.offer_id = o.id and n.channel = 'text') and (o.state = 'open' or o.offered_at > $2) order by o.state = 'open' desc, o.id desc limit 50`,
     [user.id, new Date((await now()).getTime() - ANSWERED_WITHIN_MS)],
   );
   if (!offers.length) return false;

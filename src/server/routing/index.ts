@@ -1,5 +1,5 @@
 export { attachByRungs, attaches } from './attach';
-export { readLadder, setAway } from './ladder.repository';
+export { readLadder, setUserAway } from './ladder.repository';
 export { ladderNow } from './ladders';
 export { listLadderVersions, restoreLadder, saveLadder } from './ladder.service';
 export {

@@ -87,9 +87,9 @@ export async function readLadder(scope: Scope): Promise<LadderView> {
 }
 
 /** Says until when somebody is away; null brings them back. Oneself, or anybody for those who run the office. */
-export async function setAway(principal: Principal, userId: string, until: Date | null): Promise<void> {
-  const self = principal.kind === 'person' && principal.person.id === userId;
-  if (!self && principal.kind === 'person' && !runsTheOffice(principal.person.role))
+export async function setUserAway(principal: Principal, userId: string, until: Date | null): Promise<void> {
+  const self = principal.kind === 'user' && principal.user.id === userId;
+  if (!self && principal.kind === 'user' && !runsTheOffice(principal.user.role))
     throw new AppError('not_allowed', 'Only an admin says that somebody else is away.');
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {

@@ -1,5 +1,5 @@
 /** Changing the ladder: as a whole, so that what was rehearsed is what is applied. Each change is a version that can be brought back. */
-import { AppError, notFound, faultsOf } from '@/core/shared';
+import { AppError, notFound, fieldErrors } from '@/core/shared';
 import { accountOf, fullName, type Principal } from '@/core/accounts';
 import type { LadderVersionView, Notify, Rung } from '@/core/routing';
 import { ladderSchema } from '@/core/routing/schemas';
@@ -33,7 +33,7 @@ export async function checkLadder(
   input: unknown,
 ): Promise<{ given: GivenLadder; fields: FieldDef[] }> {
   const { value, error } = ladderSchema.validate(input, { abortEarly: false, convert: false });
-  if (error) throw new AppError('input_invalid', 'This ladder was not kept.', { fields: faultsOf(error) });
+  if (error) throw new AppError('input_invalid', 'This ladder was not kept.', { fields: fieldErrors(error) });
   const given = value as GivenLadder;
   const fields = await listFields(accountId, tx);
   const there = await tx.first<Record<'rosters' | 'campaigns' | 'tags' | 'lenders', string[]>>(
@@ -41,26 +41,26 @@ export async function checkLadder(
        array(select id::text from tags where account_id = $1 and deleted_at is null) as tags, array(select id::text from users where account_id = $1 and active and role = 'lender') as lenders`,
     [accountId],
   );
-  const faults: { field: string; message: string }[] = [];
+  const errors: { field: string; message: string }[] = [];
   given.rungs.forEach((rung, at) => {
     const field = `rungs.${at}`;
     try {
       rung.tree = readTree(rung.tree, fields, 'lead');
     } catch (fault) {
       if (!(fault instanceof AppError)) throw fault;
-      for (const one of fault.facts.fields ?? []) faults.push({ field: `${field}.${one.field}`, message: one.message });
+      for (const one of fault.facts.fields ?? []) errors.push({ field: `${field}.${one.field}`, message: one.message });
     }
-    if (!there!.rosters.includes(rung.roster_id)) faults.push({ field: `${field}.roster_id`, message: 'is no roster' });
+    if (!there!.rosters.includes(rung.roster_id)) errors.push({ field: `${field}.roster_id`, message: 'is no roster' });
     if (rung.campaign_id && !there!.campaigns.includes(rung.campaign_id))
-      faults.push({ field: `${field}.campaign_id`, message: 'is no campaign' });
+      errors.push({ field: `${field}.campaign_id`, message: 'is no campaign' });
     if (rung.lender_id && !there!.lenders.includes(rung.lender_id))
-      faults.push({ field: `${field}.lender_id`, message: 'is no lender' });
+      errors.push({ field: `${field}.lender_id`, message: 'is no lender' });
     if (rung.lender_roster_id && !there!.rosters.includes(rung.lender_roster_id))
-      faults.push({ field: `${field}.lender_roster_id`, message: 'is no roster' });
+      errors.push({ field: `${field}.lender_roster_id`, message: 'is no roster' });
     if (rung.tags.some((tag) => !there!.tags.includes(tag)))
-      faults.push({ field: `${field}.tags`, message: 'names a tag that is gone' });
+      errors.push({ field: `${field}.tags`, message: 'names a tag that is gone' });
   });
-  if (faults.length) throw new AppError('input_invalid', 'This ladder was not kept.', { fields: faults });
+  if (errors.length) throw new AppError('input_invalid', 'This ladder was not kept.', { fields: errors });
   return { given, fields };
 }
 
@@ -77,7 +77,7 @@ export const rungsOf = (given: GivenLadder): Rung[] =>
     notify: rung.notify,
   }));
 
-const nameOf = (principal: Principal): string => (principal.kind === 'person' ? fullName(principal.person) : 'a program');
+const nameOf = (principal: Principal): string => (principal.kind === 'user' ? fullName(principal.user) : 'a program');
 
 /**
  * Puts a ladder in the place of the one that was seen. Rungs with an id stay the same rung, others are new, those not named are gone.
@@ -85,7 +85,7 @@ const nameOf = (principal: Principal): string => (principal.kind === 'person' ? 
  */
 export async function saveLadder(principal: Principal, version: string, input: unknown): Promise<{ version: string }> {
   const accountId = accountOf(principal);
-  const kept = await transact(async (tx) => {
+  const saved = await transact(async (tx) => {
     const { given, fields } = await checkLadder(tx, accountId, input);
     const latest = await tx.first<{ id: string; made_by: string }>(
       'select v.id, v.made_by from accounts a left join lateral (select id, made_by from ladder_versions where account_id = a.id order by id desc limit 1) v on true where a.id = $1 for update of a',
@@ -112,7 +112,7 @@ export async function saveLadder(principal: Principal, version: string, input: u
     return { version: next };
   });
   forgetLadder(accountId);
-  return kept;
+  return saved;
 }
 
 async function writeRungs(tx: Tx, accountId: string, given: GivenLadder, at: Date): Promise<void> {

@@ -61,8 +61,8 @@ export const forgetLadder = (accountId: string): void => void known.delete(keyOf
 
 /** The ladder of now. The first time one is asked for, the version that traces refer to is kept. */
 export async function ladderNow(tx: Tx, accountId: string): Promise<LadderNow> {
-  const kept = known.get(keyOf(accountId));
-  if (kept && kept.until > Date.now()) return kept.ladder;
+  const cached = known.get(keyOf(accountId));
+  if (cached && cached.until > Date.now()) return cached.ladder;
   const head = await tx.first<{ time_zone: string; version: string | null; own_listing: boolean | null }>(
     'select a.time_zone, v.id as version, v.own_listing from accounts a left join lateral (select id, own_listing from ladder_versions where account_id = a.id order by id desc limit 1) v on true where a.id = $1',
     [accountId],

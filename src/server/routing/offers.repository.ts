@@ -3,7 +3,7 @@ import { notFound } from '@/core/shared';
 import { sentenceOf, type Because } from '@/core/contacts';
 import { sentenceOfStep, type MyOfferView, type OfferView, type Trace, type TraceView } from '@/core/routing';
 import type { Scope } from '@/core/accounts';
-import { CALLED, calledOf, visible } from '../contacts';
+import { DISPLAY_NAME, displayName, visible } from '../contacts';
 import { reader } from '../shared';
 
 const MINE_AT_MOST = 50;
@@ -31,7 +31,7 @@ export async function listWaitingOffers(scope: Scope, limit = 50): Promise<{ ite
       to: string[];
     }
   >(
-    `select o.id, o.inquiry_id, o.contact_id, o.state, o.commons, o.ends_at, ${CALLED} as name, o.user_id, u.first_name || ' ' || u.last_name as agent, o.offered_at, i.because,
+    `select o.id, o.inquiry_id, o.contact_id, o.state, o.commons, o.ends_at, ${DISPLAY_NAME} as name, o.user_id, u.first_name || ' ' || u.last_name as agent, o.offered_at, i.because,
        case when o.state = 'open' then array(select v.first_name || ' ' || v.last_name from offers f join users v on v.id = f.user_id where f.inquiry_id = o.inquiry_id and f.state = 'open' order by f.id) else '{}' end as "to"
      from offers o join contacts c on c.id = o.contact_id join users u on u.id = o.user_id join inquiries i on i.id = o.inquiry_id
      where (${waiting}) and ${where} order by o.offered_at desc, o.id desc limit $${bind.length}`,
@@ -40,7 +40,7 @@ export async function listWaitingOffers(scope: Scope, limit = 50): Promise<{ ite
   return {
     items: rows.map(({ user_id, agent, because, state, ...row }) => ({
       ...row,
-      name: calledOf(row.name),
+      name: displayName(row.name),
       agent: state === 'open' ? null : { id: user_id, name: agent },
       because: sentenceOf(because),
     })),

@@ -247,7 +247,7 @@ export interface Accepted {
 export async function acceptOffer(principal: Principal, offerId: string, by: AnsweredBy = 'page'): Promise<Accepted> {
   const answer = await transact(async (tx) => {
     const offer = await findOffer(tx, accountOf(principal), offerId);
-    if (!offer || (principal.kind === 'person' && offer.user_id !== principal.person.id)) throw notFound('offer');
+    if (!offer || (principal.kind === 'user' && offer.user_id !== principal.user.id)) throw notFound('offer');
     const routing = await lockRouting(tx, offer.inquiry_id, offer.contact_id);
     const held = (await findOffer(tx, accountOf(principal), offerId))!;
     const at = await now(tx);
@@ -306,7 +306,7 @@ async function take(tx: Tx, routing: Routing, offer: OfferRow, by: AnsweredBy, a
 export async function declineOffer(principal: Principal, offerId: string, by: AnsweredBy = 'page'): Promise<void> {
   await transact(async (tx) => {
     const offer = await findOffer(tx, accountOf(principal), offerId);
-    if (!offer || (principal.kind === 'person' && offer.user_id !== principal.person.id)) throw notFound('offer');
+    if (!offer || (principal.kind === 'user' && offer.user_id !== principal.user.id)) throw notFound('offer');
     const routing = await lockRouting(tx, offer.inquiry_id, offer.contact_id);
     const at = await now(tx);
     if (routing)

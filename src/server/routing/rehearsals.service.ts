@@ -44,7 +44,7 @@ export async function orderRehearsal(principal: Principal, days: number, input: 
     );
     const row = await tx.first<{ id: string }>(
       `insert into rehearsals (account_id, made_by, made_at, days, ladder, state, inquiries) values ($1, $2, $3, $4, $5::jsonb, 'waiting', $6) returning id`,
-      [accountId, principal.kind === 'person' ? principal.person.id : null, at, days, JSON.stringify(given), count!.n],
+      [accountId, principal.kind === 'user' ? principal.user.id : null, at, days, JSON.stringify(given), count!.n],
     );
     await enqueue(tx, 'routing.rehearse', { rehearsalId: row!.id });
     return row!;
@@ -158,15 +158,15 @@ export async function performRehearsal(id: string, going: () => boolean, piece =
     const persons = asksPerson
       ? await readKnown(accountId, [...new Set(rows.map(({ contact_id }) => contact_id))], row.made_at)
       : new Map<string, Known>();
-    const kept: Kept[] = [];
+    const saved: Kept[] = [];
     for (const one of rows) {
       const past = pastOf(one, persons.get(one.contact_id));
       const before = asIs.take(past);
       const after = asChanged.take(past);
       const moved = tally.add(past, before, after);
-      if (!past.kept) kept.push({ ...after, beforeId: before.agentId, moved });
+      if (!past.kept) saved.push({ ...after, beforeId: before.agentId, moved });
     }
-    await keepOutcomes(id, kept);
+    await keepOutcomes(id, saved);
     done += rows.length;
     if (!(await reportDone(id, accountId, done)) || !going()) return;
   }
@@ -218,8 +218,8 @@ async function reportDone(id: string, accountId: string, done: number): Promise<
   return rows.length > 0;
 }
 
-export const failRehearsal = (id: string, fault: string): Promise<void> =>
-  reader().run(`update rehearsals set state = 'failed', fault = $2 where id = $1`, [id, fault]);
+export const failRehearsal = (id: string, error: string): Promise<void> =>
+  reader().run(`update rehearsals set state = 'failed', fault = $2 where id = $1`, [id, error]);
 
 /** A rehearsal with the names of whom it speaks. */
 export async function findRehearsal(accountId: string, id: string): Promise<RehearsalView> {

@@ -22,7 +22,7 @@ export async function renameInRungs(tx: Tx, principal: Principal, from: string, 
     'select own_listing from ladder_versions where account_id = $1 order by id desc limit 1',
     [accountId],
   );
-  const by = principal.kind === 'person' ? fullName(principal.person) : 'A program';
+  const by = principal.kind === 'user' ? fullName(principal.user) : 'A program';
   await saveLadderVersion(
     tx,
     accountId,

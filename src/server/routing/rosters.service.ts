@@ -1,5 +1,5 @@
 /** Making and changing rosters, in one place: who is on them, how they hand out, what happens when a window ends; and invitations to them. */
-import { AppError, notFound, faultsOf } from '@/core/shared';
+import { AppError, notFound, fieldErrors } from '@/core/shared';
 import { accountOf, type Principal } from '@/core/accounts';
 import { circleOf, type Then } from '@/core/routing';
 import { rosterPatchSchema, rosterSchema } from '@/core/routing/schemas';
@@ -33,7 +33,7 @@ interface Given {
 
 function read(schema: Joi.ObjectSchema, input: unknown): Given {
   const { value, error } = schema.validate(input, { abortEarly: false, convert: false });
-  if (error) throw wrong(faultsOf(error));
+  if (error) throw wrong(fieldErrors(error));
   const given = value as Given;
   if (given.then?.to === 'roster' && !given.then.roster_id)
     throw wrong([{ field: 'then.roster_id', message: 'says to which roster it goes on' }]);
@@ -112,24 +112,24 @@ async function write(tx: Tx, principal: Principal, accountId: string, id: string
 }
 
 async function checkPeople(tx: Tx, accountId: string, given: Given): Promise<void> {
-  const people = await tx.rows<{ id: string; role: string }>('select id, role from users where account_id = $1 and active', [
+  const users = await tx.rows<{ id: string; role: string }>('select id, role from users where account_id = $1 and active', [
     accountId,
   ]);
-  const is = (id: string) => people.some((one) => one.id === id);
-  const faults: { field: string; message: string }[] = [];
+  const is = (id: string) => users.some((one) => one.id === id);
+  const errors: { field: string; message: string }[] = [];
   given.members?.forEach(({ id }, at) => {
-    if (!is(id)) faults.push({ field: `members.${at}.id`, message: 'is not one of the people here' });
+    if (!is(id)) errors.push({ field: `members.${at}.id`, message: 'is not one of the people here' });
   });
-  if (given.safety_net_id && !people.some(({ id, role }) => id === given.safety_net_id && role !== 'lender'))
-    faults.push({ field: 'safety_net_id', message: 'must be one of the people here who work leads' });
+  if (given.safety_net_id && !users.some(({ id, role }) => id === given.safety_net_id && role !== 'lender'))
+    errors.push({ field: 'safety_net_id', message: 'must be one of the people here who work leads' });
   if (given.then?.to === 'roster') {
     const there = await tx.first('select 1 from rosters where id = $1 and account_id = $2 and deleted_at is null', [
       given.then.roster_id,
       accountId,
     ]);
-    if (!there) faults.push({ field: 'then.roster_id', message: 'is no roster' });
+    if (!there) errors.push({ field: 'then.roster_id', message: 'is no roster' });
   }
-  if (faults.length) throw wrong(faults);
+  if (errors.length) throw wrong(errors);
 }
 
 async function checkCircles(tx: Tx, accountId: string): Promise<void> {
@@ -178,7 +178,7 @@ async function writeMembers(tx: Tx, rosterId: string, members: GivenMember[], in
 
 async function inviteOne(tx: Tx, rosterId: string, userId: string, at: Date): Promise<void> {
   const row = await tx.first<{ id: string }>(
-    `insert into notices (account_id, user_id, channel, subject, body, made_at)
+    `insert into agent_alerts (account_id, user_id, channel, subject, body, made_at)
      select r.account_id, $2, 'email', 'You are invited to ' || r.name, 'You are invited to take leads on the roster “' || r.name || '”. Accept or decline: ' || $3, $4 from rosters r where r.id = $1 returning id`,
     [rosterId, userId, `${config().publicUrl}/routing?invitation=${rosterId}`, at],
   );
@@ -229,13 +229,13 @@ export const listInvitations = (userId: string): Promise<Invitation[]> =>
 
 /** Answers an invitation; the answer can be changed later by the same call. */
 export async function answerInvitation(principal: Principal, rosterId: string, accept: boolean): Promise<void> {
-  if (principal.kind !== 'person') throw new AppError('not_allowed', 'Only the person invited answers an invitation.');
+  if (principal.kind !== 'user') throw new AppError('not_allowed', 'Only the person invited answers an invitation.');
   await transact(async (tx) => {
     const rows = await tx.rows(
       `update roster_members set state = $3, answered_at = $4 where roster_id = $1 and user_id = $2 and invited_at is not null returning roster_id`,
-      [rosterId, principal.person.id, accept ? 'in' : 'declined', await now(tx)],
+      [rosterId, principal.user.id, accept ? 'in' : 'declined', await now(tx)],
     );
     if (!rows.length) throw notFound('invitation');
-    await publish(tx, { accountId: principal.person.accountId, topic: 'routing', ownerId: null });
+    await publish(tx, { accountId: principal.user.accountId, topic: 'routing', ownerId: null });
   });
 }

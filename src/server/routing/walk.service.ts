@@ -81,10 +81,10 @@ export async function walk(
   accountId: string,
   rosters: LockedRosters,
   from: RoutingState,
-  brought: WalkResult,
+  result: WalkResult,
   at: Date,
 ): Promise<Handing> {
-  const handing = await walkOf(tx, accountId, rosters, from, brought, at);
+  const handing = await walkOf(tx, accountId, rosters, from, result, at);
   const roster = handing.rosterId ? rosters.get(handing.rosterId) : undefined;
   if (roster && handing.turn) roster.turn = handing.turn;
   if (handing.owner)
@@ -102,7 +102,7 @@ async function walkOf(
   accountId: string,
   rosters: LockedRosters,
   from: RoutingState,
-  brought: WalkResult,
+  result: WalkResult,
   at: Date,
 ): Promise<Handing> {
   const steps: TraceStep[] = [];
@@ -161,7 +161,7 @@ async function walkOf(
           endsAt: step.seconds === null ? null : later(at, step.seconds),
           because: {
             why: roster.handOut === 'weighted' ? 'weighted' : 'round_robin',
-            ...brought,
+            ...result,
             roster: roster.name,
             agent: step.name,
             ...passedOver(step.skipped),
@@ -169,7 +169,7 @@ async function walkOf(
           steps,
         };
       default:
-        return { ...base, ...offered(roster, step, brought, at), steps: [...steps, offerStep(roster, step, how, when)] };
+        return { ...base, ...offered(roster, step, result, at), steps: [...steps, offerStep(roster, step, how, when)] };
     }
   }
 }
@@ -178,7 +178,7 @@ type Offering = { do: 'offer' | 'commons'; to: { userId: string; name: string }[
 const offered = (
   roster: LockedRoster,
   step: Offering,
-  brought: WalkResult,
+  result: WalkResult,
   at: Date,
 ): Pick<Handing, 'state' | 'owner' | 'to' | 'endsAt' | 'because'> => ({
   state: step.do === 'offer' ? 'offered' : 'commons',
@@ -189,7 +189,7 @@ const offered = (
     step.do === 'offer'
       ? {
           why: 'offered',
-          ...brought,
+          ...result,
           roster: roster.name,
           to: step.to.map(({ name }) => name),
           ...(step.skipped.length ? { passed: skippedWords(step.skipped) } : {}),

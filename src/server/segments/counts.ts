@@ -4,7 +4,7 @@ import { countContacts, type ContactQuery } from '../contacts';
 
 const KEPT_MS = 2_000;
 const MOST_KEPT = 500;
-const kept = new Map<string, { until: number; count: Promise<number> }>();
+const cache = new Map<string, { until: number; count: Promise<number> }>();
 
 /** How many a query finds, not older than two seconds. */
 export function exactCount(scope: Scope, query: Omit<ContactQuery, 'limit' | 'cursor'>): Promise<number> {
@@ -23,11 +23,11 @@ export function exactCount(scope: Scope, query: Omit<ContactQuery, 'limit' | 'cu
     query.behind?.rosterId,
     query.behind?.hour,
   ]);
-  const known = kept.get(key);
+  const known = cache.get(key);
   if (known && known.until > performance.now()) return known.count;
-  if (kept.size >= MOST_KEPT) kept.clear();
+  if (cache.size >= MOST_KEPT) cache.clear();
   const count = countContacts(scope, query, null);
-  count.catch(() => kept.delete(key));
-  kept.set(key, { until: performance.now() + KEPT_MS, count });
+  count.catch(() => cache.delete(key));
+  cache.set(key, { until: performance.now() + KEPT_MS, count });
   return count;
 }

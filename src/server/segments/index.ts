@@ -1,5 +1,5 @@
 export { exactCount } from './counts';
-export { readKnown } from './known.repository';
+export { readKnown } from './segment-facts.repository';
 export {
   checkTree,
   createSegment,

@@ -30,12 +30,12 @@ export async function readQuestion(scope: Scope, question: Question): Promise<Om
   if (question.where) trees.push(await checkTree(scope, parsed(question.where)));
   if (question.stage) trees.push({ on: 'stage', how: 'any', of: [question.stage] });
   const context = await segmentContext(scope);
-  const asked: Omit<ContactQuery, 'limit' | 'cursor'> = await withTags(scope, { q: question.q });
-  if (trees.length) asked.segment = { tree: trees.length === 1 ? trees[0]! : { all: trees }, context };
+  const query: Omit<ContactQuery, 'limit' | 'cursor'> = await withTags(scope, { q: question.q });
+  if (trees.length) query.segment = { tree: trees.length === 1 ? trees[0]! : { all: trees }, context };
   if (question.measure) {
     const hour = question.hour ? hourOf(question.hour) : null;
     const { conversationSeconds } = await readSettings(scope.accountId);
-    asked.behind = {
+    query.behind = {
       measure: question.measure,
       agentId: question.agent ?? null,
       from: new Date(context.at.getTime() - (question.days ?? 30) * 86_400_000),
@@ -46,7 +46,7 @@ export async function readQuestion(scope: Scope, question: Question): Promise<Om
       ...(hour ? { hour } : {}),
     };
   }
-  return asked;
+  return query;
 }
 
 function parsed(text: string): unknown {

@@ -118,7 +118,7 @@ function requireMaker(principal: Principal, row: SegmentRow): void {
   if (
     principal.kind === 'key'
       ? may(principal, 'contacts:write')
-      : row.made_by === principal.person.id || runsTheOffice(principal.person.role)
+      : row.made_by === principal.user.id || runsTheOffice(principal.user.role)
   )
     return;
   throw new AppError('not_allowed', 'Only who made this segment, or an admin, changes it. Copy it to change the copy.');

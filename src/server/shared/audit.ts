@@ -12,7 +12,7 @@ export const writeAudit = (
 ): Promise<void> =>
   tx.run('insert into audit (account_id, user_id, what, data, at) values ($1, $2, $3, $4::jsonb, $5)', [
     accountId,
-    principal?.kind === 'person' ? principal.person.id : null,
+    principal?.kind === 'user' ? principal.user.id : null,
     what,
     JSON.stringify(data),
     at,

@@ -46,9 +46,9 @@ interface Before {
  * @throws AppError idempotency_mismatch for another call, idempotency_running when the first does not end within ten seconds, conflict
  *   when it was done and its answer cannot be given again
  */
-export async function once(asked: Once, work: () => Promise<SavedReply>): Promise<SavedReply> {
-  const { principal, key } = asked;
-  const fingerprint = hashed(JSON.stringify(asked.call ?? null));
+export async function once(request: Once, work: () => Promise<SavedReply>): Promise<SavedReply> {
+  const { principal, key } = request;
+  const fingerprint = hashed(JSON.stringify(request.call ?? null));
   for (let waited = 0; waited < 10_000; waited += WAIT_MS) {
     const begun = await reader().rows(
       `insert into idempotent_replies (principal, key, fingerprint) values ($1, $2, $3)
@@ -57,13 +57,13 @@ export async function once(asked: Once, work: () => Promise<SavedReply>): Promis
            and idempotent_replies.started_at < clock_timestamp() - interval '${DEAD_AFTER_SECONDS} seconds' returning key`,
       [principal, key, fingerprint],
     );
-    if (begun.length) return keep(asked, work);
+    if (begun.length) return reserve(request, work);
     const before = await reader().first<Before>(
       'select fingerprint = $3 as same, status, body, committed_at is not null as committed, sent from idempotent_replies where principal = $1 and key = $2',
       [principal, key, fingerprint],
     );
     if (before && !before.same) throw mismatch();
-    if (before?.status) return again(asked, before);
+    if (before?.status) return again(request, before);
     if (before?.committed && waited > 2_000)
       throw new AppError('conflict', 'This was done by the first call with this Idempotency-Key, whose answer was lost.');
     await new Promise((resolve) => setTimeout(resolve, WAIT_MS));
@@ -85,7 +85,7 @@ async function again({ file, secret }: Once, { status, body, sent }: Before): Pr
   return { status: status!, body };
 }
 
-async function keep({ principal, key, file, secret }: Once, work: () => Promise<SavedReply>): Promise<SavedReply> {
+async function reserve({ principal, key, file, secret }: Once, work: () => Promise<SavedReply>): Promise<SavedReply> {
   try {
     const reply = await withMark({ principal, key }, work);
     await reader().run(

@@ -6,11 +6,19 @@ export { enqueue, enqueueAll, freeDeadJobs, freeLostJobs } from './enqueue';
 export { listen, stopHearing, subscribe } from './listener';
 export { publish, wakeWorkers } from './live';
 export { ADDRESS_LOCKS, lockAddresses } from './lock';
-export { noteMade, wasMadeIn } from './made';
+export { noteMade, wasMadeIn } from './uncommitted';
 export { migrate } from './migrate';
 export { BEAT_MS, beat, leave, readProcesses, type ProcessState } from './processes';
 export { once, sweepReplies, type SavedReply } from './idempotency';
-export { readApart, readyToRead, stopReading, type ReadingAnswer, type ReadingOrder } from './reading';
+export {
+  readApart,
+  readyToRead,
+  stopReading,
+  type ReadingAnswer,
+  type ReadingName,
+  type ReadingOrder,
+  type Readings,
+} from './reading';
 export { Statement } from './statement';
 export { limitRate, sweepRates } from './rate';
 export { hashed, mailToken, randomToken, readMailToken, readSigned, signed } from './tokens';

@@ -4,6 +4,10 @@
  */
 import { join } from 'node:path';
 import { Piscina } from 'piscina';
+import type { BodyRead, DoorDefaults } from '@/core/capture';
+import type { CleanInquiry } from '@/core/capture/schemas';
+import type { ExtractionRule, LeadMail, Mapping, ReadMail } from '@/core/mail';
+import type { Checked, Finding } from '@/core/messages';
 import { AppError, type ErrorCode } from '@/core/shared';
 
 /**
@@ -55,9 +59,34 @@ async function seat(readers: Pool): Promise<() => void> {
   };
 }
 
+type ReadingDoor = { source: string | null; defaults: DoorDefaults };
+
+/** What can be read apart: of each reading what it takes and what it answers. `src/worker/reading/reader.ts` carries them out. */
+export interface Readings {
+  /** Whether a thread can be started. */
+  ready: { takes: null; answers: null };
+  /** A mail as it came over SMTP. */
+  mail: { takes: { raw: Uint8Array; at: Date }; answers: ReadMail };
+  /** What a mail says by what its door learned. */
+  rules: { takes: { read: LeadMail; body: string; rules: ExtractionRule[] }; answers: LeadMail };
+  /** A body of any shape that a program sent to a door. May fail with input_unreadable or input_invalid. */
+  body: {
+    takes: { text: string; contentType: string; mapping: Mapping; door: ReadingDoor };
+    answers: { raw: unknown; inquiry: CleanInquiry };
+  };
+  /** The same for one that is only looked at: its values with their places, the inquiry that it would be, what is wrong with it. */
+  bodyPreview: { takes: { body: unknown; mapping: Mapping; door: ReadingDoor }; answers: BodyRead };
+  /** What the checks say of words, beside others that they may be too like. */
+  words: { takes: { checked: Checked; others: { id: string; name: string; text: string }[] }; answers: Finding[] };
+  /** How many errors and warnings each of several templates has. */
+  counts: { takes: Checked[]; answers: { errors: number; warnings: number }[] };
+}
+export type ReadingName = keyof Readings;
+
 /** What a reading is given beside its input: the thread notes there when it began. */
-export interface ReadingOrder<In> {
-  input: In;
+export interface ReadingOrder<Name extends ReadingName = ReadingName> {
+  name: Name;
+  input: Readings[Name]['takes'];
   begun: SharedArrayBuffer;
 }
 
@@ -65,10 +94,14 @@ export interface ReadingOrder<In> {
 export type ReadingAnswer<Out> = { found: Out } | { failed: { code: ErrorCode; message: string; facts: AppError['facts'] } };
 
 /**
- * Reads apart. `task` is the name of a function of the reader (src/worker/reading/reader.ts); `bytes` the size of what is large.
+ * Reads apart; `bytes` is the size of what is large.
  * @throws AppError reading_failed when it took too long, too much memory, or failed; whatever is read stays with the caller
  */
-export async function readApart<In, Out>(task: string, input: In, bytes = 0): Promise<Out> {
+export async function readApart<Name extends ReadingName>(
+  name: Name,
+  input: Readings[Name]['takes'],
+  bytes = 0,
+): Promise<Readings[Name]['answers']> {
   const readers = pool();
   const leave = await seat(readers);
   const begun = new SharedArrayBuffer(8);
@@ -85,8 +118,8 @@ export async function readApart<In, Out>(task: string, input: In, bytes = 0): Pr
     WATCH_MS,
   );
   try {
-    const order: ReadingOrder<In> = { input, begun };
-    const answer = (await readers.piscina.run(order, { name: task, signal: abort.signal })) as ReadingAnswer<Out>;
+    const order: ReadingOrder<Name> = { name, input, begun };
+    const answer = (await readers.piscina.run(order, { signal: abort.signal })) as ReadingAnswer<Readings[Name]['answers']>;
     if ('failed' in answer) throw new AppError(answer.failed.code, answer.failed.message, answer.failed.facts);
     return answer.found;
   } catch (error) {
@@ -125,7 +158,7 @@ function failed(error: unknown, late: boolean, begun: boolean): AppError {
 
 /** Starts the readers, so that nobody waits for them to begin; called when a process starts. @throws AppError unavailable */
 export async function readyToRead(): Promise<void> {
-  await Promise.all(Array.from({ length: THREADS }, () => readApart<null, void>('ready', null)));
+  await Promise.all(Array.from({ length: THREADS }, () => readApart('ready', null)));
 }
 
 /** Ends the threads, for a process or a test that ends. */

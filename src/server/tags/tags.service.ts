@@ -47,7 +47,7 @@ export async function createTag(principal: Principal, input: { name: string; col
     );
     if (known) return known.id;
     const { tagBarred } = await readSettings(scope.accountId, tx);
-    if (principal.kind === 'person' && !mayMakeTags(principal.person.role, tagBarred))
+    if (principal.kind === 'user' && !mayMakeTags(principal.user.role, tagBarred))
       throw new AppError('not_allowed', 'Only an owner or admin can add a tag. Choose one that’s already here.');
     const made = await tx.first<{ id: string }>(
       `insert into tags (account_id, name, color, made_by, made_at) values ($1, $2, $3, $4, $5) returning id`,
@@ -77,7 +77,7 @@ async function openTag(
     [id, accountId],
   );
   if (!tag) throw notFound('tag');
-  if (principal.kind === 'person' && !runsTheOffice(principal.person.role) && tag.made_by !== principal.person.id)
+  if (principal.kind === 'user' && !runsTheOffice(principal.user.role) && tag.made_by !== principal.user.id)
     throw new AppError('not_allowed', 'Only who made this tag, or an admin, changes it.');
   if (tag.locked && !unlocking) throw new AppError('not_allowed', `“${tag.name}” is locked; it is made and kept by Urraca.`);
   return tag;

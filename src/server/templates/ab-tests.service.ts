@@ -21,25 +21,25 @@ interface Row {
 /** All challenges with what each of their templates brought since they began, in whatever wording. */
 export async function listAbTests(scope: Scope): Promise<AbTestView[]> {
   const rows = await reader().rows<Row>(
-    'select id, name, channel, template_ids::text[], winner_id, made_at, ended_at from challenges where account_id = $1 and deleted_at is null order by ended_at is not null, id desc',
+    'select id, name, channel, template_ids::text[], winner_id, made_at, ended_at from ab_tests where account_id = $1 and deleted_at is null order by ended_at is not null, id desc',
     [scope.accountId],
   );
-  const brought = await reader().rows<DeliveryCounts & { challenge: string; id: string; name: string }>(
-    `select h.id as challenge, t.id, t.name, ${BROUGHT.replaceAll('count(*)', 'count(o.id)')} from challenges h join templates t on t.id = any(h.template_ids)
+  const counts = await reader().rows<DeliveryCounts & { challenge: string; id: string; name: string }>(
+    `select h.id as challenge, t.id, t.name, ${BROUGHT.replaceAll('count(*)', 'count(o.id)')} from ab_tests h join templates t on t.id = any(h.template_ids)
      left join outbox o on o.template_id = t.id and o.state = 'sent' and o.sent_at >= h.made_at and (h.ended_at is null or o.sent_at < h.ended_at) where h.account_id = $1 and h.deleted_at is null group by h.id, t.id, t.name order by t.name, t.id`,
     [scope.accountId],
   );
   return rows.map(({ template_ids, ...row }) => ({
     ...row,
-    entrants: brought
-      .filter(({ challenge, id }) => challenge === row.id && template_ids.includes(id))
+    entrants: counts
+      .filter(({ challenge: abTest, id }) => abTest === row.id && template_ids.includes(id))
       .map(({ id, name, sent, delivered, answered, opted_out }) => ({ id, name, sent, delivered, answered, opted_out })),
     may_change: scope.runsOffice,
   }));
 }
 
 const office = (principal: Principal): void => {
-  if (principal.kind === 'person' && !runsTheOffice(principal.person.role))
+  if (principal.kind === 'user' && !runsTheOffice(principal.user.role))
     throw new AppError('not_allowed', 'Challenges are made by those who run the office.');
 };
 async function findChallenge(principal: Principal, id: string): Promise<AbTestView> {
@@ -57,22 +57,22 @@ export async function createAbTest(
   const scope = scopeFor(principal);
   const templates = (await listTemplates(scope)).filter(({ id }) => template_ids.includes(id));
   const [first] = templates;
-  const fault = (message: string) =>
+  const problem = (message: string) =>
     new AppError('input_invalid', 'The challenge was not made.', { fields: [{ field: 'template_ids', message }] });
-  if (templates.length < 2 || templates.length > 6) throw fault('choose two to six templates');
-  if (templates.some(({ channel }) => channel !== first!.channel)) throw fault('are not all of one channel');
+  if (templates.length < 2 || templates.length > 6) throw problem('choose two to six templates');
+  if (templates.some(({ channel }) => channel !== first!.channel)) throw problem('are not all of one channel');
   const broken = templates.find(({ findings }) => findings.errors);
-  if (broken) throw fault(`“${broken.name}” has errors`);
+  if (broken) throw problem(`“${broken.name}” has errors`);
   const id = await transact(async (tx) => {
     const at = await now(tx);
     const row = await tx.first<{ id: string }>(
-      'insert into challenges (account_id, channel, name, template_ids, made_by, made_at) values ($1, $2, $3, $4::bigint[], $5, $6) returning id',
+      'insert into ab_tests (account_id, channel, name, template_ids, made_by, made_at) values ($1, $2, $3, $4::bigint[], $5, $6) returning id',
       [
         scope.accountId,
         first!.channel,
         oneLine(name) || 'Challenge',
         templates.map((one) => one.id),
-        principal.kind === 'person' ? principal.person.id : null,
+        principal.kind === 'user' ? principal.user.id : null,
         at,
       ],
     );
@@ -86,15 +86,15 @@ export async function createAbTest(
 /** Ends a challenge: its winner is handed out from now on. Null lets it go on. @throws AppError not_found, input_invalid */
 export async function endAbTest(principal: Principal, id: string, winnerId: string | null): Promise<AbTestView> {
   office(principal);
-  const challenge = await findChallenge(principal, id);
-  if (winnerId && !challenge.entrants.some((one) => one.id === winnerId))
+  const abTest = await findChallenge(principal, id);
+  if (winnerId && !abTest.entrants.some((one) => one.id === winnerId))
     throw new AppError('input_invalid', 'The challenge goes on.', {
       fields: [{ field: 'winner_id', message: 'is none of its templates' }],
     });
   await transact(async (tx) => {
     const at = await now(tx);
     await tx.run(
-      'update challenges set winner_id = $2, ended_at = case when $2::bigint is null then null else $3::timestamptz end where id = $1',
+      'update ab_tests set winner_id = $2, ended_at = case when $2::bigint is null then null else $3::timestamptz end where id = $1',
       [id, winnerId, at],
     );
     await writeAudit(tx, principal, scopeFor(principal).accountId, 'ended a challenge', { id, winner: winnerId }, at);
@@ -106,11 +106,11 @@ export async function endAbTest(principal: Principal, id: string, winnerId: stri
 /** Takes a challenge away. Touches that use it go on with the words that they keep themselves. */
 export async function deleteAbTest(principal: Principal, id: string): Promise<void> {
   office(principal);
-  const challenge = await findChallenge(principal, id);
+  const abTest = await findChallenge(principal, id);
   await transact(async (tx) => {
     const at = await now(tx);
-    await tx.run('update challenges set deleted_at = $2 where id = $1', [id, at]);
-    await writeAudit(tx, principal, scopeFor(principal).accountId, 'deleted a challenge', { id, name: challenge.name }, at);
+    await tx.run('update ab_tests set deleted_at = $2 where id = $1', [id, at]);
+    await writeAudit(tx, principal, scopeFor(principal).accountId, 'deleted a challenge', { id, name: abTest.name }, at);
   });
   forgetWords();
 }

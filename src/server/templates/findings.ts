@@ -18,14 +18,14 @@ interface Checked {
 /** Templates checked in one reading: few enough for its time. */
 const BATCH = 40;
 const MOST_KEPT = 5_000;
-const kept = new Map<string, Counted>();
+const cache = new Map<string, Counted>();
 const keyOf = ({ id, version }: Checked, fields: readonly string[]): string => `${id} ${version} ${fields.join('|')}`;
 /** Whatever takes longer to check than it may is not sent either. */
 const TOO_LONG: Counted = { errors: 1, warnings: 0 };
 
 async function count(batch: readonly Checked[], fields: readonly string[]): Promise<Counted[]> {
   try {
-    return await readApart<object, Counted[]>(
+    return await readApart(
       'counts',
       batch.map(({ channel, words }) => ({ channel, words, fields })),
     );
@@ -40,12 +40,12 @@ async function count(batch: readonly Checked[], fields: readonly string[]): Prom
 
 /** @returns for each template, in order, its errors and warnings; one that cannot be checked has an error, and breaks nothing else */
 export async function countFindings(all: readonly Checked[], fields: readonly string[]): Promise<Counted[]> {
-  const missing = all.filter((one) => !kept.has(keyOf(one, fields)));
-  if (kept.size + missing.length > MOST_KEPT) kept.clear();
+  const missing = all.filter((one) => !cache.has(keyOf(one, fields)));
+  if (cache.size + missing.length > MOST_KEPT) cache.clear();
   for (let at = 0; at < missing.length; at += BATCH) {
     const batch = missing.slice(at, at + BATCH);
     const counted = await count(batch, fields);
-    batch.forEach((one, n) => kept.set(keyOf(one, fields), counted[n]!));
+    batch.forEach((one, n) => cache.set(keyOf(one, fields), counted[n]!));
   }
-  return all.map((one) => kept.get(keyOf(one, fields)) ?? TOO_LONG);
+  return all.map((one) => cache.get(keyOf(one, fields)) ?? TOO_LONG);
 }

@@ -63,16 +63,16 @@ async function broughtBy(tx: Tx, accountId: string, id: string | null): Promise<
      where t.account_id = $1 and t.deleted_at is null and ($2::bigint is null or t.id = $2) group by t.id`,
     [accountId, id],
   );
-  return new Map(rows.map(({ id: of, ...brought }) => [of, brought]));
+  return new Map(rows.map(({ id: of, ...counts }) => [of, counts]));
 }
 
-const viewOf = (row: Row, scope: Scope, brought: DeliveryCounts, findings: Counted): TemplateView => {
+const viewOf = (row: Row, scope: Scope, counts: DeliveryCounts, findings: Counted): TemplateView => {
   const { made_by_id, made_by_name, ...template } = row;
   return {
     ...template,
     made_by: made_by_id ? { id: made_by_id, name: made_by_name ?? '' } : null,
     may_change: mayChange(scope, { made_by: made_by_id, shared: row.shared }),
-    brought,
+    brought: counts,
     findings,
   };
 };
@@ -84,19 +84,19 @@ const fieldNames = async (accountId: string, tx?: Tx): Promise<string[]> =>
 export async function listTemplates(scope: Scope): Promise<TemplateView[]> {
   const tx = reader();
   const rows = await readRows(scope, tx, null);
-  const brought = await broughtBy(tx, scope.accountId, null);
+  const counts = await broughtBy(tx, scope.accountId, null);
   const fields = await fieldNames(scope.accountId);
   const findings = await countFindings(rows, fields);
-  return rows.map((row, n) => viewOf(row, scope, brought.get(row.id) ?? NOTHING, findings[n]!));
+  return rows.map((row, n) => viewOf(row, scope, counts.get(row.id) ?? NOTHING, findings[n]!));
 }
 
 /** @throws AppError not_found */
 export async function findTemplate(scope: Scope, id: string, tx: Tx = reader()): Promise<TemplateView> {
   const [row] = await readRows(scope, tx, id);
   if (!row) throw notFound('template');
-  const brought = await broughtBy(tx, scope.accountId, id);
+  const counts = await broughtBy(tx, scope.accountId, id);
   const [findings] = await countFindings([row], await fieldNames(scope.accountId, tx));
-  return viewOf(row, scope, brought.get(id) ?? NOTHING, findings!);
+  return viewOf(row, scope, counts.get(id) ?? NOTHING, findings!);
 }
 
 /** Each option of a template's variants with what it brought, in the wording that it has now. */
@@ -106,7 +106,7 @@ export async function listVariantResults(scope: Scope, id: string): Promise<Vari
     `select x.pick, ${BROUGHT} from outbox o cross join lateral unnest(o.picks) as x (pick) where o.template_id = $1 and o.template_version = $2 and o.state = 'sent' group by x.pick`,
     [id, version],
   );
-  const byPick = new Map(rows.map(({ pick, ...brought }) => [pick, brought]));
+  const byPick = new Map(rows.map(({ pick, ...counts }) => [pick, counts]));
   const parts = [
     ['subject', 's', words.subject ?? ''],
     ['text', 't', words.text],
@@ -133,8 +133,7 @@ const othersOf = (scope: Scope, channel: Channel, id: string | null): Promise<Ot
   );
 
 /** The checks, apart. @throws AppError reading_failed for words that take too long to check; those are not kept */
-const findingsOf = (checked: Checked, others: Other[] = []): Promise<Finding[]> =>
-  readApart<object, Finding[]>('words', { checked, others });
+const findingsOf = (checked: Checked, others: Other[] = []): Promise<Finding[]> => readApart('words', { checked, others });
 
 /** What the checks say of words, with the account's own fields and beside its other templates. @param id of the template that they are to be the words of */
 export async function checkTemplate(
@@ -192,7 +191,7 @@ export async function createTemplate(principal: Principal, { channel, name, word
         called,
         JSON.stringify(cleaned(words)),
         mayRunOffice(principal) && (shared ?? true),
-        principal.kind === 'person' ? principal.person.id : null,
+        principal.kind === 'user' ? principal.user.id : null,
         at,
       ],
     );

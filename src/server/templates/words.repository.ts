@@ -26,16 +26,13 @@ async function wordsOfAccount(tx: Tx, accountId: string): Promise<WordsOf> {
     'select id, words, version from templates where account_id = $1 and deleted_at is null',
     [accountId],
   );
-  const challenges = await tx.rows<{ id: string; template_ids: string[]; winner_id: string | null }>(
-    'select id, template_ids::text[], winner_id from challenges where account_id = $1 and deleted_at is null',
+  const abTests = await tx.rows<{ id: string; template_ids: string[]; winner_id: string | null }>(
+    'select id, template_ids::text[], winner_id from ab_tests where account_id = $1 and deleted_at is null',
     [accountId],
   );
   const byId = new Map(templates.map(({ id, words, version }) => [id, { words, templateId: id, version }]));
   const entrants = new Map(
-    challenges.map(({ id, template_ids, winner_id }) => [
-      id,
-      winner_id ? [winner_id] : template_ids.filter((one) => byId.has(one)),
-    ]),
+    abTests.map(({ id, template_ids, winner_id }) => [id, winner_id ? [winner_id] : template_ids.filter((one) => byId.has(one))]),
   );
   const wordsOf: WordsOf = (from, messageKey) => {
     if ('template' in from) return byId.get(from.template) ?? null;

@@ -16,9 +16,9 @@ const offeredCount = (scope: Scope, bind: unknown[]): string =>
     ? `(select count(*)::int from offers f where f.user_id = $${bind.push(scope.userId)} and f.state = 'open')`
     : `(select count(*)::int from routings r join contacts c on c.id = r.contact_id where r.state in ('offered','commons') and ${visible(scope, bind)})`;
 
-export async function readWire(scope: Scope, person: User): Promise<WireView> {
+export async function readWire(scope: Scope, user: User): Promise<WireView> {
   const clock = await clockState();
-  const day = localDay(clock.now, person.timeZone);
+  const day = localDay(clock.now, user.timeZone);
   const bind: unknown[] = [];
   const where = visible(scope, bind);
   bind.push(day.start, new Date(clock.now.getTime() - 30 * 86_400_000));
@@ -44,7 +44,7 @@ export async function readWire(scope: Scope, person: User): Promise<WireView> {
     bind,
   );
   return {
-    today: await countToday(scope, day, monthDays(clock.now, person.timeZone, 0)),
+    today: await countToday(scope, day, monthDays(clock.now, user.timeZone, 0)),
     intake: row!.intake,
     inbox: row!.inbox,
     contacts: row!.contacts,

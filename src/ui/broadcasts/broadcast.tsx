@@ -14,7 +14,7 @@ import './broadcasts.css';
 export function BroadcastDesk({ first }: { first: Broadcast }) {
   const { data: broadcast } = useBroadcast(first);
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const router = useRouter();
   const after = (next: Broadcast) => {
     queries.setQueryData(['broadcasts', broadcast.id], next);
@@ -25,7 +25,7 @@ export function BroadcastDesk({ first }: { first: Broadcast }) {
       ask<Broadcast>(`/broadcasts/${broadcast.id}/${what}`, 'POST', undefined, freshKey()),
     onSuccess: (next, what) => {
       after(next);
-      notices.tell(
+      toast.tell(
         what === 'pause'
           ? `Paused. ${next.counts.waiting.toLocaleString('en-US')} wait.`
           : what === 'resume'
@@ -34,12 +34,12 @@ export function BroadcastDesk({ first }: { first: Broadcast }) {
         what === 'pause' ? () => act.mutate('resume') : undefined,
       );
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const copy = useMutation({
     mutationFn: () => ask<Broadcast>(`/broadcasts/${broadcast.id}/copy`, 'POST', undefined, freshKey()),
     onSuccess: ({ id }) => router.push(`/campaigns/broadcasts/${id}`),
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const { state } = broadcast;
   const button = (what: 'pause' | 'resume' | 'cancel', words: string, look = 'act') => (
@@ -71,7 +71,7 @@ export function BroadcastDesk({ first }: { first: Broadcast }) {
           </Link>
         </div>
       </div>
-      {state === 'draft' ? <Draft broadcast={broadcast} onKept={after} /> : <Outcome broadcast={broadcast} />}
+      {state === 'draft' ? <Draft broadcast={broadcast} onSaved={after} /> : <Outcome broadcast={broadcast} />}
     </>
   );
 }

@@ -20,13 +20,13 @@ interface Drafted {
   per_minute: number;
 }
 
-export function Draft({ broadcast, onKept }: { broadcast: Broadcast; onKept: (next: Broadcast) => void }) {
+export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; onSaved: (next: Broadcast) => void }) {
   const { words, selection, goes, per_minute, channel } = broadcast;
   const { draft, change, onKeyDown } = useUndoHistory<Drafted>({ words, selection, goes, per_minute });
   const [template, setTemplate] = useState(broadcast.template_id);
   const [sure, setSure] = useState(false);
   const { data: templates = [] } = useTemplates();
-  const notices = useToast();
+  const toast = useToast();
   const router = useRouter();
   const chosen = Boolean(draft.selection.ids?.length || draft.selection.segments?.length || draft.selection.question);
   const reach = useQuery({
@@ -52,13 +52,13 @@ export function Draft({ broadcast, onKept }: { broadcast: Broadcast; onKept: (ne
     },
     onSuccess: (next) => {
       onKept(next);
-      notices.tell('It is being addressed. What has not gone can be paused and cancelled here.');
+      toast.tell('It is being addressed. What has not gone can be paused and cancelled here.');
     },
   });
   const remove = useMutation({
     mutationFn: () => ask(`/broadcasts/${broadcast.id}`, 'DELETE'),
     onSuccess: () => router.push('/campaigns/broadcasts'),
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const own = templates.filter((one) => one.channel === channel);
   return (

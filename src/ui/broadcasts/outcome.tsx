@@ -136,7 +136,7 @@ function Behind({ id, what }: { id: string; what: BroadcastPeople }) {
 
 /** The letters as one file, or labels for their envelopes. */
 function Print({ broadcast }: { broadcast: Broadcast }) {
-  const notices = useToast();
+  const toast = useToast();
   const make = useMutation({
     mutationFn: async (what: 'letters' | 'labels') => {
       await ask(`/broadcasts/${broadcast.id}/print`, 'POST', { what });
@@ -153,13 +153,13 @@ function Print({ broadcast }: { broadcast: Broadcast }) {
       link.download = `${what} ${broadcast.name}.pdf`;
       link.click();
       URL.revokeObjectURL(url);
-      notices.tell(
+      toast.tell(
         what === 'letters'
           ? 'The letters are one file, in the order of postal codes.'
           : 'The labels are a file: sheets of thirty.',
       );
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return (
     <div className="beside">

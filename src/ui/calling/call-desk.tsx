@@ -86,22 +86,22 @@ function CallNote({ call }: { call: Call }) {
   const [note, setNote] = useState(call.note);
   const area = useRef<HTMLTextAreaElement>(null);
   const latest = useRef(call.note);
-  const kept = useRef(call.note);
-  const keep = useCallback(() => {
+  const savedNote = useRef(call.note);
+  const save = useCallback(() => {
     const words = latest.current;
-    if (words === kept.current) return;
-    kept.current = words;
+    if (words === savedNote.current) return;
+    savedNote.current = words;
     void ask(`/calls/${call.id}`, 'PATCH', { note: words }).catch(() => {
-      kept.current = '';
+      savedNote.current = '';
     });
   }, [call.id]);
   useEffect(() => {
     latest.current = note;
-    const timer = setTimeout(keep, SAVE_AFTER_MS);
+    const timer = setTimeout(save, SAVE_AFTER_MS);
     return () => clearTimeout(timer);
-  }, [note, keep]);
+  }, [note, save]);
   /** Whoever goes on to the next person faster than the timer loses nothing. */
-  useEffect(() => keep, [keep]);
+  useEffect(() => save, [save]);
   return (
     <textarea
       ref={area}
@@ -132,8 +132,8 @@ function CallNote({ call }: { call: Call }) {
 }
 
 function HangUp({ call }: { call: Call }) {
-  const notices = useToast();
-  const hangUp = useMutation({ mutationFn: () => ask(`/calls/${call.id}/hang-up`, 'POST'), onError: notices.fail });
+  const toast = useToast();
+  const hangUp = useMutation({ mutationFn: () => ask(`/calls/${call.id}/hang-up`, 'POST'), onError: toast.fail });
   useKeys({ h: () => hangUp.mutate() }, true, true);
   return (
     <div className="line">
@@ -147,7 +147,7 @@ function HangUp({ call }: { call: Call }) {
 
 function Outcomes({ call, onDone }: { call: Call; onDone: () => void }) {
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const name = useMutation({
     mutationFn: (outcome: CallOutcome | null) =>
       outcome && outcome !== call.outcome ? ask(`/calls/${call.id}`, 'PATCH', { outcome }) : Promise.resolve(),
@@ -155,7 +155,7 @@ function Outcomes({ call, onDone }: { call: Call; onDone: () => void }) {
       void queries.invalidateQueries();
       onDone();
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   useKeys(
     {

@@ -44,16 +44,16 @@ export function CampaignsArea({ first, office }: { first: Campaign[]; office: bo
 
 function HoldAll() {
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const settings = useQuery({ queryKey: ['settings'], queryFn: () => ask<{ campaigns_held: boolean }>('/settings') });
   const held = settings.data?.campaigns_held ?? false;
   const set = useMutation({
     mutationFn: (next: boolean) => ask('/settings', 'PATCH', { campaigns_held: next }),
     onSuccess: (_, next) => {
       void queries.invalidateQueries();
-      notices.tell(next ? 'All campaigns are held. Nothing goes by itself.' : 'Campaigns go on.', () => set.mutate(!next));
+      toast.tell(next ? 'All campaigns are held. Nothing goes by itself.' : 'Campaigns go on.', () => set.mutate(!next));
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   if (!settings.data) return null;
   return (
@@ -133,13 +133,13 @@ const ofAll = (n: number, total: number) =>
 /** On, held, off. Switched here and in the editor. */
 export function State({ campaign }: { campaign: Campaign }) {
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const set = useMutation({
     mutationFn: (state: Campaign['state']) => ask(`/campaigns/${campaign.id}`, 'PATCH', { state }),
     onSuccess: (_, state) => {
       void queries.invalidateQueries();
       const before = campaign.state;
-      notices.tell(
+      toast.tell(
         state === 'on'
           ? `“${campaign.name}” is on.`
           : `“${campaign.name}” is ${state === 'held' ? 'held: all in it stand still' : 'off: nobody goes on and nobody comes in'}.`,

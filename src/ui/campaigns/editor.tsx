@@ -8,7 +8,7 @@ import {
   copied,
   daysOf,
   emptyStep,
-  faultsOfPlan,
+  planErrors,
   mapSteps,
   replaced,
   stepsIn,
@@ -39,27 +39,27 @@ export function CampaignEditor({ first }: { first: Campaign }) {
   const [chosen, setChosen] = useState<number | null>(first.plan.steps[0]?.id ?? null);
   const [keeping, setKeeping] = useState(false);
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const may = campaign.may_change;
-  const faults = useMemo(() => faultsOfPlan(draft), [draft]);
-  const faulty = new Set(faults.flatMap(({ field }) => (field.startsWith('steps.') ? [Number(field.slice(6))] : [])));
+  const errors = useMemo(() => planErrors(draft), [draft]);
+  const faulty = new Set(errors.flatMap(({ field }) => (field.startsWith('steps.') ? [Number(field.slice(6))] : [])));
   const changed = JSON.stringify(draft) !== JSON.stringify(campaign.plan);
   const all = stepsIn(draft.steps);
   const step = all.find(({ id }) => id === chosen) ?? null;
   const steps = (next: Step[]) => change({ ...draft, steps: next });
-  const keep = useMutation({
+  const save = useMutation({
     mutationFn: (people: 'stay' | 'move') =>
       ask<Campaign>(`/campaigns/${campaign.id}/plan`, 'PUT', { plan: draft, seen: campaign.version.id, people }),
-    onSuccess: (kept, people) => {
-      queries.setQueryData(['campaigns', campaign.id], kept);
-      put(kept.plan);
+    onSuccess: (saved, people) => {
+      queries.setQueryData(['campaigns', campaign.id], saved);
+      put(saved.plan);
       setKeeping(false);
-      notices.tell(
-        kept.active === 0
+      toast.tell(
+        saved.active === 0
           ? 'Kept.'
           : people === 'move'
-            ? `Kept as version ${kept.version.number}. All ${kept.active.toLocaleString('en-US')} go on by it.`
-            : `Kept as version ${kept.version.number}. Who is in it goes on as before; whoever comes goes by this one.`,
+            ? `Kept as version ${saved.version.number}. All ${saved.active.toLocaleString('en-US')} go on by it.`
+            : `Kept as version ${saved.version.number}. Who is in it goes on as before; whoever comes goes by this one.`,
       );
     },
   });
@@ -69,8 +69,8 @@ export function CampaignEditor({ first }: { first: Campaign }) {
         trials: all.flatMap((one) => (one.do === 'touch' ? [{ channel: one.channel, words: one.words }] : [])),
       }),
     onSuccess: ({ sent }) =>
-      notices.tell(`${sent === 1 ? 'One message is' : `All ${sent} messages are`} on the way to your own phone and mailbox.`),
-    onError: notices.fail,
+      toast.tell(`${sent === 1 ? 'One message is' : `All ${sent} messages are`} on the way to your own phone and mailbox.`),
+    onError: toast.fail,
   });
   const wayChange = (branch: BranchStep, way: 'yes' | 'no') => (list: Step[]) =>
     steps(mapSteps(draft.steps, (one) => (one.id === branch.id && one.do === 'branch' ? { ...one, [way]: list } : one)));
@@ -81,7 +81,7 @@ export function CampaignEditor({ first }: { first: Campaign }) {
   };
   /** Ids are given once among all steps, so a way is copied on by the whole plan. */
   const copy = may ? (id: number) => steps(copied(draft.steps, id, campaign.free_id)) : undefined;
-  const shared = { onCopy: copy, counts: campaign.steps, chosen, faults: faulty, onChoose: setChosen };
+  const shared = { onCopy: copy, counts: campaign.steps, chosen, errors: faulty, onChoose: setChosen };
   const days = daysOf(draft.steps);
   return (
     <div onKeyDown={onKeyDown}>
@@ -121,8 +121,8 @@ export function CampaignEditor({ first }: { first: Campaign }) {
               <button
                 type="button"
                 className="act main"
-                disabled={!changed || keep.isPending || (campaign.state !== 'draft' && faults.length > 0)}
-                onClick={() => (campaign.active ? setKeeping(true) : keep.mutate('stay'))}
+                disabled={!changed || save.isPending || (campaign.state !== 'draft' && errors.length > 0)}
+                onClick={() => (campaign.active ? setKeeping(true) : save.mutate('stay'))}
               >
                 Keep it
               </button>
@@ -135,8 +135,8 @@ export function CampaignEditor({ first }: { first: Campaign }) {
           This campaign is changed by those who run the office. Copy it in the table of campaigns to have one of your own.
         </p>
       )}
-      <ErrorMessage error={keep.error} named />
-      {faults
+      <ErrorMessage error={save.error} named />
+      {errors
         .filter(({ field }) => !field.startsWith('steps.'))
         .map(({ field, message }) => (
           <p key={field} className="late" role="status">
@@ -184,7 +184,7 @@ export function CampaignEditor({ first }: { first: Campaign }) {
                 key={step.id}
                 step={step}
                 campaignId={campaign.id}
-                faults={faults.filter(({ field }) => field === `steps.${step.id}`).map(({ message }) => message)}
+                errors={errors.filter(({ field }) => field === `steps.${step.id}`).map(({ message }) => message)}
                 readOnly={!may}
                 onChange={(next) => steps(replaced(draft.steps, next))}
                 onRemove={() => {
@@ -203,8 +203,8 @@ export function CampaignEditor({ first }: { first: Campaign }) {
         <SaveVersionDialog
           campaign={campaign}
           plan={draft}
-          busy={keep.isPending}
-          onKeep={(people) => keep.mutate(people)}
+          busy={save.isPending}
+          onSave={(people) => save.mutate(people)}
           onClose={() => setKeeping(false)}
         />
       )}
@@ -216,14 +216,14 @@ export function CampaignEditor({ first }: { first: Campaign }) {
 function Name({ campaign }: { campaign: Campaign }) {
   const [name, setName] = useState<string | null>(null);
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const set = useMutation({
     mutationFn: (next: string) => ask(`/campaigns/${campaign.id}`, 'PATCH', { name: next }),
     onSuccess: () => {
       setName(null);
       void queries.invalidateQueries({ queryKey: ['campaigns'] });
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   if (!campaign.may_change) return campaign.name;
   const leave = () => {

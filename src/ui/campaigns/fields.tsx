@@ -38,8 +38,14 @@ export interface AroundDate {
   days: number;
   at: string;
 }
-export function AroundDateFields({ around, onChange }: { around: AroundDate; onChange: (around: AroundDate) => void }) {
-  const { date, days, at } = around;
+export function AroundDateFields({
+  around: dateTrigger,
+  onChange,
+}: {
+  around: AroundDate;
+  onChange: (dateTrigger: AroundDate) => void;
+}) {
+  const { date, days, at } = dateTrigger;
   const put = (count: number, before: boolean) => onChange({ date, at, days: before ? -Math.max(1, count) : count });
   return (
     <>
@@ -55,7 +61,7 @@ export function AroundDateFields({ around, onChange }: { around: AroundDate; onC
       <select
         aria-label="Which date"
         value={date}
-        onChange={(event) => onChange({ ...around, date: event.target.value as DateKind })}
+        onChange={(event) => onChange({ ...dateTrigger, date: event.target.value as DateKind })}
       >
         {DATE_KINDS.map((kind) => (
           <option key={kind} value={kind}>
@@ -63,7 +69,7 @@ export function AroundDateFields({ around, onChange }: { around: AroundDate; onC
           </option>
         ))}
       </select>
-      <AtField at={at} onChange={(next) => onChange({ ...around, at: next })} />
+      <AtField at={at} onChange={(next) => onChange({ ...dateTrigger, at: next })} />
     </>
   );
 }

@@ -37,14 +37,14 @@ export function ForecastBox({ campaign, plan }: { campaign: Campaign; plan: Plan
   const [id, setId] = useState<string | null>(null);
   const [of, setOf] = useState('');
   const [days, setDays] = useState(365);
-  const notices = useToast();
+  const toast = useToast();
   const order = useMutation({
     mutationFn: () => ask<{ id: string }>(`/campaigns/${campaign.id}/rehearsals`, 'POST', { plan, days }),
     onSuccess: (made) => {
       setId(made.id);
       setOf(JSON.stringify(plan));
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const { data } = useQuery({
     queryKey: ['campaign-rehearsal', id],

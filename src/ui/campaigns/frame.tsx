@@ -286,7 +286,7 @@ function StartFields({ start, onChange }: { start: Start; onChange: (start: Star
         </span>
       );
     case 'date':
-      return <AroundDateFields around={start} onChange={(around) => onChange({ on: 'date', ...around })} />;
+      return <AroundDateFields around={start} onChange={(dateTrigger) => onChange({ on: 'date', ...dateTrigger })} />;
     case 'day':
       return (
         <>

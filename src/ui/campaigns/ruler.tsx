@@ -44,7 +44,7 @@ export interface RulerProps {
   steps: Step[];
   counts: Campaign['steps'];
   chosen: number | null;
-  faults: ReadonlySet<number>;
+  errors: ReadonlySet<number>;
   onChoose: (id: number) => void;
   onChange?: (steps: Step[]) => void;
   onAdd?: (lane: Lane, day: number) => void;
@@ -56,7 +56,7 @@ export function Ruler({
   steps,
   counts,
   chosen,
-  faults,
+  errors,
   onChoose,
   onChange,
   onAdd,
@@ -119,7 +119,7 @@ export function Ruler({
                     step={step}
                     count={counts[String(step.id)]}
                     chosen={step.id === chosen}
-                    faulty={faults.has(step.id)}
+                    faulty={errors.has(step.id)}
                     onChoose={() => onChoose(step.id)}
                     draggable={Boolean(onChange)}
                     onCarry={setCarried}

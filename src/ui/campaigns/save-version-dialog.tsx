@@ -18,13 +18,13 @@ export function SaveVersionDialog({
   campaign,
   plan,
   busy,
-  onKeep,
+  onSave: onKeep,
   onClose,
 }: {
   campaign: Campaign;
   plan: Plan;
   busy: boolean;
-  onKeep: (people: 'stay' | 'move') => void;
+  onSave: (people: 'stay' | 'move') => void;
   onClose: () => void;
 }) {
   const [people, setPeople] = useState<'stay' | 'move'>('stay');

@@ -10,12 +10,12 @@ import {
   type ContactUpdate,
   type Step,
   type TaskRole,
-  type TalkStep,
+  type ConversationStep,
   type TouchStep,
   type StepTiming,
 } from '@/core/campaigns';
 import { CHANNEL_NAMES } from '@/core/contacts';
-import { ASK_WORDS, DEFAULT_QUESTIONS, TALK_ASKS, type TalkQuestion } from '@/core/conversations';
+import { ASK_WORDS, DEFAULT_QUESTIONS, TALK_ASKS, type ConversationQuestion } from '@/core/conversations';
 import { WordsEditor, useTemplates } from '../templates';
 import { ask as fetchOne, NO_WORDS, useOrder, useVocabulary } from '../primitives';
 import { Sentence, useTags } from '../segments';
@@ -47,11 +47,11 @@ const TASK_ROLE_NAMES: Record<TaskRole, string> = {
 export function StepFields({
   step,
   campaignId,
-  faults,
+  errors,
   readOnly,
   onChange,
   onRemove,
-}: Props<Step> & { campaignId: string; faults: string[]; onRemove: () => void }) {
+}: Props<Step> & { campaignId: string; errors: string[]; onRemove: () => void }) {
   const title = step.do === 'touch' ? CHANNEL_NAMES[step.channel] : KINDS[step.do].toLowerCase();
   return (
     <section aria-label="The chosen step" className="panel step-fields">
@@ -65,7 +65,7 @@ export function StepFields({
           </button>
         )}
       </div>
-      {faults.map((message) => (
+      {errors.map((message) => (
         <p key={message} className="late small" role="status">
           {message}
         </p>
@@ -195,13 +195,13 @@ export function WhenFields({ when, onChange }: { when: StepTiming; onChange: (wh
 /** The words of a touch: its own, or those of a template or challenge. */
 function TouchWords({ step, readOnly, onChange }: Props<TouchStep>) {
   const { data: templates = [] } = useTemplates();
-  const challenges = useQuery({
-    queryKey: ['challenges'],
-    queryFn: async () => (await fetchOne<{ items: { id: string; name: string; channel: string }[] }>('/challenges')).items,
+  const abTests = useQuery({
+    queryKey: ['ab-tests'],
+    queryFn: async () => (await fetchOne<{ items: { id: string; name: string; channel: string }[] }>('/ab-tests')).items,
     staleTime: 30_000,
   });
   const own = templates.filter(({ channel }) => channel === step.channel);
-  const between = (challenges.data ?? []).filter(({ channel }) => channel === step.channel);
+  const between = (abTests.data ?? []).filter(({ channel }) => channel === step.channel);
   const from = step.from ?? null;
   const value = !from ? '' : 'template' in from ? `template ${from.template}` : `challenge ${from.challenge}`;
   const chosen = from && 'template' in from ? own.find(({ id }) => id === from.template) : null;
@@ -255,12 +255,12 @@ function TouchWords({ step, readOnly, onChange }: Props<TouchStep>) {
 }
 
 /** The questions of a conversation, in their order. */
-function TalkFields({ step, readOnly, onChange }: Props<TalkStep>) {
+function TalkFields({ step, readOnly, onChange }: Props<ConversationStep>) {
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const fields = vocabulary.fields.filter(({ kind }) => kind === 'text' || kind === 'flag');
-  const put = (questions: TalkQuestion[]) => onChange({ ...step, questions });
+  const put = (questions: ConversationQuestion[]) => onChange({ ...step, questions });
   const order = useOrder(step.questions, put);
-  const change = (at: number, next: TalkQuestion) => put(step.questions.map((one, n) => (n === at ? next : one)));
+  const change = (at: number, next: ConversationQuestion) => put(step.questions.map((one, n) => (n === at ? next : one)));
   const free = TALK_ASKS.filter((asks) => !step.questions.some((one) => one.asks === asks));
   return (
     <>
@@ -369,13 +369,13 @@ export function ChangeFields({
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const { data: tags = [] } = useTags();
   const { data: campaigns = [] } = useCampaigns();
-  const people = useQuery({
-    queryKey: ['people'],
-    queryFn: async () => (await fetchOne<{ items: { id: string; name: string; role: string }[] }>('/people')).items,
+  const users = useQuery({
+    queryKey: ['users'],
+    queryFn: async () => (await fetchOne<{ items: { id: string; name: string; role: string }[] }>('/users')).items,
     staleTime: 60_000,
   });
   const others = campaigns.filter(({ id }) => id !== campaignId);
-  const agents = (people.data ?? []).filter(({ role }) => role !== 'lender');
+  const agents = (users.data ?? []).filter(({ role }) => role !== 'lender');
   const choice = (
     label: string,
     value: string,

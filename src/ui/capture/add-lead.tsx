@@ -52,7 +52,7 @@ function AddLead({ onClose }: { onClose: () => void }) {
   const [lead, setLead] = useState(EMPTY);
   const [key] = useState(freshKey);
   const router = useRouter();
-  const notices = useToast();
+  const toast = useToast();
   const queries = useQueryClient();
   const add = useMutation({
     mutationFn: () =>
@@ -78,20 +78,20 @@ function AddLead({ onClose }: { onClose: () => void }) {
     onSuccess: ({ contact, routing }) => {
       void queries.invalidateQueries();
       const known = contact.status === 'matched' ? 'We know them already. ' : 'Added. ';
-      notices.tell(`${contact.id ? known : ''}${routing.because}`);
+      toast.tell(`${contact.id ? known : ''}${routing.because}`);
       onClose();
       if (contact.id) router.push(`/contacts?contact=${contact.id}`);
     },
   });
   const problem = add.error instanceof Problem ? add.error : null;
-  const fault = (name: keyof typeof EMPTY) => problem?.fields.find(({ field }) => FIELDS[field] === name)?.message;
+  const error = (name: keyof typeof EMPTY) => problem?.fields.find(({ field }) => FIELDS[field] === name)?.message;
   const field = (name: 'first_name' | 'last_name' | 'phone' | 'email' | 'city' | 'message', label: string, more: object = {}) => (
     <TextField
       label={label}
       value={lead[name]}
       onChange={(event) => setLead({ ...lead, [name]: event.target.value })}
-      error={Boolean(fault(name))}
-      helperText={fault(name)}
+      error={Boolean(error(name))}
+      helperText={error(name)}
       fullWidth
       {...more}
     />

@@ -5,13 +5,10 @@ import Link from 'next/link';
 import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { DoorView } from '@/core/capture';
 import { CONTACT_ROLES } from '@/core/contacts';
-import type { Jsoned } from '@/core/shared';
 import { ProgramDoor } from './program-door';
 import { Ago, ask, ErrorMessage, FormEnd, freshKey, nameIn, NO_WORDS, useToast, useVocabulary } from '../primitives';
-
-export type DoorJson = Jsoned<DoorView>;
+import type { DoorJson } from './shapes';
 
 export function Doors({ doors: first, office }: { doors: DoorJson[]; office: boolean }) {
   const { data: doors } = useQuery({
@@ -138,7 +135,7 @@ function Choice({
 function ArrangeForm({ door, onClose }: { door: DoorJson; onClose: () => void }) {
   const { defaults } = door;
   const { data: vocabulary = NO_WORDS } = useVocabulary();
-  const [said, setSaid] = useState({
+  const [form, setSaid] = useState({
     name: door.name,
     source: door.source ?? '',
     role: defaults.roles?.[0] ?? '',
@@ -148,44 +145,44 @@ function ArrangeForm({ door, onClose }: { door: DoorJson; onClose: () => void })
     campaign_id: defaults.campaign_id ?? '',
   });
   const queries = useQueryClient();
-  const notices = useToast();
-  const keep = useMutation({
+  const toast = useToast();
+  const save = useMutation({
     mutationFn: () =>
       ask<DoorJson>(`/doors/${door.id}`, 'PATCH', {
-        name: said.name,
-        source: said.source || null,
+        name: form.name,
+        source: form.source || null,
         defaults: {
-          roles: said.role ? [said.role] : [],
-          tags: said.tags.split(/\s*,\s*/).filter(Boolean),
-          on_the_phone: said.on_the_phone,
-          horizon: said.horizon || null,
-          campaign_id: said.campaign_id || null,
+          roles: form.role ? [form.role] : [],
+          tags: form.tags.split(/\s*,\s*/).filter(Boolean),
+          on_the_phone: form.on_the_phone,
+          horizon: form.horizon || null,
+          campaign_id: form.campaign_id || null,
         },
       }),
     onSuccess: () => {
       void queries.invalidateQueries({ queryKey: ['doors'] });
-      notices.tell('Whatever comes by this door from now on gets it.');
+      toast.tell('Whatever comes by this door from now on gets it.');
       onClose();
     },
   });
-  const change = (name: keyof typeof said) => (event: { target: { value: string } }) =>
-    setSaid({ ...said, [name]: event.target.value });
+  const change = (name: keyof typeof form) => (event: { target: { value: string } }) =>
+    setSaid({ ...form, [name]: event.target.value });
   return (
     <form
       className="dialog"
       onSubmit={(event) => {
         event.preventDefault();
-        keep.mutate();
+        save.mutate();
       }}
     >
       <h1 id="door-title">What comes by “{door.name}”</h1>
-      <TextField size="small" label="Name of the door" value={said.name} onChange={change('name')} required />
-      <TextField size="small" label="Lead source, where none is named" value={said.source} onChange={change('source')} />
+      <TextField size="small" label="Name of the door" value={form.name} onChange={change('name')} required />
+      <TextField size="small" label="Lead source, where none is named" value={form.source} onChange={change('source')} />
       <TextField
         select
         size="small"
         label="Role, where none is said"
-        value={said.role}
+        value={form.role}
         slotProps={{ select: { native: true }, inputLabel: { shrink: true } }}
         onChange={change('role')}
       >
@@ -198,43 +195,43 @@ function ArrangeForm({ door, onClose }: { door: DoorJson; onClose: () => void })
       </TextField>
       <Choice
         label="Horizon of whoever is new"
-        value={said.horizon}
+        value={form.horizon}
         options={vocabulary.names.horizon ?? []}
-        onChange={(horizon) => setSaid({ ...said, horizon })}
+        onChange={(horizon) => setSaid({ ...form, horizon })}
       />
       <Choice
         label="Campaign, where no rung begins one"
-        value={said.campaign_id}
+        value={form.campaign_id}
         options={vocabulary.names.campaign ?? []}
-        onChange={(campaign_id) => setSaid({ ...said, campaign_id })}
+        onChange={(campaign_id) => setSaid({ ...form, campaign_id })}
       />
-      <TextField size="small" label="Tags, divided by commas" value={said.tags} onChange={change('tags')} />
+      <TextField size="small" label="Tags, divided by commas" value={form.tags} onChange={change('tags')} />
       <label className="choice">
         <input
           type="checkbox"
-          checked={said.on_the_phone}
-          onChange={(event) => setSaid({ ...said, on_the_phone: event.target.checked })}
+          checked={form.on_the_phone}
+          onChange={(event) => setSaid({ ...form, on_the_phone: event.target.checked })}
         />{' '}
         They are on the phone with us already: no first text
       </label>
-      <ErrorMessage error={keep.error} named />
-      <FormEnd does="Keep it" busy={keep.isPending} onCancel={onClose} />
+      <ErrorMessage error={save.error} named />
+      <FormEnd does="Keep it" busy={save.isPending} onCancel={onClose} />
     </form>
   );
 }
 
 function Address({ door }: { door: DoorJson }) {
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const [sure, setSure] = useState(false);
   const rotate = useMutation({
     mutationFn: () => ask<DoorJson>(`/doors/${door.id}/rotate`, 'POST', undefined, freshKey()),
     onSuccess: () => {
       setSure(false);
       void queries.invalidateQueries({ queryKey: ['doors'] });
-      notices.tell('The door has a new address. Tell whoever sends you leads; the old one takes nothing more.');
+      toast.tell('The door has a new address. Tell whoever sends you leads; the old one takes nothing more.');
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return (
     <span className="small beside">
@@ -244,8 +241,8 @@ function Address({ door }: { door: DoorJson }) {
         className="chip tiny"
         onClick={() => {
           void navigator.clipboard.writeText(door.address!).then(
-            () => notices.tell('The address is copied.'),
-            () => notices.tell('The address could not be copied; mark it and copy it by hand.'),
+            () => toast.tell('The address is copied.'),
+            () => toast.tell('The address could not be copied; mark it and copy it by hand.'),
           );
         }}
       >

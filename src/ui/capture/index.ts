@@ -1,3 +1,3 @@
 export { AddLeadDialog } from './add-lead';
-export { type DoorJson } from './doors';
+export { type DoorJson } from './shapes';
 export { IntakeArea } from './intake';

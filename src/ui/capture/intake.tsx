@@ -8,11 +8,12 @@ import { recognisedIn, type InquiryView, type RecognizedLead } from '@/core/capt
 import type { Jsoned } from '@/core/shared';
 import { Ago, ask, Glyph, Timer, useKeys } from '../primitives';
 import { Trace } from '../routing';
-import { Doors, type DoorJson } from './doors';
+import { Doors } from './doors';
+import type { DoorJson } from './shapes';
 import { highlight } from './highlight';
 import { Senders } from './senders';
 import { Sources } from './sources';
-import { MailDialog, MailsToLookAt } from './mails';
+import { MailDialog, MailsToReview } from './mails';
 
 type Inquiry = Jsoned<InquiryView>;
 type InFull = Inquiry & { raw: unknown; parsed: RecognizedLead; lead_mail_id: string | null };
@@ -42,7 +43,7 @@ export function IntakeArea({ doors, office }: { doors: DoorJson[]; office: boole
             </p>
           </div>
         </div>
-        <MailsToLookAt office={office} />
+        <MailsToReview office={office} />
         {stream.isSuccess && rows.length === 0 && (
           <p className="empty">
             Nothing has arrived yet. Give a lead source an API key from Setup or the address of a lead mailbox, or hand out the

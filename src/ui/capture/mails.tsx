@@ -5,7 +5,7 @@ import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES } from '@/core/contacts';
-import type { LeadMailView, LessonField } from '@/core/mail';
+import type { LeadMailView, ExtractedField } from '@/core/mail';
 import type { Jsoned } from '@/core/shared';
 import { Ago, ask, ErrorMessage, FormEnd, freshKey, useToast } from '../primitives';
 import { highlight } from './highlight';
@@ -20,7 +20,7 @@ type InFull = Mail & { body: string; inquiry: Said };
 type Shown = 'waiting' | 'set_aside';
 
 /** @param office only whoever runs the office sees mails that belong to nobody yet */
-export function MailsToLookAt({ office }: { office: boolean }) {
+export function MailsToReview({ office }: { office: boolean }) {
   const [shown, setShown] = useState<Shown>('waiting');
   const [open, setOpen] = useState<string | null>(null);
   const mails = (state: Shown) => () => ask<{ items: Mail[] }>(`/lead-mails?state=${state}&limit=50`);
@@ -76,7 +76,7 @@ export function MailDialog({ id, contactId, onClose }: { id: string; contactId?:
 
 type Field = 'first_name' | 'last_name' | 'emails' | 'phones' | 'message';
 /** What a marked text may be, and the field of the lesson. */
-const MEANINGS: [LessonField, string, Field[]][] = [
+const MEANINGS: [ExtractedField, string, Field[]][] = [
   ['name', 'Whole name', ['first_name', 'last_name']],
   ['first_name', 'First name', ['first_name']],
   ['last_name', 'Last name', ['last_name']],
@@ -84,7 +84,7 @@ const MEANINGS: [LessonField, string, Field[]][] = [
   ['phone', 'Phone', ['phones']],
   ['message', 'Their words', ['message']],
 ];
-const TYPED: [LessonField, Field][] = [
+const TYPED: [ExtractedField, Field][] = [
   ['first_name', 'first_name'],
   ['last_name', 'last_name'],
   ['email', 'emails'],
@@ -102,51 +102,51 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
     role: roles[0] ?? 'buyer',
     message: message ?? '',
   };
-  const [said, setSaid] = useState(first);
-  const [marks, setMarks] = useState<{ field: LessonField; text: string }[]>([]);
+  const [form, setSaid] = useState(first);
+  const [marks, setMarks] = useState<{ field: ExtractedField; text: string }[]>([]);
   const [key] = useState(freshKey);
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const after = (words: string, undo?: () => void) => {
     void queries.invalidateQueries();
-    notices.tell(words, undo);
+    toast.tell(words, undo);
     onClose();
   };
   const list = (text: string) => text.split(/[,;\s]*[,;]\s*/).filter(Boolean);
   /** What was marked, and what was typed otherwise than it was read and stands in the mail. */
-  const lessons = () => [
+  const rules = () => [
     ...marks,
     ...TYPED.filter(
       ([, field]) =>
-        said[field] !== first[field] &&
-        said[field].trim() &&
-        mail.body.includes(said[field].trim()) &&
+        form[field] !== first[field] &&
+        form[field].trim() &&
+        mail.body.includes(form[field].trim()) &&
         !marks.some((mark) => MEANINGS.find(([name]) => name === mark.field)?.[2].includes(field)),
-    ).map(([field, name]) => ({ field, text: said[name].trim() })),
+    ).map(([field, name]) => ({ field, text: form[name].trim() })),
   ];
   const take = useMutation({
     mutationFn: async () => {
       if (contactId) {
-        const { first_name, last_name } = said;
-        if (lessons().length) await ask(`/lead-mails/${mail.id}/teach`, 'POST', { marks: lessons() }, key);
+        const { first_name, last_name } = form;
+        if (rules().length) await ask(`/lead-mails/${mail.id}/teach`, 'POST', { marks: rules() }, key);
         if (first_name !== first.first_name || last_name !== first.last_name)
           await ask(`/contacts/${contactId}`, 'PATCH', { first_name, last_name });
         return 'Kept. The next mail of this sender is read so.';
       }
       const { routing } = await ask<{ routing: { because: string } }>(
-        `/lead-mails/${mail.id}/take`,
+        `/lead-mails/${mail.id}/convert`,
         'POST',
         {
           ...mail.inquiry,
           person: {
-            first_name: said.first_name,
-            last_name: said.last_name,
-            emails: list(said.emails),
-            phones: list(said.phones),
+            first_name: form.first_name,
+            last_name: form.last_name,
+            emails: list(form.emails),
+            phones: list(form.phones),
           },
-          roles: [said.role],
-          message: said.message || null,
-          marks: lessons(),
+          roles: [form.role],
+          message: form.message || null,
+          marks: rules(),
         },
         key,
       );
@@ -159,20 +159,20 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
   const aside = useMutation({
     mutationFn: () => move('set_aside'),
     onSuccess: () => after('Set aside as no lead.', () => back.mutate()),
-    onError: notices.fail,
+    onError: toast.fail,
   });
-  const mark = (field: LessonField, text: string) => {
+  const mark = (field: ExtractedField, text: string) => {
     setMarks([...marks.filter((one) => one.field !== field), { field, text }]);
     const [head = '', ...rest] = text.split(/\s+/);
-    if (field === 'name') setSaid({ ...said, first_name: head, last_name: rest.join(' ') });
-    else setSaid({ ...said, [MEANINGS.find(([name]) => name === field)![2][0]!]: text });
+    if (field === 'name') setSaid({ ...form, first_name: head, last_name: rest.join(' ') });
+    else setSaid({ ...form, [MEANINGS.find(([name]) => name === field)![2][0]!]: text });
   };
   const field = (name: Field, label: string, more: object = {}) => (
     <TextField
       size="small"
       label={label}
-      value={said[name]}
-      onChange={(event) => setSaid({ ...said, [name]: event.target.value })}
+      value={form[name]}
+      onChange={(event) => setSaid({ ...form, [name]: event.target.value })}
       {...more}
     />
   );
@@ -194,7 +194,7 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
       <div className="mail-reading">
         <Marking
           body={mail.body}
-          known={[said.first_name, said.last_name, said.emails, said.phones, said.message, ...marks.map(({ text }) => text)]}
+          known={[form.first_name, form.last_name, form.emails, form.phones, form.message, ...marks.map(({ text }) => text)]}
           onMark={mark}
         />
         <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
@@ -207,9 +207,9 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
               select
               size="small"
               label="Role"
-              value={said.role}
+              value={form.role}
               slotProps={{ select: { native: true } }}
-              onChange={(event) => setSaid({ ...said, role: event.target.value })}
+              onChange={(event) => setSaid({ ...form, role: event.target.value })}
             >
               {CONTACT_ROLES.map((role) => (
                 <option key={role} value={role}>
@@ -242,7 +242,15 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
 }
 
 /** The mail as it came; what one marks in it can be given a meaning. */
-function Marking({ body, known, onMark }: { body: string; known: string[]; onMark: (field: LessonField, text: string) => void }) {
+function Marking({
+  body,
+  known,
+  onMark,
+}: {
+  body: string;
+  known: string[];
+  onMark: (field: ExtractedField, text: string) => void;
+}) {
   const words = useRef<HTMLPreElement>(null);
   const [marked, setMarked] = useState('');
   const look = () => {

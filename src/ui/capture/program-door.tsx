@@ -7,7 +7,7 @@ import type { BodyRead, DoorRequestView } from '@/core/capture';
 import type { BodyField, Mapping } from '@/core/mail';
 import type { Jsoned } from '@/core/shared';
 import { Ago, ask, ErrorMessage, FormEnd, useToast } from '../primitives';
-import type { DoorJson } from './doors';
+import type { DoorJson } from './shapes';
 
 type Request = Jsoned<DoorRequestView>;
 
@@ -66,12 +66,12 @@ function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
   const [mapping, setMapping] = useState<Mapping>(door.mapping as Mapping);
   const [sandbox, setSandbox] = useState(door.sandbox);
   const queries = useQueryClient();
-  const notices = useToast();
-  const keep = useMutation({
+  const toast = useToast();
+  const save = useMutation({
     mutationFn: () => ask<DoorJson>(`/doors/${door.id}`, 'PATCH', { mapping, sandbox }),
     onSuccess: () => {
       void queries.invalidateQueries({ queryKey: ['doors'] });
-      notices.tell(
+      toast.tell(
         sandbox
           ? 'Kept. What comes now is answered as in truth and not kept, until you switch it back.'
           : 'Kept. It holds for what comes from now on.',
@@ -85,7 +85,7 @@ function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
       className="dialog"
       onSubmit={(event) => {
         event.preventDefault();
-        keep.mutate();
+        save.mutate();
       }}
     >
       <h1 id="program-door-title">What comes by “{door.name}”</h1>
@@ -135,8 +135,8 @@ function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
           <Reading key={current.id} door={door} request={current} mapping={mapping} onChange={setMapping} />
         </div>
       )}
-      <ErrorMessage error={keep.error} named />
-      <FormEnd does="Keep it" busy={keep.isPending} onCancel={onClose} />
+      <ErrorMessage error={save.error} named />
+      <FormEnd does="Keep it" busy={save.isPending} onCancel={onClose} />
     </form>
   );
 }

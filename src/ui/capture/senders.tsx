@@ -9,7 +9,7 @@ type Sender = Jsoned<SenderView>;
 
 export function Senders() {
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const { data: senders = [] } = useQuery({
     queryKey: ['senders'],
     queryFn: async () => (await ask<{ items: Sender[] }>('/senders')).items,
@@ -19,13 +19,13 @@ export function Senders() {
     mutationFn: ({ sender, own }: { sender: Sender; own: boolean }) => ask(`/senders/${sender.id}`, 'PATCH', { own_door: own }),
     onSuccess: (_, { sender, own }) => {
       for (const key of ['senders', 'doors']) void queries.invalidateQueries({ queryKey: [key] });
-      notices.tell(
+      toast.tell(
         own
           ? `What ${sender.domain} sends comes by a door of its own from now on, also to the address they use today.`
           : `${sender.domain} belongs to “${sender.door.name}”.`,
       );
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   if (!senders.length) return null;
   return (

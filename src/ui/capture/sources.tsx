@@ -12,7 +12,7 @@ const people = (n: number): string => `${n.toLocaleString('en-US')} ${n === 1 ? 
 
 function useSources() {
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const after = () => {
     for (const key of ['sources', 'doors', 'inquiries', 'contacts', 'vocabulary'])
       void queries.invalidateQueries({ queryKey: [key] });
@@ -22,34 +22,34 @@ function useSources() {
     queryFn: async () => (await ask<{ items: Source[] }>('/sources')).items,
     refetchInterval: 30_000,
   });
-  const keep = useMutation({
+  const save = useMutation({
     mutationFn: (id: string) => ask(`/sources/${id}`, 'PATCH', {}),
     onSuccess: after,
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const split = useMutation({
     mutationFn: (mergeId: string) => ask(`/source-merges/${mergeId}/undo`, 'POST', undefined, freshKey()),
     onSuccess: () => {
       after();
-      notices.tell('They are two again. What came in between stays where it is.');
+      toast.tell('They are two again. What came in between stays where it is.');
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const merge = useMutation({
     mutationFn: ({ id, into }: { id: string; into: string }) =>
       ask<{ id: string; people: number }>(`/sources/${id}/merge`, 'POST', { into_id: into }, freshKey()),
     onSuccess: (made) => {
       after();
-      notices.tell(`One source now; ${people(made.people)} moved over. Under “Sources” it can be taken back.`);
+      toast.tell(`One source now; ${people(made.people)} moved over. Under “Sources” it can be taken back.`);
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
-  return { sources: list.data ?? [], keep, merge, split };
+  return { sources: list.data ?? [], keep: save, merge, split };
 }
 
 /** Beside the doors: what is new, and the way to all of them. */
 export function Sources() {
-  const { sources, keep, merge, split } = useSources();
+  const { sources, keep: save, merge, split } = useSources();
   const [open, setOpen] = useState(false);
   const fresh = sources.filter(({ state }) => state === 'proposed');
   const known = sources.filter(({ state }) => state === 'known');
@@ -93,7 +93,7 @@ export function Sources() {
               type="button"
               className="chip tiny"
               aria-label={`${source.name} is a source of ours`}
-              onClick={() => keep.mutate(source.id)}
+              onClick={() => save.mutate(source.id)}
             >
               Ours
             </button>

@@ -42,7 +42,7 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const [exporting, setExporting] = useState(false);
   const router = useRouter();
-  const notices = useToast();
+  const toast = useToast();
   const broadcast = useMutation({
     mutationFn: () =>
       ask<{ id: string }>(
@@ -52,7 +52,7 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
         freshKey(),
       ),
     onSuccess: ({ id }) => router.push(`/campaigns/broadcasts/${id}`),
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const count = howMany(chosen, total);
   const shown = (kind: BulkActionForm) => office || (kind !== 'owner' && kind !== 'delete');

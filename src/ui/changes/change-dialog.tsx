@@ -4,7 +4,7 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import type { BulkAction, ChangePreview } from '@/core/changes';
-import { ask, faultWords, freshKey, useToast } from '../primitives';
+import { ask, errorSentence, freshKey, useToast } from '../primitives';
 import { ChangeForm, TITLES, type BulkActionForm } from './forms';
 import { useChangeWatch, type ChangeLine } from './watch';
 
@@ -22,7 +22,7 @@ export function ChangeDialog({
   const [change, setChange] = useState<BulkAction | null>(
     doing === 'delete' ? { kind: 'delete' } : doing === 'call_list' ? { kind: 'call_list', note: '' } : null,
   );
-  const notices = useToast();
+  const toast = useToast();
   const { watch } = useChangeWatch();
   const asked = { selection, change };
   const preview = useQuery({
@@ -38,7 +38,7 @@ export function ChangeDialog({
       watch(id);
       onAsked();
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const nobody = preview.data?.will_change === 0;
   return (
@@ -56,7 +56,7 @@ export function ChangeDialog({
           {!change ? (
             <span className="soft">Choose, and this says what would happen.</span>
           ) : preview.isError ? (
-            <span className="late">{faultWords(preview.error)}</span>
+            <span className="late">{errorSentence(preview.error)}</span>
           ) : (
             (preview.data?.sentence ?? <span className="soft">Counting …</span>)
           )}

@@ -36,14 +36,14 @@ export function ExportDialog({ selection, count, onClose }: { selection: Selecte
   const mayComeBack = selection.question !== undefined && !selection.except?.length;
   const options = onSheets ? { sheet, start: start - 1, per_household: together } : {};
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const order = useMutation({
     mutationFn: () => ask<Export>('/exports', 'POST', { format, selection, options, email }, freshKey()),
     onSuccess: (made) => {
       setId(made.id);
       void queries.invalidateQueries({ queryKey: ['exports'] });
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const schedule = useMutation({
     mutationFn: () =>
@@ -54,11 +54,11 @@ export function ExportDialog({ selection, count, onClose }: { selection: Selecte
         freshKey(),
       ),
     onSuccess: () => {
-      notices.tell(`“${name}” is written ${rhythmWords(rhythm!)}. It stands under Database, Files that go out.`);
+      toast.tell(`“${name}” is written ${rhythmWords(rhythm!)}. It stands under Database, Files that go out.`);
       void queries.invalidateQueries({ queryKey: ['exports'] });
       onClose();
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const { data } = useQuery({
     queryKey: ['export', id],

@@ -18,8 +18,8 @@ const KINDS: Record<ExportView['format'], string> = {
 };
 
 /** How a file went, in words: `4,012 people, sent to Ines Kolar`. */
-function outcome({ state, done, total, fault, email, mailed_at, mail_fault, by }: Export): string {
-  if (state === 'failed') return fault ?? 'It failed.';
+function outcome({ state, done, total, fault: error, email, mailed_at, mail_fault, by }: Export): string {
+  if (state === 'failed') return error ?? 'It failed.';
   if (GOING.includes(state)) return `${done.toLocaleString('en-US')} of ${total.toLocaleString('en-US')}`;
   const sent = mail_fault ? `, not sent: ${mail_fault}` : mailed_at ? `, sent to ${by}` : email ? ', on its way by e-mail' : '';
   return `${done.toLocaleString('en-US')} ${done === 1 ? 'person' : 'people'}${sent}`;
@@ -45,7 +45,7 @@ export function ExportsDialog({ onClose }: { onClose: () => void }) {
 function Schedules() {
   const zone = useZone();
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const { data: schedules } = useQuery({
     queryKey: ['exports', 'schedules'],
     queryFn: async () => (await ask<{ items: Schedule[] }>('/export-schedules')).items,
@@ -53,10 +53,10 @@ function Schedules() {
   const remove = useMutation({
     mutationFn: ({ id }: Schedule) => ask(`/export-schedules/${id}`, 'DELETE'),
     onSuccess: (_, { name }) => {
-      notices.tell(`“${name}” comes no more. Files written so far stay for their week.`);
+      toast.tell(`“${name}” comes no more. Files written so far stay for their week.`);
       void queries.invalidateQueries({ queryKey: ['exports'] });
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return (
     <section aria-label="By themselves">

@@ -38,7 +38,7 @@ export function TagPicker({
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const typed = text.trim().replace(/^#/, '');
   const found = tags
     .filter(({ id, name }) => !chosen.includes(id) && name.toLowerCase().includes(typed.toLowerCase()))
@@ -56,7 +56,7 @@ export function TagPicker({
       void queries.invalidateQueries({ queryKey: ['vocabulary'] });
       pick(tag.id);
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return (
     <div className="tag-picker">

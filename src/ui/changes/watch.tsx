@@ -17,18 +17,18 @@ export const useChangeWatch = () => useContext(Context);
 
 export const useChangeActions = () => {
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const { watch } = useChangeWatch();
   const act = (what: 'cancel' | 'undo') => (id: string) => ask<ChangeLine>(`/changes/${id}/${what}`, 'POST');
   const after = () => queries.invalidateQueries({ queryKey: ['changes'] });
-  const cancel = useMutation({ mutationFn: act('cancel'), onSuccess: after, onError: notices.fail });
+  const cancel = useMutation({ mutationFn: act('cancel'), onSuccess: after, onError: toast.fail });
   const undo = useMutation({
     mutationFn: act('undo'),
     onSuccess: (change) => {
       watch(change.id);
       void after();
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return { cancel: cancel.mutate, undo: undo.mutate };
 };
@@ -62,7 +62,7 @@ export function ChangeWatchProvider({ children }: { children: ReactNode }) {
 
 function Watched({ id, onEnd }: { id: string; onEnd: () => void }) {
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const { cancel, undo } = useChangeActions();
   const { data: change } = useQuery({
     queryKey: ['change', id],
@@ -75,11 +75,11 @@ function Watched({ id, onEnd }: { id: string; onEnd: () => void }) {
   useEffect(() => {
     if (!over || told.current) return;
     told.current = true;
-    notices.tell(outcomeWords(change), change.can_undo ? () => undo(id) : undefined);
+    toast.tell(outcomeWords(change), change.can_undo ? () => undo(id) : undefined);
     queries.removeQueries({ queryKey: ['change', id] });
     void queries.invalidateQueries();
     onEnd();
-  }, [over, change, id, notices, onEnd, queries, undo]);
+  }, [over, change, id, toast, onEnd, queries, undo]);
   if (!change || over) return null;
   const of = change.state === 'undoing' ? change.changed : change.total;
   const done = change.state === 'undoing' ? change.undone : change.done;

@@ -9,7 +9,7 @@ import { ask, useToast, useZone } from '../primitives';
 export function CalendarDialog({ onClose }: { onClose: () => void }) {
   const zone = useZone();
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const [url, setUrl] = useState<string | null>(null);
   const { data } = useQuery({
     queryKey: ['feed'],
@@ -22,16 +22,16 @@ export function CalendarDialog({ onClose }: { onClose: () => void }) {
       setUrl(made.url);
       after();
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const revoke = useMutation({
     mutationFn: () => ask('/calendar', 'DELETE'),
     onSuccess: () => {
       setUrl(null);
       after();
-      notices.tell('The address is revoked. Calendars that subscribed to it stop at their next look.');
+      toast.tell('The address is revoked. Calendars that subscribed to it stop at their next look.');
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return (
     <Dialog open onClose={onClose} aria-labelledby="calendar-title" fullWidth maxWidth="sm">
@@ -58,7 +58,7 @@ export function CalendarDialog({ onClose }: { onClose: () => void }) {
             <button
               type="button"
               className="act main"
-              onClick={() => void navigator.clipboard.writeText(url).then(() => notices.tell('Copied.'))}
+              onClick={() => void navigator.clipboard.writeText(url).then(() => toast.tell('Copied.'))}
             >
               Copy the address
             </button>

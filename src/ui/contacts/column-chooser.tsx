@@ -3,17 +3,25 @@
 import { useState } from 'react';
 import Popover from '@mui/material/Popover';
 import type { ColumnDef } from './columns';
-import type { GridLook } from './grid-columns';
+import type { GridLayout } from './grid-columns';
 
-export function ColumnChooser({ all, look, onLook }: { all: ColumnDef[]; look: GridLook; onLook: (look: GridLook) => void }) {
+export function ColumnChooser({
+  all,
+  layout,
+  onLook,
+}: {
+  all: ColumnDef[];
+  layout: GridLayout;
+  onLook: (layout: GridLayout) => void;
+}) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const shown = new Set(look.columns.map(({ key }) => key));
+  const shown = new Set(layout.columns.map(({ key }) => key));
   const toggle = (column: ColumnDef) =>
     onLook({
-      ...look,
+      ...layout,
       columns: shown.has(column.key)
-        ? look.columns.filter(({ key }) => key !== column.key)
-        : [...look.columns, { key: column.key, width: column.width }],
+        ? layout.columns.filter(({ key }) => key !== column.key)
+        : [...layout.columns, { key: column.key, width: column.width }],
     });
   return (
     <>

@@ -10,7 +10,7 @@ import { Ago, Strokes, when } from '../primitives';
 import type { Tag } from '../segments';
 import { nameOf, type Contact } from './types';
 
-export interface Look {
+export interface ColumnLayout {
   now: Date;
   zone: string;
   tags: Map<string, Tag>;
@@ -23,13 +23,13 @@ export interface ColumnDef {
   sort?: string;
   /** Numbers stand right. */
   numeric?: boolean;
-  render: (contact: Contact, look: Look) => ReactNode;
+  render: (contact: Contact, layout: ColumnLayout) => ReactNode;
 }
 
 const none = <span className="soft">–</span>;
 const DAY = 86_400_000;
 
-function NextTouch({ contact, look: { now, zone } }: { contact: Contact; look: Look }) {
+function NextTouch({ contact, layout: { now, zone } }: { contact: Contact; layout: ColumnLayout }) {
   if (!contact.next_touch) return none;
   const next = new Date(contact.next_touch.at);
   if (next >= now) return <>{when(next, now, zone)}</>;
@@ -69,7 +69,7 @@ export const COLUMNS: ColumnDef[] = [
     name: 'Next touch',
     width: 124,
     sort: 'next_touch',
-    render: (contact, look) => <NextTouch contact={contact} look={look} />,
+    render: (contact, layout) => <NextTouch contact={contact} layout={layout} />,
   },
   {
     key: 'tags',

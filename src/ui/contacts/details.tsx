@@ -54,8 +54,8 @@ export function DetailsDialog({ contact, onClose }: { contact: ContactInFull; on
   const [dates, setDates] = useState(contact.dates);
   const [fields, setFields] = useState(contact.fields);
   const queries = useQueryClient();
-  const notices = useToast();
-  const keep = useMutation({
+  const toast = useToast();
+  const save = useMutation({
     mutationFn: () =>
       ask(`/contacts/${contact.id}`, 'PATCH', {
         first_name: form.first_name,
@@ -69,7 +69,7 @@ export function DetailsDialog({ contact, onClose }: { contact: ContactInFull; on
       }),
     onSuccess: () => {
       void queries.invalidateQueries();
-      notices.tell('Kept.');
+      toast.tell('Kept.');
       onClose();
     },
   });
@@ -88,7 +88,7 @@ export function DetailsDialog({ contact, onClose }: { contact: ContactInFull; on
         className="dialog details"
         onSubmit={(event) => {
           event.preventDefault();
-          keep.mutate();
+          save.mutate();
         }}
       >
         <h1 id="details-title">What is known</h1>
@@ -136,8 +136,8 @@ export function DetailsDialog({ contact, onClose }: { contact: ContactInFull; on
             />
           ))}
         </div>
-        <ErrorMessage error={keep.error} named />
-        <FormEnd does="Keep" busy={keep.isPending} onCancel={onClose} />
+        <ErrorMessage error={save.error} named />
+        <FormEnd does="Keep" busy={save.isPending} onCancel={onClose} />
       </form>
     </Dialog>
   );

@@ -13,7 +13,7 @@ import { CallDesk, type Call } from '../calling';
 import { Compose, type WritableChannel } from '../messages';
 import { Ago, ask, freshKey, useHorizon, useKeys, useToast, useNow, useZone, when } from '../primitives';
 import './contacts.css';
-import { Axes } from './axes';
+import { Axes } from './stage-and-horizon';
 import { Facts } from './facts';
 import { NextTouch } from './next-touch';
 import { Note } from './note';
@@ -59,10 +59,10 @@ export function Dossier(props: DossierProps) {
 }
 
 function Opened({ contact, reasons, call, readOnly, onClose, onNext }: DossierProps & { contact: ContactInFull }) {
-  const [desk, setDesk] = useState<Desk>(
+  const [panel, setDesk] = useState<Desk>(
     call && call.contact_id === contact.id && call.state !== 'ended' ? { is: 'call', call } : null,
   );
-  const notices = useToast();
+  const toast = useToast();
   const queries = useQueryClient();
   const place = useMutation({
     mutationFn: () => ask<Call>(`/contacts/${contact.id}/calls`, 'POST', undefined, freshKey()),
@@ -70,9 +70,9 @@ function Opened({ contact, reasons, call, readOnly, onClose, onNext }: DossierPr
       setDesk({ is: 'call', call: placed });
       void queries.invalidateQueries({ queryKey: ['wire'] });
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
-  const onThePhone = desk?.is === 'call';
+  const onThePhone = panel?.is === 'call';
   const open = (next: Desk) => !onThePhone && setDesk(next);
   useKeys(
     {
@@ -85,7 +85,7 @@ function Opened({ contact, reasons, call, readOnly, onClose, onNext }: DossierPr
     },
     !readOnly,
   );
-  useKeys({ Escape: () => !onThePhone && onClose?.() }, desk === null);
+  useKeys({ Escape: () => !onThePhone && onClose?.() }, panel === null);
   return (
     <article className="dossier panel" aria-label={`Dossier of ${nameOf(contact)}`}>
       <Head contact={contact} readOnly={readOnly} onClose={onClose} />
@@ -93,19 +93,19 @@ function Opened({ contact, reasons, call, readOnly, onClose, onNext }: DossierPr
       {!readOnly && (
         <Actions contact={contact} busy={onThePhone || place.isPending} onCall={() => place.mutate()} onOpen={open} />
       )}
-      {desk?.is === 'call' && <CallDesk key={desk.call.id} first={desk.call} onDone={() => setDesk({ is: 'next' })} />}
-      {desk?.is === 'write' && (
+      {panel?.is === 'call' && <CallDesk key={panel.call.id} first={panel.call} onDone={() => setDesk({ is: 'next' })} />}
+      {panel?.is === 'write' && (
         <Compose
-          key={desk.channel}
+          key={panel.channel}
           contactId={contact.id}
           name={nameOf(contact)}
           household={contact.household.map(({ name }) => name)}
-          channel={desk.channel}
+          channel={panel.channel}
           onClose={() => setDesk(null)}
         />
       )}
-      {desk?.is === 'note' && <Note contactId={contact.id} onClose={() => setDesk(null)} />}
-      {desk?.is === 'next' && (
+      {panel?.is === 'note' && <Note contactId={contact.id} onClose={() => setDesk(null)} />}
+      {panel?.is === 'next' && (
         <NextTouch
           contactId={contact.id}
           onClose={(set) => {
@@ -160,8 +160,8 @@ function Head({ contact, readOnly, onClose }: { contact: ContactInFull; readOnly
 }
 
 function CopyLine({ value, fault }: { value: string; fault?: string }) {
-  const notices = useToast();
-  const copy = () => void navigator.clipboard?.writeText(value).then(() => notices.tell(`${value} is copied.`));
+  const toast = useToast();
+  const copy = () => void navigator.clipboard?.writeText(value).then(() => toast.tell(`${value} is copied.`));
   return (
     <div>
       <button type="button" className="point" title="Copy" onClick={copy}>
@@ -217,7 +217,7 @@ function Actions({
   contact: ContactInFull;
   busy: boolean;
   onCall: () => void;
-  onOpen: (desk: Desk) => void;
+  onOpen: (panel: Desk) => void;
 }) {
   const now = useNow();
   const zone = useZone();

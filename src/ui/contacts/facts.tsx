@@ -10,7 +10,7 @@ import { Merges } from './merges';
 import { Permissions } from './permissions';
 import { ContactTags } from './tags';
 import { ask, NO_WORDS, useKeys, useToast, useNow, useVocabulary, useZone, when } from '../primitives';
-import { useEnrolments, type ContactInFull } from './types';
+import { useEnrollments, type ContactInFull } from './types';
 
 const money = (value: unknown): string | null => (typeof value === 'number' ? value.toLocaleString('en-US') : null);
 const list = (value: unknown): string => (Array.isArray(value) ? value.join(', ') : '');
@@ -40,34 +40,34 @@ function Wants({ wants }: { wants: Record<string, unknown> }) {
 function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
   const contactId = contact.id;
   const held = contact.campaigns_held;
-  const enrolments = useEnrolments(contactId);
+  const enrolments = useEnrollments(contactId);
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const zone = useZone();
   const now = useNow();
   const stop = useMutation({
     mutationFn: (id: string) => ask(`/enrolments/${id}/stop`, 'POST'),
     onSuccess: () => {
-      notices.tell('The campaign has stopped for them.');
+      toast.tell('The campaign has stopped for them.');
       void queries.invalidateQueries();
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const after = (words: string, undo?: () => void) => {
-    notices.tell(words, undo);
+    toast.tell(words, undo);
     void queries.invalidateQueries();
   };
   const enrol = useMutation({
     mutationFn: (id: string) => ask(`/contacts/${contactId}/enrolments`, 'POST', { campaign_id: id }),
     onSuccess: () => after('They are in the campaign.'),
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const hold = useMutation({
     mutationFn: (next: boolean) => ask(`/contacts/${contactId}/campaigns-held`, 'PUT', { held: next }),
     onSuccess: (_, next) =>
       after(next ? 'All campaigns are held for them.' : 'Campaigns go on for them.', () => hold.mutate(!next)),
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return (
     <section>

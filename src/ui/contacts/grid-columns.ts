@@ -4,12 +4,12 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask } from '../primitives';
 import { COLUMNS, FIRST_COLUMNS, type ColumnDef } from './columns';
 
-export interface GridLook {
+export interface GridLayout {
   columns: { key: string; width: number }[];
   sort: string;
   descending: boolean;
 }
-const FIRST: GridLook = {
+const FIRST: GridLayout = {
   columns: FIRST_COLUMNS.map((key) => ({ key, width: COLUMNS.find((column) => column.key === key)!.width })),
   sort: 'created',
   descending: true,
@@ -17,22 +17,22 @@ const FIRST: GridLook = {
 const KEY = ['preferences'];
 
 /** What is kept, or null while it is read; and how to keep something else. */
-export function useGridLook(all: ColumnDef[]): { look: GridLook | null; keep: (look: GridLook) => void } {
+export function useGridLayout(all: ColumnDef[]): { layout: GridLayout | null; save: (layout: GridLayout) => void } {
   const queries = useQueryClient();
   const { data, isError } = useQuery({
     queryKey: KEY,
-    queryFn: () => ask<{ contacts_grid?: Partial<GridLook> }>('/preferences'),
+    queryFn: () => ask<{ contacts_grid?: Partial<GridLayout> }>('/preferences'),
     staleTime: Infinity,
   });
-  const keep = useCallback(
-    (look: GridLook) => {
-      queries.setQueryData(KEY, (before: object | undefined) => ({ ...before, contacts_grid: look }));
-      void ask('/preferences', 'PUT', { contacts_grid: look }).catch(() => {});
+  const save = useCallback(
+    (layout: GridLayout) => {
+      queries.setQueryData(KEY, (before: object | undefined) => ({ ...before, contacts_grid: layout }));
+      void ask('/preferences', 'PUT', { contacts_grid: layout }).catch(() => {});
     },
     [queries],
   );
-  if (!data && !isError) return { look: null, keep };
-  const kept = { ...FIRST, ...data?.contacts_grid };
-  const columns = kept.columns.filter(({ key }) => all.some((column) => column.key === key));
-  return { look: { ...kept, columns: columns.length ? columns : FIRST.columns }, keep };
+  if (!data && !isError) return { layout: null, save };
+  const saved = { ...FIRST, ...data?.contacts_grid };
+  const columns = saved.columns.filter(({ key }) => all.some((column) => column.key === key));
+  return { layout: { ...saved, columns: columns.length ? columns : FIRST.columns }, save };
 }

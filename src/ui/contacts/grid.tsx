@@ -5,7 +5,7 @@ import { isChosen, type Chosen } from '../changes';
 import { useNow, useZone } from '../primitives';
 import { useTags } from '../segments';
 import type { ColumnDef } from './columns';
-import type { GridLook } from './grid-columns';
+import type { GridLayout } from './grid-columns';
 import { nameOf, type Contact } from './types';
 import './contacts.css';
 
@@ -16,8 +16,8 @@ const LEAST_WIDTH = 48;
 interface Props {
   rows: Contact[];
   columns: ColumnDef[];
-  look: GridLook;
-  onLook: (look: GridLook) => void;
+  layout: GridLayout;
+  onLook: (layout: GridLayout) => void;
   /** The row of the cursor. */
   at: number;
   openId: string | null;
@@ -31,7 +31,7 @@ interface Props {
 }
 
 export function Grid(props: Props) {
-  const { rows, columns, look, at, openId, chosen } = props;
+  const { rows, columns, layout, at, openId, chosen } = props;
   const now = useNow();
   const zone = useZone();
   const { data: list = [] } = useTags();
@@ -60,7 +60,7 @@ export function Grid(props: Props) {
   useEffect(() => {
     if (last >= rows.length - 5 && rows.length > 0) onEnd();
   }, [last, rows.length, onEnd]);
-  const widths = new Map(look.columns.map(({ key, width }) => [key, width]));
+  const widths = new Map(layout.columns.map(({ key, width }) => [key, width]));
   return (
     <div
       ref={box}
@@ -125,36 +125,36 @@ export function Grid(props: Props) {
   );
 }
 
-function Head({ columns, look, onLook, chosen, total, rows, onToggleAll }: Props) {
+function Head({ columns, layout, onLook, chosen, total, rows, onToggleAll }: Props) {
   const dragged = useRef<string | null>(null);
   const all = rows.length > 0 && rows.every((row) => isChosen(chosen, row.id));
   const sortBy = (column: ColumnDef) => {
     if (!column.sort) return;
-    const again = look.sort === column.sort;
+    const again = layout.sort === column.sort;
     onLook({
-      ...look,
+      ...layout,
       sort: column.sort,
-      descending: again ? !look.descending : ['created', 'last_touch', 'last_spoke', 'attempts'].includes(column.sort),
+      descending: again ? !layout.descending : ['created', 'last_touch', 'last_spoke', 'attempts'].includes(column.sort),
     });
   };
   const move = (key: string, before: string) => {
     if (key === before) return;
-    const moved = look.columns.find((column) => column.key === key)!;
-    const rest = look.columns.filter((column) => column.key !== key);
+    const moved = layout.columns.find((column) => column.key === key)!;
+    const rest = layout.columns.filter((column) => column.key !== key);
     const to = rest.findIndex((column) => column.key === before);
-    const from = look.columns.findIndex((column) => column.key === key);
-    const place = look.columns.findIndex((column) => column.key === before) > from ? to + 1 : to;
-    onLook({ ...look, columns: [...rest.slice(0, place), moved, ...rest.slice(place)] });
+    const from = layout.columns.findIndex((column) => column.key === key);
+    const place = layout.columns.findIndex((column) => column.key === before) > from ? to + 1 : to;
+    onLook({ ...layout, columns: [...rest.slice(0, place), moved, ...rest.slice(place)] });
   };
   const step = (key: string, by: number) => {
-    const from = look.columns.findIndex((column) => column.key === key);
-    const other = look.columns[from + by];
+    const from = layout.columns.findIndex((column) => column.key === key);
+    const other = layout.columns[from + by];
     if (other) move(key, other.key);
   };
   const widen = (key: string, width: number) =>
     onLook({
-      ...look,
-      columns: look.columns.map((column) =>
+      ...layout,
+      columns: layout.columns.map((column) =>
         column.key === key ? { ...column, width: Math.max(LEAST_WIDTH, Math.round(width)) } : column,
       ),
     });
@@ -174,7 +174,7 @@ function Head({ columns, look, onLook, chosen, total, rows, onToggleAll }: Props
           <th
             key={column.key}
             className={column.numeric ? 'n' : ''}
-            aria-sort={look.sort === column.sort ? (look.descending ? 'descending' : 'ascending') : undefined}
+            aria-sort={layout.sort === column.sort ? (layout.descending ? 'descending' : 'ascending') : undefined}
             onDragOver={(event) => event.preventDefault()}
             onDrop={() => dragged.current && move(dragged.current, column.key)}
           >
@@ -194,10 +194,10 @@ function Head({ columns, look, onLook, chosen, total, rows, onToggleAll }: Props
               }}
             >
               {column.name}
-              {column.sort && look.sort === column.sort && <span aria-hidden="true">{look.descending ? ' ↓' : ' ↑'}</span>}
+              {column.sort && layout.sort === column.sort && <span aria-hidden="true">{layout.descending ? ' ↓' : ' ↑'}</span>}
             </button>
             <Widener
-              width={look.columns.find(({ key }) => key === column.key)?.width ?? column.width}
+              width={layout.columns.find(({ key }) => key === column.key)?.width ?? column.width}
               name={column.name}
               onWiden={(width) => widen(column.key, width)}
             />

@@ -10,24 +10,24 @@ import './contacts.css';
 export function Household({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
   const [adding, setAdding] = useState(false);
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const after = () => void queries.invalidateQueries();
   const join = useMutation({
     mutationFn: (other: { id: string; name: string }) => ask(`/contacts/${contact.id}/household`, 'PUT', { other_id: other.id }),
     onSuccess: (_, other) => {
       setAdding(false);
       after();
-      notices.tell(`${other.name} shares the household now.`, () => leave.mutate(other));
+      toast.tell(`${other.name} shares the household now.`, () => leave.mutate(other));
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const leave = useMutation({
     mutationFn: ({ id }: { id: string; name: string }) => ask(`/contacts/${id}/household`, 'DELETE'),
     onSuccess: (_, other) => {
       after();
-      notices.tell(`${other.name} is out of the household.`, () => join.mutate(other));
+      toast.tell(`${other.name} is out of the household.`, () => join.mutate(other));
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   if (readOnly && !contact.household.length) return null;
   return (

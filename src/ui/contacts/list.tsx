@@ -11,7 +11,7 @@ import { Sentence, Shelf, useSegments, type Segment } from '../segments';
 import { DataMenu } from './data-menu';
 import { ColumnChooser } from './column-chooser';
 import { COLUMNS, fieldColumn, NARROW_COLUMNS } from './columns';
-import { useGridLook } from './grid-columns';
+import { useGridLayout } from './grid-columns';
 import { Dossier } from './dossier';
 import { Grid } from './grid';
 import { questionOf, treeShown, useAsked } from './question';
@@ -30,22 +30,22 @@ const PAGE = 50;
 export function ContactsArea({
   readOnly,
   office,
-  people,
+  users,
 }: {
   readOnly: boolean;
   office: boolean;
-  people: { id: string; name: string }[];
+  users: { id: string; name: string }[];
 }) {
   const router = useRouter();
-  const asked = useAsked();
+  const query = useAsked();
   const { data: segments = [] } = useSegments();
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const allColumns = [...COLUMNS, ...vocabulary.fields.map(fieldColumn)];
-  const { look, keep } = useGridLook(allColumns);
+  const { layout, save } = useGridLayout(allColumns);
   const [history, setHistory] = useState(false);
   const [openId, setOpenId] = useOpened();
-  const question = questionOf(asked);
-  const list = useContacts(question, look?.sort ?? 'created', look?.descending ?? true, look !== null);
+  const question = questionOf(query);
+  const list = useContacts(question, layout?.sort ?? 'created', layout?.descending ?? true, layout !== null);
   const [{ at, chosen, from, of }, setPlace] = useState<{ at: number; chosen: Chosen; from: number; of: string }>({
     at: -1,
     chosen: NOBODY,
@@ -123,39 +123,39 @@ export function ContactsArea({
     h: () => setHistory(true),
   });
   const { more } = list;
-  const columns = (openId ? NARROW_COLUMNS.map((name) => ({ key: name })) : (look?.columns ?? [])).map(({ key: name }) =>
+  const columns = (openId ? NARROW_COLUMNS.map((name) => ({ key: name })) : (layout?.columns ?? [])).map(({ key: name }) =>
     allColumns.find((column) => column.key === name)!,
   );
-  const tree = treeShown(asked, segments);
+  const tree = treeShown(query, segments);
   return (
     <div className={`area${openId ? ' with-dossier' : ''}`}>
       <section aria-label="Contacts" className="contacts">
         <div className="top">
           <Shelf
-            openId={asked.segmentId}
-            unsaved={asked.where}
+            openId={query.segmentId}
+            unsaved={query.where}
             readOnly={readOnly}
             onOpen={openSegment}
-            onKept={(segment) => ask_({ segment: segment.id, where: null })}
+            onSaved={(segment) => ask_({ segment: segment.id, where: null })}
           />
           <div className="tools">
-            <SearchField asked={asked.q} onSearch={(q) => ask_({ q })} />
-            {look && !openId && <ColumnChooser all={allColumns} look={look} onLook={keep} />}
+            <SearchField asked={query.q} onSearch={(q) => ask_({ q })} />
+            {layout && !openId && <ColumnChooser all={allColumns} layout={layout} onLook={save} />}
             {!readOnly && <DataMenu onHistory={() => setHistory(true)} />}
           </div>
         </div>
         <div className="asking">
-          <Behind asked={asked} people={people} total={total} onClear={() => ask_(NO_NUMBER)} />
+          <Behind query={query} users={users} total={total} onClear={() => ask_(NO_NUMBER)} />
           <Sentence tree={tree} onChange={write} />
           <Count question={question} total={total} capped={list.capped} approximate={list.approximate} />
         </div>
         {list.fault && <p className="late">{list.fault}</p>}
-        {look && (
+        {layout && (
           <Grid
             rows={rows}
             columns={columns}
-            look={look}
-            onLook={keep}
+            layout={layout}
+            onLook={save}
             at={cursor}
             openId={openId}
             chosen={picked}
@@ -300,21 +300,21 @@ const hoursWords = (key: string): string | null => {
 };
 
 function Behind({
-  asked,
-  people,
+  query,
+  users,
   total,
   onClear,
 }: {
-  asked: ReturnType<typeof useAsked>;
-  people: { id: string; name: string }[];
+  query: ReturnType<typeof useAsked>;
+  users: { id: string; name: string }[];
   total?: number;
   onClear: () => void;
 }) {
   const { data: vocabulary = NO_WORDS } = useVocabulary();
-  const measure = MEASURES.find((one) => one.key === asked.measure);
+  const measure = MEASURES.find((one) => one.key === query.measure);
   if (!measure) return <h1 className="unseen">Contacts</h1>;
-  const agent = people.find(({ id }) => id === asked.agent)?.name;
-  const { door, roster, hour } = asked.by;
+  const agent = users.find(({ id }) => id === query.agent)?.name;
+  const { door, roster, hour } = query.by;
   const came = [
     door && vocabulary.names.door?.find(({ value }) => value === door)?.name,
     roster && vocabulary.names.roster?.find(({ value }) => value === roster)?.name,
@@ -325,7 +325,7 @@ function Behind({
       <h1>
         {total?.toLocaleString('en-US')} {measure.name.toLowerCase()}
         {agent ? `, ${agent}` : ''}
-        {came.map((one) => `, ${one}`)}, last {asked.days} days
+        {came.map((one) => `, ${one}`)}, last {query.days} days
       </h1>
       <span className="soft small">{measure.definition}</span>{' '}
       <button type="button" className="chip" onClick={onClear}>

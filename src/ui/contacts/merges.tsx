@@ -10,7 +10,7 @@ type Merge = Jsoned<MergeView>;
 export function Merges({ contactId }: { contactId: string }) {
   const zone = useZone();
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const { data: merges } = useQuery({
     queryKey: ['contact', contactId, 'merges'],
     queryFn: async () => (await ask<{ items: Merge[] }>(`/contacts/${contactId}/merges`)).items,
@@ -18,10 +18,10 @@ export function Merges({ contactId }: { contactId: string }) {
   const apart = useMutation({
     mutationFn: ({ id }: Merge) => ask(`/merges/${id}/undo`, 'POST', undefined, freshKey()),
     onSuccess: (_, { gone }) => {
-      notices.tell(`${gone} stands on their own again, with everything that was theirs.`);
+      toast.tell(`${gone} stands on their own again, with everything that was theirs.`);
       void queries.invalidateQueries();
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   if (!merges?.length) return null;
   return (

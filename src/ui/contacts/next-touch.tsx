@@ -22,7 +22,7 @@ export function NextTouch({ contactId, onClose }: { contactId: string; onClose: 
   const now = useNow();
   const zone = useZone();
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const [note, setNote] = useState('');
   const [day, setDay] = useState('');
   const [appointment, setAppointment] = useState(false);
@@ -33,7 +33,7 @@ export function NextTouch({ contactId, onClose }: { contactId: string; onClose: 
       void queries.invalidateQueries();
       onClose(true);
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const choose = (choice: Choice) => set.mutate(choice.at(now, zone));
   useKeys({ ...Object.fromEntries(CHOICES.map((choice) => [choice.key, () => choose(choice)])), Escape: () => onClose(false) });

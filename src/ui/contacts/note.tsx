@@ -12,8 +12,8 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
   const [called, setCalled] = useState(false);
   const [minutes, setMinutes] = useState(5);
   const queries = useQueryClient();
-  const notices = useToast();
-  const keep = useMutation({
+  const toast = useToast();
+  const save = useMutation({
     mutationFn: () =>
       called
         ? ask(`/contacts/${contactId}/activities`, 'POST', { kind: 'call', text, talk_seconds: minutes * 60 }, freshKey())
@@ -23,7 +23,7 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
       void queries.invalidateQueries();
       onClose();
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const empty = !called && !text.trim();
   return (
@@ -32,14 +32,14 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
       aria-label="Note"
       onSubmit={(event) => {
         event.preventDefault();
-        keep.mutate();
+        save.mutate();
       }}
       onKeyDown={(event) => {
         if (event.key === 'Escape') {
           event.stopPropagation();
           onClose();
         }
-        if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && !empty) keep.mutate();
+        if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && !empty) save.mutate();
       }}
     >
       <TextField
@@ -72,7 +72,7 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
         )}
       </div>
       <div className="line">
-        <button type="submit" className="act main" disabled={keep.isPending || empty}>
+        <button type="submit" className="act main" disabled={save.isPending || empty}>
           {called ? 'Keep the call' : 'Keep the note'} <kbd>Ctrl Enter</kbd>
         </button>
         <button type="button" className="act" onClick={onClose}>

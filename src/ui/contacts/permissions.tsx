@@ -54,18 +54,18 @@ export function Permissions({ contact, readOnly }: { contact: ContactInFull; rea
 /** Marking the person, or everybody of their household, and taking it back. */
 function DoNotContact({ contact }: { contact: ContactInFull }) {
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const set = useMutation({
     mutationFn: (patch: { do_not_contact?: boolean; household_do_not_contact?: boolean }) =>
       ask(`/contacts/${contact.id}`, 'PATCH', patch),
     onSuccess: (_, patch) => {
       void queries.invalidateQueries();
       const [[name, on]] = Object.entries(patch) as [[string, boolean]];
-      notices.tell(on ? 'Nothing goes there any more, by nobody.' : 'They may be contacted again.', () =>
+      toast.tell(on ? 'Nothing goes there any more, by nobody.' : 'They may be contacted again.', () =>
         set.mutate({ [name]: !on }),
       );
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const { do_not_contact: person, household_do_not_contact: household } = contact;
   return (
@@ -88,11 +88,11 @@ function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: C
   );
   const [evidence, setEvidence] = useState('');
   const queries = useQueryClient();
-  const notices = useToast();
-  const keep = useMutation({
+  const toast = useToast();
+  const save = useMutation({
     mutationFn: () => ask(`/contacts/${contact.id}/permissions`, 'PUT', { channel, state, evidence }),
     onSuccess: () => {
-      notices.tell(`${capital(CHANNEL_NAMES[channel])}: ${state === 'granted' ? 'yes' : 'no'} is on record.`);
+      toast.tell(`${capital(CHANNEL_NAMES[channel])}: ${state === 'granted' ? 'yes' : 'no'} is on record.`);
       void queries.invalidateQueries();
       onClose();
     },
@@ -103,7 +103,7 @@ function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: C
         className="dialog"
         onSubmit={(event) => {
           event.preventDefault();
-          keep.mutate();
+          save.mutate();
         }}
       >
         <h1 id="permission-title">
@@ -124,10 +124,10 @@ function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: C
           onChange={(event) => setEvidence(event.target.value)}
           slotProps={{ htmlInput: { maxLength: 500 } }}
         />
-        <ErrorMessage error={keep.error} />
+        <ErrorMessage error={save.error} />
         <FormEnd
           does="Put it on record"
-          busy={keep.isPending}
+          busy={save.isPending}
           may={state !== 'granted' || Boolean(evidence.trim())}
           onCancel={onClose}
         />

@@ -12,7 +12,7 @@ const asked = (more: Partial<ContactQuestion> = {}): ContactQuestion => ({
   days: '30',
   ...more,
 });
-const said: Tree = { all: [{ on: 'stage', how: 'any', of: ['new'] }] };
+const tree: Tree = { all: [{ on: 'stage', how: 'any', of: ['new'] }] };
 
 test('nothing asked is everybody', () => {
   expect(questionOf(asked())).toEqual({});
@@ -20,9 +20,9 @@ test('nothing asked is everybody', () => {
 });
 test('a sentence goes before its segment', () => {
   expect(questionOf(asked({ segmentId: '4' }))).toEqual({ segment: '4' });
-  expect(questionOf(asked({ segmentId: '4', where: said }))).toEqual({ where: JSON.stringify(said) });
-  expect(questionOf(asked({ where: { all: [...said.all, { on: 'tag', how: 'any', of: [] }] } as Tree }))).toEqual({
-    where: JSON.stringify(said),
+  expect(questionOf(asked({ segmentId: '4', where: tree }))).toEqual({ where: JSON.stringify(tree) });
+  expect(questionOf(asked({ where: { all: [...tree.all, { on: 'tag', how: 'any', of: [] }] } as Tree }))).toEqual({
+    where: JSON.stringify(tree),
   });
 });
 test('a number of Results goes with its days, and agent, door or hour only with it', () => {
@@ -36,8 +36,8 @@ test('a number of Results goes with its days, and agent, door or hour only with 
   expect(questionOf(asked({ agent: '3', by: { door: '1' } }))).toEqual({});
 });
 test('the sentence shown is the one being written, or the segment’s', () => {
-  const kept = [{ id: '4', tree: said }] as never[];
-  expect(treeShown(asked({ segmentId: '4' }), kept)).toEqual(said);
-  expect(treeShown(asked({ segmentId: '4', where: { all: [] } }), kept)).toEqual({ all: [] });
-  expect(treeShown(asked({ segmentId: 'gone' }), kept)).toEqual({ all: [] });
+  const saved = [{ id: '4', tree }] as never[];
+  expect(treeShown(asked({ segmentId: '4' }), saved)).toEqual(tree);
+  expect(treeShown(asked({ segmentId: '4', where: { all: [] } }), saved)).toEqual({ all: [] });
+  expect(treeShown(asked({ segmentId: 'gone' }), saved)).toEqual({ all: [] });
 });

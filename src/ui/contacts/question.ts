@@ -47,23 +47,23 @@ export function useAsked(): ContactQuestion {
 }
 
 /** What the API is asked. A sentence stands for its segment while it differs from it; what is still being said is left out. */
-export function questionOf(asked: ContactQuestion): Record<string, string> {
-  const tree = asked.where && whole(asked.where);
+export function questionOf(query: ContactQuestion): Record<string, string> {
+  const tree = query.where && whole(query.where);
   return {
-    ...(asked.q ? { q: asked.q } : {}),
-    ...(asked.where
+    ...(query.q ? { q: query.q } : {}),
+    ...(query.where
       ? tree && JSON.stringify(tree) !== JSON.stringify(EVERYBODY)
         ? { where: JSON.stringify(tree) }
         : {}
-      : asked.segmentId
-        ? { segment: asked.segmentId }
+      : query.segmentId
+        ? { segment: query.segmentId }
         : {}),
-    ...(asked.measure
-      ? { measure: asked.measure, days: asked.days, ...asked.by, ...(asked.agent ? { agent: asked.agent } : {}) }
+    ...(query.measure
+      ? { measure: query.measure, days: query.days, ...query.by, ...(query.agent ? { agent: query.agent } : {}) }
       : {}),
   };
 }
 
 /** The sentence that is shown: the one being written, or the kept segment's. */
-export const treeShown = (asked: ContactQuestion, segments: Segment[]): Tree =>
-  asked.where ?? segments.find(({ id }) => id === asked.segmentId)?.tree ?? EVERYBODY;
+export const treeShown = (query: ContactQuestion, segments: Segment[]): Tree =>
+  query.where ?? segments.find(({ id }) => id === query.segmentId)?.tree ?? EVERYBODY;

@@ -11,18 +11,18 @@ export function ContactTags({ contact, readOnly }: { contact: ContactInFull; rea
   const { data: tags = [] } = useTags();
   const [adding, setAdding] = useState(false);
   const queries = useQueryClient();
-  const notices = useToast();
-  const keep = useMutation({
+  const toast = useToast();
+  const save = useMutation({
     mutationFn: (names: string[]) => ask(`/contacts/${contact.id}`, 'PATCH', { tags: names }),
     onSuccess: () => void queries.invalidateQueries(),
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const colorOf = (name: string) => tags.find((tag) => tag.name === name)?.color;
   const take = (name: string) => {
     const before = contact.tags;
-    keep.mutate(
+    save.mutate(
       before.filter((one) => one !== name),
-      { onSuccess: () => notices.tell(`“${name}” is taken away.`, () => keep.mutate(before)) },
+      { onSuccess: () => toast.tell(`“${name}” is taken away.`, () => save.mutate(before)) },
     );
   };
   return (
@@ -51,7 +51,7 @@ export function ContactTags({ contact, readOnly }: { contact: ContactInFull; rea
             chosen={[]}
             onChange={([id]) => {
               const tag = queries.getQueryData<{ id: string; name: string }[]>(['tags'])?.find((one) => one.id === id);
-              if (tag) keep.mutate([...contact.tags, tag.name]);
+              if (tag) save.mutate([...contact.tags, tag.name]);
               setAdding(false);
             }}
           />

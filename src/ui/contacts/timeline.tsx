@@ -46,14 +46,14 @@ function headline(line: TimelineLine): string {
     case 'finished':
       return line.because ?? 'Follow-up ended';
     case 'call': {
-      const talk = data.talkSeconds
+      const length = data.talkSeconds
         ? `, ${howLong(data.talkSeconds * 1000)}`
         : data.ringSeconds
           ? `, rang ${howLong(data.ringSeconds * 1000)}`
           : '';
       if (line.direction === 'in')
-        return `${data.talkSeconds ? 'Called us' : 'Called us, nobody answered'}${talk}${line.text ? `\n${line.text}` : ''}`;
-      return `${outcomeName(data.outcome ?? '')}${talk}${line.text ? `\n${line.text}` : ''}`;
+        return `${data.talkSeconds ? 'Called us' : 'Called us, nobody answered'}${length}${line.text ? `\n${line.text}` : ''}`;
+      return `${outcomeName(data.outcome ?? '')}${length}${line.text ? `\n${line.text}` : ''}`;
     }
     case 'opened':
       return `Opened an e-mail${line.text ? `: ${line.text}` : ''}`;

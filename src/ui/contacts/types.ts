@@ -1,6 +1,6 @@
 /** Contacts as pages know them, and the queries that read one. */
 import { useQuery } from '@tanstack/react-query';
-import type { EnrolmentView } from '@/core/campaigns';
+import type { EnrollmentView } from '@/core/campaigns';
 import { showPhone } from '@/core/capture';
 import type { ContactView, MoreView, PermissionsView, TimelineItem } from '@/core/contacts';
 import type { Jsoned } from '@/core/shared';
@@ -9,7 +9,7 @@ import { ask } from '../primitives';
 export type Contact = Jsoned<ContactView>;
 export type ContactInFull = Jsoned<ContactView & PermissionsView & MoreView>;
 export type TimelineLine = Jsoned<TimelineItem>;
-export type Enrolment = Jsoned<EnrolmentView>;
+export type Enrollment = Jsoned<EnrollmentView>;
 
 export const nameOf = (contact: { first_name: string; last_name: string; emails?: string[]; phones?: string[] }): string =>
   `${contact.first_name} ${contact.last_name}`.trim() ||
@@ -29,5 +29,5 @@ export const useTimeline = (id: string, limit: number) =>
     queryFn: () => ask<{ items: TimelineLine[]; next_cursor: string | null }>(`/contacts/${id}/timeline?limit=${limit}`),
     placeholderData: (before) => before,
   });
-export const useEnrolments = (id: string) =>
-  useQuery({ queryKey: ['enrolments', id], queryFn: () => ask<{ items: Enrolment[] }>(`/contacts/${id}/enrolments`) });
+export const useEnrollments = (id: string) =>
+  useQuery({ queryKey: ['enrolments', id], queryFn: () => ask<{ items: Enrollment[] }>(`/contacts/${id}/enrolments`) });

@@ -38,30 +38,30 @@ const shown: Record<Exclude<MergeChoice, 'horizon'>, (contact: Contact) => strin
 
 export function DuplicatesArea() {
   const queries = useQueryClient();
-  const notices = useToast();
-  const look = useQuery({
+  const toast = useToast();
+  const scan = useQuery({
     queryKey: ['duplicates', 'look'],
-    queryFn: () => ask<Jsoned<DuplicateScanView>>('/duplicates/look'),
+    queryFn: () => ask<Jsoned<DuplicateScanView>>('/duplicates/scan'),
     refetchInterval: ({ state }) => (state.data && ['waiting', 'running'].includes(state.data.state) ? 700 : false),
   });
   const { data: pairs } = useQuery({
-    queryKey: ['duplicates', look.data?.state, look.data?.ended_at],
+    queryKey: ['duplicates', scan.data?.state, scan.data?.ended_at],
     queryFn: async () => (await ask<{ items: Pair[] }>('/duplicates?limit=50')).items,
-    enabled: look.data?.state === 'done',
+    enabled: scan.data?.state === 'done',
   });
   const again = useMutation({
-    mutationFn: () => ask('/duplicates/look', 'POST'),
+    mutationFn: () => ask('/duplicates/scan', 'POST'),
     onSuccess: () => queries.invalidateQueries({ queryKey: ['duplicates'] }),
-    onError: notices.fail,
+    onError: toast.fail,
   });
-  const going = look.data && ['waiting', 'running'].includes(look.data.state);
+  const going = scan.data && ['waiting', 'running'].includes(scan.data.state);
   return (
     <section aria-label="Duplicates" className="bringing">
       <div className="headline">
         <div>
           <h1>
             {pairs
-              ? `${(look.data?.pairs ?? pairs.length).toLocaleString('en-US')} pairs who may be one person`
+              ? `${(scan.data?.pairs ?? pairs.length).toLocaleString('en-US')} pairs who may be one person`
               : 'Who stands here twice'}
           </h1>
           <p className="soft small">
@@ -70,7 +70,7 @@ export function DuplicatesArea() {
         </div>
         <div className="line">
           <button type="button" className="act" disabled={going || again.isPending} onClick={() => again.mutate()}>
-            {look.data?.state === 'never' ? 'Look for them' : 'Look again'}
+            {scan.data?.state === 'never' ? 'Look for them' : 'Look again'}
           </button>
           <Link href="/contacts" className="act">
             To the contacts
@@ -82,8 +82,8 @@ export function DuplicatesArea() {
           Looking through everybody …
         </p>
       )}
-      {look.data?.state === 'failed' && <p className="late">{look.data.fault}</p>}
-      {look.data?.state === 'never' && (
+      {scan.data?.state === 'failed' && <p className="late">{scan.data.fault}</p>}
+      {scan.data?.state === 'never' && (
         <p className="empty">Nobody looked yet. It takes some seconds, also with many contacts.</p>
       )}
       {pairs?.length === 0 && <p className="empty good">Nobody stands here twice, as far as names and places tell.</p>}
@@ -98,26 +98,27 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
   const [swapped, setSwapped] = useState(false);
   const [choices, setChoices] = useState<MergeChoices>({});
   const queries = useQueryClient();
-  const notices = useToast();
-  const [kept, gone] = swapped ? [pair.other, pair.one] : [pair.one, pair.other];
+  const toast = useToast();
+  const [survivor, gone] = swapped ? [pair.other, pair.one] : [pair.one, pair.other];
   const after = () => void queries.invalidateQueries();
   const apart = useMutation({
     mutationFn: (id: string) => ask(`/merges/${id}/undo`, 'POST'),
     onSuccess: after,
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const merge = useMutation({
-    mutationFn: () => ask<{ merge_id: string }>(`/contacts/${kept.id}/merge`, 'POST', { other_id: gone.id, choices }, freshKey()),
+    mutationFn: () =>
+      ask<{ merge_id: string }>(`/contacts/${survivor.id}/merge`, 'POST', { other_id: gone.id, choices }, freshKey()),
     onSuccess: ({ merge_id }) => {
-      notices.tell(`${shown.name(kept)} is one person now.`, () => apart.mutate(merge_id));
+      toast.tell(`${shown.name(survivor)} is one person now.`, () => apart.mutate(merge_id));
       after();
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const different = useMutation({
     mutationFn: () => ask('/duplicates/different', 'POST', { one_id: pair.one.id, other_id: pair.other.id }),
     onSuccess: after,
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const household = useMutation({
     mutationFn: async () => {
@@ -125,7 +126,7 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
       await ask('/duplicates/different', 'POST', { one_id: pair.one.id, other_id: pair.other.id });
     },
     onSuccess: after,
-    onError: notices.fail,
+    onError: toast.fail,
   });
   useKeys({ Enter: () => merge.mutate(), x: () => different.mutate(), h: () => household.mutate() });
   const busy = merge.isPending || different.isPending || household.isPending;
@@ -137,7 +138,7 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
           <tr>
             <th />
             <th>
-              Stays: {shown.name(kept)} <span className="soft">since {kept.created_at.slice(0, 10)}</span>
+              Stays: {shown.name(survivor)} <span className="soft">since {survivor.created_at.slice(0, 10)}</span>
             </th>
             <th>
               Goes into it: {shown.name(gone)} <span className="soft">since {gone.created_at.slice(0, 10)}</span>{' '}
@@ -153,16 +154,16 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
               <td className="soft">{LABELS[field]}</td>
               {(
                 [
-                  ['kept', kept],
+                  ['kept', survivor],
                   ['gone', gone],
                 ] as const
               ).map(([side, contact]) => (
-                <td key={side} className={chosenSide(field, kept, gone, choices) === side ? 'strong' : 'soft'}>
+                <td key={side} className={chosenSide(field, survivor, gone, choices) === side ? 'strong' : 'soft'}>
                   <label className="choice">
                     <input
                       type="radio"
                       name={field}
-                      checked={chosenSide(field, kept, gone, choices) === side}
+                      checked={chosenSide(field, survivor, gone, choices) === side}
                       onChange={() => setChoices({ ...choices, [field]: side })}
                     />{' '}
                     {field === 'horizon' ? <Strokes horizon={contact.horizon} /> : shown[field](contact) || '–'}
@@ -184,7 +185,7 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
               <td className="soft">
                 {label} <span className="small">kept of both</span>
               </td>
-              <td className="secret">{text(kept) || '–'}</td>
+              <td className="secret">{text(survivor) || '–'}</td>
               <td className="secret">{text(gone) || '–'}</td>
             </tr>
           ))}

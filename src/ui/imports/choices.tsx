@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { ImportOptions } from '@/core/imports';
 import { NO_WORDS, useVocabulary } from '../primitives';
-import type { Import } from './import-area';
+import type { Import } from './shapes';
 import '../contacts/contacts.css';
 
 const MATCHES: [ImportOptions['on_match'], string][] = [
@@ -15,12 +15,12 @@ const MATCHES: [ImportOptions['on_match'], string][] = [
 
 export function Choices({
   data,
-  people,
+  users,
   busy,
   onChange,
 }: {
   data: Import;
-  people: { id: string; name: string }[];
+  users: { id: string; name: string }[];
   busy: boolean;
   onChange: (options: Partial<ImportOptions>) => void;
 }) {
@@ -76,7 +76,7 @@ export function Choices({
           onChange={(event) => onChange({ owner_id: event.target.value || null })}
         >
           <option value="">me, unless the file says</option>
-          {people.map(({ id, name }) => (
+          {users.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
             </option>

@@ -4,15 +4,13 @@ import { useRef, useState } from 'react';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
-import type { ImportView } from '@/core/imports';
-import { dayAndTime, type Jsoned } from '@/core/shared';
+import { dayAndTime } from '@/core/shared';
 import { ask, Problem, useToast, useZone } from '../primitives';
 import { ImportDesk } from './import-desk';
+import type { Import } from './shapes';
 import '../contacts/contacts.css';
 
-export type Import = Jsoned<ImportView>;
-
-export function ImportArea({ people, office }: { people: { id: string; name: string }[]; office: boolean }) {
+export function ImportArea({ users, office }: { users: { id: string; name: string }[]; office: boolean }) {
   const params = useSearchParams();
   const router = useRouter();
   const id = params.get('import');
@@ -31,7 +29,7 @@ export function ImportArea({ people, office }: { people: { id: string; name: str
         </Link>
       </div>
       {id ? (
-        <ImportDesk key={id} id={id} people={people} office={office} onClose={() => open(null)} />
+        <ImportDesk key={id} id={id} users={users} office={office} onClose={() => open(null)} />
       ) : (
         <Start onSent={(made) => open(made.id)} onOpen={open} />
       )}
@@ -43,7 +41,7 @@ function Start({ onSent, onOpen }: { onSent: (made: Import) => void; onOpen: (id
   const [over, setOver] = useState(false);
   const [sent, setSent] = useState<number | null>(null);
   const input = useRef<HTMLInputElement>(null);
-  const notices = useToast();
+  const toast = useToast();
   const send = async (file: File | undefined) => {
     if (!file) return;
     setSent(0);
@@ -51,7 +49,7 @@ function Start({ onSent, onOpen }: { onSent: (made: Import) => void; onOpen: (id
       onSent(await upload(file, setSent));
     } catch (error) {
       setSent(null);
-      notices.fail(error);
+      toast.fail(error);
     }
   };
   return (

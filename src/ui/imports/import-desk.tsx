@@ -7,7 +7,7 @@ import { ask, freshKey, useToast } from '../primitives';
 import { Columns } from './columns';
 import { Choices } from './choices';
 import { PreviewTable } from './preview-table';
-import type { Import } from './import-area';
+import type { Import } from './shapes';
 import '../contacts/contacts.css';
 
 const GOING = ['uploading', 'looking', 'waiting', 'running', 'undoing'];
@@ -33,17 +33,17 @@ function formatWords(format: FileFormat): string {
 
 export function ImportDesk({
   id,
-  people,
+  users,
   office,
   onClose,
 }: {
   id: string;
-  people: { id: string; name: string }[];
+  users: { id: string; name: string }[];
   office: boolean;
   onClose: () => void;
 }) {
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const { data, error } = useQuery({
     queryKey: ['import', id],
     queryFn: () => ask<Import>(`/imports/${id}`),
@@ -62,12 +62,12 @@ export function ImportDesk({
   const act = useMutation({
     mutationFn: (what: 'start' | 'cancel' | 'undo') => ask<Import>(`/imports/${id}/${what}`, 'POST', undefined, freshKey()),
     onSuccess: after,
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const change = useMutation({
     mutationFn: (patch: object) => ask<Import>(`/imports/${id}`, 'PATCH', patch),
     onSuccess: after,
-    onError: notices.fail,
+    onError: toast.fail,
   });
   if (error) return <p className="late">{error.message}</p>;
   if (!data) return <p className="soft">Reading …</p>;
@@ -105,7 +105,7 @@ export function ImportDesk({
                 : 'The file says nothing of permissions, so none are taken.'}
             </span>
           </p>
-          <Choices data={data} people={people} busy={change.isPending} onChange={(options) => change.mutate({ options })} />
+          <Choices data={data} users={users} busy={change.isPending} onChange={(options) => change.mutate({ options })} />
           <div className="line" style={{ margin: '14px 0' }}>
             <button
               type="button"
@@ -201,7 +201,7 @@ function Result({ data, onUndo }: { data: Import; onUndo: () => void }) {
       )}
       <div className="line" style={{ marginTop: 12 }}>
         {data.left_out > 0 && data.state !== 'undone' && (
-          <a className="act" href={`/api/v1/imports/${data.id}/left`} download>
+          <a className="act" href={`/api/v1/imports/${data.id}/skipped`} download>
             Download what was not taken
           </a>
         )}

@@ -70,7 +70,7 @@ export function PreviewTable({
                       person.birthday && `born ${person.birthday.replace(/^--/, '')}`,
                       person.permissions &&
                         Object.entries(person.permissions)
-                          .map(([channel, said]) => `${channel} ${said === 'granted' ? 'yes' : 'no'}`)
+                          .map(([channel, permission]) => `${channel} ${permission === 'granted' ? 'yes' : 'no'}`)
                           .join(', '),
                       person.notes,
                     ]

@@ -14,7 +14,7 @@ export function InboxArea() {
   const [unread, setUnread] = useState(true);
   const [chosen, setChosen] = useState<string | null>(null);
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const list = useInfiniteQuery({
     queryKey: ['answers', unread],
     initialPageParam: null as string | null,
@@ -30,17 +30,17 @@ export function InboxArea() {
     onSuccess: (_, { id, read }) => {
       void queries.invalidateQueries({ queryKey: ['answers'] });
       void queries.invalidateQueries({ queryKey: ['wire'] });
-      notices.tell(read ? 'Read.' : 'Unread again.', () => mark.mutate({ id, read: !read }));
+      toast.tell(read ? 'Read.' : 'Unread again.', () => mark.mutate({ id, read: !read }));
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const judge = useMutation({
     mutationFn: ({ id, ends }: { id: string; ends: boolean }) => ask(`/contacts/${id}/refusal`, 'PUT', { ends }),
     onSuccess: (_, { ends }) => {
       void queries.invalidateQueries({ queryKey: ['answers'] });
-      notices.tell(ends ? 'Opted out. They won’t get any more messages.' : 'Campaigns go on.');
+      toast.tell(ends ? 'Opted out. They won’t get any more messages.' : 'Campaigns go on.');
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const narrow = useIsNarrow();
   const current = chosen ?? (narrow ? null : (rows[0]?.contact_id ?? null));

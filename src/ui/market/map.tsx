@@ -23,9 +23,9 @@ export function MapView({
   /** With it an area may be drawn; null takes the area away. */
   onRing?: (ring: Ring | null) => void;
 }) {
-  const { data: ground } = useQuery({
-    queryKey: ['ground'],
-    queryFn: () => ask<BaseMap>('/ground'),
+  const { data: baseMap } = useQuery({
+    queryKey: ['base-map'],
+    queryFn: () => ask<BaseMap>('/base-map'),
     staleTime: Infinity,
   });
   const element = useRef<HTMLDivElement>(null);
@@ -36,13 +36,13 @@ export function MapView({
     calls.current = { onPick, onRing };
   });
   useEffect(() => {
-    if (!ground) return;
+    if (!baseMap) return;
     let gone = false;
     let made: CountyMap | null = null;
     void import('../primitives/county-map').then(({ countyMap }) => {
       if (gone || !element.current) return;
       made = countyMap(element.current, {
-        ground,
+        baseMap,
         onPick: (id) => calls.current.onPick?.(id),
         onRing: (drawn) => {
           setDrawing(false);
@@ -56,7 +56,7 @@ export function MapView({
       made?.remove();
       setMap(null);
     };
-  }, [ground]);
+  }, [baseMap]);
   useEffect(() => map?.setPins(pins), [map, pins]);
   useEffect(() => {
     if (!drawing) map?.setRing(ring);
@@ -64,7 +64,7 @@ export function MapView({
   return (
     <div>
       <div ref={element} role="region" aria-label="Map" style={{ height }} />
-      {ground?.features.length === 0 && (
+      {baseMap?.features.length === 0 && (
         <p className="soft small">
           No ground is laid yet, so the map is empty: send a GeoJSON of your county to <code>PUT /api/v1/ground</code>.
         </p>

@@ -11,7 +11,7 @@ import {
   wordsOfCriteria,
   type Criteria,
   type ListingStatus,
-  type ListingsTaken,
+  type ListingsImported,
   type ListingView,
 } from '@/core/market';
 import type { Jsoned } from '@/core/shared';
@@ -187,22 +187,25 @@ function Chosen({ home }: { home: ListingJson | null }) {
 /** Taking in a file of listings, with what became of it. */
 function TakeIn() {
   const queries = useQueryClient();
-  const notices = useToast();
-  const [taken, setTaken] = useState<ListingsTaken | null>(null);
+  const toast = useToast();
+  const [result, setTaken] = useState<ListingsImported | null>(null);
   const take = useMutation({
     mutationFn: ({ file, whole }: { file: File; whole: boolean }) =>
-      sendFile<ListingsTaken>(`/listings/file?whole=${whole}`, file, { method: 'PUT', headers: { 'content-type': 'text/csv' } }),
+      sendFile<ListingsImported>(`/listings/file?whole=${whole}`, file, {
+        method: 'PUT',
+        headers: { 'content-type': 'text/csv' },
+      }),
     onSuccess: (result) => {
       void queries.invalidateQueries({ queryKey: ['listings'] });
       void queries.invalidateQueries({ queryKey: ['market'] });
       setTaken(result.refused.length ? result : null);
       const { added, changed, same, gone, refused } = result;
       const n = (count: number) => count.toLocaleString('en-US');
-      notices.tell(
+      toast.tell(
         `${n(added)} new, ${n(changed)} changed, ${n(same)} as they were${gone ? `, ${n(gone)} withdrawn` : ''}${refused.length ? `, ${n(refused.length)} not read` : ''}.`,
       );
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const [whole, setWhole] = useState(false);
   return (
@@ -225,9 +228,9 @@ function TakeIn() {
         <input type="checkbox" checked={whole} onChange={(event) => setWhole(event.target.checked)} /> it holds all; what is
         missing is withdrawn
       </label>
-      {taken && (
+      {result && (
         <ul className="late small" aria-label="Rows not read">
-          {taken.refused.slice(0, 8).map(({ line, why }) => (
+          {result.refused.slice(0, 8).map(({ line, why }) => (
             <li key={line}>
               Line {line} {why}.
             </li>

@@ -33,7 +33,7 @@ export function Compose({
   const [key, setKey] = useState(freshKey);
   const [both, setBoth] = useState(false);
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const send = useMutation({
     mutationFn: () =>
       ask<Sent>(
@@ -47,14 +47,14 @@ export function Compose({
       clearSubject();
       void queries.invalidateQueries();
       const refused = others.filter(({ sent }) => !sent).map(({ name: who, because: why }) => `Not to ${who}: ${why}`);
-      notices.tell(
+      toast.tell(
         [because ?? (channel === 'letter' ? 'The letter goes to the printer.' : 'It is on its way.'), ...refused].join(' '),
       );
       onClose();
     },
     onError: (error) => {
       setKey(freshKey());
-      notices.fail(error);
+      toast.fail(error);
     },
   });
   const title = `${channel === 'email' ? 'E-mail' : channel === 'text' ? 'Text' : 'Letter'} to ${name}`;

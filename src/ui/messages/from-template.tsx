@@ -19,7 +19,7 @@ export function FromTemplate({
   label: string;
   onFill: (filled: { subject: string | null; text: string }) => void;
 }) {
-  const notices = useToast();
+  const toast = useToast();
   const { data: templates = [] } = useQuery({
     queryKey: ['templates'],
     queryFn: async () => (await ask<{ items: Template[] }>('/templates')).items,
@@ -38,7 +38,7 @@ export function FromTemplate({
       const { subject, text } = fillWords(template.words, fields, { seed: `by hand ${contactId} ${id}` });
       onFill({ subject, text });
     } catch (error) {
-      notices.fail(error);
+      toast.fail(error);
     }
   };
   return (

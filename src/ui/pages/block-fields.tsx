@@ -43,7 +43,7 @@ export function BlockFields({ block, page, onChange }: { block: Block; page: Pub
     case 'picture':
       return <PictureFields block={block} onChange={onChange} />;
     case 'agent':
-      return <PersonField label="Who" value={block.user_id} onChange={(user_id) => onChange({ ...block, user_id })} />;
+      return <UserField label="Who" value={block.user_id} onChange={(user_id) => onChange({ ...block, user_id })} />;
     case 'listing':
       return (
         <HomeField
@@ -100,11 +100,11 @@ export function BlockFields({ block, page, onChange }: { block: Block; page: Pub
 
 type PictureBlock = Extract<Block, { kind: 'picture' }>;
 function PictureFields({ block, onChange }: { block: PictureBlock; onChange: (block: Block) => void }) {
-  const notices = useToast();
+  const toast = useToast();
   const send = useMutation({
     mutationFn: async (file: File) => (await sendPicture(file)).id,
     onSuccess: (picture_id) => onChange({ ...block, picture_id }),
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return (
     <>
@@ -134,7 +134,7 @@ function PictureFields({ block, onChange }: { block: PictureBlock; onChange: (bl
 }
 
 /** One of the agents, or nobody. */
-export function PersonField({
+export function UserField({
   label,
   value,
   onChange,
@@ -143,9 +143,9 @@ export function PersonField({
   value: string | null;
   onChange: (id: string | null) => void;
 }) {
-  const { data: people = [] } = useQuery({
-    queryKey: ['people'],
-    queryFn: async () => (await ask<{ items: { id: string; name: string; role: string }[] }>('/people')).items,
+  const { data: users = [] } = useQuery({
+    queryKey: ['users'],
+    queryFn: async () => (await ask<{ items: { id: string; name: string; role: string }[] }>('/users')).items,
     staleTime: 60_000,
   });
   return (
@@ -153,7 +153,7 @@ export function PersonField({
       {label}{' '}
       <select className="chip" value={value ?? ''} onChange={(event) => onChange(event.target.value || null)}>
         <option value="">nobody</option>
-        {people
+        {users
           .filter(({ role }) => role !== 'lender' && role !== 'caller')
           .map(({ id, name }) => (
             <option key={id} value={id}>

@@ -7,7 +7,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import {
   BLOCK_NAMES,
   BLOCKS_FOR,
-  faultsOfPage,
+  pageErrors,
   mayAdd,
   mayRemove,
   newBlock,
@@ -20,18 +20,11 @@ import { ask, ErrorMessage, freshKey, moved, useToast, useOrder, useUndoHistory 
 import { BlockFields } from './block-fields';
 import type { PageRow } from './list';
 import { Preview } from './preview';
+import type { PageDraft } from './shapes';
 import { Sharing } from './sharing';
 import { Settings } from './settings';
 import './pages.css';
 
-/** What can be changed before it is kept. */
-export interface PageDraft {
-  name: string;
-  slug: string;
-  source: string;
-  tags: string;
-  page: PublicPage;
-}
 const draftOf = ({ name, slug, source, tags, page }: PageRow): PageDraft => ({
   name,
   slug,
@@ -53,10 +46,10 @@ export function PageEditor({ first }: { first: PageRow }) {
   });
   const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = useUndoHistory(draftOf(first));
   const queries = useQueryClient();
-  const notices = useToast();
-  const faults = faultsOfPage(draft.page);
+  const toast = useToast();
+  const errors = pageErrors(draft.page);
   const changed = JSON.stringify(draft) !== JSON.stringify(draftOf(row));
-  const keep = useMutation({
+  const save = useMutation({
     mutationFn: () =>
       ask<PageRow>(`/pages/${row.id}`, 'PATCH', {
         name: draft.name,
@@ -65,11 +58,11 @@ export function PageEditor({ first }: { first: PageRow }) {
         tags: listed(draft.tags),
         page: draft.page,
       }),
-    onSuccess: (kept) => {
-      queries.setQueryData(['pages', row.id], kept);
+    onSuccess: (saved) => {
+      queries.setQueryData(['pages', row.id], saved);
       void queries.invalidateQueries({ queryKey: ['pages'], exact: true });
-      put(draftOf(kept));
-      notices.tell('Kept. Visitors see it so from now on.');
+      put(draftOf(saved));
+      toast.tell('Kept. Visitors see it so from now on.');
     },
   });
   return (
@@ -97,15 +90,15 @@ export function PageEditor({ first }: { first: PageRow }) {
           <button
             type="button"
             className="act main"
-            disabled={!changed || faults.length > 0 || keep.isPending}
-            onClick={() => keep.mutate()}
+            disabled={!changed || errors.length > 0 || save.isPending}
+            onClick={() => save.mutate()}
           >
             Keep it
           </button>
         </div>
       </div>
-      <ErrorMessage error={keep.error} named />
-      {faults
+      <ErrorMessage error={save.error} named />
+      {errors
         .filter(({ block }) => !block)
         .map(({ message }) => (
           <p key={message} className="late" role="status">
@@ -133,7 +126,7 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
     put([...page.blocks.slice(0, at), made, ...page.blocks.slice(at)]);
   };
   const order = useOrder(page.blocks, put, (at) => carried && insert(carried, at));
-  const faults = faultsOfPage(page);
+  const errors = pageErrors(page);
   return (
     <>
       <div className="beside" role="group" aria-label="Blocks to add">
@@ -207,7 +200,7 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
                 page={page}
                 onChange={(next) => put(page.blocks.map((one) => (one === block ? next : one)))}
               />
-              {faults
+              {errors
                 .filter((fault) => fault.block === block.id)
                 .map(({ message }) => (
                   <p key={message} className="late small" role="status">
@@ -224,16 +217,16 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
 
 function TakeDown({ row }: { row: PageRow }) {
   const router = useRouter();
-  const notices = useToast();
+  const toast = useToast();
   const [sure, setSure] = useState(false);
   const [key] = useState(freshKey);
   const remove = useMutation({
     mutationFn: () => ask(`/pages/${row.id}`, 'DELETE', undefined, key),
     onSuccess: () => {
-      notices.tell('The page is down. What came by it stays.');
+      toast.tell('The page is down. What came by it stays.');
       router.push('/market/pages');
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return (
     <p style={{ marginTop: 20 }}>

@@ -8,7 +8,7 @@ import type { Jsoned } from '@/core/shared';
 import type { ListingJson } from '../market';
 import { ask, useNow, useZone } from '../primitives';
 import { useHomes } from './block-fields';
-import type { PageDraft } from './editor';
+import type { PageDraft } from './shapes';
 import type { PageRow } from './list';
 import { pageDocument } from './public';
 import './pages.css';
@@ -20,9 +20,9 @@ export function Preview({ draft, row }: { draft: PageDraft; row: PageRow }) {
   const { page } = useDeferredValue(draft);
   const [width, setWidth] = useState<Width>(page.kind === 'search' ? 'screen' : page.kind === 'sign_in' ? 'tablet' : 'phone');
   const { data: homes = [] } = useHomes();
-  const { data: people = [] } = useQuery({
-    queryKey: ['people'],
-    queryFn: async () => (await ask<{ items: Jsoned<UserView>[] }>('/people')).items,
+  const { data: users = [] } = useQuery({
+    queryKey: ['users'],
+    queryFn: async () => (await ask<{ items: Jsoned<UserView>[] }>('/users')).items,
     staleTime: 60_000,
   });
   const words = new URLSearchParams({ ...wordsOfCriteria(page.criteria), limit: '24' });
@@ -38,7 +38,7 @@ export function Preview({ draft, row }: { draft: PageDraft; row: PageRow }) {
     slug: row.slug,
     name: draft.name,
     brokerage: row.brokerage,
-    agents: Object.fromEntries(people.map(({ id, name, phone, email }) => [id, { name, phone, email }])),
+    agents: Object.fromEntries(users.map(({ id, name, phone, email }) => [id, { name, phone, email }])),
     listings: Object.fromEntries(homes.map((home) => [home.number, home])),
     token: '',
     nonce: '',
@@ -49,7 +49,7 @@ export function Preview({ draft, row }: { draft: PageDraft; row: PageRow }) {
           homes: found.data.items,
           total: found.data.total,
           next: null,
-          asked: page.criteria,
+          query: page.criteria,
           words: {},
           areas: [],
           kinds: [],

@@ -2,8 +2,8 @@
 /** What a page is beside its blocks: its name and address, source and tags, the texts of permissions, its open house or its search. */
 import type { PublicPage, PermissionTexts } from '@/core/pages';
 import { AskFor, MapView } from '../market';
-import { HomeField, PersonField } from './block-fields';
-import type { PageDraft } from './editor';
+import { HomeField, UserField } from './block-fields';
+import type { PageDraft } from './shapes';
 import './pages.css';
 
 const CHANNEL_WORDS = { text: 'to text', call: 'to call', email: 'to e-mail' } as const;
@@ -29,7 +29,7 @@ export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (dra
         <fieldset className="said-of">
           <legend>The open house</legend>
           <HomeField label="Home" none="none chosen" value={page.listing} onChange={(listing) => put({ listing })} />
-          <PersonField label="Who stands there" value={page.host_id} onChange={(host_id) => put({ host_id })} />
+          <UserField label="Who stands there" value={page.host_id} onChange={(host_id) => put({ host_id })} />
           <label className="choice small">
             <input type="checkbox" checked={page.to_host} onChange={(event) => put({ to_host: event.target.checked })} /> who
             signs in goes to them, and not by the ladder

@@ -5,11 +5,11 @@ import type { PageRow } from './list';
 import './pages.css';
 
 export function Sharing({ row }: { row: PageRow }) {
-  const notices = useToast();
+  const toast = useToast();
   const copy = (words: string, told: string) => () =>
     void navigator.clipboard.writeText(words).then(
-      () => notices.tell(told),
-      () => notices.tell('It could not be copied; mark it and copy it by hand.'),
+      () => toast.tell(told),
+      () => toast.tell('It could not be copied; mark it and copy it by hand.'),
     );
   const frame = `<iframe src="${row.url}/embed" title="${row.name.replaceAll('"', '')}" style="width:100%;height:680px;border:0"></iframe>`;
   return (

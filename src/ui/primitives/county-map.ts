@@ -35,12 +35,12 @@ const NAMED = new Set(['town', 'water']);
 export function countyMap(
   element: HTMLElement,
   {
-    ground,
+    baseMap,
     near,
     onPick,
     onRing,
   }: {
-    ground: BaseMap;
+    baseMap: BaseMap;
     /** What is looked at first; the whole ground without it. */
     near?: [latitude: number, longitude: number][];
     onPick?: (id: string) => void;
@@ -50,7 +50,7 @@ export function countyMap(
   element.classList.add('county-map');
   const map = L.map(element, { attributionControl: false, zoomControl: false, zoomSnap: 0.25, scrollWheelZoom: false });
   L.control.zoom({ position: 'bottomright' }).addTo(map);
-  const features = [...ground.features].sort(
+  const features = [...baseMap.features].sort(
     (a, b) => ORDER.indexOf(a.properties.kind) - ORDER.indexOf(b.properties.kind),
   ) as unknown as GeoJSON.Feature[];
   const named: [string, string, L.LatLngBounds][] = [];

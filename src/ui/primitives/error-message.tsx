@@ -6,13 +6,13 @@ export function ErrorMessage({ error, named }: { error: unknown; named?: boolean
   if (!error) return null;
   return (
     <p className="late" role="alert">
-      {faultWords(error, named)}
+      {errorSentence(error, named)}
     </p>
   );
 }
 
 /** The same in words, for where a line stands already. */
-export function faultWords(error: unknown, named = false): string {
+export function errorSentence(error: unknown, named = false): string {
   const fields = error instanceof Problem ? error.fields : [];
   if (!fields.length) return wordsOf(error);
   return `${wordsOf(error)} ${fields.map(({ field, message }) => (named ? `${field}: ${message}` : message)).join('; ')}`;

@@ -21,17 +21,17 @@ const SKIES = ['#dfeaf0', '#e8e6ef', '#f3e9dc', '#dcebe6'];
 export function drawHome({ number, kind, beds, pool }: Drawn, { wide = false } = {}): string {
   const random = seeded(hash32(number));
   const [wall, roof, door, sky] = [random.pick(WALLS), random.pick(ROOFS), random.pick(DOORS), random.pick(SKIES)];
-  const ground = random.chance(0.5) ? '#b9c7a4' : '#c6c9a8';
+  const meadow = random.chance(0.5) ? '#b9c7a4' : '#c6c9a8';
   const shape = /land/i.test(kind ?? '')
     ? land
     : /condo|apartment/i.test(kind ?? '')
       ? block
       : /town/i.test(kind ?? '')
         ? row
-        : house;
+        : drawHouse;
   const left = 150 + random.int(0, 14);
-  const hill = `<path d="M0 ${left} Q80 ${118 + random.int(0, 20)} 170 ${146 + random.int(0, 10)} T320 ${138 + random.int(0, 14)} T640 140 V236 H-320 V140 Q-160 176 0 ${left}Z" fill="${ground}" opacity=".7"/>`;
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${wide ? '-220 24 760 196' : '0 0 320 236'}" role="img" aria-label="Drawing" preserveAspectRatio="xMidYMid slice"><rect x="-400" width="1120" height="236" fill="${sky}"/><circle cx="${random.int(210, 290)}" cy="${random.int(32, 60)}" r="18" fill="#fff" opacity=".7"/>${hill}<rect x="-400" y="188" width="1120" height="48" fill="${ground}"/>${shape({ wall, roof, door, beds: Math.min(6, Math.max(1, beds ?? 2)), wide: random.int(0, 30) })}${tree(random.int(18, 46), 190)}${tree(random.int(276, 304), 194)}${pool ? '<ellipse cx="252" cy="212" rx="42" ry="9" fill="#8fc3d6"/>' : ''}${wide ? `${tree(-120, 192)}${tree(-86, 198)}${tree(430, 190)}` : ''}</svg>`;
+  const hill = `<path d="M0 ${left} Q80 ${118 + random.int(0, 20)} 170 ${146 + random.int(0, 10)} T320 ${138 + random.int(0, 14)} T640 140 V236 H-320 V140 Q-160 176 0 ${left}Z" fill="${meadow}" opacity=".7"/>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${wide ? '-220 24 760 196' : '0 0 320 236'}" role="img" aria-label="Drawing" preserveAspectRatio="xMidYMid slice"><rect x="-400" width="1120" height="236" fill="${sky}"/><circle cx="${random.int(210, 290)}" cy="${random.int(32, 60)}" r="18" fill="#fff" opacity=".7"/>${hill}<rect x="-400" y="188" width="1120" height="48" fill="${meadow}"/>${shape({ wall, roof, door, beds: Math.min(6, Math.max(1, beds ?? 2)), wide: random.int(0, 30) })}${tree(random.int(18, 46), 190)}${tree(random.int(276, 304), 194)}${pool ? '<ellipse cx="252" cy="212" rx="42" ry="9" fill="#8fc3d6"/>' : ''}${wide ? `${tree(-120, 192)}${tree(-86, 198)}${tree(430, 190)}` : ''}</svg>`;
 }
 
 interface Look {
@@ -49,7 +49,7 @@ const entry = (x: number, color: string): string =>
   `<rect x="${x}" y="156" width="24" height="40" fill="${color}"/><circle cx="${x + 19}" cy="177" r="1.8" fill="#f7f4ea"/>`;
 const each = (n: number, draw: (at: number) => string): string => Array.from({ length: n }, (_, at) => draw(at)).join('');
 
-function house({ wall, roof, door, beds, wide }: Look): string {
+function drawHouse({ wall, roof, door, beds, wide }: Look): string {
   const width = 130 + wide + beds * 8;
   const x = Math.round((320 - width) / 2);
   const tall = beds > 3;

@@ -2,7 +2,7 @@ export { ask, freshKey, Problem, sendFile, sendPicture, wordsOf, type FieldProbl
 export { Ago, ClockProvider, Left, Timer, useNow, useZone, when } from './clock';
 export { drawHome } from './home-drawing';
 export { useDraft } from './draft';
-export { ErrorMessage, faultWords } from './error-message';
+export { ErrorMessage, errorSentence } from './error-message';
 export { FormEnd } from './form-end';
 export { Bird, Glyph, Strokes } from './glyphs';
 export { nameIn, NO_WORDS, useHorizon, useVocabulary } from './vocabulary';

@@ -10,7 +10,7 @@ interface Invitation {
 
 export function Invitations() {
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const { data = [] } = useQuery({
     queryKey: ['invitations'],
     queryFn: async () => (await ask<{ items: Invitation[] }>('/invitations')).items,
@@ -19,11 +19,11 @@ export function Invitations() {
     mutationFn: ({ roster_id, accept }: { roster_id: string; accept: boolean }) =>
       ask(`/invitations/${roster_id}`, 'PUT', { accept }),
     onSuccess: (_, { accept }) => {
-      notices.tell(accept ? 'You are on the roster.' : 'You declined.');
+      toast.tell(accept ? 'You are on the roster.' : 'You declined.');
       void queries.invalidateQueries({ queryKey: ['invitations'] });
       void queries.invalidateQueries({ queryKey: ['ladder'] });
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return data.map(({ roster_id, name }) => (
     <section key={roster_id} className="because" style={{ marginTop: 0 }} aria-label={`Invitation to ${name}`}>

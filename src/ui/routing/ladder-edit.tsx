@@ -12,17 +12,17 @@ interface PersonRow {
   name: string;
   role: string;
 }
-export const usePeople = () =>
+export const useUsers = () =>
   useQuery({
-    queryKey: ['people'],
-    queryFn: async () => (await ask<{ items: PersonRow[] }>('/people')).items,
+    queryKey: ['users'],
+    queryFn: async () => (await ask<{ items: PersonRow[] }>('/users')).items,
     staleTime: 60_000,
   });
 
 export function LadderEdit({
   ladder,
   draft,
-  fault,
+  fault: error,
   onChange,
 }: {
   ladder: LadderJson;
@@ -83,7 +83,7 @@ export function LadderEdit({
           <span className="soft small">Everybody else goes to {ladder.last_resort}</span>
         </li>
       </ol>
-      <ErrorMessage error={fault} named />
+      <ErrorMessage error={error} named />
     </>
   );
 }
@@ -182,8 +182,8 @@ function More({
   set: (change: Partial<DraftRung>) => void;
 }) {
   const { data: tags = [] } = useTags();
-  const { data: people = [] } = usePeople();
-  const lenders = people.filter(({ role }) => role === 'lender');
+  const { data: users = [] } = useUsers();
+  const lenders = users.filter(({ role }) => role === 'lender');
   const lender = rung.lender_id ? `u${rung.lender_id}` : rung.lender_roster_id ? `r${rung.lender_roster_id}` : '';
   const flip = (channel: Notify) =>
     set({ notify: rung.notify.includes(channel) ? rung.notify.filter((one) => one !== channel) : [...rung.notify, channel] });

@@ -18,24 +18,24 @@ export const wasClaimedHere = (contactId: string | undefined): boolean => contac
 
 function useAnswers() {
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const router = useRouter();
   const again = () => void queries.invalidateQueries({ queryKey: ['offers'] });
   const accept = useMutation({
     mutationFn: (id: string) => ask<{ contact_id: string; name: string }>(`/offers/${id}/accept`, 'POST'),
     onSuccess: ({ contact_id, name }) => {
       claimed.add(contact_id);
-      notices.tell(`${name || 'The lead'} is yours.`);
+      toast.tell(`${name || 'The lead'} is yours.`);
       router.push(`/contacts?contact=${contact_id}`);
     },
     onError: (error) =>
-      notices.fail(error instanceof Problem && error.code === 'not_found' ? new Error('This lead is no longer offered.') : error),
+      toast.fail(error instanceof Problem && error.code === 'not_found' ? new Error('This lead is no longer offered.') : error),
     onSettled: again,
   });
   const decline = useMutation({
     mutationFn: (id: string) => ask(`/offers/${id}/decline`, 'POST'),
-    onSuccess: () => notices.tell('Passed on.'),
-    onError: notices.fail,
+    onSuccess: () => toast.tell('Passed on.'),
+    onError: toast.fail,
     onSettled: again,
   });
   return { accept, decline, busy: accept.isPending || decline.isPending };

@@ -17,7 +17,7 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
   const [days, setDays] = useState(30);
   const [id, setId] = useState<string | null>(null);
   const [rehearsed, setRehearsed] = useState('');
-  const notices = useToast();
+  const toast = useToast();
   const sent = JSON.stringify(sentOf(draft));
   const order = useMutation({
     mutationFn: () => ask<{ id: string }>('/rehearsals', 'POST', { days, ladder: sentOf(draft) }, freshKey()),
@@ -25,7 +25,7 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
       setId(made.id);
       setRehearsed(sent);
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const { data } = useQuery({
     queryKey: ['ladder', 'rehearsal', id],
@@ -59,7 +59,7 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
             <button
               type="button"
               className="chip tiny"
-              onClick={() => void ask(`/rehearsals/${id}/cancel`, 'POST').catch(notices.fail)}
+              onClick={() => void ask(`/rehearsals/${id}/cancel`, 'POST').catch(toast.fail)}
             >
               Stop
             </button>

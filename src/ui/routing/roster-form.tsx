@@ -7,7 +7,7 @@ import type { Hours } from '@/core/shared';
 import { hoursPhrase } from '@/core/segments';
 import { HoursFields } from '../segments';
 import { ask, ErrorMessage, FormEnd, freshKey, moved, SpanField, useToast } from '../primitives';
-import { usePeople } from './ladder-edit';
+import { useUsers } from './ladder-edit';
 import type { RosterJson } from './shapes';
 
 interface Member {
@@ -38,9 +38,9 @@ export function RosterForm({
   rosters: RosterJson[];
   onClose: () => void;
 }) {
-  const { data: people = [] } = usePeople();
-  const workers = people.filter(({ role }) => role !== 'lender');
-  const [said, setSaid] = useState({
+  const { data: users = [] } = useUsers();
+  const workers = users.filter(({ role }) => role !== 'lender');
+  const [form, setSaid] = useState({
     name: roster?.name ?? '',
     hand_out: roster?.hand_out ?? ('round_robin' as HandOut),
     window_seconds: roster?.window_seconds ?? 600,
@@ -65,22 +65,22 @@ export function RosterForm({
       paused,
     })),
   );
-  const set = (change: Partial<typeof said>) => setSaid({ ...said, ...change });
-  const offered = said.hand_out === 'open' || said.hand_out === 'turns';
+  const set = (change: Partial<typeof form>) => setSaid({ ...form, ...change });
+  const offered = form.hand_out === 'open' || form.hand_out === 'turns';
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const done = (text: string) => {
     void queries.invalidateQueries({ queryKey: ['ladder'] });
     void queries.invalidateQueries({ queryKey: ['vocabulary'] });
-    notices.tell(text);
+    toast.tell(text);
     onClose();
   };
-  const keep = useMutation({
+  const save = useMutation({
     mutationFn: () => {
-      const { then_to, then_roster_id, commons_seconds, ...rest } = said;
+      const { then_to, then_roster_id, commons_seconds, ...rest } = form;
       const body = {
         ...rest,
-        safety_net_id: said.safety_net_id || workers[0]?.id,
+        safety_net_id: form.safety_net_id || workers[0]?.id,
         then: { to: then_to, roster_id: then_roster_id || null, seconds: commons_seconds },
         members: members.map(({ id, weight, daily_cap, open_cap, hours, paused }) => ({
           id,
@@ -93,11 +93,11 @@ export function RosterForm({
       };
       return roster ? ask(`/rosters/${roster.id}`, 'PATCH', body) : ask('/rosters', 'POST', body, freshKey());
     },
-    onSuccess: () => done(`“${said.name}” is kept.`),
+    onSuccess: () => done(`“${form.name}” is kept.`),
   });
   const remove = useMutation({
     mutationFn: () => ask(`/rosters/${roster!.id}`, 'DELETE'),
-    onSuccess: () => done(`“${said.name}” is deleted.`),
+    onSuccess: () => done(`“${form.name}” is deleted.`),
   });
   const others = rosters.filter(({ id }) => id !== roster?.id);
   return (
@@ -105,7 +105,7 @@ export function RosterForm({
       className="dialog roster-form"
       onSubmit={(event) => {
         event.preventDefault();
-        keep.mutate();
+        save.mutate();
       }}
     >
       <h1 id="roster-title">{roster ? roster.name : 'A new roster'}</h1>
@@ -114,7 +114,7 @@ export function RosterForm({
           Name{' '}
           <input
             aria-label="Name of the roster"
-            value={said.name}
+            value={form.name}
             required
             maxLength={80}
             onChange={(event) => set({ name: event.target.value })}
@@ -124,7 +124,7 @@ export function RosterForm({
           hands out by{' '}
           <select
             aria-label="Hand-out"
-            value={said.hand_out}
+            value={form.hand_out}
             onChange={(event) => set({ hand_out: event.target.value as HandOut })}
           >
             {HAND_OUTS.map((one) => (
@@ -134,32 +134,32 @@ export function RosterForm({
             ))}
           </select>
         </label>
-        <span className="soft small">{WAYS[said.hand_out]}</span>
+        <span className="soft small">{WAYS[form.hand_out]}</span>
       </div>
       <div className="beside">
         {offered && (
           <SpanField
             label="Time to accept"
-            seconds={said.window_seconds}
+            seconds={form.window_seconds}
             onChange={(window_seconds) => set({ window_seconds })}
           />
         )}
         <label className="choice">
           <input
             type="checkbox"
-            checked={said.try_seconds !== null}
+            checked={form.try_seconds !== null}
             onChange={(event) => set({ try_seconds: event.target.checked ? 3_600 : null })}
           />{' '}
           goes on when nobody has tried it
         </label>
-        {said.try_seconds !== null && (
+        {form.try_seconds !== null && (
           <SpanField
             label="within"
-            seconds={said.try_seconds}
+            seconds={form.try_seconds}
             onChange={(try_seconds) => set({ try_seconds: Math.max(30, try_seconds) })}
           />
         )}
-        {(said.hand_out === 'turns' || (!offered && said.try_seconds !== null)) && (
+        {(form.hand_out === 'turns' || (!offered && form.try_seconds !== null)) && (
           <label>
             to at most{' '}
             <input
@@ -169,7 +169,7 @@ export function RosterForm({
               style={{ width: 76 }}
               aria-label="At most so many people"
               placeholder="all"
-              value={said.most_turns ?? ''}
+              value={form.most_turns ?? ''}
               onChange={(event) => set({ most_turns: event.target.value ? Number(event.target.value) : null })}
             />{' '}
             people
@@ -181,18 +181,18 @@ export function RosterForm({
           When nobody takes it{' '}
           <select
             aria-label="What follows"
-            value={said.then_to}
-            onChange={(event) => set({ then_to: event.target.value as typeof said.then_to })}
+            value={form.then_to}
+            onChange={(event) => set({ then_to: event.target.value as typeof form.then_to })}
           >
             <option value="safety_net">the safety net has it</option>
             {others.length > 0 && <option value="roster">another roster</option>}
             <option value="commons">the commons, for whoever takes it</option>
           </select>
         </label>
-        {said.then_to === 'roster' && (
+        {form.then_to === 'roster' && (
           <select
             aria-label="The next roster"
-            value={said.then_roster_id}
+            value={form.then_roster_id}
             onChange={(event) => set({ then_roster_id: event.target.value })}
           >
             <option value="">which?</option>
@@ -203,10 +203,10 @@ export function RosterForm({
             ))}
           </select>
         )}
-        {said.then_to === 'commons' && (
+        {form.then_to === 'commons' && (
           <SpanField
             label="for"
-            seconds={said.commons_seconds}
+            seconds={form.commons_seconds}
             onChange={(commons_seconds) => set({ commons_seconds: Math.max(30, commons_seconds) })}
           />
         )}
@@ -214,7 +214,7 @@ export function RosterForm({
           safety net{' '}
           <select
             aria-label="Safety net"
-            value={said.safety_net_id || (workers[0]?.id ?? '')}
+            value={form.safety_net_id || (workers[0]?.id ?? '')}
             onChange={(event) => set({ safety_net_id: event.target.value })}
           >
             {workers.map(({ id, name }) => (
@@ -231,8 +231,8 @@ export function RosterForm({
             <label key={what} className="choice">
               <input
                 type="checkbox"
-                checked={said.hides.includes(what)}
-                onChange={(event) => set({ hides: sayWhether(event.target.checked, said.hides, what) })}
+                checked={form.hides.includes(what)}
+                onChange={(event) => set({ hides: sayWhether(event.target.checked, form.hides, what) })}
               />{' '}
               hide the {what} until it is theirs
             </label>
@@ -240,19 +240,19 @@ export function RosterForm({
         <label className="choice">
           <input
             type="checkbox"
-            checked={said.sees === 'all'}
+            checked={form.sees === 'all'}
             onChange={(event) => set({ sees: event.target.checked ? 'all' : 'own' })}
           />{' '}
           everybody on it sees all its leads
         </label>
       </div>
-      <Members members={members} weighted={said.hand_out === 'weighted'} workers={people} onChange={setMembers} />
+      <Members members={members} weighted={form.hand_out === 'weighted'} workers={users} onChange={setMembers} />
       <label className="choice">
-        <input type="checkbox" checked={said.invite} onChange={(event) => set({ invite: event.target.checked })} /> invite those
+        <input type="checkbox" checked={form.invite} onChange={(event) => set({ invite: event.target.checked })} /> invite those
         who are new by e-mail; they get leads once they accept
       </label>
-      <ErrorMessage error={keep.error ?? remove.error} named />
-      <FormEnd does="Keep the roster" busy={keep.isPending} may={Boolean(said.name.trim())} onCancel={onClose}>
+      <ErrorMessage error={save.error ?? remove.error} named />
+      <FormEnd does="Keep the roster" busy={save.isPending} may={Boolean(form.name.trim())} onCancel={onClose}>
         {roster && (
           <button type="button" className="act warn" disabled={remove.isPending} onClick={() => remove.mutate()}>
             Delete it

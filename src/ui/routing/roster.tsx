@@ -58,11 +58,11 @@ function MemberRow({
   const zone = useZone();
   const now = useNow();
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const away = useMutation({
-    mutationFn: (until: Date | null) => ask(`/people/${member.id}/away`, 'PUT', { until: until?.toISOString() ?? null }),
+    mutationFn: (until: Date | null) => ask(`/users/${member.id}/away`, 'PUT', { until: until?.toISOString() ?? null }),
     onSuccess: () => void queries.invalidateQueries({ queryKey: ['ladder'] }),
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return (
     <div className="pair" style={{ padding: '5px 0' }}>

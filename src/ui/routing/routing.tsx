@@ -66,11 +66,11 @@ function Managed({ ladder }: { ladder: LadderJson }) {
   const [draft, setDraft] = useLadderDraft();
   const [before, setBefore] = useState(false);
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const restore = (version: string) =>
     ask('/ladder/restore', 'POST', { version }, freshKey()).then(
       () => queries.invalidateQueries({ queryKey: ['ladder'] }),
-      notices.fail,
+      toast.fail,
     );
   const apply = useMutation({
     mutationFn: () => ask<{ version: string }>('/ladder', 'PUT', { version: draft!.version, ...sentOf(draft!) }),
@@ -78,9 +78,9 @@ function Managed({ ladder }: { ladder: LadderJson }) {
       const old = draft!.version;
       setDraft(null);
       void queries.invalidateQueries({ queryKey: ['ladder'] });
-      notices.tell('The ladder holds for every lead from now on.', () => void restore(old));
+      toast.tell('The ladder holds for every lead from now on.', () => void restore(old));
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   if (!draft)
     return (

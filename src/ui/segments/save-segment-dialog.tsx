@@ -12,25 +12,25 @@ export function SaveSegmentDialog({
   tree,
   suggestion,
   onClose,
-  onKept,
+  onSaved: onKept,
 }: {
   tree: Tree;
   suggestion: string;
   onClose: () => void;
-  onKept: (segment: Segment) => void;
+  onSaved: (segment: Segment) => void;
 }) {
   const [name, setName] = useState(suggestion);
   const [team, setTeam] = useState(false);
   const queries = useQueryClient();
-  const notices = useToast();
-  const keep = useMutation({
+  const toast = useToast();
+  const save = useMutation({
     mutationFn: () => ask<Segment>('/segments', 'POST', { name, tree, team }, freshKey()),
     onSuccess: (segment) => {
       void queries.invalidateQueries({ queryKey: ['segments'] });
-      notices.tell(`“${segment.name}” lies on your shelf.`);
+      toast.tell(`“${segment.name}” lies on your shelf.`);
       onKept(segment);
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return (
     <Dialog open onClose={onClose} aria-labelledby="keep-title" fullWidth maxWidth="xs">
@@ -38,7 +38,7 @@ export function SaveSegmentDialog({
         className="dialog"
         onSubmit={(event) => {
           event.preventDefault();
-          keep.mutate();
+          save.mutate();
         }}
       >
         <h1 id="keep-title">Keep as a segment</h1>
@@ -53,7 +53,7 @@ export function SaveSegmentDialog({
           <input type="checkbox" checked={team} onChange={(event) => setTeam(event.target.checked)} /> The team sees it too, each
           with their own people
         </label>
-        <FormEnd does="Keep it" busy={keep.isPending} may={Boolean(name.trim())} onCancel={onClose} />
+        <FormEnd does="Keep it" busy={save.isPending} may={Boolean(name.trim())} onCancel={onClose} />
       </form>
     </Dialog>
   );

@@ -25,10 +25,10 @@ type Opened = { anchor: HTMLElement; path: number[] | null; adding: 'all' | 'any
 
 /** What is written shows at once; the address, which carries the question, follows a moment later. */
 export function Sentence({
-  tree: kept,
+  tree: current,
   about = 'people',
   label = 'Who is shown',
-  onChange: keep,
+  onChange: save,
 }: {
   tree: Tree;
   about?: About;
@@ -36,10 +36,10 @@ export function Sentence({
   onChange: (tree: Tree) => void;
 }) {
   const [ahead, setAhead] = useState<{ of: Tree; tree: Tree } | null>(null);
-  const tree = ahead?.of === kept ? ahead.tree : kept;
+  const tree = ahead?.of === current ? ahead.tree : current;
   const onChange = (next: Tree) => {
-    setAhead({ of: kept, tree: next });
-    keep(next);
+    setAhead({ of: current, tree: next });
+    save(next);
   };
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const [opened, setOpened] = useState<Opened>(null);

@@ -17,37 +17,37 @@ interface Props {
   unsaved: Tree | null;
   readOnly: boolean;
   onOpen: (segment: Segment | null) => void;
-  onKept: (segment: Segment) => void;
+  onSaved: (segment: Segment) => void;
 }
 
-export function Shelf({ openId, unsaved, readOnly, onOpen, onKept }: Props) {
+export function Shelf({ openId, unsaved, readOnly, onOpen, onSaved: onKept }: Props) {
   const { data: segments = [] } = useSegments();
   const [menu, setMenu] = useState<HTMLElement | null>(null);
   const [keeping, setKeeping] = useState(false);
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const open = segments.find(({ id }) => id === openId);
   const onShelf = segments.filter((segment) => segment.on_shelf);
   const lay = useMutation({
     mutationFn: (ids: string[]) => ask('/shelf', 'PUT', { segments: ids }),
     onSuccess: () => queries.invalidateQueries({ queryKey: ['segments'] }),
-    onError: notices.fail,
+    onError: toast.fail,
   });
-  const keep = useMutation({
+  const save = useMutation({
     mutationFn: () => ask<Segment>(`/segments/${openId}`, 'PATCH', { tree: unsaved! }),
     onSuccess: (segment) => {
       void queries.invalidateQueries({ queryKey: ['segments'] });
-      notices.tell(`“${segment.name}” is kept as it reads now.`);
+      toast.tell(`“${segment.name}” is kept as it reads now.`);
       onKept(segment);
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const remove = useMutation({
     mutationFn: (segment: Segment) => ask(`/segments/${segment.id}`, 'DELETE'),
     onSuccess: (_, segment) => {
       void queries.invalidateQueries({ queryKey: ['segments'] });
       onOpen(null);
-      notices.tell(
+      toast.tell(
         `“${segment.name}” is deleted.`,
         () =>
           void ask('/segments', 'POST', { name: segment.name, tree: segment.tree, team: segment.team }, freshKey()).then(() =>
@@ -55,7 +55,7 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onKept }: Props) {
           ),
       );
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const ids = onShelf.map(({ id }) => id);
   return (
@@ -84,7 +84,7 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onKept }: Props) {
             Keep as a segment
           </button>
           {open && (open.mine || open.team) && (
-            <button type="button" className="act" onClick={() => keep.mutate()}>
+            <button type="button" className="act" onClick={() => save.mutate()}>
               Keep in “{open.name}”
             </button>
           )}
@@ -128,7 +128,7 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onKept }: Props) {
               void navigator.clipboard.writeText(
                 `${window.location.origin}/contacts?where=${encodeURIComponent(JSON.stringify(open.tree))}`,
               );
-              notices.tell('The link is copied. It opens this question for whoever may see the people in it.');
+              toast.tell('The link is copied. It opens this question for whoever may see the people in it.');
               setMenu(null);
             }}
           >
@@ -165,7 +165,7 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onKept }: Props) {
           tree={unsaved ?? open!.tree}
           suggestion={open && !unsaved ? `${open.name}, a copy` : ''}
           onClose={() => setKeeping(false)}
-          onKept={(segment) => {
+          onSaved={(segment) => {
             setKeeping(false);
             onKept(segment);
           }}

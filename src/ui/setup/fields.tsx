@@ -32,7 +32,7 @@ export function Fields() {
     queryFn: async () => (await ask<{ items: Field[] }>('/fields')).items,
   });
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const [name, setName] = useState('');
   const [kind, setKind] = useState<FieldKind>('text');
   const [choices, setChoices] = useState('');
@@ -51,7 +51,7 @@ export function Fields() {
   const change = useMutation({
     mutationFn: ({ id, ...patch }: { id: string; name?: string; choices?: string[] }) => ask(`/fields/${id}`, 'PATCH', patch),
     onSuccess: after,
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const { watch } = useChangeWatch();
   const remove = useMutation({
@@ -60,7 +60,7 @@ export function Fields() {
       watch(id);
       after();
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const withChoices = kind === 'choice' || kind === 'choices';
   return (

@@ -25,7 +25,7 @@ export function RemoveDialog({ name, path, people, others, none, instead, button
   const [by, setBy] = useState('');
   const { watch } = useChangeWatch();
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const remove = useMutation({
     mutationFn: () =>
       ask<{ id: string }>(
@@ -37,7 +37,7 @@ export function RemoveDialog({ name, path, people, others, none, instead, button
       void queries.invalidateQueries();
       onClose();
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const words = `${people.toLocaleString('en-US')} ${people === 1 ? 'person' : 'people'}`;
   return (

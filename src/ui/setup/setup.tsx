@@ -7,17 +7,16 @@ import { KEY_SCOPES, type KeyScope, type KeyView, type UserView, type SettingsVi
 import type { DoorView } from '@/core/capture';
 import type { ParkedView } from '@/core/messages';
 import type { Jsoned } from '@/core/shared';
-import { ask, freshKey, useToast, useNow, useZone, when, wordsOf } from '../primitives';
+import { ask, freshKey, useToast, useNow, useZone, when } from '../primitives';
 import { Block } from './block';
 import { Fields } from './fields';
-import { People } from './people';
+import { Guardrails } from './guardrails';
+import { Users } from './users';
 import { StageAndHorizon } from './stage-and-horizon';
 import { Tags } from './tags';
 import '../contacts/contacts.css';
 
-export type SettingsForm = SettingsView;
-
-export function SetupArea({ settings, people }: { settings: SettingsForm; people: Jsoned<UserView>[] }) {
+export function SetupArea({ settings, users }: { settings: SettingsView; users: Jsoned<UserView>[] }) {
   return (
     <>
       <div className="headline">
@@ -31,140 +30,15 @@ export function SetupArea({ settings, people }: { settings: SettingsForm; people
         <Fields />
         <StageAndHorizon kind="stages" />
         <StageAndHorizon kind="horizons" />
-        <People people={people} />
+        <Users users={users} />
       </div>
     </>
   );
 }
 
-function Guardrails({ first }: { first: SettingsForm }) {
-  const [settings, setSettings] = useState(first);
-  const [holidays, setHolidays] = useState(first.holidays.join(', '));
-  const notices = useToast();
-  const queries = useQueryClient();
-  const keep = useMutation({
-    mutationFn: () => {
-      const {
-        quiet_to,
-        quiet_from,
-        conversation_seconds,
-        cap_day,
-        cap_week,
-        cap_month,
-        text_gap_hours,
-        letter_cents,
-        postal_address,
-        holidays: days,
-      } = settings;
-      const own = {
-        quiet_to,
-        quiet_from,
-        conversation_seconds,
-        cap_day,
-        cap_week,
-        cap_month,
-        text_gap_hours,
-        letter_cents,
-        postal_address,
-      };
-      return ask<SettingsForm>('/settings', 'PATCH', { ...own, holidays: days });
-    },
-    onSuccess: (kept) => {
-      setSettings(kept);
-      void queries.invalidateQueries();
-      notices.tell('Kept. It holds from the next touch on.');
-    },
-  });
-  return (
-    <Block
-      title="Guardrails and measures"
-      note="Quiet hours hold at the contact, for texts, e-mails and calls. They may be longer than the law asks, not shorter. Caps and holidays hold for what goes by itself, over all campaigns and channels."
-    >
-      <form
-        style={{ display: 'grid', gap: 14, marginTop: 8 }}
-        onSubmit={(event) => {
-          event.preventDefault();
-          keep.mutate();
-        }}
-      >
-        <div style={{ display: 'flex', gap: 12 }}>
-          <TextField
-            label="Touches go from"
-            type="time"
-            value={settings.quiet_to}
-            onChange={(event) => setSettings({ ...settings, quiet_to: event.target.value })}
-            fullWidth
-          />
-          <TextField
-            label="until"
-            type="time"
-            value={settings.quiet_from}
-            onChange={(event) => setSettings({ ...settings, quiet_from: event.target.value })}
-            fullWidth
-          />
-        </div>
-        <TextField
-          label="Least length of a conversation, in seconds"
-          type="number"
-          value={settings.conversation_seconds}
-          onChange={(event) => setSettings({ ...settings, conversation_seconds: Number(event.target.value) })}
-        />
-        <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))', gap: 14 }}>
-          {(
-            [
-              ['cap_day', 'Most touches a day'],
-              ['cap_week', 'Most in 7 days'],
-              ['cap_month', 'Most in 30 days'],
-              ['text_gap_hours', 'Hours between texts'],
-              ['letter_cents', 'Cost of a letter, cents'],
-            ] as const
-          ).map(([key, label]) => (
-            <TextField
-              key={key}
-              label={label}
-              type="number"
-              value={settings[key]}
-              onChange={(event) => setSettings({ ...settings, [key]: Math.round(Number(event.target.value)) })}
-              fullWidth
-            />
-          ))}
-        </div>
-        <TextField
-          label="Office mailing address"
-          helperText="Shown in every email, as the law requires. Street or PO box, city, state, and ZIP."
-          value={settings.postal_address}
-          onChange={(event) => setSettings({ ...settings, postal_address: event.target.value })}
-          fullWidth
-        />
-        <TextField
-          label="Holidays"
-          helperText="No automatic calls, texts, or emails: 12-25 every year, 2027-11-26 once, or thanksgiving, easter, memorial-day, labor-day."
-          value={holidays}
-          onChange={(event) => {
-            setHolidays(event.target.value);
-            setSettings({ ...settings, holidays: event.target.value.split(/[\s,;]+/).filter(Boolean) });
-          }}
-        />
-        {keep.error && (
-          <p className="late" role="alert">
-            {'fields' in keep.error && (keep.error.fields as { message: string }[]).length
-              ? (keep.error.fields as { message: string }[]).map(({ message }) => message).join('; ')
-              : wordsOf(keep.error)}
-          </p>
-        )}
-        <div>
-          <button type="submit" className="act main" disabled={keep.isPending}>
-            Keep
-          </button>
-        </div>
-      </form>
-    </Block>
-  );
-}
-
 function Keys() {
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const { data: keys } = useQuery({
     queryKey: ['keys'],
     queryFn: async () => (await ask<{ items: Jsoned<KeyView>[] }>('/keys')).items,
@@ -184,10 +58,10 @@ function Keys() {
     mutationFn: (id: string) => ask<{ key: string }>(`/keys/${id}/rotate`, 'POST', { hours: 24 }, freshKey()),
     onSuccess: ({ key }) => {
       setMade(key);
-      notices.tell('The old key works for a day more.');
+      toast.tell('The old key works for a day more.');
       void queries.invalidateQueries({ queryKey: ['keys'] });
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const make = useMutation({
     mutationFn: () => ask<{ key: string }>('/keys', 'POST', { name, scopes, door_id: doorId || null }, freshKey()),
@@ -196,12 +70,12 @@ function Keys() {
       setName('');
       void queries.invalidateQueries({ queryKey: ['keys'] });
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const revoke = useMutation({
     mutationFn: (id: string) => ask(`/keys/${id}`, 'DELETE'),
     onSuccess: () => void queries.invalidateQueries({ queryKey: ['keys'] }),
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return (
     <Block title="API keys" note="A key lets a program do what its rights name. It is shown once and kept as a hash.">
@@ -291,7 +165,7 @@ function Keys() {
 
 function Stuck() {
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const { data: stuck } = useQuery({
     queryKey: ['stuck'],
     queryFn: async () => (await ask<{ items: Jsoned<ParkedView>[] }>('/outbox/stuck')).items,
@@ -300,10 +174,10 @@ function Stuck() {
   const retry = useMutation({
     mutationFn: () => ask<{ retried: number }>('/outbox/retry', 'POST'),
     onSuccess: ({ retried }) => {
-      notices.tell(`${retried.toLocaleString('en-US')} are tried again.`);
+      toast.tell(`${retried.toLocaleString('en-US')} are tried again.`);
       void queries.invalidateQueries({ queryKey: ['stuck'] });
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return (
     <Block

@@ -46,8 +46,8 @@ function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
   const [form, setForm] = useState(row);
   const [removing, setRemoving] = useState(false);
   const queries = useQueryClient();
-  const notices = useToast();
-  const keep = useMutation({
+  const toast = useToast();
+  const save = useMutation({
     mutationFn: () =>
       ask(`/${kind}`, 'PATCH', {
         key: row.key,
@@ -57,10 +57,10 @@ function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
         ...(form.strokes ? { strokes: form.strokes } : {}),
       }),
     onSuccess: () => {
-      notices.tell(`“${form.name}” is kept.`);
+      toast.tell(`“${form.name}” is kept.`);
       void queries.invalidateQueries();
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const changed =
     form.name !== row.name ||
@@ -73,7 +73,7 @@ function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
       className="standing"
       onSubmit={(event) => {
         event.preventDefault();
-        keep.mutate();
+        save.mutate();
       }}
     >
       <input
@@ -100,7 +100,7 @@ function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
       )}
       {own && <span className="soft small nowrap">counts as {stageName(row.counts_as!)}</span>}
       {changed ? (
-        <button type="submit" className="chip" disabled={!form.name.trim() || keep.isPending}>
+        <button type="submit" className="chip" disabled={!form.name.trim() || save.isPending}>
           Keep
         </button>
       ) : (
@@ -179,7 +179,7 @@ const EMPTY = { name: '', meaning: '', counts_as: 'talking', rhythm_days: 21, st
 function Add({ kind }: { kind: Kind }) {
   const [form, setForm] = useState(EMPTY);
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const what = kind.slice(0, -1);
   const add = useMutation({
     mutationFn: () => {
@@ -187,11 +187,11 @@ function Add({ kind }: { kind: Kind }) {
       return ask(`/${kind}`, 'POST', { name, meaning, ...(kind === 'stages' ? { counts_as } : horizon) }, freshKey());
     },
     onSuccess: () => {
-      notices.tell(`“${form.name}” can be chosen now.`);
+      toast.tell(`“${form.name}” can be chosen now.`);
       setForm(EMPTY);
       void queries.invalidateQueries();
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return (
     <form

@@ -9,11 +9,11 @@ import { ask, FormEnd, useToast } from '../primitives';
 import { useTags, type Tag } from '../segments';
 import { Block } from './block';
 import { RemoveDialog } from './remove-dialog';
-import type { SettingsForm } from './setup';
+import type { SettingsView } from '@/core/accounts';
 
 const SHOWN = 14;
 
-export function Tags({ settings }: { settings: Pick<SettingsForm, 'tag_barred' | 'tag_places'> }) {
+export function Tags({ settings }: { settings: Pick<SettingsView, 'tag_barred' | 'tag_places'> }) {
   const { data: tags } = useTags();
   const [all, setAll] = useState(false);
   const [text, setText] = useState('');
@@ -87,14 +87,14 @@ function Edit({ tag, onClose }: { tag: Tag; onClose: () => void }) {
   const [name, setName] = useState(tag.name);
   const [color, setColor] = useState<string>(tag.color);
   const queries = useQueryClient();
-  const notices = useToast();
-  const keep = useMutation({
+  const toast = useToast();
+  const save = useMutation({
     mutationFn: (patch: object) => ask(`/tags/${tag.id}`, 'PATCH', patch),
     onSuccess: () => {
       void queries.invalidateQueries();
       onClose();
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return (
     <Dialog open onClose={onClose} aria-label={`Change ${tag.name}`} fullWidth maxWidth="xs">
@@ -102,7 +102,7 @@ function Edit({ tag, onClose }: { tag: Tag; onClose: () => void }) {
         className="dialog"
         onSubmit={(event) => {
           event.preventDefault();
-          keep.mutate({ ...(name !== tag.name ? { name } : {}), color });
+          save.mutate({ ...(name !== tag.name ? { name } : {}), color });
         }}
       >
         <h1>Change the tag</h1>
@@ -125,8 +125,8 @@ function Edit({ tag, onClose }: { tag: Tag; onClose: () => void }) {
             </label>
           ))}
         </div>
-        <FormEnd does="Keep" busy={keep.isPending} may={Boolean(name.trim()) && !tag.locked} onCancel={onClose}>
-          <button type="button" className="act" onClick={() => keep.mutate({ locked: !tag.locked })}>
+        <FormEnd does="Keep" busy={save.isPending} may={Boolean(name.trim()) && !tag.locked} onCancel={onClose}>
+          <button type="button" className="act" onClick={() => save.mutate({ locked: !tag.locked })}>
             {tag.locked ? 'Unlock' : 'Lock'}
           </button>
         </FormEnd>
@@ -135,16 +135,16 @@ function Edit({ tag, onClose }: { tag: Tag; onClose: () => void }) {
   );
 }
 
-function Rules({ settings }: { settings: Pick<SettingsForm, 'tag_barred' | 'tag_places'> }) {
+function Rules({ settings }: { settings: Pick<SettingsView, 'tag_barred' | 'tag_places'> }) {
   const [rules, setRules] = useState(settings);
-  const notices = useToast();
-  const keep = useMutation({
+  const toast = useToast();
+  const save = useMutation({
     mutationFn: (patch: Partial<typeof settings>) => ask('/settings', 'PATCH', patch),
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const set = (patch: Partial<typeof settings>) => {
     setRules({ ...rules, ...patch });
-    keep.mutate(patch);
+    save.mutate(patch);
   };
   return (
     <div style={{ marginTop: 10 }}>

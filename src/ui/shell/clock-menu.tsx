@@ -17,14 +17,14 @@ const STEPS: { name: string; body: object }[] = [
 export function ClockMenu({ simulated, held }: { simulated: boolean; held: boolean }) {
   const now = useNow();
   const zone = useZone();
-  const notices = useToast();
+  const toast = useToast();
   const queries = useQueryClient();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const advance = useMutation({
     mutationFn: (body: object) => ask<{ instants: number }>('/simulation/advance', 'POST', body),
     onSuccess: ({ instants }) => {
       void queries.invalidateQueries();
-      notices.tell(
+      toast.tell(
         instants === 0
           ? 'Time has passed; nothing was due.'
           : instants === 1
@@ -32,7 +32,7 @@ export function ClockMenu({ simulated, held }: { simulated: boolean; held: boole
             : `Time has passed; something happened at ${instants.toLocaleString('en-US')} moments.`,
       );
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const text = dayAndTime(now, zone);
   if (!simulated)

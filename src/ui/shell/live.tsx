@@ -17,7 +17,7 @@ const GATHER_MS = 250;
 
 export function useLive(): void {
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const router = useRouter();
   useEffect(() => {
     const source = new EventSource('/api/v1/events');
@@ -39,8 +39,8 @@ export function useLive(): void {
     source.onmessage = (message: MessageEvent<string>) => {
       const heard = JSON.parse(message.data) as Heard;
       if (heard.topic === 'lead' && heard.mine && !wasClaimedHere(heard.contactId))
-        notices.tell('A new lead is yours. It stands in Today.');
-      if (heard.topic === 'offer' && heard.mine) notices.tell('A lead is offered to you.');
+        toast.tell('A new lead is yours. It stands in Today.');
+      if (heard.topic === 'offer' && heard.mine) toast.tell('A lead is offered to you.');
       if (heard.topic === 'clock') return mark('everything');
       mark(
         'wire',
@@ -51,7 +51,7 @@ export function useLive(): void {
         'ladder',
         'campaigns',
         'answers',
-        ...(heard.topic === 'message' ? ['broadcasts', 'templates', 'challenges'] : []),
+        ...(heard.topic === 'message' ? ['broadcasts', 'templates', 'ab-tests'] : []),
         ...(heard.contactId ? [`contact ${heard.contactId}`] : ['contact', 'timeline', 'enrolments']),
         ...(heard.callId ? ['call'] : []),
         ...(heard.topic === 'lead' || heard.topic === 'offer' ? ['lead-mails', 'doors'] : []),
@@ -63,5 +63,5 @@ export function useLive(): void {
       source.close();
       clearTimeout(timer);
     };
-  }, [queries, notices, router]);
+  }, [queries, toast, router]);
 }

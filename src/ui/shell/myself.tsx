@@ -13,7 +13,7 @@ import { switchMask, switchScheme } from '../theme';
 export function Myself({ me, onHelp }: { me: { id: string; name: string; role: Role }; onHelp: () => void }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const router = useRouter();
-  const notices = useToast();
+  const toast = useToast();
   const now = useNow();
   const initials = me.name
     .split(' ')
@@ -26,12 +26,12 @@ export function Myself({ me, onHelp }: { me: { id: string; name: string; role: R
   };
   const away = async (until: Date | null) => {
     try {
-      await ask(`/people/${me.id}/away`, 'PUT', { until: until?.toISOString() ?? null });
-      notices.tell(
+      await ask(`/users/${me.id}/away`, 'PUT', { until: until?.toISOString() ?? null });
+      toast.tell(
         until ? 'You are away until this time tomorrow; the round robin passes you over.' : 'You are back and get leads again.',
       );
     } catch (error) {
-      notices.fail(error);
+      toast.fail(error);
     }
   };
   const logOut = async () => {
@@ -63,7 +63,7 @@ export function Myself({ me, onHelp }: { me: { id: string; name: string; role: R
         <MenuItem onClick={then(switchScheme)}>Light or dark</MenuItem>
         <MenuItem
           onClick={then(() =>
-            notices.tell(switchMask() ? 'Numbers and addresses are blurred.' : 'Numbers and addresses are shown.'),
+            toast.tell(switchMask() ? 'Numbers and addresses are blurred.' : 'Numbers and addresses are shown.'),
           )}
         >
           Privacy mask (Shift+M)

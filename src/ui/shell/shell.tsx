@@ -48,14 +48,14 @@ function Frame({ me, first, children }: { me: Me; first: Wire; children: ReactNo
   });
   const [dialog, setDialog] = useState<'search' | 'add' | 'help' | null>(null);
   const router = useRouter();
-  const notices = useToast();
+  const toast = useToast();
   useLive();
   const go = Object.fromEntries(areasFor(me.role).map((area) => [area.letter, area.path]));
   useKeys({
     '/': () => setDialog('search'),
     '?': () => setDialog('help'),
     n: () => me.role !== 'lender' && setDialog('add'),
-    'shift+M': () => notices.tell(switchMask() ? 'Numbers and addresses are blurred.' : 'Numbers and addresses are shown.'),
+    'shift+M': () => toast.tell(switchMask() ? 'Numbers and addresses are blurred.' : 'Numbers and addresses are shown.'),
   });
   useGo(go, (path) => router.push(path));
   const close = () => setDialog(null);

@@ -8,9 +8,9 @@ import type { Template } from './fields';
 import { Rate } from './rates';
 import './templates.css';
 
-type Challenge = Jsoned<AbTestView>;
+type AbTest = Jsoned<AbTestView>;
 
-export function Challenges({
+export function AbTests({
   templates,
   chosen,
   office,
@@ -22,40 +22,39 @@ export function Challenges({
   onMade: () => void;
 }) {
   const queries = useQueryClient();
-  const notices = useToast();
-  const { data: challenges = [] } = useQuery({
-    queryKey: ['challenges'],
-    queryFn: async () => (await ask<{ items: Challenge[] }>('/challenges')).items,
+  const toast = useToast();
+  const { data: abTests = [] } = useQuery({
+    queryKey: ['ab-tests'],
+    queryFn: async () => (await ask<{ items: AbTest[] }>('/ab-tests')).items,
     refetchInterval: 30_000,
   });
-  const after = () => void queries.invalidateQueries({ queryKey: ['challenges'] });
+  const after = () => void queries.invalidateQueries({ queryKey: ['ab-tests'] });
   const make = useMutation({
     mutationFn: () => {
       const names = templates.filter(({ id }) => chosen.has(id)).map(({ name }) => name);
-      return ask('/challenges', 'POST', { name: names.join(' or ').slice(0, 80), template_ids: [...chosen] }, freshKey());
+      return ask('/ab-tests', 'POST', { name: names.join(' or ').slice(0, 80), template_ids: [...chosen] }, freshKey());
     },
     onSuccess: () => {
       after();
       onMade();
-      notices.tell('The challenge stands. Choose it in a touch of a campaign; it hands its templates out evenly.');
+      toast.tell('The challenge stands. Choose it in a touch of a campaign; it hands its templates out evenly.');
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const end = useMutation({
-    mutationFn: ({ id, winner }: { id: string; winner: string | null }) =>
-      ask(`/challenges/${id}`, 'PATCH', { winner_id: winner }),
+    mutationFn: ({ id, winner }: { id: string; winner: string | null }) => ask(`/ab-tests/${id}`, 'PATCH', { winner_id: winner }),
     onSuccess: (_, { winner }) => {
       after();
-      notices.tell(winner ? 'From now on the winner goes alone.' : 'It goes on.');
+      toast.tell(winner ? 'From now on the winner goes alone.' : 'It goes on.');
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const remove = useMutation({
-    mutationFn: (id: string) => ask(`/challenges/${id}`, 'DELETE'),
+    mutationFn: (id: string) => ask(`/ab-tests/${id}`, 'DELETE'),
     onSuccess: after,
-    onError: notices.fail,
+    onError: toast.fail,
   });
-  if (!challenges.length && chosen.size === 0)
+  if (!abTests.length && chosen.size === 0)
     return office && templates.length > 1 ? (
       <p className="soft small">
         Tick two templates or more to let them challenge each other: which wording brings more answers?
@@ -73,44 +72,40 @@ export function Challenges({
           </span>
         </div>
       )}
-      {challenges.map((challenge) => {
-        const standing = winnerOf(new Map(challenge.entrants.map(({ id, answered, sent }) => [id, { n: answered, of: sent }])));
+      {abTests.map((abTest) => {
+        const result = winnerOf(new Map(abTest.entrants.map(({ id, answered, sent }) => [id, { n: answered, of: sent }])));
         return (
-          <div key={challenge.id} className="panel challenge">
+          <div key={abTest.id} className="panel challenge">
             <div className="beside" style={{ justifyContent: 'space-between' }}>
-              <b>{challenge.name}</b>
-              {challenge.may_change && (
+              <b>{abTest.name}</b>
+              {abTest.may_change && (
                 <span className="beside">
-                  {challenge.winner_id && (
-                    <button type="button" className="chip tiny" onClick={() => end.mutate({ id: challenge.id, winner: null })}>
+                  {abTest.winner_id && (
+                    <button type="button" className="chip tiny" onClick={() => end.mutate({ id: abTest.id, winner: null })}>
                       Let it go on
                     </button>
                   )}
                   <button
                     type="button"
                     className="chip tiny"
-                    onClick={() => remove.mutate(challenge.id)}
-                    aria-label={`Take ${challenge.name} away`}
+                    onClick={() => remove.mutate(abTest.id)}
+                    aria-label={`Take ${abTest.name} away`}
                   >
                     Take away
                   </button>
                 </span>
               )}
             </div>
-            {challenge.entrants.map((one) => (
+            {abTest.entrants.map((one) => (
               <div key={one.id} className="pair">
                 <span>
-                  {one.name} {challenge.winner_id === one.id && <span className="tag">goes alone</span>}
+                  {one.name} {abTest.winner_id === one.id && <span className="tag">goes alone</span>}
                   <span className="soft small"> {one.sent.toLocaleString('en-US')} went</span>
                 </span>
                 <span className="beside">
                   <Rate n={one.answered} of={one.sent} what="answered within a week" />
-                  {challenge.may_change && !challenge.winner_id && standing.winner === one.id && (
-                    <button
-                      type="button"
-                      className="chip tiny on"
-                      onClick={() => end.mutate({ id: challenge.id, winner: one.id })}
-                    >
+                  {abTest.may_change && !abTest.winner_id && result.winner === one.id && (
+                    <button type="button" className="chip tiny on" onClick={() => end.mutate({ id: abTest.id, winner: one.id })}>
                       Let it go alone
                     </button>
                   )}
@@ -118,9 +113,9 @@ export function Challenges({
               </div>
             ))}
             <p className="soft small">
-              {standing.winner !== null
-                ? `“${challenge.entrants.find(({ id }) => id === standing.winner)!.name}” brings more answers; chance would show such a difference less than once in ${Math.max(2, Math.floor(1 / Math.max(standing.chance, 1e-6))).toLocaleString('en-US')} times.`
-                : standing.because === 'too_few'
+              {result.winner !== null
+                ? `“${abTest.entrants.find(({ id }) => id === result.winner)!.name}” brings more answers; chance would show such a difference less than once in ${Math.max(2, Math.floor(1 / Math.max(result.chance, 1e-6))).toLocaleString('en-US')} times.`
+                : result.because === 'too_few'
                   ? 'Too few went to say anything: sixty of each at least.'
                   : 'So far chance explains the difference. It goes on.'}
             </p>

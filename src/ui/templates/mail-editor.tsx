@@ -120,7 +120,7 @@ type Asking =
   | { what: 'picture'; src: string; pictureId: string; alt: string };
 
 function Tools({ editor }: { editor: Editor }) {
-  const notices = useToast();
+  const toast = useToast();
   const file = useRef<HTMLInputElement>(null);
   const [asking, setAsking] = useState<Asking | null>(null);
   const tool = (name: string, words: string, act: () => void) => (
@@ -152,7 +152,7 @@ function Tools({ editor }: { editor: Editor }) {
       const { id, url } = await sendPicture(chosen);
       setAsking({ what: 'picture', src: url, pictureId: id, alt: '' });
     } catch (error) {
-      notices.fail(error);
+      toast.fail(error);
     }
   };
   return (

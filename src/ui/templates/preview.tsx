@@ -140,12 +140,12 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
 
 /** Sends it to oneself, as that person would get it. */
 function TryIt({ channel, words, contactId }: { channel: Channel; words: Words; contactId: string }) {
-  const notices = useToast();
+  const toast = useToast();
   const send = useMutation({
     mutationFn: () => ask<{ sent: number }>('/messages/try', 'POST', { trials: [{ channel, words }], contact_id: contactId }),
     onSuccess: () =>
-      notices.tell(channel === 'text' ? 'It is on its way to your own phone.' : 'It is on its way to your own mailbox.'),
-    onError: notices.fail,
+      toast.tell(channel === 'text' ? 'It is on its way to your own phone.' : 'It is on its way to your own mailbox.'),
+    onError: toast.fail,
   });
   return (
     <button type="button" className="chip tiny" disabled={send.isPending} onClick={() => send.mutate()}>

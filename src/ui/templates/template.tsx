@@ -25,12 +25,12 @@ export function TemplateEditor({ first }: { first: InFull }) {
   const [name, setName] = useState(first.name);
   const [cap, setCap] = useState(first.day_cap);
   const queries = useQueryClient();
-  const notices = useToast();
+  const toast = useToast();
   const router = useRouter();
   const may = template.may_change;
   const changed =
     JSON.stringify(draft) !== JSON.stringify(template.words) || name.trim() !== template.name || cap !== template.day_cap;
-  const keep = useMutation({
+  const save = useMutation({
     mutationFn: () =>
       ask<Template>(`/templates/${template.id}`, 'PATCH', {
         name: name.trim() || template.name,
@@ -38,11 +38,11 @@ export function TemplateEditor({ first }: { first: InFull }) {
         day_cap: cap,
         seen: template.version,
       }),
-    onSuccess: (kept) => {
-      put(kept.words);
+    onSuccess: (saved) => {
+      put(saved.words);
       void queries.invalidateQueries({ queryKey: ['templates'] });
-      notices.tell(
-        kept.version > template.version && template.brought.sent > 0
+      toast.tell(
+        saved.version > template.version && template.brought.sent > 0
           ? 'Kept. It is another wording now; what it brings is counted anew.'
           : 'Kept.',
       );
@@ -60,7 +60,7 @@ export function TemplateEditor({ first }: { first: InFull }) {
       void queries.invalidateQueries({ queryKey: ['templates'] });
       router.push(`/campaigns/templates/${id}`);
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   const remove = useMutation({
     mutationFn: () => ask(`/templates/${template.id}`, 'DELETE'),
@@ -68,7 +68,7 @@ export function TemplateEditor({ first }: { first: InFull }) {
       void queries.invalidateQueries({ queryKey: ['templates'] });
       router.push('/campaigns/templates');
     },
-    onError: notices.fail,
+    onError: toast.fail,
   });
   return (
     <div onKeyDown={onKeyDown}>
@@ -115,7 +115,7 @@ export function TemplateEditor({ first }: { first: InFull }) {
               <button type="button" className="act" disabled={!mayForward} onClick={forward} title="Do it again (Ctrl+Shift+Z)">
                 Redo
               </button>
-              <button type="button" className="act main" disabled={!changed || keep.isPending} onClick={() => keep.mutate()}>
+              <button type="button" className="act main" disabled={!changed || save.isPending} onClick={() => save.mutate()}>
                 Keep it
               </button>
             </>
@@ -123,7 +123,7 @@ export function TemplateEditor({ first }: { first: InFull }) {
         </div>
       </div>
       {!may && <p className="soft">This template is changed by those who run the office. Copy it to have one of your own.</p>}
-      <ErrorMessage error={keep.error} named />
+      <ErrorMessage error={save.error} named />
       <div className="template-editor">
         <div style={{ minWidth: 0 }}>
           <WordsEditor channel={template.channel} words={draft} templateId={template.id} readOnly={!may} onChange={change} />
@@ -156,8 +156,8 @@ export function TemplateEditor({ first }: { first: InFull }) {
 }
 
 /** What this wording brought, and its variants. */
-function Results({ template: { brought, variants, channel } }: { template: InFull }) {
-  if (channel === 'call' || brought.sent === 0) return null;
+function Results({ template: { brought: counts, variants, channel } }: { template: InFull }) {
+  if (channel === 'call' || counts.sent === 0) return null;
   const groups = new Map<string, VariantView[]>();
   for (const one of variants) groups.set(`${one.part} ${one.group}`, [...(groups.get(`${one.part} ${one.group}`) ?? []), one]);
   return (
@@ -165,15 +165,15 @@ function Results({ template: { brought, variants, channel } }: { template: InFul
       <h2>What this wording brought</h2>
       <div className="pair">
         <span>Arrived</span>
-        <Rate n={brought.delivered} of={brought.sent} what="arrived" upTo={1} />
+        <Rate n={counts.delivered} of={counts.sent} what="arrived" upTo={1} />
       </div>
       <div className="pair">
         <span>Answered within a week</span>
-        <Rate n={brought.answered} of={brought.sent} what="answered" />
+        <Rate n={counts.answered} of={counts.sent} what="answered" />
       </div>
       <div className="pair">
         <span>Opted out</span>
-        <Rate n={brought.opted_out} of={brought.sent} what="opted out" />
+        <Rate n={counts.opted_out} of={counts.sent} what="opted out" />
       </div>
       {[...groups.values()].map((options) => (
         <div key={`${options[0]!.part} ${options[0]!.group}`} className="variant-results">

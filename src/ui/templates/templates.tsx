@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { CHANNELS, type Channel } from '@/core/contacts';
 import { countVariants, type Words } from '@/core/messages';
 import { Glyph } from '../primitives';
-import { Challenges } from './ab-tests';
+import { AbTests } from './ab-tests';
 import { useTemplates, type Template } from './fields';
 import { NewNamed } from './new-named';
 import { Rate } from './rates';
@@ -131,7 +131,7 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
           </section>
         );
       })}
-      <Challenges templates={templates} chosen={chosen} office={office} onMade={() => setChosen(new Set())} />
+      <AbTests templates={templates} chosen={chosen} office={office} onMade={() => setChosen(new Set())} />
       {making && (
         <NewNamed
           title="A new template"

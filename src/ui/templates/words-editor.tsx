@@ -149,17 +149,17 @@ export function WordsEditor({
 
 /** Whether the e-mail is of blocks, and the files that go with it. */
 function Along({ words, readOnly, onChange }: { words: Words; readOnly: boolean; onChange: (words: Words) => void }) {
-  const notices = useToast();
+  const toast = useToast();
   const files = words.files ?? [];
   const add = async (file: File) => {
     try {
-      const kept = await sendFile<{ id: string; name: string; bytes: number }>(
+      const uploaded = await sendFile<{ id: string; name: string; bytes: number }>(
         `/files?name=${encodeURIComponent(file.name)}`,
         file,
       );
-      onChange({ ...words, files: [...files, kept] });
+      onChange({ ...words, files: [...files, uploaded] });
     } catch (error) {
-      notices.fail(error);
+      toast.fail(error);
     }
   };
   if (readOnly && !files.length) return null;

@@ -2,12 +2,12 @@
 import { FILE_NAMES, FILE_TYPES } from '@/core/exports';
 import { saveMailed, readFile, readMailing } from '@/server/exports';
 import { config } from '@/server/shared';
-import type { Outside } from '../shared/outside';
+import type { Providers } from '../shared/providers';
 
 /** Most mail servers refuse more. */
 const MOST_ATTACHED = 10_000_000;
 
-export async function mailExport(exportId: string, outside: Outside): Promise<void> {
+export async function mailExport(exportId: string, outside: Providers): Promise<void> {
   const mailing = await readMailing(exportId);
   if (!mailing) return;
   const { format, bytes, done, person, name, at } = mailing;

@@ -31,20 +31,20 @@ async function write(exportId: string): Promise<void> {
   const fields = await listFields(row.account_id);
   const total = await countOutgoing(row.scope, row.selection);
   const out = new PassThrough({ highWaterMark: PART });
-  const kept = keepAll(exportId, row.attempt, out);
+  const saving = keepAll(exportId, row.attempt, out);
   out.on('error', () => {});
-  kept.catch((error: Error) => out.destroy(error));
+  saving.catch((error: Error) => out.destroy(error));
   const format = FORMATS[row.format](out, fields, row.account_id, row.options);
   await format.begin();
   let done = 0;
   for await (const people of outgoingPeople(row.scope, row.selection)) {
     for (const person of people) await format.person(person);
-    if (out.writableNeedDrain) await Promise.race([new Promise((resolve) => out.once('drain', resolve)), kept]);
+    if (out.writableNeedDrain) await Promise.race([new Promise((resolve) => out.once('drain', resolve)), saving]);
     if (out.destroyed) break;
     await reportExport(exportId, (done += people.length), total);
   }
   if (!out.destroyed) await format.end();
-  await endExport(exportId, await kept);
+  await endExport(exportId, await saving);
 }
 
 /** Another worker took the export over, because this one was silent for too long. */
@@ -77,29 +77,30 @@ const ended = async (out: Writable): Promise<void> => {
   await finished(out, { readable: false });
 };
 
-const FORMATS: Record<ExportFormat, (out: PassThrough, fields: FieldDef[], house: string, options: ExportOptions) => Format> = {
-  csv: (out, fields) => ({
-    begin: () => void out.write(`\ufeff${csvLine(outgoingHeadings(fields))}`),
-    person: (person) => void out.write(csvLine(outgoingCells(person, fields))),
-    end: () => ended(out),
-  }),
-  vcf: (out, _, house) => ({
-    begin: () => {},
-    person: (person) => void out.write(vcardOf(person, house)),
-    end: () => ended(out),
-  }),
-  labels: (out, _, house, options) => sheets('labels', out, options, house),
-  cards: (out, _, house, options) => sheets('cards', out, options, house),
-  xlsx: (out, fields) => {
-    const book = new ExcelJS.stream.xlsx.WorkbookWriter({ stream: out, useSharedStrings: false, useStyles: false });
-    const sheet = book.addWorksheet('Contacts');
-    return {
-      begin: () => sheet.addRow(outgoingHeadings(fields)).commit(),
-      person: (person) => sheet.addRow(outgoingCells(person, fields).map(inert)).commit(),
-      end: async () => {
-        sheet.commit();
-        await book.commit();
-      },
-    };
-  },
-};
+const FORMATS: Record<ExportFormat, (out: PassThrough, fields: FieldDef[], brokerage: string, options: ExportOptions) => Format> =
+  {
+    csv: (out, fields) => ({
+      begin: () => void out.write(`\ufeff${csvLine(outgoingHeadings(fields))}`),
+      person: (person) => void out.write(csvLine(outgoingCells(person, fields))),
+      end: () => ended(out),
+    }),
+    vcf: (out, _, brokerage) => ({
+      begin: () => {},
+      person: (person) => void out.write(vcardOf(person, brokerage)),
+      end: () => ended(out),
+    }),
+    labels: (out, _, brokerage, options) => sheets('labels', out, options, brokerage),
+    cards: (out, _, brokerage, options) => sheets('cards', out, options, brokerage),
+    xlsx: (out, fields) => {
+      const book = new ExcelJS.stream.xlsx.WorkbookWriter({ stream: out, useSharedStrings: false, useStyles: false });
+      const sheet = book.addWorksheet('Contacts');
+      return {
+        begin: () => sheet.addRow(outgoingHeadings(fields)).commit(),
+        person: (person) => sheet.addRow(outgoingCells(person, fields).map(inert)).commit(),
+        end: async () => {
+          sheet.commit();
+          await book.commit();
+        },
+      };
+    },
+  };

@@ -15,7 +15,7 @@ const MOST_QR = 700;
 
 type Sheet = { begin: () => void; person: (person: OutgoingPerson) => Promise<void>; end: () => Promise<void> };
 
-export function sheets(kind: 'labels' | 'cards', out: PassThrough, options: ExportOptions, house: string): Sheet {
+export function sheets(kind: 'labels' | 'cards', out: PassThrough, options: ExportOptions, brokerage: string): Sheet {
   const sheet = SHEETS[options.sheet ?? 'thirty'];
   const pdf = new PDFDocument({ size: sheet.paper, margin: 0, autoFirstPage: false, bufferPages: false });
   let place = Math.min(options.start ?? 0, sheet.columns * sheet.rows - 1);
@@ -55,13 +55,13 @@ export function sheets(kind: 'labels' | 'cards', out: PassThrough, options: Expo
   const card = async (person: OutgoingPerson) => {
     const { x, y } = next();
     const plain = { ...person, tags: [], dates: [] };
-    const text = vcardOf(plain, house);
+    const text = vcardOf(plain, brokerage);
     const side = sheet.height - 2 * PAD;
     const image = await QRCode.toBuffer(
       text.length > MOST_QR
         ? vcardOf(
             { ...plain, company: null, street: null, emails: person.emails.slice(0, 1), phones: person.phones.slice(0, 1) },
-            house,
+            brokerage,
           )
         : text,
       { margin: 0, scale: 4, errorCorrectionLevel: 'L' },

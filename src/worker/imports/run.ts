@@ -1,8 +1,8 @@
 /** Taking a file in, chunk by chunk; and taking an import back. Killed anywhere, it goes on behind the last chunk that was committed. */
 import type { ImportedPerson } from '@/core/imports';
-import { endImport, importContext, readImport, takePeople, undoImportChunk } from '@/server/imports';
+import { endImport, importContext, readImport, importChunk, undoImportChunk } from '@/server/imports';
 import { now, transact } from '@/server/shared';
-import { withReading } from './apart';
+import { withReading } from './isolated-reading';
 import { withFile } from './spool';
 
 /** People, and signs of their rows, that one transaction takes in: two chunks are in memory at a time, whatever the file holds. */
@@ -22,7 +22,7 @@ export async function performImport(importId: string, going: () => boolean = () 
     return withReading({ path, columns: found.columns, thisYear: year, words: context.words }, async (reading) => {
       if ('refused' in reading || 'empty' in reading) return true;
       for await (const chunk of ahead(chunksOf(reading.people(), found.read)))
-        if (!going() || !(await takePeople(context, chunk, chunk.at(-1)!.row))) return going();
+        if (!going() || !(await importChunk(context, chunk, chunk.at(-1)!.row))) return going();
       return true;
     });
   });

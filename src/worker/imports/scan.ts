@@ -19,7 +19,7 @@ import {
 } from '@/server/imports';
 import { ownCopy } from '@/core/shared';
 import { now } from '@/server/shared';
-import { withReading, type ApartReading } from './apart';
+import { withReading, type ApartReading } from './isolated-reading';
 import { withFile } from './spool';
 
 const SHOWN = 50;
@@ -46,14 +46,14 @@ async function lookAt(row: ImportRow, corrected: ImportColumn[] | null, reading:
   if (!corrected && reading.columns.length) await remember(row, reading);
   const seen = await lookThrough(row, reading);
   if (!seen) return;
-  const { look, samples } = seen;
+  const { look: scan, samples } = seen;
   const columns: ImportColumn[] = reading.columns.map((column, at) => ({ ...column, sample: samples[at] ?? [] }));
   await saveImportScan(
     row,
     reading.format,
     columns,
-    look,
-    look.rows ? null : 'There are headings and no people below them. Nothing was imported.',
+    scan,
+    scan.rows ? null : 'There are headings and no people below them. Nothing was imported.',
   );
 }
 
@@ -67,7 +67,7 @@ async function remember(row: ImportRow, reading: Table): Promise<void> {
 
 /** @returns null when it was cancelled meanwhile */
 async function lookThrough(row: ImportRow, reading: Table): Promise<{ look: ImportScan; samples: string[][] } | null> {
-  const look: ImportScan = {
+  const scan: ImportScan = {
     rows: 0,
     accepted: 0,
     doubtful: [],
@@ -88,29 +88,29 @@ async function lookThrough(row: ImportRow, reading: Table): Promise<{ look: Impo
       batch.flatMap(({ emails }) => emails),
       batch.flatMap(({ phones }) => phones),
     );
-    look.known += batch.filter((person) => [...person.emails, ...person.phones].some((address) => known.has(address))).length;
+    scan.known += batch.filter((person) => [...person.emails, ...person.phones].some((address) => known.has(address))).length;
     batch = [];
-    return reportImportScan(row.id, look.rows);
+    return reportImportScan(row.id, scan.rows);
   };
   for await (const person of reading.people()) {
-    look.rows += 1;
-    if (look.people.length < SHOWN) look.people.push(ownCopy(previewContact(person)));
+    scan.rows += 1;
+    if (scan.people.length < SHOWN) scan.people.push(ownCopy(previewContact(person)));
     person.raw?.forEach((cell, at) => {
       const value = cell.replaceAll('\u0000', '').trim().slice(0, 80);
       if (value && (samples[at] ??= []).length < SAMPLES && !samples[at].includes(value)) samples[at].push(ownCopy(value));
     });
     if (person.doubts.length) {
-      look.doubtful_count += 1;
-      if (look.doubtful.length < DOUBTS_KEPT)
-        look.doubtful.push({
+      scan.doubtful_count += 1;
+      if (scan.doubtful.length < DOUBTS_KEPT)
+        scan.doubtful.push({
           row: person.row,
           reason: person.doubts[0]!.reason,
           why: ownCopy(person.doubts.map(({ why }) => why).join('; ')),
         });
     }
-    if (person.partner) look.partners += 1;
-    if (Object.keys(person.permissions).length) look.permissions += 1;
-    if (look.rows <= COMPARED) finder.see(person);
+    if (person.partner) scan.partners += 1;
+    if (Object.keys(person.permissions).length) scan.permissions += 1;
+    if (scan.rows <= COMPARED) finder.see(person);
     batch.push({ emails: person.emails, phones: person.phones });
     if (batch.length >= BATCH && !(await count())) return null;
   }
@@ -118,17 +118,17 @@ async function lookThrough(row: ImportRow, reading: Table): Promise<{ look: Impo
   const { duplicates, shared } = finder.result();
   for (const { email, rows } of shared)
     for (const at of rows.slice(1))
-      if (!look.doubtful.some((doubt) => doubt.row === at)) {
-        look.doubtful_count += 1;
-        if (look.doubtful.length < DOUBTS_KEPT)
-          look.doubtful.push({
+      if (!scan.doubtful.some((doubt) => doubt.row === at)) {
+        scan.doubtful_count += 1;
+        if (scan.doubtful.length < DOUBTS_KEPT)
+          scan.doubtful.push({
             row: at,
             reason: 'shared-email',
             why: `${email} also stands in row ${rows.filter((other) => other !== at).join(', ')}`,
           });
       }
-  look.doubtful.sort((a, b) => a.row - b.row);
-  look.twice = duplicates.reduce((sum, { rows }) => sum + rows.length - 1, 0);
-  look.accepted = look.rows - look.doubtful_count;
-  return { look, samples };
+  scan.doubtful.sort((a, b) => a.row - b.row);
+  scan.twice = duplicates.reduce((sum, { rows }) => sum + rows.length - 1, 0);
+  scan.accepted = scan.rows - scan.doubtful_count;
+  return { look: scan, samples };
 }

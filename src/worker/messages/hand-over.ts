@@ -12,7 +12,7 @@ import {
   type OutboxMessage,
 } from '@/server/messages';
 import { config, now } from '@/server/shared';
-import type { Outside } from '../shared/outside';
+import type { Providers } from '../shared/providers';
 import { readFiles } from '@/server/files';
 import { renderLetter } from './letter';
 import { htmlOf } from './mail-body';
@@ -28,7 +28,7 @@ const isText = (message: OutboxMessage): message is Text => message.channel === 
 
 const textOf = ({ key, agent, to, text }: Text): OutgoingText => ({ key, from: agent.phone ?? '', to, body: text });
 
-async function handOver(message: Other, outside: Outside): Promise<ProviderAnswer> {
+async function handOver(message: Other, outside: Providers): Promise<ProviderAnswer> {
   const { key, text, contact, agent, brokerage } = message;
   switch (message.channel) {
     case 'call':
@@ -80,7 +80,7 @@ const failed = (error: unknown): ProviderAnswer => ({
   fault: error instanceof Error ? error.message : 'failed',
 });
 
-async function attempt(message: Other, outside: Outside): Promise<HandOver> {
+async function attempt(message: Other, outside: Providers): Promise<HandOver> {
   const answer = await handOver(message, outside).catch(failed);
   if (message.channel !== 'call' || answer.result === 'accepted') return { id: message.id, ...answer };
   await failCall(message.callId!, answer.fault);
@@ -92,13 +92,13 @@ const together = (texts: Text[]): Text[][] =>
     texts.slice(n * TEXTS_TOGETHER, (n + 1) * TEXTS_TOGETHER),
   );
 
-async function attemptTexts(texts: Text[], outside: Outside): Promise<HandOver[]> {
+async function attemptTexts(texts: Text[], outside: Providers): Promise<HandOver[]> {
   const answers = await outside.sms.sendTogether(texts.map(textOf)).catch((error: unknown) => texts.map(() => failed(error)));
   return texts.map(({ id }, n) => ({ id, ...answers[n]! }));
 }
 
 /** Claims a batch and hands it over. @returns how many rows were claimed, also those held back */
-export async function performOutbox(processId: string, outside: Outside): Promise<number> {
+export async function performOutbox(processId: string, outside: Providers): Promise<number> {
   const { messages, claimed } = await claimOutbox(processId, BATCH);
   const texts = messages.filter(isText);
   const others = messages.filter((message): message is Other => !isText(message));

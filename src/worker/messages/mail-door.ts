@@ -56,7 +56,7 @@ async function takeIn(raw: Buffer, locals: string[], complain: Complain): Promis
     if (door) doors.set(door.id, door);
     else others.push(local);
   }
-  const read: ReadMail | AppError = await readApart<object, ReadMail>('mail', { raw, at: await now() }, raw.length).catch(
+  const read: ReadMail | AppError = await readApart('mail', { raw, at: await now() }, raw.length).catch(
     (error: AppError) => error,
   );
   if (read instanceof AppError) {

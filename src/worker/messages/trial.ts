@@ -4,23 +4,23 @@ import { findUser, brokerageName } from '@/server/accounts';
 import { readFiles } from '@/server/files';
 import { config, now } from '@/server/shared';
 import type { Jobs } from '@/core/shared';
-import type { Outside } from '../shared/outside';
+import type { Providers } from '../shared/providers';
 import { renderLetter } from './letter';
 
-export async function handTrial({ trial }: Jobs['messages.try'], outside: Outside): Promise<void> {
-  const person = await findUser(trial.userId);
-  if (!person) return;
-  const name = `${person.firstName} ${person.lastName}`;
-  const brokerage = await brokerageName(person.accountId);
+export async function handTrial({ trial }: Jobs['messages.try'], outside: Providers): Promise<void> {
+  const user = await findUser(trial.userId);
+  if (!user) return;
+  const name = `${user.firstName} ${user.lastName}`;
+  const brokerage = await brokerageName(user.accountId);
   if (trial.channel === 'text') {
-    if (!person.phone) return;
-    const answer = await outside.sms.send({ key: trial.key, from: person.phone, to: person.phone, body: trial.text });
+    if (!user.phone) return;
+    const answer = await outside.sms.send({ key: trial.key, from: user.phone, to: user.phone, body: trial.text });
     if (answer.result === 'later') throw new Error(answer.fault);
     return;
   }
   const { publicUrl, mailDomain } = config();
   const at = await now();
-  const files = await readFiles(person.accountId, trial.files);
+  const files = await readFiles(user.accountId, trial.files);
   const letter =
     trial.channel === 'letter'
       ? await renderLetter({
@@ -30,14 +30,14 @@ export async function handTrial({ trial }: Jobs['messages.try'], outside: Outsid
           address: '1 Trial Lane, Quillhaven 98701',
           text: trial.text,
           at,
-          timeZone: person.timeZone,
+          timeZone: user.timeZone,
         })
       : null;
   const html = trial.channel === 'email' ? (trial.html ?? htmlOfText(trial.text)) : htmlOfText(trial.text);
   const answer = await outside.mail.send({
     key: trial.key,
     fromName: `${name}, ${brokerage}`,
-    to: { name, address: person.email },
+    to: { name, address: user.email },
     replyTo: `agents@${mailDomain}`,
     subject: trial.channel === 'call' ? 'Call script' : (trial.subject ?? ''),
     text: trial.text,

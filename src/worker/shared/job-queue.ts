@@ -5,7 +5,7 @@
 import { EventEmitter } from 'node:events';
 import { run, type JobHelpers, type Runner, type WorkerEvents } from 'graphile-worker';
 import { AppError, type JobName, type Jobs } from '@/core/shared';
-import { quiet } from './quiet';
+import { quiet } from './queue-log';
 
 export type Handlers = { [Name in JobName]: (payload: Jobs[Name]) => Promise<void> };
 
@@ -37,16 +37,16 @@ export async function workQueue(
     giveUp = {},
   }: {
     complain?: (message: string, error: unknown) => void;
-    giveUp?: Partial<{ [Name in JobName]: (payload: Jobs[Name], fault: string) => Promise<void> }>;
+    giveUp?: Partial<{ [Name in JobName]: (payload: Jobs[Name], error: string) => Promise<void> }>;
   } = {},
 ): Promise<Queue> {
   const holders = new Set<string>();
   const atWork = new Set<string>();
   const abandon = async (name: JobName, payload: unknown): Promise<void> => {
-    const end = giveUp[name] as ((payload: unknown, fault: string) => Promise<void>) | undefined;
-    const fault = 'This stopped the program each time it was tried, so it isn’t tried again.';
-    if (!end) throw new AppError('internal', fault);
-    return end(payload, fault);
+    const end = giveUp[name] as ((payload: unknown, error: string) => Promise<void>) | undefined;
+    const error = 'This stopped the program each time it was tried, so it isn’t tried again.';
+    if (!end) throw new AppError('internal', error);
+    return end(payload, error);
   };
   let stopping = false;
   let runner: Runner;

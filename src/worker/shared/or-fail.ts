@@ -8,7 +8,7 @@ import { failImport } from '@/server/imports';
 import { failRehearsal } from '@/server/routing';
 
 const orFail =
-  (fail: (id: string, fault: string) => Promise<void>) =>
+  (fail: (id: string, error: string) => Promise<void>) =>
   async (id: string, work: () => Promise<void>): Promise<void> => {
     try {
       await work();
@@ -31,4 +31,4 @@ export const orFailImport = orFail(failImport);
 export const orFailExport = orFail(failExport);
 export const orFailCampaignRehearsal = orFail(failCampaignRehearsal);
 export const orFailRehearsal = orFail(failRehearsal);
-export const orFailLook = orFail(failDuplicateScan);
+export const orFailScan = orFail(failDuplicateScan);

@@ -7,7 +7,7 @@ import { carryOutDue, carryOutStarts, payOwed } from '@/server/campaigns';
 import { orderDueExports } from '@/server/exports';
 import { carryOutWindows } from '@/server/routing';
 import { performOutbox } from '../messages/hand-over';
-import type { Outside } from './outside';
+import type { Providers } from './providers';
 
 const DUE_BATCH = 250;
 /** A wake waits this long for others, so that a burst of leads is carried out in few batches. */
@@ -16,7 +16,7 @@ const GATHER_MS = 40;
 const BREATH_MS = 300;
 
 /** One round of what is due by now: exports that come back, windows of offers, campaigns that begin, enrolments, then what they put into the outbox. @returns how many rows were moved */
-export const carryOutRound = async (processId: string, outside: Outside): Promise<number> =>
+export const carryOutRound = async (processId: string, outside: Providers): Promise<number> =>
   (await orderDueExports()) +
   (await carryOutWindows()) +
   (await carryOutStarts()) +
@@ -26,7 +26,7 @@ export const carryOutRound = async (processId: string, outside: Outside): Promis
   (await performOutbox(processId, outside));
 
 /** Rounds until nothing is due. @returns how many rows were moved */
-export async function carryOutAll(processId: string, outside: Outside): Promise<number> {
+export async function carryOutAll(processId: string, outside: Providers): Promise<number> {
   let moved = 0;
   for (;;) {
     const now = await carryOutRound(processId, outside);

@@ -8,13 +8,13 @@ import { nextOutbox, outboxInFlight } from '@/server/messages';
 import { nextWindow } from '@/server/routing';
 import { holdClock, now, reader, releaseClock } from '@/server/shared';
 import { beginAdvance, endAdvance, reportAdvance } from '@/server/simulation';
-import type { Outside } from '../shared/outside';
+import type { Providers } from '../shared/providers';
 import { carryOutAll } from '../shared/pulse';
 
 const REPORT_EVERY_MS = 250;
 
 /** Performs one requested advance; called again for the same one after a crash, it goes on from where the clock is held. */
-export async function performAdvance(id: string, processId: string, outside: Outside): Promise<void> {
+export async function performAdvance(id: string, processId: string, outside: Providers): Promise<void> {
   const advance = await beginAdvance(id);
   if (!advance) return;
   let at = await now();
@@ -44,7 +44,7 @@ export async function performAdvance(id: string, processId: string, outside: Out
 }
 
 /** Holds every clock at an instant and does all that is due there. @returns the next instant at which something is due */
-async function settle(at: Date, processId: string, outside: Outside): Promise<Date | null> {
+async function settle(at: Date, processId: string, outside: Providers): Promise<Date | null> {
   await holdClock(reader(), at);
   let world = { ran: 0, next: null as Date | null };
   for (;;) {
@@ -62,13 +62,13 @@ async function settle(at: Date, processId: string, outside: Outside): Promise<Da
   return known.length ? new Date(Math.min(...known.map((one) => one.getTime()))) : null;
 }
 
-async function letRun(at: Date, outside: Outside): Promise<void> {
+async function letRun(at: Date, outside: Providers): Promise<void> {
   await releaseClock(reader(), at);
   await outside.simulator?.setClock({ offsetMs: at.getTime() - Date.now() });
 }
 
 /** Keeps the simulator's clock beside ours, so that either may be restarted. */
-export async function syncSimulator(outside: Outside): Promise<void> {
+export async function syncSimulator(outside: Providers): Promise<void> {
   const row = await reader().first<{ offset_ms: string; held_at: Date | null }>('select offset_ms, held_at from clock');
   if (!row || row.held_at) return;
   await outside.simulator?.setClock({ offsetMs: Number(row.offset_ms) });

@@ -81,7 +81,7 @@ export const CAMPAIGN_OPERATIONS = {
     summary: 'A rehearsal of a campaign: how far it is, and what came of it',
     scope: 'contacts:read',
   },
-  enrolContact: {
+  enrollContact: {
     method: 'POST',
     path: '/contacts/{id}/enrolments',
     summary: 'Put a contact into a campaign',

@@ -109,7 +109,7 @@ export const CAPTURE_OPERATIONS = {
     scope: 'setup:write',
     only: 'office',
   },
-  keepSource: {
+  updateSource: {
     method: 'PATCH',
     path: '/sources/{id}',
     summary: 'A new name is a source of ours',
@@ -139,7 +139,7 @@ export const CAPTURE_OPERATIONS = {
     scope: 'setup:write',
     only: 'office',
   },
-  settleSender: {
+  updateSender: {
     method: 'PATCH',
     path: '/senders/{id}',
     summary: 'Gives a new sender a door of its own, by which its mails come from now on, or leaves it where it writes to',
@@ -170,9 +170,10 @@ export const CAPTURE_OPERATIONS = {
     scope: 'contacts:read',
     only: 'office',
   },
-  takeLeadMail: {
+  convertLeadMail: {
     method: 'POST',
-    path: '/lead-mails/{id}/take',
+    path: '/lead-mails/{id}/convert',
+    was: '/lead-mails/{id}/take',
     summary: 'Makes an inquiry of a mail as a person reads it; twice, it is one',
     scope: 'inquiries:write',
     only: 'office',

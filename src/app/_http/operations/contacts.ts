@@ -59,7 +59,7 @@ export const CONTACTS_OPERATIONS = {
     lenders: true,
     query: page,
   },
-  listEnrolments: {
+  listEnrollments: {
     method: 'GET',
     path: '/contacts/{id}/enrolments',
     summary: 'A contact’s ways through campaigns',
@@ -123,7 +123,7 @@ export const CONTACTS_OPERATIONS = {
       evidence: Joi.string().max(500).allow('').default(''),
     }),
   },
-  stopEnrolment: {
+  stopEnrollment: {
     method: 'POST',
     path: '/enrolments/{id}/stop',
     summary: 'Stop a contact’s way through a campaign',

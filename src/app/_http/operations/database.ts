@@ -16,15 +16,17 @@ const exportOptions = Joi.object({
 const asked = Joi.object({ selection: selectionSchema.required(), change: changeSchema.required() });
 
 export const DATABASE_OPERATIONS = {
-  getLook: {
+  getDuplicateScan: {
     method: 'GET',
-    path: '/duplicates/look',
+    path: '/duplicates/scan',
+    was: '/duplicates/look',
     summary: 'When duplicates were last looked for, and how many pairs wait',
     scope: 'contacts:read',
   },
-  askLook: {
+  startDuplicateScan: {
     method: 'POST',
-    path: '/duplicates/look',
+    path: '/duplicates/scan',
+    was: '/duplicates/look',
     summary: 'Look for people who stand in the database twice',
     scope: 'contacts:write',
   },
@@ -61,7 +63,7 @@ export const DATABASE_OPERATIONS = {
     scope: 'contacts:read',
     lenders: true,
   },
-  unmerge: { method: 'POST', path: '/merges/{id}/undo', summary: 'Take two contacts apart again', scope: 'contacts:write' },
+  undoMerge: { method: 'POST', path: '/merges/{id}/undo', summary: 'Take two contacts apart again', scope: 'contacts:write' },
   joinHousehold: {
     method: 'PUT',
     path: '/contacts/{id}/household',
@@ -80,7 +82,7 @@ export const DATABASE_OPERATIONS = {
     path: '/calendar',
     summary: 'Whether one’s calendar address holds, and when it was read',
     scope: 'contacts:read',
-    only: 'person',
+    only: 'user',
   },
   createFeed: {
     method: 'POST',
@@ -88,14 +90,14 @@ export const DATABASE_OPERATIONS = {
     path: '/calendar',
     summary: 'Make a secret calendar address of important dates; shown once, the one before stops',
     scope: 'contacts:read',
-    only: 'person',
+    only: 'user',
   },
   revokeFeed: {
     method: 'DELETE',
     path: '/calendar',
     summary: 'Revoke one’s calendar address',
     scope: 'contacts:read',
-    only: 'person',
+    only: 'user',
   },
   createExport: {
     method: 'POST',
@@ -125,7 +127,7 @@ export const DATABASE_OPERATIONS = {
     summary: 'Let an export come back: every day, week or month, as a file and by e-mail to whoever asks',
     scope: 'contacts:write',
     reads: true,
-    only: 'person',
+    only: 'user',
     body: Joi.object({
       name: Joi.string().min(1).max(80).required(),
       format: Joi.string()
@@ -204,9 +206,10 @@ export const DATABASE_OPERATIONS = {
     scope: 'contacts:write',
   },
   undoImport: { method: 'POST', path: '/imports/{id}/undo', summary: 'Take a whole import back', scope: 'contacts:write' },
-  getLeft: {
+  getSkippedRows: {
     method: 'GET',
-    path: '/imports/{id}/left',
+    path: '/imports/{id}/skipped',
+    was: '/imports/{id}/left',
     summary: 'What was not taken, as CSV with the reasons, to mend and import again',
     scope: 'contacts:write',
   },

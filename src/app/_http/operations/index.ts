@@ -11,7 +11,9 @@ import { CAMPAIGN_OPERATIONS } from './campaigns';
 import { MESSAGE_OPERATIONS } from './messages';
 import { MARKET_OPERATIONS } from './market';
 import { PAGE_OPERATIONS } from './pages';
-import { HOUSE_OPERATIONS } from './house';
+import { ACCOUNT_OPERATIONS } from './account';
+import { CALLING_OPERATIONS } from './calling';
+import { RESULTS_OPERATIONS } from './results';
 import type { Operation } from './operation';
 
 export type { Operation };
@@ -28,5 +30,7 @@ export const OPERATIONS = define({
   ...MESSAGE_OPERATIONS,
   ...MARKET_OPERATIONS,
   ...PAGE_OPERATIONS,
-  ...HOUSE_OPERATIONS,
+  ...CALLING_OPERATIONS,
+  ...RESULTS_OPERATIONS,
+  ...ACCOUNT_OPERATIONS,
 });

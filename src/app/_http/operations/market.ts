@@ -26,7 +26,7 @@ export const MARKET_OPERATIONS = {
     }),
   },
   getListing: { method: 'GET', path: '/listings/{id}', summary: 'One listing', scope: 'contacts:read' },
-  takeListings: {
+  importListings: {
     method: 'PUT',
     path: '/listings/file',
     summary:
@@ -37,10 +37,17 @@ export const MARKET_OPERATIONS = {
     query: Joi.object({ whole: Joi.boolean().default(false) }),
   },
   getMarket: { method: 'GET', path: '/market', summary: 'The names of areas and kinds on the market', scope: 'contacts:read' },
-  getGround: { method: 'GET', path: '/ground', summary: 'The ground of the map, as GeoJSON', scope: 'contacts:read' },
-  setGround: {
+  getBaseMap: {
+    method: 'GET',
+    path: '/base-map',
+    was: '/ground',
+    summary: 'The ground of the map, as GeoJSON',
+    scope: 'contacts:read',
+  },
+  setBaseMap: {
     method: 'PUT',
-    path: '/ground',
+    path: '/base-map',
+    was: '/ground',
     summary: 'Sets the ground of the map: a GeoJSON feature collection whose features have a kind and a name',
     scope: 'setup:write',
     only: 'office',

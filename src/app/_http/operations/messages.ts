@@ -64,39 +64,42 @@ export const MESSAGE_OPERATIONS = {
     ...write,
     body: Joi.object({ channel, words, id: id.allow(null) }),
   },
-  tryOnMe: {
+  sendTrial: {
     method: 'POST',
     path: '/messages/try',
     summary: 'Send words to oneself, as a contact would get them',
     ...write,
-    only: 'person',
+    only: 'user',
     body: Joi.object({
       trials: Joi.array().max(60).items(Joi.object({ channel, words })).required(),
       contact_id: id.allow(null),
     }),
   },
-  listChallenges: {
+  listAbTests: {
     method: 'GET',
-    path: '/challenges',
+    path: '/ab-tests',
+    was: '/challenges',
     summary: 'Challenges between templates, with what each brought',
     ...read,
   },
-  createChallenge: {
+  createAbTest: {
     method: 'POST',
-    path: '/challenges',
+    path: '/ab-tests',
+    was: '/challenges',
     summary: 'Make a challenge between templates of one channel',
     ...write,
     body: Joi.object({ name: name.required(), template_ids: Joi.array().items(id).min(2).max(6).unique().required() }),
   },
-  endChallenge: {
+  endAbTest: {
     method: 'PATCH',
-    path: '/challenges/{id}',
+    path: '/ab-tests/{id}',
+    was: '/challenges/{id}',
     summary: 'Name the winner of a challenge, or let it go on',
     ...write,
     body: Joi.object({ winner_id: id.allow(null).required() }),
   },
-  deleteChallenge: { method: 'DELETE', path: '/challenges/{id}', summary: 'Take a challenge away', ...write },
-  keepFile: {
+  deleteAbTest: { method: 'DELETE', path: '/ab-tests/{id}', was: '/challenges/{id}', summary: 'Take a challenge away', ...write },
+  uploadFile: {
     method: 'POST',
     path: '/files',
     summary: 'Keep a file that goes along with e-mails, at most 10 MB',
@@ -104,7 +107,7 @@ export const MESSAGE_OPERATIONS = {
     file: true,
     query: Joi.object({ name: Joi.string().max(200).required() }),
   },
-  keepPicture: {
+  uploadPicture: {
     method: 'POST',
     path: '/pictures',
     summary: 'Keep a picture (PNG, JPEG, GIF or WebP, at most 3 MB) for public pages and e-mails; the answer has its address',

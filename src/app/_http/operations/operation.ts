@@ -6,10 +6,12 @@ export interface Operation {
   method: 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE';
   /** Below /api/v1, parameters in braces. */
   path: string;
+  /** The path it had before, which is kept and marked as deprecated. */
+  was?: string;
   summary: string;
   scope: KeyScope;
   /** `person`: only somebody who is logged in. `office`: only owner or admin, or a key with the scope. */
-  only?: 'person' | 'office';
+  only?: 'user' | 'office';
   /** Shows contacts beyond the answer to a change, so that a key needs `contacts:read` as well; every GET of `contacts:write` does. */
   reads?: boolean;
   /** Also for lenders, who look at the contacts that they are attached to and at nothing else. */

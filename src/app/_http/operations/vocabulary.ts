@@ -58,7 +58,7 @@ export const VOCABULARY_OPERATIONS = {
     path: '/shelf',
     summary: 'Lay segments on one’s shelf, in this order',
     scope: 'contacts:read',
-    only: 'person',
+    only: 'user',
     body: Joi.object({ segments: Joi.array().items(id).max(200).required() }),
   },
   listTags: {

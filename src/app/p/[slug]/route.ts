@@ -3,10 +3,9 @@ import { criteriaOfWords, wordsOfCriteria } from '@/core/market';
 import { AppError } from '@/core/shared';
 import { marketNames } from '@/server/market';
 import { homesOf, noteStep, receiveVisitor, type Shown, type Visitor } from '@/server/pages';
-import { now } from '@/server/shared';
 import { problem } from '@/app/_http/problem';
 import { addressOf } from '@/app/_http/client';
-import { documentOf, isJson, knownVisitor, lookerOf, readSent, stateAfter, withPage } from '@/app/_http/visit';
+import { documentOf, isJson, knownVisitor, viewingVisitor, readSent, stateAfter, withPage } from '@/app/_http/visit';
 import type { SearchPlace } from '@/ui/pages/public';
 
 type Context = { params: Promise<{ slug: string }> };
@@ -16,7 +15,7 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
     if (shown.page.kind !== 'search') return documentOf(request, shown);
     const { door } = shown;
     const step = { accountId: door.accountId, doorId: door.id, kind: 'visit' as const, text: `Visited “${door.name}”` };
-    const { visitor, cookie } = await lookerOf(request, step);
+    const { visitor, cookie } = await viewingVisitor(request, step);
     await noteStep({ ...step, visitorId: visitor.id });
     return documentOf(request, shown, { search: await searchOf(request, shown, visitor) }, { cookie });
   });
@@ -35,7 +34,7 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
       const status = error instanceof AppError && error.code === 'too_many' ? 429 : 200;
       return documentOf(request, shown, { state: stateAfter(error, sent), asking }, { status });
     }
-    return documentOf(request, shown, { state: { values: {}, faults: {}, message: null, thanked: true }, asking });
+    return documentOf(request, shown, { state: { values: {}, errors: {}, message: null, thanked: true }, asking });
   });
 }
 
@@ -50,12 +49,12 @@ async function keptSignIn(request: Request, slug: string): Promise<Response> {
           fields: [{ field: 'key', message: 'is missing' }],
         });
       const at = new Date(sent.at ?? '');
-      const taken = await receiveVisitor(shown, sent, {
+      const result = await receiveVisitor(shown, sent, {
         address: addressOf(request),
         visitor: null,
-        kept: { key: sent.key!, at: Number.isNaN(at.getTime()) ? await now() : at },
+        kept: { key: sent.key!, at: Number.isNaN(at.getTime()) ? shown.at : at },
       });
-      answer = Response.json({ taken: taken !== null }, { headers: { 'cache-control': 'no-store' } });
+      answer = Response.json({ taken: result !== null }, { headers: { 'cache-control': 'no-store' } });
     } catch (error) {
       answer = problem(error);
     }
@@ -66,8 +65,8 @@ async function keptSignIn(request: Request, slug: string): Promise<Response> {
 
 async function searchOf(request: Request, shown: Shown, visitor: Visitor): Promise<SearchPlace> {
   const { searchParams } = new URL(request.url);
-  const asked = criteriaOfWords(Object.fromEntries(searchParams));
-  const homes = await homesOf(shown, asked, Math.max(0, Number(searchParams.get('from')) || 0));
+  const query = criteriaOfWords(Object.fromEntries(searchParams));
+  const homes = await homesOf(shown, query, Math.max(0, Number(searchParams.get('from')) || 0));
   const { areas, kinds } = await marketNames(shown.door.accountId);
   const always = shown.page.criteria.areas;
   return {
@@ -75,12 +74,12 @@ async function searchOf(request: Request, shown: Shown, visitor: Visitor): Promi
     homes: homes.items,
     total: homes.total,
     next: homes.next,
-    asked,
-    words: wordsOfCriteria(asked),
+    query,
+    words: wordsOfCriteria(query),
     areas: always?.length ? areas.filter(({ name, town }) => always.includes(name) || always.includes(town ?? '')) : areas,
     kinds: shown.page.criteria.kinds ?? kinds.map(({ name }) => name),
     saved: visitor.saved,
     zone: shown.zone,
-    at: await now(),
+    at: shown.at,
   };
 }

@@ -1,5 +1,5 @@
 /** Starters for people who have just come: what they hear in their first weeks. */
-import { AT_ONCE, call, day, email, letter, plan, talk, text, type Starter } from './steps';
+import { AT_ONCE, call, day, email, letter, plan, assistant, text, type Starter } from './steps';
 
 export const NEW_BUYER: Starter = {
   key: 'new_buyer',
@@ -154,7 +154,7 @@ export const FIRST_QUESTIONS: Starter = {
     'For leads who agreed to texts: an assistant asks when, where, up to what price, whether the money is arranged and whether they have an agent.',
   group: 'First weeks',
   plan: plan([
-    talk({ after: 'start', minutes: 5 }),
+    assistant({ after: 'start', minutes: 5 }),
     call(day(1), 'The assistant has not heard from them, or not all. Ask what is still open.'),
     email(
       day(3, '09:00'),

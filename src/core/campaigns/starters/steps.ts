@@ -2,6 +2,7 @@
 import { DEFAULT_QUESTIONS, TALK_ASKS } from '../../conversations';
 import { NO_PLAN, type Plan, type Step, type StepTiming } from '../plan';
 
+/** A campaign that ships with Urraca, to copy and change. */
 export interface Starter {
   key: string;
   name: string;
@@ -52,7 +53,7 @@ export const call = (when: StepTiming, words: string): Unnumbered => ({
 });
 
 /** A qualifying conversation by text, with all its questions. */
-export const talk = (when: StepTiming): Unnumbered => ({
+export const assistant = (when: StepTiming): Unnumbered => ({
   do: 'talk',
   when,
   questions: TALK_ASKS.map((asks) => ({ asks, words: DEFAULT_QUESTIONS[asks], fieldId: null })),

@@ -16,7 +16,7 @@ const NO_MATTER = /\b(?:don['’]t mind|no problem|not a problem|no worries)\b/i
 const FINE = /(\p{L}+) (?:(?:is|are) (?:fine|ok|okay|alright|no problem)|(?:(?:is|are) )?welcome)\b/iu;
 /** Permissions that sentences give or take, clause by clause. */
 export function permissionsIn(text: string): Partial<Record<MailChannel, 'granted' | 'withdrawn'>> {
-  const said: Partial<Record<MailChannel, 'granted' | 'withdrawn'>> = {};
+  const permissions: Partial<Record<MailChannel, 'granted' | 'withdrawn'>> = {};
   for (const clause of text.replace(/\s+/g, ' ').split(/[.;!?]\s+|,\s*|\s+but\s+/i)) {
     if (
       NONE.test(clause) ||
@@ -27,7 +27,7 @@ export function permissionsIn(text: string): Partial<Record<MailChannel, 'grante
       continue;
     const fine = FINE.exec(clause);
     const channel = fine && channelOf(fine[1]!);
-    if (channel && !FORBIDS.test(clause)) said[channel] ??= 'granted';
+    if (channel && !FORBIDS.test(clause)) permissions[channel] ??= 'granted';
     const forbids = FORBIDS.exec(clause);
     const grants = GRANTS.exec(clause);
     if (!forbids && !grants) continue;
@@ -35,8 +35,8 @@ export function permissionsIn(text: string): Partial<Record<MailChannel, 'grante
     if (forbids && about.length > 45) continue;
     for (const part of about.split(/\s+(?:and|or|und|oder|y|o)\s+|\//)) {
       const channel = channelOf(part) ?? (forbids && clause.length <= 45 ? channelOf(clause) : null);
-      if (channel) said[channel] ??= forbids ? 'withdrawn' : 'granted';
+      if (channel) permissions[channel] ??= forbids ? 'withdrawn' : 'granted';
     }
   }
-  return said;
+  return permissions;
 }

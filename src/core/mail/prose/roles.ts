@@ -50,13 +50,14 @@ const SEEKS =
   /\b(?:need|want|look(?:ing)? for|seeking) (?:an? )?(?:(?!tenants?\b)[\p{L}\d-]+ ){0,3}(?:bed(?:room)?|br|apartment|flat|studio|room|place|rental)\b/iu;
 /** What somebody says they want to do; null when they say nothing of the kind. */
 export function rolesInProse(text: string): ContactRole[] | null {
-  const said = text.replace(SOLD, ' ').replace(NOT_SELLING, ' ').replace(NOT_RENTING, ' ');
-  if (VENDOR.test(said)) return ['vendor'];
-  if (AGENT.test(said)) return ['agent'];
-  const buys = BUYER.test(said.replace(/\bhome ?buyers?\b/gi, ' ')) || BUYER_ELSEWHERE.test(said);
-  if (LANDLORD.test(said) && !(SEEKS.test(said) && RENTER.test(said))) return buys ? ['landlord', 'buyer'] : ['landlord'];
-  const sells = SELLER.test(said) || SELLER_ELSEWHERE.test(said);
-  if (RENTER.test(said) || RENTER_ELSEWHERE.test(said)) return sells ? ['seller', 'renter'] : ['renter'];
+  const remaining = text.replace(SOLD, ' ').replace(NOT_SELLING, ' ').replace(NOT_RENTING, ' ');
+  if (VENDOR.test(remaining)) return ['vendor'];
+  if (AGENT.test(remaining)) return ['agent'];
+  const buys = BUYER.test(remaining.replace(/\bhome ?buyers?\b/gi, ' ')) || BUYER_ELSEWHERE.test(remaining);
+  if (LANDLORD.test(remaining) && !(SEEKS.test(remaining) && RENTER.test(remaining)))
+    return buys ? ['landlord', 'buyer'] : ['landlord'];
+  const sells = SELLER.test(remaining) || SELLER_ELSEWHERE.test(remaining);
+  if (RENTER.test(remaining) || RENTER_ELSEWHERE.test(remaining)) return sells ? ['seller', 'renter'] : ['renter'];
   if (sells) return buys ? ['seller', 'buyer'] : ['seller'];
   return buys ? ['buyer'] : null;
 }

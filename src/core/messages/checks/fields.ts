@@ -7,7 +7,7 @@ import {
   MERGE_FIELDS,
   ownField,
   renderWords,
-  syntaxFault,
+  syntaxError,
 } from '../merge';
 import { partsIn, type Checked, type Finding } from './finding';
 
@@ -50,14 +50,14 @@ export function checkFields(checked: Checked): Finding[] {
         message: `It has ${source.length.toLocaleString('en-US')} signs; ${most.toLocaleString('en-US')} are the most.`,
         because: channel === 'text' ? 'Carriers cut longer texts, or refuse them.' : 'Longer ones are cut on their way.',
       });
-    const fault = syntaxFault(source);
-    if (fault) {
+    const error = syntaxError(source);
+    if (error) {
       found.push({
         rule: 'syntax',
         level: 'error',
         part,
-        at: { from: fault.at, to: Math.min(source.length, fault.at + 2) },
-        message: `A field or condition cannot be read: ${fault.message}.`,
+        at: { from: error.at, to: Math.min(source.length, error.at + 2) },
+        message: `A field or condition cannot be read: ${error.message}.`,
         because: 'It would stand in the message as it is written here.',
       });
       continue;

@@ -2,7 +2,9 @@
 import type { Channel } from '../../contacts';
 import type { Words } from '../words';
 
+/** A part of a message that a check may point at. */
 export type MessagePart = 'subject' | 'text' | 'plain';
+/** A rule that the words of a message are checked by. */
 export type Rule =
   | 'empty'
   | 'too_long'
@@ -20,6 +22,7 @@ export type Rule =
   | 'alike'
   | 'link';
 
+/** What a check found in the words of a message, and where. */
 export interface Finding {
   rule: Rule;
   /** An error keeps the words from being used, a warning does not. */
@@ -31,6 +34,7 @@ export interface Finding {
   because: string;
 }
 
+/** What is checked: words, their channel, and what the account knows. */
 export interface Checked {
   channel: Channel;
   words: Words;

@@ -46,6 +46,7 @@ export function slipsIn(text: string): Slip[] {
   return slips;
 }
 
+/** Wordings of a part with variants, as a check reads them. */
 export interface WordingSample {
   part: MessagePart;
   /** How many wordings there are. */

@@ -4,12 +4,12 @@ import { html, type Html } from './html';
 
 export interface FormState {
   values: Record<string, string>;
-  faults: Record<string, string>;
+  errors: Record<string, string>;
   message: string | null;
   /** True once it was taken in. */
   thanked: boolean;
 }
-export const NEW_FORM: FormState = { values: {}, faults: {}, message: null, thanked: false };
+export const NEW_FORM: FormState = { values: {}, errors: {}, message: null, thanked: false };
 
 type FormBlock = Extract<Block, { kind: 'form' }>;
 
@@ -35,7 +35,7 @@ export interface FormPlace {
 
 export function formHtml(block: FormBlock, { page, token, action, state }: FormPlace): Html {
   if (state.thanked) return html`<p class="said" role="status">${block.thanks}</p>`;
-  const { values, faults } = state;
+  const { values, errors } = state;
   const typed = (name: string, label: string, type: string, complete: string) =>
     html`<div class="field">
       <label for="f-${name}">${label}</label>
@@ -46,9 +46,9 @@ export function formHtml(block: FormBlock, { page, token, action, state }: FormP
         autocomplete="${complete}"
         maxlength="320"
         value="${values[name] ?? ''}"
-        ${faults[name] ? html`aria-invalid="true" aria-describedby="x-${name}"` : ''}
+        ${errors[name] ? html`aria-invalid="true" aria-describedby="x-${name}"` : ''}
       />
-      ${faultHtml(name, faults)}
+      ${faultHtml(name, errors)}
     </div>`;
   const asks = block.asks.map((ask) => {
     if (ask === 'role') return rolesHtml(values.role);
@@ -56,7 +56,7 @@ export function formHtml(block: FormBlock, { page, token, action, state }: FormP
     if (ask === 'message')
       return html`<div class="field">
         <label for="f-message">What would you like to know?</label>
-        <textarea id="f-message" name="message" maxlength="6000">${values.message ?? ''}</textarea>${faultHtml('message', faults)}
+        <textarea id="f-message" name="message" maxlength="6000">${values.message ?? ''}</textarea>${faultHtml('message', errors)}
       </div>`;
     const [label, type, complete] = TYPED[ask];
     return typed(ask, label, type, complete);
@@ -80,8 +80,8 @@ export function formHtml(block: FormBlock, { page, token, action, state }: FormP
   </form>`;
 }
 
-const faultHtml = (name: string, faults: Record<string, string>): Html | null =>
-  faults[name] ? html`<span class="fault" id="x-${name}">${faults[name]}</span>` : null;
+const faultHtml = (name: string, errors: Record<string, string>): Html | null =>
+  errors[name] ? html`<span class="fault" id="x-${name}">${errors[name]}</span>` : null;
 
 const rolesHtml = (chosen = 'buyer'): Html =>
   html`<fieldset class="field" style="border:0;padding:0;margin:14px 0">

@@ -33,7 +33,7 @@ const place = (more: Partial<SearchPlace> = {}): SearchPlace => ({
   homes: [home()],
   total: 1,
   next: null,
-  asked: {},
+  query: {},
   words: {},
   areas: [{ name: 'Old quay', town: 'Saltmarsh' }],
   kinds: ['House'],
@@ -50,15 +50,17 @@ test('markup in whatever a listing says is shown as words, in the list and alone
   const list = String(
     homesHtml(place({ homes: [evil], areas: [{ name: EVIL, town: EVIL }], kinds: [EVIL], next: EVIL, words: { within: EVIL } })),
   );
-  for (const text of [list, String(homeHtml(evil, { ...around, token: EVIL })), drawHome(evil)])
-    expect(text).not.toContain('<script');
+  for (const text of [list, String(homeHtml(evil, { ...around, token: EVIL }))])
+    expect([text.includes('<script'), text.includes('&#60;script&#62;alert(1)&#60;/script&#62;')]).toEqual([false, true]);
+  expect(drawHome(evil)).toMatch(/^<svg [^]*<\/svg>$/);
+  expect(drawHome(evil)).not.toContain('script');
 });
 
 test('what was asked stays chosen, a price between the usual ones too', () => {
   const text = String(
     homesHtml(
       place({
-        asked: { price_max: 333_000, beds_min: 3, areas: ['Old quay'], open_house: true },
+        query: { price_max: 333_000, beds_min: 3, areas: ['Old quay'], open_house: true },
         words: { price_max: '333000' },
       }),
     ),

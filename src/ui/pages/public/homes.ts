@@ -37,7 +37,7 @@ export interface SearchPlace {
   homes: PublicListing[];
   total: number;
   next: string | null;
-  asked: Criteria;
+  query: Criteria;
   /** The same in the words of the address. */
   words: Record<string, string>;
   areas: { name: string; town: string | null }[];
@@ -52,16 +52,16 @@ const option = (value: string, words: string, chosen: boolean): Html =>
 const PRICES = [1_000, 1_500, 2_000, 150_000, 200_000, 250_000, 300_000, 350_000, 400_000, 500_000, 600_000, 800_000, 1_000_000];
 
 export function homesHtml(place: SearchPlace): Html {
-  const { slug, homes, total, next, asked, words, areas, kinds, saved } = place;
+  const { slug, homes, total, next, query, words, areas, kinds, saved } = place;
   const money = (name: 'price_min' | 'price_max', label: string) =>
     html`<label
       >${label}
       <select name="${name}">
-        ${option('', 'any', asked[name] === undefined)}${[
-          ...new Set([...PRICES, ...(asked[name] === undefined ? [] : [asked[name]!])]),
+        ${option('', 'any', query[name] === undefined)}${[
+          ...new Set([...PRICES, ...(query[name] === undefined ? [] : [query[name]!])]),
         ]
           .sort((a, b) => a - b)
-          .map((value) => option(String(value), `$${value.toLocaleString('en-US')}`, asked[name] === value))}
+          .map((value) => option(String(value), `$${value.toLocaleString('en-US')}`, query[name] === value))}
       </select></label
     >`;
   const more = new URLSearchParams({ ...words, from: next ?? '' });
@@ -69,28 +69,28 @@ export function homesHtml(place: SearchPlace): Html {
       <label
         >Where
         <select name="areas">
-          ${option('', 'everywhere', !asked.areas)}${areas.map(({ name, town }) =>
-            option(name, town ? `${town}: ${name}` : name, asked.areas?.[0] === name),
+          ${option('', 'everywhere', !query.areas)}${areas.map(({ name, town }) =>
+            option(name, town ? `${town}: ${name}` : name, query.areas?.[0] === name),
           )}
         </select></label
       >
       <label
         >Kind
         <select name="kinds">
-          ${option('', 'any', !asked.kinds)}${kinds.map((name) => option(name, name, asked.kinds?.[0] === name))}
+          ${option('', 'any', !query.kinds)}${kinds.map((name) => option(name, name, query.kinds?.[0] === name))}
         </select></label
       >
       ${money('price_min', 'From')} ${money('price_max', 'To')}
       <label
         >Bedrooms
         <select name="beds_min">
-          ${option('', 'any', !asked.beds_min)}${[1, 2, 3, 4, 5].map((n) =>
-            option(String(n), `${n} or more`, asked.beds_min === n),
+          ${option('', 'any', !query.beds_min)}${[1, 2, 3, 4, 5].map((n) =>
+            option(String(n), `${n} or more`, query.beds_min === n),
           )}
         </select></label
       >
       <label class="tick"
-        ><input type="checkbox" name="open_house" value="true" ${asked.open_house ? 'checked' : ''} /> open house</label
+        ><input type="checkbox" name="open_house" value="true" ${query.open_house ? 'checked' : ''} /> open house</label
       >
       <input type="hidden" name="within" value="${words.within ?? ''}" />
       <button class="go" type="submit">Show them</button>
@@ -99,7 +99,7 @@ export function homesHtml(place: SearchPlace): Html {
     <div class="found">
       <div>
         <p class="soft" aria-live="polite">
-          ${total === 0 ? 'No home is like that now. Ask for less.' : `${criteriaWords(asked)}: ${total.toLocaleString('en-US')} on the market today`}
+          ${total === 0 ? 'No home is like that now. Ask for less.' : `${criteriaWords(query)}: ${total.toLocaleString('en-US')} on the market today`}
         </p>
         <ul class="homes">
           ${homes.map(

@@ -21,7 +21,7 @@ test('markup in the words of a block, in what was typed and in names is shown as
     {
       ...context,
       brokerage: EVIL,
-      state: { ...NEW_FORM, values: { first_name: EVIL }, message: EVIL, faults: { first_name: EVIL } },
+      state: { ...NEW_FORM, values: { first_name: EVIL }, message: EVIL, errors: { first_name: EVIL } },
     },
   );
   expect(text).not.toContain('<script>');
@@ -35,7 +35,7 @@ test('a form keeps what was typed, says beside a field what is wrong, and afterw
     ...context,
     state: {
       values: { first_name: 'Odo', email: 'nobody' },
-      faults: { email: 'is not an e-mail address' },
+      errors: { email: 'is not an e-mail address' },
       message: 'Please look',
       thanked: false,
     },

@@ -49,8 +49,8 @@ async function freshOrKept(request: Request): Promise<Response> {
     else if (fresh.ok && !new URL(request.url).pathname.startsWith('/p/')) await shelf.put(request, fresh.clone());
     return fresh;
   } catch (error) {
-    const kept = await shelf.match(request, { ignoreSearch: true });
-    if (kept) return kept;
+    const cached = await shelf.match(request, { ignoreSearch: true });
+    if (cached) return cached;
     throw error;
   }
 }

@@ -12,14 +12,14 @@ async function show(element: HTMLElement, form: HTMLFormElement): Promise<void> 
   const { slug } = element.dataset;
   const answer = await fetch(`/p/${slug}/places${location.search}`);
   if (!answer.ok) return;
-  const { ground, pins, ring } = (await answer.json()) as { ground: BaseMap; pins: Pin[]; ring: Ring | null };
-  if (!ground.features.length && !pins.length) return;
+  const { baseMap, pins, ring } = (await answer.json()) as { baseMap: BaseMap; pins: Pin[]; ring: Ring | null };
+  if (!baseMap.features.length && !pins.length) return;
   element.hidden = false;
   element.setAttribute('role', 'region');
   element.setAttribute('aria-label', 'Map of these homes');
   const within = form.querySelector<HTMLInputElement>('input[name=within]')!;
   const map = countyMap(element, {
-    ground,
+    baseMap,
     near: pins.map(({ latitude, longitude }) => [latitude, longitude]),
     onPick: (number) => {
       // eslint-disable-next-line @next/next/no-location-assign-relative-destination -- a public page has no router; this is a plain way to another document

@@ -31,16 +31,16 @@ function begin(form: HTMLFormElement): void {
       .map((name) => JSON.parse(localStorage.getItem(name)!) as Kept)
       .sort((a, b) => (a.at < b.at ? -1 : 1));
   const show = () => {
-    const kept = all();
-    const refused = kept.filter((one) => one.refused).length;
-    const waiting = kept.length - refused;
+    const visits = all();
+    const refused = visits.filter((one) => one.refused).length;
+    const waiting = visits.length - refused;
     line.textContent = [
       waiting ? `${waiting} kept here until there is a network` : '',
       refused ? `${refused} could not be read; ask them again` : '',
     ]
       .filter(Boolean)
       .join(' · ');
-    line.hidden = !kept.length;
+    line.hidden = !visits.length;
   };
 
   let delivering = false;
@@ -83,7 +83,7 @@ function begin(form: HTMLFormElement): void {
     return Boolean(answer?.ok);
   }
 
-  const fault = (name: string, words: string) => {
+  const error = (name: string, words: string) => {
     const input = form.querySelector<HTMLInputElement>(`[name=${name}]`);
     if (!input) return;
     input.setAttribute('aria-invalid', 'true');
@@ -100,9 +100,9 @@ function begin(form: HTMLFormElement): void {
     form.querySelectorAll('[aria-invalid]').forEach((one) => one.removeAttribute('aria-invalid'));
   };
   const clear = () => {
-    const kept = token();
+    const entry = token();
     form.reset();
-    field().value = kept;
+    field().value = entry;
     clean();
   };
 
@@ -112,30 +112,30 @@ function begin(form: HTMLFormElement): void {
     const sent = Object.fromEntries([...new FormData(form)].map(([name, value]) => [name, String(value).trim()]));
     delete sent.token;
     const digits = (sent.phone ?? '').replace(/\D/g, '');
-    if (!sent.first_name) return fault('first_name', 'Please write your first name');
-    if (sent.email && !/^[^\s@]+@[^\s@.]+\.[^\s@]+$/.test(sent.email)) return fault('email', 'This is not an e-mail address');
-    if (sent.phone && digits.length < 10) return fault('phone', 'Please write the number with its area code');
-    if (!sent.email && !sent.phone) return fault(form.phone ? 'phone' : 'email', 'A phone number or an e-mail address, please');
+    if (!sent.first_name) return error('first_name', 'Please write your first name');
+    if (sent.email && !/^[^\s@]+@[^\s@.]+\.[^\s@]+$/.test(sent.email)) return error('email', 'This is not an e-mail address');
+    if (sent.phone && digits.length < 10) return error('phone', 'Please write the number with its area code');
+    if (!sent.email && !sent.phone) return error(form.phone ? 'phone' : 'email', 'A phone number or an e-mail address, please');
     const one: Kept = { key: crypto.randomUUID(), at: new Date().toISOString(), sent };
     try {
       localStorage.setItem(PREFIX + one.key, JSON.stringify(one));
     } catch {
-      return fault('first_name', 'This tablet has no room left. Please tell your host.');
+      return error('first_name', 'This tablet has no room left. Please tell your host.');
     }
     thank();
     void deliver();
   });
 
   function thank(): void {
-    const said = document.createElement('p');
-    said.className = 'said';
-    said.setAttribute('role', 'status');
-    said.textContent = form.dataset.thanks ?? 'Thank you.';
+    const note = document.createElement('p');
+    note.className = 'said';
+    note.setAttribute('role', 'status');
+    note.textContent = form.dataset.thanks ?? 'Thank you.';
     form.hidden = true;
-    form.after(said);
+    form.after(note);
     clear();
     setTimeout(() => {
-      said.remove();
+      note.remove();
       form.hidden = false;
       form.querySelector<HTMLInputElement>('[name=first_name]')?.focus();
     }, THANKS_MS);

@@ -1,10 +1,2 @@
-/** Challenges between templates. */
-import { createAbTest, listAbTests } from '@/server/templates';
-import { OPERATIONS } from '@/app/_http/operations';
-import { created, route } from '@/app/_http/route';
-
-export const GET = route(OPERATIONS.listChallenges!, async ({ scope }) => ({ items: await listAbTests(scope) }));
-
-export const POST = route(OPERATIONS.createChallenge!, async ({ principal, body }) =>
-  created(await createAbTest(principal, body)),
-);
+/** An earlier address of the same, which is kept. */
+export { GET, POST } from '../ab-tests/route';

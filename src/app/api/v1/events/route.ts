@@ -10,7 +10,7 @@ const KEEP_ALIVE_MS = 20_000;
 
 export async function GET(request: Request): Promise<Response> {
   try {
-    const person = userOf(await principalOf(request));
+    const user = userOf(await principalOf(request));
     const token = (await sessionToken()) ?? '';
     const text = new TextEncoder();
     let end = () => {};
@@ -25,9 +25,9 @@ export async function GET(request: Request): Promise<Response> {
         };
         const unsubscribe = subscribe((event) => {
           if (event === 'everything') send('event: everything\ndata: {}\n\n');
-          else if (concerns(person, event))
+          else if (concerns(user, event))
             send(
-              `data: ${JSON.stringify({ topic: event.topic, contactId: event.contactId, callId: event.callId, mine: isMine(person, event) })}\n\n`,
+              `data: ${JSON.stringify({ topic: event.topic, contactId: event.contactId, callId: event.callId, mine: isMine(user, event) })}\n\n`,
             );
         });
         /** A session that ended in the meantime ends its stream too. */

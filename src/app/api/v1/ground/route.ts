@@ -1,7 +1,2 @@
-/** The ground of the map. */
-import { findBaseMap, saveBaseMap } from '@/server/market';
-import { OPERATIONS } from '@/app/_http/operations';
-import { route } from '@/app/_http/route';
-
-export const GET = route(OPERATIONS.getGround!, ({ scope }) => findBaseMap(scope.accountId));
-export const PUT = route(OPERATIONS.setGround!, ({ principal, body }) => saveBaseMap(principal, body));
+/** An earlier address of the same, which is kept. */
+export { GET, PUT } from '../base-map/route';

@@ -20,7 +20,7 @@ export const POST = route(OPERATIONS.createInquiry!, async ({ request, principal
   }
   const body = objectOf(await readText(request, MOST_BYTES));
   const door = await doorOfKind(scope.accountId, 'hand');
-  const arrival = { door, raw: body, inquiry: readInquiry(body), idempotencyKey: key, byPerson: principal.person };
+  const arrival = { door, raw: body, inquiry: readInquiry(body), idempotencyKey: key, byPerson: principal.user };
   return query.sandbox === true ? tryByHand(arrival) : created(await captureByHand(arrival));
 });
 

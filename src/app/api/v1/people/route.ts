@@ -1,6 +1,2 @@
-/** People. */
-import { listUsers } from '@/server/accounts';
-import { OPERATIONS } from '@/app/_http/operations';
-import { route } from '@/app/_http/route';
-
-export const GET = route(OPERATIONS.listPeople!, async ({ scope, query }) => ({ items: await listUsers(scope, query.left) }));
+/** An earlier address of the same, which is kept. */
+export { GET } from '../users/route';

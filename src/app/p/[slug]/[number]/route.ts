@@ -1,8 +1,8 @@
 /** One home of a home search. After some homes the visitor is asked who they are; a home is saved here. */
 import { homeOf, noteStep, pageToken, receiveVisitor } from '@/server/pages';
-import { limitRate, now } from '@/server/shared';
+import { limitRate } from '@/server/shared';
 import { addressOf } from '@/app/_http/client';
-import { documentOf, lookerOf, readSent, stateAfter, visitorOf, withPage } from '@/app/_http/visit';
+import { documentOf, readSent, stateAfter, viewingVisitor, visitorOf, withPage } from '@/app/_http/visit';
 import { homeHtml, html, NEW_FORM, type FormState } from '@/ui/pages/public';
 import { AppError, notFound } from '@/core/shared';
 import type { ListingView } from '@/core/market';
@@ -39,7 +39,7 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
   return withPage(slug, async (shown) => {
     searchOnly(shown);
     const home = await homeOf(shown, numberOf(number));
-    const { visitor, cookie } = await lookerOf(request, viewOf(shown, home));
+    const { visitor, cookie } = await viewingVisitor(request, viewOf(shown, home));
     return homeDocument(request, shown, home, visitor, NEW_FORM, cookie);
   });
 }
@@ -62,8 +62,8 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
     }
     let state: FormState;
     try {
-      const taken = await receiveVisitor(shown, sent, { address: addressOf(request), visitor, number });
-      if (taken) return homeDocument(request, shown, home, { ...visitor, contactId: taken.contactId }, NEW_FORM, cookie);
+      const result = await receiveVisitor(shown, sent, { address: addressOf(request), visitor, number });
+      if (result) return homeDocument(request, shown, home, { ...visitor, contactId: result.contactId }, NEW_FORM, cookie);
       state = { ...NEW_FORM, thanked: true };
     } catch (error) {
       state = stateAfter(error, sent);
@@ -100,7 +100,7 @@ async function homeDocument(
       { cookie },
     );
   await noteStep({ ...viewOf(shown, home), visitorId: visitor.id });
-  const place = { slug, saved: seenBefore, zone: shown.zone, at: await now(), token: pageToken(slug) };
+  const place = { slug, saved: seenBefore, zone: shown.zone, at: shown.at, token: pageToken(shown) };
   return documentOf(
     request,
     shown,

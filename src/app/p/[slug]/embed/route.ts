@@ -25,6 +25,6 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
     } catch (error) {
       return documentOf(request, shown, { embedded: true, state: stateAfter(error, sent) });
     }
-    return documentOf(request, shown, { embedded: true, state: { values: {}, faults: {}, message: null, thanked: true } });
+    return documentOf(request, shown, { embedded: true, state: { values: {}, errors: {}, message: null, thanked: true } });
   });
 }

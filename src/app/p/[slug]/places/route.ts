@@ -21,8 +21,8 @@ export async function GET(request: Request, { params }: { params: Promise<{ slug
             },
           ],
     );
-    const ground = await findBaseMap(shown.door.accountId);
-    return Response.json({ ground, pins, ring: asked.within ?? null }, { headers: { 'cache-control': 'no-store' } });
+    const baseMap = await findBaseMap(shown.door.accountId);
+    return Response.json({ baseMap, pins, ring: asked.within ?? null }, { headers: { 'cache-control': 'no-store' } });
   } catch (error) {
     return problem(error);
   }

@@ -4,8 +4,7 @@ import { problem } from '@/app/_http/problem';
 
 export async function GET(_request: Request, { params }: { params: Promise<{ slug: string }> }): Promise<Response> {
   try {
-    const { slug } = await openPage((await params).slug);
-    return Response.json({ token: pageToken(slug) }, { headers: { 'cache-control': 'no-store' } });
+    return Response.json({ token: pageToken(await openPage((await params).slug)) }, { headers: { 'cache-control': 'no-store' } });
   } catch (error) {
     return problem(error);
   }

@@ -1,13 +1,2 @@
-/** A challenge ends with its winner, or is taken away. */
-import { deleteAbTest, endAbTest } from '@/server/templates';
-import { OPERATIONS } from '@/app/_http/operations';
-import { done, route } from '@/app/_http/route';
-
-export const PATCH = route(OPERATIONS.endChallenge!, ({ principal, params, body }) =>
-  endAbTest(principal, params.id!, body.winner_id),
-);
-
-export const DELETE = route(OPERATIONS.deleteChallenge!, async ({ principal, params }) => {
-  await deleteAbTest(principal, params.id!);
-  return done();
-});
+/** An earlier address of the same, which is kept. */
+export { PATCH, DELETE } from '../../ab-tests/[id]/route';

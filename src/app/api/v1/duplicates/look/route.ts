@@ -1,7 +1,2 @@
-/** Looking for duplicates. */
-import { requestDuplicateScan, findDuplicateScan } from '@/server/duplicates';
-import { OPERATIONS } from '@/app/_http/operations';
-import { route } from '@/app/_http/route';
-
-export const GET = route(OPERATIONS.getLook!, ({ scope }) => findDuplicateScan(scope.accountId));
-export const POST = route(OPERATIONS.askLook!, ({ principal }) => requestDuplicateScan(principal));
+/** An earlier address of the same, which is kept. */
+export { GET, POST } from '../scan/route';

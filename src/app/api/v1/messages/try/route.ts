@@ -1,9 +1,9 @@
 /** Trying words on oneself. */
-import { tryOnMe } from '@/server/messages';
+import { sendTrial } from '@/server/messages';
 import { OPERATIONS } from '@/app/_http/operations';
 import { userOf, route } from '@/app/_http/route';
 
-export const POST = route(OPERATIONS.tryOnMe!, async ({ principal, body }) => ({
+export const POST = route(OPERATIONS.sendTrial!, async ({ principal, body }) => ({
   status: 202,
-  body: await tryOnMe(userOf(principal), body.trials, body.contact_id ?? null),
+  body: await sendTrial(userOf(principal), body.trials, body.contact_id ?? null),
 }));

@@ -1,8 +1,2 @@
-/** A mail becomes an inquiry, as a person reads it. */
-import { convertToInquiry } from '@/server/messages';
-import { OPERATIONS } from '@/app/_http/operations';
-import { created, route } from '@/app/_http/route';
-
-export const POST = route(OPERATIONS.takeLeadMail!, async ({ principal, params, body: { marks, ...said } }) =>
-  created(await convertToInquiry(principal, params.id!, said, marks)),
-);
+/** An earlier address of the same, which is kept. */
+export { POST } from '../convert/route';

@@ -1,8 +1,2 @@
-/** Somebody leaves. */
-import { deactivateUser } from '@/server/changes';
-import { OPERATIONS } from '@/app/_http/operations';
-import { route } from '@/app/_http/route';
-
-export const POST = route(OPERATIONS.letLeave!, ({ principal, params, body }) =>
-  deactivateUser(principal, params.id!, body.change),
-);
+/** An earlier address of the same, which is kept. */
+export { POST } from '../../../users/[id]/deactivate/route';

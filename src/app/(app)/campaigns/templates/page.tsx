@@ -1,0 +1,13 @@
+/** Templates. */
+import type { Metadata } from 'next';
+import { jsoned, requireUser } from '@/app/_http/page';
+import { runsTheOffice } from '@/core/accounts';
+import { listTemplates } from '@/server/templates';
+import { TemplatesArea, type Template } from '@/ui/templates';
+
+export const metadata: Metadata = { title: 'Templates' };
+
+export default async function Page() {
+  const { scope, user } = await requireUser('campaigns');
+  return <TemplatesArea first={jsoned(await listTemplates(scope)) as Template[]} office={runsTheOffice(user.role)} />;
+}

@@ -1,0 +1,87 @@
+/** The operations of the account: what each set for themselves, settings, keys, messages that do not get out, the clock. */
+import Joi from 'joi';
+import { KEY_SCOPES } from '@/core/accounts';
+import { settingsSchema } from '@/core/accounts/schemas';
+import { PREFERENCE_KEYS } from '@/server/accounts';
+import type { Operation } from './operation';
+import { id, instant } from './parts';
+
+export const ACCOUNT_OPERATIONS = {
+  getPreferences: {
+    method: 'GET',
+    path: '/preferences',
+    summary: 'What one set for oneself',
+    scope: 'contacts:read',
+    lenders: true,
+    only: 'user',
+  },
+  setPreferences: {
+    method: 'PUT',
+    path: '/preferences',
+    summary: 'Set something for oneself, such as the columns of the grid',
+    scope: 'contacts:read',
+    lenders: true,
+    only: 'user',
+    body: Joi.object(Object.fromEntries(PREFERENCE_KEYS.map((key) => [key, Joi.object().unknown(true)]))).min(1),
+  },
+  getWire: {
+    method: 'GET',
+    path: '/wire',
+    summary: 'The numbers on the Wire',
+    scope: 'contacts:read',
+    lenders: true,
+    only: 'user',
+  },
+  getSettings: { method: 'GET', path: '/settings', summary: 'Guardrails and measures', scope: 'routing:read' },
+  updateSettings: {
+    method: 'PATCH',
+    path: '/settings',
+    summary: 'Change guardrails and measures',
+    scope: 'setup:write',
+    only: 'office',
+    body: settingsSchema,
+  },
+  listKeys: { method: 'GET', path: '/keys', summary: 'API keys, without the keys', scope: 'setup:write', only: 'office' },
+  createKey: {
+    secret: true,
+    method: 'POST',
+    path: '/keys',
+    summary: 'Make an API key; the answer shows it once',
+    scope: 'setup:write',
+    only: 'user',
+    body: Joi.object({
+      name: Joi.string().min(1).max(80).required(),
+      scopes: Joi.array()
+        .items(Joi.string().valid(...KEY_SCOPES))
+        .min(1)
+        .required(),
+      door_id: id.allow(null),
+    }),
+  },
+  rotateKey: {
+    secret: true,
+    method: 'POST',
+    path: '/keys/{id}/rotate',
+    summary: 'Change an API key for a new one, shown once; the old one works for some hours more',
+    scope: 'setup:write',
+    only: 'user',
+    body: Joi.object({ hours: Joi.number().integer().min(0).max(720).default(24) }).default({}),
+  },
+  revokeKey: { method: 'DELETE', path: '/keys/{id}', summary: 'Revoke an API key', scope: 'setup:write', only: 'user' },
+  listStuck: {
+    method: 'GET',
+    path: '/outbox/stuck',
+    summary: 'Messages that do not get out',
+    scope: 'setup:write',
+    only: 'office',
+  },
+  retryStuck: { method: 'POST', path: '/outbox/retry', summary: 'Try them again now', scope: 'setup:write', only: 'office' },
+  advance: {
+    method: 'POST',
+    path: '/simulation/advance',
+    summary: 'Let simulated time pass; answers when everything due in between has been done',
+    scope: 'simulation',
+    body: Joi.object({ by: Joi.string().max(40), to: instant, next: Joi.boolean().valid(true) }).xor('by', 'to', 'next'),
+  },
+  getSimulation: { method: 'GET', path: '/simulation', summary: 'The clock', scope: 'contacts:read', lenders: true },
+} satisfies Record<string, Operation>;

@@ -1,0 +1,17 @@
+/** The operations of calls. */
+import Joi from 'joi';
+import { OUTCOME_KEYS } from '@/core/calling';
+import type { Operation } from './operation';
+
+export const CALLING_OPERATIONS = {
+  startCall: { method: 'POST', path: '/contacts/{id}/calls', summary: 'Call a contact', scope: 'contacts:write', only: 'user' },
+  getCall: { method: 'GET', path: '/calls/{id}', summary: 'One call', scope: 'contacts:read' },
+  updateCall: {
+    method: 'PATCH',
+    path: '/calls/{id}',
+    summary: 'Keep the note or name the outcome of a call',
+    scope: 'contacts:write',
+    body: Joi.object({ note: Joi.string().max(20_000).allow(''), outcome: Joi.string().valid(...OUTCOME_KEYS) }).min(1),
+  },
+  hangUp: { method: 'POST', path: '/calls/{id}/hang-up', summary: 'End a call', scope: 'contacts:write' },
+} satisfies Record<string, Operation>;

@@ -1,0 +1,80 @@
+/** What comes back of our mails: for good, and the address is wrong from now on; three times for a while, as well; called unwanted, and no e-mail goes there again. */
+import type { Returned } from '@/core/mail';
+import type { Activity } from '@/core/contacts';
+import { changePermissions, permissionActivity, recordActivities } from '../contacts';
+import { now, transact, type Tx } from '../shared';
+
+/** So many times in a row, and the address counts as wrong. Whatever arrives in between begins the count anew. */
+const SOFT_MOST = 3;
+
+interface SentRow {
+  id: string;
+  account_id: string;
+  contact_id: string;
+  address: string;
+  payload: { subject?: string | null };
+}
+
+/** Takes a report in, once. @returns whether it was about a message of ours */
+export async function receiveReturned(returned: Returned, eventId: string): Promise<boolean> {
+  return transact(async (tx) => {
+    const row = returned.key
+      ? await tx.first<SentRow>(
+          `select id, account_id, contact_id, address, payload from outbox where key = $1 and channel = 'email'`,
+          [returned.key],
+        )
+      : null;
+    if (!row) return false;
+    const fresh = await tx.rows(
+      `insert into received (source, event_id) values ('mail', $1) on conflict do nothing returning event_id`,
+      [`returned ${eventId}`.slice(0, 300)],
+    );
+    if (!fresh.length) return true;
+    const at = await now(tx);
+    if (returned.kind === 'complaint') await complained(tx, row, at);
+    else await bounced(tx, row, returned, at);
+    return true;
+  });
+}
+
+async function complained(tx: Tx, row: SentRow, at: Date): Promise<void> {
+  await tx.run('update outbox set complained_at = coalesce(complained_at, $2) where id = $1', [row.id, at]);
+  const change = {
+    channel: 'email' as const,
+    address: row.address,
+    state: 'withdrawn' as const,
+    how: 'they called a mail of ours unwanted',
+    forGood: true,
+    at,
+  };
+  await changePermissions(tx, row.account_id, [change]);
+  const line = permissionActivity(row.contact_id, change);
+  await recordActivities(tx, row.account_id, [{ ...line, data: { ...line.data, optOut: true } }]);
+}
+
+async function bounced(tx: Tx, row: SentRow, { kind, fault: error }: Returned, at: Date): Promise<void> {
+  await tx.run('update outbox set bounced_at = coalesce(bounced_at, $2) where id = $1', [row.id, at]);
+  const point = await tx.first<{ soft_bounces: number }>(
+    `update contact_points set soft_bounces = soft_bounces + case when $4 then 1 else 0 end,
+       fault = case when not $4 then $5 when soft_bounces + 1 >= ${SOFT_MOST} then 'mails came back ${SOFT_MOST} times: ' || $5 else fault end
+     where account_id = $1 and contact_id = $2 and kind = 'email' and value = $3 and active returning soft_bounces`,
+    [row.account_id, row.contact_id, row.address, kind === 'soft', error],
+  );
+  const wrong = kind === 'hard' || (point?.soft_bounces ?? 0) >= SOFT_MOST;
+  const line: Activity = {
+    contactId: row.contact_id,
+    userId: null,
+    at,
+    kind: 'bounced',
+    channel: 'email',
+    direction: 'out',
+    data: {
+      subject: row.payload.subject ?? undefined,
+      to: row.address,
+      outboxId: row.id,
+      text: wrong ? `${error}. Nothing goes to this address any more.` : `${error}. It came back for now.`,
+    },
+    because: { why: 'refused', channel: 'email', fault: error },
+  };
+  await recordActivities(tx, row.account_id, [line]);
+}

@@ -1,0 +1,5 @@
+/** Doors as pages know them. */
+import type { DoorView } from '@/core/capture';
+import type { Jsoned } from '@/core/shared';
+
+export type DoorJson = Jsoned<DoorView>;

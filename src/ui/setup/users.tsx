@@ -1,0 +1,114 @@
+'use client';
+/** Who works here; somebody leaves, and their people are handed on. */
+import { useState } from 'react';
+import Dialog from '@mui/material/Dialog';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { UserView } from '@/core/accounts';
+import type { BulkAction, ChangeView } from '@/core/changes';
+import type { Jsoned } from '@/core/shared';
+import { HandTo, useChangeWatch } from '../changes';
+import { ask, ErrorMessage, FormEnd, freshKey, NO_WORDS, useToast, useVocabulary } from '../primitives';
+import { Block } from './block';
+
+type Person = Jsoned<UserView>;
+
+export function Users({ users: first }: { users: Person[] }) {
+  const queries = useQueryClient();
+  const toast = useToast();
+  const { data: users } = useQuery({
+    queryKey: ['users'],
+    queryFn: async () => (await ask<{ items: Person[] }>('/users')).items,
+    initialData: first,
+  });
+  const { data: left = [] } = useQuery({
+    queryKey: ['users', 'left'],
+    queryFn: async () => (await ask<{ items: Person[] }>('/users?left=true')).items,
+  });
+  const [leaving, setLeaving] = useState<Person | null>(null);
+  const back = useMutation({
+    mutationFn: (id: string) => ask(`/users/${id}/reactivate`, 'POST'),
+    onSuccess: () => {
+      toast.tell('They may come in again. Their people stay where they are.');
+      void queries.invalidateQueries({ queryKey: ['users'] });
+    },
+    onError: toast.fail,
+  });
+  return (
+    <Block title="People" note="Who works here, and as what.">
+      {users.map((person) => (
+        <div key={person.id} className="pair">
+          <span>
+            {person.name} <span className="soft small">{person.office}</span>
+          </span>
+          <span className="nowrap">
+            <span className="soft">{person.role}</span>{' '}
+            {person.role !== 'owner' && (
+              <button type="button" className="chip tiny" aria-label={`${person.name} leaves`} onClick={() => setLeaving(person)}>
+                Leaves …
+              </button>
+            )}
+          </span>
+        </div>
+      ))}
+      {left.map((person) => (
+        <div key={person.id} className="pair soft">
+          <span>{person.name}</span>
+          <span className="nowrap">
+            has left{' '}
+            <button
+              type="button"
+              className="chip tiny"
+              aria-label={`${person.name} is back`}
+              onClick={() => back.mutate(person.id)}
+            >
+              Is back
+            </button>
+          </span>
+        </div>
+      ))}
+      {leaving && <LeaveDialog key={leaving.id} user={leaving} onClose={() => setLeaving(null)} />}
+    </Block>
+  );
+}
+
+function LeaveDialog({ user: person, onClose }: { user: Person; onClose: () => void }) {
+  const [change, setChange] = useState<BulkAction | null>(null);
+  const { data: vocabulary = NO_WORDS } = useVocabulary();
+  const { watch } = useChangeWatch();
+  const queries = useQueryClient();
+  const theirs = encodeURIComponent(JSON.stringify({ on: 'owner', how: 'any', of: [person.id] }));
+  const { data } = useQuery({
+    queryKey: ['contacts', 'count', `where=${theirs}`],
+    queryFn: () => ask<{ count: number }>(`/contacts/count?where=${theirs}`),
+  });
+  const leave = useMutation({
+    mutationFn: () => ask<ChangeView>(`/users/${person.id}/deactivate`, 'POST', { change: change! }, freshKey()),
+    onSuccess: ({ id }) => {
+      watch(id);
+      void queries.invalidateQueries({ queryKey: ['users'] });
+      onClose();
+    },
+  });
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="leave-title">
+      <form
+        className="dialog"
+        onSubmit={(event) => {
+          event.preventDefault();
+          leave.mutate();
+        }}
+      >
+        <h1 id="leave-title">{person.name} leaves</h1>
+        <p>
+          They come in no more, and what is offered to them goes on at once. Their{' '}
+          {data && <b>{data.count.toLocaleString('en-US')}</b>} people are handed on:
+        </p>
+        <HandTo vocabulary={vocabulary} without={[person.id]} onChange={setChange} />
+        <ErrorMessage error={leave.error} />
+        <FormEnd does="They have left" busy={leave.isPending} may={change !== null} onCancel={onClose}>
+          <span className="soft small">Handing on can be undone.</span>
+        </FormEnd>
+      </form>
+    </Dialog>
+  );
+}
