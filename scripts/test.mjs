@@ -104,7 +104,8 @@ await script(async () => {
       ),
     ]);
   }
-  if (wanted('core')) await step('core', () => shown(bin('jest'), ['--selectProjects', 'core', ...(rest.length ? rest : ['--coverage'])]));
+  if (wanted('core'))
+    await step('core', () => shown(bin('jest'), ['--selectProjects', 'core', ...(rest.length ? rest : ['--coverage'])]));
   let cluster;
   if (wanted('db') || wanted('journeys') || wanted('drills')) cluster = await startCluster(home, port, 'urraca_journeys');
   const env = {
