@@ -5,7 +5,7 @@ import { fullName, scopeFor, type Principal } from '@/core/accounts';
 import { firstDue, type TouchedContact } from '@/core/campaigns';
 import { FOLLOWED_UP, stepOf, type Activity, type Because, type Stage } from '@/core/contacts';
 import { endFollowUp, listFields, lockContact, recordActivities, segmentSql, visible } from '../contacts';
-import { now, Statement, transact, type Tx } from '../shared';
+import { now, transact, type Tx } from '../shared';
 import { LATEST, readVersions, type Version } from './versions';
 
 interface Enrollee {
@@ -23,28 +23,14 @@ export type Dates = TouchedContact['dates'];
 export const asksDates = ({ program }: Pick<Version, 'program'>): boolean =>
   [...program.nodes.values()].some(({ step }) => 'date' in step.when);
 
-/** Somebody whose inquiry arrived, and the campaign that is for them. */
-export interface Arrived {
-  campaignId: string;
-  contact: Enrollee;
-  /** Made just now, and in no campaign: nothing need be asked of the person. */
-  fresh?: boolean;
-}
+const OPEN = `p.state in ('on','held') and p.deleted_at is null`;
 
-/** How a campaign stands for whoever may come into it. */
-export interface CampaignNow {
-  id: string;
+/** How a campaign stands for somebody who may come into it. */
+interface EnrollmentRequest {
   name: string;
   /** Whether it takes people. */
   open: boolean;
   version: string;
-}
-const OPEN = `p.state in ('on','held') and p.deleted_at is null`;
-/** How campaigns stand, as one expression of SQL: their ids, bound. What it answers are {@link CampaignNow}. */
-export const CAMPAIGNS_NOW = (ids: string): string =>
-  `(select coalesce(jsonb_agg(jsonb_build_object('id', p.id::text, 'name', p.name, 'open', ${OPEN}, 'version', ${LATEST}::text)), '[]') from campaigns p where p.id = any(${ids}::bigint[]))`;
-
-interface EnrollmentRequest extends Pick<CampaignNow, 'name' | 'open' | 'version'> {
   same: boolean;
   group_taken: boolean;
   /** They told us to stop. */
@@ -52,88 +38,48 @@ interface EnrollmentRequest extends Pick<CampaignNow, 'name' | 'open' | 'version
   dates: Dates | null;
 }
 
-/** Whether somebody is in a campaign now; with a limit, so that it is looked up for each and not read for all. */
+/** Whether contact `$2` is in a campaign now. */
 const held = (which: string): string =>
-  `coalesce((select true from enrolments e join campaigns o on o.id = e.campaign_id where e.contact_id = x.contact_id and e.state in ('active','paused') and ${which} limit 1), false)`;
-
-/** Who is to come into which campaign, and a line for the timeline about each who was meant, so that nobody wonders. */
-export interface Enrolling {
-  entries: Entry[];
-  lines: Activity[];
-}
-
-/** Enrols contacts whose inquiries arrived, each unless somebody works with them already. @returns the lines of the timeline */
-export async function enrolArrivals(tx: Tx, accountId: string, arrived: readonly Arrived[], at: Date): Promise<Activity[]> {
-  const { entries, lines } = await chooseArrivals(tx, arrived, at);
-  await insert(tx, accountId, entries, at);
-  return lines;
-}
+  `exists (select 1 from enrolments e join campaigns o on o.id = e.campaign_id where e.contact_id = $2 and e.state in ('active','paused') and ${which})`;
 
 /**
- * Which of the contacts whose inquiries arrived come into their campaigns. Reads, and writes nothing.
- * @param current how campaigns stand, for those who are fresh; what is not among them is asked
+ * Enrolls a contact whose inquiry arrived, unless somebody works with them already.
+ * @returns the line of the timeline that says so, or why not, so that nobody wonders; none for a campaign that is gone
  */
-export async function chooseArrivals(
+export async function enrollArrived(
   tx: Tx,
-  arrived: readonly Arrived[],
+  accountId: string,
+  campaignId: string,
+  contact: Enrollee,
   at: Date,
-  current: readonly CampaignNow[] = [],
-): Promise<Enrolling> {
-  const requests = arrived.map(({ campaignId, fresh }): EnrollmentRequest | null => {
-    const campaign = fresh ? current.find(({ id }) => id === campaignId) : undefined;
-    return campaign ? { ...campaign, same: false, group_taken: false, refused: false, dates: null } : null;
-  });
-  if (requests.includes(null)) await askFor(tx, arrived, requests);
-  const versions = await readVersions(
-    tx,
-    requests.flatMap((row) => row?.version ?? []),
+): Promise<Activity[]> {
+  const { contactId } = contact;
+  const request = await tx.first<EnrollmentRequest>(
+    `select p.name, ${OPEN} as open, ${LATEST} as version, ${held('e.campaign_id = p.id')} as same, ${held('o.exclusive_group = p.exclusive_group')} as group_taken,
+       c.refused_at is not null or c.do_not_contact as refused, ${DATES} as dates
+     from campaigns p, contacts c where p.id = $1 and c.id = $2`,
+    [campaignId, contactId],
   );
-  const entries: Entry[] = [];
-  const lines = arrived.flatMap(({ campaignId, contact }, n): Activity[] => {
-    const row = requests[n];
-    if (!row) return [];
-    const version = versions.get(row.version)!;
-    const cause = causeToStayOut(row, version, contact);
-    const because: Because = cause
-      ? { why: 'not_enrolled', campaign: row.name, cause, ...(cause === 'stage' ? { stage: contact.stage } : {}) }
-      : { why: 'arrived', campaign: row.name };
-    if (!cause)
-      entries.push({
-        campaignId,
-        version,
-        because,
-        person: { id: contact.contactId, time_zone: contact.timeZone, dates: row.dates },
-      });
-    return [
-      {
-        contactId: contact.contactId,
-        userId: null,
-        at,
-        kind: cause ? 'held' : 'enrolled',
-        channel: null,
-        direction: null,
-        data: { campaign: row.name, campaignId },
-        because,
-      },
-    ];
-  });
-  return { entries, lines };
-}
-
-/** Fills in what is not known yet, in one statement. */
-async function askFor(tx: Tx, arrived: readonly Arrived[], requests: (EnrollmentRequest | null)[]): Promise<void> {
-  const missing = arrived.flatMap(({ campaignId, contact: { contactId } }, n) =>
-    requests[n] ? [] : [{ n, campaign_id: campaignId, contact_id: contactId }],
-  );
-  const rows = await tx.rows<EnrollmentRequest & { n: number }>(
-    `select x.n, p.name, ${OPEN} as open, ${LATEST} as version,
-       ${held('e.campaign_id = p.id')} as same, ${held('o.exclusive_group = p.exclusive_group')} as group_taken,
-       (select c.refused_at is not null or c.do_not_contact from contacts c where c.id = x.contact_id) as refused,
-       (select ${DATES} from contacts c where c.id = x.contact_id) as dates
-     from jsonb_to_recordset($1::jsonb) as x (n int, campaign_id bigint, contact_id bigint) join campaigns p on p.id = x.campaign_id`,
-    [JSON.stringify(missing)],
-  );
-  for (const { n, ...row } of rows) requests[n] = row;
+  if (!request) return [];
+  const version = (await readVersions(tx, [request.version])).get(request.version)!;
+  const cause = causeToStayOut(request, version, contact);
+  const because: Because = cause
+    ? { why: 'not_enrolled', campaign: request.name, cause, ...(cause === 'stage' ? { stage: contact.stage } : {}) }
+    : { why: 'arrived', campaign: request.name };
+  const person = { id: contactId, time_zone: contact.timeZone, dates: request.dates };
+  if (!cause) await insert(tx, accountId, [{ campaignId, version, because, person }], at);
+  return [
+    {
+      contactId,
+      userId: null,
+      at,
+      kind: cause ? 'held' : 'enrolled',
+      channel: null,
+      direction: null,
+      data: { campaign: request.name, campaignId },
+      because,
+    },
+  ];
 }
 
 function causeToStayOut(request: EnrollmentRequest, { plan }: Version, contact: Enrollee) {
@@ -158,8 +104,14 @@ interface Entry {
   person: Person;
 }
 
-/** Adds to a statement that campaigns begin for people, each at their own first instant, as its part `enrolled`. Nobody comes twice. */
-export function putEnrollments(statement: Statement, accountId: string, entries: readonly Entry[], at: Date): void {
+/** Begins campaigns for people, each at their own first instant; nobody comes twice. @returns the enrolments made */
+async function insert(
+  tx: Tx,
+  accountId: string,
+  entries: readonly Entry[],
+  at: Date,
+): Promise<{ id: string; contact_id: string }[]> {
+  if (!entries.length) return [];
   const rows = entries.map(({ campaignId, version, because, person }) => {
     const first = firstDue(version, at, person.time_zone, person.dates ?? {});
     return {
@@ -171,26 +123,13 @@ export function putEnrollments(statement: Statement, accountId: string, entries:
       because,
     };
   });
-  statement.part(
-    'enrolled',
-    `(insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at, step, due_at, planned_at, because)
-       select ${statement.value(accountId)}::bigint, x.campaign_id, x.version_id, x.contact_id, ${statement.value(at)}::timestamptz, x.step, x.due, x.due, x.because
-       from jsonb_to_recordset(${statement.json(rows)}) as x (campaign_id bigint, version_id bigint, contact_id bigint, step int, due timestamptz, because jsonb)
-       on conflict do nothing returning id, contact_id)`,
+  return tx.rows(
+    `insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at, step, due_at, planned_at, because)
+     select $1, x.campaign_id, x.version_id, x.contact_id, $2, x.step, x.due, x.due, x.because
+     from jsonb_to_recordset($3::jsonb) as x (campaign_id bigint, version_id bigint, contact_id bigint, step int, due timestamptz, because jsonb)
+     on conflict do nothing returning id, contact_id`,
+    [accountId, at, JSON.stringify(rows)],
   );
-}
-
-/** Begins campaigns for people. @returns the enrolments made */
-async function insert(
-  tx: Tx,
-  accountId: string,
-  entries: readonly Entry[],
-  at: Date,
-): Promise<{ id: string; contact_id: string }[]> {
-  if (!entries.length) return [];
-  const statement = new Statement();
-  putEnrollments(statement, accountId, entries, at);
-  return statement.rows(tx, 'select id, contact_id from enrolled');
 }
 
 /**

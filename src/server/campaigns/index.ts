@@ -17,16 +17,5 @@ export {
   orderCampaignRehearsal,
   performCampaignRehearsal,
 } from './rehearse.service';
-export {
-  CAMPAIGNS_NOW,
-  chooseArrivals,
-  enrol,
-  enrolArrivals,
-  putEnrollments,
-  staysOut,
-  stopEnrollment,
-  type Arrived,
-  type CampaignNow,
-  type Enrolling,
-} from './enrol.service';
-export { beginInquiry, begunByInquiry, carryOutStarts, nextStart, payOwed, type BegunByInquiry } from './starts.service';
+export { enrol, enrollArrived, staysOut, stopEnrollment } from './enrol.service';
+export { beginInquiry, begunByInquiry, carryOutStarts, nextStart, payOwed } from './starts.service';

@@ -1,6 +1,6 @@
 /**
- * Taking in inquiries, whichever door they came by: kept raw, each matched to a contact or made a new one, handed to an agent,
- * enrolled, told. One transaction for those that come at the same time; two equal leads meet at a lock on their addresses.
+ * Taking in an inquiry, whichever door it came by, in the order of the trade: read, matched to a contact or made a new one, kept raw, sent its
+ * way by the ladder, enrolled, handed to an agent, told. One transaction; two equal leads meet at a lock on their addresses.
  */
 import { snaked } from '@/core/shared';
 import { leadOf, type Fixed } from '@/core/routing';
@@ -10,24 +10,22 @@ import { withDefaults } from '@/core/capture';
 import { askOf, withListing, type CleanInquiry } from '@/core/capture/schemas';
 import type { ListingView } from '@/core/market';
 import { sentenceOf, type Activity, type Stage } from '@/core/contacts';
-import { beginInquiry, begunByInquiry, chooseArrivals, putEnrollments, type Arrived, type BegunByInquiry } from '../campaigns';
-import {
-  foldActivities,
-  lettersTo,
-  permissionActivity,
-  putFolded,
-  putPermissions,
-  readClosed,
-  type PermissionChange,
-} from '../contacts';
+import { readSettings } from '../accounts';
+import { beginInquiry, begunByInquiry, enrollArrived } from '../campaigns';
+import { changePermissions, lettersTo, permissionActivity, recordActivities, type PermissionChange } from '../contacts';
 import { listingAskedAbout } from '../market';
-import { attachByRungs, attaches, handedLine, handPlanned, ladderNow, noticeAgents, planRoutes, type Routed } from '../routing';
-import { Statement, transact, type Tx } from '../shared';
-import { beginArrival, type Begun } from './begin';
-import { batchArrivals } from './arrival-batches';
-import { capturedBefore, putInquiries, type SavedInquiry } from './save-inquiries.repository';
-import { complete, matchContacts, tagsOf, type MatchResult } from './match.repository';
-import { NewContacts } from './new-contacts';
+import { attachByRung, handedLine, handOver, ladderNow, noticeAgents, planRoute, type Handing, type Planned } from '../routing';
+import { lockAddresses, now, publish, transact, wakeWorkers, type Tx } from '../shared';
+import {
+  addTags,
+  assignContact,
+  completeContact,
+  createContact,
+  matchContact,
+  tagsOf,
+  type MatchResult,
+} from './match.repository';
+import { findCaptured, saveInquiry, saveRouting } from './save-inquiry.repository';
 import { sourceNamed } from './sources';
 import { locksOf, type Arrival, type CaptureResult, type Tried } from './arrival';
 import type { Door } from './doors.repository';
@@ -44,8 +42,7 @@ export async function tryInquiry(arrival: Arrival): Promise<Tried> {
   const { inquiry, door } = arrival;
   try {
     await transact(async (tx) => {
-      const [captured] = await takeIn(tx, [{ ...arrival, idempotencyKey: null }]);
-      throw new OnlyTried(captured!);
+      throw new OnlyTried(await takeIn(tx, { ...arrival, idempotencyKey: null }));
     });
   } catch (error) {
     if (!(error instanceof OnlyTried)) throw error;
@@ -61,59 +58,22 @@ export async function tryInquiry(arrival: Arrival): Promise<Tried> {
 }
 
 /**
- * Takes in an inquiry, together with others that came while those before it were taken in. The same idempotency key by the same door
- * answers as the first time.
+ * Takes in an inquiry. The same idempotency key by the same door answers as the first time.
  * @throws AppError idempotency_mismatch when it comes with another body
  */
-export const captureInquiry = (arrival: Arrival): Promise<CaptureResult> =>
-  batchArrivals(arrival, (arrivals) => transact((tx) => takeIn(tx, arrivals)));
+export const captureInquiry = (arrival: Arrival): Promise<CaptureResult> => transact((tx) => takeIn(tx, arrival));
 
-/** One arrival on its way: who it is, and what is known of it so far. */
-interface Taking extends Understood {
-  /** Its place among those that came together. */
-  n: number;
-  person: MatchResult;
-  /** False where somebody typed it in and the person is another agent’s: what they say is kept with the inquiry and changes nothing. */
-  seen: boolean;
-  makesTags: boolean;
-}
-
-/**
- * Takes in inquiries of one account that share no address and no key.
- * @returns what each is answered; null for one whose person is the person of another among them: it comes again afterwards
- */
-async function takeIn(tx: Tx, arrivals: readonly Arrival[]): Promise<(CaptureResult | null)[]> {
-  const { accountId } = arrivals[0]!.door;
-  const { ladder } = await ladderNow(tx, accountId);
-  const campaigns = [
-    ...ladder.rungs.map(({ rung }) => rung.campaignId),
-    ...arrivals.map(({ door }) => door.defaults.campaign_id),
-  ].filter((id) => id !== undefined && id !== null);
-  const begun = await beginArrival(tx, accountId, arrivals.flatMap(locksOf), [...new Set(campaigns)]);
-  const answers = await capturedBefore(tx, arrivals);
-  const coming: (Understood & { n: number })[] = [];
-  for (const [n, arrival] of arrivals.entries())
-    if (!answers[n]) coming.push({ n, ...(await understood(tx, arrival, begun.at)) });
-  const matches = await matchContacts(
-    tx,
-    accountId,
-    coming.map(({ inquiry, arrival }) => ({ inquiry, horizon: arrival.door.defaults.horizon ?? null })),
-    begun.at,
-  );
-  const taking = coming
-    .map((one, place): Taking => ({ ...one, person: matches[place]!, ...rightsOf(one.arrival, matches[place]!, begun) }))
-    .filter(({ person }, place) => !matches.slice(0, place).some(({ contactId }) => contactId === person.contactId));
-  if (!taking.length) return answers;
-  const captured = await settle(tx, accountId, taking, begun);
-  taking.forEach(({ n }, place) => (answers[n] = captured[place]!));
-  return answers;
-}
-
-/** What whoever typed an inquiry in may do to the person it is about; doors may do all. */
-function rightsOf({ byPerson }: Arrival, person: MatchResult, { tagBarred }: Begun): Pick<Taking, 'seen' | 'makesTags'> {
-  if (!byPerson) return { seen: true, makesTags: true };
-  const seen = !person.matched || seesContactOf(scopeFor({ kind: 'user', user: byPerson }), person.holder);
-  return { seen, makesTags: mayMakeTags(byPerson.role, tagBarred) };
+async function takeIn(tx: Tx, arrival: Arrival): Promise<CaptureResult> {
+  const { accountId } = arrival.door;
+  await lockAddresses(tx, accountId, locksOf(arrival));
+  const before = await findCaptured(tx, arrival);
+  if (before) return before;
+  const at = await now(tx);
+  const lead = await match(tx, await understand(tx, arrival, at), at);
+  const plan = await route(tx, lead, at);
+  await follow(tx, lead, plan, at);
+  const handing = await handOver(tx, accountId, plan, at);
+  return conclude(tx, lead, plan, handing, at);
 }
 
 interface Understood {
@@ -122,8 +82,8 @@ interface Understood {
   listed: ListingView | null;
 }
 
-/** The inquiry with what its door gives, its source as it is called here, and what is known of the listing it asks about. */
-async function understood(tx: Tx, arrival: Arrival, at: Date): Promise<Understood> {
+/** Read: the inquiry with what its door gives, its source as it is called here, and what is known of the listing it asks about. */
+async function understand(tx: Tx, arrival: Arrival, at: Date): Promise<Understood> {
   const { door } = arrival;
   const given = withDefaults(arrival.inquiry, door.source, door.defaults);
   const named = given.source ? { ...given, source: await sourceNamed(tx, door.accountId, given.source, at) } : given;
@@ -132,108 +92,104 @@ async function understood(tx: Tx, arrival: Arrival, at: Date): Promise<Understoo
   return { arrival, listed, inquiry: listed ? withListing(named, listed) : named };
 }
 
-/** What is told of each and what they may be sent, which way their lead takes, what begins for them; and at last, under the locks of the rosters, who has it. */
-async function settle(tx: Tx, accountId: string, taking: readonly Taking[], begun: Begun): Promise<CaptureResult[]> {
-  const { at } = begun;
-  const newcomers = new NewContacts(
+/** An inquiry whose person is known or was made. */
+interface Lead extends Understood {
+  contact: MatchResult;
+  /** False where somebody typed it in and the person is another agent’s: what they say is kept with the inquiry and changes nothing. */
+  seen: boolean;
+}
+
+/** Match: the contact whose addresses these are, completed by what is told; otherwise a new one. */
+async function match(tx: Tx, understood: Understood, at: Date): Promise<Lead> {
+  const { arrival, inquiry } = understood;
+  const { door, byPerson } = arrival;
+  const { accountId } = door;
+  const known = await matchContact(tx, accountId, inquiry);
+  const seen = !byPerson || !known || seesContactOf(scopeFor({ kind: 'user', user: byPerson }), known.holder);
+  if (known && seen) await completeContact(tx, accountId, known.contactId, inquiry, at);
+  const contact = known ?? (await createContact(tx, accountId, inquiry, door.defaults.horizon ?? null, at));
+  if (seen) {
+    const { tagPlaces, tagBarred } = await readSettings(accountId, tx);
+    const makes = !byPerson || mayMakeTags(byPerson.role, tagBarred);
+    await addTags(tx, accountId, contact.contactId, tagsOf(inquiry, { tagPlaces, makes }));
+  }
+  return { ...understood, contact, seen };
+}
+
+/** Route: which way the ladder sends them, and what its rung adds to them. */
+async function route(tx: Tx, lead: Lead, at: Date): Promise<Planned> {
+  const { arrival, inquiry, contact } = lead;
+  const { accountId } = arrival.door;
+  const plan = await planRoute(
     tx,
     accountId,
-    taking.flatMap(({ person }) => person.newcomer ?? []),
+    {
+      contactId: contact.contactId,
+      lead: leadOf(arrival.door.id, inquiry, inquiry.source ?? arrival.door.name, contact.matched),
+      fixed: await keptBy(tx, lead),
+    },
+    at,
   );
-  const theirs = taking.filter(({ seen }) => seen);
-  const tags = tagsOf(theirs, begun.tagPlaces);
-  const { asksPerson } = (await ladderNow(tx, accountId)).ladder;
-  await newcomers.make(asksPerson ? taking.map(({ person }) => person.contactId) : tags.map(({ contact_id }) => contact_id));
-  await complete(tx, accountId, theirs, tags, at);
-  const plans = await planRoutes(tx, accountId, await routedOf(tx, taking), at);
-  const begins: BegunByInquiry[][] = [];
-  for (const one of taking) begins.push(await campaignsOf(tx, one));
-  const touched = taking.filter((_, n) => begins[n]!.length > 0 || (plans[n]!.rung && attaches(plans[n]!.rung)));
-  await newcomers.make(touched.map(({ person }) => person.contactId));
-  const came = plans.flatMap(({ rung }, n) => (rung ? [{ rung, contactId: taking[n]!.person.contactId }] : []));
-  await attachByRungs(tx, accountId, came, at);
+  if (plan.rung) await attachByRung(tx, accountId, plan.rung, contact.contactId, at);
+  return plan;
+}
 
-  const changes = taking.map((one) => permissionChanges(one, at));
-  const closed = taking.some(({ person }) => person.matched) ? await readClosed(tx, accountId, changes.flat()) : begun.closed;
-  const lines: Activity[] = [];
-  const arrived: Arrived[] = [];
-  for (const [n, one] of taking.entries()) {
-    const { person, inquiry } = one;
-    const { contactId } = person;
-    const plan = plans[n]!;
+/** Follow up: what they allow is written down, and what begins for them begins; the timeline says all of it. */
+async function follow(tx: Tx, lead: Lead, plan: Planned, at: Date): Promise<void> {
+  const { arrival, inquiry, contact } = lead;
+  const { door } = arrival;
+  const { contactId } = contact;
+  const allowed = await changePermissions(tx, door.accountId, permissionChanges(lead, at));
+  const begins = inquiry.onThePhone ? [] : await begunByInquiry(tx, door.accountId, { doorId: door.id, source: inquiry.source });
+  const lines = [
+    arrivalLine(lead, at),
+    ...allowed.map((change) => permissionActivity(contactId, change)),
+    ...(await beginInquiry(tx, door.accountId, begins, contactId, at)),
+  ];
+  const campaignId = plan.joined ? null : (plan.rung?.campaignId ?? door.defaults.campaign_id ?? null);
+  if (campaignId && plan.atOnce)
     lines.push(
-      arrivalLine(one, at),
-      ...changes[n]!.filter(closed.takes).map((change) => permissionActivity(contactId, change)),
-      ...(await beginInquiry(tx, accountId, begins[n]!, contactId, at)),
-    );
-    const campaignId = plan.joined ? null : (plan.rung?.campaignId ?? one.arrival.door.defaults.campaign_id ?? null);
-    if (campaignId && plan.atOnce)
-      arrived.push({
+      ...(await enrollArrived(
+        tx,
+        door.accountId,
         campaignId,
-        contact: { contactId, stage: person.stage as Stage, timeZone: person.timeZone, onThePhone: inquiry.onThePhone },
-        fresh: person.newcomer !== null && !begins[n]!.length,
-      });
-  }
-  const enrolling = await chooseArrivals(tx, arrived, at, begun.campaigns);
-  lines.push(...enrolling.lines);
-  const folded = await foldActivities(
-    tx,
-    lines,
-    taking.flatMap(({ person: { newcomer } }) => newcomer?.fresh ?? []),
-  );
-  const handings = await handPlanned(tx, accountId, plans, at);
-  for (const [n, { owner, because }] of handings.entries()) {
-    const { contactId } = taking[n]!.person;
-    folded.activities.push(handedLine(contactId, because, at));
-    folded.changed.find(({ row }) => row.id === contactId)!.ownerId = owner?.userId ?? null;
-  }
-  const settled = taking.map(({ arrival, inquiry, person }, n): SavedInquiry => ({
-    arrival,
-    inquiry,
-    person,
-    plan: plans[n]!,
-    handing: handings[n]!,
-  }));
-  const statement = new Statement();
-  if (changes.flat().length) putPermissions(statement, accountId, changes.flat());
-  if (enrolling.entries.length) putEnrollments(statement, accountId, enrolling.entries, at);
-  putFolded(statement, accountId, folded);
-  newcomers.put(statement);
-  const ids = (await statement.rows<{ id: string }>(tx, putInquiries(statement, accountId, settled, at))).map(({ id }) => id);
-  const captured: CaptureResult[] = [];
-  for (const [n, { person }] of taking.entries()) {
-    const { contactId, matched } = person;
-    const { owner, because } = handings[n]!;
-    const channels = plans[n]!.rung?.notify ?? [];
-    if (channels.length) await noticeAgents(tx, { accountId, inquiryId: ids[n]!, contactId, channels, at });
-    captured.push({
-      inquiry: { id: ids[n]! },
-      contact: { id: contactId, status: matched ? 'matched' : 'created' },
-      routing: { agent: owner && { id: owner.userId, name: owner.name }, because: sentenceOf(because) },
-    });
-  }
-  return captured;
+        { contactId, stage: contact.stage as Stage, timeZone: contact.timeZone, onThePhone: inquiry.onThePhone },
+        at,
+      )),
+    );
+  await recordActivities(tx, door.accountId, lines);
 }
 
-/** What the ladder is asked about each. */
-async function routedOf(tx: Tx, taking: readonly Taking[]): Promise<Routed[]> {
-  const routed: Routed[] = [];
-  for (const one of taking) {
-    const { person, inquiry, arrival } = one;
-    const lead = leadOf(arrival.door.id, inquiry, inquiry.source ?? arrival.door.name, person.matched);
-    routed.push({ contactId: person.contactId, lead, fixed: await keptBy(tx, one) });
-  }
-  return routed;
+/** Tell: who has them now, in the tables, on the timeline, to the agents and to the pages that are open. */
+async function conclude(tx: Tx, lead: Lead, plan: Planned, handing: Handing, at: Date): Promise<CaptureResult> {
+  const { accountId } = lead.arrival.door;
+  const { contactId, matched } = lead.contact;
+  const { owner, because, to } = handing;
+  const inquiryId = await saveInquiry(tx, { ...lead, plan, handing }, at);
+  await saveRouting(tx, { accountId, inquiryId, contactId, plan, handing }, at);
+  if (owner) await assignContact(tx, contactId, owner.userId, at);
+  await recordActivities(tx, accountId, [handedLine(contactId, because, at)]);
+  const channels = plan.rung?.notify ?? [];
+  if (channels.length) await noticeAgents(tx, { accountId, inquiryId, contactId, channels, at });
+  await publish(tx, {
+    accountId,
+    topic: owner ? 'lead' : 'offer',
+    contactId,
+    ownerId: owner?.userId ?? '0',
+    ...(to.length ? { userIds: to.map(({ userId }) => userId) } : {}),
+  });
+  await wakeWorkers(tx);
+  return {
+    inquiry: { id: inquiryId },
+    contact: { id: contactId, status: matched ? 'matched' : 'created' },
+    routing: { agent: owner && { id: owner.userId, name: owner.name }, because: sentenceOf(because) },
+  };
 }
-
-/** The campaigns that begin with this inquiry; none while they are on the phone with us. */
-const campaignsOf = async (tx: Tx, { arrival: { door }, inquiry }: Taking): Promise<BegunByInquiry[]> =>
-  inquiry.onThePhone ? [] : begunByInquiry(tx, door.accountId, { doorId: door.id, source: inquiry.source });
 
 /** Who has the lead before any rung is asked: the agent of a returning person, whoever adds it by hand (but for those who run the office), the agent whom the source names, the agent of our own listing when the ladder says so. */
-async function keptBy(tx: Tx, { arrival, inquiry, listed, person, seen }: Taking): Promise<Fixed | null> {
+async function keptBy(tx: Tx, { arrival, inquiry, listed, contact, seen }: Lead): Promise<Fixed | null> {
   const { door, byPerson } = arrival;
-  if (person.owner) return { why: 'returning', userId: person.owner.id, agent: person.owner.name };
+  if (contact.owner) return { why: 'returning', userId: contact.owner.id, agent: contact.owner.name };
   if (byPerson && seen && !runsTheOffice(byPerson.role) && byPerson.role !== 'lender')
     return { why: 'kept_by_hand', userId: byPerson.id, agent: fullName(byPerson) };
   const named = inquiry.assignedTo ? await agentNamed(tx, door.accountId, inquiry.assignedTo) : null;
@@ -257,9 +213,9 @@ const HOW: Record<Door['kind'], string> = {
 };
 
 /** A no is taken from everybody; a yes from whoever may see the person. */
-function permissionChanges({ arrival: { door, raw }, inquiry, person, seen }: Taking, at: Date): PermissionChange[] {
+function permissionChanges({ arrival: { door, raw }, inquiry, contact, seen }: Lead, at: Date): PermissionChange[] {
   const evidence = JSON.stringify((raw as { permissions?: unknown } | null)?.permissions ?? {}).slice(0, 2_000);
-  const addresses = { call: inquiry.phones, text: inquiry.phones, email: inquiry.emails, letter: [lettersTo(person.contactId)] };
+  const addresses = { call: inquiry.phones, text: inquiry.phones, email: inquiry.emails, letter: [lettersTo(contact.contactId)] };
   return (['call', 'text', 'email', 'letter'] as const).flatMap((channel) => {
     const permission = inquiry.permissions[channel];
     if (permission === undefined || (permission && !seen)) return [];
@@ -274,8 +230,8 @@ function permissionChanges({ arrival: { door, raw }, inquiry, person, seen }: Ta
   });
 }
 
-const arrivalLine = ({ arrival: { door, byPerson }, inquiry, person }: Taking, at: Date): Activity => ({
-  contactId: person.contactId,
+const arrivalLine = ({ arrival: { door, byPerson }, inquiry, contact }: Lead, at: Date): Activity => ({
+  contactId: contact.contactId,
   userId: byPerson?.id ?? null,
   at,
   kind: 'inquiry',

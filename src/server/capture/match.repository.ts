@@ -1,92 +1,32 @@
-/** Finding the contacts that inquiries belong to, by e-mail or phone, and bringing them up to date; who is not found is a newcomer. */
+/** The contact of an inquiry: found by e-mail or phone and brought up to date, or made. The caller holds the locks of the addresses. */
 import { zoneOfPostalCode } from '@/core/capture';
 import { type CleanInquiry } from '@/core/capture/schemas';
-import type { Horizon } from '@/core/contacts';
 import { refreshSearch } from '../contacts';
 import type { Tx } from '../shared';
-import { contactColumnsOf, type NewContact } from './new-contacts';
 
 export interface MatchResult {
   contactId: string;
   matched: boolean;
   stage: string;
   timeZone: string;
-  /** What is to be written of somebody new, who is not there yet. */
-  newcomer: NewContact | null;
   /** The agent who has the contact already and is still here. */
   owner: { id: string; name: string } | null;
   /** Whose it is, by what decides who sees them. */
   holder: { ownerId: string | null; officeId: string | null };
 }
 
-/** Somebody who asks, and what the door gives. */
-export interface Asking {
-  inquiry: CleanInquiry;
-  horizon: string | null;
-}
-
-interface Met {
-  n: number;
-  id: string;
-  known: boolean;
-  time_zone: string | null;
-  horizon: Horizon | null;
-  rhythm_days: number | null;
-}
-
-/**
- * For each inquiry the contact that has most of its addresses, among equals the oldest, locked in the order of their ids; or the id, zone and
- * horizon of a new one. The caller holds the locks of the addresses, so those of somebody new are free.
- */
-export async function matchContacts(tx: Tx, accountId: string, asking: readonly Asking[], at: Date): Promise<MatchResult[]> {
-  if (!asking.length) return [];
-  const come = asking.map(({ inquiry: { phones, emails, timeZone, postalCode }, horizon }, n) => ({
-    n,
-    time_zone: timeZone ?? zoneOfPostalCode(postalCode),
-    phones,
-    emails,
-    horizon,
-  }));
-  const rows = await tx.rows<Met>(
-    `with come as materialized (
-       select * from jsonb_to_recordset($2::jsonb) as x (n int, time_zone text, phones text[], emails text[], horizon text)
-     ), point as (
-       select n, 'phone' as kind, value from come, unnest(phones) value union all select n, 'email', value from come, unnest(emails) value
-     ), known as materialized (
-       select m.n, c.id from (
-         select x.n, p.contact_id, row_number() over (partition by x.n order by count(*) desc, p.contact_id) as place
-         from point x, lateral (select contact_id from contact_points where account_id = $1 and active and kind = x.kind and value = x.value offset 0) p group by x.n, p.contact_id) m
-       join contacts c on c.id = m.contact_id where m.place = 1 order by c.id for update of c
-     ), others as (select * from come where n not in (select n from known) order by n)
-     select n, id, true as known, null as time_zone, null as horizon, null::int as rhythm_days from known
-     union all select o.n, nextval('contacts_id_seq'), false, coalesce(o.time_zone, a.time_zone), h.key, h.rhythm_days
-       from others o join accounts a on a.id = $1 left join horizons h on h.account_id = $1 and h.key = o.horizon and h.deleted_at is null`,
-    [accountId, JSON.stringify(come)],
+/** The contact that has most of the addresses, among equals the oldest, locked; null when nobody has one of them. */
+export async function matchContact(tx: Tx, accountId: string, { phones, emails }: CleanInquiry): Promise<MatchResult | null> {
+  const found = await tx.first<{ id: string }>(
+    `select contact_id as id from contact_points
+     where account_id = $1 and active and ((kind = 'phone' and value = any($2::text[])) or (kind = 'email' and value = any($3::text[])))
+     group by contact_id order by count(*) desc, contact_id limit 1`,
+    [accountId, phones, emails],
   );
-  const known = await readKnown(
-    tx,
-    rows.flatMap((row) => (row.known ? [row.id] : [])),
-  );
-  const byPlace = new Map(rows.map((row) => [row.n, row]));
-  return asking.map(({ inquiry }, n) => {
-    const row = byPlace.get(n)!;
-    return row.known ? known.get(row.id)! : admitted(row, inquiry, at);
-  });
-}
-
-const NOBODY = { ownerId: null, officeId: null };
-
-function admitted({ id, time_zone, horizon, rhythm_days }: Met, inquiry: CleanInquiry, at: Date): MatchResult {
-  const fresh = { id, stage: 'new' as const, horizon, rhythmDays: rhythm_days, createdAt: at };
-  const newcomer = { fresh, timeZone: time_zone!, inquiry };
-  return { contactId: id, matched: false, stage: 'new', timeZone: time_zone!, newcomer, owner: null, holder: NOBODY };
-}
-
-/** Those who were known, by id; read after the locks were had: somebody may have accepted a lead of these people while we waited. */
-async function readKnown(tx: Tx, ids: string[]): Promise<Map<string, MatchResult>> {
-  if (!ids.length) return new Map();
-  const rows = await tx.rows<{
-    id: string;
+  if (!found) return null;
+  await tx.run('select 1 from contacts where id = $1 for update', [found.id]);
+  /* Read after the lock was had: somebody may have accepted a lead of this person while we waited. */
+  const row = await tx.first<{
     stage: string;
     time_zone: string;
     held_by: string | null;
@@ -94,97 +34,142 @@ async function readKnown(tx: Tx, ids: string[]): Promise<Map<string, MatchResult
     owner_id: string | null;
     owner: string | null;
   }>(
-    `select c.id, c.stage, c.time_zone, c.owner_id as held_by, c.office_id, u.id as owner_id, u.first_name || ' ' || u.last_name as owner from contacts c left join users u on u.id = c.owner_id and u.active where c.id = any($1::bigint[])`,
-    [ids],
+    `select c.stage, c.time_zone, c.owner_id as held_by, c.office_id, u.id as owner_id, u.first_name || ' ' || u.last_name as owner
+     from contacts c left join users u on u.id = c.owner_id and u.active where c.id = $1`,
+    [found.id],
   );
-  return new Map(
-    rows.map((row) => [
-      row.id,
-      {
-        contactId: row.id,
-        matched: true,
-        stage: row.stage,
-        timeZone: row.time_zone,
-        newcomer: null,
-        owner: row.owner_id ? { id: row.owner_id, name: row.owner! } : null,
-        holder: { ownerId: row.held_by, officeId: row.office_id },
-      },
-    ]),
+  return {
+    contactId: found.id,
+    matched: true,
+    stage: row!.stage,
+    timeZone: row!.time_zone,
+    owner: row!.owner_id ? { id: row!.owner_id, name: row!.owner! } : null,
+    holder: { ownerId: row!.held_by, officeId: row!.office_id },
+  };
+}
+
+/** Makes a contact of what an inquiry tells. @param horizon the one that its door gives, if the account has it */
+export async function createContact(
+  tx: Tx,
+  accountId: string,
+  inquiry: CleanInquiry,
+  horizon: string | null,
+  at: Date,
+): Promise<MatchResult> {
+  const row = await tx.first<{ id: string; time_zone: string }>(
+    `insert into contacts (account_id, first_name, last_name, stage, stage_since, roles, source, time_zone, street, city, postal_code, wants, created_at, updated_at, horizon)
+     select a.id, $2, $3, 'new', $4, $5::text[], $6, coalesce($7, a.time_zone), $8, $9, $10, $11::jsonb, $4, $4,
+       (select key from horizons where account_id = a.id and key = $12 and deleted_at is null) from accounts a where a.id = $1
+     returning id, time_zone`,
+    [
+      accountId,
+      inquiry.firstName,
+      inquiry.lastName,
+      at,
+      inquiry.roles,
+      inquiry.source,
+      inquiry.timeZone ?? zoneOfPostalCode(inquiry.postalCode),
+      inquiry.street,
+      inquiry.city,
+      inquiry.postalCode,
+      JSON.stringify(inquiry.wants),
+      horizon,
+    ],
+  );
+  const { id: contactId, time_zone: timeZone } = row!;
+  await tx.run('insert into contact_facts (contact_id) values ($1)', [contactId]);
+  await addPoints(tx, accountId, contactId, inquiry);
+  await refreshSearch(tx, [contactId]);
+  return { contactId, matched: false, stage: 'new', timeZone, owner: null, holder: { ownerId: null, officeId: null } };
+}
+
+/**
+ * Adds what is told of somebody who is known: addresses, roles, wants, an empty name or place. Nothing known is overwritten. An address that
+ * another contact holds stays there and is noted here: the two may be one, which is for a person to say.
+ */
+export async function completeContact(
+  tx: Tx,
+  accountId: string,
+  contactId: string,
+  inquiry: CleanInquiry,
+  at: Date,
+): Promise<void> {
+  await tx.run(
+    `update contacts set first_name = case when first_name = '' and last_name = '' then $2 else first_name end,
+       last_name = case when first_name = '' and last_name = '' then $3 else last_name end,
+       roles = (select coalesce(array_agg(distinct r), '{}') from unnest(roles || $4::text[]) r),
+       street = coalesce(street, $5), city = coalesce(city, $6), postal_code = coalesce(postal_code, $7), wants = $8::jsonb || wants, updated_at = $9
+     where id = $1`,
+    [
+      contactId,
+      inquiry.firstName,
+      inquiry.lastName,
+      inquiry.roles,
+      inquiry.street,
+      inquiry.city,
+      inquiry.postalCode,
+      JSON.stringify(inquiry.wants),
+      at,
+    ],
+  );
+  await addPoints(tx, accountId, contactId, inquiry);
+  await refreshSearch(tx, [contactId]);
+}
+
+async function addPoints(
+  tx: Tx,
+  accountId: string,
+  contactId: string,
+  { phones, emails, extensions }: CleanInquiry,
+): Promise<void> {
+  const points = [
+    ...phones.map((value, n) => ({ kind: 'phone', value, n, extension: extensions[value] ?? null })),
+    ...emails.map((value, n) => ({ kind: 'email', value, n, extension: null })),
+  ];
+  if (!points.length) return;
+  await tx.run(
+    `with point as (select kind, value, extension, n + (select coalesce(max(position) + 1, 0) from contact_points where contact_id = $2) as position
+         from jsonb_to_recordset($3::jsonb) as x (kind text, value text, n int, extension text)),
+       owned as (insert into contact_points (account_id, contact_id, kind, value, position, extension) select $1, $2, kind, value, position, extension from point
+         on conflict (account_id, kind, value) where active do nothing returning kind, value)
+     insert into contact_points (account_id, contact_id, kind, value, position, active) select $1, $2, kind, value, position, false from point
+       where (kind, value) not in (select kind, value from owned)
+         and not exists (select 1 from contact_points h where h.contact_id = $2 and h.kind = point.kind and h.value = point.value)`,
+    [accountId, contactId, JSON.stringify(points)],
   );
 }
 
-/** A tag that an inquiry brings to somebody. */
-export interface Tagged {
-  contact_id: string;
+/** A tag that an inquiry brings. */
+interface InquiryTag {
   name: string;
   /** Whether it is made where there is none of that name. */
   makes: boolean;
 }
 
-/** The tags of inquiries, with their towns and postal codes when the account wants those as tags. */
+/** The tags of an inquiry, with its town and postal code when the account wants those as tags. */
 export const tagsOf = (
-  people: readonly { person: MatchResult; inquiry: CleanInquiry; makesTags: boolean }[],
-  tagPlaces: boolean,
-): Tagged[] =>
-  people.flatMap(({ person: { contactId: contact_id }, inquiry: { tags, city, postalCode }, makesTags }) => [
-    ...tags.map((name) => ({ contact_id, name, makes: makesTags })),
-    ...(tagPlaces ? [city, postalCode] : []).flatMap((name) => (name ? [{ contact_id, name, makes: true }] : [])),
-  ]);
+  { tags, city, postalCode }: CleanInquiry,
+  { tagPlaces, makes }: { tagPlaces: boolean; makes: boolean },
+): InquiryTag[] => [
+  ...tags.map((name) => ({ name, makes })),
+  ...(tagPlaces ? [city, postalCode] : []).flatMap((name) => (name ? [{ name, makes: true }] : [])),
+];
 
-/**
- * Adds to each what its inquiry tells that was not known: addresses, roles, wants, an empty name or place of those who are known; the tags of all.
- * Nothing known is overwritten. No two of them are the same person.
- */
-export async function complete(
-  tx: Tx,
-  accountId: string,
-  people: readonly { person: MatchResult; inquiry: CleanInquiry }[],
-  tags: readonly Tagged[],
-  at: Date,
-): Promise<void> {
-  const known = people.filter(({ person }) => person.matched);
-  if (known.length) await tell(tx, accountId, known, at);
-  if (tags.length) await addTags(tx, accountId, tags);
-  if (known.length)
-    await refreshSearch(
-      tx,
-      known.map(({ person }) => person.contactId),
-    );
-}
-
-/**
- * What is told of people who are known, added to each. An address that another contact holds stays there and is noted here: the two may be
- * one, which is for a person to say. They are locked in the order of their ids, so that two floods of the same people do not lock each other out.
- */
-async function tell(
-  tx: Tx,
-  accountId: string,
-  people: readonly { person: MatchResult; inquiry: CleanInquiry }[],
-  at: Date,
-): Promise<void> {
-  const told = people.map(({ person, inquiry }) => ({ ...contactColumnsOf(inquiry), id: person.contactId }));
+export async function addTags(tx: Tx, accountId: string, contactId: string, tags: readonly InquiryTag[]): Promise<void> {
+  if (!tags.length) return;
   await tx.run(
-    `with told as materialized (select * from jsonb_to_recordset($2::jsonb) as x (id bigint, first_name text, last_name text, roles text[], street text, city text, postal_code text, wants jsonb, phones text[], emails text[], extensions jsonb)),
-       locked as materialized (select id from contacts where id in (select id from told) order by id for update),
-       named as (select t.id, x.kind, x.value, t.extensions->>x.value as extension, x.n + (select coalesce(max(position) + 1, 0) from contact_points where contact_id = t.id) as position
-         from told t, lateral (select 'phone' as kind, value, ordinality::int - 1 as n from unnest(t.phones) with ordinality as p (value, ordinality)
-           union all select 'email', value, ordinality::int - 1 from unnest(t.emails) with ordinality as e (value, ordinality)) x),
-       owned as (insert into contact_points (account_id, contact_id, kind, value, position, extension) select $1, id, kind, value, position, extension from named
-         on conflict (account_id, kind, value) where active do nothing returning kind, value),
-       noted as (insert into contact_points (account_id, contact_id, kind, value, position, active) select $1, id, kind, value, position, false from named
-         where (kind, value) not in (select kind, value from owned) and not exists (select 1 from contact_points h where h.contact_id = named.id and h.kind = named.kind and h.value = named.value))
-     update contacts c set first_name = case when c.first_name = '' and c.last_name = '' then t.first_name else c.first_name end, last_name = case when c.first_name = '' and c.last_name = '' then t.last_name else c.last_name end,
-       roles = (select coalesce(array_agg(distinct r), '{}') from unnest(c.roles || t.roles) r), street = coalesce(c.street, t.street), city = coalesce(c.city, t.city), postal_code = coalesce(c.postal_code, t.postal_code),
-       wants = t.wants || c.wants, updated_at = $3 from told t join locked l on l.id = t.id where c.id = t.id`,
-    [accountId, JSON.stringify(told), at],
+    `with wanted as (select * from jsonb_to_recordset($3::jsonb) as x (name text, makes boolean)),
+       made as (insert into tags (account_id, name) select distinct on (lower(name)) $1::bigint, name from wanted where makes on conflict (account_id, lower(name)) where deleted_at is null do update set name = tags.name returning id, name),
+       there as (select id, name from made union select id, name from tags where account_id = $1 and deleted_at is null and lower(name) in (select lower(name) from wanted where not makes))
+     insert into contact_tags (contact_id, tag_id) select $2, m.id from wanted w join there m on lower(m.name) = lower(w.name) on conflict do nothing`,
+    [accountId, contactId, JSON.stringify(tags)],
   );
 }
 
-const addTags = (tx: Tx, accountId: string, tags: readonly Tagged[]): Promise<void> =>
+/** The contact is the agent's from now on. */
+export const assignContact = (tx: Tx, contactId: string, userId: string, at: Date): Promise<void> =>
   tx.run(
-    `with wanted as (select * from jsonb_to_recordset($2::jsonb) as x (contact_id bigint, name text, makes boolean)),
-       made as (insert into tags (account_id, name) select distinct on (lower(name)) $1::bigint, name from wanted where makes on conflict (account_id, lower(name)) where deleted_at is null do update set name = tags.name returning id, name),
-       there as (select id, name from made union select id, name from tags where account_id = $1 and deleted_at is null and lower(name) in (select lower(name) from wanted where not makes))
-     insert into contact_tags (contact_id, tag_id) select w.contact_id, m.id from wanted w join there m on lower(m.name) = lower(w.name) on conflict do nothing`,
-    [accountId, JSON.stringify(tags)],
+    `update contacts c set owner_id = u.id, office_id = u.office_id, owned_since = case when c.owner_id is distinct from u.id then $3 else c.owned_since end
+     from users u where u.id = $2 and c.id = $1`,
+    [contactId, userId, at],
   );

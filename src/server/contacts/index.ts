@@ -21,16 +21,12 @@ export { FAST, HOUR_OF, measureSql, ROSTER_OF } from './measure.sql';
 export {
   addressesOf,
   changePermissions,
-  Closed,
-  CLOSED,
   firstAddressSql,
   lettersTo,
   PERMISSION_CHANNELS,
   putBackPermissions,
-  putPermissions,
   permissionActivity,
   permissionFor,
-  readClosed,
   readPermissions,
   type PermissionChange,
   type PermissionChannel,
@@ -39,7 +35,7 @@ export {
 } from './permissions';
 export { endOffers } from './ownership';
 export { refold } from './refold';
-export { derived, foldActivities, putFolded, recordActivities, restate, type Folded, type Fresh } from './record-activities';
+export { derived, recordActivities, restate } from './record-activities';
 export { listTimeline } from './timeline.repository';
 export { segmentSql, type SegmentContext } from './segment.sql';
 export { visible } from './visible';

@@ -5,7 +5,7 @@
  */
 import { CHANNELS, type Activity, type Channel } from '@/core/contacts';
 import { UNKNOWN_PERMISSION, type PermissionState } from '@/core/campaigns';
-import { Statement, type Tx } from '../shared';
+import type { Tx } from '../shared';
 
 export type PermissionChannel = Channel;
 export const PERMISSION_CHANNELS: readonly PermissionChannel[] = CHANNELS;
@@ -37,16 +37,6 @@ export interface PermissionChange {
 /** Writes changes into the ledger. @returns those that took effect: a grant after a withdrawal for good does not. */
 export async function changePermissions(tx: Tx, accountId: string, changes: PermissionChange[]): Promise<PermissionChange[]> {
   if (!changes.length) return [];
-  const statement = new Statement();
-  putPermissions(statement, accountId, changes);
-  const rows = await statement.rows<{ n: number }>(tx, 'select n from said join now_holds using (channel, address)');
-  const took = new Set(rows.map((row) => row.n));
-  return changes.filter((_, n) => took.has(n));
-}
-
-/** Adds to a statement that changes are written into the ledger, as its parts `said` (by their place, `n`) and `now_holds` (those that took effect). */
-export function putPermissions(statement: Statement, accountId: string, changes: readonly PermissionChange[]): void {
-  const account = `${statement.value(accountId)}::bigint`;
   const rows = changes.map((change, n) => ({
     n,
     ...change,
@@ -54,46 +44,21 @@ export function putPermissions(statement: Statement, accountId: string, changes:
     for_good: change.forGood ?? false,
     evidence: change.evidence ?? null,
   }));
-  statement.part(
-    'said',
-    `(select * from jsonb_to_recordset(${statement.json(rows)}) as x (n int, channel text, address text, state text, how text, evidence text, user_id bigint, for_good boolean, at timestamptz))`,
+  const took = await tx.rows<{ n: number }>(
+    `with stated as (select * from jsonb_to_recordset($2::jsonb) as x (n int, channel text, address text, state text, how text, evidence text, user_id bigint, for_good boolean, at timestamptz)),
+       ledger as (insert into permission_changes (account_id, channel, address, state, how, evidence, user_id, at)
+         select $1, channel, address, state, how, evidence, user_id, at from stated),
+       now_holds as (insert into permissions (account_id, channel, address, state, for_good, how, evidence, at)
+         select $1, channel, address, state, for_good, how, evidence, at from stated
+         on conflict (account_id, address, channel) do update
+           set state = excluded.state, for_good = permissions.for_good or excluded.for_good, how = excluded.how, evidence = excluded.evidence, at = excluded.at
+           where not (permissions.for_good and excluded.state = 'granted')
+         returning channel, address)
+     select n from stated join now_holds using (channel, address)`,
+    [accountId, JSON.stringify(rows)],
   );
-  statement.part(
-    'ledger',
-    `(insert into permission_changes (account_id, channel, address, state, how, evidence, user_id, at)
-       select ${account}, channel, address, state, how, evidence, user_id, at from said)`,
-  );
-  statement.part(
-    'now_holds',
-    `(insert into permissions (account_id, channel, address, state, for_good, how, evidence, at)
-       select ${account}, channel, address, state, for_good, how, evidence, at from said
-       on conflict (account_id, address, channel) do update
-         set state = excluded.state, for_good = permissions.for_good or excluded.for_good, how = excluded.how, evidence = excluded.evidence, at = excluded.at
-         where not (permissions.for_good and excluded.state = 'granted')
-       returning channel, address)`,
-  );
-}
-
-/** Addresses on channels where the person has said no for good. */
-export class Closed {
-  private readonly known: ReadonlySet<string>;
-  constructor(rows: readonly { channel: string; address: string }[]) {
-    this.known = new Set(rows.map(({ channel, address }) => `${channel} ${address}`));
-  }
-  /** Whether a change will take effect. */
-  takes = ({ channel, address, state }: PermissionChange): boolean =>
-    state !== 'granted' || !this.known.has(`${channel} ${address}`);
-}
-/** Those of some addresses, as one expression of SQL: an account's number and addresses, both bound. What it answers makes a {@link Closed}. */
-export const CLOSED = (account: string, addresses: string): string =>
-  `(select coalesce(jsonb_agg(jsonb_build_object('channel', channel, 'address', address)), '[]') from permissions where account_id = ${account}::bigint and address = any(${addresses}::text[]) and for_good)`;
-
-export async function readClosed(tx: Tx, accountId: string, changes: readonly PermissionChange[]): Promise<Closed> {
-  const row = await tx.first<{ closed: ConstructorParameters<typeof Closed>[0] }>(`select ${CLOSED('$1', '$2')} as closed`, [
-    accountId,
-    changes.map(({ address }) => address),
-  ]);
-  return new Closed(row!.closed);
+  const effective = new Set(took.map(({ n }) => n));
+  return changes.filter((_, n) => effective.has(n));
 }
 
 /** The line of the timeline for a change. */

@@ -19,7 +19,7 @@ import {
   type Stage,
 } from '@/core/contacts';
 import type { LiveEvent } from '@/core/shared';
-import { publish, Statement, type Tx } from '../shared';
+import { publish, type Tx } from '../shared';
 import { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
 import { endFollowUp, type FollowUpEnd } from './follow-up';
 
@@ -35,26 +35,6 @@ interface ContactFacts {
   task_kind: 'promise' | 'call' | null;
 }
 
-/** A contact that is made just now: without an agent, a task or anything that happened. */
-export interface Fresh {
-  id: string;
-  stage: Stage;
-  horizon: Horizon | null;
-  rhythmDays: number | null;
-  createdAt: Date;
-}
-const standingOf = ({ id, stage, horizon, rhythmDays, createdAt }: Fresh): Standings => ({
-  id,
-  stage,
-  horizon,
-  rhythm_days: rhythmDays,
-  created_at: createdAt,
-  owner_id: null,
-  office_id: null,
-  task_due_at: null,
-  task_kind: null,
-});
-
 /** Pages are told one by one up to here; a larger batch is told as one event. */
 const TELL_EACH = 20;
 
@@ -65,16 +45,15 @@ const TELL_EACH = 20;
 export async function recordActivities(tx: Tx, accountId: string, activities: Activity[]): Promise<string[]> {
   if (!activities.length) return [];
   const folded = await foldActivities(tx, activities);
-  const statement = new Statement();
-  putFolded(statement, accountId, folded);
-  const ids = await statement.rows<{ id: string }>(tx, 'select id from lines order by id');
+  const ids = await insertActivities(tx, accountId, folded.activities);
+  await writeStates(tx, folded.changed);
   await answerOffers(tx, activities.filter(isHumanTry));
   await tell(tx, accountId, folded.standings);
-  return folded.given.map((at) => ids[at]!.id);
+  return folded.given.map((at) => ids[at]!);
 }
 
 /** What activities change, found and not written yet. */
-export interface Folded {
+interface Folded {
   standings: ContactFacts[];
   changed: Changed[];
   /** Those given and those that follow from them, in their order. */
@@ -83,16 +62,9 @@ export interface Folded {
   given: number[];
 }
 
-/**
- * Folds activities, in their order, into how their contacts stand; follow-up that they end is ended. For callers who write the rest with
- * something of their own: none of them is a person's try, and the pages are told by the caller.
- * @param fresh how those of the contacts stand that nobody else can hold: made in this transaction, or to be made with what is folded
- */
-export async function foldActivities(tx: Tx, activities: Activity[], fresh: Fresh[] = []): Promise<Folded> {
-  const contactIds = [...new Set(activities.map((activity) => activity.contactId))];
-  const made = fresh.map(standingOf);
-  const others = contactIds.filter((id) => !made.some((states) => states.id === id));
-  const standings = [...made, ...(others.length ? await readContactStates(tx, others) : [])];
+/** Folds activities, in their order, into how their contacts stand; follow-up that they end is ended. */
+async function foldActivities(tx: Tx, activities: Activity[]): Promise<Folded> {
+  const standings = await readContactStates(tx, [...new Set(activities.map((activity) => activity.contactId))]);
   const all: Activity[] = [];
   const ends: FollowUpEnd[] = [];
   const given: number[] = [];
@@ -167,8 +139,6 @@ interface Changed {
   stage: Stage;
   stageSince: Date | null;
   at: Date;
-  /** Who has the contact from now on; left as it is when it is not said. */
-  ownerId?: string | null;
 }
 
 /** What stands on the contact's own row beside the facts: derived here from the facts, and only here. */
@@ -185,39 +155,28 @@ export function derived(row: ContactFacts, facts: Facts, stage: Stage) {
   };
 }
 
-/** Adds to a statement that facts and what is derived from them are put, and who has the contact. */
-function putStandings(statement: Statement, changed: Changed[]): void {
-  const rows = changed.map(({ row, facts, stage, stageSince, at, ownerId = null }) => ({
+/** Writes facts, and what is derived from them on the contact's own row. */
+async function writeStates(tx: Tx, changed: Changed[]): Promise<void> {
+  const rows = changed.map(({ row, facts, stage, stageSince, at }) => ({
     id: row.id,
     ...derived(row, facts, stage),
     stage_since: stageSince,
     at,
-    owner_id: ownerId,
     facts: rowOfFacts(facts),
   }));
-  statement.part(
-    'change',
-    `(select * from jsonb_to_recordset(${statement.json(rows)}) as x (id bigint, stage text, stage_since timestamptz, hand_raised_at timestamptz, last_touch_at timestamptz, next_touch_at timestamptz,
-       next_touch_kind text, at timestamptz, owner_id bigint, facts jsonb))`,
-  );
-  statement.part(
-    'facts',
-    `(update contact_facts f set (${FACT_COLUMNS.join(', ')}) = (select ${FACT_COLUMNS.map((name) => `v.${name}`).join(', ')} from jsonb_populate_record(null::contact_facts, x.facts) v)
-       from change x where f.contact_id = x.id)`,
-  );
-  statement.part(
-    'stands',
-    `(update contacts c set stage = x.stage, stage_since = coalesce(x.stage_since, c.stage_since), hand_raised_at = x.hand_raised_at, last_touch_at = x.last_touch_at,
-       next_touch_at = x.next_touch_at, next_touch_kind = x.next_touch_kind, updated_at = x.at,
-       owner_id = coalesce(x.owner_id, c.owner_id), office_id = case when u.id is null then c.office_id else u.office_id end,
-       owned_since = case when x.owner_id is distinct from c.owner_id and u.id is not null then x.at else c.owned_since end
-       from change x left join users u on u.id = x.owner_id where c.id = x.id)`,
+  await tx.run(
+    `with change as (select * from jsonb_to_recordset($1::jsonb) as x (id bigint, stage text, stage_since timestamptz, hand_raised_at timestamptz, last_touch_at timestamptz, next_touch_at timestamptz,
+         next_touch_kind text, at timestamptz, facts jsonb)),
+       facts as (update contact_facts f set (${FACT_COLUMNS.join(', ')}) = (select ${FACT_COLUMNS.map((name) => `v.${name}`).join(', ')} from jsonb_populate_record(null::contact_facts, x.facts) v)
+         from change x where f.contact_id = x.id)
+     update contacts c set stage = x.stage, stage_since = coalesce(x.stage_since, c.stage_since), hand_raised_at = x.hand_raised_at, last_touch_at = x.last_touch_at,
+       next_touch_at = x.next_touch_at, next_touch_kind = x.next_touch_kind, updated_at = x.at from change x where c.id = x.id`,
+    [JSON.stringify(rows)],
   );
 }
 
-/** Adds to a statement that activities are appended, as its part `lines`, and that it is put how their contacts stand. */
-export function putFolded(statement: Statement, accountId: string, { activities, changed }: Folded): void {
-  putStandings(statement, changed);
+/** Appends activities. @returns their ids, in their order */
+async function insertActivities(tx: Tx, accountId: string, activities: Activity[]): Promise<string[]> {
   const rows = activities.map((activity, n) => ({
     n,
     contact_id: activity.contactId,
@@ -229,19 +188,15 @@ export function putFolded(statement: Statement, accountId: string, { activities,
     data: activity.data,
     because: activity.because,
   }));
-  statement.part(
-    'lines',
-    `(insert into activities (account_id, contact_id, user_id, at, kind, channel, direction, data, because)
-       select ${statement.value(accountId)}::bigint, contact_id, user_id, at, kind, channel, direction, data, because
-       from jsonb_to_recordset(${statement.json(rows)}) as a (n int, contact_id bigint, user_id bigint, at timestamptz, kind text, channel text, direction text, data jsonb, because jsonb) order by n
-       returning id)`,
+  const made = await tx.rows<{ id: string }>(
+    `with lines as (insert into activities (account_id, contact_id, user_id, at, kind, channel, direction, data, because)
+       select $1, contact_id, user_id, at, kind, channel, direction, data, because
+       from jsonb_to_recordset($2::jsonb) as a (n int, contact_id bigint, user_id bigint, at timestamptz, kind text, channel text, direction text, data jsonb, because jsonb) order by n
+       returning id)
+     select id from lines order by id`,
+    [accountId, JSON.stringify(rows)],
   );
-}
-
-async function writeStandings(tx: Tx, changed: Changed[]): Promise<void> {
-  const statement = new Statement();
-  putStandings(statement, changed);
-  await statement.rows(tx, 'select 1');
+  return made.map(({ id }) => id);
 }
 
 /** A person reached out: the timers of their waiting leads stop. */
@@ -279,7 +234,7 @@ async function tell(tx: Tx, accountId: string, standings: ContactFacts[]): Promi
 /** Writes next touch, raised hand and the rest anew from facts and tasks, after something other than an activity changed (a task, a horizon). */
 export async function restate(tx: Tx, contactIds: string[], at: Date): Promise<void> {
   const standings = await readContactStates(tx, contactIds);
-  await writeStandings(
+  await writeStates(
     tx,
     standings.map((row) => ({ row, facts: factsOfRow(row), stage: row.stage, stageSince: null, at })),
   );

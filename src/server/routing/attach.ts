@@ -2,24 +2,20 @@
 import { turnOrder, type Rung } from '@/core/routing';
 import type { Tx } from '../shared';
 
-/** Whether a rung adds anything to whoever comes by it. */
-export const attaches = ({ tags, lender }: Rung): boolean => tags.length > 0 || lender !== null;
-
-/** Adds what rungs add to whoever came by them: tags of all in one statement, then a lender to each who has none, in turn. */
-export async function attachByRungs(
+/** Adds what a rung adds to whoever came by it: its tags, and a lender when they have none, in turn. */
+export async function attachByRung(
   tx: Tx,
   accountId: string,
-  came: readonly { rung: Rung; contactId: string }[],
+  { tags, lender }: Rung,
+  contactId: string,
   at: Date,
 ): Promise<void> {
-  const tags = came.flatMap(({ rung, contactId }) => rung.tags.map((tag_id) => ({ contact_id: contactId, tag_id })));
   if (tags.length)
     await tx.run(
-      `insert into contact_tags (contact_id, tag_id) select x.contact_id, t.id from jsonb_to_recordset($2::jsonb) as x (contact_id bigint, tag_id bigint)
-         join tags t on t.id = x.tag_id and t.account_id = $1 and t.deleted_at is null on conflict do nothing`,
-      [accountId, JSON.stringify(tags)],
+      `insert into contact_tags (contact_id, tag_id) select $2, id from tags where id = any($3::bigint[]) and account_id = $1 and deleted_at is null on conflict do nothing`,
+      [accountId, contactId, tags],
     );
-  for (const { rung, contactId } of came) if (rung.lender) await attachLender(tx, rung.lender, contactId, at);
+  if (lender) await attachLender(tx, lender, contactId, at);
 }
 
 async function attachLender(tx: Tx, lender: NonNullable<Rung['lender']>, contactId: string, at: Date): Promise<void> {

@@ -1,4 +1,4 @@
-export { attachByRungs, attaches } from './attach';
+export { attachByRung } from './attach';
 export { readLadder, setUserAway } from './ladder.repository';
 export { ladderNow } from './ladders';
 export { listLadderVersions, restoreLadder, saveLadder } from './ladder.service';
@@ -23,5 +23,5 @@ export {
 export { renameInRungs } from './rename';
 export { answerInvitation, createRoster, deleteRoster, listInvitations, updateRoster } from './rosters.service';
 export { chooseAgents } from './reassign.service';
-export { handPlanned, planRoutes, traceOf, type Planned, type Routed } from './route.service';
+export { handOver, planRoute, traceOf, type Planned } from './route.service';
 export { handedLine, type Handing } from './walk.service';

@@ -6,7 +6,7 @@ import { AppError, howLong, notFound, type LiveEvent } from '@/core/shared';
 import { accountOf, type Principal } from '@/core/accounts';
 import type { Because, Stage } from '@/core/contacts';
 import type { AnsweredBy, RoutingState, TraceStep } from '@/core/routing';
-import { enrolArrivals } from '../campaigns';
+import { enrollArrived } from '../campaigns';
 import { recordActivities } from '../contacts';
 import { now, publish, reader, transact, wakeWorkers, type Tx } from '../shared';
 import { noticeAgents } from './agent-alerts.service';
@@ -193,15 +193,11 @@ async function own(tx: Tx, routing: Routing, userId: string, because: Because, a
     [inquiryId, contactId, routing.campaign_id],
   );
   if (!contact || contact.in_it) return;
-  const enrolled = await enrolArrivals(
+  const enrolled = await enrollArrived(
     tx,
     accountId,
-    [
-      {
-        campaignId: routing.campaign_id,
-        contact: { contactId, stage: contact.stage, timeZone: contact.time_zone, onThePhone: contact.on_the_phone },
-      },
-    ],
+    routing.campaign_id,
+    { contactId, stage: contact.stage, timeZone: contact.time_zone, onThePhone: contact.on_the_phone },
     at,
   );
   await recordActivities(tx, accountId, enrolled);

@@ -1,4 +1,4 @@
-/** Leads that arrive: which rung is for each, before any lock; and then, as the last thing of their transaction, who has them or is offered them. */
+/** A lead that arrives: which rung is for it, before any lock; and then, late in its transaction, who has it or is offered it. */
 import type { Because } from '@/core/contacts';
 import { decide, knownOfLead, startIn, type Fixed, type LeadFacts, type Rung, type Trace } from '@/core/routing';
 import { readKnown } from '../segments';
@@ -27,50 +27,33 @@ export interface Routed {
   fixed: Fixed | null;
 }
 
-/** Which way leads take. Reads, and locks nothing; the people must be there when the ladder asks about them. */
-export async function planRoutes(tx: Tx, accountId: string, leads: readonly Routed[], at: Date): Promise<Planned[]> {
+/** Which way a lead takes. Reads, and locks nothing; the person must be there when the ladder asks about them. */
+export async function planRoute(tx: Tx, accountId: string, { contactId, lead, fixed }: Routed, at: Date): Promise<Planned> {
   const { version, ladder, who, offering } = await ladderNow(tx, accountId);
-  const still = { version, joined: false, rung: null, who: '', unmet: [], atOnce: true };
-  const asked = leads.flatMap(({ contactId, fixed }) => (fixed ? [] : [contactId]));
-  const people = ladder.asksPerson && asked.length ? await readKnown(accountId, asked, at, tx) : undefined;
-  const open = await beingOffered(
-    tx,
-    leads.flatMap(({ contactId, lead, fixed }) => (lead.returning && !fixed ? [contactId] : [])),
-  );
-  return leads.map(({ contactId, lead, fixed }): Planned => {
-    if (fixed) return { ...still, fixed };
-    if (open.has(contactId)) return { ...still, fixed, joined: true, atOnce: false };
-    const { rung, unmet } = decide(ladder, knownOfLead(lead, people?.get(contactId)), at);
-    if (!rung) return { ...still, fixed, unmet };
-    return { ...still, fixed, unmet, rung, who: who.get(rung.id) ?? '', atOnce: !offering.has(rung.rosterId) };
-  });
+  const plan: Planned = { version, fixed, joined: false, rung: null, who: '', unmet: [], atOnce: true };
+  if (fixed) return plan;
+  if (lead.returning && (await isBeingOffered(tx, contactId))) return { ...plan, joined: true, atOnce: false };
+  const facts = ladder.asksPerson ? (await readKnown(accountId, [contactId], at, tx)).get(contactId) : undefined;
+  const { rung, unmet } = decide(ladder, knownOfLead(lead, facts), at);
+  if (!rung) return { ...plan, unmet };
+  return { ...plan, unmet, rung, who: who.get(rung.id) ?? '', atOnce: !offering.has(rung.rosterId) };
 }
 
-/** Those of the people who have a lead that is being offered. */
-async function beingOffered(tx: Tx, contactIds: string[]): Promise<Set<string>> {
-  if (!contactIds.length) return new Set();
-  const rows = await tx.rows<{ contact_id: string }>(
-    `select contact_id from routings where contact_id = any($1::bigint[]) and state in ('offered','commons')`,
-    [contactIds],
-  );
-  return new Set(rows.map(({ contact_id }) => contact_id));
-}
+/** Whether the person has a lead that is being offered. */
+const isBeingOffered = async (tx: Tx, contactId: string): Promise<boolean> =>
+  (await tx.first(`select 1 from routings where contact_id = $1 and state in ('offered','commons') limit 1`, [contactId])) !==
+  null;
 
 /**
- * Hands leads on, in their order: everything the choice reads of a roster is read under its row's lock, which is held until the caller
- * commits. So this is the last thing a caller does.
+ * Hands a lead on: everything the choice reads of a roster is read under its row's lock, which is held until the caller commits. So the
+ * caller does little after it.
  */
-export async function handPlanned(tx: Tx, accountId: string, plans: readonly Planned[], at: Date): Promise<Handing[]> {
-  const asked = plans.flatMap(({ fixed, joined, rung }) => (rung && !fixed && !joined ? [rung.rosterId] : []));
-  const rosters = await lockRosters(tx, asked, at);
-  const handings: Handing[] = [];
-  for (const { fixed, joined, rung, who } of plans) {
-    if (fixed) handings.push(keptBy(fixed, at));
-    else if (joined) handings.push(joinedTo(at));
-    else if (rung) handings.push(await walk(tx, accountId, rosters, startIn(rung.rosterId), { rung: rung.position, who }, at));
-    else handings.push(await toLastResort(tx, accountId, at));
-  }
-  return handings;
+export async function handOver(tx: Tx, accountId: string, { fixed, joined, rung, who }: Planned, at: Date): Promise<Handing> {
+  if (fixed) return keptBy(fixed, at);
+  if (joined) return joinedTo(at);
+  if (!rung) return toLastResort(tx, accountId, at);
+  const rosters = await lockRosters(tx, [rung.rosterId], at);
+  return walk(tx, accountId, rosters, startIn(rung.rosterId), { rung: rung.position, who }, at);
 }
 
 const still = { to: [], endsAt: null, rosterId: null, hides: [], turn: null, passing: null };

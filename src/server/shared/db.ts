@@ -5,7 +5,14 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { createHash } from 'node:crypto';
 import pg from 'pg';
-import { QueryTypes, Sequelize, UniqueConstraintError, ConnectionError, ConnectionAcquireTimeoutError } from 'sequelize';
+import {
+  QueryTypes,
+  Sequelize,
+  UniqueConstraintError,
+  ConnectionError,
+  ConnectionAcquireTimeoutError,
+  type Transaction,
+} from 'sequelize';
 import { AppError } from '@/core/shared';
 import { config, forgetConfig } from './config';
 
@@ -37,8 +44,8 @@ export interface Tx {
   /** The first row, or null. */
   first<T extends object>(sql: string, bind?: unknown[]): Promise<T | null>;
   run(sql: string, bind?: unknown[]): Promise<void>;
-  /** Stands for the transaction; undefined for single reads. */
-  readonly transaction: object | undefined;
+  /** The transaction, for what is asked of a model; undefined for single reads. */
+  readonly transaction: Transaction | undefined;
 }
 
 /** What of pg's client a transaction uses. */
@@ -58,10 +65,11 @@ function nameOf(sql: string): string {
 }
 
 /**
- * Inside a transaction statements go straight to the connection that Sequelize gave it, prepared: the services' transactions are
- * many small statements, and what Sequelize does around each costs more than the statement.
+ * Inside a transaction statements go straight to its connection, prepared: the services' transactions are many small statements, and PostgreSQL
+ * plans each but once.
  */
-function txOver(connection: Connection | undefined): Tx {
+function txOver(transaction: Transaction | undefined): Tx {
+  const connection = (transaction as { connection?: Connection } | undefined)?.connection;
   const ask = async (sql: string, values: unknown[]): Promise<object[]> => {
     try {
       if (connection) return (await connection.query({ name: nameOf(sql), text: sql, values })).rows;
@@ -77,7 +85,7 @@ function txOver(connection: Connection | undefined): Tx {
     run: async (sql, bind = []) => {
       await ask(sql, bind);
     },
-    transaction: connection && {},
+    transaction,
   };
 }
 
@@ -114,41 +122,29 @@ export interface IdempotencyMark {
 const marks = new AsyncLocalStorage<IdempotencyMark>();
 export const withMark = <T>(marked: IdempotencyMark, work: () => Promise<T>): Promise<T> => marks.run(marked, work);
 /** Only a transaction that wrote something has done work. */
-async function mark(connection: Connection): Promise<void> {
+async function mark(tx: Tx): Promise<void> {
   const marked = marks.getStore();
-  if (!marked) return;
-  await connection.query({
-    name: 'mark',
-    text: `update idempotent_replies set committed_at = clock_timestamp() where principal = $1 and key = $2 and pg_current_xact_id_if_assigned() is not null`,
-    values: [marked.principal, marked.key],
-  });
+  if (marked)
+    await tx.run(
+      `update idempotent_replies set committed_at = clock_timestamp() where principal = $1 and key = $2 and pg_current_xact_id_if_assigned() is not null`,
+      [marked.principal, marked.key],
+    );
 }
 
-/** Begins, works and commits, on a connection of Sequelize's pool. A connection that cannot even take back is given up. */
-async function onConnection<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
-  const { connectionManager } = db();
-  const connection = (await connectionManager.getConnection({ type: 'write', useMaster: true })) as Connection;
-  let sound = true;
-  try {
-    await connection.query('START TRANSACTION');
-    const done = await work(txOver(connection));
-    await mark(connection);
-    await connection.query('COMMIT');
+/** Begins, works and commits, by Sequelize's managed transaction. */
+const inTransaction = <T>(work: (tx: Tx) => Promise<T>): Promise<T> =>
+  db().transaction(async (transaction) => {
+    const tx = txOver(transaction);
+    const done = await work(tx);
+    await mark(tx);
     return done;
-  } catch (error) {
-    await connection.query('ROLLBACK').catch(() => (sound = false));
-    throw error;
-  } finally {
-    if (sound) connectionManager.releaseConnection(connection);
-    else await connectionManager.destroyConnection(connection);
-  }
-}
+  });
 
 /** Runs `work` in one transaction; a deadlock or serialisation failure is tried again twice before it is told. */
 export async function transact<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
   for (let attempt = 1; ; attempt += 1) {
     try {
-      return await onConnection(work);
+      return await inTransaction(work);
     } catch (error) {
       const failure = translated(error);
       if (attempt < 3 && failure instanceof AppError && failure.code === 'conflict' && failure.facts.retry) continue;

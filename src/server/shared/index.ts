@@ -5,7 +5,7 @@ export { asOurs, closeDb, db, isLost, inTurn, joinAsWritten, reader, transact, t
 export { enqueue, enqueueAll, freeDeadJobs, freeLostJobs } from './enqueue';
 export { listen, stopHearing, subscribe } from './listener';
 export { publish, wakeWorkers } from './live';
-export { ADDRESS_LOCKS, lockAddresses } from './lock';
+export { lockAddresses } from './lock';
 export { noteMade, wasMadeIn } from './uncommitted';
 export { migrate } from './migrate';
 export { BEAT_MS, beat, leave, readProcesses, type ProcessState } from './processes';
@@ -19,6 +19,5 @@ export {
   type ReadingOrder,
   type Readings,
 } from './reading';
-export { Statement } from './statement';
 export { limitRate, sweepRates } from './rate';
 export { hashed, mailToken, randomToken, readMailToken, readSigned, signed } from './tokens';
