@@ -1,11 +1,15 @@
 /** The command line behind `npm run urraca`: migrate, verify, the preview of files to import, the reading of lead mails, and the demo world. */
 import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
+import { text } from 'node:stream/consumers';
+import { parseArgs } from 'node:util';
 import pg from 'pg';
 import { readLeadMail } from '@/core/mail';
 import { parseMail } from '@/providers/mails';
+import { hashPassword } from '@/server/accounts';
 import { verify } from '@/server/contacts';
-import { closeDb, config, db, migrate, reader, releaseClock } from '@/server/shared';
+import { foundBrokerage } from '@/server/founding';
+import { closeDb, config, db, migrate, now, reader, releaseClock, transact } from '@/server/shared';
 import { previews } from './lib/preview';
 import { BROKERAGE } from './world/settings';
 import { scaleWorld } from './world/scale';
@@ -31,6 +35,34 @@ async function demoWorld(): Promise<void> {
     await reader().run('analyze');
   }
   await releaseClock(reader());
+}
+
+const FOUND_USAGE =
+  'Usage: found --name "Name of the brokerage" --zone America/Los_Angeles --owner "First Last" --email you@yours.example [--phone +1…], with the password on standard input';
+
+/** `found …`: a brokerage with its first user, who leads it, in a database that is made or migrated on the way. */
+async function found(): Promise<void> {
+  const option = { type: 'string' } as const;
+  const { values } = parseArgs({
+    args: flags,
+    options: { name: option, zone: option, owner: option, email: option, phone: option },
+  });
+  const { name, zone, owner, email, phone = null } = values;
+  if (!name || !zone || !owner || !email || process.stdin.isTTY) throw new Error(FOUND_USAGE);
+  if (!Intl.supportedValuesOf('timeZone').includes(zone)) throw new Error(`There is no time zone ${zone}.`);
+  const password = (await text(process.stdin)).trim();
+  if (password.length < 10) throw new Error('The password needs at least ten characters.');
+  const [firstName = '', ...rest] = owner.trim().split(/\s+/);
+  const user = { role: 'owner' as const, firstName, lastName: rest.join(' '), email, phone, office: 0 };
+  await migrate();
+  const { accountId } = await transact(async (tx) =>
+    foundBrokerage(
+      tx,
+      { name, timeZone: zone, offices: [name], users: [{ ...user, passwordHash: await hashPassword(password) }] },
+      await now(tx),
+    ),
+  );
+  console.log(`${name} is founded (account ${accountId}). Log in as ${email}.`);
 }
 
 /** One at a time: a start that was killed may have left its own half under way, and the next waits for it to end. */
@@ -92,6 +124,7 @@ const commands: Record<string, () => Promise<void>> = {
   },
   import: previewFiles,
   'read-mail': readMails,
+  found,
   'demo-world': () => alone(demoWorld),
 };
 

@@ -3,9 +3,10 @@ import { contactPage, writeMarket } from './market';
 import { writeOrder } from './order';
 import { writeWords } from './words';
 import { NEW_BUYER } from '@/core/campaigns';
-import { foldFact, handRaisedAt, HORIZONS, nextTouch, noFacts, STAGES, type Because } from '@/core/contacts';
+import { foldFact, handRaisedAt, nextTouch, noFacts, type Because } from '@/core/contacts';
 import { KEY_SCOPES } from '@/core/accounts';
 import { hashPassword } from '@/server/accounts';
+import { foundBrokerage } from '@/server/founding';
 import { FACT_COLUMNS, rowOfFacts, writeSearch } from '@/server/contacts';
 import { hashed, transact, type Tx } from '@/server/shared';
 import type { Trace } from '@/core/routing';
@@ -58,7 +59,7 @@ export async function writeWorld(): Promise<{ contacts: number; activities: numb
   const world = drawWorld();
   const passwordHash = await hashPassword(PASSWORD);
   return transact(async (tx) => {
-    await writeHouse(tx, passwordHash, world);
+    await foundDemo(tx, passwordHash, world);
     await writeLadder(tx);
     await writeMarket(tx);
     const activities = await writeContacts(tx, world.contacts);
@@ -84,169 +85,67 @@ const MAILBOX = 'quayd2rn4k7m';
 const PROGRAMS = 'heronw9s4t6k';
 const account = { account_id: 1 };
 
-async function writeHouse(tx: Tx, passwordHash: string, world: DemoWorld): Promise<void> {
-  await insert(tx, 'accounts', { id: 'bigint', name: 'text', time_zone: 'text', settings: 'jsonb' }, [
-    { id: 1, name: BROKERAGE, time_zone: ZONE, settings: { postalAddress: POSTAL_ADDRESS } },
-  ]);
-  await insert(tx, 'offices', { id: 'bigint', account_id: 'bigint', name: 'text' }, [
-    { id: 1, ...account, name: 'Quillhaven' },
-    { id: 2, ...account, name: 'Petrel Point' },
-  ]);
-  await insert(
+async function foundDemo(tx: Tx, passwordHash: string, world: DemoWorld): Promise<void> {
+  const placeOf = (id: string): number => COLLEAGUES.findIndex((one) => one.id === id);
+  await foundBrokerage(
     tx,
-    'users',
     {
-      id: 'bigint',
-      account_id: 'bigint',
-      office_id: 'bigint',
-      role: 'text',
-      first_name: 'text',
-      last_name: 'text',
-      email: 'text',
-      phone: 'text',
-      time_zone: 'text',
-      password_hash: 'text',
-      away_until: 'timestamptz',
-      day_goal: 'int',
-      active: 'boolean',
+      name: BROKERAGE,
+      timeZone: ZONE,
+      settings: { postalAddress: POSTAL_ADDRESS },
+      offices: ['Quillhaven', 'Petrel Point'],
+      users: COLLEAGUES.map((one) => ({
+        role: one.role,
+        firstName: one.first,
+        lastName: one.last,
+        email: `${one.login}@urraca.example`,
+        phone: one.phone,
+        passwordHash,
+        office: one.office === null ? null : Number(one.office) - 1,
+        dayGoal: one.role === 'caller' ? 80 : 30,
+        awayUntil: one.id === AWAY.userId ? AWAY.until : null,
+      })),
+      doors: [
+        { id: '1', kind: 'api', name: 'Lead sources' },
+        { id: '2', kind: 'page', name: 'Homes in Lantern County', slug: 'lantern-county', page: contactPage() },
+        { id: '3', kind: 'hand', name: 'Added by hand' },
+        { id: '4', kind: 'mail', name: 'Mail door' },
+        { id: '9', kind: 'file', name: 'Files' },
+        { id: '5', kind: 'mail', name: 'Portal mails', address: MAILBOX },
+        {
+          id: '6',
+          kind: 'api',
+          name: 'Valuation site',
+          address: PROGRAMS,
+          source: 'Valuation site',
+          defaults: { roles: ['seller'] },
+        },
+      ],
+      campaigns: [
+        {
+          name: NEW_BUYER.name,
+          group: NEW_BUYER.group,
+          plan: NEW_BUYER.plan,
+          state: 'on',
+          createdAt: new Date(START.getTime() - 200 * 86_400_000),
+        },
+      ],
+      rosters: world.rosters.map(({ name, lastUserId, members }) => ({
+        name,
+        members: members.map(({ userId, handed }) => ({ user: placeOf(userId), handed })),
+        last: lastUserId === null ? null : placeOf(lastUserId),
+      })),
+      rungs: RUNGS.map(({ tree, rosterId, campaignId }) => ({
+        tree: tree!,
+        roster: Number(rosterId) - 1,
+        campaign: campaignId === null ? null : Number(campaignId) - 1,
+      })),
     },
-    COLLEAGUES.map((one) => ({
-      id: one.id,
-      ...account,
-      office_id: one.office,
-      role: one.role,
-      first_name: one.first,
-      last_name: one.last,
-      email: `${one.login}@urraca.example`,
-      phone: one.phone,
-      time_zone: ZONE,
-      password_hash: passwordHash,
-      away_until: one.id === AWAY.userId ? AWAY.until : null,
-      day_goal: one.role === 'caller' ? 80 : 30,
-      active: true,
-    })),
+    START,
   );
-  await insert(
-    tx,
-    'stages',
-    { account_id: 'bigint', key: 'text', name: 'text', meaning: 'text', position: 'int' },
-    STAGES.map((stage, position) => ({ ...account, ...stage, position })),
-  );
-  await insert(
-    tx,
-    'horizons',
-    { account_id: 'bigint', key: 'text', name: 'text', meaning: 'text', position: 'int', rhythm_days: 'int', strokes: 'int' },
-    HORIZONS.map((horizon, position) => ({ ...account, ...horizon, rhythm_days: horizon.rhythmDays, position })),
-  );
-  await insert(
-    tx,
-    'doors',
-    {
-      id: 'bigint',
-      account_id: 'bigint',
-      kind: 'text',
-      name: 'text',
-      slug: 'text',
-      page: 'jsonb',
-      active: 'boolean',
-      address: 'text',
-      source: 'text',
-    },
-    [
-      { id: 1, ...account, kind: 'api', name: 'Lead sources', page: {}, active: true },
-      {
-        id: 2,
-        ...account,
-        kind: 'page',
-        name: 'Homes in Lantern County',
-        slug: 'lantern-county',
-        page: contactPage(),
-        active: true,
-      },
-      { id: 3, ...account, kind: 'hand', name: 'Added by hand', page: {}, active: true },
-      { id: 4, ...account, kind: 'mail', name: 'Mail door', page: {}, active: true },
-      { id: 9, ...account, kind: 'file', name: 'Files', page: {}, active: true },
-      { id: 5, ...account, kind: 'mail', name: 'Portal mails', page: {}, active: true, address: MAILBOX },
-      {
-        id: 6,
-        ...account,
-        kind: 'api',
-        name: 'Valuation site',
-        page: {},
-        active: true,
-        address: PROGRAMS,
-        source: 'Valuation site',
-      },
-    ],
-  );
-  await tx.run(`update doors set defaults = '{"roles": ["seller"]}' where id = 6`);
   await tx.run(
     'insert into api_keys (account_id, name, key_hash, hint, scopes, created_by) values (1, $1, $2, $3, $4::text[], 1)',
     ['Demo key', hashed(DEMO_KEY), `…${DEMO_KEY.slice(-4)}`, [...KEY_SCOPES]],
-  );
-  await insert(
-    tx,
-    'campaigns',
-    {
-      id: 'bigint',
-      account_id: 'bigint',
-      name: 'text',
-      state: 'text',
-      exclusive_group: 'text',
-      created_at: 'timestamptz',
-    },
-    [
-      {
-        id: 1,
-        ...account,
-        name: NEW_BUYER.name,
-        state: 'on',
-        exclusive_group: NEW_BUYER.group,
-        created_at: new Date(START.getTime() - 200 * 86_400_000),
-      },
-    ],
-  );
-  await tx.run(
-    `insert into campaign_versions (account_id, campaign_id, number, plan, made_at) select account_id, id, 1, $1::jsonb, created_at from campaigns where id = 1`,
-    [JSON.stringify(NEW_BUYER.plan)],
-  );
-  await insert(
-    tx,
-    'rosters',
-    { id: 'bigint', account_id: 'bigint', name: 'text', last_user_id: 'bigint', safety_net_id: 'bigint' },
-    world.rosters.map((roster) => ({
-      id: roster.id,
-      ...account,
-      name: roster.name,
-      last_user_id: roster.lastUserId,
-      safety_net_id: 1,
-    })),
-  );
-  await insert(
-    tx,
-    'roster_members',
-    { roster_id: 'bigint', user_id: 'bigint', position: 'int', handed: 'int' },
-    world.rosters.flatMap((roster) =>
-      roster.members.map((member, at) => ({
-        roster_id: roster.id,
-        user_id: member.userId,
-        position: at + 1,
-        handed: member.handed,
-      })),
-    ),
-  );
-  await insert(
-    tx,
-    'rungs',
-    { id: 'bigint', account_id: 'bigint', position: 'int', tree: 'jsonb', roster_id: 'bigint', campaign_id: 'bigint' },
-    RUNGS.map((rung) => ({
-      id: rung.id,
-      ...account,
-      position: rung.position,
-      tree: rung.tree,
-      roster_id: rung.rosterId,
-      campaign_id: rung.campaignId,
-    })),
   );
 }
 

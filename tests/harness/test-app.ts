@@ -11,7 +11,7 @@ import { join } from 'node:path';
 import pg from 'pg';
 import type { SMTPServer } from 'smtp-server';
 import { NEW_BUYER, type Plan } from '@/core/campaigns';
-import { HORIZONS, STAGES } from '@/core/contacts';
+
 import { readInquiry } from '@/core/capture/schemas';
 import { scopeFor, wholeAccount, type User, type Principal, type Role, type Scope } from '@/core/accounts';
 
@@ -48,6 +48,7 @@ const modules = async () => ({
   market: await import('@/server/market'),
   pages: await import('@/server/pages'),
   accounts: await import('@/server/accounts'),
+  founding: await import('@/server/founding'),
   simulation: await import('@/server/simulation'),
   outside: await import('@/worker/shared/providers'),
   jobQueue: await import('@/worker/shared/job-queue'),
@@ -139,68 +140,57 @@ export class TestApp {
   }
 
   async furnish(plan: Plan): Promise<void> {
-    const { db } = this;
-    /* Scenarios that let weeks pass say themselves which holidays are in them. */
-    await db.run(
-      `insert into accounts (name, time_zone, settings) values ('Test House', $1, '{"holidays": ["01-01", "07-04", "12-25"], "postalAddress": "1 Quay Street, Quillhaven, 98701"}')`,
-      [ZONE],
-    );
-    await db.run(`insert into offices (account_id, name) values (1, 'North'), (1, 'South')`);
-    const staff: [string, Role, string | null][] = [
-      ['Ada', 'admin', '1'],
-      ['Abel', 'agent', '1'],
-      ['Brisa', 'agent', '1'],
-      ['Caspian', 'agent', '2'],
-      ['Cato', 'caller', '1'],
+    const staff: [string, Role, number | null][] = [
+      ['Ada', 'admin', 0],
+      ['Abel', 'agent', 0],
+      ['Brisa', 'agent', 0],
+      ['Caspian', 'agent', 1],
+      ['Cato', 'caller', 0],
       ['Hollis', 'lender', null],
     ];
-    for (const [at, [first, role, office]] of staff.entries()) {
-      const row = await db.first<{ id: string }>(
-        `insert into users (account_id, office_id, role, first_name, last_name, email, phone, time_zone, password_hash) values (1, $1, $2, $3, 'Test', $4, $5, $6, 'none') returning id`,
-        [office, role, first, `${first.toLowerCase()}@house.example`, `+1360555010${at}`, ZONE],
-      );
-      this.users[first] = {
-        id: row!.id,
-        accountId: '1',
-        officeId: office,
+    const users = staff.map(([firstName, role, office], at) => ({
+      role,
+      firstName,
+      lastName: 'Test',
+      email: `${firstName.toLowerCase()}@house.example`,
+      phone: `+1360555010${at}`,
+      passwordHash: 'none',
+      office,
+    }));
+    const founded = await this.m.shared.transact((tx) =>
+      this.m.founding.foundBrokerage(
+        tx,
+        {
+          name: 'Test House',
+          timeZone: ZONE,
+          /* Scenarios that let weeks pass say themselves which holidays are in them. */
+          settings: { holidays: ['01-01', '07-04', '12-25'], postalAddress: '1 Quay Street, Quillhaven, 98701' },
+          offices: ['North', 'South'],
+          users,
+          doors: [
+            { kind: 'api', name: 'Lead sources' },
+            { kind: 'page', name: 'A page', slug: 'page' },
+          ],
+          campaigns: [{ name: 'New buyer', group: 'First weeks', plan, state: 'on' }],
+          rosters: [{ name: 'Coast agents', members: [{ user: 1 }, { user: 2 }, { user: 3 }] }],
+          rungs: [{ tree: { all: [{ on: 'lead_role', how: 'any', of: ['buyer'] }] }, roster: 0, campaign: 0 }],
+        },
+        MONDAY_MORNING,
+      ),
+    );
+    for (const [at, { role, firstName, lastName, email, phone, office }] of users.entries())
+      this.users[firstName] = {
+        id: founded.userIds[at]!,
+        accountId: founded.accountId,
+        officeId: office === null ? null : founded.officeIds[office]!,
         role,
-        firstName: first,
-        lastName: 'Test',
-        email: `${first.toLowerCase()}@house.example`,
-        phone: `+1360555010${at}`,
+        firstName,
+        lastName,
+        email,
+        phone,
         timeZone: ZONE,
         dayGoal: 30,
       };
-    }
-    for (const [position, stage] of STAGES.entries())
-      await db.run('insert into stages (account_id, key, name, meaning, position) values (1, $1, $2, $3, $4)', [
-        stage.key,
-        stage.name,
-        stage.meaning,
-        position,
-      ]);
-    for (const [position, one] of HORIZONS.entries())
-      await db.run(
-        'insert into horizons (account_id, key, name, meaning, position, rhythm_days, strokes) values (1, $1, $2, $3, $4, $5, $6)',
-        [one.key, one.name, one.meaning, position, one.rhythmDays, one.strokes],
-      );
-    await db.run(
-      `insert into doors (account_id, kind, name, slug) values (1, 'api', 'Lead sources', null), (1, 'page', 'A page', 'page'), (1, 'hand', 'Added by hand', null), (1, 'mail', 'Mail door', null), (1, 'file', 'Files', null)`,
-    );
-    await db.run(
-      `with c as (insert into campaigns (account_id, name, exclusive_group, created_at) values (1, 'New buyer', 'First weeks', now()) returning id)
-       insert into campaign_versions (account_id, campaign_id, number, plan, made_at) select 1, id, 1, $1::jsonb, now() from c`,
-      [JSON.stringify(plan)],
-    );
-    await db.run(`insert into rosters (account_id, name, safety_net_id) values (1, 'Coast agents', $1)`, [this.users.Ada!.id]);
-    for (const [at, first] of ['Abel', 'Brisa', 'Caspian'].entries())
-      await db.run('insert into roster_members (roster_id, user_id, position) values (1, $1, $2)', [
-        this.users[first]!.id,
-        at + 1,
-      ]);
-    await db.run(
-      `insert into rungs (account_id, position, tree, roster_id, campaign_id) values (1, 1, '{"all": [{"on": "lead_role", "how": "any", "of": ["buyer"]}]}', 1, 1)`,
-    );
     await this.setClock(MONDAY_MORNING);
     await this.openWorld();
   }

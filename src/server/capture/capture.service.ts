@@ -10,22 +10,14 @@ import { withDefaults } from '@/core/capture';
 import { askOf, withListing, type CleanInquiry } from '@/core/capture/schemas';
 import type { ListingView } from '@/core/market';
 import { sentenceOf, type Activity, type Stage } from '@/core/contacts';
-import { readSettings } from '../accounts';
 import { beginInquiry, begunByInquiry, enrollArrived } from '../campaigns';
 import { changePermissions, lettersTo, permissionActivity, recordActivities, type PermissionChange } from '../contacts';
 import { listingAskedAbout } from '../market';
-import { attachByRung, handedLine, handOver, ladderNow, noticeAgents, planRoute, type Handing, type Planned } from '../routing';
-import { lockAddresses, now, publish, transact, wakeWorkers, type Tx } from '../shared';
-import {
-  addTags,
-  assignContact,
-  completeContact,
-  createContact,
-  matchContact,
-  tagsOf,
-  type MatchResult,
-} from './match.repository';
-import { findCaptured, saveInquiry, saveRouting } from './save-inquiry.repository';
+import { attachByRung, handedLine, handOver, ladderNow, noticeAgents, planRoute, type Planned } from '../routing';
+import { publishAndWake, transact, type Tx } from '../shared';
+import { beginArrival, type Begun } from './begin';
+import { addTags, completeContact, createContact, matchContact, tagsOf, type MatchResult } from './match.repository';
+import { findCaptured, saveInquiry, type DecidedInquiry } from './save-inquiry.repository';
 import { sourceNamed } from './sources';
 import { locksOf, type Arrival, type CaptureResult, type Tried } from './arrival';
 import type { Door } from './doors.repository';
@@ -65,15 +57,14 @@ export const captureInquiry = (arrival: Arrival): Promise<CaptureResult> => tran
 
 async function takeIn(tx: Tx, arrival: Arrival): Promise<CaptureResult> {
   const { accountId } = arrival.door;
-  await lockAddresses(tx, accountId, locksOf(arrival));
+  const begun = await beginArrival(tx, accountId, locksOf(arrival));
   const before = await findCaptured(tx, arrival);
   if (before) return before;
-  const at = await now(tx);
-  const lead = await match(tx, await understand(tx, arrival, at), at);
-  const plan = await route(tx, lead, at);
-  await follow(tx, lead, plan, at);
-  const handing = await handOver(tx, accountId, plan, at);
-  return conclude(tx, lead, plan, handing, at);
+  const lead = await match(tx, await understand(tx, arrival, begun.at), begun);
+  const plan = await route(tx, lead, begun.at);
+  const lines = await follow(tx, lead, plan, begun.at);
+  const handing = await handOver(tx, accountId, plan, begun.at);
+  return conclude(tx, { ...lead, plan, handing }, lines, begun.at);
 }
 
 interface Understood {
@@ -100,7 +91,7 @@ interface Lead extends Understood {
 }
 
 /** Match: the contact whose addresses these are, completed by what is told; otherwise a new one. */
-async function match(tx: Tx, understood: Understood, at: Date): Promise<Lead> {
+async function match(tx: Tx, understood: Understood, { at, tagPlaces, tagBarred }: Begun): Promise<Lead> {
   const { arrival, inquiry } = understood;
   const { door, byPerson } = arrival;
   const { accountId } = door;
@@ -109,7 +100,6 @@ async function match(tx: Tx, understood: Understood, at: Date): Promise<Lead> {
   if (known && seen) await completeContact(tx, accountId, known.contactId, inquiry, at);
   const contact = known ?? (await createContact(tx, accountId, inquiry, door.defaults.horizon ?? null, at));
   if (seen) {
-    const { tagPlaces, tagBarred } = await readSettings(accountId, tx);
     const makes = !byPerson || mayMakeTags(byPerson.role, tagBarred);
     await addTags(tx, accountId, contact.contactId, tagsOf(inquiry, { tagPlaces, makes }));
   }
@@ -134,8 +124,8 @@ async function route(tx: Tx, lead: Lead, at: Date): Promise<Planned> {
   return plan;
 }
 
-/** Follow up: what they allow is written down, and what begins for them begins; the timeline says all of it. */
-async function follow(tx: Tx, lead: Lead, plan: Planned, at: Date): Promise<void> {
+/** Follow up: what they allow is written down, and what begins for them begins. @returns what the timeline says of it */
+async function follow(tx: Tx, lead: Lead, plan: Planned, at: Date): Promise<Activity[]> {
   const { arrival, inquiry, contact } = lead;
   const { door } = arrival;
   const { contactId } = contact;
@@ -147,38 +137,27 @@ async function follow(tx: Tx, lead: Lead, plan: Planned, at: Date): Promise<void
     ...(await beginInquiry(tx, door.accountId, begins, contactId, at)),
   ];
   const campaignId = plan.joined ? null : (plan.rung?.campaignId ?? door.defaults.campaign_id ?? null);
-  if (campaignId && plan.atOnce)
-    lines.push(
-      ...(await enrollArrived(
-        tx,
-        door.accountId,
-        campaignId,
-        { contactId, stage: contact.stage as Stage, timeZone: contact.timeZone, onThePhone: inquiry.onThePhone },
-        at,
-      )),
-    );
-  await recordActivities(tx, door.accountId, lines);
+  if (!campaignId || !plan.atOnce) return lines;
+  const enrollee = { contactId, stage: contact.stage as Stage, timeZone: contact.timeZone, onThePhone: inquiry.onThePhone };
+  return [...lines, ...(await enrollArrived(tx, door.accountId, campaignId, enrollee, at))];
 }
 
 /** Tell: who has them now, in the tables, on the timeline, to the agents and to the pages that are open. */
-async function conclude(tx: Tx, lead: Lead, plan: Planned, handing: Handing, at: Date): Promise<CaptureResult> {
+async function conclude(tx: Tx, lead: Lead & DecidedInquiry, lines: Activity[], at: Date): Promise<CaptureResult> {
   const { accountId } = lead.arrival.door;
   const { contactId, matched } = lead.contact;
-  const { owner, because, to } = handing;
-  const inquiryId = await saveInquiry(tx, { ...lead, plan, handing }, at);
-  await saveRouting(tx, { accountId, inquiryId, contactId, plan, handing }, at);
-  if (owner) await assignContact(tx, contactId, owner.userId, at);
-  await recordActivities(tx, accountId, [handedLine(contactId, because, at)]);
-  const channels = plan.rung?.notify ?? [];
+  const { owner, because, to } = lead.handing;
+  const inquiryId = await saveInquiry(tx, lead, at);
+  await recordActivities(tx, accountId, [...lines, handedLine(contactId, because, at)], { quietly: true });
+  const channels = lead.plan.rung?.notify ?? [];
   if (channels.length) await noticeAgents(tx, { accountId, inquiryId, contactId, channels, at });
-  await publish(tx, {
+  await publishAndWake(tx, {
     accountId,
     topic: owner ? 'lead' : 'offer',
     contactId,
     ownerId: owner?.userId ?? '0',
     ...(to.length ? { userIds: to.map(({ userId }) => userId) } : {}),
   });
-  await wakeWorkers(tx);
   return {
     inquiry: { id: inquiryId },
     contact: { id: contactId, status: matched ? 'matched' : 'created' },

@@ -48,7 +48,7 @@ export async function matchContact(tx: Tx, accountId: string, { phones, emails }
   };
 }
 
-/** Makes a contact of what an inquiry tells. @param horizon the one that its door gives, if the account has it */
+/** Makes a contact of what an inquiry tells, whose addresses are nobody's. @param horizon the one that its door gives, if the account has it */
 export async function createContact(
   tx: Tx,
   accountId: string,
@@ -57,10 +57,18 @@ export async function createContact(
   at: Date,
 ): Promise<MatchResult> {
   const row = await tx.first<{ id: string; time_zone: string }>(
-    `insert into contacts (account_id, first_name, last_name, stage, stage_since, roles, source, time_zone, street, city, postal_code, wants, created_at, updated_at, horizon)
-     select a.id, $2, $3, 'new', $4, $5::text[], $6, coalesce($7, a.time_zone), $8, $9, $10, $11::jsonb, $4, $4,
-       (select key from horizons where account_id = a.id and key = $12 and deleted_at is null) from accounts a where a.id = $1
-     returning id, time_zone`,
+    `with made as (
+       insert into contacts (account_id, first_name, last_name, stage, stage_since, roles, source, time_zone, street, city, postal_code, wants, created_at, updated_at, horizon)
+       select a.id, $2, $3, 'new', $4, $5::text[], $6, coalesce($7, a.time_zone), $8, $9, $10, $11::jsonb, $4, $4,
+         (select key from horizons where account_id = a.id and key = $12 and deleted_at is null) from accounts a where a.id = $1
+       returning id, time_zone
+     ), facts as (
+       insert into contact_facts (contact_id) select id from made
+     ), points as (
+       insert into contact_points (account_id, contact_id, kind, value, position, extension)
+       select $1, made.id, x.kind, x.value, x.n, x.extension from made, jsonb_to_recordset($13::jsonb) as x (kind text, value text, n int, extension text)
+     )
+     select id, time_zone from made`,
     [
       accountId,
       inquiry.firstName,
@@ -74,14 +82,18 @@ export async function createContact(
       inquiry.postalCode,
       JSON.stringify(inquiry.wants),
       horizon,
+      JSON.stringify(pointsOf(inquiry)),
     ],
   );
   const { id: contactId, time_zone: timeZone } = row!;
-  await tx.run('insert into contact_facts (contact_id) values ($1)', [contactId]);
-  await addPoints(tx, accountId, contactId, inquiry);
   await refreshSearch(tx, [contactId]);
   return { contactId, matched: false, stage: 'new', timeZone, owner: null, holder: { ownerId: null, officeId: null } };
 }
+
+const pointsOf = ({ phones, emails, extensions }: CleanInquiry) => [
+  ...phones.map((value, n) => ({ kind: 'phone', value, n, extension: extensions[value] ?? null })),
+  ...emails.map((value, n) => ({ kind: 'email', value, n, extension: null })),
+];
 
 /**
  * Adds what is told of somebody who is known: addresses, roles, wants, an empty name or place. Nothing known is overwritten. An address that
@@ -116,16 +128,8 @@ export async function completeContact(
   await refreshSearch(tx, [contactId]);
 }
 
-async function addPoints(
-  tx: Tx,
-  accountId: string,
-  contactId: string,
-  { phones, emails, extensions }: CleanInquiry,
-): Promise<void> {
-  const points = [
-    ...phones.map((value, n) => ({ kind: 'phone', value, n, extension: extensions[value] ?? null })),
-    ...emails.map((value, n) => ({ kind: 'email', value, n, extension: null })),
-  ];
+async function addPoints(tx: Tx, accountId: string, contactId: string, inquiry: CleanInquiry): Promise<void> {
+  const points = pointsOf(inquiry);
   if (!points.length) return;
   await tx.run(
     `with point as (select kind, value, extension, n + (select coalesce(max(position) + 1, 0) from contact_points where contact_id = $2) as position
@@ -165,11 +169,3 @@ export async function addTags(tx: Tx, accountId: string, contactId: string, tags
     [accountId, contactId, JSON.stringify(tags)],
   );
 }
-
-/** The contact is the agent's from now on. */
-export const assignContact = (tx: Tx, contactId: string, userId: string, at: Date): Promise<void> =>
-  tx.run(
-    `update contacts c set owner_id = u.id, office_id = u.office_id, owned_since = case when c.owner_id is distinct from u.id then $3 else c.owned_since end
-     from users u where u.id = $2 and c.id = $1`,
-    [contactId, userId, at],
-  );

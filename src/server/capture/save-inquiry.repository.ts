@@ -40,7 +40,7 @@ export async function findCaptured(tx: Tx, { door, raw, idempotencyKey }: Arriva
 }
 
 /** An inquiry about which all is decided. */
-interface DecidedInquiry {
+export interface DecidedInquiry {
   arrival: Arrival;
   inquiry: CleanInquiry;
   contact: MatchResult;
@@ -48,16 +48,37 @@ interface DecidedInquiry {
   handing: Handing;
 }
 
-/** Keeps an inquiry raw and read, with who has it and why. @returns its id */
+/**
+ * Keeps an inquiry raw and read, its way with the offers to whom it was put, whose turn was used and whose the contact is; in one statement, because whoever comes next
+ * waits for the roster.
+ * @returns its id
+ */
 export async function saveInquiry(
   tx: Tx,
   { arrival, inquiry, contact, plan, handing }: DecidedInquiry,
   at: Date,
 ): Promise<string> {
   const { door, raw, idempotencyKey } = arrival;
+  const { owner, to, state, rosterId, endsAt, turn } = handing;
   const row = await tx.first<{ id: string }>(
-    `insert into inquiries (account_id, door_id, contact_id, source, raw, parsed, matched, owner_id, rung_id, because, idempotency_key, arrived_at)
-     values ($1, $2, $3, $4, coalesce($5::jsonb, 'null'), $6::jsonb, $7, $8, $9, $10::jsonb, $11, $12) returning id`,
+    `with inquiry as (
+       insert into inquiries (account_id, door_id, contact_id, source, raw, parsed, matched, owner_id, rung_id, because, idempotency_key, arrived_at)
+       values ($1, $2, $3, $4, coalesce($5::jsonb, 'null'), $6::jsonb, $7, $8, $9, $10::jsonb, $11, $12::timestamptz) returning id
+     ), offered as (
+       insert into offers (account_id, inquiry_id, contact_id, user_id, offered_at, state, roster_id, ends_at, taken_at, commons, hides)
+       select $1, inquiry.id, $3, u, $12::timestamptz, $13, $14, $15, $16::timestamptz, $17, $18::text[] from inquiry, unnest($19::bigint[]) u
+     ), routed as (
+       insert into routings (inquiry_id, account_id, contact_id, version_id, rung_id, roster_id, state, passing, trace, begun_at, ends_at, owned_at)
+       select id, $1, $3, $20, $9, $14, $21, $22::jsonb, $23::jsonb, $12::timestamptz, $24::timestamptz, $16::timestamptz from inquiry
+     ), turned as (
+       update rosters set last_user_id = $25, credit = $26::jsonb where id = $14 and $26::jsonb is not null
+     ), counted as (
+       update roster_members set handed = handed + 1 where roster_id = $14 and user_id = $8 and $26::jsonb is not null
+     ), owned as (
+       update contacts c set owner_id = u.id, office_id = u.office_id, owned_since = case when c.owner_id is distinct from u.id then $12::timestamptz else c.owned_since end
+       from users u where u.id = $8 and c.id = $3
+     )
+     select id from inquiry`,
     [
       door.accountId,
       door.id,
@@ -66,42 +87,10 @@ export async function saveInquiry(
       storableJson(raw ?? null),
       storableJson({ ...inquiry, ask: askOf(inquiry), fingerprint: fingerprint(raw) }),
       contact.matched,
-      handing.owner?.userId ?? null,
+      owner?.userId ?? null,
       plan.rung?.id ?? null,
       JSON.stringify(handing.because),
       idempotencyKey,
-      at,
-    ],
-  );
-  return row!.id;
-}
-
-/** Keeps the way of an inquiry: offers to whom it was put, where it stands, and whose turn was used. */
-export async function saveRouting(
-  tx: Tx,
-  {
-    accountId,
-    inquiryId,
-    contactId,
-    plan,
-    handing,
-  }: {
-    accountId: string;
-    inquiryId: string;
-    contactId: string;
-    plan: Planned;
-    handing: Handing;
-  },
-  at: Date,
-): Promise<void> {
-  const { owner, to, state, rosterId, endsAt, turn } = handing;
-  await tx.run(
-    `insert into offers (account_id, inquiry_id, contact_id, user_id, offered_at, state, roster_id, ends_at, taken_at, commons, hides)
-     select $1, $2, $3, u, $4::timestamptz, $5, $6, $7, $8::timestamptz, $9, $10::text[] from unnest($11::bigint[]) u`,
-    [
-      accountId,
-      inquiryId,
-      contactId,
       at,
       owner ? 'given' : 'open',
       rosterId,
@@ -110,32 +99,14 @@ export async function saveRouting(
       state === 'commons',
       owner ? [] : handing.hides,
       owner ? [owner.userId] : to.map(({ userId }) => userId),
-    ],
-  );
-  await tx.run(
-    `insert into routings (inquiry_id, account_id, contact_id, version_id, rung_id, roster_id, state, passing, trace, begun_at, ends_at, owned_at)
-     values ($1, $2, $3, $4, $5, $6, $7, $8::jsonb, $9::jsonb, $10, $11, $12)`,
-    [
-      inquiryId,
-      accountId,
-      contactId,
       plan.version,
-      plan.rung?.id ?? null,
-      rosterId,
       state,
       handing.passing && JSON.stringify(handing.passing),
       JSON.stringify(traceOf(plan, handing)),
-      at,
       endsAt,
-      owner ? at : null,
+      turn?.lastUserId ?? null,
+      turn && JSON.stringify(turn.credit),
     ],
   );
-  if (!rosterId || !turn) return;
-  await tx.run('update rosters set last_user_id = $2, credit = $3::jsonb where id = $1', [
-    rosterId,
-    turn.lastUserId,
-    JSON.stringify(turn.credit),
-  ]);
-  if (owner)
-    await tx.run('update roster_members set handed = handed + 1 where roster_id = $1 and user_id = $2', [rosterId, owner.userId]);
+  return row!.id;
 }

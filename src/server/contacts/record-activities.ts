@@ -39,16 +39,20 @@ interface ContactFacts {
 const TELL_EACH = 20;
 
 /**
- * Records activities, in their order.
+ * Records activities, in their order, and tells the pages that are open; `quietly` where the caller tells them.
  * @returns the ids of the activities given (not of those that follow from them)
  */
-export async function recordActivities(tx: Tx, accountId: string, activities: Activity[]): Promise<string[]> {
+export async function recordActivities(
+  tx: Tx,
+  accountId: string,
+  activities: Activity[],
+  { quietly = false } = {},
+): Promise<string[]> {
   if (!activities.length) return [];
   const folded = await foldActivities(tx, activities);
-  const ids = await insertActivities(tx, accountId, folded.activities);
-  await writeStates(tx, folded.changed);
+  const ids = await writeFolded(tx, accountId, folded);
   await answerOffers(tx, activities.filter(isHumanTry));
-  await tell(tx, accountId, folded.standings);
+  if (!quietly) await tell(tx, accountId, folded.standings);
   return folded.given.map((at) => ids[at]!);
 }
 
@@ -155,29 +159,28 @@ export function derived(row: ContactFacts, facts: Facts, stage: Stage) {
   };
 }
 
-/** Writes facts, and what is derived from them on the contact's own row. */
-async function writeStates(tx: Tx, changed: Changed[]): Promise<void> {
-  const rows = changed.map(({ row, facts, stage, stageSince, at }) => ({
-    id: row.id,
-    ...derived(row, facts, stage),
-    stage_since: stageSince,
-    at,
-    facts: rowOfFacts(facts),
-  }));
-  await tx.run(
-    `with change as (select * from jsonb_to_recordset($1::jsonb) as x (id bigint, stage text, stage_since timestamptz, hand_raised_at timestamptz, last_touch_at timestamptz, next_touch_at timestamptz,
-         next_touch_kind text, at timestamptz, facts jsonb)),
-       facts as (update contact_facts f set (${FACT_COLUMNS.join(', ')}) = (select ${FACT_COLUMNS.map((name) => `v.${name}`).join(', ')} from jsonb_populate_record(null::contact_facts, x.facts) v)
-         from change x where f.contact_id = x.id)
-     update contacts c set stage = x.stage, stage_since = coalesce(x.stage_since, c.stage_since), hand_raised_at = x.hand_raised_at, last_touch_at = x.last_touch_at,
-       next_touch_at = x.next_touch_at, next_touch_kind = x.next_touch_kind, updated_at = x.at from change x where c.id = x.id`,
-    [JSON.stringify(rows)],
-  );
-}
+/** How facts, and what is derived from them on the contact's own row, are written: common table expressions over `$1`, a list of {@link stateRow}. */
+const STATES_WRITTEN = `change as (select * from jsonb_to_recordset($1::jsonb) as x (id bigint, stage text, stage_since timestamptz, hand_raised_at timestamptz, last_touch_at timestamptz, next_touch_at timestamptz,
+       next_touch_kind text, at timestamptz, facts jsonb)),
+     facts as (update contact_facts f set (${FACT_COLUMNS.join(', ')}) = (select ${FACT_COLUMNS.map((name) => `v.${name}`).join(', ')} from jsonb_populate_record(null::contact_facts, x.facts) v)
+       from change x where f.contact_id = x.id),
+     states as (update contacts c set stage = x.stage, stage_since = coalesce(x.stage_since, c.stage_since), hand_raised_at = x.hand_raised_at, last_touch_at = x.last_touch_at,
+       next_touch_at = x.next_touch_at, next_touch_kind = x.next_touch_kind, updated_at = x.at from change x where c.id = x.id)`;
 
-/** Appends activities. @returns their ids, in their order */
-async function insertActivities(tx: Tx, accountId: string, activities: Activity[]): Promise<string[]> {
-  const rows = activities.map((activity, n) => ({
+const stateRow = ({ row, facts, stage, stageSince, at }: Changed) => ({
+  id: row.id,
+  ...derived(row, facts, stage),
+  stage_since: stageSince,
+  at,
+  facts: rowOfFacts(facts),
+});
+
+const writeStates = (tx: Tx, changed: Changed[]): Promise<void> =>
+  tx.run(`with ${STATES_WRITTEN} select 1`, [JSON.stringify(changed.map(stateRow))]);
+
+/** Appends activities and writes how their contacts stand then. @returns the ids of the activities, in their order */
+async function writeFolded(tx: Tx, accountId: string, { activities, changed }: Folded): Promise<string[]> {
+  const lines = activities.map((activity, n) => ({
     n,
     contact_id: activity.contactId,
     user_id: activity.userId,
@@ -189,12 +192,13 @@ async function insertActivities(tx: Tx, accountId: string, activities: Activity[
     because: activity.because,
   }));
   const made = await tx.rows<{ id: string }>(
-    `with lines as (insert into activities (account_id, contact_id, user_id, at, kind, channel, direction, data, because)
-       select $1, contact_id, user_id, at, kind, channel, direction, data, because
-       from jsonb_to_recordset($2::jsonb) as a (n int, contact_id bigint, user_id bigint, at timestamptz, kind text, channel text, direction text, data jsonb, because jsonb) order by n
+    `with ${STATES_WRITTEN},
+     lines as (insert into activities (account_id, contact_id, user_id, at, kind, channel, direction, data, because)
+       select $2, contact_id, user_id, at, kind, channel, direction, data, because
+       from jsonb_to_recordset($3::jsonb) as a (n int, contact_id bigint, user_id bigint, at timestamptz, kind text, channel text, direction text, data jsonb, because jsonb) order by n
        returning id)
      select id from lines order by id`,
-    [accountId, JSON.stringify(rows)],
+    [JSON.stringify(changed.map(stateRow)), accountId, JSON.stringify(lines)],
   );
   return made.map(({ id }) => id);
 }

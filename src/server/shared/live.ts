@@ -10,3 +10,7 @@ export const publish = (tx: Tx, ...events: LiveEvent[]): Promise<void> =>
 
 /** Wakes the workers: something may be due now. */
 export const wakeWorkers = (tx: Tx): Promise<void> => tx.run('select pg_notify($1, $2)', [DUE_CHANNEL, '']);
+
+/** Both at once, for what many wait for. */
+export const publishAndWake = (tx: Tx, event: LiveEvent): Promise<void> =>
+  tx.run(`select pg_notify($1, $2), pg_notify($3, '')`, [LIVE_CHANNEL, JSON.stringify(event), DUE_CHANNEL]);

@@ -1,0 +1,1 @@
+export { foundBrokerage, type Founded, type Founding } from './found.service';
