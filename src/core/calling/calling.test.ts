@@ -1,5 +1,16 @@
 import fc from 'fast-check';
-import { outcomeOf, progressCall, type CallProgress, type CallReport } from '.';
+import {
+  isConversationOutcome,
+  isReached,
+  isWrongNumber,
+  NAMED_OUTCOMES,
+  OUTCOME_KEYS,
+  outcomeOf,
+  progressCall,
+  REACHED_SQL,
+  type CallProgress,
+  type CallReport,
+} from '.';
 
 const BEGUN: CallProgress = { state: 'dialing', answeredAt: null, endedAt: null, talkSeconds: 0, outcome: null };
 const at = (seconds: number) => new Date(Date.UTC(2026, 0, 1) + seconds * 1000);
@@ -44,4 +55,13 @@ test('repeats and late reports change nothing; once ended a call stays ended', (
       expect(once.talkSeconds).toBeGreaterThanOrEqual(0);
     }),
   );
+});
+
+test('an outcome follows from its entry: what counts as reached, as a conversation, as a wrong number, what the agent names', () => {
+  const of = (which: (key: (typeof OUTCOME_KEYS)[number]) => boolean) => OUTCOME_KEYS.filter(which);
+  expect(of(isReached)).toEqual(['talked', 'callback', 'not_interested', 'short']);
+  expect(of(isConversationOutcome)).toEqual(['talked']);
+  expect(of(isWrongNumber)).toEqual(['wrong_number']);
+  expect(NAMED_OUTCOMES.map(({ key }) => key)).toEqual(OUTCOME_KEYS.filter((key) => key !== 'short'));
+  expect(REACHED_SQL).toBe(`('talked','callback','not_interested','short')`);
 });

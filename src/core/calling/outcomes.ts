@@ -1,15 +1,97 @@
-/** How a call ends, in the order of the keys that log it (1 to 7), and what the phone network alone can tell. */
+/**
+ * How a call ends. Each outcome is one entry here with all that follows from it; what records calls, counts them, offers them to the agent and
+ * asks for them in SQL reads it from here.
+ */
+interface Outcome {
+  key: string;
+  name: string;
+  meaning: string;
+  /** Somebody of theirs was on the line: the lead counts as reached, and a promise to call is kept. */
+  reached: boolean;
+  /** It was a conversation: the stage moves and the follow-up ends. */
+  conversation: boolean;
+  /** The number is somebody else’s and is not called again. */
+  wrongNumber: boolean;
+  /** The agent may name it, by the number of its place among those. */
+  named: boolean;
+}
+
 export const OUTCOMES = [
-  { key: 'talked', name: 'Talked', reached: true, meaning: 'A conversation took place' },
-  { key: 'callback', name: 'Call back', reached: true, meaning: 'Answered, asked to be called another time' },
-  { key: 'not_interested', name: 'Not interested', reached: true, meaning: 'Answered, does not want to move' },
-  { key: 'voicemail', name: 'Voicemail', reached: false, meaning: 'A machine answered' },
-  { key: 'no_answer', name: 'No answer', reached: false, meaning: 'It rang and nobody answered' },
-  { key: 'busy', name: 'Busy', reached: false, meaning: 'The line was busy' },
-  { key: 'wrong_number', name: 'Wrong number', reached: false, meaning: 'Somebody else lives there' },
-] as const;
-/** How a call ended; `short` is a conversation below the length that counts. */
-export type CallOutcome = (typeof OUTCOMES)[number]['key'] | 'short';
+  {
+    key: 'talked',
+    name: 'Talked',
+    meaning: 'A conversation took place',
+    reached: true,
+    conversation: true,
+    wrongNumber: false,
+    named: true,
+  },
+  {
+    key: 'callback',
+    name: 'Call back',
+    meaning: 'Answered, asked to be called another time',
+    reached: true,
+    conversation: false,
+    wrongNumber: false,
+    named: true,
+  },
+  {
+    key: 'not_interested',
+    name: 'Not interested',
+    meaning: 'Answered, does not want to move',
+    reached: true,
+    conversation: false,
+    wrongNumber: false,
+    named: true,
+  },
+  {
+    key: 'voicemail',
+    name: 'Voicemail',
+    meaning: 'A machine answered',
+    reached: false,
+    conversation: false,
+    wrongNumber: false,
+    named: true,
+  },
+  {
+    key: 'no_answer',
+    name: 'No answer',
+    meaning: 'It rang and nobody answered',
+    reached: false,
+    conversation: false,
+    wrongNumber: false,
+    named: true,
+  },
+  {
+    key: 'busy',
+    name: 'Busy',
+    meaning: 'The line was busy',
+    reached: false,
+    conversation: false,
+    wrongNumber: false,
+    named: true,
+  },
+  {
+    key: 'wrong_number',
+    name: 'Wrong number',
+    meaning: 'Somebody else lives there',
+    reached: false,
+    conversation: false,
+    wrongNumber: true,
+    named: true,
+  },
+  {
+    key: 'short',
+    name: 'Answered, short',
+    meaning: 'Answered, and over before it was a conversation',
+    reached: true,
+    conversation: false,
+    wrongNumber: false,
+    named: false,
+  },
+] as const satisfies readonly Outcome[];
+/** How a call ended. */
+export type CallOutcome = (typeof OUTCOMES)[number]['key'];
 
 /** What the phone network reports. `answered` says that somebody picked up, not who. */
 export const CALL_STATES = ['dialing', 'ringing', 'answered', 'voicemail', 'ended'] as const;
@@ -42,8 +124,15 @@ export function outcomeOf(end: NetworkEnd, talkSeconds: number, conversationSeco
   }
 }
 
-export const OUTCOME_KEYS: CallOutcome[] = [...OUTCOMES.map((outcome) => outcome.key), 'short'];
-export const isReached = (outcome: CallOutcome): boolean =>
-  outcome === 'short' || (OUTCOMES.find((one) => one.key === outcome)?.reached ?? false);
-export const outcomeName = (outcome: string): string =>
-  outcome === 'short' ? 'Answered, short' : (OUTCOMES.find((one) => one.key === outcome)?.name ?? outcome);
+export const OUTCOME_KEYS: CallOutcome[] = OUTCOMES.map(({ key }) => key);
+/** Those that the agent may name, in the order of their keys (1 to 7). */
+export const NAMED_OUTCOMES = OUTCOMES.filter(({ named }) => named);
+const find = (outcome: string): Outcome | undefined => OUTCOMES.find(({ key }) => key === outcome);
+export const isReached = (outcome: CallOutcome): boolean => find(outcome)!.reached;
+export const isConversationOutcome = (outcome: string | undefined): boolean => (outcome && find(outcome)?.conversation) === true;
+export const isWrongNumber = (outcome: CallOutcome): boolean => find(outcome)!.wrongNumber;
+export const outcomeName = (outcome: string): string => find(outcome)?.name ?? outcome;
+/** The outcomes by which somebody was reached, as a list for SQL. */
+export const REACHED_SQL = `(${OUTCOMES.filter(({ reached }) => reached)
+  .map(({ key }) => `'${key}'`)
+  .join(',')})`;

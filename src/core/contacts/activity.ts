@@ -1,6 +1,6 @@
 /** What can happen to a contact: the kinds of activity, and what each carries. The table of activities is append-only. */
 import type { Because } from './because';
-import type { CallOutcome } from '../calling';
+import { isConversationOutcome, type CallOutcome } from '../calling';
 import type { Channel } from './vocabulary';
 
 export const ACTIVITY_KINDS = [
@@ -100,4 +100,4 @@ export const isAppointment = (activity: Activity): boolean =>
 
 /** True when the two had a conversation by phone, by the network's account or by the agent's. */
 export const isConversation = (activity: Activity): boolean =>
-  (activity.kind === 'call' || activity.kind === 'outcome') && activity.data.outcome === 'talked';
+  (activity.kind === 'call' || activity.kind === 'outcome') && isConversationOutcome(activity.data.outcome);

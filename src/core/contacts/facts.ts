@@ -2,7 +2,7 @@
  * The facts of a contact: counters and times folded from its activities, one by one, in the order they happened.
  * The same fold writes them (server) and checks them (`urraca verify`), so the two cannot disagree by design.
  */
-import { isReached } from '../calling';
+import { isConversationOutcome, isReached } from '../calling';
 import { isAnswer, isHumanTry, type Activity } from './activity';
 
 /** What a contact's activities come to, folded one after the other. */
@@ -94,7 +94,7 @@ export function foldFact(facts: Facts, activity: Activity): Facts {
       next.reached += 1;
       next.lastReachedAt = later(facts.lastReachedAt, at);
     }
-    if (outcome === 'talked') {
+    if (isConversationOutcome(outcome)) {
       next.conversations += 1;
       next.lastConversationAt = later(facts.lastConversationAt, at);
     }
@@ -103,8 +103,8 @@ export function foldFact(facts: Facts, activity: Activity): Facts {
     const gained = Number(isReached(data.outcome)) - Number(isReached(data.was));
     next.reached += gained;
     if (gained > 0) next.lastReachedAt = later(facts.lastReachedAt, at);
-    next.conversations += Number(data.outcome === 'talked') - Number(data.was === 'talked');
-    if (data.outcome === 'talked') next.lastConversationAt = later(facts.lastConversationAt, at);
+    next.conversations += Number(isConversationOutcome(data.outcome)) - Number(isConversationOutcome(data.was));
+    if (isConversationOutcome(data.outcome)) next.lastConversationAt = later(facts.lastConversationAt, at);
   }
   if (kind === 'message') {
     if (channel === 'text') next[direction === 'out' ? 'textsOut' : 'textsIn'] += 1;

@@ -17,6 +17,7 @@ export { nextTouch, type NextTouch } from './next-touch';
 export { stageAfter } from './stage';
 export {
   CHANNELS,
+  CLIENT_STAGES,
   CHANNEL_NAMES,
   CONTACT_ROLES,
   DATE_KINDS,

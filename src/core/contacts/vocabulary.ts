@@ -60,6 +60,8 @@ export const CHANNEL_NAMES: Record<Channel, string> = { call: 'call', text: 'tex
 
 /** Stages in which automatic follow-up goes on. From Client on, somebody works with the person and campaigns end. */
 export const FOLLOWED_UP: readonly BuiltInStage[] = ['new', 'reaching', 'talking', 'sphere'];
+/** Stages of somebody who became a client. */
+export const CLIENT_STAGES: readonly BuiltInStage[] = ['client', 'under_contract', 'past_client'];
 export const isFollowedUp = (stage: string): boolean => FOLLOWED_UP.includes(stepOf(stage));
 
 /** The names of stages that an account did not rename; one of its own is called by its step where its name is not at hand. */

@@ -1,5 +1,12 @@
 export { PREFERENCE_KEYS, readPreferences, setPreferences } from './preferences.repository';
 export { createKey, listKeys, principalOfKey, revokeKey, rotateKey } from './keys.service';
-export { listUsers, brokerageName, readSettings, requirePostalAddress, updateSettings } from './users.repository';
+export {
+  campaignsHeldSql,
+  listUsers,
+  brokerageName,
+  readSettings,
+  requirePostalAddress,
+  updateSettings,
+} from './users.repository';
 export { sweepLoginFailures } from './login-delay.service';
 export { findUser, hashPassword, logIn, logOut, personOfSession, SESSION_SECONDS } from './sessions.service';

@@ -22,6 +22,9 @@ export async function readSettings(accountId: string, tx: Tx = reader()): Promis
   return { ...DEFAULT_SETTINGS, ...row?.settings };
 }
 
+/** In SQL, whether the account `alias` has put all its campaigns on hold. */
+export const campaignsHeldSql = (alias: string): string => `coalesce((${alias}.settings->>'campaignsHeld')::boolean, false)`;
+
 /** Before commercial email is begun. @throws AppError input_invalid without the address that each must carry (15 USC 7704(a)(5)) */
 export async function requirePostalAddress(accountId: string, tx: Tx = reader()): Promise<void> {
   const { postalAddress } = await readSettings(accountId, tx);

@@ -6,6 +6,7 @@ import { scopeFor, type Principal, type Scope } from '@/core/accounts';
 import {
   CONVERSATION_SECONDS,
   isReached,
+  isWrongNumber,
   OUTCOME_KEYS,
   progressCall,
   type CallReport,
@@ -160,7 +161,7 @@ const fulfil = (tx: Tx, contactId: string, reached: boolean, at: Date): Promise<
 
 const noteWrongNumber = async (tx: Tx, call: CallRow, outcome: CallOutcome): Promise<void> => {
   await tx.run(
-    outcome === 'wrong_number'
+    isWrongNumber(outcome)
       ? `update contact_points set fault = 'wrong number' where contact_id = $1 and kind = 'phone' and value = $2`
       : `update contact_points set fault = null where contact_id = $1 and kind = 'phone' and value = $2 and fault = 'wrong number'`,
     [call.contact_id, call.number],

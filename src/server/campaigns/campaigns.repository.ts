@@ -3,7 +3,7 @@ import type { CampaignView, EnrollmentView, StepCount } from '@/core/campaigns';
 import { notFound } from '@/core/shared';
 import { mayChange, type Scope } from '@/core/accounts';
 import { sentenceOf, type Because } from '@/core/contacts';
-import { findContact, stageNames, visible } from '../contacts';
+import { findContact, isClientSql, stageNames, visible } from '../contacts';
 import { reader } from '../shared';
 import { readVersions } from './versions';
 
@@ -28,7 +28,7 @@ export async function listCampaigns(scope: Scope, id: string | null = null): Pro
      left join lateral (
        select count(*)::int as total, count(*) filter (where e.state in ('active','paused'))::int as active, count(*) filter (where e.state = 'finished')::int as finished,
          count(*) filter (where e.because->>'why' = 'answered')::int as answered, count(*) filter (where e.because->>'why' = 'opted_out')::int as opted_out,
-         count(*) filter (where split_part(c.stage, '.', 1) in ('client','under_contract','past_client'))::int as clients,
+         count(*) filter (where ${isClientSql('c.stage')})::int as clients,
          count(*) filter (where e.state in ('active','paused') and e.version_id <> v.id)::int as on_earlier, min(e.due_at) filter (where e.state in ('active','paused')) as next_at
        from enrolments e join contacts c on c.id = e.contact_id where e.campaign_id = p.id and ${where}) n on true
      where p.account_id = $1 and p.deleted_at is null and (p.shared or p.made_by is null or p.made_by = ${own} or ${own} is null) ${one} order by p.name, p.id`,

@@ -2,6 +2,7 @@
  * Carrying out enrolments that are due, a batch at a time: claim, decide in core, write outbox rows, tasks, timeline and
  * the next step in one transaction. Any number of workers may run it at once; each row is claimed by one.
  */
+import { campaignsHeldSql } from '../accounts';
 import { decideTouch, type RunningCampaign, type TouchDecision, type TouchEffect } from '@/core/campaigns';
 import type { Activity } from '@/core/contacts';
 import { matches, type Known, type Tree } from '@/core/segments';
@@ -49,7 +50,7 @@ const CLAIM = `
   with due as (
     select e.id, e.account_id, e.contact_id, e.campaign_id, e.version_id, e.step, e.round, e.last_at, e.started_at, e.due_at, e.planned_at from enrolments e where e.state in ('active','paused') and e.due_at <= $1 and not ${EARLIER}
       and ${runs('e.campaign_id')} and (select not k.campaigns_held from contacts k where k.id = e.contact_id)
-      and (e.account_id in (select a.id from accounts a where not coalesce((a.settings->>'campaignsHeld')::boolean, false))) is true
+      and (e.account_id in (select a.id from accounts a where not ${campaignsHeldSql('a')})) is true
     order by e.due_at, e.id limit $2 for update skip locked
   )
   select e.id, e.campaign_id, p.name as campaign, e.version_id, e.step, e.round, e.last_at, e.started_at, e.due_at, e.planned_at, v.asks_words, not ${foreignTo('p', 'c')} as allowed,
@@ -309,7 +310,7 @@ const owedOf = (row: DueRow, decision: TouchDecision): Owed[] =>
 /** When the next enrolment falls due; null when none does. */
 export async function nextDue(tx: Tx): Promise<Date | null> {
   const row = await tx.first<{ at: Date | null }>(
-    `select e.due_at as at from enrolments e join campaigns p on p.id = e.campaign_id and p.state = 'on' join accounts a on a.id = e.account_id and not coalesce((a.settings->>'campaignsHeld')::boolean, false) join contacts k on k.id = e.contact_id and not k.campaigns_held where e.state in ('active','paused') and e.due_at is not null order by e.due_at limit 1`,
+    `select e.due_at as at from enrolments e join campaigns p on p.id = e.campaign_id and p.state = 'on' join accounts a on a.id = e.account_id and not ${campaignsHeldSql('a')} join contacts k on k.id = e.contact_id and not k.campaigns_held where e.state in ('active','paused') and e.due_at is not null order by e.due_at limit 1`,
   );
   return row?.at ?? null;
 }

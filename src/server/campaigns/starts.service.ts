@@ -2,6 +2,7 @@
  * Campaigns that begin by themselves: for whoever comes to be among those named, asks by a door or source, or has a day. A look is
  * taken every hour of the clock; the first after a campaign was switched on only remembers who is among them already.
  */
+import { campaignsHeldSql } from '../accounts';
 import { nextYearly, type Plan, type Start } from '@/core/campaigns';
 import type { Activity, Because } from '@/core/contacts';
 import { HOUR } from '@/core/shared';
@@ -26,7 +27,7 @@ interface Look {
 
 /** Campaigns that are on, may begin by themselves (other than by an inquiry), and belong to an account that is not held. */
 const LOOKING = `from campaigns p join accounts a on a.id = p.account_id join campaign_versions v on v.id = ${LATEST}
-  where p.state = 'on' and p.deleted_at is null and not coalesce((a.settings->>'campaignsHeld')::boolean, false)
+  where p.state = 'on' and p.deleted_at is null and not ${campaignsHeldSql('a')}
     and exists (select 1 from jsonb_array_elements(v.plan->'starts') s where s->>'on' <> 'inquiry')`;
 
 /** Takes the looks that are due. @returns how many people came in */

@@ -34,6 +34,7 @@ export {
   type SaidBefore,
 } from './permissions';
 export { endOffers } from './ownership';
+export { isClientSql } from './client-stages.sql';
 export { refold } from './refold';
 export { derived, recordActivities, restate } from './record-activities';
 export { listTimeline } from './timeline.repository';

@@ -1,4 +1,6 @@
 /** The people behind a number in Results, as one condition: Results counts with it and Contacts lists with it, so the two always agree. */
+import { isClientSql } from './client-stages.sql';
+import { REACHED_SQL } from '@/core/calling';
 import type { Behind } from '@/core/results';
 
 /** A first try by a person within five minutes. */
@@ -45,14 +47,14 @@ export function measureSql(of: Behind, bind: unknown[]): string {
       narrowed = ` and ${FAST}`;
       break;
     case 'reached':
-      narrowed = ` and ${called(` and k.outcome in ('talked','short','callback','not_interested')`)}`;
+      narrowed = ` and ${called(` and k.outcome in ${REACHED_SQL}`)}`;
       break;
     case 'conversations':
       bind.push(of.conversationSeconds);
       narrowed = ` and ${called(` and k.talk_seconds >= $${bind.length}::int`)}`;
       break;
     case 'clients':
-      narrowed = ` and split_part(c.stage, '.', 1) in ('client','under_contract','past_client')`;
+      narrowed = ` and ${isClientSql('c.stage')}`;
       break;
   }
   return `exists (select 1 from inquiries i where i.contact_id = c.id and ${inPeriod}${handed}${narrowed})`;

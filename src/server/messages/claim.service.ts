@@ -3,6 +3,7 @@
  * process that holds it; the check of the guardrails sits here, at the hand-over, and nothing goes around it. A row keeps its
  * key over all attempts, so that a provider which has seen it takes a repeat for the same message.
  */
+import { campaignsHeldSql } from '../accounts';
 import { HOUR } from '@/core/shared';
 import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
 import { mayTouch, UNKNOWN_PERMISSION, type PermissionState, type Verdict } from '@/core/campaigns';
@@ -120,7 +121,7 @@ const CLAIM = `
   with due as (
     select o.id, o.contact_id, o.automatic from outbox o where o.state in ('waiting','sending') and o.due_at <= $1 and (o.retry_at is null or o.retry_at <= clock_timestamp())
       and (o.broadcast_id is null or (select b.state = 'going' from broadcasts b where b.id = o.broadcast_id)) and not (o.automatic and o.state = 'waiting' and ${EARLIER})
-      and (not o.automatic or ((select not k.campaigns_held from contacts k where k.id = o.contact_id) and (select not coalesce((a.settings->>'campaignsHeld')::boolean, false) from accounts a where a.id = o.account_id)))
+      and (not o.automatic or ((select not k.campaigns_held from contacts k where k.id = o.contact_id) and (select not ${campaignsHeldSql('a')} from accounts a where a.id = o.account_id)))
       and (o.state = 'waiting' or not exists (select 1 from processes p where p.id = o.leased_by and p.seen_at > clock_timestamp() - make_interval(secs => ${DEAD_AFTER_SECONDS})))
     order by o.due_at, o.id limit $2 for update skip locked
   )

@@ -1,4 +1,5 @@
 /** The outbox after the hand-over: what came of each message, when the rest is tried again, and what does not get out. */
+import { campaignsHeldSql } from '../accounts';
 import type { Activity, Because, Channel } from '@/core/contacts';
 import type { ParkedView, ProviderAnswer } from '@/core/messages';
 import { recordActivities } from '../contacts';
@@ -146,7 +147,7 @@ function lineOf(row: DoneRow, at: Date): Activity[] {
 export async function nextOutbox(tx: Tx): Promise<Date | null> {
   const row = await tx.first<{ at: Date }>(
     `select o.due_at as at from outbox o join accounts a on a.id = o.account_id join contacts k on k.id = o.contact_id left join broadcasts b on b.id = o.broadcast_id
-     where o.state in ('waiting','sending') and o.due_at is not null and (b.id is null or b.state = 'going') and (o.retry_at is null or o.retry_at <= clock_timestamp()) and not (o.automatic and (k.campaigns_held or coalesce((a.settings->>'campaignsHeld')::boolean, false)))
+     where o.state in ('waiting','sending') and o.due_at is not null and (b.id is null or b.state = 'going') and (o.retry_at is null or o.retry_at <= clock_timestamp()) and not (o.automatic and (k.campaigns_held or ${campaignsHeldSql('a')}))
      order by o.due_at limit 1`,
   );
   return row?.at ?? null;

@@ -1,7 +1,8 @@
 /** The numbers of Results for a period, per agent and in all. The people behind each are found by the same condition (contacts/measured.ts). */
+import { REACHED_SQL } from '@/core/calling';
 import type { ResultRow, SpeedBy, SpeedRow } from '@/core/results';
 import type { Scope } from '@/core/accounts';
-import { FAST, HOUR_OF, ROSTER_OF, visible } from '../contacts';
+import { FAST, HOUR_OF, isClientSql, ROSTER_OF, visible } from '../contacts';
 import { reader, type Tx } from '../shared';
 
 export interface ResultsQuery {
@@ -34,7 +35,7 @@ export async function readResults(scope: Scope, query: ResultsQuery, tx: Tx = re
        from inquiries i join contacts c on c.id = i.contact_id where i.arrived_at >= $1 and i.arrived_at < $2 and i.owner_id is not null and ${where} group by i.owner_id, i.contact_id, c.stage
      ), worked as (
        select l.*, k.tried, k.reached, k.talked, k.talk_seconds from leads l
-       left join lateral (select bool_or(true) as tried, bool_or(outcome in ('talked','short','callback','not_interested')) as reached, bool_or(talk_seconds >= $3) as talked, sum(talk_seconds) as talk_seconds
+       left join lateral (select bool_or(true) as tried, bool_or(outcome in ${REACHED_SQL}) as reached, bool_or(talk_seconds >= $3) as talked, sum(talk_seconds) as talk_seconds
          from calls where contact_id = l.contact_id and started_at >= l.arrived_at and direction = 'out' and outcome is not null) k on true
      ), speeds as (
        select i.owner_id, extract(epoch from i.first_try_at - i.arrived_at) as seconds from inquiries i join contacts c on c.id = i.contact_id
@@ -43,7 +44,7 @@ export async function readResults(scope: Scope, query: ResultsQuery, tx: Tx = re
        select owner_id, percentile_cont(0.5) within group (order by seconds) as median, grouping(owner_id) as everybody from speeds group by grouping sets ((owner_id), ())
      ), counted as (
        select owner_id, grouping(owner_id) as everybody, count(distinct contact_id)::int as leads, count(distinct contact_id) filter (where tried)::int as tried, count(distinct contact_id) filter (where fast)::int as fast, count(distinct contact_id) filter (where reached)::int as reached,
-         count(distinct contact_id) filter (where talked)::int as conversations, count(distinct contact_id) filter (where split_part(stage, '.', 1) in ('client','under_contract','past_client'))::int as clients, coalesce(sum(talk_seconds), 0)::int as talk_seconds
+         count(distinct contact_id) filter (where talked)::int as conversations, count(distinct contact_id) filter (where ${isClientSql('stage')})::int as clients, coalesce(sum(talk_seconds), 0)::int as talk_seconds
        from worked group by grouping sets ((owner_id), ())
      )
      select n.*, u.first_name || ' ' || u.last_name as name, m.median from counted n left join users u on u.id = n.owner_id

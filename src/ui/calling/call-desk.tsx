@@ -5,7 +5,7 @@
  */
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { OUTCOMES, outcomeName, type CallView, type CallOutcome } from '@/core/calling';
+import { NAMED_OUTCOMES, outcomeName, type CallView, type CallOutcome } from '@/core/calling';
 import { showPhone } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
 import { howLong } from '@/core/shared';
@@ -159,7 +159,7 @@ function Outcomes({ call, onDone }: { call: Call; onDone: () => void }) {
   });
   useKeys(
     {
-      ...Object.fromEntries(OUTCOMES.map(({ key }, at) => [String(at + 1), () => name.mutate(key)])),
+      ...Object.fromEntries(NAMED_OUTCOMES.map(({ key }, at) => [String(at + 1), () => name.mutate(key)])),
       Enter: () => name.mutate(null),
     },
     true,
@@ -168,7 +168,7 @@ function Outcomes({ call, onDone }: { call: Call; onDone: () => void }) {
   return (
     <>
       <div className="line" role="group" aria-label="Outcome of the call">
-        {OUTCOMES.map(({ key, name: label, meaning }, at) => (
+        {NAMED_OUTCOMES.map(({ key, name: label, meaning }, at) => (
           <button
             key={key}
             type="button"
