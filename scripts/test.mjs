@@ -2,7 +2,7 @@
  * `npm test`: everything, on a fresh machine too and beside a running demo: type check, lint, layers, core tests, tests on
  * PostgreSQL, journeys in a browser against the built application, a drill. `-- --only core,db,journeys,drills,static` runs some.
  */
-import { rmSync } from 'node:fs';
+import { readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { bundle, ensureBuilt } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
@@ -40,6 +40,12 @@ async function makeTemplate(cluster) {
   if ((await shown(process.execPath, [fromRoot('dist-cli/urraca.js'), 'migrate'], { env })) !== 0)
     throw new Stop('The schema could not be made.');
 }
+
+/** The tests of the core that measure time. */
+const timedTests = () =>
+  readdirSync(fromRoot('src'), { recursive: true })
+    .filter((file) => file.endsWith('.test.ts') && readFileSync(fromRoot('src', file), 'utf8').includes('ownTime'))
+    .map((file) => `src/${file}`);
 
 /** The same pages once more, as they stand behind a proxy that ends TLS. */
 const TLS_PORTS = { web: 3101, proxy: 3443 };
@@ -104,8 +110,16 @@ await script(async () => {
       ),
     ]);
   }
-  if (wanted('core'))
-    await step('core', () => shown(bin('jest'), ['--selectProjects', 'core', ...(rest.length ? rest : ['--coverage'])]));
+  if (wanted('core')) {
+    const core = (...args) => shown(bin('jest'), ['--selectProjects', 'core', ...args]);
+    if (rest.length) await step('core', () => core(...rest));
+    else {
+      /* What counts the covered lines is slower than what is measured. */
+      const timed = timedTests();
+      await step('core', () => core('--coverage', '--testPathIgnorePatterns', ...timed));
+      await step('core, in time', () => core('--runTestsByPath', ...timed));
+    }
+  }
   let cluster;
   if (wanted('db') || wanted('journeys') || wanted('drills')) cluster = await startCluster(home, port, 'urraca_journeys');
   const env = {
