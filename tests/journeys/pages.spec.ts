@@ -213,8 +213,8 @@ test('an area drawn on the map of a search stands in its address and narrows the
     .get('within')!
     .split(' ')
     .map((corner) => corner.split(',').map(Number) as [number, number]);
-  const [south, north] = [Math.min(...corners.map(([lat]) => lat)), Math.max(...corners.map(([lat]) => lat))];
-  const [west, east] = [Math.min(...corners.map(([, lon]) => lon)), Math.max(...corners.map(([, lon]) => lon))];
+  const [west, east] = [Math.min(...corners.map(([lon]) => lon)), Math.max(...corners.map(([lon]) => lon))];
+  const [south, north] = [Math.min(...corners.map(([, lat]) => lat)), Math.max(...corners.map(([, lat]) => lat))];
   const placesOf = async (search: string) =>
     ((await (await fetch(`${BASE}/p/homes/places${search}`)).json()) as { pins: { latitude: number; longitude: number }[] }).pins;
   const inside = (pins: { latitude: number; longitude: number }[]) =>
