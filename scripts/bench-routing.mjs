@@ -5,7 +5,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import http from 'node:http';
 import { api, BASE, inBenchApp, KEY, residentMb } from './lib/bench-app.mjs';
-import { lead, median, note, percentile, rate, round } from './lib/measure.mjs';
+import { atPace, lead, median, note, percentile, rate, round } from './lib/measure.mjs';
 import { fromRoot } from './lib/root.mjs';
 import { runQuietly } from './lib/run.mjs';
 import { script, Stop } from './lib/say.mjs';
@@ -36,18 +36,14 @@ async function leadsPerSecond() {
   };
 }
 
-/** Leads at an even pace, whether the one before was answered or not. */
+/** How long leads take that come at an even pace. */
 async function paced() {
   const times = [];
-  const pending = [];
-  const began = performance.now();
-  for (let n = 0; n < PER_SECOND * SECONDS; n += 1) {
-    const wait = began + (n * 1_000) / PER_SECOND - performance.now();
-    if (wait > 0) await new Promise((resolve) => setTimeout(resolve, wait));
+  await atPace(PER_SECOND, SECONDS, async () => {
     const at = performance.now();
-    pending.push(postLead().then(() => times.push(performance.now() - at)));
-  }
-  await Promise.all(pending);
+    await postLead();
+    times.push(performance.now() - at);
+  });
   return {
     at_25_a_second_p50_ms: round(percentile(times, 50)),
     at_25_a_second_p95_ms: round(percentile(times, 95)),
@@ -94,15 +90,11 @@ async function offersOnPages(db) {
   );
   await new Promise((resolve) => setTimeout(resolve, 4_000));
   const sent = [];
-  const pending = [];
-  const began = performance.now();
-  for (let n = 0; n < PER_SECOND * SECONDS; n += 1) {
-    const wait = began + (n * 1_000) / PER_SECOND - performance.now();
-    if (wait > 0) await new Promise((resolve) => setTimeout(resolve, wait));
+  await atPace(PER_SECOND, SECONDS, async () => {
     const at = performance.now();
-    pending.push(postLead().then(({ contact }) => sent.push({ id: contact.id, at })));
-  }
-  await Promise.all(pending);
+    const { contact } = await postLead();
+    sent.push({ id: contact.id, at });
+  });
   await new Promise((resolve) => setTimeout(resolve, 2_000));
   closes.forEach((close) => close());
   const times = sent.filter(({ id }) => heard.has(id)).map(({ id, at }) => heard.get(id) - at);

@@ -62,7 +62,7 @@ async function found(): Promise<void> {
       await now(tx),
     ),
   );
-  console.log(`${name} is founded (account ${accountId}). Log in as ${email}.`);
+  console.log(`${name} is set up (account ${accountId}). Log in as ${email}.`);
 }
 
 /** One at a time: a start that was killed may have left its own half under way, and the next waits for it to end. */

@@ -37,3 +37,15 @@ export async function rate(clients, seconds, request) {
   );
   return done / ((performance.now() - began) / 1000);
 }
+
+/** Requests at an even pace, whether the one before was answered or not; ends when all are. */
+export async function atPace(perSecond, seconds, request) {
+  const pending = [];
+  const began = performance.now();
+  for (let n = 0; n < perSecond * seconds; n += 1) {
+    const wait = began + (n * 1_000) / perSecond - performance.now();
+    if (wait > 0) await new Promise((resolve) => setTimeout(resolve, wait));
+    pending.push(request());
+  }
+  await Promise.all(pending);
+}

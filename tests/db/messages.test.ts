@@ -1,4 +1,4 @@
-/** Templates with their versions, caps and challenges; words in campaigns; trying on oneself; the inbox; the assistant's conversations; the registry. */
+/** Templates with their versions, caps and A/B tests; words in campaigns; trying on oneself; the inbox; the assistant's conversations; the registry. */
 import { NO_PLAN, type Plan, type Step } from '@/core/campaigns';
 import { DEFAULT_QUESTIONS, TALK_ASKS } from '@/core/conversations';
 import { appForEach } from '../harness/each';
@@ -121,7 +121,7 @@ test('the daily cap of a template moves what is over it to the next morning', as
   expect(story).toContain('at most 2 of “Capped” go in a day');
 });
 
-test('a challenge hands out evenly, the same to the same message, and its winner alone once it is named', async () => {
+test('an A/B test hands out evenly, the same to the same message, and its winner alone once it is named', async () => {
   const [a, b] = [
     await templates().createTemplate(ada(), { channel: 'email', name: 'A', words: { ...WORDS, text: 'Wording A' } }),
     await templates().createTemplate(ada(), { channel: 'email', name: 'B', words: { ...WORDS, text: 'Wording B' } }),

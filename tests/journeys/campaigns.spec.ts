@@ -22,7 +22,7 @@ test('from a starter to an edit while it runs, and an answer that ends it', asyn
   await chosen.getByLabel(/Plain version/).fill('');
   await expect(chosen.getByText('There is no plain version for when something is not known.').first()).toBeVisible();
   await chosen.getByLabel(/Plain version/).fill('Hello, do you still let it?');
-  await expect(chosen.getByText('The checks find nothing to fix.')).toBeVisible();
+  await expect(chosen.getByText('No problems found.')).toBeVisible();
   await expect(page.getByRole('region', { name: 'As they will see it' })).toContainText('do you still let it?');
 
   await page.getByRole('button', { name: 'Add a letter on day 2' }).click();

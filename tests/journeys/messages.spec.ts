@@ -37,7 +37,7 @@ test('a template says what is wrong with its words and where, is tried on onesel
   await words.fill(
     '{Hello|Good day} {{ first_name }}, {{ agent_first_name }} at {{ brokerage }}. Shall we walk your street? Reply STOP for no more texts.',
   );
-  await expect(page.getByText('The checks find nothing to fix.')).toBeVisible();
+  await expect(page.getByText('No problems found.')).toBeVisible();
   await page.getByRole('button', { name: '2 wordings' }).click();
   await expect(page.getByRole('region', { name: 'Wordings of the words' })).toContainText(
     'Good day Oda, Asta at Tern & Tiller Realty.',

@@ -23,7 +23,8 @@ export interface Setting {
   default: string | number | boolean | readonly string[];
   /** Where it is changed: in Setup under guardrails or tags, or in Campaigns. */
   area: 'guardrails' | 'tags' | 'campaigns';
-  label: string;
+  /** Of a field among the guardrails, which Setup makes from this entry. */
+  label?: string;
   help?: string;
 }
 
@@ -35,7 +36,7 @@ export const SETTINGS = {
     kind: { type: 'time', min: '08:00' },
     default: '08:00',
     area: 'guardrails',
-    label: 'Touches go from',
+    label: 'Send from',
   },
   sendEnd: {
     name: 'send_end',
@@ -43,35 +44,35 @@ export const SETTINGS = {
     kind: { type: 'time', max: '21:00' },
     default: '21:00',
     area: 'guardrails',
-    label: 'until',
+    label: 'Send until',
   },
   conversationSeconds: {
     name: 'conversation_seconds',
     kind: { type: 'number', min: 10, max: 3_600 },
     default: CONVERSATION_SECONDS as number,
     area: 'guardrails',
-    label: 'Seconds that make a conversation',
+    label: 'Conversation, min. seconds',
   },
   capDay: {
     name: 'cap_day',
     kind: { type: 'number', min: 1, max: 10 },
     default: 2,
     area: 'guardrails',
-    label: 'Most touches a day',
+    label: 'Max touches per day',
   },
   capWeek: {
     name: 'cap_week',
     kind: { type: 'number', min: 1, max: 30 },
     default: 5,
     area: 'guardrails',
-    label: 'Most in 7 days',
+    label: 'Max per 7 days',
   },
   capMonth: {
     name: 'cap_month',
     kind: { type: 'number', min: 1, max: 100 },
     default: 12,
     area: 'guardrails',
-    label: 'Most in 30 days',
+    label: 'Max per 30 days',
   },
   textGapHours: {
     name: 'text_gap_hours',
@@ -85,7 +86,7 @@ export const SETTINGS = {
     kind: { type: 'number', min: 0, max: 100_000 },
     default: 110,
     area: 'guardrails',
-    label: 'Cost of a letter, cents',
+    label: 'Cost per letter, cents',
   },
   postalAddress: {
     name: 'postal_address',
@@ -111,7 +112,6 @@ export const SETTINGS = {
     kind: { type: 'flag' },
     default: false,
     area: 'campaigns',
-    label: 'Hold all campaigns',
   },
   /* Roles that use tags but make no new ones. */
   tagBarred: {
@@ -119,10 +119,9 @@ export const SETTINGS = {
     kind: { type: 'roles', of: ['agent', 'caller'] },
     default: [] as readonly string[],
     area: 'tags',
-    label: 'Who makes no new tags',
   },
   /* An inquiry is tagged with its town and postal code. */
-  tagPlaces: { name: 'tag_places', kind: { type: 'flag' }, default: false, area: 'tags', label: 'Tag the town and ZIP' },
+  tagPlaces: { name: 'tag_places', kind: { type: 'flag' }, default: false, area: 'tags' },
 } as const satisfies Record<string, Setting>;
 
 /** The name of a setting in the code. */

@@ -19,7 +19,7 @@ export interface RunningCampaign {
   program: Program;
   /** The nominal day of each step. */
   days: ReadonlyMap<number, number>;
-  /** The words of touches that take them from a template or challenge. @param key the same key gets the same of a challenge */
+  /** The words of touches that take them from a template or A/B test. @param key the same key gets the same of an A/B test */
   wordsOf?: (from: WordsFrom, key: string) => FoundWords | null;
 }
 /** Words of a template, with the version they are of. */

@@ -43,7 +43,7 @@ interface StepBase {
   id: number;
   when: StepTiming;
 }
-/** Where the words of a touch come from when they are not its own: a template as it is by then, or whichever a challenge hands out. */
+/** Where the words of a touch come from when they are not its own: a template as it is by then, or whichever an A/B test hands out. */
 export type WordsFrom = { template: string } | { challenge: string };
 /** `words` are its own; where they come from elsewhere, those that go when that is gone. */
 export type TouchStep = StepBase & { do: 'touch'; channel: Channel; words: Words; from?: WordsFrom | null };

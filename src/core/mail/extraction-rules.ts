@@ -6,9 +6,9 @@ import { escapePattern, ownPattern, textPattern } from '../shared';
 import { emailsIn, listingIn, personName, phonesIn } from './values';
 import type { LeadMail } from './mail';
 
-export const LESSON_FIELDS = ['name', 'first_name', 'last_name', 'email', 'phone', 'message', 'listing'] as const;
+export const EXTRACTED_FIELDS = ['name', 'first_name', 'last_name', 'email', 'phone', 'message', 'listing'] as const;
 /** A fact that an extraction rule finds in a mail. */
-export type ExtractedField = (typeof LESSON_FIELDS)[number];
+export type ExtractedField = (typeof EXTRACTED_FIELDS)[number];
 /** Where a sender's mails have a fact, learned from a correction. */
 export interface ExtractionRule {
   field: ExtractedField;

@@ -11,7 +11,14 @@ export {
 export { boundedMail, boundedText } from './bounds';
 export { inquiryOf } from './inquiry';
 export { readWholeMail, type ReadMail } from './reading';
-export { LESSON_FIELDS, ruleFromMark, applyRule, applyRules, type ExtractionRule, type ExtractedField } from './extraction-rules';
+export {
+  EXTRACTED_FIELDS,
+  ruleFromMark,
+  applyRule,
+  applyRules,
+  type ExtractionRule,
+  type ExtractedField,
+} from './extraction-rules';
 export { isMachineMade } from './kind';
 export { bodyOf, readLeadMail } from './read';
 export type { LeadMail, LeadMailView, MailState } from './views';

@@ -33,14 +33,14 @@ export interface RecipientRow {
 }
 
 interface Row {
-  houses: Record<string, Omit<AccountContext, 'settings'> & { settings: Partial<Settings> }>;
+  accounts: Record<string, Omit<AccountContext, 'settings'> & { settings: Partial<Settings> }>;
   agents: Record<string, { first: string; last: string; phone: string | null; email: string | null }> | null;
   offices: Record<string, string> | null;
 }
 
 const READ = `select
   (select json_object_agg(a.id, json_build_object('name', a.name, 'zone', a.time_zone, 'settings', a.settings,
-     'team', exists (select 1 from users t where t.account_id = a.id and t.role = 'agent' and t.active offset 1))) from accounts a where a.id = any($1::bigint[])) as houses,
+     'team', exists (select 1 from users t where t.account_id = a.id and t.role = 'agent' and t.active offset 1))) from accounts a where a.id = any($1::bigint[])) as accounts,
   (select json_object_agg(u.id, json_build_object('first', u.first_name, 'last', u.last_name, 'phone', u.phone, 'email', u.email)) from users u where u.id = any($2::bigint[])) as agents,
   (select json_object_agg(o.id, o.name) from offices o where o.id = any($3::bigint[])) as offices`;
 
@@ -51,15 +51,15 @@ export async function loadSenderContext(tx: Tx, rows: readonly RecipientRow[]): 
     unique(rows.map((row) => row.owner_id)),
     unique(rows.map((row) => row.office_id)),
   ]))!;
-  const houses = new Map<string, AccountContext>();
-  for (const [id, account] of Object.entries(found.houses ?? {}))
-    houses.set(id, { ...account, settings: { ...DEFAULT_SETTINGS, ...account.settings } });
+  const accounts = new Map<string, AccountContext>();
+  for (const [id, account] of Object.entries(found.accounts ?? {}))
+    accounts.set(id, { ...account, settings: { ...DEFAULT_SETTINGS, ...account.settings } });
   const agents = new Map<string, Agent>();
   for (const [id, { first, last, phone, email }] of Object.entries(found.agents ?? {}))
     agents.set(id, { firstName: first, name: `${first} ${last}`, phone: phone ? showPhone(phone) : '', email });
   const offices = new Map(Object.entries(found.offices ?? {}));
   return {
-    account: (id) => houses.get(id)!,
+    account: (id) => accounts.get(id)!,
     agent: (id) => (id === null ? null : (agents.get(id) ?? null)),
     office: (id) => (id === null ? null : (offices.get(id) ?? null)),
   };

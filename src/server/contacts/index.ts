@@ -33,6 +33,7 @@ export {
   type PermissionDetail,
   type SaidBefore,
 } from './permissions';
+export { recordOptOut } from './opt-out';
 export { endOffers } from './ownership';
 export { isClientSql } from './client-stages.sql';
 export { refold } from './refold';

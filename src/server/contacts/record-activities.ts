@@ -52,13 +52,13 @@ export async function recordActivities(
   const folded = await foldActivities(tx, activities);
   const ids = await writeFolded(tx, accountId, folded);
   await answerOffers(tx, activities.filter(isHumanTry));
-  if (!quietly) await tell(tx, accountId, folded.standings);
+  if (!quietly) await tell(tx, accountId, folded.states);
   return folded.given.map((at) => ids[at]!);
 }
 
 /** What activities change, found and not written yet. */
 interface Folded {
-  standings: ContactFacts[];
+  states: ContactFacts[];
   changed: Changed[];
   /** Those given and those that follow from them, in their order. */
   activities: Activity[];
@@ -68,12 +68,12 @@ interface Folded {
 
 /** Folds activities, in their order, into how their contacts stand; follow-up that they end is ended. */
 async function foldActivities(tx: Tx, activities: Activity[]): Promise<Folded> {
-  const standings = await readContactStates(tx, [...new Set(activities.map((activity) => activity.contactId))]);
+  const states = await readContactStates(tx, [...new Set(activities.map((activity) => activity.contactId))]);
   const all: Activity[] = [];
   const ends: FollowUpEnd[] = [];
   const given: number[] = [];
   const byContact = new Map(
-    standings.map((row): [string, Changed] => [
+    states.map((row): [string, Changed] => [
       row.id,
       { row, facts: factsOfRow(row), stage: row.stage, stageSince: null, at: activities[0]?.at ?? row.created_at },
     ]),
@@ -95,7 +95,7 @@ async function foldActivities(tx: Tx, activities: Activity[]): Promise<Folded> {
     }
   }
   all.push(...(await endFollowUp(tx, ends)));
-  return { standings, changed: [...byContact.values()], activities: all, given };
+  return { states, changed: [...byContact.values()], activities: all, given };
 }
 
 const reasonToEnd = (
@@ -119,15 +119,15 @@ const stageActivity = (cause: Activity, from: Stage, to: Stage): Activity => ({
   because: null,
 });
 
-type Standings = ContactFacts & Record<string, unknown>;
+type LockedState = ContactFacts & Record<string, unknown>;
 
 /**
  * How contacts stand, in the order of their ids; locked unless it is only to be looked at. The lock is a statement of its own:
  * whoever waits for it would otherwise read the tasks as they were before the wait.
  */
-export async function readContactStates(tx: Tx, contactIds: string[], lock = true): Promise<Standings[]> {
+export async function readContactStates(tx: Tx, contactIds: string[], lock = true): Promise<LockedState[]> {
   if (lock) await tx.run('select 1 from contacts where id = any($1::bigint[]) order by id for update', [contactIds]);
-  return tx.rows<Standings>(
+  return tx.rows<LockedState>(
     `select c.id, c.owner_id, c.office_id, c.stage, c.horizon, c.created_at, c.hand_raised_at, c.next_touch_at, c.next_touch_kind, h.rhythm_days, t.due_at as task_due_at, t.kind as task_kind, ${FACT_COLUMNS.map((name) => `f.${name}`).join(', ')}
      from contacts c join contact_facts f on f.contact_id = c.id
      left join horizons h on h.account_id = c.account_id and h.key = c.horizon
@@ -221,11 +221,11 @@ async function answerOffers(tx: Tx, tries: Activity[]): Promise<void> {
   );
 }
 
-async function tell(tx: Tx, accountId: string, standings: ContactFacts[]): Promise<void> {
-  if (standings.length > TELL_EACH) return publish(tx, { accountId, topic: 'contact', ownerId: null });
+async function tell(tx: Tx, accountId: string, states: ContactFacts[]): Promise<void> {
+  if (states.length > TELL_EACH) return publish(tx, { accountId, topic: 'contact', ownerId: null });
   await publish(
     tx,
-    ...standings.map((row): LiveEvent => ({
+    ...states.map((row): LiveEvent => ({
       accountId,
       topic: 'contact',
       contactId: row.id,
@@ -237,9 +237,9 @@ async function tell(tx: Tx, accountId: string, standings: ContactFacts[]): Promi
 
 /** Writes next touch, raised hand and the rest anew from facts and tasks, after something other than an activity changed (a task, a horizon). */
 export async function restate(tx: Tx, contactIds: string[], at: Date): Promise<void> {
-  const standings = await readContactStates(tx, contactIds);
+  const states = await readContactStates(tx, contactIds);
   await writeStates(
     tx,
-    standings.map((row) => ({ row, facts: factsOfRow(row), stage: row.stage, stageSince: null, at })),
+    states.map((row) => ({ row, facts: factsOfRow(row), stage: row.stage, stageSince: null, at })),
   );
 }

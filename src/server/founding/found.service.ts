@@ -2,7 +2,7 @@
  * How a brokerage comes into being: its account with offices and users, the stages and horizons that a new account begins with, its built-in
  * doors, a campaign to begin with, a roster and a ladder that ends with a person. Production, the demo world and the tests found theirs here.
  */
-import { DEFAULT_SETTINGS, type Role, type Settings } from '@/core/accounts';
+import type { Role, Settings } from '@/core/accounts';
 import { NEW_BUYER, type Plan } from '@/core/campaigns';
 import { HORIZONS, STAGES } from '@/core/contacts';
 import type { Tree } from '@/core/segments';
@@ -74,7 +74,7 @@ export async function foundBrokerage(tx: Tx, founding: Founding, at: Date): Prom
     });
   const account = await tx.first<{ id: string }>(
     'insert into accounts (name, time_zone, settings) values ($1, $2, $3::jsonb) returning id',
-    [founding.name, founding.timeZone, JSON.stringify(changedSettings(founding.settings ?? {}))],
+    [founding.name, founding.timeZone, JSON.stringify(founding.settings ?? {})],
   );
   const accountId = account!.id;
   const officeIds = await each(founding.offices, (name) =>
@@ -87,14 +87,6 @@ export async function foundBrokerage(tx: Tx, founding: Founding, at: Date): Prom
   const rosterIds = await foundLadder(tx, accountId, founding, userIds, campaignIds);
   return { accountId, officeIds, userIds, campaignIds, rosterIds };
 }
-
-/** Settings that stay as they are by default are not kept, so that a better default reaches the account. */
-const changedSettings = (settings: Partial<Settings>): Partial<Settings> =>
-  Object.fromEntries(
-    Object.entries(settings).filter(
-      ([key, value]) => JSON.stringify(value) !== JSON.stringify(DEFAULT_SETTINGS[key as keyof Settings]),
-    ),
-  );
 
 const starter = () => ({ name: NEW_BUYER.name, group: NEW_BUYER.group, plan: NEW_BUYER.plan, state: 'draft' as const });
 
@@ -121,20 +113,16 @@ const foundUsers = (tx: Tx, accountId: string, { users, timeZone }: Founding, of
   );
 
 async function foundVocabulary(tx: Tx, accountId: string): Promise<void> {
-  await each([...STAGES], ({ key, name, meaning }, position) =>
-    tx.run('insert into stages (account_id, key, name, meaning, position) values ($1, $2, $3, $4, $5)', [
-      accountId,
-      key,
-      name,
-      meaning,
-      position,
-    ]),
+  await tx.run(
+    `insert into stages (account_id, key, name, meaning, position)
+     select $1, key, name, meaning, n - 1 from jsonb_array_elements($2::jsonb) with ordinality as a (one, n), jsonb_to_record(one) as x (key text, name text, meaning text)`,
+    [accountId, JSON.stringify(STAGES)],
   );
-  await each([...HORIZONS], ({ key, name, meaning, rhythmDays, strokes }, position) =>
-    tx.run(
-      'insert into horizons (account_id, key, name, meaning, position, rhythm_days, strokes) values ($1, $2, $3, $4, $5, $6, $7)',
-      [accountId, key, name, meaning, position, rhythmDays, strokes],
-    ),
+  await tx.run(
+    `insert into horizons (account_id, key, name, meaning, position, rhythm_days, strokes)
+     select $1, key, name, meaning, n - 1, "rhythmDays", strokes from jsonb_array_elements($2::jsonb) with ordinality as a (one, n),
+       jsonb_to_record(one) as x (key text, name text, meaning text, "rhythmDays" int, strokes int)`,
+    [accountId, JSON.stringify(HORIZONS)],
   );
 }
 

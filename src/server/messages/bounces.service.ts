@@ -1,7 +1,7 @@
 /** What comes back of our mails: for good, and the address is wrong from now on; three times for a while, as well; called unwanted, and no e-mail goes there again. */
 import type { Returned } from '@/core/mail';
 import type { Activity } from '@/core/contacts';
-import { changePermissions, permissionActivity, recordActivities } from '../contacts';
+import { recordOptOut, recordActivities } from '../contacts';
 import { now, transact, type Tx } from '../shared';
 
 /** So many times in a row, and the address counts as wrong. Whatever arrives in between begins the count anew. */
@@ -39,17 +39,12 @@ export async function receiveReturned(returned: Returned, eventId: string): Prom
 
 async function complained(tx: Tx, row: SentRow, at: Date): Promise<void> {
   await tx.run('update outbox set complained_at = coalesce(complained_at, $2) where id = $1', [row.id, at]);
-  const change = {
-    channel: 'email' as const,
+  await recordOptOut(tx, row.account_id, row.contact_id, {
+    channel: 'email',
     address: row.address,
-    state: 'withdrawn' as const,
     how: 'they called a mail of ours unwanted',
-    forGood: true,
     at,
-  };
-  await changePermissions(tx, row.account_id, [change]);
-  const line = permissionActivity(row.contact_id, change);
-  await recordActivities(tx, row.account_id, [{ ...line, data: { ...line.data, optOut: true } }]);
+  });
 }
 
 async function bounced(tx: Tx, row: SentRow, { kind, fault: error }: Returned, at: Date): Promise<void> {

@@ -1,6 +1,6 @@
 /** The unsubscribe link of every mail (and its one-click form, RFC 8058): who holds the link may withdraw the permission of that one address, for good. */
 import { notFound } from '@/core/shared';
-import { changePermissions, permissionActivity, recordActivities } from '../contacts';
+import { recordOptOut } from '../contacts';
 import { now, readSigned, reader, signed, transact } from '../shared';
 
 const PURPOSE = 'unsubscribe';
@@ -36,17 +36,11 @@ export async function unsubscribe(token: string): Promise<void> {
   const point = await findUnsubscribe(token);
   if (point.withdrawn) return;
   await transact(async (tx) => {
-    const at = await now(tx);
-    const change = {
-      channel: 'email' as const,
+    await recordOptOut(tx, point.account_id, point.contact_id, {
+      channel: 'email',
       address: point.value,
-      state: 'withdrawn' as const,
       how: 'they used the unsubscribe link',
-      forGood: true,
-      at,
-    };
-    await changePermissions(tx, point.account_id, [change]);
-    const line = permissionActivity(point.contact_id, change);
-    await recordActivities(tx, point.account_id, [{ ...line, data: { ...line.data, optOut: true } }]);
+      at: await now(tx),
+    });
   });
 }

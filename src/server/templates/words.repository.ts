@@ -1,4 +1,4 @@
-/** The words of templates and challenges for those who send many: read once in a while, handed out by key. */
+/** The words of templates and A/B tests for those who send many: read once in a while, handed out by key. */
 import type { FoundWords, WordsFrom } from '@/core/campaigns';
 import { seededPick, type Words } from '@/core/messages';
 import { config, type Tx } from '../shared';
@@ -37,7 +37,7 @@ async function wordsOfAccount(tx: Tx, accountId: string): Promise<WordsOf> {
   const wordsOf: WordsOf = (from, messageKey) => {
     if ('template' in from) return byId.get(from.template) ?? null;
     const ids = entrants.get(from.challenge) ?? [];
-    /* Of its own kind, so that a challenge and the variants inside its templates do not choose alike. */
+    /* Of its own kind, so that an A/B test and the variants inside its templates do not choose alike. */
     return ids.length ? (byId.get(ids[seededPick(`challenge ${messageKey}`)(0, ids.length)]!) ?? null) : null;
   };
   known.set(key, { wordsOf, until: Date.now() + KNOWN_MS });

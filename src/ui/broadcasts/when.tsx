@@ -101,11 +101,11 @@ export function WhenItGoes({
             </select>
           </label>
         )}
-        <span className="soft">Quiet hours and caps apply. A date you set holds, even on a holiday.</span>
+        <span className="soft">Quiet hours and limits apply. Your date stands, even on a holiday.</span>
       </div>
       {holiday && goes.on !== 'now' && (
         <p className="small" role="status">
-          {monthDay(goes.day)} is {holiday.name}. It will still go out then, unless you{' '}
+          {monthDay(goes.day)} is {holiday.name}. It still goes out that day unless you{' '}
           <button type="button" className="chip tiny" onClick={() => onChange({ goes: { ...goes, day: holiday.next } })}>
             move it to {monthDay(holiday.next)}
           </button>

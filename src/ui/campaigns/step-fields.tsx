@@ -192,7 +192,7 @@ export function WhenFields({ when, onChange }: { when: StepTiming; onChange: (wh
   );
 }
 
-/** The words of a touch: its own, or those of a template or challenge. */
+/** The words of a touch: its own, or those of a template or A/B test. */
 function TouchWords({ step, readOnly, onChange }: Props<TouchStep>) {
   const { data: templates = [] } = useTemplates();
   const abTests = useQuery({
@@ -226,7 +226,7 @@ function TouchWords({ step, readOnly, onChange }: Props<TouchStep>) {
             ))}
             {between.map(({ id, name }) => (
               <option key={id} value={`challenge ${id}`}>
-                of the challenge “{name}”
+                of the A/B test “{name}”
               </option>
             ))}
           </select>
@@ -239,7 +239,7 @@ function TouchWords({ step, readOnly, onChange }: Props<TouchStep>) {
               As the template is when it goes. <Link href={`/campaigns/templates/${from.template}`}>Change the template</Link>
             </>
           ) : (
-            'Whichever the challenge hands out; its winner, once there is one.'
+            'Whichever template the A/B test picks, then its winner.'
           )}
         </p>
       ) : (

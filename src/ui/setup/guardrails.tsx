@@ -23,13 +23,13 @@ export function Guardrails({ first }: { first: SettingsView }) {
     onSuccess: (saved) => {
       setSettings(saved);
       void queries.invalidateQueries();
-      toast.tell('Kept. It holds from the next touch on.');
+      toast.tell('Saved. It applies from the next touch on.');
     },
   });
   return (
     <Block
-      title="Guardrails and measures"
-      note="Quiet hours hold at the contact, for texts, e-mails and calls. They may be longer than the law asks, not shorter. Caps and holidays hold for what goes by itself, over all campaigns and channels."
+      title="Guardrails"
+      note="Send times are the contact’s local time, for texts, emails and calls. You can narrow them, not widen them past 8 AM–9 PM: that’s the law. Limits and holidays apply to everything that goes out automatically."
     >
       <form
         style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))', gap: 14, marginTop: 8 }}
@@ -55,7 +55,7 @@ export function Guardrails({ first }: { first: SettingsView }) {
         )}
         <div style={WIDE}>
           <button type="submit" className="act main" disabled={save.isPending}>
-            Keep
+            Save
           </button>
         </div>
       </form>

@@ -1,5 +1,5 @@
 'use client';
-/** Challenges: which of several templates brings more answers. A winner is named when chance no longer explains the difference, and by a person. */
+/** A/B tests: which of several templates brings more answers. A winner is named when chance no longer explains the difference, and by a person. */
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { winnerOf, type AbTestView } from '@/core/messages';
 import type { Jsoned } from '@/core/shared';
@@ -37,7 +37,7 @@ export function AbTests({
     onSuccess: () => {
       after();
       onMade();
-      toast.tell('The challenge stands. Choose it in a touch of a campaign; it hands its templates out evenly.');
+      toast.tell('A/B test started. Pick it in a campaign touch; each template gets an even share.');
     },
     onError: toast.fail,
   });
@@ -56,16 +56,14 @@ export function AbTests({
   });
   if (!abTests.length && chosen.size === 0)
     return office && templates.length > 1 ? (
-      <p className="soft small">
-        Tick two templates or more to let them challenge each other: which wording brings more answers?
-      </p>
+      <p className="soft small">Check two or more templates to A/B test them: which one gets more replies?</p>
     ) : null;
   return (
-    <section aria-label="Challenges">
+    <section aria-label="A/B tests">
       {office && chosen.size > 0 && (
         <div className="beside" style={{ marginBottom: 14 }}>
           <button type="button" className="act main" disabled={chosen.size < 2 || make.isPending} onClick={() => make.mutate()}>
-            Let them challenge each other
+            Start A/B test
           </button>
           <span className="soft small">
             {chosen.size === 1 ? 'Tick another one of the same channel.' : `${chosen.size} chosen`}
@@ -75,7 +73,7 @@ export function AbTests({
       {abTests.map((abTest) => {
         const result = winnerOf(new Map(abTest.entrants.map(({ id, answered, sent }) => [id, { n: answered, of: sent }])));
         return (
-          <div key={abTest.id} className="panel challenge">
+          <div key={abTest.id} className="panel ab-test">
             <div className="beside" style={{ justifyContent: 'space-between' }}>
               <b>{abTest.name}</b>
               {abTest.may_change && (

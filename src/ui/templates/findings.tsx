@@ -7,7 +7,7 @@ import './templates.css';
 const PARTS = { subject: 'subject', text: 'words', plain: 'plain version' } as const;
 
 export function Findings({ findings, onJump }: { findings: readonly Finding[]; onJump: (finding: Finding) => void }) {
-  if (!findings.length) return <p className="good small findings-none">The checks find nothing to fix.</p>;
+  if (!findings.length) return <p className="good small findings-none">No problems found.</p>;
   const errors = findings.filter(({ level }) => level === 'error').length;
   return (
     <section aria-label="What the checks say" className="findings">

@@ -1,5 +1,5 @@
 'use client';
-/** Templates by channel, each with what its wording brought; challenges between them. */
+/** Templates by channel, each with what its wording brought; A/B tests between them. */
 import { useState } from 'react';
 import Link from 'next/link';
 import { CHANNELS, type Channel } from '@/core/contacts';
@@ -65,7 +65,7 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
             <table className="grid templates">
               <thead>
                 <tr>
-                  {office && <th style={{ width: 34 }} aria-label="In a challenge" />}
+                  {office && <th style={{ width: 34 }} aria-label="In an A/B test" />}
                   <th>
                     <Glyph name={channel} /> {PLURALS[channel]}
                   </th>
@@ -85,7 +85,7 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
                         {channel !== 'call' && (
                           <input
                             type="checkbox"
-                            aria-label={`${row.name} in a challenge`}
+                            aria-label={`${row.name} in an A/B test`}
                             checked={chosen.has(row.id)}
                             onChange={() => choose(row.id)}
                           />

@@ -1,7 +1,7 @@
 /** The operations of leads as they arrive: inquiries, doors, sources, senders, mails that wait. */
 import Joi from 'joi';
 import { inquirySchema } from '@/core/capture/schemas';
-import { BODY_FIELDS, LESSON_FIELDS } from '@/core/mail';
+import { BODY_FIELDS, EXTRACTED_FIELDS } from '@/core/mail';
 import { CONTACT_ROLES } from '@/core/contacts';
 import type { Operation } from './operation';
 import { id, page } from './parts';
@@ -11,7 +11,7 @@ const marks = Joi.array()
   .items(
     Joi.object({
       field: Joi.string()
-        .valid(...LESSON_FIELDS)
+        .valid(...EXTRACTED_FIELDS)
         .required(),
       text: Joi.string().max(20_000).required(),
     }),

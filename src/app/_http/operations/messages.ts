@@ -1,4 +1,4 @@
-/** The operations of messages: templates and their checks, challenges, files, broadcasts, and what people answer. */
+/** The operations of messages: templates and their checks, A/B tests, files, broadcasts, and what people answer. */
 import Joi from 'joi';
 import { BROADCAST_CHANNELS, BROADCAST_PEOPLE } from '@/core/messages';
 import { wordsSchema } from '@/core/messages/schemas';
@@ -79,14 +79,14 @@ export const MESSAGE_OPERATIONS = {
     method: 'GET',
     path: '/ab-tests',
     was: '/challenges',
-    summary: 'Challenges between templates, with what each brought',
+    summary: 'A/B tests between templates, with what each brought',
     ...read,
   },
   createAbTest: {
     method: 'POST',
     path: '/ab-tests',
     was: '/challenges',
-    summary: 'Make a challenge between templates of one channel',
+    summary: 'Make an A/B test between templates of one channel',
     ...write,
     body: Joi.object({ name: name.required(), template_ids: Joi.array().items(id).min(2).max(6).unique().required() }),
   },
@@ -94,11 +94,11 @@ export const MESSAGE_OPERATIONS = {
     method: 'PATCH',
     path: '/ab-tests/{id}',
     was: '/challenges/{id}',
-    summary: 'Name the winner of a challenge, or let it go on',
+    summary: 'Name the winner of an A/B test, or let it go on',
     ...write,
     body: Joi.object({ winner_id: id.allow(null).required() }),
   },
-  deleteAbTest: { method: 'DELETE', path: '/ab-tests/{id}', was: '/challenges/{id}', summary: 'Take a challenge away', ...write },
+  deleteAbTest: { method: 'DELETE', path: '/ab-tests/{id}', was: '/challenges/{id}', summary: 'Take an A/B test away', ...write },
   uploadFile: {
     method: 'POST',
     path: '/files',

@@ -1,4 +1,4 @@
-/** Challenges between templates. */
+/** A/B tests between templates. */
 import { createAbTest, listAbTests } from '@/server/templates';
 import { OPERATIONS } from '@/app/_http/operations';
 import { created, route } from '@/app/_http/route';

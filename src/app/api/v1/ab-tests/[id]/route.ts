@@ -1,4 +1,4 @@
-/** A challenge ends with its winner, or is taken away. */
+/** An A/B test ends with its winner, or is taken away. */
 import { deleteAbTest, endAbTest } from '@/server/templates';
 import { OPERATIONS } from '@/app/_http/operations';
 import { done, route } from '@/app/_http/route';
