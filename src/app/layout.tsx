@@ -17,13 +17,16 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function Document({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get('x-nonce') ?? undefined;
-  const chosen = (await cookies()).get(SCHEME_COOKIE)?.value;
+  const kept = (await cookies()).get(SCHEME_COOKIE)?.value;
+  const chosen = kept === 'dark' || kept === 'light' ? kept : undefined;
   return (
-    <html lang="en" data-scheme={chosen === 'dark' ? 'dark' : 'light'} suppressHydrationWarning>
+    <html lang="en" data-scheme={chosen ?? 'light'} suppressHydrationWarning>
       <body>
         <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: schemeScript }} />
         <AppRouterCacheProvider options={{ nonce }}>
-          <ThemeProvider theme={theme}>{children}</ThemeProvider>
+          <ThemeProvider theme={theme} defaultMode={chosen ?? 'system'} storageManager={null}>
+            {children}
+          </ThemeProvider>
         </AppRouterCacheProvider>
       </body>
     </html>
