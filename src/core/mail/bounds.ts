@@ -9,6 +9,8 @@ const MOST_TEXT = 100_000;
 const MOST_LINE = 2_000;
 const MOST_LINES = 3_000;
 const MOST_HTML = 500_000;
+/** Tags of a page; the longest newsletter has a fifth of them. */
+const MOST_TAGS = 25_000;
 const MOST_NAME = 200;
 const MOST_SUBJECT = 500;
 const MOST_HEADER = 2_000;
@@ -30,6 +32,16 @@ export const boundedText = (text: string, most = MOST_TEXT): string =>
     .map((line) => line.slice(0, MOST_LINE))
     .join('\n');
 
+/** A page as far as it is read: so many signs, so many tags. */
+function boundedHtml(html: string): string {
+  let end = -1;
+  for (let tags = 0; tags <= MOST_TAGS; tags++) {
+    end = html.indexOf('<', end + 1);
+    if (end < 0) return html.slice(0, MOST_HTML);
+  }
+  return html.slice(0, Math.min(end, MOST_HTML));
+}
+
 const boundedBox = ({ name, address }: Mailbox): Mailbox => ({
   name: name.slice(0, MOST_NAME),
   address: address.slice(0, 320),
@@ -49,7 +61,7 @@ export function boundedMail(mail: Mail, depth = 0): Mail {
         .map(([name, value]) => [name.slice(0, MOST_NAME), value.slice(0, MOST_HEADER)]),
     ),
     text: boundedText(mail.text),
-    html: mail.html.slice(0, MOST_HTML),
+    html: boundedHtml(mail.html),
     attached: mail.attached
       .slice(0, MOST_ATTACHED)
       .map(({ type, name, text }) => ({ type: type.slice(0, 100), name: name.slice(0, MOST_NAME), text: boundedText(text) })),

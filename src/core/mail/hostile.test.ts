@@ -66,4 +66,10 @@ describe('mails made to take long', () => {
     const { read } = readWholeMail(boundedMail(mailOf({ ...HOSTILE['a name with an open parenthesis'] })), AT);
     expect(read).toMatchObject({ kind: 'lead', emails: ['o@b.example'] });
   });
+
+  it('are read as far as the twenty-five thousandth tag', () => {
+    const page = (tags: number) => boundedMail(mailOf({ html: `${'<br>'.repeat(tags)}<p>Call me at (564) 555-0123</p>` })).html;
+    expect(page(20_000)).toContain('555-0123');
+    expect(page(30_000)).toBe('<br>'.repeat(25_000));
+  });
 });
