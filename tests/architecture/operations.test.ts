@@ -2,7 +2,7 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { openApi } from '../../src/app/_http/openapi';
-import { OPERATIONS } from '../../src/app/_http/operations';
+import { EACH_OPERATION } from '../../src/app/_http/operations';
 
 const API = join(__dirname, '..', '..', 'src', 'app', 'api', 'v1');
 /** Handlers that are no operation: the document, live events, what is nothing else. */
@@ -13,7 +13,7 @@ const handles = (path: string, method: string): boolean =>
   new RegExp(String.raw`export (const|async function) ${method}\b|export \{[^}]*\b${method}\b`).test(
     readFileSync(fileOf(path), 'utf8'),
   );
-const operations = Object.entries(OPERATIONS);
+const operations = EACH_OPERATION;
 
 test('each operation has a handler, at each of its paths', () => {
   const missing = operations.flatMap(([name, { method, path, was }]) =>

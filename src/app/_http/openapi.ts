@@ -2,7 +2,7 @@
 import parse from 'joi-to-json';
 import type { Schema } from 'joi';
 import { ERROR_CODES } from '@/core/shared';
-import { OPERATIONS } from './operations';
+import { EACH_OPERATION } from './operations';
 
 const schemaOf = (schema: Schema): object => parse(schema, 'open-api-3.1' as never) as object;
 
@@ -22,7 +22,7 @@ const PROBLEM = {
 
 export function openApi(publicUrl: string): object {
   const paths: Record<string, Record<string, object>> = {};
-  for (const [operationId, operation] of Object.entries(OPERATIONS)) {
+  for (const [operationId, operation] of EACH_OPERATION) {
     const inPath = [...operation.path.matchAll(/\{(\w+)\}/g)].map((match) => ({
       name: match[1],
       in: 'path',

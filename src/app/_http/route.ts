@@ -4,7 +4,7 @@ import Joi from 'joi';
 import { AppError, notFound, type Page, fieldErrors, isWithin } from '@/core/shared';
 import { may, runsTheOffice, scopeFor, type User, type Principal, type Scope } from '@/core/accounts';
 import { once } from '@/server/shared';
-import type { Operation } from './operations';
+import type { BodyOf, Operation, ParamsOf, QueryOf } from './operations';
 import { principalOf } from './principal';
 import { problem } from './problem';
 
@@ -13,15 +13,17 @@ const MOST_BYTES = 1_000_000;
 const BODY_BOUNDS = { depth: 100, nodes: 60_000 };
 const NO_QUERY = Joi.object({});
 
-export interface ApiCall<Body, Query> {
+export interface ApiCall<Op extends Operation> {
   request: Request;
   principal: Principal;
   scope: Scope;
-  params: Record<string, string>;
-  body: Body;
-  query: Query;
-  idempotencyKey: string | null;
+  params: ParamsOf<Op['path']>;
+  body: BodyOf<Op>;
+  query: QueryOf<Op>;
+  /** Whose key it is and the key; alone what it says where the service itself sees to it. */
+  idempotencyKey: IdempotencyKey<Op>;
 }
+type IdempotencyKey<Op> = Op extends { ownIdempotency: true } ? string | null : { principal: string; key: string } | null;
 
 /** An answer other than 200 with a body. */
 export interface ApiReply {
@@ -56,13 +58,11 @@ export function listed<T>(request: Request, page: Page<T>, more: object = {}): A
   return { status: 200, body: { items: page.items, next_cursor: page.next, ...more }, headers };
 }
 
-// eslint-disable-next-line @typescript-eslint/no-explicit-any -- the operation's Joi schema decides what a body and a query are; each handler says which shape it relies on
-type Loose = any;
 type Context = { params: Promise<Record<string, string>> };
 
-export function route<Body = Loose, Query = Loose>(
-  operation: Operation,
-  answer: (call: ApiCall<Body, Query>) => Promise<unknown>,
+export function route<const Op extends Operation>(
+  operation: Op,
+  answer: (call: ApiCall<Op>) => Promise<unknown>,
 ): (request: Request, context: Context) => Promise<Response> {
   return async (sent, context) => {
     try {
@@ -73,10 +73,23 @@ export function route<Body = Loose, Query = Loose>(
       if (Object.values(params).some((value) => !/^\d{1,18}$/.test(value))) throw notFound('page');
       const body = (
         operation.method === 'GET' || operation.file || operation.anyBody ? undefined : await readBody(request, operation)
-      ) as Body;
-      const query = checked(operation.query ?? NO_QUERY, Object.fromEntries(new URL(request.url).searchParams), true) as Query;
-      const idempotencyKey = readKey(request, principal);
-      const perform = () => answer({ request, principal, scope: scopeFor(principal), params, body, query, idempotencyKey });
+      ) as BodyOf<Op>;
+      const query = checked(
+        operation.query ?? NO_QUERY,
+        Object.fromEntries(new URL(request.url).searchParams),
+        true,
+      ) as QueryOf<Op>;
+      const idempotencyKey = readKey(request, principal) as IdempotencyKey<Op>;
+      const perform = () =>
+        answer({
+          request,
+          principal,
+          scope: scopeFor(principal),
+          params: params as ParamsOf<Op['path']>,
+          body,
+          query,
+          idempotencyKey,
+        });
       const shown = (value: unknown): ApiReply => withheld(replyOf(value), operation, principal);
       if (operation.method === 'POST' && idempotencyKey && !operation.ownIdempotency) {
         const { pathname, search } = new URL(request.url);
@@ -98,7 +111,7 @@ export function route<Body = Loose, Query = Loose>(
     }
   };
 
-  function readKey(request: Request, principal: Principal): Loose {
+  function readKey(request: Request, principal: Principal): string | { principal: string; key: string } | null {
     const key = request.headers.get('idempotency-key');
     if (!key) return null;
     if (key.length > 200)

@@ -1,13 +1,15 @@
 /** Checking what was asked to be done to many: the change, and whom it is for. */
 import Joi from 'joi';
 import { CHANNELS, CONTACT_ROLES } from '../contacts';
+import { questionSchema } from '../segments/schemas';
 
 const id = Joi.string().pattern(/^\d{1,18}$/, 'id');
 const ids = Joi.array().items(id).max(100).default([]);
 const roles = Joi.array()
   .items(Joi.string().valid(...CONTACT_ROLES))
   .default([]);
-const kind = (name: string, rest: Joi.PartialSchemaMap) => Joi.object({ kind: Joi.string().valid(name).required(), ...rest });
+const kind = <const Name extends string, Rest extends Record<string, Joi.Schema>>(name: Name, rest: Rest) =>
+  Joi.object({ kind: Joi.string().valid(name).required(), ...rest });
 
 export const changeSchema = Joi.alternatives().try(
   kind('tags', { add: ids, remove: ids }),
@@ -39,18 +41,6 @@ export const changeSchema = Joi.alternatives().try(
 );
 
 /** People named one by one, or everybody whom a question finds except some. */
-export const questionSchema = Joi.object({
-  q: Joi.string().max(200).allow(''),
-  segment: id,
-  where: Joi.string().max(20_000),
-  stage: Joi.string().max(60),
-  measure: Joi.string().max(40),
-  agent: id,
-  door: id,
-  roster: id,
-  hour: Joi.string().pattern(/^[1-7]-(\d|1\d|2[0-3])$/, 'hour of the week'),
-  days: Joi.number().integer().min(1).max(3_660),
-});
 export const selectionSchema = Joi.object({
   ids: Joi.array().items(id).max(10_000),
   question: questionSchema,

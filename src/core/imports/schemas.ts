@@ -1,7 +1,8 @@
 /** Checking what was chosen for an import. */
 import Joi from 'joi';
 import { TARGETS } from './headings';
-import { ON_MATCH } from './plan';
+import { typed } from '../shared';
+import { ON_MATCH, type CustomPlace } from './plan';
 
 const id = Joi.string().pattern(/^\d{1,18}$/, 'id');
 export const importPatchSchema = Joi.object({
@@ -10,10 +11,10 @@ export const importPatchSchema = Joi.object({
     .items(
       Joi.object({
         target: Joi.string()
-          .valid(...Object.keys(TARGETS))
+          .valid(...(Object.keys(TARGETS) as (keyof typeof TARGETS)[]))
           .required(),
         order: Joi.string().valid('month-first', 'day-first'),
-        place: Joi.string().pattern(/^(?:note|new|field:\d{1,18})$/),
+        place: typed<CustomPlace>(Joi.string().pattern(/^(?:note|new|field:\d{1,18})$/)),
       }),
     )
     .max(2_000),

@@ -1,7 +1,8 @@
 /** The second entry of this feature: criteria of a search, and the ground of a map, checked by Joi. */
 import Joi from 'joi';
+import { typed } from '../shared';
 
-const corner = Joi.array().items(Joi.number().min(-180).max(180)).length(2);
+const corner = typed<[number, number]>(Joi.array().items(Joi.number().min(-180).max(180)).length(2));
 
 export const criteriaSchema = Joi.object({
   areas: Joi.array().items(Joi.string().min(1).max(100)).max(50),

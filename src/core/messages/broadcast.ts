@@ -1,5 +1,6 @@
 /** Broadcasts: one message to many, each addressed to one person; when it goes, whom it leaves out and why. */
 import type { Channel } from '../contacts';
+import type { Question } from '../segments';
 import type { Words } from './words';
 
 export const BROADCAST_CHANNELS = ['text', 'email', 'letter'] as const satisfies Channel[];
@@ -120,7 +121,6 @@ export interface BroadcastView {
 export interface BroadcastSelection {
   ids?: string[];
   segments?: string[];
-  /** What a list was asked for, as the list's address says it. */
-  question?: Record<string, string>;
+  question?: Question;
   except?: string[];
 }

@@ -1,6 +1,6 @@
 /** The second entry of this feature, for those who read input: words as they are sent, and what is made of an e-mail's blocks. */
 import Joi from 'joi';
-import { isWithin } from '../shared';
+import { isWithin, typed } from '../shared';
 import { MAIL_NODES, textOfDoc, type MailDoc, type MailNode } from './mail-doc';
 import type { Words } from './words';
 
@@ -24,9 +24,11 @@ const node = Joi.object({
 })
   .unknown(true)
   .id('node');
-const doc = Joi.object()
-  .custom((value: unknown, helpers) => (isWithin(value, DOC_BOUNDS) ? value : helpers.error('object.max')))
-  .concat(Joi.object({ type: Joi.valid('doc').required(), content: Joi.array().max(MOST_NODES).items(node) }).unknown(true));
+const doc = typed<MailDoc>(
+  Joi.object()
+    .custom((value: unknown, helpers) => (isWithin(value, DOC_BOUNDS) ? value : helpers.error('object.max')))
+    .concat(Joi.object({ type: Joi.valid('doc').required(), content: Joi.array().max(MOST_NODES).items(node) }).unknown(true)),
+);
 
 /** The words of a message. Of an e-mail of blocks the text is what its blocks say, whatever was sent beside them. */
 export const wordsSchema = Joi.object({

@@ -1,14 +1,14 @@
 /** The second entry of this feature: a page checked by Joi. */
 import Joi from 'joi';
 import { criteriaSchema } from '../market/schemas';
-import { FORM_FIELDS, PAGE_KINDS } from './page';
+import { FORM_FIELDS, PAGE_KINDS, type BlockKind } from './page';
 
 const id = Joi.string().pattern(/^\d{1,18}$/, 'id');
 const blockId = Joi.string()
   .pattern(/^[\w-]{1,40}$/, 'id of a block')
   .required();
 const number = Joi.string().max(80).allow(null);
-const of = (kind: string, more: Joi.SchemaMap = {}) =>
+const of = <const Kind extends BlockKind, More extends Record<string, Joi.Schema>>(kind: Kind, more: More) =>
   Joi.object({ id: blockId, kind: Joi.string().valid(kind).required(), ...more });
 
 export const pageSchema = Joi.object({
@@ -30,7 +30,7 @@ export const pageSchema = Joi.object({
       }),
       of('agent', { user_id: id.allow(null).required() }),
       of('listing', { number: number.required() }),
-      of('homes'),
+      of('homes', {}),
       of('footer', { text: Joi.string().max(3_000).allow('').required() }),
     )
     .min(1)

@@ -34,4 +34,5 @@ export {
   type Tree,
   type TimeUnit,
 } from './tree';
+export type { Question } from './schemas';
 export type { SegmentView, VocabularyView, Word } from './views';

@@ -1,6 +1,7 @@
 /** Checking a segment that came from outside: known subjects, questions that fit their kind, a size that a database bears. */
 import Joi from 'joi';
-import { AppError } from '../shared';
+import { MEASURE_KEYS } from '../results';
+import { AppError, type ValueOf } from '../shared';
 import { isOfLead, subjectOf, type FieldDef } from './subjects';
 import { branchesOf, HOWS, isCondition, UNITS, type Tree } from './tree';
 
@@ -31,6 +32,26 @@ export const treeSchema: Joi.Schema = Joi.alternatives(
   Joi.object({ any: Joi.array().items(Joi.link('#tree')).required() }),
   Joi.object({ none: Joi.array().items(Joi.link('#tree')).required() }),
 ).id('tree');
+
+const id = Joi.string().pattern(/^\d{1,18}$/, 'id');
+/** What a list of contacts is asked for. */
+export const questionSchema = Joi.object({
+  q: Joi.string().max(200).allow(''),
+  /** A kept segment. */
+  segment: id,
+  /** A tree as JSON text, as links carry it. */
+  where: Joi.string().max(20_000),
+  stage: Joi.string().max(60),
+  measure: Joi.string().valid(...MEASURE_KEYS),
+  agent: id,
+  door: id,
+  roster: id,
+  /** `3-14`: Wednesday from 14:00. */
+  hour: Joi.string().pattern(/^[1-7]-(\d|1\d|2[0-3])$/, 'hour of the week'),
+  days: Joi.number().integer().min(1).max(3_660),
+});
+/** A search, a kept segment, a tree of its own, a number of Results: what a list of contacts is asked for. */
+export type Question = ValueOf<typeof questionSchema>;
 
 /**
  * A tree that may be asked: of contacts, or (`of` lead) of an inquiry that is being routed. A field that is gone is let through: the

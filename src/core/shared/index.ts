@@ -28,3 +28,4 @@ export {
 } from './time';
 export { type Jsoned } from './jsoned';
 export { listed, NAME_PARTICLES, ownCopy, snake, snaked } from './words';
+export { typed, type SentFor, type Typed, type ValueOf } from './schema';

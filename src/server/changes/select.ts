@@ -1,8 +1,9 @@
 /** Whom a change is for: people named one by one, or everybody whom a question finds. Always within what the person may see. */
+import type { Question } from '@/core/segments';
 import { AppError } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { contactsFrom, visible } from '../contacts';
-import { readQuestion, type Question } from '../segments';
+import { readQuestion } from '../segments';
 
 export interface Selection {
   ids?: string[];

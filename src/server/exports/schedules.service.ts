@@ -1,9 +1,10 @@
 /** Exports that come back by themselves: each belongs to the person who asked, and sees what that person may see. */
+import type { Question } from '@/core/segments';
 import { AppError, notFound } from '@/core/shared';
 import { accountOf, onlyOf, scopeFor, type Principal } from '@/core/accounts';
 import { nextRun, type ExportFormat, type ExportOptions, type Rhythm, type ScheduleView } from '@/core/exports';
 import { findUser } from '../accounts';
-import { readQuestion, type Question } from '../segments';
+import { readQuestion } from '../segments';
 import { now, reader, writeAudit, transact, type Tx } from '../shared';
 import { addExport } from './exports.service';
 

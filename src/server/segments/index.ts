@@ -11,4 +11,4 @@ export {
   updateSegment,
 } from './segments.repository';
 export { nameIn, readOffered, readVocabulary } from './vocabulary.repository';
-export { readQuestion, type Question } from './question';
+export { readQuestion } from './question';

@@ -1,27 +1,11 @@
 /** What a list of contacts was asked for, from the words of a request: search, a kept segment, a tree of its own, a number of Results. */
 import { AppError } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
-import { hourOf, type Measure } from '@/core/results';
-import type { Tree } from '@/core/segments';
+import { hourOf } from '@/core/results';
+import type { Question, Tree } from '@/core/segments';
 import { readSettings } from '../accounts';
 import { withTags, type ContactQuery } from '../contacts';
 import { findSegment, checkTree, segmentContext } from './segments.repository';
-
-export interface Question {
-  q?: string;
-  /** A kept segment. */
-  segment?: string;
-  /** A tree as JSON text, as links carry it. */
-  where?: string;
-  stage?: string;
-  measure?: Measure;
-  agent?: string;
-  door?: string;
-  roster?: string;
-  /** `3-14`: Wednesday from 14:00. */
-  hour?: string;
-  days?: number;
-}
 
 /** @throws AppError not_found for a segment that is not there, input_invalid for a tree that cannot be read */
 export async function readQuestion(scope: Scope, question: Question): Promise<Omit<ContactQuery, 'limit' | 'cursor'>> {

@@ -84,4 +84,4 @@ export const ACCOUNT_OPERATIONS = {
     body: Joi.object({ by: Joi.string().max(40), to: instant, next: Joi.boolean().valid(true) }).xor('by', 'to', 'next'),
   },
   getSimulation: { method: 'GET', path: '/simulation', summary: 'The clock', scope: 'contacts:read', lenders: true },
-} satisfies Record<string, Operation>;
+} as const satisfies Record<string, Operation>;

@@ -14,4 +14,4 @@ export const CALLING_OPERATIONS = {
     body: Joi.object({ note: Joi.string().max(20_000).allow(''), outcome: Joi.string().valid(...OUTCOME_KEYS) }).min(1),
   },
   hangUp: { method: 'POST', path: '/calls/{id}/hang-up', summary: 'End a call', scope: 'contacts:write' },
-} satisfies Record<string, Operation>;
+} as const satisfies Record<string, Operation>;

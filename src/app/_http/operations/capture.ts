@@ -196,4 +196,4 @@ export const CAPTURE_OPERATIONS = {
     only: 'office',
     body: Joi.object({ state: Joi.string().valid('set_aside', 'waiting').required() }).required(),
   },
-} satisfies Record<string, Operation>;
+} as const satisfies Record<string, Operation>;

@@ -1,24 +1,10 @@
 /** The operations of contacts: lists, one of them, what happened and what is next. */
 import Joi from 'joi';
 import { CONTACT_SORTS, contactPatchSchema } from '@/server/contacts';
-import { MEASURE_KEYS } from '@/core/results';
+import { questionSchema } from '@/core/segments/schemas';
 import { CHANNELS, REPORTED_KINDS } from '@/core/contacts';
 import type { Operation } from './operation';
-import { cursor, id, instant, limit, page, period } from './parts';
-
-/** What a list of contacts may be asked for. */
-const question = {
-  q: Joi.string().max(200).allow(''),
-  segment: id,
-  where: Joi.string().max(20_000),
-  stage: Joi.string().max(60),
-  measure: Joi.string().valid(...MEASURE_KEYS),
-  agent: id,
-  door: id,
-  roster: id,
-  hour: Joi.string().pattern(/^[1-7]-(\d|1\d|2[0-3])$/, 'hour of the week'),
-  ...period,
-};
+import { cursor, instant, limit, page, period } from './parts';
 
 export const CONTACTS_OPERATIONS = {
   listContacts: {
@@ -27,8 +13,8 @@ export const CONTACTS_OPERATIONS = {
     summary: 'Contacts, the newest first: searched, of a segment, or those behind a number in Results',
     scope: 'contacts:read',
     lenders: true,
-    query: Joi.object({
-      ...question,
+    query: questionSchema.keys({
+      ...period,
       sort: Joi.string().valid(...CONTACT_SORTS),
       order: Joi.string().valid('asc', 'desc'),
       limit,
@@ -41,7 +27,7 @@ export const CONTACTS_OPERATIONS = {
     summary: 'How many contacts a question finds, exactly',
     scope: 'contacts:read',
     lenders: true,
-    query: Joi.object(question),
+    query: questionSchema.keys(period),
   },
   getContact: { method: 'GET', path: '/contacts/{id}', summary: 'One contact', scope: 'contacts:read', lenders: true },
   updateContact: {
@@ -129,4 +115,4 @@ export const CONTACTS_OPERATIONS = {
     summary: 'Stop a contact’s way through a campaign',
     scope: 'contacts:write',
   },
-} satisfies Record<string, Operation>;
+} as const satisfies Record<string, Operation>;

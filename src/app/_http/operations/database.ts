@@ -1,6 +1,7 @@
 /** The operations of the database as a whole: duplicates, households, calendars, files in and out, changes of many. */
 import Joi from 'joi';
-import { changeSchema, questionSchema, selectionSchema } from '@/core/changes/schemas';
+import { changeSchema, selectionSchema } from '@/core/changes/schemas';
+import { questionSchema } from '@/core/segments/schemas';
 import { importPatchSchema } from '@/core/imports/schemas';
 import { EVERY, EXPORT_FORMATS, SHEETS } from '@/core/exports';
 import { MERGE_FIELDS } from '@/core/duplicates';
@@ -9,7 +10,7 @@ import { limit, id } from './parts';
 
 const pair = Joi.object({ one_id: id.required(), other_id: id.required() });
 const exportOptions = Joi.object({
-  sheet: Joi.string().valid(...Object.keys(SHEETS)),
+  sheet: Joi.string().valid(...(Object.keys(SHEETS) as (keyof typeof SHEETS)[])),
   start: Joi.number().integer().min(0).max(29),
   per_household: Joi.boolean(),
 }).default({});
@@ -248,4 +249,4 @@ export const DATABASE_OPERATIONS = {
     summary: 'Take a change back, except what somebody changed since',
     scope: 'contacts:write',
   },
-} satisfies Record<string, Operation>;
+} as const satisfies Record<string, Operation>;

@@ -16,11 +16,9 @@ import { CALLING_OPERATIONS } from './calling';
 import { RESULTS_OPERATIONS } from './results';
 import type { Operation } from './operation';
 
-export type { Operation };
+export type { BodyOf, Operation, ParamsOf, QueryOf, SentBody, SentQuery } from './operation';
 
-const define = <const T extends Record<string, Operation>>(operations: T): { [Key in keyof T]: Operation } => operations;
-
-export const OPERATIONS = define({
+export const OPERATIONS = {
   ...CAPTURE_OPERATIONS,
   ...CONTACTS_OPERATIONS,
   ...VOCABULARY_OPERATIONS,
@@ -33,4 +31,9 @@ export const OPERATIONS = define({
   ...CALLING_OPERATIONS,
   ...RESULTS_OPERATIONS,
   ...ACCOUNT_OPERATIONS,
-});
+} as const satisfies Record<string, Operation>;
+
+export type Operations = typeof OPERATIONS;
+export type OperationId = keyof Operations;
+/** Each operation by its id, for whoever walks them all. */
+export const EACH_OPERATION = Object.entries(OPERATIONS) as [OperationId, Operation][];

@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import { BROADCAST_CHANNELS, BROADCAST_PEOPLE } from '@/core/messages';
 import { wordsSchema } from '@/core/messages/schemas';
-import { questionSchema } from '@/core/changes/schemas';
+import { questionSchema } from '@/core/segments/schemas';
 import { CHANNELS } from '@/core/contacts';
 import type { Operation } from './operation';
 import { id } from './parts';

@@ -1,6 +1,7 @@
-/** What one operation of the API is. */
+/** What one operation of the API is, and which types follow from it: for its handler, for the pages that call it, for the tests. */
 import type Joi from 'joi';
 import type { KeyScope } from '@/core/accounts';
+import type { SentFor, ValueOf } from '@/core/shared';
 
 export interface Operation {
   method: 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE';
@@ -27,3 +28,14 @@ export interface Operation {
   /** True where the service itself sees to the Idempotency-Key, in the same transaction. */
   ownIdempotency?: boolean;
 }
+
+/** The parameters in a path, by name. */
+export type ParamsOf<Path extends string> = Path extends `${string}{${infer Name}}${infer Rest}`
+  ? { [Key in Name | keyof ParamsOf<Rest>]: string }
+  : unknown;
+/** What the handler of an operation gets. */
+export type BodyOf<Op> = Op extends { body: infer Body } ? ValueOf<Body> : undefined;
+export type QueryOf<Op> = Op extends { query: infer Query } ? ValueOf<Query> : Record<string, never>;
+/** What a caller sends. */
+export type SentBody<Op> = Op extends { body: infer Body } ? SentFor<Body> : undefined;
+export type SentQuery<Op> = Op extends { query: infer Query } ? SentFor<Query> : undefined;

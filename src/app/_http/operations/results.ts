@@ -25,4 +25,4 @@ export const RESULTS_OPERATIONS = {
         .default('agent'),
     }),
   },
-} satisfies Record<string, Operation>;
+} as const satisfies Record<string, Operation>;

@@ -168,4 +168,4 @@ export const ROUTING_OPERATIONS = {
     scope: 'setup:write',
     only: 'office',
   },
-} satisfies Record<string, Operation>;
+} as const satisfies Record<string, Operation>;

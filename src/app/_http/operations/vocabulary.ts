@@ -194,4 +194,4 @@ export const VOCABULARY_OPERATIONS = {
     only: 'office',
     body: Joi.object({ key: wordKey.required(), ...words, rhythm_days: rhythm, strokes }),
   },
-} satisfies Record<string, Operation>;
+} as const satisfies Record<string, Operation>;

@@ -4,7 +4,7 @@ import { readQuestion } from '@/server/segments';
 import { OPERATIONS } from '@/app/_http/operations';
 import { listed, route } from '@/app/_http/route';
 
-export const GET = route(OPERATIONS.listContacts!, async ({ request, scope, query }) => {
+export const GET = route(OPERATIONS.listContacts, async ({ request, scope, query }) => {
   const asked = await readQuestion(scope, query);
   const paged = {
     ...asked,

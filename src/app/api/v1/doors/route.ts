@@ -4,5 +4,5 @@ import { now } from '@/server/shared';
 import { OPERATIONS } from '@/app/_http/operations';
 import { created, route } from '@/app/_http/route';
 
-export const GET = route(OPERATIONS.listDoors!, async ({ scope }) => ({ items: await listDoors(scope, await now()) }));
-export const POST = route(OPERATIONS.createDoor!, async ({ principal, body }) => created(await createDoor(principal, body)));
+export const GET = route(OPERATIONS.listDoors, async ({ scope }) => ({ items: await listDoors(scope, await now()) }));
+export const POST = route(OPERATIONS.createDoor, async ({ principal, body }) => created(await createDoor(principal, body)));

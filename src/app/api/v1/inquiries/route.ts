@@ -8,11 +8,11 @@ import { created, listed, readText, route } from '@/app/_http/route';
 
 const MOST_BYTES = 1_000_000;
 
-export const GET = route(OPERATIONS.listInquiries!, async ({ request, scope, query }) =>
+export const GET = route(OPERATIONS.listInquiries, async ({ request, scope, query }) =>
   listed(request, await listInquiries(scope, query.limit, query.cursor)),
 );
 
-export const POST = route(OPERATIONS.createInquiry!, async ({ request, principal, scope, query, idempotencyKey }) => {
+export const POST = route(OPERATIONS.createInquiry, async ({ request, principal, scope, query, idempotencyKey }) => {
   const key = idempotencyKey as string | null;
   if (principal.kind === 'key') {
     const door = principal.doorId ? await doorOfKey(scope.accountId, principal.doorId) : await doorOfKind(scope.accountId, 'api');

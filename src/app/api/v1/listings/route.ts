@@ -5,7 +5,7 @@ import { now } from '@/server/shared';
 import { OPERATIONS } from '@/app/_http/operations';
 import { listed, route } from '@/app/_http/route';
 
-export const GET = route(OPERATIONS.listListings!, async ({ request, scope, query }) => {
+export const GET = route(OPERATIONS.listListings, async ({ request, scope, query }) => {
   const { limit, cursor, q, status } = query;
   const criteria = criteriaOfWords(Object.fromEntries(new URL(request.url).searchParams));
   const statuses = status === 'any' ? LISTING_STATUSES : status ? [status] : ON_THE_MARKET;

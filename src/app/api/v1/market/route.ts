@@ -3,4 +3,4 @@ import { marketNames } from '@/server/market';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const GET = route(OPERATIONS.getMarket!, ({ scope }) => marketNames(scope.accountId));
+export const GET = route(OPERATIONS.getMarket, ({ scope }) => marketNames(scope.accountId));

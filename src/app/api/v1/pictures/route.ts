@@ -5,6 +5,6 @@ import { created, readBytes, route } from '@/app/_http/route';
 
 const MOST_BYTES = 3_000_000;
 
-export const POST = route(OPERATIONS.uploadPicture!, async ({ request, principal }) =>
+export const POST = route(OPERATIONS.uploadPicture, async ({ request, principal }) =>
   created(await savePicture(principal, await readBytes(request, MOST_BYTES))),
 );

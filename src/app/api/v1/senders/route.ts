@@ -3,4 +3,4 @@ import { listSenders } from '@/server/capture';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const GET = route(OPERATIONS.listSenders!, async ({ principal }) => ({ items: await listSenders(principal) }));
+export const GET = route(OPERATIONS.listSenders, async ({ principal }) => ({ items: await listSenders(principal) }));

@@ -3,4 +3,4 @@ import { clockState } from '@/server/shared';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const GET = route(OPERATIONS.getSimulation!, () => clockState());
+export const GET = route(OPERATIONS.getSimulation, () => clockState());

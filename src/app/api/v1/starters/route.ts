@@ -3,4 +3,4 @@ import { STARTERS } from '@/core/campaigns';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const GET = route(OPERATIONS.listStarters!, async () => ({ items: STARTERS }));
+export const GET = route(OPERATIONS.listStarters, async () => ({ items: STARTERS }));

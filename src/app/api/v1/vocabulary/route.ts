@@ -3,4 +3,4 @@ import { readOffered } from '@/server/segments';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const GET = route(OPERATIONS.getVocabulary!, ({ scope }) => readOffered(scope));
+export const GET = route(OPERATIONS.getVocabulary, ({ scope }) => readOffered(scope));

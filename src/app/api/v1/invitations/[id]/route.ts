@@ -3,7 +3,7 @@ import { answerInvitation } from '@/server/routing';
 import { OPERATIONS } from '@/app/_http/operations';
 import { done, route } from '@/app/_http/route';
 
-export const PUT = route(OPERATIONS.answerInvitation!, async ({ principal, params, body }) => {
-  await answerInvitation(principal, params.id!, body.accept);
+export const PUT = route(OPERATIONS.answerInvitation, async ({ principal, params, body }) => {
+  await answerInvitation(principal, params.id, body.accept);
   return done();
 });

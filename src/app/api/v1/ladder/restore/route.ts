@@ -3,4 +3,4 @@ import { restoreLadder } from '@/server/routing';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const POST = route(OPERATIONS.restoreLadder!, ({ principal, body }) => restoreLadder(principal, body.version));
+export const POST = route(OPERATIONS.restoreLadder, ({ principal, body }) => restoreLadder(principal, body.version));

@@ -3,4 +3,4 @@ import { retryStuck } from '@/server/messages';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const POST = route(OPERATIONS.retryStuck!, async ({ scope }) => ({ retried: await retryStuck(scope.accountId) }));
+export const POST = route(OPERATIONS.retryStuck, async ({ scope }) => ({ retried: await retryStuck(scope.accountId) }));

@@ -3,4 +3,4 @@ import { listStuck } from '@/server/messages';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const GET = route(OPERATIONS.listStuck!, async ({ scope }) => ({ items: await listStuck(scope.accountId) }));
+export const GET = route(OPERATIONS.listStuck, async ({ scope }) => ({ items: await listStuck(scope.accountId) }));

@@ -5,7 +5,7 @@ import { clockState } from '@/server/shared';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const POST = route(OPERATIONS.advance!, async ({ request, body }) => {
+export const POST = route(OPERATIONS.advance, async ({ request, body }) => {
   const by = body.by === undefined ? null : durationMs(body.by);
   if (body.by !== undefined && by === null) {
     throw new AppError('input_invalid', 'This is not a length of time.', {

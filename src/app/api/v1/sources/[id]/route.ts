@@ -3,6 +3,4 @@ import { saveSource } from '@/server/capture';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const PATCH = route(OPERATIONS.updateSource!, ({ principal, params, body }) =>
-  saveSource(principal, params.id!, body.name),
-);
+export const PATCH = route(OPERATIONS.updateSource, ({ principal, params, body }) => saveSource(principal, params.id, body.name));

@@ -3,16 +3,16 @@ import { deleteTemplate, findTemplate, listVariantResults, updateTemplate } from
 import { OPERATIONS } from '@/app/_http/operations';
 import { done, route } from '@/app/_http/route';
 
-export const GET = route(OPERATIONS.getTemplate!, async ({ scope, params }) => ({
-  ...(await findTemplate(scope, params.id!)),
-  variants: await listVariantResults(scope, params.id!),
+export const GET = route(OPERATIONS.getTemplate, async ({ scope, params }) => ({
+  ...(await findTemplate(scope, params.id)),
+  variants: await listVariantResults(scope, params.id),
 }));
 
-export const PATCH = route(OPERATIONS.updateTemplate!, ({ principal, params, body }) =>
-  updateTemplate(principal, params.id!, body),
+export const PATCH = route(OPERATIONS.updateTemplate, ({ principal, params, body }) =>
+  updateTemplate(principal, params.id, body),
 );
 
-export const DELETE = route(OPERATIONS.deleteTemplate!, async ({ principal, params }) => {
-  await deleteTemplate(principal, params.id!);
+export const DELETE = route(OPERATIONS.deleteTemplate, async ({ principal, params }) => {
+  await deleteTemplate(principal, params.id);
   return done();
 });

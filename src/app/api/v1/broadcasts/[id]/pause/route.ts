@@ -3,4 +3,4 @@ import { pauseBroadcast } from '@/server/broadcasts';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const POST = route(OPERATIONS.pauseBroadcast!, ({ principal, params }) => pauseBroadcast(principal, params.id!));
+export const POST = route(OPERATIONS.pauseBroadcast, ({ principal, params }) => pauseBroadcast(principal, params.id));

@@ -3,4 +3,4 @@ import { resumeBroadcast } from '@/server/broadcasts';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const POST = route(OPERATIONS.resumeBroadcast!, ({ principal, params }) => resumeBroadcast(principal, params.id!));
+export const POST = route(OPERATIONS.resumeBroadcast, ({ principal, params }) => resumeBroadcast(principal, params.id));

@@ -3,4 +3,4 @@ import { startBroadcast } from '@/server/broadcasts';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const POST = route(OPERATIONS.startBroadcast!, ({ principal, params }) => startBroadcast(principal, params.id!));
+export const POST = route(OPERATIONS.startBroadcast, ({ principal, params }) => startBroadcast(principal, params.id));

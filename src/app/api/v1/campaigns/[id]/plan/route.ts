@@ -3,4 +3,4 @@ import { saveVersion } from '@/server/campaigns';
 import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
-export const PUT = route(OPERATIONS.saveCampaignPlan!, ({ principal, params, body }) => saveVersion(principal, params.id!, body));
+export const PUT = route(OPERATIONS.saveCampaignPlan, ({ principal, params, body }) => saveVersion(principal, params.id, body));

@@ -3,11 +3,11 @@ import { joinHousehold, leaveHousehold } from '@/server/duplicates';
 import { OPERATIONS } from '@/app/_http/operations';
 import { done, route } from '@/app/_http/route';
 
-export const PUT = route(OPERATIONS.joinHousehold!, async ({ principal, params, body }) => {
-  await joinHousehold(principal, params.id!, body.other_id);
+export const PUT = route(OPERATIONS.joinHousehold, async ({ principal, params, body }) => {
+  await joinHousehold(principal, params.id, body.other_id);
   return done();
 });
-export const DELETE = route(OPERATIONS.leaveHousehold!, async ({ principal, params }) => {
-  await leaveHousehold(principal, params.id!);
+export const DELETE = route(OPERATIONS.leaveHousehold, async ({ principal, params }) => {
+  await leaveHousehold(principal, params.id);
   return done();
 });

@@ -3,7 +3,7 @@ import { judgeRefusal } from '@/server/messages';
 import { OPERATIONS } from '@/app/_http/operations';
 import { done, route } from '@/app/_http/route';
 
-export const PUT = route(OPERATIONS.judgeRefusal!, async ({ principal, params, body }) => {
-  await judgeRefusal(principal, params.id!, body.ends);
+export const PUT = route(OPERATIONS.judgeRefusal, async ({ principal, params, body }) => {
+  await judgeRefusal(principal, params.id, body.ends);
   return done();
 });

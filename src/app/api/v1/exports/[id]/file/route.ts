@@ -4,7 +4,7 @@ import { exportFile } from '@/server/exports';
 import { OPERATIONS } from '@/app/_http/operations';
 import { Download, route } from '@/app/_http/route';
 
-export const GET = route(OPERATIONS.getExportFile!, async ({ principal, params }) => {
-  const { format, body } = await exportFile(principal, params.id!);
+export const GET = route(OPERATIONS.getExportFile, async ({ principal, params }) => {
+  const { format, body } = await exportFile(principal, params.id);
   return new Download(FILE_NAMES[format], FILE_TYPES[format], body);
 });

@@ -7,15 +7,15 @@ import { Download, route } from '@/app/_http/route';
 const BATCH = 500;
 const CARD_HEADINGS = ['First name', 'Last name', 'E-mail', 'Phone', 'Notes'];
 
-export const GET = route(OPERATIONS.getSkippedRows!, async ({ principal, params }) => {
-  const { file_name, columns } = await findImport(principal, params.id!);
+export const GET = route(OPERATIONS.getSkippedRows, async ({ principal, params }) => {
+  const { file_name, columns } = await findImport(principal, params.id);
   const headings = columns.length ? columns.map(({ heading }) => heading) : CARD_HEADINGS;
   const text = new TextEncoder();
   let after = -1;
   const body = new ReadableStream<Uint8Array>({
     start: (controller) => controller.enqueue(text.encode(`\ufeff${csvLine([...headings, 'Why it was not taken'])}`)),
     pull: async (controller) => {
-      const rows = await listLeft(params.id!, after, BATCH);
+      const rows = await listLeft(params.id, after, BATCH);
       if (!rows.length) return controller.close();
       after = rows.at(-1)!.row;
       controller.enqueue(

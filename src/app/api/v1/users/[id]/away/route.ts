@@ -3,7 +3,7 @@ import { setUserAway } from '@/server/routing';
 import { OPERATIONS } from '@/app/_http/operations';
 import { done, route } from '@/app/_http/route';
 
-export const PUT = route(OPERATIONS.setUserAway!, async ({ principal, params, body }) => {
-  await setUserAway(principal, params.id!, body.until ? new Date(body.until) : null);
+export const PUT = route(OPERATIONS.setUserAway, async ({ principal, params, body }) => {
+  await setUserAway(principal, params.id, body.until ? new Date(body.until) : null);
   return done();
 });
