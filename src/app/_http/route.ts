@@ -4,7 +4,7 @@ import Joi from 'joi';
 import { AppError, notFound, type Page, fieldErrors, isWithin } from '@/core/shared';
 import { may, runsTheOffice, scopeFor, type User, type Principal, type Scope } from '@/core/accounts';
 import { once } from '@/server/shared';
-import type { BodyOf, Operation, ParamsOf, QueryOf } from './operations';
+import { Download, type AnswerOf, type BodyOf, type Listed, type Operation, type ParamsOf, type QueryOf } from './operations';
 import { principalOf } from './principal';
 import { problem } from './problem';
 
@@ -26,29 +26,23 @@ export interface ApiCall<Op extends Operation> {
 type IdempotencyKey<Op> = Op extends { ownIdempotency: true } ? string | null : { principal: string; key: string } | null;
 
 /** An answer other than 200 with a body. */
-export interface ApiReply {
+export interface ApiReply<Body = unknown> {
   status: number;
-  body?: unknown;
+  body?: Body;
   headers?: Record<string, string>;
-}
-/** A file to download, as it comes. */
-export class Download {
-  constructor(
-    readonly name: string,
-    readonly type: string,
-    readonly body: ReadableStream<Uint8Array>,
-  ) {}
 }
 const isReply = (value: unknown): value is ApiReply =>
   typeof value === 'object' &&
   value !== null &&
   typeof (value as ApiReply).status === 'number' &&
   Object.keys(value).every((key) => ['status', 'body', 'headers'].includes(key));
-export const created = (body: unknown): ApiReply => ({ status: 201, body });
-export const done = (): ApiReply => ({ status: 204 });
+export const created = <Body>(body: Body): ApiReply<Body> => ({ status: 201, body });
+export const done = (): ApiReply<undefined> => ({ status: 204 });
 
 /** A list as the API shows it: the items, and in the Link header where the next page begins (RFC 8288). */
-export function listed<T>(request: Request, page: Page<T>, more: object = {}): ApiReply {
+export function listed<T>(request: Request, page: Page<T>): ApiReply<Listed<T>>;
+export function listed<T, More extends object>(request: Request, page: Page<T>, more: More): ApiReply<Listed<T> & More>;
+export function listed<T>(request: Request, page: Page<T>, more: object = {}): ApiReply<Listed<T>> {
   const headers: Record<string, string> = {};
   if (page.next) {
     const url = new URL(request.url);
@@ -62,7 +56,7 @@ type Context = { params: Promise<Record<string, string>> };
 
 export function route<const Op extends Operation>(
   operation: Op,
-  answer: (call: ApiCall<Op>) => Promise<unknown>,
+  answer: (call: ApiCall<Op>) => Promise<AnswerOf<Op> | ApiReply<AnswerOf<Op>> | Response>,
 ): (request: Request, context: Context) => Promise<Response> {
   return async (sent, context) => {
     try {

@@ -5,7 +5,8 @@ import type { Arrival, CaptureResult, Tried } from './arrival';
 import { captureInquiry, tryInquiry } from './capture.service';
 
 export type ByHand = Arrival & { byPerson: User };
-type Told<T extends CaptureResult | Tried> = Omit<T, 'contact'> & {
+/** What is told of a lead that was typed in: where its person stands now, as far as who typed it may see. */
+export type Told<T extends CaptureResult | Tried> = Omit<T, 'contact'> & {
   contact: { id: string | null; status: 'created' | 'matched' };
 };
 

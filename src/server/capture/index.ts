@@ -1,5 +1,5 @@
 export type { Arrival, ArrivalDoor, CaptureResult, Tried } from './arrival';
-export { captureByHand, tryByHand } from './by-hand.service';
+export { captureByHand, tryByHand, type Told } from './by-hand.service';
 export { captureInquiry, tryInquiry } from './capture.service';
 export {
   doorOfAddress,

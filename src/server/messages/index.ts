@@ -1,4 +1,4 @@
-export { askGuardrails, sendMessage } from './compose.service';
+export { askGuardrails, sendMessage, type SendResult } from './compose.service';
 export { inboundOf, receiveMail, receiveText, mailTokenFor, type InboundMail, type InboundText } from './inbox.service';
 export {
   deliveryId,

@@ -21,7 +21,7 @@ export {
   performRehearsal,
 } from './rehearsals.service';
 export { renameInRungs } from './rename';
-export { answerInvitation, createRoster, deleteRoster, listInvitations, updateRoster } from './rosters.service';
+export { answerInvitation, createRoster, deleteRoster, listInvitations, updateRoster, type Invitation } from './rosters.service';
 export { chooseAgents } from './reassign.service';
 export { handOver, planRoute, traceOf, type Planned } from './route.service';
 export { handedLine, type Handing } from './walk.service';

@@ -3,7 +3,10 @@ import Joi from 'joi';
 import { KEY_SCOPES } from '@/core/accounts';
 import { settingsSchema } from '@/core/accounts/schemas';
 import { PREFERENCE_KEYS } from '@/server/accounts';
-import type { Operation } from './operation';
+import type { KeyView, SettingsView } from '@/core/accounts';
+import type { ParkedView } from '@/core/messages';
+import type { WireView } from '@/core/today';
+import { answer, nothing, type Operation } from './operation';
 import { id, instant } from './parts';
 
 export const ACCOUNT_OPERATIONS = {
@@ -14,6 +17,7 @@ export const ACCOUNT_OPERATIONS = {
     scope: 'contacts:read',
     lenders: true,
     only: 'user',
+    answer: answer<Record<string, unknown>>(),
   },
   setPreferences: {
     method: 'PUT',
@@ -23,6 +27,7 @@ export const ACCOUNT_OPERATIONS = {
     lenders: true,
     only: 'user',
     body: Joi.object(Object.fromEntries(PREFERENCE_KEYS.map((key) => [key, Joi.object().unknown(true)]))).min(1),
+    answer: nothing,
   },
   getWire: {
     method: 'GET',
@@ -31,8 +36,15 @@ export const ACCOUNT_OPERATIONS = {
     scope: 'contacts:read',
     lenders: true,
     only: 'user',
+    answer: answer<WireView>(),
   },
-  getSettings: { method: 'GET', path: '/settings', summary: 'Guardrails and measures', scope: 'routing:read' },
+  getSettings: {
+    method: 'GET',
+    path: '/settings',
+    summary: 'Guardrails and measures',
+    scope: 'routing:read',
+    answer: answer<SettingsView>(),
+  },
   updateSettings: {
     method: 'PATCH',
     path: '/settings',
@@ -40,8 +52,16 @@ export const ACCOUNT_OPERATIONS = {
     scope: 'setup:write',
     only: 'office',
     body: settingsSchema,
+    answer: answer<SettingsView>(),
   },
-  listKeys: { method: 'GET', path: '/keys', summary: 'API keys, without the keys', scope: 'setup:write', only: 'office' },
+  listKeys: {
+    method: 'GET',
+    path: '/keys',
+    summary: 'API keys, without the keys',
+    scope: 'setup:write',
+    only: 'office',
+    answer: answer<{ items: KeyView[] }>(),
+  },
   createKey: {
     secret: true,
     method: 'POST',
@@ -57,6 +77,7 @@ export const ACCOUNT_OPERATIONS = {
         .required(),
       door_id: id.allow(null),
     }),
+    answer: answer<KeyView & { key: string }>(),
   },
   rotateKey: {
     secret: true,
@@ -66,22 +87,46 @@ export const ACCOUNT_OPERATIONS = {
     scope: 'setup:write',
     only: 'user',
     body: Joi.object({ hours: Joi.number().integer().min(0).max(720).default(24) }).default({}),
+    answer: answer<KeyView & { key: string }>(),
   },
-  revokeKey: { method: 'DELETE', path: '/keys/{id}', summary: 'Revoke an API key', scope: 'setup:write', only: 'user' },
+  revokeKey: {
+    method: 'DELETE',
+    path: '/keys/{id}',
+    summary: 'Revoke an API key',
+    scope: 'setup:write',
+    only: 'user',
+    answer: nothing,
+  },
   listStuck: {
     method: 'GET',
     path: '/outbox/stuck',
     summary: 'Messages that do not get out',
     scope: 'setup:write',
     only: 'office',
+    answer: answer<{ items: ParkedView[] }>(),
   },
-  retryStuck: { method: 'POST', path: '/outbox/retry', summary: 'Try them again now', scope: 'setup:write', only: 'office' },
+  retryStuck: {
+    method: 'POST',
+    path: '/outbox/retry',
+    summary: 'Try them again now',
+    scope: 'setup:write',
+    only: 'office',
+    answer: answer<{ retried: number }>(),
+  },
   advance: {
     method: 'POST',
     path: '/simulation/advance',
     summary: 'Let simulated time pass; answers when everything due in between has been done',
     scope: 'simulation',
     body: Joi.object({ by: Joi.string().max(40), to: instant, next: Joi.boolean().valid(true) }).xor('by', 'to', 'next'),
+    answer: answer<{ now: Date; simulated: boolean; held: boolean; reached: Date | null; instants: number }>(),
   },
-  getSimulation: { method: 'GET', path: '/simulation', summary: 'The clock', scope: 'contacts:read', lenders: true },
+  getSimulation: {
+    method: 'GET',
+    path: '/simulation',
+    summary: 'The clock',
+    scope: 'contacts:read',
+    lenders: true,
+    answer: answer<{ now: Date; simulated: boolean; held: boolean }>(),
+  },
 } as const satisfies Record<string, Operation>;

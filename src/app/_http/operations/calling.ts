@@ -1,17 +1,26 @@
 /** The operations of calls. */
 import Joi from 'joi';
 import { OUTCOME_KEYS } from '@/core/calling';
-import type { Operation } from './operation';
+import type { CallView } from '@/core/calling';
+import { answer, nothing, type Operation } from './operation';
 
 export const CALLING_OPERATIONS = {
-  startCall: { method: 'POST', path: '/contacts/{id}/calls', summary: 'Call a contact', scope: 'contacts:write', only: 'user' },
-  getCall: { method: 'GET', path: '/calls/{id}', summary: 'One call', scope: 'contacts:read' },
+  startCall: {
+    method: 'POST',
+    path: '/contacts/{id}/calls',
+    summary: 'Call a contact',
+    scope: 'contacts:write',
+    only: 'user',
+    answer: answer<CallView>(),
+  },
+  getCall: { method: 'GET', path: '/calls/{id}', summary: 'One call', scope: 'contacts:read', answer: answer<CallView>() },
   updateCall: {
     method: 'PATCH',
     path: '/calls/{id}',
     summary: 'Keep the note or name the outcome of a call',
     scope: 'contacts:write',
     body: Joi.object({ note: Joi.string().max(20_000).allow(''), outcome: Joi.string().valid(...OUTCOME_KEYS) }).min(1),
+    answer: answer<CallView>(),
   },
-  hangUp: { method: 'POST', path: '/calls/{id}/hang-up', summary: 'End a call', scope: 'contacts:write' },
+  hangUp: { method: 'POST', path: '/calls/{id}/hang-up', summary: 'End a call', scope: 'contacts:write', answer: nothing },
 } as const satisfies Record<string, Operation>;

@@ -2,7 +2,8 @@
 import Joi from 'joi';
 import { CAMPAIGN_STATES } from '@/core/campaigns';
 import { planSchema } from '@/core/campaigns/schemas';
-import type { Operation } from './operation';
+import type { CampaignRehearsalView, CampaignView, Starter, VersionPreview } from '@/core/campaigns';
+import { answer, nothing, type Operation } from './operation';
 import { id } from './parts';
 
 const name = Joi.string().trim().min(1).max(80);
@@ -14,13 +15,21 @@ export const CAMPAIGN_OPERATIONS = {
     path: '/campaigns',
     summary: 'Campaigns with their plans, and who is in them',
     scope: 'contacts:read',
+    answer: answer<{ items: CampaignView[] }>(),
   },
-  getCampaign: { method: 'GET', path: '/campaigns/{id}', summary: 'One campaign', scope: 'contacts:read' },
+  getCampaign: {
+    method: 'GET',
+    path: '/campaigns/{id}',
+    summary: 'One campaign',
+    scope: 'contacts:read',
+    answer: answer<CampaignView>(),
+  },
   listStarters: {
     method: 'GET',
     path: '/starters',
     summary: 'Campaigns that come with Urraca, to begin from',
     scope: 'contacts:read',
+    answer: answer<{ items: readonly Starter[] }>(),
   },
   createCampaign: {
     method: 'POST',
@@ -33,6 +42,7 @@ export const CAMPAIGN_OPERATIONS = {
       copy_of: id.allow(null),
       shared: Joi.boolean(),
     }).oxor('starter', 'copy_of'),
+    answer: answer<CampaignView>(),
   },
   updateCampaign: {
     method: 'PATCH',
@@ -45,12 +55,14 @@ export const CAMPAIGN_OPERATIONS = {
       group: Joi.string().max(80).allow('', null),
       shared: Joi.boolean(),
     }).min(1),
+    answer: answer<CampaignView>(),
   },
   deleteCampaign: {
     method: 'DELETE',
     path: '/campaigns/{id}',
     summary: 'Take a campaign away; whoever is in it goes no further',
     scope: 'contacts:write',
+    answer: nothing,
   },
   saveCampaignPlan: {
     method: 'PUT',
@@ -58,6 +70,7 @@ export const CAMPAIGN_OPERATIONS = {
     summary: 'Keep a plan as the next version; the people in the campaign stay with theirs or move',
     scope: 'contacts:write',
     body: Joi.object({ plan, seen: id.required(), people: Joi.string().valid('stay', 'move').default('stay') }),
+    answer: answer<CampaignView>(),
   },
   previewCampaignPlan: {
     method: 'POST',
@@ -66,6 +79,7 @@ export const CAMPAIGN_OPERATIONS = {
     scope: 'contacts:write',
     reads: true,
     body: Joi.object({ plan }),
+    answer: answer<VersionPreview>(),
   },
   orderCampaignRehearsal: {
     method: 'POST',
@@ -74,12 +88,14 @@ export const CAMPAIGN_OPERATIONS = {
     scope: 'contacts:write',
     reads: true,
     body: Joi.object({ plan, days: Joi.number().integer().min(1).max(730).default(365) }),
+    answer: answer<{ id: string }>(),
   },
   getCampaignRehearsal: {
     method: 'GET',
     path: '/campaign-rehearsals/{id}',
     summary: 'A rehearsal of a campaign: how far it is, and what came of it',
     scope: 'contacts:read',
+    answer: answer<CampaignRehearsalView>(),
   },
   enrollContact: {
     method: 'POST',
@@ -87,6 +103,7 @@ export const CAMPAIGN_OPERATIONS = {
     summary: 'Put a contact into a campaign',
     scope: 'contacts:write',
     body: Joi.object({ campaign_id: id.required() }),
+    answer: nothing,
   },
   holdContactCampaigns: {
     method: 'PUT',
@@ -94,6 +111,7 @@ export const CAMPAIGN_OPERATIONS = {
     summary: 'Hold all campaigns for one person, or let them go on',
     scope: 'contacts:write',
     body: Joi.object({ held: Joi.boolean().required() }),
+    answer: nothing,
   },
   judgeRefusal: {
     method: 'PUT',
@@ -101,5 +119,6 @@ export const CAMPAIGN_OPERATIONS = {
     summary: 'Say what an answer meant that was not sure: stop everything, or stay in touch',
     scope: 'contacts:write',
     body: Joi.object({ ends: Joi.boolean().required() }),
+    answer: nothing,
   },
 } as const satisfies Record<string, Operation>;

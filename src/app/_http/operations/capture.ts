@@ -3,7 +3,10 @@ import Joi from 'joi';
 import { inquirySchema } from '@/core/capture/schemas';
 import { BODY_FIELDS, EXTRACTED_FIELDS } from '@/core/mail';
 import { CONTACT_ROLES } from '@/core/contacts';
-import type { Operation } from './operation';
+import type { BodyRead, DoorRequestView, DoorView, InquiryView, SenderView, SourceView } from '@/core/capture';
+import type { LeadMailView } from '@/core/mail';
+import type { CaptureResult, Told, Tried } from '@/server/capture';
+import { answer, nothing, type Listed, type Operation } from './operation';
 import { id, page } from './parts';
 
 /** Words of a mail and what they are. */
@@ -40,6 +43,7 @@ export const CAPTURE_OPERATIONS = {
     query: Joi.object({ sandbox: Joi.boolean() }),
     ownIdempotency: true,
     anyBody: true,
+    answer: answer<Told<CaptureResult> | Told<Tried>>(),
   },
   listInquiries: {
     method: 'GET',
@@ -47,9 +51,22 @@ export const CAPTURE_OPERATIONS = {
     summary: 'Inquiries, the latest first',
     scope: 'contacts:read',
     query: page,
+    answer: answer<Listed<InquiryView>>(),
   },
-  getInquiry: { method: 'GET', path: '/inquiries/{id}', summary: 'One inquiry, raw and parsed', scope: 'contacts:read' },
-  listDoors: { method: 'GET', path: '/doors', summary: 'The doors by which leads arrive', scope: 'routing:read' },
+  getInquiry: {
+    method: 'GET',
+    path: '/inquiries/{id}',
+    summary: 'One inquiry, raw and parsed',
+    scope: 'contacts:read',
+    answer: answer<InquiryView & { raw: unknown; parsed: unknown; lead_mail_id: string | null }>(),
+  },
+  listDoors: {
+    method: 'GET',
+    path: '/doors',
+    summary: 'The doors by which leads arrive',
+    scope: 'routing:read',
+    answer: answer<{ items: DoorView[] }>(),
+  },
   createDoor: {
     secret: true,
     method: 'POST',
@@ -62,6 +79,7 @@ export const CAPTURE_OPERATIONS = {
       name: Joi.string().min(1).max(80).required(),
       source: Joi.string().max(120).allow('', null),
     }).required(),
+    answer: answer<DoorView>(),
   },
   updateDoor: {
     method: 'PATCH',
@@ -86,6 +104,7 @@ export const CAPTURE_OPERATIONS = {
     })
       .min(1)
       .required(),
+    answer: answer<DoorView>(),
   },
   rotateDoor: {
     secret: true,
@@ -94,6 +113,7 @@ export const CAPTURE_OPERATIONS = {
     summary: 'Gives a lead mailbox or a door for programs a new address; the old one takes nothing more',
     scope: 'setup:write',
     only: 'office',
+    answer: answer<DoorView>(),
   },
   listDoorRequests: {
     method: 'GET',
@@ -101,6 +121,7 @@ export const CAPTURE_OPERATIONS = {
     summary: 'The last hundred requests to a door for programs, with their answers',
     scope: 'setup:write',
     only: 'office',
+    answer: answer<{ items: DoorRequestView[] }>(),
   },
   listSources: {
     method: 'GET',
@@ -108,6 +129,7 @@ export const CAPTURE_OPERATIONS = {
     summary: 'Lead sources by name: new ones that leads brought, known ones, and which were merged',
     scope: 'setup:write',
     only: 'office',
+    answer: answer<{ items: SourceView[] }>(),
   },
   updateSource: {
     method: 'PATCH',
@@ -116,6 +138,7 @@ export const CAPTURE_OPERATIONS = {
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ name: Joi.string().min(1).max(120) }).default({}),
+    answer: answer<SourceView>(),
   },
   mergeSources: {
     method: 'POST',
@@ -124,6 +147,7 @@ export const CAPTURE_OPERATIONS = {
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ into_id: id.required() }).required(),
+    answer: answer<{ id: string; people: number }>(),
   },
   splitSources: {
     method: 'POST',
@@ -131,6 +155,7 @@ export const CAPTURE_OPERATIONS = {
     summary: 'Takes a merge of sources apart',
     scope: 'setup:write',
     only: 'office',
+    answer: nothing,
   },
   listSenders: {
     method: 'GET',
@@ -138,6 +163,7 @@ export const CAPTURE_OPERATIONS = {
     summary: 'Senders that began to write to a lead mailbox of somebody else, to be given a door of their own or left there',
     scope: 'setup:write',
     only: 'office',
+    answer: answer<{ items: SenderView[] }>(),
   },
   updateSender: {
     method: 'PATCH',
@@ -146,6 +172,7 @@ export const CAPTURE_OPERATIONS = {
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ own_door: Joi.boolean().required(), name: Joi.string().trim().min(1).max(120) }),
+    answer: nothing,
   },
   readDoorBody: {
     method: 'POST',
@@ -154,6 +181,7 @@ export const CAPTURE_OPERATIONS = {
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ body: Joi.any().required(), mapping: mapping.default({}) }).required(),
+    answer: answer<BodyRead>(),
   },
   listLeadMails: {
     method: 'GET',
@@ -162,6 +190,7 @@ export const CAPTURE_OPERATIONS = {
     scope: 'contacts:read',
     only: 'office',
     query: page.keys({ state: Joi.string().valid('taken', 'answer', 'set_aside', 'waiting') }),
+    answer: answer<Listed<LeadMailView>>(),
   },
   getLeadMail: {
     method: 'GET',
@@ -169,6 +198,7 @@ export const CAPTURE_OPERATIONS = {
     summary: 'One such mail: its words, and the inquiry that they would be',
     scope: 'contacts:read',
     only: 'office',
+    answer: answer<LeadMailView & { body: string; inquiry: object }>(),
   },
   convertLeadMail: {
     method: 'POST',
@@ -179,6 +209,7 @@ export const CAPTURE_OPERATIONS = {
     only: 'office',
     body: (inquirySchema as Joi.ObjectSchema).keys({ marks }),
     ownIdempotency: true,
+    answer: answer<CaptureResult>(),
   },
   teachLeadMail: {
     method: 'POST',
@@ -187,6 +218,7 @@ export const CAPTURE_OPERATIONS = {
     scope: 'inquiries:write',
     only: 'office',
     body: Joi.object({ marks: marks.min(1).required() }),
+    answer: answer<{ learned: number; inquiry: object }>(),
   },
   updateLeadMail: {
     method: 'PATCH',
@@ -195,5 +227,6 @@ export const CAPTURE_OPERATIONS = {
     scope: 'contacts:write',
     only: 'office',
     body: Joi.object({ state: Joi.string().valid('set_aside', 'waiting').required() }).required(),
+    answer: answer<LeadMailView>(),
   },
 } as const satisfies Record<string, Operation>;

@@ -1,9 +1,12 @@
 /** The operations of contacts: lists, one of them, what happened and what is next. */
 import Joi from 'joi';
 import { CONTACT_SORTS, contactPatchSchema } from '@/server/contacts';
+import type { SendResult } from '@/server/messages';
 import { questionSchema } from '@/core/segments/schemas';
 import { CHANNELS, REPORTED_KINDS } from '@/core/contacts';
-import type { Operation } from './operation';
+import type { EnrollmentView } from '@/core/campaigns';
+import type { ContactView, MoreView, PermissionsView, TimelineItem } from '@/core/contacts';
+import { answer, nothing, type Listed, type Operation } from './operation';
 import { cursor, instant, limit, page, period } from './parts';
 
 export const CONTACTS_OPERATIONS = {
@@ -20,6 +23,9 @@ export const CONTACTS_OPERATIONS = {
       limit,
       cursor,
     }),
+    answer: answer<
+      Listed<ContactView> & { approximate: boolean; total?: number | undefined; total_capped?: boolean | undefined }
+    >(),
   },
   countContacts: {
     method: 'GET',
@@ -28,14 +34,23 @@ export const CONTACTS_OPERATIONS = {
     scope: 'contacts:read',
     lenders: true,
     query: questionSchema.keys(period),
+    answer: answer<{ count: number }>(),
   },
-  getContact: { method: 'GET', path: '/contacts/{id}', summary: 'One contact', scope: 'contacts:read', lenders: true },
+  getContact: {
+    method: 'GET',
+    path: '/contacts/{id}',
+    summary: 'One contact',
+    scope: 'contacts:read',
+    lenders: true,
+    answer: answer<ContactView & PermissionsView & MoreView>(),
+  },
   updateContact: {
     method: 'PATCH',
     path: '/contacts/{id}',
     summary: 'Change a contact',
     scope: 'contacts:write',
     body: contactPatchSchema,
+    answer: answer<ContactView>(),
   },
   listTimeline: {
     method: 'GET',
@@ -44,6 +59,7 @@ export const CONTACTS_OPERATIONS = {
     scope: 'contacts:read',
     lenders: true,
     query: page,
+    answer: answer<Listed<TimelineItem>>(),
   },
   listEnrollments: {
     method: 'GET',
@@ -51,6 +67,7 @@ export const CONTACTS_OPERATIONS = {
     summary: 'A contact’s ways through campaigns',
     scope: 'contacts:read',
     lenders: true,
+    answer: answer<{ items: EnrollmentView[] }>(),
   },
   addNote: {
     method: 'POST',
@@ -58,6 +75,7 @@ export const CONTACTS_OPERATIONS = {
     summary: 'Keep a note',
     scope: 'contacts:write',
     body: Joi.object({ text: Joi.string().max(20_000).allow('').required() }),
+    answer: answer<{ id: string }>(),
   },
   reportActivity: {
     method: 'POST',
@@ -72,6 +90,7 @@ export const CONTACTS_OPERATIONS = {
       text: Joi.string().max(500).allow('').default(''),
       talk_seconds: Joi.number().integer().min(0).max(86_400).default(0),
     }),
+    answer: answer<{ id: string }>(),
   },
   sendMessage: {
     method: 'POST',
@@ -84,6 +103,7 @@ export const CONTACTS_OPERATIONS = {
       text: Joi.string().max(50_000).allow('').required(),
       both: Joi.boolean().default(false),
     }),
+    answer: answer<SendResult>(),
   },
   setNextTouch: {
     method: 'PUT',
@@ -95,6 +115,7 @@ export const CONTACTS_OPERATIONS = {
       note: Joi.string().max(500).allow('').default(''),
       appointment: Joi.boolean().default(false),
     }),
+    answer: answer<ContactView>(),
   },
   setPermission: {
     method: 'PUT',
@@ -108,11 +129,13 @@ export const CONTACTS_OPERATIONS = {
       state: Joi.string().valid('granted', 'withdrawn').required(),
       evidence: Joi.string().max(500).allow('').default(''),
     }),
+    answer: nothing,
   },
   stopEnrollment: {
     method: 'POST',
     path: '/enrolments/{id}/stop',
     summary: 'Stop a contact’s way through a campaign',
     scope: 'contacts:write',
+    answer: nothing,
   },
 } as const satisfies Record<string, Operation>;

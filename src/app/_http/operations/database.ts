@@ -5,7 +5,13 @@ import { questionSchema } from '@/core/segments/schemas';
 import { importPatchSchema } from '@/core/imports/schemas';
 import { EVERY, EXPORT_FORMATS, SHEETS } from '@/core/exports';
 import { MERGE_FIELDS } from '@/core/duplicates';
-import type { Operation } from './operation';
+import type { ChangePreview, ChangeView } from '@/core/changes';
+import type { ContactView } from '@/core/contacts';
+import type { ExportView, ScheduleView } from '@/core/exports';
+import type { ImportView } from '@/core/imports';
+import type { DuplicateScanView, MergeView, PairView } from '@/core/duplicates';
+import type { FeedView } from '@/server/calendar';
+import { answer, nothing, type Download, type Operation } from './operation';
 import { limit, id } from './parts';
 
 const pair = Joi.object({ one_id: id.required(), other_id: id.required() });
@@ -23,6 +29,7 @@ export const DATABASE_OPERATIONS = {
     was: '/duplicates/look',
     summary: 'When duplicates were last looked for, and how many pairs wait',
     scope: 'contacts:read',
+    answer: answer<DuplicateScanView>(),
   },
   startDuplicateScan: {
     method: 'POST',
@@ -30,6 +37,7 @@ export const DATABASE_OPERATIONS = {
     was: '/duplicates/look',
     summary: 'Look for people who stand in the database twice',
     scope: 'contacts:write',
+    answer: answer<DuplicateScanView>(),
   },
   listDuplicates: {
     method: 'GET',
@@ -37,6 +45,7 @@ export const DATABASE_OPERATIONS = {
     summary: 'Pairs that may be one person, the surest first, with the reasons',
     scope: 'contacts:write',
     query: Joi.object({ limit }),
+    answer: answer<{ items: PairView[] }>(),
   },
   declareDifferent: {
     method: 'POST',
@@ -44,6 +53,7 @@ export const DATABASE_OPERATIONS = {
     summary: 'Say that two are two people',
     scope: 'contacts:write',
     body: pair,
+    answer: nothing,
   },
   mergeContacts: {
     method: 'POST',
@@ -56,6 +66,7 @@ export const DATABASE_OPERATIONS = {
         {},
       ),
     }),
+    answer: answer<ContactView & { merge_id: string }>(),
   },
   listMerges: {
     method: 'GET',
@@ -63,20 +74,29 @@ export const DATABASE_OPERATIONS = {
     summary: 'Merges of a contact that can be taken apart',
     scope: 'contacts:read',
     lenders: true,
+    answer: answer<{ items: MergeView[] }>(),
   },
-  undoMerge: { method: 'POST', path: '/merges/{id}/undo', summary: 'Take two contacts apart again', scope: 'contacts:write' },
+  undoMerge: {
+    method: 'POST',
+    path: '/merges/{id}/undo',
+    summary: 'Take two contacts apart again',
+    scope: 'contacts:write',
+    answer: nothing,
+  },
   joinHousehold: {
     method: 'PUT',
     path: '/contacts/{id}/household',
     summary: 'Say that two share a household',
     scope: 'contacts:write',
     body: Joi.object({ other_id: id.required() }),
+    answer: nothing,
   },
   leaveHousehold: {
     method: 'DELETE',
     path: '/contacts/{id}/household',
     summary: 'Take somebody out of their household',
     scope: 'contacts:write',
+    answer: nothing,
   },
   getFeed: {
     method: 'GET',
@@ -84,6 +104,7 @@ export const DATABASE_OPERATIONS = {
     summary: 'Whether one’s calendar address holds, and when it was read',
     scope: 'contacts:read',
     only: 'user',
+    answer: answer<{ feed: FeedView | null }>(),
   },
   createFeed: {
     method: 'POST',
@@ -92,6 +113,7 @@ export const DATABASE_OPERATIONS = {
     summary: 'Make a secret calendar address of important dates; shown once, the one before stops',
     scope: 'contacts:read',
     only: 'user',
+    answer: answer<{ url: string }>(),
   },
   revokeFeed: {
     method: 'DELETE',
@@ -99,6 +121,7 @@ export const DATABASE_OPERATIONS = {
     summary: 'Revoke one’s calendar address',
     scope: 'contacts:read',
     only: 'user',
+    answer: nothing,
   },
   createExport: {
     method: 'POST',
@@ -115,12 +138,14 @@ export const DATABASE_OPERATIONS = {
       options: exportOptions,
       email: Joi.boolean().default(false),
     }),
+    answer: answer<ExportView>(),
   },
   listSchedules: {
     method: 'GET',
     path: '/export-schedules',
     summary: 'Exports that come back by themselves, the next first',
     scope: 'contacts:write',
+    answer: answer<{ items: ScheduleView[] }>(),
   },
   createSchedule: {
     method: 'POST',
@@ -150,12 +175,14 @@ export const DATABASE_OPERATIONS = {
         .required(),
       email: Joi.boolean().default(true),
     }),
+    answer: answer<ScheduleView>(),
   },
   deleteSchedule: {
     method: 'DELETE',
     path: '/export-schedules/{id}',
     summary: 'Let an export come back no more',
     scope: 'contacts:write',
+    answer: nothing,
   },
   listExports: {
     method: 'GET',
@@ -163,9 +190,22 @@ export const DATABASE_OPERATIONS = {
     summary: 'Exports of the last week',
     scope: 'contacts:write',
     query: Joi.object({ limit }),
+    answer: answer<{ items: ExportView[] }>(),
   },
-  getExport: { method: 'GET', path: '/exports/{id}', summary: 'How far an export is', scope: 'contacts:write' },
-  getExportFile: { method: 'GET', path: '/exports/{id}/file', summary: 'The file of an export', scope: 'contacts:write' },
+  getExport: {
+    method: 'GET',
+    path: '/exports/{id}',
+    summary: 'How far an export is',
+    scope: 'contacts:write',
+    answer: answer<ExportView>(),
+  },
+  getExportFile: {
+    method: 'GET',
+    path: '/exports/{id}/file',
+    summary: 'The file of an export',
+    scope: 'contacts:write',
+    answer: answer<Download>(),
+  },
   createImport: {
     method: 'POST',
     path: '/imports',
@@ -173,6 +213,7 @@ export const DATABASE_OPERATIONS = {
     scope: 'contacts:write',
     file: true,
     query: Joi.object({ name: Joi.string().min(1).max(200).required() }),
+    answer: answer<ImportView>(),
   },
   listImports: {
     method: 'GET',
@@ -180,12 +221,14 @@ export const DATABASE_OPERATIONS = {
     summary: 'Imports, the latest first',
     scope: 'contacts:write',
     query: Joi.object({ limit }),
+    answer: answer<{ items: Omit<ImportView, 'columns' | 'look'>[] }>(),
   },
   getImport: {
     method: 'GET',
     path: '/imports/{id}',
     summary: 'What was recognised in a file, the first people as they will be, how far it is',
     scope: 'contacts:write',
+    answer: answer<ImportView>(),
   },
   updateImport: {
     method: 'PATCH',
@@ -193,26 +236,36 @@ export const DATABASE_OPERATIONS = {
     summary: 'Correct what columns mean, or choose what happens to people who are here already',
     scope: 'contacts:write',
     body: importPatchSchema,
+    answer: answer<ImportView>(),
   },
   startImport: {
     method: 'POST',
     path: '/imports/{id}/start',
     summary: 'Take the people of the file in',
     scope: 'contacts:write',
+    answer: answer<ImportView>(),
   },
   cancelImport: {
     method: 'POST',
     path: '/imports/{id}/cancel',
     summary: 'Stop an import; what is in stays in',
     scope: 'contacts:write',
+    answer: answer<ImportView>(),
   },
-  undoImport: { method: 'POST', path: '/imports/{id}/undo', summary: 'Take a whole import back', scope: 'contacts:write' },
+  undoImport: {
+    method: 'POST',
+    path: '/imports/{id}/undo',
+    summary: 'Take a whole import back',
+    scope: 'contacts:write',
+    answer: answer<ImportView>(),
+  },
   getSkippedRows: {
     method: 'GET',
     path: '/imports/{id}/skipped',
     was: '/imports/{id}/left',
     summary: 'What was not taken, as CSV with the reasons, to mend and import again',
     scope: 'contacts:write',
+    answer: answer<Download>(),
   },
   previewChange: {
     method: 'POST',
@@ -221,6 +274,7 @@ export const DATABASE_OPERATIONS = {
     scope: 'contacts:write',
     reads: true,
     body: asked,
+    answer: answer<ChangePreview>(),
   },
   createChange: {
     method: 'POST',
@@ -228,6 +282,7 @@ export const DATABASE_OPERATIONS = {
     summary: 'Change many contacts in the background; the answer is the change to watch',
     scope: 'contacts:write',
     body: asked,
+    answer: answer<ChangeView>(),
   },
   listChanges: {
     method: 'GET',
@@ -235,18 +290,27 @@ export const DATABASE_OPERATIONS = {
     summary: 'The history of changes of many, the latest first',
     scope: 'contacts:write',
     query: Joi.object({ limit }),
+    answer: answer<{ items: ChangeView[] }>(),
   },
   getChange: {
     method: 'GET',
     path: '/changes/{id}',
     summary: 'How far a change is and what came of it',
     scope: 'contacts:write',
+    answer: answer<ChangeView>(),
   },
-  cancelChange: { method: 'POST', path: '/changes/{id}/cancel', summary: 'Stop a change under way', scope: 'contacts:write' },
+  cancelChange: {
+    method: 'POST',
+    path: '/changes/{id}/cancel',
+    summary: 'Stop a change under way',
+    scope: 'contacts:write',
+    answer: answer<ChangeView>(),
+  },
   undoChange: {
     method: 'POST',
     path: '/changes/{id}/undo',
     summary: 'Take a change back, except what somebody changed since',
     scope: 'contacts:write',
+    answer: answer<ChangeView>(),
   },
 } as const satisfies Record<string, Operation>;

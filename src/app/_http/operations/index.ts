@@ -16,7 +16,17 @@ import { CALLING_OPERATIONS } from './calling';
 import { RESULTS_OPERATIONS } from './results';
 import type { Operation } from './operation';
 
-export type { BodyOf, Operation, ParamsOf, QueryOf, SentBody, SentQuery } from './operation';
+export {
+  Download,
+  type AnswerOf,
+  type BodyOf,
+  type Listed,
+  type Operation,
+  type ParamsOf,
+  type QueryOf,
+  type SentBody,
+  type SentQuery,
+} from './operation';
 
 export const OPERATIONS = {
   ...CAPTURE_OPERATIONS,

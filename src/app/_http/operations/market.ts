@@ -2,7 +2,8 @@
 import Joi from 'joi';
 import { groundSchema } from '@/core/market/schemas';
 import { LISTING_STATUSES } from '@/core/market';
-import type { Operation } from './operation';
+import type { BaseMap, ListingView, ListingsImported } from '@/core/market';
+import { answer, type Listed, type Operation } from './operation';
 
 export const MARKET_OPERATIONS = {
   listListings: {
@@ -24,8 +25,15 @@ export const MARKET_OPERATIONS = {
       lease: Joi.boolean(),
       open_house: Joi.boolean(),
     }),
+    answer: answer<Listed<ListingView> & { total: number }>(),
   },
-  getListing: { method: 'GET', path: '/listings/{id}', summary: 'One listing', scope: 'contacts:read' },
+  getListing: {
+    method: 'GET',
+    path: '/listings/{id}',
+    summary: 'One listing',
+    scope: 'contacts:read',
+    answer: answer<ListingView>(),
+  },
   importListings: {
     method: 'PUT',
     path: '/listings/file',
@@ -35,14 +43,22 @@ export const MARKET_OPERATIONS = {
     only: 'office',
     file: true,
     query: Joi.object({ whole: Joi.boolean().default(false) }),
+    answer: answer<ListingsImported>(),
   },
-  getMarket: { method: 'GET', path: '/market', summary: 'The names of areas and kinds on the market', scope: 'contacts:read' },
+  getMarket: {
+    method: 'GET',
+    path: '/market',
+    summary: 'The names of areas and kinds on the market',
+    scope: 'contacts:read',
+    answer: answer<{ areas: { name: string; town: string | null; n: number }[]; kinds: { name: string; n: number }[] }>(),
+  },
   getBaseMap: {
     method: 'GET',
     path: '/base-map',
     was: '/ground',
     summary: 'The ground of the map, as GeoJSON',
     scope: 'contacts:read',
+    answer: answer<BaseMap>(),
   },
   setBaseMap: {
     method: 'PUT',
@@ -52,5 +68,6 @@ export const MARKET_OPERATIONS = {
     scope: 'setup:write',
     only: 'office',
     body: groundSchema,
+    answer: answer<{ features: number }>(),
   },
 } as const satisfies Record<string, Operation>;

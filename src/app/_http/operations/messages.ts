@@ -4,7 +4,19 @@ import { BROADCAST_CHANNELS, BROADCAST_PEOPLE } from '@/core/messages';
 import { wordsSchema } from '@/core/messages/schemas';
 import { questionSchema } from '@/core/segments/schemas';
 import { CHANNELS } from '@/core/contacts';
-import type { Operation } from './operation';
+import type {
+  AbTestView,
+  AnswerView,
+  AttachedFile,
+  BroadcastView,
+  CheckedView,
+  MergeField,
+  Reach,
+  TemplateView,
+  VariantView,
+} from '@/core/messages';
+import type { BroadcastPerson } from '@/server/broadcasts';
+import { answer, nothing, type Download, type Listed, type Operation } from './operation';
 import { id } from './parts';
 
 const name = Joi.string().trim().min(1).max(80);
@@ -34,14 +46,27 @@ const broadcastChannel = Joi.string()
   .required();
 
 export const MESSAGE_OPERATIONS = {
-  listTemplates: { method: 'GET', path: '/templates', summary: 'Templates, with what their wording brought', ...read },
-  getTemplate: { method: 'GET', path: '/templates/{id}', summary: 'One template, with what each variant brought', ...read },
+  listTemplates: {
+    method: 'GET',
+    path: '/templates',
+    summary: 'Templates, with what their wording brought',
+    ...read,
+    answer: answer<{ items: TemplateView[] }>(),
+  },
+  getTemplate: {
+    method: 'GET',
+    path: '/templates/{id}',
+    summary: 'One template, with what each variant brought',
+    ...read,
+    answer: answer<TemplateView & { variants: VariantView[] }>(),
+  },
   createTemplate: {
     method: 'POST',
     path: '/templates',
     summary: 'Make a template for texts, e-mails, letters or call scripts',
     ...write,
     body: Joi.object({ channel, name: name.required(), words, shared: Joi.boolean() }),
+    answer: answer<TemplateView>(),
   },
   updateTemplate: {
     method: 'PATCH',
@@ -55,14 +80,16 @@ export const MESSAGE_OPERATIONS = {
       day_cap: Joi.number().integer().min(1).max(1_000_000).allow(null),
       seen: Joi.number().integer().min(1),
     }).min(1),
+    answer: answer<TemplateView>(),
   },
-  deleteTemplate: { method: 'DELETE', path: '/templates/{id}', summary: 'Take a template away', ...write },
+  deleteTemplate: { method: 'DELETE', path: '/templates/{id}', summary: 'Take a template away', ...write, answer: nothing },
   checkTemplate: {
     method: 'POST',
     path: '/templates/check',
     summary: 'What the checks say of words: unknown fields, wordings that read wrong, filters, fair housing, likeness',
     ...write,
     body: Joi.object({ channel, words, id: id.allow(null) }),
+    answer: answer<CheckedView>(),
   },
   sendTrial: {
     method: 'POST',
@@ -74,6 +101,7 @@ export const MESSAGE_OPERATIONS = {
       trials: Joi.array().max(60).items(Joi.object({ channel, words })).required(),
       contact_id: id.allow(null),
     }),
+    answer: answer<{ sent: number }>(),
   },
   listAbTests: {
     method: 'GET',
@@ -81,6 +109,7 @@ export const MESSAGE_OPERATIONS = {
     was: '/challenges',
     summary: 'A/B tests between templates, with what each brought',
     ...read,
+    answer: answer<{ items: AbTestView[] }>(),
   },
   createAbTest: {
     method: 'POST',
@@ -89,6 +118,7 @@ export const MESSAGE_OPERATIONS = {
     summary: 'Make an A/B test between templates of one channel',
     ...write,
     body: Joi.object({ name: name.required(), template_ids: Joi.array().items(id).min(2).max(6).unique().required() }),
+    answer: answer<AbTestView>(),
   },
   endAbTest: {
     method: 'PATCH',
@@ -97,8 +127,16 @@ export const MESSAGE_OPERATIONS = {
     summary: 'Name the winner of an A/B test, or let it go on',
     ...write,
     body: Joi.object({ winner_id: id.allow(null).required() }),
+    answer: answer<AbTestView>(),
   },
-  deleteAbTest: { method: 'DELETE', path: '/ab-tests/{id}', was: '/challenges/{id}', summary: 'Take an A/B test away', ...write },
+  deleteAbTest: {
+    method: 'DELETE',
+    path: '/ab-tests/{id}',
+    was: '/challenges/{id}',
+    summary: 'Take an A/B test away',
+    ...write,
+    answer: nothing,
+  },
   uploadFile: {
     method: 'POST',
     path: '/files',
@@ -106,6 +144,7 @@ export const MESSAGE_OPERATIONS = {
     ...write,
     file: true,
     query: Joi.object({ name: Joi.string().max(200).required() }),
+    answer: answer<AttachedFile>(),
   },
   uploadPicture: {
     method: 'POST',
@@ -113,15 +152,23 @@ export const MESSAGE_OPERATIONS = {
     summary: 'Keep a picture (PNG, JPEG, GIF or WebP, at most 3 MB) for public pages and e-mails; the answer has its address',
     ...write,
     file: true,
+    answer: answer<{ id: string; url: string }>(),
   },
-  listBroadcasts: { method: 'GET', path: '/broadcasts', summary: 'Broadcasts with what became of them', ...read },
-  getBroadcast: { method: 'GET', path: '/broadcasts/{id}', summary: 'One broadcast', ...read },
+  listBroadcasts: {
+    method: 'GET',
+    path: '/broadcasts',
+    summary: 'Broadcasts with what became of them',
+    ...read,
+    answer: answer<{ items: BroadcastView[] }>(),
+  },
+  getBroadcast: { method: 'GET', path: '/broadcasts/{id}', summary: 'One broadcast', ...read, answer: answer<BroadcastView>() },
   previewReach: {
     method: 'POST',
     path: '/broadcasts/reach',
     summary: 'Whom a broadcast would reach, and whom it would leave out and why',
     ...write,
     body: Joi.object({ channel: broadcastChannel, selection: selection.required(), per_minute: perMinute, goes }),
+    answer: answer<Reach>(),
   },
   createBroadcast: {
     method: 'POST',
@@ -137,6 +184,7 @@ export const MESSAGE_OPERATIONS = {
       goes,
       per_minute: perMinute,
     }),
+    answer: answer<BroadcastView>(),
   },
   updateBroadcast: {
     method: 'PATCH',
@@ -144,13 +192,44 @@ export const MESSAGE_OPERATIONS = {
     summary: 'Change a draft',
     ...write,
     body: Joi.object({ name, template_id: id.allow(null), words: wordsSchema, selection, goes, per_minute: perMinute }).min(1),
+    answer: answer<BroadcastView>(),
   },
-  deleteBroadcast: { method: 'DELETE', path: '/broadcasts/{id}', summary: 'Take a draft away', ...write },
-  startBroadcast: { method: 'POST', path: '/broadcasts/{id}/start', summary: 'Address it and let it go at its time', ...write },
-  pauseBroadcast: { method: 'POST', path: '/broadcasts/{id}/pause', summary: 'Pause what has not gone, at once', ...write },
-  resumeBroadcast: { method: 'POST', path: '/broadcasts/{id}/resume', summary: 'Let a paused one go on', ...write },
-  cancelBroadcast: { method: 'POST', path: '/broadcasts/{id}/cancel', summary: 'Take back what has not gone', ...write },
-  copyBroadcast: { method: 'POST', path: '/broadcasts/{id}/copy', summary: 'A draft with the same words and people', ...write },
+  deleteBroadcast: { method: 'DELETE', path: '/broadcasts/{id}', summary: 'Take a draft away', ...write, answer: nothing },
+  startBroadcast: {
+    method: 'POST',
+    path: '/broadcasts/{id}/start',
+    summary: 'Address it and let it go at its time',
+    ...write,
+    answer: answer<BroadcastView>(),
+  },
+  pauseBroadcast: {
+    method: 'POST',
+    path: '/broadcasts/{id}/pause',
+    summary: 'Pause what has not gone, at once',
+    ...write,
+    answer: answer<BroadcastView>(),
+  },
+  resumeBroadcast: {
+    method: 'POST',
+    path: '/broadcasts/{id}/resume',
+    summary: 'Let a paused one go on',
+    ...write,
+    answer: answer<BroadcastView>(),
+  },
+  cancelBroadcast: {
+    method: 'POST',
+    path: '/broadcasts/{id}/cancel',
+    summary: 'Take back what has not gone',
+    ...write,
+    answer: answer<BroadcastView>(),
+  },
+  copyBroadcast: {
+    method: 'POST',
+    path: '/broadcasts/{id}/copy',
+    summary: 'A draft with the same words and people',
+    ...write,
+    answer: answer<BroadcastView>(),
+  },
   listBroadcastPeople: {
     method: 'GET',
     path: '/broadcasts/{id}/people',
@@ -163,6 +242,7 @@ export const MESSAGE_OPERATIONS = {
       limit: Joi.number().integer().min(1).max(200).default(50),
       cursor: Joi.string().max(500),
     }),
+    answer: answer<Listed<BroadcastPerson>>(),
   },
   orderPrint: {
     method: 'POST',
@@ -170,6 +250,7 @@ export const MESSAGE_OPERATIONS = {
     summary: 'Make one PDF of its letters, or of their labels',
     ...write,
     body: Joi.object({ what: Joi.valid('letters', 'labels').required() }),
+    answer: answer<Record<string, never>>(),
   },
   readPrint: {
     method: 'GET',
@@ -177,6 +258,7 @@ export const MESSAGE_OPERATIONS = {
     summary: 'The PDF that was made; 202 while it is being made',
     ...read,
     query: Joi.object({ what: Joi.valid('letters', 'labels').required() }),
+    answer: answer<Download | Record<string, never>>(),
   },
   listAnswers: {
     method: 'GET',
@@ -188,13 +270,21 @@ export const MESSAGE_OPERATIONS = {
       limit: Joi.number().integer().min(1).max(200).default(50),
       cursor: Joi.string().max(500),
     }),
+    answer: answer<Listed<AnswerView>>(),
   },
-  getMergeFields: { method: 'GET', path: '/contacts/{id}/merge-fields', summary: 'What merge fields say of somebody', ...read },
+  getMergeFields: {
+    method: 'GET',
+    path: '/contacts/{id}/merge-fields',
+    summary: 'What merge fields say of somebody',
+    ...read,
+    answer: answer<{ fields: Partial<Record<MergeField, string | null>>; texted_before: boolean }>(),
+  },
   markRead: {
     method: 'PUT',
     path: '/contacts/{id}/read',
     summary: 'Mark what somebody wrote as read, or as unread',
     ...write,
     body: Joi.object({ read: Joi.boolean().required() }),
+    answer: nothing,
   },
 } as const satisfies Record<string, Operation>;

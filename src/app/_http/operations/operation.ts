@@ -3,6 +3,29 @@ import type Joi from 'joi';
 import type { KeyScope } from '@/core/accounts';
 import type { SentFor, ValueOf } from '@/core/shared';
 
+declare const ANSWER: unique symbol;
+/** An answer, of which there is only the type: the value is what the handler returns, the schema in the document is made from this. */
+export interface Answer<Value> {
+  readonly [ANSWER]?: Value;
+}
+export const answer = <Value>(): Answer<Value> => ({});
+/** 204: it is done, and there is nothing more to say. */
+export const nothing: Answer<undefined> = {};
+
+/** A list, and where its next page begins. */
+export interface Listed<T> {
+  items: T[];
+  next_cursor: string | null;
+}
+/** A file to download, as it comes. */
+export class Download {
+  constructor(
+    readonly name: string,
+    readonly type: string,
+    readonly body: ReadableStream<Uint8Array>,
+  ) {}
+}
+
 export interface Operation {
   method: 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE';
   /** Below /api/v1, parameters in braces. */
@@ -18,6 +41,8 @@ export interface Operation {
   /** Also for lenders, who look at the contacts that they are attached to and at nothing else. */
   lenders?: boolean;
   body?: Joi.Schema;
+  /** What comes back. */
+  answer: Answer<unknown>;
   /** The body is a file: the handler reads it as a stream, and it is kept by its own rules. */
   file?: boolean;
   /** The handler reads the body itself, which may have another shape than the one that is promised to be read. */
@@ -39,3 +64,4 @@ export type QueryOf<Op> = Op extends { query: infer Query } ? ValueOf<Query> : R
 /** What a caller sends. */
 export type SentBody<Op> = Op extends { body: infer Body } ? SentFor<Body> : undefined;
 export type SentQuery<Op> = Op extends { query: infer Query } ? SentFor<Query> : undefined;
+export type AnswerOf<Op> = Op extends { answer: Answer<infer Value> } ? Value : never;

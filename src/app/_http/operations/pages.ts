@@ -2,12 +2,13 @@
 import Joi from 'joi';
 import { PAGE_KINDS } from '@/core/pages';
 import { pageSchema } from '@/core/pages/schemas';
-import type { Operation } from './operation';
+import type { PageView } from '@/core/pages';
+import { answer, nothing, type Operation } from './operation';
 
 const office = { scope: 'setup:write', only: 'office' } as const;
 
 export const PAGE_OPERATIONS = {
-  listPages: { method: 'GET', path: '/pages', summary: 'The public pages', ...office },
+  listPages: { method: 'GET', path: '/pages', summary: 'The public pages', ...office, answer: answer<{ items: PageView[] }>() },
   createPage: {
     method: 'POST',
     path: '/pages',
@@ -19,8 +20,9 @@ export const PAGE_OPERATIONS = {
         .required(),
       name: Joi.string().min(1).max(80).required(),
     }).required(),
+    answer: answer<PageView>(),
   },
-  getPage: { method: 'GET', path: '/pages/{id}', summary: 'One public page', ...office },
+  getPage: { method: 'GET', path: '/pages/{id}', summary: 'One public page', ...office, answer: answer<PageView>() },
   updatePage: {
     method: 'PATCH',
     path: '/pages/{id}',
@@ -35,6 +37,7 @@ export const PAGE_OPERATIONS = {
     })
       .min(1)
       .required(),
+    answer: answer<PageView>(),
   },
-  deletePage: { method: 'DELETE', path: '/pages/{id}', summary: 'Takes a public page off the net', ...office },
+  deletePage: { method: 'DELETE', path: '/pages/{id}', summary: 'Takes a public page off the net', ...office, answer: nothing },
 } as const satisfies Record<string, Operation>;

@@ -2,7 +2,19 @@
 import Joi from 'joi';
 import { changeSchema } from '@/core/changes/schemas';
 import { ladderSchema, rosterPatchSchema, rosterSchema } from '@/core/routing/schemas';
-import type { Operation } from './operation';
+import type { UserView } from '@/core/accounts';
+import type { ChangeView } from '@/core/changes';
+import type {
+  LadderVersionView,
+  LadderView,
+  MyOfferView,
+  OfferView,
+  RehearsalView,
+  RehearsedInquiryView,
+  TraceView,
+} from '@/core/routing';
+import type { Accepted, Invitation } from '@/server/routing';
+import { answer, nothing, type Operation } from './operation';
 import { limit, id, instant } from './parts';
 
 export const ROUTING_OPERATIONS = {
@@ -11,8 +23,15 @@ export const ROUTING_OPERATIONS = {
     path: '/ladder',
     summary: 'The ladder, its rosters, and what each rung decided in 30 days',
     scope: 'routing:read',
+    answer: answer<LadderView>(),
   },
-  listOffers: { method: 'GET', path: '/offers', summary: 'Leads that wait for a first try', scope: 'contacts:read' },
+  listOffers: {
+    method: 'GET',
+    path: '/offers',
+    summary: 'Leads that wait for a first try',
+    scope: 'contacts:read',
+    answer: answer<{ items: OfferView[]; total: number }>(),
+  },
   saveLadder: {
     method: 'PUT',
     path: '/ladder',
@@ -24,6 +43,7 @@ export const ROUTING_OPERATIONS = {
       rungs: ladderSchema.extract('rungs'),
       own_listing: ladderSchema.extract('own_listing'),
     }),
+    answer: answer<{ version: string }>(),
   },
   listLadderVersions: {
     method: 'GET',
@@ -31,6 +51,7 @@ export const ROUTING_OPERATIONS = {
     summary: 'The ladders of before',
     scope: 'routing:write',
     only: 'office',
+    answer: answer<{ items: LadderVersionView[] }>(),
   },
   restoreLadder: {
     method: 'POST',
@@ -39,6 +60,7 @@ export const ROUTING_OPERATIONS = {
     scope: 'routing:write',
     only: 'office',
     body: Joi.object({ version: id.required() }),
+    answer: answer<{ version: string }>(),
   },
   createRoster: {
     method: 'POST',
@@ -47,6 +69,7 @@ export const ROUTING_OPERATIONS = {
     scope: 'routing:write',
     only: 'office',
     body: rosterSchema,
+    answer: answer<{ id: string }>(),
   },
   updateRoster: {
     method: 'PATCH',
@@ -55,6 +78,7 @@ export const ROUTING_OPERATIONS = {
     scope: 'routing:write',
     only: 'office',
     body: rosterPatchSchema,
+    answer: nothing,
   },
   deleteRoster: {
     method: 'DELETE',
@@ -62,6 +86,7 @@ export const ROUTING_OPERATIONS = {
     summary: 'Take a roster away',
     scope: 'routing:write',
     only: 'office',
+    answer: nothing,
   },
   listInvitations: {
     method: 'GET',
@@ -69,6 +94,7 @@ export const ROUTING_OPERATIONS = {
     summary: 'Rosters to which whoever asks is invited',
     scope: 'routing:read',
     only: 'user',
+    answer: answer<{ items: Invitation[] }>(),
   },
   answerInvitation: {
     method: 'PUT',
@@ -77,6 +103,7 @@ export const ROUTING_OPERATIONS = {
     scope: 'routing:read',
     only: 'user',
     body: Joi.object({ accept: Joi.boolean().required() }),
+    answer: nothing,
   },
   listMyOffers: {
     method: 'GET',
@@ -84,6 +111,7 @@ export const ROUTING_OPERATIONS = {
     summary: 'Leads offered to whoever asks',
     scope: 'routing:read',
     only: 'user',
+    answer: answer<{ items: MyOfferView[] }>(),
   },
   acceptOffer: {
     method: 'POST',
@@ -91,6 +119,7 @@ export const ROUTING_OPERATIONS = {
     summary: 'Take the lead that is offered',
     scope: 'routing:read',
     only: 'user',
+    answer: answer<Accepted>(),
   },
   declineOffer: {
     method: 'POST',
@@ -98,12 +127,14 @@ export const ROUTING_OPERATIONS = {
     summary: 'Pass the lead on',
     scope: 'routing:read',
     only: 'user',
+    answer: nothing,
   },
   getTrace: {
     method: 'GET',
     path: '/inquiries/{id}/trace',
     summary: 'The way of an inquiry: rungs, people passed over, offers and answers',
     scope: 'contacts:read',
+    answer: answer<TraceView>(),
   },
   orderRehearsal: {
     method: 'POST',
@@ -112,6 +143,7 @@ export const ROUTING_OPERATIONS = {
     scope: 'routing:write',
     only: 'office',
     body: Joi.object({ days: Joi.number().integer().min(1).max(1_100).default(30), ladder: ladderSchema.required() }),
+    answer: answer<{ id: string }>(),
   },
   getRehearsal: {
     method: 'GET',
@@ -119,6 +151,7 @@ export const ROUTING_OPERATIONS = {
     summary: 'A rehearsal: how far it is, and what it says',
     scope: 'routing:write',
     only: 'office',
+    answer: answer<RehearsalView>(),
   },
   cancelRehearsal: {
     method: 'POST',
@@ -126,6 +159,7 @@ export const ROUTING_OPERATIONS = {
     summary: 'End a rehearsal early',
     scope: 'routing:write',
     only: 'office',
+    answer: nothing,
   },
   listOutcomes: {
     method: 'GET',
@@ -134,6 +168,7 @@ export const ROUTING_OPERATIONS = {
     scope: 'routing:write',
     only: 'office',
     query: Joi.object({ moved: Joi.boolean(), agent: id, from: id, rung: Joi.string().pattern(/^(new-)?\d{1,18}$/), limit }),
+    answer: answer<{ items: RehearsedInquiryView[] }>(),
   },
   setUserAway: {
     method: 'PUT',
@@ -142,6 +177,7 @@ export const ROUTING_OPERATIONS = {
     summary: 'Say until when somebody is away',
     scope: 'routing:write',
     body: Joi.object({ until: instant.allow(null).required() }),
+    answer: nothing,
   },
   listUsers: {
     method: 'GET',
@@ -150,6 +186,7 @@ export const ROUTING_OPERATIONS = {
     summary: 'The people of the brokerage; with `left`, those who work here no longer',
     scope: 'routing:read',
     query: Joi.object({ left: Joi.boolean().default(false) }),
+    answer: answer<{ items: UserView[] }>(),
   },
   deactivateUser: {
     method: 'POST',
@@ -159,6 +196,7 @@ export const ROUTING_OPERATIONS = {
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ change: changeSchema.required() }),
+    answer: answer<ChangeView>(),
   },
   reactivateUser: {
     method: 'POST',
@@ -167,5 +205,6 @@ export const ROUTING_OPERATIONS = {
     summary: 'Somebody who left may come in again',
     scope: 'setup:write',
     only: 'office',
+    answer: nothing,
   },
 } as const satisfies Record<string, Operation>;

@@ -3,7 +3,11 @@ import Joi from 'joi';
 import { TAG_COLORS } from '@/core/tags';
 import { FIELD_KINDS } from '@/core/segments';
 import { OWN_STEPS } from '@/core/contacts';
-import type { Operation } from './operation';
+import type { ChangeView } from '@/core/changes';
+import type { FieldDef, SegmentView, VocabularyView } from '@/core/segments';
+import type { TagView } from '@/core/tags';
+import type { FieldView, HorizonRow, StageRow } from '@/server/vocabulary';
+import { answer, nothing, type Operation } from './operation';
 import { id } from './parts';
 
 const fieldName = Joi.string().min(1).max(60);
@@ -23,6 +27,7 @@ export const VOCABULARY_OPERATIONS = {
     summary: 'The names of everything a segment may name, and the fields of the account',
     scope: 'contacts:read',
     lenders: true,
+    answer: answer<VocabularyView>(),
   },
   listSegments: {
     method: 'GET',
@@ -30,6 +35,7 @@ export const VOCABULARY_OPERATIONS = {
     summary: 'The team’s segments and one’s own',
     scope: 'contacts:read',
     lenders: true,
+    answer: answer<{ items: SegmentView[] }>(),
   },
   createSegment: {
     method: 'POST',
@@ -37,6 +43,7 @@ export const VOCABULARY_OPERATIONS = {
     summary: 'Keep a segment, for oneself or for the team',
     scope: 'contacts:write',
     body: Joi.object({ name: segmentName.required(), tree: Joi.any().required(), team: Joi.boolean().default(false) }),
+    answer: answer<SegmentView>(),
   },
   getSegment: {
     method: 'GET',
@@ -44,6 +51,7 @@ export const VOCABULARY_OPERATIONS = {
     summary: 'One segment with its sentence',
     scope: 'contacts:read',
     lenders: true,
+    answer: answer<SegmentView>(),
   },
   updateSegment: {
     method: 'PATCH',
@@ -51,8 +59,15 @@ export const VOCABULARY_OPERATIONS = {
     summary: 'Change a segment',
     scope: 'contacts:write',
     body: Joi.object({ name: segmentName, tree: Joi.any(), team: Joi.boolean() }).min(1),
+    answer: answer<SegmentView>(),
   },
-  deleteSegment: { method: 'DELETE', path: '/segments/{id}', summary: 'Delete a segment', scope: 'contacts:write' },
+  deleteSegment: {
+    method: 'DELETE',
+    path: '/segments/{id}',
+    summary: 'Delete a segment',
+    scope: 'contacts:write',
+    answer: nothing,
+  },
   setShelf: {
     method: 'PUT',
     path: '/shelf',
@@ -60,6 +75,7 @@ export const VOCABULARY_OPERATIONS = {
     scope: 'contacts:read',
     only: 'user',
     body: Joi.object({ segments: Joi.array().items(id).max(200).required() }),
+    answer: nothing,
   },
   listTags: {
     method: 'GET',
@@ -67,6 +83,7 @@ export const VOCABULARY_OPERATIONS = {
     summary: 'Tags with how many contacts have each',
     scope: 'contacts:read',
     lenders: true,
+    answer: answer<{ items: TagView[] }>(),
   },
   createTag: {
     method: 'POST',
@@ -74,6 +91,7 @@ export const VOCABULARY_OPERATIONS = {
     summary: 'Make a tag, or get the one of this name',
     scope: 'contacts:write',
     body: Joi.object({ name: tagLine.required(), color: tagColor }),
+    answer: answer<TagView>(),
   },
   updateTag: {
     method: 'PATCH',
@@ -81,6 +99,7 @@ export const VOCABULARY_OPERATIONS = {
     summary: 'Rename, recolour or lock a tag, everywhere at once',
     scope: 'contacts:write',
     body: Joi.object({ name: tagLine, color: tagColor, locked: Joi.boolean() }).min(1),
+    answer: answer<TagView>(),
   },
   deleteTag: {
     method: 'DELETE',
@@ -88,8 +107,16 @@ export const VOCABULARY_OPERATIONS = {
     summary: 'Delete a tag; another may take its place. The answer is the change, which can be undone',
     scope: 'contacts:write',
     query: Joi.object({ replace_by: id }),
+    answer: answer<ChangeView>(),
   },
-  listFields: { method: 'GET', path: '/fields', summary: 'The account’s own fields', scope: 'contacts:read', lenders: true },
+  listFields: {
+    method: 'GET',
+    path: '/fields',
+    summary: 'The account’s own fields',
+    scope: 'contacts:read',
+    lenders: true,
+    answer: answer<{ items: FieldView[] }>(),
+  },
   createField: {
     method: 'POST',
     path: '/fields',
@@ -103,6 +130,7 @@ export const VOCABULARY_OPERATIONS = {
         .required(),
       choices: fieldChoices.default([]),
     }),
+    answer: answer<FieldDef>(),
   },
   updateField: {
     method: 'PATCH',
@@ -111,6 +139,7 @@ export const VOCABULARY_OPERATIONS = {
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ name: fieldName, choices: fieldChoices }).min(1),
+    answer: answer<FieldDef>(),
   },
   deleteField: {
     method: 'DELETE',
@@ -118,6 +147,7 @@ export const VOCABULARY_OPERATIONS = {
     summary: 'Delete a field with everything written in it. The answer is the change, which can be undone',
     scope: 'setup:write',
     only: 'office',
+    answer: answer<ChangeView>(),
   },
   listStages: {
     method: 'GET',
@@ -125,6 +155,7 @@ export const VOCABULARY_OPERATIONS = {
     summary: 'Stages with their meaning and how many people stand there',
     scope: 'contacts:read',
     lenders: true,
+    answer: answer<{ items: StageRow[] }>(),
   },
   updateStage: {
     method: 'PATCH',
@@ -133,6 +164,7 @@ export const VOCABULARY_OPERATIONS = {
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ key: wordKey.required(), ...words }),
+    answer: answer<{ items: StageRow[] }>(),
   },
   createStage: {
     method: 'POST',
@@ -148,6 +180,7 @@ export const VOCABULARY_OPERATIONS = {
         .valid(...OWN_STEPS)
         .required(),
     }),
+    answer: answer<{ items: StageRow[] }>(),
   },
   deleteStage: {
     method: 'DELETE',
@@ -156,6 +189,7 @@ export const VOCABULARY_OPERATIONS = {
     scope: 'setup:write',
     only: 'office',
     query: Joi.object({ key: wordKey.required(), replace_by: wordKey.required() }),
+    answer: answer<ChangeView>(),
   },
   createHorizon: {
     method: 'POST',
@@ -170,6 +204,7 @@ export const VOCABULARY_OPERATIONS = {
       rhythm_days: rhythm.required(),
       strokes: strokes.default(1),
     }),
+    answer: answer<{ items: HorizonRow[] }>(),
   },
   deleteHorizon: {
     method: 'DELETE',
@@ -178,6 +213,7 @@ export const VOCABULARY_OPERATIONS = {
     scope: 'setup:write',
     only: 'office',
     query: Joi.object({ key: wordKey.required(), replace_by: wordKey }),
+    answer: answer<ChangeView>(),
   },
   listHorizons: {
     method: 'GET',
@@ -185,6 +221,7 @@ export const VOCABULARY_OPERATIONS = {
     summary: 'Horizons with their meaning and rhythm',
     scope: 'contacts:read',
     lenders: true,
+    answer: answer<{ items: HorizonRow[] }>(),
   },
   updateHorizon: {
     method: 'PATCH',
@@ -193,5 +230,6 @@ export const VOCABULARY_OPERATIONS = {
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ key: wordKey.required(), ...words, rhythm_days: rhythm, strokes }),
+    answer: answer<{ items: HorizonRow[] }>(),
   },
 } as const satisfies Record<string, Operation>;

@@ -1,7 +1,7 @@
 /** The letters of a broadcast as one file, or their labels. */
 import { orderPrint, readPrint } from '@/server/broadcasts';
-import { OPERATIONS } from '@/app/_http/operations';
-import { Download, route } from '@/app/_http/route';
+import { Download, OPERATIONS } from '@/app/_http/operations';
+import { route } from '@/app/_http/route';
 
 export const POST = route(OPERATIONS.orderPrint, async ({ principal, params, body }) => {
   await orderPrint(principal, params.id, body.what);

@@ -1,8 +1,8 @@
 /** The file of an export. */
 import { FILE_NAMES, FILE_TYPES } from '@/core/exports';
 import { exportFile } from '@/server/exports';
-import { OPERATIONS } from '@/app/_http/operations';
-import { Download, route } from '@/app/_http/route';
+import { Download, OPERATIONS } from '@/app/_http/operations';
+import { route } from '@/app/_http/route';
 
 export const GET = route(OPERATIONS.getExportFile, async ({ principal, params }) => {
   const { format, body } = await exportFile(principal, params.id);

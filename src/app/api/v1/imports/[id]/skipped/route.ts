@@ -1,8 +1,8 @@
 /** What an import did not take, with its headings and one more that says why: mended, it can be imported again. */
 import { csvLine } from '@/core/exports';
 import { findImport, listLeft } from '@/server/imports';
-import { OPERATIONS } from '@/app/_http/operations';
-import { Download, route } from '@/app/_http/route';
+import { Download, OPERATIONS } from '@/app/_http/operations';
+import { route } from '@/app/_http/route';
 
 const BATCH = 500;
 const CARD_HEADINGS = ['First name', 'Last name', 'E-mail', 'Phone', 'Notes'];
