@@ -14,7 +14,18 @@ module.exports = {
   forbidden: [
     only('core', []),
     only('providers', ['core']),
-    only('ui', ['core']),
+    only('ui', ['core'], { pathNot: '^src/ui/primitives/api\\.ts$' }),
+    /* What pages send and get has the types of the operations: their types alone come over. */
+    {
+      ...only('ui', ['core', 'app/_http/operations'], { path: '^src/ui/primitives/api\\.ts$' }),
+      name: 'ui-client-imports',
+    },
+    {
+      name: 'ui-client-types-alone',
+      severity: 'error',
+      from: { path: '^src/ui/primitives/api\\.ts$' },
+      to: { path: '^src/app/', dependencyTypesNot: ['type-only'] },
+    },
     only('server', ['core', 'migrations'], { pathNot: '\\.test\\.ts$' }),
     only('web', []),
     only('worker', ['server', 'providers', 'core'], { pathNot: '\\.test\\.ts$' }),
@@ -26,7 +37,12 @@ module.exports = {
       from: { path: '^simulator/' },
       to: { path: '^(src|migrations|scripts|tests)/' },
     },
-    { name: 'nothing-imports-app', severity: 'error', from: { pathNot: '^(src/app/|tests/)' }, to: { path: '^src/app/' } },
+    {
+      name: 'nothing-imports-app',
+      severity: 'error',
+      from: { pathNot: '^(src/app/|tests/|src/ui/primitives/api\\.ts$)' },
+      to: { path: '^src/app/' },
+    },
     {
       name: 'core-is-pure',
       comment: 'core computes: no React, Next, Sequelize, PostgreSQL, Node I/O',

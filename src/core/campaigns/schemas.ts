@@ -1,12 +1,14 @@
 /** The second entry of this feature, for those who read input: the shape of a plan, checked by Joi. */
 import Joi from 'joi';
+import type { Tree } from '../segments';
+import { typed } from '../shared';
 import { CHANNELS, CONTACT_ROLES, DATE_KINDS } from '../contacts';
 import { TALK_ASKS } from '../conversations';
 import { wordsSchema } from '../messages/schemas';
-import { TASK_ROLES } from './plan';
+import { TASK_ROLES, type Step } from './plan';
 
 /** A segment's tree is read by its own reader, which says what is wrong with it. */
-const tree = Joi.object().unknown(true);
+const tree = typed<Tree>(Joi.object().unknown(true));
 const id = Joi.string().pattern(/^\d{1,18}$/);
 const clock = Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/, 'clock time such as 09:00');
 const MOST_DAYS = 3_650;
@@ -51,48 +53,50 @@ const ask = Joi.alternatives(
   Joi.object({ about: Joi.valid('segment').required(), tree: tree.required() }),
 );
 const base = { id: Joi.number().integer().min(0).max(9_999).required(), when: when.required() };
-const steps = Joi.array()
-  .max(200)
-  .items(
-    Joi.alternatives(
-      Joi.object({
-        ...base,
-        do: Joi.valid('touch').required(),
-        channel: Joi.valid(...CHANNELS).required(),
-        words: wordsSchema.required(),
-        from: Joi.alternatives(Joi.object({ template: id.required() }), Joi.object({ challenge: id.required() })).allow(null),
-      }),
-      Joi.object({
-        ...base,
-        do: Joi.valid('task').required(),
-        role: Joi.valid(...TASK_ROLES).required(),
-        note: Joi.string().max(500).allow('').required(),
-      }),
-      Joi.object({ ...base, do: Joi.valid('change').required(), change: change.required() }),
-      Joi.object({
-        ...base,
-        do: Joi.valid('talk').required(),
-        questions: Joi.array()
-          .max(8)
-          .items(
-            Joi.object({
-              asks: Joi.valid(...TALK_ASKS).required(),
-              words: Joi.string().max(300).allow('').required(),
-              fieldId: id.allow(null),
-            }),
-          )
-          .required(),
-      }),
-      Joi.object({
-        ...base,
-        do: Joi.valid('branch').required(),
-        ask: ask.required(),
-        yes: Joi.link('#way').required(),
-        no: Joi.link('#way').required(),
-      }),
-    ),
-  )
-  .id('way');
+const steps = typed<Step[]>(
+  Joi.array()
+    .max(200)
+    .items(
+      Joi.alternatives(
+        Joi.object({
+          ...base,
+          do: Joi.valid('touch').required(),
+          channel: Joi.valid(...CHANNELS).required(),
+          words: wordsSchema.required(),
+          from: Joi.alternatives(Joi.object({ template: id.required() }), Joi.object({ challenge: id.required() })).allow(null),
+        }),
+        Joi.object({
+          ...base,
+          do: Joi.valid('task').required(),
+          role: Joi.valid(...TASK_ROLES).required(),
+          note: Joi.string().max(500).allow('').required(),
+        }),
+        Joi.object({ ...base, do: Joi.valid('change').required(), change: change.required() }),
+        Joi.object({
+          ...base,
+          do: Joi.valid('talk').required(),
+          questions: Joi.array()
+            .max(8)
+            .items(
+              Joi.object({
+                asks: Joi.valid(...TALK_ASKS).required(),
+                words: Joi.string().max(300).allow('').required(),
+                fieldId: id.allow(null),
+              }),
+            )
+            .required(),
+        }),
+        Joi.object({
+          ...base,
+          do: Joi.valid('branch').required(),
+          ask: ask.required(),
+          yes: Joi.link('#way').required(),
+          no: Joi.link('#way').required(),
+        }),
+      ),
+    )
+    .id('way'),
+);
 
 /** What `PUT /api/v1/campaigns/{id}/plan` takes. */
 export const planSchema = Joi.object({

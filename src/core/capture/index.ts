@@ -1,6 +1,7 @@
 export { cleanEmail, cleanName, cleanPhone, oneLine, showPhone } from './clean';
 export { quietDoor, senderOf, withDefaults, type DoorDefaults } from './door';
 export { marksIn } from './marks';
+export type { InquiryInput } from './inquiry';
 export { recognisedIn, type RecognizedLead } from './recognition';
 export { zoneOfPostalCode } from './zone';
 export { type BodyRead, type DoorRequestView, type DoorView, type InquiryView, type SenderView, type SourceView } from './views';

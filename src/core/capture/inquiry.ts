@@ -3,8 +3,7 @@
  * is wrong is said per field; what is merely odd (emoji, markup, right-to-left) is kept as given.
  */
 import Joi from 'joi';
-import { AppError, type FieldError, fieldErrors } from '../shared';
-import { isZone } from '../shared';
+import { AppError, type FieldError, fieldErrors, isZone, type SentFor } from '../shared';
 import { CONTACT_ROLES, type ContactRole } from '../contacts';
 import { cleanEmail, cleanName, cleanPhone, oneLine } from './clean';
 
@@ -73,6 +72,9 @@ export const inquirySchema = Joi.object({
 })
   .unknown(true)
   .required();
+
+/** An inquiry as a caller sends it. */
+export type InquiryInput = SentFor<typeof inquirySchema>;
 
 interface Listing {
   id?: string;

@@ -1,5 +1,5 @@
 /** What can be done to many contacts at once, and the words for it. Each kind can be undone as long as nobody changed the same thing since. */
-import { CHANNEL_NAMES, type Channel } from '../contacts';
+import { CHANNEL_NAMES, type Channel, type ContactRole } from '../contacts';
 import { listed } from '../shared';
 
 /** What is done to many contacts at once. */
@@ -14,7 +14,7 @@ export type BulkAction =
   | { kind: 'field_gone'; field_id: string }
   | { kind: 'stage'; stage: string; archived_because?: string }
   | { kind: 'horizon'; horizon: string | null }
-  | { kind: 'roles'; add: string[]; remove: string[] }
+  | { kind: 'roles'; add: ContactRole[]; remove: ContactRole[] }
   | { kind: 'owner'; owner_id: string }
   /** To whoever is next on a roster; null asks the ladder of each. */
   | { kind: 'hand_on'; roster_id: string | null }

@@ -9,4 +9,5 @@ export {
   type ChangeNames,
   type LeftAlone,
 } from './change';
+export type { BulkActionInput, ContactSelection } from './schemas';
 export { CHANGE_STATES, type ChangePreview, type ChangeState, type ChangeView } from './views';

@@ -2,6 +2,7 @@
 import Joi from 'joi';
 import { CHANNELS, CONTACT_ROLES } from '../contacts';
 import { questionSchema } from '../segments/schemas';
+import type { SentFor } from '../shared';
 
 const id = Joi.string().pattern(/^\d{1,18}$/, 'id');
 const ids = Joi.array().items(id).max(100).default([]);
@@ -46,3 +47,7 @@ export const selectionSchema = Joi.object({
   question: questionSchema,
   except: Joi.array().items(id).max(10_000).default([]),
 }).xor('ids', 'question');
+/** People as a caller chooses them: one by one, or everybody of a list except some. */
+export type ContactSelection = SentFor<typeof selectionSchema>;
+/** A bulk action as a caller asks for it. */
+export type BulkActionInput = SentFor<typeof changeSchema>;

@@ -32,6 +32,7 @@ export {
   stepOf,
   type Channel,
   type ContactRole,
+  type OwnStep,
   type DateKind,
   type Horizon,
   type Stage,

@@ -1,7 +1,7 @@
 /** What pages and API answers show of contacts. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
 import type { ActivityData } from './activity';
 import type { FieldInput } from '../fields';
-import type { DateKind, Horizon, Stage } from './vocabulary';
+import type { ContactRole, DateKind, Horizon, Stage } from './vocabulary';
 
 /** A day that returns every year: `on` is `YYYY-MM-DD`, or `--MM-DD` when the year is not known. */
 export interface ImportantDate {
@@ -29,7 +29,7 @@ export interface ContactView {
   stage: { key: Stage; name: string };
   stage_since: Date;
   horizon: Horizon | null;
-  roles: string[];
+  roles: ContactRole[];
   tags: string[];
   source: string | null;
   time_zone: string;

@@ -26,6 +26,8 @@ export const OWN_STEPS = [
   'past_client',
   'sphere',
 ] as const satisfies BuiltInStage[];
+/** A step that a stage of one's own counts as. */
+export type OwnStep = (typeof OWN_STEPS)[number];
 /** Stages that cannot be removed, since people move there by themselves, or are counted or put away there. */
 export const KEPT_STAGES: readonly string[] = ['new', 'reaching', 'talking', 'client', 'archived'] satisfies BuiltInStage[];
 

@@ -1,5 +1,7 @@
 /** What a ladder and a roster may be, as they come from outside. */
 import Joi from 'joi';
+import type { Tree } from '../segments';
+import { typed } from '../shared';
 import { NOTIFY } from './ladder';
 import { HAND_OUTS } from './roster';
 
@@ -9,7 +11,7 @@ const clock = Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/, 'clock time');
 export const rungSchema = Joi.object({
   id,
   /** Checked as a tree by the service, which knows the fields of the account. */
-  tree: Joi.object().unknown(true).required(),
+  tree: typed<Tree>(Joi.object().unknown(true)).required(),
   roster_id: id.required(),
   campaign_id: id.allow(null).default(null),
   tags: Joi.array().items(id).max(20).default([]),

@@ -110,5 +110,5 @@ declare module 'joi' {
 }
 
 /** A schema that refers to itself, of which the type is said by hand. */
-export const typed = <Value, Sent = Value, S extends Joi.Schema = Joi.Schema>(schema: S): S & Typed<Value, Sent> =>
+export const typed = <Value, Sent = Value, S extends Joi.AnySchema = Joi.AnySchema>(schema: S): S & Typed<Value, Sent> =>
   schema as S & Typed<Value, Sent>;

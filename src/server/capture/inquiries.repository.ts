@@ -1,5 +1,5 @@
 /** Reading inquiries: the stream of Intake, raw and parsed side by side. */
-import type { InquiryView } from '@/core/capture';
+import type { InquiryView, RecognizedLead } from '@/core/capture';
 import { notFound, pageOf, readCursor, snaked, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { sentenceOf, type Because } from '@/core/contacts';
@@ -62,7 +62,7 @@ export async function listInquiries(scope: Scope, limit: number, cursor?: string
 export async function findInquiry(
   scope: Scope,
   id: string,
-): Promise<InquiryView & { raw: unknown; parsed: unknown; lead_mail_id: string | null }> {
+): Promise<InquiryView & { raw: unknown; parsed: RecognizedLead; lead_mail_id: string | null }> {
   const bind: unknown[] = [id];
   const row = await reader().first<InquiryRow>(`${SELECT} where i.id = $1 and ${visible(scope, bind)}`, bind);
   if (!row) throw notFound('inquiry');
@@ -71,5 +71,5 @@ export async function findInquiry(
     scope.sees === 'all'
       ? await reader().first<{ id: string }>('select id from lead_mails where inquiry_id = $1 limit 1', [id])
       : null;
-  return { ...viewOf(row), raw: row.raw, parsed: snaked(parsed), lead_mail_id: mail?.id ?? null };
+  return { ...viewOf(row), raw: row.raw, parsed: snaked(parsed) as RecognizedLead, lead_mail_id: mail?.id ?? null };
 }

@@ -1,5 +1,5 @@
 /** How a contact is read: one SELECT for lists and for the Dossier, and its shape outside (the API's field names). */
-import type { ContactView, ImportantDate } from '@/core/contacts';
+import type { ContactView, ImportantDate, ContactRole } from '@/core/contacts';
 import type { FieldInput } from '@/core/fields';
 import { stageName, type Horizon, type Stage } from '@/core/contacts';
 
@@ -11,7 +11,7 @@ export interface ContactRow {
   stage_name: string | null;
   stage_since: Date;
   horizon: Horizon | null;
-  roles: string[];
+  roles: ContactRole[];
   source: string | null;
   time_zone: string;
   street: string | null;

@@ -2,6 +2,7 @@
  * Mails to a lead mailbox: each is kept with what was read from it. A lead becomes an inquiry, an answer goes to its contact, what is
  * no lead is set aside, and what cannot be read waits for a person. Delivered twice, it is taken once.
  */
+import type { InquiryInput } from '@/core/capture';
 import { createHash } from 'node:crypto';
 import { AppError, notFound, pageOf, readCursor, type Page } from '@/core/shared';
 import { scopeFor, type Principal, type Scope } from '@/core/accounts';
@@ -242,7 +243,7 @@ async function findUnsettled(accountId: string, id: string): Promise<Row> {
 }
 
 /** One mail with its words and what was read from it, as an inquiry would say it. @throws AppError not_found */
-export async function findLeadMail(scope: Scope, id: string): Promise<LeadMailView & { body: string; inquiry: object }> {
+export async function findLeadMail(scope: Scope, id: string): Promise<LeadMailView & { body: string; inquiry: InquiryInput }> {
   const row = await findRow(scope.accountId, id);
   return { ...viewOf(row), body: row.body, inquiry: inquiryOf(row.read, row) };
 }
@@ -255,7 +256,7 @@ export async function teachLeadMail(
   principal: Principal,
   id: string,
   marks: ExtractionMark[],
-): Promise<{ learned: number; inquiry: object }> {
+): Promise<{ learned: number; inquiry: InquiryInput }> {
   const { accountId, userId } = scopeFor(principal);
   const row = await findRow(accountId, id);
   const mail = { accountId, doorId: row.door_id, address: row.from_address, body: row.body };

@@ -22,7 +22,7 @@ export function BroadcastDesk({ first }: { first: Broadcast }) {
   };
   const act = useMutation({
     mutationFn: (what: 'pause' | 'resume' | 'cancel') =>
-      ask<Broadcast>(`/broadcasts/${broadcast.id}/${what}`, 'POST', undefined, freshKey()),
+      ask(`POST /broadcasts/{id}/${what}`, { params: { id: broadcast.id }, headers: freshKey() }),
     onSuccess: (next, what) => {
       after(next);
       toast.tell(
@@ -37,7 +37,7 @@ export function BroadcastDesk({ first }: { first: Broadcast }) {
     onError: toast.fail,
   });
   const copy = useMutation({
-    mutationFn: () => ask<Broadcast>(`/broadcasts/${broadcast.id}/copy`, 'POST', undefined, freshKey()),
+    mutationFn: () => ask('POST /broadcasts/{id}/copy', { params: { id: broadcast.id }, headers: freshKey() }),
     onSuccess: ({ id }) => router.push(`/campaigns/broadcasts/${id}`),
     onError: toast.fail,
   });

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import Link from 'next/link';
 import { BROADCAST_CHANNELS, BROADCAST_STATE_WORDS } from '@/core/messages';
-import { Glyph, useNow, useZone, when } from '../primitives';
+import { ask, Glyph, useNow, useZone, when } from '../primitives';
 import { CampaignTabs, NewNamed, Rate } from '../templates';
 import { useBroadcasts, type Broadcast } from './shapes';
 import './broadcasts.css';
@@ -97,9 +97,9 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
           does="Make the draft"
           channels={BROADCAST_CHANNELS}
           team={false}
-          path="/broadcasts"
+          list="broadcasts"
           page="/campaigns/broadcasts"
-          bodyOf={() => ({ selection: {} })}
+          create={(named, headers) => ask('POST /broadcasts', { body: { ...named, selection: {} }, headers })}
           onClose={() => setMaking(false)}
         />
       )}

@@ -32,23 +32,25 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
   const reach = useQuery({
     queryKey: ['reach', channel, JSON.stringify([draft.selection, draft.goes]), draft.per_minute],
     queryFn: () =>
-      ask<Reach>('/broadcasts/reach', 'POST', {
-        channel,
-        selection: draft.selection,
-        per_minute: draft.per_minute,
-        goes: draft.goes,
+      ask('POST /broadcasts/reach', {
+        body: {
+          channel,
+          selection: draft.selection,
+          per_minute: draft.per_minute,
+          goes: draft.goes,
+        },
       }),
     enabled: chosen,
     placeholderData: (before) => before,
   });
   const changed =
     JSON.stringify(draft) !== JSON.stringify({ words, selection, goes, per_minute }) || template !== broadcast.template_id;
-  const keep = () => ask<Broadcast>(`/broadcasts/${broadcast.id}`, 'PATCH', { ...draft, template_id: template });
+  const keep = () => ask('PATCH /broadcasts/{id}', { params: { id: broadcast.id }, body: { ...draft, template_id: template } });
   const save = useMutation({ mutationFn: keep, onSuccess: onKept });
   const start = useMutation({
     mutationFn: async () => {
       if (changed) await keep();
-      return ask<Broadcast>(`/broadcasts/${broadcast.id}/start`, 'POST', undefined, freshKey());
+      return ask('POST /broadcasts/{id}/start', { params: { id: broadcast.id }, headers: freshKey() });
     },
     onSuccess: (next) => {
       onKept(next);
@@ -56,7 +58,7 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
     },
   });
   const remove = useMutation({
-    mutationFn: () => ask(`/broadcasts/${broadcast.id}`, 'DELETE'),
+    mutationFn: () => ask('DELETE /broadcasts/{id}', { params: { id: broadcast.id } }),
     onSuccess: () => router.push('/campaigns/broadcasts'),
     onError: toast.fail,
   });

@@ -10,13 +10,6 @@ import type { Broadcast } from './shapes';
 import '../templates/templates.css';
 import './broadcasts.css';
 
-interface Person {
-  contact_id: string;
-  name: string;
-  at: string | null;
-  words: string | null;
-}
-
 export function Outcome({ broadcast }: { broadcast: Broadcast }) {
   const { counts, people, channel, state } = broadcast;
   const [shown, setShown] = useState<BroadcastPeople>(counts.answered ? 'answered' : 'sent');
@@ -104,7 +97,7 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
 function Behind({ id, what }: { id: string; what: BroadcastPeople }) {
   const { data } = useQuery({
     queryKey: ['broadcasts', id, 'people', what],
-    queryFn: () => ask<{ items: Person[]; next_cursor: string | null }>(`/broadcasts/${id}/people?what=${what}&limit=100`),
+    queryFn: () => ask('GET /broadcasts/{id}/people', { params: { id }, query: { what, limit: 100 } }),
   });
   if (!data) return null;
   return (
@@ -139,7 +132,7 @@ function Print({ broadcast }: { broadcast: Broadcast }) {
   const toast = useToast();
   const make = useMutation({
     mutationFn: async (what: 'letters' | 'labels') => {
-      await ask(`/broadcasts/${broadcast.id}/print`, 'POST', { what });
+      await ask('POST /broadcasts/{id}/print', { params: { id: broadcast.id }, body: { what } });
       for (let turn = 0; turn < 120; turn += 1) {
         const answer = await fetch(`/api/v1/broadcasts/${broadcast.id}/print?what=${what}`);
         if (answer.status === 200) return { what, url: URL.createObjectURL(await answer.blob()) };

@@ -11,14 +11,14 @@ export type Broadcast = Omit<Jsoned<BroadcastView>, 'words' | 'selection' | 'goe
 export const useBroadcasts = (first: Broadcast[]) =>
   useQuery({
     queryKey: ['broadcasts'],
-    queryFn: async () => (await ask<{ items: Broadcast[] }>('/broadcasts')).items,
+    queryFn: async () => (await ask('GET /broadcasts')).items,
     initialData: first,
     refetchInterval: ({ state }) => (state.data?.some(({ state: one }) => one === 'going' || one === 'filling') ? 3_000 : false),
   });
 export const useBroadcast = (first: Broadcast) =>
   useQuery({
     queryKey: ['broadcasts', first.id],
-    queryFn: () => ask<Broadcast>(`/broadcasts/${first.id}`),
+    queryFn: () => ask('GET /broadcasts/{id}', { params: { id: first.id } }),
     initialData: first,
     refetchInterval: ({ state }) => (state.data?.state === 'going' || state.data?.state === 'filling' ? 2_000 : false),
   });

@@ -26,7 +26,7 @@ const STATES: Record<Call['state'], string> = {
 export function CallDesk({ first, onDone }: { first: Call; onDone: () => void }) {
   const { data: call } = useQuery({
     queryKey: ['call', first.id],
-    queryFn: () => ask<Call>(`/calls/${first.id}`),
+    queryFn: () => ask('GET /calls/{id}', { params: { id: first.id } }),
     initialData: first,
     staleTime: 0,
     refetchInterval: ({ state }) => (state.data?.state === 'ended' ? false : 2_000),
@@ -91,7 +91,7 @@ function CallNote({ call }: { call: Call }) {
     const words = latest.current;
     if (words === savedNote.current) return;
     savedNote.current = words;
-    void ask(`/calls/${call.id}`, 'PATCH', { note: words }).catch(() => {
+    void ask('PATCH /calls/{id}', { params: { id: call.id }, body: { note: words } }).catch(() => {
       savedNote.current = '';
     });
   }, [call.id]);
@@ -133,7 +133,10 @@ function CallNote({ call }: { call: Call }) {
 
 function HangUp({ call }: { call: Call }) {
   const toast = useToast();
-  const hangUp = useMutation({ mutationFn: () => ask(`/calls/${call.id}/hang-up`, 'POST'), onError: toast.fail });
+  const hangUp = useMutation({
+    mutationFn: () => ask('POST /calls/{id}/hang-up', { params: { id: call.id } }),
+    onError: toast.fail,
+  });
   useKeys({ h: () => hangUp.mutate() }, true, true);
   return (
     <div className="line">
@@ -149,8 +152,9 @@ function Outcomes({ call, onDone }: { call: Call; onDone: () => void }) {
   const queries = useQueryClient();
   const toast = useToast();
   const name = useMutation({
-    mutationFn: (outcome: CallOutcome | null) =>
-      outcome && outcome !== call.outcome ? ask(`/calls/${call.id}`, 'PATCH', { outcome }) : Promise.resolve(),
+    mutationFn: async (outcome: CallOutcome | null) => {
+      if (outcome && outcome !== call.outcome) await ask('PATCH /calls/{id}', { params: { id: call.id }, body: { outcome } });
+    },
     onSuccess: () => {
       void queries.invalidateQueries();
       onDone();

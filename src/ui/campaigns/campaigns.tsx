@@ -45,10 +45,10 @@ export function CampaignsArea({ first, office }: { first: Campaign[]; office: bo
 function HoldAll() {
   const queries = useQueryClient();
   const toast = useToast();
-  const settings = useQuery({ queryKey: ['settings'], queryFn: () => ask<{ campaigns_held: boolean }>('/settings') });
+  const settings = useQuery({ queryKey: ['settings'], queryFn: () => ask('GET /settings') });
   const held = settings.data?.campaigns_held ?? false;
   const set = useMutation({
-    mutationFn: (next: boolean) => ask('/settings', 'PATCH', { campaigns_held: next }),
+    mutationFn: (next: boolean) => ask('PATCH /settings', { body: { campaigns_held: next } }),
     onSuccess: (_, next) => {
       void queries.invalidateQueries();
       toast.tell(next ? 'All campaigns are held. Nothing goes by itself.' : 'Campaigns go on.', () => set.mutate(!next));
@@ -135,7 +135,7 @@ export function State({ campaign }: { campaign: Campaign }) {
   const queries = useQueryClient();
   const toast = useToast();
   const set = useMutation({
-    mutationFn: (state: Campaign['state']) => ask(`/campaigns/${campaign.id}`, 'PATCH', { state }),
+    mutationFn: (state: Campaign['state']) => ask('PATCH /campaigns/{id}', { params: { id: campaign.id }, body: { state } }),
     onSuccess: (_, state) => {
       void queries.invalidateQueries();
       const before = campaign.state;

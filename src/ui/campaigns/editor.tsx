@@ -32,7 +32,7 @@ import '../templates/templates.css';
 export function CampaignEditor({ first }: { first: Campaign }) {
   const { data: campaign } = useQuery({
     queryKey: ['campaigns', first.id],
-    queryFn: () => ask<Campaign>(`/campaigns/${first.id}`),
+    queryFn: () => ask('GET /campaigns/{id}', { params: { id: first.id } }),
     initialData: first,
   });
   const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = useUndoHistory<Plan>(first.plan);
@@ -49,7 +49,7 @@ export function CampaignEditor({ first }: { first: Campaign }) {
   const steps = (next: Step[]) => change({ ...draft, steps: next });
   const save = useMutation({
     mutationFn: (people: 'stay' | 'move') =>
-      ask<Campaign>(`/campaigns/${campaign.id}/plan`, 'PUT', { plan: draft, seen: campaign.version.id, people }),
+      ask('PUT /campaigns/{id}/plan', { params: { id: campaign.id }, body: { plan: draft, seen: campaign.version.id, people } }),
     onSuccess: (saved, people) => {
       queries.setQueryData(['campaigns', campaign.id], saved);
       put(saved.plan);
@@ -65,8 +65,10 @@ export function CampaignEditor({ first }: { first: Campaign }) {
   });
   const tryAll = useMutation({
     mutationFn: () =>
-      ask<{ sent: number }>('/messages/try', 'POST', {
-        trials: all.flatMap((one) => (one.do === 'touch' ? [{ channel: one.channel, words: one.words }] : [])),
+      ask('POST /messages/try', {
+        body: {
+          trials: all.flatMap((one) => (one.do === 'touch' ? [{ channel: one.channel, words: one.words }] : [])),
+        },
       }),
     onSuccess: ({ sent }) =>
       toast.tell(`${sent === 1 ? 'One message is' : `All ${sent} messages are`} on the way to your own phone and mailbox.`),
@@ -218,7 +220,7 @@ function Name({ campaign }: { campaign: Campaign }) {
   const queries = useQueryClient();
   const toast = useToast();
   const set = useMutation({
-    mutationFn: (next: string) => ask(`/campaigns/${campaign.id}`, 'PATCH', { name: next }),
+    mutationFn: (next: string) => ask('PATCH /campaigns/{id}', { params: { id: campaign.id }, body: { name: next } }),
     onSuccess: () => {
       setName(null);
       void queries.invalidateQueries({ queryKey: ['campaigns'] });

@@ -39,7 +39,7 @@ export function ForecastBox({ campaign, plan }: { campaign: Campaign; plan: Plan
   const [days, setDays] = useState(365);
   const toast = useToast();
   const order = useMutation({
-    mutationFn: () => ask<{ id: string }>(`/campaigns/${campaign.id}/rehearsals`, 'POST', { plan, days }),
+    mutationFn: () => ask('POST /campaigns/{id}/rehearsals', { params: { id: campaign.id }, body: { plan, days } }),
     onSuccess: (made) => {
       setId(made.id);
       setOf(JSON.stringify(plan));
@@ -48,7 +48,7 @@ export function ForecastBox({ campaign, plan }: { campaign: Campaign; plan: Plan
   });
   const { data } = useQuery({
     queryKey: ['campaign-rehearsal', id],
-    queryFn: () => ask<CampaignRehearsalView>(`/campaign-rehearsals/${id}`),
+    queryFn: () => ask('GET /campaign-rehearsals/{id}', { params: { id: id! } }),
     enabled: id !== null,
     refetchInterval: ({ state }) => (state.data && !['waiting', 'running'].includes(state.data.state) ? false : 400),
   });

@@ -25,12 +25,10 @@ export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | nu
   const queries = useQueryClient();
   const make = useMutation({
     mutationFn: () =>
-      ask<Campaign>(
-        '/campaigns',
-        'POST',
-        { name: name.trim(), shared, ...(copyOf ? { copy_of: copyOf.id } : chosen ? { starter: chosen } : {}) },
-        key,
-      ),
+      ask('POST /campaigns', {
+        body: { name: name.trim(), shared, ...(copyOf ? { copy_of: copyOf.id } : chosen ? { starter: chosen } : {}) },
+        headers: key,
+      }),
     onSuccess: ({ id }) => {
       void queries.invalidateQueries({ queryKey: ['campaigns'] });
       router.push(`/campaigns/${id}`);

@@ -7,13 +7,6 @@ import { daysOf, stepsIn, stepWords, type Plan } from '@/core/campaigns';
 import { ask, FormEnd } from '../primitives';
 import type { Campaign } from './shapes';
 
-interface Meaning {
-  people: number;
-  twice: Record<string, number>;
-  never: Record<string, number>;
-  astray: number;
-}
-
 export function SaveVersionDialog({
   campaign,
   plan,
@@ -30,7 +23,7 @@ export function SaveVersionDialog({
   const [people, setPeople] = useState<'stay' | 'move'>('stay');
   const meaning = useQuery({
     queryKey: ['campaigns', campaign.id, 'preview', JSON.stringify(plan)],
-    queryFn: () => ask<Meaning>(`/campaigns/${campaign.id}/plan/preview`, 'POST', { plan }),
+    queryFn: () => ask('POST /campaigns/{id}/plan/preview', { params: { id: campaign.id }, body: { plan } }),
     gcTime: 0,
   });
   const days = daysOf(plan.steps);

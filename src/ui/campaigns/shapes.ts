@@ -1,6 +1,6 @@
 /** Campaigns as pages know them. */
 import { useQuery } from '@tanstack/react-query';
-import type { CampaignView, Starter } from '@/core/campaigns';
+import type { CampaignView } from '@/core/campaigns';
 import type { Jsoned } from '@/core/shared';
 import { ask } from '../primitives';
 
@@ -9,13 +9,13 @@ export type Campaign = Omit<Jsoned<CampaignView>, 'plan'> & Pick<CampaignView, '
 export const useCampaigns = (first?: Campaign[]) =>
   useQuery({
     queryKey: ['campaigns'],
-    queryFn: async () => (await ask<{ items: Campaign[] }>('/campaigns')).items,
+    queryFn: async () => (await ask('GET /campaigns')).items,
     ...(first ? { initialData: first } : {}),
   });
 export const useStarters = () =>
   useQuery({
     queryKey: ['starters'],
-    queryFn: async () => (await ask<{ items: Starter[] }>('/starters')).items,
+    queryFn: async () => (await ask('GET /starters')).items,
     staleTime: Infinity,
   });
 

@@ -197,7 +197,7 @@ function TouchWords({ step, readOnly, onChange }: Props<TouchStep>) {
   const { data: templates = [] } = useTemplates();
   const abTests = useQuery({
     queryKey: ['ab-tests'],
-    queryFn: async () => (await fetchOne<{ items: { id: string; name: string; channel: string }[] }>('/ab-tests')).items,
+    queryFn: async () => (await fetchOne('GET /ab-tests')).items,
     staleTime: 30_000,
   });
   const own = templates.filter(({ channel }) => channel === step.channel);
@@ -371,7 +371,7 @@ export function ChangeFields({
   const { data: campaigns = [] } = useCampaigns();
   const users = useQuery({
     queryKey: ['users'],
-    queryFn: async () => (await fetchOne<{ items: { id: string; name: string; role: string }[] }>('/users')).items,
+    queryFn: async () => (await fetchOne('GET /users')).items,
     staleTime: 60_000,
   });
   const others = campaigns.filter(({ id }) => id !== campaignId);

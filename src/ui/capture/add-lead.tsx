@@ -10,20 +10,15 @@ import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { CONTACT_ROLES } from '@/core/contacts';
+import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
 import { ask, freshKey, Problem, useToast } from '../primitives';
-
-interface Added {
-  contact: { id: string | null; status: 'created' | 'matched' };
-  routing: { agent: { name: string } | null; because: string };
-}
 
 const EMPTY = {
   first_name: '',
   last_name: '',
   phone: '',
   email: '',
-  role: 'buyer',
+  role: 'buyer' as ContactRole,
   city: '',
   message: '',
   text: false,
@@ -56,10 +51,8 @@ function AddLead({ onClose }: { onClose: () => void }) {
   const queries = useQueryClient();
   const add = useMutation({
     mutationFn: () =>
-      ask<Added>(
-        '/inquiries',
-        'POST',
-        {
+      ask('POST /inquiries', {
+        body: {
           person: {
             first_name: lead.first_name,
             last_name: lead.last_name,
@@ -73,8 +66,8 @@ function AddLead({ onClose }: { onClose: () => void }) {
           permissions: { ...(lead.text ? { text: true, call: true } : {}), ...(lead.email_ok ? { email: true } : {}) },
           on_the_phone: lead.on_the_phone,
         },
-        key,
-      ),
+        headers: key,
+      }),
     onSuccess: ({ contact, routing }) => {
       void queries.invalidateQueries();
       const known = contact.status === 'matched' ? 'We know them already. ' : 'Added. ';
@@ -127,7 +120,7 @@ function AddLead({ onClose }: { onClose: () => void }) {
             select
             label="Wants to"
             value={lead.role}
-            onChange={(event) => setLead({ ...lead, role: event.target.value })}
+            onChange={(event) => setLead({ ...lead, role: event.target.value as ContactRole })}
             fullWidth
           >
             {CONTACT_ROLES.map((role) => (

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { CONTACT_ROLES } from '@/core/contacts';
+import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
 import { ProgramDoor } from './program-door';
 import { Ago, ask, ErrorMessage, FormEnd, freshKey, nameIn, NO_WORDS, useToast, useVocabulary } from '../primitives';
 import type { DoorJson } from './shapes';
@@ -13,7 +13,7 @@ import type { DoorJson } from './shapes';
 export function Doors({ doors: first, office }: { doors: DoorJson[]; office: boolean }) {
   const { data: doors } = useQuery({
     queryKey: ['doors'],
-    queryFn: async () => (await ask<{ items: DoorJson[] }>('/doors')).items,
+    queryFn: async () => (await ask('GET /doors')).items,
     initialData: first,
   });
   return (
@@ -138,7 +138,7 @@ function ArrangeForm({ door, onClose }: { door: DoorJson; onClose: () => void })
   const [form, setSaid] = useState({
     name: door.name,
     source: door.source ?? '',
-    role: defaults.roles?.[0] ?? '',
+    role: (defaults.roles?.[0] ?? '') as ContactRole | '',
     tags: (defaults.tags ?? []).join(', '),
     on_the_phone: defaults.on_the_phone ?? false,
     horizon: defaults.horizon ?? '',
@@ -148,15 +148,18 @@ function ArrangeForm({ door, onClose }: { door: DoorJson; onClose: () => void })
   const toast = useToast();
   const save = useMutation({
     mutationFn: () =>
-      ask<DoorJson>(`/doors/${door.id}`, 'PATCH', {
-        name: form.name,
-        source: form.source || null,
-        defaults: {
-          roles: form.role ? [form.role] : [],
-          tags: form.tags.split(/\s*,\s*/).filter(Boolean),
-          on_the_phone: form.on_the_phone,
-          horizon: form.horizon || null,
-          campaign_id: form.campaign_id || null,
+      ask('PATCH /doors/{id}', {
+        params: { id: door.id },
+        body: {
+          name: form.name,
+          source: form.source || null,
+          defaults: {
+            roles: form.role ? [form.role] : [],
+            tags: form.tags.split(/\s*,\s*/).filter(Boolean),
+            on_the_phone: form.on_the_phone,
+            horizon: form.horizon || null,
+            campaign_id: form.campaign_id || null,
+          },
         },
       }),
     onSuccess: () => {
@@ -225,7 +228,7 @@ function Address({ door }: { door: DoorJson }) {
   const toast = useToast();
   const [sure, setSure] = useState(false);
   const rotate = useMutation({
-    mutationFn: () => ask<DoorJson>(`/doors/${door.id}/rotate`, 'POST', undefined, freshKey()),
+    mutationFn: () => ask('POST /doors/{id}/rotate', { params: { id: door.id }, headers: freshKey() }),
     onSuccess: () => {
       setSure(false);
       void queries.invalidateQueries({ queryKey: ['doors'] });
@@ -267,7 +270,7 @@ function NewDoor() {
   const [key, setKey] = useState(freshKey);
   const queries = useQueryClient();
   const make = useMutation({
-    mutationFn: () => ask<DoorJson>('/doors', 'POST', { kind: open, name, source: name }, key),
+    mutationFn: () => ask('POST /doors', { body: { kind: open!, name, source: name }, headers: key }),
     onSuccess: () => {
       setOpen(null);
       setName('');

@@ -4,7 +4,7 @@ import { useRef, useState, useEffect } from 'react';
 import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
-import { recognisedIn, type InquiryView, type RecognizedLead } from '@/core/capture';
+import { recognisedIn, type InquiryView } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
 import { Ago, ask, Glyph, Timer, useKeys } from '../primitives';
 import { Trace } from '../routing';
@@ -16,7 +16,6 @@ import { Sources } from './sources';
 import { MailDialog, MailsToReview } from './mails';
 
 type Inquiry = Jsoned<InquiryView>;
-type InFull = Inquiry & { raw: unknown; parsed: RecognizedLead; lead_mail_id: string | null };
 
 export function IntakeArea({ doors, office }: { doors: DoorJson[]; office: boolean }) {
   const [limit, setLimit] = useState(50);
@@ -24,7 +23,7 @@ export function IntakeArea({ doors, office }: { doors: DoorJson[]; office: boole
   const [chosen, setChosen] = useState<string | null>(asked);
   const stream = useQuery({
     queryKey: ['inquiries', limit],
-    queryFn: () => ask<{ items: Inquiry[]; next_cursor: string | null }>(`/inquiries?limit=${limit}`),
+    queryFn: () => ask('GET /inquiries', { query: { limit } }),
     placeholderData: (before) => before,
   });
   const rows = stream.data?.items ?? [];
@@ -119,7 +118,7 @@ const Fresh = ({ since }: { since: string }) => (
 /** Raw and parsed: what was recognised is highlighted in the raw text. */
 function Side({ id }: { id: string }) {
   const [correcting, setCorrecting] = useState(false);
-  const one = useQuery({ queryKey: ['inquiry', id], queryFn: () => ask<InFull>(`/inquiries/${id}`) });
+  const one = useQuery({ queryKey: ['inquiry', id], queryFn: () => ask('GET /inquiries/{id}', { params: { id } }) });
   if (!one.data) return null;
   const { parsed, raw } = one.data;
   const known = recognisedIn(parsed);

@@ -4,26 +4,18 @@ import { useRef, useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { CONTACT_ROLES } from '@/core/contacts';
-import type { LeadMailView, ExtractedField } from '@/core/mail';
-import type { Jsoned } from '@/core/shared';
-import { Ago, ask, ErrorMessage, FormEnd, freshKey, useToast } from '../primitives';
+import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
+import type { ExtractedField } from '@/core/mail';
+import { Ago, ask, ErrorMessage, FormEnd, freshKey, useToast, type Answer } from '../primitives';
 import { highlight } from './highlight';
-
-type Mail = Jsoned<LeadMailView>;
-interface Said {
-  person: { first_name: string; last_name: string; emails: string[]; phones: string[] };
-  roles: string[];
-  message?: string;
-}
-type InFull = Mail & { body: string; inquiry: Said };
+type InFull = Answer<'GET /lead-mails/{id}'>;
 type Shown = 'waiting' | 'set_aside';
 
 /** @param office only whoever runs the office sees mails that belong to nobody yet */
 export function MailsToReview({ office }: { office: boolean }) {
   const [shown, setShown] = useState<Shown>('waiting');
   const [open, setOpen] = useState<string | null>(null);
-  const mails = (state: Shown) => () => ask<{ items: Mail[] }>(`/lead-mails?state=${state}&limit=50`);
+  const mails = (state: Shown) => () => ask('GET /lead-mails', { query: { state, limit: 50 } });
   const waiting = useQuery({ queryKey: ['lead-mails', 'waiting'], queryFn: mails('waiting'), enabled: office });
   const aside = useQuery({ queryKey: ['lead-mails', 'set_aside'], queryFn: mails('set_aside'), enabled: office });
   const counts = { waiting: waiting.data?.items.length ?? 0, set_aside: aside.data?.items.length ?? 0 };
@@ -66,7 +58,10 @@ export function MailsToReview({ office }: { office: boolean }) {
 
 /** @param contactId the contact that the mail became, when it was taken in already: then the reading is corrected for the next one */
 export function MailDialog({ id, contactId, onClose }: { id: string; contactId?: string; onClose: () => void }) {
-  const { data } = useQuery({ queryKey: ['lead-mails', 'one', id], queryFn: () => ask<InFull>(`/lead-mails/${id}`) });
+  const { data } = useQuery({
+    queryKey: ['lead-mails', 'one', id],
+    queryFn: () => ask('GET /lead-mails/{id}', { params: { id } }),
+  });
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="mail-title">
       {data ? <Reading mail={data} contactId={contactId} onClose={onClose} /> : <div className="dialog">Opening …</div>}
@@ -93,12 +88,12 @@ const TYPED: [ExtractedField, Field][] = [
 ];
 
 function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: string; onClose: () => void }) {
-  const { person, roles, message } = mail.inquiry;
+  const { person, roles = [], message } = mail.inquiry;
   const first = {
-    first_name: person.first_name,
-    last_name: person.last_name,
-    emails: person.emails.join(', '),
-    phones: person.phones.join(', '),
+    first_name: person.first_name ?? '',
+    last_name: person.last_name ?? '',
+    emails: (person.emails ?? []).join(', '),
+    phones: (person.phones ?? []).join(', '),
     role: roles[0] ?? 'buyer',
     message: message ?? '',
   };
@@ -128,15 +123,15 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
     mutationFn: async () => {
       if (contactId) {
         const { first_name, last_name } = form;
-        if (rules().length) await ask(`/lead-mails/${mail.id}/teach`, 'POST', { marks: rules() }, key);
+        if (rules().length)
+          await ask('POST /lead-mails/{id}/teach', { params: { id: mail.id }, body: { marks: rules() }, headers: key });
         if (first_name !== first.first_name || last_name !== first.last_name)
-          await ask(`/contacts/${contactId}`, 'PATCH', { first_name, last_name });
+          await ask('PATCH /contacts/{id}', { params: { id: contactId }, body: { first_name, last_name } });
         return 'Kept. The next mail of this sender is read so.';
       }
-      const { routing } = await ask<{ routing: { because: string } }>(
-        `/lead-mails/${mail.id}/convert`,
-        'POST',
-        {
+      const { routing } = await ask('POST /lead-mails/{id}/convert', {
+        params: { id: mail.id },
+        body: {
           ...mail.inquiry,
           person: {
             first_name: form.first_name,
@@ -148,13 +143,13 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
           message: form.message || null,
           marks: rules(),
         },
-        key,
-      );
+        headers: key,
+      });
       return `Taken in. ${routing.because}`;
     },
     onSuccess: (words) => after(words),
   });
-  const move = (state: Shown) => ask(`/lead-mails/${mail.id}`, 'PATCH', { state });
+  const move = (state: Shown) => ask('PATCH /lead-mails/{id}', { params: { id: mail.id }, body: { state } });
   const back = useMutation({ mutationFn: () => move('waiting'), onSuccess: () => void queries.invalidateQueries() });
   const aside = useMutation({
     mutationFn: () => move('set_aside'),
@@ -209,7 +204,7 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
               label="Role"
               value={form.role}
               slotProps={{ select: { native: true } }}
-              onChange={(event) => setSaid({ ...form, role: event.target.value })}
+              onChange={(event) => setSaid({ ...form, role: event.target.value as ContactRole })}
             >
               {CONTACT_ROLES.map((role) => (
                 <option key={role} value={role}>

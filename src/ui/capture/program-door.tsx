@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { BodyRead, DoorRequestView } from '@/core/capture';
+import type { DoorRequestView } from '@/core/capture';
 import type { BodyField, Mapping } from '@/core/mail';
 import type { Jsoned } from '@/core/shared';
 import { Ago, ask, ErrorMessage, FormEnd, useToast } from '../primitives';
@@ -59,7 +59,7 @@ export function ProgramDoor({ door }: { door: DoorJson }) {
 function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
   const { data: requests, error } = useQuery({
     queryKey: ['doors', door.id, 'requests'],
-    queryFn: async () => (await ask<{ items: Request[] }>(`/doors/${door.id}/requests`)).items,
+    queryFn: async () => (await ask('GET /doors/{id}/requests', { params: { id: door.id } })).items,
     refetchInterval: 3_000,
   });
   const [chosen, setChosen] = useState<string | null>(null);
@@ -68,7 +68,7 @@ function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
   const queries = useQueryClient();
   const toast = useToast();
   const save = useMutation({
-    mutationFn: () => ask<DoorJson>(`/doors/${door.id}`, 'PATCH', { mapping, sandbox }),
+    mutationFn: () => ask('PATCH /doors/{id}', { params: { id: door.id }, body: { mapping, sandbox } }),
     onSuccess: () => {
       void queries.invalidateQueries({ queryKey: ['doors'] });
       toast.tell(
@@ -156,7 +156,7 @@ function Reading({
   const body = bodyOf(request);
   const read = useQuery({
     queryKey: ['doors', door.id, 'read', request.id, JSON.stringify(mapping)],
-    queryFn: () => ask<BodyRead>(`/doors/${door.id}/read`, 'POST', { body, mapping }),
+    queryFn: () => ask('POST /doors/{id}/read', { params: { id: door.id }, body: { body, mapping } }),
     enabled: body !== null,
     placeholderData: (before) => before,
     staleTime: Infinity,

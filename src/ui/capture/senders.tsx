@@ -12,11 +12,12 @@ export function Senders() {
   const toast = useToast();
   const { data: senders = [] } = useQuery({
     queryKey: ['senders'],
-    queryFn: async () => (await ask<{ items: Sender[] }>('/senders')).items,
+    queryFn: async () => (await ask('GET /senders')).items,
     refetchInterval: 30_000,
   });
   const settle = useMutation({
-    mutationFn: ({ sender, own }: { sender: Sender; own: boolean }) => ask(`/senders/${sender.id}`, 'PATCH', { own_door: own }),
+    mutationFn: ({ sender, own }: { sender: Sender; own: boolean }) =>
+      ask('PATCH /senders/{id}', { params: { id: sender.id }, body: { own_door: own } }),
     onSuccess: (_, { sender, own }) => {
       for (const key of ['senders', 'doors']) void queries.invalidateQueries({ queryKey: [key] });
       toast.tell(

@@ -19,16 +19,16 @@ function useSources() {
   };
   const list = useQuery({
     queryKey: ['sources'],
-    queryFn: async () => (await ask<{ items: Source[] }>('/sources')).items,
+    queryFn: async () => (await ask('GET /sources')).items,
     refetchInterval: 30_000,
   });
   const save = useMutation({
-    mutationFn: (id: string) => ask(`/sources/${id}`, 'PATCH', {}),
+    mutationFn: (id: string) => ask('PATCH /sources/{id}', { params: { id }, body: {} }),
     onSuccess: after,
     onError: toast.fail,
   });
   const split = useMutation({
-    mutationFn: (mergeId: string) => ask(`/source-merges/${mergeId}/undo`, 'POST', undefined, freshKey()),
+    mutationFn: (mergeId: string) => ask('POST /source-merges/{id}/undo', { params: { id: mergeId }, headers: freshKey() }),
     onSuccess: () => {
       after();
       toast.tell('They are two again. What came in between stays where it is.');
@@ -37,7 +37,7 @@ function useSources() {
   });
   const merge = useMutation({
     mutationFn: ({ id, into }: { id: string; into: string }) =>
-      ask<{ id: string; people: number }>(`/sources/${id}/merge`, 'POST', { into_id: into }, freshKey()),
+      ask('POST /sources/{id}/merge', { params: { id }, body: { into_id: into }, headers: freshKey() }),
     onSuccess: (made) => {
       after();
       toast.tell(`One source now; ${people(made.people)} moved over. Under “Sources” it can be taken back.`);

@@ -1,5 +1,6 @@
 'use client';
 /** The bar that rises from below when people are chosen: how many, all of them, and what can be done to them together. */
+import type { Question } from '@/core/segments';
 import { useState } from 'react';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
@@ -16,7 +17,7 @@ interface Props {
   chosen: Chosen;
   /** How many the list holds in all. */
   total: number;
-  question: Record<string, string | number>;
+  question: Question;
   office: boolean;
   onChoose: (chosen: Chosen) => void;
 }
@@ -45,12 +46,10 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
   const toast = useToast();
   const broadcast = useMutation({
     mutationFn: () =>
-      ask<{ id: string }>(
-        '/broadcasts',
-        'POST',
-        { name: 'To people chosen in Contacts', channel: 'email', selection: selectionOf(chosen, question) },
-        freshKey(),
-      ),
+      ask('POST /broadcasts', {
+        body: { name: 'To people chosen in Contacts', channel: 'email', selection: selectionOf(chosen, question) },
+        headers: freshKey(),
+      }),
     onSuccess: ({ id }) => router.push(`/campaigns/broadcasts/${id}`),
     onError: toast.fail,
   });

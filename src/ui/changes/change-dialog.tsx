@@ -3,10 +3,10 @@
 import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
-import type { BulkAction, ChangePreview } from '@/core/changes';
+import type { BulkActionInput, ContactSelection } from '@/core/changes';
 import { ask, errorSentence, freshKey, useToast } from '../primitives';
 import { ChangeForm, TITLES, type BulkActionForm } from './forms';
-import { useChangeWatch, type ChangeLine } from './watch';
+import { useChangeWatch } from './watch';
 
 export function ChangeDialog({
   doing,
@@ -15,25 +15,25 @@ export function ChangeDialog({
   onAsked,
 }: {
   doing: BulkActionForm;
-  selection: object;
+  selection: ContactSelection;
   onClose: () => void;
   onAsked: () => void;
 }) {
-  const [change, setChange] = useState<BulkAction | null>(
+  const [change, setChange] = useState<BulkActionInput | null>(
     doing === 'delete' ? { kind: 'delete' } : doing === 'call_list' ? { kind: 'call_list', note: '' } : null,
   );
   const toast = useToast();
   const { watch } = useChangeWatch();
-  const asked = { selection, change };
+  const asked = { selection, change: change! };
   const preview = useQuery({
     queryKey: ['change-preview', JSON.stringify(asked)],
-    queryFn: () => ask<ChangePreview>('/changes/preview', 'POST', asked),
+    queryFn: () => ask('POST /changes/preview', { body: asked }),
     enabled: change !== null,
     placeholderData: keepPreviousData,
     retry: false,
   });
   const order = useMutation({
-    mutationFn: () => ask<ChangeLine>('/changes', 'POST', asked, freshKey()),
+    mutationFn: () => ask('POST /changes', { body: asked, headers: freshKey() }),
     onSuccess: ({ id }) => {
       watch(id);
       onAsked();

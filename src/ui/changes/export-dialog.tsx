@@ -1,10 +1,10 @@
 'use client';
 /** Writing the chosen to a file: the format and when; then its progress, then the file. What was asked as a question may come back by itself. */
+import type { ContactSelection } from '@/core/changes';
 import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { rhythmWords, SHEETS, type ExportFormat, type ExportView, type Rhythm, type SheetKey } from '@/core/exports';
-import type { Jsoned } from '@/core/shared';
+import { rhythmWords, SHEETS, type ExportFormat, type Rhythm, type SheetKey } from '@/core/exports';
 import { ask, freshKey, useToast } from '../primitives';
 import { When } from './export-when';
 
@@ -15,14 +15,7 @@ const FORMATS: [ExportFormat, string][] = [
   ['labels', 'Address labels, PDF'],
   ['cards', 'Cards with a QR code for phones, PDF'],
 ];
-type Export = Jsoned<ExportView>;
-interface Selected {
-  ids?: string[];
-  question?: object;
-  except?: string[];
-}
-
-export function ExportDialog({ selection, count, onClose }: { selection: Selected; count: number; onClose: () => void }) {
+export function ExportDialog({ selection, count, onClose }: { selection: ContactSelection; count: number; onClose: () => void }) {
   const [format, setFormat] = useState<ExportFormat>('csv');
   const [sheet, setSheet] = useState<SheetKey>('thirty');
   const [start, setStart] = useState(1);
@@ -38,7 +31,7 @@ export function ExportDialog({ selection, count, onClose }: { selection: Selecte
   const queries = useQueryClient();
   const toast = useToast();
   const order = useMutation({
-    mutationFn: () => ask<Export>('/exports', 'POST', { format, selection, options, email }, freshKey()),
+    mutationFn: () => ask('POST /exports', { body: { format, selection, options, email }, headers: freshKey() }),
     onSuccess: (made) => {
       setId(made.id);
       void queries.invalidateQueries({ queryKey: ['exports'] });
@@ -47,12 +40,10 @@ export function ExportDialog({ selection, count, onClose }: { selection: Selecte
   });
   const schedule = useMutation({
     mutationFn: () =>
-      ask(
-        '/export-schedules',
-        'POST',
-        { name, format, options, question: selection.question ?? {}, ...rhythm, email },
-        freshKey(),
-      ),
+      ask('POST /export-schedules', {
+        body: { name, format, options, question: selection.question ?? {}, ...rhythm!, email },
+        headers: freshKey(),
+      }),
     onSuccess: () => {
       toast.tell(`“${name}” is written ${rhythmWords(rhythm!)}. It stands under Database, Files that go out.`);
       void queries.invalidateQueries({ queryKey: ['exports'] });
@@ -62,7 +53,7 @@ export function ExportDialog({ selection, count, onClose }: { selection: Selecte
   });
   const { data } = useQuery({
     queryKey: ['export', id],
-    queryFn: () => ask<Export>(`/exports/${id}`),
+    queryFn: () => ask('GET /exports/{id}', { params: { id: id! } }),
     enabled: id !== null,
     refetchInterval: ({ state }) => (state.data && ['done', 'failed'].includes(state.data.state) ? false : 600),
   });

@@ -48,10 +48,10 @@ function Schedules() {
   const toast = useToast();
   const { data: schedules } = useQuery({
     queryKey: ['exports', 'schedules'],
-    queryFn: async () => (await ask<{ items: Schedule[] }>('/export-schedules')).items,
+    queryFn: async () => (await ask('GET /export-schedules')).items,
   });
   const remove = useMutation({
-    mutationFn: ({ id }: Schedule) => ask(`/export-schedules/${id}`, 'DELETE'),
+    mutationFn: ({ id }: Schedule) => ask('DELETE /export-schedules/{id}', { params: { id } }),
     onSuccess: (_, { name }) => {
       toast.tell(`“${name}” comes no more. Files written so far stay for their week.`);
       void queries.invalidateQueries({ queryKey: ['exports'] });
@@ -98,7 +98,7 @@ function Files() {
   const zone = useZone();
   const { data: files } = useQuery({
     queryKey: ['exports', 'files'],
-    queryFn: async () => (await ask<{ items: Export[] }>('/exports?limit=50')).items,
+    queryFn: async () => (await ask('GET /exports', { query: { limit: 50 } })).items,
     refetchInterval: ({ state }) => (state.data?.some((file) => GOING.includes(file.state)) ? 1_000 : false),
   });
   return (

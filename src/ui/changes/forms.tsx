@@ -2,13 +2,13 @@
 /** The form of each change: it answers a whole change, or null while something is missing. */
 import { useState } from 'react';
 import TextField from '@mui/material/TextField';
-import type { BulkAction } from '@/core/changes';
-import { CONTACT_ROLES, type Channel } from '@/core/contacts';
+import type { BulkActionInput } from '@/core/changes';
+import { CONTACT_ROLES, type Channel, type ContactRole } from '@/core/contacts';
 import type { FieldDef, VocabularyView } from '@/core/segments';
 import { NO_WORDS, useVocabulary } from '../primitives';
 import { TagPicker } from './tag-picker';
 
-export type BulkActionForm = Exclude<BulkAction['kind'], `${string}_gone` | 'hand_on'> | 'archive';
+export type BulkActionForm = Exclude<BulkActionInput['kind'], `${string}_gone` | 'hand_on'> | 'archive';
 export const TITLES: Record<BulkActionForm, string> = {
   tags: 'Tag them',
   horizon: 'Set the horizon',
@@ -22,7 +22,7 @@ export const TITLES: Record<BulkActionForm, string> = {
   archive: 'Archive them',
   delete: 'Delete them',
 };
-type Set = (change: BulkAction | null) => void;
+type Set = (change: BulkActionInput | null) => void;
 
 export function ChangeForm({ doing, onChange }: { doing: BulkActionForm; onChange: Set }) {
   const { data: vocabulary = NO_WORDS } = useVocabulary();
@@ -107,16 +107,16 @@ export function HandTo({
   onChange: Set;
 }) {
   const [value, setValue] = useState<string | null>(null);
-  const options: [string, string, BulkAction][] = [
+  const options: [string, string, BulkActionInput][] = [
     ['ladder', 'By the ladder, each as if they came now', { kind: 'hand_on', roster_id: null }],
-    ...(vocabulary.names.roster ?? []).map(({ value: roster_id, name }): [string, string, BulkAction] => [
+    ...(vocabulary.names.roster ?? []).map(({ value: roster_id, name }): [string, string, BulkActionInput] => [
       `roster ${roster_id}`,
       `${name}, in turn`,
       { kind: 'hand_on', roster_id },
     ]),
     ...(vocabulary.names.person ?? [])
       .filter((one) => !one.left && !without.includes(one.value))
-      .map(({ value: owner_id, name }): [string, string, BulkAction] => [owner_id, name, { kind: 'owner', owner_id }]),
+      .map(({ value: owner_id, name }): [string, string, BulkActionInput] => [owner_id, name, { kind: 'owner', owner_id }]),
   ];
   return (
     <fieldset className="values">
@@ -208,13 +208,13 @@ function Tags({ onChange }: { onChange: Set }) {
 }
 
 function Roles({ onChange }: { onChange: Set }) {
-  const [wanted, setWanted] = useState<Record<string, 'add' | 'remove'>>({});
-  const pick = (role: string, what: string) => {
+  const [wanted, setWanted] = useState<Partial<Record<ContactRole, 'add' | 'remove'>>>({});
+  const pick = (role: ContactRole, what: string) => {
     const next = { ...wanted };
     if (what === 'add' || what === 'remove') next[role] = what;
     else delete next[role];
     setWanted(next);
-    const of = (way: string) => Object.keys(next).filter((key) => next[key] === way);
+    const of = (way: string) => CONTACT_ROLES.filter((key) => next[key] === way);
     onChange(Object.keys(next).length ? { kind: 'roles', add: of('add'), remove: of('remove') } : null);
   };
   return (

@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { restOf } from '@/core/changes';
 import { dayAndTime } from '@/core/shared';
 import { ask, useZone } from '../primitives';
-import { outcomeWords, useChangeActions, type ChangeLine } from './watch';
+import { outcomeWords, useChangeActions } from './watch';
 
 export function HistoryDialog({ onClose }: { onClose: () => void }) {
   return (
@@ -29,7 +29,7 @@ export function History() {
   const { cancel, undo } = useChangeActions();
   const { data: changes } = useQuery({
     queryKey: ['changes'],
-    queryFn: async () => (await ask<{ items: ChangeLine[] }>('/changes?limit=100')).items,
+    queryFn: async () => (await ask('GET /changes', { query: { limit: 100 } })).items,
     refetchInterval: ({ state }) =>
       state.data?.some((change) => ['waiting', 'running', 'undoing'].includes(change.state)) ? 1_000 : false,
   });

@@ -1,4 +1,7 @@
 /** Who is chosen in a list: people one by one, or everybody of the list except some; never loaded to be chosen. */
+import type { ContactSelection } from '@/core/changes';
+import type { Question } from '@/core/segments';
+
 export interface Chosen {
   all: boolean;
   /** Those chosen, or with `all` those left out. */
@@ -20,5 +23,5 @@ export function choose(chosen: Chosen, ids: string[], on: boolean): Chosen {
 }
 
 /** As the API takes it. @param question what the list was asked for */
-export const selectionOf = (chosen: Chosen, question: Record<string, string | number>): object =>
+export const selectionOf = (chosen: Chosen, question: Question): ContactSelection =>
   chosen.all ? { question, except: [...chosen.ids] } : { ids: [...chosen.ids] };

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask, freshKey, useToast } from '../primitives';
-import { useTags, type Tag } from '../segments';
+import { useTags } from '../segments';
 import '../contacts/contacts.css';
 
 const MOST_SHOWN = 8;
@@ -50,7 +50,7 @@ export function TagPicker({
     setAt(0);
   };
   const make = useMutation({
-    mutationFn: () => ask<Tag>('/tags', 'POST', { name: typed }, freshKey()),
+    mutationFn: () => ask('POST /tags', { body: { name: typed }, headers: freshKey() }),
     onSuccess: async (tag) => {
       await queries.invalidateQueries({ queryKey: ['tags'] });
       void queries.invalidateQueries({ queryKey: ['vocabulary'] });

@@ -19,7 +19,7 @@ export const useChangeActions = () => {
   const queries = useQueryClient();
   const toast = useToast();
   const { watch } = useChangeWatch();
-  const act = (what: 'cancel' | 'undo') => (id: string) => ask<ChangeLine>(`/changes/${id}/${what}`, 'POST');
+  const act = (what: 'cancel' | 'undo') => (id: string) => ask(`POST /changes/{id}/${what}`, { params: { id } });
   const after = () => queries.invalidateQueries({ queryKey: ['changes'] });
   const cancel = useMutation({ mutationFn: act('cancel'), onSuccess: after, onError: toast.fail });
   const undo = useMutation({
@@ -66,7 +66,7 @@ function Watched({ id, onEnd }: { id: string; onEnd: () => void }) {
   const { cancel, undo } = useChangeActions();
   const { data: change } = useQuery({
     queryKey: ['change', id],
-    queryFn: () => ask<ChangeLine>(`/changes/${id}`),
+    queryFn: () => ask('GET /changes/{id}', { params: { id } }),
     refetchInterval: ({ state }) => (state.data && !GOING.includes(state.data.state) ? false : LOOK_MS),
     staleTime: 0,
   });

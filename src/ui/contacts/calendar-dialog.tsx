@@ -13,11 +13,11 @@ export function CalendarDialog({ onClose }: { onClose: () => void }) {
   const [url, setUrl] = useState<string | null>(null);
   const { data } = useQuery({
     queryKey: ['feed'],
-    queryFn: () => ask<{ feed: { made_at: string; read_at: string | null } | null }>('/calendar'),
+    queryFn: () => ask('GET /calendar'),
   });
   const after = () => void queries.invalidateQueries({ queryKey: ['feed'] });
   const make = useMutation({
-    mutationFn: () => ask<{ url: string }>('/calendar', 'POST'),
+    mutationFn: () => ask('POST /calendar'),
     onSuccess: (made) => {
       setUrl(made.url);
       after();
@@ -25,7 +25,7 @@ export function CalendarDialog({ onClose }: { onClose: () => void }) {
     onError: toast.fail,
   });
   const revoke = useMutation({
-    mutationFn: () => ask('/calendar', 'DELETE'),
+    mutationFn: () => ask('DELETE /calendar'),
     onSuccess: () => {
       setUrl(null);
       after();

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { CONTACT_ROLES, DATE_KINDS, DATE_NAMES, type DateKind } from '@/core/contacts';
+import { CONTACT_ROLES, DATE_KINDS, DATE_NAMES, type DateKind, type ContactRole } from '@/core/contacts';
 import type { FieldDef } from '@/core/segments';
 import { ask, ErrorMessage, FormEnd, NO_WORDS, useToast, useVocabulary } from '../primitives';
 import type { ContactInFull } from './types';
@@ -50,22 +50,25 @@ function wantsOf(form: Form, before: Record<string, unknown>): Record<string, un
 export function DetailsDialog({ contact, onClose }: { contact: ContactInFull; onClose: () => void }) {
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const [form, setForm] = useState(() => formOf(contact));
-  const [roles, setRoles] = useState<string[]>(contact.roles);
+  const [roles, setRoles] = useState<ContactRole[]>(contact.roles);
   const [dates, setDates] = useState(contact.dates);
   const [fields, setFields] = useState(contact.fields);
   const queries = useQueryClient();
   const toast = useToast();
   const save = useMutation({
     mutationFn: () =>
-      ask(`/contacts/${contact.id}`, 'PATCH', {
-        first_name: form.first_name,
-        last_name: form.last_name,
-        company: form.company,
-        roles,
-        place: { street: form.street, city: form.city, region: form.region, postal_code: form.postal_code },
-        wants: wantsOf(form, contact.wants),
-        dates: dates.filter(({ on }) => on),
-        ...(Object.keys(fields).length ? { fields } : {}),
+      ask('PATCH /contacts/{id}', {
+        params: { id: contact.id },
+        body: {
+          first_name: form.first_name,
+          last_name: form.last_name,
+          company: form.company,
+          roles,
+          place: { street: form.street, city: form.city, region: form.region, postal_code: form.postal_code },
+          wants: wantsOf(form, contact.wants),
+          dates: dates.filter(({ on }) => on),
+          ...(Object.keys(fields).length ? { fields } : {}),
+        },
       }),
     onSuccess: () => {
       void queries.invalidateQueries();

@@ -65,7 +65,7 @@ function Opened({ contact, reasons, call, readOnly, onClose, onNext }: DossierPr
   const toast = useToast();
   const queries = useQueryClient();
   const place = useMutation({
-    mutationFn: () => ask<Call>(`/contacts/${contact.id}/calls`, 'POST', undefined, freshKey()),
+    mutationFn: () => ask('POST /contacts/{id}/calls', { params: { id: contact.id }, headers: freshKey() }),
     onSuccess: (placed) => {
       setDesk({ is: 'call', call: placed });
       void queries.invalidateQueries({ queryKey: ['wire'] });

@@ -46,7 +46,7 @@ function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: bo
   const zone = useZone();
   const now = useNow();
   const stop = useMutation({
-    mutationFn: (id: string) => ask(`/enrolments/${id}/stop`, 'POST'),
+    mutationFn: (id: string) => ask('POST /enrolments/{id}/stop', { params: { id } }),
     onSuccess: () => {
       toast.tell('The campaign has stopped for them.');
       void queries.invalidateQueries();
@@ -59,12 +59,12 @@ function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: bo
     void queries.invalidateQueries();
   };
   const enrol = useMutation({
-    mutationFn: (id: string) => ask(`/contacts/${contactId}/enrolments`, 'POST', { campaign_id: id }),
+    mutationFn: (id: string) => ask('POST /contacts/{id}/enrolments', { params: { id: contactId }, body: { campaign_id: id } }),
     onSuccess: () => after('They are in the campaign.'),
     onError: toast.fail,
   });
   const hold = useMutation({
-    mutationFn: (next: boolean) => ask(`/contacts/${contactId}/campaigns-held`, 'PUT', { held: next }),
+    mutationFn: (next: boolean) => ask('PUT /contacts/{id}/campaigns-held', { params: { id: contactId }, body: { held: next } }),
     onSuccess: (_, next) =>
       after(next ? 'All campaigns are held for them.' : 'Campaigns go on for them.', () => hold.mutate(!next)),
     onError: toast.fail,

@@ -21,13 +21,13 @@ export function useGridLayout(all: ColumnDef[]): { layout: GridLayout | null; sa
   const queries = useQueryClient();
   const { data, isError } = useQuery({
     queryKey: KEY,
-    queryFn: () => ask<{ contacts_grid?: Partial<GridLayout> }>('/preferences'),
+    queryFn: async () => (await ask('GET /preferences')) as { contacts_grid?: Partial<GridLayout> },
     staleTime: Infinity,
   });
   const save = useCallback(
     (layout: GridLayout) => {
       queries.setQueryData(KEY, (before: object | undefined) => ({ ...before, contacts_grid: layout }));
-      void ask('/preferences', 'PUT', { contacts_grid: layout }).catch(() => {});
+      void ask('PUT /preferences', { body: { contacts_grid: { ...layout } } }).catch(() => {});
     },
     [queries],
   );

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask, useToast } from '../primitives';
-import { nameOf, type Contact, type ContactInFull } from './types';
+import { nameOf, type ContactInFull } from './types';
 import './contacts.css';
 
 export function Household({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
@@ -13,7 +13,8 @@ export function Household({ contact, readOnly }: { contact: ContactInFull; readO
   const toast = useToast();
   const after = () => void queries.invalidateQueries();
   const join = useMutation({
-    mutationFn: (other: { id: string; name: string }) => ask(`/contacts/${contact.id}/household`, 'PUT', { other_id: other.id }),
+    mutationFn: (other: { id: string; name: string }) =>
+      ask('PUT /contacts/{id}/household', { params: { id: contact.id }, body: { other_id: other.id } }),
     onSuccess: (_, other) => {
       setAdding(false);
       after();
@@ -22,7 +23,7 @@ export function Household({ contact, readOnly }: { contact: ContactInFull; readO
     onError: toast.fail,
   });
   const leave = useMutation({
-    mutationFn: ({ id }: { id: string; name: string }) => ask(`/contacts/${id}/household`, 'DELETE'),
+    mutationFn: ({ id }: { id: string; name: string }) => ask('DELETE /contacts/{id}/household', { params: { id } }),
     onSuccess: (_, other) => {
       after();
       toast.tell(`${other.name} is out of the household.`, () => join.mutate(other));
@@ -82,7 +83,7 @@ function Find({
   const [q, setQ] = useState('');
   const { data } = useQuery({
     queryKey: ['household', 'find', q],
-    queryFn: async () => (await ask<{ items: Contact[] }>(`/contacts?limit=6&q=${encodeURIComponent(q)}`)).items,
+    queryFn: async () => (await ask('GET /contacts', { query: { limit: 6, q } })).items,
     enabled: q.trim().length > 1,
   });
   const found = data?.filter(({ id }) => !without.includes(id)) ?? [];

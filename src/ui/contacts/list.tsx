@@ -1,5 +1,6 @@
 'use client';
 /** Contacts: segments on a shelf, the question as a sentence with its count, the grid, the Dossier beside it, and what can be done to many. */
+import type { Question } from '@/core/segments';
 import { useCallback, useRef, useState } from 'react';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
@@ -15,16 +16,7 @@ import { useGridLayout } from './grid-columns';
 import { Dossier } from './dossier';
 import { Grid } from './grid';
 import { questionOf, treeShown, useAsked } from './question';
-import type { Contact } from './types';
 import './contacts.css';
-
-interface Page {
-  items: Contact[];
-  next_cursor: string | null;
-  total?: number;
-  total_capped?: boolean;
-  approximate: boolean;
-}
 const PAGE = 50;
 
 export function ContactsArea({
@@ -184,7 +176,7 @@ export function ContactsArea({
         <BulkBar
           chosen={picked}
           total={Math.max(total ?? 0, howMany({ ...picked, all: false }, 0))}
-          question={numbers(question)}
+          question={typedQuestion(question)}
           office={office}
           onChoose={(next) => setPlace({ at: place, chosen: next, from, of: key })}
         />
@@ -194,8 +186,8 @@ export function ContactsArea({
   );
 }
 
-const numbers = (question: Record<string, string>): Record<string, string | number> =>
-  question.days ? { ...question, days: Number(question.days) } : question;
+const typedQuestion = (question: Record<string, string>): Question =>
+  (question.days ? { ...question, days: Number(question.days) } : question) as Question;
 
 /** The person whose Dossier is open, in the address; without asking the server for the page again. */
 function useOpened(): [string | null, (id: string | null) => void] {
@@ -210,11 +202,14 @@ function useOpened(): [string | null, (id: string | null) => void] {
 }
 
 function useContacts(question: Record<string, string>, sort: string, descending: boolean, ready: boolean) {
-  const filter = new URLSearchParams({ ...question, sort, order: descending ? 'desc' : 'asc' }).toString();
+  const asked = { ...question, sort, order: descending ? 'desc' : 'asc' };
+  const filter = new URLSearchParams(asked).toString();
   const found = useInfiniteQuery({
     queryKey: ['contacts', filter],
     queryFn: ({ pageParam }) =>
-      ask<Page>(`/contacts?limit=${PAGE}&${filter}${pageParam ? `&cursor=${encodeURIComponent(pageParam)}` : ''}`),
+      ask('GET /contacts', {
+        query: new URLSearchParams({ ...asked, limit: String(PAGE), ...(pageParam ? { cursor: pageParam } : {}) }),
+      }),
     initialPageParam: '',
     getNextPageParam: (last) => last.next_cursor,
     placeholderData: keepPreviousData,
@@ -223,7 +218,7 @@ function useContacts(question: Record<string, string>, sort: string, descending:
   const first = found.data?.pages[0];
   const exact = useQuery({
     queryKey: ['contacts', 'count', new URLSearchParams(question).toString()],
-    queryFn: () => ask<{ count: number }>(`/contacts/count?${new URLSearchParams(question)}`),
+    queryFn: () => ask('GET /contacts/count', { query: new URLSearchParams(question) }),
     enabled: first?.total_capped === true,
     placeholderData: keepPreviousData,
   });

@@ -13,10 +13,10 @@ export function Merges({ contactId }: { contactId: string }) {
   const toast = useToast();
   const { data: merges } = useQuery({
     queryKey: ['contact', contactId, 'merges'],
-    queryFn: async () => (await ask<{ items: Merge[] }>(`/contacts/${contactId}/merges`)).items,
+    queryFn: async () => (await ask('GET /contacts/{id}/merges', { params: { id: contactId } })).items,
   });
   const apart = useMutation({
-    mutationFn: ({ id }: Merge) => ask(`/merges/${id}/undo`, 'POST', undefined, freshKey()),
+    mutationFn: ({ id }: Merge) => ask('POST /merges/{id}/undo', { params: { id }, headers: freshKey() }),
     onSuccess: (_, { gone }) => {
       toast.tell(`${gone} stands on their own again, with everything that was theirs.`);
       void queries.invalidateQueries();

@@ -28,7 +28,10 @@ export function NextTouch({ contactId, onClose }: { contactId: string; onClose: 
   const [appointment, setAppointment] = useState(false);
   const set = useMutation({
     mutationFn: (at: Date | null) =>
-      ask(`/contacts/${contactId}/next-touch`, 'PUT', { at: at?.toISOString() ?? null, note, appointment }),
+      ask('PUT /contacts/{id}/next-touch', {
+        params: { id: contactId },
+        body: { at: at?.toISOString() ?? null, note, appointment },
+      }),
     onSuccess: () => {
       void queries.invalidateQueries();
       onClose(true);

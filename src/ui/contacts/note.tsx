@@ -16,8 +16,12 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
   const save = useMutation({
     mutationFn: () =>
       called
-        ? ask(`/contacts/${contactId}/activities`, 'POST', { kind: 'call', text, talk_seconds: minutes * 60 }, freshKey())
-        : ask(`/contacts/${contactId}/notes`, 'POST', { text }, freshKey()),
+        ? ask('POST /contacts/{id}/activities', {
+            params: { id: contactId },
+            body: { kind: 'call', text, talk_seconds: minutes * 60 },
+            headers: freshKey(),
+          })
+        : ask('POST /contacts/{id}/notes', { params: { id: contactId }, body: { text }, headers: freshKey() }),
     onSuccess: () => {
       clear();
       void queries.invalidateQueries();

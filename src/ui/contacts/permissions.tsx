@@ -57,7 +57,7 @@ function DoNotContact({ contact }: { contact: ContactInFull }) {
   const toast = useToast();
   const set = useMutation({
     mutationFn: (patch: { do_not_contact?: boolean; household_do_not_contact?: boolean }) =>
-      ask(`/contacts/${contact.id}`, 'PATCH', patch),
+      ask('PATCH /contacts/{id}', { params: { id: contact.id }, body: patch }),
     onSuccess: (_, patch) => {
       void queries.invalidateQueries();
       const [[name, on]] = Object.entries(patch) as [[string, boolean]];
@@ -90,7 +90,7 @@ function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: C
   const queries = useQueryClient();
   const toast = useToast();
   const save = useMutation({
-    mutationFn: () => ask(`/contacts/${contact.id}/permissions`, 'PUT', { channel, state, evidence }),
+    mutationFn: () => ask('PUT /contacts/{id}/permissions', { params: { id: contact.id }, body: { channel, state, evidence } }),
     onSuccess: () => {
       toast.tell(`${capital(CHANNEL_NAMES[channel])}: ${state === 'granted' ? 'yes' : 'no'} is on record.`);
       void queries.invalidateQueries();

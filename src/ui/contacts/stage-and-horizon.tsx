@@ -43,7 +43,7 @@ function Choices({ contact }: { contact: ContactInFull }) {
   };
   const nameOfStage = (key: string) => nameIn(vocabulary)('stage', key) ?? stageName(key);
   const change = useMutation({
-    mutationFn: (patch: object) => ask(`/contacts/${contact.id}`, 'PATCH', patch),
+    mutationFn: (patch: object) => ask('PATCH /contacts/{id}', { params: { id: contact.id }, body: patch }),
     onSuccess: () => void queries.invalidateQueries(),
     onError: toast.fail,
   });

@@ -13,7 +13,7 @@ export function ContactTags({ contact, readOnly }: { contact: ContactInFull; rea
   const queries = useQueryClient();
   const toast = useToast();
   const save = useMutation({
-    mutationFn: (names: string[]) => ask(`/contacts/${contact.id}`, 'PATCH', { tags: names }),
+    mutationFn: (names: string[]) => ask('PATCH /contacts/{id}', { params: { id: contact.id }, body: { tags: names } }),
     onSuccess: () => void queries.invalidateQueries(),
     onError: toast.fail,
   });

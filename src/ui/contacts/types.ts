@@ -20,14 +20,14 @@ export const nameOf = (contact: { first_name: string; last_name: string; emails?
 export const useContact = (id: string) =>
   useQuery({
     queryKey: ['contact', id],
-    queryFn: () => ask<ContactInFull>(`/contacts/${id}`),
+    queryFn: () => ask('GET /contacts/{id}', { params: { id } }),
     placeholderData: (before) => (before?.id === id ? before : undefined),
   });
 export const useTimeline = (id: string, limit: number) =>
   useQuery({
     queryKey: ['timeline', id, limit],
-    queryFn: () => ask<{ items: TimelineLine[]; next_cursor: string | null }>(`/contacts/${id}/timeline?limit=${limit}`),
+    queryFn: () => ask('GET /contacts/{id}/timeline', { params: { id }, query: { limit } }),
     placeholderData: (before) => before,
   });
 export const useEnrollments = (id: string) =>
-  useQuery({ queryKey: ['enrolments', id], queryFn: () => ask<{ items: Enrollment[] }>(`/contacts/${id}/enrolments`) });
+  useQuery({ queryKey: ['enrolments', id], queryFn: () => ask('GET /contacts/{id}/enrolments', { params: { id } }) });

@@ -4,14 +4,7 @@ import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { showPhone } from '@/core/capture';
-import {
-  chosenSide,
-  MERGE_FIELDS,
-  type DuplicateScanView,
-  type MergeChoices,
-  type MergeChoice,
-  type PairView,
-} from '@/core/duplicates';
+import { chosenSide, MERGE_FIELDS, type MergeChoices, type MergeChoice, type PairView } from '@/core/duplicates';
 import type { Jsoned } from '@/core/shared';
 import { ask, freshKey, Strokes, useKeys, useToast } from '../primitives';
 import type { Contact } from '../contacts';
@@ -41,16 +34,16 @@ export function DuplicatesArea() {
   const toast = useToast();
   const scan = useQuery({
     queryKey: ['duplicates', 'look'],
-    queryFn: () => ask<Jsoned<DuplicateScanView>>('/duplicates/scan'),
+    queryFn: () => ask('GET /duplicates/scan'),
     refetchInterval: ({ state }) => (state.data && ['waiting', 'running'].includes(state.data.state) ? 700 : false),
   });
   const { data: pairs } = useQuery({
     queryKey: ['duplicates', scan.data?.state, scan.data?.ended_at],
-    queryFn: async () => (await ask<{ items: Pair[] }>('/duplicates?limit=50')).items,
+    queryFn: async () => (await ask('GET /duplicates', { query: { limit: 50 } })).items,
     enabled: scan.data?.state === 'done',
   });
   const again = useMutation({
-    mutationFn: () => ask('/duplicates/scan', 'POST'),
+    mutationFn: () => ask('POST /duplicates/scan'),
     onSuccess: () => queries.invalidateQueries({ queryKey: ['duplicates'] }),
     onError: toast.fail,
   });
@@ -102,13 +95,17 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
   const [survivor, gone] = swapped ? [pair.other, pair.one] : [pair.one, pair.other];
   const after = () => void queries.invalidateQueries();
   const apart = useMutation({
-    mutationFn: (id: string) => ask(`/merges/${id}/undo`, 'POST'),
+    mutationFn: (id: string) => ask('POST /merges/{id}/undo', { params: { id } }),
     onSuccess: after,
     onError: toast.fail,
   });
   const merge = useMutation({
     mutationFn: () =>
-      ask<{ merge_id: string }>(`/contacts/${survivor.id}/merge`, 'POST', { other_id: gone.id, choices }, freshKey()),
+      ask('POST /contacts/{id}/merge', {
+        params: { id: survivor.id },
+        body: { other_id: gone.id, choices },
+        headers: freshKey(),
+      }),
     onSuccess: ({ merge_id }) => {
       toast.tell(`${shown.name(survivor)} is one person now.`, () => apart.mutate(merge_id));
       after();
@@ -116,14 +113,14 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
     onError: toast.fail,
   });
   const different = useMutation({
-    mutationFn: () => ask('/duplicates/different', 'POST', { one_id: pair.one.id, other_id: pair.other.id }),
+    mutationFn: () => ask('POST /duplicates/different', { body: { one_id: pair.one.id, other_id: pair.other.id } }),
     onSuccess: after,
     onError: toast.fail,
   });
   const household = useMutation({
     mutationFn: async () => {
-      await ask(`/contacts/${pair.one.id}/household`, 'PUT', { other_id: pair.other.id });
-      await ask('/duplicates/different', 'POST', { one_id: pair.one.id, other_id: pair.other.id });
+      await ask('PUT /contacts/{id}/household', { params: { id: pair.one.id }, body: { other_id: pair.other.id } });
+      await ask('POST /duplicates/different', { body: { one_id: pair.one.id, other_id: pair.other.id } });
     },
     onSuccess: after,
     onError: toast.fail,

@@ -128,7 +128,7 @@ function Earlier({ onOpen }: { onOpen: (id: string) => void }) {
   const zone = useZone();
   const { data } = useQuery({
     queryKey: ['imports'],
-    queryFn: async () => (await ask<{ items: Import[] }>('/imports?limit=30')).items,
+    queryFn: async () => (await ask('GET /imports', { query: { limit: 30 } })).items,
   });
   if (!data?.length) return <p className="empty">No file was brought in yet.</p>;
   return (

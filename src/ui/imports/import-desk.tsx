@@ -46,7 +46,7 @@ export function ImportDesk({
   const toast = useToast();
   const { data, error } = useQuery({
     queryKey: ['import', id],
-    queryFn: () => ask<Import>(`/imports/${id}`),
+    queryFn: () => ask('GET /imports/{id}', { params: { id } }),
     refetchInterval: ({ state }) => (!state.data || GOING.includes(state.data.state) ? 700 : false),
     staleTime: 0,
   });
@@ -60,12 +60,12 @@ export function ImportDesk({
     void queries.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'import' });
   };
   const act = useMutation({
-    mutationFn: (what: 'start' | 'cancel' | 'undo') => ask<Import>(`/imports/${id}/${what}`, 'POST', undefined, freshKey()),
+    mutationFn: (what: 'start' | 'cancel' | 'undo') => ask(`POST /imports/{id}/${what}`, { params: { id }, headers: freshKey() }),
     onSuccess: after,
     onError: toast.fail,
   });
   const change = useMutation({
-    mutationFn: (patch: object) => ask<Import>(`/imports/${id}`, 'PATCH', patch),
+    mutationFn: (patch: object) => ask('PATCH /imports/{id}', { params: { id }, body: patch }),
     onSuccess: after,
     onError: toast.fail,
   });

@@ -2,13 +2,10 @@
 /** The inbox: all that people wrote, by person, with what is next; the Dossier of the chosen one beside it. */
 import { useState } from 'react';
 import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query';
-import { SUGGESTION_WORDS, type AnswerView } from '@/core/messages';
-import type { Jsoned } from '@/core/shared';
+import { SUGGESTION_WORDS } from '@/core/messages';
 import { Dossier } from '../contacts';
 import { Ago, ask, ErrorMessage, Glyph, Strokes, useIsNarrow, useKeys, useToast } from '../primitives';
 import './inbox.css';
-
-type Answer = Jsoned<AnswerView>;
 
 export function InboxArea() {
   const [unread, setUnread] = useState(true);
@@ -18,15 +15,13 @@ export function InboxArea() {
   const list = useInfiniteQuery({
     queryKey: ['answers', unread],
     initialPageParam: null as string | null,
-    queryFn: ({ pageParam }) =>
-      ask<{ items: Answer[]; next_cursor: string | null }>(
-        `/answers?unread=${unread}&limit=50${pageParam ? `&cursor=${encodeURIComponent(pageParam)}` : ''}`,
-      ),
+    queryFn: ({ pageParam }) => ask('GET /answers', { query: { unread, limit: 50, cursor: pageParam ?? undefined } }),
     getNextPageParam: (last) => last.next_cursor,
   });
   const rows = list.data?.pages.flatMap(({ items }) => items) ?? [];
   const mark = useMutation({
-    mutationFn: ({ id, read }: { id: string; read: boolean }) => ask(`/contacts/${id}/read`, 'PUT', { read }),
+    mutationFn: ({ id, read }: { id: string; read: boolean }) =>
+      ask('PUT /contacts/{id}/read', { params: { id }, body: { read } }),
     onSuccess: (_, { id, read }) => {
       void queries.invalidateQueries({ queryKey: ['answers'] });
       void queries.invalidateQueries({ queryKey: ['wire'] });
@@ -35,7 +30,8 @@ export function InboxArea() {
     onError: toast.fail,
   });
   const judge = useMutation({
-    mutationFn: ({ id, ends }: { id: string; ends: boolean }) => ask(`/contacts/${id}/refusal`, 'PUT', { ends }),
+    mutationFn: ({ id, ends }: { id: string; ends: boolean }) =>
+      ask('PUT /contacts/{id}/refusal', { params: { id }, body: { ends } }),
     onSuccess: (_, { ends }) => {
       void queries.invalidateQueries({ queryKey: ['answers'] });
       toast.tell(ends ? 'Opted out. They won’t get any more messages.' : 'Campaigns go on.');

@@ -2,7 +2,6 @@
 /** The map in a page of the house: fetched when it is shown, with the homes of now and an area that can be drawn. */
 import { useEffect, useRef, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import type { BaseMap } from '@/core/market';
 import { ask } from '../primitives';
 import type { CountyMap, Pin, Ring } from '../primitives/county-map';
 import 'leaflet/dist/leaflet.css';
@@ -25,7 +24,7 @@ export function MapView({
 }) {
   const { data: baseMap } = useQuery({
     queryKey: ['base-map'],
-    queryFn: () => ask<BaseMap>('/base-map'),
+    queryFn: () => ask('GET /base-map'),
     staleTime: Infinity,
   });
   const element = useRef<HTMLDivElement>(null);

@@ -39,7 +39,7 @@ export function MarketArea({ office }: { office: boolean }) {
   const words = new URLSearchParams({ ...wordsOfCriteria(criteria), ...(status ? { status } : {}), limit: String(limit) });
   const homes = useQuery({
     queryKey: ['listings', words.toString()],
-    queryFn: () => ask<{ items: ListingJson[]; total: number }>(`/listings?${words}`),
+    queryFn: () => ask('GET /listings', { query: words }),
     placeholderData: (before) => before,
   });
   const items = homes.data?.items ?? [];
@@ -191,8 +191,8 @@ function TakeIn() {
   const [result, setTaken] = useState<ListingsImported | null>(null);
   const take = useMutation({
     mutationFn: ({ file, whole }: { file: File; whole: boolean }) =>
-      sendFile<ListingsImported>(`/listings/file?whole=${whole}`, file, {
-        method: 'PUT',
+      sendFile('PUT /listings/file', file, {
+        query: { whole },
         headers: { 'content-type': 'text/csv' },
       }),
     onSuccess: (result) => {

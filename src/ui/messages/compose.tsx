@@ -7,11 +7,6 @@ import { CHANNEL_NAMES } from '@/core/contacts';
 import { listed } from '@/core/shared';
 import { ask, freshKey, useDraft, useToast } from '../primitives';
 import { FromTemplate } from './from-template';
-
-interface Sent {
-  because: string | null;
-  others: { name: string; because: string | null; sent: boolean }[];
-}
 export type WritableChannel = 'text' | 'email' | 'letter';
 
 export function Compose({
@@ -36,12 +31,11 @@ export function Compose({
   const toast = useToast();
   const send = useMutation({
     mutationFn: () =>
-      ask<Sent>(
-        `/contacts/${contactId}/messages`,
-        'POST',
-        { channel, subject: subject || null, text, both: both && household.length > 0 },
-        key,
-      ),
+      ask('POST /contacts/{id}/messages', {
+        params: { id: contactId },
+        body: { channel, subject: subject || null, text, both: both && household.length > 0 },
+        headers: key,
+      }),
     onSuccess: ({ because, others }) => {
       clear();
       clearSubject();

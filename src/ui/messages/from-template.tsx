@@ -2,11 +2,7 @@
 /** Choosing a template while writing to somebody or speaking with them: its words come filled in for that person. The language of words is fetched only then. */
 import { useQuery } from '@tanstack/react-query';
 import type { Channel } from '@/core/contacts';
-import type { MergeFields, TemplateView } from '@/core/messages';
-import type { Jsoned } from '@/core/shared';
 import { ask, useToast } from '../primitives';
-
-type Template = Jsoned<TemplateView>;
 
 export function FromTemplate({
   channel,
@@ -22,7 +18,7 @@ export function FromTemplate({
   const toast = useToast();
   const { data: templates = [] } = useQuery({
     queryKey: ['templates'],
-    queryFn: async () => (await ask<{ items: Template[] }>('/templates')).items,
+    queryFn: async () => (await ask('GET /templates')).items,
     staleTime: 30_000,
   });
   const own = templates.filter((one) => one.channel === channel && one.findings.errors === 0);
@@ -33,7 +29,7 @@ export function FromTemplate({
     try {
       const [{ fillWords }, { fields }] = await Promise.all([
         import('@/core/messages'),
-        ask<{ fields: MergeFields }>(`/contacts/${contactId}/merge-fields`),
+        ask('GET /contacts/{id}/merge-fields', { params: { id: contactId } }),
       ]);
       const { subject, text } = fillWords(template.words, fields, { seed: `by hand ${contactId} ${id}` });
       onFill({ subject, text });

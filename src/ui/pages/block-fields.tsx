@@ -3,7 +3,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { FORM_FIELDS, type Block, type FormField, type PublicPage } from '@/core/pages';
 import { ask, sendPicture, useToast } from '../primitives';
-import type { ListingJson } from '../market';
 import './pages.css';
 
 const FIELD_NAMES: Record<FormField, string> = {
@@ -145,7 +144,7 @@ export function UserField({
 }) {
   const { data: users = [] } = useQuery({
     queryKey: ['users'],
-    queryFn: async () => (await ask<{ items: { id: string; name: string; role: string }[] }>('/users')).items,
+    queryFn: async () => (await ask('GET /users')).items,
     staleTime: 60_000,
   });
   return (
@@ -204,7 +203,7 @@ export function HomeField({
 export const useHomes = () =>
   useQuery({
     queryKey: ['listings', 'all'],
-    queryFn: async () => (await ask<{ items: ListingJson[] }>('/listings?limit=500')).items,
+    queryFn: async () => (await ask('GET /listings', { query: { limit: 500 } })).items,
     staleTime: 60_000,
     select: (homes) => [...homes].sort((a, b) => Number(!a.open_from) - Number(!b.open_from) || (a.address < b.address ? -1 : 1)),
   });

@@ -41,7 +41,7 @@ const listed = (tags: string): string[] =>
 export function PageEditor({ first }: { first: PageRow }) {
   const { data: row } = useQuery({
     queryKey: ['pages', first.id],
-    queryFn: () => ask<PageRow>(`/pages/${first.id}`),
+    queryFn: () => ask('GET /pages/{id}', { params: { id: first.id } }),
     initialData: first,
   });
   const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = useUndoHistory(draftOf(first));
@@ -51,12 +51,15 @@ export function PageEditor({ first }: { first: PageRow }) {
   const changed = JSON.stringify(draft) !== JSON.stringify(draftOf(row));
   const save = useMutation({
     mutationFn: () =>
-      ask<PageRow>(`/pages/${row.id}`, 'PATCH', {
-        name: draft.name,
-        slug: draft.slug,
-        source: draft.source || null,
-        tags: listed(draft.tags),
-        page: draft.page,
+      ask('PATCH /pages/{id}', {
+        params: { id: row.id },
+        body: {
+          name: draft.name,
+          slug: draft.slug,
+          source: draft.source || null,
+          tags: listed(draft.tags),
+          page: draft.page,
+        },
       }),
     onSuccess: (saved) => {
       queries.setQueryData(['pages', row.id], saved);
@@ -221,7 +224,7 @@ function TakeDown({ row }: { row: PageRow }) {
   const [sure, setSure] = useState(false);
   const [key] = useState(freshKey);
   const remove = useMutation({
-    mutationFn: () => ask(`/pages/${row.id}`, 'DELETE', undefined, key),
+    mutationFn: () => ask('DELETE /pages/{id}', { params: { id: row.id }, headers: key }),
     onSuccess: () => {
       toast.tell('The page is down. What came by it stays.');
       router.push('/market/pages');

@@ -20,13 +20,13 @@ export function PagesList() {
   const router = useRouter();
   const { data: pages, error } = useQuery({
     queryKey: ['pages'],
-    queryFn: async () => (await ask<{ items: PageRow[] }>('/pages')).items,
+    queryFn: async () => (await ask('GET /pages')).items,
   });
   const [kind, setKind] = useState<PageKind>('sign_in');
   const [name, setName] = useState('');
   const [key] = useState(freshKey);
   const make = useMutation({
-    mutationFn: () => ask<PageRow>('/pages', 'POST', { kind, name }, key),
+    mutationFn: () => ask('POST /pages', { body: { kind, name }, headers: key }),
     onSuccess: ({ id }) => router.push(`/market/pages/${id}`),
   });
   return (

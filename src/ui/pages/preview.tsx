@@ -2,10 +2,7 @@
 /** The page as visitors will have it, from the same text that they get, in the width of what they hold. Nothing in it can be sent. */
 import { useDeferredValue, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import type { UserView } from '@/core/accounts';
 import { criteriaWords, wordsOfCriteria } from '@/core/market';
-import type { Jsoned } from '@/core/shared';
-import type { ListingJson } from '../market';
 import { ask, useNow, useZone } from '../primitives';
 import { useHomes } from './block-fields';
 import type { PageDraft } from './shapes';
@@ -22,13 +19,13 @@ export function Preview({ draft, row }: { draft: PageDraft; row: PageRow }) {
   const { data: homes = [] } = useHomes();
   const { data: users = [] } = useQuery({
     queryKey: ['users'],
-    queryFn: async () => (await ask<{ items: Jsoned<UserView>[] }>('/users')).items,
+    queryFn: async () => (await ask('GET /users')).items,
     staleTime: 60_000,
   });
   const words = new URLSearchParams({ ...wordsOfCriteria(page.criteria), limit: '24' });
   const found = useQuery({
     queryKey: ['listings', words.toString()],
-    queryFn: () => ask<{ items: ListingJson[]; total: number }>(`/listings?${words}`),
+    queryFn: () => ask('GET /listings', { query: words }),
     enabled: page.kind === 'search',
     placeholderData: (before) => before,
   });

@@ -1,4 +1,10 @@
-/** Asking our own API from a page: JSON in and out, a problem as one error with its sentence and its fields. */
+/**
+ * Asking our own API from a page: what is sent and what comes back have the types of the operation; a problem is one error with its
+ * sentence and its fields.
+ */
+import type { Jsoned } from '@/core/shared';
+import type { AnswerOf, Operations, ParamsOf, SentBody, SentQuery } from '@/app/_http/operations';
+
 export interface FieldProblem {
   field: string;
   message: string;
@@ -15,18 +21,54 @@ export class Problem extends Error {
   }
 }
 
-/** @throws Problem, also when nobody answers */
-export const ask = <T>(path: string, method = 'GET', body?: object, headers: Record<string, string> = {}): Promise<T> =>
-  send<T>(path, {
+type ByRoute = { [Id in keyof Operations as `${Operations[Id]['method']} ${Operations[Id]['path']}`]: Operations[Id] };
+/** An operation by its method and path: `GET /contacts/{id}`. */
+export type Route = keyof ByRoute;
+/** What comes back from an operation, as JSON carries it. */
+export type Answer<Key extends Route> = Jsoned<AnswerOf<ByRoute[Key]>>;
+type Params<Op extends { path: string }> = unknown extends ParamsOf<Op['path']> ? unknown : { params: ParamsOf<Op['path']> };
+type Body<Op> = Op extends { body: unknown }
+  ? object extends SentBody<Op>
+    ? { body?: SentBody<Op> }
+    : { body: SentBody<Op> }
+  : unknown;
+type Query<Op> = Op extends { query: unknown } ? { query?: SentQuery<Op> | URLSearchParams } : unknown;
+type CallInput<Op extends { path: string }> = Params<Op> & Body<Op> & Query<Op> & { headers?: Record<string, string> };
+type Input<Key extends Route> =
+  object extends CallInput<ByRoute[Key]> ? [input?: CallInput<ByRoute[Key]>] : [input: CallInput<ByRoute[Key]>];
+
+/** @param route of the operation @param input what it takes @throws Problem, also when nobody answers */
+export function ask<const Key extends Route>(route: Key, ...[input]: Input<Key>): Promise<Answer<Key>> {
+  const { params = {}, query, body, headers } = (input ?? {}) as Loose;
+  const [method, path] = route.split(' ') as [string, string];
+  return send(addressOf(path, params, query), {
     method,
     headers: { ...(body ? { 'content-type': 'application/json' } : {}), ...headers },
     body: body ? JSON.stringify(body) : undefined,
   });
+}
+interface Loose {
+  params?: Record<string, string>;
+  query?: Record<string, unknown> | URLSearchParams;
+  body?: object;
+  headers?: Record<string, string>;
+}
+
+/** A path with its parameters and its query; what is undefined is left out. */
+export function addressOf(path: string, params: Record<string, string>, query: Loose['query']): string {
+  const words = query instanceof URLSearchParams ? query : new URLSearchParams();
+  if (query && query !== words)
+    for (const [name, value] of Object.entries(query)) if (value !== undefined) words.set(name, String(value));
+  const at = path.replace(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
+  return words.size ? `${at}?${words}` : at;
+}
 
 /** Sends a file as it is. @throws Problem, whose sentence says what is wrong with the file */
-export async function sendFile<T>(path: string, file: Blob, init: RequestInit = {}): Promise<T> {
+export async function sendFile<const Key extends Route>(route: Key, file: Blob, ...[input]: Input<Key>): Promise<Answer<Key>> {
+  const { params = {}, query, headers } = (input ?? {}) as Loose;
+  const [method, path] = route.split(' ') as [string, string];
   try {
-    return await send<T>(path, { method: 'POST', ...init, body: file });
+    return await send(addressOf(path, params, query), { method, headers, body: file });
   } catch (error) {
     const [first] = error instanceof Problem ? error.fields : [];
     if (!(error instanceof Problem) || !first) throw error;
@@ -34,7 +76,7 @@ export async function sendFile<T>(path: string, file: Blob, init: RequestInit = 
   }
 }
 /** A picture into the account's own storage. */
-export const sendPicture = (file: Blob): Promise<{ id: string; url: string }> => sendFile('/pictures', file);
+export const sendPicture = (file: Blob): Promise<Answer<'POST /pictures'>> => sendFile('POST /pictures', file);
 
 async function send<T>(path: string, init: RequestInit): Promise<T> {
   let response: Response;

@@ -5,7 +5,7 @@ import { ask } from './api';
 
 export const NO_WORDS: VocabularyView = { names: {}, fields: [] };
 export const useVocabulary = () =>
-  useQuery({ queryKey: ['vocabulary'], queryFn: () => ask<VocabularyView>('/vocabulary'), staleTime: 60_000 });
+  useQuery({ queryKey: ['vocabulary'], queryFn: () => ask('GET /vocabulary'), staleTime: 60_000 });
 
 export const nameIn =
   ({ names }: VocabularyView): NameOf =>

@@ -24,7 +24,7 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
   const [days, setDays] = useState(firstDays);
   const { data, isFetching } = useQuery({
     queryKey: ['results', days],
-    queryFn: () => ask<Results>(`/results?days=${days}`),
+    queryFn: () => ask('GET /results', { query: { days } }),
     initialData: days === firstDays ? first : undefined,
     placeholderData: (before) => before ?? first,
   });

@@ -15,7 +15,7 @@ export function Speed({ days }: { days: number }) {
   const [by, setBy] = useState<SpeedBy>('agent');
   const { data } = useQuery({
     queryKey: ['results', 'speed', by, days],
-    queryFn: async () => (await ask<{ items: SpeedRow[] }>(`/results/speed?by=${by}&days=${days}`)).items,
+    queryFn: async () => (await ask('GET /results/speed', { query: { by, days } })).items,
     placeholderData: (before, query) => (query?.queryKey[2] === by ? before : undefined),
   });
   const people = (row: SpeedRow, measure: 'leads' | 'fast') => `/contacts?measure=${measure}&days=${days}&${by}=${row.key}`;

@@ -3,21 +3,16 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask, useToast } from '../primitives';
 
-interface Invitation {
-  roster_id: string;
-  name: string;
-}
-
 export function Invitations() {
   const queries = useQueryClient();
   const toast = useToast();
   const { data = [] } = useQuery({
     queryKey: ['invitations'],
-    queryFn: async () => (await ask<{ items: Invitation[] }>('/invitations')).items,
+    queryFn: async () => (await ask('GET /invitations')).items,
   });
   const answer = useMutation({
     mutationFn: ({ roster_id, accept }: { roster_id: string; accept: boolean }) =>
-      ask(`/invitations/${roster_id}`, 'PUT', { accept }),
+      ask('PUT /invitations/{id}', { params: { id: roster_id }, body: { accept } }),
     onSuccess: (_, { accept }) => {
       toast.tell(accept ? 'You are on the roster.' : 'You declined.');
       void queries.invalidateQueries({ queryKey: ['invitations'] });

@@ -6,16 +6,10 @@ import { useQuery } from '@tanstack/react-query';
 import { ask, ErrorMessage, moved, NO_WORDS, useOrder, useVocabulary } from '../primitives';
 import type { DraftRung, LadderDraft } from './draft';
 import type { LadderJson } from './shapes';
-
-interface PersonRow {
-  id: string;
-  name: string;
-  role: string;
-}
 export const useUsers = () =>
   useQuery({
     queryKey: ['users'],
-    queryFn: async () => (await ask<{ items: PersonRow[] }>('/users')).items,
+    queryFn: async () => (await ask('GET /users')).items,
     staleTime: 60_000,
   });
 

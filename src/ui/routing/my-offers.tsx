@@ -8,7 +8,7 @@ import type { MyOffer } from './shapes';
 export const useMyOffers = () =>
   useQuery({
     queryKey: ['offers', 'mine'],
-    queryFn: async () => (await ask<{ items: MyOffer[] }>('/offers/mine')).items,
+    queryFn: async () => (await ask('GET /offers/mine')).items,
     refetchInterval: 60_000,
   });
 
@@ -22,7 +22,7 @@ function useAnswers() {
   const router = useRouter();
   const again = () => void queries.invalidateQueries({ queryKey: ['offers'] });
   const accept = useMutation({
-    mutationFn: (id: string) => ask<{ contact_id: string; name: string }>(`/offers/${id}/accept`, 'POST'),
+    mutationFn: (id: string) => ask('POST /offers/{id}/accept', { params: { id } }),
     onSuccess: ({ contact_id, name }) => {
       claimed.add(contact_id);
       toast.tell(`${name || 'The lead'} is yours.`);
@@ -33,7 +33,7 @@ function useAnswers() {
     onSettled: again,
   });
   const decline = useMutation({
-    mutationFn: (id: string) => ask(`/offers/${id}/decline`, 'POST'),
+    mutationFn: (id: string) => ask('POST /offers/{id}/decline', { params: { id } }),
     onSuccess: () => toast.tell('Passed on.'),
     onError: toast.fail,
     onSettled: again,

@@ -3,15 +3,13 @@
 import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import type { RehearsedInquiryView } from '@/core/routing';
-import type { Jsoned } from '@/core/shared';
 import { Ago, ask, freshKey, useToast } from '../primitives';
 import { sentOf, type LadderDraft } from './draft';
 import { long, type LadderJson, type RehearsalJson } from './shapes';
 
 const number = (n: number): string => n.toLocaleString('en-US');
 const leads = (n: number): string => `${number(n)} ${n === 1 ? 'lead' : 'leads'}`;
-type Behind = { title: string; query: string };
+type Behind = { title: string; query: { moved?: boolean; agent?: string; from?: string; rung?: string } };
 
 export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: LadderDraft }) {
   const [days, setDays] = useState(30);
@@ -20,7 +18,7 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
   const toast = useToast();
   const sent = JSON.stringify(sentOf(draft));
   const order = useMutation({
-    mutationFn: () => ask<{ id: string }>('/rehearsals', 'POST', { days, ladder: sentOf(draft) }, freshKey()),
+    mutationFn: () => ask('POST /rehearsals', { body: { days, ladder: sentOf(draft) }, headers: freshKey() }),
     onSuccess: (made) => {
       setId(made.id);
       setRehearsed(sent);
@@ -29,7 +27,7 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
   });
   const { data } = useQuery({
     queryKey: ['ladder', 'rehearsal', id],
-    queryFn: () => ask<RehearsalJson>(`/rehearsals/${id}`),
+    queryFn: () => ask('GET /rehearsals/{id}', { params: { id: id! } }),
     enabled: id !== null,
     refetchInterval: ({ state }) => (state.data && !['waiting', 'running'].includes(state.data.state) ? false : 500),
   });
@@ -59,7 +57,7 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
             <button
               type="button"
               className="chip tiny"
-              onClick={() => void ask(`/rehearsals/${id}/cancel`, 'POST').catch(toast.fail)}
+              onClick={() => void ask('POST /rehearsals/{id}/cancel', { params: { id: id! } }).catch(toast.fail)}
             >
               Stop
             </button>
@@ -89,7 +87,7 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
   const dead = result.rungs.filter(({ after }) => after === 0);
   const rosterOf = (at: number) => ladder.rosters.find((roster) => roster.id === draft.rungs[at - 1]?.roster_id)?.name ?? '';
   const { before, after } = result.seconds;
-  const door = (n: number, title: string, query: string) =>
+  const door = (n: number, title: string, query: Behind['query']) =>
     n ? (
       <button type="button" className="linked" onClick={() => setBehind({ title, query })}>
         {number(n)}
@@ -101,7 +99,7 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
     <div style={{ marginTop: 12 }}>
       <p>
         Of <b>{number(result.asked)}</b> leads of the last {days} days that a rung decides,{' '}
-        <b>{door(result.moved, 'With another agent', 'moved=true')}</b> would be with another agent.{' '}
+        <b>{door(result.moved, 'With another agent', { moved: true })}</b> would be with another agent.{' '}
         {result.inquiries > result.asked && (
           <span className="soft">{number(result.inquiries - result.asked)} had somebody before any rung was asked.</span>
         )}
@@ -124,7 +122,7 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
                 </td>
                 <td className="n soft">{number(rung.really)}</td>
                 <td className="n">{number(rung.before)}</td>
-                <td className="n">{door(rung.after, `Rung ${rung.position}`, `rung=${rung.id}`)}</td>
+                <td className="n">{door(rung.after, `Rung ${rung.position}`, { rung: rung.id })}</td>
               </tr>
             ))}
             {result.gone.before > 0 && (
@@ -171,7 +169,7 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
                 <td>{agent.name}</td>
                 <td className="n soft">{number(agent.really)}</td>
                 <td className="n">{number(agent.before)}</td>
-                <td className="n">{door(agent.after, agent.name, `agent=${agent.id}`)}</td>
+                <td className="n">{door(agent.after, agent.name, { agent: agent.id })}</td>
               </tr>
             ))}
           </tbody>
@@ -203,7 +201,7 @@ function Outcomes({ id, behind, onClose }: { id: string; behind: Behind; onClose
   const { data } = useQuery({
     queryKey: ['ladder', 'rehearsal', id, behind.query],
     queryFn: async () =>
-      (await ask<{ items: Jsoned<RehearsedInquiryView>[] }>(`/rehearsals/${id}/outcomes?limit=100&${behind.query}`)).items,
+      (await ask('GET /rehearsals/{id}/outcomes', { params: { id }, query: { limit: 100, ...behind.query } })).items,
   });
   return (
     <section aria-label={behind.title} style={{ marginTop: 12 }}>

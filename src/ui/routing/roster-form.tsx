@@ -26,7 +26,7 @@ const WAYS: Record<HandOut, string> = {
   open: 'offered to all at once; the first who accepts has it',
   turns: 'offered to one after the other, each with a window',
 };
-const sayWhether = (yes: boolean, list: string[], one: string): string[] =>
+const sayWhether = <T extends string>(yes: boolean, list: T[], one: T): T[] =>
   yes ? [...list, one] : list.filter((other) => other !== one);
 
 export function RosterForm({
@@ -49,7 +49,7 @@ export function RosterForm({
     then_to: roster?.then.to ?? 'safety_net',
     then_roster_id: roster?.then.roster?.id ?? '',
     commons_seconds: roster?.then.seconds ?? 3_600,
-    hides: (roster?.hides ?? []) as string[],
+    hides: roster?.hides ?? [],
     sees: roster?.sees ?? 'own',
     safety_net_id: roster?.safety_net.id ?? '',
     invite: false,
@@ -80,7 +80,7 @@ export function RosterForm({
       const { then_to, then_roster_id, commons_seconds, ...rest } = form;
       const body = {
         ...rest,
-        safety_net_id: form.safety_net_id || workers[0]?.id,
+        safety_net_id: form.safety_net_id || workers[0]!.id,
         then: { to: then_to, roster_id: then_roster_id || null, seconds: commons_seconds },
         members: members.map(({ id, weight, daily_cap, open_cap, hours, paused }) => ({
           id,
@@ -91,12 +91,14 @@ export function RosterForm({
           paused,
         })),
       };
-      return roster ? ask(`/rosters/${roster.id}`, 'PATCH', body) : ask('/rosters', 'POST', body, freshKey());
+      return roster
+        ? ask('PATCH /rosters/{id}', { params: { id: roster.id }, body })
+        : ask('POST /rosters', { body, headers: freshKey() });
     },
     onSuccess: () => done(`“${form.name}” is kept.`),
   });
   const remove = useMutation({
-    mutationFn: () => ask(`/rosters/${roster!.id}`, 'DELETE'),
+    mutationFn: () => ask('DELETE /rosters/{id}', { params: { id: roster!.id } }),
     onSuccess: () => done(`“${form.name}” is deleted.`),
   });
   const others = rosters.filter(({ id }) => id !== roster?.id);

@@ -60,7 +60,8 @@ function MemberRow({
   const queries = useQueryClient();
   const toast = useToast();
   const away = useMutation({
-    mutationFn: (until: Date | null) => ask(`/users/${member.id}/away`, 'PUT', { until: until?.toISOString() ?? null }),
+    mutationFn: (until: Date | null) =>
+      ask('PUT /users/{id}/away', { params: { id: member.id }, body: { until: until?.toISOString() ?? null } }),
     onSuccess: () => void queries.invalidateQueries({ queryKey: ['ladder'] }),
     onError: toast.fail,
   });

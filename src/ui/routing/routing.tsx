@@ -23,8 +23,8 @@ export function RoutingArea({
   offers: Waiting;
   mayManage: boolean;
 }) {
-  const { data: ladder } = useQuery({ queryKey: ['ladder'], queryFn: () => ask<LadderJson>('/ladder'), initialData: first });
-  const { data: offers } = useQuery({ queryKey: ['offers'], queryFn: () => ask<Waiting>('/offers'), initialData: waiting });
+  const { data: ladder } = useQuery({ queryKey: ['ladder'], queryFn: () => ask('GET /ladder'), initialData: first });
+  const { data: offers } = useQuery({ queryKey: ['offers'], queryFn: () => ask('GET /offers'), initialData: waiting });
   return (
     <div className="area routing">
       <section aria-label="The ladder">{mayManage ? <Managed ladder={ladder} /> : <Read ladder={ladder} />}</section>
@@ -68,12 +68,12 @@ function Managed({ ladder }: { ladder: LadderJson }) {
   const queries = useQueryClient();
   const toast = useToast();
   const restore = (version: string) =>
-    ask('/ladder/restore', 'POST', { version }, freshKey()).then(
+    ask('POST /ladder/restore', { body: { version }, headers: freshKey() }).then(
       () => queries.invalidateQueries({ queryKey: ['ladder'] }),
       toast.fail,
     );
   const apply = useMutation({
-    mutationFn: () => ask<{ version: string }>('/ladder', 'PUT', { version: draft!.version, ...sentOf(draft!) }),
+    mutationFn: () => ask('PUT /ladder', { body: { version: draft!.version, ...sentOf(draft!) } }),
     onSuccess: () => {
       const old = draft!.version;
       setDraft(null);

@@ -1,15 +1,14 @@
 'use client';
 /** The way of one inquiry: rungs that were looked at and why they did not fit, who was passed over, each offer and its answer. */
 import { useQuery } from '@tanstack/react-query';
-import type { TraceView } from '@/core/routing';
-import { dayAndTime, type Jsoned } from '@/core/shared';
+import { dayAndTime } from '@/core/shared';
 import { ask, useZone } from '../primitives';
 
 export function Trace({ inquiryId }: { inquiryId: string }) {
   const zone = useZone();
   const { data } = useQuery({
     queryKey: ['inquiries', 'trace', inquiryId],
-    queryFn: () => ask<Jsoned<TraceView>>(`/inquiries/${inquiryId}/trace`),
+    queryFn: () => ask('GET /inquiries/{id}/trace', { params: { id: inquiryId } }),
   });
   if (!data || data.rungs.length + data.steps.length === 0) return null;
   return (

@@ -2,15 +2,14 @@
 /** The ladders of before, each of which can be brought back. */
 import Dialog from '@mui/material/Dialog';
 import { useQuery } from '@tanstack/react-query';
-import type { LadderVersionView } from '@/core/routing';
-import { dayAndTime, type Jsoned } from '@/core/shared';
+import { dayAndTime } from '@/core/shared';
 import { ask, useZone } from '../primitives';
 
 export function VersionsDialog({ onRestore, onClose }: { onRestore: (version: string) => void; onClose: () => void }) {
   const zone = useZone();
   const { data } = useQuery({
     queryKey: ['ladder', 'versions'],
-    queryFn: async () => (await ask<{ items: Jsoned<LadderVersionView>[] }>('/ladder/versions')).items,
+    queryFn: async () => (await ask('GET /ladder/versions')).items,
   });
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="versions-title">

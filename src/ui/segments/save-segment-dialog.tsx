@@ -24,7 +24,7 @@ export function SaveSegmentDialog({
   const queries = useQueryClient();
   const toast = useToast();
   const save = useMutation({
-    mutationFn: () => ask<Segment>('/segments', 'POST', { name, tree, team }, freshKey()),
+    mutationFn: () => ask('POST /segments', { body: { name, tree, team }, headers: freshKey() }),
     onSuccess: (segment) => {
       void queries.invalidateQueries({ queryKey: ['segments'] });
       toast.tell(`“${segment.name}” lies on your shelf.`);

@@ -29,12 +29,12 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onSaved: onKept }: Pr
   const open = segments.find(({ id }) => id === openId);
   const onShelf = segments.filter((segment) => segment.on_shelf);
   const lay = useMutation({
-    mutationFn: (ids: string[]) => ask('/shelf', 'PUT', { segments: ids }),
+    mutationFn: (ids: string[]) => ask('PUT /shelf', { body: { segments: ids } }),
     onSuccess: () => queries.invalidateQueries({ queryKey: ['segments'] }),
     onError: toast.fail,
   });
   const save = useMutation({
-    mutationFn: () => ask<Segment>(`/segments/${openId}`, 'PATCH', { tree: unsaved! }),
+    mutationFn: () => ask('PATCH /segments/{id}', { params: { id: openId! }, body: { tree: unsaved! } }),
     onSuccess: (segment) => {
       void queries.invalidateQueries({ queryKey: ['segments'] });
       toast.tell(`“${segment.name}” is kept as it reads now.`);
@@ -43,16 +43,17 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onSaved: onKept }: Pr
     onError: toast.fail,
   });
   const remove = useMutation({
-    mutationFn: (segment: Segment) => ask(`/segments/${segment.id}`, 'DELETE'),
+    mutationFn: (segment: Segment) => ask('DELETE /segments/{id}', { params: { id: segment.id } }),
     onSuccess: (_, segment) => {
       void queries.invalidateQueries({ queryKey: ['segments'] });
       onOpen(null);
       toast.tell(
         `“${segment.name}” is deleted.`,
         () =>
-          void ask('/segments', 'POST', { name: segment.name, tree: segment.tree, team: segment.team }, freshKey()).then(() =>
-            queries.invalidateQueries({ queryKey: ['segments'] }),
-          ),
+          void ask('POST /segments', {
+            body: { name: segment.name, tree: segment.tree, team: segment.team },
+            headers: freshKey(),
+          }).then(() => queries.invalidateQueries({ queryKey: ['segments'] })),
       );
     },
     onError: toast.fail,
@@ -178,7 +179,7 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onSaved: onKept }: Pr
 function SegmentCount({ id }: { id: string }) {
   const { data } = useQuery({
     queryKey: ['contacts', 'count', `segment=${id}`],
-    queryFn: () => ask<{ count: number }>(`/contacts/count?segment=${id}`),
+    queryFn: () => ask('GET /contacts/count', { query: { segment: id } }),
     staleTime: 30_000,
   });
   return <b>{data ? data.count.toLocaleString('en-US') : ' '}</b>;

@@ -6,9 +6,8 @@ import type { Jsoned } from '@/core/shared';
 import { ask } from '../primitives';
 
 export type Segment = Jsoned<SegmentView>;
-export const useSegments = () =>
-  useQuery({ queryKey: ['segments'], queryFn: async () => (await ask<{ items: Segment[] }>('/segments')).items });
+export const useSegments = () => useQuery({ queryKey: ['segments'], queryFn: async () => (await ask('GET /segments')).items });
 
 export type Tag = Jsoned<TagView>;
 export const useTags = () =>
-  useQuery({ queryKey: ['tags'], queryFn: async () => (await ask<{ items: Tag[] }>('/tags')).items, staleTime: 60_000 });
+  useQuery({ queryKey: ['tags'], queryFn: async () => (await ask('GET /tags')).items, staleTime: 60_000 });

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { FIELD_KINDS, type FieldDef, type FieldKind } from '@/core/segments';
+import { FIELD_KINDS, type FieldKind } from '@/core/segments';
 import { useChangeWatch } from '../changes';
 import { ask, ErrorMessage, freshKey, useToast } from '../primitives';
 import { Block } from './block';
@@ -19,7 +19,6 @@ const KIND_NAMES: Record<FieldKind, string> = {
   flag: 'yes or no',
   contact: 'a link to a contact',
 };
-type Field = FieldDef & { uses: number };
 const listed = (text: string): string[] =>
   text
     .split(',')
@@ -29,7 +28,7 @@ const listed = (text: string): string[] =>
 export function Fields() {
   const { data: fields } = useQuery({
     queryKey: ['fields'],
-    queryFn: async () => (await ask<{ items: Field[] }>('/fields')).items,
+    queryFn: async () => (await ask('GET /fields')).items,
   });
   const queries = useQueryClient();
   const toast = useToast();
@@ -41,7 +40,7 @@ export function Fields() {
     void queries.invalidateQueries({ queryKey: ['vocabulary'] });
   };
   const make = useMutation({
-    mutationFn: () => ask('/fields', 'POST', { name, kind, choices: listed(choices) }, freshKey()),
+    mutationFn: () => ask('POST /fields', { body: { name, kind, choices: listed(choices) }, headers: freshKey() }),
     onSuccess: () => {
       setName('');
       setChoices('');
@@ -49,13 +48,14 @@ export function Fields() {
     },
   });
   const change = useMutation({
-    mutationFn: ({ id, ...patch }: { id: string; name?: string; choices?: string[] }) => ask(`/fields/${id}`, 'PATCH', patch),
+    mutationFn: ({ id, ...patch }: { id: string; name?: string; choices?: string[] }) =>
+      ask('PATCH /fields/{id}', { params: { id }, body: patch }),
     onSuccess: after,
     onError: toast.fail,
   });
   const { watch } = useChangeWatch();
   const remove = useMutation({
-    mutationFn: (id: string) => ask<{ id: string }>(`/fields/${id}`, 'DELETE'),
+    mutationFn: (id: string) => ask('DELETE /fields/{id}', { params: { id } }),
     onSuccess: ({ id }) => {
       watch(id);
       after();

@@ -18,7 +18,7 @@ export function Guardrails({ first }: { first: SettingsView }) {
   const save = useMutation({
     mutationFn: () => {
       const values: Partial<Record<string, Value>> = settings;
-      return ask<SettingsView>('/settings', 'PATCH', Object.fromEntries(FIELDS.map(({ name }) => [name, values[name]])));
+      return ask('PATCH /settings', { body: Object.fromEntries(FIELDS.map(({ name }) => [name, values[name]])) });
     },
     onSuccess: (saved) => {
       setSettings(saved);

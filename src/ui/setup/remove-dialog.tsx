@@ -4,12 +4,12 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useChangeWatch } from '../changes';
-import { ask, useToast } from '../primitives';
+import { useToast } from '../primitives';
 
 interface Props {
-  /** Its name, and the address below the API that takes it away. */
   name: string;
-  path: string;
+  /** Takes it away. @param by what takes its place */
+  remove: (by?: string) => Promise<{ id: string }>;
   people: number;
   /** What may take its place; without `none` one of them must. */
   others: { key: string; name: string }[];
@@ -21,17 +21,13 @@ interface Props {
   onClose: () => void;
 }
 
-export function RemoveDialog({ name, path, people, others, none, instead, button, onClose }: Props) {
+export function RemoveDialog({ name, remove: takeAway, people, others, none, instead, button, onClose }: Props) {
   const [by, setBy] = useState('');
   const { watch } = useChangeWatch();
   const queries = useQueryClient();
   const toast = useToast();
   const remove = useMutation({
-    mutationFn: () =>
-      ask<{ id: string }>(
-        `${path}${by ? `${path.includes('?') ? '&' : '?'}replace_by=${encodeURIComponent(by)}` : ''}`,
-        'DELETE',
-      ),
+    mutationFn: () => takeAway(by || undefined),
     onSuccess: ({ id }) => {
       watch(id);
       void queries.invalidateQueries();

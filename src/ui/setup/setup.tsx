@@ -3,9 +3,7 @@
 import { useState } from 'react';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { KEY_SCOPES, type KeyScope, type KeyView, type UserView, type SettingsView } from '@/core/accounts';
-import type { DoorView } from '@/core/capture';
-import type { ParkedView } from '@/core/messages';
+import { KEY_SCOPES, type KeyScope, type UserView, type SettingsView } from '@/core/accounts';
 import type { Jsoned } from '@/core/shared';
 import { ask, freshKey, useToast, useNow, useZone, when } from '../primitives';
 import { Block } from './block';
@@ -41,7 +39,7 @@ function Keys() {
   const toast = useToast();
   const { data: keys } = useQuery({
     queryKey: ['keys'],
-    queryFn: async () => (await ask<{ items: Jsoned<KeyView>[] }>('/keys')).items,
+    queryFn: async () => (await ask('GET /keys')).items,
   });
   const [name, setName] = useState('');
   const [scopes, setScopes] = useState<KeyScope[]>(['inquiries:write']);
@@ -51,11 +49,11 @@ function Keys() {
   const now = useNow();
   const { data: doors = [] } = useQuery({
     queryKey: ['doors'],
-    queryFn: async () => (await ask<{ items: Jsoned<DoorView>[] }>('/doors')).items,
+    queryFn: async () => (await ask('GET /doors')).items,
   });
   const own = doors.filter(({ kind, address }) => kind === 'api' && address);
   const rotate = useMutation({
-    mutationFn: (id: string) => ask<{ key: string }>(`/keys/${id}/rotate`, 'POST', { hours: 24 }, freshKey()),
+    mutationFn: (id: string) => ask('POST /keys/{id}/rotate', { params: { id }, body: { hours: 24 }, headers: freshKey() }),
     onSuccess: ({ key }) => {
       setMade(key);
       toast.tell('The old key works for a day more.');
@@ -64,7 +62,7 @@ function Keys() {
     onError: toast.fail,
   });
   const make = useMutation({
-    mutationFn: () => ask<{ key: string }>('/keys', 'POST', { name, scopes, door_id: doorId || null }, freshKey()),
+    mutationFn: () => ask('POST /keys', { body: { name, scopes, door_id: doorId || null }, headers: freshKey() }),
     onSuccess: ({ key }) => {
       setMade(key);
       setName('');
@@ -73,7 +71,7 @@ function Keys() {
     onError: toast.fail,
   });
   const revoke = useMutation({
-    mutationFn: (id: string) => ask(`/keys/${id}`, 'DELETE'),
+    mutationFn: (id: string) => ask('DELETE /keys/{id}', { params: { id } }),
     onSuccess: () => void queries.invalidateQueries({ queryKey: ['keys'] }),
     onError: toast.fail,
   });
@@ -168,11 +166,11 @@ function Stuck() {
   const toast = useToast();
   const { data: stuck } = useQuery({
     queryKey: ['stuck'],
-    queryFn: async () => (await ask<{ items: Jsoned<ParkedView>[] }>('/outbox/stuck')).items,
+    queryFn: async () => (await ask('GET /outbox/stuck')).items,
     refetchInterval: 10_000,
   });
   const retry = useMutation({
-    mutationFn: () => ask<{ retried: number }>('/outbox/retry', 'POST'),
+    mutationFn: () => ask('POST /outbox/retry'),
     onSuccess: ({ retried }) => {
       toast.tell(`${retried.toLocaleString('en-US')} are tried again.`);
       void queries.invalidateQueries({ queryKey: ['stuck'] });

@@ -2,7 +2,7 @@
 /** Stages and horizons in the account's own words: renamed, added, taken away with where their people go; a horizon with its rhythm. */
 import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { OWN_STEPS, stageName } from '@/core/contacts';
+import { OWN_STEPS, stageName, type OwnStep } from '@/core/contacts';
 import { ask, freshKey, useToast } from '../primitives';
 import { Block } from './block';
 import { RemoveDialog } from './remove-dialog';
@@ -31,7 +31,7 @@ const BLOCKS = {
 };
 
 export function StageAndHorizon({ kind }: { kind: Kind }) {
-  const { data: rows } = useQuery({ queryKey: [kind], queryFn: async () => (await ask<{ items: Row[] }>(`/${kind}`)).items });
+  const { data: rows } = useQuery({ queryKey: [kind], queryFn: async () => (await ask(`GET /${kind}`)).items as Row[] });
   return (
     <Block {...BLOCKS[kind]}>
       {rows?.map((row) => (
@@ -49,12 +49,14 @@ function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
   const toast = useToast();
   const save = useMutation({
     mutationFn: () =>
-      ask(`/${kind}`, 'PATCH', {
-        key: row.key,
-        name: form.name,
-        meaning: form.meaning,
-        ...(form.rhythm_days ? { rhythm_days: form.rhythm_days } : {}),
-        ...(form.strokes ? { strokes: form.strokes } : {}),
+      ask(`PATCH /${kind}`, {
+        body: {
+          key: row.key,
+          name: form.name,
+          meaning: form.meaning,
+          ...(form.rhythm_days ? { rhythm_days: form.rhythm_days } : {}),
+          ...(form.strokes ? { strokes: form.strokes } : {}),
+        },
       }),
     onSuccess: () => {
       toast.tell(`“${form.name}” is kept.`);
@@ -118,7 +120,7 @@ function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
       {removing && (
         <RemoveDialog
           name={row.name}
-          path={`/${kind}?key=${encodeURIComponent(row.key)}`}
+          remove={(replace_by) => ask(`DELETE /${kind}`, { query: { key: row.key, replace_by } })}
           people={row.people}
           others={rows.filter(({ key }) => key !== row.key && !(kind === 'stages' && ['new', 'archived'].includes(key)))}
           {...(kind === 'horizons' ? { none: 'have no horizon' } : {})}
@@ -174,7 +176,7 @@ function Rhythm({
   );
 }
 
-const EMPTY = { name: '', meaning: '', counts_as: 'talking', rhythm_days: 21, strokes: 2 };
+const EMPTY = { name: '', meaning: '', counts_as: 'talking' as OwnStep, rhythm_days: 21, strokes: 2 };
 
 function Add({ kind }: { kind: Kind }) {
   const [form, setForm] = useState(EMPTY);
@@ -182,9 +184,10 @@ function Add({ kind }: { kind: Kind }) {
   const toast = useToast();
   const what = kind.slice(0, -1);
   const add = useMutation({
-    mutationFn: () => {
+    mutationFn: async () => {
       const { name, meaning, counts_as, ...horizon } = form;
-      return ask(`/${kind}`, 'POST', { name, meaning, ...(kind === 'stages' ? { counts_as } : horizon) }, freshKey());
+      if (kind === 'stages') await ask('POST /stages', { body: { name, meaning, counts_as }, headers: freshKey() });
+      else await ask('POST /horizons', { body: { name, meaning, ...horizon }, headers: freshKey() });
     },
     onSuccess: () => {
       toast.tell(`“${form.name}” can be chosen now.`);
@@ -220,7 +223,7 @@ function Add({ kind }: { kind: Kind }) {
       {kind === 'stages' ? (
         <label className="small soft nowrap">
           counts as{' '}
-          <select value={form.counts_as} onChange={(event) => setForm({ ...form, counts_as: event.target.value })}>
+          <select value={form.counts_as} onChange={(event) => setForm({ ...form, counts_as: event.target.value as OwnStep })}>
             {OWN_STEPS.map((step) => (
               <option key={step} value={step}>
                 {stageName(step)}

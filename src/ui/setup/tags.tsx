@@ -70,7 +70,7 @@ function Line({ tag, tags }: { tag: Tag; tags: Tag[] }) {
       {open === 'delete' && (
         <RemoveDialog
           name={tag.name}
-          path={`/tags/${tag.id}`}
+          remove={(replace_by) => ask('DELETE /tags/{id}', { params: { id: tag.id }, query: { replace_by } })}
           people={tag.uses}
           others={tags.filter(({ id }) => id !== tag.id).map(({ id, name }) => ({ key: id, name }))}
           none="lose it"
@@ -89,7 +89,7 @@ function Edit({ tag, onClose }: { tag: Tag; onClose: () => void }) {
   const queries = useQueryClient();
   const toast = useToast();
   const save = useMutation({
-    mutationFn: (patch: object) => ask(`/tags/${tag.id}`, 'PATCH', patch),
+    mutationFn: (patch: object) => ask('PATCH /tags/{id}', { params: { id: tag.id }, body: patch }),
     onSuccess: () => {
       void queries.invalidateQueries();
       onClose();
@@ -139,7 +139,7 @@ function Rules({ settings }: { settings: Pick<SettingsView, 'tag_barred' | 'tag_
   const [rules, setRules] = useState(settings);
   const toast = useToast();
   const save = useMutation({
-    mutationFn: (patch: Partial<typeof settings>) => ask('/settings', 'PATCH', patch),
+    mutationFn: (patch: Partial<typeof settings>) => ask('PATCH /settings', { body: patch }),
     onError: toast.fail,
   });
   const set = (patch: Partial<typeof settings>) => {

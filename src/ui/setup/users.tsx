@@ -4,7 +4,7 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { UserView } from '@/core/accounts';
-import type { BulkAction, ChangeView } from '@/core/changes';
+import type { BulkActionInput } from '@/core/changes';
 import type { Jsoned } from '@/core/shared';
 import { HandTo, useChangeWatch } from '../changes';
 import { ask, ErrorMessage, FormEnd, freshKey, NO_WORDS, useToast, useVocabulary } from '../primitives';
@@ -17,16 +17,16 @@ export function Users({ users: first }: { users: Person[] }) {
   const toast = useToast();
   const { data: users } = useQuery({
     queryKey: ['users'],
-    queryFn: async () => (await ask<{ items: Person[] }>('/users')).items,
+    queryFn: async () => (await ask('GET /users')).items,
     initialData: first,
   });
   const { data: left = [] } = useQuery({
     queryKey: ['users', 'left'],
-    queryFn: async () => (await ask<{ items: Person[] }>('/users?left=true')).items,
+    queryFn: async () => (await ask('GET /users', { query: { left: true } })).items,
   });
   const [leaving, setLeaving] = useState<Person | null>(null);
   const back = useMutation({
-    mutationFn: (id: string) => ask(`/users/${id}/reactivate`, 'POST'),
+    mutationFn: (id: string) => ask('POST /users/{id}/reactivate', { params: { id } }),
     onSuccess: () => {
       toast.tell('They may come in again. Their people stay where they are.');
       void queries.invalidateQueries({ queryKey: ['users'] });
@@ -72,17 +72,18 @@ export function Users({ users: first }: { users: Person[] }) {
 }
 
 function LeaveDialog({ user: person, onClose }: { user: Person; onClose: () => void }) {
-  const [change, setChange] = useState<BulkAction | null>(null);
+  const [change, setChange] = useState<BulkActionInput | null>(null);
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const { watch } = useChangeWatch();
   const queries = useQueryClient();
-  const theirs = encodeURIComponent(JSON.stringify({ on: 'owner', how: 'any', of: [person.id] }));
+  const theirs = JSON.stringify({ on: 'owner', how: 'any', of: [person.id] });
   const { data } = useQuery({
     queryKey: ['contacts', 'count', `where=${theirs}`],
-    queryFn: () => ask<{ count: number }>(`/contacts/count?where=${theirs}`),
+    queryFn: () => ask('GET /contacts/count', { query: { where: theirs } }),
   });
   const leave = useMutation({
-    mutationFn: () => ask<ChangeView>(`/users/${person.id}/deactivate`, 'POST', { change: change! }, freshKey()),
+    mutationFn: () =>
+      ask('POST /users/{id}/deactivate', { params: { id: person.id }, body: { change: change! }, headers: freshKey() }),
     onSuccess: ({ id }) => {
       watch(id);
       void queries.invalidateQueries({ queryKey: ['users'] });

@@ -21,7 +21,7 @@ export function ClockMenu({ simulated, held }: { simulated: boolean; held: boole
   const queries = useQueryClient();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const advance = useMutation({
-    mutationFn: (body: object) => ask<{ instants: number }>('/simulation/advance', 'POST', body),
+    mutationFn: (body: object) => ask('POST /simulation/advance', { body }),
     onSuccess: ({ instants }) => {
       void queries.invalidateQueries();
       toast.tell(

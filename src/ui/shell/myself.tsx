@@ -26,7 +26,7 @@ export function Myself({ me, onHelp }: { me: { id: string; name: string; role: R
   };
   const away = async (until: Date | null) => {
     try {
-      await ask(`/users/${me.id}/away`, 'PUT', { until: until?.toISOString() ?? null });
+      await ask('PUT /users/{id}/away', { params: { id: me.id }, body: { until: until?.toISOString() ?? null } });
       toast.tell(
         until ? 'You are away until this time tomorrow; the round robin passes you over.' : 'You are back and get leads again.',
       );

@@ -5,9 +5,7 @@ import { useRouter } from 'next/navigation';
 import Dialog from '@mui/material/Dialog';
 import { useQuery } from '@tanstack/react-query';
 import { areasFor, type Role } from '@/core/accounts';
-import type { ContactView } from '@/core/contacts';
 import { showPhone } from '@/core/capture';
-import type { Jsoned } from '@/core/shared';
 import { ask, Strokes } from '../primitives';
 
 interface Hit {
@@ -40,7 +38,7 @@ function SearchBox({ onClose, role }: { onClose: () => void; role: Role }) {
   const q = useDeferredValue(text.trim());
   const found = useQuery({
     queryKey: ['search', q],
-    queryFn: () => ask<{ items: Jsoned<ContactView>[] }>(`/contacts?limit=8&q=${encodeURIComponent(q)}`),
+    queryFn: () => ask('GET /contacts', { query: { limit: 8, q } }),
     enabled: q.length > 0,
     placeholderData: (before) => before,
   });

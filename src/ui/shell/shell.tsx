@@ -42,7 +42,7 @@ export function Shell({ me, wire, children }: { me: Me; wire: Wire; children: Re
 function Frame({ me, first, children }: { me: Me; first: Wire; children: ReactNode }) {
   const { data: wire } = useQuery({
     queryKey: ['wire'],
-    queryFn: () => ask<Wire>('/wire'),
+    queryFn: () => ask('GET /wire'),
     initialData: first,
     refetchInterval: 60_000,
   });

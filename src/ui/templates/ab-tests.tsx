@@ -1,14 +1,11 @@
 'use client';
 /** A/B tests: which of several templates brings more answers. A winner is named when chance no longer explains the difference, and by a person. */
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { winnerOf, type AbTestView } from '@/core/messages';
-import type { Jsoned } from '@/core/shared';
+import { winnerOf } from '@/core/messages';
 import { ask, freshKey, useToast } from '../primitives';
 import type { Template } from './fields';
 import { Rate } from './rates';
 import './templates.css';
-
-type AbTest = Jsoned<AbTestView>;
 
 export function AbTests({
   templates,
@@ -25,14 +22,17 @@ export function AbTests({
   const toast = useToast();
   const { data: abTests = [] } = useQuery({
     queryKey: ['ab-tests'],
-    queryFn: async () => (await ask<{ items: AbTest[] }>('/ab-tests')).items,
+    queryFn: async () => (await ask('GET /ab-tests')).items,
     refetchInterval: 30_000,
   });
   const after = () => void queries.invalidateQueries({ queryKey: ['ab-tests'] });
   const make = useMutation({
     mutationFn: () => {
       const names = templates.filter(({ id }) => chosen.has(id)).map(({ name }) => name);
-      return ask('/ab-tests', 'POST', { name: names.join(' or ').slice(0, 80), template_ids: [...chosen] }, freshKey());
+      return ask('POST /ab-tests', {
+        body: { name: names.join(' or ').slice(0, 80), template_ids: [...chosen] },
+        headers: freshKey(),
+      });
     },
     onSuccess: () => {
       after();
@@ -42,7 +42,8 @@ export function AbTests({
     onError: toast.fail,
   });
   const end = useMutation({
-    mutationFn: ({ id, winner }: { id: string; winner: string | null }) => ask(`/ab-tests/${id}`, 'PATCH', { winner_id: winner }),
+    mutationFn: ({ id, winner }: { id: string; winner: string | null }) =>
+      ask('PATCH /ab-tests/{id}', { params: { id }, body: { winner_id: winner } }),
     onSuccess: (_, { winner }) => {
       after();
       toast.tell(winner ? 'From now on the winner goes alone.' : 'It goes on.');
@@ -50,7 +51,7 @@ export function AbTests({
     onError: toast.fail,
   });
   const remove = useMutation({
-    mutationFn: (id: string) => ask(`/ab-tests/${id}`, 'DELETE'),
+    mutationFn: (id: string) => ask('DELETE /ab-tests/{id}', { params: { id } }),
     onSuccess: after,
     onError: toast.fail,
   });

@@ -1,7 +1,7 @@
 'use client';
 /** What may be merged into words: the fields that everybody has, and the account's own. */
 import { useQuery } from '@tanstack/react-query';
-import { shinglesOf, type MergeFields, type Other, type TemplateView } from '@/core/messages';
+import { shinglesOf, type Other, type TemplateView } from '@/core/messages';
 import type { Jsoned } from '@/core/shared';
 import { ask, NO_WORDS, useVocabulary } from '../primitives';
 
@@ -16,7 +16,7 @@ export function useOwnFields(): string[] {
 export const useTemplates = (first?: Template[]) =>
   useQuery({
     queryKey: ['templates'],
-    queryFn: async () => (await ask<{ items: Template[] }>('/templates')).items,
+    queryFn: async () => (await ask('GET /templates')).items,
     staleTime: 30_000,
     ...(first ? { initialData: first } : {}),
   });
@@ -37,7 +37,7 @@ export const othersOf = (templates: readonly Template[], channel: string, except
 export const useMergeFields = (contactId: string | null) =>
   useQuery({
     queryKey: ['contact', contactId, 'merge-fields'],
-    queryFn: () => ask<{ fields: MergeFields; texted_before: boolean }>(`/contacts/${contactId}/merge-fields`),
+    queryFn: () => ask('GET /contacts/{id}/merge-fields', { params: { id: contactId! } }),
     enabled: contactId !== null,
     placeholderData: (before) => before,
   });

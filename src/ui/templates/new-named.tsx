@@ -6,7 +6,7 @@ import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CHANNEL_NAMES, type Channel } from '@/core/contacts';
-import { ask, ErrorMessage, FormEnd, freshKey } from '../primitives';
+import { ErrorMessage, FormEnd, freshKey } from '../primitives';
 
 interface Props<C extends Channel> {
   title: string;
@@ -16,14 +16,14 @@ interface Props<C extends Channel> {
   channels: readonly C[];
   /** Also asks whether it is for the whole team. */
   team: boolean;
-  /** Where it is made, and below which page it is written then; also the name under which the list is kept. */
-  path: string;
+  /** The name under which the list is kept, and below which page it is written then. */
+  list: string;
   page: string;
-  bodyOf: (channel: C) => object;
+  create: (named: { channel: C; name: string; shared?: boolean }, key: Record<string, string>) => Promise<{ id: string }>;
   onClose: () => void;
 }
 
-export function NewNamed<C extends Channel>({ title, label, does, channels, team, path, page, bodyOf, onClose }: Props<C>) {
+export function NewNamed<C extends Channel>({ title, label, does, channels, team, list, page, create, onClose }: Props<C>) {
   const [channel, setChannel] = useState<C>(channels[0]!);
   const [name, setName] = useState('');
   const [shared, setShared] = useState(team);
@@ -31,10 +31,9 @@ export function NewNamed<C extends Channel>({ title, label, does, channels, team
   const router = useRouter();
   const queries = useQueryClient();
   const make = useMutation({
-    mutationFn: () =>
-      ask<{ id: string }>(path, 'POST', { channel, name: name.trim(), ...(team ? { shared } : {}), ...bodyOf(channel) }, key),
+    mutationFn: () => create({ channel, name: name.trim(), ...(team ? { shared } : {}) }, key),
     onSuccess: ({ id }) => {
-      void queries.invalidateQueries({ queryKey: [path.slice(1)] });
+      void queries.invalidateQueries({ queryKey: [list] });
       router.push(`${page}/${id}`);
     },
   });

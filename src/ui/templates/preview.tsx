@@ -24,8 +24,7 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
   const [narrow, setNarrow] = useState(false);
   const found = useQuery({
     queryKey: ['preview', 'people', q],
-    queryFn: async () =>
-      (await ask<{ items: Contact[] }>(`/contacts?limit=6${q.trim() ? `&q=${encodeURIComponent(q.trim())}` : ''}`)).items,
+    queryFn: async () => (await ask('GET /contacts', { query: { limit: 6, q: q.trim() || undefined } })).items,
     placeholderData: (before) => before,
   });
   const contact = chosen ?? found.data?.find((one) => reaches(one, channel)) ?? found.data?.[0] ?? null;
@@ -142,7 +141,7 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
 function TryIt({ channel, words, contactId }: { channel: Channel; words: Words; contactId: string }) {
   const toast = useToast();
   const send = useMutation({
-    mutationFn: () => ask<{ sent: number }>('/messages/try', 'POST', { trials: [{ channel, words }], contact_id: contactId }),
+    mutationFn: () => ask('POST /messages/try', { body: { trials: [{ channel, words }], contact_id: contactId } }),
     onSuccess: () =>
       toast.tell(channel === 'text' ? 'It is on its way to your own phone.' : 'It is on its way to your own mailbox.'),
     onError: toast.fail,

@@ -18,7 +18,7 @@ type InFull = Template & { variants: VariantView[] };
 export function TemplateEditor({ first }: { first: InFull }) {
   const { data: template } = useQuery({
     queryKey: ['templates', first.id],
-    queryFn: () => ask<InFull>(`/templates/${first.id}`),
+    queryFn: () => ask('GET /templates/{id}', { params: { id: first.id } }),
     initialData: first,
   });
   const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = useUndoHistory<Words>(first.words);
@@ -32,11 +32,14 @@ export function TemplateEditor({ first }: { first: InFull }) {
     JSON.stringify(draft) !== JSON.stringify(template.words) || name.trim() !== template.name || cap !== template.day_cap;
   const save = useMutation({
     mutationFn: () =>
-      ask<Template>(`/templates/${template.id}`, 'PATCH', {
-        name: name.trim() || template.name,
-        words: draft,
-        day_cap: cap,
-        seen: template.version,
+      ask('PATCH /templates/{id}', {
+        params: { id: template.id },
+        body: {
+          name: name.trim() || template.name,
+          words: draft,
+          day_cap: cap,
+          seen: template.version,
+        },
       }),
     onSuccess: (saved) => {
       put(saved.words);
@@ -50,12 +53,10 @@ export function TemplateEditor({ first }: { first: InFull }) {
   });
   const copy = useMutation({
     mutationFn: () =>
-      ask<Template>(
-        '/templates',
-        'POST',
-        { channel: template.channel, name: `${template.name}, copy`.slice(0, 80), words: draft },
-        freshKey(),
-      ),
+      ask('POST /templates', {
+        body: { channel: template.channel, name: `${template.name}, copy`.slice(0, 80), words: draft },
+        headers: freshKey(),
+      }),
     onSuccess: ({ id }) => {
       void queries.invalidateQueries({ queryKey: ['templates'] });
       router.push(`/campaigns/templates/${id}`);
@@ -63,7 +64,7 @@ export function TemplateEditor({ first }: { first: InFull }) {
     onError: toast.fail,
   });
   const remove = useMutation({
-    mutationFn: () => ask(`/templates/${template.id}`, 'DELETE'),
+    mutationFn: () => ask('DELETE /templates/{id}', { params: { id: template.id } }),
     onSuccess: () => {
       void queries.invalidateQueries({ queryKey: ['templates'] });
       router.push('/campaigns/templates');

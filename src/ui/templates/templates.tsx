@@ -4,7 +4,7 @@ import { useState } from 'react';
 import Link from 'next/link';
 import { CHANNELS, type Channel } from '@/core/contacts';
 import { countVariants, type Words } from '@/core/messages';
-import { Glyph } from '../primitives';
+import { ask, Glyph } from '../primitives';
 import { AbTests } from './ab-tests';
 import { useTemplates, type Template } from './fields';
 import { NewNamed } from './new-named';
@@ -139,9 +139,9 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
           does="Make it"
           channels={CHANNELS}
           team={office}
-          path="/templates"
+          list="templates"
           page="/campaigns/templates"
-          bodyOf={(channel) => ({ words: FIRST[channel] })}
+          create={(named, headers) => ask('POST /templates', { body: { ...named, words: FIRST[named.channel] }, headers })}
           onClose={() => setMaking(false)}
         />
       )}

@@ -153,10 +153,7 @@ function Along({ words, readOnly, onChange }: { words: Words; readOnly: boolean;
   const files = words.files ?? [];
   const add = async (file: File) => {
     try {
-      const uploaded = await sendFile<{ id: string; name: string; bytes: number }>(
-        `/files?name=${encodeURIComponent(file.name)}`,
-        file,
-      );
+      const uploaded = await sendFile('POST /files', file, { query: { name: file.name } });
       onChange({ ...words, files: [...files, uploaded] });
     } catch (error) {
       toast.fail(error);

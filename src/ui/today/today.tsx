@@ -20,7 +20,7 @@ export function TodayArea({ first, mine }: { first: Today; mine: boolean }) {
   const params = useSearchParams();
   const { data: today } = useQuery({
     queryKey: ['today'],
-    queryFn: () => ask<Today>('/today'),
+    queryFn: () => ask('GET /today'),
     initialData: first,
     refetchInterval: 60_000,
   });

@@ -3,7 +3,16 @@ import Joi from 'joi';
 import { inquirySchema } from '@/core/capture/schemas';
 import { BODY_FIELDS, EXTRACTED_FIELDS } from '@/core/mail';
 import { CONTACT_ROLES } from '@/core/contacts';
-import type { BodyRead, DoorRequestView, DoorView, InquiryView, SenderView, SourceView } from '@/core/capture';
+import type {
+  BodyRead,
+  DoorRequestView,
+  DoorView,
+  InquiryView,
+  SenderView,
+  SourceView,
+  RecognizedLead,
+  InquiryInput,
+} from '@/core/capture';
 import type { LeadMailView } from '@/core/mail';
 import type { CaptureResult, Told, Tried } from '@/server/capture';
 import { answer, nothing, type Listed, type Operation } from './operation';
@@ -58,7 +67,7 @@ export const CAPTURE_OPERATIONS = {
     path: '/inquiries/{id}',
     summary: 'One inquiry, raw and parsed',
     scope: 'contacts:read',
-    answer: answer<InquiryView & { raw: unknown; parsed: unknown; lead_mail_id: string | null }>(),
+    answer: answer<InquiryView & { raw: unknown; parsed: RecognizedLead; lead_mail_id: string | null }>(),
   },
   listDoors: {
     method: 'GET',
@@ -198,7 +207,7 @@ export const CAPTURE_OPERATIONS = {
     summary: 'One such mail: its words, and the inquiry that they would be',
     scope: 'contacts:read',
     only: 'office',
-    answer: answer<LeadMailView & { body: string; inquiry: object }>(),
+    answer: answer<LeadMailView & { body: string; inquiry: InquiryInput }>(),
   },
   convertLeadMail: {
     method: 'POST',
@@ -207,7 +216,7 @@ export const CAPTURE_OPERATIONS = {
     summary: 'Makes an inquiry of a mail as a person reads it; twice, it is one',
     scope: 'inquiries:write',
     only: 'office',
-    body: (inquirySchema as Joi.ObjectSchema).keys({ marks }),
+    body: inquirySchema.keys({ marks }),
     ownIdempotency: true,
     answer: answer<CaptureResult>(),
   },
@@ -218,7 +227,7 @@ export const CAPTURE_OPERATIONS = {
     scope: 'inquiries:write',
     only: 'office',
     body: Joi.object({ marks: marks.min(1).required() }),
-    answer: answer<{ learned: number; inquiry: object }>(),
+    answer: answer<{ learned: number; inquiry: InquiryInput }>(),
   },
   updateLeadMail: {
     method: 'PATCH',

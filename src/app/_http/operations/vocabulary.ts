@@ -4,7 +4,8 @@ import { TAG_COLORS } from '@/core/tags';
 import { FIELD_KINDS } from '@/core/segments';
 import { OWN_STEPS } from '@/core/contacts';
 import type { ChangeView } from '@/core/changes';
-import type { FieldDef, SegmentView, VocabularyView } from '@/core/segments';
+import type { FieldDef, SegmentView, Tree, VocabularyView } from '@/core/segments';
+import { typed } from '@/core/shared';
 import type { TagView } from '@/core/tags';
 import type { FieldView, HorizonRow, StageRow } from '@/server/vocabulary';
 import { answer, nothing, type Operation } from './operation';
@@ -18,6 +19,8 @@ const rhythm = Joi.number().integer().min(1).max(730);
 const strokes = Joi.number().integer().min(1).max(4);
 const tagLine = Joi.string().min(1).max(200);
 const tagColor = Joi.string().valid(...TAG_COLORS);
+/** Checked as a tree by the service, which knows the fields of the account. */
+const tree = typed<Tree>(Joi.any());
 const segmentName = Joi.string().min(1).max(80);
 
 export const VOCABULARY_OPERATIONS = {
@@ -42,7 +45,7 @@ export const VOCABULARY_OPERATIONS = {
     path: '/segments',
     summary: 'Keep a segment, for oneself or for the team',
     scope: 'contacts:write',
-    body: Joi.object({ name: segmentName.required(), tree: Joi.any().required(), team: Joi.boolean().default(false) }),
+    body: Joi.object({ name: segmentName.required(), tree: tree.required(), team: Joi.boolean().default(false) }),
     answer: answer<SegmentView>(),
   },
   getSegment: {
@@ -58,7 +61,7 @@ export const VOCABULARY_OPERATIONS = {
     path: '/segments/{id}',
     summary: 'Change a segment',
     scope: 'contacts:write',
-    body: Joi.object({ name: segmentName, tree: Joi.any(), team: Joi.boolean() }).min(1),
+    body: Joi.object({ name: segmentName, tree, team: Joi.boolean() }).min(1),
     answer: answer<SegmentView>(),
   },
   deleteSegment: {
