@@ -2,6 +2,7 @@ import next from 'eslint-config-next/core-web-vitals';
 import nextTs from 'eslint-config-next/typescript';
 import prettier from 'eslint-config-prettier/flat';
 import * as regexp from 'eslint-plugin-regexp';
+import tseslint from 'typescript-eslint';
 import { defineConfig, globalIgnores } from 'eslint/config';
 
 const MADE_WHILE_RUNNING =
@@ -38,6 +39,37 @@ export default defineConfig([
         { selector: ':function NewExpression[callee.name="RegExp"]', message: MADE_WHILE_RUNNING },
         { selector: 'CallExpression[callee.name="RegExp"]', message: MADE_WHILE_RUNNING },
       ],
+    },
+  },
+  {
+    files: ['**/*.{ts,tsx}'],
+    extends: [tseslint.configs.recommendedTypeChecked],
+    languageOptions: { parserOptions: { project: './tsconfig.json', tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      /* A handler or a stand-in is async so that it fails by its promise, whether it waits for something or not. */
+      '@typescript-eslint/require-await': 'off',
+      /* What is asked for as text comes from a form, a query or jsonb, where it is text or a number. */
+      '@typescript-eslint/no-base-to-string': 'off',
+      '@typescript-eslint/restrict-template-expressions': [
+        'error',
+        {
+          allowNumber: true,
+          allowBoolean: true,
+          allowArray: true,
+          allow: [
+            { name: 'Html', from: 'file' },
+            { name: 'URLSearchParams', from: 'lib' },
+          ],
+        },
+      ],
+    },
+  },
+  {
+    /* What Jest's matchers stand for is `any`. */
+    files: ['**/*.test.ts', 'tests/**/*.ts'],
+    rules: {
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/unbound-method': 'off',
     },
   },
   { files: ['**/*.{ts,tsx,mjs}'], rules: { 'id-denylist': ['error', ...RETIRED] } },

@@ -20,5 +20,5 @@ for (let year = FROM; year <= TO; year += 1)
     for (const [key, called] of Object.entries(KEYS)) if (name === called) days[date.slice(0, 10)] = key;
 writeFileSync(
   fromRoot('src/core/campaigns/movable-holidays.ts'),
-  `/** Movable holidays by day, written by scripts/holidays.mjs. */\nexport const MOVABLE_DAYS: Record<string, string> = JSON.parse(\n  '${JSON.stringify(days)}',\n);\n`,
+  `/** Movable holidays by day, written by scripts/holidays.mjs. */\nexport const MOVABLE_DAYS = JSON.parse(\n  '${JSON.stringify(days)}',\n) as Record<string, string>;\n`,
 );

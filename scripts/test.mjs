@@ -99,29 +99,26 @@ await script(async () => {
     const code = await run();
     results.push({ name, ok: code === 0, seconds: Math.round((Date.now() - began) / 1000) });
   };
+  const jest = (...args) => shown(bin('jest'), ['--selectProjects', 'core', ...args]);
+  /* What counts the covered lines is slower than what is measured. */
+  const timed = timedTests();
+  const core = () =>
+    step('core', () =>
+      rest.length ? jest('--maxWorkers', '2', ...rest) : jest('--coverage', '--testPathIgnorePatterns', ...timed),
+    );
+  const beside = async () => {
+    await step('types', () => shown(bin('tsc'), ['--noEmit']));
+    await step('format', () => shown(bin('prettier'), ['--check', '.']));
+    await step('layers', () =>
+      shown(bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'simulator', 'migrations', 'scripts', 'tests']),
+    );
+    if (wanted('core')) await core();
+  };
   if (wanted('static')) {
     /* Two lanes, for two processors: more at once would be slower together. */
-    await Promise.all([
-      step('lint', () => shown(bin('eslint'), ['.', '--max-warnings', '0'])),
-      (async () => {
-        await step('types', () => shown(bin('tsc'), ['--noEmit']));
-        await step('format', () => shown(bin('prettier'), ['--check', '.']));
-        await step('layers', () =>
-          shown(bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'simulator', 'migrations', 'scripts', 'tests']),
-        );
-      })(),
-    ]);
-  }
-  if (wanted('core')) {
-    const core = (...args) => shown(bin('jest'), ['--selectProjects', 'core', '--maxWorkers', '2', ...args]);
-    if (rest.length) await step('core', () => core(...rest));
-    else {
-      /* What counts the covered lines is slower than what is measured. */
-      const timed = timedTests();
-      await step('core', () => core('--coverage', '--testPathIgnorePatterns', ...timed));
-      await step('core, in time', () => core('--runTestsByPath', ...timed, '--maxWorkers', '1'));
-    }
-  }
+    await Promise.all([step('lint', () => shown(bin('eslint'), ['.', '--max-warnings', '0'])), beside()]);
+  } else if (wanted('core')) await core();
+  if (wanted('core') && !rest.length) await step('core, in time', () => jest('--runTestsByPath', ...timed));
   let cluster;
   if (wanted('db') || wanted('journeys') || wanted('drills')) cluster = await startCluster(home, port, 'urraca_journeys');
   const env = {

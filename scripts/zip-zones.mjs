@@ -19,5 +19,5 @@ for (const { zip, latitude, longitude } of Object.values(zipcodes.codes)
 /* From each ZIP on, until the next: number, zone, number, zone … */
 writeFileSync(
   fromRoot('src/core/capture/zip-zones.ts'),
-  `/** Time zones by ZIP, written by scripts/zip-zones.mjs: from each ZIP on, until the next, the number of a zone. */\nexport const ZIP_ZONES: { zones: string[]; runs: number[] } = JSON.parse(\n  '${JSON.stringify({ zones, runs })}',\n);\n`,
+  `/** Time zones by ZIP, written by scripts/zip-zones.mjs: from each ZIP on, until the next, the number of a zone. */\nexport const ZIP_ZONES = JSON.parse(\n  '${JSON.stringify({ zones, runs })}',\n) as { zones: string[]; runs: number[] };\n`,
 );

@@ -104,7 +104,7 @@ async function steer(world: SimulatorWorld, method: string, url: URL, body: Body
     return ok({ ran: await world.agenda.run(), next: isoOrNull(world.agenda.next()) });
   }
   if (method === 'PUT' && pathname.startsWith('/people/')) {
-    world.people.script(decodeURIComponent(pathname.slice('/people/'.length)), body as Script);
+    world.people.script(decodeURIComponent(pathname.slice('/people/'.length)), body);
     return ok({});
   }
   if (method === 'GET' && pathname === '/weather') return ok(world.sky.get());
@@ -114,7 +114,7 @@ async function steer(world: SimulatorWorld, method: string, url: URL, body: Body
         (service === 'all' || SERVICES.includes(service as Service)) && WEATHERS.includes(weather as Weather),
     );
     if (!known) return wrong(`weather is {"all" or one of ${SERVICES.join(', ')}: one of ${WEATHERS.join(', ')}}`);
-    world.sky.set(body as never);
+    world.sky.set(body);
     return ok(world.sky.get());
   }
   if (method === 'POST' && pathname === '/send') {

@@ -1,7 +1,7 @@
 /** The market of Lantern County: its ground as the map that ships beside this file, and listings that lie where their towns do. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { BaseMap, Listing } from '@/core/market';
+import type { Listing } from '@/core/market';
 import { isInside } from '@/core/segments';
 import { DAY, localInstant, seeded, type Random } from '@/core/shared';
 import { rowOfListing } from '@/server/market';
@@ -199,10 +199,7 @@ function publicPages(homes: Listing[]) {
 export async function writeMarket(tx: Tx): Promise<void> {
   const map = readMap();
   const areas = areasOf(map.features);
-  await tx.run('insert into base_maps (account_id, geojson, changed_at) values (1, $1::jsonb, $2)', [
-    JSON.stringify(map as unknown as BaseMap),
-    START,
-  ]);
+  await tx.run('insert into base_maps (account_id, geojson, changed_at) values (1, $1::jsonb, $2)', [JSON.stringify(map), START]);
   const homes = Array.from({ length: HOMES }, (_, n) => drawListing(n, areas));
   const rows = homes.map(rowOfListing);
   await tx.run(

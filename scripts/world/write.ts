@@ -136,7 +136,7 @@ async function foundDemo(tx: Tx, passwordHash: string, world: DemoWorld): Promis
         last: lastUserId === null ? null : placeOf(lastUserId),
       })),
       rungs: RUNGS.map(({ tree, rosterId, campaignId }) => ({
-        tree: tree!,
+        tree: tree,
         roster: Number(rosterId) - 1,
         campaign: campaignId === null ? null : Number(campaignId) - 1,
       })),

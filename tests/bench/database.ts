@@ -76,7 +76,7 @@ function trees(): Tree[] {
         ...question,
         how: random.chance(0.2) ? 'none' : 'any',
         of: [random.pick(values[subject.key] ?? ['1'])],
-      } as Condition;
+      };
     if ('text' in question) return { ...question, text: random.pick(['an', 'hol', 'lane']) };
     if ('n' in question) return { ...question, n: random.int(1, 60) };
     return question;

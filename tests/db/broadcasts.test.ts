@@ -199,7 +199,7 @@ test('words with errors do not start; a draft without people does not either; wh
 
 test('opens, clicks, answers, returns and complaints are counted with their people; a wrong address gets nothing more', async () => {
   const ids = await people(6);
-  const script = (n: number, how: object) => app().world.people.script(`p${n}@people.example`, how as never);
+  const script = (n: number, how: object) => app().world.people.script(`p${n}@people.example`, how);
   script(1, { opens: 'PT20M', clicks: true });
   script(2, { answers: [{ to: 'email', after: 'PT30M', body: 'Yes, call me' }] });
   script(3, { mail: 'returns' });

@@ -18,7 +18,7 @@ async function crowd(count: number): Promise<string[]> {
       emails: [`oda${n}@x.example`],
       phones: n % 2 ? [`564555${1000 + n}`] : [],
       roles: n % 3 ? ['buyer'] : ['seller'],
-    } as never);
+    });
     ids.push(contact.id);
   }
   return ids;

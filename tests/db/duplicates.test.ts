@@ -32,7 +32,7 @@ async function pair() {
     tags: ['garden'],
     roles: ['seller'],
     place,
-  } as never);
+  });
   return [one.contact.id, other.contact.id] as const;
 }
 const look = async () => {

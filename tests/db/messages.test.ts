@@ -12,15 +12,14 @@ const WORDS = {
   plain: 'Hello from {{ brokerage }}.',
 };
 const NOW_AT = { after: 'start', minutes: 0 } as const;
-const touch = (id: number, more: object = {}): Step =>
-  ({
-    id,
-    do: 'touch',
-    channel: 'email',
-    when: NOW_AT,
-    words: { subject: 'Own', text: 'Own words', plain: 'Own' },
-    ...more,
-  }) as Step;
+const touch = (id: number, more: object = {}): Step => ({
+  id,
+  do: 'touch',
+  channel: 'email',
+  when: NOW_AT,
+  words: { subject: 'Own', text: 'Own words', plain: 'Own' },
+  ...more,
+});
 
 async function running(steps: Step[], more: Partial<Plan> = {}) {
   const { campaigns } = app().m;

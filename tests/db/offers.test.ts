@@ -286,7 +286,7 @@ describe('by text and mail', () => {
       /^Oda Brandvold.*is offered to you until 10:05: Any open house\?\nReply 1 to take it, 0 to pass \(no\. \d+\)\.$/s,
     );
     const reply = (name: string, body: string, eventId: string) =>
-      app.m.messages.receiveText({ eventId, from: app.users[name]!.phone!, to: told!.from!, body, at: MONDAY_MORNING });
+      app.m.messages.receiveText({ eventId, from: app.users[name]!.phone!, to: told!.from, body, at: MONDAY_MORNING });
     await reply('Brisa', '1', 'take');
     await reply('Abel', 'yes', 'too-late');
     await app.tellAgents();

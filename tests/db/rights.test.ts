@@ -208,7 +208,7 @@ test('an agent who types in another’s client learns neither who nor whose, and
 
 test('whom an admin barred from new tags makes none by a lead or a file, and no fields of the account', async () => {
   const { accounts, imports, importing } = app().m;
-  await accounts.updateSettings(app().as('Ada'), { tag_barred: ['agent'] } as never);
+  await accounts.updateSettings(app().as('Ada'), { tag_barred: ['agent'] });
   await app().db.run(`insert into tags (account_id, name) values (1, 'Choir')`);
   const names = async () => ({
     tags: (await app().db.rows<{ name: string }>('select name from tags order by name')).map(({ name }) => name),
@@ -228,7 +228,7 @@ test('whom an admin barred from new tags makes none by a lead or a file, and no 
   ]))!;
   const asNew = columns.map(({ target }) => ({ target, ...(target === 'custom' ? { place: 'new' } : {}) }));
   await expect(imports.updateImport(as, id, { columns: asNew } as never)).rejects.toMatchObject({ code: 'not_allowed' });
-  const all = (tags: string[]) => imports.updateImport(as, id, { options: { tags } } as never);
+  const all = (tags: string[]) => imports.updateImport(as, id, { options: { tags } });
   await expect(all(['choir', 'Spring list'])).rejects.toMatchObject({ code: 'not_allowed' });
   await all(['choir']);
   await app().db.run(

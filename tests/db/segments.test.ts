@@ -70,7 +70,7 @@ function conditions(): fc.Arbitrary<Condition> {
             on,
             how: fc.constant(how),
             of: fc.array(fc.constantFrom(...WORDS, ...ids.slice(0, 3)), { maxLength: 3 }),
-          }) as fc.Arbitrary<Condition>;
+          });
         case 'between':
           return fc.record({
             on,
@@ -85,7 +85,7 @@ function conditions(): fc.Arbitrary<Condition> {
             on,
             how: fc.constant(how),
             text: fc.constantFrom('a', 'An', 'heron', '%', '_', 'oda b', 'red'),
-          }) as fc.Arbitrary<Condition>;
+          });
         case 'on_days':
           return fc.record({
             on,
@@ -102,7 +102,7 @@ function conditions(): fc.Arbitrary<Condition> {
             how: fc.constant(how),
             n: fc.constantFrom(0, 1, 2, 7, 14, 40),
             unit: fc.constantFrom(...UNITS),
-          }) as fc.Arbitrary<Condition>;
+          });
         default:
           return fc.record({ on, how: fc.constant(how) }) as fc.Arbitrary<Condition>;
       }
@@ -117,7 +117,7 @@ const { tree } = fc.letrec<{ tree: Tree; condition: Condition }>((tie) => ({
     fc.record({ all: fc.array(tie('tree'), { maxLength: 3 }) }),
     fc.record({ any: fc.array(tie('tree'), { maxLength: 3 }) }),
     fc.record({ none: fc.array(tie('tree'), { maxLength: 3 }) }),
-  ) as fc.Arbitrary<Tree>,
+  ),
   condition: fc.constant(null).chain(() => conditions()),
 }));
 

@@ -165,10 +165,10 @@ async function live(seed: string, people: number, days: number) {
     await m.campaigns.saveVersion(ada, now.id, { plan: { ...now.plan, steps }, seen: now.version.id, people: people_ });
   }
   await passTo(app, at(60), crashes);
-  await m.accounts.updateSettings(ada, { campaigns_held: true } as never);
+  await m.accounts.updateSettings(ada, { campaigns_held: true });
   holds.push([await m.shared.now(), at(64)]);
   await passTo(app, at(64), crashes);
-  await m.accounts.updateSettings(ada, { campaigns_held: false } as never);
+  await m.accounts.updateSettings(ada, { campaigns_held: false });
   for (const id of [...zones.keys()].filter(() => random() < 0.04)) {
     await m.campaigns.holdContact(ada, id, true);
     held.set(id, [at(64), at(120)]);

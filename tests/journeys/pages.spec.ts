@@ -252,7 +252,7 @@ test('a door for programs is taught where fields stand, tried without a trace, a
   await expect(dialog).toBeHidden();
   /* The door is read anew within seconds. */
   await expect
-    .poll(async () => (await post('?sandbox=true', fields)).json())
+    .poll(async (): Promise<unknown> => (await post('?sandbox=true', fields)).json())
     .toMatchObject({ sandbox: true, contact: { status: 'created' }, read: { first_name: 'Gwendal' } });
   expect(await find('Gwendal Orme')).toEqual([]);
   expect((await post('', fields)).status).toBe(201);

@@ -1,10 +1,39 @@
-/** The OpenAPI 3.1 document, made from the operations and their Joi schemas. */
+/** The OpenAPI 3.1 document, made from the operations: what they take from their Joi schemas, what they answer from its type. */
 import parse from 'joi-to-json';
 import type { Schema } from 'joi';
 import { ERROR_CODES } from '@/core/shared';
-import { EACH_OPERATION } from './operations';
+import answers from './answers.json';
+import { exampleOf, type JsonSchema } from './examples';
+import { EACH_OPERATION, type Operation, type OperationId } from './operations';
 
-const schemaOf = (schema: Schema): object => parse(schema, 'open-api-3.1' as never) as object;
+const schemaOf = (schema: Schema): JsonSchema => parse(schema, 'open-api-3.1') as JsonSchema;
+/** Written by `npm run openapi`. */
+const { components: COMPONENTS, operations: ANSWERS } = answers as unknown as {
+  components: Record<string, JsonSchema>;
+  operations: Record<OperationId, JsonSchema | null>;
+};
+
+/** What is sent, with an example. */
+function requestOf({ body, file }: Operation): object {
+  if (file)
+    return {
+      requestBody: {
+        required: true,
+        content: { '*/*': { schema: { type: 'string', contentMediaType: 'application/octet-stream' } } },
+      },
+    };
+  if (!body) return {};
+  const schema = schemaOf(body);
+  return { requestBody: { required: true, content: { 'application/json': { schema, example: exampleOf(schema) } } } };
+}
+
+/** What comes back when all is well, with an example. */
+function responseOf(id: OperationId): object {
+  const schema = ANSWERS[id];
+  if (!schema) return { '204': { description: 'Done' } };
+  if (schema.contentMediaType) return { '200': { description: 'The file', content: { '*/*': { schema } } } };
+  return { '2XX': { description: 'Done', content: { 'application/json': { schema, example: exampleOf(schema, COMPONENTS) } } } };
+}
 
 const PROBLEM = {
   type: 'object',
@@ -29,10 +58,13 @@ export function openApi(publicUrl: string): object {
       required: true,
       schema: { type: 'string' },
     }));
-    const query = operation.query
-      ? ((schemaOf(operation.query) as { properties?: Record<string, object> }).properties ?? {})
-      : {};
-    const inQuery = Object.entries(query).map(([name, schema]) => ({ name, in: 'query', required: false, schema }));
+    const asked = operation.query ? schemaOf(operation.query) : {};
+    const inQuery = Object.entries(asked.properties ?? {}).map(([name, schema]) => ({
+      name,
+      in: 'query',
+      required: asked.required?.includes(name) ?? false,
+      schema,
+    }));
     const idempotency =
       operation.method === 'POST'
         ? [{ name: 'Idempotency-Key', in: 'header', required: false, schema: { type: 'string', maxLength: 200 } }]
@@ -43,11 +75,9 @@ export function openApi(publicUrl: string): object {
       description: `Needs the right \`${operation.scope}\`.${operation.only === 'user' ? ' For people who are logged in.' : ''}`,
       security: [{ key: [] }, { session: [] }],
       parameters: [...inPath, ...inQuery, ...idempotency],
-      ...(operation.body
-        ? { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(operation.body) } } } }
-        : {}),
+      ...requestOf(operation),
       responses: {
-        [operationId === 'createInquiry' ? '201' : '200']: { description: 'Done', content: { 'application/json': {} } },
+        ...responseOf(operationId),
         default: { description: 'A problem', content: { 'application/problem+json': { schema: PROBLEM } } },
       },
     };
@@ -71,6 +101,7 @@ export function openApi(publicUrl: string): object {
     },
     servers: [{ url: `${publicUrl}/api/v1` }],
     components: {
+      schemas: COMPONENTS,
       securitySchemes: {
         key: { type: 'http', scheme: 'bearer' },
         session: { type: 'apiKey', in: 'cookie', name: 'urraca_session' },

@@ -49,7 +49,7 @@ export const SETTINGS = {
   conversationSeconds: {
     name: 'conversation_seconds',
     kind: { type: 'number', min: 10, max: 3_600 },
-    default: CONVERSATION_SECONDS as number,
+    default: CONVERSATION_SECONDS,
     area: 'guardrails',
     label: 'Conversation, min. seconds',
   },
@@ -153,5 +153,5 @@ export function settingsPatch(input: Readonly<Record<string, unknown>>): Partial
     const { name, was }: Setting = SETTINGS[key];
     return [key, input[name] ?? (was === undefined ? undefined : input[was])] as const;
   });
-  return Object.fromEntries(named.filter(([, value]) => value !== undefined)) as Partial<Settings>;
+  return Object.fromEntries(named.filter(([, value]) => value !== undefined));
 }

@@ -44,7 +44,7 @@ test('an outcome that the agent named during the call stands', () => {
 
 test('repeats and late reports change nothing; once ended a call stays ended', () => {
   const report = fc.record({
-    state: fc.constantFrom('ringing', 'answered', 'voicemail', 'ended') as fc.Arbitrary<CallReport['state']>,
+    state: fc.constantFrom<CallReport['state']>('ringing', 'answered', 'voicemail', 'ended'),
     at: fc.nat(600).map(at),
   });
   fc.assert(

@@ -8,7 +8,7 @@ const text = (id: number, days: number, at = '10:00'): Step => ({
   channel: 'text',
   words: { text: `Words ${id}`, plain: 'Words' },
 });
-const after = (id: number, days: number): Step => ({ ...text(id, days), when: { after: 'last', days, at: '09:00' } }) as Step;
+const after = (id: number, days: number): Step => ({ ...text(id, days), when: { after: 'last', days, at: '09:00' } });
 const branch = (id: number, days: number, yes: Step[], no: Step[]): Step => ({
   id,
   when: { after: 'start', days, at: '10:00' },
@@ -28,13 +28,13 @@ test('what is moved takes its place by day and time, and takes along what follow
 });
 
 test('a step of minutes that is moved to another day gets a clock time there', () => {
-  const step: Step = { ...text(1, 0), when: { after: 'start', minutes: 5 } } as Step;
+  const step: Step = { ...text(1, 0), when: { after: 'start', minutes: 5 } };
   expect(moved([step], 1, 2)[0]!.when).toEqual({ after: 'start', days: 2, at: '09:00' });
   expect(moved([step], 1, -2)[0]!.when).toEqual({ after: 'start', minutes: 0 });
 });
 
 test('a step of a date moves across it', () => {
-  const step: Step = { ...text(1, 0), when: { date: 'birthday', days: -1, at: '09:00' } } as Step;
+  const step: Step = { ...text(1, 0), when: { date: 'birthday', days: -1, at: '09:00' } };
   expect(whenWords(step.when)).toBe('1 day before their birthday at 09:00');
   expect(whenWords(moved([step], 1, 1)[0]!.when)).toBe('on their birthday at 09:00');
   expect(whenWords(moved([step], 1, 3)[0]!.when)).toBe('2 days after their birthday at 09:00');

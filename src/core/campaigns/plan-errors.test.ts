@@ -37,7 +37,7 @@ test('each fault stands at its step, those within ways too', () => {
       yes: [touch(4, { text: 'Hello {{ frist_name }}', plain: 'Hello' })],
       no: [{ id: 5, when: at, do: 'talk', questions: [] }],
     },
-    { id: 6, when: at, do: 'talk', questions: [{ asks: 'when', words: ' ', fieldId: null }] } as Step,
+    { id: 6, when: at, do: 'talk', questions: [{ asks: 'when', words: ' ', fieldId: null }] },
     touch(7, { text: '{% if town %}Hello', plain: 'Hello' }),
     touch(8, GOOD),
   );

@@ -142,4 +142,15 @@ export const planSchema = Joi.object({
     then: Joi.array().items(change).max(10).required(),
   }).required(),
   held: Joi.valid('move', 'lapse').required(),
+}).example({
+  roles: ['buyer'],
+  who: null,
+  anyStage: false,
+  starts: [{ on: 'inquiry', doors: [], sources: [] }],
+  steps: [
+    { id: 0, when: { after: 'start', minutes: 0 }, do: 'task', role: 'owner', note: 'Call them about the home they asked for' },
+  ],
+  repeat: null,
+  ends: { answered: 'end', pauseDays: 14, unreachable: 'end', then: [] },
+  held: 'move',
 });

@@ -46,7 +46,9 @@ export const selectionSchema = Joi.object({
   ids: Joi.array().items(id).max(10_000),
   question: questionSchema,
   except: Joi.array().items(id).max(10_000).default([]),
-}).xor('ids', 'question');
+})
+  .xor('ids', 'question')
+  .example({ ids: ['41', '42'] });
 /** People as a caller chooses them: one by one, or everybody of a list except some. */
 export type ContactSelection = SentFor<typeof selectionSchema>;
 /** A bulk action as a caller asks for it. */

@@ -21,17 +21,7 @@ const activity: fc.Arbitrary<Activity> = fc.record({
   contactId: fc.constant('1'),
   userId: fc.constant(null),
   at,
-  kind: fc.constantFrom(
-    'inquiry',
-    'call',
-    'outcome',
-    'message',
-    'note',
-    'stage',
-    'opened',
-    'visit',
-    'saved_home',
-  ) as fc.Arbitrary<Activity['kind']>,
+  kind: fc.constantFrom('inquiry', 'call', 'outcome', 'message', 'note', 'stage', 'opened', 'visit', 'saved_home'),
   channel: fc.constantFrom('text', 'email', 'letter', 'call'),
   direction: fc.constantFrom('in', 'out'),
   data: fc.record({

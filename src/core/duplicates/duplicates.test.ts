@@ -20,7 +20,7 @@ const full = side({
   place: { street: '12 Heron Lane', city: 'Saltmarsh', postal_code: null } as Side['place'],
   stage: { key: 'client', name: 'Client' },
   horizon: 'hot',
-  owner: { id: '1', name: 'Odo' } as Side['owner'],
+  owner: { id: '1', name: 'Odo' },
   source: 'Sign',
 });
 

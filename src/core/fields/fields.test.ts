@@ -2,8 +2,7 @@
 import type { FieldDef } from '../segments';
 import { dayOfYear, fieldRows, fieldValue, type FieldInput } from '.';
 
-const field = (kind: FieldDef['kind'], choices: string[] = []): FieldDef =>
-  ({ id: '7', name: 'Boat', kind, choices }) as FieldDef;
+const field = (kind: FieldDef['kind'], choices: string[] = []): FieldDef => ({ id: '7', name: 'Boat', kind, choices });
 
 test.each<[FieldDef, FieldInput, FieldInput]>([
   [field('text'), '  A sloop ', 'A sloop'],

@@ -113,7 +113,7 @@ function fromQuotedPrintable(text: string, charset: string): string {
     if (code !== null) {
       bytes.push(code);
       at += 2;
-    } else bytes.push(...plain.encode(text[at]!));
+    } else bytes.push(...plain.encode(text[at]));
   }
   try {
     return new TextDecoder(charset.toLowerCase()).decode(new Uint8Array(bytes)).replace(/\r\n?/g, '\n');

@@ -14,7 +14,7 @@ export const importPatchSchema = Joi.object({
           .valid(...(Object.keys(TARGETS) as (keyof typeof TARGETS)[]))
           .required(),
         order: Joi.string().valid('month-first', 'day-first'),
-        place: typed<CustomPlace>(Joi.string().pattern(/^(?:note|new|field:\d{1,18})$/)),
+        place: typed<CustomPlace>(Joi.string().pattern(/^(?:note|new|field:\d{1,18})$/)).example('note'),
       }),
     )
     .max(2_000),

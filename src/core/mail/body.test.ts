@@ -83,7 +83,7 @@ test('who sells in German does not buy by that word', () => {
 });
 
 test.each([null, [], 'words', 7, { a: { b: {} } }, [[[[]]]]])('says what is missing for %j and never fails otherwise', (body) => {
-  expect(() => read(body)).toThrow(expect.objectContaining({ code: 'input_invalid' }));
+  expect(() => read(body)).toThrow(expect.objectContaining({ code: 'input_invalid' }) as Error);
 });
 
 test('a body as deep and as wide as one likes is read to its bounds', () => {

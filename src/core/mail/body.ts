@@ -155,8 +155,7 @@ function readFreely(body: unknown, door: { source: string | null; defaults: Door
   };
 }
 
-const group = (raw: Raw, name: string): Record<string, unknown> =>
-  (isGroup(raw[name]) ? raw[name] : (raw[name] = {})) as Record<string, unknown>;
+const group = (raw: Raw, name: string): Record<string, unknown> => (isGroup(raw[name]) ? raw[name] : (raw[name] = {}));
 const inGroup = (name: string, key: string) => (raw: Raw, value: string) => {
   group(raw, name)[key] = value;
 };

@@ -202,6 +202,7 @@ export function readLines(text: string): MailSections {
   };
   for (const [at, line] of lines.entries()) {
     const trimmed = line.trim();
+    // eslint-disable-next-line @typescript-eslint/no-unnecessary-type-assertion -- without it the compiler takes what `close` sets for null
     const now = open as { entry: Entry; meaning: Meaning | null; below: boolean } | null;
     /* A line drawn below a heading. */
     if (/^[=~*_-]{4,}$/.test(trimmed) && lines[at - 1]?.trim()) continue;

@@ -79,7 +79,7 @@ export class HtmlPage {
   private readonly hidden: Set<string>;
 
   constructor(html: string) {
-    this.nodes = parseDocument(html).children as AnyNode[];
+    this.nodes = parseDocument(html).children;
     prune(this.nodes);
     this.hidden = hiddenClasses(this.nodes);
   }

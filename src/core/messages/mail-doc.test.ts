@@ -125,7 +125,7 @@ test('of a document that is sent, only what is known here is kept, and the text 
     doc: { ...DOC, extra: 1, content: [{ ...DOC.content![0], onclick: 'x' }] },
   });
   expect(error).toBeUndefined();
-  expect(value.text).toBe('Homes in {{ town | default: "town" }}');
+  expect(value?.text).toBe('Homes in {{ town | default: "town" }}');
   expect(JSON.stringify(value)).not.toMatch(/onclick|extra|something else/);
   expect(wordsSchema.validate({ text: '', plain: '', doc: { type: 'doc', content: [{ type: 'script' }] } }).error).toBeDefined();
 });

@@ -41,7 +41,9 @@ export const wordsSchema = Joi.object({
     .items(
       Joi.object({ id: id.required(), name: Joi.string().max(200).required(), bytes: Joi.number().integer().min(0).required() }),
     ),
-}).custom((words: Words) => (words.doc ? { ...words, text: textOfDoc(bare(words.doc)), doc: bare(words.doc) } : words));
+})
+  .example({ text: 'Hi {{ first_name }}, it’s {{ agent_first_name }}.', plain: 'Hi, it’s {{ agent_first_name }}.' })
+  .custom((words: Words) => (words.doc ? { ...words, text: textOfDoc(bare(words.doc)), doc: bare(words.doc) } : words));
 
 /** Of a document what is known here: its nodes, their words and looks, nothing that an editor adds. */
 function bare(from: MailDoc): MailDoc {

@@ -21,7 +21,7 @@ export const MEASURES = [
 ] as const;
 /** A number of Results. */
 export type Measure = (typeof MEASURES)[number]['key'];
-export const MEASURE_KEYS = MEASURES.map((measure) => measure.key) as Measure[];
+export const MEASURE_KEYS = MEASURES.map<Measure>((measure) => measure.key);
 
 /** The numbers of one agent, or of all. */
 export interface ResultRow {

@@ -4,7 +4,7 @@ import type { LeadFacts } from './ladder';
 
 const firstOf = (list: unknown): string | null => (Array.isArray(list) && list.length ? String(list[0]) : null);
 const priceOf = (inquiry: Partial<CleanInquiry>): number | null => {
-  const asked = inquiry.listing?.price ?? (inquiry.wants?.price_max as unknown);
+  const asked = inquiry.listing?.price ?? inquiry.wants?.price_max;
   return typeof asked === 'number' ? asked : null;
 };
 

@@ -45,7 +45,7 @@ test('what is known of a lead alone cannot be asked of contacts', () => {
   expect(error(asked, 'lead')).toBeNull();
 });
 
-const field = (id: string, name: string, kind: FieldDef['kind']): FieldDef => ({ id, name, kind, choices: [] }) as FieldDef;
+const field = (id: string, name: string, kind: FieldDef['kind']): FieldDef => ({ id, name, kind, choices: [] });
 const FIELDS = [
   field('1', 'Boat', 'text'),
   field('2', 'Berths', 'number'),

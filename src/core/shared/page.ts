@@ -16,8 +16,7 @@ export function readCursor(cursor: string | null | undefined, length: number): s
   if (!cursor) return null;
   try {
     const parts: unknown = JSON.parse(atob(cursor.replaceAll('-', '+').replaceAll('_', '/')));
-    if (Array.isArray(parts) && parts.length === length && parts.every((part) => typeof part === 'string'))
-      return parts as string[];
+    if (Array.isArray(parts) && parts.length === length && parts.every((part) => typeof part === 'string')) return parts;
   } catch {
     /* falls through to the error below */
   }

@@ -78,8 +78,14 @@ type OfObject<M> = Typed<ObjectValue<M>, ObjectSent<M>>;
 type OfList<S extends readonly Part[]> = Typed<ValueOf<S[number]>[], SentFor<S[number]>[]>;
 type OfAny<S extends readonly Part[]> = Typed<ValueOf<S[number]>, SentFor<S[number]>>;
 
+/** What checking makes of a value: the value, or what is wrong with it. */
+type Checked<Value> =
+  | { error: undefined; warning?: Joi.ValidationError; value: Value }
+  | { error: Joi.ValidationError; warning?: Joi.ValidationError; value: undefined };
+
 declare module 'joi' {
   interface AnySchema {
+    validate(value: unknown, options?: Joi.ValidationOptions): Checked<ValueOf<this>>;
     required(): this & Needed;
     default(value: null): this & Filled & OrNull;
     default(value: unknown): this & Filled;

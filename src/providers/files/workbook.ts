@@ -39,8 +39,8 @@ function textOf(value: ExcelJS.CellValue | undefined): string {
   if (typeof value === 'number') return Number.isInteger(value) ? value.toFixed(0) : String(value);
   if (typeof value !== 'object') return String(value);
   if ('richText' in value) return value.richText.map((part) => part.text).join('');
-  if ('text' in value) return textOf(value.text as ExcelJS.CellValue);
-  if ('result' in value) return textOf(value.result as ExcelJS.CellValue);
+  if ('text' in value) return textOf(value.text);
+  if ('result' in value) return textOf(value.result);
   if ('formula' in value) return `=${value.formula}`;
   return '';
 }

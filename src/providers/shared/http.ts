@@ -77,7 +77,7 @@ function postOnce(url: string, body: string, headers: Record<string, string>, de
   return new Promise((answered, failed) => {
     /* What ends it by the deadline is the abort, which says nothing of the time; the signal's own reason does. */
     const end = (error: NodeJS.ErrnoException) => {
-      if (deadline.aborted) failed(deadline.reason);
+      if (deadline.aborted) failed(deadline.reason as Error);
       else failed(asked.reusedSocket && error.code === 'ECONNRESET' ? new ClosedMeanwhile() : error);
     };
     const asked = request(

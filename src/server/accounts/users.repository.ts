@@ -38,7 +38,7 @@ export async function requirePostalAddress(accountId: string, tx: Tx = reader())
 export async function updateSettings(principal: Principal, patch: unknown): Promise<Settings> {
   const { value, error } = settingsSchema.validate(patch, { abortEarly: false, convert: false });
   if (error) throw new AppError('input_invalid', 'These settings were not kept.', { fields: fieldErrors(error) });
-  const change = settingsPatch(value as Record<string, unknown>);
+  const change = settingsPatch(value);
   const { accountId } = scopeFor(principal);
   return transact(async (tx) => {
     const before = await readSettings(accountId, tx);

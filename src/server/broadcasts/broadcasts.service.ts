@@ -165,9 +165,7 @@ export async function updateBroadcast(
     const row = await lock(tx, scope, id);
     if (row.state !== 'draft') throw new AppError('conflict', 'This broadcast was started; it can be paused or cancelled.');
     const words =
-      patch.words || patch.template_id
-        ? await wordsOf(scope, { ...row, ...patch, channel: row.channel, name: row.name } as BroadcastInput)
-        : null;
+      patch.words || patch.template_id ? await wordsOf(scope, { ...row, ...patch, channel: row.channel, name: row.name }) : null;
     if (words) await checkAttached(tx, scope.accountId, words);
     await tx.run(
       `update broadcasts set name = coalesce($2, name), words = coalesce($3::jsonb, words), selection = coalesce($4::jsonb, selection), goes = coalesce($5::jsonb, goes),

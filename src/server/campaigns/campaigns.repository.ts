@@ -108,7 +108,7 @@ export async function listEnrollments(scope: Scope, contactId: string): Promise<
         goes && step && row.due_at
           ? {
               channel: step.do === 'touch' ? step.channel : step.do,
-              day: version!.days.get(row.step) ?? 0,
+              day: version.days.get(row.step) ?? 0,
               at: row.due_at,
               waits: row.planned_at !== null && row.due_at > row.planned_at,
             }

@@ -71,5 +71,5 @@ export async function findInquiry(
     scope.sees === 'all'
       ? await reader().first<{ id: string }>('select id from lead_mails where inquiry_id = $1 limit 1', [id])
       : null;
-  return { ...viewOf(row), raw: row.raw, parsed: snaked(parsed) as RecognizedLead, lead_mail_id: mail?.id ?? null };
+  return { ...viewOf(row), raw: row.raw, parsed: snaked(parsed), lead_mail_id: mail?.id ?? null };
 }

@@ -38,16 +38,18 @@ export const contactPatchSchema = Joi.object({
   company: Joi.string().max(200).allow('', null),
   wants: wantsSchema,
   tags: Joi.array().items(Joi.string().min(1).max(200)).max(200),
-  fields: Joi.object().pattern(
-    /^\d{1,18}$/,
-    Joi.alternatives(
-      Joi.string().max(2_000).allow(''),
-      Joi.number(),
-      Joi.boolean(),
-      Joi.array().items(Joi.string().max(200)).max(100),
-      Joi.valid(null),
-    ),
-  ),
+  fields: Joi.object()
+    .pattern(
+      /^\d{1,18}$/,
+      Joi.alternatives(
+        Joi.string().max(2_000).allow(''),
+        Joi.number(),
+        Joi.boolean(),
+        Joi.array().items(Joi.string().max(200)).max(100),
+        Joi.valid(null),
+      ),
+    )
+    .example({ '7': 'Choir' }),
   dates: Joi.array()
     .items(
       Joi.object({
@@ -60,7 +62,8 @@ export const contactPatchSchema = Joi.object({
           .custom((on: string, helpers) =>
             dayOfYear(on) ? on : helpers.message({ custom: `${on} is no day as YYYY-MM-DD or --MM-DD` }),
           )
-          .required(),
+          .required()
+          .example('--05-14'),
       }),
     )
     .max(40),

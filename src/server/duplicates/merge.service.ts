@@ -120,7 +120,7 @@ export async function mergeContacts(
         JSON.stringify({ text: `Merged with ${nameOf(gone)}, who stood here as well` }),
       ],
     );
-    await refold(tx, scope.accountId, keptId, (side('stage') === 'gone' ? gone : survivor).stage.key as Stage, scope.userId, at);
+    await refold(tx, scope.accountId, keptId, (side('stage') === 'gone' ? gone : survivor).stage.key, scope.userId, at);
     await refold(tx, scope.accountId, goneId, 'new', null, at);
     await refreshSearch(tx, [keptId]);
     await forgetSearch(tx, [goneId]);

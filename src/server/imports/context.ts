@@ -88,7 +88,7 @@ export async function importContext(row: ImportRow): Promise<ImportContext> {
       ]),
     ),
     rhythms: Object.fromEntries(words.horizons.map(({ key, rhythm_days }) => [key, rhythm_days])),
-    users: scope.sees === 'all' ? byName : new Map(),
+    users: scope.sees === 'all' ? byName : new Map<string, never>(),
     owner: owner ? { id: owner.id, officeId: owner.office_id } : null,
     fields: await fieldsOf(row, scope.runsOffice),
     by: row.by ?? 'a program',

@@ -1,5 +1,5 @@
 /** The people of a chunk as they are taken in: made or completed, with all that belongs to them, and each with what undo needs. */
-import { nextTouch, type Horizon, type Stage } from '@/core/contacts';
+import { nextTouch, type Stage } from '@/core/contacts';
 import { dayOfYear, fieldRows } from '@/core/fields';
 import { mergedColumns, type ImportedPerson, type ContactState } from '@/core/imports';
 import { storableJson } from '@/core/capture/schemas';
@@ -72,7 +72,7 @@ export class ImportChunkWriter {
     const { context, at } = this;
     const rows = units.map(({ person, contactId, part }) => {
       const stage = this.stageOf(person) as Stage;
-      const horizon = (part === 0 ? person.horizon : null) as Horizon | null;
+      const horizon = part === 0 ? person.horizon : null;
       const next = nextTouch(stage, horizon, null, at, context.rhythms);
       const owner = (person.owner && context.users.get(person.owner.toLowerCase())) || context.owner;
       return {
@@ -148,7 +148,7 @@ export class ImportChunkWriter {
       this.outcomes.set(unit, {
         outcome: 'changed',
         before,
-        after: { ...known.after, columns: change as Partial<ContactState> },
+        after: { ...known.after, columns: change },
       });
       changes.push({ id: unit.contactId, change });
       Object.assign(here, change);

@@ -1,5 +1,4 @@
 /** A lead that arrives: which rung is for it, before any lock; and then, late in its transaction, who has it or is offered it. */
-import type { Because } from '@/core/contacts';
 import { decide, knownOfLead, startIn, type Fixed, type LeadFacts, type Rung, type Trace } from '@/core/routing';
 import { readKnown } from '../segments';
 import type { Tx } from '../shared';
@@ -63,7 +62,7 @@ function keptBy(fixed: Fixed, at: Date): Handing {
     ...still,
     state: 'settled',
     owner: { userId, name: fixed.agent },
-    because: because as Because,
+    because: because,
     steps: [
       {
         at: at.toISOString(),

@@ -126,7 +126,7 @@ export async function readKnown(accountId: string, ids: string[], at: Date, with
 }
 
 function wantsOf(wants: Record<string, unknown>): Record<string, ReturnType<Known>> {
-  const number = (key: string) => (typeof wants[key] === 'number' ? (wants[key] as number) : null);
+  const number = (key: string) => (typeof wants[key] === 'number' ? wants[key] : null);
   const list = (key: string) => (Array.isArray(wants[key]) ? (wants[key] as unknown[]).map(String) : []);
   return {
     wants_price_max: number('price_max'),

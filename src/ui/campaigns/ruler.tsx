@@ -5,7 +5,7 @@
  */
 import { useState } from 'react';
 import { daysOf, moved, removed, stepWords, whenWords, type Step } from '@/core/campaigns';
-import { CHANNEL_NAMES, CHANNELS, type Channel } from '@/core/contacts';
+import { CHANNEL_NAMES, CHANNELS } from '@/core/contacts';
 import { Glyph } from '../primitives';
 import type { Campaign } from './shapes';
 import './campaigns.css';
@@ -132,8 +132,8 @@ export function Ruler({
                 <button
                   type="button"
                   className="add-step"
-                  aria-label={`Add ${lane === 'other' ? 'a task, change or parting' : withArticle(CHANNEL_NAMES[lane as Channel])} on day ${column.day}`}
-                  title={`Add ${lane === 'other' ? 'a task, a change or a parting of ways' : withArticle(CHANNEL_NAMES[lane as Channel])}`}
+                  aria-label={`Add ${lane === 'other' ? 'a task, change or parting' : withArticle(CHANNEL_NAMES[lane])} on day ${column.day}`}
+                  title={`Add ${lane === 'other' ? 'a task, a change or a parting of ways' : withArticle(CHANNEL_NAMES[lane])}`}
                   onClick={() => onAdd(lane, column.day)}
                 >
                   +

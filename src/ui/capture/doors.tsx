@@ -135,10 +135,11 @@ function Choice({
 function ArrangeForm({ door, onClose }: { door: DoorJson; onClose: () => void }) {
   const { defaults } = door;
   const { data: vocabulary = NO_WORDS } = useVocabulary();
+  const first: ContactRole | '' = defaults.roles?.[0] ?? '';
   const [form, setSaid] = useState({
     name: door.name,
     source: door.source ?? '',
-    role: (defaults.roles?.[0] ?? '') as ContactRole | '',
+    role: first,
     tags: (defaults.tags ?? []).join(', '),
     on_the_phone: defaults.on_the_phone ?? false,
     horizon: defaults.horizon ?? '',

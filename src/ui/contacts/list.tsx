@@ -187,7 +187,7 @@ export function ContactsArea({
 }
 
 const typedQuestion = (question: Record<string, string>): Question =>
-  (question.days ? { ...question, days: Number(question.days) } : question) as Question;
+  question.days ? { ...question, days: Number(question.days) } : question;
 
 /** The person whose Dossier is open, in the address; without asking the server for the page again. */
 function useOpened(): [string | null, (id: string | null) => void] {

@@ -24,7 +24,7 @@ const ticker = (() => {
       base = { at: Date.parse(now), held, heard: performance.now() };
       tick();
     },
-    subscribe(hear: () => void): () => void {
+    subscribe: (hear: () => void): (() => void) => {
       hearers.add(hear);
       timer ??= setInterval(tick, 1_000);
       return () => {

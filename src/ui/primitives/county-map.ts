@@ -56,7 +56,7 @@ export function countyMap(
   const named: [string, string, L.LatLngBounds][] = [];
   const land = L.geoJSON(features, {
     interactive: false,
-    style: (feature) => ({ className: `ground ${String(feature?.properties?.kind)}` }),
+    style: (feature) => ({ className: `ground ${(feature?.properties as { kind: string } | undefined)?.kind ?? ''}` }),
     onEachFeature: (feature, layer) => {
       const { kind, name } = feature.properties as { kind: string; name: string };
       if (NAMED.has(kind) && name) named.push([name, kind, (layer as L.Polygon).getBounds()]);

@@ -42,7 +42,7 @@ export function RosterForm({
   const workers = users.filter(({ role }) => role !== 'lender');
   const [form, setSaid] = useState({
     name: roster?.name ?? '',
-    hand_out: roster?.hand_out ?? ('round_robin' as HandOut),
+    hand_out: roster?.hand_out ?? 'round_robin',
     window_seconds: roster?.window_seconds ?? 600,
     try_seconds: roster?.try_seconds ?? null,
     most_turns: roster?.most_turns ?? null,

@@ -57,10 +57,10 @@ async function* ahead<T>(items: AsyncGenerator<T>): AsyncGenerator<T> {
   let coming = next();
   try {
     for (;;) {
-      const { done, value } = await coming;
-      if (done) return;
+      const step = await coming;
+      if (step.done) return;
       coming = next();
-      yield value;
+      yield step.value;
     }
   } finally {
     await items.return(undefined);

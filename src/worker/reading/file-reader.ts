@@ -38,8 +38,9 @@ async function serve(): Promise<void> {
     const found: ImportedPerson[] = [];
     let signs = 0;
     while (found.length < MOST_PEOPLE && signs < MOST_SIGNS) {
-      const { done, value } = await people!.next();
-      if (done) return { people: found, done: true, format: reading.format, ignored: reading.ignored };
+      const step = await people!.next();
+      if (step.done) return { people: found, done: true, format: reading.format, ignored: reading.ignored };
+      const { value } = step;
       found.push(value);
       signs += value.raw?.reduce((sum, cell) => sum + cell.length, 0) ?? value.notes?.length ?? 0;
     }

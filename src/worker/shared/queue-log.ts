@@ -3,5 +3,5 @@ import { Logger } from 'graphile-worker';
 
 export const quiet = (): Logger =>
   new Logger(() => (level, message) => {
-    if (level === 'error') console.error(`queue: ${message}`);
+    if (String(level) === 'error') console.error(`queue: ${message}`);
   });

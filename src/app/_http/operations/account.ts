@@ -118,7 +118,9 @@ export const ACCOUNT_OPERATIONS = {
     path: '/simulation/advance',
     summary: 'Let simulated time pass; answers when everything due in between has been done',
     scope: 'simulation',
-    body: Joi.object({ by: Joi.string().max(40), to: instant, next: Joi.boolean().valid(true) }).xor('by', 'to', 'next'),
+    body: Joi.object({ by: Joi.string().max(40), to: instant, next: Joi.boolean().valid(true) })
+      .xor('by', 'to', 'next')
+      .example({ by: 'P1D' }),
     answer: answer<{ now: Date; simulated: boolean; held: boolean; reached: Date | null; instants: number }>(),
   },
   getSimulation: {

@@ -41,7 +41,9 @@ export const CAMPAIGN_OPERATIONS = {
       starter: Joi.string().max(40).allow(null),
       copy_of: id.allow(null),
       shared: Joi.boolean(),
-    }).oxor('starter', 'copy_of'),
+    })
+      .oxor('starter', 'copy_of')
+      .example({ name: 'New buyers', starter: 'first-days' }),
     answer: answer<CampaignView>(),
   },
   updateCampaign: {

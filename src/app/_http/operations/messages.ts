@@ -32,7 +32,7 @@ const selection = Joi.object({
   segments: Joi.array().items(id).max(100),
   question: questionSchema,
   except: Joi.array().items(id).max(10_000),
-});
+}).example({ segments: ['3'] });
 const day = Joi.string().pattern(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'day such as 2026-12-20');
 const clock = Joi.string().pattern(/^([01]\d|2[0-3]):[0-5]\d$/, 'clock time such as 09:00');
 const printed = Joi.valid('house', 'here');
@@ -117,7 +117,10 @@ export const MESSAGE_OPERATIONS = {
     was: '/challenges',
     summary: 'Make an A/B test between templates of one channel',
     ...write,
-    body: Joi.object({ name: name.required(), template_ids: Joi.array().items(id).min(2).max(6).unique().required() }),
+    body: Joi.object({
+      name: name.required(),
+      template_ids: Joi.array().items(id).min(2).max(6).unique().required().example(['41', '42']),
+    }),
     answer: answer<AbTestView>(),
   },
   endAbTest: {

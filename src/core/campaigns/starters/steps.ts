@@ -62,5 +62,5 @@ export const assistant = (when: StepTiming): Unnumbered => ({
 export const plan = (steps: Unnumbered[], more: Partial<Plan> = {}): Plan => ({
   ...NO_PLAN,
   ...more,
-  steps: steps.map((step, id) => ({ ...step, id }) as Step),
+  steps: steps.map((step, id) => ({ ...step, id })),
 });

@@ -58,7 +58,7 @@ export function homesHtml(place: SearchPlace): Html {
       >${label}
       <select name="${name}">
         ${option('', 'any', query[name] === undefined)}${[
-          ...new Set([...PRICES, ...(query[name] === undefined ? [] : [query[name]!])]),
+          ...new Set([...PRICES, ...(query[name] === undefined ? [] : [query[name]])]),
         ]
           .sort((a, b) => a - b)
           .map((value) => option(String(value), `$${value.toLocaleString('en-US')}`, query[name] === value))}

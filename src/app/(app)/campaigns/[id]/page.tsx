@@ -3,7 +3,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { findCampaign } from '@/server/campaigns';
 import { jsoned, orNotFound, requireUser } from '@/app/_http/page';
-import { CampaignEditor, type Campaign } from '@/ui/campaigns';
+import { CampaignEditor } from '@/ui/campaigns';
 
 export const metadata: Metadata = { title: 'Campaign' };
 
@@ -12,5 +12,5 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const { id } = await params;
   if (!/^\d{1,18}$/.test(id)) notFound();
   const campaign = await orNotFound(findCampaign(scope, id));
-  return <CampaignEditor first={jsoned(campaign) as Campaign} />;
+  return <CampaignEditor first={jsoned(campaign)} />;
 }

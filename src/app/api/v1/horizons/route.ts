@@ -12,5 +12,5 @@ export const PATCH = route(OPERATIONS.updateHorizon, async ({ principal, body: {
   items: await updateHorizon(principal, key, patch),
 }));
 export const DELETE = route(OPERATIONS.deleteHorizon, ({ principal, query }) =>
-  deleteHorizon(principal, query.key!, query.replace_by ?? null),
+  deleteHorizon(principal, query.key, query.replace_by ?? null),
 );

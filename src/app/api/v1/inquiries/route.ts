@@ -13,7 +13,7 @@ export const GET = route(OPERATIONS.listInquiries, async ({ request, scope, quer
 );
 
 export const POST = route(OPERATIONS.createInquiry, async ({ request, principal, scope, query, idempotencyKey }) => {
-  const key = idempotencyKey as string | null;
+  const key = idempotencyKey;
   if (principal.kind === 'key') {
     const door = principal.doorId ? await doorOfKey(scope.accountId, principal.doorId) : await doorOfKind(scope.accountId, 'api');
     return throughDoor(door, request, { sandbox: query.sandbox === true, idempotencyKey: key });

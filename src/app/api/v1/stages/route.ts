@@ -12,5 +12,5 @@ export const PATCH = route(OPERATIONS.updateStage, async ({ principal, body: { k
   items: await updateStage(principal, key, patch),
 }));
 export const DELETE = route(OPERATIONS.deleteStage, ({ principal, query }) =>
-  deleteStage(principal, query.key!, query.replace_by!),
+  deleteStage(principal, query.key, query.replace_by),
 );

@@ -3,7 +3,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { jsoned, orNotFound, requireUser } from '@/app/_http/page';
 import { findBroadcast } from '@/server/broadcasts';
-import { BroadcastDesk, type Broadcast } from '@/ui/broadcasts';
+import { BroadcastDesk } from '@/ui/broadcasts';
 
 export const metadata: Metadata = { title: 'Broadcast' };
 
@@ -11,5 +11,5 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   const { scope } = await requireUser('campaigns');
   const { id } = await params;
   if (!/^\d{1,18}$/.test(id)) notFound();
-  return <BroadcastDesk first={jsoned(await orNotFound(findBroadcast(scope, id))) as Broadcast} />;
+  return <BroadcastDesk first={jsoned(await orNotFound(findBroadcast(scope, id)))} />;
 }

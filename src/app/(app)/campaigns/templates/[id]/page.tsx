@@ -3,7 +3,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { jsoned, orNotFound, requireUser } from '@/app/_http/page';
 import { findTemplate, listVariantResults } from '@/server/templates';
-import { TemplateEditor, type Template } from '@/ui/templates';
+import { TemplateEditor } from '@/ui/templates';
 
 export const metadata: Metadata = { title: 'Template' };
 
@@ -13,5 +13,5 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   if (!/^\d{1,18}$/.test(id)) notFound();
   const template = await orNotFound(findTemplate(scope, id));
   const variants = await listVariantResults(scope, id);
-  return <TemplateEditor first={{ ...(jsoned(template) as Template), variants }} />;
+  return <TemplateEditor first={{ ...jsoned(template), variants }} />;
 }
