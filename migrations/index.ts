@@ -27,6 +27,7 @@ import { loginFailures } from './0025_login_failures';
 import { refusals } from './0026_refusals';
 import { idempotency } from './0027_idempotency';
 import { standardNames } from './0028_standard_names';
+import { enrollments } from './0029_enrollments';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -58,5 +59,6 @@ export const migrations: Migration[] = [
   refusals,
   idempotency,
   standardNames,
+  enrollments,
 ];
 export type { Migration };

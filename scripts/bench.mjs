@@ -60,14 +60,14 @@ async function leadsPerSecond() {
 
 const SEED = (
   campaign,
-) => `insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at, due_at, planned_at)
+) => `insert into enrollments (account_id, campaign_id, version_id, contact_id, started_at, due_at, planned_at)
   select 1, ${campaign}, (select max(id) from campaign_versions where campaign_id = ${campaign}), c.id, k.now, k.now, k.now from contacts c, (select clock_timestamp() + offset_ms * interval '1 millisecond' as now from clock) k where c.first_name = 'Due'`;
 
 /** What hand-written SQL alone needs to claim, insert an outbox row and reschedule, in batches of 100 on two connections. */
-const BY_HAND = `with due as (select id, contact_id from enrolments where state = 'active' and campaign_id = $1 and due_at is not null order by due_at, id limit 100 for update skip locked),
-  out as (insert into outbox (account_id, key, channel, contact_id, enrolment_id, user_id, address, payload, automatic, due_at, created_at)
+const BY_HAND = `with due as (select id, contact_id from enrollments where state = 'active' and campaign_id = $1 and due_at is not null order by due_at, id limit 100 for update skip locked),
+  out as (insert into outbox (account_id, key, channel, contact_id, enrollment_id, user_id, address, payload, automatic, due_at, created_at)
     select 1, 'hand-' || id, 'text', contact_id, id, 2, '+15645550123', '{"text":"by hand"}'::jsonb, true, now() + interval '10 years', now() from due)
-  update enrolments e set step = step + 1, due_at = now() + interval '1 day', planned_at = now() + interval '1 day', state = 'finished' from due where e.id = due.id returning e.id`;
+  update enrollments e set step = step + 1, due_at = now() + interval '1 day', planned_at = now() + interval '1 day', state = 'finished' from due where e.id = due.id returning e.id`;
 
 async function dueTouches(pg, url, env) {
   const admin = new pg.Client({ connectionString: url });
@@ -104,19 +104,19 @@ async function dueTouches(pg, url, env) {
       ).rows[0].id;
     const first = await campaign();
     await admin.query(SEED(first));
-    await admin.query('analyze enrolments');
+    await admin.query('analyze enrollments');
     const byHand = await timedByHand(pg, url, first);
-    await admin.query(`update enrolments set state = 'finished' where campaign_id = $1`, [first]);
+    await admin.query(`update enrollments set state = 'finished' where campaign_id = $1`, [first]);
     const second = await campaign();
     await admin.query(SEED(second));
     await admin.query(
-      `update enrolments set due_at = '2026-11-24T20:00:00Z', planned_at = '2026-11-24T20:00:00Z', started_at = '2026-11-24T20:00:00Z' where campaign_id = $1`,
+      `update enrollments set due_at = '2026-11-24T20:00:00Z', planned_at = '2026-11-24T20:00:00Z', started_at = '2026-11-24T20:00:00Z' where campaign_id = $1`,
       [second],
     );
-    await admin.query('analyze enrolments');
+    await admin.query('analyze enrollments');
     const own = await timedOwn(env);
-    await admin.query(`update enrolments set state = 'finished', due_at = null where campaign_id = $1`, [second]);
-    await admin.query(`delete from outbox where enrolment_id in (select id from enrolments where campaign_id in ($1, $2))`, [
+    await admin.query(`update enrollments set state = 'finished', due_at = null where campaign_id = $1`, [second]);
+    await admin.query(`delete from outbox where enrollment_id in (select id from enrollments where campaign_id in ($1, $2))`, [
       first,
       second,
     ]);

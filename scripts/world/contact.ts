@@ -30,7 +30,7 @@ export interface WorldContact {
   tasks: { kind: 'call' | 'promise'; dueAt: Date; note: string; doneAt: Date | null; key: string | null }[];
   permissions: { channel: 'call' | 'text' | 'email'; state: 'granted' | 'withdrawn'; how: string; forGood: boolean; at: Date }[];
   phoneFault: string | null;
-  enrolment: {
+  enrollment: {
     state: 'active' | 'stopped' | 'finished';
     step: number;
     startedAt: Date;
@@ -130,7 +130,7 @@ export function drawContact(n: number, random: Random, towns: Town[], kind: 'lea
     tasks: [],
     permissions: [],
     phoneFault: null,
-    enrolment: null,
+    enrollment: null,
     routed: null,
     firstTryAt: null,
     cameBack: null,

@@ -126,9 +126,9 @@ class Chronicle {
   }
 
   endCampaign(at: Date, because: object): void {
-    const { enrolment } = this.contact;
-    if (enrolment?.state !== 'active') return;
-    Object.assign(enrolment, { state: 'stopped', dueAt: null, endedAt: at, because: { ...because, campaign: NEW_BUYER.name } });
+    const { enrollment } = this.contact;
+    if (enrollment?.state !== 'active') return;
+    Object.assign(enrollment, { state: 'stopped', dueAt: null, endedAt: at, because: { ...because, campaign: NEW_BUYER.name } });
     this.add(at, 'stopped', {
       data: { campaign: NEW_BUYER.name, campaignId: '1' },
       because: { ...because, campaign: NEW_BUYER.name } as Because,
@@ -145,7 +145,7 @@ export function liveLead(contact: WorldContact, random: Random): void {
   story.add(arrived, 'handed', { because: contact.routed!.because as Because });
   const campaign = contact.roles.includes('buyer') && contact.routed!.rungId === '1';
   if (campaign) {
-    contact.enrolment = {
+    contact.enrollment = {
       state: 'active',
       step: 0,
       startedAt: arrived,
@@ -194,7 +194,7 @@ function grantPermissions(contact: WorldContact, random: Random, at: Date, how: 
 /** The touches of the campaign up to now, each at its own time and within quiet hours. @returns when and how the person answered, if they did */
 function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; stop: boolean } | null {
   const { contact, random } = story;
-  const enrolment = contact.enrolment!;
+  const enrollment = contact.enrollment!;
   const agent = COLLEAGUES.find(({ id }) => id === contact.ownerId)!;
   const fields = {
     first_name: contact.first,
@@ -207,7 +207,7 @@ function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; 
   };
   let from = contact.createdAt;
   for (const [step, touch] of TOUCHES.entries()) {
-    enrolment.step = step;
+    enrollment.step = step;
     const planned = plannedAt(touch.when, { startedAt: contact.createdAt, lastAt: from, timeZone: ZONE })!;
     const opens = touch.channel === 'letter' ? null : quietUntil(planned < from ? from : planned, ZONE, DEFAULT_SETTINGS);
     const due = opens ?? (planned < from ? from : planned);
@@ -225,7 +225,7 @@ function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; 
         },
       });
     }
-    enrolment.dueAt = due;
+    enrollment.dueAt = due;
     if (due > START) return null;
     from = due;
     const words = fillWords(touch.words, fields);
@@ -282,10 +282,10 @@ function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; 
     if (at > START) return null;
     const stop = touch.channel === 'text' && random.chance(0.1);
     reply(story, at, touch.channel, stop);
-    enrolment.step = step + 1;
+    enrollment.step = step + 1;
     return { at, channel: touch.channel, stop };
   }
-  Object.assign(enrolment, {
+  Object.assign(enrollment, {
     state: 'finished',
     step: -1,
     dueAt: null,
@@ -344,7 +344,7 @@ function workLead(story: Chronicle, answered: { at: Date; channel: 'text' | 'ema
     for (let attempt = 0; attempt < tries && at < START && !talked && !contact.phoneFault; attempt += 1) {
       const outcome = drawOutcome(random, attempt);
       talked = outcome === 'talked';
-      const inCampaign = contact.enrolment?.endedAt && contact.enrolment.endedAt <= at;
+      const inCampaign = contact.enrollment?.endedAt && contact.enrollment.endedAt <= at;
       story.call(at, outcome, talked && random.chance(0.6) ? random.pick(NOTES) : '');
       if (talked && !inCampaign) stopAt(story, at);
       at = working(new Date(at.getTime() + random.int(4, 60) * HOUR), random);
@@ -368,7 +368,7 @@ function workLead(story: Chronicle, answered: { at: Date; channel: 'text' | 'ema
 /** A conversation ended the campaign: what the campaign would have done after it never happened. */
 function stopAt(story: Chronicle, at: Date): void {
   const { contact } = story;
-  if (!contact.enrolment) return;
+  if (!contact.enrollment) return;
   const later = (activity: Activity) =>
     activity.at > at && (activity.data.automatic || ['waits', 'held', 'task', 'finished', 'stopped'].includes(activity.kind));
   contact.activities = contact.activities.filter((activity) => !later(activity));
@@ -378,8 +378,8 @@ function stopAt(story: Chronicle, at: Date): void {
   const answers = (activity: Activity) => activity.at > at && activity.direction === 'in';
   contact.activities = contact.activities.filter((activity) => !answers(activity));
   contact.permissions = contact.permissions.filter((one) => one.at <= at);
-  Object.assign(contact.enrolment, { state: 'active' });
-  contact.enrolment.step = messages.length;
+  Object.assign(contact.enrollment, { state: 'active' });
+  contact.enrollment.step = messages.length;
   story.endCampaign(at, { why: 'answered', channel: 'call' });
 }
 

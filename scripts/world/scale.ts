@@ -55,7 +55,7 @@ export async function scaleWorld(say: (text: string) => void): Promise<void> {
   }
   say('  indexes …');
   for (const [, statement] of LATE) await reader().run(statement);
-  for (const table of ['contacts', 'inquiries', 'calls', 'tasks', 'enrolments', 'activities', 'contact_points', 'contact_dates'])
+  for (const table of ['contacts', 'inquiries', 'calls', 'tasks', 'enrollments', 'activities', 'contact_points', 'contact_dates'])
     await reader().run(`select setval(pg_get_serial_sequence('${table}', 'id'), (select max(id) from ${table}))`);
   await reader().run('analyze');
 }
@@ -105,7 +105,7 @@ async function copy(tx: Tx, k: number, top: number): Promise<void> {
     `insert into tasks (account_id, contact_id, user_id, kind, due_at, note, because, done_at, created_at) select account_id, ${of('contact_id')}, user_id, kind, due_at, note, because, done_at, created_at from tasks where contact_id <= ${top}`,
   );
   await tx.run(
-    `insert into enrolments (account_id, campaign_id, version_id, contact_id, state, step, started_at, ended_at, because) select account_id, campaign_id, version_id, ${of('contact_id')}, state, step, started_at, ended_at, because from enrolments where contact_id <= ${top} and state <> 'active'`,
+    `insert into enrollments (account_id, campaign_id, version_id, contact_id, state, step, started_at, ended_at, because) select account_id, campaign_id, version_id, ${of('contact_id')}, state, step, started_at, ended_at, because from enrollments where contact_id <= ${top} and state <> 'active'`,
   );
   await writeSearch(tx, `c.id > ${k * top} and c.id <= ${(k + 1) * top}`);
 }

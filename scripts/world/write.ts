@@ -43,7 +43,7 @@ const TABLES_WITH_IDS = [
   'rungs',
   'campaigns',
   'campaign_versions',
-  'enrolments',
+  'enrollments',
   'outbox',
   'calls',
   'tasks',
@@ -317,7 +317,7 @@ async function writePermissions(tx: Tx, contacts: WorldContact[]): Promise<void>
   await insert(tx, 'permissions', { ...common, for_good: 'boolean' }, rows);
 }
 
-/** Activities, calls, messages, tasks, inquiries, offers, enrolments; references between them by ids given here. */
+/** Activities, calls, messages, tasks, inquiries, offers, enrollments; references between them by ids given here. */
 async function writeHistory(tx: Tx, contacts: WorldContact[]): Promise<number> {
   let lastCall = 0;
   let lastMessage = 0;
@@ -325,11 +325,11 @@ async function writeHistory(tx: Tx, contacts: WorldContact[]): Promise<number> {
   const calls: (Record<string, unknown> & { ref: string })[] = [];
   const outbox: object[] = [];
   const tasks: object[] = [];
-  const enrolments: object[] = [];
+  const enrollments: object[] = [];
   const lines: { at: Date; row: Record<string, unknown> & { callRef?: string } }[] = [];
   for (const contact of contacts) {
     const callIds = contact.calls.map(() => ++lastCall);
-    const enrolmentId = contact.enrolment ? ++lastEnrollment : null;
+    const enrollmentId = contact.enrollment ? ++lastEnrollment : null;
     const messageIds = new Map(contact.messages.map((message) => [message, ++lastMessage]));
     contact.calls.forEach((call, at) => {
       calls.push({
@@ -355,10 +355,10 @@ async function writeHistory(tx: Tx, contacts: WorldContact[]): Promise<number> {
       outbox.push({
         id,
         ...account,
-        key: `w-e${enrolmentId}-s${message.step}`,
+        key: `w-e${enrollmentId}-s${message.step}`,
         channel: message.channel,
         contact_id: contact.id,
-        enrolment_id: enrolmentId,
+        enrollment_id: enrollmentId,
         user_id: contact.ownerId,
         address: message.channel === 'text' ? contact.phone : message.channel === 'email' ? contact.email : null,
         payload: { text: message.text, subject: message.subject, step: message.step },
@@ -378,15 +378,15 @@ async function writeHistory(tx: Tx, contacts: WorldContact[]): Promise<number> {
         kind: task.kind,
         due_at: task.dueAt,
         note: task.note,
-        key: task.key ? `e${enrolmentId}-s2` : null,
+        key: task.key ? `e${enrollmentId}-s2` : null,
         done_at: task.doneAt,
         created_at: contact.createdAt,
       });
     }
-    if (contact.enrolment) {
-      const { state, step, startedAt, dueAt, endedAt, because } = contact.enrolment;
-      enrolments.push({
-        id: enrolmentId,
+    if (contact.enrollment) {
+      const { state, step, startedAt, dueAt, endedAt, because } = contact.enrollment;
+      enrollments.push({
+        id: enrollmentId,
         ...account,
         campaign_id: 1,
         version_id: 1,
@@ -472,7 +472,7 @@ async function writeHistory(tx: Tx, contacts: WorldContact[]): Promise<number> {
   );
   await insert(
     tx,
-    'enrolments',
+    'enrollments',
     {
       id: 'bigint',
       account_id: 'bigint',
@@ -487,7 +487,7 @@ async function writeHistory(tx: Tx, contacts: WorldContact[]): Promise<number> {
       ended_at: 'timestamptz',
       because: 'jsonb',
     },
-    enrolments,
+    enrollments,
   );
   await insert(
     tx,
@@ -498,7 +498,7 @@ async function writeHistory(tx: Tx, contacts: WorldContact[]): Promise<number> {
       key: 'text',
       channel: 'text',
       contact_id: 'bigint',
-      enrolment_id: 'bigint',
+      enrollment_id: 'bigint',
       user_id: 'bigint',
       address: 'text',
       payload: 'jsonb',

@@ -38,9 +38,9 @@ const went = async (contactId: string) =>
       [contactId],
     )
   ).map(({ at, subject }) => `${at} ${subject}`);
-const enrolments = (contactId: string) =>
+const enrollments = (contactId: string) =>
   app().db.rows<{ state: string; step: number; why: string }>(
-    `select state, step, because->>'why' as why from enrolments where contact_id = $1 order by id`,
+    `select state, step, because->>'why' as why from enrollments where contact_id = $1 order by id`,
     [contactId],
   );
 
@@ -80,7 +80,7 @@ test('an edit while it runs: people stay with their version, or move behind what
   });
   await campaigns.stopEnrollment(
     ada,
-    (await app().db.first<{ id: string }>('select id from enrolments where contact_id = $1 order by id desc', [stays]))!.id,
+    (await app().db.first<{ id: string }>('select id from enrollments where contact_id = $1 order by id desc', [stays]))!.id,
   );
   const saved = await campaigns.saveVersion(ada, one.id, { plan: edited, seen: one.version.id, people: 'move' });
   expect(saved.version.number).toBe(one.version.number + 1);
@@ -101,14 +101,14 @@ test('whoever comes to be among those named comes in, once; who was so before do
     steps: [touch(0, { after: 'start', minutes: 0 })],
   });
   await app().advance('PT2H');
-  expect([await enrolments(before), await enrolments(later)]).toEqual([[], []]);
+  expect([await enrollments(before), await enrollments(later)]).toEqual([[], []]);
   await app().db.run(`update contacts set city = 'Saltmarsh' where id = $1`, [later]);
   await app().advance('PT3H');
-  expect(await enrolments(before)).toEqual([]);
-  expect(await enrolments(later)).toMatchObject([{ state: 'finished' }]);
+  expect(await enrollments(before)).toEqual([]);
+  expect(await enrollments(later)).toMatchObject([{ state: 'finished' }]);
   expect(await went(later)).toHaveLength(1);
   await app().advance('PT5H');
-  expect(await enrolments(later)).toHaveLength(1);
+  expect(await enrollments(later)).toHaveLength(1);
 });
 
 test('a birthday begins it a week before, at the contact’s nine o’clock, every year; clients too where it says so', async () => {
@@ -127,8 +127,8 @@ test('a birthday begins it a week before, at the contact’s nine o’clock, eve
 test('inquiries by a source begin it, beside what the rung begins', async () => {
   await made({ starts: [{ on: 'inquiry', doors: [], sources: ['Newspaper'] }], steps: [touch(0, day(1))] }, 'By newspaper');
   const [by, other] = [await somebody(1, { source: 'newspaper' }), await somebody(2, { source: 'Sign' })];
-  expect((await enrolments(by)).map(({ why }) => why)).toEqual(['arrived']);
-  expect(await enrolments(other)).toEqual([]);
+  expect((await enrollments(by)).map(({ why }) => why)).toEqual(['arrived']);
+  expect(await enrollments(other)).toEqual([]);
 });
 
 test('an answer ends one campaign, pauses another, and lets a third go on; what then happens is done once', async () => {
@@ -153,7 +153,7 @@ test('an answer ends one campaign, pauses another, and lets a third go on; what 
     await app().m.campaigns.enrollContact(app().as('Ada'), id, (await made(more, name)).id);
   app().world.people.script('p1@people.example', { answers: [{ to: 'email', after: 'PT2H', body: 'Yes please' }] });
   await app().advance('PT6H');
-  expect((await enrolments(id)).map(({ state, why }) => `${state} ${why}`)).toEqual([
+  expect((await enrollments(id)).map(({ state, why }) => `${state} ${why}`)).toEqual([
     'stopped answered',
     'paused put_in_by',
     'active put_in_by',
@@ -161,7 +161,7 @@ test('an answer ends one campaign, pauses another, and lets a third go on; what 
   expect(await app().contact(id)).toMatchObject({ tags: ['spoke'], horizon: 'warm' });
   expect((await app().story(id)).filter((line) => line.includes('By “Ends”'))).toHaveLength(2);
   await app().advance('P14D');
-  expect((await enrolments(id)).map(({ state }) => state)).toEqual(['stopped', 'finished', 'finished']);
+  expect((await enrollments(id)).map(({ state }) => state)).toEqual(['stopped', 'finished', 'finished']);
 });
 
 test('all campaigns held by one switch, or for one person: nothing goes by itself, and it goes on where it stood', async () => {
@@ -209,7 +209,7 @@ test('a draft and a campaign that is off take nobody, whoever puts them in; a he
   await expect(campaigns.enrollContact(ada, id, one.id)).rejects.toMatchObject({ code: 'conflict' });
   await app().db.run('update rungs set campaign_id = $1', [one.id]);
   const buyer = await somebody(2, { roles: ['buyer'] });
-  expect(await enrolments(buyer)).toEqual([]);
+  expect(await enrollments(buyer)).toEqual([]);
   expect(await app().story(buyer)).toContainEqual(expect.stringContaining('it is not switched on'));
   await campaigns.updateCampaign(ada, one.id, { state: 'held' });
   await campaigns.enrollContact(ada, id, one.id);
@@ -233,7 +233,7 @@ test('an agent’s own campaign takes the agent’s own people and nobody else�
   await app().m.contacts.updateContact(app().as('Ada'), his, { owner_id: app().users.Abel!.id });
   await app().m.contacts.updateContact(app().as('Ada'), hers, { owner_id: app().users.Brisa!.id });
   await app().advance('P2D');
-  expect([(await enrolments(his)).length, (await enrolments(hers)).length]).toEqual([1, 0]);
+  expect([(await enrollments(his)).length, (await enrollments(hers)).length]).toEqual([1, 0]);
   await expect(campaigns.enrollContact(app().as('Ada'), hers, saved.id)).rejects.toMatchObject({ code: expect.any(String) });
 });
 
@@ -308,8 +308,8 @@ test('an appointment ends what an answer would; what then follows may be a task 
   await m.contacts.setNextTouch(ada, meets, at, 'At the house', true);
   await m.contacts.setNextTouch(ada, promised, at, 'Call back');
   await app().settle();
-  expect(await enrolments(meets)).toEqual([{ state: 'stopped', step: 0, why: 'appointment' }]);
-  expect((await enrolments(promised))[0]).toMatchObject({ state: 'active' });
+  expect(await enrollments(meets)).toEqual([{ state: 'stopped', step: 0, why: 'appointment' }]);
+  expect((await enrollments(promised))[0]).toMatchObject({ state: 'active' });
   expect((await app().story(meets)).join('\n')).toContain('“Test campaign” stopped: an appointment was made.');
   expect(await db.rows('select note from tasks where contact_id = $1 and done_at is null order by id', [meets])).toEqual([
     { note: 'At the house' },

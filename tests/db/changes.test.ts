@@ -134,8 +134,8 @@ test('who said stop is left alone when many are marked as having said yes', asyn
 test('many go into a campaign, except those in it, those worked with and those not to be contacted; undo stops it', async () => {
   const [inside, client, silent, fresh] = await crowd(6);
   const it = app();
-  await it.db.run(`update enrolments set state = 'stopped' where contact_id <> $1`, [client]);
-  await it.db.run(`update enrolments set state = 'stopped'`);
+  await it.db.run(`update enrollments set state = 'stopped' where contact_id <> $1`, [client]);
+  await it.db.run(`update enrollments set state = 'stopped'`);
   await change({ kind: 'campaign', campaign_id: '1' }, { ids: [inside!] });
   await change({ kind: 'stage', stage: 'client' }, { ids: [client!] });
   await it.m.contacts.updateContact(it.as('Ada'), silent!, { do_not_contact: true });
@@ -144,7 +144,7 @@ test('many go into a campaign, except those in it, those worked with and those n
   expect(await it.story(fresh!)).toContainEqual(expect.stringContaining('Put into “New buyer” by Ada Test'));
   await undo(done.id);
   const row = await it.db.first<{ n: number }>(
-    `select count(*)::int as n from enrolments where contact_id = $1 and state = 'active'`,
+    `select count(*)::int as n from enrollments where contact_id = $1 and state = 'active'`,
     [fresh],
   );
   expect(row!.n).toBe(0);

@@ -8,7 +8,7 @@ const snapshot = () =>
   app().db.rows(
     `select c.id, c.first_name, c.last_name, c.stage, c.horizon, c.roles, c.owner_id, c.street, c.household_id, c.do_not_contact, c.created_at, c.deleted_at is null as here, c.next_touch_at, to_jsonb(f) as facts,
        (select array_agg(tag_id order by tag_id) from contact_tags where contact_id = c.id) as tags, (select array_agg(value order by value) from contact_points where contact_id = c.id and active) as points,
-       (select array_agg(state order by id) from enrolments where contact_id = c.id) as enrolments, (select count(*)::int from inquiries where contact_id = c.id) as inquiries,
+       (select array_agg(state order by id) from enrollments where contact_id = c.id) as enrollments, (select count(*)::int from inquiries where contact_id = c.id) as inquiries,
        (select jsonb_agg(jsonb_build_array(channel, state) order by channel, address) from permissions p where p.address = 'person:' || c.id or p.address in (select value from contact_points cp where cp.contact_id = c.id)) as said
      from contacts c join contact_facts f on f.contact_id = c.id order by c.id`,
   );
@@ -141,13 +141,13 @@ test('a lead by the address of the one who is gone arrives at the one who stayed
 
 test('both in one campaign: one goes on; apart again, both do', async () => {
   const [one, other] = await pair();
-  await app().db.run(`update enrolments set state = 'active'`);
+  await app().db.run(`update enrollments set state = 'active'`);
   await app().db.run(
-    `insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at) select 1, 1, 1, id, now() from contacts c where not exists (select 1 from enrolments e where e.contact_id = c.id)`,
+    `insert into enrollments (account_id, campaign_id, version_id, contact_id, started_at) select 1, 1, 1, id, now() from contacts c where not exists (select 1 from enrollments e where e.contact_id = c.id)`,
   );
   const merged = await app().m.duplicates.mergeContacts(app().as('Ada'), one, other, {});
   const states = async () =>
-    (await app().db.rows<{ contact_id: string; state: string }>('select contact_id, state from enrolments order by id')).map(
+    (await app().db.rows<{ contact_id: string; state: string }>('select contact_id, state from enrollments order by id')).map(
       ({ contact_id, state }) => `${contact_id} ${state}`,
     );
   expect((await states()).sort()).toEqual([`${one} active`, `${one} stopped`]);

@@ -91,7 +91,7 @@ test('an answer that nobody could read is an answer all the same: it stands in I
   const reply = `reply+${it.m.messages.mailTokenFor(String(point!.id))}@post.urraca.example`;
   const mailStates = () =>
     it.db
-      .rows<{ state: string }>('select state from enrolments where contact_id = $1', [contact.id])
+      .rows<{ state: string }>('select state from enrollments where contact_id = $1', [contact.id])
       .then((rows) => rows.map(({ state }) => state));
   expect(await mailStates()).toEqual(['active']);
   await it.m.shared.stopReading();

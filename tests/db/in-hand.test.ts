@@ -32,7 +32,7 @@ beforeEach(async () => {
   const made = await app.arrives({ emails: ['hand@one.example'], permissions: { email: true } });
   contact = made.contact.id;
   await app.db.run(`delete from outbox; `);
-  await app.db.run(`update enrolments set state = 'finished', due_at = null`);
+  await app.db.run(`update enrollments set state = 'finished', due_at = null`);
   await app.db.run(`update accounts set settings = settings || '{"capDay": 1}'`);
   for (const worker of ['one', 'two']) await alive(worker);
 });

@@ -29,7 +29,7 @@ const fillOutbox = () =>
   );
 const enrolAll = () =>
   app.db.run(
-    `insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at, due_at, planned_at)
+    `insert into enrollments (account_id, campaign_id, version_id, contact_id, started_at, due_at, planned_at)
      select 1, p.id, (select max(id) from campaign_versions where campaign_id = p.id), c.id, $1, $1, $1 from contacts c, campaigns p where c.first_name = 'Due'`,
     [MONDAY_MORNING],
   );
@@ -37,7 +37,7 @@ const enrolAll = () =>
 beforeEach(async () => {
   app = await openApp();
   await app.setClock(MONDAY_MORNING);
-  for (const table of ['outbox', 'enrolments']) {
+  for (const table of ['outbox', 'enrollments']) {
     await app.db.run(`alter table ${table} set (autovacuum_enabled = false)`);
     await app.db.run(`delete from ${table}`);
   }
@@ -47,24 +47,24 @@ beforeEach(async () => {
     [MANY],
   );
   await app.db.run(`insert into contact_facts (contact_id) select id from contacts where first_name = 'Due'`);
-  await app.db.run('drop index outbox_turn, outbox_contact, enrolments_once, enrolments_contact');
+  await app.db.run('drop index outbox_turn, outbox_contact, enrollments_once, enrollments_contact');
 });
 afterEach(() => app.close());
 
-test('enrolments that are due beside a full outbox', async () => {
+test('enrollments that are due beside a full outbox', async () => {
   await fillOutbox();
   await app.db.run(`update outbox set retry_at = now() + interval '1 day'`);
   await enrolAll();
-  await until('enrolments', MANY);
+  await until('enrollments', MANY);
   const before = {
     outbox: await read('outbox_open'),
-    enrolments: await read('enrolments_due'),
-    written: await written('enrolments'),
+    enrollments: await read('enrollments_due'),
+    written: await written('enrollments'),
   };
   expect(await app.m.campaigns.carryOutDue(BATCH)).toBe(BATCH);
-  await until('enrolments', before.written + BATCH);
+  await until('enrollments', before.written + BATCH);
   expect((await read('outbox_open')) - before.outbox).toBe(0);
-  const walked = (await read('enrolments_due')) - before.enrolments;
+  const walked = (await read('enrollments_due')) - before.enrollments;
   /* That it is found by its index at all, and each batch once: walking the queue for each would be BATCH times as much. */
   expect(walked).toBeGreaterThanOrEqual(BATCH);
   expect(walked).toBeLessThan(2 * MANY);

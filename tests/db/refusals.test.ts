@@ -57,7 +57,7 @@ test('“Stop texting me” ends texts and campaigns, raises no stage, is confir
   await app().advance('PT30H');
   await app().arrives({ emails: [EMAIL], roles: ['buyer'], permissions: { text: true } });
   await expect(campaigns.enrollContact(app().as('Ada'), id, saved.id)).rejects.toMatchObject({ code: 'conflict' });
-  expect(await app().db.rows(`select 1 from enrolments where contact_id = $1 and state in ('active','paused')`, [id])).toEqual(
+  expect(await app().db.rows(`select 1 from enrollments where contact_id = $1 and state in ('active','paused')`, [id])).toEqual(
     [],
   );
   expect(await permissions()).toEqual([`text ${PHONE}`]);
@@ -85,7 +85,7 @@ test('“not now” pauses and asks the agent; “can we stop by the house?” i
   await texts('Not now, I am driving');
   expect(await permissions()).toEqual([]);
   expect(await app().db.first(`select note from tasks where contact_id = $1 and note like 'They wrote%'`, [id])).not.toBeNull();
-  expect(await app().db.rows(`select 1 from enrolments where contact_id = $1 and state = 'active'`, [id])).toEqual([]);
+  expect(await app().db.rows(`select 1 from enrollments where contact_id = $1 and state = 'active'`, [id])).toEqual([]);
   const [asked] = (await app().m.messages.listAnswers(app().scope, { unread: true, limit: 5 })).items;
   expect(asked!.next).toMatchObject({ do: 'judge' });
   await app().m.messages.judgeRefusal(app().as('Ada'), id, false);
@@ -101,7 +101,7 @@ test('what was not sure and meant stop is one tap', async () => {
   await app().m.messages.judgeRefusal(app().as('Ada'), id, true);
   expect(await permissions()).toHaveLength(4);
   expect(await contact(id)).toMatchObject({ do_not_contact: true, refused: true });
-  expect(await app().db.rows(`select 1 from enrolments where contact_id = $1 and state in ('active','paused')`, [id])).toEqual(
+  expect(await app().db.rows(`select 1 from enrollments where contact_id = $1 and state in ('active','paused')`, [id])).toEqual(
     [],
   );
 });

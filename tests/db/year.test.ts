@@ -1,7 +1,7 @@
 /**
  * A year of campaigns with random answers, stops, edits, holds and crashes, two workers at work, judged by the simulator's own record:
  * no touch twice, none after an exit, none outside quiet hours, none over a cap, none without permission; the same seed, the same record.
- * Everybody is in two campaigns: `YEAR_PEOPLE=10000` are the 20,000 enrolments of the drill; every test run has fewer people.
+ * Everybody is in two campaigns: `YEAR_PEOPLE=10000` are the 20,000 enrollments of the drill; every test run has fewer people.
  */
 import { NO_PLAN, type Plan, type Step } from '@/core/campaigns';
 import { DAY, HOUR, localMinutes, MINUTE, seeded } from '@/core/shared';
@@ -152,7 +152,7 @@ async function live(seed: string, people: number, days: number) {
   }
   for (const { id } of campaigns)
     await db.run(
-      `insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at, due_at, planned_at, step) select 1, $1::bigint, (select max(id) from campaign_versions where campaign_id = $1::bigint), id, $2, $2, $2, 0 from contacts where not do_not_contact or id % 2 = 0 order by id`,
+      `insert into enrollments (account_id, campaign_id, version_id, contact_id, started_at, due_at, planned_at, step) select 1, $1::bigint, (select max(id) from campaign_versions where campaign_id = $1::bigint), id, $2, $2, $2, 0 from contacts where not do_not_contact or id % 2 = 0 order by id`,
       [id, MONDAY_MORNING],
     );
   const at = (days: number) => new Date(MONDAY_MORNING.getTime() + days * DAY);
@@ -175,7 +175,7 @@ async function live(seed: string, people: number, days: number) {
   }
   await passTo(app, at(120), crashes);
   for (const id of held.keys()) await m.campaigns.holdContact(ada, id, false);
-  for (const { id } of await db.rows<{ id: string }>(`select id from enrolments where state = 'active' and id % 17 = 0`))
+  for (const { id } of await db.rows<{ id: string }>(`select id from enrollments where state = 'active' and id % 17 = 0`))
     await m.campaigns.stopEnrollment(ada, id);
   await passTo(app, at(days), crashes);
   /* The one confirmation of a stop answers at once, whatever the hour; that there is one each is asked apart. */
@@ -185,7 +185,7 @@ async function live(seed: string, people: number, days: number) {
   const confirmed = messages.filter(({ key }) => isConfirmation(key));
   expect(confirmed.length).toBeGreaterThan(0);
   expect(new Set(confirmed.map(({ to }) => to)).size).toBe(confirmed.length);
-  const exits = await db.rows<{ id: string; at: Date }>(`select id, ended_at as at from enrolments where ended_at is not null`);
+  const exits = await db.rows<{ id: string; at: Date }>(`select id, ended_at as at from enrollments where ended_at is not null`);
   const stops = await db.rows<{ address: string; channel: string; at: Date }>(
     `select address, channel, min(at) as at from permission_changes where state = 'withdrawn' group by 1, 2`,
   );

@@ -34,7 +34,7 @@ const PEOPLE = `
     select 1, id, 'phone', '+1999' || lpad((row_number() over (order by id))::text, 7, '0') from contacts where first_name = 'Drill'
     union all select 1, id, 'email', 'drill' || id || '@drill.example' from contacts where first_name = 'Drill';
   insert into permissions (account_id, channel, address, state, how, at) select 1, 'text', value, 'granted', 'drill', now() from contact_points where value like '+1999%';
-  insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at, due_at, planned_at, step)
+  insert into enrollments (account_id, campaign_id, version_id, contact_id, started_at, due_at, planned_at, step)
     select 1, v.campaign_id, v.id, k.id, c.now, c.now, c.now, case when k.id % 3 = 0 then 1 else 0 end from contacts k, c, campaign_versions v join campaigns p on p.id = v.campaign_id and p.name = 'Drill' where k.first_name = 'Drill';
 `;
 const PLAN = planOf([
@@ -64,7 +64,7 @@ await script(async () => {
       }
     }
   };
-  await sql(`delete from enrolments where state = 'active'`);
+  await sql(`delete from enrollments where state = 'active'`);
   await sql(
     `with c as (insert into campaigns (account_id, name, created_at) values (1, 'Drill', now()) returning id)
      insert into campaign_versions (account_id, campaign_id, number, plan, made_at) select 1, id, 1, '${PLAN}'::jsonb, now() from c`,
@@ -89,7 +89,7 @@ await script(async () => {
   const open = async () =>
     (
       await sql(
-        `select (select count(*)::int from enrolments where state = 'active') as enrolled, (select count(*)::int from outbox where state in ('waiting','sending')) as waiting`,
+        `select (select count(*)::int from enrollments where state = 'active') as enrolled, (select count(*)::int from outbox where state in ('waiting','sending')) as waiting`,
       )
     )[0];
   try {

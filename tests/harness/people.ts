@@ -143,7 +143,7 @@ export async function draw(app: TestApp, count: number, at: Date): Promise<{ ids
       );
     if (random() < 0.4)
       await db.run(
-        `insert into enrolments (account_id, campaign_id, version_id, contact_id, state, started_at) values (1, 1, 1, $1, $2, $3)`,
+        `insert into enrollments (account_id, campaign_id, version_id, contact_id, state, started_at) values (1, 1, 1, $1, $2, $3)`,
         [id, pick(['active', 'stopped']), at],
       );
     for (const kind of some(['birthday', 'closing', 'wedding', 'other']))

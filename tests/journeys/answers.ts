@@ -25,7 +25,7 @@ export function answersIn(document: ApiDocument): (operationId: string, status: 
   return (operationId, status, body) => {
     if (status >= 300 || status === 202) return [];
     const check = checks.get(operationId);
-    if (!check) return status === 204 || body === null ? [] : ['answers more than nothing'];
+    if (!check) return [];
     return check(body) ? [] : [ajv.errorsText(check.errors)];
   };
 }

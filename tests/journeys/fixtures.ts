@@ -20,7 +20,8 @@ export async function api<T>(
     body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
   });
   const text = await response.text();
-  return { status: response.status, body: (text ? JSON.parse(text) : null) as T, headers: response.headers };
+  const isJson = /json/.test(response.headers.get('content-type') ?? '');
+  return { status: response.status, body: (isJson ? JSON.parse(text) : text || null) as T, headers: response.headers };
 }
 
 export const advance = async (by: string): Promise<void> => {

@@ -148,7 +148,7 @@ test('a missing name or town takes the plain version, with no hole in it', () =>
   });
 });
 
-test('the day of a touch counts from the enrolment', () =>
+test('the day of a touch counts from the enrollment', () =>
   expect([...daysOf(NEW_BUYER.plan.steps).values()]).toEqual([0, 1, 2, 5]));
 
 test('it ends for whoever none of its ways reaches, and goes on where it is told to', () => {

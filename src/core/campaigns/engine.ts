@@ -1,5 +1,5 @@
 /**
- * The decision of the campaign engine for one enrolment that is due: send, make a task, change something, part ways, wait, skip, and
+ * The decision of the campaign engine for one enrollment that is due: send, make a task, change something, part ways, wait, skip, and
  * what comes next. Values in, values out; the worker carries the effects out in one transaction.
  */
 import type { Because, Channel, DateKind, Stage } from '../contacts';
@@ -111,7 +111,7 @@ export type TouchEffect =
 /** What the engine answers for one enrollment: its effects, and where it stands afterwards. */
 export interface TouchDecision {
   effects: TouchEffect[];
-  /** Where the enrolment stands afterwards. */
+  /** Where the enrollment stands afterwards. */
   next:
     | { state: 'active'; step: number; round: number; dueAt: Date; lastAt: Date | null; waiting: boolean }
     | { state: 'finished'; because: Because };
@@ -126,24 +126,24 @@ const addressFor = (channel: Channel, contact: TouchedContact): { address: strin
   return { address: contact.phone, fault: contact.phoneFault };
 };
 
-/** Decides what is due of an enrolment up to the first step of a later instant. A touch that may not go is passed over with its reason; the campaign goes on. */
+/** Decides what is due of an enrollment up to the first step of a later instant. A touch that may not go is passed over with its reason; the campaign goes on. */
 export function decideTouch(
   campaign: RunningCampaign,
-  enrolment: EnrollmentState,
+  enrollment: EnrollmentState,
   contact: TouchedContact,
   guardrails: Guardrails,
   now: Date,
 ): TouchDecision {
   const effects: TouchEffect[] = [];
-  let at: Place | null = { step: enrolment.step, round: enrolment.round };
-  let lastAt = enrolment.lastAt;
+  let at: Place | null = { step: enrollment.step, round: enrollment.round };
+  let lastAt = enrollment.lastAt;
   for (let taken = 0; at; taken += 1) {
     const node = campaign.program.nodes.get(at.step);
     if (!node) break;
     const { step } = node;
     const later = (dueAt: Date): TouchDecision => ({ effects, next: { state: 'active', ...at!, dueAt, lastAt, waiting: false } });
     if (taken >= MOST_STEPS) return later(new Date(now.getTime() + DAY));
-    const due = dueAt(campaign, step, { ...enrolment, round: at.round, lastAt }, contact);
+    const due = dueAt(campaign, step, { ...enrollment, round: at.round, lastAt }, contact);
     /* A date that is not known: the step is passed over. */
     if (due === null) {
       at = placeAfter(campaign, at, node.next);
@@ -158,14 +158,14 @@ export function decideTouch(
         const channel = step.do === 'talk' ? 'text' : step.channel;
         const verdict = verdictOn(channel, campaign, contact, guardrails, now, isDated(step, campaign));
         if (verdict.go === 'later' && campaign.plan.held === 'move') {
-          if (!enrolment.hasWaited || taken > 0) effects.push({ do: 'tell', kind: 'waits', channel, because: verdict.because });
+          if (!enrollment.hasWaited || taken > 0) effects.push({ do: 'tell', kind: 'waits', channel, because: verdict.because });
           return { effects, next: { state: 'active', ...at, dueAt: verdict.at, lastAt, waiting: true } };
         }
         effects.push(
           verdict.go === true
             ? step.do === 'talk'
-              ? startConversation(step, campaign, enrolment.id, at, contact)
-              : carryOut(step, campaign, enrolment.id, at, contact)
+              ? startConversation(step, campaign, enrollment.id, at, contact)
+              : carryOut(step, campaign, enrollment.id, at, contact)
             : { do: 'tell', kind: 'held', channel, because: verdict.because },
         );
         if (verdict.go === false && campaign.plan.ends.unreachable === 'end' && !reaches(campaign, contact))
@@ -175,7 +175,7 @@ export function decideTouch(
       case 'task':
         effects.push({
           do: 'task',
-          key: keyOf(enrolment.id, at),
+          key: keyOf(enrollment.id, at),
           step: step.id,
           role: step.role,
           note: step.note,
@@ -187,7 +187,7 @@ export function decideTouch(
         effects.push({ do: 'change', change: step.change, day: campaign.days.get(step.id) ?? 0 });
         break;
       case 'branch':
-        next = answerOf(step.ask, enrolment, contact) ? node.yes : node.no;
+        next = answerOf(step.ask, enrollment, contact) ? node.yes : node.no;
         break;
     }
     if (step.do !== 'branch') lastAt = now;

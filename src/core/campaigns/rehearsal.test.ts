@@ -55,7 +55,7 @@ const rehearsed = (plan: Plan, people: TouchedContact[], under: RunningCampaign[
       agent: 'Asta Lund',
       under: under.map((campaign) => ({
         campaign,
-        enrolment: { id: '1', step: 0, round: 0, startedAt: FROM, lastAt: null, hasWaited: false },
+        enrollment: { id: '1', step: 0, round: 0, startedAt: FROM, lastAt: null, hasWaited: false },
         dueAt: FROM,
       })),
     });

@@ -11,7 +11,7 @@ import type { Plan, Step } from './plan';
 /** Another campaign in which somebody is. */
 export interface Under {
   campaign: RunningCampaign;
-  enrolment: EnrollmentState;
+  enrollment: EnrollmentState;
   dueAt: Date;
 }
 /** Somebody whom the campaign would take, with the other campaigns in which they are. */
@@ -90,8 +90,8 @@ export class CampaignForecast {
     const first = firstDue(this.campaign, this.from, zone, contact.dates);
     const lines: Line[] = under.map((one) => ({ ...one, own: false }));
     if (first) {
-      const enrolment = { id: '0', step: first.step, round: 0, startedAt: this.from, lastAt: null, hasWaited: false };
-      lines.push({ campaign: this.campaign, enrolment, dueAt: first.at, own: true });
+      const enrollment = { id: '0', step: first.step, round: 0, startedAt: this.from, lastAt: null, hasWaited: false };
+      lines.push({ campaign: this.campaign, enrollment, dueAt: first.at, own: true });
     }
     const touched = [...contact.touched];
     const person = { ...contact, touched };
@@ -102,7 +102,7 @@ export class CampaignForecast {
       const line = lines.reduce((a, b) => (b.dueAt < a.dueAt ? b : a));
       if (line.dueAt.getTime() > end) break;
       const now = line.dueAt < this.from ? this.from : line.dueAt;
-      const { effects, next } = decideTouch(line.campaign, line.enrolment, person, this.guardrails, now);
+      const { effects, next } = decideTouch(line.campaign, line.enrollment, person, this.guardrails, now);
       const day = localDayNumber(now, zone) - today;
       for (const effect of effects) {
         if (effect.do === 'send' || effect.do === 'talk') {
@@ -122,8 +122,8 @@ export class CampaignForecast {
       }
       if (next.state === 'finished') lines.splice(lines.indexOf(line), 1);
       else {
-        line.enrolment = {
-          ...line.enrolment,
+        line.enrollment = {
+          ...line.enrollment,
           step: next.step,
           round: next.round,
           lastAt: next.lastAt,

@@ -13,7 +13,7 @@ export interface Anchors {
   dates?: Partial<Record<DateKind, readonly number[]>>;
 }
 
-/** The beginning of a round: of the first that of the enrolment, of the others so many days later each. */
+/** The beginning of a round: of the first that of the enrollment, of the others so many days later each. */
 export const roundStart = (startedAt: Date, round: number, repeat: Plan['repeat']): Date =>
   new Date(startedAt.getTime() + round * (repeat?.days ?? 0) * DAY);
 

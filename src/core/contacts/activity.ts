@@ -53,7 +53,7 @@ export interface ActivityData {
   outboxId?: string;
   campaign?: string;
   campaignId?: string;
-  /** Day of the campaign, counted from the enrolment. */
+  /** Day of the campaign, counted from the enrollment. */
   day?: number;
   /** A message sent by Urraca on its own. */
   automatic?: boolean;

@@ -33,7 +33,7 @@ export type Because =
   | { why: 'source_assigned'; agent: string }
   | { why: 'own_listing'; agent: string; listing: string }
   | { why: 'handed_by'; agent: string; by: string }
-  // enrolment
+  // enrollment
   | { why: 'arrived'; campaign: string }
   | {
       why: 'not_enrolled';

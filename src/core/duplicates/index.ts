@@ -19,7 +19,7 @@ export type DuplicateReason = keyof typeof REASONS;
 export const reasonsSentence = (reasons: readonly DuplicateReason[]): string =>
   listed((Object.keys(REASONS) as DuplicateReason[]).filter((one) => reasons.includes(one)).map((one) => REASONS[one]));
 
-/** The fields one chooses side by side; the rest (addresses, tags, dates, activities, enrolments) is kept of both. */
+/** The fields one chooses side by side; the rest (addresses, tags, dates, activities, enrollments) is kept of both. */
 export const MERGE_FIELDS = ['name', 'company', 'place', 'stage', 'horizon', 'owner', 'source'] as const;
 /** A fact of which a merge keeps one side. */
 export type MergeChoice = (typeof MERGE_FIELDS)[number];

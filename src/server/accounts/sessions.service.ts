@@ -2,9 +2,10 @@
 import { hash, verify } from '@node-rs/argon2';
 import { AppError } from '@/core/shared';
 import { type User } from '@/core/accounts';
-import { asOurs, hashed, now, randomToken, reader, writeAudit, transact } from '../shared';
+import { hashed, now, randomToken, reader, writeAudit, transact, type RowOf } from '../shared';
 import { afterRightLogin, afterWrongLogin, beforeLogin } from './login-delay.service';
-import { models, type UserModel } from './models';
+import { sessionsTable } from './sessions.model';
+import { usersTable } from './users.model';
 
 const SESSION_DAYS = 14;
 export const SESSION_SECONDS = SESSION_DAYS * 86_400;
@@ -12,17 +13,17 @@ export const SESSION_SECONDS = SESSION_DAYS * 86_400;
 export const hashPassword = (password: string): Promise<string> =>
   hash(password, { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
 
-const personOf = (user: UserModel): User => ({
+const personOf = (user: RowOf<typeof usersTable>): User => ({
   id: user.id,
-  accountId: user.accountId,
-  officeId: user.officeId,
+  accountId: user.account_id,
+  officeId: user.office_id,
   role: user.role,
-  firstName: user.firstName,
-  lastName: user.lastName,
+  firstName: user.first_name,
+  lastName: user.last_name,
   email: user.email,
   phone: user.phone,
-  timeZone: user.timeZone,
-  dayGoal: user.dayGoal,
+  timeZone: user.time_zone,
+  dayGoal: user.day_goal,
 });
 
 /** A hash that no password matches, so that an unknown address takes as long as a known one. */
@@ -37,30 +38,32 @@ let decoy: Promise<string> | undefined;
 export async function logIn(email: string, password: string, from: string, oldToken?: string): Promise<string> {
   const address = email.trim().toLowerCase().slice(0, 254);
   await beforeLogin(address, from);
-  const { User: Users, Session: Sessions } = models();
-  const user = await asOurs(Users.findOne({ where: { email: address, active: true } }));
+  const user = await usersTable.find({ email: address, active: true });
   decoy ??= hashPassword(randomToken());
-  const right = await verify(user?.passwordHash ?? (await decoy), password.slice(0, 1000));
+  const right = await verify(user?.password_hash ?? (await decoy), password.slice(0, 1000));
   if (!user || !right) {
     await afterWrongLogin(address, from);
     throw new AppError('login_wrong', 'That email and password don’t match. Check both and try again.');
   }
   await afterRightLogin(address, from);
   const token = randomToken();
-  if (oldToken) await Sessions.destroy({ where: { tokenHash: hashed(oldToken) } });
-  await Sessions.create({ tokenHash: hashed(token), userId: user.id, expiresAt: new Date(Date.now() + SESSION_SECONDS * 1000) });
+  if (oldToken) await sessionsTable.remove({ token_hash: hashed(oldToken) });
+  await sessionsTable.insert({
+    token_hash: hashed(token),
+    user_id: user.id,
+    expires_at: new Date(Date.now() + SESSION_SECONDS * 1000),
+  });
   await transact(async (tx) =>
-    writeAudit(tx, { kind: 'user', user: personOf(user) }, user.accountId, 'logged in', {}, await now(tx)),
+    writeAudit(tx, { kind: 'user', user: personOf(user) }, user.account_id, 'logged in', {}, await now(tx)),
   );
   return token;
 }
 
 /** The person whose session this is; null when it has ended, is unknown, or the person may no longer come in. */
 export async function personOfSession(token: string): Promise<User | null> {
-  const { User: Users, Session: Sessions } = models();
-  const session = await asOurs(Sessions.findByPk(hashed(token)));
-  if (!session || session.expiresAt.getTime() < Date.now()) return null;
-  const user = await asOurs(Users.findByPk(session.userId));
+  const session = await sessionsTable.find({ token_hash: hashed(token) });
+  if (!session || session.expires_at.getTime() < Date.now()) return null;
+  const user = await usersTable.find({ id: session.user_id });
   return user?.active ? withColleagues(personOf(user)) : null;
 }
 
@@ -77,10 +80,10 @@ async function withColleagues(user: User): Promise<User> {
 
 /** Somebody who works here, by id; null when they left. */
 export async function findUser(id: string): Promise<User | null> {
-  const user = await asOurs(models().User.findByPk(id));
+  const user = await usersTable.find({ id });
   return user?.active ? withColleagues(personOf(user)) : null;
 }
 
 export async function logOut(token: string): Promise<void> {
-  await asOurs(models().Session.destroy({ where: { tokenHash: hashed(token) } }));
+  await sessionsTable.remove({ token_hash: hashed(token) });
 }

@@ -1,4 +1,4 @@
-/** Reading campaigns and enrolments. */
+/** Reading campaigns and enrollments. */
 import type { CampaignView, EnrollmentView, StepCount } from '@/core/campaigns';
 import { notFound } from '@/core/shared';
 import { mayChange, type Scope } from '@/core/accounts';
@@ -30,7 +30,7 @@ export async function listCampaigns(scope: Scope, id: string | null = null): Pro
          count(*) filter (where e.because->>'why' = 'answered')::int as answered, count(*) filter (where e.because->>'why' = 'opted_out')::int as opted_out,
          count(*) filter (where ${isClientSql('c.stage')})::int as clients,
          count(*) filter (where e.state in ('active','paused') and e.version_id <> v.id)::int as on_earlier, min(e.due_at) filter (where e.state in ('active','paused')) as next_at
-       from enrolments e join contacts c on c.id = e.contact_id where e.campaign_id = p.id and ${where}) n on true
+       from enrollments e join contacts c on c.id = e.contact_id where e.campaign_id = p.id and ${where}) n on true
      where p.account_id = $1 and p.deleted_at is null and (p.shared or p.made_by is null or p.made_by = ${own} or ${own} is null) ${one} order by p.name, p.id`,
     bind,
   );
@@ -50,13 +50,13 @@ async function stepCounts(scope: Scope, id: string | null): Promise<Map<string, 
   const one = id === null ? '' : `and e.campaign_id = $${bind.push(id)}`;
   const rows = await reader().rows<StepCount & { campaign_id: string; step: number }>(
     `select e.campaign_id, x.step, sum(x.sent)::int as sent, sum(x.held)::int as held, sum(x.waiting)::int as waiting from (
-       select o.enrolment_id, (o.payload->>'step')::int as step, (o.state = 'sent')::int as sent, (o.state in ('held','parked'))::int as held, (o.state in ('waiting','sending'))::int as waiting
-         from outbox o where o.enrolment_id is not null
+       select o.enrollment_id, (o.payload->>'step')::int as step, (o.state = 'sent')::int as sent, (o.state in ('held','parked'))::int as held, (o.state in ('waiting','sending'))::int as waiting
+         from outbox o where o.enrollment_id is not null
        union all
-       select t.enrolment_id, t.step, 1, 0, 0 from (select split_part(substr(key, 2), '-s', 1)::bigint as enrolment_id, split_part(split_part(key, '-s', 2), '-r', 1)::int as step from tasks where key like 'e%-s%') t
+       select t.enrollment_id, t.step, 1, 0, 0 from (select split_part(substr(key, 2), '-s', 1)::bigint as enrollment_id, split_part(split_part(key, '-s', 2), '-r', 1)::int as step from tasks where key like 'e%-s%') t
        union all
-       select id, step, 0, 0, 1 from enrolments where state in ('active','paused')) x
-     join enrolments e on e.id = x.enrolment_id join contacts c on c.id = e.contact_id where ${where} ${one} group by 1, 2`,
+       select id, step, 0, 0, 1 from enrollments where state in ('active','paused')) x
+     join enrollments e on e.id = x.enrollment_id join contacts c on c.id = e.contact_id where ${where} ${one} group by 1, 2`,
     bind,
   );
   const counts = new Map<string, Record<string, StepCount>>();
@@ -85,7 +85,7 @@ export async function listEnrollments(scope: Scope, contactId: string): Promise<
     step: number;
   }>(
     `select e.id, e.campaign_id, e.version_id, c.name, e.state, e.because, e.started_at, e.ended_at, e.due_at, e.planned_at, e.step
-     from enrolments e join campaigns c on c.id = e.campaign_id where e.contact_id = $1 order by e.id desc`,
+     from enrollments e join campaigns c on c.id = e.campaign_id where e.contact_id = $1 order by e.id desc`,
     [contactId],
   );
   const stage = await stageNames(scope.accountId, reader());

@@ -146,7 +146,7 @@ export async function deleteCampaign(principal: Principal, id: string): Promise<
     if (campaign.active) {
       const by = principal.kind === 'user' ? fullName(principal.user) : 'a program';
       await tx.run(
-        `update enrolments set state = 'stopped', ended_at = $2, due_at = null, because = $3::jsonb where campaign_id = $1 and state in ('active','paused')`,
+        `update enrollments set state = 'stopped', ended_at = $2, due_at = null, because = $3::jsonb where campaign_id = $1 and state in ('active','paused')`,
         [id, at, JSON.stringify({ why: 'stopped_by', by, campaign: campaign.name })],
       );
     }
@@ -168,11 +168,11 @@ interface StandingRow extends EnrollmentProgress {
 const standings = (tx: Tx, campaignId: string): Promise<StandingRow[]> =>
   tx.rows<StandingRow>(
     `with had as (
-       select enrolment_id, array_agg(split_part(split_part(key, '-s', 2), '-r', 1)::int) as steps, coalesce(nullif(split_part(key, '-r', 2), ''), '0')::int as round
-       from (select o.enrolment_id, o.key from outbox o join enrolments e on e.id = o.enrolment_id where e.campaign_id = $1
-         union select e.id, t.key from tasks t join enrolments e on e.contact_id = t.contact_id and t.key like 'e' || e.id || '-s%' where e.campaign_id = $1) x group by enrolment_id, round)
+       select enrollment_id, array_agg(split_part(split_part(key, '-s', 2), '-r', 1)::int) as steps, coalesce(nullif(split_part(key, '-r', 2), ''), '0')::int as round
+       from (select o.enrollment_id, o.key from outbox o join enrollments e on e.id = o.enrollment_id where e.campaign_id = $1
+         union select e.id, t.key from tasks t join enrollments e on e.contact_id = t.contact_id and t.key like 'e' || e.id || '-s%' where e.campaign_id = $1) x group by enrollment_id, round)
      select e.id, e.step, e.round, e.started_at, e.last_at, c.time_zone, ${DATES} as dates, coalesce(had.steps, '{}') as had
-     from enrolments e join contacts c on c.id = e.contact_id left join had on had.enrolment_id = e.id and had.round = e.round
+     from enrollments e join contacts c on c.id = e.contact_id left join had on had.enrollment_id = e.id and had.round = e.round
      where e.campaign_id = $1 and e.state in ('active','paused') order by e.id`,
     [campaignId],
   );
@@ -227,7 +227,7 @@ export async function saveVersion(
     );
     if (campaign.state === 'draft')
       await tx.run(
-        'delete from campaign_versions v where v.campaign_id = $1 and v.id <> $2 and not exists (select 1 from enrolments e where e.version_id = v.id)',
+        'delete from campaign_versions v where v.campaign_id = $1 and v.id <> $2 and not exists (select 1 from enrollments e where e.version_id = v.id)',
         [id, row!.id],
       );
     if (JSON.stringify(plan.starts) !== JSON.stringify(campaign.plan.starts))
@@ -261,7 +261,7 @@ async function move(tx: Tx, campaignId: string, versionId: string, plan: Plan, a
     };
   });
   await tx.run(
-    `update enrolments e set version_id = $1, step = x.step, round = x.round, due_at = case when e.state = 'paused' then e.due_at else x.due end, planned_at = case when e.state = 'paused' then e.planned_at else x.due end
+    `update enrollments e set version_id = $1, step = x.step, round = x.round, due_at = case when e.state = 'paused' then e.due_at else x.due end, planned_at = case when e.state = 'paused' then e.planned_at else x.due end
      from jsonb_to_recordset($2::jsonb) as x (id bigint, step int, round int, due timestamptz) where e.id = x.id`,
     [versionId, JSON.stringify(rows)],
   );

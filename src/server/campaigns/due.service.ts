@@ -1,5 +1,5 @@
 /**
- * Carrying out enrolments that are due, a batch at a time: claim, decide in core, write outbox rows, tasks, timeline and
+ * Carrying out enrollments that are due, a batch at a time: claim, decide in core, write outbox rows, tasks, timeline and
  * the next step in one transaction. Any number of workers may run it at once; each row is claimed by one.
  */
 import { campaignsHeldSql } from '../accounts';
@@ -36,11 +36,11 @@ interface DueRow extends TouchedContactRow {
 const runs = (campaignId: string): string => `(${campaignId} in (select p.id from campaigns p where p.state = 'on')) is true`;
 
 /**
- * Whether something else that goes by itself to the same person comes first: another enrolment that is due, or a message on its way.
+ * Whether something else that goes by itself to the same person comes first: another enrollment that is due, or a message on its way.
  * One thing at a time is decided of a person, so that it does not depend on which worker is quicker.
  * `offset 0` makes the planner find what the person has first, and not by the times (migration 0022).
  */
-const EARLIER = `(exists (select 1 from (select x.id, x.due_at, x.campaign_id from enrolments x where x.contact_id = e.contact_id and x.state in ('active','paused') offset 0) d
+const EARLIER = `(exists (select 1 from (select x.id, x.due_at, x.campaign_id from enrollments x where x.contact_id = e.contact_id and x.state in ('active','paused') offset 0) d
         where (d.due_at, d.id) < (e.due_at, e.id) and ${runs('d.campaign_id')})
       or exists (select 1 from (select x.due_at, x.retry_at from outbox x where x.contact_id = e.contact_id and x.automatic and x.state in ('waiting','sending') offset 0) o
         where o.due_at <= $1 and (o.retry_at is null or o.retry_at <= clock_timestamp())))`;
@@ -48,7 +48,7 @@ const EARLIER = `(exists (select 1 from (select x.id, x.due_at, x.campaign_id fr
 /* What else holds it is asked row by row, so that the rows are walked in the order in which they fall due, and no further than the batch is long. */
 const CLAIM = `
   with due as (
-    select e.id, e.account_id, e.contact_id, e.campaign_id, e.version_id, e.step, e.round, e.last_at, e.started_at, e.due_at, e.planned_at from enrolments e where e.state in ('active','paused') and e.due_at <= $1 and not ${EARLIER}
+    select e.id, e.account_id, e.contact_id, e.campaign_id, e.version_id, e.step, e.round, e.last_at, e.started_at, e.due_at, e.planned_at from enrollments e where e.state in ('active','paused') and e.due_at <= $1 and not ${EARLIER}
       and ${runs('e.campaign_id')} and (select not k.campaigns_held from contacts k where k.id = e.contact_id)
       and (e.account_id in (select a.id from accounts a where not ${campaignsHeldSql('a')})) is true
     order by e.due_at, e.id limit $2 for update skip locked
@@ -58,7 +58,7 @@ const CLAIM = `
   from due e join campaigns p on p.id = e.campaign_id join campaign_versions v on v.id = e.version_id join contacts c on c.id = e.contact_id join contact_facts f on f.contact_id = c.id ${PERSON_JOINS}
   order by e.due_at, e.id`;
 
-/** Carries out up to `limit` enrolments due by now. @returns how many there were; fewer than `limit` means that nothing more is due */
+/** Carries out up to `limit` enrollments due by now. @returns how many there were; fewer than `limit` means that nothing more is due */
 export async function carryOutDue(limit = 200): Promise<number> {
   return transact(async (tx) => {
     const at = await now(tx);
@@ -88,7 +88,7 @@ export async function carryOutDue(limit = 200): Promise<number> {
       if (!row.allowed) return { row, decision: NOT_THEIRS(row) };
       const contact = contactOf(row, sender, meets(row));
       const { settings } = sender.account(row.account_id);
-      return { row, decision: decideTouch(campaignOf(row), enrolmentOf(row), contact, settings, at) };
+      return { row, decision: decideTouch(campaignOf(row), enrollmentOf(row), contact, settings, at) };
     });
     await write(tx, decided, at);
     for (const accountId of new Set(rows.map((row) => row.account_id))) {
@@ -143,7 +143,7 @@ const NOT_THEIRS = ({ campaign }: DueRow): TouchDecision => ({
   next: { state: 'finished', because: { why: 'not_theirs', campaign } },
 });
 
-const enrolmentOf = (row: DueRow) => ({
+const enrollmentOf = (row: DueRow) => ({
   id: row.id,
   step: row.step,
   round: row.round,
@@ -173,7 +173,7 @@ async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[]
         key: effect.key,
         channel: message.channel,
         contact_id: row.contact_id,
-        enrolment_id: row.id,
+        enrollment_id: row.id,
         user_id: row.owner_id,
         address: effect.address,
         payload: {
@@ -212,7 +212,7 @@ async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[]
           {
             account_id: row.account_id,
             contact_id: row.contact_id,
-            enrolment_id: row.id,
+            enrollment_id: row.id,
             flow: effect.flow,
             progress: effect.progress,
           },
@@ -221,8 +221,8 @@ async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[]
   );
   if (conversations.length)
     await tx.run(
-      `insert into assistant_conversations (account_id, contact_id, enrolment_id, state, flow, progress, started_at, last_at) select account_id, contact_id, enrolment_id, 'open', flow, progress, $2, $2
-       from jsonb_to_recordset($1::jsonb) as x (account_id bigint, contact_id bigint, enrolment_id bigint, flow jsonb, progress jsonb) on conflict do nothing`,
+      `insert into assistant_conversations (account_id, contact_id, enrollment_id, state, flow, progress, started_at, last_at) select account_id, contact_id, enrollment_id, 'open', flow, progress, $2, $2
+       from jsonb_to_recordset($1::jsonb) as x (account_id bigint, contact_id bigint, enrollment_id bigint, flow jsonb, progress jsonb) on conflict do nothing`,
       [JSON.stringify(conversations), at],
     );
   const next = decided.map(({ row, decision }) => {
@@ -253,9 +253,9 @@ async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[]
   });
   await tx.run(
     `with sends as (
-       insert into outbox (account_id, key, channel, contact_id, enrolment_id, user_id, address, payload, automatic, due_at, created_at, template_id, template_version, picks)
-       select account_id, key, channel, contact_id, enrolment_id, user_id, address, payload, true, $4, $4, template_id, template_version, picks
-       from jsonb_to_recordset($1::jsonb) as x (account_id bigint, key text, channel text, contact_id bigint, enrolment_id bigint, user_id bigint, address text, payload jsonb, template_id bigint, template_version int, picks text[])
+       insert into outbox (account_id, key, channel, contact_id, enrollment_id, user_id, address, payload, automatic, due_at, created_at, template_id, template_version, picks)
+       select account_id, key, channel, contact_id, enrollment_id, user_id, address, payload, true, $4, $4, template_id, template_version, picks
+       from jsonb_to_recordset($1::jsonb) as x (account_id bigint, key text, channel text, contact_id bigint, enrollment_id bigint, user_id bigint, address text, payload jsonb, template_id bigint, template_version int, picks text[])
        on conflict (key) do nothing
      ), tasks as (
        insert into tasks (account_id, contact_id, user_id, kind, due_at, note, key, created_at, role)
@@ -263,7 +263,7 @@ async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[]
        from jsonb_to_recordset($2::jsonb) as x (account_id bigint, contact_id bigint, user_id bigint, note text, key text, kind text, role text)
        on conflict (key) do nothing
      )
-     update enrolments e set state = x.state, step = x.step, round = x.round, last_at = x.last_at, due_at = x.due_at, planned_at = x.planned_at, ended_at = x.ended_at, because = coalesce(x.because, e.because)
+     update enrollments e set state = x.state, step = x.step, round = x.round, last_at = x.last_at, due_at = x.due_at, planned_at = x.planned_at, ended_at = x.ended_at, because = coalesce(x.because, e.because)
      from jsonb_to_recordset($3::jsonb) as x (id bigint, state text, step int, round int, last_at timestamptz, due_at timestamptz, planned_at timestamptz, ended_at timestamptz, because jsonb) where e.id = x.id`,
     [JSON.stringify(sends), JSON.stringify(tasks), JSON.stringify(next), at],
   );
@@ -307,10 +307,10 @@ const owedOf = (row: DueRow, decision: TouchDecision): Owed[] =>
       : [],
   );
 
-/** When the next enrolment falls due; null when none does. */
+/** When the next enrollment falls due; null when none does. */
 export async function nextDue(tx: Tx): Promise<Date | null> {
   const row = await tx.first<{ at: Date | null }>(
-    `select e.due_at as at from enrolments e join campaigns p on p.id = e.campaign_id and p.state = 'on' join accounts a on a.id = e.account_id and not ${campaignsHeldSql('a')} join contacts k on k.id = e.contact_id and not k.campaigns_held where e.state in ('active','paused') and e.due_at is not null order by e.due_at limit 1`,
+    `select e.due_at as at from enrollments e join campaigns p on p.id = e.campaign_id and p.state = 'on' join accounts a on a.id = e.account_id and not ${campaignsHeldSql('a')} join contacts k on k.id = e.contact_id and not k.campaigns_held where e.state in ('active','paused') and e.due_at is not null order by e.due_at limit 1`,
   );
   return row?.at ?? null;
 }

@@ -40,7 +40,7 @@ interface EnrollmentRequest {
 
 /** Whether contact `$2` is in a campaign now. */
 const held = (which: string): string =>
-  `exists (select 1 from enrolments e join campaigns o on o.id = e.campaign_id where e.contact_id = $2 and e.state in ('active','paused') and ${which})`;
+  `exists (select 1 from enrollments e join campaigns o on o.id = e.campaign_id where e.contact_id = $2 and e.state in ('active','paused') and ${which})`;
 
 /**
  * Enrolls a contact whose inquiry arrived, unless somebody works with them already.
@@ -104,7 +104,7 @@ interface Entry {
   person: Person;
 }
 
-/** Begins campaigns for people, each at their own first instant; nobody comes twice. @returns the enrolments made */
+/** Begins campaigns for people, each at their own first instant; nobody comes twice. @returns the enrollments made */
 async function insert(
   tx: Tx,
   accountId: string,
@@ -124,7 +124,7 @@ async function insert(
     };
   });
   return tx.rows(
-    `insert into enrolments (account_id, campaign_id, version_id, contact_id, started_at, step, due_at, planned_at, because)
+    `insert into enrollments (account_id, campaign_id, version_id, contact_id, started_at, step, due_at, planned_at, because)
      select $1, x.campaign_id, x.version_id, x.contact_id, $2, x.step, x.due, x.due, x.because
      from jsonb_to_recordset($3::jsonb) as x (campaign_id bigint, version_id bigint, contact_id bigint, step int, due timestamptz, because jsonb)
      on conflict do nothing returning id, contact_id`,
@@ -142,8 +142,8 @@ export const keptOut = (campaign: string, stages: string): string =>
      when split_part(c.stage, '.', 1) <> all(${stages}::text[]) and not (select (v.plan->>'anyStage')::boolean from campaign_versions v where v.campaign_id = ${campaign} order by v.number desc limit 1) then 'worked_with'
      when split_part(c.stage, '.', 1) = 'archived' then 'worked_with'
      when exists (select 1 from campaigns p where p.id = ${campaign} and ${foreignTo('p', 'c')}) then 'not_yours'
-     when exists (select 1 from enrolments e where e.contact_id = c.id and e.campaign_id = ${campaign} and e.state in ('active','paused')) then 'in_already'
-     when exists (select 1 from enrolments e join campaigns o on o.id = e.campaign_id join campaigns p on p.id = ${campaign} where e.contact_id = c.id and e.state in ('active','paused') and o.exclusive_group = p.exclusive_group) then 'other_campaign' end`;
+     when exists (select 1 from enrollments e where e.contact_id = c.id and e.campaign_id = ${campaign} and e.state in ('active','paused')) then 'in_already'
+     when exists (select 1 from enrollments e join campaigns o on o.id = e.campaign_id join campaigns p on p.id = ${campaign} where e.contact_id = c.id and e.state in ('active','paused') and o.exclusive_group = p.exclusive_group) then 'other_campaign' end`;
 /** The same for a campaign that may be a draft or off, and then takes nobody. */
 export const staysOut = (campaign: string, stages: string): string =>
   `case when not exists (select 1 from campaigns p where p.id = ${campaign} and ${OPEN}) then 'not_on' else ${keptOut(campaign, stages)} end`;
@@ -151,7 +151,7 @@ export const staysOut = (campaign: string, stages: string): string =>
 /**
  * Enrols those of the people for whom the campaign is and whom nothing keeps out.
  * @param choice whom a person of ours chose comes in whatever roles and conditions the campaign names
- * @returns the enrolments made, and what the timeline says of each
+ * @returns the enrollments made, and what the timeline says of each
  */
 export async function enrol(
   tx: Tx,
@@ -199,20 +199,20 @@ export async function enrol(
   };
 }
 
-/** Stops one enrolment by hand. */
-export async function stopEnrollment(principal: Principal, enrolmentId: string): Promise<void> {
+/** Stops one enrollment by hand. */
+export async function stopEnrollment(principal: Principal, enrollmentId: string): Promise<void> {
   const scope = scopeFor(principal);
   await transact(async (tx) => {
-    const bind: unknown[] = [enrolmentId];
+    const bind: unknown[] = [enrollmentId];
     const row = await tx.first<{ contact_id: string }>(
-      `select e.contact_id from enrolments e join contacts c on c.id = e.contact_id where e.id = $1 and e.state in ('active','paused') and ${visible(scope, bind)}`,
+      `select e.contact_id from enrollments e join contacts c on c.id = e.contact_id where e.id = $1 and e.state in ('active','paused') and ${visible(scope, bind)}`,
       bind,
     );
-    if (!row) throw notFound('enrolment under way');
+    if (!row) throw notFound('enrollment under way');
     await lockContact(scope, row.contact_id, tx);
     const at = await now(tx);
     const by = principal.kind === 'user' ? fullName(principal.user) : 'a program';
-    const stopped = await endFollowUp(tx, [{ contactId: row.contact_id, at, why: 'stopped_by', by, enrolmentId }]);
+    const stopped = await endFollowUp(tx, [{ contactId: row.contact_id, at, why: 'stopped_by', by, enrollmentId }]);
     await recordActivities(tx, scope.accountId, stopped);
   });
 }

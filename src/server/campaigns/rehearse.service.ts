@@ -161,7 +161,7 @@ async function underWay(ids: readonly string[], except: string): Promise<Map<str
     due_at: Date;
   }>(
     `select e.id, e.contact_id, e.campaign_id, p.name, e.version_id, e.step, e.round, e.started_at, e.last_at, e.due_at
-     from enrolments e join campaigns p on p.id = e.campaign_id and p.state = 'on' where e.contact_id = any($1::bigint[]) and e.campaign_id <> $2 and e.state in ('active','paused') order by e.id`,
+     from enrollments e join campaigns p on p.id = e.campaign_id and p.state = 'on' where e.contact_id = any($1::bigint[]) and e.campaign_id <> $2 and e.state in ('active','paused') order by e.id`,
     [ids, except],
   );
   const versions = await readVersions(
@@ -171,7 +171,7 @@ async function underWay(ids: readonly string[], except: string): Promise<Map<str
   const under = new Map<string, Under[]>();
   for (const row of rows) {
     const version = versions.get(row.version_id)!;
-    const enrolment = {
+    const enrollment = {
       id: row.id,
       step: row.step,
       round: row.round,
@@ -179,7 +179,7 @@ async function underWay(ids: readonly string[], except: string): Promise<Map<str
       lastAt: row.last_at,
       hasWaited: false,
     };
-    const one = { campaign: { ...version, id: row.campaign_id, name: row.name }, enrolment, dueAt: row.due_at };
+    const one = { campaign: { ...version, id: row.campaign_id, name: row.name }, enrollment, dueAt: row.due_at };
     under.set(row.contact_id, [...(under.get(row.contact_id) ?? []), one]);
   }
   return under;

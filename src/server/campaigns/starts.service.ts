@@ -207,7 +207,7 @@ export async function payOwed(limit = 200): Promise<number> {
       name: string;
       version_id: string;
     }>(
-      `select e.id, e.account_id, e.contact_id, e.campaign_id, p.name, e.version_id from enrolments e join campaigns p on p.id = e.campaign_id where e.owes order by e.id limit $1 for update of e skip locked`,
+      `select e.id, e.account_id, e.contact_id, e.campaign_id, p.name, e.version_id from enrollments e join campaigns p on p.id = e.campaign_id where e.owes order by e.id limit $1 for update of e skip locked`,
       [limit],
     );
     if (!rows.length) return 0;
@@ -233,7 +233,7 @@ export async function payOwed(limit = 200): Promise<number> {
           ),
         at,
       );
-    await tx.run('update enrolments set owes = false where id = any($1::bigint[])', [rows.map(({ id }) => id)]);
+    await tx.run('update enrollments set owes = false where id = any($1::bigint[])', [rows.map(({ id }) => id)]);
     return rows.length;
   });
 }

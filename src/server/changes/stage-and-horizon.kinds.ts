@@ -102,7 +102,7 @@ export const campaign: Kind<Of<'campaign'>> = {
     const { made, lines } = await enrol(tx, accountId, change.campaign_id, ids, because, at, 'by_hand');
     await keepItems(
       doing,
-      made.map((one) => ({ contact_id: one.contact_id, before: {}, after: { enrolment: one.id } })),
+      made.map((one) => ({ contact_id: one.contact_id, before: {}, after: { enrollment: one.id } })),
     );
     await recordActivities(
       tx,
@@ -119,7 +119,7 @@ export const campaign: Kind<Of<'campaign'>> = {
         at: doing.at,
         why: 'stopped_by' as const,
         by: doing.by,
-        enrolmentId: String(item.after.enrolment),
+        enrollmentId: String(item.after.enrollment),
       })),
     );
     await recordActivities(doing.tx, doing.accountId, stopped);

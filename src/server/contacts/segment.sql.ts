@@ -139,11 +139,11 @@ const QUESTIONS: Record<string, Question> = {
   first_inquiry: value('f.first_inquiry_at'),
   campaign: {
     is: 'rows',
-    from: `enrolments e where e.contact_id = c.id and e.state in ('active','paused')`,
+    from: `enrollments e where e.contact_id = c.id and e.state in ('active','paused')`,
     value: 'e.campaign_id',
     ids: true,
   },
-  campaign_ever: { is: 'rows', from: 'enrolments e where e.contact_id = c.id', value: 'e.campaign_id', ids: true },
+  campaign_ever: { is: 'rows', from: 'enrollments e where e.contact_id = c.id', value: 'e.campaign_id', ids: true },
   next_touch: value('c.next_touch_at'),
   last_touch: value('f.last_touch_at'),
   /** Depends on now, see `overdue`. */

@@ -1,5 +1,5 @@
 /**
- * Two contacts become one: everything that happened, every address, tag, date, enrolment and task goes to the one that is kept; of
+ * Two contacts become one: everything that happened, every address, tag, date, enrollment and task goes to the one that is kept; of
  * permissions the stricter wins. What moved is written down, so that the two can be taken apart again.
  */
 import { AppError, notFound } from '@/core/shared';
@@ -41,7 +41,7 @@ const MOVED = [
 interface Moved {
   rows: Record<string, string[]>;
   tags: string[];
-  enrolments: string[];
+  enrollments: string[];
   /** Enrollments that were under way in a campaign that the kept one is in as well. */
   stopped: string[];
   fields: { field_id: string; ordinal: number }[];
@@ -172,12 +172,12 @@ async function move(tx: Tx, keptId: string, goneId: string): Promise<Omit<Moved,
   ).map(({ tag_id }) => tag_id);
   const stopped = (
     await tx.rows<{ id: string }>(
-      `update enrolments g set state = 'stopped' from enrolments k where g.contact_id = $2 and g.state in ('active','paused') and k.contact_id = $1 and k.state in ('active','paused') and k.campaign_id = g.campaign_id returning g.id`,
+      `update enrollments g set state = 'stopped' from enrollments k where g.contact_id = $2 and g.state in ('active','paused') and k.contact_id = $1 and k.state in ('active','paused') and k.campaign_id = g.campaign_id returning g.id`,
       [keptId, goneId],
     )
   ).map(({ id }) => id);
-  const enrolments = (
-    await tx.rows<{ id: string }>('update enrolments set contact_id = $1 where contact_id = $2 returning id', [keptId, goneId])
+  const enrollments = (
+    await tx.rows<{ id: string }>('update enrollments set contact_id = $1 where contact_id = $2 returning id', [keptId, goneId])
   ).map(({ id }) => id);
   const fields = await tx.rows<{ field_id: string; ordinal: number }>(
     `insert into field_values (contact_id, field_id, ordinal, words, number, day, month_day, linked_id) select $1, field_id, ordinal, words, number, day, month_day, linked_id from field_values g
@@ -188,7 +188,7 @@ async function move(tx: Tx, keptId: string, goneId: string): Promise<Omit<Moved,
     'insert into contact_lenders (contact_id, user_id) select $1, user_id from contact_lenders where contact_id = $2 on conflict do nothing',
     [keptId, goneId],
   );
-  return { rows, tags, enrolments, stopped, fields };
+  return { rows, tags, enrollments, stopped, fields };
 }
 
 /** A no that either of the two said on a channel holds for every address of the one they become. */
@@ -252,8 +252,8 @@ export async function undoMerge(principal: Principal, mergeId: string): Promise<
       ]);
     }
     await tx.run('delete from contact_tags where contact_id = $1 and tag_id = any($2::bigint[])', [row.kept_id, moved.tags]);
-    await tx.run('update enrolments set contact_id = $1 where id = any($2::bigint[])', [row.gone_id, moved.enrolments]);
-    await tx.run(`update enrolments set state = 'active' where id = any($1::bigint[]) and state = 'stopped'`, [moved.stopped]);
+    await tx.run('update enrollments set contact_id = $1 where id = any($2::bigint[])', [row.gone_id, moved.enrollments]);
+    await tx.run(`update enrollments set state = 'active' where id = any($1::bigint[]) and state = 'stopped'`, [moved.stopped]);
     await tx.run(
       'delete from field_values v using jsonb_to_recordset($2::jsonb) as x (field_id bigint, ordinal smallint) where v.contact_id = $1 and v.field_id = x.field_id and v.ordinal = x.ordinal',
       [row.kept_id, JSON.stringify(moved.fields)],

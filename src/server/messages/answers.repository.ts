@@ -23,7 +23,7 @@ export async function listAnswers(
        m.at, m.channel, coalesce(m.data->>'text', '') as text, m.data->>'subject' as subject, coalesce((m.data->>'optOut')::boolean, false) as opt_out,
        m.data->>'refusal' = 'unclear' and exists (select 1 from tasks t where t.contact_id = c.id and t.done_at is null and t.note like 'They wrote “%') as unclear,
        exists (select 1 from activities a where a.contact_id = c.id and a.at > m.at and (a.kind = 'call' or a.kind = 'message') and a.direction = 'out' and not coalesce((a.data->>'automatic')::boolean, false)) as answered,
-       (select p.name from enrolments e join campaigns p on p.id = e.campaign_id where e.contact_id = c.id and e.because->>'why' = 'answered' and e.ended_at = m.at limit 1) as stopped
+       (select p.name from enrollments e join campaigns p on p.id = e.campaign_id where e.contact_id = c.id and e.because->>'why' = 'answered' and e.ended_at = m.at limit 1) as stopped
      from who join contacts c on c.id = who.id left join users u on u.id = c.owner_id
      join lateral (select * from activities a where a.contact_id = c.id and a.kind = 'message' and a.direction = 'in' order by a.at desc, a.id desc limit 1) m on true
      order by who.wrote_at desc, c.id desc`,

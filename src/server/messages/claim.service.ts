@@ -64,8 +64,8 @@ interface ClaimRow {
   key: string;
   channel: Channel;
   contact_id: string;
-  enrolment_id: string | null;
-  enrolment_state: string | null;
+  enrollment_id: string | null;
+  enrollment_state: string | null;
   any_stage: boolean;
   went: { at: string; channel: Channel }[];
   user_id: string | null;
@@ -136,7 +136,7 @@ const MAYBE = `coalesce((select jsonb_agg(jsonb_build_object('at', q.tried_at, '
  * and while it has something in its hands for them, nothing else is taken.
  */
 const READ = `
-  select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrolment_id, e.state as enrolment_state, coalesce((select (v.plan->>'anyStage')::boolean from campaign_versions v where v.id = e.version_id), false) as any_stage, f.went || ${MAYBE} as went, o.user_id, o.address, o.payload, o.automatic, o.attempts, a.settings, a.name as account_name, o.broadcast_id, b.words as broadcast_words, b.goes,
+  select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrollment_id, e.state as enrollment_state, coalesce((select (v.plan->>'anyStage')::boolean from campaign_versions v where v.id = e.version_id), false) as any_stage, f.went || ${MAYBE} as went, o.user_id, o.address, o.payload, o.automatic, o.attempts, a.settings, a.name as account_name, o.broadcast_id, b.words as broadcast_words, b.goes,
     o.template_id, t.name as template, t.day_cap, case when t.day_cap is not null then (select count(*)::int from outbox s where s.template_id = t.id and s.sent_at >= (date_trunc('day', $1::timestamptz at time zone a.time_zone) at time zone a.time_zone)) end as template_sent,
     coalesce(h.do_not_contact, false) as household_says_no,
     c.first_name, c.last_name, c.stage, c.time_zone, c.do_not_contact, c.street, c.city, c.postal_code, f.last_in_at, p.id as point_id, p.fault as point_fault, r.state, r.at as permission_at, r.how,
@@ -144,7 +144,7 @@ const READ = `
     u.first_name || ' ' || u.last_name as agent_name, u.email as agent_email, u.phone as agent_phone
   from outbox o join contacts c on c.id = o.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = o.account_id
   left join households h on h.id = c.household_id left join broadcasts b on b.id = o.broadcast_id left join templates t on t.id = o.template_id
-  left join enrolments e on e.id = o.enrolment_id left join users u on u.id = o.user_id
+  left join enrollments e on e.id = o.enrollment_id left join users u on u.id = o.user_id
   left join contact_points p on p.account_id = o.account_id and p.kind = case o.channel when 'email' then 'email' else 'phone' end and p.value = o.address and p.active and o.channel <> 'letter'
   left join permissions r on r.account_id = o.account_id and r.address = case o.channel when 'letter' then 'person:' || o.contact_id else o.address end and r.channel = o.channel
   where o.id = any($2::bigint[]) and not (o.automatic and o.state = 'waiting' and exists (select 1 from outbox q where q.contact_id = o.contact_id and q.automatic and q.state = 'sending' and q.id <> o.id))
@@ -212,7 +212,7 @@ async function addressBroadcasts(tx: Tx, rows: ClaimRow[]): Promise<void> {
 
 function judge(row: ClaimRow, touched: { at: Date; channel: Channel }[], ofTemplate: number, at: Date): Verdict {
   if (row.channel === 'call') return { go: true };
-  if (row.automatic && !row.payload.talk && (row.enrolment_state === 'stopped' || row.enrolment_state === 'paused'))
+  if (row.automatic && !row.payload.talk && (row.enrollment_state === 'stopped' || row.enrollment_state === 'paused'))
     return { go: false, because: { why: 'has_answered', channel: row.channel } };
   if (row.channel === 'email' && row.automatic && !row.payload.confirms && !row.settings.postalAddress?.trim())
     return {

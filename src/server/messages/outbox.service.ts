@@ -26,8 +26,8 @@ export async function completeOutbox(processId: string, results: HandOver[], at:
          retry_at = case when x.result = 'later' then clock_timestamp() + make_interval(secs => x.wait) end
        from jsonb_to_recordset($1::jsonb) as x (id bigint, result text, receipt text, fault text, wait int), contacts c, users u
        where o.id = x.id and o.state = 'sending' and o.leased_by = $2 and c.id = o.contact_id and (u.id = o.user_id or (o.user_id is null and u.id = (select min(id) from users where account_id = o.account_id)))
-       returning o.id, o.account_id, o.contact_id, o.channel, o.address, o.payload, o.automatic, o.user_id, o.state, o.enrolment_id, o.attempts, x.result, x.fault, u.phone as agent_phone, u.email as agent_email,
-         (select p.name from enrolments e join campaigns p on p.id = e.campaign_id where e.id = o.enrolment_id) as campaign, (select b.name from broadcasts b where b.id = o.broadcast_id) as broadcast`,
+       returning o.id, o.account_id, o.contact_id, o.channel, o.address, o.payload, o.automatic, o.user_id, o.state, o.enrollment_id, o.attempts, x.result, x.fault, u.phone as agent_phone, u.email as agent_email,
+         (select p.name from enrollments e join campaigns p on p.id = e.campaign_id where e.id = o.enrollment_id) as campaign, (select b.name from broadcasts b where b.id = o.broadcast_id) as broadcast`,
       [
         JSON.stringify(results.map((result) => ({ ...result, wait: result.result === 'later' ? backoffSeconds(1) : null }))),
         processId,
@@ -67,7 +67,7 @@ interface DoneRow {
   automatic: boolean;
   user_id: string | null;
   state: string;
-  enrolment_id: string | null;
+  enrollment_id: string | null;
   attempts: number;
   result: HandOver['result'];
   fault: string | null;

@@ -150,7 +150,7 @@ export async function restAndAsk(tx: Tx, answer: Answer, who: Who): Promise<Acti
   const { contactId, accountId, at } = answer;
   const until = new Date(at.getTime() + PAUSE_DAYS * DAY);
   await tx.run(
-    `update enrolments set state = 'paused', due_at = greatest(due_at, $2) where contact_id = $1 and state in ('active','paused')`,
+    `update enrollments set state = 'paused', due_at = greatest(due_at, $2) where contact_id = $1 and state in ('active','paused')`,
     [contactId, until],
   );
   const note = `They wrote “${answer.body.trim().slice(0, 80)}”. Stop messages, or stay in touch? Campaigns are paused for ${PAUSE_DAYS} days.`;
@@ -198,7 +198,7 @@ export async function judgeRefusal(principal: Principal, contactId: string, ends
     const lines = ends ? await carryOutRefusal(tx, answer, { kind: 'stop_all' }, await whoIs(tx, contactId)) : [];
     if (ends) lines.push(...(await endFollowUp(tx, [{ contactId, at, why: 'opted_out', channel: message.channel }])));
     else
-      await tx.run(`update enrolments set state = 'active', due_at = $2 where contact_id = $1 and state = 'paused'`, [
+      await tx.run(`update enrollments set state = 'active', due_at = $2 where contact_id = $1 and state = 'paused'`, [
         contactId,
         at,
       ]);

@@ -188,7 +188,7 @@ async function own(tx: Tx, routing: Routing, userId: string, because: Because, a
   if (!routing.campaign_id) return;
   const contact = await tx.first<{ stage: Stage; time_zone: string; on_the_phone: boolean; in_it: boolean }>(
     `select c.stage, c.time_zone, coalesce((i.parsed->>'onThePhone')::boolean, false) as on_the_phone,
-       exists (select 1 from enrolments e where e.contact_id = c.id and e.campaign_id = $3 and e.started_at >= i.arrived_at) as in_it
+       exists (select 1 from enrollments e where e.contact_id = c.id and e.campaign_id = $3 and e.started_at >= i.arrived_at) as in_it
      from inquiries i join contacts c on c.id = i.contact_id where i.id = $1 and c.id = $2`,
     [inquiryId, contactId, routing.campaign_id],
   );

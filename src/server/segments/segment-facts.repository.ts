@@ -40,7 +40,7 @@ interface FieldValue {
 /** Reads contacts for `matches`. @returns by contact id */
 export async function readKnown(accountId: string, ids: string[], at: Date, within?: Tx): Promise<Map<string, Known>> {
   const tx = within ? inTurn(within) : reader();
-  const [contacts, tags, points, doors, rosters, enrolments, dates, values] = await Promise.all([
+  const [contacts, tags, points, doors, rosters, enrollments, dates, values] = await Promise.all([
     tx.rows<Raw>('select c.*, f.* from contacts c join contact_facts f on f.contact_id = c.id where c.id = any($1::bigint[])', [
       ids,
     ]),
@@ -58,7 +58,7 @@ export async function readKnown(accountId: string, ids: string[], at: Date, with
     ),
     tx.rows<{ user_id: string; roster_id: string }>('select user_id, roster_id from roster_members', []),
     tx.rows<{ contact_id: string; campaign_id: string; state: string }>(
-      'select contact_id, campaign_id, state from enrolments where contact_id = any($1::bigint[])',
+      'select contact_id, campaign_id, state from enrollments where contact_id = any($1::bigint[])',
       [ids],
     ),
     tx.rows<{ contact_id: string; kind: string; month_day: number }>(
@@ -105,10 +105,10 @@ export async function readKnown(accountId: string, ids: string[], at: Date, with
         town: row.city,
         postal_code: row.postal_code,
         street: row.street,
-        campaign: of(enrolments, row.id)
+        campaign: of(enrollments, row.id)
           .filter(({ state }) => state === 'active' || state === 'paused')
           .map(({ campaign_id }) => campaign_id),
-        campaign_ever: of(enrolments, row.id).map(({ campaign_id }) => campaign_id),
+        campaign_ever: of(enrollments, row.id).map(({ campaign_id }) => campaign_id),
         next_touch: row.next_touch_at,
         overdue: row.next_touch_at !== null && row.next_touch_at < at,
         hand_raised: row.hand_raised_at !== null,

@@ -1,7 +1,7 @@
 export { writeAudit } from './audit';
 export { clockState, holdClock, markClock, now, NOW, releaseClock } from './clock';
 export { config, readEnvironment, type Config } from './config';
-export { asOurs, closeDb, db, isLost, inTurn, joinAsWritten, reader, transact, type Tx } from './db';
+export { closeDb, db, isLost, inTurn, joinAsWritten, reader, transact, type Tx } from './db';
 export { enqueue, enqueueAll, freeDeadJobs, freeLostJobs } from './enqueue';
 export { listen, stopHearing, subscribe } from './listener';
 export { publish, publishAndWake, wakeWorkers } from './live';
@@ -21,3 +21,30 @@ export {
 } from './reading';
 export { limitRate, sweepRates } from './rate';
 export { hashed, mailToken, randomToken, readMailToken, readSigned, signed } from './tokens';
+export {
+  bigint,
+  bigints,
+  bool,
+  bytes,
+  day,
+  double,
+  id,
+  instant,
+  int,
+  json,
+  key,
+  made,
+  numeric,
+  orNull,
+  real,
+  smallint,
+  statedTables,
+  table,
+  text,
+  texts,
+  varchar,
+  type NewRow,
+  type RowOf,
+  type Table,
+  type Where,
+} from './table';

@@ -37,7 +37,7 @@ export async function readWire(scope: Scope, user: User): Promise<WireView> {
        (select count(*)::int from contacts c where ${where} and c.stage <> 'archived') as contacts,
        (select count(*)::int from contacts c where ${where} and c.unread_at is not null) as inbox,
        (select count(*)::int from offers o join contacts c on c.id = o.contact_id where ${UNTRIED} and ${where}) + ${offeredCount(scope, bind)} as routing,
-       (select count(*)::int from enrolments e join contacts c on c.id = e.contact_id where e.state in ('active','paused') and ${where}) as campaigns,
+       (select count(*)::int from enrollments e join contacts c on c.id = e.contact_id where e.state in ('active','paused') and ${where}) as campaigns,
        m.leads, m.tried
      from (select count(distinct i.contact_id)::int as leads, count(distinct i.contact_id) filter (where exists (select 1 from calls k where k.contact_id = i.contact_id and k.started_at >= i.arrived_at and k.outcome is not null))::int as tried
        from inquiries i join contacts c on c.id = i.contact_id where i.arrived_at >= ${monthStart} and ${where}) m`,

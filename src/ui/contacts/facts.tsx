@@ -40,13 +40,13 @@ function Wants({ wants }: { wants: Record<string, unknown> }) {
 function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
   const contactId = contact.id;
   const held = contact.campaigns_held;
-  const enrolments = useEnrollments(contactId);
+  const enrollments = useEnrollments(contactId);
   const queries = useQueryClient();
   const toast = useToast();
   const zone = useZone();
   const now = useNow();
   const stop = useMutation({
-    mutationFn: (id: string) => ask('POST /enrolments/{id}/stop', { params: { id } }),
+    mutationFn: (id: string) => ask('POST /enrollments/{id}/stop', { params: { id } }),
     onSuccess: () => {
       toast.tell('The campaign has stopped for them.');
       void queries.invalidateQueries();
@@ -59,7 +59,7 @@ function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: bo
     void queries.invalidateQueries();
   };
   const enrol = useMutation({
-    mutationFn: (id: string) => ask('POST /contacts/{id}/enrolments', { params: { id: contactId }, body: { campaign_id: id } }),
+    mutationFn: (id: string) => ask('POST /contacts/{id}/enrollments', { params: { id: contactId }, body: { campaign_id: id } }),
     onSuccess: () => after('They are in the campaign.'),
     onError: toast.fail,
   });
@@ -72,8 +72,8 @@ function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: bo
   return (
     <section>
       <h2>Follow-up</h2>
-      {enrolments.data?.items.length === 0 && <div className="soft small">In no campaign</div>}
-      {enrolments.data?.items.slice(0, 3).map((one) => (
+      {enrollments.data?.items.length === 0 && <div className="soft small">In no campaign</div>}
+      {enrollments.data?.items.slice(0, 3).map((one) => (
         <div key={one.id} className="small" style={{ marginBottom: 4 }}>
           {one.state === 'active' || one.state === 'paused' ? (
             <>

@@ -30,4 +30,4 @@ export const useTimeline = (id: string, limit: number) =>
     placeholderData: (before) => before,
   });
 export const useEnrollments = (id: string) =>
-  useQuery({ queryKey: ['enrolments', id], queryFn: () => ask('GET /contacts/{id}/enrolments', { params: { id } }) });
+  useQuery({ queryKey: ['enrollments', id], queryFn: () => ask('GET /contacts/{id}/enrollments', { params: { id } }) });

@@ -52,7 +52,7 @@ export function useLive(): void {
         'campaigns',
         'answers',
         ...(heard.topic === 'message' ? ['broadcasts', 'templates', 'ab-tests'] : []),
-        ...(heard.contactId ? [`contact ${heard.contactId}`] : ['contact', 'timeline', 'enrolments']),
+        ...(heard.contactId ? [`contact ${heard.contactId}`] : ['contact', 'timeline', 'enrollments']),
         ...(heard.callId ? ['call'] : []),
         ...(heard.topic === 'lead' || heard.topic === 'offer' ? ['lead-mails', 'doors'] : []),
         ...(heard.topic === 'routing' ? ['invitations'] : []),

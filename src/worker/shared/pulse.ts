@@ -15,7 +15,7 @@ const GATHER_MS = 40;
 /** While leads keep coming, each round takes what came within this time: a round costs nearly as much for one as for twenty. */
 const BREATH_MS = 300;
 
-/** One round of what is due by now: exports that come back, windows of offers, campaigns that begin, enrolments, then what they put into the outbox. @returns how many rows were moved */
+/** One round of what is due by now: exports that come back, windows of offers, campaigns that begin, enrollments, then what they put into the outbox. @returns how many rows were moved */
 export const carryOutRound = async (processId: string, outside: Providers): Promise<number> =>
   (await orderDueExports()) +
   (await carryOutWindows()) +

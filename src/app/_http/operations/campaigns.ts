@@ -101,7 +101,8 @@ export const CAMPAIGN_OPERATIONS = {
   },
   enrollContact: {
     method: 'POST',
-    path: '/contacts/{id}/enrolments',
+    path: '/contacts/{id}/enrollments',
+    was: '/contacts/{id}/enrolments',
     summary: 'Put a contact into a campaign',
     scope: 'contacts:write',
     body: Joi.object({ campaign_id: id.required() }),

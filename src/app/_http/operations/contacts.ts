@@ -63,7 +63,8 @@ export const CONTACTS_OPERATIONS = {
   },
   listEnrollments: {
     method: 'GET',
-    path: '/contacts/{id}/enrolments',
+    path: '/contacts/{id}/enrollments',
+    was: '/contacts/{id}/enrolments',
     summary: 'A contact’s ways through campaigns',
     scope: 'contacts:read',
     lenders: true,
@@ -133,7 +134,8 @@ export const CONTACTS_OPERATIONS = {
   },
   stopEnrollment: {
     method: 'POST',
-    path: '/enrolments/{id}/stop',
+    path: '/enrollments/{id}/stop',
+    was: '/enrolments/{id}/stop',
     summary: 'Stop a contact’s way through a campaign',
     scope: 'contacts:write',
     answer: nothing,

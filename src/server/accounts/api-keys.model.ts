@@ -1,0 +1,17 @@
+/** The table of api keys. */
+import { bigint, bytes, id, instant, made, orNull, table, text, texts } from '../shared';
+
+export const apiKeysTable = table('api_keys', {
+  id: id(),
+  account_id: bigint(),
+  name: text(),
+  key_hash: bytes(),
+  hint: text(),
+  scopes: texts(),
+  created_by: orNull(bigint()),
+  created_at: made(instant()),
+  last_used_at: orNull(instant()),
+  revoked_at: orNull(instant()),
+  door_id: orNull(bigint()),
+  ends_at: orNull(instant()),
+});

@@ -1,0 +1,21 @@
+/** The table of calls. */
+import { bigint, id, instant, int, made, orNull, table, text } from '../shared';
+
+export const callsTable = table('calls', {
+  id: id(),
+  account_id: bigint(),
+  contact_id: bigint(),
+  user_id: bigint(),
+  key: text(),
+  direction: made(text()),
+  number: text(),
+  state: text(),
+  outcome: orNull(text()),
+  outcome_by: orNull(text()),
+  note: made(text()),
+  started_at: instant(),
+  answered_at: orNull(instant()),
+  ended_at: orNull(instant()),
+  talk_seconds: made(int()),
+  activity_id: orNull(bigint()),
+});

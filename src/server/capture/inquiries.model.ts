@@ -1,0 +1,19 @@
+/** The table of inquiries. */
+import { bigint, bool, id, instant, json, made, orNull, table, text } from '../shared';
+
+export const inquiriesTable = table('inquiries', {
+  id: id(),
+  account_id: bigint(),
+  door_id: bigint(),
+  contact_id: bigint(),
+  source: orNull(text()),
+  raw: json(),
+  parsed: json(),
+  matched: bool(),
+  owner_id: orNull(bigint()),
+  rung_id: orNull(bigint()),
+  because: made(json()),
+  idempotency_key: orNull(text()),
+  arrived_at: instant(),
+  first_try_at: orNull(instant()),
+});

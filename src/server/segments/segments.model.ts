@@ -1,0 +1,13 @@
+/** The table of segments. */
+import { bigint, bool, id, instant, json, made, orNull, table, text } from '../shared';
+
+export const segmentsTable = table('segments', {
+  id: id(),
+  account_id: bigint(),
+  made_by: orNull(bigint()),
+  team: made(bool()),
+  name: text(),
+  tree: json(),
+  made_at: instant(),
+  changed_at: instant(),
+});

@@ -1,0 +1,17 @@
+/** The table of templates. */
+import { bigint, bool, id, instant, int, json, made, orNull, table, text } from '../shared';
+
+export const templatesTable = table('templates', {
+  id: id(),
+  account_id: bigint(),
+  channel: text<'text' | 'email' | 'letter' | 'call'>(),
+  name: text(),
+  words: json(),
+  version: made(int()),
+  shared: made(bool()),
+  day_cap: orNull(int()),
+  made_by: orNull(bigint()),
+  made_at: instant(),
+  changed_at: instant(),
+  deleted_at: orNull(instant()),
+});
