@@ -1,4 +1,5 @@
 /** The table of api keys. */
+import type { KeyScope } from '@/core/accounts';
 import { bigint, bytes, id, instant, made, orNull, table, text, texts } from '../shared';
 
 export const apiKeysTable = table('api_keys', {
@@ -7,7 +8,7 @@ export const apiKeysTable = table('api_keys', {
   name: text(),
   key_hash: bytes(),
   hint: text(),
-  scopes: texts(),
+  scopes: texts<KeyScope>(),
   created_by: orNull(bigint()),
   created_at: made(instant()),
   last_used_at: orNull(instant()),

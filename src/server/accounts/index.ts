@@ -10,3 +10,6 @@ export {
 } from './users.repository';
 export { sweepLoginFailures } from './login-delay.service';
 export { findUser, hashPassword, logIn, logOut, personOfSession, SESSION_SECONDS } from './sessions.service';
+export { accountsTable } from './accounts.model';
+export { officesTable } from './offices.model';
+export { usersTable } from './users.model';

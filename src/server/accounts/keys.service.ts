@@ -2,14 +2,10 @@
 import type { KeyView } from '@/core/accounts';
 import { AppError, notFound } from '@/core/shared';
 import { KEY_SCOPES, type KeyScope, type User, type Principal } from '@/core/accounts';
-import { hashed, now, randomToken, reader, writeAudit, transact, type Tx } from '../shared';
+import { hashed, now, randomToken, reader, writeAudit, transact, type RowOf, type Tx } from '../shared';
+import { apiKeysTable } from './api-keys.model';
 
-interface KeyRow {
-  id: string;
-  account_id: string;
-  scopes: KeyScope[];
-  door_id: string | null;
-}
+type KeyRow = Pick<RowOf<typeof apiKeysTable>, 'id' | 'account_id' | 'scopes' | 'door_id'>;
 
 /** A key that was found good is believed for this long, so that a burst of leads costs one look-up. */
 const TRUST_MS = 3_000;
@@ -98,27 +94,27 @@ async function madeKey(
 ): Promise<KeyView & { key: string }> {
   const key = `urraca_${randomToken(24)}`;
   const hint = `…${key.slice(-4)}`;
-  const row = await tx.first<{ id: string; created_at: Date; door: string | null }>(
-    `insert into api_keys (account_id, name, key_hash, hint, scopes, created_by, door_id) values ($1, $2, $3, $4, $5::text[], $6, $7)
-     returning id, created_at, (select name from doors where id = $7) as door`,
-    [user.accountId, name, hashed(key), hint, scopes, user.id, doorId],
+  const { id, created_at } = await apiKeysTable.insert(
+    { account_id: user.accountId, name, key_hash: hashed(key), hint, scopes, created_by: user.id, door_id: doorId },
+    tx,
   );
+  const door = doorId ? await tx.first<{ id: string; name: string }>('select id, name from doors where id = $1', [doorId]) : null;
   await writeAudit(
     tx,
     { kind: 'user', user },
     user.accountId,
     instead ? 'changed an API key for a new one' : 'made an API key',
-    { key_id: row!.id, name, scopes, ...(instead ? { instead } : {}) },
+    { key_id: id, name, scopes, ...(instead ? { instead } : {}) },
     await now(tx),
   );
   return {
-    id: row!.id,
+    id,
     name,
     hint,
     scopes,
-    created_at: row!.created_at,
+    created_at,
     last_used_at: null,
-    door: doorId ? { id: doorId, name: row!.door! } : null,
+    door,
     ends_at: null,
     key,
   };

@@ -4,12 +4,11 @@ import { notFound } from '@/core/shared';
 import { scopeFor, type User } from '@/core/accounts';
 import { findUser } from '../accounts';
 import { DISPLAY_NAME, displayName, visible } from '../contacts';
-import { config, hashed, now, randomToken, reader, writeAudit, transact } from '../shared';
+import { config, hashed, now, randomToken, reader, writeAudit, transact, type RowOf } from '../shared';
+import { feedsTable } from './feeds.model';
 
-export interface FeedView {
-  made_at: Date;
-  read_at: Date | null;
-}
+/** The address that somebody's calendar has, without its secret. */
+export type FeedView = Pick<RowOf<typeof feedsTable>, 'made_at' | 'read_at'>;
 
 /** The address that holds now, without its secret; null when there is none. */
 export const readFeed = (user: User): Promise<FeedView | null> =>
@@ -23,13 +22,8 @@ export async function createFeed(user: User): Promise<{ url: string }> {
   const token = randomToken();
   await transact(async (tx) => {
     const at = await now(tx);
-    await tx.run('update feeds set revoked_at = $2 where user_id = $1 and revoked_at is null', [user.id, at]);
-    await tx.run('insert into feeds (account_id, user_id, token_hash, made_at) values ($1, $2, $3, $4)', [
-      user.accountId,
-      user.id,
-      hashed(token),
-      at,
-    ]);
+    await feedsTable.update({ revoked_at: at }, { user_id: user.id, revoked_at: null }, tx);
+    await feedsTable.insert({ account_id: user.accountId, user_id: user.id, token_hash: hashed(token), made_at: at }, tx);
     await writeAudit(tx, { kind: 'user', user }, user.accountId, 'calendar.create', {}, at);
   });
   return { url: `${config().publicUrl}/calendar/${token}/dates.ics` };
@@ -38,7 +32,7 @@ export async function createFeed(user: User): Promise<{ url: string }> {
 export async function revokeFeed(user: User): Promise<void> {
   await transact(async (tx) => {
     const at = await now(tx);
-    await tx.run('update feeds set revoked_at = $2 where user_id = $1 and revoked_at is null', [user.id, at]);
+    await feedsTable.update({ revoked_at: at }, { user_id: user.id, revoked_at: null }, tx);
     await writeAudit(tx, { kind: 'user', user }, user.accountId, 'calendar.revoke', {}, at);
   });
 }

@@ -1,4 +1,6 @@
 /** The table of calls. */
+import type { CallOutcome } from '@/core/calling';
+import type { CallState } from '@/core/calling';
 import { bigint, id, instant, int, made, orNull, table, text } from '../shared';
 
 export const callsTable = table('calls', {
@@ -9,8 +11,8 @@ export const callsTable = table('calls', {
   key: text(),
   direction: made(text()),
   number: text(),
-  state: text(),
-  outcome: orNull(text()),
+  state: text<CallState>(),
+  outcome: orNull(text<CallOutcome>()),
   outcome_by: orNull(text()),
   note: made(text()),
   started_at: instant(),

@@ -10,7 +10,6 @@ import {
   OUTCOME_KEYS,
   progressCall,
   type CallReport,
-  type CallState,
   type CallOutcome,
 } from '@/core/calling';
 import { sentenceOf, type Activity } from '@/core/contacts';
@@ -19,25 +18,27 @@ import { storable } from '@/core/capture/schemas';
 import { readSettings } from '../accounts';
 import { lockContact, recordActivities, restate, visible } from '../contacts';
 import { askGuardrails } from '../messages';
-import { enqueue, now, publish, reader, transact, wakeWorkers, type Tx } from '../shared';
+import { enqueue, now, publish, reader, transact, wakeWorkers, type Tx, type RowOf } from '../shared';
+import type { callsTable } from './calls.model';
 
-interface CallRow {
-  id: string;
-  account_id: string;
-  contact_id: string;
-  user_id: string;
-  key: string;
-  number: string;
-  state: CallState;
-  outcome: CallOutcome | null;
-  outcome_by: string | null;
-  note: string;
-  started_at: Date;
-  answered_at: Date | null;
-  ended_at: Date | null;
-  talk_seconds: number;
-  activity_id: string | null;
-}
+type CallRow = Pick<
+  RowOf<typeof callsTable>,
+  | 'id'
+  | 'account_id'
+  | 'contact_id'
+  | 'user_id'
+  | 'key'
+  | 'number'
+  | 'state'
+  | 'outcome'
+  | 'outcome_by'
+  | 'note'
+  | 'started_at'
+  | 'answered_at'
+  | 'ended_at'
+  | 'talk_seconds'
+  | 'activity_id'
+>;
 
 const viewOf = (row: CallRow): CallView => ({
   id: row.id,

@@ -1,4 +1,5 @@
 /** The table of campaign versions. */
+import type { Plan } from '@/core/campaigns';
 import { bigint, bool, id, instant, int, json, made, orNull, table } from '../shared';
 
 export const campaignVersionsTable = table('campaign_versions', {
@@ -6,7 +7,7 @@ export const campaignVersionsTable = table('campaign_versions', {
   account_id: bigint(),
   campaign_id: bigint(),
   number: int(),
-  plan: json(),
+  plan: json<Plan>(),
   made_by: orNull(bigint()),
   made_at: instant(),
   asks_household: orNull(made(bool())),

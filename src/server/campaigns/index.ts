@@ -19,3 +19,5 @@ export {
 } from './rehearse.service';
 export { enrol, enrollArrived, staysOut, stopEnrollment } from './enrol.service';
 export { beginInquiry, begunByInquiry, carryOutStarts, nextStart, payOwed } from './starts.service';
+export { campaignsTable } from './campaigns.model';
+export { campaignVersionsTable } from './campaign-versions.model';

@@ -4,7 +4,8 @@ import { notFound } from '@/core/shared';
 import type { PublicPage } from '@/core/pages';
 import type { Mapping } from '@/core/mail';
 import type { Scope } from '@/core/accounts';
-import { config, reader } from '../shared';
+import { config, reader, type RowOf } from '../shared';
+import type { doorsTable } from './doors.model';
 
 export interface Door {
   id: string;
@@ -21,17 +22,12 @@ export interface Door {
   sandbox: boolean;
 }
 
-interface DoorRow {
-  id: string;
-  account_id: string;
-  kind: Door['kind'];
-  name: string;
+type DoorRow = Pick<
+  RowOf<typeof doorsTable>,
+  'id' | 'account_id' | 'kind' | 'name' | 'source' | 'defaults' | 'mapping' | 'sandbox'
+> & {
   page: Door['page'];
-  source: string | null;
-  defaults: DoorDefaults;
-  mapping: Mapping;
-  sandbox: boolean;
-}
+};
 const COLUMNS = 'd.id, d.account_id, d.kind, d.name, d.page, d.source, d.defaults, d.mapping, d.sandbox';
 const doorOf = (row: DoorRow): Door => ({
   id: row.id,

@@ -6,6 +6,7 @@ import { scopeFor, type Principal } from '@/core/accounts';
 import { now, readApart, writeAudit, transact, type Tx } from '../shared';
 import type { Mapping } from '@/core/mail';
 import { doorOfKey, forgetDoors, listDoors } from './doors.repository';
+import { doorsTable } from './doors.model';
 
 /** Letters and digits that nobody mistakes for each other when they read an address aloud. */
 const SIGNS = 'abcdefghjkmnpqrstuvwxyz23456789';
@@ -29,12 +30,20 @@ export async function createDoor(
     throw new AppError('input_invalid', 'The door was not made.', { fields: [{ field: 'name', message: 'write a name' }] });
   const id = await transact(async (tx) => {
     const at = await now(tx);
-    const row = await tx.first<{ id: string }>(
-      `insert into doors (account_id, kind, name, address, source, created_at, defaults) values ($1, $6, $2, $3, $4, $5, $7::jsonb) returning id`,
-      [accountId, name, secret(), oneLine(input.source ?? '') || null, at, input.kind, JSON.stringify(input.defaults ?? {})],
+    const made = await doorsTable.insert(
+      {
+        account_id: accountId,
+        kind: input.kind,
+        name,
+        address: secret(),
+        source: oneLine(input.source ?? '') || null,
+        created_at: at,
+        defaults: input.defaults ?? {},
+      },
+      tx,
     );
-    await writeAudit(tx, principal, accountId, 'door.create', { doorId: row!.id, name }, at);
-    return row!.id;
+    await writeAudit(tx, principal, accountId, 'door.create', { doorId: made.id, name }, at);
+    return made.id;
   });
   return viewOf(principal, id);
 }
@@ -77,21 +86,19 @@ export async function updateDoor(
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {
     await checkGiven(tx, accountId, patch.defaults ?? {});
-    const row = await tx.first(
-      `update doors set name = coalesce($3, name), source = case when $4 then $5 else source end, defaults = coalesce($6::jsonb, defaults), mapping = coalesce($7::jsonb, mapping), sandbox = coalesce($8, sandbox)
-       where id = $1 and account_id = $2 and active returning id`,
-      [
-        id,
-        accountId,
-        patch.name === undefined ? null : oneLine(patch.name),
-        patch.source !== undefined,
-        oneLine(patch.source ?? '') || null,
-        patch.defaults ? JSON.stringify(patch.defaults) : null,
-        patch.mapping ? JSON.stringify(patch.mapping) : null,
-        patch.sandbox ?? null,
-      ],
+    const { defaults, mapping, sandbox } = patch;
+    const done = await doorsTable.update(
+      {
+        name: patch.name === undefined ? undefined : oneLine(patch.name),
+        source: patch.source === undefined ? undefined : oneLine(patch.source ?? '') || null,
+        defaults,
+        mapping,
+        sandbox,
+      },
+      { id, account_id: accountId, active: true },
+      tx,
     );
-    if (!row) throw notFound('door');
+    if (!done) throw notFound('door');
     await writeAudit(tx, principal, accountId, 'door.update', { doorId: id, ...patch }, await now(tx));
   });
   forgetDoors();

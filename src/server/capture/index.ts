@@ -16,3 +16,4 @@ export { saveSource, listSources, mergeSources, splitSources } from './sources.s
 export { doorOfSender, listSenders, noteSender, updateSender } from './senders.service';
 export { findInquiry, listInquiries } from './inquiries.repository';
 export { createDoor, isMailboxAddress, readBody, rotateDoor, updateDoor } from './doors.service';
+export { doorsTable } from './doors.model';

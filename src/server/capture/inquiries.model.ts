@@ -1,4 +1,5 @@
 /** The table of inquiries. */
+import type { Because } from '@/core/contacts';
 import { bigint, bool, id, instant, json, made, orNull, table, text } from '../shared';
 
 export const inquiriesTable = table('inquiries', {
@@ -8,11 +9,11 @@ export const inquiriesTable = table('inquiries', {
   contact_id: bigint(),
   source: orNull(text()),
   raw: json(),
-  parsed: json(),
+  parsed: json<{ ask?: string }>(),
   matched: bool(),
   owner_id: orNull(bigint()),
   rung_id: orNull(bigint()),
-  because: made(json()),
+  because: made(json<Because>()),
   idempotency_key: orNull(text()),
   arrived_at: instant(),
   first_try_at: orNull(instant()),

@@ -2,26 +2,20 @@
 import type { InquiryView, RecognizedLead } from '@/core/capture';
 import { notFound, pageOf, readCursor, snaked, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
-import { sentenceOf, type Because } from '@/core/contacts';
+import { sentenceOf } from '@/core/contacts';
 import { DISPLAY_NAME, displayName, visible } from '../contacts';
-import { reader } from '../shared';
+import { reader, type RowOf } from '../shared';
+import type { inquiriesTable } from './inquiries.model';
 
-interface InquiryRow {
-  id: string;
-  contact_id: string;
+type InquiryRow = Pick<
+  RowOf<typeof inquiriesTable>,
+  'id' | 'contact_id' | 'matched' | 'source' | 'parsed' | 'raw' | 'owner_id' | 'because' | 'arrived_at' | 'first_try_at'
+> & {
   name: string;
-  matched: boolean;
   door_kind: string;
   door_name: string;
-  source: string | null;
-  parsed: { ask?: string };
-  raw: unknown;
-  owner_id: string | null;
   agent: string | null;
-  because: Because;
-  arrived_at: Date;
-  first_try_at: Date | null;
-}
+};
 
 const SELECT = `select i.id, i.contact_id, ${DISPLAY_NAME} as name, i.matched, d.kind as door_kind, d.name as door_name, i.source, i.parsed, i.raw, i.owner_id,
   u.first_name || ' ' || u.last_name as agent, i.because, i.arrived_at, i.first_try_at

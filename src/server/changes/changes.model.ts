@@ -1,4 +1,8 @@
 /** The table of changes. */
+import type { LeftAlone } from '@/core/changes';
+import type { ChangeState } from '@/core/changes';
+import type { Selection } from './select';
+import type { BulkAction } from '@/core/changes';
 import { bigint, bool, id, instant, int, json, made, orNull, table, text } from '../shared';
 
 export const changesTable = table('changes', {
@@ -6,15 +10,15 @@ export const changesTable = table('changes', {
   account_id: bigint(),
   user_id: orNull(bigint()),
   kind: text(),
-  spec: json(),
+  spec: json<{ change: BulkAction; selection: Selection; deed: string }>(),
   sentence: text(),
-  state: made(text<'waiting' | 'running' | 'done' | 'cancelled' | 'failed' | 'undoing' | 'undone'>()),
+  state: made(text<ChangeState>()),
   total: made(int()),
   done: made(int()),
   changed: made(int()),
-  left_alone: made(json()),
+  left_alone: made(json<Partial<Record<LeftAlone, number>>>()),
   undone: made(int()),
-  undo_left_alone: made(json()),
+  undo_left_alone: made(json<Partial<Record<LeftAlone, number>>>()),
   cancel: made(bool()),
   fault: orNull(text()),
   made_at: instant(),

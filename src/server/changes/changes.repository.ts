@@ -1,30 +1,32 @@
 /** The history of changes of many: what was asked, how far it is, what came of it. */
-import { isDeletion, type ChangeState, type ChangeView, type BulkAction, type LeftAlone } from '@/core/changes';
+import { isDeletion, type ChangeState, type ChangeView } from '@/core/changes';
 import { notFound } from '@/core/shared';
 import { accountOf, onlyOf, type Principal } from '@/core/accounts';
-import { reader, type Tx } from '../shared';
-import type { Selection } from './select';
+import { reader, type Tx, type RowOf } from '../shared';
+import type { changesTable } from './changes.model';
 
-export interface ChangeRow {
-  id: string;
-  account_id: string;
-  user_id: string | null;
-  kind: string;
-  spec: { change: BulkAction; selection: Selection; deed: string };
-  sentence: string;
-  state: ChangeState;
-  total: number;
-  done: number;
-  changed: number;
-  left_alone: Partial<Record<LeftAlone, number>>;
-  undone: number;
-  undo_left_alone: Partial<Record<LeftAlone, number>>;
-  cancel: boolean;
-  fault: string | null;
-  made_at: Date;
-  ended_at: Date | null;
+export type ChangeRow = Pick<
+  RowOf<typeof changesTable>,
+  | 'id'
+  | 'account_id'
+  | 'user_id'
+  | 'kind'
+  | 'spec'
+  | 'sentence'
+  | 'state'
+  | 'total'
+  | 'done'
+  | 'changed'
+  | 'left_alone'
+  | 'undone'
+  | 'undo_left_alone'
+  | 'cancel'
+  | 'fault'
+  | 'made_at'
+  | 'ended_at'
+> & {
   by: string | null;
-}
+};
 
 const SELECT = `select h.*, u.first_name || ' ' || u.last_name as by from changes h left join users u on u.id = h.user_id`;
 

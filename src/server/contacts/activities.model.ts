@@ -1,4 +1,7 @@
 /** The table of activities. */
+import type { Because } from '@/core/contacts';
+import type { ActivityData } from '@/core/contacts';
+import type { Activity } from '@/core/contacts';
 import { bigint, id, instant, json, made, orNull, table, text } from '../shared';
 
 export const activitiesTable = table('activities', {
@@ -7,9 +10,9 @@ export const activitiesTable = table('activities', {
   contact_id: bigint(),
   user_id: orNull(bigint()),
   at: instant(),
-  kind: text(),
-  channel: orNull(text()),
-  direction: orNull(text()),
-  data: made(json()),
-  because: orNull(json()),
+  kind: text<Activity['kind']>(),
+  channel: orNull(text<NonNullable<Activity['channel']>>()),
+  direction: orNull(text<NonNullable<Activity['direction']>>()),
+  data: made(json<ActivityData>()),
+  because: orNull(json<Because>()),
 });

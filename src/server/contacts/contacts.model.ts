@@ -1,4 +1,7 @@
 /** The table of contacts. */
+import type { ContactRole } from '@/core/contacts';
+import type { Horizon } from '@/core/contacts';
+import type { Stage } from '@/core/contacts';
 import { bigint, bool, id, instant, json, made, orNull, table, text, texts } from '../shared';
 
 export const contactsTable = table('contacts', {
@@ -8,17 +11,17 @@ export const contactsTable = table('contacts', {
   owner_id: orNull(bigint()),
   first_name: made(text()),
   last_name: made(text()),
-  stage: made(text()),
+  stage: made(text<Stage>()),
   stage_since: instant(),
   archived_because: orNull(text()),
-  horizon: orNull(text()),
-  roles: made(texts()),
+  horizon: orNull(text<Horizon>()),
+  roles: made(texts<ContactRole>()),
   source: orNull(text()),
   time_zone: text(),
   street: orNull(text()),
   city: orNull(text()),
   postal_code: orNull(text()),
-  wants: made(json()),
+  wants: made(json<Record<string, unknown>>()),
   do_not_contact: made(bool()),
   hand_raised_at: orNull(instant()),
   last_touch_at: made(instant()),

@@ -1,37 +1,41 @@
 /** How a contact is read: one SELECT for lists and for the Dossier, and its shape outside (the API's field names). */
-import type { ContactView, ImportantDate, ContactRole } from '@/core/contacts';
+import type { RowOf } from '../shared';
+import type { contactsTable } from './contacts.model';
+import type { ContactView, ImportantDate } from '@/core/contacts';
 import type { FieldInput } from '@/core/fields';
-import { stageName, type Horizon, type Stage } from '@/core/contacts';
+import { stageName } from '@/core/contacts';
 
-export interface ContactRow {
-  id: string;
-  first_name: string;
-  last_name: string;
-  stage: Stage;
+export type ContactRow = Pick<
+  RowOf<typeof contactsTable>,
+  | 'id'
+  | 'first_name'
+  | 'last_name'
+  | 'stage'
+  | 'stage_since'
+  | 'horizon'
+  | 'roles'
+  | 'source'
+  | 'time_zone'
+  | 'street'
+  | 'city'
+  | 'postal_code'
+  | 'region'
+  | 'company'
+  | 'wants'
+  | 'do_not_contact'
+  | 'archived_because'
+  | 'owner_id'
+  | 'owned_since'
+  | 'hand_raised_at'
+  | 'last_touch_at'
+  | 'next_touch_at'
+  | 'next_touch_kind'
+  | 'created_at'
+> & {
   stage_name: string | null;
-  stage_since: Date;
-  horizon: Horizon | null;
-  roles: ContactRole[];
-  source: string | null;
-  time_zone: string;
-  street: string | null;
-  city: string | null;
-  postal_code: string | null;
-  region: string | null;
-  company: string | null;
-  wants: Record<string, unknown>;
-  do_not_contact: boolean;
   household_do_not_contact: boolean;
-  archived_because: string | null;
-  owner_id: string | null;
   owner_name: string | null;
-  owned_since: Date | null;
-  hand_raised_at: Date | null;
-  last_touch_at: Date;
-  next_touch_at: Date | null;
-  next_touch_kind: 'promise' | 'call' | 'rhythm' | null;
   next_touch_note: string | null;
-  created_at: Date;
   points: { kind: 'phone' | 'email'; value: string; fault: string | null }[];
   tags: string[];
   dates: { kind: ImportantDate['kind']; label: string; year: number | null; month_day: number }[] | null;
@@ -42,7 +46,7 @@ export interface ContactRow {
   last_attempt_at: Date | null;
   talk_seconds: number;
   conversations: number;
-}
+};
 
 /** Everything that a row of the grid or the head of the Dossier shows. Joins a contact aliased `c`. */
 export const CONTACT_COLUMNS = `c.id, c.first_name, c.last_name, c.stage, sg.name as stage_name, c.stage_since, c.horizon, c.roles, c.source, c.time_zone, c.street, c.city, c.postal_code, c.region, c.company, c.wants,

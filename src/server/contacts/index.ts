@@ -44,3 +44,4 @@ export { visible } from './visible';
 export { verify, type Verified } from './verify';
 export { checkRegistry } from './registry.repository';
 export { reportActivity } from './report.service';
+export { fieldsTable } from './fields.model';

@@ -1,22 +1,16 @@
 /** The timeline of a contact: what happened, newest first, each with its reason as a sentence. */
 import type { TimelineItem } from '@/core/contacts';
 import { pageOf, readCursor, type Page } from '@/core/shared';
-import { sentenceOf, type ActivityData, type Because } from '@/core/contacts';
+import { sentenceOf } from '@/core/contacts';
 import type { Scope } from '@/core/accounts';
-import { reader, type Tx } from '../shared';
+import { reader, type Tx, type RowOf } from '../shared';
+import type { activitiesTable } from './activities.model';
 import { findContact } from './contacts.repository';
 import { stageNames } from './stage-names';
 
-interface TimelineRow {
-  id: string;
-  kind: string;
-  channel: string | null;
-  direction: string | null;
-  at: Date;
-  data: ActivityData;
-  because: Because | null;
+type TimelineRow = Pick<RowOf<typeof activitiesTable>, 'id' | 'kind' | 'channel' | 'direction' | 'at' | 'data' | 'because'> & {
   by: string | null;
-}
+};
 
 /** A page of the timeline. @throws AppError not_found when the contact may not be seen */
 export async function listTimeline(

@@ -1,20 +1,16 @@
 /** `urraca verify`: folds the activities anew and reports every difference from what stands in the tables. Changes nothing. */
-import { foldFact, noFacts, stageAfter, type Activity, type ActivityData, type Stage } from '@/core/contacts';
-import { reader } from '../shared';
+import { foldFact, noFacts, stageAfter, type Activity, type Stage } from '@/core/contacts';
+import { reader, type RowOf } from '../shared';
+import type { activitiesTable } from './activities.model';
 import { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
 import { derived, readContactStates } from './record-activities';
 
 const CHUNK = 1_000;
 
-interface ActivityRow {
-  contact_id: string;
-  user_id: string | null;
-  at: Date;
-  kind: Activity['kind'];
-  channel: Activity['channel'];
-  direction: Activity['direction'];
-  data: ActivityData;
-}
+type ActivityRow = Pick<
+  RowOf<typeof activitiesTable>,
+  'contact_id' | 'user_id' | 'at' | 'kind' | 'channel' | 'direction' | 'data'
+>;
 
 export interface Verified {
   contacts: number;

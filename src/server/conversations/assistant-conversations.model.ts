@@ -1,4 +1,6 @@
 /** The table of assistant conversations. */
+import type { ConversationState } from '@/core/conversations';
+import type { ConversationFlow } from '@/core/conversations';
 import { bigint, id, instant, json, orNull, table, text } from '../shared';
 
 export const assistantConversationsTable = table('assistant_conversations', {
@@ -7,8 +9,8 @@ export const assistantConversationsTable = table('assistant_conversations', {
   contact_id: bigint(),
   enrollment_id: orNull(bigint()),
   state: text<'open' | 'handed' | 'done' | 'stopped'>(),
-  flow: json(),
-  progress: json(),
+  flow: json<ConversationFlow>(),
+  progress: json<ConversationState>(),
   because: orNull(json()),
   started_at: instant(),
   last_at: instant(),

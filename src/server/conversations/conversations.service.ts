@@ -1,23 +1,14 @@
 /** Conversations of the assistant: what somebody answers is understood, written down and answered, or handed to their agent, in the transaction that takes the answer in. */
-import {
-  continueConversation,
-  type ConversationDecision,
-  type ConversationFlow,
-  type ConversationState,
-  type ConversationReply,
-} from '@/core/conversations';
+import { continueConversation, type ConversationDecision, type ConversationReply } from '@/core/conversations';
 import type { Activity } from '@/core/contacts';
 import { listFields, recordActivities, restate, setFields } from '../contacts';
-import { wakeWorkers, type Tx } from '../shared';
+import { wakeWorkers, type Tx, type RowOf } from '../shared';
+import type { assistantConversationsTable } from './assistant-conversations.model';
 
-interface TalkRow {
-  id: string;
-  account_id: string;
-  flow: ConversationFlow;
-  progress: ConversationState;
+type TalkRow = Pick<RowOf<typeof assistantConversationsTable>, 'id' | 'account_id' | 'flow' | 'progress'> & {
   owner_id: string | null;
   phone: string | null;
-}
+};
 
 /** Whether the assistant has asked them something and waits. */
 export const isTalking = async (tx: Tx, contactId: string): Promise<boolean> =>

@@ -1,4 +1,6 @@
 /** The table of export schedules. */
+import type { ExportOptions } from '@/core/exports';
+import type { Question } from '@/core/segments';
 import { bigint, bool, id, instant, int, json, made, orNull, table, text } from '../shared';
 
 export const exportSchedulesTable = table('export_schedules', {
@@ -7,8 +9,8 @@ export const exportSchedulesTable = table('export_schedules', {
   user_id: bigint(),
   name: text(),
   format: text<'csv' | 'xlsx' | 'vcf' | 'labels' | 'cards'>(),
-  options: made(json()),
-  question: json(),
+  options: made(json<ExportOptions>()),
+  question: json<Question>(),
   every: text<'day' | 'week' | 'month'>(),
   day: int(),
   at: text(),

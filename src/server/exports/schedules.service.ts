@@ -7,6 +7,7 @@ import { findUser } from '../accounts';
 import { readQuestion } from '../segments';
 import { now, reader, writeAudit, transact, type Tx } from '../shared';
 import { addExport } from './exports.service';
+import { exportSchedulesTable } from './export-schedules.model';
 
 const MOST_SCHEDULES = 50;
 
@@ -51,32 +52,29 @@ export async function createSchedule(principal: Principal, input: ScheduleInput)
   await readQuestion(scope, input.question);
   const id = await transact(async (tx) => {
     const at = await now(tx);
-    const many = await tx.first<{ n: number }>('select count(*)::int as n from export_schedules where account_id = $1', [
-      scope.accountId,
-    ]);
-    if (many!.n >= MOST_SCHEDULES)
+    if ((await exportSchedulesTable.count({ account_id: scope.accountId }, tx)) >= MOST_SCHEDULES)
       throw new AppError('conflict', `There are ${MOST_SCHEDULES} schedules already. Take one away that nobody reads.`);
-    const row = await tx.first<{ id: string }>(
-      `insert into export_schedules (account_id, user_id, name, format, options, question, every, day, at, zone, email, next_at, made_at)
-       values ($1, $2, $3, $4, $5::jsonb, $6::jsonb, $7, $8, $9, $10, $11, $12, $13) returning id`,
-      [
-        scope.accountId,
-        user.id,
-        input.name.trim(),
-        input.format,
-        JSON.stringify(input.options),
-        JSON.stringify(input.question),
-        input.every,
-        input.day,
-        input.at,
-        user.timeZone,
-        input.email,
-        nextRun(input, at, user.timeZone),
-        at,
-      ],
+    const { format, options, question, every, day, email } = input;
+    const made = await exportSchedulesTable.insert(
+      {
+        account_id: scope.accountId,
+        user_id: user.id,
+        name: input.name.trim(),
+        format,
+        options,
+        question,
+        every,
+        day,
+        at: input.at,
+        zone: user.timeZone,
+        email,
+        next_at: nextRun(input, at, user.timeZone),
+        made_at: at,
+      },
+      tx,
     );
-    await writeAudit(tx, principal, scope.accountId, 'contacts.export_schedule', { scheduleId: row!.id, ...input }, at);
-    return row!.id;
+    await writeAudit(tx, principal, scope.accountId, 'contacts.export_schedule', { scheduleId: made.id, ...input }, at);
+    return made.id;
   });
   return (await listSchedules(principal)).find((one) => one.id === id)!;
 }

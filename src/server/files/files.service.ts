@@ -3,7 +3,9 @@ import { accountOf, type Principal } from '@/core/accounts';
 import { oneLine } from '@/core/capture';
 import type { AttachedFile } from '@/core/messages';
 import { AppError, notFound } from '@/core/shared';
-import { now, reader, transact, type Tx } from '../shared';
+import { now, reader, transact, type RowOf, type Tx } from '../shared';
+import { filesTable } from './files.model';
+import { picturesTable } from './pictures.model';
 
 type Signature = [type: string, signs: number[], from?: number];
 const PICTURES: Signature[] = [
@@ -47,20 +49,17 @@ export async function savePicture(principal: Principal, bytes: Buffer): Promise<
   if (bytes.length > MOST_PICTURE) throw tooLarge('picture', MOST_PICTURE);
   const type = signed(bytes, PICTURES);
   if (!type) throw invalid('picture', 'is no PNG, JPEG, GIF or WebP picture');
-  const row = await transact(async (tx) =>
-    tx.first<{ id: string }>(
-      'insert into pictures (account_id, type, bytes, made_by, made_at) values ($1, $2, $3, $4, $5) returning id',
-      [accountOf(principal), type, bytes, by(principal), await now(tx)],
-    ),
+  const { id } = await transact(async (tx) =>
+    picturesTable.insert({ account_id: accountOf(principal), type, bytes, made_by: by(principal), made_at: await now(tx) }, tx),
   );
-  return { id: row!.id, url: `/pictures/${row!.id}` };
+  return { id, url: `/pictures/${id}` };
 }
 
 /** A picture as it is shown to everybody. @throws AppError not_found */
 export async function readPicture(id: string): Promise<{ type: string; bytes: Buffer }> {
-  const row = await reader().first<{ type: string; bytes: Buffer }>('select type, bytes from pictures where id = $1', [id]);
+  const row = await picturesTable.find({ id });
   if (!row) throw notFound('picture');
-  return row;
+  return { type: row.type, bytes: row.bytes };
 }
 
 /** What a file is, by its bytes and, where those leave it open, by the end of its name; null for what is not sent. */
@@ -84,21 +83,16 @@ export async function saveFile(principal: Principal, given: string, bytes: Buffe
   const type = typeOf(name, bytes);
   if (!bytes.length) throw invalid('file', 'is empty');
   if (!type) throw invalid('file', 'is none that is sent along: PDF, pictures, text, tables and documents are');
-  const row = await transact(async (tx) =>
-    tx.first<{ id: string }>(
-      'insert into files (account_id, name, type, bytes, made_by, made_at) values ($1, $2, $3, $4, $5, $6) returning id',
-      [accountOf(principal), name, type, bytes, by(principal), await now(tx)],
+  const { id } = await transact(async (tx) =>
+    filesTable.insert(
+      { account_id: accountOf(principal), name, type, bytes, made_by: by(principal), made_at: await now(tx) },
+      tx,
     ),
   );
-  return { id: row!.id, name, bytes: bytes.length };
+  return { id, name, bytes: bytes.length };
 }
 
-export interface SavedFile {
-  id: string;
-  name: string;
-  type: string;
-  bytes: Buffer;
-}
+export type SavedFile = Pick<RowOf<typeof filesTable>, 'id' | 'name' | 'type' | 'bytes'>;
 /** Files of an account by their ids; those that are gone are left out. */
 export const readFiles = (accountId: string, ids: readonly string[], tx: Tx = reader()): Promise<SavedFile[]> =>
   ids.length

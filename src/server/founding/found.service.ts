@@ -7,7 +7,11 @@ import { NEW_BUYER, type Plan } from '@/core/campaigns';
 import { HORIZONS, STAGES } from '@/core/contacts';
 import type { Tree } from '@/core/segments';
 import { AppError } from '@/core/shared';
+import { accountsTable, officesTable, usersTable } from '../accounts';
+import { campaignsTable, campaignVersionsTable } from '../campaigns';
+import { rosterMembersTable, rostersTable, rungsTable } from '../routing';
 import type { Tx } from '../shared';
+import { horizonsTable, stagesTable } from '../vocabulary';
 
 /** Offices, users, rosters and campaigns are named by their place in their list. */
 export interface Founding {
@@ -72,13 +76,10 @@ export async function foundBrokerage(tx: Tx, founding: Founding, at: Date): Prom
     throw new AppError('input_invalid', 'A brokerage needs an owner or admin.', {
       fields: [{ field: 'users', message: 'somebody must run the office' }],
     });
-  const account = await tx.first<{ id: string }>(
-    'insert into accounts (name, time_zone, settings) values ($1, $2, $3::jsonb) returning id',
-    [founding.name, founding.timeZone, JSON.stringify(founding.settings ?? {})],
-  );
-  const accountId = account!.id;
-  const officeIds = await each(founding.offices, (name) =>
-    idOf(tx, 'insert into offices (account_id, name) values ($1, $2) returning id', [accountId, name]),
+  const { name, timeZone: time_zone, settings = {} } = founding;
+  const { id: accountId } = await accountsTable.insert({ name, time_zone, settings }, tx);
+  const officeIds = await each(founding.offices, (office) =>
+    idOf(officesTable.insert({ account_id: accountId, name: office }, tx)),
   );
   const userIds = await foundUsers(tx, accountId, founding, officeIds);
   await foundVocabulary(tx, accountId);
@@ -93,36 +94,31 @@ const starter = () => ({ name: NEW_BUYER.name, group: NEW_BUYER.group, plan: NEW
 const foundUsers = (tx: Tx, accountId: string, { users, timeZone }: Founding, officeIds: string[]): Promise<string[]> =>
   each(users, (user) =>
     idOf(
-      tx,
-      `insert into users (account_id, office_id, role, first_name, last_name, email, phone, time_zone, password_hash, day_goal, away_until)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) returning id`,
-      [
-        accountId,
-        user.office === null ? null : officeIds[user.office],
-        user.role,
-        user.firstName,
-        user.lastName,
-        user.email.toLowerCase(),
-        user.phone,
-        user.timeZone ?? timeZone,
-        user.passwordHash,
-        user.dayGoal ?? 30,
-        user.awayUntil ?? null,
-      ],
+      usersTable.insert(
+        {
+          account_id: accountId,
+          office_id: user.office === null ? null : officeIds[user.office],
+          role: user.role,
+          first_name: user.firstName,
+          last_name: user.lastName,
+          email: user.email.toLowerCase(),
+          phone: user.phone,
+          time_zone: user.timeZone ?? timeZone,
+          password_hash: user.passwordHash,
+          day_goal: user.dayGoal ?? 30,
+          away_until: user.awayUntil ?? null,
+        },
+        tx,
+      ),
     ),
   );
 
 async function foundVocabulary(tx: Tx, accountId: string): Promise<void> {
-  await tx.run(
-    `insert into stages (account_id, key, name, meaning, position)
-     select $1, key, name, meaning, n - 1 from jsonb_array_elements($2::jsonb) with ordinality as a (one, n), jsonb_to_record(one) as x (key text, name text, meaning text)`,
-    [accountId, JSON.stringify(STAGES)],
+  await each(STAGES, ({ key, name, meaning }, position) =>
+    stagesTable.insert({ account_id: accountId, key, name, meaning, position }, tx),
   );
-  await tx.run(
-    `insert into horizons (account_id, key, name, meaning, position, rhythm_days, strokes)
-     select $1, key, name, meaning, n - 1, "rhythmDays", strokes from jsonb_array_elements($2::jsonb) with ordinality as a (one, n),
-       jsonb_to_record(one) as x (key text, name text, meaning text, "rhythmDays" int, strokes int)`,
-    [accountId, JSON.stringify(HORIZONS)],
+  await each(HORIZONS, ({ key, name, meaning, rhythmDays: rhythm_days, strokes }, position) =>
+    horizonsTable.insert({ account_id: accountId, key, name, meaning, position, rhythm_days, strokes }, tx),
   );
 }
 
@@ -152,14 +148,9 @@ async function foundDoors(tx: Tx, accountId: string, given: NonNullable<Founding
 const foundCampaigns = (tx: Tx, accountId: string, campaigns: NonNullable<Founding['campaigns']>, at: Date): Promise<string[]> =>
   each(campaigns, async ({ name, group, plan, state, createdAt = at }) => {
     const id = await idOf(
-      tx,
-      'insert into campaigns (account_id, name, state, exclusive_group, created_at) values ($1, $2, $3, $4, $5) returning id',
-      [accountId, name, state, group, createdAt],
+      campaignsTable.insert({ account_id: accountId, name, state, exclusive_group: group, created_at: createdAt }, tx),
     );
-    await tx.run(
-      'insert into campaign_versions (account_id, campaign_id, number, plan, made_at) values ($1, $2, 1, $3::jsonb, $4)',
-      [accountId, id, JSON.stringify(plan), createdAt],
-    );
+    await campaignVersionsTable.insert({ account_id: accountId, campaign_id: id, number: 1, plan, made_at: createdAt }, tx);
     return id;
   });
 
@@ -171,29 +162,24 @@ async function foundLadder(
   campaignIds: string[],
 ): Promise<string[]> {
   const rosterIds = await each(rosters ?? [everybody(users)], async ({ name, members, last = null }) => {
-    const id = await idOf(
-      tx,
-      'insert into rosters (account_id, name, safety_net_id, last_user_id) values ($1, $2, $3, $4) returning id',
-      [accountId, name, userIds[0], last === null ? null : userIds[last]],
-    );
+    const last_user_id = last === null ? null : userIds[last];
+    const id = await idOf(rostersTable.insert({ account_id: accountId, name, safety_net_id: userIds[0]!, last_user_id }, tx));
     await each(members, ({ user, handed = 0 }, at) =>
-      tx.run('insert into roster_members (roster_id, user_id, position, handed) values ($1, $2, $3, $4)', [
-        id,
-        userIds[user],
-        at + 1,
-        handed,
-      ]),
+      rosterMembersTable.insert({ roster_id: id, user_id: userIds[user]!, position: at + 1, handed }, tx),
     );
     return id;
   });
   await each(rungs ?? [{ tree: EVERYBODY, roster: 0, campaign: null }], ({ tree, roster, campaign }, at) =>
-    tx.run('insert into rungs (account_id, position, tree, roster_id, campaign_id) values ($1, $2, $3::jsonb, $4, $5)', [
-      accountId,
-      at + 1,
-      JSON.stringify(tree),
-      rosterIds[roster],
-      campaign === null ? null : campaignIds[campaign],
-    ]),
+    rungsTable.insert(
+      {
+        account_id: accountId,
+        position: at + 1,
+        tree,
+        roster_id: rosterIds[roster]!,
+        campaign_id: campaign === null ? null : campaignIds[campaign],
+      },
+      tx,
+    ),
   );
   return rosterIds;
 }
@@ -203,7 +189,7 @@ function everybody(users: Founding['users']): NonNullable<Founding['rosters']>[n
   return { name: 'Everybody', members: agents.length ? agents : [{ user: 0 }] };
 }
 
-const idOf = async (tx: Tx, sql: string, bind: unknown[]): Promise<string> => (await tx.first<{ id: string }>(sql, bind))!.id;
+const idOf = async (made: Promise<{ id: string }>): Promise<string> => (await made).id;
 /** One after the other, so that ids are in the order of the list. */
 async function each<T, Out>(list: readonly T[], work: (one: T, at: number) => Promise<Out>): Promise<Out[]> {
   const done: Out[] = [];

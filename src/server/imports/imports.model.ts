@@ -1,4 +1,8 @@
 /** The table of imports. */
+import type { ImportScan } from '@/core/imports';
+import type { ImportOptions } from '@/core/imports';
+import type { ImportColumn } from '@/core/imports';
+import type { ImportView } from '@/core/imports';
 import { bigint, bool, id, instant, int, json, made, orNull, table, text } from '../shared';
 
 export const importsTable = table('imports', {
@@ -23,10 +27,10 @@ export const importsTable = table('imports', {
         | 'undone'
       >(),
     ),
-  format: made(json()),
-  columns: made(json()),
-  options: made(json()),
-  look: made(json()),
+  format: made(json<ImportView['format']>()),
+  columns: made(json<ImportColumn[]>()),
+  options: made(json<Partial<ImportOptions>>()),
+  look: made(json<ImportScan | Record<string, never>>()),
   sentence: orNull(text()),
   read: made(int()),
   total: made(int()),

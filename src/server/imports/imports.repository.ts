@@ -1,43 +1,39 @@
 /** Imports as rows: the file in parts, what was seen in it, how far it is. */
-import {
-  FIRST_OPTIONS,
-  type ImportColumn,
-  type ImportScan,
-  type ImportOptions,
-  type ImportState,
-  type ImportView,
-} from '@/core/imports';
+import { FIRST_OPTIONS, type ImportScan, type ImportOptions, type ImportState, type ImportView } from '@/core/imports';
 import { notFound } from '@/core/shared';
 import { accountOf, onlyOf, type Principal } from '@/core/accounts';
-import { reader, type Tx } from '../shared';
+import { reader, type Tx, type RowOf } from '../shared';
+import type { importsTable } from './imports.model';
 
-export interface ImportRow {
-  id: string;
-  account_id: string;
-  user_id: string | null;
-  file_name: string;
-  bytes: string;
+export type ImportRow = Pick<
+  RowOf<typeof importsTable>,
+  | 'id'
+  | 'account_id'
+  | 'user_id'
+  | 'file_name'
+  | 'bytes'
+  | 'format'
+  | 'columns'
+  | 'options'
+  | 'look'
+  | 'sentence'
+  | 'read'
+  | 'total'
+  | 'made'
+  | 'changed'
+  | 'same'
+  | 'left_out'
+  | 'doubtful'
+  | 'undone'
+  | 'undo_left_alone'
+  | 'cancel'
+  | 'fault'
+  | 'made_at'
+  | 'ended_at'
+> & {
   state: ImportState;
-  format: ImportView['format'];
-  columns: ImportColumn[];
-  options: Partial<ImportOptions>;
-  look: ImportScan | Record<string, never>;
-  sentence: string | null;
-  read: number;
-  total: number;
-  made: number;
-  changed: number;
-  same: number;
-  left_out: number;
-  doubtful: number;
-  undone: number;
-  undo_left_alone: number;
-  cancel: boolean;
-  fault: string | null;
-  made_at: Date;
-  ended_at: Date | null;
   by: string | null;
-}
+};
 const SELECT = `select i.*, u.first_name || ' ' || u.last_name as by from imports i left join users u on u.id = i.user_id`;
 
 export const optionsOf = (row: Pick<ImportRow, 'options'>): ImportOptions => ({ ...FIRST_OPTIONS, ...row.options });

@@ -18,7 +18,8 @@ import {
   type ReadMail,
 } from '@/core/mail';
 import { captureInquiry, doorOfKind, doorOfSender, noteSender, type CaptureResult, type ArrivalDoor } from '../capture';
-import { now, publish, readApart, reader, transact, type Tx } from '../shared';
+import { now, publish, readApart, reader, transact, type Tx, type RowOf } from '../shared';
+import type { leadMailsTable } from './lead-mails.model';
 import { inboundOf, isContact, receiveMail, recordUnreadAnswer } from './inbox.service';
 import { saveExtractionRules, listExtractionRules, type ExtractionMark } from './extraction-rules.repository';
 
@@ -181,23 +182,25 @@ const take = (
     byPerson: null,
   });
 
-interface Row {
-  id: string;
-  door_id: string;
+type Row = Pick<
+  RowOf<typeof leadMailsTable>,
+  | 'id'
+  | 'door_id'
+  | 'from_name'
+  | 'from_address'
+  | 'subject'
+  | 'body'
+  | 'read'
+  | 'state'
+  | 'inquiry_id'
+  | 'message_id'
+  | 'arrived_at'
+> & {
   door: string;
-  from_name: string;
-  from_address: string;
-  subject: string;
-  body: string;
-  read: LeadMail;
-  state: MailState;
-  inquiry_id: string | null;
-  message_id: string;
-  arrived_at: Date;
   kind: ArrivalDoor['kind'];
   source: string | null;
   defaults: ArrivalDoor['defaults'];
-}
+};
 const SELECT = 'select m.*, d.name as door, d.kind, d.source, d.defaults from lead_mails m join doors d on d.id = m.door_id';
 const viewOf = (row: Row): LeadMailView => ({
   id: row.id,

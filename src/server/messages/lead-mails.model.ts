@@ -1,4 +1,6 @@
 /** The table of lead mails. */
+import type { MailState } from '@/core/mail';
+import type { LeadMail } from '@/core/mail';
 import { bigint, bytes, id, instant, json, orNull, table, text } from '../shared';
 
 export const leadMailsTable = table('lead_mails', {
@@ -10,8 +12,8 @@ export const leadMailsTable = table('lead_mails', {
   from_name: text(),
   subject: text(),
   body: text(),
-  read: json(),
-  state: text<'taken' | 'answer' | 'set_aside' | 'waiting'>(),
+  read: json<LeadMail>(),
+  state: text<MailState>(),
   inquiry_id: orNull(bigint()),
   arrived_at: instant(),
   looked_at: orNull(instant()),

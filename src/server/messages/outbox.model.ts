@@ -1,19 +1,21 @@
 /** The table of outbox. */
+import type { Payload } from './claim.service';
+import type { Channel } from '@/core/contacts';
 import { bigint, bool, id, instant, int, json, made, orNull, table, text, texts } from '../shared';
 
 export const outboxTable = table('outbox', {
   id: id(),
   account_id: bigint(),
   key: text(),
-  channel: text(),
+  channel: text<Channel>(),
   contact_id: bigint(),
   enrollment_id: orNull(bigint()),
   user_id: orNull(bigint()),
   address: orNull(text()),
-  payload: json(),
+  payload: json<Payload>(),
   automatic: bool(),
   due_at: instant(),
-  state: made(text<'waiting' | 'sending' | 'sent' | 'held' | 'parked' | 'paused' | 'cancelled'>()),
+  state: made(text()),
   attempts: made(int()),
   leased_by: orNull(text()),
   retry_at: orNull(instant()),

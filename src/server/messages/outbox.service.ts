@@ -1,10 +1,11 @@
 /** The outbox after the hand-over: what came of each message, when the rest is tried again, and what does not get out. */
 import { campaignsHeldSql } from '../accounts';
-import type { Activity, Because, Channel } from '@/core/contacts';
+import type { Activity, Because } from '@/core/contacts';
 import type { ParkedView, ProviderAnswer } from '@/core/messages';
 import { recordActivities } from '../contacts';
-import { publish, reader, transact, wakeWorkers, type Tx } from '../shared';
-import { DEAD_AFTER_SECONDS, type Payload } from './claim.service';
+import { publish, reader, transact, wakeWorkers, type Tx, type RowOf } from '../shared';
+import type { outboxTable } from './outbox.model';
+import { DEAD_AFTER_SECONDS } from './claim.service';
 
 /** What came of handing a row to its provider. */
 export type HandOver = { id: string } & ProviderAnswer;
@@ -57,25 +58,27 @@ export async function completeOutbox(processId: string, results: HandOver[], at:
   });
 }
 
-interface DoneRow {
-  id: string;
-  account_id: string;
-  contact_id: string;
-  channel: Channel;
-  address: string | null;
-  payload: Payload;
-  automatic: boolean;
-  user_id: string | null;
-  state: string;
-  enrollment_id: string | null;
-  attempts: number;
+type DoneRow = Pick<
+  RowOf<typeof outboxTable>,
+  | 'id'
+  | 'account_id'
+  | 'contact_id'
+  | 'channel'
+  | 'address'
+  | 'payload'
+  | 'automatic'
+  | 'user_id'
+  | 'state'
+  | 'enrollment_id'
+  | 'attempts'
+  | 'fault'
+> & {
   result: HandOver['result'];
-  fault: string | null;
   agent_phone: string | null;
   agent_email: string | null;
   campaign: string | null;
   broadcast: string | null;
-}
+};
 
 /** What went by itself counts for the caps; what is older than their longest span is forgotten. */
 async function countTouches(tx: Tx, rows: DoneRow[], at: Date): Promise<void> {

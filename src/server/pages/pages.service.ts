@@ -4,20 +4,18 @@ import { oneLine } from '@/core/capture';
 import { pageErrors, newPage, slugOf, type PublicPage, type PageKind, type PageView } from '@/core/pages';
 import { AppError, notFound } from '@/core/shared';
 import { forgetDoors } from '../capture';
-import { config, now, reader, writeAudit, transact, type Tx } from '../shared';
+import { config, now, reader, writeAudit, transact, type Tx, type RowOf } from '../shared';
+import { doorsTable } from '../capture';
 
-interface Row {
-  id: string;
-  name: string;
+type Row = Pick<RowOf<typeof doorsTable>, 'id' | 'name' | 'source'> & {
   slug: string;
   brokerage: string;
   page: PublicPage;
-  source: string | null;
   tags: string[] | null;
   last_arrival_at: Date | null;
   arrivals_30_days: number;
   visitors_30_days: number;
-}
+};
 const SELECT = `select d.id, d.name, d.slug, d.page, a.name as brokerage, d.source, array(select jsonb_array_elements_text(coalesce(d.defaults->'tags', '[]'))) as tags,
     n.last_arrival_at, coalesce(n.arrivals, 0)::int as arrivals_30_days, coalesce(v.visitors, 0)::int as visitors_30_days
   from doors d join accounts a on a.id = d.account_id
@@ -58,12 +56,13 @@ export async function createPage(principal: Principal, input: { kind: PageKind; 
     const brokerage = (await tx.first<{ name: string }>('select name from accounts where id = $1', [accountId]))!.name;
     const page = newPage(input.kind, brokerage);
     const defaults = input.kind === 'sign_in' ? { tags: ['Open house'] } : {};
-    const row = await tx.first<{ id: string }>(
-      `insert into doors (account_id, kind, name, slug, page, source, defaults, created_at) values ($1, 'page', $2, $3, $4::jsonb, $2, $5::jsonb, $6) returning id`,
-      [accountId, name, await freeSlug(tx, slugOf(name)), JSON.stringify(page), JSON.stringify(defaults), at],
+    const slug = await freeSlug(tx, slugOf(name));
+    const made = await doorsTable.insert(
+      { account_id: accountId, kind: 'page', name, slug, page, source: name, defaults, created_at: at },
+      tx,
     );
-    await writeAudit(tx, principal, accountId, 'page.create', { doorId: row!.id, name, kind: input.kind }, at);
-    return row!.id;
+    await writeAudit(tx, principal, accountId, 'page.create', { doorId: made.id, name, kind: input.kind }, at);
+    return made.id;
   });
   return readPage(principal, id);
 }

@@ -25,3 +25,6 @@ export { answerInvitation, createRoster, deleteRoster, listInvitations, updateRo
 export { chooseAgents } from './reassign.service';
 export { handOver, planRoute, traceOf, type Planned } from './route.service';
 export { handedLine, type Handing } from './walk.service';
+export { rosterMembersTable } from './roster-members.model';
+export { rostersTable } from './rosters.model';
+export { rungsTable } from './rungs.model';

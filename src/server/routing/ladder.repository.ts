@@ -1,30 +1,27 @@
 /** The ladder and its rosters to look at, with what each rung decided; and saying who is away. */
 import { AppError, notFound } from '@/core/shared';
 import { segmentSentence } from '@/core/segments';
-import { shadowedRungs, type LadderView, type Notify } from '@/core/routing';
+import { shadowedRungs, type LadderView } from '@/core/routing';
 import { runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { listFields } from '../contacts';
 import { nameIn, readVocabulary } from '../segments';
-import { now, publish, reader, writeAudit, transact } from '../shared';
+import { now, publish, reader, writeAudit, transact, type RowOf } from '../shared';
+import type { rungsTable } from './rungs.model';
 import { ladderNow } from './ladders';
 import { readRosters } from './rosters.repository';
 import { lastResort } from './walk.service';
 
-interface RungRow {
-  id: string;
-  position: number;
+type RungRow = Pick<
+  RowOf<typeof rungsTable>,
+  'id' | 'position' | 'notify' | 'roster_id' | 'campaign_id' | 'lender_id' | 'lender_roster_id'
+> & {
   tree: LadderView['rungs'][number]['tree'];
-  notify: Notify[];
-  roster_id: string;
   roster: string;
-  campaign_id: string | null;
   campaign: string | null;
   tags: { id: string | number; name: string }[] | null;
-  lender_id: string | null;
   lender: string | null;
-  lender_roster_id: string | null;
   lender_roster: string | null;
-}
+};
 const named = (id: string | null, name: string | null) => (id && name !== null ? { id, name } : null);
 
 /** The ladder with what each rung decided in the last 30 days. */

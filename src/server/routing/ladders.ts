@@ -4,7 +4,8 @@ import { segmentSentence, type FieldDef } from '@/core/segments';
 import { wholeAccount } from '@/core/accounts';
 import { listFields } from '../contacts';
 import { nameIn, readVocabulary } from '../segments';
-import { config, noteMade, wasMadeIn, type Tx } from '../shared';
+import { config, noteMade, wasMadeIn, type Tx, type RowOf } from '../shared';
+import type { rungsTable } from './rungs.model';
 
 /** What a version keeps of a rung, with the words of then. */
 export interface SavedRung extends Rung {
@@ -14,17 +15,13 @@ export interface SavedRung extends Rung {
   roster: string;
 }
 
-interface RungRow {
-  id: string;
-  position: number;
+type RungRow = Pick<
+  RowOf<typeof rungsTable>,
+  'id' | 'position' | 'roster_id' | 'campaign_id' | 'tags' | 'lender_id' | 'lender_roster_id'
+> & {
   tree: Rung['tree'];
-  roster_id: string;
-  campaign_id: string | null;
-  tags: string[];
-  lender_id: string | null;
-  lender_roster_id: string | null;
   notify: Rung['notify'];
-}
+};
 
 export const readRungs = async (tx: Tx, accountId: string): Promise<Rung[]> =>
   (

@@ -9,7 +9,7 @@ export const offersTable = table('offers', {
   user_id: bigint(),
   offered_at: instant(),
   answered_at: orNull(instant()),
-  state: made(text<'open' | 'given' | 'accepted' | 'declined' | 'lapsed' | 'lost' | 'withdrawn'>()),
+  state: made(text()),
   roster_id: orNull(bigint()),
   ends_at: orNull(instant()),
   taken_at: orNull(instant()),

@@ -8,7 +8,8 @@ import type { Because, Stage } from '@/core/contacts';
 import type { AnsweredBy, RoutingState, TraceStep } from '@/core/routing';
 import { enrollArrived } from '../campaigns';
 import { recordActivities } from '../contacts';
-import { now, publish, reader, transact, wakeWorkers, type Tx } from '../shared';
+import { now, publish, reader, transact, wakeWorkers, type Tx, type RowOf } from '../shared';
+import type { offersTable } from './offers.model';
 import { noticeAgents } from './agent-alerts.service';
 import { lockRosters } from './rosters.repository';
 import { handedLine, walk, type Handing } from './walk.service';
@@ -214,16 +215,12 @@ const tell = (tx: Tx, routing: Routing, userIds: string[], ownerId: string | nul
   return publish(tx, event);
 };
 
-interface OfferRow {
-  id: string;
-  inquiry_id: string;
-  contact_id: string;
-  user_id: string;
-  state: string;
-  ends_at: Date | null;
-  offered_at: Date;
+type OfferRow = Pick<
+  RowOf<typeof offersTable>,
+  'id' | 'inquiry_id' | 'contact_id' | 'user_id' | 'state' | 'ends_at' | 'offered_at'
+> & {
   agent: string;
-}
+};
 const findOffer = (tx: Tx, accountId: string, offerId: string): Promise<OfferRow | null> =>
   tx.first<OfferRow>(
     `select o.id, o.inquiry_id, o.contact_id, o.user_id, o.state, o.ends_at, o.offered_at, u.first_name || ' ' || u.last_name as agent

@@ -12,26 +12,29 @@ import {
 } from '@/core/routing';
 import type { Hours } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
-import { reader, type Tx } from '../shared';
+import { reader, type Tx, type RowOf } from '../shared';
+import type { rostersTable } from './rosters.model';
 
-interface RosterRow {
-  id: string;
-  name: string;
-  hand_out: Roster['handOut'];
-  window_seconds: number;
-  try_seconds: number | null;
-  most_turns: number | null;
-  then_to: Then['to'];
-  then_roster_id: string | null;
-  commons_seconds: number;
+type RosterRow = Pick<
+  RowOf<typeof rostersTable>,
+  | 'id'
+  | 'name'
+  | 'hand_out'
+  | 'window_seconds'
+  | 'try_seconds'
+  | 'most_turns'
+  | 'then_to'
+  | 'then_roster_id'
+  | 'commons_seconds'
+  | 'sees'
+  | 'last_user_id'
+  | 'credit'
+> & {
   hides: RosterView['hides'];
-  sees: RosterView['sees'];
-  last_user_id: string | null;
-  credit: Record<string, number>;
   net_id: string;
   net_name: string;
   members: MemberRow[] | null;
-}
+};
 interface MemberRow {
   user_id: number | string;
   name: string;

@@ -1,4 +1,5 @@
 /** The table of segments. */
+import type { Tree } from '@/core/segments';
 import { bigint, bool, id, instant, json, made, orNull, table, text } from '../shared';
 
 export const segmentsTable = table('segments', {
@@ -7,7 +8,7 @@ export const segmentsTable = table('segments', {
   made_by: orNull(bigint()),
   team: made(bool()),
   name: text(),
-  tree: json(),
+  tree: json<Tree>(),
   made_at: instant(),
   changed_at: instant(),
 });

@@ -4,18 +4,15 @@ import { may, runsTheOffice, scopeFor, type Principal, type Scope } from '@/core
 import { piecesOf, type SegmentView, type Tree, type VocabularyView } from '@/core/segments';
 import { readTree } from '@/core/segments/schemas';
 import { listFields, type SegmentContext } from '../contacts';
-import { now, reader, transact, type Tx } from '../shared';
+import { now, reader, transact, type RowOf, type Tx } from '../shared';
+import { segmentsTable } from './segments.model';
+import { shelvesTable } from './shelves.model';
 import { nameIn, readVocabulary } from './vocabulary.repository';
 
-interface SegmentRow {
-  id: string;
-  name: string;
-  tree: Tree;
-  team: boolean;
-  made_by: string | null;
+type SegmentRow = Pick<RowOf<typeof segmentsTable>, 'id' | 'name' | 'tree' | 'team' | 'made_by'> & {
   maker: string | null;
   on_shelf: boolean;
-}
+};
 
 const SELECT = `select s.id, s.name, s.tree, s.team, s.made_by, u.first_name || ' ' || u.last_name as maker, sh.user_id is not null as on_shelf
   from segments s left join users u on u.id = s.made_by left join shelves sh on sh.segment_id = s.id and sh.user_id = $2`;
@@ -97,12 +94,20 @@ export async function createSegment(
   const tree = await checkTree(scope, input.tree);
   const id = await transact(async (tx) => {
     const at = await now(tx);
-    const row = await tx.first<{ id: string }>(
-      'insert into segments (account_id, made_by, team, name, tree, made_at, changed_at) values ($1, $2, $3, $4, $5::jsonb, $6, $6) returning id',
-      [scope.accountId, scope.userId, input.team || scope.userId === null, nameOf(input.name), JSON.stringify(tree), at],
+    const made = await segmentsTable.insert(
+      {
+        account_id: scope.accountId,
+        made_by: scope.userId,
+        team: input.team || scope.userId === null,
+        name: nameOf(input.name),
+        tree,
+        made_at: at,
+        changed_at: at,
+      },
+      tx,
     );
-    if (scope.userId) await shelve(tx, scope.userId, row!.id);
-    return row!.id;
+    if (scope.userId) await shelve(tx, scope.userId, made.id);
+    return made.id;
   });
   return findSegment(scope, id);
 }
@@ -129,16 +134,8 @@ export async function updateSegment(principal: Principal, id: string, input: Seg
   const tree = input.tree === undefined ? undefined : await checkTree(scope, input.tree);
   await transact(async (tx) => {
     requireMaker(principal, await findRow(scope, id, tx));
-    await tx.run(
-      'update segments set name = coalesce($2, name), tree = coalesce($3::jsonb, tree), team = coalesce($4, team), changed_at = $5 where id = $1',
-      [
-        id,
-        input.name === undefined ? null : nameOf(input.name),
-        tree === undefined ? null : JSON.stringify(tree),
-        input.team ?? null,
-        await now(tx),
-      ],
-    );
+    const name = input.name === undefined ? undefined : nameOf(input.name);
+    await segmentsTable.update({ name, tree, team: input.team, changed_at: await now(tx) }, { id }, tx);
   });
   return findSegment(scope, id);
 }
@@ -146,14 +143,14 @@ export async function updateSegment(principal: Principal, id: string, input: Seg
 export async function deleteSegment(principal: Principal, id: string): Promise<void> {
   await transact(async (tx) => {
     requireMaker(principal, await findRow(scopeFor(principal), id, tx));
-    await tx.run('delete from segments where id = $1', [id]);
+    await segmentsTable.remove({ id }, tx);
   });
 }
 
 /** The segments on a person's shelf, in this order; those not named leave it. */
 export async function setShelf(scope: Scope, userId: string, segmentIds: string[]): Promise<void> {
   await transact(async (tx) => {
-    await tx.run('delete from shelves where user_id = $1', [userId]);
+    await shelvesTable.remove({ user_id: userId }, tx);
     await tx.run(
       `insert into shelves (user_id, segment_id, position)
        select $1, s.id, x.n from unnest($2::bigint[]) with ordinality x (id, n) join segments s on s.id = x.id where s.account_id = $3 and (s.team or s.made_by = $1) on conflict do nothing`,

@@ -18,7 +18,7 @@ declare const VALUE: unique symbol;
 declare const MADE: unique symbol;
 
 /** A column: what a row has there; `Made` when PostgreSQL fills it in where nothing is given. */
-export interface Column<Value, Made extends boolean = false> {
+export interface TableColumn<Value, Made extends boolean = false> {
   readonly [VALUE]?: Value;
   readonly [MADE]?: Made;
   /** As `information_schema` calls it. */
@@ -29,7 +29,7 @@ export interface Column<Value, Made extends boolean = false> {
   readonly key: boolean;
 }
 
-const column = <Value>(sqlType: string, type: DataType): Column<Value> => ({
+const column = <Value>(sqlType: string, type: DataType): TableColumn<Value> => ({
   sqlType,
   type,
   nullable: false,
@@ -38,43 +38,47 @@ const column = <Value>(sqlType: string, type: DataType): Column<Value> => ({
 });
 
 /** An id, or a number too large to be exact as one; comes as its digits. */
-export const bigint = (): Column<string> => column('int8', DataTypes.BIGINT);
-export const int = (): Column<number> => column('int4', DataTypes.INTEGER);
-export const smallint = (): Column<number> => column('int2', DataTypes.SMALLINT);
-export const real = (): Column<number> => column('float4', DataTypes.REAL);
-export const double = (): Column<number> => column('float8', DataTypes.DOUBLE);
+export const bigint = (): TableColumn<string> => column('int8', DataTypes.BIGINT);
+export const int = (): TableColumn<number> => column('int4', DataTypes.INTEGER);
+export const smallint = (): TableColumn<number> => column('int2', DataTypes.SMALLINT);
+export const real = (): TableColumn<number> => column('float4', DataTypes.REAL);
+export const double = (): TableColumn<number> => column('float8', DataTypes.DOUBLE);
 /** An exact number with decimals; comes as its digits. */
-export const numeric = (): Column<string> => column('numeric', DataTypes.DECIMAL);
-export const text = <Value extends string = string>(): Column<Value> => column('text', DataTypes.TEXT);
-export const varchar = (): Column<string> => column('varchar', DataTypes.STRING);
-export const bool = (): Column<boolean> => column('bool', DataTypes.BOOLEAN);
-export const instant = (): Column<Date> => column('timestamptz', DataTypes.DATE);
+export const numeric = (): TableColumn<string> => column('numeric', DataTypes.DECIMAL);
+export const text = <Value extends string = string>(): TableColumn<Value> => column('text', DataTypes.TEXT);
+export const varchar = (): TableColumn<string> => column('varchar', DataTypes.STRING);
+export const bool = (): TableColumn<boolean> => column('bool', DataTypes.BOOLEAN);
+export const instant = (): TableColumn<Date> => column('timestamptz', DataTypes.DATE);
 /** A day of the calendar, as `YYYY-MM-DD`. */
-export const day = (): Column<string> => column('date', DataTypes.DATEONLY);
-export const json = <Value = unknown>(): Column<Value> => column('jsonb', DataTypes.JSONB);
-export const bytes = (): Column<Buffer> => column('bytea', DataTypes.BLOB);
-export const texts = <Value extends string = string>(): Column<Value[]> => column('_text', DataTypes.ARRAY(DataTypes.TEXT));
-export const bigints = (): Column<string[]> => column('_int8', DataTypes.ARRAY(DataTypes.BIGINT));
+export const day = (): TableColumn<string> => column('date', DataTypes.DATEONLY);
+export const json = <Value = unknown>(): TableColumn<Value> => column('jsonb', DataTypes.JSONB);
+export const bytes = (): TableColumn<Buffer> => column('bytea', DataTypes.BLOB);
+export const texts = <Value extends string = string>(): TableColumn<Value[]> => column('_text', DataTypes.ARRAY(DataTypes.TEXT));
+export const bigints = (): TableColumn<string[]> => column('_int8', DataTypes.ARRAY(DataTypes.BIGINT));
 
-export const orNull = <Value, Made extends boolean>(of: Column<Value, Made>): Column<Value | null, Made> => ({
+export const orNull = <Value, Made extends boolean>(of: TableColumn<Value, Made>): TableColumn<Value | null, Made> => ({
   ...of,
   nullable: true,
 });
 /** Filled in by PostgreSQL where nothing is given. */
-export const made = <Value>(of: Column<Value>): Column<Value, true> => ({ ...of, made: true }) as Column<Value, true>;
+export const made = <Value>(of: TableColumn<Value>): TableColumn<Value, true> =>
+  ({ ...of, made: true }) as TableColumn<Value, true>;
 /** Of the primary key. */
-export const key = <Value, Made extends boolean>(of: Column<Value, Made>): Column<Value, Made> => ({ ...of, key: true });
-export const id = (): Column<string, true> => key(made(bigint()));
+export const key = <Value, Made extends boolean>(of: TableColumn<Value, Made>): TableColumn<Value, Made> => ({
+  ...of,
+  key: true,
+});
+export const id = (): TableColumn<string, true> => key(made(bigint()));
 
-type Columns = Record<string, Column<unknown, boolean>>;
-type ValueOf<C> = C extends Column<infer Value, boolean> ? Value : never;
+type Columns = Record<string, TableColumn<unknown, boolean>>;
+type ValueOf<C> = C extends TableColumn<infer Value, boolean> ? Value : never;
 /** A row as it is read. */
 export type RowOf<T extends { columns: Columns }> = { [Name in keyof T['columns']]: ValueOf<T['columns'][Name]> };
 type Given<C extends Columns> = {
-  [N in keyof C as C[N] extends Column<unknown, true> ? never : null extends ValueOf<C[N]> ? never : N]: ValueOf<C[N]>;
+  [N in keyof C as C[N] extends TableColumn<unknown, true> ? never : null extends ValueOf<C[N]> ? never : N]: ValueOf<C[N]>;
 };
 type May<C extends Columns> = {
-  [N in keyof C as C[N] extends Column<unknown, true> ? N : null extends ValueOf<C[N]> ? N : never]?: ValueOf<C[N]>;
+  [N in keyof C as C[N] extends TableColumn<unknown, true> ? N : null extends ValueOf<C[N]> ? N : never]?: ValueOf<C[N]>;
 };
 /** A row as it is written: what may be null, or is filled in, may be left out. */
 export type NewRow<T extends { columns: Columns }> = Given<T['columns']> & May<T['columns']>;
@@ -89,11 +93,15 @@ export interface Table<C extends Columns = Columns> {
   /** The Sequelize model on today's connection pool. */
   model(): ModelStatic<Model<RowOf<{ columns: C }>, NewRow<{ columns: C }>>>;
   find(where: Where<{ columns: C }>, tx?: Tx): Promise<RowOf<{ columns: C }> | null>;
+  /** The row, which nobody else changes until the transaction ends. */
+  lock(where: Where<{ columns: C }>, tx: Tx): Promise<RowOf<{ columns: C }> | null>;
   list(where: Where<{ columns: C }>, order: Order<C>, tx?: Tx): Promise<RowOf<{ columns: C }>[]>;
   count(where: Where<{ columns: C }>, tx?: Tx): Promise<number>;
   /** @returns the row with what PostgreSQL filled in @throws AppError conflict for what must be one of a kind */
   insert(row: NewRow<{ columns: C }>, tx?: Tx): Promise<RowOf<{ columns: C }>>;
-  /** @returns how many rows there were */
+  /** The same, or what there is by its primary key as it is given. */
+  put(row: NewRow<{ columns: C }>, tx?: Tx): Promise<void>;
+  /** What is undefined stays as it is. @returns how many rows there were */
   update(patch: Partial<RowOf<{ columns: C }>>, where: Where<{ columns: C }>, tx?: Tx): Promise<number>;
   /** @returns how many rows there were */
   remove(where: Where<{ columns: C }>, tx?: Tx): Promise<number>;
@@ -122,15 +130,22 @@ export function table<C extends Columns>(name: string, columns: C): Table<C> {
       return model;
     },
     find: (where, tx) => asOurs(stated.model().findOne({ where, raw: true, ...within(tx) })) as Promise<Row | null>,
+    lock: (where, tx) => asOurs(stated.model().findOne({ where, raw: true, lock: true, ...within(tx) })) as Promise<Row | null>,
     list: (where, order, tx) =>
       asOurs(stated.model().findAll({ where, order: [...order], raw: true, ...within(tx) })) as Promise<Row[]>,
     count: (where, tx) => asOurs(stated.model().count({ where, ...within(tx) })),
     insert: async (row, tx) =>
       (await asOurs(stated.model().create(row as never, { returning: true, ...within(tx) }))).get({ plain: true }),
-    update: async (patch, where, tx) => (await asOurs(stated.model().update(patch as never, { where, ...within(tx) })))[0],
+    put: async (row, tx) => {
+      await asOurs(stated.model().upsert(row as never, within(tx)));
+    },
+    update: async (patch, where, tx) => {
+      if (Object.values(patch).every((value) => value === undefined)) return stated.count(where, tx);
+      return (await asOurs(stated.model().update(patch as never, { where, ...within(tx) })))[0];
+    },
     remove: (where, tx) => asOurs(stated.model().destroy({ where, ...within(tx) })),
   };
-  tables.set(name, stated as unknown as Table);
+  tables.set(name, stated);
   return stated;
 }
 

@@ -1,20 +1,11 @@
 /** Tags of the account: made in passing, renamed and recoloured everywhere at once, merged, and deleted with what takes their place. */
 import { AppError, notFound } from '@/core/shared';
 import { runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/accounts';
-import { mayMakeTags, tagName, type TagView } from '@/core/tags';
+import { mayMakeTags, tagName, type TagColor, type TagView } from '@/core/tags';
 import { readSettings } from '../accounts';
 import { visible } from '../contacts';
-import { now, publish, reader, transact, type Tx } from '../shared';
-
-interface TagRow {
-  id: string;
-  name: string;
-  color: TagView['color'];
-  locked: boolean;
-  uses: number;
-  made_by: string | null;
-  made_at: Date;
-}
+import { now, publish, reader, transact, type RowOf, type Tx } from '../shared';
+import { tagsTable } from './tags.model';
 
 /** All tags by name, with how many contacts of the scope have each. */
 export const listTags = (scope: Scope): Promise<TagView[]> => readTags(scope, null);
@@ -23,7 +14,7 @@ function readTags(scope: Scope, id: string | null): Promise<TagView[]> {
   const bind: unknown[] = [];
   const where = visible(scope, bind);
   const only = (column: string) => (id ? ` and ${column} = $${bind.push(id)}` : '');
-  return reader().rows<TagRow>(
+  return reader().rows<TagView>(
     `select t.id, t.name, t.color, t.locked, coalesce(n.uses, 0) as uses, case when u.id is null then null else u.first_name || ' ' || u.last_name end as made_by, t.made_at
      from tags t left join users u on u.id = t.made_by
      left join (select ct.tag_id, count(*)::int as uses from contact_tags ct join contacts c on c.id = ct.contact_id where ${where}${only('ct.tag_id')} group by ct.tag_id) n on n.tag_id = t.id
@@ -36,7 +27,7 @@ const invalid = (field: string, message: string): AppError =>
   new AppError('input_invalid', 'The tag was not kept.', { fields: [{ field, message }] });
 
 /** Makes a tag, or answers the one that has this name already. @throws AppError not_allowed for a role that may not make new ones */
-export async function createTag(principal: Principal, input: { name: string; color?: string }): Promise<TagView> {
+export async function createTag(principal: Principal, input: { name: string; color?: TagColor }): Promise<TagView> {
   const scope = scopeFor(principal);
   const name = tagName(input.name);
   if (!name) throw invalid('name', 'write a name');
@@ -49,11 +40,11 @@ export async function createTag(principal: Principal, input: { name: string; col
     const { tagBarred } = await readSettings(scope.accountId, tx);
     if (principal.kind === 'user' && !mayMakeTags(principal.user.role, tagBarred))
       throw new AppError('not_allowed', 'Only an owner or admin can add a tag. Choose one that’s already here.');
-    const made = await tx.first<{ id: string }>(
-      `insert into tags (account_id, name, color, made_by, made_at) values ($1, $2, $3, $4, $5) returning id`,
-      [scope.accountId, name, input.color ?? 'stone', scope.userId, await now(tx)],
+    const made = await tagsTable.insert(
+      { account_id: scope.accountId, name, color: input.color ?? 'stone', made_by: scope.userId, made_at: await now(tx) },
+      tx,
     );
-    return made!.id;
+    return made.id;
   });
   return findTag(scope, id);
 }
@@ -65,17 +56,9 @@ async function findTag(scope: Scope, id: string): Promise<TagView> {
 }
 
 /** Locks a tag that may be changed. @throws AppError not_found, not_allowed */
-async function openTag(
-  principal: Principal,
-  id: string,
-  tx: Tx,
-  unlocking = false,
-): Promise<{ id: string; name: string; made_by: string | null }> {
+async function openTag(principal: Principal, id: string, tx: Tx, unlocking = false): Promise<RowOf<typeof tagsTable>> {
   const { accountId } = scopeFor(principal);
-  const tag = await tx.first<{ id: string; name: string; locked: boolean; made_by: string | null }>(
-    'select id, name, locked, made_by from tags where id = $1 and account_id = $2 and deleted_at is null for update',
-    [id, accountId],
-  );
+  const tag = await tagsTable.lock({ id, account_id: accountId, deleted_at: null }, tx);
   if (!tag) throw notFound('tag');
   if (principal.kind === 'user' && !runsTheOffice(principal.user.role) && tag.made_by !== principal.user.id)
     throw new AppError('not_allowed', 'Only who made this tag, or an admin, changes it.');
@@ -87,11 +70,11 @@ async function openTag(
 export async function updateTag(
   principal: Principal,
   id: string,
-  patch: { name?: string; color?: string; locked?: boolean },
+  patch: { name?: string; color?: TagColor; locked?: boolean },
 ): Promise<TagView> {
   await transact(async (tx) => {
     await openTag(principal, id, tx, patch.locked === false);
-    const name = patch.name === undefined ? null : tagName(patch.name);
+    const name = patch.name === undefined ? undefined : tagName(patch.name);
     if (name === '') throw invalid('name', 'write a name');
     const taken =
       name &&
@@ -100,10 +83,7 @@ export async function updateTag(
         [scopeFor(principal).accountId, name, id],
       ));
     if (taken) throw invalid('name', 'another tag has this name; merge the two instead');
-    await tx.run(
-      'update tags set name = coalesce($2, name), color = coalesce($3, color), locked = coalesce($4, locked) where id = $1',
-      [id, name, patch.color ?? null, patch.locked ?? null],
-    );
+    await tagsTable.update({ name, color: patch.color, locked: patch.locked }, { id }, tx);
     await publish(tx, { accountId: scopeFor(principal).accountId, topic: 'contact', ownerId: null });
   });
   return findTag(scopeFor(principal), id);

@@ -2,21 +2,13 @@
 import { AppError, notFound } from '@/core/shared';
 import { runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { oneLine } from '@/core/capture';
-import type { Channel } from '@/core/contacts';
 import type { DeliveryCounts, AbTestView } from '@/core/messages';
-import { now, reader, writeAudit, transact } from '../shared';
+import { now, reader, writeAudit, transact, type RowOf } from '../shared';
 import { BROUGHT, listTemplates } from './templates.service';
 import { forgetWords } from './words.repository';
+import { abTestsTable } from './ab-tests.model';
 
-interface Row {
-  id: string;
-  name: string;
-  channel: Channel;
-  template_ids: string[];
-  winner_id: string | null;
-  made_at: Date;
-  ended_at: Date | null;
-}
+type Row = Pick<RowOf<typeof abTestsTable>, 'id' | 'name' | 'channel' | 'template_ids' | 'winner_id' | 'made_at' | 'ended_at'>;
 
 /** All A/B tests with what each of their templates brought since they began, in whatever wording. */
 export async function listAbTests(scope: Scope): Promise<AbTestView[]> {
@@ -65,19 +57,19 @@ export async function createAbTest(
   if (broken) throw problem(`“${broken.name}” has errors`);
   const id = await transact(async (tx) => {
     const at = await now(tx);
-    const row = await tx.first<{ id: string }>(
-      'insert into ab_tests (account_id, channel, name, template_ids, made_by, made_at) values ($1, $2, $3, $4::bigint[], $5, $6) returning id',
-      [
-        scope.accountId,
-        first!.channel,
-        oneLine(name) || 'A/B test',
-        templates.map((one) => one.id),
-        principal.kind === 'user' ? principal.user.id : null,
-        at,
-      ],
+    const made = await abTestsTable.insert(
+      {
+        account_id: scope.accountId,
+        channel: first!.channel,
+        name: oneLine(name) || 'A/B test',
+        template_ids: templates.map((one) => one.id),
+        made_by: principal.kind === 'user' ? principal.user.id : null,
+        made_at: at,
+      },
+      tx,
     );
-    await writeAudit(tx, principal, scope.accountId, 'made an A/B test', { id: row!.id, name }, at);
-    return row!.id;
+    await writeAudit(tx, principal, scope.accountId, 'made an A/B test', { id: made.id, name }, at);
+    return made.id;
   });
   forgetWords();
   return findAbTest(principal, id);
@@ -93,10 +85,7 @@ export async function endAbTest(principal: Principal, id: string, winnerId: stri
     });
   await transact(async (tx) => {
     const at = await now(tx);
-    await tx.run(
-      'update ab_tests set winner_id = $2, ended_at = case when $2::bigint is null then null else $3::timestamptz end where id = $1',
-      [id, winnerId, at],
-    );
+    await abTestsTable.update({ winner_id: winnerId, ended_at: winnerId === null ? null : at }, { id }, tx);
     await writeAudit(tx, principal, scopeFor(principal).accountId, 'ended an A/B test', { id, winner: winnerId }, at);
   });
   forgetWords();

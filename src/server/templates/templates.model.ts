@@ -1,4 +1,5 @@
 /** The table of templates. */
+import type { Words } from '@/core/messages';
 import { bigint, bool, id, instant, int, json, made, orNull, table, text } from '../shared';
 
 export const templatesTable = table('templates', {
@@ -6,7 +7,7 @@ export const templatesTable = table('templates', {
   account_id: bigint(),
   channel: text<'text' | 'email' | 'letter' | 'call'>(),
   name: text(),
-  words: json(),
+  words: json<Words>(),
   version: made(int()),
   shared: made(bool()),
   day_cap: orNull(int()),

@@ -20,6 +20,7 @@ import { missingFiles } from '../files';
 import { now, readApart, reader, writeAudit, transact, type Tx } from '../shared';
 import { countFindings, type Counted } from './findings';
 import { forgetWords } from './words.repository';
+import { templatesTable } from './templates.model';
 
 /** Another template, with the text that words may be too like. */
 interface Other {
@@ -183,20 +184,21 @@ export async function createTemplate(principal: Principal, { channel, name, word
   const id = await transact(async (tx) => {
     await checkAttached(tx, scope.accountId, words);
     const at = await now(tx);
-    const row = await tx.first<{ id: string }>(
-      'insert into templates (account_id, channel, name, words, shared, made_by, made_at, changed_at) values ($1, $2, $3, $4::jsonb, $5, $6, $7, $7) returning id',
-      [
-        scope.accountId,
+    const made = await templatesTable.insert(
+      {
+        account_id: scope.accountId,
         channel,
-        called,
-        JSON.stringify(cleaned(words)),
-        mayRunOffice(principal) && (shared ?? true),
-        principal.kind === 'user' ? principal.user.id : null,
-        at,
-      ],
+        name: called,
+        words: cleaned(words),
+        shared: mayRunOffice(principal) && (shared ?? true),
+        made_by: principal.kind === 'user' ? principal.user.id : null,
+        made_at: at,
+        changed_at: at,
+      },
+      tx,
     );
-    await writeAudit(tx, principal, scope.accountId, 'made a template', { id: row!.id, name: called }, at);
-    return row!.id;
+    await writeAudit(tx, principal, scope.accountId, 'made a template', { id: made.id, name: called }, at);
+    return made.id;
   });
   forgetWords();
   return findTemplate(scope, id);

@@ -4,6 +4,7 @@ import { scopeFor, type Principal } from '@/core/accounts';
 import type { FieldDef } from '@/core/segments';
 import { listFields } from '../contacts';
 import { now, reader, writeAudit, transact } from '../shared';
+import { fieldsTable } from '../contacts';
 
 const MOST_FIELDS = 200;
 export interface FieldView extends FieldDef {
@@ -38,12 +39,12 @@ export async function createField(principal: Principal, input: FieldInputs): Pro
     if (known.some(({ name }) => name.toLowerCase() === input.name.trim().toLowerCase()))
       throw invalid('name', 'another field has this name');
     const at = await now(tx);
-    const row = await tx.first<{ id: string }>(
-      'insert into fields (account_id, name, kind, choices, position, made_at) values ($1, $2, $3, $4, $5, $6) returning id',
-      [accountId, input.name.trim(), input.kind, choices, known.length, at],
+    const made = await fieldsTable.insert(
+      { account_id: accountId, name: input.name.trim(), kind: input.kind, choices, position: known.length, made_at: at },
+      tx,
     );
     await writeAudit(tx, principal, accountId, 'field.create', { name: input.name, kind: input.kind }, at);
-    return (await listFields(accountId, tx)).find(({ id }) => id === row!.id)!;
+    return (await listFields(accountId, tx)).find(({ id }) => id === made.id)!;
   });
 }
 
@@ -66,11 +67,7 @@ export async function updateField(
       const lost = field.kind.startsWith('choice') ? used.filter(({ words }) => !choices.includes(words)) : [];
       if (lost.length) throw invalid('choices', `people have “${lost[0]!.words}”; give them another choice first`);
     }
-    await tx.run('update fields set name = coalesce($2, name), choices = coalesce($3, choices) where id = $1', [
-      id,
-      patch.name?.trim() || null,
-      choices ?? null,
-    ]);
+    await fieldsTable.update({ name: patch.name?.trim() || undefined, choices }, { id }, tx);
     return (await listFields(accountId, tx)).find((one) => one.id === id)!;
   });
 }

@@ -3,6 +3,7 @@ import { notFound } from '@/core/shared';
 import { scopeFor, type Principal } from '@/core/accounts';
 import { now, publish, reader, writeAudit, transact } from '../shared';
 import { checkName, nextWord } from './words';
+import { horizonsTable } from './horizons.model';
 
 export interface HorizonRow {
   key: string;
@@ -51,18 +52,19 @@ export async function createHorizon(principal: Principal, input: HorizonInput): 
 export async function updateHorizon(principal: Principal, key: string, patch: Partial<HorizonInput>): Promise<HorizonRow[]> {
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {
-    const name = patch.name === undefined ? null : await checkName(tx, 'horizons', accountId, patch.name, key);
-    const done = await tx.first<{ rhythm_days: number }>(
-      `update horizons set name = coalesce($3, name), meaning = coalesce($4, meaning), rhythm_days = coalesce($5, rhythm_days), strokes = coalesce($6, strokes)
-       where account_id = $1 and key = $2 and deleted_at is null returning rhythm_days`,
-      [accountId, key, name, patch.meaning?.trim() ?? null, patch.rhythm_days ?? null, patch.strokes ?? null],
+    const name = patch.name === undefined ? undefined : await checkName(tx, 'horizons', accountId, patch.name, key);
+    const { rhythm_days, strokes } = patch;
+    const done = await horizonsTable.update(
+      { name, meaning: patch.meaning?.trim(), rhythm_days, strokes },
+      { account_id: accountId, key, deleted_at: null },
+      tx,
     );
     if (!done) throw notFound('horizon');
-    if (patch.rhythm_days)
+    if (rhythm_days)
       await tx.run(
         `update contacts c set next_touch_at = coalesce(f.last_touch_at, c.created_at) + make_interval(days => $3) from contact_facts f
          where f.contact_id = c.id and c.account_id = $1 and c.horizon = $2 and c.next_touch_kind = 'rhythm'`,
-        [accountId, key, done.rhythm_days],
+        [accountId, key, rhythm_days],
       );
     await writeAudit(tx, principal, accountId, 'horizon.update', { key, ...patch }, await now(tx));
     await publish(tx, { accountId, topic: 'contact', ownerId: null });

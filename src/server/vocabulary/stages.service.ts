@@ -4,6 +4,7 @@ import { scopeFor, type Principal } from '@/core/accounts';
 import { KEPT_STAGES, stepOf, type BuiltInStage } from '@/core/contacts';
 import { now, publish, reader, writeAudit, transact } from '../shared';
 import { checkName, nextWord } from './words';
+import { stagesTable } from './stages.model';
 
 export interface StageRow {
   key: string;
@@ -57,10 +58,11 @@ export async function updateStage(
 ): Promise<StageRow[]> {
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {
-    const name = patch.name === undefined ? null : await checkName(tx, 'stages', accountId, patch.name, key);
-    const done = await tx.first(
-      'update stages set name = coalesce($3, name), meaning = coalesce($4, meaning) where account_id = $1 and key = $2 and deleted_at is null returning key',
-      [accountId, key, name, patch.meaning?.trim() ?? null],
+    const name = patch.name === undefined ? undefined : await checkName(tx, 'stages', accountId, patch.name, key);
+    const done = await stagesTable.update(
+      { name, meaning: patch.meaning?.trim() },
+      { account_id: accountId, key, deleted_at: null },
+      tx,
     );
     if (!done) throw notFound('stage');
     await writeAudit(tx, principal, accountId, 'stage.update', { key, ...patch }, await now(tx));

@@ -6,9 +6,9 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
 import type { ExtractedField } from '@/core/mail';
-import { Ago, ask, ErrorMessage, FormEnd, freshKey, useToast, type Answer } from '../primitives';
+import { Ago, ask, ErrorMessage, FormEnd, freshKey, useToast, type ApiAnswer } from '../primitives';
 import { highlight } from './highlight';
-type InFull = Answer<'GET /lead-mails/{id}'>;
+type InFull = ApiAnswer<'GET /lead-mails/{id}'>;
 type Shown = 'waiting' | 'set_aside';
 
 /** @param office only whoever runs the office sees mails that belong to nobody yet */

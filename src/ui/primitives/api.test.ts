@@ -1,4 +1,4 @@
-import { addressOf, ask, Problem, type Answer } from './api';
+import { addressOf, ask, Problem, type ApiAnswer } from './api';
 
 const asked: { url: string; method?: string; body?: unknown }[] = [];
 const answering = (status: number, body: unknown) => {
@@ -18,7 +18,7 @@ test('an address has its parameters and what is asked, and nothing that is not',
 
 test('an operation is asked by its method and path, with its body', async () => {
   answering(200, { version: '3' });
-  const saved: Answer<'PUT /ladder'> = await ask('PUT /ladder', { body: { version: '2', rungs: [], own_listing: false } });
+  const saved: ApiAnswer<'PUT /ladder'> = await ask('PUT /ladder', { body: { version: '2', rungs: [], own_listing: false } });
   expect(saved.version).toBe('3');
   expect(asked).toEqual([{ url: '/api/v1/ladder', method: 'PUT', body: { version: '2', rungs: [], own_listing: false } }]);
 });

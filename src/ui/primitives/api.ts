@@ -25,7 +25,7 @@ type ByRoute = { [Id in keyof Operations as `${Operations[Id]['method']} ${Opera
 /** An operation by its method and path: `GET /contacts/{id}`. */
 export type Route = keyof ByRoute;
 /** What comes back from an operation, as JSON carries it. */
-export type Answer<Key extends Route> = Jsoned<AnswerOf<ByRoute[Key]>>;
+export type ApiAnswer<Key extends Route> = Jsoned<AnswerOf<ByRoute[Key]>>;
 type Params<Op extends { path: string }> = unknown extends ParamsOf<Op['path']> ? unknown : { params: ParamsOf<Op['path']> };
 type Body<Op> = Op extends { body: unknown }
   ? object extends SentBody<Op>
@@ -38,7 +38,7 @@ type Input<Key extends Route> =
   object extends CallInput<ByRoute[Key]> ? [input?: CallInput<ByRoute[Key]>] : [input: CallInput<ByRoute[Key]>];
 
 /** @param route of the operation @param input what it takes @throws Problem, also when nobody answers */
-export function ask<const Key extends Route>(route: Key, ...[input]: Input<Key>): Promise<Answer<Key>> {
+export function ask<const Key extends Route>(route: Key, ...[input]: Input<Key>): Promise<ApiAnswer<Key>> {
   const { params = {}, query, body, headers } = (input ?? {}) as Loose;
   const [method, path] = route.split(' ') as [string, string];
   return send(addressOf(path, params, query), {
@@ -64,7 +64,7 @@ export function addressOf(path: string, params: Record<string, string>, query: L
 }
 
 /** Sends a file as it is. @throws Problem, whose sentence says what is wrong with the file */
-export async function sendFile<const Key extends Route>(route: Key, file: Blob, ...[input]: Input<Key>): Promise<Answer<Key>> {
+export async function sendFile<const Key extends Route>(route: Key, file: Blob, ...[input]: Input<Key>): Promise<ApiAnswer<Key>> {
   const { params = {}, query, headers } = (input ?? {}) as Loose;
   const [method, path] = route.split(' ') as [string, string];
   try {
@@ -76,7 +76,7 @@ export async function sendFile<const Key extends Route>(route: Key, file: Blob, 
   }
 }
 /** A picture into the account's own storage. */
-export const sendPicture = (file: Blob): Promise<Answer<'POST /pictures'>> => sendFile('POST /pictures', file);
+export const sendPicture = (file: Blob): Promise<ApiAnswer<'POST /pictures'>> => sendFile('POST /pictures', file);
 
 async function send<T>(path: string, init: RequestInit): Promise<T> {
   let response: Response;

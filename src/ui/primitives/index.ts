@@ -1,4 +1,4 @@
-export { ask, freshKey, Problem, sendFile, sendPicture, wordsOf, type Answer, type FieldProblem } from './api';
+export { ask, freshKey, Problem, sendFile, sendPicture, wordsOf, type ApiAnswer, type FieldProblem } from './api';
 export { Ago, ClockProvider, Left, Timer, useNow, useZone, when } from './clock';
 export { drawHome } from './home-drawing';
 export { useDraft } from './draft';

@@ -5,12 +5,12 @@ import type { SentFor, ValueOf } from '@/core/shared';
 
 declare const ANSWER: unique symbol;
 /** An answer, of which there is only the type: the value is what the handler returns, the schema in the document is made from this. */
-export interface Answer<Value> {
+export interface AnswerType<Value> {
   readonly [ANSWER]?: Value;
 }
-export const answer = <Value>(): Answer<Value> => ({});
+export const answer = <Value>(): AnswerType<Value> => ({});
 /** 204: it is done, and there is nothing more to say. */
-export const nothing: Answer<undefined> = {};
+export const nothing: AnswerType<undefined> = {};
 
 /** A list, and where its next page begins. */
 export interface Listed<T> {
@@ -42,7 +42,7 @@ export interface Operation {
   lenders?: boolean;
   body?: Joi.Schema;
   /** What comes back. */
-  answer: Answer<unknown>;
+  answer: AnswerType<unknown>;
   /** The body is a file: the handler reads it as a stream, and it is kept by its own rules. */
   file?: boolean;
   /** The handler reads the body itself, which may have another shape than the one that is promised to be read. */
@@ -64,4 +64,4 @@ export type QueryOf<Op> = Op extends { query: infer Query } ? ValueOf<Query> : R
 /** What a caller sends. */
 export type SentBody<Op> = Op extends { body: infer Body } ? SentFor<Body> : undefined;
 export type SentQuery<Op> = Op extends { query: infer Query } ? SentFor<Query> : undefined;
-export type AnswerOf<Op> = Op extends { answer: Answer<infer Value> } ? Value : never;
+export type AnswerOf<Op> = Op extends { answer: AnswerType<infer Value> } ? Value : never;
