@@ -38,7 +38,7 @@ type Input<Key extends Route> =
   object extends CallInput<ByRoute[Key]> ? [input?: CallInput<ByRoute[Key]>] : [input: CallInput<ByRoute[Key]>];
 
 /** @param route of the operation @param input what it takes @throws Problem, also when nobody answers */
-export function ask<const Key extends Route>(route: Key, ...[input]: Input<Key>): Promise<ApiAnswer<Key>> {
+export const ask = <const Key extends Route>(route: Key, ...[input]: Input<Key>): Promise<ApiAnswer<Key>> => {
   const { params = {}, query, body, headers } = (input ?? {}) as Loose;
   const [method, path] = route.split(' ') as [string, string];
   return send(addressOf(path, params, query), {
@@ -46,7 +46,7 @@ export function ask<const Key extends Route>(route: Key, ...[input]: Input<Key>)
     headers: { ...(body ? { 'content-type': 'application/json' } : {}), ...headers },
     body: body ? JSON.stringify(body) : undefined,
   });
-}
+};
 interface Loose {
   params?: Record<string, string>;
   query?: Record<string, unknown> | URLSearchParams;
