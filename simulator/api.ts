@@ -1,7 +1,6 @@
 /** The simulator's API: what the application hands over, and how a person or a test looks at and steers the simulated world. */
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { page } from './page';
-import type { Script } from './people';
 import { SERVICES, WEATHERS, type Service, type Weather } from './weather';
 import type { SimulatorWorld } from './world';
 

@@ -75,7 +75,8 @@ export interface ImportView {
   file_name: string;
   bytes: number;
   state: ImportState;
-  format: FileFormat;
+  /** Nothing until the file has been looked at. */
+  format: FileFormat | Record<string, never>;
   columns: ImportColumn[];
   options: ImportOptions;
   look: ImportScan | null;

@@ -75,7 +75,8 @@ export function ImportDesk({
     <>
       <div className="group">
         <h2>
-          {data.file_name} <span style={{ fontWeight: 400 }}>{data.format.kind ? formatWords(data.format) : ''}</span>
+          {data.file_name}{' '}
+          <span style={{ fontWeight: 400 }}>{'kind' in data.format ? formatWords(data.format as FileFormat) : ''}</span>
         </h2>
         <button type="button" className="more" onClick={onClose}>
           another file
