@@ -71,7 +71,9 @@ test('rows are found, listed, made, put, changed and taken away one by one', asy
   const user_id = app().users.Abel!.id;
   await preferencesTable.put({ user_id, key: 'contacts_grid', value: { sort: 'name' } });
   await preferencesTable.put({ user_id, key: 'contacts_grid', value: { sort: 'stage' } });
-  expect(await preferencesTable.list({ user_id }, ['key'])).toEqual([{ user_id, key: 'contacts_grid', value: { sort: 'stage' } }]);
+  expect(await preferencesTable.list({ user_id }, ['key'])).toEqual([
+    { user_id, key: 'contacts_grid', value: { sort: 'stage' } },
+  ]);
   expect(await tagsTable.remove(account)).toBe(2);
   expect(await tagsTable.count(account)).toBe(0);
 });
