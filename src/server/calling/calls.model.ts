@@ -1,6 +1,5 @@
 /** The table of calls. */
-import type { CallOutcome } from '@/core/calling';
-import type { CallState } from '@/core/calling';
+import type { CallOutcome, CallState } from '@/core/calling';
 import { bigint, id, instant, int, made, orNull, table, text } from '../shared';
 
 export const callsTable = table('calls', {

@@ -1,8 +1,6 @@
 /** The table of changes. */
-import type { LeftAlone } from '@/core/changes';
-import type { ChangeState } from '@/core/changes';
+import type { BulkAction, ChangeState, LeftAlone } from '@/core/changes';
 import type { Selection } from './select';
-import type { BulkAction } from '@/core/changes';
 import { bigint, bool, id, instant, int, json, made, orNull, table, text } from '../shared';
 
 export const changesTable = table('changes', {

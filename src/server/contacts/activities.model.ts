@@ -1,7 +1,5 @@
 /** The table of activities. */
-import type { Because } from '@/core/contacts';
-import type { ActivityData } from '@/core/contacts';
-import type { Activity } from '@/core/contacts';
+import type { Activity, ActivityData, Because } from '@/core/contacts';
 import { bigint, id, instant, json, made, orNull, table, text } from '../shared';
 
 export const activitiesTable = table('activities', {

@@ -1,7 +1,5 @@
 /** The table of contacts. */
-import type { ContactRole } from '@/core/contacts';
-import type { Horizon } from '@/core/contacts';
-import type { Stage } from '@/core/contacts';
+import type { ContactRole, Horizon, Stage } from '@/core/contacts';
 import { bigint, bool, id, instant, json, made, orNull, table, text, texts } from '../shared';
 
 export const contactsTable = table('contacts', {

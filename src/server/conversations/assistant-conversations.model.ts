@@ -1,6 +1,5 @@
 /** The table of assistant conversations. */
-import type { ConversationState } from '@/core/conversations';
-import type { ConversationFlow } from '@/core/conversations';
+import type { ConversationFlow, ConversationState } from '@/core/conversations';
 import { bigint, id, instant, json, orNull, table, text } from '../shared';
 
 export const assistantConversationsTable = table('assistant_conversations', {

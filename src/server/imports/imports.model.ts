@@ -1,8 +1,5 @@
 /** The table of imports. */
-import type { ImportScan } from '@/core/imports';
-import type { ImportOptions } from '@/core/imports';
-import type { ImportColumn } from '@/core/imports';
-import type { ImportView } from '@/core/imports';
+import type { ImportColumn, ImportOptions, ImportScan, ImportView } from '@/core/imports';
 import { bigint, bool, id, instant, int, json, made, orNull, table, text } from '../shared';
 
 export const importsTable = table('imports', {

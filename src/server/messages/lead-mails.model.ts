@@ -1,6 +1,5 @@
 /** The table of lead mails. */
-import type { MailState } from '@/core/mail';
-import type { LeadMail } from '@/core/mail';
+import type { LeadMail, MailState } from '@/core/mail';
 import { bigint, bytes, id, instant, json, orNull, table, text } from '../shared';
 
 export const leadMailsTable = table('lead_mails', {

@@ -1,7 +1,5 @@
 /** The table of rosters. */
-import type { RosterView } from '@/core/routing';
-import type { Then } from '@/core/routing';
-import type { Roster } from '@/core/routing';
+import type { Roster, RosterView, Then } from '@/core/routing';
 import { bigint, id, instant, int, json, made, orNull, table, text, texts } from '../shared';
 
 export const rostersTable = table('rosters', {
