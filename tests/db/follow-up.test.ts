@@ -149,7 +149,7 @@ test('an answer by mail does the same, without the quoted text; an automatic one
   expect((await app.contact(contact.id)).stage.key).toBe('new');
   await app.advance('P2D');
   expect(await app.story(contact.id)).toContain('message email in: Wednesday is good');
-  expect(await app.story(contact.id)).toContain('stopped: “New buyer” stopped: they answered by e-mail.');
+  expect(await app.story(contact.id)).toContain('stopped: “New buyer” stopped: they answered by email.');
 });
 
 test('STOP withdraws the permission for good: no campaign, no hand, no form brings a text back', async () => {
@@ -218,7 +218,7 @@ test('mail to a mailbox that is not there comes back: the address is marked, the
   app.world.people.script('oda@brandvold.example', { mail: 'bounces' });
   const { contact } = await app.arrives({ ...ODA, phones: [] });
   await app.advance('P1D');
-  expect((await app.story(contact.id)).some((line) => line.startsWith('bounced email: The e-mail did not arrive'))).toBe(true);
+  expect((await app.story(contact.id)).some((line) => line.startsWith('bounced email: The email did not arrive'))).toBe(true);
   await expect(app.m.messages.sendMessage(app.as('Ada'), contact.id, { channel: 'email', text: 'again' })).rejects.toMatchObject({
     code: 'touch_refused',
   });

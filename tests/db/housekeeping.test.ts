@@ -217,7 +217,7 @@ describe('the outbox', () => {
     await app.m.contacts.updateContact(app.as('Abel'), contact.id, { do_not_contact: true });
     await app.advance('P1D');
     expect(app.received('email')).toEqual([]);
-    expect(await app.story(contact.id)).toContain('held email: The e-mail did not go: this person is marked do not contact.');
+    expect(await app.story(contact.id)).toContain('held email: The email did not go: this person is marked do not contact.');
   });
 });
 

@@ -14,7 +14,7 @@ test('from a starter to an edit while it runs, and an answer that ends it', asyn
   await expect(page.getByLabel('Name of the campaign')).toHaveValue('Harbor landlords');
   await expect(page.getByText('There is no step yet')).toBeVisible();
 
-  await page.getByRole('button', { name: 'Add an e-mail on day 0' }).click();
+  await page.getByRole('button', { name: 'Add an email on day 0' }).click();
   const chosen = page.getByRole('region', { name: 'The chosen step' });
   await chosen.getByLabel('When', { exact: true }).selectOption({ label: 'minutes after the beginning' });
   await chosen.getByLabel('Subject').fill('Your house by the harbor');
@@ -74,7 +74,7 @@ test('from a starter to an edit while it runs, and an answer that ends it', asyn
   await expect(page.getByText('All campaigns are held for them').first()).toBeVisible();
   await page.getByRole('button', { name: 'Let campaigns go on' }).click();
   await advance('P5D');
-  await expect(page.getByText('“Harbor landlords” stopped: they answered by e-mail.').first()).toBeVisible();
+  await expect(page.getByText('“Harbor landlords” stopped: they answered by email.').first()).toBeVisible();
   expect((await received('marit@quayle.example')).map(({ channel }) => channel)).toEqual(['email']);
 });
 

@@ -1,6 +1,5 @@
 /** Changing a plan step by step: each function answers a new list, so that undo is keeping the one before. */
-import type { Channel } from '../contacts';
-import { CHANNEL_NAMES, DATE_NAMES } from '../contacts';
+import { CHANNELS, DATE_NAMES, type Channel } from '../contacts';
 import { DEFAULT_QUESTIONS, TALK_ASKS } from '../conversations';
 import { freshId, type Step, type StepTiming } from './plan';
 
@@ -77,24 +76,6 @@ export function copied(steps: Step[], id: number, free: number): Step[] {
   return moved(put(steps), first, 1);
 }
 
-const FIRST_WORDS: Record<Channel, { subject?: string; text: string; plain: string }> = {
-  text: {
-    text: 'Hello {{ first_name }}, this is {{ agent_first_name }} at {{ brokerage }}. Reply STOP for no more texts.',
-    plain: 'Hello, this is {{ agent_first_name }} at {{ brokerage }}. Reply STOP for no more texts.',
-  },
-  email: {
-    subject: 'A word from {{ brokerage }}',
-    text: 'Hello {{ first_name }},\n\n\n\n{{ agent_name }}\n{{ brokerage }}, {{ agent_phone }}',
-    plain: 'Hello,\n\n\n\n{{ agent_name }}\n{{ brokerage }}, {{ agent_phone }}',
-  },
-  call: { text: 'Ask how they are.', plain: 'Ask how they are.' },
-  letter: {
-    subject: 'A letter',
-    text: 'Dear {{ first_names }},\n\n\n\n{{ agent_name }}\n{{ brokerage }}',
-    plain: 'Hello,\n\n\n\n{{ agent_name }}\n{{ brokerage }}',
-  },
-};
-
 /** A new step on a day. @param free as for `freshId` */
 export function emptyStep(
   steps: readonly Step[],
@@ -108,7 +89,7 @@ export function emptyStep(
   if (what === 'talk')
     return { ...base, do: 'talk', questions: TALK_ASKS.map((asks) => ({ asks, words: DEFAULT_QUESTIONS[asks], fieldId: null })) };
   if (what === 'branch') return { ...base, do: 'branch', ask: { about: 'has_phone' }, yes: [], no: [] };
-  return { ...base, do: 'touch', channel: what, words: FIRST_WORDS[what] };
+  return { ...base, do: 'touch', channel: what, words: CHANNELS[what].first };
 }
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
@@ -136,7 +117,7 @@ export function whenWords(when: StepTiming): string {
 export function stepWords(step: Step): string {
   switch (step.do) {
     case 'touch':
-      return CHANNEL_NAMES[step.channel];
+      return CHANNELS[step.channel].name;
     case 'task':
       return 'task';
     case 'change':

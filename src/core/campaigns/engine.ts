@@ -2,11 +2,11 @@
  * The decision of the campaign engine for one enrollment that is due: send, make a task, change something, part ways, wait, skip, and
  * what comes next. Values in, values out; the worker carries the effects out in one transaction.
  */
-import type { Because, Channel, DateKind, Stage } from '../contacts';
-import { fillWords, withSender, type MergeFields, type Words } from '../messages';
+import { CHANNELS, type Because, type Channel, type DateKind, type Stage } from '../contacts';
+import { fillFor, type MergeFields, type Words } from '../messages';
 import type { Tree } from '../segments';
 import { DAY } from '../shared';
-import { beginConversation, type ConversationFlow, type ConversationState } from '../conversations';
+import { beginConversation, CONVERSATION_CHANNEL, type ConversationFlow, type ConversationState } from '../conversations';
 import { mayTouch, type Guardrails, type PermissionState, UNKNOWN_PERMISSION } from './guardrails';
 import type { Ask, ContactUpdate, Plan, Program, Step, ConversationStep, TaskRole, TouchStep, WordsFrom } from './plan';
 import { plannedAt, roundStart } from './schedule';
@@ -120,11 +120,12 @@ export interface TouchDecision {
 /** Of one instant; what is left of a plan that has more (changes, partings, dates that are not known) goes on a day later. */
 const MOST_STEPS = 60;
 
-const addressFor = (channel: Channel, contact: TouchedContact): { address: string | null; fault: string | null } => {
-  if (channel === 'email') return { address: contact.email, fault: contact.emailFault };
-  if (channel === 'letter') return { address: contact.mailingAddress, fault: null };
-  return { address: contact.phone, fault: contact.phoneFault };
-};
+const addressFor = (channel: Channel, contact: TouchedContact): { address: string | null; fault: string | null } =>
+  ({
+    phone: { address: contact.phone, fault: contact.phoneFault },
+    email: { address: contact.email, fault: contact.emailFault },
+    mailing: { address: contact.mailingAddress, fault: null },
+  })[CHANNELS[channel].address];
 
 /** Decides what is due of an enrollment up to the first step of a later instant. A touch that may not go is passed over with its reason; the campaign goes on. */
 export function decideTouch(
@@ -155,7 +156,7 @@ export function decideTouch(
     switch (step.do) {
       case 'talk':
       case 'touch': {
-        const channel = step.do === 'talk' ? 'text' : step.channel;
+        const channel = step.do === 'talk' ? CONVERSATION_CHANNEL : step.channel;
         const verdict = verdictOn(channel, campaign, contact, guardrails, now, isDated(step, campaign));
         if (verdict.go === 'later' && campaign.plan.held === 'move') {
           if (!enrollment.hasWaited || taken > 0) effects.push({ do: 'tell', kind: 'waits', channel, because: verdict.because });
@@ -287,7 +288,7 @@ function reaches({ program }: RunningCampaign, contact: TouchedContact): boolean
   if (contact.doNotContact || contact.householdSaysNo) return false;
   return [...program.nodes.values()].some(({ step }) => {
     if (step.do !== 'touch' && step.do !== 'talk') return false;
-    const channel = step.do === 'talk' ? 'text' : step.channel;
+    const channel = step.do === 'talk' ? CONVERSATION_CHANNEL : step.channel;
     const { address, fault: error } = addressFor(channel, contact);
     return address !== null && !error && contact.permissions[channel]?.state !== 'withdrawn';
   });
@@ -301,8 +302,8 @@ function carryOut(step: TouchStep, campaign: RunningCampaign, id: string, at: Pl
   const day = campaign.days.get(step.id) ?? 0;
   const found = step.from ? (campaign.wordsOf?.(step.from, key) ?? null) : null;
   const source = found?.words ?? step.words;
-  const words = fillWords(source, contact.fields, { seed: key });
-  if (step.channel === 'call') return { do: 'task', key, step: step.id, role: 'owner', note: words.text, day, call: true };
+  const words = fillFor(step.channel, source, contact.fields, { seed: key, textedBefore: contact.textedBefore });
+  if (CHANNELS[step.channel].isTask) return { do: 'task', key, step: step.id, role: 'owner', note: words.text, day, call: true };
   return {
     do: 'send',
     key,
@@ -310,12 +311,9 @@ function carryOut(step: TouchStep, campaign: RunningCampaign, id: string, at: Pl
     channel: step.channel,
     address: addressFor(step.channel, contact).address!,
     subject: words.subject,
-    text:
-      step.channel === 'text' && !contact.textedBefore
-        ? withSender(words.text, contact.fields.agent_first_name ?? '', contact.fields.brokerage ?? '')
-        : words.text,
-    html: step.channel === 'email' ? words.html : null,
-    files: step.channel === 'email' ? (source.files ?? []).map(({ id: file }) => file) : [],
+    text: words.text,
+    html: words.html,
+    files: words.files,
     usedPlain: words.usedPlain,
     template: found && { id: found.templateId, version: found.version },
     picks: found ? words.picks : [],

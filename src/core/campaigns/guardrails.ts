@@ -12,7 +12,7 @@ import type { Settings } from '../accounts';
 import type { Because } from '../contacts';
 import { DAY, HOUR, localDate, localInstant, localMinutes, MINUTE, minutesOf } from '../shared';
 import { holidayOn } from './holidays';
-import { isFollowedUp, stepOf, type Channel, type Stage } from '../contacts';
+import { CHANNELS, isFollowedUp, stepOf, type Channel, type Stage } from '../contacts';
 
 /** The settings of an account that say whether a touch may go. */
 export type Guardrails = Pick<
@@ -91,10 +91,11 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
       how: permission.how ?? 'recorded',
     });
   }
-  if (channel === 'text' && automatic && permission.state !== 'granted') return no({ why: 'no_permission', channel });
-  if (channel === 'call' && permission.state !== 'granted' && isBarred(question)) return no({ why: 'registry', channel });
+  if (CHANNELS[channel].needsYes && automatic && permission.state !== 'granted') return no({ why: 'no_permission', channel });
+  if (CHANNELS[channel].heedsRegistry && permission.state !== 'granted' && isBarred(question))
+    return no({ why: 'registry', channel });
   if (
-    channel === 'call' &&
+    CHANNELS[channel].heedsRegistry &&
     !automatic &&
     permission.state !== 'granted' &&
     question.registry?.unchecked &&
@@ -103,7 +104,7 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
     const at = new Date(now.getTime() + MINUTE);
     return { go: 'later', at, because: { why: 'registry_unchecked', channel } };
   }
-  if (automatic && channel !== 'letter' && question.onThePhone) {
+  if (automatic && CHANNELS[channel].isInstant && question.onThePhone) {
     const at = new Date(now.getTime() + 10 * MINUTE);
     return { go: 'later', at, because: { why: 'on_the_phone_now', channel, until: at.toISOString(), zone: timeZone } };
   }
@@ -126,7 +127,7 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
   const paced = automatic && !question.answers ? pacedUntil(question, guardrails) : null;
   if (paced) return paced;
   const answers = !automatic && question.wroteAt !== null && now.getTime() - question.wroteAt.getTime() <= HOUR;
-  if (channel !== 'letter' && !answers) {
+  if (CHANNELS[channel].isInstant && !answers) {
     const opens = quietUntil(now, timeZone, guardrails);
     if (opens) {
       return {
@@ -172,10 +173,10 @@ const isHoliday = (at: Date, timeZone: string, { holidays }: Guardrails): boolea
  * one that is still to come: it is congratulated on its day.
  */
 function isSecondAfterHoliday({ channel, now, timeZone, touched, ownDays = [] }: TouchQuestion, guardrails: Guardrails): boolean {
-  if (channel !== 'email' || !isHoliday(new Date(now.getTime() - DAY), timeZone, guardrails)) return false;
+  if (!CHANNELS[channel].isOnceAfterHoliday || !isHoliday(new Date(now.getTime() - DAY), timeZone, guardrails)) return false;
   const today = localDate(now, timeZone);
   if (ownDays.includes(Number(today.slice(5).replace('-', '')))) return true;
-  return touched.some((one) => one.channel === 'email' && localDate(one.at, timeZone) === today);
+  return touched.some((one) => one.channel === channel && localDate(one.at, timeZone) === today);
 }
 /** The morning after; a calendar on which every day is a holiday holds for ten days at most. */
 function afterHolidays(now: Date, timeZone: string, guardrails: Guardrails): Date {
@@ -187,17 +188,19 @@ function afterHolidays(now: Date, timeZone: string, guardrails: Guardrails): Dat
 
 /** Caps over all channels, and the gap between two texts. A call task is for a person, who decides; it is neither counted nor held. */
 function pacedUntil({ channel, now, timeZone, touched }: TouchQuestion, guardrails: Guardrails): Verdict | null {
-  if (channel === 'call' || !touched.length) return null;
+  const { isCapped, gap: setting } = CHANNELS[channel];
+  if (!isCapped || !touched.length) return null;
   const later = (at: Date, because: Because): Verdict => ({ go: 'later', at, because });
-  const gap = guardrails.textGapHours * HOUR;
-  if (channel === 'text') {
-    const last = Math.max(...touched.filter((one) => one.channel === 'text').map(({ at }) => at.getTime()));
-    if (last + gap > now.getTime()) {
-      const at = new Date(last + gap);
+  if (setting) {
+    const hours = guardrails[setting];
+    const at = new Date(
+      Math.max(...touched.filter((one) => one.channel === channel).map((one) => one.at.getTime())) + hours * HOUR,
+    );
+    if (at > now) {
       return later(at, {
         why: 'text_gap',
         channel,
-        hours: guardrails.textGapHours,
+        hours,
         until: at.toISOString(),
         zone: timeZone,
       });

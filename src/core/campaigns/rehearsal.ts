@@ -2,7 +2,8 @@
  * A rehearsal of a campaign: what it would do, day by day, to the people whom it would take today, each at their own hours, under the
  * guardrails and beside the other campaigns that they are in. Nobody answers in a rehearsal, so it says the most that can happen.
  */
-import type { Because } from '../contacts';
+import { CONVERSATION_CHANNEL } from '../conversations';
+import type { Channel, Because } from '../contacts';
 import { DAY, localDayNumber } from '../shared';
 import { decideTouch, firstDue, type RunningCampaign, type EnrollmentState, type TouchedContact } from './engine';
 import type { Guardrails } from './guardrails';
@@ -22,13 +23,9 @@ export interface RehearsedContact {
 }
 
 /** How much a campaign would send on one day to come. */
-export interface DayForecast {
+export interface DayForecast extends Record<Channel, number> {
   /** Days from today. */
   day: number;
-  text: number;
-  email: number;
-  call: number;
-  letter: number;
   task: number;
 }
 /** What a campaign would do for the people it would take. */
@@ -106,7 +103,7 @@ export class CampaignForecast {
       const day = localDayNumber(now, zone) - today;
       for (const effect of effects) {
         if (effect.do === 'send' || effect.do === 'talk') {
-          touched.push({ at: now, channel: effect.do === 'talk' ? 'text' : effect.channel });
+          touched.push({ at: now, channel: effect.do === 'talk' ? CONVERSATION_CHANNEL : effect.channel });
           if (line.own) mine.add(day);
           else theirs.set(day, line.campaign.name);
         }

@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import type { Tree } from '../segments';
 import { typed } from '../shared';
-import { CHANNELS, CONTACT_ROLES, DATE_KINDS } from '../contacts';
+import { CHANNEL_KEYS, CONTACT_ROLES, DATE_KINDS } from '../contacts';
 import { TALK_ASKS } from '../conversations';
 import { wordsSchema } from '../messages/schemas';
 import { TASK_ROLES, type Step } from './plan';
@@ -61,7 +61,7 @@ const steps = typed<Step[]>(
         Joi.object({
           ...base,
           do: Joi.valid('touch').required(),
-          channel: Joi.valid(...CHANNELS).required(),
+          channel: Joi.valid(...CHANNEL_KEYS).required(),
           words: wordsSchema.required(),
           from: Joi.alternatives(Joi.object({ template: id.required() }), Joi.object({ challenge: id.required() })).allow(null),
         }),

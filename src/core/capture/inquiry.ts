@@ -4,7 +4,7 @@
  */
 import Joi from 'joi';
 import { AppError, type FieldError, fieldErrors, isZone, type SentFor } from '../shared';
-import { CONTACT_ROLES, type ContactRole } from '../contacts';
+import { type Channel, byChannel, CONTACT_ROLES, type ContactRole } from '../contacts';
 import { cleanEmail, cleanName, cleanPhone, oneLine } from './clean';
 
 const line = (max: number) => Joi.string().max(max).allow('', null);
@@ -63,7 +63,7 @@ export const inquirySchema = Joi.object({
     .allow(null)
     .default({}),
   wants: wantsSchema.allow(null).default({}),
-  permissions: Joi.object({ call: permission, text: permission, email: permission, letter: permission })
+  permissions: Joi.object(byChannel(() => permission))
     .unknown(true)
     .allow(null)
     .default({}),
@@ -109,7 +109,7 @@ export interface CleanInquiry {
   language: string | null;
   assignedTo: string | null;
   wants: Record<string, unknown>;
-  permissions: Partial<Record<'call' | 'text' | 'email' | 'letter', boolean>>;
+  permissions: Partial<Record<Channel, boolean>>;
   tags: string[];
   onThePhone: boolean;
 }

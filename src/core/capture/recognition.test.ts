@@ -34,7 +34,7 @@ test('everything that was read has a line, and nothing that was not', () => {
     'Role: buyer',
     'Home: TT-5560, 31 Rigging Lane, Petrel Point, $640,000',
     'Looks for: $400,000 to $525,000, 2 bedrooms or more, 1 bathroom or more, in Tern Harbor or Petrel Point, by 30 Apr 2027',
-    'They said: yes to texts and e-mails, no to calls',
+    'They said: yes to texts and emails, no to calls',
   ]);
   expect(lines({})).toEqual([]);
 });

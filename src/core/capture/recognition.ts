@@ -1,5 +1,5 @@
 /** What was read from an inquiry, as a person sees it: one line for each thing, and the words by which it is found again in the raw text. */
-import { CHANNEL_NAMES } from '../contacts';
+import { type Channel, CHANNELS } from '../contacts';
 import { listed, plainDay } from '../shared';
 import { showPhone } from './clean';
 
@@ -17,7 +17,7 @@ export interface RecognizedLead {
   street?: string | null;
   listing?: { id?: string; address?: string; price?: number } | null;
   wants?: Record<string, unknown> | null;
-  permissions?: Partial<Record<'text' | 'call' | 'email' | 'letter', boolean>> | null;
+  permissions?: Partial<Record<Channel, boolean>> | null;
   message?: string | null;
   source?: string | null;
   tags?: string[];
@@ -75,7 +75,7 @@ function permissionsOf(permissions: NonNullable<RecognizedLead['permissions']>):
   const namesOf = (yes: boolean) =>
     (Object.keys(permissions) as (keyof typeof permissions)[])
       .filter((channel) => permissions[channel] === yes)
-      .map((channel) => `${CHANNEL_NAMES[channel]}s`);
+      .map((channel) => CHANNELS[channel].plural);
   const parts = [
     ...(namesOf(true).length ? [`yes to ${listed(namesOf(true))}`] : []),
     ...(namesOf(false).length ? [`no to ${listed(namesOf(false))}`] : []),

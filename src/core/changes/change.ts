@@ -1,5 +1,5 @@
 /** What can be done to many contacts at once, and the words for it. Each kind can be undone as long as nobody changed the same thing since. */
-import { CHANNEL_NAMES, type Channel, type ContactRole } from '../contacts';
+import { CHANNELS, type Channel, type ContactRole } from '../contacts';
 import { listed } from '../shared';
 
 /** What is done to many contacts at once. */
@@ -96,7 +96,7 @@ export function describeBulkAction(change: BulkAction, name: ChangeNames): strin
         ? `lose “${name('field', change.field_id)}”`
         : `get “${name('field', change.field_id)}”: ${shown(change.value)}`;
     case 'permission':
-      return `are marked as having said ${change.state === 'granted' ? 'yes' : 'no'} to ${CHANNEL_NAMES[change.channel]}s`;
+      return `are marked as having said ${change.state === 'granted' ? 'yes' : 'no'} to ${CHANNELS[change.channel].plural}`;
     case 'campaign':
       return `go into the campaign “${name('campaign', change.campaign_id)}”`;
     case 'call_list':

@@ -1,6 +1,6 @@
 /** Checking what was asked to be done to many: the change, and whom it is for. */
 import Joi from 'joi';
-import { CHANNELS, CONTACT_ROLES } from '../contacts';
+import { CHANNEL_KEYS, CONTACT_ROLES } from '../contacts';
 import { questionSchema } from '../segments/schemas';
 import type { SentFor } from '../shared';
 
@@ -31,7 +31,7 @@ export const changeSchema = Joi.alternatives().try(
   }),
   kind('permission', {
     channel: Joi.string()
-      .valid(...CHANNELS)
+      .valid(...CHANNEL_KEYS)
       .required(),
     state: Joi.string().valid('granted', 'withdrawn').required(),
     evidence: Joi.string().max(500).allow('').default(''),

@@ -2,7 +2,8 @@
  * Why the machine decided as it did: a small structured reason stored with the decision, and the one function that
  * renders it as the sentence people read. Add a reason here, never a sentence elsewhere.
  */
-import { CHANNEL_NAMES, stageName, type Channel } from './vocabulary';
+import { ADDRESS_KINDS, CHANNELS, type Channel } from './channels';
+import { stageName } from './vocabulary';
 import { dayAndTime, howLong, listed } from '../shared';
 
 /** Why the machine decided as it did, with the facts for its sentence. */
@@ -88,7 +89,6 @@ const CAUSES = {
   stage: 'somebody works with them already',
   other_campaign: 'another campaign of its group is under way',
 } as const;
-const PLURALS: Record<Channel, string> = { call: 'calls', text: 'texts', email: 'e-mails', letter: 'letters' };
 
 const rungWords = (rung: number | null, who: string): string =>
   rung === null ? '' : `${ORDINALS[rung - 1] ?? `Number ${rung}`} rung, “${who}”: `;
@@ -137,11 +137,9 @@ export function sentenceOf(because: Because, nameOfStage: (key: string) => strin
     case 'not_enrolled':
       return `“${because.campaign}” was not begun: ${because.cause === 'stage' && because.stage ? `the stage is ${nameOfStage(because.stage)}` : CAUSES[because.cause]}.`;
     case 'answered':
-      return because.channel === 'call'
-        ? `“${because.campaign}” stopped: somebody spoke with them by phone.`
-        : `“${because.campaign}” stopped: they answered by ${CHANNEL_NAMES[because.channel]}.`;
+      return `“${because.campaign}” stopped: ${CHANNELS[because.channel].answered}.`;
     case 'opted_out':
-      return `“${because.campaign}” stopped: they asked for no more ${PLURALS[because.channel]}.`;
+      return `“${because.campaign}” stopped: they asked for no more ${CHANNELS[because.channel].plural}.`;
     case 'stage_reached':
       return `“${because.campaign}” ended: the stage is ${nameOfStage(because.stage)}.`;
     case 'stopped_by':
@@ -161,7 +159,7 @@ export function sentenceOf(because: Because, nameOfStage: (key: string) => strin
     case 'left_by':
       return `“${because.campaign}” ended: “${because.other}” takes them out of it.`;
     case 'paused_until':
-      return `“${because.campaign}” pauses until ${dayAndTime(new Date(because.until), because.zone)}: ${because.channel ? `they answered by ${CHANNEL_NAMES[because.channel]}` : 'an appointment was made'}.`;
+      return `“${because.campaign}” pauses until ${dayAndTime(new Date(because.until), because.zone)}: ${because.channel ? CHANNELS[because.channel].answered : 'an appointment was made'}.`;
     case 'appointment':
       return `“${because.campaign}” stopped: an appointment was made.`;
     case 'changed_by':
@@ -169,47 +167,47 @@ export function sentenceOf(because: Because, nameOfStage: (key: string) => strin
     case 'ran_through':
       return `“${because.campaign}” ran to its end.`;
     case 'quiet_hours':
-      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)} at the contact: quiet hours are outside ${because.from}–${because.to}.`;
+      return `The ${CHANNELS[because.channel].name} waits until ${dayAndTime(new Date(because.until), because.zone)} at the contact: quiet hours are outside ${because.from}–${because.to}.`;
     case 'on_the_phone_now':
-      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: a call with them is under way.`;
+      return `The ${CHANNELS[because.channel].name} waits until ${dayAndTime(new Date(because.until), because.zone)}: a call with them is under way.`;
     case 'holiday':
-      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: nothing goes by itself on a holiday.`;
+      return `The ${CHANNELS[because.channel].name} waits until ${dayAndTime(new Date(because.until), because.zone)}: nothing goes by itself on a holiday.`;
     case 'text_gap':
-      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: between two texts lie ${because.hours} ${because.hours === 1 ? 'hour' : 'hours'}.`;
+      return `The ${CHANNELS[because.channel].name} waits until ${dayAndTime(new Date(because.until), because.zone)}: between two texts lie ${because.hours} ${because.hours === 1 ? 'hour' : 'hours'}.`;
     case 'capped':
-      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: at most ${because.most} ${because.most === 1 ? 'touch' : 'touches'} within ${because.days === 1 ? 'a day' : `${because.days} days`}.`;
+      return `The ${CHANNELS[because.channel].name} waits until ${dayAndTime(new Date(because.until), because.zone)}: at most ${because.most} ${because.most === 1 ? 'touch' : 'touches'} within ${because.days === 1 ? 'a day' : `${because.days} days`}.`;
     case 'no_permission':
-      return `The ${CHANNEL_NAMES[because.channel]} did not go: nobody has given permission for ${PLURALS[because.channel]}.`;
+      return `The ${CHANNELS[because.channel].name} did not go: nobody has given permission for ${CHANNELS[because.channel].plural}.`;
     case 'withdrawn':
-      return `The ${CHANNEL_NAMES[because.channel]} did not go: permission was withdrawn on ${dayAndTime(new Date(because.on), because.zone)} (${because.how}).`;
+      return `The ${CHANNELS[because.channel].name} did not go: permission was withdrawn on ${dayAndTime(new Date(because.on), because.zone)} (${because.how}).`;
     case 'do_not_contact':
-      return `The ${CHANNEL_NAMES[because.channel]} did not go: this person is marked do not contact.`;
+      return `The ${CHANNELS[because.channel].name} did not go: this person is marked do not contact.`;
     case 'household_says_no':
-      return `The ${CHANNEL_NAMES[because.channel]} did not go: the household is marked do not contact.`;
+      return `The ${CHANNELS[because.channel].name} did not go: the household is marked do not contact.`;
     case 'registry':
-      return `The ${CHANNEL_NAMES[because.channel]} did not go: the number stands on the do-not-call registry, and they have not asked us anything for three months.`;
+      return `The ${CHANNELS[because.channel].name} did not go: the number stands on the do-not-call registry, and they have not asked us anything for three months.`;
     case 'registry_unchecked':
       return 'We’re checking this number against the do-not-call registry. Try again in a few seconds.';
     case 'template_cap':
-      return `The ${CHANNEL_NAMES[because.channel]} waits until ${dayAndTime(new Date(because.until), because.zone)}: at most ${because.most} of “${because.template}” go in a day.`;
+      return `The ${CHANNELS[because.channel].name} waits until ${dayAndTime(new Date(because.until), because.zone)}: at most ${because.most} of “${because.template}” go in a day.`;
     case 'broadcast':
       return `Broadcast “${because.broadcast}”.`;
     case 'talk':
       return `The assistant asks: ${because.asks}.`;
     case 'no_address':
-      return `The ${CHANNEL_NAMES[because.channel]} did not go: there is no ${because.channel === 'email' ? 'e-mail address' : because.channel === 'letter' ? 'complete mailing address' : 'phone number'}.`;
+      return `The ${CHANNELS[because.channel].name} did not go: there is no ${ADDRESS_KINDS[CHANNELS[because.channel].address].name}.`;
     case 'address_broken':
-      return `The ${CHANNEL_NAMES[because.channel]} did not go: the address is known to be wrong (${because.fault}).`;
+      return `The ${CHANNELS[because.channel].name} did not go: the address is known to be wrong (${because.fault}).`;
     case 'not_followed_up':
-      return `The ${CHANNEL_NAMES[because.channel]} did not go: the stage is ${nameOfStage(because.stage)}, where campaigns end.`;
+      return `The ${CHANNELS[because.channel].name} did not go: the stage is ${nameOfStage(because.stage)}, where campaigns end.`;
     case 'has_answered':
-      return `The ${CHANNEL_NAMES[because.channel]} did not go: they answered before it left.`;
+      return `The ${CHANNELS[because.channel].name} did not go: they answered before it left.`;
     case 'refused':
-      return `The ${CHANNEL_NAMES[because.channel]} did not arrive: ${because.fault}.`;
+      return `The ${CHANNELS[because.channel].name} did not arrive: ${because.fault}.`;
     case 'campaign_day':
       return `“${because.campaign}”, day ${because.day}.`;
     case 'no_owner':
-      return `The ${CHANNEL_NAMES[because.channel]} waits for nobody: the contact has no agent.`;
+      return `The ${CHANNELS[because.channel].name} waits for nobody: the contact has no agent.`;
     case 'no_postal_address':
       return 'The email waits: add the office’s mailing address in Setup. Every marketing email must show it.';
   }

@@ -3,6 +3,7 @@
  * The same fold writes them (server) and checks them (`urraca verify`), so the two cannot disagree by design.
  */
 import { isConversationOutcome, isReached } from '../calling';
+import { CHANNELS } from './channels';
 import { isAnswer, isHumanTry, type Activity } from './activity';
 
 /** What a contact's activities come to, folded one after the other. */
@@ -106,11 +107,9 @@ export function foldFact(facts: Facts, activity: Activity): Facts {
     next.conversations += Number(isConversationOutcome(data.outcome)) - Number(isConversationOutcome(data.was));
     if (isConversationOutcome(data.outcome)) next.lastConversationAt = later(facts.lastConversationAt, at);
   }
-  if (kind === 'message') {
-    if (channel === 'text') next[direction === 'out' ? 'textsOut' : 'textsIn'] += 1;
-    if (channel === 'email') next[direction === 'out' ? 'emailsOut' : 'emailsIn'] += 1;
-    if (channel === 'letter' && direction === 'out') next.lettersOut += 1;
-  }
+  const counted = kind === 'message' && channel ? CHANNELS[channel].facts : null;
+  const count = counted && (direction === 'out' ? counted.out : counted.in);
+  if (count) next[count] += 1;
   if (kind === 'opened') {
     next.emailsOpened += 1;
     next.lastOpenedAt = later(facts.lastOpenedAt, at);

@@ -16,9 +16,20 @@ export { foldFact, handRaisedAt, noFacts, type Facts } from './facts';
 export { nextTouch, type NextTouch } from './next-touch';
 export { stageAfter } from './stage';
 export {
+  ADDRESS_KINDS,
+  byChannel,
+  channelNamed,
+  CHANNEL_KEYS,
   CHANNELS,
+  channelsTo,
+  SEND_CHANNELS,
+  type AddressKind,
+  type Channel,
+  type ChannelEntry,
+  type SendChannel,
+} from './channels';
+export {
   CLIENT_STAGES,
-  CHANNEL_NAMES,
   CONTACT_ROLES,
   DATE_KINDS,
   DATE_NAMES,
@@ -30,7 +41,6 @@ export {
   STAGES,
   stageName,
   stepOf,
-  type Channel,
   type ContactRole,
   type OwnStep,
   type DateKind,

@@ -1,4 +1,5 @@
 /** What pages and API answers show of contacts. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
+import type { Channel } from './channels';
 import type { ActivityData } from './activity';
 import type { FieldInput } from '../fields';
 import type { ContactRole, DateKind, Horizon, Stage } from './vocabulary';
@@ -77,7 +78,7 @@ type Said = 'granted' | 'withdrawn' | 'unknown';
 
 /** What a contact permits: per channel on the first address, and in detail per address with how and when it was said. */
 export interface PermissionsView {
-  permissions: { call: Said; text: Said; email: Said; letter: Said };
+  permissions: Record<Channel, Said>;
   permission_details: {
     channel: string;
     address: string;

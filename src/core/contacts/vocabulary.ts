@@ -1,5 +1,5 @@
 /**
- * The words for contacts: stages, horizons, roles, and the channels a touch may take. Names and meanings are the defaults a
+ * The words for contacts: stages, horizons, roles and dates. Names and meanings are the defaults a
  * new account begins with; it may add stages and horizons of its own.
  */
 export const STAGES = [
@@ -54,11 +54,6 @@ export const DATE_NAMES: Record<DateKind, string> = {
   wedding: 'wedding anniversary',
   other: 'important date',
 };
-
-export const CHANNELS = ['call', 'text', 'email', 'letter'] as const;
-/** A way to reach a contact. */
-export type Channel = (typeof CHANNELS)[number];
-export const CHANNEL_NAMES: Record<Channel, string> = { call: 'call', text: 'text', email: 'e-mail', letter: 'letter' };
 
 /** Stages in which automatic follow-up goes on. From Client on, somebody works with the person and campaigns end. */
 export const FOLLOWED_UP: readonly BuiltInStage[] = ['new', 'reaching', 'talking', 'sphere'];

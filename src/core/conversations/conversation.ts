@@ -2,8 +2,12 @@
  * A qualifying conversation by text: a few questions in order, each answer understood by rules and written down. What is not understood,
  * and whoever asks for a person, goes to the agent at once. Every message says that an assistant writes.
  */
+import type { Channel } from '../contacts';
 import { listed } from '../shared';
 import { anywhere, horizonOf, understandSum, understandTowns, understandWhen, understandYesNo, wantsHuman } from './understand';
+
+/** Conversations go by text. */
+export const CONVERSATION_CHANNEL = 'text' satisfies Channel;
 
 export const TALK_ASKS = ['when', 'where', 'price', 'financing', 'agent'] as const;
 /** What the assistant may ask about. */

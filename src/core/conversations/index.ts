@@ -2,6 +2,7 @@ export {
   ASK_WORDS,
   beginConversation,
   continueConversation,
+  CONVERSATION_CHANNEL,
   DEFAULT_QUESTIONS,
   TALK_ASKS,
   type ConversationTopic,

@@ -1,5 +1,5 @@
 /** A contact as it goes out of the house: the headings are such that bringing the file in again changes nothing. */
-import type { Channel, ImportantDate } from '../contacts';
+import { CHANNELS, CHANNEL_KEYS, type Channel, type ImportantDate } from '../contacts';
 import type { FieldInput } from '../fields';
 import type { FieldDef } from '../segments';
 
@@ -49,7 +49,8 @@ const shown = (value: FieldInput | undefined): string =>
           ? 'no'
           : String(value);
 
-const COLUMNS: [string, (person: OutgoingPerson) => string][] = [
+type Column = [heading: string, cell: (person: OutgoingPerson) => string];
+const COLUMNS: Column[] = [
   ['First name', (person) => person.first_name],
   ['Last name', (person) => person.last_name],
   ['Company', (person) => person.company ?? ''],
@@ -80,10 +81,7 @@ const COLUMNS: [string, (person: OutgoingPerson) => string][] = [
   ['Birthday', (person) => dated(person, 'birthday')],
   [`Wedding anniversary`, (person) => dated(person, 'wedding')],
   ['Closing date', (person) => dated(person, 'closing')],
-  ['OK to call', (person) => permissionState(person, 'call')],
-  ['OK to text', (person) => permissionState(person, 'text')],
-  ['OK to e-mail', (person) => permissionState(person, 'email')],
-  ['OK to send letters', (person) => permissionState(person, 'letter')],
+  ...CHANNEL_KEYS.map((channel): Column => [`OK to ${CHANNELS[channel].toDo}`, (person) => permissionState(person, channel)]),
   ['Added on', (person) => person.added],
 ];
 

@@ -1,5 +1,8 @@
 /** What a heading means, whatever its wording or language: a list of rules read from the top. What none of them knows is a field of its own. */
+import { CHANNEL_KEYS, channelNamed, CHANNELS, type Channel } from '../contacts';
 import { textPattern } from '../shared';
+const keyed = <Way extends string>(way: Way, words: (channel: Channel) => string): Record<`${Way}_${Channel}`, string> =>
+  Object.fromEntries(CHANNEL_KEYS.map((channel) => [`${way}_${channel}`, words(channel)])) as Record<`${Way}_${Channel}`, string>;
 export const TARGETS = {
   first: 'First name',
   middle: 'Middle name',
@@ -35,14 +38,8 @@ export const TARGETS = {
   want_features: 'Wants: features',
   want_words: 'Wants: in words',
   notes: 'Note',
-  permit_call: 'May be called',
-  permit_text: 'May be texted',
-  permit_email: 'May be e-mailed',
-  permit_letter: 'May be sent letters',
-  forbid_call: 'Must not be called',
-  forbid_text: 'Must not be texted',
-  forbid_email: 'Must not be e-mailed',
-  forbid_letter: 'Must not be sent letters',
+  ...keyed('permit', (channel) => `May ${CHANNELS[channel].toBe}`),
+  ...keyed('forbid', (channel) => `Must not ${CHANNELS[channel].toBe}`),
   forbid_all: 'Do not contact',
   partner_first: 'Partner, first name',
   partner_last: 'Partner, last name',
@@ -74,12 +71,6 @@ export function plainHeading(heading: string): string {
 
 const PARTNER =
   /^(?:spouse|partner|husband|wife|significant other|co (?:buyer|owner|client|applicant|borrower)|second(?:ary)? (?:person|contact|buyer|owner|client)|(?:contact|person|buyer|owner|client|applicant) 2|conyuge|esposa|esposo|pareja|ehepartner|ehefrau|ehemann|conjointe?)(?: s)?\b\s*/;
-const CHANNEL_WORDS: [RegExp, 'call' | 'text' | 'email' | 'letter'][] = [
-  [/\bemails?\b|\bnewsletter/, 'email'],
-  [/\b(?:text|texts|texting|texted|sms)\b/, 'text'],
-  [/\b(?:letters?|post|postal|mail|mailing|mailings|direct mail|write letters)\b/, 'letter'],
-  [/\b(?:call|calls|calling|called|phone|telephone)\b/, 'call'],
-];
 const FORBID =
   /\b(?:do not|don t|dont|no|not|never|opt(?:ed)? out|optout|optedout|unsubscribed?|unsubscribe|blocked|stop|suppress(?:ed)?)\b/;
 const PERMIT =
@@ -186,7 +177,7 @@ function permissionMeaning(plain: string): Target | null {
   if (/\bdate\b|\btime\b|\bcount\b|\bnotes?\b|\blast\b/.test(plain)) return null;
   if (/\b(?:do not contact|dnc all|no contact)\b/.test(plain)) return 'forbid_all';
   if (/^dnc\b|\bdo not call\b/.test(plain)) return 'forbid_call';
-  const channel = CHANNEL_WORDS.find(([words]) => words.test(plain))?.[1];
+  const channel = channelNamed(plain, (one) => CHANNELS[one].calledInHeadings);
   if (FORBID.test(plain)) {
     if (/^unsubscribed?$|^opt(?:ed)? ?out$/.test(plain)) return 'forbid_email';
     return channel ? `forbid_${channel}` : null;

@@ -7,15 +7,7 @@ export { TARGETS, meaningOf, plainHeading, type Target } from './headings';
 export { homeOf, LikenessFinder, type Likeness } from './likeness';
 export { readName, sameFirst } from './names';
 export { phoneOf, readPhones, type Phone } from './addresses';
-export {
-  DOUBTS,
-  PERMIT_CHANNELS,
-  type Doubt,
-  type DoubtReason,
-  type ImportedPerson,
-  type Partner,
-  type PermitChannel,
-} from './person';
+export { DOUBTS, type Doubt, type DoubtReason, type ImportedPerson, type Partner } from './person';
 export { previewContact, previewOf, refused, type FileFormat, type Preview, type PreviewContact } from './preview';
 export { readRow, type RowContext } from './row';
 export { isBlankRow, isFooter, layoutOf, repeatsHeadings, type Column, type TableLayout } from './table';

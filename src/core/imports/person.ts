@@ -1,5 +1,5 @@
 /** A person as one row or card of a file says, and the doubts a careful reader would have about it. */
-import type { ContactRole } from '../contacts';
+import type { Channel, ContactRole } from '../contacts';
 
 export const DOUBTS = {
   'bad-date': 'a date that no calendar has, or that cannot be read',
@@ -27,10 +27,6 @@ export interface Doubt {
   /** What exactly, in words: `there is no 02/30/1980`. */
   why: string;
 }
-
-export const PERMIT_CHANNELS = ['call', 'text', 'email', 'letter'] as const;
-/** A channel that a file may bring a permission for. */
-export type PermitChannel = (typeof PERMIT_CHANNELS)[number];
 
 /** A postal address as a file gave it. */
 export interface PostalAddress {
@@ -75,7 +71,7 @@ export interface ImportedPerson {
   wants: Record<string, number | string | string[]>;
   source: string | null;
   owner: string | null;
-  permissions: Partial<Record<PermitChannel, 'granted' | 'withdrawn'>>;
+  permissions: Partial<Record<Channel, 'granted' | 'withdrawn'>>;
   partner: Partner | null;
   custom: Record<string, string>;
   notes: string | null;

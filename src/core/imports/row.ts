@@ -1,11 +1,12 @@
 /** One row of a table as a person: each cell read by the meaning of its column, and everything doubtful named. */
+import { CHANNEL_KEYS, type Channel } from '../contacts';
 import { readEmails, readPhones } from './addresses';
 import { dataOf, hasControl, isFormula, trimmed, withoutControl } from './cell';
 import type { CsvRecord } from './csv';
 import { readDay } from './dates';
 import { TARGETS, type Target } from './headings';
 import { readFirst, readName } from './names';
-import { PERMIT_CHANNELS, doubt, doubtWhole, emptyPerson, type ImportedPerson, type PermitChannel } from './person';
+import { doubt, doubtWhole, emptyPerson, type ImportedPerson } from './person';
 import type { Column } from './table';
 import { readWant } from './wants';
 import { horizonWord, roleWords, stageWord, tagWords, yesOrNo, type AccountWords } from './words';
@@ -261,14 +262,14 @@ function dayInto(person: ImportedPerson, column: Column, value: string, reading:
 }
 
 function permissionInto(person: ImportedPerson, target: Target, heading: string, value: string): void {
-  const [way, channel] = target.split('_') as ['permit' | 'forbid', PermitChannel | 'all'];
+  const [way, channel] = target.split('_') as ['permit' | 'forbid', Channel | 'all'];
   const permission = yesOrNo(value);
   if (permission === null) return;
   if (permission === 'unclear')
     return doubt(person, 'unclear-permission', `“${value.slice(0, 60)}” under “${heading}” is neither yes nor no`);
   if (way === 'forbid' && !permission) return;
   const state = way === 'permit' && permission ? 'granted' : 'withdrawn';
-  for (const one of channel === 'all' ? PERMIT_CHANNELS : [channel])
+  for (const one of channel === 'all' ? CHANNEL_KEYS : [channel])
     if (person.permissions[one] !== 'withdrawn') person.permissions[one] = state;
 }
 

@@ -1,7 +1,7 @@
 /** What is gathered while a mail is read, and what several of its readers do with it. */
-import type { ContactRole } from '../contacts';
+import type { Channel, ContactRole } from '../contacts';
 import type { Phone } from '../imports';
-import type { MailChannel, MailWants } from './mail';
+import type { MailWants } from './mail';
 import type { NameFound } from './values';
 
 /** What is gathered while a mail is read. */
@@ -14,7 +14,7 @@ export interface Draft {
   message: string;
   listing: { id?: string; address?: string; price?: number };
   wants: MailWants;
-  permissions: Partial<Record<MailChannel, 'granted' | 'withdrawn'>>;
+  permissions: Partial<Record<Channel, 'granted' | 'withdrawn'>>;
   moveDate?: string;
   /** Words that tell what the lead wants to do. */
   cues: string[];

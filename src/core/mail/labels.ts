@@ -1,32 +1,10 @@
 /** What the label of a value means, and whom or which channel it is about: found by words and not by whole labels, because every sender words them differently. */
+import { byChannel, channelNamed, CHANNELS, type Channel } from '../contacts';
 import { CONSENT, RULES, UNDIVIDED, whole, word, type Meaning } from './label-words';
 
-type LabelChannel = 'call' | 'text' | 'email' | 'letter';
-/** In this order: a text message is not a message by mail. */
-const CHANNELS: [LabelChannel, RegExp][] = [
-  [
-    'text',
-    word(
-      'texts?|text messages?|texted|texting|sms|mms|mensajes? de texto|textnachrichten|texto|messaggi|tekstberichten|berichtjes',
-    ),
-  ],
-  [
-    'email',
-    word('e ?-?mails?|e mails?|emailed|correo(?: electronico)?|courriels?|newsletters?|posta elettronica|epost|e-post|mails?'),
-  ],
-  [
-    'call',
-    word(
-      'calls?|call ?back|called|calling|voice|ruckrufe?|rappel|rufen|ruf|anzurufen|phones?|telephone|telefon\\p{L}*|llam\\p{L}*|appel\\p{L}*|anrufe?\\p{L}*|chiamate|bellen|ring|ringe|ligar|ligue\\p{L}*|telefonar|arayabilir|ligacoes',
-    ),
-  ],
-  ['letter', word('letters?|post|briefe?|cartas?|courrier|lettere|brieven')],
-];
+const CALLED = byChannel((channel) => word(CHANNELS[channel].calledInLabels));
 /** The channel a label or a sentence is about. */
-export function channelOf(text: string): LabelChannel | null {
-  const plain = plainLabel(text);
-  return CHANNELS.find(([, pattern]) => pattern.test(plain))?.[0] ?? null;
-}
+export const channelOf = (text: string): Channel | null => channelNamed(plainLabel(text), (channel) => CALLED[channel]);
 
 /** Small letters without accents, signs and camel case; one space between words. */
 export function plainLabel(label: string): string {

@@ -1,5 +1,5 @@
 /** A mail as the core reads it, whoever parsed it, and what is recognised in it. */
-import type { ContactRole } from '../contacts';
+import type { Channel, ContactRole } from '../contacts';
 
 /** A mail address with its name. */
 export interface Mailbox {
@@ -25,8 +25,6 @@ export interface Mail {
 
 /** What a mail is: a lead, an answer, neither, or for a person to say. */
 export type MailKind = 'lead' | 'not-a-lead' | 'reply' | 'needs-a-person';
-/** A channel that a mail may say yes or no to. */
-export type MailChannel = 'call' | 'text' | 'email' | 'letter';
 
 /** What a buyer or renter looks for; money in whole units of the currency. */
 export interface MailWants {
@@ -55,7 +53,7 @@ export interface LeadMail {
   message?: string;
   listing?: { id?: string; address?: string; price?: number };
   wants?: MailWants;
-  permissions?: Partial<Record<MailChannel, 'granted' | 'withdrawn'>>;
+  permissions?: Partial<Record<Channel, 'granted' | 'withdrawn'>>;
   /** A day (2027-02-15) as far as the mail says. */
   moveDate?: string;
   source: string;

@@ -1,11 +1,7 @@
 /** Broadcasts: one message to many, each addressed to one person; when it goes, whom it leaves out and why. */
-import type { Channel } from '../contacts';
+import type { SendChannel } from '../contacts';
 import type { Question } from '../segments';
 import type { Words } from './words';
-
-export const BROADCAST_CHANNELS = ['text', 'email', 'letter'] as const satisfies Channel[];
-/** A channel that a broadcast may go by. */
-export type BroadcastChannel = (typeof BROADCAST_CHANNELS)[number];
 
 /** Now; at a clock time of a day in the office's zone; or at that clock time wherever each person is. */
 export type Goes = ({ on: 'now' } | { on: 'office' | 'local'; day: string; at: string }) & {
@@ -96,7 +92,7 @@ export type BroadcastPeople = (typeof BROADCAST_PEOPLE)[number];
 export interface BroadcastView {
   id: string;
   name: string;
-  channel: BroadcastChannel;
+  channel: SendChannel;
   template_id: string | null;
   words: Words;
   selection: BroadcastSelection;

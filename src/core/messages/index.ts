@@ -36,12 +36,10 @@ export {
   type MailNode,
 } from './mail-doc';
 export {
-  BROADCAST_CHANNELS,
   BROADCAST_PEOPLE,
   BROADCAST_STATE_WORDS,
   leftOutWords,
   LEFT_OUT,
-  type BroadcastChannel,
   type BroadcastCounts,
   type BroadcastPeople,
   type BroadcastSelection,
@@ -57,6 +55,7 @@ export { likeness, shinglesOf, type Shingles } from './similar';
 export { type AttachedFile, type Words } from './words';
 export { suggestNext, SUGGESTION_WORDS, type Suggestion } from './suggest';
 export { withSender } from './sender';
+export { fillFor, type OutgoingWords } from './outgoing';
 export { ownWords } from './own-words';
 export { confirmationOf, readRefusal, type Refusal } from './refusal';
 export { type ProviderAnswer } from './provider';

@@ -3,7 +3,7 @@
  * careful person would understand, in English and Spanish: no more by a channel, nothing at all, a number that is somebody else's.
  * What is no refusal for sure ("not now", "busy") is for the agent to judge.
  */
-import { CHANNELS, type Channel } from '../contacts';
+import { CHANNEL_KEYS, CHANNELS, type Channel } from '../contacts';
 import { listed, ownPattern, textPattern } from '../shared';
 
 /** What somebody refused: a channel, everything, this number, or not now. */
@@ -124,15 +124,9 @@ const UNCLEAR = [
   /^(?:ahora no|no gracias|mas tarde|luego|en este momento no)\b|\bno me interesa\b|\bestoy ocupad[oa]\b|\bya (?:compr|tengo agente)/,
 ];
 
-/** Channels that a clause names. `message`, `write` and `send` are the one they answer by. */
-const NAMED: [Channel, RegExp][] = [
-  ['call', /\b(?:phone )?call(?:s|ing)?\b|\bphon(?:e|ing)\b(?! number)|\bring(?:ing)?\b|\bllam\p{L}*/u],
-  ['text', /\bte?xt(?:s|ing|in)?\b|\btxt(?:s|ing)?\b|\bsms\b|\btextos\b/],
-  ['email', /\be ?mail(?:s|ing)?\b|\bcorreos?\b/],
-  ['letter', /\bletters?\b|\bpostcards?\b|\bcartas\b/],
-];
+/** Channels that clauses name. `message`, `write` and `send` are the one they answer by. */
 function channelsOf(clauses: readonly string[], own: Channel): Channel[] {
-  const named = NAMED.filter(([, words]) => clauses.some((clause) => words.test(clause))).map(([channel]) => channel);
+  const named = CHANNEL_KEYS.filter((channel) => clauses.some((clause) => CHANNELS[channel].calledInAnswers.test(clause)));
   return named.length ? named : [own];
 }
 
@@ -147,7 +141,7 @@ export function readRefusal(body: string, { channel, names }: Refused): Refusal 
   const stopping = refusing.filter(open);
   if (stopping.length) {
     const channels = channelsOf(stopping, channel);
-    return channels.length >= CHANNELS.length - 1 ? { kind: 'stop_all' } : { kind: 'stop', channels };
+    return channels.length >= CHANNEL_KEYS.length - 1 ? { kind: 'stop_all' } : { kind: 'stop', channels };
   }
   return refusing.length || clauses.some((clause) => UNCLEAR.some((pattern) => pattern.test(clause)))
     ? { kind: 'unclear' }
@@ -174,9 +168,8 @@ export function confirmationOf(
   const what =
     refusal.kind === 'stop_all'
       ? 'You won’t hear from us again.'
-      : `You won’t get any more ${listed(refusal.channels.map((one) => CALLED[one]))} from us.`;
-  return channel === 'email'
+      : `You won’t get any more ${listed(refusal.channels.map((one) => CHANNELS[one].plural))} from us.`;
+  return CHANNELS[channel].hasSubject
     ? { subject: 'You’re unsubscribed', text: `You’re unsubscribed. ${what}\n\n${brokerage}` }
     : { text: `${brokerage}: You’re unsubscribed. ${what}` };
 }
-const CALLED: Record<Channel, string> = { call: 'calls', text: 'texts', email: 'emails', letter: 'letters' };

@@ -16,3 +16,5 @@ export const snake = (name: string): string => name.replace(/[A-Z]/g, (letter) =
 /** An object with its own names as programs outside write them; what stands below is as it is. */
 export const snaked = (object: object): Record<string, unknown> =>
   Object.fromEntries(Object.entries(object).map(([name, value]) => [snake(name), value]));
+/** Words with a capital in front. */
+export const capitalized = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

@@ -1,11 +1,11 @@
 /** Broadcasts: drafted, counted before anything goes, started, paused, resumed, cancelled. Addressing is the worker's, going out the outbox's. */
 import { AppError, notFound } from '@/core/shared';
+import { CHANNELS, type SendChannel } from '@/core/contacts';
 import { DEFAULT_SETTINGS, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { oneLine } from '@/core/capture';
 import { storableJson } from '@/core/capture/schemas';
 import {
   checkWords,
-  type BroadcastChannel,
   type BroadcastSelection,
   type BroadcastView,
   type Goes,
@@ -59,7 +59,7 @@ export async function findBroadcast(scope: Scope, id: string): Promise<Broadcast
 
 export interface BroadcastInput {
   name: string;
-  channel: BroadcastChannel;
+  channel: SendChannel;
   /** Its words are those of a template, or its own. */
   template_id?: string | null;
   words?: Words;
@@ -67,7 +67,6 @@ export interface BroadcastInput {
   goes?: Goes;
   per_minute?: number;
 }
-const PER_MINUTE = { text: 60, email: 600, letter: 1_000 } as const;
 
 const mayBroadcast = (principal: Principal): void => {
   if (principal.kind === 'user' && !['owner', 'admin', 'agent'].includes(principal.user.role))
@@ -94,21 +93,22 @@ export async function previewReach(
     bind,
   );
   const receive = rows.find(({ why }) => why === null)?.n ?? 0;
-  const { letterCents, holidays } = { ...DEFAULT_SETTINGS, ...(await readSettings(scope.accountId)) };
+  const settings = { ...DEFAULT_SETTINGS, ...(await readSettings(scope.accountId)) };
+  const { price, perMinute } = CHANNELS[channel];
   return {
     people: rows.reduce((sum, { n }) => sum + n, 0),
     receive,
     left_out: Object.fromEntries(rows.flatMap(({ why, n }) => (why ? [[why, n]] : []))),
-    letter_cents: channel === 'letter' ? receive * letterCents : 0,
-    minutes: Math.ceil(receive / (per_minute ?? PER_MINUTE[channel])),
-    holiday: holidayOf(goes, holidays),
+    letter_cents: price ? receive * settings[price] : 0,
+    minutes: Math.ceil(receive / (per_minute ?? perMinute)),
+    holiday: holidayOf(goes, settings.holidays),
   };
 }
 
 const cleaned = (words: Words): Words => JSON.parse(storableJson(words)) as Words;
 
 async function wordsOf(scope: Scope, { channel, template_id, words }: BroadcastInput): Promise<Words> {
-  if (!template_id) return cleaned(words ?? { text: '', plain: '', ...(channel === 'text' ? {} : { subject: '' }) });
+  if (!template_id) return cleaned(words ?? { text: '', plain: '', ...(CHANNELS[channel].hasSubject ? { subject: '' } : {}) });
   const template = await findTemplate(scope, template_id);
   if (template.channel !== channel)
     throw new AppError('input_invalid', 'The broadcast was not kept.', {
@@ -134,7 +134,7 @@ export async function createBroadcast(principal: Principal, input: BroadcastInpu
         JSON.stringify(words),
         JSON.stringify(input.selection),
         JSON.stringify(input.goes ?? { on: 'now' }),
-        input.per_minute ?? PER_MINUTE[input.channel],
+        input.per_minute ?? CHANNELS[input.channel].perMinute,
         principal.kind === 'user' ? principal.user.id : null,
         await now(tx),
       ],
@@ -201,7 +201,7 @@ export async function startBroadcast(principal: Principal, id: string): Promise<
       throw new AppError('input_invalid', 'It was not started: its words have errors.', {
         fields: errors.map(({ part, message }) => ({ field: `words.${part}`, message })),
       });
-    if (row.channel === 'email') await requirePostalAddress(scope.accountId, tx);
+    if (CHANNELS[row.channel].needsPostalAddress) await requirePostalAddress(scope.accountId, tx);
     const at = await now(tx);
     await chosenSql(scope, row.selection, []);
     await tx.run(`update broadcasts set state = 'filling', started_at = $2 where id = $1`, [id, at]);

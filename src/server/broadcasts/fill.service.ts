@@ -1,6 +1,7 @@
 /** Addressing a broadcast: one row of the outbox for each person, in one statement, so that it stands there whole or not at all. */
 import { scopeFor, wholeAccount, type User, type Scope } from '@/core/accounts';
-import type { BroadcastChannel, BroadcastSelection, Goes, LeftOut } from '@/core/messages';
+import type { SendChannel } from '@/core/contacts';
+import type { BroadcastSelection, Goes, LeftOut } from '@/core/messages';
 import { AppError } from '@/core/shared';
 import { findUser } from '../accounts';
 import { now, publish, reader, transact, wakeWorkers } from '../shared';
@@ -8,7 +9,7 @@ import { chosenSql, standingSql } from './audience';
 
 interface Filling {
   account_id: string;
-  channel: BroadcastChannel;
+  channel: SendChannel;
   selection: BroadcastSelection;
   goes: Goes;
   per_minute: number;

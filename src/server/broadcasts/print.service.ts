@@ -1,4 +1,5 @@
 /** Printing a broadcast's letters here: ordered, made by the worker as one file, fetched. */
+import { CHANNELS } from '@/core/contacts';
 import { AppError, notFound } from '@/core/shared';
 import { accountOf, scopeFor, type Principal } from '@/core/accounts';
 import { enqueue, now, publish, reader, transact } from '../shared';
@@ -10,7 +11,7 @@ const COLUMN: Record<Print, string> = { letters: 'letters_id', labels: 'labels_i
 /** @throws AppError not_found, conflict while no letter has gone */
 export async function orderPrint(principal: Principal, id: string, what: Print): Promise<void> {
   const { channel, counts } = await findBroadcast(scopeFor(principal), id);
-  if (channel !== 'letter' || counts.sent === 0)
+  if (!CHANNELS[channel].isPrinted || counts.sent === 0)
     throw new AppError('conflict', 'There is no letter to print yet. Start the broadcast first.');
   await transact(async (tx) => {
     await tx.run(`update broadcasts set ${COLUMN[what]} = null where id = $1`, [id]);

@@ -21,7 +21,7 @@ import { readTree } from '@/core/segments/schemas';
 import { requirePostalAddress } from '../accounts';
 import { listFields, lockContact, recordActivities } from '../contacts';
 import { now, publish, reader, writeAudit, transact, wakeWorkers, type Tx } from '../shared';
-import { FOLLOWED_UP } from '@/core/contacts';
+import { CHANNELS, FOLLOWED_UP } from '@/core/contacts';
 import { findCampaign } from './campaigns.repository';
 import { DATES, enrol, staysOut, type Dates } from './enrol.service';
 
@@ -114,7 +114,7 @@ export async function updateCampaign(principal: Principal, id: string, patch: Pa
   if (patch.state === 'on') {
     const fields = planErrors(campaign.plan);
     if (fields.length) throw new AppError('input_invalid', 'It cannot be switched on yet.', { fields });
-    if (stepsIn(campaign.plan.steps).some((step) => step.do === 'touch' && step.channel === 'email'))
+    if (stepsIn(campaign.plan.steps).some((step) => step.do === 'touch' && CHANNELS[step.channel].needsPostalAddress))
       await requirePostalAddress(scope.accountId);
   }
   await transact(async (tx) => {

@@ -1,4 +1,5 @@
 /** What a campaign must know of a person, read in one place for those who are due and those who are rehearsed. */
+import { mailingAddress } from '../contacts';
 import type { PermissionState, TouchedContact } from '@/core/campaigns';
 import { firstNamesTogether, type Channel, type Stage } from '@/core/contacts';
 import { mergeFields, ownField, type MergeFields } from '@/core/messages';
@@ -59,10 +60,6 @@ export const PERSON = (asks: { dates: string; household: string; fields: string;
 export const PERSON_JOINS = `left join households hh on hh.id = c.household_id
   left join lateral (select value, fault, registered from contact_points where contact_id = c.id and kind = 'phone' and active order by position, id limit 1) ph on true
   left join lateral (select value, fault from contact_points where contact_id = c.id and kind = 'email' and active order by position, id limit 1) em on true`;
-
-/** The mailing address in one line; null unless it is complete. */
-export const mailingAddress = (row: { street: string | null; city: string | null; postal_code: string | null }): string | null =>
-  row.street && row.city && row.postal_code ? `${row.street}, ${row.city} ${row.postal_code}` : null;
 
 /** A person as guardrails and words see them. */
 export function contactOf(row: TouchedContactRow, sender: SenderContext, meets: (tree: Tree) => boolean): TouchedContact {

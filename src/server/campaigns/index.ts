@@ -10,7 +10,7 @@ export {
   updateCampaign,
 } from './campaigns.service';
 export { carryOutDue, nextDue } from './due.service';
-export { mailingAddress, readTouchedContacts } from './contact.rows';
+export { readTouchedContacts } from './contact.rows';
 export {
   failCampaignRehearsal,
   findCampaignRehearsal,

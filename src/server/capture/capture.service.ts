@@ -9,9 +9,9 @@ import { mayMakeTags } from '@/core/tags';
 import { withDefaults } from '@/core/capture';
 import { askOf, withListing, type CleanInquiry } from '@/core/capture/schemas';
 import type { ListingView } from '@/core/market';
-import { sentenceOf, type Activity, type Stage } from '@/core/contacts';
+import { CHANNEL_KEYS, sentenceOf, type Activity, type Stage } from '@/core/contacts';
 import { beginInquiry, begunByInquiry, enrollArrived } from '../campaigns';
-import { changePermissions, lettersTo, permissionActivity, recordActivities, type PermissionChange } from '../contacts';
+import { addressesOf, changePermissions, permissionActivity, recordActivities, type PermissionChange } from '../contacts';
 import { listingAskedAbout } from '../market';
 import { attachByRung, handedLine, handOver, ladderNow, noticeAgents, planRoute, type Planned } from '../routing';
 import { publishAndWake, transact, type Tx } from '../shared';
@@ -194,11 +194,11 @@ const HOW: Record<Door['kind'], string> = {
 /** A no is taken from everybody; a yes from whoever may see the person. */
 function permissionChanges({ arrival: { door, raw }, inquiry, contact, seen }: Lead, at: Date): PermissionChange[] {
   const evidence = JSON.stringify((raw as { permissions?: unknown } | null)?.permissions ?? {}).slice(0, 2_000);
-  const addresses = { call: inquiry.phones, text: inquiry.phones, email: inquiry.emails, letter: [lettersTo(contact.contactId)] };
-  return (['call', 'text', 'email', 'letter'] as const).flatMap((channel) => {
+  const { phones, emails } = inquiry;
+  return CHANNEL_KEYS.flatMap((channel) => {
     const permission = inquiry.permissions[channel];
     if (permission === undefined || (permission && !seen)) return [];
-    return addresses[channel].map((address) => ({
+    return addressesOf(channel, { id: contact.contactId, phones, emails }).map((address) => ({
       channel,
       address,
       state: permission ? ('granted' as const) : ('withdrawn' as const),

@@ -5,13 +5,14 @@ import { AppError, isZone, fieldErrors } from '@/core/shared';
 import { cleanName, oneLine } from '@/core/capture';
 import { storable, wantsSchema } from '@/core/capture/schemas';
 import { dayOfYear, type FieldInput } from '@/core/fields';
-import { CONTACT_ROLES, DATE_KINDS, type Activity, type Because, type ImportantDate } from '@/core/contacts';
+import { CONTACT_ROLES, DATE_KINDS, type Activity, type Because, type Channel, type ImportantDate } from '@/core/contacts';
 import { fullName, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
 import { now, publish, transact, type Tx } from '../shared';
 import { findContact, lockContact } from './contacts.repository';
 import { refreshSearch } from './search';
 
-import { addressesOf, changePermissions, permissionActivity, type PermissionChannel } from './permissions';
+import { addressesOf } from './addresses';
+import { changePermissions, permissionActivity } from './permissions';
 import { setDates, setFields, setTags } from './details.service';
 import { endOffers } from './ownership';
 import { recordActivities, restate } from './record-activities';
@@ -292,7 +293,7 @@ export async function setNextTouch(
 export async function setPermission(
   principal: Principal,
   contactId: string,
-  channel: PermissionChannel,
+  channel: Channel,
   state: 'granted' | 'withdrawn',
   evidence: string,
 ): Promise<void> {

@@ -5,7 +5,8 @@ import type { Scope } from '@/core/accounts';
 import { reader, type Tx } from '../shared';
 import { CONTACT_COLUMNS, CONTACT_JOINS, contactView, type ContactRow } from './contacts.rows';
 import { readMore } from './details.service';
-import { addressesOf, lettersTo, permissionFor, readPermissions } from './permissions';
+import { addressesOf, lettersTo } from './addresses';
+import { permissionFor, readPermissions } from './permissions';
 import { visible } from './visible';
 
 /** One contact. @throws AppError not_found, also when it may not be seen */

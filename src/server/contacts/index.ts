@@ -19,20 +19,28 @@ export { endFollowUp } from './follow-up';
 export { listFields, requireTags, setDates, setFields } from './details.service';
 export { FAST, HOUR_OF, measureSql, ROSTER_OF } from './measure.sql';
 export {
-  addressesOf,
   changePermissions,
-  firstAddressSql,
-  lettersTo,
-  PERMISSION_CHANNELS,
   putBackPermissions,
   permissionActivity,
   permissionFor,
   readPermissions,
   type PermissionChange,
-  type PermissionChannel,
   type PermissionDetail,
   type SaidBefore,
 } from './permissions';
+export {
+  addressesOf,
+  anyLedgerAddressSql,
+  deliveryAddress,
+  firstAddressSql,
+  ledgerAddressSql,
+  lettersTo,
+  MAILING_ADDRESS,
+  mailingAddress,
+  pointKind,
+  pointKindSql,
+  shownAddress,
+} from './addresses';
 export { recordOptOut } from './opt-out';
 export { endOffers } from './ownership';
 export { isClientSql } from './client-stages.sql';

@@ -3,26 +3,13 @@
  * holds now. A withdrawal that the person made themselves is for good: no form and no import takes it back. Letters go to a
  * person wherever they live, so what is said about letters stands under the person and not under a house.
  */
-import { CHANNELS, type Activity, type Channel } from '@/core/contacts';
+import type { Activity, Channel } from '@/core/contacts';
 import { UNKNOWN_PERMISSION, type PermissionState } from '@/core/campaigns';
 import type { Tx } from '../shared';
-
-export type PermissionChannel = Channel;
-export const PERMISSION_CHANNELS: readonly PermissionChannel[] = CHANNELS;
-
-/** Under which address the ledger holds what is said about letters. */
-export const lettersTo = (contactId: string): string => `person:${contactId}`;
-/** The addresses of a contact on a channel, the first one first, as the ledger knows them. */
-export const addressesOf = (channel: PermissionChannel, contact: { id: string; emails: string[]; phones: string[] }): string[] =>
-  channel === 'letter' ? [lettersTo(contact.id)] : channel === 'email' ? contact.emails : contact.phones;
-/** The same in SQL, for a contact `c`: the first address of a channel, null when there is none. */
-export const firstAddressSql = (channel: string): string =>
-  channel === 'letter'
-    ? `('person:' || c.id)`
-    : `(select cp.value from contact_points cp where cp.contact_id = c.id and cp.active and cp.kind = '${channel === 'email' ? 'email' : 'phone'}' order by cp.position, cp.id limit 1)`;
+import { shownAddress } from './addresses';
 
 export interface PermissionChange {
-  channel: PermissionChannel;
+  channel: Channel;
   address: string;
   state: 'granted' | 'withdrawn';
   /** How it was said, for people: `said so on the web form`, `replied STOP`. */
@@ -71,13 +58,13 @@ export const permissionActivity = (contactId: string, change: PermissionChange):
   direction: null,
   data: {
     text: `${change.state === 'granted' ? 'Yes' : 'No'}: ${change.how}`,
-    ...(change.channel === 'letter' ? {} : { to: change.address }),
+    ...shownAddress(change.channel, change.address),
   },
   because: null,
 });
 
 export interface PermissionDetail extends PermissionState {
-  channel: PermissionChannel;
+  channel: Channel;
   address: string;
   evidence: string | null;
 }

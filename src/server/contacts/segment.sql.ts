@@ -19,7 +19,7 @@ import {
   type Moment,
   type Tree,
 } from '@/core/segments';
-import { firstAddressSql } from './permissions';
+import { firstAddressSql, pointKind } from './addresses';
 
 export interface SegmentContext extends Moment {
   fields: readonly FieldDef[];
@@ -86,11 +86,10 @@ const permissionState = (channel: Channel): Question => ({
   sql: `coalesce((select p.state from permissions p where p.account_id = c.account_id and p.channel = '${channel}' and p.address = ${firstAddressSql(channel)}), 'unknown')`,
   rarely: {
     value: 'withdrawn',
-    among:
-      channel === 'letter'
-        ? `c.id in (select substr(no.address, 8)::bigint from permissions no where no.channel = 'letter' and no.state = 'withdrawn')`
-        : `c.id in (select np.contact_id from permissions no join contact_points np on np.account_id = no.account_id and np.kind = '${channel === 'email' ? 'email' : 'phone'}' and np.value = no.address and np.active
-             where no.channel = '${channel}' and no.state = 'withdrawn')`,
+    among: pointKind(channel)
+      ? `c.id in (select np.contact_id from permissions no join contact_points np on np.account_id = no.account_id and np.kind = '${pointKind(channel)}' and np.value = no.address and np.active
+             where no.channel = '${channel}' and no.state = 'withdrawn')`
+      : `c.id in (select substr(no.address, 8)::bigint from permissions no where no.channel = '${channel}' and no.state = 'withdrawn')`,
   },
 });
 const hasPoint = (kind: string): Question =>

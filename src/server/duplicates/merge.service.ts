@@ -4,7 +4,7 @@
  */
 import { AppError, notFound } from '@/core/shared';
 import { scopeFor, type Principal } from '@/core/accounts';
-import type { ContactView, Stage } from '@/core/contacts';
+import { type Channel, CHANNEL_KEYS, type ContactView, type Stage } from '@/core/contacts';
 import { chosenSide, type MergeChoices, type MergeChoice, type MergeView } from '@/core/duplicates';
 import {
   changePermissions,
@@ -12,13 +12,11 @@ import {
   findContact,
   forgetSearch,
   lockContact,
-  PERMISSION_CHANNELS,
   putBackPermissions,
   readPermissions,
   refold,
   refreshSearch,
   type PermissionChange,
-  type PermissionChannel,
   endOffers,
 } from '../contacts';
 import { now, writeAudit, transact, type Tx } from '../shared';
@@ -200,9 +198,9 @@ async function strictest(
   userId: string | null,
   at: Date,
 ): Promise<Moved['said']> {
-  const of = (channel: PermissionChannel) => [...addressesOf(channel, survivor), ...addressesOf(channel, gone)];
-  const details = await readPermissions(tx, accountId, PERMISSION_CHANNELS.flatMap(of));
-  const changes: PermissionChange[] = PERMISSION_CHANNELS.flatMap((channel) => {
+  const of = (channel: Channel) => [...addressesOf(channel, survivor), ...addressesOf(channel, gone)];
+  const details = await readPermissions(tx, accountId, CHANNEL_KEYS.flatMap(of));
+  const changes: PermissionChange[] = CHANNEL_KEYS.flatMap((channel) => {
     const addresses = of(channel);
     const permissionOf = (address: string) => details.find((detail) => detail.channel === channel && detail.address === address);
     if (!addresses.some((address) => permissionOf(address)?.state === 'withdrawn')) return [];

@@ -1,14 +1,19 @@
 /** Contacts on their way out, chunk after chunk in the order of their ids, so that memory does not grow with the file. */
 import type { Scope } from '@/core/accounts';
+import { CHANNEL_KEYS, type Channel } from '@/core/contacts';
 import type { OutgoingPerson } from '@/core/exports';
 import { selectionSql, type Selection } from '../changes';
-import { firstAddressSql, OWN_FIELDS } from '../contacts';
+import { firstAddressSql, OWN_FIELDS, pointKind } from '../contacts';
 import { reader } from '../shared';
 
 const CHUNK = 2_000;
-const PERMISSION_STATE = (channel: string, kind: string): string =>
-  `(select case when count(*) > 0 and min(coalesce(p.state, '')) = max(coalesce(p.state, '')) then nullif(min(coalesce(p.state, '')), '') end from contact_points cp
-     left join permissions p on p.account_id = c.account_id and p.channel = '${channel}' and p.address = cp.value where cp.contact_id = c.id and cp.active and cp.kind = '${kind}')`;
+/** What was said of all addresses of a channel alike; null where they differ, or nothing was. */
+const permissionState = (channel: Channel): string =>
+  pointKind(channel)
+    ? `(select case when count(*) > 0 and min(coalesce(p.state, '')) = max(coalesce(p.state, '')) then nullif(min(coalesce(p.state, '')), '') end from contact_points cp
+     left join permissions p on p.account_id = c.account_id and p.channel = '${channel}' and p.address = cp.value where cp.contact_id = c.id and cp.active and cp.kind = '${pointKind(channel)}')`
+    : `(select state from permissions p where p.account_id = c.account_id and p.channel = '${channel}' and p.address = ${firstAddressSql(channel)})`;
+const PERMISSIONS = CHANNEL_KEYS.map((channel) => `'${channel}', ${permissionState(channel)}`).join(', ');
 
 const PERSON = `select c.id, c.first_name, c.last_name, c.company, c.street, c.city, c.region, c.postal_code, c.country, c.household_id as household, c.roles, coalesce(sg.name, c.stage) as stage, coalesce(hz.name, c.horizon) as horizon, c.wants, c.source,
   u.first_name || ' ' || u.last_name as agent, to_char(c.created_at, 'YYYY-MM-DD') as added,
@@ -17,7 +22,7 @@ const PERSON = `select c.id, c.first_name, c.last_name, c.company, c.street, c.c
   coalesce((select array_agg(t.name order by lower(t.name)) from contact_tags ct join tags t on t.id = ct.tag_id and t.deleted_at is null where ct.contact_id = c.id), '{}') as tags,
   coalesce((select jsonb_agg(jsonb_build_object('kind', kind, 'label', label, 'on', case when year is null then '-' else lpad(year::text, 4, '0') end || '-' || to_char(month_day / 100, 'FM00') || '-' || to_char(month_day % 100, 'FM00')) order by id)
     from contact_dates where contact_id = c.id), '[]') as dates,
-  jsonb_strip_nulls(jsonb_build_object('call', ${PERMISSION_STATE('call', 'phone')}, 'text', ${PERMISSION_STATE('text', 'phone')}, 'email', ${PERMISSION_STATE('email', 'email')}, 'letter', (select state from permissions p where p.account_id = c.account_id and p.channel = 'letter' and p.address = ${firstAddressSql('letter')}))) as permissions,
+  jsonb_strip_nulls(jsonb_build_object(${PERMISSIONS})) as permissions,
   coalesce((${OWN_FIELDS}), '{}') as fields
   from contacts c left join stages sg on sg.account_id = c.account_id and sg.key = c.stage left join horizons hz on hz.account_id = c.account_id and hz.key = c.horizon left join users u on u.id = c.owner_id`;
 

@@ -1,11 +1,11 @@
 /** The people of a chunk as they are taken in: made or completed, with all that belongs to them, and each with what undo needs. */
-import { nextTouch, type Stage } from '@/core/contacts';
+import { CHANNEL_KEYS, nextTouch, type Stage } from '@/core/contacts';
 import { dayOfYear, fieldRows } from '@/core/fields';
 import { mergedColumns, type ImportedPerson, type ContactState } from '@/core/imports';
 import { storableJson } from '@/core/capture/schemas';
 import { cleanName, zoneOfPostalCode } from '@/core/capture';
 import { tagName } from '@/core/tags';
-import { addressesOf, changePermissions, PERMISSION_CHANNELS, refreshSearch, restate, type PermissionChange } from '../contacts';
+import { addressesOf, changePermissions, refreshSearch, restate, shownAddress, type PermissionChange } from '../contacts';
 import { inTurn, type Tx } from '../shared';
 import type { ImportContext } from './context';
 import type { ImportUnit } from './import-units';
@@ -300,7 +300,7 @@ export class ImportChunkWriter {
   private async addPermissions(units: ImportUnit[]): Promise<void> {
     const { row } = this.context;
     const wanted: (PermissionChange & { unit: ImportUnit })[] = units.flatMap((unit) =>
-      PERMISSION_CHANNELS.flatMap((channel) => {
+      CHANNEL_KEYS.flatMap((channel) => {
         const state = unit.person.permissions[channel];
         const addresses = addressesOf(channel, {
           id: unit.contactId!,
@@ -369,7 +369,7 @@ export class ImportChunkWriter {
         channel: one.channel,
         data: {
           text: `${one.state === 'granted' ? 'Yes' : 'No'}: ${one.how}`,
-          ...(one.channel === 'letter' ? {} : { to: one.address }),
+          ...shownAddress(one.channel, one.address),
         },
       })),
     );

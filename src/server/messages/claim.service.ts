@@ -7,10 +7,10 @@ import { campaignsHeldSql } from '../accounts';
 import { HOUR } from '@/core/shared';
 import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
 import { mayTouch, UNKNOWN_PERMISSION, type PermissionState, type Verdict } from '@/core/campaigns';
-import type { Activity, Channel, Stage } from '@/core/contacts';
-import { fillWords, withSender, type Goes, type Words } from '@/core/messages';
-import { mailingAddress, readTouchedContacts } from '../campaigns';
-import { recordActivities } from '../contacts';
+import { CHANNELS, type Activity, type Channel, type Stage } from '@/core/contacts';
+import { fillFor, type Goes, type Words } from '@/core/messages';
+import { readTouchedContacts } from '../campaigns';
+import { anyLedgerAddressSql, mailingAddress, pointKind, pointKindSql, recordActivities } from '../contacts';
 import { joinAsWritten, now, transact, type Tx } from '../shared';
 
 export interface OutboxMessage {
@@ -145,8 +145,8 @@ const READ = `
   from outbox o join contacts c on c.id = o.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = o.account_id
   left join households h on h.id = c.household_id left join broadcasts b on b.id = o.broadcast_id left join templates t on t.id = o.template_id
   left join enrollments e on e.id = o.enrollment_id left join users u on u.id = o.user_id
-  left join contact_points p on p.account_id = o.account_id and p.kind = case o.channel when 'email' then 'email' else 'phone' end and p.value = o.address and p.active and o.channel <> 'letter'
-  left join permissions r on r.account_id = o.account_id and r.address = case o.channel when 'letter' then 'person:' || o.contact_id else o.address end and r.channel = o.channel
+  left join contact_points p on p.account_id = o.account_id and p.kind = ${pointKindSql('o.channel')} and p.value = o.address and p.active
+  left join permissions r on r.account_id = o.account_id and r.address = ${anyLedgerAddressSql('o.channel', 'o.contact_id', 'o.address')} and r.channel = o.channel
   where o.id = any($2::bigint[]) and not (o.automatic and o.state = 'waiting' and exists (select 1 from outbox q where q.contact_id = o.contact_id and q.automatic and q.state = 'sending' and q.id <> o.id))
   order by o.due_at, o.id`;
 
@@ -190,19 +190,12 @@ async function addressBroadcasts(tx: Tx, rows: ClaimRow[]): Promise<void> {
   });
   const rendered = own.map((row) => {
     const person = people.get(row.contact_id)!;
-    const source = row.broadcast_words!;
-    const filled = fillWords(source, person.fields, { seed: row.key });
-    const text =
-      row.channel === 'text' && !person.textedBefore
-        ? withSender(filled.text, person.fields.agent_first_name ?? '', row.account_name)
-        : filled.text;
-    row.payload = {
-      subject: filled.subject,
-      text,
-      ...(row.channel === 'email' && filled.html ? { html: filled.html } : {}),
-      ...(row.channel === 'email' && source.files?.length ? { files: source.files.map(({ id }) => id) } : {}),
-    };
-    return { id: row.id, payload: row.payload, picks: filled.picks };
+    const { subject, text, html, files, picks } = fillFor(row.channel, row.broadcast_words!, person.fields, {
+      seed: row.key,
+      textedBefore: person.textedBefore,
+    });
+    row.payload = { subject, text, ...(html ? { html } : {}), ...(files.length ? { files } : {}) };
+    return { id: row.id, payload: row.payload, picks };
   });
   await tx.run(
     `update outbox o set payload = x.payload, picks = x.picks from jsonb_to_recordset($1::jsonb) as x (id bigint, payload jsonb, picks text[]) where o.id = x.id`,
@@ -210,11 +203,15 @@ async function addressBroadcasts(tx: Tx, rows: ClaimRow[]): Promise<void> {
   );
 }
 
+/** A letter goes where they live by now; the rest where the row says. */
+const addressOf = (row: ClaimRow): string | null => (pointKind(row.channel) ? row.address : mailingAddress(row));
+
 function judge(row: ClaimRow, touched: { at: Date; channel: Channel }[], ofTemplate: number, at: Date): Verdict {
-  if (row.channel === 'call') return { go: true };
+  const { isTask, needsPostalAddress } = CHANNELS[row.channel];
+  if (isTask) return { go: true };
   if (row.automatic && !row.payload.talk && (row.enrollment_state === 'stopped' || row.enrollment_state === 'paused'))
     return { go: false, because: { why: 'has_answered', channel: row.channel } };
-  if (row.channel === 'email' && row.automatic && !row.payload.confirms && !row.settings.postalAddress?.trim())
+  if (needsPostalAddress && row.automatic && !row.payload.confirms && !row.settings.postalAddress?.trim())
     return {
       go: 'later',
       at: new Date(at.getTime() + HOUR),
@@ -235,7 +232,7 @@ function judge(row: ClaimRow, touched: { at: Date; channel: Channel }[], ofTempl
       template: row.day_cap === null ? null : { name: row.template ?? '', cap: row.day_cap, sent: ofTemplate },
       touched,
       doNotContact: row.do_not_contact,
-      address: row.channel === 'letter' ? mailingAddress(row) : row.address,
+      address: addressOf(row),
       addressFault: row.point_fault,
       permission: row.state ? { state: row.state, at: row.permission_at, how: row.how } : UNKNOWN_PERMISSION,
       wroteAt: row.last_in_at,
@@ -287,14 +284,14 @@ const messageOf = (row: ClaimRow, at: Date): OutboxMessage => ({
   id: row.id,
   key: row.key,
   channel: row.channel,
-  to: row.channel === 'letter' ? mailingAddress(row)! : row.address!,
+  to: addressOf(row)!,
   attempts: row.attempts + 1,
   subject: row.payload.subject ?? null,
   text: row.payload.text ?? '',
   html: row.payload.html ?? null,
   files: row.payload.files ?? [],
   automatic: row.automatic,
-  printedHere: row.channel === 'letter' && row.goes?.printed === 'here',
+  printedHere: CHANNELS[row.channel].isPrinted && row.goes?.printed === 'here',
   at,
   contact: {
     id: row.contact_id,

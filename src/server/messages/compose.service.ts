@@ -3,12 +3,12 @@ import { randomUUID } from 'node:crypto';
 import { AppError } from '@/core/shared';
 import { DEFAULT_SETTINGS, scopeFor, type Principal } from '@/core/accounts';
 import { mayTouch, type Verdict } from '@/core/campaigns';
-import { mailingAddress } from '../campaigns';
-import { namesTogether, sentenceOf, type Channel, type ContactView } from '@/core/contacts';
+import { CHANNELS, namesTogether, sentenceOf, type Channel, type ContactView, type SendChannel } from '@/core/contacts';
 import { storable } from '@/core/capture/schemas';
 import { readSettings } from '../accounts';
 import {
   addressesOf,
+  deliveryAddress,
   findContact,
   findContacts,
   findContactWithPermissions,
@@ -17,8 +17,6 @@ import {
   readPermissions,
 } from '../contacts';
 import { now, transact, wakeWorkers, type Tx } from '../shared';
-
-const MOST = { text: 1_600, email: 50_000, letter: 4_000 } as const;
 
 /** Asks the guardrails whether somebody may be touched by hand now. */
 export async function askGuardrails(
@@ -29,8 +27,7 @@ export async function askGuardrails(
 ): Promise<{ verdict: Verdict; address: string | null }> {
   const scope = scopeFor(principal);
   const contact = await findContact(scope, contactId, tx);
-  const address =
-    channel === 'letter' ? mailingAddress(contact.place) : ((channel === 'email' ? contact.emails : contact.phones)[0] ?? null);
+  const address = deliveryAddress(channel, contact);
   const [subject] = addressesOf(channel, contact);
   const details = await readPermissions(tx, scope.accountId, subject ? [subject] : []);
   const known = await tx.first<{
@@ -72,7 +69,7 @@ export async function askGuardrails(
 }
 
 export interface OutgoingMessage {
-  channel: 'text' | 'email' | 'letter';
+  channel: SendChannel;
   subject?: string | null;
   text: string;
   /** To everybody of the household: one letter with all names, a text or an e-mail to each. */
@@ -96,9 +93,10 @@ export async function sendMessage(principal: Principal, contactId: string, messa
     throw new AppError('input_invalid', 'The message is empty; nothing was sent.', {
       fields: [{ field: 'text', message: 'write something first' }],
     });
-  if (text.length > MOST[message.channel]) {
+  const { mostCharacters, isForHousehold } = CHANNELS[message.channel];
+  if (text.length > mostCharacters) {
     throw new AppError('input_invalid', 'The message is too long; nothing was sent.', {
-      fields: [{ field: 'text', message: `at most ${MOST[message.channel].toLocaleString('en-US')} characters` }],
+      fields: [{ field: 'text', message: `at most ${mostCharacters.toLocaleString('en-US')} characters` }],
     });
   }
   return transact(async (tx) => {
@@ -107,12 +105,12 @@ export async function sendMessage(principal: Principal, contactId: string, messa
     for (const other of others) {
       const { verdict } = await askGuardrails(tx, principal, other.id, message.channel);
       const refused = verdict.go === false ? sentenceOf(verdict.because) : null;
-      if (message.channel !== 'letter' && !refused) await putOut(tx, principal, other.id, { ...message, text }, null);
+      if (!isForHousehold && !refused) await putOut(tx, principal, other.id, { ...message, text }, null);
       willing.push({ name: namesTogether([other]), because: refused, sent: refused === null });
     }
     const together = others.filter((_, n) => willing[n]!.sent);
     const names =
-      message.channel === 'letter' && together.length
+      isForHousehold && together.length
         ? namesTogether([await findContact(scopeFor(principal), contactId, tx), ...together])
         : null;
     const { id, verdict } = await putOut(tx, principal, contactId, { ...message, text }, names);
@@ -152,7 +150,7 @@ async function putOut(
   if (verdict.go === false) throw new AppError('touch_refused', sentenceOf(verdict.because));
   const subject = message.subject
     ? storable(message.subject).replace(/\s+/g, ' ').slice(0, 200)
-    : message.channel === 'email'
+    : CHANNELS[message.channel].hasBlocks
       ? 'A word from us'
       : null;
   const row = await tx.first<{ id: string }>(

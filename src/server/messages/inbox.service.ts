@@ -1,4 +1,5 @@
 /** What people answer: texts by the carrier's webhook, e-mails by the mail door. Each is taken once; a stranger's message is an inquiry. */
+import { CONVERSATION_CHANNEL } from '@/core/conversations';
 import { cleanPhone, oneLine } from '@/core/capture';
 import type { ReadMail } from '@/core/mail';
 import { readInquiry } from '@/core/capture/schemas';
@@ -204,7 +205,7 @@ async function recordAnswer(
   answer: { channel: 'text' | 'email'; from: string; to: string; subject?: string; body: string; at: Date; autoReply: boolean },
 ): Promise<void> {
   const message: Answer = { ...answer, accountId: known.accountId, contactId: known.contactId, address: known.address };
-  if (answer.channel === 'email' && !message.body.trim()) message.body = answer.subject ?? '';
+  if (!message.body.trim()) message.body = answer.subject ?? '';
   const refused = answer.autoReply ? null : await refusalOf(tx, message);
   const ends = refused !== null && isEnd(refused.refusal);
   const withdrawals = refused ? await carryOutRefusal(tx, message, refused.refusal, refused.who) : [];
@@ -232,7 +233,8 @@ async function recordAnswer(
   if (answer.autoReply) return;
   if (refused?.refusal.kind === 'unclear')
     await recordActivities(tx, known.accountId, await restAndAsk(tx, message, refused.who));
-  else if (!ends && answer.channel === 'text') await answerConversation(tx, known.contactId, answer.body, answer.at);
+  else if (!ends && answer.channel === CONVERSATION_CHANNEL)
+    await answerConversation(tx, known.contactId, answer.body, answer.at);
   await tx.run('update contacts set unread_at = coalesce(unread_at, $2), wrote_at = greatest(wrote_at, $2) where id = $1', [
     known.contactId,
     answer.at,

@@ -1,8 +1,8 @@
 /** The outbox after the hand-over: what came of each message, when the rest is tried again, and what does not get out. */
 import { campaignsHeldSql } from '../accounts';
-import type { Activity, Because } from '@/core/contacts';
+import { CHANNELS, type Activity, type Because } from '@/core/contacts';
 import type { ParkedView, ProviderAnswer } from '@/core/messages';
-import { recordActivities } from '../contacts';
+import { pointKind, recordActivities } from '../contacts';
 import { publish, reader, transact, wakeWorkers, type Tx, type RowOf } from '../shared';
 import type { outboxTable } from './outbox.model';
 import { DEAD_AFTER_SECONDS } from './claim.service';
@@ -42,7 +42,7 @@ export async function completeOutbox(processId: string, results: HandOver[], at:
       at,
     );
     for (const accountId of new Set(rows.map((row) => row.account_id))) {
-      const own = rows.filter((row) => row.account_id === accountId && row.channel !== 'call');
+      const own = rows.filter((row) => row.account_id === accountId && !CHANNELS[row.channel].isTask);
       await markBroken(
         tx,
         accountId,
@@ -104,12 +104,7 @@ const markBroken = async (tx: Tx, accountId: string, rows: DoneRow[]): Promise<v
   if (!rows.length) return;
   await tx.run(
     `update contact_points p set fault = x.fault from jsonb_to_recordset($2::jsonb) as x (kind text, value text, fault text) where p.account_id = $1 and p.kind = x.kind and p.value = x.value and p.active`,
-    [
-      accountId,
-      JSON.stringify(
-        rows.map((row) => ({ kind: row.channel === 'email' ? 'email' : 'phone', value: row.address, fault: row.fault })),
-      ),
-    ],
+    [accountId, JSON.stringify(rows.map((row) => ({ kind: pointKind(row.channel), value: row.address, fault: row.fault })))],
   );
 };
 
@@ -135,7 +130,7 @@ function lineOf(row: DoneRow, at: Date): Activity[] {
         text: row.payload.text,
         subject: row.payload.subject ?? undefined,
         to: row.address ?? undefined,
-        from: (row.channel === 'text' ? row.agent_phone : row.agent_email) ?? undefined,
+        from: (pointKind(row.channel) === 'phone' ? row.agent_phone : row.agent_email) ?? undefined,
         automatic: row.automatic || undefined,
         outboxId: row.id,
         campaign: row.campaign ?? undefined,

@@ -2,7 +2,7 @@
  * What becomes of an answer that refuses: the ledger withdrawn at once, campaigns ended, one confirmation, and nobody taken in again;
  * a number that is somebody else's is given up and the contact stays; what is not sure pauses and asks the agent.
  */
-import type { Activity, Channel } from '@/core/contacts';
+import { CHANNELS, channelsTo, type Activity, type Channel } from '@/core/contacts';
 import { confirmationOf, readRefusal, type Refusal } from '@/core/messages';
 import { scopeFor, type Principal } from '@/core/accounts';
 import { AppError, DAY } from '@/core/shared';
@@ -12,6 +12,7 @@ import {
   lettersTo,
   lockContact,
   permissionActivity,
+  pointKind,
   recordActivities,
   type PermissionChange,
 } from '../contacts';
@@ -41,7 +42,6 @@ interface Who {
 
 /** So much of an email is looked at: below stand signatures, with words about other people's lists. */
 const MOST_OF_A_MAIL = 400;
-const CHANNELS_OF = { phone: ['call', 'text'], email: ['email'] } as const;
 
 const whoIs = async (tx: Tx, contactId: string): Promise<Who> =>
   (await tx.first<Who>(
@@ -54,7 +54,7 @@ const whoIs = async (tx: Tx, contactId: string): Promise<Who> =>
 /** What an answer of a contact refuses. */
 export async function refusalOf(tx: Tx, answer: Answer): Promise<{ refusal: Refusal; who: Who } | null> {
   const who = await whoIs(tx, answer.contactId);
-  const body = answer.channel === 'email' ? answer.body.slice(0, MOST_OF_A_MAIL) : answer.body;
+  const body = CHANNELS[answer.channel].hasSubject ? answer.body.slice(0, MOST_OF_A_MAIL) : answer.body;
   const refusal = readRefusal(body, { channel: answer.channel, names: [who.first_name, who.last_name].filter(Boolean) });
   if (!refusal) return null;
   /* “Not yet” answers what the assistant asked; only a stop is one there too. */
@@ -72,24 +72,22 @@ function withdrawn(answer: Answer, refusal: Refusal, who: Who): PermissionChange
     forGood: true,
     at: answer.at,
   });
-  const own = answer.channel === 'text' ? 'phone' : 'email';
+  const sameAddress = channelsTo(CHANNELS[answer.channel].address);
   switch (refusal.kind) {
     case 'wrong_person':
-      return CHANNELS_OF[own].map((channel) => change(channel, answer.address, 'it belongs to somebody else, who said so'));
+      return sameAddress.map((channel) => change(channel, answer.address, 'it belongs to somebody else, who said so'));
     case 'stop_all':
       return [
-        ...points.flatMap(({ kind, value }) => CHANNELS_OF[kind].map((channel) => change(channel, value))),
-        change('letter', lettersTo(answer.contactId)),
+        ...points.flatMap(({ kind, value }) => channelsTo(kind).map((channel) => change(channel, value))),
+        ...channelsTo('mailing').map((channel) => change(channel, lettersTo(answer.contactId))),
       ];
     case 'stop':
       return refusal.channels.flatMap((channel) =>
-        channel === 'letter'
-          ? [change(channel, lettersTo(answer.contactId))]
-          : channel === answer.channel || (own === 'phone' && channel === 'call')
-            ? [change(channel, answer.address)]
-            : points
-                .filter(({ kind }) => (CHANNELS_OF[kind] as readonly Channel[]).includes(channel))
-                .map(({ value }) => change(channel, value)),
+        sameAddress.includes(channel)
+          ? [change(channel, answer.address)]
+          : pointKind(channel)
+            ? points.filter(({ kind }) => kind === pointKind(channel)).map(({ value }) => change(channel, value))
+            : [change(channel, lettersTo(answer.contactId))],
       );
     case 'unclear':
       return [];
@@ -215,7 +213,7 @@ export async function judgeRefusal(principal: Principal, contactId: string, ends
 export async function refusedByStranger(tx: Tx, stranger: Omit<Answer, 'contactId'>): Promise<boolean> {
   const refusal = readRefusal(stranger.body, { channel: stranger.channel, names: [] });
   if (!refusal || !isEnd(refusal)) return false;
-  const channels: readonly Channel[] = stranger.channel === 'text' ? CHANNELS_OF.phone : CHANNELS_OF.email;
+  const channels = channelsTo(CHANNELS[stranger.channel].address);
   await changePermissions(
     tx,
     stranger.accountId,

@@ -2,7 +2,8 @@
 import { randomUUID } from 'node:crypto';
 import { AppError } from '@/core/shared';
 import { scopeFor, type User } from '@/core/accounts';
-import { fillWords, mergeFields, withSender, type MergeFields, type Words } from '@/core/messages';
+import { CHANNELS } from '@/core/contacts';
+import { fillFor, mergeFields, type MergeFields, type Words } from '@/core/messages';
 import type { Channel } from '@/core/contacts';
 import { showPhone } from '@/core/capture';
 import { brokerageName } from '../accounts';
@@ -27,7 +28,7 @@ export async function sendTrial(user: User, trials: readonly Trial[], contactId:
     new AppError('input_invalid', 'Nothing was sent.', { fields: [{ field: 'words', message }] });
   if (!trials.length) throw invalid('there is nothing to try yet');
   if (trials.length > MOST) throw invalid(`at most ${MOST} messages at once`);
-  if (!user.phone && trials.some(({ channel }) => channel === 'text'))
+  if (!user.phone && trials.some(({ channel }) => CHANNELS[channel].preview === 'phone'))
     throw invalid('your own phone number is not known; Setup has it');
   return transact(async (tx) => {
     const fields = (await listFields(scope.accountId, tx)).map(({ name }) => name);
@@ -40,16 +41,16 @@ export async function sendTrial(user: User, trials: readonly Trial[], contactId:
     const values = contactId ? await ofContact(tx, scope, contactId) : await ofMyself(user);
     for (const { channel, words } of trials) {
       const key = `try-${randomUUID()}`;
-      const { subject, text, html } = fillWords(words, values, { seed: key });
+      const { subject, text, html, files } = fillFor(channel, words, values, { seed: key, textedBefore: false });
       await enqueue(tx, 'messages.try', {
         trial: {
           key,
           userId: user.id,
           channel,
           subject,
-          text: channel === 'text' ? withSender(text, values.agent_first_name ?? '', values.brokerage ?? '') : text,
+          text,
           html,
-          files: (words.files ?? []).map(({ id }) => id),
+          files,
         },
       });
     }

@@ -56,24 +56,26 @@ export async function noticeAgents(tx: Tx, { accountId, inquiryId, channels, at 
   );
 }
 
+/** By each channel, how much of what they ask is told, and how the offer is answered. */
+const ALERTS: Record<Notify, { mostOfAsk: number; reply: (offer: OfferToTell) => string }> = {
+  call: { mostOfAsk: 0, reply: () => 'Open Urraca to take it.' },
+  text: { mostOfAsk: 80, reply: (offer) => `Reply 1 to take it, 0 to pass (no. ${offer.offer_id}).` },
+  email: { mostOfAsk: 600, reply: () => 'Reply “take” to take it, or “pass”.' },
+};
+
 function wordsOf(offer: OfferToTell, channel: Notify): { subject: string; body: string } {
   const who = offer.hides.includes('name') && offer.state === 'open' ? 'A lead' : offer.name || 'A lead';
   const from = offer.source && !(offer.hides.includes('source') && offer.state === 'open') ? ` from ${offer.source}` : '';
   const place = offer.city ? `, ${offer.city}` : '';
-  const ask = offer.ask && channel !== 'call' ? `: ${offer.ask.slice(0, channel === 'text' ? 80 : 600)}` : '';
+  const { mostOfAsk, reply } = ALERTS[channel];
+  const ask = offer.ask && mostOfAsk ? `: ${offer.ask.slice(0, mostOfAsk)}` : '';
   if (offer.state === 'given')
     return {
       subject: `A new lead: ${who}`,
       body: `${who}${from}${place} is yours${offer.phones[0] ? `, ${offer.phones[0]}` : ''}${ask}`,
     };
   const until = offer.ends_at ? ` until ${clockTime(offer.ends_at, offer.zone)}` : '';
-  const reply =
-    channel === 'call'
-      ? 'Open Urraca to take it.'
-      : channel === 'text'
-        ? `Reply 1 to take it, 0 to pass (no. ${offer.offer_id}).`
-        : 'Reply “take” to take it, or “pass”.';
-  return { subject: `A lead for you${place}`, body: `${who}${from}${place} is offered to you${until}${ask}\n${reply}` };
+  return { subject: `A lead for you${place}`, body: `${who}${from}${place} is offered to you${until}${ask}\n${reply(offer)}` };
 }
 
 interface Word {

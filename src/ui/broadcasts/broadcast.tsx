@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { CHANNEL_NAMES } from '@/core/contacts';
+import { CHANNELS } from '@/core/contacts';
 import { BROADCAST_STATE_WORDS } from '@/core/messages';
 import { ask, freshKey, useToast } from '../primitives';
 import { Draft } from './draft';
@@ -53,7 +53,7 @@ export function BroadcastDesk({ first }: { first: Broadcast }) {
         <div>
           <h1>{broadcast.name}</h1>
           <p className="soft">
-            {CHANNEL_NAMES[broadcast.channel]} · <b>{BROADCAST_STATE_WORDS[state]}</b>
+            {CHANNELS[broadcast.channel].name} · <b>{BROADCAST_STATE_WORDS[state]}</b>
             {broadcast.fault && <span className="late"> · {broadcast.fault}</span>}
           </p>
         </div>

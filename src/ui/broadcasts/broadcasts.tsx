@@ -2,7 +2,8 @@
 /** Broadcasts in a table: to how many, how far, and what became of each. */
 import { useState } from 'react';
 import Link from 'next/link';
-import { BROADCAST_CHANNELS, BROADCAST_STATE_WORDS } from '@/core/messages';
+import { CHANNELS, SEND_CHANNELS } from '@/core/contacts';
+import { BROADCAST_STATE_WORDS } from '@/core/messages';
 import { ask, Glyph, useNow, useZone, when } from '../primitives';
 import { CampaignTabs, NewNamed, Rate } from '../templates';
 import { useBroadcasts, type Broadcast } from './shapes';
@@ -76,7 +77,7 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
                   <Rate n={row.counts.answered} of={row.counts.sent} what="answered within a week" />
                 </td>
                 <td>
-                  {row.channel === 'email' ? (
+                  {CHANNELS[row.channel].isTracked ? (
                     <Rate n={row.counts.opened} of={row.counts.sent} what="opened" />
                   ) : (
                     <span className="soft">not known</span>
@@ -95,7 +96,7 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
           title="A new broadcast"
           label="Its name, for us"
           does="Make the draft"
-          channels={BROADCAST_CHANNELS}
+          channels={SEND_CHANNELS}
           team={false}
           list="broadcasts"
           page="/campaigns/broadcasts"

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { CHANNELS } from '@/core/contacts';
 import { leftOutWords, type BroadcastPeople, type LeftOut } from '@/core/messages';
 import { Ago, ask, useToast, useNow, useZone, when } from '../primitives';
 import { Preview, Rate } from '../templates';
@@ -11,7 +12,8 @@ import '../templates/templates.css';
 import './broadcasts.css';
 
 export function Outcome({ broadcast }: { broadcast: Broadcast }) {
-  const { counts, people, channel, state } = broadcast;
+  const { counts, people, state } = broadcast;
+  const { isTracked, isPrinted } = CHANNELS[broadcast.channel];
   const [shown, setShown] = useState<BroadcastPeople>(counts.answered ? 'answered' : 'sent');
   const now = useNow();
   const zone = useZone();
@@ -64,18 +66,18 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
           {counts.waiting > 0 && line('waiting', state === 'paused' ? 'Waits, paused' : 'Waits for its time', counts.waiting)}
           {counts.held > 0 && line('held', 'Held back', counts.held)}
           {line('answered', 'Answered within a week', counts.answered)}
-          {channel === 'email' && line('opened', 'Opened', counts.opened)}
-          {channel === 'email' && line('clicked', 'Followed a link', counts.clicked)}
-          {(channel !== 'text' || counts.bounced > 0) && line('bounced', 'Came back', counts.bounced)}
-          {channel === 'email' && line('complained', 'Called it unwanted', counts.complained)}
+          {isTracked && line('opened', 'Opened', counts.opened)}
+          {isTracked && line('clicked', 'Followed a link', counts.clicked)}
+          {line('bounced', 'Came back', counts.bounced)}
+          {isTracked && line('complained', 'Called it unwanted', counts.complained)}
           {line('opted_out', 'Opted out', counts.opted_out)}
-          {channel === 'letter' && (
+          {isPrinted && (
             <div className="pair">
               <span>Delivered by the post</span>
               <b>{counts.delivered_letters.toLocaleString('en-US')}</b>
             </div>
           )}
-          {channel === 'email' && (
+          {isTracked && (
             <p className="soft small">
               An open says that a program loaded a picture of ours: some load it by themselves, some never do. Followed links and
               answers say more.
@@ -83,11 +85,11 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
           )}
           {left.length > 0 && <p className="soft small">Left out: {left.map(([why, n]) => leftOutWords(why, n)).join(', ')}.</p>}
         </section>
-        {channel === 'letter' && counts.sent > 0 && <Print broadcast={broadcast} />}
+        {isPrinted && counts.sent > 0 && <Print broadcast={broadcast} />}
         <Behind key={shown} id={broadcast.id} what={shown} />
       </div>
       <div className="step-side">
-        <Preview channel={channel} words={broadcast.words} />
+        <Preview channel={broadcast.channel} words={broadcast.words} />
       </div>
     </div>
   );

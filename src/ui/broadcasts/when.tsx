@@ -1,5 +1,6 @@
 'use client';
 /** When a broadcast goes, how fast, and who prints its letters. */
+import { CHANNELS } from '@/core/contacts';
 import type { Goes, Reach } from '@/core/messages';
 import { DAY } from '@/core/shared';
 import { useNow } from '../primitives';
@@ -88,7 +89,7 @@ export function WhenItGoes({
           />{' '}
           in a minute
         </label>
-        {channel === 'letter' && (
+        {CHANNELS[channel].isPrinted && (
           <label>
             printed{' '}
             <select

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { CampaignRehearsalView, DayForecast, Plan } from '@/core/campaigns';
-import type { Because } from '@/core/contacts';
+import { byChannel, CHANNEL_KEYS, type Because } from '@/core/contacts';
 import { shortDay } from '@/core/shared';
 import { ask, useToast, useNow, useZone } from '../primitives';
 import type { Campaign } from './shapes';
@@ -181,8 +181,8 @@ function inWeeks(days: readonly DayForecast[]): DayForecast[] {
   const weeks = new Map<number, DayForecast>();
   for (const one of days) {
     const day = Math.floor(one.day / 7) * 7;
-    const week = weeks.get(day) ?? { day, text: 0, email: 0, call: 0, letter: 0, task: 0 };
-    for (const key of ['text', 'email', 'call', 'letter', 'task'] as const) week[key] += one[key];
+    const week = weeks.get(day) ?? { day, task: 0, ...byChannel(() => 0) };
+    for (const key of [...CHANNEL_KEYS, 'task'] as const) week[key] += one[key];
     weeks.set(day, week);
   }
   return [...weeks.values()];

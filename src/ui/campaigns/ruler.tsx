@@ -3,19 +3,20 @@
  * The day ruler: days run to the right, a lane for each channel and one for tasks, changes and partings. Steps sit on their day, are
  * dragged along it or moved by the arrow keys; where ways part, each way has a ruler of its own below.
  */
+import { CONVERSATION_CHANNEL } from '@/core/conversations';
+import { capitalized } from '@/core/shared';
 import { useState } from 'react';
 import { daysOf, moved, removed, stepWords, whenWords, type Step } from '@/core/campaigns';
-import { CHANNEL_NAMES, CHANNELS } from '@/core/contacts';
+import { CHANNEL_KEYS, CHANNELS } from '@/core/contacts';
 import { Glyph } from '../primitives';
 import type { Campaign } from './shapes';
 import './campaigns.css';
 
-const LANES = [...CHANNELS, 'other'] as const;
+const LANES = [...CHANNEL_KEYS, 'other'] as const;
 type Lane = (typeof LANES)[number];
 const withArticle = (word: string): string => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`;
-const laneOf = (step: Step): Lane => (step.do === 'touch' ? step.channel : step.do === 'talk' ? 'text' : 'other');
-const laneName = (lane: Lane): string =>
-  lane === 'other' ? 'Else' : CHANNEL_NAMES[lane][0]!.toUpperCase() + CHANNEL_NAMES[lane].slice(1);
+const laneOf = (step: Step): Lane => (step.do === 'touch' ? step.channel : step.do === 'talk' ? CONVERSATION_CHANNEL : 'other');
+const laneName = (lane: Lane): string => (lane === 'other' ? 'Else' : capitalized(CHANNELS[lane].name));
 
 /** Up to so many days are all shown; of a longer campaign those with steps, their neighbours, and how many lie between. */
 const ALL_DAYS = 14;
@@ -132,8 +133,8 @@ export function Ruler({
                 <button
                   type="button"
                   className="add-step"
-                  aria-label={`Add ${lane === 'other' ? 'a task, change or parting' : withArticle(CHANNEL_NAMES[lane])} on day ${column.day}`}
-                  title={`Add ${lane === 'other' ? 'a task, a change or a parting of ways' : withArticle(CHANNEL_NAMES[lane])}`}
+                  aria-label={`Add ${lane === 'other' ? 'a task, change or parting' : withArticle(CHANNELS[lane].name)} on day ${column.day}`}
+                  title={`Add ${lane === 'other' ? 'a task, a change or a parting of ways' : withArticle(CHANNELS[lane].name)}`}
                   onClick={() => onAdd(lane, column.day)}
                 >
                   +
@@ -195,7 +196,7 @@ function StepTile({ step, count, chosen, faulty, draggable, onChoose, onCarry, o
       {count && (count.sent > 0 || count.waiting > 0) && (
         <span style={{ display: 'block' }}>
           {count.sent > 0 &&
-            `${count.sent.toLocaleString('en-US')} ${step.do === 'touch' && step.channel !== 'call' ? 'went' : 'made'}`}
+            `${count.sent.toLocaleString('en-US')} ${step.do === 'touch' && !CHANNELS[step.channel].isTask ? 'went' : 'made'}`}
           {count.sent > 0 && count.waiting > 0 && ' · '}
           {count.waiting > 0 && `${count.waiting.toLocaleString('en-US')} to go`}
         </span>

@@ -1,5 +1,6 @@
 'use client';
 /** Changing the chosen step: when it is due, its words, whom it asks, what it changes. */
+import { capitalized } from '@/core/shared';
 import Link from 'next/link';
 import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
@@ -14,7 +15,7 @@ import {
   type TouchStep,
   type StepTiming,
 } from '@/core/campaigns';
-import { CHANNEL_NAMES } from '@/core/contacts';
+import { CHANNELS } from '@/core/contacts';
 import { ASK_WORDS, DEFAULT_QUESTIONS, TALK_ASKS, type ConversationQuestion } from '@/core/conversations';
 import { WordsEditor, useTemplates } from '../templates';
 import { ask as fetchOne, NO_WORDS, useOrder, useVocabulary } from '../primitives';
@@ -52,12 +53,12 @@ export function StepFields({
   onChange,
   onRemove,
 }: Props<Step> & { campaignId: string; errors: string[]; onRemove: () => void }) {
-  const title = step.do === 'touch' ? CHANNEL_NAMES[step.channel] : KINDS[step.do].toLowerCase();
+  const title = step.do === 'touch' ? CHANNELS[step.channel].name : KINDS[step.do].toLowerCase();
   return (
     <section aria-label="The chosen step" className="panel step-fields">
       <div className="line" style={{ justifyContent: 'space-between' }}>
         <h2>
-          {title[0]!.toUpperCase() + title.slice(1)}, {whenWords(step.when)}
+          {capitalized(title)}, {whenWords(step.when)}
         </h2>
         {!readOnly && (
           <button type="button" className="chip tiny" onClick={onRemove}>

@@ -1,5 +1,6 @@
 'use client';
 /** Adding a lead by hand: few fields, a way to reach the person, what they permit. What was typed stays when something is wrong. */
+import { capitalized } from '@/core/shared';
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Button from '@mui/material/Button';
@@ -125,7 +126,7 @@ function AddLead({ onClose }: { onClose: () => void }) {
           >
             {CONTACT_ROLES.map((role) => (
               <MenuItem key={role} value={role}>
-                {role[0]!.toUpperCase() + role.slice(1)}
+                {capitalized(role)}
               </MenuItem>
             ))}
           </TextField>

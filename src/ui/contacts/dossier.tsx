@@ -10,7 +10,8 @@ import { reasonsFor, type TodayGroup } from '@/core/today';
 import { shortDay } from '@/core/shared';
 import { showPhone } from '@/core/capture';
 import { CallDesk, type Call } from '../calling';
-import { Compose, type WritableChannel } from '../messages';
+import type { SendChannel } from '@/core/contacts';
+import { Compose } from '../messages';
 import { Ago, ask, freshKey, useHorizon, useKeys, useToast, useNow, useZone, when } from '../primitives';
 import './contacts.css';
 import { Axes } from './stage-and-horizon';
@@ -20,7 +21,7 @@ import { Note } from './note';
 import { Timeline } from './timeline';
 import { nameOf, useContact, type ContactInFull } from './types';
 
-type Desk = { is: 'call'; call: Call } | { is: 'write'; channel: WritableChannel } | { is: 'note' } | { is: 'next' } | null;
+type Desk = { is: 'call'; call: Call } | { is: 'write'; channel: SendChannel } | { is: 'note' } | { is: 'next' } | null;
 
 export interface Reason {
   group: TodayGroup;

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { dayAndTime, howLong, plainDay, shortDay } from '@/core/shared';
-import { CHANNEL_NAMES, DATE_NAMES, type Channel } from '@/core/contacts';
+import { CHANNELS, DATE_NAMES, type Channel } from '@/core/contacts';
 import { DetailsDialog } from './details';
 import { Household } from './household';
 import { Merges } from './merges';
@@ -80,7 +80,7 @@ function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: bo
               {one.campaign.name}{' '}
               <span className="soft">
                 {one.next &&
-                  `next: ${CHANNEL_NAMES[one.next.channel as Channel] ?? one.next.channel} ${when(new Date(one.next.at), now, zone)}, ${dayAndTime(new Date(one.next.at), zone).slice(-5)}${one.next.waits ? ', waits' : ''}`}
+                  `next: ${CHANNELS[one.next.channel as Channel].name} ${when(new Date(one.next.at), now, zone)}, ${dayAndTime(new Date(one.next.at), zone).slice(-5)}${one.next.waits ? ', waits' : ''}`}
               </span>{' '}
               {!readOnly && (
                 <button type="button" className="chip" style={{ padding: '0 7px' }} onClick={() => stop.mutate(one.id)}>

@@ -4,14 +4,13 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { dayAndTime } from '@/core/shared';
-import { CHANNELS, CHANNEL_NAMES, type Channel } from '@/core/contacts';
+import { capitalized, dayAndTime } from '@/core/shared';
+import { CHANNEL_KEYS, CHANNELS, type Channel } from '@/core/contacts';
 import { ask, ErrorMessage, FormEnd, useToast, useZone } from '../primitives';
 import type { ContactInFull } from './types';
 import './contacts.css';
 
 const SAID = { granted: ['yes', 'good'], withdrawn: ['no', 'late'], unknown: ['not said', 'soft'] } as const;
-const capital = (name: string): string => name[0]!.toUpperCase() + name.slice(1);
 
 export function Permissions({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
   const zone = useZone();
@@ -23,11 +22,11 @@ export function Permissions({ contact, readOnly }: { contact: ContactInFull; rea
       {contact.do_not_contact && <div className="late strong">Do not contact</div>}
       {contact.household_do_not_contact && <div className="late strong">Do not contact the household</div>}
       <div className="small permits">
-        {CHANNELS.map((channel) => {
+        {CHANNEL_KEYS.map((channel) => {
           const [word, look] = SAID[contact.permissions[channel]];
           const words = (
             <>
-              {capital(CHANNEL_NAMES[channel])} <b className={look}>{word}</b>
+              {capitalized(CHANNELS[channel].name)} <b className={look}>{word}</b>
             </>
           );
           return readOnly ? (
@@ -92,7 +91,7 @@ function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: C
   const save = useMutation({
     mutationFn: () => ask('PUT /contacts/{id}/permissions', { params: { id: contact.id }, body: { channel, state, evidence } }),
     onSuccess: () => {
-      toast.tell(`${capital(CHANNEL_NAMES[channel])}: ${state === 'granted' ? 'yes' : 'no'} is on record.`);
+      toast.tell(`${capitalized(CHANNELS[channel].name)}: ${state === 'granted' ? 'yes' : 'no'} is on record.`);
       void queries.invalidateQueries();
       onClose();
     },
@@ -107,7 +106,7 @@ function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: C
         }}
       >
         <h1 id="permission-title">
-          {capital(CHANNEL_NAMES[channel])}s to {contact.first_name || 'them'}
+          {capitalized(CHANNELS[channel].plural)} to {contact.first_name || 'them'}
         </h1>
         <div className="line" role="radiogroup" aria-label="What they said">
           {(['granted', 'withdrawn'] as const).map((one) => (

@@ -1,5 +1,6 @@
 'use client';
 /** Where somebody stands and when they will move: stage and horizon, changed in place, with undo. */
+import { capitalized } from '@/core/shared';
 import MenuItem from '@mui/material/MenuItem';
 import Select from '@mui/material/Select';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
@@ -20,8 +21,7 @@ export function Axes({ contact, readOnly }: { contact: ContactInFull; readOnly?:
   return readOnly ? <Stands contact={contact} /> : <Choices contact={contact} />;
 }
 
-const rolesOf = (contact: ContactInFull): string =>
-  contact.roles.map((role) => role[0]!.toUpperCase() + role.slice(1)).join(', ') || 'No role yet';
+const rolesOf = (contact: ContactInFull): string => contact.roles.map((role) => capitalized(role)).join(', ') || 'No role yet';
 
 /** For those who may look and not change. */
 function Stands({ contact }: { contact: ContactInFull }) {

@@ -1,9 +1,9 @@
 'use client';
 /** What happened to a contact, newest first: the glyph says how, the words say what, below them who and why. */
 import { useState } from 'react';
-import { clockTime, localDay, shortDay, dayAndTime, howLong } from '@/core/shared';
+import { capitalized, clockTime, localDay, shortDay, dayAndTime, howLong } from '@/core/shared';
 import { outcomeName } from '@/core/calling';
-import { CHANNEL_NAMES, type Channel } from '@/core/contacts';
+import { CHANNELS, type Channel } from '@/core/contacts';
 import { showPhone } from '@/core/capture';
 import { Glyph, useNow, useZone } from '../primitives';
 import { useTimeline, type TimelineLine } from './types';
@@ -30,8 +30,6 @@ const GLYPHS: Record<string, string> = {
   viewed_home: 'visit',
   saved_home: 'visit',
 };
-
-const capital = (word: string): string => word[0]!.toUpperCase() + word.slice(1);
 
 function headline(line: TimelineLine): string {
   const { data } = line;
@@ -76,7 +74,7 @@ function headline(line: TimelineLine): string {
     case 'task':
       return `Call due: ${line.text ?? ''}`;
     case 'permission':
-      return `${line.channel ? capital(CHANNEL_NAMES[line.channel as Channel]) : ''}: ${line.text ?? ''}`;
+      return `${line.channel ? capitalized(CHANNELS[line.channel as Channel].name) : ''}: ${line.text ?? ''}`;
     case 'next_touch':
       return line.text ? `Next touch: ${line.text}` : data.dueAt ? 'Next touch set' : 'Promise taken back';
     default:
@@ -88,8 +86,8 @@ function detail(line: TimelineLine, zone: string): string {
   const { data } = line;
   const parts: string[] = [];
   if (line.kind === 'message') {
-    const channel = CHANNEL_NAMES[(line.channel ?? 'text') as Channel];
-    const named = capital(channel);
+    const channel = CHANNELS[(line.channel ?? 'text') as Channel].name;
+    const named = capitalized(channel);
     parts.push(
       line.direction === 'in'
         ? `${named} from ${address(data.from)}`

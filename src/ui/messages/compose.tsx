@@ -3,11 +3,10 @@
 import { useState } from 'react';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { CHANNEL_NAMES } from '@/core/contacts';
-import { listed } from '@/core/shared';
+import { CHANNELS, type SendChannel } from '@/core/contacts';
+import { capitalized, listed } from '@/core/shared';
 import { ask, freshKey, useDraft, useToast } from '../primitives';
 import { FromTemplate } from './from-template';
-export type WritableChannel = 'text' | 'email' | 'letter';
 
 export function Compose({
   contactId,
@@ -20,9 +19,10 @@ export function Compose({
   name: string;
   /** The others of the household, by name. */
   household: string[];
-  channel: WritableChannel;
+  channel: SendChannel;
   onClose: () => void;
 }) {
+  const { sent, hasBlocks, isInParts, isForHousehold } = CHANNELS[channel];
   const [text, setText, clear] = useDraft(`${channel}_${contactId}`);
   const [subject, setSubject, clearSubject] = useDraft(`${channel}_subject_${contactId}`);
   const [key, setKey] = useState(freshKey);
@@ -40,10 +40,8 @@ export function Compose({
       clear();
       clearSubject();
       void queries.invalidateQueries();
-      const refused = others.filter(({ sent }) => !sent).map(({ name: who, because: why }) => `Not to ${who}: ${why}`);
-      toast.tell(
-        [because ?? (channel === 'letter' ? 'The letter goes to the printer.' : 'It is on its way.'), ...refused].join(' '),
-      );
+      const refused = others.filter((other) => !other.sent).map(({ name: who, because: why }) => `Not to ${who}: ${why}`);
+      toast.tell([because ?? sent, ...refused].join(' '));
       onClose();
     },
     onError: (error) => {
@@ -51,7 +49,7 @@ export function Compose({
       toast.fail(error);
     },
   });
-  const title = `${channel === 'email' ? 'E-mail' : channel === 'text' ? 'Text' : 'Letter'} to ${name}`;
+  const title = `${capitalized(CHANNELS[channel].name)} to ${name}`;
   return (
     <form
       className="desk"
@@ -68,7 +66,7 @@ export function Compose({
         if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) send.mutate();
       }}
     >
-      {channel === 'email' && (
+      {hasBlocks && (
         <TextField
           label="Subject"
           value={subject}
@@ -82,7 +80,7 @@ export function Compose({
         value={text}
         onChange={(event) => setText(event.target.value)}
         multiline
-        minRows={channel === 'text' ? 2 : 5}
+        minRows={isInParts ? 2 : 5}
         maxRows={14}
         fullWidth
         autoFocus
@@ -90,14 +88,14 @@ export function Compose({
       {household.length > 0 && (
         <label className="choice small">
           <input type="checkbox" checked={both} onChange={(event) => setBoth(event.target.checked)} />{' '}
-          {channel === 'letter'
+          {isForHousehold
             ? `One letter to both, with ${listed(household)}`
             : `Write to ${listed(household)} as well, each on their own`}
         </label>
       )}
       <div className="line">
         <button type="submit" className="act main" disabled={send.isPending || !text.trim()}>
-          Send the {CHANNEL_NAMES[channel]} <kbd>Ctrl Enter</kbd>
+          Send the {CHANNELS[channel].name} <kbd>Ctrl Enter</kbd>
         </button>
         <button type="button" className="act" onClick={onClose}>
           Later
@@ -113,7 +111,7 @@ export function Compose({
             }}
           />
         )}
-        {channel === 'text' && text.length > 0 && (
+        {isInParts && text.length > 0 && (
           <span className="soft small">
             {text.length > 160
               ? `${text.length} characters, ${Math.ceil(text.length / 153)} parts`

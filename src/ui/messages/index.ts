@@ -1,2 +1,2 @@
 export { FromTemplate } from './from-template';
-export { Compose, type WritableChannel } from './compose';
+export { Compose } from './compose';

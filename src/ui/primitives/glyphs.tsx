@@ -1,4 +1,5 @@
-/** Our glyphs: the bird, one for each channel, the strokes of a horizon. Drawn here, in one line weight. */
+/** Our glyphs: the bird, those of channels and of what happens, the strokes of a horizon. Drawn here, in one line weight. */
+import { CHANNELS, byChannel } from '@/core/contacts';
 import { useHorizon } from './vocabulary';
 
 export function Bird() {
@@ -15,10 +16,7 @@ export function Bird() {
 }
 
 const PATHS: Record<string, string> = {
-  call: 'M4 2.5l2.2-.6 1.6 3.4-1.5 1.3c.7 1.5 1.9 2.7 3.4 3.4l1.3-1.5 3.4 1.6-.6 2.2c-.2.8-.9 1.2-1.7 1.2C6.6 13.500 2.800 9.600 2.800 4.200c0-.8.4-1.500 1.200-1.700z',
-  text: 'M2.500 3h11v7.500h-6l-3 2.800v-2.800h-2z',
-  email: 'M2 3.500h12v9H2zM2 4l6 4.800L14 4',
-  letter: 'M3.500 1.800h6.300l2.700 2.700v9.700h-9zM5.500 6.500h5M5.500 8.800h5M5.500 11.100h3',
+  ...byChannel((channel) => CHANNELS[channel].glyph),
   visit: 'M8 2l6 5v6.500H9.800v-4H6.200v4H2V7z',
   note: 'M3 13l.8-3.200L11 2.600l2.400 2.400-7.200 7.200z',
   hand: 'M2.500 8h9M8 4l4 4-4 4',

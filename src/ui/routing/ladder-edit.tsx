@@ -1,5 +1,6 @@
 'use client';
 /** Changing the ladder: rungs in sentences, moved by dragging or by keys, with what they begin, add and tell; nothing counts until it is applied. */
+import { CHANNELS } from '@/core/contacts';
 import { NOTIFY, type Notify } from '@/core/routing';
 import { Sentence, useTags } from '../segments';
 import { useQuery } from '@tanstack/react-query';
@@ -192,7 +193,7 @@ function More({
           aria-pressed={rung.notify.includes(channel)}
           onClick={() => flip(channel)}
         >
-          {channel === 'email' ? 'e-mail' : channel}
+          {CHANNELS[channel].name}
         </button>
       ))}
       {rung.tags.map((id) => (

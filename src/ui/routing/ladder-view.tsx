@@ -1,5 +1,6 @@
 'use client';
 /** The ladder to read: fixed rungs first, then each rung as a sentence with its share of the last 30 days; rungs that nothing reaches are marked. */
+import { CHANNELS } from '@/core/contacts';
 import { HAND_OUT_NAMES } from '@/core/routing';
 import { thenOf, describeRoster, type LadderJson, type RungJson } from './shapes';
 
@@ -74,7 +75,7 @@ function OneRung({ rung, ladder }: { rung: RungJson; ladder: LadderJson }) {
     rung.campaign && `begins “${rung.campaign.name}”`,
     rung.tags.length > 0 && `tags ${rung.tags.map(({ name }) => name).join(', ')}`,
     (rung.lender ?? rung.lender_roster) && `lender: ${(rung.lender ?? rung.lender_roster)!.name}`,
-    rung.notify.length > 0 && `told by ${rung.notify.map((channel) => (channel === 'email' ? 'e-mail' : channel)).join(' and ')}`,
+    rung.notify.length > 0 && `told by ${rung.notify.map((channel) => CHANNELS[channel].name).join(' and ')}`,
     roster && thenOf(roster),
   ].filter(Boolean);
   return (

@@ -1,5 +1,6 @@
 'use client';
 /** What the checks say of words, each with its reason and a jump to its place; and every wording that variants make. */
+import { CHANNELS } from '@/core/contacts';
 import { useState } from 'react';
 import { countVariants, longestParts, readings, type Checked, type Finding } from '@/core/messages';
 import './templates.css';
@@ -58,9 +59,9 @@ export function Findings({ findings, onJump }: { findings: readonly Finding[]; o
 export function Wordings({ checked }: { checked: Checked }) {
   const [open, setOpen] = useState(false);
   const { words, channel } = checked;
-  const count =
-    countVariants(words.text) * (channel === 'email' || channel === 'letter' ? countVariants(words.subject ?? '') : 1);
-  const parts = channel === 'text' ? longestParts(words.text) : null;
+  const { hasSubject, isInParts } = CHANNELS[channel];
+  const count = countVariants(words.text) * (hasSubject ? countVariants(words.subject ?? '') : 1);
+  const parts = isInParts ? longestParts(words.text) : null;
   if (count === 1 && !parts) return null;
   return (
     <div className="wordings">

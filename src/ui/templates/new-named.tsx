@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { CHANNEL_NAMES, type Channel } from '@/core/contacts';
+import { CHANNELS, type Channel } from '@/core/contacts';
 import { ErrorMessage, FormEnd, freshKey } from '../primitives';
 
 interface Props<C extends Channel> {
@@ -51,7 +51,7 @@ export function NewNamed<C extends Channel>({ title, label, does, channels, team
           {channels.map((one) => (
             <label key={one} className="choice">
               <input type="radio" name="channel" checked={channel === one} onChange={() => setChannel(one)} />{' '}
-              {one === 'call' ? 'call script' : CHANNEL_NAMES[one]}
+              {CHANNELS[one].template}
             </label>
           ))}
         </div>

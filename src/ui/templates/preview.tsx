@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { showPhone } from '@/core/capture';
-import type { Channel, ContactView } from '@/core/contacts';
-import { fillWords, htmlOfText, mailPage, withSender, type Words } from '@/core/messages';
+import { CHANNELS, type Channel, type ContactView } from '@/core/contacts';
+import { fillFor, htmlOfText, mailPage, type Words } from '@/core/messages';
 import type { Jsoned } from '@/core/shared';
 import { ask, useToast } from '../primitives';
 import { useMergeFields } from './fields';
@@ -13,7 +13,9 @@ import './templates.css';
 type Contact = Jsoned<ContactView>;
 /** Whether they have an address of the channel, so that a preview shows one. */
 const reaches = ({ emails, phones, place }: Contact, channel: Channel): boolean =>
-  channel === 'email' ? emails.length > 0 : channel === 'letter' ? Boolean(place.street && place.city) : phones.length > 0;
+  ({ phone: phones.length > 0, email: emails.length > 0, mailing: Boolean(place.street && place.city) })[
+    CHANNELS[channel].address
+  ];
 const nameOf = (contact: Contact): string => `${contact.first_name} ${contact.last_name}`.trim();
 
 export function Preview({ channel, words }: { channel: Channel; words: Words }) {
@@ -31,11 +33,12 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
   const merge = useMergeFields(contact?.id ?? null);
   if (!contact || !merge.data) return null;
   const { fields, texted_before } = merge.data;
-  const filled = fillWords(words, fields, { seed: `preview ${contact.id} ${seed}` });
-  const text =
-    channel === 'text' && !texted_before
-      ? withSender(filled.text, fields.agent_first_name ?? '', fields.brokerage ?? '')
-      : filled.text;
+  const filled = fillFor(channel, words, fields, {
+    seed: `preview ${contact.id} ${seed}`,
+    textedBefore: texted_before,
+  });
+  const { text } = filled;
+  const { preview } = CHANNELS[channel];
   const name = nameOf(contact);
   const toggle = (on: boolean, words_: string, set: (on: boolean) => void) => (
     <button type="button" className={`chip tiny${on ? ' on' : ''}`} aria-pressed={on} onClick={() => set(!on)}>
@@ -72,11 +75,11 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
             another wording
           </button>
         )}
-        {channel !== 'call' && channel !== 'letter' && toggle(dark, 'dark', setDark)}
-        {channel === 'email' && toggle(narrow, 'narrow', setNarrow)}
+        {(preview === 'phone' || preview === 'mailbox') && toggle(dark, 'dark', setDark)}
+        {preview === 'mailbox' && toggle(narrow, 'narrow', setNarrow)}
         <TryIt channel={channel} words={words} contactId={contact.id} />
       </div>
-      {channel === 'text' && (
+      {preview === 'phone' && (
         <div className={`seen-phone${dark ? ' dark' : ''}`}>
           <div className="from">{fields.agent_phone || fields.brokerage}</div>
           <div className="bubble" dir="auto">
@@ -84,7 +87,7 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
           </div>
         </div>
       )}
-      {channel === 'email' && (
+      {preview === 'mailbox' && (
         <div className={`seen-mail${dark ? ' dark' : ''}${narrow ? ' narrow' : ''}`}>
           <div className="from">
             <b>{filled.subject}</b>
@@ -112,7 +115,7 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
           )}
         </div>
       )}
-      {channel === 'letter' && (
+      {preview === 'paper' && (
         <div className="seen-paper">
           <div className="window">
             {name}
@@ -127,7 +130,7 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
           </div>
         </div>
       )}
-      {channel === 'call' && (
+      {preview === 'script' && (
         <div className="panel" style={{ padding: '12px 16px' }}>
           <b>{name}</b>, {contact.phones[0] ? showPhone(contact.phones[0]) : 'no phone number is known'}
           <p style={{ whiteSpace: 'pre-wrap' }}>{text}</p>
@@ -142,8 +145,7 @@ function TryIt({ channel, words, contactId }: { channel: Channel; words: Words; 
   const toast = useToast();
   const send = useMutation({
     mutationFn: () => ask('POST /messages/try', { body: { trials: [{ channel, words }], contact_id: contactId } }),
-    onSuccess: () =>
-      toast.tell(channel === 'text' ? 'It is on its way to your own phone.' : 'It is on its way to your own mailbox.'),
+    onSuccess: () => toast.tell(`It is on its way to your own ${CHANNELS[channel].preview === 'phone' ? 'phone' : 'mailbox'}.`),
     onError: toast.fail,
   });
   return (

@@ -1,10 +1,11 @@
 'use client';
 /** One template: its words with their checks, as a real person will see them, and what each of its variants brought. */
+import { capitalized } from '@/core/shared';
 import { useState } from 'react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { CHANNEL_NAMES } from '@/core/contacts';
+import { CHANNELS } from '@/core/contacts';
 import { chanceOf, type VariantView, type Words } from '@/core/messages';
 import { ask, ErrorMessage, freshKey, useToast, useUndoHistory } from '../primitives';
 import type { Template } from './fields';
@@ -86,10 +87,8 @@ export function TemplateEditor({ first }: { first: InFull }) {
             />
           </h1>
           <p className="soft">
-            {template.channel === 'call'
-              ? 'Call script'
-              : `${CHANNEL_NAMES[template.channel][0]!.toUpperCase()}${CHANNEL_NAMES[template.channel].slice(1)}`}
-            , wording {template.version} · {template.brought.sent.toLocaleString('en-US')} went
+            {capitalized(CHANNELS[template.channel].template)}, wording {template.version} ·{' '}
+            {template.brought.sent.toLocaleString('en-US')} went
             {!template.shared && ' · your own'}
           </p>
         </div>
@@ -128,7 +127,7 @@ export function TemplateEditor({ first }: { first: InFull }) {
       <div className="template-editor">
         <div style={{ minWidth: 0 }}>
           <WordsEditor channel={template.channel} words={draft} templateId={template.id} readOnly={!may} onChange={change} />
-          {template.channel !== 'call' && (
+          {!CHANNELS[template.channel].isTask && (
             <label className="beside small" style={{ marginTop: 14 }}>
               At most
               <input
@@ -158,7 +157,7 @@ export function TemplateEditor({ first }: { first: InFull }) {
 
 /** What this wording brought, and its variants. */
 function Results({ template: { brought: counts, variants, channel } }: { template: InFull }) {
-  if (channel === 'call' || counts.sent === 0) return null;
+  if (CHANNELS[channel].isTask || counts.sent === 0) return null;
   const groups = new Map<string, VariantView[]>();
   for (const one of variants) groups.set(`${one.part} ${one.group}`, [...(groups.get(`${one.part} ${one.group}`) ?? []), one]);
   return (

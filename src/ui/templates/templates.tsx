@@ -1,9 +1,10 @@
 'use client';
 /** Templates by channel, each with what its wording brought; A/B tests between them. */
+import { capitalized } from '@/core/shared';
 import { useState } from 'react';
 import Link from 'next/link';
-import { CHANNELS, type Channel } from '@/core/contacts';
-import { countVariants, type Words } from '@/core/messages';
+import { CHANNEL_KEYS, CHANNELS, type Channel } from '@/core/contacts';
+import { countVariants } from '@/core/messages';
 import { ask, Glyph } from '../primitives';
 import { AbTests } from './ab-tests';
 import { useTemplates, type Template } from './fields';
@@ -12,24 +13,7 @@ import { Rate } from './rates';
 import { CampaignTabs } from './tabs';
 import './templates.css';
 
-const PLURALS: Record<Channel, string> = { call: 'Call scripts', text: 'Texts', email: 'E-mails', letter: 'Letters' };
-const FIRST: Record<Channel, Words> = {
-  text: {
-    text: 'Hello {{ first_name }}, {{ agent_first_name }} at {{ brokerage }}. Reply STOP for no more texts.',
-    plain: 'Hello, {{ agent_first_name }} at {{ brokerage }}. Reply STOP for no more texts.',
-  },
-  email: {
-    subject: 'A word from {{ brokerage }}',
-    text: 'Hello {{ first_name }},\n\n\n\n{{ agent_name }}',
-    plain: 'Hello,\n\n\n\n{{ agent_name }}',
-  },
-  letter: {
-    subject: 'A letter',
-    text: 'Dear {{ first_names }},\n\n\n\n{{ agent_name }}',
-    plain: 'Hello,\n\n\n\n{{ agent_name }}',
-  },
-  call: { text: 'Ask how they are, and by when they would like to move.', plain: 'Ask how they are.' },
-};
+const heading = (channel: Channel): string => capitalized(`${CHANNELS[channel].template}s`);
 
 export function TemplatesArea({ first, office }: { first: Template[]; office: boolean }) {
   const { data: templates = first } = useTemplates(first);
@@ -57,17 +41,17 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
       {templates.length === 0 && (
         <p className="empty">There is no template yet. Make the first from what you write most often.</p>
       )}
-      {CHANNELS.map((channel) => {
+      {CHANNEL_KEYS.map((channel) => {
         const rows = templates.filter((one) => one.channel === channel);
         if (!rows.length) return null;
         return (
-          <section key={channel} aria-label={PLURALS[channel]} style={{ marginBottom: 26 }}>
+          <section key={channel} aria-label={heading(channel)} style={{ marginBottom: 26 }}>
             <table className="grid templates">
               <thead>
                 <tr>
                   {office && <th style={{ width: 34 }} aria-label="In an A/B test" />}
                   <th>
-                    <Glyph name={channel} /> {PLURALS[channel]}
+                    <Glyph name={channel} /> {heading(channel)}
                   </th>
                   <th className="right" style={{ width: 80 }}>
                     Went
@@ -82,7 +66,7 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
                   <tr key={row.id}>
                     {office && (
                       <td>
-                        {channel !== 'call' && (
+                        {!CHANNELS[channel].isTask && (
                           <input
                             type="checkbox"
                             aria-label={`${row.name} in an A/B test`}
@@ -137,11 +121,13 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
           title="A new template"
           label="Its name"
           does="Make it"
-          channels={CHANNELS}
+          channels={CHANNEL_KEYS}
           team={office}
           list="templates"
           page="/campaigns/templates"
-          create={(named, headers) => ask('POST /templates', { body: { ...named, words: FIRST[named.channel] }, headers })}
+          create={(named, headers) =>
+            ask('POST /templates', { body: { ...named, words: CHANNELS[named.channel].first }, headers })
+          }
           onClose={() => setMaking(false)}
         />
       )}

@@ -3,7 +3,7 @@
 import { useDeferredValue, useMemo, useRef } from 'react';
 import dynamic from 'next/dynamic';
 import TextField from '@mui/material/TextField';
-import type { Channel } from '@/core/contacts';
+import { CHANNELS, type Channel } from '@/core/contacts';
 import { checkWords, docOfText, MERGE_FIELD_NAMES, textOfDoc, type Finding, type MessagePart, type Words } from '@/core/messages';
 import { sendFile, useToast } from '../primitives';
 import { othersOf, useOwnFields, useTemplates } from './fields';
@@ -35,7 +35,7 @@ export function WordsEditor({
   const boxes = useRef<Partial<Record<MessagePart, HTMLInputElement | HTMLTextAreaElement | null>>>({});
   const mail = useRef<MailEditorHandle | null>(null);
   const last = useRef<MessagePart>('text');
-  const titled = channel === 'email' || channel === 'letter';
+  const { hasSubject, hasBlocks, isTask } = CHANNELS[channel];
   const late = useDeferredValue(words);
   const findings = useMemo(
     () => checkWords({ channel, words: late, fields: own }, othersOf(templates, channel, templateId)),
@@ -83,7 +83,7 @@ export function WordsEditor({
   );
   return (
     <div className="words-editor">
-      {titled && box('subject', 'Subject', words.subject ?? '', null)}
+      {hasSubject && box('subject', 'Subject', words.subject ?? '', null)}
       {words.doc ? (
         <div onFocus={() => (last.current = 'text')}>
           <MailEditor
@@ -94,7 +94,7 @@ export function WordsEditor({
           />
         </div>
       ) : (
-        box('text', channel === 'call' ? 'What to speak about' : 'Words', words.text, [titled ? 8 : 3, 18])
+        box('text', isTask ? 'What to speak about' : 'Words', words.text, [hasSubject ? 8 : 3, 18])
       )}
       {!readOnly && (
         <details className="put-in">
@@ -141,7 +141,7 @@ export function WordsEditor({
       )}
       <Wordings checked={{ channel, words: late, fields: own }} />
       {box('plain', 'Plain version, when something is not known', words.plain, [2, 12])}
-      {channel === 'email' && <Along words={words} readOnly={readOnly} onChange={onChange} />}
+      {hasBlocks && <Along words={words} readOnly={readOnly} onChange={onChange} />}
       <Findings findings={findings} onJump={jump} />
     </div>
   );

@@ -1,7 +1,6 @@
-/** Handing claimed outbox rows to their providers, texts together and the rest a few at a time, and writing down what came of it. */
-import type { Channel } from '@/core/contacts';
+/** Handing claimed outbox rows to their providers, those of a channel together or one by one, and writing down what came of it. */
+import { CHANNEL_KEYS, type Channel } from '@/core/contacts';
 import type { ProviderAnswer } from '@/core/messages';
-import type { OutgoingText } from '@/providers/sms';
 import { failCall } from '@/server/calling';
 import {
   claimOutbox,
@@ -19,93 +18,81 @@ import { htmlOf } from './mail-body';
 
 const BATCH = 100;
 const AT_ONCE = 12;
-/** So many texts go in one request: a carrier in trouble holds up no more of them. */
-const TEXTS_TOGETHER = 25;
 
-type Text = OutboxMessage & { channel: 'text' };
-type Other = OutboxMessage & { channel: Exclude<Channel, 'text'> };
-const isText = (message: OutboxMessage): message is Text => message.channel === 'text';
+type Hand = (messages: OutboxMessage[], outside: Providers) => Promise<ProviderAnswer[]>;
+const oneByOne =
+  (hand: (message: OutboxMessage, outside: Providers) => Promise<ProviderAnswer>): Hand =>
+  (messages, outside) =>
+    Promise.all(messages.map((message) => hand(message, outside)));
 
-const textOf = ({ key, agent, to, text }: Text): OutgoingText => ({ key, from: agent.phone ?? '', to, body: text });
+/** How the messages of each channel go, so many together: a provider in trouble holds up no more of them. */
+export const HANDS: Record<Channel, { together: number; hand: Hand }> = {
+  call: { together: 1, hand: oneByOne(placeCall) },
+  text: { together: 25, hand: sendTexts },
+  email: { together: 1, hand: oneByOne(sendMail) },
+  letter: { together: 1, hand: oneByOne(sendLetter) },
+};
 
-async function handOver(message: Other, outside: Providers): Promise<ProviderAnswer> {
-  const { key, text, contact, agent, brokerage } = message;
-  switch (message.channel) {
-    case 'call':
-      return outside.voice.place({ key, from: agent.phone ?? '', to: message.to });
-    case 'email': {
-      const { publicUrl, mailDomain } = config();
-      const unsubscribeUrl = message.pointId ? `${publicUrl}/u/${unsubscribeToken(message.pointId)}` : null;
-      const files = message.files.length ? await readFiles(contact.accountId, message.files) : [];
-      return outside.mail.send({
-        key,
-        fromName: `${agent.name}, ${brokerage}`,
-        to: { name: contact.name, address: message.to },
-        replyTo: message.pointId ? `reply+${mailTokenFor(message.pointId)}@${mailDomain}` : `agents@${mailDomain}`,
-        subject: message.subject ?? '',
-        text,
-        html: await htmlOf(message, unsubscribeUrl),
-        unsubscribeUrl,
-        postalAddress: message.postalAddress ? `${brokerage}, ${message.postalAddress}` : null,
-        at: message.at,
-        attachments: files.map(({ name, type, bytes }) => ({ name, type, content: bytes })),
-      });
-    }
-    case 'letter': {
-      if (message.printedHere) return { result: 'accepted', receipt: 'printed here' };
-      const pdf = await renderLetter({
-        brokerage,
-        agent: agent.name,
-        name: contact.name,
-        address: message.to,
-        text,
-        at: message.at,
-        timeZone: message.timeZone,
-      });
-      return outside.post.send({
-        key,
-        from: brokerage,
-        to: message.to,
-        name: contact.name,
-        subject: message.subject ?? '',
-        text,
-        pdf,
-      });
-    }
-  }
+/** A call is not tried again by itself: whoever placed it is told. */
+async function placeCall({ key, agent, to, callId }: OutboxMessage, { voice }: Providers): Promise<ProviderAnswer> {
+  const answer = await voice.place({ key, from: agent.phone ?? '', to }).catch(failed);
+  if (answer.result === 'accepted') return answer;
+  await failCall(callId!, answer.fault);
+  return { result: 'refused', fault: answer.fault };
 }
 
-const failed = (error: unknown): ProviderAnswer => ({
+function sendTexts(texts: OutboxMessage[], { sms }: Providers): Promise<ProviderAnswer[]> {
+  return sms.sendTogether(texts.map(({ key, agent, to, text }) => ({ key, from: agent.phone ?? '', to, body: text })));
+}
+
+async function sendMail(message: OutboxMessage, { mail }: Providers): Promise<ProviderAnswer> {
+  const { key, text, contact, agent, brokerage } = message;
+  const { publicUrl, mailDomain } = config();
+  const unsubscribeUrl = message.pointId ? `${publicUrl}/u/${unsubscribeToken(message.pointId)}` : null;
+  const files = message.files.length ? await readFiles(contact.accountId, message.files) : [];
+  return mail.send({
+    key,
+    fromName: `${agent.name}, ${brokerage}`,
+    to: { name: contact.name, address: message.to },
+    replyTo: message.pointId ? `reply+${mailTokenFor(message.pointId)}@${mailDomain}` : `agents@${mailDomain}`,
+    subject: message.subject ?? '',
+    text,
+    html: await htmlOf(message, unsubscribeUrl),
+    unsubscribeUrl,
+    postalAddress: message.postalAddress ? `${brokerage}, ${message.postalAddress}` : null,
+    at: message.at,
+    attachments: files.map(({ name, type, bytes }) => ({ name, type, content: bytes })),
+  });
+}
+
+async function sendLetter(message: OutboxMessage, { post }: Providers): Promise<ProviderAnswer> {
+  if (message.printedHere) return { result: 'accepted', receipt: 'printed here' };
+  const { key, to, text, contact, agent, brokerage, at, timeZone } = message;
+  const pdf = await renderLetter({ brokerage, agent: agent.name, name: contact.name, address: to, text, at, timeZone });
+  return post.send({ key, from: brokerage, to, name: contact.name, subject: message.subject ?? '', text, pdf });
+}
+
+const failed = (error: unknown): Extract<ProviderAnswer, { fault: string }> => ({
   result: 'later',
   fault: error instanceof Error ? error.message : 'failed',
 });
 
-async function attempt(message: Other, outside: Providers): Promise<HandOver> {
-  const answer = await handOver(message, outside).catch(failed);
-  if (message.channel !== 'call' || answer.result === 'accepted') return { id: message.id, ...answer };
-  await failCall(message.callId!, answer.fault);
-  return { id: message.id, result: 'refused', fault: answer.fault };
-}
-
-const together = (texts: Text[]): Text[][] =>
-  Array.from({ length: Math.ceil(texts.length / TEXTS_TOGETHER) }, (_, n) =>
-    texts.slice(n * TEXTS_TOGETHER, (n + 1) * TEXTS_TOGETHER),
-  );
-
-async function attemptTexts(texts: Text[], outside: Providers): Promise<HandOver[]> {
-  const answers = await outside.sms.sendTogether(texts.map(textOf)).catch((error: unknown) => texts.map(() => failed(error)));
-  return texts.map(({ id }, n) => ({ id, ...answers[n]! }));
-}
+const inParts = <T>(all: T[], size: number): T[][] =>
+  Array.from({ length: Math.ceil(all.length / size) }, (_, n) => all.slice(n * size, (n + 1) * size));
 
 /** Claims a batch and hands it over. @returns how many rows were claimed, also those held back */
 export async function performOutbox(processId: string, outside: Providers): Promise<number> {
   const { messages, claimed } = await claimOutbox(processId, BATCH);
-  const texts = messages.filter(isText);
-  const others = messages.filter((message): message is Other => !isText(message));
-  const handings = [
-    ...together(texts).map((some) => () => attemptTexts(some, outside)),
-    ...others.map((message) => async () => [await attempt(message, outside)]),
-  ];
+  const handings = CHANNEL_KEYS.flatMap((channel) => {
+    const { together, hand } = HANDS[channel];
+    return inParts(
+      messages.filter((message) => message.channel === channel),
+      together,
+    ).map((some) => async (): Promise<HandOver[]> => {
+      const answers = await hand(some, outside).catch((error: unknown) => some.map(() => failed(error)));
+      return some.map(({ id }, n) => ({ id, ...answers[n]! }));
+    });
+  });
   const results: HandOver[] = [];
   let at = 0;
   const lane = async (): Promise<void> => {

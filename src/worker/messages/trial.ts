@@ -1,9 +1,10 @@
 /** Handing a message that somebody tries on themselves to its provider. Letters and call scripts go to their mailbox, the letter as its page. */
+import { CHANNELS, type Channel } from '@/core/contacts';
 import { htmlOfText, mailPage } from '@/core/messages';
 import { findUser, brokerageName } from '@/server/accounts';
 import { readFiles } from '@/server/files';
 import { config, now } from '@/server/shared';
-import type { Jobs } from '@/core/shared';
+import { capitalized, type Jobs } from '@/core/shared';
 import type { Providers } from '../shared/providers';
 import { renderLetter } from './letter';
 
@@ -12,7 +13,8 @@ export async function handTrial({ trial }: Jobs['messages.try'], outside: Provid
   if (!user) return;
   const name = `${user.firstName} ${user.lastName}`;
   const brokerage = await brokerageName(user.accountId);
-  if (trial.channel === 'text') {
+  const { preview, template } = CHANNELS[trial.channel as Channel];
+  if (preview === 'phone') {
     if (!user.phone) return;
     const answer = await outside.sms.send({ key: trial.key, from: user.phone, to: user.phone, body: trial.text });
     if (answer.result === 'later') throw new Error(answer.fault);
@@ -22,7 +24,7 @@ export async function handTrial({ trial }: Jobs['messages.try'], outside: Provid
   const at = await now();
   const files = await readFiles(user.accountId, trial.files);
   const letter =
-    trial.channel === 'letter'
+    preview === 'paper'
       ? await renderLetter({
           brokerage,
           agent: name,
@@ -33,13 +35,13 @@ export async function handTrial({ trial }: Jobs['messages.try'], outside: Provid
           timeZone: user.timeZone,
         })
       : null;
-  const html = trial.channel === 'email' ? (trial.html ?? htmlOfText(trial.text)) : htmlOfText(trial.text);
+  const html = trial.html ?? htmlOfText(trial.text);
   const answer = await outside.mail.send({
     key: trial.key,
     fromName: `${name}, ${brokerage}`,
     to: { name, address: user.email },
     replyTo: `agents@${mailDomain}`,
-    subject: trial.channel === 'call' ? 'Call script' : (trial.subject ?? ''),
+    subject: trial.subject ?? capitalized(template),
     text: trial.text,
     html: mailPage(html.replaceAll('src="/pictures/', `src="${publicUrl}/pictures/`), ''),
     unsubscribeUrl: null,

@@ -1,4 +1,5 @@
 /** Handing word to an agent to its provider. Its key goes with every attempt, so the agent is told once. */
+import type { Notify } from '@/core/routing';
 import { saveAlertOutcome, findAgentAlert, type AgentAlert } from '@/server/routing';
 import { config } from '@/server/shared';
 import type { ProviderAnswer } from '@/core/messages';
@@ -12,10 +13,14 @@ export async function tellAgent(noticeId: string, outside: Providers): Promise<v
   if (answer.result === 'later') throw new Error(answer.fault ?? 'tried again by the queue');
 }
 
-async function handOver(notice: AgentAlert, outside: Providers): Promise<ProviderAnswer> {
-  const key = `notice-${notice.id}`;
-  if (notice.channel === 'email')
-    return outside.mail.send({
+function handOver(notice: AgentAlert, outside: Providers): Promise<ProviderAnswer> {
+  return HANDS[notice.channel](notice, `notice-${notice.id}`, outside);
+}
+
+type Hand = (notice: AgentAlert, key: string, outside: Providers) => Promise<ProviderAnswer>;
+const HANDS: Record<Notify, Hand> = {
+  email: (notice, key, { mail }) =>
+    mail.send({
       key,
       fromName: notice.brokerage,
       to: { name: notice.agent, address: notice.email },
@@ -25,10 +30,15 @@ async function handOver(notice: AgentAlert, outside: Providers): Promise<Provide
       unsubscribeUrl: null,
       postalAddress: null,
       at: notice.made_at,
-    });
-  if (!notice.phone || !notice.house_phone) return { result: 'refused', fault: 'no phone number is known' };
-  const call = { key, from: notice.house_phone, to: notice.phone };
-  return notice.channel === 'text'
-    ? outside.sms.send({ ...call, body: notice.body })
-    : outside.voice.place({ ...call, say: notice.body });
+    }),
+  text: (notice, key, { sms }) => byPhone(notice, (numbers) => sms.send({ key, ...numbers, body: notice.body })),
+  call: (notice, key, { voice }) => byPhone(notice, (numbers) => voice.place({ key, ...numbers, say: notice.body })),
+};
+
+async function byPhone(
+  { phone, house_phone }: AgentAlert,
+  hand: (numbers: { from: string; to: string }) => Promise<ProviderAnswer>,
+): Promise<ProviderAnswer> {
+  if (!phone || !house_phone) return { result: 'refused', fault: 'no phone number is known' };
+  return hand({ from: house_phone, to: phone });
 }

@@ -3,7 +3,7 @@ import Joi from 'joi';
 import { CONTACT_SORTS, contactPatchSchema } from '@/server/contacts';
 import type { SendResult } from '@/server/messages';
 import { questionSchema } from '@/core/segments/schemas';
-import { CHANNELS, REPORTED_KINDS } from '@/core/contacts';
+import { CHANNEL_KEYS, REPORTED_KINDS, SEND_CHANNELS } from '@/core/contacts';
 import type { EnrollmentView } from '@/core/campaigns';
 import type { ContactView, MoreView, PermissionsView, TimelineItem } from '@/core/contacts';
 import { answer, nothing, type Listed, type Operation } from './operation';
@@ -99,7 +99,9 @@ export const CONTACTS_OPERATIONS = {
     summary: 'Write to a contact by text, e-mail or letter; `both` writes to everybody of the household',
     scope: 'contacts:write',
     body: Joi.object({
-      channel: Joi.string().valid('text', 'email', 'letter').required(),
+      channel: Joi.string()
+        .valid(...SEND_CHANNELS)
+        .required(),
       subject: Joi.string().max(200).allow('', null),
       text: Joi.string().max(50_000).allow('').required(),
       both: Joi.boolean().default(false),
@@ -125,7 +127,7 @@ export const CONTACTS_OPERATIONS = {
     scope: 'contacts:write',
     body: Joi.object({
       channel: Joi.string()
-        .valid(...CHANNELS)
+        .valid(...CHANNEL_KEYS)
         .required(),
       state: Joi.string().valid('granted', 'withdrawn').required(),
       evidence: Joi.string().max(500).allow('').default(''),

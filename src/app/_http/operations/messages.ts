@@ -1,9 +1,9 @@
 /** The operations of messages: templates and their checks, A/B tests, files, broadcasts, and what people answer. */
 import Joi from 'joi';
-import { BROADCAST_CHANNELS, BROADCAST_PEOPLE } from '@/core/messages';
+import { BROADCAST_PEOPLE } from '@/core/messages';
 import { wordsSchema } from '@/core/messages/schemas';
 import { questionSchema } from '@/core/segments/schemas';
-import { CHANNELS } from '@/core/contacts';
+import { CHANNEL_KEYS, SEND_CHANNELS } from '@/core/contacts';
 import type {
   AbTestView,
   AnswerView,
@@ -21,7 +21,7 @@ import { id } from './parts';
 
 const name = Joi.string().trim().min(1).max(80);
 const channel = Joi.string()
-  .valid(...CHANNELS)
+  .valid(...CHANNEL_KEYS)
   .required();
 const words = wordsSchema.required();
 const read = { scope: 'contacts:read' } as const;
@@ -42,7 +42,7 @@ const goes = Joi.alternatives(
 );
 const perMinute = Joi.number().integer().min(1).max(100_000);
 const broadcastChannel = Joi.string()
-  .valid(...BROADCAST_CHANNELS)
+  .valid(...SEND_CHANNELS)
   .required();
 
 export const MESSAGE_OPERATIONS = {

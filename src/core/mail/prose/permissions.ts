@@ -1,6 +1,6 @@
 /** What somebody says we may do, and what not: text, call, e-mail, write letters. */
 import { channelOf } from '../labels';
-import type { MailChannel } from '../mail';
+import type { Channel } from '../../contacts';
 
 const GRANTS =
   /\b(?:(?:are|is|am|i['’]m|they['’]re|we['’]re) (?:fine|happy|ok|okay) with|agree(?:s|d)? to|you may|feel free to|(?:they|we|i) welcome|welcome to|puede[ns]? (?:enviar|escribir|llamar)\p{L}*|(?:sie )?(?:können|dürfen) (?:mir|mich|uns)|vous pouvez|(?:può|potete|puoi) (?:scriver|chiamar|mandar)\p{L}*)(?!\p{L})/iu;
@@ -15,8 +15,8 @@ const NO_MATTER = /\b(?:don['’]t mind|no problem|not a problem|no worries)\b/i
 /** `Texting is fine`. */
 const FINE = /(\p{L}+) (?:(?:is|are) (?:fine|ok|okay|alright|no problem)|(?:(?:is|are) )?welcome)\b/iu;
 /** Permissions that sentences give or take, clause by clause. */
-export function permissionsIn(text: string): Partial<Record<MailChannel, 'granted' | 'withdrawn'>> {
-  const permissions: Partial<Record<MailChannel, 'granted' | 'withdrawn'>> = {};
+export function permissionsIn(text: string): Partial<Record<Channel, 'granted' | 'withdrawn'>> {
+  const permissions: Partial<Record<Channel, 'granted' | 'withdrawn'>> = {};
   for (const clause of text.replace(/\s+/g, ' ').split(/[.;!?]\s+|,\s*|\s+but\s+/i)) {
     if (
       NONE.test(clause) ||

@@ -1,4 +1,5 @@
 /** All checks of the words of a message. Errors keep it from being used, warnings do not. */
+import { CHANNELS } from '../../contacts';
 import { MERGE_FIELDS, renderWords } from '../merge';
 import { partsOf, type TextParts } from '../parts';
 import { likeness, shinglesOf, type Shingles } from '../similar';
@@ -42,38 +43,44 @@ export const longestParts = (source: string): TextParts =>
  */
 export function checkWords(checked: Checked, others: readonly Other[] = []): Finding[] {
   const found = [...checkFields(checked), ...checkReading(checked), ...checkFilters(checked), ...checkHousing(checked)];
-  if (checked.channel === 'text') found.push(...checkText(checked));
+  const { namesSender, isInParts } = CHANNELS[checked.channel];
+  if (namesSender) found.push(...checkSender(checked));
+  if (isInParts) found.push(...checkParts(checked));
   found.push(...checkAlike(checked, others));
   return found.sort((a, b) => Number(b.level === 'error') - Number(a.level === 'error'));
 }
 export const hasErrors = (findings: readonly Finding[]): boolean => findings.some(({ level }) => level === 'error');
 
-/** Sender, way out and length of a text. The first text to somebody gets both by itself where they are missing. */
-function checkText({ words }: Checked): Finding[] {
+const SAYS_NO_SENDER: Omit<Finding, 'part'> = {
+  rule: 'sender',
+  level: 'warning',
+  at: null,
+  message: 'It does not say who writes.',
+  because:
+    'Carriers ask for the sender’s name in a text. To whom nothing was texted before, a line with it is added by itself; written into the words it reads better.',
+};
+const SAYS_NO_WAY_OUT: Omit<Finding, 'part'> = {
+  rule: 'opt_out',
+  level: 'warning',
+  at: null,
+  message: 'It does not say how to have no more of them.',
+  because:
+    'The first text to somebody must say it (47 CFR 64.1200). “Reply STOP for no more texts.” is added by itself where it is missing; later ones need not repeat it.',
+};
+const bodiesOf = ({ words }: Checked) =>
+  (['text', 'plain'] as const).map((part) => ({ part, source: words[part] })).filter(({ source }) => source.trim());
+
+/** Sender and way out. The first message to somebody gets both by itself where they are missing. */
+const checkSender = (checked: Checked): Finding[] =>
+  bodiesOf(checked).flatMap(({ part, source }) => [
+    ...(SAYS_WHO.test(source) ? [] : [{ ...SAYS_NO_SENDER, part }]),
+    ...(OPT_OUT.test(source) ? [] : [{ ...SAYS_NO_WAY_OUT, part }]),
+  ]);
+
+/** Length in parts, and signs that make a part hold less. */
+function checkParts(checked: Checked): Finding[] {
   const found: Finding[] = [];
-  for (const part of ['text', 'plain'] as const) {
-    const source = words[part];
-    if (!source.trim()) continue;
-    if (!SAYS_WHO.test(source))
-      found.push({
-        rule: 'sender',
-        level: 'warning',
-        part,
-        at: null,
-        message: 'It does not say who writes.',
-        because:
-          'Carriers ask for the sender’s name in a text. To whom nothing was texted before, a line with it is added by itself; written into the words it reads better.',
-      });
-    if (!OPT_OUT.test(source))
-      found.push({
-        rule: 'opt_out',
-        level: 'warning',
-        part,
-        at: null,
-        message: 'It does not say how to have no more of them.',
-        because:
-          'The first text to somebody must say it (47 CFR 64.1200). “Reply STOP for no more texts.” is added by itself where it is missing; later ones need not repeat it.',
-      });
+  for (const { part, source } of bodiesOf(checked)) {
     const { parts, alphabet, outside } = longestParts(source);
     if (parts > MANY_PARTS)
       found.push({

@@ -1,4 +1,5 @@
 /** Whether fields and conditions can be read, are known, and whether the plain version is one: with nothing in it that may not be known. */
+import { CHANNELS } from '../../contacts';
 import {
   ALWAYS_KNOWN,
   CONDITION_NAMES,
@@ -11,7 +12,7 @@ import {
 } from '../merge';
 import { partsIn, type Checked, type Finding } from './finding';
 
-const MOST = { subject: 300, text: 1_600, email: 50_000, letter: 6_000, call: 4_000 } as const;
+const MOST_IN_SUBJECT = 300;
 const KNOWN = new Set<string>([...MERGE_FIELD_NAMES, ...CONDITION_NAMES]);
 const CERTAIN = Object.fromEntries(ALWAYS_KNOWN.map((name) => [name, MERGE_FIELDS[name]]));
 
@@ -40,7 +41,7 @@ export function checkFields(checked: Checked): Finding[] {
       });
       continue;
     }
-    const most = part === 'subject' ? MOST.subject : MOST[channel];
+    const most = part === 'subject' ? MOST_IN_SUBJECT : CHANNELS[channel].mostCharacters;
     if (source.length > most)
       found.push({
         rule: 'too_long',
@@ -48,7 +49,7 @@ export function checkFields(checked: Checked): Finding[] {
         part,
         at: { from: most, to: source.length },
         message: `It has ${source.length.toLocaleString('en-US')} signs; ${most.toLocaleString('en-US')} are the most.`,
-        because: channel === 'text' ? 'Carriers cut longer texts, or refuse them.' : 'Longer ones are cut on their way.',
+        because: CHANNELS[channel].whyNotLonger,
       });
     const error = syntaxError(source);
     if (error) {

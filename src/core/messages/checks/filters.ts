@@ -2,6 +2,7 @@
  * What carriers and mail filters dislike: words of offers that are too good, shouting, disguised words, links without HTTPS. Disguise is
  * shown and never offered: who spells a word so that a filter misses it is taken for the one whom the filter is there for.
  */
+import { CHANNELS } from '../../contacts';
 import { partsIn, placesOf, type Checked, type Finding } from './finding';
 
 const DISLIKED: [RegExp, string][] = [
@@ -37,7 +38,7 @@ const blanked = (source: string): string =>
     .replace(/\{\{[^{}]*\}\}|\{%[^{}]*%\}|\bhttps?:\/\/\S+|[^\s@]+@[^\s@.]+\.\S+/g, (hit) => ' '.repeat(hit.length));
 
 export function checkFilters(checked: Checked): Finding[] {
-  if (checked.channel === 'call' || checked.channel === 'letter') return [];
+  if (!CHANNELS[checked.channel].isFiltered) return [];
   return partsIn(checked).flatMap(({ part, source }) => {
     const words = blanked(source);
     const found: Finding[] = [];

@@ -1,5 +1,5 @@
 /** What a check says of the words of a message: where, how bad, and why it matters. */
-import type { Channel } from '../../contacts';
+import { CHANNELS, type Channel } from '../../contacts';
 import type { Words } from '../words';
 
 /** A part of a message that a check may point at. */
@@ -44,9 +44,8 @@ export interface Checked {
 
 /** The parts that a message of the channel has, with their words. */
 export function partsIn({ channel, words }: Pick<Checked, 'channel' | 'words'>): { part: MessagePart; source: string }[] {
-  const titled = channel === 'email' || channel === 'letter';
   return [
-    ...(titled ? [{ part: 'subject' as const, source: words.subject ?? '' }] : []),
+    ...(CHANNELS[channel].hasSubject ? [{ part: 'subject' as const, source: words.subject ?? '' }] : []),
     { part: 'text', source: words.text },
     { part: 'plain', source: words.plain },
   ];
