@@ -1,5 +1,7 @@
 /** What varies by kind is said in one place each: an entry that leaves something open does not compile, nor a list that lacks one. */
 import { CHANNELS, type Channel, type ChannelEntry } from '@/core/contacts';
+import { BLOCKS, namedIn, newBlock, pageErrors, newPage, type BlockEntry } from '@/core/pages';
+import { pageSchema } from '@/core/pages/schemas';
 import type { HANDS } from '@/worker/messages/hand-over';
 
 test('a channel of which not everything is said does not compile, nor one that nobody hands over', () => {
@@ -11,4 +13,25 @@ test('a channel of which not everything is said does not compile, nor one that n
   /* @ts-expect-error -- there is no such kind of address */
   const lost: ChannelEntry = { ...CHANNELS.letter, address: 'roof' };
   expect([glyph, unseen, handed, lost].every(Boolean)).toBe(true);
+});
+
+test('a block of which not everything is said does not compile', () => {
+  const { on, ...without } = BLOCKS.agent;
+  /* @ts-expect-error -- it has no page to stand on */
+  const homeless: BlockEntry = without;
+  /* @ts-expect-error -- there is no such kind of field */
+  const odd: BlockEntry = { ...BLOCKS.agent, fields: { sound: { is: 'sound', label: 'Plays', first: null } } };
+  expect([on, homeless, odd].every(Boolean)).toBe(true);
+});
+
+test('a block is taken as it begins, and refused without one of its fields', () => {
+  const page = newPage('form', 'Heron Realty');
+  const picture = { ...newBlock('picture', 'b9'), picture_id: '12' };
+  expect(pageSchema.validate({ ...page, blocks: [...page.blocks, picture] }).error).toBeUndefined();
+  const silent = { ...picture, alt: undefined };
+  expect(pageSchema.validate({ ...page, blocks: [...page.blocks, silent] }).error?.message).toMatch(/blocks/);
+  expect(namedIn([...page.blocks, picture], 'picture')).toEqual(['12']);
+  expect(pageErrors({ ...page, blocks: [...page.blocks, picture] })).toEqual([
+    { block: 'b9', message: 'Say in words what the picture shows, for those who cannot see it.' },
+  ]);
 });

@@ -1,30 +1,19 @@
 /**
- * A public page: what it is made of, what is asked on it, and what is wrong with one before it can be shown. Pages are made of blocks in
- * an order; every kind has blocks without which it would not be what it is.
+ * A public page: what is asked on it, and what is wrong with one before it can be shown. Pages are made of blocks in an order; every kind
+ * has blocks without which it would not be what it is.
  */
 import type { Criteria } from '../market';
-
-export const PAGE_KINDS = ['form', 'sign_in', 'search'] as const;
-/** What a public page is for. */
-export type PageKind = (typeof PAGE_KINDS)[number];
-
-/** What a form may ask for. A first name and one way to reach the visitor are always asked. */
-export const FORM_FIELDS = ['last_name', 'email', 'phone', 'role', 'city', 'message', 'agent'] as const;
-/** A field of a public form. */
-export type FormField = (typeof FORM_FIELDS)[number];
-
-/** A block of a public page. */
-export type Block =
-  | { id: string; kind: 'heading'; text: string }
-  | { id: string; kind: 'text'; text: string }
-  | { id: string; kind: 'picture'; picture_id: string | null; alt: string }
-  | { id: string; kind: 'form'; asks: FormField[]; button: string; thanks: string }
-  | { id: string; kind: 'agent'; user_id: string | null }
-  | { id: string; kind: 'listing'; number: string | null }
-  | { id: string; kind: 'homes' }
-  | { id: string; kind: 'footer'; text: string };
-/** The kind of a block. */
-export type BlockKind = Block['kind'];
+import {
+  BLOCK_KINDS,
+  blockFields,
+  blockValue,
+  entryOf,
+  namedIn,
+  newBlock,
+  type Block,
+  type BlockKind,
+  type PageKind,
+} from './blocks';
 
 /** What is shown beside a tick box per channel; null asks for no permission by that channel. */
 export type PermissionTexts = Record<'text' | 'call' | 'email', string | null>;
@@ -45,48 +34,14 @@ export interface PublicPage {
 }
 
 /** Blocks that a page of a kind may have, in the order in which they are offered. */
-export const BLOCKS_FOR: Record<PageKind, readonly BlockKind[]> = {
-  form: ['heading', 'text', 'picture', 'listing', 'form', 'agent', 'footer'],
-  sign_in: ['heading', 'text', 'picture', 'listing', 'form', 'agent', 'footer'],
-  search: ['heading', 'text', 'picture', 'homes', 'form', 'agent', 'footer'],
-};
-/** Blocks of which a page has one at most. */
-const ONLY_ONE: readonly BlockKind[] = ['form', 'homes', 'footer'];
-/** Blocks of which a page needs one. */
-const NEEDED: Record<PageKind, readonly BlockKind[]> = {
-  form: ['form', 'footer'],
-  sign_in: ['form', 'footer'],
-  search: ['homes', 'form', 'footer'],
-};
+export const blocksFor = (page: PageKind): BlockKind[] => BLOCK_KINDS.filter((kind) => entryOf(kind).on.includes(page));
+const isNeeded = (page: PageKind, kind: BlockKind): boolean => entryOf(kind).neededOn.includes(page);
+const ofKind = (page: PublicPage, kind: BlockKind): Block[] => page.blocks.filter((block) => block.kind === kind);
 
 export const mayAdd = (page: PublicPage, kind: BlockKind): boolean =>
-  BLOCKS_FOR[page.kind].includes(kind) && !(ONLY_ONE.includes(kind) && page.blocks.some((block) => block.kind === kind));
+  entryOf(kind).on.includes(page.kind) && !(entryOf(kind).isSingle && ofKind(page, kind).length > 0);
 export const mayRemove = (page: PublicPage, block: Block): boolean =>
-  !NEEDED[page.kind].includes(block.kind) || page.blocks.filter(({ kind }) => kind === block.kind).length > 1;
-
-/** A block as it begins. @param id unlike that of any other block of the page */
-export function newBlock(kind: BlockKind, id: string, brokerage = ''): Block {
-  switch (kind) {
-    case 'heading':
-      return { id, kind, text: 'A heading' };
-    case 'text':
-      return { id, kind, text: 'What you want to say.' };
-    case 'picture':
-      return { id, kind, picture_id: null, alt: '' };
-    case 'form':
-      return { id, kind, asks: ['last_name', 'email', 'phone', 'message'], button: 'Send', thanks: THANKS };
-    case 'agent':
-      return { id, kind, user_id: null };
-    case 'listing':
-      return { id, kind, number: null };
-    case 'homes':
-      return { id, kind };
-    case 'footer':
-      return { id, kind, text: `${brokerage}. We do business in accord with fair-housing law.`.trim() };
-  }
-}
-
-const THANKS = 'Thank you. An agent has your question now and will be in touch.';
+  !isNeeded(page.kind, block.kind) || ofKind(page, block.kind).length > 1;
 
 /** The words shown beside the tick boxes unless somebody writes others. */
 export const permissionTexts = (brokerage: string): PermissionTexts => ({
@@ -105,7 +60,7 @@ const HEADINGS: Record<PageKind, [string, string]> = {
 export function newPage(kind: PageKind, brokerage: string): PublicPage {
   const [heading, text] = HEADINGS[kind];
   const block = (one: BlockKind, at: number) => newBlock(one, `b${at}`, brokerage);
-  const form = { ...(block('form', 3) as Extract<Block, { kind: 'form' }>) };
+  const form = newBlock('form', 'b3', brokerage);
   if (kind === 'sign_in')
     Object.assign(form, {
       asks: ['last_name', 'email', 'phone', 'agent'],
@@ -137,6 +92,11 @@ export function newPage(kind: PageKind, brokerage: string): PublicPage {
   };
 }
 
+const known = (ids: readonly (string | null)[]): string[] => ids.filter((id) => id !== null);
+/** The people, and the homes, that a page names. */
+export const usersOf = (page: PublicPage): string[] => known([page.host_id, ...namedIn(page.blocks, 'user')]);
+export const listingsOf = (page: PublicPage): string[] => known([page.listing, page.cover, ...namedIn(page.blocks, 'listing')]);
+
 /** What keeps a page from being published, and where. */
 export interface PageError {
   /** The block; null for the page as a whole. */
@@ -147,40 +107,35 @@ export interface PageError {
 /** What must be mended before a page is kept: blocks that are missing, twice, or empty. */
 export function pageErrors(page: PublicPage): PageError[] {
   const errors: PageError[] = [];
-  const of = (kind: BlockKind) => page.blocks.filter((block) => block.kind === kind);
-  for (const kind of NEEDED[page.kind])
-    if (!of(kind).length) errors.push({ block: null, message: `The page needs a ${BLOCK_NAMES[kind]}.` });
-  for (const kind of ONLY_ONE)
-    if (of(kind).length > 1) errors.push({ block: of(kind)[1]!.id, message: `One ${BLOCK_NAMES[kind]} is enough.` });
+  for (const kind of BLOCK_KINDS) {
+    const { name, isSingle } = entryOf(kind);
+    const own = ofKind(page, kind);
+    if (isNeeded(page.kind, kind) && !own.length) errors.push({ block: null, message: `The page needs a ${name}.` });
+    if (isSingle && own.length > 1) errors.push({ block: own[1]!.id, message: `One ${name} is enough.` });
+  }
   const ids = page.blocks.map(({ id }) => id);
   if (new Set(ids).size < ids.length) errors.push({ block: null, message: 'Two blocks have the same id.' });
-  for (const block of page.blocks) {
-    if (!BLOCKS_FOR[page.kind].includes(block.kind))
-      errors.push({ block: block.id, message: `A ${BLOCK_NAMES[block.kind]} has no place on this page.` });
-    if ('text' in block && !block.text.trim())
-      errors.push({ block: block.id, message: `The ${BLOCK_NAMES[block.kind]} is empty.` });
-    if (block.kind === 'form' && !block.asks.some((one) => one === 'email' || one === 'phone'))
-      errors.push({
-        block: block.id,
-        message: 'The form asks for no way to reach the visitor: an e-mail address or a phone number.',
-      });
-    if (block.kind === 'form' && !block.button.trim()) errors.push({ block: block.id, message: 'The button says nothing.' });
-    if (block.kind === 'picture' && block.picture_id && !block.alt.trim())
-      errors.push({ block: block.id, message: 'Say in words what the picture shows, for those who cannot see it.' });
-  }
-  return errors;
+  return [
+    ...errors,
+    ...page.blocks.flatMap((block) => blockErrors(block, page.kind).map((message) => ({ block: block.id, message }))),
+  ];
 }
 
-export const BLOCK_NAMES: Record<BlockKind, string> = {
-  heading: 'heading',
-  text: 'text',
-  picture: 'picture',
-  form: 'form',
-  agent: 'agent',
-  listing: 'listing',
-  homes: 'list of homes',
-  footer: 'legal footer',
-};
+function blockErrors(block: Block, page: PageKind): string[] {
+  const { name, on } = entryOf(block.kind);
+  const isEmpty = (field: string): boolean => String(blockValue(block, field) ?? '').trim() === '';
+  return [
+    ...(on.includes(page) ? [] : [`A ${name} has no place on this page.`]),
+    ...blockFields(block.kind).flatMap(([field, { empty }]) => (empty && isEmpty(field) ? [empty] : [])),
+    ...(block.kind === 'form' && !block.asks.some((one) => one === 'email' || one === 'phone')
+      ? ['The form asks for no way to reach the visitor: an e-mail address or a phone number.']
+      : []),
+    ...(block.kind === 'picture' && block.picture_id && isEmpty('alt')
+      ? ['Say in words what the picture shows, for those who cannot see it.']
+      : []),
+  ];
+}
+
 export const PAGE_KIND_NAMES: Record<PageKind, string> = {
   form: 'Contact form',
   sign_in: 'Open-house sign-in',

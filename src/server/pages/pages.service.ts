@@ -1,7 +1,17 @@
 /** Public pages as an office makes them: each is a door of its own, at an address of its own. */
 import { scopeFor, type Principal } from '@/core/accounts';
 import { oneLine } from '@/core/capture';
-import { pageErrors, newPage, slugOf, type PublicPage, type PageKind, type PageView } from '@/core/pages';
+import {
+  usersOf,
+  namedIn,
+  listingsOf,
+  pageErrors,
+  newPage,
+  slugOf,
+  type PublicPage,
+  type PageKind,
+  type PageView,
+} from '@/core/pages';
 import { AppError, notFound } from '@/core/shared';
 import { forgetDoors } from '../capture';
 import { config, now, reader, writeAudit, transact, type Tx, type RowOf } from '../shared';
@@ -142,15 +152,9 @@ export async function deletePage(principal: Principal, id: string): Promise<void
 
 /** Pictures, people and homes that a page names must be of this account. */
 async function checkNamed(tx: Tx, accountId: string, page: PublicPage): Promise<void> {
-  const pictures = page.blocks.flatMap((block) => (block.kind === 'picture' && block.picture_id ? [block.picture_id] : []));
-  const users = [page.host_id, ...page.blocks.map((block) => (block.kind === 'agent' ? block.user_id : null))].filter(
-    (id) => id !== null,
-  );
-  const numbers = [
-    page.listing,
-    page.cover,
-    ...page.blocks.map((block) => (block.kind === 'listing' ? block.number : null)),
-  ].filter((one) => one !== null);
+  const pictures = namedIn(page.blocks, 'picture');
+  const users = usersOf(page);
+  const numbers = listingsOf(page);
   const found = await tx.first<{ pictures: number; users: number; listings: number }>(
     `select (select count(*)::int from pictures where account_id = $1 and id = any($2::bigint[])) as pictures,
        (select count(*)::int from users where account_id = $1 and active and id = any($3::bigint[])) as users,

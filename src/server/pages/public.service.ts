@@ -1,6 +1,6 @@
 /** Public pages as visitors meet them: what a page shows, and what becomes of what they send. */
 import { criteriaOfWords, ON_THE_MARKET, wordsOfCriteria, type Criteria, type ListingView } from '@/core/market';
-import { inquiryOfSent, OPEN_MS, suspicion, type PublicPage, type FormValues } from '@/core/pages';
+import { usersOf, listingsOf, inquiryOfSent, OPEN_MS, suspicion, type PublicPage, type FormValues } from '@/core/pages';
 import { readInquiry } from '@/core/capture/schemas';
 import { AppError } from '@/core/shared';
 import { captureInquiry, doorOfPage, type Door } from '../capture';
@@ -25,13 +25,10 @@ export interface Shown {
 export async function openPage(slug: string): Promise<Shown> {
   const door = await doorOfPage(slug);
   const { page } = door;
-  const numbers = [page.listing, page.cover, ...page.blocks.map((block) => (block.kind === 'listing' ? block.number : null))];
-  const users = [page.host_id, ...page.blocks.map((block) => (block.kind === 'agent' ? block.user_id : null))].filter(
-    (id) => id !== null,
-  );
+  const users = usersOf(page);
   const [at, listings, agents] = await Promise.all([
     now(),
-    listingsOfNumbers(door.accountId, [...new Set(numbers.filter((number) => number !== null))]),
+    listingsOfNumbers(door.accountId, [...new Set(listingsOf(page))]),
     users.length
       ? reader().rows<{ id: string; name: string; phone: string | null; email: string }>(
           `select id, first_name || ' ' || last_name as name, phone, email from users where account_id = $1 and id = any($2::bigint[]) and active`,

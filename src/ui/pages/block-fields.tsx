@@ -1,7 +1,19 @@
 'use client';
-/** What can be said of one block. */
+/** What can be said of one block: a control for each of its fields. */
+import type { ReactNode } from 'react';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { FORM_FIELDS, type Block, type FormField, type PublicPage } from '@/core/pages';
+import {
+  blockFields,
+  blockValue,
+  entryOf,
+  FORM_FIELDS,
+  type Block,
+  type BlockFieldDef,
+  type BlockFieldKind,
+  type BlockValues,
+  type FormField,
+  type PublicPage,
+} from '@/core/pages';
 import { ask, sendPicture, useToast } from '../primitives';
 import './pages.css';
 
@@ -15,120 +27,105 @@ const FIELD_NAMES: Record<FormField, string> = {
   agent: 'whether they work with an agent',
 };
 
+interface FieldProps<K extends BlockFieldKind> {
+  field: BlockFieldDef;
+  value: BlockValues[K];
+  page: PublicPage;
+  onChange: (value: BlockValues[K]) => void;
+}
+/** The control of each kind of field. */
+const CONTROLS: { [K in BlockFieldKind]: (props: FieldProps<K>) => ReactNode } = {
+  line: ({ field, value, onChange }) => (
+    <label className="small">
+      {field.label}
+      <input
+        className="chip wide-field"
+        maxLength={field.most}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </label>
+  ),
+  words: ({ field, value, onChange }) => (
+    <textarea
+      className="chip wide-field"
+      rows={3}
+      aria-label={field.label}
+      maxLength={field.most}
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+    />
+  ),
+  picture: PictureField,
+  user: ({ field, value, onChange }) => <UserField label={field.label} value={value} onChange={onChange} />,
+  listing: ({ field, value, page, onChange }) => (
+    <HomeField
+      label={field.label}
+      none={page.kind === 'sign_in' ? 'the home that is open' : 'none'}
+      value={value}
+      onChange={onChange}
+    />
+  ),
+  asks: ({ field, value, onChange }) => (
+    <div className="beside" role="group" aria-label={field.label}>
+      <span className="soft small">asks for the first name and</span>
+      {FORM_FIELDS.map((one) => (
+        <button
+          key={one}
+          type="button"
+          className={`chip tiny${value.includes(one) ? ' on' : ''}`}
+          aria-pressed={value.includes(one)}
+          onClick={() => onChange(FORM_FIELDS.filter((other) => value.includes(other) !== (other === one)))}
+        >
+          {FIELD_NAMES[one]}
+        </button>
+      ))}
+    </div>
+  ),
+};
+
 export function BlockFields({ block, page, onChange }: { block: Block; page: PublicPage; onChange: (block: Block) => void }) {
-  switch (block.kind) {
-    case 'heading':
-      return (
-        <input
-          className="chip wide-field"
-          aria-label="Words of the heading"
-          maxLength={200}
-          value={block.text}
-          onChange={(event) => onChange({ ...block, text: event.target.value })}
-        />
-      );
-    case 'text':
-    case 'footer':
-      return (
-        <textarea
-          className="chip wide-field"
-          rows={block.kind === 'footer' ? 2 : 3}
-          aria-label={block.kind === 'footer' ? 'Words of the legal footer' : 'Words'}
-          maxLength={6_000}
-          value={block.text}
-          onChange={(event) => onChange({ ...block, text: event.target.value })}
-        />
-      );
-    case 'picture':
-      return <PictureFields block={block} onChange={onChange} />;
-    case 'agent':
-      return <UserField label="Who" value={block.user_id} onChange={(user_id) => onChange({ ...block, user_id })} />;
-    case 'listing':
-      return (
-        <HomeField
-          label="Which home"
-          none={page.kind === 'sign_in' ? 'the home that is open' : 'none'}
-          value={block.number}
-          onChange={(number) => onChange({ ...block, number })}
-        />
-      );
-    case 'homes':
-      return <p className="soft small">The homes of this search, with what visitors may ask for and a map.</p>;
-    case 'form':
-      return (
-        <div className="form-block">
-          <div className="beside" role="group" aria-label="What the form asks for">
-            <span className="soft small">asks for the first name and</span>
-            {FORM_FIELDS.map((field) => (
-              <button
-                key={field}
-                type="button"
-                className={`chip tiny${block.asks.includes(field) ? ' on' : ''}`}
-                aria-pressed={block.asks.includes(field)}
-                onClick={() =>
-                  onChange({ ...block, asks: FORM_FIELDS.filter((one) => block.asks.includes(one) !== (one === field)) })
-                }
-              >
-                {FIELD_NAMES[field]}
-              </button>
-            ))}
-          </div>
-          <label className="small">
-            The button says{' '}
-            <input
-              className="chip"
-              style={{ cursor: 'text' }}
-              maxLength={60}
-              value={block.button}
-              onChange={(event) => onChange({ ...block, button: event.target.value })}
-            />
-          </label>
-          <label className="small">
-            Afterwards the visitor reads
-            <input
-              className="chip wide-field"
-              maxLength={600}
-              value={block.thanks}
-              onChange={(event) => onChange({ ...block, thanks: event.target.value })}
-            />
-          </label>
-        </div>
-      );
-  }
+  const { hint } = entryOf(block.kind);
+  return (
+    <div className="form-block">
+      {hint && <p className="soft small">{hint}</p>}
+      {blockFields(block.kind).map(([name, field]) => {
+        const Control = CONTROLS[field.is] as (props: FieldProps<BlockFieldKind>) => ReactNode;
+        return (
+          <Control
+            key={name}
+            field={field}
+            value={blockValue(block, name)}
+            page={page}
+            onChange={(value) => onChange({ ...block, [name]: value })}
+          />
+        );
+      })}
+    </div>
+  );
 }
 
-type PictureBlock = Extract<Block, { kind: 'picture' }>;
-function PictureFields({ block, onChange }: { block: PictureBlock; onChange: (block: Block) => void }) {
+function PictureField({ field, value, onChange }: FieldProps<'picture'>) {
   const toast = useToast();
   const send = useMutation({
     mutationFn: async (file: File) => (await sendPicture(file)).id,
-    onSuccess: (picture_id) => onChange({ ...block, picture_id }),
+    onSuccess: onChange,
     onError: toast.fail,
   });
   return (
-    <>
-      <label className="chip tiny" style={{ cursor: 'pointer' }}>
-        {send.isPending ? 'Sending it …' : block.picture_id ? 'Choose another picture' : 'Choose a picture'}
-        <input
-          type="file"
-          accept="image/png,image/jpeg,image/gif,image/webp"
-          className="unseen"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = '';
-            if (file) send.mutate(file);
-          }}
-        />
-      </label>
+    <label className="chip tiny" style={{ cursor: 'pointer', alignSelf: 'start' }}>
+      {send.isPending ? 'Sending it …' : value ? 'Choose another picture' : field.label}
       <input
-        className="chip wide-field"
-        aria-label="What the picture shows"
-        placeholder="What it shows, for those who cannot see it"
-        maxLength={300}
-        value={block.alt}
-        onChange={(event) => onChange({ ...block, alt: event.target.value })}
+        type="file"
+        accept="image/png,image/jpeg,image/gif,image/webp"
+        className="unseen"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file) send.mutate(file);
+        }}
       />
-    </>
+    </label>
   );
 }
 

@@ -5,8 +5,8 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import {
-  BLOCK_NAMES,
-  BLOCKS_FOR,
+  BLOCKS,
+  blocksFor,
   pageErrors,
   mayAdd,
   mayRemove,
@@ -134,7 +134,7 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
     <>
       <div className="beside" role="group" aria-label="Blocks to add">
         <span className="soft small">Add</span>
-        {BLOCKS_FOR[page.kind].map((kind) => (
+        {blocksFor(page.kind).map((kind) => (
           <button
             key={kind}
             type="button"
@@ -149,7 +149,7 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
               insert(kind, kind === 'footer' || foot < 0 ? page.blocks.length : foot);
             }}
           >
-            {BLOCK_NAMES[kind]}
+            {BLOCKS[kind].name}
           </button>
         ))}
       </div>
@@ -166,12 +166,12 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
             </span>
             <div style={{ minWidth: 0 }}>
               <div className="beside" style={{ justifyContent: 'space-between' }}>
-                <b>{BLOCK_NAMES[block.kind]}</b>
+                <b>{BLOCKS[block.kind].name}</b>
                 <span className="beside">
                   <button
                     type="button"
                     className="chip tiny"
-                    aria-label={`Move the ${BLOCK_NAMES[block.kind]} up`}
+                    aria-label={`Move the ${BLOCKS[block.kind].name} up`}
                     disabled={at === 0}
                     onClick={() => put(moved(page.blocks, at, at - 1))}
                   >
@@ -180,7 +180,7 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
                   <button
                     type="button"
                     className="chip tiny"
-                    aria-label={`Move the ${BLOCK_NAMES[block.kind]} down`}
+                    aria-label={`Move the ${BLOCKS[block.kind].name} down`}
                     disabled={at === page.blocks.length - 1}
                     onClick={() => put(moved(page.blocks, at, at + 1))}
                   >
@@ -189,7 +189,7 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
                   <button
                     type="button"
                     className="chip tiny"
-                    aria-label={`Take the ${BLOCK_NAMES[block.kind]} out`}
+                    aria-label={`Take the ${BLOCKS[block.kind].name} out`}
                     disabled={!mayRemove(page, block)}
                     title={mayRemove(page, block) ? undefined : 'The page needs it'}
                     onClick={() => put(page.blocks.filter((one) => one !== block))}

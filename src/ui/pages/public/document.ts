@@ -1,5 +1,5 @@
 /** A public page as a whole document. The same text is what visitors get and what the editor shows beside the blocks. */
-import type { Block, PublicPage } from '@/core/pages';
+import type { Block, BlockKind, BlockOf, PublicPage } from '@/core/pages';
 import { drawHome } from '../../primitives/home-drawing';
 import { formHtml, NEW_FORM, type FormState } from './form';
 import { homesHtml, listingHtml, type PublicListing, type SearchPlace } from './homes';
@@ -66,52 +66,51 @@ function blocksOf(page: PublicPage, { asking, instead }: PageContext): Block[] {
   return page.blocks.filter(({ kind }) => (asking ? kind !== 'homes' : kind !== 'form'));
 }
 
-function blockHtml(block: Block, page: PublicPage, context: PageContext): Html | null {
-  switch (block.kind) {
-    case 'heading': {
-      const first = page.blocks.find(({ kind }) => kind === 'heading') === block;
-      const cover = first && page.cover ? context.listings[page.cover] : undefined;
-      return html`${cover && html`<div class="cover" style="margin-bottom:18px">${raw(drawHome(cover, { wide: true }))}</div>`}${
-        first ? html`<h1>${block.text}</h1>` : html`<h2 style="margin-top:20px">${block.text}</h2>`
-      }`;
-    }
-    case 'text':
-      return html`<p class="text">${block.text}</p>`;
-    case 'picture':
-      return block.picture_id ? html`<img class="picture" src="/pictures/${block.picture_id}" alt="${block.alt}" />` : null;
-    case 'agent': {
-      const agent = block.user_id ? context.agents[block.user_id] : undefined;
-      if (!agent) return null;
-      const initials = agent.name
-        .split(/\s+/)
-        .map((one) => one[0])
-        .join('')
-        .slice(0, 2);
-      return html`<section class="agent">
-        <span class="face" aria-hidden="true">${initials}</span>
-        <span
-          ><b>${agent.name}</b><br />${agent.phone && html`<a href="tel:${agent.phone}">${agent.phone}</a> · `}<a
-            href="mailto:${agent.email}"
-            >${agent.email}</a
-          ></span
-        >
-      </section>`;
-    }
-    case 'listing': {
-      const number = block.number ?? page.listing;
-      const home = number ? context.listings[number] : undefined;
-      return home ? listingHtml(home) : null;
-    }
-    case 'homes':
-      return context.search ? homesHtml(context.search) : null;
-    case 'form':
-      return formHtml(block, {
-        page,
-        token: context.token,
-        action: context.action ?? `/p/${context.slug}${context.embedded ? '/embed' : ''}`,
-        state: context.state ?? NEW_FORM,
-      });
-    case 'footer':
-      return html`<footer class="foot">${block.text}</footer>`;
-  }
-}
+type Shown<K extends BlockKind> = (block: BlockOf<K>, page: PublicPage, context: PageContext) => Html | null;
+/** How each kind of blocks looks to a visitor. */
+const HTML: { [K in BlockKind]: Shown<K> } = {
+  heading: (block, page, context) => {
+    const first = page.blocks.find(({ kind }) => kind === 'heading') === block;
+    const cover = first && page.cover ? context.listings[page.cover] : undefined;
+    return html`${cover && html`<div class="cover" style="margin-bottom:18px">${raw(drawHome(cover, { wide: true }))}</div>`}${
+      first ? html`<h1>${block.text}</h1>` : html`<h2 style="margin-top:20px">${block.text}</h2>`
+    }`;
+  },
+  text: ({ text }) => html`<p class="text">${text}</p>`,
+  picture: ({ picture_id, alt }) =>
+    picture_id ? html`<img class="picture" src="/pictures/${picture_id}" alt="${alt}" />` : null,
+  listing: (block, page, { listings }) => {
+    const number = block.number ?? page.listing;
+    const home = number ? listings[number] : undefined;
+    return home ? listingHtml(home) : null;
+  },
+  homes: (_block, _page, { search }) => (search ? homesHtml(search) : null),
+  form: (block, page, context) =>
+    formHtml(block, {
+      page,
+      token: context.token,
+      action: context.action ?? `/p/${context.slug}${context.embedded ? '/embed' : ''}`,
+      state: context.state ?? NEW_FORM,
+    }),
+  agent: ({ user_id }, _page, { agents }) => {
+    const agent = user_id ? agents[user_id] : undefined;
+    if (!agent) return null;
+    const initials = agent.name
+      .split(/\s+/)
+      .map((one) => one[0])
+      .join('')
+      .slice(0, 2);
+    return html`<section class="agent">
+      <span class="face" aria-hidden="true">${initials}</span>
+      <span
+        ><b>${agent.name}</b><br />${agent.phone && html`<a href="tel:${agent.phone}">${agent.phone}</a> · `}<a
+          href="mailto:${agent.email}"
+          >${agent.email}</a
+        ></span
+      >
+    </section>`;
+  },
+  footer: ({ text }) => html`<footer class="foot">${text}</footer>`,
+};
+const blockHtml = <K extends BlockKind>(block: Block & { kind: K }, page: PublicPage, context: PageContext): Html | null =>
+  (HTML[block.kind] as Shown<K>)(block as BlockOf<K>, page, context);
