@@ -28,6 +28,7 @@ import { refusals } from './0026_refusals';
 import { idempotency } from './0027_idempotency';
 import { standardNames } from './0028_standard_names';
 import { enrollments } from './0029_enrollments';
+import { reasons } from './0030_reasons';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -60,5 +61,6 @@ export const migrations: Migration[] = [
   idempotency,
   standardNames,
   enrollments,
+  reasons,
 ];
 export type { Migration };

@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import type { BulkAction } from '@/core/changes';
 import type { Selection } from '@/server/changes';
+import { reasons } from '../../migrations/0030_reasons';
 import { appForEach } from '../harness/each';
 import type { TestApp } from '../harness/test-app';
 
@@ -140,7 +141,7 @@ test('many go into a campaign, except those in it, those worked with and those n
   await change({ kind: 'stage', stage: 'client' }, { ids: [client!] });
   await it.m.contacts.updateContact(it.as('Ada'), silent!, { do_not_contact: true });
   const done = await change({ kind: 'campaign', campaign_id: '1' }, { ids: [inside!, client!, silent!, fresh!] });
-  expect(done).toMatchObject({ changed: 1, left_alone: { in_already: 1, worked_with: 1, do_not_contact: 1 } });
+  expect(done).toMatchObject({ changed: 1, left_alone: { already_in: 1, not_followed_up: 1, do_not_contact: 1 } });
   expect(await it.story(fresh!)).toContainEqual(expect.stringContaining('Put into “New buyer” by Ada Test'));
   await undo(done.id);
   const row = await it.db.first<{ n: number }>(
@@ -269,4 +270,20 @@ test('a change that failed in the middle says why, and what it did until then is
   });
   expect(await undo(done.id)).toMatchObject({ state: 'undone', undone: 3 });
   expect(await snapshot(app())).toEqual(before);
+});
+
+test('what an earlier version left alone is told by the reasons of today', async () => {
+  const [first] = await crowd(1);
+  const it = app();
+  const { id } = await change({ kind: 'campaign', campaign_id: '1' }, { ids: [first!] });
+  await it.db.run(`update changes set left_alone = '{"in_already": 3, "worked_with": 2, "gone": 1}' where id = $1`, [id]);
+  await it.db.run(
+    `insert into activities (account_id, contact_id, at, kind, data, because) values (1, $1, now(), 'held', '{}', '{"why": "not_enrolled", "cause": "stage", "campaign": "New buyer", "stage": "client"}')`,
+    [first],
+  );
+  await reasons.up((sql) => it.db.run(sql));
+  expect((await it.m.changes.findChange(it.as('Ada'), id)).left_alone).toEqual({ gone: 1, already_in: 3, not_followed_up: 2 });
+  expect(await it.story(first!)).toContainEqual(
+    expect.stringContaining('“New buyer” was not begun: the stage is Client, where campaigns end.'),
+  );
 });

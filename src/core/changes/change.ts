@@ -1,5 +1,5 @@
 /** What can be done to many contacts at once, and the words for it. Each kind can be undone as long as nobody changed the same thing since. */
-import { CHANNELS, type Channel, type ContactRole } from '../contacts';
+import { CHANNELS, refusedSentence, type Channel, type ContactRole, type RefusalCounts } from '../contacts';
 import { listed } from '../shared';
 
 /** What is done to many contacts at once. */
@@ -27,26 +27,6 @@ export type BulkAction =
 export type ChangeKind = BulkAction['kind'];
 /** Changes that take a word of the account away; there is always something to undo about them. */
 export const isDeletion = (kind: string): boolean => kind.endsWith('_gone');
-
-/** Why somebody of the selection stays as they are, in words after a number. */
-export const LEFT_ALONE = {
-  so_already: 'are so already',
-  no_address: 'have no such address',
-  said_stop: 'said stop themselves, which only they take back',
-  tried_already: 'were tried already, so they are not new',
-  in_already: 'are in it already',
-  other_campaign: 'are in another campaign of its group',
-  not_on: 'wait until the campaign is switched on',
-  not_yours: 'belong to others than whose own campaign it is',
-  worked_with: 'are past the stages that campaigns follow up',
-  do_not_contact: 'are not to be contacted',
-  opted_out: 'opted out; only they can opt back in',
-  gone: 'were deleted in the meantime',
-  changed_since: 'were changed since',
-  went_on: 'went on since',
-} as const;
-/** Why a bulk action leaves a contact as it is. */
-export type LeftAlone = keyof typeof LEFT_ALONE;
 
 /** The names a sentence needs: of tags, stages, people, fields, campaigns. */
 export type ChangeNames = (of: 'tag' | 'stage' | 'horizon' | 'person' | 'roster' | 'field' | 'campaign', value: string) => string;
@@ -109,23 +89,13 @@ export function describeBulkAction(change: BulkAction, name: ChangeNames): strin
 const people = (n: number): string => (n === 1 ? '1 person' : `${n.toLocaleString('en-US')} people`);
 
 /** One sentence before anything happens: how many, what, and who stays as they are and why. */
-export function previewSentence(deed: string, willChange: number, leftAlone: Partial<Record<LeftAlone, number>>): string {
-  const rest = restOf(leftAlone);
+export function previewSentence(deed: string, willChange: number, leftAlone: RefusalCounts): string {
+  const rest = refusedSentence(leftAlone);
   return `${willChange === 0 ? 'Nobody' : people(willChange)} ${willChange === 1 || willChange === 0 ? singular(deed) : deed}${rest ? `; ${rest}` : ''}.`;
-}
-
-/** `12 are so already, 3 were changed since`, the largest first; empty when nobody is left alone. */
-export function restOf(leftAlone: Partial<Record<LeftAlone, number>>): string {
-  const parts = (Object.entries(leftAlone) as [LeftAlone, number][]).filter(([, n]) => n > 0).sort((a, b) => b[1] - a[1]);
-  return parts
-    .map(([why, n]) => `${n.toLocaleString('en-US')} ${n === 1 ? singular(LEFT_ALONE[why]) : LEFT_ALONE[why]}`)
-    .join(', ');
 }
 
 const SINGULAR: [RegExp, string][] = [
   [/^are /, 'is '],
-  [/^have /, 'has '],
-  [/^were /, 'was '],
   [/^get /, 'gets '],
   [/^lose /, 'loses '],
   [/^move /, 'moves '],

@@ -1,5 +1,6 @@
 /** What is done to many, in words: one or many of them, whoever stays as they are, and what is taken at the door. */
-import { CHANGE_STATES, describeBulkAction, isDeletion, previewSentence, restOf, type BulkAction } from '.';
+import { refusedSentence } from '../contacts';
+import { CHANGE_STATES, describeBulkAction, isDeletion, previewSentence, type BulkAction } from '.';
 import { changeSchema, selectionSchema } from './schemas';
 
 const name = (_: string, value: string) => ({ '1': 'choir', '2': 'harbour' })[value] ?? value;
@@ -71,7 +72,7 @@ test('who stays as they are is told after it, most first, and not at all when th
   expect(previewSentence('are deleted', 12_000, { so_already: 1, changed_since: 1_200, gone: 0 })).toBe(
     '12,000 people are deleted; 1,200 were changed since, 1 is so already.',
   );
-  expect(restOf({ gone: 0 })).toBe('');
+  expect(refusedSentence({ gone: 0 })).toBe('');
   expect(CHANGE_STATES).toContain('undone');
 });
 

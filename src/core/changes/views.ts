@@ -1,5 +1,5 @@
 /** What pages and API answers show of changes. */
-import type { LeftAlone } from './change';
+import type { RefusalCounts } from '../contacts';
 
 export const CHANGE_STATES = ['waiting', 'running', 'done', 'cancelled', 'failed', 'undoing', 'undone'] as const;
 /** Where a bulk action stands. */
@@ -15,9 +15,9 @@ export interface ChangeView {
   total: number;
   done: number;
   changed: number;
-  left_alone: Partial<Record<LeftAlone, number>>;
+  left_alone: RefusalCounts;
   undone: number;
-  undo_left_alone: Partial<Record<LeftAlone, number>>;
+  undo_left_alone: RefusalCounts;
   fault: string | null;
   by: string | null;
   made_at: Date;
@@ -29,6 +29,6 @@ export interface ChangeView {
 export interface ChangePreview {
   count: number;
   will_change: number;
-  left_alone: Partial<Record<LeftAlone, number>>;
+  left_alone: RefusalCounts;
   sentence: string;
 }

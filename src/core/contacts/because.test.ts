@@ -28,7 +28,7 @@ const REASONS: [Because, RegExp][] = [
   [{ why: 'own_listing', agent: 'Ines', listing: '12 Heron Lane' }, /12 Heron Lane/],
   [{ why: 'handed_by', agent: 'Ines', by: 'Odo' }, /to Ines by Odo/],
   [{ why: 'arrived', campaign }, /began “First weeks”/],
-  [{ why: 'not_enrolled', campaign, cause: 'stage', stage: 'client' }, /the stage is Client\.$/],
+  [{ why: 'not_enrolled', campaign, cause: 'not_followed_up', stage: 'client' }, /the stage is Client, where campaigns end\.$/],
   [{ why: 'not_enrolled', campaign, cause: 'already_in' }, /they are in it already\.$/],
   [{ why: 'answered', channel: 'call', campaign }, /spoke with them by phone/],
   [{ why: 'answered', channel, campaign }, /answered by text/],

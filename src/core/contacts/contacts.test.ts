@@ -160,7 +160,7 @@ test('every reason is one plain sentence', () => {
     { why: 'kept_by_hand', agent: 'Asta Lund' },
     { why: 'handed_by', agent: 'Asta Lund', by: 'Ines Kolar' },
     { why: 'arrived', campaign: 'New buyer' },
-    ...(['on_the_phone', 'already_in', 'stage', 'other_campaign'] as const).map((cause): Because => ({
+    ...(['on_the_phone', 'already_in', 'not_followed_up', 'other_campaign'] as const).map((cause): Because => ({
       why: 'not_enrolled',
       campaign: 'New buyer',
       cause,

@@ -12,6 +12,15 @@ export {
   type ActivityKind,
   type Direction,
 } from './activity';
+export {
+  refusedSentence,
+  refusedWords,
+  REFUSALS,
+  type RefusalCode,
+  type RefusalCounts,
+  type RefusalEntry,
+  type RefusalFacts,
+} from './refusals';
 export { foldFact, handRaisedAt, noFacts, type Facts } from './facts';
 export { nextTouch, type NextTouch } from './next-touch';
 export { stageAfter } from './stage';

@@ -1,5 +1,5 @@
 /** Broadcasts: one message to many, each addressed to one person; when it goes, whom it leaves out and why. */
-import type { SendChannel } from '../contacts';
+import type { RefusalCounts, SendChannel } from '../contacts';
 import type { Question } from '../segments';
 import type { Words } from './words';
 
@@ -7,29 +7,6 @@ import type { Words } from './words';
 export type Goes = ({ on: 'now' } | { on: 'office' | 'local'; day: string; at: string }) & {
   /** Letters: by the print-and-post house, or on a printer here, as one file. */
   printed?: 'house' | 'here';
-};
-
-/** Why somebody of the selection does not get it, in words after a number. */
-export const LEFT_OUT = {
-  do_not_contact: 'are marked do not contact',
-  household_says_no: 'belong to a household marked do not contact',
-  archived: 'are archived',
-  no_address: 'have no such address',
-  address_broken: 'have an address that is known to be wrong',
-  withdrawn: 'said no to the channel',
-  no_permission: 'have not said yes to texts',
-  same_household: 'get it with others of their household',
-} as const;
-/** Why somebody of a broadcast gets nothing. */
-export type LeftOut = keyof typeof LEFT_OUT;
-export const leftOutWords = (why: LeftOut, n: number): string => {
-  const words = LEFT_OUT[why];
-  const one = words
-    .replace(/^are /, 'is ')
-    .replace(/^have /, 'has ')
-    .replace(/^belong /, 'belongs ')
-    .replace(/^get /, 'gets ');
-  return `${n.toLocaleString('en-US')} ${n === 1 ? one : words}`;
 };
 
 export const BROADCAST_STATES = ['draft', 'filling', 'going', 'paused', 'done', 'cancelled', 'failed'] as const;
@@ -50,7 +27,7 @@ export interface Reach {
   /** People chosen, each once. */
   people: number;
   receive: number;
-  left_out: Partial<Record<LeftOut, number>>;
+  left_out: RefusalCounts;
   letter_cents: number;
   /** The instant at which the last would go. */
   minutes: number;
@@ -100,7 +77,7 @@ export interface BroadcastView {
   per_minute: number;
   state: BroadcastState;
   people: number;
-  left_out: Partial<Record<LeftOut, number>>;
+  left_out: RefusalCounts;
   fault: string | null;
   made_by: { id: string; name: string } | null;
   made_at: Date;

@@ -38,15 +38,12 @@ export {
 export {
   BROADCAST_PEOPLE,
   BROADCAST_STATE_WORDS,
-  leftOutWords,
-  LEFT_OUT,
   type BroadcastCounts,
   type BroadcastPeople,
   type BroadcastSelection,
   type BroadcastState,
   type BroadcastView,
   type Goes,
-  type LeftOut,
   type Reach,
 } from './broadcast';
 export { chanceOf, interval, winnerOf, type Rate } from './compare';

@@ -1,18 +1,10 @@
 /** Broadcasts: drafted, counted before anything goes, started, paused, resumed, cancelled. Addressing is the worker's, going out the outbox's. */
 import { AppError, notFound } from '@/core/shared';
-import { CHANNELS, type SendChannel } from '@/core/contacts';
+import { type RefusalCode, CHANNELS, type SendChannel } from '@/core/contacts';
 import { DEFAULT_SETTINGS, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { oneLine } from '@/core/capture';
 import { storableJson } from '@/core/capture/schemas';
-import {
-  checkWords,
-  type BroadcastSelection,
-  type BroadcastView,
-  type Goes,
-  type LeftOut,
-  type Reach,
-  type Words,
-} from '@/core/messages';
+import { checkWords, type BroadcastSelection, type BroadcastView, type Goes, type Reach, type Words } from '@/core/messages';
 import { holidayOn, nextWorkday } from '@/core/campaigns';
 import { readSettings, requirePostalAddress } from '../accounts';
 import { listFields } from '../contacts';
@@ -88,7 +80,7 @@ export async function previewReach(
   const scope = scopeFor(principal);
   const bind: unknown[] = [];
   const chosen = await chosenSql(scope, selection, bind);
-  const rows = await reader().rows<{ why: LeftOut | null; n: number }>(
+  const rows = await reader().rows<{ why: RefusalCode | null; n: number }>(
     `select why, count(*)::int as n from (${standingSql(chosen, channel)}) s group by why`,
     bind,
   );

@@ -1,7 +1,7 @@
 /** Addressing a broadcast: one row of the outbox for each person, in one statement, so that it stands there whole or not at all. */
 import { scopeFor, wholeAccount, type User, type Scope } from '@/core/accounts';
-import type { SendChannel } from '@/core/contacts';
-import type { BroadcastSelection, Goes, LeftOut } from '@/core/messages';
+import type { RefusalCode, SendChannel } from '@/core/contacts';
+import type { BroadcastSelection, Goes } from '@/core/messages';
 import { AppError } from '@/core/shared';
 import { findUser } from '../accounts';
 import { now, publish, reader, transact, wakeWorkers } from '../shared';
@@ -69,7 +69,7 @@ async function fillBroadcast(id: string): Promise<void> {
         : `greatest(${nowAt}, (${n(`${goes.day} ${goes.at}`)}::timestamp at time zone ${goes.on === 'local' ? 's.time_zone' : `${n(order.zone)}::text`}))`;
     /* As many a minute as it may, in each zone of its own where each has its own time. */
     const turn = `row_number() over (partition by s.why is null${goes.on === 'local' ? ', s.time_zone' : ''} order by s.id) - 1`;
-    const rows = await tx.rows<{ why: LeftOut | null; n: number }>(
+    const rows = await tx.rows<{ why: RefusalCode | null; n: number }>(
       `with s as (${standingSql(chosen, order.channel)}),
          judged as (select s.*, ${base} + make_interval(mins => ((${turn}) / ${perMinute})::int) as due from s),
          put as (insert into outbox (account_id, key, channel, contact_id, user_id, address, payload, automatic, due_at, created_at, broadcast_id, template_id, template_version)

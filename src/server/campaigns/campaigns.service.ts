@@ -19,9 +19,9 @@ import {
 import { planSchema } from '@/core/campaigns/schemas';
 import { readTree } from '@/core/segments/schemas';
 import { requirePostalAddress } from '../accounts';
-import { listFields, lockContact, recordActivities } from '../contacts';
+import { stageNames, listFields, lockContact, recordActivities } from '../contacts';
 import { now, publish, reader, writeAudit, transact, wakeWorkers, type Tx } from '../shared';
-import { CHANNELS, FOLLOWED_UP } from '@/core/contacts';
+import { type RefusalCode, REFUSALS, CHANNELS, FOLLOWED_UP } from '@/core/contacts';
 import { findCampaign } from './campaigns.repository';
 import { DATES, enrol, staysOut, type Dates } from './enrol.service';
 
@@ -275,11 +275,14 @@ export async function enrollContact(principal: Principal, contactId: string, cam
     await lockContact(scope, contactId, tx);
     const at = await now(tx);
     const by = principal.kind === 'user' ? fullName(principal.user) : 'a program';
-    const out = await tx.first<{ why: keyof typeof OUT | null }>(
-      `select ${staysOut('$2::bigint', '$3')} as why from contacts c where c.id = $1`,
+    const out = await tx.first<{ why: RefusalCode | null; stage: string }>(
+      `select ${staysOut('$2::bigint', '$3')} as why, c.stage from contacts c where c.id = $1`,
       [contactId, campaignId, [...FOLLOWED_UP]],
     );
-    if (out?.why) throw new AppError('conflict', `They were not put into “${campaign.name}”: ${OUT[out.why]}.`);
+    if (out?.why) {
+      const reason = REFUSALS[out.why].one({ stage: (await stageNames(scope.accountId, tx))(out.stage) });
+      throw new AppError('conflict', `They were not put into “${campaign.name}”: ${reason}.`);
+    }
     const { lines } = await enrol(
       tx,
       scope.accountId,
@@ -297,16 +300,6 @@ export async function enrollContact(principal: Principal, contactId: string, cam
     await wakeWorkers(tx);
   });
 }
-const OUT = {
-  not_on: 'it is not switched on',
-  not_yours: 'they belong to somebody else than whose own campaign it is',
-  do_not_contact: 'they are marked do not contact',
-  opted_out: 'they asked us to stop, and only they can opt back in',
-  worked_with: 'somebody works with them already, and it is not for such people',
-  in_already: 'they are in it already',
-  other_campaign: 'another campaign of its group is under way',
-};
-
 /** Holds all campaigns for one person, or lets them go on. */
 export async function holdContact(principal: Principal, contactId: string, held: boolean): Promise<void> {
   const scope = scopeFor(principal);

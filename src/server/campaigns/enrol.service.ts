@@ -64,7 +64,7 @@ export async function enrollArrived(
   const version = (await readVersions(tx, [request.version])).get(request.version)!;
   const cause = causeToStayOut(request, version, contact);
   const because: Because = cause
-    ? { why: 'not_enrolled', campaign: request.name, cause, ...(cause === 'stage' ? { stage: contact.stage } : {}) }
+    ? { why: 'not_enrolled', campaign: request.name, cause, ...(cause === 'not_followed_up' ? { stage: contact.stage } : {}) }
     : { why: 'arrived', campaign: request.name };
   const person = { id: contactId, time_zone: contact.timeZone, dates: request.dates };
   if (!cause) await insert(tx, accountId, [{ campaignId, version, because, person }], at);
@@ -85,9 +85,9 @@ export async function enrollArrived(
 function causeToStayOut(request: EnrollmentRequest, { plan }: Version, contact: Enrollee) {
   if (!request.open) return 'not_on';
   if (request.refused) return 'opted_out';
-  if (stepOf(contact.stage) === 'archived') return 'stage';
+  if (stepOf(contact.stage) === 'archived') return 'not_followed_up';
   if (contact.onThePhone) return 'on_the_phone';
-  if (!plan.anyStage && !['new', 'reaching'].includes(stepOf(contact.stage))) return 'stage';
+  if (!plan.anyStage && !['new', 'reaching'].includes(stepOf(contact.stage))) return 'not_followed_up';
   if (request.same) return 'already_in';
   return request.group_taken ? 'other_campaign' : null;
 }
@@ -139,10 +139,10 @@ async function insert(
 export const keptOut = (campaign: string, stages: string): string =>
   `case when c.do_not_contact then 'do_not_contact'
      when c.refused_at is not null then 'opted_out'
-     when split_part(c.stage, '.', 1) <> all(${stages}::text[]) and not (select (v.plan->>'anyStage')::boolean from campaign_versions v where v.campaign_id = ${campaign} order by v.number desc limit 1) then 'worked_with'
-     when split_part(c.stage, '.', 1) = 'archived' then 'worked_with'
+     when split_part(c.stage, '.', 1) <> all(${stages}::text[]) and not (select (v.plan->>'anyStage')::boolean from campaign_versions v where v.campaign_id = ${campaign} order by v.number desc limit 1) then 'not_followed_up'
+     when split_part(c.stage, '.', 1) = 'archived' then 'not_followed_up'
      when exists (select 1 from campaigns p where p.id = ${campaign} and ${foreignTo('p', 'c')}) then 'not_yours'
-     when exists (select 1 from enrollments e where e.contact_id = c.id and e.campaign_id = ${campaign} and e.state in ('active','paused')) then 'in_already'
+     when exists (select 1 from enrollments e where e.contact_id = c.id and e.campaign_id = ${campaign} and e.state in ('active','paused')) then 'already_in'
      when exists (select 1 from enrollments e join campaigns o on o.id = e.campaign_id join campaigns p on p.id = ${campaign} where e.contact_id = c.id and e.state in ('active','paused') and o.exclusive_group = p.exclusive_group) then 'other_campaign' end`;
 /** The same for a campaign that may be a draft or off, and then takes nobody. */
 export const staysOut = (campaign: string, stages: string): string =>

@@ -1,5 +1,6 @@
 /** The table of changes. */
-import type { BulkAction, ChangeState, LeftAlone } from '@/core/changes';
+import type { RefusalCounts } from '@/core/contacts';
+import type { BulkAction, ChangeState } from '@/core/changes';
 import type { Selection } from './select';
 import { bigint, bool, id, instant, int, json, made, orNull, table, text } from '../shared';
 
@@ -14,9 +15,9 @@ export const changesTable = table('changes', {
   total: made(int()),
   done: made(int()),
   changed: made(int()),
-  left_alone: made(json<Partial<Record<LeftAlone, number>>>()),
+  left_alone: made(json<RefusalCounts>()),
   undone: made(int()),
-  undo_left_alone: made(json<Partial<Record<LeftAlone, number>>>()),
+  undo_left_alone: made(json<RefusalCounts>()),
   cancel: made(bool()),
   fault: orNull(text()),
   made_at: instant(),

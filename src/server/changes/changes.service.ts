@@ -1,4 +1,5 @@
 /** Asking for a change of many: what it would do, the order to do it, stopping it, taking it back. The work itself is the worker's. */
+import type { RefusalCode } from '@/core/contacts';
 import { AppError, notFound } from '@/core/shared';
 import { fullName, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
 import {
@@ -8,7 +9,6 @@ import {
   type ChangeNames,
   type ChangePreview,
   type ChangeView,
-  type LeftAlone,
 } from '@/core/changes';
 import { fieldRows } from '@/core/fields';
 import { enqueue, now, reader, writeAudit, transact, type Tx } from '../shared';
@@ -64,7 +64,7 @@ export async function previewChange(principal: Principal, request: BulkActionReq
   const deed = await checked(principal, request.change);
   const bind: unknown[] = [];
   const selected = await selectionSql(scopeFor(principal), request.selection, bind);
-  const rows = await reader().rows<{ why: LeftAlone | null; n: number }>(
+  const rows = await reader().rows<{ why: RefusalCode | null; n: number }>(
     `select (${kindOf(request.change).leaves(request.change, bind)})::text as why, count(*)::int as n
      from (${selected}) chosen join contacts c on c.id = chosen.id join contact_facts f on f.contact_id = c.id group by 1`,
     bind,

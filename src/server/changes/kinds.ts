@@ -2,7 +2,8 @@
  * How each kind of change is applied to a chunk of contacts and taken back: set-based, in the chunk's transaction, with one
  * row per changed contact that says what stood there before and what stands there now.
  */
-import type { BulkAction, LeftAlone } from '@/core/changes';
+import type { RefusalCounts, RefusalCode } from '@/core/contacts';
+import type { BulkAction } from '@/core/changes';
 import type { Tx } from '../shared';
 
 export interface BulkActionContext {
@@ -16,7 +17,7 @@ export interface BulkActionContext {
   /** For the timeline: what is done, in words. */
   line: string;
 }
-export type Counts = Partial<Record<LeftAlone, number>>;
+export type Counts = RefusalCounts;
 export interface Item {
   contact_id: string;
   before: Record<string, unknown>;
@@ -27,10 +28,10 @@ export interface Kind<C extends BulkAction = BulkAction> {
   /** Of these contacts, those whom the change would leave alone, by reason, without changing anything. SQL over `c`, `f`: `case … end`, null for those it changes. */
   leaves: (change: C, bind: unknown[]) => string;
   /** Set when `apply` finds out by itself whom it leaves alone, always for this reason: then nobody is sorted out before. */
-  leavesByItself?: LeftAlone;
+  leavesByItself?: RefusalCode;
   apply: (doing: BulkActionContext, change: C, ids: string[]) => Promise<number>;
   /** @returns how many were restored; the rest is left alone with a reason */
-  undo: (doing: BulkActionContext, change: C, items: Item[]) => Promise<{ restored: number; why: LeftAlone }>;
+  undo: (doing: BulkActionContext, change: C, items: Item[]) => Promise<{ restored: number; why: RefusalCode }>;
 }
 
 /** The lines of the timeline and the rows for undo, from a CTE `touched (contact_id, before, after)`. */

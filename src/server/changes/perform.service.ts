@@ -2,8 +2,9 @@
  * Carrying a change out, chunk by chunk: each chunk is one transaction with its rows for undo and the count of what is done, and
  * takes itself off the list, so that after a crash the next worker goes on exactly where this one stopped.
  */
+import type { RefusalCounts, RefusalCode } from '@/core/contacts';
 import { fullName, scopeFor, wholeAccount, type User, type Scope } from '@/core/accounts';
-import { isDeletion, type LeftAlone } from '@/core/changes';
+import { isDeletion } from '@/core/changes';
 import { AppError } from '@/core/shared';
 import { findUser } from '../accounts';
 import { visible } from '../contacts';
@@ -106,7 +107,7 @@ async function leftAloneOf(
   row: ChangeRow,
   chosen: string[],
   scope: Scope,
-): Promise<{ ids: string[]; counts: Partial<Record<LeftAlone, number>> }> {
+): Promise<{ ids: string[]; counts: RefusalCounts }> {
   const locking: unknown[] = [chosen];
   const locked = await tx.rows<{ id: string; gone: boolean; theirs: boolean }>(
     `select id, deleted_at is not null as gone, (deleted_at is not null or (${visible(scope, locking)})) as theirs from contacts c where id = any($1::bigint[]) order by id for update`,
@@ -117,14 +118,14 @@ async function leftAloneOf(
   const ids = there.map(({ id }) => id);
   const kind = kindOf(row.spec.change);
   const bind: unknown[] = [ids];
-  const rows: { id: string; why: LeftAlone | null }[] = kind.leavesByItself
+  const rows: { id: string; why: RefusalCode | null }[] = kind.leavesByItself
     ? there.map(({ id, gone }) => ({ id, why: gone ? 'gone' : null }))
     : await tx.rows(
         `select c.id, case when c.deleted_at is not null then 'gone' else (${kind.leaves(row.spec.change, bind)})::text end as why
          from contacts c join contact_facts f on f.contact_id = c.id where c.id = any($1::bigint[])`,
         bind,
       );
-  const counts: Partial<Record<LeftAlone, number>> = {};
+  const counts: RefusalCounts = {};
   for (const { why } of rows) if (why) counts[why] = (counts[why] ?? 0) + 1;
   const foreign = locked.length - there.length;
   if (foreign) counts.changed_since = (counts.changed_since ?? 0) + foreign;

@@ -1,10 +1,11 @@
 'use client';
 /** A broadcast while it is a draft: to whom, its words and its time, with whom it reaches counted. It goes at the second word, not at the first. */
+import { refusedSentence } from '@/core/contacts';
 import { useState } from 'react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { leftOutWords, type BroadcastSelection, type Goes, type LeftOut, type Reach, type Words } from '@/core/messages';
+import type { BroadcastSelection, Goes, Reach, Words } from '@/core/messages';
 import { ask, ErrorMessage, freshKey, useToast, useUndoHistory } from '../primitives';
 import { useSegments } from '../segments';
 import { Preview, useTemplates, WordsEditor } from '../templates';
@@ -225,7 +226,7 @@ function ToWhom({ selection, onChange }: { selection: BroadcastSelection; onChan
 }
 
 function ReachWords({ reach, goes }: { reach: Reach; goes: Goes }) {
-  const left = Object.entries(reach.left_out) as [LeftOut, number][];
+  const left = refusedSentence(reach.left_out);
   return (
     <div className="reach" aria-live="polite">
       <p>
@@ -240,16 +241,7 @@ function ReachWords({ reach, goes }: { reach: Reach; goes: Goes }) {
           `; the last goes ${reach.minutes < 120 ? `${reach.minutes} minutes` : `${Math.round(reach.minutes / 60)} hours`} after the first`}
         .
       </p>
-      {left.length > 0 && (
-        <p className="soft small">
-          Left out:{' '}
-          {left
-            .sort((a, b) => b[1] - a[1])
-            .map(([why, n]) => leftOutWords(why, n))
-            .join(', ')}
-          .
-        </p>
-      )}
+      {left && <p className="soft small">Left out: {left}.</p>}
     </div>
   );
 }

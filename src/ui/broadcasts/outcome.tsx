@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { CHANNELS } from '@/core/contacts';
-import { leftOutWords, type BroadcastPeople, type LeftOut } from '@/core/messages';
+import { refusedSentence, CHANNELS } from '@/core/contacts';
+import type { BroadcastPeople } from '@/core/messages';
 import { Ago, ask, useToast, useNow, useZone, when } from '../primitives';
 import { Preview, Rate } from '../templates';
 import type { Broadcast } from './shapes';
@@ -18,7 +18,7 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
   const now = useNow();
   const zone = useZone();
   const gone = people - counts.waiting - counts.cancelled;
-  const left = Object.entries(broadcast.left_out) as [LeftOut, number][];
+  const left = refusedSentence(broadcast.left_out);
   const line = (what: BroadcastPeople, words: string, n: number, of = counts.sent) => (
     <button
       type="button"
@@ -83,7 +83,7 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
               answers say more.
             </p>
           )}
-          {left.length > 0 && <p className="soft small">Left out: {left.map(([why, n]) => leftOutWords(why, n)).join(', ')}.</p>}
+          {left && <p className="soft small">Left out: {left}.</p>}
         </section>
         {isPrinted && counts.sent > 0 && <Print broadcast={broadcast} />}
         <Behind key={shown} id={broadcast.id} what={shown} />

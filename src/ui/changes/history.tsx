@@ -2,7 +2,7 @@
 /** The history of changes of many, each with its way back. */
 import Dialog from '@mui/material/Dialog';
 import { useQuery } from '@tanstack/react-query';
-import { restOf } from '@/core/changes';
+import { refusedSentence } from '@/core/contacts';
 import { dayAndTime } from '@/core/shared';
 import { ask, useZone } from '../primitives';
 import { outcomeWords, useChangeActions } from './watch';
@@ -46,7 +46,7 @@ export function History() {
                 ? `${change.done.toLocaleString('en-US')} of ${change.total.toLocaleString('en-US')}`
                 : outcomeWords(change)}
               {change.state === 'undone' &&
-                ` It had changed ${change.changed.toLocaleString('en-US')}${restOf(change.left_alone) ? `; ${restOf(change.left_alone)}` : ''}.`}
+                ` It had changed ${change.changed.toLocaleString('en-US')}${refusedSentence(change.left_alone) ? `; ${refusedSentence(change.left_alone)}` : ''}.`}
             </span>
           </span>
           {change.can_undo && (

@@ -2,7 +2,8 @@
 /** Watching changes of many: while one is under way its progress, at its end what came of it and the way back. */
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { restOf, type ChangeView } from '@/core/changes';
+import type { ChangeView } from '@/core/changes';
+import { refusedSentence } from '@/core/contacts';
 import type { Jsoned } from '@/core/shared';
 import { ask, useToast } from '../primitives';
 import '../contacts/contacts.css';
@@ -37,10 +38,10 @@ const people = (n: number): string => (n === 1 ? '1 person' : `${n.toLocaleStrin
 export function outcomeWords(change: ChangeLine): string {
   if (change.state === 'failed') return change.fault ?? 'It failed.';
   if (change.state === 'undone') {
-    const rest = restOf(change.undo_left_alone);
+    const rest = refusedSentence(change.undo_left_alone);
     return `Taken back for ${people(change.undone)}${rest ? `; ${rest} and stay as they are` : ''}.`;
   }
-  const rest = restOf(change.left_alone);
+  const rest = refusedSentence(change.left_alone);
   return `${people(change.changed)}: ${change.sentence.charAt(0).toLowerCase()}${change.sentence.slice(1)}${change.state === 'cancelled' ? `, then cancelled after ${change.done.toLocaleString('en-US')}` : ''}${rest ? `; ${rest}` : ''}.`;
 }
 
