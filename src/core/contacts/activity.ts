@@ -29,10 +29,6 @@ export const ACTIVITY_KINDS = [
 ] as const;
 /** What kind of thing happened to a contact. */
 export type ActivityKind = (typeof ACTIVITY_KINDS)[number];
-/** What a person did outside of Urraca and somebody reports: a visit to a home search, a home looked at, a home saved, an e-mail opened, a call they made to us. */
-export const REPORTED_KINDS = ['visit', 'viewed_home', 'saved_home', 'opened', 'call'] as const satisfies ActivityKind[];
-/** What another program may report that a person did. */
-export type ReportedKind = (typeof REPORTED_KINDS)[number];
 /** From them to us (`in`) or from us to them (`out`). */
 export type Direction = 'in' | 'out';
 

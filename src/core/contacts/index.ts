@@ -1,8 +1,6 @@
 export { rhythmSentence, sentenceOf, type Because } from './because';
 export {
   ACTIVITY_KINDS,
-  REPORTED_KINDS,
-  type ReportedKind,
   isAnswer,
   isAppointment,
   isConversation,
@@ -21,7 +19,17 @@ export {
   type RefusalEntry,
   type RefusalFacts,
 } from './refusals';
-export { foldFact, handRaisedAt, noFacts, type Facts } from './facts';
+export {
+  ACTIVITIES,
+  detailOf,
+  foldFact,
+  REPORTED_KINDS,
+  type ActivityEntry,
+  type ReportedKind,
+  type TimelineLocale,
+  type TimelineWords,
+} from './activities';
+export { handRaisedAt, noFacts, type Facts } from './facts';
 export { nextTouch, type NextTouch } from './next-touch';
 export { stageAfter } from './stage';
 export {

@@ -1,6 +1,6 @@
 /** What pages and API answers show of contacts. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
 import type { Channel } from './channels';
-import type { ActivityData } from './activity';
+import type { ActivityData, ActivityKind, Direction } from './activity';
 import type { FieldInput } from '../fields';
 import type { ContactRole, DateKind, Horizon, Stage } from './vocabulary';
 
@@ -63,9 +63,9 @@ export interface ContactView {
 /** A line of the timeline as pages and the API show it. */
 export interface TimelineItem {
   id: string;
-  kind: string;
-  channel: string | null;
-  direction: string | null;
+  kind: ActivityKind;
+  channel: Channel | null;
+  direction: Direction | null;
   at: Date;
   text: string | null;
   because: string | null;

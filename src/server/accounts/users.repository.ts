@@ -3,12 +3,12 @@ import type { UserView } from '@/core/accounts';
 import { AppError, fieldErrors } from '@/core/shared';
 import { DEFAULT_SETTINGS, scopeFor, settingsPatch, type Principal, type Scope, type Settings } from '@/core/accounts';
 import { settingsSchema } from '@/core/accounts/schemas';
-import { now, reader, writeAudit, transact, type Tx } from '../shared';
+import { nameSql, now, reader, writeAudit, transact, type Tx } from '../shared';
 
 /** The people of the account, in the order of their names; with `left`, those who work here no longer. */
 export const listUsers = (scope: Scope, left = false): Promise<UserView[]> =>
   reader().rows<UserView>(
-    `select u.id, u.first_name || ' ' || u.last_name as name, u.role, u.email, u.phone, o.name as office, u.away_until
+    `select u.id, ${nameSql('u')} as name, u.role, u.email, u.phone, o.name as office, u.away_until
      from users u left join offices o on o.id = u.office_id where u.account_id = $1 and u.active <> $2 order by u.first_name, u.last_name`,
     [scope.accountId, left],
   );

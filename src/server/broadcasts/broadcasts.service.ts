@@ -9,7 +9,7 @@ import { holidayOn, nextWorkday } from '@/core/campaigns';
 import { readSettings, requirePostalAddress } from '../accounts';
 import { listFields } from '../contacts';
 import { checkAttached, findTemplate } from '../templates';
-import { now, publish, reader, writeAudit, transact, wakeWorkers, type Tx } from '../shared';
+import { nameSql, now, publish, reader, writeAudit, transact, wakeWorkers, type Tx } from '../shared';
 import { countsOf } from './results.repository';
 import { chosenSql, standingSql } from './audience';
 
@@ -19,7 +19,7 @@ type Row = Omit<BroadcastView, 'made_by' | 'may_change' | 'counts'> & { made_by_
 async function readRows(scope: Scope, id: string | null, tx: Tx = reader()): Promise<Row[]> {
   return tx.rows<Row>(
     `select b.id, b.name, b.channel, b.template_id, b.words, b.selection, b.goes, b.per_minute, b.state, b.people, b.left_out, b.fault, b.made_by as made_by_id,
-       trim(u.first_name || ' ' || u.last_name) as made_by_name, b.made_at, b.started_at, b.ended_at, d.next_at, d.last_at
+       ${nameSql('u')} as made_by_name, b.made_at, b.started_at, b.ended_at, d.next_at, d.last_at
      from broadcasts b left join users u on u.id = b.made_by
      left join lateral (select min(due_at) as next_at, max(due_at) as last_at from outbox o where o.broadcast_id = b.id and o.state in ('waiting','sending','paused')) d on true
      where b.account_id = $1 and ($2::bigint is null or b.made_by = $2) and ($3::bigint is null or b.id = $3) order by b.id desc limit 200`,

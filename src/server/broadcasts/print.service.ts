@@ -2,7 +2,7 @@
 import { CHANNELS } from '@/core/contacts';
 import { AppError, notFound } from '@/core/shared';
 import { accountOf, scopeFor, type Principal } from '@/core/accounts';
-import { enqueue, now, publish, reader, transact } from '../shared';
+import { nameSql, enqueue, now, publish, reader, transact } from '../shared';
 import { findBroadcast } from './broadcasts.service';
 
 export type Print = 'letters' | 'labels';
@@ -40,7 +40,7 @@ export async function lettersToPrint(id: string): Promise<Batch | null> {
     at: Date;
     time_zone: string;
   }>(
-    `select coalesce(o.payload->>'names', trim(c.first_name || ' ' || c.last_name)) as name, u.first_name || ' ' || u.last_name as agent, o.address, coalesce(o.payload->>'text', '') as text, o.sent_at as at, c.time_zone
+    `select coalesce(o.payload->>'names', ${nameSql('c')}) as name, ${nameSql('u')} as agent, o.address, coalesce(o.payload->>'text', '') as text, o.sent_at as at, c.time_zone
      from outbox o join contacts c on c.id = o.contact_id left join users u on u.id = o.user_id where o.broadcast_id = $1 and o.state = 'sent' order by c.postal_code, o.id`,
     [id],
   );

@@ -3,7 +3,7 @@ import { notFound, type Page, pageOf, readCursor } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import type { BroadcastCounts, BroadcastPeople } from '@/core/messages';
 import { visible } from '../contacts';
-import { reader, type Tx } from '../shared';
+import { nameSql, reader, type Tx } from '../shared';
 
 /** The first answer of somebody to a message `o`, within a week. */
 const ANSWER = `select min(a.at) from activities a where a.contact_id = o.contact_id and a.at > o.sent_at and a.at <= o.sent_at + interval '7 days' and a.kind = 'message' and a.direction = 'in' and not a.data ? 'autoReply' and not a.data ? 'optOut'`;
@@ -84,7 +84,7 @@ export async function listBroadcastPeople(
   const broadcast = `$${bind.push(id)}`;
   const keyset = after ? ` and o.id > $${bind.push(after[0])}::bigint` : '';
   const rows = await reader().rows<BroadcastPerson & { id: string }>(
-    `select o.id, o.contact_id, trim(c.first_name || ' ' || c.last_name) as name,
+    `select o.id, o.contact_id, ${nameSql('c')} as name,
        coalesce(${what === 'answered' ? `(${ANSWER})` : what === 'opened' ? 'o.opened_at' : what === 'clicked' ? 'o.clicked_at' : 'o.sent_at'}, o.due_at) as at,
        ${what === 'answered' ? `(select a.data->>'text' from activities a where a.contact_id = o.contact_id and a.at = (${ANSWER}) and a.kind = 'message' and a.direction = 'in' limit 1)` : what === 'held' ? 'o.fault' : 'null::text'} as words
      from outbox o join contacts c on c.id = o.contact_id where o.broadcast_id = ${broadcast} and ${BEHIND[what]} and ${where}${keyset} order by o.id limit $${bind.push(limit + 1)}`,

@@ -2,7 +2,7 @@
 import type { ContactUpdate } from '@/core/campaigns';
 import type { Activity, Because } from '@/core/contacts';
 import { endFollowUp, endOffers, listFields, recordActivities, refreshSearch, restate, setFields } from '../contacts';
-import type { Tx } from '../shared';
+import { nameSql, type Tx } from '../shared';
 import { enrol } from './enrol.service';
 
 /** A change that a campaign owes to a contact. */
@@ -84,7 +84,7 @@ async function applyOne(tx: Tx, accountId: string, group: Owed[], at: Date): Pro
     case 'owner': {
       const rows = await tx.rows<{ id: string; name: string }>(
         `update contacts c set owner_id = u.id, office_id = u.office_id, owned_since = $3 from users u where c.id = any($1::bigint[]) and u.id = $2 and u.active and u.account_id = c.account_id and c.owner_id is distinct from u.id
-         returning c.id, trim(u.first_name || ' ' || u.last_name) as name`,
+         returning c.id, ${nameSql('u')} as name`,
         [ids, change.userId, at],
       );
       const done = rows.map(({ id }) => id);

@@ -4,7 +4,7 @@ import { notFound } from '@/core/shared';
 import { mayChange, type Scope } from '@/core/accounts';
 import { sentenceOf, type Because } from '@/core/contacts';
 import { findContact, isClientSql, stageNames, visible } from '../contacts';
-import { reader } from '../shared';
+import { nameSql, reader } from '../shared';
 import { readVersions } from './versions';
 
 interface Row extends Omit<CampaignView, 'version' | 'made_by' | 'may_change' | 'steps'> {
@@ -22,7 +22,7 @@ export async function listCampaigns(scope: Scope, id: string | null = null): Pro
   const own = `$${bind.push(scope.userId)}::bigint`;
   const one = id === null ? '' : `and p.id = $${bind.push(id)}`;
   const rows = await reader().rows<Row>(
-    `select p.id, p.name, p.state, p.exclusive_group as "group", p.shared, p.made_by as made_by_id, trim(u.first_name || ' ' || u.last_name) as made_by_name, v.id as version_id, v.number, v.made_at, v.plan,
+    `select p.id, p.name, p.state, p.exclusive_group as "group", p.shared, p.made_by as made_by_id, ${nameSql('u')} as made_by_name, v.id as version_id, v.number, v.made_at, v.plan,
        (select coalesce(max(step::int), -1) + 1 from campaign_versions o, jsonb_path_query(o.plan->'steps', 'strict $.**.id') step where o.campaign_id = p.id) as free_id, n.*
      from campaigns p join lateral (select * from campaign_versions v where v.campaign_id = p.id order by v.number desc limit 1) v on true left join users u on u.id = p.made_by
      left join lateral (

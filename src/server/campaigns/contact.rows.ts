@@ -4,7 +4,7 @@ import type { PermissionState, TouchedContact } from '@/core/campaigns';
 import { firstNamesTogether, type Channel, type Stage } from '@/core/contacts';
 import { mergeFields, ownField, type MergeFields } from '@/core/messages';
 import type { Tree } from '@/core/segments';
-import type { Tx } from '../shared';
+import { nameSql, type Tx } from '../shared';
 import { loadSenderContext, type SenderContext, type RecipientRow } from './sender-context';
 import { DATES, type Dates } from './enrol.service';
 
@@ -40,7 +40,7 @@ export interface TouchedContactRow extends RecipientRow {
 /** The account's own fields of a contact as words, by their names; read only when a campaign uses one. */
 const OWN_FIELDS = `(select jsonb_object_agg(name, value) from (select d.name, string_agg(case d.kind when 'flag' then case when v.number = 1 then 'yes' else 'no' end when 'number' then trim_scale(v.number)::text
       when 'money' then to_char(v.number, 'FM999,999,999,999,990') when 'date' then to_char(v.day, 'FMDD Mon YYYY') when 'yearly' then to_char(to_date('2000' || lpad(v.month_day::text, 4, '0'), 'YYYYMMDD'), 'FMDD Mon')
-      when 'contact' then (select trim(l.first_name || ' ' || l.last_name) from contacts l where l.id = v.linked_id) else v.words end, ', ' order by v.ordinal) as value
+      when 'contact' then (select ${nameSql('l')} from contacts l where l.id = v.linked_id) else v.words end, ', ' order by v.ordinal) as value
     from field_values v join fields d on d.id = v.field_id and d.deleted_at is null where v.contact_id = c.id group by d.name) own)`;
 
 /** The home about which they asked last, with what is known of it here. */

@@ -14,7 +14,7 @@ import { beginInquiry, begunByInquiry, enrollArrived } from '../campaigns';
 import { addressesOf, changePermissions, permissionActivity, recordActivities, type PermissionChange } from '../contacts';
 import { listingAskedAbout } from '../market';
 import { attachByRung, handedLine, handOver, ladderNow, noticeAgents, planRoute, type Planned } from '../routing';
-import { publishAndWake, transact, type Tx } from '../shared';
+import { nameSql, publishAndWake, transact, type Tx } from '../shared';
 import { beginArrival, type Begun } from './begin';
 import { addTags, completeContact, createContact, matchContact, tagsOf, type MatchResult } from './match.repository';
 import { findCaptured, saveInquiry, type DecidedInquiry } from './save-inquiry.repository';
@@ -179,7 +179,7 @@ async function keptBy(tx: Tx, { arrival, inquiry, listed, contact, seen }: Lead)
 
 const agentNamed = (tx: Tx, accountId: string, email: string): Promise<{ id: string; name: string } | null> =>
   tx.first<{ id: string; name: string }>(
-    `select id, first_name || ' ' || last_name as name from users where account_id = $1 and email = $2 and active and role <> 'lender'`,
+    `select id, ${nameSql()} as name from users where account_id = $1 and email = $2 and active and role <> 'lender'`,
     [accountId, email],
   );
 

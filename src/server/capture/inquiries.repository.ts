@@ -4,7 +4,7 @@ import { notFound, pageOf, readCursor, snaked, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { sentenceOf } from '@/core/contacts';
 import { DISPLAY_NAME, displayName, visible } from '../contacts';
-import { reader, type RowOf } from '../shared';
+import { nameSql, reader, type RowOf } from '../shared';
 import type { inquiriesTable } from './inquiries.model';
 
 type InquiryRow = Pick<
@@ -18,7 +18,7 @@ type InquiryRow = Pick<
 };
 
 const SELECT = `select i.id, i.contact_id, ${DISPLAY_NAME} as name, i.matched, d.kind as door_kind, d.name as door_name, i.source, i.parsed, i.raw, i.owner_id,
-  u.first_name || ' ' || u.last_name as agent, i.because, i.arrived_at, i.first_try_at
+  ${nameSql('u')} as agent, i.because, i.arrived_at, i.first_try_at
   from inquiries i join contacts c on c.id = i.contact_id join doors d on d.id = i.door_id left join users u on u.id = i.owner_id`;
 
 const viewOf = (row: InquiryRow): InquiryView => ({

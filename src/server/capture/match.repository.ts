@@ -2,7 +2,7 @@
 import { zoneOfPostalCode } from '@/core/capture';
 import { type CleanInquiry } from '@/core/capture/schemas';
 import { refreshSearch } from '../contacts';
-import type { Tx } from '../shared';
+import { nameSql, type Tx } from '../shared';
 
 export interface MatchResult {
   contactId: string;
@@ -34,7 +34,7 @@ export async function matchContact(tx: Tx, accountId: string, { phones, emails }
     owner_id: string | null;
     owner: string | null;
   }>(
-    `select c.stage, c.time_zone, c.owner_id as held_by, c.office_id, u.id as owner_id, u.first_name || ' ' || u.last_name as owner
+    `select c.stage, c.time_zone, c.owner_id as held_by, c.office_id, u.id as owner_id, ${nameSql('u')} as owner
      from contacts c left join users u on u.id = c.owner_id and u.active where c.id = $1`,
     [found.id],
   );

@@ -4,7 +4,7 @@ import { AppError } from '@/core/shared';
 import { askOf, storableJson, type CleanInquiry } from '@/core/capture/schemas';
 import { sentenceOf, type Because } from '@/core/contacts';
 import { traceOf, type Handing, type Planned } from '../routing';
-import type { Tx } from '../shared';
+import { nameSql, type Tx } from '../shared';
 import type { Arrival, CaptureResult } from './arrival';
 import type { MatchResult } from './match.repository';
 
@@ -22,7 +22,7 @@ export async function findCaptured(tx: Tx, { door, raw, idempotencyKey }: Arriva
     agent: string | null;
     print: string;
   }>(
-    `select i.id, i.contact_id, i.matched, i.owner_id, i.because, u.first_name || ' ' || u.last_name as agent, i.parsed->>'fingerprint' as print
+    `select i.id, i.contact_id, i.matched, i.owner_id, i.because, ${nameSql('u')} as agent, i.parsed->>'fingerprint' as print
      from inquiries i left join users u on u.id = i.owner_id where i.door_id = $1 and i.idempotency_key = $2`,
     [door.id, idempotencyKey],
   );

@@ -2,7 +2,7 @@
 import { isDeletion, type ChangeState, type ChangeView } from '@/core/changes';
 import { notFound } from '@/core/shared';
 import { accountOf, onlyOf, type Principal } from '@/core/accounts';
-import { reader, type Tx, type RowOf } from '../shared';
+import { nameSql, reader, type Tx, type RowOf } from '../shared';
 import type { changesTable } from './changes.model';
 
 export type ChangeRow = Pick<
@@ -28,7 +28,7 @@ export type ChangeRow = Pick<
   by: string | null;
 };
 
-const SELECT = `select h.*, u.first_name || ' ' || u.last_name as by from changes h left join users u on u.id = h.user_id`;
+const SELECT = `select h.*, ${nameSql('u')} as by from changes h left join users u on u.id = h.user_id`;
 
 /** What was done until a change ended, failed or was cancelled can be taken back. */
 export const UNDOABLE: readonly ChangeState[] = ['done', 'cancelled', 'failed'];

@@ -1,5 +1,5 @@
 /** How a contact is read: one SELECT for lists and for the Dossier, and its shape outside (the API's field names). */
-import type { RowOf } from '../shared';
+import { nameSql, type RowOf } from '../shared';
 import type { contactsTable } from './contacts.model';
 import type { ContactView, ImportantDate } from '@/core/contacts';
 import type { FieldInput } from '@/core/fields';
@@ -50,7 +50,7 @@ export type ContactRow = Pick<
 
 /** Everything that a row of the grid or the head of the Dossier shows. Joins a contact aliased `c`. */
 export const CONTACT_COLUMNS = `c.id, c.first_name, c.last_name, c.stage, sg.name as stage_name, c.stage_since, c.horizon, c.roles, c.source, c.time_zone, c.street, c.city, c.postal_code, c.region, c.company, c.wants,
-  c.do_not_contact, coalesce((select h.do_not_contact from households h where h.id = c.household_id), false) as household_do_not_contact, c.archived_because, c.owner_id, u.first_name || ' ' || u.last_name as owner_name, c.owned_since, c.hand_raised_at, c.last_touch_at, c.next_touch_at,
+  c.do_not_contact, coalesce((select h.do_not_contact from households h where h.id = c.household_id), false) as household_do_not_contact, c.archived_because, c.owner_id, ${nameSql('u')} as owner_name, c.owned_since, c.hand_raised_at, c.last_touch_at, c.next_touch_at,
   c.next_touch_kind, t.note as next_touch_note, c.created_at, coalesce(p.points, '[]') as points, coalesce(g.tags, '{}') as tags, dt.dates, fv.fields, f.attempts, f.reached, f.last_reached_at,
   f.last_attempt_at, f.talk_seconds, f.conversations`;
 

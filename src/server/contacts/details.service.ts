@@ -6,7 +6,7 @@ import { dayOfYear, fieldRows, type FieldInput } from '@/core/fields';
 import type { FieldDef } from '@/core/segments';
 import { mayMakeTags, tagName } from '@/core/tags';
 import { readSettings } from '../accounts';
-import { reader, type Tx } from '../shared';
+import { nameSql, reader, type Tx } from '../shared';
 
 /** The fields that an account made for itself, in their order. */
 export const listFields = (accountId: string, tx: Tx = reader()): Promise<FieldDef[]> =>
@@ -18,7 +18,7 @@ export const listFields = (accountId: string, tx: Tx = reader()): Promise<FieldD
 export const readMore = async (contactId: string, tx: Tx): Promise<MoreView> =>
   (await tx.first<MoreView>(
     `select c.campaigns_held,
-       (select coalesce(jsonb_agg(jsonb_build_object('id', o.id::text, 'name', trim(o.first_name || ' ' || o.last_name)) order by o.id), '[]') from contacts o where o.household_id = c.household_id and o.id <> c.id and o.deleted_at is null) as household,
+       (select coalesce(jsonb_agg(jsonb_build_object('id', o.id::text, 'name', ${nameSql('o')}) order by o.id), '[]') from contacts o where o.household_id = c.household_id and o.id <> c.id and o.deleted_at is null) as household,
        (select coalesce(jsonb_object_agg(value, extension), '{}') from contact_points where contact_id = c.id and active and extension is not null) as extensions
      from contacts c where c.id = $1`,
     [contactId],

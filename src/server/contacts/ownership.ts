@@ -1,5 +1,5 @@
 /** What follows from somebody having a contact: offers of it end, and whoever waits for its first try is its agent. */
-import type { Tx } from '../shared';
+import { nameSql, type Tx } from '../shared';
 
 /**
  * These contacts belong to their agents now, by somebody's hand: whatever was still offered is withdrawn, and the waiting for a first
@@ -9,7 +9,7 @@ export const endOffers = (tx: Tx, contactIds: string[], at: Date): Promise<void>
   tx.run(
     `with owned as (select id, owner_id from contacts where id = any($1::bigint[]) and owner_id is not null),
        settled as (update routings r set state = 'settled', ends_at = null, owned_at = coalesce(r.owned_at, $2),
-           trace = jsonb_set(r.trace, '{steps}', r.trace->'steps' || jsonb_build_array(jsonb_build_object('at', $2::timestamptz, 'what', 'handed_by', 'agent', trim(u.first_name || ' ' || u.last_name), 'by', 'hand')))
+           trace = jsonb_set(r.trace, '{steps}', r.trace->'steps' || jsonb_build_array(jsonb_build_object('at', $2::timestamptz, 'what', 'handed_by', 'agent', ${nameSql('u')}, 'by', 'hand')))
          from owned o join users u on u.id = o.owner_id where r.contact_id = o.id and r.state in ('offered','commons','given') returning r.inquiry_id, r.contact_id, o.owner_id),
        named as (update inquiries i set owner_id = o.owner_id from owned o where i.contact_id = o.id and i.owner_id is null),
        withdrawn as (update offers f set state = 'withdrawn', ends_at = null from owned o where f.contact_id = o.id and f.state = 'open'),

@@ -2,6 +2,7 @@
  * A segment as SQL over a contact aliased `c` with its facts aliased `f`. The same answers as `matches` in the core; a property test
  * draws random trees and holds the two against each other. Every value is bound.
  */
+import { nameSql } from '../shared';
 import type { Channel } from '@/core/contacts';
 import {
   branchesOf,
@@ -103,7 +104,7 @@ const QUESTIONS: Record<string, Question> = {
     value: 'ct.tag_id',
     ids: true,
   },
-  name: words(`trim(c.first_name || ' ' || c.last_name)`),
+  name: words(`${nameSql('c')}`),
   company: words('c.company'),
   has_phone: hasPoint('phone'),
   has_email: hasPoint('email'),

@@ -3,7 +3,7 @@ import type { TimelineItem } from '@/core/contacts';
 import { pageOf, readCursor, type Page } from '@/core/shared';
 import { sentenceOf } from '@/core/contacts';
 import type { Scope } from '@/core/accounts';
-import { reader, type Tx, type RowOf } from '../shared';
+import { nameSql, reader, type Tx, type RowOf } from '../shared';
 import type { activitiesTable } from './activities.model';
 import { findContact } from './contacts.repository';
 import { stageNames } from './stage-names';
@@ -25,7 +25,7 @@ export async function listTimeline(
   const bind: unknown[] = [contactId, limit + 1];
   if (after) bind.push(after[0], after[1]);
   const rows = await tx.rows<TimelineRow>(
-    `select a.id, a.kind, a.channel, a.direction, a.at, a.data, a.because, u.first_name || ' ' || u.last_name as by
+    `select a.id, a.kind, a.channel, a.direction, a.at, a.data, a.because, ${nameSql('u')} as by
      from activities a left join users u on u.id = a.user_id
      where a.contact_id = $1 ${after ? 'and (a.at, a.id) < ($3::timestamptz, $4::bigint)' : ''} order by a.at desc, a.id desc limit $2`,
     bind,

@@ -19,7 +19,7 @@ import {
   type PermissionChange,
   endOffers,
 } from '../contacts';
-import { now, writeAudit, transact, type Tx } from '../shared';
+import { nameSql, now, writeAudit, transact, type Tx } from '../shared';
 
 /** Tables whose rows simply belong to the kept contact from now on, by their id. */
 /** How the ledger says why a no holds for the one that two became. */
@@ -294,6 +294,6 @@ export async function undoMerge(principal: Principal, mergeId: string): Promise<
 /** The merges of a contact that can be taken apart. */
 export const listMerges = (tx: Tx, contactId: string): Promise<MergeView[]> =>
   tx.rows<MergeView>(
-    `select m.id, trim(g.first_name || ' ' || g.last_name) as gone, m.at, u.first_name || ' ' || u.last_name as by from merges m join contacts g on g.id = m.gone_id left join users u on u.id = m.user_id where m.kept_id = $1 and m.undone_at is null order by m.id desc`,
+    `select m.id, ${nameSql('g')} as gone, m.at, ${nameSql('u')} as by from merges m join contacts g on g.id = m.gone_id left join users u on u.id = m.user_id where m.kept_id = $1 and m.undone_at is null order by m.id desc`,
     [contactId],
   );

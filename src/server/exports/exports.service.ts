@@ -4,7 +4,7 @@ import { accountOf, fullName, onlyOf, scopeFor, wholeAccount, type Principal, ty
 import type { ExportFormat, ExportOptions, ExportView } from '@/core/exports';
 import { findUser } from '../accounts';
 import type { Selection } from '../changes';
-import { enqueue, now, reader, writeAudit, transact, type Tx } from '../shared';
+import { nameSql, enqueue, now, reader, writeAudit, transact, type Tx } from '../shared';
 
 export interface ExportRow extends Omit<ExportView, 'bytes'> {
   attempt: number;
@@ -15,7 +15,7 @@ export interface ExportRow extends Omit<ExportView, 'bytes'> {
   bytes: string;
 }
 const KEPT_MS = 7 * DAY;
-const SELECT = `select e.*, u.first_name || ' ' || u.last_name as by from exports e left join users u on u.id = e.user_id`;
+const SELECT = `select e.*, ${nameSql('u')} as by from exports e left join users u on u.id = e.user_id`;
 const viewOf = (row: ExportRow): ExportView => {
   const { id, format, state, total, done, bytes, fault: error, by, made_at, ended_at, email, mailed_at, mail_fault } = row;
   return {

@@ -1,6 +1,6 @@
 /** What it takes to send a finished file to whoever asked for it. */
 import type { ExportFormat } from '@/core/exports';
-import { now, reader } from '../shared';
+import { nameSql, now, reader } from '../shared';
 
 export interface Mailing {
   format: ExportFormat;
@@ -21,7 +21,7 @@ export async function readMailing(exportId: string): Promise<Mailing | null> {
     name: string | null;
     person: Mailing['person'];
   }>(
-    `select e.format, e.bytes, e.done, s.name, jsonb_build_object('name', u.first_name || ' ' || u.last_name, 'email', u.email) as person
+    `select e.format, e.bytes, e.done, s.name, jsonb_build_object('name', ${nameSql('u')}, 'email', u.email) as person
      from exports e join users u on u.id = e.user_id and u.active left join export_schedules s on s.id = e.schedule_id
      where e.id = $1 and e.state = 'done' and e.email and e.mailed_at is null`,
     [exportId],

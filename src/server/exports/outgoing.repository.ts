@@ -4,7 +4,7 @@ import { CHANNEL_KEYS, type Channel } from '@/core/contacts';
 import type { OutgoingPerson } from '@/core/exports';
 import { selectionSql, type Selection } from '../changes';
 import { firstAddressSql, OWN_FIELDS, pointKind } from '../contacts';
-import { reader } from '../shared';
+import { nameSql, reader } from '../shared';
 
 const CHUNK = 2_000;
 /** What was said of all addresses of a channel alike; null where they differ, or nothing was. */
@@ -16,7 +16,7 @@ const permissionState = (channel: Channel): string =>
 const PERMISSIONS = CHANNEL_KEYS.map((channel) => `'${channel}', ${permissionState(channel)}`).join(', ');
 
 const PERSON = `select c.id, c.first_name, c.last_name, c.company, c.street, c.city, c.region, c.postal_code, c.country, c.household_id as household, c.roles, coalesce(sg.name, c.stage) as stage, coalesce(hz.name, c.horizon) as horizon, c.wants, c.source,
-  u.first_name || ' ' || u.last_name as agent, to_char(c.created_at, 'YYYY-MM-DD') as added,
+  ${nameSql('u')} as agent, to_char(c.created_at, 'YYYY-MM-DD') as added,
   coalesce((select array_agg(value order by position, id) from contact_points where contact_id = c.id and active and kind = 'email'), '{}') as emails,
   coalesce((select jsonb_agg(jsonb_build_object('number', value, 'extension', extension) order by position, id) from contact_points where contact_id = c.id and active and kind = 'phone'), '[]') as phones,
   coalesce((select array_agg(t.name order by lower(t.name)) from contact_tags ct join tags t on t.id = ct.tag_id and t.deleted_at is null where ct.contact_id = c.id), '{}') as tags,

@@ -5,7 +5,7 @@ import { accountOf, onlyOf, scopeFor, type Principal } from '@/core/accounts';
 import { nextRun, type ExportFormat, type ExportOptions, type Rhythm, type ScheduleView } from '@/core/exports';
 import { findUser } from '../accounts';
 import { readQuestion } from '../segments';
-import { now, reader, writeAudit, transact, type Tx } from '../shared';
+import { nameSql, now, reader, writeAudit, transact, type Tx } from '../shared';
 import { addExport } from './exports.service';
 import { exportSchedulesTable } from './export-schedules.model';
 
@@ -27,7 +27,7 @@ interface ScheduleRow extends ScheduleView {
   zone: string;
 }
 
-const SELECT = `select s.*, u.first_name || ' ' || u.last_name as by, to_jsonb(l) as last from export_schedules s join users u on u.id = s.user_id
+const SELECT = `select s.*, ${nameSql('u')} as by, to_jsonb(l) as last from export_schedules s join users u on u.id = s.user_id
   left join lateral (select id, state, done, fault, mail_fault, made_at from exports e where e.schedule_id = s.id order by e.id desc limit 1) l on true`;
 
 function viewOf(row: ScheduleRow): ScheduleView {

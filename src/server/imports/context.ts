@@ -8,7 +8,7 @@ import { scopeFor, wholeAccount, type Scope } from '@/core/accounts';
 import { mayMakeTags } from '@/core/tags';
 import { findUser, readSettings } from '../accounts';
 import { listFields } from '../contacts';
-import { reader, transact } from '../shared';
+import { nameSql, reader, transact } from '../shared';
 import { optionsOf, type ImportRow } from './imports.repository';
 
 export interface ImportContext {
@@ -62,7 +62,7 @@ export async function importContext(row: ImportRow): Promise<ImportContext> {
     tx.first<{ time_zone: string }>('select time_zone from accounts where id = $1', [row.account_id]),
     importWords(row.account_id),
     tx.rows<{ id: string; office_id: string | null; name: string; email: string }>(
-      `select id, office_id, lower(first_name || ' ' || last_name) as name, lower(email) as email from users where account_id = $1 and active and role <> 'lender'`,
+      `select id, office_id, lower(${nameSql()}) as name, lower(email) as email from users where account_id = $1 and active and role <> 'lender'`,
       [row.account_id],
     ),
   ]);

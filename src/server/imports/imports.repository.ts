@@ -2,7 +2,7 @@
 import { FIRST_OPTIONS, type ImportScan, type ImportOptions, type ImportState, type ImportView } from '@/core/imports';
 import { notFound } from '@/core/shared';
 import { accountOf, onlyOf, type Principal } from '@/core/accounts';
-import { reader, type Tx, type RowOf } from '../shared';
+import { nameSql, reader, type Tx, type RowOf } from '../shared';
 import type { importsTable } from './imports.model';
 
 export type ImportRow = Pick<
@@ -34,7 +34,7 @@ export type ImportRow = Pick<
   state: ImportState;
   by: string | null;
 };
-const SELECT = `select i.*, u.first_name || ' ' || u.last_name as by from imports i left join users u on u.id = i.user_id`;
+const SELECT = `select i.*, ${nameSql('u')} as by from imports i left join users u on u.id = i.user_id`;
 
 export const optionsOf = (row: Pick<ImportRow, 'options'>): ImportOptions => ({ ...FIRST_OPTIONS, ...row.options });
 

@@ -4,7 +4,7 @@ import { CsvReader, decoderName, findDelimiter, sniff, type CsvRecord } from '@/
 import { NEEDED_COLUMNS, ON_THE_MARKET, readListing, type Listing, type ListingsImported } from '@/core/market';
 import { AppError } from '@/core/shared';
 import { storable } from '@/core/capture/schemas';
-import { now, writeAudit, transact, type Tx } from '../shared';
+import { nameSql, now, writeAudit, transact, type Tx } from '../shared';
 import { rowOfListing } from './listings.repository';
 
 const MOST_BYTES = 60_000_000;
@@ -99,7 +99,7 @@ async function write(tx: Tx, accountId: string, listings: Listing[], result: Lis
   if (!listings.length) return;
   const rows = await tx.rows<{ added: boolean; changed: boolean }>(
     `with given as (
-       select x.*, (select u.id from users u where u.account_id = $2 and u.active and lower(u.first_name || ' ' || u.last_name) = lower(x.agent_name) order by u.id limit 1) as agent_id
+       select x.*, (select u.id from users u where u.account_id = $2 and u.active and lower(${nameSql('u')}) = lower(x.agent_name) order by u.id limit 1) as agent_id
        from jsonb_to_recordset($1::jsonb) as x (${TYPED})
      ), before as (
        select l.number, row(${NAMES.map((name) => `l.${name}`).join(', ')})::text as was from listings l join given g on g.number = l.number where l.account_id = $2

@@ -2,11 +2,11 @@
 import type { Scope } from '@/core/accounts';
 import { ON_THE_MARKET, type Criteria, type Listing, type ListingStatus, type ListingView } from '@/core/market';
 import { notFound, type Page } from '@/core/shared';
-import { reader, type Tx } from '../shared';
+import { nameSql, reader, type Tx } from '../shared';
 
 const COLUMNS = `l.id, l.number, l.status, l.price::float8 as price, l.address, l.city, l.postal_code, l.area, l.beds::float8 as beds, l.baths::float8 as baths,
   l.living_area::float8 as living_area, l.type, l.kind, l.latitude, l.longitude, l.pool, l.open_from, l.open_to, l.remarks, l.on_market::text as on_market, l.agent_name,
-  case when u.id is not null then jsonb_build_object('id', u.id::text, 'name', u.first_name || ' ' || u.last_name) end as agent`;
+  case when u.id is not null then jsonb_build_object('id', u.id::text, 'name', ${nameSql('u')}) end as agent`;
 const FROM = 'from listings l left join users u on u.id = l.agent_id and u.active';
 
 /** PostgreSQL takes for the edge of a polygon what is nearer than a fixed tolerance, meant for larger numbers than degrees: some metres. */

@@ -3,7 +3,7 @@ import { pageOf, readCursor, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { suggestNext, type AnswerView } from '@/core/messages';
 import { lockContact, visible } from '../contacts';
-import { now, publish, reader, transact } from '../shared';
+import { nameSql, now, publish, reader, transact } from '../shared';
 
 type Row = Omit<AnswerView, 'next'> & { wrote_at: Date; unclear: boolean };
 
@@ -18,7 +18,7 @@ export async function listAnswers(
   const keyset = after ? ` and (c.wrote_at, c.id) < ($${bind.push(after[0])}::timestamptz, $${bind.push(after[1])}::bigint)` : '';
   const rows = await reader().rows<Row>(
     `with who as (select c.id, c.wrote_at from contacts c where ${where} and c.wrote_at is not null${unread ? ' and c.unread_at is not null' : ''}${keyset} order by c.wrote_at desc, c.id desc limit $${bind.push(limit + 1)})
-     select c.id as contact_id, who.wrote_at, trim(c.first_name || ' ' || c.last_name) as name, u.first_name || ' ' || u.last_name as owner_name, c.stage, c.horizon, c.unread_at is not null as unread,
+     select c.id as contact_id, who.wrote_at, ${nameSql('c')} as name, ${nameSql('u')} as owner_name, c.stage, c.horizon, c.unread_at is not null as unread,
        (select count(*)::int from activities n where n.contact_id = c.id and c.unread_at is not null and n.at >= c.unread_at and n.kind = 'message' and n.direction = 'in') as unread_n,
        m.at, m.channel, coalesce(m.data->>'text', '') as text, m.data->>'subject' as subject, coalesce((m.data->>'optOut')::boolean, false) as opt_out,
        m.data->>'refusal' = 'unclear' and exists (select 1 from tasks t where t.contact_id = c.id and t.done_at is null and t.note like 'They wrote “%') as unclear,

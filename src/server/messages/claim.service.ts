@@ -11,7 +11,7 @@ import { CHANNELS, type Activity, type Channel, type Stage } from '@/core/contac
 import { fillFor, type Goes, type Words } from '@/core/messages';
 import { readTouchedContacts } from '../campaigns';
 import { anyLedgerAddressSql, mailingAddress, pointKind, pointKindSql, recordActivities } from '../contacts';
-import { joinAsWritten, now, transact, type Tx } from '../shared';
+import { nameSql, joinAsWritten, now, transact, type Tx } from '../shared';
 
 export interface OutboxMessage {
   id: string;
@@ -141,7 +141,7 @@ const READ = `
     coalesce(h.do_not_contact, false) as household_says_no,
     c.first_name, c.last_name, c.stage, c.time_zone, c.do_not_contact, c.street, c.city, c.postal_code, f.last_in_at, p.id as point_id, p.fault as point_fault, r.state, r.at as permission_at, r.how,
     exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
-    u.first_name || ' ' || u.last_name as agent_name, u.email as agent_email, u.phone as agent_phone
+    ${nameSql('u')} as agent_name, u.email as agent_email, u.phone as agent_phone
   from outbox o join contacts c on c.id = o.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = o.account_id
   left join households h on h.id = c.household_id left join broadcasts b on b.id = o.broadcast_id left join templates t on t.id = o.template_id
   left join enrollments e on e.id = o.enrollment_id left join users u on u.id = o.user_id

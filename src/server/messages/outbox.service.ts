@@ -3,7 +3,7 @@ import { campaignsHeldSql } from '../accounts';
 import { CHANNELS, type Activity, type Because } from '@/core/contacts';
 import type { ParkedView, ProviderAnswer } from '@/core/messages';
 import { pointKind, recordActivities } from '../contacts';
-import { publish, reader, transact, wakeWorkers, type Tx, type RowOf } from '../shared';
+import { nameSql, publish, reader, transact, wakeWorkers, type Tx, type RowOf } from '../shared';
 import type { outboxTable } from './outbox.model';
 import { DEAD_AFTER_SECONDS } from './claim.service';
 
@@ -164,7 +164,7 @@ export async function outboxInFlight(at: Date): Promise<boolean> {
 /** Messages that do not get out: parked, or being tried again. For those who run the office. */
 export const listStuck = (accountId: string): Promise<ParkedView[]> =>
   reader().rows<ParkedView>(
-    `select o.id, o.contact_id, c.first_name || ' ' || c.last_name as name, o.channel, coalesce(o.fault, '') as fault, o.attempts, o.state
+    `select o.id, o.contact_id, ${nameSql('c')} as name, o.channel, coalesce(o.fault, '') as fault, o.attempts, o.state
      from outbox o join contacts c on c.id = o.contact_id where o.account_id = $1 and (o.state = 'parked' or (o.state = 'waiting' and o.attempts > 0)) order by o.id desc limit 100`,
     [accountId],
   );

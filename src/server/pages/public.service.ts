@@ -5,7 +5,7 @@ import { readInquiry } from '@/core/capture/schemas';
 import { AppError } from '@/core/shared';
 import { captureInquiry, doorOfPage, type Door } from '../capture';
 import { listingsOfNumbers, listListings } from '../market';
-import { limitRate, now, reader, readSigned, signed } from '../shared';
+import { nameSql, limitRate, now, reader, readSigned, signed } from '../shared';
 import { knowVisitor, noteOnce, type Visitor } from './visitors.service';
 
 export interface Shown {
@@ -31,7 +31,7 @@ export async function openPage(slug: string): Promise<Shown> {
     listingsOfNumbers(door.accountId, [...new Set(listingsOf(page))]),
     users.length
       ? reader().rows<{ id: string; name: string; phone: string | null; email: string }>(
-          `select id, first_name || ' ' || last_name as name, phone, email from users where account_id = $1 and id = any($2::bigint[]) and active`,
+          `select id, ${nameSql()} as name, phone, email from users where account_id = $1 and id = any($2::bigint[]) and active`,
           [door.accountId, users],
         )
       : [],

@@ -3,7 +3,7 @@ import { REACHED_SQL } from '@/core/calling';
 import type { ResultRow, SpeedBy, SpeedRow } from '@/core/results';
 import type { Scope } from '@/core/accounts';
 import { FAST, HOUR_OF, isClientSql, ROSTER_OF, visible } from '../contacts';
-import { reader, type Tx } from '../shared';
+import { nameSql, reader, type Tx } from '../shared';
 
 export interface ResultsQuery {
   from: Date;
@@ -47,7 +47,7 @@ export async function readResults(scope: Scope, query: ResultsQuery, tx: Tx = re
          count(distinct contact_id) filter (where talked)::int as conversations, count(distinct contact_id) filter (where ${isClientSql('stage')})::int as clients, coalesce(sum(talk_seconds), 0)::int as talk_seconds
        from worked group by grouping sets ((owner_id), ())
      )
-     select n.*, u.first_name || ' ' || u.last_name as name, m.median from counted n left join users u on u.id = n.owner_id
+     select n.*, ${nameSql('u')} as name, m.median from counted n left join users u on u.id = n.owner_id
      left join medians m on m.everybody = n.everybody and m.owner_id is not distinct from n.owner_id
      order by n.everybody desc, n.leads desc, name`,
     bind,
@@ -72,7 +72,7 @@ const KEY: Record<SpeedBy, string> = {
   hour: HOUR_OF,
 };
 const NAME: Record<SpeedBy, string> = {
-  agent: `(select first_name || ' ' || last_name from users where id::text = key)`,
+  agent: `(select ${nameSql()} from users where id::text = key)`,
   roster: '(select name from rosters where id::text = key)',
   door: '(select name from doors where id::text = key)',
   hour: 'key',

@@ -5,7 +5,7 @@
 import { AppError, clockTime } from '@/core/shared';
 import { answerOf, type Notify } from '@/core/routing';
 import type { User } from '@/core/accounts';
-import { config, enqueueAll, mailToken, now, reader, readMailToken, transact, type Tx } from '../shared';
+import { nameSql, config, enqueueAll, mailToken, now, reader, readMailToken, transact, type Tx } from '../shared';
 
 const OFFER_PURPOSE = 'offer';
 /** A text that comes later than this after an offer is about something else. */
@@ -37,7 +37,7 @@ interface OfferToTell {
 export async function noticeAgents(tx: Tx, { accountId, inquiryId, channels, at }: Told): Promise<void> {
   if (!channels.length) return;
   const offers = await tx.rows<OfferToTell>(
-    `select o.id as offer_id, o.user_id, u.time_zone as zone, o.state, o.ends_at, o.hides, trim(c.first_name || ' ' || c.last_name) as name, i.source, c.city, i.parsed->>'ask' as ask, r.name as roster,
+    `select o.id as offer_id, o.user_id, u.time_zone as zone, o.state, o.ends_at, o.hides, ${nameSql('c')} as name, i.source, c.city, i.parsed->>'ask' as ask, r.name as roster,
        array(select value from contact_points p where p.contact_id = c.id and p.kind = 'phone' and p.active order by position) as phones
      from offers o join users u on u.id = o.user_id join contacts c on c.id = o.contact_id join inquiries i on i.id = o.inquiry_id left join rosters r on r.id = o.roster_id
      where o.inquiry_id = $1 and o.offered_at = $2 and not o.commons and o.state in ('open','given')`,
@@ -118,7 +118,7 @@ export interface AgentAlert {
 /** A notice that has not gone yet; null when it has. */
 export async function findAgentAlert(id: string): Promise<AgentAlert | null> {
   const row = await reader().first<AgentAlert & { offer_id: string | null }>(
-    `select n.id, n.channel, n.subject, n.body, n.made_at, n.offer_id, u.first_name || ' ' || u.last_name as agent, u.email, u.phone, a.name as brokerage,
+    `select n.id, n.channel, n.subject, n.body, n.made_at, n.offer_id, ${nameSql('u')} as agent, u.email, u.phone, a.name as brokerage,
        (select phone from users h where h.account_id = n.account_id and h.active and h.phone is not null and h.phone is distinct from u.phone order by h.id limit 1) as house_phone
      from agent_alerts n join users u on u.id = n.user_id join accounts a on a.id = n.account_id where n.id = $1 and n.sent_at is null`,
     [id],

@@ -5,7 +5,7 @@ import { shadowedRungs, type LadderView } from '@/core/routing';
 import { runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { listFields } from '../contacts';
 import { nameIn, readVocabulary } from '../segments';
-import { now, publish, reader, writeAudit, transact, type RowOf } from '../shared';
+import { nameSql, now, publish, reader, writeAudit, transact, type RowOf } from '../shared';
 import type { rungsTable } from './rungs.model';
 import { ladderNow } from './ladders';
 import { readRosters } from './rosters.repository';
@@ -35,7 +35,7 @@ export async function readLadder(scope: Scope): Promise<LadderView> {
       [scope.accountId, since],
     ),
     tx.rows<RungRow>(
-      `select g.id, g.position, g.tree, g.notify, g.roster_id, r.name as roster, g.campaign_id, c.name as campaign, g.lender_id, l.first_name || ' ' || l.last_name as lender, g.lender_roster_id, lr.name as lender_roster,
+      `select g.id, g.position, g.tree, g.notify, g.roster_id, r.name as roster, g.campaign_id, c.name as campaign, g.lender_id, ${nameSql('l')} as lender, g.lender_roster_id, lr.name as lender_roster,
          (select jsonb_agg(jsonb_build_object('id', t.id::text, 'name', t.name) order by t.name) from tags t where t.id = any(g.tags) and t.deleted_at is null) as tags
        from rungs g join rosters r on r.id = g.roster_id left join campaigns c on c.id = g.campaign_id left join users l on l.id = g.lender_id left join rosters lr on lr.id = g.lender_roster_id
        where g.account_id = $1 and g.deleted_at is null order by g.position, g.id`,

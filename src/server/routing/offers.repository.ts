@@ -4,7 +4,7 @@ import { sentenceOf, type Because } from '@/core/contacts';
 import { sentenceOfStep, type MyOfferView, type OfferView, type Trace, type TraceView } from '@/core/routing';
 import type { Scope } from '@/core/accounts';
 import { DISPLAY_NAME, displayName, visible } from '../contacts';
-import { reader } from '../shared';
+import { nameSql, reader } from '../shared';
 
 const MINE_AT_MOST = 50;
 
@@ -31,8 +31,8 @@ export async function listWaitingOffers(scope: Scope, limit = 50): Promise<{ ite
       to: string[];
     }
   >(
-    `select o.id, o.inquiry_id, o.contact_id, o.state, o.commons, o.ends_at, ${DISPLAY_NAME} as name, o.user_id, u.first_name || ' ' || u.last_name as agent, o.offered_at, i.because,
-       case when o.state = 'open' then array(select v.first_name || ' ' || v.last_name from offers f join users v on v.id = f.user_id where f.inquiry_id = o.inquiry_id and f.state = 'open' order by f.id) else '{}' end as "to"
+    `select o.id, o.inquiry_id, o.contact_id, o.state, o.commons, o.ends_at, ${DISPLAY_NAME} as name, o.user_id, ${nameSql('u')} as agent, o.offered_at, i.because,
+       case when o.state = 'open' then array(select ${nameSql('v')} from offers f join users v on v.id = f.user_id where f.inquiry_id = o.inquiry_id and f.state = 'open' order by f.id) else '{}' end as "to"
      from offers o join contacts c on c.id = o.contact_id join users u on u.id = o.user_id join inquiries i on i.id = o.inquiry_id
      where (${waiting}) and ${where} order by o.offered_at desc, o.id desc limit $${bind.length}`,
     bind,
@@ -51,7 +51,7 @@ export async function listWaitingOffers(scope: Scope, limit = 50): Promise<{ ite
 /** What is offered to one person now, with what may be shown of it, the one that ends first at the top. Not how they are reached: it is not theirs yet. */
 export async function listMyOffers(accountId: string, userId: string): Promise<MyOfferView[]> {
   const rows = await reader().rows<MyOfferView & { hides: string[] }>(
-    `select o.id, o.inquiry_id, trim(c.first_name || ' ' || c.last_name) as name, i.source, coalesce(i.parsed->>'ask', '') as ask, c.city as place, coalesce(r.name, '') as roster, o.offered_at, o.ends_at, o.commons, o.hides,
+    `select o.id, o.inquiry_id, ${nameSql('c')} as name, i.source, coalesce(i.parsed->>'ask', '') as ask, c.city as place, coalesce(r.name, '') as roster, o.offered_at, o.ends_at, o.commons, o.hides,
        (select count(*)::int from offers f where f.inquiry_id = o.inquiry_id and f.state = 'open' and f.id <> o.id) as others
      from offers o join contacts c on c.id = o.contact_id join inquiries i on i.id = o.inquiry_id left join rosters r on r.id = o.roster_id
      where o.account_id = $1 and o.user_id = $2 and o.state = 'open' order by o.commons, o.ends_at nulls last, o.id limit ${MINE_AT_MOST}`,

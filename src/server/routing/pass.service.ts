@@ -8,7 +8,7 @@ import type { Because, Stage } from '@/core/contacts';
 import type { AnsweredBy, RoutingState, TraceStep } from '@/core/routing';
 import { enrollArrived } from '../campaigns';
 import { recordActivities } from '../contacts';
-import { now, publish, reader, transact, wakeWorkers, type Tx, type RowOf } from '../shared';
+import { nameSql, now, publish, reader, transact, wakeWorkers, type Tx, type RowOf } from '../shared';
 import type { offersTable } from './offers.model';
 import { noticeAgents } from './agent-alerts.service';
 import { lockRosters } from './rosters.repository';
@@ -105,7 +105,7 @@ const settle = (tx: Tx, inquiryId: string): Promise<void> =>
 const lapse = async (tx: Tx, inquiryId: string, states: string[]): Promise<string[]> =>
   (
     await tx.rows<{ name: string }>(
-      `update offers o set state = 'lapsed', ends_at = null from users u where o.inquiry_id = $1 and o.state = any($2::text[]) and u.id = o.user_id returning u.first_name || ' ' || u.last_name as name`,
+      `update offers o set state = 'lapsed', ends_at = null from users u where o.inquiry_id = $1 and o.state = any($2::text[]) and u.id = o.user_id returning ${nameSql('u')} as name`,
       [inquiryId, states],
     )
   ).map(({ name }) => name);
@@ -177,10 +177,10 @@ async function own(tx: Tx, routing: Routing, userId: string, because: Because, a
   const { contact_id: contactId, inquiry_id: inquiryId, account_id: accountId } = routing;
   await tx.run(
     `with owned as (update contacts c set owner_id = u.id, office_id = u.office_id, owned_since = $3 from users u where c.id = $1 and u.id = $2),
-       joined as (update routings r set owned_at = coalesce(owned_at, $3), trace = jsonb_set(trace, '{steps,0,agent}', to_jsonb((select first_name || ' ' || last_name from users where id = $2)))
+       joined as (update routings r set owned_at = coalesce(owned_at, $3), trace = jsonb_set(trace, '{steps,0,agent}', to_jsonb((select ${nameSql()} from users where id = $2)))
          where r.contact_id = $1 and r.trace->'steps'->0->>'what' = 'joined' and r.owned_at is null),
        ended as (update routings r set state = 'settled', ends_at = null, owned_at = coalesce(r.owned_at, $3),
-           trace = jsonb_set(r.trace, '{steps}', r.trace->'steps' || jsonb_build_array(jsonb_build_object('at', $3::timestamptz, 'what', 'joined', 'agent', (select first_name || ' ' || last_name from users where id = $2))))
+           trace = jsonb_set(r.trace, '{steps}', r.trace->'steps' || jsonb_build_array(jsonb_build_object('at', $3::timestamptz, 'what', 'joined', 'agent', (select ${nameSql()} from users where id = $2))))
          where r.contact_id = $1 and r.inquiry_id <> $4 and r.state in ('offered','commons')),
        withdrawn as (update offers set state = 'withdrawn', ends_at = null where contact_id = $1 and inquiry_id <> $4 and state = 'open')
      update inquiries set owner_id = $2, because = case when id = $4 then $5::jsonb else because end where contact_id = $1 and (id = $4 or owner_id is null)`,
@@ -223,7 +223,7 @@ type OfferRow = Pick<
 };
 const findOffer = (tx: Tx, accountId: string, offerId: string): Promise<OfferRow | null> =>
   tx.first<OfferRow>(
-    `select o.id, o.inquiry_id, o.contact_id, o.user_id, o.state, o.ends_at, o.offered_at, u.first_name || ' ' || u.last_name as agent
+    `select o.id, o.inquiry_id, o.contact_id, o.user_id, o.state, o.ends_at, o.offered_at, ${nameSql('u')} as agent
      from offers o join users u on u.id = o.user_id where o.id = $2 and o.account_id = $1`,
     [accountId, offerId],
   );
@@ -347,17 +347,14 @@ export async function dropOffersOf(accountId: string, userId: string, rosterId: 
 }
 
 const nameOf = async (tx: Tx, contactId: string): Promise<Accepted> => {
-  const row = await tx.first<{ name: string }>(
-    `select trim(first_name || ' ' || last_name) as name from contacts where id = $1`,
-    [contactId],
-  );
+  const row = await tx.first<{ name: string }>(`select ${nameSql()} as name from contacts where id = $1`, [contactId]);
   return { contact_id: contactId, name: row?.name ?? '' };
 };
 
 /** What somebody reads who came too late. */
 async function whoHasIt(tx: Tx, offer: OfferRow): Promise<string> {
   const winner = await tx.first<{ name: string; after: number }>(
-    `select u.first_name || ' ' || u.last_name as name, extract(epoch from o.taken_at - o.offered_at)::int as after
+    `select ${nameSql('u')} as name, extract(epoch from o.taken_at - o.offered_at)::int as after
      from offers o join users u on u.id = o.user_id where o.inquiry_id = $1 and o.state in ('accepted','given') and o.taken_at is not null order by o.taken_at desc limit 1`,
     [offer.inquiry_id],
   );

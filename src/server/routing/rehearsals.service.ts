@@ -17,7 +17,7 @@ import {
 } from '@/core/routing';
 import type { Known } from '@/core/segments';
 import { readKnown } from '../segments';
-import { enqueue, now, publish, reader, transact, type Tx } from '../shared';
+import { nameSql, enqueue, now, publish, reader, transact, type Tx } from '../shared';
 import { ladderNow } from './ladders';
 import { checkLadder, rungsOf, type GivenLadder } from './ladder.service';
 import { readRostersToHandOut } from './rosters.repository';
@@ -225,7 +225,7 @@ export const failRehearsal = (id: string, error: string): Promise<void> =>
 export async function findRehearsal(accountId: string, id: string): Promise<RehearsalView> {
   const row = await find(accountId, id);
   const names = await reader().rows<{ id: string; name: string }>(
-    `select id, first_name || ' ' || last_name as name from users where account_id = $1`,
+    `select id, ${nameSql()} as name from users where account_id = $1`,
     [accountId],
   );
   const rosters = await reader().rows<{ id: string; name: string; hand_out: string }>(
@@ -274,7 +274,7 @@ export async function listOutcomes(
 ): Promise<RehearsedInquiryView[]> {
   await find(accountId, id);
   return reader().rows<RehearsedInquiryView>(
-    `select o.inquiry_id, i.contact_id, trim(c.first_name || ' ' || c.last_name) as name, i.arrived_at, w.first_name || ' ' || w.last_name as really, b.first_name || ' ' || b.last_name as before, a.first_name || ' ' || a.last_name as after, o.seconds
+    `select o.inquiry_id, i.contact_id, ${nameSql('c')} as name, i.arrived_at, ${nameSql('w')} as really, ${nameSql('b')} as before, ${nameSql('a')} as after, o.seconds
      from rehearsal_outcomes o join inquiries i on i.id = o.inquiry_id join contacts c on c.id = i.contact_id left join users w on w.id = i.owner_id join users b on b.id = o.before_id join users a on a.id = o.user_id
      where o.rehearsal_id = $1 and c.deleted_at is null and (not $2 or o.moved) and ($3::bigint is null or o.user_id = $3) and ($4::bigint is null or o.before_id = $4) and ($5::bigint is null or o.rung_id = $5)
      order by o.inquiry_id desc limit $6`,

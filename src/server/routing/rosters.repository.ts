@@ -12,7 +12,7 @@ import {
 } from '@/core/routing';
 import type { Hours } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
-import { reader, type Tx, type RowOf } from '../shared';
+import { nameSql, reader, type Tx, type RowOf } from '../shared';
 import type { rostersTable } from './rosters.model';
 
 type RosterRow = Pick<
@@ -53,8 +53,8 @@ interface MemberRow {
 
 /** A safety net who has left is replaced by whoever owns the brokerage: a lead always ends with somebody who is here. */
 const ROSTER = `select r.id, r.name, r.hand_out, r.window_seconds, r.try_seconds, r.most_turns, r.then_to, r.then_roster_id, r.commons_seconds, r.hides, r.sees, r.last_user_id, r.credit,
-   n.id as net_id, n.first_name || ' ' || n.last_name as net_name,
-   (select jsonb_agg(jsonb_build_object('user_id', m.user_id, 'name', u.first_name || ' ' || u.last_name, 'email', u.email, 'position', m.position, 'weight', m.weight, 'daily_cap', m.daily_cap,
+   n.id as net_id, ${nameSql('n')} as net_name,
+   (select jsonb_agg(jsonb_build_object('user_id', m.user_id, 'name', ${nameSql('u')}, 'email', u.email, 'position', m.position, 'weight', m.weight, 'daily_cap', m.daily_cap,
       'open_cap', m.open_cap, 'hours', m.hours, 'paused', m.paused, 'state', m.state, 'time_zone', u.time_zone, 'away_until', u.away_until, 'active', u.active) order by m.position, m.user_id)
     from roster_members m join users u on u.id = m.user_id where m.roster_id = r.id) as members
  from rosters r join lateral (select id, first_name, last_name from users

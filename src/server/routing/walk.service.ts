@@ -12,7 +12,7 @@ import {
   type TraceStep,
   type Turn,
 } from '@/core/routing';
-import type { Tx } from '../shared';
+import { nameSql, type Tx } from '../shared';
 import type { LockedRoster, LockedRosters } from './rosters.repository';
 
 /** Which rung brought the lead here, in words. */
@@ -46,7 +46,7 @@ const passedOver = (skipped: Skipped[]): { skipped: string[]; passed?: string } 
 /** The safety net of an account for whom no rung fits: that of its first roster, or else whoever owns the brokerage. */
 export async function lastResort(tx: Tx, accountId: string): Promise<{ userId: string; name: string }> {
   const row = await tx.first<{ id: string; name: string }>(
-    `select u.id, u.first_name || ' ' || u.last_name as name from users u
+    `select u.id, ${nameSql('u')} as name from users u
      left join (select safety_net_id from rosters where account_id = $1 and deleted_at is null order by id limit 1) r on r.safety_net_id = u.id
      where u.account_id = $1 and u.active and (r.safety_net_id is not null or u.role in ('owner','admin'))
      order by r.safety_net_id is null, u.role = 'owner' desc, u.id limit 1`,

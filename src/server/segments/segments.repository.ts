@@ -4,7 +4,7 @@ import { may, runsTheOffice, scopeFor, type Principal, type Scope } from '@/core
 import { piecesOf, type SegmentView, type Tree, type VocabularyView } from '@/core/segments';
 import { readTree } from '@/core/segments/schemas';
 import { listFields, type SegmentContext } from '../contacts';
-import { now, reader, transact, type RowOf, type Tx } from '../shared';
+import { nameSql, now, reader, transact, type RowOf, type Tx } from '../shared';
 import { segmentsTable } from './segments.model';
 import { shelvesTable } from './shelves.model';
 import { nameIn, readVocabulary } from './vocabulary.repository';
@@ -14,7 +14,7 @@ type SegmentRow = Pick<RowOf<typeof segmentsTable>, 'id' | 'name' | 'tree' | 'te
   on_shelf: boolean;
 };
 
-const SELECT = `select s.id, s.name, s.tree, s.team, s.made_by, u.first_name || ' ' || u.last_name as maker, sh.user_id is not null as on_shelf
+const SELECT = `select s.id, s.name, s.tree, s.team, s.made_by, ${nameSql('u')} as maker, sh.user_id is not null as on_shelf
   from segments s left join users u on u.id = s.made_by left join shelves sh on sh.segment_id = s.id and sh.user_id = $2`;
 
 function viewOf(row: SegmentRow, userId: string | null, vocabulary: VocabularyView): SegmentView {

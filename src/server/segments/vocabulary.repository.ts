@@ -3,7 +3,7 @@ import { CONTACT_ROLES } from '@/core/contacts';
 import type { Scope } from '@/core/accounts';
 import type { NameOf, Vocabulary, VocabularyView } from '@/core/segments';
 import { listFields } from '../contacts';
-import { inTurn, reader, type Tx } from '../shared';
+import { nameSql, inTurn, reader, type Tx } from '../shared';
 
 /** Sources, towns and postal codes that are offered; others can be typed. */
 const MOST_OFFERED = 300;
@@ -17,7 +17,7 @@ export async function readVocabulary(scope: Scope, within?: Tx): Promise<Vocabul
          select 'stage' as of, key as value, name, position as rank, jsonb_build_object('meaning', meaning) as more from stages where account_id = $1 and deleted_at is null
          union all select 'horizon', key, name, position, jsonb_build_object('meaning', meaning, 'rhythm_days', rhythm_days, 'strokes', strokes) from horizons where account_id = $1 and deleted_at is null
          union all select 'tag', id::text, name, 0, null from tags where account_id = $1 and deleted_at is null
-         union all select 'person', id::text, first_name || ' ' || last_name, 0, case when active then null else jsonb_build_object('left', true) end from users where account_id = $1 and role <> 'lender'
+         union all select 'person', id::text, ${nameSql()}, 0, case when active then null else jsonb_build_object('left', true) end from users where account_id = $1 and role <> 'lender'
          union all select 'roster', id::text, name, 0, null from rosters where account_id = $1 and deleted_at is null
          union all select 'door', id::text, name, 0, null from doors where account_id = $1
          union all select 'campaign', id::text, name, 0, null from campaigns where account_id = $1 and deleted_at is null

@@ -20,6 +20,7 @@ export {
   type Readings,
 } from './reading';
 export { limitRate, sweepRates } from './rate';
+export { nameSql } from './name.sql';
 export { hashed, mailToken, randomToken, readMailToken, readSigned, signed } from './tokens';
 export {
   bigint,

@@ -4,7 +4,7 @@ import { runsTheOffice, scopeFor, type Principal, type Scope } from '@/core/acco
 import { mayMakeTags, tagName, type TagColor, type TagView } from '@/core/tags';
 import { readSettings } from '../accounts';
 import { visible } from '../contacts';
-import { now, publish, reader, transact, type RowOf, type Tx } from '../shared';
+import { nameSql, now, publish, reader, transact, type RowOf, type Tx } from '../shared';
 import { tagsTable } from './tags.model';
 
 /** All tags by name, with how many contacts of the scope have each. */
@@ -15,7 +15,7 @@ function readTags(scope: Scope, id: string | null): Promise<TagView[]> {
   const where = visible(scope, bind);
   const only = (column: string) => (id ? ` and ${column} = $${bind.push(id)}` : '');
   return reader().rows<TagView>(
-    `select t.id, t.name, t.color, t.locked, coalesce(n.uses, 0) as uses, case when u.id is null then null else u.first_name || ' ' || u.last_name end as made_by, t.made_at
+    `select t.id, t.name, t.color, t.locked, coalesce(n.uses, 0) as uses, case when u.id is null then null else ${nameSql('u')} end as made_by, t.made_at
      from tags t left join users u on u.id = t.made_by
      left join (select ct.tag_id, count(*)::int as uses from contact_tags ct join contacts c on c.id = ct.contact_id where ${where}${only('ct.tag_id')} group by ct.tag_id) n on n.tag_id = t.id
      where t.account_id = $1 and t.deleted_at is null${only('t.id')} order by lower(t.name)`,

@@ -17,7 +17,7 @@ import {
 } from '@/core/messages';
 import { listFields } from '../contacts';
 import { missingFiles } from '../files';
-import { now, readApart, reader, writeAudit, transact, type Tx } from '../shared';
+import { nameSql, now, readApart, reader, writeAudit, transact, type Tx } from '../shared';
 import { countFindings, type Counted } from './findings';
 import { forgetWords } from './words.repository';
 import { templatesTable } from './templates.model';
@@ -48,7 +48,7 @@ const NOTHING: DeliveryCounts = { sent: 0, delivered: 0, answered: 0, opted_out:
 
 async function readRows(scope: Scope, tx: Tx, id: string | null): Promise<Row[]> {
   return tx.rows<Row>(
-    `select t.id, t.channel, t.name, t.words, t.version, t.shared, t.day_cap, t.made_by as made_by_id, trim(u.first_name || ' ' || u.last_name) as made_by_name, t.changed_at,
+    `select t.id, t.channel, t.name, t.words, t.version, t.shared, t.day_cap, t.made_by as made_by_id, ${nameSql('u')} as made_by_name, t.changed_at,
        (select count(*)::int from outbox o where o.template_id = t.id and o.sent_at >= (date_trunc('day', $3::timestamptz at time zone a.time_zone) at time zone a.time_zone)) as sent_today,
        (select count(*)::int from campaigns p where p.account_id = t.account_id and p.deleted_at is null and (select v.plan->>'steps' from campaign_versions v where v.campaign_id = p.id order by v.number desc limit 1) like '%"template": "' || t.id || '"%') as campaigns
      from templates t join accounts a on a.id = t.account_id left join users u on u.id = t.made_by

@@ -6,7 +6,7 @@ import { monthDays } from '@/core/segments';
 import { rankToday, TODAY_GROUPS, type TodayCandidate } from '@/core/today';
 import type { Scope } from '@/core/accounts';
 import { DISPLAY_NAME, displayName, visible } from '../contacts';
-import { now, reader, type Tx } from '../shared';
+import { nameSql, now, reader, type Tx } from '../shared';
 
 /** More than anybody works in a day; a list of thousands helps nobody. The count says how many there are. */
 const MOST_PER_REASON = 60;
@@ -67,7 +67,7 @@ export async function readToday(
   const rows = await tx.rows<CandidateRow>(
     `with picked as (${picks.join(' union ')})
      select c.id, ${DISPLAY_NAME} as name, c.stage, c.horizon, h.name as horizon_name, coalesce(h.strokes, 0) as horizon_strokes,
-       u.first_name || ' ' || u.last_name as owner_name, c.hand_raised_at, m.text as last_answer, m.channel as last_answer_channel, coalesce(f.last_inquiry_at, c.created_at) as arrived_at,
+       ${nameSql('u')} as owner_name, c.hand_raised_at, m.text as last_answer, m.channel as last_answer_channel, coalesce(f.last_inquiry_at, c.created_at) as arrived_at,
        f.last_human_out_at is not null as tried, i.ask, c.next_touch_at, c.next_touch_kind, t.note as next_touch_note, k.outcome as last_outcome, dd.days
      from picked join contacts c on c.id = picked.id join contact_facts f on f.contact_id = c.id left join users u on u.id = c.owner_id
      left join horizons h on h.account_id = c.account_id and h.key = c.horizon
