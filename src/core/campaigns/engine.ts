@@ -152,49 +152,53 @@ export function decideTouch(
     }
     if (taken > 0 && (due > now || effects.some(({ do: done }) => done === 'send' || done === 'task' || done === 'talk')))
       return later(due > now ? due : now);
-    let next = node.next;
-    switch (step.do) {
-      case 'talk':
-      case 'touch': {
-        const channel = step.do === 'talk' ? CONVERSATION_CHANNEL : step.channel;
-        const verdict = verdictOn(channel, campaign, contact, guardrails, now, isDated(step, campaign));
-        if (verdict.go === 'later' && campaign.plan.held === 'move') {
-          if (!enrollment.hasWaited || taken > 0) effects.push({ do: 'tell', kind: 'waits', channel, because: verdict.because });
-          return { effects, next: { state: 'active', ...at, dueAt: verdict.at, lastAt, waiting: true } };
-        }
-        effects.push(
-          verdict.go === true
-            ? step.do === 'talk'
-              ? startConversation(step, campaign, enrollment.id, at, contact)
-              : carryOut(step, campaign, enrollment.id, at, contact)
-            : { do: 'tell', kind: 'held', channel, because: verdict.because },
-        );
-        if (verdict.go === false && campaign.plan.ends.unreachable === 'end' && !reaches(campaign, contact))
-          return { effects, next: { state: 'finished', because: { why: 'unreachable', campaign: campaign.name } } };
-        break;
+    if (step.do === 'touch' || step.do === 'talk') {
+      const { effect, waitsUntil, isLost } = touch(step, campaign, enrollment.id, at, contact, guardrails, now);
+      if (waitsUntil) {
+        if (!enrollment.hasWaited || taken > 0) effects.push(effect);
+        return { effects, next: { state: 'active', ...at, dueAt: waitsUntil, lastAt, waiting: true } };
       }
-      case 'task':
-        effects.push({
-          do: 'task',
-          key: keyOf(enrollment.id, at),
-          step: step.id,
-          role: step.role,
-          note: step.note,
-          day: campaign.days.get(step.id) ?? 0,
-          call: false,
-        });
-        break;
-      case 'change':
-        effects.push({ do: 'change', change: step.change, day: campaign.days.get(step.id) ?? 0 });
-        break;
-      case 'branch':
-        next = answerOf(step.ask, enrollment, contact) ? node.yes : node.no;
-        break;
-    }
+      effects.push(effect);
+      if (isLost) return { effects, next: { state: 'finished', because: { why: 'unreachable', campaign: campaign.name } } };
+    } else if (step.do !== 'branch') effects.push(effectOf(step, campaign, enrollment.id, at));
+    const next = step.do !== 'branch' ? node.next : answerOf(step.ask, enrollment, contact) ? node.yes : node.no;
     if (step.do !== 'branch') lastAt = now;
     at = placeAfter(campaign, at, next);
   }
   return { effects, next: { state: 'finished', because: { why: 'ran_through', campaign: campaign.name } } };
+}
+
+/** What becomes of a touch that is due; `isLost` when the campaign cannot reach them in any way and ends for that. */
+function touch(
+  step: TouchStep | ConversationStep,
+  campaign: RunningCampaign,
+  id: string,
+  at: Place,
+  contact: TouchedContact,
+  guardrails: Guardrails,
+  now: Date,
+): { effect: TouchEffect; waitsUntil: Date | null; isLost: boolean } {
+  const channel = step.do === 'talk' ? CONVERSATION_CHANNEL : step.channel;
+  const verdict = verdictOn(channel, campaign, contact, guardrails, now, isDated(step, campaign));
+  if (verdict.go === 'later' && campaign.plan.held === 'move')
+    return { effect: { do: 'tell', kind: 'waits', channel, because: verdict.because }, waitsUntil: verdict.at, isLost: false };
+  if (verdict.go !== true)
+    return {
+      effect: { do: 'tell', kind: 'held', channel, because: verdict.because },
+      waitsUntil: null,
+      isLost: verdict.go === false && campaign.plan.ends.unreachable === 'end' && !reaches(campaign, contact),
+    };
+  const effect =
+    step.do === 'talk' ? startConversation(step, campaign, id, at, contact) : carryOut(step, campaign, id, at, contact);
+  return { effect, waitsUntil: null, isLost: false };
+}
+
+/** A task or a change. */
+function effectOf(step: Extract<Step, { do: 'task' | 'change' }>, campaign: RunningCampaign, id: string, at: Place): TouchEffect {
+  const day = campaign.days.get(step.id) ?? 0;
+  return step.do === 'change'
+    ? { do: 'change', change: step.change, day }
+    : { do: 'task', key: keyOf(id, at), step: step.id, role: step.role, note: step.note, day, call: false };
 }
 
 interface Place {

@@ -71,18 +71,25 @@ export interface TouchQuestion {
 /** What the guardrails answer: it goes, it goes later, or it does not, with the reason. */
 export type Verdict = { go: true } | { go: 'later'; at: Date; because: Because } | { go: false; because: Because };
 
-/** Whether a touch may go now, must wait until an instant, or may not go; with the reason. */
-export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdict {
-  const { channel, automatic, now, timeZone, permission } = question;
-  const no = (because: Because): Verdict => ({ go: false, because });
-  if (question.confirms && question.address && !question.addressFault) return { go: true };
-  if (question.doNotContact) return no({ why: 'do_not_contact', channel });
-  if (question.householdSaysNo) return no({ why: 'household_says_no', channel });
-  if (automatic && (stepOf(question.stage) === 'archived' || (!question.anyStage && !isFollowedUp(question.stage))))
-    return no({ why: 'not_followed_up', channel, stage: question.stage });
-  if (!question.address) return no({ why: 'no_address', channel });
-  if (question.addressFault) return no({ why: 'address_broken', channel, fault: question.addressFault });
-  if (permission.state === 'withdrawn') {
+/** One guardrail: what it says of a touch; null when it has nothing against it. */
+type Rule = (question: TouchQuestion, guardrails: Guardrails) => Verdict | null;
+const no = (because: Because): Verdict => ({ go: false, because });
+const later = (at: Date, because: Because): Verdict => ({ go: 'later', at, because });
+
+const confirmsRefusal: Rule = ({ confirms, address, addressFault }) =>
+  confirms && address && !addressFault ? { go: true } : null;
+const markedNo: Rule = ({ doNotContact, householdSaysNo, channel }) =>
+  doNotContact ? no({ why: 'do_not_contact', channel }) : householdSaysNo ? no({ why: 'household_says_no', channel }) : null;
+const stageAllows: Rule = ({ automatic, stage, anyStage, channel }) =>
+  automatic && (stepOf(stage) === 'archived' || (!anyStage && !isFollowedUp(stage)))
+    ? no({ why: 'not_followed_up', channel, stage })
+    : null;
+const hasAddress: Rule = ({ address, addressFault, channel }) => {
+  if (!address) return no({ why: 'no_address', channel });
+  return addressFault ? no({ why: 'address_broken', channel, fault: addressFault }) : null;
+};
+const permits: Rule = ({ permission, channel, automatic, now, timeZone }) => {
+  if (permission.state === 'withdrawn')
     return no({
       why: 'withdrawn',
       channel,
@@ -90,63 +97,75 @@ export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdi
       zone: timeZone,
       how: permission.how ?? 'recorded',
     });
-  }
-  if (CHANNELS[channel].needsYes && automatic && permission.state !== 'granted') return no({ why: 'no_permission', channel });
-  if (CHANNELS[channel].heedsRegistry && permission.state !== 'granted' && isBarred(question))
-    return no({ why: 'registry', channel });
-  if (
-    CHANNELS[channel].heedsRegistry &&
-    !automatic &&
-    permission.state !== 'granted' &&
-    question.registry?.unchecked &&
-    !askedLately(question)
-  ) {
-    const at = new Date(now.getTime() + MINUTE);
-    return { go: 'later', at, because: { why: 'registry_unchecked', channel } };
-  }
-  if (automatic && CHANNELS[channel].isInstant && question.onThePhone) {
-    const at = new Date(now.getTime() + 10 * MINUTE);
-    return { go: 'later', at, because: { why: 'on_the_phone_now', channel, until: at.toISOString(), zone: timeZone } };
-  }
-  if (question.template && question.template.sent >= question.template.cap) {
-    const at = localInstant(now, timeZone, 1, guardrails.sendStart);
-    return {
-      go: 'later',
-      at,
-      because: {
-        why: 'template_cap',
-        channel,
-        template: question.template.name,
-        most: question.template.cap,
-        until: at.toISOString(),
-        zone: timeZone,
-      },
-    };
-  }
-  /* Whoever asks is answered: what answers somebody is not paced, and keeps to everything else. */
-  const paced = automatic && !question.answers ? pacedUntil(question, guardrails) : null;
-  if (paced) return paced;
-  const answers = !automatic && question.wroteAt !== null && now.getTime() - question.wroteAt.getTime() <= HOUR;
-  if (CHANNELS[channel].isInstant && !answers) {
-    const opens = quietUntil(now, timeZone, guardrails);
-    if (opens) {
-      return {
-        go: 'later',
-        at: opens,
-        because: {
-          why: 'quiet_hours',
-          channel,
-          until: opens.toISOString(),
-          zone: timeZone,
-          from: guardrails.sendStart,
-          to: guardrails.sendEnd,
-        },
-      };
-    }
-    if (automatic && !question.dated && (isHoliday(now, timeZone, guardrails) || isSecondAfterHoliday(question, guardrails))) {
-      const at = afterHolidays(now, timeZone, guardrails);
-      return { go: 'later', at, because: { why: 'holiday', channel, until: at.toISOString(), zone: timeZone } };
-    }
+  return CHANNELS[channel].needsYes && automatic && permission.state !== 'granted' ? no({ why: 'no_permission', channel }) : null;
+};
+/** Unless they agreed, or asked us something lately. */
+const registryAllows: Rule = (question) => {
+  const { channel, permission, registry, automatic, now } = question;
+  if (!CHANNELS[channel].heedsRegistry || permission.state === 'granted' || askedLately(question)) return null;
+  if (registry?.registered) return no({ why: 'registry', channel });
+  return !automatic && registry?.unchecked
+    ? later(new Date(now.getTime() + MINUTE), { why: 'registry_unchecked', channel })
+    : null;
+};
+const callIsOver: Rule = ({ automatic, channel, onThePhone, now, timeZone }) => {
+  if (!automatic || !CHANNELS[channel].isInstant || !onThePhone) return null;
+  const at = new Date(now.getTime() + 10 * MINUTE);
+  return later(at, { why: 'on_the_phone_now', channel, until: at.toISOString(), zone: timeZone });
+};
+const templateAllows: Rule = ({ template, channel, now, timeZone }, { sendStart }) => {
+  if (!template || template.sent < template.cap) return null;
+  const at = localInstant(now, timeZone, 1, sendStart);
+  return later(at, {
+    why: 'template_cap',
+    channel,
+    template: template.name,
+    most: template.cap,
+    until: at.toISOString(),
+    zone: timeZone,
+  });
+};
+/** Whoever asks is answered: what answers somebody is not paced, and keeps to everything else. */
+const isPaced: Rule = (question, guardrails) =>
+  question.automatic && !question.answers ? pacedUntil(question, guardrails) : null;
+/** For an hour, what a person of ours writes answers what they wrote. */
+const answersByHand = ({ automatic, wroteAt, now }: TouchQuestion): boolean =>
+  !automatic && wroteAt !== null && now.getTime() - wroteAt.getTime() <= HOUR;
+const outsideQuietHours: Rule = (question, guardrails) => {
+  const { channel, now, timeZone } = question;
+  const opens = !CHANNELS[channel].isInstant || answersByHand(question) ? null : quietUntil(now, timeZone, guardrails);
+  if (!opens) return null;
+  const { sendStart: from, sendEnd: to } = guardrails;
+  return later(opens, { why: 'quiet_hours', channel, until: opens.toISOString(), zone: timeZone, from, to });
+};
+const noHoliday: Rule = (question, guardrails) => {
+  const { channel, automatic, dated, now, timeZone } = question;
+  if (!CHANNELS[channel].isInstant || !automatic || dated) return null;
+  if (!isHoliday(now, timeZone, guardrails) && !isSecondAfterHoliday(question, guardrails)) return null;
+  const at = afterHolidays(now, timeZone, guardrails);
+  return later(at, { why: 'holiday', channel, until: at.toISOString(), zone: timeZone });
+};
+
+/** In the order in which they are asked: the first that has something to say decides. */
+const RULES: readonly Rule[] = [
+  confirmsRefusal,
+  markedNo,
+  stageAllows,
+  hasAddress,
+  permits,
+  registryAllows,
+  callIsOver,
+  templateAllows,
+  isPaced,
+  outsideQuietHours,
+  noHoliday,
+];
+
+/** Whether a touch may go now, must wait until an instant, or may not go; with the reason. */
+export function mayTouch(question: TouchQuestion, guardrails: Guardrails): Verdict {
+  for (const rule of RULES) {
+    const verdict = rule(question, guardrails);
+    if (verdict) return verdict;
   }
   return { go: true };
 }
@@ -155,7 +174,6 @@ const ASKED_LATELY = 90 * DAY;
 /** A question of theirs makes us welcome for three months. */
 const askedLately = ({ registry, now }: TouchQuestion): boolean =>
   Boolean(registry?.inquiredAt) && now.getTime() - registry!.inquiredAt!.getTime() <= ASKED_LATELY;
-const isBarred = (question: TouchQuestion): boolean => Boolean(question.registry?.registered) && !askedLately(question);
 
 /** The instant at which quiet hours end at the contact; null when `now` is not in them. */
 export function quietUntil(now: Date, timeZone: string, guardrails: Pick<Guardrails, 'sendStart' | 'sendEnd'>): Date | null {
@@ -190,7 +208,6 @@ function afterHolidays(now: Date, timeZone: string, guardrails: Guardrails): Dat
 function pacedUntil({ channel, now, timeZone, touched }: TouchQuestion, guardrails: Guardrails): Verdict | null {
   const { isCapped, gap: setting } = CHANNELS[channel];
   if (!isCapped || !touched.length) return null;
-  const later = (at: Date, because: Because): Verdict => ({ go: 'later', at, because });
   if (setting) {
     const hours = guardrails[setting];
     const at = new Date(

@@ -1,7 +1,7 @@
 /** What keeps a plan of the right shape from being used. */
 import { checkFields } from '../messages';
 import type { FieldError } from '../shared';
-import { stepsIn, type Plan } from './plan';
+import { stepsIn, type Plan, type Step } from './plan';
 
 const MOST_STEPS = 300;
 
@@ -12,21 +12,30 @@ const MOST_STEPS = 300;
 export function planErrors(plan: Plan, fields?: readonly string[]): FieldError[] {
   const all = stepsIn(plan.steps);
   const errors: FieldError[] = [];
-  const problem = (step: number, message: string) => errors.push({ field: `steps.${step}`, message });
   if (!all.length) errors.push({ field: 'steps', message: 'There is no step yet. Add a first touch.' });
   if (all.length > MOST_STEPS) errors.push({ field: 'steps', message: `There are more than ${MOST_STEPS} steps.` });
   if (new Set(all.map((step) => step.id)).size < all.length)
     errors.push({ field: 'steps', message: 'Two steps have the same id.' });
-  for (const step of all) {
-    if (step.do === 'task' && !step.note.trim()) problem(step.id, 'The task says nothing.');
-    if (step.do === 'branch' && !step.yes.length && !step.no.length) problem(step.id, 'Ways part here, and both are empty.');
-    if (step.do === 'talk' && !step.questions.length) problem(step.id, 'The conversation asks nothing.');
-    if (step.do === 'talk' && step.questions.some(({ words }) => !words.trim())) problem(step.id, 'A question has no words.');
-    if (step.do !== 'touch') continue;
-    for (const { message, rule } of checkFields({ channel: step.channel, words: step.words, fields: fields ?? [] }))
-      if (fields || rule !== 'unknown_field' || !message.startsWith('There is no field')) problem(step.id, message);
-  }
+  for (const step of all) for (const message of stepErrors(step, fields)) errors.push({ field: `steps.${step.id}`, message });
   if (plan.repeat && plan.steps.length && plan.repeat.days < 1)
     errors.push({ field: 'repeat', message: 'It would begin again at once.' });
   return errors;
+}
+
+function stepErrors(step: Step, fields: readonly string[] | undefined): string[] {
+  switch (step.do) {
+    case 'task':
+      return step.note.trim() ? [] : ['The task says nothing.'];
+    case 'branch':
+      return step.yes.length || step.no.length ? [] : ['Ways part here, and both are empty.'];
+    case 'talk':
+      if (!step.questions.length) return ['The conversation asks nothing.'];
+      return step.questions.some(({ words }) => !words.trim()) ? ['A question has no words.'] : [];
+    case 'touch':
+      return checkFields({ channel: step.channel, words: step.words, fields: fields ?? [] })
+        .filter(({ rule, message }) => fields || rule !== 'unknown_field' || !message.startsWith('There is no field'))
+        .map(({ message }) => message);
+    case 'change':
+      return [];
+  }
 }

@@ -3,9 +3,17 @@
  * guardrails and beside the other campaigns that they are in. Nobody answers in a rehearsal, so it says the most that can happen.
  */
 import { CONVERSATION_CHANNEL } from '../conversations';
-import type { Channel, Because } from '../contacts';
+import { byChannel, type Channel, type Because } from '../contacts';
 import { DAY, localDayNumber } from '../shared';
-import { decideTouch, firstDue, type RunningCampaign, type EnrollmentState, type TouchedContact } from './engine';
+import {
+  type TouchEffect,
+  type TouchDecision,
+  decideTouch,
+  firstDue,
+  type RunningCampaign,
+  type EnrollmentState,
+  type TouchedContact,
+} from './engine';
 import type { Guardrails } from './guardrails';
 import type { Plan, Step } from './plan';
 
@@ -62,6 +70,17 @@ interface Line extends Under {
   own: boolean;
 }
 
+/** The days on which somebody is touched by this campaign, and by others. */
+interface Touched {
+  mine: Set<number>;
+  theirs: Map<number, string>;
+}
+const goOn = (line: Line, next: Extract<TouchDecision['next'], { state: 'active' }>): void => {
+  const { step, round, lastAt, waiting, dueAt } = next;
+  line.enrollment = { ...line.enrollment, step, round, lastAt, hasWaited: waiting };
+  line.dueAt = dueAt;
+};
+
 /** Gathers a forecast person by person, so that any number can be rehearsed in little memory. */
 export class CampaignForecast {
   private people = 0;
@@ -90,10 +109,8 @@ export class CampaignForecast {
       const enrollment = { id: '0', step: first.step, round: 0, startedAt: this.from, lastAt: null, hasWaited: false };
       lines.push({ campaign: this.campaign, enrollment, dueAt: first.at, own: true });
     }
-    const touched = [...contact.touched];
-    const person = { ...contact, touched };
-    const mine = new Set<number>();
-    const theirs = new Map<number, string>();
+    const person = { ...contact, touched: [...contact.touched] };
+    const days: Touched = { mine: new Set(), theirs: new Map() };
     let any = false;
     for (let turns = 0; turns < MOST_TURNS && lines.some(({ own }) => own); turns += 1) {
       const line = lines.reduce((a, b) => (b.dueAt < a.dueAt ? b : a));
@@ -103,39 +120,42 @@ export class CampaignForecast {
       const day = localDayNumber(now, zone) - today;
       for (const effect of effects) {
         if (effect.do === 'send' || effect.do === 'talk') {
-          touched.push({ at: now, channel: effect.do === 'talk' ? CONVERSATION_CHANNEL : effect.channel });
-          if (line.own) mine.add(day);
-          else theirs.set(day, line.campaign.name);
+          person.touched.push({ at: now, channel: effect.do === 'talk' ? CONVERSATION_CHANNEL : effect.channel });
+          if (line.own) days.mine.add(day);
+          else days.theirs.set(day, line.campaign.name);
         }
-        if (!line.own) continue;
-        if (effect.do === 'tell') count(effect.kind === 'held' ? this.held : this.moved, effect.because.why);
-        else if (effect.do === 'send') this.at(day)[effect.channel] += 1;
-        else if (effect.do === 'talk') this.at(day).text += 1;
-        else if (effect.do === 'task') {
-          this.at(day)[effect.call ? 'call' : 'task'] += 1;
-          if (effect.call) count(this.calls, `${day} ${agent ?? 'nobody'}`);
-        }
-        any ||= effect.do !== 'tell';
+        if (line.own) this.tally(effect, day, agent);
+        any ||= line.own && effect.do !== 'tell';
       }
       if (next.state === 'finished') lines.splice(lines.indexOf(line), 1);
-      else {
-        line.enrollment = {
-          ...line.enrollment,
-          step: next.step,
-          round: next.round,
-          lastAt: next.lastAt,
-          hasWaited: next.waiting,
-        };
-        line.dueAt = next.dueAt;
-      }
+      else goOn(line, next);
     }
     if (!any) this.untouched += 1;
-    for (const day of mine) if (theirs.has(day)) count(this.clashes, theirs.get(day)!);
+    for (const day of days.mine) if (days.theirs.has(day)) count(this.clashes, days.theirs.get(day)!);
+  }
+
+  private tally(effect: TouchEffect, day: number, agent: string | null): void {
+    switch (effect.do) {
+      case 'tell':
+        return count(effect.kind === 'held' ? this.held : this.moved, effect.because.why);
+      case 'send':
+        this.at(day)[effect.channel] += 1;
+        return;
+      case 'talk':
+        this.at(day)[CONVERSATION_CHANNEL] += 1;
+        return;
+      case 'task':
+        this.at(day)[effect.call ? 'call' : 'task'] += 1;
+        if (effect.call) count(this.calls, `${day} ${agent ?? 'nobody'}`);
+        return;
+      case 'change':
+        return;
+    }
   }
 
   private at(day: number): DayForecast {
     let forecast = this.days.get(day);
-    if (!forecast) this.days.set(day, (forecast = { day, text: 0, email: 0, call: 0, letter: 0, task: 0 }));
+    if (!forecast) this.days.set(day, (forecast = { day, task: 0, ...byChannel(() => 0) }));
     return forecast;
   }
 

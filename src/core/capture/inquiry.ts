@@ -174,12 +174,7 @@ export function readInquiry(body: unknown): CleanInquiry {
     lastName: cleanName(storable(raw.person.last_name ?? '')),
     emails,
     phones,
-    extensions: Object.fromEntries(
-      Object.entries(raw.person.extensions ?? {}).flatMap(([phone, extension]) => {
-        const number = cleanPhone(phone);
-        return number && extension.trim() ? [[number, extension.trim()]] : [];
-      }),
-    ),
+    extensions: extensionsOf(raw.person.extensions ?? {}),
     partner: raw.partner ? cleanName(storable(raw.partner)) || null : null,
     timeZone: raw.person.time_zone ?? null,
     street: optional(raw.person.street ?? raw.place?.street),
@@ -211,6 +206,14 @@ export function withListing(
   return { ...inquiry, listing: { ...there(facts), ...there(inquiry.listing) } };
 }
 
+/** Extensions by the number as we write it. */
+const extensionsOf = (given: Record<string, string>): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(given).flatMap(([phone, extension]) => {
+      const number = cleanPhone(phone);
+      return number && extension.trim() ? [[number, extension.trim()]] : [];
+    }),
+  );
 const optional = (text: string | null | undefined): string | null => (text ? oneLine(storable(text)) || null : null);
 const invalid = (fields: FieldError[]): AppError =>
   new AppError('input_invalid', 'The inquiry could not be read; nothing was kept. Fix the fields named and send it again.', {

@@ -34,57 +34,45 @@ export type ChangeNames = (of: 'tag' | 'stage' | 'horizon' | 'person' | 'roster'
 const shown = (value: unknown): string =>
   Array.isArray(value) ? listed(value.map(String)) : value === true ? 'yes' : value === false ? 'no' : String(value);
 
+type Of<K extends ChangeKind> = Extract<BulkAction, { kind: K }>;
+const tagsNamed = (ids: string[], name: ChangeNames): string =>
+  `the ${ids.length === 1 ? 'tag' : 'tags'} ${listed(ids.map((id) => name('tag', id)))}`;
+const both = (first: string | false, second: string | false): string => listed([first, second].filter((one) => one !== false));
+
+/** What each kind does, as it follows “214 people”. */
+const DEEDS: { [K in ChangeKind]: (change: Of<K>, name: ChangeNames) => string } = {
+  tags: ({ add, remove }, name) =>
+    both(add.length > 0 && `get ${tagsNamed(add, name)}`, remove.length > 0 && `lose ${tagsNamed(remove, name)}`),
+  tag_gone: ({ tag_id, replace_by }, name) =>
+    replace_by
+      ? `get ${name('tag', replace_by)} instead of the tag ${name('tag', tag_id)}`
+      : `lose the tag ${name('tag', tag_id)}, which is deleted`,
+  stage_gone: ({ stage, replace_by }, name) =>
+    `move to ${name('stage', replace_by)} from the stage ${name('stage', stage)}, which is removed`,
+  horizon_gone: ({ horizon, replace_by }, name) =>
+    replace_by
+      ? `get the horizon ${name('horizon', replace_by)} instead of ${name('horizon', horizon)}, which is removed`
+      : `lose the horizon ${name('horizon', horizon)}, which is removed`,
+  field_gone: ({ field_id }, name) => `lose the field “${name('field', field_id)}”, which is deleted`,
+  stage: ({ stage, archived_because }, name) =>
+    stage === 'archived' ? `are archived: ${archived_because ?? ''}` : `move to ${name('stage', stage)}`,
+  horizon: ({ horizon }, name) => (horizon ? `get the horizon ${name('horizon', horizon)}` : 'lose their horizon'),
+  roles: ({ add, remove }) =>
+    both(add.length > 0 && `become ${listed(add)}`, remove.length > 0 && `are no longer ${listed(remove)}`),
+  owner: ({ owner_id }, name) => `are handed to ${name('person', owner_id)}`,
+  hand_on: ({ roster_id }, name) =>
+    roster_id ? `are handed to ${name('roster', roster_id)}, in turn` : 'are handed on by the ladder',
+  field: ({ field_id, value }, name) =>
+    value === null || value === '' ? `lose “${name('field', field_id)}”` : `get “${name('field', field_id)}”: ${shown(value)}`,
+  permission: ({ state, channel }) =>
+    `are marked as having said ${state === 'granted' ? 'yes' : 'no'} to ${CHANNELS[channel].plural}`,
+  campaign: ({ campaign_id }, name) => `go into the campaign “${name('campaign', campaign_id)}”`,
+  call_list: ({ note }) => `get a call task${note ? `: ${note}` : ''}`,
+  delete: () => 'are deleted',
+};
 /** What is done, as it follows “214 people”: `get the tag choir`. */
-export function describeBulkAction(change: BulkAction, name: ChangeNames): string {
-  switch (change.kind) {
-    case 'tags': {
-      const tags = (ids: string[]) => `the ${ids.length === 1 ? 'tag' : 'tags'} ${listed(ids.map((id) => name('tag', id)))}`;
-      return listed([
-        ...(change.add.length ? [`get ${tags(change.add)}`] : []),
-        ...(change.remove.length ? [`lose ${tags(change.remove)}`] : []),
-      ]);
-    }
-    case 'tag_gone':
-      return change.replace_by
-        ? `get ${name('tag', change.replace_by)} instead of the tag ${name('tag', change.tag_id)}`
-        : `lose the tag ${name('tag', change.tag_id)}, which is deleted`;
-    case 'stage_gone':
-      return `move to ${name('stage', change.replace_by)} from the stage ${name('stage', change.stage)}, which is removed`;
-    case 'horizon_gone':
-      return change.replace_by
-        ? `get the horizon ${name('horizon', change.replace_by)} instead of ${name('horizon', change.horizon)}, which is removed`
-        : `lose the horizon ${name('horizon', change.horizon)}, which is removed`;
-    case 'field_gone':
-      return `lose the field “${name('field', change.field_id)}”, which is deleted`;
-    case 'stage':
-      return change.stage === 'archived'
-        ? `are archived: ${change.archived_because ?? ''}`
-        : `move to ${name('stage', change.stage)}`;
-    case 'horizon':
-      return change.horizon ? `get the horizon ${name('horizon', change.horizon)}` : 'lose their horizon';
-    case 'roles':
-      return listed([
-        ...(change.add.length ? [`become ${listed(change.add)}`] : []),
-        ...(change.remove.length ? [`are no longer ${listed(change.remove)}`] : []),
-      ]);
-    case 'owner':
-      return `are handed to ${name('person', change.owner_id)}`;
-    case 'hand_on':
-      return change.roster_id ? `are handed to ${name('roster', change.roster_id)}, in turn` : 'are handed on by the ladder';
-    case 'field':
-      return change.value === null || change.value === ''
-        ? `lose “${name('field', change.field_id)}”`
-        : `get “${name('field', change.field_id)}”: ${shown(change.value)}`;
-    case 'permission':
-      return `are marked as having said ${change.state === 'granted' ? 'yes' : 'no'} to ${CHANNELS[change.channel].plural}`;
-    case 'campaign':
-      return `go into the campaign “${name('campaign', change.campaign_id)}”`;
-    case 'call_list':
-      return `get a call task${change.note ? `: ${change.note}` : ''}`;
-    case 'delete':
-      return 'are deleted';
-  }
-}
+export const describeBulkAction = (change: BulkAction, name: ChangeNames): string =>
+  (DEEDS[change.kind] as (change: BulkAction, name: ChangeNames) => string)(change, name);
 
 const people = (n: number): string => (n === 1 ? '1 person' : `${n.toLocaleString('en-US')} people`);
 

@@ -15,50 +15,54 @@ export interface FieldRow {
 /** A value of a field as it is given. */
 export type FieldInput = string | number | boolean | string[] | null;
 
+type Reading = FieldRow[] | { wrong: string };
+const wrong = (message: string): Reading => ({ wrong: message });
+const number = (text: string): Reading => {
+  const value = Number(text.replace(/[\s,$€£]/g, ''));
+  return /\d/.test(text) && Number.isFinite(value) && Math.abs(value) <= 1e15
+    ? [{ ordinal: 0, number: value }]
+    : wrong('is not a number');
+};
+const choices = (_text: string, { choices: known }: FieldDef, chosen: readonly string[]): Reading => {
+  const found = chosen.map((one) => known.find((choice) => choice.toLowerCase() === one.trim().toLowerCase()));
+  return found.includes(undefined)
+    ? wrong(`is one of ${known.join(', ')}`)
+    : [...new Set(found as string[])].map((words, ordinal) => ({ ordinal, words }));
+};
+
+/** How a value of each kind is read. @param text it as words @param all its parts, where it has several */
+const READINGS: Record<FieldDef['kind'], (text: string, field: FieldDef, all: readonly string[]) => Reading> = {
+  text: (text) => (text.length > 2_000 ? wrong('at most 2,000 characters') : [{ ordinal: 0, words: text }]),
+  number,
+  money: number,
+  date: (text) =>
+    /^\d{4}-\d{2}-\d{2}$/.test(text) && dayOfYear(text) ? [{ ordinal: 0, day: text }] : wrong('is not a day as YYYY-MM-DD'),
+  yearly: (text) => {
+    const monthDay = dayOfYear(text);
+    if (!monthDay) return wrong('is not a day as MM-DD or YYYY-MM-DD');
+    return [{ ordinal: 0, month_day: monthDay, ...(/^\d{4}/.test(text) ? { day: text } : {}) }];
+  },
+  choice: (text, field, all) => (all.length > 1 ? wrong('is one choice, not several') : choices(text, field, all)),
+  choices,
+  flag: (text) =>
+    /^(?:true|false|yes|no|1|0)$/i.test(text)
+      ? [{ ordinal: 0, number: /^(?:true|yes|1)$/i.test(text) ? 1 : 0 }]
+      : wrong('is yes or no'),
+  contact: (text) => (/^\d{1,18}$/.test(text) ? [{ ordinal: 0, linked_id: text }] : wrong('is the id of a contact')),
+};
+
 /**
  * The rows for a value; none for an empty one.
  * @throws AppError input_invalid when the value does not fit the field
  */
 export function fieldRows(field: FieldDef, value: FieldInput): FieldRow[] {
   if (value === null || value === '' || (Array.isArray(value) && !value.length)) return [];
-  const wrong = (message: string) =>
-    new AppError('input_invalid', `This does not fit the field “${field.name}”.`, {
-      fields: [{ field: `fields.${field.id}`, message }],
-    });
   const text = String(value).trim();
-  switch (field.kind) {
-    case 'text':
-      if (text.length > 2_000) throw wrong('at most 2,000 characters');
-      return [{ ordinal: 0, words: text }];
-    case 'number':
-    case 'money': {
-      const number = typeof value === 'number' ? value : Number(text.replace(/[\s,$€£]/g, ''));
-      if (!/\d/.test(text) || !Number.isFinite(number) || Math.abs(number) > 1e15) throw wrong('is not a number');
-      return [{ ordinal: 0, number }];
-    }
-    case 'date':
-      if (!/^\d{4}-\d{2}-\d{2}$/.test(text) || !dayOfYear(text)) throw wrong('is not a day as YYYY-MM-DD');
-      return [{ ordinal: 0, day: text }];
-    case 'yearly': {
-      const monthDay = dayOfYear(text);
-      if (!monthDay) throw wrong('is not a day as MM-DD or YYYY-MM-DD');
-      return [{ ordinal: 0, month_day: monthDay, ...(/^\d{4}/.test(text) ? { day: text } : {}) }];
-    }
-    case 'choice':
-    case 'choices': {
-      const chosen = Array.isArray(value) ? value : [text];
-      if (field.kind === 'choice' && chosen.length > 1) throw wrong('is one choice, not several');
-      const known = chosen.map((one) => field.choices.find((choice) => choice.toLowerCase() === one.trim().toLowerCase()));
-      if (known.includes(undefined)) throw wrong(`is one of ${field.choices.join(', ')}`);
-      return [...new Set(known as string[])].map((words, ordinal) => ({ ordinal, words }));
-    }
-    case 'flag':
-      if (!/^(?:true|false|yes|no|1|0)$/i.test(text)) throw wrong('is yes or no');
-      return [{ ordinal: 0, number: /^(?:true|yes|1)$/i.test(text) ? 1 : 0 }];
-    case 'contact':
-      if (!/^\d{1,18}$/.test(text)) throw wrong('is the id of a contact');
-      return [{ ordinal: 0, linked_id: text }];
-  }
+  const read = READINGS[field.kind](text, field, Array.isArray(value) ? value : [text]);
+  if (Array.isArray(read)) return read;
+  throw new AppError('input_invalid', `This does not fit the field “${field.name}”.`, {
+    fields: [{ field: `fields.${field.id}`, message: read.wrong }],
+  });
 }
 
 /** A value as people and programs read it. */

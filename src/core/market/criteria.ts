@@ -22,31 +22,38 @@ export interface Criteria {
 export const isLease = ({ type }: Pick<Listing, 'type'>): boolean => /lease|rent/i.test(type ?? '');
 const same = (a: string | null, b: string): boolean => a !== null && a.toLowerCase() === b.toLowerCase();
 
+const within = ({ longitude, latitude }: Listing, ring: [number, number][]): boolean =>
+  longitude !== null && latitude !== null && isInside([longitude, latitude], ring);
+const atLeast = (value: number | null, least: number | undefined): boolean =>
+  least === undefined || (value !== null && value >= least);
+const atMost = (value: number | null, most: number | undefined): boolean =>
+  most === undefined || (value !== null && value <= most);
+const isInAny = ({ city, area, postalCode }: Listing, names: readonly string[]): boolean =>
+  names.some((name) => [city, area, postalCode].some((own) => same(own, name)));
+
+/** Each condition; one that is not asked for holds. */
+const CONDITIONS: ((listing: Listing, criteria: Criteria, at: Date) => boolean)[] = [
+  (listing, { areas }) => !areas?.length || isInAny(listing, areas),
+  (listing, { within: ring }) => !ring?.length || within(listing, ring),
+  ({ price }, { price_min, price_max }) => atLeast(price, price_min) && atMost(price, price_max),
+  ({ beds }, { beds_min }) => atLeast(beds, beds_min),
+  (listing, { kinds }) => !kinds?.length || kinds.some((kind) => same(listing.kind, kind)),
+  (listing, { lease }) => lease === undefined || isLease(listing) === lease,
+  ({ openFrom, openTo }, { open_house }, at) => !open_house || (openFrom !== null && (openTo ?? openFrom) > at),
+];
+
 /** Whether a listing is asked for. Whether it is on the market is asked apart. */
-export function meets(listing: Listing, criteria: Criteria, at: Date): boolean {
-  const { areas, within, price_min, price_max, beds_min, kinds, lease, open_house } = criteria;
-  if (areas?.length && !areas.some((name) => [listing.city, listing.area, listing.postalCode].some((own) => same(own, name))))
-    return false;
-  if (within?.length) {
-    if (listing.longitude === null || listing.latitude === null) return false;
-    if (!isInside([listing.longitude, listing.latitude], within)) return false;
-  }
-  if (price_min !== undefined && !(listing.price !== null && listing.price >= price_min)) return false;
-  if (price_max !== undefined && !(listing.price !== null && listing.price <= price_max)) return false;
-  if (beds_min !== undefined && !(listing.beds !== null && listing.beds >= beds_min)) return false;
-  if (kinds?.length && !kinds.some((kind) => same(listing.kind, kind))) return false;
-  if (lease !== undefined && isLease(listing) !== lease) return false;
-  return !open_house || (listing.openFrom !== null && (listing.openTo ?? listing.openFrom) > at);
-}
+export const meets = (listing: Listing, criteria: Criteria, at: Date): boolean =>
+  CONDITIONS.every((holds) => holds(listing, criteria, at));
 
 /** The criteria in words: `Homes for sale in Saltmarsh or Eelgrass, $300,000 to $450,000, 3 bedrooms or more`. */
 export function criteriaWords(criteria: Criteria): string {
-  const { areas, within, price_min, price_max, beds_min, kinds, lease, open_house } = criteria;
+  const { areas, within: ring, price_min, price_max, beds_min, kinds, lease, open_house } = criteria;
   const money = (value: number) => `$${value.toLocaleString('en-US')}`;
   const what = kinds?.length ? kinds.join(', ') : 'Homes';
   const parts = [
     `${what}${lease === undefined ? '' : lease ? ' for rent' : ' for sale'}${areas?.length ? ` in ${areas.join(' or ')}` : ''}`,
-    within?.length ? 'inside the area drawn' : null,
+    ring?.length ? 'inside the area drawn' : null,
     price_min !== undefined && price_max !== undefined
       ? `${money(price_min)} to ${money(price_max)}`
       : price_min !== undefined

@@ -129,3 +129,10 @@ test('of a document that is sent, only what is known here is kept, and the text 
   expect(JSON.stringify(value)).not.toMatch(/onclick|extra|something else/);
   expect(wordsSchema.validate({ text: '', plain: '', doc: { type: 'doc', content: [{ type: 'script' }] } }).error).toBeDefined();
 });
+
+test('a node or mark that no mail has, by whatever name, is what stands in it', () => {
+  for (const type of ['constructor', '__proto__', 'toString', 'script'])
+    expect(
+      htmlOfDoc({ type: 'doc', content: [{ type, content: [{ type: 'text', text: 'in it', marks: [{ type }] }] }] }, (id) => id),
+    ).toBe('in it');
+});

@@ -59,55 +59,54 @@ const TEAL = '#0B6B7F';
 const FONT = "font-family:Figtree,-apple-system,'Segoe UI',Arial,sans-serif";
 const BLOCK = `margin:0 0 16px;${FONT};font-size:16px;line-height:1.55;color:${INK}`;
 
+type ToHtml = (node: MailNode, inside: (nodes?: MailNode[]) => string, pictureUrl: (id: string) => string) => string;
+const TAGS = new Map([
+  ['bold', 'strong'],
+  ['italic', 'em'],
+  ['underline', 'u'],
+  ['strike', 's'],
+]);
+const marked = (text: string, marks: MailMark[] = []): string =>
+  marks.reduce((inner, { type, attrs }) => {
+    const tag = TAGS.get(type);
+    if (tag) return `<${tag}>${inner}</${tag}>`;
+    const href = linkOf(attrs?.href);
+    return href ? `<a href="${escaped(href)}" style="color:${TEAL}">${inner}</a>` : inner;
+  }, escaped(text));
+
+/** Each kind of node; one that is not known is what stands in it. */
+const HTML: Record<string, ToHtml> = {
+  text: ({ text, marks }) => marked(text ?? '', marks),
+  hardBreak: () => '<br>',
+  paragraph: ({ content }, inside) => `<p style="${BLOCK}">${inside(content) || '&nbsp;'}</p>`,
+  heading: ({ attrs, content }, inside) =>
+    `<h2 style="margin:24px 0 12px;${FONT};font-size:${attrs?.level === 3 ? 17 : 21}px;line-height:1.3;color:${INK}">${inside(content)}</h2>`,
+  bulletList: ({ content }, inside) => `<ul style="${BLOCK};padding-left:22px">${inside(content)}</ul>`,
+  orderedList: ({ content }, inside) => `<ol style="${BLOCK};padding-left:22px">${inside(content)}</ol>`,
+  listItem: ({ content = [] }, inside) =>
+    `<li style="margin:0 0 6px">${content.map((one) => inside(one.type === 'paragraph' ? one.content : [one])).join('<br>')}</li>`,
+  blockquote: ({ content }, inside) =>
+    `<blockquote style="margin:0 0 16px;padding:2px 0 2px 14px;border-left:3px solid ${TEAL}">${inside(content)}</blockquote>`,
+  horizontalRule: () => '<hr style="margin:24px 0;border:0;border-top:1px solid #E3E1DB">',
+  image: ({ attrs }, _inside, pictureUrl) => {
+    const id = /^\d{1,18}$/.exec(wordOf(attrs?.pictureId))?.[0];
+    return id
+      ? `<p style="margin:0 0 16px"><img src="${inert(pictureUrl(id))}" alt="${escaped(wordOf(attrs?.alt))}" width="536" style="display:block;width:100%;max-width:536px;height:auto;border-radius:6px"></p>`
+      : '';
+  },
+  mailButton: ({ attrs }) => {
+    const href = linkOf(attrs?.href);
+    const label = escaped(wordOf(attrs?.label));
+    return href
+      ? `<p style="margin:0 0 20px"><a href="${escaped(href)}" style="display:inline-block;padding:11px 20px;border-radius:6px;background:${TEAL};${FONT};font-size:16px;font-weight:600;color:#ffffff;text-decoration:none">${label}</a></p>`
+      : `<p style="${BLOCK}">${label}</p>`;
+  },
+};
+
 /** @param pictureUrl where a picture of the account's own storage is fetched by its id */
 export function htmlOfDoc(doc: MailDoc, pictureUrl: (id: string) => string): string {
-  const marked = (text: string, marks: MailMark[] = []): string =>
-    marks.reduce((inner, { type, attrs }) => {
-      if (type === 'bold') return `<strong>${inner}</strong>`;
-      if (type === 'italic') return `<em>${inner}</em>`;
-      if (type === 'underline') return `<u>${inner}</u>`;
-      if (type === 'strike') return `<s>${inner}</s>`;
-      const href = linkOf(attrs?.href);
-      return href ? `<a href="${escaped(href)}" style="color:${TEAL}">${inner}</a>` : inner;
-    }, escaped(text));
-  const all = (nodes: MailNode[] = []): string => nodes.map(one).join('');
-  const one = (node: MailNode): string => {
-    switch (node.type) {
-      case 'text':
-        return marked(node.text ?? '', node.marks);
-      case 'hardBreak':
-        return '<br>';
-      case 'paragraph':
-        return `<p style="${BLOCK}">${all(node.content) || '&nbsp;'}</p>`;
-      case 'heading':
-        return `<h2 style="margin:24px 0 12px;${FONT};font-size:${node.attrs?.level === 3 ? 17 : 21}px;line-height:1.3;color:${INK}">${all(node.content)}</h2>`;
-      case 'bulletList':
-        return `<ul style="${BLOCK};padding-left:22px">${all(node.content)}</ul>`;
-      case 'orderedList':
-        return `<ol style="${BLOCK};padding-left:22px">${all(node.content)}</ol>`;
-      case 'listItem':
-        return `<li style="margin:0 0 6px">${(node.content ?? []).map((inner) => (inner.type === 'paragraph' ? all(inner.content) : one(inner))).join('<br>')}</li>`;
-      case 'blockquote':
-        return `<blockquote style="margin:0 0 16px;padding:2px 0 2px 14px;border-left:3px solid ${TEAL}">${all(node.content)}</blockquote>`;
-      case 'horizontalRule':
-        return '<hr style="margin:24px 0;border:0;border-top:1px solid #E3E1DB">';
-      case 'image': {
-        const id = /^\d{1,18}$/.exec(wordOf(node.attrs?.pictureId))?.[0];
-        return id
-          ? `<p style="margin:0 0 16px"><img src="${inert(pictureUrl(id))}" alt="${escaped(wordOf(node.attrs?.alt))}" width="536" style="display:block;width:100%;max-width:536px;height:auto;border-radius:6px"></p>`
-          : '';
-      }
-      case 'mailButton': {
-        const href = linkOf(node.attrs?.href);
-        const label = escaped(wordOf(node.attrs?.label));
-        return href
-          ? `<p style="margin:0 0 20px"><a href="${escaped(href)}" style="display:inline-block;padding:11px 20px;border-radius:6px;background:${TEAL};${FONT};font-size:16px;font-weight:600;color:#ffffff;text-decoration:none">${label}</a></p>`
-          : `<p style="${BLOCK}">${label}</p>`;
-      }
-      default:
-        return all(node.content);
-    }
-  };
+  const all = (nodes: MailNode[] = []): string =>
+    nodes.map((node) => (Object.hasOwn(HTML, node.type) ? HTML[node.type]!(node, all, pictureUrl) : all(node.content))).join('');
   return all(doc.content);
 }
 

@@ -15,10 +15,24 @@ const OUTPUT = /^([a-z_]+|field\[("[^"\\]*")\])(?:\s*\|\s*default:\s*(?:"([^"]*)
 const ASKS = /^(if|unless)\s+([a-z_]+)$/;
 const RESERVED = new Set(['true', 'false', 'nil', 'null', 'empty', 'blank']);
 
+type Branching = Extract<Piece, { asks: string }>;
+
+/** `{{ first_name | default: "there" }}`; null for what is no plain field. */
+function outputOf(words: string): Piece | null {
+  const read = OUTPUT.exec(words);
+  if (!read || RESERVED.has(read[1]!)) return null;
+  return { name: read[2] ? `field.${JSON.parse(read[2]) as string}` : read[1]!, instead: read[3] ?? read[4] ?? null };
+}
+/** `{% if town %}`; null for another tag. */
+function conditionOf(words: string): Branching | null {
+  const asks = ASKS.exec(words);
+  return asks && !RESERVED.has(asks[2]!) ? { asks: asks[2]!, unless: asks[1] === 'unless', yes: [], no: [] } : null;
+}
+
 /** @returns null for a text that needs the engine */
 export function plainLiquid(source: string): PlainLiquid | null {
   const root: Piece[] = [];
-  const open: { piece: Extract<Piece, { asks: string }>; into: Piece[] }[] = [];
+  const open: { piece: Branching; into: Piece[] }[] = [];
   let into = root;
   let from = 0;
   for (const match of source.matchAll(TOKEN)) {
@@ -26,25 +40,22 @@ export function plainLiquid(source: string): PlainLiquid | null {
     if (OPENED.test(before)) return null;
     if (before) into.push(before);
     from = match.index + match[0].length;
-    const output = match[1]?.trim();
-    const tag = match[2]?.trim();
-    if (output !== undefined) {
-      const read = OUTPUT.exec(output);
-      if (!read || RESERVED.has(read[1]!)) return null;
-      into.push({
-        name: read[2] ? `field.${JSON.parse(read[2]) as string}` : read[1]!,
-        instead: read[3] ?? read[4] ?? null,
-      });
+    if (match[1] !== undefined) {
+      const output = outputOf(match[1].trim());
+      if (!output) return null;
+      into.push(output);
       continue;
     }
-    const asks = ASKS.exec(tag!);
-    if (asks && !RESERVED.has(asks[2]!)) {
-      const piece = { asks: asks[2]!, unless: asks[1] === 'unless', yes: [] as Piece[], no: [] as Piece[] };
-      into.push(piece);
-      open.push({ piece, into });
-      into = piece.yes;
-    } else if (tag === 'else' && open.length && into === open.at(-1)!.piece.yes) into = open.at(-1)!.piece.no;
-    else if (open.length && tag === (open.at(-1)!.piece.unless ? 'endunless' : 'endif')) into = open.pop()!.into;
+    const tag = match[2]!.trim();
+    const begun = conditionOf(tag);
+    const last = open.at(-1);
+    if (begun) {
+      into.push(begun);
+      open.push({ piece: begun, into });
+      into = begun.yes;
+    } else if (!last) return null;
+    else if (tag === 'else' && into === last.piece.yes) into = last.piece.no;
+    else if (tag === (last.piece.unless ? 'endunless' : 'endif')) into = open.pop()!.into;
     else return null;
   }
   if (open.length || OPENED.test(source.slice(from))) return null;

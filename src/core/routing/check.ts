@@ -44,19 +44,34 @@ export function longestWay(roster: Way, rosters: readonly Way[]): { owned: numbe
 }
 
 const lower = (values: readonly string[]): string[] => values.map(plain);
+const NOT_KNOWN: readonly Condition['how'][] = ['unknown', 'none', 'no', 'not_within'];
+type How<H extends Condition['how']> = Extract<Condition, { how: H }>;
+const isNarrower = (a: How<'between'>, b: How<'between'>): boolean =>
+  (b.from == null || (a.from != null && a.from >= b.from)) && (b.to == null || (a.to != null && a.to <= b.to));
+const isWithinHours = (a: How<'at'>, b: How<'at'>): boolean =>
+  a.days.every((day) => b.days.includes(day)) && a.from < a.to && b.from < b.to && a.from >= b.from && a.to <= b.to;
+
 /** Does whoever meets `a` always meet `b`? Only what follows from the two conditions alone; false when it cannot be said. */
 function implies(a: Condition, b: Condition): boolean {
   if (a.on !== b.on) return false;
   if (JSON.stringify(a) === JSON.stringify(b)) return true;
-  if (b.how === 'known') return a.how !== 'unknown' && a.how !== 'none' && a.how !== 'no' && a.how !== 'not_within';
-  if (b.how === 'any' && a.how === 'any') return a.of.length > 0 && lower(a.of).every((one) => lower(b.of).includes(one));
-  if (b.how === 'any' && a.how === 'all') return lower(a.of).some((one) => lower(b.of).includes(one));
-  if (b.how === 'none' && a.how === 'none') return lower(b.of).every((one) => lower(a.of).includes(one));
-  if (b.how === 'between' && a.how === 'between')
-    return (b.from == null || (a.from != null && a.from >= b.from)) && (b.to == null || (a.to != null && a.to <= b.to));
-  if (b.how === 'at' && a.how === 'at')
-    return a.days.every((day) => b.days.includes(day)) && a.from < a.to && b.from < b.to && a.from >= b.from && a.to <= b.to;
-  return false;
+  switch (b.how) {
+    case 'known':
+      return !NOT_KNOWN.includes(a.how);
+    case 'any': {
+      const wanted = lower(b.of);
+      if (a.how === 'all') return lower(a.of).some((one) => wanted.includes(one));
+      return a.how === 'any' && a.of.length > 0 && lower(a.of).every((one) => wanted.includes(one));
+    }
+    case 'none':
+      return a.how === 'none' && lower(b.of).every((one) => lower(a.of).includes(one));
+    case 'between':
+      return a.how === 'between' && isNarrower(a, b);
+    case 'at':
+      return a.how === 'at' && isWithinHours(a, b);
+    default:
+      return false;
+  }
 }
 
 /** A part is met by whoever meets these parts. An any-of is met when one of its own is. */

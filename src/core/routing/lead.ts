@@ -8,6 +8,9 @@ const priceOf = (inquiry: Partial<CleanInquiry>): number | null => {
   return typeof asked === 'number' ? asked : null;
 };
 
+const pointOf = ({ listing }: Partial<CleanInquiry>): LeadFacts['point'] =>
+  listing?.longitude != null && listing.latitude != null ? [listing.longitude, listing.latitude] : null;
+
 export function leadOf(doorId: string, inquiry: Partial<CleanInquiry>, source: string | null, returning: boolean): LeadFacts {
   const { listing } = inquiry;
   return {
@@ -16,7 +19,7 @@ export function leadOf(doorId: string, inquiry: Partial<CleanInquiry>, source: s
     roles: inquiry.roles ?? [],
     town: inquiry.city ?? listing?.city ?? firstOf(inquiry.wants?.areas),
     postalCode: inquiry.postalCode ?? listing?.postal_code ?? null,
-    point: listing?.longitude != null && listing.latitude != null ? [listing.longitude, listing.latitude] : null,
+    point: pointOf(inquiry),
     price: priceOf(inquiry),
     kind: listing?.kind ?? firstOf(inquiry.wants?.kinds),
     listing: [listing?.id, listing?.address].filter(Boolean).join(' ') || null,

@@ -79,32 +79,44 @@ export function firstQuestion(subject: Subject): Condition {
   }
 }
 
+type Loose = Partial<{
+  of: string[];
+  text: string;
+  from: unknown;
+  to: unknown;
+  ring: number[][];
+  name: string;
+  n: number;
+  unit: 'days';
+}>;
+const plain = (): object => ({});
+const several = ({ of = [] }: Loose): object => ({ of });
+const worded = ({ text = '' }: Loose): object => ({ text });
+const drawn = ({ ring = [], name = '' }: Loose): object => ({ ring, name });
+const spanned = ({ n = 30, unit = 'days' }: Loose): object => ({ n, unit });
+const dayOr = (value: unknown): string | null => (typeof value === 'string' ? value : null);
+/** What of the answer is kept when a condition is asked in each way. */
+const KEPT: Partial<Record<Condition['how'], (before: Loose) => object>> = {
+  known: plain,
+  unknown: plain,
+  yes: plain,
+  no: plain,
+  any: several,
+  all: several,
+  none: several,
+  contains: worded,
+  begins: worded,
+  is: worded,
+  between: ({ from, to }) => ({ from: typeof from === 'number' ? from : 1, to: typeof to === 'number' ? to : null }),
+  inside: drawn,
+  outside: drawn,
+  on_days: ({ from, to }) => ({ from: dayOr(from), to: dayOr(to) }),
+};
+
 /** The same subject asked in another way, with what can be kept of the answer. */
 export function asked(condition: Condition, how: Condition['how'], subject: Subject): Condition {
-  if (!HOWS[subject.kind].includes(how)) return condition;
-  const loose = condition as Record<string, unknown>;
-  const on = condition.on;
-  if (how === 'known' || how === 'unknown' || how === 'yes' || how === 'no') return { on, how };
-  if (how === 'any' || how === 'all' || how === 'none') return { on, how, of: (loose.of as string[] | undefined) ?? [] };
-  if (how === 'contains' || how === 'begins' || how === 'is') return { on, how, text: (loose.text as string | undefined) ?? '' };
-  if (how === 'between')
-    return { on, how, from: typeof loose.from === 'number' ? loose.from : 1, to: typeof loose.to === 'number' ? loose.to : null };
-  if (how === 'at') return condition;
-  if (how === 'inside' || how === 'outside')
-    return {
-      on,
-      how,
-      ring: (loose.ring as number[][] | undefined) ?? [],
-      name: (loose.name as string | undefined) ?? '',
-    };
-  if (how === 'on_days')
-    return {
-      on,
-      how,
-      from: typeof loose.from === 'string' ? loose.from : null,
-      to: typeof loose.to === 'string' ? loose.to : null,
-    };
-  return { on, how, n: (loose.n as number | undefined) ?? 30, unit: (loose.unit as 'days' | undefined) ?? 'days' };
+  if (!HOWS[subject.kind].includes(how) || how === 'at') return condition;
+  return { on: condition.on, how, ...(KEPT[how] ?? spanned)(condition as Loose) } as Condition;
 }
 
 /** Has everything been said that the question needs? A choice of nothing or a text of nothing has not. */

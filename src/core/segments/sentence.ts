@@ -61,52 +61,57 @@ function within(tree: Tree, path: number[], name: NameOf, fields: readonly Field
   return [{ text: how === 'none' ? 'but not (' : '(' }, ...inner, { text: ')' }];
 }
 
+type Words = [text: string, mark?: boolean, gone?: boolean];
 function phrase(condition: Condition, path: number[], name: NameOf, fields: readonly FieldDef[]): Piece[] {
   const subject = subjectOf(condition.on, fields);
   if (!subject) return [{ text: 'with a field that is gone', mark: true, gone: true, path }];
-  const piece = (text: string, mark = false, gone = false): Piece => ({
+  return wordsOf(condition, subject, name).map(([text, mark, gone]) => ({
     text,
     path,
     ...(mark ? { mark } : {}),
     ...(gone ? { gone } : {}),
-  });
+  }));
+}
+
+function choicePhrase(condition: Extract<Condition, { how: 'any' | 'all' | 'none' }>, subject: Subject, name: NameOf): Words[] {
+  const { yes, no } = subject.words;
+  const names = condition.of.map((value) => valueName(subject, value, name));
+  const shown = names.map((one) => one ?? goneWord(subject));
+  return [
+    [`${condition.how === 'none' ? no : yes} `],
+    [listedOr(shown, condition.how === 'all' ? 'and' : 'or'), true, names.includes(null)],
+  ];
+}
+
+function wordsOf(condition: Condition, subject: Subject, name: NameOf): Words[] {
   const { words } = subject;
   switch (condition.how) {
     case 'known':
-      return [piece(words.some ?? `with ${subject.label.toLowerCase()}`, true)];
+      return [[words.some ?? `with ${subject.label.toLowerCase()}`, true]];
     case 'unknown':
-      return [piece(words.none ?? `without ${subject.label.toLowerCase()}`, true)];
+      return [[words.none ?? `without ${subject.label.toLowerCase()}`, true]];
     case 'yes':
-      return [piece(words.yes, true)];
     case 'no':
-      return [piece(words.no, true)];
+      return [[words[condition.how], true]];
     case 'any':
     case 'all':
-    case 'none': {
-      const names = condition.of.map((value) => valueName(subject, value, name));
-      const gone = names.includes(null);
-      const shown = names.map((one) => one ?? goneWord(subject));
-      return [
-        piece(`${condition.how === 'none' ? words.no : words.yes} `),
-        piece(listedOr(shown, condition.how === 'all' ? 'and' : 'or'), true, gone),
-      ];
-    }
+    case 'none':
+      return choicePhrase(condition, subject, name);
     case 'between':
-      return [piece(`${words.yes} `), piece(range(condition.from, condition.to, subject), true)];
+      return [[`${words.yes} `], [range(condition.from, condition.to, subject), true]];
     case 'contains':
     case 'begins':
-    case 'is':
-      return [
-        piece(`${words.yes} `),
-        piece(`${{ contains: 'contains', begins: 'begins with', is: 'is' }[condition.how]} “${condition.text}”`, true),
-      ];
+    case 'is': {
+      const verb = { contains: 'contains', begins: 'begins with', is: 'is' }[condition.how];
+      return [[`${words.yes} `], [`${verb} “${condition.text}”`, true]];
+    }
     case 'at':
-      return [piece(`${words.yes} `), piece(hoursPhrase(condition), true)];
+      return [[`${words.yes} `], [hoursPhrase(condition), true]];
     case 'inside':
     case 'outside':
-      return [piece(`${condition.how === 'inside' ? words.yes : words.no} `), piece(condition.name || 'an area drawn', true)];
+      return [[`${condition.how === 'inside' ? words.yes : words.no} `], [condition.name || 'an area drawn', true]];
     default:
-      return timePhrase(condition, subject).map(([text, mark]) => piece(text, mark));
+      return timePhrase(condition, subject);
   }
 }
 

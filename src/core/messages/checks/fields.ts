@@ -10,85 +10,92 @@ import {
   renderWords,
   syntaxError,
 } from '../merge';
-import { partsIn, type Checked, type Finding } from './finding';
+import { partsIn, type Checked, type Finding, type MessagePart } from './finding';
 
 const MOST_IN_SUBJECT = 300;
 const KNOWN = new Set<string>([...MERGE_FIELD_NAMES, ...CONDITION_NAMES]);
 const CERTAIN = Object.fromEntries(ALWAYS_KNOWN.map((name) => [name, MERGE_FIELDS[name]]));
 
+type Part = MessagePart;
+const error = (rule: Finding['rule'], part: Part, at: Finding['at'], message: string, because: string): Finding => ({
+  rule,
+  level: 'error',
+  part,
+  at,
+  message,
+  because,
+});
+
 export function checkFields(checked: Checked): Finding[] {
-  const { channel, words, fields } = checked;
-  const own = new Set<string>(fields.map(ownField));
-  const found: Finding[] = [];
-  for (const { part, source } of partsIn(checked)) {
-    if (!source.trim()) {
-      if (part === 'plain' && !words.text.trim()) continue;
-      found.push({
-        rule: part === 'plain' ? 'plain_missing' : 'empty',
-        level: 'error',
+  const known = new Set<string>([...KNOWN, ...checked.fields.map(ownField)]);
+  return partsIn(checked).flatMap(({ part, source }) => {
+    if (!source.trim()) return part === 'plain' && !checked.words.text.trim() ? [] : [emptyPart(part)];
+    const syntax = syntaxError(source);
+    return [
+      ...tooLong(part, source, checked.channel),
+      ...(syntax
+        ? [
+            error(
+              'syntax',
+              part,
+              { from: syntax.at, to: Math.min(source.length, syntax.at + 2) },
+              `A field or condition cannot be read: ${syntax.message}.`,
+              'It would stand in the message as it is written here.',
+            ),
+          ]
+        : [...unknownFields(part, source, known), ...(part === 'plain' ? notCertain(source) : [])]),
+    ];
+  });
+}
+
+const NO_WORDS: Record<Part, [message: string, because: string]> = {
+  plain: [
+    'There is no plain version for when something is not known.',
+    'Of some people a name or a town is not known. The plain version goes to them, so that nobody reads “Hello ,”.',
+  ],
+  subject: ['There is no subject.', 'Nothing can go out without it.'],
+  text: ['There are no words.', 'Nothing can go out without it.'],
+};
+const emptyPart = (part: Part): Finding => error(part === 'plain' ? 'plain_missing' : 'empty', part, null, ...NO_WORDS[part]);
+
+function tooLong(part: Part, source: string, channel: Checked['channel']): Finding[] {
+  const { mostCharacters, whyNotLonger } = CHANNELS[channel];
+  const most = part === 'subject' ? MOST_IN_SUBJECT : mostCharacters;
+  if (source.length <= most) return [];
+  const message = `It has ${source.length.toLocaleString('en-US')} signs; ${most.toLocaleString('en-US')} are the most.`;
+  return [error('too_long', part, { from: most, to: source.length }, message, whyNotLonger)];
+}
+
+const spanOf = (source: string, name: string): Finding['at'] => {
+  const from = placeOf(source, name);
+  return from < 0 ? null : { from, to: from + bareOf(name).length };
+};
+const unknownFields = (part: Part, source: string, known: ReadonlySet<string>): Finding[] =>
+  [...new Set(fieldsIn(source))]
+    .filter((name) => !known.has(name))
+    .map((name) =>
+      error(
+        'unknown_field',
         part,
-        at: null,
-        message:
-          part === 'plain'
-            ? 'There is no plain version for when something is not known.'
-            : part === 'subject'
-              ? 'There is no subject.'
-              : 'There are no words.',
-        because:
-          part === 'plain'
-            ? 'Of some people a name or a town is not known. The plain version goes to them, so that nobody reads “Hello ,”.'
-            : 'Nothing can go out without it.',
-      });
-      continue;
-    }
-    const most = part === 'subject' ? MOST_IN_SUBJECT : CHANNELS[channel].mostCharacters;
-    if (source.length > most)
-      found.push({
-        rule: 'too_long',
-        level: 'error',
-        part,
-        at: { from: most, to: source.length },
-        message: `It has ${source.length.toLocaleString('en-US')} signs; ${most.toLocaleString('en-US')} are the most.`,
-        because: CHANNELS[channel].whyNotLonger,
-      });
-    const error = syntaxError(source);
-    if (error) {
-      found.push({
-        rule: 'syntax',
-        level: 'error',
-        part,
-        at: { from: error.at, to: Math.min(source.length, error.at + 2) },
-        message: `A field or condition cannot be read: ${error.message}.`,
-        because: 'It would stand in the message as it is written here.',
-      });
-      continue;
-    }
-    for (const name of new Set(fieldsIn(source))) {
-      if (KNOWN.has(name) || own.has(name)) continue;
-      const from = placeOf(source, name);
-      found.push({
-        rule: 'unknown_field',
-        level: 'error',
-        part,
-        at: from < 0 ? null : { from, to: from + bareOf(name).length },
-        message: name.startsWith('field.') ? `There is no field “${name.slice(6)}”.` : `Nothing is known as “${name}”.`,
-        because: 'It has no value for anybody, so that everybody would get the plain version.',
-      });
-    }
-    if (part === 'plain' && renderWords(source, CERTAIN) === null) {
-      const name = fieldsIn(source).find((one) => !(one in CERTAIN));
-      const from = name ? placeOf(source, name) : -1;
-      found.push({
-        rule: 'plain_unknown',
-        level: 'error',
-        part,
-        at: name && from >= 0 ? { from, to: from + bareOf(name).length } : null,
-        message: `The plain version has “${name ?? 'a field'}” in it, which may not be known.`,
-        because: 'It is for those of whom something is not known. Give the field a default, or do without it.',
-      });
-    }
-  }
-  return found;
+        spanOf(source, name),
+        name.startsWith('field.') ? `There is no field “${name.slice(6)}”.` : `Nothing is known as “${name}”.`,
+        'It has no value for anybody, so that everybody would get the plain version.',
+      ),
+    );
+
+/** What may not be known has no place in the version for when something is not known. */
+function notCertain(source: string): Finding[] {
+  if (renderWords(source, CERTAIN) !== null) return [];
+  const name = fieldsIn(source).find((one) => !(one in CERTAIN));
+  return [
+    error(
+      'plain_unknown',
+      'plain',
+      name ? spanOf(source, name) : null,
+      `The plain version has “${name ?? 'a field'}” in it, which may not be known.`,
+      'It is for those of whom something is not known. Give the field a default, or do without it.',
+    ),
+  ];
 }
 
 const bareOf = (name: string): string => (name.startsWith('field.') ? name.slice(6) : name);
