@@ -80,50 +80,52 @@ async function takeOver(world: SimulatorWorld, path: string, body: Body | Body[]
   return null;
 }
 
-async function steer(world: SimulatorWorld, method: string, url: URL, body: Body): Promise<Answer | null> {
-  const { pathname, searchParams } = url;
-  if (method === 'GET' && pathname === '/health') return ok({ status: 'ok' });
-  if (method === 'GET' && pathname === '/sent') {
-    const items = world.record.list({
-      to: searchParams.get('to'),
-      channel: searchParams.get('channel'),
-      since: searchParams.get('since'),
-    });
-    return ok({ items, repeats: world.record.repeats });
-  }
-  if (method === 'GET' && pathname === '/clock')
-    return ok({ now: new Date(world.agenda.now()).toISOString(), next: isoOrNull(world.agenda.next()) });
-  if (method === 'PUT' && pathname === '/clock') {
-    if (body.held_at) world.agenda.hold(Date.parse(body.held_at));
-    else world.agenda.setOffset(Number(body.offset_ms ?? 0));
+type Steering = (world: SimulatorWorld, given: { body: Body; url: URL }) => Answer | Promise<Answer>;
+
+/** What the one who runs the world asks of it, and tells it. */
+const STEERING: Record<string, Steering> = {
+  'GET /health': () => ok({ status: 'ok' }),
+  'GET /sent': ({ record }, { url: { searchParams } }) => {
+    const [to, channel, since] = ['to', 'channel', 'since'].map((name) => searchParams.get(name));
+    return ok({ items: record.list({ to: to!, channel: channel!, since: since! }), repeats: record.repeats });
+  },
+  'GET /clock': ({ agenda }) => ok({ now: new Date(agenda.now()).toISOString(), next: isoOrNull(agenda.next()) }),
+  'PUT /clock': ({ agenda }, { body }) => {
+    if (body.held_at) agenda.hold(Date.parse(body.held_at));
+    else agenda.setOffset(Number(body.offset_ms ?? 0));
     return ok({});
-  }
-  if (method === 'POST' && pathname === '/clock/run') {
-    world.agenda.hold(Date.parse(body.to!));
-    return ok({ ran: await world.agenda.run(), next: isoOrNull(world.agenda.next()) });
-  }
-  if (method === 'PUT' && pathname.startsWith('/people/')) {
-    world.people.script(decodeURIComponent(pathname.slice('/people/'.length)), body);
-    return ok({});
-  }
-  if (method === 'GET' && pathname === '/weather') return ok(world.sky.get());
-  if (method === 'PUT' && pathname === '/weather') {
+  },
+  'POST /clock/run': async ({ agenda }, { body }) => {
+    agenda.hold(Date.parse(body.to!));
+    return ok({ ran: await agenda.run(), next: isoOrNull(agenda.next()) });
+  },
+  'GET /weather': ({ sky }) => ok(sky.get()),
+  'PUT /weather': ({ sky }, { body }) => {
     const known = Object.entries(body).every(
       ([service, weather]) =>
         (service === 'all' || SERVICES.includes(service as Service)) && WEATHERS.includes(weather as Weather),
     );
     if (!known) return wrong(`weather is {"all" or one of ${SERVICES.join(', ')}: one of ${WEATHERS.join(', ')}}`);
-    world.sky.set(body);
-    return ok(world.sky.get());
-  }
-  if (method === 'POST' && pathname === '/send') {
+    sky.set(body);
+    return ok(sky.get());
+  },
+  'POST /send': (world, { body }) => {
     if (body.channel !== 'text' && body.channel !== 'email')
       return wrong('people here write texts and e-mails; they do not call in');
     world.write(body as never);
     return { status: 202, body: {} };
+  },
+  'GET /': (world) => ({ status: 200, body: page(world), html: true }),
+};
+
+async function steer(world: SimulatorWorld, method: string, url: URL, body: Body): Promise<Answer | null> {
+  const { pathname } = url;
+  if (method === 'PUT' && pathname.startsWith('/people/')) {
+    world.people.script(decodeURIComponent(pathname.slice('/people/'.length)), body);
+    return ok({});
   }
-  if (method === 'GET' && pathname === '/') return { status: 200, body: page(world), html: true };
-  return null;
+  const key = `${method} ${pathname}`;
+  return Object.hasOwn(STEERING, key) ? STEERING[key]!(world, { body, url }) : null;
 }
 
 const isoOrNull = (at: number | null): string | null => (at === null ? null : new Date(at).toISOString());

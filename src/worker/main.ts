@@ -4,20 +4,7 @@ import { constants, setPriority } from 'node:os';
 import pino from 'pino';
 import { DUE_CHANNEL } from '@/core/shared';
 import { sweepLoginFailures } from '@/server/accounts';
-import { keyOfCall } from '@/server/calling';
-import { performCampaignRehearsal } from '@/server/campaigns';
 import { checkRegistry } from '@/server/contacts';
-import { failChange, performChange, performUndo } from '@/server/changes';
-import { failExport } from '@/server/exports';
-import { failImport } from '@/server/imports';
-import { findDuplicates } from '@/server/duplicates';
-import { mailExport } from './exports/mail';
-import { performExport } from './exports/run';
-import { scanImport } from './imports/scan';
-import { performImport, performImportUndo } from './imports/run';
-import { tellAgent } from './routing/agent-alert';
-import { rehearse } from './routing/rehearse';
-import { orFailCampaignRehearsal, orFailChange, orFailExport, orFailImport, orFailScan } from './shared/or-fail';
 import { sweepVisitors } from '@/server/pages';
 import {
   BEAT_MS,
@@ -36,14 +23,13 @@ import {
   sweepRates,
   sweepReplies,
 } from '@/server/shared';
-import { printBroadcast } from './broadcasts/print';
 import { mailDoor } from './messages/mail-door';
-import { handTrial } from './messages/trial';
-import { connectProviders as makeOutside } from './shared/providers';
+import { connectProviders as makeOutside, type Providers } from './shared/providers';
 import { carryOutRound, startPulse } from './shared/pulse';
 import { workerSettings } from './shared/settings';
-import { workQueue, type Handlers } from './shared/job-queue';
-import { performAdvance, syncSimulator } from './simulation/advance';
+import { workQueue, type Queue } from './shared/job-queue';
+import { GIVE_UP, handlersOf } from './handlers';
+import { syncSimulator } from './simulation/advance';
 
 /** A number that just came in may be dialed as soon as it was asked about. */
 const REGISTRY_BATCH = 500;
@@ -67,57 +53,8 @@ process.on('uncaughtException', (error) => {
   process.exit(1);
 });
 
-async function main(): Promise<void> {
-  /* On a machine that is full, whoever waits for an answer of the web comes first. */
-  setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
-  const settings = workerSettings();
-  const processId = `worker-${randomUUID()}`;
-  const outside = makeOutside(settings);
-  await migrate();
-  await readyToRead();
-  let going = true;
-
-  const handlers: Handlers = {
-    'simulation.advance': ({ advanceId }) => performAdvance(advanceId, processId, outside),
-    'calling.hangUp': async ({ callId }) => {
-      const key = await keyOfCall(callId);
-      const answer = key ? await outside.voice.hangUp(key) : null;
-      if (answer?.result === 'later') throw new Error(answer.fault);
-    },
-    'imports.look': ({ importId }) => orFailImport(importId, () => scanImport(importId)),
-    'imports.run': ({ importId }) => orFailImport(importId, () => performImport(importId, () => going)),
-    'imports.undo': ({ importId }) => orFailImport(importId, () => performImportUndo(importId, () => going)),
-    'exports.run': ({ exportId }) => orFailExport(exportId, () => performExport(exportId)),
-    'exports.mail': ({ exportId }) => mailExport(exportId, outside),
-    'duplicates.find': ({ accountId }) => orFailScan(accountId, () => findDuplicates(accountId)),
-    'changes.run': ({ changeId }) => orFailChange(changeId, () => performChange(changeId, () => going)),
-    'routing.notice': ({ noticeId }) => tellAgent(noticeId, outside),
-    'messages.try': (job) => handTrial(job, outside),
-    'broadcasts.print': ({ broadcastId, what }) => printBroadcast(broadcastId, what),
-    'campaigns.rehearse': ({ rehearsalId }) =>
-      orFailCampaignRehearsal(rehearsalId, () => performCampaignRehearsal(rehearsalId, () => going)),
-    'routing.rehearse': ({ rehearsalId }) => rehearse(rehearsalId, () => going),
-    'changes.undo': ({ changeId }) => orFailChange(changeId, () => performUndo(changeId, () => going)),
-  };
-  const queue = await workQueue(config().databaseUrl, handlers, {
-    complain,
-    giveUp: {
-      'imports.look': ({ importId }, error) => failImport(importId, error),
-      'imports.run': ({ importId }, error) => failImport(importId, error),
-      'imports.undo': ({ importId }, error) => failImport(importId, error),
-      'exports.run': ({ exportId }, error) => failExport(exportId, error),
-      'changes.run': ({ changeId }, error) => failChange(changeId, error),
-      'changes.undo': ({ changeId }, error) => failChange(changeId, error),
-    },
-  });
-
-  const pulse = startPulse(() => carryOutRound(processId, outside), settings.WORKER_PULSE_MS, complain);
-  const wake = listen(
-    DUE_CHANNEL,
-    () => pulse.wake(),
-    () => pulse.wake(),
-  );
-
+/** Heartbeat, registry and broom. */
+async function startTimers(processId: string, queue: Queue, outside: Providers): Promise<NodeJS.Timeout[]> {
   const live = async () => {
     await beat(processId, 'worker', { jobHolders: [...queue.holders] });
     await freeDeadJobs();
@@ -128,17 +65,41 @@ async function main(): Promise<void> {
     }
   };
   await live();
-  const heart = setInterval(() => void live().catch((error) => complain('no heartbeat', error)), BEAT_MS);
-  const registry = setInterval(
-    () => void checkRegistry(REGISTRY_BATCH, (numbers) => outside.registry.registered(numbers)).catch(() => {}),
-    REGISTRY_MS,
+  const ask = () => checkRegistry(REGISTRY_BATCH, (numbers) => outside.registry.registered(numbers)).catch(() => {});
+  const sweep = () => {
+    for (const one of [sweepRates, sweepReplies, sweepLoginFailures, sweepVisitors]) void one().catch(() => {});
+  };
+  return [
+    setInterval(() => void live().catch((error) => complain('no heartbeat', error)), BEAT_MS),
+    setInterval(() => void ask(), REGISTRY_MS),
+    setInterval(sweep, 3_600_000),
+  ];
+}
+
+async function main(): Promise<void> {
+  /* On a machine that is full, whoever waits for an answer of the web comes first. */
+  setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
+  const settings = workerSettings();
+  const processId = `worker-${randomUUID()}`;
+  const outside = makeOutside(settings);
+  await migrate();
+  await readyToRead();
+  let going = true;
+
+  const queue = await workQueue(
+    config().databaseUrl,
+    handlersOf(processId, outside, () => going),
+    { complain, giveUp: GIVE_UP },
   );
-  const broom = setInterval(() => {
-    void sweepRates().catch(() => {});
-    void sweepReplies().catch(() => {});
-    void sweepLoginFailures().catch(() => {});
-    void sweepVisitors().catch(() => {});
-  }, 3_600_000);
+
+  const pulse = startPulse(() => carryOutRound(processId, outside), settings.WORKER_PULSE_MS, complain);
+  const wake = listen(
+    DUE_CHANNEL,
+    () => pulse.wake(),
+    () => pulse.wake(),
+  );
+
+  const timers = await startTimers(processId, queue, outside);
   pulse.wake();
 
   const door = mailDoor(complain);
@@ -148,9 +109,7 @@ async function main(): Promise<void> {
   const stop = async () => {
     if (!going) return;
     going = false;
-    clearInterval(heart);
-    clearInterval(broom);
-    clearInterval(registry);
+    timers.forEach(clearInterval);
     setTimeout(() => process.exit(0), 8_000).unref();
     door.close(() => {});
     await Promise.allSettled([pulse.stop(), queue.stop(), wake.stop()]);

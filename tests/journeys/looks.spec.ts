@@ -27,31 +27,50 @@ const VIEWS = [
 ];
 
 /** In the dark the same page has other colors, and nothing else. */
-const RULES = { light: null, dark: ['color-contrast', 'link-in-text-block'] };
+const OF_COLORS = ['color-contrast', 'link-in-text-block'];
+const html = (page: Page) => page.locator('html');
 
-for (const scheme of ['light', 'dark'] as const) {
-  const expectClean = async (page: Page, view: string): Promise<void> => {
-    /* A public page follows the machine, which is light here; what was chosen holds everywhere else, after the page came to life too. */
-    if (!view.startsWith('/p/')) await expect(page.locator('html')).toHaveAttribute('data-scheme', scheme);
-    await judge(page, view, RULES[scheme]);
-    if (!view.startsWith('/p/')) await expect(page.locator('html')).toHaveAttribute('data-scheme', scheme);
-  };
-  const scan = async (page: Page, view: string): Promise<void> => {
-    await open(page, view);
-    await expectClean(page, view);
-  };
-  test(`axe finds nothing serious, ${scheme}`, async ({ page, context }) => {
-    test.setTimeout(150_000);
-    await context.addCookies([{ name: 'urraca_scheme', value: scheme, url: test.info().project.use.baseURL! }]);
-    for (const view of ['/login', '/p/lantern-county', '/p/open-house', '/p/homes']) await scan(page, view);
-    await logIn(page, 'admin');
-    for (const view of VIEWS) await scan(page, view);
-    await page.goto('/contacts');
-    await page.getByRole('row').nth(2).click();
-    await expect(page.getByRole('article')).toContainText('What happened');
-    await expectClean(page, 'dossier');
-  });
+/** Judges a page in the light, and its colors in the dark as well. A public page follows the machine, which is light here. */
+async function expectClean(page: Page, view: string): Promise<void> {
+  const isOurs = !view.startsWith('/p/');
+  if (isOurs) await expect(html(page)).toHaveAttribute('data-scheme', 'light');
+  await judge(page, `${view}, light`, null);
+  if (!isOurs) return;
+  await expect(html(page)).toHaveAttribute('data-scheme', 'light');
+  await html(page).evaluate((element) => element.setAttribute('data-scheme', 'dark'));
+  await judge(page, `${view}, dark`, OF_COLORS);
+  await expect(html(page)).toHaveAttribute('data-scheme', 'dark');
 }
+const scan = async (page: Page, view: string): Promise<void> => {
+  await open(page, view);
+  await expectClean(page, view);
+};
+const inScheme = (page: Page, value: 'light' | 'dark') =>
+  page.context().addCookies([{ name: 'urraca_scheme', value, url: test.info().project.use.baseURL! }]);
+
+test('axe finds nothing serious, light and dark', async ({ page }) => {
+  test.setTimeout(180_000);
+  await inScheme(page, 'light');
+  for (const view of ['/login', '/p/lantern-county', '/p/open-house', '/p/homes']) await scan(page, view);
+  await logIn(page, 'admin');
+  for (const view of VIEWS) await scan(page, view);
+  await page.goto('/contacts');
+  await page.getByRole('row').nth(2).click();
+  await expect(page.getByRole('article')).toContainText('What happened');
+  await expectClean(page, 'dossier');
+});
+
+test('what was chosen, light or dark, holds after the page came to life, and when it is loaded again', async ({ page }) => {
+  await inScheme(page, 'dark');
+  await logIn(page, 'admin');
+  for (const view of ['/today', '/contacts', '/setup']) {
+    await open(page, view);
+    await page.locator('[data-keys="heard"]').waitFor();
+    await expect(html(page)).toHaveAttribute('data-scheme', 'dark');
+    await judge(page, `${view}, loaded in the dark`, OF_COLORS);
+    await expect(html(page)).toHaveAttribute('data-scheme', 'dark');
+  }
+});
 
 async function open(page: Page, view: string): Promise<void> {
   await page.goto(view);

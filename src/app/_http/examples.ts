@@ -59,6 +59,41 @@ function textOf(schema: JsonSchema, name: string): string {
   return schema.maxLength === undefined ? text : text.slice(0, schema.maxLength);
 }
 
+type Inside = (schema: JsonSchema, name?: string, ref?: string) => unknown;
+type OfType = (schema: JsonSchema, name: string, inside: Inside, within: readonly string[]) => unknown;
+const numberOf: OfType = (schema) => (typeof schema.default === 'number' ? schema.default : Math.max(1, schema.minimum ?? 1));
+
+/** A value of each type. */
+const OF_TYPE = new Map<unknown, OfType>([
+  ['string', (schema, name) => textOf(schema, name)],
+  ['integer', numberOf],
+  ['number', numberOf],
+  ['boolean', () => true],
+  ['null', () => null],
+  [
+    'array',
+    (schema, _name, inside, within) =>
+      schema.prefixItems
+        ? schema.prefixItems.map((one) => inside(one))
+        : isWithin(listOf(schema)[0] ?? {}, within)
+          ? []
+          : listOf(schema).map((one) => inside(one)),
+  ],
+  [
+    'object',
+    (schema, _name, inside, within) =>
+      Object.fromEntries(
+        Object.entries(schema.properties ?? {})
+          .filter(([key, one]) => schema.required?.includes(key) || !isWithin(one, within))
+          .map(([key, one]) => [key, inside(one, key)]),
+      ),
+  ],
+]);
+
+/** What a schema says by itself; undefined where it has to be made up. */
+const saidBy = ({ example, examples, const: only, enum: choices }: JsonSchema): unknown =>
+  example ?? examples?.[0] ?? only ?? choices?.find((one) => one !== null && one !== '');
+
 /** @param schema of the value @param components what `$ref` refers to, by the last part of it @param name of the property that has it */
 export function exampleOf(
   schema: JsonSchema,
@@ -66,45 +101,20 @@ export function exampleOf(
   name = '',
   within: readonly string[] = [],
 ): unknown {
-  if (schema.example !== undefined) return schema.example;
-  if (schema.examples?.length) return schema.examples[0];
-  if (schema.const !== undefined) return schema.const;
-  const inside = (one: JsonSchema, of = name, ref?: string) => exampleOf(one, components, of, ref ? [...within, ref] : within);
+  if (schema.const === null) return null;
+  const said = schema.$ref ? schema.example : saidBy(schema);
+  if (said !== undefined) return said;
+  const inside: Inside = (one, of = name, ref) => exampleOf(one, components, of, ref ? [...within, ref] : within);
   if (schema.$ref) {
     const ref = schema.$ref.split('/').at(-1)!;
     const known = components[ref];
     return known && !within.includes(ref) ? inside(known, name, ref) : {};
   }
-  const choice = schema.enum?.find((one) => one !== null && one !== '');
-  if (choice !== undefined) return choice;
   const ways = schema.properties ? undefined : (schema.anyOf ?? schema.oneOf);
   if (ways) return inside(ways.find((one) => !isNull(one) && !isWithin(one, within)) ?? ways.find(isNull) ?? ways[0]!);
   if (schema.allOf) return Object.assign({}, ...schema.allOf.map((one) => inside(one))) as unknown;
   const type = Array.isArray(schema.type) ? schema.type.find((one) => one !== 'null') : schema.type;
-  switch (type) {
-    case 'string':
-      return textOf(schema, name);
-    case 'integer':
-    case 'number':
-      return typeof schema.default === 'number' ? schema.default : Math.max(1, schema.minimum ?? 1);
-    case 'boolean':
-      return true;
-    case 'null':
-      return null;
-    case 'array':
-      if (schema.prefixItems) return schema.prefixItems.map((one) => inside(one));
-      return listOf(schema)
-        .map((one) => inside(one))
-        .slice(0, isWithin(listOf(schema)[0] ?? {}, within) ? 0 : undefined);
-    case 'object':
-      return Object.fromEntries(
-        Object.entries(schema.properties ?? {})
-          .filter(([key, one]) => schema.required?.includes(key) || !isWithin(one, within))
-          .map(([key, one]) => [key, inside(one, key)]),
-      );
-    default:
-      return {};
-  }
+  return OF_TYPE.get(type)?.(schema, name, inside, within) ?? (type === 'null' ? null : {});
 }
 
 const isNull = (schema: JsonSchema): boolean => schema.type === 'null' || schema.const === null;

@@ -49,32 +49,32 @@ const PROBLEM = {
   },
 };
 
-export function openApi(publicUrl: string): object {
-  const paths: Record<string, Record<string, object>> = {};
-  for (const [operationId, operation] of EACH_OPERATION) {
-    const inPath = [...operation.path.matchAll(/\{(\w+)\}/g)].map((match) => ({
+/** What stands in the path, in the query and in headers. */
+function parametersOf(operation: Operation): object[] {
+  const { required = [], properties = {} } = operation.query ? schemaOf(operation.query) : {};
+  return [
+    ...[...operation.path.matchAll(/\{(\w+)\}/g)].map((match) => ({
       name: match[1],
       in: 'path',
       required: true,
       schema: { type: 'string' },
-    }));
-    const asked = operation.query ? schemaOf(operation.query) : {};
-    const inQuery = Object.entries(asked.properties ?? {}).map(([name, schema]) => ({
-      name,
-      in: 'query',
-      required: asked.required?.includes(name) ?? false,
-      schema,
-    }));
-    const idempotency =
-      operation.method === 'POST'
-        ? [{ name: 'Idempotency-Key', in: 'header', required: false, schema: { type: 'string', maxLength: 200 } }]
-        : [];
+    })),
+    ...Object.entries(properties).map(([name, schema]) => ({ name, in: 'query', required: required.includes(name), schema })),
+    ...(operation.method === 'POST'
+      ? [{ name: 'Idempotency-Key', in: 'header', required: false, schema: { type: 'string', maxLength: 200 } }]
+      : []),
+  ];
+}
+
+export function openApi(publicUrl: string): object {
+  const paths: Record<string, Record<string, object>> = {};
+  for (const [operationId, operation] of EACH_OPERATION) {
     const described = {
       operationId,
       summary: operation.summary,
       description: `Needs the right \`${operation.scope}\`.${operation.only === 'user' ? ' For people who are logged in.' : ''}`,
       security: [{ key: [] }, { session: [] }],
-      parameters: [...inPath, ...inQuery, ...idempotency],
+      parameters: parametersOf(operation),
       ...requestOf(operation),
       responses: {
         ...responseOf(operationId),

@@ -73,7 +73,7 @@ export function route<const Op extends Operation>(
         Object.fromEntries(new URL(request.url).searchParams),
         true,
       ) as QueryOf<Op>;
-      const idempotencyKey = readKey(request, principal) as IdempotencyKey<Op>;
+      const idempotencyKey = readKey(request, operation, principal) as IdempotencyKey<Op>;
       const perform = () =>
         answer({
           request,
@@ -88,14 +88,12 @@ export function route<const Op extends Operation>(
       if (operation.method === 'POST' && idempotencyKey && !operation.ownIdempotency) {
         const { pathname, search } = new URL(request.url);
         const type = operation.file ? request.headers.get('content-type') : null;
-        const { status, body: stored } = await once(
-          { ...idempotencyKey, call: { pathname, search, type, body }, file: digest, secret: operation.secret },
-          async () => {
-            const reply = replyOf(await perform());
-            return { status: reply.status, body: reply.body };
-          },
-        );
-        return responseOf(shown({ status, body: stored }));
+        const call = { pathname, search, type, body };
+        const stored = await once({ ...idempotencyKey, call, file: digest, secret: operation.secret }, async () => {
+          const reply = replyOf(await perform());
+          return { status: reply.status, body: reply.body };
+        });
+        return responseOf(shown(stored));
       }
       const answered = await perform();
       if (answered instanceof Response) return answered;
@@ -104,17 +102,21 @@ export function route<const Op extends Operation>(
       return problem(error);
     }
   };
+}
 
-  function readKey(request: Request, principal: Principal): string | { principal: string; key: string } | null {
-    const key = request.headers.get('idempotency-key');
-    if (!key) return null;
-    if (key.length > 200)
-      throw new AppError('input_invalid', 'The Idempotency-Key is too long.', {
-        fields: [{ field: 'Idempotency-Key', message: 'at most 200 characters' }],
-      });
-    const who = principal.kind === 'key' ? `key ${principal.keyId}` : `person ${principal.user.id}`;
-    return operation.ownIdempotency ? `${who}: ${key}` : { principal: who, key };
-  }
+function readKey(
+  request: Request,
+  operation: Operation,
+  principal: Principal,
+): string | { principal: string; key: string } | null {
+  const key = request.headers.get('idempotency-key');
+  if (!key) return null;
+  if (key.length > 200)
+    throw new AppError('input_invalid', 'The Idempotency-Key is too long.', {
+      fields: [{ field: 'Idempotency-Key', message: 'at most 200 characters' }],
+    });
+  const who = principal.kind === 'key' ? `key ${principal.keyId}` : `person ${principal.user.id}`;
+  return operation.ownIdempotency ? `${who}: ${key}` : { principal: who, key };
 }
 
 /** A request whose bytes are counted into a digest while they are read; asking for it reads what is left. */

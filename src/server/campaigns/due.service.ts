@@ -162,9 +162,11 @@ const TALK_TEXT: Pick<Extract<TouchEffect, { do: 'send' }>, 'channel' | 'subject
   picks: [],
 };
 
-async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[], at: Date): Promise<void> {
-  const effects = decided.flatMap(({ row, decision }) => decision.effects.map((effect) => ({ row, effect })));
-  const sends = effects.flatMap(({ row, effect }) => {
+type Due = { row: DueRow; effect: TouchEffect };
+
+/** Rows of the outbox. */
+const sendsOf = (due: Due[]) =>
+  due.flatMap(({ row, effect }) => {
     if (effect.do !== 'send' && effect.do !== 'talk') return [];
     const message = effect.do === 'send' ? effect : { ...TALK_TEXT, text: effect.text };
     return [
@@ -191,7 +193,9 @@ async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[]
       },
     ];
   });
-  const tasks = effects.flatMap(({ row, effect }) =>
+
+const tasksOf = (due: Due[]) =>
+  due.flatMap(({ row, effect }) =>
     effect.do === 'task'
       ? [
           {
@@ -206,51 +210,49 @@ async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[]
         ]
       : [],
   );
-  const conversations = effects.flatMap(({ row, effect }) =>
-    effect.do === 'talk'
-      ? [
-          {
-            account_id: row.account_id,
-            contact_id: row.contact_id,
-            enrollment_id: row.id,
-            flow: effect.flow,
-            progress: effect.progress,
-          },
-        ]
-      : [],
+
+const conversationsOf = (due: Due[]) =>
+  due.flatMap(({ row: { account_id, contact_id, id }, effect }) =>
+    effect.do === 'talk' ? [{ account_id, contact_id, enrollment_id: id, flow: effect.flow, progress: effect.progress }] : [],
   );
+
+/** Where an enrollment stands afterwards. */
+function standingAfter(row: DueRow, { next }: TouchDecision, at: Date) {
+  if (next.state === 'finished')
+    return {
+      id: row.id,
+      state: 'finished',
+      step: -1,
+      round: row.round,
+      last_at: at,
+      due_at: null,
+      planned_at: null,
+      ended_at: at,
+      because: next.because,
+    };
+  return {
+    id: row.id,
+    state: 'active',
+    step: next.step,
+    round: next.round,
+    last_at: next.lastAt,
+    due_at: next.dueAt,
+    planned_at: next.waiting ? (row.planned_at ?? row.due_at) : next.dueAt,
+    ended_at: null,
+    because: null,
+  };
+}
+
+async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[], at: Date): Promise<void> {
+  const due = decided.flatMap(({ row, decision }) => decision.effects.map((effect) => ({ row, effect })));
+  const conversations = conversationsOf(due);
   if (conversations.length)
     await tx.run(
       `insert into assistant_conversations (account_id, contact_id, enrollment_id, state, flow, progress, started_at, last_at) select account_id, contact_id, enrollment_id, 'open', flow, progress, $2, $2
        from jsonb_to_recordset($1::jsonb) as x (account_id bigint, contact_id bigint, enrollment_id bigint, flow jsonb, progress jsonb) on conflict do nothing`,
       [JSON.stringify(conversations), at],
     );
-  const next = decided.map(({ row, decision }) => {
-    const { next } = decision;
-    return next.state === 'active'
-      ? {
-          id: row.id,
-          state: 'active',
-          step: next.step,
-          round: next.round,
-          last_at: next.lastAt,
-          due_at: next.dueAt,
-          planned_at: next.waiting ? (row.planned_at ?? row.due_at) : next.dueAt,
-          ended_at: null,
-          because: null,
-        }
-      : {
-          id: row.id,
-          state: 'finished',
-          step: -1,
-          round: row.round,
-          last_at: at,
-          due_at: null,
-          planned_at: null,
-          ended_at: at,
-          because: next.because,
-        };
-  });
+  const next = decided.map(({ row, decision }) => standingAfter(row, decision, at));
   await tx.run(
     `with sends as (
        insert into outbox (account_id, key, channel, contact_id, enrollment_id, user_id, address, payload, automatic, due_at, created_at, template_id, template_version, picks)
@@ -265,7 +267,7 @@ async function write(tx: Tx, decided: { row: DueRow; decision: TouchDecision }[]
      )
      update enrollments e set state = x.state, step = x.step, round = x.round, last_at = x.last_at, due_at = x.due_at, planned_at = x.planned_at, ended_at = x.ended_at, because = coalesce(x.because, e.because)
      from jsonb_to_recordset($3::jsonb) as x (id bigint, state text, step int, round int, last_at timestamptz, due_at timestamptz, planned_at timestamptz, ended_at timestamptz, because jsonb) where e.id = x.id`,
-    [JSON.stringify(sends), JSON.stringify(tasks), JSON.stringify(next), at],
+    [JSON.stringify(sendsOf(due)), JSON.stringify(tasksOf(due)), JSON.stringify(next), at],
   );
 }
 

@@ -75,6 +75,15 @@ export const withTags = async <Q extends Pick<ContactQuery, 'q' | 'tagged'>>(
   tx: Tx = reader(),
 ): Promise<Q> => (query.tagged || !query.q ? query : { ...query, tagged: await tagsNamed(scope, query.q, tx) });
 
+/** How one word of a search is met: by names and addresses, by the tags that it names, or by either. */
+function wordMet(pattern: string, tags: string[], mode: SearchMode, bind: unknown[]): string {
+  if (!tags.length) return `s.search_text like $${bind.push(pattern)}`;
+  const ids = `$${bind.push(tags)}::bigint[]`;
+  return mode === 'tags'
+    ? `exists (select 1 from contact_tags ct where ct.contact_id = c.id and ct.tag_id = any(${ids}))`
+    : `c.id in (select contact_id from contact_search where search_text like $${bind.push(pattern)} union all select contact_id from contact_tags where tag_id = any(${ids}))`;
+}
+
 /** FROM and WHERE of a query over contacts `c`, with facts `f` when something asks for them. */
 export function contactsFrom(
   scope: Scope,
@@ -86,21 +95,11 @@ export function contactsFrom(
   let from = 'contacts c';
   const patterns = searchPatterns(query.q ?? '');
   if (!patterns.length && query.q?.trim()) where.push('false');
-  if (mode === 'alike')
-    for (const meant of query.meant!)
-      where.push(`(${meant.map((pattern) => `s.search_text like $${bind.push(pattern)}`).join(' or ')})`);
-  else
-    for (const [at, pattern] of patterns.entries()) {
-      const tags = mode === 'text' ? [] : (query.tagged?.[at] ?? []);
-      const ids = tags.length ? `$${bind.push(tags)}::bigint[]` : '';
-      const word = ids && mode === 'tags' ? '' : `$${bind.push(pattern)}`;
-      if (!ids) where.push(`s.search_text like ${word}`);
-      else if (!word) where.push(`exists (select 1 from contact_tags ct where ct.contact_id = c.id and ct.tag_id = any(${ids}))`);
-      else
-        where.push(
-          `c.id in (select contact_id from contact_search where search_text like ${word} union all select contact_id from contact_tags where tag_id = any(${ids}))`,
-        );
-    }
+  where.push(
+    ...(mode === 'alike'
+      ? query.meant!.map((meant) => `(${meant.map((one) => `s.search_text like $${bind.push(one)}`).join(' or ')})`)
+      : patterns.map((pattern, at) => wordMet(pattern, mode === 'text' ? [] : (query.tagged?.[at] ?? []), mode, bind))),
+  );
   if (query.segment) where.push(segmentSql(query.segment.tree, query.segment.context, bind));
   if (query.behind) where.push(measureSql(query.behind, bind));
   if (!patterns.length && !query.behind && !asksForStage(query.segment?.tree)) where.push(`c.stage <> 'archived'`);

@@ -253,54 +253,77 @@ function askRows(
   return `(select count(distinct ${compared}) from ${from} and ${compared} = any(${list})) = ${asked.length}`;
 }
 
+type How<H extends Condition['how']> = Extract<Condition, { how: H }>;
 function askValue(
-  { sql, ids, lower, rarely }: Extract<Question, { is: 'value' }>,
+  question: Extract<Question, { is: 'value' }>,
   condition: Condition,
-  { at, zone }: SegmentContext,
+  context: SegmentContext,
   bind: Bind,
 ): string {
-  const instant = (ms: number) => bound(bind, new Date(ms), 'timestamptz');
-  const like = (pattern: string) => `lower(${sql}) like ${bound(bind, pattern, 'text')}`;
-  const escaped = (text: string) => plain(text).replace(/[\\%_]/g, '\\$&');
+  const { sql } = question;
   switch (condition.how) {
     case 'known':
       return `${sql} is not null`;
     case 'unknown':
       return `${sql} is null`;
     case 'any':
-    case 'none': {
-      const asked = ids ? idsOf(condition.of) : condition.of.map(plain);
-      const any = `${lower ? `lower(${sql})` : sql} = any(${bound(bind, asked, ids ? 'bigint[]' : 'text[]')})`;
-      if (condition.how === 'none') return `not coalesce(${any}, false)`;
-      return rarely && asked.every((one) => one === rarely.value) ? `(${rarely.among} and ${any})` : any;
-    }
+    case 'none':
+      return askAmong(question, condition, bind);
     case 'between': {
-      const parts = [`${sql} is not null`];
-      if (condition.from != null) parts.push(`${sql} >= ${bound(bind, condition.from, 'float8')}`);
-      if (condition.to != null) parts.push(`${sql} <= ${bound(bind, condition.to, 'float8')}`);
-      return `(${parts.join(' and ')})`;
+      const { from, to } = condition;
+      const bounds = {
+        from: from == null ? null : bound(bind, from, 'float8'),
+        to: to == null ? null : bound(bind, to, 'float8'),
+      };
+      return span(sql, bounds.from && `>= ${bounds.from}`, bounds.to && `<= ${bounds.to}`);
     }
     case 'contains':
-      return like(`%${escaped(condition.text)}%`);
     case 'begins':
-      return like(`${escaped(condition.text)}%`);
     case 'is':
-      return `lower(${sql}) = ${bound(bind, plain(condition.text), 'text')}`;
+      return askWords(sql, condition, bind);
+    default:
+      return askInstant(sql, condition, context, bind);
+  }
+}
+
+/** A value that is known, with what holds of it. */
+const span = (sql: string, ...holds: (string | null)[]): string =>
+  `(${[`${sql} is not null`, ...holds.filter((one) => one !== null).map((one) => `${sql} ${one}`)].join(' and ')})`;
+
+function askAmong(
+  { sql, ids, lower, rarely }: Extract<Question, { is: 'value' }>,
+  condition: How<'any' | 'none' | 'all'>,
+  bind: Bind,
+): string {
+  const asked = ids ? idsOf(condition.of) : condition.of.map(plain);
+  const any = `${lower ? `lower(${sql})` : sql} = any(${bound(bind, asked, ids ? 'bigint[]' : 'text[]')})`;
+  if (condition.how === 'none') return `not coalesce(${any}, false)`;
+  return rarely && asked.every((one) => one === rarely.value) ? `(${rarely.among} and ${any})` : any;
+}
+
+function askWords(sql: string, { how, text }: How<'contains' | 'begins' | 'is'>, bind: Bind): string {
+  if (how === 'is') return `lower(${sql}) = ${bound(bind, plain(text), 'text')}`;
+  const escaped = plain(text).replace(/[\\%_]/g, '\\$&');
+  return `lower(${sql}) like ${bound(bind, how === 'begins' ? `${escaped}%` : `%${escaped}%`, 'text')}`;
+}
+
+/** Instants, counted from the one at which it is asked. */
+function askInstant(sql: string, condition: Condition, { at, zone }: SegmentContext, bind: Bind): string {
+  const instant = (ms: number) => bound(bind, new Date(ms), 'timestamptz');
+  const now = at.getTime();
+  switch (condition.how) {
     case 'within':
     case 'not_within': {
-      const within = `(${sql} >= ${instant(at.getTime() - spanMs(condition.n, condition.unit))} and ${sql} <= ${instant(at.getTime())})`;
+      const within = `(${sql} >= ${instant(now - spanMs(condition.n, condition.unit))} and ${sql} <= ${instant(now)})`;
       return condition.how === 'within' ? within : `not coalesce(${within}, false)`;
     }
     case 'longer_ago':
-      return `${sql} < ${instant(at.getTime() - spanMs(condition.n, condition.unit))}`;
+      return `${sql} < ${instant(now - spanMs(condition.n, condition.unit))}`;
     case 'coming':
-      return `(${sql} >= ${instant(at.getTime())} and ${sql} <= ${instant(at.getTime() + spanMs(condition.n, condition.unit))})`;
+      return `(${sql} >= ${instant(now)} and ${sql} <= ${instant(now + spanMs(condition.n, condition.unit))})`;
     case 'on_days': {
       const { from, before } = daySpan(condition.from, condition.to, zone);
-      const parts = [`${sql} is not null`];
-      if (from) parts.push(`${sql} >= ${instant(from.getTime())}`);
-      if (before) parts.push(`${sql} < ${instant(before.getTime())}`);
-      return `(${parts.join(' and ')})`;
+      return span(sql, from && `>= ${instant(from.getTime())}`, before && `< ${instant(before.getTime())}`);
     }
     default:
       return 'false';

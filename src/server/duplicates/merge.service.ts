@@ -223,72 +223,78 @@ async function strictest(
   }));
 }
 
+interface MergeRow {
+  kept_id: string;
+  gone_id: string;
+  before: Record<string, Record<string, unknown>>;
+  moved: Moved;
+  at: Date;
+}
+
 /** Takes two contacts apart again: each has what was its own; what happened since stays with the one that was kept. */
 export async function undoMerge(principal: Principal, mergeId: string): Promise<void> {
   const scope = scopeFor(principal);
+  const { accountId, userId } = scope;
   await transact(async (tx) => {
-    const row = await tx.first<{
-      kept_id: string;
-      gone_id: string;
-      before: Record<string, Record<string, unknown>>;
-      moved: Moved;
-      at: Date;
-    }>(
+    const row = await tx.first<MergeRow>(
       'select kept_id, gone_id, before, moved, at from merges where id = $1 and account_id = $2 and undone_at is null for update',
-      [mergeId, scope.accountId],
+      [mergeId, accountId],
     );
     if (!row) throw notFound('merge to take apart');
     await lockContact(scope, row.kept_id, tx);
     const at = await now(tx);
-    const { moved } = row;
-    for (const table of MOVED) {
-      const extra = table === 'contact_points' ? `, position = greatest(position - 100, 0)` : '';
-      await tx.run(`update ${table} set contact_id = $1${extra} where id = any($2::bigint[]) and contact_id = $3`, [
-        row.gone_id,
-        moved.rows[table] ?? [],
-        row.kept_id,
-      ]);
-    }
-    await tx.run('delete from contact_tags where contact_id = $1 and tag_id = any($2::bigint[])', [row.kept_id, moved.tags]);
-    await tx.run('update enrollments set contact_id = $1 where id = any($2::bigint[])', [row.gone_id, moved.enrollments]);
-    await tx.run(`update enrollments set state = 'active' where id = any($1::bigint[]) and state = 'stopped'`, [moved.stopped]);
-    await tx.run(
-      'delete from field_values v using jsonb_to_recordset($2::jsonb) as x (field_id bigint, ordinal smallint) where v.contact_id = $1 and v.field_id = x.field_id and v.ordinal = x.ordinal',
-      [row.kept_id, JSON.stringify(moved.fields)],
-    );
-    for (const id of [row.kept_id, row.gone_id])
-      await tx.run(
-        `update contacts c set ${COLUMNS.map((column) => `${column} = v.${column}`).join(', ')}, created_at = v.created_at, deleted_at = null, updated_at = $3 from jsonb_populate_record(null::contacts, $2::jsonb) v where c.id = $1`,
-        [id, JSON.stringify(row.before[id]), at],
-      );
+    const both = [row.kept_id, row.gone_id];
+    await moveBack(tx, row);
+    await asBefore(tx, row, at);
     await putBackPermissions(
       tx,
-      scope.accountId,
-      moved.said.map((one) => ({ ...one, state: 'withdrawn', how: MERGED_NO })),
-      { why: 'taken apart again after a merge', userId: scope.userId, at },
+      accountId,
+      row.moved.said.map((one) => ({ ...one, state: 'withdrawn', how: MERGED_NO })),
+      { why: 'taken apart again after a merge', userId, at },
     );
     await tx.run(
       `with owned as (update contacts c set owner_id = i.owner_id, office_id = u.office_id, owned_since = $2 from inquiries i join users u on u.id = i.owner_id
            where c.id = any($1::bigint[]) and c.owner_id is null and i.contact_id = c.id)
        update offers o set contact_id = i.contact_id from inquiries i where i.id = o.inquiry_id and i.contact_id = any($1::bigint[]) and o.contact_id <> i.contact_id`,
-      [[row.kept_id, row.gone_id], at],
+      [both, at],
     );
     await tx.run('update merges set undone_at = $2 where id = $1', [mergeId, at]);
     await tx.run(
       `insert into activities (account_id, contact_id, user_id, at, kind, data) select $1, id, $3, $4, 'changed', $5::jsonb from unnest($2::bigint[]) id`,
-      [
-        scope.accountId,
-        [row.kept_id, row.gone_id],
-        scope.userId,
-        at,
-        JSON.stringify({ text: 'Taken apart again after a merge' }),
-      ],
+      [accountId, both, userId, at, JSON.stringify({ text: 'Taken apart again after a merge' })],
     );
-    for (const id of [row.kept_id, row.gone_id])
-      await refold(tx, scope.accountId, id, row.before[id]!.stage as Stage, scope.userId, at);
-    await refreshSearch(tx, [row.kept_id, row.gone_id]);
-    await writeAudit(tx, principal, scope.accountId, 'contacts.undoMerge', { mergeId }, at);
+    for (const id of both) await refold(tx, accountId, id, row.before[id]!.stage as Stage, userId, at);
+    await refreshSearch(tx, both);
+    await writeAudit(tx, principal, accountId, 'contacts.undoMerge', { mergeId }, at);
   });
+}
+
+/** What was the other's goes back to it. */
+async function moveBack(tx: Tx, { kept_id, gone_id, moved }: MergeRow): Promise<void> {
+  for (const table of MOVED) {
+    const extra = table === 'contact_points' ? `, position = greatest(position - 100, 0)` : '';
+    await tx.run(`update ${table} set contact_id = $1${extra} where id = any($2::bigint[]) and contact_id = $3`, [
+      gone_id,
+      moved.rows[table] ?? [],
+      kept_id,
+    ]);
+  }
+  await tx.run('delete from contact_tags where contact_id = $1 and tag_id = any($2::bigint[])', [kept_id, moved.tags]);
+  await tx.run('update enrollments set contact_id = $1 where id = any($2::bigint[])', [gone_id, moved.enrollments]);
+  await tx.run(`update enrollments set state = 'active' where id = any($1::bigint[]) and state = 'stopped'`, [moved.stopped]);
+  await tx.run(
+    'delete from field_values v using jsonb_to_recordset($2::jsonb) as x (field_id bigint, ordinal smallint) where v.contact_id = $1 and v.field_id = x.field_id and v.ordinal = x.ordinal',
+    [kept_id, JSON.stringify(moved.fields)],
+  );
+}
+
+/** Both rows say again what they said. */
+async function asBefore(tx: Tx, { kept_id, gone_id, before }: MergeRow, at: Date): Promise<void> {
+  for (const id of [kept_id, gone_id])
+    await tx.run(
+      `update contacts c set ${COLUMNS.map((column) => `${column} = v.${column}`).join(', ')}, created_at = v.created_at, deleted_at = null, updated_at = $3 from jsonb_populate_record(null::contacts, $2::jsonb) v where c.id = $1`,
+      [id, JSON.stringify(before[id]), at],
+    );
 }
 
 /** The merges of a contact that can be taken apart. */

@@ -1,3 +1,21 @@
+/** A permission as it stood before the file was taken in. */
+interface Stood {
+  channel: string;
+  address: string;
+  state: string;
+  how: string;
+  evidence: string | null;
+  at: Date;
+  for_good: boolean;
+}
+const placeOf = ({ address, region, country }: ImportedPerson) => ({
+  street: address?.street ?? null,
+  city: address?.city ?? null,
+  postal_code: address?.postalCode ?? null,
+  region,
+  country,
+});
+
 /** The people of a chunk as they are taken in: made or completed, with all that belongs to them, and each with what undo needs. */
 import { CHANNEL_KEYS, nextTouch, type Stage } from '@/core/contacts';
 import { dayOfYear, fieldRows } from '@/core/fields';
@@ -70,34 +88,7 @@ export class ImportChunkWriter {
   /** New contacts with their facts and the line that says where they came from. */
   private async make(units: ImportUnit[]): Promise<void> {
     const { context, at } = this;
-    const rows = units.map(({ person, contactId, part }) => {
-      const stage = this.stageOf(person) as Stage;
-      const horizon = part === 0 ? person.horizon : null;
-      const next = nextTouch(stage, horizon, null, at, context.rhythms);
-      const owner = (person.owner && context.users.get(person.owner.toLowerCase())) || context.owner;
-      return {
-        id: contactId,
-        owner_id: owner?.id ?? null,
-        office_id: owner?.officeId ?? null,
-        first_name: cleanName(person.first),
-        last_name: cleanName(person.last),
-        company: person.company,
-        stage,
-        horizon,
-        roles: [...new Set(person.roles)].sort(),
-        source: person.source ?? (context.options.source || null),
-        time_zone: zoneOfPostalCode(person.address?.postalCode ?? null) ?? context.zone,
-        street: person.address?.street ?? null,
-        city: person.address?.city ?? null,
-        postal_code: person.address?.postalCode ?? null,
-        region: person.region,
-        country: person.country,
-        wants: part === 0 ? person.wants : {},
-        next_touch_at: next?.at ?? null,
-        next_touch_kind: next?.kind ?? null,
-        line: `Came in by the file “${context.row.file_name}”, row ${person.row}${part === 1 ? ', as partner' : ''}`,
-      };
-    });
+    const rows = units.map((unit) => this.newContact(unit));
     await this.tx.run(
       `with x as (select * from jsonb_to_recordset($1::jsonb) as x (id bigint, owner_id bigint, office_id bigint, first_name text, last_name text, company text, stage text, horizon text, roles jsonb, source text, time_zone text,
            street text, city text, postal_code text, region text, country text, wants jsonb, next_touch_at timestamptz, next_touch_kind text, line text)),
@@ -109,6 +100,33 @@ export class ImportChunkWriter {
        insert into activities (account_id, contact_id, user_id, at, kind, data) select $2, id, $4, $3, 'changed', jsonb_build_object('text', line) from x order by id`,
       [storableJson(rows), context.row.account_id, at, context.row.user_id],
     );
+  }
+
+  private newContact({ person, contactId, part }: ImportUnit) {
+    const { context, at } = this;
+    const isPartner = part === 1;
+    const stage = this.stageOf(person) as Stage;
+    const horizon = isPartner ? null : person.horizon;
+    const next = nextTouch(stage, horizon, null, at, context.rhythms);
+    const owner = (person.owner && context.users.get(person.owner.toLowerCase())) || context.owner;
+    return {
+      id: contactId,
+      owner_id: owner?.id ?? null,
+      office_id: owner?.officeId ?? null,
+      first_name: cleanName(person.first),
+      last_name: cleanName(person.last),
+      company: person.company,
+      stage,
+      horizon,
+      roles: [...new Set(person.roles)].sort(),
+      source: person.source ?? (context.options.source || null),
+      time_zone: zoneOfPostalCode(person.address?.postalCode ?? null) ?? context.zone,
+      ...placeOf(person),
+      wants: isPartner ? {} : person.wants,
+      next_touch_at: next?.at ?? null,
+      next_touch_kind: next?.kind ?? null,
+      line: `Came in by the file “${context.row.file_name}”, row ${person.row}${isPartner ? ', as partner' : ''}`,
+    };
   }
 
   private stageOf(person: ImportedPerson): string {
@@ -299,80 +317,53 @@ export class ImportChunkWriter {
   /** Only what the file says, per channel, with the file as evidence; whoever said stop themselves is left in peace. */
   private async addPermissions(units: ImportUnit[]): Promise<void> {
     const { row } = this.context;
-    const wanted: (PermissionChange & { unit: ImportUnit })[] = units.flatMap((unit) =>
-      CHANNEL_KEYS.flatMap((channel) => {
-        const state = unit.person.permissions[channel];
-        const addresses = addressesOf(channel, {
-          id: unit.contactId!,
-          emails: unit.person.emails,
-          phones: unit.person.phones,
-        });
-        return state
-          ? addresses.map((address) => ({
-              unit,
-              channel,
-              address,
-              state,
-              how: `the file “${row.file_name}” says so, row ${unit.person.row}`,
-              evidence: `import ${row.id}`,
-              userId: row.user_id,
-              at: this.at,
-            }))
-          : [];
-      }),
-    );
+    const wanted = units.flatMap((unit) => this.permissionsOf(unit));
     if (!wanted.length) return;
-    const before = await this.tx.rows<{
-      channel: string;
-      address: string;
-      state: string;
-      how: string;
-      evidence: string | null;
-      at: Date;
-      for_good: boolean;
-    }>(
+    const before = await this.tx.rows<Stood>(
       'select channel, address, state, how, evidence, at, for_good from permissions where account_id = $1 and address = any($2::text[])',
-      [row.account_id, wanted.map(({ address }) => address)],
+      [row.account_id, wanted.map(({ change }) => change.address)],
     );
-    const stood = (one: PermissionChange) =>
-      before.find(({ channel, address }) => channel === one.channel && address === one.address) ?? null;
-    const news = [
-      ...new Map(
-        wanted
-          .filter((one) => stood(one)?.state !== one.state && !(stood(one)?.for_good && one.state === 'granted'))
-          .map((one) => [`${one.channel} ${one.address}`, one]),
-      ).values(),
-    ];
+    const stood = ({ channel, address }: PermissionChange): Stood | null =>
+      before.find((one) => one.channel === channel && one.address === address) ?? null;
+    const news = new Map(
+      wanted
+        .filter(({ change }) => stood(change)?.state !== change.state && !(stood(change)?.for_good && change.state === 'granted'))
+        .map((one) => [`${one.change.channel} ${one.change.address}`, one]),
+    );
     const took = (
       await changePermissions(
         this.tx,
         row.account_id,
-        news.map((one): PermissionChange => ({
-          channel: one.channel,
-          address: one.address,
-          state: one.state,
-          how: one.how,
-          evidence: one.evidence,
-          userId: one.userId,
-          at: one.at,
-        })),
+        [...news.values()].map(({ change }) => change),
       )
-    ).map((change) => news.find((one) => one.channel === change.channel && one.address === change.address)!);
-    for (const one of took)
-      this.changed(one.unit, (after) =>
-        after.said.push({ channel: one.channel, address: one.address, state: one.state, before: stood(one) }),
-      );
+    ).map(({ channel, address }) => news.get(`${channel} ${address}`)!);
+    for (const { unit, change } of took) {
+      const { channel, address, state } = change;
+      this.changed(unit, (after) => after.said.push({ channel, address, state, before: stood(change) }));
+    }
     await this.say(
-      took.map((one) => ({
-        id: one.unit.contactId!,
+      took.map(({ unit, change: { channel, address, state, how } }) => ({
+        id: unit.contactId!,
         kind: 'permission',
-        channel: one.channel,
-        data: {
-          text: `${one.state === 'granted' ? 'Yes' : 'No'}: ${one.how}`,
-          ...shownAddress(one.channel, one.address),
-        },
+        channel,
+        data: { text: `${state === 'granted' ? 'Yes' : 'No'}: ${how}`, ...shownAddress(channel, address) },
       })),
     );
+  }
+
+  private permissionsOf(unit: ImportUnit): { unit: ImportUnit; change: PermissionChange }[] {
+    const { row } = this.context;
+    const { person, contactId } = unit;
+    const how = `the file “${row.file_name}” says so, row ${person.row}`;
+    return CHANNEL_KEYS.flatMap((channel) => {
+      const state = person.permissions[channel];
+      if (!state) return [];
+      const addresses = addressesOf(channel, { id: contactId!, emails: person.emails, phones: person.phones });
+      return addresses.map((address) => ({
+        unit,
+        change: { channel, address, state, how, evidence: `import ${row.id}`, userId: row.user_id, at: this.at },
+      }));
+    });
   }
 
   private async addNotes(units: ImportUnit[]): Promise<void> {

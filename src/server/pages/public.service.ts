@@ -1,6 +1,16 @@
 /** Public pages as visitors meet them: what a page shows, and what becomes of what they send. */
 import { criteriaOfWords, ON_THE_MARKET, wordsOfCriteria, type Criteria, type ListingView } from '@/core/market';
-import { usersOf, listingsOf, inquiryOfSent, OPEN_MS, suspicion, type PublicPage, type FormValues } from '@/core/pages';
+import {
+  type Suspicion,
+  type PageKind,
+  usersOf,
+  listingsOf,
+  inquiryOfSent,
+  OPEN_MS,
+  suspicion,
+  type PublicPage,
+  type FormValues,
+} from '@/core/pages';
 import { readInquiry } from '@/core/capture/schemas';
 import { AppError } from '@/core/shared';
 import { captureInquiry, doorOfPage, type Door } from '../capture';
@@ -102,6 +112,41 @@ export interface From {
 /** A tablet delivers an evening at once; other visitors send one form. */
 const MOST_IN_TEN_MINUTES = { form: 60, search: 60, sign_in: 600 } as const;
 
+/** @throws AppError conflict when the page was opened too long ago, or answered faster than anybody reads */
+function refuseSuspect(suspect: Suspicion): void {
+  if (!suspect) return;
+  throw new AppError(
+    'conflict',
+    suspect === 'fast'
+      ? 'That was very quick. Please press the button once more.'
+      : 'This page was open for long. Please press the button once more.',
+    { retry: true },
+  );
+}
+
+/** What stands in the timeline of how they came, beside what they ask. */
+const cameBy = (kind: PageKind, name: string, listing: ListingView | null): string | null =>
+  ({
+    sign_in: `Signed in at the open house${listing ? ` at ${listing.address}` : ''}.`,
+    search: `Registered at “${name}”${listing ? ` to see ${listing.address}` : ''}.`,
+    form: null,
+  })[kind];
+
+/** The inquiry that a visitor's form makes. */
+function inquiryFrom({ door, page, agents }: Shown, sent: FormValues, from: From, listing: ListingView | null) {
+  const { areas, price_min, price_max, beds_min } = { ...page.criteria, ...criteriaOfWords(from.asked ?? {}) };
+  const host = page.to_host && page.host_id ? agents[page.host_id] : undefined;
+  return inquiryOfSent(sent, {
+    source: door.source ?? door.name,
+    permissions: page.permissions,
+    listing: listing && { id: listing.number, address: listing.address },
+    assignedTo: host?.email ?? null,
+    wants: page.kind === 'search' ? wants({ areas, price_min, price_max, bedrooms: beds_min }) : {},
+    said: cameBy(page.kind, door.name, listing),
+    tags: [],
+  });
+}
+
 /**
  * Takes in what a visitor sent. What a program filled in is thanked for and not kept.
  * @returns the contact; null for what was not kept
@@ -112,32 +157,10 @@ export async function receiveVisitor(shown: Shown, sent: FormValues, from: From)
   await limitRate(`page:${slug}:${from.address}`, MOST_IN_TEN_MINUTES[page.kind], 600);
   const suspect = suspicion(sent, openedAt(slug, sent.token), shown.at, OPEN_MS[page.kind]);
   if (suspect === 'trap') return null;
-  if (suspect)
-    throw new AppError(
-      'conflict',
-      suspect === 'fast'
-        ? 'That was very quick. Please press the button once more.'
-        : 'This page was open for long. Please press the button once more.',
-      { retry: true },
-    );
+  refuseSuspect(suspect);
   const number = from.number ?? page.listing;
   const listing = number ? ((await listingsOfNumbers(door.accountId, [number]))[0] ?? null) : null;
-  const host = page.to_host && page.host_id ? shown.agents[page.host_id] : undefined;
-  const { areas, price_min, price_max, beds_min } = { ...page.criteria, ...criteriaOfWords(from.asked ?? {}) };
-  const raw = inquiryOfSent(sent, {
-    source: door.source ?? door.name,
-    permissions: page.permissions,
-    listing: listing && { id: listing.number, address: listing.address },
-    assignedTo: host?.email ?? null,
-    wants: page.kind === 'search' ? wants({ areas, price_min, price_max, bedrooms: beds_min }) : {},
-    said:
-      page.kind === 'sign_in'
-        ? `Signed in at the open house${listing ? ` at ${listing.address}` : ''}.`
-        : page.kind === 'search'
-          ? `Registered at “${door.name}”${listing ? ` to see ${listing.address}` : ''}.`
-          : null,
-    tags: [],
-  });
+  const raw = inquiryFrom(shown, sent, from, listing);
   const { contact } = await captureInquiry({
     door,
     raw: {
@@ -149,18 +172,25 @@ export async function receiveVisitor(shown: Shown, sent: FormValues, from: From)
     idempotencyKey: from.kept ? `sign-in: ${from.kept.key}` : null,
     byPerson: null,
   });
-  if (page.kind === 'sign_in')
-    await noteOnce(door.accountId, contact.id, {
-      doorId: door.id,
-      kind: 'visit',
-      number: listing?.number ?? null,
-      text: `Came to the open house${listing ? ` at ${listing.address}` : ''}`,
-      at: from.kept?.at ?? (await now()),
-      key: `sign-in: ${door.id}: ${from.kept?.key ?? crypto.randomUUID()}`,
-    });
+  if (page.kind === 'sign_in') await noteVisit(door, contact.id, listing, from.kept ?? null);
   else if (from.visitor?.id) await knowVisitor(door.accountId, from.visitor.id, contact.id);
   return { contactId: contact.id };
 }
+
+const noteVisit = async (
+  door: Shown['door'],
+  contactId: string,
+  listing: ListingView | null,
+  kept: From['kept'],
+): Promise<void> =>
+  noteOnce(door.accountId, contactId, {
+    doorId: door.id,
+    kind: 'visit',
+    number: listing?.number ?? null,
+    text: `Came to the open house${listing ? ` at ${listing.address}` : ''}`,
+    at: kept?.at ?? (await now()),
+    key: `sign-in: ${door.id}: ${kept?.key ?? crypto.randomUUID()}`,
+  });
 
 const wants = (given: Record<string, unknown>): Record<string, unknown> =>
   Object.fromEntries(

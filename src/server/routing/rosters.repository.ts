@@ -154,12 +154,19 @@ export async function readRostersToHandOut(accountId: string, at: Date, tx: Tx =
   return new Map(rows.map((row) => [row.id, rosterOf(row, loads)]));
 }
 
+interface Handed {
+  roster_id: string;
+  owner_id: string;
+  handed: number;
+  median_seconds: number | null;
+}
+
 /** The rosters with their people, what each was handed in the last 30 days, and who is next. */
 export async function readRosters(scope: Scope, at: Date, since: Date): Promise<RosterView[]> {
   const tx = reader();
   const [rows, given, rungs] = await Promise.all([
     tx.rows<RosterRow>(`${ROSTER} where r.account_id = $1 and r.deleted_at is null order by r.id`, [scope.accountId]),
-    tx.rows<{ roster_id: string; owner_id: string; handed: number; median_seconds: number | null }>(
+    tx.rows<Handed>(
       `select g.roster_id, i.owner_id, count(*)::int as handed, percentile_cont(0.5) within group (order by extract(epoch from i.first_try_at - i.arrived_at)) as median_seconds
        from inquiries i join rungs g on g.id = i.rung_id where i.account_id = $1 and i.arrived_at >= $2 and i.owner_id is not null group by 1, 2`,
       [scope.accountId, since],
@@ -172,60 +179,75 @@ export async function readRosters(scope: Scope, at: Date, since: Date): Promise<
   const loads = await readLoads(tx, capped(rows), at);
   const ready = rows.map((row) => rosterOf(row, loads));
   const ways = ready.map((roster) => ({ ...roster, size: roster.members.length }));
-  return rows.map((row, n) => {
-    const roster = ready[n]!;
-    const may = roster.members.filter((member) => !skipOf(member, at));
-    const next = may.length && roster.handOut !== 'open' ? nextInTurn(roster, may).member.userId : null;
-    const own = given.filter((one) => one.roster_id === row.id);
-    const handedOf = (id: string) => own.find(({ owner_id }) => owner_id === id);
-    const all = roster.members.reduce((sum, { userId }) => sum + (handedOf(userId)?.handed ?? 0), 0);
-    const weights = roster.members.reduce((sum, { weight }) => sum + (roster.handOut === 'weighted' ? weight : 1), 0);
-    return {
-      id: row.id,
-      name: row.name,
-      hand_out: row.hand_out,
-      window_seconds: row.window_seconds,
-      try_seconds: row.try_seconds,
-      most_turns: row.most_turns,
-      then: {
-        to: roster.then.to,
-        roster:
-          row.then_to === 'roster' && row.then_roster_id
-            ? { id: row.then_roster_id, name: rows.find(({ id }) => id === row.then_roster_id)?.name ?? '' }
-            : null,
-        seconds: row.commons_seconds,
-      },
-      hides: row.hides,
-      sees: row.sees,
-      safety_net: { id: row.net_id, name: row.net_name },
-      longest: longestWay(ways[n]!, ways),
-      rungs: rungs.find(({ roster_id }) => roster_id === row.id)?.n ?? 0,
-      members: (row.members ?? [])
-        .filter(({ active }) => active)
-        .map((member) => {
-          const id = String(member.user_id);
-          const now = roster.members.find(({ userId }) => userId === id);
-          const why = now ? skipOf(now, at) : null;
-          const mine = handedOf(id);
-          return {
-            id,
-            name: member.name,
-            email: member.email,
-            weight: member.weight,
-            daily_cap: member.daily_cap,
-            open_cap: member.open_cap,
-            hours: member.hours,
-            paused: member.paused,
-            state: member.state,
-            handed: mine?.handed ?? 0,
-            due: now ? Math.round((10 * all * (roster.handOut === 'weighted' ? member.weight : 1)) / weights) / 10 : 0,
-            away_until: member.away_until ? new Date(member.away_until) : null,
-            away: now ? isAway(now, at) : false,
-            off: why ? skippedWords([{ name: member.name, why }]) : null,
-            next: id === next,
-            median_seconds: mine?.median_seconds == null ? null : Math.round(mine.median_seconds),
-          };
-        }),
-    };
-  });
+  return rows.map((row, n) => ({
+    ...settingsOf(row, ready[n]!, rows),
+    longest: longestWay(ways[n]!, ways),
+    rungs: rungs.find(({ roster_id }) => roster_id === row.id)?.n ?? 0,
+    members: membersOf(
+      row,
+      ready[n]!,
+      given.filter((one) => one.roster_id === row.id),
+      at,
+    ),
+  }));
+}
+
+const settingsOf = (
+  row: RosterRow,
+  roster: LockedRoster,
+  rows: RosterRow[],
+): Omit<RosterView, 'longest' | 'rungs' | 'members'> => ({
+  id: row.id,
+  name: row.name,
+  hand_out: row.hand_out,
+  window_seconds: row.window_seconds,
+  try_seconds: row.try_seconds,
+  most_turns: row.most_turns,
+  then: {
+    to: roster.then.to,
+    roster:
+      row.then_to === 'roster' && row.then_roster_id
+        ? { id: row.then_roster_id, name: rows.find(({ id }) => id === row.then_roster_id)?.name ?? '' }
+        : null,
+    seconds: row.commons_seconds,
+  },
+  hides: row.hides,
+  sees: row.sees,
+  safety_net: { id: row.net_id, name: row.net_name },
+});
+
+/** Who is on a roster: what each was handed of what was due to them, and whether they may have the next. */
+function membersOf(row: RosterRow, roster: LockedRoster, given: Handed[], at: Date): RosterView['members'] {
+  const may = roster.members.filter((member) => !skipOf(member, at));
+  const next = may.length && roster.handOut !== 'open' ? nextInTurn(roster, may).member.userId : null;
+  const handedTo = (id: string) => given.find(({ owner_id }) => owner_id === id);
+  const shareOf = (weight: number): number => (roster.handOut === 'weighted' ? weight : 1);
+  const all = roster.members.reduce((sum, { userId }) => sum + (handedTo(userId)?.handed ?? 0), 0);
+  const shares = roster.members.reduce((sum, { weight }) => sum + shareOf(weight), 0);
+  return (row.members ?? [])
+    .filter(({ active }) => active)
+    .map((member) => {
+      const id = String(member.user_id);
+      const now = roster.members.find(({ userId }) => userId === id);
+      const why = now ? skipOf(now, at) : null;
+      const mine = handedTo(id);
+      return {
+        id,
+        name: member.name,
+        email: member.email,
+        weight: member.weight,
+        daily_cap: member.daily_cap,
+        open_cap: member.open_cap,
+        hours: member.hours,
+        paused: member.paused,
+        state: member.state,
+        handed: mine?.handed ?? 0,
+        due: now ? Math.round((10 * all * shareOf(member.weight)) / shares) / 10 : 0,
+        away_until: member.away_until ? new Date(member.away_until) : null,
+        away: now ? isAway(now, at) : false,
+        off: why ? skippedWords([{ name: member.name, why }]) : null,
+        next: id === next,
+        median_seconds: mine?.median_seconds == null ? null : Math.round(mine.median_seconds),
+      };
+    });
 }

@@ -4,6 +4,7 @@
  */
 import type { Activity, Because } from '@/core/contacts';
 import {
+  type RoutingStep,
   HAND_OUT_NAMES,
   skippedWords,
   nextRoutingStep,
@@ -118,60 +119,55 @@ async function walkOf(
     const { step } = stepped;
     passing = stepped.passing;
     const base = { rosterId: roster.id, hides: roster.hides, turn: stepped.turn, passing };
-    const how = HAND_OUT_NAMES[roster.handOut];
-    switch (step.do) {
-      case 'go_on': {
-        const next = rosters.get(step.rosterId);
-        steps.push({ at: when, what: 'went_on', roster: roster.name, to: next?.name ?? '', skipped: step.skipped });
-        continue;
-      }
-      case 'safety_net':
-        steps.push({
-          at: when,
-          what: 'safety_net',
-          agent: step.name,
-          roster: roster.name,
-          cause: step.cause,
-          skipped: step.skipped.filter(({ why }) => why !== 'had_it'),
-        });
-        return {
-          ...base,
-          state: 'settled',
-          owner: { userId: step.userId, name: step.name },
-          to: [],
-          endsAt: null,
-          because: { why: 'safety_net', roster: roster.name, agent: step.name, cause: step.cause },
-          steps,
-        };
-      case 'give':
-        steps.push({
-          at: when,
-          what: 'given',
-          roster: roster.name,
-          how,
-          agent: step.name,
-          seconds: step.seconds,
-          skipped: step.skipped,
-        });
-        return {
-          ...base,
-          state: step.seconds === null ? 'settled' : 'given',
-          owner: { userId: step.userId, name: step.name },
-          to: [],
-          endsAt: step.seconds === null ? null : later(at, step.seconds),
-          because: {
-            why: roster.handOut === 'weighted' ? 'weighted' : 'round_robin',
-            ...result,
-            roster: roster.name,
-            agent: step.name,
-            ...passedOver(step.skipped),
-          },
-          steps,
-        };
-      default:
-        return { ...base, ...offered(roster, step, result, at), steps: [...steps, offerStep(roster, step, how, when)] };
+    if (step.do === 'go_on') {
+      const next = rosters.get(step.rosterId);
+      steps.push({ at: when, what: 'went_on', roster: roster.name, to: next?.name ?? '', skipped: step.skipped });
+      continue;
     }
+    const taken =
+      step.do === 'safety_net'
+        ? caught(roster, step, when)
+        : step.do === 'give'
+          ? given(roster, step, result, at)
+          : { ...offered(roster, step, result, at), told: offerStep(roster, step, HAND_OUT_NAMES[roster.handOut], when) };
+    const { told, ...handing } = taken;
+    return { ...base, ...handing, steps: [...steps, told] };
   }
+}
+
+type Outcome = Pick<Handing, 'state' | 'owner' | 'to' | 'endsAt' | 'because'> & { told: TraceStep };
+type StepOf<Do extends RoutingStep['do']> = Extract<RoutingStep, { do: Do }>;
+
+function caught(roster: LockedRoster, step: StepOf<'safety_net'>, when: string): Outcome {
+  const { userId, name, cause } = step;
+  const skipped = step.skipped.filter(({ why }) => why !== 'had_it');
+  return {
+    state: 'settled',
+    owner: { userId, name },
+    to: [],
+    endsAt: null,
+    because: { why: 'safety_net', roster: roster.name, agent: name, cause },
+    told: { at: when, what: 'safety_net', agent: name, roster: roster.name, cause, skipped },
+  };
+}
+
+function given(roster: LockedRoster, step: StepOf<'give'>, result: WalkResult, at: Date): Outcome {
+  const { userId, name, seconds, skipped } = step;
+  const how = HAND_OUT_NAMES[roster.handOut];
+  return {
+    state: seconds === null ? 'settled' : 'given',
+    owner: { userId, name },
+    to: [],
+    endsAt: seconds === null ? null : later(at, seconds),
+    because: {
+      why: roster.handOut === 'weighted' ? 'weighted' : 'round_robin',
+      ...result,
+      roster: roster.name,
+      agent: name,
+      ...passedOver(skipped),
+    },
+    told: { at: at.toISOString(), what: 'given', roster: roster.name, how, agent: name, seconds, skipped },
+  };
 }
 
 type Offering = { do: 'offer' | 'commons'; to: { userId: string; name: string }[]; seconds: number; skipped: Skipped[] };

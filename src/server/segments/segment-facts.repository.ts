@@ -1,7 +1,7 @@
 /** What is known of contacts, for reading a segment in memory: the rows as they stand, made into values here and not in SQL. */
-import type { Facts } from '@/core/contacts';
+import { CHANNEL_KEYS, type Facts } from '@/core/contacts';
 import type { Known } from '@/core/segments';
-import { factsOfRow, lettersTo, permissionFor, readPermissions } from '../contacts';
+import { type PermissionDetail, addressesOf, factsOfRow, lettersTo, permissionFor, readPermissions } from '../contacts';
 import { inTurn, reader, type Tx } from '../shared';
 
 interface Raw extends Record<string, unknown> {
@@ -37,9 +37,10 @@ interface FieldValue {
   linked_id: string | null;
 }
 
-/** Reads contacts for `matches`. @returns by contact id */
-export async function readKnown(accountId: string, ids: string[], at: Date, within?: Tx): Promise<Map<string, Known>> {
-  const tx = within ? inTurn(within) : reader();
+/** What of a contact stands in tables of its own. */
+type Rows = Awaited<ReturnType<typeof readRows>>;
+
+async function readRows(tx: Tx, ids: string[]) {
   const [contacts, tags, points, doors, rosters, enrollments, dates, values] = await Promise.all([
     tx.rows<Raw>('select c.*, f.* from contacts c join contact_facts f on f.contact_id = c.id where c.id = any($1::bigint[])', [
       ids,
@@ -70,58 +71,86 @@ export async function readKnown(accountId: string, ids: string[], at: Date, with
       [ids],
     ),
   ]);
-  const permissions = await readPermissions(tx, accountId, [...new Set(points.map(({ value }) => value)), ...ids.map(lettersTo)]);
-  const of = <T extends { contact_id: string }>(rows: T[], id: string) => rows.filter((row) => row.contact_id === id);
+  return { contacts, tags, points, doors, rosters, enrollments, dates, values };
+}
+
+/** Reads contacts for `matches`. @returns by contact id */
+export async function readKnown(accountId: string, ids: string[], at: Date, within?: Tx): Promise<Map<string, Known>> {
+  const tx = within ? inTurn(within) : reader();
+  const rows = await readRows(tx, ids);
+  const permissions = await readPermissions(tx, accountId, [
+    ...new Set(rows.points.map(({ value }) => value)),
+    ...ids.map(lettersTo),
+  ]);
   return new Map(
-    contacts.map((row) => {
-      const mine = of(points, row.id);
-      const first = (kind: string) => mine.find((point) => point.kind === kind)?.value;
-      const dated = (kind: string) =>
-        of(dates, row.id)
-          .filter((date) => date.kind === kind)
-          .map((date) => date.month_day);
-      const plain: Record<string, ReturnType<Known>> = {
-        role: row.roles,
-        tag: of(tags, row.id).map(({ tag_id }) => tag_id),
-        name: `${row.first_name} ${row.last_name}`.trim(),
-        company: row.company,
-        has_phone: first('phone') !== undefined,
-        has_email: first('email') !== undefined,
-        has_address: Boolean(row.street),
-        in_household: row.household_id !== null,
-        do_not_contact: row.do_not_contact,
-        may_call: permissionFor(permissions, 'call', first('phone')).state,
-        may_text: permissionFor(permissions, 'text', first('phone')).state,
-        may_email: permissionFor(permissions, 'email', first('email')).state,
-        may_letter: permissionFor(permissions, 'letter', lettersTo(row.id)).state,
-        stage: row.stage,
-        stage_since: row.stage_since,
-        horizon: row.horizon,
-        owner: row.owner_id,
-        roster: rosters.filter((member) => member.user_id === row.owner_id).map(({ roster_id }) => roster_id),
-        source: row.source,
-        door: of(doors, row.id).map(({ door_id }) => door_id),
-        created: row.created_at,
-        town: row.city,
-        postal_code: row.postal_code,
-        street: row.street,
-        campaign: of(enrollments, row.id)
-          .filter(({ state }) => state === 'active' || state === 'paused')
-          .map(({ campaign_id }) => campaign_id),
-        campaign_ever: of(enrollments, row.id).map(({ campaign_id }) => campaign_id),
-        next_touch: row.next_touch_at,
-        overdue: row.next_touch_at !== null && row.next_touch_at < at,
-        hand_raised: row.hand_raised_at !== null,
-        birthday: dated('birthday'),
-        closing: dated('closing'),
-        wedding: dated('wedding'),
-        other_date: dated('other'),
+    rows.contacts.map((row) => {
+      const values: Record<string, ReturnType<Known>> = {
+        ...ownValues(row, at),
+        ...linkedValues(row, rows),
+        ...permissionValues(row, rows, permissions),
         ...wantsOf(row.wants),
         ...factValues(factsOfRow(row)),
-        ...fieldValues(of(values, row.id)),
+        ...fieldValues(rows.values.filter((one) => one.contact_id === row.id)),
       };
-      return [row.id, (subject: string) => plain[subject] ?? null];
+      return [row.id, (subject: string) => values[subject] ?? null];
     }),
+  );
+}
+
+const ownValues = (row: Raw, at: Date): Record<string, ReturnType<Known>> => ({
+  role: row.roles,
+  name: `${row.first_name} ${row.last_name}`.trim(),
+  company: row.company,
+  has_address: Boolean(row.street),
+  in_household: row.household_id !== null,
+  do_not_contact: row.do_not_contact,
+  stage: row.stage,
+  stage_since: row.stage_since,
+  horizon: row.horizon,
+  owner: row.owner_id,
+  source: row.source,
+  created: row.created_at,
+  town: row.city,
+  postal_code: row.postal_code,
+  street: row.street,
+  next_touch: row.next_touch_at,
+  overdue: row.next_touch_at !== null && row.next_touch_at < at,
+  hand_raised: row.hand_raised_at !== null,
+});
+
+function linkedValues(row: Raw, rows: Rows): Record<string, ReturnType<Known>> {
+  const own = <T extends { contact_id: string }>(all: T[]): T[] => all.filter(({ contact_id }) => contact_id === row.id);
+  const dated = (kind: string) =>
+    own(rows.dates)
+      .filter((date) => date.kind === kind)
+      .map((date) => date.month_day);
+  const enrollments = own(rows.enrollments);
+  const kinds = new Set(own(rows.points).map(({ kind }) => kind));
+  return {
+    tag: own(rows.tags).map(({ tag_id }) => tag_id),
+    has_phone: kinds.has('phone'),
+    has_email: kinds.has('email'),
+    roster: rows.rosters.filter((member) => member.user_id === row.owner_id).map(({ roster_id }) => roster_id),
+    door: own(rows.doors).map(({ door_id }) => door_id),
+    campaign: enrollments.filter(({ state }) => state === 'active' || state === 'paused').map(({ campaign_id }) => campaign_id),
+    campaign_ever: enrollments.map(({ campaign_id }) => campaign_id),
+    birthday: dated('birthday'),
+    closing: dated('closing'),
+    wedding: dated('wedding'),
+    other_date: dated('other'),
+  };
+}
+
+/** `may_call`, `may_text` …: what holds for the first address of each channel. */
+function permissionValues(row: Raw, { points }: Rows, permissions: PermissionDetail[]): Record<string, ReturnType<Known>> {
+  const all = (kind: string) =>
+    points.filter((point) => point.contact_id === row.id && point.kind === kind).map(({ value }) => value);
+  const contact = { id: row.id, phones: all('phone'), emails: all('email') };
+  return Object.fromEntries(
+    CHANNEL_KEYS.map((channel) => [
+      `may_${channel}`,
+      permissionFor(permissions, channel, addressesOf(channel, contact)[0]).state,
+    ]),
   );
 }
 

@@ -15,74 +15,86 @@ const MOST_QR = 700;
 
 type Sheet = { begin: () => void; person: (person: OutgoingPerson) => Promise<void>; end: () => Promise<void> };
 
-export function sheets(kind: 'labels' | 'cards', out: PassThrough, options: ExportOptions, brokerage: string): Sheet {
-  const sheet = SHEETS[options.sheet ?? 'thirty'];
-  const pdf = new PDFDocument({ size: sheet.paper, margin: 0, autoFirstPage: false, bufferPages: false });
-  let place = Math.min(options.start ?? 0, sheet.columns * sheet.rows - 1);
-  let page = -1;
-  let count = 0;
-  const households = new Map<string, OutgoingPerson[]>();
+const ONE_LINE = { ellipsis: true, lineBreak: false } as const;
 
-  const next = (): { x: number; y: number } => {
-    if ((count += 1) > MOST)
+/** The places of a sheet, filled one after the other, page after page. */
+class Places {
+  readonly pdf: PDFKit.PDFDocument;
+  private place: number;
+  private page = -1;
+  private count = 0;
+
+  constructor(
+    readonly sheet: (typeof SHEETS)[keyof typeof SHEETS],
+    start: number,
+  ) {
+    this.pdf = new PDFDocument({ size: sheet.paper, margin: 0, autoFirstPage: false, bufferPages: false });
+    this.place = Math.min(start, sheet.columns * sheet.rows - 1);
+  }
+  get isEmpty(): boolean {
+    return this.page < 0;
+  }
+
+  /** @throws AppError input_invalid when there are more than anybody sticks by hand */
+  next(): { x: number; y: number } {
+    if ((this.count += 1) > MOST)
       throw new AppError(
         'input_invalid',
         `These are more than ${MOST.toLocaleString('en-US')} labels. Export a CSV for a print house instead.`,
       );
-    const at = labelPlace(sheet, place);
-    place += 1;
-    if (at.page !== page) {
-      page = at.page;
-      pdf.addPage();
+    const at = labelPlace(this.sheet, this.place);
+    this.place += 1;
+    if (at.page !== this.page) {
+      this.page = at.page;
+      this.pdf.addPage();
     }
     return at;
-  };
-  const label = (people: OutgoingPerson[]) => {
+  }
+
+  label(people: OutgoingPerson[]): void {
     const lines = labelLines(people);
     if (!lines.length) return;
-    const { x, y } = next();
+    const { x, y } = this.next();
     const size = lines.length > 4 ? 8.5 : 10;
     lines.slice(0, 5).forEach((line, n) => {
-      pdf.font(n === 0 ? 'strong' : 'text').fontSize(size);
-      pdf.text(line, x + PAD, y + PAD + n * (size + 3.2), {
-        width: sheet.width - 2 * PAD,
-        height: size + 3,
-        ellipsis: true,
-        lineBreak: false,
-      });
+      this.pdf.font(n === 0 ? 'strong' : 'text').fontSize(size);
+      const box = { width: this.sheet.width - 2 * PAD, height: size + 3, ...ONE_LINE };
+      this.pdf.text(line, x + PAD, y + PAD + n * (size + 3.2), box);
     });
-  };
-  const card = async (person: OutgoingPerson) => {
-    const { x, y } = next();
-    const plain = { ...person, tags: [], dates: [] };
-    const text = vcardOf(plain, brokerage);
-    const side = sheet.height - 2 * PAD;
-    const image = await QRCode.toBuffer(
-      text.length > MOST_QR
-        ? vcardOf(
-            { ...plain, company: null, street: null, emails: person.emails.slice(0, 1), phones: person.phones.slice(0, 1) },
-            brokerage,
-          )
-        : text,
-      { margin: 0, scale: 4, errorCorrectionLevel: 'L' },
-    );
-    pdf.image(image, x + PAD, y + PAD, { width: side, height: side });
+  }
+
+  async card(person: OutgoingPerson, brokerage: string): Promise<void> {
+    const { x, y } = this.next();
+    const side = this.sheet.height - 2 * PAD;
+    const code = { margin: 0, scale: 4, errorCorrectionLevel: 'L' } as const;
+    const image = await QRCode.toBuffer(cardText(person, brokerage), code);
+    this.pdf.image(image, x + PAD, y + PAD, { width: side, height: side });
     const lines = [
       `${person.first_name} ${person.last_name}`.trim() || (person.company ?? ''),
       person.phones[0] ? showPhone(person.phones[0].number) : '',
       person.emails[0] ?? '',
     ].filter(Boolean);
     lines.forEach((line, n) => {
-      pdf.font(n === 0 ? 'strong' : 'text').fontSize(n === 0 ? 9 : 7.5);
-      pdf.text(line, x + PAD + side + 6, y + PAD + n * 12, {
-        width: sheet.width - side - 2 * PAD - 6,
-        height: 11,
-        ellipsis: true,
-        lineBreak: false,
-      });
+      this.pdf.font(n === 0 ? 'strong' : 'text').fontSize(n === 0 ? 9 : 7.5);
+      const box = { width: this.sheet.width - side - 2 * PAD - 6, height: 11, ...ONE_LINE };
+      this.pdf.text(line, x + PAD + side + 6, y + PAD + n * 12, box);
     });
-  };
+  }
+}
 
+/** A card that a phone takes into its address book; without what is beside the point where it would be too dense to be read. */
+function cardText(person: OutgoingPerson, brokerage: string): string {
+  const plain = { ...person, tags: [], dates: [] };
+  const text = vcardOf(plain, brokerage);
+  if (text.length <= MOST_QR) return text;
+  const [email, phone] = [person.emails.slice(0, 1), person.phones.slice(0, 1)];
+  return vcardOf({ ...plain, company: null, street: null, emails: email, phones: phone }, brokerage);
+}
+
+export function sheets(kind: 'labels' | 'cards', out: PassThrough, options: ExportOptions, brokerage: string): Sheet {
+  const places = new Places(SHEETS[options.sheet ?? 'thirty'], options.start ?? 0);
+  const { pdf } = places;
+  const households = new Map<string, OutgoingPerson[]>();
   return {
     begin: () => {
       pdf.registerFont('text', figtree(400));
@@ -90,17 +102,17 @@ export function sheets(kind: 'labels' | 'cards', out: PassThrough, options: Expo
       pdf.pipe(out);
     },
     person: async (person) => {
-      if (kind === 'cards') return card(person);
+      if (kind === 'cards') return places.card(person, brokerage);
       if (options.per_household && person.household) {
         households.set(person.household, [...(households.get(person.household) ?? []), person]);
         return;
       }
-      label([person]);
+      places.label([person]);
     },
     end: () =>
       new Promise((resolve, reject) => {
-        for (const people of households.values()) label(people);
-        if (page < 0) {
+        for (const people of households.values()) places.label(people);
+        if (places.isEmpty) {
           pdf.addPage();
           pdf.font('text').fontSize(11).text('Nobody of these has a street to send to.', 72, 72);
         }

@@ -65,6 +65,29 @@ async function remember(row: ImportRow, reading: Table): Promise<void> {
   if (known?.length === reading.columns.length) reading.columns.forEach((column, at) => Object.assign(column, known[at]));
 }
 
+function addDoubt(scan: ImportScan, doubt: ImportScan['doubtful'][number]): void {
+  scan.doubtful_count += 1;
+  if (scan.doubtful.length < DOUBTS_KEPT) scan.doubtful.push(doubt);
+}
+
+/** Counts a person, and keeps the first few for show. @param samples of each column, as it stands in the file */
+function seePerson(scan: ImportScan, samples: string[][], person: ImportedPerson): void {
+  if (scan.people.length < SHOWN) scan.people.push(ownCopy(previewContact(person)));
+  person.raw?.forEach((cell, at) => {
+    const value = cell.replaceAll('\u0000', '').trim().slice(0, 80);
+    if (value && (samples[at] ??= []).length < SAMPLES && !samples[at].includes(value)) samples[at].push(ownCopy(value));
+  });
+  const [doubt] = person.doubts;
+  if (doubt)
+    addDoubt(scan, {
+      row: person.row,
+      reason: doubt.reason,
+      why: ownCopy(person.doubts.map(({ why }) => why).join('; ')),
+    });
+  if (person.partner) scan.partners += 1;
+  if (Object.keys(person.permissions).length) scan.permissions += 1;
+}
+
 /** @returns null when it was cancelled meanwhile */
 async function lookThrough(row: ImportRow, reading: Table): Promise<{ look: ImportScan; samples: string[][] } | null> {
   const scan: ImportScan = {
@@ -94,22 +117,7 @@ async function lookThrough(row: ImportRow, reading: Table): Promise<{ look: Impo
   };
   for await (const person of reading.people()) {
     scan.rows += 1;
-    if (scan.people.length < SHOWN) scan.people.push(ownCopy(previewContact(person)));
-    person.raw?.forEach((cell, at) => {
-      const value = cell.replaceAll('\u0000', '').trim().slice(0, 80);
-      if (value && (samples[at] ??= []).length < SAMPLES && !samples[at].includes(value)) samples[at].push(ownCopy(value));
-    });
-    if (person.doubts.length) {
-      scan.doubtful_count += 1;
-      if (scan.doubtful.length < DOUBTS_KEPT)
-        scan.doubtful.push({
-          row: person.row,
-          reason: person.doubts[0]!.reason,
-          why: ownCopy(person.doubts.map(({ why }) => why).join('; ')),
-        });
-    }
-    if (person.partner) scan.partners += 1;
-    if (Object.keys(person.permissions).length) scan.permissions += 1;
+    seePerson(scan, samples, person);
     if (scan.rows <= COMPARED) finder.see(person);
     batch.push({ emails: person.emails, phones: person.phones });
     if (batch.length >= BATCH && !(await count())) return null;
@@ -117,17 +125,12 @@ async function lookThrough(row: ImportRow, reading: Table): Promise<{ look: Impo
   if (!(await count())) return null;
   const { duplicates, shared } = finder.result();
   for (const { email, rows } of shared)
-    for (const at of rows.slice(1))
-      if (!scan.doubtful.some((doubt) => doubt.row === at)) {
-        scan.doubtful_count += 1;
-        if (scan.doubtful.length < DOUBTS_KEPT)
-          scan.doubtful.push({
-            row: at,
-            reason: 'shared-email',
-            why: `${email} also stands in row ${rows.filter((other) => other !== at).join(', ')}`,
-          });
-      }
-  scan.doubtful.sort((a, b) => a.row - b.row);
+    for (const row of rows.slice(1)) {
+      const others = rows.filter((other) => other !== row).join(', ');
+      if (!scan.doubtful.some((doubt) => doubt.row === row))
+        addDoubt(scan, { row, reason: 'shared-email', why: `${email} also stands in row ${others}` });
+    }
+  scan.doubtful.sort((one, other) => one.row - other.row);
   scan.twice = duplicates.reduce((sum, { rows }) => sum + rows.length - 1, 0);
   scan.accepted = scan.rows - scan.doubtful_count;
   return { look: scan, samples };

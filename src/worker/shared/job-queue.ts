@@ -28,26 +28,43 @@ const MOST_DEATHS = 3;
 export const isDeadly = ({ attempts, last_error }: Pick<JobHelpers['job'], 'attempts' | 'last_error'>): boolean =>
   attempts > MOST_DEATHS && !last_error;
 
+/** What becomes of jobs that ended their process whenever they were tried. */
+export type Endings = Partial<{ [Name in JobName]: (payload: Jobs[Name], error: string) => Promise<void> }>;
+
+const abandon = async (giveUp: Endings, name: JobName, payload: unknown): Promise<void> => {
+  const end = giveUp[name] as ((payload: unknown, error: string) => Promise<void>) | undefined;
+  const error = 'This stopped the program each time it was tried, so it isn’t tried again.';
+  if (!end) throw new AppError('internal', error);
+  return end(payload, error);
+};
+
+type Task = (payload: unknown, helpers: JobHelpers) => Promise<void>;
+/** The tasks of the queue: each job is known to be at work until a moment after its end. */
+const tasksOf = (handlers: Partial<Handlers>, giveUp: Endings, atWork: Set<string>): Record<string, Task> =>
+  Object.fromEntries(
+    Object.entries(handlers).map(([name, handle]): [string, Task] => [
+      name,
+      async (payload, { job }) => {
+        atWork.add(job.id);
+        try {
+          await (isDeadly(job)
+            ? abandon(giveUp, name as JobName, payload)
+            : (handle as (payload: unknown) => Promise<void>)(payload));
+        } finally {
+          setTimeout(() => atWork.delete(job.id), ENDING_MS).unref();
+        }
+      },
+    ]),
+  );
+
 /** @param giveUp what becomes of a job that ended its process whenever it was tried */
 export async function workQueue(
   databaseUrl: string,
   handlers: Partial<Handlers>,
-  {
-    complain = () => {},
-    giveUp = {},
-  }: {
-    complain?: (message: string, error: unknown) => void;
-    giveUp?: Partial<{ [Name in JobName]: (payload: Jobs[Name], error: string) => Promise<void> }>;
-  } = {},
+  { complain = () => {}, giveUp = {} }: { complain?: (message: string, error: unknown) => void; giveUp?: Endings } = {},
 ): Promise<Queue> {
   const holders = new Set<string>();
   const atWork = new Set<string>();
-  const abandon = async (name: JobName, payload: unknown): Promise<void> => {
-    const end = giveUp[name] as ((payload: unknown, error: string) => Promise<void>) | undefined;
-    const error = 'This stopped the program each time it was tried, so it isn’t tried again.';
-    if (!end) throw new AppError('internal', error);
-    return end(payload, error);
-  };
   let stopping = false;
   let runner: Runner;
   const begin = (): Promise<Runner> => {
@@ -60,21 +77,7 @@ export async function workQueue(
       pollInterval: 1_000,
       noHandleSignals: true,
       events,
-      taskList: Object.fromEntries(
-        Object.entries(handlers).map(([name, handle]) => [
-          name,
-          async (payload: unknown, { job }: JobHelpers) => {
-            atWork.add(job.id);
-            try {
-              await (isDeadly(job)
-                ? abandon(name as JobName, payload)
-                : (handle as (payload: unknown) => Promise<void>)(payload));
-            } finally {
-              setTimeout(() => atWork.delete(job.id), ENDING_MS).unref();
-            }
-          },
-        ]),
-      ),
+      taskList: tasksOf(handlers, giveUp, atWork),
       logger: quiet(),
     });
   };
