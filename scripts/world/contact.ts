@@ -1,6 +1,7 @@
 /** One contact of the demo world with everything that ever happened to them, drawn from a seed of their own. */
+import type { CallOutcome } from '@/core/calling';
 import type { Random } from '@/core/shared';
-import type { Activity, Horizon, Stage } from '@/core/contacts';
+import type { ContactRole, Because, Activity, Horizon, Stage } from '@/core/contacts';
 import { AREA_CODES, ASKS, FEATURES, FIRST_NAMES, LAST_NAMES, MAIL_DOMAINS, SOURCES, TAGS } from './names';
 import type { Town } from './county';
 
@@ -13,7 +14,7 @@ export interface WorldContact {
   town: Town;
   postalCode: string;
   street: string | null;
-  roles: string[];
+  roles: ContactRole[];
   source: string;
   tags: string[];
   wants: Record<string, unknown>;
@@ -36,9 +37,9 @@ export interface WorldContact {
     startedAt: Date;
     dueAt: Date | null;
     endedAt: Date | null;
-    because: object;
+    because: Because;
   } | null;
-  routed: { because: object; rungId: string | null } | null;
+  routed: { because: Because; rungId: string | null } | null;
   firstTryAt: Date | null;
   /** A second inquiry of the same person, who stays with their agent. */
   cameBack: { at: Date; ask: string; firstTryAt: Date | null } | null;
@@ -47,7 +48,7 @@ export interface WorldCall {
   startedAt: Date;
   answeredAt: Date | null;
   endedAt: Date;
-  outcome: string;
+  outcome: CallOutcome;
   talkSeconds: number;
   note: string;
 }
@@ -71,6 +72,12 @@ function mailAddress(first: string, last: string, n: number): string {
 
 const price = (random: Random) => random.int(26, 90) * 10_000;
 
+const leadRole = (random: Random): ContactRole => {
+  if (random.chance(0.78)) return 'buyer';
+  if (random.chance(0.7)) return 'seller';
+  return random.chance(0.6) ? 'renter' : 'landlord';
+};
+
 /** Who they are: name, addresses, town, wants. `n` counts from 0 and makes numbers and addresses unique. */
 export function drawContact(n: number, random: Random, towns: Town[], kind: 'lead' | 'sphere', createdAt: Date): WorldContact {
   const first = random.pick(FIRST_NAMES);
@@ -78,17 +85,8 @@ export function drawContact(n: number, random: Random, towns: Town[], kind: 'lea
   const town = random.chance(0.42) ? towns[0]! : random.pick(towns);
   const beds = random.int(2, 5);
   const to = price(random);
-  const role =
-    kind === 'lead'
-      ? random.chance(0.78)
-        ? 'buyer'
-        : random.chance(0.7)
-          ? 'seller'
-          : random.chance(0.6)
-            ? 'renter'
-            : 'landlord'
-      : random.pick(['buyer', 'seller', 'seller', 'vendor']);
-  const roles = role === 'seller' && random.chance(0.35) ? ['seller', 'buyer'] : [role];
+  const role = kind === 'lead' ? leadRole(random) : random.pick<ContactRole>(['buyer', 'seller', 'seller', 'vendor']);
+  const roles: ContactRole[] = role === 'seller' && random.chance(0.35) ? ['seller', 'buyer'] : [role];
   const street = random.pick(town.streets);
   const hasPhone = random.chance(0.93);
   const fill = (text: string) =>

@@ -191,66 +191,24 @@ function grantPermissions(contact: WorldContact, random: Random, at: Date, how: 
   grant('email', 0.92);
 }
 
+type Answered = { at: Date; channel: 'text' | 'email'; stop: boolean };
+type Touch = (typeof TOUCHES)[number];
+
 /** The touches of the campaign up to now, each at its own time and within quiet hours. @returns when and how the person answered, if they did */
-function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; stop: boolean } | null {
+function walkCampaign(story: Chronicle): Answered | null {
   const { contact, random } = story;
   const enrollment = contact.enrollment!;
-  const agent = COLLEAGUES.find(({ id }) => id === contact.ownerId)!;
-  const fields = {
-    first_name: contact.first,
-    last_name: contact.last,
-    town: contact.town.name,
-    agent_first_name: agent.first,
-    agent_name: `${agent.first} ${agent.last}`,
-    agent_phone: showPhone(agent.phone),
-    brokerage: BROKERAGE,
-  };
+  const fields = fieldsOf(contact);
   let from = contact.createdAt;
   for (const [step, touch] of TOUCHES.entries()) {
     enrollment.step = step;
-    const planned = plannedAt(touch.when, { startedAt: contact.createdAt, lastAt: from, timeZone: ZONE })!;
-    const opens = touch.channel === 'letter' ? null : quietUntil(planned < from ? from : planned, ZONE, DEFAULT_SETTINGS);
-    const due = opens ?? (planned < from ? from : planned);
-    if (opens && planned <= START) {
-      story.add(planned < from ? from : planned, 'waits', {
-        channel: touch.channel,
-        data: { campaign: NEW_BUYER.name },
-        because: {
-          why: 'quiet_hours',
-          channel: touch.channel,
-          until: opens.toISOString(),
-          zone: ZONE,
-          from: '08:00',
-          to: '21:00',
-        },
-      });
-    }
+    const due = dueOf(story, touch, from);
     enrollment.dueAt = due;
     if (due > START) return null;
     from = due;
     const words = fillWords(touch.words, fields);
-    const day = DAYS.get(touch.id)!;
     if (touch.channel === 'call') {
-      if (contact.phone) {
-        story.add(due, 'task', {
-          channel: 'call',
-          data: { campaign: NEW_BUYER.name, campaignId: '1', text: words.text, day, dueAt: due.toISOString() },
-          because: { why: 'campaign_day', campaign: NEW_BUYER.name, day },
-        });
-        const done = due.getTime() < START.getTime() - 2 * HOUR || random.chance(0.3);
-        contact.tasks.push({
-          kind: 'call',
-          dueAt: due,
-          note: words.text,
-          doneAt: done ? new Date(Math.min(due.getTime() + random.int(5, 300) * MINUTE, START.getTime())) : null,
-          key: 'e',
-        });
-      } else
-        story.add(due, 'held', {
-          channel: 'call',
-          data: { campaign: NEW_BUYER.name },
-          because: { why: 'no_address', channel: 'call' },
-        });
+      askForCall(story, touch, due, words.text);
       continue;
     }
     const held = heldBack(contact, touch.channel);
@@ -258,25 +216,7 @@ function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; 
       story.add(due, 'held', { channel: touch.channel, data: { campaign: NEW_BUYER.name, campaignId: '1' }, because: held });
       continue;
     }
-    contact.messages.push({ channel: touch.channel, step, at: due, text: words.text, subject: words.subject });
-    story.add(due, 'message', {
-      channel: touch.channel,
-      direction: 'out',
-      data: {
-        text: words.text,
-        subject: words.subject ?? undefined,
-        to: (touch.channel === 'text'
-          ? contact.phone
-          : touch.channel === 'email'
-            ? contact.email
-            : `${contact.street}, ${contact.town.name} ${contact.postalCode}`)!,
-        automatic: true,
-        campaign: NEW_BUYER.name,
-        day,
-        outboxId: `#${contact.messages.length - 1}`,
-      },
-      because: { why: 'campaign_day', campaign: NEW_BUYER.name, day },
-    });
+    sendTouch(story, touch.channel, { step, due, day: DAYS.get(touch.id)!, text: words.text, subject: words.subject });
     if (touch.channel === 'letter' || !random.chance(touch.channel === 'text' ? 0.19 : 0.12)) continue;
     const at = new Date(due.getTime() + random.int(3, touch.channel === 'text' ? 240 : 900) * MINUTE);
     if (at > START) return null;
@@ -285,18 +225,83 @@ function walkCampaign(story: Chronicle): { at: Date; channel: 'text' | 'email'; 
     enrollment.step = step + 1;
     return { at, channel: touch.channel, stop };
   }
-  Object.assign(enrollment, {
-    state: 'finished',
-    step: -1,
-    dueAt: null,
-    endedAt: from,
-    because: { why: 'ran_through', campaign: NEW_BUYER.name },
-  });
-  story.add(from, 'finished', {
-    data: { campaign: NEW_BUYER.name, campaignId: '1' },
-    because: { why: 'ran_through', campaign: NEW_BUYER.name },
-  });
+  const because = { why: 'ran_through', campaign: NEW_BUYER.name } as const;
+  Object.assign(enrollment, { state: 'finished', step: -1, dueAt: null, endedAt: from, because });
+  story.add(from, 'finished', { data: { campaign: NEW_BUYER.name, campaignId: '1' }, because });
   return null;
+}
+
+function fieldsOf(contact: WorldContact) {
+  const agent = COLLEAGUES.find(({ id }) => id === contact.ownerId)!;
+  return {
+    first_name: contact.first,
+    last_name: contact.last,
+    town: contact.town.name,
+    agent_first_name: agent.first,
+    agent_name: `${agent.first} ${agent.last}`,
+    agent_phone: showPhone(agent.phone),
+    brokerage: BROKERAGE,
+  };
+}
+
+/** When a touch goes: not before the one before it, nor in quiet hours, which are told. */
+function dueOf(story: Chronicle, { when, channel }: Touch, from: Date): Date {
+  const planned = plannedAt(when, { startedAt: story.contact.createdAt, lastAt: from, timeZone: ZONE })!;
+  const earliest = planned < from ? from : planned;
+  const opens = channel === 'letter' ? null : quietUntil(earliest, ZONE, DEFAULT_SETTINGS);
+  if (opens && planned <= START)
+    story.add(earliest, 'waits', {
+      channel,
+      data: { campaign: NEW_BUYER.name },
+      because: { why: 'quiet_hours', channel, until: opens.toISOString(), zone: ZONE, from: '08:00', to: '21:00' },
+    });
+  return opens ?? earliest;
+}
+
+function askForCall(story: Chronicle, touch: Touch, due: Date, note: string): void {
+  const { contact, random } = story;
+  const day = DAYS.get(touch.id)!;
+  if (!contact.phone) {
+    const because = { why: 'no_address', channel: 'call' } as const;
+    return story.add(due, 'held', { channel: 'call', data: { campaign: NEW_BUYER.name }, because });
+  }
+  story.add(due, 'task', {
+    channel: 'call',
+    data: { campaign: NEW_BUYER.name, campaignId: '1', text: note, day, dueAt: due.toISOString() },
+    because: { why: 'campaign_day', campaign: NEW_BUYER.name, day },
+  });
+  const done = due.getTime() < START.getTime() - 2 * HOUR || random.chance(0.3);
+  contact.tasks.push({
+    kind: 'call',
+    dueAt: due,
+    note,
+    doneAt: done ? new Date(Math.min(due.getTime() + random.int(5, 300) * MINUTE, START.getTime())) : null,
+    key: 'e',
+  });
+}
+
+function sendTouch(
+  story: Chronicle,
+  channel: 'text' | 'email' | 'letter',
+  { step, due, day, text, subject }: { step: number; due: Date; day: number; text: string; subject: string | null },
+): void {
+  const { contact } = story;
+  const letter = `${contact.street}, ${contact.town.name} ${contact.postalCode}`;
+  contact.messages.push({ channel, step, at: due, text, subject });
+  story.add(due, 'message', {
+    channel,
+    direction: 'out',
+    data: {
+      text,
+      subject: subject ?? undefined,
+      to: { text: contact.phone, email: contact.email, letter }[channel]!,
+      automatic: true,
+      campaign: NEW_BUYER.name,
+      day,
+      outboxId: `#${contact.messages.length - 1}`,
+    },
+    because: { why: 'campaign_day', campaign: NEW_BUYER.name, day },
+  });
 }
 
 function heldBack(contact: WorldContact, channel: 'text' | 'email' | 'letter'): Because | null {
@@ -329,40 +334,51 @@ function drawOutcome(random: Random, tries: number): CallOutcome {
 }
 
 /** The agent's side: how soon the first try, how many more, and what the conversation led to. */
-function workLead(story: Chronicle, answered: { at: Date; channel: 'text' | 'email'; stop: boolean } | null): void {
+function workLead(story: Chronicle, answered: Answered | null): void {
   const { contact, random } = story;
   const age = START.getTime() - contact.createdAt.getTime();
   const untried = age < 3 * HOUR ? 0.75 : age < 30 * HOUR ? 0.25 : 0.006;
   const slow = contact.ownerId === '7' ? 3 : 1;
-  let at = working(
+  const first = working(
     new Date(contact.createdAt.getTime() + slow * (20_000 + Math.round(-Math.log(1 - random.next() * 0.999) * 6 * MINUTE))),
     random,
   );
-  let talked = false;
-  if (contact.phone && !random.chance(untried)) {
-    const tries = random.int(1, 5);
-    for (let attempt = 0; attempt < tries && at < START && !talked && !contact.phoneFault; attempt += 1) {
-      const outcome = drawOutcome(random, attempt);
-      talked = outcome === 'talked';
-      const inCampaign = contact.enrollment?.endedAt && contact.enrollment.endedAt <= at;
-      story.call(at, outcome, talked && random.chance(0.6) ? random.pick(NOTES) : '');
-      if (talked && !inCampaign) stopAt(story, at);
-      at = working(new Date(at.getTime() + random.int(4, 60) * HOUR), random);
-    }
-  }
+  let { at, talked } = contact.phone && !random.chance(untried) ? tryByPhone(story, first) : { at: first, talked: false };
   if (answered && !answered.stop) {
-    const back = working(new Date(answered.at.getTime() + random.int(2, 90) * MINUTE), random);
-    if (back < START && (START.getTime() - answered.at.getTime() > 26 * HOUR || random.chance(0.35))) {
-      if (contact.phone && (random.chance(0.7) || !contact.email)) story.call(back, random.chance(0.6) ? 'talked' : 'voicemail');
-      else if (contact.email)
-        story.write(back, 'email', 'Thank you for your answer. I have three homes in mind and will send them tonight.');
-      at = back;
-    }
+    at = answerBack(story, answered) ?? at;
     talked = true;
   }
   if (!contact.phone && contact.email && !random.chance(untried) && at < START)
     story.write(at, 'email', 'Thank you for your question. By which number may I call you?');
   if (talked) follow(story, at);
+}
+
+/** Calls until somebody speaks with them. @returns when the next try would be, and whether they spoke */
+function tryByPhone(story: Chronicle, first: Date): { at: Date; talked: boolean } {
+  const { contact, random } = story;
+  let at = first;
+  let talked = false;
+  const tries = random.int(1, 5);
+  for (let attempt = 0; attempt < tries && at < START && !talked && !contact.phoneFault; attempt += 1) {
+    const outcome = drawOutcome(random, attempt);
+    talked = outcome === 'talked';
+    const inCampaign = contact.enrollment?.endedAt && contact.enrollment.endedAt <= at;
+    story.call(at, outcome, talked && random.chance(0.6) ? random.pick(NOTES) : '');
+    if (talked && !inCampaign) stopAt(story, at);
+    at = working(new Date(at.getTime() + random.int(4, 60) * HOUR), random);
+  }
+  return { at, talked };
+}
+
+/** @returns when the agent answered; null when they did not yet */
+function answerBack(story: Chronicle, answered: Answered): Date | null {
+  const { contact, random } = story;
+  const back = working(new Date(answered.at.getTime() + random.int(2, 90) * MINUTE), random);
+  if (back >= START || !(START.getTime() - answered.at.getTime() > 26 * HOUR || random.chance(0.35))) return null;
+  if (contact.phone && (random.chance(0.7) || !contact.email)) story.call(back, random.chance(0.6) ? 'talked' : 'voicemail');
+  else if (contact.email)
+    story.write(back, 'email', 'Thank you for your answer. I have three homes in mind and will send them tonight.');
+  return back;
 }
 
 /** A conversation ended the campaign: what the campaign would have done after it never happened. */

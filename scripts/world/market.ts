@@ -72,6 +72,22 @@ const WITH = [
 const FEEL = ['Bright', 'Quiet', 'Carefully restored', 'Roomy', 'Solid', 'Sunny'];
 const CLOSE = ['Sold with the appliances.', 'Roof of last year.', 'Ten minutes on foot to the landing.', 'The road ends here.'];
 
+const BEDS: Record<string, [number, number]> = { Apartment: [0, 2], Condominium: [1, 3], house: [2, 5] };
+/** Up to which side of a die a listing has each status. */
+const STATUSES: [Listing['status'], number][] = [
+  ['active', 0.66],
+  ['coming_soon', 0.71],
+  ['pending', 0.8],
+  ['under_contract', 0.86],
+  ['closed', 0.95],
+  ['withdrawn', 1],
+];
+function drawPrice(type: string, livingArea: number | null, random: Random): number {
+  if (type === 'Residential Lease') return 900 + random.int(0, 140) * 10;
+  if (livingArea === null) return 60_000 + random.int(0, 120) * 1_000;
+  return Math.round((livingArea * random.int(190, 310)) / 100) * 100;
+}
+
 /** A fifth of the listings are of other houses; the rest are of our agents. */
 function drawListing(n: number, areas: Area[]): Listing {
   const random = seeded(`listing ${n}`);
@@ -79,34 +95,12 @@ function drawListing(n: number, areas: Area[]): Listing {
   let draw = random.next();
   const [type, kind] = KINDS.find(([, , share]) => (draw -= share) < 0) ?? KINDS[0]!;
   const isLand = type === 'Land';
-  const beds = isLand
-    ? null
-    : kind === 'Apartment'
-      ? random.int(0, 2)
-      : kind === 'Condominium'
-        ? random.int(1, 3)
-        : random.int(2, 5);
+  const beds = isLand ? null : random.int(...(BEDS[kind] ?? BEDS.house!));
   const livingArea = isLand ? null : Math.round((520 + (beds ?? 0) * 390 + random.int(0, 400)) / 10) * 10;
-  const price =
-    type === 'Residential Lease'
-      ? 900 + random.int(0, 140) * 10
-      : isLand
-        ? 60_000 + random.int(0, 120) * 1_000
-        : Math.round(((livingArea ?? 0) * random.int(190, 310)) / 100) * 100;
+  const price = drawPrice(type, livingArea, random);
   const [longitude, latitude] = pointIn(area.ring, random);
-  const isContactList = random.next();
-  const status =
-    isContactList < 0.66
-      ? 'active'
-      : isContactList < 0.71
-        ? 'coming_soon'
-        : isContactList < 0.8
-          ? 'pending'
-          : isContactList < 0.86
-            ? 'under_contract'
-            : isContactList < 0.95
-              ? 'closed'
-              : 'withdrawn';
+  const side = random.next();
+  const status = STATUSES.find(([, upTo]) => side < upTo)![0];
   const open = status === 'active' && !isLand && random.chance(0.32);
   const day = random.pick([3, 5, 6, 6, 12]);
   const hour = random.int(10, 16);

@@ -175,12 +175,12 @@ export function readInquiry(body: unknown): CleanInquiry {
     emails,
     phones,
     extensions: extensionsOf(raw.person.extensions ?? {}),
-    partner: raw.partner ? cleanName(storable(raw.partner)) || null : null,
+    partner: nameOrNull(raw.partner),
     timeZone: raw.person.time_zone ?? null,
     street: optional(raw.person.street ?? raw.place?.street),
     roles: [...new Set(raw.roles)],
     source: optional(raw.source),
-    message: raw.message ? storable(raw.message).trim() || null : null,
+    message: wordsOrNull(raw.message),
     city: optional(raw.place?.city),
     postalCode: optional(raw.place?.postal_code),
     listing: raw.listing ?? {},
@@ -206,6 +206,8 @@ export function withListing(
   return { ...inquiry, listing: { ...there(facts), ...there(inquiry.listing) } };
 }
 
+const nameOrNull = (name: string | null | undefined): string | null => (name ? cleanName(storable(name)) || null : null);
+const wordsOrNull = (words: string | null | undefined): string | null => (words ? storable(words).trim() || null : null);
 /** Extensions by the number as we write it. */
 const extensionsOf = (given: Record<string, string>): Record<string, string> =>
   Object.fromEntries(
