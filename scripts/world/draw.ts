@@ -1,6 +1,5 @@
 /** The whole demo world in memory: about 4,000 contacts in the order of their arrival, leads handed out by the ladder's own choice. */
 import { DAY, HOUR, localInstant, MINUTE, seeded } from '@/core/shared';
-import type { ContactRole } from '@/core/contacts';
 import {
   decide,
   knownOfLead,
@@ -126,7 +125,7 @@ const roster = (id: string, name: string, userIds: string[]): Roster => ({
 });
 
 function handOut(contact: WorldContact, rosters: Roster[], handed: Map<string, number>, at: Date): void {
-  const lead = leadOf('1', { roles: contact.roles as ContactRole[] }, null, false);
+  const lead = leadOf('1', { roles: contact.roles }, null, false);
   const { rung } = decide(LADDER, knownOfLead(lead), at);
   const found = rung && rosters.find(({ id }) => id === rung.rosterId);
   if (!rung || !found) {

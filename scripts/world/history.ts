@@ -142,7 +142,7 @@ export function liveLead(contact: WorldContact, random: Random): void {
   const arrived = contact.createdAt;
   grantPermissions(contact, random, arrived, 'said so to the lead source, “Lead sources”');
   story.add(arrived, 'inquiry', { direction: 'in', data: { text: contact.ask, door: 'Lead sources', from: contact.source } });
-  story.add(arrived, 'handed', { because: contact.routed!.because as Because });
+  story.add(arrived, 'handed', { because: contact.routed!.because });
   const campaign = contact.roles.includes('buyer') && contact.routed!.rungId === '1';
   if (campaign) {
     contact.enrollment = {

@@ -72,7 +72,7 @@ const WITH = [
 const FEEL = ['Bright', 'Quiet', 'Carefully restored', 'Roomy', 'Solid', 'Sunny'];
 const CLOSE = ['Sold with the appliances.', 'Roof of last year.', 'Ten minutes on foot to the landing.', 'The road ends here.'];
 
-const BEDS: Record<string, [number, number]> = { Apartment: [0, 2], Condominium: [1, 3], house: [2, 5] };
+const BEDS: Record<string, [number, number]> = { Apartment: [0, 2], Condominium: [1, 3], other: [2, 5] };
 /** Up to which side of a die a listing has each status. */
 const STATUSES: [Listing['status'], number][] = [
   ['active', 0.66],
@@ -95,7 +95,7 @@ function drawListing(n: number, areas: Area[]): Listing {
   let draw = random.next();
   const [type, kind] = KINDS.find(([, , share]) => (draw -= share) < 0) ?? KINDS[0]!;
   const isLand = type === 'Land';
-  const beds = isLand ? null : random.int(...(BEDS[kind] ?? BEDS.house!));
+  const beds = isLand ? null : random.int(...(BEDS[kind] ?? BEDS.other!));
   const livingArea = isLand ? null : Math.round((520 + (beds ?? 0) * 390 + random.int(0, 400)) / 10) * 10;
   const price = drawPrice(type, livingArea, random);
   const [longitude, latitude] = pointIn(area.ring, random);

@@ -1,4 +1,5 @@
 /** Broadcasts: drafted, counted before anything goes, started, paused, resumed, cancelled. Addressing is the worker's, going out the outbox's. */
+import { broadcastsTable } from './broadcasts.model';
 import { AppError, notFound } from '@/core/shared';
 import { type RefusalCode, CHANNELS, type SendChannel } from '@/core/contacts';
 import { DEFAULT_SETTINGS, scopeFor, type Principal, type Scope } from '@/core/accounts';
@@ -116,22 +117,22 @@ export async function createBroadcast(principal: Principal, input: BroadcastInpu
   const words = await wordsOf(scope, input);
   const id = await transact(async (tx) => {
     await checkAttached(tx, scope.accountId, words);
-    const row = await tx.first<{ id: string }>(
-      'insert into broadcasts (account_id, name, channel, template_id, words, selection, goes, per_minute, made_by, made_at) values ($1, $2, $3, $4, $5::jsonb, $6::jsonb, $7::jsonb, $8, $9, $10) returning id',
-      [
-        scope.accountId,
-        oneLine(input.name) || 'Broadcast',
-        input.channel,
-        input.template_id ?? null,
-        JSON.stringify(words),
-        JSON.stringify(input.selection),
-        JSON.stringify(input.goes ?? { on: 'now' }),
-        input.per_minute ?? CHANNELS[input.channel].perMinute,
-        principal.kind === 'user' ? principal.user.id : null,
-        await now(tx),
-      ],
+    const row = await broadcastsTable.insert(
+      {
+        account_id: scope.accountId,
+        name: oneLine(input.name) || 'Broadcast',
+        channel: input.channel,
+        template_id: input.template_id ?? null,
+        words,
+        selection: input.selection,
+        goes: input.goes ?? { on: 'now' },
+        per_minute: input.per_minute ?? CHANNELS[input.channel].perMinute,
+        made_by: principal.kind === 'user' ? principal.user.id : null,
+        made_at: await now(tx),
+      },
+      tx,
     );
-    return row!.id;
+    return row.id;
   });
   return findBroadcast(scope, id);
 }
@@ -159,19 +160,18 @@ export async function updateBroadcast(
     const words =
       patch.words || patch.template_id ? await wordsOf(scope, { ...row, ...patch, channel: row.channel, name: row.name }) : null;
     if (words) await checkAttached(tx, scope.accountId, words);
-    await tx.run(
-      `update broadcasts set name = coalesce($2, name), words = coalesce($3::jsonb, words), selection = coalesce($4::jsonb, selection), goes = coalesce($5::jsonb, goes),
-         per_minute = coalesce($6, per_minute), template_id = case when $7 then $8::bigint else template_id end where id = $1`,
-      [
-        id,
-        patch.name === undefined ? null : oneLine(patch.name) || row.name,
-        words ? JSON.stringify(words) : null,
-        patch.selection ? JSON.stringify(patch.selection) : null,
-        patch.goes ? JSON.stringify(patch.goes) : null,
-        patch.per_minute ?? null,
-        patch.template_id !== undefined,
-        patch.template_id ?? null,
-      ],
+    const { name, selection, goes, per_minute, template_id } = patch;
+    await broadcastsTable.update(
+      {
+        ...(name === undefined ? {} : { name: oneLine(name) || row.name }),
+        ...(words ? { words } : {}),
+        ...(selection ? { selection } : {}),
+        ...(goes ? { goes } : {}),
+        ...(per_minute == null ? {} : { per_minute }),
+        ...(template_id === undefined ? {} : { template_id }),
+      },
+      { id },
+      tx,
     );
   });
   return findBroadcast(scope, id);
@@ -196,7 +196,7 @@ export async function startBroadcast(principal: Principal, id: string): Promise<
     if (CHANNELS[row.channel].needsPostalAddress) await requirePostalAddress(scope.accountId, tx);
     const at = await now(tx);
     await chosenSql(scope, row.selection, []);
-    await tx.run(`update broadcasts set state = 'filling', started_at = $2 where id = $1`, [id, at]);
+    await broadcastsTable.update({ state: 'filling', started_at: at }, { id }, tx);
     await writeAudit(tx, principal, scope.accountId, 'started a broadcast', { id, name: row.name }, at);
     await tell(tx, scope.accountId);
     await wakeWorkers(tx);
@@ -211,7 +211,7 @@ export async function pauseBroadcast(principal: Principal, id: string): Promise<
     const row = await lock(tx, scope, id);
     if (row.state === 'paused') return;
     if (row.state !== 'going') throw new AppError('conflict', 'Only a broadcast that is going out can be paused.');
-    await tx.run(`update broadcasts set state = 'paused' where id = $1`, [id]);
+    await broadcastsTable.update({ state: 'paused' }, { id }, tx);
     await tx.run(`update outbox set state = 'paused' where broadcast_id = $1 and state = 'waiting'`, [id]);
     await writeAudit(tx, principal, scope.accountId, 'paused a broadcast', { id }, await now(tx));
     await tell(tx, scope.accountId);
@@ -227,7 +227,7 @@ export async function resumeBroadcast(principal: Principal, id: string): Promise
     if (row.state === 'going') return;
     if (row.state !== 'paused') throw new AppError('conflict', 'Only a paused broadcast goes on.');
     const at = await now(tx);
-    await tx.run(`update broadcasts set state = 'going' where id = $1`, [id]);
+    await broadcastsTable.update({ state: 'going' }, { id }, tx);
     await tx.run(
       `update outbox o set state = 'waiting', due_at = case when f.first < $2 then o.due_at + ($2 - f.first) else o.due_at end
        from (select min(due_at) as first from outbox where broadcast_id = $1 and state = 'paused') f where o.broadcast_id = $1 and o.state = 'paused'`,
@@ -248,7 +248,7 @@ export async function cancelBroadcast(principal: Principal, id: string): Promise
     if (row.state === 'cancelled') return;
     if (!['filling', 'going', 'paused'].includes(row.state)) throw new AppError('conflict', 'There is nothing left to cancel.');
     const at = await now(tx);
-    await tx.run(`update broadcasts set state = 'cancelled', ended_at = $2 where id = $1`, [id, at]);
+    await broadcastsTable.update({ state: 'cancelled', ended_at: at }, { id }, tx);
     await tx.run(`update outbox set state = 'cancelled' where broadcast_id = $1 and state in ('waiting','paused')`, [id]);
     await writeAudit(tx, principal, scope.accountId, 'cancelled a broadcast', { id }, at);
     await tell(tx, scope.accountId);
@@ -262,7 +262,7 @@ export async function deleteBroadcast(principal: Principal, id: string): Promise
   await transact(async (tx) => {
     const row = await lock(tx, scope, id);
     if (row.state !== 'draft') throw new AppError('conflict', 'What went out stays on record.');
-    await tx.run('delete from broadcasts where id = $1', [id]);
+    await broadcastsTable.remove({ id }, tx);
   });
 }
 

@@ -1,4 +1,6 @@
 /** Making and changing campaigns: from nothing, a starter or another one; versions of their plan; who goes on by which; on, held, off. */
+import { campaignVersionsTable } from './campaign-versions.model';
+import { campaignsTable } from './campaigns.model';
 import { AppError, notFound, fieldErrors, isWithin } from '@/core/shared';
 import { accountOf, fullName, mayRunOffice, requireSharing, scopeFor, type Principal, type Scope } from '@/core/accounts';
 import {
@@ -73,21 +75,23 @@ export async function createCampaign(principal: Principal, { name, starter, copy
   const plan = copied?.plan ?? from?.plan ?? NO_PLAN;
   const id = await transact(async (tx) => {
     const at = await now(tx);
-    const row = await tx.first<{ id: string }>(
-      `with c as (insert into campaigns (account_id, name, state, exclusive_group, shared, made_by, created_at) values ($1, $2, 'draft', $3, $4, $5, $6) returning id)
-       insert into campaign_versions (account_id, campaign_id, number, plan, made_by, made_at) select $1, id, 1, $7::jsonb, $5, $6 from c returning campaign_id as id`,
-      [
-        scope.accountId,
-        name.trim(),
-        copied?.group ?? from?.group ?? null,
-        mayRunOffice(principal) && (shared ?? true),
-        made(principal),
-        at,
-        JSON.stringify(plan),
-      ],
+    const { accountId } = scope;
+    const made_by = made(principal);
+    const row = await campaignsTable.insert(
+      {
+        account_id: accountId,
+        name: name.trim(),
+        state: 'draft',
+        exclusive_group: copied?.group ?? from?.group ?? null,
+        shared: mayRunOffice(principal) && (shared ?? true),
+        made_by,
+        created_at: at,
+      },
+      tx,
     );
-    await writeAudit(tx, principal, scope.accountId, 'made a campaign', { id: row!.id, name }, at);
-    return row!.id;
+    await campaignVersionsTable.insert({ account_id: accountId, campaign_id: row.id, number: 1, plan, made_by, made_at: at }, tx);
+    await writeAudit(tx, principal, accountId, 'made a campaign', { id: row.id, name }, at);
+    return row.id;
   });
   return findCampaign(scope, id);
 }
@@ -119,17 +123,18 @@ export async function updateCampaign(principal: Principal, id: string, patch: Pa
   }
   await transact(async (tx) => {
     const at = await now(tx);
-    await tx.run(
-      `update campaigns set name = coalesce($2, name), state = coalesce($3, state), exclusive_group = case when $4 then nullif($5, '') else exclusive_group end, shared = coalesce($6, shared),
-         scanned_at = case when $3 = 'on' and state <> 'on' then null else scanned_at end where id = $1`,
-      [
-        id,
-        patch.name?.trim() ?? null,
-        patch.state ?? null,
-        patch.group !== undefined,
-        patch.group?.trim() ?? '',
-        patch.shared ?? null,
-      ],
+    const before = await campaignsTable.lock({ id }, tx);
+    const { name, state, group, shared } = patch;
+    await campaignsTable.update(
+      {
+        ...(name === undefined ? {} : { name: name.trim() }),
+        ...(state === undefined ? {} : { state }),
+        ...(group === undefined ? {} : { exclusive_group: group?.trim() || null }),
+        ...(shared === undefined ? {} : { shared }),
+        ...(state === 'on' && before?.state !== 'on' ? { scanned_at: null } : {}),
+      },
+      { id },
+      tx,
     );
     await writeAudit(tx, principal, scope.accountId, 'changed a campaign', { id, ...patch }, at);
     await publish(tx, { accountId: scope.accountId, topic: 'campaign', ownerId: null });
@@ -150,7 +155,7 @@ export async function deleteCampaign(principal: Principal, id: string): Promise<
         [id, at, JSON.stringify({ why: 'stopped_by', by, campaign: campaign.name })],
       );
     }
-    await tx.run('update campaigns set deleted_at = $2, state = $3 where id = $1', [id, at, 'off']);
+    await campaignsTable.update({ deleted_at: at, state: 'off' }, { id }, tx);
     await tx.run('update rungs set campaign_id = null where campaign_id = $1', [id]);
     await writeAudit(tx, principal, scope.accountId, 'deleted a campaign', { id, name: campaign.name }, at);
   });
@@ -221,18 +226,25 @@ export async function saveVersion(
         'conflict',
         'Somebody else kept a version of this campaign meanwhile. Yours is still here; open the campaign again to see theirs.',
       );
-    const row = await tx.first<{ id: string }>(
-      'insert into campaign_versions (account_id, campaign_id, number, plan, made_by, made_at) values ($1, $2, $3, $4::jsonb, $5, $6) returning id',
-      [scope.accountId, id, latest!.number + 1, JSON.stringify(plan), made(principal), at],
+    const row = await campaignVersionsTable.insert(
+      {
+        account_id: scope.accountId,
+        campaign_id: id,
+        number: latest!.number + 1,
+        plan,
+        made_by: made(principal),
+        made_at: at,
+      },
+      tx,
     );
     if (campaign.state === 'draft')
       await tx.run(
         'delete from campaign_versions v where v.campaign_id = $1 and v.id <> $2 and not exists (select 1 from enrollments e where e.version_id = v.id)',
-        [id, row!.id],
+        [id, row.id],
       );
     if (JSON.stringify(plan.starts) !== JSON.stringify(campaign.plan.starts))
-      await tx.run('update campaigns set scanned_at = null where id = $1', [id]);
-    if (people === 'move') await move(tx, id, row!.id, plan, at);
+      await campaignsTable.update({ scanned_at: null }, { id }, tx);
+    if (people === 'move') await move(tx, id, row.id, plan, at);
     await publish(tx, { accountId: scope.accountId, topic: 'campaign', ownerId: null });
     await wakeWorkers(tx);
   });

@@ -2,6 +2,7 @@
  * Campaigns that begin by themselves: for whoever comes to be among those named, asks by a door or source, or has a day. A look is
  * taken every hour of the clock; the first after a campaign was switched on only remembers who is among them already.
  */
+import { campaignsTable } from './campaigns.model';
 import { campaignsHeldSql } from '../accounts';
 import { nextYearly, type Plan, type Start } from '@/core/campaigns';
 import type { Activity, Because } from '@/core/contacts';
@@ -44,7 +45,7 @@ export async function carryOutStarts(): Promise<number> {
       if (!scan) return null;
       let came = 0;
       for (const [place, start] of scan.plan.starts.entries()) came += await begin(tx, scan, place, start, at);
-      await tx.run('update campaigns set scanned_at = $2 where id = $1', [scan.id, at]);
+      await campaignsTable.update({ scanned_at: at }, { id: scan.id }, tx);
       return came;
     });
     if (one === null) return begun;

@@ -2,6 +2,7 @@
  * Who sends to lead mailboxes. The first sender of a mailbox is the one it was made for; another is proposed to the office, and may be
  * given a door of its own: its mails count there from then on, whichever address they are sent to.
  */
+import { sendersTable } from './senders.model';
 import { scopeFor, type Principal } from '@/core/accounts';
 import { oneLine, senderOf, type SenderView } from '@/core/capture';
 import { notFound } from '@/core/shared';
@@ -62,7 +63,7 @@ export async function updateSender(
   const called = name ?? (sender.name || sender.domain);
   const door = await createDoor(principal, { kind: 'mail', name: called, source: called, defaults: sender.defaults });
   await transact(async (tx) => {
-    await tx.run('update senders set door_id = $2 where id = $1', [id, door.id]);
+    await sendersTable.update({ door_id: door.id }, { id }, tx);
     await tx.run('update extraction_rules set door_id = $3 where door_id = $1 and sender = $2', [
       sender.door_id,
       sender.domain,

@@ -1,4 +1,7 @@
 /** Lead sources as an office keeps them: which are new, which are the same. Merging moves people, inquiries, doors, segments and rungs over; it can be taken apart. */
+import { sourceMergesTable } from './source-merges.model';
+import { segmentsTable } from '../segments';
+import { sourcesTable } from './sources.model';
 import { scopeFor, type Principal } from '@/core/accounts';
 import { oneLine, type SourceView } from '@/core/capture';
 import { withSource, type Tree } from '@/core/segments';
@@ -86,12 +89,12 @@ export async function mergeSources(
       segments: await renameInSegments(tx, accountId, from.name, into.name),
       rungs: await renameInRungs(tx, principal, from.name, into.name, at),
     };
-    await tx.run(`update sources set state = 'merged', into_id = $2 where id = $1`, [fromId, intoId]);
-    await tx.run('update sources set into_id = $2 where into_id = $1', [fromId, intoId]);
-    await tx.run(`update sources set state = 'known' where id = $1`, [intoId]);
-    const row = await tx.first<{ id: string }>(
-      'insert into source_merges (account_id, from_id, into_id, moved, made_by, at) values ($1, $2, $3, $4::jsonb, $5, $6) returning id',
-      [accountId, fromId, intoId, JSON.stringify(moved), userId, at],
+    await sourcesTable.update({ state: 'merged', into_id: intoId }, { id: fromId }, tx);
+    await sourcesTable.update({ into_id: intoId }, { into_id: fromId }, tx);
+    await sourcesTable.update({ state: 'known' }, { id: intoId }, tx);
+    const row = await sourceMergesTable.insert(
+      { account_id: accountId, from_id: fromId, into_id: intoId, moved, made_by: userId, at },
+      tx,
     );
     await writeAudit(
       tx,
@@ -101,7 +104,7 @@ export async function mergeSources(
       { from: from.name, into: into.name, people: moved.contacts.length },
       at,
     );
-    return { id: row!.id, people: moved.contacts.length };
+    return { id: row.id, people: moved.contacts.length };
   });
   forgetSources();
   forgetDoors();
@@ -128,8 +131,8 @@ export async function splitSources(principal: Principal, mergeId: string): Promi
       ]);
     await renameInSegments(tx, accountId, into_name, from_name, moved.segments);
     if (moved.rungs) await renameInRungs(tx, principal, into_name, from_name, at);
-    await tx.run(`update sources set state = 'known', into_id = null where id = $1`, [row.from_id]);
-    await tx.run('update source_merges set undone_at = $2 where id = $1', [mergeId, at]);
+    await sourcesTable.update({ state: 'known', into_id: null }, { id: row.from_id }, tx);
+    await sourceMergesTable.update({ undone_at: at }, { id: mergeId }, tx);
     await writeAudit(tx, principal, accountId, 'source.split', { from: from_name, into: into_name }, at);
   });
   forgetSources();
@@ -146,7 +149,7 @@ async function renameInSegments(tx: Tx, accountId: string, from: string, to: str
   for (const { id, tree } of rows) {
     const next = withSource(tree, from, to);
     if (JSON.stringify(next) === JSON.stringify(tree)) continue;
-    await tx.run('update segments set tree = $2::jsonb where id = $1', [id, JSON.stringify(next)]);
+    await segmentsTable.update({ tree: next }, { id }, tx);
     changed.push(id);
   }
   return changed;

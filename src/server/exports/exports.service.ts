@@ -1,4 +1,5 @@
 /** Asking for an export, its parts as the worker writes them, and the file for whoever asked. Each is in the audit. */
+import { exportsTable } from './exports.model';
 import { AppError, DAY, notFound } from '@/core/shared';
 import { accountOf, fullName, onlyOf, scopeFor, wholeAccount, type Principal, type Scope } from '@/core/accounts';
 import type { ExportFormat, ExportOptions, ExportView } from '@/core/exports';
@@ -62,13 +63,22 @@ export async function addExport(
   const { accountId, userId } = scopeFor(principal);
   const at = await now(tx);
   await tx.run(`delete from exports where account_id = $1 and made_at < $2`, [accountId, new Date(at.getTime() - KEPT_MS)]);
-  const row = await tx.first<ExportRow>(
-    `insert into exports (account_id, user_id, format, selection, options, made_at, email, schedule_id) values ($1, $2, $3, $4::jsonb, $6::jsonb, $5, $7, $8) returning *, null as by`,
-    [accountId, userId, format, JSON.stringify(selection), at, JSON.stringify(options), how.email, how.scheduleId ?? null],
+  const row = await exportsTable.insert(
+    {
+      account_id: accountId,
+      user_id: userId,
+      format,
+      selection,
+      options,
+      made_at: at,
+      email: how.email,
+      schedule_id: how.scheduleId ?? null,
+    },
+    tx,
   );
-  await writeAudit(tx, principal, accountId, 'contacts.export', { exportId: row!.id, format, selection, ...how }, at);
-  await enqueue(tx, 'exports.run', { exportId: row!.id });
-  return viewOf({ ...row!, by: principal.kind === 'user' ? fullName(principal.user) : null });
+  await writeAudit(tx, principal, accountId, 'contacts.export', { exportId: row.id, format, selection, ...how }, at);
+  await enqueue(tx, 'exports.run', { exportId: row.id });
+  return viewOf({ ...(row as Omit<ExportRow, 'by'>), by: principal.kind === 'user' ? fullName(principal.user) : null });
 }
 
 export async function listExports(principal: Principal, limit: number): Promise<ExportView[]> {

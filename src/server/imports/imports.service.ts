@@ -1,4 +1,5 @@
 /** Asking for an import: the file comes in by parts, is looked at, corrected by hand, started, stopped, taken back. The work is the worker's. */
+import { importsTable } from './imports.model';
 import { AppError } from '@/core/shared';
 import { may, runsTheOffice, scopeFor, type Principal } from '@/core/accounts';
 import { headingPrint, type ImportColumn, type ImportOptions, type ImportView } from '@/core/imports';
@@ -23,20 +24,16 @@ export async function createImport(
 ): Promise<ImportView> {
   const { accountId, userId } = scopeFor(principal);
   const at = await now();
-  const made = await reader().first<{ id: string }>(
-    `insert into imports (account_id, user_id, file_name, made_at) values ($1, $2, $3, $4) returning id`,
-    [accountId, userId, lineOf(fileName), at],
-  );
-  const id = made!.id;
+  const { id } = await importsTable.insert({ account_id: accountId, user_id: userId, file_name: lineOf(fileName), made_at: at });
   try {
     const bytes = await store(id, body);
     await transact(async (tx) => {
-      await tx.run(`update imports set state = 'looking', bytes = $2 where id = $1`, [id, bytes]);
+      await importsTable.update({ state: 'looking', bytes: String(bytes) }, { id }, tx);
       await writeAudit(tx, principal, accountId, 'import.upload', { importId: id, fileName, bytes }, at);
       await enqueue(tx, 'imports.look', { importId: id }, lineFor(bytes));
     });
   } catch (error) {
-    await reader().run('delete from imports where id = $1', [id]);
+    await importsTable.remove({ id });
     throw error;
   }
   return findImport(principal, id);
@@ -101,12 +98,7 @@ export async function updateImport(principal: Principal, id: string, patch: Impo
       );
       await enqueue(tx, 'imports.look', { importId: id }, lineFor(row.bytes));
     }
-    await tx.run('update imports set options = $2::jsonb, columns = $3::jsonb, state = $4 where id = $1', [
-      id,
-      JSON.stringify(options),
-      JSON.stringify(columns),
-      state,
-    ]);
+    await importsTable.update({ options, columns, state }, { id }, tx);
     return importView({ ...row, options, columns, state });
   });
 }
@@ -166,7 +158,7 @@ async function move(
     const row = await findImportRow(principal, id, tx, true);
     if (row.state === to) return importView(row);
     if (!from.includes(row.state)) throw new AppError('conflict', error);
-    await tx.run('update imports set state = $2 where id = $1', [id, to]);
+    await importsTable.update({ state: to }, { id }, tx);
     await enqueue(tx, job, { importId: id }, lineFor(row.bytes));
     return importView({ ...row, state: to });
   });

@@ -1,4 +1,5 @@
 /** The worker's notes on an import: what it saw, that it cannot go on, that it is done. */
+import { importsTable } from './imports.model';
 import type { FileFormat, ImportColumn, ImportScan, ImportState } from '@/core/imports';
 import { now, publish, reader, transact, type Tx } from '../shared';
 import type { ImportRow } from './imports.repository';
@@ -34,11 +35,7 @@ export async function saveImportScan(
 /** The file is not one that can be read. */
 export async function refuseImport(row: ImportRow, format: FileFormat, sentence: string): Promise<void> {
   await transact(async (tx) => {
-    await tx.run(`update imports set state = 'refused', format = $2::jsonb, sentence = $3 where id = $1`, [
-      row.id,
-      JSON.stringify(format),
-      sentence,
-    ]);
+    await importsTable.update({ state: 'refused', format, sentence }, { id: row.id }, tx);
     await tx.run('delete from import_parts where import_id = $1', [row.id]);
     await tellAll(tx, row);
   });
@@ -53,7 +50,7 @@ export const reportImportScan = async (id: string, rows: number): Promise<boolea
 
 export async function endImport(row: ImportRow, state: ImportState, at: Date): Promise<void> {
   await transact(async (tx) => {
-    await tx.run('update imports set state = $2, ended_at = $3 where id = $1', [row.id, state, at]);
+    await importsTable.update({ state, ended_at: at }, { id: row.id }, tx);
     await tellAll(tx, row);
   });
 }

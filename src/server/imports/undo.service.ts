@@ -1,4 +1,5 @@
 /** Taking an import back, chunk by chunk: who was made goes, unless somebody worked with them since; who was completed is as before, except what was changed since. */
+import { importsTable } from './imports.model';
 import { forgetSearch, putBackPermissions, refreshSearch, restate, type SaidBefore } from '../contacts';
 import { now, transact, type Tx } from '../shared';
 import { readImport, type ImportRow } from './imports.repository';
@@ -23,7 +24,7 @@ export async function undoImportChunk(id: string): Promise<boolean> {
       [id],
     );
     if (!rows.length) {
-      await tx.run(`update imports set state = 'undone', ended_at = $2 where id = $1`, [id, at]);
+      await importsTable.update({ state: 'undone', ended_at: at }, { id }, tx);
       return false;
     }
     const changed = rows.filter(({ outcome }) => outcome === 'changed');

@@ -1,4 +1,5 @@
 /** What a rung adds to whoever comes by it: its tags, and a lender. */
+import { rostersTable } from './rosters.model';
 import { turnOrder, type Rung } from '@/core/routing';
 import type { Tx } from '../shared';
 
@@ -41,6 +42,6 @@ async function nextLender(tx: Tx, rosterId: string, at: Date): Promise<string | 
     [rosterId, at],
   );
   const next = turnOrder(members, roster.last_user_id)[0];
-  if (next) await tx.run('update rosters set last_user_id = $2 where id = $1', [rosterId, next.userId]);
+  if (next) await rostersTable.update({ last_user_id: next.userId }, { id: rosterId }, tx);
   return next?.userId ?? null;
 }

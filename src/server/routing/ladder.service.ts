@@ -1,4 +1,5 @@
 /** Changing the ladder: as a whole, so that what was rehearsed is what is applied. Each change is a version that can be brought back. */
+import { rungsTable } from './rungs.model';
 import { AppError, notFound, fieldErrors } from '@/core/shared';
 import { accountOf, fullName, type Principal } from '@/core/accounts';
 import type { LadderVersionView, Notify, Rung } from '@/core/routing';
@@ -126,26 +127,10 @@ async function writeRungs(tx: Tx, accountId: string, given: GivenLadder, at: Dat
     at,
   ]);
   for (const [n, rung] of given.rungs.entries()) {
-    const values = [
-      n + 1,
-      JSON.stringify(rung.tree),
-      rung.roster_id,
-      rung.campaign_id,
-      rung.tags,
-      rung.lender_id,
-      rung.lender_roster_id,
-      rung.notify,
-    ];
-    if (rung.id)
-      await tx.run(
-        'update rungs set position = $3, tree = $4::jsonb, roster_id = $5, campaign_id = $6, tags = $7::bigint[], lender_id = $8, lender_roster_id = $9, notify = $10::text[], deleted_at = null where id = $1 and account_id = $2',
-        [rung.id, accountId, ...values],
-      );
-    else
-      await tx.run(
-        'insert into rungs (account_id, position, tree, roster_id, campaign_id, tags, lender_id, lender_roster_id, notify) values ($1, $2, $3::jsonb, $4, $5, $6::bigint[], $7, $8, $9::text[])',
-        [accountId, ...values],
-      );
+    const { id, tree, roster_id, campaign_id, tags, lender_id, lender_roster_id, notify } = rung;
+    const row = { position: n + 1, tree, roster_id, campaign_id, tags, lender_id, lender_roster_id, notify };
+    if (id) await rungsTable.update({ ...row, deleted_at: null }, { id, account_id: accountId }, tx);
+    else await rungsTable.insert({ account_id: accountId, ...row }, tx);
   }
 }
 

@@ -2,6 +2,7 @@
  * Handing on people who have been here for a while, many at once: to a roster or down the ladder, each at once to whoever is next and
  * may have leads, never back to whom they come from. Nobody is offered anything: windows are for leads that have just come.
  */
+import { rostersTable } from './rosters.model';
 import type { CleanInquiry } from '@/core/capture/schemas';
 import { decide, knownOfLead, leadOf, startIn, nextRoutingStep, type Roster } from '@/core/routing';
 import { readKnown } from '../segments';
@@ -68,11 +69,7 @@ export async function chooseAgents(
     chosen.set(person.id, step.userId);
   }
   for (const roster of rosters.values())
-    await tx.run('update rosters set last_user_id = $2, credit = $3::jsonb where id = $1', [
-      roster.id,
-      roster.turn.lastUserId,
-      JSON.stringify(roster.turn.credit),
-    ]);
+    await rostersTable.update({ last_user_id: roster.turn.lastUserId, credit: roster.turn.credit }, { id: roster.id }, tx);
   return chosen;
 }
 

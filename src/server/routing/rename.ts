@@ -1,4 +1,5 @@
 /** A lead source is called otherwise: rungs that ask for it ask for its new name, as a new version of the ladder. */
+import { rungsTable } from './rungs.model';
 import { fullName, scopeFor, type Principal } from '@/core/accounts';
 import { withSource } from '@/core/segments';
 import { listFields } from '../contacts';
@@ -15,7 +16,7 @@ export async function renameInRungs(tx: Tx, principal: Principal, from: string, 
     if (JSON.stringify(tree) === JSON.stringify(rung.tree)) continue;
     any = true;
     rung.tree = tree;
-    await tx.run('update rungs set tree = $2::jsonb where id = $1', [rung.id, JSON.stringify(tree)]);
+    await rungsTable.update({ tree }, { id: rung.id }, tx);
   }
   if (!any) return false;
   const last = await tx.first<{ own_listing: boolean }>(

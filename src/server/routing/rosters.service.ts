@@ -1,4 +1,5 @@
 /** Making and changing rosters, in one place: who is on them, how they hand out, what happens when a window ends; and invitations to them. */
+import { rostersTable } from './rosters.model';
 import { AppError, notFound, fieldErrors } from '@/core/shared';
 import { accountOf, type Principal } from '@/core/accounts';
 import { circleOf, type Then } from '@/core/routing';
@@ -47,12 +48,10 @@ export async function createRoster(principal: Principal, input: unknown): Promis
   const given = read(rosterSchema, input);
   const accountId = accountOf(principal);
   return transact(async (tx) => {
-    const row = await tx.first<{ id: string }>(
-      'insert into rosters (account_id, name, safety_net_id) values ($1, $2, $3) returning id',
-      [accountId, given.name, given.safety_net_id],
-    );
-    await write(tx, principal, accountId, row!.id, given);
-    return row!;
+    const { name, safety_net_id } = given;
+    const { id } = await rostersTable.insert({ account_id: accountId, name: name!, safety_net_id: safety_net_id! }, tx);
+    await write(tx, principal, accountId, id, given);
+    return { id };
   });
 }
 
@@ -64,10 +63,7 @@ export async function updateRoster(principal: Principal, id: string, input: unkn
   const given = read(rosterPatchSchema, input);
   const accountId = accountOf(principal);
   const left = await transact(async (tx) => {
-    const there = await tx.first('select 1 from rosters where id = $1 and account_id = $2 and deleted_at is null for update', [
-      id,
-      accountId,
-    ]);
+    const there = await rostersTable.lock({ id, account_id: accountId, deleted_at: null }, tx);
     if (!there) throw notFound('roster');
     const before = await memberIds(tx, id);
     await write(tx, principal, accountId, id, given);
@@ -85,7 +81,7 @@ const memberIds = async (tx: Tx, id: string): Promise<string[]> =>
 
 async function write(tx: Tx, principal: Principal, accountId: string, id: string, given: Given): Promise<void> {
   await checkPeople(tx, accountId, given);
-  const columns: Record<string, unknown> = {
+  const columns = {
     name: given.name,
     hand_out: given.hand_out,
     window_seconds: given.window_seconds,
@@ -98,12 +94,8 @@ async function write(tx: Tx, principal: Principal, accountId: string, id: string
     sees: given.sees,
     safety_net_id: given.safety_net_id,
   };
-  const set = Object.entries(columns).filter(([, value]) => value !== undefined);
-  if (set.length)
-    await tx.run(`update rosters set ${set.map(([name], at) => `${name} = $${at + 2}`).join(', ')} where id = $1`, [
-      id,
-      ...set.map(([, value]) => value),
-    ]);
+  const stated = Object.fromEntries(Object.entries(columns).filter(([, value]) => value !== undefined));
+  if (Object.keys(stated).length) await rostersTable.update(stated, { id }, tx);
   await checkCircles(tx, accountId);
   const at = await now(tx);
   if (given.members) await writeMembers(tx, id, given.members, Boolean(given.invite), at);
@@ -208,7 +200,7 @@ export async function deleteRoster(principal: Principal, id: string): Promise<vo
         'conflict',
         `${used!.rosters.join(', ')} hands on to this roster. Change that first; nothing was deleted.`,
       );
-    await tx.run('update rosters set deleted_at = $2 where id = $1', [id, await now(tx)]);
+    await rostersTable.update({ deleted_at: await now(tx) }, { id }, tx);
     await writeAudit(tx, principal, accountId, 'deleted a roster', { roster_id: id }, await now(tx));
     await publish(tx, { accountId, topic: 'routing', ownerId: null });
   });

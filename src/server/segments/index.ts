@@ -1,3 +1,4 @@
+export { segmentsTable } from './segments.model';
 export { exactCount } from './counts';
 export { readKnown } from './segment-facts.repository';
 export {
