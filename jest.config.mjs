@@ -39,7 +39,7 @@ const config = {
       ...base,
       displayName: 'core',
       testMatch: [
-        '<rootDir>/src/{core,providers,ui,worker}/**/*.test.ts',
+        '<rootDir>/src/{core,providers,server,ui,worker}/**/*.test.ts',
         '<rootDir>/simulator/**/*.test.ts',
         '<rootDir>/tests/architecture/**/*.test.ts',
       ],
