@@ -29,6 +29,7 @@ import { idempotency } from './0027_idempotency';
 import { standardNames } from './0028_standard_names';
 import { enrollments } from './0029_enrollments';
 import { reasons } from './0030_reasons';
+import { errors } from './0031_errors';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -62,5 +63,6 @@ export const migrations: Migration[] = [
   standardNames,
   enrollments,
   reasons,
+  errors,
 ];
 export type { Migration };

@@ -50,7 +50,7 @@ async function rehearsed(campaign, tree, times) {
       await new Promise((resolve) => setTimeout(resolve, 100));
       state = await api(`/campaign-rehearsals/${id}`);
     }
-    if (state.state !== 'done') throw new Stop(`the rehearsal ended as ${state.state}: ${state.fault}`);
+    if (state.state !== 'done') throw new Stop(`the rehearsal ended as ${state.state}: ${state.error}`);
     seen = state.people;
     runs.push((performance.now() - began) / 1000);
   }

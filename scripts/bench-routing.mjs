@@ -130,7 +130,7 @@ async function rehearsal(db, worker) {
       await new Promise((resolve) => setTimeout(resolve, 200));
       state = await api(`/rehearsals/${id}`);
     }
-    if (state.state !== 'done') throw new Stop(`the rehearsal ended as ${state.state}: ${state.fault}`);
+    if (state.state !== 'done') throw new Stop(`the rehearsal ended as ${state.state}: ${state.error}`);
     runs.push({ seconds: (performance.now() - began) / 1000, inquiries: state.done });
   }
   return {

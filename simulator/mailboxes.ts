@@ -41,7 +41,7 @@ export function mailboxes(world: SimulatorWorld): SMTPServer {
             () => refuse(451, 'try again later'),
           ),
         )
-        .then((fault) => done(fault))
+        .then((error) => done(error))
         .catch((error: Error) => done(error));
     },
   });

@@ -30,7 +30,7 @@ export interface WorldContact {
   messages: WorldMessage[];
   tasks: { kind: 'call' | 'promise'; dueAt: Date; note: string; doneAt: Date | null; key: string | null }[];
   permissions: { channel: 'call' | 'text' | 'email'; state: 'granted' | 'withdrawn'; how: string; forGood: boolean; at: Date }[];
-  phoneFault: string | null;
+  phoneError: string | null;
   enrollment: {
     state: 'active' | 'stopped' | 'finished';
     step: number;
@@ -127,7 +127,7 @@ export function drawContact(n: number, random: Random, towns: Town[], kind: 'lea
     messages: [],
     tasks: [],
     permissions: [],
-    phoneFault: null,
+    phoneError: null,
     enrollment: null,
     routed: null,
     firstTryAt: null,

@@ -90,7 +90,7 @@ class Chronicle {
       contact.firstTryAt ??= at;
       this.stage(at, 'talking');
     } else this.tried(at);
-    if (outcome === 'wrong_number') contact.phoneFault = 'wrong number';
+    if (outcome === 'wrong_number') contact.phoneError = 'wrong number';
   }
 
   write(at: Date, channel: 'text' | 'email', text: string): void {
@@ -173,7 +173,7 @@ function comeBack(story: Chronicle): void {
   story.add(at, 'inquiry', { direction: 'in', data: { text: ask, door: 'Lead sources', from: contact.source } });
   story.add(at, 'handed', { because: { why: 'returning', agent: nameOf(contact.ownerId) } });
   const back = working(new Date(at.getTime() + random.int(2, 40) * MINUTE), random);
-  if (contact.phone && !contact.phoneFault && back < START)
+  if (contact.phone && !contact.phoneError && back < START)
     story.call(back, random.pick(['talked', 'voicemail', 'talked', 'no_answer'] as const));
   const tries = contact.activities
     .filter((activity) => activity.at >= at && isHumanTry(activity))
@@ -359,7 +359,7 @@ function tryByPhone(story: Chronicle, first: Date): { at: Date; talked: boolean 
   let at = first;
   let talked = false;
   const tries = random.int(1, 5);
-  for (let attempt = 0; attempt < tries && at < START && !talked && !contact.phoneFault; attempt += 1) {
+  for (let attempt = 0; attempt < tries && at < START && !talked && !contact.phoneError; attempt += 1) {
     const outcome = drawOutcome(random, attempt);
     talked = outcome === 'talked';
     const inCampaign = contact.enrollment?.endedAt && contact.enrollment.endedAt <= at;
@@ -416,7 +416,7 @@ function follow(story: Chronicle, since: Date): void {
   for (let touches = 0; at < START && touches < 60; touches += 1) {
     const when = working(at, random);
     if (when >= START) break;
-    if (contact.phone && !contact.phoneFault && random.chance(0.6))
+    if (contact.phone && !contact.phoneError && random.chance(0.6))
       story.call(
         when,
         random.chance(0.35) ? 'talked' : random.pick(['voicemail', 'no_answer'] as const),

@@ -75,8 +75,8 @@ async function copy(tx: Tx, k: number, top: number): Promise<void> {
     `insert into contact_facts select (f).* from (select jsonb_populate_record(f, jsonb_build_object('contact_id', ${of('f.contact_id')})) as f from contact_facts f where f.contact_id <= ${top}) x`,
   );
   await tx.run(
-    `insert into contact_points (account_id, contact_id, kind, value, position, active, fault)
-     select account_id, ${of('contact_id')}, kind, case when kind = 'phone' then '+1${area}555' || (1000 + contact_id) else replace(value, '@', '.${k}@') end, position, active, fault from contact_points where contact_id <= ${top}`,
+    `insert into contact_points (account_id, contact_id, kind, value, position, active, error)
+     select account_id, ${of('contact_id')}, kind, case when kind = 'phone' then '+1${area}555' || (1000 + contact_id) else replace(value, '@', '.${k}@') end, position, active, error from contact_points where contact_id <= ${top}`,
   );
   await tx.run(
     `insert into permissions (account_id, channel, address, state, for_good, how, evidence, at)

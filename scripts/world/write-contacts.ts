@@ -35,11 +35,11 @@ export async function writeContacts(tx: Tx, contacts: WorldContact[]): Promise<n
   return activities;
 }
 
-const pointRows = ({ id, phone, phoneFault, email }: WorldContact): WorldRow<typeof contactPointsTable>[] => {
+const pointRows = ({ id, phone, phoneError, email }: WorldContact): WorldRow<typeof contactPointsTable>[] => {
   const point = { ...ACCOUNT, contact_id: id, position: 0, active: true };
   return [
-    ...(phone ? [{ ...point, kind: 'phone' as const, value: phone, fault: phoneFault }] : []),
-    ...(email ? [{ ...point, kind: 'email' as const, value: email, fault: null }] : []),
+    ...(phone ? [{ ...point, kind: 'phone' as const, value: phone, error: phoneError }] : []),
+    ...(email ? [{ ...point, kind: 'email' as const, value: email, error: null }] : []),
   ];
 };
 

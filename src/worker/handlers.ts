@@ -24,7 +24,7 @@ export const handlersOf = (processId: string, outside: Providers, goesOn: () => 
   'calling.hangUp': async ({ callId }) => {
     const key = await keyOfCall(callId);
     const answer = key ? await outside.voice.hangUp(key) : null;
-    if (answer?.result === 'later') throw new Error(answer.fault);
+    if (answer?.result === 'later') throw new Error(answer.error);
   },
   'imports.look': ({ importId }) => orFailImport(importId, () => scanImport(importId)),
   'imports.run': ({ importId }) => orFailImport(importId, () => performImport(importId, goesOn)),

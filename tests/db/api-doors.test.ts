@@ -68,7 +68,7 @@ test('a door shows how it would read a body with a mapping, with what would be w
       { place: 'q2', value: 'nobody' },
     ],
     inquiry: { person: { first_name: 'Odo', last_name: 'Fenwick' } },
-    faults: [{ field: 'person.emails.0', message: 'nobody is not an e-mail address' }],
+    errors: [{ field: 'person.emails.0', message: 'nobody is not an e-mail address' }],
   });
   const secret = door.address!.split('/').at(-1)!;
   expect((await m.capture.doorOfSecret(secret)).id).toBe(door.id);

@@ -75,7 +75,7 @@ test('whom SQL leaves out is whom the guardrails would hold', async () => {
   await app().completePeople();
   await db.run(`update contacts set stage = 'talking' where stage = 'archived'`);
   await db.run(
-    `insert into contact_points (account_id, contact_id, kind, value, fault) select 1, id, k.kind, case k.kind when 'email' then 'x' || id || '@draw.example' else '+15645550' || lpad(id::text, 3, '0') end, case when id % 11 = 0 then 'gone' end from contacts, (values ('email'), ('phone')) k(kind) where id % 5 > 0 on conflict do nothing`,
+    `insert into contact_points (account_id, contact_id, kind, value, error) select 1, id, k.kind, case k.kind when 'email' then 'x' || id || '@draw.example' else '+15645550' || lpad(id::text, 3, '0') end, case when id % 11 = 0 then 'gone' end from contacts, (values ('email'), ('phone')) k(kind) where id % 5 > 0 on conflict do nothing`,
   );
   for (const channel of ['email', 'text'] as const) {
     await db.run(
@@ -101,7 +101,7 @@ test('whom SQL leaves out is whom the guardrails would hold', async () => {
           anyStage: true,
           doNotContact: contact.do_not_contact,
           address: row.address,
-          addressFault: row.address ? (contact.address_faults[row.address] ?? null) : null,
+          addressError: row.address ? (contact.address_errors[row.address] ?? null) : null,
           permission:
             known?.state && known.state !== 'unknown' ? { state: known.state, at: null, how: null } : UNKNOWN_PERMISSION,
           wroteAt: null,
@@ -239,7 +239,7 @@ test('opens, clicks, answers, returns and complaints are counted with their peop
   expect(await app().story(ids[0]!)).toEqual(
     expect.arrayContaining([expect.stringContaining('opened email in'), 'clicked email in: https://homes.example/a?b=1&c=2']),
   );
-  expect((await app().contact(ids[2]!)).address_faults).toEqual({ 'p3@people.example': expect.stringContaining('550') });
+  expect((await app().contact(ids[2]!)).address_errors).toEqual({ 'p3@people.example': expect.stringContaining('550') });
   expect((await app().contact(ids[3]!)).permissions.email).toBe('withdrawn');
   const again = await broadcasts().previewReach(ada(), { channel: 'email', selection: { ids } });
   expect(again).toMatchObject({ receive: 2, left_out: { withdrawn: 2, address_broken: 2 } });
@@ -261,9 +261,9 @@ test('a mail that comes back for a while counts three times before the address i
   app().world.people.script('p1@people.example', { mail: 'delays' });
   await send();
   await send();
-  expect((await app().contact(one!)).address_faults).toEqual({});
+  expect((await app().contact(one!)).address_errors).toEqual({});
   await send();
-  expect((await app().contact(one!)).address_faults).toEqual({ 'p1@people.example': expect.stringContaining('3 times') });
+  expect((await app().contact(one!)).address_errors).toEqual({ 'p1@people.example': expect.stringContaining('3 times') });
 });
 
 test('letters go as pages and are tracked to the door; one for a household; printed here they are one file, with labels', async () => {

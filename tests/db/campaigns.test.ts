@@ -44,7 +44,7 @@ const enrollments = (contactId: string) =>
     [contactId],
   );
 
-test('a starter becomes a draft, is copied, switched on and off; a draft with faults cannot be switched on', async () => {
+test('a starter becomes a draft, is copied, switched on and off; a draft with errors cannot be switched on', async () => {
   const { campaigns } = app().m;
   const ada = app().as('Ada');
   for (const { key, name, plan: own } of STARTERS) {

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import type { BulkAction } from '@/core/changes';
 import type { Selection } from '@/server/changes';
 import { reasons } from '../../migrations/0030_reasons';
+import { errors } from '../../migrations/0031_errors';
 import { appForEach } from '../harness/each';
 import type { TestApp } from '../harness/test-app';
 
@@ -265,7 +266,7 @@ test('a change that failed in the middle says why, and what it did until then is
   await app().m.changes.failChange(done.id, 'The disk is full.');
   expect(await app().m.changes.findChange(app().as('Ada'), done.id)).toMatchObject({
     state: 'failed',
-    fault: 'The disk is full.',
+    error: 'The disk is full.',
     can_undo: true,
   });
   expect(await undo(done.id)).toMatchObject({ state: 'undone', undone: 3 });
@@ -286,4 +287,17 @@ test('what an earlier version left alone is told by the reasons of today', async
   expect(await it.story(first!)).toContainEqual(
     expect.stringContaining('“New buyer” was not begun: the stage is Client, where campaigns end.'),
   );
+});
+
+test('what an earlier version said was wrong with an address is told as ever; renamed twice, nothing is renamed', async () => {
+  const [first] = await crowd(1);
+  const it = app();
+  await it.db.run(
+    `insert into activities (account_id, contact_id, at, kind, channel, data, because) values (1, $1, now(), 'bounced', 'email', '{}', '{"why": "refused", "channel": "email", "fault": "550 no such mailbox"}')`,
+    [first],
+  );
+  await it.db.run('alter table contact_points rename column error to fault');
+  for (let n = 0; n < 2; n += 1) await errors.up((sql) => it.db.run(sql));
+  expect(await it.story(first!)).toContainEqual(expect.stringContaining('The email did not arrive: 550 no such mailbox.'));
+  expect((await it.contact(first!)).address_errors).toEqual({});
 });

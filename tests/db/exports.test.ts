@@ -144,11 +144,11 @@ test('a mail server that is away is said with the file, and the file is sent whe
   const { exports, exporting, exportMail } = app().m;
   const { id } = await exports.createExport(app().as('Ada'), 'csv', { question: {} }, {}, true);
   await exporting.performExport(id);
-  const away = { ...app().outside, mail: { close: () => {}, send: async () => ({ result: 'later' as const, fault: 'away' }) } };
+  const away = { ...app().outside, mail: { close: () => {}, send: async () => ({ result: 'later' as const, error: 'away' }) } };
   await expect(exportMail.mailExport(id, away)).rejects.toThrow('away');
-  expect(await exports.findExport(app().as('Ada'), id)).toMatchObject({ mailed_at: null, mail_fault: 'away' });
+  expect(await exports.findExport(app().as('Ada'), id)).toMatchObject({ mailed_at: null, mail_error: 'away' });
   await exportMail.mailExport(id, app().outside);
-  expect(await exports.findExport(app().as('Ada'), id)).toMatchObject({ mailed_at: expect.any(Date), mail_fault: null });
+  expect(await exports.findExport(app().as('Ada'), id)).toMatchObject({ mailed_at: expect.any(Date), mail_error: null });
 });
 
 test('a schedule of somebody who left orders nothing and says so; one about a segment that is gone fails with a reason', async () => {
@@ -167,7 +167,7 @@ test('a schedule of somebody who left orders nothing and says so; one about a se
   expect(await exports.orderDueExports()).toBe(1);
   const [file] = await exports.listExports(app().as('Ada'), 5);
   await expect(exporting.performExport(file!.id)).rejects.toMatchObject({ code: 'not_found' });
-  expect((await exports.listSchedules(app().as('Ada'))).map(({ by, fault: error }) => [by, error])).toEqual([
+  expect((await exports.listSchedules(app().as('Ada'))).map(({ by, error }) => [by, error])).toEqual([
     ['Abel Test', null],
     ['Brisa Test', 'Whoever asked for it is no longer here.'],
   ]);

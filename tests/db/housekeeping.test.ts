@@ -178,7 +178,7 @@ describe('the outbox', () => {
     await app.settle();
     expect(await row()).toMatchObject({ state: 'waiting', attempts: 1, waits: true });
     expect(await app.m.messages.listStuck('1')).toMatchObject([
-      { channel: 'text', attempts: 1, state: 'waiting', fault: 'the service is down' },
+      { channel: 'text', attempts: 1, state: 'waiting', error: 'the service is down' },
     ]);
     await app.db.run('update outbox set attempts = 59, retry_at = null');
     await app.settle();

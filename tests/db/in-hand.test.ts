@@ -71,7 +71,7 @@ test('what was handed over without an answer may have gone, and counts for the c
   await waits('first', 10);
   const [first] = (await app.m.messages.claimOutbox('one', 10)).messages;
   const came = (result: 'later' | 'refused') =>
-    app.m.messages.completeOutbox('one', [{ id: first!.id, result, fault: 'did not answer in time' }], first!.at);
+    app.m.messages.completeOutbox('one', [{ id: first!.id, result, error: 'did not answer in time' }], first!.at);
   await came('later');
   await waits('second', 5);
   expect(await claimed('two')).toEqual([]);

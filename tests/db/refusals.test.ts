@@ -77,7 +77,7 @@ test('“wrong person” gives up the number and keeps the contact', async () =>
   await texts('This isn’t Oda, wrong person');
   expect(await permissions()).toEqual([`call ${PHONE}`, `text ${PHONE}`]);
   expect(await contact(id)).toEqual({ stage: 'new', do_not_contact: false, refused: false });
-  expect(await app().db.first('select fault from contact_points where value = $1', [PHONE])).toEqual({ fault: 'wrong number' });
+  expect(await app().db.first('select error from contact_points where value = $1', [PHONE])).toEqual({ error: 'wrong number' });
 });
 
 test('“not now” pauses and asks the agent; “can we stop by the house?” is an answer', async () => {

@@ -55,7 +55,7 @@ await script(async () => {
     }
   };
 
-  const faults = [];
+  const errors = [];
   const slowest = {};
   const counts = {};
   let disturbed = false;
@@ -63,7 +63,7 @@ await script(async () => {
     counts[kind] = (counts[kind] ?? 0) + 1;
     if (disturbed) return;
     if (ms > (slowest[kind]?.ms ?? 0)) slowest[kind] = { ms: Math.round(ms), what };
-    if (ms > MOST_MS) faults.push(`${kind} ${what} took ${Math.round(ms)} ms`);
+    if (ms > MOST_MS) errors.push(`${kind} ${what} took ${Math.round(ms)} ms`);
   };
 
   /** Asks until it is answered: what is away is tried again, what is answered counts. */
@@ -78,7 +78,7 @@ await script(async () => {
       if (!away) {
         note(kind, `of seed ${seed} (${path.slice(0, 60)})`, performance.now() - began);
         if (answer.status >= 500)
-          faults.push(`${kind} of seed ${seed}: ${answer.status} ${path.slice(0, 200)} ${text.slice(0, 300)}`);
+          errors.push(`${kind} of seed ${seed}: ${answer.status} ${path.slice(0, 200)} ${text.slice(0, 300)}`);
         let body = null;
         try {
           body = JSON.parse(text);
@@ -88,7 +88,7 @@ await script(async () => {
         return { status: answer.status, body };
       }
       if (small || Date.now() > until) {
-        faults.push(`${kind} of seed ${seed}: no answer on ${path.slice(0, 200)}`);
+        errors.push(`${kind} of seed ${seed}: no answer on ${path.slice(0, 200)}`);
         return { status: 0, body: null };
       }
     }
@@ -137,10 +137,10 @@ await script(async () => {
           if (code !== 0 && (code !== 451 || small)) {
             note('mail', `of seed ${seed}`, performance.now() - began);
             if (code === 250) mails.push(n);
-            else if (code !== 554) faults.push(`mail of seed ${seed}: ${words}`);
+            else if (code !== 554) errors.push(`mail of seed ${seed}: ${words}`);
             return;
           }
-          if (small || Date.now() > until) return void faults.push(`mail of seed ${seed}: ${words}`);
+          if (small || Date.now() > until) return void errors.push(`mail of seed ${seed}: ${words}`);
         }
       },
       body: async (n, seed) => {
@@ -235,7 +235,7 @@ await script(async () => {
     const until = Date.now() + SECONDS * 1000;
     let n = 0;
     const sender = async () => {
-      while (Date.now() < until && faults.length < 20) {
+      while (Date.now() < until && errors.length < 20) {
         n += 1;
         const kind = kinds[n % kinds.length];
         /* Files are read one after the other; one in five turns keeps their line short enough to wait for. */
@@ -248,7 +248,7 @@ await script(async () => {
     await harmed;
     disturbed = false;
     for (const [name, child] of Object.entries(children))
-      if (small && (child.exitCode !== null || child.signalCode)) faults.push(`the ${name} process ended`);
+      if (small && (child.exitCode !== null || child.signalCode)) errors.push(`the ${name} process ended`);
     await awaitHealthy(`${base}/api/health`, {}, 60);
 
     /* Files that wait for their turn get it; what then still is being looked at hangs. */
@@ -260,8 +260,8 @@ await script(async () => {
       )[0].n === 0;
     for (let waited = 0; waited < 120 && !(await ended()); waited += 1) await pause(1);
     clearInterval(memory);
-    if (!(await ended())) faults.push('a file is still being looked at after two minutes');
-    for (const [name, mb] of Object.entries(most)) if (mb > MOST_MB) faults.push(`the ${name} process took ${mb} MB`);
+    if (!(await ended())) errors.push('a file is still being looked at after two minutes');
+    for (const [name, mb] of Object.entries(most)) if (mb > MOST_MB) errors.push(`the ${name} process took ${mb} MB`);
 
     /* One that could not be read is kept as it came, its Message-ID somewhere within. */
     const there = new Set(
@@ -273,7 +273,7 @@ await script(async () => {
       ).map(({ id }) => id),
     );
     const lost = mails.filter((number) => !there.has(`crafted-${number}@`));
-    if (lost.length) faults.push(`${lost.length} mails are not kept, such as number ${lost[0]}`);
+    if (lost.length) errors.push(`${lost.length} mails are not kept, such as number ${lost[0]}`);
     const count = async (table, ids) =>
       (await tables(`select count(*)::int as n from ${table} where id = any($1::bigint[])`, [ids]))[0].n;
     for (const [table, ids] of [
@@ -281,9 +281,9 @@ await script(async () => {
       ['templates', templates],
       ['imports', files.map(({ id }) => id)],
     ])
-      if ((await count(table, ids)) !== ids.length) faults.push(`of ${ids.length} ${table} ${await count(table, ids)} are there`);
+      if ((await count(table, ids)) !== ids.length) errors.push(`of ${ids.length} ${table} ${await count(table, ids)} are there`);
     for (const list of ['/contacts', '/inquiries', '/lead-mails', '/templates', '/campaigns', '/imports'])
-      if ((await ask('list afterwards', 0, `/api/v1${list}`, { headers: KEY })).status !== 200) faults.push(`${list} is broken`);
+      if ((await ask('list afterwards', 0, `/api/v1${list}`, { headers: KEY })).status !== 200) errors.push(`${list} is broken`);
 
     /* Asked to end while a page listens, the web ends within five seconds. */
     const token = 'the session of a page that listens';
@@ -292,13 +292,13 @@ await script(async () => {
     ]);
     const stream = await fetch(`${base}/api/v1/events`, { headers: { cookie: `urraca_session=${encodeURIComponent(token)}` } });
     const first = await stream.body.getReader().read();
-    if (stream.status !== 200 || first.done) faults.push('no events are to be heard');
+    if (stream.status !== 200 || first.done) errors.push('no events are to be heard');
     unwatch();
     const asked = performance.now();
     const ends = new Promise((resolve) => children.web.once('exit', resolve));
     children.web.kill('SIGTERM');
     if ((await Promise.race([ends, pause(5).then(() => 'late')])) === 'late')
-      faults.push('the web did not end within five seconds');
+      errors.push('the web did not end within five seconds');
     const ending = Math.round(performance.now() - asked);
 
     say(
@@ -318,7 +318,7 @@ await script(async () => {
           ', ',
         )}; ${mails.length} mails, ${inquiries.length} inquiries, ${templates.length} templates and ${files.length} files are kept; the web ended ${ending} ms after it was asked to, with a page listening`,
     );
-    if (faults.length) throw new Stop(faults.join('\n'));
+    if (errors.length) throw new Stop(errors.join('\n'));
   } finally {
     unwatch();
     await endProcesses(Object.values(children));

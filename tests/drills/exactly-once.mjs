@@ -141,14 +141,14 @@ await script(async () => {
     );
     const verified = urraca('verify');
     say(`  the simulator's record: ${texts} texts, ${emails} e-mails, ${repeats} repeats taken for the same; ${KILLS} kills`);
-    const faults = [
+    const errors = [
       twice.length && `${twice.length} touches went twice, such as ${twice[0]}`,
       texts !== wanted[0].texts && `${texts} texts instead of ${wanted[0].texts}`,
       emails !== wanted[0].emails && `${emails} e-mails instead of ${wanted[0].emails}`,
       lines[0].n !== texts + emails && `the timelines hold ${lines[0].n} messages instead of ${texts + emails}`,
       !verified.ok && verified.out,
     ].filter(Boolean);
-    if (faults.length) throw new Stop(faults.join('\n'));
+    if (errors.length) throw new Stop(errors.join('\n'));
     say('  every touch reached the outside exactly once');
   } finally {
     await endProcesses([...workers, simulator]);

@@ -31,9 +31,9 @@ const contact = (more: Partial<TouchedContact> = {}): TouchedContact => ({
   doNotContact: false,
   onThePhone: false,
   phone: '+15645550123',
-  phoneFault: null,
+  phoneError: null,
   email: 'oda@brandvold.example',
-  emailFault: null,
+  emailError: null,
   mailingAddress: '14 Heron Lane, Saltmarsh 98741',
   permissions: { text: YES, email: YES, call: YES },
   fields: {

@@ -53,9 +53,9 @@ export interface TouchedContact {
   householdSaysNo: boolean;
   registry: { registered: boolean; inquiredAt: Date | null };
   phone: string | null;
-  phoneFault: string | null;
+  phoneError: string | null;
   email: string | null;
-  emailFault: string | null;
+  emailError: string | null;
   /** The mailing address in one line, when street, town and postal code are known. */
   mailingAddress: string | null;
   permissions: Partial<Record<Channel, PermissionState>>;
@@ -120,11 +120,11 @@ export interface TouchDecision {
 /** Of one instant; what is left of a plan that has more (changes, partings, dates that are not known) goes on a day later. */
 const MOST_STEPS = 60;
 
-const addressFor = (channel: Channel, contact: TouchedContact): { address: string | null; fault: string | null } =>
+const addressFor = (channel: Channel, contact: TouchedContact): { address: string | null; error: string | null } =>
   ({
-    phone: { address: contact.phone, fault: contact.phoneFault },
-    email: { address: contact.email, fault: contact.emailFault },
-    mailing: { address: contact.mailingAddress, fault: null },
+    phone: { address: contact.phone, error: contact.phoneError },
+    email: { address: contact.email, error: contact.emailError },
+    mailing: { address: contact.mailingAddress, error: null },
   })[CHANNELS[channel].address];
 
 /** Decides what is due of an enrollment up to the first step of a later instant. A touch that may not go is passed over with its reason; the campaign goes on. */
@@ -262,7 +262,7 @@ const verdictOn = (
   now: Date,
   dated: boolean,
 ) => {
-  const { address, fault: error } = addressFor(channel, contact);
+  const { address, error } = addressFor(channel, contact);
   return mayTouch(
     {
       channel,
@@ -273,7 +273,7 @@ const verdictOn = (
       anyStage: campaign.plan.anyStage,
       doNotContact: contact.doNotContact,
       address,
-      addressFault: error,
+      addressError: error,
       permission: contact.permissions[channel] ?? UNKNOWN_PERMISSION,
       wroteAt: null,
       onThePhone: contact.onThePhone,
@@ -293,7 +293,7 @@ function reaches({ program }: RunningCampaign, contact: TouchedContact): boolean
   return [...program.nodes.values()].some(({ step }) => {
     if (step.do !== 'touch' && step.do !== 'talk') return false;
     const channel = step.do === 'talk' ? CONVERSATION_CHANNEL : step.channel;
-    const { address, fault: error } = addressFor(channel, contact);
+    const { address, error } = addressFor(channel, contact);
     return address !== null && !error && contact.permissions[channel]?.state !== 'withdrawn';
   });
 }
@@ -358,9 +358,9 @@ function answerOf(ask: Ask, { startedAt }: EnrollmentState, contact: TouchedCont
     case 'opened':
       return contact.openedAt !== null && contact.openedAt >= startedAt;
     case 'has_phone':
-      return contact.phone !== null && !contact.phoneFault;
+      return contact.phone !== null && !contact.phoneError;
     case 'has_email':
-      return contact.email !== null && !contact.emailFault;
+      return contact.email !== null && !contact.emailError;
     case 'segment':
       return contact.meets(ask.tree);
   }

@@ -11,7 +11,7 @@ const question = (more: Partial<TouchQuestion> = {}): TouchQuestion => ({
   stage: 'new',
   doNotContact: false,
   address: '+15645550123',
-  addressFault: null,
+  addressError: null,
   permission: { state: 'granted', at: null, how: null },
   wroteAt: null,
   onThePhone: false,
@@ -68,7 +68,7 @@ test('no campaign reaches somebody who is worked with, whose address is broken, 
   for (const stage of ['client', 'under_contract', 'past_client', 'archived'] as const)
     expect(ask({ stage })).toMatchObject({ go: false, because: { why: 'not_followed_up' } });
   expect(ask({ stage: 'client', automatic: false }).go).toBe(true);
-  expect(ask({ addressFault: 'wrong number' })).toMatchObject({ go: false, because: { why: 'address_broken' } });
+  expect(ask({ addressError: 'wrong number' })).toMatchObject({ go: false, because: { why: 'address_broken' } });
   expect(ask({ onThePhone: true })).toMatchObject({ go: 'later', because: { why: 'on_the_phone_now' } });
 });
 

@@ -58,7 +58,7 @@ export interface TouchQuestion {
   template?: { name: string; cap: number; sent: number } | null;
   /** The phone, e-mail or (for a letter) the complete mailing address in one line; null when there is none. */
   address: string | null;
-  addressFault: string | null;
+  addressError: string | null;
   permission: PermissionState;
   /** When the person last wrote to us: for an hour, an answer by hand is not held by quiet hours. */
   wroteAt: Date | null;
@@ -76,17 +76,17 @@ type Rule = (question: TouchQuestion, guardrails: Guardrails) => Verdict | null;
 const no = (because: Because): Verdict => ({ go: false, because });
 const later = (at: Date, because: Because): Verdict => ({ go: 'later', at, because });
 
-const confirmsRefusal: Rule = ({ confirms, address, addressFault }) =>
-  confirms && address && !addressFault ? { go: true } : null;
+const confirmsRefusal: Rule = ({ confirms, address, addressError }) =>
+  confirms && address && !addressError ? { go: true } : null;
 const markedNo: Rule = ({ doNotContact, householdSaysNo, channel }) =>
   doNotContact ? no({ why: 'do_not_contact', channel }) : householdSaysNo ? no({ why: 'household_says_no', channel }) : null;
 const stageAllows: Rule = ({ automatic, stage, anyStage, channel }) =>
   automatic && (stepOf(stage) === 'archived' || (!anyStage && !isFollowedUp(stage)))
     ? no({ why: 'not_followed_up', channel, stage })
     : null;
-const hasAddress: Rule = ({ address, addressFault, channel }) => {
+const hasAddress: Rule = ({ address, addressError, channel }) => {
   if (!address) return no({ why: 'no_address', channel });
-  return addressFault ? no({ why: 'address_broken', channel, fault: addressFault }) : null;
+  return addressError ? no({ why: 'address_broken', channel, error: addressError }) : null;
 };
 const permits: Rule = ({ permission, channel, automatic, now, timeZone }) => {
   if (permission.state === 'withdrawn')

@@ -13,7 +13,7 @@ const question = (now: string, more: Partial<TouchQuestion> = {}): TouchQuestion
   stage: 'new',
   doNotContact: false,
   address: 'a@b.example',
-  addressFault: null,
+  addressError: null,
   permission: UNKNOWN_PERMISSION,
   wroteAt: null,
   onThePhone: false,

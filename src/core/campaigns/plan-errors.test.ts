@@ -21,11 +21,11 @@ const GOOD = {
 const plan = (...steps: Step[]): Plan => ({ ...NO_PLAN, steps });
 const fields = (one: Plan, known?: string[]) => planErrors(one, known).map(({ field }) => field);
 
-test('a good plan has no fault, an empty one says what to do', () => {
+test('a good plan has no error, an empty one says what to do', () => {
   expect(planErrors(plan(touch(1, GOOD)))).toEqual([]);
   expect(planErrors(NO_PLAN)).toEqual([{ field: 'steps', message: 'There is no step yet. Add a first touch.' }]);
 });
-test('each fault stands at its step, those within ways too', () => {
+test('each error stands at its step, those within ways too', () => {
   const one = plan(
     { id: 1, when: at, do: 'task', role: 'owner', note: ' ' },
     { id: 2, when: at, do: 'branch', ask: { about: 'answered' }, yes: [], no: [] },

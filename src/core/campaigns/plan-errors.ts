@@ -6,7 +6,7 @@ import { stepsIn, type Plan, type Step } from './plan';
 const MOST_STEPS = 300;
 
 /**
- * Per step: `steps.3` is the step with the id 3. A draft may have faults; a campaign that is on may not.
+ * Per step: `steps.3` is the step with the id 3. A draft may have errors; a campaign that is on may not.
  * @param fields the names of the account's own fields; without them, any may be used
  */
 export function planErrors(plan: Plan, fields?: readonly string[]): FieldError[] {

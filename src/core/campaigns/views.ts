@@ -65,5 +65,5 @@ export interface CampaignRehearsalView {
   days: number;
   letter_cents: number;
   result: Forecast | null;
-  fault: string | null;
+  error: string | null;
 }

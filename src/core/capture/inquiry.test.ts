@@ -12,7 +12,7 @@ const errors = (body: unknown): string[] => {
   }
 };
 
-test('each fault is named by its field, all at once', () => {
+test('each error is named by its field, all at once', () => {
   expect(errors({})).toEqual(['person']);
   expect(errors({ person: { emails: ['oda'], phones: ['5'.repeat(40), '564 555 0123'] } })).toEqual([
     'person.emails.0',

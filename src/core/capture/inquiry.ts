@@ -156,7 +156,7 @@ const soundly = (_key: string, value: unknown): unknown => {
 
 /**
  * Checks and cleans an inquiry.
- * @throws AppError input_invalid with one fault per field: a broken e-mail, a phone that is none, no way to reach the person.
+ * @throws AppError input_invalid with one error per field: a broken e-mail, a phone that is none, no way to reach the person.
  */
 export function readInquiry(body: unknown): CleanInquiry {
   const { value, error } = inquirySchema.validate(body, { abortEarly: false, convert: false });

@@ -81,5 +81,5 @@ export interface BodyRead {
   /** The inquiry as it would be checked. */
   inquiry: unknown;
   /** What would be wrong with it. */
-  faults: { field: string; message: string }[];
+  errors: { field: string; message: string }[];
 }

@@ -18,7 +18,7 @@ export interface ChangeView {
   left_alone: RefusalCounts;
   undone: number;
   undo_left_alone: RefusalCounts;
-  fault: string | null;
+  error: string | null;
   by: string | null;
   made_at: Date;
   ended_at: Date | null;

@@ -73,10 +73,10 @@ export type Because =
   | { why: 'broadcast'; broadcast: string }
   | { why: 'talk'; asks: string }
   | { why: 'no_address'; channel: Channel }
-  | { why: 'address_broken'; channel: Channel; fault: string }
+  | { why: 'address_broken'; channel: Channel; error: string }
   | { why: 'not_followed_up'; channel: Channel; stage: string }
   | { why: 'has_answered'; channel: Channel }
-  | { why: 'refused'; channel: Channel; fault: string }
+  | { why: 'refused'; channel: Channel; error: string }
   | { why: 'campaign_day'; campaign: string; day: number }
   | { why: 'no_owner'; channel: Channel }
   /** Law asks for the brokerage's address in every commercial email. */
@@ -162,7 +162,7 @@ const SENTENCES: { [Why in Because['why']]: (because: Of<Why>, nameOfStage: Stag
   template_cap: (because) => `${waits(because)}: at most ${because.most} of “${because.template}” go in a day.`,
   broadcast: (because) => `Broadcast “${because.broadcast}”.`,
   talk: (because) => `The assistant asks: ${because.asks}.`,
-  refused: (because) => `The ${CHANNELS[because.channel].name} did not arrive: ${because.fault}.`,
+  refused: (because) => `The ${CHANNELS[because.channel].name} did not arrive: ${because.error}.`,
   campaign_day: (because) => `“${because.campaign}”, day ${because.day}.`,
   no_owner: (because) => `The ${CHANNELS[because.channel].name} waits for nobody: the contact has no agent.`,
   no_postal_address: () => 'The email waits: add the office’s mailing address in Setup. Every marketing email must show it.',

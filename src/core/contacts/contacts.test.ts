@@ -178,10 +178,10 @@ test('every reason is one plain sentence', () => {
     { why: 'withdrawn', channel: 'text', on: until, zone, how: 'they answered “STOP”' },
     { why: 'do_not_contact', channel: 'letter' },
     ...(['call', 'email', 'letter'] as const).map((channel): Because => ({ why: 'no_address', channel })),
-    { why: 'address_broken', channel: 'call', fault: 'wrong number' },
+    { why: 'address_broken', channel: 'call', error: 'wrong number' },
     { why: 'not_followed_up', channel: 'email', stage: 'client' },
     { why: 'has_answered', channel: 'email' },
-    { why: 'refused', channel: 'email', fault: '550 no such mailbox' },
+    { why: 'refused', channel: 'email', error: '550 no such mailbox' },
     { why: 'campaign_day', campaign: 'New buyer', day: 2 },
     { why: 'no_owner', channel: 'text' },
   ];

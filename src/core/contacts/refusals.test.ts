@@ -2,7 +2,7 @@
 import { REFUSALS, refusedSentence, refusedWords, sentenceOf, type RefusalCode } from '.';
 
 const CODES = Object.keys(REFUSALS) as RefusalCode[];
-const FACTS = { channel: 'text', stage: 'Client', fault: 'wrong number', day: 'Mon 2 Nov, 10:00', how: 'replied STOP' } as const;
+const FACTS = { channel: 'text', stage: 'Client', error: 'wrong number', day: 'Mon 2 Nov, 10:00', how: 'replied STOP' } as const;
 
 test.each(CODES)('%s is a clause behind a colon, and behind a number', (code) => {
   for (const words of [REFUSALS[code].one(FACTS), REFUSALS[code].one({}), refusedWords(code, 2)]) {

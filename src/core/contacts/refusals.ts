@@ -10,7 +10,7 @@ export interface RefusalFacts {
   /** The name of their stage. */
   stage?: string;
   /** What is wrong with the address. */
-  fault?: string;
+  error?: string;
   /** The day on which they said no, in words, and how. */
   day?: string;
   how?: string;
@@ -37,7 +37,7 @@ export const REFUSALS = {
     many: 'have no such address',
   },
   address_broken: {
-    one: ({ fault }) => `the address is known to be wrong (${fault})`,
+    one: ({ error }) => `the address is known to be wrong (${error})`,
     many: 'have an address that is known to be wrong',
   },
   withdrawn: {

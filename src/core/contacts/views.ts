@@ -56,7 +56,7 @@ export interface ContactView {
     talk_seconds: number;
     conversations: number;
   };
-  address_faults: Record<string, string>;
+  address_errors: Record<string, string>;
   created_at: Date;
 }
 

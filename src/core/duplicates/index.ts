@@ -52,7 +52,7 @@ export interface PairView {
 export interface DuplicateScanView {
   state: 'never' | 'waiting' | 'running' | 'done' | 'failed';
   pairs: number;
-  fault: string | null;
+  error: string | null;
   ended_at: Date | null;
 }
 

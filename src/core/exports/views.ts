@@ -21,14 +21,14 @@ export interface ExportView {
   total: number;
   done: number;
   bytes: number;
-  fault: string | null;
+  error: string | null;
   by: string | null;
   made_at: Date;
   ended_at: Date | null;
   /** Whether it is sent to whoever asked, when that was done, or why it could not be. */
   email: boolean;
   mailed_at: Date | null;
-  mail_fault: string | null;
+  mail_error: string | null;
 }
 
 /** An export that comes back by itself. */
@@ -38,15 +38,15 @@ export interface ScheduleView extends Rhythm {
   format: ExportFormat;
   email: boolean;
   next_at: Date;
-  fault: string | null;
+  error: string | null;
   by: string;
   /** The file of last time. */
   last: {
     id: string;
     state: ExportView['state'];
     done: number;
-    fault: string | null;
-    mail_fault: string | null;
+    error: string | null;
+    mail_error: string | null;
     made_at: string;
   } | null;
 }

@@ -90,7 +90,7 @@ export interface ImportView {
   doubtful: number;
   undone: number;
   undo_left_alone: number;
-  fault: string | null;
+  error: string | null;
   by: string | null;
   made_at: Date;
   ended_at: Date | null;

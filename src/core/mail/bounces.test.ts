@@ -24,7 +24,7 @@ test('a status of 5 is for good, with the key of our message, to whom, and why',
     report(
       'Reporting-MTA: dns; mx.brackwater.example\n\nFinal-Recipient: rfc822; Ines@Brackwater.example\nAction: failed\nStatus: 5.1.1\nDiagnostic-Code: smtp; 550 5.1.1\n No such mailbox here',
     ),
-  ).toEqual({ kind: 'hard', key: 'k7-touch', address: 'ines@brackwater.example', fault: '550 5.1.1 No such mailbox here' });
+  ).toEqual({ kind: 'hard', key: 'k7-touch', address: 'ines@brackwater.example', error: '550 5.1.1 No such mailbox here' });
 });
 
 test.each(['delayed', 'failed'])('a status of 4 is for now, whether it is %s', (action) => {
@@ -32,7 +32,7 @@ test.each(['delayed', 'failed'])('a status of 4 is for now, whether it is %s', (
     kind: 'soft',
     key: 'k7-touch',
     address: 'ines@brackwater.example',
-    fault: 'status 4.2.2',
+    error: 'status 4.2.2',
   });
 });
 
@@ -54,7 +54,7 @@ test('the message is known by its headers too, where only those come back', () =
 test('a feedback report is a complaint, and says of whom', () => {
   expect(
     report('Feedback-Type: abuse\nVersion: 1\nOriginal-Rcpt-To: <ines@brackwater.example>', 'message/feedback-report'),
-  ).toEqual({ kind: 'complaint', key: 'k7-touch', address: 'ines@brackwater.example', fault: 'abuse' });
+  ).toEqual({ kind: 'complaint', key: 'k7-touch', address: 'ines@brackwater.example', error: 'abuse' });
 });
 
 test.each([
@@ -68,7 +68,7 @@ test.each([
 });
 
 test('a long reason is cut, since people read it', () => {
-  expect(report(`Action: failed\nStatus: 5.0.0\nDiagnostic-Code: smtp; ${'no '.repeat(500)}`)!.fault.length).toBeLessThanOrEqual(
+  expect(report(`Action: failed\nStatus: 5.0.0\nDiagnostic-Code: smtp; ${'no '.repeat(500)}`)!.error.length).toBeLessThanOrEqual(
     200,
   );
 });

@@ -13,7 +13,7 @@ export interface Returned {
   /** To whom it was sent, as the report says. */
   address: string | null;
   /** Why, in the words of the other side. */
-  fault: string;
+  error: string;
 }
 
 const field = (text: string, name: string): string | null =>
@@ -36,7 +36,7 @@ export function readReturned(mail: Mail): Returned | null {
       kind: 'complaint',
       key: keyOf(quoted),
       address: bare(field(all, 'Original-Rcpt-To') ?? field(all, 'Removal-Recipient')),
-      fault: field(all, 'Feedback-Type') ?? 'abuse',
+      error: field(all, 'Feedback-Type') ?? 'abuse',
     };
   const status = field(all, 'Status');
   const action = field(all, 'Action')?.toLowerCase();
@@ -45,6 +45,6 @@ export function readReturned(mail: Mail): Returned | null {
     kind: status.startsWith('5') ? 'hard' : 'soft',
     key: keyOf(quoted),
     address: bare(field(all, 'Final-Recipient') ?? field(all, 'Original-Recipient')),
-    fault: (field(all, 'Diagnostic-Code')?.replace(/^smtp;\s*/i, '') ?? `status ${status}`).slice(0, 200),
+    error: (field(all, 'Diagnostic-Code')?.replace(/^smtp;\s*/i, '') ?? `status ${status}`).slice(0, 200),
   };
 }

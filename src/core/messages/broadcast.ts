@@ -78,7 +78,7 @@ export interface BroadcastView {
   state: BroadcastState;
   people: number;
   left_out: RefusalCounts;
-  fault: string | null;
+  error: string | null;
   made_by: { id: string; name: string } | null;
   made_at: Date;
   started_at: Date | null;

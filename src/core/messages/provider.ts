@@ -2,6 +2,6 @@
 export type ProviderAnswer =
   | { result: 'accepted'; receipt: string | null }
   /** It may work later: the provider is down, slow or busy. */
-  | { result: 'later'; fault: string }
+  | { result: 'later'; error: string }
   /** It never will: no such mailbox, no such number. */
-  | { result: 'refused'; fault: string };
+  | { result: 'refused'; error: string };

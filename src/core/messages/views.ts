@@ -10,7 +10,7 @@ export interface ParkedView {
   contact_id: string;
   name: string;
   channel: string;
-  fault: string;
+  error: string;
   attempts: number;
   state: string;
 }

@@ -136,7 +136,7 @@ export interface RehearsalView {
   state: 'waiting' | 'running' | 'done' | 'failed' | 'cancelled';
   inquiries: number;
   done: number;
-  fault: string | null;
+  error: string | null;
   result:
     | (Omit<RoutingForecast, 'rungs' | 'agents' | 'moves' | 'fairness'> & {
         /** In the order of the rehearsed ladder. */

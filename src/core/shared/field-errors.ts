@@ -1,8 +1,8 @@
-/** What Joi finds wrong, as people and programs are told: one fault a field, with what is nearest to right. */
+/** What Joi finds wrong, as people and programs are told: one error a field, with what is nearest to right. */
 import type Joi from 'joi';
 import type { FieldError } from './errors';
 
-/** Faults that say only which of several shapes something has not; what is wrong within a shape tells more. */
+/** Errors that say only which of several shapes something has not; what is wrong within a shape tells more. */
 const ONLY_ANOTHER = ['any.required', 'any.only', 'object.unknown', 'object.base', 'array.base'];
 /** Where a value fits none of several shapes: what keeps it from the one that it is most like. */
 function closest(detail: Joi.ValidationErrorItem): Joi.ValidationErrorItem {

@@ -6,5 +6,5 @@ export interface AdvanceView {
   reached: Date | null;
   /** How many instants with something due were passed. */
   done: number;
-  fault: string | null;
+  error: string | null;
 }

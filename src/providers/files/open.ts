@@ -87,7 +87,7 @@ async function openZip(path: string): Promise<OpenedFile> {
     return {
       is: 'refused',
       kind,
-      sentence: `This workbook cannot be read (${error instanceof Error ? error.message.slice(0, 120) : 'unknown fault'}). Nothing was imported; save it as CSV and try that.`,
+      sentence: `This workbook cannot be read (${error instanceof Error ? error.message.slice(0, 120) : 'unknown error'}). Nothing was imported; save it as CSV and try that.`,
     };
   }
 }

@@ -71,7 +71,7 @@ export function smtpMail(url: string, domain: string): MailProvider {
         const { responseCode, message } = error as Error & { responseCode?: number };
         return {
           result: responseCode && responseCode >= 500 && responseCode < 600 ? 'refused' : 'later',
-          fault: responseCode ? message.slice(0, 200) : 'the mail server could not be reached',
+          error: responseCode ? message.slice(0, 200) : 'the mail server could not be reached',
         };
       }
     },

@@ -42,11 +42,11 @@ it('hands over the body with its key, and keeps the receipt', async () => {
 it.each([
   [204, '', { result: 'accepted', receipt: null }],
   [200, 'thank you', { result: 'accepted', receipt: null }],
-  [400, '{"detail":"no such number"}', { result: 'refused', fault: 'no such number' }],
-  [404, '<html>', { result: 'refused', fault: 'answered 404' }],
-  [408, '{}', { result: 'later', fault: 'answered 408' }],
-  [429, '{"detail":"too many"}', { result: 'later', fault: 'too many' }],
-  [500, 'null', { result: 'later', fault: 'answered 500' }],
+  [400, '{"detail":"no such number"}', { result: 'refused', error: 'no such number' }],
+  [404, '<html>', { result: 'refused', error: 'answered 404' }],
+  [408, '{}', { result: 'later', error: 'answered 408' }],
+  [429, '{"detail":"too many"}', { result: 'later', error: 'too many' }],
+  [500, 'null', { result: 'later', error: 'answered 500' }],
 ])('reads %i %s', async (status, body, expected) => {
   await expect(handOver(await answering(status, body), {})).resolves.toEqual(expected);
 });
@@ -54,7 +54,7 @@ it.each([
 it('says that nobody was there', async () => {
   const url = await answering(200, '');
   await new Promise((closed) => servers.pop()!.close(closed));
-  await expect(handOver(url, {})).resolves.toEqual({ result: 'later', fault: 'could not be reached' });
+  await expect(handOver(url, {})).resolves.toEqual({ result: 'later', error: 'could not be reached' });
 });
 
 it('asks once more when a connection was closed while it lay idle, and no more than once', async () => {
@@ -71,7 +71,7 @@ it('asks once more when a connection was closed while it lay idle, and no more t
   await expect(handOver(url, {})).resolves.toEqual({ result: 'accepted', receipt: 'third' });
   expect(asked).toBe(3);
   const always = await service((request) => request.socket.resetAndDestroy());
-  await expect(handOver(always, {})).resolves.toEqual({ result: 'later', fault: 'could not be reached' });
+  await expect(handOver(always, {})).resolves.toEqual({ result: 'later', error: 'could not be reached' });
 });
 
 it('waits no longer than its deadline', async () => {
@@ -81,7 +81,7 @@ it('waits no longer than its deadline', async () => {
     setTimeout(() => controller.abort(new DOMException('too late', 'TimeoutError')), 50);
     return controller.signal;
   });
-  await expect(handOver(url, {})).resolves.toEqual({ result: 'later', fault: 'did not answer in time' });
+  await expect(handOver(url, {})).resolves.toEqual({ result: 'later', error: 'did not answer in time' });
   timeout.mockRestore();
 });
 
@@ -90,9 +90,9 @@ it('hands several over together and reads what became of each', async () => {
   const url = await answering(200, JSON.stringify(answers));
   await expect(handOverTogether(url, [{}, {}, {}, {}])).resolves.toEqual([
     { result: 'accepted', receipt: 'r-1' },
-    { result: 'refused', fault: 'no such number' },
-    { result: 'later', fault: 'answered 503' },
-    { result: 'later', fault: 'answered 500' },
+    { result: 'refused', error: 'no such number' },
+    { result: 'later', error: 'answered 503' },
+    { result: 'later', error: 'answered 500' },
   ]);
 });
 
@@ -100,7 +100,7 @@ it.each([
   ['refuses an array', 400, '{"detail":"no such thing"}', null],
   ['answers another number of them', 200, '[{"status":201}]', null],
   ['answers as to one', 201, '{"receipt":"r-1"}', null],
-  ['is down', 503, '', Array(2).fill({ result: 'later', fault: 'answered 503' })],
+  ['is down', 503, '', Array(2).fill({ result: 'later', error: 'answered 503' })],
 ])('a service that %s', async (_, status, body, expected) => {
   await expect(handOverTogether(await answering(status, body), [{}, {}])).resolves.toEqual(expected);
 });
@@ -108,6 +108,6 @@ it.each([
 it('says of each that nobody was there', async () => {
   const url = await answering(200, '');
   await new Promise((closed) => servers.pop()!.close(closed));
-  const away = { result: 'later', fault: 'could not be reached' };
+  const away = { result: 'later', error: 'could not be reached' };
   await expect(handOverTogether(url, [{}, {}])).resolves.toEqual([away, away]);
 });

@@ -46,12 +46,12 @@ const succeeded = (status: number): boolean => status >= 200 && status < 300;
 function answerOf(status: number, { receipt, detail }: Spoken): ProviderAnswer {
   if (succeeded(status)) return { result: 'accepted', receipt: receipt ?? null };
   const never = status >= 400 && status < 500 && ![408, 409, 425, 429].includes(status);
-  return { result: never ? 'refused' : 'later', fault: detail ?? `answered ${status}` };
+  return { result: never ? 'refused' : 'later', error: detail ?? `answered ${status}` };
 }
 
 function unanswered(error: unknown): ProviderAnswer {
   const late = (error as { name?: unknown } | null)?.name === 'TimeoutError';
-  return { result: 'later', fault: late ? 'did not answer in time' : 'could not be reached' };
+  return { result: 'later', error: late ? 'did not answer in time' : 'could not be reached' };
 }
 
 interface Answer {

@@ -14,7 +14,7 @@ export const broadcastsTable = table('broadcasts', {
   state: made(text<'draft' | 'filling' | 'going' | 'paused' | 'done' | 'cancelled' | 'failed'>()),
   people: made(int()),
   left_out: made(json()),
-  fault: orNull(text()),
+  error: orNull(text()),
   made_by: orNull(bigint()),
   made_at: instant(),
   started_at: orNull(instant()),

@@ -19,7 +19,7 @@ type Row = Omit<BroadcastView, 'made_by' | 'may_change' | 'counts'> & { made_by_
 /** Agents see their own; those who run the office see all. */
 async function readRows(scope: Scope, id: string | null, tx: Tx = reader()): Promise<Row[]> {
   return tx.rows<Row>(
-    `select b.id, b.name, b.channel, b.template_id, b.words, b.selection, b.goes, b.per_minute, b.state, b.people, b.left_out, b.fault, b.made_by as made_by_id,
+    `select b.id, b.name, b.channel, b.template_id, b.words, b.selection, b.goes, b.per_minute, b.state, b.people, b.left_out, b.error, b.made_by as made_by_id,
        ${nameSql('u')} as made_by_name, b.made_at, b.started_at, b.ended_at, d.next_at, d.last_at
      from broadcasts b left join users u on u.id = b.made_by
      left join lateral (select min(due_at) as next_at, max(due_at) as last_at from outbox o where o.broadcast_id = b.id and o.state in ('waiting','sending','paused')) d on true

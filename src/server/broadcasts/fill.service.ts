@@ -90,7 +90,7 @@ async function fillBroadcast(id: string): Promise<void> {
 }
 
 const failBroadcast = async (id: string, error: string): Promise<void> => {
-  await reader().run(`update broadcasts set state = 'failed', fault = $2 where id = $1 and state = 'filling'`, [id, error]);
+  await reader().run(`update broadcasts set state = 'failed', error = $2 where id = $1 and state = 'filling'`, [id, error]);
 };
 
 /** @returns how many are done now */

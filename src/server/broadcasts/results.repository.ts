@@ -86,7 +86,7 @@ export async function listBroadcastPeople(
   const rows = await reader().rows<BroadcastPerson & { id: string }>(
     `select o.id, o.contact_id, ${nameSql('c')} as name,
        coalesce(${what === 'answered' ? `(${ANSWER})` : what === 'opened' ? 'o.opened_at' : what === 'clicked' ? 'o.clicked_at' : 'o.sent_at'}, o.due_at) as at,
-       ${what === 'answered' ? `(select a.data->>'text' from activities a where a.contact_id = o.contact_id and a.at = (${ANSWER}) and a.kind = 'message' and a.direction = 'in' limit 1)` : what === 'held' ? 'o.fault' : 'null::text'} as words
+       ${what === 'answered' ? `(select a.data->>'text' from activities a where a.contact_id = o.contact_id and a.at = (${ANSWER}) and a.kind = 'message' and a.direction = 'in' limit 1)` : what === 'held' ? 'o.error' : 'null::text'} as words
      from outbox o join contacts c on c.id = o.contact_id where o.broadcast_id = ${broadcast} and ${BEHIND[what]} and ${where}${keyset} order by o.id limit $${bind.push(limit + 1)}`,
     bind,
   );

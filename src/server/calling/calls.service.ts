@@ -163,8 +163,8 @@ const fulfil = (tx: Tx, contactId: string, reached: boolean, at: Date): Promise<
 const noteWrongNumber = async (tx: Tx, call: CallRow, outcome: CallOutcome): Promise<void> => {
   await tx.run(
     isWrongNumber(outcome)
-      ? `update contact_points set fault = 'wrong number' where contact_id = $1 and kind = 'phone' and value = $2`
-      : `update contact_points set fault = null where contact_id = $1 and kind = 'phone' and value = $2 and fault = 'wrong number'`,
+      ? `update contact_points set error = 'wrong number' where contact_id = $1 and kind = 'phone' and value = $2`
+      : `update contact_points set error = null where contact_id = $1 and kind = 'phone' and value = $2 and error = 'wrong number'`,
     [call.contact_id, call.number],
   );
 };
@@ -253,7 +253,7 @@ export async function failCall(id: string, error: string): Promise<void> {
         channel: 'call',
         direction: 'out',
         data: { callId: id },
-        because: { why: 'refused', channel: 'call', fault: oneLine(error) },
+        because: { why: 'refused', channel: 'call', error: oneLine(error) },
       },
     ]);
     await restate(tx, [row.contact_id], at);

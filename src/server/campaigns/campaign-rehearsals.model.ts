@@ -13,5 +13,5 @@ export const campaignRehearsalsTable = table('campaign_rehearsals', {
   people: made(int()),
   done: made(int()),
   result: orNull(json()),
-  fault: orNull(text()),
+  error: orNull(text()),
 });

@@ -108,7 +108,7 @@ interface Patch {
 
 /**
  * Changes what a campaign is called, its group, who sees it, and whether it is on. A campaign goes on from where its people stood.
- * @throws AppError input_invalid for one that is to be on and whose plan has faults
+ * @throws AppError input_invalid for one that is to be on and whose plan has errors
  */
 export async function updateCampaign(principal: Principal, id: string, patch: Patch): Promise<CampaignView> {
   const { scope, campaign } = await changeable(principal, id);
@@ -192,7 +192,7 @@ export async function previewVersion(principal: Principal, id: string, input: un
 /**
  * Keeps a plan as the next version. Those who are in the campaign stay with theirs, or move to the new one.
  * @param seen the version that was being changed: when another was kept since, nothing is
- * @throws AppError conflict, input_invalid for a campaign that is on and a plan with faults
+ * @throws AppError conflict, input_invalid for a campaign that is on and a plan with errors
  */
 export async function saveVersion(
   principal: Principal,

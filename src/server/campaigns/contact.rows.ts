@@ -24,9 +24,9 @@ export interface TouchedContactRow extends RecipientRow {
   city: string | null;
   postal_code: string | null;
   phone: string | null;
-  phone_fault: string | null;
+  phone_error: string | null;
   email: string | null;
-  email_fault: string | null;
+  email_error: string | null;
   on_the_phone: boolean;
   permissions: Record<string, { state: PermissionState['state']; at: string; how: string }> | null;
   first_names: string[] | null;
@@ -50,7 +50,7 @@ const LISTING = `(select json_build_object('address', i.parsed->'listing'->>'add
 /** The columns of a person: a contact `c` with facts `f`. What few plans ask for is read when the conditions say so. */
 export const PERSON = (asks: { dates: string; household: string; fields: string; listing: string }): string =>
   `c.account_id, c.id as contact_id, c.owner_id, c.office_id, c.stage, c.time_zone, c.do_not_contact, coalesce(hh.do_not_contact, false) as household_says_no, ph.registered, f.last_inquiry_at,
-    c.first_name, c.last_name, c.street, c.city, c.postal_code, ph.value as phone, ph.fault as phone_fault, em.value as email, em.fault as email_fault,
+    c.first_name, c.last_name, c.street, c.city, c.postal_code, ph.value as phone, ph.error as phone_error, em.value as email, em.error as email_error,
     exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
     f.texts_out, f.went, f.last_in_at, f.last_opened_at, case when ${asks.dates} then ${DATES} end as dates,
     case when ${asks.household} then (select array_agg(o.first_name order by o.id <> c.id, o.id) from contacts o where o.id = c.id or (o.household_id = c.household_id and o.deleted_at is null)) end as first_names,
@@ -58,8 +58,8 @@ export const PERSON = (asks: { dates: string; household: string; fields: string;
     (select json_object_agg(channel, json_build_object('state', state, 'at', at, 'how', how)) from permissions r
       where r.account_id = c.account_id and r.address = any(array[ph.value, em.value, 'person:' || c.id])) as permissions`;
 export const PERSON_JOINS = `left join households hh on hh.id = c.household_id
-  left join lateral (select value, fault, registered from contact_points where contact_id = c.id and kind = 'phone' and active order by position, id limit 1) ph on true
-  left join lateral (select value, fault from contact_points where contact_id = c.id and kind = 'email' and active order by position, id limit 1) em on true`;
+  left join lateral (select value, error, registered from contact_points where contact_id = c.id and kind = 'phone' and active order by position, id limit 1) ph on true
+  left join lateral (select value, error from contact_points where contact_id = c.id and kind = 'email' and active order by position, id limit 1) em on true`;
 
 /** A person as guardrails and words see them. */
 export function contactOf(row: TouchedContactRow, sender: SenderContext, meets: (tree: Tree) => boolean): TouchedContact {
@@ -77,9 +77,9 @@ export function contactOf(row: TouchedContactRow, sender: SenderContext, meets: 
     registry: { registered: row.registered ?? false, inquiredAt: row.last_inquiry_at },
     onThePhone: row.on_the_phone,
     phone: row.phone,
-    phoneFault: row.phone_fault,
+    phoneError: row.phone_error,
     email: row.email,
-    emailFault: row.email_fault,
+    emailError: row.email_error,
     mailingAddress: mailingAddress(row),
     permissions: {
       text: permission('text'),

@@ -52,7 +52,7 @@ export async function orderCampaignRehearsal(
 /** One's own; those who run the office see all. @throws AppError not_found */
 export async function findCampaignRehearsal(principal: Principal, id: string): Promise<CampaignRehearsalView> {
   const row = await reader().first<CampaignRehearsalView & { settings: Partial<Settings> }>(
-    `select r.id, r.state, r.people, r.done, r.days, r.result, r.fault, a.settings from campaign_rehearsals r join accounts a on a.id = r.account_id where r.id = $1 and r.account_id = $2 and ($3::bigint is null or r.made_by = $3)`,
+    `select r.id, r.state, r.people, r.done, r.days, r.result, r.error, a.settings from campaign_rehearsals r join accounts a on a.id = r.account_id where r.id = $1 and r.account_id = $2 and ($3::bigint is null or r.made_by = $3)`,
     [id, accountOf(principal), onlyOf(principal)],
   );
   if (!row) throw notFound('rehearsal');
@@ -61,7 +61,7 @@ export async function findCampaignRehearsal(principal: Principal, id: string): P
 }
 
 export const failCampaignRehearsal = async (id: string, error: string): Promise<void> => {
-  await reader().run(`update campaign_rehearsals set state = 'failed', fault = $2 where id = $1 and state <> 'done'`, [
+  await reader().run(`update campaign_rehearsals set state = 'failed', error = $2 where id = $1 and state <> 'done'`, [
     id,
     error,
   ]);

@@ -19,7 +19,7 @@ export const changesTable = table('changes', {
   undone: made(int()),
   undo_left_alone: made(json<RefusalCounts>()),
   cancel: made(bool()),
-  fault: orNull(text()),
+  error: orNull(text()),
   made_at: instant(),
   ended_at: orNull(instant()),
 });

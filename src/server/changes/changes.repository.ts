@@ -21,7 +21,7 @@ export type ChangeRow = Pick<
   | 'undone'
   | 'undo_left_alone'
   | 'cancel'
-  | 'fault'
+  | 'error'
   | 'made_at'
   | 'ended_at'
 > & {
@@ -45,7 +45,7 @@ export function changeView(row: ChangeRow): ChangeView {
     left_alone: row.left_alone,
     undone: row.undone,
     undo_left_alone: row.undo_left_alone,
-    fault: row.fault,
+    error: row.error,
     by: row.by,
     made_at: row.made_at,
     ended_at: row.ended_at,

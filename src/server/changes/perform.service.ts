@@ -172,7 +172,7 @@ async function undoChunk(id: string, user: User | null): Promise<boolean> {
 /** A change that cannot go on says why, where its maker sees it. */
 export async function failChange(id: string, error: string): Promise<void> {
   await reader().run(
-    `update changes set state = 'failed', fault = $2 where id = $1 and state in ('waiting','running','undoing')`,
+    `update changes set state = 'failed', error = $2 where id = $1 and state in ('waiting','running','undoing')`,
     [id, error.slice(0, 500)],
   );
 }

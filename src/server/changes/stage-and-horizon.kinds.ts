@@ -235,7 +235,7 @@ export const remove: Kind<Of<'delete'>> = {
       `with old as (select c.id from contacts c where c.id = any($6::bigint[]) and c.deleted_at is null order by c.id for update),
          written as (update contacts c set deleted_at = $4, updated_at = $4 from old where c.id = old.id),
          freed as (update contact_points p set active = false from old where p.contact_id = old.id and p.active returning p.contact_id, p.id),
-         held as (update outbox o set state = 'held', fault = 'The person was deleted' from old where o.contact_id = old.id and o.state = 'waiting'),
+         held as (update outbox o set state = 'held', error = 'The person was deleted' from old where o.contact_id = old.id and o.state = 'waiting'),
          touched as (select id as contact_id, jsonb_build_object('points', (select jsonb_agg(f.id) from freed f where f.contact_id = old.id)) as before, jsonb_build_object('deleted_at', $4::timestamptz) as after from old),
          ${KEEP} select count(*)::int as n from touched`,
       [...keepBind(doing), ids],

@@ -9,7 +9,7 @@ export const contactPointsTable = table('contact_points', {
   value: text(),
   position: made(int()),
   active: made(bool()),
-  fault: orNull(text()),
+  error: orNull(text()),
   extension: orNull(text()),
   soft_bounces: made(int()),
   registered: made(bool()),

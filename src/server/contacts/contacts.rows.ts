@@ -36,7 +36,7 @@ export type ContactRow = Pick<
   household_do_not_contact: boolean;
   owner_name: string | null;
   next_touch_note: string | null;
-  points: { kind: 'phone' | 'email'; value: string; fault: string | null }[];
+  points: { kind: 'phone' | 'email'; value: string; error: string | null }[];
   tags: string[];
   dates: { kind: ImportantDate['kind']; label: string; year: number | null; month_day: number }[] | null;
   fields: Record<string, FieldInput> | null;
@@ -64,7 +64,7 @@ export const CONTACT_JOINS = `join contact_facts f on f.contact_id = c.id
   left join users u on u.id = c.owner_id
   left join stages sg on sg.account_id = c.account_id and sg.key = c.stage
   left join lateral (select note from tasks where contact_id = c.id and done_at is null order by due_at limit 1) t on true
-  left join lateral (select jsonb_agg(jsonb_build_object('kind', kind, 'value', value, 'fault', fault) order by position, id) as points from contact_points where contact_id = c.id and active) p on true
+  left join lateral (select jsonb_agg(jsonb_build_object('kind', kind, 'value', value, 'error', error) order by position, id) as points from contact_points where contact_id = c.id and active) p on true
   left join lateral (select array_agg(name order by name) as tags from contact_tags ct join tags tg on tg.id = ct.tag_id and tg.deleted_at is null where ct.contact_id = c.id) g on true
   left join lateral (select jsonb_agg(jsonb_build_object('kind', kind, 'label', label, 'year', year, 'month_day', month_day) order by month_day, id) as dates from contact_dates where contact_id = c.id) dt on true
   left join lateral (${OWN_FIELDS}) fv on true`;
@@ -119,7 +119,7 @@ export function contactView(row: ContactRow): ContactView {
       talk_seconds: row.talk_seconds,
       conversations: row.conversations,
     },
-    address_faults: Object.fromEntries(row.points.filter((point) => point.fault).map((point) => [point.value, point.fault!])),
+    address_errors: Object.fromEntries(row.points.filter((point) => point.error).map((point) => [point.value, point.error!])),
     created_at: row.created_at,
   };
 }

@@ -5,7 +5,7 @@ export const duplicateScansTable = table('duplicate_scans', {
   account_id: key(bigint()),
   state: text<'waiting' | 'running' | 'done' | 'failed'>(),
   pairs: made(int()),
-  fault: orNull(text()),
+  error: orNull(text()),
   asked_at: instant(),
   ended_at: orNull(instant()),
 });

@@ -41,7 +41,7 @@ export async function requestDuplicateScan(principal: Principal): Promise<Duplic
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {
     await tx.run(
-      `insert into duplicate_scans (account_id, state, asked_at) values ($1, 'waiting', $2) on conflict (account_id) do update set state = 'waiting', asked_at = excluded.asked_at, fault = null where duplicate_scans.state not in ('waiting','running')`,
+      `insert into duplicate_scans (account_id, state, asked_at) values ($1, 'waiting', $2) on conflict (account_id) do update set state = 'waiting', asked_at = excluded.asked_at, error = null where duplicate_scans.state not in ('waiting','running')`,
       [accountId, await now(tx)],
     );
     await enqueue(tx, 'duplicates.find', { accountId }, { key: `duplicates ${accountId}` });
@@ -51,10 +51,10 @@ export async function requestDuplicateScan(principal: Principal): Promise<Duplic
 
 export async function findDuplicateScan(accountId: string, tx: Tx = reader()): Promise<DuplicateScanView> {
   const row = await tx.first<DuplicateScanView>(
-    'select state, pairs, fault, ended_at from duplicate_scans where account_id = $1',
+    'select state, pairs, error, ended_at from duplicate_scans where account_id = $1',
     [accountId],
   );
-  return row ?? { state: 'never', pairs: 0, fault: null, ended_at: null };
+  return row ?? { state: 'never', pairs: 0, error: null, ended_at: null };
 }
 
 /** For the worker. */
@@ -73,4 +73,4 @@ export async function findDuplicates(accountId: string): Promise<void> {
   });
 }
 export const failDuplicateScan = (accountId: string, error: string): Promise<void> =>
-  reader().run(`update duplicate_scans set state = 'failed', fault = $2 where account_id = $1`, [accountId, error.slice(0, 500)]);
+  reader().run(`update duplicate_scans set state = 'failed', error = $2 where account_id = $1`, [accountId, error.slice(0, 500)]);

@@ -17,6 +17,6 @@ export const exportSchedulesTable = table('export_schedules', {
   zone: text(),
   email: bool(),
   next_at: instant(),
-  fault: orNull(text()),
+  error: orNull(text()),
   made_at: instant(),
 });

@@ -13,11 +13,11 @@ export const exportsTable = table('exports', {
   done: made(int()),
   attempt: made(int()),
   bytes: made(bigint()),
-  fault: orNull(text()),
+  error: orNull(text()),
   made_at: instant(),
   ended_at: orNull(instant()),
   email: made(bool()),
   schedule_id: orNull(bigint()),
   mailed_at: orNull(instant()),
-  mail_fault: orNull(text()),
+  mail_error: orNull(text()),
 });

@@ -18,7 +18,7 @@ export interface ExportRow extends Omit<ExportView, 'bytes'> {
 const KEPT_MS = 7 * DAY;
 const SELECT = `select e.*, ${nameSql('u')} as by from exports e left join users u on u.id = e.user_id`;
 const viewOf = (row: ExportRow): ExportView => {
-  const { id, format, state, total, done, bytes, fault: error, by, made_at, ended_at, email, mailed_at, mail_fault } = row;
+  const { id, format, state, total, done, bytes, error, by, made_at, ended_at, email, mailed_at, mail_error } = row;
   return {
     id,
     format,
@@ -26,13 +26,13 @@ const viewOf = (row: ExportRow): ExportView => {
     total,
     done,
     bytes: Number(bytes),
-    fault: error,
+    error,
     by,
     made_at,
     ended_at,
     email,
     mailed_at,
-    mail_fault,
+    mail_error,
   };
 };
 
@@ -153,4 +153,4 @@ export const endExport = (id: string, bytes: number): Promise<void> =>
   });
 
 export const failExport = (id: string, error: string): Promise<void> =>
-  reader().run(`update exports set state = 'failed', fault = $2 where id = $1 and state <> 'done'`, [id, error.slice(0, 500)]);
+  reader().run(`update exports set state = 'failed', error = $2 where id = $1 and state <> 'done'`, [id, error.slice(0, 500)]);

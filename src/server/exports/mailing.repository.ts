@@ -40,6 +40,6 @@ export async function readFile(exportId: string): Promise<Buffer> {
 /** @param error why it could not be sent, so far or for good; null when it was */
 export const saveMailed = async (exportId: string, error: string | null): Promise<void> =>
   reader().run(
-    'update exports set mailed_at = case when $2::text is null then $3::timestamptz end, mail_fault = $2 where id = $1',
+    'update exports set mailed_at = case when $2::text is null then $3::timestamptz end, mail_error = $2 where id = $1',
     [exportId, error?.slice(0, 300) ?? null, await now()],
   );

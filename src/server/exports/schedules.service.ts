@@ -28,11 +28,11 @@ interface ScheduleRow extends ScheduleView {
 }
 
 const SELECT = `select s.*, ${nameSql('u')} as by, to_jsonb(l) as last from export_schedules s join users u on u.id = s.user_id
-  left join lateral (select id, state, done, fault, mail_fault, made_at from exports e where e.schedule_id = s.id order by e.id desc limit 1) l on true`;
+  left join lateral (select id, state, done, error, mail_error, made_at from exports e where e.schedule_id = s.id order by e.id desc limit 1) l on true`;
 
 function viewOf(row: ScheduleRow): ScheduleView {
-  const { id, name, format, every, day, at, email, next_at, fault: error, by, last } = row;
-  return { id, name, format, every, day, at, email, next_at, fault: error, by, last };
+  const { id, name, format, every, day, at, email, next_at, error, by, last } = row;
+  return { id, name, format, every, day, at, email, next_at, error, by, last };
 }
 
 /** The schedules of the account for those who run the office; else one's own. */
@@ -110,7 +110,7 @@ async function orderOne(tx: Tx, id: string): Promise<boolean> {
   if (!row) return false;
   const user = await findUser(row.user_id);
   const error = user ? null : 'Whoever asked for it is no longer here.';
-  await tx.run('update export_schedules set next_at = $2, fault = $3 where id = $1', [id, nextRun(row, at, row.zone), error]);
+  await tx.run('update export_schedules set next_at = $2, error = $3 where id = $1', [id, nextRun(row, at, row.zone), error]);
   if (user)
     await addExport(tx, { kind: 'user', user }, row.format, { question: row.question }, row.options, {
       email: row.email,

@@ -39,7 +39,7 @@ export const importsTable = table('imports', {
   undone: made(int()),
   undo_left_alone: made(int()),
   cancel: made(bool()),
-  fault: orNull(text()),
+  error: orNull(text()),
   made_at: instant(),
   ended_at: orNull(instant()),
 });

@@ -27,7 +27,7 @@ export type ImportRow = Pick<
   | 'undone'
   | 'undo_left_alone'
   | 'cancel'
-  | 'fault'
+  | 'error'
   | 'made_at'
   | 'ended_at'
 > & {
@@ -57,7 +57,7 @@ export const importView = (row: ImportRow): ImportView => ({
   doubtful: row.doubtful,
   undone: row.undone,
   undo_left_alone: row.undo_left_alone,
-  fault: row.fault,
+  error: row.error,
   by: row.by,
   made_at: row.made_at,
   ended_at: row.ended_at,

@@ -57,7 +57,7 @@ export async function endImport(row: ImportRow, state: ImportState, at: Date): P
 
 export const failImport = async (id: string, error: string): Promise<void> =>
   reader().run(
-    `update imports set state = case when state = 'looking' then 'refused' else 'failed' end, sentence = coalesce(sentence, $2), fault = $2, ended_at = coalesce(ended_at, $3) where id = $1 and state in ('looking','waiting','running','undoing')`,
+    `update imports set state = case when state = 'looking' then 'refused' else 'failed' end, sentence = coalesce(sentence, $2), error = $2, ended_at = coalesce(ended_at, $3) where id = $1 and state in ('looking','waiting','running','undoing')`,
     [id, error.slice(0, 500), await now()],
   );
 

@@ -47,11 +47,11 @@ async function complained(tx: Tx, row: SentRow, at: Date): Promise<void> {
   });
 }
 
-async function bounced(tx: Tx, row: SentRow, { kind, fault: error }: Returned, at: Date): Promise<void> {
+async function bounced(tx: Tx, row: SentRow, { kind, error }: Returned, at: Date): Promise<void> {
   await tx.run('update outbox set bounced_at = coalesce(bounced_at, $2) where id = $1', [row.id, at]);
   const point = await tx.first<{ soft_bounces: number }>(
     `update contact_points set soft_bounces = soft_bounces + case when $4 then 1 else 0 end,
-       fault = case when not $4 then $5 when soft_bounces + 1 >= ${SOFT_MOST} then 'mails came back ${SOFT_MOST} times: ' || $5 else fault end
+       error = case when not $4 then $5 when soft_bounces + 1 >= ${SOFT_MOST} then 'mails came back ${SOFT_MOST} times: ' || $5 else error end
      where account_id = $1 and contact_id = $2 and kind = 'email' and value = $3 and active returning soft_bounces`,
     [row.account_id, row.contact_id, row.address, kind === 'soft', error],
   );
@@ -69,7 +69,7 @@ async function bounced(tx: Tx, row: SentRow, { kind, fault: error }: Returned, a
       outboxId: row.id,
       text: wrong ? `${error}. Nothing goes to this address any more.` : `${error}. It came back for now.`,
     },
-    because: { why: 'refused', channel: 'email', fault: error },
+    because: { why: 'refused', channel: 'email', error },
   };
   await recordActivities(tx, row.account_id, [line]);
 }

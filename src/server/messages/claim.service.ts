@@ -93,7 +93,7 @@ interface ClaimRow {
   postal_code: string | null;
   last_in_at: Date | null;
   point_id: string | null;
-  point_fault: string | null;
+  point_error: string | null;
   state: PermissionState['state'] | null;
   permission_at: Date | null;
   how: string | null;
@@ -139,7 +139,7 @@ const READ = `
   select o.id, o.account_id, o.key, o.channel, o.contact_id, o.enrollment_id, e.state as enrollment_state, coalesce((select (v.plan->>'anyStage')::boolean from campaign_versions v where v.id = e.version_id), false) as any_stage, f.went || ${MAYBE} as went, o.user_id, o.address, o.payload, o.automatic, o.attempts, a.settings, a.name as account_name, o.broadcast_id, b.words as broadcast_words, b.goes,
     o.template_id, t.name as template, t.day_cap, case when t.day_cap is not null then (select count(*)::int from outbox s where s.template_id = t.id and s.sent_at >= (date_trunc('day', $1::timestamptz at time zone a.time_zone) at time zone a.time_zone)) end as template_sent,
     coalesce(h.do_not_contact, false) as household_says_no,
-    c.first_name, c.last_name, c.stage, c.time_zone, c.do_not_contact, c.street, c.city, c.postal_code, f.last_in_at, p.id as point_id, p.fault as point_fault, r.state, r.at as permission_at, r.how,
+    c.first_name, c.last_name, c.stage, c.time_zone, c.do_not_contact, c.street, c.city, c.postal_code, f.last_in_at, p.id as point_id, p.error as point_error, r.state, r.at as permission_at, r.how,
     exists (select 1 from calls k where k.contact_id = c.id and k.state <> 'ended') as on_the_phone,
     ${nameSql('u')} as agent_name, u.email as agent_email, u.phone as agent_phone
   from outbox o join contacts c on c.id = o.contact_id join contact_facts f on f.contact_id = c.id join accounts a on a.id = o.account_id
@@ -233,7 +233,7 @@ function judge(row: ClaimRow, touched: { at: Date; channel: Channel }[], ofTempl
       touched,
       doNotContact: row.do_not_contact,
       address: addressOf(row),
-      addressFault: row.point_fault,
+      addressError: row.point_error,
       permission: row.state ? { state: row.state, at: row.permission_at, how: row.how } : UNKNOWN_PERMISSION,
       wroteAt: row.last_in_at,
       onThePhone: row.on_the_phone,
@@ -246,15 +246,15 @@ async function holdBack(tx: Tx, judged: { row: ClaimRow; verdict: Verdict }[], a
   const held = judged.filter(({ verdict }) => verdict.go !== true);
   if (!held.length) return;
   await tx.run(
-    `update outbox o set state = x.state, due_at = coalesce(x.due_at, o.due_at), fault = x.fault, leased_by = null
-     from jsonb_to_recordset($1::jsonb) as x (id bigint, state text, due_at timestamptz, fault text) where o.id = x.id`,
+    `update outbox o set state = x.state, due_at = coalesce(x.due_at, o.due_at), error = x.error, leased_by = null
+     from jsonb_to_recordset($1::jsonb) as x (id bigint, state text, due_at timestamptz, error text) where o.id = x.id`,
     [
       JSON.stringify(
         held.map(({ row, verdict }) => ({
           id: row.id,
           state: verdict.go === 'later' ? 'waiting' : 'held',
           due_at: verdict.go === 'later' ? verdict.at : null,
-          fault: verdict.go === true ? null : verdict.because.why,
+          error: verdict.go === true ? null : verdict.because.why,
         })),
       ),
     ],

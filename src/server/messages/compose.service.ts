@@ -51,7 +51,7 @@ export async function askGuardrails(
       stage: contact.stage.key,
       doNotContact: contact.do_not_contact,
       address,
-      addressFault: address ? (contact.address_faults[address] ?? null) : null,
+      addressError: address ? (contact.address_errors[address] ?? null) : null,
       permission: permissionFor(details, channel, subject),
       wroteAt: known?.last_in_at ?? null,
       householdSaysNo: known?.says_no ?? false,

@@ -19,7 +19,7 @@ export const outboxTable = table('outbox', {
   attempts: made(int()),
   leased_by: orNull(text()),
   retry_at: orNull(instant()),
-  fault: orNull(text()),
+  error: orNull(text()),
   receipt: orNull(text()),
   sent_at: orNull(instant()),
   created_at: instant(),

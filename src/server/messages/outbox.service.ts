@@ -16,18 +16,18 @@ const MOST_ATTEMPTS = 60;
 /** Seconds until the next attempt: 1, 2, 4 … up to five minutes. On real time, because the outside is. */
 export const backoffSeconds = (attempts: number): number => Math.min(300, 2 ** Math.min(10, attempts - 1));
 
-/** Writes down what came of a batch: sent rows with their line in the timeline, refused ones with the fault, the rest to try again. */
+/** Writes down what came of a batch: sent rows with their line in the timeline, refused ones with the error, the rest to try again. */
 export async function completeOutbox(processId: string, results: HandOver[], at: Date): Promise<void> {
   if (!results.length) return;
   await transact(async (tx) => {
     const rows = await tx.rows<DoneRow>(
       `update outbox o set
          state = case x.result when 'accepted' then 'sent' when 'refused' then 'held' else case when o.attempts >= ${MOST_ATTEMPTS} then 'parked' else 'waiting' end end,
-         sent_at = case when x.result = 'accepted' then $3::timestamptz end, receipt = x.receipt, fault = x.fault, leased_by = null, bounced_at = case when x.result = 'refused' then $3::timestamptz end,
+         sent_at = case when x.result = 'accepted' then $3::timestamptz end, receipt = x.receipt, error = x.error, leased_by = null, bounced_at = case when x.result = 'refused' then $3::timestamptz end,
          retry_at = case when x.result = 'later' then clock_timestamp() + make_interval(secs => x.wait) end
-       from jsonb_to_recordset($1::jsonb) as x (id bigint, result text, receipt text, fault text, wait int), contacts c, users u
+       from jsonb_to_recordset($1::jsonb) as x (id bigint, result text, receipt text, error text, wait int), contacts c, users u
        where o.id = x.id and o.state = 'sending' and o.leased_by = $2 and c.id = o.contact_id and (u.id = o.user_id or (o.user_id is null and u.id = (select min(id) from users where account_id = o.account_id)))
-       returning o.id, o.account_id, o.contact_id, o.channel, o.address, o.payload, o.automatic, o.user_id, o.state, o.enrollment_id, o.attempts, x.result, x.fault, u.phone as agent_phone, u.email as agent_email,
+       returning o.id, o.account_id, o.contact_id, o.channel, o.address, o.payload, o.automatic, o.user_id, o.state, o.enrollment_id, o.attempts, x.result, x.error, u.phone as agent_phone, u.email as agent_email,
          (select p.name from enrollments e join campaigns p on p.id = e.campaign_id where e.id = o.enrollment_id) as campaign, (select b.name from broadcasts b where b.id = o.broadcast_id) as broadcast`,
       [
         JSON.stringify(results.map((result) => ({ ...result, wait: result.result === 'later' ? backoffSeconds(1) : null }))),
@@ -71,7 +71,7 @@ type DoneRow = Pick<
   | 'state'
   | 'enrollment_id'
   | 'attempts'
-  | 'fault'
+  | 'error'
 > & {
   result: HandOver['result'];
   agent_phone: string | null;
@@ -103,8 +103,8 @@ async function spaceRetries(tx: Tx, rows: DoneRow[]): Promise<void> {
 const markBroken = async (tx: Tx, accountId: string, rows: DoneRow[]): Promise<void> => {
   if (!rows.length) return;
   await tx.run(
-    `update contact_points p set fault = x.fault from jsonb_to_recordset($2::jsonb) as x (kind text, value text, fault text) where p.account_id = $1 and p.kind = x.kind and p.value = x.value and p.active`,
-    [accountId, JSON.stringify(rows.map((row) => ({ kind: pointKind(row.channel), value: row.address, fault: row.fault })))],
+    `update contact_points p set error = x.error from jsonb_to_recordset($2::jsonb) as x (kind text, value text, error text) where p.account_id = $1 and p.kind = x.kind and p.value = x.value and p.active`,
+    [accountId, JSON.stringify(rows.map((row) => ({ kind: pointKind(row.channel), value: row.address, error: row.error })))],
   );
 };
 
@@ -112,7 +112,7 @@ function lineOf(row: DoneRow, at: Date): Activity[] {
   if (row.result === 'later') return [];
   const because: Because | null =
     row.result === 'refused'
-      ? { why: 'refused', channel: row.channel, fault: row.fault ?? 'refused' }
+      ? { why: 'refused', channel: row.channel, error: row.error ?? 'refused' }
       : row.campaign
         ? { why: 'campaign_day', campaign: row.campaign, day: row.payload.day ?? 0 }
         : row.broadcast
@@ -164,7 +164,7 @@ export async function outboxInFlight(at: Date): Promise<boolean> {
 /** Messages that do not get out: parked, or being tried again. For those who run the office. */
 export const listStuck = (accountId: string): Promise<ParkedView[]> =>
   reader().rows<ParkedView>(
-    `select o.id, o.contact_id, ${nameSql('c')} as name, o.channel, coalesce(o.fault, '') as fault, o.attempts, o.state
+    `select o.id, o.contact_id, ${nameSql('c')} as name, o.channel, coalesce(o.error, '') as error, o.attempts, o.state
      from outbox o join contacts c on c.id = o.contact_id where o.account_id = $1 and (o.state = 'parked' or (o.state = 'waiting' and o.attempts > 0)) order by o.id desc limit 100`,
     [accountId],
   );

@@ -103,7 +103,7 @@ export async function carryOutRefusal(tx: Tx, answer: Answer, refusal: Refusal, 
   const changes = withdrawn(answer, refusal, who);
   await changePermissions(tx, accountId, changes);
   if (refusal.kind === 'wrong_person') {
-    await tx.run(`update contact_points set fault = 'wrong number' where contact_id = $1 and value = $2 and active`, [
+    await tx.run(`update contact_points set error = 'wrong number' where contact_id = $1 and value = $2 and active`, [
       contactId,
       answer.address,
     ]);

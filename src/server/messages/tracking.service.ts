@@ -27,7 +27,7 @@ export async function saveTracking(key: string, state: LetterState, at: Date): P
             text: `The letter${row.subject ? ` “${row.subject}”` : ''} was ${state === 'returned' ? 'returned by the post' : 'delivered'}`,
             outboxId: row.id,
           },
-          because: state === 'returned' ? { why: 'refused', channel: 'letter', fault: 'returned by the post' } : null,
+          because: state === 'returned' ? { why: 'refused', channel: 'letter', error: 'returned by the post' } : null,
         },
       ]);
     await publish(tx, { accountId: row.account_id, topic: 'message', contactId: row.contact_id, ownerId: null });

@@ -11,5 +11,5 @@ export const agentAlertsTable = table('agent_alerts', {
   body: text(),
   made_at: instant(),
   sent_at: orNull(instant()),
-  fault: orNull(text()),
+  error: orNull(text()),
 });

@@ -128,7 +128,7 @@ export async function findAgentAlert(id: string): Promise<AgentAlert | null> {
 
 export const saveAlertOutcome = (id: string, error: string | null): Promise<void> =>
   reader().run(
-    'update agent_alerts set sent_at = case when $2::text is null then clock_timestamp() end, fault = $2 where id = $1',
+    'update agent_alerts set sent_at = case when $2::text is null then clock_timestamp() end, error = $2 where id = $1',
     [id, error],
   );
 

@@ -47,9 +47,9 @@ export async function checkLadder(
     const field = `rungs.${at}`;
     try {
       rung.tree = readTree(rung.tree, fields, 'lead');
-    } catch (fault) {
-      if (!(fault instanceof AppError)) throw fault;
-      for (const one of fault.facts.fields ?? []) errors.push({ field: `${field}.${one.field}`, message: one.message });
+    } catch (error) {
+      if (!(error instanceof AppError)) throw error;
+      for (const one of error.facts.fields ?? []) errors.push({ field: `${field}.${one.field}`, message: one.message });
     }
     if (!there!.rosters.includes(rung.roster_id)) errors.push({ field: `${field}.roster_id`, message: 'is no roster' });
     if (rung.campaign_id && !there!.campaigns.includes(rung.campaign_id))

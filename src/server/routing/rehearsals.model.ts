@@ -12,5 +12,5 @@ export const rehearsalsTable = table('rehearsals', {
   inquiries: made(int()),
   done: made(int()),
   result: orNull(json()),
-  fault: orNull(text()),
+  error: orNull(text()),
 });

@@ -63,7 +63,7 @@ interface Row {
   inquiries: number;
   done: number;
   result: RoutingForecast | null;
-  fault: string | null;
+  error: string | null;
 }
 const find = async (accountId: string, id: string): Promise<Row> => {
   const row = await reader().first<Row>('select * from rehearsals where id = $1 and account_id = $2', [id, accountId]);
@@ -219,7 +219,7 @@ async function reportDone(id: string, accountId: string, done: number): Promise<
 }
 
 export const failRehearsal = (id: string, error: string): Promise<void> =>
-  reader().run(`update rehearsals set state = 'failed', fault = $2 where id = $1`, [id, error]);
+  reader().run(`update rehearsals set state = 'failed', error = $2 where id = $1`, [id, error]);
 
 /** A rehearsal with the names of whom it speaks. */
 export async function findRehearsal(accountId: string, id: string): Promise<RehearsalView> {
@@ -240,7 +240,7 @@ export async function findRehearsal(accountId: string, id: string): Promise<Rehe
     state: row.state,
     inquiries: row.inquiries,
     done: row.done,
-    fault: row.fault,
+    error: row.error,
     result: result && {
       ...result,
       rungs: row.ladder.rungs.map((rung, at) => {

@@ -25,7 +25,7 @@ export async function requestAdvance(to: { by: number } | { to: Date } | { next:
 }
 
 export const readAdvance = (id: string): Promise<AdvanceView | null> =>
-  reader().first<AdvanceView>('select id, state, reached, done, fault from advances where id = $1', [id]);
+  reader().first<AdvanceView>('select id, state, reached, done, error from advances where id = $1', [id]);
 
 const POLL_MS = 60;
 
@@ -35,7 +35,7 @@ export async function awaitAdvance(id: string, signal?: AbortSignal): Promise<Ad
     const advance = await readAdvance(id);
     if (advance?.state === 'done') return advance;
     if (!advance || advance.state === 'failed')
-      throw new AppError('advance_failed', `Time stands at where it came to. ${advance?.fault ?? ''}`.trim(), { retry: true });
+      throw new AppError('advance_failed', `Time stands at where it came to. ${advance?.error ?? ''}`.trim(), { retry: true });
     if (signal?.aborted) throw new AppError('advance_failed', 'Nobody waits any more; time goes on.');
     await new Promise((resolve) => setTimeout(resolve, POLL_MS));
   }

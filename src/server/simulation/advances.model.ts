@@ -7,6 +7,6 @@ export const advancesTable = table('advances', {
   state: made(text()),
   reached: orNull(instant()),
   done: made(int()),
-  fault: orNull(text()),
+  error: orNull(text()),
   created_at: made(instant()),
 });

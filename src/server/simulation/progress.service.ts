@@ -18,7 +18,7 @@ export async function reportAdvance(id: string, reached: Date, done: number): Pr
 export async function endAdvance(id: string, reached: Date, done: number, error: string | null): Promise<void> {
   await transact(async (tx) => {
     await tx.run(
-      `update advances set state = case when $4::text is null then 'done' else 'failed' end, reached = $2, done = $3, fault = $4 where id = $1`,
+      `update advances set state = case when $4::text is null then 'done' else 'failed' end, reached = $2, done = $3, error = $4 where id = $1`,
       [id, reached, done, error],
     );
     await tellClock(tx);

@@ -175,7 +175,7 @@ interface Making {
   shared?: boolean;
 }
 
-/** Makes a template; it may have faults as long as it is not used. Whoever does not run the office makes one of their own. */
+/** Makes a template; it may have errors as long as it is not used. Whoever does not run the office makes one of their own. */
 export async function createTemplate(principal: Principal, { channel, name, words, shared }: Making): Promise<TemplateView> {
   const scope = scopeFor(principal);
   const called = oneLine(name);

@@ -54,7 +54,7 @@ export function BroadcastDesk({ first }: { first: Broadcast }) {
           <h1>{broadcast.name}</h1>
           <p className="soft">
             {CHANNELS[broadcast.channel].name} · <b>{BROADCAST_STATE_WORDS[state]}</b>
-            {broadcast.fault && <span className="late"> · {broadcast.fault}</span>}
+            {broadcast.error && <span className="late"> · {broadcast.error}</span>}
           </p>
         </div>
         <div className="beside">

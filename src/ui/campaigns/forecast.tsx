@@ -89,7 +89,7 @@ export function ForecastBox({ campaign, plan }: { campaign: Campaign; plan: Plan
       </div>
       {data?.state === 'failed' && (
         <p className="late" role="alert">
-          {data.fault}
+          {data.error}
         </p>
       )}
       {data?.state === 'done' && data.result && <Result rehearsal={data} />}

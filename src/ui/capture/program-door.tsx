@@ -213,9 +213,9 @@ function Reading({
       {read.data && (
         <>
           <h2 style={{ margin: '12px 0 4px' }}>It would be read so</h2>
-          {read.data.faults.length > 0 && (
+          {read.data.errors.length > 0 && (
             <p className="late" role="status">
-              {read.data.faults.map(({ field, message }) => `${field} ${message}`).join('; ')}
+              {read.data.errors.map(({ field, message }) => `${field} ${message}`).join('; ')}
             </p>
           )}
           <pre className="raw">{JSON.stringify(read.data.inquiry, null, 2)}</pre>

@@ -123,7 +123,7 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
             <span className="soft small">{(data?.done ?? 0).toLocaleString('en-US')} written</span>
           </div>
         )}
-        {data?.state === 'failed' && <p className="late">{data.fault}</p>}
+        {data?.state === 'failed' && <p className="late">{data.error}</p>}
         {data?.state === 'done' && (
           <p role="status">
             {data.done.toLocaleString('en-US')} people are in the file. It is kept for a week

@@ -18,10 +18,10 @@ const KINDS: Record<ExportView['format'], string> = {
 };
 
 /** How a file went, in words: `4,012 people, sent to Ines Kolar`. */
-function outcome({ state, done, total, fault: error, email, mailed_at, mail_fault, by }: Export): string {
+function outcome({ state, done, total, error, email, mailed_at, mail_error, by }: Export): string {
   if (state === 'failed') return error ?? 'It failed.';
   if (GOING.includes(state)) return `${done.toLocaleString('en-US')} of ${total.toLocaleString('en-US')}`;
-  const sent = mail_fault ? `, not sent: ${mail_fault}` : mailed_at ? `, sent to ${by}` : email ? ', on its way by e-mail' : '';
+  const sent = mail_error ? `, not sent: ${mail_error}` : mailed_at ? `, sent to ${by}` : email ? ', on its way by e-mail' : '';
   return `${done.toLocaleString('en-US')} ${done === 1 ? 'person' : 'people'}${sent}`;
 }
 
@@ -80,9 +80,9 @@ function Schedules() {
               Next {dayAndTime(new Date(one.next_at), zone)}.{' '}
               {one.last &&
                 (one.last.state === 'failed'
-                  ? `Last time it failed: ${one.last.fault}`
-                  : `Last time ${one.last.done.toLocaleString('en-US')} people${one.last.mail_fault ? `, not sent: ${one.last.mail_fault}` : ''}.`)}
-              {one.fault && ` ${one.fault}`}
+                  ? `Last time it failed: ${one.last.error}`
+                  : `Last time ${one.last.done.toLocaleString('en-US')} people${one.last.mail_error ? `, not sent: ${one.last.mail_error}` : ''}.`)}
+              {one.error && ` ${one.error}`}
             </span>
           </span>
           <button type="button" className="chip" onClick={() => remove.mutate(one)}>

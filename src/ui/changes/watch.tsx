@@ -36,7 +36,7 @@ export const useChangeActions = () => {
 
 const people = (n: number): string => (n === 1 ? '1 person' : `${n.toLocaleString('en-US')} people`);
 export function outcomeWords(change: ChangeLine): string {
-  if (change.state === 'failed') return change.fault ?? 'It failed.';
+  if (change.state === 'failed') return change.error ?? 'It failed.';
   if (change.state === 'undone') {
     const rest = refusedSentence(change.undo_left_alone);
     return `Taken back for ${people(change.undone)}${rest ? `; ${rest} and stay as they are` : ''}.`;

@@ -144,11 +144,11 @@ function Head({ contact, readOnly, onClose }: { contact: ContactInFull; readOnly
           <CopyLine
             key={phone}
             value={`${showPhone(phone)}${contact.extensions[phone] ? ` ext. ${contact.extensions[phone]}` : ''}`}
-            fault={contact.address_faults[phone]}
+            error={contact.address_errors[phone]}
           />
         ))}
         {contact.emails.map((email) => (
-          <CopyLine key={email} value={email} fault={contact.address_faults[email]} />
+          <CopyLine key={email} value={email} error={contact.address_errors[email]} />
         ))}
         {onClose && (
           <button type="button" className="act close" style={{ marginTop: 8 }} onClick={onClose}>
@@ -160,7 +160,7 @@ function Head({ contact, readOnly, onClose }: { contact: ContactInFull; readOnly
   );
 }
 
-function CopyLine({ value, fault }: { value: string; fault?: string }) {
+function CopyLine({ value, error }: { value: string; error?: string }) {
   const toast = useToast();
   const copy = () => void navigator.clipboard?.writeText(value).then(() => toast.tell(`${value} is copied.`));
   return (
@@ -168,7 +168,7 @@ function CopyLine({ value, fault }: { value: string; fault?: string }) {
       <button type="button" className="point" title="Copy" onClick={copy}>
         {value}
       </button>
-      {fault && <span className="late"> {fault}</span>}
+      {error && <span className="late"> {error}</span>}
     </div>
   );
 }

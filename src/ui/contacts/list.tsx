@@ -141,7 +141,7 @@ export function ContactsArea({
           <Sentence tree={tree} onChange={write} />
           <Count question={question} total={total} capped={list.capped} approximate={list.approximate} />
         </div>
-        {list.fault && <p className="late">{list.fault}</p>}
+        {list.error && <p className="late">{list.error}</p>}
         {layout && (
           <Grid
             rows={rows}
@@ -233,7 +233,7 @@ function useContacts(question: Record<string, string>, sort: string, descending:
     capped: Boolean(first?.total_capped) && exact.data === undefined,
     approximate: first?.approximate ?? false,
     settled: !found.isPending && !found.isPlaceholderData,
-    fault: found.isError ? found.error.message : null,
+    error: found.isError ? found.error.message : null,
     more,
   };
 }

@@ -75,7 +75,7 @@ export function DuplicatesArea() {
           Looking through everybody …
         </p>
       )}
-      {scan.data?.state === 'failed' && <p className="late">{scan.data.fault}</p>}
+      {scan.data?.state === 'failed' && <p className="late">{scan.data.error}</p>}
       {scan.data?.state === 'never' && (
         <p className="empty">Nobody looked yet. It takes some seconds, also with many contacts.</p>
       )}

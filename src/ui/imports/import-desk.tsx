@@ -186,7 +186,7 @@ function Progress({ data, onCancel }: { data: Import; onCancel: () => void }) {
 function Result({ data, onUndo }: { data: Import; onUndo: () => void }) {
   return (
     <div className="panel" style={{ padding: '16px 20px', marginTop: 12 }}>
-      {data.fault && <p className="late">{data.fault}</p>}
+      {data.error && <p className="late">{data.error}</p>}
       {data.state === 'undone' ? (
         <p>
           Taken back: {many(data.undone)} rows.

@@ -204,7 +204,7 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
                 onChange={(next) => put(page.blocks.map((one) => (one === block ? next : one)))}
               />
               {errors
-                .filter((fault) => fault.block === block.id)
+                .filter((error) => error.block === block.id)
                 .map(({ message }) => (
                   <p key={message} className="late small" role="status">
                     {message}

@@ -17,12 +17,12 @@ export const useUsers = () =>
 export function LadderEdit({
   ladder,
   draft,
-  fault: error,
+  error,
   onChange,
 }: {
   ladder: LadderJson;
   draft: LadderDraft;
-  fault: unknown;
+  error: unknown;
   onChange: (draft: LadderDraft) => void;
 }) {
   const put = (rungs: DraftRung[]) => onChange({ ...draft, rungs });

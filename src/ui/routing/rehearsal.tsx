@@ -67,7 +67,7 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
         {data?.state === 'done' && rehearsed !== sent && (
           <span className="late small">The ladder was changed since; rehearse it again.</span>
         )}
-        {data?.state === 'failed' && <span className="late small">{data.fault}</span>}
+        {data?.state === 'failed' && <span className="late small">{data.error}</span>}
         {data?.state === 'cancelled' && <span className="soft small">Stopped.</span>}
       </div>
       {data?.result && id && <Result key={id} id={id} result={data.result} days={data.days} ladder={ladder} draft={draft} />}

@@ -114,7 +114,7 @@ function Managed({ ladder }: { ladder: LadderJson }) {
       <p className="because" style={{ margin: '0 0 12px' }} role="status">
         You are changing the ladder. <span className="soft">Leads go by the old one until you apply it.</span>
       </p>
-      <LadderEdit ladder={ladder} draft={draft} fault={apply.error} onChange={setDraft} />
+      <LadderEdit ladder={ladder} draft={draft} error={apply.error} onChange={setDraft} />
       <RehearsalBox ladder={ladder} draft={draft} />
     </>
   );

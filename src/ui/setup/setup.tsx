@@ -188,7 +188,7 @@ function Stuck() {
           <span>
             {one.name}, {one.channel}
             <span className="late small" style={{ display: 'block' }}>
-              {one.fault}
+              {one.error}
             </span>
           </span>
           <span className="soft small">{one.state === 'parked' ? 'parked' : `${one.attempts} tries`}</span>

@@ -30,6 +30,6 @@ export async function mailExport(exportId: string, outside: Providers): Promise<
       ? { attachments: [{ name: FILE_NAMES[format], type: FILE_TYPES[format], content: await readFile(exportId) }] }
       : {}),
   });
-  await saveMailed(exportId, answer.result === 'accepted' ? null : (answer.fault ?? 'refused'));
-  if (answer.result === 'later') throw new Error(answer.fault ?? 'tried again by the queue');
+  await saveMailed(exportId, answer.result === 'accepted' ? null : (answer.error ?? 'refused'));
+  if (answer.result === 'later') throw new Error(answer.error ?? 'tried again by the queue');
 }

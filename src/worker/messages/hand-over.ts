@@ -37,8 +37,8 @@ export const HANDS: Record<Channel, { together: number; hand: Hand }> = {
 async function placeCall({ key, agent, to, callId }: OutboxMessage, { voice }: Providers): Promise<ProviderAnswer> {
   const answer = await voice.place({ key, from: agent.phone ?? '', to }).catch(failed);
   if (answer.result === 'accepted') return answer;
-  await failCall(callId!, answer.fault);
-  return { result: 'refused', fault: answer.fault };
+  await failCall(callId!, answer.error);
+  return { result: 'refused', error: answer.error };
 }
 
 function sendTexts(texts: OutboxMessage[], { sms }: Providers): Promise<ProviderAnswer[]> {
@@ -72,9 +72,9 @@ async function sendLetter(message: OutboxMessage, { post }: Providers): Promise<
   return post.send({ key, from: brokerage, to, name: contact.name, subject: message.subject ?? '', text, pdf });
 }
 
-const failed = (error: unknown): Extract<ProviderAnswer, { fault: string }> => ({
+const failed = (error: unknown): Extract<ProviderAnswer, { error: string }> => ({
   result: 'later',
-  fault: error instanceof Error ? error.message : 'failed',
+  error: error instanceof Error ? error.message : 'failed',
 });
 
 const inParts = <T>(all: T[], size: number): T[][] =>

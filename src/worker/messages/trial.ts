@@ -17,7 +17,7 @@ export async function handTrial({ trial }: Jobs['messages.try'], outside: Provid
   if (preview === 'phone') {
     if (!user.phone) return;
     const answer = await outside.sms.send({ key: trial.key, from: user.phone, to: user.phone, body: trial.text });
-    if (answer.result === 'later') throw new Error(answer.fault);
+    if (answer.result === 'later') throw new Error(answer.error);
     return;
   }
   const { publicUrl, mailDomain } = config();
@@ -52,5 +52,5 @@ export async function handTrial({ trial }: Jobs['messages.try'], outside: Provid
       ...(letter ? [{ name: 'letter.pdf', type: 'application/pdf', content: letter }] : []),
     ],
   });
-  if (answer.result === 'later') throw new Error(answer.fault);
+  if (answer.result === 'later') throw new Error(answer.error);
 }

@@ -61,9 +61,9 @@ const READERS: { [Name in ReadingName]: Reader<Name> } = {
     const places: BodyValue[] = placesOf(body).map(({ place, value }) => ({ place, value: value.slice(0, 300) }));
     try {
       readInquiry(inquiry);
-      return { places, inquiry, faults: [] };
+      return { places, inquiry, errors: [] };
     } catch (error) {
-      if (error instanceof AppError && error.facts.fields) return { places, inquiry, faults: error.facts.fields };
+      if (error instanceof AppError && error.facts.fields) return { places, inquiry, errors: error.facts.fields };
       throw error;
     }
   },

@@ -9,8 +9,8 @@ export async function tellAgent(noticeId: string, outside: Providers): Promise<v
   const notice = await findAgentAlert(noticeId);
   if (!notice) return;
   const answer = await handOver(notice, outside);
-  await saveAlertOutcome(noticeId, answer.result === 'accepted' ? null : (answer.fault ?? 'refused'));
-  if (answer.result === 'later') throw new Error(answer.fault ?? 'tried again by the queue');
+  await saveAlertOutcome(noticeId, answer.result === 'accepted' ? null : (answer.error ?? 'refused'));
+  if (answer.result === 'later') throw new Error(answer.error ?? 'tried again by the queue');
 }
 
 function handOver(notice: AgentAlert, outside: Providers): Promise<ProviderAnswer> {
@@ -39,6 +39,6 @@ async function byPhone(
   { phone, house_phone }: AgentAlert,
   hand: (numbers: { from: string; to: string }) => Promise<ProviderAnswer>,
 ): Promise<ProviderAnswer> {
-  if (!phone || !house_phone) return { result: 'refused', fault: 'no phone number is known' };
+  if (!phone || !house_phone) return { result: 'refused', error: 'no phone number is known' };
   return hand({ from: house_phone, to: phone });
 }

@@ -48,7 +48,7 @@ export function formHtml(block: FormBlock, { page, token, action, state }: FormP
         value="${values[name] ?? ''}"
         ${errors[name] ? html`aria-invalid="true" aria-describedby="x-${name}"` : ''}
       />
-      ${faultHtml(name, errors)}
+      ${errorHtml(name, errors)}
     </div>`;
   const asks = block.asks.map((ask) => {
     if (ask === 'role') return rolesHtml(values.role);
@@ -56,7 +56,7 @@ export function formHtml(block: FormBlock, { page, token, action, state }: FormP
     if (ask === 'message')
       return html`<div class="field">
         <label for="f-message">What would you like to know?</label>
-        <textarea id="f-message" name="message" maxlength="6000">${values.message ?? ''}</textarea>${faultHtml('message', errors)}
+        <textarea id="f-message" name="message" maxlength="6000">${values.message ?? ''}</textarea>${errorHtml('message', errors)}
       </div>`;
     const [label, type, complete] = TYPED[ask];
     return typed(ask, label, type, complete);
@@ -80,8 +80,8 @@ export function formHtml(block: FormBlock, { page, token, action, state }: FormP
   </form>`;
 }
 
-const faultHtml = (name: string, errors: Record<string, string>): Html | null =>
-  errors[name] ? html`<span class="fault" id="x-${name}">${errors[name]}</span>` : null;
+const errorHtml = (name: string, errors: Record<string, string>): Html | null =>
+  errors[name] ? html`<span class="error" id="x-${name}">${errors[name]}</span>` : null;
 
 const rolesHtml = (chosen = 'buyer'): Html =>
   html`<fieldset class="field" style="border:0;padding:0;margin:14px 0">

@@ -19,7 +19,7 @@ input[type=text],input[type=tel],input[type=email],textarea,select{width:100%;fo
 textarea{min-height:96px;resize:vertical}
 input:focus-visible,textarea:focus-visible,select:focus-visible,button:focus-visible,a:focus-visible{outline:2px solid var(--teal);outline-offset:2px}
 [aria-invalid=true]{border-color:var(--copper)}
-.fault{display:block;color:var(--copper);font-weight:600;font-size:14px;margin-top:4px}
+.error{display:block;color:var(--copper);font-weight:600;font-size:14px;margin-top:4px}
 .tick{display:flex;gap:10px;align-items:flex-start;margin:12px 0;font-size:14px;line-height:20px}
 .tick input{width:20px;height:20px;margin:0;flex:none;accent-color:var(--teal)}
 .ways{display:flex;gap:18px;flex-wrap:wrap}.ways label{display:flex;gap:8px;align-items:center;min-height:32px}

@@ -88,7 +88,7 @@ function begin(form: HTMLFormElement): void {
     if (!input) return;
     input.setAttribute('aria-invalid', 'true');
     const place = document.createElement('span');
-    place.className = 'fault';
+    place.className = 'error';
     place.id = `x-${name}`;
     place.textContent = words;
     input.setAttribute('aria-describedby', place.id);
@@ -96,7 +96,7 @@ function begin(form: HTMLFormElement): void {
     input.focus();
   };
   const clean = () => {
-    form.querySelectorAll('.fault').forEach((one) => one.remove());
+    form.querySelectorAll('.error').forEach((one) => one.remove());
     form.querySelectorAll('[aria-invalid]').forEach((one) => one.removeAttribute('aria-invalid'));
   };
   const clear = () => {
