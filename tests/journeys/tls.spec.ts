@@ -102,16 +102,13 @@ test('a tracked link leads on and is noted; the picture of an opened mail is giv
 
 test('only a named proxy says who asks', async () => {
   const outside = await client.newContext({ ignoreHTTPSErrors: true, baseURL: SECURE });
-  const statuses: number[] = [];
-  for (let n = 0; n < 130; n += 1)
-    statuses.push(
-      (
-        await outside.post('/in/nobody', {
-          data: {},
-          headers: { 'x-forwarded-for': `10.0.0.${n}`, 'x-urraca-client': `10.0.1.${n}` },
-        })
-      ).status(),
-    );
-  expect(statuses.filter((status) => status === 429).length).toBeGreaterThan(0);
+  const ask = async (n: number): Promise<number> => {
+    const headers = { 'x-forwarded-for': `10.0.0.${n % 250}`, 'x-urraca-client': `10.0.1.${n % 250}` };
+    return (await outside.post('/in/nobody', { data: {}, headers })).status();
+  };
+  /* The limit is counted by the minute, of which one may end while it is filled; the next is full then. */
+  let status = 0;
+  for (let n = 0; n < 260 && status !== 429; n += 1) status = await ask(n);
+  expect(status).toBe(429);
   await outside.dispose();
 });

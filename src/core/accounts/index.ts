@@ -20,6 +20,7 @@ export { concerns, isMine } from './live';
 export { FROM_ANYWHERE, ONE_ACCOUNT, ONE_ADDRESS, waitAfter, type DelayRule } from './login-delay';
 export {
   DEFAULT_SETTINGS,
+  settingsOf,
   SETTING_KEYS,
   SETTINGS,
   settingsPatch,

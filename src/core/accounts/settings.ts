@@ -143,6 +143,8 @@ export type SettingsView = { [Key in SettingKey as Entry<Key>['name']]: ValueOf<
 
 export const SETTING_KEYS = Object.keys(SETTINGS) as SettingKey[];
 export const DEFAULT_SETTINGS = Object.fromEntries(SETTING_KEYS.map((key) => [key, SETTINGS[key].default])) as Settings;
+/** All settings of an account, from those that it stated. */
+export const settingsOf = (stated: Partial<Settings> | null | undefined): Settings => ({ ...DEFAULT_SETTINGS, ...stated });
 
 export const settingsView = (settings: Settings): SettingsView =>
   Object.fromEntries(SETTING_KEYS.map((key) => [SETTINGS[key].name, settings[key]])) as SettingsView;

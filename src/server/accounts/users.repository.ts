@@ -1,7 +1,7 @@
 /** People and settings of an account, read by almost everybody. */
 import type { UserView } from '@/core/accounts';
 import { AppError, fieldErrors } from '@/core/shared';
-import { DEFAULT_SETTINGS, scopeFor, settingsPatch, type Principal, type Scope, type Settings } from '@/core/accounts';
+import { scopeFor, settingsOf, settingsPatch, type Principal, type Scope, type Settings } from '@/core/accounts';
 import { settingsSchema } from '@/core/accounts/schemas';
 import { nameSql, now, reader, writeAudit, transact, type Tx } from '../shared';
 
@@ -19,7 +19,7 @@ export const brokerageName = async (accountId: string): Promise<string> =>
 
 export async function readSettings(accountId: string, tx: Tx = reader()): Promise<Settings> {
   const row = await tx.first<{ settings: Partial<Settings> }>('select settings from accounts where id = $1', [accountId]);
-  return { ...DEFAULT_SETTINGS, ...row?.settings };
+  return settingsOf(row?.settings);
 }
 
 /** In SQL, whether the account `alias` has put all its campaigns on hold. */

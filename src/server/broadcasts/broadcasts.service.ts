@@ -2,7 +2,7 @@
 import { broadcastsTable } from './broadcasts.model';
 import { AppError, notFound } from '@/core/shared';
 import { type RefusalCode, CHANNELS, type SendChannel } from '@/core/contacts';
-import { DEFAULT_SETTINGS, scopeFor, type Principal, type Scope } from '@/core/accounts';
+import { scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { oneLine } from '@/core/capture';
 import { storableJson } from '@/core/capture/schemas';
 import { checkWords, type BroadcastSelection, type BroadcastView, type Goes, type Reach, type Words } from '@/core/messages';
@@ -86,7 +86,7 @@ export async function previewReach(
     bind,
   );
   const receive = rows.find(({ why }) => why === null)?.n ?? 0;
-  const settings = { ...DEFAULT_SETTINGS, ...(await readSettings(scope.accountId)) };
+  const settings = await readSettings(scope.accountId);
   const { price, perMinute } = CHANNELS[channel];
   return {
     people: rows.reduce((sum, { n }) => sum + n, 0),

@@ -1,6 +1,6 @@
 /** Rehearsals of campaigns: ordered, carried out in the background a piece at a time, looked at. Nothing but the rehearsal's own row is written. */
 import { AppError, notFound } from '@/core/shared';
-import { DEFAULT_SETTINGS, accountOf, onlyOf, scopeFor, type Principal, type Settings } from '@/core/accounts';
+import { settingsOf, accountOf, onlyOf, scopeFor, type Principal, type Settings } from '@/core/accounts';
 import {
   CampaignForecast,
   withoutWords,
@@ -57,7 +57,7 @@ export async function findCampaignRehearsal(principal: Principal, id: string): P
   );
   if (!row) throw notFound('rehearsal');
   const { settings, ...view } = row;
-  return { ...view, letter_cents: { ...DEFAULT_SETTINGS, ...settings }.letterCents };
+  return { ...view, letter_cents: settingsOf(settings).letterCents };
 }
 
 export const failCampaignRehearsal = async (id: string, error: string): Promise<void> => {
@@ -95,7 +95,7 @@ export async function performCampaignRehearsal(id: string, going: () => boolean)
     id: order.campaign_id,
     name: order.name,
   };
-  const rehearsal = new CampaignForecast(campaign, { ...DEFAULT_SETTINGS, ...order.settings }, at, order.days);
+  const rehearsal = new CampaignForecast(campaign, settingsOf(order.settings), at, order.days);
   const people = await whoWould(order, at);
   await tx.run('update campaign_rehearsals set people = $2 where id = $1', [id, people.length]);
   const asked = [...campaign.program.nodes.values()].flatMap(({ step }) =>

@@ -2,7 +2,7 @@
  * What stands around people: the account with its settings, the agents they belong to, the offices. Many people share few of these,
  * so that they are read once for all of them instead of once with each.
  */
-import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
+import { settingsOf, type Settings } from '@/core/accounts';
 import { showPhone } from '@/core/capture';
 import type { Tx } from '../shared';
 
@@ -53,7 +53,7 @@ export async function loadSenderContext(tx: Tx, rows: readonly RecipientRow[]): 
   ]))!;
   const accounts = new Map<string, AccountContext>();
   for (const [id, account] of Object.entries(found.accounts ?? {}))
-    accounts.set(id, { ...account, settings: { ...DEFAULT_SETTINGS, ...account.settings } });
+    accounts.set(id, { ...account, settings: settingsOf(account.settings) });
   const agents = new Map<string, Agent>();
   for (const [id, { first, last, phone, email }] of Object.entries(found.agents ?? {}))
     agents.set(id, { firstName: first, name: `${first} ${last}`, phone: phone ? showPhone(phone) : '', email });

@@ -1,5 +1,5 @@
 /** What every arrival begins with: the locks on its addresses, so that two equal leads become one contact; then the time, and what the account says of tags. */
-import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
+import { settingsOf, type Settings } from '@/core/accounts';
 import { ADDRESS_LOCKS, config, NOW, type Tx } from '../shared';
 
 export interface Begun extends Pick<Settings, 'tagPlaces' | 'tagBarred'> {
@@ -12,6 +12,6 @@ export async function beginArrival(tx: Tx, accountId: string, addresses: string[
     `select ${ADDRESS_LOCKS('$1', '$2')} as locked, settings, ${at} as at from accounts where id = $1`,
     [accountId, addresses],
   );
-  const { tagPlaces, tagBarred } = { ...DEFAULT_SETTINGS, ...row!.settings };
+  const { tagPlaces, tagBarred } = settingsOf(row!.settings);
   return { at: row!.at ?? new Date(), tagPlaces, tagBarred };
 }

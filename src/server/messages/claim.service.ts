@@ -5,7 +5,7 @@
  */
 import { campaignsHeldSql } from '../accounts';
 import { HOUR } from '@/core/shared';
-import { DEFAULT_SETTINGS, type Settings } from '@/core/accounts';
+import { settingsOf, type Settings } from '@/core/accounts';
 import { mayTouch, UNKNOWN_PERMISSION, type PermissionState, type Verdict } from '@/core/campaigns';
 import { CHANNELS, type Activity, type Channel, type Stage } from '@/core/contacts';
 import { fillFor, type Goes, type Words } from '@/core/messages';
@@ -238,7 +238,7 @@ function judge(row: ClaimRow, touched: { at: Date; channel: Channel }[], ofTempl
       wroteAt: row.last_in_at,
       onThePhone: row.on_the_phone,
     },
-    { ...DEFAULT_SETTINGS, ...row.settings },
+    settingsOf(row.settings),
   );
 }
 

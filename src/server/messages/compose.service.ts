@@ -1,7 +1,7 @@
 /** Writing to one person by hand: a text, an e-mail or a letter. It goes by the outbox like everything else, under the same guardrails. */
 import { randomUUID } from 'node:crypto';
 import { AppError } from '@/core/shared';
-import { DEFAULT_SETTINGS, scopeFor, type Principal } from '@/core/accounts';
+import { scopeFor, type Principal } from '@/core/accounts';
 import { mayTouch, type Verdict } from '@/core/campaigns';
 import { CHANNELS, namesTogether, sentenceOf, type Channel, type ContactView, type SendChannel } from '@/core/contacts';
 import { storable } from '@/core/capture/schemas';
@@ -63,7 +63,7 @@ export async function askGuardrails(
       onThePhone: false,
       touched: [],
     },
-    { ...DEFAULT_SETTINGS, ...(await readSettings(scope.accountId, tx)) },
+    await readSettings(scope.accountId, tx),
   );
   return { verdict, address };
 }
