@@ -99,7 +99,7 @@ export const COLUMNS: ColumnDef[] = [
   },
   {
     key: 'email',
-    name: 'E-mail',
+    name: 'Email',
     width: 220,
     render: (contact) => (contact.emails[0] ? <span className="secret">{contact.emails[0]}</span> : none),
   },

@@ -234,7 +234,7 @@ function Actions({
         Call <kbd>c</kbd>
       </button>
       {act('Text', 't', { is: 'write', channel: 'text' })}
-      {act('E-mail', 'e', { is: 'write', channel: 'email' })}
+      {act('Email', 'e', { is: 'write', channel: 'email' })}
       {act('Letter', 'm', { is: 'write', channel: 'letter' })}
       {act('Note', 'o', { is: 'note' })}
       {act(`Next touch: ${next}`, 's', { is: 'next' })}
