@@ -60,7 +60,7 @@ test('the preview says in one sentence what would change, what would not and why
     count: 5,
     will_change: 3,
     left_alone: { so_already: 2 },
-    sentence: '3 people get the tag choir; 2 are so already.',
+    sentence: '3 people get the tag choir; 2 need no change.',
   });
   const done = await change(asked.change);
   expect(done).toMatchObject({

@@ -1,6 +1,6 @@
 /** What can be done to many contacts at once, and the words for it. Each kind can be undone as long as nobody changed the same thing since. */
 import { CHANNELS, refusedSentence, type Channel, type ContactRole, type RefusalCounts } from '../contacts';
-import { listed } from '../shared';
+import { inSingular, listed } from '../shared';
 
 /** What is done to many contacts at once. */
 export type BulkAction =
@@ -82,18 +82,9 @@ export function previewSentence(deed: string, willChange: number, leftAlone: Ref
   return `${willChange === 0 ? 'Nobody' : people(willChange)} ${willChange === 1 || willChange === 0 ? singular(deed) : deed}${rest ? `; ${rest}` : ''}.`;
 }
 
-const SINGULAR: [RegExp, string][] = [
-  [/^are /, 'is '],
-  [/^get /, 'gets '],
-  [/^lose /, 'loses '],
-  [/^move /, 'moves '],
-  [/^become /, 'becomes '],
-  [/^go /, 'goes '],
-];
 /** What is done second, as `deedOf` joins it. */
 const SECOND: [RegExp, string][] = [
   [/ and lose (the tags? )/, ' and loses $1'],
   [/ and are no longer /, ' and is no longer '],
 ];
-const singular = (words: string): string =>
-  [...SINGULAR, ...SECOND].reduce((text, [many, one]) => text.replace(many, one), words);
+const singular = (words: string): string => SECOND.reduce((text, [many, one]) => text.replace(many, one), inSingular(words));

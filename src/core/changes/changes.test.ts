@@ -70,7 +70,7 @@ test.each<[BulkAction, string, string]>([
 
 test('who stays as they are is told after it, most first, and not at all when there is nobody', () => {
   expect(previewSentence('are deleted', 12_000, { so_already: 1, changed_since: 1_200, gone: 0 })).toBe(
-    '12,000 people are deleted; 1,200 were changed since, 1 is so already.',
+    '12,000 people are deleted; 1,200 were changed since, 1 needs no change.',
   );
   expect(refusedSentence({ gone: 0 })).toBe('');
   expect(CHANGE_STATES).toContain('undone');

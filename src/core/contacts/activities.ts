@@ -5,7 +5,7 @@
 import { isConversationOutcome, isReached, outcomeName } from '../calling';
 import { capitalized, dayAndTime, howLong } from '../shared';
 import { ACTIVITY_KINDS, isAnswer, isHumanTry, type Activity, type ActivityKind } from './activity';
-import { CHANNELS } from './channels';
+import { CHANNELS } from '../channels';
 import type { Facts } from './facts';
 import type { TimelineItem } from './views';
 

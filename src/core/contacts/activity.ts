@@ -1,7 +1,7 @@
 /** What can happen to a contact: the kinds of activity, and what each carries. The table of activities is append-only. */
 import type { Because } from './because';
 import { isConversationOutcome, type CallOutcome } from '../calling';
-import type { Channel } from './channels';
+import type { Channel } from '../channels';
 
 export const ACTIVITY_KINDS = [
   'inquiry',

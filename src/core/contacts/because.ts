@@ -2,8 +2,8 @@
  * Why the machine decided as it did: a small structured reason stored with the decision, and the one function that
  * renders it as the sentence people read. Add a reason here, never a sentence elsewhere.
  */
-import { CHANNELS, type Channel } from './channels';
-import { REFUSALS, type RefusalCode } from './refusals';
+import { CHANNELS, type Channel } from '../channels';
+import { refusedBecause, type RefusalCode } from './refusals';
 import { stageName } from './vocabulary';
 import { dayAndTime, howLong, listed } from '../shared';
 
@@ -107,7 +107,7 @@ const inTurn = (because: Of<'round_robin' | 'weighted'>): string => {
 };
 /** What the guardrails do not let go. */
 const didNotGo = (because: Of<RefusalCode>, nameOfStage: StageNames): string =>
-  `The ${CHANNELS[because.channel].name} did not go: ${REFUSALS[because.why].one({
+  `The ${CHANNELS[because.channel].name} did not go: ${refusedBecause(because.why, {
     ...because,
     ...('stage' in because ? { stage: nameOfStage(because.stage) } : {}),
     ...('on' in because ? { day: dayAndTime(new Date(because.on), because.zone) } : {}),
@@ -135,7 +135,7 @@ const SENTENCES: { [Why in Because['why']]: (because: Of<Why>, nameOfStage: Stag
   handed_by: (because) => `Handed to ${because.agent} by ${because.by}.`,
   arrived: (because) => `The arrival began “${because.campaign}”.`,
   not_enrolled: (because, nameOfStage) =>
-    `“${because.campaign}” was not begun: ${REFUSALS[because.cause].one({ stage: because.stage && nameOfStage(because.stage) })}.`,
+    `“${because.campaign}” was not begun: ${refusedBecause(because.cause, { stage: because.stage && nameOfStage(because.stage) })}.`,
   answered: (because) => `“${because.campaign}” stopped: ${CHANNELS[because.channel].answered}.`,
   opted_out: (because) => `“${because.campaign}” stopped: they asked for no more ${CHANNELS[because.channel].plural}.`,
   stage_reached: (because, nameOfStage) => `“${because.campaign}” ended: the stage is ${nameOfStage(because.stage)}.`,

@@ -11,6 +11,7 @@ export {
   type Direction,
 } from './activity';
 export {
+  refusedBecause,
   refusedSentence,
   refusedWords,
   REFUSALS,
@@ -44,7 +45,7 @@ export {
   type Channel,
   type ChannelEntry,
   type SendChannel,
-} from './channels';
+} from '../channels';
 export {
   CLIENT_STAGES,
   CONTACT_ROLES,

@@ -2,7 +2,8 @@
  * Why something does not reach somebody, or leaves them as they are: one code and one wording for the same reason, whether a campaign, a
  * broadcast, a call, a message by hand or a change to many met it. `one` stands after a colon, `many` after a number.
  */
-import { ADDRESS_KINDS, CHANNELS, type Channel } from './channels';
+import { inSingular } from '../shared';
+import { ADDRESS_KINDS, CHANNELS, type Channel } from '../channels';
 
 /** What the reason for one person may name. */
 export interface RefusalFacts {
@@ -15,97 +16,86 @@ export interface RefusalFacts {
   day?: string;
   how?: string;
 }
+type Said = string | ((facts: RefusalFacts) => string);
 /** A reason, said of one person and of several. */
 export interface RefusalEntry {
-  one: (facts: RefusalFacts) => string;
-  many: string;
+  one: Said;
+  many: Said;
 }
 
+const addressName = ({ channel }: RefusalFacts): string =>
+  channel ? ADDRESS_KINDS[CHANNELS[channel].address].name : 'address for it';
+const pluralOf = ({ channel }: RefusalFacts): string => (channel ? CHANNELS[channel].plural : 'it');
+
 export const REFUSALS = {
-  do_not_contact: { one: () => 'this person is marked do not contact', many: 'are marked do not contact' },
+  do_not_contact: { one: 'this person is marked do not contact', many: 'are marked do not contact' },
   household_says_no: {
-    one: () => 'the household is marked do not contact',
+    one: 'the household is marked do not contact',
     many: 'belong to a household marked do not contact',
   },
-  archived: { one: () => 'they are archived', many: 'are archived' },
+  archived: { one: 'they are archived', many: 'are archived' },
   not_followed_up: {
-    one: ({ stage }) => (stage ? `the stage is ${stage}, where campaigns end` : 'their stage is one where campaigns end'),
-    many: 'are past the stages that campaigns follow up',
+    one: ({ stage }) => (stage ? `the stage is ${stage}, where campaigns end` : 'they are in a stage where campaigns end'),
+    many: 'are in stages where campaigns end',
   },
-  no_address: {
-    one: ({ channel }) => `there is no ${channel ? ADDRESS_KINDS[CHANNELS[channel].address].name : 'such address'}`,
-    many: 'have no such address',
-  },
+  no_address: { one: (facts) => `there is no ${addressName(facts)}`, many: (facts) => `have no ${addressName(facts)}` },
   address_broken: {
     one: ({ error }) => `the address is known to be wrong (${error})`,
     many: 'have an address that is known to be wrong',
   },
   withdrawn: {
     one: ({ day, how }) => `permission was withdrawn on ${day} (${how})`,
-    many: 'said no to the channel',
+    many: (facts) => `opted out of ${pluralOf(facts)}`,
   },
   opted_out: {
-    one: () => 'they asked us to stop, and only they can opt back in',
+    one: 'they asked us to stop, and only they can opt back in',
     many: 'opted out; only they can opt back in',
   },
   no_permission: {
-    one: ({ channel }) => `nobody has given permission for ${channel ? CHANNELS[channel].plural : 'it'}`,
-    many: 'have not given permission',
+    one: (facts) => `nobody has given permission for ${pluralOf(facts)}`,
+    many: (facts) => `haven’t agreed to ${pluralOf(facts)}`,
   },
   registry: {
-    one: () => 'the number stands on the do-not-call registry, and they have not asked us anything for three months',
-    many: 'stand on the do-not-call registry',
+    one: 'the number is on the do-not-call registry, and they haven’t asked us anything in three months',
+    many: 'are on the do-not-call registry',
   },
-  same_household: {
-    one: () => 'it goes to another of their household',
-    many: 'get it with others of their household',
-  },
-  has_answered: { one: () => 'they answered before it left', many: 'answered before it left' },
-  on_the_phone: { one: () => 'the agent is on the phone with them already', many: 'are on the phone with their agent' },
-  already_in: { one: () => 'they are in it already', many: 'are in it already' },
-  other_campaign: {
-    one: () => 'another campaign of its group is under way',
-    many: 'are in another campaign of its group',
-  },
-  not_on: { one: () => 'it is not switched on', many: 'wait until the campaign is switched on' },
+  same_household: { one: 'their household gets one together', many: 'get it together with their household' },
+  has_answered: { one: 'they answered before it left', many: 'answered before it left' },
+  on_the_phone: { one: 'the agent is on the phone with them already', many: 'are on the phone with their agent' },
+  already_in: { one: 'they are in it already', many: 'are in it already' },
+  other_campaign: { one: 'another campaign of its group is under way', many: 'are in another campaign of its group' },
+  not_on: { one: 'it is not switched on', many: 'wait until the campaign is switched on' },
   not_yours: {
-    one: () => 'they belong to somebody else than whose own campaign it is',
-    many: 'belong to others than whose own campaign it is',
+    one: 'it is another agent’s own campaign, for their contacts only',
+    many: 'are another agent’s contacts',
   },
-  so_already: { one: () => 'they are so already', many: 'are so already' },
+  so_already: { one: 'there is nothing to change', many: 'need no change' },
   said_stop: {
-    one: () => 'they said stop themselves, which only they take back',
-    many: 'said stop themselves, which only they take back',
+    one: 'they opted out themselves; only they can opt back in',
+    many: 'opted out themselves; only they can opt back in',
   },
-  tried_already: { one: () => 'they were tried already, so they are not new', many: 'were tried already, so they are not new' },
-  gone: { one: () => 'they were deleted in the meantime', many: 'were deleted in the meantime' },
-  changed_since: { one: () => 'they were changed since', many: 'were changed since' },
-  went_on: { one: () => 'it went on since', many: 'went on since' },
+  tried_already: { one: 'they were tried already, so they are not new', many: 'were tried already, so they aren’t new' },
+  gone: { one: 'they were deleted in the meantime', many: 'were deleted in the meantime' },
+  changed_since: { one: 'they were changed since', many: 'were changed since' },
+  went_on: { one: 'it went on since', many: 'have moved on since' },
 } as const satisfies Record<string, RefusalEntry>;
 /** The code of a reason. */
 export type RefusalCode = keyof typeof REFUSALS;
 /** So many for each reason. */
 export type RefusalCounts = Partial<Record<RefusalCode, number>>;
 
-const SINGULAR: [RegExp, string][] = [
-  [/^are /, 'is '],
-  [/^have /, 'has '],
-  [/^were /, 'was '],
-  [/^get /, 'gets '],
-  [/^belong /, 'belongs '],
-  [/^stand /, 'stands '],
-  [/^wait /, 'waits '],
-];
-/** `12 are archived`, `1 has no such address`. */
-export const refusedWords = (why: RefusalCode, n: number): string => {
-  const { many } = REFUSALS[why];
-  const words = n === 1 ? SINGULAR.reduce((text, [several, one]) => text.replace(several, one), many as string) : many;
-  return `${n.toLocaleString('en-US')} ${words}`;
+const said = (words: Said, facts: RefusalFacts): string => (typeof words === 'string' ? words : words(facts));
+/** The reason for one person, to stand after a colon. */
+export const refusedBecause = (why: RefusalCode, facts: RefusalFacts = {}): string => said(REFUSALS[why].one, facts);
+/** `12 are archived`, `1 has no email address`. */
+export const refusedWords = (why: RefusalCode, n: number, facts: RefusalFacts = {}): string => {
+  const words = said(REFUSALS[why].many, facts);
+  return `${n.toLocaleString('en-US')} ${n === 1 ? inSingular(words) : words}`;
 };
-/** `12 are so already, 3 were changed since`, the largest first; empty when there is none. */
-export const refusedSentence = (counts: RefusalCounts): string =>
+/** `12 need no change, 3 were changed since`, the largest first; empty when there is none. */
+export const refusedSentence = (counts: RefusalCounts, facts: RefusalFacts = {}): string =>
   (Object.entries(counts) as [RefusalCode, number][])
     .filter(([, n]) => n > 0)
     .sort((a, b) => b[1] - a[1])
-    .map(([why, n]) => refusedWords(why, n))
+    .map(([why, n]) => refusedWords(why, n, facts))
     .join(', ');

@@ -1,5 +1,5 @@
 /** What pages and API answers show of contacts. Dates are instants; over HTTP they are RFC 3339 text (see Jsoned). */
-import type { Channel } from './channels';
+import type { Channel } from '../channels';
 import type { ActivityData, ActivityKind, Direction } from './activity';
 import type { FieldInput } from '../fields';
 import type { ContactRole, DateKind, Horizon, Stage } from './vocabulary';

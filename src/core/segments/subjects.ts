@@ -3,6 +3,8 @@
  * the questions one can put to it, and the words with which the sentence speaks of it. Interpreters live in three places only: to SQL
  * (server), in memory (`matches`), to a sentence (`sentence`).
  */
+import { capitalized } from '../shared';
+import { CHANNELS, CHANNEL_KEYS } from '../channels';
 /** `hours` and `point` are asked of a lead only: when it came, and where what it is about lies. */
 export const SUBJECT_KINDS = ['one', 'many', 'number', 'time', 'yearly', 'flag', 'text', 'hours', 'point'] as const;
 /** What kind of value a subject has. */
@@ -123,38 +125,11 @@ export const SUBJECTS: readonly Subject[] = [
   subject('Who', 'flag', 'has_address', 'Has a postal address', { yes: 'with a postal address', no: 'without a postal address' }),
   subject('Who', 'flag', 'in_household', 'Shares a household', { yes: 'who share a household', no: 'who share no household' }),
   subject('Who', 'flag', 'do_not_contact', 'Do not contact', { yes: 'not to be contacted', no: 'who may be contacted' }),
-  subject(
-    'Who',
-    'one',
-    'may_call',
-    'Permission to call',
-    { yes: 'whose permission to call is', no: 'whose permission to call is not' },
-    { of: 'said' },
-  ),
-  subject(
-    'Who',
-    'one',
-    'may_text',
-    'Permission to text',
-    { yes: 'whose permission to text is', no: 'whose permission to text is not' },
-    { of: 'said' },
-  ),
-  subject(
-    'Who',
-    'one',
-    'may_email',
-    'Permission to e-mail',
-    { yes: 'whose permission to e-mail is', no: 'whose permission to e-mail is not' },
-    { of: 'said' },
-  ),
-  subject(
-    'Who',
-    'one',
-    'may_letter',
-    'Permission to send letters',
-    { yes: 'whose permission to send letters is', no: 'whose permission to send letters is not' },
-    { of: 'said' },
-  ),
+  ...CHANNEL_KEYS.map((channel) => {
+    const permission = `permission to ${CHANNELS[channel].toDo}`;
+    const words = { yes: `whose ${permission} is`, no: `whose ${permission} is not` };
+    return subject('Who', 'one', `may_${channel}`, capitalized(permission), words, { of: 'said' });
+  }),
   subject('Where they stand', 'one', 'stage', 'Stage', { yes: 'in stage', no: 'not in stage' }, { of: 'stage' }),
   did('Where they stand', 'stage_since', 'Stage changed', 'moved to their stage'),
   subject(

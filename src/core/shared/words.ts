@@ -18,3 +18,14 @@ export const snaked = (object: object): Record<string, unknown> =>
   Object.fromEntries(Object.entries(object).map(([name, value]) => [snake(name), value]));
 /** Words with a capital in front. */
 export const capitalized = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+const SINGULAR: [RegExp, string][] = [
+  [/^are /, 'is '],
+  [/^have /, 'has '],
+  [/^haven’t /, 'hasn’t '],
+  [/^were /, 'was '],
+  [/^go /, 'goes '],
+  [/^(get|lose|move|become|belong|need|wait) /, '$1s '],
+];
+/** What several do, as one does: `are archived`, `is archived`. */
+export const inSingular = (words: string): string => SINGULAR.reduce((text, [many, one]) => text.replace(many, one), words);

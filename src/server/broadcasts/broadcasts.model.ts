@@ -1,11 +1,12 @@
 /** The table of broadcasts. */
+import type { SendChannel } from '@/core/contacts';
 import { bigint, id, instant, int, json, made, orNull, table, text } from '../shared';
 
 export const broadcastsTable = table('broadcasts', {
   id: id(),
   account_id: bigint(),
   name: text(),
-  channel: text<'text' | 'email' | 'letter'>(),
+  channel: text<SendChannel>(),
   template_id: orNull(bigint()),
   words: json(),
   selection: json(),

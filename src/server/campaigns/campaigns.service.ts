@@ -23,7 +23,7 @@ import { readTree } from '@/core/segments/schemas';
 import { requirePostalAddress } from '../accounts';
 import { stageNames, listFields, lockContact, recordActivities } from '../contacts';
 import { now, publish, reader, writeAudit, transact, wakeWorkers, type Tx } from '../shared';
-import { type RefusalCode, REFUSALS, CHANNELS, FOLLOWED_UP } from '@/core/contacts';
+import { type RefusalCode, refusedBecause, CHANNELS, FOLLOWED_UP } from '@/core/contacts';
 import { findCampaign } from './campaigns.repository';
 import { DATES, enrol, staysOut, type Dates } from './enrol.service';
 
@@ -292,7 +292,7 @@ export async function enrollContact(principal: Principal, contactId: string, cam
       [contactId, campaignId, [...FOLLOWED_UP]],
     );
     if (out?.why) {
-      const reason = REFUSALS[out.why].one({ stage: (await stageNames(scope.accountId, tx))(out.stage) });
+      const reason = refusedBecause(out.why, { stage: (await stageNames(scope.accountId, tx))(out.stage) });
       throw new AppError('conflict', `They were not put into “${campaign.name}”: ${reason}.`);
     }
     const { lines } = await enrol(

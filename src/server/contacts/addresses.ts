@@ -2,7 +2,7 @@
  * The addresses of a contact by channel: where it goes, and under which address the permission ledger holds what was said. Letters go to a
  * person wherever they live, so what is said about them stands under the person and not under a house.
  */
-import { CHANNEL_KEYS, CHANNELS, type AddressKind, type Channel } from '@/core/contacts';
+import { CHANNEL_KEYS, CHANNELS, SEND_CHANNELS, type AddressKind, type Channel } from '@/core/contacts';
 
 /** Under which address the ledger holds what is said about letters. */
 export const lettersTo = (contactId: string): string => `person:${contactId}`;
@@ -16,6 +16,9 @@ const inSql = (column: string, answer: (channel: Channel) => string): string =>
 /** The same in SQL. @param column SQL of the channel */
 export const pointKindSql = (column: string): string =>
   inSql(column, (channel) => (pointKind(channel) ? `'${pointKind(channel)}'` : 'null'));
+/** Whether a channel is one by which we send, in SQL. @param column SQL of the channel */
+export const isSentSql = (column: string): string =>
+  `${column} in (${SEND_CHANNELS.map((channel) => `'${channel}'`).join(', ')})`;
 /**
  * Under which address the ledger holds what was said, in SQL.
  * @param contactId SQL of the id

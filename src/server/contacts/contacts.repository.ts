@@ -1,5 +1,5 @@
 /** Reading and locking single contacts. Every function takes the Scope that limits what it may find. */
-import type { Channel, ContactView, MoreView, PermissionsView } from '@/core/contacts';
+import { byChannel, type ContactView, type MoreView, type PermissionsView } from '@/core/contacts';
 import { notFound } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { reader, type Tx } from '../shared';
@@ -38,10 +38,9 @@ export async function findContactWithPermissions(
 ): Promise<ContactView & PermissionsView & MoreView> {
   const contact = await findContact(scope, id, tx);
   const details = await readPermissions(tx, scope.accountId, [...contact.emails, ...contact.phones, lettersTo(id)]);
-  const state = (channel: Channel) => permissionFor(details, channel, addressesOf(channel, contact)[0]).state;
   return {
     ...contact,
-    permissions: { call: state('call'), text: state('text'), email: state('email'), letter: state('letter') },
+    permissions: byChannel((channel) => permissionFor(details, channel, addressesOf(channel, contact)[0]).state),
     permission_details: details,
     ...(await readMore(id, tx)),
   };

@@ -33,6 +33,7 @@ export {
   anyLedgerAddressSql,
   deliveryAddress,
   firstAddressSql,
+  isSentSql,
   ledgerAddressSql,
   lettersTo,
   MAILING_ADDRESS,

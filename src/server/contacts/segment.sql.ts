@@ -3,7 +3,7 @@
  * draws random trees and holds the two against each other. Every value is bound.
  */
 import { nameSql } from '../shared';
-import type { Channel } from '@/core/contacts';
+import { CHANNEL_KEYS, type Channel } from '@/core/contacts';
 import {
   branchesOf,
   daySpan,
@@ -111,10 +111,7 @@ const QUESTIONS: Record<string, Question> = {
   has_address: flag(`coalesce(c.street, '') <> ''`),
   in_household: flag('c.household_id is not null'),
   do_not_contact: flag('c.do_not_contact'),
-  may_call: permissionState('call'),
-  may_text: permissionState('text'),
-  may_email: permissionState('email'),
-  may_letter: permissionState('letter'),
+  ...Object.fromEntries(CHANNEL_KEYS.map((channel) => [`may_${channel}`, permissionState(channel)])),
   stage: value('c.stage'),
   stage_since: value('c.stage_since'),
   horizon: value('c.horizon'),

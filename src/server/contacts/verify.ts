@@ -1,4 +1,5 @@
 /** `urraca verify`: folds the activities anew and reports every difference from what stands in the tables. Changes nothing. */
+import { isSentSql } from './addresses';
 import { foldFact, noFacts, stageAfter, type Activity, type Stage } from '@/core/contacts';
 import { reader, type RowOf } from '../shared';
 import type { activitiesTable } from './activities.model';
@@ -85,7 +86,7 @@ async function strays(): Promise<string[]> {
      union all select 'offer ' || o.id || ' is open and nothing is being offered' from offers o left join routings r on r.inquiry_id = o.inquiry_id where o.state = 'open' and coalesce(r.state, '') not in ('offered','commons')
      union all select 'address ' || value || ' belongs to ' || count(*) || ' contacts' from contact_points where active group by account_id, kind, value having count(*) > 1
      union all select 'call ' || id || ' ended and is not in the timeline' from calls where state = 'ended' and outcome is not null and activity_id is null
-     union all select 'message ' || o.id || ' went and is not in the timeline' from outbox o where o.state = 'sent' and o.channel <> 'call'
+     union all select 'message ' || o.id || ' went and is not in the timeline' from outbox o where o.state = 'sent' and ${isSentSql('o.channel')}
        and not exists (select 1 from activities a where a.contact_id = o.contact_id and a.kind = 'message' and a.data->>'outboxId' = o.id::text)
      union all select 'contact ' || c.id || case when s.contact_id is null then ' cannot be searched' else ' is gone and still in the search' end from contacts c
        full join contact_search s on s.contact_id = c.id where (c.deleted_at is null) <> (s.contact_id is not null)

@@ -5,7 +5,7 @@ import type { DateKind } from '@/core/contacts';
 import { monthDays } from '@/core/segments';
 import { rankToday, TODAY_GROUPS, type TodayCandidate } from '@/core/today';
 import type { Scope } from '@/core/accounts';
-import { DISPLAY_NAME, displayName, visible } from '../contacts';
+import { isSentSql, DISPLAY_NAME, displayName, visible } from '../contacts';
 import { nameSql, now, reader, type Tx } from '../shared';
 
 /** More than anybody works in a day; a list of thousands helps nobody. The count says how many there are. */
@@ -137,7 +137,7 @@ async function countDone(scope: Scope, userId: string, day: { start: Date; end: 
   const row = await tx.first<{ n: number }>(
     `select count(distinct contact_id)::int as n from (
        select contact_id from calls where account_id = $1 and user_id = $2 and started_at between $3 and $4
-       union all select contact_id from outbox where account_id = $1 and user_id = $2 and not automatic and channel <> 'call' and created_at between $3 and $4) touched`,
+       union all select contact_id from outbox where account_id = $1 and user_id = $2 and not automatic and ${isSentSql('channel')} and created_at between $3 and $4) touched`,
     [scope.accountId, userId, day.start, day.end],
   );
   return row!.n;

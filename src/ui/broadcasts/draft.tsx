@@ -1,6 +1,6 @@
 'use client';
 /** A broadcast while it is a draft: to whom, its words and its time, with whom it reaches counted. It goes at the second word, not at the first. */
-import { refusedSentence } from '@/core/contacts';
+import { type SendChannel, refusedSentence } from '@/core/contacts';
 import { useState } from 'react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -70,7 +70,7 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
         <section aria-label="To whom" className="panel part">
           <h2>To whom</h2>
           <ToWhom selection={draft.selection} onChange={(next) => change({ ...draft, selection: next })} />
-          {chosen && reach.data && <ReachWords reach={reach.data} goes={draft.goes} />}
+          {chosen && reach.data && <ReachWords reach={reach.data} goes={draft.goes} channel={broadcast.channel} />}
           <ErrorMessage error={reach.error} named />
         </section>
         <section aria-label="The words" className="panel part">
@@ -225,8 +225,8 @@ function ToWhom({ selection, onChange }: { selection: BroadcastSelection; onChan
   );
 }
 
-function ReachWords({ reach, goes }: { reach: Reach; goes: Goes }) {
-  const left = refusedSentence(reach.left_out);
+function ReachWords({ reach, goes, channel }: { reach: Reach; goes: Goes; channel: SendChannel }) {
+  const left = refusedSentence(reach.left_out, { channel });
   return (
     <div className="reach" aria-live="polite">
       <p>

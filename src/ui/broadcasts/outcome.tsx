@@ -18,7 +18,7 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
   const now = useNow();
   const zone = useZone();
   const gone = people - counts.waiting - counts.cancelled;
-  const left = refusedSentence(broadcast.left_out);
+  const left = refusedSentence(broadcast.left_out, { channel: broadcast.channel });
   const line = (what: BroadcastPeople, words: string, n: number, of = counts.sent) => (
     <button
       type="button"
