@@ -1,4 +1,5 @@
 /** What varies by kind is said in one place each: an entry that leaves something open does not compile, nor a list that lacks one. */
+import { columnsFor, CONTACT_COLUMNS, type ContactColumn, type SortedColumn } from '@/core/columns';
 import { CHANNELS, type Channel, type ChannelEntry } from '@/core/contacts';
 import { BLOCKS, namedIn, newBlock, pageErrors, newPage, type BlockEntry } from '@/core/pages';
 import { pageSchema } from '@/core/pages/schemas';
@@ -22,6 +23,26 @@ test('a block of which not everything is said does not compile', () => {
   /* @ts-expect-error -- there is no such kind of field */
   const odd: BlockEntry = { ...BLOCKS.agent, fields: { sound: { is: 'sound', label: 'Plays', first: null } } };
   expect([on, homeless, odd].every(Boolean)).toBe(true);
+});
+
+test('a column without a name does not compile, nor one that is sorted by and has no order in SQL', () => {
+  const { name, ...without } = CONTACT_COLUMNS.town;
+  /* @ts-expect-error -- nobody knows what it is called */
+  const nameless: ContactColumn = without;
+  /* @ts-expect-error -- a segment has no such question */
+  const unasked: ContactColumn = { ...CONTACT_COLUMNS.town, filter: 'shoe_size' };
+  /* @ts-expect-error -- the town is sorted by */
+  const orders: Record<SortedColumn, unknown> = {
+    created: 1,
+    name: 1,
+    last_touch: 1,
+    next_touch: 1,
+    last_spoke: 1,
+    attempts: 1,
+    stage: 1,
+  };
+  expect([name, nameless, unasked, orders].every(Boolean)).toBe(true);
+  expect(columnsFor('sort').map(([key]) => key)).toContain('town');
 });
 
 test('a block is taken as it begins, and refused without one of its fields', () => {

@@ -1,5 +1,6 @@
 /** Files that go out: inert cells, cards by the rules, and a file that comes in again as it went out. */
 import fc from 'fast-check';
+import type { OutgoingPerson } from '../columns';
 import { CardReader, findDelimiter, layoutOf, readCard, readCsv, readRow } from '../imports';
 import { namesTogether } from '../contacts';
 import {
@@ -16,7 +17,6 @@ import {
   outgoingCells,
   outgoingHeadings,
   vcardOf,
-  type OutgoingPerson,
 } from './index';
 
 const ODA: OutgoingPerson = {

@@ -1,5 +1,5 @@
 export { csvCell, csvLine, inert } from './csv';
-export { outgoingCells, outgoingHeadings, type OutgoingPerson } from './person';
+export { outgoingCells, outgoingHeadings } from './person';
 export { folded, vcardOf } from './vcard';
 export { labelLines, labelPlace, SHEETS, type LabelSheet, type SheetKey } from './sheets';
 export { FILE_NAMES, FILE_TYPES } from './files';

@@ -1,5 +1,5 @@
 /** A contact as a vCard 4.0 (RFC 6350): escaped, folded at 75 bytes. */
-import type { OutgoingPerson } from './person';
+import type { OutgoingPerson } from '../columns';
 
 const escaped = (text: string): string =>
   text.replace(/\\/g, '\\\\').replace(/\n/g, '\\n').replace(/,/g, '\\,').replace(/;/g, '\\;');

@@ -1,42 +1,17 @@
 /** What a heading means, whatever its wording or language: a list of rules read from the top. What none of them knows is a field of its own. */
+import { columnsFor, type ContactTarget } from '../columns';
 import { CHANNEL_KEYS, channelNamed, CHANNELS, type Channel } from '../contacts';
 import { textPattern } from '../shared';
 const keyed = <Way extends string>(way: Way, words: (channel: Channel) => string): Record<`${Way}_${Channel}`, string> =>
   Object.fromEntries(CHANNEL_KEYS.map((channel) => [`${way}_${channel}`, words(channel)])) as Record<`${Way}_${Channel}`, string>;
-export const TARGETS = {
-  first: 'First name',
+/** What no column of contacts is: parts and wholes of what one is, the partner, what somebody agreed to. */
+const OTHER_TARGETS = {
   middle: 'Middle name',
-  last: 'Last name',
   name: 'Whole name',
-  company: 'Company',
-  email: 'E-mail',
-  phone: 'Phone',
   fax: 'Fax',
-  street: 'Street',
   street2: 'Street, second line',
-  city: 'Town',
-  region: 'State',
-  postal_code: 'Postal code',
-  country: 'Country',
   address: 'Whole address',
   property: 'Property address',
-  birthday: 'Birthday',
-  anniversary: 'Anniversary',
-  closing_date: 'Closing date',
-  roles: 'Roles',
-  tags: 'Tags',
-  stage: 'Stage',
-  horizon: 'Horizon',
-  source: 'Lead source',
-  owner: 'Agent',
-  want_price_min: 'Wants: price from',
-  want_price_max: 'Wants: price to',
-  want_bedrooms: 'Wants: bedrooms',
-  want_bathrooms: 'Wants: bathrooms',
-  want_areas: 'Wants: areas',
-  want_kinds: 'Wants: property kinds',
-  want_features: 'Wants: features',
-  want_words: 'Wants: in words',
   notes: 'Note',
   ...keyed('permit', (channel) => `May ${CHANNELS[channel].toBe}`),
   ...keyed('forbid', (channel) => `Must not ${CHANNELS[channel].toBe}`),
@@ -44,14 +19,18 @@ export const TARGETS = {
   partner_first: 'Partner, first name',
   partner_last: 'Partner, last name',
   partner_name: 'Partner, whole name',
-  partner_email: 'Partner, e-mail',
+  partner_email: 'Partner, email',
   partner_phone: 'Partner, phone',
   partner_birthday: 'Partner, birthday',
   custom: 'A field of its own',
   ignore: 'Leave out',
 } as const;
 /** What a column of a file may become. */
-export type Target = keyof typeof TARGETS;
+export type Target = ContactTarget | keyof typeof OTHER_TARGETS;
+export const TARGETS = {
+  ...Object.fromEntries(columnsFor('import').map(([, column]) => [column.import, column.name])),
+  ...OTHER_TARGETS,
+} as Record<Target, string>;
 
 /** Lower case, no accents, words apart: `E-mail 1 - Value` becomes `email 1 value`, `FirstName` becomes `first name`. */
 export function plainHeading(heading: string): string {

@@ -4,18 +4,15 @@
  * goes instead. Values are inserted as given and once: a name that looks like a template is not a template.
  */
 import { Liquid, type Template } from 'liquidjs';
+import { columnsFor, type MergedColumn } from '../columns';
 import { htmlOfDoc, inert } from './mail-doc';
 import { plainLiquid, walkPlain, type PlainLiquid } from './plain-liquid';
 import { chooseVariant, FIRST_PICK, seededPick, type Pick } from './variants';
 import type { Words } from './words';
 
-/** What may be merged in, with an example that is as long as such values are. `first_names` are those of the household together. */
-export const MERGE_FIELDS = {
-  first_name: 'Oda',
+/** What no column of contacts is: of the household, whoever writes, and the home that was asked about. */
+const OTHER_FIELDS = {
   first_names: 'Oda and Jago',
-  last_name: 'Brandvold',
-  town: 'Saltmarsh',
-  street: '14 Heron Lane',
   agent_name: 'Asta Lund',
   agent_first_name: 'Asta',
   agent_phone: '(564) 555-0101',
@@ -28,7 +25,12 @@ export const MERGE_FIELDS = {
   listing_beds: '3',
 } as const;
 /** A field that words may be filled in with. */
-export type MergeField = keyof typeof MERGE_FIELDS;
+export type MergeField = MergedColumn | keyof typeof OTHER_FIELDS;
+/** What may be merged in, with an example that is as long as such values are. `first_names` are those of the household together. */
+export const MERGE_FIELDS = {
+  ...Object.fromEntries(columnsFor('merge').map(([key, { merge }]) => [key, merge])),
+  ...OTHER_FIELDS,
+} as Record<MergeField, string>;
 export const MERGE_FIELD_NAMES = Object.keys(MERGE_FIELDS) as MergeField[];
 /** What conditions ask beside the fields: whether several agents work here, so that one wording says I or we. */
 export const CONDITION_NAMES = ['team'] as const;
@@ -55,7 +57,7 @@ export interface MergeOf {
   /** The home about which they asked last. */
   listing?: { address?: string | null; town?: string | null; price?: number | null; beds?: number | null } | null;
 }
-export const mergeFields = (of: MergeOf): MergeFields => ({
+export const mergeFields = (of: MergeOf): Record<MergeField | 'team', string | null> => ({
   first_name: of.firstName,
   first_names: of.firstNames,
   last_name: of.lastName,

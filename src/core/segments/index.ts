@@ -14,6 +14,7 @@ export {
   type FieldKind,
   type Subject,
   type SubjectGroup,
+  type SubjectKey,
   type SubjectKind,
   type Vocabulary,
 } from './subjects';

@@ -65,14 +65,14 @@ export interface SubjectWords {
   none?: string;
 }
 
-const subject = (
+const subject = <const Key extends string>(
   group: SubjectGroup,
   kind: SubjectKind,
-  key: string,
+  key: Key,
   label: string,
   words: SubjectWords,
   more: Pick<Subject, 'of' | 'unit'> = {},
-): Subject => ({
+): Subject & { key: Key } => ({
   key,
   kind,
   group,
@@ -81,9 +81,14 @@ const subject = (
   ...more,
 });
 /** `called`: called in the last 7 days, not called for 7 days or more, never called. */
-const did = (group: SubjectGroup, key: string, label: string, verb: string): Subject =>
+const did = <const Key extends string>(group: SubjectGroup, key: Key, label: string, verb: string): Subject & { key: Key } =>
   subject(group, 'time', key, label, { yes: verb, no: `not ${verb}`, some: `${verb} at some time`, none: `never ${verb}` });
-const count = (group: SubjectGroup, key: string, label: string, unit: string): Subject =>
+const count = <const Key extends string>(
+  group: SubjectGroup,
+  key: Key,
+  label: string,
+  unit: string,
+): Subject & { key: Key } =>
   subject(
     group,
     'number',
@@ -93,7 +98,7 @@ const count = (group: SubjectGroup, key: string, label: string, unit: string): S
     { unit },
   );
 
-export const SUBJECTS: readonly Subject[] = [
+const OF_CONTACTS = [
   subject(
     'Who',
     'many',
@@ -128,7 +133,7 @@ export const SUBJECTS: readonly Subject[] = [
   ...CHANNEL_KEYS.map((channel) => {
     const permission = `permission to ${CHANNELS[channel].toDo}`;
     const words = { yes: `whose ${permission} is`, no: `whose ${permission} is not` };
-    return subject('Who', 'one', `may_${channel}`, capitalized(permission), words, { of: 'said' });
+    return subject('Who', 'one', `may_${channel}` as const, capitalized(permission), words, { of: 'said' });
   }),
   subject('Where they stand', 'one', 'stage', 'Stage', { yes: 'in stage', no: 'not in stage' }, { of: 'stage' }),
   did('Where they stand', 'stage_since', 'Stage changed', 'moved to their stage'),
@@ -305,6 +310,10 @@ export const SUBJECTS: readonly Subject[] = [
     none: 'without an important date',
   }),
 ];
+
+/** The name of what a segment may ask about a contact, beside the account's own fields. */
+export type SubjectKey = (typeof OF_CONTACTS)[number]['key'];
+export const SUBJECTS: readonly (Subject & { key: SubjectKey })[] = OF_CONTACTS;
 
 /** What may be asked of the inquiry that is being routed, beside everything that may be asked of its person. */
 export const LEAD_SUBJECTS: readonly Subject[] = [

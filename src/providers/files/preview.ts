@@ -15,6 +15,6 @@ export async function previewFile(path: string, thisYear: number): Promise<Previ
   return previewOf(name, reading.format, people, {
     groups: reading.groups,
     ...(above + blank + below ? { ignoredLines: reading.ignored } : {}),
-    columns: reading.columns.map(({ target }) => TARGETS[target].toLowerCase().replace('e-mail', 'email')),
+    columns: reading.columns.map(({ target }) => TARGETS[target].toLowerCase()),
   });
 }

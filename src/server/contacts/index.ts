@@ -9,7 +9,6 @@ export {
   listContacts,
   withTags,
   type ContactQuery,
-  type ContactSort,
 } from './pages.repository';
 export { forgetSearch, learnWords, refreshSearch, writeSearch } from './search';
 export { contactView, OWN_FIELDS } from './contacts.rows';

@@ -2,6 +2,7 @@
  * Pages and counts of contacts: by segment, by search, by the number of a result. Every function takes the Scope that limits what
  * it may find.
  */
+import type { SortedColumn } from '@/core/columns';
 import type { ContactView } from '@/core/contacts';
 import { pageOf, readCursor, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
@@ -24,14 +25,24 @@ export interface ContactQuery {
   tagged?: string[][];
   /** For each word of `q` the patterns that may have been meant, when it is read as mistyped. */
   meant?: string[][];
-  sort?: ContactSort;
+  sort?: SortedColumn;
   descending?: boolean;
   limit: number;
   cursor?: string | null;
 }
 
-/** By what the grid may be sorted: the expression, never null, its type for the page marker, and whether an index holds it. */
-const SORTS = {
+/** How a page is sorted by a column. */
+interface Sorting {
+  /** The expression, never null. */
+  sql: string;
+  /** Its type, for the page marker. */
+  type: string;
+  /** An index holds it. */
+  walked?: true;
+  /** It asks the facts. */
+  facts?: true;
+}
+const ORDERS: Record<SortedColumn, Sorting> = {
   created: { sql: 'c.created_at', type: 'timestamptz', walked: true },
   name: { sql: 'c.name_key', type: 'text', walked: true },
   last_touch: { sql: 'c.last_touch_at', type: 'timestamptz', walked: true },
@@ -40,9 +51,8 @@ const SORTS = {
   attempts: { sql: 'f.attempts', type: 'int', facts: true },
   stage: { sql: 'c.stage', type: 'text' },
   town: { sql: `lower(coalesce(c.city, ''))`, type: 'text' },
-} as const;
-export type ContactSort = keyof typeof SORTS;
-export const CONTACT_SORTS = Object.keys(SORTS) as ContactSort[];
+};
+export const CONTACT_SORTS = Object.keys(ORDERS) as SortedColumn[];
 
 /** People found by likeness are shown up to here: more are no longer alike. */
 const MOST_ALIKE = 20;
@@ -104,7 +114,7 @@ export function contactsFrom(
   if (query.behind) where.push(measureSql(query.behind, bind));
   if (!patterns.length && !query.behind && !asksForStage(query.segment?.tree)) where.push(`c.stage <> 'archived'`);
   if (where.some((part) => part.includes('s.search_text'))) from += ' join contact_search s on s.contact_id = c.id';
-  if (where.some((part) => /\bf\./.test(part)) || (query.sort && 'facts' in SORTS[query.sort]))
+  if (where.some((part) => /\bf\./.test(part)) || (query.sort && ORDERS[query.sort].facts))
     from += ' join contact_facts f on f.contact_id = c.id';
   return { from, where: where.join(' and ') };
 }
@@ -153,7 +163,7 @@ type Finding = (scope: Scope, query: ContactQuery, order: Order, bind: unknown[]
 
 /** Whether the order of a search has an index to walk and nothing else is asked. */
 const isWalked = (query: ContactQuery): boolean =>
-  searchPatterns(query.q ?? '').length > 0 && !query.segment && !query.behind && 'walked' in SORTS[query.sort ?? 'created'];
+  searchPatterns(query.q ?? '').length > 0 && !query.segment && !query.behind && Boolean(ORDERS[query.sort ?? 'created'].walked);
 
 /** Looks at everybody at the head of the order: what many have is found there at once, however badly the planner guesses how many. */
 const walk =
@@ -186,7 +196,7 @@ const lookUp: Finding = (scope, query, { rank, by, keyset, limit }, bind) => {
 
 async function pageOfContacts(scope: Scope, query: ContactQuery, tx: Tx, find: Finding): Promise<Page<ContactView>> {
   const bind: unknown[] = [];
-  const { sql: rank, type } = SORTS[query.sort ?? 'created'];
+  const { sql: rank, type } = ORDERS[query.sort ?? 'created'];
   const by = (query.descending ?? query.sort === undefined) ? 'desc' : 'asc';
   const after = readCursor(query.cursor, 2);
   const keyset = after

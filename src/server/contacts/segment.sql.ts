@@ -18,6 +18,7 @@ import {
   type FieldDef,
   type FieldKind,
   type Moment,
+  type SubjectKey,
   type Tree,
 } from '@/core/segments';
 import { firstAddressSql, pointKind } from './addresses';
@@ -49,7 +50,7 @@ function meets(condition: Condition, context: SegmentContext, bind: Bind): strin
   const subject = subjectOf(condition.on, context.fields);
   if (!subject) return 'false';
   const field = subject.key.startsWith('field:') ? context.fields.find(({ id }) => `field:${id}` === subject.key)! : null;
-  const question = field ? fieldQuestion(field, bind) : QUESTIONS[subject.key];
+  const question = field ? fieldQuestion(field, bind) : (QUESTIONS as Partial<Record<string, Question>>)[subject.key];
   if (!question) return 'false';
   return ask(question, condition, context, bind);
 }
@@ -96,7 +97,11 @@ const permissionState = (channel: Channel): Question => ({
 const hasPoint = (kind: string): Question =>
   flag(`exists (select 1 from contact_points cp where cp.contact_id = c.id and cp.active and cp.kind = '${kind}')`);
 
-const QUESTIONS: Record<string, Question> = {
+const permissions = Object.fromEntries(CHANNEL_KEYS.map((channel) => [`may_${channel}`, permissionState(channel)])) as Record<
+  `may_${Channel}`,
+  Question
+>;
+const QUESTIONS: Record<SubjectKey, Question> = {
   role: { is: 'set', array: 'c.roles' },
   tag: {
     is: 'rows',
@@ -111,7 +116,7 @@ const QUESTIONS: Record<string, Question> = {
   has_address: flag(`coalesce(c.street, '') <> ''`),
   in_household: flag('c.household_id is not null'),
   do_not_contact: flag('c.do_not_contact'),
-  ...Object.fromEntries(CHANNEL_KEYS.map((channel) => [`may_${channel}`, permissionState(channel)])),
+  ...permissions,
   stage: value('c.stage'),
   stage_since: value('c.stage_since'),
   horizon: value('c.horizon'),

@@ -1,7 +1,7 @@
 /** Contacts on their way out, chunk after chunk in the order of their ids, so that memory does not grow with the file. */
 import type { Scope } from '@/core/accounts';
 import { CHANNEL_KEYS, type Channel } from '@/core/contacts';
-import type { OutgoingPerson } from '@/core/exports';
+import type { OutgoingPerson } from '@/core/columns';
 import { selectionSql, type Selection } from '../changes';
 import { firstAddressSql, OWN_FIELDS, pointKind } from '../contacts';
 import { nameSql, reader } from '../shared';

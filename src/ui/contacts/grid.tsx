@@ -4,7 +4,7 @@ import { useEffect, useLayoutEffect, useRef, useState, type PointerEvent as Poin
 import { isChosen, type Chosen } from '../changes';
 import { useNow, useZone } from '../primitives';
 import { useTags } from '../segments';
-import type { ColumnDef } from './columns';
+import { drawCell, type ColumnDef } from './columns';
 import type { GridLayout } from './grid-columns';
 import { nameOf, type Contact } from './types';
 import './contacts.css';
@@ -108,10 +108,10 @@ export function Grid(props: Props) {
                         aria-current={row.id === openId}
                         tabIndex={place === Math.max(0, at) ? 0 : -1}
                       >
-                        {column.render(row, { now, zone, tags })}
+                        {drawCell(column.cell(row), { now, zone, tags })}
                       </button>
                     ) : (
-                      column.render(row, { now, zone, tags })
+                      drawCell(column.cell(row), { now, zone, tags })
                     )}
                   </td>
                 ))}
@@ -130,11 +130,11 @@ function Head({ columns, layout, onLook, chosen, total, rows, onToggleAll }: Pro
   const all = rows.length > 0 && rows.every((row) => isChosen(chosen, row.id));
   const sortBy = (column: ColumnDef) => {
     if (!column.sort) return;
-    const again = layout.sort === column.sort;
+    const again = layout.sort === column.key;
     onLook({
       ...layout,
-      sort: column.sort,
-      descending: again ? !layout.descending : ['created', 'last_touch', 'last_spoke', 'attempts'].includes(column.sort),
+      sort: column.key,
+      descending: again ? !layout.descending : column.sort === 'down',
     });
   };
   const move = (key: string, before: string) => {
@@ -174,7 +174,7 @@ function Head({ columns, layout, onLook, chosen, total, rows, onToggleAll }: Pro
           <th
             key={column.key}
             className={column.numeric ? 'n' : ''}
-            aria-sort={layout.sort === column.sort ? (layout.descending ? 'descending' : 'ascending') : undefined}
+            aria-sort={layout.sort === column.key ? (layout.descending ? 'descending' : 'ascending') : undefined}
             onDragOver={(event) => event.preventDefault()}
             onDrop={() => dragged.current && move(dragged.current, column.key)}
           >
@@ -194,7 +194,7 @@ function Head({ columns, layout, onLook, chosen, total, rows, onToggleAll }: Pro
               }}
             >
               {column.name}
-              {column.sort && layout.sort === column.sort && <span aria-hidden="true">{layout.descending ? ' ↓' : ' ↑'}</span>}
+              {column.sort && layout.sort === column.key && <span aria-hidden="true">{layout.descending ? ' ↓' : ' ↑'}</span>}
             </button>
             <Widener
               width={layout.columns.find(({ key }) => key === column.key)?.width ?? column.width}

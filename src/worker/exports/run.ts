@@ -2,7 +2,8 @@
 import { PassThrough, type Writable } from 'node:stream';
 import { finished } from 'node:stream/promises';
 import ExcelJS from 'exceljs';
-import { csvLine, outgoingCells, outgoingHeadings, vcardOf, type ExportFormat, type OutgoingPerson } from '@/core/exports';
+import type { OutgoingPerson } from '@/core/columns';
+import { csvLine, outgoingCells, outgoingHeadings, vcardOf, type ExportFormat } from '@/core/exports';
 import { inert, type ExportOptions } from '@/core/exports';
 import { sheets } from './sheets';
 import type { FieldDef } from '@/core/segments';

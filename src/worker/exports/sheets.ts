@@ -2,7 +2,8 @@
 import type { PassThrough } from 'node:stream';
 import PDFDocument from 'pdfkit';
 import QRCode from 'qrcode';
-import { labelLines, labelPlace, SHEETS, vcardOf, type ExportOptions, type OutgoingPerson } from '@/core/exports';
+import type { OutgoingPerson } from '@/core/columns';
+import { labelLines, labelPlace, SHEETS, vcardOf, type ExportOptions } from '@/core/exports';
 import { showPhone } from '@/core/capture';
 import { AppError } from '@/core/shared';
 import { figtree } from '../shared/fonts';
