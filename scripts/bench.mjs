@@ -40,21 +40,16 @@ async function steadyLeads() {
 }
 
 async function leadsPerSecond() {
-  const ratios = [];
   const leads = [];
   const constants = [];
   for (let turn = 0; turn < ROUNDS; turn += 1) {
-    const constant = await rate(8, quick ? 2 : 5, async () => (await fetch(`${BASE}/api/live`)).arrayBuffer());
-    const ours = await rate(8, quick ? 2 : 5, postLead);
-    constants.push(constant);
-    leads.push(ours);
-    ratios.push(ours / constant);
+    constants.push(await rate(8, quick ? 2 : 5, async () => (await fetch(`${BASE}/api/live`)).arrayBuffer()));
+    leads.push(await rate(8, quick ? 2 : 5, postLead));
   }
   return {
     leads_per_second: round(median(leads)),
     constant_per_second: round(median(constants)),
-    ratio: round(median(ratios), 2),
-    bound: '>= 0.3',
+    bound_leads_per_second: 100,
   };
 }
 

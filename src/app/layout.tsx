@@ -17,8 +17,8 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function Document({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get('x-nonce') ?? undefined;
-  const kept = (await cookies()).get(SCHEME_COOKIE)?.value;
-  const chosen = kept === 'dark' || kept === 'light' ? kept : undefined;
+  const saved = (await cookies()).get(SCHEME_COOKIE)?.value;
+  const chosen = saved === 'dark' || saved === 'light' ? saved : undefined;
   return (
     <html lang="en" data-scheme={chosen ?? 'light'} suppressHydrationWarning>
       <body>

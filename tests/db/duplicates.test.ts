@@ -1,4 +1,5 @@
 /** Duplicates: found with reasons, reviewed, merged with everything, the stricter permission winning; taken apart again; households. */
+import { permissionsBefore } from '../../migrations/0032_permissions_before';
 import { appForEach } from '../harness/each';
 
 const app = appForEach();
@@ -130,6 +131,18 @@ test('merged: everything that happened, every address, tag and role; a no of eit
   await duplicates.undoMerge(app().as('Ada'), merged.merge_id);
   expect(await snapshot()).toEqual(before);
   await expect(duplicates.undoMerge(app().as('Ada'), merged.merge_id)).rejects.toMatchObject({ code: 'not_found' });
+});
+
+test('what was merged before its permissions had their name is taken apart with them', async () => {
+  const [one, other] = await pair();
+  const { duplicates, contacts } = app().m;
+  await contacts.setPermission(app().as('Ada'), other, 'letter', 'withdrawn', 'rang about it');
+  const before = await snapshot();
+  const merged = await duplicates.mergeContacts(app().as('Ada'), one, other, {});
+  await app().db.run(`update merges set moved = (moved - 'permissions') || jsonb_build_object('said', moved->'permissions')`);
+  for (let n = 0; n < 2; n += 1) await permissionsBefore.up((sql) => app().db.run(sql));
+  await duplicates.undoMerge(app().as('Ada'), merged.merge_id);
+  expect(await snapshot()).toEqual(before);
 });
 
 test('a lead by the address of the one who is gone arrives at the one who stayed', async () => {

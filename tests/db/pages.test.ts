@@ -57,9 +57,9 @@ test('a sign-in that a tablet kept is taken once however often it comes, also at
   const at = new Date((await app().m.shared.now()).getTime() - 50 * 60_000);
   const saved = { key: randomUUID(), at };
   const one = { first_name: 'Odo', phone: '206 555 0136', text_ok: 'on', has_agent: 'yes', agent_name: 'Ute Brandis' };
-  const [a, b] = await Promise.all([send('open-house', one, { kept: saved }), send('open-house', one, { kept: saved })]);
+  const [a, b] = await Promise.all([send('open-house', one, { signIn: saved }), send('open-house', one, { signIn: saved })]);
   expect(a).toEqual(b);
-  await send('open-house', one, { kept: saved });
+  await send('open-house', one, { signIn: saved });
   expect(await counts()).toEqual({ contacts: 1, inquiries: 1, visits: 1 });
   const row = await app().db.first<{ owner_id: string; raw: { permissions: { shown: object } }; parsed: { listing: object } }>(
     'select owner_id, raw, parsed from inquiries',

@@ -85,7 +85,7 @@ describe('visitors', () => {
     listing: { id: 'TT-1', address: '14 Heron Lane' },
     assignedTo: 'agent2@urraca.example',
     wants: {},
-    said: 'Signed in at the open house at 14 Heron Lane.',
+    fallback: 'Signed in at the open house at 14 Heron Lane.',
     tags: [],
   };
 

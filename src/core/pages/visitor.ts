@@ -34,7 +34,7 @@ export interface SentTo {
   assignedTo: string | null;
   wants: Record<string, unknown>;
   /** The line that says what happened, for those who ask nothing. */
-  said: string | null;
+  fallback: string | null;
   tags: string[];
 }
 
@@ -50,7 +50,7 @@ export function inquiryOfSent(sent: FormValues, page: SentTo) {
       : sent.has_agent === 'no'
         ? 'Works with no agent.'
         : null;
-  const message = [line(sent.message, 6_000) || page.said, works].filter(Boolean).join('\n');
+  const message = [line(sent.message, 6_000) || page.fallback, works].filter(Boolean).join('\n');
   const shown = Object.fromEntries(
     (['text', 'call', 'email'] as const).flatMap((channel) => {
       const words = page.permissions[channel];

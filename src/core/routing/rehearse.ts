@@ -16,7 +16,7 @@ export interface PastInquiry {
   at: Date;
   known: Known;
   /** Who had it without any rung being asked (came back, added by hand, named by the source); null when the ladder was asked. */
-  kept: string | null;
+  fixedTo: string | null;
   /** What really happened: the agent it ended with, and the rung. */
   agentId: string | null;
   rungId: string | null;
@@ -56,7 +56,7 @@ export class RoutingRehearsal {
   /** Takes the inquiries in the order in which they came. */
   take(inquiry: PastInquiry): RehearsalOutcome {
     const nobody = { inquiryId: inquiry.id, rungId: null, rosterId: null, seconds: 0 };
-    if (inquiry.kept) return { ...nobody, agentId: inquiry.kept, net: null };
+    if (inquiry.fixedTo) return { ...nobody, agentId: inquiry.fixedTo, net: null };
     const { rung } = decide(this.ladder, inquiry.known, inquiry.at);
     const first = rung && this.rosters.get(rung.rosterId);
     if (!rung || !first) return { ...nobody, agentId: this.lastResort, net: 'no_rung' };
@@ -174,7 +174,7 @@ export class Tally {
   /** @returns true when the change would have given it to another */
   add(past: PastInquiry, before: RehearsalOutcome, after: RehearsalOutcome): boolean {
     this.inquiries += 1;
-    if (past.kept) return false;
+    if (past.fixedTo) return false;
     this.asked += 1;
     count(this.rungs, past.rungId, 'really');
     count(this.agents, past.agentId, 'really');

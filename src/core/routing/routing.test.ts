@@ -437,7 +437,7 @@ describe('a rehearsal', () => {
     id: String(n),
     at: new Date(NOW.getTime() + n * 60_000),
     known: knownOfLead(lead(facts)),
-    kept: null,
+    fixedTo: null,
     agentId: '0',
     rungId: '1',
     ...more,
@@ -479,7 +479,7 @@ describe('a rehearsal', () => {
     const roster = rosterOf([member(0), member(1)]);
     const [asIs, changed] = [rehearsal(roster), rehearsal({ ...roster, members: [member(0, { paused: true }), member(1)] })];
     const tally = new Tally();
-    const all = [past(0), past(1), past(2, { roles: ['vendor'] }, { rungId: null, agentId: '99' }), past(3, {}, { kept: '1' })];
+    const all = [past(0), past(1), past(2, { roles: ['vendor'] }, { rungId: null, agentId: '99' }), past(3, {}, { fixedTo: '1' })];
     for (const one of all) tally.add(one, asIs.take(one), changed.take(one));
     expect(tally.result([roster])).toMatchObject({
       inquiries: 4,

@@ -134,7 +134,7 @@ export const hoursPhrase = (hours: Hours): string => `${onDays(hours.days)} betw
 const goneWord = (subject: Subject): string =>
   `a ${subject.of === 'person' ? 'person' : subject.of === 'postal' ? 'postal code' : (subject.of ?? 'choice')} that is gone`;
 function valueName(subject: Subject, value: string, name: NameOf): string | null {
-  if (subject.of === 'said') return SAID[value] ?? null;
+  if (subject.of === 'permission') return SAID[value] ?? null;
   if (subject.of === 'person' && value === 'me') return 'me';
   if (!subject.of || ['source', 'town', 'postal', 'role'].includes(subject.of)) return value;
   return name(subject.of, value);

@@ -50,7 +50,7 @@ export type Vocabulary =
   | 'roster'
   | 'door'
   | 'campaign'
-  | 'said'
+  | 'permission'
   | 'source'
   | 'town'
   | 'postal'
@@ -133,7 +133,7 @@ const OF_CONTACTS = [
   ...CHANNEL_KEYS.map((channel) => {
     const permission = `permission to ${CHANNELS[channel].toDo}`;
     const words = { yes: `whose ${permission} is`, no: `whose ${permission} is not` };
-    return subject('Who', 'one', `may_${channel}` as const, capitalized(permission), words, { of: 'said' });
+    return subject('Who', 'one', `may_${channel}` as const, capitalized(permission), words, { of: 'permission' });
   }),
   subject('Where they stand', 'one', 'stage', 'Stage', { yes: 'in stage', no: 'not in stage' }, { of: 'stage' }),
   did('Where they stand', 'stage_since', 'Stage changed', 'moved to their stage'),

@@ -136,7 +136,7 @@ async function insert(
  * Why a contact `c` does not come into a campaign that may take people, in SQL; null for whoever does. An agent's own campaign is for
  * the agent's own contacts. For a rehearsal it need not be switched on.
  */
-export const keptOut = (campaign: string, stages: string): string =>
+export const excludedBecause = (campaign: string, stages: string): string =>
   `case when c.do_not_contact then 'do_not_contact'
      when c.refused_at is not null then 'opted_out'
      when split_part(c.stage, '.', 1) <> all(${stages}::text[]) and not (select (v.plan->>'anyStage')::boolean from campaign_versions v where v.campaign_id = ${campaign} order by v.number desc limit 1) then 'not_followed_up'
@@ -146,7 +146,7 @@ export const keptOut = (campaign: string, stages: string): string =>
      when exists (select 1 from enrollments e join campaigns o on o.id = e.campaign_id join campaigns p on p.id = ${campaign} where e.contact_id = c.id and e.state in ('active','paused') and o.exclusive_group = p.exclusive_group) then 'other_campaign' end`;
 /** The same for a campaign that may be a draft or off, and then takes nobody. */
 export const staysOut = (campaign: string, stages: string): string =>
-  `case when not exists (select 1 from campaigns p where p.id = ${campaign} and ${OPEN}) then 'not_on' else ${keptOut(campaign, stages)} end`;
+  `case when not exists (select 1 from campaigns p where p.id = ${campaign} and ${OPEN}) then 'not_on' else ${excludedBecause(campaign, stages)} end`;
 
 /**
  * Enrols those of the people for whom the campaign is and whom nothing keeps out.

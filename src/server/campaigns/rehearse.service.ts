@@ -17,7 +17,7 @@ import { enqueue, now, reader, transact } from '../shared';
 import { loadSenderContext } from './sender-context';
 import { readPlan } from './campaigns.service';
 import { findCampaign } from './campaigns.repository';
-import { keptOut } from './enrol.service';
+import { excludedBecause } from './enrol.service';
 import { contactOf, PERSON, PERSON_JOINS, type TouchedContactRow } from './contact.rows';
 import { readVersions, readyVersion } from './versions';
 
@@ -138,7 +138,7 @@ async function whoWould({ account_id, campaign_id, plan, zone }: Ordered, at: Da
   const entering = plan.starts.flatMap((start) => (start.on === 'enter' ? [start.tree] : []));
   if (entering.length) only.push(`(${entering.map((tree) => segmentSql(tree, context, bind)).join(' or ')})`);
   /* A plan that is not kept yet decides itself whether it is for people in any stage. */
-  const out = keptOut('$2::bigint', plan.anyStage ? `array[split_part(c.stage, '.', 1)]` : '$3');
+  const out = excludedBecause('$2::bigint', plan.anyStage ? `array[split_part(c.stage, '.', 1)]` : '$3');
   const rows = await reader().rows<{ id: string }>(
     `select c.id from contacts c join contact_facts f on f.contact_id = c.id where c.account_id = $1 and c.deleted_at is null and ($3::text[] is not null) and (${out}) is null ${only.map((sql) => `and (${sql})`).join(' ')} order by c.id`,
     bind,

@@ -25,7 +25,7 @@ export {
   readPermissions,
   type PermissionChange,
   type PermissionDetail,
-  type SaidBefore,
+  type PermissionBefore,
 } from './permissions';
 export {
   addressesOf,

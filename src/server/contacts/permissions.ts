@@ -81,7 +81,7 @@ export const permissionFor = (details: PermissionDetail[], channel: Channel, add
   details.find((detail) => detail.channel === channel && detail.address === address) ?? UNKNOWN_PERMISSION;
 
 /** A permission that was written by something that is taken back, and what stood there before. */
-export interface SaidBefore {
+export interface PermissionBefore {
   channel: string;
   address: string;
   state: string;
@@ -99,7 +99,7 @@ export interface SaidBefore {
 export const putBackPermissions = (
   tx: Tx,
   accountId: string,
-  previous: SaidBefore[],
+  previous: PermissionBefore[],
   { why, userId, at }: { why: string; userId: string | null; at: Date },
 ): Promise<{ channel: string; address: string; state: 'granted' | 'withdrawn' | null }[]> =>
   tx.rows(

@@ -43,7 +43,7 @@ interface Moved {
   /** Enrollments that were under way in a campaign that the kept one is in as well. */
   stopped: string[];
   fields: { field_id: string; ordinal: number }[];
-  said: { channel: string; address: string; before: object | null }[];
+  permissions: { channel: string; address: string; before: object | null }[];
 }
 const COLUMNS = [
   'first_name',
@@ -94,7 +94,7 @@ export async function mergeContacts(
     const before = await rawOf(tx, [keptId, goneId]);
     const side = (field: MergeChoice) => chosenSide(field, survivor, gone, choices);
     const permissions = await strictest(tx, scope.accountId, survivor, gone, scope.userId, at);
-    const moved: Moved = { ...(await move(tx, keptId, goneId)), said: permissions };
+    const moved: Moved = { ...(await move(tx, keptId, goneId)), permissions };
     const taken = (Object.keys(OF) as MergeChoice[]).filter((field) => side(field) === 'gone').flatMap((field) => OF[field]);
     await tx.run(
       `update contacts k set ${taken.map((column) => `${column} = g.${column},`).join(' ')} roles = (select coalesce(array_agg(distinct r order by r), '{}') from unnest(k.roles || g.roles) r), wants = g.wants || k.wants,
@@ -151,7 +151,7 @@ const rawOf = async (tx: Tx, ids: string[]): Promise<Record<string, object>> =>
     ).map(({ id, raw }) => [id, raw]),
   );
 
-async function move(tx: Tx, keptId: string, goneId: string): Promise<Omit<Moved, 'said'>> {
+async function move(tx: Tx, keptId: string, goneId: string): Promise<Omit<Moved, 'permissions'>> {
   const rows: Moved['rows'] = {};
   for (const table of MOVED) {
     const extra = table === 'contact_points' ? `, position = position + 100` : '';
@@ -197,7 +197,7 @@ async function strictest(
   gone: ContactView,
   userId: string | null,
   at: Date,
-): Promise<Moved['said']> {
+): Promise<Moved['permissions']> {
   const of = (channel: Channel) => [...addressesOf(channel, survivor), ...addressesOf(channel, gone)];
   const details = await readPermissions(tx, accountId, CHANNEL_KEYS.flatMap(of));
   const changes: PermissionChange[] = CHANNEL_KEYS.flatMap((channel) => {
@@ -249,7 +249,7 @@ export async function undoMerge(principal: Principal, mergeId: string): Promise<
     await putBackPermissions(
       tx,
       accountId,
-      row.moved.said.map((one) => ({ ...one, state: 'withdrawn', how: MERGED_NO })),
+      row.moved.permissions.map((one) => ({ ...one, state: 'withdrawn', how: MERGED_NO })),
       { why: 'taken apart again after a merge', userId, at },
     );
     await tx.run(

@@ -34,7 +34,7 @@ interface After {
   tags: string[];
   dates: string[];
   fields: string[];
-  said: { channel: string; address: string; state: string; before: object | null }[];
+  permissions: { channel: string; address: string; state: string; before: object | null }[];
 }
 
 export class ImportChunkWriter {
@@ -339,7 +339,7 @@ export class ImportChunkWriter {
     ).map(({ channel, address }) => news.get(`${channel} ${address}`)!);
     for (const { unit, change } of took) {
       const { channel, address, state } = change;
-      this.changed(unit, (after) => after.said.push({ channel, address, state, before: stood(change) }));
+      this.changed(unit, (after) => after.permissions.push({ channel, address, state, before: stood(change) }));
     }
     await this.say(
       took.map(({ unit, change: { channel, address, state, how } }) => ({
@@ -460,7 +460,7 @@ export class ImportChunkWriter {
   }
 }
 
-const nothing = (): After => ({ columns: {}, points: [], tags: [], dates: [], fields: [], said: [] });
+const nothing = (): After => ({ columns: {}, points: [], tags: [], dates: [], fields: [], permissions: [] });
 
 /** Leaves somebody the tags that there are; the others are kept as words. */
 function keepTags(person: ImportedPerson, there: ReadonlySet<string>): void {

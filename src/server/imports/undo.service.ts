@@ -1,6 +1,6 @@
 /** Taking an import back, chunk by chunk: who was made goes, unless somebody worked with them since; who was completed is as before, except what was changed since. */
 import { importsTable } from './imports.model';
-import { forgetSearch, putBackPermissions, refreshSearch, restate, type SaidBefore } from '../contacts';
+import { forgetSearch, putBackPermissions, refreshSearch, restate, type PermissionBefore } from '../contacts';
 import { now, transact, type Tx } from '../shared';
 import { readImport, type ImportRow } from './imports.repository';
 
@@ -80,7 +80,7 @@ async function restore(tx: Tx, row: ImportRow, changed: Done[], at: Date): Promi
     `delete from field_values f using ${ROWS} where f.contact_id = x.contact_id and f.field_id in (select v::bigint from jsonb_array_elements_text(x.after->'fields') v)`,
     [json],
   );
-  const permissions = changed.flatMap(({ after }) => (after as { said?: SaidBefore[] } | null)?.said ?? []);
+  const permissions = changed.flatMap(({ after }) => (after as { permissions?: PermissionBefore[] } | null)?.permissions ?? []);
   await putBackPermissions(
     tx,
     row.account_id,

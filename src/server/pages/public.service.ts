@@ -106,7 +106,7 @@ export interface From {
   /** What they had asked for, in the words of the address. */
   asked?: Record<string, string>;
   /** Of a sign-in that was kept on the tablet: a key of its own and when it was. */
-  kept?: { key: string; at: Date } | null;
+  signIn?: { key: string; at: Date } | null;
 }
 
 /** A tablet delivers an evening at once; other visitors send one form. */
@@ -142,7 +142,7 @@ function inquiryFrom({ door, page, agents }: Shown, sent: FormValues, from: From
     listing: listing && { id: listing.number, address: listing.address },
     assignedTo: host?.email ?? null,
     wants: page.kind === 'search' ? wants({ areas, price_min, price_max, bedrooms: beds_min }) : {},
-    said: cameBy(page.kind, door.name, listing),
+    fallback: cameBy(page.kind, door.name, listing),
     tags: [],
   });
 }
@@ -165,14 +165,14 @@ export async function receiveVisitor(shown: Shown, sent: FormValues, from: From)
     door,
     raw: {
       ...raw,
-      ...(from.kept ? { signed_in_at: from.kept.at.toISOString() } : {}),
+      ...(from.signIn ? { signed_in_at: from.signIn.at.toISOString() } : {}),
       ...(from.asked ? { asked: wordsOfCriteria(criteriaOfWords(from.asked)) } : {}),
     },
     inquiry: readInquiry(raw),
-    idempotencyKey: from.kept ? `sign-in: ${from.kept.key}` : null,
+    idempotencyKey: from.signIn ? `sign-in: ${from.signIn.key}` : null,
     byPerson: null,
   });
-  if (page.kind === 'sign_in') await noteVisit(door, contact.id, listing, from.kept ?? null);
+  if (page.kind === 'sign_in') await noteVisit(door, contact.id, listing, from.signIn ?? null);
   else if (from.visitor?.id) await knowVisitor(door.accountId, from.visitor.id, contact.id);
   return { contactId: contact.id };
 }
@@ -181,15 +181,15 @@ const noteVisit = async (
   door: Shown['door'],
   contactId: string,
   listing: ListingView | null,
-  kept: From['kept'],
+  signIn: From['signIn'],
 ): Promise<void> =>
   noteOnce(door.accountId, contactId, {
     doorId: door.id,
     kind: 'visit',
     number: listing?.number ?? null,
     text: `Came to the open house${listing ? ` at ${listing.address}` : ''}`,
-    at: kept?.at ?? (await now()),
-    key: `sign-in: ${door.id}: ${kept?.key ?? crypto.randomUUID()}`,
+    at: signIn?.at ?? (await now()),
+    key: `sign-in: ${door.id}: ${signIn?.key ?? crypto.randomUUID()}`,
   });
 
 const wants = (given: Record<string, unknown>): Record<string, unknown> =>

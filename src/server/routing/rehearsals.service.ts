@@ -164,7 +164,7 @@ export async function performRehearsal(id: string, going: () => boolean, piece =
       const before = asIs.take(past);
       const after = asChanged.take(past);
       const moved = tally.add(past, before, after);
-      if (!past.kept) saved.push({ ...after, beforeId: before.agentId, moved });
+      if (!past.fixedTo) saved.push({ ...after, beforeId: before.agentId, moved });
     }
     await keepOutcomes(id, saved);
     done += rows.length;
@@ -185,7 +185,7 @@ function pastOf(row: PastRow, person: Known | undefined): PastInquiry {
     id: row.id,
     at: row.arrived_at,
     known: knownOfLead(leadOf(row.door_id, row.parsed, row.source, row.matched), person),
-    kept: KEPT_BY.has(row.why) ? row.owner_id : null,
+    fixedTo: KEPT_BY.has(row.why) ? row.owner_id : null,
     agentId: row.owner_id,
     rungId: row.rung_id,
   };

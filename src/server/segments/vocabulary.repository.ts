@@ -28,7 +28,7 @@ export async function readVocabulary(scope: Scope, within?: Tx): Promise<Vocabul
   ]);
   const names: VocabularyView['names'] = {
     role: CONTACT_ROLES.map((role) => ({ value: role, name: role })),
-    said: [
+    permission: [
       { value: 'granted', name: 'yes' },
       { value: 'withdrawn', name: 'no' },
       { value: 'unknown', name: 'not known' },

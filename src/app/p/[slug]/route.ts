@@ -52,7 +52,7 @@ async function keptSignIn(request: Request, slug: string): Promise<Response> {
       const result = await receiveVisitor(shown, sent, {
         address: addressOf(request),
         visitor: null,
-        kept: { key: sent.key!, at: Number.isNaN(at.getTime()) ? shown.at : at },
+        signIn: { key: sent.key!, at: Number.isNaN(at.getTime()) ? shown.at : at },
       });
       answer = Response.json({ taken: result !== null }, { headers: { 'cache-control': 'no-store' } });
     } catch (error) {
