@@ -4,6 +4,7 @@
  */
 import type { RefusalCounts, RefusalCode } from '@/core/contacts';
 import type { BulkAction } from '@/core/changes';
+import { insertActivitiesSql } from '../contacts';
 import type { Tx } from '../shared';
 
 export interface BulkActionContext {
@@ -36,7 +37,7 @@ export interface Kind<C extends BulkAction = BulkAction> {
 
 /** The lines of the timeline and the rows for undo, from a CTE `touched (contact_id, before, after)`. */
 export const KEEP = `kept as (insert into change_items (change_id, contact_id, before, after) select $1, contact_id, before, after from touched),
-  said as (insert into activities (account_id, contact_id, user_id, at, kind, data) select $2, contact_id, $3, $4, 'changed', $5::jsonb from touched)`;
+  lines as (${insertActivitiesSql('touched', { account: '$2', contact: 'contact_id', user: '$3', at: '$4', kind: 'changed', data: '$5::jsonb' })})`;
 export const keepBind = ({ changeId, accountId, userId, at, line }: BulkActionContext): unknown[] => [
   changeId,
   accountId,

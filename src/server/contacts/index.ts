@@ -45,6 +45,8 @@ export { recordOptOut } from './opt-out';
 export { endOffers } from './ownership';
 export { isClientSql } from './client-stages.sql';
 export { refold } from './refold';
+export type { contactsTable } from './contacts.model';
+export { insertActivitiesSql } from './activities.sql';
 export { derived, recordActivities, restate } from './record-activities';
 export { listTimeline } from './timeline.repository';
 export { segmentSql, type SegmentContext } from './segment.sql';

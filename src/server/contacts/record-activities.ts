@@ -20,6 +20,7 @@ import {
 } from '@/core/contacts';
 import type { LiveEvent } from '@/core/shared';
 import { publish, type Tx } from '../shared';
+import { insertActivitiesSql } from './activities.sql';
 import { FACT_COLUMNS, factsOfRow, rowOfFacts } from './facts.rows';
 import { endFollowUp, type FollowUpEnd } from './follow-up';
 
@@ -178,6 +179,21 @@ const stateRow = ({ row, facts, stage, stageSince, at }: Changed) => ({
 const writeStates = (tx: Tx, changed: Changed[]): Promise<void> =>
   tx.run(`with ${STATES_WRITTEN} select 1`, [JSON.stringify(changed.map(stateRow))]);
 
+const LINES = insertActivitiesSql(
+  `jsonb_to_recordset($3::jsonb) as a (n int, contact_id bigint, user_id bigint, at timestamptz, kind text, channel text, direction text, data jsonb, because jsonb) order by n`,
+  {
+    account: '$2',
+    contact: 'contact_id',
+    user: 'user_id',
+    at: 'at',
+    kind: { sql: 'kind' },
+    channel: 'channel',
+    direction: 'direction',
+    data: 'data',
+    because: 'because',
+  },
+);
+
 /** Appends activities and writes how their contacts stand then. @returns the ids of the activities, in their order */
 async function writeFolded(tx: Tx, accountId: string, { activities, changed }: Folded): Promise<string[]> {
   const lines = activities.map((activity, n) => ({
@@ -193,10 +209,7 @@ async function writeFolded(tx: Tx, accountId: string, { activities, changed }: F
   }));
   const made = await tx.rows<{ id: string }>(
     `with ${STATES_WRITTEN},
-     lines as (insert into activities (account_id, contact_id, user_id, at, kind, channel, direction, data, because)
-       select $2, contact_id, user_id, at, kind, channel, direction, data, because
-       from jsonb_to_recordset($3::jsonb) as a (n int, contact_id bigint, user_id bigint, at timestamptz, kind text, channel text, direction text, data jsonb, because jsonb) order by n
-       returning id)
+     lines as (${LINES} returning id)
      select id from lines order by id`,
     [JSON.stringify(changed.map(stateRow)), accountId, JSON.stringify(lines)],
   );

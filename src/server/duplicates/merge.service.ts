@@ -3,7 +3,7 @@
  * permissions the stricter wins. What moved is written down, so that the two can be taken apart again.
  */
 import { AppError, notFound } from '@/core/shared';
-import { scopeFor, type Principal } from '@/core/accounts';
+import { scopeFor, type Principal, type Scope } from '@/core/accounts';
 import { type Channel, CHANNEL_KEYS, type ContactView, type Stage } from '@/core/contacts';
 import { chosenSide, type MergeChoices, type MergeChoice, type MergeView } from '@/core/duplicates';
 import {
@@ -14,16 +14,18 @@ import {
   lockContact,
   putBackPermissions,
   readPermissions,
+  recordActivities,
   refold,
   refreshSearch,
   type PermissionChange,
   endOffers,
 } from '../contacts';
-import { nameSql, now, writeAudit, transact, type Tx } from '../shared';
+import { nameSql, now, writeAudit, transact, type RowOf, type Tx } from '../shared';
+import { mergesTable } from './merges.model';
 
-/** Tables whose rows simply belong to the kept contact from now on, by their id. */
 /** How the ledger says why a no holds for the one that two became. */
 const MERGED_NO = 'merged with somebody who had said no';
+/** Tables whose rows simply belong to the kept contact from now on, by their id. */
 const MOVED = [
   'activities',
   'inquiries',
@@ -102,30 +104,30 @@ export async function mergeContacts(
       [keptId, goneId, at],
     );
     await haveOwner(tx, keptId, goneId, at);
-    const made = await tx.first<{ id: string }>(
-      'insert into merges (account_id, kept_id, gone_id, user_id, before, moved, at) values ($1, $2, $3, $4, $5::jsonb, $6::jsonb, $7) returning id',
-      [scope.accountId, keptId, goneId, scope.userId, JSON.stringify(before), JSON.stringify(moved), at],
-    );
+    const { accountId, userId } = scope;
+    const merge = { account_id: accountId, kept_id: keptId, gone_id: goneId, user_id: userId, before, moved, at };
+    const { id } = await mergesTable.insert(merge, tx);
     await tx.run('update contacts set deleted_at = $2, updated_at = $2 where id = $1', [goneId, at]);
     await tx.run('delete from duplicate_pairs where $1 in (one_id, other_id)', [goneId]);
-    await tx.run(
-      `insert into activities (account_id, contact_id, user_id, at, kind, data) values ($1, $2, $3, $4, 'changed', $5::jsonb)`,
-      [
-        scope.accountId,
-        keptId,
-        scope.userId,
-        at,
-        JSON.stringify({ text: `Merged with ${nameOf(gone)}, who stood here as well` }),
-      ],
-    );
+    await tell(tx, scope, [keptId], `Merged with ${nameOf(gone)}, who stood here as well`, at);
     await refold(tx, scope.accountId, keptId, (side('stage') === 'gone' ? gone : survivor).stage.key, scope.userId, at);
     await refold(tx, scope.accountId, goneId, 'new', null, at);
     await refreshSearch(tx, [keptId]);
     await forgetSearch(tx, [goneId]);
     await writeAudit(tx, principal, scope.accountId, 'contacts.merge', { keptId, goneId }, at);
-    return { ...(await findContact(scope, keptId, tx)), merge_id: made!.id };
+    return { ...(await findContact(scope, keptId, tx)), merge_id: id };
   });
 }
+
+const tell = (tx: Tx, { accountId, userId }: Scope, contactIds: string[], text: string, at: Date): Promise<string[]> => {
+  const line = { userId, at, kind: 'changed', channel: null, direction: null, data: { text }, because: null } as const;
+  return recordActivities(
+    tx,
+    accountId,
+    contactIds.map((contactId) => ({ contactId, ...line })),
+    { quietly: true },
+  );
+};
 
 /** When either has an agent, the one who stays has; whatever was still being offered of the other ends. */
 async function haveOwner(tx: Tx, keptId: string, goneId: string, at: Date): Promise<void> {
@@ -223,12 +225,9 @@ async function strictest(
   }));
 }
 
-interface MergeRow {
-  kept_id: string;
-  gone_id: string;
+interface MergeRow extends Pick<RowOf<typeof mergesTable>, 'kept_id' | 'gone_id' | 'at'> {
   before: Record<string, Record<string, unknown>>;
   moved: Moved;
-  at: Date;
 }
 
 /** Takes two contacts apart again: each has what was its own; what happened since stays with the one that was kept. */
@@ -258,11 +257,8 @@ export async function undoMerge(principal: Principal, mergeId: string): Promise<
        update offers o set contact_id = i.contact_id from inquiries i where i.id = o.inquiry_id and i.contact_id = any($1::bigint[]) and o.contact_id <> i.contact_id`,
       [both, at],
     );
-    await tx.run('update merges set undone_at = $2 where id = $1', [mergeId, at]);
-    await tx.run(
-      `insert into activities (account_id, contact_id, user_id, at, kind, data) select $1, id, $3, $4, 'changed', $5::jsonb from unnest($2::bigint[]) id`,
-      [accountId, both, userId, at, JSON.stringify({ text: 'Taken apart again after a merge' })],
-    );
+    await mergesTable.update({ undone_at: at }, { id: mergeId }, tx);
+    await tell(tx, scope, both, 'Taken apart again after a merge', at);
     for (const id of both) await refold(tx, accountId, id, row.before[id]!.stage as Stage, userId, at);
     await refreshSearch(tx, both);
     await writeAudit(tx, principal, accountId, 'contacts.undoMerge', { mergeId }, at);

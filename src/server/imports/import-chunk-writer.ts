@@ -23,7 +23,15 @@ import { mergedColumns, type ImportedPerson, type ContactState } from '@/core/im
 import { storableJson } from '@/core/capture/schemas';
 import { cleanName, zoneOfPostalCode } from '@/core/capture';
 import { tagName } from '@/core/tags';
-import { addressesOf, changePermissions, refreshSearch, restate, shownAddress, type PermissionChange } from '../contacts';
+import {
+  addressesOf,
+  changePermissions,
+  insertActivitiesSql,
+  refreshSearch,
+  restate,
+  shownAddress,
+  type PermissionChange,
+} from '../contacts';
 import { inTurn, type Tx } from '../shared';
 import type { ImportContext } from './context';
 import type { ImportUnit } from './import-units';
@@ -89,6 +97,7 @@ export class ImportChunkWriter {
   private async make(units: ImportUnit[]): Promise<void> {
     const { context, at } = this;
     const rows = units.map((unit) => this.newContact(unit));
+    const told = { account: '$2', contact: 'id', user: '$4', at: '$3' };
     await this.tx.run(
       `with x as (select * from jsonb_to_recordset($1::jsonb) as x (id bigint, owner_id bigint, office_id bigint, first_name text, last_name text, company text, stage text, horizon text, roles jsonb, source text, time_zone text,
            street text, city text, postal_code text, region text, country text, wants jsonb, next_touch_at timestamptz, next_touch_kind text, line text)),
@@ -96,8 +105,8 @@ export class ImportChunkWriter {
            overriding system value select id, $2, owner_id, office_id, first_name, last_name, company, stage, $3, horizon, array(select jsonb_array_elements_text(roles)), source, time_zone, street, city, postal_code, region, country, wants,
              next_touch_at, next_touch_kind, case when owner_id is not null then $3::timestamptz end, $3, $3 from x order by id),
          facts as (insert into contact_facts (contact_id) select id from x order by id),
-         moved as (insert into activities (account_id, contact_id, user_id, at, kind, data) select $2, id, $4, $3, 'stage', jsonb_build_object('fromStage', 'new', 'stage', stage) from x where stage <> 'new')
-       insert into activities (account_id, contact_id, user_id, at, kind, data) select $2, id, $4, $3, 'changed', jsonb_build_object('text', line) from x order by id`,
+         moved as (${insertActivitiesSql(`x where stage <> 'new'`, { ...told, kind: 'stage', data: `jsonb_build_object('fromStage', 'new', 'stage', stage)` })})
+       ${insertActivitiesSql('x order by id', { ...told, kind: 'changed', data: `jsonb_build_object('text', line)` })}`,
       [storableJson(rows), context.row.account_id, at, context.row.user_id],
     );
   }
@@ -397,7 +406,15 @@ export class ImportChunkWriter {
   /** Lines of the timeline on which no fact depends. */
   private say(lines: { id: string; kind: string; channel: string | null; data: object }[]): Promise<void> {
     return this.tx.run(
-      `insert into activities (account_id, contact_id, user_id, at, kind, channel, data) select $1, id, $2, $3, kind, channel, data from jsonb_to_recordset($4::jsonb) as x (id bigint, kind text, channel text, data jsonb)`,
+      insertActivitiesSql('jsonb_to_recordset($4::jsonb) as x (id bigint, kind text, channel text, data jsonb)', {
+        account: '$1',
+        contact: 'id',
+        user: '$2',
+        at: '$3',
+        kind: { sql: 'kind' },
+        channel: 'channel',
+        data: 'data',
+      }),
       [this.context.row.account_id, this.context.row.user_id, this.at, storableJson(lines)],
     );
   }

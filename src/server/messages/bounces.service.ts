@@ -2,17 +2,14 @@
 import type { Returned } from '@/core/mail';
 import type { Activity } from '@/core/contacts';
 import { recordOptOut, recordActivities } from '../contacts';
-import { now, transact, type Tx } from '../shared';
+import { now, transact, type RowOf, type Tx } from '../shared';
+import type { outboxTable } from './outbox.model';
 
 /** So many times in a row, and the address counts as wrong. Whatever arrives in between begins the count anew. */
 const SOFT_MOST = 3;
 
-interface SentRow {
-  id: string;
-  account_id: string;
-  contact_id: string;
+interface SentRow extends Pick<RowOf<typeof outboxTable>, 'id' | 'account_id' | 'contact_id' | 'payload'> {
   address: string;
-  payload: { subject?: string | null };
 }
 
 /** Takes a report in, once. @returns whether it was about a message of ours */

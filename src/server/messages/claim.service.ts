@@ -7,11 +7,12 @@ import { campaignsHeldSql } from '../accounts';
 import { HOUR } from '@/core/shared';
 import { settingsOf, type Settings } from '@/core/accounts';
 import { mayTouch, UNKNOWN_PERMISSION, type PermissionState, type Verdict } from '@/core/campaigns';
-import { CHANNELS, type Activity, type Channel, type Stage } from '@/core/contacts';
+import { CHANNELS, type Activity, type Channel } from '@/core/contacts';
 import { fillFor, type Goes, type Words } from '@/core/messages';
 import { readTouchedContacts } from '../campaigns';
-import { anyLedgerAddressSql, mailingAddress, pointKind, pointKindSql, recordActivities } from '../contacts';
-import { nameSql, joinAsWritten, now, transact, type Tx } from '../shared';
+import { anyLedgerAddressSql, mailingAddress, pointKind, pointKindSql, recordActivities, type contactsTable } from '../contacts';
+import { nameSql, joinAsWritten, now, transact, type RowOf, type Tx } from '../shared';
+import type { outboxTable } from './outbox.model';
 
 export interface OutboxMessage {
   id: string;
@@ -41,56 +42,33 @@ export interface OutboxMessage {
   callId: string | null;
 }
 
-/** What a row says: its words as they go, and what belongs to them. */
-export interface Payload {
-  subject?: string | null;
-  text?: string;
-  html?: string;
-  files?: string[];
-  day?: number;
-  callId?: string;
-  names?: string;
-  /** Part of a conversation with the assistant. */
-  talk?: true;
-  /** Tied to a date: no holiday puts it off. */
-  dated?: true;
-  /** The one confirmation of a refusal. */
-  confirms?: true;
-}
-
-interface ClaimRow {
-  id: string;
-  account_id: string;
-  key: string;
-  channel: Channel;
-  contact_id: string;
-  enrollment_id: string | null;
+type OfOutbox =
+  | 'id'
+  | 'account_id'
+  | 'key'
+  | 'channel'
+  | 'contact_id'
+  | 'enrollment_id'
+  | 'user_id'
+  | 'address'
+  | 'payload'
+  | 'automatic'
+  | 'attempts'
+  | 'broadcast_id'
+  | 'template_id';
+type OfContact = 'first_name' | 'last_name' | 'stage' | 'time_zone' | 'do_not_contact' | 'street' | 'city' | 'postal_code';
+interface ClaimRow extends Pick<RowOf<typeof outboxTable>, OfOutbox>, Pick<RowOf<typeof contactsTable>, OfContact> {
   enrollment_state: string | null;
   any_stage: boolean;
   went: { at: string; channel: Channel }[];
-  user_id: string | null;
-  address: string | null;
-  payload: Payload;
-  automatic: boolean;
-  attempts: number;
-  broadcast_id: string | null;
   broadcast_words: Words | null;
   goes: Goes | null;
-  template_id: string | null;
   template: string | null;
   day_cap: number | null;
   template_sent: number | null;
   household_says_no: boolean;
   settings: Partial<Settings>;
   account_name: string;
-  first_name: string;
-  last_name: string;
-  stage: Stage;
-  time_zone: string;
-  do_not_contact: boolean;
-  street: string | null;
-  city: string | null;
-  postal_code: string | null;
   last_in_at: Date | null;
   point_id: string | null;
   point_error: string | null;

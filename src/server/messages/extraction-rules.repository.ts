@@ -2,6 +2,7 @@
 import { senderOf } from '@/core/capture';
 import { ruleFromMark, type ExtractionRule, type ExtractedField } from '@/core/mail';
 import { now, reader, type Tx } from '../shared';
+import { extractionRulesTable } from './extraction-rules.model';
 
 export interface ExtractionMark {
   field: ExtractedField;
@@ -27,16 +28,10 @@ export async function saveExtractionRules(
     const rule = ruleFromMark(mail.body, field, text);
     if (!rule) continue;
     saved += 1;
-    await tx.run('delete from extraction_rules where door_id = $1 and sender = $2 and field = $3 and before = $4', [
-      mail.doorId,
-      senderOf(mail.address),
-      field,
-      rule.before,
-    ]);
-    await tx.run(
-      'insert into extraction_rules (account_id, door_id, sender, field, before, after, made_by, made_at) values ($1, $2, $3, $4, $5, $6, $7, $8)',
-      [mail.accountId, mail.doorId, senderOf(mail.address), field, rule.before, rule.after, userId, await now(tx)],
-    );
+    const place = { door_id: mail.doorId, sender: senderOf(mail.address), field, before: rule.before };
+    await extractionRulesTable.remove(place, tx);
+    const learned = { account_id: mail.accountId, ...place, after: rule.after, made_by: userId, made_at: await now(tx) };
+    await extractionRulesTable.insert(learned, tx);
   }
   return saved;
 }

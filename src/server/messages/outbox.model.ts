@@ -1,7 +1,23 @@
 /** The table of outbox. */
-import type { Payload } from './claim.service';
 import type { Channel } from '@/core/contacts';
 import { bigint, bool, id, instant, int, json, made, orNull, table, text, texts } from '../shared';
+
+/** What a row says: its words as they go, and what belongs to them. */
+export interface Payload {
+  subject?: string | null;
+  text?: string;
+  html?: string;
+  files?: string[];
+  day?: number;
+  callId?: string;
+  names?: string;
+  /** Part of a conversation with the assistant. */
+  talk?: true;
+  /** Tied to a date: no holiday puts it off. */
+  dated?: true;
+  /** The one confirmation of a refusal. */
+  confirms?: true;
+}
 
 export const outboxTable = table('outbox', {
   id: id(),

@@ -13,6 +13,7 @@ import {
 import type { Hours } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import { nameSql, reader, type Tx, type RowOf } from '../shared';
+import type { rosterMembersTable } from './roster-members.model';
 import type { rostersTable } from './rosters.model';
 
 type RosterRow = Pick<
@@ -35,17 +36,14 @@ type RosterRow = Pick<
   net_name: string;
   members: MemberRow[] | null;
 };
-interface MemberRow {
+interface MemberRow extends Pick<
+  RowOf<typeof rosterMembersTable>,
+  'position' | 'weight' | 'daily_cap' | 'open_cap' | 'paused' | 'state'
+> {
   user_id: number | string;
   name: string;
   email: string;
-  position: number;
-  weight: number;
-  daily_cap: number | null;
-  open_cap: number | null;
   hours: Hours[];
-  paused: boolean;
-  state: 'in' | 'invited' | 'declined';
   time_zone: string;
   away_until: string | null;
   active: boolean;

@@ -1,17 +1,12 @@
 /** Horizons in the account's own words, each with its rhythm: renamed, explained anew, and joined by horizons of its own. */
 import { notFound } from '@/core/shared';
 import { scopeFor, type Principal } from '@/core/accounts';
-import { now, publish, reader, writeAudit, transact } from '../shared';
+import { now, publish, reader, writeAudit, transact, type RowOf } from '../shared';
 import { checkName, nextWord } from './words';
 import { horizonsTable } from './horizons.model';
 
-export interface HorizonRow {
-  key: string;
-  name: string;
-  meaning: string;
+export interface HorizonRow extends Pick<RowOf<typeof horizonsTable>, 'key' | 'name' | 'meaning' | 'rhythm_days' | 'strokes'> {
   people: number;
-  rhythm_days: number;
-  strokes: number;
   removable: boolean;
 }
 

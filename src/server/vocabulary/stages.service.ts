@@ -2,14 +2,11 @@
 import { notFound } from '@/core/shared';
 import { scopeFor, type Principal } from '@/core/accounts';
 import { KEPT_STAGES, stepOf, type BuiltInStage } from '@/core/contacts';
-import { now, publish, reader, writeAudit, transact } from '../shared';
+import { now, publish, reader, writeAudit, transact, type RowOf } from '../shared';
 import { checkName, nextWord } from './words';
 import { stagesTable } from './stages.model';
 
-export interface StageRow {
-  key: string;
-  name: string;
-  meaning: string;
+export interface StageRow extends Pick<RowOf<typeof stagesTable>, 'key' | 'name' | 'meaning'> {
   people: number;
   /** The step of the work that it counts as; its own key when it is that step. */
   counts_as: BuiltInStage;
