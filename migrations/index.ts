@@ -30,7 +30,7 @@ import { standardNames } from './0028_standard_names';
 import { enrollments } from './0029_enrollments';
 import { reasons } from './0030_reasons';
 import { errors } from './0031_errors';
-import { permissionsBefore } from './0032_permissions_before';
+import { storedNames } from './0032_stored_names';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -65,6 +65,6 @@ export const migrations: Migration[] = [
   enrollments,
   reasons,
   errors,
-  permissionsBefore,
+  storedNames,
 ];
 export type { Migration };

@@ -1,5 +1,5 @@
 /** Duplicates: found with reasons, reviewed, merged with everything, the stricter permission winning; taken apart again; households. */
-import { permissionsBefore } from '../../migrations/0032_permissions_before';
+import { storedNames } from '../../migrations/0032_stored_names';
 import { appForEach } from '../harness/each';
 
 const app = appForEach();
@@ -140,7 +140,7 @@ test('what was merged before its permissions had their name is taken apart with 
   const before = await snapshot();
   const merged = await duplicates.mergeContacts(app().as('Ada'), one, other, {});
   await app().db.run(`update merges set moved = (moved - 'permissions') || jsonb_build_object('said', moved->'permissions')`);
-  for (let n = 0; n < 2; n += 1) await permissionsBefore.up((sql) => app().db.run(sql));
+  for (let n = 0; n < 2; n += 1) await storedNames.up((sql) => app().db.run(sql));
   await duplicates.undoMerge(app().as('Ada'), merged.merge_id);
   expect(await snapshot()).toEqual(before);
 });

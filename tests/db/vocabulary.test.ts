@@ -1,4 +1,5 @@
 /** An account's own words: stages and horizons made, used and taken away with where their people go; fields put out of sight and brought back. */
+import { storedNames } from '../../migrations/0032_stored_names';
 import { appForEach } from '../harness/each';
 
 const app = appForEach();
@@ -126,6 +127,21 @@ test('a horizon of one’s own has its rhythm; taking it away gives its people a
   expect((await app().contact(one)).next_touch).toBeNull();
   for (const key of ['hot', 'nurture', 'someday']) await changes.deleteHorizon(ada(), key, 'warm');
   await expect(changes.deleteHorizon(ada(), 'warm', null)).rejects.toMatchObject({ code: 'conflict' });
+  await sound();
+});
+
+test('what was deleted when it was stored under an earlier name comes back as well', async () => {
+  const { changes } = app().m;
+  await patch(await lead(1), { horizon: 'hot' });
+  const { id } = await changes.deleteHorizon(ada(), 'hot', 'warm');
+  await changes.performChange(id);
+  await app().db.run(
+    `update changes set kind = 'horizon_gone', spec = jsonb_set(spec - 'description', '{change,kind}', '"horizon_gone"') || jsonb_build_object('deed', spec->'description')`,
+  );
+  for (let n = 0; n < 2; n += 1) await storedNames.up((sql) => app().db.run(sql));
+  await changes.undoChange(ada(), id);
+  await changes.performUndo(id);
+  expect(await changes.findChange(ada(), id)).toMatchObject({ state: 'undone', undone: 1 });
   await sound();
 });
 

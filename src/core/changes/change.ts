@@ -6,12 +6,12 @@ import { inSingular, listed } from '../shared';
 export type BulkAction =
   | { kind: 'tags'; add: string[]; remove: string[] }
   /** A tag is deleted; another may take its place. */
-  | { kind: 'tag_gone'; tag_id: string; replace_by: string | null }
+  | { kind: 'delete_tag'; tag_id: string; replace_by: string | null }
   /** A stage is taken away; its people go to another. */
-  | { kind: 'stage_gone'; stage: string; replace_by: string }
-  | { kind: 'horizon_gone'; horizon: string; replace_by: string | null }
+  | { kind: 'delete_stage'; stage: string; replace_by: string }
+  | { kind: 'delete_horizon'; horizon: string; replace_by: string | null }
   /** A field is taken away with what was written in it. */
-  | { kind: 'field_gone'; field_id: string }
+  | { kind: 'delete_field'; field_id: string }
   | { kind: 'stage'; stage: string; archived_because?: string }
   | { kind: 'horizon'; horizon: string | null }
   | { kind: 'roles'; add: ContactRole[]; remove: ContactRole[] }
@@ -26,7 +26,7 @@ export type BulkAction =
 /** The kind of a bulk action. */
 export type ChangeKind = BulkAction['kind'];
 /** Changes that take a word of the account away; there is always something to undo about them. */
-export const isDeletion = (kind: string): boolean => kind.endsWith('_gone');
+export const isDeletion = (kind: string): boolean => kind.startsWith('delete_');
 
 /** The names a sentence needs: of tags, stages, people, fields, campaigns. */
 export type ChangeNames = (of: 'tag' | 'stage' | 'horizon' | 'person' | 'roster' | 'field' | 'campaign', value: string) => string;
@@ -43,17 +43,17 @@ const both = (first: string | false, second: string | false): string => listed([
 const DEEDS: { [K in ChangeKind]: (change: Of<K>, name: ChangeNames) => string } = {
   tags: ({ add, remove }, name) =>
     both(add.length > 0 && `get ${tagsNamed(add, name)}`, remove.length > 0 && `lose ${tagsNamed(remove, name)}`),
-  tag_gone: ({ tag_id, replace_by }, name) =>
+  delete_tag: ({ tag_id, replace_by }, name) =>
     replace_by
       ? `get ${name('tag', replace_by)} instead of the tag ${name('tag', tag_id)}`
       : `lose the tag ${name('tag', tag_id)}, which is deleted`,
-  stage_gone: ({ stage, replace_by }, name) =>
+  delete_stage: ({ stage, replace_by }, name) =>
     `move to ${name('stage', replace_by)} from the stage ${name('stage', stage)}, which is removed`,
-  horizon_gone: ({ horizon, replace_by }, name) =>
+  delete_horizon: ({ horizon, replace_by }, name) =>
     replace_by
       ? `get the horizon ${name('horizon', replace_by)} instead of ${name('horizon', horizon)}, which is removed`
       : `lose the horizon ${name('horizon', horizon)}, which is removed`,
-  field_gone: ({ field_id }, name) => `lose the field “${name('field', field_id)}”, which is deleted`,
+  delete_field: ({ field_id }, name) => `lose the field “${name('field', field_id)}”, which is deleted`,
   stage: ({ stage, archived_because }, name) =>
     stage === 'archived' ? `are archived: ${archived_because ?? ''}` : `move to ${name('stage', stage)}`,
   horizon: ({ horizon }, name) => (horizon ? `get the horizon ${name('horizon', horizon)}` : 'lose their horizon'),
@@ -77,12 +77,12 @@ export const describeBulkAction = (change: BulkAction, name: ChangeNames): strin
 const people = (n: number): string => (n === 1 ? '1 person' : `${n.toLocaleString('en-US')} people`);
 
 /** One sentence before anything happens: how many, what, and who stays as they are and why. */
-export function previewSentence(deed: string, willChange: number, leftAlone: RefusalCounts): string {
+export function previewSentence(description: string, willChange: number, leftAlone: RefusalCounts): string {
   const rest = refusedSentence(leftAlone);
-  return `${willChange === 0 ? 'Nobody' : people(willChange)} ${willChange === 1 || willChange === 0 ? singular(deed) : deed}${rest ? `; ${rest}` : ''}.`;
+  return `${willChange === 0 ? 'Nobody' : people(willChange)} ${willChange === 1 || willChange === 0 ? singular(description) : description}${rest ? `; ${rest}` : ''}.`;
 }
 
-/** What is done second, as `deedOf` joins it. */
+/** What is done second, as `describeBulkAction` joins it. */
 const SECOND: [RegExp, string][] = [
   [/ and lose (the tags? )/, ' and loses $1'],
   [/ and are no longer /, ' and is no longer '],

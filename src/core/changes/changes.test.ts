@@ -52,12 +52,12 @@ test.each<[BulkAction, string, string]>([
   [{ kind: 'call_list', note: 'ask' }, '214 people get a call task: ask.', '1 person gets a call task: ask.'],
   [{ kind: 'delete' }, '214 people are deleted.', '1 person is deleted.'],
   [
-    { kind: 'tag_gone', tag_id: '1', replace_by: '2' },
+    { kind: 'delete_tag', tag_id: '1', replace_by: '2' },
     '214 people get harbour instead of the tag choir.',
     '1 person gets harbour instead of the tag choir.',
   ],
   [
-    { kind: 'stage_gone', stage: 'Warm', replace_by: 'New' },
+    { kind: 'delete_stage', stage: 'Warm', replace_by: 'New' },
     '214 people move to New from the stage Warm, which is removed.',
     '1 person moves to New from the stage Warm, which is removed.',
   ],
@@ -65,7 +65,7 @@ test.each<[BulkAction, string, string]>([
   expect(say(change)).toBe(many);
   expect(say(change, 1)).toBe(one);
   expect(say(change, 0)).toBe(one.replace('1 person', 'Nobody'));
-  expect(isDeletion(change.kind)).toBe(/_gone$/.test(change.kind));
+  expect(isDeletion(change.kind)).toBe(/^delete_/.test(change.kind));
 });
 
 test('who stays as they are is told after it, most first, and not at all when there is nobody', () => {
@@ -86,7 +86,7 @@ test('a change is one of those there are, with all that it needs', () => {
     { kind: 'permission', channel: 'smoke', state: 'granted' },
     { kind: 'permission', channel: 'text', state: 'unknown' },
     { kind: 'delete', really: true },
-    { kind: 'tag_gone', tag_id: '1', replace_by: null },
+    { kind: 'delete_tag', tag_id: '1', replace_by: null },
   ])
     expect(wrong(bad)).toBeDefined();
   expect(selectionSchema.validate({ ids: ['1'], question: {} }).error).toBeDefined();

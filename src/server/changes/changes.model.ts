@@ -9,7 +9,7 @@ export const changesTable = table('changes', {
   account_id: bigint(),
   user_id: orNull(bigint()),
   kind: text(),
-  spec: json<{ change: BulkAction; selection: Selection; deed: string }>(),
+  spec: json<{ change: BulkAction; selection: Selection; description: string }>(),
   sentence: text(),
   state: made(text<ChangeState>()),
   total: made(int()),

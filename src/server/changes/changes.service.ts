@@ -14,7 +14,7 @@ import { fieldRows } from '@/core/fields';
 import { enqueue, now, reader, writeAudit, transact, type Tx } from '../shared';
 import { listFields } from '../contacts';
 import { nameIn, readVocabulary } from '../segments';
-import { bringBack } from './deletion.service';
+import { restoreWord } from './deletion.service';
 import { changeView, findChangeRow, UNDOABLE, type ChangeRow } from './changes.repository';
 import { kindOf } from './kinds.index';
 import { selectionSql, type Selection } from './select';
@@ -61,7 +61,7 @@ async function checked(principal: Principal, change: BulkAction): Promise<string
 
 /** What a change would do, without doing it. */
 export async function previewChange(principal: Principal, request: BulkActionRequest): Promise<ChangePreview> {
-  const deed = await checked(principal, request.change);
+  const description = await checked(principal, request.change);
   const bind: unknown[] = [];
   const selected = await selectionSql(scopeFor(principal), request.selection, bind);
   const rows = await reader().rows<{ why: RefusalCode | null; n: number }>(
@@ -77,13 +77,13 @@ export async function previewChange(principal: Principal, request: BulkActionReq
     count: rows.reduce((sum, { n }) => sum + n, 0),
     will_change: willChange,
     left_alone: leftAlone,
-    sentence: previewSentence(deed, willChange, leftAlone),
+    sentence: previewSentence(description, willChange, leftAlone),
   };
 }
 
 /** Orders a change; the worker does it in the background. */
 export async function createChange(principal: Principal, request: BulkActionRequest): Promise<ChangeView> {
-  const deed = await checked(principal, request.change);
+  const description = await checked(principal, request.change);
   const scope = scopeFor(principal);
   return transact(async (tx) => {
     const at = await now(tx);
@@ -93,8 +93,8 @@ export async function createChange(principal: Principal, request: BulkActionRequ
         scope.accountId,
         scope.userId,
         request.change.kind,
-        JSON.stringify({ ...request, deed }),
-        `${deed[0]!.toUpperCase()}${deed.slice(1)}`,
+        JSON.stringify({ ...request, description }),
+        `${description[0]!.toUpperCase()}${description.slice(1)}`,
         at,
       ],
     );
@@ -122,8 +122,8 @@ export async function undoChange(principal: Principal, id: string): Promise<Chan
     const row = await findChangeRow(principal, id, tx, true);
     if (row.state === 'undoing' || row.state === 'undone') return changeView(row);
     if (!UNDOABLE.includes(row.state)) throw new AppError('conflict', 'This change is still under way. Cancel it first.');
-    await bringBack(tx, row.account_id, row.spec.change);
-    if (row.kind === 'field_gone') return endAtOnce(tx, row);
+    await restoreWord(tx, row.account_id, row.spec.change);
+    if (row.kind === 'delete_field') return endAtOnce(tx, row);
     await tx.run(`update changes set state = 'undoing' where id = $1`, [id]);
     await enqueue(tx, 'changes.undo', { changeId: id });
     return changeView({ ...row, state: 'undoing' });

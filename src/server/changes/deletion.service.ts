@@ -11,18 +11,18 @@ import { hideWord, listFieldsWithUses, listHorizons, listStages, showWord, type 
 import { changeView, type ChangeRow } from './changes.repository';
 import type { Selection } from './select';
 
-type TakingAway = Extract<BulkAction, { kind: `${string}_gone` }>;
+type Deletion = Extract<BulkAction, { kind: `delete_${string}` }>;
 
 /** Which word a change takes away. */
 function wordOf(change: BulkAction): { table: WordTable; key: string } | null {
   switch (change.kind) {
-    case 'tag_gone':
+    case 'delete_tag':
       return { table: 'tags', key: change.tag_id };
-    case 'stage_gone':
+    case 'delete_stage':
       return { table: 'stages', key: change.stage };
-    case 'horizon_gone':
+    case 'delete_horizon':
       return { table: 'horizons', key: change.horizon };
-    case 'field_gone':
+    case 'delete_field':
       return { table: 'fields', key: change.field_id };
     default:
       return null;
@@ -30,7 +30,7 @@ function wordOf(change: BulkAction): { table: WordTable; key: string } | null {
 }
 
 /** Brings a word back into sight when the change that took it away is undone. */
-export async function bringBack(tx: Tx, accountId: string, change: BulkAction): Promise<void> {
+export async function restoreWord(tx: Tx, accountId: string, change: BulkAction): Promise<void> {
   const word = wordOf(change);
   if (!word) return;
   await showWord(tx, word.table, accountId, word.key);
@@ -38,15 +38,15 @@ export async function bringBack(tx: Tx, accountId: string, change: BulkAction): 
 }
 
 /** @param ended how many have it, when nothing is to be done to the people themselves */
-async function takeAway(
+async function deleteWord(
   principal: Principal,
-  change: TakingAway,
+  change: Deletion,
   selection: Selection,
   name: ChangeNames,
   ended: number | null = null,
 ): Promise<ChangeView> {
   const { accountId, userId } = scopeFor(principal);
-  const deed = describeBulkAction(change, name);
+  const description = describeBulkAction(change, name);
   const { table, key } = wordOf(change)!;
   return transact(async (tx) => {
     const at = await now(tx);
@@ -57,8 +57,8 @@ async function takeAway(
         accountId,
         userId,
         change.kind,
-        JSON.stringify({ change, selection, deed }),
-        `${deed[0]!.toUpperCase()}${deed.slice(1)}`,
+        JSON.stringify({ change, selection, description }),
+        `${description[0]!.toUpperCase()}${description.slice(1)}`,
         at,
         ended === null ? 'waiting' : 'done',
         ended ?? 0,
@@ -75,7 +75,7 @@ async function takeAway(
 /** Deletes a tag; another may take its place. Merging two is the same. */
 export async function deleteTag(principal: Principal, tagId: string, replaceBy: string | null): Promise<ChangeView> {
   const names = await checkDeletable(principal, tagId, replaceBy);
-  return takeAway(principal, { kind: 'tag_gone', tag_id: tagId, replace_by: replaceBy }, { tag: tagId }, (_, id) =>
+  return deleteWord(principal, { kind: 'delete_tag', tag_id: tagId, replace_by: replaceBy }, { tag: tagId }, (_, id) =>
     id === tagId ? names.name : (names.replacement ?? ''),
   );
 }
@@ -106,19 +106,19 @@ export async function deleteStage(principal: Principal, stage: string, replaceBy
   const name = chosen(words, 'stage', stage, replaceBy, why);
   if (replaceBy === 'new' || replaceBy === 'archived')
     throw refused('replace_by', 'cannot be New, where nobody was tried, nor Archived, which asks for a reason of each');
-  return takeAway(principal, { kind: 'stage_gone', stage, replace_by: replaceBy }, { stage }, name);
+  return deleteWord(principal, { kind: 'delete_stage', stage, replace_by: replaceBy }, { stage }, name);
 }
 
 /** Removes a horizon; its people get another, or none. */
 export async function deleteHorizon(principal: Principal, horizon: string, replaceBy: string | null): Promise<ChangeView> {
   const words = await listHorizons(scopeFor(principal).accountId);
   const name = chosen(words, 'horizon', horizon, replaceBy, 'it is the last one.');
-  return takeAway(principal, { kind: 'horizon_gone', horizon, replace_by: replaceBy }, { horizon }, name);
+  return deleteWord(principal, { kind: 'delete_horizon', horizon, replace_by: replaceBy }, { horizon }, name);
 }
 
 /** Deletes a field. What is written in it goes out of sight with it, and comes back with it. */
 export async function deleteField(principal: Principal, fieldId: string): Promise<ChangeView> {
   const field = (await listFieldsWithUses(scopeFor(principal).accountId)).find(({ id }) => id === fieldId);
   if (!field) throw notFound('field');
-  return takeAway(principal, { kind: 'field_gone', field_id: fieldId }, { ids: [] }, () => field.name, field.uses);
+  return deleteWord(principal, { kind: 'delete_field', field_id: fieldId }, { ids: [] }, () => field.name, field.uses);
 }

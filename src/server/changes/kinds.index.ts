@@ -2,15 +2,15 @@
 import type { BulkAction, ChangeKind } from '@/core/changes';
 import { field } from './field.kind';
 import type { Kind } from './kinds';
-import { fieldGone, handOn, horizon, horizonGone, owner, roles, tagGone, tags } from './plain.kinds';
-import { callList, campaign, permission, remove, stage, stageGone } from './stage-and-horizon.kinds';
+import { fieldDeletion, handOn, horizon, horizonDeletion, owner, roles, tagDeletion, tags } from './plain.kinds';
+import { callList, campaign, permission, remove, stage, stageDeletion } from './stage-and-horizon.kinds';
 
 const KINDS: { [K in ChangeKind]: Kind<Extract<BulkAction, { kind: K }>> } = {
   tags,
-  tag_gone: tagGone,
-  stage_gone: stageGone,
-  horizon_gone: horizonGone,
-  field_gone: fieldGone,
+  delete_tag: tagDeletion,
+  delete_stage: stageDeletion,
+  delete_horizon: horizonDeletion,
+  delete_field: fieldDeletion,
   stage,
   horizon,
   roles,

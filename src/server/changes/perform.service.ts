@@ -30,7 +30,7 @@ const doingOf = (row: ChangeRow, user: User | null, tx: Tx, at: Date): BulkActio
   userId: row.user_id,
   by: user ? fullName(user) : 'a program',
   at,
-  line: `Together with others: ${row.spec.deed}`,
+  line: `Together with others: ${row.spec.description}`,
 });
 
 const tell = (tx: Tx, row: ChangeRow): Promise<void> =>
@@ -158,7 +158,7 @@ async function undoChunk(id: string, user: User | null): Promise<boolean> {
     await tx.run('select 1 from contacts where id = any($1::bigint[]) order by id for update', [
       items.map(({ contact_id }) => contact_id),
     ]);
-    const doing = { ...doingOf(row, user, tx, at), line: `Undone: ${row.spec.deed}` };
+    const doing = { ...doingOf(row, user, tx, at), line: `Undone: ${row.spec.description}` };
     const { restored, why } = await kindOf(row.spec.change).undo(doing, row.spec.change, items);
     await tx.run(
       `update changes set undone = undone + $2, undo_left_alone = case when $3 > 0 then jsonb_set(undo_left_alone, array[$4::text], to_jsonb(coalesce((undo_left_alone->>$4)::int, 0) + $3)) else undo_left_alone end where id = $1`,

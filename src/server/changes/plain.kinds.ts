@@ -53,12 +53,12 @@ export const tags: Kind<Of<'tags'>> = {
 };
 
 /** The contacts' side of a deleted tag: as tags added and taken away. */
-const asTags = ({ tag_id, replace_by }: Of<'tag_gone'>): Of<'tags'> => ({
+const asTags = ({ tag_id, replace_by }: Of<'delete_tag'>): Of<'tags'> => ({
   kind: 'tags',
   add: replace_by ? [replace_by] : [],
   remove: [tag_id],
 });
-export const tagGone: Kind<Of<'tag_gone'>> = {
+export const tagDeletion: Kind<Of<'delete_tag'>> = {
   leaves: () => 'null::text',
   apply: (doing, change, ids) => tags.apply(doing, asTags(change), ids),
   undo: (doing, change, items) => tags.undo(doing, asTags(change), items),
@@ -116,15 +116,15 @@ export const horizon: Kind<Of<'horizon'>> = {
 };
 
 /** The contacts' side of a removed horizon. */
-const asHorizon = ({ replace_by }: Of<'horizon_gone'>): Of<'horizon'> => ({ kind: 'horizon', horizon: replace_by });
-export const horizonGone: Kind<Of<'horizon_gone'>> = {
+const asHorizon = ({ replace_by }: Of<'delete_horizon'>): Of<'horizon'> => ({ kind: 'horizon', horizon: replace_by });
+export const horizonDeletion: Kind<Of<'delete_horizon'>> = {
   leaves: (change, bind) => horizon.leaves(asHorizon(change), bind),
   apply: (doing, change, ids) => horizon.apply(doing, asHorizon(change), ids),
   undo: (doing, change, items) => horizon.undo(doing, asHorizon(change), items),
 };
 
 /** A deleted field is only put out of sight, with what is written in it: nothing happens to the people. */
-export const fieldGone: Kind<Of<'field_gone'>> = {
+export const fieldDeletion: Kind<Of<'delete_field'>> = {
   leaves: () => 'null::text',
   apply: async () => 0,
   undo: async () => ({ restored: 0, why: 'changed_since' }),

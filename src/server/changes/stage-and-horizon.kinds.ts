@@ -86,8 +86,8 @@ export const stage: Kind<Of<'stage'>> = {
 };
 
 /** The contacts' side of a removed stage. */
-const asStage = ({ replace_by }: Of<'stage_gone'>): Of<'stage'> => ({ kind: 'stage', stage: replace_by });
-export const stageGone: Kind<Of<'stage_gone'>> = {
+const asStage = ({ replace_by }: Of<'delete_stage'>): Of<'stage'> => ({ kind: 'stage', stage: replace_by });
+export const stageDeletion: Kind<Of<'delete_stage'>> = {
   leaves: (change, bind) => stage.leaves(asStage(change), bind),
   apply: (doing, change, ids) => stage.apply(doing, asStage(change), ids),
   undo: (doing, change, items) => stage.undo(doing, asStage(change), items),

@@ -8,7 +8,7 @@ import type { FieldDef, VocabularyView } from '@/core/segments';
 import { NO_WORDS, useVocabulary } from '../primitives';
 import { TagPicker } from './tag-picker';
 
-export type BulkActionForm = Exclude<BulkActionInput['kind'], `${string}_gone` | 'hand_on'> | 'archive';
+export type BulkActionForm = Exclude<BulkActionInput['kind'], `delete_${string}` | 'hand_on'> | 'archive';
 export const TITLES: Record<BulkActionForm, string> = {
   tags: 'Tag them',
   horizon: 'Set the horizon',
