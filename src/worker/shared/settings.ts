@@ -1,12 +1,9 @@
 /** The worker's environment beside the common one: where the outside world is. Validated at the start. */
 import Joi from 'joi';
 import { readEnvironment } from '@/server/shared';
+import { PROVIDER_VARIABLES, type ProviderVariable } from './http-providers';
 
-export interface WorkerSettings {
-  SMS_URL: string;
-  VOICE_URL: string;
-  POST_URL: string;
-  REGISTRY_URL: string;
+export interface WorkerSettings extends Record<ProviderVariable, string> {
   SMTP_URL: string;
   SIMULATOR_URL?: string;
   MAIL_DOOR_HOST: string;
@@ -17,10 +14,7 @@ export interface WorkerSettings {
 const url = Joi.string().uri({ scheme: ['http', 'https'] });
 const schema = Joi.object({
   SIMULATOR_URL: url,
-  SMS_URL: url.default(Joi.ref('SIMULATOR_URL')),
-  VOICE_URL: url.default(Joi.ref('SIMULATOR_URL')),
-  POST_URL: url.default(Joi.ref('SIMULATOR_URL')),
-  REGISTRY_URL: url.default(Joi.ref('SIMULATOR_URL')),
+  ...Object.fromEntries(PROVIDER_VARIABLES.map((name) => [name, url.default(Joi.ref('SIMULATOR_URL'))])),
   SMTP_URL: Joi.string()
     .uri({ scheme: ['smtp', 'smtps'] })
     .required(),
@@ -31,7 +25,7 @@ const schema = Joi.object({
 
 export function workerSettings(): WorkerSettings {
   const settings = readEnvironment<WorkerSettings>(schema);
-  for (const name of ['SMS_URL', 'VOICE_URL', 'POST_URL', 'REGISTRY_URL'] as const) {
+  for (const name of PROVIDER_VARIABLES) {
     if (!settings[name])
       throw new Error(`The environment is not complete:\n  ${name} is required (or SIMULATOR_URL, in the demo)`);
   }
