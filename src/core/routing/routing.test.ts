@@ -479,7 +479,12 @@ describe('a rehearsal', () => {
     const roster = rosterOf([member(0), member(1)]);
     const [asIs, changed] = [rehearsal(roster), rehearsal({ ...roster, members: [member(0, { paused: true }), member(1)] })];
     const tally = new Tally();
-    const all = [past(0), past(1), past(2, { roles: ['vendor'] }, { rungId: null, agentId: '99' }), past(3, {}, { fixedTo: '1' })];
+    const all = [
+      past(0),
+      past(1),
+      past(2, { roles: ['vendor'] }, { rungId: null, agentId: '99' }),
+      past(3, {}, { fixedTo: '1' }),
+    ];
     for (const one of all) tally.add(one, asIs.take(one), changed.take(one));
     expect(tally.result([roster])).toMatchObject({
       inquiries: 4,

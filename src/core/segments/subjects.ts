@@ -83,12 +83,7 @@ const subject = <const Key extends string>(
 /** `called`: called in the last 7 days, not called for 7 days or more, never called. */
 const did = <const Key extends string>(group: SubjectGroup, key: Key, label: string, verb: string): Subject & { key: Key } =>
   subject(group, 'time', key, label, { yes: verb, no: `not ${verb}`, some: `${verb} at some time`, none: `never ${verb}` });
-const count = <const Key extends string>(
-  group: SubjectGroup,
-  key: Key,
-  label: string,
-  unit: string,
-): Subject & { key: Key } =>
+const count = <const Key extends string>(group: SubjectGroup, key: Key, label: string, unit: string): Subject & { key: Key } =>
   subject(
     group,
     'number',
