@@ -2,7 +2,7 @@
 import { readEmails, phoneOf } from './addresses';
 import { hasControl, trimmed, withoutControl } from './cell';
 import { partsOf, unescaped, type Card, type CardLine } from './cards';
-import { readDay } from './dates';
+import { readDay } from '../format';
 import { readName } from './names';
 import { doubt, doubtWhole, emptyPerson, type ImportedPerson } from './person';
 import { roleWords, tagWords } from './words';

@@ -49,11 +49,4 @@ export const hasControl = (text: string, prose: boolean): boolean =>
 
 export const withoutControl = (text: string): string => text.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/g, '');
 
-/** Letters and digits only, lower case, without accents: for comparing what people wrote. */
-export const folded = (text: string): string =>
-  text
-    .normalize('NFD')
-    .replace(/\p{Diacritic}/gu, '')
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim();
+export { folded } from '../shared';

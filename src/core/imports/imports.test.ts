@@ -14,7 +14,7 @@ import {
   type ImportedPerson,
 } from './index';
 import { readEmails, readPhones } from './addresses';
-import { readDay } from './dates';
+import { readDay } from '../format';
 import { readName } from './names';
 import { roleWords, stageWord, yesOrNo } from './words';
 

@@ -3,7 +3,7 @@ import { CHANNEL_KEYS, type Channel } from '../contacts';
 import { readEmails, readPhones } from './addresses';
 import { dataOf, hasControl, isFormula, trimmed, withoutControl } from './cell';
 import type { CsvRecord } from './csv';
-import { readDay } from './dates';
+import { readDay } from '../format';
 import { TARGETS, type Target } from './headings';
 import { readFirst, readName } from './names';
 import { doubt, doubtWhole, emptyPerson, type ImportedPerson } from './person';

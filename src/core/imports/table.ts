@@ -1,6 +1,6 @@
 /** Making sense of a table: which row holds the headings, what each column is, which lines are no people. */
 import { dataOf, trimmed } from './cell';
-import { orderOf, readDay, type DayOrder } from './dates';
+import { orderOf, readDay, type DayOrder } from '../format';
 import { phoneOf, readEmails, readPhones } from './addresses';
 import { meaningOf, type Target } from './headings';
 import { roleWords } from './words';

@@ -27,5 +27,5 @@ export {
   shortDay,
 } from './time';
 export { type Jsoned } from './jsoned';
-export { capitalized, inSingular, listed, NAME_PARTICLES, ownCopy, snake, snaked } from './words';
+export { capitalized, folded, inSingular, listed, NAME_PARTICLES, ownCopy, snake, snaked } from './words';
 export { typed, type SentFor, type Typed, type ValueOf } from './schema';

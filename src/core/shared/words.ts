@@ -29,3 +29,12 @@ const SINGULAR: [RegExp, string][] = [
 ];
 /** What several do, as one does: `are archived`, `is archived`. */
 export const inSingular = (words: string): string => SINGULAR.reduce((text, [many, one]) => text.replace(many, one), words);
+
+/** Letters and digits only, lower case, without accents: for comparing what people wrote. */
+export const folded = (text: string): string =>
+  text
+    .normalize('NFD')
+    .replace(/\p{Diacritic}/gu, '')
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim();

@@ -1,5 +1,5 @@
 /** Days as people write them, with or without a year, into `YYYY-MM-DD` or `--MM-DD`. */
-import { folded } from './cell';
+import { folded } from '../shared';
 
 /** Whether 3/4 is 4 March or 3 April in a column. */
 export type DayOrder = 'month-first' | 'day-first';
