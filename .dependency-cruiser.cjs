@@ -14,7 +14,7 @@ module.exports = {
   forbidden: [
     only('core', []),
     only('providers', ['core']),
-    only('ui', ['core'], { pathNot: '^src/ui/primitives/api\\.ts$' }),
+    only('ui', ['core'], { pathNot: '^src/ui/primitives/api\\.ts$|\\.test\\.tsx$' }),
     /* What pages send and get has the types of the operations: their types alone come over. */
     {
       ...only('ui', ['core', 'app/_http/operations'], { path: '^src/ui/primitives/api\\.ts$' }),

@@ -1,4 +1,4 @@
-/** Two suites: `core` (values in, values out; the test beside its file) and `db` (services against a real PostgreSQL, two files at a time, each case in a database of its own). */
+/** Three suites: `core` (values in, values out; the test beside its file), `ui` (components in a made-up document, the test beside its file) and `db` (services against a real PostgreSQL, two files at a time, each case in a database of its own). */
 const base = {
   testEnvironment: 'node',
   transform: {
@@ -31,7 +31,7 @@ const config = {
   /** Printed by `npm test`; there is no bar. */
   coverageProvider: 'v8',
   coverageReporters: ['text-summary'],
-  collectCoverageFrom: ['src/**/*.{ts,tsx}', '!src/**/*.test.ts', '!src/app/**', '!src/ui/**/*.tsx'],
+  collectCoverageFrom: ['src/**/*.{ts,tsx}', '!src/**/*.test.{ts,tsx}', '!src/app/**'],
   /** A scenario waits for nothing but the database; on a busy machine that may take a while. */
   testTimeout: 60_000,
   projects: [
@@ -43,6 +43,14 @@ const config = {
         '<rootDir>/simulator/**/*.test.ts',
         '<rootDir>/tests/architecture/**/*.test.ts',
       ],
+    },
+    {
+      ...base,
+      displayName: 'ui',
+      testEnvironment: 'jsdom',
+      setupFilesAfterEnv: ['<rootDir>/tests/harness/components.ts'],
+      moduleNameMapper: { ...base.moduleNameMapper, '\\.css$': '<rootDir>/tests/harness/no-styles.ts' },
+      testMatch: ['<rootDir>/src/ui/**/*.test.tsx'],
     },
     {
       ...base,

@@ -99,7 +99,7 @@ await script(async () => {
     const code = await run();
     results.push({ name, ok: code === 0, seconds: Math.round((Date.now() - began) / 1000) });
   };
-  const jest = (...args) => shown(bin('jest'), ['--selectProjects', 'core', ...args]);
+  const jest = (...args) => shown(bin('jest'), ['--selectProjects', 'core', 'ui', ...args]);
   /* What counts the covered lines is slower than what is measured. */
   const timed = timedTests();
   const core = () =>

@@ -21,9 +21,13 @@ export default async function Document({ children }: { children: ReactNode }) {
   const chosen = saved === 'dark' || saved === 'light' ? saved : undefined;
   return (
     <html lang="en" data-scheme={chosen ?? 'light'} suppressHydrationWarning>
+      <head>
+        {/* Rules of elements come before those of MUI, those of our classes after. */}
+        <style nonce={nonce}>@layer base, mui;</style>
+      </head>
       <body>
         <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: schemeScript }} />
-        <AppRouterCacheProvider options={{ nonce }}>
+        <AppRouterCacheProvider options={{ nonce, enableCssLayer: true }}>
           <ThemeProvider theme={theme} defaultMode={chosen ?? 'system'} storageManager={null}>
             {children}
           </ThemeProvider>

@@ -2,6 +2,7 @@
 /** The login. In the demo it shows whom one can be. */
 import { useActionState } from 'react';
 import { Bird } from '../primitives';
+import { BareButton, Button, Input } from '../kit';
 
 export interface LoginState {
   email: string;
@@ -30,7 +31,7 @@ export function Login({
         )}
         <div className="field">
           <label htmlFor="email">E-mail</label>
-          <input
+          <Input
             id="email"
             name="email"
             type="email"
@@ -43,11 +44,11 @@ export function Login({
         </div>
         <div className="field">
           <label htmlFor="password">Password</label>
-          <input id="password" name="password" type="password" autoComplete="current-password" required />
+          <Input id="password" name="password" type="password" autoComplete="current-password" required />
         </div>
-        <button type="submit" className="act main" style={{ justifyContent: 'center', padding: 11 }} disabled={sending}>
+        <Button type="submit" look="main" style={{ justifyContent: 'center', padding: 11 }} disabled={sending}>
           {sending ? 'One moment …' : 'Log in'}
-        </button>
+        </Button>
       </form>
       {logins && (
         <section style={{ marginTop: 28 }}>
@@ -56,7 +57,7 @@ export function Login({
             <form key={email} action={send} style={{ display: 'block', margin: 0 }}>
               <input type="hidden" name="email" value={email} />
               <input type="hidden" name="password" value="urraca-demo" />
-              <button
+              <BareButton
                 type="submit"
                 className="row"
                 style={{ margin: 0, width: '100%', padding: '5px 0', borderBottom: '1px solid var(--line)', borderRadius: 0 }}
@@ -64,7 +65,7 @@ export function Login({
               >
                 <span>{email}</span>
                 <span className="soft">{who}</span>
-              </button>
+              </BareButton>
             </form>
           ))}
         </section>

@@ -1,15 +1,15 @@
 'use client';
 /** One broadcast: a draft that is made ready, or one that goes, with how far it is and what became of it. */
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CHANNELS } from '@/core/contacts';
 import { BROADCAST_STATE_WORDS } from '@/core/messages';
-import { ask, freshKey, useToast } from '../primitives';
+import { ask, freshKey } from '../primitives';
 import { Draft } from './draft';
 import { Outcome } from './outcome';
 import { useBroadcast, type Broadcast } from './shapes';
 import './broadcasts.css';
+import { Button, type ButtonLook, LinkButton, useToast } from '../kit';
 
 export function BroadcastDesk({ first }: { first: Broadcast }) {
   const { data: broadcast } = useBroadcast(first);
@@ -42,10 +42,10 @@ export function BroadcastDesk({ first }: { first: Broadcast }) {
     onError: toast.fail,
   });
   const { state } = broadcast;
-  const button = (what: 'pause' | 'resume' | 'cancel', words: string, look = 'act') => (
-    <button type="button" className={look} disabled={act.isPending} onClick={() => act.mutate(what)}>
+  const button = (what: 'pause' | 'resume' | 'cancel', words: string, look: ButtonLook = 'plain') => (
+    <Button look={look} disabled={act.isPending} onClick={() => act.mutate(what)}>
       {words}
-    </button>
+    </Button>
   );
   return (
     <>
@@ -58,17 +58,15 @@ export function BroadcastDesk({ first }: { first: Broadcast }) {
           </p>
         </div>
         <div className="beside">
-          {state === 'going' && button('pause', 'Pause', 'act main')}
-          {state === 'paused' && button('resume', 'Let it go on', 'act main')}
-          {['filling', 'going', 'paused'].includes(state) && button('cancel', 'Cancel what has not gone', 'act warn')}
+          {state === 'going' && button('pause', 'Pause', 'main')}
+          {state === 'paused' && button('resume', 'Let it go on', 'main')}
+          {['filling', 'going', 'paused'].includes(state) && button('cancel', 'Cancel what has not gone', 'warn')}
           {state !== 'draft' && (
-            <button type="button" className="act" disabled={copy.isPending} onClick={() => copy.mutate()}>
+            <Button disabled={copy.isPending} onClick={() => copy.mutate()}>
               Copy
-            </button>
+            </Button>
           )}
-          <Link className="act" href="/campaigns/broadcasts" prefetch={false}>
-            All broadcasts
-          </Link>
+          <LinkButton href="/campaigns/broadcasts">All broadcasts</LinkButton>
         </div>
       </div>
       {state === 'draft' ? <Draft broadcast={broadcast} onSaved={after} /> : <Outcome broadcast={broadcast} />}

@@ -9,6 +9,7 @@ import { CampaignTabs, NewNamed, Rate } from '../templates';
 import { useBroadcasts, type Broadcast } from './shapes';
 import './broadcasts.css';
 import '../templates/templates.css';
+import { Button } from '../kit';
 
 export function BroadcastsArea({ first }: { first: Broadcast[] }) {
   const { data: broadcasts } = useBroadcasts(first);
@@ -25,9 +26,9 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
             Each message is addressed to one person, under the same guardrails as everything that goes by itself.
           </p>
         </div>
-        <button type="button" className="act main" onClick={() => setMaking(true)}>
+        <Button look="main" onClick={() => setMaking(true)}>
           New broadcast
-        </button>
+        </Button>
       </div>
       {broadcasts.length === 0 ? (
         <p className="empty">

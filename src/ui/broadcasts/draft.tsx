@@ -6,13 +6,14 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import type { BroadcastSelection, Goes, Reach, Words } from '@/core/messages';
-import { ask, ErrorMessage, freshKey, useToast, useUndoHistory } from '../primitives';
+import { ask, freshKey, useUndoHistory } from '../primitives';
 import { useSegments } from '../segments';
 import { Preview, useTemplates, WordsEditor } from '../templates';
 import type { Broadcast } from './shapes';
 import { WhenItGoes } from './when';
 import './broadcasts.css';
 import '../templates/templates.css';
+import { BareButton, Button, ErrorMessage, Select, useToast } from '../kit';
 
 interface Drafted {
   words: Words;
@@ -77,8 +78,7 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
           <div className="beside" style={{ justifyContent: 'space-between' }}>
             <h2>The words</h2>
             {own.length > 0 && (
-              <select
-                className="chip tiny"
+              <Select
                 aria-label="Begin from a template"
                 value={template ?? ''}
                 onChange={(event) => {
@@ -93,7 +93,7 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
                     from “{name}”
                   </option>
                 ))}
-              </select>
+              </Select>
             )}
           </div>
           <WordsEditor
@@ -125,17 +125,17 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
         )}
         <div className="beside">
           {!sure && (
-            <button type="button" className="act main" disabled={!chosen || !reach.data?.receive} onClick={() => setSure(true)}>
+            <Button look="main" disabled={!chosen || !reach.data?.receive} onClick={() => setSure(true)}>
               {draft.goes.on === 'now' ? 'Send it now' : 'Let it go at its time'}
               {reach.data && chosen ? ` to ${reach.data.receive.toLocaleString('en-US')}` : ''} …
-            </button>
+            </Button>
           )}
-          <button type="button" className="act" disabled={!changed || save.isPending} onClick={() => save.mutate()}>
+          <Button disabled={!changed || save.isPending} onClick={() => save.mutate()}>
             Keep the draft
-          </button>
-          <button type="button" className="act" disabled={remove.isPending} onClick={() => remove.mutate()}>
+          </Button>
+          <Button disabled={remove.isPending} onClick={() => remove.mutate()}>
             Throw it away
-          </button>
+          </Button>
         </div>
       </div>
       <div className="step-side">
@@ -168,12 +168,12 @@ function GoAhead({
         It goes to <b>{people}</b>, {when}. What has gone cannot be called back; what has not can be paused and cancelled.
       </p>
       <div className="beside">
-        <button type="button" className="act main" autoFocus disabled={busy} onClick={onGo}>
+        <Button look="main" autoFocus disabled={busy} onClick={onGo}>
           Yes, let it go
-        </button>
-        <button type="button" className="act" disabled={busy} onClick={onBack}>
+        </Button>
+        <Button disabled={busy} onClick={onBack}>
           Not yet
-        </button>
+        </Button>
       </div>
     </div>
   );
@@ -191,29 +191,27 @@ function ToWhom({ selection, onChange }: { selection: BroadcastSelection; onChan
           {selection.ids?.length
             ? `${selection.ids.length.toLocaleString('en-US')} chosen in Contacts`
             : `everybody of a list in Contacts${selection.except?.length ? ` but ${selection.except.length}` : ''}`}{' '}
-          <button
-            type="button"
+          <BareButton
             className="plain-button"
             aria-label="Leave the chosen people out"
             onClick={() => onChange({ segments: selection.segments })}
           >
             ×
-          </button>
+          </BareButton>
         </span>
       )}
       {segments.map((segment) => (
-        <button
+        <Button
           key={segment.id}
-          type="button"
-          className={`chip tiny${on.has(segment.id) ? ' on' : ''}`}
-          aria-pressed={on.has(segment.id)}
+          size="tiny"
+          pressed={on.has(segment.id)}
           onClick={() => {
             const next = on.has(segment.id) ? [...on].filter((id) => id !== segment.id) : [...on, segment.id];
             onChange({ ...selection, segments: next });
           }}
         >
           {segment.name}
-        </button>
+        </Button>
       ))}
       {segments.length === 0 && !people && (
         <span className="soft small">

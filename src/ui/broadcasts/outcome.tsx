@@ -5,11 +5,12 @@ import Link from 'next/link';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { refusedSentence, CHANNELS } from '@/core/contacts';
 import type { BroadcastPeople } from '@/core/messages';
-import { Ago, ask, useToast, useNow, useZone, when } from '../primitives';
+import { Ago, ask, useNow, useZone, when } from '../primitives';
 import { Preview, Rate } from '../templates';
 import type { Broadcast } from './shapes';
 import '../templates/templates.css';
 import './broadcasts.css';
+import { BareButton, Button, useToast } from '../kit';
 
 export function Outcome({ broadcast }: { broadcast: Broadcast }) {
   const { counts, people, state } = broadcast;
@@ -20,8 +21,7 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
   const gone = people - counts.waiting - counts.cancelled;
   const left = refusedSentence(broadcast.left_out, { channel: broadcast.channel });
   const line = (what: BroadcastPeople, words: string, n: number, of = counts.sent) => (
-    <button
-      type="button"
+    <BareButton
       className={`pair line-button${shown === what ? ' on' : ''}`}
       aria-pressed={shown === what}
       onClick={() => setShown(what)}
@@ -32,7 +32,7 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
       ) : (
         <Rate n={n} of={of} what={words.toLowerCase()} />
       )}
-    </button>
+    </BareButton>
   );
   return (
     <div className="template-editor">
@@ -158,12 +158,12 @@ function Print({ broadcast }: { broadcast: Broadcast }) {
   });
   return (
     <div className="beside">
-      <button type="button" className="act" disabled={make.isPending} onClick={() => make.mutate('letters')}>
+      <Button disabled={make.isPending} onClick={() => make.mutate('letters')}>
         {make.isPending && make.variables === 'letters' ? 'Making the file …' : 'The letters as one PDF'}
-      </button>
-      <button type="button" className="act" disabled={make.isPending} onClick={() => make.mutate('labels')}>
+      </Button>
+      <Button disabled={make.isPending} onClick={() => make.mutate('labels')}>
         {make.isPending && make.variables === 'labels' ? 'Making the file …' : 'Labels'}
-      </button>
+      </Button>
     </div>
   );
 }

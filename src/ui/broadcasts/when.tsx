@@ -6,6 +6,7 @@ import { DAY } from '@/core/shared';
 import { useNow } from '../primitives';
 import type { Broadcast } from './shapes';
 import './broadcasts.css';
+import { Button, DateField, Input, Radio, Select, TimeField } from '../kit';
 
 /** `Jan 1` of `2027-01-01`. */
 const monthDay = (day: string): string =>
@@ -32,17 +33,10 @@ export function WhenItGoes({
     <>
       <div className="beside" role="radiogroup" aria-label="When it goes">
         <label className="choice">
-          <input
-            type="radio"
-            name="goes"
-            checked={goes.on === 'now'}
-            onChange={() => onChange({ goes: { on: 'now', ...printed } })}
-          />{' '}
-          now
+          <Radio name="goes" checked={goes.on === 'now'} onChange={() => onChange({ goes: { on: 'now', ...printed } })} /> now
         </label>
         <label className="choice">
-          <input
-            type="radio"
+          <Radio
             name="goes"
             checked={goes.on === 'office'}
             onChange={() => onChange({ goes: { on: 'office', ...at, ...printed } })}
@@ -50,8 +44,7 @@ export function WhenItGoes({
           at a time here
         </label>
         <label className="choice">
-          <input
-            type="radio"
+          <Radio
             name="goes"
             checked={goes.on === 'local'}
             onChange={() => onChange({ goes: { on: 'local', ...at, ...printed } })}
@@ -60,29 +53,19 @@ export function WhenItGoes({
         </label>
         {goes.on !== 'now' && (
           <>
-            <input
-              type="date"
-              aria-label="Day"
-              value={goes.day}
-              onChange={(event) => event.target.value && onChange({ goes: { ...goes, day: event.target.value } })}
-            />
-            <input
-              type="time"
-              aria-label="Clock time"
-              value={goes.at}
-              onChange={(event) => event.target.value && onChange({ goes: { ...goes, at: event.target.value } })}
-            />
+            <DateField label="Day" value={goes.day} onChange={(day) => day && onChange({ goes: { ...goes, day } })} />
+            <TimeField label="Time" value={goes.at} onChange={(at) => at && onChange({ goes: { ...goes, at } })} />
           </>
         )}
       </div>
       <div className="beside small">
         <label>
           at most{' '}
-          <input
+          <Input
             type="number"
             min={1}
             max={100_000}
-            style={{ width: 90 }}
+            width={90}
             aria-label="Most messages in a minute"
             value={perMinute}
             onChange={(event) => onChange({ per_minute: Math.min(100_000, Math.max(1, Number(event.target.value) || 1)) })}
@@ -92,14 +75,14 @@ export function WhenItGoes({
         {CHANNELS[channel].isPrinted && (
           <label>
             printed{' '}
-            <select
+            <Select
               aria-label="Who prints the letters"
               value={goes.printed ?? 'house'}
               onChange={(event) => onChange({ goes: { ...goes, printed: event.target.value as 'house' | 'here' } })}
             >
               <option value="house">and posted by the print house</option>
               <option value="here">here, as one file</option>
-            </select>
+            </Select>
           </label>
         )}
         <span className="soft">Quiet hours and limits apply. Your date stands, even on a holiday.</span>
@@ -107,9 +90,9 @@ export function WhenItGoes({
       {holiday && goes.on !== 'now' && (
         <p className="small" role="status">
           {monthDay(goes.day)} is {holiday.name}. It still goes out that day unless you{' '}
-          <button type="button" className="chip tiny" onClick={() => onChange({ goes: { ...goes, day: holiday.next } })}>
+          <Button size="tiny" onClick={() => onChange({ goes: { ...goes, day: holiday.next } })}>
             move it to {monthDay(holiday.next)}
-          </button>
+          </Button>
         </p>
       )}
     </>

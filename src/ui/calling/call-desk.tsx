@@ -10,7 +10,8 @@ import { showPhone } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
 import { howLong } from '@/core/shared';
 import { FromTemplate } from '../messages';
-import { ask, useKeys, useToast, useNow } from '../primitives';
+import { ask, useKeys, useNow } from '../primitives';
+import { Button, Textarea, useToast } from '../kit';
 
 export type Call = Jsoned<CallView>;
 
@@ -103,7 +104,7 @@ function CallNote({ call }: { call: Call }) {
   /** Whoever goes on to the next person faster than the timer loses nothing. */
   useEffect(() => save, [save]);
   return (
-    <textarea
+    <Textarea
       ref={area}
       aria-label="Notes during the call"
       placeholder="Notes; they are kept as you type. Esc leaves the field."
@@ -140,9 +141,9 @@ function HangUp({ call }: { call: Call }) {
   useKeys({ h: () => hangUp.mutate() }, true, true);
   return (
     <div className="line">
-      <button type="button" className="act warn" onClick={() => hangUp.mutate()} disabled={hangUp.isPending}>
+      <Button look="warn" onClick={() => hangUp.mutate()} disabled={hangUp.isPending}>
         Hang up <kbd>h</kbd>
-      </button>
+      </Button>
       <span className="soft small">The call logs itself when it ends.</span>
     </div>
   );
@@ -173,22 +174,21 @@ function Outcomes({ call, onDone }: { call: Call; onDone: () => void }) {
     <>
       <div className="line" role="group" aria-label="Outcome of the call">
         {NAMED_OUTCOMES.map(({ key, name: label, meaning }, at) => (
-          <button
+          <Button
             key={key}
-            type="button"
-            className={`act${call.outcome === key ? ' main' : ''}`}
+            look={call.outcome === key ? 'main' : 'plain'}
             title={meaning}
             onClick={() => name.mutate(key)}
             disabled={name.isPending}
           >
             {label} <kbd>{at + 1}</kbd>
-          </button>
+          </Button>
         ))}
       </div>
       <div className="line">
-        <button type="button" className="act" onClick={() => name.mutate(null)}>
+        <Button onClick={() => name.mutate(null)}>
           Keep “{outcomeName(call.outcome ?? 'no_answer')}” <kbd>Enter</kbd>
-        </button>
+        </Button>
       </div>
     </>
   );

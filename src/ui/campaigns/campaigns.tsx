@@ -5,11 +5,12 @@ import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { stepsIn } from '@/core/campaigns';
 import { share } from '@/core/results';
-import { ask, ErrorMessage, useToast, useNow, useZone, when } from '../primitives';
+import { ask, useNow, useZone, when } from '../primitives';
 import { CampaignTabs } from '../templates';
 import { NewCampaign } from './new-campaign';
 import { STATE_WORDS, useCampaigns, type Campaign } from './shapes';
 import './campaigns.css';
+import { Button, ErrorMessage, useToast } from '../kit';
 
 /** @param office may hold all campaigns at once */
 export function CampaignsArea({ first, office }: { first: Campaign[]; office: boolean }) {
@@ -26,9 +27,9 @@ export function CampaignsArea({ first, office }: { first: Campaign[]; office: bo
         </div>
         <div className="beside">
           {office && <HoldAll />}
-          <button type="button" className="act main" onClick={() => setMaking({ copyOf: null })}>
+          <Button look="main" onClick={() => setMaking({ copyOf: null })}>
             New campaign
-          </button>
+          </Button>
         </div>
       </div>
       {campaigns?.length === 0 && (
@@ -59,9 +60,9 @@ function HoldAll() {
   return (
     <>
       {held && <b className="late">All campaigns are held</b>}
-      <button type="button" className={held ? 'act main' : 'act warn'} disabled={set.isPending} onClick={() => set.mutate(!held)}>
+      <Button look={held ? 'main' : 'warn'} disabled={set.isPending} onClick={() => set.mutate(!held)}>
         {held ? 'Let them go on' : 'Hold all campaigns'}
-      </button>
+      </Button>
     </>
   );
 }
@@ -109,9 +110,9 @@ function Table({ name, rows, onCopy }: { name: string; rows?: Campaign[]; onCopy
                 <State campaign={row} />
               </td>
               <td className="right">
-                <button type="button" className="chip tiny" onClick={() => onCopy(row)} aria-label={`Copy ${row.name}`}>
+                <Button size="tiny" onClick={() => onCopy(row)} aria-label={`Copy ${row.name}`}>
                   Copy
-                </button>
+                </Button>
               </td>
             </tr>
           ))}
@@ -152,16 +153,15 @@ export function State({ campaign }: { campaign: Campaign }) {
     <>
       <span className="beside" role="group" aria-label={`State of ${campaign.name}`}>
         {(['on', 'held', 'off'] as const).map((state) => (
-          <button
+          <Button
             key={state}
-            type="button"
-            className={`chip tiny${campaign.state === state ? ' on' : ''}`}
-            aria-pressed={campaign.state === state}
+            size="tiny"
+            pressed={campaign.state === state}
             disabled={set.isPending || campaign.state === state || (campaign.state === 'draft' && state !== 'on')}
             onClick={() => set.mutate(state)}
           >
             {STATE_WORDS[state]}
-          </button>
+          </Button>
         ))}
       </span>
       <ErrorMessage error={set.error} named />

@@ -1,7 +1,6 @@
 'use client';
 /** Changing a campaign on its day ruler: nothing counts until it is kept as a version; the people in it stay with theirs or move. */
 import { useMemo, useState } from 'react';
-import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import {
   added,
@@ -17,7 +16,7 @@ import {
   type Step,
 } from '@/core/campaigns';
 import { type Channel } from '@/core/contacts';
-import { ask, ErrorMessage, useToast, useUndoHistory } from '../primitives';
+import { ask, useUndoHistory } from '../primitives';
 import { State } from './campaigns';
 import { ForecastBox } from './forecast';
 import { AskWords, Frame } from './frame';
@@ -28,6 +27,7 @@ import { Preview } from '../templates';
 import { STATE_WORDS, type Campaign } from './shapes';
 import './campaigns.css';
 import '../templates/templates.css';
+import { Button, ErrorMessage, Input, LinkButton, useToast } from '../kit';
 
 export function CampaignEditor({ first }: { first: Campaign }) {
   const { data: campaign } = useQuery({
@@ -100,34 +100,29 @@ export function CampaignEditor({ first }: { first: Campaign }) {
         </div>
         <div className="beside">
           <State campaign={campaign} />
-          <button
-            type="button"
-            className="act"
+          <Button
             title="All of its messages, to your own phone and mailbox"
             disabled={tryAll.isPending || !all.some((one) => one.do === 'touch')}
             onClick={() => tryAll.mutate()}
           >
             Try it on me
-          </button>
-          <Link className="act" href="/campaigns" prefetch={false}>
-            All campaigns
-          </Link>
+          </Button>
+          <LinkButton href="/campaigns">All campaigns</LinkButton>
           {may && (
             <>
-              <button type="button" className="act" disabled={!mayBack} onClick={back} title="Take the last change back (Ctrl+Z)">
+              <Button disabled={!mayBack} onClick={back} title="Take the last change back (Ctrl+Z)">
                 Undo
-              </button>
-              <button type="button" className="act" disabled={!mayForward} onClick={forward} title="Do it again (Ctrl+Shift+Z)">
+              </Button>
+              <Button disabled={!mayForward} onClick={forward} title="Do it again (Ctrl+Shift+Z)">
                 Redo
-              </button>
-              <button
-                type="button"
-                className="act main"
+              </Button>
+              <Button
+                look="main"
                 disabled={!changed || save.isPending || (campaign.state !== 'draft' && errors.length > 0)}
                 onClick={() => (campaign.active ? setKeeping(true) : save.mutate('stay'))}
               >
                 Keep it
-              </button>
+              </Button>
             </>
           )}
         </div>
@@ -234,7 +229,7 @@ function Name({ campaign }: { campaign: Campaign }) {
     else setName(null);
   };
   return (
-    <input
+    <Input
       className="heading-input"
       aria-label="Name of the campaign"
       value={name ?? campaign.name}

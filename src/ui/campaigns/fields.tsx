@@ -1,5 +1,6 @@
 /** Small fields that campaigns are told with: a whole number, a clock time, days around a date of the person. */
 import { DATE_KINDS, DATE_NAMES, type DateKind } from '@/core/contacts';
+import { Input, Select, TimeField } from '../kit';
 
 export const NumberField = ({
   label,
@@ -14,13 +15,13 @@ export const NumberField = ({
   max?: number;
   onChange: (value: number) => void;
 }) => (
-  <input
+  <Input
     type="number"
     aria-label={label}
     min={min}
     max={max}
     value={value}
-    style={{ width: 74 }}
+    width={74}
     onChange={(event) => onChange(Math.min(max, Math.max(min, Math.round(Number(event.target.value)) || 0)))}
   />
 );
@@ -28,7 +29,7 @@ export const NumberField = ({
 export const AtField = ({ at, onChange }: { at: string; onChange: (at: string) => void }) => (
   <>
     at
-    <input type="time" aria-label="At" value={at} onChange={(event) => event.target.value && onChange(event.target.value)} />
+    <TimeField label="At" value={at} onChange={(time) => time && onChange(time)} />
   </>
 );
 
@@ -50,15 +51,15 @@ export function AroundDateFields({
   return (
     <>
       <NumberField label="Days" max={180} value={Math.abs(days)} onChange={(count) => put(count, days < 0)} />
-      <select
+      <Select
         aria-label="Before or after"
         value={days < 0 ? 'before' : 'after'}
         onChange={(event) => put(Math.abs(days), event.target.value === 'before')}
       >
         <option value="before">days before</option>
         <option value="after">days after</option>
-      </select>
-      <select
+      </Select>
+      <Select
         aria-label="Which date"
         value={date}
         onChange={(event) => onChange({ ...dateTrigger, date: event.target.value as DateKind })}
@@ -68,7 +69,7 @@ export function AroundDateFields({
             their {DATE_NAMES[kind].toLowerCase()}
           </option>
         ))}
-      </select>
+      </Select>
       <AtField at={at} onChange={(next) => onChange({ ...dateTrigger, at: next })} />
     </>
   );

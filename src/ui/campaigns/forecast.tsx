@@ -6,9 +6,10 @@ import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recha
 import type { CampaignRehearsalView, DayForecast, Plan } from '@/core/campaigns';
 import { byChannel, CHANNEL_KEYS, type Because } from '@/core/contacts';
 import { shortDay } from '@/core/shared';
-import { ask, useToast, useNow, useZone } from '../primitives';
+import { ask, useNow, useZone } from '../primitives';
 import type { Campaign } from './shapes';
 import './campaigns.css';
+import { Button, Select, useToast } from '../kit';
 
 const KINDS = [
   ['call', 'Calls', 'var(--violet)'],
@@ -56,23 +57,18 @@ export function ForecastBox({ campaign, plan }: { campaign: Campaign; plan: Plan
   return (
     <section aria-label="Rehearsal" style={{ marginTop: 20 }}>
       <div className="beside">
-        <button
-          type="button"
-          className="act"
-          disabled={order.isPending || under || !plan.steps.length}
-          onClick={() => order.mutate()}
-        >
+        <Button disabled={order.isPending || under || !plan.steps.length} onClick={() => order.mutate()}>
           Rehearse it
-        </button>
+        </Button>
         <label>
           over{' '}
-          <select aria-label="Days of the rehearsal" value={days} onChange={(event) => setDays(Number(event.target.value))}>
+          <Select aria-label="Days of the rehearsal" value={days} onChange={(event) => setDays(Number(event.target.value))}>
             {[30, 90, 365, 730].map((n) => (
               <option key={n} value={n}>
                 {n} days
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         {under && (
           <>

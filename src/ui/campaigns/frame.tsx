@@ -8,6 +8,7 @@ import { Sentence } from '../segments';
 import { AroundDateFields, AtField, NumberField } from './fields';
 import { ChangeFields } from './step-fields';
 import './campaigns.css';
+import { Button, Checkbox, Input, Select } from '../kit';
 
 /** What is asked where ways part, in words. */
 export function AskWords({ ask }: { ask: Ask }) {
@@ -55,15 +56,14 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
           {CONTACT_ROLES.map((role) => {
             const on = plan.roles.includes(role);
             return (
-              <button
+              <Button
                 key={role}
-                type="button"
-                className={`chip tiny${on ? ' on' : ''}`}
-                aria-pressed={on}
+                size="tiny"
+                pressed={on}
                 onClick={() => set({ roles: on ? plan.roles.filter((one) => one !== role) : [...plan.roles, role] })}
               >
                 {role}
-              </button>
+              </Button>
             );
           })}
           {plan.roles.length === 0 && <span className="soft small">every role</span>}
@@ -74,8 +74,8 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
           onChange={(tree) => set({ who: 'all' in tree && !tree.all.length ? null : tree })}
         />
         <label className="choice">
-          <input type="checkbox" checked={plan.anyStage} onChange={(event) => set({ anyStage: event.target.checked })} /> Also for
-          people with whom somebody works: clients and past clients
+          <Checkbox checked={plan.anyStage} onChange={(event) => set({ anyStage: event.target.checked })} /> Also for people with
+          whom somebody works: clients and past clients
         </label>
       </section>
       <section aria-label="What begins it">
@@ -87,26 +87,20 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
               start={start}
               onChange={(next) => set({ starts: plan.starts.map((one, n) => (n === at ? next : one)) })}
             />
-            <button
-              type="button"
-              className="chip tiny"
+            <Button
+              size="tiny"
               aria-label={`Take away: ${START_NAMES[start.on]}`}
               onClick={() => set({ starts: plan.starts.filter((_, n) => n !== at) })}
             >
               Take away
-            </button>
+            </Button>
           </div>
         ))}
         <div className="beside">
           {(Object.keys(START_NAMES) as Start['on'][]).map((on) => (
-            <button
-              key={on}
-              type="button"
-              className="chip tiny"
-              onClick={() => set({ starts: [...plan.starts, firstStart(on)] })}
-            >
+            <Button key={on} size="tiny" onClick={() => set({ starts: [...plan.starts, firstStart(on)] })}>
               + {START_NAMES[on].toLowerCase()}
-            </button>
+            </Button>
           ))}
         </div>
       </section>
@@ -114,7 +108,7 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
         <h2>What ends it</h2>
         <div className="beside">
           An answer or a conversation
-          <select
+          <Select
             aria-label="What an answer does"
             value={plan.ends.answered}
             onChange={(event) => set({ ends: { ...plan.ends, answered: event.target.value as Plan['ends']['answered'] } })}
@@ -122,7 +116,7 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
             <option value="end">ends it</option>
             <option value="pause">pauses it</option>
             <option value="on">lets it go on</option>
-          </select>
+          </Select>
           {plan.ends.answered === 'pause' && (
             <>
               for
@@ -149,18 +143,16 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
                     set({ ends: { ...plan.ends, then: plan.ends.then.map((one, n) => (n === at ? next : one)) } })
                   }
                 />
-                <button
-                  type="button"
-                  className="chip tiny"
+                <Button
+                  size="tiny"
                   onClick={() => set({ ends: { ...plan.ends, then: plan.ends.then.filter((_, n) => n !== at) } })}
                 >
                   Take away
-                </button>
+                </Button>
               </div>
             ))}
-            <button
-              type="button"
-              className="chip tiny"
+            <Button
+              size="tiny"
               onClick={() =>
                 set({
                   ends: { ...plan.ends, then: [...plan.ends.then, { set: 'horizon', horizon: 'warm' } satisfies ContactUpdate] },
@@ -168,7 +160,7 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
               }
             >
               + and then …
-            </button>
+            </Button>
           </>
         )}
         <p className="soft small">
@@ -177,29 +169,28 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
         </p>
         <div className="beside">
           When none of its touches can reach them any more, it
-          <select
+          <Select
             aria-label="What becomes of whom nothing reaches"
             value={plan.ends.unreachable}
             onChange={(event) => set({ ends: { ...plan.ends, unreachable: event.target.value as Plan['ends']['unreachable'] } })}
           >
             <option value="end">ends</option>
             <option value="on">goes on</option>
-          </select>
+          </Select>
         </div>
         <div className="beside">
           A touch that may not go at its time
-          <select
+          <Select
             aria-label="What becomes of a held touch"
             value={plan.held}
             onChange={(event) => set({ held: event.target.value as Plan['held'] })}
           >
             <option value="move">moves to when it may</option>
             <option value="lapse">lapses</option>
-          </select>
+          </Select>
         </div>
         <label className="choice">
-          <input
-            type="checkbox"
+          <Checkbox
             checked={plan.repeat !== null}
             onChange={(event) => set({ repeat: event.target.checked ? { days: 30, times: null } : null })}
           />{' '}
@@ -215,14 +206,14 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
               onChange={(days) => set({ repeat: { ...plan.repeat!, days } })}
             />
             days,
-            <select
+            <Select
               aria-label="How often"
               value={plan.repeat.times === null ? 'ever' : 'times'}
               onChange={(event) => set({ repeat: { ...plan.repeat!, times: event.target.value === 'ever' ? null : 12 } })}
             >
               <option value="ever">without end</option>
               <option value="times">so many times in all:</option>
-            </select>
+            </Select>
             {plan.repeat.times !== null && (
               <NumberField
                 label="Times in all"
@@ -262,26 +253,24 @@ function StartFields({ start, onChange }: { start: Start; onChange: (start: Star
           <span>{START_NAMES.inquiry}</span>
           {!start.doors.length && !start.sources.length && <span className="soft small">any door</span>}
           {(vocabulary.names.door ?? []).map(({ value, name }) => (
-            <button
+            <Button
               key={value}
-              type="button"
-              className={`chip tiny${start.doors.includes(value) ? ' on' : ''}`}
-              aria-pressed={start.doors.includes(value)}
+              size="tiny"
+              pressed={start.doors.includes(value)}
               onClick={() => onChange({ ...start, doors: toggled(start.doors, value) })}
             >
               {name}
-            </button>
+            </Button>
           ))}
           {(vocabulary.names.source ?? []).map(({ value, name }) => (
-            <button
+            <Button
               key={`source ${value}`}
-              type="button"
-              className={`chip tiny${start.sources.includes(value) ? ' on' : ''}`}
-              aria-pressed={start.sources.includes(value)}
+              size="tiny"
+              pressed={start.sources.includes(value)}
               onClick={() => onChange({ ...start, sources: toggled(start.sources, value) })}
             >
               {name}
-            </button>
+            </Button>
           ))}
         </span>
       );
@@ -291,12 +280,11 @@ function StartFields({ start, onChange }: { start: Start; onChange: (start: Star
       return (
         <>
           <span>{START_NAMES.day}:</span>
-          <input
-            type="text"
+          <Input
             aria-label="Month and day, such as 12-10"
             placeholder="12-10"
             pattern="(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])"
-            style={{ width: 80 }}
+            width={80}
             value={start.day}
             onChange={(event) => onChange({ ...start, day: event.target.value })}
           />

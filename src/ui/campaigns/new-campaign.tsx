@@ -6,9 +6,10 @@ import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { stepsIn, type Starter } from '@/core/campaigns';
-import { ask, ErrorMessage, FormEnd, freshKey } from '../primitives';
+import { ask, freshKey } from '../primitives';
 import { useStarters, type Campaign } from './shapes';
 import './campaigns.css';
+import { Checkbox, ErrorMessage, FormEnd, Radio } from '../kit';
 
 const stepCount = ({ steps }: Starter['plan']): string => {
   const n = stepsIn(steps).length;
@@ -48,8 +49,7 @@ export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | nu
           <div className="starters" role="radiogroup" aria-label="What it begins from">
             {[{ key: null, name: 'From nothing', about: 'An empty ruler.', plan: null }, ...starters].map((one) => (
               <label key={one.key ?? ''} className={`starter${chosen === one.key ? ' on' : ''}`}>
-                <input
-                  type="radio"
+                <Radio
                   name="starter"
                   checked={chosen === one.key}
                   onChange={() => {
@@ -77,7 +77,7 @@ export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | nu
         />
         {office && (
           <label className="choice">
-            <input type="checkbox" checked={shared} onChange={(event) => setShared(event.target.checked)} /> For the whole team
+            <Checkbox checked={shared} onChange={(event) => setShared(event.target.checked)} /> For the whole team
           </label>
         )}
         <ErrorMessage error={make.error} />

@@ -11,6 +11,7 @@ import { CHANNEL_KEYS, CHANNELS } from '@/core/contacts';
 import { Glyph } from '../primitives';
 import type { Campaign } from './shapes';
 import './campaigns.css';
+import { BareButton } from '../kit';
 
 const LANES = [...CHANNEL_KEYS, 'other'] as const;
 type Lane = (typeof LANES)[number];
@@ -130,15 +131,14 @@ export function Ruler({
                   />
                 ))}
               {onAdd && column.span === 1 && (
-                <button
-                  type="button"
+                <BareButton
                   className="add-step"
                   aria-label={`Add ${lane === 'other' ? 'a task, change or parting' : withArticle(CHANNELS[lane].name)} on day ${column.day}`}
                   title={`Add ${lane === 'other' ? 'a task, a change or a parting of ways' : withArticle(CHANNELS[lane].name)}`}
                   onClick={() => onAdd(lane, column.day)}
                 >
                   +
-                </button>
+                </BareButton>
               )}
             </div>
           ))}
@@ -176,8 +176,7 @@ function StepTile({ step, count, chosen, faulty, draggable, onChoose, onCarry, o
     act();
   };
   return (
-    <button
-      type="button"
+    <BareButton
       className={`touch${chosen ? ' sel' : ''}${faulty ? ' faulty' : ''} ${step.do}`}
       aria-pressed={chosen}
       aria-label={`${stepWords(step)}, ${whenWords(step.when)}${faulty ? ', something is wrong with it' : ''}`}
@@ -201,7 +200,7 @@ function StepTile({ step, count, chosen, faulty, draggable, onChoose, onCarry, o
           {count.waiting > 0 && `${count.waiting.toLocaleString('en-US')} to go`}
         </span>
       )}
-    </button>
+    </BareButton>
   );
 }
 

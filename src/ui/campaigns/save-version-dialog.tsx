@@ -4,8 +4,9 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useQuery } from '@tanstack/react-query';
 import { daysOf, stepsIn, stepWords, type Plan } from '@/core/campaigns';
-import { ask, FormEnd } from '../primitives';
+import { ask } from '../primitives';
 import type { Campaign } from './shapes';
+import { FormEnd, Radio } from '../kit';
 
 export function SaveVersionDialog({
   campaign,
@@ -47,12 +48,11 @@ export function SaveVersionDialog({
           {campaign.active === 1 ? 'One person is in it' : `${campaign.active.toLocaleString('en-US')} people are in it`}
         </h1>
         <label className="choice">
-          <input type="radio" name="people" checked={people === 'stay'} onChange={() => setPeople('stay')} /> They go on as they
-          began; whoever comes from now on goes by this version
+          <Radio name="people" checked={people === 'stay'} onChange={() => setPeople('stay')} /> They go on as they began; whoever
+          comes from now on goes by this version
         </label>
         <label className="choice">
-          <input type="radio" name="people" checked={people === 'move'} onChange={() => setPeople('move')} /> They move to this
-          version
+          <Radio name="people" checked={people === 'move'} onChange={() => setPeople('move')} /> They move to this version
         </label>
         {people === 'move' && (
           <div className="panel" style={{ padding: '12px 16px' }} aria-live="polite">

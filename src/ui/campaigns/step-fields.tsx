@@ -25,6 +25,7 @@ import { CHANGE_WORDS } from './ruler';
 import { useCampaigns } from './shapes';
 import '../templates/templates.css';
 import './campaigns.css';
+import { Button, Input, Select } from '../kit';
 
 interface Props<S> {
   step: S;
@@ -61,9 +62,9 @@ export function StepFields({
           {capitalized(title)}, {whenWords(step.when)}
         </h2>
         {!readOnly && (
-          <button type="button" className="chip tiny" onClick={onRemove}>
+          <Button size="tiny" onClick={onRemove}>
             Take away
-          </button>
+          </Button>
         )}
       </div>
       {errors.map((message) => (
@@ -74,7 +75,7 @@ export function StepFields({
       <fieldset disabled={readOnly} style={{ border: 0, margin: 0, padding: 0, display: 'grid', gap: 12 }}>
         {step.do !== 'touch' && (
           <label className="beside">
-            <select
+            <Select
               aria-label="What the step does"
               value={step.do}
               onChange={(event) => onChange(otherKind(step, event.target.value as OtherKind))}
@@ -84,7 +85,7 @@ export function StepFields({
                   {KINDS[kind]}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
         )}
         <WhenFields when={step.when} onChange={(when) => onChange({ ...step, when })} />
@@ -93,13 +94,13 @@ export function StepFields({
           <>
             <label className="beside">
               for{' '}
-              <select value={step.role} onChange={(event) => onChange({ ...step, role: event.target.value as TaskRole })}>
+              <Select value={step.role} onChange={(event) => onChange({ ...step, role: event.target.value as TaskRole })}>
                 {TASK_ROLES.map((role) => (
                   <option key={role} value={role}>
                     {TASK_ROLE_NAMES[role]}
                   </option>
                 ))}
-              </select>
+              </Select>
             </label>
             <TextField
               size="small"
@@ -146,13 +147,13 @@ const whenOfKind = (kind: WhenKind): StepTiming => {
 export function WhenFields({ when, onChange }: { when: StepTiming; onChange: (when: StepTiming) => void }) {
   return (
     <div className="beside when">
-      <select aria-label="When" value={kindOf(when)} onChange={(event) => onChange(whenOfKind(event.target.value as WhenKind))}>
+      <Select aria-label="When" value={kindOf(when)} onChange={(event) => onChange(whenOfKind(event.target.value as WhenKind))}>
         <option value="start minutes">minutes after the beginning</option>
         <option value="start days">on a day after the beginning</option>
         <option value="last minutes">minutes after the step before</option>
         <option value="last days">days after the step before</option>
         <option value="date">around a date of the person</option>
-      </select>
+      </Select>
       {'minutes' in when && (
         <NumberField
           label="Minutes"
@@ -173,18 +174,17 @@ export function WhenFields({ when, onChange }: { when: StepTiming; onChange: (wh
           {DAYS.map((name, at) => {
             const on = when.on?.includes(at + 1) ?? false;
             return (
-              <button
+              <Button
                 key={name}
-                type="button"
-                className={`chip tiny${on ? ' on' : ''}`}
-                aria-pressed={on}
+                size="tiny"
+                pressed={on}
                 onClick={() => {
                   const days = on ? when.on!.filter((day) => day !== at + 1) : [...(when.on ?? []), at + 1].sort();
                   onChange({ after: when.after, days: when.days, at: when.at, ...(days.length ? { on: days } : {}) });
                 }}
               >
                 {name}
-              </button>
+              </Button>
             );
           })}
         </span>
@@ -218,7 +218,7 @@ function TouchWords({ step, readOnly, onChange }: Props<TouchStep>) {
       {(own.length > 0 || between.length > 0 || from) && (
         <label className="beside small">
           Words{' '}
-          <select aria-label="Where the words come from" value={value} onChange={(event) => choose(event.target.value)}>
+          <Select aria-label="Where the words come from" value={value} onChange={(event) => choose(event.target.value)}>
             <option value="">of this step</option>
             {own.map(({ id, name }) => (
               <option key={id} value={`template ${id}`}>
@@ -230,7 +230,7 @@ function TouchWords({ step, readOnly, onChange }: Props<TouchStep>) {
                 of the A/B test “{name}”
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       )}
       {from ? (
@@ -283,7 +283,7 @@ function TalkFields({ step, readOnly, onChange }: Props<ConversationStep>) {
             {fields.length > 0 && (
               <label>
                 also into{' '}
-                <select
+                <Select
                   aria-label={`The field for ${ASK_WORDS[question.asks]}`}
                   value={question.fieldId ?? ''}
                   onChange={(event) => change(at, { ...question, fieldId: event.target.value || null })}
@@ -294,7 +294,7 @@ function TalkFields({ step, readOnly, onChange }: Props<ConversationStep>) {
                       {name}
                     </option>
                   ))}
-                </select>
+                </Select>
               </label>
             )}
             {!readOnly && (
@@ -302,14 +302,13 @@ function TalkFields({ step, readOnly, onChange }: Props<ConversationStep>) {
                 <span className="handle" {...order.handle(at)} title="Drag, or Alt and the arrows" aria-hidden="true">
                   ⠿
                 </span>
-                <button
-                  type="button"
-                  className="chip tiny"
+                <Button
+                  size="tiny"
                   aria-label={`Do not ask ${ASK_WORDS[question.asks]}`}
                   onClick={() => put(step.questions.filter((_, n) => n !== at))}
                 >
                   Leave out
-                </button>
+                </Button>
               </>
             )}
           </span>
@@ -318,14 +317,13 @@ function TalkFields({ step, readOnly, onChange }: Props<ConversationStep>) {
       {!readOnly && free.length > 0 && (
         <div className="beside" role="group" aria-label="Ask something more">
           {free.map((asks) => (
-            <button
+            <Button
               key={asks}
-              type="button"
-              className="chip tiny"
+              size="tiny"
               onClick={() => put([...step.questions, { asks, words: DEFAULT_QUESTIONS[asks], fieldId: null }])}
             >
               ask {ASK_WORDS[asks]}
-            </button>
+            </Button>
           ))}
         </div>
       )}
@@ -383,18 +381,18 @@ export function ChangeFields({
     options: readonly { value: string; name: string }[],
     put: (value: string) => void,
   ) => (
-    <select aria-label={label} value={value} onChange={(event) => put(event.target.value)}>
+    <Select aria-label={label} value={value} onChange={(event) => put(event.target.value)}>
       {!options.some((one) => one.value === value) && <option value={value}>choose …</option>}
       {options.map((one) => (
         <option key={one.value} value={one.value}>
           {one.name}
         </option>
       ))}
-    </select>
+    </Select>
   );
   return (
     <div className="beside">
-      <select
+      <Select
         aria-label="What is changed"
         value={change.set}
         onChange={(event) =>
@@ -414,7 +412,7 @@ export function ChangeFields({
             {name}
           </option>
         ))}
-      </select>
+      </Select>
       {(change.set === 'tag' || change.set === 'untag') &&
         choice(
           'Tag',
@@ -436,8 +434,7 @@ export function ChangeFields({
           (userId) => onChange({ ...change, userId }),
         )}
       {change.set === 'task' && (
-        <input
-          className="chip tiny"
+        <Input
           style={{ minWidth: 220, cursor: 'text' }}
           aria-label="What is to be done"
           value={change.note}
@@ -453,8 +450,7 @@ export function ChangeFields({
             vocabulary.fields.map(({ id, name }) => ({ value: id, name })),
             (fieldId) => onChange({ ...change, fieldId }),
           )}
-          <input
-            className="chip tiny"
+          <Input
             aria-label="Value of the field"
             placeholder="empty"
             value={change.value}
@@ -477,7 +473,7 @@ export function ChangeFields({
 function AskFields({ ask, onChange }: { ask: Ask; onChange: (ask: Ask) => void }) {
   return (
     <>
-      <select
+      <Select
         aria-label="What is asked where ways part"
         value={ask.about}
         onChange={(event) => {
@@ -490,7 +486,7 @@ function AskFields({ ask, onChange }: { ask: Ask; onChange: (ask: Ask) => void }
         <option value="has_phone">Is a phone number known?</option>
         <option value="has_email">Is an e-mail address known?</option>
         <option value="segment">Any condition …</option>
-      </select>
+      </Select>
       {ask.about === 'segment' && (
         <Sentence tree={ask.tree} label="Whether this applies" onChange={(tree) => onChange({ about: 'segment', tree })} />
       )}

@@ -12,7 +12,8 @@ import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
-import { ask, freshKey, Problem, useToast } from '../primitives';
+import { ask, freshKey, Problem } from '../primitives';
+import { useToast } from '../kit';
 
 const EMPTY = {
   first_name: '',

@@ -1,14 +1,14 @@
 'use client';
 /** The doors with their last arrival; lead mailboxes with their secret address, made and changed by whoever runs the office. */
 import { useState } from 'react';
-import Link from 'next/link';
 import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
 import { ProgramDoor } from './program-door';
-import { Ago, ask, ErrorMessage, FormEnd, freshKey, nameIn, NO_WORDS, useToast, useVocabulary } from '../primitives';
+import { Ago, ask, freshKey, nameIn, NO_WORDS, useVocabulary } from '../primitives';
 import type { DoorJson } from './shapes';
+import { Button, Checkbox, ErrorMessage, FormEnd, Input, LinkButton, useToast } from '../kit';
 
 export function Doors({ doors: first, office }: { doors: DoorJson[]; office: boolean }) {
   const { data: doors } = useQuery({
@@ -43,9 +43,9 @@ export function Doors({ doors: first, office }: { doors: DoorJson[]; office: boo
               </span>
               {office && door.kind !== 'file' && <Arrange door={door} />}
               {office && door.kind === 'file' && (
-                <Link className="chip tiny" href="/contacts/import" prefetch={false}>
+                <LinkButton size="tiny" href="/contacts/import">
                   Bring a file in
-                </Link>
+                </LinkButton>
               )}
             </span>
             {door.quiet && (
@@ -89,9 +89,9 @@ function Arrange({ door }: { door: DoorJson }) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <button type="button" className="chip tiny" onClick={() => setOpen(true)}>
+      <Button size="tiny" onClick={() => setOpen(true)}>
         What it gives
-      </button>
+      </Button>
       {open && (
         <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="xs" aria-labelledby="door-title">
           <ArrangeForm door={door} onClose={() => setOpen(false)} />
@@ -211,11 +211,7 @@ function ArrangeForm({ door, onClose }: { door: DoorJson; onClose: () => void })
       />
       <TextField size="small" label="Tags, divided by commas" value={form.tags} onChange={change('tags')} />
       <label className="choice">
-        <input
-          type="checkbox"
-          checked={form.on_the_phone}
-          onChange={(event) => setSaid({ ...form, on_the_phone: event.target.checked })}
-        />{' '}
+        <Checkbox checked={form.on_the_phone} onChange={(event) => setSaid({ ...form, on_the_phone: event.target.checked })} />{' '}
         They are on the phone with us already: no first text
       </label>
       <ErrorMessage error={save.error} named />
@@ -240,9 +236,8 @@ function Address({ door }: { door: DoorJson }) {
   return (
     <span className="small beside">
       <code>{door.address}</code>
-      <button
-        type="button"
-        className="chip tiny"
+      <Button
+        size="tiny"
         onClick={() => {
           void navigator.clipboard.writeText(door.address!).then(
             () => toast.tell('The address is copied.'),
@@ -251,15 +246,15 @@ function Address({ door }: { door: DoorJson }) {
         }}
       >
         Copy
-      </button>
+      </Button>
       {sure ? (
-        <button type="button" className="chip tiny late" onClick={() => rotate.mutate()} disabled={rotate.isPending}>
+        <Button look="warn" size="tiny" onClick={() => rotate.mutate()} disabled={rotate.isPending}>
           Yes, a new address; this one ends
-        </button>
+        </Button>
       ) : (
-        <button type="button" className="chip tiny" onClick={() => setSure(true)}>
+        <Button size="tiny" onClick={() => setSure(true)}>
           New address
-        </button>
+        </Button>
       )}
     </span>
   );
@@ -282,12 +277,12 @@ function NewDoor() {
   if (!open)
     return (
       <div className="beside" style={{ marginTop: 10 }}>
-        <button type="button" className="chip" onClick={() => setOpen('mail')}>
+        <Button size="small" onClick={() => setOpen('mail')}>
           Add a lead mailbox
-        </button>
-        <button type="button" className="chip" onClick={() => setOpen('api')}>
+        </Button>
+        <Button size="small" onClick={() => setOpen('api')}>
           Add a door for programs
-        </button>
+        </Button>
       </div>
     );
   return (
@@ -299,10 +294,9 @@ function NewDoor() {
       }}
     >
       <div className="line">
-        <input
+        <Input
           autoFocus
-          className="chip"
-          style={{ cursor: 'text', flex: 1 }}
+          grow
           aria-label={open === 'mail' ? 'Who sends these mails' : 'Who sends these leads'}
           placeholder={open === 'mail' ? 'Who sends these mails, as a portal’s name' : 'Who sends, as “Our website”'}
           value={name}
@@ -310,9 +304,9 @@ function NewDoor() {
           onChange={(event) => setName(event.target.value)}
           onKeyDown={(event) => event.key === 'Escape' && setOpen(null)}
         />
-        <button type="submit" className="act" disabled={!name.trim() || make.isPending}>
+        <Button type="submit" disabled={!name.trim() || make.isPending}>
           Make it
-        </button>
+        </Button>
       </div>
       <p className="soft small">
         {open === 'mail'

@@ -1,7 +1,6 @@
 'use client';
 /** Intake: the stream of inquiries as they arrive, raw and parsed side by side, and the doors with their last arrival. */
 import { useRef, useState, useEffect } from 'react';
-import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
 import { recognisedIn, type InquiryView } from '@/core/capture';
@@ -14,6 +13,7 @@ import { highlight } from './highlight';
 import { Senders } from './senders';
 import { Sources } from './sources';
 import { MailDialog, MailsToReview } from './mails';
+import { BareButton, Button, LinkButton } from '../kit';
 
 type Inquiry = Jsoned<InquiryView>;
 
@@ -55,9 +55,9 @@ export function IntakeArea({ doors, office }: { doors: DoorJson[]; office: boole
           ))}
         </div>
         {stream.data?.next_cursor && limit < 200 && (
-          <button type="button" className="chip" style={{ marginTop: 12 }} onClick={() => setLimit((shown) => shown + 50)}>
+          <Button size="small" style={{ marginTop: 12 }} onClick={() => setLimit((shown) => shown + 50)}>
             Earlier
-          </button>
+          </Button>
         )}
       </section>
       <div style={{ display: 'grid', gap: 16 }}>
@@ -87,9 +87,8 @@ function Line({ row, chosen, onChoose }: { row: Inquiry; chosen: boolean; onChoo
     if (chosen) line.current?.scrollIntoView({ block: 'nearest' });
   }, [chosen]);
   return (
-    <button
+    <BareButton
       ref={line}
-      type="button"
       className={`row${chosen ? ' sel' : ''}`}
       style={{ borderBottom: '1px solid var(--hair)' }}
       onClick={onChoose}
@@ -105,7 +104,7 @@ function Line({ row, chosen, onChoose }: { row: Inquiry; chosen: boolean; onChoo
         </span>
       </span>
       <span className="r">{row.first_try_at ? <Ago at={row.arrived_at} /> : <Fresh since={row.arrived_at} />}</span>
-    </button>
+    </BareButton>
   );
 }
 
@@ -128,9 +127,9 @@ function Side({ id }: { id: string }) {
         <h1 dir="auto" style={{ fontSize: 20 }}>
           {one.data.contact.name || 'Nameless'}
         </h1>
-        <Link className="act" href={`/contacts?contact=${one.data.contact.id}`} prefetch={false}>
+        <LinkButton href={`/contacts?contact=${one.data.contact.id}`}>
           Open <Glyph name="hand" />
-        </Link>
+        </LinkButton>
       </div>
       <p className="because" style={{ marginTop: 0 }}>
         {one.data.because} {one.data.agent && <span className="soft">With {one.data.agent.name}.</span>}
@@ -139,9 +138,9 @@ function Side({ id }: { id: string }) {
       <div className="beside" style={{ justifyContent: 'space-between', margin: '14px 0 4px' }}>
         <h2>Read from it</h2>
         {one.data.lead_mail_id && (
-          <button type="button" className="chip tiny" onClick={() => setCorrecting(true)}>
+          <Button size="tiny" onClick={() => setCorrecting(true)}>
             Correct it
-          </button>
+          </Button>
         )}
       </div>
       {correcting && one.data.lead_mail_id && (

@@ -6,8 +6,9 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
 import type { ExtractedField } from '@/core/mail';
-import { Ago, ask, ErrorMessage, FormEnd, freshKey, useToast, type ApiAnswer } from '../primitives';
+import { Ago, ask, freshKey, type ApiAnswer } from '../primitives';
 import { highlight } from './highlight';
+import { BareButton, Button, ErrorMessage, FormEnd, useToast } from '../kit';
 type InFull = ApiAnswer<'GET /lead-mails/{id}'>;
 type Shown = 'waiting' | 'set_aside';
 
@@ -25,15 +26,14 @@ export function MailsToReview({ office }: { office: boolean }) {
     <section aria-label="Mails to look at" style={{ marginBottom: 18 }}>
       <div className="group">
         <h2>Mails to look at {counts.waiting > 0 && <b className="late">{counts.waiting}</b>}</h2>
-        <button type="button" className="chip tiny" onClick={() => setShown(shown === 'waiting' ? 'set_aside' : 'waiting')}>
+        <Button size="tiny" onClick={() => setShown(shown === 'waiting' ? 'set_aside' : 'waiting')}>
           {shown === 'waiting' ? `Set aside as no lead: ${counts.set_aside}` : 'Back to those that wait'}
-        </button>
+        </Button>
       </div>
       {rows.length === 0 && <p className="empty">{shown === 'waiting' ? 'None waits.' : 'None was set aside.'}</p>}
       {rows.map((row) => (
-        <button
+        <BareButton
           key={row.id}
-          type="button"
           className="row"
           style={{ borderBottom: '1px solid var(--hair)' }}
           onClick={() => setOpen(row.id)}
@@ -49,7 +49,7 @@ export function MailsToReview({ office }: { office: boolean }) {
           <span className="r">
             <Ago at={row.arrived_at} />
           </span>
-        </button>
+        </BareButton>
       ))}
       {open && <MailDialog id={open} onClose={() => setOpen(null)} />}
     </section>
@@ -227,9 +227,9 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
         onCancel={onClose}
       >
         {mail.state === 'waiting' && (
-          <button type="button" className="act" onClick={() => aside.mutate()} disabled={aside.isPending}>
+          <Button onClick={() => aside.mutate()} disabled={aside.isPending}>
             No lead: set aside
-          </button>
+          </Button>
         )}
       </FormEnd>
     </form>
@@ -266,17 +266,16 @@ function Marking({
           <>
             <span className="small">“{marked.length > 30 ? `${marked.slice(0, 30)}…` : marked}” is</span>
             {MEANINGS.map(([field, name]) => (
-              <button
+              <Button
                 key={field}
-                type="button"
-                className="chip tiny"
+                size="tiny"
                 onClick={() => {
                   onMark(field, marked);
                   setMarked('');
                 }}
               >
                 {name}
-              </button>
+              </Button>
             ))}
           </>
         ) : (

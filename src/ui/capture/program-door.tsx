@@ -6,8 +6,9 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { DoorRequestView } from '@/core/capture';
 import type { BodyField, Mapping } from '@/core/mail';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, ErrorMessage, FormEnd, useToast } from '../primitives';
+import { Ago, ask } from '../primitives';
 import type { DoorJson } from './shapes';
+import { BareButton, Button, Checkbox, ErrorMessage, FormEnd, Input, Select, useToast } from '../kit';
 
 type Request = Jsoned<DoorRequestView>;
 
@@ -44,9 +45,9 @@ export function ProgramDoor({ door }: { door: DoorJson }) {
   return (
     <span className="small beside">
       {door.sandbox && <span className="tag late">trying out: nothing is kept</span>}
-      <button type="button" className="chip tiny" onClick={() => setOpen(true)}>
+      <Button size="tiny" onClick={() => setOpen(true)}>
         Requests and reading
-      </button>
+      </Button>
       {open && (
         <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="lg" aria-labelledby="program-door-title">
           <Inside door={door} onClose={() => setOpen(false)} />
@@ -100,8 +101,8 @@ function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
         . What the labels say is read by itself; choose a request and say what the rest is.
       </p>
       <label className="choice">
-        <input type="checkbox" checked={sandbox} onChange={(event) => setSandbox(event.target.checked)} /> Only try out:
-        everything is matched, routed and answered, and nothing is kept, told or sent
+        <Checkbox checked={sandbox} onChange={(event) => setSandbox(event.target.checked)} /> Only try out: everything is matched,
+        routed and answered, and nothing is kept, told or sent
       </label>
       <ErrorMessage error={error} />
       {requests?.length === 0 && (
@@ -116,8 +117,7 @@ function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
           <ol aria-label="The last requests">
             {requests!.map((one) => (
               <li key={one.id}>
-                <button
-                  type="button"
+                <BareButton
                   className={`row${one.id === current.id ? ' sel' : ''}`}
                   aria-current={one.id === current.id}
                   onClick={() => setChosen(one.id)}
@@ -128,7 +128,7 @@ function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
                   <span className="soft small">
                     <Ago at={one.at} />
                   </span>
-                </button>
+                </BareButton>
               </li>
             ))}
           </ol>
@@ -191,8 +191,7 @@ function Reading({
                 <td className="soft">{place}</td>
                 <td dir="auto">{value.slice(0, 120)}</td>
                 <td>
-                  <select
-                    className="chip tiny"
+                  <Select
                     aria-label={`What ${place} is`}
                     value={fieldAt(place)}
                     onChange={(event) => say(place, event.target.value)}
@@ -203,7 +202,7 @@ function Reading({
                         {name}
                       </option>
                     ))}
-                  </select>
+                  </Select>
                 </td>
               </tr>
             ))}
@@ -253,25 +252,21 @@ function Always({ mapping, onChange }: { mapping: Mapping; onChange: (mapping: M
       {fixed.map(([field, words]) => (
         <span key={field} className="beside small">
           {FIELD_NAMES[field]} is always
-          <input
-            className="chip"
-            style={{ cursor: 'text' }}
+          <Input
             aria-label={`What ${FIELD_NAMES[field]} always is`}
             value={words}
             onChange={(event) => onChange({ ...mapping, [field]: { words: event.target.value } })}
           />
-          <button
-            type="button"
-            className="chip tiny"
+          <Button
+            size="tiny"
             aria-label={`${FIELD_NAMES[field]} is not always the same`}
             onClick={() => onChange(Object.fromEntries(Object.entries(mapping).filter(([name]) => name !== field)))}
           >
             ×
-          </button>
+          </Button>
         </span>
       ))}
-      <select
-        className="chip tiny"
+      <Select
         aria-label="Something that is always the same"
         value=""
         onChange={(event) => event.target.value && onChange({ ...mapping, [event.target.value]: { words: '' } })}
@@ -282,7 +277,7 @@ function Always({ mapping, onChange }: { mapping: Mapping; onChange: (mapping: M
             {name}
           </option>
         ))}
-      </select>
+      </Select>
     </div>
   );
 }

@@ -3,7 +3,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { SenderView } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, useToast } from '../primitives';
+import { Ago, ask } from '../primitives';
+import { Button, useToast } from '../kit';
 
 type Sender = Jsoned<SenderView>;
 
@@ -42,24 +43,22 @@ export function Senders() {
             </span>
           </span>
           <span className="beside">
-            <button
-              type="button"
-              className="chip tiny"
+            <Button
+              size="tiny"
               aria-label={`A door of its own for ${sender.domain}`}
               disabled={settle.isPending}
               onClick={() => settle.mutate({ sender, own: true })}
             >
               A door of its own
-            </button>
-            <button
-              type="button"
-              className="chip tiny"
+            </Button>
+            <Button
+              size="tiny"
               aria-label={`${sender.domain} belongs to ${sender.door.name}`}
               disabled={settle.isPending}
               onClick={() => settle.mutate({ sender, own: false })}
             >
               Belongs there
-            </button>
+            </Button>
           </span>
         </div>
       ))}

@@ -5,7 +5,8 @@ import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { SourceView } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, freshKey, useToast } from '../primitives';
+import { Ago, ask, freshKey } from '../primitives';
+import { Button, Select, useToast } from '../kit';
 
 type Source = Jsoned<SourceView>;
 const people = (n: number): string => `${n.toLocaleString('en-US')} ${n === 1 ? 'person' : 'people'}`;
@@ -54,8 +55,7 @@ export function Sources() {
   const fresh = sources.filter(({ state }) => state === 'proposed');
   const known = sources.filter(({ state }) => state === 'known');
   const same = (source: Source) => (
-    <select
-      className="chip tiny"
+    <Select
       aria-label={`${source.name} is the same as`}
       value=""
       disabled={merge.isPending}
@@ -69,15 +69,15 @@ export function Sources() {
             {name}
           </option>
         ))}
-    </select>
+    </Select>
   );
   return (
     <section aria-label="Sources">
       <div className="beside" style={{ justifyContent: 'space-between' }}>
         <h2>Sources</h2>
-        <button type="button" className="chip tiny" onClick={() => setOpen(true)}>
+        <Button size="tiny" onClick={() => setOpen(true)}>
           All {known.length.toLocaleString('en-US')}
-        </button>
+        </Button>
       </div>
       {fresh.length === 0 && <p className="soft small">No name is new.</p>}
       {fresh.map((source) => (
@@ -89,14 +89,9 @@ export function Sources() {
             </span>
           </span>
           <span className="beside">
-            <button
-              type="button"
-              className="chip tiny"
-              aria-label={`${source.name} is a source of ours`}
-              onClick={() => save.mutate(source.id)}
-            >
+            <Button size="tiny" aria-label={`${source.name} is a source of ours`} onClick={() => save.mutate(source.id)}>
               Ours
-            </button>
+            </Button>
             {same(source)}
           </span>
         </div>
@@ -119,22 +114,15 @@ export function Sources() {
                 </span>
                 {source.state === 'merged'
                   ? source.merge_id && (
-                      <button
-                        type="button"
-                        className="chip tiny"
-                        disabled={split.isPending}
-                        onClick={() => split.mutate(source.merge_id!)}
-                      >
+                      <Button size="tiny" disabled={split.isPending} onClick={() => split.mutate(source.merge_id!)}>
                         Make them two again
-                      </button>
+                      </Button>
                     )
                   : same(source)}
               </div>
             ))}
             <div>
-              <button type="button" className="act" onClick={() => setOpen(false)}>
-                Close
-              </button>
+              <Button onClick={() => setOpen(false)}>Close</Button>
             </div>
           </div>
         </Dialog>

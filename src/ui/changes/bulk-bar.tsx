@@ -6,12 +6,13 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useRouter } from 'next/navigation';
 import { useMutation } from '@tanstack/react-query';
-import { ask, freshKey, useKeys, useToast } from '../primitives';
+import { ask, freshKey, useKeys } from '../primitives';
 import { ExportDialog } from './export-dialog';
 import { ChangeDialog } from './change-dialog';
 import type { BulkActionForm } from './forms';
 import { howMany, NOBODY, selectionOf, type Chosen } from './selection';
 import '../contacts/contacts.css';
+import { Button, useToast } from '../kit';
 
 interface Props {
   chosen: Chosen;
@@ -64,28 +65,22 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
           {count.toLocaleString('en-US')} of {total.toLocaleString('en-US')} chosen
         </b>
         {!chosen.all || chosen.ids.size ? (
-          <button type="button" className="plain under" onClick={() => onChoose({ all: true, ids: new Set() })}>
+          <Button look="text" className="under" onClick={() => onChoose({ all: true, ids: new Set() })}>
             all {total.toLocaleString('en-US')}
-          </button>
+          </Button>
         ) : null}
-        <button type="button" className="plain under" onClick={() => onChoose(NOBODY)}>
+        <Button look="text" className="under" onClick={() => onChoose(NOBODY)}>
           nobody
-        </button>
+        </Button>
         <i aria-hidden="true" />
         {FIRST.filter(([kind]) => shown(kind)).map(([kind, label, key]) => (
-          <button
-            key={kind}
-            type="button"
-            className="plain"
-            title={key ? `${label} (${key})` : label}
-            onClick={() => setDoing(kind)}
-          >
+          <Button key={kind} look="text" title={key ? `${label} (${key})` : label} onClick={() => setDoing(kind)}>
             {label} {key && <kbd>{key}</kbd>}
-          </button>
+          </Button>
         ))}
-        <button type="button" className="plain" aria-haspopup="menu" onClick={(event) => setMenu(event.currentTarget)}>
+        <Button look="text" aria-haspopup="menu" onClick={(event) => setMenu(event.currentTarget)}>
           More …
-        </button>
+        </Button>
       </div>
       <Menu
         anchorEl={menu}

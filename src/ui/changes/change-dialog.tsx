@@ -4,9 +4,10 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import type { BulkActionInput, ContactSelection } from '@/core/changes';
-import { ask, errorSentence, freshKey, useToast } from '../primitives';
+import { ask, freshKey } from '../primitives';
 import { ChangeForm, TITLES, type BulkActionForm } from './forms';
 import { useChangeWatch } from './watch';
+import { Button, errorSentence, useToast } from '../kit';
 
 export function ChangeDialog({
   doing,
@@ -62,16 +63,14 @@ export function ChangeDialog({
           )}
         </p>
         <div className="line">
-          <button
+          <Button
             type="submit"
-            className={`act ${doing === 'delete' ? 'warn' : 'main'}`}
+            look={doing === 'delete' ? 'warn' : 'main'}
             disabled={!change || preview.isError || nobody || order.isPending || preview.isPlaceholderData}
           >
             {preview.data && change ? `Do it for ${preview.data.will_change.toLocaleString('en-US')}` : 'Do it'}
-          </button>
-          <button type="button" className="act" onClick={onClose}>
-            Cancel
-          </button>
+          </Button>
+          <Button onClick={onClose}>Cancel</Button>
           <span className="soft small">It can be undone.</span>
         </div>
       </form>

@@ -5,8 +5,9 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { rhythmWords, SHEETS, type ExportFormat, type Rhythm, type SheetKey } from '@/core/exports';
-import { ask, freshKey, useToast } from '../primitives';
+import { ask, freshKey } from '../primitives';
 import { When } from './export-when';
+import { Button, Checkbox, Input, LinkButton, Radio, Select, useToast } from '../kit';
 
 const FORMATS: [ExportFormat, string][] = [
   ['csv', 'CSV, for every spreadsheet'],
@@ -73,7 +74,7 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
             <div className="values">
               {FORMATS.map(([key, words]) => (
                 <label key={key} className="choice">
-                  <input type="radio" name="format" checked={format === key} onChange={() => setFormat(key)} /> {words}
+                  <Radio name="format" checked={format === key} onChange={() => setFormat(key)} /> {words}
                 </label>
               ))}
             </div>
@@ -81,39 +82,38 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
               <>
                 <label>
                   Sheet:{' '}
-                  <select value={sheet} onChange={(event) => setSheet(event.target.value as SheetKey)}>
+                  <Select value={sheet} onChange={(event) => setSheet(event.target.value as SheetKey)}>
                     {Object.entries(SHEETS).map(([key, one]) => (
                       <option key={key} value={key}>
                         {one.name}
                       </option>
                     ))}
-                  </select>
+                  </Select>
                 </label>
                 <label>
                   Begin at label{' '}
-                  <input
+                  <Input
                     type="number"
                     min={1}
                     max={SHEETS[sheet].columns * SHEETS[sheet].rows}
                     value={start}
                     aria-label="First free label"
-                    style={{ width: 64 }}
+                    width={64}
                     onChange={(event) => setStart(Math.max(1, Number(event.target.value)))}
                   />{' '}
                   of the first sheet
                 </label>
                 {format === 'labels' && (
                   <label className="choice">
-                    <input type="checkbox" checked={together} onChange={(event) => setTogether(event.target.checked)} /> One label
-                    per household
+                    <Checkbox checked={together} onChange={(event) => setTogether(event.target.checked)} /> One label per
+                    household
                   </label>
                 )}
               </>
             )}
             {mayComeBack && <When rhythm={rhythm} name={name} onRhythm={setRhythm} onName={setName} />}
             <label className="choice">
-              <input type="checkbox" checked={email} onChange={(event) => setEmail(event.target.checked)} /> Send it to me by
-              e-mail as well
+              <Checkbox checked={email} onChange={(event) => setEmail(event.target.checked)} /> Send it to me by e-mail as well
             </label>
           </>
         )}
@@ -132,22 +132,20 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
         )}
         <div className="line">
           {!id && (
-            <button
+            <Button
               type="submit"
-              className="act main"
+              look="main"
               disabled={order.isPending || schedule.isPending || (rhythm !== null && !name.trim())}
             >
               {rhythm ? `Write it ${rhythmWords(rhythm)}` : 'Write the file'}
-            </button>
+            </Button>
           )}
           {data?.state === 'done' && (
-            <a className="act main" href={`/api/v1/exports/${id}/file`} download onClick={onClose}>
+            <LinkButton look="main" href={`/api/v1/exports/${id}/file`} download onClick={onClose}>
               Download
-            </a>
+            </LinkButton>
           )}
-          <button type="button" className="act" onClick={onClose}>
-            Close
-          </button>
+          <Button onClick={onClose}>Close</Button>
         </div>
         <p className="soft small">Brought in again, the file changes nothing. Who exported what stands in the audit.</p>
       </form>

@@ -1,6 +1,7 @@
 'use client';
 /** Once, or every day, week or month at a time: when an export is written. */
 import { EVERY, WEEKDAYS, type Rhythm } from '@/core/exports';
+import { Input, Select } from '../kit';
 
 /** Every half hour of the day. */
 const TIMES = Array.from({ length: 48 }, (_, n) => `${String(Math.floor(n / 2)).padStart(2, '0')}:${n % 2 ? '30' : '00'}`);
@@ -18,7 +19,7 @@ export function When({ rhythm, name, onRhythm, onName }: Props) {
     <>
       <label>
         When:{' '}
-        <select
+        <Select
           value={rhythm?.every ?? 'once'}
           onChange={(event) => {
             const every = EVERY.find((one) => one === event.target.value);
@@ -31,9 +32,9 @@ export function When({ rhythm, name, onRhythm, onName }: Props) {
               every {every}
             </option>
           ))}
-        </select>{' '}
+        </Select>{' '}
         {rhythm?.every === 'week' && (
-          <select
+          <Select
             aria-label="Day of the week"
             value={rhythm.day}
             onChange={(event) => onRhythm({ ...rhythm, day: Number(event.target.value) })}
@@ -43,17 +44,17 @@ export function When({ rhythm, name, onRhythm, onName }: Props) {
                 on {day}
               </option>
             ))}
-          </select>
+          </Select>
         )}
         {rhythm?.every === 'month' && (
           <>
             on the{' '}
-            <input
+            <Input
               type="number"
               min={1}
               max={31}
               aria-label="Day of the month"
-              style={{ width: 56 }}
+              width={56}
               value={rhythm.day}
               onChange={(event) => onRhythm({ ...rhythm, day: Math.min(31, Math.max(1, Number(event.target.value))) })}
             />
@@ -62,20 +63,20 @@ export function When({ rhythm, name, onRhythm, onName }: Props) {
         {rhythm && (
           <>
             at{' '}
-            <select aria-label="Time of day" value={at} onChange={(event) => onRhythm({ ...rhythm, at: event.target.value })}>
+            <Select aria-label="Time of day" value={at} onChange={(event) => onRhythm({ ...rhythm, at: event.target.value })}>
               {TIMES.map((time) => (
                 <option key={time}>{time}</option>
               ))}
-            </select>
+            </Select>
           </>
         )}
       </label>
       {rhythm && (
         <label>
           Its name:{' '}
-          <input
+          <Input
             autoFocus
-            size={34}
+            width={280}
             value={name}
             maxLength={80}
             placeholder="Letters for the printer"

@@ -4,7 +4,8 @@ import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { rhythmWords, type ExportView, type ScheduleView } from '@/core/exports';
 import { dayAndTime, type Jsoned } from '@/core/shared';
-import { ask, useToast, useZone } from '../primitives';
+import { ask, useZone } from '../primitives';
+import { Button, LinkButton, useToast } from '../kit';
 
 type Export = Jsoned<ExportView>;
 type Schedule = Jsoned<ScheduleView>;
@@ -33,9 +34,7 @@ export function ExportsDialog({ onClose }: { onClose: () => void }) {
         <Schedules />
         <Files />
         <div className="line">
-          <button type="button" className="act" onClick={onClose}>
-            Close
-          </button>
+          <Button onClick={onClose}>Close</Button>
         </div>
       </div>
     </Dialog>
@@ -85,9 +84,9 @@ function Schedules() {
               {one.error && ` ${one.error}`}
             </span>
           </span>
-          <button type="button" className="chip" onClick={() => remove.mutate(one)}>
+          <Button size="small" onClick={() => remove.mutate(one)}>
             Stop it
-          </button>
+          </Button>
         </div>
       ))}
     </section>
@@ -116,9 +115,9 @@ function Files() {
             </span>
           </span>
           {file.state === 'done' && (
-            <a className="chip" href={`/api/v1/exports/${file.id}/file`} download>
+            <LinkButton size="small" href={`/api/v1/exports/${file.id}/file`} download>
               Download
-            </a>
+            </LinkButton>
           )}
         </div>
       ))}

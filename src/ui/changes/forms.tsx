@@ -7,6 +7,7 @@ import { CONTACT_ROLES, type Channel, type ContactRole } from '@/core/contacts';
 import type { FieldDef, VocabularyView } from '@/core/segments';
 import { NO_WORDS, useVocabulary } from '../primitives';
 import { TagPicker } from './tag-picker';
+import { Checkbox, Radio, Select } from '../kit';
 
 export type BulkActionForm = Exclude<BulkActionInput['kind'], `delete_${string}` | 'hand_on'> | 'archive';
 export const TITLES: Record<BulkActionForm, string> = {
@@ -123,8 +124,7 @@ export function HandTo({
       <legend className="unseen">To whom</legend>
       {options.map(([key, name, change]) => (
         <label key={key} className="choice">
-          <input
-            type="radio"
+          <Radio
             name="one"
             checked={value === key}
             onChange={() => {
@@ -161,8 +161,7 @@ function OneOf({
       <legend className="unseen">{label}</legend>
       {[...options, ...(none ? [{ value: '', name: none }] : [])].map((one) => (
         <label key={one.value} className="choice">
-          <input
-            type="radio"
+          <Radio
             name="one"
             checked={value === one.value}
             onChange={() => {
@@ -221,11 +220,11 @@ function Roles({ onChange }: { onChange: Set }) {
     <div className="values">
       {CONTACT_ROLES.map((role) => (
         <label key={role} className="choice">
-          <select value={wanted[role] ?? ''} onChange={(event) => pick(role, event.target.value)} aria-label={role}>
+          <Select value={wanted[role] ?? ''} onChange={(event) => pick(role, event.target.value)} aria-label={role}>
             <option value="">as it is</option>
             <option value="add">becomes</option>
             <option value="remove">is no longer</option>
-          </select>{' '}
+          </Select>{' '}
           {role}
         </label>
       ))}
@@ -240,7 +239,7 @@ function Field({ fields, onChange }: { fields: FieldDef[]; onChange: Set }) {
   if (!fields.length) return <p className="soft">There are no fields of your own yet. An admin makes them in Setup.</p>;
   return (
     <>
-      <select
+      <Select
         aria-label="Field"
         value={id}
         onChange={(event) => {
@@ -254,7 +253,7 @@ function Field({ fields, onChange }: { fields: FieldDef[]; onChange: Set }) {
             {one.name}
           </option>
         ))}
-      </select>
+      </Select>
       {field && <FieldValue key={field.id} field={field} onChange={put} />}
     </>
   );
@@ -270,7 +269,7 @@ function FieldValue({
   const [several, setSeveral] = useState<string[]>([]);
   if (field.kind === 'choice')
     return (
-      <select aria-label="Value" defaultValue="-" onChange={(event) => onChange(event.target.value || null)}>
+      <Select aria-label="Value" defaultValue="-" onChange={(event) => onChange(event.target.value || null)}>
         <option value="-" disabled>
           Choose
         </option>
@@ -278,15 +277,14 @@ function FieldValue({
           <option key={choice}>{choice}</option>
         ))}
         <option value="">Empty</option>
-      </select>
+      </Select>
     );
   if (field.kind === 'choices')
     return (
       <div className="values">
         {field.choices.map((choice) => (
           <label key={choice} className="choice">
-            <input
-              type="checkbox"
+            <Checkbox
               checked={several.includes(choice)}
               onChange={() => {
                 const next = several.includes(choice) ? several.filter((one) => one !== choice) : [...several, choice];
@@ -301,7 +299,7 @@ function FieldValue({
     );
   if (field.kind === 'flag')
     return (
-      <select
+      <Select
         aria-label="Value"
         defaultValue="-"
         onChange={(event) => onChange(event.target.value === '' ? null : event.target.value === 'yes')}
@@ -312,7 +310,7 @@ function FieldValue({
         <option value="yes">yes</option>
         <option value="no">no</option>
         <option value="">Empty</option>
-      </select>
+      </Select>
     );
   return (
     <TextField
@@ -336,7 +334,7 @@ function Permission({ onChange }: { onChange: Set }) {
     <>
       <div className="line">
         They said{' '}
-        <select
+        <Select
           aria-label="Yes or no"
           value={state}
           onChange={(event) => {
@@ -346,9 +344,9 @@ function Permission({ onChange }: { onChange: Set }) {
         >
           <option value="granted">yes</option>
           <option value="withdrawn">no</option>
-        </select>{' '}
+        </Select>{' '}
         to{' '}
-        <select
+        <Select
           aria-label="Channel"
           value={channel}
           onChange={(event) => {
@@ -360,7 +358,7 @@ function Permission({ onChange }: { onChange: Set }) {
           <option value="text">texts</option>
           <option value="email">e-mails</option>
           <option value="letter">letters</option>
-        </select>
+        </Select>
       </div>
       <TextField
         label="How and where they said it, for the record"

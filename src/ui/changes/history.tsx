@@ -6,6 +6,7 @@ import { refusedSentence } from '@/core/contacts';
 import { dayAndTime } from '@/core/shared';
 import { ask, useZone } from '../primitives';
 import { outcomeWords, useChangeActions } from './watch';
+import { Button } from '../kit';
 
 export function HistoryDialog({ onClose }: { onClose: () => void }) {
   return (
@@ -15,9 +16,7 @@ export function HistoryDialog({ onClose }: { onClose: () => void }) {
         <p className="soft small">Undo takes back what a change did. What somebody changed since stays as they left it.</p>
         <History />
         <div className="line">
-          <button type="button" className="act" onClick={onClose}>
-            Close
-          </button>
+          <Button onClick={onClose}>Close</Button>
         </div>
       </div>
     </Dialog>
@@ -49,16 +48,8 @@ export function History() {
                 ` It had changed ${change.changed.toLocaleString('en-US')}${refusedSentence(change.left_alone) ? `; ${refusedSentence(change.left_alone)}` : ''}.`}
             </span>
           </span>
-          {change.can_undo && (
-            <button type="button" className="act" onClick={() => undo(change.id)}>
-              Undo
-            </button>
-          )}
-          {change.state === 'running' && (
-            <button type="button" className="act" onClick={() => cancel(change.id)}>
-              Cancel
-            </button>
-          )}
+          {change.can_undo && <Button onClick={() => undo(change.id)}>Undo</Button>}
+          {change.state === 'running' && <Button onClick={() => cancel(change.id)}>Cancel</Button>}
         </div>
       ))}
     </div>

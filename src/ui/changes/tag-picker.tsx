@@ -2,9 +2,10 @@
 /** Choosing tags while one types; a name that is new becomes a tag in passing. */
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { ask, freshKey, useToast } from '../primitives';
+import { ask, freshKey } from '../primitives';
 import { useTags } from '../segments';
 import '../contacts/contacts.css';
+import { BareButton, Input, useToast } from '../kit';
 
 const MOST_SHOWN = 8;
 
@@ -13,9 +14,9 @@ export function TagChip({ name, color, onRemove }: { name: string; color?: strin
     <span className={`tag c-${color ?? 'stone'}`}>
       {name}
       {onRemove && (
-        <button type="button" aria-label={`Take ${name} away`} onClick={onRemove}>
+        <BareButton aria-label={`Take ${name} away`} onClick={onRemove}>
           ×
-        </button>
+        </BareButton>
       )}
     </span>
   );
@@ -73,7 +74,7 @@ export function TagPicker({
             />
           );
         })}
-        <input
+        <Input
           autoFocus={autoFocus}
           aria-label={label}
           value={text}
@@ -97,27 +98,25 @@ export function TagPicker({
       {typed && (
         <div className="offers" role="listbox" aria-label={`Tags for ${label}`}>
           {found.map((tag, n) => (
-            <button
+            <BareButton
               key={tag.id}
-              type="button"
               role="option"
               aria-selected={n === at}
               className={`row${n === at ? ' sel' : ''}`}
               onClick={() => pick(tag.id)}
             >
               <TagChip name={tag.name} color={tag.color} /> <span className="soft small">{tag.uses.toLocaleString('en-US')}</span>
-            </button>
+            </BareButton>
           ))}
           {isNew && (
-            <button
-              type="button"
+            <BareButton
               role="option"
               aria-selected={at === found.length}
               className={`row${at === found.length ? ' sel' : ''}`}
               onClick={() => make.mutate()}
             >
               Make “{typed}”
-            </button>
+            </BareButton>
           )}
         </div>
       )}

@@ -5,8 +5,9 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ChangeView } from '@/core/changes';
 import { refusedSentence } from '@/core/contacts';
 import type { Jsoned } from '@/core/shared';
-import { ask, useToast } from '../primitives';
+import { ask } from '../primitives';
 import '../contacts/contacts.css';
+import { Button, useToast } from '../kit';
 
 export type ChangeLine = Jsoned<ChangeView>;
 const GOING = ['waiting', 'running', 'undoing'];
@@ -96,9 +97,9 @@ function Watched({ id, onEnd }: { id: string; onEnd: () => void }) {
           {done.toLocaleString('en-US')} of {of.toLocaleString('en-US')}
         </span>
         {change.state === 'running' && (
-          <button type="button" className="chip" onClick={() => cancel(id)}>
+          <Button size="small" onClick={() => cancel(id)}>
             Cancel
-          </button>
+          </Button>
         )}
       </div>
     </div>

@@ -4,7 +4,8 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { dayAndTime } from '@/core/shared';
-import { ask, useToast, useZone } from '../primitives';
+import { ask, useZone } from '../primitives';
+import { Button, useToast } from '../kit';
 
 export function CalendarDialog({ onClose }: { onClose: () => void }) {
   const zone = useZone();
@@ -55,26 +56,20 @@ export function CalendarDialog({ onClose }: { onClose: () => void }) {
         )}
         <div className="line">
           {url ? (
-            <button
-              type="button"
-              className="act main"
-              onClick={() => void navigator.clipboard.writeText(url).then(() => toast.tell('Copied.'))}
-            >
+            <Button look="main" onClick={() => void navigator.clipboard.writeText(url).then(() => toast.tell('Copied.'))}>
               Copy the address
-            </button>
+            </Button>
           ) : (
-            <button type="button" className="act main" disabled={make.isPending} onClick={() => make.mutate()}>
+            <Button look="main" disabled={make.isPending} onClick={() => make.mutate()}>
               {data?.feed ? 'Make a new address, the old one stops' : 'Make an address'}
-            </button>
+            </Button>
           )}
           {data?.feed && (
-            <button type="button" className="act warn" onClick={() => revoke.mutate()}>
+            <Button look="warn" onClick={() => revoke.mutate()}>
               Revoke
-            </button>
+            </Button>
           )}
-          <button type="button" className="act" onClick={onClose}>
-            Close
-          </button>
+          <Button onClick={onClose}>Close</Button>
         </div>
       </div>
     </Dialog>

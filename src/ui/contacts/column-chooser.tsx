@@ -4,6 +4,7 @@ import { useState } from 'react';
 import Popover from '@mui/material/Popover';
 import type { ColumnDef } from './columns';
 import type { GridLayout } from './grid-columns';
+import { Button, Checkbox } from '../kit';
 
 export function ColumnChooser({
   all,
@@ -25,9 +26,9 @@ export function ColumnChooser({
     });
   return (
     <>
-      <button type="button" className="chip" aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
+      <Button size="small" aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
         Columns
-      </button>
+      </Button>
       <Popover
         open={anchor !== null}
         anchorEl={anchor}
@@ -41,12 +42,7 @@ export function ColumnChooser({
           <div className="values" style={{ maxHeight: 380 }}>
             {all.map((column) => (
               <label key={column.key} className="choice">
-                <input
-                  type="checkbox"
-                  checked={shown.has(column.key)}
-                  disabled={column.key === 'name'}
-                  onChange={() => toggle(column)}
-                />{' '}
+                <Checkbox checked={shown.has(column.key)} disabled={column.key === 'name'} onChange={() => toggle(column)} />{' '}
                 {column.name}
               </label>
             ))}

@@ -6,6 +6,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { ExportsDialog } from '../changes';
 import { CalendarDialog } from './calendar-dialog';
+import { Button } from '../kit';
 
 export function DataMenu({ onHistory }: { onHistory: () => void }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
@@ -18,9 +19,9 @@ export function DataMenu({ onHistory }: { onHistory: () => void }) {
   };
   return (
     <>
-      <button type="button" className="chip" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
+      <Button size="small" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
         Database
-      </button>
+      </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         <MenuItem onClick={pick(() => router.push('/contacts/import'))}>Bring a file in …</MenuItem>
         <MenuItem onClick={pick(() => router.push('/contacts/duplicates'))}>Who stands here twice …</MenuItem>

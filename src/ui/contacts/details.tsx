@@ -6,9 +6,10 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES, DATE_KINDS, DATE_NAMES, type DateKind, type ContactRole } from '@/core/contacts';
 import type { FieldDef } from '@/core/segments';
-import { ask, ErrorMessage, FormEnd, NO_WORDS, useToast, useVocabulary } from '../primitives';
+import { ask, NO_WORDS, useVocabulary } from '../primitives';
 import type { ContactInFull } from './types';
 import './contacts.css';
+import { Button, Checkbox, DateField, ErrorMessage, FormEnd, Select, useToast } from '../kit';
 
 const listed = (text: string): string[] =>
   text
@@ -107,8 +108,7 @@ export function DetailsDialog({ contact, onClose }: { contact: ContactInFull; on
         <div className="line" role="group" aria-label="Roles">
           {CONTACT_ROLES.map((role) => (
             <label key={role} className="choice">
-              <input
-                type="checkbox"
+              <Checkbox
                 checked={roles.includes(role)}
                 onChange={() => setRoles(roles.includes(role) ? roles.filter((one) => one !== role) : [...roles, role])}
               />{' '}
@@ -155,19 +155,18 @@ function Dates({ dates, onChange }: { dates: Dated; onChange: (dates: Dated) => 
       <h2>Important dates</h2>
       {dates.map((date, at) => (
         <div key={at} className="line">
-          <select aria-label="What day" value={date.kind} onChange={(event) => set(at, { kind: event.target.value as DateKind })}>
+          <Select aria-label="What day" value={date.kind} onChange={(event) => set(at, { kind: event.target.value as DateKind })}>
             {DATE_KINDS.map((kind) => (
               <option key={kind} value={kind}>
                 {DATE_NAMES[kind]}
               </option>
             ))}
-          </select>
-          <TextField
-            size="small"
-            label="Day: YYYY-MM-DD, or --MM-DD"
-            value={date.on}
-            onChange={(event) => set(at, { on: event.target.value.trim() })}
-            sx={{ width: 220 }}
+          </Select>
+          <DateField
+            label={`${DATE_NAMES[date.kind]}: date`}
+            yearless
+            value={date.on || null}
+            onChange={(on) => set(at, { on: on ?? '' })}
           />
           {date.kind === 'other' && (
             <TextField
@@ -177,15 +176,14 @@ function Dates({ dates, onChange }: { dates: Dated; onChange: (dates: Dated) => 
               onChange={(event) => set(at, { label: event.target.value })}
             />
           )}
-          <button type="button" className="chip" onClick={() => onChange(dates.filter((_, n) => n !== at))}>
-            Take out
-          </button>
+          <Button size="small" onClick={() => onChange(dates.filter((_, n) => n !== at))}>
+            Remove
+          </Button>
         </div>
       ))}
       <div>
-        <button
-          type="button"
-          className="chip"
+        <Button
+          size="small"
           onClick={() =>
             onChange([
               ...dates,
@@ -194,7 +192,7 @@ function Dates({ dates, onChange }: { dates: Dated; onChange: (dates: Dated) => 
           }
         >
           Add a date
-        </button>
+        </Button>
       </div>
     </>
   );
@@ -205,19 +203,19 @@ function OwnField({ field, value, onChange }: { field: FieldDef; value: Value; o
   if (field.kind === 'flag')
     return (
       <label className="choice">
-        <input type="checkbox" checked={value === true} onChange={(event) => onChange(event.target.checked)} /> {field.name}
+        <Checkbox checked={value === true} onChange={(event) => onChange(event.target.checked)} /> {field.name}
       </label>
     );
   if (field.kind === 'choice')
     return (
       <label>
         {field.name}{' '}
-        <select value={typeof value === 'string' ? value : ''} onChange={(event) => onChange(event.target.value || null)}>
+        <Select value={typeof value === 'string' ? value : ''} onChange={(event) => onChange(event.target.value || null)}>
           <option value="" />
           {field.choices.map((choice) => (
             <option key={choice}>{choice}</option>
           ))}
-        </select>
+        </Select>
       </label>
     );
   if (field.kind === 'choices')
@@ -228,8 +226,7 @@ function OwnField({ field, value, onChange }: { field: FieldDef; value: Value; o
           const chosen = Array.isArray(value) ? value : [];
           return (
             <label key={choice} className="choice">
-              <input
-                type="checkbox"
+              <Checkbox
                 checked={chosen.includes(choice)}
                 onChange={() => onChange(chosen.includes(choice) ? chosen.filter((one) => one !== choice) : [...chosen, choice])}
               />{' '}

@@ -12,7 +12,7 @@ import { showPhone } from '@/core/capture';
 import { CallDesk, type Call } from '../calling';
 import type { SendChannel } from '@/core/contacts';
 import { Compose } from '../messages';
-import { Ago, ask, freshKey, useHorizon, useKeys, useToast, useNow, useZone, when } from '../primitives';
+import { Ago, ask, freshKey, useHorizon, useKeys, useNow, useZone, when } from '../primitives';
 import './contacts.css';
 import { Axes } from './stage-and-horizon';
 import { Facts } from './facts';
@@ -20,6 +20,7 @@ import { NextTouch } from './next-touch';
 import { Note } from './note';
 import { Timeline } from './timeline';
 import { nameOf, useContact, type ContactInFull } from './types';
+import { BareButton, Button, useToast } from '../kit';
 
 type Desk = { is: 'call'; call: Call } | { is: 'write'; channel: SendChannel } | { is: 'note' } | { is: 'next' } | null;
 
@@ -48,11 +49,7 @@ export function Dossier(props: DossierProps) {
     return (
       <div className="dossier panel">
         <p className="late">{contact.error.message}</p>
-        {props.onClose && (
-          <button type="button" className="act" onClick={props.onClose}>
-            Close
-          </button>
-        )}
+        {props.onClose && <Button onClick={props.onClose}>Close</Button>}
       </div>
     );
   }
@@ -151,9 +148,9 @@ function Head({ contact, readOnly, onClose }: { contact: ContactInFull; readOnly
           <CopyLine key={email} value={email} error={contact.address_errors[email]} />
         ))}
         {onClose && (
-          <button type="button" className="act close" style={{ marginTop: 8 }} onClick={onClose}>
+          <Button className="close" style={{ marginTop: 8 }} onClick={onClose}>
             Close
-          </button>
+          </Button>
         )}
       </div>
     </div>
@@ -165,9 +162,9 @@ function CopyLine({ value, error }: { value: string; error?: string }) {
   const copy = () => void navigator.clipboard?.writeText(value).then(() => toast.tell(`${value} is copied.`));
   return (
     <div>
-      <button type="button" className="point" title="Copy" onClick={copy}>
+      <BareButton className="point" title="Copy" onClick={copy}>
         {value}
-      </button>
+      </BareButton>
       {error && <span className="late"> {error}</span>}
     </div>
   );
@@ -224,15 +221,15 @@ function Actions({
   const zone = useZone();
   const next = contact.next_touch ? when(new Date(contact.next_touch.at), now, zone) : 'none';
   const act = (label: string, key: string, open: Desk) => (
-    <button type="button" className="act" title={`${label} (${key})`} onClick={() => onOpen(open)} disabled={busy}>
+    <Button title={`${label} (${key})`} onClick={() => onOpen(open)} disabled={busy}>
       {label} <kbd>{key}</kbd>
-    </button>
+    </Button>
   );
   return (
     <div className="acts" role="toolbar" aria-label="Work on this person">
-      <button type="button" className="act main" title="Call (c)" onClick={onCall} disabled={busy}>
+      <Button look="main" title="Call (c)" onClick={onCall} disabled={busy}>
         Call <kbd>c</kbd>
-      </button>
+      </Button>
       {act('Text', 't', { is: 'write', channel: 'text' })}
       {act('Email', 'e', { is: 'write', channel: 'email' })}
       {act('Letter', 'm', { is: 'write', channel: 'letter' })}

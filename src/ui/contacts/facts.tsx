@@ -9,8 +9,9 @@ import { Household } from './household';
 import { Merges } from './merges';
 import { Permissions } from './permissions';
 import { ContactTags } from './tags';
-import { ask, NO_WORDS, useKeys, useToast, useNow, useVocabulary, useZone, when } from '../primitives';
+import { ask, NO_WORDS, useKeys, useNow, useVocabulary, useZone, when } from '../primitives';
 import { useEnrollments, type ContactInFull } from './types';
+import { Button, Select, useToast } from '../kit';
 
 const money = (value: unknown): string | null => (typeof value === 'number' ? value.toLocaleString('en-US') : null);
 const list = (value: unknown): string => (Array.isArray(value) ? value.join(', ') : '');
@@ -83,9 +84,9 @@ function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: bo
                   `next: ${CHANNELS[one.next.channel as Channel].name} ${when(new Date(one.next.at), now, zone)}, ${dayAndTime(new Date(one.next.at), zone).slice(-5)}${one.next.waits ? ', waits' : ''}`}
               </span>{' '}
               {!readOnly && (
-                <button type="button" className="chip" style={{ padding: '0 7px' }} onClick={() => stop.mutate(one.id)}>
+                <Button size="small" style={{ padding: '0 7px' }} onClick={() => stop.mutate(one.id)}>
                   Stop
-                </button>
+                </Button>
               )}
             </>
           ) : (
@@ -96,8 +97,7 @@ function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: bo
       {held && <div className="late small">All campaigns are held for them</div>}
       {!readOnly && (
         <div className="beside">
-          <select
-            className="chip tiny"
+          <Select
             aria-label="Put into a campaign"
             value=""
             disabled={enrol.isPending}
@@ -109,10 +109,10 @@ function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: bo
                 {name}
               </option>
             ))}
-          </select>
-          <button type="button" className="chip tiny" aria-pressed={held} onClick={() => hold.mutate(!held)}>
+          </Select>
+          <Button size="tiny" pressed={held} onClick={() => hold.mutate(!held)}>
             {held ? 'Let campaigns go on' : 'Hold all for them'}
-          </button>
+          </Button>
         </div>
       )}
     </section>
@@ -208,14 +208,9 @@ export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly?
       {!readOnly && <Merges contactId={contact.id} />}
       {!readOnly && (
         <section>
-          <button
-            type="button"
-            className="chip"
-            title="Change name, home, roles, wants, dates, fields (d)"
-            onClick={() => setEditing(true)}
-          >
+          <Button size="small" title="Change name, home, roles, wants, dates, fields (d)" onClick={() => setEditing(true)}>
             Change what is known
-          </button>
+          </Button>
         </section>
       )}
       {editing && <DetailsDialog contact={contact} onClose={() => setEditing(false)} />}

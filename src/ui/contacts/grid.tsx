@@ -8,6 +8,7 @@ import { drawCell, type ColumnDef } from './columns';
 import type { GridLayout } from './grid-columns';
 import { nameOf, type Contact } from './types';
 import './contacts.css';
+import { BareButton, Checkbox } from '../kit';
 
 const ROW = 40;
 const BEYOND = 12;
@@ -91,8 +92,7 @@ export function Grid(props: Props) {
                 }
               >
                 <td className="tick" onClick={(event) => event.stopPropagation()}>
-                  <input
-                    type="checkbox"
+                  <Checkbox
                     checked={picked}
                     aria-label={`Choose ${nameOf(row)}`}
                     onChange={() => {}}
@@ -102,14 +102,9 @@ export function Grid(props: Props) {
                 {columns.map((column) => (
                   <td key={column.key} className={`cut${column.numeric ? ' n' : ''}`}>
                     {column.key === 'name' ? (
-                      <button
-                        type="button"
-                        className="name"
-                        aria-current={row.id === openId}
-                        tabIndex={place === Math.max(0, at) ? 0 : -1}
-                      >
+                      <BareButton className="name" aria-current={row.id === openId} tabIndex={place === Math.max(0, at) ? 0 : -1}>
                         {drawCell(column.cell(row), { now, zone, tags })}
-                      </button>
+                      </BareButton>
                     ) : (
                       drawCell(column.cell(row), { now, zone, tags })
                     )}
@@ -162,8 +157,7 @@ function Head({ columns, layout, onLook, chosen, total, rows, onToggleAll }: Pro
     <thead>
       <tr>
         <th className="tick">
-          <input
-            type="checkbox"
+          <Checkbox
             checked={all}
             aria-label={`Choose the ${rows.length} that are loaded of ${total}`}
             onChange={onToggleAll}
@@ -178,8 +172,7 @@ function Head({ columns, layout, onLook, chosen, total, rows, onToggleAll }: Pro
             onDragOver={(event) => event.preventDefault()}
             onDrop={() => dragged.current && move(dragged.current, column.key)}
           >
-            <button
-              type="button"
+            <BareButton
               className="sorter"
               draggable
               title={`${column.sort ? 'Sort by it. ' : ''}Drag to move; with the keyboard shift and an arrow.`}
@@ -195,7 +188,7 @@ function Head({ columns, layout, onLook, chosen, total, rows, onToggleAll }: Pro
             >
               {column.name}
               {column.sort && layout.sort === column.key && <span aria-hidden="true">{layout.descending ? ' ↓' : ' ↑'}</span>}
-            </button>
+            </BareButton>
             <Widener
               width={layout.columns.find(({ key }) => key === column.key)?.width ?? column.width}
               name={column.name}

@@ -3,9 +3,10 @@
 import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ask, useToast } from '../primitives';
+import { ask } from '../primitives';
 import { nameOf, type ContactInFull } from './types';
 import './contacts.css';
+import { BareButton, Button, Input, useToast } from '../kit';
 
 export function Household({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
   const [adding, setAdding] = useState(false);
@@ -40,22 +41,21 @@ export function Household({ contact, readOnly }: { contact: ContactInFull; readO
             {one.name}
           </Link>
           {!readOnly && (
-            <button
-              type="button"
-              className="chip"
+            <Button
+              size="small"
               style={{ padding: '0 7px' }}
               aria-label={`Take ${one.name} out of the household`}
               onClick={() => leave.mutate(one)}
             >
               Take out
-            </button>
+            </Button>
           )}
         </div>
       ))}
       {!readOnly && !adding && (
-        <button type="button" className="more small" onClick={() => setAdding(true)}>
+        <Button look="text" className="small" onClick={() => setAdding(true)}>
           {contact.household.length ? 'Add another' : 'Add a spouse or partner'}
-        </button>
+        </Button>
       )}
       {adding && (
         <Find
@@ -89,10 +89,9 @@ function Find({
   const found = data?.filter(({ id }) => !without.includes(id)) ?? [];
   return (
     <div>
-      <input
+      <Input
         autoFocus
-        className="chip"
-        style={{ width: '100%', cursor: 'text' }}
+        width="100%"
         aria-label="Who shares the household"
         placeholder="Name, e-mail or phone"
         value={q}
@@ -108,9 +107,9 @@ function Find({
       {found.length > 0 && (
         <div className="found" ref={intoSight}>
           {found.map((one) => (
-            <button key={one.id} type="button" onClick={() => onPick({ id: one.id, name: nameOf(one) })}>
+            <BareButton key={one.id} onClick={() => onPick({ id: one.id, name: nameOf(one) })}>
               {nameOf(one)} <span className="soft">{[one.place.street, one.place.city].filter(Boolean).join(', ')}</span>
-            </button>
+            </BareButton>
           ))}
         </div>
       )}

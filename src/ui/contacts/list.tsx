@@ -17,6 +17,7 @@ import { Dossier } from './dossier';
 import { Grid } from './grid';
 import { questionOf, treeShown, useAsked } from './question';
 import './contacts.css';
+import { Button, Input } from '../kit';
 const PAGE = 50;
 
 export function ContactsArea({
@@ -268,9 +269,9 @@ function SearchField({ asked, onSearch }: { asked: string; onSearch: (q: string)
   const [typed, setTyped] = useState<string | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   return (
-    <input
+    <Input
       type="search"
-      className="chip search"
+      width={250}
       aria-label="Search contacts"
       placeholder="Name, phone, e-mail, town, tag"
       value={typed ?? asked}
@@ -323,9 +324,9 @@ function Behind({
         {came.map((one) => `, ${one}`)}, last {query.days} days
       </h1>
       <span className="soft small">{measure.definition}</span>{' '}
-      <button type="button" className="chip" onClick={onClear}>
+      <Button size="small" onClick={onClear}>
         All contacts
-      </button>
+      </Button>
     </div>
   );
 }

@@ -3,7 +3,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { shortDay, type Jsoned } from '@/core/shared';
 import type { MergeView } from '@/core/duplicates';
-import { ask, freshKey, useToast, useZone } from '../primitives';
+import { ask, freshKey, useZone } from '../primitives';
+import { Button, useToast } from '../kit';
 
 type Merge = Jsoned<MergeView>;
 
@@ -36,15 +37,9 @@ export function Merges({ contactId }: { contactId: string }) {
               {merge.by && `, ${merge.by}`}
             </span>
           </span>
-          <button
-            type="button"
-            className="chip"
-            style={{ padding: '0 7px' }}
-            disabled={apart.isPending}
-            onClick={() => apart.mutate(merge)}
-          >
+          <Button size="small" style={{ padding: '0 7px' }} disabled={apart.isPending} onClick={() => apart.mutate(merge)}>
             Take apart
-          </button>
+          </Button>
         </div>
       ))}
     </section>

@@ -3,7 +3,8 @@
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { HOUR, localInstant } from '@/core/shared';
-import { ask, useKeys, useToast, useNow, useZone } from '../primitives';
+import { ask, useKeys, useNow, useZone } from '../primitives';
+import { Button, Checkbox, DateField, Input, TimeField, useToast } from '../kit';
 
 interface Choice {
   key: string;
@@ -24,7 +25,8 @@ export function NextTouch({ contactId, onClose }: { contactId: string; onClose: 
   const queries = useQueryClient();
   const toast = useToast();
   const [note, setNote] = useState('');
-  const [day, setDay] = useState('');
+  const [day, setDay] = useState<string | null>(null);
+  const [time, setTime] = useState('10:00');
   const [appointment, setAppointment] = useState(false);
   const set = useMutation({
     mutationFn: (at: Date | null) =>
@@ -40,57 +42,38 @@ export function NextTouch({ contactId, onClose }: { contactId: string; onClose: 
   });
   const choose = (choice: Choice) => set.mutate(choice.at(now, zone));
   useKeys({ ...Object.fromEntries(CHOICES.map((choice) => [choice.key, () => choose(choice)])), Escape: () => onClose(false) });
-  const exact = /^(\d{4})-(\d\d)-(\d\d)T(\d\d:\d\d)$/.exec(day);
   return (
     <div className="desk" role="group" aria-label="Next touch">
       <h2>Next touch</h2>
       <div className="line">
         {CHOICES.map((choice, at) => (
-          <button
-            key={choice.key}
-            type="button"
-            className="act"
-            onClick={() => choose(choice)}
-            disabled={set.isPending}
-            autoFocus={at === 0}
-          >
+          <Button key={choice.key} onClick={() => choose(choice)} disabled={set.isPending} autoFocus={at === 0}>
             {choice.name} <kbd>{choice.key}</kbd>
-          </button>
+          </Button>
         ))}
       </div>
       <div className="line">
-        <input
-          type="datetime-local"
-          aria-label="Day and hour"
-          value={day}
-          onChange={(event) => setDay(event.target.value)}
-          className="chip"
-        />
-        <input
+        <DateField label="Date" value={day} onChange={setDay} />
+        <TimeField label="Time" value={time} onChange={(next) => next && setTime(next)} />
+        <Input
           aria-label="What was promised"
           placeholder="What was promised"
           value={note}
           onChange={(event) => setNote(event.target.value)}
-          className="chip"
-          style={{ flex: 1, minWidth: 140 }}
+          grow
         />
         <label className="choice small" title="Campaigns that end with an answer end with an appointment too">
-          <input type="checkbox" checked={appointment} onChange={(event) => setAppointment(event.target.checked)} /> an
-          appointment
+          <Checkbox checked={appointment} onChange={(event) => setAppointment(event.target.checked)} /> an appointment
         </label>
-        <button
-          type="button"
-          className="act"
-          disabled={!exact || set.isPending}
-          onClick={() =>
-            exact && set.mutate(localInstant(new Date(`${exact[1]}-${exact[2]}-${exact[3]}T12:00:00Z`), zone, 0, exact[4]!))
-          }
+        <Button
+          disabled={!day || set.isPending}
+          onClick={() => day && set.mutate(localInstant(new Date(`${day}T12:00:00Z`), zone, 0, time))}
         >
           Set
-        </button>
-        <button type="button" className="act" onClick={() => onClose(false)}>
+        </Button>
+        <Button onClick={() => onClose(false)}>
           Close <kbd>Esc</kbd>
-        </button>
+        </Button>
       </div>
     </div>
   );

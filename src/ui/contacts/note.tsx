@@ -3,7 +3,8 @@
 import { useState } from 'react';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { ask, freshKey, useDraft, useToast } from '../primitives';
+import { ask, freshKey, useDraft } from '../primitives';
+import { Button, Checkbox, Select, useToast } from '../kit';
 
 const MINUTES = [0, 1, 3, 5, 10, 20, 30, 45, 60];
 
@@ -58,30 +59,23 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
       />
       <div className="line small">
         <label className="choice">
-          <input type="checkbox" checked={called} onChange={(event) => setCalled(event.target.checked)} /> They called us
+          <Checkbox checked={called} onChange={(event) => setCalled(event.target.checked)} /> They called us
         </label>
         {called && (
-          <select
-            className="small"
-            aria-label="How long you talked"
-            value={minutes}
-            onChange={(event) => setMinutes(Number(event.target.value))}
-          >
+          <Select aria-label="How long you talked" value={minutes} onChange={(event) => setMinutes(Number(event.target.value))}>
             {MINUTES.map((one) => (
               <option key={one} value={one}>
                 {one === 0 ? 'and nobody answered' : `and we talked for ${one} ${one === 1 ? 'minute' : 'minutes'}`}
               </option>
             ))}
-          </select>
+          </Select>
         )}
       </div>
       <div className="line">
-        <button type="submit" className="act main" disabled={save.isPending || empty}>
+        <Button type="submit" look="main" disabled={save.isPending || empty}>
           {called ? 'Keep the call' : 'Keep the note'} <kbd>Ctrl Enter</kbd>
-        </button>
-        <button type="button" className="act" onClick={onClose}>
-          Later
-        </button>
+        </Button>
+        <Button onClick={onClose}>Later</Button>
       </div>
     </form>
   );

@@ -6,9 +6,10 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { capitalized, dayAndTime } from '@/core/shared';
 import { CHANNEL_KEYS, CHANNELS, type Channel } from '@/core/contacts';
-import { ask, ErrorMessage, FormEnd, useToast, useZone } from '../primitives';
+import { ask, useZone } from '../primitives';
 import type { ContactInFull } from './types';
 import './contacts.css';
+import { BareButton, Button, ErrorMessage, FormEnd, Radio, useToast } from '../kit';
 
 const SAID = { granted: ['yes', 'good'], withdrawn: ['no', 'late'], unknown: ['not said', 'soft'] } as const;
 
@@ -32,9 +33,9 @@ export function Permissions({ contact, readOnly }: { contact: ContactInFull; rea
           return readOnly ? (
             <span key={channel}>{words}</span>
           ) : (
-            <button key={channel} type="button" title="Record what they say now" onClick={() => setAsked(channel)}>
+            <BareButton key={channel} title="Record what they say now" onClick={() => setAsked(channel)}>
               {words}
-            </button>
+            </BareButton>
           );
         })}
       </div>
@@ -69,13 +70,13 @@ function DoNotContact({ contact }: { contact: ContactInFull }) {
   const { do_not_contact: person, household_do_not_contact: household } = contact;
   return (
     <div className="beside">
-      <button type="button" className="more small" onClick={() => set.mutate({ do_not_contact: !person })}>
+      <Button look="text" className="small" onClick={() => set.mutate({ do_not_contact: !person })}>
         {person ? 'They may be contacted again' : 'Mark do not contact'}
-      </button>
+      </Button>
       {(contact.household.length > 0 || household) && (
-        <button type="button" className="more small" onClick={() => set.mutate({ household_do_not_contact: !household })}>
+        <Button look="text" className="small" onClick={() => set.mutate({ household_do_not_contact: !household })}>
           {household ? 'The household may be contacted again' : 'Mark the household'}
-        </button>
+        </Button>
       )}
     </div>
   );
@@ -111,7 +112,7 @@ function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: C
         <div className="line" role="radiogroup" aria-label="What they said">
           {(['granted', 'withdrawn'] as const).map((one) => (
             <label key={one} className="choice">
-              <input type="radio" name="said" checked={state === one} onChange={() => setState(one)} /> They said{' '}
+              <Radio name="said" checked={state === one} onChange={() => setState(one)} /> They said{' '}
               {one === 'granted' ? 'yes' : 'no'}
             </label>
           ))}

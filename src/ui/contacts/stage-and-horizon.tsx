@@ -6,8 +6,9 @@ import Select from '@mui/material/Select';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { isFollowedUp, stageName, stepOf } from '@/core/contacts';
 import type { Word } from '@/core/segments';
-import { ask, nameIn, NO_WORDS, Strokes, useToast, useVocabulary } from '../primitives';
+import { ask, nameIn, NO_WORDS, Strokes, useVocabulary } from '../primitives';
 import type { ContactInFull } from './types';
+import { useToast } from '../kit';
 
 const LOOK = {
   fontSize: 14,

@@ -3,9 +3,10 @@
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { TagChip, TagPicker } from '../changes';
-import { ask, useToast } from '../primitives';
+import { ask } from '../primitives';
 import { useTags } from '../segments';
 import type { ContactInFull } from './types';
+import { Button, useToast } from '../kit';
 
 export function ContactTags({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
   const { data: tags = [] } = useTags();
@@ -32,9 +33,9 @@ export function ContactTags({ contact, readOnly }: { contact: ContactInFull; rea
         <TagChip key={name} name={name} color={colorOf(name)} onRemove={readOnly ? undefined : () => take(name)} />
       ))}
       {!readOnly && !adding && (
-        <button type="button" className="chip" style={{ padding: '0 8px' }} onClick={() => setAdding(true)}>
+        <Button size="small" style={{ padding: '0 8px' }} onClick={() => setAdding(true)}>
           + tag
-        </button>
+        </Button>
       )}
       {adding && (
         <div

@@ -6,6 +6,7 @@ import { ACTIVITIES, detailOf } from '@/core/contacts';
 import { showPhone } from '@/core/capture';
 import { Glyph, useNow, useZone } from '../primitives';
 import { useTimeline } from './types';
+import { Button } from '../kit';
 
 const address = (from: string | undefined): string => (from?.startsWith('+') ? showPhone(from) : (from ?? 'them'));
 
@@ -46,15 +47,14 @@ export function Timeline({ contactId }: { contactId: string }) {
         })}
       </ol>
       {timeline.data.next_cursor && (
-        <button
-          type="button"
-          className="chip"
+        <Button
+          size="small"
           style={{ marginTop: 10 }}
           onClick={() => setLimit((shown) => Math.min(200, shown + 80))}
           disabled={limit >= 200}
         >
           Earlier
-        </button>
+        </Button>
       )}
     </div>
   );

@@ -1,14 +1,14 @@
 'use client';
 /** The review of duplicates: pairs with their reasons, both sides field by field, one key for each answer. */
 import { useState } from 'react';
-import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { showPhone } from '@/core/capture';
 import { chosenSide, MERGE_FIELDS, type MergeChoices, type MergeChoice, type PairView } from '@/core/duplicates';
 import type { Jsoned } from '@/core/shared';
-import { ask, freshKey, Strokes, useKeys, useToast } from '../primitives';
+import { ask, freshKey, Strokes, useKeys } from '../primitives';
 import type { Contact } from '../contacts';
 import '../contacts/contacts.css';
+import { Button, LinkButton, Radio, useToast } from '../kit';
 
 type Pair = Jsoned<PairView>;
 const LABELS: Record<MergeChoice, string> = {
@@ -62,12 +62,10 @@ export function DuplicatesArea() {
           </p>
         </div>
         <div className="line">
-          <button type="button" className="act" disabled={going || again.isPending} onClick={() => again.mutate()}>
+          <Button disabled={going || again.isPending} onClick={() => again.mutate()}>
             {scan.data?.state === 'never' ? 'Look for them' : 'Look again'}
-          </button>
-          <Link href="/contacts" className="act">
-            To the contacts
-          </Link>
+          </Button>
+          <LinkButton href="/contacts">To the contacts</LinkButton>
         </div>
       </div>
       {going && (
@@ -139,9 +137,9 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
             </th>
             <th>
               Goes into it: {shown.name(gone)} <span className="soft">since {gone.created_at.slice(0, 10)}</span>{' '}
-              <button type="button" className="chip" onClick={() => setSwapped(!swapped)}>
+              <Button size="small" onClick={() => setSwapped(!swapped)}>
                 Other way round
-              </button>
+              </Button>
             </th>
           </tr>
         </thead>
@@ -157,8 +155,7 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
               ).map(([side, contact]) => (
                 <td key={side} className={chosenSide(field, survivor, gone, choices) === side ? 'strong' : 'soft'}>
                   <label className="choice">
-                    <input
-                      type="radio"
+                    <Radio
                       name={field}
                       checked={chosenSide(field, survivor, gone, choices) === side}
                       onChange={() => setChoices({ ...choices, [field]: side })}
@@ -189,15 +186,15 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
         </tbody>
       </table>
       <div className="line" style={{ margin: '14px 0' }}>
-        <button type="button" className="act main" disabled={busy} onClick={() => merge.mutate()}>
+        <Button look="main" disabled={busy} onClick={() => merge.mutate()}>
           Merge into one <kbd>Enter</kbd>
-        </button>
-        <button type="button" className="act" disabled={busy} onClick={() => different.mutate()}>
+        </Button>
+        <Button disabled={busy} onClick={() => different.mutate()}>
           Two people <kbd>x</kbd>
-        </button>
-        <button type="button" className="act" disabled={busy} onClick={() => household.mutate()}>
+        </Button>
+        <Button disabled={busy} onClick={() => household.mutate()}>
           Two people of one household <kbd>h</kbd>
-        </button>
+        </Button>
       </div>
       {rest.length > 0 && (
         <>

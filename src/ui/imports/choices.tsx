@@ -5,6 +5,7 @@ import type { ImportOptions } from '@/core/imports';
 import { NO_WORDS, useVocabulary } from '../primitives';
 import type { Import } from './shapes';
 import '../contacts/contacts.css';
+import { Input, Select } from '../kit';
 
 const MATCHES: [ImportOptions['on_match'], string][] = [
   ['fill', 'fill their gaps'],
@@ -32,7 +33,7 @@ export function Choices({
     <div className="choices">
       <label>
         Who is here already:{' '}
-        <select
+        <Select
           value={options.on_match}
           disabled={busy}
           onChange={(event) => onChange({ on_match: event.target.value as ImportOptions['on_match'] })}
@@ -42,22 +43,22 @@ export function Choices({
               {words}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       <label>
         Doubtful rows:{' '}
-        <select
+        <Select
           value={options.doubtful}
           disabled={busy}
           onChange={(event) => onChange({ doubtful: event.target.value as ImportOptions['doubtful'] })}
         >
           <option value="take">take what is good</option>
           <option value="leave">leave them out, to be mended</option>
-        </select>
+        </Select>
       </label>
       <label>
         Stage of new people:{' '}
-        <select value={options.stage ?? ''} disabled={busy} onChange={(event) => onChange({ stage: event.target.value || null })}>
+        <Select value={options.stage ?? ''} disabled={busy} onChange={(event) => onChange({ stage: event.target.value || null })}>
           <option value="">New, unless the file says</option>
           {vocabulary.names.stage
             ?.filter(({ value }) => value !== 'archived')
@@ -66,11 +67,11 @@ export function Choices({
                 {name}
               </option>
             ))}
-        </select>
+        </Select>
       </label>
       <label>
         With:{' '}
-        <select
+        <Select
           value={options.owner_id ?? ''}
           disabled={busy}
           onChange={(event) => onChange({ owner_id: event.target.value || null })}
@@ -81,11 +82,11 @@ export function Choices({
               {name}
             </option>
           ))}
-        </select>
+        </Select>
       </label>
       <label>
         Tags for all:{' '}
-        <input
+        <Input
           value={tags}
           placeholder="spring list"
           onChange={(event) => setTags(event.target.value)}
@@ -101,7 +102,7 @@ export function Choices({
       </label>
       <label>
         Lead source:{' '}
-        <input
+        <Input
           value={source}
           placeholder="unless the file says"
           onChange={(event) => setSource(event.target.value)}

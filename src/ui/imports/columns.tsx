@@ -4,6 +4,7 @@ import { TARGETS, type ImportColumn, type Target } from '@/core/imports';
 import type { Jsoned } from '@/core/shared';
 import { NO_WORDS, useVocabulary } from '../primitives';
 import '../contacts/contacts.css';
+import { Select } from '../kit';
 
 type Column = Jsoned<ImportColumn>;
 type Told = { target: Target; place?: string };
@@ -46,7 +47,7 @@ export function Columns({
             <tr key={column.at}>
               <td className="strong cut">{column.heading || <span className="soft">column {column.at + 1}</span>}</td>
               <td>
-                <select
+                <Select
                   aria-label={`What “${column.heading || `column ${column.at + 1}`}” is`}
                   value={column.target}
                   disabled={busy}
@@ -57,9 +58,9 @@ export function Columns({
                       {name}
                     </option>
                   ))}
-                </select>{' '}
+                </Select>{' '}
                 {column.target === 'custom' && (
-                  <select
+                  <Select
                     aria-label={`Where “${column.heading}” goes`}
                     value={column.place ?? ''}
                     disabled={busy}
@@ -73,7 +74,7 @@ export function Columns({
                         into “{field.name}”
                       </option>
                     ))}
-                  </select>
+                  </Select>
                 )}
               </td>
               <td className="soft cut secret">{column.sample?.join(' · ')}</td>

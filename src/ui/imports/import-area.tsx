@@ -1,14 +1,14 @@
 'use client';
 /** Bringing a file in: choose it, see what was recognised, correct it, start, and take it back if it was the wrong one. */
-import { useRef, useState } from 'react';
-import Link from 'next/link';
+import { useState } from 'react';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
 import { dayAndTime } from '@/core/shared';
-import { ask, Problem, useToast, useZone } from '../primitives';
+import { ask, Problem, useZone } from '../primitives';
 import { ImportDesk } from './import-desk';
 import type { Import } from './shapes';
 import '../contacts/contacts.css';
+import { Button, FileButton, LinkButton, useToast } from '../kit';
 
 export function ImportArea({ users, office }: { users: { id: string; name: string }[]; office: boolean }) {
   const params = useSearchParams();
@@ -24,9 +24,7 @@ export function ImportArea({ users, office }: { users: { id: string; name: strin
             CSV in any shape, XLSX, ODS or vCards. Headings are read by their meaning; nothing is changed before you have seen it.
           </p>
         </div>
-        <Link href="/contacts" className="act">
-          To the contacts
-        </Link>
+        <LinkButton href="/contacts">To the contacts</LinkButton>
       </div>
       {id ? (
         <ImportDesk key={id} id={id} users={users} office={office} onClose={() => open(null)} />
@@ -40,7 +38,6 @@ export function ImportArea({ users, office }: { users: { id: string; name: strin
 function Start({ onSent, onOpen }: { onSent: (made: Import) => void; onOpen: (id: string) => void }) {
   const [over, setOver] = useState(false);
   const [sent, setSent] = useState<number | null>(null);
-  const input = useRef<HTMLInputElement>(null);
   const toast = useToast();
   const send = async (file: File | undefined) => {
     if (!file) return;
@@ -70,17 +67,14 @@ function Start({ onSent, onOpen }: { onSent: (made: Import) => void; onOpen: (id
         {sent === null ? (
           <>
             <p>Drop a file here</p>
-            <button type="button" className="act main" onClick={() => input.current?.click()}>
-              Choose a file
-            </button>
-            <input
-              ref={input}
-              type="file"
-              className="unseen"
-              aria-label="File of contacts"
+            <FileButton
+              look="main"
+              label="File of contacts"
               accept=".csv,.txt,.tsv,.xlsx,.ods,.vcf"
-              onChange={(event) => void send(event.target.files?.[0])}
-            />
+              onFile={(file) => void send(file)}
+            >
+              Choose a file
+            </FileButton>
           </>
         ) : (
           <p role="status">
@@ -139,9 +133,9 @@ function Earlier({ onOpen }: { onOpen: (id: string) => void }) {
       {data.map((one) => (
         <div key={one.id} className="pair">
           <span>
-            <button type="button" className="more strong" onClick={() => onOpen(one.id)}>
+            <Button look="text" className="strong" onClick={() => onOpen(one.id)}>
               {one.file_name}
-            </button>{' '}
+            </Button>{' '}
             <span className="soft small">
               {STATES[one.state]}, {dayAndTime(new Date(one.made_at), zone)}
               {one.by ? `, ${one.by}` : ''}

@@ -3,12 +3,13 @@
 import { useEffect } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { DOUBTS, type DoubtReason, type FileFormat } from '@/core/imports';
-import { ask, freshKey, useToast } from '../primitives';
+import { ask, freshKey } from '../primitives';
 import { Columns } from './columns';
 import { Choices } from './choices';
 import { PreviewTable } from './preview-table';
 import type { Import } from './shapes';
 import '../contacts/contacts.css';
+import { Button, LinkButton, useToast } from '../kit';
 
 const GOING = ['uploading', 'looking', 'waiting', 'running', 'undoing'];
 const many = (n: number): string => n.toLocaleString('en-US');
@@ -78,9 +79,9 @@ export function ImportDesk({
           {data.file_name}{' '}
           <span style={{ fontWeight: 400 }}>{'kind' in data.format ? formatWords(data.format as FileFormat) : ''}</span>
         </h2>
-        <button type="button" className="more" onClick={onClose}>
+        <Button look="text" onClick={onClose}>
           another file
-        </button>
+        </Button>
       </div>
       {data.state === 'looking' && (
         <p role="status" className="empty">
@@ -108,17 +109,10 @@ export function ImportDesk({
           </p>
           <Choices data={data} users={users} busy={change.isPending} onChange={(options) => change.mutate({ options })} />
           <div className="line" style={{ margin: '14px 0' }}>
-            <button
-              type="button"
-              className="act main"
-              disabled={act.isPending || change.isPending}
-              onClick={() => act.mutate('start')}
-            >
+            <Button look="main" disabled={act.isPending || change.isPending} onClick={() => act.mutate('start')}>
               Bring in {many(data.look.rows)} people
-            </button>
-            <button type="button" className="act" onClick={() => act.mutate('cancel')}>
-              Do not
-            </button>
+            </Button>
+            <Button onClick={() => act.mutate('cancel')}>Do not</Button>
           </div>
           <PreviewTable people={data.look.people} doubts={data.look.doubtful} rows={data.look.rows} />
           <Doubts data={data} />
@@ -172,11 +166,7 @@ function Progress({ data, onCancel }: { data: Import; onCancel: () => void }) {
         <span className="soft">
           {many(done)} of {many(data.total)}
         </span>
-        {!undoing && (
-          <button type="button" className="act" onClick={onCancel}>
-            Cancel
-          </button>
-        )}
+        {!undoing && <Button onClick={onCancel}>Cancel</Button>}
       </div>
       <p className="soft small">It goes on when you leave this page.</p>
     </div>
@@ -202,14 +192,14 @@ function Result({ data, onUndo }: { data: Import; onUndo: () => void }) {
       )}
       <div className="line" style={{ marginTop: 12 }}>
         {data.left_out > 0 && data.state !== 'undone' && (
-          <a className="act" href={`/api/v1/imports/${data.id}/skipped`} download>
+          <LinkButton href={`/api/v1/imports/${data.id}/skipped`} download>
             Download what was not taken
-          </a>
+          </LinkButton>
         )}
         {data.state !== 'undone' && data.made + data.changed > 0 && (
-          <button type="button" className="act warn" onClick={onUndo}>
+          <Button look="warn" onClick={onUndo}>
             Take the whole import back
-          </button>
+          </Button>
         )}
       </div>
     </div>

@@ -4,8 +4,9 @@ import { useState } from 'react';
 import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query';
 import { SUGGESTION_WORDS } from '@/core/messages';
 import { Dossier } from '../contacts';
-import { Ago, ask, ErrorMessage, Glyph, Strokes, useIsNarrow, useKeys, useToast } from '../primitives';
+import { Ago, ask, Glyph, Strokes, useIsNarrow, useKeys } from '../primitives';
 import './inbox.css';
+import { BareButton, Button, ErrorMessage, useToast } from '../kit';
 
 export function InboxArea() {
   const [unread, setUnread] = useState(true);
@@ -58,17 +59,12 @@ export function InboxArea() {
             <p className="soft">All answers by text and e-mail, by person. Answering or calling marks them as read.</p>
           </div>
           <div className="beside" role="group" aria-label="Which">
-            <button type="button" className={`chip${unread ? ' on' : ''}`} aria-pressed={unread} onClick={() => setUnread(true)}>
+            <Button size="small" pressed={unread} onClick={() => setUnread(true)}>
               Unread
-            </button>
-            <button
-              type="button"
-              className={`chip${unread ? '' : ' on'}`}
-              aria-pressed={!unread}
-              onClick={() => setUnread(false)}
-            >
+            </Button>
+            <Button size="small" pressed={!unread} onClick={() => setUnread(false)}>
               All
-            </button>
+            </Button>
           </div>
         </div>
         <ErrorMessage error={list.error} />
@@ -79,12 +75,7 @@ export function InboxArea() {
         )}
         {rows.map((row) => (
           <div key={row.contact_id} className={`answer${row.contact_id === current ? ' sel' : ''}${row.unread ? ' unread' : ''}`}>
-            <button
-              type="button"
-              className="row"
-              onClick={() => setChosen(row.contact_id)}
-              aria-current={row.contact_id === current}
-            >
+            <BareButton className="row" onClick={() => setChosen(row.contact_id)} aria-current={row.contact_id === current}>
               <span className="l">
                 <span className="strong">{row.name || 'Somebody'}</span>{' '}
                 {row.unread_n > 1 && <span className="tag">{row.unread_n} new</span>}
@@ -112,48 +103,36 @@ export function InboxArea() {
                   <Ago at={row.at} />
                 </span>
               </span>
-            </button>
-            <button
-              type="button"
-              className="chip tiny"
+            </BareButton>
+            <Button
+              size="tiny"
               title="Read or unread (r)"
               aria-label={row.unread ? `Mark ${row.name} as read` : `Mark ${row.name} as unread`}
               onClick={() => mark.mutate({ id: row.contact_id, read: row.unread })}
             >
               {row.unread ? 'Mark read' : 'Mark unread'}
-            </button>
+            </Button>
             {row.next.do === 'judge' && (
               <span className="judge" role="group" aria-label={`Did ${row.name || 'they'} opt out?`}>
-                <button
-                  type="button"
-                  className="chip tiny"
-                  disabled={judge.isPending}
-                  onClick={() => judge.mutate({ id: row.contact_id, ends: true })}
-                >
+                <Button size="tiny" disabled={judge.isPending} onClick={() => judge.mutate({ id: row.contact_id, ends: true })}>
                   Stop messages
-                </button>
-                <button
-                  type="button"
-                  className="chip tiny"
-                  disabled={judge.isPending}
-                  onClick={() => judge.mutate({ id: row.contact_id, ends: false })}
-                >
+                </Button>
+                <Button size="tiny" disabled={judge.isPending} onClick={() => judge.mutate({ id: row.contact_id, ends: false })}>
                   Stay in touch
-                </button>
+                </Button>
               </span>
             )}
           </div>
         ))}
         {list.hasNextPage && (
-          <button
-            type="button"
-            className="chip"
+          <Button
+            size="small"
             style={{ marginTop: 12 }}
             disabled={list.isFetchingNextPage}
             onClick={() => void list.fetchNextPage()}
           >
             Earlier
-          </button>
+          </Button>
         )}
       </section>
       {current && (

@@ -1,5 +1,5 @@
 /** Why something was not kept, below its form: the sentence, and what is wrong with which field. */
-import { Problem, wordsOf } from './api';
+import { Problem, wordsOf } from '../primitives/api';
 
 /** @param named says the fields by name, where a form has many */
 export function ErrorMessage({ error, named }: { error: unknown; named?: boolean }) {

@@ -1,4 +1,5 @@
 /** The row of buttons that ends a form: what it does, and out of it again. While it is busy it hears no second click, but keeps the focus. */
+import { Button } from './button';
 export function FormEnd({
   does,
   busy = false,
@@ -16,18 +17,16 @@ export function FormEnd({
 }) {
   return (
     <div className="line">
-      <button
+      <Button
         type="submit"
-        className="act main"
+        look="main"
         disabled={!may}
         aria-disabled={busy || undefined}
         onClick={(event) => busy && event.preventDefault()}
       >
         {does}
-      </button>
-      <button type="button" className="act" onClick={onCancel}>
-        {cancel}
-      </button>
+      </Button>
+      <Button onClick={onCancel}>{cancel}</Button>
       {children}
     </div>
   );

@@ -1,6 +1,8 @@
 'use client';
 /** A length of time as a number and its unit, kept in seconds. */
 import { useId } from 'react';
+import { Input } from './input';
+import { Select } from './select';
 
 const UNITS = [
   ['seconds', 1],
@@ -21,15 +23,15 @@ export function SpanField({ label, seconds, onChange }: { label: string; seconds
   return (
     <span className="beside" style={{ marginTop: 0 }}>
       <label htmlFor={id}>{label}</label>
-      <input
+      <Input
         id={id}
         type="number"
         min={1}
-        style={{ width: 76 }}
+        width={76}
         value={seconds / size}
         onChange={(event) => onChange(Math.max(1, Math.round(Number(event.target.value))) * size)}
       />
-      <select
+      <Select
         aria-label={`${label}: unit`}
         value={unit}
         onChange={(event) => onChange((seconds / size) * UNITS.find(([name]) => name === event.target.value)![1])}
@@ -37,7 +39,7 @@ export function SpanField({ label, seconds, onChange }: { label: string; seconds
         {UNITS.map(([name]) => (
           <option key={name}>{name}</option>
         ))}
-      </select>
+      </Select>
     </span>
   );
 }

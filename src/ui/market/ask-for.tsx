@@ -3,6 +3,7 @@
 import type { ReactNode } from 'react';
 import type { Criteria } from '@/core/market';
 import { useMarketNames } from './names';
+import { Button, Input, Select } from '../kit';
 
 export function AskFor({
   criteria,
@@ -20,11 +21,10 @@ export function AskFor({
   const number = (key: 'price_min' | 'price_max', label: string) => (
     <label className="small">
       {label}{' '}
-      <input
+      <Input
         type="number"
         min={0}
         step={1_000}
-        className="chip"
         style={{ width: 92, cursor: 'text' }}
         aria-label={`Price ${label}`}
         value={criteria[key] ?? ''}
@@ -34,9 +34,8 @@ export function AskFor({
   );
   const several = (key: 'areas' | 'kinds', label: string, options: { name: string; words: string }[]) => (
     <>
-      <select
-        className="chip"
-        style={{ maxWidth: 130 }}
+      <Select
+        width={130}
         aria-label={label}
         value=""
         onChange={(event) => event.target.value && put(key, [...new Set([...(criteria[key] ?? []), event.target.value])])}
@@ -47,12 +46,12 @@ export function AskFor({
             {words}
           </option>
         ))}
-      </select>
+      </Select>
       {criteria[key]?.map((name) => (
-        <button
+        <Button
           key={name}
-          type="button"
-          className="chip tiny on"
+          size="tiny"
+          selected
           title="Take it out"
           onClick={() => {
             const rest = criteria[key]!.filter((one) => one !== name);
@@ -60,7 +59,7 @@ export function AskFor({
           }}
         >
           {name} ×
-        </button>
+        </Button>
       ))}
     </>
   );
@@ -78,8 +77,7 @@ export function AskFor({
       )}
       {number('price_min', 'from')}
       {number('price_max', 'to')}
-      <select
-        className="chip"
+      <Select
         aria-label="Bedrooms"
         value={criteria.beds_min ?? ''}
         onChange={(event) => put('beds_min', event.target.value === '' ? undefined : Number(event.target.value))}
@@ -90,9 +88,8 @@ export function AskFor({
             {n} or more
           </option>
         ))}
-      </select>
-      <select
-        className="chip"
+      </Select>
+      <Select
         aria-label="For sale or rent"
         value={criteria.lease === undefined ? '' : String(criteria.lease)}
         onChange={(event) => put('lease', event.target.value === '' ? undefined : event.target.value === 'true')}
@@ -100,15 +97,14 @@ export function AskFor({
         <option value="">sale and rent</option>
         <option value="false">for sale</option>
         <option value="true">for rent</option>
-      </select>
-      <button
-        type="button"
-        className={`chip${criteria.open_house ? ' on' : ''}`}
-        aria-pressed={criteria.open_house ?? false}
+      </Select>
+      <Button
+        size="small"
+        pressed={criteria.open_house ?? false}
         onClick={() => put('open_house', criteria.open_house ? undefined : true)}
       >
         open house
-      </button>
+      </Button>
       {children}
     </div>
   );

@@ -7,6 +7,7 @@ import type { CountyMap, Pin, Ring } from '../primitives/county-map';
 import 'leaflet/dist/leaflet.css';
 import '../primitives/county-map.css';
 import './market.css';
+import { Button } from '../kit';
 
 export function MapView({
   pins = [],
@@ -73,21 +74,19 @@ export function MapView({
           {drawing ? (
             <>
               <span role="status">Click corner after corner; a click on the first, or Enter, ends the area.</span>
-              <button
-                type="button"
-                className="chip tiny"
+              <Button
+                size="tiny"
                 onClick={() => {
                   map?.stopDrawing();
                   setDrawing(false);
                 }}
               >
                 Stop drawing
-              </button>
+              </Button>
             </>
           ) : (
-            <button
-              type="button"
-              className="chip tiny"
+            <Button
+              size="tiny"
               disabled={!map}
               onClick={() => {
                 setDrawing(true);
@@ -95,12 +94,12 @@ export function MapView({
               }}
             >
               {ring?.length ? 'Draw another area' : 'Draw an area'}
-            </button>
+            </Button>
           )}
           {ring?.length && !drawing ? (
-            <button type="button" className="chip tiny" onClick={() => onRing(null)}>
+            <Button size="tiny" onClick={() => onRing(null)}>
               Take the area away
-            </button>
+            </Button>
           ) : null}
         </div>
       )}

@@ -1,7 +1,6 @@
 'use client';
 /** Market: the listings that are known, narrowed by what one asks and by an area drawn on the map; files of listings are taken in here. */
 import { useState } from 'react';
-import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import {
   criteriaWords,
@@ -15,10 +14,11 @@ import {
   type ListingView,
 } from '@/core/market';
 import type { Jsoned } from '@/core/shared';
-import { ask, drawHome, ErrorMessage, sendFile, useToast, useNow, useZone, when } from '../primitives';
+import { ask, drawHome, sendFile, useNow, useZone, when } from '../primitives';
 import { AskFor } from './ask-for';
 import { MapView } from './map';
 import './market.css';
+import { BareButton, Button, Checkbox, ErrorMessage, FileButton, LinkButton, Select, useToast } from '../kit';
 
 export type ListingJson = Jsoned<ListingView>;
 export const STATUS_NAMES: Record<ListingStatus, string> = {
@@ -58,28 +58,19 @@ export function MarketArea({ office }: { office: boolean }) {
           </p>
         </div>
         <div className="beside">
-          {office && (
-            <Link className="act" href="/market/pages" prefetch={false}>
-              Public pages
-            </Link>
-          )}
+          {office && <LinkButton href="/market/pages">Public pages</LinkButton>}
           {office && <TakeIn />}
         </div>
       </div>
       <AskFor criteria={criteria} onChange={setCriteria}>
-        <select
-          className="chip"
-          aria-label="Status"
-          value={status}
-          onChange={(event) => setStatus(event.target.value as ListingStatus | '')}
-        >
+        <Select aria-label="Status" value={status} onChange={(event) => setStatus(event.target.value as ListingStatus | '')}>
           <option value="">on the market</option>
           {LISTING_STATUSES.map((one) => (
             <option key={one} value={one}>
               {STATUS_NAMES[one]}
             </option>
           ))}
-        </select>
+        </Select>
       </AskFor>
       <div className="market">
         <section aria-label="Listings">
@@ -95,9 +86,9 @@ export function MarketArea({ office }: { office: boolean }) {
             <HomeLine key={home.id} home={home} chosen={home.id === chosen} onChoose={() => setChosen(home.id)} />
           ))}
           {items.length < total && limit < 500 && (
-            <button type="button" className="chip" style={{ marginTop: 12 }} onClick={() => setLimit(500)}>
+            <Button size="small" style={{ marginTop: 12 }} onClick={() => setLimit(500)}>
               More
-            </button>
+            </Button>
           )}
         </section>
         <div className="aside">
@@ -121,9 +112,8 @@ export function MarketArea({ office }: { office: boolean }) {
 
 function HomeLine({ home, chosen, onChoose }: { home: ListingJson; chosen: boolean; onChoose: () => void }) {
   return (
-    <button
+    <BareButton
       id={`home-${home.id}`}
-      type="button"
       className={`row home${chosen ? ' sel' : ''}`}
       style={{ borderBottom: '1px solid var(--hair)' }}
       aria-current={chosen}
@@ -145,7 +135,7 @@ function HomeLine({ home, chosen, onChoose }: { home: ListingJson; chosen: boole
           {STATUS_NAMES[home.status]}
         </span>
       </span>
-    </button>
+    </BareButton>
   );
 }
 
@@ -210,23 +200,12 @@ function TakeIn() {
   const [whole, setWhole] = useState(false);
   return (
     <div>
-      <label className="act" style={{ cursor: 'pointer' }}>
+      <FileButton accept=".csv,text/csv" disabled={take.isPending} onFile={(file) => take.mutate({ file, whole })}>
         {take.isPending ? 'Taking it in …' : 'Take in a file of listings'}
-        <input
-          type="file"
-          accept=".csv,text/csv"
-          className="unseen"
-          disabled={take.isPending}
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = '';
-            if (file) take.mutate({ file, whole });
-          }}
-        />
-      </label>
+      </FileButton>
       <label className="choice small">
-        <input type="checkbox" checked={whole} onChange={(event) => setWhole(event.target.checked)} /> it holds all; what is
-        missing is withdrawn
+        <Checkbox checked={whole} onChange={(event) => setWhole(event.target.checked)} /> it holds all; what is missing is
+        withdrawn
       </label>
       {result && (
         <ul className="late small" aria-label="Rows not read">

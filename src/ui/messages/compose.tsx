@@ -5,8 +5,9 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CHANNELS, type SendChannel } from '@/core/contacts';
 import { capitalized, listed } from '@/core/shared';
-import { ask, freshKey, useDraft, useToast } from '../primitives';
+import { ask, freshKey, useDraft } from '../primitives';
 import { FromTemplate } from './from-template';
+import { Button, Checkbox, useToast } from '../kit';
 
 export function Compose({
   contactId,
@@ -87,19 +88,17 @@ export function Compose({
       />
       {household.length > 0 && (
         <label className="choice small">
-          <input type="checkbox" checked={both} onChange={(event) => setBoth(event.target.checked)} />{' '}
+          <Checkbox checked={both} onChange={(event) => setBoth(event.target.checked)} />{' '}
           {isForHousehold
             ? `One letter to both, with ${listed(household)}`
             : `Write to ${listed(household)} as well, each on their own`}
         </label>
       )}
       <div className="line">
-        <button type="submit" className="act main" disabled={send.isPending || !text.trim()}>
+        <Button type="submit" look="main" disabled={send.isPending || !text.trim()}>
           Send the {CHANNELS[channel].name} <kbd>Ctrl Enter</kbd>
-        </button>
-        <button type="button" className="act" onClick={onClose}>
-          Later
-        </button>
+        </Button>
+        <Button onClick={onClose}>Later</Button>
         {!text.trim() && (
           <FromTemplate
             channel={channel}

@@ -2,7 +2,8 @@
 /** Choosing a template while writing to somebody or speaking with them: its words come filled in for that person. The language of words is fetched only then. */
 import { useQuery } from '@tanstack/react-query';
 import type { Channel } from '@/core/contacts';
-import { ask, useToast } from '../primitives';
+import { ask } from '../primitives';
+import { Select, useToast } from '../kit';
 
 export function FromTemplate({
   channel,
@@ -38,13 +39,13 @@ export function FromTemplate({
     }
   };
   return (
-    <select className="chip tiny" aria-label={label} value="" onChange={(event) => void choose(event.target.value)}>
+    <Select aria-label={label} value="" onChange={(event) => void choose(event.target.value)}>
       <option value="">{label} …</option>
       {own.map(({ id, name }) => (
         <option key={id} value={id}>
           {name}
         </option>
       ))}
-    </select>
+    </Select>
   );
 }

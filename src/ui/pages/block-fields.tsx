@@ -14,8 +14,9 @@ import {
   type FormField,
   type PublicPage,
 } from '@/core/pages';
-import { ask, sendPicture, useToast } from '../primitives';
+import { ask, sendPicture } from '../primitives';
 import './pages.css';
+import { Button, FileButton, Input, Select, Textarea, useToast } from '../kit';
 
 const FIELD_NAMES: Record<FormField, string> = {
   last_name: 'last name',
@@ -38,17 +39,12 @@ const CONTROLS: { [K in BlockFieldKind]: (props: FieldProps<K>) => ReactNode } =
   line: ({ field, value, onChange }) => (
     <label className="small">
       {field.label}
-      <input
-        className="chip wide-field"
-        maxLength={field.most}
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-      />
+      <Input width="100%" maxLength={field.most} value={value} onChange={(event) => onChange(event.target.value)} />
     </label>
   ),
   words: ({ field, value, onChange }) => (
-    <textarea
-      className="chip wide-field"
+    <Textarea
+      width="100%"
       rows={3}
       aria-label={field.label}
       maxLength={field.most}
@@ -70,15 +66,14 @@ const CONTROLS: { [K in BlockFieldKind]: (props: FieldProps<K>) => ReactNode } =
     <div className="beside" role="group" aria-label={field.label}>
       <span className="soft small">asks for the first name and</span>
       {FORM_FIELDS.map((one) => (
-        <button
+        <Button
           key={one}
-          type="button"
-          className={`chip tiny${value.includes(one) ? ' on' : ''}`}
-          aria-pressed={value.includes(one)}
+          size="tiny"
+          pressed={value.includes(one)}
           onClick={() => onChange(FORM_FIELDS.filter((other) => value.includes(other) !== (other === one)))}
         >
           {FIELD_NAMES[one]}
-        </button>
+        </Button>
       ))}
     </div>
   ),
@@ -113,19 +108,9 @@ function PictureField({ field, value, onChange }: FieldProps<'picture'>) {
     onError: toast.fail,
   });
   return (
-    <label className="chip tiny" style={{ cursor: 'pointer', alignSelf: 'start' }}>
+    <FileButton size="tiny" accept="image/png,image/jpeg,image/gif,image/webp" onFile={(file) => send.mutate(file)}>
       {send.isPending ? 'Sending it …' : value ? 'Choose another picture' : field.label}
-      <input
-        type="file"
-        accept="image/png,image/jpeg,image/gif,image/webp"
-        className="unseen"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) send.mutate(file);
-        }}
-      />
-    </label>
+    </FileButton>
   );
 }
 
@@ -147,7 +132,7 @@ export function UserField({
   return (
     <label className="small">
       {label}{' '}
-      <select className="chip" value={value ?? ''} onChange={(event) => onChange(event.target.value || null)}>
+      <Select value={value ?? ''} onChange={(event) => onChange(event.target.value || null)}>
         <option value="">nobody</option>
         {users
           .filter(({ role }) => role !== 'lender' && role !== 'caller')
@@ -156,7 +141,7 @@ export function UserField({
               {name}
             </option>
           ))}
-      </select>
+      </Select>
     </label>
   );
 }
@@ -178,12 +163,7 @@ export function HomeField({
   return (
     <label className="small">
       {label}{' '}
-      <select
-        className="chip"
-        style={{ maxWidth: '100%' }}
-        value={value ?? ''}
-        onChange={(event) => onChange(event.target.value || null)}
-      >
+      <Select width="100%" value={value ?? ''} onChange={(event) => onChange(event.target.value || null)}>
         <option value="">{none}</option>
         {value && !known && <option value={value}>{value}</option>}
         {homes.map(({ number, address }) => (
@@ -191,7 +171,7 @@ export function HomeField({
             {address}
           </option>
         ))}
-      </select>
+      </Select>
     </label>
   );
 }

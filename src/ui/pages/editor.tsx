@@ -1,7 +1,6 @@
 'use client';
 /** Changing a public page: its blocks in their order, dragged or moved by keys, beside the page as visitors will have it. */
 import { useState } from 'react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import {
@@ -16,7 +15,7 @@ import {
   type BlockKind,
   type PublicPage,
 } from '@/core/pages';
-import { ask, ErrorMessage, freshKey, moved, useToast, useOrder, useUndoHistory } from '../primitives';
+import { ask, freshKey, moved, useOrder, useUndoHistory } from '../primitives';
 import { BlockFields } from './block-fields';
 import type { PageRow } from './list';
 import { Preview } from './preview';
@@ -24,6 +23,7 @@ import type { PageDraft } from './shapes';
 import { Sharing } from './sharing';
 import { Settings } from './settings';
 import './pages.css';
+import { Button, ErrorMessage, LinkButton, useToast } from '../kit';
 
 const draftOf = ({ name, slug, source, tags, page }: PageRow): PageDraft => ({
   name,
@@ -81,23 +81,16 @@ export function PageEditor({ first }: { first: PageRow }) {
           </p>
         </div>
         <div className="beside">
-          <button type="button" className="act" disabled={!mayBack} onClick={back} title="Take the last change back (Ctrl+Z)">
+          <Button disabled={!mayBack} onClick={back} title="Take the last change back (Ctrl+Z)">
             Undo
-          </button>
-          <button type="button" className="act" disabled={!mayForward} onClick={forward} title="Do it again (Ctrl+Shift+Z)">
+          </Button>
+          <Button disabled={!mayForward} onClick={forward} title="Do it again (Ctrl+Shift+Z)">
             Redo
-          </button>
-          <Link className="act" href="/market/pages" prefetch={false}>
-            All pages
-          </Link>
-          <button
-            type="button"
-            className="act main"
-            disabled={!changed || errors.length > 0 || save.isPending}
-            onClick={() => save.mutate()}
-          >
+          </Button>
+          <LinkButton href="/market/pages">All pages</LinkButton>
+          <Button look="main" disabled={!changed || errors.length > 0 || save.isPending} onClick={() => save.mutate()}>
             Keep it
-          </button>
+          </Button>
         </div>
       </div>
       <ErrorMessage error={save.error} named />
@@ -135,10 +128,9 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
       <div className="beside" role="group" aria-label="Blocks to add">
         <span className="soft small">Add</span>
         {blocksFor(page.kind).map((kind) => (
-          <button
+          <Button
             key={kind}
-            type="button"
-            className="chip tiny"
+            size="tiny"
             disabled={!mayAdd(page, kind)}
             draggable={mayAdd(page, kind)}
             title={mayAdd(page, kind) ? 'Click, or drag it to its place' : 'One is enough'}
@@ -150,7 +142,7 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
             }}
           >
             {BLOCKS[kind].name}
-          </button>
+          </Button>
         ))}
       </div>
       <ol className="blocks-list" aria-label="Blocks of the page">
@@ -168,34 +160,31 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
               <div className="beside" style={{ justifyContent: 'space-between' }}>
                 <b>{BLOCKS[block.kind].name}</b>
                 <span className="beside">
-                  <button
-                    type="button"
-                    className="chip tiny"
+                  <Button
+                    size="tiny"
                     aria-label={`Move the ${BLOCKS[block.kind].name} up`}
                     disabled={at === 0}
                     onClick={() => put(moved(page.blocks, at, at - 1))}
                   >
                     ↑
-                  </button>
-                  <button
-                    type="button"
-                    className="chip tiny"
+                  </Button>
+                  <Button
+                    size="tiny"
                     aria-label={`Move the ${BLOCKS[block.kind].name} down`}
                     disabled={at === page.blocks.length - 1}
                     onClick={() => put(moved(page.blocks, at, at + 1))}
                   >
                     ↓
-                  </button>
-                  <button
-                    type="button"
-                    className="chip tiny"
+                  </Button>
+                  <Button
+                    size="tiny"
                     aria-label={`Take the ${BLOCKS[block.kind].name} out`}
                     disabled={!mayRemove(page, block)}
                     title={mayRemove(page, block) ? undefined : 'The page needs it'}
                     onClick={() => put(page.blocks.filter((one) => one !== block))}
                   >
                     ×
-                  </button>
+                  </Button>
                 </span>
               </div>
               <BlockFields
@@ -234,13 +223,11 @@ function TakeDown({ row }: { row: PageRow }) {
   return (
     <p style={{ marginTop: 20 }}>
       {sure ? (
-        <button type="button" className="act warn" disabled={remove.isPending} onClick={() => remove.mutate()}>
+        <Button look="warn" disabled={remove.isPending} onClick={() => remove.mutate()}>
           Yes, take it down; its address leads nowhere then
-        </button>
+        </Button>
       ) : (
-        <button type="button" className="act" onClick={() => setSure(true)}>
-          Take the page down
-        </button>
+        <Button onClick={() => setSure(true)}>Take the page down</Button>
       )}
     </p>
   );

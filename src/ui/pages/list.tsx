@@ -6,8 +6,9 @@ import { useRouter } from 'next/navigation';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { PAGE_KIND_NAMES, PAGE_KINDS, type PageKind, type PageView } from '@/core/pages';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, ErrorMessage, freshKey } from '../primitives';
+import { Ago, ask, freshKey } from '../primitives';
 import './pages.css';
+import { Button, ErrorMessage, Input, LinkButton, Radio } from '../kit';
 
 export type PageRow = Jsoned<PageView>;
 const WHAT_FOR: Record<PageKind, string> = {
@@ -36,9 +37,7 @@ export function PagesList() {
           <h1>Public pages</h1>
           <p className="soft">Doors that visitors open themselves. Each has its own address, and its leads their own source.</p>
         </div>
-        <Link className="act" href="/market" prefetch={false}>
-          Back to Market
-        </Link>
+        <LinkButton href="/market">Back to Market</LinkButton>
       </div>
       <ErrorMessage error={error} />
       <div className="pages">
@@ -84,7 +83,7 @@ export function PagesList() {
           <h2>A new page</h2>
           {PAGE_KINDS.map((one) => (
             <label key={one} className="choice">
-              <input type="radio" name="kind" checked={kind === one} onChange={() => setKind(one)} />{' '}
+              <Radio name="kind" checked={kind === one} onChange={() => setKind(one)} />{' '}
               <span>
                 <b>{PAGE_KIND_NAMES[one]}</b>
                 <span className="soft small" style={{ display: 'block' }}>
@@ -93,8 +92,7 @@ export function PagesList() {
               </span>
             </label>
           ))}
-          <input
-            className="chip"
+          <Input
             style={{ cursor: 'text' }}
             aria-label="Name of the page"
             placeholder="Its name, as “Open house, 14 Heron Lane”"
@@ -104,9 +102,9 @@ export function PagesList() {
           />
           <ErrorMessage error={make.error} named />
           <div>
-            <button type="submit" className="act main" disabled={!name.trim() || make.isPending}>
+            <Button type="submit" look="main" disabled={!name.trim() || make.isPending}>
               Make the page
-            </button>
+            </Button>
           </div>
         </form>
       </div>

@@ -9,6 +9,7 @@ import type { PageDraft } from './shapes';
 import type { PageRow } from './list';
 import { pageDocument } from './public';
 import './pages.css';
+import { Button } from '../kit';
 
 const WIDTHS = { phone: 390, tablet: 820, screen: 1200 } as const;
 type Width = keyof typeof WIDTHS;
@@ -63,15 +64,9 @@ export function Preview({ draft, row }: { draft: PageDraft; row: PageRow }) {
         <h2>As visitors see it</h2>
         <span className="beside" role="group" aria-label="Width">
           {(Object.keys(WIDTHS) as Width[]).map((one) => (
-            <button
-              key={one}
-              type="button"
-              className={`chip tiny${one === width ? ' on' : ''}`}
-              aria-pressed={one === width}
-              onClick={() => setWidth(one)}
-            >
+            <Button key={one} size="tiny" pressed={one === width} onClick={() => setWidth(one)}>
               {one}
-            </button>
+            </Button>
           ))}
         </span>
       </div>

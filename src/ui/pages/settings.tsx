@@ -5,6 +5,7 @@ import { AskFor, MapView } from '../market';
 import { HomeField, UserField } from './block-fields';
 import type { PageDraft } from './shapes';
 import './pages.css';
+import { Checkbox, Input, Textarea } from '../kit';
 
 const CHANNEL_WORDS = { text: 'to text', call: 'to call', email: 'to e-mail' } as const;
 
@@ -14,8 +15,8 @@ export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (dra
   const line = (name: 'name' | 'slug' | 'source' | 'tags', label: string, hint?: string) => (
     <label className="small">
       {label}
-      <input
-        className="chip wide-field"
+      <Input
+        width="100%"
         maxLength={name === 'slug' ? 60 : 200}
         value={draft[name]}
         placeholder={hint}
@@ -31,8 +32,8 @@ export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (dra
           <HomeField label="Home" none="none chosen" value={page.listing} onChange={(listing) => put({ listing })} />
           <UserField label="Who stands there" value={page.host_id} onChange={(host_id) => put({ host_id })} />
           <label className="choice small">
-            <input type="checkbox" checked={page.to_host} onChange={(event) => put({ to_host: event.target.checked })} /> who
-            signs in goes to them, and not by the ladder
+            <Checkbox checked={page.to_host} onChange={(event) => put({ to_host: event.target.checked })} /> who signs in goes to
+            them, and not by the ladder
           </label>
         </fieldset>
       )}
@@ -48,9 +49,8 @@ export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (dra
           <HomeField label="Cover" none="no drawing on top" value={page.cover} onChange={(cover) => put({ cover })} />
           <label className="small">
             Asks who is looking after{' '}
-            <input
+            <Input
               type="number"
-              className="chip"
               style={{ width: 70, cursor: 'text' }}
               min={0}
               max={50}
@@ -66,16 +66,15 @@ export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (dra
         {(Object.keys(CHANNEL_WORDS) as (keyof PermissionTexts)[]).map((channel) => (
           <div key={channel}>
             <label className="choice small">
-              <input
-                type="checkbox"
+              <Checkbox
                 checked={page.permissions[channel] !== null}
                 onChange={(event) => put({ permissions: { ...page.permissions, [channel]: event.target.checked ? '' : null } })}
               />{' '}
               ask {CHANNEL_WORDS[channel]}
             </label>
             {page.permissions[channel] !== null && (
-              <textarea
-                className="chip wide-field"
+              <Textarea
+                width="100%"
                 rows={2}
                 maxLength={1_000}
                 aria-label={`What they agree to when we ask ${CHANNEL_WORDS[channel]}`}

@@ -1,8 +1,8 @@
 'use client';
 /** How a page reaches people: its address, its QR code, and the lines that put a form into another site. */
-import { useToast } from '../primitives';
 import type { PageRow } from './list';
 import './pages.css';
+import { Button, LinkButton, useToast } from '../kit';
 
 export function Sharing({ row }: { row: PageRow }) {
   const toast = useToast();
@@ -21,20 +21,16 @@ export function Sharing({ row }: { row: PageRow }) {
         <div style={{ minWidth: 0 }}>
           <code style={{ overflowWrap: 'anywhere' }}>{row.url}</code>
           <div className="beside" style={{ marginTop: 6 }}>
-            <button type="button" className="chip tiny" onClick={copy(row.url, 'The address is copied.')}>
+            <Button size="tiny" onClick={copy(row.url, 'The address is copied.')}>
               Copy the address
-            </button>
-            <a className="chip tiny" href={`/p/${row.slug}/qr`} download={`${row.slug}.svg`}>
+            </Button>
+            <LinkButton size="tiny" href={`/p/${row.slug}/qr`} download={`${row.slug}.svg`}>
               QR code as a file
-            </a>
+            </LinkButton>
             {row.page.kind === 'form' && (
-              <button
-                type="button"
-                className="chip tiny"
-                onClick={copy(frame, 'The lines are copied. Put them where the form shall stand.')}
-              >
+              <Button size="tiny" onClick={copy(frame, 'The lines are copied. Put them where the form shall stand.')}>
                 Copy the lines for another site
-              </button>
+              </Button>
             )}
           </div>
           {row.page.kind === 'form' && <pre className="raw small">{frame}</pre>}

@@ -2,13 +2,9 @@ export { ask, freshKey, Problem, sendFile, sendPicture, wordsOf, type ApiAnswer,
 export { Ago, ClockProvider, Left, Timer, useNow, useZone, when } from './clock';
 export { drawHome } from './home-drawing';
 export { useDraft } from './draft';
-export { ErrorMessage, errorSentence } from './error-message';
-export { FormEnd } from './form-end';
 export { Bird, Glyph, Strokes } from './glyphs';
 export { nameIn, NO_WORDS, useHorizon, useVocabulary } from './vocabulary';
 export { isTyping, useKeys } from './keys';
 export { useIsNarrow } from './narrow';
 export { moved, useOrder } from './order';
 export { useUndoHistory } from './undo-history';
-export { SpanField } from './span-field';
-export { ToastProvider, useToast } from './toast';

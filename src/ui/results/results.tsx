@@ -8,6 +8,7 @@ import { MEASURES, share, type Measure, type ResultRow } from '@/core/results';
 import { howLong, type Jsoned } from '@/core/shared';
 import { ask } from '../primitives';
 import { Speed } from './speed';
+import { Button } from '../kit';
 
 const Funnel = dynamic(() => import('./funnel').then(({ Funnel: chart }) => chart), {
   ssr: false,
@@ -41,15 +42,9 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
         </div>
         <div role="group" aria-label="Period" style={{ display: 'flex', gap: 6 }}>
           {PERIODS.map((period) => (
-            <button
-              key={period}
-              type="button"
-              className={`act${period === days ? ' main' : ''}`}
-              onClick={() => setDays(period)}
-              aria-pressed={period === days}
-            >
+            <Button key={period} pressed={period === days} onClick={() => setDays(period)}>
               {period} days
-            </button>
+            </Button>
           ))}
         </div>
       </div>

@@ -6,6 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { share, SPEED_BY, type SpeedBy, type SpeedRow } from '@/core/results';
 import { howLong } from '@/core/shared';
 import { ask } from '../primitives';
+import { Button } from '../kit';
 
 const WORDS: Record<SpeedBy, string> = { agent: 'Agent', roster: 'Roster', door: 'Door', hour: 'Hour of the week' };
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
@@ -28,15 +29,9 @@ export function Speed({ days }: { days: number }) {
         </div>
         <div role="group" aria-label="By" style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
           {SPEED_BY.map((one) => (
-            <button
-              key={one}
-              type="button"
-              className={`chip${one === by ? ' on' : ''}`}
-              aria-pressed={one === by}
-              onClick={() => setBy(one)}
-            >
+            <Button key={one} size="small" pressed={one === by} onClick={() => setBy(one)}>
               {WORDS[one]}
-            </button>
+            </Button>
           ))}
         </div>
       </div>

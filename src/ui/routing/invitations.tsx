@@ -1,7 +1,8 @@
 'use client';
 /** Rosters to which I am invited. */
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ask, useToast } from '../primitives';
+import { ask } from '../primitives';
+import { Button, useToast } from '../kit';
 
 export function Invitations() {
   const queries = useQueryClient();
@@ -24,12 +25,10 @@ export function Invitations() {
     <section key={roster_id} className="because" style={{ marginTop: 0 }} aria-label={`Invitation to ${name}`}>
       You are invited to take leads on “{name}”.
       <div className="beside">
-        <button type="button" className="act main" onClick={() => answer.mutate({ roster_id, accept: true })}>
+        <Button look="main" onClick={() => answer.mutate({ roster_id, accept: true })}>
           Accept
-        </button>
-        <button type="button" className="act" onClick={() => answer.mutate({ roster_id, accept: false })}>
-          Decline
-        </button>
+        </Button>
+        <Button onClick={() => answer.mutate({ roster_id, accept: false })}>Decline</Button>
       </div>
     </section>
   ));

@@ -4,9 +4,10 @@ import { CHANNELS } from '@/core/contacts';
 import { NOTIFY, type Notify } from '@/core/routing';
 import { Sentence, useTags } from '../segments';
 import { useQuery } from '@tanstack/react-query';
-import { ask, ErrorMessage, moved, NO_WORDS, useOrder, useVocabulary } from '../primitives';
+import { ask, moved, NO_WORDS, useOrder, useVocabulary } from '../primitives';
 import type { DraftRung, LadderDraft } from './draft';
 import type { LadderJson } from './shapes';
+import { Button, Checkbox, ErrorMessage, Select } from '../kit';
 export const useUsers = () =>
   useQuery({
     queryKey: ['users'],
@@ -44,11 +45,7 @@ export function LadderEdit({
   return (
     <>
       <label className="choice">
-        <input
-          type="checkbox"
-          checked={draft.own_listing}
-          onChange={(event) => onChange({ ...draft, own_listing: event.target.checked })}
-        />{' '}
+        <Checkbox checked={draft.own_listing} onChange={(event) => onChange({ ...draft, own_listing: event.target.checked })} />{' '}
         An inquiry on our own listing goes to the agent who lists it, before any rung is asked
       </label>
       <ol
@@ -72,9 +69,9 @@ export function LadderEdit({
         ))}
         <li className="rung">
           <span />
-          <button type="button" className="act" style={{ justifySelf: 'start' }} onClick={add}>
+          <Button style={{ justifySelf: 'start' }} onClick={add}>
             Add a rung
-          </button>
+          </Button>
           <span className="soft small">Everybody else goes to {ladder.last_resort}</span>
         </li>
       </ol>
@@ -107,7 +104,7 @@ function RungForm({ rung, at, last, ladder, handle, onMove, onRemove, onChange }
         <span className="beside">
           <label>
             go to{' '}
-            <select
+            <Select
               aria-label={`Roster of rung ${at + 1}`}
               value={rung.roster_id}
               onChange={(event) => set({ roster_id: event.target.value })}
@@ -117,11 +114,11 @@ function RungForm({ rung, at, last, ladder, handle, onMove, onRemove, onChange }
                   {name}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
           <label>
             begin{' '}
-            <select
+            <Select
               aria-label={`Campaign of rung ${at + 1}`}
               value={rung.campaign_id ?? ''}
               onChange={(event) => set({ campaign_id: event.target.value || null })}
@@ -132,33 +129,21 @@ function RungForm({ rung, at, last, ladder, handle, onMove, onRemove, onChange }
                   {name}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
         </span>
         <More rung={rung} at={at} ladder={ladder} set={set} />
       </span>
       <span className="steps">
-        <button
-          type="button"
-          className="chip tiny"
-          aria-label={`Move rung ${at + 1} up`}
-          disabled={at === 0}
-          onClick={() => onMove(-1)}
-        >
+        <Button size="tiny" aria-label={`Move rung ${at + 1} up`} disabled={at === 0} onClick={() => onMove(-1)}>
           ↑
-        </button>
-        <button
-          type="button"
-          className="chip tiny"
-          aria-label={`Move rung ${at + 1} down`}
-          disabled={last}
-          onClick={() => onMove(1)}
-        >
+        </Button>
+        <Button size="tiny" aria-label={`Move rung ${at + 1} down`} disabled={last} onClick={() => onMove(1)}>
           ↓
-        </button>
-        <button type="button" className="chip tiny late" aria-label={`Take rung ${at + 1} out`} onClick={onRemove}>
+        </Button>
+        <Button look="warn" size="tiny" aria-label={`Take rung ${at + 1} out`} onClick={onRemove}>
           Take out
-        </button>
+        </Button>
       </span>
     </>
   );
@@ -186,28 +171,22 @@ function More({
     <span className="beside">
       <span className="soft small">told on the page, and by</span>
       {NOTIFY.map((channel) => (
-        <button
-          key={channel}
-          type="button"
-          className={`chip tiny${rung.notify.includes(channel) ? ' on' : ''}`}
-          aria-pressed={rung.notify.includes(channel)}
-          onClick={() => flip(channel)}
-        >
+        <Button key={channel} size="tiny" pressed={rung.notify.includes(channel)} onClick={() => flip(channel)}>
           {CHANNELS[channel].name}
-        </button>
+        </Button>
       ))}
       {rung.tags.map((id) => (
-        <button
+        <Button
           key={id}
-          type="button"
-          className="chip tiny on"
+          size="tiny"
+          selected
           title="Take the tag out"
           onClick={() => set({ tags: rung.tags.filter((one) => one !== id) })}
         >
           {tags.find((tag) => tag.id === id)?.name ?? 'a tag that is gone'} ×
-        </button>
+        </Button>
       ))}
-      <select
+      <Select
         aria-label={`Add a tag to rung ${at + 1}`}
         value=""
         onChange={(event) => event.target.value && set({ tags: [...new Set([...rung.tags, event.target.value])] })}
@@ -218,9 +197,9 @@ function More({
             {name}
           </option>
         ))}
-      </select>
+      </Select>
       {lenders.length > 0 && (
-        <select
+        <Select
           aria-label={`Lender of rung ${at + 1}`}
           value={lender}
           onChange={(event) => {
@@ -241,7 +220,7 @@ function More({
                 {name}, in turn
               </option>
             ))}
-        </select>
+        </Select>
       )}
     </span>
   );

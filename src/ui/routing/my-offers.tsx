@@ -2,8 +2,9 @@
 /** Leads offered to me: over every area as they come, each with its time and the two answers; the commons on the page of Routing. */
 import { useRouter } from 'next/navigation';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ask, Left, Problem, useKeys, useToast } from '../primitives';
+import { ask, Left, Problem, useKeys } from '../primitives';
 import type { MyOffer } from './shapes';
+import { Button, useToast } from '../kit';
 
 export const useMyOffers = () =>
   useQuery({
@@ -95,13 +96,13 @@ function OneOffer({ offer, first, answers }: { offer: MyOffer; first: boolean; a
         {offer.others > 0 && `, offered to ${offer.others} more`}
       </p>
       <div className="beside">
-        <button type="button" className="act main" disabled={answers.busy} onClick={() => answers.accept.mutate(offer.id)}>
+        <Button look="main" disabled={answers.busy} onClick={() => answers.accept.mutate(offer.id)}>
           Take it {first && <kbd>a</kbd>}
-        </button>
+        </Button>
         {!offer.commons && (
-          <button type="button" className="act" disabled={answers.busy} onClick={() => answers.decline.mutate(offer.id)}>
+          <Button disabled={answers.busy} onClick={() => answers.decline.mutate(offer.id)}>
             Pass
-          </button>
+          </Button>
         )}
       </div>
     </div>

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { Left, Timer } from '../primitives';
 import type { Offer } from './shapes';
+import { LinkButton } from '../kit';
 
 const SHOWN = 8;
 
@@ -66,15 +67,14 @@ function Row({ offer, words, children }: { offer: Offer; words: string; children
         </span>
       </span>
       <span className="beside nowrap" style={{ marginTop: 0 }}>
-        <Link
-          className="chip tiny"
+        <LinkButton
+          size="tiny"
           style={{ textDecoration: 'none' }}
           href={`/intake?inquiry=${offer.inquiry_id}`}
           title={offer.because}
-          prefetch={false}
         >
           Why
-        </Link>
+        </LinkButton>
         {children}
       </span>
     </div>

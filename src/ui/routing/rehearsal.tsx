@@ -3,9 +3,10 @@
 import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { Ago, ask, freshKey, useToast } from '../primitives';
+import { Ago, ask, freshKey } from '../primitives';
 import { sentOf, type LadderDraft } from './draft';
 import { long, type LadderJson, type RehearsalJson } from './shapes';
+import { Button, Select, useToast } from '../kit';
 
 const number = (n: number): string => n.toLocaleString('en-US');
 const leads = (n: number): string => `${number(n)} ${n === 1 ? 'lead' : 'leads'}`;
@@ -35,18 +36,18 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
   return (
     <section aria-label="Rehearsal" style={{ marginTop: 20 }}>
       <div className="beside">
-        <button type="button" className="act" disabled={order.isPending || under} onClick={() => order.mutate()}>
+        <Button disabled={order.isPending || under} onClick={() => order.mutate()}>
           Rehearse it
-        </button>
+        </Button>
         <label>
           over the last{' '}
-          <select aria-label="Days of the rehearsal" value={days} onChange={(event) => setDays(Number(event.target.value))}>
+          <Select aria-label="Days of the rehearsal" value={days} onChange={(event) => setDays(Number(event.target.value))}>
             {[7, 30, 90, 180, 365].map((n) => (
               <option key={n} value={n}>
                 {n} days
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         {under && (
           <>
@@ -54,13 +55,12 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
             <span className="soft small">
               {number(data.done)} of {number(data.inquiries)}
             </span>
-            <button
-              type="button"
-              className="chip tiny"
+            <Button
+              size="tiny"
               onClick={() => void ask('POST /rehearsals/{id}/cancel', { params: { id: id! } }).catch(toast.fail)}
             >
               Stop
-            </button>
+            </Button>
           </>
         )}
         {!data && <span className="soft small">who would have got what; nothing is changed by it</span>}
@@ -89,9 +89,9 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
   const { before, after } = result.seconds;
   const door = (n: number, title: string, query: Behind['query']) =>
     n ? (
-      <button type="button" className="linked" onClick={() => setBehind({ title, query })}>
+      <Button look="link" onClick={() => setBehind({ title, query })}>
         {number(n)}
-      </button>
+      </Button>
     ) : (
       '0'
     );
@@ -207,9 +207,9 @@ function Outcomes({ id, behind, onClose }: { id: string; behind: Behind; onClose
     <section aria-label={behind.title} style={{ marginTop: 12 }}>
       <div className="group">
         <h2>{behind.title}, the latest</h2>
-        <button type="button" className="chip tiny" onClick={onClose}>
+        <Button size="tiny" onClick={onClose}>
           Close
-        </button>
+        </Button>
       </div>
       {data?.map((one) => (
         <div key={one.inquiry_id} className="pair" style={{ padding: '4px 0' }}>

@@ -6,9 +6,10 @@ import { HAND_OUT_NAMES, HAND_OUTS, type HandOut } from '@/core/routing';
 import type { Hours } from '@/core/shared';
 import { hoursPhrase } from '@/core/segments';
 import { HoursFields } from '../segments';
-import { ask, ErrorMessage, FormEnd, freshKey, moved, SpanField, useToast } from '../primitives';
+import { ask, freshKey, moved } from '../primitives';
 import { useUsers } from './ladder-edit';
 import type { RosterJson } from './shapes';
+import { Button, Checkbox, ErrorMessage, FormEnd, Input, Select, SpanField, useToast } from '../kit';
 
 interface Member {
   id: string;
@@ -114,7 +115,7 @@ export function RosterForm({
       <div className="beside">
         <label>
           Name{' '}
-          <input
+          <Input
             aria-label="Name of the roster"
             value={form.name}
             required
@@ -124,7 +125,7 @@ export function RosterForm({
         </label>
         <label>
           hands out by{' '}
-          <select
+          <Select
             aria-label="Hand-out"
             value={form.hand_out}
             onChange={(event) => set({ hand_out: event.target.value as HandOut })}
@@ -134,7 +135,7 @@ export function RosterForm({
                 {HAND_OUT_NAMES[one]}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         <span className="soft small">{WAYS[form.hand_out]}</span>
       </div>
@@ -147,8 +148,7 @@ export function RosterForm({
           />
         )}
         <label className="choice">
-          <input
-            type="checkbox"
+          <Checkbox
             checked={form.try_seconds !== null}
             onChange={(event) => set({ try_seconds: event.target.checked ? 3_600 : null })}
           />{' '}
@@ -164,11 +164,11 @@ export function RosterForm({
         {(form.hand_out === 'turns' || (!offered && form.try_seconds !== null)) && (
           <label>
             to at most{' '}
-            <input
+            <Input
               type="number"
               min={1}
               max={500}
-              style={{ width: 76 }}
+              width={76}
               aria-label="At most so many people"
               placeholder="all"
               value={form.most_turns ?? ''}
@@ -181,7 +181,7 @@ export function RosterForm({
       <div className="beside">
         <label>
           When nobody takes it{' '}
-          <select
+          <Select
             aria-label="What follows"
             value={form.then_to}
             onChange={(event) => set({ then_to: event.target.value as typeof form.then_to })}
@@ -189,10 +189,10 @@ export function RosterForm({
             <option value="safety_net">the safety net has it</option>
             {others.length > 0 && <option value="roster">another roster</option>}
             <option value="commons">the commons, for whoever takes it</option>
-          </select>
+          </Select>
         </label>
         {form.then_to === 'roster' && (
-          <select
+          <Select
             aria-label="The next roster"
             value={form.then_roster_id}
             onChange={(event) => set({ then_roster_id: event.target.value })}
@@ -203,7 +203,7 @@ export function RosterForm({
                 {name}
               </option>
             ))}
-          </select>
+          </Select>
         )}
         {form.then_to === 'commons' && (
           <SpanField
@@ -214,7 +214,7 @@ export function RosterForm({
         )}
         <label>
           safety net{' '}
-          <select
+          <Select
             aria-label="Safety net"
             value={form.safety_net_id || (workers[0]?.id ?? '')}
             onChange={(event) => set({ safety_net_id: event.target.value })}
@@ -224,15 +224,14 @@ export function RosterForm({
                 {name}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       </div>
       <div className="beside">
         {offered &&
           (['name', 'source'] as const).map((what) => (
             <label key={what} className="choice">
-              <input
-                type="checkbox"
+              <Checkbox
                 checked={form.hides.includes(what)}
                 onChange={(event) => set({ hides: sayWhether(event.target.checked, form.hides, what) })}
               />{' '}
@@ -240,25 +239,21 @@ export function RosterForm({
             </label>
           ))}
         <label className="choice">
-          <input
-            type="checkbox"
-            checked={form.sees === 'all'}
-            onChange={(event) => set({ sees: event.target.checked ? 'all' : 'own' })}
-          />{' '}
+          <Checkbox checked={form.sees === 'all'} onChange={(event) => set({ sees: event.target.checked ? 'all' : 'own' })} />{' '}
           everybody on it sees all its leads
         </label>
       </div>
       <Members members={members} weighted={form.hand_out === 'weighted'} workers={users} onChange={setMembers} />
       <label className="choice">
-        <input type="checkbox" checked={form.invite} onChange={(event) => set({ invite: event.target.checked })} /> invite those
-        who are new by e-mail; they get leads once they accept
+        <Checkbox checked={form.invite} onChange={(event) => set({ invite: event.target.checked })} /> invite those who are new by
+        e-mail; they get leads once they accept
       </label>
       <ErrorMessage error={save.error ?? remove.error} named />
       <FormEnd does="Keep the roster" busy={save.isPending} may={Boolean(form.name.trim())} onCancel={onClose}>
         {roster && (
-          <button type="button" className="act warn" disabled={remove.isPending} onClick={() => remove.mutate()}>
+          <Button look="warn" disabled={remove.isPending} onClick={() => remove.mutate()}>
             Delete it
-          </button>
+          </Button>
         )}
       </FormEnd>
     </form>
@@ -280,11 +275,11 @@ function Members({
   const put = (id: string, change: Partial<Member>) =>
     onChange(members.map((one) => (one.id === id ? { ...one, ...change } : one)));
   const cap = (member: Member, key: 'daily_cap' | 'open_cap', label: string) => (
-    <input
+    <Input
       type="number"
       min={0}
       max={10_000}
-      style={{ width: 70 }}
+      width={70}
       placeholder="none"
       aria-label={`${label} of ${member.name}`}
       value={member[key] ?? ''}
@@ -315,11 +310,11 @@ function Members({
               </td>
               {weighted && (
                 <td>
-                  <input
+                  <Input
                     type="number"
                     min={1}
                     max={1_000}
-                    style={{ width: 70 }}
+                    width={70}
                     aria-label={`Share of ${member.name}`}
                     value={member.weight}
                     onChange={(event) => put(member.id, { weight: Math.max(1, Number(event.target.value)) })}
@@ -329,9 +324,8 @@ function Members({
               <td>{cap(member, 'daily_cap', 'A day at most')}</td>
               <td>{cap(member, 'open_cap', 'Open at most')}</td>
               <td>
-                <button
-                  type="button"
-                  className="chip tiny"
+                <Button
+                  size="tiny"
                   aria-expanded={hoursOf === member.id}
                   onClick={() => {
                     setHoursOf(hoursOf === member.id ? null : member.id);
@@ -339,68 +333,60 @@ function Members({
                   }}
                 >
                   {member.hours.length ? member.hours.map(hoursPhrase).join(', ') : 'always'}
-                </button>
+                </Button>
                 {hoursOf === member.id && (
                   <div>
                     <HoursFields
                       hours={member.hours[0] ?? OFFICE_HOURS}
                       onChange={(hours) => put(member.id, { hours: hours.days.length ? [hours, ...member.hours.slice(1)] : [] })}
                     />
-                    <button
-                      type="button"
-                      className="chip tiny"
+                    <Button
+                      size="tiny"
                       onClick={() => {
                         put(member.id, { hours: [] });
                         setHoursOf(null);
                       }}
                     >
                       at any time
-                    </button>
+                    </Button>
                   </div>
                 )}
               </td>
               <td className="nowrap right">
-                <button
-                  type="button"
-                  className={`chip tiny${member.paused ? ' on' : ''}`}
-                  aria-pressed={member.paused}
-                  onClick={() => put(member.id, { paused: !member.paused })}
-                >
+                <Button size="tiny" pressed={member.paused} onClick={() => put(member.id, { paused: !member.paused })}>
                   Paused
-                </button>{' '}
-                <button
-                  type="button"
-                  className="chip tiny"
+                </Button>{' '}
+                <Button
+                  size="tiny"
                   aria-label={`${member.name} up`}
                   disabled={at === 0}
                   onClick={() => onChange(moved(members, at, at - 1))}
                 >
                   ↑
-                </button>{' '}
-                <button
-                  type="button"
-                  className="chip tiny"
+                </Button>{' '}
+                <Button
+                  size="tiny"
                   aria-label={`${member.name} down`}
                   disabled={at === members.length - 1}
                   onClick={() => onChange(moved(members, at, at + 1))}
                 >
                   ↓
-                </button>{' '}
-                <button
-                  type="button"
-                  className="chip tiny late"
+                </Button>{' '}
+                <Button
+                  look="warn"
+                  size="tiny"
                   aria-label={`Take ${member.name} off`}
                   onClick={() => onChange(members.filter((one) => one !== member))}
                 >
                   Take off
-                </button>
+                </Button>
               </td>
             </tr>
           ))}
         </tbody>
       </table>
       {out.length > 0 && (
-        <select
+        <Select
           aria-label="Add somebody"
           style={{ marginTop: 8 }}
           value=""
@@ -419,7 +405,7 @@ function Members({
               {name}
             </option>
           ))}
-        </select>
+        </Select>
       )}
     </div>
   );

@@ -4,9 +4,10 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { DAY, shortDay } from '@/core/shared';
-import { ask, useToast, useNow, useZone } from '../primitives';
+import { ask, useNow, useZone } from '../primitives';
 import { RosterForm } from './roster-form';
 import { long, thenOf, describeRoster, type RosterJson } from './shapes';
+import { Button, useToast } from '../kit';
 
 export function RosterBox({ roster, rosters, mayManage }: { roster: RosterJson; rosters: RosterJson[]; mayManage: boolean }) {
   const [open, setOpen] = useState(false);
@@ -17,9 +18,9 @@ export function RosterBox({ roster, rosters, mayManage }: { roster: RosterJson; 
       <div className="group" style={{ marginTop: 0 }}>
         <h2>{roster.name}</h2>
         {mayManage ? (
-          <button type="button" className="chip tiny" aria-label={`Change ${roster.name}`} onClick={() => setOpen(true)}>
+          <Button size="tiny" aria-label={`Change ${roster.name}`} onClick={() => setOpen(true)}>
             Change
-          </button>
+          </Button>
         ) : (
           <span className="soft small">leads in 30 days · median to first try</span>
         )}
@@ -83,14 +84,14 @@ function MemberRow({
       </span>
       <span className="nowrap">
         {mayManage && member.state === 'in' && (
-          <button
-            type="button"
-            className="chip small"
+          <Button
+            size="small"
+            className="small"
             style={{ padding: '0 8px', marginRight: 12 }}
             onClick={() => away.mutate(member.away ? null : new Date(now.getTime() + DAY))}
           >
             {member.away ? 'Back' : 'Away for a day'}
-          </button>
+          </Button>
         )}
         <b>{member.handed}</b>
         {shares && (
@@ -118,9 +119,9 @@ export function NewRoster({ rosters }: { rosters: RosterJson[] }) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <button type="button" className="act" style={{ justifySelf: 'start' }} onClick={() => setOpen(true)}>
+      <Button style={{ justifySelf: 'start' }} onClick={() => setOpen(true)}>
         New roster
-      </button>
+      </Button>
       {open && (
         <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="md" aria-labelledby="roster-title">
           <RosterForm roster={null} rosters={rosters} onClose={() => setOpen(false)} />

@@ -2,7 +2,7 @@
 /** Routing: the ladder to read and to change, its rehearsal, leads that wait, and the rosters. */
 import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ask, freshKey, useToast } from '../primitives';
+import { ask, freshKey } from '../primitives';
 import { draftOf, sentOf, useLadderDraft } from './draft';
 import { Invitations } from './invitations';
 import { LadderEdit } from './ladder-edit';
@@ -13,6 +13,7 @@ import { RehearsalBox } from './rehearsal';
 import { NewRoster, RosterBox } from './roster';
 import type { LadderJson, Waiting } from './shapes';
 import { VersionsDialog } from './versions';
+import { Button, useToast } from '../kit';
 
 export function RoutingArea({
   ladder: first,
@@ -87,12 +88,8 @@ function Managed({ ladder }: { ladder: LadderJson }) {
       <>
         <Head ladder={ladder}>
           <span className="beside nowrap" style={{ flexWrap: 'nowrap' }}>
-            <button type="button" className="act" onClick={() => setDraft(draftOf(ladder))}>
-              Change the ladder
-            </button>
-            <button type="button" className="act" onClick={() => setBefore(true)}>
-              Earlier ladders
-            </button>
+            <Button onClick={() => setDraft(draftOf(ladder))}>Change the ladder</Button>
+            <Button onClick={() => setBefore(true)}>Earlier ladders</Button>
           </span>
         </Head>
         <LadderList ladder={ladder} />
@@ -103,12 +100,10 @@ function Managed({ ladder }: { ladder: LadderJson }) {
     <>
       <Head ladder={ladder}>
         <span className="beside nowrap" style={{ flexWrap: 'nowrap' }}>
-          <button type="button" className="act main" disabled={apply.isPending} onClick={() => apply.mutate()}>
+          <Button look="main" disabled={apply.isPending} onClick={() => apply.mutate()}>
             Apply it
-          </button>
-          <button type="button" className="act" onClick={() => setDraft(null)}>
-            Put it away
-          </button>
+          </Button>
+          <Button onClick={() => setDraft(null)}>Put it away</Button>
         </span>
       </Head>
       <p className="because" style={{ margin: '0 0 12px' }} role="status">

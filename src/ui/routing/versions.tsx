@@ -4,6 +4,7 @@ import Dialog from '@mui/material/Dialog';
 import { useQuery } from '@tanstack/react-query';
 import { dayAndTime } from '@/core/shared';
 import { ask, useZone } from '../primitives';
+import { Button } from '../kit';
 
 export function VersionsDialog({ onRestore, onClose }: { onRestore: (version: string) => void; onClose: () => void }) {
   const zone = useZone();
@@ -30,23 +31,19 @@ export function VersionsDialog({ onRestore, onClose }: { onRestore: (version: st
             {version.current ? (
               <span className="soft small nowrap">as it is now</span>
             ) : (
-              <button
-                type="button"
-                className="act"
+              <Button
                 onClick={() => {
                   onRestore(version.id);
                   onClose();
                 }}
               >
                 Bring it back
-              </button>
+              </Button>
             )}
           </div>
         ))}
         <div className="line">
-          <button type="button" className="act" onClick={onClose}>
-            Close
-          </button>
+          <Button onClick={onClose}>Close</Button>
         </div>
       </div>
     </Dialog>

@@ -5,6 +5,7 @@ import { asked, HOWS, UNITS, type Condition, type How, type Subject, type TimeUn
 import { MapView } from '../market';
 import { HoursFields } from './hours-fields';
 import { SubjectPicker, type About } from './subject-picker';
+import { Button, Checkbox, DateField, Input, Select } from '../kit';
 
 interface Props {
   condition: Condition;
@@ -49,9 +50,7 @@ export function ConditionEditor(props: Props) {
     return (
       <div className="editor">
         <p className="late">What this asked about is gone.</p>
-        <button type="button" className="act" onClick={onRemove}>
-          Take it out
-        </button>
+        <Button onClick={onRemove}>Take it out</Button>
       </div>
     );
   }
@@ -64,7 +63,7 @@ export function ConditionEditor(props: Props) {
       }}
     >
       <p className="strong">{subject.label}</p>
-      <select
+      <Select
         aria-label="How"
         value={condition.how}
         onChange={(event) => onChange(asked(condition, event.target.value as How, subject))}
@@ -74,21 +73,17 @@ export function ConditionEditor(props: Props) {
             {(subject.kind === 'time' && TIME_NONE[how]) || HOW_WORDS[how]}
           </option>
         ))}
-      </select>
+      </Select>
       <Answer {...props} subject={subject} />
       <div className="line">
-        <button type="submit" className="act main">
+        <Button type="submit" look="main">
           Done
-        </button>
-        <button type="button" className="act" onClick={() => setOrElse(true)}>
-          or …
-        </button>
-        <button type="button" className="act" onClick={props.onNegate}>
-          Not
-        </button>
-        <button type="button" className="act warn" onClick={onRemove}>
+        </Button>
+        <Button onClick={() => setOrElse(true)}>or …</Button>
+        <Button onClick={props.onNegate}>Not</Button>
+        <Button look="warn" onClick={onRemove}>
           Take it out
-        </button>
+        </Button>
       </div>
     </form>
   );
@@ -100,7 +95,7 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
     const bound = (key: 'from' | 'to', label: string) => (
       <label>
         {label}{' '}
-        <input
+        <Input
           type="number"
           step="any"
           value={condition[key] ?? ''}
@@ -119,12 +114,7 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
     const day = (key: 'from' | 'to', label: string) => (
       <label>
         {label}{' '}
-        <input
-          type="date"
-          value={condition[key] ?? ''}
-          aria-label={label}
-          onChange={(event) => onChange({ ...condition, [key]: event.target.value || null })}
-        />
+        <DateField label={label} value={condition[key] ?? null} onChange={(day) => onChange({ ...condition, [key]: day })} />
       </label>
     );
     return (
@@ -138,7 +128,7 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
       <>
         <label className="line">
           called{' '}
-          <input
+          <Input
             aria-label="What the area is called"
             placeholder="the old harbour"
             maxLength={80}
@@ -157,16 +147,16 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
   if ('n' in condition) {
     return (
       <div className="line">
-        <input
+        <Input
           type="number"
           min={0}
           max={10_000}
           value={condition.n}
           aria-label="How many"
-          style={{ width: 80 }}
+          width={80}
           onChange={(event) => onChange({ ...condition, n: Math.max(0, Number(event.target.value)) })}
         />
-        <select
+        <Select
           aria-label="Of what"
           value={condition.unit}
           onChange={(event) => onChange({ ...condition, unit: event.target.value as TimeUnit })}
@@ -174,14 +164,14 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
           {UNITS.filter((unit) => subject.kind === 'time' || !['minutes', 'hours'].includes(unit)).map((unit) => (
             <option key={unit}>{unit}</option>
           ))}
-        </select>
+        </Select>
         {condition.how === 'not_within' && <span className="soft small">or more, also never</span>}
       </div>
     );
   }
   if ('text' in condition)
     return (
-      <input
+      <Input
         autoFocus
         aria-label="Text"
         value={condition.text}
@@ -224,7 +214,7 @@ function Values({
   return (
     <>
       {(offered.length > 7 || free) && (
-        <input
+        <Input
           autoFocus
           aria-label="Find or type a value"
           placeholder={free ? 'Find, or type another and press Enter' : 'Find'}
@@ -243,7 +233,7 @@ function Values({
       <div className="values">
         {shown.map(({ value, name }) => (
           <label key={value} className="choice">
-            <input type="checkbox" checked={condition.of.includes(value)} onChange={() => toggle(value)} /> {name}
+            <Checkbox checked={condition.of.includes(value)} onChange={() => toggle(value)} /> {name}
           </label>
         ))}
         {!shown.length && <p className="soft small">{free && typed ? `Enter adds “${typed}”.` : 'Nothing of that name.'}</p>}

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { branchesOf, firstQuestion, type Condition, type FieldDef, type Tree } from '@/core/segments';
 import { SubjectPicker, type About } from './subject-picker';
+import { Button, Radio } from '../kit';
 
 const WAYS = [
   ['any', 'any of these'],
@@ -36,16 +37,14 @@ export function GroupEditor({
       <p className="strong">People who meet</p>
       {WAYS.map(([key, words]) => (
         <label key={key} className="choice">
-          <input type="radio" checked={how === key} onChange={() => onChange({ [key]: trees } as unknown as Tree)} /> {words}
+          <Radio checked={how === key} onChange={() => onChange({ [key]: trees } as unknown as Tree)} /> {words}
         </label>
       ))}
       <div className="line">
-        <button type="button" className="act" onClick={() => setAdding(true)}>
-          One more …
-        </button>
-        <button type="button" className="act warn" onClick={() => onChange(null)}>
+        <Button onClick={() => setAdding(true)}>One more …</Button>
+        <Button look="warn" onClick={() => onChange(null)}>
           Take the group out
-        </button>
+        </Button>
       </div>
     </div>
   );

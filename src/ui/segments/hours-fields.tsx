@@ -1,6 +1,7 @@
 'use client';
 /** Days of the week and the hours on them. */
 import type { Hours } from '@/core/shared';
+import { Button, TimeField } from '../kit';
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 
@@ -12,28 +13,16 @@ export function HoursFields({ hours, onChange }: { hours: Hours; onChange: (hour
     });
   const clock = (key: 'from' | 'to') => (
     <label>
-      {key}{' '}
-      <input
-        type="time"
-        aria-label={key}
-        value={hours[key]}
-        onChange={(event) => event.target.value && onChange({ ...hours, [key]: event.target.value })}
-      />
+      {key} <TimeField label={key} value={hours[key]} onChange={(time) => time && onChange({ ...hours, [key]: time })} />
     </label>
   );
   return (
     <>
       <div className="line" role="group" aria-label="Days">
         {DAYS.map((name, at) => (
-          <button
-            key={name}
-            type="button"
-            className={`chip tiny${hours.days.includes(at + 1) ? ' on' : ''}`}
-            aria-pressed={hours.days.includes(at + 1)}
-            onClick={() => flip(at + 1)}
-          >
+          <Button key={name} size="tiny" pressed={hours.days.includes(at + 1)} onClick={() => flip(at + 1)}>
             {name}
-          </button>
+          </Button>
         ))}
       </div>
       <div className="line">

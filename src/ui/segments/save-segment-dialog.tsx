@@ -5,8 +5,9 @@ import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { Tree } from '@/core/segments';
-import { ask, FormEnd, freshKey, useToast } from '../primitives';
+import { ask, freshKey } from '../primitives';
 import type { Segment } from './vocabulary';
+import { Checkbox, FormEnd, useToast } from '../kit';
 
 export function SaveSegmentDialog({
   tree,
@@ -50,8 +51,8 @@ export function SaveSegmentDialog({
           slotProps={{ htmlInput: { maxLength: 80 } }}
         />
         <label className="choice">
-          <input type="checkbox" checked={team} onChange={(event) => setTeam(event.target.checked)} /> The team sees it too, each
-          with their own people
+          <Checkbox checked={team} onChange={(event) => setTeam(event.target.checked)} /> The team sees it too, each with their
+          own people
         </label>
         <FormEnd does="Keep it" busy={save.isPending} may={Boolean(name.trim())} onCancel={onClose} />
       </form>

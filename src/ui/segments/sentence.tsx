@@ -20,6 +20,7 @@ import { ConditionEditor } from './condition-editor';
 import { GroupEditor } from './group-editor';
 import { SubjectPicker, type About } from './subject-picker';
 import { nameIn, NO_WORDS, useVocabulary } from '../primitives';
+import { BareButton, Button } from '../kit';
 
 type Opened = { anchor: HTMLElement; path: number[] | null; adding: 'all' | 'any' } | null;
 
@@ -63,27 +64,25 @@ export function Sentence({
     <div className="sentence" role="group" aria-label={label}>
       {pieces.map((piece, n) =>
         piece.path && (piece.mark || piece.text === '(') ? (
-          <button
+          <BareButton
             key={n}
-            type="button"
             className={`said${piece.gone ? ' late' : ''}`}
             onClick={(event) => setOpened({ anchor: event.currentTarget, path: piece.path!, adding: 'all' })}
           >
             {piece.text}
-          </button>
+          </BareButton>
         ) : (
           <span key={n}>{piece.text}</span>
         ),
       )}{' '}
-      <button
-        type="button"
-        className="more"
+      <Button
+        look="text"
         title="Add a condition (f)"
         data-add-condition=""
         onClick={(event) => setOpened({ anchor: event.currentTarget, path: null, adding: 'all' })}
       >
         {tree === EVERYBODY || asSentence(tree).all.length === 0 ? 'who …' : 'and …'}
-      </button>
+      </Button>
       <Popover
         open={opened !== null}
         anchorEl={opened?.anchor}

@@ -5,10 +5,11 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Tree } from '@/core/segments';
-import { ask, freshKey, useToast } from '../primitives';
+import { ask, freshKey } from '../primitives';
 import { SaveSegmentDialog } from './save-segment-dialog';
 import { useSegments, type Segment } from './vocabulary';
 import '../contacts/contacts.css';
+import { BareButton, Button, useToast } from '../kit';
 
 interface Props {
   /** The segment that is open, if any. */
@@ -61,34 +62,27 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onSaved: onKept }: Pr
   const ids = onShelf.map(({ id }) => id);
   return (
     <div className="shelf" role="toolbar" aria-label="Segments">
-      <button type="button" className={`seg${!openId && !unsaved ? ' on' : ''}`} onClick={() => onOpen(null)}>
+      <BareButton className={`seg${!openId && !unsaved ? ' on' : ''}`} onClick={() => onOpen(null)}>
         Everybody
-      </button>
+      </BareButton>
       {(open && !open.on_shelf ? [...onShelf, open] : onShelf).map((segment) => (
-        <button
+        <BareButton
           key={segment.id}
-          type="button"
           className={`seg${segment.id === openId ? ' on' : ''}`}
           title={segment.sentence}
           aria-pressed={segment.id === openId}
           onClick={() => onOpen(segment)}
         >
           {segment.name} {segment.broken ? <span className="late">!</span> : <SegmentCount id={segment.id} />}
-        </button>
+        </BareButton>
       ))}
-      <button type="button" className="more" aria-haspopup="menu" onClick={(event) => setMenu(event.currentTarget)}>
+      <Button look="text" aria-haspopup="menu" onClick={(event) => setMenu(event.currentTarget)}>
         more …
-      </button>
+      </Button>
       {unsaved && !readOnly && (
         <>
-          <button type="button" className="act" onClick={() => setKeeping(true)}>
-            Keep as a segment
-          </button>
-          {open && (open.mine || open.team) && (
-            <button type="button" className="act" onClick={() => save.mutate()}>
-              Keep in “{open.name}”
-            </button>
-          )}
+          <Button onClick={() => setKeeping(true)}>Keep as a segment</Button>
+          {open && (open.mine || open.team) && <Button onClick={() => save.mutate()}>Keep in “{open.name}”</Button>}
         </>
       )}
       <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)}>
@@ -106,9 +100,8 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onSaved: onKept }: Pr
               {segment.name} <span className="soft small">{segment.team ? 'team' : 'mine'}</span>
               {segment.broken && <span className="late small"> names something that is gone</span>}
             </span>
-            <button
-              type="button"
-              className="chip"
+            <Button
+              size="small"
               style={{ marginLeft: 16 }}
               onClick={(event) => {
                 event.stopPropagation();
@@ -116,7 +109,7 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onSaved: onKept }: Pr
               }}
             >
               {segment.on_shelf ? 'Off the shelf' : 'Onto the shelf'}
-            </button>
+            </Button>
           </MenuItem>
         ))}
         {open && [

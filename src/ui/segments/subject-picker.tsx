@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { LEAD_SUBJECTS, SUBJECT_GROUPS, SUBJECTS, subjectOfField, type FieldDef, type Subject } from '@/core/segments';
 import '../contacts/contacts.css';
+import { BareButton, Input } from '../kit';
 
 /** What a sentence is about: people, or the inquiry that is being routed with its person. */
 export type About = 'people' | 'lead';
@@ -27,7 +28,7 @@ export function SubjectPicker({
   );
   return (
     <div className="picker">
-      <input
+      <Input
         autoFocus
         value={text}
         placeholder="What about them? Town, tag, last call …"
@@ -52,14 +53,13 @@ export function SubjectPicker({
             <section key={group}>
               <h2>{group}</h2>
               {here.map((subject) => (
-                <button
+                <BareButton
                   key={subject.key}
-                  type="button"
                   className={`row${found[at] === subject ? ' sel' : ''}`}
                   onClick={() => onPick(subject)}
                 >
                   {subject.label}
-                </button>
+                </BareButton>
               ))}
             </section>
           );

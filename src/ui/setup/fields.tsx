@@ -5,8 +5,9 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { FIELD_KINDS, type FieldKind } from '@/core/segments';
 import { useChangeWatch } from '../changes';
-import { ask, ErrorMessage, freshKey, useToast } from '../primitives';
+import { ask, freshKey } from '../primitives';
 import { Block } from './block';
+import { Button, ErrorMessage, Select, useToast } from '../kit';
 
 const KIND_NAMES: Record<FieldKind, string> = {
   text: 'words',
@@ -78,31 +79,29 @@ export function Fields() {
             </span>
           </span>
           <span style={{ display: 'flex', gap: 6 }}>
-            <button
-              type="button"
-              className="chip"
+            <Button
+              size="small"
               onClick={() => {
                 const next = window.prompt('The name of the field', field.name);
                 if (next?.trim()) change.mutate({ id: field.id, name: next });
               }}
             >
               Rename
-            </button>
+            </Button>
             {field.choices.length > 0 && (
-              <button
-                type="button"
-                className="chip"
+              <Button
+                size="small"
                 onClick={() => {
                   const next = window.prompt('The choices, with commas between', field.choices.join(', '));
                   if (next) change.mutate({ id: field.id, choices: listed(next) });
                 }}
               >
                 Choices
-              </button>
+              </Button>
             )}
-            <button type="button" className="chip" onClick={() => remove.mutate(field.id)}>
+            <Button size="small" onClick={() => remove.mutate(field.id)}>
               Delete
-            </button>
+            </Button>
           </span>
         </div>
       ))}
@@ -121,22 +120,22 @@ export function Fields() {
             fullWidth
             slotProps={{ htmlInput: { maxLength: 60 } }}
           />
-          <select className="chip" aria-label="Kind" value={kind} onChange={(event) => setKind(event.target.value as FieldKind)}>
+          <Select aria-label="Kind" value={kind} onChange={(event) => setKind(event.target.value as FieldKind)}>
             {FIELD_KINDS.map((one) => (
               <option key={one} value={one}>
                 {KIND_NAMES[one]}
               </option>
             ))}
-          </select>
+          </Select>
         </div>
         {withChoices && (
           <TextField label="Choices, with commas between" value={choices} onChange={(event) => setChoices(event.target.value)} />
         )}
         <ErrorMessage error={make.error} />
         <div>
-          <button type="submit" className="act" disabled={!name.trim() || make.isPending}>
+          <Button type="submit" disabled={!name.trim() || make.isPending}>
             Make the field
-          </button>
+          </Button>
         </div>
       </form>
     </Block>

@@ -4,8 +4,9 @@ import { useState } from 'react';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { SETTING_KEYS, SETTINGS, type Setting, type SettingsView } from '@/core/accounts';
-import { ask, useToast, wordsOf } from '../primitives';
+import { ask, wordsOf } from '../primitives';
 import { Block } from './block';
+import { Button, useToast } from '../kit';
 
 type Value = SettingsView[keyof SettingsView];
 const FIELDS = SETTING_KEYS.map((key): Setting => SETTINGS[key]).filter(({ area }) => area === 'guardrails');
@@ -54,9 +55,9 @@ export function Guardrails({ first }: { first: SettingsView }) {
           </p>
         )}
         <div style={WIDE}>
-          <button type="submit" className="act main" disabled={save.isPending}>
+          <Button type="submit" look="main" disabled={save.isPending}>
             Save
-          </button>
+          </Button>
         </div>
       </form>
     </Block>

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useChangeWatch } from '../changes';
-import { useToast } from '../primitives';
+import { Button, Select, useToast } from '../kit';
 
 interface Props {
   name: string;
@@ -48,22 +48,20 @@ export function RemoveDialog({ name, remove: takeAway, people, others, none, ins
         <h1>Remove “{name}”</h1>
         <label>
           Its {words}:{' '}
-          <select autoFocus value={by} onChange={(event) => setBy(event.target.value)}>
+          <Select autoFocus value={by} onChange={(event) => setBy(event.target.value)}>
             <option value="">{none ?? 'choose where they go'}</option>
             {others.map((other) => (
               <option key={other.key} value={other.key}>
                 {instead(other.name)}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
         <div className="line">
-          <button type="submit" className="act warn" disabled={remove.isPending || (!none && !by)}>
+          <Button type="submit" look="warn" disabled={remove.isPending || (!none && !by)}>
             {!none && !by ? `Move ${words}` : button(words, others.find(({ key }) => key === by)?.name ?? null)}
-          </button>
-          <button type="button" className="act" onClick={onClose}>
-            Cancel
-          </button>
+          </Button>
+          <Button onClick={onClose}>Cancel</Button>
           <span className="soft small">It can be undone.</span>
         </div>
       </form>

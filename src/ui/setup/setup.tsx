@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { KEY_SCOPES, type KeyScope, type UserView, type SettingsView } from '@/core/accounts';
 import type { Jsoned } from '@/core/shared';
-import { ask, freshKey, useToast, useNow, useZone, when } from '../primitives';
+import { ask, freshKey, useNow, useZone, when } from '../primitives';
 import { Block } from './block';
 import { Fields } from './fields';
 import { Guardrails } from './guardrails';
@@ -13,6 +13,7 @@ import { Users } from './users';
 import { StageAndHorizon } from './stage-and-horizon';
 import { Tags } from './tags';
 import '../contacts/contacts.css';
+import { Button, Checkbox, Select, useToast } from '../kit';
 
 export function SetupArea({ settings, users }: { settings: SettingsView; users: Jsoned<UserView>[] }) {
   return (
@@ -90,22 +91,20 @@ function Keys() {
           </span>
           <span className="beside nowrap">
             {!key.ends_at && (
-              <button
-                type="button"
-                className="chip"
+              <Button
+                size="small"
                 title="A new key with the same rights; the old one works for a day more"
                 onClick={() => rotate.mutate(key.id)}
               >
                 New key
-              </button>
+              </Button>
             )}
-            <button
-              type="button"
-              className="chip"
+            <Button
+              size="small"
               onClick={() => window.confirm(`Revoke “${key.name}”? What uses it stops at once.`) && revoke.mutate(key.id)}
             >
               Revoke
-            </button>
+            </Button>
           </span>
         </div>
       ))}
@@ -129,8 +128,7 @@ function Keys() {
               className="small"
               style={{ display: 'inline-flex', gap: 6, marginRight: 14, minHeight: 30, alignItems: 'center' }}
             >
-              <input
-                type="checkbox"
+              <Checkbox
                 checked={scopes.includes(scope)}
                 onChange={() => setScopes(scopes.includes(scope) ? scopes.filter((one) => one !== scope) : [...scopes, scope])}
               />
@@ -141,20 +139,20 @@ function Keys() {
         {own.length > 0 && scopes.every((scope) => scope === 'inquiries:write') && (
           <label className="small">
             Its leads come by{' '}
-            <select className="chip" value={doorId} onChange={(event) => setDoorId(event.target.value)}>
+            <Select value={doorId} onChange={(event) => setDoorId(event.target.value)}>
               <option value="">the common door for programs</option>
               {own.map((door) => (
                 <option key={door.id} value={door.id}>
                   {door.name}
                 </option>
               ))}
-            </select>
+            </Select>
           </label>
         )}
         <div>
-          <button type="submit" className="act" disabled={!name.trim() || !scopes.length || make.isPending}>
+          <Button type="submit" disabled={!name.trim() || !scopes.length || make.isPending}>
             Make the key
-          </button>
+          </Button>
         </div>
       </form>
     </Block>
@@ -195,9 +193,9 @@ function Stuck() {
         </div>
       ))}
       {stuck && stuck.length > 0 && (
-        <button type="button" className="act" style={{ marginTop: 10 }} onClick={() => retry.mutate()} disabled={retry.isPending}>
+        <Button style={{ marginTop: 10 }} onClick={() => retry.mutate()} disabled={retry.isPending}>
           Try all again now
-        </button>
+        </Button>
       )}
     </Block>
   );

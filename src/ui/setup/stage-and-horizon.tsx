@@ -3,10 +3,11 @@
 import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { OWN_STEPS, stageName, type OwnStep } from '@/core/contacts';
-import { ask, freshKey, useToast } from '../primitives';
+import { ask, freshKey } from '../primitives';
 import { Block } from './block';
 import { RemoveDialog } from './remove-dialog';
 import '../contacts/contacts.css';
+import { Button, Input, Select, useToast } from '../kit';
 
 interface Row {
   key: string;
@@ -78,20 +79,26 @@ function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
         save.mutate();
       }}
     >
-      <input
-        className="name"
-        aria-label={`Name of ${row.name}`}
-        value={form.name}
-        maxLength={40}
-        onChange={(event) => setForm({ ...form, name: event.target.value })}
-      />
-      <input
-        className="meaning"
-        aria-label={`Meaning of ${row.name}`}
-        value={form.meaning}
-        maxLength={200}
-        onChange={(event) => setForm({ ...form, meaning: event.target.value })}
-      />
+      <span className="name">
+        <Input
+          look="quiet"
+          width="100%"
+          aria-label={`Name of ${row.name}`}
+          value={form.name}
+          maxLength={40}
+          onChange={(event) => setForm({ ...form, name: event.target.value })}
+        />
+      </span>
+      <span className="meaning">
+        <Input
+          look="quiet"
+          width="100%"
+          aria-label={`Meaning of ${row.name}`}
+          value={form.meaning}
+          maxLength={200}
+          onChange={(event) => setForm({ ...form, meaning: event.target.value })}
+        />
+      </span>
       {row.rhythm_days !== undefined && (
         <Rhythm
           of={row.name}
@@ -102,16 +109,16 @@ function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
       )}
       {own && <span className="soft small nowrap">counts as {stageName(row.counts_as!)}</span>}
       {changed ? (
-        <button type="submit" className="chip" disabled={!form.name.trim() || save.isPending}>
+        <Button type="submit" size="small" disabled={!form.name.trim() || save.isPending}>
           Keep
-        </button>
+        </Button>
       ) : (
         <span className="soft small right">{row.people.toLocaleString('en-US')}</span>
       )}
       {row.removable ? (
-        <button type="button" className="chip" aria-label={`Remove ${row.name} …`} onClick={() => setRemoving(true)}>
+        <Button size="small" aria-label={`Remove ${row.name} …`} onClick={() => setRemoving(true)}>
           Remove …
-        </button>
+        </Button>
       ) : (
         <span className="stays soft small" title="People move there by themselves, or are counted or put away there.">
           stays
@@ -148,19 +155,18 @@ function Rhythm({
     <>
       <label className="small soft nowrap">
         every{' '}
-        <input
+        <Input
           type="number"
           min={1}
           max={730}
           aria-label={`Rhythm of ${of} in days`}
           value={days}
-          style={{ width: 56 }}
+          width={56}
           onChange={(event) => onChange({ rhythm_days: Number(event.target.value) })}
         />{' '}
         days
       </label>
-      <select
-        className="small"
+      <Select
         aria-label={`Strokes of ${of}`}
         title="How many strokes stand for it: four is nearest"
         value={strokes}
@@ -171,7 +177,7 @@ function Rhythm({
             {n} {n === 1 ? 'stroke' : 'strokes'}
           </option>
         ))}
-      </select>
+      </Select>
     </>
   );
 }
@@ -204,32 +210,38 @@ function Add({ kind }: { kind: Kind }) {
         add.mutate();
       }}
     >
-      <input
-        className="name"
-        aria-label={`Name of a new ${what}`}
-        placeholder={`A new ${what}`}
-        value={form.name}
-        maxLength={40}
-        onChange={(event) => setForm({ ...form, name: event.target.value })}
-      />
-      <input
-        className="meaning"
-        aria-label={`Meaning of the new ${what}`}
-        placeholder="What it means, in your words"
-        value={form.meaning}
-        maxLength={200}
-        onChange={(event) => setForm({ ...form, meaning: event.target.value })}
-      />
+      <span className="name">
+        <Input
+          look="plain"
+          width="100%"
+          aria-label={`Name of a new ${what}`}
+          placeholder={`A new ${what}`}
+          value={form.name}
+          maxLength={40}
+          onChange={(event) => setForm({ ...form, name: event.target.value })}
+        />
+      </span>
+      <span className="meaning">
+        <Input
+          look="plain"
+          width="100%"
+          aria-label={`Meaning of the new ${what}`}
+          placeholder="What it means, in your words"
+          value={form.meaning}
+          maxLength={200}
+          onChange={(event) => setForm({ ...form, meaning: event.target.value })}
+        />
+      </span>
       {kind === 'stages' ? (
         <label className="small soft nowrap">
           counts as{' '}
-          <select value={form.counts_as} onChange={(event) => setForm({ ...form, counts_as: event.target.value as OwnStep })}>
+          <Select value={form.counts_as} onChange={(event) => setForm({ ...form, counts_as: event.target.value as OwnStep })}>
             {OWN_STEPS.map((step) => (
               <option key={step} value={step}>
                 {stageName(step)}
               </option>
             ))}
-          </select>
+          </Select>
         </label>
       ) : (
         <Rhythm
@@ -239,9 +251,9 @@ function Add({ kind }: { kind: Kind }) {
           onChange={(next) => setForm({ ...form, ...next })}
         />
       )}
-      <button type="submit" className="chip" disabled={!form.name.trim() || add.isPending}>
+      <Button type="submit" size="small" disabled={!form.name.trim() || add.isPending}>
         Add it
-      </button>
+      </Button>
     </form>
   );
 }

@@ -5,11 +5,12 @@ import Dialog from '@mui/material/Dialog';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { TAG_COLORS } from '@/core/tags';
 import { TagChip } from '../changes';
-import { ask, FormEnd, useToast } from '../primitives';
+import { ask } from '../primitives';
 import { useTags, type Tag } from '../segments';
 import { Block } from './block';
 import { RemoveDialog } from './remove-dialog';
 import type { SettingsView } from '@/core/accounts';
+import { Button, Checkbox, FormEnd, Input, Radio, useToast } from '../kit';
 
 const SHOWN = 14;
 
@@ -21,9 +22,8 @@ export function Tags({ settings }: { settings: Pick<SettingsView, 'tag_barred' |
   return (
     <Block title="Tags" note="Everything that stage, horizon and role do not say. A new name or colour shows everywhere at once.">
       {tags && tags.length > SHOWN && (
-        <input
-          className="chip"
-          style={{ padding: '5px 10px', cursor: 'text' }}
+        <Input
+          width={220}
           aria-label="Find a tag"
           placeholder="Find a tag"
           value={text}
@@ -35,9 +35,9 @@ export function Tags({ settings }: { settings: Pick<SettingsView, 'tag_barred' |
         <Line key={tag.id} tag={tag} tags={tags!} />
       ))}
       {!all && !text && tags && tags.length > SHOWN && (
-        <button type="button" className="more" onClick={() => setAll(true)}>
+        <Button look="text" onClick={() => setAll(true)}>
           all {tags.length} …
-        </button>
+        </Button>
       )}
       <Rules settings={settings} />
     </Block>
@@ -58,12 +58,12 @@ function Line({ tag, tags }: { tag: Tag; tags: Tag[] }) {
           </span>
         </span>
         <span style={{ display: 'flex', gap: 6 }}>
-          <button type="button" className="chip" onClick={() => setOpen('edit')}>
+          <Button size="small" onClick={() => setOpen('edit')}>
             Change
-          </button>
-          <button type="button" className="chip" disabled={tag.locked} onClick={() => setOpen('delete')}>
+          </Button>
+          <Button size="small" disabled={tag.locked} onClick={() => setOpen('delete')}>
             Delete …
-          </button>
+          </Button>
         </span>
       </div>
       {open === 'edit' && <Edit tag={tag} onClose={() => setOpen(null)} />}
@@ -107,28 +107,25 @@ function Edit({ tag, onClose }: { tag: Tag; onClose: () => void }) {
       >
         <h1>Change the tag</h1>
         <div className="box">
-          <input
+          <Input
             autoFocus
             aria-label="Name"
             value={name}
             disabled={tag.locked}
             onChange={(event) => setName(event.target.value)}
             maxLength={60}
-            style={{ width: '100%' }}
+            width="100%"
           />
         </div>
         <div className="line" role="radiogroup" aria-label="Colour">
           {TAG_COLORS.map((one) => (
             <label key={one} className="choice">
-              <input type="radio" name="color" checked={color === one} onChange={() => setColor(one)} />{' '}
-              <TagChip name={one} color={one} />
+              <Radio name="color" checked={color === one} onChange={() => setColor(one)} /> <TagChip name={one} color={one} />
             </label>
           ))}
         </div>
         <FormEnd does="Keep" busy={save.isPending} may={Boolean(name.trim()) && !tag.locked} onCancel={onClose}>
-          <button type="button" className="act" onClick={() => save.mutate({ locked: !tag.locked })}>
-            {tag.locked ? 'Unlock' : 'Lock'}
-          </button>
+          <Button onClick={() => save.mutate({ locked: !tag.locked })}>{tag.locked ? 'Unlock' : 'Lock'}</Button>
         </FormEnd>
       </form>
     </Dialog>
@@ -150,8 +147,7 @@ function Rules({ settings }: { settings: Pick<SettingsView, 'tag_barred' | 'tag_
     <div style={{ marginTop: 10 }}>
       {(['agent', 'caller'] as const).map((role) => (
         <label key={role} className="choice small">
-          <input
-            type="checkbox"
+          <Checkbox
             checked={!rules.tag_barred.includes(role)}
             onChange={(event) =>
               set({
@@ -163,8 +159,8 @@ function Rules({ settings }: { settings: Pick<SettingsView, 'tag_barred' | 'tag_
         </label>
       ))}
       <label className="choice small">
-        <input type="checkbox" checked={rules.tag_places} onChange={(event) => set({ tag_places: event.target.checked })} /> An
-        inquiry is tagged with its town and postal code
+        <Checkbox checked={rules.tag_places} onChange={(event) => set({ tag_places: event.target.checked })} /> An inquiry is
+        tagged with its town and postal code
       </label>
     </div>
   );

@@ -7,8 +7,9 @@ import type { UserView } from '@/core/accounts';
 import type { BulkActionInput } from '@/core/changes';
 import type { Jsoned } from '@/core/shared';
 import { HandTo, useChangeWatch } from '../changes';
-import { ask, ErrorMessage, FormEnd, freshKey, NO_WORDS, useToast, useVocabulary } from '../primitives';
+import { ask, freshKey, NO_WORDS, useVocabulary } from '../primitives';
 import { Block } from './block';
+import { Button, ErrorMessage, FormEnd, useToast } from '../kit';
 
 type Person = Jsoned<UserView>;
 
@@ -43,9 +44,9 @@ export function Users({ users: first }: { users: Person[] }) {
           <span className="nowrap">
             <span className="soft">{person.role}</span>{' '}
             {person.role !== 'owner' && (
-              <button type="button" className="chip tiny" aria-label={`${person.name} leaves`} onClick={() => setLeaving(person)}>
+              <Button size="tiny" aria-label={`${person.name} leaves`} onClick={() => setLeaving(person)}>
                 Leaves …
-              </button>
+              </Button>
             )}
           </span>
         </div>
@@ -55,14 +56,9 @@ export function Users({ users: first }: { users: Person[] }) {
           <span>{person.name}</span>
           <span className="nowrap">
             has left{' '}
-            <button
-              type="button"
-              className="chip tiny"
-              aria-label={`${person.name} is back`}
-              onClick={() => back.mutate(person.id)}
-            >
+            <Button size="tiny" aria-label={`${person.name} is back`} onClick={() => back.mutate(person.id)}>
               Is back
-            </button>
+            </Button>
           </span>
         </div>
       ))}

@@ -5,7 +5,8 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { dayAndTime } from '@/core/shared';
-import { ask, useToast, useNow, useZone } from '../primitives';
+import { ask, useNow, useZone } from '../primitives';
+import { BareButton, useToast } from '../kit';
 
 const STEPS: { name: string; body: object }[] = [
   { name: 'To the next event', body: { next: true } },
@@ -44,8 +45,7 @@ export function ClockMenu({ simulated, held }: { simulated: boolean; held: boole
   const moving = advance.isPending || held;
   return (
     <>
-      <button
-        type="button"
+      <BareButton
         className="clock"
         aria-haspopup="menu"
         aria-label={`Simulated time ${text}. Let time pass`}
@@ -57,7 +57,7 @@ export function ClockMenu({ simulated, held }: { simulated: boolean; held: boole
       >
         {text}
         {moving ? ' …' : ''}
-      </button>
+      </BareButton>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         {STEPS.map((step) => (
           <MenuItem

@@ -3,8 +3,8 @@
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
-import { useToast } from '../primitives';
 import { wasClaimedHere } from '../routing';
+import { useToast } from '../kit';
 
 interface Heard {
   topic: 'lead' | 'offer' | 'contact' | 'message' | 'call' | 'clock' | 'routing' | 'campaign';

@@ -7,8 +7,9 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { DAY } from '@/core/shared';
 import { runsTheOffice, type Role } from '@/core/accounts';
-import { ask, useToast, useNow } from '../primitives';
+import { ask, useNow } from '../primitives';
 import { switchMask, switchScheme } from '../theme';
+import { BareButton, useToast } from '../kit';
 
 export function Myself({ me, onHelp }: { me: { id: string; name: string; role: Role }; onHelp: () => void }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
@@ -40,8 +41,7 @@ export function Myself({ me, onHelp }: { me: { id: string; name: string; role: R
   };
   return (
     <>
-      <button
-        type="button"
+      <BareButton
         className="who"
         aria-haspopup="menu"
         aria-label={`${me.name}: setup, away, log out`}
@@ -49,7 +49,7 @@ export function Myself({ me, onHelp }: { me: { id: string; name: string; role: R
         onClick={(event) => setAnchor(event.currentTarget)}
       >
         {initials}
-      </button>
+      </BareButton>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         <MenuItem disabled sx={{ opacity: '1 !important', fontWeight: 600 }}>
           {me.name}

@@ -7,6 +7,7 @@ import { useQuery } from '@tanstack/react-query';
 import { areasFor, type Role } from '@/core/accounts';
 import { showPhone } from '@/core/capture';
 import { ask, Strokes } from '../primitives';
+import { Input } from '../kit';
 
 interface Hit {
   key: string;
@@ -66,7 +67,7 @@ function SearchBox({ onClose, role }: { onClose: () => void; role: Role }) {
   };
   return (
     <div style={{ padding: 12 }}>
-      <input
+      <Input
         autoFocus
         value={text}
         aria-label="Search people, or go to an area"

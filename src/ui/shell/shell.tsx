@@ -6,7 +6,7 @@ import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-quer
 import { areasFor, type Role } from '@/core/accounts';
 import { AddLeadDialog } from '../capture';
 import { ChangeWatchProvider } from '../changes';
-import { ask, ClockProvider, ToastProvider, useKeys, useToast } from '../primitives';
+import { ask, ClockProvider, useKeys } from '../primitives';
 import { OffersAbove } from '../routing';
 import { switchMask } from '../theme';
 import { useGo } from './go';
@@ -14,6 +14,7 @@ import { HelpDialog } from './help';
 import { useLive } from './live';
 import { SearchDialog } from './search';
 import { WireLine, type Wire } from './wire';
+import { ToastProvider, useToast } from '../kit';
 
 export interface Me {
   id: string;

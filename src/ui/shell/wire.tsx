@@ -8,6 +8,7 @@ import type { Jsoned } from '@/core/shared';
 import { Bird } from '../primitives';
 import { ClockMenu } from './clock-menu';
 import { Myself } from './myself';
+import { BareButton } from '../kit';
 
 export type Wire = Jsoned<WireView>;
 
@@ -73,13 +74,13 @@ export function WireLine({
         })}
       </nav>
       <div className="ends">
-        <button type="button" onClick={onSearch} title="Search and commands (/)">
+        <BareButton onClick={onSearch} title="Search and commands (/)">
           Search <kbd className="wide">/</kbd>
-        </button>
+        </BareButton>
         {me.role !== 'lender' && (
-          <button type="button" onClick={onAdd} title="Add a lead (n)">
+          <BareButton onClick={onAdd} title="Add a lead (n)">
             Add <kbd className="wide">n</kbd>
-          </button>
+          </BareButton>
         )}
         <ClockMenu simulated={wire.clock.simulated && me.role !== 'lender'} held={wire.clock.held} />
         <Myself me={me} onHelp={onHelp} />

@@ -2,10 +2,11 @@
 /** A/B tests: which of several templates brings more answers. A winner is named when chance no longer explains the difference, and by a person. */
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { winnerOf } from '@/core/messages';
-import { ask, freshKey, useToast } from '../primitives';
+import { ask, freshKey } from '../primitives';
 import type { Template } from './fields';
 import { Rate } from './rates';
 import './templates.css';
+import { Button, useToast } from '../kit';
 
 export function AbTests({
   templates,
@@ -63,9 +64,9 @@ export function AbTests({
     <section aria-label="A/B tests">
       {office && chosen.size > 0 && (
         <div className="beside" style={{ marginBottom: 14 }}>
-          <button type="button" className="act main" disabled={chosen.size < 2 || make.isPending} onClick={() => make.mutate()}>
+          <Button look="main" disabled={chosen.size < 2 || make.isPending} onClick={() => make.mutate()}>
             Start A/B test
-          </button>
+          </Button>
           <span className="soft small">
             {chosen.size === 1 ? 'Tick another one of the same channel.' : `${chosen.size} chosen`}
           </span>
@@ -80,18 +81,13 @@ export function AbTests({
               {abTest.may_change && (
                 <span className="beside">
                   {abTest.winner_id && (
-                    <button type="button" className="chip tiny" onClick={() => end.mutate({ id: abTest.id, winner: null })}>
+                    <Button size="tiny" onClick={() => end.mutate({ id: abTest.id, winner: null })}>
                       Let it go on
-                    </button>
+                    </Button>
                   )}
-                  <button
-                    type="button"
-                    className="chip tiny"
-                    onClick={() => remove.mutate(abTest.id)}
-                    aria-label={`Take ${abTest.name} away`}
-                  >
+                  <Button size="tiny" onClick={() => remove.mutate(abTest.id)} aria-label={`Take ${abTest.name} away`}>
                     Take away
-                  </button>
+                  </Button>
                 </span>
               )}
             </div>
@@ -104,9 +100,9 @@ export function AbTests({
                 <span className="beside">
                   <Rate n={one.answered} of={one.sent} what="answered within a week" />
                   {abTest.may_change && !abTest.winner_id && result.winner === one.id && (
-                    <button type="button" className="chip tiny on" onClick={() => end.mutate({ id: abTest.id, winner: one.id })}>
+                    <Button size="tiny" selected onClick={() => end.mutate({ id: abTest.id, winner: one.id })}>
                       Let it go alone
-                    </button>
+                    </Button>
                   )}
                 </span>
               </div>

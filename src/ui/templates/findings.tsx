@@ -4,6 +4,7 @@ import { CHANNELS } from '@/core/contacts';
 import { useState } from 'react';
 import { countVariants, longestParts, readings, type Checked, type Finding } from '@/core/messages';
 import './templates.css';
+import { Button } from '../kit';
 
 const PARTS = { subject: 'subject', text: 'words', plain: 'plain version' } as const;
 
@@ -33,9 +34,8 @@ export function Findings({ findings, onJump }: { findings: readonly Finding[]; o
                   {finding.message} <span className="soft small">{PARTS[finding.part]}</span>
                 </span>
                 {finding.at && (
-                  <button
-                    type="button"
-                    className="chip tiny"
+                  <Button
+                    size="tiny"
                     aria-label={`Go to the place: ${finding.message}`}
                     onClick={(event) => {
                       event.preventDefault();
@@ -43,7 +43,7 @@ export function Findings({ findings, onJump }: { findings: readonly Finding[]; o
                     }}
                   >
                     Go there
-                  </button>
+                  </Button>
                 )}
               </summary>
               <p className="soft small">{finding.because}</p>
@@ -74,9 +74,9 @@ export function Wordings({ checked }: { checked: Checked }) {
           </span>
         )}
         {count > 1 && (
-          <button type="button" className="chip tiny" aria-expanded={open} onClick={() => setOpen(!open)}>
+          <Button size="tiny" aria-expanded={open} onClick={() => setOpen(!open)}>
             {count.toLocaleString('en-US')} wordings
-          </button>
+          </Button>
         )}
       </span>
       {open && <AllWordings checked={checked} />}

@@ -6,8 +6,9 @@ import { Node } from '@tiptap/core';
 import Image from '@tiptap/extension-image';
 import StarterKit from '@tiptap/starter-kit';
 import type { MailDoc } from '@/core/messages';
-import { sendPicture, useToast } from '../primitives';
+import { sendPicture } from '../primitives';
 import './templates.css';
+import { Button, FileButton, Input, useToast } from '../kit';
 
 const MailButton = Node.create({
   name: 'mailButton',
@@ -121,17 +122,11 @@ type Asking =
 
 function Tools({ editor }: { editor: Editor }) {
   const toast = useToast();
-  const file = useRef<HTMLInputElement>(null);
   const [asking, setAsking] = useState<Asking | null>(null);
   const tool = (name: string, words: string, act: () => void) => (
-    <button
-      type="button"
-      className={`chip tiny${editor.isActive(name) ? ' on' : ''}`}
-      aria-pressed={editor.isActive(name)}
-      onClick={act}
-    >
+    <Button size="tiny" pressed={editor.isActive(name)} onClick={act}>
       {words}
-    </button>
+    </Button>
   );
   const chain = () => editor.chain().focus();
   const put = (asked: Asking) => {
@@ -169,21 +164,14 @@ function Tools({ editor }: { editor: Editor }) {
         )}
         {tool('mailButton', 'Button', () => setAsking({ what: 'button', href: 'https://', label: '' }))}
         {tool('horizontalRule', 'Line', () => chain().setHorizontalRule().run())}
-        <button type="button" className="chip tiny" onClick={() => file.current?.click()}>
-          Picture
-        </button>
-        <input
-          ref={file}
-          type="file"
-          hidden
+        <FileButton
+          size="tiny"
+          label="Picture to put in"
           accept="image/png,image/jpeg,image/gif,image/webp"
-          aria-label="Picture to put in"
-          onChange={(event) => {
-            const [chosen] = event.target.files ?? [];
-            event.target.value = '';
-            if (chosen) void picture(chosen);
-          }}
-        />
+          onFile={(chosen) => void picture(chosen)}
+        >
+          Picture
+        </FileButton>
       </div>
       {asking && <AskFor asking={asking} onChange={setAsking} onPut={put} onCancel={() => setAsking(null)} />}
     </>
@@ -204,8 +192,7 @@ function AskFor({
   const field = (label: string, value: string, put: (value: string) => void, first = false) => (
     <label className="small">
       {label}{' '}
-      <input
-        className="chip"
+      <Input
         autoFocus={first}
         value={value}
         onChange={(event) => put(event.target.value)}
@@ -225,12 +212,12 @@ function AskFor({
       {asking.what === 'picture'
         ? field('It shows (read where pictures are not loaded)', asking.alt, (alt) => onChange({ ...asking, alt }), true)
         : field('It leads to', asking.href, (href) => onChange({ ...asking, href }), asking.what === 'link')}
-      <button type="button" className="chip tiny on" onClick={() => onPut(asking)}>
+      <Button size="tiny" selected onClick={() => onPut(asking)}>
         {asking.what === 'link' && !asking.href.trim() ? 'No link' : 'Put it in'}
-      </button>
-      <button type="button" className="chip tiny" onClick={onCancel}>
+      </Button>
+      <Button size="tiny" onClick={onCancel}>
         Cancel
-      </button>
+      </Button>
     </div>
   );
 }

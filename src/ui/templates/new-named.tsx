@@ -6,7 +6,8 @@ import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CHANNELS, type Channel } from '@/core/contacts';
-import { ErrorMessage, FormEnd, freshKey } from '../primitives';
+import { freshKey } from '../primitives';
+import { Checkbox, ErrorMessage, FormEnd, Radio } from '../kit';
 
 interface Props<C extends Channel> {
   title: string;
@@ -50,8 +51,7 @@ export function NewNamed<C extends Channel>({ title, label, does, channels, team
         <div className="line" role="radiogroup" aria-label="For what">
           {channels.map((one) => (
             <label key={one} className="choice">
-              <input type="radio" name="channel" checked={channel === one} onChange={() => setChannel(one)} />{' '}
-              {CHANNELS[one].template}
+              <Radio name="channel" checked={channel === one} onChange={() => setChannel(one)} /> {CHANNELS[one].template}
             </label>
           ))}
         </div>
@@ -65,7 +65,7 @@ export function NewNamed<C extends Channel>({ title, label, does, channels, team
         />
         {team && (
           <label className="choice">
-            <input type="checkbox" checked={shared} onChange={(event) => setShared(event.target.checked)} /> For the whole team
+            <Checkbox checked={shared} onChange={(event) => setShared(event.target.checked)} /> For the whole team
           </label>
         )}
         <ErrorMessage error={make.error} />

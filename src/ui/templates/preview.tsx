@@ -6,9 +6,10 @@ import { showPhone } from '@/core/capture';
 import { CHANNELS, type Channel, type ContactView } from '@/core/contacts';
 import { fillFor, htmlOfText, mailPage, type Words } from '@/core/messages';
 import type { Jsoned } from '@/core/shared';
-import { ask, useToast } from '../primitives';
+import { ask } from '../primitives';
 import { useMergeFields } from './fields';
 import './templates.css';
+import { Button, Input, useToast } from '../kit';
 
 type Contact = Jsoned<ContactView>;
 /** Whether they have an address of the channel, so that a preview shows one. */
@@ -41,19 +42,18 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
   const { preview } = CHANNELS[channel];
   const name = nameOf(contact);
   const toggle = (on: boolean, words_: string, set: (on: boolean) => void) => (
-    <button type="button" className={`chip tiny${on ? ' on' : ''}`} aria-pressed={on} onClick={() => set(!on)}>
+    <Button size="tiny" pressed={on} onClick={() => set(!on)}>
       {words_}
-    </button>
+    </Button>
   );
   return (
     <section aria-label="As they will see it" className="preview-step">
       <div className="beside">
         <span className="soft small">As</span>
-        <input
+        <Input
           list="preview-people"
           aria-label="Whose preview"
-          className="chip tiny"
-          style={{ width: 170, cursor: 'text' }}
+          width={170}
           placeholder={name || 'somebody'}
           value={q}
           onChange={(event) => {
@@ -71,9 +71,9 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
           {name} will see it{filled.usedPlain ? ', in the plain version' : ''}
         </span>
         {filled.picks.length > 0 && (
-          <button type="button" className="chip tiny" onClick={() => setSeed(seed + 1)}>
+          <Button size="tiny" onClick={() => setSeed(seed + 1)}>
             another wording
-          </button>
+          </Button>
         )}
         {(preview === 'phone' || preview === 'mailbox') && toggle(dark, 'dark', setDark)}
         {preview === 'mailbox' && toggle(narrow, 'narrow', setNarrow)}
@@ -149,8 +149,8 @@ function TryIt({ channel, words, contactId }: { channel: Channel; words: Words; 
     onError: toast.fail,
   });
   return (
-    <button type="button" className="chip tiny" disabled={send.isPending} onClick={() => send.mutate()}>
+    <Button size="tiny" disabled={send.isPending} onClick={() => send.mutate()}>
       Try it on me
-    </button>
+    </Button>
   );
 }

@@ -2,17 +2,17 @@
 /** One template: its words with their checks, as a real person will see them, and what each of its variants brought. */
 import { capitalized } from '@/core/shared';
 import { useState } from 'react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { CHANNELS } from '@/core/contacts';
 import { chanceOf, type VariantView, type Words } from '@/core/messages';
-import { ask, ErrorMessage, freshKey, useToast, useUndoHistory } from '../primitives';
+import { ask, freshKey, useUndoHistory } from '../primitives';
 import type { Template } from './fields';
 import { Preview } from './preview';
 import { Rate } from './rates';
 import { WordsEditor } from './words-editor';
 import './templates.css';
+import { Button, ErrorMessage, Input, LinkButton, useToast } from '../kit';
 
 type InFull = Template & { variants: VariantView[] };
 
@@ -77,8 +77,9 @@ export function TemplateEditor({ first }: { first: InFull }) {
       <div className="headline">
         <div>
           <h1>
-            <input
-              className="heading-input"
+            <Input
+              look="title"
+              width="min(560px, 100%)"
               aria-label="Name of the template"
               value={name}
               maxLength={80}
@@ -93,31 +94,24 @@ export function TemplateEditor({ first }: { first: InFull }) {
           </p>
         </div>
         <div className="beside">
-          <Link className="act" href="/campaigns/templates" prefetch={false}>
-            All templates
-          </Link>
-          <button type="button" className="act" disabled={copy.isPending} onClick={() => copy.mutate()}>
+          <LinkButton href="/campaigns/templates">All templates</LinkButton>
+          <Button disabled={copy.isPending} onClick={() => copy.mutate()}>
             Copy
-          </button>
+          </Button>
           {may && (
             <>
-              <button
-                type="button"
-                className="act"
-                onClick={() => remove.mutate()}
-                title="Touches that use it go on with the words they keep themselves"
-              >
+              <Button onClick={() => remove.mutate()} title="Touches that use it go on with the words they keep themselves">
                 Take away
-              </button>
-              <button type="button" className="act" disabled={!mayBack} onClick={back} title="Take the last change back (Ctrl+Z)">
+              </Button>
+              <Button disabled={!mayBack} onClick={back} title="Take the last change back (Ctrl+Z)">
                 Undo
-              </button>
-              <button type="button" className="act" disabled={!mayForward} onClick={forward} title="Do it again (Ctrl+Shift+Z)">
+              </Button>
+              <Button disabled={!mayForward} onClick={forward} title="Do it again (Ctrl+Shift+Z)">
                 Redo
-              </button>
-              <button type="button" className="act main" disabled={!changed || save.isPending} onClick={() => save.mutate()}>
+              </Button>
+              <Button look="main" disabled={!changed || save.isPending} onClick={() => save.mutate()}>
                 Keep it
-              </button>
+              </Button>
             </>
           )}
         </div>
@@ -130,10 +124,9 @@ export function TemplateEditor({ first }: { first: InFull }) {
           {!CHANNELS[template.channel].isTask && (
             <label className="beside small" style={{ marginTop: 14 }}>
               At most
-              <input
+              <Input
                 type="number"
-                className="chip tiny"
-                style={{ width: 90 }}
+                width={90}
                 min={1}
                 max={1_000_000}
                 aria-label="Most messages of it a day"

@@ -12,6 +12,7 @@ import { NewNamed } from './new-named';
 import { Rate } from './rates';
 import { CampaignTabs } from './tabs';
 import './templates.css';
+import { Button, Checkbox } from '../kit';
 
 const heading = (channel: Channel): string => capitalized(`${CHANNELS[channel].template}s`);
 
@@ -34,9 +35,9 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
             Used by touches of campaigns and by broadcasts. What a wording brought is counted for that wording alone.
           </p>
         </div>
-        <button type="button" className="act main" onClick={() => setMaking(true)}>
+        <Button look="main" onClick={() => setMaking(true)}>
           New template
-        </button>
+        </Button>
       </div>
       {templates.length === 0 && (
         <p className="empty">There is no template yet. Make the first from what you write most often.</p>
@@ -67,8 +68,7 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
                     {office && (
                       <td>
                         {!CHANNELS[channel].isTask && (
-                          <input
-                            type="checkbox"
+                          <Checkbox
                             aria-label={`${row.name} in an A/B test`}
                             checked={chosen.has(row.id)}
                             onChange={() => choose(row.id)}

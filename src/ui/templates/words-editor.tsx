@@ -5,11 +5,12 @@ import dynamic from 'next/dynamic';
 import TextField from '@mui/material/TextField';
 import { CHANNELS, type Channel } from '@/core/contacts';
 import { checkWords, docOfText, MERGE_FIELD_NAMES, textOfDoc, type Finding, type MessagePart, type Words } from '@/core/messages';
-import { sendFile, useToast } from '../primitives';
+import { sendFile } from '../primitives';
 import { othersOf, useOwnFields, useTemplates } from './fields';
 import { Findings, Wordings } from './findings';
 import type { MailEditorHandle } from './mail-editor';
 import './templates.css';
+import { BareButton, Button, FileButton, useToast } from '../kit';
 
 const MailEditor = dynamic(() => import('./mail-editor').then((one) => one.MailEditor), {
   ssr: false,
@@ -104,38 +105,28 @@ export function WordsEditor({
               ...MERGE_FIELD_NAMES.map((name) => [name, name.replaceAll('_', ' ')]),
               ...own.map((name) => [`field.${name}`, name]),
             ].map(([field, name]) => (
-              <button key={field} type="button" className="chip tiny" onClick={() => put(`{{ ${field} }}`)}>
+              <Button key={field} size="tiny" onClick={() => put(`{{ ${field} }}`)}>
                 {name}
-              </button>
+              </Button>
             ))}
           </div>
           <div className="beside" role="group" aria-label="Put wording into the words">
-            <button
-              type="button"
-              className="chip tiny"
-              onClick={() => put('{one wording|another}')}
-              title="One of them goes to each person"
-            >
+            <Button size="tiny" onClick={() => put('{one wording|another}')} title="One of them goes to each person">
               variants
-            </button>
-            <button type="button" className="chip tiny" onClick={() => put('{{ town | default: "the coast" }}')}>
+            </Button>
+            <Button size="tiny" onClick={() => put('{{ town | default: "the coast" }}')}>
               field with a default
-            </button>
-            <button
-              type="button"
-              className="chip tiny"
-              onClick={() => put('{% if town %}in {{ town }}{% else %}here{% endif %}')}
-            >
+            </Button>
+            <Button size="tiny" onClick={() => put('{% if town %}in {{ town }}{% else %}here{% endif %}')}>
               only if known
-            </button>
-            <button
-              type="button"
-              className="chip tiny"
+            </Button>
+            <Button
+              size="tiny"
               onClick={() => put('{% if team %}we{% else %}I{% endif %}')}
               title="“we” where several agents work, “I” for one alone"
             >
               we or I
-            </button>
+            </Button>
           </div>
         </details>
       )}
@@ -163,43 +154,32 @@ function Along({ words, readOnly, onChange }: { words: Words; readOnly: boolean;
   return (
     <div className="beside">
       {!readOnly && (
-        <button
-          type="button"
-          className={`chip tiny${words.doc ? ' on' : ''}`}
-          aria-pressed={Boolean(words.doc)}
+        <Button
+          size="tiny"
+          pressed={Boolean(words.doc)}
           onClick={() => onChange({ ...words, doc: words.doc ? null : docOfText(words.text) })}
         >
           With headings, pictures and buttons
-        </button>
+        </Button>
       )}
       {files.map((file) => (
         <span key={file.id} className="tag">
           {file.name}{' '}
           {!readOnly && (
-            <button
-              type="button"
+            <BareButton
               className="plain-button"
               aria-label={`Leave out ${file.name}`}
               onClick={() => onChange({ ...words, files: files.filter(({ id }) => id !== file.id) })}
             >
               ×
-            </button>
+            </BareButton>
           )}
         </span>
       ))}
       {!readOnly && (
-        <label className="chip tiny" style={{ cursor: 'pointer' }}>
+        <FileButton size="tiny" onFile={(file) => void add(file)}>
           Attach a file
-          <input
-            type="file"
-            className="unseen"
-            onChange={(event) => {
-              const [file] = event.target.files ?? [];
-              event.target.value = '';
-              if (file) void add(file);
-            }}
-          />
-        </label>
+        </FileButton>
       )}
     </div>
   );

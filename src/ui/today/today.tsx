@@ -11,6 +11,7 @@ import type { TodayEntry, TodayView } from '@/core/today';
 import type { Jsoned } from '@/core/shared';
 import { Dossier } from '../contacts';
 import { Ago, ask, Strokes, Timer, useIsNarrow, useKeys, useNow, useZone, when } from '../primitives';
+import { BareButton } from '../kit';
 
 export type Today = Jsoned<TodayView> & { call: Jsoned<CallView> | null };
 type Entry = Jsoned<TodayEntry>;
@@ -109,9 +110,8 @@ function Person({ entry, chosen, mine, onChoose }: { entry: Entry; chosen: boole
     if (chosen) row.current?.scrollIntoView({ block: 'nearest' });
   }, [chosen]);
   return (
-    <button
+    <BareButton
       ref={row}
-      type="button"
       className={`row${chosen ? ' sel' : ''}`}
       onClick={onChoose}
       aria-current={chosen}
@@ -135,7 +135,7 @@ function Person({ entry, chosen, mine, onChoose }: { entry: Entry; chosen: boole
         <Since group={reason.group} since={reason.since} />
         <Strokes horizon={entry.horizon} />
       </span>
-    </button>
+    </BareButton>
   );
 }
 

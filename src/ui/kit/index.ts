@@ -1,0 +1,12 @@
+export { BareButton, Button, LinkButton, type ButtonLook, type ButtonProps } from './button';
+export { Checkbox, Radio } from './choice';
+export { FileButton } from './file-button';
+export { Input, Textarea } from './input';
+export { Select } from './select';
+export { ToastProvider, useToast } from './toast';
+export { DateField, TimeField } from './date-field';
+export { FormatProvider, useFormat } from './format';
+export { TypedField, type TypedFieldProps } from './typed-field';
+export { ErrorMessage, errorSentence } from './error-message';
+export { FormEnd } from './form-end';
+export { SpanField, unitOf } from './span-field';

@@ -1,0 +1,2 @@
+/** In tests of components sheets of styles are nothing. */
+export {};
