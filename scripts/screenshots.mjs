@@ -29,7 +29,7 @@ const VIEWS = [
   ['today-dark', 'agent2', '/today', { scheme: 'dark' }],
   ['today-phone', 'agent1', '/today', { size: PHONE }],
   ['public-page-phone', null, '/p/lantern-county', { size: PHONE }],
-  ['call', 'agent1', '/today', { keys: ['c'], wait: 6_500, type: 'Wants to be near the harbor' }],
+  ['call', 'agent1', '/today', { keys: ['c'], wait: 6_500, type: 'They want to be near the harbor' }],
 ];
 
 await script(async () => {

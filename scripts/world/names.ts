@@ -68,7 +68,7 @@ export const ANSWERS = [
 ];
 export const NOTES = [
   'Wants to stay near the harbor; brother-in-law is a carpenter and will look at anything old.',
-  'Rents until March. Prefers e-mail, reads it in the evening.',
+  'Rents until March. Prefers email, reads it in the evening.',
   'Two children, school matters more than the garden.',
   'Has seen two homes with somebody else. Be quick.',
   'Wants to sell first. Talk about a bridge loan.',

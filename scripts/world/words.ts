@@ -15,24 +15,20 @@ const MAIL_DOC: NonNullable<Words['doc']> = {
       content: [
         {
           type: 'text',
-          text: '{Hello|Good morning} {{ first_name }}, here is the one page that {% if team %}we send{% else %}I send{% endif %} every month: what homes in ',
+          text: '{Hi|Good morning} {{ first_name }}, here’s {% if team %}our{% else %}my{% endif %} monthly summary of what homes in ',
         },
         { type: 'text', text: '{{ town | default: "Lantern County" }}', marks: [{ type: 'bold' }] },
-        { type: 'text', text: ' really sold for.' },
+        { type: 'text', text: ' sold for.' },
       ],
     },
     {
       type: 'bulletList',
-      content: [
-        'Prices as they were signed, not as they were asked',
-        'How long each home stood',
-        'What is new, and open on Saturday',
-      ].map((text) => ({
+      content: ['Sold prices, not asking prices', 'Days on the market', 'New listings and Saturday open houses'].map((text) => ({
         type: 'listItem',
         content: [{ type: 'paragraph', content: [{ type: 'text', text }] }],
       })),
     },
-    { type: 'mailButton', attrs: { label: 'Look at the homes', href: 'https://homes.tern-tiller.example/this-month' } },
+    { type: 'mailButton', attrs: { label: 'See the homes', href: 'https://homes.tern-tiller.example/this-month' } },
     { type: 'paragraph', content: [{ type: 'text', text: '{{ agent_name }}, {{ agent_phone }}' }] },
   ],
 };
@@ -42,18 +38,18 @@ const TEMPLATES: { channel: Channel; name: string; words: Words; cap?: number }[
     channel: 'text',
     name: 'First text to a buyer',
     words: {
-      text: '{Hello|Good day} {{ first_name }}, {{ agent_first_name }} at {{ brokerage }}. You asked about homes in {{ town }}. {When may I call?|Is there an hour that suits you for a call?} Reply STOP for no more texts.',
+      text: "{Hi|Hello} {{ first_name }}, it's {{ agent_first_name }} with {{ brokerage }}. You asked about homes in {{ town }}. {When can I call you?|When's a good time for a call?} Reply STOP to opt out.",
       plain:
-        'Hello, {{ agent_first_name }} at {{ brokerage }}. You asked about homes here. When may I call? Reply STOP for no more texts.',
+        "Hi, it's {{ agent_first_name }} with {{ brokerage }}. You asked about homes in the area. When can I call you? Reply STOP to opt out.",
     },
   },
   {
     channel: 'text',
-    name: 'Reminder of an appointment',
+    name: 'Appointment reminder',
     words: {
-      text: 'Hello {{ first_name }}, {{ agent_first_name }} at {{ brokerage }}: we meet tomorrow. If something came up, two words are enough. Reply STOP for no more texts.',
+      text: "Hi {{ first_name }}, it's {{ agent_first_name }} with {{ brokerage }}. Looking forward to meeting tomorrow. If anything changes, just text me. Reply STOP to opt out.",
       plain:
-        'Hello, {{ agent_first_name }} at {{ brokerage }}: we meet tomorrow. If something came up, two words are enough. Reply STOP for no more texts.',
+        "Hi, it's {{ agent_first_name }} with {{ brokerage }}. Looking forward to meeting tomorrow. If anything changes, just text me. Reply STOP to opt out.",
     },
     cap: 200,
   },
@@ -61,39 +57,38 @@ const TEMPLATES: { channel: Channel; name: string; words: Words; cap?: number }[
     channel: 'email',
     name: 'What sold this month',
     words: {
-      subject: '{What sold in|Prices of the month in} {{ town | default: "Lantern County" }}',
+      subject: '{What sold in|Home sales in} {{ town | default: "Lantern County" }}',
       text: '',
-      plain:
-        'Hello,\n\nhere is the one page of the month: what homes on the coast really sold for.\n\n{{ agent_name }}, {{ agent_phone }}',
+      plain: 'Hello,\n\nHere’s this month’s summary of what homes in the area sold for.\n\n{{ agent_name }}, {{ agent_phone }}',
       doc: MAIL_DOC,
     },
   },
   {
     channel: 'email',
-    name: 'After the first talk',
+    name: 'After the first call',
     words: {
-      subject: 'What we spoke about',
-      text: 'Hello {{ first_name }},\n\nthank you for the talk. I keep an eye open in {{ town | default: "the towns you named" }} and write when something fits, not before.\n\n{{ agent_name }}',
+      subject: 'What we talked about',
+      text: 'Hi {{ first_name }},\n\nThanks for the call today. I’ll keep an eye out in {{ town | default: "the cities you mentioned" }} and email you when something fits. What did I miss?\n\n{{ agent_name }}',
       plain:
-        'Hello,\n\nthank you for the talk. I keep an eye open and write when something fits, not before.\n\n{{ agent_name }}',
+        'Hello,\n\nThanks for the call today. I’ll keep an eye out and email you when something fits. What did I miss?\n\n{{ agent_name }}',
     },
   },
   {
     channel: 'letter',
-    name: 'To the street of a new listing',
+    name: 'New listing nearby',
     words: {
       subject: 'A home near yours',
-      text: 'Dear {{ first_names }},\n\na home in your street comes to the market next week. If somebody you like should be your neighbor, tell them before others do.\n\n{{ agent_name }}, {{ brokerage }}',
+      text: 'Dear {{ first_names }},\n\nA home near you is coming on the market next week. If you know anyone who’s looking to buy, please pass it along.\n\n{{ agent_name }}, {{ brokerage }}',
       plain:
-        'Hello,\n\na home in your street comes to the market next week. If somebody you like should be your neighbor, tell them before others do.\n\n{{ agent_name }}, {{ brokerage }}',
+        'Hello,\n\nA home near you is coming on the market next week. If you know anyone who’s looking to buy, please pass it along.\n\n{{ agent_name }}, {{ brokerage }}',
     },
   },
   {
     channel: 'call',
     name: 'First call to a seller',
     words: {
-      text: 'Ask {{ first_name }} why they think of selling, and by when. Listen for where they would go next. Offer half an hour at the house, and one page about their street.',
-      plain: 'Ask why they think of selling, and by when. Offer half an hour at the house.',
+      text: 'Ask {{ first_name }} why they’re thinking of selling and when. Find out where they’d go next. Offer a half-hour visit and a one-page summary of nearby sales.',
+      plain: 'Ask why they’re thinking of selling and when. Offer a half-hour visit.',
     },
   },
 ];

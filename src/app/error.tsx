@@ -5,7 +5,7 @@ export default function Failed({ reset }: { reset: () => void }) {
   return (
     <main className="public">
       <h1>This page could not be shown</h1>
-      <p style={{ margin: '12px 0 20px' }}>Nothing was lost. Try again; if it stays, tell an admin.</p>
+      <p style={{ margin: '12px 0 20px' }}>Nothing was lost. Try again. If it keeps happening, tell an admin.</p>
       <Button look="main" onClick={reset}>
         Try again
       </Button>

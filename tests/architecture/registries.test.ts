@@ -53,6 +53,6 @@ test('a block is taken as it begins, and refused without one of its fields', () 
   expect(pageSchema.validate({ ...page, blocks: [...page.blocks, silent] }).error?.message).toMatch(/blocks/);
   expect(namedIn([...page.blocks, picture], 'picture')).toEqual(['12']);
   expect(pageErrors({ ...page, blocks: [...page.blocks, picture] })).toEqual([
-    { block: 'b9', message: 'Say in words what the picture shows, for those who cannot see it.' },
+    { block: 'b9', message: 'Describe the picture for people who can’t see it.' },
   ]);
 });

@@ -3,8 +3,8 @@ import { checkWords, fillWords, mergeFields, shinglesOf, type Words } from '@/co
 
 const WORDS: Words = {
   subject: '{Homes|Houses} in {{ town }}',
-  text: '{Hello|Good morning|Good day} {{ first_name | default: "there" }}, {% if team %}we{% else %}I{% endif %} {saw|noticed} that you asked about {{ town }}. {When would suit you|May I call you} this week? {{ agent_first_name }} at {{ brokerage }}. Reply STOP for no more texts.',
-  plain: 'Hello from {{ brokerage }}. Reply STOP for no more texts.',
+  text: '{Hello|Good morning|Good day} {{ first_name | default: "there" }}, {% if team %}we{% else %}I{% endif %} {saw|noticed} that you asked about {{ town }}. {When would suit you|May I call you} this week? {{ agent_first_name }} at {{ brokerage }}. Reply STOP to opt out.',
+  plain: 'Hello from {{ brokerage }}. Reply STOP to opt out.',
 };
 const MESSAGES = 100_000;
 

@@ -68,7 +68,7 @@ test('a door shows how it would read a body with a mapping, with what would be w
       { place: 'q2', value: 'nobody' },
     ],
     inquiry: { person: { first_name: 'Odo', last_name: 'Fenwick' } },
-    errors: [{ field: 'person.emails.0', message: 'nobody is not an e-mail address' }],
+    errors: [{ field: 'person.emails.0', message: 'nobody is not a valid email address' }],
   });
   const secret = door.address!.split('/').at(-1)!;
   expect((await m.capture.doorOfSecret(secret)).id).toBe(door.id);
@@ -78,7 +78,7 @@ test('a door shows how it would read a body with a mapping, with what would be w
   expect((await m.capture.doorOfSecret(changed.address!.split('/').at(-1)!)).id).toBe(door.id);
 });
 
-test('a key is changed for a new one: both work, then only the new one; a key of a door takes in leads and nothing else', async () => {
+test('a key is changed for a new one: both work, then only the new one; a door’s key can only send leads', async () => {
   const { m, db, users } = app();
   const ada = users.Ada!;
   const door = await m.capture.createDoor(app().as('Ada'), { kind: 'api', name: 'Our website' });

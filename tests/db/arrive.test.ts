@@ -23,7 +23,7 @@ test('a new person becomes a contact, cleaned, with the raw inquiry kept as it c
     tags: ['choir'],
   });
   expect(contact.status).toBe('created');
-  expect(routing.because).toMatch(/First rung, “Buyers”: Coast agents by round robin, .* was next/);
+  expect(routing.because).toMatch(/Rung 1, “Buyers”: Coast agents (round robin), .* was next/);
   const stored = await app.contact(contact.id);
   expect(stored).toMatchObject({
     first_name: 'Oda',
@@ -39,14 +39,14 @@ test('a new person becomes a contact, cleaned, with the raw inquiry kept as it c
   expect(raw).toMatchObject({ person: { first_name: 'ODA', phones: ['(564) 555-0123'] } });
 });
 
-test('a returning person is a new inquiry on the same contact and stays with their agent, by e-mail or by phone in another spelling', async () => {
+test('a returning person is a new inquiry on the same contact and stays with their agent, by email or by phone in another spelling', async () => {
   const first = await app.arrives({ emails: ['back@again.example'], phones: ['+1 564 555 0133'] });
   const byMail = await app.arrives({ emails: ['BACK@again.example'] });
   const byPhone = await app.arrives({ phones: ['564.555.0133'], emails: ['second@again.example'] });
   expect(byMail.contact).toEqual({ id: first.contact.id, status: 'matched' });
   expect(byPhone.contact).toEqual({ id: first.contact.id, status: 'matched' });
   expect(byPhone.routing.agent).toEqual(first.routing.agent);
-  expect(byPhone.routing.because).toMatch(/^Came back, so stays with/);
+  expect(byPhone.routing.because).toMatch(/^Returning, so stays with/);
   expect((await app.contact(first.contact.id)).emails).toEqual(['back@again.example', 'second@again.example']);
   expect((await app.story(first.contact.id)).filter((line) => line.startsWith('inquiry'))).toHaveLength(3);
 });
@@ -94,7 +94,7 @@ test('an agent who adds a lead keeps it; an admin’s goes down the ladder; a se
   const seller = await app.arrives({ emails: ['seller@hand.example'], roles: ['seller'] });
   expect(seller.routing).toMatchObject({
     agent: { id: app.users.Ada!.id },
-    because: 'No rung matched, so the safety net takes it: Ada Test.',
+    because: 'No rung matched, so it goes to the safety net: Ada Test.',
   });
 });
 

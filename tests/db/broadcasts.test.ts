@@ -159,7 +159,7 @@ test('at a time it goes in the office’s zone, or at that time wherever each is
     {
       goes: { on: 'office', ...at },
       channel: 'text',
-      words: { text: 'News of Tern. Reply STOP for no more texts.', plain: 'x' },
+      words: { text: 'News of Tern. Reply STOP to opt out.', plain: 'x' },
     },
   );
   for (const { id } of [local, office]) await broadcasts().startBroadcast(ada(), id);
@@ -309,7 +309,7 @@ test('letters go as pages and are tracked to the door; one for a household; prin
   });
 });
 
-test('files go along with an e-mail, checked by what they are; a mail of blocks has both bodies and pictures from here', async () => {
+test('files go along with an email, checked by what they are; a mail of blocks has both bodies and pictures from here', async () => {
   const [one] = await people(1);
   const { files } = app().m;
   const pdf = Buffer.from('%PDF-1.7 a paper');

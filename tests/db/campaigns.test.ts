@@ -210,7 +210,7 @@ test('a draft and a campaign that is off take nobody, whoever puts them in; a he
   await app().db.run('update rungs set campaign_id = $1', [one.id]);
   const buyer = await somebody(2, { roles: ['buyer'] });
   expect(await enrollments(buyer)).toEqual([]);
-  expect(await app().story(buyer)).toContainEqual(expect.stringContaining('it is not switched on'));
+  expect(await app().story(buyer)).toContainEqual(expect.stringContaining('it’s not on'));
   await campaigns.updateCampaign(ada, one.id, { state: 'held' });
   await campaigns.enrollContact(ada, id, one.id);
   await app().advance('P3D');
@@ -310,7 +310,7 @@ test('an appointment ends what an answer would; what then follows may be a task 
   await app().settle();
   expect(await enrollments(meets)).toEqual([{ state: 'stopped', step: 0, why: 'appointment' }]);
   expect((await enrollments(promised))[0]).toMatchObject({ state: 'active' });
-  expect((await app().story(meets)).join('\n')).toContain('“Test campaign” stopped: an appointment was made.');
+  expect((await app().story(meets)).join('\n')).toContain('“Test campaign” stopped: they made an appointment.');
   expect(await db.rows('select note from tasks where contact_id = $1 and done_at is null order by id', [meets])).toEqual([
     { note: 'At the house' },
     { note: 'Prepare the papers' },

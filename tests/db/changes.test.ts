@@ -143,7 +143,7 @@ test('many go into a campaign, except those in it, those worked with and those n
   await it.m.contacts.updateContact(it.as('Ada'), silent!, { do_not_contact: true });
   const done = await change({ kind: 'campaign', campaign_id: '1' }, { ids: [inside!, client!, silent!, fresh!] });
   expect(done).toMatchObject({ changed: 1, left_alone: { already_in: 1, not_followed_up: 1, do_not_contact: 1 } });
-  expect(await it.story(fresh!)).toContainEqual(expect.stringContaining('Put into “New buyer” by Ada Test'));
+  expect(await it.story(fresh!)).toContainEqual(expect.stringContaining('Added to “New buyer” by Ada Test'));
   await undo(done.id);
   const row = await it.db.first<{ n: number }>(
     `select count(*)::int as n from enrollments where contact_id = $1 and state = 'active'`,
@@ -285,7 +285,7 @@ test('what an earlier version left alone is told by the reasons of today', async
   await reasons.up((sql) => it.db.run(sql));
   expect((await it.m.changes.findChange(it.as('Ada'), id)).left_alone).toEqual({ gone: 1, already_in: 3, not_followed_up: 2 });
   expect(await it.story(first!)).toContainEqual(
-    expect.stringContaining('“New buyer” was not begun: the stage is Client, where campaigns end.'),
+    expect.stringContaining('“New buyer” was not started: the stage is Client, where campaigns end.'),
   );
 });
 
@@ -299,6 +299,6 @@ test('what an earlier version said was wrong with an address is told as ever; re
   await it.db.run('alter table contact_points rename column error to fault');
   /* Where values are bound, two dollar signs stand for one. */
   for (let n = 0; n < 2; n += 1) await errors.up((sql) => it.db.run(sql.replaceAll('$', () => '$$')));
-  expect(await it.story(first!)).toContainEqual(expect.stringContaining('The email did not arrive: 550 no such mailbox.'));
+  expect(await it.story(first!)).toContainEqual(expect.stringContaining('The email wasn’t delivered: 550 no such mailbox.'));
   expect((await it.contact(first!)).address_errors).toEqual({});
 });

@@ -42,7 +42,7 @@ const look = async () => {
   return app().m.duplicates.listPairs(app().scope, 20);
 };
 
-test('names that sound alike in one place are a pair, with the reasons; strangers and couples are none', async () => {
+test('similar names in one place are a pair, with the reasons; strangers and couples are none', async () => {
   const [one, other] = await pair();
   await app().arrives({ first_name: 'Bram', last_name: 'Brandvold', emails: ['bram@x.example'], place });
   await app().arrives({ first_name: 'Katharina', last_name: 'Oyelaran', emails: ['ko@x.example'], place });
@@ -54,7 +54,7 @@ test('names that sound alike in one place are a pair, with the reasons; stranger
   });
   const pairs = await look();
   expect(pairs.map((found) => [found.one.id, found.other.id, found.because])).toEqual([
-    [one, other, 'They have names that sound alike, the same home and the same postal code.'],
+    [one, other, 'They have similar names, same address and same ZIP code.'],
   ]);
 });
 
@@ -86,7 +86,7 @@ test('an address that another has is noted and makes the two a sure pair, whatev
   expect(found).toMatchObject({
     one: { id: oda.contact.id },
     other: { id: nils.contact.id },
-    because: 'They have the same e-mail.',
+    because: 'They have same email.',
   });
 
   const { merge_id } = await app().m.duplicates.mergeContacts(app().as('Ada'), oda.contact.id, nils.contact.id, {});

@@ -151,7 +151,7 @@ test('a mail server that is away is said with the file, and the file is sent whe
   expect(await exports.findExport(app().as('Ada'), id)).toMatchObject({ mailed_at: expect.any(Date), mail_error: null });
 });
 
-test('a schedule of somebody who left orders nothing and says so; one about a segment that is gone fails with a reason', async () => {
+test('a schedule of somebody who left orders nothing and says so; one about a segment (deleted) fails with a reason', async () => {
   await crowd();
   const { exports, exporting, segments } = app().m;
   const saved = await segments.createSegment(app().as('Ada'), {
@@ -169,6 +169,6 @@ test('a schedule of somebody who left orders nothing and says so; one about a se
   await expect(exporting.performExport(file!.id)).rejects.toMatchObject({ code: 'not_found' });
   expect((await exports.listSchedules(app().as('Ada'))).map(({ by, error }) => [by, error])).toEqual([
     ['Abel Test', null],
-    ['Brisa Test', 'Whoever asked for it is no longer here.'],
+    ['Brisa Test', 'The person who requested it is no longer here.'],
   ]);
 });

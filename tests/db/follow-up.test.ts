@@ -16,7 +16,7 @@ const ODA = {
   place: { city: 'Saltmarsh', postal_code: '98741', street: '14 Heron Lane' },
 };
 
-test('text at once, e-mail next day at nine, call task on day 2, a letter as a real page on day 5, each at its own time', async () => {
+test('text at once, email next day at nine, call task on day 2, a letter as a real page on day 5, each at its own time', async () => {
   const { contact } = await app.arrives(ODA);
   await app.advance('P6D');
   const sent = app.received();
@@ -32,7 +32,7 @@ test('text at once, e-mail next day at nine, call task on day 2, a letter as a r
   const tasks = await app.db.rows<{ due_at: Date }>('select due_at from tasks where contact_id = $1', [contact.id]);
   expect(tasks.map(({ due_at }) => due_at.toISOString())).toEqual(['2026-11-25T18:00:00.000Z']);
   expect((await app.story(contact.id)).slice(-2).sort()).toEqual([
-    'finished: “New buyer” ran to its end.',
+    'finished: “New buyer” finished.',
     'message letter: “New buyer”, day 5.',
   ]);
 });
@@ -61,7 +61,7 @@ describe('a household', () => {
   const write = (to: string, channel: 'text' | 'email' | 'letter') =>
     app.m.messages.sendMessage(app.as('Ada'), to, { channel, text: 'Tea on Sunday?', both: true });
 
-  test('is written to together: one letter with both names, an e-mail to each; whoever said no is left out, with the reason', async () => {
+  test('is written to together: one letter with both names, an email to each; whoever said no is left out, with the reason', async () => {
     const { jago, gideon } = await couple();
     expect((await write(jago, 'letter')).others).toEqual([{ name: 'Gideon Eskerling', because: null, sent: true }]);
     await app.settle();
@@ -103,7 +103,7 @@ test('at night the text waits until eight o’clock at the contact and says so o
   expect((await app.contact(contact.id)).time_zone).toBe('America/New_York');
   expect(app.received('text').map(({ at }) => at)).toEqual(['2026-11-24T13:00:00.000Z']);
   expect((await app.story(contact.id)).filter((line) => line.startsWith('waits'))).toEqual([
-    'waits text: The text waits until Tue 24 Nov, 08:00 at the contact: quiet hours are outside 08:00–21:00.',
+    'waits text: The text waits until Tue, Nov 24, 8:00 AM: we send 8 AM–9 PM their time.',
   ]);
 });
 
@@ -111,7 +111,7 @@ test('without permission the text does not go and the timeline says why; the res
   const { contact } = await app.arrives({ ...ODA, permissions: { email: true } });
   await app.advance('P1D');
   expect(app.received().map(({ channel }) => channel)).toEqual(['email']);
-  expect(await app.story(contact.id)).toContain('held text: The text did not go: nobody has given permission for texts.');
+  expect(await app.story(contact.id)).toContain('held text: The text was not sent: no permission for texts.');
 });
 
 test('an answer by text stands in the timeline, stops the campaign, moves the stage and raises a hand at the top of Today', async () => {
@@ -122,7 +122,7 @@ test('an answer by text stands in the timeline, stops the campaign, moves the st
   expect(app.received().filter(({ to }) => to === '+15645550123')).toHaveLength(1);
   const story = await app.story(contact.id);
   expect(story).toContain('message text in: yes please');
-  expect(story).toContain('stopped: “New buyer” stopped: they answered by text.');
+  expect(story).toContain('stopped: “New buyer” stopped: they replied by text.');
   expect((await app.contact(contact.id)).stage.key).toBe('talking');
   const agent = Object.values(app.users).find(({ id }) => id === routing.agent!.id)!;
   const today = await app.m.today.readToday(app.scopeOf(agent.firstName), agent);
@@ -149,7 +149,7 @@ test('an answer by mail does the same, without the quoted text; an automatic one
   expect((await app.contact(contact.id)).stage.key).toBe('new');
   await app.advance('P2D');
   expect(await app.story(contact.id)).toContain('message email in: Wednesday is good');
-  expect(await app.story(contact.id)).toContain('stopped: “New buyer” stopped: they answered by email.');
+  expect(await app.story(contact.id)).toContain('stopped: “New buyer” stopped: they replied by email.');
 });
 
 test('STOP withdraws the permission for good: no campaign, no hand, no form brings a text back', async () => {
@@ -163,7 +163,7 @@ test('STOP withdraws the permission for good: no campaign, no hand, no form brin
   expect(after.stage.key).toBe('new');
   /* The first text, and the one confirmation. */
   expect(app.received('text')).toHaveLength(2);
-  expect(await app.story(contact.id)).toContain('stopped: “New buyer” stopped: they asked for no more texts.');
+  expect(await app.story(contact.id)).toContain('stopped: “New buyer” stopped: they opted out of texts.');
   await expect(app.m.messages.sendMessage(app.as('Ada'), contact.id, { channel: 'text', text: 'please?' })).rejects.toMatchObject(
     { code: 'touch_refused' },
   );
@@ -172,7 +172,7 @@ test('STOP withdraws the permission for good: no campaign, no hand, no form brin
   });
 });
 
-test('the unsubscribe link does it for e-mail, and once more does no harm; a forged link is none', async () => {
+test('the unsubscribe link does it for email, and once more does no harm; a forged link is none', async () => {
   const { contact } = await app.arrives({ ...ODA, phones: [] });
   await app.advance('P1D');
   const token = /\/u\/(\S+)/.exec(app.received('email')[0]!.body)![1]!;
@@ -196,7 +196,9 @@ test('a lead who is on the phone with the agent gets no automatic text, and the 
   const { contact } = await app.arrives({ ...ODA, on_the_phone: true });
   await app.advance('P1D');
   expect(app.received()).toEqual([]);
-  expect(await app.story(contact.id)).toContain('held: “New buyer” was not begun: the agent is on the phone with them already.');
+  expect(await app.story(contact.id)).toContain(
+    'held: “New buyer” was not started: the agent is already on the phone with them.',
+  );
 });
 
 test('an answer between the decision and the hand-over still stops the message', async () => {
@@ -211,14 +213,14 @@ test('an answer between the decision and the hand-over still stops the message',
   });
   await app.settle();
   expect(app.received()).toEqual([]);
-  expect(await app.story(contact.id)).toContain('held text: The text did not go: they answered before it left.');
+  expect(await app.story(contact.id)).toContain('held text: The text was not sent: they replied first.');
 });
 
 test('mail to a mailbox that is not there comes back: the address is marked, the next mail does not go', async () => {
   app.world.people.script('oda@brandvold.example', { mail: 'bounces' });
   const { contact } = await app.arrives({ ...ODA, phones: [] });
   await app.advance('P1D');
-  expect((await app.story(contact.id)).some((line) => line.startsWith('bounced email: The email did not arrive'))).toBe(true);
+  expect((await app.story(contact.id)).some((line) => line.startsWith('bounced email: The email wasn’t delivered'))).toBe(true);
   await expect(app.m.messages.sendMessage(app.as('Ada'), contact.id, { channel: 'email', text: 'again' })).rejects.toMatchObject({
     code: 'touch_refused',
   });

@@ -202,7 +202,7 @@ describe('the outbox', () => {
       app.m.messages.sendMessage(app.as('Ada'), contact.id, { channel, text });
     await expect(send('letter', 'Dear Oda')).rejects.toMatchObject({
       code: 'touch_refused',
-      message: 'The letter did not go: there is no complete mailing address.',
+      message: 'The letter was not sent: there is no complete mailing address.',
     });
     await expect(send('text', 'hello')).rejects.toMatchObject({ code: 'touch_refused' });
     await expect(send('email', '  \n ')).rejects.toMatchObject({ code: 'input_invalid' });
@@ -217,7 +217,7 @@ describe('the outbox', () => {
     await app.m.contacts.updateContact(app.as('Abel'), contact.id, { do_not_contact: true });
     await app.advance('P1D');
     expect(app.received('email')).toEqual([]);
-    expect(await app.story(contact.id)).toContain('held email: The email did not go: this person is marked do not contact.');
+    expect(await app.story(contact.id)).toContain('held email: The email was not sent: this person is marked do not contact.');
   });
 });
 

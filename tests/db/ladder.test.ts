@@ -61,7 +61,7 @@ test('whoever changes a ladder that somebody else has changed meanwhile is told;
   });
   await save([]);
   const { routing } = await app.arrives({ emails: ['none@ladder.example'] });
-  expect(routing.because).toBe('No rung matched, so the safety net takes it: Ada Test.');
+  expect(routing.because).toBe('No rung matched, so it goes to the safety net: Ada Test.');
   const versions = await app.m.routing.listLadderVersions('1');
   expect(versions.map(({ rungs }) => rungs)).toEqual([[], ['People about Saltmarsh → Coast agents'], ['Buyers → Coast agents']]);
   await app.m.routing.restoreLadder(app.as('Ada'), versions[1]!.id);
@@ -178,7 +178,7 @@ test('a roster that is used cannot be deleted, and one that goes round in a circ
   });
   await expect(app.m.routing.deleteRoster(app.as('Ada'), south)).rejects.toMatchObject({
     code: 'conflict',
-    message: 'Coast agents hands on to this roster. Change that first; nothing was deleted.',
+    message: 'Coast agents passes to this roster. Change that first; nothing was deleted.',
   });
   await expect(app.m.routing.deleteRoster(app.as('Ada'), '1')).rejects.toMatchObject({ code: 'conflict' });
 });
@@ -215,7 +215,7 @@ describe('handing on', () => {
     expect(after.Caspian).toBeGreaterThan(before.Caspian!);
     expect(await app.m.accounts.findUser(app.users.Abel!.id)).toBeNull();
     const story = await app.story('1');
-    expect(story.at(-1)).toContain('handed on by the ladder');
+    expect(story.at(-1)).toContain('reassigned by the ladder');
     await app.m.changes.undoChange(app.as('Ada'), id);
     await app.m.changes.performUndo(id, () => true);
     expect(await owners()).toEqual(before);

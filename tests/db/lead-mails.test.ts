@@ -228,14 +228,14 @@ test('what a door gives: its role where the mail says none, its tags and its sou
   }
   expect(await quiet()).toEqual([]);
   await app().setClock(new Date(begin + 4 * 24 * 3_600_000));
-  expect(await quiet()).toEqual(['Quiet for 3 days; usually somebody comes within 2 hours.']);
+  expect(await quiet()).toEqual(['No leads for 3 days; usually one comes in within 2 hours.']);
 });
 
 test('a lead whose words no inquiry may have waits for a person instead of being lost', async () => {
   const { address } = await mailbox();
   const long = 'x'.repeat(300);
   await send(
-    `From: Brackwater <leads@brackwater.example>\r\nSubject: y\r\n\r\nName: Oda Brandvold\r\nE-mail: ${long}@x.example\r\nMessage: hello\r\n`,
+    `From: Brackwater <leads@brackwater.example>\r\nSubject: y\r\n\r\nName: Oda Brandvold\r\nEmail: ${long}@x.example\r\nMessage: hello\r\n`,
     address!,
   );
   expect((await states()).map(({ state }) => state)).toEqual(['waiting']);

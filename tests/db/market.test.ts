@@ -89,7 +89,7 @@ test('an inquiry on a listing that is known knows its place and price; switched 
   const as = app().as('Ada');
   const abel = app().users.Abel!;
   await take(
-    `ListingId,StandardStatus,UnparsedAddress,City,PostalCode,ListPrice,Latitude,Longitude,PropertySubType,ListAgentFullName\nLC-7,Active,"7 Weir Lane, Oldmill Reach",Oldmill Reach,98771,410000,47.1,-124.2,Townhouse,${abel.firstName} ${abel.lastName}`,
+    `ListingId,StandardStatus,UnparsedAddress,City,PostalCode,ListPrice,Latitude,Longitude,PropertySubType,ListAgentFullName\nLC-7,Active,"7 Weir Lane, Oldmill Reach",Oldmill Reach,98771,410000,47.1,-124.2,Cityhouse,${abel.firstName} ${abel.lastName}`,
   );
   const ask = (n: number, listing: object) => app().arrives({ phones: [`+1206555017${n}`], listing });
   await ask(1, { id: 'LC-7' });
@@ -100,7 +100,7 @@ test('an inquiry on a listing that is known knows its place and price; switched 
     price: 410_000,
     latitude: 47.1,
     longitude: -124.2,
-    kind: 'Townhouse',
+    kind: 'Cityhouse',
     city: 'Oldmill Reach',
     postal_code: '98771',
   });

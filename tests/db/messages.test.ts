@@ -117,7 +117,7 @@ test('the daily cap of a template moves what is over it to the next morning', as
       (await app().db.first<{ id: string }>(`select contact_id as id from activities where kind = 'waits' limit 1`))!.id,
     )
   ).join('\n');
-  expect(story).toContain('at most 2 of “Capped” go in a day');
+  expect(story).toContain('“Capped” is limited to 2 a day');
 });
 
 test('an A/B test hands out evenly, the same to the same message, and its winner alone once it is named', async () => {
@@ -259,7 +259,7 @@ test('the assistant asks, understands, writes down and hands over; the campaign 
     words: 'yes',
   });
   expect(texts(2)).toHaveLength(2);
-  expect((await app().story(handed)).join('\n')).toContain('The assistant hands over: “what is this about”');
+  expect((await app().story(handed)).join('\n')).toContain('The assistant handed off: “what is this about”');
   const states = () => db.rows<{ state: string }>('select state from assistant_conversations order by contact_id');
   expect((await states()).map(({ state }) => state)).toEqual(['done', 'handed', 'open']);
   await app().m.messages.sendMessage(ada(), ours, { channel: 'text', text: 'It is me' });
@@ -287,7 +287,7 @@ test('a number on the registry is not called by a campaign unless they agreed or
   await m.campaigns.enrollContact(ada(), id, (await campaign()).id);
   await app().settle();
   expect(await calls()).toBe(1);
-  expect((await app().story(id)).at(-1)).toContain('ran to its end');
+  expect((await app().story(id)).at(-1)).toContain('finished');
   expect((await app().story(id)).join('\n')).toContain('do-not-call registry');
   await expect(m.calling.startCall(ada(), id)).rejects.toMatchObject({ code: 'touch_refused' });
   expect(await asked()).toBe(1);
@@ -304,7 +304,7 @@ test('the first text to somebody says who writes and how to have no more; the ne
   const [first, second] = app()
     .received('text')
     .map(({ body }) => body);
-  expect(first).toMatch(/^When may I call\? - \w+, .+\. Reply STOP for no more texts\.$/);
+  expect(first).toMatch(/^When may I call\? - \w+, .+\. Reply STOP to opt out\.$/);
   expect(second).toBe('Still looking?');
 });
 

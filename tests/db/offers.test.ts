@@ -28,7 +28,7 @@ describe('open claim', () => {
     const { contact, inquiry, routing } = await app.arrives({ phones: ['+15645550123'], permissions: { text: true } });
     expect(routing).toEqual({
       agent: null,
-      because: 'First rung, “Buyers”: offered to Abel Test, Brisa Test and Caspian Test of Coast agents.',
+      because: 'Rung 1, “Buyers”: offered to Abel Test, Brisa Test and Caspian Test of Coast agents.',
     });
     expect(await ownerOf(contact.id)).toBeNull();
     await app.settle();
@@ -38,12 +38,12 @@ describe('open claim', () => {
     expect(await accept('Brisa')).toEqual({ contact_id: contact.id, name: 'Oda Brandvold' });
     await expect(app.m.routing.acceptOffer(app.as('Caspian'), late!.id)).rejects.toMatchObject({
       code: 'conflict',
-      message: 'Brisa Test was first, after 42 s. The lead is theirs.',
+      message: 'Brisa Test was first, after 42 sec. The lead is theirs.',
     });
     expect(await ownerOf(contact.id)).toBe('Brisa Test');
     expect(await describeRoster(inquiry.id)).toEqual([
       'Coast agents, open claim: offered to Abel Test, Brisa Test and Caspian Test for 5 min.',
-      'Brisa Test accepted after 42 s, the first of 3.',
+      'Brisa Test accepted after 42 sec, the first of 3.',
     ]);
     await app.advance('PT10M');
     expect(app.received('text').map(({ from }) => from)).toEqual([app.users.Brisa!.phone]);
@@ -101,7 +101,7 @@ describe('open claim', () => {
     const first = await app.arrives({ emails: ['twice@open.example'] });
     const second = await app.arrives({ emails: ['twice@open.example'], message: 'And the garden?' });
     expect(second.contact).toEqual({ id: first.contact.id, status: 'matched' });
-    expect(second.routing.because).toBe('Belongs to a lead that is being offered already.');
+    expect(second.routing.because).toBe('Belongs to a lead that’s already being offered.');
     expect(await offersOf('Abel')).toHaveLength(1);
     await accept('Abel');
     const owners = await app.db.rows<{ owner_id: string }>('select distinct owner_id from inquiries');
@@ -118,10 +118,10 @@ describe('open claim', () => {
     expect(await offersOf('Abel')).toEqual([]);
     expect(await ownerOf(contact.id)).toBe('Ada Test');
     expect((await describeRoster(inquiry.id)).slice(1)).toEqual([
-      'The window ended; Abel Test, Brisa Test and Caspian Test had not answered.',
-      'In the commons of Coast agents for 10 min: whoever takes it first has it.',
-      'The window ended; Abel Test, Brisa Test and Caspian Test had not answered.',
-      'Nobody on Coast agents accepted in time, so the safety net takes it: Ada Test.',
+      'Time ran out: Abel Test, Brisa Test and Caspian Test didn’t answer.',
+      'In the commons of Coast agents for 10 min: first to take it gets it.',
+      'Time ran out: Abel Test, Brisa Test and Caspian Test didn’t answer.',
+      'No one on Coast agents accepted in time, so it goes to the safety net: Ada Test.',
     ]);
   });
 
@@ -173,12 +173,12 @@ describe('timed turns', () => {
     });
     const { inquiry } = await app.arrives({ emails: ['one@passed.example'] });
     expect((await describeRoster(inquiry.id))[0]).toBe(
-      'Coast agents, timed turns: offered to Abel Test for 2 min; Brisa Test is off at this hour and Caspian Test has had the leads of the day.',
+      'Coast agents, timed turns: offered to Abel Test for 2 min; Brisa Test is off right now and Caspian Test reached the daily limit.',
     );
     expect((await app.m.routing.readLadder(app.scope)).rosters[0]!.members.map(({ off }) => off)).toEqual([
       null,
-      'Brisa Test is off at this hour',
-      'Caspian Test has had the leads of the day',
+      'Brisa Test is off right now',
+      'Caspian Test reached the daily limit',
     ]);
   });
 
@@ -195,7 +195,7 @@ describe('timed turns', () => {
     const [offer] = await offersOf('Abel');
     await app.setClock(new Date(MONDAY_MORNING.getTime() + 121_000));
     await expect(app.m.routing.acceptOffer(app.as('Abel'), offer!.id)).rejects.toMatchObject({
-      message: 'The time for it is over; the lead has gone on to somebody else.',
+      message: 'Time ran out, and the lead moved on to someone else.',
     });
     await accept('Brisa');
     expect(await ownerOf(contact.id)).toBe('Brisa Test');
@@ -239,7 +239,7 @@ describe('given at once', () => {
     await app.settle();
     await app.advance('PT10M');
     expect([await ownerOf(saved.contact.id), await ownerOf(lost.contact.id)]).toEqual(['Abel Test', 'Caspian Test']);
-    expect(await describeRoster(lost.inquiry.id)).toContain('Brisa Test had not tried it within 10 min.');
+    expect(await describeRoster(lost.inquiry.id)).toContain('Brisa Test didn’t attempt it within 10 min.');
     await app.advance('PT30M');
     expect(await ownerOf(lost.contact.id)).toBe('Ada Test');
   });
@@ -283,7 +283,7 @@ describe('by text and mail', () => {
     const [told] = sent('text', app.users.Brisa!.phone!);
     expect(sent('text', app.users.Brisa!.phone!)).toHaveLength(1);
     expect(told!.body).toMatch(
-      /^Oda Brandvold.*is offered to you until 10:05: Any open house\?\nReply 1 to take it, 0 to pass \(no\. \d+\)\.$/s,
+      /^Oda Brandvold.*is offered to you until 10:05 AM: Any open house\?\nReply 1 to take it, 0 to pass \(no\. \d+\)\.$/s,
     );
     const reply = (name: string, body: string, eventId: string) =>
       app.m.messages.receiveText({ eventId, from: app.users[name]!.phone!, to: told!.from, body, at: MONDAY_MORNING });

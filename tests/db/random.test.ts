@@ -160,7 +160,7 @@ test('verify finds no difference after thousands of random operations, undo incl
       1,
       async () => {
         const rows = Array.from({ length: 8 }, () => random.int(0, made + 5)).map((n) => `P${n},Query,p${n}@x.example,choir,yes`);
-        const file = new Response(`First,Last,Email,Tags,OK to e-mail?\n${rows.join('\n')}\n`);
+        const file = new Response(`First,Last,Email,Tags,OK to email?\n${rows.join('\n')}\n`);
         const { id } = await m.imports.createImport(ada, 'some.csv', file.body);
         await m.importing.scanImport(id);
         await m.imports.startImport(ada, id);

@@ -162,7 +162,7 @@ test('what was ordered for contacts that belong to another since is not done to 
     { horizon: 'hot' },
   ]);
   expect(await ownersOf([given])).toEqual([app().users.Brisa!.id]);
-  expect(await app().story(given)).toContainEqual(expect.stringContaining('belongs to another agent now'));
+  expect(await app().story(given)).toContainEqual(expect.stringContaining('has a new agent'));
 });
 
 const everythingOf = (id: string) =>

@@ -30,7 +30,7 @@ test('whoever is away is passed over and named; back again, they have their turn
   const first = await app.arrives({ emails: ['a@away.example'] });
   expect(first.routing).toEqual({
     agent: { id: app.users.Brisa!.id, name: 'Brisa Test' },
-    because: 'First rung, “Buyers”: Coast agents by round robin, Brisa Test was next; Abel Test is away.',
+    because: 'Rung 1, “Buyers”: Coast agents (round robin), Brisa Test was next; Abel Test is away.',
   });
   await app.advance('P2D');
   await app.arrives({ emails: ['b@away.example'] });
@@ -44,7 +44,7 @@ test('with everyone away the safety net takes it', async () => {
   const { routing } = await app.arrives({ emails: ['all@away.example'] });
   expect(routing).toEqual({
     agent: { id: app.users.Ada!.id, name: 'Ada Test' },
-    because: 'Nobody on Coast agents may have a lead now, so the safety net takes it: Ada Test.',
+    because: 'No one on Coast agents is available for a lead now, so it goes to the safety net: Ada Test.',
   });
 });
 

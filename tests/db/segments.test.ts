@@ -187,7 +187,7 @@ test('a segment that names something deleted says so and finds nobody by it, ins
   });
   await app.db.run('delete from tags where id = $1', [tag]);
   expect(await segments.findSegment(app.scope, saved.id)).toMatchObject({
-    sentence: 'People tagged a tag that is gone',
+    sentence: 'People tagged a tag (deleted)',
     broken: true,
   });
   const query = await segments.readQuestion(app.scope, { segment: saved.id });

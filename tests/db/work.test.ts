@@ -67,7 +67,7 @@ test('one call at a time, none to whom said no, none at night unless they wrote 
   await app.setClock(new Date('2026-11-24T06:30:00Z'));
   await expect(app.m.calling.startCall(app.as('Brisa'), night.contact.id)).rejects.toMatchObject({
     code: 'touch_refused',
-    message: expect.stringContaining('quiet hours'),
+    message: expect.stringContaining('we send 8 AM'),
   });
   await app.m.messages.receiveText({
     eventId: 'late',
@@ -234,7 +234,7 @@ test('lists page by cursor without loss or repeat', async () => {
   expect(new Set(seen).size).toBe(23);
 });
 
-test('what they did elsewhere stands in the timeline and counts: a visit, a saved home, an opened e-mail, a call to us', async () => {
+test('what they did elsewhere stands in the timeline and counts: a visit, a saved home, an opened email, a call to us', async () => {
   const { contact } = await app.arrives({ emails: ['seen@x.example'], phones: ['+15645550177'], permissions: { email: true } });
   const report = (body: object) =>
     app.m.contacts.reportActivity(app.as('Ada'), contact.id, { text: '', talk_seconds: 0, ...body } as never);
@@ -257,7 +257,7 @@ test('what they did elsewhere stands in the timeline and counts: a visit, a save
   expect((await app.contact(contact.id)).stage.key).toBe('new');
   await report({ kind: 'call', talk_seconds: 300, text: 'Wants to see it on Sunday' });
   expect((await app.contact(contact.id)).stage.key).toBe('talking');
-  expect(await app.story(contact.id)).toContain('stopped: “New buyer” stopped: somebody spoke with them by phone.');
+  expect(await app.story(contact.id)).toContain('stopped: “New buyer” stopped: they had a phone conversation.');
   await expect(report({ kind: 'visit', at: '2030-01-01T00:00:00Z' })).rejects.toMatchObject({ code: 'input_invalid' });
   expect(await app.verified()).toEqual([]);
 });

@@ -21,7 +21,7 @@ const GAP_HOURS = 4;
 const day = (days: number, at: string) => ({ after: 'start', days, at }) as const;
 const words = (id: number) => ({
   subject: `Step ${id}`,
-  text: `Step ${id}, {hello|good day} {{ first_name }}. Test House. Reply STOP for no more texts.`,
+  text: `Step ${id}, {hello|good day} {{ first_name }}. Test House. Reply STOP to opt out.`,
   plain: `Step ${id}`,
 });
 const touch = (id: number, channel: 'text' | 'email' | 'letter' | 'call', when: Step['when']): Step => ({

@@ -8,22 +8,22 @@ test('from a starter to an edit while it runs, and an answer that ends it', asyn
   await page.goto('/campaigns');
   await page.locator('[data-keys="heard"]').waitFor();
   await page.getByRole('button', { name: 'New campaign' }).click();
-  await page.getByRole('radio', { name: /From nothing/ }).check();
-  await page.getByLabel('Its name').fill('Harbor landlords');
-  await page.getByRole('button', { name: 'Make the draft' }).click();
+  await page.getByRole('radio', { name: /Blank/ }).check();
+  await page.getByLabel('Name').fill('Harbor landlords');
+  await page.getByRole('button', { name: 'Create draft' }).click();
   await expect(page.getByLabel('Name of the campaign')).toHaveValue('Harbor landlords');
   await expect(page.getByText('There is no step yet')).toBeVisible();
 
   await page.getByRole('button', { name: 'Add an email on day 0' }).click();
-  const chosen = page.getByRole('region', { name: 'The chosen step' });
-  await chosen.getByLabel('When', { exact: true }).selectOption({ label: 'minutes after the beginning' });
+  const chosen = page.getByRole('region', { name: 'Selected step' });
+  await chosen.getByLabel('When', { exact: true }).selectOption({ label: 'minutes after the start' });
   await chosen.getByLabel('Subject').fill('Your house by the harbor');
   await chosen.getByLabel('Words', { exact: true }).fill('Hello {{ first_name }}, do you still let it?');
   await chosen.getByLabel(/Plain version/).fill('');
-  await expect(chosen.getByText('There is no plain version for when something is not known.').first()).toBeVisible();
+  await expect(chosen.getByText('There’s no plain version for when a field is unknown.').first()).toBeVisible();
   await chosen.getByLabel(/Plain version/).fill('Hello, do you still let it?');
   await expect(chosen.getByText('No problems found.')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'As they will see it' })).toContainText('do you still let it?');
+  await expect(page.getByRole('region', { name: 'Preview' })).toContainText('do you still let it?');
 
   await page.getByRole('button', { name: 'Add a letter on day 2' }).click();
   await chosen.getByLabel('Subject').fill('On paper');
@@ -35,10 +35,10 @@ test('from a starter to an edit while it runs, and an answer that ends it', asyn
   await expect(letter).toBeVisible();
 
   await page.getByRole('group', { name: 'Roles' }).getByRole('button', { name: 'landlord' }).click();
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByText('Kept.').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Rehearse it' }).click();
-  await expect(page.getByRole('region', { name: 'Rehearsal' })).toContainText('if nobody answers');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved.').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Run rehearsal' }).click();
+  await expect(page.getByRole('region', { name: 'Rehearsal' })).toContainText('if no one answers');
   await page
     .getByRole('group', { name: /^State of/ })
     .getByRole('button', { name: 'On' })
@@ -53,28 +53,28 @@ test('from a starter to an edit while it runs, and an answer that ends it', asyn
   });
   await page.goto(`/contacts/${lead.contact.id}`);
   await page.locator('[data-keys="heard"]').waitFor();
-  await page.getByLabel('Put into a campaign').selectOption({ label: 'Harbor landlords' });
-  await expect(page.getByText('They are in the campaign.').first()).toBeVisible();
+  await page.getByLabel('Add to a campaign').selectOption({ label: 'Harbor landlords' });
+  await expect(page.getByText('Added to the campaign.').first()).toBeVisible();
   await expect(page.getByText('Your house by the harbor').first()).toBeVisible({ timeout: 20_000 });
 
   await page.goto('/campaigns');
   await page.getByRole('link', { name: 'Harbor landlords' }).click();
   await page.getByRole('button', { name: /^letter, day 2/ }).click();
   await chosen.getByLabel('Days', { exact: true }).fill('4');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('One person is in it');
-  await dialog.getByLabel('They move to this version').check();
+  await dialog.getByLabel('Move them to this version').check();
   await expect(dialog).toContainText('Nobody receives a step twice');
-  await dialog.getByRole('button', { name: 'Keep the version' }).click();
+  await dialog.getByRole('button', { name: 'Save version' }).click();
   await expect(page.getByText('Kept as version').first()).toBeVisible();
 
   await page.goto(`/contacts/${lead.contact.id}`);
-  await page.getByRole('button', { name: 'Hold all for them' }).click();
-  await expect(page.getByText('All campaigns are held for them').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Let campaigns go on' }).click();
+  await page.getByRole('button', { name: 'Hold all' }).click();
+  await expect(page.getByText('All campaigns on hold for them').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Resume campaigns' }).click();
   await advance('P5D');
-  await expect(page.getByText('“Harbor landlords” stopped: they answered by email.').first()).toBeVisible();
+  await expect(page.getByText('“Harbor landlords” stopped: they replied by email.').first()).toBeVisible();
   expect((await received('marit@quayle.example')).map(({ channel }) => channel)).toEqual(['email']);
 });
 
@@ -83,7 +83,7 @@ test('all campaigns are held by one switch and go on by it', async ({ page }) =>
   await page.goto('/campaigns');
   await page.locator('[data-keys="heard"]').waitFor();
   await page.getByRole('button', { name: 'Hold all campaigns' }).click();
-  await expect(page.getByText('All campaigns are held', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Let them go on' }).click();
+  await expect(page.getByText('All campaigns are on hold', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Resume all' }).click();
   await expect(page.getByRole('button', { name: 'Hold all campaigns' })).toBeVisible();
 });

@@ -17,31 +17,31 @@ test('a messy file comes in, is cleaned, becomes a segment, is changed together,
   await page.goto('/contacts');
   await page.locator('[data-keys="heard"]').waitFor();
   await page.getByRole('button', { name: 'Database' }).click();
-  await page.getByRole('menuitem', { name: 'Bring a file in' }).click();
+  await page.getByRole('menuitem', { name: 'Import a file' }).click();
   await page
     .getByLabel('File of contacts')
     .setInputFiles({ name: 'harbour roll.csv', mimeType: 'text/csv', buffer: Buffer.from(MESSY) });
-  await expect(page.getByText('4 people. 2 without a question, 2 doubtful.')).toBeVisible();
-  await expect(page.getByText('CSV with semicolons, UTF-8, headings in line 4')).toBeVisible();
-  await page.getByLabel('What “Perch” is').selectOption('Postal code');
+  await expect(page.getByText('4 people. 2 ready, 2 with problems.')).toBeVisible();
+  await expect(page.getByText('CSV with semicolons, UTF-8, headings in row 4')).toBeVisible();
+  await page.getByLabel('What “Perch” is').selectOption('ZIP');
   await expect(page.getByRole('row', { name: /Zelda Ravenglasse/ })).toContainText('98741');
   await page.getByRole('button', { name: 'Bring in 4 people' }).click();
   await expect(page.getByText('3 new')).toBeVisible();
-  const left = await page.getByRole('link', { name: 'Download what was not taken' }).getAttribute('href');
-  expect(await (await page.request.get(`${BASE}${left}`)).text()).toMatch(/Quarrendon,Oda.*there is no e-mail address/);
+  const left = await page.getByRole('link', { name: 'Download skipped rows' }).getAttribute('href');
+  expect(await (await page.request.get(`${BASE}${left}`)).text()).toMatch(/Quarrendon,Oda.*there is no email address/);
 
-  await page.getByRole('link', { name: 'To the contacts' }).click();
-  await page.getByRole('button', { name: 'who …' }).click();
+  await page.getByRole('link', { name: 'Back to contacts' }).click();
+  await page.getByRole('button', { name: 'who…' }).click();
   await page.keyboard.type('Tag');
   await page.keyboard.press('Enter');
   await page.getByLabel('Find or type a value').fill('harbour');
   await page.getByLabel('harbour list').check();
   await page.getByRole('button', { name: 'Done' }).click();
-  await expect(page.getByRole('group', { name: 'Who is shown' })).toContainText('People tagged harbour list');
+  await expect(page.getByRole('group', { name: 'Filter' })).toContainText('People tagged harbour list');
   await expect(page.getByText('3 people', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Keep as a segment' }).click();
+  await page.getByRole('button', { name: 'Save as a segment' }).click();
   await page.getByRole('textbox', { name: 'Name' }).fill('Harbour');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('button', { name: /^Harbour 3/ })).toBeVisible();
 
   await page
@@ -50,20 +50,20 @@ test('a messy file comes in, is cleaned, becomes a segment, is changed together,
     .check();
   await expect(page.getByText('1 of 3 chosen')).toBeVisible();
   await page.getByRole('button', { name: 'all 3' }).click();
-  await page.getByRole('toolbar', { name: 'What to do with the chosen' }).getByRole('button', { name: 'Horizon' }).click();
+  await page.getByRole('toolbar', { name: 'Actions for the selected contacts' }).getByRole('button', { name: 'Horizon' }).click();
   await page.getByLabel('Warm').check();
   await expect(page.getByText('3 people get the horizon Warm.')).toBeVisible();
   await page.getByRole('button', { name: 'Do it for 3' }).click();
   await expect(page.getByText('3 people: get the horizon Warm.')).toBeVisible();
   await expect(page.getByRole('row', { name: /Zelda Ravenglasse/ }).getByLabel('Warm')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('Taken back for 3 people.')).toBeVisible();
+  await expect(page.getByText('Undone for 3 people.')).toBeVisible();
   await expect(page.getByRole('row', { name: /Zelda Ravenglasse/ }).getByLabel('No horizon yet')).toBeVisible();
 
-  await page.getByLabel(/^Choose the 3/).check();
-  await page.getByRole('button', { name: 'More …', exact: true }).click();
+  await page.getByLabel(/^Select the 3/).check();
+  await page.getByRole('button', { name: 'More…', exact: true }).click();
   await page.getByRole('menuitem', { name: 'Export' }).click();
-  await page.getByRole('button', { name: 'Write the file' }).click();
+  await page.getByRole('button', { name: 'Create file' }).click();
   const file = await page.getByRole('link', { name: 'Download' }).getAttribute('href');
   const text = await (await page.request.get(`${BASE}${file}`)).text();
   expect(text).toContain('Zelda,Ravenglasse,,zelda.r@tarnmail.example; z2@kelpmail.example,+15645550190');
@@ -71,8 +71,8 @@ test('a messy file comes in, is cleaned, becomes a segment, is changed together,
 
   await page.goto('/contacts/import');
   await page.getByRole('button', { name: 'harbour roll.csv' }).click();
-  await page.getByRole('button', { name: 'Take the whole import back' }).click();
-  await expect(page.getByText(/^Taken back: \d+ rows/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo import' }).click();
+  await expect(page.getByText(/^Undone: \d+ rows/)).toBeVisible();
 });
 
 test('the grid by keyboard alone: move, choose a range, all, nobody; columns and their order are kept', async ({ page }) => {
@@ -85,7 +85,7 @@ test('the grid by keyboard alone: move, choose a range, all, nobody; columns and
   await page.keyboard.press('Shift+A');
   await expect(page.getByText(/^([\d,]+) of \1 chosen/)).toBeVisible();
   await page.keyboard.press('Shift+X');
-  await expect(page.getByRole('toolbar', { name: 'What to do with the chosen' })).toBeHidden();
+  await expect(page.getByRole('toolbar', { name: 'Actions for the selected contacts' })).toBeHidden();
   await page.getByRole('button', { name: 'Columns' }).click();
   await page.getByLabel('Phone', { exact: true }).click();
   await expect(page.getByLabel('Phone', { exact: true })).toBeChecked();
@@ -108,9 +108,9 @@ test('a stage of one’s own is made, used and removed with where its people go;
   await logIn(page, 'admin');
   await page.goto('/setup');
   await page.locator('[data-keys="heard"]').waitFor();
-  await page.getByLabel('Name of a new stage').fill('Looking around');
-  await page.getByLabel('Meaning of the new stage').fill('Sees houses with us');
-  await page.getByRole('region', { name: 'Stages' }).getByRole('button', { name: 'Add it' }).click();
+  await page.getByLabel('New name: stage').fill('Looking around');
+  await page.getByLabel('Meaning: new stage').fill('Sees houses with us');
+  await page.getByRole('region', { name: 'Stages' }).getByRole('button', { name: 'Add' }).click();
   await expect(page.getByLabel('Name of Looking around')).toHaveValue('Looking around');
 
   await page.goto('/contacts');
@@ -120,38 +120,38 @@ test('a stage of one’s own is made, used and removed with where its people go;
   /* Whoever is chosen before the segment is open is chosen in the list of before. */
   await expect(hot).toHaveAttribute('aria-pressed', 'true');
   await page.getByRole('row').nth(1).getByRole('checkbox').check();
-  await page.getByRole('toolbar', { name: 'What to do with the chosen' }).getByRole('button', { name: 'Stage' }).click();
+  await page.getByRole('toolbar', { name: 'Actions for the selected contacts' }).getByRole('button', { name: 'Stage' }).click();
   await page.getByLabel('Looking around').check();
   await page.getByRole('button', { name: 'Do it for 1' }).click();
   await expect(page.getByText('1 person: move to Looking around.')).toBeVisible();
   await page.getByRole('row').nth(1).getByRole('button').first().click();
   const dossier = page.getByRole('article', { name: /^Dossier of/ });
   await dossier.getByRole('button', { name: /^Letter (yes|no|not said)/ }).click();
-  await page.getByLabel('They said no').check();
+  await page.getByLabel('Permissions no').check();
   await page.getByLabel(/^How and where/).fill('too much paper');
-  await page.getByRole('button', { name: 'Put it on record' }).click();
+  await page.getByRole('button', { name: 'Record' }).click();
   await expect(dossier.getByRole('button', { name: 'Letter no' })).toBeVisible();
   await page.keyboard.press('Escape');
 
   await page.keyboard.press('Shift+A');
-  await page.getByRole('button', { name: 'More …', exact: true }).click();
+  await page.getByRole('button', { name: 'More…', exact: true }).click();
   await page.getByRole('menuitem', { name: /Export/ }).click();
   await page.getByLabel('When:').selectOption('week');
   await page.getByPlaceholder('Letters for the printer').fill('For Monday');
   await page.getByRole('button', { name: 'Write it every Monday at 07:00' }).click();
   await page.getByRole('button', { name: 'Database' }).click();
-  await page.getByRole('menuitem', { name: 'Files that go out …' }).click();
+  await page.getByRole('menuitem', { name: 'Exports…' }).click();
   await expect(page.getByText('CSV, every Monday at 07:00')).toBeVisible();
-  await page.getByRole('button', { name: 'Stop it' }).click();
+  await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText('“For Monday” comes no more.')).toBeVisible();
 
   await page.goto('/setup');
   await page.locator('[data-keys="heard"]').waitFor();
-  await page.getByRole('button', { name: 'Remove Looking around …' }).click();
+  await page.getByRole('button', { name: 'Remove Looking around…' }).click();
   await page.getByRole('dialog').getByRole('combobox').selectOption({ label: 'move to “Talking”' });
   await page.getByRole('button', { name: 'Move 1 person to “Talking”' }).click();
   await expect(page.getByText('1 person: move to Talking from the stage Looking around, which is removed.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('Taken back for 1 person.')).toBeVisible();
+  await expect(page.getByText('Undone for 1 person.')).toBeVisible();
   await expect(page.getByLabel('Name of Looking around')).toHaveCount(1);
 });

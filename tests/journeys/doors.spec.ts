@@ -24,14 +24,14 @@ test('a lead mailbox is made and takes a portal’s mails; one that names no way
   await page.goto('/intake');
   await page.locator('[data-keys="heard"]').waitFor();
   await page.getByRole('button', { name: 'Add a lead mailbox' }).click();
-  await page.getByLabel('Who sends these mails').fill('Brackwater Listings');
+  await page.getByLabel('Who sends these emails').fill('Brackwater Listings');
   await page.keyboard.press('Enter');
   const doors = page.getByRole('region', { name: 'Doors' });
   const door = doors.locator('.pair', { hasText: 'Brackwater Listings' });
   const address = await door.locator('code').innerText();
-  await door.getByRole('button', { name: 'What it gives' }).click();
-  await page.getByLabel('Tags, divided by commas').fill('brackwater');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await door.getByRole('button', { name: 'Edit' }).click();
+  await page.getByLabel('Tags, separated by commas').fill('brackwater');
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect(door).toContainText('tagged brackwater');
 
   await mail('29-malformed-boundary.eml', address);
@@ -40,21 +40,21 @@ test('a lead mailbox is made and takes a portal’s mails; one that names no way
   await expect(stream.getByText('Dorothea Smeaton')).toBeVisible();
   await stream.getByText('Dorothea Smeaton').click();
   await expect(page.getByRole('region', { name: 'One inquiry' }).locator('mark').first()).toBeVisible();
-  const waiting = page.getByRole('region', { name: 'Mails to look at' });
+  const waiting = page.getByRole('region', { name: 'Emails to review' });
   await waiting.getByText('New post from the contact page').click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByLabel('Last name')).toHaveValue('Lindgren');
-  await dialog.getByRole('button', { name: 'Take in as a lead' }).click();
+  await dialog.getByRole('button', { name: 'Add as a lead' }).click();
   await expect(dialog.getByRole('alert')).toContainText('one way to reach the person');
   await dialog.getByLabel('Phone').fill('564-555-0169');
-  await dialog.getByRole('button', { name: 'Take in as a lead' }).click();
+  await dialog.getByRole('button', { name: 'Add as a lead' }).click();
   await expect(page.getByText('Taken in.').first()).toBeVisible();
   await expect(stream.getByText('Perpetua Lindgren')).toBeVisible();
   const { body } = await api<{ items: { tags: string[]; source: string }[] }>('/contacts?q=5645550169');
   expect(body.items).toMatchObject([{ tags: ['brackwater'], source: 'Brackwater Listings' }]);
 
   await door.getByRole('button', { name: 'New address' }).click();
-  await door.getByRole('button', { name: 'Yes, a new address; this one ends' }).click();
+  await door.getByRole('button', { name: 'Replace the address' }).click();
   await expect(door.locator('code')).not.toHaveText(address);
   await expect(mail('01-portal-inline-labels.eml', address)).rejects.toThrow('550');
 });
@@ -66,7 +66,7 @@ test('a correction is learned: words marked in a mail are read so in the next on
   await page.goto('/intake');
   await page.locator('[data-keys="heard"]').waitFor();
   await page.getByRole('button', { name: 'Add a lead mailbox' }).click();
-  await page.getByLabel('Who sends these mails').fill('Moorhen Dispatch');
+  await page.getByLabel('Who sends these emails').fill('Moorhen Dispatch');
   await page.keyboard.press('Enter');
   const address = await page
     .getByRole('region', { name: 'Doors' })
@@ -74,10 +74,10 @@ test('a correction is learned: words marked in a mail are read so in the next on
     .locator('code')
     .innerText();
   await mailText(dispatch('Hedda Quarrie', 'ask the desk', 1), address);
-  await page.getByRole('region', { name: 'Mails to look at' }).getByText('Ticket 1').click();
+  await page.getByRole('region', { name: 'Emails to review' }).getByText('Ticket 1').click();
   const dialog = page.getByRole('dialog');
   const mark = async (words: string, as: string) => {
-    await dialog.getByLabel('The mail as it came').evaluate((pre, wanted) => {
+    await dialog.getByLabel('Original email').evaluate((pre, wanted) => {
       const walker = document.createTreeWalker(pre, NodeFilter.SHOW_TEXT);
       for (let node = walker.nextNode(); node; node = walker.nextNode()) {
         const at = node.textContent!.indexOf(wanted);
@@ -91,13 +91,13 @@ test('a correction is learned: words marked in a mail are read so in the next on
         pre.dispatchEvent(new MouseEvent('mouseup', { bubbles: true }));
       }
     }, words);
-    await dialog.getByRole('group', { name: 'What the marked words are' }).getByRole('button', { name: as }).click();
+    await dialog.getByRole('group', { name: 'What the selected text is' }).getByRole('button', { name: as }).click();
   };
-  await mark('Hedda Quarrie', 'Whole name');
+  await mark('Hedda Quarrie', 'Full name');
   await expect(dialog.getByLabel('Last name')).toHaveValue('Quarrie');
   await mark('ask the desk', 'Phone');
   await dialog.getByLabel('Phone').fill('564-555-0171');
-  await dialog.getByRole('button', { name: 'Take in as a lead' }).click();
+  await dialog.getByRole('button', { name: 'Add as a lead' }).click();
   await expect(page.getByText('Taken in.').first()).toBeVisible();
 
   await mailText(dispatch('Osric Vane', '(564) 555-0172', 2), address);
@@ -113,7 +113,7 @@ test('a visitor’s mistakes are named, what was typed stays, and the lead arriv
   await page.getByLabel('First name').fill('Teo');
   await page.getByLabel('E-mail').fill('teo@');
   await page.getByRole('button', { name: 'Send' }).click();
-  await expect(page.getByText('teo@ is not an e-mail address')).toBeVisible();
+  await expect(page.getByText('teo@ is not a valid email address')).toBeVisible();
   await expect(page.getByLabel('First name')).toHaveValue('Teo');
   await page.getByLabel('E-mail').fill('teo@visitor.example');
   await page.getByLabel('Phone').fill('(564) 555-0155');
@@ -126,7 +126,7 @@ test('a visitor’s mistakes are named, what was typed stays, and the lead arriv
   const { body: contact } = await api<{ permissions: { text: string } }>(`/contacts/${body.items[0]!.id}`);
   expect(contact.permissions.text).toBe('granted');
   await page.goto('/p/nowhere');
-  await expect(page.getByRole('heading', { name: 'This page is not here' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Page not found' })).toBeVisible();
 });
 
 test('an agent adds a lead from anywhere by n; a half-written note survives a reload', async ({ page }) => {
@@ -134,10 +134,10 @@ test('an agent adds a lead from anywhere by n; a half-written note survives a re
   await page.keyboard.press('n');
   await page.getByLabel('First name').fill('hanne');
   await page.getByRole('textbox', { name: 'Phone' }).fill('12');
-  await page.getByRole('button', { name: 'Add the lead' }).click();
-  await expect(page.getByText('12 is not a phone number').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Add lead' }).click();
+  await expect(page.getByText('12 is not a valid phone number').first()).toBeVisible();
   await page.getByRole('textbox', { name: 'Phone' }).fill('564 555 0166');
-  await page.getByRole('button', { name: 'Add the lead' }).click();
+  await page.getByRole('button', { name: 'Add lead' }).click();
   await expect(page.getByText('Added by hand by Jory Pell, who keeps it.').first()).toBeVisible();
   await expect(page.getByRole('article', { name: 'Dossier of Hanne' })).toBeVisible();
   await page.keyboard.press('o');

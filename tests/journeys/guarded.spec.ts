@@ -401,7 +401,7 @@ test('a lender’s pages ask for nothing that the API refuses them', async ({ pa
   await logIn(page, 'lender');
   await page.goto('/contacts');
   await page.getByRole('row').nth(2).click();
-  await expect(page.getByRole('article')).toContainText('What happened');
+  await expect(page.getByRole('article')).toContainText('Timeline');
   await page.waitForLoadState('networkidle').catch(() => undefined);
   expect(refused).toEqual([]);
 });

@@ -38,7 +38,7 @@ test('an open-house evening without a network: each visitor is kept on the table
     await page.getByLabel('First name').fill(first!);
     await page.getByLabel('Last name').fill(last!);
     await page.getByRole('button', { name: 'Sign in' }).click();
-    await expect(page.getByText('A phone number or an e-mail address, please')).toBeVisible();
+    await expect(page.getByText('Enter a phone number or an email address')).toBeVisible();
     await page.getByLabel('Phone').fill(phone!);
     await page.getByLabel(n === 0 ? 'yes' : 'no', { exact: true }).check();
     if (n === 0) await page.getByLabel(/With whom/).fill('Ute Brandis');
@@ -47,7 +47,7 @@ test('an open-house evening without a network: each visitor is kept on the table
     await expect(page.getByText('Have a good look around.')).toBeVisible();
     await expect(page.getByLabel('First name')).toBeVisible({ timeout: 8_000 });
     await expect(page.getByLabel('First name')).toHaveValue('');
-    await expect(line).toContainText(`${n + 1} kept here until there is a network`);
+    await expect(line).toContainText(`${n + 1} saved here until you’re back online`);
   }
   expect(await find('Ansgar Weil')).toEqual([]);
   /* The net comes back, the answer to the first delivery is lost, and the tablet sends again. */
@@ -105,9 +105,9 @@ test('a page is made of blocks, put in order by keys, shown as visitors have it,
   await page.goto('/market/pages');
   await page.getByRole('radio', { name: /Contact form/ }).check();
   await page.getByLabel('Name of the page').fill('Ask at the harbour');
-  await page.getByRole('button', { name: 'Make the page' }).click();
+  await page.getByRole('button', { name: 'Create page' }).click();
   await page.waitForURL(/\/market\/pages\/\d+$/);
-  await page.getByLabel('Words of the heading').fill('Down at the harbour');
+  await page.getByLabel('Heading text').fill('Down at the harbour');
   await page.getByRole('group', { name: 'Blocks to add' }).getByRole('button', { name: 'agent' }).click();
   const blocks = page.getByRole('list', { name: 'Blocks of the page' }).getByRole('listitem');
   await expect(blocks).toHaveCount(5);
@@ -121,8 +121,8 @@ test('a page is made of blocks, put in order by keys, shown as visitors have it,
   const shown = page.frameLocator('iframe[title="The page"]');
   await expect(shown.getByRole('heading', { name: 'Down at the harbour' })).toBeVisible();
   await expect(shown.getByText('Jory Pell')).toBeVisible();
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByText('Visitors see it so from now on.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved and live.')).toBeVisible();
 
   const site = await siteWith(
     `<h1>Harbour cafe</h1><iframe src="${BASE}/p/ask-at-the-harbour/embed" style="width:600px;height:900px"></iframe>`,
@@ -157,7 +157,7 @@ test('a home search asks who is looking after three homes; what was looked at an
   const visitor = await (await browser.newContext()).newPage();
   await visitor.goto('/p/homes');
   await visitor.getByLabel('Bedrooms').selectOption('3');
-  await visitor.getByRole('button', { name: 'Show them' }).click();
+  await visitor.getByRole('button', { name: 'Show homes' }).click();
   await expect(visitor.getByText(/3 bedrooms or more: \d+ on the market today/)).toBeVisible();
   const open = async (n: number) => {
     await visitor.goto('/p/homes');
@@ -166,7 +166,7 @@ test('a home search asks who is looking after three homes; what was looked at an
   };
   for (const n of [0, 1, 2]) {
     await open(n);
-    await expect(visitor.getByText('A drawing, not a picture of the house.')).toBeVisible();
+    await expect(visitor.getByText('Illustration only')).toBeVisible();
   }
   const address = await visitor.getByRole('heading', { level: 1 }).textContent();
   await visitor.getByRole('button', { name: 'Save this home' }).click();
@@ -176,10 +176,10 @@ test('a home search asks who is looking after three homes; what was looked at an
   await visitor.getByLabel('First name').fill('Eluned');
   await visitor.getByRole('textbox', { name: 'E-mail' }).fill('eluned@visitor.example');
   await advance('PT2S');
-  await visitor.getByRole('button', { name: 'Go on looking' }).click();
-  await expect(visitor.getByText('A drawing, not a picture of the house.')).toBeVisible();
+  await visitor.getByRole('button', { name: 'Keep browsing' }).click();
+  await expect(visitor.getByText('Illustration only')).toBeVisible();
   await open(4);
-  await expect(visitor.getByText('A drawing, not a picture of the house.')).toBeVisible();
+  await expect(visitor.getByText('Illustration only')).toBeVisible();
   const [eluned] = await find('eluned@visitor.example');
   const lines = await story(eluned!.id);
   expect(lines.filter(({ kind }) => kind === 'viewed_home')).toHaveLength(5);
@@ -189,10 +189,10 @@ test('a home search asks who is looking after three homes; what was looked at an
   await visitor.context().close();
 });
 
-test('an area drawn on the map of a search stands in its address and narrows the homes', async ({ page }) => {
+test('a drawn area on the map of a search stands in its address and narrows the homes', async ({ page }) => {
   await page.goto('/p/homes');
   const all = Number(/: (\d+) on the market/.exec(await page.locator('p[aria-live]').innerText())![1]);
-  await page.getByRole('button', { name: 'Draw the area you want' }).click();
+  await page.getByRole('button', { name: 'Draw an area' }).click();
   const box = (await page.locator('#map').boundingBox())!;
   const at = (x: number, y: number) => page.mouse.click(box.x + box.width * x, box.y + box.height * y);
   for (const [x, y] of [
@@ -204,7 +204,7 @@ test('an area drawn on the map of a search stands in its address and narrows the
   ] as const)
     await at(x, y);
   await page.waitForURL(/within=/);
-  await expect(page.locator('p[aria-live]')).toContainText('inside the area drawn');
+  await expect(page.locator('p[aria-live]')).toContainText('inside your area');
   const some = Number(/: (\d+) on the market/.exec(await page.locator('p[aria-live]').innerText())?.[1] ?? 0);
   expect(some).toBeGreaterThan(0);
   expect(some).toBeLessThan(all);
@@ -231,7 +231,7 @@ test('a door for programs is taught where fields stand, tried without a trace, a
   const doors = page.getByRole('region', { name: 'Doors' });
   await doors.getByRole('button', { name: 'Add a door for programs' }).click();
   await doors.getByLabel('Who sends these leads').fill('Chatter widget');
-  await doors.getByRole('button', { name: 'Make it' }).click();
+  await doors.getByRole('button', { name: 'Create' }).click();
   await expect(doors.getByText('Chatter widget').first()).toBeVisible();
   const { body } = await api<{ items: { id: string; name: string; address: string }[] }>('/doors');
   const door = body.items.find(({ name }) => name === 'Chatter widget')!;
@@ -242,13 +242,13 @@ test('a door for programs is taught where fields stand, tried without a trace, a
     sandbox: true,
     read: { first_name: '', message: null },
   });
-  await page.locator('.pair', { hasText: 'Chatter widget' }).getByRole('button', { name: 'Requests and reading' }).click();
+  await page.locator('.pair', { hasText: 'Chatter widget' }).getByRole('button', { name: 'Requests and fields' }).click();
   const dialog = page.getByRole('dialog');
-  await dialog.getByLabel('What f1 is').selectOption({ label: 'the whole name' });
+  await dialog.getByLabel('What f1 is').selectOption({ label: 'full name' });
   await dialog.getByLabel('What f2 is').selectOption({ label: 'phone' });
-  await dialog.getByLabel('What f3 is').selectOption({ label: 'what they ask' });
+  await dialog.getByLabel('What f3 is').selectOption({ label: 'what they ask about' });
   await expect(dialog.getByText('"first_name": "Gwendal"')).toBeVisible();
-  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog).toBeHidden();
   /* The door is read anew within seconds. */
   await expect

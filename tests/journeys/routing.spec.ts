@@ -29,11 +29,11 @@ test('a ladder is changed, rehearsed and applied; a lead goes by it and its way 
 }) => {
   await logIn(page, 'admin');
   await open(page, '/routing');
-  await page.getByRole('button', { name: 'Change the ladder' }).click();
+  await page.getByRole('button', { name: 'Edit ladder' }).click();
   await page.getByRole('button', { name: 'Add a rung' }).click();
   const third = page.getByRole('group', { name: 'Who rung 3 is for' });
-  await third.getByRole('button', { name: 'who …' }).click();
-  await page.getByLabel('What the condition asks about').fill('town it is');
+  await third.getByRole('button', { name: 'who…' }).click();
+  await page.getByLabel('What to filter by').fill('town it is');
   await page.keyboard.press('Enter');
   await page.getByLabel('Find or type a value').fill('Tarn Hollow');
   await page.keyboard.press('Enter');
@@ -43,7 +43,7 @@ test('a ladder is changed, rehearsed and applied; a lead goes by it and its way 
   await page.getByRole('button', { name: 'Move rung 3 up' }).click();
   await page.getByRole('button', { name: 'Move rung 2 up' }).click();
 
-  await page.getByRole('button', { name: 'Rehearse it' }).click();
+  await page.getByRole('button', { name: 'Run rehearsal' }).click();
   const rehearsal = page.getByRole('region', { name: 'Rehearsal' });
   await expect(rehearsal).toContainText(/would be with another agent/);
   const first = rehearsal.getByRole('row', { name: /^1\. Listing desk/ });
@@ -51,21 +51,21 @@ test('a ladder is changed, rehearsed and applied; a lead goes by it and its way 
   await first.getByRole('button').click();
   await expect(rehearsal.getByRole('heading', { name: 'Rung 1, the latest' })).toBeVisible();
   await page.reload();
-  await expect(page.getByText('You are changing the ladder.')).toBeVisible();
+  await expect(page.getByText('You’re editing the ladder.')).toBeVisible();
 
-  await page.getByRole('button', { name: 'Apply it' }).click();
+  await page.getByRole('button', { name: 'Apply' }).click();
   await expect(page.getByRole('region', { name: 'The ladder' })).toContainText('People about Tarn Hollow go to Listing desk');
   const { body } = await lead(['tarn@ladder.example']);
-  expect(body.routing.because).toContain('First rung, “People about Tarn Hollow”: Listing desk by round robin');
+  expect(body.routing.because).toContain('Rung 1, “People about Tarn Hollow”: Listing desk (round robin)');
   const other = await lead(['salt@ladder.example'], { place: { city: 'Saltmarsh' } });
   await open(page, `/intake?inquiry=${other.body.inquiry.id}`);
-  const way = page.getByRole('region', { name: 'How it went to its agent' });
+  const way = page.getByRole('region', { name: 'How it was assigned' });
   await expect(way).toContainText('Rung 1, “People about Tarn Hollow”: not about Tarn Hollow.');
   await expect(way).toContainText('Rung 2, “Buyers”: fits.');
 
   await open(page, '/routing');
-  await page.getByRole('button', { name: 'Earlier ladders' }).click();
-  await page.getByRole('button', { name: 'Bring it back' }).first().click();
+  await page.getByRole('button', { name: 'Past versions' }).click();
+  await page.getByRole('button', { name: 'Restore' }).first().click();
   await expect(page.getByRole('region', { name: 'The ladder' })).not.toContainText('Tarn Hollow');
 });
 
@@ -77,9 +77,9 @@ test('an open claim by two agents in two browsers: one takes it with a key, the 
   await open(page, '/routing');
   await page.getByRole('button', { name: 'Change Coast agents' }).click();
   const form = page.getByRole('dialog');
-  await form.getByLabel('Hand-out').selectOption('open claim');
-  await form.getByLabel('hide the name until it is theirs').check();
-  await form.getByRole('button', { name: 'Keep the roster' }).click();
+  await form.getByLabel('Distribution').selectOption('open claim');
+  await form.getByLabel('hide the name until they accept').check();
+  await form.getByRole('button', { name: 'Save roster' }).click();
   await expect(page.getByRole('region', { name: 'Coast agents' })).toContainText('open claim, 10 min');
 
   const [one, two] = [await agentPage(browser, 'agent1'), await agentPage(browser, 'agent2')];
@@ -96,15 +96,15 @@ test('an open claim by two agents in two browsers: one takes it with a key, the 
   await expect(one.getByText('Perpetua Rowe is yours.')).toBeVisible();
   await expect(one).toHaveURL(new RegExp(`contact=${body.contact.id}`));
   await offer(two)
-    .getByRole('button', { name: /Take it/ })
+    .getByRole('button', { name: /Take lead/ })
     .click();
   await expect(two.getByText(/Asta Lund was first, (at once|after \d+ s)\. The lead is theirs\./)).toBeVisible();
   await expect(offer(two)).toHaveCount(0);
 
   await open(page, '/routing');
   await page.getByRole('button', { name: 'Change Coast agents' }).click();
-  await form.getByLabel('Hand-out').selectOption('round robin');
-  await form.getByRole('button', { name: 'Keep the roster' }).click();
+  await form.getByLabel('Distribution').selectOption('round robin');
+  await form.getByRole('button', { name: 'Save roster' }).click();
   await expect(page.getByRole('region', { name: 'Coast agents' })).toContainText('round robin');
 });
 
@@ -114,17 +114,17 @@ test('a circle of rosters is refused with its way; an invitation is answered by 
   await page.getByRole('button', { name: 'New roster' }).click();
   const form = page.getByRole('dialog');
   await form.getByLabel('Name of the roster').fill('Night watch');
-  await form.getByLabel('Add somebody').selectOption('Asta Lund');
-  await form.getByLabel('invite those who are new by e-mail').check();
-  await form.getByLabel('What follows').selectOption('another roster');
+  await form.getByLabel('Add person').selectOption('Asta Lund');
+  await form.getByLabel('invite those who are new by email').check();
+  await form.getByLabel('If no one takes it').selectOption('another roster');
   await form.getByLabel('The next roster').selectOption('Listing desk');
-  await form.getByRole('button', { name: 'Keep the roster' }).click();
+  await form.getByRole('button', { name: 'Save roster' }).click();
   const watch = page.getByRole('region', { name: 'Night watch' });
-  await expect(watch).toContainText('invited, has not answered');
+  await expect(watch).toContainText('invited, no answer yet');
   await page.getByRole('button', { name: 'Change Listing desk' }).click();
-  await form.getByLabel('What follows').selectOption('another roster');
+  await form.getByLabel('If no one takes it').selectOption('another roster');
   await form.getByLabel('The next roster').selectOption('Night watch');
-  await form.getByRole('button', { name: 'Keep the roster' }).click();
+  await form.getByRole('button', { name: 'Save roster' }).click();
   await expect(form.getByRole('alert')).toContainText(
     /makes a circle: (Listing desk → Night watch → Listing desk|Night watch → Listing desk → Night watch)/,
   );
@@ -133,9 +133,9 @@ test('a circle of rosters is refused with its way; an invitation is answered by 
   const asta = await agentPage(browser, 'agent1');
   await open(asta, '/routing');
   await asta.getByRole('region', { name: 'Invitation to Night watch' }).getByRole('button', { name: 'Accept' }).click();
-  await expect(asta.getByText('You are on the roster.')).toBeVisible();
+  await expect(asta.getByText('You’re on the roster.')).toBeVisible();
   await expect(watch).not.toContainText('invited');
   await page.getByRole('button', { name: 'Change Night watch' }).click();
-  await form.getByRole('button', { name: 'Delete it' }).click();
+  await form.getByRole('button', { name: 'Delete' }).click();
   await expect(watch).toHaveCount(0);
 });

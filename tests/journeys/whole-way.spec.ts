@@ -15,7 +15,7 @@ test('arrives, is seen within a second, answers, is called, becomes a client, st
   await logIn(page, 'agent1');
   await expect(page.getByRole('heading', { name: /people today/ })).toBeVisible();
   const lead = await leadFor('Asta Lund', ODA);
-  await expect(page.getByText('A new lead is yours')).toBeVisible({ timeout: 1_500 });
+  await expect(page.getByText('You have a new lead')).toBeVisible({ timeout: 1_500 });
   const row = page.locator(`[data-contact="${lead.contact.id}"]`);
   await expect(row).toContainText('Oda Brandvold');
   await expect(row).toContainText(/0:\d\d/);
@@ -25,12 +25,12 @@ test('arrives, is seen within a second, answers, is called, becomes a client, st
   await expect(page.getByRole('region', { name: 'People to contact' })).toContainText('Could we see it on Saturday?');
   await row.click();
   const dossier = page.getByRole('article', { name: 'Dossier of Oda Brandvold' });
-  await expect(dossier).toContainText('“New buyer” stopped: they answered by text.');
+  await expect(dossier).toContainText('“New buyer” stopped: they replied by text.');
   await expect(dossier.getByRole('combobox', { name: 'Stage' })).toHaveText('Talking');
 
   await page.keyboard.press('c');
   const call = page.getByRole('region', { name: 'Call' });
-  await expect(call).toContainText('Answered', { timeout: 12_000 });
+  await expect(call).toContainText('Replied', { timeout: 12_000 });
   await page.keyboard.type('Wants Saturday at ten, sister comes along');
   await advance('PT5M');
   await page.keyboard.press('Escape');
@@ -54,11 +54,11 @@ test('arrives, is seen within a second, answers, is called, becomes a client, st
   await expect(page.getByText('Wants Saturday at ten, sister comes along')).toBeVisible();
   await page.getByRole('combobox', { name: 'Stage' }).click();
   await page.getByRole('option', { name: /^Client/ }).click();
-  await expect(page.getByText('Client now. Follow-up by campaigns has ended.')).toBeVisible();
+  await expect(page.getByText('Client now. Campaigns ended.')).toBeVisible();
 
   await page.keyboard.press('g');
   await page.keyboard.press('u');
-  await expect(page.getByRole('heading', { name: 'What came of the leads' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Results' })).toBeVisible();
   const row1 = page.getByRole('row', { name: /Asta Lund/ }).first();
   const clients = Number(await row1.getByRole('link').nth(5).textContent());
   await row1.getByRole('link').nth(5).click();
@@ -66,7 +66,7 @@ test('arrives, is seen within a second, answers, is called, becomes a client, st
   await expect(page.getByRole('button', { name: 'Oda Brandvold' })).toBeVisible();
 });
 
-test('the whole campaign to the end: e-mail with its unsubscribe link, which works by one click', async ({ page }) => {
+test('the whole campaign to the end: email with its unsubscribe link, which works by one click', async ({ page }) => {
   const lead = await leadFor('Asta Lund', {
     first_name: 'Wren',
     last_name: 'Adair',
@@ -134,7 +134,7 @@ test('a note typed while the other side hangs up stays a note; keys act after Es
   await page.locator('[data-keys="heard"]').waitFor();
   await page.keyboard.press('c');
   const call = page.getByRole('region', { name: 'Call' });
-  await expect(call).toContainText('Answered', { timeout: 12_000 });
+  await expect(call).toContainText('Replied', { timeout: 12_000 });
   await page.keyboard.type('Wants ');
   await advance('PT5M');
   await expect(call).toContainText('Call ended', { timeout: 12_000 });
@@ -150,7 +150,7 @@ test('a note typed while the other side hangs up stays a note; keys act after Es
   await page.locator('[data-keys="heard"]').waitFor();
   await expect(dossier).toContainText('Could you call me?');
   await page.keyboard.press('c');
-  await expect(call).toContainText('Answered', { timeout: 12_000 });
+  await expect(call).toContainText('Replied', { timeout: 12_000 });
   await page.keyboard.press('Escape');
   await page.keyboard.press('h');
   await expect(call).toContainText('Call ended');

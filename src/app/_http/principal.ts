@@ -27,7 +27,7 @@ export async function principalOf(request: Request): Promise<Principal> {
   const user = await currentUser();
   if (!user) throw new AppError('login_required', 'Log in, or send an API key: Authorization: Bearer <key>.');
   if (request.method !== 'GET' && !sameSite(request))
-    throw new AppError('cross_site', 'This change came from another site and was not made.');
+    throw new AppError('cross_site', 'This change came from another site, so it wasn’t made.');
   return { kind: 'user', user };
 }
 

@@ -27,9 +27,9 @@ export const STATUS: Record<ErrorCode, number> = {
 };
 
 const TITLES: Partial<Record<ErrorCode, string>> = {
-  input_invalid: 'The input is not right',
-  internal: 'Something failed on our side',
-  touch_refused: 'The guardrails say no',
+  input_invalid: 'Check your input',
+  internal: 'Something went wrong on our end',
+  touch_refused: 'Not allowed by your guardrails',
 };
 
 /** The response for whatever was thrown. An error that is not ours is logged and told as `internal`. */
@@ -39,7 +39,7 @@ export function problem(error: unknown): Response {
       ? error
       : new AppError(
           'internal',
-          'Something failed on our side. Nothing half-done was kept; try again, and tell an admin if it stays.',
+          'Something went wrong on our end. Nothing was saved. Try again, and tell an admin if it keeps happening.',
         );
   if (known !== error) log.error({ err: error }, 'unexpected failure');
   const { code, message, facts } = known;

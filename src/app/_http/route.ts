@@ -173,7 +173,7 @@ const downloadOf = ({ name, type, body }: Download): Response =>
 
 function requireRight(operation: Operation, principal: Principal): void {
   if (operation.only === 'user' && principal.kind !== 'user')
-    throw new AppError('not_allowed', 'This is for people who are logged in, not for keys.');
+    throw new AppError('not_allowed', 'API keys can’t do this. Log in instead.');
   const reads = operation.reads || (operation.scope === 'contacts:write' && operation.method === 'GET');
   for (const scope of [operation.scope, ...(reads ? (['contacts:read'] as const) : [])])
     if (!may(principal, scope)) throw new AppError('scope_missing', `This needs the right “${scope}”.`);
@@ -184,13 +184,13 @@ function requireRight(operation: Operation, principal: Principal): void {
     principal.kind === 'user' &&
     !runsTheOffice(principal.user.role)
   ) {
-    throw new AppError('not_allowed', 'Only an owner or admin may do this.');
+    throw new AppError('not_allowed', 'Only an owner or admin can do this.');
   }
 }
 
 /** The person of a call whose operation is for people only. */
 export function userOf(principal: Principal): User {
-  if (principal.kind !== 'user') throw new AppError('not_allowed', 'This is for people who are logged in, not for keys.');
+  if (principal.kind !== 'user') throw new AppError('not_allowed', 'API keys can’t do this. Log in instead.');
   return principal.user;
 }
 
@@ -201,10 +201,10 @@ async function readBody(request: Request, operation: Operation): Promise<unknown
   try {
     parsed = JSON.parse(text || '{}');
   } catch {
-    throw new AppError('input_unreadable', 'The body is not JSON. Nothing was kept.');
+    throw new AppError('input_unreadable', 'The body isn’t JSON. Nothing was saved.');
   }
   if (!isWithin(parsed, BODY_BOUNDS))
-    throw new AppError('input_invalid', 'The body has too many levels or values. Nothing was kept.');
+    throw new AppError('input_invalid', 'The body has too many levels or values. Nothing was saved.');
   return checked(operation.body, parsed, false);
 }
 
@@ -215,7 +215,10 @@ export const readText = async (request: Request, most: number): Promise<string> 
 /** The same as it came. @throws AppError body_too_large, before the rest is read */
 export async function readBytes(request: Request, most: number): Promise<Buffer> {
   const tooLarge = () =>
-    new AppError('body_too_large', `The body is larger than ${(most / 1_000_000).toLocaleString('en-US')} MB. Nothing was kept.`);
+    new AppError(
+      'body_too_large',
+      `The body is larger than ${(most / 1_000_000).toLocaleString('en-US')} MB. Nothing was saved.`,
+    );
   const announced = Number(request.headers.get('content-length') ?? 0);
   if (announced > most) throw tooLarge();
   /* No more comes than was announced: the server sees to it. */
@@ -233,6 +236,6 @@ export async function readBytes(request: Request, most: number): Promise<Buffer>
 
 function checked(schema: Joi.Schema, value: unknown, convert: boolean): unknown {
   const { value: clean, error } = schema.validate(value, { abortEarly: false, convert });
-  if (error) throw new AppError('input_invalid', 'The input is not right; nothing was done.', { fields: fieldErrors(error) });
+  if (error) throw new AppError('input_invalid', 'Check the fields below. Nothing was saved.', { fields: fieldErrors(error) });
   return clean;
 }

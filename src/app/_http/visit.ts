@@ -104,10 +104,10 @@ export async function withPage(slug: string, answer: (shown: Shown) => Promise<R
     return await answer(await openPage(slug));
   } catch (error) {
     if (error instanceof AppError && error.code === 'not_found')
-      return plainPage(404, 'This page is not here', 'Perhaps it was taken down, or the address was copied in part.');
-    if (error instanceof AppError) return plainPage(error.code === 'too_many' ? 429 : 400, 'That did not work', error.message);
+      return plainPage(404, 'Page not found', 'It may have been taken down, or the address may be incomplete.');
+    if (error instanceof AppError) return plainPage(error.code === 'too_many' ? 429 : 400, 'That didn’t work', error.message);
     log.error({ err: error }, 'unexpected failure');
-    return plainPage(500, 'Something failed on our side', 'Please try again in a moment.');
+    return plainPage(500, 'Something went wrong on our end', 'Please try again in a moment.');
   }
 }
 
@@ -131,13 +131,13 @@ export function stateAfter(error: unknown, values: FormValues): FormState {
   });
   if (!(error instanceof AppError)) {
     log.error({ err: error }, 'unexpected failure');
-    return fail('Something failed on our side. What you typed is still here; please try again.');
+    return fail('Something went wrong on our end. What you typed is still here. Please try again.');
   }
   const errors = Object.fromEntries(
     (error.facts.fields ?? []).map(({ field, message }) => [
       FIELD_OF[field] ?? 'message',
-      field === 'person' ? 'A phone number or an e-mail address, so that we can answer' : message,
+      field === 'person' ? 'Enter a phone number or an email address so we can reply' : message,
     ]),
   );
-  return fail(Object.keys(errors).length ? 'Please look at what is marked.' : error.message, errors);
+  return fail(Object.keys(errors).length ? 'Please fix the highlighted fields.' : error.message, errors);
 }

@@ -20,7 +20,7 @@ export const OUTCOMES = [
   {
     key: 'talked',
     name: 'Talked',
-    meaning: 'A conversation took place',
+    meaning: 'Had a conversation',
     reached: true,
     conversation: true,
     wrongNumber: false,
@@ -29,7 +29,7 @@ export const OUTCOMES = [
   {
     key: 'callback',
     name: 'Call back',
-    meaning: 'Answered, asked to be called another time',
+    meaning: 'Asked to be called another time',
     reached: true,
     conversation: false,
     wrongNumber: false,
@@ -38,7 +38,7 @@ export const OUTCOMES = [
   {
     key: 'not_interested',
     name: 'Not interested',
-    meaning: 'Answered, does not want to move',
+    meaning: 'Not planning to move',
     reached: true,
     conversation: false,
     wrongNumber: false,
@@ -47,7 +47,7 @@ export const OUTCOMES = [
   {
     key: 'voicemail',
     name: 'Voicemail',
-    meaning: 'A machine answered',
+    meaning: 'Went to voicemail',
     reached: false,
     conversation: false,
     wrongNumber: false,
@@ -56,7 +56,7 @@ export const OUTCOMES = [
   {
     key: 'no_answer',
     name: 'No answer',
-    meaning: 'It rang and nobody answered',
+    meaning: 'No one picked up',
     reached: false,
     conversation: false,
     wrongNumber: false,
@@ -74,7 +74,7 @@ export const OUTCOMES = [
   {
     key: 'wrong_number',
     name: 'Wrong number',
-    meaning: 'Somebody else lives there',
+    meaning: 'Someone else has this number',
     reached: false,
     conversation: false,
     wrongNumber: true,
@@ -82,8 +82,8 @@ export const OUTCOMES = [
   },
   {
     key: 'short',
-    name: 'Answered, short',
-    meaning: 'Answered, and over before it was a conversation',
+    name: 'Short call',
+    meaning: 'Picked up, but too short for a conversation',
     reached: true,
     conversation: false,
     wrongNumber: false,

@@ -71,11 +71,11 @@ test.each(['text', 'email', 'call', 'letter', 'task', 'change', 'branch', 'talk'
 
 test.each([
   [{ after: 'start', minutes: 0 }, 'at once'],
-  [{ after: 'last', minutes: 0 }, 'right after the step before'],
-  [{ after: 'last', minutes: 45 }, '45 min after the step before'],
+  [{ after: 'last', minutes: 0 }, 'right after the previous step'],
+  [{ after: 'last', minutes: 45 }, '45 min after the previous step'],
   [{ after: 'start', minutes: 240 }, '4 hours after the beginning'],
   [{ after: 'start', minutes: 4320 }, '3 days after the beginning'],
-  [{ after: 'last', days: 1, at: '08:30' }, '1 day after the step before, at 08:30'],
+  [{ after: 'last', days: 1, at: '08:30' }, '1 day after the previous step, at 08:30'],
   [{ after: 'start', days: 14, at: '16:00', on: [2, 4] }, 'day 14 at 16:00, on the next Tue or Thu'],
 ] as const)('%j reads “%s”', (when, words) => {
   expect(whenWords(when as never)).toBe(words);

@@ -105,12 +105,12 @@ export function whenWords(when: StepTiming): string {
     return `${days === 0 ? 'on' : `${days} ${days === 1 ? 'day' : 'days'} ${when.days < 0 ? 'before' : 'after'}`} their ${date} at ${when.at}`;
   }
   if ('minutes' in when) {
-    if (when.minutes === 0) return when.after === 'start' ? 'at once' : 'right after the step before';
-    return `${span(when.minutes)} after ${when.after === 'start' ? 'the beginning' : 'the step before'}`;
+    if (when.minutes === 0) return when.after === 'start' ? 'at once' : 'right after the previous step';
+    return `${span(when.minutes)} after ${when.after === 'start' ? 'the beginning' : 'the previous step'}`;
   }
   const on = when.on?.length ? `, on the next ${when.on.map((day) => DAYS[day - 1]).join(' or ')}` : '';
   if (when.after === 'start') return `day ${when.days} at ${when.at}${on}`;
-  return `${when.days} ${when.days === 1 ? 'day' : 'days'} after the step before, at ${when.at}${on}`;
+  return `${when.days} ${when.days === 1 ? 'day' : 'days'} after the previous step, at ${when.at}${on}`;
 }
 
 /** What a step does, in few words. */

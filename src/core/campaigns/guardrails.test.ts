@@ -57,7 +57,7 @@ test('a withdrawn permission holds back every channel, by hand too, at any hour;
   );
 });
 
-test('an automatic text needs a recorded yes; a person may answer without one; e-mail and call go until withdrawn', () => {
+test('an automatic text needs a recorded yes; a person may answer without one; email and call go until withdrawn', () => {
   expect(ask({ permission: UNKNOWN_PERMISSION })).toMatchObject({ go: false, because: { why: 'no_permission' } });
   expect(ask({ permission: UNKNOWN_PERMISSION, automatic: false }).go).toBe(true);
   expect(ask({ permission: UNKNOWN_PERMISSION, channel: 'email' }).go).toBe(true);

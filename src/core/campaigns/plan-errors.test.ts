@@ -15,7 +15,7 @@ const touch = (
   words,
 });
 const GOOD = {
-  text: 'Hello {{ first_name }}, {{ agent_first_name }} at {{ brokerage }}. Reply STOP for no more texts.',
+  text: 'Hello {{ first_name }}, {{ agent_first_name }} at {{ brokerage }}. Reply STOP to opt out.',
   plain: 'Hello from {{ brokerage }}.',
 };
 const plan = (...steps: Step[]): Plan => ({ ...NO_PLAN, steps });
@@ -23,7 +23,7 @@ const fields = (one: Plan, known?: string[]) => planErrors(one, known).map(({ fi
 
 test('a good plan has no error, an empty one says what to do', () => {
   expect(planErrors(plan(touch(1, GOOD)))).toEqual([]);
-  expect(planErrors(NO_PLAN)).toEqual([{ field: 'steps', message: 'There is no step yet. Add a first touch.' }]);
+  expect(planErrors(NO_PLAN)).toEqual([{ field: 'steps', message: 'No steps yet. Add a first touch.' }]);
 });
 test('each error stands at its step, those within ways too', () => {
   const one = plan(

@@ -31,7 +31,7 @@ test('cleaning a name twice is cleaning it once, and loses no letter', () => {
   );
 });
 
-test('an e-mail address is trimmed and folded; what is none is null', () => {
+test('an email address is trimmed and folded; what is none is null', () => {
   expect(cleanEmail(' mailto:Oda@Brandvold.Example ')).toBe('oda@brandvold.example');
   expect(cleanEmail('<oda@brandvold.example>')).toBe('oda@brandvold.example');
   for (const broken of [
@@ -70,7 +70,7 @@ test('a number of North America in full is taken as it is, as the library would'
   );
 });
 
-test('a postal code tells the zone, and nothing is guessed where it does not', () => {
+test('a ZIP code tells the zone, and nothing is guessed where it does not', () => {
   expect(zoneOfPostalCode('98741')).toBe('America/Los_Angeles');
   expect(zoneOfPostalCode('10001-1234')).toBe('America/New_York');
   expect(zoneOfPostalCode('85001')).toBe('America/Phoenix');

@@ -2,8 +2,8 @@ import { quietDoor, withDefaults } from './door';
 import { readInquiry } from './inquiry';
 
 test.each([
-  [{ arrivals: 40, usualGapHours: 5, hoursSince: 72 }, 'Quiet for 3 days; usually somebody comes within 5 hours.'],
-  [{ arrivals: 40, usualGapHours: 1, hoursSince: 30 }, 'Quiet for 30 hours; usually somebody comes within an hour.'],
+  [{ arrivals: 40, usualGapHours: 5, hoursSince: 72 }, 'No leads for 3 days; usually one comes in within 5 hours.'],
+  [{ arrivals: 40, usualGapHours: 1, hoursSince: 30 }, 'No leads for 30 hours; usually one comes in within an hour.'],
   [{ arrivals: 40, usualGapHours: 0.2, hoursSince: 20 }, null],
   [{ arrivals: 40, usualGapHours: 20, hoursSince: 50 }, null],
   [{ arrivals: 7, usualGapHours: 1, hoursSince: 900 }, null],

@@ -48,7 +48,7 @@ const span = (hours: number): string => {
 export function quietDoor({ arrivals, usualGapHours, hoursSince }: DoorUse): string | null {
   if (arrivals < HABIT || usualGapHours === null || hoursSince === null) return null;
   if (hoursSince < Math.max(SHORTEST_HOURS, TIMES * usualGapHours)) return null;
-  return `Quiet for ${span(hoursSince)}; usually somebody comes within ${span(usualGapHours)}.`;
+  return `No leads for ${span(hoursSince)}; usually one comes in within ${span(usualGapHours)}.`;
 }
 
 /** Who sent a mail, as doors tell senders apart: the domain of the address, in small letters. */

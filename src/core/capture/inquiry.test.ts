@@ -61,8 +61,8 @@ test('what they asked, in one line', () => {
   expect(ask({ message: 'Call me' })).toBe('Call me');
   expect(ask({ listing: { address: '14 Heron Lane' } })).toBe('Asked about 14 Heron Lane');
   expect(ask({ wants: { bedrooms: 3, price_max: 480_000 }, city: 'Saltmarsh' })).toBe(
-    'Looks for 3 bedrooms in Saltmarsh to 480,000',
+    'Looking for 3 bedrooms in Saltmarsh to 480,000',
   );
-  expect(ask({ city: 'Saltmarsh' })).toBe('Looks for a home in Saltmarsh');
+  expect(ask({ city: 'Saltmarsh' })).toBe('Looking for a home in Saltmarsh');
   expect(ask({})).toBe('Asked to be contacted');
 });

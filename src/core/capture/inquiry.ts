@@ -163,10 +163,10 @@ export function readInquiry(body: unknown): CleanInquiry {
   if (error) throw invalid(fieldErrors(error));
   const raw = value as RawInquiry;
   const errors: FieldError[] = [];
-  const emails = collect(raw.person.emails, cleanEmail, 'person.emails', 'is not an e-mail address', errors);
-  const phones = collect(raw.person.phones, cleanPhone, 'person.phones', 'is not a phone number', errors);
+  const emails = collect(raw.person.emails, cleanEmail, 'person.emails', 'is not a valid email address', errors);
+  const phones = collect(raw.person.phones, cleanPhone, 'person.phones', 'is not a valid phone number', errors);
   if (!errors.length && emails.length + phones.length === 0) {
-    errors.push({ field: 'person', message: 'needs one way to reach the person: an e-mail address or a phone number' });
+    errors.push({ field: 'person', message: 'needs an email address or a phone number' });
   }
   if (errors.length) throw invalid(errors);
   return {
@@ -218,7 +218,7 @@ const extensionsOf = (given: Record<string, string>): Record<string, string> =>
   );
 const optional = (text: string | null | undefined): string | null => (text ? oneLine(storable(text)) || null : null);
 const invalid = (fields: FieldError[]): AppError =>
-  new AppError('input_invalid', 'The inquiry could not be read; nothing was kept. Fix the fields named and send it again.', {
+  new AppError('input_invalid', 'Couldn’t read the inquiry, so nothing was saved. Fix the fields listed and send it again.', {
     fields,
   });
 
@@ -249,5 +249,5 @@ export function askOf(inquiry: Pick<CleanInquiry, 'message' | 'listing' | 'wants
     inquiry.city ? `in ${inquiry.city}` : null,
     priceMax ? `to ${priceMax.toLocaleString('en-US')}` : null,
   ].filter(Boolean);
-  return parts.length > 1 || bedrooms ? `Looks for ${parts.join(' ')}` : 'Asked to be contacted';
+  return parts.length > 1 || bedrooms ? `Looking for ${parts.join(' ')}` : 'Asked to be contacted';
 }

@@ -28,13 +28,13 @@ test('everything that was read has a line, and nothing that was not', () => {
   expect(lines(EDMUND)).toEqual([
     'First name: Edmund',
     'Last name: Achterberg',
-    'E-mail: achterbergs@duopost.example',
+    'Email: achterbergs@duopost.example',
     'Phone: (564) 555-5131, (564) 555-5132 ext. 7',
     'Together with: Zora Achterberg',
     'Role: buyer',
     'Home: TT-5560, 31 Rigging Lane, Petrel Point, $640,000',
-    'Looks for: $400,000 to $525,000, 2 bedrooms or more, 1 bathroom or more, in Tern Harbor or Petrel Point, by 30 Apr 2027',
-    'They said: yes to texts and emails, no to calls',
+    'Looking for: $400,000 to $525,000, 2 bedrooms or more, 1 bathroom or more, in Tern Harbor or Petrel Point, by Apr 30, 2027',
+    'Permissions: yes to texts and emails, no to calls',
   ]);
   expect(lines({})).toEqual([]);
 });
@@ -44,7 +44,7 @@ test.each([
   [{ price_min: 250000 }, 'from $250,000'],
   [{ bedrooms: 1, features: ['garage'] }, '1 bedroom or more, garage'],
 ])('what they look for, said in part: %j', (wants, shown) => {
-  expect(lines({ wants })).toEqual([`Looks for: ${shown}`]);
+  expect(lines({ wants })).toEqual([`Looking for: ${shown}`]);
 });
 
 test.each(['$525,000', '525.000 Dollar', 'max 525k', '525000'])('a sum is found again as it was written: %s', (written) => {

@@ -1,6 +1,7 @@
 /** What was read from an inquiry, as a person sees it: one line for each thing, and the words by which it is found again in the raw text. */
 import { type Channel, CHANNELS } from '../contacts';
-import { listed, plainDay } from '../shared';
+import { listed } from '../shared';
+import { plainDay } from '../format';
 import { showPhone } from './clean';
 
 /** An inquiry as it was read; the parts that are shown, any of which may be missing in those of long ago. */
@@ -97,15 +98,15 @@ export function recognisedIn(read: RecognizedLead): Recognised[] {
   return [
     plain('First name', [read.first_name]),
     plain('Last name', [read.last_name]),
-    plain('E-mail', read.emails ?? []),
+    plain('Email', read.emails ?? []),
     plain('Phone', phones, numbers),
     plain('Together with', [read.partner]),
     plain('Role', read.roles ?? []),
     { name: 'Home', ...listingOf(read.listing ?? {}) },
-    { name: 'Looks for', ...wantsOf(read.wants ?? {}) },
-    { name: 'They said', ...permissionsOf(read.permissions ?? {}) },
-    plain('Town', [read.city]),
-    plain('Postal code', [read.postal_code]),
+    { name: 'Looking for', ...wantsOf(read.wants ?? {}) },
+    { name: 'Permissions', ...permissionsOf(read.permissions ?? {}) },
+    plain('City', [read.city]),
+    plain('ZIP', [read.postal_code]),
     plain('Street', [read.street]),
     plain('Message', [read.message]),
     plain('Lead source', [read.source]),

@@ -61,12 +61,12 @@ const DEEDS: { [K in ChangeKind]: (change: Of<K>, name: ChangeNames) => string }
     both(add.length > 0 && `become ${listed(add)}`, remove.length > 0 && `are no longer ${listed(remove)}`),
   owner: ({ owner_id }, name) => `are handed to ${name('person', owner_id)}`,
   hand_on: ({ roster_id }, name) =>
-    roster_id ? `are handed to ${name('roster', roster_id)}, in turn` : 'are handed on by the ladder',
+    roster_id ? `are handed to ${name('roster', roster_id)}, in turn` : 'are reassigned by the ladder',
   field: ({ field_id, value }, name) =>
     value === null || value === '' ? `lose “${name('field', field_id)}”` : `get “${name('field', field_id)}”: ${shown(value)}`,
   permission: ({ state, channel }) =>
     `are marked as having said ${state === 'granted' ? 'yes' : 'no'} to ${CHANNELS[channel].plural}`,
-  campaign: ({ campaign_id }, name) => `go into the campaign “${name('campaign', campaign_id)}”`,
+  campaign: ({ campaign_id }, name) => `are added to the campaign “${name('campaign', campaign_id)}”`,
   call_list: ({ note }) => `get a call task${note ? `: ${note}` : ''}`,
   delete: () => 'are deleted',
 };

@@ -31,7 +31,7 @@ test.each<[BulkAction, string, string]>([
   ],
   [{ kind: 'horizon', horizon: null }, '214 people lose their horizon.', '1 person loses their horizon.'],
   [{ kind: 'owner', owner_id: 'Ines' }, '214 people are handed to Ines.', '1 person is handed to Ines.'],
-  [{ kind: 'hand_on', roster_id: null }, '214 people are handed on by the ladder.', '1 person is handed on by the ladder.'],
+  [{ kind: 'hand_on', roster_id: null }, '214 people are reassigned by the ladder.', '1 person is reassigned by the ladder.'],
   [
     { kind: 'field', field_id: 'Boat', value: ['Sail', 'Motor'] },
     '214 people get “Boat”: Sail and Motor.',
@@ -46,8 +46,8 @@ test.each<[BulkAction, string, string]>([
   ],
   [
     { kind: 'campaign', campaign_id: 'Spring' },
-    '214 people go into the campaign “Spring”.',
-    '1 person goes into the campaign “Spring”.',
+    '214 people are added to the campaign “Spring”.',
+    '1 person is added to the campaign “Spring”.',
   ],
   [{ kind: 'call_list', note: 'ask' }, '214 people get a call task: ask.', '1 person gets a call task: ask.'],
   [{ kind: 'delete' }, '214 people are deleted.', '1 person is deleted.'],
@@ -70,7 +70,7 @@ test.each<[BulkAction, string, string]>([
 
 test('who stays as they are is told after it, most first, and not at all when there is nobody', () => {
   expect(previewSentence('are deleted', 12_000, { so_already: 1, changed_since: 1_200, gone: 0 })).toBe(
-    '12,000 people are deleted; 1,200 were changed since, 1 needs no change.',
+    '12,000 people are deleted; 1,200 have changed since, 1 needs no change.',
   );
   expect(refusedSentence({ gone: 0 })).toBe('');
   expect(CHANGE_STATES).toContain('undone');

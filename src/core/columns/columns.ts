@@ -22,6 +22,8 @@ export type Cell =
   /** When it is due, or for how long it has been. */
   | { is: 'due'; at: string | null }
   | { is: 'day'; at: string }
+  /** A day of the calendar, `YYYY-MM-DD` or `--MM-DD`. */
+  | { is: 'date'; on: string | null }
   | { is: 'tags'; ids: string[] }
   | { is: 'horizon'; horizon: Horizon | null };
 
@@ -55,7 +57,7 @@ const wantsInShort = ({ wants }: Contact): string => {
 };
 /** How a contact without a name is called: by an address of theirs. */
 const nameOf = (contact: Contact): string =>
-  `${contact.first_name} ${contact.last_name}`.trim() || contact.emails[0] || showPhone(contact.phones[0] ?? '') || 'Nameless';
+  `${contact.first_name} ${contact.last_name}`.trim() || contact.emails[0] || showPhone(contact.phones[0] ?? '') || 'No name';
 
 const permission = (channel: Channel) =>
   ({
@@ -78,7 +80,7 @@ const wanted =
 const dated = (kind: DateKind) => (person: OutgoingPerson) => person.dates.find((date) => date.kind === kind)?.on ?? '';
 const yearly = (kind: DateKind) => ({
   width: 104,
-  cell: ({ dates }: Contact) => text(dates.find((date) => date.kind === kind)?.on.replace(/^--?/, '')),
+  cell: ({ dates }: Contact): Cell => ({ is: 'date', on: dates.find((date) => date.kind === kind)?.on ?? null }),
 });
 
 export const CONTACT_COLUMNS = {
@@ -122,7 +124,7 @@ export const CONTACT_COLUMNS = {
     merge: '14 Heron Lane',
   },
   town: {
-    name: 'Town',
+    name: 'City',
     grid: { width: 120, cell: ({ place }) => text(place.city) },
     sort: 'up',
     filter: 'town',
@@ -132,7 +134,7 @@ export const CONTACT_COLUMNS = {
   },
   state: { name: 'State', export: (person) => person.region ?? '', import: 'region' },
   postal_code: {
-    name: 'Postal code',
+    name: 'ZIP',
     grid: { width: 96, cell: ({ place }) => text(place.postal_code) },
     filter: 'postal_code',
     export: (person) => person.postal_code ?? '',
@@ -183,7 +185,7 @@ export const CONTACT_COLUMNS = {
   wants_bedrooms: { name: 'Wants: bedrooms', filter: 'wants_bedrooms', export: wanted('bedrooms'), import: 'want_bedrooms' },
   wants_bathrooms: { name: 'Wants: bathrooms', filter: 'wants_bathrooms', export: wanted('bathrooms'), import: 'want_bathrooms' },
   wants_areas: { name: 'Wants: areas', filter: 'wants_area', export: wanted('areas'), import: 'want_areas' },
-  wants_kinds: { name: 'Wants: property kinds', filter: 'wants_kind', export: wanted('kinds'), import: 'want_kinds' },
+  wants_kinds: { name: 'Wants: property types', filter: 'wants_kind', export: wanted('kinds'), import: 'want_kinds' },
   wants_features: { name: 'Wants: features', filter: 'wants_feature', export: wanted('features'), import: 'want_features' },
   wants_words: { name: 'Wants: in words', filter: 'wants_words', export: wanted('words'), import: 'want_words' },
   source: {
@@ -211,7 +213,7 @@ export const CONTACT_COLUMNS = {
     filter: 'last_reached',
   },
   attempts: {
-    name: 'Tries',
+    name: 'Call attempts',
     grid: { width: 70, numeric: true, cell: ({ calls }) => text(calls.attempts) },
     sort: 'down',
     filter: 'attempts',

@@ -24,15 +24,15 @@ test.each(ACTIVITY_KINDS)('%s has a headline and details, whatever is known of i
 test('a message says who wrote it, and the rest says why it happened', () => {
   const message = (more: Partial<TimelineWords>) => detailOf(line('message', { channel: 'text', ...more }), LOCALE);
   expect(message({ direction: 'in', data: { from: '+15645550111', optOut: true } })).toBe(
-    'Text from +15645550111 · an instruction to stop',
+    'Text from +15645550111 · a request to stop',
   );
   expect(message({ direction: 'out', by: 'Ada Test' })).toBe('Text by Ada Test');
   expect(message({ direction: 'out', data: { automatic: true, campaign: 'New buyer', day: 2 } })).toBe(
     'Text by “New buyer”, day 2',
   );
   expect(message({ direction: 'out', data: { automatic: true }, because: 'Broadcast “May”.' })).toBe('Text, Broadcast “May”.');
-  expect(detailOf(line('enrolled', { because: 'The arrival began “New buyer”.' }), LOCALE)).toBe(
-    'The arrival began “New buyer”.',
+  expect(detailOf(line('enrolled', { because: 'New inquiry: started “New buyer”.' }), LOCALE)).toBe(
+    'New inquiry: started “New buyer”.',
   );
   expect(detailOf(line('held', { because: 'It is late.' }), LOCALE)).toBe('');
 });
@@ -40,7 +40,7 @@ test('a message says who wrote it, and the rest says why it happened', () => {
 test('a call says how long it was, and from whom it came', () => {
   const { headline } = ACTIVITIES.call;
   expect(headline(line('call', { direction: 'out', data: { outcome: 'talked', talkSeconds: 75 } }))).toMatch(/, 1 min/);
-  expect(headline(line('call', { direction: 'in' }))).toBe('Called us, nobody answered');
+  expect(headline(line('call', { direction: 'in' }))).toBe('Called us, no one answered');
 });
 
 test('what another program may report is what people do elsewhere', () => {

@@ -3,7 +3,8 @@
  * folded from activities one by one; the same fold writes them and checks them (`urraca verify`), so the two cannot disagree by design.
  */
 import { isConversationOutcome, isReached, outcomeName } from '../calling';
-import { capitalized, dayAndTime, howLong } from '../shared';
+import { capitalized, howLong } from '../shared';
+import { dayAndTime } from '../format';
 import { ACTIVITY_KINDS, isAnswer, isHumanTry, type Activity, type ActivityKind } from './activity';
 import { CHANNELS } from '../channels';
 import type { Facts } from './facts';
@@ -56,7 +57,7 @@ const ENTRIES = {
     },
   },
   handed: { glyph: 'hand', isReported: false, isReason: true, headline: ({ because }) => because ?? 'Handed over' },
-  enrolled: { glyph: 'flag', isReported: false, headline: ({ data }) => `Follow-up “${data.campaign}” began` },
+  enrolled: { glyph: 'flag', isReported: false, headline: ({ data }) => `Follow-up “${data.campaign}” started` },
   stopped: { glyph: 'stop', isReported: false, isReason: true, headline: ended },
   finished: { glyph: 'done', isReported: false, isReason: true, headline: ended },
   message: {
@@ -68,7 +69,7 @@ const ENTRIES = {
       [
         `${capitalized(CHANNELS[line.channel ?? 'text'].name)}${writtenBy(line, address)}`,
         line.data.autoReply && 'automatic answer',
-        line.data.optOut && 'an instruction to stop',
+        line.data.optOut && 'a request to stop',
       ].map((words) => words || undefined),
     fold: (facts, { channel, direction, at }) => {
       const counted = channel && CHANNELS[channel].facts;
@@ -88,7 +89,7 @@ const ENTRIES = {
           ? `, rang ${howLong(ringSeconds * 1000)}`
           : '';
       const what =
-        direction === 'in' ? (talkSeconds ? 'Called us' : 'Called us, nobody answered') : outcomeName(data.outcome ?? '');
+        direction === 'in' ? (talkSeconds ? 'Called us' : 'Called us, no one answered') : outcomeName(data.outcome ?? '');
       return `${what}${length}${text ? `\n${text}` : ''}`;
     },
     fold: foldCall,
@@ -121,29 +122,29 @@ const ENTRIES = {
   next_touch: {
     glyph: 'wait',
     isReported: false,
-    headline: ({ text, data }) => (text ? `Next touch: ${text}` : data.dueAt ? 'Next touch set' : 'Promise taken back'),
+    headline: ({ text, data }) => (text ? `Next touch: ${text}` : data.dueAt ? 'Next touch set' : 'Promise removed'),
     details: (line, { zone }) => [...by(line), line.data.dueAt && dayAndTime(new Date(line.data.dueAt), zone)],
   },
   opened: {
     glyph: 'email',
     isReported: true,
-    headline: ({ text }) => behind('Opened an e-mail', text),
+    headline: ({ text }) => behind('Opened an email', text),
     fold: (facts, { at }) => {
       facts.emailsOpened += 1;
       facts.lastOpenedAt = later(facts.lastOpenedAt, at);
     },
   },
-  clicked: { glyph: 'note', isReported: false, headline: ({ text }) => behind('Followed a link', text) },
+  clicked: { glyph: 'note', isReported: false, headline: ({ text }) => behind('Clicked a link', text) },
   visit: {
     glyph: 'visit',
     isReported: true,
-    headline: ({ text }) => text || 'Was on the home search',
+    headline: ({ text }) => text || 'Visited home search',
     fold: (facts, { at }) => {
       facts.visits += 1;
       facts.lastVisitAt = later(facts.lastVisitAt, at);
     },
   },
-  viewed_home: { glyph: 'visit', isReported: true, headline: ({ text }) => behind('Looked at a home', text) },
+  viewed_home: { glyph: 'visit', isReported: true, headline: ({ text }) => behind('Viewed a home', text) },
   saved_home: {
     glyph: 'visit',
     isReported: true,

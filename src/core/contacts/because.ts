@@ -5,7 +5,8 @@
 import { CHANNELS, type Channel } from '../channels';
 import { refusedBecause, type RefusalCode } from './refusals';
 import { stageName } from './vocabulary';
-import { dayAndTime, howLong, listed } from '../shared';
+import { howLong, listed } from '../shared';
+import { clockTime, dayAndTime } from '../format';
 
 /** Why the machine decided as it did, with the facts for its sentence. */
 export type Because =
@@ -82,17 +83,14 @@ export type Because =
   /** Law asks for the brokerage's address in every commercial email. */
   | { why: 'no_postal_address'; channel: Channel };
 
-const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh', 'Eighth', 'Ninth'];
-
-const rungWords = (rung: number | null, who: string): string =>
-  rung === null ? '' : `${ORDINALS[rung - 1] ?? `Number ${rung}`} rung, “${who}”: `;
+const rungWords = (rung: number | null, who: string): string => (rung === null ? '' : `Rung ${rung}, “${who}”: `);
 const netCause = (cause: Extract<Because, { why: 'safety_net' }>['cause'], roster: string): string =>
   ({
     no_rung: 'No rung matched',
-    all_away: `Nobody on ${roster} may have a lead now`,
-    nobody_claimed: `Nobody on ${roster} accepted in time`,
-    nobody_tried: `Nobody on ${roster} tried in time`,
-    roster_empty: `${roster} is empty`,
+    all_away: `No one on ${roster} is available right now`,
+    nobody_claimed: `No one on ${roster} accepted in time`,
+    nobody_tried: `No one on ${roster} attempted in time`,
+    roster_empty: `${roster} has no one on it`,
   })[cause];
 
 type Of<Why, One = Because> = One extends { why: string } ? (Why extends One['why'] ? One : never) : never;
@@ -102,12 +100,12 @@ const inTurn = (because: Of<'round_robin' | 'weighted'>): string => {
   const passed =
     because.passed ??
     (because.skipped.length ? `${listed(because.skipped)} ${because.skipped.length > 1 ? 'are' : 'is'} away` : '');
-  const how = because.why === 'weighted' ? 'by shares' : 'by round robin';
-  return `${rungWords(because.rung, because.who)}${because.roster} ${how}, ${because.agent} was next${passed && `; ${passed}`}.`;
+  const how = because.why === 'weighted' ? 'weighted' : 'round robin';
+  return `${rungWords(because.rung, because.who)}${because.roster} (${how}), ${because.agent} was next${passed && `; ${passed}`}.`;
 };
 /** What the guardrails do not let go. */
 const didNotGo = (because: Of<RefusalCode>, nameOfStage: StageNames): string =>
-  `The ${CHANNELS[because.channel].name} did not go: ${refusedBecause(because.why, {
+  `The ${CHANNELS[because.channel].name} was not sent: ${refusedBecause(because.why, {
     ...because,
     ...('stage' in because ? { stage: nameOfStage(because.stage) } : {}),
     ...('on' in because ? { day: dayAndTime(new Date(because.on), because.zone) } : {}),
@@ -118,53 +116,53 @@ const waits = ({ channel, until, zone }: { channel: Channel; until: string; zone
 
 /** One sentence for each reason. */
 const SENTENCES: { [Why in Because['why']]: (because: Of<Why>, nameOfStage: StageNames) => string } = {
-  returning: (because) => `Came back, so stays with ${because.agent}.`,
+  returning: (because) => `Returning, so stays with ${because.agent}.`,
   round_robin: inTurn,
   weighted: inTurn,
   offered: (because) =>
     `${rungWords(because.rung, because.who)}offered to ${because.to.length > 3 ? `${because.to.length} people` : listed(because.to)} of ${because.roster}${because.passed ? `; ${because.passed}` : ''}.`,
   claimed: (because) =>
     `${because.agent} accepted after ${howLong(because.seconds * 1000)}${because.of > 1 ? `, the first of ${because.of}` : ''} on ${because.roster}.`,
-  commons: (because) => `Nobody on ${because.roster} accepted in time: it lies in the commons until somebody takes it.`,
-  joined: () => 'Belongs to a lead that is being offered already.',
+  commons: (because) => `No one on ${because.roster} accepted in time: it’s in the commons until someone takes it.`,
+  joined: () => 'Belongs to a lead that’s already being offered.',
   safety_net: (because) =>
-    `${netCause(because.cause, because.roster ?? 'the roster')}, so the safety net takes it: ${because.agent}.`,
+    `${netCause(because.cause, because.roster ?? 'the roster')}, so it goes to the safety net: ${because.agent}.`,
   kept_by_hand: (because) => `Added by hand by ${because.agent}, who keeps it.`,
   source_assigned: (because) => `The source named the agent: ${because.agent}.`,
   own_listing: (because) => `Asked about our own listing, ${because.listing}, so goes to its agent: ${because.agent}.`,
   handed_by: (because) => `Handed to ${because.agent} by ${because.by}.`,
-  arrived: (because) => `The arrival began “${because.campaign}”.`,
+  arrived: (because) => `New inquiry: started “${because.campaign}”.`,
   not_enrolled: (because, nameOfStage) =>
-    `“${because.campaign}” was not begun: ${refusedBecause(because.cause, { stage: because.stage && nameOfStage(because.stage) })}.`,
+    `“${because.campaign}” was not started: ${refusedBecause(because.cause, { stage: because.stage && nameOfStage(because.stage) })}.`,
   answered: (because) => `“${because.campaign}” stopped: ${CHANNELS[because.channel].answered}.`,
-  opted_out: (because) => `“${because.campaign}” stopped: they asked for no more ${CHANNELS[because.channel].plural}.`,
+  opted_out: (because) => `“${because.campaign}” stopped: they opted out of ${CHANNELS[because.channel].plural}.`,
   stage_reached: (because, nameOfStage) => `“${because.campaign}” ended: the stage is ${nameOfStage(because.stage)}.`,
   stopped_by: (because) => `“${because.campaign}” stopped by ${because.by}.`,
   removed_by: (because) => `“${because.campaign}” ended: ${because.by} deleted them.`,
-  put_in_by: (because) => `Put into “${because.campaign}” by ${because.by}.`,
-  entered: (because) => `“${because.campaign}” began: they came to be among those for whom it is.`,
-  day_came: (because) => `“${because.campaign}” began: its day came.`,
-  unreachable: (because) => `“${because.campaign}” ended: none of its ways reaches them.`,
-  not_theirs: (because) => `“${because.campaign}” ended: the contact belongs to another agent now.`,
-  left_by: (because) => `“${because.campaign}” ended: “${because.other}” takes them out of it.`,
+  put_in_by: (because) => `Added to “${because.campaign}” by ${because.by}.`,
+  entered: (because) => `“${because.campaign}” started: now matches this campaign.`,
+  day_came: (because) => `“${because.campaign}” started on its scheduled date.`,
+  unreachable: (because) => `“${because.campaign}” ended: no usable phone, email, or address.`,
+  not_theirs: (because) => `“${because.campaign}” ended: the contact has a new agent.`,
+  left_by: (because) => `“${because.campaign}” ended: “${because.other}” removed them.`,
   paused_until: (because) =>
-    `“${because.campaign}” pauses until ${dayAndTime(new Date(because.until), because.zone)}: ${because.channel ? CHANNELS[because.channel].answered : 'an appointment was made'}.`,
-  appointment: (because) => `“${because.campaign}” stopped: an appointment was made.`,
+    `“${because.campaign}” pauses until ${dayAndTime(new Date(because.until), because.zone)}: ${because.channel ? CHANNELS[because.channel].answered : 'they made an appointment'}.`,
+  appointment: (because) => `“${because.campaign}” stopped: they made an appointment.`,
   changed_by: (because) => `By “${because.campaign}”, day ${because.day}.`,
-  ran_through: (because) => `“${because.campaign}” ran to its end.`,
-  quiet_hours: (because) => `${waits(because)} at the contact: quiet hours are outside ${because.from}–${because.to}.`,
-  on_the_phone_now: (because) => `${waits(because)}: a call with them is under way.`,
-  holiday: (because) => `${waits(because)}: nothing goes by itself on a holiday.`,
-  text_gap: (because) => `${waits(because)}: between two texts lie ${because.hours} ${because.hours === 1 ? 'hour' : 'hours'}.`,
+  ran_through: (because) => `“${because.campaign}” finished.`,
+  quiet_hours: (because) => `${waits(because)}: we send ${clockTime(because.from)}–${clockTime(because.to)} their time.`,
+  on_the_phone_now: (because) => `${waits(because)}: they’re on a call right now.`,
+  holiday: (because) => `${waits(because)}: nothing goes out automatically on a holiday.`,
+  text_gap: (because) => `${waits(because)}: texts must be ${because.hours} ${because.hours === 1 ? 'hour' : 'hours'} apart.`,
   capped: (because) =>
-    `${waits(because)}: at most ${because.most} ${because.most === 1 ? 'touch' : 'touches'} within ${because.days === 1 ? 'a day' : `${because.days} days`}.`,
+    `${waits(because)}: the limit is ${because.most} ${because.most === 1 ? 'touch' : 'touches'} ${because.days === 1 ? 'a day' : `in ${because.days} days`}.`,
   registry_unchecked: () => 'We’re checking this number against the do-not-call registry. Try again in a few seconds.',
-  template_cap: (because) => `${waits(because)}: at most ${because.most} of “${because.template}” go in a day.`,
+  template_cap: (because) => `${waits(because)}: “${because.template}” is limited to ${because.most} a day.`,
   broadcast: (because) => `Broadcast “${because.broadcast}”.`,
   talk: (because) => `The assistant asks: ${because.asks}.`,
-  refused: (because) => `The ${CHANNELS[because.channel].name} did not arrive: ${because.error}.`,
+  refused: (because) => `The ${CHANNELS[because.channel].name} wasn’t delivered: ${because.error}.`,
   campaign_day: (because) => `“${because.campaign}”, day ${because.day}.`,
-  no_owner: (because) => `The ${CHANNELS[because.channel].name} waits for nobody: the contact has no agent.`,
+  no_owner: (because) => `The ${CHANNELS[because.channel].name} has no agent to send it.`,
   no_postal_address: () => 'The email waits: add the office’s mailing address in Setup. Every marketing email must show it.',
   no_permission: didNotGo,
   withdrawn: didNotGo,
@@ -183,4 +181,4 @@ export const sentenceOf = (because: Because, nameOfStage: StageNames = stageName
 
 /** What a horizon's rhythm says about a person who is overdue, for Today. */
 export const rhythmSentence = (horizon: string, days: number): string =>
-  `${horizon}: due ${days === 0 ? 'today' : days === 1 ? 'since yesterday' : `for ${days} days`} by rhythm`;
+  days === 0 ? `${horizon} · check-in due today` : `${horizon} · check-in ${days} ${days === 1 ? 'day' : 'days'} overdue`;

@@ -191,6 +191,6 @@ test('every reason is one plain sentence', () => {
     expect(sentence).not.toMatch(/undefined|null|NaN|\{|_/);
   }
   expect(sentenceOf(reasons[1]!)).toBe(
-    'First rung, “Buyers”: Coast agents by round robin, Asta Lund was next; Mirela Stan and Teo Marchetti are away.',
+    'Rung 1, “Buyers”: Coast agents (round robin), Asta Lund was next; Mirela Stan and Teo Marchetti are away.',
   );
 });

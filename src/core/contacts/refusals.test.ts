@@ -20,7 +20,7 @@ test('one of them is said in the singular', () => {
   expect(refusedWords('no_permission', 1, { channel: 'text' })).toBe('1 hasn’t agreed to texts');
   expect(refusedWords('no_address', 3, { channel: 'email' })).toBe('3 have no email address');
   expect(refusedWords('withdrawn', 2, { channel: 'letter' })).toBe('2 opted out of letters');
-  expect(refusedWords('not_on', 1_200)).toBe('1,200 wait until the campaign is switched on');
+  expect(refusedWords('not_on', 1_200)).toBe('1,200 wait until the campaign is on');
 });
 
 test('the most common reason comes first, and none is said for nobody', () => {
@@ -30,5 +30,5 @@ test('the most common reason comes first, and none is said for nobody', () => {
 
 test('a message that did not go says the same as the preview of many', () => {
   for (const why of ['do_not_contact', 'no_address', 'no_permission', 'registry', 'has_answered'] as const)
-    expect(sentenceOf({ why, channel: 'text' })).toBe(`The text did not go: ${refusedBecause(why, { channel: 'text' })}.`);
+    expect(sentenceOf({ why, channel: 'text' })).toBe(`The text was not sent: ${refusedBecause(why, { channel: 'text' })}.`);
 });

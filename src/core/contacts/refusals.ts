@@ -52,7 +52,7 @@ export const REFUSALS = {
     many: 'opted out; only they can opt back in',
   },
   no_permission: {
-    one: (facts) => `nobody has given permission for ${pluralOf(facts)}`,
+    one: (facts) => `no permission for ${pluralOf(facts)}`,
     many: (facts) => `haven’t agreed to ${pluralOf(facts)}`,
   },
   registry: {
@@ -60,24 +60,27 @@ export const REFUSALS = {
     many: 'are on the do-not-call registry',
   },
   same_household: { one: 'their household gets one together', many: 'get it together with their household' },
-  has_answered: { one: 'they answered before it left', many: 'answered before it left' },
-  on_the_phone: { one: 'the agent is on the phone with them already', many: 'are on the phone with their agent' },
-  already_in: { one: 'they are in it already', many: 'are in it already' },
-  other_campaign: { one: 'another campaign of its group is under way', many: 'are in another campaign of its group' },
-  not_on: { one: 'it is not switched on', many: 'wait until the campaign is switched on' },
+  has_answered: { one: 'they replied first', many: 'replied first' },
+  on_the_phone: { one: 'the agent is already on the phone with them', many: 'are on the phone with their agent' },
+  already_in: { one: 'they’re already in it', many: 'are already in it' },
+  other_campaign: { one: 'they’re in another campaign of its group', many: 'are in another campaign of its group' },
+  not_on: { one: 'it’s not on', many: 'wait until the campaign is on' },
   not_yours: {
-    one: 'it is another agent’s own campaign, for their contacts only',
-    many: 'are another agent’s contacts',
+    one: 'it belongs to another agent',
+    many: 'belong to another agent',
   },
-  so_already: { one: 'there is nothing to change', many: 'need no change' },
+  so_already: { one: 'nothing to change', many: 'need no change' },
   said_stop: {
     one: 'they opted out themselves; only they can opt back in',
     many: 'opted out themselves; only they can opt back in',
   },
-  tried_already: { one: 'they were tried already, so they are not new', many: 'were tried already, so they aren’t new' },
+  tried_already: {
+    one: 'they’ve already been attempted, so they’re not new',
+    many: 'have already been attempted, so they’re not new',
+  },
   gone: { one: 'they were deleted in the meantime', many: 'were deleted in the meantime' },
-  changed_since: { one: 'they were changed since', many: 'were changed since' },
-  went_on: { one: 'it went on since', many: 'have moved on since' },
+  changed_since: { one: 'they’ve changed since', many: 'have changed since' },
+  went_on: { one: 'it has moved on since', many: 'have moved on since' },
 } as const satisfies Record<string, RefusalEntry>;
 /** The code of a reason. */
 export type RefusalCode = keyof typeof REFUSALS;

@@ -3,14 +3,14 @@
  * new account begins with; it may add stages and horizons of its own.
  */
 export const STAGES = [
-  { key: 'new', name: 'New', meaning: 'Nobody has tried to reach them' },
-  { key: 'reaching', name: 'Reaching', meaning: 'Tried, not yet spoken' },
-  { key: 'talking', name: 'Talking', meaning: 'A conversation took place' },
-  { key: 'client', name: 'Client', meaning: 'An agreement is signed' },
-  { key: 'under_contract', name: 'Under contract', meaning: 'An offer is accepted' },
+  { key: 'new', name: 'New', meaning: 'Not attempted yet' },
+  { key: 'reaching', name: 'Reaching', meaning: 'Attempted, not reached yet' },
+  { key: 'talking', name: 'Talking', meaning: 'Had a conversation' },
+  { key: 'client', name: 'Client', meaning: 'Agreement signed' },
+  { key: 'under_contract', name: 'Under contract', meaning: 'Offer accepted' },
   { key: 'past_client', name: 'Past client', meaning: 'Bought or sold with us' },
-  { key: 'sphere', name: 'Sphere', meaning: 'Known personally' },
-  { key: 'archived', name: 'Archived', meaning: 'Put away, with a reason' },
+  { key: 'sphere', name: 'Sphere', meaning: 'People you know' },
+  { key: 'archived', name: 'Archived', meaning: 'Archived, with a reason' },
 ] as const;
 /** A step of the work, on which the rules stand: what moves by itself, what campaigns follow up, who counts as a client. */
 export type BuiltInStage = (typeof STAGES)[number]['key'];
@@ -32,10 +32,10 @@ export type OwnStep = (typeof OWN_STEPS)[number];
 export const KEPT_STAGES: readonly string[] = ['new', 'reaching', 'talking', 'client', 'archived'] satisfies BuiltInStage[];
 
 export const HORIZONS = [
-  { key: 'hot', name: 'Hot', meaning: 'Ready to meet now', rhythmDays: 2, strokes: 4 },
-  { key: 'warm', name: 'Warm', meaning: 'Within this season', rhythmDays: 10, strokes: 3 },
-  { key: 'nurture', name: 'Nurture', meaning: 'Within about a year', rhythmDays: 35, strokes: 2 },
-  { key: 'someday', name: 'Someday', meaning: 'No date yet', rhythmDays: 90, strokes: 1 },
+  { key: 'hot', name: 'Hot', meaning: 'Ready now', rhythmDays: 2, strokes: 4 },
+  { key: 'warm', name: 'Warm', meaning: 'Within 3 months', rhythmDays: 10, strokes: 3 },
+  { key: 'nurture', name: 'Nurture', meaning: 'Within a year', rhythmDays: 35, strokes: 2 },
+  { key: 'someday', name: 'Someday', meaning: 'No timeline yet', rhythmDays: 90, strokes: 1 },
 ] as const;
 /** The key of a horizon: one of those above, or one of the account's own (`own.12`). */
 export type Horizon = string;

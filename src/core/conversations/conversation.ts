@@ -22,18 +22,18 @@ export interface ConversationQuestion {
   fieldId?: string | null;
 }
 export const DEFAULT_QUESTIONS: Record<ConversationTopic, string> = {
-  when: 'By when would you like to move?',
-  where: 'Which towns do you have in mind?',
-  price: 'Up to what price are you looking?',
-  financing: 'Have you spoken with a lender yet, or are you paying cash?',
-  agent: 'Is another agent working with you already?',
+  when: 'When are you hoping to move?',
+  where: 'Which cities are you considering?',
+  price: "What's your price range?",
+  financing: 'Have you talked with a lender, or are you paying cash?',
+  agent: 'Are you already working with an agent?',
 };
 export const ASK_WORDS: Record<ConversationTopic, string> = {
-  when: 'when they would move',
+  when: 'when they plan to move',
   where: 'where',
-  price: 'up to what price',
-  financing: 'whether the money is arranged',
-  agent: 'whether they have an agent',
+  price: 'their budget',
+  financing: 'their financing',
+  agent: 'if they have an agent',
 };
 
 /** What a conversation of the assistant asks, and in whose name. */
@@ -79,7 +79,7 @@ export function beginConversation(flow: ConversationFlow): { progress: Conversat
     agent && agent !== brokerage ? `${agent}'s automatic assistant at ${brokerage}` : `the automatic assistant at ${brokerage}`;
   return {
     progress: { at: 0, answers: {} },
-    says: `Hello, this is ${whose}. ${questions.length > 1 ? 'A few short questions' : 'One short question'} so that we can help. ${questions[0]!.words} Write AGENT for a person, STOP for no more texts.`,
+    says: `Hello, this is ${whose}. ${questions.length > 1 ? 'A few quick questions' : 'One quick question'} so we can help. ${questions[0]!.words} Reply AGENT to reach a person or STOP to opt out.`,
   };
 }
 
@@ -94,11 +94,11 @@ export function continueConversation(
   const hand = (told: string): ConversationDecision => ({
     state: 'handed',
     progress,
-    says: asAssistant(flow, `Thank you. ${flow.agent || 'Somebody'} reads this and will answer in person.`),
+    says: asAssistant(flow, `Thank you. ${flow.agent || 'Somebody'} will read this and reply personally.`),
     writes: [],
     told,
   });
-  if (!question || wantsHuman(text) || /^\s*agent\W*$/i.test(text)) return hand('They ask for a person.');
+  if (!question || wantsHuman(text) || /^\s*agent\W*$/i.test(text)) return hand('They asked for a person.');
   const read = readAnswer(question.asks, text, towns, now);
   if (!read)
     return hand(`“${text.slice(0, 120)}” does not say ${ASK_WORDS[question.asks]}, as far as the assistant understands.`);
@@ -113,7 +113,7 @@ export function continueConversation(
     : {
         state: 'done',
         progress: next,
-        says: asAssistant(flow, `Thank you, that helps. ${flow.agent || 'Somebody'} will be in touch in person.`),
+        says: asAssistant(flow, `Thanks, that helps. ${flow.agent || 'Somebody'} will be in touch personally.`),
         writes,
         told,
       };

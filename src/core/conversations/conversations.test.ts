@@ -79,7 +79,7 @@ const FLOW: ConversationFlow = {
 test('a whole conversation writes what was understood and ends with the agent', () => {
   const { progress: first, says } = beginConversation(FLOW);
   expect(says).toBe(
-    "Hello, this is Asta's automatic assistant at Tern & Tiller Realty. A few short questions so that we can help. By when would you like to move? Write AGENT for a person, STOP for no more texts.",
+    "Hello, this is Asta's automatic assistant at Tern & Tiller Realty. A few quick questions so we can help. When are you hoping to move? Reply AGENT to reach a person or STOP to opt out.",
   );
   let progress = first;
   const writes: object[] = [];
@@ -93,7 +93,7 @@ test('a whole conversation writes what was understood and ends with the agent', 
   }
   expect(state).toBe('done');
   expect(replies.every((text) => text.startsWith("Asta's assistant: "))).toBe(true);
-  expect(replies.at(-1)).toContain('Asta will be in touch in person');
+  expect(replies.at(-1)).toContain('Asta will be in touch personally');
   expect(progress.answers).toEqual({
     when: 'in about 5 months',
     where: 'Saltmarsh',
@@ -114,6 +114,6 @@ test('what is not understood, and whoever asks for a person, goes to the agent a
   for (const text of ['Why do you ask?', 'AGENT', 'is this a robot?', 'my dog ate the phone']) {
     const { state, writes, says } = continueConversation(FLOW, progress, text, { towns: TOWNS, now: NOW });
     expect([text, state, writes]).toEqual([text, 'handed', []]);
-    expect(says).toContain('in person');
+    expect(says).toContain('personally');
   }
 });

@@ -31,7 +31,7 @@ export function vcardOf(person: OutgoingPerson, brokerage: string): string {
     person.company ||
     person.emails[0] ||
     person.phones[0]?.number ||
-    'Nameless';
+    'No name';
   const birthday = person.dates.find(({ kind }) => kind === 'birthday');
   const wedding = person.dates.find(({ kind }) => kind === 'wedding');
   const home = [person.street, person.city, person.region, person.postal_code, person.country];

@@ -36,10 +36,10 @@ const READINGS: Record<FieldDef['kind'], (text: string, field: FieldDef, all: re
   number,
   money: number,
   date: (text) =>
-    /^\d{4}-\d{2}-\d{2}$/.test(text) && dayOfYear(text) ? [{ ordinal: 0, day: text }] : wrong('is not a day as YYYY-MM-DD'),
+    /^\d{4}-\d{2}-\d{2}$/.test(text) && dayOfYear(text) ? [{ ordinal: 0, day: text }] : wrong('is not a date like 3/1/1970'),
   yearly: (text) => {
     const monthDay = dayOfYear(text);
-    if (!monthDay) return wrong('is not a day as MM-DD or YYYY-MM-DD');
+    if (!monthDay) return wrong('is not a date like 3/1 or 3/1/1970');
     return [{ ordinal: 0, month_day: monthDay, ...(/^\d{4}/.test(text) ? { day: text } : {}) }];
   },
   choice: (text, field, all) => (all.length > 1 ? wrong('is one choice, not several') : choices(text, field, all)),
@@ -48,7 +48,7 @@ const READINGS: Record<FieldDef['kind'], (text: string, field: FieldDef, all: re
     /^(?:true|false|yes|no|1|0)$/i.test(text)
       ? [{ ordinal: 0, number: /^(?:true|yes|1)$/i.test(text) ? 1 : 0 }]
       : wrong('is yes or no'),
-  contact: (text) => (/^\d{1,18}$/.test(text) ? [{ ordinal: 0, linked_id: text }] : wrong('is the id of a contact')),
+  contact: (text) => (/^\d{1,18}$/.test(text) ? [{ ordinal: 0, linked_id: text }] : wrong('must be a contact')),
 };
 
 /**
@@ -60,7 +60,7 @@ export function fieldRows(field: FieldDef, value: FieldInput): FieldRow[] {
   const text = String(value).trim();
   const read = READINGS[field.kind](text, field, Array.isArray(value) ? value : [text]);
   if (Array.isArray(read)) return read;
-  throw new AppError('input_invalid', `This does not fit the field “${field.name}”.`, {
+  throw new AppError('input_invalid', `This doesn’t fit the field “${field.name}”.`, {
     fields: [{ field: `fields.${field.id}`, message: read.wrong }],
   });
 }

@@ -30,7 +30,7 @@ export const groupOf = (card: Card): CardGroup | null =>
 /** @param row counted from 1 over the cards that are people */
 export function readCard(card: Card, row: number, thisYear: number): ImportedPerson {
   const person = emptyPerson(row);
-  if (card.cutOff) doubt(person, 'cut-off', 'the card has no END:VCARD; what comes before it was taken');
+  if (card.cutOff) doubt(person, 'cut-off', 'the card has no END:VCARD; we imported what came before it');
   nameInto(person, card);
   const preferred = (lines: CardLine[]) =>
     lines
@@ -41,7 +41,7 @@ export function readCard(card: Card, row: number, thisYear: number): ImportedPer
   for (const line of four ? preferred(valuesOf(card, 'EMAIL')) : valuesOf(card, 'EMAIL')) {
     const read = readEmails(unescaped(line.value));
     person.emails.push(...read.found.filter((email) => !person.emails.includes(email)));
-    read.unread.forEach((other) => doubt(person, 'bad-email', `“${other.slice(0, 80)}” is no e-mail address`));
+    read.unread.forEach((other) => doubt(person, 'bad-email', `“${other.slice(0, 80)}” is not a valid email address`));
   }
   for (const line of four ? preferred(valuesOf(card, 'TEL')) : valuesOf(card, 'TEL')) phoneInto(person, line);
   addressInto(person, valuesOf(card, 'ADR'));
@@ -102,7 +102,7 @@ function phoneInto(person: ImportedPerson, line: CardLine): void {
   if (!raw) return;
   const phone = phoneOf(raw);
   const types = (line.params.type ?? []).map((type) => type.toLowerCase());
-  if (!phone) return doubt(person, 'bad-phone', `“${raw.slice(0, 80)}” is no phone number`);
+  if (!phone) return doubt(person, 'bad-phone', `“${raw.slice(0, 80)}” is not a valid phone number`);
   if (types.includes('fax') && !types.includes('voice')) {
     person.fax ??= phone.number;
     return;
@@ -133,7 +133,7 @@ function dayInto(person: ImportedPerson, field: 'birthday' | 'anniversary', line
   if (!value) return;
   const noYear = line!.params['x-apple-omit-year']?.[0];
   const day = readDay(value, 'month-first', thisYear);
-  if (!day) return doubt(person, 'bad-date', `${field} “${value.slice(0, 60)}” is no date`);
+  if (!day) return doubt(person, 'bad-date', `${field} “${value.slice(0, 60)}” can’t be read as a date`);
   person[field] = noYear && day.startsWith(noYear) ? `-${day.slice(4)}` : day;
 }
 

@@ -22,8 +22,8 @@ const OTHER_TARGETS = {
   partner_email: 'Partner, email',
   partner_phone: 'Partner, phone',
   partner_birthday: 'Partner, birthday',
-  custom: 'A field of its own',
-  ignore: 'Leave out',
+  custom: 'Custom field',
+  ignore: 'Skip',
 } as const;
 /** What a column of a file may become. */
 export type Target = ContactTarget | keyof typeof OTHER_TARGETS;

@@ -51,7 +51,7 @@ describe('delimited text', () => {
       ),
     );
   });
-  test('a quotation mark that is never closed costs its own line only', () => {
+  test('a quotation mark that’s never closed costs its own line only', () => {
     const people = read(
       'First,Last,Email\nAnn,"Quote,ann@x.example\nBob,Bell,bob@x.example\nCy,"Nick ""Big"" Low",cy@x.example\n',
     );

@@ -2,21 +2,21 @@
 import type { Channel, ContactRole } from '../contacts';
 
 export const DOUBTS = {
-  'bad-date': 'a date that no calendar has, or that cannot be read',
-  'bad-email': 'what stands for an e-mail address is none',
-  'bad-encoding': 'letters that were lost when the file was saved',
-  'bad-phone': 'what stands for a phone number is none',
-  'control-characters': 'characters that no keyboard types',
+  'bad-date': 'a date that can’t be read',
+  'bad-email': 'not a valid email address',
+  'bad-encoding': 'letters lost when the file was saved',
+  'bad-phone': 'not a valid phone number',
+  'control-characters': 'unusual characters',
   'cut-off': 'the card ends in the middle',
-  formula: 'a formula where a name should stand',
+  formula: 'a formula where a name should be',
   'no-name': 'no name',
-  'no-way-to-reach': 'no e-mail address, phone number or postal address',
+  'no-way-to-reach': 'no email, phone, or mailing address',
   'nul-bytes': 'null characters',
-  'open-quote': 'a quotation mark that is never closed',
-  'shared-email': 'an e-mail address that other people in the file have too',
-  'too-long': 'a text longer than any name or address',
-  'too-many-cells': 'more cells than there are headings, so that some may stand under the wrong one',
-  'unclear-permission': 'a permission that is neither yes nor no',
+  'open-quote': 'a quotation mark that’s never closed',
+  'shared-email': 'an email address that others in the file also have',
+  'too-long': 'text too long for a name or address',
+  'too-many-cells': 'more cells than headings, so some may be in the wrong column',
+  'unclear-permission': 'a permission that’s neither yes nor no',
 } as const;
 /** Why a cell is doubtful. */
 export type DoubtReason = keyof typeof DOUBTS;
@@ -124,5 +124,5 @@ export function doubt(person: ImportedPerson, reason: DoubtReason, why: string):
 export function doubtWhole(person: ImportedPerson): void {
   const reachable = person.emails.length + person.phones.length > 0 || Boolean(person.address?.street);
   if (!person.first && !person.last && !person.company) doubt(person, 'no-name', 'the row has no name');
-  if (!reachable) doubt(person, 'no-way-to-reach', 'there is no e-mail address, phone number or postal address');
+  if (!reachable) doubt(person, 'no-way-to-reach', 'no email, phone, or mailing address');
 }

@@ -94,7 +94,7 @@ export function previewOf(
   const byRow = new Map(people.map((person) => [person.row, person]));
   for (const { email, rows } of shared)
     for (const row of rows.slice(1))
-      doubt(byRow.get(row)!, 'shared-email', `${email} also stands in row ${rows.filter((other) => other !== row).join(', ')}`);
+      doubt(byRow.get(row)!, 'shared-email', `${email} is also in row ${rows.filter((other) => other !== row).join(', ')}`);
   const doubtful = people.filter((person) => person.doubts.length);
   return {
     file,
@@ -118,9 +118,7 @@ export function previewOf(
 }
 
 const emptySentence = (format: FileFormat): string =>
-  format.headingRow
-    ? 'There are headings and no people below them; nothing was imported.'
-    : 'The file is empty; nothing was imported.';
+  format.headingRow ? 'The file has headings but no rows. Nothing was imported.' : 'The file is empty. Nothing was imported.';
 
 export const refused = (file: string, kind: string, sentence: string): Preview => ({
   file,

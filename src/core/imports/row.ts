@@ -43,13 +43,13 @@ export function readRow(record: Pick<CsvRecord, 'cells' | 'openQuote'>, row: num
     property: [],
     partner: { first: '', last: '', emails: [], phones: [], birthday: null, whole: '' },
   };
-  if (record.openQuote) doubt(person, 'open-quote', 'a quotation mark is opened and never closed');
+  if (record.openQuote) doubt(person, 'open-quote', 'a quotation mark is never closed');
   const beyond = record.cells.slice(reading.columns.length).filter((cell) => trimmed(cell));
   if (beyond.length)
     doubt(
       person,
       'too-many-cells',
-      `the row has ${record.cells.length} cells under ${reading.columns.length} headings; what is right of a stray comma stands one column off`,
+      `the row has ${record.cells.length} cells under ${reading.columns.length} headings; a stray comma may have shifted the columns`,
     );
   for (const column of reading.columns) {
     const raw = record.cells[column.at] ?? '';
@@ -204,7 +204,7 @@ function readCell(person: ImportedPerson, parts: Parts, column: Column, text: st
       return phonesInto(person, parts.partner.phones, value);
     case 'partner_birthday':
       parts.partner.birthday = readDay(value, column.order ?? 'month-first', reading.thisYear);
-      if (!parts.partner.birthday) doubt(person, 'bad-date', `“${value}” is no birthday`);
+      if (!parts.partner.birthday) doubt(person, 'bad-date', `“${value}” can’t be read as a birthday`);
       return;
     default:
       return permissionInto(person, target, column.heading, value);
@@ -214,7 +214,7 @@ function readCell(person: ImportedPerson, parts: Parts, column: Column, text: st
 function emailsInto(person: ImportedPerson, list: string[], value: string): void {
   const read = readEmails(value);
   for (const email of read.found) if (!list.includes(email)) list.push(email);
-  for (const other of read.unread) doubt(person, 'bad-email', `“${other.slice(0, 80)}” is no e-mail address`);
+  for (const other of read.unread) doubt(person, 'bad-email', `“${other.slice(0, 80)}” is not a valid email address`);
 }
 
 function phonesInto(person: ImportedPerson, list: string[], value: string): void {
@@ -223,7 +223,7 @@ function phonesInto(person: ImportedPerson, list: string[], value: string): void
     if (!list.includes(number)) list.push(number);
     if (extension && list === person.phones) person.extensions[number] = extension;
   }
-  for (const other of read.unread) doubt(person, 'bad-phone', `“${other.slice(0, 80)}” is no phone number`);
+  for (const other of read.unread) doubt(person, 'bad-phone', `“${other.slice(0, 80)}” is not a valid phone number`);
 }
 
 const setAddress = (person: ImportedPerson, part: NonNullable<ImportedPerson['address']>) =>

@@ -16,10 +16,10 @@ const SIGNATURES: [string, string][] = [
   ['89504e47', 'a picture'],
   ['ffd8ff', 'a picture'],
   ['47494638', 'a picture'],
-  ['d0cf11e0a1b11ae1', 'a workbook of the old binary kind (.xls); save it as .xlsx or CSV'],
-  ['1f8b', 'a compressed file; unpack it first'],
-  ['526172211a07', 'a compressed file; unpack it first'],
-  ['377abcaf271c', 'a compressed file; unpack it first'],
+  ['d0cf11e0a1b11ae1', 'an old .xls workbook. Save it as .xlsx or CSV'],
+  ['1f8b', 'a compressed file. Unzip it first'],
+  ['526172211a07', 'a compressed file. Unzip it first'],
+  ['377abcaf271c', 'a compressed file. Unzip it first'],
   ['7f454c46', 'a program'],
   ['4d5a90', 'a program'],
 ];
@@ -35,7 +35,7 @@ export function sniff(head: Uint8Array, whole: boolean): Sniffed {
   const start = decoded(head.subarray(0, 4_096), encoding).replace(/^\s+/, '');
   if (!start && whole) return { kind: 'empty', encoding };
   if (/^BEGIN:VCARD/i.test(start)) return { kind: 'vcf', encoding };
-  if (/^(<!doctype html|<html|<table)/i.test(start)) return { kind: 'other', looksLike: 'a web page; save the table as CSV' };
+  if (/^(<!doctype html|<html|<table)/i.test(start)) return { kind: 'other', looksLike: 'a web page. Save the table as CSV' };
   if (/^(<\?xml|\{\\rtf|\{\s*"|\[\s*\{)/.test(start)) return { kind: 'other', looksLike: 'neither a table nor cards' };
   const odd = (start.match(/[\u0001-\u0008\u000e-\u001f\ufffd]/g) ?? []).length;
   if (odd > 20 && odd > start.length / 20) return { kind: 'other', looksLike: 'neither text nor a workbook' };

@@ -53,7 +53,7 @@ export function criteriaWords(criteria: Criteria): string {
   const what = kinds?.length ? kinds.join(', ') : 'Homes';
   const parts = [
     `${what}${lease === undefined ? '' : lease ? ' for rent' : ' for sale'}${areas?.length ? ` in ${areas.join(' or ')}` : ''}`,
-    ring?.length ? 'inside the area drawn' : null,
+    ring?.length ? 'inside your area' : null,
     price_min !== undefined && price_max !== undefined
       ? `${money(price_min)} to ${money(price_max)}`
       : price_min !== undefined
@@ -62,7 +62,7 @@ export function criteriaWords(criteria: Criteria): string {
           ? `to ${money(price_max)}`
           : null,
     beds_min ? `${beds_min} ${beds_min === 1 ? 'bedroom' : 'bedrooms'} or more` : null,
-    open_house ? 'with an open house to come' : null,
+    open_house ? 'with an upcoming open house' : null,
   ];
   return parts.filter(Boolean).join(', ');
 }

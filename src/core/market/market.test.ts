@@ -94,13 +94,13 @@ test('criteria go into the words of an address and come back; what cannot be rea
     within: SQUARE,
     price_min: 1,
     beds_min: 2,
-    kinds: ['Townhouse'],
+    kinds: ['Cityhouse'],
     lease: false,
     open_house: true,
   };
   expect(criteriaOfWords(wordsOfCriteria(criteria))).toEqual(criteria);
   expect(criteriaOfWords({ price_min: 'cheap', beds_min: '-1', within: '1,2 3,4', lease: 'maybe', areas: ' | ' })).toEqual({});
   expect(criteriaWords(criteria)).toBe(
-    'Townhouse for sale in Eelgrass or Tarn Hollow, inside the area drawn, from $1, 2 bedrooms or more, with an open house to come',
+    'Cityhouse for sale in Eelgrass or Tarn Hollow, inside your area, from $1, 2 bedrooms or more, with an upcoming open house',
   );
 });

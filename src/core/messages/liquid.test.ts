@@ -92,12 +92,12 @@ test('the fields of a text are found in fields and in conditions', () => {
 
 test('the first text says who writes and how to have no more, once', () => {
   expect(withSender('When may I call?', 'Asta', 'Tern & Tiller')).toBe(
-    'When may I call? - Asta, Tern & Tiller. Reply STOP for no more texts.',
+    'When may I call? - Asta, Tern & Tiller. Reply STOP to opt out.',
   );
-  expect(withSender('Asta at Tern & Tiller here. Reply STOP for no more texts.', 'Asta', 'Tern & Tiller')).toBe(
-    'Asta at Tern & Tiller here. Reply STOP for no more texts.',
+  expect(withSender('Asta at Tern & Tiller here. Reply STOP to opt out.', 'Asta', 'Tern & Tiller')).toBe(
+    'Asta at Tern & Tiller here. Reply STOP to opt out.',
   );
   expect(withSender('Hi from Tern & Tiller', 'Tern & Tiller', 'Tern & Tiller')).toBe(
-    'Hi from Tern & Tiller Reply STOP for no more texts.',
+    'Hi from Tern & Tiller Reply STOP to opt out.',
   );
 });

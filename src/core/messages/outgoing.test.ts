@@ -12,7 +12,7 @@ const WORDS: Words = {
 
 test('only the first text says who writes and how to have no more', () => {
   const first = fillFor('text', WORDS, FIELDS, { textedBefore: false });
-  expect(first.text).toBe('Hello Oda - Runa, Heron Realty. Reply STOP for no more texts.');
+  expect(first.text).toBe('Hello Oda - Runa, Heron Realty. Reply STOP to opt out.');
   expect(fillFor('text', WORDS, FIELDS, { textedBefore: true }).text).toBe('Hello Oda');
   for (const channel of ['email', 'letter', 'call'] as const)
     expect(fillFor(channel, WORDS, FIELDS, { textedBefore: false }).text).toBe('Hello Oda');

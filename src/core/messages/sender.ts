@@ -4,7 +4,7 @@
 export function withSender(text: string, agent: string, brokerage: string): string {
   const says = (words: string) => text.toLowerCase().includes(words.toLowerCase());
   const who = brokerage && !says(brokerage) ? (agent && agent !== brokerage ? `${agent}, ${brokerage}` : brokerage) : null;
-  const out = /\bstop\b/i.test(text) ? null : 'Reply STOP for no more texts.';
+  const out = /\bstop\b/i.test(text) ? null : 'Reply STOP to opt out.';
   if (!who && !out) return text;
   return [text.trim(), who && `- ${who}.`, out].filter(Boolean).join(' ');
 }

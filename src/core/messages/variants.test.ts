@@ -53,7 +53,7 @@ test('a thousand braces that are never closed take no time worth counting', () =
   expect(performance.now() - began).toBeLessThan(2_000);
 });
 
-test('the text and the blocks of an e-mail have the same variants, and the picks say which', () => {
+test('the text and the blocks of an email have the same variants, and the picks say which', () => {
   const words = {
     subject: '{Homes|Houses} for you',
     text: '{Hello|Good day} Oda',

@@ -61,7 +61,7 @@ export const BLOCKS = {
     neededOn: [],
     isSingle: false,
     fields: {
-      text: { is: 'line', label: 'Words of the heading', most: 200, first: 'A heading', empty: 'The heading is empty.' },
+      text: { is: 'line', label: 'Heading text', most: 200, first: 'Heading', empty: 'The heading is empty.' },
     },
   },
   text: {
@@ -69,7 +69,7 @@ export const BLOCKS = {
     on: PAGE_KINDS,
     neededOn: [],
     isSingle: false,
-    fields: { text: { is: 'words', label: 'Words', most: 6_000, first: 'What you want to say.', empty: 'The text is empty.' } },
+    fields: { text: { is: 'words', label: 'Words', most: 6_000, first: 'Your text here.', empty: 'The text is empty.' } },
   },
   picture: {
     name: 'picture',
@@ -94,7 +94,7 @@ export const BLOCKS = {
     neededOn: ['search'],
     isSingle: true,
     fields: {},
-    hint: 'The homes of this search, with what visitors may ask for and a map.',
+    hint: 'The homes from this search, with filters and a map.',
   },
   form: {
     name: 'form',
@@ -103,12 +103,12 @@ export const BLOCKS = {
     isSingle: true,
     fields: {
       asks: { is: 'asks', label: 'What the form asks for', first: ['last_name', 'email', 'phone', 'message'] },
-      button: { is: 'line', label: 'The button says', most: 60, first: 'Send', empty: 'The button says nothing.' },
+      button: { is: 'line', label: 'Button text', most: 60, first: 'Send', empty: 'The button text is empty.' },
       thanks: {
         is: 'line',
-        label: 'Afterwards the visitor reads',
+        label: 'Thank-you message',
         most: 600,
-        first: 'Thank you. An agent has your question now and will be in touch.',
+        first: 'Thank you. An agent has your question and will be in touch soon.',
       },
     },
   },
@@ -127,9 +127,9 @@ export const BLOCKS = {
     fields: {
       text: {
         is: 'words',
-        label: 'Words of the legal footer',
+        label: 'Legal footer text',
         most: 3_000,
-        first: '{brokerage}. We do business in accord with fair-housing law.',
+        first: '{brokerage}. Equal Housing Opportunity.',
         empty: 'The legal footer is empty.',
       },
     },

@@ -45,15 +45,15 @@ export const mayRemove = (page: PublicPage, block: Block): boolean =>
 
 /** The words shown beside the tick boxes unless somebody writes others. */
 export const permissionTexts = (brokerage: string): PermissionTexts => ({
-  text: `${brokerage} may text me about homes at the number above, also by automated means. I need not agree in order to buy anything, and I can reply STOP at any time.`,
+  text: `${brokerage} may text me about homes at the number above, including with automated technology. Consent is not a condition of any purchase. Message and data rates may apply. Reply STOP to opt out.`,
   call: `${brokerage} may call me about homes at the number above.`,
-  email: `${brokerage} may e-mail me about homes. Every e-mail has a link to end this.`,
+  email: `${brokerage} may email me about homes. I can unsubscribe at any time.`,
 });
 
 const HEADINGS: Record<PageKind, [string, string]> = {
-  form: ['Ask an agent', 'Tell us what you look for. One of our agents answers, usually within minutes.'],
-  sign_in: ['Welcome in', 'Please sign in before you look around.'],
-  search: ['Homes that may be yours', 'Everything on the market, as it is today.'],
+  form: ['Ask an agent', 'Tell us what you’re looking for. An agent usually replies within minutes.'],
+  sign_in: ['Welcome', 'Please sign in before you look around.'],
+  search: ['Find your home', 'Everything on the market today.'],
 };
 
 /** A page of a kind as it begins. */
@@ -65,13 +65,13 @@ export function newPage(kind: PageKind, brokerage: string): PublicPage {
     Object.assign(form, {
       asks: ['last_name', 'email', 'phone', 'agent'],
       button: 'Sign in',
-      thanks: 'Thank you. Have a good look around.',
+      thanks: 'Thank you. Enjoy your visit.',
     });
   if (kind === 'search')
     Object.assign(form, {
       asks: ['last_name', 'email', 'phone'],
-      button: 'Go on looking',
-      thanks: 'Thank you. All homes are open to you now.',
+      button: 'Keep browsing',
+      thanks: 'Thank you. You can now see every home.',
     });
   return {
     kind,
@@ -111,7 +111,7 @@ export function pageErrors(page: PublicPage): PageError[] {
     const { name, isSingle } = entryOf(kind);
     const own = ofKind(page, kind);
     if (isNeeded(page.kind, kind) && !own.length) errors.push({ block: null, message: `The page needs a ${name}.` });
-    if (isSingle && own.length > 1) errors.push({ block: own[1]!.id, message: `One ${name} is enough.` });
+    if (isSingle && own.length > 1) errors.push({ block: own[1]!.id, message: `One ${name} is allowed.` });
   }
   const ids = page.blocks.map(({ id }) => id);
   if (new Set(ids).size < ids.length) errors.push({ block: null, message: 'Two blocks have the same id.' });
@@ -125,13 +125,13 @@ function blockErrors(block: Block, page: PageKind): string[] {
   const { name, on } = entryOf(block.kind);
   const isEmpty = (field: string): boolean => String(blockValue(block, field) ?? '').trim() === '';
   return [
-    ...(on.includes(page) ? [] : [`A ${name} has no place on this page.`]),
+    ...(on.includes(page) ? [] : [`A ${name} can’t go on this page.`]),
     ...blockFields(block.kind).flatMap(([field, { empty }]) => (empty && isEmpty(field) ? [empty] : [])),
     ...(block.kind === 'form' && !block.asks.some((one) => one === 'email' || one === 'phone')
-      ? ['The form asks for no way to reach the visitor: an e-mail address or a phone number.']
+      ? ['The form needs an email or phone field.']
       : []),
     ...(block.kind === 'picture' && block.picture_id && isEmpty('alt')
-      ? ['Say in words what the picture shows, for those who cannot see it.']
+      ? ['Describe the picture for people who can’t see it.']
       : []),
   ];
 }

@@ -29,16 +29,16 @@ describe('pages', () => {
     const without = { ...page, blocks: page.blocks.filter(({ kind }) => kind !== 'form') };
     expect(pageErrors(without)).toEqual([{ block: null, message: 'The page needs a form.' }]);
     const twice = { ...page, blocks: [...page.blocks, newBlock('form', 'second')] };
-    expect(pageErrors(twice)).toEqual([{ block: 'second', message: 'One form is enough.' }]);
+    expect(pageErrors(twice)).toEqual([{ block: 'second', message: 'One form is allowed.' }]);
     const odd = page.blocks.map((block): Block =>
       block.kind === 'text' ? { ...block, text: ' ' } : block.kind === 'form' ? { ...block, asks: ['message'] } : block,
     );
     expect(pageErrors({ ...page, blocks: odd }).map(({ message }) => message)).toEqual([
       'The text is empty.',
-      'The form asks for no way to reach the visitor: an e-mail address or a phone number.',
+      'The form needs an email or phone field.',
     ]);
     expect(pageErrors({ ...page, blocks: [...page.blocks, newBlock('homes', 'x')] })[0]!.message).toContain(
-      'has no place on this page',
+      'can’t go on this page',
     );
   });
 

@@ -1,22 +1,22 @@
 /** What Results measures, each with its definition in a sentence. The server computes them; the people behind each number stand in Contacts. */
 export const MEASURES = [
-  { key: 'leads', name: 'Leads', definition: 'People whose inquiry in the period was handed to the agent.' },
-  { key: 'tried', name: 'Tried', definition: 'Of these leads, those whom somebody has called since.' },
+  { key: 'leads', name: 'Leads', definition: 'Leads assigned to the agent in this period.' },
+  { key: 'tried', name: 'Tried', definition: 'Leads called since.' },
   {
     key: 'fast',
     name: 'In 5 minutes',
-    definition: 'Of these leads, those with a first try by a person within five minutes of their inquiry.',
+    definition: 'Leads first attempted by a person within 5 minutes.',
   },
-  { key: 'reached', name: 'Reached', definition: 'Of these leads, those whom somebody has spoken with by phone since.' },
+  { key: 'reached', name: 'Reached', definition: 'Leads reached by phone since.' },
   {
     key: 'conversations',
     name: 'Conversations',
-    definition: 'Of these leads, those with two-way talk of at least the least length set in Setup.',
+    definition: 'Leads with a conversation of at least the minimum length in Setup.',
   },
   {
     key: 'clients',
     name: 'Clients',
-    definition: 'Of these leads, those who stand at Client, Under contract or Past client now.',
+    definition: 'Leads now at Client, Under contract, or Past client.',
   },
 ] as const;
 /** A number of Results. */

@@ -181,7 +181,7 @@ describe('who is next', () => {
         { name: 'Brisa', why: 'away' },
         { name: 'Caspian', why: 'daily_cap' },
       ]),
-    ).toBe('Abel and Brisa are away and Caspian has had the leads of the day');
+    ).toBe('Abel and Brisa are away and Caspian reached the daily limit');
   });
 });
 
@@ -316,7 +316,7 @@ describe('the ladder', () => {
     ['another door', { on: 'lead_door', how: 'none', of: ['7'] }, {}, false],
     ['source in any letters', { on: 'lead_source', how: 'any', of: ['harbor portal'] }, {}, true],
     ['town', { on: 'lead_town', how: 'any', of: ['Saltmarsh', 'Tarn Hollow'] }, { town: 'saltmarsh' }, true],
-    ['postal code unknown', { on: 'lead_postal', how: 'known' }, {}, false],
+    ['ZIP code unknown', { on: 'lead_postal', how: 'known' }, {}, false],
     ['price', { on: 'lead_price', how: 'between', from: 300_000, to: 500_000 }, { price: 500_000 }, true],
     ['price unknown', { on: 'lead_price', how: 'between', from: null, to: 500_000 }, {}, false],
     ['kind', { on: 'lead_kind', how: 'any', of: ['Condominium'] }, { kind: 'condominium' }, true],
@@ -353,7 +353,7 @@ describe('the ladder', () => {
   test('its conditions are read from outside as strictly as a segment, and only a ladder may ask about an inquiry', () => {
     const hour = { on: 'lead_hour', how: 'at', days: [1, 2], from: '09:00', to: '18:00' };
     expect(readTree({ all: [hour] }, [], 'lead')).toEqual({ all: [hour] });
-    expect(() => readTree(hour)).toThrow('cannot be read');
+    expect(() => readTree(hour)).toThrow('Can’t read');
     for (const wrong of [
       { ...hour, from: '9' },
       { ...hour, days: [8] },
@@ -361,7 +361,7 @@ describe('the ladder', () => {
       { on: 'lead_point', how: 'inside', ring: [[300, 0]], name: '' },
       { on: 'lead_price', how: 'any', of: ['1'] },
     ])
-      expect(() => readTree(wrong, [], 'lead')).toThrow('cannot be read');
+      expect(() => readTree(wrong, [], 'lead')).toThrow('Can’t read');
   });
 
   test('reads as a sentence', () => {
@@ -547,10 +547,10 @@ test('each step of a way is a sentence', () => {
     sentenceOfStep({ at, what: 'safety_net', agent: 'Ines', roster: 'Coast', cause: 'nobody_claimed', skipped: [] }),
     sentenceOfStep({ at, what: 'untried', agent: 'Abel', seconds: 3_600 }),
   ]).toEqual([
-    'Coast, timed turns: offered to Abel for 5 min; Brisa is off at this hour.',
-    'The window ended; Abel had not answered.',
-    'Caspian accepted by text after 42 s, the first of 3.',
-    'Nobody on Coast accepted in time, so the safety net takes it: Ines.',
-    'Abel had not tried it within 1 h.',
+    'Coast, timed turns: offered to Abel for 5 min; Brisa is off right now.',
+    'Time ran out: Abel didn’t answer.',
+    'Caspian accepted by text after 42 sec, the first of 3.',
+    'No one on Coast accepted in time, so it goes to the safety net: Ines.',
+    'Abel didn’t attempt it within 1 hr.',
   ]);
 });

@@ -38,9 +38,9 @@ const SKIPS: Record<Skip, string> = {
   left: 'has left',
   away: 'is away',
   paused: 'is paused',
-  off_hours: 'is off at this hour',
-  daily_cap: 'has had the leads of the day',
-  open_cap: 'has as many open leads as may be',
+  off_hours: 'is off right now',
+  daily_cap: 'reached the daily limit',
+  open_cap: 'reached the open lead limit',
   had_it: 'had it before',
 };
 /** `Abel is away and Brisa has had the leads of the day`; empty when nobody was passed over. */
@@ -56,12 +56,12 @@ export function skippedWords(skipped: readonly Skipped[]): string {
 }
 
 const FIXED = {
-  returning: 'Came back, so stays with',
+  returning: 'Returning, so stays with',
   kept_by_hand: 'Added by hand, and kept by',
   source_assigned: 'The source named the agent:',
   own_listing: 'Asked about our own listing, so goes to its agent:',
 } as const;
-const BY: Record<AnsweredBy, string> = { page: '', text: ' by text', email: ' by e-mail' };
+const BY: Record<AnsweredBy, string> = { page: '', text: ' by text', email: ' by email' };
 const but = (skipped: readonly Skipped[]): string => (skipped.length ? `; ${skippedWords(skipped)}` : '');
 
 /** One step as a sentence. */
@@ -70,9 +70,9 @@ export function sentenceOfStep(step: TraceStep): string {
     case 'fixed':
       return `${FIXED[step.why]} ${step.agent}.`;
     case 'joined':
-      return step.agent ? `Belongs to the lead that ${step.agent} has.` : 'Belongs to the lead that is being offered already.';
+      return step.agent ? `Belongs to the lead that ${step.agent} has.` : 'Belongs to the lead that’s already being offered.';
     case 'given':
-      return `${step.roster}, ${step.how}: ${step.agent} was next${but(step.skipped)}.${step.seconds ? ` Goes on when it is not tried within ${howLong(step.seconds * 1000)}.` : ''}`;
+      return `${step.roster}, ${step.how}: ${step.agent} was next${but(step.skipped)}.${step.seconds ? ` Moves on if not attempted within ${howLong(step.seconds * 1000)}.` : ''}`;
     case 'offered':
       return `${step.roster}, ${step.how}: offered to ${listed(step.to)} for ${howLong(step.seconds * 1000)}${but(step.skipped)}.`;
     case 'accepted':
@@ -80,18 +80,18 @@ export function sentenceOfStep(step: TraceStep): string {
     case 'declined':
       return `${step.agent} declined${BY[step.by]}.`;
     case 'lapsed':
-      return `The window ended; ${listed(step.to)} had not answered.`;
+      return `Time ran out: ${listed(step.to)} didn’t answer.`;
     case 'untried':
-      return `${step.agent} had not tried it within ${howLong(step.seconds * 1000)}.`;
+      return `${step.agent} didn’t attempt it within ${howLong(step.seconds * 1000)}.`;
     case 'commons':
-      return `In the commons of ${step.roster} for ${howLong(step.seconds * 1000)}: whoever takes it first has it.`;
+      return `In the commons of ${step.roster} for ${howLong(step.seconds * 1000)}: first to take it gets it.`;
     case 'went_on':
-      return `${step.roster} hands on to ${step.to}${but(step.skipped)}.`;
+      return `${step.roster} passes to ${step.to}${but(step.skipped)}.`;
     case 'safety_net':
       return `${sentenceOf({ why: 'safety_net', roster: step.roster, agent: step.agent, cause: step.cause }).slice(0, -1)}${but(step.skipped)}.`;
     case 'handed_by':
       return `Handed to ${step.agent} by ${step.by}.`;
     case 'left':
-      return `${step.agent} has left, so it goes on.`;
+      return `${step.agent} was deactivated, so it moves on.`;
   }
 }

@@ -41,7 +41,7 @@ test.each<[unknown, RegExp]>([
 
 test('what is known of a lead alone cannot be asked of contacts', () => {
   const asked = { on: 'lead_source', how: 'any', of: ['Sign'] };
-  expect(error(asked)).toMatch(/nothing known/);
+  expect(error(asked)).toMatch(/doesn’t exist/);
   expect(error(asked, 'lead')).toBeNull();
 });
 
@@ -67,6 +67,6 @@ test.each<[Tree, string]>([
   expect(segmentSentence({ all: [tree] }, () => null, FIELDS)).toBe(sentence);
   expect(readTree(tree, FIELDS)).toEqual(tree);
 });
-test('a field that is gone has no subject', () => {
+test('a field (deleted) has no subject', () => {
   expect([subjectOf('field:9', FIELDS), subjectOf('never'), subjectOf('field:2', FIELDS)?.kind]).toEqual([null, null, 'number']);
 });

@@ -68,7 +68,7 @@ export function readTree(input: unknown, fields: readonly FieldDef[] = [], of: '
     if ((count += 1) > MOST_CONDITIONS) throw wrong(path, `has more than ${MOST_CONDITIONS} conditions`);
     const subject = subjectOf(one.on, fields);
     if (!subject && one.on.startsWith('field:')) return;
-    if (!subject || (of === 'contacts' && isOfLead(one.on))) throw wrong(path, `asks about “${one.on}”, which is nothing known`);
+    if (!subject || (of === 'contacts' && isOfLead(one.on))) throw wrong(path, `asks about “${one.on}”, which doesn’t exist`);
     if (!HOWS[subject.kind].includes(one.how))
       throw wrong(path, `“${one.on}” cannot be asked “${one.how}”; it can be asked ${HOWS[subject.kind].join(', ')}`);
     const needs: Record<string, string[]> = {
@@ -98,4 +98,4 @@ export function readTree(input: unknown, fields: readonly FieldDef[] = [], of: '
 }
 
 const wrong = (field: string, message: string): AppError =>
-  new AppError('input_invalid', 'This segment cannot be read.', { fields: [{ field, message }] });
+  new AppError('input_invalid', 'Can’t read this segment.', { fields: [{ field, message }] });

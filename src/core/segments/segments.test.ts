@@ -58,7 +58,7 @@ describe('matching', () => {
     ['no', { on: 'has_phone', how: 'no' }, null, true],
   ])('%s', (_, condition, value, expected) => expect(matches(condition, who({ [condition.on]: value }), moment)).toBe(expected));
 
-  test('a subject that is gone is never met, and its opposite is', () => {
+  test('a subject (deleted) is never met, and its opposite is', () => {
     const gone: Condition = { on: 'field:99', how: 'known' };
     expect(matches(gone, who({}), moment)).toBe(false);
     expect(matches({ none: [gone] }, who({}), moment)).toBe(true);
@@ -146,7 +146,7 @@ describe('the sentence', () => {
           { on: 'field:1', how: 'known' },
         ],
       },
-      'People tagged a tag that is gone, with a field that is gone',
+      'People tagged a tag (deleted), with a deleted field',
     ],
     [
       {

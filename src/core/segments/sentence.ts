@@ -64,7 +64,7 @@ function within(tree: Tree, path: number[], name: NameOf, fields: readonly Field
 type Words = [text: string, mark?: boolean, gone?: boolean];
 function phrase(condition: Condition, path: number[], name: NameOf, fields: readonly FieldDef[]): Piece[] {
   const subject = subjectOf(condition.on, fields);
-  if (!subject) return [{ text: 'with a field that is gone', mark: true, gone: true, path }];
+  if (!subject) return [{ text: 'with a deleted field', mark: true, gone: true, path }];
   return wordsOf(condition, subject, name).map(([text, mark, gone]) => ({
     text,
     path,
@@ -109,7 +109,7 @@ function wordsOf(condition: Condition, subject: Subject, name: NameOf): Words[] 
       return [[`${words.yes} `], [hoursPhrase(condition), true]];
     case 'inside':
     case 'outside':
-      return [[`${condition.how === 'inside' ? words.yes : words.no} `], [condition.name || 'an area drawn', true]];
+      return [[`${condition.how === 'inside' ? words.yes : words.no} `], [condition.name || 'a drawn area', true]];
     default:
       return timePhrase(condition, subject);
   }
@@ -132,7 +132,7 @@ const onDays = (days: readonly number[]): string => {
 export const hoursPhrase = (hours: Hours): string => `${onDays(hours.days)} between ${hours.from} and ${hours.to}`;
 
 const goneWord = (subject: Subject): string =>
-  `a ${subject.of === 'person' ? 'person' : subject.of === 'postal' ? 'postal code' : (subject.of ?? 'choice')} that is gone`;
+  `a ${subject.of === 'person' ? 'person' : subject.of === 'postal' ? 'ZIP code' : (subject.of ?? 'choice')} (deleted)`;
 function valueName(subject: Subject, value: string, name: NameOf): string | null {
   if (subject.of === 'permission') return SAID[value] ?? null;
   if (subject.of === 'person' && value === 'me') return 'me';

@@ -6,9 +6,7 @@ export { anyPattern, escapePattern, ownPattern, textPattern } from './pattern';
 export { cursorOf, pageOf, readCursor, type Page } from './page';
 export { hash32, seeded, type Random } from './random';
 export {
-  clockTime,
   DAY,
-  dayAndTime,
   durationMs,
   HOUR,
   howLong,
@@ -23,8 +21,6 @@ export {
   localWeekday,
   MINUTE,
   minutesOf,
-  plainDay,
-  shortDay,
 } from './time';
 export { type Jsoned } from './jsoned';
 export { capitalized, folded, inSingular, listed, NAME_PARTICLES, ownCopy, snake, snaked } from './words';

@@ -67,12 +67,12 @@ test('local clock times agree with luxon in any zone at any instant', () => {
 
 test('how long, for people', () => {
   expect([0, 42_000, 190_000, 1_200_000, 18_240_000, 200_000_000].map(howLong)).toEqual([
-    '0 s',
-    '42 s',
-    '3 min 10 s',
+    '0 sec',
+    '42 sec',
+    '3 min 10 sec',
     '20 min',
-    '5 h 4 min',
-    '2 d',
+    '5 hr 4 min',
+    '2 days',
   ]);
   expect([isZone('America/Los_Angeles'), isZone('Mars/Olympus')]).toEqual([true, false]);
 });

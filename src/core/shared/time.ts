@@ -96,18 +96,6 @@ export function localDay(at: Date, zone: string): { start: Date; end: Date } {
   return { start: local.startOf('day').toJSDate(), end: local.endOf('day').toJSDate() };
 }
 
-/** `Tue 3 Mar, 10:24`, in the zone. */
-export const dayAndTime = (at: Date, zone: string): string => DateTime.fromJSDate(at, { zone }).toFormat('ccc d LLL, HH:mm');
-/** `3 Mar`, in the zone. */
-export const shortDay = (at: Date, zone: string): string => DateTime.fromJSDate(at, { zone }).toFormat('d LLL');
-/** `15 Feb 2027` of `2027-02-15`, `Feb 2027` of `2027-02`; what is neither stays as it is. */
-export function plainDay(day: string): string {
-  const date = DateTime.fromISO(day, { zone: 'utc' });
-  return date.isValid ? date.toFormat(day.length > 7 ? 'd LLL yyyy' : 'LLL yyyy') : day;
-}
-/** `10:24`, in the zone. */
-export const clockTime = (at: Date, zone: string): string => DateTime.fromJSDate(at, { zone }).toFormat('HH:mm');
-
 /** An ISO 8601 duration such as `PT1H` or `P2DT30M` in milliseconds; null when it is none. */
 export function durationMs(iso: string): number | null {
   const match = /^P(?:(\d+)D)?(?:T(?:(\d+)H)?(?:(\d+)M)?(?:(\d+)S)?)?$/.exec(iso);
@@ -116,15 +104,15 @@ export function durationMs(iso: string): number | null {
   return Number(days) * DAY + Number(hours) * HOUR + Number(minutes) * MINUTE + Number(seconds) * 1000;
 }
 
-/** How long, for people: `42 s`, `3 min 10 s`, `5 h 4 min`, `2 d`. */
+/** How long, for people: `42 sec`, `3 min 10 sec`, `5 hr 4 min`, `2 days`. */
 export function howLong(ms: number): string {
   const seconds = Math.max(0, Math.round(ms / 1000));
-  if (seconds < 60) return `${seconds} s`;
+  if (seconds < 60) return `${seconds} sec`;
   const minutes = Math.floor(seconds / 60);
-  if (minutes < 10) return seconds % 60 ? `${minutes} min ${seconds % 60} s` : `${minutes} min`;
+  if (minutes < 10) return seconds % 60 ? `${minutes} min ${seconds % 60} sec` : `${minutes} min`;
   if (minutes < 60) return `${minutes} min`;
   const hours = Math.floor(minutes / 60);
-  if (hours < 10) return minutes % 60 ? `${hours} h ${minutes % 60} min` : `${hours} h`;
-  if (hours < 48) return `${hours} h`;
-  return `${Math.floor(hours / 24)} d`;
+  if (hours < 10) return minutes % 60 ? `${hours} hr ${minutes % 60} min` : `${hours} hr`;
+  if (hours < 48) return `${hours} hr`;
+  return `${Math.floor(hours / 24)} days`;
 }

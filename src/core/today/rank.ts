@@ -12,7 +12,7 @@ export const TODAY_GROUPS = [
   { key: 'promised', name: 'Promised' },
   { key: 'their_day', name: 'Their day' },
   { key: 'call_due', name: 'Calls that campaigns ask for' },
-  { key: 'overdue', name: 'Overdue by rhythm' },
+  { key: 'overdue', name: 'Overdue for a check-in' },
 ] as const;
 /** A group of Today. */
 export type TodayGroup = (typeof TODAY_GROUPS)[number]['key'];
@@ -75,7 +75,7 @@ export function reasonsFor(candidate: TodayCandidate, now: Date, dayEnd: Date): 
   const reasons: TodayReason[] = [];
   const { handRaisedAt, nextTouchAt, nextTouchKind } = candidate;
   if (handRaisedAt) {
-    const by = candidate.lastAnswerChannel === 'email' ? 'Answered your e-mail' : 'Answered your text';
+    const by = candidate.lastAnswerChannel === 'email' ? 'Answered your email' : 'Answered your text';
     reasons.push({ group: 'asked', text: candidate.lastAnswer ? shorten(candidate.lastAnswer) : by, since: handRaisedAt });
   }
   if (candidate.stage === 'new' && !candidate.tried) {

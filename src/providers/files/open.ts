@@ -42,7 +42,7 @@ async function headOf(path: string): Promise<Uint8Array> {
 /** What a file on disk is. A file that is refused, missing or broken says so in a sentence instead of failing. */
 export async function openFile(path: string): Promise<OpenedFile> {
   const found = await stat(path).catch(() => null);
-  if (!found?.isFile()) return { is: 'refused', kind: 'missing', sentence: 'There is no such file. Nothing was imported.' };
+  if (!found?.isFile()) return { is: 'refused', kind: 'missing', sentence: 'File not found. Nothing was imported.' };
   const { size } = found;
   const head = await headOf(path);
   const sniffed = sniff(head, size <= HEAD);
@@ -66,7 +66,7 @@ async function openZip(path: string): Promise<OpenedFile> {
     return {
       is: 'refused',
       kind: 'zip',
-      sentence: 'This file would unpack to far more than it shows, as no workbook does. Nothing was imported.',
+      sentence: 'This file is too large when unpacked. Nothing was imported.',
     };
   if (kind === 'broken')
     return {

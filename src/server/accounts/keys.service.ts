@@ -23,7 +23,7 @@ export async function principalOfKey(key: string): Promise<Principal> {
   );
   if (!row) {
     trusted.delete(cacheKey);
-    throw new AppError('key_invalid', 'This API key is not known or was revoked. An admin can make a new one in Setup.');
+    throw new AppError('key_invalid', 'This API key doesn’t exist or was revoked. An admin can create a new one in Setup.');
   }
   const principal: Principal = { kind: 'key', keyId: row.id, accountId: row.account_id, scopes: row.scopes, doorId: row.door_id };
   if (trusted.size > 1_000) trusted.clear();
@@ -50,11 +50,10 @@ export async function createKey(
   doorId: string | null = null,
 ): Promise<KeyView & { key: string }> {
   const problem = (field: string, message: string) =>
-    new AppError('input_invalid', 'The key was not made.', { fields: [{ field, message }] });
+    new AppError('input_invalid', 'Couldn’t create the key.', { fields: [{ field, message }] });
   if (!scopes.length || scopes.some((scope) => !KEY_SCOPES.includes(scope)))
     throw problem('scopes', `one or more of ${KEY_SCOPES.join(', ')}`);
-  if (doorId && scopes.some((scope) => scope !== 'inquiries:write'))
-    throw problem('scopes', 'a key of a door takes in leads and nothing else');
+  if (doorId && scopes.some((scope) => scope !== 'inquiries:write')) throw problem('scopes', 'a door’s key can only send leads');
   return transact(async (tx) => {
     const door = doorId
       ? await tx.first(`select id from doors where id = $1 and account_id = $2 and kind = 'api' and active`, [
@@ -62,7 +61,7 @@ export async function createKey(
           user.accountId,
         ])
       : null;
-    if (doorId && !door) throw problem('door_id', 'is no door for programs');
+    if (doorId && !door) throw problem('door_id', 'is not a door for programs');
     return madeKey(tx, user, { name, scopes, doorId });
   });
 }

@@ -33,7 +33,7 @@ export async function beforeLogin(email: string, from: string): Promise<void> {
   const { both, address, account } = buckets(email, from);
   const left = Math.max(leftOf(await failuresOf(both), ONE_ACCOUNT), leftOf(await failuresOf(address), ONE_ADDRESS));
   if (left > 0)
-    throw new AppError('too_many', `Too many tries. Wait ${left} ${left === 1 ? 'second' : 'seconds'}, then try again.`, {
+    throw new AppError('too_many', `Too many attempts. Wait ${left} ${left === 1 ? 'second' : 'seconds'}, then try again.`, {
       retry: true,
       retryAfterSeconds: left,
     });

@@ -37,15 +37,15 @@ export async function requirePostalAddress(accountId: string, tx: Tx = reader())
 /** Changes settings of the account. @throws AppError input_invalid */
 export async function updateSettings(principal: Principal, patch: unknown): Promise<Settings> {
   const { value, error } = settingsSchema.validate(patch, { abortEarly: false, convert: false });
-  if (error) throw new AppError('input_invalid', 'These settings were not kept.', { fields: fieldErrors(error) });
+  if (error) throw new AppError('input_invalid', 'Couldn’t save the settings.', { fields: fieldErrors(error) });
   const change = settingsPatch(value);
   const { accountId } = scopeFor(principal);
   return transact(async (tx) => {
     const before = await readSettings(accountId, tx);
     const after = { ...before, ...change };
     if (after.sendStart >= after.sendEnd) {
-      throw new AppError('input_invalid', 'These settings were not kept.', {
-        fields: [{ field: 'send_start', message: 'must be before the time at which touches end' }],
+      throw new AppError('input_invalid', 'Couldn’t save the settings.', {
+        fields: [{ field: 'send_start', message: 'must be before the time sending ends' }],
       });
     }
     await tx.run('update accounts set settings = settings || $2::jsonb where id = $1', [accountId, JSON.stringify(change)]);

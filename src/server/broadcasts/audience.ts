@@ -17,8 +17,8 @@ export async function chosenSql(
   for (const segment of segments) parts.push(await selectionSql(scope, { question: { segment } }, bind));
   if (question) parts.push(await selectionSql(scope, { question }, bind));
   if (!parts.length)
-    throw new AppError('input_invalid', 'Nobody is chosen yet.', {
-      fields: [{ field: 'selection', message: 'choose a segment, or people in Contacts' }],
+    throw new AppError('input_invalid', 'No one is selected yet.', {
+      fields: [{ field: 'selection', message: 'choose a segment, or select people in Contacts' }],
     });
   const together = parts.map((sql) => `(${sql})`).join(' union ');
   return except.length ? `select id from (${together}) one where id <> all($${bind.push(except)}::bigint[])` : together;

@@ -63,7 +63,7 @@ export interface BroadcastInput {
 
 const mayBroadcast = (principal: Principal): void => {
   if (principal.kind === 'user' && !['owner', 'admin', 'agent'].includes(principal.user.role))
-    throw new AppError('not_allowed', 'Broadcasts are sent by agents and by those who run the office.');
+    throw new AppError('not_allowed', 'Only agents and office managers can send broadcasts.');
 };
 
 /** A date set by a person holds; that it is a holiday is told before. */
@@ -104,7 +104,7 @@ async function wordsOf(scope: Scope, { channel, template_id, words }: BroadcastI
   if (!template_id) return cleaned(words ?? { text: '', plain: '', ...(CHANNELS[channel].hasSubject ? { subject: '' } : {}) });
   const template = await findTemplate(scope, template_id);
   if (template.channel !== channel)
-    throw new AppError('input_invalid', 'The broadcast was not kept.', {
+    throw new AppError('input_invalid', 'Couldn’t save the broadcast.', {
       fields: [{ field: 'template_id', message: 'is for another channel' }],
     });
   return words ? cleaned(words) : template.words;
@@ -156,7 +156,7 @@ export async function updateBroadcast(
   const scope = scopeFor(principal);
   await transact(async (tx) => {
     const row = await lock(tx, scope, id);
-    if (row.state !== 'draft') throw new AppError('conflict', 'This broadcast was started; it can be paused or cancelled.');
+    if (row.state !== 'draft') throw new AppError('conflict', 'This broadcast has started. You can pause or cancel it.');
     const words =
       patch.words || patch.template_id ? await wordsOf(scope, { ...row, ...patch, channel: row.channel, name: row.name }) : null;
     if (words) await checkAttached(tx, scope.accountId, words);
@@ -185,12 +185,12 @@ export async function startBroadcast(principal: Principal, id: string): Promise<
     const row = await lock(tx, scope, id);
     if (row.state !== 'draft') {
       if (row.state === 'filling' || row.state === 'going') return;
-      throw new AppError('conflict', 'This broadcast is over. Copy it to send it again.');
+      throw new AppError('conflict', 'This broadcast is finished. Copy it to send it again.');
     }
     const fields = (await listFields(scope.accountId, tx)).map(({ name }) => name);
     const errors = checkWords({ channel: row.channel, words: row.words, fields }).filter(({ level }) => level === 'error');
     if (errors.length)
-      throw new AppError('input_invalid', 'It was not started: its words have errors.', {
+      throw new AppError('input_invalid', 'It wasn’t started: fix the errors in the message.', {
         fields: errors.map(({ part, message }) => ({ field: `words.${part}`, message })),
       });
     if (CHANNELS[row.channel].needsPostalAddress) await requirePostalAddress(scope.accountId, tx);
@@ -210,7 +210,7 @@ export async function pauseBroadcast(principal: Principal, id: string): Promise<
   await transact(async (tx) => {
     const row = await lock(tx, scope, id);
     if (row.state === 'paused') return;
-    if (row.state !== 'going') throw new AppError('conflict', 'Only a broadcast that is going out can be paused.');
+    if (row.state !== 'going') throw new AppError('conflict', 'Only a broadcast that’s sending can be paused.');
     await broadcastsTable.update({ state: 'paused' }, { id }, tx);
     await tx.run(`update outbox set state = 'paused' where broadcast_id = $1 and state = 'waiting'`, [id]);
     await writeAudit(tx, principal, scope.accountId, 'paused a broadcast', { id }, await now(tx));
@@ -225,7 +225,7 @@ export async function resumeBroadcast(principal: Principal, id: string): Promise
   await transact(async (tx) => {
     const row = await lock(tx, scope, id);
     if (row.state === 'going') return;
-    if (row.state !== 'paused') throw new AppError('conflict', 'Only a paused broadcast goes on.');
+    if (row.state !== 'paused') throw new AppError('conflict', 'Only a paused broadcast can be resumed.');
     const at = await now(tx);
     await broadcastsTable.update({ state: 'going' }, { id }, tx);
     await tx.run(
@@ -246,11 +246,11 @@ export async function cancelBroadcast(principal: Principal, id: string): Promise
   await transact(async (tx) => {
     const row = await lock(tx, scope, id);
     if (row.state === 'cancelled') return;
-    if (!['filling', 'going', 'paused'].includes(row.state)) throw new AppError('conflict', 'There is nothing left to cancel.');
+    if (!['filling', 'going', 'paused'].includes(row.state)) throw new AppError('conflict', 'There’s nothing left to cancel.');
     const at = await now(tx);
     await broadcastsTable.update({ state: 'cancelled', ended_at: at }, { id }, tx);
     await tx.run(`update outbox set state = 'cancelled' where broadcast_id = $1 and state in ('waiting','paused')`, [id]);
-    await writeAudit(tx, principal, scope.accountId, 'cancelled a broadcast', { id }, at);
+    await writeAudit(tx, principal, scope.accountId, 'canceled a broadcast', { id }, at);
     await tell(tx, scope.accountId);
   });
   return findBroadcast(scope, id);
@@ -261,7 +261,7 @@ export async function deleteBroadcast(principal: Principal, id: string): Promise
   const scope = scopeFor(principal);
   await transact(async (tx) => {
     const row = await lock(tx, scope, id);
-    if (row.state !== 'draft') throw new AppError('conflict', 'What went out stays on record.');
+    if (row.state !== 'draft') throw new AppError('conflict', 'Messages already sent stay on record.');
     await broadcastsTable.remove({ id }, tx);
   });
 }

@@ -40,7 +40,7 @@ export async function carryOutBroadcasts(): Promise<number> {
     if (error instanceof AppError && error.facts.retry) throw error;
     await failBroadcast(
       next.id,
-      error instanceof AppError ? error.message : 'Something failed on our side. Nothing of it went out.',
+      error instanceof AppError ? error.message : 'Something went wrong on our end. Nothing went out.',
     );
     if (!(error instanceof AppError)) throw error;
   }

@@ -12,7 +12,7 @@ const COLUMN: Record<Print, string> = { letters: 'letters_id', labels: 'labels_i
 export async function orderPrint(principal: Principal, id: string, what: Print): Promise<void> {
   const { channel, counts } = await findBroadcast(scopeFor(principal), id);
   if (!CHANNELS[channel].isPrinted || counts.sent === 0)
-    throw new AppError('conflict', 'There is no letter to print yet. Start the broadcast first.');
+    throw new AppError('conflict', 'There are no letters to print yet. Start the broadcast first.');
   await transact(async (tx) => {
     await tx.run(`update broadcasts set ${COLUMN[what]} = null where id = $1`, [id]);
     await enqueue(tx, 'broadcasts.print', { broadcastId: id, what });

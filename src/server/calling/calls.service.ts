@@ -62,8 +62,7 @@ const COLUMNS =
  * @throws AppError touch_refused when the guardrails say no or wait; conflict when a call is under way
  */
 export async function startCall(principal: Principal, contactId: string): Promise<CallView> {
-  if (principal.kind !== 'user')
-    throw new AppError('not_allowed', 'A call needs somebody who speaks: only people place calls, not keys.');
+  if (principal.kind !== 'user') throw new AppError('not_allowed', 'Only people can place calls, not API keys.');
   const scope = scopeFor(principal);
   const userId = principal.user.id;
   return transact(async (tx) => {
@@ -75,7 +74,7 @@ export async function startCall(principal: Principal, contactId: string): Promis
     if (busy)
       throw new AppError(
         'conflict',
-        busy.contact_id === contactId ? 'A call with this person is under way.' : 'You are on a call. Hang up first.',
+        busy.contact_id === contactId ? 'There’s already a call with this contact.' : 'You are on a call. Hang up first.',
       );
     const { verdict, address } = await askGuardrails(tx, principal, contactId, 'call');
     if (verdict.go !== true) throw new AppError('touch_refused', sentenceOf(verdict.because));
@@ -187,7 +186,7 @@ export async function updateCall(
 ): Promise<CallView> {
   const scope = scopeFor(principal);
   if (change.outcome !== undefined && !OUTCOME_KEYS.includes(change.outcome)) {
-    throw new AppError('input_invalid', 'This is not an outcome.', {
+    throw new AppError('input_invalid', 'That’s not an outcome.', {
       fields: [{ field: 'outcome', message: `one of ${OUTCOME_KEYS.join(', ')}` }],
     });
   }

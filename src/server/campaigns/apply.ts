@@ -113,7 +113,7 @@ const writeField: Apply<'field'> = async ({ fieldId, value }, { tx, accountId, i
   const field = (await listFields(accountId, tx)).find(({ id }) => id === fieldId);
   if (!field) return;
   for (const id of ids) await setFields(tx, accountId, id, { [fieldId]: value || null });
-  await tell(ids, value ? `${field.name}: ${value}` : `${field.name} is empty now`);
+  await tell(ids, value ? `${field.name}: ${value}` : `${field.name} cleared`);
 };
 
 const begin: Apply<'begin'> = async ({ campaignId }, { tx, accountId, ids, because, at }) => {

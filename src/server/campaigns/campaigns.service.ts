@@ -35,11 +35,11 @@ const PLAN_BOUNDS = { depth: 56, nodes: 20_000 };
 /** A plan from outside. @throws AppError input_invalid with what is wrong where */
 export async function readPlan(tx: Tx, accountId: string, input: unknown): Promise<Plan> {
   if (!isWithin(input, PLAN_BOUNDS))
-    throw new AppError('input_invalid', 'This plan was not kept.', {
+    throw new AppError('input_invalid', 'Couldn’t save the campaign.', {
       fields: [{ field: 'steps', message: 'has too many levels or steps: at most 12 branches within each other' }],
     });
   const { value, error } = planSchema.validate(input, { abortEarly: false, convert: false });
-  if (error) throw new AppError('input_invalid', 'This plan was not kept.', { fields: fieldErrors(error) });
+  if (error) throw new AppError('input_invalid', 'Couldn’t save the campaign.', { fields: fieldErrors(error) });
   const plan = value as Plan;
   const fields = await listFields(accountId, tx);
   if (plan.who) readTree(plan.who, fields);
@@ -54,7 +54,7 @@ async function changeable(principal: Principal, id: string): Promise<{ scope: Sc
   const scope = scopeFor(principal);
   const campaign = await findCampaign(scope, id);
   if (!campaign.may_change)
-    throw new AppError('not_allowed', 'This campaign is changed by those who run the office. Copy it to have one of your own.');
+    throw new AppError('not_allowed', 'Only office managers can change this campaign. Copy it to make your own.');
   return { scope, campaign };
 }
 
@@ -114,10 +114,10 @@ export async function updateCampaign(principal: Principal, id: string, patch: Pa
   const { scope, campaign } = await changeable(principal, id);
   requireSharing(principal, patch);
   if (patch.state === 'draft' && campaign.state !== 'draft')
-    throw new AppError('conflict', 'A campaign that was on is no draft any more. Switch it off.');
+    throw new AppError('conflict', 'A campaign that has been on can’t go back to draft. Turn it off instead.');
   if (patch.state === 'on') {
     const fields = planErrors(campaign.plan);
-    if (fields.length) throw new AppError('input_invalid', 'It cannot be switched on yet.', { fields });
+    if (fields.length) throw new AppError('input_invalid', 'It can’t be turned on yet.', { fields });
     if (stepsIn(campaign.plan.steps).some((step) => step.do === 'touch' && CHANNELS[step.channel].needsPostalAddress))
       await requirePostalAddress(scope.accountId);
   }
@@ -203,11 +203,11 @@ export async function saveVersion(
   await transact(async (tx) => {
     const plan = await readPlan(tx, scope.accountId, input);
     const errors = campaign.state === 'draft' ? [] : planErrors(plan);
-    if (errors.length) throw new AppError('input_invalid', 'This version was not kept.', { fields: errors });
+    if (errors.length) throw new AppError('input_invalid', 'Couldn’t save this version.', { fields: errors });
     const before = new Set(stepsIn(campaign.plan.steps).map((step) => step.id));
     const taken = stepsIn(plan.steps).find((step) => !before.has(step.id) && step.id < campaign.free_id);
     if (taken)
-      throw new AppError('input_invalid', 'This version was not kept.', {
+      throw new AppError('input_invalid', 'Couldn’t save this version.', {
         fields: [
           {
             field: `steps.${taken.id}`,
@@ -224,7 +224,7 @@ export async function saveVersion(
     if (latest!.id !== seen)
       throw new AppError(
         'conflict',
-        'Somebody else kept a version of this campaign meanwhile. Yours is still here; open the campaign again to see theirs.',
+        'Someone else saved a version of this campaign. Yours is still here. Reopen the campaign to see theirs.',
       );
     const row = await campaignVersionsTable.insert(
       {
@@ -293,7 +293,7 @@ export async function enrollContact(principal: Principal, contactId: string, cam
     );
     if (out?.why) {
       const reason = refusedBecause(out.why, { stage: (await stageNames(scope.accountId, tx))(out.stage) });
-      throw new AppError('conflict', `They were not put into “${campaign.name}”: ${reason}.`);
+      throw new AppError('conflict', `They weren’t added to “${campaign.name}”: ${reason}.`);
     }
     const { lines } = await enrol(
       tx,
@@ -327,7 +327,7 @@ export async function holdContact(principal: Principal, contactId: string, held:
         kind: 'changed',
         channel: null,
         direction: null,
-        data: { text: held ? 'All campaigns are held for them' : 'Campaigns go on for them' },
+        data: { text: held ? 'All campaigns on hold for them' : 'Campaigns resumed for them' },
         because: null,
       },
     ]);

@@ -184,11 +184,11 @@ const agentNamed = (tx: Tx, accountId: string, email: string): Promise<{ id: str
   );
 
 const HOW: Record<Door['kind'], string> = {
-  api: 'said so to the lead source',
-  page: 'said so on the web form',
+  api: 'opted in with the lead source',
+  page: 'opted in on the web form',
   hand: 'told the agent',
   mail: 'wrote to us',
-  file: 'said so to whoever kept the file',
+  file: 'on record in the file',
 };
 
 /** A no is taken from everybody; a yes from whoever may see the person. */

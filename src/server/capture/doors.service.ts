@@ -27,7 +27,7 @@ export async function createDoor(
   const { accountId } = scopeFor(principal);
   const name = oneLine(input.name);
   if (!name)
-    throw new AppError('input_invalid', 'The door was not made.', { fields: [{ field: 'name', message: 'write a name' }] });
+    throw new AppError('input_invalid', 'Couldn’t create the door.', { fields: [{ field: 'name', message: 'enter a name' }] });
   const id = await transact(async (tx) => {
     const at = await now(tx);
     const made = await doorsTable.insert(
@@ -71,10 +71,10 @@ async function checkGiven(tx: Tx, accountId: string, { horizon, campaign_id }: D
     [accountId, horizon ?? null, campaign_id ?? null],
   );
   const fields = [
-    ...(there!.horizon ? [] : [{ field: 'defaults.horizon', message: 'is no horizon' }]),
-    ...(there!.campaign ? [] : [{ field: 'defaults.campaign_id', message: 'is no campaign' }]),
+    ...(there!.horizon ? [] : [{ field: 'defaults.horizon', message: 'is not a horizon' }]),
+    ...(there!.campaign ? [] : [{ field: 'defaults.campaign_id', message: 'is not a campaign' }]),
   ];
-  if (fields.length) throw new AppError('input_invalid', 'The door was not changed.', { fields });
+  if (fields.length) throw new AppError('input_invalid', 'Couldn’t save the door.', { fields });
 }
 
 /** Renames a door, or changes what it gives to everything that comes by it. @throws AppError not_found, input_invalid */

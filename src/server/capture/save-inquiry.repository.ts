@@ -30,7 +30,7 @@ export async function findCaptured(tx: Tx, { door, raw, idempotencyKey }: Arriva
   if (row.print !== fingerprint(raw))
     throw new AppError(
       'idempotency_mismatch',
-      'This Idempotency-Key was used for another inquiry. Nothing was kept of this one; send it with a new key.',
+      'This Idempotency-Key was used for another inquiry. This one wasn’t saved. Send it with a new key.',
     );
   return {
     inquiry: { id: row.id },

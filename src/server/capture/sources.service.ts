@@ -29,7 +29,7 @@ export async function saveSource(principal: Principal, id: string, name?: string
   const { accountId } = scopeFor(principal);
   const called = name === undefined ? null : oneLine(name);
   if (called === '')
-    throw new AppError('input_invalid', 'The source was not kept.', { fields: [{ field: 'name', message: 'write a name' }] });
+    throw new AppError('input_invalid', 'Couldn’t save the source.', { fields: [{ field: 'name', message: 'enter a name' }] });
   await transact(async (tx) => {
     const row = await tx.first<{ name: string; key: string }>(
       `select name, key from sources where id = $1 and account_id = $2 and state <> 'merged' for update`,
@@ -37,7 +37,7 @@ export async function saveSource(principal: Principal, id: string, name?: string
     );
     if (!row) throw notFound('source');
     if (called && called.toLowerCase() !== row.key)
-      throw new AppError('conflict', 'Only capitals can be changed here. To call it otherwise, merge it with the other name.');
+      throw new AppError('conflict', 'You can only change capitalization here. To rename it, merge it with the other name.');
     if (called && called !== row.name) {
       await tx.run('update contacts set source = $3 where account_id = $1 and lower(source) = $2', [accountId, row.key, called]);
       await tx.run('update inquiries set source = $3 where account_id = $1 and lower(source) = $2', [accountId, row.key, called]);
@@ -64,7 +64,7 @@ export async function mergeSources(
   intoId: string,
 ): Promise<{ id: string; people: number }> {
   const { accountId, userId } = scopeFor(principal);
-  if (fromId === intoId) throw new AppError('conflict', 'A source cannot be merged with itself.');
+  if (fromId === intoId) throw new AppError('conflict', 'You can’t merge a source with itself.');
   const made = await transact(async (tx) => {
     const at = await now(tx);
     const rows = await tx.rows<{ id: string; name: string; key: string; state: string }>(
@@ -74,7 +74,7 @@ export async function mergeSources(
     const [from, into] = [rows.find(({ id }) => id === fromId), rows.find(({ id }) => id === intoId)];
     if (!from || !into) throw notFound('source');
     if (from.state === 'merged' || into.state === 'merged')
-      throw new AppError('conflict', 'One of the two was merged already. Nothing was changed.');
+      throw new AppError('conflict', 'One of them was already merged. Nothing changed.');
     const ids = async (table: string): Promise<string[]> =>
       (
         await tx.rows<{ id: string }>(
@@ -121,7 +121,7 @@ export async function splitSources(principal: Principal, mergeId: string): Promi
        where m.id = $1 and m.account_id = $2 and m.undone_at is null for update of m, f, i`,
       [mergeId, accountId],
     );
-    if (!row) throw notFound('merge to take apart');
+    if (!row) throw notFound('merge to undo');
     const { moved, from_name, into_name } = row;
     for (const table of ['contacts', 'inquiries', 'doors'] as const)
       await tx.run(`update ${table} set source = $2 where id = any($1::bigint[]) and source = $3`, [

@@ -32,18 +32,17 @@ async function checked(principal: Principal, change: BulkAction): Promise<string
   if ((hands || change.kind === 'delete') && !office)
     throw new AppError(
       'not_allowed',
-      hands ? 'Only an admin hands contacts to another agent.' : 'Only an admin deletes contacts. Archive them instead.',
+      hands ? 'Only an admin can assign contacts to another agent.' : 'Only an admin can delete contacts. Archive them instead.',
     );
   const invalid = (field: string, message: string) =>
-    new AppError('input_invalid', 'This change cannot be made; nothing was done.', {
+    new AppError('input_invalid', 'Can’t make this change. Nothing was done.', {
       fields: [{ field: `change.${field}`, message }],
     });
   if (change.kind === 'stage' && change.stage === 'archived' && !change.archived_because?.trim())
-    throw invalid('archived_because', 'say why, in a few words');
+    throw invalid('archived_because', 'give a reason');
   if (change.kind === 'permission' && change.state === 'granted' && !change.evidence.trim())
     throw invalid('evidence', 'say how and where they said yes');
-  if ('add' in change && !change.add.length && !change.remove.length)
-    throw invalid('add', 'names nothing to add or to take away');
+  if ('add' in change && !change.add.length && !change.remove.length) throw invalid('add', 'add or remove at least one');
   const vocabulary = await readVocabulary(scope);
   const known = nameIn(vocabulary);
   const name: ChangeNames = (of, value) => {
@@ -109,8 +108,7 @@ export async function createChange(principal: Principal, request: BulkActionRequ
 export async function cancelChange(principal: Principal, id: string): Promise<ChangeView> {
   return transact(async (tx) => {
     const row = await findChangeRow(principal, id, tx, true);
-    if (row.state !== 'waiting' && row.state !== 'running')
-      throw new AppError('conflict', 'This change is not under way any more.');
+    if (row.state !== 'waiting' && row.state !== 'running') throw new AppError('conflict', 'This change is no longer running.');
     await tx.run('update changes set cancel = true where id = $1', [id]);
     return changeView({ ...row, cancel: true });
   });
@@ -121,7 +119,7 @@ export async function undoChange(principal: Principal, id: string): Promise<Chan
   return transact(async (tx) => {
     const row = await findChangeRow(principal, id, tx, true);
     if (row.state === 'undoing' || row.state === 'undone') return changeView(row);
-    if (!UNDOABLE.includes(row.state)) throw new AppError('conflict', 'This change is still under way. Cancel it first.');
+    if (!UNDOABLE.includes(row.state)) throw new AppError('conflict', 'This change is still running. Cancel it first.');
     await restoreWord(tx, row.account_id, row.spec.change);
     if (row.kind === 'delete_field') return endAtOnce(tx, row);
     await tx.run(`update changes set state = 'undoing' where id = $1`, [id]);

@@ -12,29 +12,29 @@ import { createChange } from './changes.service';
  */
 export async function deactivateUser(principal: Principal, userId: string, change: BulkAction): Promise<ChangeView> {
   if (change.kind !== 'owner' && change.kind !== 'hand_on')
-    throw new AppError('input_invalid', 'Say who takes their people.', {
+    throw new AppError('input_invalid', 'Choose who takes their contacts.', {
       fields: [{ field: 'change.kind', message: 'must be one of [owner, hand_on]' }],
     });
   if (change.kind === 'owner' && change.owner_id === userId)
-    throw new AppError('input_invalid', 'They leave; name somebody else who takes their people.', {
-      fields: [{ field: 'change.owner_id', message: 'is the person who leaves' }],
+    throw new AppError('input_invalid', 'Choose someone else to take their contacts.', {
+      fields: [{ field: 'change.owner_id', message: 'is the person being deactivated' }],
     });
   if (principal.kind === 'user' && principal.user.id === userId)
-    throw new AppError('conflict', 'You cannot say of yourself that you have left. Ask another admin.');
+    throw new AppError('conflict', 'You can’t deactivate yourself. Ask another admin.');
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {
     const others = await tx.first(
       `select 1 from users where account_id = $1 and active and role in ('owner','admin') and id <> $2 limit 1`,
       [accountId, userId],
     );
-    if (!others) throw new AppError('conflict', 'Somebody has to run the office. Make another person an admin first.');
+    if (!others) throw new AppError('conflict', 'Someone has to run the office. Make another person an admin first.');
     const rows = await tx.rows('update users set active = false where id = $1 and account_id = $2 returning id', [
       userId,
       accountId,
     ]);
     if (!rows.length) throw notFound('person');
     await tx.run('delete from sessions where user_id = $1', [userId]);
-    await writeAudit(tx, principal, accountId, 'let somebody leave', { user_id: userId, change }, await now(tx));
+    await writeAudit(tx, principal, accountId, 'deactivated a user', { user_id: userId, change }, await now(tx));
   });
   await dropOffersOf(accountId, userId);
   return createChange(principal, {
@@ -52,6 +52,6 @@ export async function reactivateUser(principal: Principal, userId: string): Prom
       accountId,
     ]);
     if (!rows.length) throw notFound('person');
-    await writeAudit(tx, principal, accountId, 'let somebody return', { user_id: userId }, await now(tx));
+    await writeAudit(tx, principal, accountId, 'reactivated a user', { user_id: userId }, await now(tx));
   });
 }

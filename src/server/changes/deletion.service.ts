@@ -81,7 +81,7 @@ export async function deleteTag(principal: Principal, tagId: string, replaceBy: 
 }
 
 const refused = (field: string, message: string): AppError =>
-  new AppError('input_invalid', 'This was not removed.', { fields: [{ field, message }] });
+  new AppError('input_invalid', 'Couldn’t remove it.', { fields: [{ field, message }] });
 
 /** The word and what takes its place, among those of the account. @throws AppError not_found, input_invalid */
 function chosen<W extends { key: string; name: string; removable: boolean }>(
@@ -102,7 +102,7 @@ function chosen<W extends { key: string; name: string; removable: boolean }>(
 /** Removes a stage; its people go to another. */
 export async function deleteStage(principal: Principal, stage: string, replaceBy: string): Promise<ChangeView> {
   const words = await listStages(scopeFor(principal).accountId);
-  const why = 'people move there by themselves, or are counted or put away there. Give it another name instead.';
+  const why = 'it’s built in. Rename it instead.';
   const name = chosen(words, 'stage', stage, replaceBy, why);
   if (replaceBy === 'new' || replaceBy === 'archived')
     throw refused('replace_by', 'cannot be New, where nobody was tried, nor Archived, which asks for a reason of each');
@@ -112,7 +112,7 @@ export async function deleteStage(principal: Principal, stage: string, replaceBy
 /** Removes a horizon; its people get another, or none. */
 export async function deleteHorizon(principal: Principal, horizon: string, replaceBy: string | null): Promise<ChangeView> {
   const words = await listHorizons(scopeFor(principal).accountId);
-  const name = chosen(words, 'horizon', horizon, replaceBy, 'it is the last one.');
+  const name = chosen(words, 'horizon', horizon, replaceBy, 'it’s the last one.');
   return deleteWord(principal, { kind: 'delete_horizon', horizon, replace_by: replaceBy }, { horizon }, name);
 }
 

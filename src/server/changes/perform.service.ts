@@ -19,7 +19,7 @@ const CHUNK = 2_500;
 async function doerOf(row: ChangeRow): Promise<{ scope: Scope; user: User | null }> {
   if (!row.user_id) return { scope: wholeAccount(row.account_id), user: null };
   const user = await findUser(row.user_id);
-  if (!user) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
+  if (!user) throw new AppError('not_allowed', 'The person who requested this is no longer here.');
   return { scope: scopeFor({ kind: 'user', user }), user };
 }
 
@@ -30,7 +30,7 @@ const doingOf = (row: ChangeRow, user: User | null, tx: Tx, at: Date): BulkActio
   userId: row.user_id,
   by: user ? fullName(user) : 'a program',
   at,
-  line: `Together with others: ${row.spec.description}`,
+  line: `Bulk change: ${row.spec.description}`,
 });
 
 const tell = (tx: Tx, row: ChangeRow): Promise<void> =>

@@ -27,7 +27,7 @@ export async function selectionSql(scope: Scope, selection: Selection, bind: unk
     return `select c.id from contacts c where ${where} and c.id = any($${bind.push(selection.ids)}::bigint[])`;
   }
   if (!selection.question)
-    throw new AppError('input_invalid', 'Nobody is chosen.', {
+    throw new AppError('input_invalid', 'No one is selected.', {
       fields: [{ field: 'selection', message: 'needs “ids” or “question”' }],
     });
   const { from, where } = contactsFrom(scope, await readQuestion(scope, selection.question), bind);

@@ -211,14 +211,14 @@ export const permission: Kind<Of<'permission'>> = {
         state: String(after.state),
         before: before.permission as object | null,
       })),
-      { why: 'the change for many was undone', userId: doing.userId, at: doing.at },
+      { why: 'the bulk change was undone', userId: doing.userId, at: doing.at },
     );
     await recordActivities(
       doing.tx,
       doing.accountId,
       rows.map((row) => ({
         ...line(doing, whose.get(row.address)!, 'permission', {
-          text: `As before: ${row.state === 'granted' ? 'yes' : row.state === 'withdrawn' ? 'no' : 'not said'}; the change for many was undone`,
+          text: `As before: ${row.state === 'granted' ? 'yes' : row.state === 'withdrawn' ? 'no' : 'not said'}; the bulk change was undone`,
           to: row.address,
         }),
         channel: change.channel,

@@ -61,7 +61,7 @@ export const contactPatchSchema = Joi.object({
         on: Joi.string()
           .max(10)
           .custom((on: string, helpers) =>
-            dayOfYear(on) ? on : helpers.message({ custom: `${on} is no day as YYYY-MM-DD or --MM-DD` }),
+            dayOfYear(on) ? on : helpers.message({ custom: `${on} is not a date like 3/1/1970` }),
           )
           .required()
           .example('--05-14'),
@@ -101,14 +101,14 @@ async function markHousehold(tx: Tx, contactId: string, doNot: boolean): Promise
     `with h as (update households set do_not_contact = $2 where id = (select household_id from contacts where id = $1) returning id) select c.id from contacts c join h on h.id = c.household_id where c.deleted_at is null order by c.id`,
     [contactId, doNot],
   );
-  if (!rows.length) throw new AppError('conflict', 'They share a household with nobody. Mark the person instead.');
+  if (!rows.length) throw new AppError('conflict', 'They don’t share a household. Mark the contact instead.');
   return rows.map(({ id }) => id);
 }
 
 /** Changes a contact. Handing it to another agent is for those who run the office. @throws AppError input_invalid, not_found, not_allowed */
 export async function updateContact(principal: Principal, id: string, body: unknown): Promise<ContactView> {
   const { value, error } = contactPatchSchema.validate(body, { abortEarly: false, convert: false });
-  if (error) throw new AppError('input_invalid', 'This change was not kept.', { fields: fieldErrors(error) });
+  if (error) throw new AppError('input_invalid', 'Couldn’t save the change.', { fields: fieldErrors(error) });
   const patch = value as Patch;
   const scope = scopeFor(principal);
   return transact(async (tx) => {
@@ -127,8 +127,8 @@ export async function updateContact(principal: Principal, id: string, body: unkn
       because,
     });
     if (patch.stage === 'archived' && !patch.archived_because) {
-      throw new AppError('input_invalid', 'Archiving asks for a reason.', {
-        fields: [{ field: 'archived_because', message: 'say why, in a few words' }],
+      throw new AppError('input_invalid', 'Give a reason for archiving.', {
+        fields: [{ field: 'archived_because', message: 'give a reason' }],
       });
     }
     if (patch.stage && patch.stage !== before.stage)
@@ -140,14 +140,12 @@ export async function updateContact(principal: Principal, id: string, body: unkn
     if (patch.fields) await setFields(tx, scope.accountId, id, patch.fields);
     if (patch.dates) await setDates(tx, id, patch.dates);
     if (patch.do_not_contact !== undefined)
-      activities.push(line('changed', { text: patch.do_not_contact ? 'Marked do not contact' : 'May be contacted again' }));
+      activities.push(line('changed', { text: patch.do_not_contact ? 'Marked do not contact' : 'OK to contact again' }));
     if (patch.household_do_not_contact !== undefined)
       for (const contactId of await markHousehold(tx, id, patch.household_do_not_contact))
         activities.push({
           ...line('changed', {
-            text: patch.household_do_not_contact
-              ? 'The household is marked do not contact'
-              : 'The household may be contacted again',
+            text: patch.household_do_not_contact ? 'The household is marked do not contact' : 'OK to contact the household again',
           }),
           contactId,
         });
@@ -177,12 +175,12 @@ async function checkWords(
     if (!words.some((word) => word.key === key))
       fields.push({ field: axis, message: `must be one of [${words.map((word) => word.key).join(', ')}]` });
   }
-  if (fields.length) throw new AppError('input_invalid', 'This change was not kept.', { fields });
+  if (fields.length) throw new AppError('input_invalid', 'Couldn’t save the change.', { fields });
 }
 
 async function handOver(tx: Tx, principal: Principal, contactId: string, ownerId: string, at: Date): Promise<Because> {
   if (principal.kind === 'user' && !runsTheOffice(principal.user.role))
-    throw new AppError('not_allowed', 'Only an admin hands a contact to another agent.');
+    throw new AppError('not_allowed', 'Only an admin can assign a contact to another agent.');
   const accountId = scopeFor(principal).accountId;
   const owner = await tx.first<{ first_name: string; last_name: string }>(
     `update contacts c set owner_id = u.id, office_id = u.office_id, owned_since = $4 from users u
@@ -190,8 +188,8 @@ async function handOver(tx: Tx, principal: Principal, contactId: string, ownerId
     [contactId, ownerId, accountId, at],
   );
   if (!owner)
-    throw new AppError('input_invalid', 'There is no such agent.', {
-      fields: [{ field: 'owner_id', message: 'is not one of the people here' }],
+    throw new AppError('input_invalid', 'No agent found.', {
+      fields: [{ field: 'owner_id', message: 'is not someone here' }],
     });
   await endOffers(tx, [contactId], at);
   return { why: 'handed_by', agent: fullName({ firstName: owner.first_name, lastName: owner.last_name }), by: nameOf(principal) };
@@ -299,7 +297,7 @@ export async function setPermission(
 ): Promise<void> {
   const scope = scopeFor(principal);
   if (state === 'granted' && !evidence.trim()) {
-    throw new AppError('input_invalid', 'A permission needs its evidence.', {
+    throw new AppError('input_invalid', 'Say how and where they agreed.', {
       fields: [{ field: 'evidence', message: 'say how and where it was given' }],
     });
   }
@@ -308,8 +306,8 @@ export async function setPermission(
     const contact = await findContact(scope, contactId, tx);
     const [address] = addressesOf(channel, contact);
     if (!address)
-      throw new AppError('input_invalid', 'There is no address for this channel.', {
-        fields: [{ field: 'channel', message: 'the contact has no such address' }],
+      throw new AppError('input_invalid', 'No address for this channel.', {
+        fields: [{ field: 'channel', message: 'the contact doesn’t have that address' }],
       });
     const how = state === 'granted' ? `told ${nameOf(principal)}` : `told ${nameOf(principal)} to stop`;
     const change = {
@@ -323,7 +321,7 @@ export async function setPermission(
     };
     const took = await changePermissions(tx, scope.accountId, [change]);
     if (!took.length) {
-      throw new AppError('input_invalid', 'They said stop themselves, so only they can take it back.', {
+      throw new AppError('input_invalid', 'They opted out themselves, so only they can opt back in.', {
         fields: [{ field: 'state', message: 'withdrawn for good' }],
       });
     }

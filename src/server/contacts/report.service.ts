@@ -25,7 +25,7 @@ export async function reportActivity(principal: Principal, contactId: string, re
     const rightNow = await now(tx);
     const at = reported.at ? new Date(reported.at) : rightNow;
     if (at > rightNow)
-      throw new AppError('input_invalid', 'This was not kept.', { fields: [{ field: 'at', message: 'is still to come' }] });
+      throw new AppError('input_invalid', 'Couldn’t save.', { fields: [{ field: 'at', message: 'is in the future' }] });
     const text = oneLine(storable(reported.text)).slice(0, 500);
     const data: ActivityData = { ...(text ? { text } : {}) };
     if (reported.kind === 'call')

@@ -72,7 +72,7 @@ async function writeDown(
       kind: 'changed',
       channel: null,
       direction: null,
-      data: { text: state === 'handed' ? `The assistant hands over: ${told}` : told, automatic: true },
+      data: { text: state === 'handed' ? `The assistant handed off: ${told}` : told, automatic: true },
       because: null,
     },
   ];

@@ -24,7 +24,7 @@ import { nameSql, now, writeAudit, transact, type RowOf, type Tx } from '../shar
 import { mergesTable } from './merges.model';
 
 /** How the ledger says why a no holds for the one that two became. */
-const MERGED_NO = 'merged with somebody who had said no';
+const MERGED_NO = 'merged with a contact who had opted out';
 /** Tables whose rows simply belong to the kept contact from now on, by their id. */
 const MOVED = [
   'activities',
@@ -85,7 +85,7 @@ export async function mergeContacts(
   choices: MergeChoices,
 ): Promise<ContactView & { merge_id: string }> {
   if (keptId === goneId)
-    throw new AppError('input_invalid', 'These are the same contact.', {
+    throw new AppError('input_invalid', 'That’s the same contact.', {
       fields: [{ field: 'other_id', message: 'is the contact itself' }],
     });
   const scope = scopeFor(principal);
@@ -109,7 +109,7 @@ export async function mergeContacts(
     const { id } = await mergesTable.insert(merge, tx);
     await tx.run('update contacts set deleted_at = $2, updated_at = $2 where id = $1', [goneId, at]);
     await tx.run('delete from duplicate_pairs where $1 in (one_id, other_id)', [goneId]);
-    await tell(tx, scope, [keptId], `Merged with ${nameOf(gone)}, who stood here as well`, at);
+    await tell(tx, scope, [keptId], `Merged with ${nameOf(gone)}, a duplicate`, at);
     await refold(tx, scope.accountId, keptId, (side('stage') === 'gone' ? gone : survivor).stage.key, scope.userId, at);
     await refold(tx, scope.accountId, goneId, 'new', null, at);
     await refreshSearch(tx, [keptId]);
@@ -143,7 +143,7 @@ async function haveOwner(tx: Tx, keptId: string, goneId: string, at: Date): Prom
 }
 
 const nameOf = (contact: ContactView): string =>
-  `${contact.first_name} ${contact.last_name}`.trim() || contact.emails[0] || 'somebody without a name';
+  `${contact.first_name} ${contact.last_name}`.trim() || contact.emails[0] || 'a contact with no name';
 const rawOf = async (tx: Tx, ids: string[]): Promise<Record<string, object>> =>
   Object.fromEntries(
     (
@@ -239,7 +239,7 @@ export async function undoMerge(principal: Principal, mergeId: string): Promise<
       'select kept_id, gone_id, before, moved, at from merges where id = $1 and account_id = $2 and undone_at is null for update',
       [mergeId, accountId],
     );
-    if (!row) throw notFound('merge to take apart');
+    if (!row) throw notFound('merge to undo');
     await lockContact(scope, row.kept_id, tx);
     const at = await now(tx);
     const both = [row.kept_id, row.gone_id];
@@ -249,7 +249,7 @@ export async function undoMerge(principal: Principal, mergeId: string): Promise<
       tx,
       accountId,
       row.moved.permissions.map((one) => ({ ...one, state: 'withdrawn', how: MERGED_NO })),
-      { why: 'taken apart again after a merge', userId, at },
+      { why: 'separated after a merge', userId, at },
     );
     await tx.run(
       `with owned as (update contacts c set owner_id = i.owner_id, office_id = u.office_id, owned_since = $2 from inquiries i join users u on u.id = i.owner_id
@@ -258,7 +258,7 @@ export async function undoMerge(principal: Principal, mergeId: string): Promise<
       [both, at],
     );
     await mergesTable.update({ undone_at: at }, { id: mergeId }, tx);
-    await tell(tx, scope, both, 'Taken apart again after a merge', at);
+    await tell(tx, scope, both, 'Separated after a merge', at);
     for (const id of both) await refold(tx, accountId, id, row.before[id]!.stage as Stage, userId, at);
     await refreshSearch(tx, both);
     await writeAudit(tx, principal, accountId, 'contacts.undoMerge', { mergeId }, at);

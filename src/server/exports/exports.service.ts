@@ -45,8 +45,8 @@ export async function createExport(
   email = false,
 ): Promise<ExportView> {
   if (email && principal.kind !== 'user')
-    throw new AppError('input_invalid', 'A file is sent to a person; a program fetches it.', {
-      fields: [{ field: 'email', message: 'is for somebody who is logged in' }],
+    throw new AppError('input_invalid', 'Only people can have files emailed. API keys can download them.', {
+      fields: [{ field: 'email', message: 'is for logged-in users' }],
     });
   return transact((tx) => addExport(tx, principal, format, selection, options, { email }));
 }
@@ -130,7 +130,7 @@ export async function beginExport(id: string): Promise<(ExportRow & { scope: Sco
   if (!row) return null;
   await reader().run('delete from export_parts where export_id = $1', [id]);
   const user = row.user_id ? await findUser(row.user_id) : null;
-  if (row.user_id && !user) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
+  if (row.user_id && !user) throw new AppError('not_allowed', 'The person who requested this is no longer here.');
   return { ...row, scope: user ? scopeFor({ kind: 'user', user }) : wholeAccount(row.account_id) };
 }
 /** Keeps a part of the file. @returns false when another worker has begun the export anew meanwhile, so that this one must stop */

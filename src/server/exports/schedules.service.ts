@@ -46,14 +46,14 @@ export async function listSchedules(principal: Principal): Promise<ScheduleView[
 
 /** @throws AppError not_allowed for a key, which is nobody's and has no mailbox; not_found for a segment that is not there */
 export async function createSchedule(principal: Principal, input: ScheduleInput): Promise<ScheduleView> {
-  if (principal.kind !== 'user') throw new AppError('not_allowed', 'A schedule belongs to a person who is logged in.');
+  if (principal.kind !== 'user') throw new AppError('not_allowed', 'Only logged-in users can schedule exports.');
   const { user } = principal;
   const scope = scopeFor(principal);
   await readQuestion(scope, input.question);
   const id = await transact(async (tx) => {
     const at = await now(tx);
     if ((await exportSchedulesTable.count({ account_id: scope.accountId }, tx)) >= MOST_SCHEDULES)
-      throw new AppError('conflict', `There are ${MOST_SCHEDULES} schedules already. Take one away that nobody reads.`);
+      throw new AppError('conflict', `There are ${MOST_SCHEDULES} schedules already. Remove one you don’t need.`);
     const { format, options, question, every, day, email } = input;
     const made = await exportSchedulesTable.insert(
       {
@@ -109,7 +109,7 @@ async function orderOne(tx: Tx, id: string): Promise<boolean> {
   );
   if (!row) return false;
   const user = await findUser(row.user_id);
-  const error = user ? null : 'Whoever asked for it is no longer here.';
+  const error = user ? null : 'The person who requested it is no longer here.';
   await tx.run('update export_schedules set next_at = $2, error = $3 where id = $1', [id, nextRun(row, at, row.zone), error]);
   if (user)
     await addExport(tx, { kind: 'user', user }, row.format, { question: row.question }, row.options, {

@@ -35,12 +35,12 @@ const signed = (bytes: Buffer, all: Signature[]): string | null =>
   all.find(([, signs, from = 0]) => signs.every((sign, at) => bytes[from + at] === sign))?.[0] ?? null;
 const mayKeep = (principal: Principal): void => {
   if (principal.kind === 'user' && principal.user.role === 'lender')
-    throw new AppError('not_allowed', 'Lenders look at contacts; they keep no files here.');
+    throw new AppError('not_allowed', 'Lenders can’t upload files.');
 };
 const tooLarge = (what: string, most: number) =>
   new AppError('body_too_large', `The ${what} is larger than ${most / 1_000_000} MB. Make it smaller and try again.`);
 const invalid = (what: string, message: string) =>
-  new AppError('input_invalid', `The ${what} was not kept.`, { fields: [{ field: 'file', message }] });
+  new AppError('input_invalid', `The ${what} wasn’t saved.`, { fields: [{ field: 'file', message }] });
 const by = (principal: Principal): string | null => (principal.kind === 'user' ? principal.user.id : null);
 
 /** Keeps a picture for public pages and e-mails. @throws AppError input_invalid, body_too_large, not_allowed */
@@ -48,7 +48,7 @@ export async function savePicture(principal: Principal, bytes: Buffer): Promise<
   mayKeep(principal);
   if (bytes.length > MOST_PICTURE) throw tooLarge('picture', MOST_PICTURE);
   const type = signed(bytes, PICTURES);
-  if (!type) throw invalid('picture', 'is no PNG, JPEG, GIF or WebP picture');
+  if (!type) throw invalid('picture', 'is not a PNG, JPEG, GIF, or WebP picture');
   const { id } = await transact(async (tx) =>
     picturesTable.insert({ account_id: accountOf(principal), type, bytes, made_by: by(principal), made_at: await now(tx) }, tx),
   );
@@ -82,7 +82,7 @@ export async function saveFile(principal: Principal, given: string, bytes: Buffe
       .slice(0, 120) || 'file';
   const type = typeOf(name, bytes);
   if (!bytes.length) throw invalid('file', 'is empty');
-  if (!type) throw invalid('file', 'is none that is sent along: PDF, pictures, text, tables and documents are');
+  if (!type) throw invalid('file', 'can’t be attached. Use PDF, images, text, spreadsheets, or documents');
   const { id } = await transact(async (tx) =>
     filesTable.insert(
       { account_id: accountOf(principal), name, type, bytes, made_by: by(principal), made_at: await now(tx) },
@@ -114,7 +114,7 @@ export async function missingFiles(
     [accountId, [...files], [...pictures]],
   );
   return [
-    ...(found!.files < new Set(files).size ? ['a file that goes along is gone'] : []),
-    ...(found!.pictures < new Set(pictures).size ? ['a picture is gone'] : []),
+    ...(found!.files < new Set(files).size ? ['an attachment was deleted'] : []),
+    ...(found!.pictures < new Set(pictures).size ? ['a picture was deleted'] : []),
   ];
 }

@@ -74,7 +74,7 @@ const EVERYBODY: Tree = { all: [] };
 export async function foundBrokerage(tx: Tx, founding: Founding, at: Date): Promise<Founded> {
   if (!founding.users.some(({ role }) => role === 'owner' || role === 'admin'))
     throw new AppError('input_invalid', 'A brokerage needs an owner or admin.', {
-      fields: [{ field: 'users', message: 'somebody must run the office' }],
+      fields: [{ field: 'users', message: 'someone must run the office' }],
     });
   const { name, timeZone: time_zone, settings = {} } = founding;
   const { id: accountId } = await accountsTable.insert({ name, time_zone, settings }, tx);

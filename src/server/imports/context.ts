@@ -56,7 +56,7 @@ export async function importWords(accountId: string): Promise<ImportWords> {
 export async function importContext(row: ImportRow): Promise<ImportContext> {
   const tx = reader();
   const user = row.user_id ? await findUser(row.user_id) : null;
-  if (row.user_id && !user) throw new AppError('not_allowed', 'Who asked for this is no longer here.');
+  if (row.user_id && !user) throw new AppError('not_allowed', 'The person who requested this is no longer here.');
   const scope = user ? scopeFor({ kind: 'user', user }) : wholeAccount(row.account_id);
   const [account, words, people] = await Promise.all([
     tx.first<{ time_zone: string }>('select time_zone from accounts where id = $1', [row.account_id]),

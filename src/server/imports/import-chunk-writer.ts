@@ -134,7 +134,7 @@ export class ImportChunkWriter {
       wants: isPartner ? {} : person.wants,
       next_touch_at: next?.at ?? null,
       next_touch_kind: next?.kind ?? null,
-      line: `Came in by the file “${context.row.file_name}”, row ${person.row}${isPartner ? ', as partner' : ''}`,
+      line: `Imported from “${context.row.file_name}”, row ${person.row}${isPartner ? ', as partner' : ''}`,
     };
   }
 

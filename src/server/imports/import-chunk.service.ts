@@ -16,8 +16,7 @@ const whyLeft = (person: ImportedPerson, { options }: ImportContext): string | n
   const reachable = person.emails.length + person.phones.length > 0 || Boolean(person.address?.street);
   const named = Boolean(person.first || person.last || person.company);
   const doubts = person.doubts.map(({ why }) => why).join('; ');
-  if (!reachable || (!named && !person.emails.length && !person.phones.length))
-    return doubts || 'there is nothing to reach them by';
+  if (!reachable || (!named && !person.emails.length && !person.phones.length)) return doubts || 'no phone, email, or address';
   return options.doubtful === 'leave' && person.doubts.length ? doubts : null;
 };
 
@@ -61,7 +60,7 @@ export async function importChunk(context: ImportContext, chunk: ImportedPerson[
   });
 }
 
-const OTHERS = 'somebody whom another agent here works with has this address';
+const OTHERS = 'another agent’s contact has this address';
 
 /** Rows that are, themselves or by their partner, a contact whom the importer may not see: they are left out and nothing is told of them. */
 async function rowsOfOthers(tx: Tx, { scope }: ImportContext, units: ImportUnit[]): Promise<Set<number>> {

@@ -54,7 +54,7 @@ async function store(id: string, body: ReadableStream<Uint8Array> | null): Promi
   const stream = body?.getReader();
   for (let piece = await stream?.read(); piece && !piece.done; piece = await stream!.read()) {
     bytes += piece.value.length;
-    if (bytes > MOST_BYTES) throw new AppError('body_too_large', 'The file is larger than 4 GB. Nothing was kept; split it.');
+    if (bytes > MOST_BYTES) throw new AppError('body_too_large', 'The file is larger than 4 GB. Split it and try again.');
     held = Buffer.concat([held, piece.value]);
     while (held.length >= PART) {
       await write(held.subarray(0, PART));
@@ -74,16 +74,16 @@ export interface ImportPatch {
 export async function updateImport(principal: Principal, id: string, patch: ImportPatch): Promise<ImportView> {
   return transact(async (tx) => {
     const row = await findImportRow(principal, id, tx, true);
-    if (row.state !== 'ready') throw new AppError('conflict', 'This import cannot be changed any more.');
+    if (row.state !== 'ready') throw new AppError('conflict', 'This import can’t be changed anymore.');
     const options = { ...row.options, ...patch.options };
     await checkOptions(tx, principal, row, options);
     let state: ImportRow['state'] = 'ready';
     let columns = row.columns;
     if (patch.columns) {
       if (patch.columns.some(({ place }) => place === 'new') && !may(principal, 'setup:write'))
-        throw new AppError('not_allowed', 'Only an owner or admin can add a field. Choose one of those here, or a note.');
+        throw new AppError('not_allowed', 'Only an owner or admin can add a field. Choose an existing field or a note.');
       if (patch.columns.length !== columns.length)
-        throw new AppError('input_invalid', 'There must be one entry for each column.', {
+        throw new AppError('input_invalid', 'There must be one entry per column.', {
           fields: [{ field: 'columns', message: `needs ${columns.length} entries` }],
         });
       columns = columns.map((column, at) => ({ ...column, ...patch.columns![at] }));
@@ -105,14 +105,14 @@ export async function updateImport(principal: Principal, id: string, patch: Impo
 
 async function checkOptions(tx: Tx, principal: Principal, row: ImportRow, options: Partial<ImportOptions>): Promise<void> {
   const wrong = (field: string, message: string) =>
-    new AppError('input_invalid', 'This was not kept.', { fields: [{ field: `options.${field}`, message }] });
+    new AppError('input_invalid', 'Couldn’t save.', { fields: [{ field: `options.${field}`, message }] });
   if (
     options.owner_id &&
     principal.kind === 'user' &&
     !runsTheOffice(principal.user.role) &&
     options.owner_id !== principal.user.id
   )
-    throw new AppError('not_allowed', 'Only an admin hands contacts to another agent.');
+    throw new AppError('not_allowed', 'Only an admin can assign contacts to another agent.');
   if (
     options.owner_id &&
     !(await tx.first(`select 1 from users where id = $1 and account_id = $2 and active and role <> 'lender'`, [
@@ -120,7 +120,7 @@ async function checkOptions(tx: Tx, principal: Principal, row: ImportRow, option
       row.account_id,
     ]))
   )
-    throw wrong('owner_id', 'is nobody here');
+    throw wrong('owner_id', 'is not someone here');
   if (
     options.stage &&
     !(await tx.first('select 1 from stages where account_id = $1 and key = $2 and deleted_at is null', [
@@ -128,13 +128,13 @@ async function checkOptions(tx: Tx, principal: Principal, row: ImportRow, option
       options.stage,
     ]))
   )
-    throw wrong('stage', 'is no stage here');
+    throw wrong('stage', 'is not a stage here');
   await requireTags(tx, principal, options.tags ?? []);
 }
 
 /** Starts an import that was looked at. */
 export const startImport = (principal: Principal, id: string): Promise<ImportView> =>
-  move(principal, id, ['ready'], 'waiting', 'imports.run', 'There is nothing to start.');
+  move(principal, id, ['ready'], 'waiting', 'imports.run', 'There’s nothing to start.');
 /** Takes the whole import back, except people whom somebody worked with since. */
 export const undoImport = (principal: Principal, id: string): Promise<ImportView> =>
   move(
@@ -143,7 +143,7 @@ export const undoImport = (principal: Principal, id: string): Promise<ImportView
     ['done', 'cancelled', 'failed'],
     'undoing',
     'imports.undo',
-    'This import is still under way. Cancel it first.',
+    'This import is still running. Cancel it first.',
   );
 
 async function move(
@@ -170,7 +170,7 @@ export async function cancelImport(principal: Principal, id: string): Promise<Im
     const row = await findImportRow(principal, id, tx, true);
     const begun = row.state === 'running' || row.state === 'waiting';
     if (!begun && !['ready', 'looking', 'refused'].includes(row.state))
-      throw new AppError('conflict', 'This import is not under way.');
+      throw new AppError('conflict', 'This import isn’t running.');
     await tx.run(
       `update imports set cancel = true, state = case when $2 then state else 'cancelled' end, ended_at = case when $2 then ended_at else $3 end where id = $1`,
       [id, begun, await now(tx)],

@@ -85,7 +85,7 @@ async function restore(tx: Tx, row: ImportRow, changed: Done[], at: Date): Promi
     tx,
     row.account_id,
     permissions.map((one) => ({ ...one, evidence: `import ${row.id}` })),
-    { why: 'the import was taken back', userId: row.user_id, at },
+    { why: 'the import was undone', userId: row.user_id, at },
   );
   const ids = [...new Set(changed.map(({ contact_id }) => contact_id))];
   await restate(tx, ids, row.ended_at ?? at);

@@ -65,7 +65,7 @@ export async function importListings(
         if (missing.length)
           throw new AppError(
             'input_unreadable',
-            `This is no file of listings: it has no column ${missing.join(', no column ')}. Columns are named as in the RESO Data Dictionary.`,
+            `This isn’t a listings file: it has no column ${missing.join(', no column ')}. Columns are named as in the RESO Data Dictionary.`,
           );
         continue;
       }
@@ -126,7 +126,7 @@ async function* recordsOf(file: ReadableStream<Uint8Array> | null): AsyncGenerat
     const head = Buffer.concat(parts);
     const sniffed = sniff(head, whole);
     if (sniffed.kind !== 'csv')
-      throw new AppError('input_unreadable', sniffed.kind === 'empty' ? 'The file is empty.' : 'This is no CSV file.');
+      throw new AppError('input_unreadable', sniffed.kind === 'empty' ? 'The file is empty.' : 'This isn’t a CSV file.');
     decoder = new TextDecoder(decoderName(sniffed.encoding ?? 'utf-8'));
     const text = decoder.decode(head, { stream: !whole });
     reader = new CsvReader(findDelimiter(text.slice(0, 64_000)));

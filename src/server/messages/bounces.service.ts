@@ -39,7 +39,7 @@ async function complained(tx: Tx, row: SentRow, at: Date): Promise<void> {
   await recordOptOut(tx, row.account_id, row.contact_id, {
     channel: 'email',
     address: row.address,
-    how: 'they called a mail of ours unwanted',
+    how: 'they marked an email as spam',
     at,
   });
 }
@@ -64,7 +64,7 @@ async function bounced(tx: Tx, row: SentRow, { kind, error }: Returned, at: Date
       subject: row.payload.subject ?? undefined,
       to: row.address,
       outboxId: row.id,
-      text: wrong ? `${error}. Nothing goes to this address any more.` : `${error}. It came back for now.`,
+      text: wrong ? `${error}. We’ll stop sending to this address.` : `${error}. It bounced for now.`,
     },
     because: { why: 'refused', channel: 'email', error },
   };

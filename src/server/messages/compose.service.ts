@@ -151,7 +151,7 @@ async function putOut(
   const subject = message.subject
     ? storable(message.subject).replace(/\s+/g, ' ').slice(0, 200)
     : CHANNELS[message.channel].hasBlocks
-      ? 'A word from us'
+      ? 'A note from us'
       : null;
   const row = await tx.first<{ id: string }>(
     `insert into outbox (account_id, key, channel, contact_id, user_id, address, payload, automatic, due_at, created_at) values ($1, $2, $3, $4, $5, $6, $7::jsonb, false, $8, $8) returning id`,

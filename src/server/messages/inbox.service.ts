@@ -157,7 +157,7 @@ export async function receiveMail(mail: InboundMail): Promise<void> {
     await fromStranger(
       strangersAccount,
       { first_name: first, last_name: rest.join(' '), emails: [from], phones: [] },
-      'E-mail',
+      'Email',
       `${mail.subject}\n\n${mail.text}`.slice(0, 20_000),
       keyOf('mail', mail.messageId),
     );

@@ -241,7 +241,7 @@ async function findRow(accountId: string, id: string): Promise<Row> {
 }
 async function findUnsettled(accountId: string, id: string): Promise<Row> {
   const row = await findRow(accountId, id);
-  if (row.state === 'taken' || row.state === 'answer') throw new AppError('conflict', 'This mail has found its person already.');
+  if (row.state === 'taken' || row.state === 'answer') throw new AppError('conflict', 'This email already has its contact.');
   return row;
 }
 

@@ -75,7 +75,7 @@ function withdrawn(answer: Answer, refusal: Refusal, who: Who): PermissionChange
   const sameAddress = channelsTo(CHANNELS[answer.channel].address);
   switch (refusal.kind) {
     case 'wrong_person':
-      return sameAddress.map((channel) => change(channel, answer.address, 'it belongs to somebody else, who said so'));
+      return sameAddress.map((channel) => change(channel, answer.address, 'the number belongs to someone else, who told us'));
     case 'stop_all':
       return [
         ...points.flatMap(({ kind, value }) => channelsTo(kind).map((channel) => change(channel, value))),
@@ -184,7 +184,7 @@ export async function judgeRefusal(principal: Principal, contactId: string, ends
        where contact_id = $1 and kind = 'message' and direction = 'in' and data->>'refusal' = 'unclear' order by at desc, id desc limit 1`,
       [contactId],
     );
-    if (!message) throw new AppError('conflict', 'They haven’t written anything that waits for your call.');
+    if (!message) throw new AppError('conflict', 'They haven’t written anything that needs your decision.');
     const answer: Answer = {
       accountId: scope.accountId,
       contactId,

@@ -24,10 +24,10 @@ export async function saveTracking(key: string, state: LetterState, at: Date): P
           channel: 'letter',
           direction: null,
           data: {
-            text: `The letter${row.subject ? ` “${row.subject}”` : ''} was ${state === 'returned' ? 'returned by the post' : 'delivered'}`,
+            text: `The letter${row.subject ? ` “${row.subject}”` : ''} was ${state === 'returned' ? 'returned mail' : 'delivered'}`,
             outboxId: row.id,
           },
-          because: state === 'returned' ? { why: 'refused', channel: 'letter', error: 'returned by the post' } : null,
+          because: state === 'returned' ? { why: 'refused', channel: 'letter', error: 'returned mail' } : null,
         },
       ]);
     await publish(tx, { accountId: row.account_id, topic: 'message', contactId: row.contact_id, ownerId: null });

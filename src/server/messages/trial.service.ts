@@ -26,10 +26,10 @@ export async function sendTrial(user: User, trials: readonly Trial[], contactId:
   const scope = scopeFor({ kind: 'user', user });
   const invalid = (message: string) =>
     new AppError('input_invalid', 'Nothing was sent.', { fields: [{ field: 'words', message }] });
-  if (!trials.length) throw invalid('there is nothing to try yet');
+  if (!trials.length) throw invalid('there’s nothing to test yet');
   if (trials.length > MOST) throw invalid(`at most ${MOST} messages at once`);
   if (!user.phone && trials.some(({ channel }) => CHANNELS[channel].preview === 'phone'))
-    throw invalid('your own phone number is not known; Setup has it');
+    throw invalid('add your own phone number in Setup');
   return transact(async (tx) => {
     const fields = (await listFields(scope.accountId, tx)).map(({ name }) => name);
     const counted = await readApart(
@@ -37,7 +37,7 @@ export async function sendTrial(user: User, trials: readonly Trial[], contactId:
       trials.map(({ channel, words }) => ({ channel, words, fields })),
     );
     const broken = trials.find((_, n) => counted[n]!.errors > 0);
-    if (broken) throw invalid('the words have errors; fix those first');
+    if (broken) throw invalid('fix the errors in the message first');
     const values = contactId ? await ofContact(tx, scope, contactId) : await ofMyself(user);
     for (const { channel, words } of trials) {
       const key = `try-${randomUUID()}`;

@@ -60,7 +60,7 @@ export async function readPage(principal: Principal, id: string): Promise<PageVi
 export async function createPage(principal: Principal, input: { kind: PageKind; name: string }): Promise<PageView> {
   const { accountId } = scopeFor(principal);
   const name = oneLine(input.name);
-  if (!name) throw invalid([{ field: 'name', message: 'write a name' }]);
+  if (!name) throw invalid([{ field: 'name', message: 'enter a name' }]);
   const id = await transact(async (tx) => {
     const at = await now(tx);
     const brokerage = (await tx.first<{ name: string }>('select name from accounts where id = $1', [accountId]))!.name;
@@ -105,7 +105,7 @@ export async function updatePage(principal: Principal, id: string, patch: PagePa
       throw invalid(errors.map(({ block, message }) => ({ field: block ? `page.blocks.${block}` : 'page', message })));
   }
   if (patch.slug !== undefined && slugOf(patch.slug) !== patch.slug)
-    throw invalid([{ field: 'slug', message: 'small letters, digits and hyphens only' }]);
+    throw invalid([{ field: 'slug', message: 'use lowercase letters, digits, and hyphens' }]);
   await transact(async (tx) => {
     const before = await tx.first<{ page: PublicPage }>(
       `select page from doors where id = $1 and account_id = $2 and kind = 'page' and active for update`,
@@ -113,10 +113,10 @@ export async function updatePage(principal: Principal, id: string, patch: PagePa
     );
     if (!before) throw notFound('page');
     if (patch.page && patch.page.kind !== before.page.kind)
-      throw invalid([{ field: 'page.kind', message: 'a page keeps its kind; make another page' }]);
+      throw invalid([{ field: 'page.kind', message: 'a page’s type can’t change; create another page' }]);
     if (patch.page) await checkNamed(tx, accountId, patch.page);
     if (patch.slug && (await tx.first('select 1 from doors where slug = $1 and id <> $2', [patch.slug, id])))
-      throw new AppError('conflict', `Another page has the address /p/${patch.slug}. Nothing was changed.`);
+      throw new AppError('conflict', `Another page already uses /p/${patch.slug}. Nothing changed.`);
     await tx.run(
       `update doors set name = coalesce($3, name), slug = coalesce($4, slug), page = coalesce($5::jsonb, page), source = case when $6 then $7 else source end,
          defaults = case when $8::jsonb is null then defaults else defaults || jsonb_build_object('tags', $8::jsonb) end where id = $1 and account_id = $2`,
@@ -163,17 +163,17 @@ async function checkNamed(tx: Tx, accountId: string, page: PublicPage): Promise<
   );
   const missing = [
     ...(found!.pictures < new Set(pictures).size
-      ? [{ field: 'page.blocks', message: 'a picture is gone; choose it again' }]
+      ? [{ field: 'page.blocks', message: 'a picture was deleted; choose it again' }]
       : []),
     ...(found!.users < new Set(users).size
-      ? [{ field: 'page.blocks', message: 'an agent of this page works here no more' }]
+      ? [{ field: 'page.blocks', message: 'an agent on this page no longer works here' }]
       : []),
     ...(found!.listings < new Set(numbers).size
-      ? [{ field: 'page.listing', message: 'a home of this page is not among the listings' }]
+      ? [{ field: 'page.listing', message: 'a home on this page isn’t in your listings' }]
       : []),
   ];
   if (missing.length) throw invalid(missing);
 }
 
 const invalid = (fields: { field: string; message: string }[]) =>
-  new AppError('input_invalid', 'The page was not kept.', { fields });
+  new AppError('input_invalid', 'The page wasn’t saved.', { fields });

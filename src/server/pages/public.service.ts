@@ -86,7 +86,7 @@ export const placesOfSearch = async (shown: Shown, query: Criteria): Promise<Lis
 /** A home of a search. @throws AppError not_found when it is not on the market, or not of this search */
 export async function homeOf(shown: Shown, number: string): Promise<ListingView> {
   const [found] = await listingsOfNumbers(shown.door.accountId, [number]);
-  if (!found || !ON_THE_MARKET.includes(found.status)) throw new AppError('not_found', 'This home is not on the market.');
+  if (!found || !ON_THE_MARKET.includes(found.status)) throw new AppError('not_found', 'This home isn’t on the market.');
   return found;
 }
 
@@ -118,8 +118,8 @@ function refuseSuspect(suspect: Suspicion): void {
   throw new AppError(
     'conflict',
     suspect === 'fast'
-      ? 'That was very quick. Please press the button once more.'
-      : 'This page was open for long. Please press the button once more.',
+      ? 'That was quick. Please press the button again.'
+      : 'This page was open a long time. Please press the button again.',
     { retry: true },
   );
 }

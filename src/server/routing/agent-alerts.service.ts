@@ -2,7 +2,8 @@
  * Word to agents outside the pages: a text, an e-mail or a call that a lead is theirs or is offered to them. Each goes once, by its key. A reply
  * to the text or the mail accepts or declines; what follows from it is told by the same way.
  */
-import { AppError, clockTime } from '@/core/shared';
+import { AppError } from '@/core/shared';
+import { time as clockTime } from '@/core/format';
 import { answerOf, type Notify } from '@/core/routing';
 import type { User } from '@/core/accounts';
 import { nameSql, config, enqueueAll, mailToken, now, reader, readMailToken, transact, type Tx } from '../shared';
@@ -186,7 +187,7 @@ async function perform(
   const person = await doing.person(user.id);
   if (!person) return;
   const words = await (async () => {
-    if (!offerId) return 'There is no offer of that number.';
+    if (!offerId) return 'There’s no offer with that number.';
     if (!answer) return by === 'text' ? 'Reply 1 to take the lead, 0 to pass.' : 'Reply “take” to take the lead, or “pass”.';
     try {
       if (answer === 'pass') {

@@ -87,7 +87,7 @@ export async function readLadder(scope: Scope): Promise<LadderView> {
 export async function setUserAway(principal: Principal, userId: string, until: Date | null): Promise<void> {
   const self = principal.kind === 'user' && principal.user.id === userId;
   if (!self && principal.kind === 'user' && !runsTheOffice(principal.user.role))
-    throw new AppError('not_allowed', 'Only an admin says that somebody else is away.');
+    throw new AppError('not_allowed', 'Only an admin can set someone else’s time off.');
   const { accountId } = scopeFor(principal);
   await transact(async (tx) => {
     const rows = await tx.rows('update users set away_until = $3 where id = $1 and account_id = $2 and active returning id', [

@@ -34,7 +34,7 @@ export async function checkLadder(
   input: unknown,
 ): Promise<{ given: GivenLadder; fields: FieldDef[] }> {
   const { value, error } = ladderSchema.validate(input, { abortEarly: false, convert: false });
-  if (error) throw new AppError('input_invalid', 'This ladder was not kept.', { fields: fieldErrors(error) });
+  if (error) throw new AppError('input_invalid', 'Couldn’t save the ladder.', { fields: fieldErrors(error) });
   const given = value as GivenLadder;
   const fields = await listFields(accountId, tx);
   const there = await tx.first<Record<'rosters' | 'campaigns' | 'tags' | 'lenders', string[]>>(
@@ -53,15 +53,15 @@ export async function checkLadder(
     }
     if (!there!.rosters.includes(rung.roster_id)) errors.push({ field: `${field}.roster_id`, message: 'is no roster' });
     if (rung.campaign_id && !there!.campaigns.includes(rung.campaign_id))
-      errors.push({ field: `${field}.campaign_id`, message: 'is no campaign' });
+      errors.push({ field: `${field}.campaign_id`, message: 'is not a campaign' });
     if (rung.lender_id && !there!.lenders.includes(rung.lender_id))
       errors.push({ field: `${field}.lender_id`, message: 'is no lender' });
     if (rung.lender_roster_id && !there!.rosters.includes(rung.lender_roster_id))
       errors.push({ field: `${field}.lender_roster_id`, message: 'is no roster' });
     if (rung.tags.some((tag) => !there!.tags.includes(tag)))
-      errors.push({ field: `${field}.tags`, message: 'names a tag that is gone' });
+      errors.push({ field: `${field}.tags`, message: 'names a tag (deleted)' });
   });
-  if (errors.length) throw new AppError('input_invalid', 'This ladder was not kept.', { fields: errors });
+  if (errors.length) throw new AppError('input_invalid', 'Couldn’t save the ladder.', { fields: errors });
   return { given, fields };
 }
 

@@ -361,8 +361,6 @@ async function whoHasIt(tx: Tx, offer: OfferRow): Promise<string> {
   if (offer.state === 'lost' && winner)
     return `${winner.name} was first, ${winner.after < 1 ? 'at once' : `after ${howLong(winner.after * 1_000)}`}. The lead is theirs.`;
   if (offer.state === 'declined') return 'You declined this lead.';
-  if (offer.state === 'withdrawn') return winner ? `The lead was handed to ${winner.name}.` : 'The lead is no longer offered.';
-  return winner
-    ? `The time for it is over; ${winner.name} has the lead now.`
-    : 'The time for it is over; the lead has gone on to somebody else.';
+  if (offer.state === 'withdrawn') return winner ? `The lead was handed to ${winner.name}.` : 'This lead is no longer available.';
+  return winner ? `Time ran out: ${winner.name} has the lead now.` : 'Time ran out, and the lead moved on to someone else.';
 }

@@ -78,7 +78,7 @@ export async function cancelRehearsal(principal: Principal, id: string): Promise
   );
   if (gone.length) return;
   await find(accountOf(principal), id);
-  throw new AppError('conflict', 'This rehearsal has ended already.');
+  throw new AppError('conflict', 'This rehearsal has already ended.');
 }
 
 interface PastRow {

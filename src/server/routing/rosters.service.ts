@@ -37,11 +37,11 @@ function read(schema: Joi.ObjectSchema, input: unknown): Given {
   if (error) throw wrong(fieldErrors(error));
   const given = value as Given;
   if (given.then?.to === 'roster' && !given.then.roster_id)
-    throw wrong([{ field: 'then.roster_id', message: 'says to which roster it goes on' }]);
+    throw wrong([{ field: 'then.roster_id', message: 'choose the next roster' }]);
   return given;
 }
 const wrong = (fields: { field: string; message: string }[]): AppError =>
-  new AppError('input_invalid', 'This roster was not kept.', { fields });
+  new AppError('input_invalid', 'Couldn’t save the roster.', { fields });
 
 /** Makes a roster. @throws AppError input_invalid */
 export async function createRoster(principal: Principal, input: unknown): Promise<{ id: string }> {
@@ -110,10 +110,10 @@ async function checkPeople(tx: Tx, accountId: string, given: Given): Promise<voi
   const is = (id: string) => users.some((one) => one.id === id);
   const errors: { field: string; message: string }[] = [];
   given.members?.forEach(({ id }, at) => {
-    if (!is(id)) errors.push({ field: `members.${at}.id`, message: 'is not one of the people here' });
+    if (!is(id)) errors.push({ field: `members.${at}.id`, message: 'is not someone here' });
   });
   if (given.safety_net_id && !users.some(({ id, role }) => id === given.safety_net_id && role !== 'lender'))
-    errors.push({ field: 'safety_net_id', message: 'must be one of the people here who work leads' });
+    errors.push({ field: 'safety_net_id', message: 'must be someone here who works leads' });
   if (given.then?.to === 'roster') {
     const there = await tx.first('select 1 from rosters where id = $1 and account_id = $2 and deleted_at is null', [
       given.then.roster_id,
@@ -140,7 +140,7 @@ async function checkCircles(tx: Tx, accountId: string): Promise<void> {
     throw wrong([
       {
         field: 'then',
-        message: `makes a circle: ${circle.join(' → ')}. A lead would go round in it; let one end with its safety net.`,
+        message: `makes a circle: ${circle.join(' → ')}. Leads would loop forever. Let one of them end with its safety net.`,
       },
     ]);
 }
@@ -191,14 +191,11 @@ export async function deleteRoster(principal: Principal, id: string): Promise<vo
       [id],
     );
     if (used!.rungs > 0)
-      throw new AppError(
-        'conflict',
-        'A rung of the ladder hands leads to this roster. Change the rung first; nothing was deleted.',
-      );
+      throw new AppError('conflict', 'A rung sends leads to this roster. Change the rung first. Nothing was deleted.');
     if (used!.rosters.length)
       throw new AppError(
         'conflict',
-        `${used!.rosters.join(', ')} hands on to this roster. Change that first; nothing was deleted.`,
+        `${used!.rosters.join(', ')} passes to this roster. Change that first; nothing was deleted.`,
       );
     await rostersTable.update({ deleted_at: await now(tx) }, { id }, tx);
     await writeAudit(tx, principal, accountId, 'deleted a roster', { roster_id: id }, await now(tx));
@@ -221,7 +218,7 @@ export const listInvitations = (userId: string): Promise<Invitation[]> =>
 
 /** Answers an invitation; the answer can be changed later by the same call. */
 export async function answerInvitation(principal: Principal, rosterId: string, accept: boolean): Promise<void> {
-  if (principal.kind !== 'user') throw new AppError('not_allowed', 'Only the person invited answers an invitation.');
+  if (principal.kind !== 'user') throw new AppError('not_allowed', 'Only the person invited can answer.');
   await transact(async (tx) => {
     const rows = await tx.rows(
       `update roster_members set state = $3, answered_at = $4 where roster_id = $1 and user_id = $2 and invited_at is not null returning roster_id`,

@@ -37,6 +37,6 @@ function parsed(text: string): unknown {
   try {
     return JSON.parse(text);
   } catch {
-    throw new AppError('input_invalid', 'This segment cannot be read.', { fields: [{ field: 'where', message: 'is not JSON' }] });
+    throw new AppError('input_invalid', 'Can’t read this segment.', { fields: [{ field: 'where', message: 'is not JSON' }] });
   }
 }

@@ -81,7 +81,7 @@ export interface SegmentInput {
 function nameOf(name: string): string {
   const clean = name.trim().replace(/\s+/g, ' ');
   if (!clean)
-    throw new AppError('input_invalid', 'The segment needs a name.', { fields: [{ field: 'name', message: 'write a name' }] });
+    throw new AppError('input_invalid', 'The segment needs a name.', { fields: [{ field: 'name', message: 'enter a name' }] });
   return clean;
 }
 
@@ -126,7 +126,7 @@ function requireMaker(principal: Principal, row: SegmentRow): void {
       : row.made_by === principal.user.id || runsTheOffice(principal.user.role)
   )
     return;
-  throw new AppError('not_allowed', 'Only who made this segment, or an admin, changes it. Copy it to change the copy.');
+  throw new AppError('not_allowed', 'Only its creator or an admin can change this segment. Copy it to change the copy.');
 }
 
 export async function updateSegment(principal: Principal, id: string, input: SegmentInput): Promise<SegmentView> {

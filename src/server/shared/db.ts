@@ -188,21 +188,17 @@ function translated(error: unknown): unknown {
   if (!(error instanceof Error) || error instanceof AppError) return error;
   const code = codeOf(error);
   if (error instanceof UniqueConstraintError || code === '23505')
-    return new AppError('conflict', 'This exists already; nothing was changed.', {}, error);
-  if (RETRYABLE.has(code)) return new AppError('conflict', 'Two changes met; try again.', { retry: true }, error);
+    return new AppError('conflict', 'This already exists. Nothing changed.', {}, error);
+  if (RETRYABLE.has(code))
+    return new AppError('conflict', 'Someone else made a change at the same time. Try again.', { retry: true }, error);
   if (BAD_VALUE.test(code))
-    return new AppError('input_invalid', 'Something in this cannot be stored or looked for. Nothing was changed.', {}, error);
+    return new AppError('input_invalid', 'Something here can’t be stored or searched. Nothing changed.', {}, error);
   if (code === DISK_FULL)
-    return new AppError(
-      'unavailable',
-      'The disk of the database is full: nothing more can be kept. Make room on it, then try again; nothing that was kept is lost.',
-      {},
-      error,
-    );
+    return new AppError('unavailable', 'The database disk is full. Free up space, then try again. Nothing was lost.', {}, error);
   if (isLost(error))
     return new AppError(
       'unavailable',
-      'The database does not answer at the moment. Nothing was lost; try again shortly.',
+      'The database isn’t responding. Nothing was lost. Try again shortly.',
       { retry: true },
       error,
     );

@@ -65,10 +65,10 @@ export async function once(request: Once, work: () => Promise<SavedReply>): Prom
     if (before && !before.same) throw mismatch();
     if (before?.status) return again(request, before);
     if (before?.committed && waited > 2_000)
-      throw new AppError('conflict', 'This was done by the first call with this Idempotency-Key, whose answer was lost.');
+      throw new AppError('conflict', 'The first call with this Idempotency-Key did this, but its response was lost.');
     await new Promise((resolve) => setTimeout(resolve, WAIT_MS));
   }
-  throw new AppError('idempotency_running', 'The first call with this Idempotency-Key is still under way. Ask again shortly.', {
+  throw new AppError('idempotency_running', 'The first call with this Idempotency-Key is still running. Try again shortly.', {
     retry: true,
     retryAfterSeconds: 5,
   });
@@ -78,10 +78,7 @@ export async function once(request: Once, work: () => Promise<SavedReply>): Prom
 async function again({ file, secret }: Once, { status, body, sent }: Before): Promise<SavedReply> {
   if (file && !(await file()).equals(sent ?? Buffer.alloc(0))) throw mismatch();
   if (secret)
-    throw new AppError(
-      'conflict',
-      'This was done by the first call. What it made is shown only once; make another if you need it.',
-    );
+    throw new AppError('conflict', 'The first call did this. Its result is shown only once; create another if you need it.');
   return { status: status!, body };
 }
 

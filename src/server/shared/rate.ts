@@ -11,7 +11,7 @@ export async function limitRate(bucket: string, most: number, windowSeconds: num
     [bucket, windowSeconds],
   );
   if (row && row.hits > most) {
-    throw new AppError('too_many', `That was too often. Wait ${Math.max(1, row.left)} seconds and try again.`, {
+    throw new AppError('too_many', `Too many requests. Wait ${Math.max(1, row.left)} seconds and try again.`, {
       retry: true,
       retryAfterSeconds: Math.max(1, row.left),
     });

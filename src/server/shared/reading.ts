@@ -146,7 +146,7 @@ function whenLate(mostMs: number, begunAt: () => number | null, submitted: numbe
 
 function failed(error: unknown, late: boolean, begun: boolean): AppError {
   if (error instanceof AppError) return error;
-  if (!begun) return new AppError('unavailable', 'Nothing can be read at the moment. Try again shortly.', { retry: true }, error);
+  if (!begun) return new AppError('unavailable', 'Can’t read anything right now. Try again shortly.', { retry: true }, error);
   const { code } = error as { code?: string };
   const because = late
     ? 'takes too long to read'

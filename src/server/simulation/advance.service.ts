@@ -5,7 +5,7 @@ import { config, enqueue, now, reader, transact } from '../shared';
 
 /** @throws AppError not_simulated where time is real */
 export function requireSimulation(): void {
-  if (config().clock !== 'simulated') throw new AppError('not_simulated', 'Here time is real; it cannot be moved.');
+  if (config().clock !== 'simulated') throw new AppError('not_simulated', 'Time is real here and can’t be moved.');
 }
 
 /** Asks for time to pass up to an instant; null means to the next event. */
@@ -15,7 +15,7 @@ export async function requestAdvance(to: { by: number } | { to: Date } | { next:
     const at = await now(tx);
     const goal = 'by' in to ? new Date(at.getTime() + to.by) : 'to' in to ? to.to : null;
     if (goal && goal < at)
-      throw new AppError('input_invalid', 'Time runs forward only.', { fields: [{ field: 'to', message: 'lies in the past' }] });
+      throw new AppError('input_invalid', 'Time only moves forward.', { fields: [{ field: 'to', message: 'is in the past' }] });
     if (goal && goal.getTime() - at.getTime() > 400 * 86_400_000)
       throw new AppError('input_invalid', 'That is too far.', { fields: [{ field: 'by', message: 'at most 400 days at once' }] });
     const row = await tx.first<{ id: string }>('insert into advances (goal) values ($1) returning id', [goal]);
@@ -36,7 +36,7 @@ export async function awaitAdvance(id: string, signal?: AbortSignal): Promise<Ad
     if (advance?.state === 'done') return advance;
     if (!advance || advance.state === 'failed')
       throw new AppError('advance_failed', `Time stands at where it came to. ${advance?.error ?? ''}`.trim(), { retry: true });
-    if (signal?.aborted) throw new AppError('advance_failed', 'Nobody waits any more; time goes on.');
+    if (signal?.aborted) throw new AppError('advance_failed', 'Stopped. Time goes on.');
     await new Promise((resolve) => setTimeout(resolve, POLL_MS));
   }
 }

@@ -24,13 +24,13 @@ function readTags(scope: Scope, id: string | null): Promise<TagView[]> {
 }
 
 const invalid = (field: string, message: string): AppError =>
-  new AppError('input_invalid', 'The tag was not kept.', { fields: [{ field, message }] });
+  new AppError('input_invalid', 'Couldn’t save the tag.', { fields: [{ field, message }] });
 
 /** Makes a tag, or answers the one that has this name already. @throws AppError not_allowed for a role that may not make new ones */
 export async function createTag(principal: Principal, input: { name: string; color?: TagColor }): Promise<TagView> {
   const scope = scopeFor(principal);
   const name = tagName(input.name);
-  if (!name) throw invalid('name', 'write a name');
+  if (!name) throw invalid('name', 'enter a name');
   const id = await transact(async (tx) => {
     const known = await tx.first<{ id: string }>(
       'select id from tags where account_id = $1 and lower(name) = lower($2) and deleted_at is null',
@@ -61,8 +61,8 @@ async function openTag(principal: Principal, id: string, tx: Tx, unlocking = fal
   const tag = await tagsTable.lock({ id, account_id: accountId, deleted_at: null }, tx);
   if (!tag) throw notFound('tag');
   if (principal.kind === 'user' && !runsTheOffice(principal.user.role) && tag.made_by !== principal.user.id)
-    throw new AppError('not_allowed', 'Only who made this tag, or an admin, changes it.');
-  if (tag.locked && !unlocking) throw new AppError('not_allowed', `“${tag.name}” is locked; it is made and kept by Urraca.`);
+    throw new AppError('not_allowed', 'Only its creator or an admin can change this tag.');
+  if (tag.locked && !unlocking) throw new AppError('not_allowed', `“${tag.name}” is locked. Urraca manages it.`);
   return tag;
 }
 
@@ -75,7 +75,7 @@ export async function updateTag(
   await transact(async (tx) => {
     await openTag(principal, id, tx, patch.locked === false);
     const name = patch.name === undefined ? undefined : tagName(patch.name);
-    if (name === '') throw invalid('name', 'write a name');
+    if (name === '') throw invalid('name', 'enter a name');
     const taken =
       name &&
       (await tx.first(

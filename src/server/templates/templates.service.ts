@@ -160,7 +160,7 @@ export async function checkAttached(tx: Tx, accountId: string, words: Words): Pr
   if ((words.files ?? []).reduce((sum, { bytes }) => sum + bytes, 0) > most)
     missing.push(`all files together may have ${most / 1_000_000} MB`);
   if (missing.length)
-    throw new AppError('input_invalid', 'The words were not kept.', {
+    throw new AppError('input_invalid', 'Couldn’t save the template.', {
       fields: missing.map((message) => ({ field: 'words', message })),
     });
 }
@@ -180,7 +180,9 @@ export async function createTemplate(principal: Principal, { channel, name, word
   const scope = scopeFor(principal);
   const called = oneLine(name);
   if (!called)
-    throw new AppError('input_invalid', 'The template was not made.', { fields: [{ field: 'name', message: 'write a name' }] });
+    throw new AppError('input_invalid', 'Couldn’t create the template.', {
+      fields: [{ field: 'name', message: 'enter a name' }],
+    });
   const id = await transact(async (tx) => {
     await checkAttached(tx, scope.accountId, words);
     const at = await now(tx);
@@ -208,7 +210,7 @@ export async function createTemplate(principal: Principal, { channel, name, word
 async function changeable(principal: Principal, id: string): Promise<TemplateView> {
   const template = await findTemplate(scopeFor(principal), id);
   if (!template.may_change)
-    throw new AppError('not_allowed', 'This template is changed by those who run the office. Copy it to have one of your own.');
+    throw new AppError('not_allowed', 'Only office managers can change this template. Copy it to make your own.');
   return template;
 }
 
@@ -231,7 +233,7 @@ export async function updateTemplate(
       const fields = await fieldNames(scope.accountId, tx);
       const findings = await findingsOf({ channel: template.channel, words: patch.words, fields });
       if (template.campaigns && hasErrors(findings))
-        throw new AppError('input_invalid', 'A campaign uses this template, so it was not kept with errors in it.', {
+        throw new AppError('input_invalid', 'A campaign uses this template, so fix the errors before saving.', {
           fields: findings
             .filter(({ level }) => level === 'error')
             .map(({ part, message }) => ({ field: `words.${part}`, message })),
@@ -253,11 +255,7 @@ export async function updateTemplate(
         patch.seen ?? null,
       ],
     );
-    if (!row)
-      throw new AppError(
-        'conflict',
-        'Somebody else changed this template meanwhile. Yours is still here; open it again to see theirs.',
-      );
+    if (!row) throw new AppError('conflict', 'Someone else changed this template. Yours is still here. Reopen it to see theirs.');
     await writeAudit(tx, principal, scope.accountId, 'changed a template', { id, name: template.name }, at);
   });
   forgetWords();

@@ -17,7 +17,7 @@ export interface FieldInputs {
 }
 
 const invalid = (field: string, message: string): AppError =>
-  new AppError('input_invalid', 'The field was not kept.', { fields: [{ field, message }] });
+  new AppError('input_invalid', 'Couldn’t save the field.', { fields: [{ field, message }] });
 const cleaned = (choices: string[]): string[] =>
   [...new Map(choices.map((choice) => [choice.trim().toLowerCase(), choice.trim()])).values()].filter(Boolean);
 
@@ -31,7 +31,7 @@ export async function listFieldsWithUses(accountId: string): Promise<FieldView[]
 export async function createField(principal: Principal, input: FieldInputs): Promise<FieldDef> {
   const { accountId } = scopeFor(principal);
   const choices = cleaned(input.choices);
-  if (input.kind.startsWith('choice') && choices.length < 2) throw invalid('choices', 'name at least two choices');
+  if (input.kind.startsWith('choice') && choices.length < 2) throw invalid('choices', 'enter at least two choices');
   return transact(async (tx) => {
     const known = await listFields(accountId, tx);
     if (known.length >= MOST_FIELDS)
@@ -65,7 +65,7 @@ export async function updateField(
         [id],
       );
       const lost = field.kind.startsWith('choice') ? used.filter(({ words }) => !choices.includes(words)) : [];
-      if (lost.length) throw invalid('choices', `people have “${lost[0]!.words}”; give them another choice first`);
+      if (lost.length) throw invalid('choices', `people have “${lost[0]!.words}”. Give them another choice first`);
     }
     await fieldsTable.update({ name: patch.name?.trim() || undefined, choices }, { id }, tx);
     return (await listFields(accountId, tx)).find((one) => one.id === id)!;

@@ -7,7 +7,7 @@ const KEYS = { tags: 'id', fields: 'id', stages: 'key', horizons: 'key' } as con
 export type WordTable = keyof typeof KEYS;
 
 const faulty = (field: string, message: string): AppError =>
-  new AppError('input_invalid', 'This was not kept.', { fields: [{ field, message }] });
+  new AppError('input_invalid', 'Couldn’t save.', { fields: [{ field, message }] });
 
 /** Checks the name of a stage or horizon. @param key the one that has it already @throws AppError input_invalid */
 export async function checkName(
@@ -18,7 +18,7 @@ export async function checkName(
   key: string | null,
 ): Promise<string> {
   const clean = name.trim().replace(/\s+/g, ' ');
-  if (!clean) throw faulty('name', 'write a name');
+  if (!clean) throw faulty('name', 'enter a name');
   const taken = await tx.first(
     `select 1 from ${table} where account_id = $1 and lower(name) = lower($2) and key is distinct from $3 and deleted_at is null`,
     [accountId, clean, key],

@@ -30,7 +30,7 @@ export function Login({
           </p>
         )}
         <div className="field">
-          <label htmlFor="email">E-mail</label>
+          <label htmlFor="email">Email</label>
           <Input
             id="email"
             name="email"
@@ -47,7 +47,7 @@ export function Login({
           <Input id="password" name="password" type="password" autoComplete="current-password" required />
         </div>
         <Button type="submit" look="main" style={{ justifyContent: 'center', padding: 11 }} disabled={sending}>
-          {sending ? 'One moment …' : 'Log in'}
+          {sending ? 'One moment…' : 'Log in'}
         </Button>
       </form>
       {logins && (

@@ -29,8 +29,8 @@ export function BroadcastDesk({ first }: { first: Broadcast }) {
         what === 'pause'
           ? `Paused. ${next.counts.waiting.toLocaleString('en-US')} wait.`
           : what === 'resume'
-            ? 'It goes on.'
-            : `Cancelled. ${next.counts.cancelled.toLocaleString('en-US')} were taken back; ${next.counts.sent.toLocaleString('en-US')} had gone.`,
+            ? 'Resumed.'
+            : `Stopped. ${next.counts.cancelled.toLocaleString('en-US')} canceled; ${next.counts.sent.toLocaleString('en-US')} already sent.`,
         what === 'pause' ? () => act.mutate('resume') : undefined,
       );
     },
@@ -59,8 +59,8 @@ export function BroadcastDesk({ first }: { first: Broadcast }) {
         </div>
         <div className="beside">
           {state === 'going' && button('pause', 'Pause', 'main')}
-          {state === 'paused' && button('resume', 'Let it go on', 'main')}
-          {['filling', 'going', 'paused'].includes(state) && button('cancel', 'Cancel what has not gone', 'warn')}
+          {state === 'paused' && button('resume', 'Resume', 'main')}
+          {['filling', 'going', 'paused'].includes(state) && button('cancel', 'Cancel the rest', 'warn')}
           {state !== 'draft' && (
             <Button disabled={copy.isPending} onClick={() => copy.mutate()}>
               Copy

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import Link from 'next/link';
 import { CHANNELS, SEND_CHANNELS } from '@/core/contacts';
 import { BROADCAST_STATE_WORDS } from '@/core/messages';
-import { ask, Glyph, useNow, useZone, when } from '../primitives';
+import { ask, Glyph, useNow, useZone, when, useFormat } from '../primitives';
 import { CampaignTabs, NewNamed, Rate } from '../templates';
 import { useBroadcasts, type Broadcast } from './shapes';
 import './broadcasts.css';
@@ -12,6 +12,7 @@ import '../templates/templates.css';
 import { Button } from '../kit';
 
 export function BroadcastsArea({ first }: { first: Broadcast[] }) {
+  const format = useFormat();
   const { data: broadcasts } = useBroadcasts(first);
   const [making, setMaking] = useState(false);
   const now = useNow();
@@ -21,19 +22,15 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
       <CampaignTabs />
       <div className="headline">
         <div>
-          <h1>One word to many</h1>
-          <p className="soft">
-            Each message is addressed to one person, under the same guardrails as everything that goes by itself.
-          </p>
+          <h1>Broadcasts</h1>
+          <p className="soft">One message to many contacts, each addressed by name. Your guardrails apply.</p>
         </div>
         <Button look="main" onClick={() => setMaking(true)}>
           New broadcast
         </Button>
       </div>
       {broadcasts.length === 0 ? (
-        <p className="empty">
-          Nothing was broadcast yet. Begin here, or choose people in Contacts and then “Broadcast …” in the bar below the list.
-        </p>
+        <p className="empty">No broadcasts yet. Start one here, or select people in Contacts and choose “Broadcast…”.</p>
       ) : (
         <table className="grid broadcasts" aria-label="Broadcasts">
           <thead>
@@ -46,7 +43,7 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
               <th className="right" style={{ width: 70 }}>
                 To go
               </th>
-              <th style={{ width: 195 }}>Answered</th>
+              <th style={{ width: 195 }}>Replied</th>
               <th style={{ width: 195 }}>Opened</th>
               <th style={{ width: 195 }}>Opted out</th>
             </tr>
@@ -60,22 +57,22 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
                     {row.name}
                   </Link>
                   <span className="soft small cut" style={{ display: 'block', maxWidth: 420 }}>
-                    {row.words.subject || row.words.text || 'no words yet'}
+                    {row.words.subject || row.words.text || 'no message yet'}
                   </span>
                 </td>
                 <td>
                   {BROADCAST_STATE_WORDS[row.state]}
                   <span className="soft small" style={{ display: 'block' }}>
                     {row.started_at
-                      ? when(new Date(row.started_at), now, zone)
-                      : `made ${when(new Date(row.made_at), now, zone)}`}
+                      ? when(new Date(row.started_at), now, zone, format)
+                      : `made ${when(new Date(row.made_at), now, zone, format)}`}
                     {row.made_by && ` · ${row.made_by.name}`}
                   </span>
                 </td>
                 <td className="right num-cell">{row.counts.sent.toLocaleString('en-US')}</td>
                 <td className="right num-cell">{row.counts.waiting.toLocaleString('en-US')}</td>
                 <td>
-                  <Rate n={row.counts.answered} of={row.counts.sent} what="answered within a week" />
+                  <Rate n={row.counts.answered} of={row.counts.sent} what="replied within a week" />
                 </td>
                 <td>
                   {CHANNELS[row.channel].isTracked ? (
@@ -94,9 +91,9 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
       )}
       {making && (
         <NewNamed
-          title="A new broadcast"
-          label="Its name, for us"
-          does="Make the draft"
+          title="New broadcast"
+          label="Internal name"
+          does="Create draft"
           channels={SEND_CHANNELS}
           team={false}
           list="broadcasts"

@@ -56,7 +56,7 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
     },
     onSuccess: (next) => {
       onKept(next);
-      toast.tell('It is being addressed. What has not gone can be paused and cancelled here.');
+      toast.tell('Sending. You can pause or cancel what hasn’t gone out yet.');
     },
   });
   const remove = useMutation({
@@ -68,18 +68,18 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
   return (
     <div className="template-editor" onKeyDown={onKeyDown}>
       <div className="column" style={{ gap: 20 }}>
-        <section aria-label="To whom" className="panel part">
-          <h2>To whom</h2>
+        <section aria-label="Recipients" className="panel part">
+          <h2>Recipients</h2>
           <ToWhom selection={draft.selection} onChange={(next) => change({ ...draft, selection: next })} />
           {chosen && reach.data && <ReachWords reach={reach.data} goes={draft.goes} channel={broadcast.channel} />}
           <ErrorMessage error={reach.error} named />
         </section>
-        <section aria-label="The words" className="panel part">
+        <section aria-label="Message" className="panel part">
           <div className="beside" style={{ justifyContent: 'space-between' }}>
-            <h2>The words</h2>
+            <h2>Message</h2>
             {own.length > 0 && (
               <Select
-                aria-label="Begin from a template"
+                aria-label="Start from a template"
                 value={template ?? ''}
                 onChange={(event) => {
                   const one = own.find(({ id }) => id === event.target.value);
@@ -87,7 +87,7 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
                   if (one) change({ ...draft, words: one.words });
                 }}
               >
-                <option value="">words of its own</option>
+                <option value="">Write it here</option>
                 {own.map(({ id, name }) => (
                   <option key={id} value={id}>
                     from “{name}”
@@ -126,15 +126,15 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
         <div className="beside">
           {!sure && (
             <Button look="main" disabled={!chosen || !reach.data?.receive} onClick={() => setSure(true)}>
-              {draft.goes.on === 'now' ? 'Send it now' : 'Let it go at its time'}
-              {reach.data && chosen ? ` to ${reach.data.receive.toLocaleString('en-US')}` : ''} …
+              {draft.goes.on === 'now' ? 'Send now' : 'Schedule'}
+              {reach.data && chosen ? ` to ${reach.data.receive.toLocaleString('en-US')}` : ''}…
             </Button>
           )}
           <Button disabled={!changed || save.isPending} onClick={() => save.mutate()}>
-            Keep the draft
+            Save draft
           </Button>
           <Button disabled={remove.isPending} onClick={() => remove.mutate()}>
-            Throw it away
+            Discard
           </Button>
         </div>
       </div>
@@ -161,18 +161,18 @@ function GoAhead({
 }) {
   const people = `${receive.toLocaleString('en-US')} ${receive === 1 ? 'person' : 'people'}`;
   const when =
-    goes.on === 'now' ? 'from now on' : `from ${goes.day}, ${goes.at}${goes.on === 'local' ? ' where each of them is' : ''}`;
+    goes.on === 'now' ? 'now' : `from ${goes.day}, ${goes.at}${goes.on === 'local' ? ', in each contact’s time zone' : ''}`;
   return (
-    <div className="reach" role="alertdialog" aria-label="Let it go" onKeyDown={(event) => event.key === 'Escape' && onBack()}>
+    <div className="reach" role="alertdialog" aria-label="Send" onKeyDown={(event) => event.key === 'Escape' && onBack()}>
       <p>
-        It goes to <b>{people}</b>, {when}. What has gone cannot be called back; what has not can be paused and cancelled.
+        This goes to <b>{people}</b>, {when}. Sent messages can’t be recalled. You can pause or cancel the rest.
       </p>
       <div className="beside">
         <Button look="main" autoFocus disabled={busy} onClick={onGo}>
-          Yes, let it go
+          Send
         </Button>
         <Button disabled={busy} onClick={onBack}>
-          Not yet
+          Cancel
         </Button>
       </div>
     </div>
@@ -185,15 +185,15 @@ function ToWhom({ selection, onChange }: { selection: BroadcastSelection; onChan
   const on = new Set(selection.segments ?? []);
   const people = (selection.ids?.length ?? 0) > 0 || selection.question;
   return (
-    <div className="beside" role="group" aria-label="Segments, together">
+    <div className="beside" role="group" aria-label="Segments">
       {people && (
         <span className="tag">
           {selection.ids?.length
-            ? `${selection.ids.length.toLocaleString('en-US')} chosen in Contacts`
-            : `everybody of a list in Contacts${selection.except?.length ? ` but ${selection.except.length}` : ''}`}{' '}
+            ? `${selection.ids.length.toLocaleString('en-US')} selected in Contacts`
+            : `everyone on a list from Contacts${selection.except?.length ? ` but ${selection.except.length}` : ''}`}{' '}
           <BareButton
             className="plain-button"
-            aria-label="Leave the chosen people out"
+            aria-label="Remove the selected people"
             onClick={() => onChange({ segments: selection.segments })}
           >
             ×
@@ -215,8 +215,8 @@ function ToWhom({ selection, onChange }: { selection: BroadcastSelection; onChan
       ))}
       {segments.length === 0 && !people && (
         <span className="soft small">
-          There is no segment yet. <Link href="/contacts">Keep a list in Contacts as one</Link>, or choose people there and then
-          “Broadcast …”.
+          No segments yet. <Link href="/contacts">Save a list in Contacts as a segment</Link>, or select people there and choose
+          “Broadcast…”.
         </span>
       )}
     </div>
@@ -231,7 +231,7 @@ function ReachWords({ reach, goes, channel }: { reach: Reach; goes: Goes; channe
         <b>
           {reach.receive.toLocaleString('en-US')} of {reach.people.toLocaleString('en-US')}
         </b>{' '}
-        get it, each once
+        get it, once each
         {reach.letter_cents > 0 &&
           goes.printed !== 'here' &&
           `, for $${(reach.letter_cents / 100).toLocaleString('en-US', { minimumFractionDigits: 2 })}`}

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { refusedSentence, CHANNELS } from '@/core/contacts';
 import type { BroadcastPeople } from '@/core/messages';
-import { Ago, ask, useNow, useZone, when } from '../primitives';
+import { Ago, ask, useNow, useZone, when, useFormat } from '../primitives';
 import { Preview, Rate } from '../templates';
 import type { Broadcast } from './shapes';
 import '../templates/templates.css';
@@ -13,6 +13,7 @@ import './broadcasts.css';
 import { BareButton, Button, useToast } from '../kit';
 
 export function Outcome({ broadcast }: { broadcast: Broadcast }) {
+  const format = useFormat();
   const { counts, people, state } = broadcast;
   const { isTracked, isPrinted } = CHANNELS[broadcast.channel];
   const [shown, setShown] = useState<BroadcastPeople>(counts.answered ? 'answered' : 'sent');
@@ -40,47 +41,49 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
         {counts.answered_first_hour > 0 && (
           <p className="because">
             {counts.answered_first_hour === 1 ? 'One person' : `${counts.answered_first_hour.toLocaleString('en-US')} people`}{' '}
-            answered within the first hour.
+            replied within the first hour.
           </p>
         )}
         {state === 'filling' ? (
-          <p className="soft">It is being addressed …</p>
+          <p className="soft">Getting ready…</p>
         ) : (
           people > 0 && (
             <div>
-              <progress max={people} value={gone + counts.cancelled} aria-label="How far it is" style={{ width: '100%' }} />
+              <progress max={people} value={gone + counts.cancelled} aria-label="Progress" style={{ width: '100%' }} />
               <p className="soft small">
-                {gone.toLocaleString('en-US')} of {people.toLocaleString('en-US')} have gone
-                {state === 'going' && broadcast.last_at && `; the last goes ${when(new Date(broadcast.last_at), now, zone)}`}
+                {gone.toLocaleString('en-US')} of {people.toLocaleString('en-US')} sent
+                {state === 'going' &&
+                  broadcast.last_at &&
+                  `; the last goes ${when(new Date(broadcast.last_at), now, zone, format)}`}
                 {state === 'going' &&
                   broadcast.next_at &&
                   new Date(broadcast.next_at) > now &&
-                  `, the next ${when(new Date(broadcast.next_at), now, zone)}`}
+                  `, the next ${when(new Date(broadcast.next_at), now, zone, format)}`}
                 .
               </p>
             </div>
           )
         )}
-        <section aria-label="What became of it" className="panel part">
+        <section aria-label="Results" className="panel part">
           {line('sent', 'Went', counts.sent)}
-          {counts.waiting > 0 && line('waiting', state === 'paused' ? 'Waits, paused' : 'Waits for its time', counts.waiting)}
+          {counts.waiting > 0 && line('waiting', state === 'paused' ? 'Paused' : 'Scheduled', counts.waiting)}
           {counts.held > 0 && line('held', 'Held back', counts.held)}
-          {line('answered', 'Answered within a week', counts.answered)}
+          {line('answered', 'Replied within a week', counts.answered)}
           {isTracked && line('opened', 'Opened', counts.opened)}
-          {isTracked && line('clicked', 'Followed a link', counts.clicked)}
-          {line('bounced', 'Came back', counts.bounced)}
-          {isTracked && line('complained', 'Called it unwanted', counts.complained)}
+          {isTracked && line('clicked', 'Clicked a link', counts.clicked)}
+          {line('bounced', 'Bounced', counts.bounced)}
+          {isTracked && line('complained', 'Marked as spam', counts.complained)}
           {line('opted_out', 'Opted out', counts.opted_out)}
           {isPrinted && (
             <div className="pair">
-              <span>Delivered by the post</span>
+              <span>Delivered by mail</span>
               <b>{counts.delivered_letters.toLocaleString('en-US')}</b>
             </div>
           )}
           {isTracked && (
             <p className="soft small">
-              An open says that a program loaded a picture of ours: some load it by themselves, some never do. Followed links and
-              answers say more.
+              Opens are estimates: some email programs load images automatically and some never do. Clicks and replies tell you
+              more.
             </p>
           )}
           {left && <p className="soft small">Left out: {left}.</p>}
@@ -103,13 +106,13 @@ function Behind({ id, what }: { id: string; what: BroadcastPeople }) {
   });
   if (!data) return null;
   return (
-    <section aria-label="The people behind it">
-      {data.items.length === 0 && <p className="soft">Nobody.</p>}
+    <section aria-label="People">
+      {data.items.length === 0 && <p className="soft">No one.</p>}
       {data.items.map((person) => (
         <div key={person.contact_id} className="pair">
           <span className="cut">
             <Link href={`/contacts/${person.contact_id}`} className="strong" prefetch={false}>
-              {person.name || 'Somebody'}
+              {person.name || 'Someone'}
             </Link>{' '}
             {person.words && (
               <span className="soft" dir="auto">
@@ -140,7 +143,7 @@ function Print({ broadcast }: { broadcast: Broadcast }) {
         if (answer.status === 200) return { what, url: URL.createObjectURL(await answer.blob()) };
         await new Promise((resolve) => setTimeout(resolve, 500));
       }
-      throw new Error('The file takes longer than a minute. Try again in a while.');
+      throw new Error('The file is taking longer than a minute. Try again shortly.');
     },
     onSuccess: ({ what, url }) => {
       const link = document.createElement('a');
@@ -149,9 +152,7 @@ function Print({ broadcast }: { broadcast: Broadcast }) {
       link.click();
       URL.revokeObjectURL(url);
       toast.tell(
-        what === 'letters'
-          ? 'The letters are one file, in the order of postal codes.'
-          : 'The labels are a file: sheets of thirty.',
+        what === 'letters' ? 'The letters are ready in one file, sorted by ZIP code.' : 'The labels are ready: sheets of 30.',
       );
     },
     onError: toast.fail,
@@ -159,10 +160,10 @@ function Print({ broadcast }: { broadcast: Broadcast }) {
   return (
     <div className="beside">
       <Button disabled={make.isPending} onClick={() => make.mutate('letters')}>
-        {make.isPending && make.variables === 'letters' ? 'Making the file …' : 'The letters as one PDF'}
+        {make.isPending && make.variables === 'letters' ? 'Creating the file…' : 'Download letters (PDF)'}
       </Button>
       <Button disabled={make.isPending} onClick={() => make.mutate('labels')}>
-        {make.isPending && make.variables === 'labels' ? 'Making the file …' : 'Labels'}
+        {make.isPending && make.variables === 'labels' ? 'Creating the file…' : 'Labels'}
       </Button>
     </div>
   );

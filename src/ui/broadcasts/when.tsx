@@ -31,7 +31,7 @@ export function WhenItGoes({
   const printed = goes.printed ? { printed: goes.printed } : {};
   return (
     <>
-      <div className="beside" role="radiogroup" aria-label="When it goes">
+      <div className="beside" role="radiogroup" aria-label="When to send">
         <label className="choice">
           <Radio name="goes" checked={goes.on === 'now'} onChange={() => onChange({ goes: { on: 'now', ...printed } })} /> now
         </label>
@@ -41,7 +41,7 @@ export function WhenItGoes({
             checked={goes.on === 'office'}
             onChange={() => onChange({ goes: { on: 'office', ...at, ...printed } })}
           />{' '}
-          at a time here
+          at a set time
         </label>
         <label className="choice">
           <Radio
@@ -49,7 +49,7 @@ export function WhenItGoes({
             checked={goes.on === 'local'}
             onChange={() => onChange({ goes: { on: 'local', ...at, ...printed } })}
           />{' '}
-          at a time where each of them is
+          at a time, in each contact’s time zone
         </label>
         {goes.on !== 'now' && (
           <>
@@ -66,11 +66,11 @@ export function WhenItGoes({
             min={1}
             max={100_000}
             width={90}
-            aria-label="Most messages in a minute"
+            aria-label="Most messages per minute"
             value={perMinute}
             onChange={(event) => onChange({ per_minute: Math.min(100_000, Math.max(1, Number(event.target.value) || 1)) })}
           />{' '}
-          in a minute
+          per minute
         </label>
         {CHANNELS[channel].isPrinted && (
           <label>
@@ -80,12 +80,12 @@ export function WhenItGoes({
               value={goes.printed ?? 'house'}
               onChange={(event) => onChange({ goes: { ...goes, printed: event.target.value as 'house' | 'here' } })}
             >
-              <option value="house">and posted by the print house</option>
+              <option value="house">and mailed by the print service</option>
               <option value="here">here, as one file</option>
             </Select>
           </label>
         )}
-        <span className="soft">Quiet hours and limits apply. Your date stands, even on a holiday.</span>
+        <span className="soft">Quiet hours and limits apply. It goes out on your date, even on a holiday.</span>
       </div>
       {holiday && goes.on !== 'now' && (
         <p className="small" role="status">

@@ -16,10 +16,10 @@ import { Button, Textarea, useToast } from '../kit';
 export type Call = Jsoned<CallView>;
 
 const STATES: Record<Call['state'], string> = {
-  dialing: 'Dialling …',
-  ringing: 'It rings …',
-  answered: 'Answered',
-  voicemail: 'A machine answers',
+  dialing: 'Dialing…',
+  ringing: 'Ringing…',
+  answered: 'Replied',
+  voicemail: 'Voicemail',
   ended: 'Ended',
 };
 
@@ -107,7 +107,7 @@ function CallNote({ call }: { call: Call }) {
     <Textarea
       ref={area}
       aria-label="Notes during the call"
-      placeholder="Notes; they are kept as you type. Esc leaves the field."
+      placeholder="Notes, saved as you type. Press Esc to leave the field."
       value={note}
       autoFocus={call.state !== 'ended'}
       onChange={(event) => setNote(event.target.value)}
@@ -144,7 +144,7 @@ function HangUp({ call }: { call: Call }) {
       <Button look="warn" onClick={() => hangUp.mutate()} disabled={hangUp.isPending}>
         Hang up <kbd>h</kbd>
       </Button>
-      <span className="soft small">The call logs itself when it ends.</span>
+      <span className="soft small">The call is logged when it ends.</span>
     </div>
   );
 }
@@ -187,7 +187,7 @@ function Outcomes({ call, onDone }: { call: Call; onDone: () => void }) {
       </div>
       <div className="line">
         <Button onClick={() => name.mutate(null)}>
-          Keep “{outcomeName(call.outcome ?? 'no_answer')}” <kbd>Enter</kbd>
+          Save as “{outcomeName(call.outcome ?? 'no_answer')}” <kbd>Enter</kbd>
         </Button>
       </div>
     </>

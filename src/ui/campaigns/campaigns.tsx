@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { stepsIn } from '@/core/campaigns';
 import { share } from '@/core/results';
-import { ask, useNow, useZone, when } from '../primitives';
+import { ask, useNow, useZone, when, useFormat } from '../primitives';
 import { CampaignTabs } from '../templates';
 import { NewCampaign } from './new-campaign';
 import { STATE_WORDS, useCampaigns, type Campaign } from './shapes';
@@ -22,8 +22,8 @@ export function CampaignsArea({ first, office }: { first: Campaign[]; office: bo
       <CampaignTabs />
       <div className="headline">
         <div>
-          <h1>Follow-up that remembers</h1>
-          <p className="soft">Touches go at the contact’s own hours and stop the moment the person answers.</p>
+          <h1>Campaigns</h1>
+          <p className="soft">Touches go out during the contact’s hours and stop as soon as they answer.</p>
         </div>
         <div className="beside">
           {office && <HoldAll />}
@@ -32,10 +32,8 @@ export function CampaignsArea({ first, office }: { first: Campaign[]; office: bo
           </Button>
         </div>
       </div>
-      {campaigns?.length === 0 && (
-        <p className="empty">There is no campaign yet. Begin from one of those that come with Urraca.</p>
-      )}
-      <Table name="Under way" rows={of('on', 'held')} onCopy={(copyOf) => setMaking({ copyOf })} />
+      {campaigns?.length === 0 && <p className="empty">No campaigns yet. Start with one of the built-in ones.</p>}
+      <Table name="In progress" rows={of('on', 'held')} onCopy={(copyOf) => setMaking({ copyOf })} />
       <Table name="Drafts" rows={of('draft')} onCopy={(copyOf) => setMaking({ copyOf })} />
       <Table name="Off" rows={of('off')} onCopy={(copyOf) => setMaking({ copyOf })} />
       {making && <NewCampaign copyOf={making.copyOf} office={office} onClose={() => setMaking(null)} />}
@@ -52,22 +50,25 @@ function HoldAll() {
     mutationFn: (next: boolean) => ask('PATCH /settings', { body: { campaigns_held: next } }),
     onSuccess: (_, next) => {
       void queries.invalidateQueries();
-      toast.tell(next ? 'All campaigns are held. Nothing goes by itself.' : 'Campaigns go on.', () => set.mutate(!next));
+      toast.tell(next ? 'All campaigns are on hold. Nothing goes out automatically.' : 'Campaigns resumed.', () =>
+        set.mutate(!next),
+      );
     },
     onError: toast.fail,
   });
   if (!settings.data) return null;
   return (
     <>
-      {held && <b className="late">All campaigns are held</b>}
+      {held && <b className="late">All campaigns are on hold</b>}
       <Button look={held ? 'main' : 'warn'} disabled={set.isPending} onClick={() => set.mutate(!held)}>
-        {held ? 'Let them go on' : 'Hold all campaigns'}
+        {held ? 'Resume all' : 'Hold all campaigns'}
       </Button>
     </>
   );
 }
 
 function Table({ name, rows, onCopy }: { name: string; rows?: Campaign[]; onCopy: (campaign: Campaign) => void }) {
+  const format = useFormat();
   const now = useNow();
   const zone = useZone();
   if (!rows?.length) return null;
@@ -79,8 +80,8 @@ function Table({ name, rows, onCopy }: { name: string; rows?: Campaign[]; onCopy
             <th>{name}</th>
             <th className="right">In it</th>
             <th>Next touch</th>
-            <th className="right">Answered</th>
-            <th className="right">Became client</th>
+            <th className="right">Replied</th>
+            <th className="right">Became clients</th>
             <th className="right">Opted out</th>
             <th>State</th>
             <th />
@@ -95,13 +96,17 @@ function Table({ name, rows, onCopy }: { name: string; rows?: Campaign[]; onCopy
                 </Link>
                 <span className="soft small" style={{ display: 'block' }}>
                   {stepsIn(row.plan.steps).length} steps{row.group && ` · only one of “${row.group}” at a time`}
-                  {!row.shared && ' · your own'}
-                  {row.on_earlier > 0 && ` · ${row.on_earlier.toLocaleString('en-US')} by an earlier version`}
+                  {!row.shared && ' · yours'}
+                  {row.on_earlier > 0 && ` · ${row.on_earlier.toLocaleString('en-US')} on an earlier version`}
                 </span>
               </td>
               <td className="right num">{row.active.toLocaleString('en-US')}</td>
               <td>
-                {row.next_at && row.state === 'on' ? when(new Date(row.next_at), now, zone) : <span className="soft">none</span>}
+                {row.next_at && row.state === 'on' ? (
+                  when(new Date(row.next_at), now, zone, format)
+                ) : (
+                  <span className="soft">none</span>
+                )}
               </td>
               <td className="right">{ofAll(row.answered, row.total)}</td>
               <td className="right">{ofAll(row.clients, row.total)}</td>
@@ -124,9 +129,7 @@ function Table({ name, rows, onCopy }: { name: string; rows?: Campaign[]; onCopy
 
 const ofAll = (n: number, total: number) =>
   total ? (
-    <span title={`${n.toLocaleString('en-US')} of ${total.toLocaleString('en-US')} who were ever in it`}>
-      {share(n, total) ?? 0} %
-    </span>
+    <span title={`${n.toLocaleString('en-US')} of ${total.toLocaleString('en-US')} ever enrolled`}>{share(n, total) ?? 0} %</span>
   ) : (
     <span className="soft">none yet</span>
   );
@@ -143,7 +146,7 @@ export function State({ campaign }: { campaign: Campaign }) {
       toast.tell(
         state === 'on'
           ? `“${campaign.name}” is on.`
-          : `“${campaign.name}” is ${state === 'held' ? 'held: all in it stand still' : 'off: nobody goes on and nobody comes in'}.`,
+          : `“${campaign.name}” is ${state === 'held' ? 'on hold: everyone in it waits' : 'off: no one moves forward or enrolls'}.`,
         before === 'draft' ? undefined : () => set.mutate(before),
       );
     },

@@ -56,10 +56,10 @@ export function CampaignEditor({ first }: { first: Campaign }) {
       setKeeping(false);
       toast.tell(
         saved.active === 0
-          ? 'Kept.'
+          ? 'Saved.'
           : people === 'move'
-            ? `Kept as version ${saved.version.number}. All ${saved.active.toLocaleString('en-US')} go on by it.`
-            : `Kept as version ${saved.version.number}. Who is in it goes on as before; whoever comes goes by this one.`,
+            ? `Saved as version ${saved.version.number}. All ${saved.active.toLocaleString('en-US')} continue with it.`
+            : `Saved as version ${saved.version.number}. People already enrolled keep their version; new people get this one.`,
       );
     },
   });
@@ -95,25 +95,25 @@ export function CampaignEditor({ first }: { first: Campaign }) {
           <p className="soft">
             {campaign.active.toLocaleString('en-US')} in it · version {campaign.version.number} ·{' '}
             {STATE_WORDS[campaign.state].toLowerCase()}
-            {campaign.on_earlier > 0 && ` · ${campaign.on_earlier.toLocaleString('en-US')} go on by an earlier version`}
+            {campaign.on_earlier > 0 && ` · ${campaign.on_earlier.toLocaleString('en-US')} go on on an earlier version`}
           </p>
         </div>
         <div className="beside">
           <State campaign={campaign} />
           <Button
-            title="All of its messages, to your own phone and mailbox"
+            title="Send every message to your own phone and inbox"
             disabled={tryAll.isPending || !all.some((one) => one.do === 'touch')}
             onClick={() => tryAll.mutate()}
           >
-            Try it on me
+            Send me a test
           </Button>
           <LinkButton href="/campaigns">All campaigns</LinkButton>
           {may && (
             <>
-              <Button disabled={!mayBack} onClick={back} title="Take the last change back (Ctrl+Z)">
+              <Button disabled={!mayBack} onClick={back} title="Undo (Ctrl+Z)">
                 Undo
               </Button>
-              <Button disabled={!mayForward} onClick={forward} title="Do it again (Ctrl+Shift+Z)">
+              <Button disabled={!mayForward} onClick={forward} title="Redo (Ctrl+Shift+Z)">
                 Redo
               </Button>
               <Button
@@ -121,17 +121,13 @@ export function CampaignEditor({ first }: { first: Campaign }) {
                 disabled={!changed || save.isPending || (campaign.state !== 'draft' && errors.length > 0)}
                 onClick={() => (campaign.active ? setKeeping(true) : save.mutate('stay'))}
               >
-                Keep it
+                Save
               </Button>
             </>
           )}
         </div>
       </div>
-      {!may && (
-        <p className="soft">
-          This campaign is changed by those who run the office. Copy it in the table of campaigns to have one of your own.
-        </p>
-      )}
+      {!may && <p className="soft">Only office managers can change this campaign. Copy it to make your own.</p>}
       <ErrorMessage error={save.error} named />
       {errors
         .filter(({ field }) => !field.startsWith('steps.'))
@@ -144,7 +140,7 @@ export function CampaignEditor({ first }: { first: Campaign }) {
         <div style={{ minWidth: 0 }}>
           <Ruler
             {...shared}
-            label="The ruler"
+            label="Campaign timeline"
             steps={draft.steps}
             onChange={may ? steps : undefined}
             onAdd={may ? add(null) : undefined}
@@ -152,16 +148,16 @@ export function CampaignEditor({ first }: { first: Campaign }) {
           {all
             .filter((one): one is BranchStep => one.do === 'branch')
             .map((branch) => (
-              <section key={branch.id} aria-label={`Where ways part on day ${days.get(branch.id)}`} className="ways">
+              <section key={branch.id} aria-label={`Branch on day ${days.get(branch.id)}`} className="ways">
                 <h2>
                   Day {days.get(branch.id)}: <AskWords ask={branch.ask} />
                 </h2>
                 {(['yes', 'no'] as const).map((way) => (
                   <div key={way} className="way">
-                    <span className="soft small">{way === 'yes' ? 'If so' : 'If not'}</span>
+                    <span className="soft small">{way === 'yes' ? 'If yes' : 'If no'}</span>
                     <Ruler
                       {...shared}
-                      label={`${way === 'yes' ? 'If so' : 'If not'}, day ${days.get(branch.id)}`}
+                      label={`${way === 'yes' ? 'If yes' : 'If no'}, day ${days.get(branch.id)}`}
                       from={days.get(branch.id)}
                       steps={branch[way]}
                       onChange={may ? wayChange(branch, way) : undefined}
@@ -192,7 +188,7 @@ export function CampaignEditor({ first }: { first: Campaign }) {
               {step.do === 'touch' && <Preview channel={step.channel} words={step.words} />}
             </>
           ) : (
-            <p className="empty">Choose a step on the ruler, or add one with the plus of its day.</p>
+            <p className="empty">Choose a step, or add one with the + on a day.</p>
           )}
         </div>
       </div>

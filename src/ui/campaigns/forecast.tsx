@@ -5,8 +5,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { CampaignRehearsalView, DayForecast, Plan } from '@/core/campaigns';
 import { byChannel, CHANNEL_KEYS, type Because } from '@/core/contacts';
-import { shortDay } from '@/core/shared';
-import { ask, useNow, useZone } from '../primitives';
+import { ask, useNow, useZone, useFormat } from '../primitives';
 import type { Campaign } from './shapes';
 import './campaigns.css';
 import { Button, Select, useToast } from '../kit';
@@ -22,14 +21,14 @@ const KINDS = [
 const WHY: Partial<Record<Because['why'], string>> = {
   quiet_hours: 'quiet hours',
   holiday: 'a holiday',
-  text_gap: 'the gap between two texts',
-  capped: 'the caps of touches to a person',
-  no_permission: 'nobody gave permission for texts',
+  text_gap: 'time between texts',
+  capped: 'contact limits',
+  no_permission: 'no permission to text',
   withdrawn: 'permission was withdrawn',
   do_not_contact: 'marked do not contact',
-  no_address: 'no address is known',
-  address_broken: 'the address is known to be wrong',
-  not_followed_up: 'somebody works with them',
+  no_address: 'no address',
+  address_broken: 'bad address',
+  not_followed_up: 'already a client',
   on_the_phone_now: 'a call is under way',
 };
 const many = (n: number): string => n.toLocaleString('en-US');
@@ -58,7 +57,7 @@ export function ForecastBox({ campaign, plan }: { campaign: Campaign; plan: Plan
     <section aria-label="Rehearsal" style={{ marginTop: 20 }}>
       <div className="beside">
         <Button disabled={order.isPending || under || !plan.steps.length} onClick={() => order.mutate()}>
-          Rehearse it
+          Run rehearsal
         </Button>
         <label>
           over{' '}
@@ -72,15 +71,15 @@ export function ForecastBox({ campaign, plan }: { campaign: Campaign; plan: Plan
         </label>
         {under && (
           <>
-            <progress max={Math.max(1, data.people)} value={data.done} aria-label="Rehearsed so far" />
+            <progress max={Math.max(1, data.people)} value={data.done} aria-label="Rehearsal progress" />
             <span className="soft small">
               {many(data.done)} of {many(data.people)} people
             </span>
           </>
         )}
-        {!id && <span className="soft small">What it would do to whoever it would take today. Nothing is sent.</span>}
+        {!id && <span className="soft small">Shows what would happen to everyone who would enroll today. Nothing is sent.</span>}
         {data?.state === 'done' && of !== JSON.stringify(plan) && (
-          <span className="late small">The campaign has changed since.</span>
+          <span className="late small">The campaign has changed since then.</span>
         )}
       </div>
       {data?.state === 'failed' && (
@@ -97,7 +96,8 @@ function Result({ rehearsal }: { rehearsal: CampaignRehearsalView }) {
   const { result: forecast, letter_cents, days: length } = rehearsal;
   const now = useNow();
   const zone = useZone();
-  const on = (day: number) => shortDay(new Date(now.getTime() + day * 86_400_000), zone);
+  const format = useFormat();
+  const on = (day: number) => format.shortDay(new Date(now.getTime() + day * 86_400_000), zone);
   const { people, untouched, days, held, moved, clashes, calls, letters } = forecast!;
   const total = (kind: keyof DayForecast) => days.reduce((sum, one) => sum + one[kind], 0);
   const weekly = length > 60;
@@ -106,16 +106,16 @@ function Result({ rehearsal }: { rehearsal: CampaignRehearsalView }) {
     Object.entries(counts)
       .sort(([, a], [, b]) => b! - a!)
       .map(([why, n]) => `${many(n!)}: ${WHY[why as Because['why']] ?? why.replaceAll('_', ' ')}`);
-  if (!people) return <p className="empty">It would take nobody today.</p>;
+  if (!people) return <p className="empty">No one would enroll today.</p>;
   return (
     <>
       <p>
-        It would take <b className="num">{many(people)}</b> {people === 1 ? 'person' : 'people'}: {many(total('call'))} calls,{' '}
-        {many(total('text'))} texts, {many(total('email'))} e-mails, {many(letters)} letters
+        It would enroll <b className="num">{many(people)}</b> {people === 1 ? 'person' : 'people'}: {many(total('call'))} calls,{' '}
+        {many(total('text'))} texts, {many(total('email'))} emails, {many(letters)} letters
         {letters > 0 &&
           ` for ${((letters * letter_cents) / 100).toLocaleString('en-US', { style: 'currency', currency: 'USD' })}`}
-        {total('task') > 0 && `, ${many(total('task'))} tasks`}, if nobody answers.
-        {untouched > 0 && ` ${many(untouched)} would hear nothing at all.`}
+        {total('task') > 0 && `, ${many(total('task'))} tasks`}, if no one answers.
+        {untouched > 0 && ` ${many(untouched)} would get nothing.`}
       </p>
       <div style={{ height: 190 }} role="img" aria-label={`Touches a ${weekly ? 'week' : 'day'} by channel`}>
         <ResponsiveContainer>
@@ -142,15 +142,15 @@ function Result({ rehearsal }: { rehearsal: CampaignRehearsalView }) {
         <span className="soft">{weekly ? 'by weeks' : 'by days'}</span>
       </div>
       <div className="forecast-why">
-        <List title="Would not go" lines={reasons(held)} none="Everything may go." />
-        <List title="Would wait for its hour" lines={reasons(moved)} none="Nothing would wait." />
+        <List title="Would be skipped" lines={reasons(held)} none="Nothing would be skipped." />
+        <List title="Would wait" lines={reasons(moved)} none="Nothing would wait." />
         <List
           title="Same day as another campaign"
           lines={Object.entries(clashes).map(([name, n]) => `${many(n)}: “${name}”`)}
-          none="No clash."
+          none="None."
         />
         <List
-          title="Most calls of an agent on a day"
+          title="Most calls for one agent in a day"
           lines={calls.slice(0, 5).map(({ agent, day, calls: n }) => `${many(n)}: ${agent}, ${on(day)}`)}
           none="No calls."
         />

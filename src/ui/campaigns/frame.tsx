@@ -17,21 +17,21 @@ export function AskWords({ ask }: { ask: Ask }) {
     case 'answered':
       return <>have they answered?</>;
     case 'opened':
-      return <>have they opened an e-mail?</>;
+      return <>have they opened an email?</>;
     case 'has_phone':
-      return <>is a phone number known?</>;
+      return <>do we have a phone number?</>;
     case 'has_email':
-      return <>is an e-mail address known?</>;
+      return <>do we have an email address?</>;
     case 'segment':
       return <>{segmentSentence(ask.tree, nameIn(vocabulary), vocabulary.fields) || 'everybody'}?</>;
   }
 }
 
 const START_NAMES: Record<Start['on'], string> = {
-  enter: 'Whoever comes to be one of',
-  inquiry: 'Whoever asks by',
-  date: 'Around a date of the person',
-  day: 'Every year on a day',
+  enter: 'When someone matches',
+  inquiry: 'When a new lead comes in from',
+  date: 'Around a personal date',
+  day: 'Every year on a date',
 };
 const firstStart = (on: Start['on']): Start => {
   switch (on) {
@@ -50,8 +50,8 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
   const set = (patch: Partial<Plan>) => onChange({ ...plan, ...patch });
   return (
     <fieldset disabled={readOnly} className="frame">
-      <section aria-label="For whom">
-        <h2>For whom</h2>
+      <section aria-label="Audience">
+        <h2>Audience</h2>
         <div className="beside" role="group" aria-label="Roles">
           {CONTACT_ROLES.map((role) => {
             const on = plan.roles.includes(role);
@@ -66,21 +66,21 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
               </Button>
             );
           })}
-          {plan.roles.length === 0 && <span className="soft small">every role</span>}
+          {plan.roles.length === 0 && <span className="soft small">all roles</span>}
         </div>
         <Sentence
           tree={plan.who ?? { all: [] }}
-          label="For whom it is"
+          label="Audience"
           onChange={(tree) => set({ who: 'all' in tree && !tree.all.length ? null : tree })}
         />
         <label className="choice">
-          <Checkbox checked={plan.anyStage} onChange={(event) => set({ anyStage: event.target.checked })} /> Also for people with
-          whom somebody works: clients and past clients
+          <Checkbox checked={plan.anyStage} onChange={(event) => set({ anyStage: event.target.checked })} /> Include current and
+          past clients
         </label>
       </section>
-      <section aria-label="What begins it">
-        <h2>What begins it</h2>
-        <p className="soft small">A hand, a rung of the ladder or a door may always begin it. Beside them:</p>
+      <section aria-label="When it starts">
+        <h2>When it starts</h2>
+        <p className="soft small">You can always add people yourself, from a rung, or from a lead source. It can also start:</p>
         {plan.starts.map((start, at) => (
           <div key={at} className="beside start">
             <StartFields
@@ -89,10 +89,10 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
             />
             <Button
               size="tiny"
-              aria-label={`Take away: ${START_NAMES[start.on]}`}
+              aria-label={`Remove: ${START_NAMES[start.on]}`}
               onClick={() => set({ starts: plan.starts.filter((_, n) => n !== at) })}
             >
-              Take away
+              Remove
             </Button>
           </div>
         ))}
@@ -104,24 +104,24 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
           ))}
         </div>
       </section>
-      <section aria-label="What ends it">
-        <h2>What ends it</h2>
+      <section aria-label="When it ends">
+        <h2>When it ends</h2>
         <div className="beside">
-          An answer or a conversation
+          A reply or a conversation
           <Select
-            aria-label="What an answer does"
+            aria-label="What a reply does"
             value={plan.ends.answered}
             onChange={(event) => set({ ends: { ...plan.ends, answered: event.target.value as Plan['ends']['answered'] } })}
           >
             <option value="end">ends it</option>
             <option value="pause">pauses it</option>
-            <option value="on">lets it go on</option>
+            <option value="on">doesn’t change it</option>
           </Select>
           {plan.ends.answered === 'pause' && (
             <>
               for
               <NumberField
-                label="Days of the pause"
+                label="Days to pause"
                 min={1}
                 max={365}
                 value={plan.ends.pauseDays}
@@ -147,7 +147,7 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
                   size="tiny"
                   onClick={() => set({ ends: { ...plan.ends, then: plan.ends.then.filter((_, n) => n !== at) } })}
                 >
-                  Take away
+                  Remove
                 </Button>
               </div>
             ))}
@@ -159,18 +159,18 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
                 })
               }
             >
-              + and then …
+              + and then…
             </Button>
           </>
         )}
         <p className="soft small">
-          It always ends when they ask for no more messages
-          {plan.anyStage ? '' : ', and when their stage says that somebody works with them'}.
+          It always ends when they opt out
+          {plan.anyStage ? '' : ', and when their stage says that already a client'}.
         </p>
         <div className="beside">
-          When none of its touches can reach them any more, it
+          When no touch can reach them, it
           <Select
-            aria-label="What becomes of whom nothing reaches"
+            aria-label="When no touch can reach them"
             value={plan.ends.unreachable}
             onChange={(event) => set({ ends: { ...plan.ends, unreachable: event.target.value as Plan['ends']['unreachable'] } })}
           >
@@ -179,14 +179,14 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
           </Select>
         </div>
         <div className="beside">
-          A touch that may not go at its time
+          A touch that can’t go at its time
           <Select
-            aria-label="What becomes of a held touch"
+            aria-label="When a touch is held"
             value={plan.held}
             onChange={(event) => set({ held: event.target.value as Plan['held'] })}
           >
-            <option value="move">moves to when it may</option>
-            <option value="lapse">lapses</option>
+            <option value="move">waits until it can</option>
+            <option value="lapse">is skipped</option>
           </Select>
         </div>
         <label className="choice">
@@ -194,13 +194,13 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
             checked={plan.repeat !== null}
             onChange={(event) => set({ repeat: event.target.checked ? { days: 30, times: null } : null })}
           />{' '}
-          It begins again
+          It repeats
         </label>
         {plan.repeat && (
           <div className="beside">
             every
             <NumberField
-              label="Days between two beginnings"
+              label="Days between repeats"
               min={1}
               value={plan.repeat.days}
               onChange={(days) => set({ repeat: { ...plan.repeat!, days } })}
@@ -211,12 +211,12 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
               value={plan.repeat.times === null ? 'ever' : 'times'}
               onChange={(event) => set({ repeat: { ...plan.repeat!, times: event.target.value === 'ever' ? null : 12 } })}
             >
-              <option value="ever">without end</option>
-              <option value="times">so many times in all:</option>
+              <option value="ever">forever</option>
+              <option value="times">this many times:</option>
             </Select>
             {plan.repeat.times !== null && (
               <NumberField
-                label="Times in all"
+                label="Times"
                 min={1}
                 max={1_000}
                 value={plan.repeat.times}
@@ -240,16 +240,12 @@ function StartFields({ start, onChange }: { start: Start; onChange: (start: Star
       return (
         <>
           <span>{START_NAMES.enter}</span>
-          <Sentence
-            tree={start.tree}
-            label="Who, once they come to be so, begins it"
-            onChange={(tree) => onChange({ ...start, tree })}
-          />
+          <Sentence tree={start.tree} label="Who starts it when they match" onChange={(tree) => onChange({ ...start, tree })} />
         </>
       );
     case 'inquiry':
       return (
-        <span className="beside" role="group" aria-label="By which doors and sources">
+        <span className="beside" role="group" aria-label="Which doors and sources">
           <span>{START_NAMES.inquiry}</span>
           {!start.doors.length && !start.sources.length && <span className="soft small">any door</span>}
           {(vocabulary.names.door ?? []).map(({ value, name }) => (

@@ -44,10 +44,10 @@ export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | nu
           make.mutate();
         }}
       >
-        <h1 id="campaign-title">{copyOf ? `A copy of “${copyOf.name}”` : 'A new campaign'}</h1>
+        <h1 id="campaign-title">{copyOf ? `Copy of “${copyOf.name}”` : 'New campaign'}</h1>
         {!copyOf && (
-          <div className="starters" role="radiogroup" aria-label="What it begins from">
-            {[{ key: null, name: 'From nothing', about: 'An empty ruler.', plan: null }, ...starters].map((one) => (
+          <div className="starters" role="radiogroup" aria-label="Start from">
+            {[{ key: null, name: 'Blank', about: 'An empty timeline.', plan: null }, ...starters].map((one) => (
               <label key={one.key ?? ''} className={`starter${chosen === one.key ? ' on' : ''}`}>
                 <Radio
                   name="starter"
@@ -70,18 +70,18 @@ export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | nu
         <TextField
           autoFocus
           size="small"
-          label="Its name"
+          label="Name"
           value={name}
           onChange={(event) => setName(event.target.value)}
           slotProps={{ htmlInput: { maxLength: 80 } }}
         />
         {office && (
           <label className="choice">
-            <Checkbox checked={shared} onChange={(event) => setShared(event.target.checked)} /> For the whole team
+            <Checkbox checked={shared} onChange={(event) => setShared(event.target.checked)} /> Share with the whole team
           </label>
         )}
         <ErrorMessage error={make.error} />
-        <FormEnd does="Make the draft" busy={make.isPending} may={name.trim().length > 0} onCancel={onClose} />
+        <FormEnd does="Create draft" busy={make.isPending} may={name.trim().length > 0} onCancel={onClose} />
       </form>
     </Dialog>
   );

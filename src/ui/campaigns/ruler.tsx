@@ -90,7 +90,7 @@ export function Ruler({
         <span />
         {columns.map(({ day, span }) => (
           <span key={day} className={span > 1 ? 'gap' : undefined}>
-            {span > 1 ? <span title={`${span} days without a step`}>+{span}</span> : `Day ${day}`}
+            {span > 1 ? <span title={`${span} days with no step`}>+{span}</span> : `Day ${day}`}
           </span>
         ))}
       </div>
@@ -133,8 +133,8 @@ export function Ruler({
               {onAdd && column.span === 1 && (
                 <BareButton
                   className="add-step"
-                  aria-label={`Add ${lane === 'other' ? 'a task, change or parting' : withArticle(CHANNELS[lane].name)} on day ${column.day}`}
-                  title={`Add ${lane === 'other' ? 'a task, a change or a parting of ways' : withArticle(CHANNELS[lane].name)}`}
+                  aria-label={`Add ${lane === 'other' ? 'a task, change, or branch' : withArticle(CHANNELS[lane].name)} on day ${column.day}`}
+                  title={`Add ${lane === 'other' ? 'a task, change, or branch' : withArticle(CHANNELS[lane].name)}`}
                   onClick={() => onAdd(lane, column.day)}
                 >
                   +
@@ -179,8 +179,8 @@ function StepTile({ step, count, chosen, faulty, draggable, onChoose, onCarry, o
     <BareButton
       className={`touch${chosen ? ' sel' : ''}${faulty ? ' faulty' : ''} ${step.do}`}
       aria-pressed={chosen}
-      aria-label={`${stepWords(step)}, ${whenWords(step.when)}${faulty ? ', something is wrong with it' : ''}`}
-      title="Drag it, or use the arrow keys; d copies it, Delete takes it away"
+      aria-label={`${stepWords(step)}, ${whenWords(step.when)}${faulty ? ', needs attention' : ''}`}
+      title="Drag it, or use the arrow keys. Press d to copy it, Delete to remove it"
       draggable={draggable}
       onDragStart={() => onCarry(step.id)}
       onDragEnd={() => onCarry(null)}
@@ -225,12 +225,12 @@ const headOf = (step: Step): string => {
 };
 export const CHANGE_WORDS = {
   tag: 'adds a tag',
-  untag: 'takes a tag away',
+  untag: 'removes a tag',
   stage: 'sets the stage',
   horizon: 'sets the horizon',
   owner: 'hands over',
   field: 'sets a field',
   task: 'a task for their agent',
-  begin: 'begins a campaign',
+  begin: 'starts a campaign',
   leave: 'ends a campaign',
 } as const;

@@ -48,21 +48,21 @@ export function SaveVersionDialog({
           {campaign.active === 1 ? 'One person is in it' : `${campaign.active.toLocaleString('en-US')} people are in it`}
         </h1>
         <label className="choice">
-          <Radio name="people" checked={people === 'stay'} onChange={() => setPeople('stay')} /> They go on as they began; whoever
-          comes from now on goes by this version
+          <Radio name="people" checked={people === 'stay'} onChange={() => setPeople('stay')} /> Keep them on their version; new
+          people get this one
         </label>
         <label className="choice">
-          <Radio name="people" checked={people === 'move'} onChange={() => setPeople('move')} /> They move to this version
+          <Radio name="people" checked={people === 'move'} onChange={() => setPeople('move')} /> Move them to this version
         </label>
         {people === 'move' && (
           <div className="panel" style={{ padding: '12px 16px' }} aria-live="polite">
-            {!told && <span className="soft">Counting …</span>}
+            {!told && <span className="soft">Counting…</span>}
             {told && (
               <>
-                <p>Nobody receives a step twice: each goes on behind what they have had.</p>
+                <p>No one gets a step twice.</p>
                 {lines(told.never).length > 0 && (
                   <>
-                    <p className="strong">Would never be received, because it stands before where they are:</p>
+                    <p className="strong">Won’t be sent, because it comes before where they are:</p>
                     <ul>
                       {lines(told.never).map((line) => (
                         <li key={line}>{line}</li>
@@ -72,7 +72,7 @@ export function SaveVersionDialog({
                 )}
                 {lines(told.twice).length > 0 && (
                   <>
-                    <p className="strong">Stands behind where they are though they have had it, and is left out for them:</p>
+                    <p className="strong">Will be skipped, because they already had it:</p>
                     <ul>
                       {lines(told.twice).map((line) => (
                         <li key={line}>{line}</li>
@@ -82,15 +82,15 @@ export function SaveVersionDialog({
                 )}
                 {told.astray > 0 && (
                   <p>
-                    {told.astray.toLocaleString('en-US')} stand at a step that is gone, and go on at the next one that they have
-                    not had.
+                    {told.astray.toLocaleString('en-US')} are on a step that was removed. They continue with the next one they
+                    haven’t had.
                   </p>
                 )}
               </>
             )}
           </div>
         )}
-        <FormEnd does="Keep the version" busy={busy} onCancel={onClose} />
+        <FormEnd does="Save version" busy={busy} onCancel={onClose} />
       </form>
     </Dialog>
   );

@@ -35,15 +35,15 @@ interface Props<S> {
 type OtherKind = 'task' | 'change' | 'branch' | 'talk';
 const KINDS: Record<OtherKind, string> = {
   talk: 'Qualifying conversation by text',
-  task: 'Task for somebody',
-  change: 'Change of the contact',
-  branch: 'Ways part',
+  task: 'Task',
+  change: 'Change contact',
+  branch: 'If / then',
 };
 const TASK_ROLE_NAMES: Record<TaskRole, string> = {
   owner: 'their agent',
   caller: 'a caller',
   lender: 'a lender',
-  admin: 'whoever runs the office',
+  admin: 'the office manager',
 };
 
 export function StepFields({
@@ -56,14 +56,14 @@ export function StepFields({
 }: Props<Step> & { campaignId: string; errors: string[]; onRemove: () => void }) {
   const title = step.do === 'touch' ? CHANNELS[step.channel].name : KINDS[step.do].toLowerCase();
   return (
-    <section aria-label="The chosen step" className="panel step-fields">
+    <section aria-label="Selected step" className="panel step-fields">
       <div className="line" style={{ justifyContent: 'space-between' }}>
         <h2>
           {capitalized(title)}, {whenWords(step.when)}
         </h2>
         {!readOnly && (
           <Button size="tiny" onClick={onRemove}>
-            Take away
+            Remove
           </Button>
         )}
       </div>
@@ -76,7 +76,7 @@ export function StepFields({
         {step.do !== 'touch' && (
           <label className="beside">
             <Select
-              aria-label="What the step does"
+              aria-label="What this step does"
               value={step.do}
               onChange={(event) => onChange(otherKind(step, event.target.value as OtherKind))}
             >
@@ -104,7 +104,7 @@ export function StepFields({
             </label>
             <TextField
               size="small"
-              label="What is to be done"
+              label="What to do"
               value={step.note}
               onChange={(event) => onChange({ ...step, note: event.target.value })}
               slotProps={{ htmlInput: { maxLength: 500 } }}
@@ -148,11 +148,11 @@ export function WhenFields({ when, onChange }: { when: StepTiming; onChange: (wh
   return (
     <div className="beside when">
       <Select aria-label="When" value={kindOf(when)} onChange={(event) => onChange(whenOfKind(event.target.value as WhenKind))}>
-        <option value="start minutes">minutes after the beginning</option>
-        <option value="start days">on a day after the beginning</option>
-        <option value="last minutes">minutes after the step before</option>
-        <option value="last days">days after the step before</option>
-        <option value="date">around a date of the person</option>
+        <option value="start minutes">minutes after the start</option>
+        <option value="start days">days after the start</option>
+        <option value="last minutes">minutes after the previous step</option>
+        <option value="last days">days after the previous step</option>
+        <option value="date">around a personal date</option>
       </Select>
       {'minutes' in when && (
         <NumberField
@@ -218,16 +218,16 @@ function TouchWords({ step, readOnly, onChange }: Props<TouchStep>) {
       {(own.length > 0 || between.length > 0 || from) && (
         <label className="beside small">
           Words{' '}
-          <Select aria-label="Where the words come from" value={value} onChange={(event) => choose(event.target.value)}>
-            <option value="">of this step</option>
+          <Select aria-label="Message source" value={value} onChange={(event) => choose(event.target.value)}>
+            <option value="">this step</option>
             {own.map(({ id, name }) => (
               <option key={id} value={`template ${id}`}>
-                of the template “{name}”
+                template “{name}”
               </option>
             ))}
             {between.map(({ id, name }) => (
               <option key={id} value={`challenge ${id}`}>
-                of the A/B test “{name}”
+                A/B test “{name}”
               </option>
             ))}
           </Select>
@@ -237,10 +237,11 @@ function TouchWords({ step, readOnly, onChange }: Props<TouchStep>) {
         <p className="soft small">
           {'template' in from ? (
             <>
-              As the template is when it goes. <Link href={`/campaigns/templates/${from.template}`}>Change the template</Link>
+              Uses the template no change when the message goes out.{' '}
+              <Link href={`/campaigns/templates/${from.template}`}>Edit template</Link>
             </>
           ) : (
-            'Whichever template the A/B test picks, then its winner.'
+            'Uses the template that the test picks, then the winner.'
           )}
         </p>
       ) : (
@@ -266,8 +267,8 @@ function TalkFields({ step, readOnly, onChange }: Props<ConversationStep>) {
   return (
     <>
       <p className="soft small">
-        It always says that an assistant writes. What is not understood, and whoever asks for a person, goes to their agent at
-        once.
+        It always says it’s an assistant. Anything it can’t understand, and anyone who asks for a person, goes straight to their
+        agent.
       </p>
       {step.questions.map((question, at) => (
         <div key={question.asks} className="talk-question" {...order.item(at)}>
@@ -282,7 +283,7 @@ function TalkFields({ step, readOnly, onChange }: Props<ConversationStep>) {
           <span className="beside small">
             {fields.length > 0 && (
               <label>
-                also into{' '}
+                also save to{' '}
                 <Select
                   aria-label={`The field for ${ASK_WORDS[question.asks]}`}
                   value={question.fieldId ?? ''}
@@ -299,15 +300,15 @@ function TalkFields({ step, readOnly, onChange }: Props<ConversationStep>) {
             )}
             {!readOnly && (
               <>
-                <span className="handle" {...order.handle(at)} title="Drag, or Alt and the arrows" aria-hidden="true">
+                <span className="handle" {...order.handle(at)} title="Drag, or press Alt and an arrow key" aria-hidden="true">
                   ⠿
                 </span>
                 <Button
                   size="tiny"
-                  aria-label={`Do not ask ${ASK_WORDS[question.asks]}`}
+                  aria-label={`Don’t ask ${ASK_WORDS[question.asks]}`}
                   onClick={() => put(step.questions.filter((_, n) => n !== at))}
                 >
-                  Leave out
+                  Remove{' '}
                 </Button>
               </>
             )}
@@ -315,7 +316,7 @@ function TalkFields({ step, readOnly, onChange }: Props<ConversationStep>) {
         </div>
       ))}
       {!readOnly && free.length > 0 && (
-        <div className="beside" role="group" aria-label="Ask something more">
+        <div className="beside" role="group" aria-label="Add a question">
           {free.map((asks) => (
             <Button
               key={asks}
@@ -382,7 +383,7 @@ export function ChangeFields({
     put: (value: string) => void,
   ) => (
     <Select aria-label={label} value={value} onChange={(event) => put(event.target.value)}>
-      {!options.some((one) => one.value === value) && <option value={value}>choose …</option>}
+      {!options.some((one) => one.value === value) && <option value={value}>choose…</option>}
       {options.map((one) => (
         <option key={one.value} value={one.value}>
           {one.name}
@@ -393,7 +394,7 @@ export function ChangeFields({
   return (
     <div className="beside">
       <Select
-        aria-label="What is changed"
+        aria-label="What to change"
         value={change.set}
         onChange={(event) =>
           onChange(
@@ -436,7 +437,7 @@ export function ChangeFields({
       {change.set === 'task' && (
         <Input
           style={{ minWidth: 220, cursor: 'text' }}
-          aria-label="What is to be done"
+          aria-label="What to do"
           value={change.note}
           maxLength={500}
           onChange={(event) => onChange({ ...change, note: event.target.value })}
@@ -474,18 +475,18 @@ function AskFields({ ask, onChange }: { ask: Ask; onChange: (ask: Ask) => void }
   return (
     <>
       <Select
-        aria-label="What is asked where ways part"
+        aria-label="Condition"
         value={ask.about}
         onChange={(event) => {
           const about = event.target.value as Ask['about'];
           onChange(about === 'segment' ? { about, tree: { all: [] } } : { about });
         }}
       >
-        <option value="answered">Have they answered since it began?</option>
-        <option value="opened">Have they opened an e-mail since it began?</option>
-        <option value="has_phone">Is a phone number known?</option>
-        <option value="has_email">Is an e-mail address known?</option>
-        <option value="segment">Any condition …</option>
+        <option value="answered">Have they answered since it started?</option>
+        <option value="opened">Have they opened an email since it started?</option>
+        <option value="has_phone">Do we have a phone number?</option>
+        <option value="has_email">Do we have an email address?</option>
+        <option value="segment">Any condition…</option>
       </Select>
       {ask.about === 'segment' && (
         <Sentence tree={ask.tree} label="Whether this applies" onChange={(tree) => onChange({ about: 'segment', tree })} />

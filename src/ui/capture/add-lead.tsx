@@ -72,7 +72,7 @@ function AddLead({ onClose }: { onClose: () => void }) {
       }),
     onSuccess: ({ contact, routing }) => {
       void queries.invalidateQueries();
-      const known = contact.status === 'matched' ? 'We know them already. ' : 'Added. ';
+      const known = contact.status === 'matched' ? 'Already in your contacts. ' : 'Added. ';
       toast.tell(`${contact.id ? known : ''}${routing.because}`);
       onClose();
       if (contact.id) router.push(`/contacts?contact=${contact.id}`);
@@ -115,12 +115,12 @@ function AddLead({ onClose }: { onClose: () => void }) {
         </Stack>
         <Stack direction="row" spacing={1.5}>
           {field('phone', 'Phone')}
-          {field('email', 'E-mail')}
+          {field('email', 'Email')}
         </Stack>
         <Stack direction="row" spacing={1.5}>
           <TextField
             select
-            label="Wants to"
+            label="They want to"
             value={lead.role}
             onChange={(event) => setLead({ ...lead, role: event.target.value as ContactRole })}
             fullWidth
@@ -131,13 +131,13 @@ function AddLead({ onClose }: { onClose: () => void }) {
               </MenuItem>
             ))}
           </TextField>
-          {field('city', 'Town')}
+          {field('city', 'City')}
         </Stack>
-        {field('message', 'What they asked', { multiline: true, minRows: 2 })}
+        {field('message', 'What they asked about', { multiline: true, minRows: 2 })}
         <div>
-          {tick('text', 'They said yes to calls and texts')}
-          {tick('email_ok', 'They said yes to e-mail')}
-          {tick('on_the_phone', 'I am on the phone with them now: begin no campaign')}
+          {tick('text', 'They agreed to calls and texts')}
+          {tick('email_ok', 'They agreed to emails')}
+          {tick('on_the_phone', 'I’m on the phone with them now (don’t start a campaign)')}
         </div>
         {add.error && (
           <p className="late" role="alert">
@@ -147,7 +147,7 @@ function AddLead({ onClose }: { onClose: () => void }) {
         <Stack direction="row" spacing={1} sx={{ justifyContent: 'flex-end' }}>
           <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" variant="contained" disabled={add.isPending}>
-            Add the lead
+            Add lead
           </Button>
         </Stack>
       </Stack>

@@ -38,13 +38,13 @@ export function Doors({ doors: first, office }: { doors: DoorJson[]; office: boo
                     last arrival <Ago at={door.last_arrival_at} />
                   </>
                 ) : (
-                  'nothing has come by yet'
+                  'no leads yet'
                 )}
               </span>
               {office && door.kind !== 'file' && <Arrange door={door} />}
               {office && door.kind === 'file' && (
                 <LinkButton size="tiny" href="/contacts/import">
-                  Bring a file in
+                  Import a file
                 </LinkButton>
               )}
             </span>
@@ -74,8 +74,8 @@ function Given({ door: { source, defaults } }: { door: DoorJson }) {
     defaults.tags?.length && `tagged ${defaults.tags.join(', ')}`,
     defaults.horizon && `horizon ${nameIn(vocabulary)('horizon', defaults.horizon) ?? defaults.horizon}`,
     defaults.campaign_id &&
-      `begins “${nameIn(vocabulary)('campaign', defaults.campaign_id) ?? 'a campaign that is gone'}” where no rung begins one`,
-    defaults.on_the_phone && 'on the phone already: no first text',
+      `starts “${nameIn(vocabulary)('campaign', defaults.campaign_id) ?? 'a deleted campaign'}” unless a rung starts one`,
+    defaults.on_the_phone && 'already on the phone: no first text',
   ].filter(Boolean);
   return parts.length ? (
     <span className="soft small" style={{ display: 'block' }}>
@@ -90,7 +90,7 @@ function Arrange({ door }: { door: DoorJson }) {
   return (
     <>
       <Button size="tiny" onClick={() => setOpen(true)}>
-        What it gives
+        Edit
       </Button>
       {open && (
         <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="xs" aria-labelledby="door-title">
@@ -165,7 +165,7 @@ function ArrangeForm({ door, onClose }: { door: DoorJson; onClose: () => void })
       }),
     onSuccess: () => {
       void queries.invalidateQueries({ queryKey: ['doors'] });
-      toast.tell('Whatever comes by this door from now on gets it.');
+      toast.tell('Applies to everything that comes in from now on.');
       onClose();
     },
   });
@@ -179,13 +179,13 @@ function ArrangeForm({ door, onClose }: { door: DoorJson; onClose: () => void })
         save.mutate();
       }}
     >
-      <h1 id="door-title">What comes by “{door.name}”</h1>
+      <h1 id="door-title">Defaults for “{door.name}”</h1>
       <TextField size="small" label="Name of the door" value={form.name} onChange={change('name')} required />
-      <TextField size="small" label="Lead source, where none is named" value={form.source} onChange={change('source')} />
+      <TextField size="small" label="Lead source, if none is given" value={form.source} onChange={change('source')} />
       <TextField
         select
         size="small"
-        label="Role, where none is said"
+        label="Role, if none is given"
         value={form.role}
         slotProps={{ select: { native: true }, inputLabel: { shrink: true } }}
         onChange={change('role')}
@@ -198,24 +198,24 @@ function ArrangeForm({ door, onClose }: { door: DoorJson; onClose: () => void })
         ))}
       </TextField>
       <Choice
-        label="Horizon of whoever is new"
+        label="Horizon for new contacts"
         value={form.horizon}
         options={vocabulary.names.horizon ?? []}
         onChange={(horizon) => setSaid({ ...form, horizon })}
       />
       <Choice
-        label="Campaign, where no rung begins one"
+        label="Campaign, unless a rung starts one"
         value={form.campaign_id}
         options={vocabulary.names.campaign ?? []}
         onChange={(campaign_id) => setSaid({ ...form, campaign_id })}
       />
-      <TextField size="small" label="Tags, divided by commas" value={form.tags} onChange={change('tags')} />
+      <TextField size="small" label="Tags, separated by commas" value={form.tags} onChange={change('tags')} />
       <label className="choice">
         <Checkbox checked={form.on_the_phone} onChange={(event) => setSaid({ ...form, on_the_phone: event.target.checked })} />{' '}
-        They are on the phone with us already: no first text
+        They’re already on the phone with us: no first text
       </label>
       <ErrorMessage error={save.error} named />
-      <FormEnd does="Keep it" busy={save.isPending} onCancel={onClose} />
+      <FormEnd does="Save" busy={save.isPending} onCancel={onClose} />
     </form>
   );
 }
@@ -229,7 +229,7 @@ function Address({ door }: { door: DoorJson }) {
     onSuccess: () => {
       setSure(false);
       void queries.invalidateQueries({ queryKey: ['doors'] });
-      toast.tell('The door has a new address. Tell whoever sends you leads; the old one takes nothing more.');
+      toast.tell('New address created. Give it to whoever sends you leads; the old one no longer works.');
     },
     onError: toast.fail,
   });
@@ -240,8 +240,8 @@ function Address({ door }: { door: DoorJson }) {
         size="tiny"
         onClick={() => {
           void navigator.clipboard.writeText(door.address!).then(
-            () => toast.tell('The address is copied.'),
-            () => toast.tell('The address could not be copied; mark it and copy it by hand.'),
+            () => toast.tell('Address copied.'),
+            () => toast.tell('Couldn’t copy the address. Select it and copy it yourself.'),
           );
         }}
       >
@@ -249,7 +249,7 @@ function Address({ door }: { door: DoorJson }) {
       </Button>
       {sure ? (
         <Button look="warn" size="tiny" onClick={() => rotate.mutate()} disabled={rotate.isPending}>
-          Yes, a new address; this one ends
+          Replace the address
         </Button>
       ) : (
         <Button size="tiny" onClick={() => setSure(true)}>
@@ -297,21 +297,23 @@ function NewDoor() {
         <Input
           autoFocus
           grow
-          aria-label={open === 'mail' ? 'Who sends these mails' : 'Who sends these leads'}
-          placeholder={open === 'mail' ? 'Who sends these mails, as a portal’s name' : 'Who sends, as “Our website”'}
+          aria-label={open === 'mail' ? 'Who sends these emails' : 'Who sends these leads'}
+          placeholder={
+            open === 'mail' ? 'Who sends these emails, such as a portal’s name' : 'Who sends them, such as “Our website”'
+          }
           value={name}
           maxLength={80}
           onChange={(event) => setName(event.target.value)}
           onKeyDown={(event) => event.key === 'Escape' && setOpen(null)}
         />
         <Button type="submit" disabled={!name.trim() || make.isPending}>
-          Make it
+          Create
         </Button>
       </div>
       <p className="soft small">
         {open === 'mail'
-          ? 'It gets an address of its own. Give it to the portal, or have its mails forwarded there.'
-          : 'It gets an address of its own that takes JSON and forms of any shape; what their fields mean is read, and you can correct it.'}
+          ? 'You’ll get an email address. Give it to the portal, or forward its emails there.'
+          : 'You’ll get a web address that accepts JSON and forms. Urraca reads the fields, and you can correct it.'}
       </p>
       <ErrorMessage error={make.error} />
     </form>

@@ -36,17 +36,16 @@ export function IntakeArea({ doors, office }: { doors: DoorJson[]; office: boole
       <section aria-label="Inquiries">
         <div className="headline">
           <div>
-            <h1>What arrived</h1>
+            <h1>Inquiries</h1>
             <p className="soft">
-              Every inquiry as it came in, the latest first, with where it went and why. <Health doors={doors} />
+              Every inquiry as it came in, newest first, with who got it and why. <Health doors={doors} />
             </p>
           </div>
         </div>
         <MailsToReview office={office} />
         {stream.isSuccess && rows.length === 0 && (
           <p className="empty">
-            Nothing has arrived yet. Give a lead source an API key from Setup or the address of a lead mailbox, or hand out the
-            address of your public page.
+            No inquiries yet. Connect a lead source with an API key or a lead mailbox, or share your public page.
           </p>
         )}
         <div>
@@ -96,7 +95,7 @@ function Line({ row, chosen, onChoose }: { row: Inquiry; chosen: boolean; onChoo
     >
       <span className="l">
         <span className="cut" style={{ display: 'block' }} dir="auto">
-          <b>{row.contact.name || 'Nameless'}</b> {row.contact.status === 'matched' && <span className="tag">came back</span>}{' '}
+          <b>{row.contact.name || 'No name'}</b> {row.contact.status === 'matched' && <span className="tag">returning</span>}{' '}
           {row.ask}
         </span>
         <span className="soft small cut" style={{ display: 'block' }}>
@@ -109,7 +108,7 @@ function Line({ row, chosen, onChoose }: { row: Inquiry; chosen: boolean; onChoo
 }
 
 const Fresh = ({ since }: { since: string }) => (
-  <span title="Nobody has tried yet">
+  <span title="Not attempted yet">
     <Timer since={since} />
   </span>
 );
@@ -125,7 +124,7 @@ function Side({ id }: { id: string }) {
     <section aria-label="One inquiry" className="panel" style={{ padding: '16px 18px' }}>
       <div className="headline" style={{ paddingTop: 0 }}>
         <h1 dir="auto" style={{ fontSize: 20 }}>
-          {one.data.contact.name || 'Nameless'}
+          {one.data.contact.name || 'No name'}
         </h1>
         <LinkButton href={`/contacts?contact=${one.data.contact.id}`}>
           Open <Glyph name="hand" />
@@ -136,10 +135,10 @@ function Side({ id }: { id: string }) {
       </p>
       <Trace inquiryId={id} />
       <div className="beside" style={{ justifyContent: 'space-between', margin: '14px 0 4px' }}>
-        <h2>Read from it</h2>
+        <h2>What we read</h2>
         {one.data.lead_mail_id && (
           <Button size="tiny" onClick={() => setCorrecting(true)}>
-            Correct it
+            Correct
           </Button>
         )}
       </div>
@@ -156,7 +155,7 @@ function Side({ id }: { id: string }) {
           </span>
         </div>
       ))}
-      <h2 style={{ margin: '14px 0 4px' }}>As it came in</h2>
+      <h2 style={{ margin: '14px 0 4px' }}>Original</h2>
       <pre className="raw secret">
         {highlight(
           asItCame(raw),

@@ -23,14 +23,14 @@ export function MailsToReview({ office }: { office: boolean }) {
   if (!office || (!counts.waiting && !counts.set_aside)) return null;
   const rows = (shown === 'waiting' ? waiting : aside).data?.items ?? [];
   return (
-    <section aria-label="Mails to look at" style={{ marginBottom: 18 }}>
+    <section aria-label="Emails to review" style={{ marginBottom: 18 }}>
       <div className="group">
-        <h2>Mails to look at {counts.waiting > 0 && <b className="late">{counts.waiting}</b>}</h2>
+        <h2>Emails to review {counts.waiting > 0 && <b className="late">{counts.waiting}</b>}</h2>
         <Button size="tiny" onClick={() => setShown(shown === 'waiting' ? 'set_aside' : 'waiting')}>
-          {shown === 'waiting' ? `Set aside as no lead: ${counts.set_aside}` : 'Back to those that wait'}
+          {shown === 'waiting' ? `Not leads: ${counts.set_aside}` : 'Back to emails to review'}
         </Button>
       </div>
-      {rows.length === 0 && <p className="empty">{shown === 'waiting' ? 'None waits.' : 'None was set aside.'}</p>}
+      {rows.length === 0 && <p className="empty">{shown === 'waiting' ? 'Nothing to review.' : 'None.'}</p>}
       {rows.map((row) => (
         <BareButton
           key={row.id}
@@ -40,7 +40,7 @@ export function MailsToReview({ office }: { office: boolean }) {
         >
           <span className="l">
             <span className="cut" style={{ display: 'block' }} dir="auto">
-              <b>{row.subject || 'Without a subject'}</b>
+              <b>{row.subject || 'No subject'}</b>
             </span>
             <span className="soft small cut" style={{ display: 'block' }}>
               {row.from.name || row.from.address}, door “{row.door}” · {row.because}
@@ -64,7 +64,7 @@ export function MailDialog({ id, contactId, onClose }: { id: string; contactId?:
   });
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="mail-title">
-      {data ? <Reading mail={data} contactId={contactId} onClose={onClose} /> : <div className="dialog">Opening …</div>}
+      {data ? <Reading mail={data} contactId={contactId} onClose={onClose} /> : <div className="dialog">Opening…</div>}
     </Dialog>
   );
 }
@@ -72,12 +72,12 @@ export function MailDialog({ id, contactId, onClose }: { id: string; contactId?:
 type Field = 'first_name' | 'last_name' | 'emails' | 'phones' | 'message';
 /** What a marked text may be, and the field of the lesson. */
 const MEANINGS: [ExtractedField, string, Field[]][] = [
-  ['name', 'Whole name', ['first_name', 'last_name']],
+  ['name', 'Full name', ['first_name', 'last_name']],
   ['first_name', 'First name', ['first_name']],
   ['last_name', 'Last name', ['last_name']],
-  ['email', 'E-mail', ['emails']],
+  ['email', 'Email', ['emails']],
   ['phone', 'Phone', ['phones']],
-  ['message', 'Their words', ['message']],
+  ['message', 'Their message', ['message']],
 ];
 const TYPED: [ExtractedField, Field][] = [
   ['first_name', 'first_name'],
@@ -127,7 +127,7 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
           await ask('POST /lead-mails/{id}/teach', { params: { id: mail.id }, body: { marks: rules() }, headers: key });
         if (first_name !== first.first_name || last_name !== first.last_name)
           await ask('PATCH /contacts/{id}', { params: { id: contactId }, body: { first_name, last_name } });
-        return 'Kept. The next mail of this sender is read so.';
+        return 'Saved. The next email from this sender will be read this way.';
       }
       const { routing } = await ask('POST /lead-mails/{id}/convert', {
         params: { id: mail.id },
@@ -145,7 +145,7 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
         },
         headers: key,
       });
-      return `Taken in. ${routing.because}`;
+      return `Added. ${routing.because}`;
     },
     onSuccess: (words) => after(words),
   });
@@ -153,7 +153,7 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
   const back = useMutation({ mutationFn: () => move('waiting'), onSuccess: () => void queries.invalidateQueries() });
   const aside = useMutation({
     mutationFn: () => move('set_aside'),
-    onSuccess: () => after('Set aside as no lead.', () => back.mutate()),
+    onSuccess: () => after('Marked as not a lead.', () => back.mutate()),
     onError: toast.fail,
   });
   const mark = (field: ExtractedField, text: string) => {
@@ -180,11 +180,11 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
       }}
     >
       <h1 id="mail-title" dir="auto">
-        {mail.subject || 'Without a subject'}
+        {mail.subject || 'No subject'}
       </h1>
       <p className="soft small">
-        From {mail.from.name} {mail.from.address}. {mail.because} Mark in the mail what was read wrongly or not at all: the next
-        mail of this sender is read so.
+        From {mail.from.name} {mail.from.address}. {mail.because} Select anything in the email that was misread or missed. The
+        next email from this sender will be read the same way.
       </p>
       <div className="mail-reading">
         <Marking
@@ -195,7 +195,7 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
         <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
           {field('first_name', 'First name')}
           {field('last_name', 'Last name')}
-          {field('emails', 'E-mail', { disabled: contactId !== undefined })}
+          {field('emails', 'Email', { disabled: contactId !== undefined })}
           {field('phones', 'Phone', { disabled: contactId !== undefined })}
           {!contactId && (
             <TextField
@@ -213,22 +213,17 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
               ))}
             </TextField>
           )}
-          {field('message', 'Their words', { multiline: true, minRows: 3, maxRows: 8, disabled: contactId !== undefined })}
+          {field('message', 'Their message', { multiline: true, minRows: 3, maxRows: 8, disabled: contactId !== undefined })}
           {contactId && (
-            <p className="soft small">The name of the contact is corrected too; addresses and words stay as they came.</p>
+            <p className="soft small">The contact’s name is corrected too. Addresses and the message stay as they came.</p>
           )}
         </div>
       </div>
       <ErrorMessage error={take.error} />
-      <FormEnd
-        does={contactId ? 'Keep the correction' : 'Take in as a lead'}
-        busy={take.isPending}
-        cancel="Later"
-        onCancel={onClose}
-      >
+      <FormEnd does={contactId ? 'Save correction' : 'Add as a lead'} busy={take.isPending} cancel="Later" onCancel={onClose}>
         {mail.state === 'waiting' && (
           <Button onClick={() => aside.mutate()} disabled={aside.isPending}>
-            No lead: set aside
+            Not a lead
           </Button>
         )}
       </FormEnd>
@@ -255,13 +250,13 @@ function Marking({
   };
   return (
     <div>
-      <pre className="raw" dir="auto" ref={words} onMouseUp={look} onKeyUp={look} tabIndex={0} aria-label="The mail as it came">
+      <pre className="raw" dir="auto" ref={words} onMouseUp={look} onKeyUp={look} tabIndex={0} aria-label="Original email">
         {highlight(
           body,
           known.filter((one) => one.length > 1),
         )}
       </pre>
-      <div className="beside" role="group" aria-label="What the marked words are" style={{ minHeight: 28 }}>
+      <div className="beside" role="group" aria-label="What the selected text is" style={{ minHeight: 28 }}>
         {marked ? (
           <>
             <span className="small">“{marked.length > 30 ? `${marked.slice(0, 30)}…` : marked}” is</span>
@@ -279,7 +274,7 @@ function Marking({
             ))}
           </>
         ) : (
-          <span className="soft small">Mark words to say what they are.</span>
+          <span className="soft small">Select text to say what it is.</span>
         )}
       </div>
     </div>

@@ -13,30 +13,30 @@ import { BareButton, Button, Checkbox, ErrorMessage, FormEnd, Input, Select, use
 type Request = Jsoned<DoorRequestView>;
 
 const FIELD_NAMES: Record<BodyField, string> = {
-  name: 'the whole name',
+  name: 'full name',
   first_name: 'first name',
   last_name: 'last name',
   email: 'e-mail',
   phone: 'phone',
-  message: 'what they ask',
-  role: 'role (buys, sells, rents)',
+  message: 'what they ask about',
+  role: 'role (buyer, seller, renter)',
   source: 'lead source',
   city: 'town',
   postal_code: 'postal code',
   street: 'their street',
-  listing_id: 'number of the listing',
-  listing_address: 'address of the listing',
-  listing_price: 'price of the listing',
+  listing_id: 'MLS number',
+  listing_address: 'listing address',
+  listing_price: 'listing price',
   price_min: 'price from',
   price_max: 'price to',
   bedrooms: 'bedrooms',
   tags: 'tags',
   language: 'language',
-  assigned_to: 'e-mail of their agent',
-  may_text: 'may be texted (yes or no)',
-  may_call: 'may be called (yes or no)',
-  may_email: 'may be e-mailed (yes or no)',
-  on_the_phone: 'on the phone already (yes or no)',
+  assigned_to: 'their agent’s email',
+  may_text: 'OK to text (yes or no)',
+  may_call: 'OK to call (yes or no)',
+  may_email: 'OK to email (yes or no)',
+  on_the_phone: 'already on the phone (yes or no)',
 };
 const FIELDS = Object.entries(FIELD_NAMES) as [BodyField, string][];
 
@@ -44,9 +44,9 @@ export function ProgramDoor({ door }: { door: DoorJson }) {
   const [open, setOpen] = useState(false);
   return (
     <span className="small beside">
-      {door.sandbox && <span className="tag late">trying out: nothing is kept</span>}
+      {door.sandbox && <span className="tag late">test mode: nothing is saved</span>}
       <Button size="tiny" onClick={() => setOpen(true)}>
-        Requests and reading
+        Requests and fields
       </Button>
       {open && (
         <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="lg" aria-labelledby="program-door-title">
@@ -74,8 +74,8 @@ function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
       void queries.invalidateQueries({ queryKey: ['doors'] });
       toast.tell(
         sandbox
-          ? 'Kept. What comes now is answered as in truth and not kept, until you switch it back.'
-          : 'Kept. It holds for what comes from now on.',
+          ? 'Saved. Requests are answered as usual but not saved until you turn test mode off.'
+          : 'Saved. Applies to everything that comes in from now on.',
       );
       onClose();
     },
@@ -89,32 +89,32 @@ function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
         save.mutate();
       }}
     >
-      <h1 id="program-door-title">What comes by “{door.name}”</h1>
+      <h1 id="program-door-title">Defaults for “{door.name}”</h1>
       <p className="soft">
-        It takes JSON and forms of any shape
+        It accepts JSON and forms
         {door.address && (
           <>
             {' '}
             at <code>{door.address}</code>
           </>
         )}
-        . What the labels say is read by itself; choose a request and say what the rest is.
+        . Urraca reads the field names. Choose a request to set the rest.
       </p>
       <label className="choice">
-        <Checkbox checked={sandbox} onChange={(event) => setSandbox(event.target.checked)} /> Only try out: everything is matched,
-        routed and answered, and nothing is kept, told or sent
+        <Checkbox checked={sandbox} onChange={(event) => setSandbox(event.target.checked)} /> Test mode: everything is matched,
+        routed, and answered, but nothing is saved or sent
       </label>
       <ErrorMessage error={error} />
       {requests?.length === 0 && (
         <p className="empty">
-          Nothing has come yet. Send something to the address, with <code>?sandbox=true</code> behind it if it shall leave no
-          trace; then it stands here with its answer.
+          No requests yet. Send one to the address, with <code>?sandbox=true</code> at the end to test without saving. It will
+          show up here with its response.
         </p>
       )}
       <Always mapping={mapping} onChange={setMapping} />
       {current && (
         <div className="requests">
-          <ol aria-label="The last requests">
+          <ol aria-label="Recent requests">
             {requests!.map((one) => (
               <li key={one.id}>
                 <BareButton
@@ -136,7 +136,7 @@ function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
         </div>
       )}
       <ErrorMessage error={save.error} named />
-      <FormEnd does="Keep it" busy={save.isPending} onCancel={onClose} />
+      <FormEnd does="Save" busy={save.isPending} onCancel={onClose} />
     </form>
   );
 }
@@ -173,7 +173,7 @@ function Reading({
     <div className="secret" style={{ minWidth: 0 }}>
       {body === null ? (
         <>
-          <p className="late">It could not be read as JSON or a form.</p>
+          <p className="late">Not readable as JSON or a form.</p>
           <pre className="raw">{request.body.slice(0, 2_000) || '(empty)'}</pre>
         </>
       ) : (
@@ -196,7 +196,7 @@ function Reading({
                     value={fieldAt(place)}
                     onChange={(event) => say(place, event.target.value)}
                   >
-                    <option value="">as it is read</option>
+                    <option value="">no change read</option>
                     {FIELDS.map(([field, name]) => (
                       <option key={field} value={field}>
                         {name}
@@ -211,7 +211,7 @@ function Reading({
       )}
       {read.data && (
         <>
-          <h2 style={{ margin: '12px 0 4px' }}>It would be read so</h2>
+          <h2 style={{ margin: '12px 0 4px' }}>How we would read it</h2>
           {read.data.errors.length > 0 && (
             <p className="late" role="status">
               {read.data.errors.map(({ field, message }) => `${field} ${message}`).join('; ')}
@@ -221,7 +221,7 @@ function Reading({
         </>
       )}
       <h2 style={{ margin: '12px 0 4px' }}>
-        It was answered{' '}
+        Response{' '}
         <span className="soft">
           ({request.status}, {request.took_ms} ms)
         </span>
@@ -259,7 +259,7 @@ function Always({ mapping, onChange }: { mapping: Mapping; onChange: (mapping: M
           />
           <Button
             size="tiny"
-            aria-label={`${FIELD_NAMES[field]} is not always the same`}
+            aria-label={`${FIELD_NAMES[field]} varies`}
             onClick={() => onChange(Object.fromEntries(Object.entries(mapping).filter(([name]) => name !== field)))}
           >
             ×
@@ -267,11 +267,11 @@ function Always({ mapping, onChange }: { mapping: Mapping; onChange: (mapping: M
         </span>
       ))}
       <Select
-        aria-label="Something that is always the same"
+        aria-label="Fixed value"
         value=""
         onChange={(event) => event.target.value && onChange({ ...mapping, [event.target.value]: { words: '' } })}
       >
-        <option value="">Something that is always the same …</option>
+        <option value="">Add a fixed value…</option>
         {FIELDS.filter(([field]) => !mapping[field]).map(([field, name]) => (
           <option key={field} value={field}>
             {name}

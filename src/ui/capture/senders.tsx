@@ -23,7 +23,7 @@ export function Senders() {
       for (const key of ['senders', 'doors']) void queries.invalidateQueries({ queryKey: [key] });
       toast.tell(
         own
-          ? `What ${sender.domain} sends comes by a door of its own from now on, also to the address they use today.`
+          ? `What ${sender.domain} now comes in through its own door, even to the address they use today.`
           : `${sender.domain} belongs to “${sender.door.name}”.`,
       );
     },
@@ -45,11 +45,11 @@ export function Senders() {
           <span className="beside">
             <Button
               size="tiny"
-              aria-label={`A door of its own for ${sender.domain}`}
+              aria-label={`Separate door for ${sender.domain}`}
               disabled={settle.isPending}
               onClick={() => settle.mutate({ sender, own: true })}
             >
-              A door of its own
+              Separate door
             </Button>
             <Button
               size="tiny"

@@ -32,7 +32,7 @@ function useSources() {
     mutationFn: (mergeId: string) => ask('POST /source-merges/{id}/undo', { params: { id: mergeId }, headers: freshKey() }),
     onSuccess: () => {
       after();
-      toast.tell('They are two again. What came in between stays where it is.');
+      toast.tell('Separated. Leads that came in meanwhile stay where they are.');
     },
     onError: toast.fail,
   });
@@ -41,7 +41,7 @@ function useSources() {
       ask('POST /sources/{id}/merge', { params: { id }, body: { into_id: into }, headers: freshKey() }),
     onSuccess: (made) => {
       after();
-      toast.tell(`One source now; ${people(made.people)} moved over. Under “Sources” it can be taken back.`);
+      toast.tell(`One source now; ${people(made.people)} moved. You can undo this under Sources.`);
     },
     onError: toast.fail,
   });
@@ -61,7 +61,7 @@ export function Sources() {
       disabled={merge.isPending}
       onChange={(event) => event.target.value && merge.mutate({ id: source.id, into: event.target.value })}
     >
-      <option value="">is the same as …</option>
+      <option value="">is the same as…</option>
       {known
         .filter(({ id }) => id !== source.id)
         .map(({ id, name }) => (
@@ -79,7 +79,7 @@ export function Sources() {
           All {known.length.toLocaleString('en-US')}
         </Button>
       </div>
-      {fresh.length === 0 && <p className="soft small">No name is new.</p>}
+      {fresh.length === 0 && <p className="soft small">No new names.</p>}
       {fresh.map((source) => (
         <div key={source.id} className="pair">
           <span>
@@ -89,7 +89,7 @@ export function Sources() {
             </span>
           </span>
           <span className="beside">
-            <Button size="tiny" aria-label={`${source.name} is a source of ours`} onClick={() => save.mutate(source.id)}>
+            <Button size="tiny" aria-label={`${source.name} is one of our sources`} onClick={() => save.mutate(source.id)}>
               Ours
             </Button>
             {same(source)}
@@ -101,7 +101,7 @@ export function Sources() {
           <div className="dialog">
             <h1 id="sources-title">Lead sources</h1>
             <p className="soft">
-              Two names for one source make two lines in Results. Say that they are the same; people, doors, segments and rungs
+              Two names for one source show up as two lines in Results. Merge them, and contacts, doors, segments, and rungs
               follow.
             </p>
             {sources.map((source) => (
@@ -115,7 +115,7 @@ export function Sources() {
                 {source.state === 'merged'
                   ? source.merge_id && (
                       <Button size="tiny" disabled={split.isPending} onClick={() => split.mutate(source.merge_id!)}>
-                        Make them two again
+                        Separate
                       </Button>
                     )
                   : same(source)}

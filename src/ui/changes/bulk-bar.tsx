@@ -27,16 +27,16 @@ const FIRST: [BulkActionForm, string, string?][] = [
   ['tags', 'Tag', '#'],
   ['horizon', 'Horizon'],
   ['stage', 'Stage'],
-  ['owner', 'Hand to …'],
-  ['campaign', 'Into a campaign'],
-  ['call_list', 'Call them'],
+  ['owner', 'Hand to…'],
+  ['campaign', 'Add to campaign'],
+  ['call_list', 'Add to call list'],
 ];
 const MORE: [BulkActionForm, string][] = [
-  ['roles', 'Roles …'],
-  ['field', 'A field …'],
-  ['permission', 'A permission …'],
-  ['archive', 'Archive …'],
-  ['delete', 'Delete …'],
+  ['roles', 'Roles…'],
+  ['field', 'A field…'],
+  ['permission', 'A permission…'],
+  ['archive', 'Archive…'],
+  ['delete', 'Delete…'],
 ];
 
 export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
@@ -48,7 +48,7 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
   const broadcast = useMutation({
     mutationFn: () =>
       ask('POST /broadcasts', {
-        body: { name: 'To people chosen in Contacts', channel: 'email', selection: selectionOf(chosen, question) },
+        body: { name: 'To people selected in Contacts', channel: 'email', selection: selectionOf(chosen, question) },
         headers: freshKey(),
       }),
     onSuccess: ({ id }) => router.push(`/campaigns/broadcasts/${id}`),
@@ -60,7 +60,7 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
   if (count === 0) return null;
   return (
     <>
-      <div className="bulk" role="toolbar" aria-label="What to do with the chosen">
+      <div className="bulk" role="toolbar" aria-label="Actions for the selected contacts">
         <b aria-live="polite">
           {count.toLocaleString('en-US')} of {total.toLocaleString('en-US')} chosen
         </b>
@@ -70,7 +70,7 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
           </Button>
         ) : null}
         <Button look="text" className="under" onClick={() => onChoose(NOBODY)}>
-          nobody
+          no one
         </Button>
         <i aria-hidden="true" />
         {FIRST.filter(([kind]) => shown(kind)).map(([kind, label, key]) => (
@@ -79,7 +79,7 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
           </Button>
         ))}
         <Button look="text" aria-haspopup="menu" onClick={(event) => setMenu(event.currentTarget)}>
-          More …
+          More…
         </Button>
       </div>
       <Menu
@@ -96,7 +96,7 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
             setExporting(true);
           }}
         >
-          Export …
+          Export…
         </MenuItem>
         <MenuItem
           dense
@@ -105,7 +105,7 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
             broadcast.mutate();
           }}
         >
-          Broadcast …
+          Broadcast…
         </MenuItem>
         {MORE.filter(([kind]) => shown(kind)).map(([kind, label]) => (
           <MenuItem

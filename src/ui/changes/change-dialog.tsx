@@ -55,11 +55,11 @@ export function ChangeDialog({
         <ChangeForm doing={doing} onChange={setChange} />
         <p className="because" role="status">
           {!change ? (
-            <span className="soft">Choose, and this says what would happen.</span>
+            <span className="soft">Choose, and you’ll see what will happen.</span>
           ) : preview.isError ? (
             <span className="late">{errorSentence(preview.error)}</span>
           ) : (
-            (preview.data?.sentence ?? <span className="soft">Counting …</span>)
+            (preview.data?.sentence ?? <span className="soft">Counting…</span>)
           )}
         </p>
         <div className="line">
@@ -71,7 +71,7 @@ export function ChangeDialog({
             {preview.data && change ? `Do it for ${preview.data.will_change.toLocaleString('en-US')}` : 'Do it'}
           </Button>
           <Button onClick={onClose}>Cancel</Button>
-          <span className="soft small">It can be undone.</span>
+          <span className="soft small">You can undo this.</span>
         </div>
       </form>
     </Dialog>

@@ -10,7 +10,7 @@ import { When } from './export-when';
 import { Button, Checkbox, Input, LinkButton, Radio, Select, useToast } from '../kit';
 
 const FORMATS: [ExportFormat, string][] = [
-  ['csv', 'CSV, for every spreadsheet'],
+  ['csv', 'CSV, for any spreadsheet'],
   ['xlsx', 'XLSX workbook'],
   ['vcf', 'vCards 4.0, for address books'],
   ['labels', 'Address labels, PDF'],
@@ -46,7 +46,7 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
         headers: freshKey(),
       }),
     onSuccess: () => {
-      toast.tell(`“${name}” is written ${rhythmWords(rhythm!)}. It stands under Database, Files that go out.`);
+      toast.tell(`“${name}” is written ${rhythmWords(rhythm!)}. You’ll find it under Database → Exports.`);
       void queries.invalidateQueries({ queryKey: ['exports'] });
       onClose();
     },
@@ -91,13 +91,13 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
                   </Select>
                 </label>
                 <label>
-                  Begin at label{' '}
+                  Start at label{' '}
                   <Input
                     type="number"
                     min={1}
                     max={SHEETS[sheet].columns * SHEETS[sheet].rows}
                     value={start}
-                    aria-label="First free label"
+                    aria-label="First empty label"
                     width={64}
                     onChange={(event) => setStart(Math.max(1, Number(event.target.value)))}
                   />{' '}
@@ -113,7 +113,7 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
             )}
             {mayComeBack && <When rhythm={rhythm} name={name} onRhythm={setRhythm} onName={setName} />}
             <label className="choice">
-              <Checkbox checked={email} onChange={(event) => setEmail(event.target.checked)} /> Send it to me by e-mail as well
+              <Checkbox checked={email} onChange={(event) => setEmail(event.target.checked)} /> Email it to me too
             </label>
           </>
         )}
@@ -126,8 +126,8 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
         {data?.state === 'failed' && <p className="late">{data.error}</p>}
         {data?.state === 'done' && (
           <p role="status">
-            {data.done.toLocaleString('en-US')} people are in the file. It is kept for a week
-            {data.email ? ', and on its way to your mailbox' : ''}.
+            {data.done.toLocaleString('en-US')} people are in the file. It’s available for a week
+            {data.email ? ', and on its way to your inbox' : ''}.
           </p>
         )}
         <div className="line">
@@ -137,7 +137,7 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
               look="main"
               disabled={order.isPending || schedule.isPending || (rhythm !== null && !name.trim())}
             >
-              {rhythm ? `Write it ${rhythmWords(rhythm)}` : 'Write the file'}
+              {rhythm ? `Write it ${rhythmWords(rhythm)}` : 'Create file'}
             </Button>
           )}
           {data?.state === 'done' && (
@@ -147,7 +147,7 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
           )}
           <Button onClick={onClose}>Close</Button>
         </div>
-        <p className="soft small">Brought in again, the file changes nothing. Who exported what stands in the audit.</p>
+        <p className="soft small">Exports are recorded in the audit log.</p>
       </form>
     </Dialog>
   );

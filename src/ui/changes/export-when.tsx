@@ -73,7 +73,7 @@ export function When({ rhythm, name, onRhythm, onName }: Props) {
       </label>
       {rhythm && (
         <label>
-          Its name:{' '}
+          Name:{' '}
           <Input
             autoFocus
             width={280}

@@ -3,8 +3,8 @@
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { rhythmWords, type ExportView, type ScheduleView } from '@/core/exports';
-import { dayAndTime, type Jsoned } from '@/core/shared';
-import { ask, useZone } from '../primitives';
+import { type Jsoned } from '@/core/shared';
+import { ask, useZone, useFormat } from '../primitives';
 import { Button, LinkButton, useToast } from '../kit';
 
 type Export = Jsoned<ExportView>;
@@ -20,9 +20,9 @@ const KINDS: Record<ExportView['format'], string> = {
 
 /** How a file went, in words: `4,012 people, sent to Ines Kolar`. */
 function outcome({ state, done, total, error, email, mailed_at, mail_error, by }: Export): string {
-  if (state === 'failed') return error ?? 'It failed.';
+  if (state === 'failed') return error ?? 'Failed.';
   if (GOING.includes(state)) return `${done.toLocaleString('en-US')} of ${total.toLocaleString('en-US')}`;
-  const sent = mail_error ? `, not sent: ${mail_error}` : mailed_at ? `, sent to ${by}` : email ? ', on its way by e-mail' : '';
+  const sent = mail_error ? `, not sent: ${mail_error}` : mailed_at ? `, sent to ${by}` : email ? ', on its way by email' : '';
   return `${done.toLocaleString('en-US')} ${done === 1 ? 'person' : 'people'}${sent}`;
 }
 
@@ -30,7 +30,7 @@ export function ExportsDialog({ onClose }: { onClose: () => void }) {
   return (
     <Dialog open onClose={onClose} aria-labelledby="exports-title" fullWidth maxWidth="md">
       <div className="dialog">
-        <h1 id="exports-title">Files that go out</h1>
+        <h1 id="exports-title">Exports</h1>
         <Schedules />
         <Files />
         <div className="line">
@@ -43,6 +43,7 @@ export function ExportsDialog({ onClose }: { onClose: () => void }) {
 
 function Schedules() {
   const zone = useZone();
+  const format = useFormat();
   const queries = useQueryClient();
   const toast = useToast();
   const { data: schedules } = useQuery({
@@ -52,20 +53,18 @@ function Schedules() {
   const remove = useMutation({
     mutationFn: ({ id }: Schedule) => ask('DELETE /export-schedules/{id}', { params: { id } }),
     onSuccess: (_, { name }) => {
-      toast.tell(`“${name}” comes no more. Files written so far stay for their week.`);
+      toast.tell(`“${name}” is no longer scheduled. Existing files stay available for a week.`);
       void queries.invalidateQueries({ queryKey: ['exports'] });
     },
     onError: toast.fail,
   });
   return (
-    <section aria-label="By themselves">
+    <section aria-label="Scheduled">
       <div className="group">
-        <h2>By themselves</h2>
+        <h2>Scheduled</h2>
       </div>
       {schedules?.length === 0 && (
-        <p className="soft small">
-          None yet. Choose all whom a segment finds, then Export in the bar below, and say when the file comes back.
-        </p>
+        <p className="soft small">None yet. Select everyone in a segment, choose Export, and set how often.</p>
       )}
       {schedules?.map((one) => (
         <div key={one.id} className="pair">
@@ -73,19 +72,19 @@ function Schedules() {
             <b>{one.name}</b>{' '}
             <span className="soft small">
               {KINDS[one.format]}, {rhythmWords(one)}
-              {one.email && `, by e-mail to ${one.by}`}
+              {one.email && `, by email to ${one.by}`}
             </span>
             <span className="soft small" style={{ display: 'block' }}>
-              Next {dayAndTime(new Date(one.next_at), zone)}.{' '}
+              Next {format.dayAndTime(new Date(one.next_at), zone)}.{' '}
               {one.last &&
                 (one.last.state === 'failed'
-                  ? `Last time it failed: ${one.last.error}`
-                  : `Last time ${one.last.done.toLocaleString('en-US')} people${one.last.mail_error ? `, not sent: ${one.last.mail_error}` : ''}.`)}
+                  ? `Last run failed: ${one.last.error}`
+                  : `Last run ${one.last.done.toLocaleString('en-US')} people${one.last.mail_error ? `, not sent: ${one.last.mail_error}` : ''}.`)}
               {one.error && ` ${one.error}`}
             </span>
           </span>
           <Button size="small" onClick={() => remove.mutate(one)}>
-            Stop it
+            Stop
           </Button>
         </div>
       ))}
@@ -95,23 +94,24 @@ function Schedules() {
 
 function Files() {
   const zone = useZone();
+  const format = useFormat();
   const { data: files } = useQuery({
     queryKey: ['exports', 'files'],
     queryFn: async () => (await ask('GET /exports', { query: { limit: 50 } })).items,
     refetchInterval: ({ state }) => (state.data?.some((file) => GOING.includes(file.state)) ? 1_000 : false),
   });
   return (
-    <section aria-label="Of the last week">
+    <section aria-label="Last 7 days">
       <div className="group">
-        <h2>Of the last week</h2>
+        <h2>Last 7 days</h2>
       </div>
-      {files?.length === 0 && <p className="soft small">No file was written in the last week.</p>}
+      {files?.length === 0 && <p className="soft small">No exports in the last 7 days.</p>}
       {files?.map((file) => (
         <div key={file.id} className="pair">
           <span>
             <b>{KINDS[file.format]}</b> <span className={file.state === 'failed' ? 'late small' : 'small'}>{outcome(file)}</span>
             <span className="soft small" style={{ display: 'block' }}>
-              {dayAndTime(new Date(file.made_at), zone)}, {file.by ?? 'a program'}
+              {format.dayAndTime(new Date(file.made_at), zone)}, {file.by ?? 'a program'}
             </span>
           </span>
           {file.state === 'done' && (

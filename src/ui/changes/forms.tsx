@@ -11,17 +11,17 @@ import { Checkbox, Radio, Select } from '../kit';
 
 export type BulkActionForm = Exclude<BulkActionInput['kind'], `delete_${string}` | 'hand_on'> | 'archive';
 export const TITLES: Record<BulkActionForm, string> = {
-  tags: 'Tag them',
-  horizon: 'Set the horizon',
-  stage: 'Set the stage',
-  owner: 'Hand them to an agent',
-  campaign: 'Put them into a campaign',
-  call_list: 'Put them on the call list',
-  roles: 'Change their roles',
+  tags: 'Tags',
+  horizon: 'Set horizon',
+  stage: 'Set stage',
+  owner: 'Hand to an agent',
+  campaign: 'Add to a campaign',
+  call_list: 'Add to the call list',
+  roles: 'Change roles',
   field: 'Set a field',
   permission: 'Record a permission',
-  archive: 'Archive them',
-  delete: 'Delete them',
+  archive: 'Archive',
+  delete: 'Delete',
 };
 type Set = (change: BulkActionInput | null) => void;
 
@@ -90,8 +90,8 @@ export function ChangeForm({ doing, onChange }: { doing: BulkActionForm; onChang
     case 'delete':
       return (
         <p>
-          They leave every list, their campaigns end, and messages that wait are held. Undo brings them back; campaigns that ended
-          stay ended.
+          They’re removed from every list, their campaigns end, and pending messages are held. Undo brings them back, but
+          campaigns that ended stay ended.
         </p>
       );
   }
@@ -109,7 +109,7 @@ export function HandTo({
 }) {
   const [value, setValue] = useState<string | null>(null);
   const options: [string, string, BulkActionInput][] = [
-    ['ladder', 'By the ladder, each as if they came now', { kind: 'hand_on', roster_id: null }],
+    ['ladder', 'By the ladder, as if each came in now', { kind: 'hand_on', roster_id: null }],
     ...(vocabulary.names.roster ?? []).map(({ value: roster_id, name }): [string, string, BulkActionInput] => [
       `roster ${roster_id}`,
       `${name}, in turn`,
@@ -121,7 +121,7 @@ export function HandTo({
   ];
   return (
     <fieldset className="values">
-      <legend className="unseen">To whom</legend>
+      <legend className="unseen">Recipients</legend>
       {options.map(([key, name, change]) => (
         <label key={key} className="choice">
           <Radio
@@ -172,7 +172,7 @@ function OneOf({
           {one.name}
         </label>
       ))}
-      {!options.length && <p className="soft small">There is none yet.</p>}
+      {!options.length && <p className="soft small">None yet.</p>}
     </fieldset>
   );
 }
@@ -186,7 +186,7 @@ function Tags({ onChange }: { onChange: Set }) {
     <>
       <TagPicker
         autoFocus
-        label="Give them"
+        label="Add tags"
         chosen={add}
         onChange={(ids) => {
           setAdd(ids);
@@ -195,7 +195,7 @@ function Tags({ onChange }: { onChange: Set }) {
         mayMake
       />
       <TagPicker
-        label="Take from them"
+        label="Remove tags"
         chosen={remove}
         onChange={(ids) => {
           setRemove(ids);
@@ -221,7 +221,7 @@ function Roles({ onChange }: { onChange: Set }) {
       {CONTACT_ROLES.map((role) => (
         <label key={role} className="choice">
           <Select value={wanted[role] ?? ''} onChange={(event) => pick(role, event.target.value)} aria-label={role}>
-            <option value="">as it is</option>
+            <option value="">no change</option>
             <option value="add">becomes</option>
             <option value="remove">is no longer</option>
           </Select>{' '}
@@ -236,7 +236,7 @@ function Field({ fields, onChange }: { fields: FieldDef[]; onChange: Set }) {
   const [id, setId] = useState('');
   const field = fields.find((one) => one.id === id);
   const put = (value: string | number | boolean | string[] | null) => onChange({ kind: 'field', field_id: id, value });
-  if (!fields.length) return <p className="soft">There are no fields of your own yet. An admin makes them in Setup.</p>;
+  if (!fields.length) return <p className="soft">No custom fields yet. An admin can add them in Setup.</p>;
   return (
     <>
       <Select
@@ -315,7 +315,7 @@ function FieldValue({
   return (
     <TextField
       autoFocus
-      label={field.kind === 'yearly' ? 'Month and day, MM-DD' : 'Value (empty takes it away)'}
+      label={field.kind === 'yearly' ? 'Month and day, MM-DD' : 'Value (leave empty to clear)'}
       type={field.kind === 'date' ? 'date' : 'text'}
       onChange={(event) => onChange(event.target.value || null)}
     />
@@ -356,12 +356,12 @@ function Permission({ onChange }: { onChange: Set }) {
         >
           <option value="call">calls</option>
           <option value="text">texts</option>
-          <option value="email">e-mails</option>
+          <option value="email">emails</option>
           <option value="letter">letters</option>
         </Select>
       </div>
       <TextField
-        label="How and where they said it, for the record"
+        label="How and where they agreed, for the record"
         value={evidence}
         onChange={(event) => {
           setEvidence(event.target.value);

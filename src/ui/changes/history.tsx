@@ -3,8 +3,7 @@
 import Dialog from '@mui/material/Dialog';
 import { useQuery } from '@tanstack/react-query';
 import { refusedSentence } from '@/core/contacts';
-import { dayAndTime } from '@/core/shared';
-import { ask, useZone } from '../primitives';
+import { ask, useZone, useFormat } from '../primitives';
 import { outcomeWords, useChangeActions } from './watch';
 import { Button } from '../kit';
 
@@ -12,8 +11,8 @@ export function HistoryDialog({ onClose }: { onClose: () => void }) {
   return (
     <Dialog open onClose={onClose} aria-labelledby="history-title" fullWidth maxWidth="md">
       <div className="dialog">
-        <h1 id="history-title">History of changes</h1>
-        <p className="soft small">Undo takes back what a change did. What somebody changed since stays as they left it.</p>
+        <h1 id="history-title">Change history</h1>
+        <p className="soft small">Undo reverses a change. Anything edited since then stays as is.</p>
         <History />
         <div className="line">
           <Button onClick={onClose}>Close</Button>
@@ -25,6 +24,7 @@ export function HistoryDialog({ onClose }: { onClose: () => void }) {
 
 export function History() {
   const zone = useZone();
+  const format = useFormat();
   const { cancel, undo } = useChangeActions();
   const { data: changes } = useQuery({
     queryKey: ['changes'],
@@ -32,7 +32,7 @@ export function History() {
     refetchInterval: ({ state }) =>
       state.data?.some((change) => ['waiting', 'running', 'undoing'].includes(change.state)) ? 1_000 : false,
   });
-  if (changes?.length === 0) return <p className="empty">Nothing was changed for many yet.</p>;
+  if (changes?.length === 0) return <p className="empty">No bulk changes yet.</p>;
   return (
     <div>
       {changes?.map((change) => (
@@ -40,7 +40,7 @@ export function History() {
           <span>
             <b>{change.sentence}</b>
             <span className="soft small" style={{ display: 'block' }}>
-              {dayAndTime(new Date(change.made_at), zone)}, {change.by ?? 'a program'}.{' '}
+              {format.dayAndTime(new Date(change.made_at), zone)}, {change.by ?? 'a program'}.{' '}
               {['waiting', 'running', 'undoing'].includes(change.state)
                 ? `${change.done.toLocaleString('en-US')} of ${change.total.toLocaleString('en-US')}`
                 : outcomeWords(change)}

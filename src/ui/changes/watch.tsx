@@ -37,13 +37,13 @@ export const useChangeActions = () => {
 
 const people = (n: number): string => (n === 1 ? '1 person' : `${n.toLocaleString('en-US')} people`);
 export function outcomeWords(change: ChangeLine): string {
-  if (change.state === 'failed') return change.error ?? 'It failed.';
+  if (change.state === 'failed') return change.error ?? 'Failed.';
   if (change.state === 'undone') {
     const rest = refusedSentence(change.undo_left_alone);
-    return `Taken back for ${people(change.undone)}${rest ? `; ${rest} and stay as they are` : ''}.`;
+    return `Undone for ${people(change.undone)}${rest ? `; ${rest} and stay as they are` : ''}.`;
   }
   const rest = refusedSentence(change.left_alone);
-  return `${people(change.changed)}: ${change.sentence.charAt(0).toLowerCase()}${change.sentence.slice(1)}${change.state === 'cancelled' ? `, then cancelled after ${change.done.toLocaleString('en-US')}` : ''}${rest ? `; ${rest}` : ''}.`;
+  return `${people(change.changed)}: ${change.sentence.charAt(0).toLowerCase()}${change.sentence.slice(1)}${change.state === 'cancelled' ? `, then canceled after ${change.done.toLocaleString('en-US')}` : ''}${rest ? `; ${rest}` : ''}.`;
 }
 
 export function ChangeWatchProvider({ children }: { children: ReactNode }) {
@@ -88,7 +88,7 @@ function Watched({ id, onEnd }: { id: string; onEnd: () => void }) {
   return (
     <div className="progress panel">
       <div>
-        {change.state === 'undoing' ? 'Taking back' : 'Under way'}: {change.sentence.charAt(0).toLowerCase()}
+        {change.state === 'undoing' ? 'Undoing' : 'In progress'}: {change.sentence.charAt(0).toLowerCase()}
         {change.sentence.slice(1)}
       </div>
       <div className="line">

@@ -3,12 +3,12 @@
 import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { dayAndTime } from '@/core/shared';
-import { ask, useZone } from '../primitives';
+import { ask, useZone, useFormat } from '../primitives';
 import { Button, useToast } from '../kit';
 
 export function CalendarDialog({ onClose }: { onClose: () => void }) {
   const zone = useZone();
+  const format = useFormat();
   const queries = useQueryClient();
   const toast = useToast();
   const [url, setUrl] = useState<string | null>(null);
@@ -30,7 +30,7 @@ export function CalendarDialog({ onClose }: { onClose: () => void }) {
     onSuccess: () => {
       setUrl(null);
       after();
-      toast.tell('The address is revoked. Calendars that subscribed to it stop at their next look.');
+      toast.tell('Address revoked. Calendars subscribed to it will stop updating.');
     },
     onError: toast.fail,
   });
@@ -39,29 +39,29 @@ export function CalendarDialog({ onClose }: { onClose: () => void }) {
       <div className="dialog">
         <h1 id="calendar-title">Important dates in your calendar</h1>
         <p>
-          Birthdays, anniversaries and other days of your people, every year. Subscribe to the address in your calendar; whoever
-          knows it can read them.
+          Your contacts’ birthdays, anniversaries, and other dates, every year. Subscribe to this address in your calendar. Anyone
+          with the address can see them.
         </p>
         {data?.feed && !url && (
           <p className="soft small">
-            There is an address, made {dayAndTime(new Date(data.feed.made_at), zone)},{' '}
-            {data.feed.read_at ? `last read ${dayAndTime(new Date(data.feed.read_at), zone)}` : 'not read yet'}. It is kept as a
-            hash and cannot be shown again.
+            Address created {format.dayAndTime(new Date(data.feed.made_at), zone)},{' '}
+            {data.feed.read_at ? `last read ${format.dayAndTime(new Date(data.feed.read_at), zone)}` : 'not read yet'}. For
+            security it can’t be shown again.
           </p>
         )}
         {url && (
           <p className="because" role="status">
-            Copy it now, it is not shown again: <code style={{ overflowWrap: 'anywhere' }}>{url}</code>
+            Copy it now. It won’t be shown again: <code style={{ overflowWrap: 'anywhere' }}>{url}</code>
           </p>
         )}
         <div className="line">
           {url ? (
             <Button look="main" onClick={() => void navigator.clipboard.writeText(url).then(() => toast.tell('Copied.'))}>
-              Copy the address
+              Copy address
             </Button>
           ) : (
             <Button look="main" disabled={make.isPending} onClick={() => make.mutate()}>
-              {data?.feed ? 'Make a new address, the old one stops' : 'Make an address'}
+              {data?.feed ? 'Replace the address' : 'Create address'}
             </Button>
           )}
           {data?.feed && (

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { columnsFor, type Cell } from '@/core/columns';
 import type { FieldDef } from '@/core/segments';
 import { TagChip } from '../changes';
-import { Ago, Strokes, when } from '../primitives';
+import { Ago, Strokes, when, useFormat, useZone } from '../primitives';
 import type { Tag } from '../segments';
 import type { Contact } from './types';
 
@@ -28,10 +28,17 @@ const none = <span className="soft">–</span>;
 const DAY = 86_400_000;
 
 function Due({ at, now, zone }: { at: string; now: Date; zone: string }) {
+  const format = useFormat();
   const due = new Date(at);
-  if (due >= now) return <>{when(due, now, zone)}</>;
+  if (due >= now) return <>{when(due, now, zone, format)}</>;
   return <span className="late">overdue {Math.floor((now.getTime() - due.getTime()) / DAY) || '<1'} d</span>;
 }
+
+function Day({ at }: { at: string }) {
+  const zone = useZone();
+  return <>{useFormat().longDay(new Date(at), zone)}</>;
+}
+const PlainDay = ({ on }: { on: string }) => <>{useFormat().plainDay(on)}</>;
 
 const CELLS: { [Kind in Cell['is']]: (cell: Extract<Cell, { is: Kind }>, layout: ColumnLayout) => ReactNode } = {
   text: ({ text }) => text ?? none,
@@ -39,7 +46,8 @@ const CELLS: { [Kind in Cell['is']]: (cell: Extract<Cell, { is: Kind }>, layout:
   secret: ({ text }) => (text ? <span className="secret">{text}</span> : none),
   ago: ({ at }) => (at ? <Ago at={at} /> : <span className="soft">never</span>),
   due: ({ at }, { now, zone }) => (at ? <Due at={at} now={now} zone={zone} /> : none),
-  day: ({ at }) => new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }),
+  day: ({ at }) => <Day at={at} />,
+  date: ({ on }) => (on ? <PlainDay on={on} /> : none),
   tags: ({ ids }, { tags }) => ids.map((id) => <TagChip key={id} name={id} color={tags.get(id)?.color} />),
   horizon: ({ horizon }) => <Strokes horizon={horizon} />,
 };

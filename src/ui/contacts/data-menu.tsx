@@ -23,12 +23,12 @@ export function DataMenu({ onHistory }: { onHistory: () => void }) {
         Database
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        <MenuItem onClick={pick(() => router.push('/contacts/import'))}>Bring a file in …</MenuItem>
-        <MenuItem onClick={pick(() => router.push('/contacts/duplicates'))}>Who stands here twice …</MenuItem>
-        <MenuItem onClick={pick(() => setCalendar(true))}>Important dates in your calendar …</MenuItem>
-        <MenuItem onClick={pick(() => setFiles(true))}>Files that go out …</MenuItem>
+        <MenuItem onClick={pick(() => router.push('/contacts/import'))}>Import a file…</MenuItem>
+        <MenuItem onClick={pick(() => router.push('/contacts/duplicates'))}>Find duplicates…</MenuItem>
+        <MenuItem onClick={pick(() => setCalendar(true))}>Calendar of important dates…</MenuItem>
+        <MenuItem onClick={pick(() => setFiles(true))}>Exports…</MenuItem>
         <MenuItem onClick={pick(onHistory)}>
-          History of changes <kbd style={{ marginLeft: 12 }}>h</kbd>
+          Change history <kbd style={{ marginLeft: 12 }}>h</kbd>
         </MenuItem>
       </Menu>
       {files && <ExportsDialog onClose={() => setFiles(false)} />}

@@ -73,7 +73,7 @@ export function DetailsDialog({ contact, onClose }: { contact: ContactInFull; on
       }),
     onSuccess: () => {
       void queries.invalidateQueries();
-      toast.tell('Kept.');
+      toast.tell('Saved.');
       onClose();
     },
   });
@@ -95,15 +95,15 @@ export function DetailsDialog({ contact, onClose }: { contact: ContactInFull; on
           save.mutate();
         }}
       >
-        <h1 id="details-title">What is known</h1>
+        <h1 id="details-title">Details</h1>
         <div className="pairs">
           {field('first_name', 'First name', { autoFocus: true })}
           {field('last_name', 'Last name')}
           {field('company', 'Company')}
           {field('street', 'Street')}
-          {field('city', 'Town')}
+          {field('city', 'City')}
           {field('region', 'State')}
-          {field('postal_code', 'Postal code')}
+          {field('postal_code', 'ZIP')}
         </div>
         <div className="line" role="group" aria-label="Roles">
           {CONTACT_ROLES.map((role) => (
@@ -118,15 +118,15 @@ export function DetailsDialog({ contact, onClose }: { contact: ContactInFull; on
         </div>
         <h2>Wants</h2>
         <div className="pairs">
-          {field('price_min', 'From, whole money', { inputMode: 'numeric' })}
-          {field('price_max', 'To, whole money', { inputMode: 'numeric' })}
-          {field('bedrooms', 'Bedrooms at least')}
-          {field('bathrooms', 'Bathrooms at least')}
-          {field('areas', 'Areas: towns, postal codes')}
-          {field('kinds', 'Property kinds')}
-          {field('features', 'Features: pool, office …')}
+          {field('price_min', 'Min price', { inputMode: 'numeric' })}
+          {field('price_max', 'Max price', { inputMode: 'numeric' })}
+          {field('bedrooms', 'Min bedrooms')}
+          {field('bathrooms', 'Min bathrooms')}
+          {field('areas', 'Areas: cities, ZIP codes')}
+          {field('kinds', 'Property types')}
+          {field('features', 'Features: pool, office…')}
         </div>
-        {field('words', 'In their own words', { multiline: true })}
+        {field('words', 'In their words', { multiline: true })}
         <Dates dates={dates} onChange={setDates} />
         {vocabulary.fields.length > 0 && <h2>Fields</h2>}
         <div className="pairs">
@@ -155,7 +155,11 @@ function Dates({ dates, onChange }: { dates: Dated; onChange: (dates: Dated) => 
       <h2>Important dates</h2>
       {dates.map((date, at) => (
         <div key={at} className="line">
-          <Select aria-label="What day" value={date.kind} onChange={(event) => set(at, { kind: event.target.value as DateKind })}>
+          <Select
+            aria-label="Which date"
+            value={date.kind}
+            onChange={(event) => set(at, { kind: event.target.value as DateKind })}
+          >
             {DATE_KINDS.map((kind) => (
               <option key={kind} value={kind}>
                 {DATE_NAMES[kind]}
@@ -171,7 +175,7 @@ function Dates({ dates, onChange }: { dates: Dated; onChange: (dates: Dated) => 
           {date.kind === 'other' && (
             <TextField
               size="small"
-              label="Of what"
+              label="What for"
               value={date.label}
               onChange={(event) => set(at, { label: event.target.value })}
             />

@@ -7,12 +7,11 @@ import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { reasonsFor, type TodayGroup } from '@/core/today';
-import { shortDay } from '@/core/shared';
 import { showPhone } from '@/core/capture';
 import { CallDesk, type Call } from '../calling';
 import type { SendChannel } from '@/core/contacts';
 import { Compose } from '../messages';
-import { Ago, ask, freshKey, useHorizon, useKeys, useNow, useZone, when } from '../primitives';
+import { Ago, ask, freshKey, useHorizon, useKeys, useNow, useZone, when, useFormat } from '../primitives';
 import './contacts.css';
 import { Axes } from './stage-and-horizon';
 import { Facts } from './facts';
@@ -44,7 +43,7 @@ interface DossierProps {
 
 export function Dossier(props: DossierProps) {
   const contact = useContact(props.contactId);
-  if (contact.isPending) return <div className="dossier panel soft">Reading …</div>;
+  if (contact.isPending) return <div className="dossier panel soft">Loading…</div>;
   if (contact.isError) {
     return (
       <div className="dossier panel">
@@ -122,6 +121,7 @@ function Opened({ contact, reasons, call, readOnly, onClose, onNext }: DossierPr
 
 function Head({ contact, readOnly, onClose }: { contact: ContactInFull; readOnly?: boolean; onClose?: () => void }) {
   const zone = useZone();
+  const format = useFormat();
   return (
     <div className="head">
       <div style={{ minWidth: 0 }}>
@@ -133,7 +133,7 @@ function Head({ contact, readOnly, onClose }: { contact: ContactInFull; readOnly
         <Axes contact={contact} readOnly={readOnly} />
         <div className="soft small">
           {contact.owner &&
-            `with ${contact.owner.name}${contact.owned_since ? ` since ${shortDay(new Date(contact.owned_since), zone)}` : ''}`}
+            `with ${contact.owner.name}${contact.owned_since ? ` since ${format.shortDay(new Date(contact.owned_since), zone)}` : ''}`}
         </div>
       </div>
       <div className="soft small right">
@@ -159,7 +159,7 @@ function Head({ contact, readOnly, onClose }: { contact: ContactInFull; readOnly
 
 function CopyLine({ value, error }: { value: string; error?: string }) {
   const toast = useToast();
-  const copy = () => void navigator.clipboard?.writeText(value).then(() => toast.tell(`${value} is copied.`));
+  const copy = () => void navigator.clipboard?.writeText(value).then(() => toast.tell(`${value} copied.`));
   return (
     <div>
       <BareButton className="point" title="Copy" onClick={copy}>
@@ -190,7 +190,7 @@ function Reasons({ contact, reasons }: { contact: ContactInFull; reasons?: Reaso
         lastAnswerChannel: 'text',
         arrivedAt: new Date(contact.created_at),
         tried: contact.calls.attempts > 0,
-        ask: 'New: nobody has tried to reach them',
+        ask: 'New: not attempted yet',
         nextTouchAt: contact.next_touch ? new Date(contact.next_touch.at) : null,
         nextTouchKind: contact.next_touch?.kind ?? null,
         nextTouchNote: contact.next_touch?.note ?? null,
@@ -217,16 +217,17 @@ function Actions({
   onCall: () => void;
   onOpen: (panel: Desk) => void;
 }) {
+  const format = useFormat();
   const now = useNow();
   const zone = useZone();
-  const next = contact.next_touch ? when(new Date(contact.next_touch.at), now, zone) : 'none';
+  const next = contact.next_touch ? when(new Date(contact.next_touch.at), now, zone, format) : 'none';
   const act = (label: string, key: string, open: Desk) => (
     <Button title={`${label} (${key})`} onClick={() => onOpen(open)} disabled={busy}>
       {label} <kbd>{key}</kbd>
     </Button>
   );
   return (
-    <div className="acts" role="toolbar" aria-label="Work on this person">
+    <div className="acts" role="toolbar" aria-label="Actions">
       <Button look="main" title="Call (c)" onClick={onCall} disabled={busy}>
         Call <kbd>c</kbd>
       </Button>

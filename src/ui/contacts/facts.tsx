@@ -2,14 +2,14 @@
 /** What is known about a contact, beside the timeline: wants, what they permit, follow-up, calls, place, tags. */
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { dayAndTime, howLong, plainDay, shortDay } from '@/core/shared';
+import { howLong } from '@/core/shared';
 import { CHANNELS, DATE_NAMES, type Channel } from '@/core/contacts';
 import { DetailsDialog } from './details';
 import { Household } from './household';
 import { Merges } from './merges';
 import { Permissions } from './permissions';
 import { ContactTags } from './tags';
-import { ask, NO_WORDS, useKeys, useNow, useVocabulary, useZone, when } from '../primitives';
+import { ask, NO_WORDS, useKeys, useNow, useVocabulary, useZone, when, useFormat } from '../primitives';
 import { useEnrollments, type ContactInFull } from './types';
 import { Button, Select, useToast } from '../kit';
 
@@ -17,6 +17,7 @@ const money = (value: unknown): string | null => (typeof value === 'number' ? va
 const list = (value: unknown): string => (Array.isArray(value) ? value.join(', ') : '');
 
 function Wants({ wants }: { wants: Record<string, unknown> }) {
+  const format = useFormat();
   const price = [money(wants.price_min), money(wants.price_max)];
   const lines = [
     [
@@ -27,13 +28,13 @@ function Wants({ wants }: { wants: Record<string, unknown> }) {
       .filter(Boolean)
       .join(', '),
     [list(wants.areas), list(wants.features)].filter(Boolean).join(' · '),
-    typeof wants.move_by === 'string' ? `Moves by ${plainDay(wants.move_by)}` : '',
+    typeof wants.move_by === 'string' ? `Moves by ${format.plainDay(wants.move_by)}` : '',
     typeof wants.words === 'string' ? wants.words : '',
   ].filter(Boolean);
   return (
     <section>
       <h2>Wants</h2>
-      {lines.length ? lines.map((line) => <div key={line}>{line}</div>) : <div className="soft small">Not told yet</div>}
+      {lines.length ? lines.map((line) => <div key={line}>{line}</div>) : <div className="soft small">Not known yet</div>}
     </section>
   );
 }
@@ -45,11 +46,12 @@ function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: bo
   const queries = useQueryClient();
   const toast = useToast();
   const zone = useZone();
+  const format = useFormat();
   const now = useNow();
   const stop = useMutation({
     mutationFn: (id: string) => ask('POST /enrollments/{id}/stop', { params: { id } }),
     onSuccess: () => {
-      toast.tell('The campaign has stopped for them.');
+      toast.tell('Stopped the campaign for them.');
       void queries.invalidateQueries();
     },
     onError: toast.fail,
@@ -61,13 +63,13 @@ function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: bo
   };
   const enrol = useMutation({
     mutationFn: (id: string) => ask('POST /contacts/{id}/enrollments', { params: { id: contactId }, body: { campaign_id: id } }),
-    onSuccess: () => after('They are in the campaign.'),
+    onSuccess: () => after('Added to the campaign.'),
     onError: toast.fail,
   });
   const hold = useMutation({
     mutationFn: (next: boolean) => ask('PUT /contacts/{id}/campaigns-held', { params: { id: contactId }, body: { held: next } }),
     onSuccess: (_, next) =>
-      after(next ? 'All campaigns are held for them.' : 'Campaigns go on for them.', () => hold.mutate(!next)),
+      after(next ? 'All campaigns are on hold for them.' : 'Campaigns go on for them.', () => hold.mutate(!next)),
     onError: toast.fail,
   });
   return (
@@ -81,7 +83,7 @@ function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: bo
               {one.campaign.name}{' '}
               <span className="soft">
                 {one.next &&
-                  `next: ${CHANNELS[one.next.channel as Channel].name} ${when(new Date(one.next.at), now, zone)}, ${dayAndTime(new Date(one.next.at), zone).slice(-5)}${one.next.waits ? ', waits' : ''}`}
+                  `next: ${CHANNELS[one.next.channel as Channel].name} ${when(new Date(one.next.at), now, zone, format)}, ${format.time(new Date(one.next.at), zone)}${one.next.waits ? ', waits' : ''}`}
               </span>{' '}
               {!readOnly && (
                 <Button size="small" style={{ padding: '0 7px' }} onClick={() => stop.mutate(one.id)}>
@@ -94,16 +96,16 @@ function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: bo
           )}
         </div>
       ))}
-      {held && <div className="late small">All campaigns are held for them</div>}
+      {held && <div className="late small">All campaigns are on hold for them</div>}
       {!readOnly && (
         <div className="beside">
           <Select
-            aria-label="Put into a campaign"
+            aria-label="Add to a campaign"
             value=""
             disabled={enrol.isPending}
             onChange={(event) => event.target.value && enrol.mutate(event.target.value)}
           >
-            <option value="">Put into …</option>
+            <option value="">Add to…</option>
             {(vocabulary.names.campaign ?? []).map(({ value, name }) => (
               <option key={value} value={value}>
                 {name}
@@ -111,7 +113,7 @@ function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: bo
             ))}
           </Select>
           <Button size="tiny" pressed={held} onClick={() => hold.mutate(!held)}>
-            {held ? 'Let campaigns go on' : 'Hold all for them'}
+            {held ? 'Resume campaigns' : 'Hold all'}
           </Button>
         </div>
       )}
@@ -120,13 +122,14 @@ function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: bo
 }
 
 function Dates({ contact }: { contact: ContactInFull }) {
+  const format = useFormat();
   if (!contact.dates.length) return null;
   return (
     <section>
       <h2>Important dates</h2>
       {contact.dates.map((date, at) => (
         <div key={at} className="small">
-          {dayShown(date.on)} <span className="soft">{date.label || DATE_NAMES[date.kind]}</span>
+          {format.plainDay(date.on)} <span className="soft">{date.label || DATE_NAMES[date.kind]}</span>
         </div>
       ))}
     </section>
@@ -158,24 +161,16 @@ const shownValue = (value: unknown): string =>
         : typeof value === 'number'
           ? value.toLocaleString('en-US')
           : String(value);
-/** `12 Apr 1985`, or `12 Apr` without a year. */
-const dayShown = (on: string): string => {
-  const known = !on.startsWith('-');
-  return new Date(`${known ? on : `2000${on.slice(1)}`}T12:00:00Z`).toLocaleDateString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    ...(known ? { year: 'numeric' } : {}),
-  });
-};
 
 export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
   const zone = useZone();
+  const format = useFormat();
   const [editing, setEditing] = useState(false);
   useKeys({ d: () => setEditing(true) }, !readOnly && !editing);
   const { calls, place } = contact;
   const address = [place.street, place.city, place.postal_code].filter(Boolean).join(', ');
   return (
-    <aside className="facts" aria-label="What is known">
+    <aside className="facts" aria-label="Details">
       <Wants wants={contact.wants} />
       <Permissions contact={contact} readOnly={readOnly} />
       <FollowUp contact={contact} readOnly={readOnly} />
@@ -185,20 +180,20 @@ export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly?
           {calls.attempts === 0
             ? 'Never called'
             : `${calls.attempts} ${calls.attempts === 1 ? 'try' : 'tries'}, ${calls.reached === 0 ? 'never reached' : `reached ${calls.reached === 1 ? 'once' : `${calls.reached} times`}`}`}
-          {calls.talk_seconds > 0 && <span className="soft">, {howLong(calls.talk_seconds * 1000)} of talk</span>}
+          {calls.talk_seconds > 0 && <span className="soft">, {howLong(calls.talk_seconds * 1000)} talk time</span>}
         </div>
       </section>
       {address && (
         <section>
-          <h2>Lives at</h2>
+          <h2>Address</h2>
           <div className="small secret">{address}</div>
-          {contact.time_zone !== zone && <div className="soft small">their time zone: {contact.time_zone.replace('_', ' ')}</div>}
+          {contact.time_zone !== zone && <div className="soft small">time zone: {contact.time_zone.replace('_', ' ')}</div>}
         </section>
       )}
       <section>
-        <h2>Came from</h2>
+        <h2>Lead source</h2>
         <div className="small">
-          {contact.source ?? 'unknown'}, <span className="soft">{shortDay(new Date(contact.created_at), zone)}</span>
+          {contact.source ?? 'unknown'}, <span className="soft">{format.shortDay(new Date(contact.created_at), zone)}</span>
         </div>
       </section>
       <ContactTags contact={contact} readOnly={readOnly} />
@@ -208,8 +203,8 @@ export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly?
       {!readOnly && <Merges contactId={contact.id} />}
       {!readOnly && (
         <section>
-          <Button size="small" title="Change name, home, roles, wants, dates, fields (d)" onClick={() => setEditing(true)}>
-            Change what is known
+          <Button size="small" title="Edit contact (d)" onClick={() => setEditing(true)}>
+            Edit contact
           </Button>
         </section>
       )}

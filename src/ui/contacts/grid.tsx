@@ -159,7 +159,7 @@ function Head({ columns, layout, onLook, chosen, total, rows, onToggleAll }: Pro
         <th className="tick">
           <Checkbox
             checked={all}
-            aria-label={`Choose the ${rows.length} that are loaded of ${total}`}
+            aria-label={`Select the ${rows.length} loaded of ${total}`}
             onChange={onToggleAll}
             disabled={!rows.length}
           />
@@ -175,7 +175,7 @@ function Head({ columns, layout, onLook, chosen, total, rows, onToggleAll }: Pro
             <BareButton
               className="sorter"
               draggable
-              title={`${column.sort ? 'Sort by it. ' : ''}Drag to move; with the keyboard shift and an arrow.`}
+              title={`${column.sort ? 'Sort. ' : ''}Drag to move, or press Shift and an arrow key.`}
               onDragStart={() => (dragged.current = column.key)}
               onDragEnd={() => (dragged.current = null)}
               onClick={() => sortBy(column)}

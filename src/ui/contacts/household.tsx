@@ -19,7 +19,7 @@ export function Household({ contact, readOnly }: { contact: ContactInFull; readO
     onSuccess: (_, other) => {
       setAdding(false);
       after();
-      toast.tell(`${other.name} shares the household now.`, () => leave.mutate(other));
+      toast.tell(`${other.name} added to the household.`, () => leave.mutate(other));
     },
     onError: toast.fail,
   });
@@ -27,7 +27,7 @@ export function Household({ contact, readOnly }: { contact: ContactInFull; readO
     mutationFn: ({ id }: { id: string; name: string }) => ask('DELETE /contacts/{id}/household', { params: { id } }),
     onSuccess: (_, other) => {
       after();
-      toast.tell(`${other.name} is out of the household.`, () => join.mutate(other));
+      toast.tell(`${other.name} removed from the household.`, () => join.mutate(other));
     },
     onError: toast.fail,
   });
@@ -44,17 +44,17 @@ export function Household({ contact, readOnly }: { contact: ContactInFull; readO
             <Button
               size="small"
               style={{ padding: '0 7px' }}
-              aria-label={`Take ${one.name} out of the household`}
+              aria-label={`Take ${one.name} from the household`}
               onClick={() => leave.mutate(one)}
             >
-              Take out
+              Remove
             </Button>
           )}
         </div>
       ))}
       {!readOnly && !adding && (
         <Button look="text" className="small" onClick={() => setAdding(true)}>
-          {contact.household.length ? 'Add another' : 'Add a spouse or partner'}
+          {contact.household.length ? 'Add another' : 'Add spouse or partner'}
         </Button>
       )}
       {adding && (
@@ -93,7 +93,7 @@ function Find({
         autoFocus
         width="100%"
         aria-label="Who shares the household"
-        placeholder="Name, e-mail or phone"
+        placeholder="Name, email or phone"
         value={q}
         onChange={(event) => setQ(event.target.value)}
         onKeyDown={(event) => {
@@ -113,7 +113,7 @@ function Find({
           ))}
         </div>
       )}
-      {q.trim().length > 1 && data && !found.length && <p className="soft small">Nobody is called so.</p>}
+      {q.trim().length > 1 && data && !found.length && <p className="soft small">No matches.</p>}
     </div>
   );
 }

@@ -165,8 +165,8 @@ export function ContactsArea({
         {list.settled && rows.length === 0 && (
           <p className="empty">
             {key !== '{}'
-              ? 'Nobody is found. Take a condition out, or try fewer letters.'
-              : 'No contacts yet. Press n to add the first lead, bring a file in, or hand the address of your public page around.'}
+              ? 'No matches. Remove a condition, or try fewer letters.'
+              : 'No contacts yet. Press n to add your first lead, import a file, or share your public page.'}
           </p>
         )}
       </section>
@@ -259,7 +259,7 @@ function Count({
         {capped ? '+' : ''}
       </b>{' '}
       {total === 1 ? 'person' : 'people'}
-      {approximate && <span className="soft small">, spelt alike</span>}
+      {approximate && <span className="soft small">, similar spelling</span>}
     </div>
   );
 }
@@ -273,7 +273,7 @@ function SearchField({ asked, onSearch }: { asked: string; onSearch: (q: string)
       type="search"
       width={250}
       aria-label="Search contacts"
-      placeholder="Name, phone, e-mail, town, tag"
+      placeholder="Name, phone, email, city, tag"
       value={typed ?? asked}
       onBlur={() => setTyped(null)}
       onChange={(event) => {

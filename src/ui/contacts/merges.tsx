@@ -1,15 +1,16 @@
 'use client';
 /** Whom a contact was merged with, and the way back. */
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { shortDay, type Jsoned } from '@/core/shared';
+import { type Jsoned } from '@/core/shared';
 import type { MergeView } from '@/core/duplicates';
-import { ask, freshKey, useZone } from '../primitives';
+import { ask, freshKey, useZone, useFormat } from '../primitives';
 import { Button, useToast } from '../kit';
 
 type Merge = Jsoned<MergeView>;
 
 export function Merges({ contactId }: { contactId: string }) {
   const zone = useZone();
+  const format = useFormat();
   const queries = useQueryClient();
   const toast = useToast();
   const { data: merges } = useQuery({
@@ -19,7 +20,7 @@ export function Merges({ contactId }: { contactId: string }) {
   const apart = useMutation({
     mutationFn: ({ id }: Merge) => ask('POST /merges/{id}/undo', { params: { id }, headers: freshKey() }),
     onSuccess: (_, { gone }) => {
-      toast.tell(`${gone} stands on their own again, with everything that was theirs.`);
+      toast.tell(`${gone} is a separate contact again, with everything that was theirs.`);
       void queries.invalidateQueries();
     },
     onError: toast.fail,
@@ -33,12 +34,12 @@ export function Merges({ contactId }: { contactId: string }) {
           <span>
             {merge.gone}{' '}
             <span className="soft">
-              {shortDay(new Date(merge.at), zone)}
+              {format.shortDay(new Date(merge.at), zone)}
               {merge.by && `, ${merge.by}`}
             </span>
           </span>
           <Button size="small" style={{ padding: '0 7px' }} disabled={apart.isPending} onClick={() => apart.mutate(merge)}>
-            Take apart
+            Separate
           </Button>
         </div>
       ))}

@@ -12,11 +12,11 @@ interface Choice {
   at: (now: Date, zone: string) => Date | null;
 }
 const CHOICES: Choice[] = [
-  { key: '1', name: 'In three hours', at: (now) => new Date(now.getTime() + 3 * HOUR) },
-  { key: '2', name: 'Tomorrow at ten', at: (now, zone) => localInstant(now, zone, 1, '10:00') },
-  { key: '3', name: 'In three days', at: (now, zone) => localInstant(now, zone, 3, '10:00') },
+  { key: '1', name: 'In 3 hours', at: (now) => new Date(now.getTime() + 3 * HOUR) },
+  { key: '2', name: 'Tomorrow at 10 AM', at: (now, zone) => localInstant(now, zone, 1, '10:00') },
+  { key: '3', name: 'In 3 days', at: (now, zone) => localInstant(now, zone, 3, '10:00') },
   { key: '4', name: 'In a week', at: (now, zone) => localInstant(now, zone, 7, '10:00') },
-  { key: '5', name: 'By rhythm', at: () => null },
+  { key: '5', name: 'By check-in rhythm', at: () => null },
 ];
 
 export function NextTouch({ contactId, onClose }: { contactId: string; onClose: (set: boolean) => void }) {
@@ -56,14 +56,14 @@ export function NextTouch({ contactId, onClose }: { contactId: string; onClose: 
         <DateField label="Date" value={day} onChange={setDay} />
         <TimeField label="Time" value={time} onChange={(next) => next && setTime(next)} />
         <Input
-          aria-label="What was promised"
-          placeholder="What was promised"
+          aria-label="What you promised"
+          placeholder="What you promised"
           value={note}
           onChange={(event) => setNote(event.target.value)}
           grow
         />
-        <label className="choice small" title="Campaigns that end with an answer end with an appointment too">
-          <Checkbox checked={appointment} onChange={(event) => setAppointment(event.target.checked)} /> an appointment
+        <label className="choice small" title="Campaigns that end on a reply end on appointment too">
+          <Checkbox checked={appointment} onChange={(event) => setAppointment(event.target.checked)} /> appointment
         </label>
         <Button
           disabled={!day || set.isPending}

@@ -65,7 +65,7 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
           <Select aria-label="How long you talked" value={minutes} onChange={(event) => setMinutes(Number(event.target.value))}>
             {MINUTES.map((one) => (
               <option key={one} value={one}>
-                {one === 0 ? 'and nobody answered' : `and we talked for ${one} ${one === 1 ? 'minute' : 'minutes'}`}
+                {one === 0 ? 'and no one answered' : `and we talked for ${one} ${one === 1 ? 'minute' : 'minutes'}`}
               </option>
             ))}
           </Select>
@@ -73,7 +73,7 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
       </div>
       <div className="line">
         <Button type="submit" look="main" disabled={save.isPending || empty}>
-          {called ? 'Keep the call' : 'Keep the note'} <kbd>Ctrl Enter</kbd>
+          {called ? 'Save call' : 'Save note'} <kbd>Ctrl Enter</kbd>
         </Button>
         <Button onClick={onClose}>Later</Button>
       </div>

@@ -4,9 +4,9 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { capitalized, dayAndTime } from '@/core/shared';
+import { capitalized } from '@/core/shared';
 import { CHANNEL_KEYS, CHANNELS, type Channel } from '@/core/contacts';
-import { ask, useZone } from '../primitives';
+import { ask, useZone, useFormat } from '../primitives';
 import type { ContactInFull } from './types';
 import './contacts.css';
 import { BareButton, Button, ErrorMessage, FormEnd, Radio, useToast } from '../kit';
@@ -15,13 +15,14 @@ const SAID = { granted: ['yes', 'good'], withdrawn: ['no', 'late'], unknown: ['n
 
 export function Permissions({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
   const zone = useZone();
+  const format = useFormat();
   const [asked, setAsked] = useState<Channel | null>(null);
   const latest = [...contact.permission_details].sort((a, b) => (b.at ?? '').localeCompare(a.at ?? ''))[0];
   return (
     <section>
-      <h2>May we</h2>
+      <h2>Permissions</h2>
       {contact.do_not_contact && <div className="late strong">Do not contact</div>}
-      {contact.household_do_not_contact && <div className="late strong">Do not contact the household</div>}
+      {contact.household_do_not_contact && <div className="late strong">Do not contact household</div>}
       <div className="small permits">
         {CHANNEL_KEYS.map((channel) => {
           const [word, look] = SAID[contact.permissions[channel]];
@@ -42,7 +43,7 @@ export function Permissions({ contact, readOnly }: { contact: ContactInFull; rea
       {latest?.how && (
         <div className="soft small">
           {latest.how}
-          {latest.at && `, ${dayAndTime(new Date(latest.at), zone)}`}
+          {latest.at && `, ${format.dayAndTime(new Date(latest.at), zone)}`}
         </div>
       )}
       {!readOnly && <DoNotContact contact={contact} />}
@@ -61,9 +62,7 @@ function DoNotContact({ contact }: { contact: ContactInFull }) {
     onSuccess: (_, patch) => {
       void queries.invalidateQueries();
       const [[name, on]] = Object.entries(patch) as [[string, boolean]];
-      toast.tell(on ? 'Nothing goes there any more, by nobody.' : 'They may be contacted again.', () =>
-        set.mutate({ [name]: !on }),
-      );
+      toast.tell(on ? 'Marked do not contact.' : 'They can be contacted again.', () => set.mutate({ [name]: !on }));
     },
     onError: toast.fail,
   });
@@ -71,11 +70,11 @@ function DoNotContact({ contact }: { contact: ContactInFull }) {
   return (
     <div className="beside">
       <Button look="text" className="small" onClick={() => set.mutate({ do_not_contact: !person })}>
-        {person ? 'They may be contacted again' : 'Mark do not contact'}
+        {person ? 'Allow contact again' : 'Mark do not contact'}
       </Button>
       {(contact.household.length > 0 || household) && (
         <Button look="text" className="small" onClick={() => set.mutate({ household_do_not_contact: !household })}>
-          {household ? 'The household may be contacted again' : 'Mark the household'}
+          {household ? 'Allow contact with the household again' : 'Mark the whole household'}
         </Button>
       )}
     </div>
@@ -92,7 +91,7 @@ function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: C
   const save = useMutation({
     mutationFn: () => ask('PUT /contacts/{id}/permissions', { params: { id: contact.id }, body: { channel, state, evidence } }),
     onSuccess: () => {
-      toast.tell(`${capitalized(CHANNELS[channel].name)}: ${state === 'granted' ? 'yes' : 'no'} is on record.`);
+      toast.tell(`${capitalized(CHANNELS[channel].name)}: ${state === 'granted' ? 'yes' : 'no'} recorded.`);
       void queries.invalidateQueries();
       onClose();
     },
@@ -125,12 +124,7 @@ function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: C
           slotProps={{ htmlInput: { maxLength: 500 } }}
         />
         <ErrorMessage error={save.error} />
-        <FormEnd
-          does="Put it on record"
-          busy={save.isPending}
-          may={state !== 'granted' || Boolean(evidence.trim())}
-          onCancel={onClose}
-        />
+        <FormEnd does="Record" busy={save.isPending} may={state !== 'granted' || Boolean(evidence.trim())} onCancel={onClose} />
       </form>
     </Dialog>
   );

@@ -52,7 +52,7 @@ function Choices({ contact }: { contact: ContactInFull }) {
     const before = contact.stage.key;
     let reason: Record<string, string> = {};
     if (stepOf(stage) === 'archived') {
-      const why = window.prompt('Why is this person archived?');
+      const why = window.prompt('Why are you archiving this contact?');
       if (!why?.trim()) return;
       reason = { archived_because: why };
     }
@@ -61,7 +61,7 @@ function Choices({ contact }: { contact: ContactInFull }) {
       {
         onSuccess: () =>
           toast.tell(
-            `${nameOfStage(stage)} now.${isFollowedUp(stage) ? '' : ' Follow-up by campaigns has ended.'}`,
+            `${nameOfStage(stage)} now.${isFollowedUp(stage) ? '' : ' Campaigns ended.'}`,
             before === 'archived' ? undefined : () => change.mutate({ stage: before }),
           ),
       },

@@ -23,7 +23,7 @@ export function ContactTags({ contact, readOnly }: { contact: ContactInFull; rea
     const before = contact.tags;
     save.mutate(
       before.filter((one) => one !== name),
-      { onSuccess: () => toast.tell(`“${name}” is taken away.`, () => save.mutate(before)) },
+      { onSuccess: () => toast.tell(`“${name}” removed.`, () => save.mutate(before)) },
     );
   };
   return (
@@ -34,7 +34,7 @@ export function ContactTags({ contact, readOnly }: { contact: ContactInFull; rea
       ))}
       {!readOnly && !adding && (
         <Button size="small" style={{ padding: '0 8px' }} onClick={() => setAdding(true)}>
-          + tag
+          + Tag
         </Button>
       )}
       {adding && (
@@ -48,7 +48,7 @@ export function ContactTags({ contact, readOnly }: { contact: ContactInFull; rea
           <TagPicker
             autoFocus
             mayMake
-            label="Give a tag"
+            label="Add a tag"
             chosen={[]}
             onChange={([id]) => {
               const tag = queries.getQueryData<{ id: string; name: string }[]>(['tags'])?.find((one) => one.id === id);

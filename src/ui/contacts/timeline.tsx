@@ -1,10 +1,10 @@
 'use client';
 /** What happened to a contact, newest first: the glyph says how, the words say what, below them who and why. */
 import { useState } from 'react';
-import { clockTime, localDay, shortDay, dayAndTime } from '@/core/shared';
+import { localDay } from '@/core/shared';
 import { ACTIVITIES, detailOf } from '@/core/contacts';
 import { showPhone } from '@/core/capture';
-import { Glyph, useNow, useZone } from '../primitives';
+import { Glyph, useNow, useZone, useFormat } from '../primitives';
 import { useTimeline } from './types';
 import { Button } from '../kit';
 
@@ -15,19 +15,20 @@ export function Timeline({ contactId }: { contactId: string }) {
   const timeline = useTimeline(contactId, limit);
   const now = useNow();
   const zone = useZone();
+  const format = useFormat();
   const today = localDay(now, zone).start;
-  if (timeline.isPending) return <p className="soft small">Reading …</p>;
+  if (timeline.isPending) return <p className="soft small">Loading…</p>;
   if (timeline.isError) return <p className="late small">{timeline.error.message}</p>;
   return (
     <div>
-      <h2>What happened</h2>
+      <h2>Timeline</h2>
       <ol style={{ listStyle: 'none', margin: 0, padding: 0 }}>
         {timeline.data.items.map((line) => {
           const at = new Date(line.at);
           return (
             <li key={line.id} className="ev">
-              <time className="soft small nowrap" dateTime={line.at} title={dayAndTime(at, zone)} suppressHydrationWarning>
-                {at >= today ? clockTime(at, zone) : shortDay(at, zone)}
+              <time className="soft small nowrap" dateTime={line.at} title={format.dayAndTime(at, zone)} suppressHydrationWarning>
+                {at >= today ? format.time(at, zone) : format.shortDay(at, zone)}
               </time>
               <span
                 className="k"

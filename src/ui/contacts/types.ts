@@ -12,10 +12,7 @@ export type TimelineLine = Jsoned<TimelineItem>;
 export type Enrollment = Jsoned<EnrollmentView>;
 
 export const nameOf = (contact: { first_name: string; last_name: string; emails?: string[]; phones?: string[] }): string =>
-  `${contact.first_name} ${contact.last_name}`.trim() ||
-  contact.emails?.[0] ||
-  showPhone(contact.phones?.[0] ?? '') ||
-  'Nameless';
+  `${contact.first_name} ${contact.last_name}`.trim() || contact.emails?.[0] || showPhone(contact.phones?.[0] ?? '') || 'No name';
 
 export const useContact = (id: string) =>
   useQuery({

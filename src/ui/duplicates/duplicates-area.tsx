@@ -14,7 +14,7 @@ type Pair = Jsoned<PairView>;
 const LABELS: Record<MergeChoice, string> = {
   name: 'Name',
   company: 'Company',
-  place: 'Lives at',
+  place: 'Address',
   stage: 'Stage',
   horizon: 'Horizon',
   owner: 'Agent',
@@ -53,31 +53,29 @@ export function DuplicatesArea() {
       <div className="headline">
         <div>
           <h1>
-            {pairs
-              ? `${(scan.data?.pairs ?? pairs.length).toLocaleString('en-US')} pairs who may be one person`
-              : 'Who stands here twice'}
+            {pairs ? `${(scan.data?.pairs ?? pairs.length).toLocaleString('en-US')} possible duplicates` : 'Find duplicates'}
           </h1>
           <p className="soft small">
-            The surest first. Merging keeps everything of both and can be taken back; of permissions the stricter wins.
+            Most likely first. Merging keeps everything from both and can be undone. The stricter permission wins.
           </p>
         </div>
         <div className="line">
           <Button disabled={going || again.isPending} onClick={() => again.mutate()}>
-            {scan.data?.state === 'never' ? 'Look for them' : 'Look again'}
+            {scan.data?.state === 'never' ? 'Find duplicates' : 'Search again'}
           </Button>
-          <LinkButton href="/contacts">To the contacts</LinkButton>
+          <LinkButton href="/contacts">Back to contacts</LinkButton>
         </div>
       </div>
       {going && (
         <p role="status" className="empty">
-          Looking through everybody …
+          Searching all contacts…
         </p>
       )}
       {scan.data?.state === 'failed' && <p className="late">{scan.data.error}</p>}
       {scan.data?.state === 'never' && (
-        <p className="empty">Nobody looked yet. It takes some seconds, also with many contacts.</p>
+        <p className="empty">Not searched yet. It takes a few seconds, even with many contacts.</p>
       )}
-      {pairs?.length === 0 && <p className="empty good">Nobody stands here twice, as far as names and places tell.</p>}
+      {pairs?.length === 0 && <p className="empty good">No duplicates found.</p>}
       {pairs && pairs.length > 0 && (
         <Review key={`${pairs[0]!.one.id} ${pairs[0]!.other.id}`} pair={pairs[0]!} rest={pairs.slice(1)} />
       )}
@@ -105,7 +103,7 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
         headers: freshKey(),
       }),
     onSuccess: ({ merge_id }) => {
-      toast.tell(`${shown.name(survivor)} is one person now.`, () => apart.mutate(merge_id));
+      toast.tell(`${shown.name(survivor)} merged.`, () => apart.mutate(merge_id));
       after();
     },
     onError: toast.fail,
@@ -133,12 +131,12 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
           <tr>
             <th />
             <th>
-              Stays: {shown.name(survivor)} <span className="soft">since {survivor.created_at.slice(0, 10)}</span>
+              Keep: {shown.name(survivor)} <span className="soft">since {survivor.created_at.slice(0, 10)}</span>
             </th>
             <th>
-              Goes into it: {shown.name(gone)} <span className="soft">since {gone.created_at.slice(0, 10)}</span>{' '}
+              Merge in: {shown.name(gone)} <span className="soft">since {gone.created_at.slice(0, 10)}</span>{' '}
               <Button size="small" onClick={() => setSwapped(!swapped)}>
-                Other way round
+                Swap
               </Button>
             </th>
           </tr>
@@ -177,7 +175,7 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
           ).map(([label, text]) => (
             <tr key={label}>
               <td className="soft">
-                {label} <span className="small">kept of both</span>
+                {label} <span className="small">kept from both</span>
               </td>
               <td className="secret">{text(survivor) || '–'}</td>
               <td className="secret">{text(gone) || '–'}</td>
@@ -187,13 +185,13 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
       </table>
       <div className="line" style={{ margin: '14px 0' }}>
         <Button look="main" disabled={busy} onClick={() => merge.mutate()}>
-          Merge into one <kbd>Enter</kbd>
+          Merge <kbd>Enter</kbd>
         </Button>
         <Button disabled={busy} onClick={() => different.mutate()}>
-          Two people <kbd>x</kbd>
+          Not duplicates <kbd>x</kbd>
         </Button>
         <Button disabled={busy} onClick={() => household.mutate()}>
-          Two people of one household <kbd>h</kbd>
+          Same household <kbd>h</kbd>
         </Button>
       </div>
       {rest.length > 0 && (

@@ -8,10 +8,10 @@ import '../contacts/contacts.css';
 import { Input, Select } from '../kit';
 
 const MATCHES: [ImportOptions['on_match'], string][] = [
-  ['fill', 'fill their gaps'],
-  ['update', 'let the file win'],
+  ['fill', 'fill in blanks'],
+  ['update', 'overwrite with the file'],
   ['skip', 'leave them as they are'],
-  ['new', 'make new contacts anyway'],
+  ['new', 'add as new contacts'],
 ];
 
 export function Choices({
@@ -32,7 +32,7 @@ export function Choices({
   return (
     <div className="choices">
       <label>
-        Who is here already:{' '}
+        Existing contacts:{' '}
         <Select
           value={options.on_match}
           disabled={busy}
@@ -46,20 +46,20 @@ export function Choices({
         </Select>
       </label>
       <label>
-        Doubtful rows:{' '}
+        Rows with problems:{' '}
         <Select
           value={options.doubtful}
           disabled={busy}
           onChange={(event) => onChange({ doubtful: event.target.value as ImportOptions['doubtful'] })}
         >
-          <option value="take">take what is good</option>
-          <option value="leave">leave them out, to be mended</option>
+          <option value="take">import what’s readable</option>
+          <option value="leave">skip them so you can fix them</option>
         </Select>
       </label>
       <label>
-        Stage of new people:{' '}
+        Stage for new contacts:{' '}
         <Select value={options.stage ?? ''} disabled={busy} onChange={(event) => onChange({ stage: event.target.value || null })}>
-          <option value="">New, unless the file says</option>
+          <option value="">New, unless the file says otherwise otherwise</option>
           {vocabulary.names.stage
             ?.filter(({ value }) => value !== 'archived')
             .map(({ value, name }) => (
@@ -76,7 +76,7 @@ export function Choices({
           disabled={busy}
           onChange={(event) => onChange({ owner_id: event.target.value || null })}
         >
-          <option value="">me, unless the file says</option>
+          <option value="">me, unless the file says otherwise otherwise</option>
           {users.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -85,7 +85,7 @@ export function Choices({
         </Select>
       </label>
       <label>
-        Tags for all:{' '}
+        Tags for everyone:{' '}
         <Input
           value={tags}
           placeholder="spring list"
@@ -104,7 +104,7 @@ export function Choices({
         Lead source:{' '}
         <Input
           value={source}
-          placeholder="unless the file says"
+          placeholder="unless the file says otherwise"
           onChange={(event) => setSource(event.target.value)}
           onBlur={() => onChange({ source: source.trim() || null })}
         />

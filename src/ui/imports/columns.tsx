@@ -33,13 +33,13 @@ export function Columns({
     );
   return (
     <details className="doubts" open={columns.length < 16}>
-      <summary>{columns.length.toLocaleString('en-US')} columns, and what each was taken for</summary>
+      <summary>{columns.length.toLocaleString('en-US')} columns and what they mean</summary>
       <table className="grid">
         <thead>
           <tr>
             <th>Heading</th>
-            <th>Taken for</th>
-            <th>Some values</th>
+            <th>Imported as</th>
+            <th>Sample values</th>
           </tr>
         </thead>
         <tbody>
@@ -66,9 +66,9 @@ export function Columns({
                     disabled={busy}
                     onChange={(event) => tell(at, { place: event.target.value || undefined })}
                   >
-                    <option value="">into the field of this name, or a note</option>
-                    {office && <option value="new">into a new field</option>}
-                    <option value="note">into a note</option>
+                    <option value="">the field with this name, or a note</option>
+                    {office && <option value="new">a new field</option>}
+                    <option value="note">a note</option>
                     {vocabulary.fields.map((field) => (
                       <option key={field.id} value={`field:${field.id}`}>
                         into “{field.name}”

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
-import { dayAndTime } from '@/core/shared';
+import { dayAndTime } from '@/core/format';
 import { ask, Problem, useZone } from '../primitives';
 import { ImportDesk } from './import-desk';
 import type { Import } from './shapes';
@@ -16,15 +16,13 @@ export function ImportArea({ users, office }: { users: { id: string; name: strin
   const id = params.get('import');
   const open = (next: string | null) => router.push(next ? `/contacts/import?import=${next}` : '/contacts/import');
   return (
-    <section aria-label="Bring a file in" className="bringing">
+    <section aria-label="Import a file" className="bringing">
       <div className="headline">
         <div>
-          <h1>Bring a file in</h1>
-          <p className="soft small">
-            CSV in any shape, XLSX, ODS or vCards. Headings are read by their meaning; nothing is changed before you have seen it.
-          </p>
+          <h1>Import a file</h1>
+          <p className="soft small">CSV, XLSX, ODS, or vCard. Nothing changes until you’ve reviewed it.</p>
         </div>
-        <LinkButton href="/contacts">To the contacts</LinkButton>
+        <LinkButton href="/contacts">Back to contacts</LinkButton>
       </div>
       {id ? (
         <ImportDesk key={id} id={id} users={users} office={office} onClose={() => open(null)} />
@@ -78,7 +76,7 @@ function Start({ onSent, onOpen }: { onSent: (made: Import) => void; onOpen: (id
           </>
         ) : (
           <p role="status">
-            Sending … <progress value={sent} max={1} aria-label="Sent" />
+            Sending… <progress value={sent} max={1} aria-label="Sent" />
           </p>
         )}
       </div>
@@ -94,11 +92,11 @@ function upload(file: File, onProgress: (share: number) => void): Promise<Import
     request.open('POST', `/api/v1/imports?name=${encodeURIComponent(file.name.slice(-200))}`);
     request.setRequestHeader('content-type', 'application/octet-stream');
     request.upload.onprogress = ({ loaded, total }) => onProgress(total ? loaded / total : 0);
-    request.onerror = () => reject(new Problem('unreachable', 'The file did not arrive. Nothing was kept; try again.', 0));
+    request.onerror = () => reject(new Problem('unreachable', 'The upload failed. Nothing was saved; try again.', 0));
     request.onload = () => {
       const answer = JSON.parse(request.responseText || '{}') as Import & { code?: string; detail?: string };
       if (request.status < 300) resolve(answer);
-      else reject(new Problem(answer.code ?? 'internal', answer.detail ?? 'The file was not taken. Try again.', request.status));
+      else reject(new Problem(answer.code ?? 'internal', answer.detail ?? 'Couldn’t use the file. Try again.', request.status));
     };
     request.send(file);
   });
@@ -106,15 +104,15 @@ function upload(file: File, onProgress: (share: number) => void): Promise<Import
 
 const STATES: Record<Import['state'], string> = {
   uploading: 'broken off',
-  looking: 'being looked through',
-  ready: 'waits for you',
+  looking: 'reading',
+  ready: 'ready to review',
   refused: 'not read',
-  waiting: 'about to begin',
+  waiting: 'starting',
   running: 'under way',
   done: 'brought in',
   cancelled: 'cancelled',
   failed: 'failed',
-  undoing: 'being taken back',
+  undoing: 'undoing',
   undone: 'taken back',
 };
 
@@ -124,11 +122,11 @@ function Earlier({ onOpen }: { onOpen: (id: string) => void }) {
     queryKey: ['imports'],
     queryFn: async () => (await ask('GET /imports', { query: { limit: 30 } })).items,
   });
-  if (!data?.length) return <p className="empty">No file was brought in yet.</p>;
+  if (!data?.length) return <p className="empty">No imports yet.</p>;
   return (
     <>
       <div className="group">
-        <h2>Earlier files</h2>
+        <h2>Past imports</h2>
       </div>
       {data.map((one) => (
         <div key={one.id} className="pair">

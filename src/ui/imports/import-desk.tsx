@@ -23,9 +23,9 @@ function formatWords(format: FileFormat): string {
     format.sheet && `sheet “${format.sheet}”`,
     format.encoding?.toUpperCase().replace('-BOM', ' with mark'),
     format.headingRow === null
-      ? 'no headings: read by the values'
+      ? 'no headings, read from the values'
       : format.headingRow
-        ? `headings in line ${format.headingRow}`
+        ? `headings in row ${format.headingRow}`
         : null,
   ]
     .filter(Boolean)
@@ -71,7 +71,7 @@ export function ImportDesk({
     onError: toast.fail,
   });
   if (error) return <p className="late">{error.message}</p>;
-  if (!data) return <p className="soft">Reading …</p>;
+  if (!data) return <p className="soft">Loading…</p>;
   return (
     <>
       <div className="group">
@@ -85,7 +85,7 @@ export function ImportDesk({
       </div>
       {data.state === 'looking' && (
         <p role="status" className="empty">
-          Looking through the file … {data.total > 0 && `${many(data.total)} rows so far`}
+          Reading the file… {data.total > 0 && `${many(data.total)} rows so far`}
         </p>
       )}
       {data.state === 'refused' && (
@@ -96,23 +96,22 @@ export function ImportDesk({
       {data.state === 'ready' && data.look && (
         <>
           <p className="because" role="status">
-            {many(data.look.rows)} people. {many(data.look.accepted)} without a question, {many(data.look.doubtful_count)}{' '}
-            doubtful.{' '}
+            {many(data.look.rows)} people. {many(data.look.accepted)} ready, {many(data.look.doubtful_count)} with problems.{' '}
             <span className="soft">
-              {data.look.known > 0 && `${many(data.look.known)} are here already. `}
-              {data.look.twice > 0 && `${many(data.look.twice)} stand in the file more than once and come in once. `}
-              {data.look.partners > 0 && `${many(data.look.partners)} partners become people of their own. `}
+              {data.look.known > 0 && `${many(data.look.known)} are already contacts. `}
+              {data.look.twice > 0 && `${many(data.look.twice)} are in the file more than once and are imported once. `}
+              {data.look.partners > 0 && `${many(data.look.partners)} partners become their own contacts. `}
               {data.look.permissions > 0
-                ? `Permissions of ${many(data.look.permissions)} are taken, with this file as evidence.`
-                : 'The file says nothing of permissions, so none are taken.'}
+                ? `Permissions of ${many(data.look.permissions)} are imported, with this file as evidence.`
+                : 'The file has no permissions, so none are imported.'}
             </span>
           </p>
           <Choices data={data} users={users} busy={change.isPending} onChange={(options) => change.mutate({ options })} />
           <div className="line" style={{ margin: '14px 0' }}>
             <Button look="main" disabled={act.isPending || change.isPending} onClick={() => act.mutate('start')}>
-              Bring in {many(data.look.rows)} people
+              Import {many(data.look.rows)} people
             </Button>
-            <Button onClick={() => act.mutate('cancel')}>Do not</Button>
+            <Button onClick={() => act.mutate('cancel')}>Cancel</Button>
           </div>
           <PreviewTable people={data.look.people} doubts={data.look.doubtful} rows={data.look.rows} />
           <Doubts data={data} />
@@ -149,7 +148,7 @@ function Doubts({ data }: { data: Import }) {
         </div>
       ))}
       {doubtful_count > doubtful.length && (
-        <p className="soft small">And {many(doubtful_count - doubtful.length)} more, in the file of what was not taken.</p>
+        <p className="soft small">And {many(doubtful_count - doubtful.length)} more in the download of skipped rows.</p>
       )}
     </details>
   );
@@ -161,14 +160,14 @@ function Progress({ data, onCancel }: { data: Import; onCancel: () => void }) {
   return (
     <div className="panel" style={{ padding: '16px 20px', marginTop: 12 }} role="status">
       <div className="line">
-        <b>{undoing ? 'Taking it back' : 'Bringing people in'}</b>
+        <b>{undoing ? 'Undoing' : 'Importing'}</b>
         <progress value={done} max={Math.max(1, data.total)} style={{ flex: 1 }} aria-label="Progress" />
         <span className="soft">
           {many(done)} of {many(data.total)}
         </span>
         {!undoing && <Button onClick={onCancel}>Cancel</Button>}
       </div>
-      <p className="soft small">It goes on when you leave this page.</p>
+      <p className="soft small">You can leave this page; the import continues.</p>
     </div>
   );
 }
@@ -179,26 +178,26 @@ function Result({ data, onUndo }: { data: Import; onUndo: () => void }) {
       {data.error && <p className="late">{data.error}</p>}
       {data.state === 'undone' ? (
         <p>
-          Taken back: {many(data.undone)} rows.
-          {data.undo_left_alone > 0 && ` ${many(data.undo_left_alone)} people stay, because somebody worked with them since.`}
+          Undone: {many(data.undone)} rows.
+          {data.undo_left_alone > 0 &&
+            ` ${many(data.undo_left_alone)} contacts stay, because someone has worked with them since.`}
         </p>
       ) : (
         <p>
-          <b>{many(data.made)} new</b>, {many(data.changed)} completed, {many(data.same)} as they were, {many(data.left_out)} not
-          taken.
-          {data.state === 'cancelled' && ` Cancelled after ${many(data.read)} of ${many(data.total)} rows.`}
-          {data.doubtful > 0 && ` Of ${many(data.doubtful)} doubtful rows what is good was taken.`}
+          <b>{many(data.made)} new</b>, {many(data.changed)} updated, {many(data.same)} unchanged, {many(data.left_out)} skipped.
+          {data.state === 'cancelled' && ` Canceled after ${many(data.read)} of ${many(data.total)} rows.`}
+          {data.doubtful > 0 && ` Of ${many(data.doubtful)} rows with problems, what’s readable was imported.`}
         </p>
       )}
       <div className="line" style={{ marginTop: 12 }}>
         {data.left_out > 0 && data.state !== 'undone' && (
           <LinkButton href={`/api/v1/imports/${data.id}/skipped`} download>
-            Download what was not taken
+            Download skipped rows
           </LinkButton>
         )}
         {data.state !== 'undone' && data.made + data.changed > 0 && (
           <Button look="warn" onClick={onUndo}>
-            Take the whole import back
+            Undo import
           </Button>
         )}
       </div>

@@ -19,7 +19,7 @@ export function PreviewTable({
     <>
       <div className="group">
         <h2>
-          As they will be, the first {people.length} of {rows.toLocaleString('en-US')}
+          Preview: first {people.length} of {rows.toLocaleString('en-US')}
         </h2>
       </div>
       <div className="file-preview">
@@ -29,8 +29,8 @@ export function PreviewTable({
               <th className="n">Row</th>
               <th>Name</th>
               <th>Phones</th>
-              <th>E-mails</th>
-              <th>Lives at</th>
+              <th>Emails</th>
+              <th>Address</th>
               <th>Roles, stage, tags</th>
               <th>More</th>
             </tr>

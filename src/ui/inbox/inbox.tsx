@@ -35,7 +35,7 @@ export function InboxArea() {
       ask('PUT /contacts/{id}/refusal', { params: { id }, body: { ends } }),
     onSuccess: (_, { ends }) => {
       void queries.invalidateQueries({ queryKey: ['answers'] });
-      toast.tell(ends ? 'Opted out. They won’t get any more messages.' : 'Campaigns go on.');
+      toast.tell(ends ? 'Opted out. They won’t get any more messages.' : 'Campaigns resumed.');
     },
     onError: toast.fail,
   });
@@ -55,8 +55,8 @@ export function InboxArea() {
       <section aria-label="Inbox">
         <div className="headline">
           <div>
-            <h1>What people wrote</h1>
-            <p className="soft">All answers by text and e-mail, by person. Answering or calling marks them as read.</p>
+            <h1>Inbox</h1>
+            <p className="soft">Replies by text and email, by contact. Replying or calling marks them as read.</p>
           </div>
           <div className="beside" role="group" aria-label="Which">
             <Button size="small" pressed={unread} onClick={() => setUnread(true)}>
@@ -69,15 +69,13 @@ export function InboxArea() {
         </div>
         <ErrorMessage error={list.error} />
         {list.isSuccess && rows.length === 0 && (
-          <p className="empty">
-            {unread ? 'Everything is read.' : 'Nobody has written yet. What comes by text and e-mail will stand here.'}
-          </p>
+          <p className="empty">{unread ? 'You’re all caught up.' : 'No messages yet. Replies by text and email show up here.'}</p>
         )}
         {rows.map((row) => (
           <div key={row.contact_id} className={`answer${row.contact_id === current ? ' sel' : ''}${row.unread ? ' unread' : ''}`}>
             <BareButton className="row" onClick={() => setChosen(row.contact_id)} aria-current={row.contact_id === current}>
               <span className="l">
-                <span className="strong">{row.name || 'Somebody'}</span>{' '}
+                <span className="strong">{row.name || 'Someone'}</span>{' '}
                 {row.unread_n > 1 && <span className="tag">{row.unread_n} new</span>}
                 <span className="soft small"> {row.owner_name}</span>
                 <span className="words" dir="auto">

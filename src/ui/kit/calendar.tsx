@@ -5,7 +5,7 @@ import { DateTime, Info, Settings, type WeekSettings } from 'luxon';
 import { AdapterLuxon } from '@mui/x-date-pickers/AdapterLuxon';
 import { DateCalendar } from '@mui/x-date-pickers/DateCalendar';
 import { LocalizationProvider } from '@mui/x-date-pickers/LocalizationProvider';
-import { useFormat } from './format';
+import { useFormat } from '../primitives';
 
 /** The adapter asks Luxon where weeks begin, and Luxon what stands here. */
 function beginWeeksOn(firstDay: number, locale: string): void {

@@ -1,9 +1,9 @@
 /** Days and times in the spelling of whoever types them, shown as they were understood, refused in a sentence. */
 import { useState } from 'react';
 import { screen, waitFor } from '@testing-library/react';
-import { ClockProvider } from '../primitives';
+import { ClockProvider, FormatProvider } from '../primitives';
 import { show } from '../../../tests/harness/render';
-import { DateField, FormatProvider, TimeField } from '.';
+import { DateField, TimeField } from '.';
 
 const given = jest.fn();
 function Fields({ yearless = false, first = null }: { yearless?: boolean; first?: string | null }) {

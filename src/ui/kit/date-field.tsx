@@ -6,9 +6,8 @@ import Popover from '@mui/material/Popover';
 import { CalendarDays } from 'lucide-react';
 import { readDay, readTime } from '@/core/format';
 import { localDate } from '@/core/shared';
-import { useNow, useZone } from '../primitives';
+import { useFormat, useNow, useZone } from '../primitives';
 import { Button } from './button';
-import { useFormat } from './format';
 import { TypedField, type TypedFieldProps } from './typed-field';
 
 /** The calendar comes when it is opened: few pages need it at once. */

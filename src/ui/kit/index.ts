@@ -5,7 +5,6 @@ export { Input, Textarea } from './input';
 export { Select } from './select';
 export { ToastProvider, useToast } from './toast';
 export { DateField, TimeField } from './date-field';
-export { FormatProvider, useFormat } from './format';
 export { TypedField, type TypedFieldProps } from './typed-field';
 export { ErrorMessage, errorSentence } from './error-message';
 export { FormEnd } from './form-end';

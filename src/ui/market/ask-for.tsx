@@ -40,7 +40,7 @@ export function AskFor({
         value=""
         onChange={(event) => event.target.value && put(key, [...new Set([...(criteria[key] ?? []), event.target.value])])}
       >
-        <option value="">{label} …</option>
+        <option value="">{label}…</option>
         {options.map(({ name, words }) => (
           <option key={name} value={name}>
             {words}
@@ -52,7 +52,7 @@ export function AskFor({
           key={name}
           size="tiny"
           selected
-          title="Take it out"
+          title="Remove"
           onClick={() => {
             const rest = criteria[key]!.filter((one) => one !== name);
             put(key, rest.length ? rest : undefined);
@@ -64,7 +64,7 @@ export function AskFor({
     </>
   );
   return (
-    <div className="beside" role="group" aria-label="Homes asked for" style={{ padding: '4px 0 12px' }}>
+    <div className="beside" role="group" aria-label="Home search" style={{ padding: '4px 0 12px' }}>
       {several(
         'areas',
         'Area',

@@ -66,14 +66,14 @@ export function MapView({
       <div ref={element} role="region" aria-label="Map" style={{ height }} />
       {baseMap?.features.length === 0 && (
         <p className="soft small">
-          No ground is laid yet, so the map is empty: send a GeoJSON of your county to <code>PUT /api/v1/ground</code>.
+          No base map yet. To add one, send a GeoJSON of your county to <code>PUT /api/v1/ground</code>.
         </p>
       )}
       {onRing && (
         <div className="beside small" style={{ marginTop: 6 }}>
           {drawing ? (
             <>
-              <span role="status">Click corner after corner; a click on the first, or Enter, ends the area.</span>
+              <span role="status">Click each corner. Click the first one again, or press Enter, to finish.</span>
               <Button
                 size="tiny"
                 onClick={() => {
@@ -98,7 +98,7 @@ export function MapView({
           )}
           {ring?.length && !drawing ? (
             <Button size="tiny" onClick={() => onRing(null)}>
-              Take the area away
+              Remove area
             </Button>
           ) : null}
         </div>

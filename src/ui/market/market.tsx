@@ -14,7 +14,7 @@ import {
   type ListingView,
 } from '@/core/market';
 import type { Jsoned } from '@/core/shared';
-import { ask, drawHome, sendFile, useNow, useZone, when } from '../primitives';
+import { ask, drawHome, sendFile, useNow, useZone, when, useFormat } from '../primitives';
 import { AskFor } from './ask-for';
 import { MapView } from './map';
 import './market.css';
@@ -78,8 +78,8 @@ export function MarketArea({ office }: { office: boolean }) {
           {homes.isSuccess && items.length === 0 && (
             <p className="empty">
               {asked
-                ? 'No listing is like that. Ask for less.'
-                : 'No listings yet. Take in a CSV of your listing service: its columns are named as in the RESO Data Dictionary.'}
+                ? 'No matches. Remove a filter.'
+                : 'No listings yet. Import a CSV from your MLS (RESO Data Dictionary columns).'}
             </p>
           )}
           {items.map((home) => (
@@ -155,9 +155,10 @@ function OpenHouse({ home: { open_from, open_to } }: { home: ListingJson }) {
 }
 
 function Chosen({ home }: { home: ListingJson | null }) {
+  const format = useFormat();
   const now = useNow();
   const zone = useZone();
-  if (!home) return <p className="soft small">Choose a listing, here or on the map.</p>;
+  if (!home) return <p className="soft small">Choose a listing from the list or the map.</p>;
   return (
     <section aria-label="One listing" className="panel" style={{ padding: '14px 16px' }}>
       <h2>{home.address}</h2>
@@ -167,8 +168,8 @@ function Chosen({ home }: { home: ListingJson | null }) {
       {home.remarks && <p style={{ marginTop: 6 }}>{home.remarks}</p>}
       <p className="soft small" style={{ marginTop: 6 }}>
         {home.number}
-        {home.on_market && ` · on the market since ${when(new Date(`${home.on_market}T12:00:00Z`), now, zone)}`}
-        {home.agent ? <> · listed by {home.agent.name}, of ours</> : home.agent_name && <> · listed by {home.agent_name}</>}
+        {home.on_market && ` · on the market since ${when(new Date(`${home.on_market}T12:00:00Z`), now, zone, format)}`}
+        {home.agent ? <> · listed by {home.agent.name}, ours</> : home.agent_name && <> · listed by {home.agent_name}</>}
       </p>
     </section>
   );
@@ -192,7 +193,7 @@ function TakeIn() {
       const { added, changed, same, gone, refused } = result;
       const n = (count: number) => count.toLocaleString('en-US');
       toast.tell(
-        `${n(added)} new, ${n(changed)} changed, ${n(same)} as they were${gone ? `, ${n(gone)} withdrawn` : ''}${refused.length ? `, ${n(refused.length)} not read` : ''}.`,
+        `${n(added)} new, ${n(changed)} changed, ${n(same)} unchanged${gone ? `, ${n(gone)} withdrawn` : ''}${refused.length ? `, ${n(refused.length)} not readable` : ''}.`,
       );
     },
     onError: toast.fail,
@@ -201,14 +202,14 @@ function TakeIn() {
   return (
     <div>
       <FileButton accept=".csv,text/csv" disabled={take.isPending} onFile={(file) => take.mutate({ file, whole })}>
-        {take.isPending ? 'Taking it in …' : 'Take in a file of listings'}
+        {take.isPending ? 'Importing…' : 'Import listings'}
       </FileButton>
       <label className="choice small">
-        <Checkbox checked={whole} onChange={(event) => setWhole(event.target.checked)} /> it holds all; what is missing is
-        withdrawn
+        <Checkbox checked={whole} onChange={(event) => setWhole(event.target.checked)} /> This file is complete: withdraw listings
+        that are not in it
       </label>
       {result && (
-        <ul className="late small" aria-label="Rows not read">
+        <ul className="late small" aria-label="Rows that couldn’t be read">
           {result.refused.slice(0, 8).map(({ line, why }) => (
             <li key={line}>
               Line {line} {why}.

@@ -41,7 +41,7 @@ export function Compose({
       clear();
       clearSubject();
       void queries.invalidateQueries();
-      const refused = others.filter((other) => !other.sent).map(({ name: who, because: why }) => `Not to ${who}: ${why}`);
+      const refused = others.filter((other) => !other.sent).map(({ name: who, because: why }) => `Remove ${who}: ${why}`);
       toast.tell([because ?? sent, ...refused].join(' '));
       onClose();
     },
@@ -89,9 +89,7 @@ export function Compose({
       {household.length > 0 && (
         <label className="choice small">
           <Checkbox checked={both} onChange={(event) => setBoth(event.target.checked)} />{' '}
-          {isForHousehold
-            ? `One letter to both, with ${listed(household)}`
-            : `Write to ${listed(household)} as well, each on their own`}
+          {isForHousehold ? `One letter to both, with ${listed(household)}` : `Write to ${listed(household)} too, separately`}
         </label>
       )}
       <div className="line">

@@ -40,7 +40,7 @@ export function FromTemplate({
   };
   return (
     <Select aria-label={label} value="" onChange={(event) => void choose(event.target.value)}>
-      <option value="">{label} …</option>
+      <option value="">{label}…</option>
       {own.map(({ id, name }) => (
         <option key={id} value={id}>
           {name}

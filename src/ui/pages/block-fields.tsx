@@ -109,7 +109,7 @@ function PictureField({ field, value, onChange }: FieldProps<'picture'>) {
   });
   return (
     <FileButton size="tiny" accept="image/png,image/jpeg,image/gif,image/webp" onFile={(file) => send.mutate(file)}>
-      {send.isPending ? 'Sending it …' : value ? 'Choose another picture' : field.label}
+      {send.isPending ? 'Uploading…' : value ? 'Choose another picture' : field.label}
     </FileButton>
   );
 }
@@ -133,7 +133,7 @@ export function UserField({
     <label className="small">
       {label}{' '}
       <Select value={value ?? ''} onChange={(event) => onChange(event.target.value || null)}>
-        <option value="">nobody</option>
+        <option value="">no one</option>
         {users
           .filter(({ role }) => role !== 'lender' && role !== 'caller')
           .map(({ id, name }) => (

@@ -65,14 +65,14 @@ export function PageEditor({ first }: { first: PageRow }) {
       queries.setQueryData(['pages', row.id], saved);
       void queries.invalidateQueries({ queryKey: ['pages'], exact: true });
       put(draftOf(saved));
-      toast.tell('Kept. Visitors see it so from now on.');
+      toast.tell('Saved and live.');
     },
   });
   return (
     <div onKeyDown={onKeyDown}>
       <div className="headline">
         <div>
-          <h1>{draft.name || 'A page without a name'}</h1>
+          <h1>{draft.name || 'Untitled page'}</h1>
           <p className="soft">
             {PAGE_KIND_NAMES[draft.page.kind]} at{' '}
             <a href={`/p/${row.slug}`} target="_blank" rel="noreferrer">
@@ -81,15 +81,15 @@ export function PageEditor({ first }: { first: PageRow }) {
           </p>
         </div>
         <div className="beside">
-          <Button disabled={!mayBack} onClick={back} title="Take the last change back (Ctrl+Z)">
+          <Button disabled={!mayBack} onClick={back} title="Undo (Ctrl+Z)">
             Undo
           </Button>
-          <Button disabled={!mayForward} onClick={forward} title="Do it again (Ctrl+Shift+Z)">
+          <Button disabled={!mayForward} onClick={forward} title="Redo (Ctrl+Shift+Z)">
             Redo
           </Button>
           <LinkButton href="/market/pages">All pages</LinkButton>
           <Button look="main" disabled={!changed || errors.length > 0 || save.isPending} onClick={() => save.mutate()}>
-            Keep it
+            Save
           </Button>
         </div>
       </div>
@@ -133,7 +133,7 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
             size="tiny"
             disabled={!mayAdd(page, kind)}
             draggable={mayAdd(page, kind)}
-            title={mayAdd(page, kind) ? 'Click, or drag it to its place' : 'One is enough'}
+            title={mayAdd(page, kind) ? 'Click to add, or drag into place' : 'Only one allowed'}
             onDragStart={() => setCarried(kind)}
             onDragEnd={() => setCarried(null)}
             onClick={() => {
@@ -148,12 +148,7 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
       <ol className="blocks-list" aria-label="Blocks of the page">
         {page.blocks.map((block, at) => (
           <li key={block.id} className={order.over === at ? 'over' : undefined} {...order.item(at)}>
-            <span
-              className="grab"
-              title="Drag to another place; Alt and the arrow keys move it too"
-              aria-hidden="true"
-              {...order.handle(at)}
-            >
+            <span className="grab" title="Drag to move, or press Alt and an arrow key" aria-hidden="true" {...order.handle(at)}>
               ⠿
             </span>
             <div style={{ minWidth: 0 }}>
@@ -180,7 +175,7 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
                     size="tiny"
                     aria-label={`Take the ${BLOCKS[block.kind].name} out`}
                     disabled={!mayRemove(page, block)}
-                    title={mayRemove(page, block) ? undefined : 'The page needs it'}
+                    title={mayRemove(page, block) ? undefined : 'Required'}
                     onClick={() => put(page.blocks.filter((one) => one !== block))}
                   >
                     ×
@@ -215,7 +210,7 @@ function TakeDown({ row }: { row: PageRow }) {
   const remove = useMutation({
     mutationFn: () => ask('DELETE /pages/{id}', { params: { id: row.id }, headers: key }),
     onSuccess: () => {
-      toast.tell('The page is down. What came by it stays.');
+      toast.tell('Page taken offline. Its leads stay.');
       router.push('/market/pages');
     },
     onError: toast.fail,
@@ -224,10 +219,10 @@ function TakeDown({ row }: { row: PageRow }) {
     <p style={{ marginTop: 20 }}>
       {sure ? (
         <Button look="warn" disabled={remove.isPending} onClick={() => remove.mutate()}>
-          Yes, take it down; its address leads nowhere then
+          Removeline
         </Button>
       ) : (
-        <Button onClick={() => setSure(true)}>Take the page down</Button>
+        <Button onClick={() => setSure(true)}>Take page offline</Button>
       )}
     </p>
   );

@@ -12,9 +12,9 @@ import { Button, ErrorMessage, Input, LinkButton, Radio } from '../kit';
 
 export type PageRow = Jsoned<PageView>;
 const WHAT_FOR: Record<PageKind, string> = {
-  form: 'Visitors ask; it can stand in another site too.',
-  sign_in: 'For a tablet at the door: one visitor after another, with or without a network.',
-  search: 'Homes to look through, shared by its address; visitors say who they are after some.',
+  form: 'Visitors ask a question. You can embed it in another site.',
+  sign_in: 'For a tablet at the door. Works with or without a network.',
+  search: 'Visitors browse homes and leave their details after a few.',
 };
 
 export function PagesList() {
@@ -35,7 +35,7 @@ export function PagesList() {
       <div className="headline">
         <div>
           <h1>Public pages</h1>
-          <p className="soft">Doors that visitors open themselves. Each has its own address, and its leads their own source.</p>
+          <p className="soft">Each page has its own address and lead source.</p>
         </div>
         <LinkButton href="/market">Back to Market</LinkButton>
       </div>
@@ -43,7 +43,7 @@ export function PagesList() {
       <div className="pages">
         <section aria-label="Pages">
           {pages?.length === 0 && (
-            <p className="empty">No page yet. Make one: it can be visited at once, and changed at any time.</p>
+            <p className="empty">No pages yet. Create one: it’s live right away, and you can change it any time.</p>
           )}
           {pages?.map((page) => (
             <div key={page.id} className="pair">
@@ -62,7 +62,7 @@ export function PagesList() {
                       last arrival <Ago at={page.last_arrival_at} />
                     </>
                   ) : (
-                    'nobody yet'
+                    'no one yet'
                   )}
                   {page.page.kind === 'search' &&
                     ` · ${page.visitors_30_days.toLocaleString('en-US')} ${page.visitors_30_days === 1 ? 'visitor' : 'visitors'} in 30 days`}
@@ -80,7 +80,7 @@ export function PagesList() {
             if (name.trim()) make.mutate();
           }}
         >
-          <h2>A new page</h2>
+          <h2>New page</h2>
           {PAGE_KINDS.map((one) => (
             <label key={one} className="choice">
               <Radio name="kind" checked={kind === one} onChange={() => setKind(one)} />{' '}
@@ -95,7 +95,7 @@ export function PagesList() {
           <Input
             style={{ cursor: 'text' }}
             aria-label="Name of the page"
-            placeholder="Its name, as “Open house, 14 Heron Lane”"
+            placeholder="Name, such as “Open house, 14 Heron Lane”"
             maxLength={80}
             value={name}
             onChange={(event) => setName(event.target.value)}
@@ -103,7 +103,7 @@ export function PagesList() {
           <ErrorMessage error={make.error} named />
           <div>
             <Button type="submit" look="main" disabled={!name.trim() || make.isPending}>
-              Make the page
+              Create page
             </Button>
           </div>
         </form>

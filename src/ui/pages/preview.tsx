@@ -59,9 +59,9 @@ export function Preview({ draft, row }: { draft: PageDraft; row: PageRow }) {
   });
   const scale = Math.min(1, 600 / WIDTHS[width]);
   return (
-    <section className="preview" aria-label="As visitors see it">
+    <section className="preview" aria-label="Preview">
       <div className="beside" style={{ justifyContent: 'space-between' }}>
-        <h2>As visitors see it</h2>
+        <h2>Preview</h2>
         <span className="beside" role="group" aria-label="Width">
           {(Object.keys(WIDTHS) as Width[]).map((one) => (
             <Button key={one} size="tiny" pressed={one === width} onClick={() => setWidth(one)}>

@@ -7,7 +7,7 @@ import type { PageDraft } from './shapes';
 import './pages.css';
 import { Checkbox, Input, Textarea } from '../kit';
 
-const CHANNEL_WORDS = { text: 'to text', call: 'to call', email: 'to e-mail' } as const;
+const CHANNEL_WORDS = { text: 'to text', call: 'to call', email: 'to email' } as const;
 
 export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (draft: PageDraft) => void }) {
   const { page } = draft;
@@ -30,25 +30,25 @@ export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (dra
         <fieldset className="said-of">
           <legend>The open house</legend>
           <HomeField label="Home" none="none chosen" value={page.listing} onChange={(listing) => put({ listing })} />
-          <UserField label="Who stands there" value={page.host_id} onChange={(host_id) => put({ host_id })} />
+          <UserField label="Host" value={page.host_id} onChange={(host_id) => put({ host_id })} />
           <label className="choice small">
-            <Checkbox checked={page.to_host} onChange={(event) => put({ to_host: event.target.checked })} /> who signs in goes to
-            them, and not by the ladder
+            <Checkbox checked={page.to_host} onChange={(event) => put({ to_host: event.target.checked })} /> visitors go to the
+            host, not through the ladder
           </label>
         </fieldset>
       )}
       {page.kind === 'search' && (
         <fieldset className="said-of">
-          <legend>The homes it shows</legend>
+          <legend>Homes to show</legend>
           <AskFor criteria={page.criteria} onChange={(criteria) => put({ criteria })} />
           <MapView
             height={240}
             ring={page.criteria.within ?? null}
             onRing={(ring) => put({ criteria: { ...page.criteria, within: ring ?? undefined } })}
           />
-          <HomeField label="Cover" none="no drawing on top" value={page.cover} onChange={(cover) => put({ cover })} />
+          <HomeField label="Cover" none="no cover" value={page.cover} onChange={(cover) => put({ cover })} />
           <label className="small">
-            Asks who is looking after{' '}
+            Ask for details after{' '}
             <Input
               type="number"
               style={{ width: 70, cursor: 'text' }}
@@ -62,7 +62,7 @@ export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (dra
         </fieldset>
       )}
       <fieldset className="said-of">
-        <legend>Permissions, as visitors read them</legend>
+        <legend>Consent, as visitors read it</legend>
         {(Object.keys(CHANNEL_WORDS) as (keyof PermissionTexts)[]).map((channel) => (
           <div key={channel}>
             <label className="choice small">
@@ -84,14 +84,14 @@ export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (dra
             )}
           </div>
         ))}
-        <p className="soft small">What somebody agrees to is kept with their permission, word for word as it was shown.</p>
+        <p className="soft small">What visitors agree to is saved word for word with their permission.</p>
       </fieldset>
       <fieldset className="said-of">
         <legend>Name and address</legend>
         {line('name', 'Name')}
-        {line('slug', 'Address, behind /p/')}
-        {line('source', 'Lead source', 'the name of the page')}
-        {line('tags', 'Tags for whoever comes by it, divided by commas')}
+        {line('slug', 'Web address, after /p/')}
+        {line('source', 'Lead source', 'the page’s name')}
+        {line('tags', 'Tags for its leads, separated by commas')}
       </fieldset>
     </>
   );

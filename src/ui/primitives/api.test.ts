@@ -37,14 +37,14 @@ test('what an operation does not take is not compiled', () => {
 test('a problem is one error with its sentence and its fields', async () => {
   answering(422, {
     code: 'input_invalid',
-    detail: 'The input is not right.',
+    detail: 'Check your input.',
     errors: [{ field: 'name', message: 'is missing' }],
   });
   const problem: unknown = await ask('POST /tags', { body: { name: '' } }).catch((error: unknown) => error);
   expect(problem).toBeInstanceOf(Problem);
   expect(problem).toMatchObject({
     code: 'input_invalid',
-    message: 'The input is not right.',
+    message: 'Check your input.',
     status: 422,
     fields: [{ field: 'name', message: 'is missing' }],
   });
@@ -52,7 +52,5 @@ test('a problem is one error with its sentence and its fields', async () => {
 
 test('when nobody answers, it says that what was typed is still here', async () => {
   globalThis.fetch = () => Promise.reject(new TypeError('refused'));
-  await expect(ask('GET /today')).rejects.toThrow(
-    'Urraca cannot be reached. What you typed is still here; try again in a moment.',
-  );
+  await expect(ask('GET /today')).rejects.toThrow('Can’t reach Urraca. What you typed is still here; try again in a moment.');
 });

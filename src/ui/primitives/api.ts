@@ -83,7 +83,7 @@ async function send<T>(path: string, init: RequestInit): Promise<T> {
   try {
     response = await fetch(`/api/v1${path}`, init);
   } catch {
-    throw new Problem('unreachable', 'Urraca cannot be reached. What you typed is still here; try again in a moment.', 0);
+    throw new Problem('unreachable', 'Can’t reach Urraca. What you typed is still here; try again in a moment.', 0);
   }
   if (response.status === 204) return undefined as T;
   const answer: unknown = await response.json().catch(() => ({}));
@@ -92,7 +92,7 @@ async function send<T>(path: string, init: RequestInit): Promise<T> {
   if (problem.code === 'login_required') window.location.reload();
   throw new Problem(
     problem.code ?? 'internal',
-    problem.detail ?? 'Something failed on our side; try again.',
+    problem.detail ?? 'Something sent wrong on our end. Try again.',
     response.status,
     problem.errors,
   );
@@ -100,4 +100,4 @@ async function send<T>(path: string, init: RequestInit): Promise<T> {
 
 /** A key for a POST that may be tried again without being done twice. */
 export const freshKey = (): Record<string, string> => ({ 'idempotency-key': crypto.randomUUID() });
-export const wordsOf = (error: unknown): string => (error instanceof Error ? error.message : 'Something failed; try again.');
+export const wordsOf = (error: unknown): string => (error instanceof Error ? error.message : 'Something sent wrong. Try again.');

@@ -1,7 +1,9 @@
 'use client';
 /** The time by Urraca's clock, which may be simulated or stand still; ticking once a second for timers. */
 import { createContext, useContext, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
-import { dayAndTime, DAY, howLong, shortDay, clockTime, localDay } from '@/core/shared';
+import { DAY, howLong, localDay } from '@/core/shared';
+import type { Format } from '@/core/format';
+import { useFormat } from './format';
 
 interface ClockContext {
   now: string;
@@ -57,13 +59,14 @@ export const useZone = (): string => useContext(Context).zone;
 export function Ago({ at, late }: { at: string | Date; late?: boolean }) {
   const now = useNow();
   const zone = useZone();
+  const format = useFormat();
   const then = new Date(at);
   const gone = now.getTime() - then.getTime();
-  const text = gone < 0 ? when(then, now, zone) : gone < DAY ? howLong(gone) : shortDay(then, zone);
+  const text = gone < 0 ? when(then, now, zone, format) : gone < DAY ? `${howLong(gone)} ago` : format.shortDay(then, zone);
   return (
     <time
       dateTime={then.toISOString()}
-      title={dayAndTime(then, zone)}
+      title={format.dayAndTime(then, zone)}
       className={`small nowrap ${late ? 'late' : 'soft'}`}
       suppressHydrationWarning
     >
@@ -72,11 +75,11 @@ export function Ago({ at, late }: { at: string | Date; late?: boolean }) {
   );
 }
 
-/** A day or an hour to come: `14:30` today, `Tue 24 Nov` later. */
-export function when(at: Date, now: Date, zone: string): string {
+/** A day or an hour to come: `2:30 PM` today, `Tue, Nov 24` later. */
+export function when(at: Date, now: Date, zone: string, format: Format): string {
   const today = localDay(now, zone);
-  if (at >= today.start && at <= today.end) return clockTime(at, zone);
-  return dayAndTime(at, zone).replace(/, .*/, '');
+  if (at >= today.start && at <= today.end) return format.time(at, zone);
+  return format.weekday(at, zone);
 }
 
 /** What is left until an instant, counting down as `4:59`. */

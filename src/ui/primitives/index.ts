@@ -8,3 +8,4 @@ export { isTyping, useKeys } from './keys';
 export { useIsNarrow } from './narrow';
 export { moved, useOrder } from './order';
 export { useUndoHistory } from './undo-history';
+export { FormatProvider, useFormat } from './format';

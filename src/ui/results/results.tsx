@@ -35,9 +35,9 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
     <section aria-busy={isFetching}>
       <div className="headline">
         <div>
-          <h1>What came of the leads</h1>
+          <h1>Results</h1>
           <p className="soft">
-            Leads that arrived in the last {days} days{mine ? ' and are yours' : ''}. Each number opens its people.
+            Leads from the last {days} days{mine ? ', yours only' : ''}. Click a number to see the people.
           </p>
         </div>
         <div role="group" aria-label="Period" style={{ display: 'flex', gap: 6 }}>
@@ -49,7 +49,7 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
         </div>
       </div>
       {!all || all.leads === 0 ? (
-        <p className="empty">No lead arrived in this period.</p>
+        <p className="empty">No leads in this period.</p>
       ) : (
         <>
           <Funnel row={all} />
@@ -62,10 +62,10 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
                     {measure.name}
                   </th>
                 ))}
-                <th className="n" title="Seconds of two-way talk with these leads">
+                <th className="n" title="Two-way talk time with these leads">
                   Talk
                 </th>
-                <th className="n" title="Half of the leads that somebody tried were tried within this time of their arrival">
+                <th className="n" title="Half of the attempted leads were attempted this soon after they came in">
                   Median speed to lead
                 </th>
               </tr>
@@ -89,10 +89,7 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
                 }
               />
             ))}
-            <Definition
-              name="Speed to lead"
-              text="From the arrival of an inquiry to the first call or message that a person of ours made by hand."
-            />
+            <Definition name="Speed to lead" text="From the inquiry to the first call or message sent by one of your people." />
           </dl>
         </>
       )}
@@ -128,7 +125,7 @@ function Row({ row, days }: { row: Jsoned<ResultRow>; days: number }) {
   };
   return (
     <tr style={row.agent ? undefined : { fontWeight: 600 }}>
-      <td className="nowrap">{row.agent?.name ?? 'All together'}</td>
+      <td className="nowrap">{row.agent?.name ?? 'Total'}</td>
       {MEASURES.map((measure) => cell(measure.key))}
       <td className="n nowrap">
         {row.talkSeconds >= 36_000

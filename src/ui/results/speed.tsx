@@ -25,7 +25,7 @@ export function Speed({ days }: { days: number }) {
       <div className="headline">
         <div>
           <h2 style={{ fontSize: 16, color: 'var(--ink)' }}>Speed to lead</h2>
-          <p className="soft small">From an inquiry to the first call or message that a person of ours made by hand.</p>
+          <p className="soft small">From the inquiry to the first call or message sent by one of your people.</p>
         </div>
         <div role="group" aria-label="By" style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
           {SPEED_BY.map((one) => (
@@ -35,7 +35,7 @@ export function Speed({ days }: { days: number }) {
           ))}
         </div>
       </div>
-      {data?.length === 0 && <p className="empty">No lead arrived in this period.</p>}
+      {data?.length === 0 && <p className="empty">No leads in this period.</p>}
       {data && data.length > 0 && by === 'hour' && <Week rows={data} people={people} />}
       {data && data.length > 0 && by !== 'hour' && (
         <table className="grid">
@@ -43,7 +43,7 @@ export function Speed({ days }: { days: number }) {
             <tr>
               <th>{WORDS[by]}</th>
               <th className="n">Leads</th>
-              <th className="n">Tried in 5 minutes</th>
+              <th className="n">Attempted in 5 minutes</th>
               <th className="n">Median</th>
             </tr>
           </thead>
@@ -91,7 +91,7 @@ function Week({ rows, people }: { rows: SpeedRow[]; people: (row: SpeedRow, meas
               const row = byKey.get(`${day + 1}-${hour}`);
               if (!row) return <span key={hour} className="cell" />;
               const fast = share(row.fast, row.leads) ?? 0;
-              const words = `${name} ${hour}:00: ${row.leads} leads, ${fast} % tried in 5 minutes${row.median_seconds === null ? '' : `, median ${howLong(row.median_seconds * 1000)}`}`;
+              const words = `${name} ${hour}:00: ${row.leads} leads, ${fast} % attempted in 5 minutes${row.median_seconds === null ? '' : `, median ${howLong(row.median_seconds * 1000)}`}`;
               return (
                 <Link key={hour} className="cell" href={people(row, 'leads')} title={words} aria-label={words} prefetch={false}>
                   <i style={{ height: `${fast}%` }} aria-hidden="true" />
@@ -103,7 +103,7 @@ function Week({ rows, people }: { rows: SpeedRow[]; people: (row: SpeedRow, meas
         ))}
       </div>
       <p className="soft small" style={{ marginTop: 6 }}>
-        The number is how many leads came in that hour; the filled part how many of them were tried within five minutes.
+        The number is how many leads came in that hour. The filled part is how many were attempted within 5 minutes.
       </p>
     </>
   );

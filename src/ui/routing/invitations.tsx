@@ -15,7 +15,7 @@ export function Invitations() {
     mutationFn: ({ roster_id, accept }: { roster_id: string; accept: boolean }) =>
       ask('PUT /invitations/{id}', { params: { id: roster_id }, body: { accept } }),
     onSuccess: (_, { accept }) => {
-      toast.tell(accept ? 'You are on the roster.' : 'You declined.');
+      toast.tell(accept ? 'You’re on the roster.' : 'You declined.');
       void queries.invalidateQueries({ queryKey: ['invitations'] });
       void queries.invalidateQueries({ queryKey: ['ladder'] });
     },
@@ -23,7 +23,7 @@ export function Invitations() {
   });
   return data.map(({ roster_id, name }) => (
     <section key={roster_id} className="because" style={{ marginTop: 0 }} aria-label={`Invitation to ${name}`}>
-      You are invited to take leads on “{name}”.
+      You’re invited to take leads on “{name}”.
       <div className="beside">
         <Button look="main" onClick={() => answer.mutate({ roster_id, accept: true })}>
           Accept

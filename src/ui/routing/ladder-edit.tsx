@@ -46,13 +46,9 @@ export function LadderEdit({
     <>
       <label className="choice">
         <Checkbox checked={draft.own_listing} onChange={(event) => onChange({ ...draft, own_listing: event.target.checked })} />{' '}
-        An inquiry on our own listing goes to the agent who lists it, before any rung is asked
+        Inquiries about our own listings go to the listing agent before any rung
       </label>
-      <ol
-        className="ladder"
-        style={{ listStyle: 'none', margin: 0, paddingLeft: 0, paddingRight: 0 }}
-        aria-label="The ladder as changed"
-      >
+      <ol className="ladder" style={{ listStyle: 'none', margin: 0, paddingLeft: 0, paddingRight: 0 }} aria-label="Edited ladder">
         {draft.rungs.map((rung, at) => (
           <li key={rung.key} className={`rung editing${order.over === at ? ' over' : ''}`} {...order.item(at)}>
             <RungForm
@@ -72,7 +68,7 @@ export function LadderEdit({
           <Button style={{ justifySelf: 'start' }} onClick={add}>
             Add a rung
           </Button>
-          <span className="soft small">Everybody else goes to {ladder.last_resort}</span>
+          <span className="soft small">Everyone else goes to {ladder.last_resort}</span>
         </li>
       </ol>
       <ErrorMessage error={error} named />
@@ -96,7 +92,7 @@ function RungForm({ rung, at, last, ladder, handle, onMove, onRemove, onChange }
   const set = (change: Partial<DraftRung>) => onChange({ ...rung, ...change });
   return (
     <>
-      <span className="pos grab" title="Drag to another place; Alt and the arrow keys move it too" {...handle} aria-hidden="true">
+      <span className="pos grab" title="Drag to move, or press Alt and an arrow key" {...handle} aria-hidden="true">
         {at + 1}
       </span>
       <span style={{ minWidth: 0 }}>
@@ -142,7 +138,7 @@ function RungForm({ rung, at, last, ladder, handle, onMove, onRemove, onChange }
           ↓
         </Button>
         <Button look="warn" size="tiny" aria-label={`Take rung ${at + 1} out`} onClick={onRemove}>
-          Take out
+          Remove
         </Button>
       </span>
     </>
@@ -169,7 +165,7 @@ function More({
     set({ notify: rung.notify.includes(channel) ? rung.notify.filter((one) => one !== channel) : [...rung.notify, channel] });
   return (
     <span className="beside">
-      <span className="soft small">told on the page, and by</span>
+      <span className="soft small">Notify in the app, and by</span>
       {NOTIFY.map((channel) => (
         <Button key={channel} size="tiny" pressed={rung.notify.includes(channel)} onClick={() => flip(channel)}>
           {CHANNELS[channel].name}
@@ -180,10 +176,10 @@ function More({
           key={id}
           size="tiny"
           selected
-          title="Take the tag out"
+          title="Remove tag"
           onClick={() => set({ tags: rung.tags.filter((one) => one !== id) })}
         >
-          {tags.find((tag) => tag.id === id)?.name ?? 'a tag that is gone'} ×
+          {tags.find((tag) => tag.id === id)?.name ?? 'a deleted tag'} ×
         </Button>
       ))}
       <Select
@@ -191,7 +187,7 @@ function More({
         value=""
         onChange={(event) => event.target.value && set({ tags: [...new Set([...rung.tags, event.target.value])] })}
       >
-        <option value="">tag …</option>
+        <option value="">tag…</option>
         {tags.map(({ id, name }) => (
           <option key={id} value={id}>
             {name}

@@ -22,7 +22,7 @@ export function LadderList({ ladder }: { ladder: LadderJson }) {
       note: 'Always',
       words: (
         <>
-          <b>Added by hand</b> by an agent: the agent keeps it
+          <b>Added by hand</b> by an agent: that agent keeps it
         </>
       ),
     },
@@ -39,7 +39,7 @@ export function LadderList({ ladder }: { ladder: LadderJson }) {
     {
       key: 'listing',
       count: ladder.by_listing,
-      note: ladder.own_listing ? 'Switched on' : 'Switched off; “Change the ladder” switches it',
+      note: ladder.own_listing ? 'On' : 'Off. Turn it on with “Edit ladder”',
       words: (
         <span className={ladder.own_listing ? undefined : 'soft'}>
           <b>Asks about our own listing</b>: {ladder.own_listing ? 'goes' : 'would go'} to the agent who lists it
@@ -57,13 +57,8 @@ export function LadderList({ ladder }: { ladder: LadderJson }) {
       {ladder.rungs.map((rung) => (
         <OneRung key={rung.id} rung={rung} ladder={ladder} />
       ))}
-      <RungRow
-        count={ladder.safety_net}
-        all={ladder.inquiries}
-        note="The safety net; a lead always ends with a person"
-        position="·"
-      >
-        <b>Everybody else</b> goes to <b>{ladder.last_resort}</b>
+      <RungRow count={ladder.safety_net} all={ladder.inquiries} note="The safety net: every lead ends with a person" position="·">
+        <b>Everyone else</b> goes to <b>{ladder.last_resort}</b>
       </RungRow>
     </ol>
   );
@@ -72,7 +67,7 @@ export function LadderList({ ladder }: { ladder: LadderJson }) {
 function OneRung({ rung, ladder }: { rung: RungJson; ladder: LadderJson }) {
   const roster = ladder.rosters.find(({ id }) => id === rung.roster.id);
   const notes = [
-    rung.campaign && `begins “${rung.campaign.name}”`,
+    rung.campaign && `starts “${rung.campaign.name}”`,
     rung.tags.length > 0 && `tags ${rung.tags.map(({ name }) => name).join(', ')}`,
     (rung.lender ?? rung.lender_roster) && `lender: ${(rung.lender ?? rung.lender_roster)!.name}`,
     rung.notify.length > 0 && `told by ${rung.notify.map((channel) => CHANNELS[channel].name).join(' and ')}`,
@@ -80,23 +75,23 @@ function OneRung({ rung, ladder }: { rung: RungJson; ladder: LadderJson }) {
   ].filter(Boolean);
   return (
     <RungRow position={rung.position} count={rung.inquiries} all={ladder.inquiries} note={notes.join(' · ')}>
-      <b>{rung.who}</b> {rung.who.startsWith('Everybody') ? 'goes' : 'go'} to <b>{rung.roster.name}</b>,{' '}
+      <b>{rung.who}</b> {rung.who.startsWith('Everyone') ? 'goes' : 'go'} to <b>{rung.roster.name}</b>,{' '}
       <span style={{ color: 'var(--teal)', fontWeight: 550 }}>
         {roster ? describeRoster(roster) : HAND_OUT_NAMES.round_robin}
       </span>
       {rung.shadowed_by !== null && (
         <span className="late small" style={{ display: 'block' }}>
-          Nobody reaches this rung: whoever fits it fits rung {rung.shadowed_by} above.
+          No leads reach this rung: they match rung {rung.shadowed_by} first.
         </span>
       )}
       {rung.shadowed_by === null && rung.inquiries === 0 && (
         <span className="late small" style={{ display: 'block' }}>
-          Nobody came to this rung in 30 days.
+          No leads in 30 days.
         </span>
       )}
       {rung.broken && (
         <span className="late small" style={{ display: 'block' }}>
-          It names something that is gone; that part is never met.
+          It refers to something that was deleted, so that part never matches.
         </span>
       )}
     </RungRow>

@@ -30,7 +30,7 @@ function useAnswers() {
       router.push(`/contacts?contact=${contact_id}`);
     },
     onError: (error) =>
-      toast.fail(error instanceof Problem && error.code === 'not_found' ? new Error('This lead is no longer offered.') : error),
+      toast.fail(error instanceof Problem && error.code === 'not_found' ? new Error('This lead is no longer available.') : error),
     onSettled: again,
   });
   const decline = useMutation({
@@ -69,7 +69,7 @@ export function OfferedToMe() {
   return (
     <section aria-label="The commons">
       <div className="group" style={{ marginTop: 0 }}>
-        <h2>In the commons, for whoever takes them</h2>
+        <h2>In the commons: first to take it gets it</h2>
         <span className="strong">{commons.length}</span>
       </div>
       {commons.map((offer) => (
@@ -84,7 +84,7 @@ function OneOffer({ offer, first, answers }: { offer: MyOffer; first: boolean; a
   return (
     <div className="offer">
       <div className="beside" style={{ justifyContent: 'space-between', marginTop: 0 }}>
-        <b dir="auto">{offer.name ?? 'A lead; the name is shown to whoever takes it'}</b>
+        <b dir="auto">{offer.name ?? 'A lead. You’ll see the name when you take it'}</b>
         {offer.ends_at && <Left until={offer.ends_at} />}
       </div>
       <p className="small">
@@ -97,7 +97,7 @@ function OneOffer({ offer, first, answers }: { offer: MyOffer; first: boolean; a
       </p>
       <div className="beside">
         <Button look="main" disabled={answers.busy} onClick={() => answers.accept.mutate(offer.id)}>
-          Take it {first && <kbd>a</kbd>}
+          Take lead {first && <kbd>a</kbd>}
         </Button>
         {!offer.commons && (
           <Button disabled={answers.busy} onClick={() => answers.decline.mutate(offer.id)}>

@@ -15,7 +15,7 @@ export function WaitingOffers({ offers, total }: { offers: Offer[]; total: numbe
       {offered.length > 0 && (
         <>
           <div className="group" style={{ marginTop: 0 }}>
-            <h2>Offered, nobody has accepted</h2>
+            <h2>Offered, not accepted yet</h2>
             <span className="late strong">{offered.length.toLocaleString('en-US')}</span>
           </div>
           {offered.slice(0, SHOWN).map((offer) => (
@@ -26,12 +26,12 @@ export function WaitingOffers({ offers, total }: { offers: Offer[]; total: numbe
         </>
       )}
       <div className="group" style={{ marginTop: offered.length ? undefined : 0 }}>
-        <h2>Waiting for a first try</h2>
+        <h2>Waiting for a first attempt</h2>
         <span className="late strong">{(total - offered.length).toLocaleString('en-US')}</span>
       </div>
       {given.length === 0 && (
         <p className="soft small" style={{ padding: '8px 0' }}>
-          Everybody who arrived has been tried.
+          Every lead has been attempted.
         </p>
       )}
       {given.slice(0, SHOWN).map((offer) => (
@@ -41,7 +41,7 @@ export function WaitingOffers({ offers, total }: { offers: Offer[]; total: numbe
       ))}
       {total - offered.length > SHOWN && (
         <Link href="/contacts?stage=new" className="small soft" prefetch={false}>
-          all who are new
+          all new leads
         </Link>
       )}
     </section>
@@ -60,7 +60,7 @@ function Row({ offer, words, children }: { offer: Offer; words: string; children
           style={{ textDecoration: 'none' }}
           prefetch={false}
         >
-          {offer.name.trim() || 'Nameless'}
+          {offer.name.trim() || 'No name'}
         </Link>
         <span className="soft small" style={{ display: 'block' }}>
           {words}

@@ -37,7 +37,7 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
     <section aria-label="Rehearsal" style={{ marginTop: 20 }}>
       <div className="beside">
         <Button disabled={order.isPending || under} onClick={() => order.mutate()}>
-          Rehearse it
+          Run rehearsal
         </Button>
         <label>
           over the last{' '}
@@ -51,7 +51,7 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
         </label>
         {under && (
           <>
-            <progress max={Math.max(1, data.inquiries)} value={data.done} aria-label="Rehearsed so far" />
+            <progress max={Math.max(1, data.inquiries)} value={data.done} aria-label="Rehearsal progress" />
             <span className="soft small">
               {number(data.done)} of {number(data.inquiries)}
             </span>
@@ -63,9 +63,9 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
             </Button>
           </>
         )}
-        {!data && <span className="soft small">who would have got what; nothing is changed by it</span>}
+        {!data && <span className="soft small">who would have gotten which leads. Nothing changes.</span>}
         {data?.state === 'done' && rehearsed !== sent && (
-          <span className="late small">The ladder was changed since; rehearse it again.</span>
+          <span className="late small">The ladder has changed. Run it again.</span>
         )}
         {data?.state === 'failed' && <span className="late small">{data.error}</span>}
         {data?.state === 'cancelled' && <span className="soft small">Stopped.</span>}
@@ -98,17 +98,17 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
   return (
     <div style={{ marginTop: 12 }}>
       <p>
-        Of <b>{number(result.asked)}</b> leads of the last {days} days that a rung decides,{' '}
-        <b>{door(result.moved, 'With another agent', { moved: true })}</b> would be with another agent.{' '}
+        Of <b>{number(result.asked)}</b> leads from the last {days} days decided by a rung,{' '}
+        <b>{door(result.moved, 'With another agent', { moved: true })}</b> would go to another agent.{' '}
         {result.inquiries > result.asked && (
-          <span className="soft">{number(result.inquiries - result.asked)} had somebody before any rung was asked.</span>
+          <span className="soft">{number(result.inquiries - result.asked)} were assigned before any rung.</span>
         )}
       </p>
       {dead.length > 0 && (
         <p className="late">
           {dead.length === 1
-            ? `Rung ${dead[0]!.position} would have had nobody.`
-            : `Rungs ${dead.map(({ position }) => position).join(', ')} would have had nobody.`}
+            ? `Rung ${dead[0]!.position} would have had no leads.`
+            : `Rungs ${dead.map(({ position }) => position).join(', ')} would have had no leads.`}
         </p>
       )}
       <div className="rehearsed">
@@ -127,7 +127,7 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
             ))}
             {result.gone.before > 0 && (
               <tr>
-                <td className="soft">rungs taken out</td>
+                <td className="soft">rungs removed</td>
                 <td />
                 <td className="n">{number(result.gone.before)}</td>
                 <td className="n">0</td>
@@ -146,14 +146,14 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
               <td className="n">{number(result.net.after)}</td>
             </tr>
             <tr>
-              <td className="soft">time until somebody has it: half, nine of ten</td>
+              <td className="soft">time to an agent: median, 90th percentile</td>
               <td />
               <td className="n nowrap">{before ? `${long(before.median)}, ${long(before.late)}` : '–'}</td>
               <td className="n nowrap">{after ? `${long(after.median)}, ${long(after.late)}` : '–'}</td>
             </tr>
             {result.fairness.map((one) => (
               <tr key={one.roster}>
-                <td className="soft">furthest from the share due: {one.roster}</td>
+                <td className="soft">Largest gap from fair share: {one.roster}</td>
                 <td />
                 <td className="n nowrap">{leads(one.before)}</td>
                 <td className="n nowrap">{leads(one.after)}</td>
@@ -177,8 +177,8 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
       </div>
       {behind && <Outcomes id={id} behind={behind} onClose={() => setBehind(null)} />}
       <p className="soft small" style={{ marginTop: 8 }}>
-        Everybody is taken for here, with their hours and daily caps; how soon they accept or try is drawn from how soon they did.
-        What a rung asks about a person is read as they are today.
+        Assumes everyone is available, within their hours and daily limits. Response times are drawn from their history.
+        Conditions use each contact as they are today.
       </p>
     </div>
   );
@@ -188,10 +188,10 @@ const Head = ({ of }: { of: string }) => (
   <thead>
     <tr>
       <th>{of}</th>
-      <th className="n" title="As it really was">
+      <th className="n" title="What really happened">
         really
       </th>
-      <th className="n">as it is</th>
+      <th className="n">no change</th>
       <th className="n">changed</th>
     </tr>
   </thead>
@@ -219,7 +219,7 @@ function Outcomes({ id, behind, onClose }: { id: string; behind: Behind; onClose
             style={{ textDecoration: 'none' }}
             className="strong"
           >
-            {one.name || 'Nameless'}
+            {one.name || 'No name'}
           </Link>
           <span className="small">
             {one.before === one.after ? (

@@ -22,10 +22,10 @@ interface Member {
 }
 const OFFICE_HOURS: Hours = { days: [1, 2, 3, 4, 5], from: '09:00', to: '18:00' };
 const WAYS: Record<HandOut, string> = {
-  round_robin: 'one after the other has the lead at once',
-  weighted: 'at once, by shares',
-  open: 'offered to all at once; the first who accepts has it',
-  turns: 'offered to one after the other, each with a window',
+  round_robin: 'one after another, right away',
+  weighted: 'right away, by share',
+  open: 'offered to everyone; first to accept gets it',
+  turns: 'offered to one at a time, each with a time limit',
 };
 const sayWhether = <T extends string>(yes: boolean, list: T[], one: T): T[] =>
   yes ? [...list, one] : list.filter((other) => other !== one);
@@ -96,11 +96,11 @@ export function RosterForm({
         ? ask('PATCH /rosters/{id}', { params: { id: roster.id }, body })
         : ask('POST /rosters', { body, headers: freshKey() });
     },
-    onSuccess: () => done(`“${form.name}” is kept.`),
+    onSuccess: () => done(`“${form.name}” saved.`),
   });
   const remove = useMutation({
     mutationFn: () => ask('DELETE /rosters/{id}', { params: { id: roster!.id } }),
-    onSuccess: () => done(`“${form.name}” is deleted.`),
+    onSuccess: () => done(`“${form.name}” deleted.`),
   });
   const others = rosters.filter(({ id }) => id !== roster?.id);
   return (
@@ -111,7 +111,7 @@ export function RosterForm({
         save.mutate();
       }}
     >
-      <h1 id="roster-title">{roster ? roster.name : 'A new roster'}</h1>
+      <h1 id="roster-title">{roster ? roster.name : 'New roster'}</h1>
       <div className="beside">
         <label>
           Name{' '}
@@ -124,9 +124,9 @@ export function RosterForm({
           />
         </label>
         <label>
-          hands out by{' '}
+          Distribution:{' '}
           <Select
-            aria-label="Hand-out"
+            aria-label="Distribution"
             value={form.hand_out}
             onChange={(event) => set({ hand_out: event.target.value as HandOut })}
           >
@@ -152,7 +152,7 @@ export function RosterForm({
             checked={form.try_seconds !== null}
             onChange={(event) => set({ try_seconds: event.target.checked ? 3_600 : null })}
           />{' '}
-          goes on when nobody has tried it
+          move on if not attempted
         </label>
         {form.try_seconds !== null && (
           <SpanField
@@ -169,7 +169,7 @@ export function RosterForm({
               min={1}
               max={500}
               width={76}
-              aria-label="At most so many people"
+              aria-label="Most people"
               placeholder="all"
               value={form.most_turns ?? ''}
               onChange={(event) => set({ most_turns: event.target.value ? Number(event.target.value) : null })}
@@ -180,15 +180,15 @@ export function RosterForm({
       </div>
       <div className="beside">
         <label>
-          When nobody takes it{' '}
+          If no one takes it{' '}
           <Select
-            aria-label="What follows"
+            aria-label="If no one takes it"
             value={form.then_to}
             onChange={(event) => set({ then_to: event.target.value as typeof form.then_to })}
           >
-            <option value="safety_net">the safety net has it</option>
+            <option value="safety_net">it goes to the safety net</option>
             {others.length > 0 && <option value="roster">another roster</option>}
-            <option value="commons">the commons, for whoever takes it</option>
+            <option value="commons">the commons, first to take it</option>
           </Select>
         </label>
         {form.then_to === 'roster' && (
@@ -235,24 +235,24 @@ export function RosterForm({
                 checked={form.hides.includes(what)}
                 onChange={(event) => set({ hides: sayWhether(event.target.checked, form.hides, what) })}
               />{' '}
-              hide the {what} until it is theirs
+              hide the {what} until they accept
             </label>
           ))}
         <label className="choice">
           <Checkbox checked={form.sees === 'all'} onChange={(event) => set({ sees: event.target.checked ? 'all' : 'own' })} />{' '}
-          everybody on it sees all its leads
+          everyone on it sees all its leads
         </label>
       </div>
       <Members members={members} weighted={form.hand_out === 'weighted'} workers={users} onChange={setMembers} />
       <label className="choice">
-        <Checkbox checked={form.invite} onChange={(event) => set({ invite: event.target.checked })} /> invite those who are new by
-        e-mail; they get leads once they accept
+        <Checkbox checked={form.invite} onChange={(event) => set({ invite: event.target.checked })} /> email invitations to new
+        people; they get leads once they accept
       </label>
       <ErrorMessage error={save.error ?? remove.error} named />
-      <FormEnd does="Keep the roster" busy={save.isPending} may={Boolean(form.name.trim())} onCancel={onClose}>
+      <FormEnd does="Save roster" busy={save.isPending} may={Boolean(form.name.trim())} onCancel={onClose}>
         {roster && (
           <Button look="warn" disabled={remove.isPending} onClick={() => remove.mutate()}>
-            Delete it
+            Delete
           </Button>
         )}
       </FormEnd>
@@ -294,8 +294,8 @@ function Members({
           <tr>
             <th>In this order</th>
             {weighted && <th>Share</th>}
-            <th>A day at most</th>
-            <th>Open at most</th>
+            <th>Daily limit</th>
+            <th>Open lead limit</th>
             <th>Hours</th>
             <th>
               <span className="unseen">Move and remove</span>
@@ -321,8 +321,8 @@ function Members({
                   />
                 </td>
               )}
-              <td>{cap(member, 'daily_cap', 'A day at most')}</td>
-              <td>{cap(member, 'open_cap', 'Open at most')}</td>
+              <td>{cap(member, 'daily_cap', 'Daily limit')}</td>
+              <td>{cap(member, 'open_cap', 'Open lead limit')}</td>
               <td>
                 <Button
                   size="tiny"
@@ -347,7 +347,7 @@ function Members({
                         setHoursOf(null);
                       }}
                     >
-                      at any time
+                      any time
                     </Button>
                   </div>
                 )}
@@ -378,7 +378,7 @@ function Members({
                   aria-label={`Take ${member.name} off`}
                   onClick={() => onChange(members.filter((one) => one !== member))}
                 >
-                  Take off
+                  Remove
                 </Button>
               </td>
             </tr>
@@ -387,7 +387,7 @@ function Members({
       </table>
       {out.length > 0 && (
         <Select
-          aria-label="Add somebody"
+          aria-label="Add person"
           style={{ marginTop: 8 }}
           value=""
           onChange={(event) => {
@@ -399,7 +399,7 @@ function Members({
               ]);
           }}
         >
-          <option value="">Add somebody …</option>
+          <option value="">Add person…</option>
           {out.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}

@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { DAY, shortDay } from '@/core/shared';
-import { ask, useNow, useZone } from '../primitives';
+import { DAY } from '@/core/shared';
+import { ask, useNow, useZone, useFormat } from '../primitives';
 import { RosterForm } from './roster-form';
 import { long, thenOf, describeRoster, type RosterJson } from './shapes';
 import { Button, useToast } from '../kit';
@@ -22,17 +22,15 @@ export function RosterBox({ roster, rosters, mayManage }: { roster: RosterJson; 
             Change
           </Button>
         ) : (
-          <span className="soft small">leads in 30 days · median to first try</span>
+          <span className="soft small">leads in 30 days · median to first attempt</span>
         )}
       </div>
       <p className="small" style={{ padding: '4px 0' }}>
         {describeRoster(roster)}; {thenOf(roster)}
-        {roster.longest.owned > 0 && (
-          <span className="soft">. With somebody after {long(roster.longest.owned)} at the latest</span>
-        )}
-        {roster.rungs === 0 && <span className="late">. No rung hands leads to it</span>}
+        {roster.longest.owned > 0 && <span className="soft">. With an agent in {long(roster.longest.owned)} at most</span>}
+        {roster.rungs === 0 && <span className="late">. No rung uses it</span>}
       </p>
-      {roster.members.length === 0 && <p className="late small">Nobody is on it: its leads go to {roster.safety_net.name}.</p>}
+      {roster.members.length === 0 && <p className="late small">No one is on it. Its leads go to {roster.safety_net.name}.</p>}
       {roster.members.map((member) => (
         <MemberRow key={member.id} member={member} most={most} shares={shares} mayManage={mayManage} />
       ))}
@@ -57,6 +55,7 @@ function MemberRow({
   mayManage: boolean;
 }) {
   const zone = useZone();
+  const format = useFormat();
   const now = useNow();
   const queries = useQueryClient();
   const toast = useToast();
@@ -75,10 +74,10 @@ function MemberRow({
             next
           </span>
         )}
-        {member.state === 'invited' && <span className="soft small">invited, has not answered</span>}
+        {member.state === 'invited' && <span className="soft small">invited, no answer yet</span>}
         {member.state === 'declined' && <span className="late small">declined</span>}
         {member.away && (
-          <span className="soft small">away till {member.away_until && shortDay(new Date(member.away_until), zone)}</span>
+          <span className="soft small">off until {member.away_until && format.shortDay(new Date(member.away_until), zone)}</span>
         )}
         {!member.away && member.off && <span className="soft small">{member.off.replace(`${member.name} `, '')}</span>}
       </span>
@@ -90,12 +89,12 @@ function MemberRow({
             style={{ padding: '0 8px', marginRight: 12 }}
             onClick={() => away.mutate(member.away ? null : new Date(now.getTime() + DAY))}
           >
-            {member.away ? 'Back' : 'Away for a day'}
+            {member.away ? 'Back' : 'Day off'}
           </Button>
         )}
         <b>{member.handed}</b>
         {shares && (
-          <span className="soft small" title="The share due">
+          <span className="soft small" title="Fair share">
             {' '}
             of {member.due}
           </span>
@@ -106,7 +105,7 @@ function MemberRow({
         <span
           className="soft small"
           style={{ display: 'inline-block', width: 74, textAlign: 'right' }}
-          title="Median to the first try"
+          title="Median time to first attempt"
         >
           {member.median_seconds === null ? '–' : long(member.median_seconds)}
         </span>

@@ -45,9 +45,9 @@ export function RoutingArea({
 const Head = ({ ladder, children }: { ladder: LadderJson; children?: React.ReactNode }) => (
   <div className="headline">
     <div>
-      <h1>Who gets a lead</h1>
+      <h1>Lead routing</h1>
       <p className="soft">
-        Read from the top; the first rung that fits decides. {ladder.inquiries.toLocaleString('en-US')} inquiries in the last 30
+        Top to bottom: the first rung that matches decides. {ladder.inquiries.toLocaleString('en-US')} inquiries in the last 30
         days.
       </p>
     </div>
@@ -79,7 +79,7 @@ function Managed({ ladder }: { ladder: LadderJson }) {
       const old = draft!.version;
       setDraft(null);
       void queries.invalidateQueries({ queryKey: ['ladder'] });
-      toast.tell('The ladder holds for every lead from now on.', () => void restore(old));
+      toast.tell('Saved. The new ladder applies to every lead.', () => void restore(old));
     },
     onError: toast.fail,
   });
@@ -88,8 +88,8 @@ function Managed({ ladder }: { ladder: LadderJson }) {
       <>
         <Head ladder={ladder}>
           <span className="beside nowrap" style={{ flexWrap: 'nowrap' }}>
-            <Button onClick={() => setDraft(draftOf(ladder))}>Change the ladder</Button>
-            <Button onClick={() => setBefore(true)}>Earlier ladders</Button>
+            <Button onClick={() => setDraft(draftOf(ladder))}>Edit ladder</Button>
+            <Button onClick={() => setBefore(true)}>Past versions</Button>
           </span>
         </Head>
         <LadderList ladder={ladder} />
@@ -101,13 +101,13 @@ function Managed({ ladder }: { ladder: LadderJson }) {
       <Head ladder={ladder}>
         <span className="beside nowrap" style={{ flexWrap: 'nowrap' }}>
           <Button look="main" disabled={apply.isPending} onClick={() => apply.mutate()}>
-            Apply it
+            Apply
           </Button>
-          <Button onClick={() => setDraft(null)}>Put it away</Button>
+          <Button onClick={() => setDraft(null)}>Discard changes</Button>
         </span>
       </Head>
       <p className="because" style={{ margin: '0 0 12px' }} role="status">
-        You are changing the ladder. <span className="soft">Leads go by the old one until you apply it.</span>
+        You’re editing the ladder. <span className="soft">Leads follow the old one until you apply it.</span>
       </p>
       <LadderEdit ladder={ladder} draft={draft} error={apply.error} onChange={setDraft} />
       <RehearsalBox ladder={ladder} draft={draft} />

@@ -17,7 +17,7 @@ export const long = (seconds: number): string => howLong(seconds * 1_000);
 
 /** How a roster hands out, as the end of a rung's sentence. */
 export function describeRoster(roster: RosterJson): string {
-  const tried = roster.try_seconds === null ? '' : `, on when not tried within ${long(roster.try_seconds)}`;
+  const tried = roster.try_seconds === null ? '' : `, moves on if not attempted within ${long(roster.try_seconds)}`;
   switch (roster.hand_out) {
     case 'round_robin':
       return `round robin${tried}`;

@@ -2,12 +2,12 @@
 /** The ladders of before, each of which can be brought back. */
 import Dialog from '@mui/material/Dialog';
 import { useQuery } from '@tanstack/react-query';
-import { dayAndTime } from '@/core/shared';
-import { ask, useZone } from '../primitives';
+import { ask, useZone, useFormat } from '../primitives';
 import { Button } from '../kit';
 
 export function VersionsDialog({ onRestore, onClose }: { onRestore: (version: string) => void; onClose: () => void }) {
   const zone = useZone();
+  const format = useFormat();
   const { data } = useQuery({
     queryKey: ['ladder', 'versions'],
     queryFn: async () => (await ask('GET /ladder/versions')).items,
@@ -15,12 +15,12 @@ export function VersionsDialog({ onRestore, onClose }: { onRestore: (version: st
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="versions-title">
       <div className="dialog">
-        <h1 id="versions-title">The ladder before</h1>
-        {data?.length === 1 && <p className="soft">It has not been changed yet.</p>}
+        <h1 id="versions-title">Past versions</h1>
+        {data?.length === 1 && <p className="soft">No changes yet.</p>}
         {data?.map((version) => (
           <div key={version.id} className="pair" style={{ alignItems: 'flex-start' }}>
             <span>
-              <b>{dayAndTime(new Date(version.made_at), zone)}</b> <span className="soft">by {version.made_by}</span>
+              <b>{format.dayAndTime(new Date(version.made_at), zone)}</b> <span className="soft">by {version.made_by}</span>
               {version.rungs.map((rung, at) => (
                 <span key={at} className="small" style={{ display: 'block' }}>
                   {at + 1}. {rung}
@@ -29,7 +29,7 @@ export function VersionsDialog({ onRestore, onClose }: { onRestore: (version: st
               {version.rungs.length === 0 && <span className="soft small">no rungs</span>}
             </span>
             {version.current ? (
-              <span className="soft small nowrap">as it is now</span>
+              <span className="soft small nowrap">current</span>
             ) : (
               <Button
                 onClick={() => {
@@ -37,7 +37,7 @@ export function VersionsDialog({ onRestore, onClose }: { onRestore: (version: st
                   onClose();
                 }}
               >
-                Bring it back
+                Restore
               </Button>
             )}
           </div>

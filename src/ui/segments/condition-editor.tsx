@@ -23,12 +23,12 @@ const HOW_WORDS: Record<How, string> = {
   any: 'any of',
   all: 'all of',
   none: 'none of',
-  known: 'there is one',
-  unknown: 'there is none',
-  between: 'from … to',
+  known: 'is known',
+  unknown: 'is not known',
+  between: 'from… to',
   within: 'in the last',
   not_within: 'not for',
-  longer_ago: 'last time more than',
+  longer_ago: 'more than',
   coming: 'in the next',
   on_days: 'on days',
   yes: 'yes',
@@ -40,7 +40,7 @@ const HOW_WORDS: Record<How, string> = {
   inside: 'within the area',
   outside: 'outside the area',
 };
-const TIME_NONE: Partial<Record<How, string>> = { known: 'at some time', unknown: 'never' };
+const TIME_NONE: Partial<Record<How, string>> = { known: 'at any time', unknown: 'never' };
 
 export function ConditionEditor(props: Props) {
   const { condition, subject, onChange, onRemove } = props;
@@ -49,8 +49,8 @@ export function ConditionEditor(props: Props) {
   if (!subject) {
     return (
       <div className="editor">
-        <p className="late">What this asked about is gone.</p>
-        <Button onClick={onRemove}>Take it out</Button>
+        <p className="late">This refers to something that was deleted.</p>
+        <Button onClick={onRemove}>Remove</Button>
       </div>
     );
   }
@@ -79,10 +79,10 @@ export function ConditionEditor(props: Props) {
         <Button type="submit" look="main">
           Done
         </Button>
-        <Button onClick={() => setOrElse(true)}>or …</Button>
+        <Button onClick={() => setOrElse(true)}>or…</Button>
         <Button onClick={props.onNegate}>Not</Button>
         <Button look="warn" onClick={onRemove}>
-          Take it out
+          Remove
         </Button>
       </div>
     </form>
@@ -129,8 +129,8 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
         <label className="line">
           called{' '}
           <Input
-            aria-label="What the area is called"
-            placeholder="the old harbour"
+            aria-label="Area name"
+            placeholder="the old harbor"
             maxLength={80}
             value={condition.name}
             onChange={(event) => onChange({ ...condition, name: event.target.value })}
@@ -157,7 +157,7 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
           onChange={(event) => onChange({ ...condition, n: Math.max(0, Number(event.target.value)) })}
         />
         <Select
-          aria-label="Of what"
+          aria-label="What for"
           value={condition.unit}
           onChange={(event) => onChange({ ...condition, unit: event.target.value as TimeUnit })}
         >
@@ -165,7 +165,7 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
             <option key={unit}>{unit}</option>
           ))}
         </Select>
-        {condition.how === 'not_within' && <span className="soft small">or more, also never</span>}
+        {condition.how === 'not_within' && <span className="soft small">or more, or never</span>}
       </div>
     );
   }
@@ -217,7 +217,7 @@ function Values({
         <Input
           autoFocus
           aria-label="Find or type a value"
-          placeholder={free ? 'Find, or type another and press Enter' : 'Find'}
+          placeholder={free ? 'Search, or type another and press Enter' : 'Find'}
           value={text}
           onChange={(event) => setText(event.target.value)}
           onKeyDown={(event) => {
@@ -236,7 +236,7 @@ function Values({
             <Checkbox checked={condition.of.includes(value)} onChange={() => toggle(value)} /> {name}
           </label>
         ))}
-        {!shown.length && <p className="soft small">{free && typed ? `Enter adds “${typed}”.` : 'Nothing of that name.'}</p>}
+        {!shown.length && <p className="soft small">{free && typed ? `Enter adds “${typed}”.` : 'No matches.'}</p>}
       </div>
     </>
   );

@@ -41,9 +41,9 @@ export function GroupEditor({
         </label>
       ))}
       <div className="line">
-        <Button onClick={() => setAdding(true)}>One more …</Button>
+        <Button onClick={() => setAdding(true)}>Add condition…</Button>
         <Button look="warn" onClick={() => onChange(null)}>
-          Take the group out
+          Remove group
         </Button>
       </div>
     </div>

@@ -28,7 +28,7 @@ export function SaveSegmentDialog({
     mutationFn: () => ask('POST /segments', { body: { name, tree, team }, headers: freshKey() }),
     onSuccess: (segment) => {
       void queries.invalidateQueries({ queryKey: ['segments'] });
-      toast.tell(`“${segment.name}” lies on your shelf.`);
+      toast.tell(`“${segment.name}” pinned to your shelf.`);
       onKept(segment);
     },
     onError: toast.fail,
@@ -42,7 +42,7 @@ export function SaveSegmentDialog({
           save.mutate();
         }}
       >
-        <h1 id="keep-title">Keep as a segment</h1>
+        <h1 id="keep-title">Save as a segment</h1>
         <TextField
           autoFocus
           label="Name"
@@ -51,10 +51,10 @@ export function SaveSegmentDialog({
           slotProps={{ htmlInput: { maxLength: 80 } }}
         />
         <label className="choice">
-          <Checkbox checked={team} onChange={(event) => setTeam(event.target.checked)} /> The team sees it too, each with their
-          own people
+          <Checkbox checked={team} onChange={(event) => setTeam(event.target.checked)} /> Share with the team (each sees their own
+          contacts)
         </label>
-        <FormEnd does="Keep it" busy={save.isPending} may={Boolean(name.trim())} onCancel={onClose} />
+        <FormEnd does="Save" busy={save.isPending} may={Boolean(name.trim())} onCancel={onClose} />
       </form>
     </Dialog>
   );

@@ -28,7 +28,7 @@ type Opened = { anchor: HTMLElement; path: number[] | null; adding: 'all' | 'any
 export function Sentence({
   tree: current,
   about = 'people',
-  label = 'Who is shown',
+  label = 'Filter',
   onChange: save,
 }: {
   tree: Tree;
@@ -81,7 +81,7 @@ export function Sentence({
         data-add-condition=""
         onClick={(event) => setOpened({ anchor: event.currentTarget, path: null, adding: 'all' })}
       >
-        {tree === EVERYBODY || asSentence(tree).all.length === 0 ? 'who …' : 'and …'}
+        {tree === EVERYBODY || asSentence(tree).all.length === 0 ? 'who…' : 'and…'}
       </Button>
       <Popover
         open={opened !== null}

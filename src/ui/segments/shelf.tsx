@@ -38,7 +38,7 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onSaved: onKept }: Pr
     mutationFn: () => ask('PATCH /segments/{id}', { params: { id: openId! }, body: { tree: unsaved! } }),
     onSuccess: (segment) => {
       void queries.invalidateQueries({ queryKey: ['segments'] });
-      toast.tell(`“${segment.name}” is kept as it reads now.`);
+      toast.tell(`“${segment.name}” saved.`);
       onKept(segment);
     },
     onError: toast.fail,
@@ -49,7 +49,7 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onSaved: onKept }: Pr
       void queries.invalidateQueries({ queryKey: ['segments'] });
       onOpen(null);
       toast.tell(
-        `“${segment.name}” is deleted.`,
+        `“${segment.name}” deleted.`,
         () =>
           void ask('POST /segments', {
             body: { name: segment.name, tree: segment.tree, team: segment.team },
@@ -63,7 +63,7 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onSaved: onKept }: Pr
   return (
     <div className="shelf" role="toolbar" aria-label="Segments">
       <BareButton className={`seg${!openId && !unsaved ? ' on' : ''}`} onClick={() => onOpen(null)}>
-        Everybody
+        Everyone
       </BareButton>
       {(open && !open.on_shelf ? [...onShelf, open] : onShelf).map((segment) => (
         <BareButton
@@ -77,16 +77,16 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onSaved: onKept }: Pr
         </BareButton>
       ))}
       <Button look="text" aria-haspopup="menu" onClick={(event) => setMenu(event.currentTarget)}>
-        more …
+        more…
       </Button>
       {unsaved && !readOnly && (
         <>
-          <Button onClick={() => setKeeping(true)}>Keep as a segment</Button>
-          {open && (open.mine || open.team) && <Button onClick={() => save.mutate()}>Keep in “{open.name}”</Button>}
+          <Button onClick={() => setKeeping(true)}>Save as a segment</Button>
+          {open && (open.mine || open.team) && <Button onClick={() => save.mutate()}>Save to “{open.name}”</Button>}
         </>
       )}
       <Menu anchorEl={menu} open={menu !== null} onClose={() => setMenu(null)}>
-        {segments.length === 0 && <MenuItem disabled>No segments yet: write a sentence below and keep it</MenuItem>}
+        {segments.length === 0 && <MenuItem disabled>No segments yet. Build a filter below and save it.</MenuItem>}
         {segments.map((segment) => (
           <MenuItem
             key={segment.id}
@@ -98,7 +98,7 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onSaved: onKept }: Pr
           >
             <span style={{ flex: 1 }}>
               {segment.name} <span className="soft small">{segment.team ? 'team' : 'mine'}</span>
-              {segment.broken && <span className="late small"> names something that is gone</span>}
+              {segment.broken && <span className="late small"> refers to something deleted</span>}
             </span>
             <Button
               size="small"
@@ -108,7 +108,7 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onSaved: onKept }: Pr
                 lay.mutate(segment.on_shelf ? ids.filter((id) => id !== segment.id) : [...ids, segment.id]);
               }}
             >
-              {segment.on_shelf ? 'Off the shelf' : 'Onto the shelf'}
+              {segment.on_shelf ? 'Unpin' : 'Pin'}
             </Button>
           </MenuItem>
         ))}
@@ -122,7 +122,7 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onSaved: onKept }: Pr
               void navigator.clipboard.writeText(
                 `${window.location.origin}/contacts?where=${encodeURIComponent(JSON.stringify(open.tree))}`,
               );
-              toast.tell('The link is copied. It opens this question for whoever may see the people in it.');
+              toast.tell('Link copied. It opens this list for anyone allowed to see these contacts.');
               setMenu(null);
             }}
           >
@@ -137,7 +137,7 @@ export function Shelf({ openId, unsaved, readOnly, onOpen, onSaved: onKept }: Pr
                 setKeeping(true);
               }}
             >
-              Copy “{open.name}” …
+              Copy “{open.name}”…
             </MenuItem>
           ),
           !readOnly && (open.mine || open.team) && (

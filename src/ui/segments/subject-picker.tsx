@@ -31,8 +31,8 @@ export function SubjectPicker({
       <Input
         autoFocus
         value={text}
-        placeholder="What about them? Town, tag, last call …"
-        aria-label="What the condition asks about"
+        placeholder="What to filter by: city, tag, last call…"
+        aria-label="What to filter by"
         onChange={(event) => {
           setText(event.target.value);
           setAt(0);
@@ -64,7 +64,7 @@ export function SubjectPicker({
             </section>
           );
         })}
-        {!found.length && <p className="soft small">Nothing is called so. Try another word.</p>}
+        {!found.length && <p className="soft small">No filter by that name.</p>}
       </div>
     </div>
   );

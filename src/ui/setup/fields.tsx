@@ -14,11 +14,11 @@ const KIND_NAMES: Record<FieldKind, string> = {
   number: 'a number',
   money: 'money',
   date: 'a day',
-  yearly: 'a day every year',
+  yearly: 'yearly date',
   choice: 'one of several choices',
   choices: 'several choices',
   flag: 'yes or no',
-  contact: 'a link to a contact',
+  contact: 'link to a contact',
 };
 const listed = (text: string): string[] =>
   text
@@ -66,8 +66,8 @@ export function Fields() {
   const withChoices = kind === 'choice' || kind === 'choices';
   return (
     <Block
-      title="Fields of your own"
-      note="For what stage, horizon, roles and tags cannot say. They stand in the grid, in segments, in imports and exports. Few are better than many."
+      title="Custom fields"
+      note="For anything stages, horizons, roles, and tags can’t hold. They show up in the grid, segments, imports, and exports."
     >
       {fields?.map((field) => (
         <div key={field.id} className="pair">
@@ -82,7 +82,7 @@ export function Fields() {
             <Button
               size="small"
               onClick={() => {
-                const next = window.prompt('The name of the field', field.name);
+                const next = window.prompt('Field name', field.name);
                 if (next?.trim()) change.mutate({ id: field.id, name: next });
               }}
             >
@@ -92,7 +92,7 @@ export function Fields() {
               <Button
                 size="small"
                 onClick={() => {
-                  const next = window.prompt('The choices, with commas between', field.choices.join(', '));
+                  const next = window.prompt('Choices, separated by commas', field.choices.join(', '));
                   if (next) change.mutate({ id: field.id, choices: listed(next) });
                 }}
               >
@@ -114,7 +114,7 @@ export function Fields() {
       >
         <div style={{ display: 'flex', gap: 8 }}>
           <TextField
-            label="Name of a new field"
+            label="New field name"
             value={name}
             onChange={(event) => setName(event.target.value)}
             fullWidth
@@ -129,12 +129,12 @@ export function Fields() {
           </Select>
         </div>
         {withChoices && (
-          <TextField label="Choices, with commas between" value={choices} onChange={(event) => setChoices(event.target.value)} />
+          <TextField label="Choices, separated by commas" value={choices} onChange={(event) => setChoices(event.target.value)} />
         )}
         <ErrorMessage error={make.error} />
         <div>
           <Button type="submit" disabled={!name.trim() || make.isPending}>
-            Make the field
+            Add field
           </Button>
         </div>
       </form>

@@ -62,7 +62,7 @@ export function RemoveDialog({ name, remove: takeAway, people, others, none, ins
             {!none && !by ? `Move ${words}` : button(words, others.find(({ key }) => key === by)?.name ?? null)}
           </Button>
           <Button onClick={onClose}>Cancel</Button>
-          <span className="soft small">It can be undone.</span>
+          <span className="soft small">You can undo this.</span>
         </div>
       </form>
     </Dialog>

@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { KEY_SCOPES, type KeyScope, type UserView, type SettingsView } from '@/core/accounts';
 import type { Jsoned } from '@/core/shared';
-import { ask, freshKey, useNow, useZone, when } from '../primitives';
+import { ask, freshKey, useNow, useZone, when, useFormat } from '../primitives';
 import { Block } from './block';
 import { Fields } from './fields';
 import { Guardrails } from './guardrails';
@@ -36,6 +36,7 @@ export function SetupArea({ settings, users }: { settings: SettingsView; users: 
 }
 
 function Keys() {
+  const format = useFormat();
   const queries = useQueryClient();
   const toast = useToast();
   const { data: keys } = useQuery({
@@ -57,7 +58,7 @@ function Keys() {
     mutationFn: (id: string) => ask('POST /keys/{id}/rotate', { params: { id }, body: { hours: 24 }, headers: freshKey() }),
     onSuccess: ({ key }) => {
       setMade(key);
-      toast.tell('The old key works for a day more.');
+      toast.tell('The old key works for one more day.');
       void queries.invalidateQueries({ queryKey: ['keys'] });
     },
     onError: toast.fail,
@@ -77,7 +78,7 @@ function Keys() {
     onError: toast.fail,
   });
   return (
-    <Block title="API keys" note="A key lets a program do what its rights name. It is shown once and kept as a hash.">
+    <Block title="API keys" note="A key lets another program work with Urraca, within its permissions. It’s shown once.">
       {keys?.map((key) => (
         <div key={key.id} className="pair">
           <span>
@@ -86,14 +87,14 @@ function Keys() {
               {key.scopes.length === KEY_SCOPES.length ? 'all rights' : key.scopes.join(', ')} ·{' '}
               {key.last_used_at ? 'used' : 'never used'}
               {key.door && ` · by the door “${key.door.name}”`}
-              {key.ends_at && <span className="late"> · ends {when(new Date(key.ends_at), now, zone)}</span>}
+              {key.ends_at && <span className="late"> · ends {when(new Date(key.ends_at), now, zone, format)}</span>}
             </span>
           </span>
           <span className="beside nowrap">
             {!key.ends_at && (
               <Button
                 size="small"
-                title="A new key with the same rights; the old one works for a day more"
+                title="Create a new key with the same permissions. The old one works for one more day"
                 onClick={() => rotate.mutate(key.id)}
               >
                 New key
@@ -101,7 +102,7 @@ function Keys() {
             )}
             <Button
               size="small"
-              onClick={() => window.confirm(`Revoke “${key.name}”? What uses it stops at once.`) && revoke.mutate(key.id)}
+              onClick={() => window.confirm(`Revoke “${key.name}”? Anything using it stops right away.`) && revoke.mutate(key.id)}
             >
               Revoke
             </Button>
@@ -110,7 +111,7 @@ function Keys() {
       ))}
       {made && (
         <p className="because" role="status">
-          Copy it now, it is not shown again: <code style={{ overflowWrap: 'anywhere' }}>{made}</code>
+          Copy it now. It won’t be shown again: <code style={{ overflowWrap: 'anywhere' }}>{made}</code>
         </p>
       )}
       <form
@@ -120,7 +121,7 @@ function Keys() {
           make.mutate();
         }}
       >
-        <TextField label="Name of a new key" value={name} onChange={(event) => setName(event.target.value)} />
+        <TextField label="New key name" value={name} onChange={(event) => setName(event.target.value)} />
         <div>
           {KEY_SCOPES.map((scope) => (
             <label
@@ -138,9 +139,9 @@ function Keys() {
         </div>
         {own.length > 0 && scopes.every((scope) => scope === 'inquiries:write') && (
           <label className="small">
-            Its leads come by{' '}
+            Its leads come in through{' '}
             <Select value={doorId} onChange={(event) => setDoorId(event.target.value)}>
-              <option value="">the common door for programs</option>
+              <option value="">the shared door for programs</option>
               {own.map((door) => (
                 <option key={door.id} value={door.id}>
                   {door.name}
@@ -151,7 +152,7 @@ function Keys() {
         )}
         <div>
           <Button type="submit" disabled={!name.trim() || !scopes.length || make.isPending}>
-            Make the key
+            Create key
           </Button>
         </div>
       </form>
@@ -170,17 +171,14 @@ function Stuck() {
   const retry = useMutation({
     mutationFn: () => ask('POST /outbox/retry'),
     onSuccess: ({ retried }) => {
-      toast.tell(`${retried.toLocaleString('en-US')} are tried again.`);
+      toast.tell(`${retried.toLocaleString('en-US')} queued to retry.`);
       void queries.invalidateQueries({ queryKey: ['stuck'] });
     },
     onError: toast.fail,
   });
   return (
-    <Block
-      title="Messages that do not get out"
-      note="A provider that is down is tried again by itself, less and less often; nothing is lost or sent twice."
-    >
-      {stuck?.length === 0 && <p className="good">Everything gets out.</p>}
+    <Block title="Messages that can’t be sent" note="If a provider is down, we keep retrying. Nothing is lost or sent twice.">
+      {stuck?.length === 0 && <p className="good">Everything is sending.</p>}
       {stuck?.slice(0, 12).map((one) => (
         <div key={one.id} className="pair">
           <span>
@@ -194,7 +192,7 @@ function Stuck() {
       ))}
       {stuck && stuck.length > 0 && (
         <Button style={{ marginTop: 10 }} onClick={() => retry.mutate()} disabled={retry.isPending}>
-          Try all again now
+          Retry all now
         </Button>
       )}
     </Block>

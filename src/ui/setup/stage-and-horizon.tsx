@@ -23,11 +23,11 @@ type Kind = 'stages' | 'horizons';
 const BLOCKS = {
   stages: {
     title: 'Stages',
-    note: 'Where somebody stands. They move by themselves from New to Talking; the names and meanings are yours. A stage of your own counts as one of these steps.',
+    note: 'Where each contact is. They move from New to Talking automatically. Rename these as you like; each custom stage counts as one of these steps.',
   },
   horizons: {
     title: 'Horizons',
-    note: 'When somebody means to move, and how often to be in touch. Another rhythm moves the next touch of everybody it holds for.',
+    note: 'When they plan to move, and how often to check in. Changing the check-in rhythm reschedules everyone with that horizon.',
   },
 };
 
@@ -60,7 +60,7 @@ function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
         },
       }),
     onSuccess: () => {
-      toast.tell(`“${form.name}” is kept.`);
+      toast.tell(`“${form.name}” saved.`);
       void queries.invalidateQueries();
     },
     onError: toast.fail,
@@ -116,12 +116,12 @@ function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
         <span className="soft small right">{row.people.toLocaleString('en-US')}</span>
       )}
       {row.removable ? (
-        <Button size="small" aria-label={`Remove ${row.name} …`} onClick={() => setRemoving(true)}>
-          Remove …
+        <Button size="small" aria-label={`Remove ${row.name}…`} onClick={() => setRemoving(true)}>
+          Remove…
         </Button>
       ) : (
-        <span className="stays soft small" title="People move there by themselves, or are counted or put away there.">
-          stays
+        <span className="stays soft small" title="Built in: contacts move here automatically.">
+          built in
         </span>
       )}
       {removing && (
@@ -132,7 +132,7 @@ function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
           others={rows.filter(({ key }) => key !== row.key && !(kind === 'stages' && ['new', 'archived'].includes(key)))}
           {...(kind === 'horizons' ? { none: 'have no horizon' } : {})}
           instead={(name) => (kind === 'stages' ? `move to “${name}”` : `get “${name}” instead`)}
-          button={(people, to) => (to ? `Move ${people} to “${to}”` : `Take it from ${people}`)}
+          button={(people, to) => (to ? `Move ${people} to “${to}”` : `Remove from ${people}`)}
           onClose={() => setRemoving(false)}
         />
       )}
@@ -159,7 +159,7 @@ function Rhythm({
           type="number"
           min={1}
           max={730}
-          aria-label={`Rhythm of ${of} in days`}
+          aria-label={`Check-in rhythm for ${of} in days`}
           value={days}
           width={56}
           onChange={(event) => onChange({ rhythm_days: Number(event.target.value) })}
@@ -167,8 +167,8 @@ function Rhythm({
         days
       </label>
       <Select
-        aria-label={`Strokes of ${of}`}
-        title="How many strokes stand for it: four is nearest"
+        aria-label={`Bars for ${of}`}
+        title="How many bars it shows: 4 is soonest"
         value={strokes}
         onChange={(event) => onChange({ strokes: Number(event.target.value) })}
       >
@@ -196,7 +196,7 @@ function Add({ kind }: { kind: Kind }) {
       else await ask('POST /horizons', { body: { name, meaning, ...horizon }, headers: freshKey() });
     },
     onSuccess: () => {
-      toast.tell(`“${form.name}” can be chosen now.`);
+      toast.tell(`“${form.name}” added.`);
       setForm(EMPTY);
       void queries.invalidateQueries();
     },
@@ -214,8 +214,8 @@ function Add({ kind }: { kind: Kind }) {
         <Input
           look="plain"
           width="100%"
-          aria-label={`Name of a new ${what}`}
-          placeholder={`A new ${what}`}
+          aria-label={`New name: ${what}`}
+          placeholder={`New ${what}`}
           value={form.name}
           maxLength={40}
           onChange={(event) => setForm({ ...form, name: event.target.value })}
@@ -225,8 +225,8 @@ function Add({ kind }: { kind: Kind }) {
         <Input
           look="plain"
           width="100%"
-          aria-label={`Meaning of the new ${what}`}
-          placeholder="What it means, in your words"
+          aria-label={`Meaning: new ${what}`}
+          placeholder="What it means"
           value={form.meaning}
           maxLength={200}
           onChange={(event) => setForm({ ...form, meaning: event.target.value })}
@@ -252,7 +252,7 @@ function Add({ kind }: { kind: Kind }) {
         />
       )}
       <Button type="submit" size="small" disabled={!form.name.trim() || add.isPending}>
-        Add it
+        Add
       </Button>
     </form>
   );

@@ -20,7 +20,7 @@ export function Tags({ settings }: { settings: Pick<SettingsView, 'tag_barred' |
   const [text, setText] = useState('');
   const found = tags?.filter(({ name }) => name.toLowerCase().includes(text.toLowerCase()));
   return (
-    <Block title="Tags" note="Everything that stage, horizon and role do not say. A new name or colour shows everywhere at once.">
+    <Block title="Tags" note="Everything that stage, horizon and role do not say. New name or color shows everywhere at once.">
       {tags && tags.length > SHOWN && (
         <Input
           width={220}
@@ -30,13 +30,13 @@ export function Tags({ settings }: { settings: Pick<SettingsView, 'tag_barred' |
           onChange={(event) => setText(event.target.value)}
         />
       )}
-      {tags?.length === 0 && <p className="soft">None yet. They are made in passing, while one tags somebody.</p>}
+      {tags?.length === 0 && <p className="soft">None yet. Create tags as you tag contacts.</p>}
       {(all || text ? found : found?.slice(0, SHOWN))?.map((tag) => (
         <Line key={tag.id} tag={tag} tags={tags!} />
       ))}
       {!all && !text && tags && tags.length > SHOWN && (
         <Button look="text" onClick={() => setAll(true)}>
-          all {tags.length} …
+          all {tags.length}…
         </Button>
       )}
       <Rules settings={settings} />
@@ -53,7 +53,7 @@ function Line({ tag, tags }: { tag: Tag; tags: Tag[] }) {
           <TagChip name={tag.name} color={tag.color} />{' '}
           <span className="soft small">
             {tag.uses.toLocaleString('en-US')} {tag.uses === 1 ? 'person' : 'people'}
-            {tag.made_by && `, made by ${tag.made_by}`}
+            {tag.made_by && `, created by ${tag.made_by}`}
             {tag.locked && ', locked'}
           </span>
         </span>
@@ -62,7 +62,7 @@ function Line({ tag, tags }: { tag: Tag; tags: Tag[] }) {
             Change
           </Button>
           <Button size="small" disabled={tag.locked} onClick={() => setOpen('delete')}>
-            Delete …
+            Delete…
           </Button>
         </span>
       </div>
@@ -105,7 +105,7 @@ function Edit({ tag, onClose }: { tag: Tag; onClose: () => void }) {
           save.mutate({ ...(name !== tag.name ? { name } : {}), color });
         }}
       >
-        <h1>Change the tag</h1>
+        <h1>Edit tag</h1>
         <div className="box">
           <Input
             autoFocus
@@ -117,7 +117,7 @@ function Edit({ tag, onClose }: { tag: Tag; onClose: () => void }) {
             width="100%"
           />
         </div>
-        <div className="line" role="radiogroup" aria-label="Colour">
+        <div className="line" role="radiogroup" aria-label="Color">
           {TAG_COLORS.map((one) => (
             <label key={one} className="choice">
               <Radio name="color" checked={color === one} onChange={() => setColor(one)} /> <TagChip name={one} color={one} />
@@ -155,12 +155,12 @@ function Rules({ settings }: { settings: Pick<SettingsView, 'tag_barred' | 'tag_
               })
             }
           />{' '}
-          {role}s may make new tags
+          {role}s can create tags
         </label>
       ))}
       <label className="choice small">
-        <Checkbox checked={rules.tag_places} onChange={(event) => set({ tag_places: event.target.checked })} /> An inquiry is
-        tagged with its town and postal code
+        <Checkbox checked={rules.tag_places} onChange={(event) => set({ tag_places: event.target.checked })} /> Tag inquiries with
+        their city and ZIP code
       </label>
     </div>
   );

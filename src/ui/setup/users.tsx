@@ -29,13 +29,13 @@ export function Users({ users: first }: { users: Person[] }) {
   const back = useMutation({
     mutationFn: (id: string) => ask('POST /users/{id}/reactivate', { params: { id } }),
     onSuccess: () => {
-      toast.tell('They may come in again. Their people stay where they are.');
+      toast.tell('They can log in again. Their contacts stay where they are.');
       void queries.invalidateQueries({ queryKey: ['users'] });
     },
     onError: toast.fail,
   });
   return (
-    <Block title="People" note="Who works here, and as what.">
+    <Block title="People" note="Everyone who works here, and their role.">
       {users.map((person) => (
         <div key={person.id} className="pair">
           <span>
@@ -44,8 +44,8 @@ export function Users({ users: first }: { users: Person[] }) {
           <span className="nowrap">
             <span className="soft">{person.role}</span>{' '}
             {person.role !== 'owner' && (
-              <Button size="tiny" aria-label={`${person.name} leaves`} onClick={() => setLeaving(person)}>
-                Leaves …
+              <Button size="tiny" aria-label={`${person.name}: deactivate`} onClick={() => setLeaving(person)}>
+                Deactivate…
               </Button>
             )}
           </span>
@@ -55,9 +55,9 @@ export function Users({ users: first }: { users: Person[] }) {
         <div key={person.id} className="pair soft">
           <span>{person.name}</span>
           <span className="nowrap">
-            has left{' '}
-            <Button size="tiny" aria-label={`${person.name} is back`} onClick={() => back.mutate(person.id)}>
-              Is back
+            deactivated{' '}
+            <Button size="tiny" aria-label={`${person.name} reactivated`} onClick={() => back.mutate(person.id)}>
+              Reactivate
             </Button>
           </span>
         </div>
@@ -95,15 +95,15 @@ function LeaveDialog({ user: person, onClose }: { user: Person; onClose: () => v
           leave.mutate();
         }}
       >
-        <h1 id="leave-title">{person.name} leaves</h1>
+        <h1 id="leave-title">{person.name}: deactivate</h1>
         <p>
-          They come in no more, and what is offered to them goes on at once. Their{' '}
-          {data && <b>{data.count.toLocaleString('en-US')}</b>} people are handed on:
+          They can no longer log in, and leads offered to them move on right away. Their{' '}
+          {data && <b>{data.count.toLocaleString('en-US')}</b>} contacts are handed off:
         </p>
         <HandTo vocabulary={vocabulary} without={[person.id]} onChange={setChange} />
         <ErrorMessage error={leave.error} />
-        <FormEnd does="They have left" busy={leave.isPending} may={change !== null} onCancel={onClose}>
-          <span className="soft small">Handing on can be undone.</span>
+        <FormEnd does="Hand off and deactivate" busy={leave.isPending} may={change !== null} onCancel={onClose}>
+          <span className="soft small">You can undo the hand-off.</span>
         </FormEnd>
       </form>
     </Dialog>

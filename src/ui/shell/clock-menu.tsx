@@ -4,20 +4,20 @@ import { useState } from 'react';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { dayAndTime } from '@/core/shared';
-import { ask, useNow, useZone } from '../primitives';
+import { ask, useNow, useZone, useFormat } from '../primitives';
 import { BareButton, useToast } from '../kit';
 
 const STEPS: { name: string; body: object }[] = [
   { name: 'To the next event', body: { next: true } },
-  { name: 'Five minutes on', body: { by: 'PT5M' } },
-  { name: 'An hour on', body: { by: 'PT1H' } },
-  { name: 'A day on', body: { by: 'P1D' } },
+  { name: '+5 minutes', body: { by: 'PT5M' } },
+  { name: '+1 hour', body: { by: 'PT1H' } },
+  { name: '+1 day', body: { by: 'P1D' } },
 ];
 
 export function ClockMenu({ simulated, held }: { simulated: boolean; held: boolean }) {
   const now = useNow();
   const zone = useZone();
+  const format = useFormat();
   const toast = useToast();
   const queries = useQueryClient();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
@@ -27,15 +27,15 @@ export function ClockMenu({ simulated, held }: { simulated: boolean; held: boole
       void queries.invalidateQueries();
       toast.tell(
         instants === 0
-          ? 'Time has passed; nothing was due.'
+          ? 'Time moved ahead. Nothing was due.'
           : instants === 1
-            ? 'Time has passed; something happened at one moment.'
+            ? 'Time moved ahead. One thing happened.'
             : `Time has passed; something happened at ${instants.toLocaleString('en-US')} moments.`,
       );
     },
     onError: toast.fail,
   });
-  const text = dayAndTime(now, zone);
+  const text = format.dayAndTime(now, zone);
   if (!simulated)
     return (
       <span className="clock plain wide" suppressHydrationWarning>
@@ -48,15 +48,15 @@ export function ClockMenu({ simulated, held }: { simulated: boolean; held: boole
       <BareButton
         className="clock"
         aria-haspopup="menu"
-        aria-label={`Simulated time ${text}. Let time pass`}
-        title="Simulated time: let it pass"
+        aria-label={`Simulated time ${text}. Move time ahead`}
+        title="Simulated time: move it ahead"
         onClick={(event) => setAnchor(event.currentTarget)}
         disabled={moving}
         aria-busy={moving}
         suppressHydrationWarning
       >
         {text}
-        {moving ? ' …' : ''}
+        {moving ? '…' : ''}
       </BareButton>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         {STEPS.map((step) => (

@@ -38,9 +38,8 @@ export function useLive(): void {
     };
     source.onmessage = (message: MessageEvent<string>) => {
       const heard = JSON.parse(message.data) as Heard;
-      if (heard.topic === 'lead' && heard.mine && !wasClaimedHere(heard.contactId))
-        toast.tell('A new lead is yours. It stands in Today.');
-      if (heard.topic === 'offer' && heard.mine) toast.tell('A lead is offered to you.');
+      if (heard.topic === 'lead' && heard.mine && !wasClaimedHere(heard.contactId)) toast.tell('You have a new lead in Today.');
+      if (heard.topic === 'offer' && heard.mine) toast.tell('You’ve been offered a lead.');
       if (heard.topic === 'clock') return mark('everything');
       mark(
         'wire',

@@ -28,9 +28,7 @@ export function Myself({ me, onHelp }: { me: { id: string; name: string; role: R
   const away = async (until: Date | null) => {
     try {
       await ask('PUT /users/{id}/away', { params: { id: me.id }, body: { until: until?.toISOString() ?? null } });
-      toast.tell(
-        until ? 'You are away until this time tomorrow; the round robin passes you over.' : 'You are back and get leads again.',
-      );
+      toast.tell(until ? 'You’re off until this time tomorrow. Round robin will skip you.' : 'You’re back and getting leads.');
     } catch (error) {
       toast.fail(error);
     }
@@ -55,15 +53,13 @@ export function Myself({ me, onHelp }: { me: { id: string; name: string; role: R
           {me.name}
         </MenuItem>
         {runsTheOffice(me.role) && <MenuItem onClick={then(() => router.push('/setup'))}>Setup</MenuItem>}
-        {me.role !== 'lender' && (
-          <MenuItem onClick={then(() => void away(new Date(now.getTime() + DAY)))}>Away for a day</MenuItem>
-        )}
-        {me.role !== 'lender' && <MenuItem onClick={then(() => void away(null))}>Back again</MenuItem>}
+        {me.role !== 'lender' && <MenuItem onClick={then(() => void away(new Date(now.getTime() + DAY)))}>Day off</MenuItem>}
+        {me.role !== 'lender' && <MenuItem onClick={then(() => void away(null))}>Back from day off</MenuItem>}
         <Divider />
         <MenuItem onClick={then(switchScheme)}>Light or dark</MenuItem>
         <MenuItem
           onClick={then(() =>
-            toast.tell(switchMask() ? 'Numbers and addresses are blurred.' : 'Numbers and addresses are shown.'),
+            toast.tell(switchMask() ? 'Phone numbers and addresses are blurred.' : 'Phone numbers and addresses are visible.'),
           )}
         >
           Privacy mask (Shift+M)

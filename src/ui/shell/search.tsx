@@ -51,7 +51,7 @@ function SearchBox({ onClose, role }: { onClose: () => void; role: Role }) {
         key: contact.id,
         title:
           `${contact.first_name} ${contact.last_name}`.trim() ||
-          (contact.emails[0] ?? (showPhone(contact.phones[0] ?? '') || 'Nameless')),
+          (contact.emails[0] ?? (showPhone(contact.phones[0] ?? '') || 'No name')),
         detail: [contact.stage.name, contact.place.city, contact.phones[0] && showPhone(contact.phones[0]), contact.emails[0]]
           .filter(Boolean)
           .join(' · '),
@@ -70,8 +70,8 @@ function SearchBox({ onClose, role }: { onClose: () => void; role: Role }) {
       <Input
         autoFocus
         value={text}
-        aria-label="Search people, or go to an area"
-        placeholder="A name, an e-mail, a phone number, a town, a tag"
+        aria-label="Search contacts or go to an area"
+        placeholder="Name, email, phone, city, or tag"
         role="combobox"
         aria-expanded="true"
         aria-controls="hits"
@@ -115,7 +115,7 @@ function SearchBox({ onClose, role }: { onClose: () => void; role: Role }) {
         ))}
         {q && !found.isFetching && !people.length && (
           <li className="soft small" style={{ padding: 10 }}>
-            Nobody is found for “{q}”.
+            No matches for “{q}”.
           </li>
         )}
       </ul>

@@ -56,14 +56,15 @@ function Frame({ me, first, children }: { me: Me; first: Wire; children: ReactNo
     '/': () => setDialog('search'),
     '?': () => setDialog('help'),
     n: () => me.role !== 'lender' && setDialog('add'),
-    'shift+M': () => toast.tell(switchMask() ? 'Numbers and addresses are blurred.' : 'Numbers and addresses are shown.'),
+    'shift+M': () =>
+      toast.tell(switchMask() ? 'Phone numbers and addresses are blurred.' : 'Phone numbers and addresses are visible.'),
   });
   useGo(go, (path) => router.push(path));
   const close = () => setDialog(null);
   return (
     <ClockProvider now={wire.clock.now} held={wire.clock.held} zone={me.zone}>
       <a href="#main" className="skip">
-        To the content
+        Skip to content
       </a>
       <WireLine
         wire={wire}

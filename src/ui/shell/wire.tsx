@@ -24,14 +24,14 @@ const counts: Record<Area['key'], (wire: Wire) => string> = {
   results: (wire) => (wire.results === null ? '–' : `${wire.results} %`),
 };
 const MEANINGS: Record<Area['key'], string> = {
-  today: 'people due today',
-  inbox: 'people wrote what nobody has read',
+  today: 'due today',
+  inbox: 'unread conversations',
   intake: 'inquiries today',
   contacts: 'contacts',
-  routing: 'leads nobody has tried yet',
-  campaigns: 'people under way in campaigns',
+  routing: 'leads not attempted yet',
+  campaigns: 'contacts in campaigns',
   market: 'listings on the market',
-  results: 'of the last 30 days’ leads tried',
+  results: 'of the last 30 days’ leads attempted',
 };
 
 export function WireLine({

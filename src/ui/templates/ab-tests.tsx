@@ -47,7 +47,7 @@ export function AbTests({
       ask('PATCH /ab-tests/{id}', { params: { id }, body: { winner_id: winner } }),
     onSuccess: (_, { winner }) => {
       after();
-      toast.tell(winner ? 'From now on the winner goes alone.' : 'It goes on.');
+      toast.tell(winner ? 'From now on the winner goes alone.' : 'Resumed.');
     },
     onError: toast.fail,
   });
@@ -82,11 +82,11 @@ export function AbTests({
                 <span className="beside">
                   {abTest.winner_id && (
                     <Button size="tiny" onClick={() => end.mutate({ id: abTest.id, winner: null })}>
-                      Let it go on
+                      Resume
                     </Button>
                   )}
                   <Button size="tiny" onClick={() => remove.mutate(abTest.id)} aria-label={`Take ${abTest.name} away`}>
-                    Take away
+                    Remove
                   </Button>
                 </span>
               )}
@@ -95,13 +95,13 @@ export function AbTests({
               <div key={one.id} className="pair">
                 <span>
                   {one.name} {abTest.winner_id === one.id && <span className="tag">goes alone</span>}
-                  <span className="soft small"> {one.sent.toLocaleString('en-US')} went</span>
+                  <span className="soft small"> {one.sent.toLocaleString('en-US')} sent</span>
                 </span>
                 <span className="beside">
-                  <Rate n={one.answered} of={one.sent} what="answered within a week" />
+                  <Rate n={one.answered} of={one.sent} what="replied within a week" />
                   {abTest.may_change && !abTest.winner_id && result.winner === one.id && (
                     <Button size="tiny" selected onClick={() => end.mutate({ id: abTest.id, winner: one.id })}>
-                      Let it go alone
+                      Send alone
                     </Button>
                   )}
                 </span>
@@ -111,8 +111,8 @@ export function AbTests({
               {result.winner !== null
                 ? `“${abTest.entrants.find(({ id }) => id === result.winner)!.name}” brings more answers; chance would show such a difference less than once in ${Math.max(2, Math.floor(1 / Math.max(result.chance, 1e-6))).toLocaleString('en-US')} times.`
                 : result.because === 'too_few'
-                  ? 'Too few went to say anything: sixty of each at least.'
-                  : 'So far chance explains the difference. It goes on.'}
+                  ? 'Too few sent to say anything: sixty of each at least.'
+                  : 'So far chance explains the difference. Resumed.'}
             </p>
           </div>
         );

@@ -12,15 +12,15 @@ export function Findings({ findings, onJump }: { findings: readonly Finding[]; o
   if (!findings.length) return <p className="good small findings-none">No problems found.</p>;
   const errors = findings.filter(({ level }) => level === 'error').length;
   return (
-    <section aria-label="What the checks say" className="findings">
+    <section aria-label="Checks" className="findings">
       <h2>
         {errors > 0 && (
           <span className="late">
-            {errors === 1 ? 'One error keeps it from being used' : `${errors} errors keep it from being used`}
+            {errors === 1 ? '1 error to fix before you can use it' : `${errors} errors to fix before you can use it`}
           </span>
         )}
         {errors > 0 && findings.length > errors && ' · '}
-        {findings.length > errors && `${findings.length - errors} to think about`}
+        {findings.length > errors && `${findings.length - errors} to consider`}
       </h2>
       <ul>
         {findings.map((finding, at) => (
@@ -36,13 +36,13 @@ export function Findings({ findings, onJump }: { findings: readonly Finding[]; o
                 {finding.at && (
                   <Button
                     size="tiny"
-                    aria-label={`Go to the place: ${finding.message}`}
+                    aria-label={`Go to: ${finding.message}`}
                     onClick={(event) => {
                       event.preventDefault();
                       onJump(finding);
                     }}
                   >
-                    Go there
+                    Go to it
                   </Button>
                 )}
               </summary>
@@ -70,7 +70,7 @@ export function Wordings({ checked }: { checked: Checked }) {
           <span className="soft">
             {parts.parts === 1 ? 'one part' : `${parts.parts} parts`}, {parts.units} of{' '}
             {parts.alphabet === 'GSM-7' ? (parts.parts > 1 ? parts.parts * 153 : 160) : parts.parts > 1 ? parts.parts * 67 : 70}{' '}
-            signs ({parts.alphabet})
+            characters ({parts.alphabet})
           </span>
         )}
         {count > 1 && (
@@ -94,8 +94,8 @@ function AllWordings({ checked }: { checked: Checked }) {
         <section key={part} aria-label={`Wordings of the ${PARTS[part]}`} className="panel all-wordings">
           <h2>
             {PARTS[part]}: {count.toLocaleString('en-US')}
-            {!whole && `, the first ${sample.length.toLocaleString('en-US')} were read`}
-            {wrong > 0 && <span className="late"> · {wrong.toLocaleString('en-US')} read wrong</span>}
+            {!whole && `, the first ${sample.length.toLocaleString('en-US')} checked`}
+            {wrong > 0 && <span className="late"> · {wrong.toLocaleString('en-US')} reads wrong</span>}
           </h2>
           <ol>
             {sample.slice(0, SHOWN).map(({ text, slips }, at) => (

@@ -15,7 +15,7 @@ const MailButton = Node.create({
   group: 'block',
   atom: true,
   draggable: true,
-  addAttributes: () => ({ href: { default: 'https://' }, label: { default: 'Look at it' } }),
+  addAttributes: () => ({ href: { default: 'https://' }, label: { default: 'Preview' } }),
   parseHTML: () => [{ tag: 'a[data-mail-button]' }],
   renderHTML: ({ node }) => [
     'a',
@@ -152,12 +152,12 @@ function Tools({ editor }: { editor: Editor }) {
   };
   return (
     <>
-      <div className="beside tools" role="toolbar" aria-label="Looks">
+      <div className="beside tools" role="toolbar" aria-label="Formatting">
         {tool('heading', 'Heading', () => chain().toggleHeading({ level: 2 }).run())}
         {tool('bold', 'Bold', () => chain().toggleBold().run())}
         {tool('italic', 'Italic', () => chain().toggleItalic().run())}
         {tool('bulletList', 'List', () => chain().toggleBulletList().run())}
-        {tool('orderedList', 'Numbers', () => chain().toggleOrderedList().run())}
+        {tool('orderedList', 'Numbered list', () => chain().toggleOrderedList().run())}
         {tool('blockquote', 'Quote', () => chain().toggleBlockquote().run())}
         {tool('link', 'Link', () =>
           setAsking({ what: 'link', href: (editor.getAttributes('link').href as string | undefined) ?? 'https://' }),
@@ -166,7 +166,7 @@ function Tools({ editor }: { editor: Editor }) {
         {tool('horizontalRule', 'Line', () => chain().setHorizontalRule().run())}
         <FileButton
           size="tiny"
-          label="Picture to put in"
+          label="Picture to insert"
           accept="image/png,image/jpeg,image/gif,image/webp"
           onFile={(chosen) => void picture(chosen)}
         >
@@ -208,12 +208,12 @@ function AskFor({
   );
   return (
     <div className="beside ask-for" role="group" aria-label={`The ${asking.what}`}>
-      {asking.what === 'button' && field('It says', asking.label, (label) => onChange({ ...asking, label }), true)}
+      {asking.what === 'button' && field('Text', asking.label, (label) => onChange({ ...asking, label }), true)}
       {asking.what === 'picture'
-        ? field('It shows (read where pictures are not loaded)', asking.alt, (alt) => onChange({ ...asking, alt }), true)
-        : field('It leads to', asking.href, (href) => onChange({ ...asking, href }), asking.what === 'link')}
+        ? field('Description (shown when pictures don’t load)', asking.alt, (alt) => onChange({ ...asking, alt }), true)
+        : field('Links to', asking.href, (href) => onChange({ ...asking, href }), asking.what === 'link')}
       <Button size="tiny" selected onClick={() => onPut(asking)}>
-        {asking.what === 'link' && !asking.href.trim() ? 'No link' : 'Put it in'}
+        {asking.what === 'link' && !asking.href.trim() ? 'No link' : 'Insert'}
       </Button>
       <Button size="tiny" onClick={onCancel}>
         Cancel

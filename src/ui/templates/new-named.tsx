@@ -65,7 +65,7 @@ export function NewNamed<C extends Channel>({ title, label, does, channels, team
         />
         {team && (
           <label className="choice">
-            <Checkbox checked={shared} onChange={(event) => setShared(event.target.checked)} /> For the whole team
+            <Checkbox checked={shared} onChange={(event) => setShared(event.target.checked)} /> Share with the whole team
           </label>
         )}
         <ErrorMessage error={make.error} />

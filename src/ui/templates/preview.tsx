@@ -47,12 +47,12 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
     </Button>
   );
   return (
-    <section aria-label="As they will see it" className="preview-step">
+    <section aria-label="Preview" className="preview-step">
       <div className="beside">
         <span className="soft small">As</span>
         <Input
           list="preview-people"
-          aria-label="Whose preview"
+          aria-label="Preview as"
           width={170}
           placeholder={name || 'somebody'}
           value={q}
@@ -68,7 +68,7 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
           ))}
         </datalist>
         <span className="soft small">
-          {name} will see it{filled.usedPlain ? ', in the plain version' : ''}
+          {name} will see this{filled.usedPlain ? ', in the plain version' : ''}
         </span>
         {filled.picks.length > 0 && (
           <Button size="tiny" onClick={() => setSeed(seed + 1)}>
@@ -92,13 +92,13 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
           <div className="from">
             <b>{filled.subject}</b>
             <span>
-              {fields.agent_name} · to {contact.emails[0] ?? 'nobody: there is no address'}
+              {fields.agent_name} · to {contact.emails[0] ?? 'no one: no address'}
               {(words.files?.length ?? 0) > 0 && ` · with ${words.files!.map((file) => file.name).join(', ')}`}
             </span>
           </div>
           {filled.html ? (
             <iframe
-              title="The e-mail"
+              title="The email"
               sandbox=""
               className="body"
               srcDoc={mailPage(filled.html, '').replace(
@@ -122,7 +122,7 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
             <br />
             {[contact.place.street, [contact.place.city, contact.place.postal_code].filter(Boolean).join(' ')]
               .filter(Boolean)
-              .join('\n') || 'no mailing address is known'}
+              .join('\n') || 'no mailing address'}
           </div>
           <b>{filled.subject}</b>
           <div className="body" dir="auto">
@@ -132,7 +132,7 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
       )}
       {preview === 'script' && (
         <div className="panel" style={{ padding: '12px 16px' }}>
-          <b>{name}</b>, {contact.phones[0] ? showPhone(contact.phones[0]) : 'no phone number is known'}
+          <b>{name}</b>, {contact.phones[0] ? showPhone(contact.phones[0]) : 'no phone number'}
           <p style={{ whiteSpace: 'pre-wrap' }}>{text}</p>
         </div>
       )}
@@ -145,12 +145,12 @@ function TryIt({ channel, words, contactId }: { channel: Channel; words: Words; 
   const toast = useToast();
   const send = useMutation({
     mutationFn: () => ask('POST /messages/try', { body: { trials: [{ channel, words }], contact_id: contactId } }),
-    onSuccess: () => toast.tell(`It is on its way to your own ${CHANNELS[channel].preview === 'phone' ? 'phone' : 'mailbox'}.`),
+    onSuccess: () => toast.tell(`Sent to your own ${CHANNELS[channel].preview === 'phone' ? 'phone' : 'mailbox'}.`),
     onError: toast.fail,
   });
   return (
     <Button size="tiny" disabled={send.isPending} onClick={() => send.mutate()}>
-      Try it on me
+      Send me a test
     </Button>
   );
 }

@@ -13,7 +13,7 @@ export function Rate({ n, of, what, upTo = 0.4 }: { n: number; of: number; what:
   return (
     <span
       className="rate"
-      title={`${n.toLocaleString('en-US')} of ${of.toLocaleString('en-US')} ${what}. The true rate lies between ${percent(low)} and ${percent(high)}, as far as can be told.`}
+      title={`${n.toLocaleString('en-US')} of ${of.toLocaleString('en-US')} ${what}. The true rate is between ${percent(low)} and ${percent(high)}.`}
     >
       <b>{percent(n / of)}</b>
       <svg width="64" height="10" viewBox="0 0 100 10" preserveAspectRatio="none" aria-hidden="true">

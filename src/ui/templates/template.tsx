@@ -47,8 +47,8 @@ export function TemplateEditor({ first }: { first: InFull }) {
       void queries.invalidateQueries({ queryKey: ['templates'] });
       toast.tell(
         saved.version > template.version && template.brought.sent > 0
-          ? 'Kept. It is another wording now; what it brings is counted anew.'
-          : 'Kept.',
+          ? 'Saved as a new wording. Its results are counted separately.'
+          : 'Saved.',
       );
     },
   });
@@ -89,8 +89,8 @@ export function TemplateEditor({ first }: { first: InFull }) {
           </h1>
           <p className="soft">
             {capitalized(CHANNELS[template.channel].template)}, wording {template.version} ·{' '}
-            {template.brought.sent.toLocaleString('en-US')} went
-            {!template.shared && ' · your own'}
+            {template.brought.sent.toLocaleString('en-US')} sent
+            {!template.shared && ' · yours'}
           </p>
         </div>
         <div className="beside">
@@ -100,42 +100,42 @@ export function TemplateEditor({ first }: { first: InFull }) {
           </Button>
           {may && (
             <>
-              <Button onClick={() => remove.mutate()} title="Touches that use it go on with the words they keep themselves">
-                Take away
+              <Button onClick={() => remove.mutate()} title="Touches that use it keep their own copy of the message">
+                Remove
               </Button>
-              <Button disabled={!mayBack} onClick={back} title="Take the last change back (Ctrl+Z)">
+              <Button disabled={!mayBack} onClick={back} title="Undo (Ctrl+Z)">
                 Undo
               </Button>
-              <Button disabled={!mayForward} onClick={forward} title="Do it again (Ctrl+Shift+Z)">
+              <Button disabled={!mayForward} onClick={forward} title="Redo (Ctrl+Shift+Z)">
                 Redo
               </Button>
               <Button look="main" disabled={!changed || save.isPending} onClick={() => save.mutate()}>
-                Keep it
+                Save
               </Button>
             </>
           )}
         </div>
       </div>
-      {!may && <p className="soft">This template is changed by those who run the office. Copy it to have one of your own.</p>}
+      {!may && <p className="soft">Only office managers can change this template. Copy it to make your own.</p>}
       <ErrorMessage error={save.error} named />
       <div className="template-editor">
         <div style={{ minWidth: 0 }}>
           <WordsEditor channel={template.channel} words={draft} templateId={template.id} readOnly={!may} onChange={change} />
           {!CHANNELS[template.channel].isTask && (
             <label className="beside small" style={{ marginTop: 14 }}>
-              At most
+              Send at most
               <Input
                 type="number"
                 width={90}
                 min={1}
                 max={1_000_000}
-                aria-label="Most messages of it a day"
+                aria-label="Most per day"
                 value={cap ?? ''}
                 placeholder="any"
                 disabled={!may}
                 onChange={(event) => setCap(event.target.value ? Math.max(1, Number(event.target.value)) : null)}
               />
-              of it go in a day; the others wait until the next morning
+              a day; the rest wait until the next morning
             </label>
           )}
         </div>
@@ -154,14 +154,14 @@ function Results({ template: { brought: counts, variants, channel } }: { templat
   const groups = new Map<string, VariantView[]>();
   for (const one of variants) groups.set(`${one.part} ${one.group}`, [...(groups.get(`${one.part} ${one.group}`) ?? []), one]);
   return (
-    <section aria-label="What this wording brought" className="panel brought">
-      <h2>What this wording brought</h2>
+    <section aria-label="Results of this wording" className="panel brought">
+      <h2>Results of this wording</h2>
       <div className="pair">
-        <span>Arrived</span>
+        <span>Delivered</span>
         <Rate n={counts.delivered} of={counts.sent} what="arrived" upTo={1} />
       </div>
       <div className="pair">
-        <span>Answered within a week</span>
+        <span>Replied within a week</span>
         <Rate n={counts.answered} of={counts.sent} what="answered" />
       </div>
       <div className="pair">
@@ -188,5 +188,5 @@ function verdict(options: VariantView[]): string {
   const chance = Math.max(
     ...others.map((one) => chanceOf({ n: best!.answered, of: best!.sent }, { n: one.answered, of: one.sent })),
   );
-  return chance < 0.01 ? `“${best!.text}” brings more answers.` : 'No difference that chance would not explain.';
+  return chance < 0.01 ? `“${best!.text}” gets more replies.` : 'No clear winner yet: the difference could be chance.';
 }

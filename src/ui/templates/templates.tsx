@@ -30,18 +30,14 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
       <CampaignTabs />
       <div className="headline">
         <div>
-          <h1>Words worth keeping</h1>
-          <p className="soft">
-            Used by touches of campaigns and by broadcasts. What a wording brought is counted for that wording alone.
-          </p>
+          <h1>Templates</h1>
+          <p className="soft">For campaign touches and broadcasts. Results are counted for each wording.</p>
         </div>
         <Button look="main" onClick={() => setMaking(true)}>
           New template
         </Button>
       </div>
-      {templates.length === 0 && (
-        <p className="empty">There is no template yet. Make the first from what you write most often.</p>
-      )}
+      {templates.length === 0 && <p className="empty">No templates yet. Create your first from what you write most often.</p>}
       {CHANNEL_KEYS.map((channel) => {
         const rows = templates.filter((one) => one.channel === channel);
         if (!rows.length) return null;
@@ -57,7 +53,7 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
                   <th className="right" style={{ width: 80 }}>
                     Went
                   </th>
-                  <th style={{ width: 210 }}>Answered</th>
+                  <th style={{ width: 210 }}>Replied</th>
                   <th style={{ width: 210 }}>Opted out</th>
                   <th style={{ width: 130 }}>Used by</th>
                 </tr>
@@ -81,8 +77,8 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
                         {row.name}
                       </Link>
                       <span className="soft small cut" style={{ display: 'block', maxWidth: 460 }}>
-                        {row.findings.errors > 0 && <span className="late">cannot be used yet · </span>}
-                        {!row.shared && 'your own · '}
+                        {row.findings.errors > 0 && <span className="late">has errors · </span>}
+                        {!row.shared && 'yours · '}
                         {row.words.subject || row.words.text}
                       </span>
                       {(countVariants(row.words.text) > 1 || row.day_cap) && (
@@ -90,13 +86,13 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
                           {countVariants(row.words.text) > 1 &&
                             `${countVariants(row.words.text).toLocaleString('en-US')} wordings`}
                           {row.day_cap &&
-                            ` at most ${row.day_cap.toLocaleString('en-US')} a day, ${row.sent_today.toLocaleString('en-US')} went today`}
+                            ` at most ${row.day_cap.toLocaleString('en-US')} a day, ${row.sent_today.toLocaleString('en-US')} sent today`}
                         </span>
                       )}
                     </td>
                     <td className="right num-cell">{row.brought.sent.toLocaleString('en-US')}</td>
                     <td>
-                      <Rate n={row.brought.answered} of={row.brought.sent} what="answered within a week" />
+                      <Rate n={row.brought.answered} of={row.brought.sent} what="replied within a week" />
                     </td>
                     <td>
                       <Rate n={row.brought.opted_out} of={row.brought.sent} what="opted out within a week" />
@@ -118,9 +114,9 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
       <AbTests templates={templates} chosen={chosen} office={office} onMade={() => setChosen(new Set())} />
       {making && (
         <NewNamed
-          title="A new template"
-          label="Its name"
-          does="Make it"
+          title="New template"
+          label="Name"
+          does="Create"
           channels={CHANNEL_KEYS}
           team={office}
           list="templates"

@@ -95,12 +95,12 @@ export function WordsEditor({
           />
         </div>
       ) : (
-        box('text', isTask ? 'What to speak about' : 'Words', words.text, [hasSubject ? 8 : 3, 18])
+        box('text', isTask ? 'Talking points' : 'Words', words.text, [hasSubject ? 8 : 3, 18])
       )}
       {!readOnly && (
         <details className="put-in">
-          <summary className="small">Put something in</summary>
-          <div className="beside" role="group" aria-label="Put a field into the words">
+          <summary className="small">Insert</summary>
+          <div className="beside" role="group" aria-label="Insert a field">
             {[
               ...MERGE_FIELD_NAMES.map((name) => [name, name.replaceAll('_', ' ')]),
               ...own.map((name) => [`field.${name}`, name]),
@@ -110,8 +110,8 @@ export function WordsEditor({
               </Button>
             ))}
           </div>
-          <div className="beside" role="group" aria-label="Put wording into the words">
-            <Button size="tiny" onClick={() => put('{one wording|another}')} title="One of them goes to each person">
+          <div className="beside" role="group" aria-label="Insert wording">
+            <Button size="tiny" onClick={() => put('{one wording|another}')} title="Each contact gets one of them">
               variants
             </Button>
             <Button size="tiny" onClick={() => put('{{ town | default: "the coast" }}')}>
@@ -123,7 +123,7 @@ export function WordsEditor({
             <Button
               size="tiny"
               onClick={() => put('{% if team %}we{% else %}I{% endif %}')}
-              title="“we” where several agents work, “I” for one alone"
+              title="“we” for a team, “I” for a solo agent"
             >
               we or I
             </Button>
@@ -131,7 +131,7 @@ export function WordsEditor({
         </details>
       )}
       <Wordings checked={{ channel, words: late, fields: own }} />
-      {box('plain', 'Plain version, when something is not known', words.plain, [2, 12])}
+      {box('plain', 'Plain version, used when a field is unknown', words.plain, [2, 12])}
       {hasBlocks && <Along words={words} readOnly={readOnly} onChange={onChange} />}
       <Findings findings={findings} onJump={jump} />
     </div>
@@ -159,7 +159,7 @@ function Along({ words, readOnly, onChange }: { words: Words; readOnly: boolean;
           pressed={Boolean(words.doc)}
           onClick={() => onChange({ ...words, doc: words.doc ? null : docOfText(words.text) })}
         >
-          With headings, pictures and buttons
+          Rich layout: headings, pictures, and buttons
         </Button>
       )}
       {files.map((file) => (
@@ -168,7 +168,7 @@ function Along({ words, readOnly, onChange }: { words: Words; readOnly: boolean;
           {!readOnly && (
             <BareButton
               className="plain-button"
-              aria-label={`Leave out ${file.name}`}
+              aria-label={`Remove ${file.name}`}
               onClick={() => onChange({ ...words, files: files.filter(({ id }) => id !== file.id) })}
             >
               ×
@@ -178,7 +178,7 @@ function Along({ words, readOnly, onChange }: { words: Words; readOnly: boolean;
       ))}
       {!readOnly && (
         <FileButton size="tiny" onFile={(file) => void add(file)}>
-          Attach a file
+          Attach file
         </FileButton>
       )}
     </div>

@@ -10,7 +10,7 @@ import type { CallView } from '@/core/calling';
 import type { TodayEntry, TodayView } from '@/core/today';
 import type { Jsoned } from '@/core/shared';
 import { Dossier } from '../contacts';
-import { Ago, ask, Strokes, Timer, useIsNarrow, useKeys, useNow, useZone, when } from '../primitives';
+import { Ago, ask, Strokes, Timer, useIsNarrow, useKeys, useNow, useZone, when, useFormat } from '../primitives';
 import { BareButton } from '../kit';
 
 export type Today = Jsoned<TodayView> & { call: Jsoned<CallView> | null };
@@ -58,16 +58,14 @@ export function TodayArea({ first, mine }: { first: Today; mine: boolean }) {
               {today.total.toLocaleString('en-US')} {today.total === 1 ? 'person' : 'people'} today
             </h1>
             <span className="soft">
-              {today.done} done, of {today.goal} you set yourself
+              {today.done} of {today.goal} today
             </span>
           </div>
           <Goal done={today.done} goal={today.goal} />
         </div>
         <div className="queue">
           {entries.length === 0 && (
-            <p className="empty">
-              Nobody is due. New leads, answers and promises appear here by themselves; press n to add a lead.
-            </p>
+            <p className="empty">You’re all caught up. New leads, replies, and promises show up here. Press n to add a lead.</p>
           )}
           {today.groups.map((group) => (
             <div key={group.key}>
@@ -97,7 +95,7 @@ export function TodayArea({ first, mine }: { first: Today; mine: boolean }) {
           onClose={narrow ? () => choose(null) : undefined}
         />
       ) : (
-        !narrow && <div className="panel empty">Choose somebody at the left.</div>
+        !narrow && <div className="panel empty">Choose someone from the list.</div>
       )}
     </div>
   );
@@ -143,6 +141,7 @@ const HOUR_MS = 3_600_000;
 
 /** A running timer on new leads, how long ago somebody asked, the hour of a promise. */
 function Since({ group, since }: { group: Entry['reasons'][number]['group']; since: string }) {
+  const format = useFormat();
   const now = useNow();
   const zone = useZone();
   const gone = now.getTime() - new Date(since).getTime();
@@ -151,7 +150,7 @@ function Since({ group, since }: { group: Entry['reasons'][number]['group']; sin
   if (group === 'overdue' || group === 'their_day') return null;
   return (
     <span className={`small nowrap ${gone > 0 ? 'late' : 'soft'}`} suppressHydrationWarning>
-      {when(new Date(since), now, zone)}
+      {when(new Date(since), now, zone, format)}
     </span>
   );
 }

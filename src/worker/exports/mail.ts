@@ -21,8 +21,8 @@ export async function mailExport(exportId: string, outside: Providers): Promise<
     replyTo: `agents@${config().mailDomain}`,
     subject: `${name ?? 'Your file'}: ${what}`,
     text: attached
-      ? `Here is the file you asked for: ${what}.\n\nIt holds people's addresses and numbers. Delete it when you no longer need it.\n`
-      : `The file you asked for is ready: ${what}. It is too large for a mail.\n\nFetch it within a week, logged in: ${link}\n`,
+      ? `Here’s the file you requested: ${what}.\n\nIt holds people's addresses and numbers. Delete it when you no longer need it.\n`
+      : `Your file is ready: ${what}. It is too large for a mail.\n\nFetch it within a week, logged in: ${link}\n`,
     unsubscribeUrl: null,
     postalAddress: null,
     at,

@@ -115,7 +115,7 @@ export function sheets(kind: 'labels' | 'cards', out: PassThrough, options: Expo
         for (const people of households.values()) places.label(people);
         if (places.isEmpty) {
           pdf.addPage();
-          pdf.font('text').fontSize(11).text('Nobody of these has a street to send to.', 72, 72);
+          pdf.font('text').fontSize(11).text('None of these contacts has a mailing address.', 72, 72);
         }
         out.once('finish', resolve);
         out.once('error', reject);

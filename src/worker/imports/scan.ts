@@ -53,7 +53,7 @@ async function lookAt(row: ImportRow, corrected: ImportColumn[] | null, reading:
     reading.format,
     columns,
     scan,
-    scan.rows ? null : 'There are headings and no people below them. Nothing was imported.',
+    scan.rows ? null : 'The file has headings but no rows. Nothing was imported.',
   );
 }
 
@@ -128,7 +128,7 @@ async function lookThrough(row: ImportRow, reading: Table): Promise<{ look: Impo
     for (const row of rows.slice(1)) {
       const others = rows.filter((other) => other !== row).join(', ');
       if (!scan.doubtful.some((doubt) => doubt.row === row))
-        addDoubt(scan, { row, reason: 'shared-email', why: `${email} also stands in row ${others}` });
+        addDoubt(scan, { row, reason: 'shared-email', why: `${email} is also in row ${others}` });
     }
   scan.doubtful.sort((one, other) => one.row - other.row);
   scan.twice = duplicates.reduce((sum, { rows }) => sum + rows.length - 1, 0);

@@ -3,7 +3,7 @@
  * left), marks at the edge where the page is folded in three; many as one file; labels of addresses, thirty on a sheet.
  */
 import PDFDocument from 'pdfkit';
-import { dayAndTime } from '@/core/shared';
+import { longDay } from '@/core/format';
 import { figtree } from '../shared/fonts';
 
 export interface LetterPage {
@@ -83,7 +83,7 @@ function drawLetter(pdf: Pdf, page: LetterPage): void {
   pdf
     .fillColor(SOFT)
     .fontSize(9.5)
-    .text(dayAndTime(page.at, page.timeZone).replace(/,.*$/, ''), INCH, HIGH / 3 - 20);
+    .text(longDay(page.at, page.timeZone), INCH, HIGH / 3 - 20);
   pdf
     .fillColor(INK)
     .fontSize(11)

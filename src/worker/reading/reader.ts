@@ -20,7 +20,7 @@ import type { ReadingAnswer, ReadingName, ReadingOrder, Readings } from '@/serve
 
 const readRaw = async (raw: Buffer, at: Date): Promise<ReadMail> => readWholeMail(boundedMail(await parseMail(raw)), at);
 
-const unreadable = () => new AppError('input_unreadable', 'The body is neither JSON nor a form. Nothing was kept.');
+const unreadable = () => new AppError('input_unreadable', 'The body is neither JSON nor a form. Nothing was saved.');
 async function parsedBody(text: string, contentType: string): Promise<unknown> {
   if (/^multipart\/form-data/i.test(contentType)) {
     const form = await new Response(text, { headers: { 'content-type': contentType } }).formData().catch(() => null);

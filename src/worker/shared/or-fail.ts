@@ -20,8 +20,8 @@ const orFail =
         error instanceof AppError
           ? error.message
           : full
-            ? 'The disk of the server is full. Make room, then try again.'
-            : 'Something failed on our side. What was done until then can be undone.',
+            ? 'The server’s disk is full. Free up space, then try again.'
+            : 'Something went wrong on our end. You can undo what was done so far.',
       );
       if (!(error instanceof AppError)) throw error;
     }

@@ -81,7 +81,7 @@ export const CONTACTS_OPERATIONS = {
   reportActivity: {
     method: 'POST',
     path: '/contacts/{id}/activities',
-    summary: 'Report what a person did elsewhere: a visit to a home search, a home saved, an e-mail opened, a call to us',
+    summary: 'Report what a person did elsewhere: a visit to a home search, a home saved, an email opened, a call to us',
     scope: 'contacts:write',
     body: Joi.object({
       kind: Joi.string()
@@ -96,7 +96,7 @@ export const CONTACTS_OPERATIONS = {
   sendMessage: {
     method: 'POST',
     path: '/contacts/{id}/messages',
-    summary: 'Write to a contact by text, e-mail or letter; `both` writes to everybody of the household',
+    summary: 'Write to a contact by text, email or letter; `both` writes to everybody of the household',
     scope: 'contacts:write',
     body: Joi.object({
       channel: Joi.string()

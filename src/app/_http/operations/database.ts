@@ -150,7 +150,7 @@ export const DATABASE_OPERATIONS = {
   createSchedule: {
     method: 'POST',
     path: '/export-schedules',
-    summary: 'Let an export come back: every day, week or month, as a file and by e-mail to whoever asks',
+    summary: 'Let an export come back: every day, week or month, as a file and by email to whoever asks',
     scope: 'contacts:write',
     reads: true,
     only: 'user',
@@ -226,7 +226,7 @@ export const DATABASE_OPERATIONS = {
   getImport: {
     method: 'GET',
     path: '/imports/{id}',
-    summary: 'What was recognised in a file, the first people as they will be, how far it is',
+    summary: 'What was read in a file, the first contacts as they will be, and its progress',
     scope: 'contacts:write',
     answer: answer<ImportView>(),
   },

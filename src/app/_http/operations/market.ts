@@ -9,7 +9,7 @@ export const MARKET_OPERATIONS = {
   listListings: {
     method: 'GET',
     path: '/listings',
-    summary: 'Listings, the newest on the market first, by area, price, rooms, kind, open house or an area drawn',
+    summary: 'Listings, the newest on the market first, by area, price, rooms, kind, open house or a drawn area',
     scope: 'contacts:read',
     query: Joi.object({
       limit: Joi.number().integer().min(1).max(500).default(50),

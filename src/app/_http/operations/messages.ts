@@ -63,7 +63,7 @@ export const MESSAGE_OPERATIONS = {
   createTemplate: {
     method: 'POST',
     path: '/templates',
-    summary: 'Make a template for texts, e-mails, letters or call scripts',
+    summary: 'Make a template for texts, emails, letters or call scripts',
     ...write,
     body: Joi.object({ channel, name: name.required(), words, shared: Joi.boolean() }),
     answer: answer<TemplateView>(),
@@ -143,7 +143,7 @@ export const MESSAGE_OPERATIONS = {
   uploadFile: {
     method: 'POST',
     path: '/files',
-    summary: 'Keep a file that goes along with e-mails, at most 10 MB',
+    summary: 'Keep a file that goes along with emails, at most 10 MB',
     ...write,
     file: true,
     query: Joi.object({ name: Joi.string().max(200).required() }),
@@ -152,7 +152,7 @@ export const MESSAGE_OPERATIONS = {
   uploadPicture: {
     method: 'POST',
     path: '/pictures',
-    summary: 'Keep a picture (PNG, JPEG, GIF or WebP, at most 3 MB) for public pages and e-mails; the answer has its address',
+    summary: 'Keep a picture (PNG, JPEG, GIF or WebP, at most 3 MB) for public pages and emails; the answer has its address',
     ...write,
     file: true,
     answer: answer<{ id: string; url: string }>(),
@@ -266,7 +266,7 @@ export const MESSAGE_OPERATIONS = {
   listAnswers: {
     method: 'GET',
     path: '/answers',
-    summary: 'What people wrote to us, by person, the latest first',
+    summary: 'Conversations, the latest first',
     ...read,
     query: Joi.object({
       unread: Joi.boolean().default(false),

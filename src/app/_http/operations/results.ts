@@ -26,7 +26,7 @@ export const RESULTS_OPERATIONS = {
   getResults: {
     method: 'GET',
     path: '/results',
-    summary: 'What came of the leads of a period, per agent and in all',
+    summary: 'Results of the leads of a period, by agent and in total',
     scope: 'results:read',
     query: Joi.object(period),
     answer: answer<{ from: Date; to: Date; conversation_seconds: number; rows: ResultRow[] }>(),

@@ -197,7 +197,7 @@ export const VOCABULARY_OPERATIONS = {
   createHorizon: {
     method: 'POST',
     path: '/horizons',
-    summary: 'Make a horizon of one’s own, with its rhythm and its strokes',
+    summary: 'Create a horizon with its check-in rhythm and bars',
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({

@@ -1,4 +1,4 @@
-/** Starters for people one knows: past clients, the sphere, birthdays, anniversaries, winter. */
+/** Starters for people we know: past clients, the sphere, birthdays, anniversaries, winter. */
 import { AT_ONCE, call, day, email, letter, plan, text, WEEKDAYS, type Starter } from './steps';
 
 const ON = { answered: 'on', pauseDays: 7, unreachable: 'end', then: [] } as const;
@@ -7,24 +7,24 @@ const ends = { ...ON, then: [] };
 export const PAST_CLIENT: Starter = {
   key: 'past_client',
   name: 'Past client, year by year',
-  about: 'For people who bought or sold with us: a call and a letter each year, a mail in between, for as long as you know them.',
+  about: 'For people who bought or sold with you: a call and a letter each year, with an email in between.',
   group: 'People we know',
   plan: plan(
     [
-      call(day(14, '16:00', WEEKDAYS), 'How do they live there? Is anything broken? Do they need a good tradesperson?'),
+      call(day(14, '16:00', WEEKDAYS), 'How are they settling in? Does anything need fixing? Do they need a referral?'),
       email(
         day(90, '09:00'),
         'Is everything working?',
-        'Hello {{ first_name }},\n\nafter a season in a house one knows its quirks. If something needs mending, I know people who come, and who send fair bills. Just answer with what it is.',
-        'Hello,\n\nafter a season in a house one knows its quirks. If something needs mending, I know people who come, and who send fair bills. Just answer with what it is.',
+        'Hi {{ first_name }},\n\nAfter a few months in a home, you know its quirks. If something needs fixing, I can point you to people my clients have been happy with.\n\nIs there anything I can help with?',
+        'Hello,\n\nAfter a few months in a home, you know its quirks. If something needs fixing, I can point you to people my clients have been happy with.\n\nIs there anything I can help with?',
       ),
       letter(
         day(180, '09:00', WEEKDAYS),
         'What your home is worth today',
-        'Dear {{ first_names }},\n\nonce a year I write to the people whose home I helped to find or to sell. If you would like to know what yours is worth today, for the insurance or out of curiosity, call me and I send you a page.',
-        'Hello,\n\nonce a year I write to the people whose home I helped to find or to sell. If you would like to know what yours is worth today, for the insurance or out of curiosity, call me and I send you a page.',
+        'Dear {{ first_names }},\n\nOnce a year I check in with the people I’ve helped buy or sell. If you’d like an estimate of what your home is worth today, call me and I’ll send you one.',
+        'Hello,\n\nOnce a year I check in with the people I’ve helped buy or sell. If you’d like an estimate of what your home is worth today, call me and I’ll send you one.',
       ),
-      call(day(270, '16:00', WEEKDAYS), 'Just ask how they are. Family, work, the garden. Whom do they know who moves?'),
+      call(day(270, '16:00', WEEKDAYS), 'Just see how they’re doing. Do they know anyone who’s moving?'),
     ],
     { anyStage: true, repeat: { days: 365, times: null }, ends },
   ),
@@ -33,15 +33,15 @@ export const PAST_CLIENT: Starter = {
 export const SPHERE: Starter = {
   key: 'sphere',
   name: 'Sphere, every month',
-  about: 'For friends and acquaintances: a short mail each month, written like a person.',
+  about: 'For friends and acquaintances: a short, personal email each month.',
   group: 'People we know',
   plan: plan(
     [
       email(
         day(0, '09:00', [2, 3, 4]),
         'A short hello',
-        'Hello {{ first_name }},\n\nthis is my short hello of the month. What is new with you? With me it is the usual: other people’s houses. If you hear of somebody who moves, I am glad about a word.',
-        'Hello,\n\nthis is my short hello of the month. What is new with you? With me it is the usual: other people’s houses. If you hear of somebody who moves, I am glad about a word.',
+        'Hi {{ first_name }},\n\nJust a quick hello this month. If you hear of anyone who’s thinking of moving, I’d love an introduction.\n\nWhat’s new with you?',
+        'Hello,\n\nJust a quick hello this month. If you hear of anyone who’s thinking of moving, I’d love an introduction.\n\nWhat’s new with you?',
       ),
     ],
     { anyStage: true, repeat: { days: 30, times: null }, ends },
@@ -51,20 +51,20 @@ export const SPHERE: Starter = {
 export const BIRTHDAY: Starter = {
   key: 'birthday',
   name: 'Birthday',
-  about: 'A letter that arrives in the week before, a text in the morning of the day.',
+  about: 'A letter the week before, and a text on the morning of the day.',
   group: null,
   plan: plan(
     [
       letter(
         AT_ONCE,
         'For your birthday',
-        'Dear {{ first_name }},\n\nI wish you a good year: health, company, and a house that is warm in winter.',
-        'Hello,\n\nI wish you a good year: health, company, and a house that is warm in winter.',
+        'Dear {{ first_name }},\n\nHappy birthday! I hope the year ahead is a great one, full of good health and good company.',
+        'Hello,\n\nHappy birthday! I hope the year ahead is a great one, full of good health and good company.',
       ),
       text(
         { date: 'birthday', days: 0, at: '09:30' },
-        'Happy birthday, {{ first_name }}! All the best from {{ agent_first_name }} at {{ brokerage }}. Reply STOP for no more texts.',
-        'Happy birthday! All the best from {{ agent_first_name }} at {{ brokerage }}. Reply STOP for no more texts.',
+        'Happy birthday, {{ first_name }}! Best wishes from {{ agent_first_name }} with {{ brokerage }}. Reply STOP to opt out.',
+        'Happy birthday! Best wishes from {{ agent_first_name }} with {{ brokerage }}. Reply STOP to opt out.',
       ),
     ],
     { anyStage: true, starts: [{ on: 'date', date: 'birthday', days: -7, at: '09:00' }], ends },
@@ -73,18 +73,18 @@ export const BIRTHDAY: Starter = {
 
 export const CLOSING: Starter = {
   key: 'closing',
-  name: 'Anniversary of the closing',
-  about: 'Every year on the day they got their keys: a mail in the morning, a call in the same week.',
+  name: 'Closing anniversary',
+  about: 'Every year on the day they got their keys: an email that morning and a call that week.',
   group: null,
   plan: plan(
     [
       email(
         AT_ONCE,
         'The day you got your keys',
-        'Hello {{ first_name }},\n\ntoday is the day on which you got your keys. I hope that the house has become yours since. What do you like best about it, now that you know it?',
-        'Hello,\n\ntoday is the day on which you got your keys. I hope that the house has become yours since. What do you like best about it, now that you know it?',
+        'Hi {{ first_name }},\n\nHappy home anniversary! Today’s the day you got your keys.\n\nWhat do you like best about the place now that you’ve lived in it?',
+        'Hello,\n\nHappy home anniversary! Today’s the day you got your keys.\n\nWhat do you like best about the place now that you’ve lived in it?',
       ),
-      call(day(2, '16:00', WEEKDAYS), 'Anniversary of their closing: how is the house? Who do they know who looks for one?'),
+      call(day(2, '16:00', WEEKDAYS), 'Closing anniversary: how’s the house? Do they know anyone who’s looking?'),
     ],
     { anyStage: true, starts: [{ on: 'date', date: 'closing', days: 0, at: '09:00' }], ends },
   ),
@@ -93,15 +93,15 @@ export const CLOSING: Starter = {
 export const WINTER: Starter = {
   key: 'winter',
   name: 'Winter greeting',
-  about: 'Every year in December a letter to the people one knows, without a word of business.',
+  about: 'A letter every December to the people you know. No business, just thanks.',
   group: null,
   plan: plan(
     [
       letter(
         AT_ONCE,
-        'A quiet winter',
-        'Dear {{ first_names }},\n\nthe days are short now, and a good time to say thank you: for your trust, your stories, the people you sent to me. I wish you a quiet winter and a bright new year.',
-        'Hello,\n\nthe days are short now, and a good time to say thank you: for your trust, your stories, the people you sent to me. I wish you a quiet winter and a bright new year.',
+        'Happy holidays',
+        'Dear {{ first_names }},\n\nAs the year ends, I’d like to say thank you for your trust and for the people you’ve sent my way. I wish you a peaceful winter and a happy new year.',
+        'Hello,\n\nAs the year ends, I’d like to say thank you for your trust and for the people you’ve sent my way. I wish you a peaceful winter and a happy new year.',
       ),
     ],
     {

@@ -55,17 +55,16 @@ const SAYS_NO_SENDER: Omit<Finding, 'part'> = {
   rule: 'sender',
   level: 'warning',
   at: null,
-  message: 'It does not say who writes.',
-  because:
-    'Carriers ask for the sender’s name in a text. To whom nothing was texted before, a line with it is added by itself; written into the words it reads better.',
+  message: 'It doesn’t say who it’s from.',
+  because: 'Carriers want your name in the first text. Urraca adds it for new contacts, but it reads better in your own words.',
 };
 const SAYS_NO_WAY_OUT: Omit<Finding, 'part'> = {
   rule: 'opt_out',
   level: 'warning',
   at: null,
-  message: 'It does not say how to have no more of them.',
+  message: 'It doesn’t say how to opt out.',
   because:
-    'The first text to somebody must say it (47 CFR 64.1200). “Reply STOP for no more texts.” is added by itself where it is missing; later ones need not repeat it.',
+    'The first text must say it (47 CFR 64.1200). Urraca adds “Reply STOP to opt out.” when it’s missing. Later texts don’t need it.',
 };
 const bodiesOf = ({ words }: Checked) =>
   (['text', 'plain'] as const).map((part) => ({ part, source: words[part] })).filter(({ source }) => source.trim());
@@ -89,7 +88,7 @@ function checkParts(checked: Checked): Finding[] {
         part,
         at: null,
         message: `It takes ${parts} parts.`,
-        because: 'Each part is paid for, and some phones show them apart or in another order.',
+        because: 'You pay for each part, and some phones show them separately or out of order.',
       });
     if (alphabet === 'UCS-2') {
       const from = source.indexOf(outside[0]!);
@@ -98,8 +97,8 @@ function checkParts(checked: Checked): Finding[] {
         level: 'warning',
         part,
         at: from < 0 ? null : { from, to: from + outside[0]!.length },
-        message: `“${outside.slice(0, 5).join('')}” is outside of the alphabet of texts, so that a part holds 70 signs instead of 160.`,
-        because: 'Straight quotes and plain dashes cost nothing.',
+        message: `“${outside.slice(0, 5).join('')}” isn’t a standard text character, so each part holds 70 characters instead of 160.`,
+        because: 'Use straight quotes and plain dashes.',
       });
     }
   }
@@ -122,7 +121,7 @@ function checkAlike({ words }: Checked, others: readonly Other[]): Finding[] {
       part: 'text',
       at: null,
       message: `It is ${Math.round(nearest.alike * 100)} % the same as “${nearest.other.name}”.`,
-      because: 'Whoever gets both reads the same twice, and filters count one text sent many times.',
+      because: 'Contacts who get both will read the same thing twice, and spam filters flag repeated messages.',
     },
   ];
 }

@@ -3,12 +3,12 @@ import { STARTERS, stepsIn } from '../../campaigns';
 import { partsOf, shinglesOf } from '..';
 import { checkWords, longestParts, readings, slipsIn, type Checked } from '.';
 
-const GOOD = 'Hello {{ first_name }}, {{ agent_first_name }} at {{ brokerage }}. When may I call? Reply STOP for no more texts.';
+const GOOD = 'Hello {{ first_name }}, {{ agent_first_name }} at {{ brokerage }}. When may I call? Reply STOP to opt out.';
 const text = (words: string, more: Partial<Checked> = {}): Checked => ({
   channel: 'text',
   words: {
     text: words,
-    plain: 'Hello, {{ agent_first_name }} at {{ brokerage }}. When may I call? Reply STOP for no more texts.',
+    plain: 'Hello, {{ agent_first_name }} at {{ brokerage }}. When may I call? Reply STOP to opt out.',
   },
   fields: ['My boat'],
   ...more,
@@ -67,7 +67,12 @@ test('every wording is read, and those that read wrong come first', () => {
   expect(reading!.sample[0]!.slips.length).toBeGreaterThan(1);
   const all = new Set(reading!.sample.flatMap(({ slips }) => slips.map(({ what }) => what)));
   expect(all).toEqual(
-    new Set(['“a” before a vowel', '“an” before a consonant', 'a space before a sign', 'a sentence without a capital']),
+    new Set([
+      '“a” before a vowel',
+      '“an” before a consonant',
+      'a space before punctuation',
+      'a sentence that doesn’t start with a capital',
+    ]),
   );
   expect(slipsIn('An honest hour at a university, a one-off. At 9 a.m. we meet, e.g. in Saltmarsh.')).toEqual([]);
   expect(slipsIn('Two  spaces').map(({ what }) => what)).toEqual(['doubled spaces']);
@@ -75,18 +80,18 @@ test('every wording is read, and those that read wrong come first', () => {
 
 test('what reads wrong is told once for all its wordings, with the place in the words as they are written', () => {
   const words =
-    'Hello {{ first_name }} , {this is|here is} {{ agent_first_name }} at {{ brokerage }}. {May|may} I call? Reply STOP for no more texts.';
+    'Hello {{ first_name }} , {this is|here is} {{ agent_first_name }} at {{ brokerage }}. {May|may} I call? Reply STOP to opt out.';
   const found = checkWords(text(words)).filter(({ rule }) => rule === 'reads_wrong');
   expect(found.map(({ message }) => message.replace(/: “.*/, ''))).toEqual([
-    'All 4 wordings have a space before a sign',
-    '2 wordings have a sentence without a capital',
+    'All 4 wordings have a space before punctuation',
+    '2 wordings have a sentence that doesn’t start with a capital',
   ]);
   for (const { at, level } of found) {
     expect(level).toBe('warning');
     expect(words.slice(at!.from, at!.to).length).toBeGreaterThanOrEqual(6);
   }
   const single = checkWords(text(GOOD.replace('When', 'when'))).find(({ rule }) => rule === 'reads_wrong')!;
-  expect(single.message).toMatch(/^It has a sentence without a capital: “/);
+  expect(single.message).toMatch(/^It has a sentence that doesn’t start with a capital: “/);
 });
 
 test('parts are counted in the alphabet that the text needs', () => {

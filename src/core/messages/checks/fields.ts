@@ -39,8 +39,8 @@ export function checkFields(checked: Checked): Finding[] {
               'syntax',
               part,
               { from: syntax.at, to: Math.min(source.length, syntax.at + 2) },
-              `A field or condition cannot be read: ${syntax.message}.`,
-              'It would stand in the message as it is written here.',
+              `Can’t read a field or condition: ${syntax.message}.`,
+              'Contacts would see it exactly as typed.',
             ),
           ]
         : [...unknownFields(part, source, known), ...(part === 'plain' ? notCertain(source) : [])]),
@@ -50,11 +50,11 @@ export function checkFields(checked: Checked): Finding[] {
 
 const NO_WORDS: Record<Part, [message: string, because: string]> = {
   plain: [
-    'There is no plain version for when something is not known.',
-    'Of some people a name or a town is not known. The plain version goes to them, so that nobody reads “Hello ,”.',
+    'There’s no plain version for when a field is unknown.',
+    'When a name or city is unknown, contacts get the plain version, so no one reads “Hi ,”.',
   ],
-  subject: ['There is no subject.', 'Nothing can go out without it.'],
-  text: ['There are no words.', 'Nothing can go out without it.'],
+  subject: ['The subject is empty.', 'It can’t be sent without one.'],
+  text: ['The message is empty.', 'It can’t be sent without one.'],
 };
 const emptyPart = (part: Part): Finding => error(part === 'plain' ? 'plain_missing' : 'empty', part, null, ...NO_WORDS[part]);
 
@@ -62,7 +62,7 @@ function tooLong(part: Part, source: string, channel: Checked['channel']): Findi
   const { mostCharacters, whyNotLonger } = CHANNELS[channel];
   const most = part === 'subject' ? MOST_IN_SUBJECT : mostCharacters;
   if (source.length <= most) return [];
-  const message = `It has ${source.length.toLocaleString('en-US')} signs; ${most.toLocaleString('en-US')} are the most.`;
+  const message = `It has ${source.length.toLocaleString('en-US')} signs; ${most.toLocaleString('en-US')} is the limit.`;
   return [error('too_long', part, { from: most, to: source.length }, message, whyNotLonger)];
 }
 
@@ -78,8 +78,8 @@ const unknownFields = (part: Part, source: string, known: ReadonlySet<string>): 
         'unknown_field',
         part,
         spanOf(source, name),
-        name.startsWith('field.') ? `There is no field “${name.slice(6)}”.` : `Nothing is known as “${name}”.`,
-        'It has no value for anybody, so that everybody would get the plain version.',
+        name.startsWith('field.') ? `There is no field “${name.slice(6)}”.` : `There’s no “${name}”.`,
+        'No contact has a value, so everyone would get the plain version.',
       ),
     );
 
@@ -92,8 +92,8 @@ function notCertain(source: string): Finding[] {
       'plain_unknown',
       'plain',
       name ? spanOf(source, name) : null,
-      `The plain version has “${name ?? 'a field'}” in it, which may not be known.`,
-      'It is for those of whom something is not known. Give the field a default, or do without it.',
+      `The plain version has “${name ?? 'a field'}”, which may be unknown.`,
+      'The plain version is for when fields are unknown. Give the field a default, or leave it out.',
     ),
   ];
 }

@@ -10,10 +10,10 @@ const DISLIKED: [RegExp, string][] = [
   [/\bguarantee(?:d|s)?\b/gi, 'guarantees'],
   [/\bact (?:now|fast|today)\b/gi, 'presses'],
   [/\b(?:limited[- ]time|offer expires|last chance|don[’']t miss out|hurry (?:up|now)|hurry(?=!))/gi, 'presses'],
-  [/\b(?:click|tap) (?:here|below|now)\b/gi, 'says “click here” instead of where a link leads'],
+  [/\b(?:click|tap) (?:here|below|now)\b/gi, 'says “click here” instead of where the link goes'],
   [/\b(?:congratulations[,!]* you|you[’']ve (?:won|been selected)|winner|claim your)\b/gi, 'sounds like a prize'],
-  [/\b(?:cash (?:offer|now|for your)|fast cash|quick cash|easy money|extra income|debt[- ]free)\b/gi, 'speaks of quick money'],
-  [/\b(?:no (?:obligation|strings attached|hidden fees|credit check)|risk[- ]free)\b/gi, 'protests too much'],
+  [/\b(?:cash (?:offer|now|for your)|fast cash|quick cash|easy money|extra income|debt[- ]free)\b/gi, 'talks about quick money'],
+  [/\b(?:no (?:obligation|strings attached|hidden fees|credit check)|risk[- ]free)\b/gi, 'is overly insistent'],
   [/\b(?:lowest (?:rate|price)s?|best (?:rate|price)s?|once in a lifetime|unbeatable|incredible deal)\b/gi, 'boasts'],
   [/\b(?:urgent|important notice|final notice|immediate action)\b/gi, 'alarms'],
   [/\${2,}|!{2,}|\?{2,}/g, 'repeats signs'],
@@ -26,10 +26,8 @@ const ZERO_WIDTH = /[\u00AD\u200B-\u200F\u2060\uFEFF]/g;
 const MIXED = /(?=[\p{L}\p{M}]*\p{Script=Latin})(?=[\p{L}\p{M}]*[\p{Script=Cyrillic}\p{Script=Greek}])[\p{L}\p{M}]{2,}/gu;
 const PARTED = /\b(?:[A-Za-z][ .*_-]){3,}[A-Za-z]\b/g;
 const DIGITS_INSIDE = /\b(?=[a-z0-9$@]*[a-z])(?:[a-z]+[0134$@][a-z0134$@]+|[$@][a-z]{3,})\b/gi;
-const BECAUSE_DISLIKED =
-  'Carriers and mail filters count such words; with a few of them a message lands among the unwanted, or nowhere.';
-const BECAUSE_DISGUISED =
-  'Filters know the disguise and take the sender for one who has something to hide. Say it plainly, or leave it out.';
+const BECAUSE_DISLIKED = 'Spam filters count words like this. A few of them can send your message to spam, or nowhere.';
+const BECAUSE_DISGUISED = 'Filters recognize disguised words. Say it plainly, or leave it out.';
 
 /** Fields and addresses are not words of the message, nor is a run of signs that no word is as long as. */
 const blanked = (source: string): string =>
@@ -59,14 +57,14 @@ export function checkFilters(checked: Checked): Finding[] {
           level: 'warning',
           part,
           at: { from, to },
-          message: `“${text}” shouts.`,
+          message: `“${text}” is in all caps.`,
           because: BECAUSE_DISLIKED,
         });
     const disguises: [RegExp, (text: string) => string, (text: string) => boolean][] = [
-      [ZERO_WIDTH, () => 'There is a sign that nobody sees.', () => true],
+      [ZERO_WIDTH, () => 'There’s an invisible character.', () => true],
       [MIXED, (text) => `“${text}” mixes letters of two scripts that look alike.`, () => true],
-      [PARTED, (text) => `“${text}” parts a word into letters.`, (text) => !/^(?:[A-Z]\.)+/.test(text)],
-      [DIGITS_INSIDE, (text) => `“${text}” has signs in place of letters.`, (text) => !/^\d|^[a-z]{1,2}\d+$/i.test(text)],
+      [PARTED, (text) => `“${text}” splits a word into letters.`, (text) => !/^(?:[A-Z]\.)+/.test(text)],
+      [DIGITS_INSIDE, (text) => `“${text}” uses symbols in place of letters.`, (text) => !/^\d|^[a-z]{1,2}\d+$/i.test(text)],
     ];
     for (const [pattern, say, counts] of disguises)
       for (const { from, to, text } of placesOf(words, pattern))
@@ -86,7 +84,7 @@ export function checkFilters(checked: Checked): Finding[] {
         part,
         at: { from, to },
         message: `“${text}” is a link without HTTPS.`,
-        because: 'Browsers warn of such pages before they show them, and filters count it against the sender.',
+        because: 'Browsers warn about these pages, and spam filters hold it against you.',
       });
     return found;
   });

@@ -16,7 +16,7 @@ const PHRASES: Phrase[] = [
   phrase(
     /\b(?:no (?:kids|children|babies)|adults? only|child[- ]?free|no families|empty[- ]nesters?)\b/gi,
     'families with children',
-    'Say what the home has: rooms, floor, size.',
+    'Describe the home: rooms, floor, size.',
   ),
   phrase(
     /\b(?:perfect|ideal|great|best|made) for (?:a )?(?:young |growing |large |small )?(?:family|families|couples?|singles?|professionals?|bachelors?|students?|retirees?|newlyweds?|seniors?)\b/gi,
@@ -26,7 +26,7 @@ const PHRASES: Phrase[] = [
   phrase(
     /\bfamily[- ](?:friendly|oriented|neighbou?rhood|community|area)\b/gi,
     'families with children',
-    'Name what is there: a playground, a park, a fence.',
+    'Name what’s there: a playground, a park, a fence.',
   ),
   phrase(
     /\b(?:bachelor(?:ette)? pad|man cave|mother[- ]in[- ]law (?:suite|apartment)|master['’]s quarters)\b/gi,
@@ -46,7 +46,7 @@ const PHRASES: Phrase[] = [
   phrase(
     /\b(?:near|close to|walking distance to|next to|steps from) (?:the |a )?(?:\w+ )?(?:church|synagogue|mosque|temple|parish|shrine)(?:es|s)?\b/gi,
     'religion',
-    'Name the street or the distance to the centre.',
+    'Give the street or the distance to downtown.',
   ),
   phrase(
     /\b(?:white|black|asian|hispanic|latino|caucasian|african[- ]american|mexican|chinese|indian|irish|italian|polish) (?:neighbou?rhood|area|community|families|buyers?|tenants?|owners?|people|section)\b/gi,
@@ -66,35 +66,39 @@ const PHRASES: Phrase[] = [
   phrase(
     /\b(?:able[- ]bodied|no wheelchairs?|not (?:suitable|for) (?:the )?(?:disabled|handicapped)|no (?:disabled|handicapped)|physically fit|mentally (?:fit|stable)|independent living only|must be able to (?:walk|climb))\b/gi,
     'disability',
-    'Say what is there: steps, a ramp, the width of the doors.',
+    'Say what’s there: steps, a ramp, door widths.',
   ),
-  phrase(/\bno (?:service|support|assistance) animals?\b/gi, 'disability', 'Such animals are not pets and may not be refused.'),
+  phrase(
+    /\bno (?:service|support|assistance) animals?\b/gi,
+    'disability',
+    'Assistance animals aren’t pets and can’t be refused.',
+  ),
   phrase(/\b(?:male|female|men|women|ladies|gentlemen)(?: tenants?| renters?| buyers?)? only\b/gi, 'sex', 'Leave it out.'),
   phrase(/\b(?:no (?:section 8|vouchers?|welfare))\b/gi, 'source of income, which many places protect', 'Leave it out.'),
   phrase(
     /\b(?:safe|crime[- ]free|low[- ]crime|secure|quiet and safe) (?:neighbou?rhood|area|community|street|part of town)\b/gi,
     'steering: it is read as a word about who lives there',
-    'Point to public figures, and let people judge.',
+    'Point to public data and let people decide.',
   ),
   phrase(
     /\b(?:good|great|excellent|best|top(?:[- ]rated)?|bad|poor) schools?\b/gi,
     'steering: it is read as a word about who lives there',
-    'Name the school district, and let people look it up.',
+    'Name the school district and let people look it up.',
   ),
   phrase(
     /\b(?:exclusive|desirable|restricted|private|prestigious|respectable|executive) (?:neighbou?rhood|area|community|enclave)\b/gi,
     'steering: it has been used to keep people out',
-    'Say what is special: the water, the trees, the road that ends there.',
+    'Say what’s special: the water, the trees, the dead-end road.',
   ),
   phrase(
     /\b(?:people like (?:you|us)|your kind of (?:people|neighbou?rs)|fit in(?:to)? (?:well )?(?:here|there|the neighbou?rhood)|the right (?:kind of )?people|good neighbou?rs only)\b/gi,
-    'steering by who somebody is',
-    'Write of the home.',
+    'steering by who someone is',
+    'Write about the home.',
   ),
   phrase(
     /\b(?:changing|transitional|up[- ]and[- ]coming|declining) (?:neighbou?rhood|area|community)\b/gi,
     'steering: it is read as a word about who moves in or out',
-    'Give the prices of the last years.',
+    'Give recent sale prices.',
   ),
 ];
 
@@ -110,7 +114,7 @@ export function checkHousing(checked: Checked): Finding[] {
           part,
           at: { from, to },
           message: `“${text}” touches ${touches}.`,
-          because: `Fair-housing law: no notice about a home may show whom one would rather have, or not have, in it. ${instead}`,
+          because: `Fair-housing law: nothing about a home may suggest who you’d prefer to live there. ${instead}`,
         });
       }
     return found;

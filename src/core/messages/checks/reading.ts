@@ -32,8 +32,9 @@ export function slipsIn(text: string): Slip[] {
       });
   };
   for (const { index, 0: hit } of text.matchAll(/\S( {2,})(?=\S)/g)) add('doubled spaces', index, hit.length);
-  for (const { index, 0: hit } of text.matchAll(/\p{L}( [,.;!?])(?![.\p{N}])/gu)) add('a space before a sign', index, hit.length);
-  for (const { index, 0: hit } of text.matchAll(/[,;]{2,}|,\.|(?<!\.)\.\.(?!\.)/g)) add('two signs in a row', index, hit.length);
+  for (const { index, 0: hit } of text.matchAll(/\p{L}( [,.;!?])(?![.\p{N}])/gu))
+    add('a space before punctuation', index, hit.length);
+  for (const { index, 0: hit } of text.matchAll(/[,;]{2,}|,\.|(?<!\.)\.\.(?!\.)/g)) add('double punctuation', index, hit.length);
   for (const [pattern, what] of AN)
     for (const { index, 0: hit } of text.matchAll(pattern)) {
       const next = text.slice(index + hit.length);
@@ -41,8 +42,8 @@ export function slipsIn(text: string): Slip[] {
     }
   for (const { index, 0: hit } of text.matchAll(/(?<![.\p{Lu}]\p{L}?)[.!?]\s+(?=\p{Ll})/gu))
     if (!/\b(?:e\.g|i\.e|etc|St|Mr|Mrs|Ms|Dr|a\.m|p\.m|no)\.$/i.test(text.slice(0, index + 1)))
-      add('a sentence without a capital', index, hit.length + 8);
-  if (/^\s*\p{Ll}/u.test(text)) add('a beginning without a capital', 0, 14);
+      add('a sentence that doesn’t start with a capital', index, hit.length + 8);
+  if (/^\s*\p{Ll}/u.test(text)) add('a start without a capital', 0, 14);
   return slips;
 }
 
@@ -107,7 +108,7 @@ export function checkReading(checked: Checked): Finding[] {
           sample.length > 1
             ? `${n === sample.length ? `All ${n.toLocaleString('en-US')} wordings have` : n === 1 ? 'One wording has' : `${n.toLocaleString('en-US')} wordings have`} ${what}: “${text}”.`
             : `It has ${what}: “${text}”.`,
-        because: 'People notice it, and take the message for one that nobody wrote.',
+        because: 'People notice, and it looks automated.',
       };
     });
   });

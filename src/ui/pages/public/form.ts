@@ -15,9 +15,9 @@ type FormBlock = Extract<Block, { kind: 'form' }>;
 
 const TYPED = {
   last_name: ['Last name', 'text', 'family-name'],
-  email: ['E-mail', 'email', 'email'],
+  email: ['Email', 'email', 'email'],
   phone: ['Phone', 'tel', 'tel'],
-  city: ['Town you look in', 'text', 'off'],
+  city: ['Where are you looking?', 'text', 'off'],
 } as const;
 const ROLES = [
   ['buyer', 'buy'],
@@ -85,7 +85,7 @@ const errorHtml = (name: string, errors: Record<string, string>): Html | null =>
 
 const rolesHtml = (chosen = 'buyer'): Html =>
   html`<fieldset class="field" style="border:0;padding:0;margin:14px 0">
-    <legend class="legend">I would like to</legend>
+    <legend class="legend">I’d like to</legend>
     <div class="ways">
       ${ROLES.map(
         ([role, words]) =>
@@ -110,7 +110,7 @@ const agentHtml = (values: Record<string, string>): Html =>
       )}
     </div>
     <div class="field">
-      <label for="f-agent_name">With whom, if you are</label>
+      <label for="f-agent_name">If yes, who?</label>
       <input
         id="f-agent_name"
         name="agent_name"

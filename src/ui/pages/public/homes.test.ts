@@ -72,7 +72,7 @@ test('what was asked stays chosen, a price between the usual ones too', () => {
 });
 
 test('a search that finds nothing says what to do; one with more leads on with what was asked', () => {
-  expect(String(homesHtml(place({ homes: [], total: 0 })))).toContain('Ask for less');
+  expect(String(homesHtml(place({ homes: [], total: 0 })))).toContain('Try fewer filters');
   expect(String(homesHtml(place({ total: 40, next: 'abc', words: { beds_min: '3' } })))).toContain(
     'href="/p/county?beds_min=3&amp;from=abc"',
   );
@@ -87,10 +87,10 @@ test('an open house is told until it is over, by the clock of its place', () => 
 test('a home may be saved once, and says when it is gone', () => {
   expect(String(homeHtml(home(), around))).toContain('Save this home');
   expect(String(homeHtml(home(), { ...around, saved: true }))).not.toContain('Save this home');
-  expect(String(homeHtml(home({ status: 'closed' }), around))).toContain('not on the market any more');
+  expect(String(homeHtml(home({ status: 'closed' }), around))).toContain('no longer on the market');
 });
 
-test.each(['House', 'Condominium', 'Townhouse', 'Land', null])(
+test.each(['House', 'Condominium', 'Cityhouse', 'Land', null])(
   'a drawing of %s is the same each time, with as many windows as it has rooms to show',
   (kind) => {
     const drawn = drawHome(home({ kind }));

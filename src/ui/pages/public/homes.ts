@@ -93,13 +93,13 @@ export function homesHtml(place: SearchPlace): Html {
         ><input type="checkbox" name="open_house" value="true" ${query.open_house ? 'checked' : ''} /> open house</label
       >
       <input type="hidden" name="within" value="${words.within ?? ''}" />
-      <button class="go" type="submit">Show them</button>
+      <button class="go" type="submit">Show homes</button>
       ${Object.keys(words).length > 0 && html`<a class="small" href="/p/${slug}">all homes</a>`}
     </form>
     <div class="found">
       <div>
         <p class="soft" aria-live="polite">
-          ${total === 0 ? 'No home is like that now. Ask for less.' : `${criteriaWords(query)}: ${total.toLocaleString('en-US')} on the market today`}
+          ${total === 0 ? 'No matches. Try fewer filters.' : `${criteriaWords(query)}: ${total.toLocaleString('en-US')} on the market today`}
         </p>
         <ul class="homes">
           ${homes.map(
@@ -128,10 +128,10 @@ export function homeHtml(
   const gone = !['active', 'coming_soon'].includes(home.status);
   return html`<p><a href="/p/${slug}">Back to all homes</a></p>
     ${drawing(home)}
-    <p class="small soft">A drawing, not a picture of the house.</p>
+    <p class="small soft">Illustration only</p>
     <h1 style="margin-top:10px">${home.address}</h1>
     <p style="font-size:20px"><b>${priceWords(home)}</b> <span class="soft">${rooms(home)}</span></p>
-    ${gone && html`<p class="wrong">This home is not on the market any more.</p>`}
+    ${gone && html`<p class="wrong">This home is no longer on the market.</p>`}
     <p>${openHouse(home, zone, at)}</p>
     ${home.remarks && html`<p>${home.remarks}</p>`}
     <p class="soft small">

@@ -35,13 +35,13 @@ test('a form keeps what was typed, says beside a field what is wrong, and afterw
     ...context,
     state: {
       values: { first_name: 'Odo', email: 'nobody' },
-      errors: { email: 'is not an e-mail address' },
+      errors: { email: 'is not a valid email address' },
       message: 'Please look',
       thanked: false,
     },
   });
   expect(wrong).toMatch(/name="email"[^>]*value="nobody"[^>]*aria-invalid="true"/s);
-  expect(wrong).toContain('is not an e-mail address');
+  expect(wrong).toContain('is not a valid email address');
   const done = pageDocument(page, { ...context, state: { ...NEW_FORM, thanked: true } });
   expect(done).not.toContain('<form');
   expect(done).toContain('Thank you.');

@@ -44,12 +44,12 @@ async function show(element: HTMLElement, form: HTMLFormElement): Promise<void> 
     line.append(made);
     return made;
   };
-  const draw = button(ring ? 'Draw another area' : 'Draw the area you want', () => {
+  const draw = button(ring ? 'Draw another area' : 'Draw an area', () => {
     map.draw();
-    draw.textContent = 'Click corner after corner, then the first once more';
+    draw.textContent = 'Click each corner, then the first one again';
   });
   if (ring)
-    button('Take the area away', () => {
+    button('Remove area', () => {
       within.value = '';
       form.submit();
     });

@@ -35,8 +35,8 @@ function begin(form: HTMLFormElement): void {
     const refused = visits.filter((one) => one.refused).length;
     const waiting = visits.length - refused;
     line.textContent = [
-      waiting ? `${waiting} kept here until there is a network` : '',
-      refused ? `${refused} could not be read; ask them again` : '',
+      waiting ? `${waiting} saved here until you’re back online` : '',
+      refused ? `${refused} couldn’t be read; ask them again` : '',
     ]
       .filter(Boolean)
       .join(' · ');
@@ -112,15 +112,16 @@ function begin(form: HTMLFormElement): void {
     const sent = Object.fromEntries([...new FormData(form)].map(([name, value]) => [name, String(value).trim()]));
     delete sent.token;
     const digits = (sent.phone ?? '').replace(/\D/g, '');
-    if (!sent.first_name) return error('first_name', 'Please write your first name');
-    if (sent.email && !/^[^\s@]+@[^\s@.]+\.[^\s@]+$/.test(sent.email)) return error('email', 'This is not an e-mail address');
-    if (sent.phone && digits.length < 10) return error('phone', 'Please write the number with its area code');
-    if (!sent.email && !sent.phone) return error(form.phone ? 'phone' : 'email', 'A phone number or an e-mail address, please');
+    if (!sent.first_name) return error('first_name', 'Enter your first name');
+    if (sent.email && !/^[^\s@]+@[^\s@.]+\.[^\s@]+$/.test(sent.email))
+      return error('email', 'Enter an email address like name@example.com');
+    if (sent.phone && digits.length < 10) return error('phone', 'Enter the number with its area code');
+    if (!sent.email && !sent.phone) return error(form.phone ? 'phone' : 'email', 'Enter a phone number or an email address');
     const one: Kept = { key: crypto.randomUUID(), at: new Date().toISOString(), sent };
     try {
       localStorage.setItem(PREFIX + one.key, JSON.stringify(one));
     } catch {
-      return error('first_name', 'This tablet has no room left. Please tell your host.');
+      return error('first_name', 'This tablet is full. Please tell your host.');
     }
     thank();
     void deliver();

@@ -6,7 +6,7 @@ import { runsTheOffice } from '@/core/accounts';
 import { listUsers } from '@/server/accounts';
 import { ImportArea } from '@/ui/imports';
 
-export const metadata: Metadata = { title: 'Bring a file in' };
+export const metadata: Metadata = { title: 'Import a file' };
 
 export default async function Page() {
   const { user, scope } = await requireUser('contacts');

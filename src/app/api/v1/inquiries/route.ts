@@ -29,7 +29,7 @@ function objectOf(text: string): object {
   try {
     body = JSON.parse(text || '{}');
   } catch {
-    throw new AppError('input_unreadable', 'The body is not JSON. Nothing was kept.');
+    throw new AppError('input_unreadable', 'The body isn’t JSON. Nothing was saved.');
   }
   if (typeof body === 'object' && body !== null) return body;
   throw new AppError('input_invalid', 'An inquiry is an object.', {

@@ -11,7 +11,7 @@ import type { Shown, Visitor } from '@/server/pages';
 type Context = { params: Promise<{ slug: string; number: string }> };
 
 const searchOnly = (shown: Shown): void => {
-  if (shown.page.kind !== 'search') throw new AppError('not_found', 'This page is not here.');
+  if (shown.page.kind !== 'search') throw new AppError('not_found', 'Page not found.');
 };
 /** Whether it is time to ask who is looking. Whom we know is not asked. */
 const isAsked = ({ page }: Shown, visitor: Visitor): boolean =>

@@ -6,7 +6,7 @@ import { documentOf, readSent, stateAfter, withPage } from '@/app/_http/visit';
 
 type Context = { params: Promise<{ slug: string }> };
 const only = (kind: string): void => {
-  if (kind !== 'form') throw new AppError('not_found', 'This page is not here.');
+  if (kind !== 'form') throw new AppError('not_found', 'Page not found.');
 };
 
 export async function GET(request: Request, { params }: Context): Promise<Response> {

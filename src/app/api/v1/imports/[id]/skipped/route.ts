@@ -5,7 +5,7 @@ import { Download, OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
 const BATCH = 500;
-const CARD_HEADINGS = ['First name', 'Last name', 'E-mail', 'Phone', 'Notes'];
+const CARD_HEADINGS = ['First name', 'Last name', 'Email', 'Phone', 'Notes'];
 
 export const GET = route(OPERATIONS.getSkippedRows, async ({ principal, params }) => {
   const { file_name, columns } = await findImport(principal, params.id);
