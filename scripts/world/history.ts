@@ -439,7 +439,7 @@ function follow(story: Chronicle, since: Date): void {
   }
 }
 
-/** A known person: kept in touch with by rhythm, now and then a promise. */
+/** A known person: kept in touch with at their check-in rhythm, now and then a promise. */
 export function liveSphere(contact: WorldContact, random: Random): void {
   const story = new Chronicle(contact, random);
   grantPermissions(contact, random, contact.createdAt, 'known personally, told the agent');

@@ -170,7 +170,7 @@ function publicPages(homes: Listing[]) {
       slug: 'open-house',
       tags: ['Open house'],
       page: {
-        ...worded('sign_in', 'Welcome in', 'Please sign in before you look around.'),
+        ...worded('sign_in', 'Welcome', 'Please sign in before you look around.'),
         listing: open.number,
         host_id: host.id,
       },

@@ -23,7 +23,7 @@ test('a new person becomes a contact, cleaned, with the raw inquiry kept as it c
     tags: ['choir'],
   });
   expect(contact.status).toBe('created');
-  expect(routing.because).toMatch(/Rung 1, “Buyers”: Coast agents (round robin), .* was next/);
+  expect(routing.because).toMatch(/Rung 1, “Buyers”: Coast agents \(round robin\), .* was next/);
   const stored = await app.contact(contact.id);
   expect(stored).toMatchObject({
     first_name: 'Oda',

@@ -25,7 +25,7 @@ test('text at once, email next day at nine, call task on day 2, a letter as a re
     'email 2026-11-24T17:00:00.000Z',
     'letter 2026-11-28T17:00:00.000Z',
   ]);
-  expect(sent[0]!.body).toMatch(/^Hello Oda, this is \w+ at Test House\. Thank you for asking about homes in Saltmarsh\./);
+  expect(sent[0]!.body).toMatch(/^Hi Oda, it's \w+ with Test House\. Thanks for asking about homes in Saltmarsh\./);
   expect(sent[1]!.extra.list_unsubscribe).toMatch(/^http:\/\/127\.0\.0\.1:9\/u\//);
   expect(sent[2]!.extra).toMatchObject({ is_pdf: true, name: 'Oda Brandvold' });
   expect(sent[2]!.extra.pdf_bytes).toBeGreaterThan(5_000);

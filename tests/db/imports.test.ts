@@ -305,7 +305,7 @@ test('a column of its own becomes a field when one asks for it, otherwise a note
 
 test.each([
   ['10-empty.csv', 'empty'],
-  ['11-headings-only.csv', 'no people'],
+  ['11-headings-only.csv', 'no rows'],
   ['19-not-a-workbook.xlsx', 'archive'],
 ])('%s is refused in one sentence and cannot be started', async (file, words) => {
   const looked = await send(file);

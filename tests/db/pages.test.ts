@@ -67,7 +67,7 @@ test('a sign-in that a tablet kept is taken once however often it comes, also at
   expect(row!.owner_id).toBe(host.id);
   expect(row!.raw.permissions.shown).toEqual({ text: made.page.permissions.text });
   const evidence = await app().db.first<{ evidence: string }>(`select evidence from permission_changes where channel = 'text'`);
-  expect(evidence!.evidence).toContain('by automated means');
+  expect(evidence!.evidence).toContain('with automated technology');
   const visit = await app().db.first<{ at: Date; data: { text: string } }>(
     `select at, data from activities where kind = 'visit'`,
   );

@@ -44,7 +44,7 @@ test('with everyone away the safety net takes it', async () => {
   const { routing } = await app.arrives({ emails: ['all@away.example'] });
   expect(routing).toEqual({
     agent: { id: app.users.Ada!.id, name: 'Ada Test' },
-    because: 'No one on Coast agents is available for a lead now, so it goes to the safety net: Ada Test.',
+    because: 'No one on Coast agents is available right now, so it goes to the safety net: Ada Test.',
   });
 });
 

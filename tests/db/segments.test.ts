@@ -211,7 +211,7 @@ test('one’s own segments are hidden from others; a team’s are changed by the
 });
 
 test.each([
-  [{ on: 'nonsense', how: 'known' }, 'nothing known'],
+  [{ on: 'nonsense', how: 'known' }, 'doesn’t exist'],
   [{ on: 'role', how: 'between' }, 'cannot be asked'],
   [{ on: 'attempts', how: 'between', from: '2026-01-01' }, 'needs numbers'],
   [{ all: 'everybody' }, 'not a segment'],

@@ -12,7 +12,7 @@ test('from a starter to an edit while it runs, and an answer that ends it', asyn
   await page.getByLabel('Name').fill('Harbor landlords');
   await page.getByRole('button', { name: 'Create draft' }).click();
   await expect(page.getByLabel('Name of the campaign')).toHaveValue('Harbor landlords');
-  await expect(page.getByText('There is no step yet')).toBeVisible();
+  await expect(page.getByText('No steps yet')).toBeVisible();
 
   await page.getByRole('button', { name: 'Add an email on day 0' }).click();
   const chosen = page.getByRole('region', { name: 'Selected step' });
@@ -65,9 +65,9 @@ test('from a starter to an edit while it runs, and an answer that ends it', asyn
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('One person is in it');
   await dialog.getByLabel('Move them to this version').check();
-  await expect(dialog).toContainText('Nobody receives a step twice');
+  await expect(dialog).toContainText('No one gets a step twice');
   await dialog.getByRole('button', { name: 'Save version' }).click();
-  await expect(page.getByText('Kept as version').first()).toBeVisible();
+  await expect(page.getByText('Saved as version').first()).toBeVisible();
 
   await page.goto(`/contacts/${lead.contact.id}`);
   await page.getByRole('button', { name: 'Hold all' }).click();

@@ -25,10 +25,10 @@ test('a messy file comes in, is cleaned, becomes a segment, is changed together,
   await expect(page.getByText('CSV with semicolons, UTF-8, headings in row 4')).toBeVisible();
   await page.getByLabel('What “Perch” is').selectOption('ZIP');
   await expect(page.getByRole('row', { name: /Zelda Ravenglasse/ })).toContainText('98741');
-  await page.getByRole('button', { name: 'Bring in 4 people' }).click();
+  await page.getByRole('button', { name: 'Import 4 people' }).click();
   await expect(page.getByText('3 new')).toBeVisible();
   const left = await page.getByRole('link', { name: 'Download skipped rows' }).getAttribute('href');
-  expect(await (await page.request.get(`${BASE}${left}`)).text()).toMatch(/Quarrendon,Oda.*there is no email address/);
+  expect(await (await page.request.get(`${BASE}${left}`)).text()).toMatch(/Quarrendon,Oda.*no email/);
 
   await page.getByRole('link', { name: 'Back to contacts' }).click();
   await page.getByRole('button', { name: 'who…' }).click();
@@ -48,7 +48,7 @@ test('a messy file comes in, is cleaned, becomes a segment, is changed together,
     .getByRole('row', { name: /Zelda Ravenglasse/ })
     .getByRole('checkbox')
     .check();
-  await expect(page.getByText('1 of 3 chosen')).toBeVisible();
+  await expect(page.getByText('1 of 3 selected')).toBeVisible();
   await page.getByRole('button', { name: 'all 3' }).click();
   await page.getByRole('toolbar', { name: 'Actions for the selected contacts' }).getByRole('button', { name: 'Horizon' }).click();
   await page.getByLabel('Warm').check();
@@ -81,9 +81,9 @@ test('the grid by keyboard alone: move, choose a range, all, nobody; columns and
   await page.locator('[data-keys="heard"]').waitFor();
   await expect(page.getByRole('row').nth(2)).toBeVisible();
   for (const key of ['j', 'x', 'Shift+ArrowDown', 'Shift+ArrowDown']) await page.keyboard.press(key);
-  await expect(page.getByText(/^3 of [\d,]+ chosen/)).toBeVisible();
+  await expect(page.getByText(/^3 of [\d,]+ selected/)).toBeVisible();
   await page.keyboard.press('Shift+A');
-  await expect(page.getByText(/^([\d,]+) of \1 chosen/)).toBeVisible();
+  await expect(page.getByText(/^([\d,]+) of \1 selected/)).toBeVisible();
   await page.keyboard.press('Shift+X');
   await expect(page.getByRole('toolbar', { name: 'Actions for the selected contacts' })).toBeHidden();
   await page.getByRole('button', { name: 'Columns' }).click();
@@ -127,7 +127,7 @@ test('a stage of one’s own is made, used and removed with where its people go;
   await page.getByRole('row').nth(1).getByRole('button').first().click();
   const dossier = page.getByRole('article', { name: /^Dossier of/ });
   await dossier.getByRole('button', { name: /^Letter (yes|no|not said)/ }).click();
-  await page.getByLabel('Permissions no').check();
+  await page.getByLabel('They said no').check();
   await page.getByLabel(/^How and where/).fill('too much paper');
   await page.getByRole('button', { name: 'Record' }).click();
   await expect(dossier.getByRole('button', { name: 'Letter no' })).toBeVisible();
@@ -138,12 +138,12 @@ test('a stage of one’s own is made, used and removed with where its people go;
   await page.getByRole('menuitem', { name: /Export/ }).click();
   await page.getByLabel('When:').selectOption('week');
   await page.getByPlaceholder('Letters for the printer').fill('For Monday');
-  await page.getByRole('button', { name: 'Write it every Monday at 07:00' }).click();
+  await page.getByRole('button', { name: 'Schedule every Monday at 7 AM' }).click();
   await page.getByRole('button', { name: 'Database' }).click();
   await page.getByRole('menuitem', { name: 'Exports…' }).click();
-  await expect(page.getByText('CSV, every Monday at 07:00')).toBeVisible();
+  await expect(page.getByText('CSV, every Monday at 7 AM')).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();
-  await expect(page.getByText('“For Monday” comes no more.')).toBeVisible();
+  await expect(page.getByText('“For Monday” is no longer scheduled.')).toBeVisible();
 
   await page.goto('/setup');
   await page.locator('[data-keys="heard"]').waitFor();

@@ -45,10 +45,10 @@ test('a lead mailbox is made and takes a portal’s mails; one that names no way
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByLabel('Last name')).toHaveValue('Lindgren');
   await dialog.getByRole('button', { name: 'Add as a lead' }).click();
-  await expect(dialog.getByRole('alert')).toContainText('one way to reach the person');
+  await expect(dialog.getByRole('alert')).toContainText('an email address or a phone number');
   await dialog.getByLabel('Phone').fill('564-555-0169');
   await dialog.getByRole('button', { name: 'Add as a lead' }).click();
-  await expect(page.getByText('Taken in.').first()).toBeVisible();
+  await expect(page.getByText('Added.').first()).toBeVisible();
   await expect(stream.getByText('Perpetua Lindgren')).toBeVisible();
   const { body } = await api<{ items: { tags: string[]; source: string }[] }>('/contacts?q=5645550169');
   expect(body.items).toMatchObject([{ tags: ['brackwater'], source: 'Brackwater Listings' }]);
@@ -98,7 +98,7 @@ test('a correction is learned: words marked in a mail are read so in the next on
   await mark('ask the desk', 'Phone');
   await dialog.getByLabel('Phone').fill('564-555-0171');
   await dialog.getByRole('button', { name: 'Add as a lead' }).click();
-  await expect(page.getByText('Taken in.').first()).toBeVisible();
+  await expect(page.getByText('Added.').first()).toBeVisible();
 
   await mailText(dispatch('Osric Vane', '(564) 555-0172', 2), address);
   const stream = page.getByRole('region', { name: 'Inquiries' });
@@ -111,11 +111,11 @@ test('a visitor’s mistakes are named, what was typed stays, and the lead arriv
   await page.goto('/p/lantern-county');
   await advance('PT2S');
   await page.getByLabel('First name').fill('Teo');
-  await page.getByLabel('E-mail').fill('teo@');
+  await page.getByLabel('Email').fill('teo@');
   await page.getByRole('button', { name: 'Send' }).click();
   await expect(page.getByText('teo@ is not a valid email address')).toBeVisible();
   await expect(page.getByLabel('First name')).toHaveValue('Teo');
-  await page.getByLabel('E-mail').fill('teo@visitor.example');
+  await page.getByLabel('Email').fill('teo@visitor.example');
   await page.getByLabel('Phone').fill('(564) 555-0155');
   await page.getByLabel(/may text me/).check();
   await advance('PT2S');

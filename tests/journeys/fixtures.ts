@@ -66,7 +66,7 @@ export async function received(to: string): Promise<{ channel: string; body: str
 
 export async function logIn(page: Page, who: string): Promise<void> {
   await page.goto('/login');
-  await page.getByLabel('E-mail').fill(`${who}@urraca.example`);
+  await page.getByLabel('Email').fill(`${who}@urraca.example`);
   await page.getByLabel('Password').fill('urraca-demo');
   await page.getByRole('button', { name: 'Log in', exact: true }).click();
   await page.waitForURL((url) => !url.pathname.startsWith('/login'));

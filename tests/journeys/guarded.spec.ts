@@ -347,9 +347,9 @@ test('a session is new at each login and gone at logout; another site changes no
 
 test('the login is limited in rate, and says how long to wait', async ({ page }) => {
   await page.goto('/login');
-  const told = page.getByText(/Too many tries\. Wait \d+ second/);
+  const told = page.getByText(/Too many attempts\. Wait \d+ second/);
   for (let attempt = 0; attempt < 15 && !(await told.isVisible()); attempt += 1) {
-    await page.getByLabel('E-mail').fill('agent9@urraca.example');
+    await page.getByLabel('Email').fill('agent9@urraca.example');
     await page.getByLabel('Password').fill(`wrong ${attempt}`);
     await page.getByRole('button', { name: 'Log in', exact: true }).click();
     await expect(page.getByRole('alert').first()).toBeVisible();

@@ -140,11 +140,11 @@ test('a phone number pasted into search finds the person; j, k, Enter and Esc mo
 
 test('time passes from the Wire, and every page hears it', async ({ page }) => {
   await logIn(page, 'admin');
-  const clock = page.getByRole('button', { name: /Let time pass/ });
+  const clock = page.getByRole('button', { name: /Move time ahead/ });
   const before = await clock.textContent();
   await clock.click();
   await page.getByRole('menuitem', { name: '+1 hour' }).click();
-  await expect(page.getByText(/^Time has passed/)).toBeVisible();
+  await expect(page.getByText(/^Time moved ahead/)).toBeVisible();
   await expect(clock).not.toHaveText(before!);
   const then = await clock.textContent();
   await advance('P1D');

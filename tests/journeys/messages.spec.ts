@@ -46,7 +46,7 @@ test('a template says what is wrong with its words and where, is tried on onesel
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Saved.').first()).toBeVisible();
   await page.getByRole('button', { name: 'Send me a test' }).click();
-  await expect(page.getByText('on its way to your own phone').first()).toBeVisible();
+  await expect(page.getByText('Sent to your own phone').first()).toBeVisible();
   const { body: people } = await api<{ items: { name: string; phone: string }[] }>('/users');
   const me = people.items.find(({ name }) => name === 'Ines Kolar')!;
   await expect
@@ -74,7 +74,7 @@ test('a broadcast is counted before, goes at its throttle, is paused and resumed
   await page.getByLabel(/Plain version/).fill('Hello, a word about your street.');
   await page.getByLabel('Most messages per minute').fill('2');
   await page.getByRole('button', { name: 'Send now to 5…' }).click();
-  await page.getByRole('button', { name: 'Send' }).click();
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Pause', exact: true })).toBeVisible();
   await expect(page.getByText('2 of 5 sent')).toBeVisible({ timeout: 15_000 });
   await page.getByRole('button', { name: 'Pause', exact: true }).click();

@@ -41,10 +41,10 @@ test('an open-house evening without a network: each visitor is kept on the table
     await expect(page.getByText('Enter a phone number or an email address')).toBeVisible();
     await page.getByLabel('Phone').fill(phone!);
     await page.getByLabel(n === 0 ? 'yes' : 'no', { exact: true }).check();
-    if (n === 0) await page.getByLabel(/With whom/).fill('Ute Brandis');
+    if (n === 0) await page.getByLabel(/If yes, who/).fill('Ute Brandis');
     if (n === 2) await page.getByLabel(/may text me/).check();
     await page.getByRole('button', { name: 'Sign in' }).click();
-    await expect(page.getByText('Have a good look around.')).toBeVisible();
+    await expect(page.getByText('Enjoy your visit.')).toBeVisible();
     await expect(page.getByLabel('First name')).toBeVisible({ timeout: 8_000 });
     await expect(page.getByLabel('First name')).toHaveValue('');
     await expect(line).toContainText(`${n + 1} saved here until you’re back online`);
@@ -174,7 +174,7 @@ test('a home search asks who is looking after three homes; what was looked at an
   await open(3);
   await expect(visitor.getByText('You have looked at 3 homes.')).toBeVisible();
   await visitor.getByLabel('First name').fill('Eluned');
-  await visitor.getByRole('textbox', { name: 'E-mail' }).fill('eluned@visitor.example');
+  await visitor.getByRole('textbox', { name: 'Email' }).fill('eluned@visitor.example');
   await advance('PT2S');
   await visitor.getByRole('button', { name: 'Keep browsing' }).click();
   await expect(visitor.getByText('Illustration only')).toBeVisible();

@@ -33,7 +33,7 @@ test('a ladder is changed, rehearsed and applied; a lead goes by it and its way 
   await page.getByRole('button', { name: 'Add a rung' }).click();
   const third = page.getByRole('group', { name: 'Who rung 3 is for' });
   await third.getByRole('button', { name: 'who…' }).click();
-  await page.getByLabel('What to filter by').fill('town it is');
+  await page.getByLabel('What to filter by').fill('city it is');
   await page.keyboard.press('Enter');
   await page.getByLabel('Find or type a value').fill('Tarn Hollow');
   await page.keyboard.press('Enter');
@@ -45,7 +45,7 @@ test('a ladder is changed, rehearsed and applied; a lead goes by it and its way 
 
   await page.getByRole('button', { name: 'Run rehearsal' }).click();
   const rehearsal = page.getByRole('region', { name: 'Rehearsal' });
-  await expect(rehearsal).toContainText(/would be with another agent/);
+  await expect(rehearsal).toContainText(/would go to another agent/);
   const first = rehearsal.getByRole('row', { name: /^1\. Listing desk/ });
   await expect(first.getByRole('cell').nth(1)).toHaveText('0');
   await first.getByRole('button').click();
@@ -98,7 +98,7 @@ test('an open claim by two agents in two browsers: one takes it with a key, the 
   await offer(two)
     .getByRole('button', { name: /Take lead/ })
     .click();
-  await expect(two.getByText(/Asta Lund was first, (at once|after \d+ s)\. The lead is theirs\./)).toBeVisible();
+  await expect(two.getByText(/Asta Lund was first, (at once|after \d+ sec)\. The lead is theirs\./)).toBeVisible();
   await expect(offer(two)).toHaveCount(0);
 
   await open(page, '/routing');
@@ -115,7 +115,7 @@ test('a circle of rosters is refused with its way; an invitation is answered by 
   const form = page.getByRole('dialog');
   await form.getByLabel('Name of the roster').fill('Night watch');
   await form.getByLabel('Add person').selectOption('Asta Lund');
-  await form.getByLabel('invite those who are new by email').check();
+  await form.getByLabel('email invitations to new people').check();
   await form.getByLabel('If no one takes it').selectOption('another roster');
   await form.getByLabel('The next roster').selectOption('Listing desk');
   await form.getByRole('button', { name: 'Save roster' }).click();

@@ -10,7 +10,7 @@ test.use({ ignoreHTTPSErrors: true, baseURL: SECURE });
 test('logging in, what it sets, what comes live, and logging out', async ({ page, context }) => {
   await page.goto('/');
   await expect(page).toHaveURL(`${SECURE}/login`);
-  await page.getByLabel('E-mail').fill('agent1@urraca.example');
+  await page.getByLabel('Email').fill('agent1@urraca.example');
   await page.getByLabel('Password').fill('urraca-demo');
   await page.getByRole('button', { name: 'Log in', exact: true }).click();
   await expect(page).toHaveURL(`${SECURE}/today`);

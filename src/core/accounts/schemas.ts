@@ -25,6 +25,8 @@ function schemaOf(name: string, kind: SettingKind): Joi.Schema {
       return Joi.array()
         .items(...day)
         .max(100);
+    case 'choice':
+      return Joi.string().valid(...kind.of);
     case 'roles':
       return Joi.array().items(Joi.string().valid(...kind.of));
   }

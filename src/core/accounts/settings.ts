@@ -3,6 +3,7 @@
  * input is checked by (`schemas.ts`) and the fields of Setup come from it.
  */
 import { CONVERSATION_SECONDS } from '../calling';
+import { DEFAULT_FORMAT, LOCALES } from '../format';
 
 /** What a setting may be, and how Setup asks for it. */
 export type SettingKind =
@@ -11,7 +12,8 @@ export type SettingKind =
   | { type: 'text'; min: number; max: number }
   | { type: 'flag' }
   | { type: 'days' }
-  | { type: 'roles'; of: readonly string[] };
+  | { type: 'roles'; of: readonly string[] }
+  | { type: 'choice'; of: readonly string[] };
 
 /** One setting of an account: its name, its bounds, its default and where it is changed. */
 export interface Setting {
@@ -21,8 +23,8 @@ export interface Setting {
   was?: string;
   kind: SettingKind;
   default: string | number | boolean | readonly string[];
-  /** Where it is changed: in Setup under guardrails or tags, or in Campaigns. */
-  area: 'guardrails' | 'tags' | 'campaigns';
+  /** Where it is changed: in Setup under guardrails, tags or formats, or in Campaigns. */
+  area: 'guardrails' | 'tags' | 'campaigns' | 'formats';
   /** Of a field among the guardrails, which Setup makes from this entry. */
   label?: string;
   help?: string;
@@ -113,6 +115,13 @@ export const SETTINGS = {
     default: false,
     area: 'campaigns',
   },
+  /* The formats of whoever has chosen none of their own. */
+  locale: {
+    name: 'locale',
+    kind: { type: 'choice', of: LOCALES },
+    default: DEFAULT_FORMAT.locale,
+    area: 'formats',
+  },
   /* Roles that use tags but make no new ones. */
   tagBarred: {
     name: 'tag_barred',
@@ -134,7 +143,9 @@ type ValueOf<Kind extends SettingKind> = Kind['type'] extends 'number'
     ? boolean
     : Kind['type'] extends 'days' | 'roles'
       ? readonly string[]
-      : string;
+      : Kind extends { type: 'choice'; of: readonly (infer One)[] }
+        ? One
+        : string;
 
 /** All settings of an account, by their names in the code. */
 export type Settings = { [Key in SettingKey]: ValueOf<Entry<Key>['kind']> };

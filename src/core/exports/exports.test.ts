@@ -186,10 +186,5 @@ test('an export comes back at its time in its zone, on the last day of shorter m
     rhythmWords({ every: 'month', day: 22, at: '07:00' }),
     rhythmWords({ every: 'month', day: 13, at: '07:00' }),
     rhythmWords({ every: 'day', day: 1, at: '07:00' }),
-  ]).toEqual([
-    'every Sunday at 07:00',
-    'every month on the 22nd at 07:00',
-    'every month on the 13th at 07:00',
-    'every day at 07:00',
-  ]);
+  ]).toEqual(['every Sunday at 7 AM', 'every month on the 22nd at 7 AM', 'every month on the 13th at 7 AM', 'every day at 7 AM']);
 });

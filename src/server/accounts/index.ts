@@ -1,4 +1,4 @@
-export { PREFERENCE_KEYS, readPreferences, setPreferences } from './preferences.repository';
+export { PREFERENCE_KEYS, readFormat, readPreferences, setPreferences } from './preferences.repository';
 export { createKey, listKeys, principalOfKey, revokeKey, rotateKey } from './keys.service';
 export {
   campaignsHeldSql,

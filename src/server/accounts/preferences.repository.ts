@@ -1,8 +1,10 @@
 /** What a person set for themselves and keeps on every machine: the columns of the grid and the like. */
+import { DEFAULT_FORMAT, type FormatChoice } from '@/core/format';
 import { transact } from '../shared';
 import { preferencesTable } from './preferences.model';
+import { readSettings } from './users.repository';
 
-export const PREFERENCE_KEYS = ['contacts_grid'] as const;
+export const PREFERENCE_KEYS = ['contacts_grid', 'format'] as const;
 
 export async function readPreferences(userId: string): Promise<Record<string, unknown>> {
   const rows = await preferencesTable.list({ user_id: userId }, ['key']);
@@ -13,3 +15,10 @@ export const setPreferences = (userId: string, values: Record<string, unknown>):
   transact(async (tx) => {
     for (const [key, value] of Object.entries(values)) await preferencesTable.put({ user_id: userId, key, value }, tx);
   });
+
+/** The formats of a person: their own, or those of the account. */
+export async function readFormat(user: { id: string; accountId: string }): Promise<FormatChoice> {
+  const own = await preferencesTable.find({ user_id: user.id, key: 'format' });
+  if (own) return own.value as FormatChoice;
+  return { ...DEFAULT_FORMAT, locale: (await readSettings(user.accountId)).locale };
+}

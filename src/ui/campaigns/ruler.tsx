@@ -19,7 +19,7 @@ const withArticle = (word: string): string => `${/^[aeiou]/.test(word) ? 'an' : 
 const laneOf = (step: Step): Lane => (step.do === 'touch' ? step.channel : step.do === 'talk' ? CONVERSATION_CHANNEL : 'other');
 const laneName = (lane: Lane): string => (lane === 'other' ? 'Else' : capitalized(CHANNELS[lane].name));
 
-/** Up to so many days are all shown; of a longer campaign those with steps, their neighbours, and how many lie between. */
+/** Up to so many days are all shown; of a longer campaign those with steps, their neighbors, and how many lie between. */
 const ALL_DAYS = 14;
 interface Column {
   day: number;

@@ -48,7 +48,7 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
   const broadcast = useMutation({
     mutationFn: () =>
       ask('POST /broadcasts', {
-        body: { name: 'To people selected in Contacts', channel: 'email', selection: selectionOf(chosen, question) },
+        body: { name: 'Selected contacts', channel: 'email', selection: selectionOf(chosen, question) },
         headers: freshKey(),
       }),
     onSuccess: ({ id }) => router.push(`/campaigns/broadcasts/${id}`),
@@ -62,15 +62,15 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
     <>
       <div className="bulk" role="toolbar" aria-label="Actions for the selected contacts">
         <b aria-live="polite">
-          {count.toLocaleString('en-US')} of {total.toLocaleString('en-US')} chosen
+          {count.toLocaleString('en-US')} of {total.toLocaleString('en-US')} selected
         </b>
         {!chosen.all || chosen.ids.size ? (
           <Button look="text" className="under" onClick={() => onChoose({ all: true, ids: new Set() })}>
-            all {total.toLocaleString('en-US')}
+            Select all {total.toLocaleString('en-US')}
           </Button>
         ) : null}
         <Button look="text" className="under" onClick={() => onChoose(NOBODY)}>
-          no one
+          Clear
         </Button>
         <i aria-hidden="true" />
         {FIRST.filter(([kind]) => shown(kind)).map(([kind, label, key]) => (

@@ -137,7 +137,7 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
               look="main"
               disabled={order.isPending || schedule.isPending || (rhythm !== null && !name.trim())}
             >
-              {rhythm ? `Write it ${rhythmWords(rhythm)}` : 'Create file'}
+              {rhythm ? `Schedule ${rhythmWords(rhythm)}` : 'Create file'}
             </Button>
           )}
           {data?.state === 'done' && (

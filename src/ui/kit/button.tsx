@@ -46,5 +46,7 @@ export function LinkButton({
 
 /** A button without a look of its own: a row of a list, a tile, a place in a drawing. */
 export function BareButton(props: Omit<ComponentProps<'button'>, 'color'>) {
-  return <MuiButtonBase sx={{ display: 'inline-block', textAlign: 'inherit', verticalAlign: 'baseline' }} {...props} />;
+  return (
+    <MuiButtonBase sx={{ display: 'inline-block', minHeight: 24, textAlign: 'inherit', verticalAlign: 'baseline' }} {...props} />
+  );
 }

@@ -8,6 +8,7 @@ import type { Jsoned } from '@/core/shared';
 import { ask, freshKey, useNow, useZone, when, useFormat } from '../primitives';
 import { Block } from './block';
 import { Fields } from './fields';
+import { Formats } from './formats';
 import { Guardrails } from './guardrails';
 import { Users } from './users';
 import { StageAndHorizon } from './stage-and-horizon';
@@ -23,6 +24,7 @@ export function SetupArea({ settings, users }: { settings: SettingsView; users: 
       </div>
       <div className="blocks">
         <Guardrails first={settings} />
+        <Formats settings={settings} />
         <Keys />
         <Stuck />
         <Tags settings={settings} />

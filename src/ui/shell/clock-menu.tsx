@@ -30,7 +30,7 @@ export function ClockMenu({ simulated, held }: { simulated: boolean; held: boole
           ? 'Time moved ahead. Nothing was due.'
           : instants === 1
             ? 'Time moved ahead. One thing happened.'
-            : `Time has passed; something happened at ${instants.toLocaleString('en-US')} moments.`,
+            : `Time moved ahead. ${instants.toLocaleString('en-US')} things happened.`,
       );
     },
     onError: toast.fail,

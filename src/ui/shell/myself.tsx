@@ -11,7 +11,15 @@ import { ask, useNow } from '../primitives';
 import { switchMask, switchScheme } from '../theme';
 import { BareButton, useToast } from '../kit';
 
-export function Myself({ me, onHelp }: { me: { id: string; name: string; role: Role }; onHelp: () => void }) {
+export function Myself({
+  me,
+  onHelp,
+  onFormats,
+}: {
+  me: { id: string; name: string; role: Role };
+  onHelp: () => void;
+  onFormats: () => void;
+}) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const router = useRouter();
   const toast = useToast();
@@ -64,6 +72,7 @@ export function Myself({ me, onHelp }: { me: { id: string; name: string; role: R
         >
           Privacy mask (Shift+M)
         </MenuItem>
+        <MenuItem onClick={then(onFormats)}>Date and number formats</MenuItem>
         <MenuItem onClick={then(onHelp)}>Shortcuts (?)</MenuItem>
         <Divider />
         <MenuItem onClick={then(() => void logOut())}>Log out</MenuItem>

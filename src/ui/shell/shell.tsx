@@ -6,7 +6,9 @@ import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-quer
 import { areasFor, type Role } from '@/core/accounts';
 import { AddLeadDialog } from '../capture';
 import { ChangeWatchProvider } from '../changes';
-import { ask, ClockProvider, useKeys } from '../primitives';
+import { ask, ClockProvider, FormatProvider, useKeys } from '../primitives';
+import type { FormatChoice } from '@/core/format';
+import { FormatsDialog } from './formats-dialog';
 import { OffersAbove } from '../routing';
 import { switchMask } from '../theme';
 import { useGo } from './go';
@@ -23,31 +25,46 @@ export interface Me {
   zone: string;
 }
 
-export function Shell({ me, wire, children }: { me: Me; wire: Wire; children: ReactNode }) {
+export function Shell({ me, wire, format, children }: { me: Me; wire: Wire; format: FormatChoice; children: ReactNode }) {
+  const [formats, setFormats] = useState(format);
   const [queries] = useState(
     () => new QueryClient({ defaultOptions: { queries: { staleTime: 15_000, retry: 1, refetchOnWindowFocus: false } } }),
   );
   return (
     <QueryClientProvider client={queries}>
-      <ToastProvider>
-        <ChangeWatchProvider>
-          <Frame me={me} first={wire}>
-            {children}
-          </Frame>
-        </ChangeWatchProvider>
-      </ToastProvider>
+      <FormatProvider choice={formats}>
+        <ToastProvider>
+          <ChangeWatchProvider>
+            <Frame me={me} first={wire} formats={formats} onFormats={setFormats}>
+              {children}
+            </Frame>
+          </ChangeWatchProvider>
+        </ToastProvider>
+      </FormatProvider>
     </QueryClientProvider>
   );
 }
 
-function Frame({ me, first, children }: { me: Me; first: Wire; children: ReactNode }) {
+function Frame({
+  me,
+  first,
+  formats,
+  onFormats,
+  children,
+}: {
+  me: Me;
+  first: Wire;
+  formats: FormatChoice;
+  onFormats: (formats: FormatChoice) => void;
+  children: ReactNode;
+}) {
   const { data: wire } = useQuery({
     queryKey: ['wire'],
     queryFn: () => ask('GET /wire'),
     initialData: first,
     refetchInterval: 60_000,
   });
-  const [dialog, setDialog] = useState<'search' | 'add' | 'help' | null>(null);
+  const [dialog, setDialog] = useState<'search' | 'add' | 'help' | 'formats' | null>(null);
   const router = useRouter();
   const toast = useToast();
   useLive();
@@ -72,12 +89,14 @@ function Frame({ me, first, children }: { me: Me; first: Wire; children: ReactNo
         onSearch={() => setDialog('search')}
         onAdd={() => setDialog('add')}
         onHelp={() => setDialog('help')}
+        onFormats={() => setDialog('formats')}
       />
       <main id="main">{children}</main>
       {me.role !== 'lender' && <OffersAbove />}
       <SearchDialog open={dialog === 'search'} onClose={close} role={me.role} />
       <AddLeadDialog open={dialog === 'add'} onClose={close} />
       <HelpDialog open={dialog === 'help'} onClose={close} />
+      <FormatsDialog open={dialog === 'formats'} formats={formats} onClose={close} onSaved={onFormats} />
     </ClockProvider>
   );
 }

@@ -40,12 +40,14 @@ export function WireLine({
   onSearch,
   onAdd,
   onHelp,
+  onFormats,
 }: {
   wire: Wire;
   me: { id: string; name: string; role: Role };
   onSearch: () => void;
   onAdd: () => void;
   onHelp: () => void;
+  onFormats: () => void;
 }) {
   const path = usePathname();
   return (
@@ -83,7 +85,7 @@ export function WireLine({
           </BareButton>
         )}
         <ClockMenu simulated={wire.clock.simulated && me.role !== 'lender'} held={wire.clock.held} />
-        <Myself me={me} onHelp={onHelp} />
+        <Myself me={me} onHelp={onHelp} onFormats={onFormats} />
       </div>
     </header>
   );

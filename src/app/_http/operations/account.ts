@@ -2,12 +2,19 @@
 import Joi from 'joi';
 import { KEY_SCOPES } from '@/core/accounts';
 import { settingsSchema } from '@/core/accounts/schemas';
-import { PREFERENCE_KEYS } from '@/server/accounts';
+import type { PREFERENCE_KEYS } from '@/server/accounts';
+import { formatSchema } from '@/core/format/schemas';
 import type { KeyView, SettingsView } from '@/core/accounts';
 import type { ParkedView } from '@/core/messages';
 import type { WireView } from '@/core/today';
 import { answer, nothing, type Operation } from './operation';
 import { id, instant } from './parts';
+
+/** What is kept of each; of what only a page reads, whatever the page says. */
+const PREFERENCES: Record<(typeof PREFERENCE_KEYS)[number], Joi.Schema> = {
+  contacts_grid: Joi.object().unknown(true),
+  format: formatSchema,
+};
 
 export const ACCOUNT_OPERATIONS = {
   getPreferences: {
@@ -26,7 +33,7 @@ export const ACCOUNT_OPERATIONS = {
     scope: 'contacts:read',
     lenders: true,
     only: 'user',
-    body: Joi.object(Object.fromEntries(PREFERENCE_KEYS.map((key) => [key, Joi.object().unknown(true)]))).min(1),
+    body: Joi.object(PREFERENCES).min(1),
     answer: nothing,
   },
   getWire: {

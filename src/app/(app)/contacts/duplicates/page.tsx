@@ -1,4 +1,4 @@
-/** Who stands here twice. */
+/** Possible duplicates, to merge or to tell apart. */
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { requireUser } from '@/app/_http/page';

@@ -1,4 +1,4 @@
-/** What people wrote to us. */
+/** Conversations with contacts, the latest first. */
 import { listAnswers } from '@/server/messages';
 import { OPERATIONS } from '@/app/_http/operations';
 import { listed, route } from '@/app/_http/route';

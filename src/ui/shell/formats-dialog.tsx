@@ -1,0 +1,114 @@
+'use client';
+/** Formats of one's own: language and region, the clock, the first day of the week; with how they look, before they are saved. */
+import { useState } from 'react';
+import Dialog from '@mui/material/Dialog';
+import { useMutation } from '@tanstack/react-query';
+import { formatOf, LOCALE_NAMES, LOCALES, type FormatChoice, type Locale } from '@/core/format';
+import { ask, useNow, useZone } from '../primitives';
+import { ErrorMessage, FormEnd, Select, useToast } from '../kit';
+
+const DAYS = [
+  [7, 'Sunday'],
+  [1, 'Monday'],
+  [6, 'Saturday'],
+] as const;
+const USUAL = '';
+
+export function FormatsDialog({
+  open,
+  formats,
+  onClose,
+  onSaved,
+}: {
+  open: boolean;
+  formats: FormatChoice;
+  onClose: () => void;
+  onSaved: (formats: FormatChoice) => void;
+}) {
+  return (
+    <Dialog open={open} onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="formats">
+      <Form first={formats} onClose={onClose} onSaved={onSaved} />
+    </Dialog>
+  );
+}
+
+function Form({
+  first,
+  onClose,
+  onSaved,
+}: {
+  first: FormatChoice;
+  onClose: () => void;
+  onSaved: (formats: FormatChoice) => void;
+}) {
+  const [choice, setChoice] = useState(first);
+  const toast = useToast();
+  const now = useNow();
+  const zone = useZone();
+  const format = formatOf(choice);
+  const save = useMutation({
+    mutationFn: () => ask('PUT /preferences', { body: { format: choice } }),
+    onSuccess: () => {
+      toast.tell('Formats saved.');
+      onSaved(choice);
+      onClose();
+    },
+  });
+  return (
+    <form
+      className="dialog"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save.mutate();
+      }}
+    >
+      <h1 id="formats">Date and number formats</h1>
+      <label className="field">
+        Language and region
+        <Select
+          width="100%"
+          value={choice.locale}
+          onChange={({ target }) => setChoice({ ...choice, locale: target.value as Locale })}
+        >
+          {LOCALES.map((locale) => (
+            <option key={locale} value={locale}>
+              {LOCALE_NAMES[locale]}
+            </option>
+          ))}
+        </Select>
+      </label>
+      <label className="field">
+        Time format
+        <Select
+          width="100%"
+          value={choice.clock ?? USUAL}
+          onChange={({ target }) => setChoice({ ...choice, clock: target.value ? (Number(target.value) as 12 | 24) : null })}
+        >
+          <option value={USUAL}>Standard for the region</option>
+          <option value={12}>12-hour</option>
+          <option value={24}>24-hour</option>
+        </Select>
+      </label>
+      <label className="field">
+        First day of the week
+        <Select
+          width="100%"
+          value={choice.weekStart ?? USUAL}
+          onChange={({ target }) => setChoice({ ...choice, weekStart: target.value ? Number(target.value) : null })}
+        >
+          <option value={USUAL}>Standard for the region</option>
+          {DAYS.map(([day, name]) => (
+            <option key={day} value={day}>
+              {name}
+            </option>
+          ))}
+        </Select>
+      </label>
+      <p className="soft" role="status">
+        {format.dayAndTime(now, zone)} · {format.numericDay(now.toISOString().slice(0, 10))} · {format.money(469_400)}
+      </p>
+      <ErrorMessage error={save.error} />
+      <FormEnd does="Save" busy={save.isPending} onCancel={onClose} />
+    </form>
+  );
+}
