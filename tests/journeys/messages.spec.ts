@@ -97,7 +97,7 @@ test('a broadcast is counted before, goes at its throttle, is paused and resumed
   await page.keyboard.press('b');
   await page.waitForURL(/inbox/);
   const row = page.getByRole('button', { name: /Quill2 Harrow.*Could you call me/s });
-  await expect(row).toContainText('Add to call list');
+  await expect(row).toContainText('Call them');
   await row.click();
   await expect(page.getByRole('article', { name: 'Dossier of Quill2 Harrow' })).toBeVisible();
   await page.getByRole('button', { name: 'Mark Quill2 Harrow as read' }).click();

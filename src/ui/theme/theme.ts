@@ -113,6 +113,8 @@ export const theme = createTheme({
       defaultProps: { size: 'medium', disableElevation: true },
       styleOverrides: {
         root: ({ theme: { vars } }) => ({
+          /* Colours change at once, also from light to dark. */
+          transition: 'none',
           gap: 7,
           minWidth: 0,
           fontSize: 14,
@@ -198,6 +200,7 @@ export const theme = createTheme({
     MuiFormControlLabel: {
       styleOverrides: { root: { gap: 6, marginLeft: 0, marginRight: 0 }, label: { fontSize: 14, lineHeight: '20px' } },
     },
+    MuiInputLabel: { styleOverrides: { root: { transition: 'none' } } },
     MuiTextField: { defaultProps: { size: 'small' } },
     MuiSelect: { defaultProps: { size: 'small' } },
     MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: 'none' } } },
