@@ -43,7 +43,7 @@ await script(async () => {
     const page = await context.newPage();
     if (who) {
       await page.goto(`${BASE}/login`);
-      await page.getByLabel('E-mail').fill(`${who}@urraca.example`);
+      await page.getByLabel('Email').fill(`${who}@urraca.example`);
       await page.getByLabel('Password').fill('urraca-demo');
       await page.getByRole('button', { name: 'Log in', exact: true }).click();
       await page.locator('[data-keys="heard"]').waitFor();

@@ -7,11 +7,11 @@ import { DAY } from '../shared';
 import { outcomeName } from '../calling';
 
 export const TODAY_GROUPS = [
-  { key: 'asked', name: 'Asked for you' },
-  { key: 'new', name: 'New, nobody has tried' },
+  { key: 'asked', name: 'Waiting for your reply' },
+  { key: 'new', name: 'New leads' },
   { key: 'promised', name: 'Promised' },
-  { key: 'their_day', name: 'Their day' },
-  { key: 'call_due', name: 'Calls that campaigns ask for' },
+  { key: 'their_day', name: 'Birthdays and anniversaries' },
+  { key: 'call_due', name: 'Campaign calls' },
   { key: 'overdue', name: 'Overdue for a check-in' },
 ] as const;
 /** A group of Today. */

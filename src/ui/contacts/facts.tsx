@@ -179,7 +179,7 @@ export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly?
         <div className="small">
           {calls.attempts === 0
             ? 'Never called'
-            : `${calls.attempts} ${calls.attempts === 1 ? 'try' : 'tries'}, ${calls.reached === 0 ? 'never reached' : `reached ${calls.reached === 1 ? 'once' : `${calls.reached} times`}`}`}
+            : `${calls.attempts} ${calls.attempts === 1 ? 'attempt' : 'attempts'}, ${calls.reached === 0 ? 'never reached' : `reached ${calls.reached === 1 ? 'once' : `${calls.reached} times`}`}`}
           {calls.talk_seconds > 0 && <span className="soft">, {howLong(calls.talk_seconds * 1000)} talk time</span>}
         </div>
       </section>

@@ -20,7 +20,7 @@ export function Tags({ settings }: { settings: Pick<SettingsView, 'tag_barred' |
   const [text, setText] = useState('');
   const found = tags?.filter(({ name }) => name.toLowerCase().includes(text.toLowerCase()));
   return (
-    <Block title="Tags" note="Everything that stage, horizon and role do not say. New name or color shows everywhere at once.">
+    <Block title="Tags" note="For anything stage, horizon, and role don’t cover. Renaming or recoloring updates everywhere.">
       {tags && tags.length > SHOWN && (
         <Input
           width={220}

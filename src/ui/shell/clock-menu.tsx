@@ -35,7 +35,7 @@ export function ClockMenu({ simulated, held }: { simulated: boolean; held: boole
     },
     onError: toast.fail,
   });
-  const text = format.dayAndTime(now, zone);
+  const text = `${format.shortDay(now, zone)}, ${format.time(now, zone)}`;
   if (!simulated)
     return (
       <span className="clock plain wide" suppressHydrationWarning>
