@@ -18,6 +18,19 @@ test('what goes out under a name means the same when it comes in', () => {
     if (column.import) expect([column.name, meaningOf(column.heading ?? column.name)]).toEqual([column.name, column.import]);
 });
 
+/** The headings of files that went out before columns were called as they are now. */
+test.each([
+  ['E-mails', 'email'],
+  ['Town', 'city'],
+  ['Postal code', 'postal_code'],
+  ['Wants: price from', 'want_price_min'],
+  ['Wants: property kinds', 'want_kinds'],
+  ['Wants: in words', 'want_words'],
+  ['Wedding anniversary', 'anniversary'],
+  ['OK to e-mail', 'permit_email'],
+  ['OK to letter', 'permit_letter'],
+])('a file that went out headed %j still comes in', (heading, target) => expect(meaningOf(heading)).toBe(target));
+
 test('no two columns are called alike, nor mean the same in a file', () => {
   const names = Object.values<ContactColumn>(CONTACT_COLUMNS).map(({ name }) => name);
   expect(new Set(names).size).toBe(names.length);

@@ -59,6 +59,8 @@ const RULES: [RegExp, Target][] = [
   ...(Object.entries(TARGETS) as [Target, string][])
     .filter(([target]) => target.startsWith('want_'))
     .map(([target, name]): [RegExp, Target] => [textPattern('')`^${name.toLowerCase().replace(':', '')}$`, target]),
+  /* As files that went out before are headed. */
+  [/^wants property kinds$/, 'want_kinds'],
   [/^(?:why it was not taken|added on)$/, 'ignore'],
   [/\b(?:id|uid|guid|uuid|url|link|website|web page|photo|picture|avatar)\b/, 'custom'],
   [

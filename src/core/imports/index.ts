@@ -3,6 +3,7 @@ export { CardReader } from './cards';
 export { groupOf, linkPartners, readCard, type CardGroup } from './card-person';
 export { CsvReader, findDelimiter, readCsv, type CsvRecord } from './csv';
 export { decoded, decoderName, sniff, type Sniffed, type TextEncoding } from './sniff';
+export { PREVIEW_NAMES } from './preview-names';
 export { TARGETS, meaningOf, plainHeading, type Target } from './headings';
 export { homeOf, LikenessFinder, type Likeness } from './likeness';
 export { readName, sameFirst } from './names';

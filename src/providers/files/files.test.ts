@@ -1,6 +1,7 @@
 /** Every file of tests/data/imports is read as a careful person would read it (see the README there). */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { PREVIEW_NAMES } from '@/core/imports';
 import { previewFile } from './index';
 
 interface Expected extends Record<string, unknown> {
@@ -41,6 +42,11 @@ describe.each(files)('%s', (name) => {
           contacts.find(({ row }) => row === person.row),
         ),
       ).toEqual(person);
+  });
+  test('what each column was taken for, in the words that programs know', async () => {
+    const { columns } = await preview;
+    if (expected.columns) expect(columns).toEqual(expected.columns);
+    else for (const column of columns ?? []) expect(Object.values(PREVIEW_NAMES)).toContain(column);
   });
   test('groups and ignored lines', async () => {
     const { groups, ignoredLines } = await preview;

@@ -1,6 +1,6 @@
 /** The whole preview of one file: what `npm run urraca -- import --preview` prints and what the tests compare. */
 import { basename } from 'node:path';
-import { linkPartners, previewOf, refused, TARGETS, type ImportedPerson, type Preview } from '@/core/imports';
+import { linkPartners, PREVIEW_NAMES, previewOf, refused, type ImportedPerson, type Preview } from '@/core/imports';
 import { readContacts } from './people';
 
 export async function previewFile(path: string, thisYear: number): Promise<Preview> {
@@ -15,6 +15,6 @@ export async function previewFile(path: string, thisYear: number): Promise<Previ
   return previewOf(name, reading.format, people, {
     groups: reading.groups,
     ...(above + blank + below ? { ignoredLines: reading.ignored } : {}),
-    columns: reading.columns.map(({ target }) => TARGETS[target].toLowerCase()),
+    columns: reading.columns.map(({ target }) => PREVIEW_NAMES[target]),
   });
 }
