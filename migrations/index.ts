@@ -31,6 +31,8 @@ import { enrollments } from './0029_enrollments';
 import { reasons } from './0030_reasons';
 import { errors } from './0031_errors';
 import { storedNames } from './0032_stored_names';
+import { pinnedNotes } from './0033_pinned_notes';
+import { auditInOrder } from './0034_audit_in_order';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -66,5 +68,7 @@ export const migrations: Migration[] = [
   reasons,
   errors,
   storedNames,
+  pinnedNotes,
+  auditInOrder,
 ];
 export type { Migration };

@@ -30,4 +30,5 @@ export {
   type Settings,
   type SettingsView,
 } from './settings';
+export { auditWords, type AuditView } from './audit';
 export { type KeyView, type UserView } from './views';

@@ -1,3 +1,3 @@
 export { describeBulkAction, isDeletion, previewSentence, type BulkAction, type ChangeKind, type ChangeNames } from './change';
 export type { BulkActionInput, ContactSelection } from './schemas';
-export { CHANGE_STATES, type ChangePreview, type ChangeState, type ChangeView } from './views';
+export { CHANGE_STATES, type ChangePreview, type SelectionTag, type ChangeState, type ChangeView } from './views';

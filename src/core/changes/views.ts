@@ -32,3 +32,9 @@ export interface ChangePreview {
   left_alone: RefusalCounts;
   sentence: string;
 }
+
+/** A tag that selected contacts have, and how many of them. */
+export interface SelectionTag {
+  id: string;
+  people: number;
+}

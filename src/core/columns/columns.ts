@@ -49,10 +49,10 @@ export interface ContactColumn {
 const text = (value: string | number | null | undefined): Cell => ({ is: 'text', text: value ?? null });
 const secret = (value: string | null | undefined): Cell => ({ is: 'secret', text: value ?? null });
 const ago = (at: string | null): Cell => ({ is: 'ago', at });
-/** @returns `3 bd, to 480,000` */
+/** @returns `3+ bd, to $480,000` */
 const wantsInShort = ({ wants }: Contact): string => {
-  const beds = wants.bedrooms ? `${String(wants.bedrooms)} bd` : null;
-  const price = typeof wants.price_max === 'number' ? `to ${wants.price_max.toLocaleString('en-US')}` : null;
+  const beds = wants.bedrooms ? `${String(wants.bedrooms)}+ bd` : null;
+  const price = typeof wants.price_max === 'number' ? `to $${wants.price_max.toLocaleString('en-US')}` : null;
   return [beds, price].filter(Boolean).join(', ');
 };
 /** How a contact without a name is called: by an address of theirs. */
@@ -95,6 +95,7 @@ export const CONTACT_COLUMNS = {
   company: {
     name: 'Company',
     grid: { width: 150, cell: (contact) => text(contact.company) },
+    sort: 'up',
     filter: 'company',
     export: (person) => person.company ?? '',
     import: 'company',
@@ -136,6 +137,7 @@ export const CONTACT_COLUMNS = {
   postal_code: {
     name: 'ZIP',
     grid: { width: 96, cell: ({ place }) => text(place.postal_code) },
+    sort: 'up',
     filter: 'postal_code',
     export: (person) => person.postal_code ?? '',
     import: 'postal_code',
@@ -159,6 +161,7 @@ export const CONTACT_COLUMNS = {
   horizon: {
     name: 'Horizon',
     grid: { width: 86, cell: ({ horizon }) => ({ is: 'horizon', horizon }) },
+    sort: 'up',
     filter: 'horizon',
     export: (person) => person.horizon ?? '',
     import: 'horizon',
@@ -166,6 +169,7 @@ export const CONTACT_COLUMNS = {
   tags: {
     name: 'Tags',
     grid: { width: 210, cell: ({ tags }) => ({ is: 'tags', ids: tags }) },
+    sort: 'down',
     filter: 'tag',
     export: (person) => person.tags.join('; '),
     import: 'tags',
@@ -173,6 +177,7 @@ export const CONTACT_COLUMNS = {
   wants: {
     name: 'Wants',
     grid: { width: 150, cell: (contact) => text(wantsInShort(contact) || null) },
+    sort: 'down',
     filter: 'wants_price_max',
   },
   wants_price_min: {
@@ -191,6 +196,7 @@ export const CONTACT_COLUMNS = {
   source: {
     name: 'Lead source',
     grid: { width: 130, cell: ({ source }) => text(source) },
+    sort: 'up',
     filter: 'source',
     export: (person) => person.source ?? '',
     import: 'source',
@@ -198,6 +204,7 @@ export const CONTACT_COLUMNS = {
   agent: {
     name: 'Agent',
     grid: { width: 90, cell: ({ owner }) => text(owner?.name.split(' ')[0]) },
+    sort: 'up',
     filter: 'owner',
     export: (person) => person.agent ?? '',
     import: 'owner',
@@ -214,7 +221,7 @@ export const CONTACT_COLUMNS = {
   },
   attempts: {
     name: 'Call attempts',
-    grid: { width: 70, numeric: true, cell: ({ calls }) => text(calls.attempts) },
+    grid: { width: 112, numeric: true, cell: ({ calls }) => text(calls.attempts) },
     sort: 'down',
     filter: 'attempts',
   },
@@ -230,13 +237,26 @@ export const CONTACT_COLUMNS = {
     sort: 'down',
     filter: 'last_touch',
   },
+  last_visit: {
+    name: 'Last visit',
+    grid: { width: 112, cell: ({ home_search }) => ago(home_search.last_visit_at) },
+    sort: 'down',
+    filter: 'last_visit',
+  },
+  saved_homes: {
+    name: 'Saved homes',
+    grid: { width: 90, numeric: true, cell: ({ home_search }) => text(home_search.saved_homes || null) },
+    sort: 'down',
+    filter: 'saved_homes',
+  },
   talk: {
-    name: 'Talk',
+    name: 'Talk time',
     grid: {
       width: 90,
       numeric: true,
       cell: ({ calls }) => text(calls.talk_seconds ? howLong(calls.talk_seconds * 1000) : null),
     },
+    sort: 'down',
     filter: 'talk_minutes',
   },
   created: {

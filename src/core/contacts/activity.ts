@@ -29,6 +29,17 @@ export const ACTIVITY_KINDS = [
 ] as const;
 /** What kind of thing happened to a contact. */
 export type ActivityKind = (typeof ACTIVITY_KINDS)[number];
+
+/** What the timeline can be narrowed to; what stands in none of them shows in the whole only. */
+export const TIMELINE_GROUPS = {
+  calls: ['call', 'outcome'],
+  messages: ['message', 'bounced', 'opened', 'clicked', 'held'],
+  notes: ['note', 'task', 'next_touch'],
+  changes: ['stage', 'changed', 'permission', 'handed', 'enrolled', 'stopped', 'finished'],
+} as const satisfies Record<string, readonly ActivityKind[]>;
+/** One of the groups that the timeline can be narrowed to. */
+export type TimelineGroup = keyof typeof TIMELINE_GROUPS;
+export const TIMELINE_GROUP_KEYS = Object.keys(TIMELINE_GROUPS) as TimelineGroup[];
 /** From them to us (`in`) or from us to them (`out`). */
 export type Direction = 'in' | 'out';
 

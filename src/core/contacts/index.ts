@@ -9,6 +9,9 @@ export {
   type ActivityData,
   type ActivityKind,
   type Direction,
+  TIMELINE_GROUPS,
+  TIMELINE_GROUP_KEYS,
+  type TimelineGroup,
 } from './activity';
 export {
   refusedBecause,

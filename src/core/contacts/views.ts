@@ -18,6 +18,8 @@ export interface MoreView {
   campaigns_held: boolean;
   /** By phone, those that have one. */
   extensions: Record<string, string>;
+  /** The note that stands above everything else about them. */
+  pinned_note: { id: string; text: string; at: Date; by: string | null } | null;
 }
 
 /** A contact as the API shows it. */
@@ -56,6 +58,8 @@ export interface ContactView {
     talk_seconds: number;
     conversations: number;
   };
+  /** What they did in a home search, as it was reported. */
+  home_search: { last_visit_at: Date | null; saved_homes: number };
   address_errors: Record<string, string>;
   created_at: Date;
 }

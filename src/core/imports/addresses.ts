@@ -1,6 +1,5 @@
 /** E-mail addresses and phone numbers out of one cell: several in one, with labels, extensions, letters. */
-import { parsePhoneNumberFromString } from 'libphonenumber-js';
-import { cleanEmail } from '../capture';
+import { cleanEmail, phoneOf, type Phone } from '../capture';
 import { dataOf } from './cell';
 
 /** What a cell held more than one of, read and unread. */
@@ -41,7 +40,6 @@ function withoutLabel(text: string): string {
 
 /** More than that is no address and no number. */
 const LONGEST_EMAIL = 400;
-const LONGEST_PHONE = 120;
 
 /** `Oda <oda@x.example>`, `home: oda@x.example`, `oda@x.example (work)`. */
 function emailOf(text: string): string | null {
@@ -56,15 +54,6 @@ function emailOf(text: string): string | null {
     ) ?? cleanEmail(text)
   );
 }
-
-/** A phone number in E.164, with its extension. */
-export interface Phone {
-  number: string;
-  extension: string | null;
-}
-
-const LETTERS = 'abcdefghijklmnopqrstuvwxyz';
-const KEYS = '22233344455566677778889999';
 
 /** The phone numbers of a cell. */
 export function readPhones(cell: string): ParsedList<Phone> {
@@ -81,37 +70,4 @@ export function readPhones(cell: string): ParsedList<Phone> {
     else if (!read.found.some((one) => one.number === phone.number)) read.found.push(phone);
   }
   return read;
-}
-
-/** One phone number, read as one of the United States when it has no international prefix; null when it is none. */
-export function phoneOf(raw: string): Phone | null {
-  if (raw.length > LONGEST_PHONE) return null;
-  let text = raw
-    .trim()
-    .replace(/^tel:/i, '')
-    .replace(/[‐-―−]/g, '-')
-    .replace(/\u00a0/g, ' ');
-  let extension: string | null = null;
-  const ext = /(?:;ext=|ext(?:ension|n)?\.?|x|#|durchwahl)\s*(?::\s*)?(\d{1,7})\)?$/i.exec(text);
-  if (ext && ext.index > 6) {
-    extension = ext[1]!;
-    text = text.slice(0, ext.index).replace(/[\s,;(]+$/, '');
-  }
-  text = text
-    .replace(/\s*\((?:home|work|cell|mobile|office|h|w|c|m|o)\)\s*$/i, '')
-    .replace(/^[a-z]+(?:\s+phone)?[.:]?\s+(?=[+(\d])/i, '')
-    .replace(/^[hwcmo][.:]?(?=[+(\d])/i, '');
-  text = text
-    .replace(/(?<=\d)\.0+$/, '')
-    .replace(/^00(?=[1-9])/, '+')
-    .replace(/\s+(?:home|work|cell|mobile|office|direct)$/i, '');
-  if (/[a-z]/i.test(text)) {
-    if (!/^[\d\s().+-]*\d{3}[\s().-]*[A-Za-z]{3,7}[\s.-]*\d*$/.test(text)) return null;
-    text = text.replace(/[a-z]/gi, (letter) => KEYS[LETTERS.indexOf(letter.toLowerCase())]!);
-  }
-  if (text.length > 40 || !/^[+\d\s().,/-]+$/.test(text)) return null;
-  const parsed = parsePhoneNumberFromString(text.replace(/[/,]/g, '-'), { defaultCountry: 'US', extract: false });
-  if (!parsed?.isPossible()) return null;
-  if (parsed.countryCallingCode === '1' && parsed.nationalNumber.length !== 10) return null;
-  return { number: parsed.number, extension: extension ?? parsed.ext ?? null };
 }

@@ -1,5 +1,6 @@
 /** One card as a person. A card of a group is no person: it names the people who get its name as a tag. */
-import { readEmails, phoneOf } from './addresses';
+import { readEmails } from './addresses';
+import { phoneOf } from '../capture';
 import { hasControl, trimmed, withoutControl } from './cell';
 import { partsOf, unescaped, type Card, type CardLine } from './cards';
 import { readDay } from '../format';

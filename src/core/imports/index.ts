@@ -7,7 +7,7 @@ export { PREVIEW_NAMES } from './preview-names';
 export { TARGETS, meaningOf, plainHeading, type Target } from './headings';
 export { homeOf, LikenessFinder, type Likeness } from './likeness';
 export { readName, sameFirst } from './names';
-export { phoneOf, readPhones, type Phone } from './addresses';
+export { readPhones } from './addresses';
 export { DOUBTS, type Doubt, type DoubtReason, type ImportedPerson, type Partner } from './person';
 export { previewContact, previewOf, refused, type FileFormat, type Preview, type PreviewContact } from './preview';
 export { readRow, type RowContext } from './row';

@@ -1,7 +1,8 @@
 /** Making sense of a table: which row holds the headings, what each column is, which lines are no people. */
 import { dataOf, trimmed } from './cell';
 import { orderOf, readDay, type DayOrder } from '../format';
-import { phoneOf, readEmails, readPhones } from './addresses';
+import { readEmails, readPhones } from './addresses';
+import { phoneOf } from '../capture';
 import { meaningOf, type Target } from './headings';
 import { roleWords } from './words';
 

@@ -2,9 +2,10 @@
  * A body of any shape, as a program or a form on another site sends it, read as an inquiry: first by what its labels say, in the
  * languages that mails are read in; then by the mapping of its door, which says where a field stands or what it always is.
  */
+import { phoneOf } from '../capture';
 import type { DoorDefaults } from '../capture';
 import { CONTACT_ROLES, type ContactRole } from '../contacts';
-import { phoneOf, readName } from '../imports';
+import { readName } from '../imports';
 import { readJson } from './documents';
 import { inquiryOf } from './inquiry';
 import { meaningOf } from './labels';

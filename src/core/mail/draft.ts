@@ -1,6 +1,6 @@
 /** What is gathered while a mail is read, and what several of its readers do with it. */
+import { type Phone } from '../capture';
 import type { Channel, ContactRole } from '../contacts';
-import type { Phone } from '../imports';
 import type { MailWants } from './mail';
 import type { NameFound } from './values';
 

@@ -1,7 +1,7 @@
 /** What stands in a value: addresses, numbers, names, sums, yes and no, the property meant. Whatever cannot be one is none. */
 import { parsePhoneNumberFromString, type CountryCode } from 'libphonenumber-js';
-import { cleanEmail, cleanName } from '../capture';
-import { phoneOf, readName, readPhones, type Phone } from '../imports';
+import { cleanEmail, cleanName, phoneOf, type Phone } from '../capture';
+import { readName, readPhones } from '../imports';
 
 const NOTHING =
   /^\(?(?:none|n\/?a|not (?:given|provided|available|specified|set|stated)|unknown|unspecified|blank|empty|-+|—|\.+|null|undefined|nobody|anonymous(?: caller)?|wireless caller|not shown|withheld|restricted|not disclosed|unknown caller|private (?:caller|number)|unavailable|out of area|toll[- ]free call|keine?(?: angaben?)?|k\. ?a\.|unbekannt|nicht angegeben|ning[uú]n[oa]?|no (?:indicado|facilitado|disponible)|sin (?:especificar|datos)|non (?:renseigné|communiqué|indicato)|aucun|geen|niet ingevuld|ikke oppgitt)\)?\.?$/iu;

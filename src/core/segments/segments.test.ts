@@ -96,7 +96,7 @@ describe('days that return', () => {
 
 describe('the sentence', () => {
   test.each<[Tree, string]>([
-    [{ all: [] }, 'Everybody'],
+    [{ all: [] }, 'Everyone'],
     [
       {
         all: [

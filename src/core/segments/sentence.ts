@@ -36,7 +36,7 @@ export function piecesOf(tree: Tree, name: NameOf, fields: readonly FieldDef[] =
     const { tree: role, path } = parts.splice(lead, 1)[0]!;
     const names = (role as { of: string[] }).of.map(plural);
     pieces.push({ text: capital(listedOr(names, 'and')), mark: true, path });
-  } else pieces.push({ text: parts.length ? 'People' : 'Everybody' });
+  } else pieces.push({ text: parts.length ? 'People' : 'Everyone' });
   parts.forEach(({ tree: one, path }, at) => {
     pieces.push({ text: at > 0 ? ', ' : ' ' });
     pieces.push(...within(one, path, name, fields));

@@ -29,4 +29,6 @@ export interface WireView {
   /** Share of the leads of the last 30 days that somebody called, in per cent; null without leads. */
   results: number | null;
   clock: { now: Date; simulated: boolean; held: boolean };
+  /** Calls are placed from here: a phone network is connected. */
+  calling: boolean;
 }

@@ -1,4 +1,5 @@
 export { PREFERENCE_KEYS, readFormat, readPreferences, setPreferences } from './preferences.repository';
+export { listAudit } from './audit.repository';
 export { createKey, listKeys, principalOfKey, revokeKey, rotateKey } from './keys.service';
 export {
   campaignsHeldSql,

@@ -4,7 +4,7 @@ import { transact } from '../shared';
 import { preferencesTable } from './preferences.model';
 import { readSettings } from './users.repository';
 
-export const PREFERENCE_KEYS = ['contacts_grid', 'format'] as const;
+export const PREFERENCE_KEYS = ['contacts_grid', 'format', 'view', 'lead_alerts'] as const;
 
 export async function readPreferences(userId: string): Promise<Record<string, unknown>> {
   const rows = await preferencesTable.list({ user_id: userId }, ['key']);

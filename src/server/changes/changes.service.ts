@@ -9,6 +9,7 @@ import {
   type ChangeNames,
   type ChangePreview,
   type ChangeView,
+  type SelectionTag,
 } from '@/core/changes';
 import { fieldRows } from '@/core/fields';
 import { enqueue, now, reader, writeAudit, transact, type Tx } from '../shared';
@@ -78,6 +79,17 @@ export async function previewChange(principal: Principal, request: BulkActionReq
     left_alone: leftAlone,
     sentence: previewSentence(description, willChange, leftAlone),
   };
+}
+
+/** The tags that the selected have, with how many of them have each. */
+export async function tagsOfSelection(principal: Principal, selection: Selection): Promise<SelectionTag[]> {
+  const bind: unknown[] = [];
+  const selected = await selectionSql(scopeFor(principal), selection, bind);
+  return reader().rows<SelectionTag>(
+    `select ct.tag_id::text as id, count(*)::int as people from (${selected}) chosen join contact_tags ct on ct.contact_id = chosen.id
+     join tags t on t.id = ct.tag_id and t.deleted_at is null group by 1 order by 2 desc, 1`,
+    bind,
+  );
 }
 
 /** Orders a change; the worker does it in the background. */

@@ -38,4 +38,5 @@ export const contactsTable = table('contacts', {
   wrote_at: orNull(instant()),
   unread_at: orNull(instant()),
   refused_at: orNull(instant()),
+  pinned_note_id: orNull(bigint()),
 });

@@ -46,13 +46,15 @@ export type ContactRow = Pick<
   last_attempt_at: Date | null;
   talk_seconds: number;
   conversations: number;
+  last_visit_at: Date | null;
+  saved_homes: number;
 };
 
 /** Everything that a row of the grid or the head of the Dossier shows. Joins a contact aliased `c`. */
 export const CONTACT_COLUMNS = `c.id, c.first_name, c.last_name, c.stage, sg.name as stage_name, c.stage_since, c.horizon, c.roles, c.source, c.time_zone, c.street, c.city, c.postal_code, c.region, c.company, c.wants,
   c.do_not_contact, coalesce((select h.do_not_contact from households h where h.id = c.household_id), false) as household_do_not_contact, c.archived_because, c.owner_id, ${nameSql('u')} as owner_name, c.owned_since, c.hand_raised_at, c.last_touch_at, c.next_touch_at,
   c.next_touch_kind, t.note as next_touch_note, c.created_at, coalesce(p.points, '[]') as points, coalesce(g.tags, '{}') as tags, dt.dates, fv.fields, f.attempts, f.reached, f.last_reached_at,
-  f.last_attempt_at, f.talk_seconds, f.conversations`;
+  f.last_attempt_at, f.talk_seconds, f.conversations, f.last_visit_at, f.saved_homes`;
 
 /** The own fields of a contact `c` by their ids, as `fields`: values as JSON in the kind of each. */
 export const OWN_FIELDS = `select jsonb_object_agg(field_id, value) as fields from (
@@ -119,6 +121,7 @@ export function contactView(row: ContactRow): ContactView {
       talk_seconds: row.talk_seconds,
       conversations: row.conversations,
     },
+    home_search: { last_visit_at: row.last_visit_at, saved_homes: row.saved_homes },
     address_errors: Object.fromEntries(row.points.filter((point) => point.error).map((point) => [point.value, point.error!])),
     created_at: row.created_at,
   };

@@ -49,6 +49,8 @@ export type { contactsTable } from './contacts.model';
 export { insertActivitiesSql } from './activities.sql';
 export { derived, recordActivities, restate } from './record-activities';
 export { listTimeline } from './timeline.repository';
+export { addressesSchema, setAddresses, type TypedAddresses } from './addresses.service';
+export { pinNote } from './pinned-note';
 export { segmentSql, type SegmentContext } from './segment.sql';
 export { visible } from './visible';
 export { verify, type Verified } from './verify';

@@ -8,7 +8,7 @@ import { pageOf, readCursor, type Page } from '@/core/shared';
 import type { Scope } from '@/core/accounts';
 import type { Behind } from '@/core/results';
 import { conditionsOf, type Tree } from '@/core/segments';
-import { reader, transact, type Tx } from '../shared';
+import { nameSql, reader, transact, type Tx } from '../shared';
 import { CONTACT_COLUMNS, CONTACT_JOINS, contactView, type ContactRow } from './contacts.rows';
 import { measureSql } from './measure.sql';
 import { patternsMeant, searchPatterns, tagsNamed } from './search';
@@ -49,8 +49,32 @@ const ORDERS: Record<SortedColumn, Sorting> = {
   next_touch: { sql: `coalesce(c.next_touch_at, 'infinity')`, type: 'timestamptz', walked: true },
   last_spoke: { sql: `coalesce(f.last_reached_at, '-infinity')`, type: 'timestamptz', facts: true },
   attempts: { sql: 'f.attempts', type: 'int', facts: true },
-  stage: { sql: 'c.stage', type: 'text' },
+  /* Stages and horizons in the order that the office gave them; who has none comes last. */
+  stage: {
+    sql: `coalesce((select sg.position from stages sg where sg.account_id = c.account_id and sg.key = c.stage), 1000)`,
+    type: 'int',
+  },
   town: { sql: `lower(coalesce(c.city, ''))`, type: 'text' },
+  company: { sql: `lower(coalesce(c.company, ''))`, type: 'text' },
+  postal_code: { sql: `coalesce(c.postal_code, '')`, type: 'text' },
+  source: { sql: `lower(coalesce(c.source, ''))`, type: 'text' },
+  horizon: {
+    sql: `coalesce((select h.position from horizons h where h.account_id = c.account_id and h.key = c.horizon), 1000)`,
+    type: 'int',
+  },
+  tags: {
+    sql: `(select count(*)::int from contact_tags ct join tags tg on tg.id = ct.tag_id and tg.deleted_at is null where ct.contact_id = c.id)`,
+    type: 'int',
+  },
+  /* A price that is no number is none. */
+  wants: {
+    sql: `case when jsonb_typeof(c.wants->'price_max') = 'number' then (c.wants->>'price_max')::numeric else 0 end`,
+    type: 'numeric',
+  },
+  agent: { sql: `coalesce((select lower(${nameSql('u')}) from users u where u.id = c.owner_id), '')`, type: 'text' },
+  last_visit: { sql: `coalesce(f.last_visit_at, '-infinity')`, type: 'timestamptz', facts: true },
+  saved_homes: { sql: 'f.saved_homes', type: 'int', facts: true },
+  talk: { sql: 'f.talk_seconds', type: 'int', facts: true },
 };
 export const CONTACT_SORTS = Object.keys(ORDERS) as SortedColumn[];
 

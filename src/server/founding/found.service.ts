@@ -186,7 +186,7 @@ async function foundLadder(
 
 function everybody(users: Founding['users']): NonNullable<Founding['rosters']>[number] {
   const agents = users.flatMap(({ role }, user) => (role === 'agent' ? [{ user }] : []));
-  return { name: 'Everybody', members: agents.length ? agents : [{ user: 0 }] };
+  return { name: 'Everyone', members: agents.length ? agents : [{ user: 0 }] };
 }
 
 const idOf = async (made: Promise<{ id: string }>): Promise<string> => (await made).id;

@@ -53,5 +53,6 @@ export async function readWire(scope: Scope, user: User): Promise<WireView> {
     market: await countOnMarket(scope.accountId),
     results: share(row!.tried, row!.leads),
     clock,
+    calling: Boolean(process.env.VOICE_URL ?? process.env.SIMULATOR_URL),
   };
 }

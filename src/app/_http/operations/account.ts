@@ -4,16 +4,25 @@ import { KEY_SCOPES } from '@/core/accounts';
 import { settingsSchema } from '@/core/accounts/schemas';
 import type { PREFERENCE_KEYS } from '@/server/accounts';
 import { formatSchema } from '@/core/format/schemas';
-import type { KeyView, SettingsView } from '@/core/accounts';
+import type { AuditView, KeyView, SettingsView } from '@/core/accounts';
 import type { ParkedView } from '@/core/messages';
 import type { WireView } from '@/core/today';
-import { answer, nothing, type Operation } from './operation';
-import { id, instant } from './parts';
+import { answer, nothing, type Listed, type Operation } from './operation';
+import { id, instant, page } from './parts';
 
 /** What is kept of each; of what only a page reads, whatever the page says. */
 const PREFERENCES: Record<(typeof PREFERENCE_KEYS)[number], Joi.Schema> = {
   contacts_grid: Joi.object().unknown(true),
   format: formatSchema,
+  /** What is open, folded or narrowed, by the name that a page gives it. */
+  view: Joi.object()
+    .pattern(
+      /^[a-z_]{1,40}$/,
+      Joi.alternatives(Joi.string().max(60), Joi.boolean(), Joi.array().items(Joi.string().max(60)).max(60)),
+    )
+    .max(60)
+    .example({ dossier_tab: 'details' }),
+  lead_alerts: Joi.object({ sound: Joi.boolean().required(), browser: Joi.boolean().required() }),
 };
 
 export const ACCOUNT_OPERATIONS = {
@@ -60,6 +69,15 @@ export const ACCOUNT_OPERATIONS = {
     only: 'office',
     body: settingsSchema,
     answer: answer<SettingsView>(),
+  },
+  listAudit: {
+    method: 'GET',
+    path: '/audit',
+    summary: 'Who changed access, settings, routing or the data as a whole, the latest first',
+    scope: 'setup:write',
+    only: 'office',
+    query: page,
+    answer: answer<Listed<AuditView>>(),
   },
   listKeys: {
     method: 'GET',

@@ -1,13 +1,13 @@
 /** The operations of contacts: lists, one of them, what happened and what is next. */
 import Joi from 'joi';
-import { CONTACT_SORTS, contactPatchSchema } from '@/server/contacts';
+import { addressesSchema, CONTACT_SORTS, contactPatchSchema } from '@/server/contacts';
 import type { SendResult } from '@/server/messages';
 import { questionSchema } from '@/core/segments/schemas';
-import { CHANNEL_KEYS, REPORTED_KINDS, SEND_CHANNELS } from '@/core/contacts';
+import { CHANNEL_KEYS, REPORTED_KINDS, SEND_CHANNELS, TIMELINE_GROUP_KEYS } from '@/core/contacts';
 import type { EnrollmentView } from '@/core/campaigns';
 import type { ContactView, MoreView, PermissionsView, TimelineItem } from '@/core/contacts';
 import { answer, nothing, type Listed, type Operation } from './operation';
-import { cursor, instant, limit, page, period } from './parts';
+import { cursor, id, instant, limit, page, period } from './parts';
 
 export const CONTACTS_OPERATIONS = {
   listContacts: {
@@ -52,13 +52,29 @@ export const CONTACTS_OPERATIONS = {
     body: contactPatchSchema,
     answer: answer<ContactView>(),
   },
+  setAddresses: {
+    method: 'PUT',
+    path: '/contacts/{id}/addresses',
+    summary: 'Set the phone numbers, the emails, or both, of a contact, in their order',
+    scope: 'contacts:write',
+    body: addressesSchema,
+    answer: nothing,
+  },
+  setPinnedNote: {
+    method: 'PUT',
+    path: '/contacts/{id}/pinned-note',
+    summary: 'Pin a note of a contact above everything else, or unpin it',
+    scope: 'contacts:write',
+    body: Joi.object({ note_id: id.required().allow(null) }),
+    answer: nothing,
+  },
   listTimeline: {
     method: 'GET',
     path: '/contacts/{id}/timeline',
     summary: 'What happened to a contact, the latest first',
     scope: 'contacts:read',
     lenders: true,
-    query: page,
+    query: page.keys({ group: Joi.string().valid(...TIMELINE_GROUP_KEYS) }),
     answer: answer<Listed<TimelineItem>>(),
   },
   listEnrollments: {

@@ -5,7 +5,7 @@ import { questionSchema } from '@/core/segments/schemas';
 import { importPatchSchema } from '@/core/imports/schemas';
 import { EVERY, EXPORT_FORMATS, SHEETS } from '@/core/exports';
 import { MERGE_FIELDS } from '@/core/duplicates';
-import type { ChangePreview, ChangeView } from '@/core/changes';
+import type { ChangePreview, SelectionTag, ChangeView } from '@/core/changes';
 import type { ContactView } from '@/core/contacts';
 import type { ExportView, ScheduleView } from '@/core/exports';
 import type { ImportView } from '@/core/imports';
@@ -266,6 +266,15 @@ export const DATABASE_OPERATIONS = {
     summary: 'What was not taken, as CSV with the reasons, to mend and import again',
     scope: 'contacts:write',
     answer: answer<Download>(),
+  },
+  tagsOfSelection: {
+    method: 'POST',
+    path: '/changes/tags',
+    summary: 'The tags that selected contacts have, with how many of them have each',
+    scope: 'contacts:read',
+    reads: true,
+    body: Joi.object({ selection: selectionSchema.required() }),
+    answer: answer<{ items: SelectionTag[] }>(),
   },
   previewChange: {
     method: 'POST',

@@ -120,7 +120,7 @@ function checkAlike({ words }: Checked, others: readonly Other[]): Finding[] {
       level: 'warning',
       part: 'text',
       at: null,
-      message: `It is ${Math.round(nearest.alike * 100)} % the same as “${nearest.other.name}”.`,
+      message: `It is ${Math.round(nearest.alike * 100)}% the same as “${nearest.other.name}”.`,
       because: 'Contacts who get both will read the same thing twice, and spam filters flag repeated messages.',
     },
   ];

@@ -118,5 +118,5 @@ test('a template too like another is shown with how alike; 500 others are compar
   const [alike] = checkWords(text(GOOD.replace('may I call', 'could I call')), [
     { id: '1', name: 'First text', shingles: shinglesOf(GOOD) },
   ]);
-  expect(alike).toMatchObject({ rule: 'alike', message: expect.stringMatching(/^It is [67]\d % the same as “First text”\.$/) });
+  expect(alike).toMatchObject({ rule: 'alike', message: expect.stringMatching(/^It is [67]\d% the same as “First text”\.$/) });
 });
