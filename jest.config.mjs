@@ -15,6 +15,8 @@ const base = {
     ],
   },
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  /* Packages that are written as ES modules only. */
+  transformIgnorePatterns: ['/node_modules/(?!(react-hotkeys-hook|@tanstack)/)'],
   modulePathIgnorePatterns: [
     '<rootDir>/.next',
     '<rootDir>/dist',
@@ -28,10 +30,6 @@ const base = {
 /** @type {import('jest').Config} */
 const config = {
   reporters: ['default', '<rootDir>/scripts/lib/slowest.cjs'],
-  /** Printed by `npm test`; there is no bar. */
-  coverageProvider: 'v8',
-  coverageReporters: ['text-summary'],
-  collectCoverageFrom: ['src/**/*.{ts,tsx}', '!src/**/*.test.{ts,tsx}', '!src/app/**'],
   /** A scenario waits for nothing but the database; on a busy machine that may take a while. */
   testTimeout: 60_000,
   projects: [

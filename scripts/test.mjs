@@ -100,14 +100,15 @@ await script(async () => {
     results.push({ name, ok: code === 0, seconds: Math.round((Date.now() - began) / 1000) });
   };
   const jest = (...args) => shown(bin('jest'), ['--selectProjects', 'core', 'ui', ...args]);
-  /* What counts the covered lines is slower than what is measured. */
+  /* What measures time runs alone, after the rest. */
   const timed = timedTests();
   const core = () =>
-    step('core', () =>
-      rest.length ? jest('--maxWorkers', '2', ...rest) : jest('--coverage', '--testPathIgnorePatterns', ...timed),
-    );
-  const beside = async () => {
+    step('core', () => (rest.length ? jest('--maxWorkers', '2', ...rest) : jest('--testPathIgnorePatterns', ...timed)));
+  const read = async () => {
+    await step('lint', () => shown(bin('eslint'), ['.', '--max-warnings', '0']));
     await step('types', () => shown(bin('tsc'), ['--noEmit']));
+  };
+  const beside = async () => {
     await step('format', () => shown(bin('prettier'), ['--check', '.']));
     await step('layers', () =>
       shown(bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'simulator', 'migrations', 'scripts', 'tests']),
@@ -116,7 +117,7 @@ await script(async () => {
   };
   if (wanted('static')) {
     /* Two lanes, for two processors: more at once would be slower together. */
-    await Promise.all([step('lint', () => shown(bin('eslint'), ['.', '--max-warnings', '0'])), beside()]);
+    await Promise.all([read(), beside()]);
   } else if (wanted('core')) await core();
   if (wanted('core') && !rest.length) await step('core, in time', () => jest('--runTestsByPath', ...timed));
   let cluster;
@@ -147,6 +148,8 @@ await script(async () => {
     }
     if (wanted('journeys')) {
       await ensureChromium();
+      /* What the journey of the gallery looks at. */
+      if ((await shown(bin('ladle'), ['build'])) !== 0) throw new Stop('The gallery could not be built.');
       rmSync(`${home}/journeys`, { recursive: true, force: true });
       await step('journeys', () =>
         withApp(cluster, (url, processEnv) =>

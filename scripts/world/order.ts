@@ -17,7 +17,7 @@ const COLORS: Record<string, string> = {
 /** The segments of the team; tags by their names. */
 const segments = (tag: (name: string) => string): { name: string; tree: Tree; shelf: boolean }[] => [
   {
-    name: 'Never tried',
+    name: 'Not attempted',
     tree: {
       all: [
         { on: 'stage', how: 'any', of: ['new', 'reaching'] },
@@ -28,7 +28,7 @@ const segments = (tag: (name: string) => string): { name: string; tree: Tree; sh
   },
   { name: 'Hot', tree: { all: [{ on: 'horizon', how: 'any', of: ['hot'] }] }, shelf: true },
   {
-    name: 'Tried, not reached',
+    name: 'Attempted, not reached',
     tree: {
       all: [
         { on: 'attempts', how: 'between', from: 1 },

@@ -3,11 +3,11 @@ import type { Metadata, Viewport } from 'next';
 import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
+import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
 import '@fontsource-variable/figtree';
 import '@fontsource-variable/bricolage-grotesque';
 import { SCHEME_COOKIE, schemeScript, theme } from '@/ui/theme';
-import '@/ui/theme/urraca.css';
 
 export const metadata: Metadata = {
   title: { default: 'Urraca', template: '%s · Urraca' },
@@ -21,14 +21,11 @@ export default async function Document({ children }: { children: ReactNode }) {
   const chosen = saved === 'dark' || saved === 'light' ? saved : undefined;
   return (
     <html lang="en" data-scheme={chosen ?? 'light'} suppressHydrationWarning>
-      <head>
-        {/* Rules of elements come before those of MUI, those of our classes after. */}
-        <style nonce={nonce}>@layer base, mui;</style>
-      </head>
       <body>
         <script nonce={nonce} suppressHydrationWarning dangerouslySetInnerHTML={{ __html: schemeScript }} />
         <AppRouterCacheProvider options={{ nonce, enableCssLayer: true }}>
           <ThemeProvider theme={theme} defaultMode={chosen ?? 'system'} storageManager={null}>
+            <CssBaseline />
             {children}
           </ThemeProvider>
         </AppRouterCacheProvider>

@@ -53,7 +53,8 @@ test('from a starter to an edit while it runs, and an answer that ends it', asyn
   });
   await page.goto(`/contacts/${lead.contact.id}`);
   await page.locator('[data-keys="heard"]').waitFor();
-  await page.getByLabel('Add to a campaign').selectOption({ label: 'Harbor landlords' });
+  await page.getByRole('combobox', { name: 'Add to a campaign' }).fill('Harbor landlords');
+  await page.getByRole('option', { name: 'Harbor landlords' }).click();
   await expect(page.getByText('Added to the campaign.').first()).toBeVisible();
   await expect(page.getByText('Your house by the harbor').first()).toBeVisible({ timeout: 20_000 });
 

@@ -106,7 +106,7 @@ test('a stage of one’s own is made, used and removed with where its people go;
   page,
 }) => {
   await logIn(page, 'admin');
-  await page.goto('/setup');
+  await page.goto('/setup/stages');
   await page.locator('[data-keys="heard"]').waitFor();
   await page.getByLabel('New name: stage').fill('Looking around');
   await page.getByLabel('Meaning: new stage').fill('Sees houses with us');
@@ -126,11 +126,11 @@ test('a stage of one’s own is made, used and removed with where its people go;
   await expect(page.getByText('1 person: move to Looking around.')).toBeVisible();
   await page.getByRole('row').nth(1).getByRole('button').first().click();
   const dossier = page.getByRole('article', { name: /^Dossier of/ });
-  await dossier.getByRole('button', { name: /^Letter (yes|no|not said)/ }).click();
+  await dossier.getByRole('button', { name: /^Letters (yes|no|not asked)/ }).click();
   await page.getByLabel('They said no').check();
   await page.getByLabel(/^How and where/).fill('too much paper');
   await page.getByRole('button', { name: 'Record' }).click();
-  await expect(dossier.getByRole('button', { name: 'Letter no' })).toBeVisible();
+  await expect(dossier.getByRole('button', { name: 'Letters no', exact: true })).toBeVisible();
   await page.keyboard.press('Escape');
 
   await page.keyboard.press('Shift+A');
@@ -145,7 +145,7 @@ test('a stage of one’s own is made, used and removed with where its people go;
   await page.getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByText('“For Monday” is no longer scheduled.')).toBeVisible();
 
-  await page.goto('/setup');
+  await page.goto('/setup/stages');
   await page.locator('[data-keys="heard"]').waitFor();
   await page.getByRole('button', { name: 'Remove Looking around…' }).click();
   await page.getByRole('dialog').getByRole('combobox').selectOption({ label: 'move to “Talking”' });

@@ -27,7 +27,7 @@ test('a lead mailbox is made and takes a portal’s mails; one that names no way
   await page.getByLabel('Who sends these emails').fill('Brackwater Listings');
   await page.keyboard.press('Enter');
   const doors = page.getByRole('region', { name: 'Doors' });
-  const door = doors.locator('.pair', { hasText: 'Brackwater Listings' });
+  const door = doors.locator('[data-door]', { hasText: 'Brackwater Listings' });
   const address = await door.locator('code').innerText();
   await door.getByRole('button', { name: 'Edit' }).click();
   await page.getByLabel('Tags, separated by commas').fill('brackwater');
@@ -70,7 +70,7 @@ test('a correction is learned: words marked in a mail are read so in the next on
   await page.keyboard.press('Enter');
   const address = await page
     .getByRole('region', { name: 'Doors' })
-    .locator('.pair', { hasText: 'Moorhen Dispatch' })
+    .locator('[data-door]', { hasText: 'Moorhen Dispatch' })
     .locator('code')
     .innerText();
   await mailText(dispatch('Hedda Quarrie', 'ask the desk', 1), address);

@@ -102,6 +102,6 @@ test('a broadcast is counted before, goes at its throttle, is paused and resumed
   await expect(page.getByRole('article', { name: 'Dossier of Quill2 Harrow' })).toBeVisible();
   await page.getByRole('button', { name: 'Mark Quill2 Harrow as read' }).click();
   await expect(row).toBeHidden();
-  await page.getByRole('button', { name: 'All', exact: true }).click();
+  await page.getByRole('group', { name: 'Which conversations' }).getByRole('button', { name: 'All' }).click();
   await expect(row).toBeVisible();
 });

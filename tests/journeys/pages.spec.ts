@@ -242,7 +242,7 @@ test('a door for programs is taught where fields stand, tried without a trace, a
     sandbox: true,
     read: { first_name: '', message: null },
   });
-  await page.locator('.pair', { hasText: 'Chatter widget' }).getByRole('button', { name: 'Requests and fields' }).click();
+  await page.locator('[data-door]', { hasText: 'Chatter widget' }).getByRole('button', { name: 'Requests and fields' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('What f1 is').selectOption({ label: 'full name' });
   await dialog.getByLabel('What f2 is').selectOption({ label: 'phone' });

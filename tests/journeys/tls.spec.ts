@@ -29,7 +29,7 @@ test('logging in, what it sets, what comes live, and logging out', async ({ page
   expect(tried).toMatchObject({ status: 200, body: { sandbox: true } });
   expect((await api<{ items: unknown[] }>('/contacts?q=only-tried@proxy.example&limit=1')).body.items).toEqual([]);
   await leadFor('Asta Lund', { first_name: 'Behind', last_name: 'Proxy', emails: ['behind@proxy.example'], phones: [] });
-  await expect(page.getByText('You have a new lead')).toBeVisible({ timeout: 5_000 });
+  await expect(page.getByText(/^New lead: /)).toBeVisible({ timeout: 5_000 });
 });
 
 test('public pages, and unsubscribing by the page and by one click', async () => {

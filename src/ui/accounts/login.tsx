@@ -2,7 +2,7 @@
 /** The login. In the demo it shows whom one can be. */
 import { useActionState } from 'react';
 import { Bird } from '../primitives';
-import { BareButton, Button, Input } from '../kit';
+import { Button, Field, Heading, Input, LoginChoice, LoginMark, LoginPage, Stack, Text } from '../kit';
 
 export interface LoginState {
   email: string;
@@ -18,58 +18,55 @@ export function Login({
 }) {
   const [state, send, sending] = useActionState(action, { email: '', message: null });
   return (
-    <main className="public" style={{ maxWidth: 420 }}>
-      <div style={{ display: 'flex', alignItems: 'flex-end', gap: 10, borderBottom: '1.5px solid var(--ink)', paddingBottom: 2 }}>
-        <h1 style={{ fontSize: 34, lineHeight: '38px' }}>urraca</h1>
+    <LoginPage>
+      <LoginMark>
+        <Heading level={1}>urraca</Heading>
         <Bird />
-      </div>
+      </LoginMark>
       <form action={send}>
-        {state.message && (
-          <p className="late" role="alert">
-            {state.message}
-          </p>
-        )}
-        <div className="field">
-          <label htmlFor="email">Email</label>
-          <Input
-            id="email"
-            name="email"
-            type="email"
-            autoComplete="username"
-            required
-            defaultValue={state.email}
-            key={state.email}
-            autoFocus
-          />
-        </div>
-        <div className="field">
-          <label htmlFor="password">Password</label>
-          <Input id="password" name="password" type="password" autoComplete="current-password" required />
-        </div>
-        <Button type="submit" look="main" style={{ justifyContent: 'center', padding: 11 }} disabled={sending}>
-          {sending ? 'One moment…' : 'Log in'}
-        </Button>
+        <Stack gap={3.5} above={5}>
+          {state.message && (
+            <Text as="p" tone="late" role="alert">
+              {state.message}
+            </Text>
+          )}
+          <Field label="Email">
+            {(control) => (
+              <Input
+                {...control}
+                name="email"
+                type="email"
+                autoComplete="username"
+                required
+                defaultValue={state.email}
+                key={state.email}
+                autoFocus
+              />
+            )}
+          </Field>
+          <Field label="Password">
+            {(control) => <Input {...control} name="password" type="password" autoComplete="current-password" required />}
+          </Field>
+          <Button type="submit" look="main" disabled={sending}>
+            {sending ? 'One moment…' : 'Log in'}
+          </Button>
+        </Stack>
       </form>
       {logins && (
-        <section style={{ marginTop: 28 }}>
-          <h2>The demo brokerage: one click, password urraca-demo</h2>
+        <Stack as="section" gap={0.5} above={7}>
+          <Heading>The demo brokerage: one click, password urraca-demo</Heading>
           {logins.map(({ email, who }) => (
-            <form key={email} action={send} style={{ display: 'block', margin: 0 }}>
+            <form key={email} action={send}>
               <input type="hidden" name="email" value={email} />
               <input type="hidden" name="password" value="urraca-demo" />
-              <BareButton
-                type="submit"
-                className="row"
-                style={{ margin: 0, width: '100%', padding: '5px 0', borderBottom: '1px solid var(--line)', borderRadius: 0 }}
-                disabled={sending}
-              >
+              <LoginChoice type="submit" disabled={sending}>
                 <span>{email}</span>
-                <span className="soft">{who}</span>
-              </BareButton>
+                <Text tone="soft">{who}</Text>
+              </LoginChoice>
             </form>
           ))}
-        </section>
+        </Stack>
       )}
-    </main>
+    </LoginPage>
   );
 }

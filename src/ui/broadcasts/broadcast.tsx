@@ -8,8 +8,7 @@ import { ask, freshKey } from '../primitives';
 import { Draft } from './draft';
 import { Outcome } from './outcome';
 import { useBroadcast, type Broadcast } from './shapes';
-import './broadcasts.css';
-import { Button, type ButtonLook, LinkButton, useToast } from '../kit';
+import { Button, type ButtonLook, Heading, LinkButton, Row, Text, useToast } from '../kit';
 
 export function BroadcastDesk({ first }: { first: Broadcast }) {
   const { data: broadcast } = useBroadcast(first);
@@ -49,15 +48,15 @@ export function BroadcastDesk({ first }: { first: Broadcast }) {
   );
   return (
     <>
-      <div className="headline">
+      <Row spread align="end" gap={4}>
         <div>
-          <h1>{broadcast.name}</h1>
-          <p className="soft">
+          <Heading level={1}>{broadcast.name}</Heading>
+          <Text as="p" tone="soft">
             {CHANNELS[broadcast.channel].name} · <b>{BROADCAST_STATE_WORDS[state]}</b>
-            {broadcast.error && <span className="late"> · {broadcast.error}</span>}
-          </p>
+            {broadcast.error && <Text tone="late"> · {broadcast.error}</Text>}
+          </Text>
         </div>
-        <div className="beside">
+        <Row above={1}>
           {state === 'going' && button('pause', 'Pause', 'main')}
           {state === 'paused' && button('resume', 'Resume', 'main')}
           {['filling', 'going', 'paused'].includes(state) && button('cancel', 'Cancel the rest', 'warn')}
@@ -67,8 +66,8 @@ export function BroadcastDesk({ first }: { first: Broadcast }) {
             </Button>
           )}
           <LinkButton href="/campaigns/broadcasts">All broadcasts</LinkButton>
-        </div>
-      </div>
+        </Row>
+      </Row>
       {state === 'draft' ? <Draft broadcast={broadcast} onSaved={after} /> : <Outcome broadcast={broadcast} />}
     </>
   );

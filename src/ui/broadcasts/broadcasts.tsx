@@ -1,15 +1,12 @@
 'use client';
 /** Broadcasts in a table: to how many, how far, and what became of each. */
 import { useState } from 'react';
-import Link from 'next/link';
 import { CHANNELS, SEND_CHANNELS } from '@/core/contacts';
 import { BROADCAST_STATE_WORDS } from '@/core/messages';
 import { ask, Glyph, useNow, useZone, when, useFormat } from '../primitives';
 import { CampaignTabs, NewNamed, Rate } from '../templates';
 import { useBroadcasts, type Broadcast } from './shapes';
-import './broadcasts.css';
-import '../templates/templates.css';
-import { Button } from '../kit';
+import { Button, EmptyState, Heading, LinkButton, Row, Table, Text } from '../kit';
 
 export function BroadcastsArea({ first }: { first: Broadcast[] }) {
   const format = useFormat();
@@ -20,32 +17,30 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
   return (
     <>
       <CampaignTabs />
-      <div className="headline">
+      <Row spread align="end" gap={4}>
         <div>
-          <h1>Broadcasts</h1>
-          <p className="soft">One message to many contacts, each addressed by name. Your guardrails apply.</p>
+          <Heading level={1}>Broadcasts</Heading>
+          <Text as="p" tone="soft">
+            One message to many contacts, each addressed by name. Your guardrails apply.
+          </Text>
         </div>
         <Button look="main" onClick={() => setMaking(true)}>
           New broadcast
         </Button>
-      </div>
+      </Row>
       {broadcasts.length === 0 ? (
-        <p className="empty">No broadcasts yet. Start one here, or select people in Contacts and choose “Broadcast…”.</p>
+        <EmptyState>No broadcasts yet. Start one here, or select people in Contacts and choose “Broadcast…”.</EmptyState>
       ) : (
-        <table className="grid broadcasts" aria-label="Broadcasts">
+        <Table aria-label="Broadcasts">
           <thead>
             <tr>
               <th>Broadcast</th>
-              <th style={{ width: 160 }}>State</th>
-              <th className="right" style={{ width: 70 }}>
-                Went
-              </th>
-              <th className="right" style={{ width: 70 }}>
-                To go
-              </th>
-              <th style={{ width: 195 }}>Replied</th>
-              <th style={{ width: 195 }}>Opened</th>
-              <th style={{ width: 195 }}>Opted out</th>
+              <th>State</th>
+              <th data-numeric="">Went</th>
+              <th data-numeric="">To go</th>
+              <th>Replied</th>
+              <th>Opened</th>
+              <th>Opted out</th>
             </tr>
           </thead>
           <tbody>
@@ -53,24 +48,28 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
               <tr key={row.id}>
                 <td>
                   <Glyph name={row.channel} />{' '}
-                  <Link href={`/campaigns/broadcasts/${row.id}`} className="strong" prefetch={false}>
-                    {row.name}
-                  </Link>
-                  <span className="soft small cut" style={{ display: 'block', maxWidth: 420 }}>
+                  <LinkButton look="link" href={`/campaigns/broadcasts/${row.id}`}>
+                    <Text strong>{row.name}</Text>
+                  </LinkButton>
+                  <Text block tone="soft" small cut>
                     {row.words.subject || row.words.text || 'no message yet'}
-                  </span>
+                  </Text>
                 </td>
                 <td>
                   {BROADCAST_STATE_WORDS[row.state]}
-                  <span className="soft small" style={{ display: 'block' }}>
+                  <Text block tone="soft" small>
                     {row.started_at
                       ? when(new Date(row.started_at), now, zone, format)
                       : `made ${when(new Date(row.made_at), now, zone, format)}`}
                     {row.made_by && ` · ${row.made_by.name}`}
-                  </span>
+                  </Text>
                 </td>
-                <td className="right num-cell">{row.counts.sent.toLocaleString('en-US')}</td>
-                <td className="right num-cell">{row.counts.waiting.toLocaleString('en-US')}</td>
+                <td data-numeric="" data-strong="">
+                  {row.counts.sent.toLocaleString('en-US')}
+                </td>
+                <td data-numeric="" data-strong="">
+                  {row.counts.waiting.toLocaleString('en-US')}
+                </td>
                 <td>
                   <Rate n={row.counts.answered} of={row.counts.sent} what="replied within a week" />
                 </td>
@@ -78,7 +77,7 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
                   {CHANNELS[row.channel].isTracked ? (
                     <Rate n={row.counts.opened} of={row.counts.sent} what="opened" />
                   ) : (
-                    <span className="soft">not known</span>
+                    <Text tone="soft">not known</Text>
                   )}
                 </td>
                 <td>
@@ -87,7 +86,7 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       )}
       {making && (
         <NewNamed

@@ -11,9 +11,22 @@ import { useSegments } from '../segments';
 import { Preview, useTemplates, WordsEditor } from '../templates';
 import type { Broadcast } from './shapes';
 import { WhenItGoes } from './when';
-import './broadcasts.css';
-import '../templates/templates.css';
-import { BareButton, Button, ErrorMessage, Select, useToast } from '../kit';
+import {
+  Aside,
+  BareButton,
+  Button,
+  Chip,
+  ErrorMessage,
+  Heading,
+  Panel,
+  Row,
+  Select,
+  Split,
+  SplitSide,
+  Stack,
+  Text,
+  useToast,
+} from '../kit';
 
 interface Drafted {
   words: Words;
@@ -66,17 +79,17 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
   });
   const own = templates.filter((one) => one.channel === channel);
   return (
-    <div className="template-editor" onKeyDown={onKeyDown}>
-      <div className="column" style={{ gap: 20 }}>
-        <section aria-label="Recipients" className="panel part">
-          <h2>Recipients</h2>
+    <Split onKeyDown={onKeyDown}>
+      <Stack gap={5}>
+        <Panel as="section" aria-label="Recipients">
+          <Heading>Recipients</Heading>
           <ToWhom selection={draft.selection} onChange={(next) => change({ ...draft, selection: next })} />
           {chosen && reach.data && <ReachWords reach={reach.data} goes={draft.goes} channel={broadcast.channel} />}
           <ErrorMessage error={reach.error} named />
-        </section>
-        <section aria-label="Message" className="panel part">
-          <div className="beside" style={{ justifyContent: 'space-between' }}>
-            <h2>Message</h2>
+        </Panel>
+        <Panel as="section" aria-label="Message">
+          <Row spread above={1}>
+            <Heading>Message</Heading>
             {own.length > 0 && (
               <Select
                 aria-label="Start from a template"
@@ -95,16 +108,16 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
                 ))}
               </Select>
             )}
-          </div>
+          </Row>
           <WordsEditor
             channel={channel}
             words={draft.words}
             templateId={template}
             onChange={(next) => change({ ...draft, words: next })}
           />
-        </section>
-        <section aria-label="When" className="panel part">
-          <h2>When</h2>
+        </Panel>
+        <Panel as="section" aria-label="When">
+          <Heading>When</Heading>
           <WhenItGoes
             channel={channel}
             goes={draft.goes}
@@ -112,7 +125,7 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
             holiday={chosen ? reach.data?.holiday : null}
             onChange={(next) => change({ ...draft, ...next })}
           />
-        </section>
+        </Panel>
         <ErrorMessage error={save.error ?? start.error} named />
         {sure && reach.data && (
           <GoAhead
@@ -123,7 +136,7 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
             onBack={() => setSure(false)}
           />
         )}
-        <div className="beside">
+        <Row above={1}>
           {!sure && (
             <Button look="main" disabled={!chosen || !reach.data?.receive} onClick={() => setSure(true)}>
               {draft.goes.on === 'now' ? 'Send now' : 'Schedule'}
@@ -136,12 +149,12 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
           <Button disabled={remove.isPending} onClick={() => remove.mutate()}>
             Discard
           </Button>
-        </div>
-      </div>
-      <div className="step-side">
+        </Row>
+      </Stack>
+      <SplitSide>
         <Preview channel={channel} words={draft.words} />
-      </div>
-    </div>
+      </SplitSide>
+    </Split>
   );
 }
 
@@ -163,19 +176,19 @@ function GoAhead({
   const when =
     goes.on === 'now' ? 'now' : `from ${goes.day}, ${goes.at}${goes.on === 'local' ? ', in each contact’s time zone' : ''}`;
   return (
-    <div className="reach" role="alertdialog" aria-label="Send" onKeyDown={(event) => event.key === 'Escape' && onBack()}>
+    <Aside role="alertdialog" aria-label="Send" onKeyDown={(event) => event.key === 'Escape' && onBack()}>
       <p>
         This goes to <b>{people}</b>, {when}. Sent messages can’t be recalled. You can pause or cancel the rest.
       </p>
-      <div className="beside">
+      <Row above={1}>
         <Button look="main" autoFocus disabled={busy} onClick={onGo}>
           Send
         </Button>
         <Button disabled={busy} onClick={onBack}>
           Cancel
         </Button>
-      </div>
-    </div>
+      </Row>
+    </Aside>
   );
 }
 
@@ -185,20 +198,16 @@ function ToWhom({ selection, onChange }: { selection: BroadcastSelection; onChan
   const on = new Set(selection.segments ?? []);
   const people = (selection.ids?.length ?? 0) > 0 || selection.question;
   return (
-    <div className="beside" role="group" aria-label="Segments">
+    <Row above={1} role="group" aria-label="Segments">
       {people && (
-        <span className="tag">
+        <Chip>
           {selection.ids?.length
             ? `${selection.ids.length.toLocaleString('en-US')} selected in Contacts`
             : `everyone on a list from Contacts${selection.except?.length ? ` but ${selection.except.length}` : ''}`}{' '}
-          <BareButton
-            className="plain-button"
-            aria-label="Remove the selected people"
-            onClick={() => onChange({ segments: selection.segments })}
-          >
+          <BareButton aria-label="Remove the selected people" onClick={() => onChange({ segments: selection.segments })}>
             ×
           </BareButton>
-        </span>
+        </Chip>
       )}
       {segments.map((segment) => (
         <Button
@@ -214,19 +223,19 @@ function ToWhom({ selection, onChange }: { selection: BroadcastSelection; onChan
         </Button>
       ))}
       {segments.length === 0 && !people && (
-        <span className="soft small">
+        <Text tone="soft" small>
           No segments yet. <Link href="/contacts">Save a list in Contacts as a segment</Link>, or select people there and choose
           “Broadcast…”.
-        </span>
+        </Text>
       )}
-    </div>
+    </Row>
   );
 }
 
 function ReachWords({ reach, goes, channel }: { reach: Reach; goes: Goes; channel: SendChannel }) {
   const left = refusedSentence(reach.left_out, { channel });
   return (
-    <div className="reach" aria-live="polite">
+    <Aside aria-live="polite">
       <p>
         <b>
           {reach.receive.toLocaleString('en-US')} of {reach.people.toLocaleString('en-US')}
@@ -239,7 +248,11 @@ function ReachWords({ reach, goes, channel }: { reach: Reach; goes: Goes; channe
           `; the last goes ${reach.minutes < 120 ? `${reach.minutes} minutes` : `${Math.round(reach.minutes / 60)} hours`} after the first`}
         .
       </p>
-      {left && <p className="soft small">Left out: {left}.</p>}
-    </div>
+      {left && (
+        <Text as="p" tone="soft" small>
+          Left out: {left}.
+        </Text>
+      )}
+    </Aside>
   );
 }

@@ -1,16 +1,13 @@
 'use client';
 /** What became of a broadcast: how far it is, the answers of the first hour on top, every number with its people. */
 import { useState } from 'react';
-import Link from 'next/link';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { refusedSentence, CHANNELS } from '@/core/contacts';
 import type { BroadcastPeople } from '@/core/messages';
-import { Ago, ask, useNow, useZone, when, useFormat } from '../primitives';
+import { ask, useNow, useZone, when, useFormat } from '../primitives';
 import { Preview, Rate } from '../templates';
 import type { Broadcast } from './shapes';
-import '../templates/templates.css';
-import './broadcasts.css';
-import { BareButton, Button, useToast } from '../kit';
+import { Ago, Button, Callout, LinkButton, ListRow, Panel, Progress, Row, Split, SplitSide, Stack, Text, useToast } from '../kit';
 
 export function Outcome({ broadcast }: { broadcast: Broadcast }) {
   const format = useFormat();
@@ -22,35 +19,38 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
   const gone = people - counts.waiting - counts.cancelled;
   const left = refusedSentence(broadcast.left_out, { channel: broadcast.channel });
   const line = (what: BroadcastPeople, words: string, n: number, of = counts.sent) => (
-    <BareButton
-      className={`pair line-button${shown === what ? ' on' : ''}`}
-      aria-pressed={shown === what}
-      onClick={() => setShown(what)}
+    <ListRow
+      chosen={shown === what}
+      onChoose={() => setShown(what)}
+      end={
+        what === 'sent' || what === 'waiting' || what === 'held' ? (
+          <b>{format.number(n)}</b>
+        ) : (
+          <Rate n={n} of={of} what={words.toLowerCase()} />
+        )
+      }
     >
-      <span>{words}</span>
-      {what === 'sent' || what === 'waiting' || what === 'held' ? (
-        <b>{n.toLocaleString('en-US')}</b>
-      ) : (
-        <Rate n={n} of={of} what={words.toLowerCase()} />
-      )}
-    </BareButton>
+      {words}
+    </ListRow>
   );
   return (
-    <div className="template-editor">
-      <div className="column" style={{ gap: 18 }}>
+    <Split>
+      <Stack gap={4.5}>
         {counts.answered_first_hour > 0 && (
-          <p className="because">
+          <Callout>
             {counts.answered_first_hour === 1 ? 'One person' : `${counts.answered_first_hour.toLocaleString('en-US')} people`}{' '}
             replied within the first hour.
-          </p>
+          </Callout>
         )}
         {state === 'filling' ? (
-          <p className="soft">Getting ready…</p>
+          <Text as="p" tone="soft">
+            Getting ready…
+          </Text>
         ) : (
           people > 0 && (
             <div>
-              <progress max={people} value={gone + counts.cancelled} aria-label="Progress" style={{ width: '100%' }} />
-              <p className="soft small">
+              <Progress done={gone + counts.cancelled} of={people} label="Progress" />
+              <Text as="p" tone="soft" small>
                 {gone.toLocaleString('en-US')} of {people.toLocaleString('en-US')} sent
                 {state === 'going' &&
                   broadcast.last_at &&
@@ -60,11 +60,11 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
                   new Date(broadcast.next_at) > now &&
                   `, the next ${when(new Date(broadcast.next_at), now, zone, format)}`}
                 .
-              </p>
+              </Text>
             </div>
           )
         )}
-        <section aria-label="Results" className="panel part">
+        <Panel as="section" aria-label="Results">
           {line('sent', 'Went', counts.sent)}
           {counts.waiting > 0 && line('waiting', state === 'paused' ? 'Paused' : 'Scheduled', counts.waiting)}
           {counts.held > 0 && line('held', 'Held back', counts.held)}
@@ -75,26 +75,30 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
           {isTracked && line('complained', 'Marked as spam', counts.complained)}
           {line('opted_out', 'Opted out', counts.opted_out)}
           {isPrinted && (
-            <div className="pair">
+            <Row ruled spread wrap={false} gap={3}>
               <span>Delivered by mail</span>
               <b>{counts.delivered_letters.toLocaleString('en-US')}</b>
-            </div>
+            </Row>
           )}
           {isTracked && (
-            <p className="soft small">
+            <Text as="p" tone="soft" small>
               Opens are estimates: some email programs load images automatically and some never do. Clicks and replies tell you
               more.
-            </p>
+            </Text>
           )}
-          {left && <p className="soft small">Left out: {left}.</p>}
-        </section>
+          {left && (
+            <Text as="p" tone="soft" small>
+              Left out: {left}.
+            </Text>
+          )}
+        </Panel>
         {isPrinted && counts.sent > 0 && <Print broadcast={broadcast} />}
         <Behind key={shown} id={broadcast.id} what={shown} />
-      </div>
-      <div className="step-side">
+      </Stack>
+      <SplitSide>
         <Preview channel={broadcast.channel} words={broadcast.words} />
-      </div>
-    </div>
+      </SplitSide>
+    </Split>
   );
 }
 
@@ -107,27 +111,35 @@ function Behind({ id, what }: { id: string; what: BroadcastPeople }) {
   if (!data) return null;
   return (
     <section aria-label="People">
-      {data.items.length === 0 && <p className="soft">No one.</p>}
+      {data.items.length === 0 && (
+        <Text as="p" tone="soft">
+          No one.
+        </Text>
+      )}
       {data.items.map((person) => (
-        <div key={person.contact_id} className="pair">
-          <span className="cut">
-            <Link href={`/contacts/${person.contact_id}`} className="strong" prefetch={false}>
-              {person.name || 'Someone'}
-            </Link>{' '}
+        <Row ruled spread wrap={false} gap={3} key={person.contact_id}>
+          <Text cut>
+            <LinkButton look="link" href={`/contacts/${person.contact_id}`}>
+              <Text strong>{person.name || 'Someone'}</Text>
+            </LinkButton>{' '}
             {person.words && (
-              <span className="soft" dir="auto">
+              <Text tone="soft" dir="auto">
                 {person.words}
-              </span>
+              </Text>
             )}
-          </span>
+          </Text>
           {person.at && (
-            <span className="soft small nowrap">
+            <Text tone="soft" small nowrap>
               <Ago at={person.at} />
-            </span>
+            </Text>
           )}
-        </div>
+        </Row>
       ))}
-      {data.next_cursor && <p className="soft small">and more</p>}
+      {data.next_cursor && (
+        <Text as="p" tone="soft" small>
+          and more
+        </Text>
+      )}
     </section>
   );
 }
@@ -158,13 +170,13 @@ function Print({ broadcast }: { broadcast: Broadcast }) {
     onError: toast.fail,
   });
   return (
-    <div className="beside">
+    <Row above={1}>
       <Button disabled={make.isPending} onClick={() => make.mutate('letters')}>
         {make.isPending && make.variables === 'letters' ? 'Creating the file…' : 'Download letters (PDF)'}
       </Button>
       <Button disabled={make.isPending} onClick={() => make.mutate('labels')}>
         {make.isPending && make.variables === 'labels' ? 'Creating the file…' : 'Labels'}
       </Button>
-    </div>
+    </Row>
   );
 }

@@ -5,8 +5,7 @@ import type { Goes, Reach } from '@/core/messages';
 import { DAY } from '@/core/shared';
 import { useNow } from '../primitives';
 import type { Broadcast } from './shapes';
-import './broadcasts.css';
-import { Button, DateField, Input, Radio, Select, TimeField } from '../kit';
+import { Button, DateField, Input, Radio, Row, Select, Text, TimeField } from '../kit';
 
 /** `Jan 1` of `2027-01-01`. */
 const monthDay = (day: string): string =>
@@ -31,34 +30,28 @@ export function WhenItGoes({
   const printed = goes.printed ? { printed: goes.printed } : {};
   return (
     <>
-      <div className="beside" role="radiogroup" aria-label="When to send">
-        <label className="choice">
-          <Radio name="goes" checked={goes.on === 'now'} onChange={() => onChange({ goes: { on: 'now', ...printed } })} /> now
-        </label>
-        <label className="choice">
-          <Radio
-            name="goes"
-            checked={goes.on === 'office'}
-            onChange={() => onChange({ goes: { on: 'office', ...at, ...printed } })}
-          />{' '}
+      <Row above={1} role="radiogroup" aria-label="When to send">
+        <Radio name="goes" checked={goes.on === 'now'} onChange={() => onChange({ goes: { on: 'now', ...printed } })}>
+          now
+        </Radio>
+        <Radio
+          name="goes"
+          checked={goes.on === 'office'}
+          onChange={() => onChange({ goes: { on: 'office', ...at, ...printed } })}
+        >
           at a set time
-        </label>
-        <label className="choice">
-          <Radio
-            name="goes"
-            checked={goes.on === 'local'}
-            onChange={() => onChange({ goes: { on: 'local', ...at, ...printed } })}
-          />{' '}
+        </Radio>
+        <Radio name="goes" checked={goes.on === 'local'} onChange={() => onChange({ goes: { on: 'local', ...at, ...printed } })}>
           at a time, in each contact’s time zone
-        </label>
+        </Radio>
         {goes.on !== 'now' && (
           <>
             <DateField label="Day" value={goes.day} onChange={(day) => day && onChange({ goes: { ...goes, day } })} />
             <TimeField label="Time" value={goes.at} onChange={(at) => at && onChange({ goes: { ...goes, at } })} />
           </>
         )}
-      </div>
-      <div className="beside small">
+      </Row>
+      <Row small above={1}>
         <label>
           at most{' '}
           <Input
@@ -85,15 +78,15 @@ export function WhenItGoes({
             </Select>
           </label>
         )}
-        <span className="soft">Quiet hours and limits apply. It goes out on your date, even on a holiday.</span>
-      </div>
+        <Text tone="soft">Quiet hours and limits apply. It goes out on your date, even on a holiday.</Text>
+      </Row>
       {holiday && goes.on !== 'now' && (
-        <p className="small" role="status">
+        <Text as="p" small role="status">
           {monthDay(goes.day)} is {holiday.name}. It still goes out that day unless you{' '}
           <Button size="tiny" onClick={() => onChange({ goes: { ...goes, day: holiday.next } })}>
             move it to {monthDay(holiday.next)}
           </Button>
-        </p>
+        </Text>
       )}
     </>
   );

@@ -10,15 +10,15 @@ import { showPhone } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
 import { howLong } from '@/core/shared';
 import { FromTemplate } from '../messages';
-import { ask, useKeys, useNow } from '../primitives';
-import { Button, Textarea, useToast } from '../kit';
+import { ask, useShortcuts, useNow } from '../primitives';
+import { Button, Figure, Kbd, Row, Text, Textarea, useToast, Well } from '../kit';
 
 export type Call = Jsoned<CallView>;
 
 const STATES: Record<Call['state'], string> = {
   dialing: 'Dialing…',
   ringing: 'Ringing…',
-  answered: 'Replied',
+  answered: 'Answered',
   voicemail: 'Voicemail',
   ended: 'Ended',
 };
@@ -34,18 +34,20 @@ export function CallDesk({ first, onDone }: { first: Call; onDone: () => void })
   });
   const over = call.state === 'ended';
   return (
-    <section className="desk" aria-label="Call" aria-live="polite">
-      <div className="pair" style={{ borderBottom: 0, padding: 0 }}>
+    <Well as="section" aria-label="Call" aria-live="polite">
+      <Row spread wrap={false} gap={3}>
         <span>
           <b>{over ? `Call ended: ${outcomeName(call.outcome ?? 'no_answer').toLowerCase()}` : STATES[call.state]}</b>{' '}
-          <span className="soft small secret">{showPhone(call.number)}</span>
+          <Text tone="soft" small secret>
+            {showPhone(call.number)}
+          </Text>
         </span>
         <Length call={call} />
-      </div>
+      </Row>
       {!over && <Script contactId={call.contact_id} />}
       <CallNote call={call} />
       {over ? <Outcomes call={call} onDone={onDone} /> : <HangUp call={call} />}
-    </section>
+    </Well>
   );
 }
 
@@ -53,7 +55,7 @@ export function CallDesk({ first, onDone }: { first: Call; onDone: () => void })
 function Script({ contactId }: { contactId: string }) {
   const [script, setScript] = useState<string | null>(null);
   return (
-    <div className="line">
+    <Row>
       <FromTemplate
         channel="call"
         contactId={contactId}
@@ -61,23 +63,23 @@ function Script({ contactId }: { contactId: string }) {
         onFill={({ text }) => setScript(text)}
       />
       {script && (
-        <p className="small" style={{ whiteSpace: 'pre-wrap', flex: 1 }}>
+        <Text as="p" small pre>
           {script}
-        </p>
+        </Text>
       )}
-    </div>
+    </Row>
   );
 }
 
 function Length({ call }: { call: Call }) {
   const now = useNow();
-  if (call.state === 'ended') return <span className="num">{call.talk_seconds ? howLong(call.talk_seconds * 1000) : '–'}</span>;
+  if (call.state === 'ended') return <Figure>{call.talk_seconds ? howLong(call.talk_seconds * 1000) : '–'}</Figure>;
   const since = new Date(call.answered_at ?? call.started_at).getTime();
   const seconds = Math.max(0, Math.floor((now.getTime() - since) / 1000));
   return (
-    <span className={call.answered_at ? 'num good' : 'num soft'}>
+    <Figure tone={call.answered_at ? 'good' : 'soft'}>
       {Math.floor(seconds / 60)}:{String(seconds % 60).padStart(2, '0')}
-    </span>
+    </Figure>
   );
 }
 
@@ -117,17 +119,6 @@ function CallNote({ call }: { call: Call }) {
         area.current?.blur();
       }}
       rows={3}
-      style={{
-        width: '100%',
-        marginTop: 8,
-        font: 'inherit',
-        padding: '8px 10px',
-        border: '1px solid var(--line)',
-        borderRadius: 6,
-        background: 'var(--surface)',
-        color: 'var(--ink)',
-        resize: 'vertical',
-      }}
     />
   );
 }
@@ -138,14 +129,16 @@ function HangUp({ call }: { call: Call }) {
     mutationFn: () => ask('POST /calls/{id}/hang-up', { params: { id: call.id } }),
     onError: toast.fail,
   });
-  useKeys({ h: () => hangUp.mutate() }, true, true);
+  useShortcuts('call', { hangUp: () => hangUp.mutate() });
   return (
-    <div className="line">
+    <Row>
       <Button look="warn" onClick={() => hangUp.mutate()} disabled={hangUp.isPending}>
-        Hang up <kbd>h</kbd>
+        Hang up <Kbd>h</Kbd>
       </Button>
-      <span className="soft small">The call is logged when it ends.</span>
-    </div>
+      <Text tone="soft" small>
+        The call is logged when it ends.
+      </Text>
+    </Row>
   );
 }
 
@@ -162,17 +155,13 @@ function Outcomes({ call, onDone }: { call: Call; onDone: () => void }) {
     },
     onError: toast.fail,
   });
-  useKeys(
-    {
-      ...Object.fromEntries(NAMED_OUTCOMES.map(({ key }, at) => [String(at + 1), () => name.mutate(key)])),
-      Enter: () => name.mutate(null),
-    },
-    true,
-    true,
-  );
+  useShortcuts('call', {
+    ...Object.fromEntries(NAMED_OUTCOMES.map(({ key }, at) => [`outcome${at + 1}`, () => name.mutate(key)])),
+    accept: () => name.mutate(null),
+  });
   return (
     <>
-      <div className="line" role="group" aria-label="Outcome of the call">
+      <Row role="group" aria-label="Outcome of the call">
         {NAMED_OUTCOMES.map(({ key, name: label, meaning }, at) => (
           <Button
             key={key}
@@ -181,15 +170,15 @@ function Outcomes({ call, onDone }: { call: Call; onDone: () => void }) {
             onClick={() => name.mutate(key)}
             disabled={name.isPending}
           >
-            {label} <kbd>{at + 1}</kbd>
+            {label} <Kbd>{at + 1}</Kbd>
           </Button>
         ))}
-      </div>
-      <div className="line">
+      </Row>
+      <Row>
         <Button onClick={() => name.mutate(null)}>
-          Save as “{outcomeName(call.outcome ?? 'no_answer')}” <kbd>Enter</kbd>
+          Save as “{outcomeName(call.outcome ?? 'no_answer')}” <Kbd>Enter</Kbd>
         </Button>
-      </div>
+      </Row>
     </>
   );
 }

@@ -1,7 +1,6 @@
 'use client';
 /** Campaigns in a table: what each does to how many people; made, copied, held and switched; all held by one switch. */
 import { useState } from 'react';
-import Link from 'next/link';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { stepsIn } from '@/core/campaigns';
 import { share } from '@/core/results';
@@ -9,8 +8,7 @@ import { ask, useNow, useZone, when, useFormat } from '../primitives';
 import { CampaignTabs } from '../templates';
 import { NewCampaign } from './new-campaign';
 import { STATE_WORDS, useCampaigns, type Campaign } from './shapes';
-import './campaigns.css';
-import { Button, ErrorMessage, useToast } from '../kit';
+import { Button, EmptyState, ErrorMessage, Heading, LinkButton, Row, Table, Text, useToast } from '../kit';
 
 /** @param office may hold all campaigns at once */
 export function CampaignsArea({ first, office }: { first: Campaign[]; office: boolean }) {
@@ -20,22 +18,24 @@ export function CampaignsArea({ first, office }: { first: Campaign[]; office: bo
   return (
     <>
       <CampaignTabs />
-      <div className="headline">
+      <Row spread align="end" gap={4}>
         <div>
-          <h1>Campaigns</h1>
-          <p className="soft">Touches go out during the contact’s hours and stop as soon as they answer.</p>
+          <Heading level={1}>Campaigns</Heading>
+          <Text as="p" tone="soft">
+            Touches go out during the contact’s hours and stop as soon as they answer.
+          </Text>
         </div>
-        <div className="beside">
+        <Row above={1}>
           {office && <HoldAll />}
           <Button look="main" onClick={() => setMaking({ copyOf: null })}>
             New campaign
           </Button>
-        </div>
-      </div>
-      {campaigns?.length === 0 && <p className="empty">No campaigns yet. Start with one of the built-in ones.</p>}
-      <Table name="In progress" rows={of('on', 'held')} onCopy={(copyOf) => setMaking({ copyOf })} />
-      <Table name="Drafts" rows={of('draft')} onCopy={(copyOf) => setMaking({ copyOf })} />
-      <Table name="Off" rows={of('off')} onCopy={(copyOf) => setMaking({ copyOf })} />
+        </Row>
+      </Row>
+      {campaigns?.length === 0 && <EmptyState>No campaigns yet. Start with one of the built-in ones.</EmptyState>}
+      <CampaignTable name="In progress" rows={of('on', 'held')} onCopy={(copyOf) => setMaking({ copyOf })} />
+      <CampaignTable name="Drafts" rows={of('draft')} onCopy={(copyOf) => setMaking({ copyOf })} />
+      <CampaignTable name="Off" rows={of('off')} onCopy={(copyOf) => setMaking({ copyOf })} />
       {making && <NewCampaign copyOf={making.copyOf} office={office} onClose={() => setMaking(null)} />}
     </>
   );
@@ -59,7 +59,11 @@ function HoldAll() {
   if (!settings.data) return null;
   return (
     <>
-      {held && <b className="late">All campaigns are on hold</b>}
+      {held && (
+        <Text strong tone="late">
+          All campaigns are on hold
+        </Text>
+      )}
       <Button look={held ? 'main' : 'warn'} disabled={set.isPending} onClick={() => set.mutate(!held)}>
         {held ? 'Resume all' : 'Hold all campaigns'}
       </Button>
@@ -67,22 +71,22 @@ function HoldAll() {
   );
 }
 
-function Table({ name, rows, onCopy }: { name: string; rows?: Campaign[]; onCopy: (campaign: Campaign) => void }) {
+function CampaignTable({ name, rows, onCopy }: { name: string; rows?: Campaign[]; onCopy: (campaign: Campaign) => void }) {
   const format = useFormat();
   const now = useNow();
   const zone = useZone();
   if (!rows?.length) return null;
   return (
-    <section aria-label={name} style={{ marginBottom: 28 }}>
-      <table className="grid campaigns">
+    <section aria-label={name}>
+      <Table>
         <thead>
           <tr>
             <th>{name}</th>
-            <th className="right">In it</th>
+            <th data-numeric="">In it</th>
             <th>Next touch</th>
-            <th className="right">Replied</th>
-            <th className="right">Became clients</th>
-            <th className="right">Opted out</th>
+            <th data-numeric="">Replied</th>
+            <th data-numeric="">Became clients</th>
+            <th data-numeric="">Opted out</th>
             <th>State</th>
             <th />
           </tr>
@@ -91,30 +95,32 @@ function Table({ name, rows, onCopy }: { name: string; rows?: Campaign[]; onCopy
           {rows.map((row) => (
             <tr key={row.id}>
               <td>
-                <Link href={`/campaigns/${row.id}`} className="strong" prefetch={false}>
-                  {row.name}
-                </Link>
-                <span className="soft small" style={{ display: 'block' }}>
+                <LinkButton look="link" href={`/campaigns/${row.id}`}>
+                  <Text strong>{row.name}</Text>
+                </LinkButton>
+                <Text block tone="soft" small>
                   {stepsIn(row.plan.steps).length} steps{row.group && ` · only one of “${row.group}” at a time`}
                   {!row.shared && ' · yours'}
                   {row.on_earlier > 0 && ` · ${row.on_earlier.toLocaleString('en-US')} on an earlier version`}
-                </span>
+                </Text>
               </td>
-              <td className="right num">{row.active.toLocaleString('en-US')}</td>
+              <td data-numeric="" data-strong="">
+                {row.active.toLocaleString('en-US')}
+              </td>
               <td>
                 {row.next_at && row.state === 'on' ? (
                   when(new Date(row.next_at), now, zone, format)
                 ) : (
-                  <span className="soft">none</span>
+                  <Text tone="soft">none</Text>
                 )}
               </td>
-              <td className="right">{ofAll(row.answered, row.total)}</td>
-              <td className="right">{ofAll(row.clients, row.total)}</td>
-              <td className="right">{ofAll(row.opted_out, row.total)}</td>
+              <td data-numeric="">{ofAll(row.answered, row.total)}</td>
+              <td data-numeric="">{ofAll(row.clients, row.total)}</td>
+              <td data-numeric="">{ofAll(row.opted_out, row.total)}</td>
               <td>
                 <State campaign={row} />
               </td>
-              <td className="right">
+              <td data-numeric="">
                 <Button size="tiny" onClick={() => onCopy(row)} aria-label={`Copy ${row.name}`}>
                   Copy
                 </Button>
@@ -122,16 +128,16 @@ function Table({ name, rows, onCopy }: { name: string; rows?: Campaign[]; onCopy
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </section>
   );
 }
 
 const ofAll = (n: number, total: number) =>
   total ? (
-    <span title={`${n.toLocaleString('en-US')} of ${total.toLocaleString('en-US')} ever enrolled`}>{share(n, total) ?? 0} %</span>
+    <span title={`${n.toLocaleString('en-US')} of ${total.toLocaleString('en-US')} ever enrolled`}>{share(n, total) ?? 0}%</span>
   ) : (
-    <span className="soft">none yet</span>
+    <Text tone="soft">none yet</Text>
   );
 
 /** On, held, off. Switched here and in the editor. */
@@ -154,7 +160,7 @@ export function State({ campaign }: { campaign: Campaign }) {
   if (!campaign.may_change) return <span>{STATE_WORDS[campaign.state]}</span>;
   return (
     <>
-      <span className="beside" role="group" aria-label={`State of ${campaign.name}`}>
+      <Row as="span" above={1} role="group" aria-label={`State of ${campaign.name}`}>
         {(['on', 'held', 'off'] as const).map((state) => (
           <Button
             key={state}
@@ -166,7 +172,7 @@ export function State({ campaign }: { campaign: Campaign }) {
             {STATE_WORDS[state]}
           </Button>
         ))}
-      </span>
+      </Row>
       <ErrorMessage error={set.error} named />
     </>
   );

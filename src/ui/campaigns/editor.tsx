@@ -25,9 +25,21 @@ import { Ruler } from './ruler';
 import { StepFields } from './step-fields';
 import { Preview } from '../templates';
 import { STATE_WORDS, type Campaign } from './shapes';
-import './campaigns.css';
-import '../templates/templates.css';
-import { Button, ErrorMessage, Input, LinkButton, useToast } from '../kit';
+import {
+  Aside,
+  Button,
+  EmptyState,
+  ErrorMessage,
+  Heading,
+  Input,
+  LinkButton,
+  Row,
+  Split,
+  SplitSide,
+  Stack,
+  Text,
+  useToast,
+} from '../kit';
 
 export function CampaignEditor({ first }: { first: Campaign }) {
   const { data: campaign } = useQuery({
@@ -87,18 +99,18 @@ export function CampaignEditor({ first }: { first: Campaign }) {
   const days = daysOf(draft.steps);
   return (
     <div onKeyDown={onKeyDown}>
-      <div className="headline">
+      <Row spread align="end" gap={4}>
         <div>
-          <h1>
+          <Heading level={1}>
             <Name campaign={campaign} />
-          </h1>
-          <p className="soft">
+          </Heading>
+          <Text as="p" tone="soft">
             {campaign.active.toLocaleString('en-US')} in it · version {campaign.version.number} ·{' '}
             {STATE_WORDS[campaign.state].toLowerCase()}
             {campaign.on_earlier > 0 && ` · ${campaign.on_earlier.toLocaleString('en-US')} go on on an earlier version`}
-          </p>
+          </Text>
         </div>
-        <div className="beside">
+        <Row above={1}>
           <State campaign={campaign} />
           <Button
             title="Send every message to your own phone and inbox"
@@ -125,19 +137,23 @@ export function CampaignEditor({ first }: { first: Campaign }) {
               </Button>
             </>
           )}
-        </div>
-      </div>
-      {!may && <p className="soft">Only office managers can change this campaign. Copy it to make your own.</p>}
+        </Row>
+      </Row>
+      {!may && (
+        <Text as="p" tone="soft">
+          Only office managers can change this campaign. Copy it to make your own.
+        </Text>
+      )}
       <ErrorMessage error={save.error} named />
       {errors
         .filter(({ field }) => !field.startsWith('steps.'))
         .map(({ field, message }) => (
-          <p key={field} className="late" role="status">
+          <Text as="p" tone="late" key={field} role="status">
             {message}
-          </p>
+          </Text>
         ))}
-      <div className="campaign-editor">
-        <div style={{ minWidth: 0 }}>
+      <Split side="minmax(300px, 400px)">
+        <Stack>
           <Ruler
             {...shared}
             label="Campaign timeline"
@@ -148,13 +164,15 @@ export function CampaignEditor({ first }: { first: Campaign }) {
           {all
             .filter((one): one is BranchStep => one.do === 'branch')
             .map((branch) => (
-              <section key={branch.id} aria-label={`Branch on day ${days.get(branch.id)}`} className="ways">
-                <h2>
+              <Aside as="section" key={branch.id} aria-label={`Branch on day ${days.get(branch.id)}`}>
+                <Heading>
                   Day {days.get(branch.id)}: <AskWords ask={branch.ask} />
-                </h2>
+                </Heading>
                 {(['yes', 'no'] as const).map((way) => (
-                  <div key={way} className="way">
-                    <span className="soft small">{way === 'yes' ? 'If yes' : 'If no'}</span>
+                  <Stack gap={1} key={way}>
+                    <Text tone="soft" small>
+                      {way === 'yes' ? 'If yes' : 'If no'}
+                    </Text>
                     <Ruler
                       {...shared}
                       label={`${way === 'yes' ? 'If yes' : 'If no'}, day ${days.get(branch.id)}`}
@@ -163,14 +181,14 @@ export function CampaignEditor({ first }: { first: Campaign }) {
                       onChange={may ? wayChange(branch, way) : undefined}
                       onAdd={may ? add({ branch: branch.id, way }) : undefined}
                     />
-                  </div>
+                  </Stack>
                 ))}
-              </section>
+              </Aside>
             ))}
           <ForecastBox campaign={campaign} plan={draft} />
           <Frame plan={draft} readOnly={!may} onChange={change} />
-        </div>
-        <div className="step-side">
+        </Stack>
+        <SplitSide>
           {step ? (
             <>
               <StepFields
@@ -188,10 +206,10 @@ export function CampaignEditor({ first }: { first: Campaign }) {
               {step.do === 'touch' && <Preview channel={step.channel} words={step.words} />}
             </>
           ) : (
-            <p className="empty">Choose a step, or add one with the + on a day.</p>
+            <EmptyState>Choose a step, or add one with the + on a day.</EmptyState>
           )}
-        </div>
-      </div>
+        </SplitSide>
+      </Split>
       {keeping && (
         <SaveVersionDialog
           campaign={campaign}
@@ -226,7 +244,7 @@ function Name({ campaign }: { campaign: Campaign }) {
   };
   return (
     <Input
-      className="heading-input"
+      look="title"
       aria-label="Name of the campaign"
       value={name ?? campaign.name}
       maxLength={80}

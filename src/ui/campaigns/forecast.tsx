@@ -7,8 +7,7 @@ import type { CampaignRehearsalView, DayForecast, Plan } from '@/core/campaigns'
 import { byChannel, CHANNEL_KEYS, type Because } from '@/core/contacts';
 import { ask, useNow, useZone, useFormat } from '../primitives';
 import type { Campaign } from './shapes';
-import './campaigns.css';
-import { Button, Select, useToast } from '../kit';
+import { Button, ChartBox, Columns, EmptyState, Figure, Heading, Legend, Row, Select, Text, useToast } from '../kit';
 
 const KINDS = [
   ['call', 'Calls', 'var(--violet)'],
@@ -54,8 +53,8 @@ export function ForecastBox({ campaign, plan }: { campaign: Campaign; plan: Plan
   });
   const under = data !== undefined && ['waiting', 'running'].includes(data.state);
   return (
-    <section aria-label="Rehearsal" style={{ marginTop: 20 }}>
-      <div className="beside">
+    <section aria-label="Rehearsal">
+      <Row above={1}>
         <Button disabled={order.isPending || under || !plan.steps.length} onClick={() => order.mutate()}>
           Run rehearsal
         </Button>
@@ -72,20 +71,26 @@ export function ForecastBox({ campaign, plan }: { campaign: Campaign; plan: Plan
         {under && (
           <>
             <progress max={Math.max(1, data.people)} value={data.done} aria-label="Rehearsal progress" />
-            <span className="soft small">
+            <Text tone="soft" small>
               {many(data.done)} of {many(data.people)} people
-            </span>
+            </Text>
           </>
         )}
-        {!id && <span className="soft small">Shows what would happen to everyone who would enroll today. Nothing is sent.</span>}
-        {data?.state === 'done' && of !== JSON.stringify(plan) && (
-          <span className="late small">The campaign has changed since then.</span>
+        {!id && (
+          <Text tone="soft" small>
+            Shows what would happen to everyone who would enroll today. Nothing is sent.
+          </Text>
         )}
-      </div>
+        {data?.state === 'done' && of !== JSON.stringify(plan) && (
+          <Text tone="late" small>
+            The campaign has changed since then.
+          </Text>
+        )}
+      </Row>
       {data?.state === 'failed' && (
-        <p className="late" role="alert">
+        <Text as="p" tone="late" role="alert">
           {data.error}
-        </p>
+        </Text>
       )}
       {data?.state === 'done' && data.result && <Result rehearsal={data} />}
     </section>
@@ -106,18 +111,18 @@ function Result({ rehearsal }: { rehearsal: CampaignRehearsalView }) {
     Object.entries(counts)
       .sort(([, a], [, b]) => b! - a!)
       .map(([why, n]) => `${many(n!)}: ${WHY[why as Because['why']] ?? why.replaceAll('_', ' ')}`);
-  if (!people) return <p className="empty">No one would enroll today.</p>;
+  if (!people) return <EmptyState>No one would enroll today.</EmptyState>;
   return (
     <>
       <p>
-        It would enroll <b className="num">{many(people)}</b> {people === 1 ? 'person' : 'people'}: {many(total('call'))} calls,{' '}
+        It would enroll <Figure>{many(people)}</Figure> {people === 1 ? 'person' : 'people'}: {many(total('call'))} calls,{' '}
         {many(total('text'))} texts, {many(total('email'))} emails, {many(letters)} letters
         {letters > 0 &&
           ` for ${((letters * letter_cents) / 100).toLocaleString('en-US', { style: 'currency', currency: 'USD' })}`}
         {total('task') > 0 && `, ${many(total('task'))} tasks`}, if no one answers.
         {untouched > 0 && ` ${many(untouched)} would get nothing.`}
       </p>
-      <div style={{ height: 190 }} role="img" aria-label={`Touches a ${weekly ? 'week' : 'day'} by channel`}>
+      <ChartBox height={190} role="img" aria-label={`Touches a ${weekly ? 'week' : 'day'} by channel`}>
         <ResponsiveContainer>
           <BarChart data={bars} margin={{ left: 0, right: 8, top: 8, bottom: 0 }}>
             <XAxis dataKey="day" tickFormatter={on} stroke="var(--soft)" fontSize={12} tickLine={false} />
@@ -131,17 +136,16 @@ function Result({ rehearsal }: { rehearsal: CampaignRehearsalView }) {
             ))}
           </BarChart>
         </ResponsiveContainer>
-      </div>
-      <div className="beside small" aria-hidden="true">
+      </ChartBox>
+      <Row small above={1} aria-hidden="true">
         {KINDS.map(([key, name, color]) => (
-          <span key={key} className="beside" style={{ margin: 0, gap: 6 }}>
-            <span style={{ width: 10, height: 10, borderRadius: 3, background: color }} />
+          <Legend key={key} color={color}>
             {name}
-          </span>
+          </Legend>
         ))}
-        <span className="soft">{weekly ? 'by weeks' : 'by days'}</span>
-      </div>
-      <div className="forecast-why">
+        <Text tone="soft">{weekly ? 'by weeks' : 'by days'}</Text>
+      </Row>
+      <Columns least={190} gap={4.5} above={3.5}>
         <List title="Would be skipped" lines={reasons(held)} none="Nothing would be skipped." />
         <List title="Would wait" lines={reasons(moved)} none="Nothing would wait." />
         <List
@@ -154,7 +158,7 @@ function Result({ rehearsal }: { rehearsal: CampaignRehearsalView }) {
           lines={calls.slice(0, 5).map(({ agent, day, calls: n }) => `${many(n)}: ${agent}, ${on(day)}`)}
           none="No calls."
         />
-      </div>
+      </Columns>
     </>
   );
 }
@@ -162,12 +166,16 @@ function Result({ rehearsal }: { rehearsal: CampaignRehearsalView }) {
 function List({ title, lines, none }: { title: string; lines: string[]; none: string }) {
   return (
     <div>
-      <h2>{title}</h2>
-      {lines.length === 0 && <span className="soft small">{none}</span>}
+      <Heading>{title}</Heading>
+      {lines.length === 0 && (
+        <Text tone="soft" small>
+          {none}
+        </Text>
+      )}
       {lines.map((line) => (
-        <div key={line} className="small">
+        <Text block small key={line}>
           {line}
-        </div>
+        </Text>
       ))}
     </div>
   );

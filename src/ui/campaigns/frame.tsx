@@ -7,8 +7,7 @@ import { nameIn, NO_WORDS, useVocabulary } from '../primitives';
 import { Sentence } from '../segments';
 import { AroundDateFields, AtField, NumberField } from './fields';
 import { ChangeFields } from './step-fields';
-import './campaigns.css';
-import { Button, Checkbox, Input, Select } from '../kit';
+import { Button, Checkbox, Heading, Input, Plainset, Row, Select, Text } from '../kit';
 
 /** What is asked where ways part, in words. */
 export function AskWords({ ask }: { ask: Ask }) {
@@ -49,10 +48,10 @@ const firstStart = (on: Start['on']): Start => {
 export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: boolean; onChange: (plan: Plan) => void }) {
   const set = (patch: Partial<Plan>) => onChange({ ...plan, ...patch });
   return (
-    <fieldset disabled={readOnly} className="frame">
+    <Plainset disabled={readOnly}>
       <section aria-label="Audience">
-        <h2>Audience</h2>
-        <div className="beside" role="group" aria-label="Roles">
+        <Heading>Audience</Heading>
+        <Row above={1} role="group" aria-label="Roles">
           {CONTACT_ROLES.map((role) => {
             const on = plan.roles.includes(role);
             return (
@@ -66,23 +65,28 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
               </Button>
             );
           })}
-          {plan.roles.length === 0 && <span className="soft small">all roles</span>}
-        </div>
+          {plan.roles.length === 0 && (
+            <Text tone="soft" small>
+              all roles
+            </Text>
+          )}
+        </Row>
         <Sentence
           tree={plan.who ?? { all: [] }}
           label="Audience"
           onChange={(tree) => set({ who: 'all' in tree && !tree.all.length ? null : tree })}
         />
-        <label className="choice">
-          <Checkbox checked={plan.anyStage} onChange={(event) => set({ anyStage: event.target.checked })} /> Include current and
-          past clients
-        </label>
+        <Checkbox checked={plan.anyStage} onChange={(event) => set({ anyStage: event.target.checked })}>
+          Include current and past clients
+        </Checkbox>
       </section>
       <section aria-label="When it starts">
-        <h2>When it starts</h2>
-        <p className="soft small">You can always add people yourself, from a rung, or from a lead source. It can also start:</p>
+        <Heading>When it starts</Heading>
+        <Text as="p" tone="soft" small>
+          You can always add people yourself, from a rung, or from a lead source. It can also start:
+        </Text>
         {plan.starts.map((start, at) => (
-          <div key={at} className="beside start">
+          <Row ruled key={at}>
             <StartFields
               start={start}
               onChange={(next) => set({ starts: plan.starts.map((one, n) => (n === at ? next : one)) })}
@@ -94,19 +98,19 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
             >
               Remove
             </Button>
-          </div>
+          </Row>
         ))}
-        <div className="beside">
+        <Row above={1}>
           {(Object.keys(START_NAMES) as Start['on'][]).map((on) => (
             <Button key={on} size="tiny" onClick={() => set({ starts: [...plan.starts, firstStart(on)] })}>
               + {START_NAMES[on].toLowerCase()}
             </Button>
           ))}
-        </div>
+        </Row>
       </section>
       <section aria-label="When it ends">
-        <h2>When it ends</h2>
-        <div className="beside">
+        <Heading>When it ends</Heading>
+        <Row above={1}>
           A reply or a conversation
           <Select
             aria-label="What a reply does"
@@ -130,11 +134,11 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
               days
             </>
           )}
-        </div>
+        </Row>
         {plan.ends.answered !== 'on' && (
           <>
             {plan.ends.then.map((change, at) => (
-              <div key={at} className="beside">
+              <Row above={1} key={at}>
                 and then
                 <ChangeFields
                   change={change}
@@ -149,7 +153,7 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
                 >
                   Remove
                 </Button>
-              </div>
+              </Row>
             ))}
             <Button
               size="tiny"
@@ -163,11 +167,11 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
             </Button>
           </>
         )}
-        <p className="soft small">
+        <Text as="p" tone="soft" small>
           It always ends when they opt out
           {plan.anyStage ? '' : ', and when their stage says that already a client'}.
-        </p>
-        <div className="beside">
+        </Text>
+        <Row above={1}>
           When no touch can reach them, it
           <Select
             aria-label="When no touch can reach them"
@@ -177,8 +181,8 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
             <option value="end">ends</option>
             <option value="on">goes on</option>
           </Select>
-        </div>
-        <div className="beside">
+        </Row>
+        <Row above={1}>
           A touch that can’t go at its time
           <Select
             aria-label="When a touch is held"
@@ -188,16 +192,15 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
             <option value="move">waits until it can</option>
             <option value="lapse">is skipped</option>
           </Select>
-        </div>
-        <label className="choice">
-          <Checkbox
-            checked={plan.repeat !== null}
-            onChange={(event) => set({ repeat: event.target.checked ? { days: 30, times: null } : null })}
-          />{' '}
+        </Row>
+        <Checkbox
+          checked={plan.repeat !== null}
+          onChange={(event) => set({ repeat: event.target.checked ? { days: 30, times: null } : null })}
+        >
           It repeats
-        </label>
+        </Checkbox>
         {plan.repeat && (
-          <div className="beside">
+          <Row above={1}>
             every
             <NumberField
               label="Days between repeats"
@@ -223,10 +226,10 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
                 onChange={(times) => set({ repeat: { ...plan.repeat!, times } })}
               />
             )}
-          </div>
+          </Row>
         )}
       </section>
-    </fieldset>
+    </Plainset>
   );
 }
 
@@ -245,9 +248,13 @@ function StartFields({ start, onChange }: { start: Start; onChange: (start: Star
       );
     case 'inquiry':
       return (
-        <span className="beside" role="group" aria-label="Which doors and sources">
+        <Row as="span" above={1} role="group" aria-label="Which doors and sources">
           <span>{START_NAMES.inquiry}</span>
-          {!start.doors.length && !start.sources.length && <span className="soft small">any door</span>}
+          {!start.doors.length && !start.sources.length && (
+            <Text tone="soft" small>
+              any door
+            </Text>
+          )}
           {(vocabulary.names.door ?? []).map(({ value, name }) => (
             <Button
               key={value}
@@ -268,7 +275,7 @@ function StartFields({ start, onChange }: { start: Start; onChange: (start: Star
               {name}
             </Button>
           ))}
-        </span>
+        </Row>
       );
     case 'date':
       return <AroundDateFields around={start} onChange={(dateTrigger) => onChange({ on: 'date', ...dateTrigger })} />;

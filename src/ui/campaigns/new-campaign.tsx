@@ -8,8 +8,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { stepsIn, type Starter } from '@/core/campaigns';
 import { ask, freshKey } from '../primitives';
 import { useStarters, type Campaign } from './shapes';
-import './campaigns.css';
-import { Checkbox, ErrorMessage, FormEnd, Radio } from '../kit';
+import { Checkbox, Columns, DialogBody, ErrorMessage, FormEnd, Heading, Radio, Text } from '../kit';
 
 const stepCount = ({ steps }: Starter['plan']): string => {
   const n = stepsIn(steps).length;
@@ -37,35 +36,40 @@ export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | nu
   });
   return (
     <Dialog open onClose={onClose} maxWidth={copyOf ? 'sm' : 'md'} fullWidth aria-labelledby="campaign-title">
-      <form
-        className="dialog"
+      <DialogBody
+        as="form"
         onSubmit={(event) => {
           event.preventDefault();
           make.mutate();
         }}
       >
-        <h1 id="campaign-title">{copyOf ? `Copy of “${copyOf.name}”` : 'New campaign'}</h1>
+        <Heading level={1} id="campaign-title">
+          {copyOf ? `Copy of “${copyOf.name}”` : 'New campaign'}
+        </Heading>
         {!copyOf && (
-          <div className="starters" role="radiogroup" aria-label="Start from">
+          <Columns least={330} gap={0.5} scroll={420} role="radiogroup" aria-label="Start from">
             {[{ key: null, name: 'Blank', about: 'An empty timeline.', plan: null }, ...starters].map((one) => (
-              <label key={one.key ?? ''} className={`starter${chosen === one.key ? ' on' : ''}`}>
-                <Radio
-                  name="starter"
-                  checked={chosen === one.key}
-                  onChange={() => {
-                    setChosen(one.key);
-                    if (one.key && (!name || starters.some((other) => other.name === name))) setName(one.name);
-                  }}
-                />
-                <span>
-                  <b>{one.name}</b> {one.plan && <span className="soft small nowrap">{stepCount(one.plan)}</span>}
-                  <span className="soft small" style={{ display: 'block' }}>
-                    {one.about}
-                  </span>
-                </span>
-              </label>
+              <Radio
+                key={one.key ?? ''}
+                name="starter"
+                checked={chosen === one.key}
+                onChange={() => {
+                  setChosen(one.key);
+                  if (one.key && (!name || starters.some((other) => other.name === name))) setName(one.name);
+                }}
+              >
+                <b>{one.name}</b>{' '}
+                {one.plan && (
+                  <Text tone="soft" small nowrap>
+                    {stepCount(one.plan)}
+                  </Text>
+                )}
+                <Text block tone="soft" small>
+                  {one.about}
+                </Text>
+              </Radio>
             ))}
-          </div>
+          </Columns>
         )}
         <TextField
           autoFocus
@@ -76,13 +80,13 @@ export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | nu
           slotProps={{ htmlInput: { maxLength: 80 } }}
         />
         {office && (
-          <label className="choice">
-            <Checkbox checked={shared} onChange={(event) => setShared(event.target.checked)} /> Share with the whole team
-          </label>
+          <Checkbox checked={shared} onChange={(event) => setShared(event.target.checked)}>
+            Share with the whole team
+          </Checkbox>
         )}
         <ErrorMessage error={make.error} />
         <FormEnd does="Create draft" busy={make.isPending} may={name.trim().length > 0} onCancel={onClose} />
-      </form>
+      </DialogBody>
     </Dialog>
   );
 }

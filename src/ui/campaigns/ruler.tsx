@@ -5,13 +5,13 @@
  */
 import { CONVERSATION_CHANNEL } from '@/core/conversations';
 import { capitalized } from '@/core/shared';
-import { useState } from 'react';
+import type { ReactNode } from 'react';
 import { daysOf, moved, removed, stepWords, whenWords, type Step } from '@/core/campaigns';
 import { CHANNEL_KEYS, CHANNELS } from '@/core/contacts';
 import { Glyph } from '../primitives';
 import type { Campaign } from './shapes';
-import './campaigns.css';
-import { BareButton } from '../kit';
+import './ruler.css';
+import { BareButton, DragBoard, Text, useDragTile, useDropPlace } from '../kit';
 
 const LANES = [...CHANNEL_KEYS, 'other'] as const;
 type Lane = (typeof LANES)[number];
@@ -66,84 +66,79 @@ export function Ruler({
   from = 0,
   label,
 }: RulerProps & { from?: number; label: string }) {
-  const [carried, setCarried] = useState<number | null>(null);
-  const [over, setOver] = useState<number | null>(null);
   const days = daysOf(steps, from);
   const columns = columnsOf(steps.map(({ id }) => days.get(id)! - from)).map((column) => ({ ...column, day: column.day + from }));
   const holds = ({ day, span }: Column, at: number) => at >= day && at < day + span;
-  const drop = (day: number) => {
-    setOver(null);
-    if (carried === null || !onChange) return;
-    onChange(moved(steps, carried, day - days.get(carried)!));
-    setCarried(null);
+  /* A tile of a folded stretch goes to its first day. */
+  const drop = (tile: string, place: string) => {
+    const id = Number(tile);
+    onChange?.(moved(steps, id, Number(place.split(' ')[1]) - days.get(id)!));
   };
   return (
-    <div
-      className="ruler"
-      role="group"
-      aria-label={label}
-      style={
-        { '--columns': columns.map(({ span }) => (span > 1 ? '46px' : 'minmax(104px, 1fr)')).join(' ') } as React.CSSProperties
-      }
-    >
-      <div className="lane days">
-        <span />
-        {columns.map(({ day, span }) => (
-          <span key={day} className={span > 1 ? 'gap' : undefined}>
-            {span > 1 ? <span title={`${span} days with no step`}>+{span}</span> : `Day ${day}`}
-          </span>
-        ))}
-      </div>
-      {LANES.map((lane) => (
-        <div key={lane} className="lane">
-          <span className="name">
-            <Glyph name={lane === 'other' ? 'hand' : lane} /> {laneName(lane)}
-          </span>
-          {columns.map((column) => (
-            <div
-              key={column.day}
-              className={`cell${column.span > 1 ? ' gap' : ''}${over === column.day && carried !== null ? ' over' : ''}`}
-              onDragOver={(event) => {
-                if (carried === null) return;
-                event.preventDefault();
-                setOver(column.day);
-              }}
-              onDrop={(event) => {
-                event.preventDefault();
-                drop(column.day);
-              }}
-            >
-              {steps
-                .filter((step) => laneOf(step) === lane && holds(column, days.get(step.id)!))
-                .map((step) => (
-                  <StepTile
-                    key={step.id}
-                    step={step}
-                    count={counts[String(step.id)]}
-                    chosen={step.id === chosen}
-                    faulty={errors.has(step.id)}
-                    onChoose={() => onChoose(step.id)}
-                    draggable={Boolean(onChange)}
-                    onCarry={setCarried}
-                    onMove={onChange && ((by) => onChange(moved(steps, step.id, by)))}
-                    onRemove={onChange && (() => onChange(removed(steps, step.id)))}
-                    onCopy={onCopy && (() => onCopy(step.id))}
-                  />
-                ))}
-              {onAdd && column.span === 1 && (
-                <BareButton
-                  className="add-step"
-                  aria-label={`Add ${lane === 'other' ? 'a task, change, or branch' : withArticle(CHANNELS[lane].name)} on day ${column.day}`}
-                  title={`Add ${lane === 'other' ? 'a task, change, or branch' : withArticle(CHANNELS[lane].name)}`}
-                  onClick={() => onAdd(lane, column.day)}
-                >
-                  +
-                </BareButton>
-              )}
-            </div>
+    <DragBoard id={`ruler ${label}`} onDrop={drop}>
+      <div
+        className="ruler"
+        role="group"
+        aria-label={label}
+        style={
+          { '--columns': columns.map(({ span }) => (span > 1 ? '46px' : 'minmax(104px, 1fr)')).join(' ') } as React.CSSProperties
+        }
+      >
+        <div className="lane days">
+          <span />
+          {columns.map(({ day, span }) => (
+            <span key={day} className={span > 1 ? 'gap' : undefined}>
+              {span > 1 ? <span title={`${span} days with no step`}>+{span}</span> : `Day ${day}`}
+            </span>
           ))}
         </div>
-      ))}
+        {LANES.map((lane) => (
+          <div key={lane} className="lane">
+            <span className="name">
+              <Glyph name={lane === 'other' ? 'hand' : lane} /> {laneName(lane)}
+            </span>
+            {columns.map((column) => (
+              <RulerCell key={column.day} place={`${lane} ${column.day}`} folded={column.span > 1}>
+                {steps
+                  .filter((step) => laneOf(step) === lane && holds(column, days.get(step.id)!))
+                  .map((step) => (
+                    <StepTile
+                      key={step.id}
+                      step={step}
+                      count={counts[String(step.id)]}
+                      chosen={step.id === chosen}
+                      faulty={errors.has(step.id)}
+                      onChoose={() => onChoose(step.id)}
+                      draggable={Boolean(onChange)}
+                      onMove={onChange && ((by) => onChange(moved(steps, step.id, by)))}
+                      onRemove={onChange && (() => onChange(removed(steps, step.id)))}
+                      onCopy={onCopy && (() => onCopy(step.id))}
+                    />
+                  ))}
+                {onAdd && column.span === 1 && (
+                  <BareButton
+                    className="add-step"
+                    aria-label={`Add ${lane === 'other' ? 'a task, change, or branch' : withArticle(CHANNELS[lane].name)} on day ${column.day}`}
+                    title={`Add ${lane === 'other' ? 'a task, change, or branch' : withArticle(CHANNELS[lane].name)}`}
+                    onClick={() => onAdd(lane, column.day)}
+                  >
+                    +
+                  </BareButton>
+                )}
+              </RulerCell>
+            ))}
+          </div>
+        ))}
+      </div>
+    </DragBoard>
+  );
+}
+
+function RulerCell({ place, folded, children }: { place: string; folded: boolean; children: ReactNode }) {
+  const { ref, over } = useDropPlace(place);
+  return (
+    <div ref={ref} className={`cell${folded ? ' gap' : ''}${over ? ' over' : ''}`}>
+      {children}
     </div>
   );
 }
@@ -155,12 +150,12 @@ interface TileProps {
   faulty: boolean;
   draggable: boolean;
   onChoose: () => void;
-  onCarry: (id: number | null) => void;
   onMove?: (days: number) => void;
   onRemove?: () => void;
   onCopy?: () => void;
 }
-function StepTile({ step, count, chosen, faulty, draggable, onChoose, onCarry, onMove, onRemove, onCopy }: TileProps) {
+function StepTile({ step, count, chosen, faulty, draggable, onChoose, onMove, onRemove, onCopy }: TileProps) {
+  const tile = useDragTile(String(step.id), !draggable);
   const keys = (event: React.KeyboardEvent) => {
     const by = event.shiftKey ? 7 : 1;
     const acts: Record<string, (() => void) | undefined> = {
@@ -181,24 +176,22 @@ function StepTile({ step, count, chosen, faulty, draggable, onChoose, onCarry, o
       aria-pressed={chosen}
       aria-label={`${stepWords(step)}, ${whenWords(step.when)}${faulty ? ', needs attention' : ''}`}
       title="Drag it, or use the arrow keys. Press d to copy it, Delete to remove it"
-      draggable={draggable}
-      onDragStart={() => onCarry(step.id)}
-      onDragEnd={() => onCarry(null)}
+      {...tile}
       onClick={onChoose}
       onFocus={onChoose}
       onKeyDown={keys}
     >
       <b>{shortWhen(step)}</b>
-      <span className="cut" style={{ display: 'block' }}>
+      <Text block cut>
         {headOf(step)}
-      </span>
+      </Text>
       {count && (count.sent > 0 || count.waiting > 0) && (
-        <span style={{ display: 'block' }}>
+        <Text block>
           {count.sent > 0 &&
             `${count.sent.toLocaleString('en-US')} ${step.do === 'touch' && !CHANNELS[step.channel].isTask ? 'went' : 'made'}`}
           {count.sent > 0 && count.waiting > 0 && ' · '}
           {count.waiting > 0 && `${count.waiting.toLocaleString('en-US')} to go`}
-        </span>
+        </Text>
       )}
     </BareButton>
   );

@@ -6,7 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { daysOf, stepsIn, stepWords, type Plan } from '@/core/campaigns';
 import { ask } from '../primitives';
 import type { Campaign } from './shapes';
-import { FormEnd, Radio } from '../kit';
+import { DialogBody, FormEnd, Heading, Panel, Radio, Text } from '../kit';
 
 export function SaveVersionDialog({
   campaign,
@@ -37,32 +37,33 @@ export function SaveVersionDialog({
   const told = meaning.data;
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="keep-title">
-      <form
-        className="dialog"
+      <DialogBody
+        as="form"
         onSubmit={(event) => {
           event.preventDefault();
           onKeep(people);
         }}
       >
-        <h1 id="keep-title">
+        <Heading level={1} id="keep-title">
           {campaign.active === 1 ? 'One person is in it' : `${campaign.active.toLocaleString('en-US')} people are in it`}
-        </h1>
-        <label className="choice">
-          <Radio name="people" checked={people === 'stay'} onChange={() => setPeople('stay')} /> Keep them on their version; new
-          people get this one
-        </label>
-        <label className="choice">
-          <Radio name="people" checked={people === 'move'} onChange={() => setPeople('move')} /> Move them to this version
-        </label>
+        </Heading>
+        <Radio name="people" checked={people === 'stay'} onChange={() => setPeople('stay')}>
+          Keep them on their version; new people get this one
+        </Radio>
+        <Radio name="people" checked={people === 'move'} onChange={() => setPeople('move')}>
+          Move them to this version
+        </Radio>
         {people === 'move' && (
-          <div className="panel" style={{ padding: '12px 16px' }} aria-live="polite">
-            {!told && <span className="soft">Counting…</span>}
+          <Panel aria-live="polite">
+            {!told && <Text tone="soft">Counting…</Text>}
             {told && (
               <>
                 <p>No one gets a step twice.</p>
                 {lines(told.never).length > 0 && (
                   <>
-                    <p className="strong">Won’t be sent, because it comes before where they are:</p>
+                    <Text as="p" strong>
+                      Won’t be sent, because it comes before where they are:
+                    </Text>
                     <ul>
                       {lines(told.never).map((line) => (
                         <li key={line}>{line}</li>
@@ -72,7 +73,9 @@ export function SaveVersionDialog({
                 )}
                 {lines(told.twice).length > 0 && (
                   <>
-                    <p className="strong">Will be skipped, because they already had it:</p>
+                    <Text as="p" strong>
+                      Will be skipped, because they already had it:
+                    </Text>
                     <ul>
                       {lines(told.twice).map((line) => (
                         <li key={line}>{line}</li>
@@ -88,10 +91,10 @@ export function SaveVersionDialog({
                 )}
               </>
             )}
-          </div>
+          </Panel>
         )}
         <FormEnd does="Save version" busy={busy} onCancel={onClose} />
-      </form>
+      </DialogBody>
     </Dialog>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 /** Changing the chosen step: when it is due, its words, whom it asks, what it changes. */
+import type { FieldDef } from '@/core/segments';
 import { capitalized } from '@/core/shared';
 import Link from 'next/link';
 import TextField from '@mui/material/TextField';
@@ -18,14 +19,27 @@ import {
 import { CHANNELS } from '@/core/contacts';
 import { ASK_WORDS, DEFAULT_QUESTIONS, TALK_ASKS, type ConversationQuestion } from '@/core/conversations';
 import { WordsEditor, useTemplates } from '../templates';
-import { ask as fetchOne, NO_WORDS, useOrder, useVocabulary } from '../primitives';
+import { ask as fetchOne, NO_WORDS, useVocabulary } from '../primitives';
 import { Sentence, useTags } from '../segments';
 import { AroundDateFields, AtField, NumberField } from './fields';
 import { CHANGE_WORDS } from './ruler';
 import { useCampaigns } from './shapes';
-import '../templates/templates.css';
-import './campaigns.css';
-import { Button, Input, Select } from '../kit';
+import {
+  Button,
+  Field,
+  GrabHandle,
+  Heading,
+  Input,
+  Panel,
+  Plainset,
+  Row,
+  Select,
+  Sortable,
+  Stack,
+  Text,
+  moved,
+  useSortableItem,
+} from '../kit';
 
 interface Props<S> {
   step: S;
@@ -56,68 +70,70 @@ export function StepFields({
 }: Props<Step> & { campaignId: string; errors: string[]; onRemove: () => void }) {
   const title = step.do === 'touch' ? CHANNELS[step.channel].name : KINDS[step.do].toLowerCase();
   return (
-    <section aria-label="Selected step" className="panel step-fields">
-      <div className="line" style={{ justifyContent: 'space-between' }}>
-        <h2>
-          {capitalized(title)}, {whenWords(step.when)}
-        </h2>
-        {!readOnly && (
-          <Button size="tiny" onClick={onRemove}>
-            Remove
-          </Button>
-        )}
-      </div>
-      {errors.map((message) => (
-        <p key={message} className="late small" role="status">
-          {message}
-        </p>
-      ))}
-      <fieldset disabled={readOnly} style={{ border: 0, margin: 0, padding: 0, display: 'grid', gap: 12 }}>
-        {step.do !== 'touch' && (
-          <label className="beside">
-            <Select
-              aria-label="What this step does"
-              value={step.do}
-              onChange={(event) => onChange(otherKind(step, event.target.value as OtherKind))}
-            >
-              {(['task', 'change', 'branch', 'talk'] as const).map((kind) => (
-                <option key={kind} value={kind}>
-                  {KINDS[kind]}
-                </option>
-              ))}
-            </Select>
-          </label>
-        )}
-        <WhenFields when={step.when} onChange={(when) => onChange({ ...step, when })} />
-        {step.do === 'touch' && <TouchWords step={step} readOnly={readOnly} onChange={onChange} />}
-        {step.do === 'task' && (
-          <>
-            <label className="beside">
-              for{' '}
-              <Select value={step.role} onChange={(event) => onChange({ ...step, role: event.target.value as TaskRole })}>
-                {TASK_ROLES.map((role) => (
-                  <option key={role} value={role}>
-                    {TASK_ROLE_NAMES[role]}
+    <Panel as="section" aria-label="Selected step">
+      <Stack gap={2.5}>
+        <Row spread>
+          <Heading>
+            {capitalized(title)}, {whenWords(step.when)}
+          </Heading>
+          {!readOnly && (
+            <Button size="tiny" onClick={onRemove}>
+              Remove
+            </Button>
+          )}
+        </Row>
+        {errors.map((message) => (
+          <Text as="p" tone="late" small key={message} role="status">
+            {message}
+          </Text>
+        ))}
+        <Plainset disabled={readOnly}>
+          {step.do !== 'touch' && (
+            <Row as="label" above={1}>
+              <Select
+                aria-label="What this step does"
+                value={step.do}
+                onChange={(event) => onChange(otherKind(step, event.target.value as OtherKind))}
+              >
+                {(['task', 'change', 'branch', 'talk'] as const).map((kind) => (
+                  <option key={kind} value={kind}>
+                    {KINDS[kind]}
                   </option>
                 ))}
               </Select>
-            </label>
-            <TextField
-              size="small"
-              label="What to do"
-              value={step.note}
-              onChange={(event) => onChange({ ...step, note: event.target.value })}
-              slotProps={{ htmlInput: { maxLength: 500 } }}
-            />
-          </>
-        )}
-        {step.do === 'change' && (
-          <ChangeFields change={step.change} campaignId={campaignId} onChange={(change) => onChange({ ...step, change })} />
-        )}
-        {step.do === 'talk' && <TalkFields step={step} readOnly={readOnly} onChange={onChange} />}
-        {step.do === 'branch' && <AskFields ask={step.ask} onChange={(ask) => onChange({ ...step, ask })} />}
-      </fieldset>
-    </section>
+            </Row>
+          )}
+          <WhenFields when={step.when} onChange={(when) => onChange({ ...step, when })} />
+          {step.do === 'touch' && <TouchWords step={step} readOnly={readOnly} onChange={onChange} />}
+          {step.do === 'task' && (
+            <>
+              <Row as="label" above={1}>
+                for{' '}
+                <Select value={step.role} onChange={(event) => onChange({ ...step, role: event.target.value as TaskRole })}>
+                  {TASK_ROLES.map((role) => (
+                    <option key={role} value={role}>
+                      {TASK_ROLE_NAMES[role]}
+                    </option>
+                  ))}
+                </Select>
+              </Row>
+              <TextField
+                size="small"
+                label="What to do"
+                value={step.note}
+                onChange={(event) => onChange({ ...step, note: event.target.value })}
+                slotProps={{ htmlInput: { maxLength: 500 } }}
+              />
+            </>
+          )}
+          {step.do === 'change' && (
+            <ChangeFields change={step.change} campaignId={campaignId} onChange={(change) => onChange({ ...step, change })} />
+          )}
+          {step.do === 'talk' && <TalkFields step={step} readOnly={readOnly} onChange={onChange} />}
+          {step.do === 'branch' && <AskFields ask={step.ask} onChange={(ask) => onChange({ ...step, ask })} />}
+        </Plainset>
+      </Stack>
+    </Panel>
   );
 }
 
@@ -146,7 +162,7 @@ const whenOfKind = (kind: WhenKind): StepTiming => {
 
 export function WhenFields({ when, onChange }: { when: StepTiming; onChange: (when: StepTiming) => void }) {
   return (
-    <div className="beside when">
+    <Row>
       <Select aria-label="When" value={kindOf(when)} onChange={(event) => onChange(whenOfKind(event.target.value as WhenKind))}>
         <option value="start minutes">minutes after the start</option>
         <option value="start days">days after the start</option>
@@ -170,7 +186,7 @@ export function WhenFields({ when, onChange }: { when: StepTiming; onChange: (wh
         </>
       )}
       {'after' in when && 'days' in when && (
-        <span className="beside" role="group" aria-label="Only on these days of the week">
+        <Row as="span" above={1} role="group" aria-label="Only on these days of the week">
           {DAYS.map((name, at) => {
             const on = when.on?.includes(at + 1) ?? false;
             return (
@@ -187,9 +203,9 @@ export function WhenFields({ when, onChange }: { when: StepTiming; onChange: (wh
               </Button>
             );
           })}
-        </span>
+        </Row>
       )}
-    </div>
+    </Row>
   );
 }
 
@@ -216,7 +232,7 @@ function TouchWords({ step, readOnly, onChange }: Props<TouchStep>) {
   return (
     <>
       {(own.length > 0 || between.length > 0 || from) && (
-        <label className="beside small">
+        <Row as="label" small above={1}>
           Words{' '}
           <Select aria-label="Message source" value={value} onChange={(event) => choose(event.target.value)}>
             <option value="">this step</option>
@@ -231,10 +247,10 @@ function TouchWords({ step, readOnly, onChange }: Props<TouchStep>) {
               </option>
             ))}
           </Select>
-        </label>
+        </Row>
       )}
       {from ? (
-        <p className="soft small">
+        <Text as="p" tone="soft" small>
           {'template' in from ? (
             <>
               Uses the template no change when the message goes out.{' '}
@@ -243,7 +259,7 @@ function TouchWords({ step, readOnly, onChange }: Props<TouchStep>) {
           ) : (
             'Uses the template that the test picks, then the winner.'
           )}
-        </p>
+        </Text>
       ) : (
         <WordsEditor
           channel={step.channel}
@@ -261,62 +277,34 @@ function TalkFields({ step, readOnly, onChange }: Props<ConversationStep>) {
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const fields = vocabulary.fields.filter(({ kind }) => kind === 'text' || kind === 'flag');
   const put = (questions: ConversationQuestion[]) => onChange({ ...step, questions });
-  const order = useOrder(step.questions, put);
   const change = (at: number, next: ConversationQuestion) => put(step.questions.map((one, n) => (n === at ? next : one)));
   const free = TALK_ASKS.filter((asks) => !step.questions.some((one) => one.asks === asks));
   return (
     <>
-      <p className="soft small">
+      <Text as="p" tone="soft" small>
         It always says it’s an assistant. Anything it can’t understand, and anyone who asks for a person, goes straight to their
         agent.
-      </p>
-      {step.questions.map((question, at) => (
-        <div key={question.asks} className="talk-question" {...order.item(at)}>
-          <TextField
-            size="small"
-            fullWidth
-            label={`${at + 1}. Asks ${ASK_WORDS[question.asks]}`}
-            value={question.words}
-            onChange={(event) => change(at, { ...question, words: event.target.value })}
-            slotProps={{ htmlInput: { maxLength: 300 } }}
+      </Text>
+      <Sortable
+        id="questions"
+        keys={step.questions.map(({ asks }) => asks)}
+        nameOf={(asks) => ASK_WORDS[asks as ConversationQuestion['asks']]}
+        onMove={(from, to) => put(moved(step.questions, from, to))}
+      >
+        {step.questions.map((question, at) => (
+          <Question
+            key={question.asks}
+            question={question}
+            at={at}
+            fields={fields}
+            readOnly={readOnly}
+            onChange={(next) => change(at, next)}
+            onRemove={() => put(step.questions.filter((_, n) => n !== at))}
           />
-          <span className="beside small">
-            {fields.length > 0 && (
-              <label>
-                also save to{' '}
-                <Select
-                  aria-label={`The field for ${ASK_WORDS[question.asks]}`}
-                  value={question.fieldId ?? ''}
-                  onChange={(event) => change(at, { ...question, fieldId: event.target.value || null })}
-                >
-                  <option value="">no field</option>
-                  {fields.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                      {name}
-                    </option>
-                  ))}
-                </Select>
-              </label>
-            )}
-            {!readOnly && (
-              <>
-                <span className="handle" {...order.handle(at)} title="Drag, or press Alt and an arrow key" aria-hidden="true">
-                  ⠿
-                </span>
-                <Button
-                  size="tiny"
-                  aria-label={`Don’t ask ${ASK_WORDS[question.asks]}`}
-                  onClick={() => put(step.questions.filter((_, n) => n !== at))}
-                >
-                  Remove{' '}
-                </Button>
-              </>
-            )}
-          </span>
-        </div>
-      ))}
+        ))}
+      </Sortable>
       {!readOnly && free.length > 0 && (
-        <div className="beside" role="group" aria-label="Add a question">
+        <Row above={1} role="group" aria-label="Add a question">
           {free.map((asks) => (
             <Button
               key={asks}
@@ -326,7 +314,7 @@ function TalkFields({ step, readOnly, onChange }: Props<ConversationStep>) {
               ask {ASK_WORDS[asks]}
             </Button>
           ))}
-        </div>
+        </Row>
       )}
     </>
   );
@@ -392,7 +380,7 @@ export function ChangeFields({
     </Select>
   );
   return (
-    <div className="beside">
+    <Row above={1}>
       <Select
         aria-label="What to change"
         value={change.set}
@@ -436,7 +424,7 @@ export function ChangeFields({
         )}
       {change.set === 'task' && (
         <Input
-          style={{ minWidth: 220, cursor: 'text' }}
+          width={220}
           aria-label="What to do"
           value={change.note}
           maxLength={500}
@@ -467,7 +455,7 @@ export function ChangeFields({
           others.map(({ id, name }) => ({ value: id, name })),
           (one) => onChange({ ...change, campaignId: one }),
         )}
-    </div>
+    </Row>
   );
 }
 
@@ -492,5 +480,64 @@ function AskFields({ ask, onChange }: { ask: Ask; onChange: (ask: Ask) => void }
         <Sentence tree={ask.tree} label="Whether this applies" onChange={(tree) => onChange({ about: 'segment', tree })} />
       )}
     </>
+  );
+}
+
+/** One question of a conversation: its words, where the answer is saved too, its place. */
+function Question({
+  question,
+  at,
+  fields,
+  readOnly,
+  onChange,
+  onRemove,
+}: {
+  question: ConversationQuestion;
+  at: number;
+  fields: readonly FieldDef[];
+  readOnly: boolean;
+  onChange: (question: ConversationQuestion) => void;
+  onRemove: () => void;
+}) {
+  const { item, handle } = useSortableItem(question.asks);
+  return (
+    <div {...item}>
+      <Field label={`${at + 1}. Asks ${ASK_WORDS[question.asks]}`}>
+        {(control) => (
+          <Input
+            {...control}
+            width="100%"
+            value={question.words}
+            maxLength={300}
+            onChange={(event) => onChange({ ...question, words: event.target.value })}
+          />
+        )}
+      </Field>
+      <Row ruled small>
+        {!readOnly && <GrabHandle name={ASK_WORDS[question.asks]} handle={handle} />}
+        {fields.length > 0 && (
+          <label>
+            also save to{' '}
+            <Select
+              aria-label={`The field for ${ASK_WORDS[question.asks]}`}
+              value={question.fieldId ?? ''}
+              onChange={(event) => onChange({ ...question, fieldId: event.target.value || null })}
+            >
+              <option value="">no field</option>
+              {fields.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </Select>
+          </label>
+        )}
+        {!readOnly && (
+          <Button size="tiny" aria-label={`Don’t ask ${ASK_WORDS[question.asks]}`} onClick={onRemove}>
+            Remove
+          </Button>
+        )}
+      </Row>
+    </div>
   );
 }

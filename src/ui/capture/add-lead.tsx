@@ -13,7 +13,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
 import { ask, freshKey, Problem } from '../primitives';
-import { useToast } from '../kit';
+import { Heading, Text, useToast } from '../kit';
 
 const EMPTY = {
   first_name: '',
@@ -107,7 +107,9 @@ function AddLead({ onClose }: { onClose: () => void }) {
         add.mutate();
       }}
     >
-      <h1 id="add-lead">Add a lead</h1>
+      <Heading level={1} id="add-lead">
+        Add a lead
+      </Heading>
       <Stack spacing={1.75} sx={{ mt: 2 }}>
         <Stack direction="row" spacing={1.5}>
           {field('first_name', 'First name', { autoFocus: true })}
@@ -140,9 +142,9 @@ function AddLead({ onClose }: { onClose: () => void }) {
           {tick('on_the_phone', 'I’m on the phone with them now (don’t start a campaign)')}
         </div>
         {add.error && (
-          <p className="late" role="alert">
+          <Text as="p" tone="late" role="alert">
             {problem?.fields.length ? problem.fields.map(({ message }) => message).join('; ') : add.error.message}
-          </p>
+          </Text>
         )}
         <Stack direction="row" spacing={1} sx={{ justifyContent: 'flex-end' }}>
           <Button onClick={onClose}>Cancel</Button>

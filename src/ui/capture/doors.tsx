@@ -6,9 +6,22 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
 import { ProgramDoor } from './program-door';
-import { Ago, ask, freshKey, nameIn, NO_WORDS, useVocabulary } from '../primitives';
+import { ask, freshKey, nameIn, NO_WORDS, useVocabulary } from '../primitives';
 import type { DoorJson } from './shapes';
-import { Button, Checkbox, ErrorMessage, FormEnd, Input, LinkButton, useToast } from '../kit';
+import {
+  Ago,
+  Button,
+  Checkbox,
+  DialogBody,
+  ErrorMessage,
+  FormEnd,
+  Heading,
+  Input,
+  LinkButton,
+  Row,
+  Text,
+  useToast,
+} from '../kit';
 
 export function Doors({ doors: first, office }: { doors: DoorJson[]; office: boolean }) {
   const { data: doors } = useQuery({
@@ -17,22 +30,24 @@ export function Doors({ doors: first, office }: { doors: DoorJson[]; office: boo
     initialData: first,
   });
   return (
-    <section id="doors" aria-label="Doors" style={{ scrollMarginTop: 72 }}>
-      <div className="group" style={{ marginTop: 6 }}>
-        <h2>Doors</h2>
-        <span className="soft small">30 days</span>
-      </div>
+    <section id="doors" aria-label="Doors" tabIndex={-1}>
+      <Row ruled="head" spread>
+        <Heading>Doors</Heading>
+        <Text tone="soft" small>
+          30 days
+        </Text>
+      </Row>
       {doors.map((door) => (
-        <div key={door.id} className="pair">
+        <Row ruled spread wrap={false} gap={3} key={door.id} data-door="">
           <span>
             {door.name}{' '}
             {door.slug && (
-              <a className="soft small" href={`/p/${door.slug}`} target="_blank" rel="noreferrer">
+              <a href={`/p/${door.slug}`} target="_blank" rel="noreferrer">
                 /p/{door.slug}
               </a>
             )}
-            <span className="small beside">
-              <span className="soft">
+            <Row as="span" small above={1}>
+              <Text tone="soft">
                 {door.last_arrival_at ? (
                   <>
                     last arrival <Ago at={door.last_arrival_at} />
@@ -40,25 +55,25 @@ export function Doors({ doors: first, office }: { doors: DoorJson[]; office: boo
                 ) : (
                   'no leads yet'
                 )}
-              </span>
+              </Text>
               {office && door.kind !== 'file' && <Arrange door={door} />}
               {office && door.kind === 'file' && (
                 <LinkButton size="tiny" href="/contacts/import">
                   Import a file
                 </LinkButton>
               )}
-            </span>
+            </Row>
             {door.quiet && (
-              <span className="late small" style={{ display: 'block' }}>
+              <Text block tone="late" small>
                 {door.quiet}
-              </span>
+              </Text>
             )}
             <Given door={door} />
             {door.address && <Address door={door} />}
             {office && door.kind === 'api' && <ProgramDoor door={door} />}
           </span>
           <b>{door.arrivals_30_days.toLocaleString('en-US')}</b>
-        </div>
+        </Row>
       ))}
       {office && <NewDoor />}
     </section>
@@ -78,9 +93,9 @@ function Given({ door: { source, defaults } }: { door: DoorJson }) {
     defaults.on_the_phone && 'already on the phone: no first text',
   ].filter(Boolean);
   return parts.length ? (
-    <span className="soft small" style={{ display: 'block' }}>
+    <Text block tone="soft" small>
       {parts.join(' · ')}
-    </span>
+    </Text>
   ) : null;
 }
 
@@ -172,14 +187,16 @@ function ArrangeForm({ door, onClose }: { door: DoorJson; onClose: () => void })
   const change = (name: keyof typeof form) => (event: { target: { value: string } }) =>
     setSaid({ ...form, [name]: event.target.value });
   return (
-    <form
-      className="dialog"
+    <DialogBody
+      as="form"
       onSubmit={(event) => {
         event.preventDefault();
         save.mutate();
       }}
     >
-      <h1 id="door-title">Defaults for “{door.name}”</h1>
+      <Heading level={1} id="door-title">
+        Defaults for “{door.name}”
+      </Heading>
       <TextField size="small" label="Name of the door" value={form.name} onChange={change('name')} required />
       <TextField size="small" label="Lead source, if none is given" value={form.source} onChange={change('source')} />
       <TextField
@@ -210,13 +227,12 @@ function ArrangeForm({ door, onClose }: { door: DoorJson; onClose: () => void })
         onChange={(campaign_id) => setSaid({ ...form, campaign_id })}
       />
       <TextField size="small" label="Tags, separated by commas" value={form.tags} onChange={change('tags')} />
-      <label className="choice">
-        <Checkbox checked={form.on_the_phone} onChange={(event) => setSaid({ ...form, on_the_phone: event.target.checked })} />{' '}
+      <Checkbox checked={form.on_the_phone} onChange={(event) => setSaid({ ...form, on_the_phone: event.target.checked })}>
         They’re already on the phone with us: no first text
-      </label>
+      </Checkbox>
       <ErrorMessage error={save.error} named />
       <FormEnd does="Save" busy={save.isPending} onCancel={onClose} />
-    </form>
+    </DialogBody>
   );
 }
 
@@ -234,7 +250,7 @@ function Address({ door }: { door: DoorJson }) {
     onError: toast.fail,
   });
   return (
-    <span className="small beside">
+    <Row as="span" small above={1}>
       <code>{door.address}</code>
       <Button
         size="tiny"
@@ -256,7 +272,7 @@ function Address({ door }: { door: DoorJson }) {
           New address
         </Button>
       )}
-    </span>
+    </Row>
   );
 }
 
@@ -276,24 +292,23 @@ function NewDoor() {
   });
   if (!open)
     return (
-      <div className="beside" style={{ marginTop: 10 }}>
+      <Row above={2.5}>
         <Button size="small" onClick={() => setOpen('mail')}>
           Add a lead mailbox
         </Button>
         <Button size="small" onClick={() => setOpen('api')}>
           Add a door for programs
         </Button>
-      </div>
+      </Row>
     );
   return (
     <form
-      style={{ marginTop: 8 }}
       onSubmit={(event) => {
         event.preventDefault();
         if (name.trim()) make.mutate();
       }}
     >
-      <div className="line">
+      <Row>
         <Input
           autoFocus
           grow
@@ -309,12 +324,12 @@ function NewDoor() {
         <Button type="submit" disabled={!name.trim() || make.isPending}>
           Create
         </Button>
-      </div>
-      <p className="soft small">
+      </Row>
+      <Text as="p" tone="soft" small>
         {open === 'mail'
           ? 'You’ll get an email address. Give it to the portal, or forward its emails there.'
           : 'You’ll get a web address that accepts JSON and forms. Urraca reads the fields, and you can correct it.'}
-      </p>
+      </Text>
       <ErrorMessage error={make.error} />
     </form>
   );

@@ -1,11 +1,11 @@
 'use client';
 /** Intake: the stream of inquiries as they arrive, raw and parsed side by side, and the doors with their last arrival. */
-import { useRef, useState, useEffect } from 'react';
+import { useState } from 'react';
 import { useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
 import { recognisedIn, type InquiryView } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, Glyph, Timer, useKeys } from '../primitives';
+import { ask, Glyph, useShortcuts } from '../primitives';
 import { Trace } from '../routing';
 import { Doors } from './doors';
 import type { DoorJson } from './shapes';
@@ -13,7 +13,26 @@ import { highlight } from './highlight';
 import { Senders } from './senders';
 import { Sources } from './sources';
 import { MailDialog, MailsToReview } from './mails';
-import { BareButton, Button, LinkButton } from '../kit';
+import {
+  Ago,
+  Area,
+  Button,
+  Callout,
+  Chip,
+  EmptyState,
+  FactLine,
+  Heading,
+  LinkButton,
+  ListRow,
+  PageHead,
+  Panel,
+  RawText,
+  Row,
+  Skeleton,
+  Stack,
+  Text,
+  Timer,
+} from '../kit';
 
 type Inquiry = Jsoned<InquiryView>;
 
@@ -30,42 +49,46 @@ export function IntakeArea({ doors, office }: { doors: DoorJson[]; office: boole
   const current = chosen ?? rows[0]?.id ?? null;
   const at = rows.findIndex((row) => row.id === current);
   const step = (by: number) => setChosen(rows[Math.max(0, Math.min(rows.length - 1, at + by))]?.id ?? null);
-  useKeys({ j: () => step(1), k: () => step(-1), ArrowDown: () => step(1), ArrowUp: () => step(-1) });
+  useShortcuts('list', { next: () => step(1), previous: () => step(-1) });
   return (
-    <div className="area with-dossier">
-      <section aria-label="Inquiries">
-        <div className="headline">
-          <div>
-            <h1>Inquiries</h1>
-            <p className="soft">
-              Every inquiry as it came in, newest first, with who got it and why. <Health doors={doors} />
-            </p>
-          </div>
-        </div>
-        <MailsToReview office={office} />
-        {stream.isSuccess && rows.length === 0 && (
-          <p className="empty">
-            No inquiries yet. Connect a lead source with an API key or a lead mailbox, or share your public page.
-          </p>
-        )}
-        <div>
-          {rows.map((row) => (
-            <Line key={row.id} row={row} chosen={row.id === current} onChoose={() => setChosen(row.id)} />
-          ))}
-        </div>
-        {stream.data?.next_cursor && limit < 200 && (
-          <Button size="small" style={{ marginTop: 12 }} onClick={() => setLimit((shown) => shown + 50)}>
+    <Area
+      label="Inquiries"
+      flow
+      side={
+        <Stack gap={4}>
+          {current && <Side id={current} />}
+          <Doors doors={doors} office={office} />
+          {office && <Senders />}
+          {office && <Sources />}
+        </Stack>
+      }
+    >
+      <PageHead
+        title="Inquiries"
+        note={
+          <>
+            Every inquiry as it came in, newest first, with who got it and why. <Health doors={doors} />
+          </>
+        }
+      />
+      <MailsToReview office={office} />
+      {stream.isPending && <Skeleton lines={10} height={44} label="Loading inquiries" />}
+      {stream.isSuccess && rows.length === 0 && (
+        <EmptyState>
+          No inquiries yet. Connect a lead source with an API key or a lead mailbox, or share your public page.
+        </EmptyState>
+      )}
+      {rows.map((row) => (
+        <InquiryRow key={row.id} row={row} chosen={row.id === current} onChoose={() => setChosen(row.id)} />
+      ))}
+      {stream.data?.next_cursor && limit < 200 && (
+        <Row above={3}>
+          <Button size="small" onClick={() => setLimit((shown) => shown + 50)}>
             Earlier
           </Button>
-        )}
-      </section>
-      <div style={{ display: 'grid', gap: 16 }}>
-        {current && <Side id={current} />}
-        <Doors doors={doors} office={office} />
-        {office && <Senders />}
-        {office && <Sources />}
-      </div>
-    </div>
+        </Row>
+      )}
+    </Area>
   );
 }
 
@@ -74,36 +97,27 @@ function Health({ doors }: { doors: DoorJson[] }) {
   const quiet = doors.filter((door) => door.quiet).map(({ name }) => name);
   return (
     <a href="#doors">
-      {doors.length.toLocaleString('en-US')} doors
-      {quiet.length > 0 && <span className="late">, quiet: {quiet.join(', ')}</span>}
+      {doors.length} doors
+      {quiet.length > 0 && <Text tone="late">, quiet: {quiet.join(', ')}</Text>}
     </a>
   );
 }
 
-function Line({ row, chosen, onChoose }: { row: Inquiry; chosen: boolean; onChoose: () => void }) {
-  const line = useRef<HTMLButtonElement>(null);
-  useEffect(() => {
-    if (chosen) line.current?.scrollIntoView({ block: 'nearest' });
-  }, [chosen]);
+function InquiryRow({ row, chosen, onChoose }: { row: Inquiry; chosen: boolean; onChoose: () => void }) {
   return (
-    <BareButton
-      ref={line}
-      className={`row${chosen ? ' sel' : ''}`}
-      style={{ borderBottom: '1px solid var(--hair)' }}
-      onClick={onChoose}
-      aria-current={chosen}
+    <ListRow
+      ruled
+      chosen={chosen}
+      onChoose={onChoose}
+      end={row.first_try_at ? <Ago at={row.arrived_at} /> : <Fresh since={row.arrived_at} />}
     >
-      <span className="l">
-        <span className="cut" style={{ display: 'block' }} dir="auto">
-          <b>{row.contact.name || 'No name'}</b> {row.contact.status === 'matched' && <span className="tag">returning</span>}{' '}
-          {row.ask}
-        </span>
-        <span className="soft small cut" style={{ display: 'block' }}>
-          {row.door.name === row.source || !row.source ? row.door.name : `${row.source}, door “${row.door.name}”`} · {row.because}
-        </span>
-      </span>
-      <span className="r">{row.first_try_at ? <Ago at={row.arrived_at} /> : <Fresh since={row.arrived_at} />}</span>
-    </BareButton>
+      <Text block cut dir="auto">
+        <Text strong>{row.contact.name || 'No name'}</Text> {row.contact.status === 'matched' && <Chip>returning</Chip>} {row.ask}
+      </Text>
+      <Text block tone="soft" small cut>
+        {row.door.name === row.source || !row.source ? row.door.name : `${row.source}, door “${row.door.name}”`} · {row.because}
+      </Text>
+    </ListRow>
   );
 }
 
@@ -121,48 +135,47 @@ function Side({ id }: { id: string }) {
   const { parsed, raw } = one.data;
   const known = recognisedIn(parsed);
   return (
-    <section aria-label="One inquiry" className="panel" style={{ padding: '16px 18px' }}>
-      <div className="headline" style={{ paddingTop: 0 }}>
-        <h1 dir="auto" style={{ fontSize: 20 }}>
+    <Panel as="section" aria-label="One inquiry">
+      <Row spread>
+        <Heading level={1} dir="auto">
           {one.data.contact.name || 'No name'}
-        </h1>
+        </Heading>
         <LinkButton href={`/contacts?contact=${one.data.contact.id}`}>
           Open <Glyph name="hand" />
         </LinkButton>
-      </div>
-      <p className="because" style={{ marginTop: 0 }}>
-        {one.data.because} {one.data.agent && <span className="soft">With {one.data.agent.name}.</span>}
-      </p>
+      </Row>
+      <Callout first>
+        {one.data.because} {one.data.agent && <Text tone="soft">With {one.data.agent.name}.</Text>}
+      </Callout>
       <Trace inquiryId={id} />
-      <div className="beside" style={{ justifyContent: 'space-between', margin: '14px 0 4px' }}>
-        <h2>What we read</h2>
+      <Row spread above={3}>
+        <Heading>What we read</Heading>
         {one.data.lead_mail_id && (
           <Button size="tiny" onClick={() => setCorrecting(true)}>
             Correct
           </Button>
         )}
-      </div>
+      </Row>
       {correcting && one.data.lead_mail_id && (
         <MailDialog id={one.data.lead_mail_id} contactId={one.data.contact.id} onClose={() => setCorrecting(false)} />
       )}
       {known.map(({ name, shown }) => (
-        <div key={name} className="pair secret" style={{ padding: '4px 0' }}>
-          <span className="soft" style={{ flex: 'none' }}>
-            {name}
-          </span>
-          <span className="right" dir="auto">
+        <FactLine key={name} label={name}>
+          <Text secret dir="auto">
             {shown}
-          </span>
-        </div>
+          </Text>
+        </FactLine>
       ))}
-      <h2 style={{ margin: '14px 0 4px' }}>Original</h2>
-      <pre className="raw secret">
-        {highlight(
-          asItCame(raw),
-          known.flatMap(({ marks }) => marks),
-        )}
-      </pre>
-    </section>
+      <Stack gap={1} above={3}>
+        <Heading>Original</Heading>
+        <RawText>
+          {highlight(
+            asItCame(raw),
+            known.flatMap(({ marks }) => marks),
+          )}
+        </RawText>
+      </Stack>
+    </Panel>
   );
 }
 

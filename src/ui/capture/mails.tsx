@@ -6,9 +6,24 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
 import type { ExtractedField } from '@/core/mail';
-import { Ago, ask, freshKey, type ApiAnswer } from '../primitives';
+import { ask, freshKey, type ApiAnswer } from '../primitives';
 import { highlight } from './highlight';
-import { BareButton, Button, ErrorMessage, FormEnd, useToast } from '../kit';
+import {
+  Ago,
+  Button,
+  DialogBody,
+  EmptyState,
+  ErrorMessage,
+  FormEnd,
+  Heading,
+  ListRow,
+  RawText,
+  Row,
+  Split,
+  Stack,
+  Text,
+  useToast,
+} from '../kit';
 type InFull = ApiAnswer<'GET /lead-mails/{id}'>;
 type Shown = 'waiting' | 'set_aside';
 
@@ -23,36 +38,33 @@ export function MailsToReview({ office }: { office: boolean }) {
   if (!office || (!counts.waiting && !counts.set_aside)) return null;
   const rows = (shown === 'waiting' ? waiting : aside).data?.items ?? [];
   return (
-    <section aria-label="Emails to review" style={{ marginBottom: 18 }}>
-      <div className="group">
-        <h2>Emails to review {counts.waiting > 0 && <b className="late">{counts.waiting}</b>}</h2>
+    <Stack as="section" aria-label="Emails to review" gap={0}>
+      <Row ruled="head" spread>
+        <Heading>
+          Emails to review{' '}
+          {counts.waiting > 0 && (
+            <Text strong tone="late">
+              {counts.waiting}
+            </Text>
+          )}
+        </Heading>
         <Button size="tiny" onClick={() => setShown(shown === 'waiting' ? 'set_aside' : 'waiting')}>
           {shown === 'waiting' ? `Not leads: ${counts.set_aside}` : 'Back to emails to review'}
         </Button>
-      </div>
-      {rows.length === 0 && <p className="empty">{shown === 'waiting' ? 'Nothing to review.' : 'None.'}</p>}
+      </Row>
+      {rows.length === 0 && <EmptyState>{shown === 'waiting' ? 'Nothing to review.' : 'None.'}</EmptyState>}
       {rows.map((row) => (
-        <BareButton
-          key={row.id}
-          className="row"
-          style={{ borderBottom: '1px solid var(--hair)' }}
-          onClick={() => setOpen(row.id)}
-        >
-          <span className="l">
-            <span className="cut" style={{ display: 'block' }} dir="auto">
-              <b>{row.subject || 'No subject'}</b>
-            </span>
-            <span className="soft small cut" style={{ display: 'block' }}>
-              {row.from.name || row.from.address}, door “{row.door}” · {row.because}
-            </span>
-          </span>
-          <span className="r">
-            <Ago at={row.arrived_at} />
-          </span>
-        </BareButton>
+        <ListRow key={row.id} ruled chosen={false} onChoose={() => setOpen(row.id)} end={<Ago at={row.arrived_at} />}>
+          <Text block cut dir="auto">
+            <b>{row.subject || 'No subject'}</b>
+          </Text>
+          <Text block tone="soft" small cut>
+            {row.from.name || row.from.address}, door “{row.door}” · {row.because}
+          </Text>
+        </ListRow>
       ))}
       {open && <MailDialog id={open} onClose={() => setOpen(null)} />}
-    </section>
+    </Stack>
   );
 }
 
@@ -64,7 +76,7 @@ export function MailDialog({ id, contactId, onClose }: { id: string; contactId?:
   });
   return (
     <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="mail-title">
-      {data ? <Reading mail={data} contactId={contactId} onClose={onClose} /> : <div className="dialog">Opening…</div>}
+      {data ? <Reading mail={data} contactId={contactId} onClose={onClose} /> : <DialogBody>Opening…</DialogBody>}
     </Dialog>
   );
 }
@@ -172,27 +184,27 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
     />
   );
   return (
-    <form
-      className="dialog"
+    <DialogBody
+      as="form"
       onSubmit={(event) => {
         event.preventDefault();
         take.mutate();
       }}
     >
-      <h1 id="mail-title" dir="auto">
+      <Heading level={1} id="mail-title" dir="auto">
         {mail.subject || 'No subject'}
-      </h1>
-      <p className="soft small">
+      </Heading>
+      <Text as="p" tone="soft" small>
         From {mail.from.name} {mail.from.address}. {mail.because} Select anything in the email that was misread or missed. The
         next email from this sender will be read the same way.
-      </p>
-      <div className="mail-reading">
+      </Text>
+      <Split side="minmax(0, 0.66fr)">
         <Marking
           body={mail.body}
           known={[form.first_name, form.last_name, form.emails, form.phones, form.message, ...marks.map(({ text }) => text)]}
           onMark={mark}
         />
-        <div style={{ display: 'grid', gap: 12, alignContent: 'start' }}>
+        <Stack gap={3}>
           {field('first_name', 'First name')}
           {field('last_name', 'Last name')}
           {field('emails', 'Email', { disabled: contactId !== undefined })}
@@ -215,10 +227,12 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
           )}
           {field('message', 'Their message', { multiline: true, minRows: 3, maxRows: 8, disabled: contactId !== undefined })}
           {contactId && (
-            <p className="soft small">The contact’s name is corrected too. Addresses and the message stay as they came.</p>
+            <Text as="p" tone="soft" small>
+              The contact’s name is corrected too. Addresses and the message stay as they came.
+            </Text>
           )}
-        </div>
-      </div>
+        </Stack>
+      </Split>
       <ErrorMessage error={take.error} />
       <FormEnd does={contactId ? 'Save correction' : 'Add as a lead'} busy={take.isPending} cancel="Later" onCancel={onClose}>
         {mail.state === 'waiting' && (
@@ -227,7 +241,7 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
           </Button>
         )}
       </FormEnd>
-    </form>
+    </DialogBody>
   );
 }
 
@@ -250,16 +264,16 @@ function Marking({
   };
   return (
     <div>
-      <pre className="raw" dir="auto" ref={words} onMouseUp={look} onKeyUp={look} tabIndex={0} aria-label="Original email">
+      <RawText dir="auto" ref={words} onMouseUp={look} onKeyUp={look} tabIndex={0} aria-label="Original email">
         {highlight(
           body,
           known.filter((one) => one.length > 1),
         )}
-      </pre>
-      <div className="beside" role="group" aria-label="What the selected text is" style={{ minHeight: 28 }}>
+      </RawText>
+      <Row above={1} role="group" aria-label="What the selected text is">
         {marked ? (
           <>
-            <span className="small">“{marked.length > 30 ? `${marked.slice(0, 30)}…` : marked}” is</span>
+            <Text small>“{marked.length > 30 ? `${marked.slice(0, 30)}…` : marked}” is</Text>
             {MEANINGS.map(([field, name]) => (
               <Button
                 key={field}
@@ -274,9 +288,11 @@ function Marking({
             ))}
           </>
         ) : (
-          <span className="soft small">Select text to say what it is.</span>
+          <Text tone="soft" small>
+            Select text to say what it is.
+          </Text>
         )}
-      </div>
+      </Row>
     </div>
   );
 }

@@ -6,9 +6,29 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { DoorRequestView } from '@/core/capture';
 import type { BodyField, Mapping } from '@/core/mail';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask } from '../primitives';
+import { ask } from '../primitives';
 import type { DoorJson } from './shapes';
-import { BareButton, Button, Checkbox, ErrorMessage, FormEnd, Input, Select, useToast } from '../kit';
+import {
+  Ago,
+  Button,
+  Checkbox,
+  Chip,
+  DialogBody,
+  EmptyState,
+  ErrorMessage,
+  FormEnd,
+  Heading,
+  Input,
+  ListRow,
+  RawText,
+  Row,
+  Select,
+  Split,
+  Stack,
+  Table,
+  Text,
+  useToast,
+} from '../kit';
 
 type Request = Jsoned<DoorRequestView>;
 
@@ -43,8 +63,8 @@ const FIELDS = Object.entries(FIELD_NAMES) as [BodyField, string][];
 export function ProgramDoor({ door }: { door: DoorJson }) {
   const [open, setOpen] = useState(false);
   return (
-    <span className="small beside">
-      {door.sandbox && <span className="tag late">test mode: nothing is saved</span>}
+    <Row as="span" small above={1}>
+      {door.sandbox && <Chip>test mode: nothing is saved</Chip>}
       <Button size="tiny" onClick={() => setOpen(true)}>
         Requests and fields
       </Button>
@@ -53,7 +73,7 @@ export function ProgramDoor({ door }: { door: DoorJson }) {
           <Inside door={door} onClose={() => setOpen(false)} />
         </Dialog>
       )}
-    </span>
+    </Row>
   );
 }
 
@@ -82,15 +102,17 @@ function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
   });
   const current = requests?.find(({ id }) => id === chosen) ?? requests?.[0] ?? null;
   return (
-    <form
-      className="dialog"
+    <DialogBody
+      as="form"
       onSubmit={(event) => {
         event.preventDefault();
         save.mutate();
       }}
     >
-      <h1 id="program-door-title">Defaults for “{door.name}”</h1>
-      <p className="soft">
+      <Heading level={1} id="program-door-title">
+        Defaults for “{door.name}”
+      </Heading>
+      <Text as="p" tone="soft">
         It accepts JSON and forms
         {door.address && (
           <>
@@ -99,45 +121,38 @@ function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
           </>
         )}
         . Urraca reads the field names. Choose a request to set the rest.
-      </p>
-      <label className="choice">
-        <Checkbox checked={sandbox} onChange={(event) => setSandbox(event.target.checked)} /> Test mode: everything is matched,
-        routed, and answered, but nothing is saved or sent
-      </label>
+      </Text>
+      <Checkbox checked={sandbox} onChange={(event) => setSandbox(event.target.checked)}>
+        Test mode: everything is matched, routed, and answered, but nothing is saved or sent
+      </Checkbox>
       <ErrorMessage error={error} />
       {requests?.length === 0 && (
-        <p className="empty">
+        <EmptyState>
           No requests yet. Send one to the address, with <code>?sandbox=true</code> at the end to test without saving. It will
           show up here with its response.
-        </p>
+        </EmptyState>
       )}
       <Always mapping={mapping} onChange={setMapping} />
       {current && (
-        <div className="requests">
-          <ol aria-label="Recent requests">
+        <Split side="minmax(0, 2.6fr)">
+          <Stack as="ol" plain gap={0.5} scroll={420} aria-label="Recent requests">
             {requests!.map((one) => (
               <li key={one.id}>
-                <BareButton
-                  className={`row${one.id === current.id ? ' sel' : ''}`}
-                  aria-current={one.id === current.id}
-                  onClick={() => setChosen(one.id)}
-                >
-                  <span className={one.status < 300 ? 'good' : 'late'}>
-                    {one.status < 300 ? (one.sandbox ? 'tried' : 'taken') : one.status}
-                  </span>{' '}
-                  <span className="soft small">
-                    <Ago at={one.at} />
-                  </span>
-                </BareButton>
+                <ListRow chosen={one.id === current.id} onChoose={() => setChosen(one.id)}>
+                  <Text tone={one.status < 300 ? 'good' : 'late'}>
+                    {one.status < 300 ? (one.sandbox ? 'tested' : 'accepted') : one.status}
+                  </Text>{' '}
+                  <Ago at={one.at} />
+                </ListRow>
               </li>
             ))}
-          </ol>
+          </Stack>
           <Reading key={current.id} door={door} request={current} mapping={mapping} onChange={setMapping} />
-        </div>
+        </Split>
       )}
       <ErrorMessage error={save.error} named />
       <FormEnd does="Save" busy={save.isPending} onCancel={onClose} />
-    </form>
+    </DialogBody>
   );
 }
 
@@ -170,14 +185,16 @@ function Reading({
     onChange(field ? { ...rest, [field]: { place } } : rest);
   };
   return (
-    <div className="secret" style={{ minWidth: 0 }}>
+    <Text block secret>
       {body === null ? (
         <>
-          <p className="late">Not readable as JSON or a form.</p>
-          <pre className="raw">{request.body.slice(0, 2_000) || '(empty)'}</pre>
+          <Text as="p" tone="late">
+            Not readable as JSON or a form.
+          </Text>
+          <RawText>{request.body.slice(0, 2_000) || '(empty)'}</RawText>
         </>
       ) : (
-        <table className="grid">
+        <Table>
           <thead>
             <tr>
               <th scope="col">Where</th>
@@ -188,7 +205,7 @@ function Reading({
           <tbody>
             {read.data?.places.slice(0, 60).map(({ place, value }) => (
               <tr key={place}>
-                <td className="soft">{place}</td>
+                <td data-soft="">{place}</td>
                 <td dir="auto">{value.slice(0, 120)}</td>
                 <td>
                   <Select
@@ -207,27 +224,27 @@ function Reading({
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       )}
       {read.data && (
         <>
-          <h2 style={{ margin: '12px 0 4px' }}>How we would read it</h2>
+          <Heading>How we would read it</Heading>
           {read.data.errors.length > 0 && (
-            <p className="late" role="status">
+            <Text as="p" tone="late" role="status">
               {read.data.errors.map(({ field, message }) => `${field} ${message}`).join('; ')}
-            </p>
+            </Text>
           )}
-          <pre className="raw">{JSON.stringify(read.data.inquiry, null, 2)}</pre>
+          <RawText>{JSON.stringify(read.data.inquiry, null, 2)}</RawText>
         </>
       )}
-      <h2 style={{ margin: '12px 0 4px' }}>
+      <Heading>
         Response{' '}
-        <span className="soft">
+        <Text tone="soft">
           ({request.status}, {request.took_ms} ms)
-        </span>
-      </h2>
-      <pre className="raw">{JSON.stringify(request.answer, null, 2)}</pre>
-    </div>
+        </Text>
+      </Heading>
+      <RawText>{JSON.stringify(request.answer, null, 2)}</RawText>
+    </Text>
   );
 }
 
@@ -248,9 +265,9 @@ function Always({ mapping, onChange }: { mapping: Mapping; onChange: (mapping: M
     'words' in taken ? [[field as BodyField, taken.words] as const] : [],
   );
   return (
-    <div className="beside">
+    <Row above={1}>
       {fixed.map(([field, words]) => (
-        <span key={field} className="beside small">
+        <Row as="span" small above={1} key={field}>
           {FIELD_NAMES[field]} is always
           <Input
             aria-label={`What ${FIELD_NAMES[field]} always is`}
@@ -264,7 +281,7 @@ function Always({ mapping, onChange }: { mapping: Mapping; onChange: (mapping: M
           >
             ×
           </Button>
-        </span>
+        </Row>
       ))}
       <Select
         aria-label="Fixed value"
@@ -278,6 +295,6 @@ function Always({ mapping, onChange }: { mapping: Mapping; onChange: (mapping: M
           </option>
         ))}
       </Select>
-    </div>
+    </Row>
   );
 }

@@ -3,8 +3,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { SenderView } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask } from '../primitives';
-import { Button, useToast } from '../kit';
+import { ask } from '../primitives';
+import { Ago, Button, Chip, ListLine, Section, Text, useToast } from '../kit';
 
 type Sender = Jsoned<SenderView>;
 
@@ -23,7 +23,7 @@ export function Senders() {
       for (const key of ['senders', 'doors']) void queries.invalidateQueries({ queryKey: [key] });
       toast.tell(
         own
-          ? `What ${sender.domain} now comes in through its own door, even to the address they use today.`
+          ? `Mail from ${sender.domain} now comes in through its own door, even to the address they use today.`
           : `${sender.domain} belongs to “${sender.door.name}”.`,
       );
     },
@@ -31,37 +31,41 @@ export function Senders() {
   });
   if (!senders.length) return null;
   return (
-    <section aria-label="New senders">
-      <h2>New senders</h2>
+    <Section id="senders" tabIndex={-1} title="New senders">
       {senders.map((sender) => (
-        <div key={sender.id} className="pair">
-          <span>
-            <b dir="auto">{sender.name || sender.domain}</b> <span className="tag">new</span>
-            <span className="soft small" style={{ display: 'block' }}>
-              {sender.domain} · {sender.mails.toLocaleString('en-US')} {sender.mails === 1 ? 'mail' : 'mails'} to “
-              {sender.door.name}” · first <Ago at={sender.first_at} />
-            </span>
-          </span>
-          <span className="beside">
-            <Button
-              size="tiny"
-              aria-label={`Separate door for ${sender.domain}`}
-              disabled={settle.isPending}
-              onClick={() => settle.mutate({ sender, own: true })}
-            >
-              Separate door
-            </Button>
-            <Button
-              size="tiny"
-              aria-label={`${sender.domain} belongs to ${sender.door.name}`}
-              disabled={settle.isPending}
-              onClick={() => settle.mutate({ sender, own: false })}
-            >
-              Belongs there
-            </Button>
-          </span>
-        </div>
+        <ListLine
+          key={sender.id}
+          end={
+            <>
+              <Button
+                size="tiny"
+                aria-label={`Separate door for ${sender.domain}`}
+                disabled={settle.isPending}
+                onClick={() => settle.mutate({ sender, own: true })}
+              >
+                Separate door
+              </Button>
+              <Button
+                size="tiny"
+                aria-label={`${sender.domain} belongs to ${sender.door.name}`}
+                disabled={settle.isPending}
+                onClick={() => settle.mutate({ sender, own: false })}
+              >
+                Belongs there
+              </Button>
+            </>
+          }
+        >
+          <Text strong dir="auto">
+            {sender.name || sender.domain}
+          </Text>{' '}
+          <Chip>new</Chip>
+          <Text tone="soft" small block>
+            {sender.domain} · {sender.mails} {sender.mails === 1 ? 'email' : 'emails'} to “{sender.door.name}” · first{' '}
+            <Ago at={sender.first_at} />
+          </Text>
+        </ListLine>
       ))}
-    </section>
+    </Section>
   );
 }

@@ -1,12 +1,11 @@
 'use client';
 /** Lead sources: names that leads brought and nobody has looked at, to keep or to call by another; merges can be taken back. */
 import { useState } from 'react';
-import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { SourceView } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, freshKey } from '../primitives';
-import { Button, Select, useToast } from '../kit';
+import { ask, freshKey } from '../primitives';
+import { Ago, Button, Chip, Combo, Dialog, ListLine, Section, Text, useToast } from '../kit';
 
 type Source = Jsoned<SourceView>;
 const people = (n: number): string => `${n.toLocaleString('en-US')} ${n === 1 ? 'person' : 'people'}`;
@@ -41,7 +40,7 @@ function useSources() {
       ask('POST /sources/{id}/merge', { params: { id }, body: { into_id: into }, headers: freshKey() }),
     onSuccess: (made) => {
       after();
-      toast.tell(`One source now; ${people(made.people)} moved. You can undo this under Sources.`);
+      toast.tell(`One source now; ${people(made.people)} moved.`, () => split.mutate(made.id));
     },
     onError: toast.fail,
   });
@@ -55,78 +54,87 @@ export function Sources() {
   const fresh = sources.filter(({ state }) => state === 'proposed');
   const known = sources.filter(({ state }) => state === 'known');
   const same = (source: Source) => (
-    <Select
-      aria-label={`${source.name} is the same as`}
-      value=""
+    <Combo
+      label={`${source.name} is the same as`}
+      placeholder="Same as…"
+      width={170}
       disabled={merge.isPending}
-      onChange={(event) => event.target.value && merge.mutate({ id: source.id, into: event.target.value })}
-    >
-      <option value="">is the same as…</option>
-      {known
-        .filter(({ id }) => id !== source.id)
-        .map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-    </Select>
+      options={known.filter(({ id }) => id !== source.id).map(({ id, name }) => ({ value: id, name }))}
+      onPick={(into) => merge.mutate({ id: source.id, into })}
+    />
   );
   return (
-    <section aria-label="Sources">
-      <div className="beside" style={{ justifyContent: 'space-between' }}>
-        <h2>Sources</h2>
+    <Section
+      id="sources"
+      tabIndex={-1}
+      title="Sources"
+      end={
         <Button size="tiny" onClick={() => setOpen(true)}>
-          All {known.length.toLocaleString('en-US')}
+          All {known.length}
         </Button>
-      </div>
-      {fresh.length === 0 && <p className="soft small">No new names.</p>}
+      }
+    >
+      {fresh.length === 0 && (
+        <Text tone="soft" small>
+          No new names.
+        </Text>
+      )}
       {fresh.map((source) => (
-        <div key={source.id} className="pair">
-          <span>
-            <b dir="auto">{source.name}</b> <span className="tag">new</span>
-            <span className="soft small" style={{ display: 'block' }}>
-              {people(source.people)} · first <Ago at={source.first_at} />
-            </span>
-          </span>
-          <span className="beside">
-            <Button size="tiny" aria-label={`${source.name} is one of our sources`} onClick={() => save.mutate(source.id)}>
-              Ours
-            </Button>
-            {same(source)}
-          </span>
-        </div>
+        <ListLine
+          key={source.id}
+          end={
+            <>
+              <Button size="tiny" aria-label={`${source.name} is one of our sources`} onClick={() => save.mutate(source.id)}>
+                Ours
+              </Button>
+              {same(source)}
+            </>
+          }
+        >
+          <SourceName source={source} />
+          <Text tone="soft" small block>
+            {people(source.people)} · first <Ago at={source.first_at} />
+          </Text>
+        </ListLine>
       ))}
       {open && (
-        <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="sm" aria-labelledby="sources-title">
-          <div className="dialog">
-            <h1 id="sources-title">Lead sources</h1>
-            <p className="soft">
-              Two names for one source show up as two lines in Results. Merge them, and contacts, doors, segments, and rungs
-              follow.
-            </p>
-            {sources.map((source) => (
-              <div key={source.id} className="pair">
-                <span>
-                  <b dir="auto">{source.name}</b> {source.state === 'proposed' && <span className="tag">new</span>}
-                  <span className="soft small" style={{ display: 'block' }}>
-                    {source.state === 'merged' ? `is called “${source.into_name}”` : people(source.people)}
-                  </span>
-                </span>
-                {source.state === 'merged'
+        <Dialog title="Lead sources" width="sm" onClose={() => setOpen(false)}>
+          <Text as="p" tone="soft">
+            Two names for one source show up as two lines in Results. Merge them, and contacts, doors, segments, and rungs follow.
+          </Text>
+          {sources.map((source) => (
+            <ListLine
+              key={source.id}
+              end={
+                source.state === 'merged'
                   ? source.merge_id && (
                       <Button size="tiny" disabled={split.isPending} onClick={() => split.mutate(source.merge_id!)}>
                         Separate
                       </Button>
                     )
-                  : same(source)}
-              </div>
-            ))}
-            <div>
-              <Button onClick={() => setOpen(false)}>Close</Button>
-            </div>
+                  : same(source)
+              }
+            >
+              <SourceName source={source} />
+              <Text tone="soft" small block>
+                {source.state === 'merged' ? `now called “${source.into_name}”` : people(source.people)}
+              </Text>
+            </ListLine>
+          ))}
+          <div>
+            <Button onClick={() => setOpen(false)}>Close</Button>
           </div>
         </Dialog>
       )}
-    </section>
+    </Section>
   );
 }
+
+const SourceName = ({ source }: { source: Source }) => (
+  <>
+    <Text strong dir="auto">
+      {source.name}
+    </Text>{' '}
+    {source.state === 'proposed' && <Chip>new</Chip>}
+  </>
+);

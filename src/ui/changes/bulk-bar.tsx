@@ -6,13 +6,12 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useRouter } from 'next/navigation';
 import { useMutation } from '@tanstack/react-query';
-import { ask, freshKey, useKeys } from '../primitives';
+import { ask, freshKey, useShortcuts } from '../primitives';
 import { ExportDialog } from './export-dialog';
 import { ChangeDialog } from './change-dialog';
 import type { BulkActionForm } from './forms';
 import { howMany, NOBODY, selectionOf, type Chosen } from './selection';
-import '../contacts/contacts.css';
-import { Button, useToast } from '../kit';
+import { Button, Kbd, SelectionBar, useToast } from '../kit';
 
 interface Props {
   chosen: Chosen;
@@ -56,32 +55,32 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
   });
   const count = howMany(chosen, total);
   const shown = (kind: BulkActionForm) => office || (kind !== 'owner' && kind !== 'delete');
-  useKeys({ '#': () => setDoing('tags') }, count > 0 && doing === null);
+  useShortcuts('selection', { tags: () => setDoing('tags') }, count > 0 && doing === null);
   if (count === 0) return null;
   return (
     <>
-      <div className="bulk" role="toolbar" aria-label="Actions for the selected contacts">
+      <SelectionBar role="toolbar" aria-label="Actions for the selected contacts">
         <b aria-live="polite">
           {count.toLocaleString('en-US')} of {total.toLocaleString('en-US')} selected
         </b>
         {!chosen.all || chosen.ids.size ? (
-          <Button look="text" className="under" onClick={() => onChoose({ all: true, ids: new Set() })}>
+          <Button look="text" onClick={() => onChoose({ all: true, ids: new Set() })}>
             Select all {total.toLocaleString('en-US')}
           </Button>
         ) : null}
-        <Button look="text" className="under" onClick={() => onChoose(NOBODY)}>
+        <Button look="text" onClick={() => onChoose(NOBODY)}>
           Clear
         </Button>
         <i aria-hidden="true" />
         {FIRST.filter(([kind]) => shown(kind)).map(([kind, label, key]) => (
           <Button key={kind} look="text" title={key ? `${label} (${key})` : label} onClick={() => setDoing(kind)}>
-            {label} {key && <kbd>{key}</kbd>}
+            {label} {key && <Kbd>{key}</Kbd>}
           </Button>
         ))}
         <Button look="text" aria-haspopup="menu" onClick={(event) => setMenu(event.currentTarget)}>
           More…
         </Button>
-      </div>
+      </SelectionBar>
       <Menu
         anchorEl={menu}
         open={menu !== null}

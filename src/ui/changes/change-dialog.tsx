@@ -7,7 +7,7 @@ import type { BulkActionInput, ContactSelection } from '@/core/changes';
 import { ask, freshKey } from '../primitives';
 import { ChangeForm, TITLES, type BulkActionForm } from './forms';
 import { useChangeWatch } from './watch';
-import { Button, errorSentence, useToast } from '../kit';
+import { Button, Callout, DialogBody, errorSentence, Heading, Row, Text, useToast } from '../kit';
 
 export function ChangeDialog({
   doing,
@@ -44,25 +44,27 @@ export function ChangeDialog({
   const nobody = preview.data?.will_change === 0;
   return (
     <Dialog open onClose={onClose} aria-labelledby="change-title" fullWidth maxWidth="sm">
-      <form
-        className="dialog"
+      <DialogBody
+        as="form"
         onSubmit={(event) => {
           event.preventDefault();
           if (change && !nobody) order.mutate();
         }}
       >
-        <h1 id="change-title">{TITLES[doing]}</h1>
-        <ChangeForm doing={doing} onChange={setChange} />
-        <p className="because" role="status">
+        <Heading level={1} id="change-title">
+          {TITLES[doing]}
+        </Heading>
+        <ChangeForm doing={doing} selection={selection} onChange={setChange} />
+        <Callout role="status">
           {!change ? (
-            <span className="soft">Choose, and you’ll see what will happen.</span>
+            <Text tone="soft">Choose, and you’ll see what will happen.</Text>
           ) : preview.isError ? (
-            <span className="late">{errorSentence(preview.error)}</span>
+            <Text tone="late">{errorSentence(preview.error)}</Text>
           ) : (
-            (preview.data?.sentence ?? <span className="soft">Counting…</span>)
+            (preview.data?.sentence ?? <Text tone="soft">Counting…</Text>)
           )}
-        </p>
-        <div className="line">
+        </Callout>
+        <Row>
           <Button
             type="submit"
             look={doing === 'delete' ? 'warn' : 'main'}
@@ -71,9 +73,11 @@ export function ChangeDialog({
             {preview.data && change ? `Do it for ${preview.data.will_change.toLocaleString('en-US')}` : 'Do it'}
           </Button>
           <Button onClick={onClose}>Cancel</Button>
-          <span className="soft small">You can undo this.</span>
-        </div>
-      </form>
+          <Text tone="soft" small>
+            You can undo this.
+          </Text>
+        </Row>
+      </DialogBody>
     </Dialog>
   );
 }

@@ -7,7 +7,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { rhythmWords, SHEETS, type ExportFormat, type Rhythm, type SheetKey } from '@/core/exports';
 import { ask, freshKey } from '../primitives';
 import { When } from './export-when';
-import { Button, Checkbox, Input, LinkButton, Radio, Select, useToast } from '../kit';
+import { Button, Checkbox, DialogBody, Heading, Input, LinkButton, Radio, Row, Select, Stack, Text, useToast } from '../kit';
 
 const FORMATS: [ExportFormat, string][] = [
   ['csv', 'CSV, for any spreadsheet'],
@@ -60,24 +60,26 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
   });
   return (
     <Dialog open onClose={onClose} aria-labelledby="export-title" fullWidth maxWidth="xs">
-      <form
-        className="dialog"
+      <DialogBody
+        as="form"
         onSubmit={(event) => {
           event.preventDefault();
           if (rhythm) schedule.mutate();
           else order.mutate();
         }}
       >
-        <h1 id="export-title">Export {count.toLocaleString('en-US')}</h1>
+        <Heading level={1} id="export-title">
+          Export {count.toLocaleString('en-US')}
+        </Heading>
         {!id && (
           <>
-            <div className="values">
+            <Stack gap={0.5} scroll={260}>
               {FORMATS.map(([key, words]) => (
-                <label key={key} className="choice">
-                  <Radio name="format" checked={format === key} onChange={() => setFormat(key)} /> {words}
-                </label>
+                <Radio key={key} name="format" checked={format === key} onChange={() => setFormat(key)}>
+                  {words}
+                </Radio>
               ))}
-            </div>
+            </Stack>
             {onSheets && (
               <>
                 <label>
@@ -104,33 +106,38 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
                   of the first sheet
                 </label>
                 {format === 'labels' && (
-                  <label className="choice">
-                    <Checkbox checked={together} onChange={(event) => setTogether(event.target.checked)} /> One label per
-                    household
-                  </label>
+                  <Checkbox checked={together} onChange={(event) => setTogether(event.target.checked)}>
+                    One label per household
+                  </Checkbox>
                 )}
               </>
             )}
             {mayComeBack && <When rhythm={rhythm} name={name} onRhythm={setRhythm} onName={setName} />}
-            <label className="choice">
-              <Checkbox checked={email} onChange={(event) => setEmail(event.target.checked)} /> Email it to me too
-            </label>
+            <Checkbox checked={email} onChange={(event) => setEmail(event.target.checked)}>
+              Email it to me too
+            </Checkbox>
           </>
         )}
         {id && data?.state !== 'done' && data?.state !== 'failed' && (
-          <div className="line" role="status">
+          <Row role="status">
             <progress value={data?.done ?? 0} max={Math.max(1, data?.total ?? count)} aria-label="Progress" />
-            <span className="soft small">{(data?.done ?? 0).toLocaleString('en-US')} written</span>
-          </div>
+            <Text tone="soft" small>
+              {(data?.done ?? 0).toLocaleString('en-US')} written
+            </Text>
+          </Row>
         )}
-        {data?.state === 'failed' && <p className="late">{data.error}</p>}
+        {data?.state === 'failed' && (
+          <Text as="p" tone="late">
+            {data.error}
+          </Text>
+        )}
         {data?.state === 'done' && (
           <p role="status">
             {data.done.toLocaleString('en-US')} people are in the file. It’s available for a week
             {data.email ? ', and on its way to your inbox' : ''}.
           </p>
         )}
-        <div className="line">
+        <Row>
           {!id && (
             <Button
               type="submit"
@@ -146,9 +153,11 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
             </LinkButton>
           )}
           <Button onClick={onClose}>Close</Button>
-        </div>
-        <p className="soft small">Exports are recorded in the audit log.</p>
-      </form>
+        </Row>
+        <Text as="p" tone="soft" small>
+          Exports are recorded in the audit log.
+        </Text>
+      </DialogBody>
     </Dialog>
   );
 }

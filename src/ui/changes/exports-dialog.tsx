@@ -5,7 +5,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { rhythmWords, type ExportView, type ScheduleView } from '@/core/exports';
 import { type Jsoned } from '@/core/shared';
 import { ask, useZone, useFormat } from '../primitives';
-import { Button, LinkButton, useToast } from '../kit';
+import { Button, DialogBody, Heading, LinkButton, Row, Text, useToast } from '../kit';
 
 type Export = Jsoned<ExportView>;
 type Schedule = Jsoned<ScheduleView>;
@@ -29,14 +29,16 @@ function outcome({ state, done, total, error, email, mailed_at, mail_error, by }
 export function ExportsDialog({ onClose }: { onClose: () => void }) {
   return (
     <Dialog open onClose={onClose} aria-labelledby="exports-title" fullWidth maxWidth="md">
-      <div className="dialog">
-        <h1 id="exports-title">Exports</h1>
+      <DialogBody>
+        <Heading level={1} id="exports-title">
+          Exports
+        </Heading>
         <Schedules />
         <Files />
-        <div className="line">
+        <Row>
           <Button onClick={onClose}>Close</Button>
-        </div>
-      </div>
+        </Row>
+      </DialogBody>
     </Dialog>
   );
 }
@@ -60,33 +62,35 @@ function Schedules() {
   });
   return (
     <section aria-label="Scheduled">
-      <div className="group">
-        <h2>Scheduled</h2>
-      </div>
+      <Row ruled="head" spread>
+        <Heading>Scheduled</Heading>
+      </Row>
       {schedules?.length === 0 && (
-        <p className="soft small">None yet. Select everyone in a segment, choose Export, and set how often.</p>
+        <Text as="p" tone="soft" small>
+          None yet. Select everyone in a segment, choose Export, and set how often.
+        </Text>
       )}
       {schedules?.map((one) => (
-        <div key={one.id} className="pair">
+        <Row ruled spread wrap={false} gap={3} key={one.id}>
           <span>
             <b>{one.name}</b>{' '}
-            <span className="soft small">
+            <Text tone="soft" small>
               {KINDS[one.format]}, {rhythmWords(one)}
               {one.email && `, by email to ${one.by}`}
-            </span>
-            <span className="soft small" style={{ display: 'block' }}>
+            </Text>
+            <Text block tone="soft" small>
               Next {format.dayAndTime(new Date(one.next_at), zone)}.{' '}
               {one.last &&
                 (one.last.state === 'failed'
                   ? `Last run failed: ${one.last.error}`
                   : `Last run ${one.last.done.toLocaleString('en-US')} people${one.last.mail_error ? `, not sent: ${one.last.mail_error}` : ''}.`)}
               {one.error && ` ${one.error}`}
-            </span>
+            </Text>
           </span>
           <Button size="small" onClick={() => remove.mutate(one)}>
             Stop
           </Button>
-        </div>
+        </Row>
       ))}
     </section>
   );
@@ -102,24 +106,31 @@ function Files() {
   });
   return (
     <section aria-label="Last 7 days">
-      <div className="group">
-        <h2>Last 7 days</h2>
-      </div>
-      {files?.length === 0 && <p className="soft small">No exports in the last 7 days.</p>}
+      <Row ruled="head" spread>
+        <Heading>Last 7 days</Heading>
+      </Row>
+      {files?.length === 0 && (
+        <Text as="p" tone="soft" small>
+          No exports in the last 7 days.
+        </Text>
+      )}
       {files?.map((file) => (
-        <div key={file.id} className="pair">
+        <Row ruled spread wrap={false} gap={3} key={file.id}>
           <span>
-            <b>{KINDS[file.format]}</b> <span className={file.state === 'failed' ? 'late small' : 'small'}>{outcome(file)}</span>
-            <span className="soft small" style={{ display: 'block' }}>
+            <b>{KINDS[file.format]}</b>{' '}
+            <Text small tone={file.state === 'failed' ? 'late' : undefined}>
+              {outcome(file)}
+            </Text>
+            <Text block tone="soft" small>
               {format.dayAndTime(new Date(file.made_at), zone)}, {file.by ?? 'a program'}
-            </span>
+            </Text>
           </span>
           {file.state === 'done' && (
             <LinkButton size="small" href={`/api/v1/exports/${file.id}/file`} download>
               Download
             </LinkButton>
           )}
-        </div>
+        </Row>
       ))}
     </section>
   );

@@ -2,12 +2,13 @@
 /** The form of each change: it answers a whole change, or null while something is missing. */
 import { useState } from 'react';
 import TextField from '@mui/material/TextField';
-import type { BulkActionInput } from '@/core/changes';
+import { useQuery } from '@tanstack/react-query';
+import type { BulkActionInput, ContactSelection } from '@/core/changes';
 import { CONTACT_ROLES, type Channel, type ContactRole } from '@/core/contacts';
 import type { FieldDef, VocabularyView } from '@/core/segments';
-import { NO_WORDS, useVocabulary } from '../primitives';
+import { ask, NO_WORDS, useVocabulary } from '../primitives';
 import { TagPicker } from './tag-picker';
-import { Checkbox, Radio, Select } from '../kit';
+import { Checkbox, Radio, Row, Select, Stack, Text } from '../kit';
 
 export type BulkActionForm = Exclude<BulkActionInput['kind'], `delete_${string}` | 'hand_on'> | 'archive';
 export const TITLES: Record<BulkActionForm, string> = {
@@ -25,11 +26,19 @@ export const TITLES: Record<BulkActionForm, string> = {
 };
 type Set = (change: BulkActionInput | null) => void;
 
-export function ChangeForm({ doing, onChange }: { doing: BulkActionForm; onChange: Set }) {
+export function ChangeForm({
+  doing,
+  selection,
+  onChange,
+}: {
+  doing: BulkActionForm;
+  selection: ContactSelection;
+  onChange: Set;
+}) {
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   switch (doing) {
     case 'tags':
-      return <Tags onChange={onChange} />;
+      return <Tags selection={selection} onChange={onChange} />;
     case 'stage':
       return (
         <OneOf
@@ -120,22 +129,24 @@ export function HandTo({
       .map(({ value: owner_id, name }): [string, string, BulkActionInput] => [owner_id, name, { kind: 'owner', owner_id }]),
   ];
   return (
-    <fieldset className="values">
-      <legend className="unseen">Recipients</legend>
+    <Stack as="fieldset" gap={0.5} scroll={260}>
+      <Text as="legend" unseen>
+        Recipients
+      </Text>
       {options.map(([key, name, change]) => (
-        <label key={key} className="choice">
-          <Radio
-            name="one"
-            checked={value === key}
-            onChange={() => {
-              setValue(key);
-              onChange(change);
-            }}
-          />{' '}
+        <Radio
+          key={key}
+          name="one"
+          checked={value === key}
+          onChange={() => {
+            setValue(key);
+            onChange(change);
+          }}
+        >
           {name}
-        </label>
+        </Radio>
       ))}
-    </fieldset>
+    </Stack>
   );
 }
 
@@ -157,27 +168,38 @@ function OneOf({
   const [value, setValue] = useState<string | null>(null);
   const options = (vocabulary.names[of] ?? []).filter((one) => !without.includes(one.value));
   return (
-    <fieldset className="values">
-      <legend className="unseen">{label}</legend>
+    <Stack as="fieldset" gap={0.5} scroll={260}>
+      <Text as="legend" unseen>
+        {label}
+      </Text>
       {[...options, ...(none ? [{ value: '', name: none }] : [])].map((one) => (
-        <label key={one.value} className="choice">
-          <Radio
-            name="one"
-            checked={value === one.value}
-            onChange={() => {
-              setValue(one.value);
-              onPick(one.value);
-            }}
-          />{' '}
+        <Radio
+          key={one.value}
+          name="one"
+          checked={value === one.value}
+          onChange={() => {
+            setValue(one.value);
+            onPick(one.value);
+          }}
+        >
           {one.name}
-        </label>
+        </Radio>
       ))}
-      {!options.length && <p className="soft small">None yet.</p>}
-    </fieldset>
+      {!options.length && (
+        <Text as="p" tone="soft" small>
+          None yet.
+        </Text>
+      )}
+    </Stack>
   );
 }
 
-function Tags({ onChange }: { onChange: Set }) {
+/** What is added is any tag; what is removed, one that somebody of them has. */
+function Tags({ selection, onChange }: { selection: ContactSelection; onChange: Set }) {
+  const { data: had } = useQuery({
+    queryKey: ['change-tags', JSON.stringify(selection)],
+    queryFn: async () => (await ask('POST /changes/tags', { body: { selection } })).items,
+  });
   const [add, setAdd] = useState<string[]>([]);
   const [remove, setRemove] = useState<string[]>([]);
   const tell = (plus: string[], minus: string[]) =>
@@ -196,6 +218,7 @@ function Tags({ onChange }: { onChange: Set }) {
       />
       <TagPicker
         label="Remove tags"
+        only={new Map(had?.map(({ id, people }) => [id, people]))}
         chosen={remove}
         onChange={(ids) => {
           setRemove(ids);
@@ -217,18 +240,18 @@ function Roles({ onChange }: { onChange: Set }) {
     onChange(Object.keys(next).length ? { kind: 'roles', add: of('add'), remove: of('remove') } : null);
   };
   return (
-    <div className="values">
+    <Stack gap={0.5} scroll={260}>
       {CONTACT_ROLES.map((role) => (
-        <label key={role} className="choice">
+        <Row as="label" key={role}>
           <Select value={wanted[role] ?? ''} onChange={(event) => pick(role, event.target.value)} aria-label={role}>
             <option value="">no change</option>
             <option value="add">becomes</option>
             <option value="remove">is no longer</option>
           </Select>{' '}
           {role}
-        </label>
+        </Row>
       ))}
-    </div>
+    </Stack>
   );
 }
 
@@ -236,7 +259,12 @@ function Field({ fields, onChange }: { fields: FieldDef[]; onChange: Set }) {
   const [id, setId] = useState('');
   const field = fields.find((one) => one.id === id);
   const put = (value: string | number | boolean | string[] | null) => onChange({ kind: 'field', field_id: id, value });
-  if (!fields.length) return <p className="soft">No custom fields yet. An admin can add them in Setup.</p>;
+  if (!fields.length)
+    return (
+      <Text as="p" tone="soft">
+        No custom fields yet. An admin can add them in Setup.
+      </Text>
+    );
   return (
     <>
       <Select
@@ -281,21 +309,21 @@ function FieldValue({
     );
   if (field.kind === 'choices')
     return (
-      <div className="values">
+      <Stack gap={0.5} scroll={260}>
         {field.choices.map((choice) => (
-          <label key={choice} className="choice">
-            <Checkbox
-              checked={several.includes(choice)}
-              onChange={() => {
-                const next = several.includes(choice) ? several.filter((one) => one !== choice) : [...several, choice];
-                setSeveral(next);
-                onChange(next);
-              }}
-            />{' '}
+          <Checkbox
+            key={choice}
+            checked={several.includes(choice)}
+            onChange={() => {
+              const next = several.includes(choice) ? several.filter((one) => one !== choice) : [...several, choice];
+              setSeveral(next);
+              onChange(next);
+            }}
+          >
             {choice}
-          </label>
+          </Checkbox>
         ))}
-      </div>
+      </Stack>
     );
   if (field.kind === 'flag')
     return (
@@ -332,7 +360,7 @@ function Permission({ onChange }: { onChange: Set }) {
   };
   return (
     <>
-      <div className="line">
+      <Row>
         They said{' '}
         <Select
           aria-label="Yes or no"
@@ -359,7 +387,7 @@ function Permission({ onChange }: { onChange: Set }) {
           <option value="email">emails</option>
           <option value="letter">letters</option>
         </Select>
-      </div>
+      </Row>
       <TextField
         label="How and where they agreed, for the record"
         value={evidence}

@@ -5,19 +5,23 @@ import { useQuery } from '@tanstack/react-query';
 import { refusedSentence } from '@/core/contacts';
 import { ask, useZone, useFormat } from '../primitives';
 import { outcomeWords, useChangeActions } from './watch';
-import { Button } from '../kit';
+import { Button, DialogBody, EmptyState, Heading, Row, Text } from '../kit';
 
 export function HistoryDialog({ onClose }: { onClose: () => void }) {
   return (
     <Dialog open onClose={onClose} aria-labelledby="history-title" fullWidth maxWidth="md">
-      <div className="dialog">
-        <h1 id="history-title">Change history</h1>
-        <p className="soft small">Undo reverses a change. Anything edited since then stays as is.</p>
+      <DialogBody>
+        <Heading level={1} id="history-title">
+          Change history
+        </Heading>
+        <Text as="p" tone="soft" small>
+          Undo reverses a change. Anything edited since then stays as is.
+        </Text>
         <History />
-        <div className="line">
+        <Row>
           <Button onClick={onClose}>Close</Button>
-        </div>
-      </div>
+        </Row>
+      </DialogBody>
     </Dialog>
   );
 }
@@ -32,25 +36,25 @@ export function History() {
     refetchInterval: ({ state }) =>
       state.data?.some((change) => ['waiting', 'running', 'undoing'].includes(change.state)) ? 1_000 : false,
   });
-  if (changes?.length === 0) return <p className="empty">No bulk changes yet.</p>;
+  if (changes?.length === 0) return <EmptyState>No bulk changes yet.</EmptyState>;
   return (
     <div>
       {changes?.map((change) => (
-        <div key={change.id} className="pair">
+        <Row ruled spread wrap={false} gap={3} key={change.id}>
           <span>
             <b>{change.sentence}</b>
-            <span className="soft small" style={{ display: 'block' }}>
+            <Text block tone="soft" small>
               {format.dayAndTime(new Date(change.made_at), zone)}, {change.by ?? 'a program'}.{' '}
               {['waiting', 'running', 'undoing'].includes(change.state)
                 ? `${change.done.toLocaleString('en-US')} of ${change.total.toLocaleString('en-US')}`
                 : outcomeWords(change)}
               {change.state === 'undone' &&
                 ` It had changed ${change.changed.toLocaleString('en-US')}${refusedSentence(change.left_alone) ? `; ${refusedSentence(change.left_alone)}` : ''}.`}
-            </span>
+            </Text>
           </span>
           {change.can_undo && <Button onClick={() => undo(change.id)}>Undo</Button>}
           {change.state === 'running' && <Button onClick={() => cancel(change.id)}>Cancel</Button>}
-        </div>
+        </Row>
       ))}
     </div>
   );

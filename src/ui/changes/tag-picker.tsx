@@ -1,26 +1,17 @@
 'use client';
-/** Choosing tags while one types; a name that is new becomes a tag in passing. */
+/** Choosing tags while one types; a name that is new becomes a tag in passing, with a color. */
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { ask, freshKey } from '../primitives';
-import { useTags } from '../segments';
-import '../contacts/contacts.css';
-import { BareButton, Input, useToast } from '../kit';
+import { TAG_COLORS, type TagColor } from '@/core/tags';
+import { ask, freshKey, useFormat } from '../primitives';
+import { useTags, type Tag } from '../segments';
+import { Chip, CHIP_COLORS, Combo, Row, Stack, Swatches, useToast } from '../kit';
 
-const MOST_SHOWN = 8;
-
-export function TagChip({ name, color, onRemove }: { name: string; color?: string; onRemove?: () => void }) {
-  return (
-    <span className={`tag c-${color ?? 'stone'}`}>
-      {name}
-      {onRemove && (
-        <BareButton aria-label={`Take ${name} away`} onClick={onRemove}>
-          ×
-        </BareButton>
-      )}
-    </span>
-  );
-}
+export const TagChip = ({ name, color, onRemove }: { name: string; color?: string; onRemove?: () => void }) => (
+  <Chip color={color ?? 'stone'} removes={`Remove tag ${name}`} onRemove={onRemove}>
+    {name}
+  </Chip>
+);
 
 export function TagPicker({
   label,
@@ -28,98 +19,85 @@ export function TagPicker({
   onChange,
   mayMake,
   autoFocus,
+  only,
 }: {
   label: string;
   chosen: string[];
   onChange: (ids: string[]) => void;
   mayMake?: boolean;
   autoFocus?: boolean;
+  /** Only these are offered, with how many of those in question have each. */
+  only?: Map<string, number>;
 }) {
   const { data: tags = [] } = useTags();
-  const [text, setText] = useState('');
-  const [at, setAt] = useState(0);
+  const [made, setMade] = useState<Tag | null>(null);
+  const format = useFormat();
   const queries = useQueryClient();
   const toast = useToast();
-  const typed = text.trim().replace(/^#/, '');
-  const found = tags
-    .filter(({ id, name }) => !chosen.includes(id) && name.toLowerCase().includes(typed.toLowerCase()))
-    .slice(0, MOST_SHOWN);
-  const isNew = mayMake && typed !== '' && !tags.some(({ name }) => name.toLowerCase() === typed.toLowerCase());
-  const pick = (id: string) => {
-    onChange([...chosen, id]);
-    setText('');
-    setAt(0);
+  const known = made && !tags.some(({ id }) => id === made.id) ? [...tags, made] : tags;
+  const heard = () => {
+    void queries.invalidateQueries({ queryKey: ['tags'] });
+    void queries.invalidateQueries({ queryKey: ['vocabulary'] });
   };
   const make = useMutation({
-    mutationFn: () => ask('POST /tags', { body: { name: typed }, headers: freshKey() }),
-    onSuccess: async (tag) => {
-      await queries.invalidateQueries({ queryKey: ['tags'] });
-      void queries.invalidateQueries({ queryKey: ['vocabulary'] });
-      pick(tag.id);
+    mutationFn: (name: string) => ask('POST /tags', { body: { name }, headers: freshKey() }),
+    onSuccess: (tag) => {
+      setMade(tag);
+      queries.setQueryData<Tag[]>(['tags'], (all) => all && [...all, tag]);
+      heard();
+      onChange([...chosen, tag.id]);
+    },
+    onError: toast.fail,
+  });
+  const paint = useMutation({
+    mutationFn: (color: TagColor) => ask('PATCH /tags/{id}', { params: { id: made!.id }, body: { color } }),
+    onSuccess: (tag) => {
+      setMade(tag);
+      queries.setQueryData<Tag[]>(['tags'], (all) => all?.map((one) => (one.id === tag.id ? tag : one)));
+      heard();
     },
     onError: toast.fail,
   });
   return (
-    <div className="tag-picker">
-      <span className="soft small">{label}</span>
-      <div className="box">
-        {chosen.map((id) => {
-          const tag = tags.find((one) => one.id === id);
-          return (
-            <TagChip
-              key={id}
-              name={tag?.name ?? '…'}
-              color={tag?.color}
-              onRemove={() => onChange(chosen.filter((one) => one !== id))}
-            />
-          );
-        })}
-        <Input
-          autoFocus={autoFocus}
-          aria-label={label}
-          value={text}
-          placeholder={chosen.length ? '' : 'Type a tag'}
-          onChange={(event) => {
-            setText(event.target.value);
-            setAt(0);
-          }}
-          onKeyDown={(event) => {
-            if (event.key === 'ArrowDown') setAt(Math.min(found.length - (isNew ? 0 : 1), at + 1));
-            else if (event.key === 'ArrowUp') setAt(Math.max(0, at - 1));
-            else if (event.key === 'Enter' && typed) {
-              if (found[at]) pick(found[at].id);
-              else if (isNew) make.mutate();
-            } else if (event.key === 'Backspace' && !text && chosen.length) return onChange(chosen.slice(0, -1));
-            else return;
-            event.preventDefault();
-          }}
-        />
-      </div>
-      {typed && (
-        <div className="offers" role="listbox" aria-label={`Tags for ${label}`}>
-          {found.map((tag, n) => (
-            <BareButton
-              key={tag.id}
-              role="option"
-              aria-selected={n === at}
-              className={`row${n === at ? ' sel' : ''}`}
-              onClick={() => pick(tag.id)}
-            >
-              <TagChip name={tag.name} color={tag.color} /> <span className="soft small">{tag.uses.toLocaleString('en-US')}</span>
-            </BareButton>
-          ))}
-          {isNew && (
-            <BareButton
-              role="option"
-              aria-selected={at === found.length}
-              className={`row${at === found.length ? ' sel' : ''}`}
-              onClick={() => make.mutate()}
-            >
-              Make “{typed}”
-            </BareButton>
-          )}
-        </div>
+    <Stack gap={1.5}>
+      {chosen.length > 0 && (
+        <Row gap={1}>
+          {chosen.map((id) => {
+            const tag = known.find((one) => one.id === id);
+            return (
+              <TagChip
+                key={id}
+                name={tag?.name ?? '…'}
+                color={tag?.color}
+                onRemove={() => onChange(chosen.filter((one) => one !== id))}
+              />
+            );
+          })}
+        </Row>
       )}
-    </div>
+      <Combo
+        label={label}
+        autoFocus={autoFocus}
+        options={known
+          .filter(({ id }) => !chosen.includes(id) && (!only || only.has(id)))
+          .map(({ id, name, color, uses }) => ({
+            value: id,
+            name,
+            look: <TagChip name={name} color={color} />,
+            note: format.number(only?.get(id) ?? uses),
+          }))}
+        onPick={(id) => onChange([...chosen, id])}
+        onMake={mayMake ? (name) => make.mutate(name) : undefined}
+        makes="Create tag"
+      />
+      {made && (
+        <Swatches
+          label={`Color of ${made.name}`}
+          colors={TAG_COLORS.map((color) => ({ key: color, look: CHIP_COLORS[color]! }))}
+          chosen={made.color}
+          onPick={(color) => paint.mutate(color as TagColor)}
+        />
+      )}
+    </Stack>
   );
 }

@@ -6,8 +6,7 @@ import type { ChangeView } from '@/core/changes';
 import { refusedSentence } from '@/core/contacts';
 import type { Jsoned } from '@/core/shared';
 import { ask } from '../primitives';
-import '../contacts/contacts.css';
-import { Button, useToast } from '../kit';
+import { Button, Progress, ProgressPanel, ProgressStack, Row, Text, useToast } from '../kit';
 
 export type ChangeLine = Jsoned<ChangeView>;
 const GOING = ['waiting', 'running', 'undoing'];
@@ -53,11 +52,11 @@ export function ChangeWatchProvider({ children }: { children: ReactNode }) {
   return (
     <Context.Provider value={value}>
       {children}
-      <div className="progresses" aria-live="polite">
+      <ProgressStack aria-live="polite">
         {watched.map((id) => (
           <Watched key={id} id={id} onEnd={() => setWatched((before) => before.filter((one) => one !== id))} />
         ))}
-      </div>
+      </ProgressStack>
     </Context.Provider>
   );
 }
@@ -86,22 +85,22 @@ function Watched({ id, onEnd }: { id: string; onEnd: () => void }) {
   const of = change.state === 'undoing' ? change.changed : change.total;
   const done = change.state === 'undoing' ? change.undone : change.done;
   return (
-    <div className="progress panel">
+    <ProgressPanel>
       <div>
         {change.state === 'undoing' ? 'Undoing' : 'In progress'}: {change.sentence.charAt(0).toLowerCase()}
         {change.sentence.slice(1)}
       </div>
-      <div className="line">
-        <progress value={done} max={Math.max(1, of)} aria-label="Progress" />
-        <span className="soft small">
+      <Row>
+        <Progress done={done} of={of} label="Progress" />
+        <Text tone="soft" small>
           {done.toLocaleString('en-US')} of {of.toLocaleString('en-US')}
-        </span>
+        </Text>
         {change.state === 'running' && (
           <Button size="small" onClick={() => cancel(id)}>
             Cancel
           </Button>
         )}
-      </div>
-    </div>
+      </Row>
+    </ProgressPanel>
   );
 }

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask, useZone, useFormat } from '../primitives';
-import { Button, useToast } from '../kit';
+import { Button, Callout, DialogBody, Heading, Row, Text, useToast } from '../kit';
 
 export function CalendarDialog({ onClose }: { onClose: () => void }) {
   const zone = useZone();
@@ -36,25 +36,27 @@ export function CalendarDialog({ onClose }: { onClose: () => void }) {
   });
   return (
     <Dialog open onClose={onClose} aria-labelledby="calendar-title" fullWidth maxWidth="sm">
-      <div className="dialog">
-        <h1 id="calendar-title">Important dates in your calendar</h1>
+      <DialogBody>
+        <Heading level={1} id="calendar-title">
+          Important dates in your calendar
+        </Heading>
         <p>
           Your contacts’ birthdays, anniversaries, and other dates, every year. Subscribe to this address in your calendar. Anyone
           with the address can see them.
         </p>
         {data?.feed && !url && (
-          <p className="soft small">
+          <Text as="p" tone="soft" small>
             Address created {format.dayAndTime(new Date(data.feed.made_at), zone)},{' '}
             {data.feed.read_at ? `last read ${format.dayAndTime(new Date(data.feed.read_at), zone)}` : 'not read yet'}. For
             security it can’t be shown again.
-          </p>
+          </Text>
         )}
         {url && (
-          <p className="because" role="status">
-            Copy it now. It won’t be shown again: <code style={{ overflowWrap: 'anywhere' }}>{url}</code>
-          </p>
+          <Callout role="status">
+            Copy it now. It won’t be shown again: <code>{url}</code>
+          </Callout>
         )}
-        <div className="line">
+        <Row>
           {url ? (
             <Button look="main" onClick={() => void navigator.clipboard.writeText(url).then(() => toast.tell('Copied.'))}>
               Copy address
@@ -70,8 +72,8 @@ export function CalendarDialog({ onClose }: { onClose: () => void }) {
             </Button>
           )}
           <Button onClick={onClose}>Close</Button>
-        </div>
-      </div>
+        </Row>
+      </DialogBody>
     </Dialog>
   );
 }

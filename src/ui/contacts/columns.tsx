@@ -4,15 +4,11 @@ import type { ReactNode } from 'react';
 import { columnsFor, type Cell } from '@/core/columns';
 import type { FieldDef } from '@/core/segments';
 import { TagChip } from '../changes';
-import { Ago, Strokes, when, useFormat, useZone } from '../primitives';
+import { Strokes, when, useFormat, useNow, useZone } from '../primitives';
+import { Ago, Row, Text } from '../kit';
 import type { Tag } from '../segments';
 import type { Contact } from './types';
 
-export interface ColumnLayout {
-  now: Date;
-  zone: string;
-  tags: Map<string, Tag>;
-}
 export interface ColumnDef {
   key: string;
   name: string;
@@ -24,14 +20,17 @@ export interface ColumnDef {
   cell: (contact: Contact) => Cell;
 }
 
-const none = <span className="soft">–</span>;
+const none = <Text tone="soft">–</Text>;
 const DAY = 86_400_000;
 
-function Due({ at, now, zone }: { at: string; now: Date; zone: string }) {
+function Due({ at }: { at: string }) {
+  const now = useNow();
+  const zone = useZone();
   const format = useFormat();
   const due = new Date(at);
   if (due >= now) return <>{when(due, now, zone, format)}</>;
-  return <span className="late">overdue {Math.floor((now.getTime() - due.getTime()) / DAY) || '<1'} d</span>;
+  const days = Math.floor((now.getTime() - due.getTime()) / DAY);
+  return <Text tone="late">{days ? `${days} ${days === 1 ? 'day' : 'days'} overdue` : 'overdue today'}</Text>;
 }
 
 function Day({ at }: { at: string }) {
@@ -40,20 +39,26 @@ function Day({ at }: { at: string }) {
 }
 const PlainDay = ({ on }: { on: string }) => <>{useFormat().plainDay(on)}</>;
 
-const CELLS: { [Kind in Cell['is']]: (cell: Extract<Cell, { is: Kind }>, layout: ColumnLayout) => ReactNode } = {
+const CELLS: { [Kind in Cell['is']]: (cell: Extract<Cell, { is: Kind }>, tags: Map<string, Tag>) => ReactNode } = {
   text: ({ text }) => text ?? none,
   name: ({ text }) => <b dir="auto">{text}</b>,
-  secret: ({ text }) => (text ? <span className="secret">{text}</span> : none),
-  ago: ({ at }) => (at ? <Ago at={at} /> : <span className="soft">never</span>),
-  due: ({ at }, { now, zone }) => (at ? <Due at={at} now={now} zone={zone} /> : none),
+  secret: ({ text }) => (text ? <Text secret>{text}</Text> : none),
+  ago: ({ at }) => (at ? <Ago at={at} /> : <Text tone="soft">never</Text>),
+  due: ({ at }) => (at ? <Due at={at} /> : none),
   day: ({ at }) => <Day at={at} />,
   date: ({ on }) => (on ? <PlainDay on={on} /> : none),
-  tags: ({ ids }, { tags }) => ids.map((id) => <TagChip key={id} name={id} color={tags.get(id)?.color} />),
+  tags: ({ ids }, tags) => (
+    <Row gap={1} wrap={false}>
+      {ids.map((id) => (
+        <TagChip key={id} name={id} color={tags.get(id)?.color} />
+      ))}
+    </Row>
+  ),
   horizon: ({ horizon }) => <Strokes horizon={horizon} />,
 };
 /** One cell as it looks. */
-export const drawCell = <Kind extends Cell['is']>(cell: Extract<Cell, { is: Kind }>, layout: ColumnLayout): ReactNode =>
-  CELLS[cell.is](cell, layout);
+export const drawCell = <Kind extends Cell['is']>(cell: Extract<Cell, { is: Kind }>, tags: Map<string, Tag>): ReactNode =>
+  CELLS[cell.is](cell, tags);
 
 export const COLUMNS: ColumnDef[] = columnsFor('grid').map(([key, { name, sort, grid }]) => ({ key, name, sort, ...grid }));
 
@@ -81,3 +86,5 @@ export const fieldColumn = (field: FieldDef): ColumnDef => ({
 
 export const FIRST_COLUMNS = ['name', 'stage', 'horizon', 'wants', 'last_spoke', 'attempts', 'next_touch', 'tags', 'agent'];
 export const NARROW_COLUMNS = ['name', 'stage', 'horizon', 'next_touch'];
+/** On a phone nothing is scrolled sideways. */
+export const PHONE_COLUMNS = ['name', 'stage', 'horizon'];

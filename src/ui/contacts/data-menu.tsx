@@ -6,7 +6,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { ExportsDialog } from '../changes';
 import { CalendarDialog } from './calendar-dialog';
-import { Button } from '../kit';
+import { Button, Kbd } from '../kit';
 
 export function DataMenu({ onHistory }: { onHistory: () => void }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
@@ -28,7 +28,7 @@ export function DataMenu({ onHistory }: { onHistory: () => void }) {
         <MenuItem onClick={pick(() => setCalendar(true))}>Calendar of important dates…</MenuItem>
         <MenuItem onClick={pick(() => setFiles(true))}>Exports…</MenuItem>
         <MenuItem onClick={pick(onHistory)}>
-          Change history <kbd style={{ marginLeft: 12 }}>h</kbd>
+          Change history <Kbd>h</Kbd>
         </MenuItem>
       </Menu>
       {files && <ExportsDialog onClose={() => setFiles(false)} />}

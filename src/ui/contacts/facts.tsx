@@ -1,214 +1,248 @@
 'use client';
-/** What is known about a contact, beside the timeline: wants, what they permit, follow-up, calls, place, tags. */
+/** What is known about a contact, each changed where it stands: name, addresses, wants, dates, own fields, tags, household. */
 import { useState } from 'react';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { howLong } from '@/core/shared';
-import { CHANNELS, DATE_NAMES, type Channel } from '@/core/contacts';
+import { useQueryClient } from '@tanstack/react-query';
+import { capitalized, howLong } from '@/core/shared';
+import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
+import { showPhone } from '@/core/capture';
+import { readMoney } from '@/core/format';
+import { ask, useFormat, useZone } from '../primitives';
+import { Button, Fact, FactLine, MenuButton, Section, Stack, Text, useToast } from '../kit';
 import { DetailsDialog } from './details';
+import { FactDates } from './fact-dates';
+import { OwnFacts } from './fact-fields';
 import { Household } from './household';
+import { useSaveFact } from './in-place';
 import { Merges } from './merges';
-import { Permissions } from './permissions';
 import { ContactTags } from './tags';
-import { ask, NO_WORDS, useKeys, useNow, useVocabulary, useZone, when, useFormat } from '../primitives';
-import { useEnrollments, type ContactInFull } from './types';
-import { Button, Select, useToast } from '../kit';
+import type { ContactInFull } from './types';
 
-const money = (value: unknown): string | null => (typeof value === 'number' ? value.toLocaleString('en-US') : null);
-const list = (value: unknown): string => (Array.isArray(value) ? value.join(', ') : '');
-
-function Wants({ wants }: { wants: Record<string, unknown> }) {
-  const format = useFormat();
-  const price = [money(wants.price_min), money(wants.price_max)];
-  const lines = [
-    [
-      wants.bedrooms ? `${String(wants.bedrooms)}+ bedrooms` : null,
-      wants.bathrooms ? `${String(wants.bathrooms)}+ baths` : null,
-      price[0] && price[1] ? `${price[0]} to ${price[1]}` : price[1] ? `to ${price[1]}` : price[0] ? `from ${price[0]}` : null,
-    ]
-      .filter(Boolean)
-      .join(', '),
-    [list(wants.areas), list(wants.features)].filter(Boolean).join(' · '),
-    typeof wants.move_by === 'string' ? `Moves by ${format.plainDay(wants.move_by)}` : '',
-    typeof wants.words === 'string' ? wants.words : '',
-  ].filter(Boolean);
-  return (
-    <section>
-      <h2>Wants</h2>
-      {lines.length ? lines.map((line) => <div key={line}>{line}</div>) : <div className="soft small">Not known yet</div>}
-    </section>
-  );
-}
-
-function FollowUp({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
-  const contactId = contact.id;
-  const held = contact.campaigns_held;
-  const enrollments = useEnrollments(contactId);
-  const queries = useQueryClient();
-  const toast = useToast();
-  const zone = useZone();
-  const format = useFormat();
-  const now = useNow();
-  const stop = useMutation({
-    mutationFn: (id: string) => ask('POST /enrollments/{id}/stop', { params: { id } }),
-    onSuccess: () => {
-      toast.tell('Stopped the campaign for them.');
-      void queries.invalidateQueries();
-    },
-    onError: toast.fail,
-  });
-  const { data: vocabulary = NO_WORDS } = useVocabulary();
-  const after = (words: string, undo?: () => void) => {
-    toast.tell(words, undo);
-    void queries.invalidateQueries();
-  };
-  const enrol = useMutation({
-    mutationFn: (id: string) => ask('POST /contacts/{id}/enrollments', { params: { id: contactId }, body: { campaign_id: id } }),
-    onSuccess: () => after('Added to the campaign.'),
-    onError: toast.fail,
-  });
-  const hold = useMutation({
-    mutationFn: (next: boolean) => ask('PUT /contacts/{id}/campaigns-held', { params: { id: contactId }, body: { held: next } }),
-    onSuccess: (_, next) =>
-      after(next ? 'All campaigns are on hold for them.' : 'Campaigns go on for them.', () => hold.mutate(!next)),
-    onError: toast.fail,
-  });
-  return (
-    <section>
-      <h2>Follow-up</h2>
-      {enrollments.data?.items.length === 0 && <div className="soft small">In no campaign</div>}
-      {enrollments.data?.items.slice(0, 3).map((one) => (
-        <div key={one.id} className="small" style={{ marginBottom: 4 }}>
-          {one.state === 'active' || one.state === 'paused' ? (
-            <>
-              {one.campaign.name}{' '}
-              <span className="soft">
-                {one.next &&
-                  `next: ${CHANNELS[one.next.channel as Channel].name} ${when(new Date(one.next.at), now, zone, format)}, ${format.time(new Date(one.next.at), zone)}${one.next.waits ? ', waits' : ''}`}
-              </span>{' '}
-              {!readOnly && (
-                <Button size="small" style={{ padding: '0 7px' }} onClick={() => stop.mutate(one.id)}>
-                  Stop
-                </Button>
-              )}
-            </>
-          ) : (
-            <span className="soft">{one.because ?? one.campaign.name}</span>
-          )}
-        </div>
-      ))}
-      {held && <div className="late small">All campaigns are on hold for them</div>}
-      {!readOnly && (
-        <div className="beside">
-          <Select
-            aria-label="Add to a campaign"
-            value=""
-            disabled={enrol.isPending}
-            onChange={(event) => event.target.value && enrol.mutate(event.target.value)}
-          >
-            <option value="">Add to…</option>
-            {(vocabulary.names.campaign ?? []).map(({ value, name }) => (
-              <option key={value} value={value}>
-                {name}
-              </option>
-            ))}
-          </Select>
-          <Button size="tiny" pressed={held} onClick={() => hold.mutate(!held)}>
-            {held ? 'Resume campaigns' : 'Hold all'}
-          </Button>
-        </div>
-      )}
-    </section>
-  );
-}
-
-function Dates({ contact }: { contact: ContactInFull }) {
-  const format = useFormat();
-  if (!contact.dates.length) return null;
-  return (
-    <section>
-      <h2>Important dates</h2>
-      {contact.dates.map((date, at) => (
-        <div key={at} className="small">
-          {format.plainDay(date.on)} <span className="soft">{date.label || DATE_NAMES[date.kind]}</span>
-        </div>
-      ))}
-    </section>
-  );
-}
-
-function OwnFields({ contact }: { contact: ContactInFull }) {
-  const { data: vocabulary = NO_WORDS } = useVocabulary();
-  const there = vocabulary.fields.filter(({ id }) => contact.fields[id] !== undefined && contact.fields[id] !== null);
-  if (!there.length) return null;
-  return (
-    <section>
-      <h2>Fields</h2>
-      {there.map((field) => (
-        <div key={field.id} className="small">
-          <span className="soft">{field.name}:</span> {shownValue(contact.fields[field.id])}
-        </div>
-      ))}
-    </section>
-  );
-}
-const shownValue = (value: unknown): string =>
-  Array.isArray(value)
-    ? value.join(', ')
-    : value === true
-      ? 'yes'
-      : value === false
-        ? 'no'
-        : typeof value === 'number'
-          ? value.toLocaleString('en-US')
-          : String(value);
-
-export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
-  const zone = useZone();
-  const format = useFormat();
+export function Facts({ contact, readOnly }: { contact: ContactInFull; readOnly: boolean }) {
   const [editing, setEditing] = useState(false);
-  useKeys({ d: () => setEditing(true) }, !readOnly && !editing);
-  const { calls, place } = contact;
-  const address = [place.street, place.city, place.postal_code].filter(Boolean).join(', ');
+  const edit = !readOnly && (
+    <Button size="tiny" title="All of it in one form (d)" onClick={() => setEditing(true)}>
+      Edit all
+    </Button>
+  );
   return (
-    <aside className="facts" aria-label="Details">
-      <Wants wants={contact.wants} />
-      <Permissions contact={contact} readOnly={readOnly} />
-      <FollowUp contact={contact} readOnly={readOnly} />
-      <section>
-        <h2>Calls</h2>
-        <div className="small">
-          {calls.attempts === 0
-            ? 'Never called'
-            : `${calls.attempts} ${calls.attempts === 1 ? 'attempt' : 'attempts'}, ${calls.reached === 0 ? 'never reached' : `reached ${calls.reached === 1 ? 'once' : `${calls.reached} times`}`}`}
-          {calls.talk_seconds > 0 && <span className="soft">, {howLong(calls.talk_seconds * 1000)} talk time</span>}
-        </div>
-      </section>
-      {address && (
-        <section>
-          <h2>Address</h2>
-          <div className="small secret">{address}</div>
-          {contact.time_zone !== zone && <div className="soft small">time zone: {contact.time_zone.replace('_', ' ')}</div>}
-        </section>
-      )}
-      <section>
-        <h2>Lead source</h2>
-        <div className="small">
-          {contact.source ?? 'unknown'}, <span className="soft">{format.shortDay(new Date(contact.created_at), zone)}</span>
-        </div>
-      </section>
-      <ContactTags contact={contact} readOnly={readOnly} />
-      <Dates contact={contact} />
-      <OwnFields contact={contact} />
+    <Stack gap={4} above={2}>
+      <Section title="Contact" end={edit}>
+        <Person contact={contact} readOnly={readOnly} />
+      </Section>
+      <Section title="Wants">
+        <Wants contact={contact} readOnly={readOnly} />
+      </Section>
+      <Section title="Tags">
+        <ContactTags contact={contact} readOnly={readOnly} />
+      </Section>
+      <Section title="Important dates">
+        <FactDates contact={contact} readOnly={readOnly} />
+      </Section>
+      <OwnFacts contact={contact} readOnly={readOnly} />
       <Household contact={contact} readOnly={readOnly} />
+      <Section title="History">
+        <History contact={contact} />
+      </Section>
       {!readOnly && <Merges contactId={contact.id} />}
-      {!readOnly && (
-        <section>
-          <Button size="small" title="Edit contact (d)" onClick={() => setEditing(true)}>
-            Edit contact
-          </Button>
-        </section>
-      )}
       {editing && <DetailsDialog contact={contact} onClose={() => setEditing(false)} />}
-    </aside>
+    </Stack>
+  );
+}
+
+function Person({ contact, readOnly }: { contact: ContactInFull; readOnly: boolean }) {
+  const save = useSaveFact(contact);
+  const queries = useQueryClient();
+  const zone = useZone();
+  const { place } = contact;
+  const setAddresses = (body: { phones?: string[]; emails?: string[] }) =>
+    ask('PUT /contacts/{id}/addresses', { params: { id: contact.id }, body }).then(() =>
+      queries.invalidateQueries({
+        predicate: ({ queryKey: [what, of] }) =>
+          what === 'contacts' || (['contact', 'timeline'].includes(String(what)) && of === contact.id),
+      }),
+    );
+  const phones = contact.phones.map(
+    (phone) => `${showPhone(phone)}${contact.extensions[phone] ? ` x${contact.extensions[phone]}` : ''}`,
+  );
+  const text = (label: string, value: string | null, patch: (typed: string) => object, secret = false) => (
+    <Fact
+      label={label}
+      shown={value}
+      typed={value ?? ''}
+      readOnly={readOnly}
+      secret={secret}
+      onSave={(typed) => save(patch(typed))}
+    />
+  );
+  return (
+    <>
+      {text('First name', contact.first_name, (first_name) => ({ first_name }))}
+      {text('Last name', contact.last_name, (last_name) => ({ last_name }))}
+      <Fact
+        label="Phones"
+        shown={phones.join(', ')}
+        typed={phones.join('\n')}
+        several
+        secret
+        readOnly={readOnly}
+        placeholder="One per line; the first is called first"
+        onSave={(typed) => setAddresses({ phones: linesOf(typed) })}
+      />
+      <Fact
+        label="Emails"
+        shown={contact.emails.join(', ')}
+        typed={contact.emails.join('\n')}
+        several
+        secret
+        readOnly={readOnly}
+        placeholder="One per line"
+        onSave={(typed) => setAddresses({ emails: linesOf(typed) })}
+      />
+      {text('Company', contact.company, (company) => ({ company }))}
+      {text('Street', place.street, (street) => ({ place: { street } }), true)}
+      {text('City', place.city, (city) => ({ place: { city } }))}
+      {text('State', place.region, (region) => ({ place: { region } }))}
+      {text('ZIP', place.postal_code, (postal_code) => ({ place: { postal_code } }))}
+      {contact.time_zone !== zone && <FactLine label="Time zone">{contact.time_zone.replace(/_/g, ' ')}</FactLine>}
+      <Roles contact={contact} readOnly={readOnly} />
+    </>
+  );
+}
+const linesOf = (typed: string): string[] =>
+  typed
+    .split(/[\n;,]/)
+    .map((one) => one.trim())
+    .filter(Boolean);
+
+function Roles({ contact, readOnly }: { contact: ContactInFull; readOnly: boolean }) {
+  const save = useSaveFact(contact);
+  const toast = useToast();
+  const toggle = (role: ContactRole) => {
+    const roles = contact.roles.includes(role) ? contact.roles.filter((one) => one !== role) : [...contact.roles, role];
+    void save({ roles }).catch(toast.fail);
+  };
+  const shown = contact.roles.map(capitalized).join(', ');
+  return (
+    <FactLine label="Roles">
+      {readOnly ? (
+        shown || '–'
+      ) : (
+        <MenuButton
+          look="text"
+          choices={CONTACT_ROLES.map((role) => ({
+            key: role,
+            name: `${contact.roles.includes(role) ? '✓ ' : ''}${capitalized(role)}`,
+            chosen: contact.roles.includes(role),
+            onChoose: () => toggle(role),
+          }))}
+        >
+          {shown || 'Add'}
+        </MenuButton>
+      )}
+    </FactLine>
+  );
+}
+
+const numberIn = (value: unknown): number | null => (typeof value === 'number' ? value : null);
+const listIn = (value: unknown): string => (Array.isArray(value) ? value.join(', ') : '');
+class Unreadable extends Error {}
+
+function Wants({ contact, readOnly }: { contact: ContactInFull; readOnly: boolean }) {
+  const save = useSaveFact(contact);
+  const format = useFormat();
+  const { wants } = contact;
+  const put = (key: string, value: unknown) =>
+    save({ wants: { ...wants, [key]: value === '' || value === null ? undefined : value } });
+  const price = (label: string, key: string) => {
+    const value = numberIn(wants[key]);
+    return (
+      <Fact
+        label={label}
+        shown={value === null ? null : format.money(value)}
+        typed={value === null ? '' : format.money(value)}
+        readOnly={readOnly}
+        onSave={async (typed) => {
+          const dollars = typed ? readMoney(typed) : null;
+          if (typed && dollars === null) throw new Unreadable(`Enter a price like ${format.money(400_000)} or 400k.`);
+          await put(key, dollars);
+        }}
+      />
+    );
+  };
+  const number = (label: string, key: string) => {
+    const value = numberIn(wants[key]);
+    return (
+      <Fact
+        label={label}
+        shown={value === null ? null : `${format.number(value)}+`}
+        typed={value === null ? '' : String(value)}
+        readOnly={readOnly}
+        onSave={async (typed) => {
+          const count = typed ? Number(typed.replace('+', '')) : null;
+          if (count !== null && !(count >= 0 && count < 100)) throw new Unreadable('Enter a number like 3.');
+          await put(key, count);
+        }}
+      />
+    );
+  };
+  const list = (label: string, key: string, placeholder: string) => (
+    <Fact
+      label={label}
+      shown={listIn(wants[key])}
+      typed={listIn(wants[key])}
+      readOnly={readOnly}
+      placeholder={placeholder}
+      onSave={(typed) => {
+        const all = linesOf(typed);
+        return put(key, all.length ? all : null);
+      }}
+    />
+  );
+  const words = typeof wants.words === 'string' ? wants.words : '';
+  return (
+    <>
+      {price('Min price', 'price_min')}
+      {price('Max price', 'price_max')}
+      {number('Bedrooms', 'bedrooms')}
+      {number('Bathrooms', 'bathrooms')}
+      {list('Areas', 'areas', 'Cities or ZIP codes')}
+      {list('Property types', 'kinds', 'House, condo…')}
+      {list('Features', 'features', 'Pool, office…')}
+      {typeof wants.move_by === 'string' && <FactLine label="Moving by">{format.plainDay(wants.move_by)}</FactLine>}
+      <Fact
+        label="In their words"
+        shown={words}
+        typed={words}
+        several
+        readOnly={readOnly}
+        onSave={(typed) => put('words', typed)}
+      />
+    </>
+  );
+}
+
+function History({ contact }: { contact: ContactInFull }) {
+  const zone = useZone();
+  const format = useFormat();
+  const { calls, home_search: search } = contact;
+  return (
+    <>
+      <FactLine label="Calls">
+        {calls.attempts === 0
+          ? 'Never called'
+          : `${format.number(calls.attempts)} ${calls.attempts === 1 ? 'attempt' : 'attempts'}, ${calls.reached === 0 ? 'never reached' : `reached ${calls.reached === 1 ? 'once' : `${calls.reached} times`}`}`}
+        {calls.talk_seconds > 0 && <Text tone="soft">, {howLong(calls.talk_seconds * 1000)} talk time</Text>}
+      </FactLine>
+      <FactLine label="Lead source">
+        {contact.source ?? 'unknown'} <Text tone="soft">since {format.longDay(new Date(contact.created_at), zone)}</Text>
+      </FactLine>
+      {(search.last_visit_at || search.saved_homes > 0) && (
+        <FactLine label="Home search">
+          {search.last_visit_at && `last visit ${format.shortDay(new Date(search.last_visit_at), zone)}`}
+          {search.last_visit_at && search.saved_homes > 0 && ', '}
+          {search.saved_homes > 0 && `${search.saved_homes} saved ${search.saved_homes === 1 ? 'home' : 'homes'}`}
+        </FactLine>
+      )}
+    </>
   );
 }

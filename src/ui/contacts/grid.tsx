@@ -1,223 +1,320 @@
 'use client';
-/** The grid of contacts: rows of 40 px of which only those in sight are drawn, columns that are moved and widened, choosing by mouse and keys. */
-import { useEffect, useLayoutEffect, useRef, useState, type PointerEvent as Pointer } from 'react';
+/**
+ * The grid of contacts: columns by TanStack Table, of the rows only those in sight by TanStack Virtual. It is one stop of the Tab key: arrows or j and k
+ * go between rows, the focus goes along and comes back after whatever opened.
+ */
+import { memo, useCallback, useEffect, useMemo, useRef, type MouseEvent } from 'react';
+import {
+  columnOrderingFeature,
+  columnResizingFeature,
+  columnSizingFeature,
+  tableFeatures,
+  useTable,
+  type ColumnDef as TableColumn,
+} from '@tanstack/react-table';
+import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
+import { Pencil } from 'lucide-react';
 import { isChosen, type Chosen } from '../changes';
-import { useNow, useZone } from '../primitives';
-import { useTags } from '../segments';
+import { useTags, type Tag } from '../segments';
+import { BareButton, Checkbox, DataGrid, moved, ROW_HEIGHT } from '../kit';
 import { drawCell, type ColumnDef } from './columns';
+import { CellEditor, EDIT_TITLES, isEditable, type EditableColumn } from './grid-cells';
 import type { GridLayout } from './grid-columns';
+import { GridHead } from './grid-head';
 import { nameOf, type Contact } from './types';
-import './contacts.css';
-import { BareButton, Checkbox } from '../kit';
+import type { ContactList } from './use-contacts';
 
-const ROW = 40;
-const BEYOND = 12;
+const features = tableFeatures({ columnOrderingFeature, columnResizingFeature, columnSizingFeature });
 const LEAST_WIDTH = 48;
+const BEYOND = 8;
 
-interface Props {
-  rows: Contact[];
+/** A cell that is being changed. */
+export interface Editing {
+  contact: Contact;
+  column: EditableColumn;
+}
+
+interface GridProps {
+  list: ContactList;
   columns: ColumnDef[];
+  /** The columns share the room there is, whatever their widths. */
+  fit: boolean;
   layout: GridLayout;
-  onLook: (layout: GridLayout) => void;
-  /** The row of the cursor. */
+  /** Shows a layout and remembers it. */
+  onLayout: (layout: GridLayout) => void;
+  /** The place of the cursor in the list. */
   at: number;
   openId: string | null;
   chosen: Chosen;
-  total: number;
-  onOpen: (at: number) => void;
-  onToggle: (at: number, range: boolean) => void;
+  readOnly: boolean;
+  maySelect: boolean;
+  editing: Editing | null;
+  onEdit: (editing: Editing | null) => void;
+  onOpen: (place: number) => void;
+  onToggle: (place: number, range: boolean) => void;
   onToggleAll: () => void;
-  /** The end of what is loaded comes into sight. */
-  onEnd: () => void;
 }
 
-export function Grid(props: Props) {
-  const { rows, columns, layout, at, openId, chosen } = props;
-  const now = useNow();
-  const zone = useZone();
-  const { data: list = [] } = useTags();
-  const tags = new Map(list.map((tag) => [tag.name, tag]));
+export function Grid(props: GridProps) {
+  const { list, columns, at, openId, chosen, editing, onEdit } = props;
   const box = useRef<HTMLDivElement>(null);
-  const [view, setView] = useState({ top: 0, height: 800 });
-  useLayoutEffect(() => {
-    const element = box.current!;
-    const measure = () => setView({ top: element.scrollTop, height: element.clientHeight });
-    measure();
-    const watcher = new ResizeObserver(measure);
-    watcher.observe(element);
-    return () => watcher.disconnect();
-  }, []);
+  const places = list.offset + list.rows.length;
+  const rows = useVirtualizer({
+    count: places,
+    getScrollElement: () => box.current,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: BEYOND,
+    scrollPaddingStart: ROW_HEIGHT,
+    /* The row of the cursor stays, wherever one scrolls, so that the focus does. */
+    rangeExtractor: (range) => {
+      const shown = defaultRangeExtractor(range);
+      return at < 0 || at >= range.count || shown.includes(at) ? shown : [...shown, at].sort((a, b) => a - b);
+    },
+  });
+  const items = rows.getVirtualItems();
+  const { startIndex = 0, endIndex = 0 } = rows.range ?? {};
+  const { see } = list;
+  useEffect(() => see(startIndex, endIndex), [see, startIndex, endIndex]);
   useEffect(() => {
-    const element = box.current!;
-    const top = at * ROW;
-    if (at < 0) return;
-    if (top < element.scrollTop) element.scrollTop = top;
-    else if (top + ROW * 2 > element.scrollTop + element.clientHeight)
-      element.scrollTop = top + ROW * 2 - element.clientHeight + 4;
-  }, [at]);
-  const first = Math.max(0, Math.floor(view.top / ROW) - BEYOND);
-  const last = Math.min(rows.length, Math.ceil((view.top + view.height) / ROW) + BEYOND);
-  const { onEnd } = props;
+    if (at >= 0) rows.scrollToIndex(at, { align: 'auto' });
+  }, [at, rows]);
+  useFocusAlong(box, at, openId, editing !== null);
+  const { data: tags } = useTags();
+  const tagsByName = useMemo(() => new Map((tags ?? []).map((tag) => [tag.name, tag])), [tags]);
+  /* The same functions for every row, so that a row draws anew only when something of its own changed. */
+  const latest = useRef(props);
   useEffect(() => {
-    if (last >= rows.length - 5 && rows.length > 0) onEnd();
-  }, [last, rows.length, onEnd]);
-  const widths = new Map(layout.columns.map(({ key, width }) => [key, width]));
+    latest.current = props;
+  });
+  const onOpen = useCallback((place: number) => latest.current.onOpen(place), []);
+  const onToggle = useCallback((place: number, range: boolean) => latest.current.onToggle(place, range), []);
+  const onEditCell = useCallback((contact: Contact, column: EditableColumn) => latest.current.onEdit({ contact, column }), []);
+  const head = useColumns(props);
+  const anchor = editing && cellOf(box.current, editing);
+  let above = 0;
   return (
-    <div
-      ref={box}
-      className="grid-box"
-      onScroll={(event) => setView({ top: event.currentTarget.scrollTop, height: event.currentTarget.clientHeight })}
-    >
-      <table className="grid fixed" aria-rowcount={props.total + 1} aria-label="Contacts">
+    <DataGrid ref={box} tabIndex={-1}>
+      <table role="grid" aria-rowcount={(list.total ?? places) + 1} aria-label="Contacts" aria-multiselectable="true">
         <colgroup>
           <col style={{ width: 36 }} />
-          {columns.map((column) => (
-            <col key={column.key} style={{ width: widths.get(column.key) ?? column.width }} />
+          {head.widths.map(([key, width]) => (
+            <col key={key} style={props.fit ? undefined : { width }} />
           ))}
         </colgroup>
-        <Head {...props} />
+        <GridHead
+          {...head.props}
+          all={list.rows.length > 0 && list.rows.every(({ id }) => isChosen(chosen, id))}
+          some={list.rows.some(({ id }) => isChosen(chosen, id))}
+          selectLabel={`Select the ${list.rows.length} loaded of ${list.total ?? places}`}
+          disabled={!list.rows.length || !props.maySelect}
+          onToggleAll={props.onToggleAll}
+        />
         <tbody>
-          {first > 0 && <tr aria-hidden="true" style={{ height: first * ROW }} />}
-          {rows.slice(first, last).map((row, n) => {
-            const place = first + n;
-            const picked = isChosen(chosen, row.id);
-            return (
-              <tr
-                key={row.id}
-                aria-rowindex={place + 2}
-                aria-selected={picked}
-                className={`open${picked ? ' picked' : ''}${row.id === openId ? ' sel' : ''}${place === at ? ' at' : ''}`}
-                onClick={(event) =>
-                  event.shiftKey || event.metaKey || event.ctrlKey ? props.onToggle(place, event.shiftKey) : props.onOpen(place)
-                }
-              >
-                <td className="tick" onClick={(event) => event.stopPropagation()}>
-                  <Checkbox
-                    checked={picked}
-                    aria-label={`Choose ${nameOf(row)}`}
-                    onChange={() => {}}
-                    onClick={(event) => props.onToggle(place, event.shiftKey)}
-                  />
-                </td>
-                {columns.map((column) => (
-                  <td key={column.key} className={`cut${column.numeric ? ' n' : ''}`}>
-                    {column.key === 'name' ? (
-                      <BareButton className="name" aria-current={row.id === openId} tabIndex={place === Math.max(0, at) ? 0 : -1}>
-                        {drawCell(column.cell(row), { now, zone, tags })}
-                      </BareButton>
-                    ) : (
-                      drawCell(column.cell(row), { now, zone, tags })
-                    )}
-                  </td>
-                ))}
-              </tr>
-            );
+          {items.map((item) => {
+            const gap = item.start - above;
+            above = item.end;
+            const contact = list.rows[item.index - list.offset];
+            return [
+              gap > 0 && <tr key={`gap ${item.index}`} aria-hidden="true" style={{ height: gap }} />,
+              contact ? (
+                <GridRow
+                  key={contact.id}
+                  contact={contact}
+                  place={item.index}
+                  columns={columns}
+                  tags={tagsByName}
+                  picked={isChosen(chosen, contact.id)}
+                  open={contact.id === openId}
+                  at={item.index === at}
+                  stop={item.index === Math.max(at, list.offset)}
+                  readOnly={props.readOnly}
+                  maySelect={props.maySelect}
+                  onOpen={onOpen}
+                  onToggle={onToggle}
+                  onEdit={onEditCell}
+                />
+              ) : (
+                <tr key={`gone ${item.index}`} aria-hidden="true" style={{ height: ROW_HEIGHT }} />
+              ),
+            ];
           })}
-          {last < rows.length && <tr aria-hidden="true" style={{ height: (rows.length - last) * ROW }} />}
+          {rows.getTotalSize() > above && <tr aria-hidden="true" style={{ height: rows.getTotalSize() - above }} />}
         </tbody>
       </table>
-    </div>
+      {editing && anchor && (
+        <CellEditor contact={editing.contact} column={editing.column} anchor={anchor} onClose={() => onEdit(null)} />
+      )}
+    </DataGrid>
   );
 }
 
-function Head({ columns, layout, onLook, chosen, total, rows, onToggleAll }: Props) {
-  const dragged = useRef<string | null>(null);
-  const all = rows.length > 0 && rows.every((row) => isChosen(chosen, row.id));
-  const sortBy = (column: ColumnDef) => {
-    if (!column.sort) return;
-    const again = layout.sort === column.key;
-    onLook({
-      ...layout,
-      sort: column.key,
-      descending: again ? !layout.descending : column.sort === 'down',
-    });
-  };
-  const move = (key: string, before: string) => {
-    if (key === before) return;
-    const moved = layout.columns.find((column) => column.key === key)!;
-    const rest = layout.columns.filter((column) => column.key !== key);
-    const to = rest.findIndex((column) => column.key === before);
-    const from = layout.columns.findIndex((column) => column.key === key);
-    const place = layout.columns.findIndex((column) => column.key === before) > from ? to + 1 : to;
-    onLook({ ...layout, columns: [...rest.slice(0, place), moved, ...rest.slice(place)] });
-  };
-  const step = (key: string, by: number) => {
-    const from = layout.columns.findIndex((column) => column.key === key);
-    const other = layout.columns[from + by];
-    if (other) move(key, other.key);
-  };
-  const widen = (key: string, width: number) =>
-    onLook({
-      ...layout,
-      columns: layout.columns.map((column) =>
-        column.key === key ? { ...column, width: Math.max(LEAST_WIDTH, Math.round(width)) } : column,
-      ),
-    });
+/** Where a change opens: over its cell, or over the name where the column is hidden. */
+function cellOf(box: HTMLElement | null, { contact, column }: Editing): HTMLElement | null {
+  const row = box?.querySelector(`[data-row="${contact.id}"]`);
   return (
-    <thead>
-      <tr>
-        <th className="tick">
-          <Checkbox
-            checked={all}
-            aria-label={`Select the ${rows.length} loaded of ${total}`}
-            onChange={onToggleAll}
-            disabled={!rows.length}
-          />
-        </th>
-        {columns.map((column) => (
-          <th
-            key={column.key}
-            className={column.numeric ? 'n' : ''}
-            aria-sort={layout.sort === column.key ? (layout.descending ? 'descending' : 'ascending') : undefined}
-            onDragOver={(event) => event.preventDefault()}
-            onDrop={() => dragged.current && move(dragged.current, column.key)}
-          >
-            <BareButton
-              className="sorter"
-              draggable
-              title={`${column.sort ? 'Sort. ' : ''}Drag to move, or press Shift and an arrow key.`}
-              onDragStart={() => (dragged.current = column.key)}
-              onDragEnd={() => (dragged.current = null)}
-              onClick={() => sortBy(column)}
-              onKeyDown={(event) => {
-                if (!event.shiftKey || !['ArrowLeft', 'ArrowRight'].includes(event.key)) return;
-                event.preventDefault();
-                event.stopPropagation();
-                step(column.key, event.key === 'ArrowRight' ? 1 : -1);
-              }}
-            >
-              {column.name}
-              {column.sort && layout.sort === column.key && <span aria-hidden="true">{layout.descending ? ' ↓' : ' ↑'}</span>}
-            </BareButton>
-            <Widener
-              width={layout.columns.find(({ key }) => key === column.key)?.width ?? column.width}
-              name={column.name}
-              onWiden={(width) => widen(column.key, width)}
-            />
-          </th>
-        ))}
-      </tr>
-    </thead>
+    row?.querySelector<HTMLElement>(`[data-cell="${column}"]`) ?? row?.querySelector<HTMLElement>('[data-cell="name"]') ?? null
   );
 }
 
-/** The edge of a column, dragged to make it wider. */
-function Widener({ width, name, onWiden }: { width: number; name: string; onWiden: (width: number) => void }) {
-  const from = useRef<{ x: number; width: number } | null>(null);
-  const move = (event: Pointer) => from.current && onWiden(from.current.width + event.clientX - from.current.x);
-  return (
-    <span
-      className="widener"
-      role="separator"
-      aria-orientation="vertical"
-      aria-label={`Width of ${name}`}
-      onPointerDown={(event) => {
-        from.current = { x: event.clientX, width };
-        event.currentTarget.setPointerCapture(event.pointerId);
-        event.preventDefault();
-      }}
-      onPointerMove={move}
-      onPointerUp={() => (from.current = null)}
-    />
-  );
+/** The focus goes with the cursor, and comes back to its row when the Dossier or an editor closes. */
+function useFocusAlong(box: React.RefObject<HTMLElement | null>, at: number, openId: string | null, editing: boolean): void {
+  const before = useRef({ at, openId, editing });
+  useEffect(() => {
+    const was = before.current;
+    before.current = { at, openId, editing };
+    const left = (was.openId !== null && openId === null) || (was.editing && !editing);
+    const moves = was.at !== at && (box.current?.contains(document.activeElement) || document.activeElement === document.body);
+    if (!left && !moves) return;
+    const frame = requestAnimationFrame(() =>
+      box.current?.querySelector<HTMLElement>('tr[data-at] [data-name]')?.focus({ preventScroll: true }),
+    );
+    return () => cancelAnimationFrame(frame);
+  }, [box, at, openId, editing]);
 }
+
+/** Columns with their order and widths; an edge that is drawn shows at once and is remembered when it is let go. */
+function useColumns({ columns, layout, onLayout, list }: GridProps) {
+  const saved = new Map(layout.columns.map(({ key, width }) => [key, width]));
+  const sizing = Object.fromEntries(columns.map(({ key, width }) => [key, saved.get(key) ?? width]));
+  const defs = useMemo(
+    () =>
+      columns.map(({ key, name, width }): TableColumn<typeof features, Contact> => ({
+        id: key,
+        header: name,
+        size: width,
+        minSize: LEAST_WIDTH,
+      })),
+    [columns],
+  );
+  const saveWidths = (widths: Record<string, number>) =>
+    onLayout({
+      ...layout,
+      columns: layout.columns.map((column) => ({
+        ...column,
+        width: Math.max(LEAST_WIDTH, Math.round(widths[column.key] ?? column.width)),
+      })),
+    });
+  const table = useTable(
+    {
+      features,
+      columns: defs,
+      data: list.rows,
+      columnResizeMode: 'onEnd',
+      state: { columnSizing: sizing, columnOrder: columns.map(({ key }) => key) },
+      onColumnSizingChange: (change) => saveWidths(typeof change === 'function' ? change(sizing) : change),
+    },
+    (state) => ({ columnResizing: state.columnResizing }),
+  );
+  const { isResizingColumn, deltaOffset } = table.state.columnResizing;
+  const widthOf = (key: string, size: number) =>
+    key === isResizingColumn ? Math.max(LEAST_WIDTH, size + (deltaOffset ?? 0)) : size;
+  const headers = table.getHeaderGroups()[0]?.headers ?? [];
+  return {
+    widths: headers.map((header): [string, number] => [header.id, widthOf(header.id, header.getSize())]),
+    props: {
+      columns: headers.map((header) => {
+        const column = columns.find(({ key }) => key === header.id)!;
+        return {
+          key: column.key,
+          name: column.name,
+          numeric: column.numeric,
+          sortable: column.sort !== undefined,
+          sorted: layout.sort === column.key ? (layout.descending ? ('descending' as const) : ('ascending' as const)) : null,
+          onResize: header.getResizeHandler(),
+        };
+      }),
+      onSort: (key: string) => {
+        const { sort } = columns.find((column) => column.key === key)!;
+        if (!sort) return;
+        const again = layout.sort === key;
+        onLayout({ ...layout, sort: key, descending: again ? !layout.descending : sort === 'down' });
+      },
+      onMove: (from: number, to: number) => onLayout({ ...layout, columns: moved(layout.columns, from, to) }),
+      onWiden: (key: string, by: number) => saveWidths({ ...sizing, [key]: (sizing[key] ?? LEAST_WIDTH) + by }),
+    },
+  };
+}
+
+interface RowProps {
+  contact: Contact;
+  place: number;
+  columns: ColumnDef[];
+  tags: Map<string, Tag>;
+  picked: boolean;
+  open: boolean;
+  at: boolean;
+  /** The Tab key stops here. */
+  stop: boolean;
+  readOnly: boolean;
+  maySelect: boolean;
+  onOpen: (place: number) => void;
+  onToggle: (place: number, range: boolean) => void;
+  onEdit: (contact: Contact, column: EditableColumn) => void;
+}
+
+const GridRow = memo(function GridRow({
+  contact,
+  place,
+  columns,
+  tags,
+  picked,
+  open,
+  at,
+  stop,
+  readOnly,
+  maySelect,
+  ...does
+}: RowProps) {
+  const name = nameOf(contact);
+  const onClick = (event: MouseEvent) =>
+    event.shiftKey || event.metaKey || event.ctrlKey ? does.onToggle(place, event.shiftKey) : does.onOpen(place);
+  return (
+    <tr
+      data-row={contact.id}
+      data-at={at || undefined}
+      data-open={open || undefined}
+      aria-rowindex={place + 2}
+      aria-selected={picked}
+      onClick={onClick}
+    >
+      <td className="tick" onClick={(event) => event.stopPropagation()}>
+        <Checkbox
+          checked={picked}
+          tabIndex={-1}
+          aria-label={`Select ${name}`}
+          disabled={!maySelect}
+          onChange={() => {}}
+          onClick={(event) => does.onToggle(place, event.shiftKey)}
+        />
+      </td>
+      {columns.map((column) => {
+        const drawn = drawCell(column.cell(contact), tags);
+        return (
+          <td key={column.key} data-cell={column.key} data-numeric={column.numeric || undefined}>
+            {column.key === 'name' ? (
+              <BareButton data-name="" aria-current={open || undefined} tabIndex={stop ? 0 : -1}>
+                {drawn}
+              </BareButton>
+            ) : (
+              drawn
+            )}
+            {!readOnly && isEditable(column.key) && (
+              <BareButton
+                className="edit"
+                tabIndex={-1}
+                aria-label={`${EDIT_TITLES[column.key]}: ${name}`}
+                title={EDIT_TITLES[column.key]}
+                onClick={(event) => {
+                  event.stopPropagation();
+                  does.onEdit(contact, column.key as EditableColumn);
+                }}
+              >
+                <Pencil size={13} aria-hidden="true" />
+              </BareButton>
+            )}
+          </td>
+        );
+      })}
+    </tr>
+  );
+});

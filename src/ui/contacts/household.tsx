@@ -1,12 +1,10 @@
 'use client';
 /** Who shares a household with a contact: joined by finding somebody, left by a click, both undoable. */
 import { useState } from 'react';
-import Link from 'next/link';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask } from '../primitives';
 import { nameOf, type ContactInFull } from './types';
-import './contacts.css';
-import { BareButton, Button, Input, useToast } from '../kit';
+import { Button, Combo, LinkButton, ListLine, Section, Text, useToast } from '../kit';
 
 export function Household({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
   const [adding, setAdding] = useState(false);
@@ -33,45 +31,51 @@ export function Household({ contact, readOnly }: { contact: ContactInFull; readO
   });
   if (readOnly && !contact.household.length) return null;
   return (
-    <section aria-label="Household">
-      <h2>Household</h2>
+    <Section
+      title="Household"
+      end={
+        !readOnly &&
+        !adding && (
+          <Button size="tiny" onClick={() => setAdding(true)}>
+            {contact.household.length ? 'Add another' : 'Add spouse or partner'}
+          </Button>
+        )
+      }
+    >
       {contact.household.map((one) => (
-        <div key={one.id} className="small line">
-          <Link href={`/contacts/${one.id}`} prefetch={false}>
+        <ListLine
+          key={one.id}
+          end={
+            !readOnly && (
+              <Button size="tiny" aria-label={`Remove ${one.name} from the household`} onClick={() => leave.mutate(one)}>
+                Remove
+              </Button>
+            )
+          }
+        >
+          <LinkButton look="link" href={`/contacts/${one.id}`}>
             {one.name}
-          </Link>
-          {!readOnly && (
-            <Button
-              size="small"
-              style={{ padding: '0 7px' }}
-              aria-label={`Take ${one.name} from the household`}
-              onClick={() => leave.mutate(one)}
-            >
-              Remove
-            </Button>
-          )}
-        </div>
+          </LinkButton>
+        </ListLine>
       ))}
-      {!readOnly && !adding && (
-        <Button look="text" className="small" onClick={() => setAdding(true)}>
-          {contact.household.length ? 'Add another' : 'Add spouse or partner'}
-        </Button>
+      {!contact.household.length && !adding && (
+        <Text tone="soft" small>
+          No one else in this household.
+        </Text>
       )}
       {adding && (
-        <Find
+        <FindContact
           without={[contact.id, ...contact.household.map(({ id }) => id)]}
           onPick={join.mutate}
           onClose={() => setAdding(false)}
         />
       )}
-    </section>
+    </Section>
   );
 }
 
-/** The Dossier scrolls; what was found below its edge comes into sight. */
-const intoSight = (list: HTMLElement | null) => list?.scrollIntoView({ block: 'nearest' });
-
-function Find({
+/** Finding a contact by name, email or phone. */
+function FindContact({
   without,
   onPick,
   onClose,
@@ -85,35 +89,27 @@ function Find({
     queryKey: ['household', 'find', q],
     queryFn: async () => (await ask('GET /contacts', { query: { limit: 6, q } })).items,
     enabled: q.trim().length > 1,
+    placeholderData: keepPreviousData,
   });
   const found = data?.filter(({ id }) => !without.includes(id)) ?? [];
   return (
-    <div>
-      <Input
-        autoFocus
-        width="100%"
-        aria-label="Who shares the household"
-        placeholder="Name, email or phone"
-        value={q}
-        onChange={(event) => setQ(event.target.value)}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter' && found[0]) onPick({ id: found[0].id, name: nameOf(found[0]) });
-          else if (event.key === 'Escape') onClose();
-          else return;
-          event.preventDefault();
-          event.stopPropagation();
-        }}
-      />
-      {found.length > 0 && (
-        <div className="found" ref={intoSight}>
-          {found.map((one) => (
-            <BareButton key={one.id} onClick={() => onPick({ id: one.id, name: nameOf(one) })}>
-              {nameOf(one)} <span className="soft">{[one.place.street, one.place.city].filter(Boolean).join(', ')}</span>
-            </BareButton>
-          ))}
-        </div>
-      )}
-      {q.trim().length > 1 && data && !found.length && <p className="soft small">No matches.</p>}
-    </div>
+    <Combo
+      label="Who shares the household"
+      placeholder="Name, email or phone"
+      empty={q.trim().length < 2 ? 'Type a name, email or phone' : 'No matches'}
+      autoFocus
+      typed={q}
+      onType={setQ}
+      onClose={onClose}
+      options={found.map((one) => ({
+        value: one.id,
+        name: nameOf(one),
+        note: [one.place.street, one.place.city].filter(Boolean).join(', '),
+      }))}
+      onPick={(id) => {
+        const one = found.find((other) => other.id === id);
+        if (one) onPick({ id, name: nameOf(one) });
+      }}
+    />
   );
 }

@@ -1,24 +1,25 @@
 'use client';
-/** Contacts: segments on a shelf, the question as a sentence with its count, the grid, the Dossier beside it, and what can be done to many. */
+/** Contacts: segments on a shelf, the filter as a sentence with its count, the grid, the Dossier beside it, and what can be done to many. */
 import type { Question } from '@/core/segments';
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
-import type { Tree } from '@/core/segments';
-import { hourOf, MEASURES } from '@/core/results';
-import { BulkBar, choose, HistoryDialog, howMany, isChosen, NOBODY, type Chosen } from '../changes';
-import { ask, NO_WORDS, useKeys, useVocabulary } from '../primitives';
+import { BulkBar, HistoryDialog, howMany, NOBODY } from '../changes';
+import { NO_WORDS, useIsNarrow, useShortcuts, useVocabulary } from '../primitives';
 import { Sentence, Shelf, useSegments, type Segment } from '../segments';
+import { Area, EmptyState, Row, SentenceBar, Skeleton, Text } from '../kit';
 import { DataMenu } from './data-menu';
 import { ColumnChooser } from './column-chooser';
-import { COLUMNS, fieldColumn, NARROW_COLUMNS } from './columns';
+import { COLUMNS, fieldColumn, NARROW_COLUMNS, PHONE_COLUMNS } from './columns';
 import { useGridLayout } from './grid-columns';
 import { Dossier } from './dossier';
-import { Grid } from './grid';
+import { Grid, type Editing } from './grid';
+import { Behind, Count, NO_NUMBER, SearchField } from './list-head';
 import { questionOf, treeShown, useAsked } from './question';
-import './contacts.css';
-import { Button, Input } from '../kit';
-const PAGE = 50;
+import { useContacts } from './use-contacts';
+import { usePlace } from './use-place';
+
+/** How far Page Down goes. */
+const SCREEN = 12;
 
 export function ContactsArea({
   readOnly,
@@ -33,159 +34,149 @@ export function ContactsArea({
   const query = useAsked();
   const { data: segments = [] } = useSegments();
   const { data: vocabulary = NO_WORDS } = useVocabulary();
-  const allColumns = [...COLUMNS, ...vocabulary.fields.map(fieldColumn)];
+  const allColumns = useMemo(() => [...COLUMNS, ...vocabulary.fields.map(fieldColumn)], [vocabulary.fields]);
   const { layout, save } = useGridLayout(allColumns);
   const [history, setHistory] = useState(false);
+  const [editing, setEditing] = useState<Editing | null>(null);
   const [openId, setOpenId] = useOpened();
   const question = questionOf(query);
-  const list = useContacts(question, layout?.sort ?? 'created', layout?.descending ?? true, layout !== null);
-  const [{ at, chosen, from, of }, setPlace] = useState<{ at: number; chosen: Chosen; from: number; of: string }>({
-    at: -1,
-    chosen: NOBODY,
-    from: -1,
-    of: '',
-  });
   const key = JSON.stringify(question);
-  const place = of === key ? at : -1;
-  const picked = of === key ? chosen : NOBODY;
-  const setAt = (next: number) => setPlace({ at: next, chosen: picked, from: next, of: key });
-  const { rows, total } = list;
-  const cursor = openId ? rows.findIndex((row) => row.id === openId) : place;
+  const list = useContacts(question, layout?.sort ?? 'created', layout?.descending ?? true, layout !== null);
+  const { rows, offset, total } = list;
+  const place = usePlace(key, list);
+  const opened = openId ? rows.findIndex((row) => row.id === openId) : -1;
+  const cursor = opened >= 0 ? offset + opened : place.at;
+  const last = offset + rows.length - 1;
+  const atCursor = rows[cursor - offset];
 
-  /** Puts the question into the address, without asking the server for the page again; opening a segment can be gone back from. */
-  const ask_ = (change: Record<string, string | null>, how: 'pushState' | 'replaceState' = 'replaceState') => {
-    const next = new URLSearchParams(window.location.search);
-    for (const [name, value] of Object.entries(change)) {
-      if (value) next.set(name, value);
-      else next.delete(name);
-    }
-    next.delete('stage');
-    window.history[how](null, '', `/contacts${next.size ? `?${next}` : ''}`);
-  };
-  const write = (tree: Tree) => ask_({ where: JSON.stringify(tree) });
-  const openSegment = (segment: Segment | null) =>
-    ask_({ segment: segment?.id ?? null, where: null, q: null, ...NO_NUMBER }, 'pushState');
-
-  const goTo = (next: number) => {
-    const to = Math.max(0, Math.min(rows.length - 1, next));
-    if (!rows[to]) return;
-    setAt(to);
-    if (openId) setOpenId(rows[to].id);
-  };
-  const toggle = (n: number, range: boolean) => {
-    const row = rows[n];
+  const open = (n: number) => {
+    const row = rows[n - offset];
     if (!row) return;
-    const on = !isChosen(picked, row.id);
-    const [low, high] = range && from >= 0 && of === key ? [Math.min(from, n), Math.max(from, n)] : [n, n];
-    setPlace({
-      at: n,
-      chosen: choose(
-        picked,
-        rows.slice(low, high + 1).map(({ id }) => id),
-        range ? true : on,
-      ),
-      from: n,
-      of: key,
-    });
+    place.setAt(n);
+    setOpenId(row.id);
   };
-  const toggleAll = () =>
-    setPlace({
-      at: place,
-      chosen: choose(
-        picked,
-        rows.map(({ id }) => id),
-        !rows.every((row) => isChosen(picked, row.id)),
-      ),
-      from,
-      of: key,
-    });
-  useKeys({
-    j: () => goTo(cursor + 1),
-    k: () => goTo(cursor - 1),
-    ArrowDown: (event) => (event.shiftKey ? (toggle(cursor + 1, true), undefined) : goTo(cursor + 1)),
-    ArrowUp: (event) => (event.shiftKey ? (toggle(cursor - 1, true), undefined) : goTo(cursor - 1)),
-    PageDown: () => goTo(cursor + 12),
-    PageUp: () => goTo(cursor - 12),
-    Home: () => goTo(0),
-    End: () => goTo(rows.length - 1),
-    Enter: () => (openId ? router.push(`/contacts/${openId}`) : rows[cursor] && setOpenId(rows[cursor].id)),
-    x: () => !readOnly && toggle(cursor, false),
-    'shift+A': () => !readOnly && setPlace({ at: place, chosen: { all: true, ids: new Set() }, from, of: key }),
-    'shift+X': () => setPlace({ at: place, chosen: NOBODY, from: -1, of: key }),
-    f: () => document.querySelector<HTMLElement>('[data-add-condition]')?.click(),
-    h: () => setHistory(true),
+  const goTo = (next: number) => {
+    const to = Math.max(0, Math.min(last, next));
+    if (openId) open(to);
+    else if (rows[to - offset] || to <= last) place.setAt(to);
+  };
+  const edit = (column: Editing['column']) => {
+    if (atCursor && !readOnly) setEditing({ contact: atCursor, column });
+  };
+  useShortcuts('list', {
+    next: () => goTo(cursor + 1),
+    previous: () => goTo(cursor - 1),
+    pageDown: () => goTo(cursor + SCREEN),
+    pageUp: () => goTo(cursor - SCREEN),
+    first: () => goTo(0),
+    last: () => goTo(last),
+    open: () => (openId ? router.push(`/contacts/${openId}`) : open(cursor)),
   });
-  const { more } = list;
-  const columns = (openId ? NARROW_COLUMNS.map((name) => ({ key: name })) : (layout?.columns ?? [])).map(({ key: name }) =>
-    allColumns.find((column) => column.key === name)!,
+  useShortcuts('grid', {
+    ...(!readOnly && {
+      select: () => place.toggle(cursor, false),
+      selectDown: () => place.toggle(Math.min(last, cursor + 1), true),
+      selectUp: () => place.toggle(Math.max(0, cursor - 1), true),
+      selectAll: () => place.select({ all: true, ids: new Set() }),
+      selectNone: () => place.select(NOBODY),
+      stage: () => edit('stage'),
+      horizon: () => edit('horizon'),
+      tags: () => edit('tags'),
+      nextTouch: () => edit('next_touch'),
+    }),
+    filter: () => document.querySelector<HTMLElement>('[data-add-condition]')?.click(),
+    history: () => setHistory(true),
+  });
+  const narrow = useIsNarrow();
+  const shown = narrow ? PHONE_COLUMNS : openId ? NARROW_COLUMNS : (layout?.columns.map((column) => column.key) ?? []);
+  const shownKey = shown.join(' ');
+  const columns = useMemo(
+    () => shownKey.split(' ').flatMap((name) => allColumns.find((column) => column.key === name) ?? []),
+    [shownKey, allColumns],
   );
-  const tree = treeShown(query, segments);
+  const dossier = openId && (
+    <Dossier contactId={openId} readOnly={readOnly} onClose={() => setOpenId(null)} onNext={() => goTo(cursor + 1)} />
+  );
   return (
-    <div className={`area${openId ? ' with-dossier' : ''}`}>
-      <section aria-label="Contacts" className="contacts">
-        <div className="top">
+    <>
+      <Area label="Contacts" fill side={dossier}>
+        <Row spread align="start" gap={3} wrap={openId !== null || narrow}>
           <Shelf
             openId={query.segmentId}
             unsaved={query.where}
             readOnly={readOnly}
             onOpen={openSegment}
-            onSaved={(segment) => ask_({ segment: segment.id, where: null })}
+            onSaved={(segment) => address({ segment: segment.id, where: null })}
           />
-          <div className="tools">
-            <SearchField asked={query.q} onSearch={(q) => ask_({ q })} />
-            {layout && !openId && <ColumnChooser all={allColumns} layout={layout} onLook={save} />}
+          <Row wrap={false}>
+            <SearchField asked={query.q} onSearch={(q) => address({ q })} />
+            {layout && !openId && !narrow && <ColumnChooser all={allColumns} layout={layout} onLayout={save} />}
             {!readOnly && <DataMenu onHistory={() => setHistory(true)} />}
-          </div>
-        </div>
-        <div className="asking">
-          <Behind query={query} users={users} total={total} onClear={() => ask_(NO_NUMBER)} />
-          <Sentence tree={tree} onChange={write} />
-          <Count question={question} total={total} capped={list.capped} approximate={list.approximate} />
-        </div>
-        {list.error && <p className="late">{list.error}</p>}
-        {layout && (
-          <Grid
-            rows={rows}
-            columns={columns}
-            layout={layout}
-            onLook={save}
-            at={cursor}
-            openId={openId}
-            chosen={picked}
-            total={total ?? rows.length}
-            onOpen={(n) => {
-              setAt(n);
-              setOpenId(rows[n]!.id);
-            }}
-            onToggle={(n, range) => !readOnly && toggle(n, range)}
-            onToggleAll={() => !readOnly && toggleAll()}
-            onEnd={more}
-          />
-        )}
-        {list.settled && rows.length === 0 && (
-          <p className="empty">
+          </Row>
+        </Row>
+        <SentenceBar>
+          <Behind query={query} users={users} total={total} onClear={() => address(NO_NUMBER)} />
+          <Row spread align="end" gap={6}>
+            <Sentence tree={treeShown(query, segments)} onChange={(tree) => address({ where: JSON.stringify(tree) })} />
+            <Count question={question} list={list} />
+          </Row>
+        </SentenceBar>
+        {list.error && <Text tone="late">{list.error}</Text>}
+        {layout && list.settled && rows.length === 0 ? (
+          <EmptyState>
             {key !== '{}'
               ? 'No matches. Remove a condition, or try fewer letters.'
               : 'No contacts yet. Press n to add your first lead, import a file, or share your public page.'}
-          </p>
+          </EmptyState>
+        ) : layout && (list.settled || rows.length > 0) ? (
+          <Grid
+            list={list}
+            columns={columns}
+            fit={narrow}
+            layout={layout}
+            onLayout={save}
+            at={cursor}
+            openId={openId}
+            chosen={place.chosen}
+            readOnly={readOnly}
+            editing={editing}
+            onEdit={setEditing}
+            onOpen={open}
+            /* Nobody is selected in a list that is about to be another. */
+            maySelect={!readOnly && list.settled}
+            onToggle={(n, range) => !readOnly && list.settled && place.toggle(n, range)}
+            onToggleAll={() => !readOnly && list.settled && place.toggleAll()}
+          />
+        ) : (
+          !list.error && <Skeleton lines={14} height={40} label="Loading contacts" />
         )}
-      </section>
-      {openId && (
-        <Dossier contactId={openId} readOnly={readOnly} onClose={() => setOpenId(null)} onNext={() => goTo(cursor + 1)} />
-      )}
+      </Area>
       {!readOnly && (
         <BulkBar
-          chosen={picked}
-          total={Math.max(total ?? 0, howMany({ ...picked, all: false }, 0))}
+          chosen={place.chosen}
+          total={Math.max(total ?? 0, howMany({ ...place.chosen, all: false }, 0))}
           question={typedQuestion(question)}
           office={office}
-          onChoose={(next) => setPlace({ at: place, chosen: next, from, of: key })}
+          onChoose={place.select}
         />
       )}
       {history && <HistoryDialog onClose={() => setHistory(false)} />}
-    </div>
+    </>
   );
 }
+
+/** Puts the question into the address, without asking the server for the page again; opening a segment can be gone back from. */
+function address(change: Record<string, string | null>, how: 'pushState' | 'replaceState' = 'replaceState'): void {
+  const next = new URLSearchParams(window.location.search);
+  for (const [name, value] of Object.entries(change)) {
+    if (value) next.set(name, value);
+    else next.delete(name);
+  }
+  next.delete('stage');
+  window.history[how](null, '', `/contacts${next.size ? `?${next}` : ''}`);
+}
+const openSegment = (segment: Segment | null): void =>
+  address({ segment: segment?.id ?? null, where: null, q: null, ...NO_NUMBER }, 'pushState');
 
 const typedQuestion = (question: Record<string, string>): Question =>
   question.days ? { ...question, days: Number(question.days) } : question;
@@ -200,133 +191,4 @@ function useOpened(): [string | null, (id: string | null) => void] {
     window.history.replaceState(null, '', `/contacts${params.size ? `?${params}` : ''}`);
   }, []);
   return [id, open];
-}
-
-function useContacts(question: Record<string, string>, sort: string, descending: boolean, ready: boolean) {
-  const asked = { ...question, sort, order: descending ? 'desc' : 'asc' };
-  const filter = new URLSearchParams(asked).toString();
-  const found = useInfiniteQuery({
-    queryKey: ['contacts', filter],
-    queryFn: ({ pageParam }) =>
-      ask('GET /contacts', {
-        query: new URLSearchParams({ ...asked, limit: String(PAGE), ...(pageParam ? { cursor: pageParam } : {}) }),
-      }),
-    initialPageParam: '',
-    getNextPageParam: (last) => last.next_cursor,
-    placeholderData: keepPreviousData,
-    enabled: ready,
-  });
-  const first = found.data?.pages[0];
-  const exact = useQuery({
-    queryKey: ['contacts', 'count', new URLSearchParams(question).toString()],
-    queryFn: () => ask('GET /contacts/count', { query: new URLSearchParams(question) }),
-    enabled: first?.total_capped === true,
-    placeholderData: keepPreviousData,
-  });
-  const { fetchNextPage, hasNextPage, isFetchingNextPage } = found;
-  const more = useCallback(() => {
-    if (hasNextPage && !isFetchingNextPage) void fetchNextPage();
-  }, [fetchNextPage, hasNextPage, isFetchingNextPage]);
-  const counted = first?.total_capped ? exact.data?.count : first?.total;
-  return {
-    rows: found.data?.pages.flatMap((page) => page.items) ?? [],
-    total: counted ?? first?.total,
-    capped: Boolean(first?.total_capped) && exact.data === undefined,
-    approximate: first?.approximate ?? false,
-    settled: !found.isPending && !found.isPlaceholderData,
-    error: found.isError ? found.error.message : null,
-    more,
-  };
-}
-
-function Count({
-  question,
-  total,
-  capped,
-  approximate,
-}: {
-  question: Record<string, string>;
-  total?: number;
-  capped: boolean;
-  approximate: boolean;
-}) {
-  if (total === undefined) return <div className="count" />;
-  return (
-    <div className="count" aria-live="polite" data-question={Object.keys(question).join(' ')}>
-      <b>
-        {approximate ? 'about ' : ''}
-        {total.toLocaleString('en-US')}
-        {capped ? '+' : ''}
-      </b>{' '}
-      {total === 1 ? 'person' : 'people'}
-      {approximate && <span className="soft small">, similar spelling</span>}
-    </div>
-  );
-}
-
-/** Search keeps the letters while one types, and asks a moment after the last one. */
-function SearchField({ asked, onSearch }: { asked: string; onSearch: (q: string) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  return (
-    <Input
-      type="search"
-      width={250}
-      aria-label="Search contacts"
-      placeholder="Name, phone, email, city, tag"
-      value={typed ?? asked}
-      onBlur={() => setTyped(null)}
-      onChange={(event) => {
-        const next = event.target.value;
-        setTyped(next);
-        clearTimeout(timer.current);
-        timer.current = setTimeout(() => onSearch(next.trim()), 120);
-      }}
-    />
-  );
-}
-
-/** What the page is about: for people behind a number of Results which number, otherwise the contacts. */
-/** A list that is not the people of a number. */
-const NO_NUMBER = { measure: null, agent: null, door: null, roster: null, hour: null, days: null };
-const WEEKDAYS = ['Mondays', 'Tuesdays', 'Wednesdays', 'Thursdays', 'Fridays', 'Saturdays', 'Sundays'];
-const hoursWords = (key: string): string | null => {
-  const hour = hourOf(key);
-  return hour && `${WEEKDAYS[hour.day - 1]} from ${hour.hour}:00`;
-};
-
-function Behind({
-  query,
-  users,
-  total,
-  onClear,
-}: {
-  query: ReturnType<typeof useAsked>;
-  users: { id: string; name: string }[];
-  total?: number;
-  onClear: () => void;
-}) {
-  const { data: vocabulary = NO_WORDS } = useVocabulary();
-  const measure = MEASURES.find((one) => one.key === query.measure);
-  if (!measure) return <h1 className="unseen">Contacts</h1>;
-  const agent = users.find(({ id }) => id === query.agent)?.name;
-  const { door, roster, hour } = query.by;
-  const came = [
-    door && vocabulary.names.door?.find(({ value }) => value === door)?.name,
-    roster && vocabulary.names.roster?.find(({ value }) => value === roster)?.name,
-    hour && hoursWords(hour),
-  ].filter(Boolean);
-  return (
-    <div className="behind">
-      <h1>
-        {total?.toLocaleString('en-US')} {measure.name.toLowerCase()}
-        {agent ? `, ${agent}` : ''}
-        {came.map((one) => `, ${one}`)}, last {query.days} days
-      </h1>
-      <span className="soft small">{measure.definition}</span>{' '}
-      <Button size="small" onClick={onClear}>
-        All contacts
-      </Button>
-    </div>
-  );
 }

@@ -4,7 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type Jsoned } from '@/core/shared';
 import type { MergeView } from '@/core/duplicates';
 import { ask, freshKey, useZone, useFormat } from '../primitives';
-import { Button, useToast } from '../kit';
+import { Button, ListLine, Section, Text, useToast } from '../kit';
 
 type Merge = Jsoned<MergeView>;
 
@@ -27,22 +27,23 @@ export function Merges({ contactId }: { contactId: string }) {
   });
   if (!merges?.length) return null;
   return (
-    <section aria-label="Merged with">
-      <h2>Merged with</h2>
+    <Section title="Merged with">
       {merges.map((merge) => (
-        <div key={merge.id} className="small line">
-          <span>
-            {merge.gone}{' '}
-            <span className="soft">
-              {format.shortDay(new Date(merge.at), zone)}
-              {merge.by && `, ${merge.by}`}
-            </span>
-          </span>
-          <Button size="small" style={{ padding: '0 7px' }} disabled={apart.isPending} onClick={() => apart.mutate(merge)}>
-            Separate
-          </Button>
-        </div>
+        <ListLine
+          key={merge.id}
+          end={
+            <Button size="tiny" disabled={apart.isPending} onClick={() => apart.mutate(merge)}>
+              Separate
+            </Button>
+          }
+        >
+          {merge.gone}{' '}
+          <Text tone="soft" small>
+            {format.shortDay(new Date(merge.at), zone)}
+            {merge.by && `, ${merge.by}`}
+          </Text>
+        </ListLine>
       ))}
-    </section>
+    </Section>
   );
 }

@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { HOUR, localInstant } from '@/core/shared';
-import { ask, useKeys, useNow, useZone } from '../primitives';
-import { Button, Checkbox, DateField, Input, TimeField, useToast } from '../kit';
+import { ask, useShortcuts, useNow, useZone } from '../primitives';
+import { Button, Checkbox, DateField, Heading, Input, Kbd, Row, TimeField, useToast, Well } from '../kit';
 
 interface Choice {
   key: string;
@@ -41,18 +41,21 @@ export function NextTouch({ contactId, onClose }: { contactId: string; onClose: 
     onError: toast.fail,
   });
   const choose = (choice: Choice) => set.mutate(choice.at(now, zone));
-  useKeys({ ...Object.fromEntries(CHOICES.map((choice) => [choice.key, () => choose(choice)])), Escape: () => onClose(false) });
+  useShortcuts('choices', {
+    ...Object.fromEntries(CHOICES.map((choice) => [`choice${choice.key}`, () => choose(choice)])),
+    close: () => onClose(false),
+  });
   return (
-    <div className="desk" role="group" aria-label="Next touch">
-      <h2>Next touch</h2>
-      <div className="line">
+    <Well role="group" aria-label="Next touch">
+      <Heading>Next touch</Heading>
+      <Row above={2}>
         {CHOICES.map((choice, at) => (
           <Button key={choice.key} onClick={() => choose(choice)} disabled={set.isPending} autoFocus={at === 0}>
-            {choice.name} <kbd>{choice.key}</kbd>
+            {choice.name} <Kbd>{choice.key}</Kbd>
           </Button>
         ))}
-      </div>
-      <div className="line">
+      </Row>
+      <Row above={2}>
         <DateField label="Date" value={day} onChange={setDay} />
         <TimeField label="Time" value={time} onChange={(next) => next && setTime(next)} />
         <Input
@@ -62,9 +65,13 @@ export function NextTouch({ contactId, onClose }: { contactId: string; onClose: 
           onChange={(event) => setNote(event.target.value)}
           grow
         />
-        <label className="choice small" title="Campaigns that end on a reply end on appointment too">
-          <Checkbox checked={appointment} onChange={(event) => setAppointment(event.target.checked)} /> appointment
-        </label>
+        <Checkbox
+          title="Campaigns that end on a reply end on an appointment too"
+          checked={appointment}
+          onChange={(event) => setAppointment(event.target.checked)}
+        >
+          It’s an appointment
+        </Checkbox>
         <Button
           disabled={!day || set.isPending}
           onClick={() => day && set.mutate(localInstant(new Date(`${day}T12:00:00Z`), zone, 0, time))}
@@ -72,9 +79,9 @@ export function NextTouch({ contactId, onClose }: { contactId: string; onClose: 
           Set
         </Button>
         <Button onClick={() => onClose(false)}>
-          Close <kbd>Esc</kbd>
+          Close <Kbd>Esc</Kbd>
         </Button>
-      </div>
-    </div>
+      </Row>
+    </Well>
   );
 }

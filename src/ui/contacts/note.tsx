@@ -1,10 +1,9 @@
 'use client';
-/** Keeping a note, or what they said when they called. Half-written, it survives a reload. */
+/** Saving a note, or what they said when they called. Half-written, it survives a reload. */
 import { useState } from 'react';
-import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask, freshKey, useDraft } from '../primitives';
-import { Button, Checkbox, Select, useToast } from '../kit';
+import { Button, Checkbox, Field, Kbd, Row, Select, Textarea, useToast, Well } from '../kit';
 
 const MINUTES = [0, 1, 3, 5, 10, 20, 30, 45, 60];
 
@@ -32,8 +31,8 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
   });
   const empty = !called && !text.trim();
   return (
-    <form
-      className="desk"
+    <Well
+      as="form"
       aria-label="Note"
       onSubmit={(event) => {
         event.preventDefault();
@@ -47,20 +46,13 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
         if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && !empty) save.mutate();
       }}
     >
-      <TextField
-        label={called ? 'What they said' : 'Note'}
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        multiline
-        minRows={3}
-        maxRows={12}
-        fullWidth
-        autoFocus
-      />
-      <div className="line small">
-        <label className="choice">
-          <Checkbox checked={called} onChange={(event) => setCalled(event.target.checked)} /> They called us
-        </label>
+      <Field label={called ? 'What they said' : 'Note'}>
+        {(control) => <Textarea {...control} value={text} autoFocus onChange={(event) => setText(event.target.value)} />}
+      </Field>
+      <Row above={2}>
+        <Checkbox checked={called} onChange={(event) => setCalled(event.target.checked)}>
+          They called us
+        </Checkbox>
         {called && (
           <Select aria-label="How long you talked" value={minutes} onChange={(event) => setMinutes(Number(event.target.value))}>
             {MINUTES.map((one) => (
@@ -70,13 +62,13 @@ export function Note({ contactId, onClose }: { contactId: string; onClose: () =>
             ))}
           </Select>
         )}
-      </div>
-      <div className="line">
+      </Row>
+      <Row above={2}>
         <Button type="submit" look="main" disabled={save.isPending || empty}>
-          {called ? 'Save call' : 'Save note'} <kbd>Ctrl Enter</kbd>
+          {called ? 'Save call' : 'Save note'} <Kbd>Ctrl Enter</Kbd>
         </Button>
         <Button onClick={onClose}>Later</Button>
-      </div>
-    </form>
+      </Row>
+    </Well>
   );
 }

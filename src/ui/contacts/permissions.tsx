@@ -1,54 +1,65 @@
 'use client';
-/** Which channels a person permits, and what they said last; a click records what they say now, with its evidence. */
+/** Which channels a person permits, in a line; a click records what they say now, with its evidence. */
 import { useState } from 'react';
-import Dialog from '@mui/material/Dialog';
-import TextField from '@mui/material/TextField';
+import { Check, Minus, X } from 'lucide-react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { capitalized } from '@/core/shared';
 import { CHANNEL_KEYS, CHANNELS, type Channel } from '@/core/contacts';
-import { ask, useZone, useFormat } from '../primitives';
+import { ask, useFormat, useZone } from '../primitives';
+import { BareButton, Dialog, Field, Input, MenuButton, Radio, Row, Text, useToast } from '../kit';
 import type { ContactInFull } from './types';
-import './contacts.css';
-import { BareButton, Button, ErrorMessage, FormEnd, Radio, useToast } from '../kit';
 
-const SAID = { granted: ['yes', 'good'], withdrawn: ['no', 'late'], unknown: ['not said', 'soft'] } as const;
+const SAID = {
+  granted: { word: 'yes', tone: 'good', Icon: Check },
+  withdrawn: { word: 'no', tone: 'late', Icon: X },
+  unknown: { word: 'not asked', tone: 'soft', Icon: Minus },
+} as const;
 
 export function Permissions({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
   const zone = useZone();
   const format = useFormat();
   const [asked, setAsked] = useState<Channel | null>(null);
-  const latest = [...contact.permission_details].sort((a, b) => (b.at ?? '').localeCompare(a.at ?? ''))[0];
+  const evidence = (channel: Channel): string => {
+    const detail = contact.permission_details.find((one) => one.channel === channel);
+    if (!detail?.how) return '';
+    return `: ${detail.how}${detail.at ? `, ${format.dayAndTime(new Date(detail.at), zone)}` : ''}`;
+  };
   return (
-    <section>
-      <h2>Permissions</h2>
-      {contact.do_not_contact && <div className="late strong">Do not contact</div>}
-      {contact.household_do_not_contact && <div className="late strong">Do not contact household</div>}
-      <div className="small permits">
+    <Row spread gap={2} wrap={false} align="start">
+      <Row gap={3} role="group" aria-label="Permissions">
+        <Text tone="soft">Permission</Text>
+        {(contact.do_not_contact || contact.household_do_not_contact) && (
+          <Text tone="late" strong>
+            {contact.do_not_contact ? 'Do not contact' : 'Do not contact household'}
+          </Text>
+        )}
         {CHANNEL_KEYS.map((channel) => {
-          const [word, look] = SAID[contact.permissions[channel]];
+          const { word, tone, Icon } = SAID[contact.permissions[channel]];
+          const name = capitalized(CHANNELS[channel].plural);
           const words = (
-            <>
-              {capitalized(CHANNELS[channel].name)} <b className={look}>{word}</b>
-            </>
+            <Text nowrap>
+              {name}{' '}
+              <Text tone={tone}>
+                <Icon size={14} aria-hidden="true" style={{ verticalAlign: -2 }} />
+              </Text>
+              <Text unseen>{word}</Text>
+            </Text>
           );
+          const title = `${name}: ${word}${evidence(channel)}`;
           return readOnly ? (
-            <span key={channel}>{words}</span>
+            <span key={channel} title={title}>
+              {words}
+            </span>
           ) : (
-            <BareButton key={channel} title="Record what they say now" onClick={() => setAsked(channel)}>
+            <BareButton key={channel} title={`${title}. Click to record what they say now.`} onClick={() => setAsked(channel)}>
               {words}
             </BareButton>
           );
         })}
-      </div>
-      {latest?.how && (
-        <div className="soft small">
-          {latest.how}
-          {latest.at && `, ${format.dayAndTime(new Date(latest.at), zone)}`}
-        </div>
-      )}
+      </Row>
       {!readOnly && <DoNotContact contact={contact} />}
-      {asked && <Say contact={contact} channel={asked} onClose={() => setAsked(null)} />}
-    </section>
+      {asked && <SayDialog contact={contact} channel={asked} onClose={() => setAsked(null)} />}
+    </Row>
   );
 }
 
@@ -68,20 +79,33 @@ function DoNotContact({ contact }: { contact: ContactInFull }) {
   });
   const { do_not_contact: person, household_do_not_contact: household } = contact;
   return (
-    <div className="beside">
-      <Button look="text" className="small" onClick={() => set.mutate({ do_not_contact: !person })}>
-        {person ? 'Allow contact again' : 'Mark do not contact'}
-      </Button>
-      {(contact.household.length > 0 || household) && (
-        <Button look="text" className="small" onClick={() => set.mutate({ household_do_not_contact: !household })}>
-          {household ? 'Allow contact with the household again' : 'Mark the whole household'}
-        </Button>
-      )}
-    </div>
+    <MenuButton
+      size="tiny"
+      aria-label="Do not contact…"
+      title="Do not contact…"
+      choices={[
+        {
+          key: 'person',
+          name: person ? 'Allow contact again' : 'Mark do not contact',
+          onChoose: () => set.mutate({ do_not_contact: !person }),
+        },
+        ...(contact.household.length > 0 || household
+          ? [
+              {
+                key: 'household',
+                name: household ? 'Allow contact with the household again' : 'Mark the whole household do not contact',
+                onChoose: () => set.mutate({ household_do_not_contact: !household }),
+              },
+            ]
+          : []),
+      ]}
+    >
+      …
+    </MenuButton>
   );
 }
 
-function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: Channel; onClose: () => void }) {
+function SayDialog({ contact, channel, onClose }: { contact: ContactInFull; channel: Channel; onClose: () => void }) {
   const [state, setState] = useState<'granted' | 'withdrawn'>(
     contact.permissions[channel] === 'granted' ? 'withdrawn' : 'granted',
   );
@@ -91,41 +115,34 @@ function Say({ contact, channel, onClose }: { contact: ContactInFull; channel: C
   const save = useMutation({
     mutationFn: () => ask('PUT /contacts/{id}/permissions', { params: { id: contact.id }, body: { channel, state, evidence } }),
     onSuccess: () => {
-      toast.tell(`${capitalized(CHANNELS[channel].name)}: ${state === 'granted' ? 'yes' : 'no'} recorded.`);
+      toast.tell(`${capitalized(CHANNELS[channel].plural)}: ${state === 'granted' ? 'yes' : 'no'}, recorded.`);
       void queries.invalidateQueries();
       onClose();
     },
   });
   return (
-    <Dialog open onClose={onClose} aria-labelledby="permission-title" fullWidth maxWidth="xs">
-      <form
-        className="dialog"
-        onSubmit={(event) => {
-          event.preventDefault();
-          save.mutate();
-        }}
-      >
-        <h1 id="permission-title">
-          {capitalized(CHANNELS[channel].plural)} to {contact.first_name || 'them'}
-        </h1>
-        <div className="line" role="radiogroup" aria-label="What they said">
-          {(['granted', 'withdrawn'] as const).map((one) => (
-            <label key={one} className="choice">
-              <Radio name="said" checked={state === one} onChange={() => setState(one)} /> They said{' '}
-              {one === 'granted' ? 'yes' : 'no'}
-            </label>
-          ))}
-        </div>
-        <TextField
-          autoFocus
-          label={state === 'granted' ? 'How and where they said it' : 'How and where, if you know'}
-          value={evidence}
-          onChange={(event) => setEvidence(event.target.value)}
-          slotProps={{ htmlInput: { maxLength: 500 } }}
-        />
-        <ErrorMessage error={save.error} />
-        <FormEnd does="Record" busy={save.isPending} may={state !== 'granted' || Boolean(evidence.trim())} onCancel={onClose} />
-      </form>
+    <Dialog
+      title={`${capitalized(CHANNELS[channel].plural)} to ${contact.first_name || 'them'}`}
+      onClose={onClose}
+      onSubmit={() => save.mutate()}
+      does="Record"
+      busy={save.isPending}
+      dirty={evidence !== ''}
+      may={state !== 'granted' || Boolean(evidence.trim())}
+      error={save.error}
+    >
+      <Row role="radiogroup" aria-label="What they said" gap={4}>
+        {(['granted', 'withdrawn'] as const).map((one) => (
+          <Radio key={one} name="said" checked={state === one} onChange={() => setState(one)}>
+            They said {one === 'granted' ? 'yes' : 'no'}
+          </Radio>
+        ))}
+      </Row>
+      <Field label={state === 'granted' ? 'How and where they said it' : 'How and where, if you know'}>
+        {(control) => (
+          <Input {...control} autoFocus maxLength={500} value={evidence} onChange={(event) => setEvidence(event.target.value)} />
+        )}
+      </Field>
     </Dialog>
   );
 }

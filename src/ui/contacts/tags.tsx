@@ -1,63 +1,55 @@
 'use client';
-/** The tags of one contact: taken away by a click, given while one types, new ones made in passing. */
+/** The tags of one contact: removed by a click, added while one types, new ones made in passing. */
 import { useState } from 'react';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { TagChip, TagPicker } from '../changes';
-import { ask } from '../primitives';
 import { useTags } from '../segments';
-import type { ContactInFull } from './types';
-import { Button, useToast } from '../kit';
+import { Button, Row } from '../kit';
+import { useInPlace } from './in-place';
+import type { Contact } from './types';
 
-export function ContactTags({ contact, readOnly }: { contact: ContactInFull; readOnly?: boolean }) {
+export function ContactTagChips({ contact, readOnly }: { contact: Contact; readOnly?: boolean }) {
   const { data: tags = [] } = useTags();
+  const { removeTag } = useInPlace(contact);
+  return contact.tags.map((name) => (
+    <TagChip
+      key={name}
+      name={name}
+      color={tags.find((tag) => tag.name === name)?.color}
+      onRemove={readOnly ? undefined : () => removeTag(name)}
+    />
+  ));
+}
+
+export function ContactTags({ contact, readOnly }: { contact: Contact; readOnly?: boolean }) {
   const [adding, setAdding] = useState(false);
-  const queries = useQueryClient();
-  const toast = useToast();
-  const save = useMutation({
-    mutationFn: (names: string[]) => ask('PATCH /contacts/{id}', { params: { id: contact.id }, body: { tags: names } }),
-    onSuccess: () => void queries.invalidateQueries(),
-    onError: toast.fail,
-  });
-  const colorOf = (name: string) => tags.find((tag) => tag.name === name)?.color;
-  const take = (name: string) => {
-    const before = contact.tags;
-    save.mutate(
-      before.filter((one) => one !== name),
-      { onSuccess: () => toast.tell(`“${name}” removed.`, () => save.mutate(before)) },
-    );
-  };
+  const { addTag } = useInPlace(contact);
   return (
-    <section>
-      <h2>Tags</h2>
-      {contact.tags.map((name) => (
-        <TagChip key={name} name={name} color={colorOf(name)} onRemove={readOnly ? undefined : () => take(name)} />
-      ))}
+    <Row
+      gap={1}
+      onKeyDown={(event) => {
+        if (event.key !== 'Escape' || !adding) return;
+        event.stopPropagation();
+        setAdding(false);
+      }}
+    >
+      <ContactTagChips contact={contact} readOnly={readOnly} />
       {!readOnly && !adding && (
-        <Button size="small" style={{ padding: '0 8px' }} onClick={() => setAdding(true)}>
+        <Button size="tiny" onClick={() => setAdding(true)}>
           + Tag
         </Button>
       )}
       {adding && (
-        <div
-          onKeyDown={(event) => {
-            if (event.key !== 'Escape') return;
-            event.stopPropagation();
+        <TagPicker
+          autoFocus
+          mayMake
+          label="Add a tag"
+          chosen={[]}
+          onChange={([id]) => {
+            if (id) addTag(id);
             setAdding(false);
           }}
-        >
-          <TagPicker
-            autoFocus
-            mayMake
-            label="Add a tag"
-            chosen={[]}
-            onChange={([id]) => {
-              const tag = queries.getQueryData<{ id: string; name: string }[]>(['tags'])?.find((one) => one.id === id);
-              if (tag) save.mutate([...contact.tags, tag.name]);
-              setAdding(false);
-            }}
-          />
-        </div>
+        />
       )}
-    </section>
+    </Row>
   );
 }

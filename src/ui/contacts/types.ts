@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/react-query';
 import type { EnrollmentView } from '@/core/campaigns';
 import { showPhone } from '@/core/capture';
-import type { ContactView, MoreView, PermissionsView, TimelineItem } from '@/core/contacts';
+import type { ContactView, MoreView, PermissionsView, TimelineGroup, TimelineItem } from '@/core/contacts';
 import type { Jsoned } from '@/core/shared';
 import { ask } from '../primitives';
 
@@ -20,10 +20,10 @@ export const useContact = (id: string) =>
     queryFn: () => ask('GET /contacts/{id}', { params: { id } }),
     placeholderData: (before) => (before?.id === id ? before : undefined),
   });
-export const useTimeline = (id: string, limit: number) =>
+export const useTimeline = (id: string, limit: number, group?: TimelineGroup) =>
   useQuery({
-    queryKey: ['timeline', id, limit],
-    queryFn: () => ask('GET /contacts/{id}/timeline', { params: { id }, query: { limit } }),
+    queryKey: ['timeline', id, limit, group ?? 'all'],
+    queryFn: () => ask('GET /contacts/{id}/timeline', { params: { id }, query: { limit, group } }),
     placeholderData: (before) => before,
   });
 export const useEnrollments = (id: string) =>

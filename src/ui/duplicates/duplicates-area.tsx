@@ -5,10 +5,9 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { showPhone } from '@/core/capture';
 import { chosenSide, MERGE_FIELDS, type MergeChoices, type MergeChoice, type PairView } from '@/core/duplicates';
 import type { Jsoned } from '@/core/shared';
-import { ask, freshKey, Strokes, useKeys } from '../primitives';
+import { ask, freshKey, Strokes, useShortcuts } from '../primitives';
 import type { Contact } from '../contacts';
-import '../contacts/contacts.css';
-import { Button, LinkButton, Radio, useToast } from '../kit';
+import { Button, Callout, EmptyState, Heading, Kbd, LinkButton, Radio, Row, Table, Text, useToast } from '../kit';
 
 type Pair = Jsoned<PairView>;
 const LABELS: Record<MergeChoice, string> = {
@@ -49,33 +48,37 @@ export function DuplicatesArea() {
   });
   const going = scan.data && ['waiting', 'running'].includes(scan.data.state);
   return (
-    <section aria-label="Duplicates" className="bringing">
-      <div className="headline">
+    <section aria-label="Duplicates">
+      <Row spread align="end" gap={4}>
         <div>
-          <h1>
+          <Heading level={1}>
             {pairs ? `${(scan.data?.pairs ?? pairs.length).toLocaleString('en-US')} possible duplicates` : 'Find duplicates'}
-          </h1>
-          <p className="soft small">
+          </Heading>
+          <Text as="p" tone="soft" small>
             Most likely first. Merging keeps everything from both and can be undone. The stricter permission wins.
-          </p>
+          </Text>
         </div>
-        <div className="line">
+        <Row>
           <Button disabled={going || again.isPending} onClick={() => again.mutate()}>
             {scan.data?.state === 'never' ? 'Find duplicates' : 'Search again'}
           </Button>
           <LinkButton href="/contacts">Back to contacts</LinkButton>
-        </div>
-      </div>
-      {going && (
-        <p role="status" className="empty">
-          Searching all contacts…
-        </p>
+        </Row>
+      </Row>
+      {going && <EmptyState role="status">Searching all contacts…</EmptyState>}
+      {scan.data?.state === 'failed' && (
+        <Text as="p" tone="late">
+          {scan.data.error}
+        </Text>
       )}
-      {scan.data?.state === 'failed' && <p className="late">{scan.data.error}</p>}
       {scan.data?.state === 'never' && (
-        <p className="empty">Not searched yet. It takes a few seconds, even with many contacts.</p>
+        <EmptyState>Not searched yet. It takes a few seconds, even with many contacts.</EmptyState>
       )}
-      {pairs?.length === 0 && <p className="empty good">No duplicates found.</p>}
+      {pairs?.length === 0 && (
+        <EmptyState>
+          <Text tone="good">No duplicates found.</Text>
+        </EmptyState>
+      )}
       {pairs && pairs.length > 0 && (
         <Review key={`${pairs[0]!.one.id} ${pairs[0]!.other.id}`} pair={pairs[0]!} rest={pairs.slice(1)} />
       )}
@@ -121,20 +124,24 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
     onSuccess: after,
     onError: toast.fail,
   });
-  useKeys({ Enter: () => merge.mutate(), x: () => different.mutate(), h: () => household.mutate() });
+  useShortcuts('pair', {
+    merge: () => merge.mutate(),
+    different: () => different.mutate(),
+    household: () => household.mutate(),
+  });
   const busy = merge.isPending || different.isPending || household.isPending;
   return (
     <>
-      <p className="because">{pair.because}</p>
-      <table className="grid sides">
+      <Callout>{pair.because}</Callout>
+      <Table>
         <thead>
           <tr>
             <th />
             <th>
-              Keep: {shown.name(survivor)} <span className="soft">since {survivor.created_at.slice(0, 10)}</span>
+              Keep: {shown.name(survivor)} <Text tone="soft">since {survivor.created_at.slice(0, 10)}</Text>
             </th>
             <th>
-              Merge in: {shown.name(gone)} <span className="soft">since {gone.created_at.slice(0, 10)}</span>{' '}
+              Merge in: {shown.name(gone)} <Text tone="soft">since {gone.created_at.slice(0, 10)}</Text>{' '}
               <Button size="small" onClick={() => setSwapped(!swapped)}>
                 Swap
               </Button>
@@ -144,22 +151,24 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
         <tbody>
           {MERGE_FIELDS.map((field) => (
             <tr key={field}>
-              <td className="soft">{LABELS[field]}</td>
+              <td data-soft="">{LABELS[field]}</td>
               {(
                 [
                   ['kept', survivor],
                   ['gone', gone],
                 ] as const
               ).map(([side, contact]) => (
-                <td key={side} className={chosenSide(field, survivor, gone, choices) === side ? 'strong' : 'soft'}>
-                  <label className="choice">
-                    <Radio
-                      name={field}
-                      checked={chosenSide(field, survivor, gone, choices) === side}
-                      onChange={() => setChoices({ ...choices, [field]: side })}
-                    />{' '}
+                <td
+                  key={side}
+                  {...(chosenSide(field, survivor, gone, choices) === side ? { 'data-strong': '' } : { 'data-soft': '' })}
+                >
+                  <Radio
+                    name={field}
+                    checked={chosenSide(field, survivor, gone, choices) === side}
+                    onChange={() => setChoices({ ...choices, [field]: side })}
+                  >
                     {field === 'horizon' ? <Strokes horizon={contact.horizon} /> : shown[field](contact) || '–'}
-                  </label>
+                  </Radio>
                 </td>
               ))}
             </tr>
@@ -174,38 +183,38 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
             ] as [string, (contact: Contact) => string][]
           ).map(([label, text]) => (
             <tr key={label}>
-              <td className="soft">
-                {label} <span className="small">kept from both</span>
+              <td data-soft="">
+                {label} <Text small>kept from both</Text>
               </td>
-              <td className="secret">{text(survivor) || '–'}</td>
-              <td className="secret">{text(gone) || '–'}</td>
+              <td data-secret="">{text(survivor) || '–'}</td>
+              <td data-secret="">{text(gone) || '–'}</td>
             </tr>
           ))}
         </tbody>
-      </table>
-      <div className="line" style={{ margin: '14px 0' }}>
+      </Table>
+      <Row above={3.5}>
         <Button look="main" disabled={busy} onClick={() => merge.mutate()}>
-          Merge <kbd>Enter</kbd>
+          Merge <Kbd>Enter</Kbd>
         </Button>
         <Button disabled={busy} onClick={() => different.mutate()}>
-          Not duplicates <kbd>x</kbd>
+          Not duplicates <Kbd>x</Kbd>
         </Button>
         <Button disabled={busy} onClick={() => household.mutate()}>
-          Same household <kbd>h</kbd>
+          Same household <Kbd>h</Kbd>
         </Button>
-      </div>
+      </Row>
       {rest.length > 0 && (
         <>
-          <div className="group">
-            <h2>Then</h2>
-          </div>
+          <Row ruled="head" spread>
+            <Heading>Then</Heading>
+          </Row>
           {rest.map(({ one, other, because }) => (
-            <div key={`${one.id} ${other.id}`} className="pair small">
+            <Row ruled spread wrap={false} gap={3} small key={`${one.id} ${other.id}`}>
               <span>
                 {shown.name(one)} and {shown.name(other)}
               </span>
-              <span className="soft">{because}</span>
-            </div>
+              <Text tone="soft">{because}</Text>
+            </Row>
           ))}
         </>
       )}

@@ -4,8 +4,7 @@ import { useState } from 'react';
 import type { ImportOptions } from '@/core/imports';
 import { NO_WORDS, useVocabulary } from '../primitives';
 import type { Import } from './shapes';
-import '../contacts/contacts.css';
-import { Input, Select } from '../kit';
+import { Columns, Input, Select, Stack } from '../kit';
 
 const MATCHES: [ImportOptions['on_match'], string][] = [
   ['fill', 'fill in blanks'],
@@ -30,9 +29,9 @@ export function Choices({
   const [source, setSource] = useState(data.options.source ?? '');
   const { options } = data;
   return (
-    <div className="choices">
-      <label>
-        Existing contacts:{' '}
+    <Columns least={240} gap={3.5} above={3.5}>
+      <Stack as="label" gap={1} small>
+        Existing contacts
         <Select
           value={options.on_match}
           disabled={busy}
@@ -44,9 +43,9 @@ export function Choices({
             </option>
           ))}
         </Select>
-      </label>
-      <label>
-        Rows with problems:{' '}
+      </Stack>
+      <Stack as="label" gap={1} small>
+        Rows with problems
         <Select
           value={options.doubtful}
           disabled={busy}
@@ -55,11 +54,11 @@ export function Choices({
           <option value="take">import what’s readable</option>
           <option value="leave">skip them so you can fix them</option>
         </Select>
-      </label>
-      <label>
-        Stage for new contacts:{' '}
+      </Stack>
+      <Stack as="label" gap={1} small>
+        Stage for new contacts
         <Select value={options.stage ?? ''} disabled={busy} onChange={(event) => onChange({ stage: event.target.value || null })}>
-          <option value="">New, unless the file says otherwise otherwise</option>
+          <option value="">New, unless the file says otherwise</option>
           {vocabulary.names.stage
             ?.filter(({ value }) => value !== 'archived')
             .map(({ value, name }) => (
@@ -68,24 +67,24 @@ export function Choices({
               </option>
             ))}
         </Select>
-      </label>
-      <label>
-        With:{' '}
+      </Stack>
+      <Stack as="label" gap={1} small>
+        With
         <Select
           value={options.owner_id ?? ''}
           disabled={busy}
           onChange={(event) => onChange({ owner_id: event.target.value || null })}
         >
-          <option value="">me, unless the file says otherwise otherwise</option>
+          <option value="">me, unless the file says otherwise</option>
           {users.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
             </option>
           ))}
         </Select>
-      </label>
-      <label>
-        Tags for everyone:{' '}
+      </Stack>
+      <Stack as="label" gap={1} small>
+        Tags for everyone
         <Input
           value={tags}
           placeholder="spring list"
@@ -99,16 +98,16 @@ export function Choices({
             })
           }
         />
-      </label>
-      <label>
-        Lead source:{' '}
+      </Stack>
+      <Stack as="label" gap={1} small>
+        Lead source
         <Input
           value={source}
           placeholder="unless the file says otherwise"
           onChange={(event) => setSource(event.target.value)}
           onBlur={() => onChange({ source: source.trim() || null })}
         />
-      </label>
-    </div>
+      </Stack>
+    </Columns>
   );
 }

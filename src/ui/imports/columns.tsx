@@ -3,8 +3,7 @@
 import { TARGETS, type ImportColumn, type Target } from '@/core/imports';
 import type { Jsoned } from '@/core/shared';
 import { NO_WORDS, useVocabulary } from '../primitives';
-import '../contacts/contacts.css';
-import { Select } from '../kit';
+import { Disclosure, Select, Table, Text } from '../kit';
 
 type Column = Jsoned<ImportColumn>;
 type Told = { target: Target; place?: string };
@@ -32,9 +31,9 @@ export function Columns({
       })),
     );
   return (
-    <details className="doubts" open={columns.length < 16}>
+    <Disclosure open={columns.length < 16}>
       <summary>{columns.length.toLocaleString('en-US')} columns and what they mean</summary>
-      <table className="grid">
+      <Table>
         <thead>
           <tr>
             <th>Heading</th>
@@ -45,7 +44,9 @@ export function Columns({
         <tbody>
           {columns.map((column, at) => (
             <tr key={column.at}>
-              <td className="strong cut">{column.heading || <span className="soft">column {column.at + 1}</span>}</td>
+              <td data-strong="" data-cut="">
+                {column.heading || <Text tone="soft">column {column.at + 1}</Text>}
+              </td>
               <td>
                 <Select
                   aria-label={`What “${column.heading || `column ${column.at + 1}`}” is`}
@@ -77,11 +78,13 @@ export function Columns({
                   </Select>
                 )}
               </td>
-              <td className="soft cut secret">{column.sample?.join(' · ')}</td>
+              <td data-soft="" data-cut="" data-secret="">
+                {column.sample?.join(' · ')}
+              </td>
             </tr>
           ))}
         </tbody>
-      </table>
-    </details>
+      </Table>
+    </Disclosure>
   );
 }

@@ -7,8 +7,7 @@ import { dayAndTime } from '@/core/format';
 import { ask, Problem, useZone } from '../primitives';
 import { ImportDesk } from './import-desk';
 import type { Import } from './shapes';
-import '../contacts/contacts.css';
-import { Button, FileButton, LinkButton, useToast } from '../kit';
+import { Button, DropArea, EmptyState, FileButton, Heading, LinkButton, Row, Text, useToast } from '../kit';
 
 export function ImportArea({ users, office }: { users: { id: string; name: string }[]; office: boolean }) {
   const params = useSearchParams();
@@ -16,14 +15,16 @@ export function ImportArea({ users, office }: { users: { id: string; name: strin
   const id = params.get('import');
   const open = (next: string | null) => router.push(next ? `/contacts/import?import=${next}` : '/contacts/import');
   return (
-    <section aria-label="Import a file" className="bringing">
-      <div className="headline">
+    <section aria-label="Import a file">
+      <Row spread align="end" gap={4}>
         <div>
-          <h1>Import a file</h1>
-          <p className="soft small">CSV, XLSX, ODS, or vCard. Nothing changes until you’ve reviewed it.</p>
+          <Heading level={1}>Import a file</Heading>
+          <Text as="p" tone="soft" small>
+            CSV, XLSX, ODS, or vCard. Nothing changes until you’ve reviewed it.
+          </Text>
         </div>
         <LinkButton href="/contacts">Back to contacts</LinkButton>
-      </div>
+      </Row>
       {id ? (
         <ImportDesk key={id} id={id} users={users} office={office} onClose={() => open(null)} />
       ) : (
@@ -49,8 +50,9 @@ function Start({ onSent, onOpen }: { onSent: (made: Import) => void; onOpen: (id
   };
   return (
     <>
-      <div
-        className={`drop${over ? ' over' : ''}`}
+      <DropArea
+        as="div"
+        over={over}
         onDragOver={(event) => {
           event.preventDefault();
           setOver(true);
@@ -79,7 +81,7 @@ function Start({ onSent, onOpen }: { onSent: (made: Import) => void; onOpen: (id
             Sending… <progress value={sent} max={1} aria-label="Sent" />
           </p>
         )}
-      </div>
+      </DropArea>
       <Earlier onOpen={onOpen} />
     </>
   );
@@ -122,28 +124,28 @@ function Earlier({ onOpen }: { onOpen: (id: string) => void }) {
     queryKey: ['imports'],
     queryFn: async () => (await ask('GET /imports', { query: { limit: 30 } })).items,
   });
-  if (!data?.length) return <p className="empty">No imports yet.</p>;
+  if (!data?.length) return <EmptyState>No imports yet.</EmptyState>;
   return (
     <>
-      <div className="group">
-        <h2>Past imports</h2>
-      </div>
+      <Row ruled="head" spread>
+        <Heading>Past imports</Heading>
+      </Row>
       {data.map((one) => (
-        <div key={one.id} className="pair">
+        <Row ruled spread wrap={false} gap={3} key={one.id}>
           <span>
-            <Button look="text" className="strong" onClick={() => onOpen(one.id)}>
+            <Button look="text" onClick={() => onOpen(one.id)}>
               {one.file_name}
             </Button>{' '}
-            <span className="soft small">
+            <Text tone="soft" small>
               {STATES[one.state]}, {dayAndTime(new Date(one.made_at), zone)}
               {one.by ? `, ${one.by}` : ''}
-            </span>
+            </Text>
           </span>
-          <span className="soft small">
+          <Text tone="soft" small>
             {one.made + one.changed > 0 &&
               `${one.made.toLocaleString('en-US')} new, ${one.changed.toLocaleString('en-US')} completed`}
-          </span>
-        </div>
+          </Text>
+        </Row>
       ))}
     </>
   );

@@ -8,8 +8,7 @@ import { Columns } from './columns';
 import { Choices } from './choices';
 import { PreviewTable } from './preview-table';
 import type { Import } from './shapes';
-import '../contacts/contacts.css';
-import { Button, LinkButton, useToast } from '../kit';
+import { Button, Callout, Disclosure, EmptyState, Heading, LinkButton, Panel, Progress, Row, Text, useToast } from '../kit';
 
 const GOING = ['uploading', 'looking', 'waiting', 'running', 'undoing'];
 const many = (n: number): string => n.toLocaleString('en-US');
@@ -70,49 +69,55 @@ export function ImportDesk({
     onSuccess: after,
     onError: toast.fail,
   });
-  if (error) return <p className="late">{error.message}</p>;
-  if (!data) return <p className="soft">Loading…</p>;
+  if (error)
+    return (
+      <Text as="p" tone="late">
+        {error.message}
+      </Text>
+    );
+  if (!data)
+    return (
+      <Text as="p" tone="soft">
+        Loading…
+      </Text>
+    );
   return (
     <>
-      <div className="group">
-        <h2>
+      <Row ruled="head" spread>
+        <Heading>
           {data.file_name}{' '}
-          <span style={{ fontWeight: 400 }}>{'kind' in data.format ? formatWords(data.format as FileFormat) : ''}</span>
-        </h2>
+          <Text tone="soft" small>
+            {'kind' in data.format ? formatWords(data.format as FileFormat) : ''}
+          </Text>
+        </Heading>
         <Button look="text" onClick={onClose}>
           another file
         </Button>
-      </div>
+      </Row>
       {data.state === 'looking' && (
-        <p role="status" className="empty">
-          Reading the file… {data.total > 0 && `${many(data.total)} rows so far`}
-        </p>
+        <EmptyState role="status">Reading the file… {data.total > 0 && `${many(data.total)} rows so far`}</EmptyState>
       )}
-      {data.state === 'refused' && (
-        <p className="because" role="alert">
-          {data.sentence}
-        </p>
-      )}
+      {data.state === 'refused' && <Callout role="alert">{data.sentence}</Callout>}
       {data.state === 'ready' && data.look && (
         <>
-          <p className="because" role="status">
+          <Callout role="status">
             {many(data.look.rows)} people. {many(data.look.accepted)} ready, {many(data.look.doubtful_count)} with problems.{' '}
-            <span className="soft">
+            <Text tone="soft">
               {data.look.known > 0 && `${many(data.look.known)} are already contacts. `}
               {data.look.twice > 0 && `${many(data.look.twice)} are in the file more than once and are imported once. `}
               {data.look.partners > 0 && `${many(data.look.partners)} partners become their own contacts. `}
               {data.look.permissions > 0
                 ? `Permissions of ${many(data.look.permissions)} are imported, with this file as evidence.`
                 : 'The file has no permissions, so none are imported.'}
-            </span>
-          </p>
+            </Text>
+          </Callout>
           <Choices data={data} users={users} busy={change.isPending} onChange={(options) => change.mutate({ options })} />
-          <div className="line" style={{ margin: '14px 0' }}>
+          <Row above={3.5}>
             <Button look="main" disabled={act.isPending || change.isPending} onClick={() => act.mutate('start')}>
               Import {many(data.look.rows)} people
             </Button>
             <Button onClick={() => act.mutate('cancel')}>Cancel</Button>
-          </div>
+          </Row>
           <PreviewTable people={data.look.people} doubts={data.look.doubtful} rows={data.look.rows} />
           <Doubts data={data} />
           {data.columns.length > 0 && (
@@ -125,7 +130,9 @@ export function ImportDesk({
           )}
         </>
       )}
-      {['waiting', 'running', 'undoing'].includes(data.state) && <Progress data={data} onCancel={() => act.mutate('cancel')} />}
+      {['waiting', 'running', 'undoing'].includes(data.state) && (
+        <ImportProgress data={data} onCancel={() => act.mutate('cancel')} />
+      )}
       {['done', 'cancelled', 'failed', 'undone'].includes(data.state) && <Result data={data} onUndo={() => act.mutate('undo')} />}
     </>
   );
@@ -135,47 +142,55 @@ function Doubts({ data }: { data: Import }) {
   const { doubtful, doubtful_count } = data.look!;
   if (!doubtful.length) return null;
   return (
-    <details className="doubts">
+    <Disclosure>
       <summary>
         {many(doubtful_count)} doubtful {doubtful_count === 1 ? 'row' : 'rows'}, each with its reason
       </summary>
       {doubtful.map((one) => (
-        <div key={one.row} className="pair small">
+        <Row ruled spread wrap={false} gap={3} small key={one.row}>
           <span>
             Row {many(one.row)}: {one.why}
           </span>
-          <span className="soft">{DOUBTS[one.reason as DoubtReason]}</span>
-        </div>
+          <Text tone="soft">{DOUBTS[one.reason as DoubtReason]}</Text>
+        </Row>
       ))}
       {doubtful_count > doubtful.length && (
-        <p className="soft small">And {many(doubtful_count - doubtful.length)} more in the download of skipped rows.</p>
+        <Text as="p" tone="soft" small>
+          And {many(doubtful_count - doubtful.length)} more in the download of skipped rows.
+        </Text>
       )}
-    </details>
+    </Disclosure>
   );
 }
 
-function Progress({ data, onCancel }: { data: Import; onCancel: () => void }) {
+function ImportProgress({ data, onCancel }: { data: Import; onCancel: () => void }) {
   const undoing = data.state === 'undoing';
   const done = undoing ? data.undone + data.undo_left_alone : data.read;
   return (
-    <div className="panel" style={{ padding: '16px 20px', marginTop: 12 }} role="status">
-      <div className="line">
+    <Panel role="status">
+      <Row>
         <b>{undoing ? 'Undoing' : 'Importing'}</b>
-        <progress value={done} max={Math.max(1, data.total)} style={{ flex: 1 }} aria-label="Progress" />
-        <span className="soft">
+        <Progress done={done} of={data.total} label="Progress" />
+        <Text tone="soft">
           {many(done)} of {many(data.total)}
-        </span>
+        </Text>
         {!undoing && <Button onClick={onCancel}>Cancel</Button>}
-      </div>
-      <p className="soft small">You can leave this page; the import continues.</p>
-    </div>
+      </Row>
+      <Text as="p" tone="soft" small>
+        You can leave this page; the import continues.
+      </Text>
+    </Panel>
   );
 }
 
 function Result({ data, onUndo }: { data: Import; onUndo: () => void }) {
   return (
-    <div className="panel" style={{ padding: '16px 20px', marginTop: 12 }}>
-      {data.error && <p className="late">{data.error}</p>}
+    <Panel>
+      {data.error && (
+        <Text as="p" tone="late">
+          {data.error}
+        </Text>
+      )}
       {data.state === 'undone' ? (
         <p>
           Undone: {many(data.undone)} rows.
@@ -189,7 +204,7 @@ function Result({ data, onUndo }: { data: Import; onUndo: () => void }) {
           {data.doubtful > 0 && ` Of ${many(data.doubtful)} rows with problems, what’s readable was imported.`}
         </p>
       )}
-      <div className="line" style={{ marginTop: 12 }}>
+      <Row above={3}>
         {data.left_out > 0 && data.state !== 'undone' && (
           <LinkButton href={`/api/v1/imports/${data.id}/skipped`} download>
             Download skipped rows
@@ -200,7 +215,7 @@ function Result({ data, onUndo }: { data: Import; onUndo: () => void }) {
             Undo import
           </Button>
         )}
-      </div>
-    </div>
+      </Row>
+    </Panel>
   );
 }

@@ -3,7 +3,7 @@
 import { showPhone } from '@/core/capture';
 import type { PreviewContact } from '@/core/imports';
 import type { Jsoned } from '@/core/shared';
-import '../contacts/contacts.css';
+import { Chip, Heading, Row, Table, Text } from '../kit';
 
 export function PreviewTable({
   people,
@@ -17,16 +17,16 @@ export function PreviewTable({
   const why = new Map(doubts.map((doubt) => [doubt.row, doubt.why]));
   return (
     <>
-      <div className="group">
-        <h2>
+      <Row ruled="head" spread>
+        <Heading>
           Preview: first {people.length} of {rows.toLocaleString('en-US')}
-        </h2>
-      </div>
-      <div className="file-preview">
-        <table className="grid">
+        </Heading>
+      </Row>
+      <>
+        <Table height={430} aria-label="Preview of the file">
           <thead>
             <tr>
-              <th className="n">Row</th>
+              <th data-numeric="">Row</th>
               <th>Name</th>
               <th>Phones</th>
               <th>Emails</th>
@@ -37,34 +37,34 @@ export function PreviewTable({
           </thead>
           <tbody>
             {people.map((person) => (
-              <tr key={person.row} className={why.has(person.row) ? 'doubtful' : ''} title={why.get(person.row)}>
-                <td className="n soft">{person.row}</td>
-                <td className="cut strong" dir="auto">
-                  {[person.first, person.last].filter(Boolean).join(' ') || person.company || (
-                    <span className="late">no name</span>
-                  )}
-                  {person.partner && <span className="soft"> &amp; {(person.partner as { first: string }).first}</span>}
+              <tr key={person.row} data-doubtful={why.has(person.row) ? '' : undefined} title={why.get(person.row)}>
+                <td data-numeric="" data-soft="">
+                  {person.row}
                 </td>
-                <td className="cut secret">
+                <td data-cut="" data-strong="" dir="auto">
+                  {[person.first, person.last].filter(Boolean).join(' ') || person.company || <Text tone="late">no name</Text>}
+                  {person.partner && <Text tone="soft"> &amp; {(person.partner as { first: string }).first}</Text>}
+                </td>
+                <td data-cut="" data-secret="">
                   {person.phones
                     ?.map((phone) => `${showPhone(phone)}${person.extensions?.[phone] ? ` x${person.extensions[phone]}` : ''}`)
                     .join(', ')}
                 </td>
-                <td className="cut secret">{person.emails?.join(', ')}</td>
-                <td className="cut secret">
+                <td data-cut="" data-secret="">
+                  {person.emails?.join(', ')}
+                </td>
+                <td data-cut="" data-secret="">
                   {[person.address?.street, person.address?.city, person.address?.postalCode].filter(Boolean).join(', ')}
                 </td>
-                <td className="cut">
+                <td data-cut="">
                   {[...(person.roles ?? []), person.stage].filter(Boolean).join(', ')}{' '}
                   {person.tags?.map((tag) => (
-                    <span key={tag} className="tag">
-                      {tag}
-                    </span>
+                    <Chip key={tag}>{tag}</Chip>
                   ))}
                 </td>
-                <td className="cut soft">
+                <td data-cut="" data-soft="">
                   {why.has(person.row) ? (
-                    <span className="late">{why.get(person.row)}</span>
+                    <Text tone="late">{why.get(person.row)}</Text>
                   ) : (
                     [
                       person.birthday && `born ${person.birthday.replace(/^--/, '')}`,
@@ -81,8 +81,8 @@ export function PreviewTable({
               </tr>
             ))}
           </tbody>
-        </table>
-      </div>
+        </Table>
+      </>
     </>
   );
 }

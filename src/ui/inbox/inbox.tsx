@@ -4,12 +4,28 @@ import { useState } from 'react';
 import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query';
 import { SUGGESTION_WORDS } from '@/core/messages';
 import { Dossier } from '../contacts';
-import { Ago, ask, Glyph, Strokes, useIsNarrow, useKeys } from '../primitives';
-import './inbox.css';
-import { BareButton, Button, ErrorMessage, useToast } from '../kit';
+import { ask, Glyph, Strokes, useIsNarrow, useRemembered, useShortcuts, type ApiAnswer } from '../primitives';
+import {
+  Ago,
+  Area,
+  Button,
+  Chip,
+  EmptyState,
+  ErrorMessage,
+  ListRow,
+  PageHead,
+  Row,
+  Skeleton,
+  Stack,
+  Text,
+  TwoLines,
+  useToast,
+} from '../kit';
+
+type ConversationRow = ApiAnswer<'GET /answers'>['items'][number];
 
 export function InboxArea() {
-  const [unread, setUnread] = useState(true);
+  const [unread, setUnread] = useRemembered('inbox_unread', true);
   const [chosen, setChosen] = useState<string | null>(null);
   const queries = useQueryClient();
   const toast = useToast();
@@ -49,98 +65,140 @@ export function InboxArea() {
     if (row) mark.mutate({ id: row.contact_id, read: row.unread });
     if (row?.unread && unread) step(at + 1 < rows.length ? 1 : -1);
   };
-  useKeys({ j: () => step(1), k: () => step(-1), ArrowDown: () => step(1), ArrowUp: () => step(-1), r: read });
+  useShortcuts('list', { next: () => step(1), previous: () => step(-1) });
+  useShortcuts('inbox', { read });
   return (
-    <div className="area with-dossier inbox">
-      <section aria-label="Inbox">
-        <div className="headline">
-          <div>
-            <h1>Inbox</h1>
-            <p className="soft">Replies by text and email, by contact. Replying or calling marks them as read.</p>
-          </div>
-          <div className="beside" role="group" aria-label="Which">
-            <Button size="small" pressed={unread} onClick={() => setUnread(true)}>
-              Unread
-            </Button>
-            <Button size="small" pressed={!unread} onClick={() => setUnread(false)}>
-              All
-            </Button>
-          </div>
-        </div>
-        <ErrorMessage error={list.error} />
-        {list.isSuccess && rows.length === 0 && (
-          <p className="empty">{unread ? 'You’re all caught up.' : 'No messages yet. Replies by text and email show up here.'}</p>
-        )}
-        {rows.map((row) => (
-          <div key={row.contact_id} className={`answer${row.contact_id === current ? ' sel' : ''}${row.unread ? ' unread' : ''}`}>
-            <BareButton className="row" onClick={() => setChosen(row.contact_id)} aria-current={row.contact_id === current}>
-              <span className="l">
-                <span className="strong">{row.name || 'Someone'}</span>{' '}
-                {row.unread_n > 1 && <span className="tag">{row.unread_n} new</span>}
-                <span className="soft small"> {row.owner_name}</span>
-                <span className="words" dir="auto">
-                  {row.subject && <b>{row.subject}: </b>}
-                  {row.text}
-                </span>
-                <span className="small next">
-                  {row.answered ? (
-                    <span className="soft">answered since</span>
-                  ) : (
-                    <>
-                      <b className={row.next.do === 'nothing' ? 'soft' : 'good'}>{SUGGESTION_WORDS[row.next.do]}</b>{' '}
-                      <span className="soft">{row.next.because}</span>
-                    </>
-                  )}
-                  {row.stopped && <span className="soft"> “{row.stopped}” stopped.</span>}
-                </span>
-              </span>
-              <span className="r">
-                <Glyph name={row.channel} />
-                <Strokes horizon={row.horizon} />
-                <span className="soft small nowrap">
-                  <Ago at={row.at} />
-                </span>
-              </span>
-            </BareButton>
-            <Button
-              size="tiny"
-              title="Read or unread (r)"
-              aria-label={row.unread ? `Mark ${row.name} as read` : `Mark ${row.name} as unread`}
-              onClick={() => mark.mutate({ id: row.contact_id, read: row.unread })}
-            >
-              {row.unread ? 'Mark read' : 'Mark unread'}
-            </Button>
-            {row.next.do === 'judge' && (
-              <span className="judge" role="group" aria-label={`Did ${row.name || 'they'} opt out?`}>
-                <Button size="tiny" disabled={judge.isPending} onClick={() => judge.mutate({ id: row.contact_id, ends: true })}>
-                  Stop messages
-                </Button>
-                <Button size="tiny" disabled={judge.isPending} onClick={() => judge.mutate({ id: row.contact_id, ends: false })}>
-                  Stay in touch
-                </Button>
-              </span>
-            )}
-          </div>
-        ))}
-        {list.hasNextPage && (
-          <Button
-            size="small"
-            style={{ marginTop: 12 }}
-            disabled={list.isFetchingNextPage}
-            onClick={() => void list.fetchNextPage()}
-          >
+    <Area
+      label="Inbox"
+      empty={<EmptyState>Choose a conversation.</EmptyState>}
+      side={
+        current && (
+          <Dossier
+            contactId={current}
+            reasons={open && !open.answered ? [{ group: 'asked', text: open.text, since: open.at }] : undefined}
+            onNext={() => step(1)}
+            onClose={narrow ? () => setChosen(null) : undefined}
+          />
+        )
+      }
+    >
+      <PageHead title="Inbox" note="Replies by text and email, by contact. Replying or calling marks them as read.">
+        <Row role="group" aria-label="Which conversations">
+          <Button size="small" pressed={unread} onClick={() => setUnread(true)}>
+            Unread
+          </Button>
+          <Button size="small" pressed={!unread} onClick={() => setUnread(false)}>
+            All
+          </Button>
+        </Row>
+      </PageHead>
+      <ErrorMessage error={list.error} />
+      {list.isPending && <Skeleton lines={8} height={56} label="Loading inbox" />}
+      {list.isSuccess && rows.length === 0 && (
+        <EmptyState>{unread ? 'You’re all caught up.' : 'No messages yet. Replies by text and email show up here.'}</EmptyState>
+      )}
+      {rows.map((row) => (
+        <Conversation
+          key={row.contact_id}
+          row={row}
+          chosen={row.contact_id === current}
+          judging={judge.isPending}
+          onChoose={() => setChosen(row.contact_id)}
+          onMark={() => mark.mutate({ id: row.contact_id, read: row.unread })}
+          onJudge={(ends) => judge.mutate({ id: row.contact_id, ends })}
+        />
+      ))}
+      {list.hasNextPage && (
+        <Row above={3}>
+          <Button size="small" disabled={list.isFetchingNextPage} onClick={() => void list.fetchNextPage()}>
             Earlier
           </Button>
-        )}
-      </section>
-      {current && (
-        <Dossier
-          contactId={current}
-          reasons={open && !open.answered ? [{ group: 'asked', text: open.text, since: open.at }] : undefined}
-          onNext={() => step(1)}
-          onClose={narrow ? () => setChosen(null) : undefined}
-        />
+        </Row>
+      )}
+    </Area>
+  );
+}
+
+function Conversation({
+  row,
+  chosen,
+  judging,
+  onChoose,
+  onMark,
+  onJudge,
+}: {
+  row: ConversationRow;
+  chosen: boolean;
+  judging: boolean;
+  onChoose: () => void;
+  onMark: () => void;
+  onJudge: (ends: boolean) => void;
+}) {
+  return (
+    <div data-unread={row.unread || undefined}>
+      <Row wrap={false} align="start">
+        <Stack grow>
+          <ListRow
+            chosen={chosen}
+            onChoose={onChoose}
+            end={
+              <>
+                <Glyph name={row.channel} />
+                <Strokes horizon={row.horizon} />
+                <Ago at={row.at} />
+              </>
+            }
+          >
+            <Text strong>{row.name || 'No name'}</Text> {row.unread_n > 1 && <Chip>{row.unread_n} new</Chip>}
+            <Text tone="soft" small>
+              {' '}
+              {row.owner_name}
+            </Text>
+            <TwoLines dir="auto">
+              <Text strong={row.unread}>
+                {row.subject && `${row.subject}: `}
+                {row.text}
+              </Text>
+            </TwoLines>
+            <Next row={row} />
+          </ListRow>
+        </Stack>
+        <Button
+          size="tiny"
+          title="Read or unread (r)"
+          aria-label={row.unread ? `Mark ${row.name} as read` : `Mark ${row.name} as unread`}
+          onClick={onMark}
+        >
+          {row.unread ? 'Mark read' : 'Mark unread'}
+        </Button>
+      </Row>
+      {row.next.do === 'judge' && (
+        <Row role="group" aria-label={`Did ${row.name || 'they'} opt out?`}>
+          <Button size="tiny" disabled={judging} onClick={() => onJudge(true)}>
+            Stop messages
+          </Button>
+          <Button size="tiny" disabled={judging} onClick={() => onJudge(false)}>
+            Stay in touch
+          </Button>
+        </Row>
       )}
     </div>
   );
 }
+
+/** What to do about it, and why. */
+const Next = ({ row: { answered, next, stopped } }: { row: ConversationRow }) => (
+  <Text block small>
+    {answered ? (
+      <Text tone="soft">answered since</Text>
+    ) : (
+      <>
+        <Text strong tone={next.do === 'nothing' ? 'soft' : 'good'}>
+          {SUGGESTION_WORDS[next.do]}
+        </Text>{' '}
+        <Text tone="soft">{next.because}</Text>
+      </>
+    )}
+    {stopped && <Text tone="soft"> “{stopped}” stopped.</Text>}
+  </Text>
+);

@@ -1,9 +1,11 @@
 /** The row of buttons that ends a form: what it does, and out of it again. While it is busy it hears no second click, but keeps the focus. */
 import { Button } from './button';
+import { Row } from './layout';
 export function FormEnd({
   does,
   busy = false,
   may = true,
+  warn = false,
   cancel = 'Cancel',
   onCancel,
   children,
@@ -11,15 +13,16 @@ export function FormEnd({
   does: string;
   busy?: boolean;
   may?: boolean;
+  warn?: boolean;
   cancel?: string;
   onCancel: () => void;
   children?: React.ReactNode;
 }) {
   return (
-    <div className="line">
+    <Row>
       <Button
         type="submit"
-        look="main"
+        look={warn ? 'warn' : 'main'}
         disabled={!may}
         aria-disabled={busy || undefined}
         onClick={(event) => busy && event.preventDefault()}
@@ -28,6 +31,6 @@ export function FormEnd({
       </Button>
       <Button onClick={onCancel}>{cancel}</Button>
       {children}
-    </div>
+    </Row>
   );
 }

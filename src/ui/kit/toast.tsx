@@ -4,6 +4,7 @@ import { useMemo, type ReactNode } from 'react';
 import { closeSnackbar, enqueueSnackbar, SnackbarContent, SnackbarProvider, type CustomContentProps } from 'notistack';
 import Paper from '@mui/material/Paper';
 import { wordsOf } from '../primitives/api';
+import { useIsNarrow } from '../primitives/narrow';
 import { Button } from './button';
 
 /** How long a notice stays: what can be undone the longest, for whoever is interrupted. */
@@ -12,10 +13,16 @@ const ERROR_MS = 9_000;
 const INFO_MS = 5_000;
 const MOST = 4;
 
+/** What can be done about a notice. */
+export interface ToastAction {
+  does: string;
+  act: () => void;
+}
+
 declare module 'notistack' {
   interface VariantOverrides {
-    info: { undo?: () => void };
-    error: { undo?: () => void };
+    info: { does?: ToastAction };
+    error: { does?: ToastAction };
   }
 }
 
@@ -23,9 +30,9 @@ function Notice({
   id,
   message,
   variant,
-  undo,
+  does: action,
   ref,
-}: CustomContentProps & { undo?: () => void; ref?: React.Ref<HTMLDivElement> }) {
+}: CustomContentProps & { does?: ToastAction; ref?: React.Ref<HTMLDivElement> }) {
   return (
     <SnackbarContent ref={ref}>
       <Paper
@@ -44,15 +51,15 @@ function Notice({
         }}
       >
         <span>{message}</span>
-        {undo && (
+        {action && (
           <Button
             size="small"
             onClick={() => {
               closeSnackbar(id);
-              undo();
+              action.act();
             }}
           >
-            Undo
+            {action.does}
           </Button>
         )}
         <Button look="text" aria-label="Close" onClick={() => closeSnackbar(id)}>
@@ -64,10 +71,12 @@ function Notice({
 }
 
 export function ToastProvider({ children }: { children: ReactNode }) {
+  /* On a phone at the top: what can be pressed stands at the bottom. */
+  const narrow = useIsNarrow();
   return (
     <SnackbarProvider
       maxSnack={MOST}
-      anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+      anchorOrigin={narrow ? { vertical: 'top', horizontal: 'center' } : { vertical: 'bottom', horizontal: 'left' }}
       Components={{ info: Notice, error: Notice }}
       transitionDuration={100}
     >
@@ -77,13 +86,18 @@ export function ToastProvider({ children }: { children: ReactNode }) {
 }
 
 interface Toast {
-  /** What was done; with Undo where it can be. */
-  tell: (text: string, undo?: () => void) => void;
+  /** What was done or came; with Undo, or with something else that can be done at once. */
+  tell: (text: string, action?: (() => void) | ToastAction) => void;
   /** What went wrong. */
   fail: (error: unknown) => void;
 }
 const TOAST: Toast = {
-  tell: (text, undo) => enqueueSnackbar(text, { variant: 'info', undo, autoHideDuration: undo ? UNDO_MS : INFO_MS }),
+  tell: (text, action) =>
+    enqueueSnackbar(text, {
+      variant: 'info',
+      does: typeof action === 'function' ? { does: 'Undo', act: action } : action,
+      autoHideDuration: action ? UNDO_MS : INFO_MS,
+    }),
   fail: (error) => enqueueSnackbar(wordsOf(error), { variant: 'error', autoHideDuration: ERROR_MS }),
 };
 export const useToast = (): Toast => useMemo(() => TOAST, []);

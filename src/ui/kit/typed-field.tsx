@@ -5,10 +5,14 @@
  */
 import { useId, useState, type ReactNode } from 'react';
 import { Input } from './input';
+import { Row, Stack, Text } from './layout';
 
 export interface TypedFieldProps<Value> {
-  /** What the field is called; shown above it when `shown` says so, else by what stands around it. */
+  /** What the field is called, where no label of its own (`id`) stands beside it. */
   label: string;
+  id?: string;
+  /** What is wrong for another reason than that it cannot be read: the server said so. */
+  error?: string;
   value: Value | null;
   /** Null when the field was emptied. */
   onChange: (value: Value | null) => void;
@@ -26,6 +30,7 @@ export function TypedField<Value>({
   show,
   help,
   children,
+  error,
   ...input
 }: TypedFieldProps<Value> & {
   /** Null when it means nothing. */
@@ -38,8 +43,9 @@ export function TypedField<Value>({
 }) {
   const why = useId();
   const [typed, setTyped] = useState<string | null>(null);
-  const wrong = typed !== null && typed.trim() !== '' && read(typed) === null;
+  const unread = typed !== null && typed.trim() !== '' && read(typed) === null;
   const [left, setLeft] = useState(false);
+  const wrong = unread && left ? help : error;
   const take = () => {
     setLeft(true);
     if (typed === null) return;
@@ -49,13 +55,13 @@ export function TypedField<Value>({
     if (given !== value) onChange(given);
   };
   return (
-    <span style={{ display: 'inline-grid', gap: 2 }}>
-      <span style={{ display: 'inline-flex', gap: 4, alignItems: 'center' }}>
+    <Stack as="span" gap={0.5}>
+      <Row as="span" gap={1} wrap={false}>
         <Input
           {...input}
-          aria-label={label}
-          aria-invalid={wrong && left}
-          aria-describedby={wrong && left ? why : undefined}
+          aria-label={input.id ? undefined : label}
+          aria-invalid={wrong !== undefined}
+          aria-describedby={wrong ? why : undefined}
           autoComplete="off"
           value={typed ?? (value === null ? '' : show(value))}
           onChange={(event) => {
@@ -66,12 +72,12 @@ export function TypedField<Value>({
           onKeyDown={(event) => event.key === 'Enter' && take()}
         />
         {children}
-      </span>
-      {wrong && left && (
-        <span id={why} className="late small" role="alert">
-          {help}
-        </span>
+      </Row>
+      {wrong && (
+        <Text id={why} tone="late" small role="alert">
+          {wrong}
+        </Text>
       )}
-    </span>
+    </Stack>
   );
 }

@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import type { Criteria } from '@/core/market';
 import { useMarketNames } from './names';
-import { Button, Input, Select } from '../kit';
+import { Button, Input, Row, Select } from '../kit';
 
 export function AskFor({
   criteria,
@@ -19,18 +19,18 @@ export function AskFor({
     onChange({ ...criteria, [key]: value });
   };
   const number = (key: 'price_min' | 'price_max', label: string) => (
-    <label className="small">
+    <Row as="label" small gap={1} wrap={false}>
       {label}{' '}
       <Input
         type="number"
         min={0}
         step={1_000}
-        style={{ width: 92, cursor: 'text' }}
+        width={110}
         aria-label={`Price ${label}`}
         value={criteria[key] ?? ''}
         onChange={(event) => put(key, event.target.value === '' ? undefined : Number(event.target.value))}
       />
-    </label>
+    </Row>
   );
   const several = (key: 'areas' | 'kinds', label: string, options: { name: string; words: string }[]) => (
     <>
@@ -64,7 +64,7 @@ export function AskFor({
     </>
   );
   return (
-    <div className="beside" role="group" aria-label="Home search" style={{ padding: '4px 0 12px' }}>
+    <Row above={1} role="group" aria-label="Home search">
       {several(
         'areas',
         'Area',
@@ -106,6 +106,6 @@ export function AskFor({
         open house
       </Button>
       {children}
-    </div>
+    </Row>
   );
 }

@@ -6,8 +6,7 @@ import { ask } from '../primitives';
 import type { CountyMap, Pin, Ring } from '../primitives/county-map';
 import 'leaflet/dist/leaflet.css';
 import '../primitives/county-map.css';
-import './market.css';
-import { Button } from '../kit';
+import { Button, Row, Text } from '../kit';
 
 export function MapView({
   pins = [],
@@ -65,12 +64,12 @@ export function MapView({
     <div>
       <div ref={element} role="region" aria-label="Map" style={{ height }} />
       {baseMap?.features.length === 0 && (
-        <p className="soft small">
+        <Text as="p" tone="soft" small>
           No base map yet. To add one, send a GeoJSON of your county to <code>PUT /api/v1/ground</code>.
-        </p>
+        </Text>
       )}
       {onRing && (
-        <div className="beside small" style={{ marginTop: 6 }}>
+        <Row small above={1.5}>
           {drawing ? (
             <>
               <span role="status">Click each corner. Click the first one again, or press Enter, to finish.</span>
@@ -101,7 +100,7 @@ export function MapView({
               Remove area
             </Button>
           ) : null}
-        </div>
+        </Row>
       )}
     </div>
   );

@@ -17,8 +17,24 @@ import type { Jsoned } from '@/core/shared';
 import { ask, drawHome, sendFile, useNow, useZone, when, useFormat } from '../primitives';
 import { AskFor } from './ask-for';
 import { MapView } from './map';
-import './market.css';
-import { BareButton, Button, Checkbox, ErrorMessage, FileButton, LinkButton, Select, useToast } from '../kit';
+import {
+  Button,
+  Checkbox,
+  EmptyState,
+  ErrorMessage,
+  FileButton,
+  Heading,
+  HomeButton,
+  LinkButton,
+  Panel,
+  Row,
+  Select,
+  Split,
+  SplitSide,
+  Stack,
+  Text,
+  useToast,
+} from '../kit';
 
 export type ListingJson = Jsoned<ListingView>;
 export const STATUS_NAMES: Record<ListingStatus, string> = {
@@ -50,18 +66,18 @@ export function MarketArea({ office }: { office: boolean }) {
   );
   return (
     <>
-      <div className="headline">
+      <Row spread align="end" gap={4}>
         <div>
-          <h1>Market</h1>
-          <p className="soft">
+          <Heading level={1}>Market</Heading>
+          <Text as="p" tone="soft">
             {criteriaWords(criteria)}: {total.toLocaleString('en-US')} {status ? STATUS_NAMES[status] : 'on the market'}
-          </p>
+          </Text>
         </div>
-        <div className="beside">
+        <Row above={1}>
           {office && <LinkButton href="/market/pages">Public pages</LinkButton>}
           {office && <TakeIn />}
-        </div>
-      </div>
+        </Row>
+      </Row>
       <AskFor criteria={criteria} onChange={setCriteria}>
         <Select aria-label="Status" value={status} onChange={(event) => setStatus(event.target.value as ListingStatus | '')}>
           <option value="">on the market</option>
@@ -72,26 +88,26 @@ export function MarketArea({ office }: { office: boolean }) {
           ))}
         </Select>
       </AskFor>
-      <div className="market">
+      <Split side="minmax(360px, 480px)">
         <section aria-label="Listings">
           <ErrorMessage error={homes.error} />
           {homes.isSuccess && items.length === 0 && (
-            <p className="empty">
+            <EmptyState>
               {asked
                 ? 'No matches. Remove a filter.'
                 : 'No listings yet. Import a CSV from your MLS (RESO Data Dictionary columns).'}
-            </p>
+            </EmptyState>
           )}
           {items.map((home) => (
             <HomeLine key={home.id} home={home} chosen={home.id === chosen} onChoose={() => setChosen(home.id)} />
           ))}
           {items.length < total && limit < 500 && (
-            <Button size="small" style={{ marginTop: 12 }} onClick={() => setLimit(500)}>
+            <Button size="small" onClick={() => setLimit(500)}>
               More
             </Button>
           )}
         </section>
-        <div className="aside">
+        <SplitSide>
           <MapView
             pins={pins}
             ring={criteria.within ?? null}
@@ -104,38 +120,34 @@ export function MarketArea({ office }: { office: boolean }) {
             }}
           />
           <Chosen home={items.find(({ id }) => id === chosen) ?? null} />
-        </div>
-      </div>
+        </SplitSide>
+      </Split>
     </>
   );
 }
 
 function HomeLine({ home, chosen, onChoose }: { home: ListingJson; chosen: boolean; onChoose: () => void }) {
   return (
-    <BareButton
-      id={`home-${home.id}`}
-      className={`row home${chosen ? ' sel' : ''}`}
-      style={{ borderBottom: '1px solid var(--hair)' }}
-      aria-current={chosen}
-      onClick={onChoose}
-    >
+    <HomeButton id={`home-${home.id}`} aria-current={chosen} onClick={onChoose}>
       <span aria-hidden="true" dangerouslySetInnerHTML={{ __html: drawHome(home) }} />
-      <span style={{ minWidth: 0 }}>
-        <b className="cut" style={{ display: 'block' }}>
+      <Stack as="span" gap={0}>
+        <Text block strong cut>
           {home.address}
-        </b>
-        <span className="soft small cut" style={{ display: 'block' }}>
+        </Text>
+        <Text block tone="soft" small cut>
           {[home.area, home.kind, roomsWords({ ...home, livingArea: home.living_area })].filter(Boolean).join(' · ')}
-        </span>
+        </Text>
         <OpenHouse home={home} />
-      </span>
-      <span className="right">
-        <b className="nowrap">{priceWords(home)}</b>
-        <span className="soft small" style={{ display: 'block' }}>
+      </Stack>
+      <Text right>
+        <Text strong nowrap>
+          {priceWords(home)}
+        </Text>
+        <Text block tone="soft" small>
           {STATUS_NAMES[home.status]}
-        </span>
-      </span>
-    </BareButton>
+        </Text>
+      </Text>
+    </HomeButton>
   );
 }
 
@@ -147,10 +159,10 @@ function OpenHouse({ home: { open_from, open_to } }: { home: ListingJson }) {
   const day = new Intl.DateTimeFormat('en-US', { weekday: 'short', month: 'short', day: 'numeric', timeZone: zone });
   const hour = new Intl.DateTimeFormat('en-US', { hour: 'numeric', minute: '2-digit', timeZone: zone });
   return (
-    <span className="good small" style={{ display: 'block' }}>
+    <Text block tone="good" small>
       open house {day.format(new Date(open_from))}, {hour.format(new Date(open_from))}
       {open_to ? ` to ${hour.format(new Date(open_to))}` : ''}
-    </span>
+    </Text>
   );
 }
 
@@ -158,20 +170,29 @@ function Chosen({ home }: { home: ListingJson | null }) {
   const format = useFormat();
   const now = useNow();
   const zone = useZone();
-  if (!home) return <p className="soft small">Choose a listing from the list or the map.</p>;
+  if (!home)
+    return (
+      <Text as="p" tone="soft" small>
+        Choose a listing from the list or the map.
+      </Text>
+    );
   return (
-    <section aria-label="One listing" className="panel" style={{ padding: '14px 16px' }}>
-      <h2>{home.address}</h2>
+    <Panel as="section" aria-label="One listing">
+      <Heading>{home.address}</Heading>
       <p>
-        <b>{priceWords(home)}</b> <span className="soft">{roomsWords({ ...home, livingArea: home.living_area })}</span>
+        <b>{priceWords(home)}</b> <Text tone="soft">{roomsWords({ ...home, livingArea: home.living_area })}</Text>
       </p>
-      {home.remarks && <p style={{ marginTop: 6 }}>{home.remarks}</p>}
-      <p className="soft small" style={{ marginTop: 6 }}>
+      {home.remarks && (
+        <Text as="p" above={1.5}>
+          {home.remarks}
+        </Text>
+      )}
+      <Text as="p" tone="soft" small above={1.5}>
         {home.number}
         {home.on_market && ` · on the market since ${when(new Date(`${home.on_market}T12:00:00Z`), now, zone, format)}`}
         {home.agent ? <> · listed by {home.agent.name}, ours</> : home.agent_name && <> · listed by {home.agent_name}</>}
-      </p>
-    </section>
+      </Text>
+    </Panel>
   );
 }
 
@@ -204,12 +225,11 @@ function TakeIn() {
       <FileButton accept=".csv,text/csv" disabled={take.isPending} onFile={(file) => take.mutate({ file, whole })}>
         {take.isPending ? 'Importing…' : 'Import listings'}
       </FileButton>
-      <label className="choice small">
-        <Checkbox checked={whole} onChange={(event) => setWhole(event.target.checked)} /> This file is complete: withdraw listings
-        that are not in it
-      </label>
+      <Checkbox checked={whole} onChange={(event) => setWhole(event.target.checked)}>
+        This file is complete: withdraw listings that are not in it
+      </Checkbox>
       {result && (
-        <ul className="late small" aria-label="Rows that couldn’t be read">
+        <ul aria-label="Rows that couldn’t be read">
           {result.refused.slice(0, 8).map(({ line, why }) => (
             <li key={line}>
               Line {line} {why}.

@@ -7,7 +7,7 @@ import { CHANNELS, type SendChannel } from '@/core/contacts';
 import { capitalized, listed } from '@/core/shared';
 import { ask, freshKey, useDraft } from '../primitives';
 import { FromTemplate } from './from-template';
-import { Button, Checkbox, useToast } from '../kit';
+import { Button, Checkbox, Kbd, Row, Text, useToast, Well } from '../kit';
 
 export function Compose({
   contactId,
@@ -41,7 +41,7 @@ export function Compose({
       clear();
       clearSubject();
       void queries.invalidateQueries();
-      const refused = others.filter((other) => !other.sent).map(({ name: who, because: why }) => `Remove ${who}: ${why}`);
+      const refused = others.filter((other) => !other.sent).map(({ name: who, because: why }) => `Not sent to ${who}: ${why}`);
       toast.tell([because ?? sent, ...refused].join(' '));
       onClose();
     },
@@ -52,8 +52,8 @@ export function Compose({
   });
   const title = `${capitalized(CHANNELS[channel].name)} to ${name}`;
   return (
-    <form
-      className="desk"
+    <Well
+      as="form"
       aria-label={title}
       onSubmit={(event) => {
         event.preventDefault();
@@ -87,14 +87,13 @@ export function Compose({
         autoFocus
       />
       {household.length > 0 && (
-        <label className="choice small">
-          <Checkbox checked={both} onChange={(event) => setBoth(event.target.checked)} />{' '}
+        <Checkbox checked={both} onChange={(event) => setBoth(event.target.checked)}>
           {isForHousehold ? `One letter to both, with ${listed(household)}` : `Write to ${listed(household)} too, separately`}
-        </label>
+        </Checkbox>
       )}
-      <div className="line">
+      <Row>
         <Button type="submit" look="main" disabled={send.isPending || !text.trim()}>
-          Send the {CHANNELS[channel].name} <kbd>Ctrl Enter</kbd>
+          Send the {CHANNELS[channel].name} <Kbd>Ctrl Enter</Kbd>
         </Button>
         <Button onClick={onClose}>Later</Button>
         {!text.trim() && (
@@ -109,13 +108,13 @@ export function Compose({
           />
         )}
         {isInParts && text.length > 0 && (
-          <span className="soft small">
+          <Text tone="soft" small>
             {text.length > 160
               ? `${text.length} characters, ${Math.ceil(text.length / 153)} parts`
               : `${text.length} of 160 characters`}
-          </span>
+          </Text>
         )}
-      </div>
-    </form>
+      </Row>
+    </Well>
   );
 }

@@ -15,8 +15,7 @@ import {
   type PublicPage,
 } from '@/core/pages';
 import { ask, sendPicture } from '../primitives';
-import './pages.css';
-import { Button, FileButton, Input, Select, Textarea, useToast } from '../kit';
+import { Button, FileButton, Input, Row, Select, Stack, Text, Textarea, useToast } from '../kit';
 
 const FIELD_NAMES: Record<FormField, string> = {
   last_name: 'last name',
@@ -37,10 +36,10 @@ interface FieldProps<K extends BlockFieldKind> {
 /** The control of each kind of field. */
 const CONTROLS: { [K in BlockFieldKind]: (props: FieldProps<K>) => ReactNode } = {
   line: ({ field, value, onChange }) => (
-    <label className="small">
+    <Stack as="label" gap={0.5} small>
       {field.label}
       <Input width="100%" maxLength={field.most} value={value} onChange={(event) => onChange(event.target.value)} />
-    </label>
+    </Stack>
   ),
   words: ({ field, value, onChange }) => (
     <Textarea
@@ -63,8 +62,10 @@ const CONTROLS: { [K in BlockFieldKind]: (props: FieldProps<K>) => ReactNode } =
     />
   ),
   asks: ({ field, value, onChange }) => (
-    <div className="beside" role="group" aria-label={field.label}>
-      <span className="soft small">asks for the first name and</span>
+    <Row above={1} role="group" aria-label={field.label}>
+      <Text tone="soft" small>
+        asks for the first name and
+      </Text>
       {FORM_FIELDS.map((one) => (
         <Button
           key={one}
@@ -75,15 +76,19 @@ const CONTROLS: { [K in BlockFieldKind]: (props: FieldProps<K>) => ReactNode } =
           {FIELD_NAMES[one]}
         </Button>
       ))}
-    </div>
+    </Row>
   ),
 };
 
 export function BlockFields({ block, page, onChange }: { block: Block; page: PublicPage; onChange: (block: Block) => void }) {
   const { hint } = entryOf(block.kind);
   return (
-    <div className="form-block">
-      {hint && <p className="soft small">{hint}</p>}
+    <Stack gap={2} above={1.5}>
+      {hint && (
+        <Text as="p" tone="soft" small>
+          {hint}
+        </Text>
+      )}
       {blockFields(block.kind).map(([name, field]) => {
         const Control = CONTROLS[field.is] as (props: FieldProps<BlockFieldKind>) => ReactNode;
         return (
@@ -96,7 +101,7 @@ export function BlockFields({ block, page, onChange }: { block: Block; page: Pub
           />
         );
       })}
-    </div>
+    </Stack>
   );
 }
 
@@ -130,7 +135,7 @@ export function UserField({
     staleTime: 60_000,
   });
   return (
-    <label className="small">
+    <Stack as="label" gap={0.5} small>
       {label}{' '}
       <Select value={value ?? ''} onChange={(event) => onChange(event.target.value || null)}>
         <option value="">no one</option>
@@ -142,7 +147,7 @@ export function UserField({
             </option>
           ))}
       </Select>
-    </label>
+    </Stack>
   );
 }
 
@@ -161,7 +166,7 @@ export function HomeField({
   const { data: homes = [] } = useHomes();
   const known = homes.some(({ number }) => number === value);
   return (
-    <label className="small">
+    <Stack as="label" gap={0.5} small>
       {label}{' '}
       <Select width="100%" value={value ?? ''} onChange={(event) => onChange(event.target.value || null)}>
         <option value="">{none}</option>
@@ -172,7 +177,7 @@ export function HomeField({
           </option>
         ))}
       </Select>
-    </label>
+    </Stack>
   );
 }
 

@@ -15,15 +15,28 @@ import {
   type BlockKind,
   type PublicPage,
 } from '@/core/pages';
-import { ask, freshKey, moved, useOrder, useUndoHistory } from '../primitives';
+import { ask, freshKey, useUndoHistory } from '../primitives';
 import { BlockFields } from './block-fields';
 import type { PageRow } from './list';
 import { Preview } from './preview';
 import type { PageDraft } from './shapes';
 import { Sharing } from './sharing';
 import { Settings } from './settings';
-import './pages.css';
-import { Button, ErrorMessage, LinkButton, useToast } from '../kit';
+import {
+  Button,
+  ErrorMessage,
+  GrabHandle,
+  Heading,
+  LinkButton,
+  moved,
+  Row,
+  Sortable,
+  Split,
+  Stack,
+  Text,
+  useSortableItem,
+  useToast,
+} from '../kit';
 
 const draftOf = ({ name, slug, source, tags, page }: PageRow): PageDraft => ({
   name,
@@ -70,17 +83,17 @@ export function PageEditor({ first }: { first: PageRow }) {
   });
   return (
     <div onKeyDown={onKeyDown}>
-      <div className="headline">
+      <Row spread align="end" gap={4}>
         <div>
-          <h1>{draft.name || 'Untitled page'}</h1>
-          <p className="soft">
+          <Heading level={1}>{draft.name || 'Untitled page'}</Heading>
+          <Text as="p" tone="soft">
             {PAGE_KIND_NAMES[draft.page.kind]} at{' '}
             <a href={`/p/${row.slug}`} target="_blank" rel="noreferrer">
               /p/{row.slug}
             </a>
-          </p>
+          </Text>
         </div>
-        <div className="beside">
+        <Row above={1}>
           <Button disabled={!mayBack} onClick={back} title="Undo (Ctrl+Z)">
             Undo
           </Button>
@@ -91,17 +104,17 @@ export function PageEditor({ first }: { first: PageRow }) {
           <Button look="main" disabled={!changed || errors.length > 0 || save.isPending} onClick={() => save.mutate()}>
             Save
           </Button>
-        </div>
-      </div>
+        </Row>
+      </Row>
       <ErrorMessage error={save.error} named />
       {errors
         .filter(({ block }) => !block)
         .map(({ message }) => (
-          <p key={message} className="late" role="status">
+          <Text as="p" tone="late" key={message} role="status">
             {message}
-          </p>
+          </Text>
         ))}
-      <div className="page-editor">
+      <Split side="602px">
         <div>
           <Blocks page={draft.page} onChange={(page) => change({ ...draft, page })} />
           <Settings draft={draft} onChange={change} />
@@ -109,33 +122,31 @@ export function PageEditor({ first }: { first: PageRow }) {
           <TakeDown row={row} />
         </div>
         <Preview draft={draft} row={row} />
-      </div>
+      </Split>
     </div>
   );
 }
 
+const freshBlockId = (): string => `b${crypto.randomUUID().slice(0, 8)}`;
+
 function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicPage) => void }) {
-  const [carried, setCarried] = useState<BlockKind | null>(null);
   const put = (blocks: Block[]) => onChange({ ...page, blocks });
   const insert = (kind: BlockKind, at: number) => {
-    const made = newBlock(kind, `b${Date.now().toString(36)}`);
+    const made = newBlock(kind, freshBlockId());
     put([...page.blocks.slice(0, at), made, ...page.blocks.slice(at)]);
   };
-  const order = useOrder(page.blocks, put, (at) => carried && insert(carried, at));
-  const errors = pageErrors(page);
   return (
     <>
-      <div className="beside" role="group" aria-label="Blocks to add">
-        <span className="soft small">Add</span>
+      <Row above={1} role="group" aria-label="Blocks to add">
+        <Text tone="soft" small>
+          Add
+        </Text>
         {blocksFor(page.kind).map((kind) => (
           <Button
             key={kind}
             size="tiny"
             disabled={!mayAdd(page, kind)}
-            draggable={mayAdd(page, kind)}
-            title={mayAdd(page, kind) ? 'Click to add, or drag into place' : 'Only one allowed'}
-            onDragStart={() => setCarried(kind)}
-            onDragEnd={() => setCarried(null)}
+            title={mayAdd(page, kind) ? undefined : 'Only one allowed'}
             onClick={() => {
               const foot = page.blocks.findIndex((block) => block.kind === 'footer');
               insert(kind, kind === 'footer' || foot < 0 ? page.blocks.length : foot);
@@ -144,61 +155,91 @@ function Blocks({ page, onChange }: { page: PublicPage; onChange: (page: PublicP
             {BLOCKS[kind].name}
           </Button>
         ))}
-      </div>
-      <ol className="blocks-list" aria-label="Blocks of the page">
-        {page.blocks.map((block, at) => (
-          <li key={block.id} className={order.over === at ? 'over' : undefined} {...order.item(at)}>
-            <span className="grab" title="Drag to move, or press Alt and an arrow key" aria-hidden="true" {...order.handle(at)}>
-              ⠿
-            </span>
-            <div style={{ minWidth: 0 }}>
-              <div className="beside" style={{ justifyContent: 'space-between' }}>
-                <b>{BLOCKS[block.kind].name}</b>
-                <span className="beside">
-                  <Button
-                    size="tiny"
-                    aria-label={`Move the ${BLOCKS[block.kind].name} up`}
-                    disabled={at === 0}
-                    onClick={() => put(moved(page.blocks, at, at - 1))}
-                  >
-                    ↑
-                  </Button>
-                  <Button
-                    size="tiny"
-                    aria-label={`Move the ${BLOCKS[block.kind].name} down`}
-                    disabled={at === page.blocks.length - 1}
-                    onClick={() => put(moved(page.blocks, at, at + 1))}
-                  >
-                    ↓
-                  </Button>
-                  <Button
-                    size="tiny"
-                    aria-label={`Take the ${BLOCKS[block.kind].name} out`}
-                    disabled={!mayRemove(page, block)}
-                    title={mayRemove(page, block) ? undefined : 'Required'}
-                    onClick={() => put(page.blocks.filter((one) => one !== block))}
-                  >
-                    ×
-                  </Button>
-                </span>
-              </div>
-              <BlockFields
-                block={block}
-                page={page}
-                onChange={(next) => put(page.blocks.map((one) => (one === block ? next : one)))}
-              />
-              {errors
-                .filter((error) => error.block === block.id)
-                .map(({ message }) => (
-                  <p key={message} className="late small" role="status">
-                    {message}
-                  </p>
-                ))}
-            </div>
-          </li>
-        ))}
-      </ol>
+      </Row>
+      <Sortable
+        id="blocks"
+        keys={page.blocks.map(({ id }) => id)}
+        nameOf={(id) => {
+          const block = page.blocks.find((one) => one.id === id);
+          return block ? BLOCKS[block.kind].name : '';
+        }}
+        onMove={(from, to) => put(moved(page.blocks, from, to))}
+      >
+        <Stack as="ol" plain gap={0} above={2.5} aria-label="Blocks of the page">
+          {page.blocks.map((block, at) => (
+            <BlockItem
+              key={block.id}
+              block={block}
+              page={page}
+              last={at === page.blocks.length - 1}
+              first={at === 0}
+              onMove={(by) => put(moved(page.blocks, at, at + by))}
+              onRemove={() => put(page.blocks.filter((one) => one !== block))}
+              onChange={(next) => put(page.blocks.map((one) => (one === block ? next : one)))}
+            />
+          ))}
+        </Stack>
+      </Sortable>
     </>
+  );
+}
+
+/** One block: taken by its handle, moved by its arrows, removed where the page can do without it. */
+function BlockItem({
+  block,
+  page,
+  first,
+  last,
+  onMove,
+  onRemove,
+  onChange,
+}: {
+  block: Block;
+  page: PublicPage;
+  first: boolean;
+  last: boolean;
+  onMove: (by: number) => void;
+  onRemove: () => void;
+  onChange: (block: Block) => void;
+}) {
+  const { item, handle } = useSortableItem(block.id);
+  const { name } = BLOCKS[block.kind];
+  return (
+    <li {...item}>
+      <Row ruled align="start" wrap={false}>
+        <GrabHandle name={name} handle={handle} />
+        <Stack grow>
+          <Row spread>
+            <b>{name}</b>
+            <Row as="span">
+              <Button size="tiny" aria-label={`Move the ${name} up`} disabled={first} onClick={() => onMove(-1)}>
+                ↑
+              </Button>
+              <Button size="tiny" aria-label={`Move the ${name} down`} disabled={last} onClick={() => onMove(1)}>
+                ↓
+              </Button>
+              <Button
+                size="tiny"
+                aria-label={`Take the ${name} out`}
+                disabled={!mayRemove(page, block)}
+                title={mayRemove(page, block) ? undefined : 'Required'}
+                onClick={onRemove}
+              >
+                ×
+              </Button>
+            </Row>
+          </Row>
+          <BlockFields block={block} page={page} onChange={onChange} />
+          {pageErrors(page)
+            .filter((error) => error.block === block.id)
+            .map(({ message }) => (
+              <Text as="p" tone="late" small key={message} role="status">
+                {message}
+              </Text>
+            ))}
+        </Stack>
+      </Row>
+    </li>
   );
 }
 
@@ -216,14 +257,14 @@ function TakeDown({ row }: { row: PageRow }) {
     onError: toast.fail,
   });
   return (
-    <p style={{ marginTop: 20 }}>
+    <Row above={5}>
       {sure ? (
         <Button look="warn" disabled={remove.isPending} onClick={() => remove.mutate()}>
-          Removeline
+          Take it offline
         </Button>
       ) : (
         <Button onClick={() => setSure(true)}>Take page offline</Button>
       )}
-    </p>
+    </Row>
   );
 }

@@ -6,9 +6,23 @@ import { useRouter } from 'next/navigation';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { PAGE_KIND_NAMES, PAGE_KINDS, type PageKind, type PageView } from '@/core/pages';
 import type { Jsoned } from '@/core/shared';
-import { Ago, ask, freshKey } from '../primitives';
-import './pages.css';
-import { Button, ErrorMessage, Input, LinkButton, Radio } from '../kit';
+import { ask, freshKey } from '../primitives';
+import {
+  Ago,
+  Button,
+  Chip,
+  EmptyState,
+  ErrorMessage,
+  Heading,
+  Input,
+  LinkButton,
+  Panel,
+  Radio,
+  Row,
+  Split,
+  Stack,
+  Text,
+} from '../kit';
 
 export type PageRow = Jsoned<PageView>;
 const WHAT_FOR: Record<PageKind, string> = {
@@ -32,27 +46,29 @@ export function PagesList() {
   });
   return (
     <>
-      <div className="headline">
+      <Row spread align="end" gap={4}>
         <div>
-          <h1>Public pages</h1>
-          <p className="soft">Each page has its own address and lead source.</p>
+          <Heading level={1}>Public pages</Heading>
+          <Text as="p" tone="soft">
+            Each page has its own address and lead source.
+          </Text>
         </div>
         <LinkButton href="/market">Back to Market</LinkButton>
-      </div>
+      </Row>
       <ErrorMessage error={error} />
-      <div className="pages">
+      <Split side="minmax(320px, 420px)">
         <section aria-label="Pages">
           {pages?.length === 0 && (
-            <p className="empty">No pages yet. Create one: it’s live right away, and you can change it any time.</p>
+            <EmptyState>No pages yet. Create one: it’s live right away, and you can change it any time.</EmptyState>
           )}
           {pages?.map((page) => (
-            <div key={page.id} className="pair">
+            <Row ruled spread wrap={false} gap={3} key={page.id}>
               <span>
                 <Link href={`/market/pages/${page.id}`} prefetch={false}>
                   <b>{page.name}</b>
                 </Link>{' '}
-                <span className="tag">{PAGE_KIND_NAMES[page.page.kind]}</span>
-                <span className="soft small" style={{ display: 'block' }}>
+                <Chip>{PAGE_KIND_NAMES[page.page.kind]}</Chip>
+                <Text block tone="soft" small>
                   <a href={`/p/${page.slug}`} target="_blank" rel="noreferrer">
                     /p/{page.slug}
                   </a>{' '}
@@ -66,48 +82,47 @@ export function PagesList() {
                   )}
                   {page.page.kind === 'search' &&
                     ` · ${page.visitors_30_days.toLocaleString('en-US')} ${page.visitors_30_days === 1 ? 'visitor' : 'visitors'} in 30 days`}
-                </span>
+                </Text>
               </span>
               <b title="Leads in the last 30 days">{page.arrivals_30_days.toLocaleString('en-US')}</b>
-            </div>
+            </Row>
           ))}
         </section>
-        <form
-          className="panel"
-          style={{ padding: '16px 18px', display: 'grid', gap: 10, alignContent: 'start' }}
+        <Panel
+          as="form"
           onSubmit={(event) => {
             event.preventDefault();
             if (name.trim()) make.mutate();
           }}
         >
-          <h2>New page</h2>
-          {PAGE_KINDS.map((one) => (
-            <label key={one} className="choice">
-              <Radio name="kind" checked={kind === one} onChange={() => setKind(one)} />{' '}
-              <span>
-                <b>{PAGE_KIND_NAMES[one]}</b>
-                <span className="soft small" style={{ display: 'block' }}>
-                  {WHAT_FOR[one]}
+          <Stack gap={2.5}>
+            <Heading>New page</Heading>
+            {PAGE_KINDS.map((one) => (
+              <Radio key={one} name="kind" checked={kind === one} onChange={() => setKind(one)}>
+                <span>
+                  <b>{PAGE_KIND_NAMES[one]}</b>
+                  <Text block tone="soft" small>
+                    {WHAT_FOR[one]}
+                  </Text>
                 </span>
-              </span>
-            </label>
-          ))}
-          <Input
-            style={{ cursor: 'text' }}
-            aria-label="Name of the page"
-            placeholder="Name, such as “Open house, 14 Heron Lane”"
-            maxLength={80}
-            value={name}
-            onChange={(event) => setName(event.target.value)}
-          />
-          <ErrorMessage error={make.error} named />
-          <div>
-            <Button type="submit" look="main" disabled={!name.trim() || make.isPending}>
-              Create page
-            </Button>
-          </div>
-        </form>
-      </div>
+              </Radio>
+            ))}
+            <Input
+              aria-label="Name of the page"
+              placeholder="Name, such as “Open house, 14 Heron Lane”"
+              maxLength={80}
+              value={name}
+              onChange={(event) => setName(event.target.value)}
+            />
+            <ErrorMessage error={make.error} named />
+            <div>
+              <Button type="submit" look="main" disabled={!name.trim() || make.isPending}>
+                Create page
+              </Button>
+            </div>
+          </Stack>
+        </Panel>
+      </Split>
     </>
   );
 }

@@ -8,8 +8,7 @@ import { useHomes } from './block-fields';
 import type { PageDraft } from './shapes';
 import type { PageRow } from './list';
 import { pageDocument } from './public';
-import './pages.css';
-import { Button } from '../kit';
+import { Button, Heading, Row, ScaledFrame, SplitSide, Text } from '../kit';
 
 const WIDTHS = { phone: 390, tablet: 820, screen: 1200 } as const;
 type Width = keyof typeof WIDTHS;
@@ -59,30 +58,23 @@ export function Preview({ draft, row }: { draft: PageDraft; row: PageRow }) {
   });
   const scale = Math.min(1, 600 / WIDTHS[width]);
   return (
-    <section className="preview" aria-label="Preview">
-      <div className="beside" style={{ justifyContent: 'space-between' }}>
-        <h2>Preview</h2>
-        <span className="beside" role="group" aria-label="Width">
+    <SplitSide as="section" aria-label="Preview">
+      <Row spread above={1}>
+        <Heading>Preview</Heading>
+        <Row as="span" above={1} role="group" aria-label="Width">
           {(Object.keys(WIDTHS) as Width[]).map((one) => (
             <Button key={one} size="tiny" pressed={one === width} onClick={() => setWidth(one)}>
               {one}
             </Button>
           ))}
-        </span>
-      </div>
+        </Row>
+      </Row>
       {page.kind === 'search' && found.data && (
-        <p className="soft small">
+        <Text as="p" tone="soft" small>
           {criteriaWords(page.criteria)}: {found.data.total.toLocaleString('en-US')} today
-        </p>
+        </Text>
       )}
-      <div className="glass" style={{ height: 640 }}>
-        <iframe
-          title="The page"
-          sandbox="allow-same-origin"
-          srcDoc={text}
-          style={{ width: WIDTHS[width], height: 640 / scale, transform: `scale(${scale})`, transformOrigin: '0 0', border: 0 }}
-        />
-      </div>
-    </section>
+      <ScaledFrame title="The page" sandbox="allow-same-origin" srcDoc={text} width={WIDTHS[width]} height={640} scale={scale} />
+    </SplitSide>
   );
 }

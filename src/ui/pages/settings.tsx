@@ -4,8 +4,7 @@ import type { PublicPage, PermissionTexts } from '@/core/pages';
 import { AskFor, MapView } from '../market';
 import { HomeField, UserField } from './block-fields';
 import type { PageDraft } from './shapes';
-import './pages.css';
-import { Checkbox, Input, Textarea } from '../kit';
+import { Checkbox, FieldGroup, Input, Stack, Text, Textarea } from '../kit';
 
 const CHANNEL_WORDS = { text: 'to text', call: 'to call', email: 'to email' } as const;
 
@@ -13,7 +12,7 @@ export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (dra
   const { page } = draft;
   const put = (change: Partial<PublicPage>) => onChange({ ...draft, page: { ...page, ...change } });
   const line = (name: 'name' | 'slug' | 'source' | 'tags', label: string, hint?: string) => (
-    <label className="small">
+    <Stack as="label" gap={0.5} small>
       {label}
       <Input
         width="100%"
@@ -22,23 +21,22 @@ export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (dra
         placeholder={hint}
         onChange={(event) => onChange({ ...draft, [name]: event.target.value })}
       />
-    </label>
+    </Stack>
   );
   return (
     <>
       {page.kind === 'sign_in' && (
-        <fieldset className="said-of">
+        <FieldGroup>
           <legend>The open house</legend>
           <HomeField label="Home" none="none chosen" value={page.listing} onChange={(listing) => put({ listing })} />
           <UserField label="Host" value={page.host_id} onChange={(host_id) => put({ host_id })} />
-          <label className="choice small">
-            <Checkbox checked={page.to_host} onChange={(event) => put({ to_host: event.target.checked })} /> visitors go to the
-            host, not through the ladder
-          </label>
-        </fieldset>
+          <Checkbox checked={page.to_host} onChange={(event) => put({ to_host: event.target.checked })}>
+            visitors go to the host, not through the ladder
+          </Checkbox>
+        </FieldGroup>
       )}
       {page.kind === 'search' && (
-        <fieldset className="said-of">
+        <FieldGroup>
           <legend>Homes to show</legend>
           <AskFor criteria={page.criteria} onChange={(criteria) => put({ criteria })} />
           <MapView
@@ -47,31 +45,30 @@ export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (dra
             onRing={(ring) => put({ criteria: { ...page.criteria, within: ring ?? undefined } })}
           />
           <HomeField label="Cover" none="no cover" value={page.cover} onChange={(cover) => put({ cover })} />
-          <label className="small">
+          <Stack as="label" gap={0.5} small>
             Ask for details after{' '}
             <Input
               type="number"
-              style={{ width: 70, cursor: 'text' }}
+              width={70}
               min={0}
               max={50}
               value={page.gate_after}
               onChange={(event) => put({ gate_after: Math.max(0, Math.min(50, Math.floor(Number(event.target.value) || 0))) })}
             />{' '}
             homes{page.gate_after === 0 && ' (never)'}
-          </label>
-        </fieldset>
+          </Stack>
+        </FieldGroup>
       )}
-      <fieldset className="said-of">
+      <FieldGroup>
         <legend>Consent, as visitors read it</legend>
         {(Object.keys(CHANNEL_WORDS) as (keyof PermissionTexts)[]).map((channel) => (
           <div key={channel}>
-            <label className="choice small">
-              <Checkbox
-                checked={page.permissions[channel] !== null}
-                onChange={(event) => put({ permissions: { ...page.permissions, [channel]: event.target.checked ? '' : null } })}
-              />{' '}
+            <Checkbox
+              checked={page.permissions[channel] !== null}
+              onChange={(event) => put({ permissions: { ...page.permissions, [channel]: event.target.checked ? '' : null } })}
+            >
               ask {CHANNEL_WORDS[channel]}
-            </label>
+            </Checkbox>
             {page.permissions[channel] !== null && (
               <Textarea
                 width="100%"
@@ -84,15 +81,17 @@ export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (dra
             )}
           </div>
         ))}
-        <p className="soft small">What visitors agree to is saved word for word with their permission.</p>
-      </fieldset>
-      <fieldset className="said-of">
+        <Text as="p" tone="soft" small>
+          What visitors agree to is saved word for word with their permission.
+        </Text>
+      </FieldGroup>
+      <FieldGroup>
         <legend>Name and address</legend>
         {line('name', 'Name')}
         {line('slug', 'Web address, after /p/')}
         {line('source', 'Lead source', 'the page’s name')}
         {line('tags', 'Tags for its leads, separated by commas')}
-      </fieldset>
+      </FieldGroup>
     </>
   );
 }

@@ -1,8 +1,7 @@
 'use client';
 /** How a page reaches people: its address, its QR code, and the lines that put a form into another site. */
 import type { PageRow } from './list';
-import './pages.css';
-import { Button, LinkButton, useToast } from '../kit';
+import { Button, FieldGroup, LinkButton, RawText, Row, Stack, useToast } from '../kit';
 
 export function Sharing({ row }: { row: PageRow }) {
   const toast = useToast();
@@ -13,14 +12,14 @@ export function Sharing({ row }: { row: PageRow }) {
     );
   const frame = `<iframe src="${row.url}/embed" title="${row.name.replaceAll('"', '')}" style="width:100%;height:680px;border:0"></iframe>`;
   return (
-    <fieldset className="said-of">
+    <FieldGroup>
       <legend>Share</legend>
-      <div className="sharing">
+      <Row gap={3.5} align="start" wrap={false}>
         {/* eslint-disable-next-line @next/next/no-img-element -- an SVG of our own, drawn once */}
         <img src={`/p/${row.slug}/qr`} alt={`QR code of ${row.url}`} width={132} height={132} />
-        <div style={{ minWidth: 0 }}>
-          <code style={{ overflowWrap: 'anywhere' }}>{row.url}</code>
-          <div className="beside" style={{ marginTop: 6 }}>
+        <Stack>
+          <code>{row.url}</code>
+          <Row above={1.5}>
             <Button size="tiny" onClick={copy(row.url, 'Address copied.')}>
               Copy address
             </Button>
@@ -32,10 +31,10 @@ export function Sharing({ row }: { row: PageRow }) {
                 Copy embed code
               </Button>
             )}
-          </div>
-          {row.page.kind === 'form' && <pre className="raw small">{frame}</pre>}
-        </div>
-      </div>
-    </fieldset>
+          </Row>
+          {row.page.kind === 'form' && <RawText>{frame}</RawText>}
+        </Stack>
+      </Row>
+    </FieldGroup>
   );
 }

@@ -92,7 +92,7 @@ async function send<T>(path: string, init: RequestInit): Promise<T> {
   if (problem.code === 'login_required') window.location.reload();
   throw new Problem(
     problem.code ?? 'internal',
-    problem.detail ?? 'Something sent wrong on our end. Try again.',
+    problem.detail ?? 'Something went wrong on our end. Try again.',
     response.status,
     problem.errors,
   );
@@ -100,4 +100,4 @@ async function send<T>(path: string, init: RequestInit): Promise<T> {
 
 /** A key for a POST that may be tried again without being done twice. */
 export const freshKey = (): Record<string, string> => ({ 'idempotency-key': crypto.randomUUID() });
-export const wordsOf = (error: unknown): string => (error instanceof Error ? error.message : 'Something sent wrong. Try again.');
+export const wordsOf = (error: unknown): string => (error instanceof Error ? error.message : 'Something went wrong. Try again.');

@@ -1,9 +1,8 @@
 'use client';
 /** The time by Urraca's clock, which may be simulated or stand still; ticking once a second for timers. */
 import { createContext, useContext, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
-import { DAY, howLong, localDay } from '@/core/shared';
+import { localDay } from '@/core/shared';
 import type { Format } from '@/core/format';
-import { useFormat } from './format';
 
 interface ClockContext {
   now: string;
@@ -55,59 +54,9 @@ export function useNow(): Date {
 
 export const useZone = (): string => useContext(Context).zone;
 
-/** How long ago, relative up to a day, then the date; with the full time as its title. */
-export function Ago({ at, late }: { at: string | Date; late?: boolean }) {
-  const now = useNow();
-  const zone = useZone();
-  const format = useFormat();
-  const then = new Date(at);
-  const gone = now.getTime() - then.getTime();
-  const text = gone < 0 ? when(then, now, zone, format) : gone < DAY ? `${howLong(gone)} ago` : format.shortDay(then, zone);
-  return (
-    <time
-      dateTime={then.toISOString()}
-      title={format.dayAndTime(then, zone)}
-      className={`small nowrap ${late ? 'late' : 'soft'}`}
-      suppressHydrationWarning
-    >
-      {text}
-    </time>
-  );
-}
-
 /** A day or an hour to come: `2:30 PM` today, `Tue, Nov 24` later. */
 export function when(at: Date, now: Date, zone: string, format: Format): string {
   const today = localDay(now, zone);
   if (at >= today.start && at <= today.end) return format.time(at, zone);
   return format.weekday(at, zone);
-}
-
-/** What is left until an instant, counting down as `4:59`. */
-export function Left({ until }: { until: string | Date }) {
-  const left = Math.max(0, new Date(until).getTime() - useNow().getTime());
-  const seconds = Math.ceil(left / 1000);
-  const text = seconds < 3600 ? `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}` : howLong(left);
-  return (
-    <span
-      role="timer"
-      aria-live="off"
-      className={`nowrap ${seconds < 60 ? 'late strong' : 'strong'}`}
-      title="Time left"
-      suppressHydrationWarning
-    >
-      {text}
-    </span>
-  );
-}
-
-/** A timer that counts up as `1:12`, then minutes, then hours. */
-export function Timer({ since }: { since: string | Date }) {
-  const gone = Math.max(0, useNow().getTime() - new Date(since).getTime());
-  const seconds = Math.floor(gone / 1000);
-  const text = seconds < 3600 ? `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}` : howLong(gone);
-  return (
-    <span className="late small nowrap" suppressHydrationWarning>
-      {text}
-    </span>
-  );
 }

@@ -53,10 +53,21 @@ export function Strokes({ horizon }: { horizon: string | null }) {
   const filled = word?.strokes ?? 0;
   const name = horizon ? (word?.name ?? 'Horizon') : 'No horizon yet';
   return (
-    <span className="strokes" role="img" aria-label={name} title={name}>
-      {[1, 2, 3, 4].map((stroke) => (
-        <i key={stroke} className={stroke <= filled ? 'f' : ''} />
+    <svg width="18" height="13" role="img" aria-label={name}>
+      <title>{name}</title>
+      {STROKE_HEIGHTS.map((height, at) => (
+        <rect
+          key={height}
+          x={at * 5}
+          y={13 - height}
+          width="3"
+          height={height}
+          rx="1"
+          fill={at < filled ? 'var(--copper)' : 'var(--line)'}
+        />
       ))}
-    </span>
+    </svg>
   );
 }
+/** Of a horizon, from the left. */
+const STROKE_HEIGHTS = [5, 8, 10.5, 13];

@@ -1,11 +1,13 @@
 export { ask, freshKey, Problem, sendFile, sendPicture, wordsOf, type ApiAnswer, type FieldProblem } from './api';
-export { Ago, ClockProvider, Left, Timer, useNow, useZone, when } from './clock';
+export { ClockProvider, useNow, useZone, when } from './clock';
+export { useCalling } from './calling';
 export { drawHome } from './home-drawing';
-export { useDraft } from './draft';
+export { readDraft, useDraft } from './draft';
+export { putPreference, usePreferences, useRemembered, type AlertChoice } from './remembered';
 export { Bird, Glyph, Strokes } from './glyphs';
 export { nameIn, NO_WORDS, useHorizon, useVocabulary } from './vocabulary';
-export { isTyping, useKeys } from './keys';
+export { isTyping, useShortcuts } from './keys';
+export { shortcutGroups } from './shortcuts';
 export { useIsNarrow } from './narrow';
-export { moved, useOrder } from './order';
 export { useUndoHistory } from './undo-history';
 export { FormatProvider, useFormat } from './format';

@@ -1,9 +1,17 @@
 'use client';
-/** Keyboard: single keys as shortcuts, silent while somebody types or a dialog is open. */
+/**
+ * Hearing shortcuts: of the scopes in use the most urgent that knows a key hears it, and none while somebody types, typed a moment ago, or a
+ * dialog or menu is open.
+ */
 import { useEffect, useRef } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { SCOPES, SHORTCUTS, type ShortcutScope } from './shortcuts';
 
 export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable);
+/** A box that is ticked takes no letters. */
+const takesLetters = (target: EventTarget | null): boolean =>
+  isTyping(target) && !(target instanceof HTMLInputElement && /^(?:checkbox|radio)$/.test(target.type));
 
 /** A key pressed so soon after one that was typed into a field belongs to the same words, wherever the focus went meanwhile. */
 const SAME_WORDS_MS = 1_500;
@@ -11,38 +19,63 @@ let typedAt = -Infinity;
 /** Whether a key goes on with words that were being typed when their field lost the focus without anybody's doing. */
 function goesOnTyping(event: KeyboardEvent): boolean {
   const left = /^(?:Escape|Enter|Tab)$/.test(event.key);
-  if (isTyping(event.target)) typedAt = left ? -Infinity : event.timeStamp;
+  if (takesLetters(event.target)) typedAt = left ? -Infinity : event.timeStamp;
   else if (left) typedAt = -Infinity;
   else if (event.timeStamp - typedAt < SAME_WORDS_MS) typedAt = event.timeStamp;
   else return false;
   return !left;
 }
+const typing = new WeakSet<Event>();
 if (typeof window !== 'undefined') {
-  window.addEventListener('keydown', (event) => Object.assign(event, { typing: goesOnTyping(event) }), true);
+  window.addEventListener('keydown', (event) => goesOnTyping(event) && typing.add(event), true);
   window.addEventListener('pointerdown', () => (typedAt = -Infinity), true);
 }
 
-/**
- * @param urgent heard before all others: what is under way (a call) comes before the list behind it
- * @param keys what each key does; names as in KeyboardEvent.key, `shift+M` for the one with shift
- */
-export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>, enabled = true, urgent = false): void {
-  const latest = useRef(keys);
+/** Whether a key is for something else than a shortcut. */
+export const isSilent = (event: KeyboardEvent): boolean =>
+  event.defaultPrevented ||
+  event.ctrlKey ||
+  event.metaKey ||
+  event.altKey ||
+  takesLetters(event.target) ||
+  typing.has(event) ||
+  document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]') !== null;
+
+/** Which keys each scope in use hears now. */
+const heard = new Map<symbol, { scope: ShortcutScope; keys: Set<string> }>();
+const isTakenAbove = (scope: ShortcutScope, key: string): boolean =>
+  [...heard.values()].some((other) => SCOPES.indexOf(other.scope) < SCOPES.indexOf(scope) && other.keys.has(key));
+
+/** What each shortcut of a scope does here; those left out are not heard. */
+export type ShortcutActions<Scope extends ShortcutScope> = Partial<
+  Record<Extract<keyof (typeof SHORTCUTS)[Scope], string>, (event: KeyboardEvent) => void>
+>;
+
+export function useShortcuts<Scope extends ShortcutScope>(scope: Scope, actions: ShortcutActions<Scope>, enabled = true): void {
+  const entries = SHORTCUTS[scope] as Record<string, readonly [string, string]>;
+  const byKey = new Map<string, (event: KeyboardEvent) => void>();
+  for (const [name, act] of Object.entries(actions) as [string, (event: KeyboardEvent) => void][])
+    for (const key of entries[name]?.[0].split(',') ?? []) byKey.set(key, act);
+  const keys = [...byKey.keys()].join(',');
+  const self = useRef(Symbol(scope));
   useEffect(() => {
-    latest.current = keys;
-  });
-  useEffect(() => {
-    if (!enabled) return;
-    const hear = (event: KeyboardEvent) => {
-      if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
-      if ((event as { typing?: boolean }).typing) return;
-      if (document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]')) return;
-      const act = latest.current[event.shiftKey && /^[A-Z]$/.test(event.key) ? `shift+${event.key}` : event.key];
-      if (!act) return;
+    const id = self.current;
+    if (enabled) heard.set(id, { scope, keys: new Set(keys.split(',')) });
+    return () => void heard.delete(id);
+  }, [scope, keys, enabled]);
+  useHotkeys(
+    keys,
+    (event, { hotkey }) => {
+      if (isTakenAbove(scope, hotkey)) return;
       event.preventDefault();
-      act(event);
-    };
-    window.addEventListener('keydown', hear, urgent);
-    return () => window.removeEventListener('keydown', hear, urgent);
-  }, [enabled, urgent]);
+      byKey.get(hotkey)?.(event);
+    },
+    {
+      enabled: enabled && keys !== '',
+      /* Letters as they are written on the keys of this keyboard. */
+      useKey: true,
+      ignoreEventWhen: isSilent,
+      enableOnFormTags: true,
+    },
+  );
 }

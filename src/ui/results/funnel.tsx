@@ -3,15 +3,12 @@
 import { Bar, BarChart, Cell, LabelList, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { MEASURES, type ResultRow } from '@/core/results';
 import type { Jsoned } from '@/core/shared';
+import { ChartBox } from '../kit';
 
 export function Funnel({ row }: { row: Jsoned<ResultRow> }) {
   const data = MEASURES.filter(({ key }) => key !== 'fast').map(({ key, name }) => ({ name, people: row[key] }));
   return (
-    <figure
-      style={{ margin: 0, height: 220 }}
-      aria-label={data.map(({ name, people }) => `${name}: ${people}`).join(', ')}
-      role="img"
-    >
+    <ChartBox height={220} aria-label={data.map(({ name, people }) => `${name}: ${people}`).join(', ')} role="img">
       <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 1200, height: 220 }}>
         <BarChart
           data={data}
@@ -37,6 +34,6 @@ export function Funnel({ row }: { row: Jsoned<ResultRow> }) {
           </Bar>
         </BarChart>
       </ResponsiveContainer>
-    </figure>
+    </ChartBox>
   );
 }

@@ -8,11 +8,11 @@ import { MEASURES, share, type Measure, type ResultRow } from '@/core/results';
 import { howLong, type Jsoned } from '@/core/shared';
 import { ask } from '../primitives';
 import { Speed } from './speed';
-import { Button } from '../kit';
+import { Button, ChartBox, DefinitionList, EmptyState, Heading, Row, Table, Text } from '../kit';
 
 const Funnel = dynamic(() => import('./funnel').then(({ Funnel: chart }) => chart), {
   ssr: false,
-  loading: () => <div style={{ height: 260 }} />,
+  loading: () => <ChartBox height={260} />,
 });
 
 export interface Results {
@@ -33,51 +33,51 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
   const all = results.rows.find((row) => row.agent === null);
   return (
     <section aria-busy={isFetching}>
-      <div className="headline">
+      <Row spread align="end" gap={4}>
         <div>
-          <h1>Results</h1>
-          <p className="soft">
+          <Heading level={1}>Results</Heading>
+          <Text as="p" tone="soft">
             Leads from the last {days} days{mine ? ', yours only' : ''}. Click a number to see the people.
-          </p>
+          </Text>
         </div>
-        <div role="group" aria-label="Period" style={{ display: 'flex', gap: 6 }}>
+        <Row gap={1.5} role="group" aria-label="Period">
           {PERIODS.map((period) => (
             <Button key={period} pressed={period === days} onClick={() => setDays(period)}>
               {period} days
             </Button>
           ))}
-        </div>
-      </div>
+        </Row>
+      </Row>
       {!all || all.leads === 0 ? (
-        <p className="empty">No leads in this period.</p>
+        <EmptyState>No leads in this period.</EmptyState>
       ) : (
         <>
           <Funnel row={all} />
-          <table className="grid" style={{ marginTop: 12 }}>
+          <Table>
             <thead>
               <tr>
                 <th>Agent</th>
                 {MEASURES.map((measure) => (
-                  <th key={measure.key} className="n" title={measure.definition}>
+                  <th data-numeric="" key={measure.key} title={measure.definition}>
                     {measure.name}
                   </th>
                 ))}
-                <th className="n" title="Two-way talk time with these leads">
+                <th data-numeric="" title="Two-way talk time with these leads">
                   Talk
                 </th>
-                <th className="n" title="Half of the attempted leads were attempted this soon after they came in">
+                <th data-numeric="" title="Half of the attempted leads were attempted this soon after they came in">
                   Median speed to lead
                 </th>
               </tr>
             </thead>
             <tbody>
               {results.rows.map((row) => (
-                <Row key={row.agent?.id ?? 'all'} row={row} days={days} />
+                <AgentRow key={row.agent?.id ?? 'all'} row={row} days={days} />
               ))}
             </tbody>
-          </table>
+          </Table>
           <Speed days={days} />
-          <dl className="small soft" style={{ display: 'grid', gridTemplateColumns: 'auto 1fr', gap: '2px 12px', marginTop: 16 }}>
+          <DefinitionList>
             {MEASURES.map((measure) => (
               <Definition
                 key={measure.key}
@@ -90,7 +90,7 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
               />
             ))}
             <Definition name="Speed to lead" text="From the inquiry to the first call or message sent by one of your people." />
-          </dl>
+          </DefinitionList>
         </>
       )}
     </section>
@@ -99,12 +99,12 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
 
 const Definition = ({ name, text }: { name: string; text: string }) => (
   <>
-    <dt className="strong">{name}</dt>
-    <dd style={{ margin: 0 }}>{text}</dd>
+    <dt>{name}</dt>
+    <dd>{text}</dd>
   </>
 );
 
-function Row({ row, days }: { row: Jsoned<ResultRow>; days: number }) {
+function AgentRow({ row, days }: { row: Jsoned<ResultRow>; days: number }) {
   const cell = (measure: Measure) => {
     const part =
       measure === 'reached' || measure === 'conversations'
@@ -113,28 +113,30 @@ function Row({ row, days }: { row: Jsoned<ResultRow>; days: number }) {
           ? null
           : share(row[measure], row.leads);
     return (
-      <td key={measure} className="n">
+      <td data-numeric="" key={measure}>
         <Link href={`/contacts?measure=${measure}&days=${days}${row.agent ? `&agent=${row.agent.id}` : ''}`} prefetch={false}>
           {row[measure].toLocaleString('en-US')}
         </Link>{' '}
-        <span className="soft small" style={{ display: 'inline-block', width: 38 }}>
-          {part === null ? '' : `${part} %`}
-        </span>
+        <Text tone="soft" small>
+          {part === null ? '' : `${part}%`}
+        </Text>
       </td>
     );
   };
   return (
-    <tr style={row.agent ? undefined : { fontWeight: 600 }}>
-      <td className="nowrap">{row.agent?.name ?? 'Total'}</td>
+    <tr data-strong={row.agent ? undefined : ''}>
+      <td data-nowrap="">{row.agent?.name ?? 'Total'}</td>
       {MEASURES.map((measure) => cell(measure.key))}
-      <td className="n nowrap">
+      <td data-numeric="" data-nowrap="">
         {row.talkSeconds >= 36_000
           ? `${Math.round(row.talkSeconds / 3600).toLocaleString('en-US')} h`
           : row.talkSeconds
             ? howLong(row.talkSeconds * 1000)
             : '–'}
       </td>
-      <td className="n nowrap">{row.medianSpeedSeconds === null ? '–' : howLong(row.medianSpeedSeconds * 1000)}</td>
+      <td data-numeric="" data-nowrap="">
+        {row.medianSpeedSeconds === null ? '–' : howLong(row.medianSpeedSeconds * 1000)}
+      </td>
     </tr>
   );
 }

@@ -6,7 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { share, SPEED_BY, type SpeedBy, type SpeedRow } from '@/core/results';
 import { howLong } from '@/core/shared';
 import { ask } from '../primitives';
-import { Button } from '../kit';
+import { Button, EmptyState, Heading, HourCell, HoursGrid, Row, Stack, Table, Text } from '../kit';
 
 const WORDS: Record<SpeedBy, string> = { agent: 'Agent', roster: 'Roster', door: 'Door', hour: 'Hour of the week' };
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
@@ -21,54 +21,60 @@ export function Speed({ days }: { days: number }) {
   });
   const people = (row: SpeedRow, measure: 'leads' | 'fast') => `/contacts?measure=${measure}&days=${days}&${by}=${row.key}`;
   return (
-    <section aria-label="Speed to lead" style={{ marginTop: 28 }}>
-      <div className="headline">
+    <Stack as="section" aria-label="Speed to lead" gap={1} above={7}>
+      <Row spread align="end" gap={4}>
         <div>
-          <h2 style={{ fontSize: 16, color: 'var(--ink)' }}>Speed to lead</h2>
-          <p className="soft small">From the inquiry to the first call or message sent by one of your people.</p>
+          <Heading>Speed to lead</Heading>
+          <Text as="p" tone="soft" small>
+            From the inquiry to the first call or message sent by one of your people.
+          </Text>
         </div>
-        <div role="group" aria-label="By" style={{ display: 'flex', flexWrap: 'wrap', gap: 6 }}>
+        <Row gap={1.5} role="group" aria-label="By">
           {SPEED_BY.map((one) => (
             <Button key={one} size="small" pressed={one === by} onClick={() => setBy(one)}>
               {WORDS[one]}
             </Button>
           ))}
-        </div>
-      </div>
-      {data?.length === 0 && <p className="empty">No leads in this period.</p>}
+        </Row>
+      </Row>
+      {data?.length === 0 && <EmptyState>No leads in this period.</EmptyState>}
       {data && data.length > 0 && by === 'hour' && <Week rows={data} people={people} />}
       {data && data.length > 0 && by !== 'hour' && (
-        <table className="grid">
+        <Table>
           <thead>
             <tr>
               <th>{WORDS[by]}</th>
-              <th className="n">Leads</th>
-              <th className="n">Attempted in 5 minutes</th>
-              <th className="n">Median</th>
+              <th data-numeric="">Leads</th>
+              <th data-numeric="">Attempted in 5 minutes</th>
+              <th data-numeric="">Median</th>
             </tr>
           </thead>
           <tbody>
             {data.map((row) => (
               <tr key={row.key}>
                 <td>{row.name}</td>
-                <td className="n">
+                <td data-numeric="">
                   <Link href={people(row, 'leads')} prefetch={false}>
                     {row.leads.toLocaleString('en-US')}
                   </Link>
                 </td>
-                <td className="n">
+                <td data-numeric="">
                   <Link href={people(row, 'fast')} prefetch={false}>
                     {row.fast.toLocaleString('en-US')}
                   </Link>{' '}
-                  <span className="soft small">{share(row.fast, row.leads)} %</span>
+                  <Text tone="soft" small>
+                    {share(row.fast, row.leads)}%
+                  </Text>
                 </td>
-                <td className="n nowrap">{row.median_seconds === null ? '–' : howLong(row.median_seconds * 1000)}</td>
+                <td data-numeric="" data-nowrap="">
+                  {row.median_seconds === null ? '–' : howLong(row.median_seconds * 1000)}
+                </td>
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       )}
-    </section>
+    </Stack>
   );
 }
 
@@ -77,34 +83,37 @@ function Week({ rows, people }: { rows: SpeedRow[]; people: (row: SpeedRow, meas
   const byKey = new Map(rows.map((row) => [row.key, row]));
   return (
     <>
-      <div className="week" role="table" aria-label="Leads by hour of the week">
+      <HoursGrid role="group" aria-label="Leads by hour of the week">
         <span />
         {HOURS.map((hour) => (
-          <span key={hour} className="soft small" aria-hidden="true">
+          <Text tone="soft" small key={hour} aria-hidden="true">
             {hour % 3 === 0 ? hour : ''}
-          </span>
+          </Text>
         ))}
         {DAYS.map((name, day) => (
           <Fragment key={name}>
-            <span className="soft small">{name}</span>
+            <Text tone="soft" small>
+              {name}
+            </Text>
             {HOURS.map((hour) => {
               const row = byKey.get(`${day + 1}-${hour}`);
-              if (!row) return <span key={hour} className="cell" />;
+              if (!row) return <HourCell key={hour} />;
               const fast = share(row.fast, row.leads) ?? 0;
-              const words = `${name} ${hour}:00: ${row.leads} leads, ${fast} % attempted in 5 minutes${row.median_seconds === null ? '' : `, median ${howLong(row.median_seconds * 1000)}`}`;
+              const words = `${name} ${hour}:00: ${row.leads} leads, ${fast}% attempted in 5 minutes${row.median_seconds === null ? '' : `, median ${howLong(row.median_seconds * 1000)}`}`;
               return (
-                <Link key={hour} className="cell" href={people(row, 'leads')} title={words} aria-label={words} prefetch={false}>
-                  <i style={{ height: `${fast}%` }} aria-hidden="true" />
-                  <b>{row.leads}</b>
-                </Link>
+                <HourCell key={hour} share={fast / 100}>
+                  <Link href={people(row, 'leads')} title={words} aria-label={words} prefetch={false}>
+                    {row.leads}
+                  </Link>
+                </HourCell>
               );
             })}
           </Fragment>
         ))}
-      </div>
-      <p className="soft small" style={{ marginTop: 6 }}>
+      </HoursGrid>
+      <Text as="p" tone="soft" small above={1.5}>
         The number is how many leads came in that hour. The filled part is how many were attempted within 5 minutes.
-      </p>
+      </Text>
     </>
   );
 }

@@ -1,4 +1,4 @@
 export { OffersAbove, wasClaimedHere } from './my-offers';
 export { RoutingArea } from './routing';
-export type { LadderJson, Offer } from './shapes';
+export type { LadderJson, MyOffer, Offer } from './shapes';
 export { Trace } from './trace';

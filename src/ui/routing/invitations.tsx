@@ -2,7 +2,7 @@
 /** Rosters to which I am invited. */
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask } from '../primitives';
-import { Button, useToast } from '../kit';
+import { Button, Callout, Row, useToast } from '../kit';
 
 export function Invitations() {
   const queries = useQueryClient();
@@ -22,14 +22,14 @@ export function Invitations() {
     onError: toast.fail,
   });
   return data.map(({ roster_id, name }) => (
-    <section key={roster_id} className="because" style={{ marginTop: 0 }} aria-label={`Invitation to ${name}`}>
+    <Callout as="section" key={roster_id} aria-label={`Invitation to ${name}`}>
       You’re invited to take leads on “{name}”.
-      <div className="beside">
+      <Row above={1}>
         <Button look="main" onClick={() => answer.mutate({ roster_id, accept: true })}>
           Accept
         </Button>
         <Button onClick={() => answer.mutate({ roster_id, accept: false })}>Decline</Button>
-      </div>
-    </section>
+      </Row>
+    </Callout>
   ));
 }

@@ -4,10 +4,23 @@ import { CHANNELS } from '@/core/contacts';
 import { NOTIFY, type Notify } from '@/core/routing';
 import { Sentence, useTags } from '../segments';
 import { useQuery } from '@tanstack/react-query';
-import { ask, moved, NO_WORDS, useOrder, useVocabulary } from '../primitives';
+import { ask, NO_WORDS, useVocabulary } from '../primitives';
 import type { DraftRung, LadderDraft } from './draft';
 import type { LadderJson } from './shapes';
-import { Button, Checkbox, ErrorMessage, Select } from '../kit';
+import {
+  Button,
+  Checkbox,
+  ErrorMessage,
+  GrabHandle,
+  moved,
+  Rails,
+  Row,
+  Rung,
+  Select,
+  Sortable,
+  Text,
+  useSortableItem,
+} from '../kit';
 export const useUsers = () =>
   useQuery({
     queryKey: ['users'],
@@ -27,7 +40,6 @@ export function LadderEdit({
   onChange: (draft: LadderDraft) => void;
 }) {
   const put = (rungs: DraftRung[]) => onChange({ ...draft, rungs });
-  const order = useOrder(draft.rungs, put);
   const add = () =>
     put([
       ...draft.rungs,
@@ -44,33 +56,39 @@ export function LadderEdit({
     ]);
   return (
     <>
-      <label className="choice">
-        <Checkbox checked={draft.own_listing} onChange={(event) => onChange({ ...draft, own_listing: event.target.checked })} />{' '}
+      <Checkbox checked={draft.own_listing} onChange={(event) => onChange({ ...draft, own_listing: event.target.checked })}>
         Inquiries about our own listings go to the listing agent before any rung
-      </label>
-      <ol className="ladder" style={{ listStyle: 'none', margin: 0, paddingLeft: 0, paddingRight: 0 }} aria-label="Edited ladder">
-        {draft.rungs.map((rung, at) => (
-          <li key={rung.key} className={`rung editing${order.over === at ? ' over' : ''}`} {...order.item(at)}>
+      </Checkbox>
+      <Sortable
+        id="rungs"
+        keys={draft.rungs.map(({ key }) => key)}
+        nameOf={(key) => `Rung ${draft.rungs.findIndex((rung) => rung.key === key) + 1}`}
+        onMove={(from, to) => put(moved(draft.rungs, from, to))}
+      >
+        <Rails aria-label="Edited ladder">
+          {draft.rungs.map((rung, at) => (
             <RungForm
+              key={rung.key}
               rung={rung}
               at={at}
               last={at === draft.rungs.length - 1}
               ladder={ladder}
-              handle={order.handle(at)}
               onMove={(by) => put(moved(draft.rungs, at, at + by))}
               onRemove={() => put(draft.rungs.filter((one) => one !== rung))}
               onChange={(next) => put(draft.rungs.map((one) => (one === rung ? next : one)))}
             />
-          </li>
-        ))}
-        <li className="rung">
-          <span />
-          <Button style={{ justifySelf: 'start' }} onClick={add}>
-            Add a rung
-          </Button>
-          <span className="soft small">Everyone else goes to {ladder.last_resort}</span>
-        </li>
-      </ol>
+          ))}
+          <Rung>
+            <span />
+            <div>
+              <Button onClick={add}>Add a rung</Button>
+            </div>
+            <Text tone="soft" small>
+              Everyone else goes to {ladder.last_resort}
+            </Text>
+          </Rung>
+        </Rails>
+      </Sortable>
       <ErrorMessage error={error} named />
     </>
   );
@@ -81,23 +99,23 @@ interface RungProps {
   at: number;
   last: boolean;
   ladder: LadderJson;
-  handle: ReturnType<ReturnType<typeof useOrder>['handle']>;
   onMove: (by: number) => void;
   onRemove: () => void;
   onChange: (rung: DraftRung) => void;
 }
 
-function RungForm({ rung, at, last, ladder, handle, onMove, onRemove, onChange }: RungProps) {
+function RungForm({ rung, at, last, ladder, onMove, onRemove, onChange }: RungProps) {
   const { data: vocabulary = NO_WORDS } = useVocabulary();
+  const { item, handle } = useSortableItem(rung.key);
   const set = (change: Partial<DraftRung>) => onChange({ ...rung, ...change });
   return (
-    <>
-      <span className="pos grab" title="Drag to move, or press Alt and an arrow key" {...handle} aria-hidden="true">
-        {at + 1}
+    <Rung editing {...item}>
+      <span>
+        <GrabHandle name={`rung ${at + 1}`} handle={handle} />
       </span>
-      <span style={{ minWidth: 0 }}>
+      <div>
         <Sentence tree={rung.tree} about="lead" label={`Who rung ${at + 1} is for`} onChange={(tree) => set({ tree })} />
-        <span className="beside">
+        <Row as="span" above={1}>
           <label>
             go to{' '}
             <Select
@@ -127,10 +145,10 @@ function RungForm({ rung, at, last, ladder, handle, onMove, onRemove, onChange }
               ))}
             </Select>
           </label>
-        </span>
+        </Row>
         <More rung={rung} at={at} ladder={ladder} set={set} />
-      </span>
-      <span className="steps">
+      </div>
+      <Row gap={1} wrap={false}>
         <Button size="tiny" aria-label={`Move rung ${at + 1} up`} disabled={at === 0} onClick={() => onMove(-1)}>
           ↑
         </Button>
@@ -140,8 +158,8 @@ function RungForm({ rung, at, last, ladder, handle, onMove, onRemove, onChange }
         <Button look="warn" size="tiny" aria-label={`Take rung ${at + 1} out`} onClick={onRemove}>
           Remove
         </Button>
-      </span>
-    </>
+      </Row>
+    </Rung>
   );
 }
 
@@ -164,8 +182,10 @@ function More({
   const flip = (channel: Notify) =>
     set({ notify: rung.notify.includes(channel) ? rung.notify.filter((one) => one !== channel) : [...rung.notify, channel] });
   return (
-    <span className="beside">
-      <span className="soft small">Notify in the app, and by</span>
+    <Row as="span" above={1}>
+      <Text tone="soft" small>
+        Notify in the app, and by
+      </Text>
       {NOTIFY.map((channel) => (
         <Button key={channel} size="tiny" pressed={rung.notify.includes(channel)} onClick={() => flip(channel)}>
           {CHANNELS[channel].name}
@@ -218,6 +238,6 @@ function More({
             ))}
         </Select>
       )}
-    </span>
+    </Row>
   );
 }

@@ -3,6 +3,7 @@
 import { CHANNELS } from '@/core/contacts';
 import { HAND_OUT_NAMES } from '@/core/routing';
 import { thenOf, describeRoster, type LadderJson, type RungJson } from './shapes';
+import { Figure, Rails, Rung, ShareBar, Text } from '../kit';
 
 export function LadderList({ ladder }: { ladder: LadderJson }) {
   const fixed = [
@@ -41,14 +42,14 @@ export function LadderList({ ladder }: { ladder: LadderJson }) {
       count: ladder.by_listing,
       note: ladder.own_listing ? 'On' : 'Off. Turn it on with “Edit ladder”',
       words: (
-        <span className={ladder.own_listing ? undefined : 'soft'}>
+        <Text tone={ladder.own_listing ? undefined : 'soft'}>
           <b>Asks about our own listing</b>: {ladder.own_listing ? 'goes' : 'would go'} to the agent who lists it
-        </span>
+        </Text>
       ),
     },
   ];
   return (
-    <ol className="ladder" style={{ listStyle: 'none', margin: 0, paddingLeft: 0, paddingRight: 0 }}>
+    <Rails>
       {fixed.map(({ key, count, note, words }) => (
         <RungRow key={key} fixed count={count} all={ladder.inquiries} note={note}>
           {words}
@@ -60,7 +61,7 @@ export function LadderList({ ladder }: { ladder: LadderJson }) {
       <RungRow count={ladder.safety_net} all={ladder.inquiries} note="The safety net: every lead ends with a person" position="·">
         <b>Everyone else</b> goes to <b>{ladder.last_resort}</b>
       </RungRow>
-    </ol>
+    </Rails>
   );
 }
 
@@ -76,23 +77,21 @@ function OneRung({ rung, ladder }: { rung: RungJson; ladder: LadderJson }) {
   return (
     <RungRow position={rung.position} count={rung.inquiries} all={ladder.inquiries} note={notes.join(' · ')}>
       <b>{rung.who}</b> {rung.who.startsWith('Everyone') ? 'goes' : 'go'} to <b>{rung.roster.name}</b>,{' '}
-      <span style={{ color: 'var(--teal)', fontWeight: 550 }}>
-        {roster ? describeRoster(roster) : HAND_OUT_NAMES.round_robin}
-      </span>
+      <Text tone="main">{roster ? describeRoster(roster) : HAND_OUT_NAMES.round_robin}</Text>
       {rung.shadowed_by !== null && (
-        <span className="late small" style={{ display: 'block' }}>
+        <Text block tone="late" small>
           No leads reach this rung: they match rung {rung.shadowed_by} first.
-        </span>
+        </Text>
       )}
       {rung.shadowed_by === null && rung.inquiries === 0 && (
-        <span className="late small" style={{ display: 'block' }}>
+        <Text block tone="late" small>
           No leads in 30 days.
-        </span>
+        </Text>
       )}
       {rung.broken && (
-        <span className="late small" style={{ display: 'block' }}>
+        <Text block tone="late" small>
           It refers to something that was deleted, so that part never matches.
-        </span>
+        </Text>
       )}
     </RungRow>
   );
@@ -114,20 +113,18 @@ export function RungRow({
   children: React.ReactNode;
 }) {
   return (
-    <li className={`rung${fixed ? ' fixed' : ''}`}>
-      <span className="pos">{position}</span>
+    <Rung fixed={fixed}>
+      <span>{position}</span>
       <span>
         {children}
-        <span className="soft small" style={{ display: 'block' }}>
+        <Text block tone="soft" small>
           {note}
-        </span>
+        </Text>
       </span>
-      <span className="nowrap">
-        <span className={`num${count === 0 && !fixed ? ' late' : ''}`}>{count.toLocaleString('en-US')}</span>{' '}
-        <span className="bar" aria-hidden="true">
-          <i style={{ width: `${all ? Math.round((100 * count) / all) : 0}%` }} />
-        </span>
-      </span>
-    </li>
+      <Text nowrap>
+        <Figure tone={count === 0 && !fixed ? 'late' : undefined}>{count.toLocaleString('en-US')}</Figure>{' '}
+        <ShareBar aria-hidden="true" share={all ? count / all : 0} />
+      </Text>
+    </Rung>
   );
 }

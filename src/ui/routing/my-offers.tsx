@@ -1,10 +1,11 @@
 'use client';
 /** Leads offered to me: over every area as they come, each with its time and the two answers; the commons on the page of Routing. */
+import { useEffect } from 'react';
 import { useRouter } from 'next/navigation';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ask, Left, Problem, useKeys } from '../primitives';
+import { ask, Problem, useShortcuts } from '../primitives';
 import type { MyOffer } from './shapes';
-import { Button, useToast } from '../kit';
+import { Button, Floating, Kbd, Left, Row, Section, Stack, Text, useToast } from '../kit';
 
 export const useMyOffers = () =>
   useQuery({
@@ -43,20 +44,27 @@ function useAnswers() {
 }
 
 /** Over whatever area one is in. `a` takes the first. */
-export function OffersAbove() {
+export function OffersAbove({ onOffered }: { onOffered: (offer: MyOffer) => void }) {
   const { data = [] } = useMyOffers();
   const offers = data.filter(({ commons }) => !commons);
   const answers = useAnswers();
   const first = offers[0];
-  useKeys({ a: () => first && !answers.busy && answers.accept.mutate(first.id) }, Boolean(first));
+  useShortcuts('offer', { take: () => first && !answers.busy && answers.accept.mutate(first.id) }, Boolean(first));
+  useEffect(() => {
+    if (first) onOffered(first);
+  }, [first, onOffered]);
   if (!first) return null;
   return (
-    <aside className="offers-above" aria-label="Leads offered to you" aria-live="polite">
+    <Floating aria-label="Leads offered to you" aria-live="polite">
       {offers.slice(0, 3).map((offer, at) => (
         <OneOffer key={offer.id} offer={offer} first={at === 0} answers={answers} />
       ))}
-      {offers.length > 3 && <p className="soft small">and {offers.length - 3} more in Routing</p>}
-    </aside>
+      {offers.length > 3 && (
+        <Text tone="soft" small>
+          and {offers.length - 3} more in Routing
+        </Text>
+      )}
+    </Floating>
   );
 }
 
@@ -67,44 +75,42 @@ export function OfferedToMe() {
   const commons = data.filter((offer) => offer.commons);
   if (!commons.length) return null;
   return (
-    <section aria-label="The commons">
-      <div className="group" style={{ marginTop: 0 }}>
-        <h2>In the commons: first to take it gets it</h2>
-        <span className="strong">{commons.length}</span>
-      </div>
+    <Section title="In the commons: first to take it gets it" end={<Text strong>{commons.length}</Text>}>
       {commons.map((offer) => (
         <OneOffer key={offer.id} offer={offer} first={false} answers={answers} />
       ))}
-    </section>
+    </Section>
   );
 }
 
 function OneOffer({ offer, first, answers }: { offer: MyOffer; first: boolean; answers: ReturnType<typeof useAnswers> }) {
   const about = [offer.place, offer.source && `from ${offer.source}`].filter(Boolean).join(', ');
   return (
-    <div className="offer">
-      <div className="beside" style={{ justifyContent: 'space-between', marginTop: 0 }}>
-        <b dir="auto">{offer.name ?? 'A lead. You’ll see the name when you take it'}</b>
+    <Stack gap={1}>
+      <Row spread>
+        <Text strong dir="auto">
+          {offer.name ?? 'A lead. You’ll see the name when you take it'}
+        </Text>
         {offer.ends_at && <Left until={offer.ends_at} />}
-      </div>
-      <p className="small">
-        {about && <span className="soft">{about}. </span>}
+      </Row>
+      <Text small>
+        {about && <Text tone="soft">{about}. </Text>}
         <span dir="auto">{offer.ask}</span>
-      </p>
-      <p className="soft small">
+      </Text>
+      <Text tone="soft" small>
         {offer.roster}
         {offer.others > 0 && `, offered to ${offer.others} more`}
-      </p>
-      <div className="beside">
+      </Text>
+      <Row>
         <Button look="main" disabled={answers.busy} onClick={() => answers.accept.mutate(offer.id)}>
-          Take lead {first && <kbd>a</kbd>}
+          Take lead {first && <Kbd>a</Kbd>}
         </Button>
         {!offer.commons && (
           <Button disabled={answers.busy} onClick={() => answers.decline.mutate(offer.id)}>
             Pass
           </Button>
         )}
-      </div>
-    </div>
+      </Row>
+    </Stack>
   );
 }

@@ -1,9 +1,7 @@
 'use client';
 /** Leads that wait: offered and not yet accepted, with what is left of their window; and given, without a first try. */
-import Link from 'next/link';
-import { Left, Timer } from '../primitives';
 import type { Offer } from './shapes';
-import { LinkButton } from '../kit';
+import { Heading, Left, LinkButton, Row, Text, Timer } from '../kit';
 
 const SHOWN = 8;
 
@@ -14,35 +12,39 @@ export function WaitingOffers({ offers, total }: { offers: Offer[]; total: numbe
     <section aria-label="Waiting">
       {offered.length > 0 && (
         <>
-          <div className="group" style={{ marginTop: 0 }}>
-            <h2>Offered, not accepted yet</h2>
-            <span className="late strong">{offered.length.toLocaleString('en-US')}</span>
-          </div>
+          <Row ruled="head" spread>
+            <Heading>Offered, not accepted yet</Heading>
+            <Text tone="late" strong>
+              {offered.length.toLocaleString('en-US')}
+            </Text>
+          </Row>
           {offered.slice(0, SHOWN).map((offer) => (
-            <Row key={offer.id} offer={offer} words={offer.commons ? 'in the commons' : `offered to ${few(offer.to)}`}>
+            <OfferRow key={offer.id} offer={offer} words={offer.commons ? 'in the commons' : `offered to ${few(offer.to)}`}>
               {offer.ends_at ? <Left until={offer.ends_at} /> : <Timer since={offer.offered_at} />}
-            </Row>
+            </OfferRow>
           ))}
         </>
       )}
-      <div className="group" style={{ marginTop: offered.length ? undefined : 0 }}>
-        <h2>Waiting for a first attempt</h2>
-        <span className="late strong">{(total - offered.length).toLocaleString('en-US')}</span>
-      </div>
+      <Row ruled="head" spread>
+        <Heading>Waiting for a first attempt</Heading>
+        <Text tone="late" strong>
+          {(total - offered.length).toLocaleString('en-US')}
+        </Text>
+      </Row>
       {given.length === 0 && (
-        <p className="soft small" style={{ padding: '8px 0' }}>
+        <Text as="p" tone="soft" small>
           Every lead has been attempted.
-        </p>
+        </Text>
       )}
       {given.slice(0, SHOWN).map((offer) => (
-        <Row key={offer.id} offer={offer} words={`with ${offer.agent!.name}`}>
+        <OfferRow key={offer.id} offer={offer} words={`with ${offer.agent!.name}`}>
           <Timer since={offer.offered_at} />
-        </Row>
+        </OfferRow>
       ))}
       {total - offered.length > SHOWN && (
-        <Link href="/contacts?stage=new" className="small soft" prefetch={false}>
-          all new leads
-        </Link>
+        <LinkButton look="link" href="/contacts?stage=new">
+          All new leads
+        </LinkButton>
       )}
     </section>
   );
@@ -50,33 +52,23 @@ export function WaitingOffers({ offers, total }: { offers: Offer[]; total: numbe
 
 const few = (names: readonly string[]): string => (names.length > 2 ? `${names.length} people` : names.join(' and '));
 
-function Row({ offer, words, children }: { offer: Offer; words: string; children: React.ReactNode }) {
+function OfferRow({ offer, words, children }: { offer: Offer; words: string; children: React.ReactNode }) {
   return (
-    <div className="pair">
-      <span style={{ minWidth: 0 }}>
-        <Link
-          href={`/contacts?contact=${offer.contact_id}`}
-          className="strong"
-          style={{ textDecoration: 'none' }}
-          prefetch={false}
-        >
-          {offer.name.trim() || 'No name'}
-        </Link>
-        <span className="soft small" style={{ display: 'block' }}>
+    <Row ruled spread wrap={false} gap={3}>
+      <span>
+        <LinkButton look="link" href={`/contacts?contact=${offer.contact_id}`}>
+          <Text strong>{offer.name.trim() || 'No name'}</Text>
+        </LinkButton>
+        <Text block tone="soft" small>
           {words}
-        </span>
+        </Text>
       </span>
-      <span className="beside nowrap" style={{ marginTop: 0 }}>
-        <LinkButton
-          size="tiny"
-          style={{ textDecoration: 'none' }}
-          href={`/intake?inquiry=${offer.inquiry_id}`}
-          title={offer.because}
-        >
+      <Row as="span" wrap={false}>
+        <LinkButton size="tiny" href={`/intake?inquiry=${offer.inquiry_id}`} title={offer.because}>
           Why
         </LinkButton>
         {children}
-      </span>
-    </div>
+      </Row>
+    </Row>
   );
 }

@@ -3,10 +3,10 @@
 import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { Ago, ask, freshKey } from '../primitives';
+import { ask, freshKey } from '../primitives';
 import { sentOf, type LadderDraft } from './draft';
 import { long, type LadderJson, type RehearsalJson } from './shapes';
-import { Button, Select, useToast } from '../kit';
+import { Ago, Button, Columns, Heading, Row, Select, Stack, Table, Text, useToast } from '../kit';
 
 const number = (n: number): string => n.toLocaleString('en-US');
 const leads = (n: number): string => `${number(n)} ${n === 1 ? 'lead' : 'leads'}`;
@@ -34,8 +34,8 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
   });
   const under = data && ['waiting', 'running'].includes(data.state);
   return (
-    <section aria-label="Rehearsal" style={{ marginTop: 20 }}>
-      <div className="beside">
+    <Stack as="section" aria-label="Rehearsal" gap={0} above={5}>
+      <Row above={1}>
         <Button disabled={order.isPending || under} onClick={() => order.mutate()}>
           Run rehearsal
         </Button>
@@ -52,9 +52,9 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
         {under && (
           <>
             <progress max={Math.max(1, data.inquiries)} value={data.done} aria-label="Rehearsal progress" />
-            <span className="soft small">
+            <Text tone="soft" small>
               {number(data.done)} of {number(data.inquiries)}
-            </span>
+            </Text>
             <Button
               size="tiny"
               onClick={() => void ask('POST /rehearsals/{id}/cancel', { params: { id: id! } }).catch(toast.fail)}
@@ -63,15 +63,29 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
             </Button>
           </>
         )}
-        {!data && <span className="soft small">who would have gotten which leads. Nothing changes.</span>}
-        {data?.state === 'done' && rehearsed !== sent && (
-          <span className="late small">The ladder has changed. Run it again.</span>
+        {!data && (
+          <Text tone="soft" small>
+            who would have gotten which leads. Nothing changes.
+          </Text>
         )}
-        {data?.state === 'failed' && <span className="late small">{data.error}</span>}
-        {data?.state === 'cancelled' && <span className="soft small">Stopped.</span>}
-      </div>
+        {data?.state === 'done' && rehearsed !== sent && (
+          <Text tone="late" small>
+            The ladder has changed. Run it again.
+          </Text>
+        )}
+        {data?.state === 'failed' && (
+          <Text tone="late" small>
+            {data.error}
+          </Text>
+        )}
+        {data?.state === 'cancelled' && (
+          <Text tone="soft" small>
+            Stopped.
+          </Text>
+        )}
+      </Row>
       {data?.result && id && <Result key={id} id={id} result={data.result} days={data.days} ladder={ladder} draft={draft} />}
-    </section>
+    </Stack>
   );
 }
 
@@ -96,23 +110,23 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
       '0'
     );
   return (
-    <div style={{ marginTop: 12 }}>
+    <Stack above={3}>
       <p>
         Of <b>{number(result.asked)}</b> leads from the last {days} days decided by a rung,{' '}
         <b>{door(result.moved, 'With another agent', { moved: true })}</b> would go to another agent.{' '}
         {result.inquiries > result.asked && (
-          <span className="soft">{number(result.inquiries - result.asked)} were assigned before any rung.</span>
+          <Text tone="soft">{number(result.inquiries - result.asked)} were assigned before any rung.</Text>
         )}
       </p>
       {dead.length > 0 && (
-        <p className="late">
+        <Text as="p" tone="late">
           {dead.length === 1
             ? `Rung ${dead[0]!.position} would have had no leads.`
             : `Rungs ${dead.map(({ position }) => position).join(', ')} would have had no leads.`}
-        </p>
+        </Text>
       )}
-      <div className="rehearsed">
-        <table className="grid">
+      <Columns least={360} gap={7} above={2}>
+        <Table>
           <Head of="Rung" />
           <tbody>
             {result.rungs.map((rung) => (
@@ -120,67 +134,79 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
                 <td>
                   {rung.position}. {rosterOf(rung.position)}
                 </td>
-                <td className="n soft">{number(rung.really)}</td>
-                <td className="n">{number(rung.before)}</td>
-                <td className="n">{door(rung.after, `Rung ${rung.position}`, { rung: rung.id })}</td>
+                <td data-numeric="" data-soft="">
+                  {number(rung.really)}
+                </td>
+                <td data-numeric="">{number(rung.before)}</td>
+                <td data-numeric="">{door(rung.after, `Rung ${rung.position}`, { rung: rung.id })}</td>
               </tr>
             ))}
             {result.gone.before > 0 && (
               <tr>
-                <td className="soft">rungs removed</td>
+                <td data-soft="">rungs removed</td>
                 <td />
-                <td className="n">{number(result.gone.before)}</td>
-                <td className="n">0</td>
+                <td data-numeric="">{number(result.gone.before)}</td>
+                <td data-numeric="">0</td>
               </tr>
             )}
             <tr>
-              <td className="soft">no rung</td>
+              <td data-soft="">no rung</td>
               <td />
-              <td className="n">{number(result.fell.before)}</td>
-              <td className="n">{number(result.fell.after)}</td>
+              <td data-numeric="">{number(result.fell.before)}</td>
+              <td data-numeric="">{number(result.fell.after)}</td>
             </tr>
             <tr>
-              <td className="soft">a safety net</td>
+              <td data-soft="">a safety net</td>
               <td />
-              <td className="n">{number(result.net.before)}</td>
-              <td className="n">{number(result.net.after)}</td>
+              <td data-numeric="">{number(result.net.before)}</td>
+              <td data-numeric="">{number(result.net.after)}</td>
             </tr>
             <tr>
-              <td className="soft">time to an agent: median, 90th percentile</td>
+              <td data-soft="">time to an agent: median, 90th percentile</td>
               <td />
-              <td className="n nowrap">{before ? `${long(before.median)}, ${long(before.late)}` : '–'}</td>
-              <td className="n nowrap">{after ? `${long(after.median)}, ${long(after.late)}` : '–'}</td>
+              <td data-numeric="" data-nowrap="">
+                {before ? `${long(before.median)}, ${long(before.late)}` : '–'}
+              </td>
+              <td data-numeric="" data-nowrap="">
+                {after ? `${long(after.median)}, ${long(after.late)}` : '–'}
+              </td>
             </tr>
             {result.fairness.map((one) => (
               <tr key={one.roster}>
-                <td className="soft">Largest gap from fair share: {one.roster}</td>
+                <td data-soft="">Largest gap from fair share: {one.roster}</td>
                 <td />
-                <td className="n nowrap">{leads(one.before)}</td>
-                <td className="n nowrap">{leads(one.after)}</td>
+                <td data-numeric="" data-nowrap="">
+                  {leads(one.before)}
+                </td>
+                <td data-numeric="" data-nowrap="">
+                  {leads(one.after)}
+                </td>
               </tr>
             ))}
           </tbody>
-        </table>
-        <table className="grid">
+        </Table>
+        <Table>
           <Head of="Agent" />
           <tbody>
             {result.agents.map((agent) => (
               <tr key={agent.id}>
                 <td>{agent.name}</td>
-                <td className="n soft">{number(agent.really)}</td>
-                <td className="n">{number(agent.before)}</td>
-                <td className="n">{door(agent.after, agent.name, { agent: agent.id })}</td>
+                <td data-numeric="" data-soft="">
+                  {number(agent.really)}
+                </td>
+                <td data-numeric="">{number(agent.before)}</td>
+                <td data-numeric="">{door(agent.after, agent.name, { agent: agent.id })}</td>
               </tr>
             ))}
           </tbody>
-        </table>
-      </div>
+        </Table>
+      </Columns>
       {behind && <Outcomes id={id} behind={behind} onClose={() => setBehind(null)} />}
-      <p className="soft small" style={{ marginTop: 8 }}>
+      <Text as="p" tone="soft" small above={2}>
         Assumes everyone is available, within their hours and daily limits. Response times are drawn from their history.
         Conditions use each contact as they are today.
-      </p>
-    </div>
+      </Text>
+    </Stack>
   );
 }
 
@@ -188,11 +214,11 @@ const Head = ({ of }: { of: string }) => (
   <thead>
     <tr>
       <th>{of}</th>
-      <th className="n" title="What really happened">
+      <th data-numeric="" title="What really happened">
         really
       </th>
-      <th className="n">no change</th>
-      <th className="n">changed</th>
+      <th data-numeric="">no change</th>
+      <th data-numeric="">changed</th>
     </tr>
   </thead>
 );
@@ -204,35 +230,30 @@ function Outcomes({ id, behind, onClose }: { id: string; behind: Behind; onClose
       (await ask('GET /rehearsals/{id}/outcomes', { params: { id }, query: { limit: 100, ...behind.query } })).items,
   });
   return (
-    <section aria-label={behind.title} style={{ marginTop: 12 }}>
-      <div className="group">
-        <h2>{behind.title}, the latest</h2>
+    <Stack as="section" aria-label={behind.title} gap={0} above={3}>
+      <Row ruled="head" spread>
+        <Heading>{behind.title}, the latest</Heading>
         <Button size="tiny" onClick={onClose}>
           Close
         </Button>
-      </div>
+      </Row>
       {data?.map((one) => (
-        <div key={one.inquiry_id} className="pair" style={{ padding: '4px 0' }}>
-          <Link
-            href={`/contacts?contact=${one.contact_id}`}
-            prefetch={false}
-            style={{ textDecoration: 'none' }}
-            className="strong"
-          >
+        <Row ruled spread wrap={false} gap={3} key={one.inquiry_id}>
+          <Link href={`/contacts?contact=${one.contact_id}`} prefetch={false}>
             {one.name || 'No name'}
           </Link>
-          <span className="small">
+          <Text small>
             {one.before === one.after ? (
               one.after
             ) : (
               <>
-                <span className="soft">{one.before} →</span> {one.after}
+                <Text tone="soft">{one.before} →</Text> {one.after}
               </>
             )}{' '}
             <Ago at={one.arrived_at} />
-          </span>
-        </div>
+          </Text>
+        </Row>
       ))}
-    </section>
+    </Stack>
   );
 }

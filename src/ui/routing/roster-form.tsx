@@ -6,10 +6,25 @@ import { HAND_OUT_NAMES, HAND_OUTS, type HandOut } from '@/core/routing';
 import type { Hours } from '@/core/shared';
 import { hoursPhrase } from '@/core/segments';
 import { HoursFields } from '../segments';
-import { ask, freshKey, moved } from '../primitives';
+import { ask, freshKey } from '../primitives';
 import { useUsers } from './ladder-edit';
 import type { RosterJson } from './shapes';
-import { Button, Checkbox, ErrorMessage, FormEnd, Input, Select, SpanField, useToast } from '../kit';
+import {
+  Button,
+  Checkbox,
+  DialogBody,
+  ErrorMessage,
+  FormEnd,
+  Heading,
+  Input,
+  Row,
+  Select,
+  SpanField,
+  Table,
+  Text,
+  moved,
+  useToast,
+} from '../kit';
 
 interface Member {
   id: string;
@@ -104,15 +119,17 @@ export function RosterForm({
   });
   const others = rosters.filter(({ id }) => id !== roster?.id);
   return (
-    <form
-      className="dialog roster-form"
+    <DialogBody
+      as="form"
       onSubmit={(event) => {
         event.preventDefault();
         save.mutate();
       }}
     >
-      <h1 id="roster-title">{roster ? roster.name : 'New roster'}</h1>
-      <div className="beside">
+      <Heading level={1} id="roster-title">
+        {roster ? roster.name : 'New roster'}
+      </Heading>
+      <Row above={1}>
         <label>
           Name{' '}
           <Input
@@ -137,9 +154,11 @@ export function RosterForm({
             ))}
           </Select>
         </label>
-        <span className="soft small">{WAYS[form.hand_out]}</span>
-      </div>
-      <div className="beside">
+        <Text tone="soft" small>
+          {WAYS[form.hand_out]}
+        </Text>
+      </Row>
+      <Row above={1}>
         {offered && (
           <SpanField
             label="Time to accept"
@@ -147,13 +166,12 @@ export function RosterForm({
             onChange={(window_seconds) => set({ window_seconds })}
           />
         )}
-        <label className="choice">
-          <Checkbox
-            checked={form.try_seconds !== null}
-            onChange={(event) => set({ try_seconds: event.target.checked ? 3_600 : null })}
-          />{' '}
+        <Checkbox
+          checked={form.try_seconds !== null}
+          onChange={(event) => set({ try_seconds: event.target.checked ? 3_600 : null })}
+        >
           move on if not attempted
-        </label>
+        </Checkbox>
         {form.try_seconds !== null && (
           <SpanField
             label="within"
@@ -177,8 +195,8 @@ export function RosterForm({
             people
           </label>
         )}
-      </div>
-      <div className="beside">
+      </Row>
+      <Row above={1}>
         <label>
           If no one takes it{' '}
           <Select
@@ -226,28 +244,26 @@ export function RosterForm({
             ))}
           </Select>
         </label>
-      </div>
-      <div className="beside">
+      </Row>
+      <Row above={1}>
         {offered &&
           (['name', 'source'] as const).map((what) => (
-            <label key={what} className="choice">
-              <Checkbox
-                checked={form.hides.includes(what)}
-                onChange={(event) => set({ hides: sayWhether(event.target.checked, form.hides, what) })}
-              />{' '}
+            <Checkbox
+              key={what}
+              checked={form.hides.includes(what)}
+              onChange={(event) => set({ hides: sayWhether(event.target.checked, form.hides, what) })}
+            >
               hide the {what} until they accept
-            </label>
+            </Checkbox>
           ))}
-        <label className="choice">
-          <Checkbox checked={form.sees === 'all'} onChange={(event) => set({ sees: event.target.checked ? 'all' : 'own' })} />{' '}
+        <Checkbox checked={form.sees === 'all'} onChange={(event) => set({ sees: event.target.checked ? 'all' : 'own' })}>
           everyone on it sees all its leads
-        </label>
-      </div>
+        </Checkbox>
+      </Row>
       <Members members={members} weighted={form.hand_out === 'weighted'} workers={users} onChange={setMembers} />
-      <label className="choice">
-        <Checkbox checked={form.invite} onChange={(event) => set({ invite: event.target.checked })} /> email invitations to new
-        people; they get leads once they accept
-      </label>
+      <Checkbox checked={form.invite} onChange={(event) => set({ invite: event.target.checked })}>
+        email invitations to new people; they get leads once they accept
+      </Checkbox>
       <ErrorMessage error={save.error ?? remove.error} named />
       <FormEnd does="Save roster" busy={save.isPending} may={Boolean(form.name.trim())} onCancel={onClose}>
         {roster && (
@@ -256,7 +272,7 @@ export function RosterForm({
           </Button>
         )}
       </FormEnd>
-    </form>
+    </DialogBody>
   );
 }
 
@@ -288,8 +304,8 @@ function Members({
   );
   const out = workers.filter(({ id }) => !members.some((member) => member.id === id));
   return (
-    <div style={{ overflowX: 'auto' }}>
-      <table className="grid">
+    <div>
+      <Table>
         <thead>
           <tr>
             <th>In this order</th>
@@ -298,14 +314,14 @@ function Members({
             <th>Open lead limit</th>
             <th>Hours</th>
             <th>
-              <span className="unseen">Move and remove</span>
+              <Text unseen>Move and remove</Text>
             </th>
           </tr>
         </thead>
         <tbody>
           {members.map((member, at) => (
             <tr key={member.id}>
-              <td className="nowrap">
+              <td data-nowrap="">
                 {at + 1}. {member.name}
               </td>
               {weighted && (
@@ -352,7 +368,7 @@ function Members({
                   </div>
                 )}
               </td>
-              <td className="nowrap right">
+              <td data-nowrap="" data-numeric="">
                 <Button size="tiny" pressed={member.paused} onClick={() => put(member.id, { paused: !member.paused })}>
                   Paused
                 </Button>{' '}
@@ -384,11 +400,10 @@ function Members({
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
       {out.length > 0 && (
         <Select
           aria-label="Add person"
-          style={{ marginTop: 8 }}
           value=""
           onChange={(event) => {
             const person = out.find(({ id }) => id === event.target.value);

@@ -7,7 +7,7 @@ import { DAY } from '@/core/shared';
 import { ask, useNow, useZone, useFormat } from '../primitives';
 import { RosterForm } from './roster-form';
 import { long, thenOf, describeRoster, type RosterJson } from './shapes';
-import { Button, useToast } from '../kit';
+import { Button, Chip, Heading, Row, ShareBar, Text, useToast } from '../kit';
 
 export function RosterBox({ roster, rosters, mayManage }: { roster: RosterJson; rosters: RosterJson[]; mayManage: boolean }) {
   const [open, setOpen] = useState(false);
@@ -15,22 +15,28 @@ export function RosterBox({ roster, rosters, mayManage }: { roster: RosterJson; 
   const shares = roster.hand_out === 'round_robin' || roster.hand_out === 'weighted';
   return (
     <section aria-label={roster.name}>
-      <div className="group" style={{ marginTop: 0 }}>
-        <h2>{roster.name}</h2>
+      <Row ruled="head" spread>
+        <Heading>{roster.name}</Heading>
         {mayManage ? (
           <Button size="tiny" aria-label={`Change ${roster.name}`} onClick={() => setOpen(true)}>
             Change
           </Button>
         ) : (
-          <span className="soft small">leads in 30 days · median to first attempt</span>
+          <Text tone="soft" small>
+            leads in 30 days · median to first attempt
+          </Text>
         )}
-      </div>
-      <p className="small" style={{ padding: '4px 0' }}>
+      </Row>
+      <Text as="p" small>
         {describeRoster(roster)}; {thenOf(roster)}
-        {roster.longest.owned > 0 && <span className="soft">. With an agent in {long(roster.longest.owned)} at most</span>}
-        {roster.rungs === 0 && <span className="late">. No rung uses it</span>}
-      </p>
-      {roster.members.length === 0 && <p className="late small">No one is on it. Its leads go to {roster.safety_net.name}.</p>}
+        {roster.longest.owned > 0 && <Text tone="soft">. With an agent in {long(roster.longest.owned)} at most</Text>}
+        {roster.rungs === 0 && <Text tone="late">. No rung uses it</Text>}
+      </Text>
+      {roster.members.length === 0 && (
+        <Text as="p" tone="late" small>
+          No one is on it. Its leads go to {roster.safety_net.name}.
+        </Text>
+      )}
       {roster.members.map((member) => (
         <MemberRow key={member.id} member={member} most={most} shares={shares} mayManage={mayManage} />
       ))}
@@ -66,51 +72,49 @@ function MemberRow({
     onError: toast.fail,
   });
   return (
-    <div className="pair" style={{ padding: '5px 0' }}>
+    <Row ruled spread wrap={false} gap={3}>
       <span>
-        {member.name}{' '}
-        {member.next && (
-          <span className="tag" style={{ borderColor: 'var(--teal)', color: 'var(--teal)' }}>
-            next
-          </span>
+        {member.name} {member.next && <Chip color="copper">next</Chip>}
+        {member.state === 'invited' && (
+          <Text tone="soft" small>
+            invited, no answer yet
+          </Text>
         )}
-        {member.state === 'invited' && <span className="soft small">invited, no answer yet</span>}
-        {member.state === 'declined' && <span className="late small">declined</span>}
+        {member.state === 'declined' && (
+          <Text tone="late" small>
+            declined
+          </Text>
+        )}
         {member.away && (
-          <span className="soft small">off until {member.away_until && format.shortDay(new Date(member.away_until), zone)}</span>
+          <Text tone="soft" small>
+            off until {member.away_until && format.shortDay(new Date(member.away_until), zone)}
+          </Text>
         )}
-        {!member.away && member.off && <span className="soft small">{member.off.replace(`${member.name} `, '')}</span>}
+        {!member.away && member.off && (
+          <Text tone="soft" small>
+            {member.off.replace(`${member.name} `, '')}
+          </Text>
+        )}
       </span>
-      <span className="nowrap">
+      <Text nowrap>
         {mayManage && member.state === 'in' && (
-          <Button
-            size="small"
-            className="small"
-            style={{ padding: '0 8px', marginRight: 12 }}
-            onClick={() => away.mutate(member.away ? null : new Date(now.getTime() + DAY))}
-          >
+          <Button size="tiny" onClick={() => away.mutate(member.away ? null : new Date(now.getTime() + DAY))}>
             {member.away ? 'Back' : 'Day off'}
           </Button>
         )}
         <b>{member.handed}</b>
         {shares && (
-          <span className="soft small" title="Fair share">
+          <Text tone="soft" small title="Fair share">
             {' '}
             of {member.due}
-          </span>
+          </Text>
         )}{' '}
-        <span className="bar" aria-hidden="true">
-          <i style={{ width: `${(100 * member.handed) / most}%` }} />
-        </span>{' '}
-        <span
-          className="soft small"
-          style={{ display: 'inline-block', width: 74, textAlign: 'right' }}
-          title="Median time to first attempt"
-        >
+        <ShareBar aria-hidden="true" share={member.handed / most} />{' '}
+        <Text tone="soft" small title="Median time to first attempt">
           {member.median_seconds === null ? '–' : long(member.median_seconds)}
-        </span>
-      </span>
-    </div>
+        </Text>
+      </Text>
+    </Row>
   );
 }
 
@@ -118,9 +122,7 @@ export function NewRoster({ rosters }: { rosters: RosterJson[] }) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <Button style={{ justifySelf: 'start' }} onClick={() => setOpen(true)}>
-        New roster
-      </Button>
+      <Button onClick={() => setOpen(true)}>New roster</Button>
       {open && (
         <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="md" aria-labelledby="roster-title">
           <RosterForm roster={null} rosters={rosters} onClose={() => setOpen(false)} />

@@ -13,7 +13,7 @@ import { RehearsalBox } from './rehearsal';
 import { NewRoster, RosterBox } from './roster';
 import type { LadderJson, Waiting } from './shapes';
 import { VersionsDialog } from './versions';
-import { Button, useToast } from '../kit';
+import { Button, Callout, Heading, Row, Split, Stack, Text, useToast } from '../kit';
 
 export function RoutingArea({
   ladder: first,
@@ -27,9 +27,9 @@ export function RoutingArea({
   const { data: ladder } = useQuery({ queryKey: ['ladder'], queryFn: () => ask('GET /ladder'), initialData: first });
   const { data: offers } = useQuery({ queryKey: ['offers'], queryFn: () => ask('GET /offers'), initialData: waiting });
   return (
-    <div className="area routing">
+    <Split side="minmax(0, 0.65fr)">
       <section aria-label="The ladder">{mayManage ? <Managed ladder={ladder} /> : <Read ladder={ladder} />}</section>
-      <div style={{ display: 'grid', gap: 24 }}>
+      <Stack gap={6}>
         <Invitations />
         <OfferedToMe />
         <WaitingOffers offers={offers.items} total={offers.total} />
@@ -37,22 +37,22 @@ export function RoutingArea({
           <RosterBox key={roster.id} roster={roster} rosters={ladder.rosters} mayManage={mayManage} />
         ))}
         {mayManage && <NewRoster rosters={ladder.rosters} />}
-      </div>
-    </div>
+      </Stack>
+    </Split>
   );
 }
 
 const Head = ({ ladder, children }: { ladder: LadderJson; children?: React.ReactNode }) => (
-  <div className="headline">
+  <Row spread align="end" gap={4}>
     <div>
-      <h1>Lead routing</h1>
-      <p className="soft">
+      <Heading level={1}>Lead routing</Heading>
+      <Text as="p" tone="soft">
         Top to bottom: the first rung that matches decides. {ladder.inquiries.toLocaleString('en-US')} inquiries in the last 30
         days.
-      </p>
+      </Text>
     </div>
     {children}
-  </div>
+  </Row>
 );
 
 const Read = ({ ladder }: { ladder: LadderJson }) => (
@@ -87,10 +87,10 @@ function Managed({ ladder }: { ladder: LadderJson }) {
     return (
       <>
         <Head ladder={ladder}>
-          <span className="beside nowrap" style={{ flexWrap: 'nowrap' }}>
+          <Row as="span" wrap={false} above={1}>
             <Button onClick={() => setDraft(draftOf(ladder))}>Edit ladder</Button>
             <Button onClick={() => setBefore(true)}>Past versions</Button>
-          </span>
+          </Row>
         </Head>
         <LadderList ladder={ladder} />
         {before && <VersionsDialog onRestore={(version) => void restore(version)} onClose={() => setBefore(false)} />}
@@ -99,16 +99,16 @@ function Managed({ ladder }: { ladder: LadderJson }) {
   return (
     <>
       <Head ladder={ladder}>
-        <span className="beside nowrap" style={{ flexWrap: 'nowrap' }}>
+        <Row as="span" wrap={false} above={1}>
           <Button look="main" disabled={apply.isPending} onClick={() => apply.mutate()}>
             Apply
           </Button>
           <Button onClick={() => setDraft(null)}>Discard changes</Button>
-        </span>
+        </Row>
       </Head>
-      <p className="because" style={{ margin: '0 0 12px' }} role="status">
-        You’re editing the ladder. <span className="soft">Leads follow the old one until you apply it.</span>
-      </p>
+      <Callout role="status">
+        You’re editing the ladder. <Text tone="soft">Leads follow the old one until you apply it.</Text>
+      </Callout>
       <LadderEdit ladder={ladder} draft={draft} error={apply.error} onChange={setDraft} />
       <RehearsalBox ladder={ladder} draft={draft} />
     </>

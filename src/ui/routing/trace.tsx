@@ -2,6 +2,7 @@
 /** The way of one inquiry: rungs that were looked at and why they did not fit, who was passed over, each offer and its answer. */
 import { useQuery } from '@tanstack/react-query';
 import { ask, useZone, useFormat } from '../primitives';
+import { Heading, Stack, Text } from '../kit';
 
 export function Trace({ inquiryId }: { inquiryId: string }) {
   const zone = useZone();
@@ -12,26 +13,25 @@ export function Trace({ inquiryId }: { inquiryId: string }) {
   });
   if (!data || data.rungs.length + data.steps.length === 0) return null;
   return (
-    <section aria-label="How it was assigned">
-      <h2 style={{ margin: '14px 0 4px' }}>Routing</h2>
+    <Stack as="section" aria-label="How it was assigned" gap={1} above={3}>
+      <Heading>Routing</Heading>
       {data.rungs.map((rung) => (
-        <p key={rung.position} className={`small${rung.fits ? ' strong' : ' soft'}`}>
+        <Text as="p" small key={rung.position} strong={rung.fits} tone={rung.fits ? undefined : 'soft'}>
           Rung {rung.position}, “{rung.who}”: {rung.fits ? 'fits.' : `not ${lower(rung.unmet ?? rung.who)}.`}
-        </p>
+        </Text>
       ))}
-      <ol className="steps-taken">
+      <ol>
         {data.steps.map((step, at) => (
-          <li key={at} className="small" title={format.dayAndTime(new Date(step.at), zone)}>
-            <time className="soft" dateTime={step.at}>
+          <Text as="li" small key={at} title={format.dayAndTime(new Date(step.at), zone)}>
+            <Text as="time" tone="soft" dateTime={step.at}>
               {format.time(new Date(step.at), zone)}
-            </time>{' '}
+            </Text>{' '}
             {step.text}
-          </li>
+          </Text>
         ))}
       </ol>
-    </section>
+    </Stack>
   );
 }
 
-const lower = (words: string): string =>
-  words.replace(/^(People|Everybody) /, '').replace(/^./, (letter) => letter.toLowerCase());
+const lower = (words: string): string => words.replace(/^(People|Everyone) /, '').replace(/^./, (letter) => letter.toLowerCase());

@@ -3,7 +3,7 @@
 import Dialog from '@mui/material/Dialog';
 import { useQuery } from '@tanstack/react-query';
 import { ask, useZone, useFormat } from '../primitives';
-import { Button } from '../kit';
+import { Button, DialogBody, Heading, Row, Text } from '../kit';
 
 export function VersionsDialog({ onRestore, onClose }: { onRestore: (version: string) => void; onClose: () => void }) {
   const zone = useZone();
@@ -14,22 +14,34 @@ export function VersionsDialog({ onRestore, onClose }: { onRestore: (version: st
   });
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="versions-title">
-      <div className="dialog">
-        <h1 id="versions-title">Past versions</h1>
-        {data?.length === 1 && <p className="soft">No changes yet.</p>}
+      <DialogBody>
+        <Heading level={1} id="versions-title">
+          Past versions
+        </Heading>
+        {data?.length === 1 && (
+          <Text as="p" tone="soft">
+            No changes yet.
+          </Text>
+        )}
         {data?.map((version) => (
-          <div key={version.id} className="pair" style={{ alignItems: 'flex-start' }}>
+          <Row ruled spread wrap={false} gap={3} key={version.id} align="start">
             <span>
-              <b>{format.dayAndTime(new Date(version.made_at), zone)}</b> <span className="soft">by {version.made_by}</span>
+              <b>{format.dayAndTime(new Date(version.made_at), zone)}</b> <Text tone="soft">by {version.made_by}</Text>
               {version.rungs.map((rung, at) => (
-                <span key={at} className="small" style={{ display: 'block' }}>
+                <Text block small key={at}>
                   {at + 1}. {rung}
-                </span>
+                </Text>
               ))}
-              {version.rungs.length === 0 && <span className="soft small">no rungs</span>}
+              {version.rungs.length === 0 && (
+                <Text tone="soft" small>
+                  no rungs
+                </Text>
+              )}
             </span>
             {version.current ? (
-              <span className="soft small nowrap">current</span>
+              <Text tone="soft" small nowrap>
+                current
+              </Text>
             ) : (
               <Button
                 onClick={() => {
@@ -40,12 +52,12 @@ export function VersionsDialog({ onRestore, onClose }: { onRestore: (version: st
                 Restore
               </Button>
             )}
-          </div>
+          </Row>
         ))}
-        <div className="line">
+        <Row>
           <Button onClick={onClose}>Close</Button>
-        </div>
-      </div>
+        </Row>
+      </DialogBody>
     </Dialog>
   );
 }

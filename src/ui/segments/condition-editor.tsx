@@ -5,7 +5,7 @@ import { asked, HOWS, UNITS, type Condition, type How, type Subject, type TimeUn
 import { MapView } from '../market';
 import { HoursFields } from './hours-fields';
 import { SubjectPicker, type About } from './subject-picker';
-import { Button, Checkbox, DateField, Input, Select } from '../kit';
+import { Button, Checkbox, DateField, Input, Row, Select, Stack, Text } from '../kit';
 
 interface Props {
   condition: Condition;
@@ -48,21 +48,26 @@ export function ConditionEditor(props: Props) {
   if (orElse) return <SubjectPicker fields={props.vocabulary.fields} about={props.about} onPick={props.onOr} />;
   if (!subject) {
     return (
-      <div className="editor">
-        <p className="late">This refers to something that was deleted.</p>
+      <Stack gap={2.5}>
+        <Text as="p" tone="late">
+          This refers to something that was deleted.
+        </Text>
         <Button onClick={onRemove}>Remove</Button>
-      </div>
+      </Stack>
     );
   }
   return (
-    <form
-      className="editor"
+    <Stack
+      as="form"
+      gap={2.5}
       onSubmit={(event) => {
         event.preventDefault();
         props.onClose();
       }}
     >
-      <p className="strong">{subject.label}</p>
+      <Text as="p" strong>
+        {subject.label}
+      </Text>
       <Select
         aria-label="How"
         value={condition.how}
@@ -75,7 +80,7 @@ export function ConditionEditor(props: Props) {
         ))}
       </Select>
       <Answer {...props} subject={subject} />
-      <div className="line">
+      <Row>
         <Button type="submit" look="main">
           Done
         </Button>
@@ -84,8 +89,8 @@ export function ConditionEditor(props: Props) {
         <Button look="warn" onClick={onRemove}>
           Remove
         </Button>
-      </div>
-    </form>
+      </Row>
+    </Stack>
   );
 }
 
@@ -105,9 +110,12 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
       </label>
     );
     return (
-      <div className="line">
-        {bound('from', 'from')} {bound('to', 'to')} <span className="soft small">{subject.unit}</span>
-      </div>
+      <Row>
+        {bound('from', 'from')} {bound('to', 'to')}{' '}
+        <Text tone="soft" small>
+          {subject.unit}
+        </Text>
+      </Row>
     );
   }
   if (condition.how === 'on_days') {
@@ -118,15 +126,15 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
       </label>
     );
     return (
-      <div className="line">
+      <Row>
         {day('from', 'from')} {day('to', 'to')}
-      </div>
+      </Row>
     );
   }
   if (condition.how === 'inside' || condition.how === 'outside')
     return (
       <>
-        <label className="line">
+        <Row as="label">
           called{' '}
           <Input
             aria-label="Area name"
@@ -135,7 +143,7 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
             value={condition.name}
             onChange={(event) => onChange({ ...condition, name: event.target.value })}
           />
-        </label>
+        </Row>
         <MapView
           height={300}
           ring={condition.ring as [number, number][]}
@@ -146,7 +154,7 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
   if (condition.how === 'at') return <HoursFields hours={condition} onChange={(hours) => onChange({ ...condition, ...hours })} />;
   if ('n' in condition) {
     return (
-      <div className="line">
+      <Row>
         <Input
           type="number"
           min={0}
@@ -165,8 +173,12 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
             <option key={unit}>{unit}</option>
           ))}
         </Select>
-        {condition.how === 'not_within' && <span className="soft small">or more, or never</span>}
-      </div>
+        {condition.how === 'not_within' && (
+          <Text tone="soft" small>
+            or more, or never
+          </Text>
+        )}
+      </Row>
     );
   }
   if ('text' in condition)
@@ -230,14 +242,18 @@ function Values({
           }}
         />
       )}
-      <div className="values">
+      <Stack gap={0.5} scroll={260}>
         {shown.map(({ value, name }) => (
-          <label key={value} className="choice">
-            <Checkbox checked={condition.of.includes(value)} onChange={() => toggle(value)} /> {name}
-          </label>
+          <Checkbox key={value} checked={condition.of.includes(value)} onChange={() => toggle(value)}>
+            {name}
+          </Checkbox>
         ))}
-        {!shown.length && <p className="soft small">{free && typed ? `Enter adds “${typed}”.` : 'No matches.'}</p>}
-      </div>
+        {!shown.length && (
+          <Text as="p" tone="soft" small>
+            {free && typed ? `Enter adds “${typed}”.` : 'No matches.'}
+          </Text>
+        )}
+      </Stack>
     </>
   );
 }

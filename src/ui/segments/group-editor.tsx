@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { branchesOf, firstQuestion, type Condition, type FieldDef, type Tree } from '@/core/segments';
 import { SubjectPicker, type About } from './subject-picker';
-import { Button, Radio } from '../kit';
+import { Button, Radio, Row, Stack, Text } from '../kit';
 
 const WAYS = [
   ['any', 'any of these'],
@@ -33,19 +33,21 @@ export function GroupEditor({
       />
     );
   return (
-    <div className="editor">
-      <p className="strong">People who meet</p>
+    <Stack gap={2.5}>
+      <Text as="p" strong>
+        People who meet
+      </Text>
       {WAYS.map(([key, words]) => (
-        <label key={key} className="choice">
-          <Radio checked={how === key} onChange={() => onChange({ [key]: trees } as unknown as Tree)} /> {words}
-        </label>
+        <Radio key={key} checked={how === key} onChange={() => onChange({ [key]: trees } as unknown as Tree)}>
+          {words}
+        </Radio>
       ))}
-      <div className="line">
+      <Row>
         <Button onClick={() => setAdding(true)}>Add condition…</Button>
         <Button look="warn" onClick={() => onChange(null)}>
           Remove group
         </Button>
-      </div>
-    </div>
+      </Row>
+    </Stack>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 /** Days of the week and the hours on them. */
 import type { Hours } from '@/core/shared';
-import { Button, TimeField } from '../kit';
+import { Button, Row, TimeField } from '../kit';
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 
@@ -18,16 +18,16 @@ export function HoursFields({ hours, onChange }: { hours: Hours; onChange: (hour
   );
   return (
     <>
-      <div className="line" role="group" aria-label="Days">
+      <Row role="group" aria-label="Days">
         {DAYS.map((name, at) => (
           <Button key={name} size="tiny" pressed={hours.days.includes(at + 1)} onClick={() => flip(at + 1)}>
             {name}
           </Button>
         ))}
-      </div>
-      <div className="line">
+      </Row>
+      <Row>
         {clock('from')} {clock('to')}
-      </div>
+      </Row>
     </>
   );
 }

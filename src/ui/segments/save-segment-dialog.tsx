@@ -1,61 +1,51 @@
 'use client';
-/** Keeping what the sentence says under a name, for oneself or for the team. */
-import { useState } from 'react';
-import Dialog from '@mui/material/Dialog';
-import TextField from '@mui/material/TextField';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+/** Saving what the sentence says under a name, for oneself or for the team; or giving a saved one another name. */
+import { useQueryClient } from '@tanstack/react-query';
 import type { Tree } from '@/core/segments';
 import { ask, freshKey } from '../primitives';
+import { CheckboxFormField, Dialog, FormFields, TextFormField, useSaveForm, useToast } from '../kit';
 import type { Segment } from './vocabulary';
-import { Checkbox, FormEnd, useToast } from '../kit';
 
 export function SaveSegmentDialog({
   tree,
   suggestion,
+  renaming,
   onClose,
-  onSaved: onKept,
+  onSaved,
 }: {
   tree: Tree;
   suggestion: string;
+  /** The saved one whose name or sharing is changed. */
+  renaming?: Segment;
   onClose: () => void;
   onSaved: (segment: Segment) => void;
 }) {
-  const [name, setName] = useState(suggestion);
-  const [team, setTeam] = useState(false);
   const queries = useQueryClient();
   const toast = useToast();
-  const save = useMutation({
-    mutationFn: () => ask('POST /segments', { body: { name, tree, team }, headers: freshKey() }),
-    onSuccess: (segment) => {
+  const segment = useSaveForm({
+    values: { name: renaming?.name ?? suggestion, team: renaming?.team ?? false },
+    save: ({ name, team }) =>
+      renaming
+        ? ask('PATCH /segments/{id}', { params: { id: renaming.id }, body: { name, team } })
+        : ask('POST /segments', { body: { name, tree, team }, headers: freshKey() }),
+    onSaved: (saved) => {
       void queries.invalidateQueries({ queryKey: ['segments'] });
-      toast.tell(`“${segment.name}” pinned to your shelf.`);
-      onKept(segment);
+      toast.tell(renaming ? `Now called “${saved.name}”.` : `“${saved.name}” pinned to your shelf.`);
+      onSaved(saved);
     },
-    onError: toast.fail,
   });
   return (
-    <Dialog open onClose={onClose} aria-labelledby="keep-title" fullWidth maxWidth="xs">
-      <form
-        className="dialog"
-        onSubmit={(event) => {
-          event.preventDefault();
-          save.mutate();
-        }}
-      >
-        <h1 id="keep-title">Save as a segment</h1>
-        <TextField
-          autoFocus
-          label="Name"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          slotProps={{ htmlInput: { maxLength: 80 } }}
-        />
-        <label className="choice">
-          <Checkbox checked={team} onChange={(event) => setTeam(event.target.checked)} /> Share with the team (each sees their own
-          contacts)
-        </label>
-        <FormEnd does="Save" busy={save.isPending} may={Boolean(name.trim())} onCancel={onClose} />
-      </form>
+    <Dialog
+      title={renaming ? 'Rename segment' : 'Save as a segment'}
+      onClose={onClose}
+      onSubmit={segment.submit}
+      busy={segment.busy}
+      error={segment.error}
+    >
+      <FormFields of={segment}>
+        <TextFormField name="name" label="Name" autoFocus required maxLength={80} />
+        <CheckboxFormField name="team" label="Share with the team (each sees their own contacts)" />
+      </FormFields>
     </Dialog>
   );
 }

@@ -1,7 +1,6 @@
 'use client';
 /** The segment as a sentence: every marked part opens where it stands, and “and …” adds to it. */
-import { useState } from 'react';
-import Popover from '@mui/material/Popover';
+import { useRef, useState } from 'react';
 import {
   asSentence,
   besides,
@@ -20,8 +19,9 @@ import { ConditionEditor } from './condition-editor';
 import { GroupEditor } from './group-editor';
 import { SubjectPicker, type About } from './subject-picker';
 import { nameIn, NO_WORDS, useVocabulary } from '../primitives';
-import { BareButton, Button } from '../kit';
+import { Button, Joint, Popup, SaidButton } from '../kit';
 
+const JOINTS = new Set([' and ', ' or ']);
 type Opened = { anchor: HTMLElement; path: number[] | null; adding: 'all' | 'any' } | null;
 
 /** What is written shows at once; the address, which carries the question, follows a moment later. */
@@ -45,7 +45,12 @@ export function Sentence({
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const [opened, setOpened] = useState<Opened>(null);
   const pieces = piecesOf(tree, nameIn(vocabulary), vocabulary.fields);
-  const close = () => setOpened(null);
+  const adder = useRef<HTMLButtonElement>(null);
+  /* The part that was opened may be gone by now: the focus goes to where the next one is added. */
+  const close = () => {
+    setOpened(null);
+    requestAnimationFrame(() => document.activeElement === document.body && adder.current?.focus());
+  };
   const add = (subject: Subject) => {
     if (!opened) return;
     const root = asSentence(tree);
@@ -61,21 +66,26 @@ export function Sentence({
   };
   const chosen = opened?.path ? treeAt(asSentence(tree), opened.path) : null;
   return (
-    <div className="sentence" role="group" aria-label={label}>
+    <div role="group" aria-label={label}>
       {pieces.map((piece, n) =>
         piece.path && (piece.mark || piece.text === '(') ? (
-          <BareButton
+          <SaidButton
             key={n}
-            className={`said${piece.gone ? ' late' : ''}`}
+            gone={piece.gone}
             onClick={(event) => setOpened({ anchor: event.currentTarget, path: piece.path!, adding: 'all' })}
           >
             {piece.text}
-          </BareButton>
+          </SaidButton>
+        ) : JOINTS.has(piece.text) ? (
+          <Joint key={n} or={piece.text === ' or '}>
+            {piece.text === ' or ' ? 'or' : piece.text}
+          </Joint>
         ) : (
           <span key={n}>{piece.text}</span>
         ),
       )}{' '}
       <Button
+        ref={adder}
         look="text"
         title="Add a condition (f)"
         data-add-condition=""
@@ -83,13 +93,7 @@ export function Sentence({
       >
         {tree === EVERYBODY || asSentence(tree).all.length === 0 ? 'who…' : 'and…'}
       </Button>
-      <Popover
-        open={opened !== null}
-        anchorEl={opened?.anchor}
-        onClose={close}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-        slotProps={{ paper: { className: 'pop' } }}
-      >
+      <Popup anchor={opened?.anchor ?? null} label="Condition" onClose={close}>
         {opened && opened.path === null && <SubjectPicker fields={vocabulary.fields} about={about} onPick={add} />}
         {opened?.path && chosen && isCondition(chosen) && (
           <ConditionEditor
@@ -125,7 +129,7 @@ export function Sentence({
             }}
           />
         )}
-      </Popover>
+      </Popup>
     </div>
   );
 }

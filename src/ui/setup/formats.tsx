@@ -4,7 +4,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { SettingsView } from '@/core/accounts';
 import { LOCALE_NAMES, LOCALES, type Locale } from '@/core/format';
 import { ask } from '../primitives';
-import { Select, useToast } from '../kit';
+import { Field, Select, useToast } from '../kit';
 import { Block } from './block';
 
 export function Formats({ settings }: { settings: SettingsView }) {
@@ -20,20 +20,23 @@ export function Formats({ settings }: { settings: SettingsView }) {
   });
   return (
     <Block title="Formats" note="How dates, times, and numbers look. Each person can choose their own under their initials.">
-      <label className="field" style={{ maxWidth: 320 }}>
-        Language and region
-        <Select
-          defaultValue={settings.locale}
-          disabled={save.isPending}
-          onChange={({ target }) => save.mutate(target.value as Locale)}
-        >
-          {LOCALES.map((locale) => (
-            <option key={locale} value={locale}>
-              {LOCALE_NAMES[locale]}
-            </option>
-          ))}
-        </Select>
-      </label>
+      <Field label="Language and region">
+        {(control) => (
+          <Select
+            {...control}
+            width={320}
+            defaultValue={settings.locale}
+            disabled={save.isPending}
+            onChange={({ target }) => save.mutate(target.value as Locale)}
+          >
+            {LOCALES.map((locale) => (
+              <option key={locale} value={locale}>
+                {LOCALE_NAMES[locale]}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
     </Block>
   );
 }

@@ -1,16 +1,15 @@
 'use client';
 /** The guardrails and measures of the account, each a field made from its entry in `SETTINGS`. */
 import { useState } from 'react';
-import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { SETTING_KEYS, SETTINGS, type Setting, type SettingsView } from '@/core/accounts';
-import { ask, wordsOf } from '../primitives';
+import { ask, Problem } from '../primitives';
+import { Button, Columns, ErrorMessage, Field, Input, NumberField, Stack, TimeField, useToast } from '../kit';
 import { Block } from './block';
-import { Button, useToast } from '../kit';
 
 type Value = SettingsView[keyof SettingsView];
 const FIELDS = SETTING_KEYS.map((key): Setting => SETTINGS[key]).filter(({ area }) => area === 'guardrails');
-const WIDE = { gridColumn: '1 / -1' };
+const isWide = ({ kind }: Setting) => kind.type !== 'time' && kind.type !== 'number';
 
 export function Guardrails({ first }: { first: SettingsView }) {
   const [settings, setSettings] = useState(first);
@@ -27,61 +26,93 @@ export function Guardrails({ first }: { first: SettingsView }) {
       toast.tell('Saved. It applies from the next touch on.');
     },
   });
+  const faulty = save.error instanceof Problem ? save.error.fields : [];
+  const errorOf = (name: string) => faulty.find(({ field }) => field === name || field.startsWith(`${name}.`))?.message;
+  const field = (setting: Setting) => (
+    <SettingField
+      key={setting.name}
+      setting={setting}
+      error={errorOf(setting.name)}
+      value={(settings as Record<string, Value>)[setting.name]!}
+      onChange={(value) => setSettings({ ...settings, [setting.name]: value })}
+    />
+  );
   return (
     <Block
       title="Guardrails"
       note="Send times are the contact’s local time, for texts, emails and calls. You can narrow them, not widen them past 8 AM–9 PM: that’s the law. Limits and holidays apply to everything that goes out automatically."
     >
       <form
-        style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))', gap: 14, marginTop: 8 }}
         onSubmit={(event) => {
           event.preventDefault();
           save.mutate();
         }}
       >
-        {FIELDS.map((setting) => (
-          <SettingField
-            key={setting.name}
-            setting={setting}
-            value={(settings as Record<string, Value>)[setting.name]!}
-            onChange={(value) => setSettings({ ...settings, [setting.name]: value })}
-          />
-        ))}
-        {save.error && (
-          <p className="late" role="alert" style={WIDE}>
-            {'fields' in save.error && (save.error.fields as { message: string }[]).length
-              ? (save.error.fields as { message: string }[]).map(({ message }) => message).join('; ')
-              : wordsOf(save.error)}
-          </p>
-        )}
-        <div style={WIDE}>
-          <Button type="submit" look="main" disabled={save.isPending}>
-            Save
-          </Button>
-        </div>
+        <Stack gap={4} above={2}>
+          <Columns least={180} gap={4}>
+            {FIELDS.filter((setting) => !isWide(setting)).map(field)}
+          </Columns>
+          {FIELDS.filter(isWide).map(field)}
+          {faulty.every((one) => FIELDS.every(({ name }) => !one.field.startsWith(name))) && <ErrorMessage error={save.error} />}
+          <div>
+            <Button type="submit" look="main" disabled={save.isPending}>
+              Save
+            </Button>
+          </div>
+        </Stack>
       </form>
     </Block>
   );
 }
 
-function SettingField({ setting, value, onChange }: { setting: Setting; value: Value; onChange: (value: Value) => void }) {
-  const { kind, label, help } = setting;
+function SettingField({
+  setting: { kind, label = '', help },
+  error,
+  value,
+  onChange,
+}: {
+  setting: Setting;
+  error?: string;
+  value: Value;
+  onChange: (value: Value) => void;
+}) {
   const list = Array.isArray(value) ? value.join(', ') : null;
   const [text, setText] = useState(list ?? String(value));
-  const wide = kind.type !== 'time' && kind.type !== 'number';
+  const wrong = error && `${label} ${error}`;
+  if (kind.type === 'time')
+    return (
+      <Field label={label} help={help}>
+        {({ id }) => (
+          <TimeField id={id} label={label} value={String(value)} error={wrong} onChange={(time) => time && onChange(time)} />
+        )}
+      </Field>
+    );
+  if (kind.type === 'number')
+    return (
+      <Field label={label} help={help}>
+        {({ id }) => (
+          <NumberField
+            id={id}
+            label={label}
+            value={Number(value)}
+            error={wrong}
+            onChange={(number) => number !== null && onChange(Math.round(number))}
+          />
+        )}
+      </Field>
+    );
   return (
-    <TextField
-      label={label}
-      helperText={help}
-      type={kind.type === 'time' || kind.type === 'number' ? kind.type : 'text'}
-      value={list === null ? value : text}
-      onChange={({ target }) => {
-        setText(target.value);
-        if (list !== null) onChange(target.value.split(/[\s,;]+/).filter(Boolean));
-        else onChange(kind.type === 'number' ? Math.round(Number(target.value)) : target.value);
-      }}
-      style={wide ? WIDE : undefined}
-      fullWidth
-    />
+    <Field label={label} help={help} error={wrong}>
+      {(control) => (
+        <Input
+          {...control}
+          value={list === null ? String(value) : text}
+          onChange={({ target }) => {
+            setText(target.value);
+            onChange(list === null ? target.value : target.value.split(/[\s,;]+/).filter(Boolean));
+          }}
+        />
+      )}
+    </Field>
   );
 }

@@ -1,1 +1,2 @@
 export { SetupArea } from './setup';
+export { isSetupSection } from './sections';

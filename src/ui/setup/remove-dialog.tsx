@@ -1,10 +1,9 @@
 'use client';
 /** Taking a word away (a tag, a stage, a horizon): where its people go is asked here; it goes on in the background and can be undone. */
 import { useState } from 'react';
-import Dialog from '@mui/material/Dialog';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useChangeWatch } from '../changes';
-import { Button, Select, useToast } from '../kit';
+import { Dialog, Field, Select, Text, useToast } from '../kit';
 
 interface Props {
   name: string;
@@ -37,18 +36,23 @@ export function RemoveDialog({ name, remove: takeAway, people, others, none, ins
   });
   const words = `${people.toLocaleString('en-US')} ${people === 1 ? 'person' : 'people'}`;
   return (
-    <Dialog open onClose={onClose} aria-label={`Remove ${name}`} fullWidth maxWidth="xs">
-      <form
-        className="dialog"
-        onSubmit={(event) => {
-          event.preventDefault();
-          remove.mutate();
-        }}
-      >
-        <h1>Remove “{name}”</h1>
-        <label>
-          Its {words}:{' '}
-          <Select autoFocus value={by} onChange={(event) => setBy(event.target.value)}>
+    <Dialog
+      title={`Remove “${name}”`}
+      onClose={onClose}
+      onSubmit={() => remove.mutate()}
+      does={!none && !by ? `Move ${words}` : button(words, others.find(({ key }) => key === by)?.name ?? null)}
+      warn
+      busy={remove.isPending}
+      may={Boolean(none || by)}
+      note={
+        <Text tone="soft" small>
+          You can undo this.
+        </Text>
+      }
+    >
+      <Field label={`Its ${words}`}>
+        {(control) => (
+          <Select {...control} autoFocus value={by} onChange={(event) => setBy(event.target.value)}>
             <option value="">{none ?? 'choose where they go'}</option>
             {others.map((other) => (
               <option key={other.key} value={other.key}>
@@ -56,15 +60,8 @@ export function RemoveDialog({ name, remove: takeAway, people, others, none, ins
               </option>
             ))}
           </Select>
-        </label>
-        <div className="line">
-          <Button type="submit" look="warn" disabled={remove.isPending || (!none && !by)}>
-            {!none && !by ? `Move ${words}` : button(words, others.find(({ key }) => key === by)?.name ?? null)}
-          </Button>
-          <Button onClick={onClose}>Cancel</Button>
-          <span className="soft small">You can undo this.</span>
-        </div>
-      </form>
+        )}
+      </Field>
     </Dialog>
   );
 }

@@ -1,23 +1,24 @@
 'use client';
 /** Stages and horizons in the account's own words: renamed, added, taken away with where their people go; a horizon with its rhythm. */
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { OWN_STEPS, stageName, type OwnStep } from '@/core/contacts';
-import { ask, freshKey } from '../primitives';
+import { ask, freshKey, useFormat } from '../primitives';
 import { Block } from './block';
 import { RemoveDialog } from './remove-dialog';
-import '../contacts/contacts.css';
-import { Button, Input, Select, useToast } from '../kit';
+import { Button, Input, ListLine, Row, Select, Text, useToast } from '../kit';
 
-interface Row {
-  key: string;
+interface WordForm {
   name: string;
   meaning: string;
+  rhythm_days?: number;
+  strokes?: number;
+}
+interface WordRow extends WordForm {
+  key: string;
   people: number;
   removable: boolean;
   counts_as?: string;
-  rhythm_days?: number;
-  strokes?: number;
 }
 type Kind = 'stages' | 'horizons';
 const BLOCKS = {
@@ -32,7 +33,7 @@ const BLOCKS = {
 };
 
 export function StageAndHorizon({ kind }: { kind: Kind }) {
-  const { data: rows } = useQuery({ queryKey: [kind], queryFn: async () => (await ask(`GET /${kind}`)).items as Row[] });
+  const { data: rows } = useQuery({ queryKey: [kind], queryFn: async () => (await ask(`GET /${kind}`)).items as WordRow[] });
   return (
     <Block {...BLOCKS[kind]}>
       {rows?.map((row) => (
@@ -43,9 +44,10 @@ export function StageAndHorizon({ kind }: { kind: Kind }) {
   );
 }
 
-function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
+function Line({ kind, row, rows }: { kind: Kind; row: WordRow; rows: WordRow[] }) {
   const [form, setForm] = useState(row);
   const [removing, setRemoving] = useState(false);
+  const format = useFormat();
   const queries = useQueryClient();
   const toast = useToast();
   const save = useMutation({
@@ -72,58 +74,41 @@ function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
     form.strokes !== row.strokes;
   const own = row.counts_as !== undefined && row.counts_as !== row.key;
   return (
-    <form
-      className="standing"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save.mutate();
-      }}
+    <WordLine
+      form={form}
+      label={row.name}
+      onChange={setForm}
+      onSubmit={() => save.mutate()}
+      more={
+        own && (
+          <Text tone="soft" small nowrap>
+            counts as {stageName(row.counts_as!)}
+          </Text>
+        )
+      }
+      end={
+        <>
+          {changed ? (
+            <Button type="submit" size="small" look="main" disabled={!form.name.trim() || save.isPending}>
+              Save
+            </Button>
+          ) : (
+            <Text tone="soft" small nowrap>
+              {format.number(row.people)} {row.people === 1 ? 'person' : 'people'}
+            </Text>
+          )}
+          {row.removable ? (
+            <Button size="small" aria-label={`Remove ${row.name}…`} onClick={() => setRemoving(true)}>
+              Remove…
+            </Button>
+          ) : (
+            <Text tone="soft" small nowrap title="Built in: contacts move here automatically.">
+              built in
+            </Text>
+          )}
+        </>
+      }
     >
-      <span className="name">
-        <Input
-          look="quiet"
-          width="100%"
-          aria-label={`Name of ${row.name}`}
-          value={form.name}
-          maxLength={40}
-          onChange={(event) => setForm({ ...form, name: event.target.value })}
-        />
-      </span>
-      <span className="meaning">
-        <Input
-          look="quiet"
-          width="100%"
-          aria-label={`Meaning of ${row.name}`}
-          value={form.meaning}
-          maxLength={200}
-          onChange={(event) => setForm({ ...form, meaning: event.target.value })}
-        />
-      </span>
-      {row.rhythm_days !== undefined && (
-        <Rhythm
-          of={row.name}
-          days={form.rhythm_days!}
-          strokes={form.strokes!}
-          onChange={(next) => setForm({ ...form, ...next })}
-        />
-      )}
-      {own && <span className="soft small nowrap">counts as {stageName(row.counts_as!)}</span>}
-      {changed ? (
-        <Button type="submit" size="small" disabled={!form.name.trim() || save.isPending}>
-          Keep
-        </Button>
-      ) : (
-        <span className="soft small right">{row.people.toLocaleString('en-US')}</span>
-      )}
-      {row.removable ? (
-        <Button size="small" aria-label={`Remove ${row.name}…`} onClick={() => setRemoving(true)}>
-          Remove…
-        </Button>
-      ) : (
-        <span className="stays soft small" title="Built in: contacts move here automatically.">
-          built in
-        </span>
-      )}
       {removing && (
         <RemoveDialog
           name={row.name}
@@ -136,6 +121,70 @@ function Line({ kind, row, rows }: { kind: Kind; row: Row; rows: Row[] }) {
           onClose={() => setRemoving(false)}
         />
       )}
+    </WordLine>
+  );
+}
+
+/** The fields of one stage or horizon, that is there or being added: name, meaning, and for a horizon its rhythm and bars. */
+function WordLine<Form extends WordForm>({
+  form,
+  label,
+  isNew = false,
+  onChange,
+  onSubmit,
+  more,
+  end,
+  children,
+}: {
+  form: Form;
+  label: string;
+  isNew?: boolean;
+  onChange: (form: Form) => void;
+  onSubmit: () => void;
+  more?: ReactNode;
+  end: ReactNode;
+  children?: ReactNode;
+}) {
+  const look = isNew ? 'plain' : 'quiet';
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        onSubmit();
+      }}
+    >
+      <ListLine end={end}>
+        <Row gap={2}>
+          <Input
+            look={look}
+            width={150}
+            aria-label={isNew ? `New name: ${label}` : `Name of ${label}`}
+            placeholder={isNew ? `New ${label}` : undefined}
+            value={form.name}
+            maxLength={40}
+            onChange={(event) => onChange({ ...form, name: event.target.value })}
+          />
+          <Input
+            look={look}
+            width={260}
+            aria-label={isNew ? `Meaning: new ${label}` : `Meaning of ${label}`}
+            placeholder={isNew ? 'What it means' : undefined}
+            value={form.meaning}
+            maxLength={200}
+            onChange={(event) => onChange({ ...form, meaning: event.target.value })}
+          />
+          {form.rhythm_days !== undefined && (
+            <Rhythm
+              of={isNew ? `the new ${label}` : label}
+              days={form.rhythm_days}
+              strokes={form.strokes!}
+              onChange={(next) => onChange({ ...form, ...next })}
+            />
+          )}
+          {more}
+        </Row>
+      </ListLine>
+      {children}
     </form>
   );
 }
@@ -153,7 +202,7 @@ function Rhythm({
 }) {
   return (
     <>
-      <label className="small soft nowrap">
+      <Text as="label" tone="soft" small nowrap>
         every{' '}
         <Input
           type="number"
@@ -161,11 +210,11 @@ function Rhythm({
           max={730}
           aria-label={`Check-in rhythm for ${of} in days`}
           value={days}
-          width={56}
+          width={70}
           onChange={(event) => onChange({ rhythm_days: Number(event.target.value) })}
         />{' '}
         days
-      </label>
+      </Text>
       <Select
         aria-label={`Bars for ${of}`}
         title="How many bars it shows: 4 is soonest"
@@ -174,7 +223,7 @@ function Rhythm({
       >
         {[4, 3, 2, 1].map((n) => (
           <option key={n} value={n}>
-            {n} {n === 1 ? 'stroke' : 'strokes'}
+            {n} {n === 1 ? 'bar' : 'bars'}
           </option>
         ))}
       </Select>
@@ -182,78 +231,53 @@ function Rhythm({
   );
 }
 
-const EMPTY = { name: '', meaning: '', counts_as: 'talking' as OwnStep, rhythm_days: 21, strokes: 2 };
+const EMPTY = { name: '', meaning: '', counts_as: 'talking' as OwnStep };
+const RHYTHM = { rhythm_days: 21, strokes: 2 };
 
 function Add({ kind }: { kind: Kind }) {
-  const [form, setForm] = useState(EMPTY);
+  const empty = kind === 'horizons' ? { ...EMPTY, ...RHYTHM } : EMPTY;
+  const [form, setForm] = useState<typeof EMPTY & Partial<typeof RHYTHM>>(empty);
   const queries = useQueryClient();
   const toast = useToast();
-  const what = kind.slice(0, -1);
   const add = useMutation({
     mutationFn: async () => {
       const { name, meaning, counts_as, ...horizon } = form;
       if (kind === 'stages') await ask('POST /stages', { body: { name, meaning, counts_as }, headers: freshKey() });
-      else await ask('POST /horizons', { body: { name, meaning, ...horizon }, headers: freshKey() });
+      else await ask('POST /horizons', { body: { name, meaning, ...RHYTHM, ...horizon }, headers: freshKey() });
     },
     onSuccess: () => {
       toast.tell(`“${form.name}” added.`);
-      setForm(EMPTY);
+      setForm(empty);
       void queries.invalidateQueries();
     },
     onError: toast.fail,
   });
   return (
-    <form
-      className="standing add"
-      onSubmit={(event) => {
-        event.preventDefault();
-        add.mutate();
-      }}
-    >
-      <span className="name">
-        <Input
-          look="plain"
-          width="100%"
-          aria-label={`New name: ${what}`}
-          placeholder={`New ${what}`}
-          value={form.name}
-          maxLength={40}
-          onChange={(event) => setForm({ ...form, name: event.target.value })}
-        />
-      </span>
-      <span className="meaning">
-        <Input
-          look="plain"
-          width="100%"
-          aria-label={`Meaning: new ${what}`}
-          placeholder="What it means"
-          value={form.meaning}
-          maxLength={200}
-          onChange={(event) => setForm({ ...form, meaning: event.target.value })}
-        />
-      </span>
-      {kind === 'stages' ? (
-        <label className="small soft nowrap">
-          counts as{' '}
-          <Select value={form.counts_as} onChange={(event) => setForm({ ...form, counts_as: event.target.value as OwnStep })}>
-            {OWN_STEPS.map((step) => (
-              <option key={step} value={step}>
-                {stageName(step)}
-              </option>
-            ))}
-          </Select>
-        </label>
-      ) : (
-        <Rhythm
-          of="the new horizon"
-          days={form.rhythm_days}
-          strokes={form.strokes}
-          onChange={(next) => setForm({ ...form, ...next })}
-        />
-      )}
-      <Button type="submit" size="small" disabled={!form.name.trim() || add.isPending}>
-        Add
-      </Button>
-    </form>
+    <WordLine
+      form={form}
+      label={kind.slice(0, -1)}
+      isNew
+      onChange={setForm}
+      onSubmit={() => add.mutate()}
+      more={
+        kind === 'stages' && (
+          <Text as="label" tone="soft" small nowrap>
+            counts as{' '}
+            <Select value={form.counts_as} onChange={(event) => setForm({ ...form, counts_as: event.target.value as OwnStep })}>
+              {OWN_STEPS.map((step) => (
+                <option key={step} value={step}>
+                  {stageName(step)}
+                </option>
+              ))}
+            </Select>
+          </Text>
+        )
+      }
+      end={
+        <Button type="submit" size="small" disabled={!form.name.trim() || add.isPending}>
+          Add
+        </Button>
+      }
+    />
   );
 }

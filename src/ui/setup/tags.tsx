@@ -1,16 +1,15 @@
 'use client';
 /** Tags: how many have each, who made it, renamed and recoloured in place, deleted with what takes its place. */
 import { useState } from 'react';
-import Dialog from '@mui/material/Dialog';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { TAG_COLORS } from '@/core/tags';
 import { TagChip } from '../changes';
-import { ask } from '../primitives';
+import { ask, useFormat } from '../primitives';
 import { useTags, type Tag } from '../segments';
 import { Block } from './block';
 import { RemoveDialog } from './remove-dialog';
 import type { SettingsView } from '@/core/accounts';
-import { Button, Checkbox, FormEnd, Input, Radio, useToast } from '../kit';
+import { Button, Checkbox, CHIP_COLORS, Dialog, Field, Input, ListLine, Skeleton, Stack, Swatches, Text, useToast } from '../kit';
 
 const SHOWN = 14;
 
@@ -30,43 +29,49 @@ export function Tags({ settings }: { settings: Pick<SettingsView, 'tag_barred' |
           onChange={(event) => setText(event.target.value)}
         />
       )}
-      {tags?.length === 0 && <p className="soft">None yet. Create tags as you tag contacts.</p>}
+      {!tags && <Skeleton lines={6} label="Loading tags" />}
+      {tags?.length === 0 && <Text tone="soft">None yet. Create tags as you tag contacts.</Text>}
+      {text && found?.length === 0 && <Text tone="soft">No matches.</Text>}
       {(all || text ? found : found?.slice(0, SHOWN))?.map((tag) => (
-        <Line key={tag.id} tag={tag} tags={tags!} />
+        <TagLine key={tag.id} tag={tag} tags={tags!} />
       ))}
       {!all && !text && tags && tags.length > SHOWN && (
-        <Button look="text" onClick={() => setAll(true)}>
-          all {tags.length}…
-        </Button>
+        <div>
+          <Button size="small" onClick={() => setAll(true)}>
+            Show all {tags.length}
+          </Button>
+        </div>
       )}
       <Rules settings={settings} />
     </Block>
   );
 }
 
-function Line({ tag, tags }: { tag: Tag; tags: Tag[] }) {
+function TagLine({ tag, tags }: { tag: Tag; tags: Tag[] }) {
   const [open, setOpen] = useState<'edit' | 'delete' | null>(null);
+  const format = useFormat();
   return (
     <>
-      <div className="pair">
-        <span>
-          <TagChip name={tag.name} color={tag.color} />{' '}
-          <span className="soft small">
-            {tag.uses.toLocaleString('en-US')} {tag.uses === 1 ? 'person' : 'people'}
-            {tag.made_by && `, created by ${tag.made_by}`}
-            {tag.locked && ', locked'}
-          </span>
-        </span>
-        <span style={{ display: 'flex', gap: 6 }}>
-          <Button size="small" onClick={() => setOpen('edit')}>
-            Change
-          </Button>
-          <Button size="small" disabled={tag.locked} onClick={() => setOpen('delete')}>
-            Delete…
-          </Button>
-        </span>
-      </div>
-      {open === 'edit' && <Edit tag={tag} onClose={() => setOpen(null)} />}
+      <ListLine
+        end={
+          <>
+            <Button size="small" aria-label={`Edit ${tag.name}`} onClick={() => setOpen('edit')}>
+              Edit
+            </Button>
+            <Button size="small" aria-label={`Delete ${tag.name}`} disabled={tag.locked} onClick={() => setOpen('delete')}>
+              Delete…
+            </Button>
+          </>
+        }
+      >
+        <TagChip name={tag.name} color={tag.color} />{' '}
+        <Text tone="soft" small>
+          {format.number(tag.uses)} {tag.uses === 1 ? 'person' : 'people'}
+          {tag.made_by && `, created by ${tag.made_by}`}
+          {tag.locked && ', locked'}
+        </Text>
+      </ListLine>
+      {open === 'edit' && <TagDialog tag={tag} onClose={() => setOpen(null)} />}
       {open === 'delete' && (
         <RemoveDialog
           name={tag.name}
@@ -83,51 +88,46 @@ function Line({ tag, tags }: { tag: Tag; tags: Tag[] }) {
   );
 }
 
-function Edit({ tag, onClose }: { tag: Tag; onClose: () => void }) {
+function TagDialog({ tag, onClose }: { tag: Tag; onClose: () => void }) {
   const [name, setName] = useState(tag.name);
   const [color, setColor] = useState<string>(tag.color);
   const queries = useQueryClient();
-  const toast = useToast();
   const save = useMutation({
     mutationFn: (patch: object) => ask('PATCH /tags/{id}', { params: { id: tag.id }, body: patch }),
     onSuccess: () => {
       void queries.invalidateQueries();
       onClose();
     },
-    onError: toast.fail,
   });
   return (
-    <Dialog open onClose={onClose} aria-label={`Change ${tag.name}`} fullWidth maxWidth="xs">
-      <form
-        className="dialog"
-        onSubmit={(event) => {
-          event.preventDefault();
-          save.mutate({ ...(name !== tag.name ? { name } : {}), color });
-        }}
-      >
-        <h1>Edit tag</h1>
-        <div className="box">
+    <Dialog
+      title="Edit tag"
+      onClose={onClose}
+      onSubmit={() => save.mutate({ ...(name !== tag.name ? { name } : {}), color })}
+      busy={save.isPending}
+      may={Boolean(name.trim()) && !tag.locked}
+      dirty={name !== tag.name || color !== tag.color}
+      error={save.error}
+      note={<Button onClick={() => save.mutate({ locked: !tag.locked })}>{tag.locked ? 'Unlock' : 'Lock'}</Button>}
+    >
+      <Field label="Name">
+        {(control) => (
           <Input
+            {...control}
             autoFocus
-            aria-label="Name"
             value={name}
             disabled={tag.locked}
             onChange={(event) => setName(event.target.value)}
             maxLength={60}
-            width="100%"
           />
-        </div>
-        <div className="line" role="radiogroup" aria-label="Color">
-          {TAG_COLORS.map((one) => (
-            <label key={one} className="choice">
-              <Radio name="color" checked={color === one} onChange={() => setColor(one)} /> <TagChip name={one} color={one} />
-            </label>
-          ))}
-        </div>
-        <FormEnd does="Keep" busy={save.isPending} may={Boolean(name.trim()) && !tag.locked} onCancel={onClose}>
-          <Button onClick={() => save.mutate({ locked: !tag.locked })}>{tag.locked ? 'Unlock' : 'Lock'}</Button>
-        </FormEnd>
-      </form>
+        )}
+      </Field>
+      <Swatches
+        label="Color"
+        colors={TAG_COLORS.map((one) => ({ key: one, look: CHIP_COLORS[one]! }))}
+        chosen={color}
+        onPick={setColor}
+      />
     </Dialog>
   );
 }
@@ -144,24 +144,23 @@ function Rules({ settings }: { settings: Pick<SettingsView, 'tag_barred' | 'tag_
     save.mutate(patch);
   };
   return (
-    <div style={{ marginTop: 10 }}>
+    <Stack gap={1} above={3}>
       {(['agent', 'caller'] as const).map((role) => (
-        <label key={role} className="choice small">
-          <Checkbox
-            checked={!rules.tag_barred.includes(role)}
-            onChange={(event) =>
-              set({
-                tag_barred: event.target.checked ? rules.tag_barred.filter((one) => one !== role) : [...rules.tag_barred, role],
-              })
-            }
-          />{' '}
-          {role}s can create tags
-        </label>
+        <Checkbox
+          key={role}
+          checked={!rules.tag_barred.includes(role)}
+          onChange={(event) =>
+            set({
+              tag_barred: event.target.checked ? rules.tag_barred.filter((one) => one !== role) : [...rules.tag_barred, role],
+            })
+          }
+        >
+          {role === 'agent' ? 'Agents' : 'Callers'} can create tags
+        </Checkbox>
       ))}
-      <label className="choice small">
-        <Checkbox checked={rules.tag_places} onChange={(event) => set({ tag_places: event.target.checked })} /> Tag inquiries with
-        their city and ZIP code
-      </label>
-    </div>
+      <Checkbox checked={rules.tag_places} onChange={(event) => set({ tag_places: event.target.checked })}>
+        Tag inquiries with their city and ZIP code
+      </Checkbox>
+    </Stack>
   );
 }

@@ -1,15 +1,14 @@
 'use client';
 /** Who works here; somebody leaves, and their people are handed on. */
 import { useState } from 'react';
-import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { UserView } from '@/core/accounts';
 import type { BulkActionInput } from '@/core/changes';
 import type { Jsoned } from '@/core/shared';
 import { HandTo, useChangeWatch } from '../changes';
-import { ask, freshKey, NO_WORDS, useVocabulary } from '../primitives';
+import { ask, freshKey, NO_WORDS, useFormat, useVocabulary } from '../primitives';
 import { Block } from './block';
-import { Button, ErrorMessage, FormEnd, useToast } from '../kit';
+import { Button, Dialog, ListLine, Text, useToast } from '../kit';
 
 type Person = Jsoned<UserView>;
 
@@ -35,32 +34,41 @@ export function Users({ users: first }: { users: Person[] }) {
     onError: toast.fail,
   });
   return (
-    <Block title="People" note="Everyone who works here, and their role.">
+    <Block title="Users" note="Everyone who works here, and their role.">
       {users.map((person) => (
-        <div key={person.id} className="pair">
-          <span>
-            {person.name} <span className="soft small">{person.office}</span>
-          </span>
-          <span className="nowrap">
-            <span className="soft">{person.role}</span>{' '}
-            {person.role !== 'owner' && (
-              <Button size="tiny" aria-label={`${person.name}: deactivate`} onClick={() => setLeaving(person)}>
-                Deactivate…
-              </Button>
-            )}
-          </span>
-        </div>
+        <ListLine
+          key={person.id}
+          end={
+            <>
+              <Text tone="soft">{person.role}</Text>
+              {person.role !== 'owner' && (
+                <Button size="tiny" aria-label={`${person.name}: deactivate`} onClick={() => setLeaving(person)}>
+                  Deactivate…
+                </Button>
+              )}
+            </>
+          }
+        >
+          {person.name}{' '}
+          <Text tone="soft" small>
+            {person.office}
+          </Text>
+        </ListLine>
       ))}
       {left.map((person) => (
-        <div key={person.id} className="pair soft">
-          <span>{person.name}</span>
-          <span className="nowrap">
-            deactivated{' '}
-            <Button size="tiny" aria-label={`${person.name} reactivated`} onClick={() => back.mutate(person.id)}>
-              Reactivate
-            </Button>
-          </span>
-        </div>
+        <ListLine
+          key={person.id}
+          end={
+            <>
+              <Text tone="soft">deactivated</Text>
+              <Button size="tiny" aria-label={`${person.name} reactivated`} onClick={() => back.mutate(person.id)}>
+                Reactivate
+              </Button>
+            </>
+          }
+        >
+          <Text tone="soft">{person.name}</Text>
+        </ListLine>
       ))}
       {leaving && <LeaveDialog key={leaving.id} user={leaving} onClose={() => setLeaving(null)} />}
     </Block>
@@ -72,6 +80,7 @@ function LeaveDialog({ user: person, onClose }: { user: Person; onClose: () => v
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const { watch } = useChangeWatch();
   const queries = useQueryClient();
+  const format = useFormat();
   const theirs = JSON.stringify({ on: 'owner', how: 'any', of: [person.id] });
   const { data } = useQuery({
     queryKey: ['contacts', 'count', `where=${theirs}`],
@@ -87,25 +96,25 @@ function LeaveDialog({ user: person, onClose }: { user: Person; onClose: () => v
     },
   });
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="leave-title">
-      <form
-        className="dialog"
-        onSubmit={(event) => {
-          event.preventDefault();
-          leave.mutate();
-        }}
-      >
-        <h1 id="leave-title">{person.name}: deactivate</h1>
-        <p>
-          They can no longer log in, and leads offered to them move on right away. Their{' '}
-          {data && <b>{data.count.toLocaleString('en-US')}</b>} contacts are handed off:
-        </p>
-        <HandTo vocabulary={vocabulary} without={[person.id]} onChange={setChange} />
-        <ErrorMessage error={leave.error} />
-        <FormEnd does="Hand off and deactivate" busy={leave.isPending} may={change !== null} onCancel={onClose}>
-          <span className="soft small">You can undo the hand-off.</span>
-        </FormEnd>
-      </form>
+    <Dialog
+      title={`Deactivate ${person.name}`}
+      onClose={onClose}
+      onSubmit={() => leave.mutate()}
+      does="Hand off and deactivate"
+      busy={leave.isPending}
+      may={change !== null}
+      error={leave.error}
+      note={
+        <Text tone="soft" small>
+          You can undo the hand-off.
+        </Text>
+      }
+    >
+      <p>
+        They can no longer log in, and leads offered to them move on right away. Their{' '}
+        {data && <b>{format.number(data.count)}</b>} contacts are handed off:
+      </p>
+      <HandTo vocabulary={vocabulary} without={[person.id]} onChange={setChange} />
     </Dialog>
   );
 }

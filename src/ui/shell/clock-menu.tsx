@@ -5,7 +5,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask, useNow, useZone, useFormat } from '../primitives';
-import { BareButton, useToast } from '../kit';
+import { Text, useToast, WireButton } from '../kit';
 
 const STEPS: { name: string; body: object }[] = [
   { name: 'To the next event', body: { next: true } },
@@ -38,14 +38,14 @@ export function ClockMenu({ simulated, held }: { simulated: boolean; held: boole
   const text = `${format.shortDay(now, zone)}, ${format.time(now, zone)}`;
   if (!simulated)
     return (
-      <span className="clock plain wide" suppressHydrationWarning>
+      <Text className="wide" tone="soft" suppressHydrationWarning>
         {text}
-      </span>
+      </Text>
     );
   const moving = advance.isPending || held;
   return (
     <>
-      <BareButton
+      <WireButton
         className="clock"
         aria-haspopup="menu"
         aria-label={`Simulated time ${text}. Move time ahead`}
@@ -57,7 +57,7 @@ export function ClockMenu({ simulated, held }: { simulated: boolean; held: boole
       >
         {text}
         {moving ? '…' : ''}
-      </BareButton>
+      </WireButton>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         {STEPS.map((step) => (
           <MenuItem

@@ -5,7 +5,7 @@ import Dialog from '@mui/material/Dialog';
 import { useMutation } from '@tanstack/react-query';
 import { formatOf, LOCALE_NAMES, LOCALES, type FormatChoice, type Locale } from '@/core/format';
 import { ask, useNow, useZone } from '../primitives';
-import { ErrorMessage, FormEnd, Select, useToast } from '../kit';
+import { DialogBody, ErrorMessage, FormEnd, Heading, Select, Stack, Text, useToast } from '../kit';
 
 const DAYS = [
   [7, 'Sunday'],
@@ -55,15 +55,17 @@ function Form({
     },
   });
   return (
-    <form
-      className="dialog"
+    <DialogBody
+      as="form"
       onSubmit={(event) => {
         event.preventDefault();
         save.mutate();
       }}
     >
-      <h1 id="formats">Date and number formats</h1>
-      <label className="field">
+      <Heading level={1} id="formats">
+        Date and number formats
+      </Heading>
+      <Stack as="label" gap={1}>
         Language and region
         <Select
           width="100%"
@@ -76,8 +78,8 @@ function Form({
             </option>
           ))}
         </Select>
-      </label>
-      <label className="field">
+      </Stack>
+      <Stack as="label" gap={1}>
         Time format
         <Select
           width="100%"
@@ -88,8 +90,8 @@ function Form({
           <option value={12}>12-hour</option>
           <option value={24}>24-hour</option>
         </Select>
-      </label>
-      <label className="field">
+      </Stack>
+      <Stack as="label" gap={1}>
         First day of the week
         <Select
           width="100%"
@@ -103,12 +105,12 @@ function Form({
             </option>
           ))}
         </Select>
-      </label>
-      <p className="soft" role="status">
+      </Stack>
+      <Text as="p" tone="soft" role="status">
         {format.dayAndTime(now, zone)} · {format.numericDay(now.toISOString().slice(0, 10))} · {format.money(469_400)}
-      </p>
+      </Text>
       <ErrorMessage error={save.error} />
       <FormEnd does="Save" busy={save.isPending} onCancel={onClose} />
-    </form>
+    </DialogBody>
   );
 }

@@ -1,2 +1,2 @@
 export { Shell, type Me } from './shell';
-export { type Wire } from './wire';
+export type { Wire } from './wire-areas';

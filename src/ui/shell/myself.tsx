@@ -1,5 +1,5 @@
 'use client';
-/** Under my own initials: Setup, away, light or dark, the privacy mask, shortcuts, log out. */
+/** Under my own initials: Setup, days off, light or dark, the privacy mask, alerts, formats, shortcuts, log out. */
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import Divider from '@mui/material/Divider';
@@ -9,30 +9,16 @@ import { DAY } from '@/core/shared';
 import { runsTheOffice, type Role } from '@/core/accounts';
 import { ask, useNow } from '../primitives';
 import { switchMask, switchScheme } from '../theme';
-import { BareButton, useToast } from '../kit';
+import { useToast, WireButton, type MenuChoice } from '../kit';
+import type { WireDoors } from './wire-areas';
 
-export function Myself({
-  me,
-  onHelp,
-  onFormats,
-}: {
-  me: { id: string; name: string; role: Role };
-  onHelp: () => void;
-  onFormats: () => void;
-}) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+type Me = { id: string; name: string; role: Role };
+
+/** What a person can choose for themselves, in the menu and on a phone. */
+export function useOwnChoices(me: Me, { onHelp, onFormats, onAlerts }: WireDoors): MenuChoice[] {
   const router = useRouter();
   const toast = useToast();
   const now = useNow();
-  const initials = me.name
-    .split(' ')
-    .map((word) => word[0])
-    .join('')
-    .slice(0, 2);
-  const then = (act: () => void) => () => {
-    setAnchor(null);
-    act();
-  };
   const away = async (until: Date | null) => {
     try {
       await ask('PUT /users/{id}/away', { params: { id: me.id }, body: { until: until?.toISOString() ?? null } });
@@ -45,37 +31,66 @@ export function Myself({
     await fetch('/logout', { method: 'POST' });
     window.location.reload();
   };
+  const works = me.role !== 'lender';
+  return [
+    ...(runsTheOffice(me.role) ? [{ key: 'setup', name: 'Setup', onChoose: () => router.push('/setup') }] : []),
+    ...(works
+      ? [
+          { key: 'off', name: 'Day off', onChoose: () => void away(new Date(now.getTime() + DAY)) },
+          { key: 'back', name: 'Back from day off', onChoose: () => void away(null) },
+          { key: 'alerts', name: 'Lead alerts', apart: true, onChoose: onAlerts },
+        ]
+      : []),
+    { key: 'formats', name: 'Date and number formats', onChoose: onFormats },
+    { key: 'scheme', name: 'Light or dark', onChoose: switchScheme },
+    {
+      key: 'mask',
+      name: 'Privacy mask (Shift+M)',
+      onChoose: () =>
+        toast.tell(switchMask() ? 'Phone numbers and emails are blurred.' : 'Phone numbers and emails are visible.'),
+    },
+    { key: 'help', name: 'Shortcuts (?)', onChoose: onHelp },
+    { key: 'out', name: 'Log out', apart: true, onChoose: () => void logOut() },
+  ];
+}
+
+const initialsOf = (name: string): string =>
+  name
+    .split(' ')
+    .map((word) => word[0])
+    .join('')
+    .slice(0, 2);
+
+export function Myself({ me, ...doors }: { me: Me } & WireDoors) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const choices = useOwnChoices(me, doors);
   return (
     <>
-      <BareButton
+      <WireButton
         className="who"
         aria-haspopup="menu"
-        aria-label={`${me.name}: setup, away, log out`}
+        aria-label={`${me.name}: setup, days off, log out`}
         title={me.name}
         onClick={(event) => setAnchor(event.currentTarget)}
       >
-        {initials}
-      </BareButton>
+        {initialsOf(me.name)}
+      </WireButton>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         <MenuItem disabled sx={{ opacity: '1 !important', fontWeight: 600 }}>
           {me.name}
         </MenuItem>
-        {runsTheOffice(me.role) && <MenuItem onClick={then(() => router.push('/setup'))}>Setup</MenuItem>}
-        {me.role !== 'lender' && <MenuItem onClick={then(() => void away(new Date(now.getTime() + DAY)))}>Day off</MenuItem>}
-        {me.role !== 'lender' && <MenuItem onClick={then(() => void away(null))}>Back from day off</MenuItem>}
-        <Divider />
-        <MenuItem onClick={then(switchScheme)}>Light or dark</MenuItem>
-        <MenuItem
-          onClick={then(() =>
-            toast.tell(switchMask() ? 'Phone numbers and addresses are blurred.' : 'Phone numbers and addresses are visible.'),
-          )}
-        >
-          Privacy mask (Shift+M)
-        </MenuItem>
-        <MenuItem onClick={then(onFormats)}>Date and number formats</MenuItem>
-        <MenuItem onClick={then(onHelp)}>Shortcuts (?)</MenuItem>
-        <Divider />
-        <MenuItem onClick={then(() => void logOut())}>Log out</MenuItem>
+        {choices.flatMap(({ key, name, apart, onChoose }) => [
+          apart && <Divider key={`${key} apart`} />,
+          <MenuItem
+            key={key}
+            onClick={() => {
+              setAnchor(null);
+              onChoose();
+            }}
+          >
+            {name}
+          </MenuItem>,
+        ])}
       </Menu>
     </>
   );

@@ -1,22 +1,25 @@
 'use client';
 /** The frame of every page behind the login: providers, the Wire, dialogs, the keys that work everywhere. */
-import { useState, type ReactNode } from 'react';
+import { useCallback, useState, type ReactNode } from 'react';
 import { useRouter } from 'next/navigation';
 import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
 import { areasFor, type Role } from '@/core/accounts';
 import { AddLeadDialog } from '../capture';
 import { ChangeWatchProvider } from '../changes';
-import { ask, ClockProvider, FormatProvider, useKeys } from '../primitives';
+import { ask, ClockProvider, FormatProvider, useShortcuts } from '../primitives';
 import type { FormatChoice } from '@/core/format';
 import { FormatsDialog } from './formats-dialog';
-import { OffersAbove } from '../routing';
+import { OffersAbove, type MyOffer } from '../routing';
 import { switchMask } from '../theme';
+import { useLeadAlert } from './alerts';
+import { AlertsDialog } from './alerts-dialog';
 import { useGo } from './go';
 import { HelpDialog } from './help';
 import { useLive } from './live';
 import { SearchDialog } from './search';
-import { WireLine, type Wire } from './wire';
-import { ToastProvider, useToast } from '../kit';
+import { WireLine } from './wire';
+import type { Wire } from './wire-areas';
+import { Page, SkipLink, ToastProvider, useToast } from '../kit';
 
 export interface Me {
   id: string;
@@ -64,25 +67,34 @@ function Frame({
     initialData: first,
     refetchInterval: 60_000,
   });
-  const [dialog, setDialog] = useState<'search' | 'add' | 'help' | 'formats' | null>(null);
+  const [dialog, setDialog] = useState<'search' | 'add' | 'help' | 'formats' | 'alerts' | null>(null);
   const router = useRouter();
   const toast = useToast();
   useLive();
+  const alert = useLeadAlert();
+  const tellOffer = useCallback(
+    (offer: MyOffer) =>
+      alert({
+        title: `Lead offered: ${offer.name ?? 'take it to see the name'}`,
+        body: [offer.place, offer.ask].filter(Boolean).join(' · '),
+        tag: `offer ${offer.id}`,
+        onOpen: () => router.push('/routing'),
+      }),
+    [alert, router],
+  );
   const go = Object.fromEntries(areasFor(me.role).map((area) => [area.letter, area.path]));
-  useKeys({
-    '/': () => setDialog('search'),
-    '?': () => setDialog('help'),
-    n: () => me.role !== 'lender' && setDialog('add'),
-    'shift+M': () =>
+  useShortcuts('page', {
+    search: () => setDialog('search'),
+    help: () => setDialog('help'),
+    add: () => me.role !== 'lender' && setDialog('add'),
+    mask: () =>
       toast.tell(switchMask() ? 'Phone numbers and addresses are blurred.' : 'Phone numbers and addresses are visible.'),
   });
   useGo(go, (path) => router.push(path));
   const close = () => setDialog(null);
   return (
     <ClockProvider now={wire.clock.now} held={wire.clock.held} zone={me.zone}>
-      <a href="#main" className="skip">
-        Skip to content
-      </a>
+      <SkipLink href="#main">Skip to content</SkipLink>
       <WireLine
         wire={wire}
         me={me}
@@ -90,12 +102,14 @@ function Frame({
         onAdd={() => setDialog('add')}
         onHelp={() => setDialog('help')}
         onFormats={() => setDialog('formats')}
+        onAlerts={() => setDialog('alerts')}
       />
-      <main id="main">{children}</main>
-      {me.role !== 'lender' && <OffersAbove />}
-      <SearchDialog open={dialog === 'search'} onClose={close} role={me.role} />
+      <Page id="main">{children}</Page>
+      {me.role !== 'lender' && <OffersAbove onOffered={tellOffer} />}
+      {dialog === 'search' && <SearchDialog onClose={close} role={me.role} />}
       <AddLeadDialog open={dialog === 'add'} onClose={close} />
-      <HelpDialog open={dialog === 'help'} onClose={close} />
+      {dialog === 'alerts' && <AlertsDialog onClose={close} />}
+      {dialog === 'help' && <HelpDialog onClose={close} />}
       <FormatsDialog open={dialog === 'formats'} formats={formats} onClose={close} onSaved={onFormats} />
     </ClockProvider>
   );

@@ -1,92 +1,56 @@
 'use client';
 /** The Wire: the areas of the job on one line, each with the number that matters there now; search, add, clock and myself at its end. */
-import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { areasFor, type Area, type Role } from '@/core/accounts';
-import type { WireView } from '@/core/today';
-import type { Jsoned } from '@/core/shared';
-import { Bird } from '../primitives';
+import { areasFor } from '@/core/accounts';
+import { Bird, useFormat } from '../primitives';
+import { Kbd, Mark, Perch, WireBar, WireButton, WireEnds } from '../kit';
 import { ClockMenu } from './clock-menu';
 import { Myself } from './myself';
-import { BareButton } from '../kit';
+import { PhoneBar } from './phone-bar';
+import { countOf, isHere, MEANINGS, type WireProps } from './wire-areas';
 
-export type Wire = Jsoned<WireView>;
-
-const number = (value: number): string => value.toLocaleString('en-US');
-const counts: Record<Area['key'], (wire: Wire) => string> = {
-  today: (wire) => number(wire.today),
-  inbox: (wire) => number(wire.inbox),
-  intake: (wire) => number(wire.intake),
-  contacts: (wire) => number(wire.contacts),
-  routing: (wire) => `${number(wire.routing)} waiting`,
-  campaigns: (wire) => number(wire.campaigns),
-  market: (wire) => number(wire.market),
-  results: (wire) => (wire.results === null ? '–' : `${wire.results} %`),
-};
-const MEANINGS: Record<Area['key'], string> = {
-  today: 'due today',
-  inbox: 'unread conversations',
-  intake: 'inquiries today',
-  contacts: 'contacts',
-  routing: 'leads not attempted yet',
-  campaigns: 'contacts in campaigns',
-  market: 'listings on the market',
-  results: 'of the last 30 days’ leads attempted',
-};
-
-export function WireLine({
-  wire,
-  me,
-  onSearch,
-  onAdd,
-  onHelp,
-  onFormats,
-}: {
-  wire: Wire;
-  me: { id: string; name: string; role: Role };
-  onSearch: () => void;
-  onAdd: () => void;
-  onHelp: () => void;
-  onFormats: () => void;
-}) {
+export function WireLine(props: WireProps) {
+  const { wire, me } = props;
   const path = usePathname();
+  const format = useFormat();
   return (
-    <header className="wire">
-      <Link href="/" className="mark">
-        urraca
-      </Link>
-      <nav aria-label="Areas">
-        {areasFor(me.role).map((area) => {
-          const on = path === area.path || path.startsWith(`${area.path}/`);
-          return (
-            <Link
-              key={area.key}
-              href={area.path}
-              className={`perch${on ? ' on' : ''}${area.key === 'routing' && wire.routing > 0 ? ' pressing' : ''}`}
-              aria-current={on ? 'page' : undefined}
-              title={`${counts[area.key](wire)} ${MEANINGS[area.key]} (g ${area.letter})`}
-              prefetch={false}
-            >
-              {on && <Bird />}
-              {area.name}
-              <b>{counts[area.key](wire)}</b>
-              <i aria-hidden="true" />
-            </Link>
-          );
-        })}
-      </nav>
-      <div className="ends">
-        <BareButton onClick={onSearch} title="Search and commands (/)">
-          Search <kbd className="wide">/</kbd>
-        </BareButton>
-        {me.role !== 'lender' && (
-          <BareButton onClick={onAdd} title="Add a lead (n)">
-            Add <kbd className="wide">n</kbd>
-          </BareButton>
-        )}
-        <ClockMenu simulated={wire.clock.simulated && me.role !== 'lender'} held={wire.clock.held} />
-        <Myself me={me} onHelp={onHelp} onFormats={onFormats} />
-      </div>
-    </header>
+    <>
+      <WireBar>
+        <Mark href="/">urraca</Mark>
+        <nav aria-label="Areas">
+          {areasFor(me.role).map((area) => {
+            const on = isHere(area, path);
+            return (
+              <Perch
+                key={area.key}
+                href={area.path}
+                data-pressing={(area.key === 'routing' && wire.routing > 0) || undefined}
+                aria-current={on ? 'page' : undefined}
+                title={`${countOf(area, wire, format)} ${MEANINGS[area.key]} (g ${area.letter})`}
+                prefetch={false}
+              >
+                {on && <Bird />}
+                {area.name}
+                <b>{countOf(area, wire, format)}</b>
+                <i aria-hidden="true" />
+              </Perch>
+            );
+          })}
+        </nav>
+        <WireEnds>
+          <WireButton onClick={props.onSearch} title="Search and commands (/)">
+            Search <Kbd className="wide">/</Kbd>
+          </WireButton>
+          {me.role !== 'lender' && (
+            <WireButton onClick={props.onAdd} title="Add a lead (n)">
+              Add <Kbd className="wide">n</Kbd>
+            </WireButton>
+          )}
+          <ClockMenu simulated={wire.clock.simulated && me.role !== 'lender'} held={wire.clock.held} />
+          <Myself {...props} />
+        </WireEnds>
+      </WireBar>
+      <PhoneBar {...props} />
+    </>
   );
 }

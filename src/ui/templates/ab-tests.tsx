@@ -5,8 +5,7 @@ import { winnerOf } from '@/core/messages';
 import { ask, freshKey } from '../primitives';
 import type { Template } from './fields';
 import { Rate } from './rates';
-import './templates.css';
-import { Button, useToast } from '../kit';
+import { Button, Chip, Panel, Row, Text, useToast } from '../kit';
 
 export function AbTests({
   templates,
@@ -58,28 +57,30 @@ export function AbTests({
   });
   if (!abTests.length && chosen.size === 0)
     return office && templates.length > 1 ? (
-      <p className="soft small">Check two or more templates to A/B test them: which one gets more replies?</p>
+      <Text as="p" tone="soft" small>
+        Check two or more templates to A/B test them: which one gets more replies?
+      </Text>
     ) : null;
   return (
     <section aria-label="A/B tests">
       {office && chosen.size > 0 && (
-        <div className="beside" style={{ marginBottom: 14 }}>
+        <Row above={1}>
           <Button look="main" disabled={chosen.size < 2 || make.isPending} onClick={() => make.mutate()}>
             Start A/B test
           </Button>
-          <span className="soft small">
+          <Text tone="soft" small>
             {chosen.size === 1 ? 'Tick another one of the same channel.' : `${chosen.size} chosen`}
-          </span>
-        </div>
+          </Text>
+        </Row>
       )}
       {abTests.map((abTest) => {
         const result = winnerOf(new Map(abTest.entrants.map(({ id, answered, sent }) => [id, { n: answered, of: sent }])));
         return (
-          <div key={abTest.id} className="panel ab-test">
-            <div className="beside" style={{ justifyContent: 'space-between' }}>
+          <Panel key={abTest.id} pad={3}>
+            <Row spread above={1}>
               <b>{abTest.name}</b>
               {abTest.may_change && (
-                <span className="beside">
+                <Row as="span" above={1}>
                   {abTest.winner_id && (
                     <Button size="tiny" onClick={() => end.mutate({ id: abTest.id, winner: null })}>
                       Resume
@@ -88,33 +89,36 @@ export function AbTests({
                   <Button size="tiny" onClick={() => remove.mutate(abTest.id)} aria-label={`Take ${abTest.name} away`}>
                     Remove
                   </Button>
-                </span>
+                </Row>
               )}
-            </div>
+            </Row>
             {abTest.entrants.map((one) => (
-              <div key={one.id} className="pair">
+              <Row ruled spread wrap={false} gap={3} key={one.id}>
                 <span>
-                  {one.name} {abTest.winner_id === one.id && <span className="tag">goes alone</span>}
-                  <span className="soft small"> {one.sent.toLocaleString('en-US')} sent</span>
+                  {one.name} {abTest.winner_id === one.id && <Chip>goes alone</Chip>}
+                  <Text tone="soft" small>
+                    {' '}
+                    {one.sent.toLocaleString('en-US')} sent
+                  </Text>
                 </span>
-                <span className="beside">
+                <Row as="span" above={1}>
                   <Rate n={one.answered} of={one.sent} what="replied within a week" />
                   {abTest.may_change && !abTest.winner_id && result.winner === one.id && (
                     <Button size="tiny" selected onClick={() => end.mutate({ id: abTest.id, winner: one.id })}>
                       Send alone
                     </Button>
                   )}
-                </span>
-              </div>
+                </Row>
+              </Row>
             ))}
-            <p className="soft small">
+            <Text as="p" tone="soft" small>
               {result.winner !== null
                 ? `“${abTest.entrants.find(({ id }) => id === result.winner)!.name}” brings more answers; chance would show such a difference less than once in ${Math.max(2, Math.floor(1 / Math.max(result.chance, 1e-6))).toLocaleString('en-US')} times.`
                 : result.because === 'too_few'
                   ? 'Too few sent to say anything: sixty of each at least.'
                   : 'So far chance explains the difference. Resumed.'}
-            </p>
-          </div>
+            </Text>
+          </Panel>
         );
       })}
     </section>

@@ -3,35 +3,42 @@
 import { CHANNELS } from '@/core/contacts';
 import { useState } from 'react';
 import { countVariants, longestParts, readings, type Checked, type Finding } from '@/core/messages';
-import './templates.css';
-import { Button } from '../kit';
+import { Button, FindingList, Heading, Panel, Row, Stack, Text } from '../kit';
 
 const PARTS = { subject: 'subject', text: 'words', plain: 'plain version' } as const;
 
 export function Findings({ findings, onJump }: { findings: readonly Finding[]; onJump: (finding: Finding) => void }) {
-  if (!findings.length) return <p className="good small findings-none">No problems found.</p>;
+  if (!findings.length)
+    return (
+      <Text as="p" tone="good" small>
+        No problems found.
+      </Text>
+    );
   const errors = findings.filter(({ level }) => level === 'error').length;
   return (
-    <section aria-label="Checks" className="findings">
-      <h2>
+    <FindingList aria-label="Checks">
+      <Heading>
         {errors > 0 && (
-          <span className="late">
+          <Text tone="late">
             {errors === 1 ? '1 error to fix before you can use it' : `${errors} errors to fix before you can use it`}
-          </span>
+          </Text>
         )}
         {errors > 0 && findings.length > errors && ' · '}
         {findings.length > errors && `${findings.length - errors} to consider`}
-      </h2>
+      </Heading>
       <ul>
         {findings.map((finding, at) => (
-          <li key={at} className={finding.level}>
+          <li key={at} data-level={finding.level}>
             <details>
               <summary>
-                <span className="sign" aria-hidden="true">
+                <span data-sign="" aria-hidden="true">
                   {finding.level === 'error' ? '×' : '!'}
                 </span>
                 <span>
-                  {finding.message} <span className="soft small">{PARTS[finding.part]}</span>
+                  {finding.message}{' '}
+                  <Text tone="soft" small>
+                    {PARTS[finding.part]}
+                  </Text>
                 </span>
                 {finding.at && (
                   <Button
@@ -46,12 +53,14 @@ export function Findings({ findings, onJump }: { findings: readonly Finding[]; o
                   </Button>
                 )}
               </summary>
-              <p className="soft small">{finding.because}</p>
+              <Text as="p" tone="soft" small>
+                {finding.because}
+              </Text>
             </details>
           </li>
         ))}
       </ul>
-    </section>
+    </FindingList>
   );
 }
 
@@ -64,21 +73,21 @@ export function Wordings({ checked }: { checked: Checked }) {
   const parts = isInParts ? longestParts(words.text) : null;
   if (count === 1 && !parts) return null;
   return (
-    <div className="wordings">
-      <span className="beside small">
+    <div>
+      <Row as="span" small above={1}>
         {parts && (
-          <span className="soft">
+          <Text tone="soft">
             {parts.parts === 1 ? 'one part' : `${parts.parts} parts`}, {parts.units} of{' '}
             {parts.alphabet === 'GSM-7' ? (parts.parts > 1 ? parts.parts * 153 : 160) : parts.parts > 1 ? parts.parts * 67 : 70}{' '}
             characters ({parts.alphabet})
-          </span>
+          </Text>
         )}
         {count > 1 && (
           <Button size="tiny" aria-expanded={open} onClick={() => setOpen(!open)}>
             {count.toLocaleString('en-US')} wordings
           </Button>
         )}
-      </span>
+      </Row>
       {open && <AllWordings checked={checked} />}
     </div>
   );
@@ -91,22 +100,33 @@ function AllWordings({ checked }: { checked: Checked }) {
     .map(({ part, count, sample, whole }) => {
       const wrong = sample.filter(({ slips }) => slips.length).length;
       return (
-        <section key={part} aria-label={`Wordings of the ${PARTS[part]}`} className="panel all-wordings">
-          <h2>
-            {PARTS[part]}: {count.toLocaleString('en-US')}
-            {!whole && `, the first ${sample.length.toLocaleString('en-US')} checked`}
-            {wrong > 0 && <span className="late"> · {wrong.toLocaleString('en-US')} reads wrong</span>}
-          </h2>
-          <ol>
-            {sample.slice(0, SHOWN).map(({ text, slips }, at) => (
-              <li key={at}>
-                {text}
-                {slips.length > 0 && <span className="late small"> {slips.map(({ what }) => what).join(', ')}</span>}
-              </li>
-            ))}
-          </ol>
-          {sample.length > SHOWN && <p className="soft small">and {(count - SHOWN).toLocaleString('en-US')} more</p>}
-        </section>
+        <Panel as="section" key={part} aria-label={`Wordings of the ${PARTS[part]}`} pad={3}>
+          <Stack scroll={280}>
+            <Heading>
+              {PARTS[part]}: {count.toLocaleString('en-US')}
+              {!whole && `, the first ${sample.length.toLocaleString('en-US')} checked`}
+              {wrong > 0 && <Text tone="late"> · {wrong.toLocaleString('en-US')} reads wrong</Text>}
+            </Heading>
+            <ol>
+              {sample.slice(0, SHOWN).map(({ text, slips }, at) => (
+                <li key={at}>
+                  {text}
+                  {slips.length > 0 && (
+                    <Text tone="late" small>
+                      {' '}
+                      {slips.map(({ what }) => what).join(', ')}
+                    </Text>
+                  )}
+                </li>
+              ))}
+            </ol>
+            {sample.length > SHOWN && (
+              <Text as="p" tone="soft" small>
+                and {(count - SHOWN).toLocaleString('en-US')} more
+              </Text>
+            )}
+          </Stack>
+        </Panel>
       );
     });
 }

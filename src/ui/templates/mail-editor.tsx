@@ -7,8 +7,7 @@ import Image from '@tiptap/extension-image';
 import StarterKit from '@tiptap/starter-kit';
 import type { MailDoc } from '@/core/messages';
 import { sendPicture } from '../primitives';
-import './templates.css';
-import { Button, FileButton, Input, useToast } from '../kit';
+import { Button, DocumentArea, EditorFrame, FileButton, Input, Row, Text, useToast } from '../kit';
 
 const MailButton = Node.create({
   name: 'mailButton',
@@ -69,7 +68,7 @@ export function MailEditor({
     editable: !readOnly,
     extensions: EXTENSIONS,
     content: doc,
-    editorProps: { attributes: { 'aria-label': 'Words', role: 'textbox', 'aria-multiline': 'true', class: 'mail-doc' } },
+    editorProps: { attributes: { 'aria-label': 'Words', role: 'textbox', 'aria-multiline': 'true', 'data-document': '' } },
     onUpdate: ({ editor: one }) => {
       const next = one.getJSON() as MailDoc;
       written.current = JSON.stringify(next);
@@ -91,12 +90,14 @@ export function MailEditor({
     }),
     [editor],
   );
-  if (!editor) return <div className="mail-doc" aria-busy="true" />;
+  if (!editor) return <DocumentArea aria-busy="true" />;
   return (
-    <div className="mail-editor">
+    <EditorFrame>
       {!readOnly && <Tools editor={editor} />}
-      <EditorContent editor={editor} />
-    </div>
+      <DocumentArea>
+        <EditorContent editor={editor} />
+      </DocumentArea>
+    </EditorFrame>
   );
 }
 
@@ -152,7 +153,7 @@ function Tools({ editor }: { editor: Editor }) {
   };
   return (
     <>
-      <div className="beside tools" role="toolbar" aria-label="Formatting">
+      <Row role="toolbar" aria-label="Formatting">
         {tool('heading', 'Heading', () => chain().toggleHeading({ level: 2 }).run())}
         {tool('bold', 'Bold', () => chain().toggleBold().run())}
         {tool('italic', 'Italic', () => chain().toggleItalic().run())}
@@ -172,7 +173,7 @@ function Tools({ editor }: { editor: Editor }) {
         >
           Picture
         </FileButton>
-      </div>
+      </Row>
       {asking && <AskFor asking={asking} onChange={setAsking} onPut={put} onCancel={() => setAsking(null)} />}
     </>
   );
@@ -190,7 +191,7 @@ function AskFor({
   onCancel: () => void;
 }) {
   const field = (label: string, value: string, put: (value: string) => void, first = false) => (
-    <label className="small">
+    <Text as="label" small>
       {label}{' '}
       <Input
         autoFocus={first}
@@ -204,10 +205,10 @@ function AskFor({
           if (event.key === 'Escape') onCancel();
         }}
       />
-    </label>
+    </Text>
   );
   return (
-    <div className="beside ask-for" role="group" aria-label={`The ${asking.what}`}>
+    <Row data-asking="" role="group" aria-label={`The ${asking.what}`}>
       {asking.what === 'button' && field('Text', asking.label, (label) => onChange({ ...asking, label }), true)}
       {asking.what === 'picture'
         ? field('Description (shown when pictures don’t load)', asking.alt, (alt) => onChange({ ...asking, alt }), true)
@@ -218,6 +219,6 @@ function AskFor({
       <Button size="tiny" onClick={onCancel}>
         Cancel
       </Button>
-    </div>
+    </Row>
   );
 }

@@ -7,7 +7,7 @@ import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CHANNELS, type Channel } from '@/core/contacts';
 import { freshKey } from '../primitives';
-import { Checkbox, ErrorMessage, FormEnd, Radio } from '../kit';
+import { Checkbox, DialogBody, ErrorMessage, FormEnd, Heading, Radio, Row } from '../kit';
 
 interface Props<C extends Channel> {
   title: string;
@@ -40,21 +40,23 @@ export function NewNamed<C extends Channel>({ title, label, does, channels, team
   });
   return (
     <Dialog open onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="new-title">
-      <form
-        className="dialog"
+      <DialogBody
+        as="form"
         onSubmit={(event) => {
           event.preventDefault();
           make.mutate();
         }}
       >
-        <h1 id="new-title">{title}</h1>
-        <div className="line" role="radiogroup" aria-label="For what">
+        <Heading level={1} id="new-title">
+          {title}
+        </Heading>
+        <Row role="radiogroup" aria-label="For what">
           {channels.map((one) => (
-            <label key={one} className="choice">
-              <Radio name="channel" checked={channel === one} onChange={() => setChannel(one)} /> {CHANNELS[one].template}
-            </label>
+            <Radio key={one} name="channel" checked={channel === one} onChange={() => setChannel(one)}>
+              {CHANNELS[one].template}
+            </Radio>
           ))}
-        </div>
+        </Row>
         <TextField
           autoFocus
           size="small"
@@ -64,13 +66,13 @@ export function NewNamed<C extends Channel>({ title, label, does, channels, team
           slotProps={{ htmlInput: { maxLength: 80 } }}
         />
         {team && (
-          <label className="choice">
-            <Checkbox checked={shared} onChange={(event) => setShared(event.target.checked)} /> Share with the whole team
-          </label>
+          <Checkbox checked={shared} onChange={(event) => setShared(event.target.checked)}>
+            Share with the whole team
+          </Checkbox>
         )}
         <ErrorMessage error={make.error} />
         <FormEnd does={does} busy={make.isPending} may={name.trim().length > 0} onCancel={onClose} />
-      </form>
+      </DialogBody>
     </Dialog>
   );
 }

@@ -8,8 +8,7 @@ import { fillFor, htmlOfText, mailPage, type Words } from '@/core/messages';
 import type { Jsoned } from '@/core/shared';
 import { ask } from '../primitives';
 import { useMergeFields } from './fields';
-import './templates.css';
-import { Button, Input, useToast } from '../kit';
+import { Button, Input, LetterPreview, MailPreview, Panel, PhonePreview, Row, Stack, Text, useToast } from '../kit';
 
 type Contact = Jsoned<ContactView>;
 /** Whether they have an address of the channel, so that a preview shows one. */
@@ -47,9 +46,11 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
     </Button>
   );
   return (
-    <section aria-label="Preview" className="preview-step">
-      <div className="beside">
-        <span className="soft small">As</span>
+    <Stack as="section" aria-label="Preview" gap={2.5}>
+      <Row above={1}>
+        <Text tone="soft" small>
+          As
+        </Text>
         <Input
           list="preview-people"
           aria-label="Preview as"
@@ -67,9 +68,9 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
             <option key={row.id} value={nameOf(row)} />
           ))}
         </datalist>
-        <span className="soft small">
+        <Text tone="soft" small>
           {name} will see this{filled.usedPlain ? ', in the plain version' : ''}
-        </span>
+        </Text>
         {filled.picks.length > 0 && (
           <Button size="tiny" onClick={() => setSeed(seed + 1)}>
             another wording
@@ -78,18 +79,18 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
         {(preview === 'phone' || preview === 'mailbox') && toggle(dark, 'dark', setDark)}
         {preview === 'mailbox' && toggle(narrow, 'narrow', setNarrow)}
         <TryIt channel={channel} words={words} contactId={contact.id} />
-      </div>
+      </Row>
       {preview === 'phone' && (
-        <div className={`seen-phone${dark ? ' dark' : ''}`}>
-          <div className="from">{fields.agent_phone || fields.brokerage}</div>
-          <div className="bubble" dir="auto">
+        <PhonePreview dark={dark}>
+          <div>{fields.agent_phone || fields.brokerage}</div>
+          <div data-bubble="" dir="auto">
             {text}
           </div>
-        </div>
+        </PhonePreview>
       )}
       {preview === 'mailbox' && (
-        <div className={`seen-mail${dark ? ' dark' : ''}${narrow ? ' narrow' : ''}`}>
-          <div className="from">
+        <MailPreview dark={dark} narrow={narrow}>
+          <div data-from="">
             <b>{filled.subject}</b>
             <span>
               {fields.agent_name} · to {contact.emails[0] ?? 'no one: no address'}
@@ -100,7 +101,7 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
             <iframe
               title="The email"
               sandbox=""
-              className="body"
+              data-body=""
               srcDoc={mailPage(filled.html, '').replace(
                 '<head>',
                 `<head><style>${dark ? 'html{background:#171b21}body{filter:invert(.9) hue-rotate(180deg)}img{filter:invert(1) hue-rotate(180deg)}' : ''}</style>`,
@@ -108,16 +109,16 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
             />
           ) : (
             <div
-              className="body"
+              data-body=""
               dir="auto"
               dangerouslySetInnerHTML={{ __html: htmlOfText(text).replaceAll(/ style="[^"]*"/g, '') }}
             />
           )}
-        </div>
+        </MailPreview>
       )}
       {preview === 'paper' && (
-        <div className="seen-paper">
-          <div className="window">
+        <LetterPreview>
+          <div data-window="">
             {name}
             <br />
             {[contact.place.street, [contact.place.city, contact.place.postal_code].filter(Boolean).join(' ')]
@@ -125,18 +126,20 @@ export function Preview({ channel, words }: { channel: Channel; words: Words }) 
               .join('\n') || 'no mailing address'}
           </div>
           <b>{filled.subject}</b>
-          <div className="body" dir="auto">
+          <div data-body="" dir="auto">
             {text}
           </div>
-        </div>
+        </LetterPreview>
       )}
       {preview === 'script' && (
-        <div className="panel" style={{ padding: '12px 16px' }}>
+        <Panel pad={3}>
           <b>{name}</b>, {contact.phones[0] ? showPhone(contact.phones[0]) : 'no phone number'}
-          <p style={{ whiteSpace: 'pre-wrap' }}>{text}</p>
-        </div>
+          <Text block pre>
+            {text}
+          </Text>
+        </Panel>
       )}
-    </section>
+    </Stack>
   );
 }
 

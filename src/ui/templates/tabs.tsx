@@ -2,7 +2,7 @@
 /** What belongs to Campaigns: the campaigns, broadcasts, and the templates that both use. */
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import './templates.css';
+import { LinkTabs } from '../kit';
 
 const TABS = [
   ['/campaigns', 'Campaigns'],
@@ -13,12 +13,12 @@ const TABS = [
 export function CampaignTabs() {
   const path = usePathname();
   return (
-    <nav className="tabs" aria-label="Campaigns, broadcasts, templates">
+    <LinkTabs aria-label="Campaigns, broadcasts, templates">
       {TABS.map(([href, name]) => (
         <Link key={href} href={href} prefetch={false} aria-current={path === href ? 'page' : undefined}>
           {name}
         </Link>
       ))}
-    </nav>
+    </LinkTabs>
   );
 }

@@ -11,8 +11,7 @@ import type { Template } from './fields';
 import { Preview } from './preview';
 import { Rate } from './rates';
 import { WordsEditor } from './words-editor';
-import './templates.css';
-import { Button, ErrorMessage, Input, LinkButton, useToast } from '../kit';
+import { Button, ErrorMessage, Heading, Input, LinkButton, Panel, Row, Split, SplitSide, Stack, Text, useToast } from '../kit';
 
 type InFull = Template & { variants: VariantView[] };
 
@@ -74,9 +73,9 @@ export function TemplateEditor({ first }: { first: InFull }) {
   });
   return (
     <div onKeyDown={onKeyDown}>
-      <div className="headline">
+      <Row spread align="end" gap={4}>
         <div>
-          <h1>
+          <Heading level={1}>
             <Input
               look="title"
               width="min(560px, 100%)"
@@ -86,14 +85,14 @@ export function TemplateEditor({ first }: { first: InFull }) {
               disabled={!may}
               onChange={(event) => setName(event.target.value)}
             />
-          </h1>
-          <p className="soft">
+          </Heading>
+          <Text as="p" tone="soft">
             {capitalized(CHANNELS[template.channel].template)}, wording {template.version} ·{' '}
             {template.brought.sent.toLocaleString('en-US')} sent
             {!template.shared && ' · yours'}
-          </p>
+          </Text>
         </div>
-        <div className="beside">
+        <Row above={1}>
           <LinkButton href="/campaigns/templates">All templates</LinkButton>
           <Button disabled={copy.isPending} onClick={() => copy.mutate()}>
             Copy
@@ -114,15 +113,19 @@ export function TemplateEditor({ first }: { first: InFull }) {
               </Button>
             </>
           )}
-        </div>
-      </div>
-      {!may && <p className="soft">Only office managers can change this template. Copy it to make your own.</p>}
+        </Row>
+      </Row>
+      {!may && (
+        <Text as="p" tone="soft">
+          Only office managers can change this template. Copy it to make your own.
+        </Text>
+      )}
       <ErrorMessage error={save.error} named />
-      <div className="template-editor">
-        <div style={{ minWidth: 0 }}>
+      <Split>
+        <Stack>
           <WordsEditor channel={template.channel} words={draft} templateId={template.id} readOnly={!may} onChange={change} />
           {!CHANNELS[template.channel].isTask && (
-            <label className="beside small" style={{ marginTop: 14 }}>
+            <Row as="label" small above={3.5}>
               Send at most
               <Input
                 type="number"
@@ -136,14 +139,14 @@ export function TemplateEditor({ first }: { first: InFull }) {
                 onChange={(event) => setCap(event.target.value ? Math.max(1, Number(event.target.value)) : null)}
               />
               a day; the rest wait until the next morning
-            </label>
+            </Row>
           )}
-        </div>
-        <div className="step-side">
+        </Stack>
+        <SplitSide>
           <Preview channel={template.channel} words={draft} />
           <Results template={template} />
-        </div>
-      </div>
+        </SplitSide>
+      </Split>
     </div>
   );
 }
@@ -154,32 +157,34 @@ function Results({ template: { brought: counts, variants, channel } }: { templat
   const groups = new Map<string, VariantView[]>();
   for (const one of variants) groups.set(`${one.part} ${one.group}`, [...(groups.get(`${one.part} ${one.group}`) ?? []), one]);
   return (
-    <section aria-label="Results of this wording" className="panel brought">
-      <h2>Results of this wording</h2>
-      <div className="pair">
+    <Panel as="section" aria-label="Results of this wording">
+      <Heading>Results of this wording</Heading>
+      <Row ruled spread wrap={false} gap={3}>
         <span>Delivered</span>
         <Rate n={counts.delivered} of={counts.sent} what="arrived" upTo={1} />
-      </div>
-      <div className="pair">
+      </Row>
+      <Row ruled spread wrap={false} gap={3}>
         <span>Replied within a week</span>
         <Rate n={counts.answered} of={counts.sent} what="answered" />
-      </div>
-      <div className="pair">
+      </Row>
+      <Row ruled spread wrap={false} gap={3}>
         <span>Opted out</span>
         <Rate n={counts.opted_out} of={counts.sent} what="opted out" />
-      </div>
+      </Row>
       {[...groups.values()].map((options) => (
-        <div key={`${options[0]!.part} ${options[0]!.group}`} className="variant-results">
+        <Stack key={`${options[0]!.part} ${options[0]!.group}`} gap={1} above={2}>
           {options.map((one) => (
-            <div key={one.option} className="pair">
-              <span className="cut">“{one.text || 'nothing'}”</span>
+            <Row ruled spread wrap={false} gap={3} key={one.option}>
+              <Text cut>“{one.text || 'nothing'}”</Text>
               <Rate n={one.answered} of={one.sent} what="answered" />
-            </div>
+            </Row>
           ))}
-          <p className="soft small">{verdict(options)}</p>
-        </div>
+          <Text as="p" tone="soft" small>
+            {verdict(options)}
+          </Text>
+        </Stack>
       ))}
-    </section>
+    </Panel>
   );
 }
 

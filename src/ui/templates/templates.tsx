@@ -2,7 +2,6 @@
 /** Templates by channel, each with what its wording brought; A/B tests between them. */
 import { capitalized } from '@/core/shared';
 import { useState } from 'react';
-import Link from 'next/link';
 import { CHANNEL_KEYS, CHANNELS, type Channel } from '@/core/contacts';
 import { countVariants } from '@/core/messages';
 import { ask, Glyph } from '../primitives';
@@ -11,8 +10,7 @@ import { useTemplates, type Template } from './fields';
 import { NewNamed } from './new-named';
 import { Rate } from './rates';
 import { CampaignTabs } from './tabs';
-import './templates.css';
-import { Button, Checkbox } from '../kit';
+import { Button, Checkbox, EmptyState, Heading, LinkButton, Row, Table, Text } from '../kit';
 
 const heading = (channel: Channel): string => capitalized(`${CHANNELS[channel].template}s`);
 
@@ -28,34 +26,34 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
   return (
     <>
       <CampaignTabs />
-      <div className="headline">
+      <Row spread align="end" gap={4}>
         <div>
-          <h1>Templates</h1>
-          <p className="soft">For campaign touches and broadcasts. Results are counted for each wording.</p>
+          <Heading level={1}>Templates</Heading>
+          <Text as="p" tone="soft">
+            For campaign touches and broadcasts. Results are counted for each wording.
+          </Text>
         </div>
         <Button look="main" onClick={() => setMaking(true)}>
           New template
         </Button>
-      </div>
-      {templates.length === 0 && <p className="empty">No templates yet. Create your first from what you write most often.</p>}
+      </Row>
+      {templates.length === 0 && <EmptyState>No templates yet. Create your first from what you write most often.</EmptyState>}
       {CHANNEL_KEYS.map((channel) => {
         const rows = templates.filter((one) => one.channel === channel);
         if (!rows.length) return null;
         return (
-          <section key={channel} aria-label={heading(channel)} style={{ marginBottom: 26 }}>
-            <table className="grid templates">
+          <section key={channel} aria-label={heading(channel)}>
+            <Table>
               <thead>
                 <tr>
-                  {office && <th style={{ width: 34 }} aria-label="In an A/B test" />}
+                  {office && <th aria-label="In an A/B test" />}
                   <th>
                     <Glyph name={channel} /> {heading(channel)}
                   </th>
-                  <th className="right" style={{ width: 80 }}>
-                    Went
-                  </th>
-                  <th style={{ width: 210 }}>Replied</th>
-                  <th style={{ width: 210 }}>Opted out</th>
-                  <th style={{ width: 130 }}>Used by</th>
+                  <th data-numeric="">Went</th>
+                  <th>Replied</th>
+                  <th>Opted out</th>
+                  <th>Used by</th>
                 </tr>
               </thead>
               <tbody>
@@ -73,24 +71,26 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
                       </td>
                     )}
                     <td>
-                      <Link href={`/campaigns/templates/${row.id}`} className="strong" prefetch={false}>
-                        {row.name}
-                      </Link>
-                      <span className="soft small cut" style={{ display: 'block', maxWidth: 460 }}>
-                        {row.findings.errors > 0 && <span className="late">has errors · </span>}
+                      <LinkButton look="link" href={`/campaigns/templates/${row.id}`}>
+                        <Text strong>{row.name}</Text>
+                      </LinkButton>
+                      <Text block tone="soft" small cut>
+                        {row.findings.errors > 0 && <Text tone="late">has errors · </Text>}
                         {!row.shared && 'yours · '}
                         {row.words.subject || row.words.text}
-                      </span>
+                      </Text>
                       {(countVariants(row.words.text) > 1 || row.day_cap) && (
-                        <span className="soft small">
+                        <Text tone="soft" small>
                           {countVariants(row.words.text) > 1 &&
                             `${countVariants(row.words.text).toLocaleString('en-US')} wordings`}
                           {row.day_cap &&
                             ` at most ${row.day_cap.toLocaleString('en-US')} a day, ${row.sent_today.toLocaleString('en-US')} sent today`}
-                        </span>
+                        </Text>
                       )}
                     </td>
-                    <td className="right num-cell">{row.brought.sent.toLocaleString('en-US')}</td>
+                    <td data-numeric="" data-strong="">
+                      {row.brought.sent.toLocaleString('en-US')}
+                    </td>
                     <td>
                       <Rate n={row.brought.answered} of={row.brought.sent} what="replied within a week" />
                     </td>
@@ -101,13 +101,13 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
                       {row.campaigns ? (
                         `${row.campaigns} ${row.campaigns === 1 ? 'campaign' : 'campaigns'}`
                       ) : (
-                        <span className="soft">nothing yet</span>
+                        <Text tone="soft">nothing yet</Text>
                       )}
                     </td>
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </Table>
           </section>
         );
       })}

@@ -9,12 +9,11 @@ import { sendFile } from '../primitives';
 import { othersOf, useOwnFields, useTemplates } from './fields';
 import { Findings, Wordings } from './findings';
 import type { MailEditorHandle } from './mail-editor';
-import './templates.css';
-import { BareButton, Button, FileButton, useToast } from '../kit';
+import { BareButton, Button, Chip, Disclosure, DocumentArea, FileButton, Row, Stack, useToast } from '../kit';
 
 const MailEditor = dynamic(() => import('./mail-editor').then((one) => one.MailEditor), {
   ssr: false,
-  loading: () => <div className="mail-doc" aria-busy="true" />,
+  loading: () => <DocumentArea aria-busy="true" />,
 });
 
 /** @param templateId of the template that these are the words of, which is not compared with itself */
@@ -83,7 +82,7 @@ export function WordsEditor({
     />
   );
   return (
-    <div className="words-editor">
+    <Stack gap={3}>
       {hasSubject && box('subject', 'Subject', words.subject ?? '', null)}
       {words.doc ? (
         <div onFocus={() => (last.current = 'text')}>
@@ -98,9 +97,9 @@ export function WordsEditor({
         box('text', isTask ? 'Talking points' : 'Words', words.text, [hasSubject ? 8 : 3, 18])
       )}
       {!readOnly && (
-        <details className="put-in">
-          <summary className="small">Insert</summary>
-          <div className="beside" role="group" aria-label="Insert a field">
+        <Disclosure>
+          <summary>Insert</summary>
+          <Row above={1} role="group" aria-label="Insert a field">
             {[
               ...MERGE_FIELD_NAMES.map((name) => [name, name.replaceAll('_', ' ')]),
               ...own.map((name) => [`field.${name}`, name]),
@@ -109,8 +108,8 @@ export function WordsEditor({
                 {name}
               </Button>
             ))}
-          </div>
-          <div className="beside" role="group" aria-label="Insert wording">
+          </Row>
+          <Row above={1} role="group" aria-label="Insert wording">
             <Button size="tiny" onClick={() => put('{one wording|another}')} title="Each contact gets one of them">
               variants
             </Button>
@@ -127,14 +126,14 @@ export function WordsEditor({
             >
               we or I
             </Button>
-          </div>
-        </details>
+          </Row>
+        </Disclosure>
       )}
       <Wordings checked={{ channel, words: late, fields: own }} />
       {box('plain', 'Plain version, used when a field is unknown', words.plain, [2, 12])}
       {hasBlocks && <Along words={words} readOnly={readOnly} onChange={onChange} />}
       <Findings findings={findings} onJump={jump} />
-    </div>
+    </Stack>
   );
 }
 
@@ -152,7 +151,7 @@ function Along({ words, readOnly, onChange }: { words: Words; readOnly: boolean;
   };
   if (readOnly && !files.length) return null;
   return (
-    <div className="beside">
+    <Row above={1}>
       {!readOnly && (
         <Button
           size="tiny"
@@ -163,24 +162,23 @@ function Along({ words, readOnly, onChange }: { words: Words; readOnly: boolean;
         </Button>
       )}
       {files.map((file) => (
-        <span key={file.id} className="tag">
+        <Chip key={file.id}>
           {file.name}{' '}
           {!readOnly && (
             <BareButton
-              className="plain-button"
               aria-label={`Remove ${file.name}`}
               onClick={() => onChange({ ...words, files: files.filter(({ id }) => id !== file.id) })}
             >
               ×
             </BareButton>
           )}
-        </span>
+        </Chip>
       ))}
       {!readOnly && (
         <FileButton size="tiny" onFile={(file) => void add(file)}>
           Attach file
         </FileButton>
       )}
-    </div>
+    </Row>
   );
 }

@@ -17,6 +17,9 @@ interface Magpie {
   shade: string;
 }
 declare module '@mui/material/styles' {
+  interface CssThemeVariables {
+    enabled: true;
+  }
   interface Palette {
     magpie: Magpie;
   }
@@ -32,6 +35,33 @@ declare module '@mui/material/Button' {
     tiny: true;
   }
 }
+
+/** What holds for elements wherever they stand; and the short names by which drawings (ruler, map, glyphs, charts) call the colors of the theme. */
+const BASE = {
+  ':root, [data-scheme]': {
+    '--paper': 'var(--mui-palette-background-default)',
+    '--surface': 'var(--mui-palette-background-paper)',
+    '--ink': 'var(--mui-palette-text-primary)',
+    '--soft': 'var(--mui-palette-text-secondary)',
+    '--line': 'var(--mui-palette-divider)',
+    '--hair': 'var(--mui-palette-magpie-hair)',
+    '--teal': 'var(--mui-palette-primary-main)',
+    '--teal-wash': 'var(--mui-palette-magpie-chosen)',
+    '--violet': 'var(--mui-palette-secondary-main)',
+    '--copper': 'var(--mui-palette-warning-main)',
+    '--leaf': 'var(--mui-palette-success-main)',
+    '--bird': 'var(--mui-palette-magpie-bird)',
+    '--bird-belly': 'var(--mui-palette-magpie-belly)',
+    '--on-teal': 'var(--mui-palette-primary-contrastText)',
+    '--shade': 'var(--mui-palette-magpie-shade)',
+  },
+  ':focus-visible': { outline: '2px solid var(--teal)', outlineOffset: 2, borderRadius: 4 },
+  body: { colorScheme: 'light', fontFeatureSettings: "'tnum' 1" },
+  "[data-scheme='dark'] body": { colorScheme: 'dark' },
+  a: { color: 'inherit' },
+  p: { margin: 0 },
+  code: { overflowWrap: 'anywhere' },
+} as const;
 
 export const theme = createTheme({
   cssVariables: { colorSchemeSelector: '[data-scheme="%s"]' },
@@ -96,6 +126,7 @@ export const theme = createTheme({
   shape: { borderRadius: 6 },
   spacing: 8,
   components: {
+    MuiCssBaseline: { styleOverrides: BASE },
     MuiButtonBase: {
       defaultProps: { disableRipple: true },
       styleOverrides: {
@@ -212,6 +243,30 @@ export const theme = createTheme({
     MuiMenu: {
       styleOverrides: {
         paper: ({ theme: { vars } }) => ({ border: `1px solid ${vars.palette.divider}`, boxShadow: vars.palette.magpie.shade }),
+      },
+    },
+    MuiSkeleton: { styleOverrides: { root: ({ theme: { vars } }) => ({ backgroundColor: vars.palette.magpie.hair }) } },
+    MuiTab: {
+      styleOverrides: {
+        root: {
+          minHeight: 36,
+          minWidth: 0,
+          padding: '6px 0',
+          marginRight: 22,
+          fontWeight: 550,
+          fontSize: 14,
+          transition: 'none',
+        },
+      },
+    },
+    MuiTabs: { styleOverrides: { root: { minHeight: 36 }, indicator: { transition: 'none' } } },
+    MuiMenuItem: { styleOverrides: { root: { fontSize: 14, minHeight: 32 } } },
+    MuiListItemText: { styleOverrides: { root: { margin: 0 }, secondary: { fontSize: 12.5 } } },
+    MuiAutocomplete: {
+      styleOverrides: {
+        paper: ({ theme: { vars } }) => ({ border: `1px solid ${vars.palette.divider}`, boxShadow: vars.palette.magpie.shade }),
+        inputRoot: { padding: '0 6px !important' },
+        option: { fontSize: 14 },
       },
     },
     MuiTooltip: { defaultProps: { enterDelay: 500 } },

@@ -10,14 +10,15 @@ import type { CallView } from '@/core/calling';
 import type { TodayEntry, TodayView } from '@/core/today';
 import type { Jsoned } from '@/core/shared';
 import { Dossier } from '../contacts';
-import { Ago, ask, Strokes, Timer, useIsNarrow, useKeys, useNow, useZone, when, useFormat } from '../primitives';
-import { BareButton } from '../kit';
+import { ask, Strokes, useFormat, useIsNarrow, useNow, useRemembered, useShortcuts, useZone, when } from '../primitives';
+import { Ago, Area, EmptyState, GroupHead, ListRow, PageHead, ScrollList, Text, Timer } from '../kit';
 
 export type Today = Jsoned<TodayView> & { call: Jsoned<CallView> | null };
 type Entry = Jsoned<TodayEntry>;
 
 export function TodayArea({ first, mine }: { first: Today; mine: boolean }) {
   const router = useRouter();
+  const format = useFormat();
   const params = useSearchParams();
   const { data: today } = useQuery({
     queryKey: ['today'],
@@ -41,99 +42,109 @@ export function TodayArea({ first, mine }: { first: Today; mine: boolean }) {
     const to = entries[Math.max(0, Math.min(entries.length - 1, from + by))];
     if (to) choose(to.contactId);
   };
-  useKeys({
-    j: () => step(1),
-    k: () => step(-1),
-    ArrowDown: () => step(1),
-    ArrowUp: () => step(-1),
-    Enter: () => chosen && router.push(`/contacts/${chosen}`),
+  useShortcuts('list', {
+    next: () => step(1),
+    previous: () => step(-1),
+    open: () => chosen && router.push(`/contacts/${chosen}`),
   });
   const current = entries.find((entry) => entry.contactId === chosen);
   return (
-    <div className="area today">
-      <section aria-label="People to contact">
-        <div className="headline" style={{ paddingBottom: 4 }}>
-          <div>
-            <h1>
-              {today.total.toLocaleString('en-US')} {today.total === 1 ? 'person' : 'people'} today
-            </h1>
-            <span className="soft">
-              {today.done} of {today.goal} today
-            </span>
-          </div>
-          <Goal done={today.done} goal={today.goal} />
-        </div>
-        <div className="queue">
-          {entries.length === 0 && (
-            <p className="empty">You’re all caught up. New leads, replies, and promises show up here. Press n to add a lead.</p>
-          )}
-          {today.groups.map((group) => (
-            <div key={group.key}>
-              <div className="group">
-                <h2>{group.name}</h2>
-                <span className="soft small strong">{group.entries.length}</span>
-              </div>
-              {group.entries.map((entry) => (
-                <Person
-                  key={entry.contactId}
-                  entry={entry}
-                  chosen={entry.contactId === chosen}
-                  mine={mine}
-                  onChoose={() => choose(entry.contactId)}
-                />
-              ))}
-            </div>
-          ))}
-        </div>
-      </section>
-      {chosen ? (
-        <Dossier
-          contactId={chosen}
-          reasons={current?.reasons}
-          call={today.call}
-          onNext={() => step(1)}
-          onClose={narrow ? () => choose(null) : undefined}
-        />
-      ) : (
-        !narrow && <div className="panel empty">Choose someone from the list.</div>
-      )}
-    </div>
+    <Area
+      label="People to contact"
+      shape="lead"
+      empty={<EmptyState>Choose someone from the list.</EmptyState>}
+      side={
+        chosen && (
+          <Dossier
+            contactId={chosen}
+            reasons={current?.reasons}
+            call={today.call}
+            onNext={() => step(1)}
+            onClose={narrow ? () => choose(null) : undefined}
+          />
+        )
+      }
+    >
+      <PageHead
+        title={`${format.number(today.total)} ${today.total === 1 ? 'person' : 'people'} today`}
+        note={`${today.done} of ${today.goal} today`}
+      >
+        <Goal done={today.done} goal={today.goal} />
+      </PageHead>
+      <Queue groups={today.groups} chosen={chosen} mine={mine} onChoose={choose} />
+    </Area>
   );
 }
 
-function Person({ entry, chosen, mine, onChoose }: { entry: Entry; chosen: boolean; mine: boolean; onChoose: () => void }) {
-  const row = useRef<HTMLButtonElement>(null);
-  const reason = entry.reasons[0]!;
-  useEffect(() => {
-    if (chosen) row.current?.scrollIntoView({ block: 'nearest' });
-  }, [chosen]);
+function Queue({
+  groups,
+  chosen,
+  mine,
+  onChoose,
+}: {
+  groups: Today['groups'];
+  chosen: string | null;
+  mine: boolean;
+  onChoose: (id: string) => void;
+}) {
+  const [folded, setFolded] = useRemembered('today_folded', NONE_FOLDED);
   return (
-    <BareButton
-      ref={row}
-      className={`row${chosen ? ' sel' : ''}`}
-      onClick={onChoose}
-      aria-current={chosen}
+    <ScrollList>
+      {groups.length === 0 && (
+        <EmptyState>You’re all caught up. New leads, replies, and promises show up here. Press n to add a lead.</EmptyState>
+      )}
+      {groups.map((group) => (
+        <section key={group.key} aria-label={group.name}>
+          <GroupHead
+            name={group.name}
+            count={group.entries.length}
+            folded={folded.includes(group.key)}
+            onFold={(fold) => setFolded(fold ? [...folded, group.key] : folded.filter((key) => key !== group.key))}
+          />
+          {!folded.includes(group.key) &&
+            group.entries.map((entry) => (
+              <Person
+                key={entry.contactId}
+                entry={entry}
+                chosen={entry.contactId === chosen}
+                mine={mine}
+                onChoose={() => onChoose(entry.contactId)}
+              />
+            ))}
+        </section>
+      ))}
+    </ScrollList>
+  );
+}
+const NONE_FOLDED: string[] = [];
+
+function Person({ entry, chosen, mine, onChoose }: { entry: Entry; chosen: boolean; mine: boolean; onChoose: () => void }) {
+  const reason = entry.reasons[0]!;
+  return (
+    <ListRow
+      chosen={chosen}
+      onChoose={onChoose}
       data-contact={entry.contactId}
+      end={
+        <>
+          <Since group={reason.group} since={reason.since} />
+          <Strokes horizon={entry.horizon} />
+        </>
+      }
     >
-      <span className="l">
-        <span className="strong cut" style={{ display: 'block' }} dir="auto">
-          {entry.name}
-          {!mine && entry.ownerName && (
-            <span className="soft small" style={{ fontWeight: 400 }}>
-              {' '}
-              {entry.ownerName}
-            </span>
-          )}
-        </span>
-        <span className="soft small cut" style={{ display: 'block' }} dir="auto">
-          {reason.text}
-        </span>
-      </span>
-      <span className="r">
-        <Since group={reason.group} since={reason.since} />
-        <Strokes horizon={entry.horizon} />
-      </span>
-    </BareButton>
+      <Text block cut dir="auto">
+        <Text strong>{entry.name}</Text>
+        {!mine && entry.ownerName && (
+          <Text tone="soft" small>
+            {' '}
+            {entry.ownerName}
+          </Text>
+        )}
+      </Text>
+      <Text block tone="soft" small cut dir="auto">
+        {reason.text}
+      </Text>
+    </ListRow>
   );
 }
 
@@ -149,9 +160,9 @@ function Since({ group, since }: { group: Entry['reasons'][number]['group']; sin
   if (group === 'asked') return <Ago at={since} late={gone > HOUR_MS / 6} />;
   if (group === 'overdue' || group === 'their_day') return null;
   return (
-    <span className={`small nowrap ${gone > 0 ? 'late' : 'soft'}`} suppressHydrationWarning>
+    <Text small nowrap tone={gone > 0 ? 'late' : 'soft'} suppressHydrationWarning>
       {when(new Date(since), now, zone, format)}
-    </span>
+    </Text>
   );
 }
 
@@ -159,7 +170,7 @@ function Goal({ done, goal }: { done: number; goal: number }) {
   const round = 2 * Math.PI * 22;
   const part = Math.min(1, goal ? done / goal : 0) * round;
   return (
-    <svg width="54" height="54" role="img" aria-label={`${done} of ${goal} done`} style={{ flex: 'none' }}>
+    <svg width="54" height="54" role="img" aria-label={`${done} of ${goal} done`}>
       <circle cx="27" cy="27" r="22" fill="none" stroke="var(--line)" strokeWidth="4" />
       {part > 0 && (
         <circle

@@ -1,0 +1,101 @@
+'use client';
+/**
+ * A dialog with its form: Enter saves, Esc closes, and asks first if something typed would be lost. The error stands above the buttons, or at its
+ * field where the form knows it.
+ */
+import { useId, useState, type FormEvent, type ReactNode } from 'react';
+import MuiDialog from '@mui/material/Dialog';
+import { Button } from './button';
+import { ErrorMessage } from './error-message';
+import { FormEnd } from './form-end';
+import { styled } from '@mui/material/styles';
+import { Heading, Row, Stack, Text } from './layout';
+
+/** What a dialog of its own making holds. */
+export const DialogBody = styled(Stack)({ gap: 14, padding: '20px 24px' });
+
+interface DialogProps {
+  title: string;
+  onClose: () => void;
+  width?: 'xs' | 'sm' | 'md' | 'lg';
+  /** It stands at the top of the page, so that what opens below it has room. */
+  top?: boolean;
+  children: ReactNode;
+  /** Something typed would be lost: closing asks first. */
+  dirty?: boolean;
+  /** With it the dialog is a form, which `does` ends. */
+  onSubmit?: () => void;
+  does?: string;
+  busy?: boolean;
+  may?: boolean;
+  /** It takes something away. */
+  warn?: boolean;
+  error?: unknown;
+  /** Beside the buttons. */
+  note?: ReactNode;
+}
+
+const TOP = { paper: { sx: { alignSelf: 'flex-start', marginTop: '64px' } } };
+
+export function Dialog({
+  title,
+  onClose,
+  width = 'xs',
+  top = false,
+  children,
+  dirty = false,
+  onSubmit,
+  does = 'Save',
+  busy = false,
+  may = true,
+  warn = false,
+  error,
+  note,
+}: DialogProps) {
+  const heading = useId();
+  const [asking, setAsking] = useState(false);
+  const close = () => (dirty && !asking ? setAsking(true) : onClose());
+  const send = (event: FormEvent) => {
+    event.preventDefault();
+    /* A form in a dialog in a form is its own. */
+    event.stopPropagation();
+    if (!busy && may) onSubmit?.();
+  };
+  const body = (
+    <Stack gap={3.5} style={{ padding: '20px 24px' }}>
+      <Heading level={1} id={heading}>
+        {title}
+      </Heading>
+      {children}
+      <ErrorMessage error={error} />
+      {asking ? (
+        <Row role="alert">
+          <Text>Discard what you typed?</Text>
+          <Button look="warn" onClick={onClose}>
+            Discard changes
+          </Button>
+          <Button autoFocus onClick={() => setAsking(false)}>
+            Go on editing
+          </Button>
+        </Row>
+      ) : (
+        onSubmit && (
+          <FormEnd does={does} busy={busy} may={may} warn={warn} onCancel={close}>
+            {note}
+          </FormEnd>
+        )
+      )}
+    </Stack>
+  );
+  return (
+    <MuiDialog open onClose={close} aria-labelledby={heading} fullWidth maxWidth={width} slotProps={top ? TOP : undefined}>
+      {onSubmit ? (
+        <form onSubmit={send} noValidate>
+          {body}
+        </form>
+      ) : (
+        body
+      )}
+    </MuiDialog>
+  );
+}

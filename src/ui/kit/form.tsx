@@ -1,0 +1,217 @@
+'use client';
+/**
+ * Forms by react-hook-form: each field under its label with its error, what the server says is wrong put at the field it is about, and what is
+ * half-written kept in this browser until it is saved. What is allowed is said once, by the server.
+ */
+import { useEffect, type FormEvent, type ReactNode } from 'react';
+import {
+  FormProvider,
+  useController,
+  useForm,
+  useFormContext,
+  type DefaultValues,
+  type FieldPath,
+  type FieldValues,
+  type UseFormReturn,
+} from 'react-hook-form';
+import { useMutation } from '@tanstack/react-query';
+import { Problem } from '../primitives/api';
+import { readDraft, writeDraft } from '../primitives/draft';
+import { Checkbox } from './choice';
+import { DateField } from './date-field';
+import { Field } from './field';
+import { Input, Textarea } from './input';
+import { MoneyField, NumberField } from './money-field';
+import { Select } from './select';
+
+/** What was saved stays out of a draft: only what differs is half-written. */
+const SAVE_AFTER_MS = 300;
+
+export interface SaveForm<Values extends FieldValues> {
+  form: UseFormReturn<Values>;
+  submit: (event?: FormEvent) => void;
+  busy: boolean;
+  /** Something typed would be lost. */
+  dirty: boolean;
+  /** What is wrong with the whole of it: nothing while a field says it. */
+  error: unknown;
+}
+
+/**
+ * @param values as they are now
+ * @param save sends them; a Problem with fields is shown at those
+ * @param fieldOf the field of this form that a field of the server is about; without it the one of the same name, or of its last part
+ * @param draft under which name what is half-written is kept
+ */
+export function useSaveForm<Values extends FieldValues, Answer>({
+  values,
+  save,
+  onSaved,
+  fieldOf,
+  draft,
+}: {
+  values: Values;
+  save: (values: Values) => Promise<Answer>;
+  onSaved: (answer: Answer) => void;
+  fieldOf?: (field: string) => string | undefined;
+  draft?: string;
+}): SaveForm<Values> {
+  const kept = draft ? readDraft(draft) : '';
+  const form = useForm<Values>({ defaultValues: values as DefaultValues<Values> });
+  const { watch } = form;
+  const { isDirty } = form.formState;
+  useEffect(() => {
+    if (!kept) return;
+    for (const [name, value] of Object.entries(JSON.parse(kept) as Partial<Values>))
+      form.setValue(name as FieldPath<Values>, value as never, { shouldDirty: true });
+    /* Once, when the form opens. */
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  useEffect(() => {
+    if (!draft) return;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const { unsubscribe } = watch((now) => {
+      clearTimeout(timer);
+      timer = setTimeout(() => writeDraft(draft, JSON.stringify(now)), SAVE_AFTER_MS);
+    });
+    return () => {
+      unsubscribe();
+      clearTimeout(timer);
+    };
+  }, [draft, watch]);
+  const sending = useMutation({
+    mutationFn: save,
+    onSuccess: (answer) => {
+      if (draft) writeDraft(draft, '');
+      onSaved(answer);
+    },
+    onError: (error) => {
+      for (const { field, message } of error instanceof Problem ? error.fields : []) {
+        const name = fieldOf?.(field) ?? nameIn(form.getValues(), field);
+        if (name) form.setError(name as FieldPath<Values>, { message: sentence(message) }, { shouldFocus: true });
+      }
+    },
+  });
+  const handle = form.handleSubmit((filled) => sending.mutate(filled));
+  const placed =
+    sending.error instanceof Problem &&
+    sending.error.fields.length > 0 &&
+    sending.error.fields.every(({ field }) => fieldOf?.(field) ?? nameIn(form.getValues(), field));
+  return {
+    form,
+    submit: (event) => {
+      event?.preventDefault();
+      if (!sending.isPending) void handle(event);
+    },
+    busy: sending.isPending,
+    dirty: isDirty,
+    error: placed ? null : sending.error,
+  };
+}
+const nameIn = (values: FieldValues, field: string): string | undefined =>
+  [field, field.split('.').at(-1)!, field.split('.')[0]!].find((name) => name in values);
+const sentence = (message: string): string => message.charAt(0).toUpperCase() + message.slice(1);
+
+/** The fields of a form; Enter in one of them saves. */
+export const FormFields = <Values extends FieldValues>({ of, children }: { of: SaveForm<Values>; children: ReactNode }) => (
+  <FormProvider {...of.form}>{children}</FormProvider>
+);
+
+interface FieldProps {
+  name: string;
+  label: string;
+  help?: ReactNode;
+}
+const useField = (name: string) => {
+  const { control } = useFormContext();
+  const {
+    field,
+    fieldState: { error },
+  } = useController({ name, control });
+  const { ref, onChange, onBlur } = field;
+  return { control: { ref, onBlur }, value: field.value as unknown, onChange, error: error?.message };
+};
+
+export function TextFormField({
+  name,
+  label,
+  help,
+  autoFocus,
+  required,
+  maxLength,
+  placeholder,
+  inputMode,
+  autoComplete = 'off',
+}: FieldProps & {
+  autoFocus?: boolean;
+  required?: boolean;
+  maxLength?: number;
+  placeholder?: string;
+  inputMode?: 'text' | 'email' | 'tel' | 'url' | 'numeric';
+  autoComplete?: string;
+}) {
+  const { control, value, onChange, error } = useField(name);
+  return (
+    <Field label={label} error={error} help={help}>
+      {(own) => (
+        <Input
+          {...own}
+          {...control}
+          autoFocus={autoFocus}
+          aria-required={required}
+          maxLength={maxLength}
+          placeholder={placeholder}
+          inputMode={inputMode}
+          autoComplete={autoComplete}
+          value={(value as string) ?? ''}
+          onChange={onChange}
+        />
+      )}
+    </Field>
+  );
+}
+
+export function TextareaFormField({ name, label, help, rows, autoFocus }: FieldProps & { rows?: number; autoFocus?: boolean }) {
+  const { control, value, onChange, error } = useField(name);
+  return (
+    <Field label={label} error={error} help={help}>
+      {(own) => (
+        <Textarea {...own} {...control} rows={rows} autoFocus={autoFocus} value={(value as string) ?? ''} onChange={onChange} />
+      )}
+    </Field>
+  );
+}
+
+export function SelectFormField({ name, label, help, children }: FieldProps & { children: ReactNode }) {
+  const { control, value, onChange, error } = useField(name);
+  return (
+    <Field label={label} error={error} help={help}>
+      {(own) => (
+        <Select {...own} {...control} value={(value as string) ?? ''} onChange={onChange}>
+          {children}
+        </Select>
+      )}
+    </Field>
+  );
+}
+
+export function CheckboxFormField({ name, label }: Omit<FieldProps, 'help'>) {
+  const { value, onChange } = useField(name);
+  return (
+    <Checkbox checked={value === true} onChange={onChange}>
+      {label}
+    </Checkbox>
+  );
+}
+
+const TYPED = { money: MoneyField, number: NumberField, date: DateField } as const;
+/** A price, a number or a date, in any usual spelling. */
+export function TypedFormField({ is, name, label, help }: FieldProps & { is: keyof typeof TYPED }) {
+  const { value, onChange, error } = useField(name);
+  const Control = TYPED[is] as typeof DateField;
+  return (
+    <Field label={label} help={help}>
+      {({ id }) => <Control id={id} label={label} value={(value as string | null) ?? null} onChange={onChange} error={error} />}
+    </Field>
+  );
+}

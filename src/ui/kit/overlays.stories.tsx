@@ -1,0 +1,93 @@
+/** What lies above a page: dialogs, popups, notices; and what is brought into another order. */
+import { useState } from 'react';
+import {
+  Button,
+  Dialog,
+  Field,
+  FormFields,
+  GrabHandle,
+  Input,
+  moved,
+  Popup,
+  Row,
+  Sortable,
+  Stack,
+  TextFormField,
+  TypedFormField,
+  useSaveForm,
+  useSortableItem,
+  useToast,
+} from '.';
+
+export default { title: 'Overlay' };
+
+export const InDialog = () => {
+  const [name, setName] = useState('');
+  return (
+    <Dialog title="Rename segment" onClose={() => {}} onSubmit={() => {}} dirty={name !== ''} may={name !== ''}>
+      <Field label="Name">
+        {(control) => <Input {...control} value={name} onChange={(event) => setName(event.target.value)} />}
+      </Field>
+    </Dialog>
+  );
+};
+
+export const InForm = () => {
+  const form = useSaveForm({
+    values: { name: 'Oda', price: 400_000 },
+    save: () => Promise.resolve(),
+    onSaved: () => {},
+  });
+  return (
+    <Dialog title="Edit contact" onClose={() => {}} onSubmit={form.submit} dirty={form.dirty}>
+      <FormFields of={form}>
+        <TextFormField name="name" label="First name" />
+        <TypedFormField is="money" name="price" label="Max price" />
+      </FormFields>
+    </Dialog>
+  );
+};
+
+export const InPopup = () => {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  return (
+    <>
+      <Button onClick={(event) => setAnchor(event.currentTarget)}>Columns</Button>
+      <Popup anchor={anchor} label="Columns" onClose={() => setAnchor(null)}>
+        <Input aria-label="Find a column" />
+      </Popup>
+    </>
+  );
+};
+
+export const Notices = () => {
+  const toast = useToast();
+  return (
+    <Row>
+      <Button onClick={() => toast.tell('Tag “lake” removed.', () => {})}>With Undo</Button>
+      <Button onClick={() => toast.fail(new Error('Couldn’t save: the name is taken.'))}>An error</Button>
+    </Row>
+  );
+};
+
+export const Order = () => {
+  const [names, setNames] = useState(['Name', 'Stage', 'Horizon']);
+  return (
+    <Stack width={300}>
+      <Sortable id="order" keys={names} nameOf={(name) => name} onMove={(from, to) => setNames(moved(names, from, to))}>
+        {names.map((name) => (
+          <One key={name} name={name} />
+        ))}
+      </Sortable>
+    </Stack>
+  );
+};
+const One = ({ name }: { name: string }) => {
+  const { item, handle } = useSortableItem(name);
+  return (
+    <Row {...item} spread>
+      {name}
+      <GrabHandle name={name} handle={handle} />
+    </Row>
+  );
+};
