@@ -33,6 +33,7 @@ import { errors } from './0031_errors';
 import { storedNames } from './0032_stored_names';
 import { pinnedNotes } from './0033_pinned_notes';
 import { auditInOrder } from './0034_audit_in_order';
+import { everydaySegments } from './0035_everyday_segments';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -70,5 +71,6 @@ export const migrations: Migration[] = [
   storedNames,
   pinnedNotes,
   auditInOrder,
+  everydaySegments,
 ];
 export type { Migration };

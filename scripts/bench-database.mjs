@@ -1,9 +1,10 @@
 /**
  * `npm run bench:database`: the bench of the contact database against a full-size demo that is running
- * (`npm run demo -- --scale`). Names of parts after `--` run those only: pages, search, duplicates, exported, bulk, imported.
+ * (`npm run demo -- --scale`). Names of parts after `--` run those only: pages, everyday, search, duplicates, exported, bulk, imported, browser.
  */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { browserBench } from './lib/browser-bench.mjs';
 import { bundle } from './lib/build.mjs';
 import { ensureNodeModules } from './lib/packages.mjs';
 import { fromRoot } from './lib/root.mjs';
@@ -26,9 +27,11 @@ await script(async () => {
     HOOK_SECRET: secret('hook-secret'),
     URRACA_CLOCK: 'simulated',
   };
+  const wanted = process.argv.slice(2);
+  const parts = wanted.filter((part) => part !== 'browser');
+  if (!wanted.length || wanted.includes('browser')) console.log(JSON.stringify({ browser: await browserBench(web) }, null, 2));
+  if (wanted.length && !parts.length) process.exit(0);
   process.exit(
-    await shown(process.execPath, ['--enable-source-maps', fromRoot('dist-cli/bench-database.js'), ...process.argv.slice(2)], {
-      env,
-    }),
+    await shown(process.execPath, ['--enable-source-maps', fromRoot('dist-cli/bench-database.js'), ...parts], { env }),
   );
 });

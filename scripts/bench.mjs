@@ -5,6 +5,7 @@
 import { fork } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { BASE, inBenchApp, KEY } from './lib/bench-app.mjs';
+import { browserBench } from './lib/browser-bench.mjs';
 import { endProcesses } from './lib/app.mjs';
 import { lead, median, note, percentile, rate, round } from './lib/measure.mjs';
 import { planOf } from './lib/plan.mjs';
@@ -218,6 +219,8 @@ await script(() =>
     if (touchesOnly) return { due_touches: await touches() };
     note('reading pages …');
     const pages = await reads(pg, url);
+    note('in a browser …');
+    const browser = await browserBench(BASE);
     note(`25 leads a second for ${STEADY_SECONDS} s …`);
     const steady = await steadyLeads();
     const memory = Object.fromEntries(
@@ -236,6 +239,7 @@ await script(() =>
       leads: burst,
       due_touches: await touches(),
       reads: pages,
+      browser,
       memory_after_the_minute: {
         ...memory,
         together_mb: round(

@@ -163,6 +163,74 @@ async function search(): Promise<object> {
   return { p50: round(percentile(all, 50)), p95: round(percentile(all, 95)), max: round(percentile(all, 100)), bound_ms: 50 };
 }
 
+/** The segments that people ask every day, each by its name. */
+const EVERYDAY: Record<string, { where?: Tree; q?: string }> = {
+  'never attempted': { where: { all: [{ on: 'attempts', how: 'between', from: 0, to: 0 }] } },
+  'hot not spoken with for 7 days': {
+    where: {
+      all: [
+        { on: 'horizon', how: 'any', of: ['hot'] },
+        { on: 'last_reached', how: 'not_within', n: 7, unit: 'days' },
+      ],
+    },
+  },
+  'past clients in a ZIP': {
+    where: {
+      all: [
+        { on: 'stage', how: 'any', of: ['past_client'] },
+        { on: 'postal_code', how: 'any', of: ['98741'] },
+      ],
+    },
+  },
+  'birthday in 14 days': { where: { all: [{ on: 'birthday', how: 'coming', n: 14, unit: 'days' }] } },
+  'tag and tag': { where: { all: [{ on: 'tag', how: 'all', of: ['1', '2'] }] } },
+  'wants a pool under 500,000': {
+    where: {
+      all: [
+        { on: 'wants_feature', how: 'any', of: ['pool'] },
+        { on: 'wants_price_max', how: 'between', to: 500_000 },
+      ],
+    },
+  },
+  'visited yesterday': { where: { all: [{ on: 'last_visit', how: 'within', n: 1, unit: 'days' }] } },
+  overdue: { where: { all: [{ on: 'overdue', how: 'yes' }] } },
+  'opted out': { where: { all: [{ on: 'may_text', how: 'any', of: ['withdrawn'] }] } },
+  'source and month': {
+    where: {
+      all: [
+        { on: 'source', how: 'any', of: ['Referral'] },
+        { on: 'created', how: 'within', n: 30, unit: 'days' },
+      ],
+    },
+  },
+  'no next touch': { where: { all: [{ on: 'next_touch', how: 'unknown' }] } },
+  'name search': { q: 'holm' },
+};
+const TURNS = 12;
+
+/** A page of each everyday segment, and the tags with their counts, over HTTP; the first of each is told apart. */
+async function everyday(): Promise<object> {
+  const all: number[] = [];
+  const each: Record<string, { first: number; p95: number }> = {};
+  for (const [name, { where, q }] of Object.entries(EVERYDAY)) {
+    const path = `/contacts?limit=50${where ? `&where=${encodeURIComponent(JSON.stringify(where))}` : ''}${q ? `&q=${q}` : ''}`;
+    const first = await timed(() => api(path));
+    const times: number[] = [];
+    for (let turn = 0; turn < TURNS; turn += 1) times.push(await timed(() => api(path)));
+    all.push(...times);
+    each[name] = { first: round(first), p95: round(percentile(times, 95)) };
+  }
+  const tags: number[] = [];
+  for (let turn = 0; turn < TURNS; turn += 1) tags.push(await timed(() => api('/tags')));
+  return {
+    each,
+    p95: round(percentile(all, 95)),
+    bound_ms: 250,
+    tags_with_counts_p95: round(percentile(tags, 95)),
+    bound_tags_ms: 100,
+  };
+}
+
 /** Tagging 100,000: the same effects by hand, with undo rows and lines of the timeline, and taken back. */
 async function bulk(): Promise<object> {
   const tag = await api<{ id: string }>('/tags', 'POST', { name: `bench ${Date.now()}` });
@@ -368,7 +436,7 @@ async function imported(): Promise<object> {
   };
 }
 
-const PARTS = { pages, search, duplicates, exported, bulk, imported };
+const PARTS = { pages, everyday, search, duplicates, exported, bulk, imported };
 await sql.connect();
 const wanted = process.argv.slice(2);
 const found: Record<string, object> = {};

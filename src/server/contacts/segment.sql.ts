@@ -248,11 +248,16 @@ function askRows(
   const asked = ids ? idsOf(condition.of) : [...new Set(condition.of.map(plain))];
   if (condition.how === 'all' && asked.length < new Set(condition.of.map(plain)).size) return 'false';
   const compared = lower ? `lower(${column})` : column;
+  /* Each by itself: an index finds those who have it, and counting would ask everybody. */
+  const has = (holds: string) => `exists (select 1 from ${from} and ${holds})`;
+  if (condition.how === 'all') {
+    const each = asked.map((one) => has(`${compared} = ${bound(bind, one, ids ? 'bigint' : 'text')}`));
+    /* Of nothing everybody has all; what `from` has bound must stand in the statement nevertheless. */
+    return each.length ? `(${each.join(' and ')})` : `not ${has('false')}`;
+  }
   const list = bound(bind, asked, ids ? 'bigint[]' : 'text[]');
-  const any = `exists (select 1 from ${from} and ${compared} = any(${list}))`;
-  if (condition.how === 'any') return any;
-  if (condition.how === 'none') return `not ${any}`;
-  return `(select count(distinct ${compared}) from ${from} and ${compared} = any(${list})) = ${asked.length}`;
+  const any = has(`${compared} = any(${list})`);
+  return condition.how === 'none' ? `not ${any}` : any;
 }
 
 type How<H extends Condition['how']> = Extract<Condition, { how: H }>;
