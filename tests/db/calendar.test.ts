@@ -41,7 +41,7 @@ test('on its day a birthday stands in Today and on the Wire, until somebody writ
   const abel = app().users.Abel!;
   const read = async () =>
     (await today.readToday(app().scopeOf('Abel'), abel)).groups.map(({ key, entries }) => [key, entries[0]!.reasons[0]!.text]);
-  expect(await read()).toEqual([['their_day', 'Birthday today, 41 years']]);
+  expect(await read()).toEqual([['their_day', 'Birthday today, turning 41']]);
   expect((await today.readWire(app().scopeOf('Abel'), abel)).today).toBe(1);
   await messages.sendMessage(app().as('Abel'), contact.id, {
     channel: 'email',

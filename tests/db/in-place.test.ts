@@ -52,10 +52,7 @@ test('what is none, or belongs to somebody else, is told at its field; nothing i
   expect(await fieldsOf(contacts.setAddresses(app().as('Ada'), one, { emails: ['oda2@x.example'] }))).toEqual([
     { field: 'emails.0', message: 'oda2@x.example belongs to Oda2 Brandvold' },
   ]);
-  await app().db.run('update contacts set owner_id = (select id from users where first_name = $1) where id = $2', [
-    'Ada',
-    other,
-  ]);
+  await app().db.run('update contacts set owner_id = (select id from users where first_name = $1) where id = $2', ['Ada', other]);
   const [hidden] = await fieldsOf(contacts.setAddresses(app().as('Abel'), one, { phones: ['5645550102'] }));
   expect(hidden!.message).toBe('(564) 555-0102 belongs to another contact');
   expect((await app().contact(one)).phones).toEqual(['+15645550101']);

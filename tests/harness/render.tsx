@@ -10,7 +10,7 @@ import { ClockProvider, FormatProvider } from '@/ui/primitives';
 import { theme } from '@/ui/theme';
 
 /** What was asked of the API, in its order. */
-export interface ApiCall {
+export interface AskedCall {
   route: string;
   body: unknown;
 }
@@ -21,8 +21,8 @@ const isRefusal = (answer: unknown): answer is ReturnType<typeof refusal> =>
   typeof answer === 'object' && answer !== null && 'problem' in answer;
 
 /** Answers `fetch` for as long as the test runs. @returns what is asked */
-export function answering(answers: Answers): ApiCall[] {
-  const asked: ApiCall[] = [];
+export function answering(answers: Answers): AskedCall[] {
+  const asked: AskedCall[] = [];
   globalThis.fetch = ((address: string, init: RequestInit = {}) => {
     const path = address.replace('/api/v1', '').split('?')[0]!;
     const route = `${init.method ?? 'GET'} ${path}`;

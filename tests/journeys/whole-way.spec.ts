@@ -29,7 +29,7 @@ test('arrives, is seen within a second, answers, is called, becomes a client, st
   await expect(dossier.getByRole('button', { name: 'Stage: Talking' })).toBeVisible();
 
   await page.keyboard.press('c');
-  const call = page.getByRole('region', { name: 'Call' });
+  const call = page.getByRole('region', { name: 'Call', exact: true });
   await expect(call).toContainText('Answered', { timeout: 12_000 });
   await page.keyboard.type('Wants Saturday at ten, sister comes along');
   await advance('PT5M');
@@ -133,7 +133,7 @@ test('a note typed while the other side hangs up stays a note; keys act after Es
   await expect(dossier).toContainText('Could you call me?');
   await page.locator('[data-keys="heard"]').waitFor();
   await page.keyboard.press('c');
-  const call = page.getByRole('region', { name: 'Call' });
+  const call = page.getByRole('region', { name: 'Call', exact: true });
   await expect(call).toContainText('Answered', { timeout: 12_000 });
   await page.keyboard.type('Wants ');
   await advance('PT5M');

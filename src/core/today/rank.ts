@@ -63,11 +63,12 @@ const shorten = (text: string): string => (text.length > 140 ? `${text.slice(0, 
 
 const dayStart = (dayEnd: Date): Date => new Date(dayEnd.getTime() + 1 - DAY);
 
-/** `Birthday today, 41 years`, `Closing anniversary today, 3 years`. */
+/** `Birthday today, turning 41`, `Closing anniversary today, 3 years`. */
 function dayWords({ kind, label, year }: { kind: DateKind; label: string; year: number | null }, dayEnd: Date): string {
   const name = label || DATE_NAMES[kind];
   const years = year === null ? 0 : dayEnd.getUTCFullYear() - year;
-  return `${name.charAt(0).toUpperCase()}${name.slice(1)} today${years > 0 ? `, ${years} ${years === 1 ? 'year' : 'years'}` : ''}`;
+  const age = kind === 'birthday' ? `turning ${years}` : `${years} ${years === 1 ? 'year' : 'years'}`;
+  return `${name.charAt(0).toUpperCase()}${name.slice(1)} today${years > 0 ? `, ${age}` : ''}`;
 }
 
 /** All the reasons why a person is due at `now`, strongest first. `dayEnd` is the end of the day where the agent is. */

@@ -93,7 +93,7 @@ test('a birthday stands behind promises and before calls that are due, with the 
     END,
   );
   expect(list.map(({ contactId }) => contactId)).toEqual(['3', '2', '1']);
-  expect(list[1]!.reasons[0]!.text).toBe('Birthday today, 41 years');
+  expect(list[1]!.reasons[0]!.text).toBe('Birthday today, turning 41');
   expect(
     rankToday([person(4, { days: [{ kind: 'other', label: 'boat christening', year: null }] })], NOW, END)[0]!.reasons[0]!.text,
   ).toBe('Boat christening today');

@@ -38,7 +38,7 @@ export async function readVocabulary(scope: Scope, within?: Tx): Promise<Vocabul
   return { names, fields };
 }
 
-/** The vocabulary with the sources, towns and postal codes that contacts have, the most frequent first: looks at every contact. */
+/** The vocabulary with the sources, towns and postal codes that contacts have, the most frequent first: counted from their indexes. */
 export async function readOffered(scope: Scope): Promise<VocabularyView> {
   const offered = (value: string, group: string) =>
     reader().rows<{ value: string }>(
@@ -48,7 +48,7 @@ export async function readOffered(scope: Scope): Promise<VocabularyView> {
   const [vocabulary, source, town, postal] = await Promise.all([
     readVocabulary(scope),
     offered('source', 'source'),
-    offered('min(city)', 'lower(city)'),
+    offered('min(city)', "lower(nullif(city, ''))"),
     offered('postal_code', 'postal_code'),
   ]);
   const named = (rows: { value: string }[]) => rows.map(({ value }) => ({ value, name: value }));

@@ -11,7 +11,7 @@ import type { Jsoned } from '@/core/shared';
 import { howLong } from '@/core/shared';
 import { FromTemplate } from '../messages';
 import { ask, useShortcuts, useNow } from '../primitives';
-import { Button, Figure, Kbd, Row, Text, Textarea, useToast, Well } from '../kit';
+import { Button, Figure, Kbd, Row, Stack, Text, Textarea, useToast, Well } from '../kit';
 
 export type Call = Jsoned<CallView>;
 
@@ -44,9 +44,11 @@ export function CallDesk({ first, onDone }: { first: Call; onDone: () => void })
         </span>
         <Length call={call} />
       </Row>
-      {!over && <Script contactId={call.contact_id} />}
-      <CallNote call={call} />
-      {over ? <Outcomes call={call} onDone={onDone} /> : <HangUp call={call} />}
+      <Stack gap={2} above={1}>
+        {!over && <Script contactId={call.contact_id} />}
+        <CallNote call={call} />
+        {over ? <Outcomes call={call} onDone={onDone} /> : <HangUp call={call} />}
+      </Stack>
     </Well>
   );
 }

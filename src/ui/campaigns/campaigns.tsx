@@ -88,7 +88,9 @@ function CampaignTable({ name, rows, onCopy }: { name: string; rows?: Campaign[]
             <th data-numeric="">Became clients</th>
             <th data-numeric="">Opted out</th>
             <th>State</th>
-            <th />
+            <th>
+              <Text unseen>Copy</Text>
+            </th>
           </tr>
         </thead>
         <tbody>

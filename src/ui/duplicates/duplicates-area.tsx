@@ -136,7 +136,9 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
       <Table>
         <thead>
           <tr>
-            <th />
+            <th>
+              <Text unseen>Detail</Text>
+            </th>
             <th>
               Keep: {shown.name(survivor)} <Text tone="soft">since {survivor.created_at.slice(0, 10)}</Text>
             </th>

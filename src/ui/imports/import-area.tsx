@@ -105,17 +105,17 @@ function upload(file: File, onProgress: (share: number) => void): Promise<Import
 }
 
 const STATES: Record<Import['state'], string> = {
-  uploading: 'broken off',
+  uploading: 'interrupted',
   looking: 'reading',
   ready: 'ready to review',
   refused: 'not read',
   waiting: 'starting',
-  running: 'under way',
-  done: 'brought in',
-  cancelled: 'cancelled',
+  running: 'importing',
+  done: 'imported',
+  cancelled: 'canceled',
   failed: 'failed',
   undoing: 'undoing',
-  undone: 'taken back',
+  undone: 'undone',
 };
 
 function Earlier({ onOpen }: { onOpen: (id: string) => void }) {

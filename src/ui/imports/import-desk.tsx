@@ -1,6 +1,6 @@
 'use client';
 /** One import: looked through, corrected, under way, done. */
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { DOUBTS, type DoubtReason, type FileFormat } from '@/core/imports';
 import { ask, freshKey } from '../primitives';
@@ -8,7 +8,20 @@ import { Columns } from './columns';
 import { Choices } from './choices';
 import { PreviewTable } from './preview-table';
 import type { Import } from './shapes';
-import { Button, Callout, Disclosure, EmptyState, Heading, LinkButton, Panel, Progress, Row, Text, useToast } from '../kit';
+import {
+  Button,
+  Callout,
+  Dialog,
+  Disclosure,
+  EmptyState,
+  Heading,
+  LinkButton,
+  Panel,
+  Progress,
+  Row,
+  Text,
+  useToast,
+} from '../kit';
 
 const GOING = ['uploading', 'looking', 'waiting', 'running', 'undoing'];
 const many = (n: number): string => n.toLocaleString('en-US');
@@ -83,7 +96,7 @@ export function ImportDesk({
     );
   return (
     <>
-      <Row ruled="head" spread>
+      <Row ruled="head" spread above={4}>
         <Heading>
           {data.file_name}{' '}
           <Text tone="soft" small>
@@ -91,7 +104,7 @@ export function ImportDesk({
           </Text>
         </Heading>
         <Button look="text" onClick={onClose}>
-          another file
+          Choose another file
         </Button>
       </Row>
       {data.state === 'looking' && (
@@ -184,8 +197,27 @@ function ImportProgress({ data, onCancel }: { data: Import; onCancel: () => void
 }
 
 function Result({ data, onUndo }: { data: Import; onUndo: () => void }) {
+  const [asking, setAsking] = useState(false);
   return (
     <Panel>
+      {asking && (
+        <Dialog
+          title={`Undo the import of ${data.file_name}?`}
+          does="Undo import"
+          warn
+          onClose={() => setAsking(false)}
+          onSubmit={() => {
+            setAsking(false);
+            onUndo();
+          }}
+        >
+          <p>
+            {data.made === 1 ? '1 new contact is' : `${many(data.made)} new contacts are`} deleted, and{' '}
+            {data.changed === 1 ? '1 goes' : `${many(data.changed)} go`} back to what was there before. Contacts someone has
+            worked with since stay as they are.
+          </p>
+        </Dialog>
+      )}
       {data.error && (
         <Text as="p" tone="late">
           {data.error}
@@ -211,7 +243,7 @@ function Result({ data, onUndo }: { data: Import; onUndo: () => void }) {
           </LinkButton>
         )}
         {data.state !== 'undone' && data.made + data.changed > 0 && (
-          <Button look="warn" onClick={onUndo}>
+          <Button look="warn" onClick={() => setAsking(true)}>
             Undo import
           </Button>
         )}

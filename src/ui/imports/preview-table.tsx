@@ -17,7 +17,7 @@ export function PreviewTable({
   const why = new Map(doubts.map((doubt) => [doubt.row, doubt.why]));
   return (
     <>
-      <Row ruled="head" spread>
+      <Row ruled="head" spread above={4}>
         <Heading>
           Preview: first {people.length} of {rows.toLocaleString('en-US')}
         </Heading>

@@ -45,8 +45,10 @@ export function Section({
   );
 }
 
-const Line = styled(Row)(({ theme: { vars } }) => ({
+const Line = styled(Row)(({ theme: { breakpoints, vars } }) => ({
   padding: '6px 0',
+  /* On a phone what can be done stands below. */
+  [breakpoints.down('sm')]: { flexWrap: 'wrap' },
   borderBottom: `1px solid ${vars.palette.magpie.hair}`,
   overflowWrap: 'anywhere',
 }));

@@ -2,7 +2,8 @@
 /** Tables of few rows: numbers stand right, each row has a line below it; on a phone the table scrolls, not the page. */
 import { styled } from '@mui/material/styles';
 
-const Box = styled('div')({ overflowX: 'auto' });
+/* What only readers hear is placed in it, or it would widen the page. */
+const Box = styled('div')({ overflowX: 'auto', position: 'relative' });
 const Plain = styled('table')(({ theme: { vars, typography } }) => ({
   width: '100%',
   borderCollapse: 'collapse',

@@ -96,7 +96,7 @@ function MemberRow({
           </Text>
         )}
       </span>
-      <Text nowrap>
+      <Row as="span" wrap={false}>
         {mayManage && member.state === 'in' && (
           <Button size="tiny" onClick={() => away.mutate(member.away ? null : new Date(now.getTime() + DAY))}>
             {member.away ? 'Back' : 'Day off'}
@@ -104,16 +104,15 @@ function MemberRow({
         )}
         <b>{member.handed}</b>
         {shares && (
-          <Text tone="soft" small title="Fair share">
-            {' '}
+          <Text tone="soft" small nowrap title="Fair share">
             of {member.due}
           </Text>
-        )}{' '}
-        <ShareBar aria-hidden="true" share={member.handed / most} />{' '}
-        <Text tone="soft" small title="Median time to first attempt">
+        )}
+        <ShareBar aria-hidden="true" share={member.handed / most} />
+        <Text tone="soft" small nowrap title="Median time to first attempt">
           {member.median_seconds === null ? '–' : long(member.median_seconds)}
         </Text>
-      </Text>
+      </Row>
     </Row>
   );
 }

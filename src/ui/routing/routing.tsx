@@ -92,7 +92,9 @@ function Managed({ ladder }: { ladder: LadderJson }) {
             <Button onClick={() => setBefore(true)}>Past versions</Button>
           </Row>
         </Head>
-        <LadderList ladder={ladder} />
+        <Stack above={3}>
+          <LadderList ladder={ladder} />
+        </Stack>
         {before && <VersionsDialog onRestore={(version) => void restore(version)} onClose={() => setBefore(false)} />}
       </>
     );

@@ -46,7 +46,11 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
             <Table>
               <thead>
                 <tr>
-                  {office && <th aria-label="In an A/B test" />}
+                  {office && (
+                    <th>
+                      <Text unseen>In an A/B test</Text>
+                    </th>
+                  )}
                   <th>
                     <Glyph name={channel} /> {heading(channel)}
                   </th>
