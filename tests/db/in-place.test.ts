@@ -43,6 +43,19 @@ test('one that is removed is free for somebody else, and comes back with what wa
   expect((await app().contact(one)).address_errors).toEqual({ '+15645550101': 'wrong number' });
 });
 
+test('of two who are given one number at once, one gets it and the other is told', async () => {
+  const { contacts } = app().m;
+  const both = [await somebody(1), await somebody(2)];
+  const ended = await Promise.allSettled(
+    both.map((id) => contacts.setAddresses(app().as('Ada'), id, { phones: ['5645550188'] })),
+  );
+  expect(ended.map(({ status }) => status).sort()).toEqual(['fulfilled', 'rejected']);
+  const { reason } = ended.find(({ status }) => status === 'rejected') as PromiseRejectedResult;
+  expect(await fieldsOf(Promise.reject(reason as Error))).toEqual([
+    { field: 'phones.0', message: expect.stringMatching(/^\(564\) 555-0188 belongs to Oda\d Brandvold$/) },
+  ]);
+});
+
 test('what is none, or belongs to somebody else, is told at its field; nothing is changed then', async () => {
   const { contacts } = app().m;
   const [one, other] = [await somebody(1), await somebody(2)];

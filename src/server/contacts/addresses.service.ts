@@ -4,7 +4,7 @@ import { AppError } from '@/core/shared';
 import { scopeFor, type Principal } from '@/core/accounts';
 import { cleanEmail, phoneOf, showPhone } from '@/core/capture';
 import type { Activity } from '@/core/contacts';
-import { nameSql, now, publish, transact, type Tx } from '../shared';
+import { lockAddresses, nameSql, now, publish, transact, type Tx } from '../shared';
 import { lockContact } from './contacts.repository';
 import { recordActivities } from './record-activities';
 import { refreshSearch } from './search';
@@ -34,6 +34,12 @@ export async function setAddresses(principal: Principal, contactId: string, type
   const wanted = { phone: read('phone', typed.phones), email: read('email', typed.emails) };
   const scope = scopeFor(principal);
   await transact(async (tx) => {
+    /* Addresses before contacts, as whoever takes leads and files in does. */
+    await lockAddresses(
+      tx,
+      scope.accountId,
+      [...(wanted.phone ?? []), ...(wanted.email ?? [])].map(({ value }) => value),
+    );
     const { ownerId } = await lockContact(scope, contactId, tx);
     const changes = [];
     for (const kind of ['phone', 'email'] as const)

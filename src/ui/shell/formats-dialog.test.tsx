@@ -22,7 +22,7 @@ const dialog = (onSaved = jest.fn()) => {
   const shown = show(
     <QueryClientProvider client={new QueryClient()}>
       <ClockProvider now="2026-11-23T18:24:00Z" held zone="America/Los_Angeles">
-        <FormatsDialog open formats={DEFAULT_FORMAT} onClose={jest.fn()} onSaved={onSaved} />
+        <FormatsDialog formats={DEFAULT_FORMAT} onClose={jest.fn()} onSaved={onSaved} />
       </ClockProvider>
     </QueryClientProvider>,
   );

@@ -1,11 +1,10 @@
 'use client';
 /** Formats of one's own: language and region, the clock, the first day of the week; with how they look, before they are saved. */
 import { useState } from 'react';
-import Dialog from '@mui/material/Dialog';
 import { useMutation } from '@tanstack/react-query';
 import { formatOf, LOCALE_NAMES, LOCALES, type FormatChoice, type Locale } from '@/core/format';
 import { ask, useNow, useZone } from '../primitives';
-import { DialogBody, ErrorMessage, FormEnd, Heading, Select, Stack, Text, useToast } from '../kit';
+import { Dialog, Select, Stack, Text, useToast } from '../kit';
 
 const DAYS = [
   [7, 'Sunday'],
@@ -15,33 +14,15 @@ const DAYS = [
 const USUAL = '';
 
 export function FormatsDialog({
-  open,
   formats,
   onClose,
   onSaved,
 }: {
-  open: boolean;
   formats: FormatChoice;
   onClose: () => void;
   onSaved: (formats: FormatChoice) => void;
 }) {
-  return (
-    <Dialog open={open} onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="formats">
-      <Form first={formats} onClose={onClose} onSaved={onSaved} />
-    </Dialog>
-  );
-}
-
-function Form({
-  first,
-  onClose,
-  onSaved,
-}: {
-  first: FormatChoice;
-  onClose: () => void;
-  onSaved: (formats: FormatChoice) => void;
-}) {
-  const [choice, setChoice] = useState(first);
+  const [choice, setChoice] = useState(formats);
   const toast = useToast();
   const now = useNow();
   const zone = useZone();
@@ -55,16 +36,14 @@ function Form({
     },
   });
   return (
-    <DialogBody
-      as="form"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save.mutate();
-      }}
+    <Dialog
+      title="Date and number formats"
+      dirty={(Object.keys(choice) as (keyof FormatChoice)[]).some((key) => choice[key] !== formats[key])}
+      onClose={onClose}
+      onSubmit={() => save.mutate()}
+      busy={save.isPending}
+      error={save.error}
     >
-      <Heading level={1} id="formats">
-        Date and number formats
-      </Heading>
       <Stack as="label" gap={1}>
         Language and region
         <Select
@@ -109,8 +88,6 @@ function Form({
       <Text as="p" tone="soft" role="status">
         {format.dayAndTime(now, zone)} · {format.numericDay(now.toISOString().slice(0, 10))} · {format.money(469_400)}
       </Text>
-      <ErrorMessage error={save.error} />
-      <FormEnd does="Save" busy={save.isPending} onCancel={onClose} />
-    </DialogBody>
+    </Dialog>
   );
 }

@@ -110,7 +110,7 @@ function Frame({
       <AddLeadDialog open={dialog === 'add'} onClose={close} />
       {dialog === 'alerts' && <AlertsDialog onClose={close} />}
       {dialog === 'help' && <HelpDialog onClose={close} />}
-      <FormatsDialog open={dialog === 'formats'} formats={formats} onClose={close} onSaved={onFormats} />
+      {dialog === 'formats' && <FormatsDialog formats={formats} onClose={close} onSaved={onFormats} />}
     </ClockProvider>
   );
 }
