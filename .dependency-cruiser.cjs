@@ -38,6 +38,13 @@ module.exports = {
       to: { path: '^(src|migrations|scripts|tests)/' },
     },
     {
+      name: 'controls-by-the-kit',
+      comment: 'pages are made of the parts of the kit; what those are made of stays in it',
+      severity: 'error',
+      from: { path: '^src/ui/', pathNot: '^src/ui/(kit|theme)/' },
+      to: { path: '^node_modules/(@mui|@emotion|@dnd-kit|notistack)/' },
+    },
+    {
       name: 'nothing-imports-app',
       severity: 'error',
       from: { pathNot: '^(src/app/|tests/|src/ui/primitives/api\\.ts$)' },

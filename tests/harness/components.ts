@@ -1,5 +1,10 @@
 /** What tests of components need beside the document: matchers, and what browsers have and jsdom has not. */
 import '@testing-library/jest-dom';
+import { configure } from '@testing-library/react';
+
+/* A failure names what it missed; the whole document beside it hides that. */
+configure({ getElementError: (message) => new Error(message ?? 'not found') });
+Element.prototype.scrollIntoView = () => {};
 
 Object.defineProperty(window, 'matchMedia', {
   writable: true,
@@ -12,3 +17,11 @@ Object.defineProperty(window, 'matchMedia', {
     removeListener: () => {},
   }),
 });
+
+/** Where a page was left for, as `went` of the harness tells. */
+jest.mock('next/navigation', () => ({
+  useRouter: () => ({ push: (path: string) => window.dispatchEvent(new CustomEvent('went', { detail: path })) }),
+  usePathname: () => '/',
+  useSearchParams: () => new URLSearchParams(),
+}));
+afterEach(() => localStorage.clear());

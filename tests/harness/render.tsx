@@ -1,6 +1,6 @@
 /** A component as it stands on a page: in our theme, with notices, formats and a clock that stands still; the API answers as a test says. */
 import type { ReactElement } from 'react';
-import { render, type RenderResult } from '@testing-library/react';
+import { render, waitFor, type RenderResult } from '@testing-library/react';
 import userEvent, { type UserEvent } from '@testing-library/user-event';
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
@@ -34,10 +34,24 @@ export function answering(answers: Answers): AskedCall[] {
   return asked;
 }
 
+/** What was last sent to a route. */
+export const sentTo = (asked: AskedCall[], route: string): unknown => asked.findLast((one) => one.route === route)?.body;
+
+/** Paths that a page was left for. @returns a list that grows */
+export function going(): string[] {
+  const paths: string[] = [];
+  window.addEventListener('went', (event) => paths.push((event as CustomEvent<string>).detail));
+  return paths;
+}
+
+/** A refusal that names a field, as the API gives it. */
+export const wrongAt = (field: string, message: string) =>
+  refusal(422, { code: 'input_invalid', detail: 'Check your input.', errors: [{ field, message }] });
+
 export function show(what: ReactElement): RenderResult & { user: UserEvent; queries: QueryClient } {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   return {
-    user: userEvent.setup(),
+    user: userEvent.setup({ delay: null }),
     queries,
     ...render(
       <QueryClientProvider client={queries}>
@@ -51,4 +65,57 @@ export function show(what: ReactElement): RenderResult & { user: UserEvent; quer
       </QueryClientProvider>,
     ),
   };
+}
+
+/** A form as a test of all forms opens it. */
+export interface FormCase {
+  open: (onClose: () => void) => ReactElement;
+  /** A field that text goes into, by its label, and what is typed. */
+  label: string | RegExp;
+  typed: string;
+  /** What it sends to, what this answers, and what the API calls the field. */
+  route: string;
+  answer?: unknown;
+  field: string;
+  /** What else it asks for while it is open. */
+  answers?: Answers;
+}
+/** What every form in a dialog owes whoever fills it in. */
+export function keepsWhatIsTyped(name: string, { open, label, typed, route, answer = {}, field, answers }: FormCase): void {
+  const start = async (saved: unknown) => {
+    const asked = answering({ ...answers, [route]: saved });
+    const onClose = jest.fn<void, []>();
+    const shown = show(open(onClose));
+    const box = await shown.findByLabelText(label);
+    await shown.user.clear(box);
+    await shown.user.type(box, typed);
+    return { ...shown, asked, onClose, box };
+  };
+  describe(name, () => {
+    test('Enter saves', async () => {
+      const { user, asked, onClose, findByLabelText } = await start(answer);
+      expect(await findByLabelText(label)).toHaveAccessibleName();
+      await user.keyboard('{Enter}');
+      await waitFor(() => expect(asked.map((one) => one.route)).toContain(route));
+      if (answer !== null) await waitFor(() => expect(onClose.mock.calls.length + paths.length).toBeGreaterThan(0));
+    });
+    test('what is wrong is said at its field, and what was typed stays', async () => {
+      const { user, box, findByText } = await start(wrongAt(field, 'this is not possible'));
+      await user.keyboard('{Enter}');
+      const said = await findByText('This is not possible');
+      await waitFor(() => expect(box).toHaveAccessibleDescription('This is not possible'));
+      expect(said).toHaveAttribute('role', 'alert');
+      expect(box).toHaveAttribute('aria-invalid', 'true');
+      expect((box as HTMLInputElement).value).not.toBe('');
+    });
+    test('Esc asks before it is lost', async () => {
+      const { user, onClose, findByRole } = await start(answer);
+      await user.keyboard('{Escape}');
+      expect(onClose).not.toHaveBeenCalled();
+      await user.click(await findByRole('button', { name: 'Discard changes' }));
+      expect(onClose).toHaveBeenCalled();
+      expect(localStorage.length).toBe(0);
+    });
+  });
+  const paths = going();
 }

@@ -137,7 +137,7 @@ test('a stage of one’s own is made, used and removed with where its people go;
   await page.keyboard.press('Shift+A');
   await page.getByRole('button', { name: 'More…', exact: true }).click();
   await page.getByRole('menuitem', { name: /Export/ }).click();
-  await page.getByLabel('When:').selectOption('week');
+  await page.getByLabel('When', { exact: true }).selectOption('week');
   await page.getByPlaceholder('Letters for the printer').fill('For Monday');
   await page.getByRole('button', { name: 'Schedule every Monday at 7 AM' }).click();
   await page.getByRole('button', { name: 'Database' }).click();

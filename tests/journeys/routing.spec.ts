@@ -113,7 +113,7 @@ test('a circle of rosters is refused with its way; an invitation is answered by 
   await open(page, '/routing');
   await page.getByRole('button', { name: 'New roster' }).click();
   const form = page.getByRole('dialog');
-  await form.getByLabel('Name of the roster').fill('Night watch');
+  await form.getByLabel('Name', { exact: true }).fill('Night watch');
   await form.getByLabel('Add person').selectOption('Asta Lund');
   await form.getByLabel('email invitations to new people').check();
   await form.getByLabel('If no one takes it').selectOption('another roster');
@@ -129,6 +129,7 @@ test('a circle of rosters is refused with its way; an invitation is answered by 
     /makes a circle: (Listing desk → Night watch → Listing desk|Night watch → Listing desk → Night watch)/,
   );
   await page.keyboard.press('Escape');
+  await form.getByRole('button', { name: 'Discard changes' }).click();
 
   const asta = await agentPage(browser, 'agent1');
   await open(asta, '/routing');

@@ -1,4 +1,5 @@
 /** Makes a route handler from an operation: who asks and whether they may, the input checked, one call, the answer or the problem. */
+import { formatNumber } from '@/core/format';
 import { createHash } from 'node:crypto';
 import Joi from 'joi';
 import { AppError, notFound, type Page, fieldErrors, isWithin } from '@/core/shared';
@@ -215,10 +216,7 @@ export const readText = async (request: Request, most: number): Promise<string> 
 /** The same as it came. @throws AppError body_too_large, before the rest is read */
 export async function readBytes(request: Request, most: number): Promise<Buffer> {
   const tooLarge = () =>
-    new AppError(
-      'body_too_large',
-      `The body is larger than ${(most / 1_000_000).toLocaleString('en-US')} MB. Nothing was saved.`,
-    );
+    new AppError('body_too_large', `The body is larger than ${formatNumber(most / 1_000_000)} MB. Nothing was saved.`);
   const announced = Number(request.headers.get('content-length') ?? 0);
   if (announced > most) throw tooLarge();
   /* No more comes than was announced: the server sees to it. */

@@ -1,7 +1,7 @@
 /** What was read from an inquiry, as a person sees it: one line for each thing, and the words by which it is found again in the raw text. */
 import { type Channel, CHANNELS } from '../contacts';
 import { listed } from '../shared';
-import { plainDay } from '../format';
+import { plainDay, formatMoney, formatNumber } from '../format';
 import { showPhone } from './clean';
 
 /** An inquiry as it was read; the parts that are shown, any of which may be missing in those of long ago. */
@@ -31,10 +31,10 @@ export interface Recognised {
   marks: string[];
 }
 
-const dollars = (sum: number): string => `$${sum.toLocaleString('en-US')}`;
+const dollars = (sum: number): string => formatMoney(sum);
 /** A sum as people write it: `525,000`, `525.000`, `525000`, `525k`. */
 const writtenAs = (sum: number): string[] => [
-  sum.toLocaleString('en-US'),
+  formatNumber(sum),
   sum.toLocaleString('de-DE'),
   String(sum),
   ...(sum % 1_000 === 0 ? [`${sum / 1_000}k`] : []),

@@ -1,4 +1,5 @@
 /** What can be done to many contacts at once, and the words for it. Each kind can be undone as long as nobody changed the same thing since. */
+import { formatNumber } from '../format';
 import { CHANNELS, refusedSentence, type Channel, type ContactRole, type RefusalCounts } from '../contacts';
 import { inSingular, listed } from '../shared';
 
@@ -74,7 +75,7 @@ const DEEDS: { [K in ChangeKind]: (change: Of<K>, name: ChangeNames) => string }
 export const describeBulkAction = (change: BulkAction, name: ChangeNames): string =>
   (DEEDS[change.kind] as (change: BulkAction, name: ChangeNames) => string)(change, name);
 
-const people = (n: number): string => (n === 1 ? '1 person' : `${n.toLocaleString('en-US')} people`);
+const people = (n: number): string => (n === 1 ? '1 person' : `${formatNumber(n)} people`);
 
 /** One sentence before anything happens: how many, what, and who stays as they are and why. */
 export function previewSentence(description: string, willChange: number, leftAlone: RefusalCounts): string {

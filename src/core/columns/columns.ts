@@ -2,6 +2,7 @@
  * The columns of contacts: each is one entry, of which the grid, its order, segments, files out, files in and the fields of messages take
  * what they need. A column of a kind that there is none of adds a kind of `Cell`, and `CELLS` of the grid says how it looks.
  */
+import { formatMoney } from '../format';
 import { showPhone } from '../capture';
 import { CHANNEL_KEYS, CHANNELS, type Channel, type ContactView, type DateKind, type Horizon } from '../contacts';
 import type { SubjectKey } from '../segments';
@@ -14,6 +15,7 @@ type Contact = Jsoned<ContactView>;
 /** What one cell of the grid says, without how it looks. Null is what nobody knows. */
 export type Cell =
   | { is: 'text'; text: string | number | null }
+  | { is: 'money'; dollars: number }
   | { is: 'name'; text: string }
   /** Not for other people's eyes. */
   | { is: 'secret'; text: string | null }
@@ -52,7 +54,7 @@ const ago = (at: string | null): Cell => ({ is: 'ago', at });
 /** @returns `3+ bd, to $480,000` */
 const wantsInShort = ({ wants }: Contact): string => {
   const beds = wants.bedrooms ? `${String(wants.bedrooms)}+ bd` : null;
-  const price = typeof wants.price_max === 'number' ? `to $${wants.price_max.toLocaleString('en-US')}` : null;
+  const price = typeof wants.price_max === 'number' ? `to ${formatMoney(wants.price_max)}` : null;
   return [beds, price].filter(Boolean).join(', ');
 };
 /** How a contact without a name is called: by an address of theirs. */

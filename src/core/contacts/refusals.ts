@@ -2,6 +2,7 @@
  * Why something does not reach somebody, or leaves them as they are: one code and one wording for the same reason, whether a campaign, a
  * broadcast, a call, a message by hand or a change to many met it. `one` stands after a colon, `many` after a number.
  */
+import { formatNumber } from '../format';
 import { inSingular } from '../shared';
 import { ADDRESS_KINDS, CHANNELS, type Channel } from '../channels';
 
@@ -93,7 +94,7 @@ export const refusedBecause = (why: RefusalCode, facts: RefusalFacts = {}): stri
 /** `12 are archived`, `1 has no email address`. */
 export const refusedWords = (why: RefusalCode, n: number, facts: RefusalFacts = {}): string => {
   const words = said(REFUSALS[why].many, facts);
-  return `${n.toLocaleString('en-US')} ${n === 1 ? inSingular(words) : words}`;
+  return `${formatNumber(n)} ${n === 1 ? inSingular(words) : words}`;
 };
 /** `12 need no change, 3 were changed since`, the largest first; empty when there is none. */
 export const refusedSentence = (counts: RefusalCounts, facts: RefusalFacts = {}): string =>

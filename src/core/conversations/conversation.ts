@@ -2,6 +2,7 @@
  * A qualifying conversation by text: a few questions in order, each answer understood by rules and written down. What is not understood,
  * and whoever asks for a person, goes to the agent at once. Every message says that an assistant writes.
  */
+import { formatMoney } from '../format';
 import type { Channel } from '../contacts';
 import { listed } from '../shared';
 import { anywhere, horizonOf, understandSum, understandTowns, understandWhen, understandYesNo, wantsHuman } from './understand';
@@ -70,7 +71,6 @@ export interface ConversationDecision {
 
 const asAssistant = ({ agent, brokerage }: ConversationFlow, text: string): string =>
   `${agent || brokerage}'s assistant: ${text}`;
-const money = (sum: number): string => `$${sum.toLocaleString('en-US')}`;
 
 /** The first message. It says who writes, that it is an assistant, and how to have no more. */
 export function beginConversation(flow: ConversationFlow): { progress: ConversationState; says: string } {
@@ -150,10 +150,10 @@ function readAnswer(
       const { min, max } = sums;
       const shown =
         min !== null && max !== null
-          ? `${money(min)} to ${money(max)}`
+          ? `${formatMoney(min)} to ${formatMoney(max)}`
           : min !== null
-            ? `from ${money(min)}`
-            : `up to ${money(max!)}`;
+            ? `from ${formatMoney(min)}`
+            : `up to ${formatMoney(max!)}`;
       return { shown, writes: [{ write: 'price', min, max }] };
     }
     case 'financing':

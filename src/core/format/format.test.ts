@@ -123,3 +123,23 @@ test.each([
   ['a lot', null],
   ['', null],
 ])('the sum %j is %j', (typed, read) => expect(readMoney(typed)).toBe(read));
+
+test('the week begins where the person’s calendar does; counts know one from many', () => {
+  const us = formatOf(DEFAULT_FORMAT);
+  expect(us.weekdays.map(({ day, short }) => `${day} ${short}`)).toEqual([
+    '7 Sun',
+    '1 Mon',
+    '2 Tue',
+    '3 Wed',
+    '4 Thu',
+    '5 Fri',
+    '6 Sat',
+  ]);
+  expect(formatOf({ ...DEFAULT_FORMAT, weekStart: 6 }).weekdays[0]).toEqual({ day: 6, short: 'Sat', long: 'Saturday' });
+  expect(formatOf({ ...DEFAULT_FORMAT, locale: 'es-US' }).weekdays[1]).toMatchObject({ day: 1, long: 'lunes' });
+  expect([us.count(1, 'person', 'people'), us.count(1_204, 'person', 'people'), us.count(0, 'lead', 'leads')]).toEqual([
+    '1 person',
+    '1,204 people',
+    '0 leads',
+  ]);
+});

@@ -50,12 +50,25 @@ export interface Format extends FormatChoice {
   numericDay: (day: string) => string;
   /** `1,570` */
   number: (value: number) => string;
+  /** `1 person`, `1,570 people` */
+  count: (value: number, one: string, many: string) => string;
   /** `$469,400`; with cents when they are asked for */
   money: (dollars: number, cents?: boolean) => string;
   /** `$287K`, `$1.2M` */
   shortMoney: (dollars: number) => string;
   /** `15%` of `0.15` */
   percent: (share: number) => string;
+  /** The days of the week in the order of the person's calendar; `day` 1 is Monday, 7 is Sunday. */
+  weekdays: readonly Weekday[];
+}
+
+/** A day of the week by its number and its names. */
+export interface Weekday {
+  day: number;
+  /** `Mon` */
+  short: string;
+  /** `Monday` */
+  long: string;
 }
 
 const known = new Map<string, Format>();
@@ -74,6 +87,7 @@ const plain = (text: string): string => text.replace(/[\u00a0\u202f]/g, ' ');
 function make({ locale, clock: chosen, weekStart }: FormatChoice): Format {
   const clock = chosen ?? USUAL[locale].clock;
   const hours: Parts = { hour: clock === 12 ? 'numeric' : '2-digit', minute: '2-digit', hourCycle: clock === 12 ? 'h12' : 'h23' };
+  const firstDay = weekStart ?? USUAL[locale].weekStart;
   const made = new Map<string, Intl.DateTimeFormat>();
   const by = (name: string, parts: Parts, zone: string): Intl.DateTimeFormat => {
     const key = `${name} ${zone}`;
@@ -104,7 +118,7 @@ function make({ locale, clock: chosen, weekStart }: FormatChoice): Format {
   return {
     locale,
     clock,
-    weekStart: weekStart ?? USUAL[locale].weekStart,
+    weekStart: firstDay,
     time,
     clockTime: (text) => {
       const at = new Date(`2000-01-01T${text}:00Z`);
@@ -117,10 +131,23 @@ function make({ locale, clock: chosen, weekStart }: FormatChoice): Format {
     plainDay: (day) => ofPlainDay(day, { full: longDay, month, yearless: shortDay }),
     numericDay: (day) => ofPlainDay(day, { full: numeric, month, yearless: numericShort }),
     number: (value) => number.format(value),
+    count: (value, one, many) => `${number.format(value)} ${value === 1 ? one : many}`,
     money: (value, withCents = false) => plain((withCents ? cents : whole).format(value)),
     shortMoney: (value) => plain(short.format(value)),
     percent: (share) => plain(percent.format(share)),
+    weekdays: weekFrom(locale, firstDay),
   };
+}
+
+/** A week that begins on `first`. */
+function weekFrom(locale: Locale, first: number): Weekday[] {
+  const name = (day: number, weekday: 'short' | 'long') =>
+    /* January 1, 2001 was a Monday. */
+    new Intl.DateTimeFormat(locale, { weekday, timeZone: 'UTC' }).format(new Date(Date.UTC(2001, 0, day)));
+  return Array.from({ length: 7 }, (_, n) => {
+    const day = ((first - 1 + n) % 7) + 1;
+    return { day, short: name(day, 'short'), long: name(day, 'long') };
+  });
 }
 
 type Shown = (at: Date, zone: string) => string;

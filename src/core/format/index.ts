@@ -5,4 +5,4 @@ export { readMoney, readTime } from './typed';
 
 /** What is written for everybody, as the timeline and letters are, in the formats of a US account. */
 const US = formatOf(DEFAULT_FORMAT);
-export const { clockTime, dayAndTime, longDay, plainDay, shortDay, time, weekday } = US;
+export const { clockTime, dayAndTime, longDay, plainDay, shortDay, time, weekday, number: formatNumber, money: formatMoney } = US;

@@ -3,7 +3,7 @@ import { readEmails } from './addresses';
 import { phoneOf } from '../capture';
 import { hasControl, trimmed, withoutControl } from './cell';
 import { partsOf, unescaped, type Card, type CardLine } from './cards';
-import { readDay } from '../format';
+import { readDay, formatNumber } from '../format';
 import { readName } from './names';
 import { doubt, doubtWhole, emptyPerson, type ImportedPerson } from './person';
 import { roleWords, tagWords } from './words';
@@ -92,7 +92,7 @@ function soundText(person: ImportedPerson, what: string, raw: string, prose: boo
     text = prose ? withoutControl(text) : withoutControl(text).replace(/[\t\n]+/g, ' ');
   }
   if (!prose && text.length > LONGEST_NAME) {
-    doubt(person, 'too-long', `${what} has ${text.length.toLocaleString('en-US')} characters`);
+    doubt(person, 'too-long', `${what} has ${formatNumber(text.length)} characters`);
     text = text.slice(0, LONGEST_NAME);
   }
   return text.slice(0, 20_000);

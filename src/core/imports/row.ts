@@ -3,7 +3,7 @@ import { CHANNEL_KEYS, type Channel } from '../contacts';
 import { readEmails, readPhones } from './addresses';
 import { dataOf, hasControl, isFormula, trimmed, withoutControl } from './cell';
 import type { CsvRecord } from './csv';
-import { readDay } from '../format';
+import { readDay, formatNumber } from '../format';
 import { TARGETS, type Target } from './headings';
 import { readFirst, readName } from './names';
 import { doubt, doubtWhole, emptyPerson, type ImportedPerson } from './person';
@@ -77,7 +77,7 @@ function soundCell(person: ImportedPerson, column: Column, raw: string): string 
   }
   const most = TELLS_NAMES.includes(column.target) ? LONGEST_NAME : LONGEST_CELL;
   if (text.length > most) {
-    doubt(person, 'too-long', `“${what}” has ${text.length.toLocaleString('en-US')} characters`);
+    doubt(person, 'too-long', `“${what}” has ${formatNumber(text.length)} characters`);
     text = text.slice(0, most);
   }
   if (NAMES.includes(column.target) && isFormula(text)) {

@@ -1,4 +1,5 @@
 /** Which homes a search asks for: the conditions, in words, as the words of an address, and answered in memory. The server has them once more in SQL; a test requires that both agree. */
+import { formatMoney } from '../format';
 import { isInside } from '../segments';
 import type { Listing } from './listing';
 
@@ -49,17 +50,16 @@ export const meets = (listing: Listing, criteria: Criteria, at: Date): boolean =
 /** The criteria in words: `Homes for sale in Saltmarsh or Eelgrass, $300,000 to $450,000, 3 bedrooms or more`. */
 export function criteriaWords(criteria: Criteria): string {
   const { areas, within: ring, price_min, price_max, beds_min, kinds, lease, open_house } = criteria;
-  const money = (value: number) => `$${value.toLocaleString('en-US')}`;
   const what = kinds?.length ? kinds.join(', ') : 'Homes';
   const parts = [
     `${what}${lease === undefined ? '' : lease ? ' for rent' : ' for sale'}${areas?.length ? ` in ${areas.join(' or ')}` : ''}`,
     ring?.length ? 'inside your area' : null,
     price_min !== undefined && price_max !== undefined
-      ? `${money(price_min)} to ${money(price_max)}`
+      ? `${formatMoney(price_min)} to ${formatMoney(price_max)}`
       : price_min !== undefined
-        ? `from ${money(price_min)}`
+        ? `from ${formatMoney(price_min)}`
         : price_max !== undefined
-          ? `to ${money(price_max)}`
+          ? `to ${formatMoney(price_max)}`
           : null,
     beds_min ? `${beds_min} ${beds_min === 1 ? 'bedroom' : 'bedrooms'} or more` : null,
     open_house ? 'with an upcoming open house' : null,

@@ -2,6 +2,7 @@
  * A listing as it is known here, and as files bring it: rows with the field names of the RESO Data Dictionary. The times of an open
  * house stand in columns of their own (`OpenHouseStartTime`, `OpenHouseEndTime`), since the dictionary keeps them in another resource.
  */
+import { formatNumber } from '../format';
 import { oneLine } from '../capture';
 
 export const LISTING_STATUSES = ['coming_soon', 'active', 'under_contract', 'pending', 'closed', 'withdrawn', 'expired'] as const;
@@ -106,16 +107,16 @@ export const NEEDED_COLUMNS = ['ListingId', 'StandardStatus', 'UnparsedAddress']
 /** A price as people read it: `$332,200`, of a lease `$1,240 a month`. */
 export function priceWords({ price, type }: Pick<Listing, 'price' | 'type'>): string {
   if (price === null) return 'price on request';
-  return `$${Math.round(price).toLocaleString('en-US')}${/lease|rent/i.test(type ?? '') ? ' a month' : ''}`;
+  return `$${formatNumber(Math.round(price))}${/lease|rent/i.test(type ?? '') ? ' a month' : ''}`;
 }
 
 /** Rooms, baths and size in a line: `3 bedrooms · 2 baths · 1,540 sq ft`. */
 export function roomsWords({ beds, baths, livingArea }: Pick<Listing, 'beds' | 'baths' | 'livingArea'>): string {
-  const count = (n: number, one: string, many: string) => `${n.toLocaleString('en-US')} ${n === 1 ? one : many}`;
+  const count = (n: number, one: string, many: string) => `${formatNumber(n)} ${n === 1 ? one : many}`;
   return [
     beds === null ? null : beds === 0 ? 'studio' : count(beds, 'bedroom', 'bedrooms'),
     baths === null ? null : count(baths, 'bath', 'baths'),
-    livingArea === null ? null : `${livingArea.toLocaleString('en-US')} sq ft`,
+    livingArea === null ? null : `${formatNumber(livingArea)} sq ft`,
   ]
     .filter(Boolean)
     .join(' · ');

@@ -3,6 +3,7 @@
  * `{% if team %}we{% else %}I{% endif %}`. A field without a value and without a default never leaves a hole: the plain version
  * goes instead. Values are inserted as given and once: a name that looks like a template is not a template.
  */
+import { formatNumber } from '../format';
 import { Liquid, type Template } from 'liquidjs';
 import { columnsFor, type MergedColumn } from '../columns';
 import { htmlOfDoc, inert } from './mail-doc';
@@ -72,7 +73,7 @@ export const mergeFields = (of: MergeOf): Record<MergeField | 'team', string | n
   team: of.team ? 'yes' : null,
   listing_address: of.listing?.address ?? null,
   listing_town: of.listing?.town ?? null,
-  listing_price: of.listing?.price ? `$${Math.round(of.listing.price).toLocaleString('en-US')}` : null,
+  listing_price: of.listing?.price ? `$${formatNumber(Math.round(of.listing.price))}` : null,
   listing_beds: of.listing?.beds ? String(of.listing.beds) : null,
 });
 

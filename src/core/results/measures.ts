@@ -1,7 +1,7 @@
 /** What Results measures, each with its definition in a sentence. The server computes them; the people behind each number stand in Contacts. */
 export const MEASURES = [
   { key: 'leads', name: 'Leads', definition: 'Leads assigned to the agent in this period.' },
-  { key: 'tried', name: 'Tried', definition: 'Leads called since.' },
+  { key: 'tried', name: 'Attempted', definition: 'Leads called since.' },
   {
     key: 'fast',
     name: 'In 5 minutes',

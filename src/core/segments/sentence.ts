@@ -1,4 +1,5 @@
 /** A segment as the sentence people read, in pieces, so that the editor can open each condition where it stands. */
+import { formatNumber } from '../format';
 import { listed, type Hours } from '../shared';
 import { subjectOf, type FieldDef, type Subject, type Vocabulary } from './subjects';
 import { branchesOf, isCondition, type Condition, type Tree } from './tree';
@@ -19,7 +20,7 @@ export type NameOf = (vocabulary: Vocabulary, value: string) => string | null;
 const SAID: Record<string, string> = { granted: 'yes', withdrawn: 'no', unknown: 'not known' };
 const listedOr = (names: string[], word: string): string => listed(names, word) || 'nothing';
 const plural = (role: string): string => (role.endsWith('y') ? `${role.slice(0, -1)}ies` : `${role}s`);
-const many = (n: number, unit: string): string => (n === 1 ? unit.replace(/s$/, '') : `${n.toLocaleString('en-US')} ${unit}`);
+const many = (n: number, unit: string): string => (n === 1 ? unit.replace(/s$/, '') : `${formatNumber(n)} ${unit}`);
 
 /** The whole sentence. @example sentenceOf(tree, …) // Buyers in Saltmarsh or Petrel Point, not spoken with for 30 days or more */
 export function piecesOf(tree: Tree, name: NameOf, fields: readonly FieldDef[] = []): Piece[] {
@@ -142,7 +143,7 @@ function valueName(subject: Subject, value: string, name: NameOf): string | null
 
 function range(from: number | null | undefined, to: number | null | undefined, subject: Subject): string {
   const unit = subject.unit ?? '';
-  const shown = (n: number) => n.toLocaleString('en-US');
+  const shown = (n: number) => formatNumber(n);
   if (from == null && to == null) return `any ${unit}`;
   if (to === 0 && !from) return unit.startsWith('as ') ? `0 ${unit}` : `no ${unit}`;
   if (from === to && from != null) return `exactly ${shown(from)} ${unit}`;

@@ -1,4 +1,5 @@
 /** Writing to one person by hand: a text, an e-mail or a letter. It goes by the outbox like everything else, under the same guardrails. */
+import { formatNumber } from '@/core/format';
 import { randomUUID } from 'node:crypto';
 import { AppError } from '@/core/shared';
 import { scopeFor, type Principal } from '@/core/accounts';
@@ -96,7 +97,7 @@ export async function sendMessage(principal: Principal, contactId: string, messa
   const { mostCharacters, isForHousehold } = CHANNELS[message.channel];
   if (text.length > mostCharacters) {
     throw new AppError('input_invalid', 'The message is too long; nothing was sent.', {
-      fields: [{ field: 'text', message: `at most ${mostCharacters.toLocaleString('en-US')} characters` }],
+      fields: [{ field: 'text', message: `at most ${formatNumber(mostCharacters)} characters` }],
     });
   }
   return transact(async (tx) => {

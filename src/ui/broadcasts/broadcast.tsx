@@ -4,13 +4,14 @@ import { useRouter } from 'next/navigation';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CHANNELS } from '@/core/contacts';
 import { BROADCAST_STATE_WORDS } from '@/core/messages';
-import { ask, freshKey } from '../primitives';
+import { ask, freshKey, useFormat } from '../primitives';
 import { Draft } from './draft';
 import { Outcome } from './outcome';
 import { useBroadcast, type Broadcast } from './shapes';
 import { Button, type ButtonLook, Heading, LinkButton, Row, Text, useToast } from '../kit';
 
 export function BroadcastDesk({ first }: { first: Broadcast }) {
+  const format = useFormat();
   const { data: broadcast } = useBroadcast(first);
   const queries = useQueryClient();
   const toast = useToast();
@@ -26,10 +27,10 @@ export function BroadcastDesk({ first }: { first: Broadcast }) {
       after(next);
       toast.tell(
         what === 'pause'
-          ? `Paused. ${next.counts.waiting.toLocaleString('en-US')} wait.`
+          ? `Paused. ${format.number(next.counts.waiting)} wait.`
           : what === 'resume'
             ? 'Resumed.'
-            : `Stopped. ${next.counts.cancelled.toLocaleString('en-US')} canceled; ${next.counts.sent.toLocaleString('en-US')} already sent.`,
+            : `Stopped. ${format.number(next.counts.cancelled)} canceled; ${format.number(next.counts.sent)} already sent.`,
         what === 'pause' ? () => act.mutate('resume') : undefined,
       );
     },

@@ -65,10 +65,10 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
                   </Text>
                 </td>
                 <td data-numeric="" data-strong="">
-                  {row.counts.sent.toLocaleString('en-US')}
+                  {format.number(row.counts.sent)}
                 </td>
                 <td data-numeric="" data-strong="">
-                  {row.counts.waiting.toLocaleString('en-US')}
+                  {format.number(row.counts.waiting)}
                 </td>
                 <td>
                   <Rate n={row.counts.answered} of={row.counts.sent} what="replied within a week" />

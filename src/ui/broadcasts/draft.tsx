@@ -6,7 +6,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import type { BroadcastSelection, Goes, Reach, Words } from '@/core/messages';
-import { ask, freshKey, useUndoHistory } from '../primitives';
+import { ask, freshKey, useUndoHistory, useFormat } from '../primitives';
 import { useSegments } from '../segments';
 import { Preview, useTemplates, WordsEditor } from '../templates';
 import type { Broadcast } from './shapes';
@@ -36,6 +36,7 @@ interface Drafted {
 }
 
 export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; onSaved: (next: Broadcast) => void }) {
+  const format = useFormat();
   const { words, selection, goes, per_minute, channel } = broadcast;
   const { draft, change, onKeyDown } = useUndoHistory<Drafted>({ words, selection, goes, per_minute });
   const [template, setTemplate] = useState(broadcast.template_id);
@@ -140,7 +141,7 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
           {!sure && (
             <Button look="main" disabled={!chosen || !reach.data?.receive} onClick={() => setSure(true)}>
               {draft.goes.on === 'now' ? 'Send now' : 'Schedule'}
-              {reach.data && chosen ? ` to ${reach.data.receive.toLocaleString('en-US')}` : ''}…
+              {reach.data && chosen ? ` to ${format.number(reach.data.receive)}` : ''}…
             </Button>
           )}
           <Button disabled={!changed || save.isPending} onClick={() => save.mutate()}>
@@ -172,7 +173,8 @@ function GoAhead({
   onGo: () => void;
   onBack: () => void;
 }) {
-  const people = `${receive.toLocaleString('en-US')} ${receive === 1 ? 'person' : 'people'}`;
+  const format = useFormat();
+  const people = `${format.number(receive)} ${receive === 1 ? 'person' : 'people'}`;
   const when =
     goes.on === 'now' ? 'now' : `from ${goes.day}, ${goes.at}${goes.on === 'local' ? ', in each contact’s time zone' : ''}`;
   return (
@@ -194,6 +196,7 @@ function GoAhead({
 
 /** Segments together, or the people that were chosen in Contacts. */
 function ToWhom({ selection, onChange }: { selection: BroadcastSelection; onChange: (selection: BroadcastSelection) => void }) {
+  const format = useFormat();
   const { data: segments = [] } = useSegments();
   const on = new Set(selection.segments ?? []);
   const people = (selection.ids?.length ?? 0) > 0 || selection.question;
@@ -202,7 +205,7 @@ function ToWhom({ selection, onChange }: { selection: BroadcastSelection; onChan
       {people && (
         <Chip>
           {selection.ids?.length
-            ? `${selection.ids.length.toLocaleString('en-US')} selected in Contacts`
+            ? `${format.number(selection.ids.length)} selected in Contacts`
             : `everyone on a list from Contacts${selection.except?.length ? ` but ${selection.except.length}` : ''}`}{' '}
           <BareButton aria-label="Remove the selected people" onClick={() => onChange({ segments: selection.segments })}>
             ×
@@ -233,17 +236,16 @@ function ToWhom({ selection, onChange }: { selection: BroadcastSelection; onChan
 }
 
 function ReachWords({ reach, goes, channel }: { reach: Reach; goes: Goes; channel: SendChannel }) {
+  const format = useFormat();
   const left = refusedSentence(reach.left_out, { channel });
   return (
     <Aside aria-live="polite">
       <p>
         <b>
-          {reach.receive.toLocaleString('en-US')} of {reach.people.toLocaleString('en-US')}
+          {format.number(reach.receive)} of {format.number(reach.people)}
         </b>{' '}
         get it, once each
-        {reach.letter_cents > 0 &&
-          goes.printed !== 'here' &&
-          `, for $${(reach.letter_cents / 100).toLocaleString('en-US', { minimumFractionDigits: 2 })}`}
+        {reach.letter_cents > 0 && goes.printed !== 'here' && `, for ${format.money(reach.letter_cents / 100, true)}`}
         {reach.minutes > 1 &&
           `; the last goes ${reach.minutes < 120 ? `${reach.minutes} minutes` : `${Math.round(reach.minutes / 60)} hours`} after the first`}
         .

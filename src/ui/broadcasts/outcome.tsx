@@ -38,8 +38,8 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
       <Stack gap={4.5}>
         {counts.answered_first_hour > 0 && (
           <Callout>
-            {counts.answered_first_hour === 1 ? 'One person' : `${counts.answered_first_hour.toLocaleString('en-US')} people`}{' '}
-            replied within the first hour.
+            {counts.answered_first_hour === 1 ? 'One person' : `${format.number(counts.answered_first_hour)} people`} replied
+            within the first hour.
           </Callout>
         )}
         {state === 'filling' ? (
@@ -51,7 +51,7 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
             <div>
               <Progress done={gone + counts.cancelled} of={people} label="Progress" />
               <Text as="p" tone="soft" small>
-                {gone.toLocaleString('en-US')} of {people.toLocaleString('en-US')} sent
+                {format.number(gone)} of {format.number(people)} sent
                 {state === 'going' &&
                   broadcast.last_at &&
                   `; the last goes ${when(new Date(broadcast.last_at), now, zone, format)}`}
@@ -77,7 +77,7 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
           {isPrinted && (
             <Row ruled spread wrap={false} gap={3}>
               <span>Delivered by mail</span>
-              <b>{counts.delivered_letters.toLocaleString('en-US')}</b>
+              <b>{format.number(counts.delivered_letters)}</b>
             </Row>
           )}
           {isTracked && (

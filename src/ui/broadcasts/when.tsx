@@ -3,13 +3,9 @@
 import { CHANNELS } from '@/core/contacts';
 import type { Goes, Reach } from '@/core/messages';
 import { DAY } from '@/core/shared';
-import { useNow } from '../primitives';
+import { useNow, useFormat } from '../primitives';
 import type { Broadcast } from './shapes';
-import { Button, DateField, Input, Radio, Row, Select, Text, TimeField } from '../kit';
-
-/** `Jan 1` of `2027-01-01`. */
-const monthDay = (day: string): string =>
-  new Date(`${day}T12:00:00Z`).toLocaleDateString('en-US', { month: 'short', day: 'numeric', timeZone: 'UTC' });
+import { Button, DateField, Radio, Row, Select, Text, TimeField, CountField } from '../kit';
 
 export function WhenItGoes({
   channel,
@@ -25,6 +21,7 @@ export function WhenItGoes({
   holiday?: Reach['holiday'];
   onChange: (next: { goes?: Goes; per_minute?: number }) => void;
 }) {
+  const format = useFormat();
   const tomorrow = new Date(useNow().getTime() + DAY).toISOString().slice(0, 10);
   const at = goes.on === 'now' ? { day: tomorrow, at: '10:00' } : { day: goes.day, at: goes.at };
   const printed = goes.printed ? { printed: goes.printed } : {};
@@ -54,14 +51,13 @@ export function WhenItGoes({
       <Row small above={1}>
         <label>
           at most{' '}
-          <Input
-            type="number"
+          <CountField
+            label="Most messages per minute"
             min={1}
             max={100_000}
             width={90}
-            aria-label="Most messages per minute"
             value={perMinute}
-            onChange={(event) => onChange({ per_minute: Math.min(100_000, Math.max(1, Number(event.target.value) || 1)) })}
+            onChange={(per_minute) => onChange({ per_minute })}
           />{' '}
           per minute
         </label>
@@ -82,9 +78,9 @@ export function WhenItGoes({
       </Row>
       {holiday && goes.on !== 'now' && (
         <Text as="p" small role="status">
-          {monthDay(goes.day)} is {holiday.name}. It still goes out that day unless you{' '}
+          {format.plainDay(goes.day)} is {holiday.name}. It still goes out that day unless you{' '}
           <Button size="tiny" onClick={() => onChange({ goes: { ...goes, day: holiday.next } })}>
-            move it to {monthDay(holiday.next)}
+            move it to {format.plainDay(holiday.next)}
           </Button>
         </Text>
       )}

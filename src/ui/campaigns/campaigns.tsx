@@ -103,11 +103,11 @@ function CampaignTable({ name, rows, onCopy }: { name: string; rows?: Campaign[]
                 <Text block tone="soft" small>
                   {stepsIn(row.plan.steps).length} steps{row.group && ` · only one of “${row.group}” at a time`}
                   {!row.shared && ' · yours'}
-                  {row.on_earlier > 0 && ` · ${row.on_earlier.toLocaleString('en-US')} on an earlier version`}
+                  {row.on_earlier > 0 && ` · ${format.number(row.on_earlier)} on an earlier version`}
                 </Text>
               </td>
               <td data-numeric="" data-strong="">
-                {row.active.toLocaleString('en-US')}
+                {format.number(row.active)}
               </td>
               <td>
                 {row.next_at && row.state === 'on' ? (
@@ -116,9 +116,15 @@ function CampaignTable({ name, rows, onCopy }: { name: string; rows?: Campaign[]
                   <Text tone="soft">none</Text>
                 )}
               </td>
-              <td data-numeric="">{ofAll(row.answered, row.total)}</td>
-              <td data-numeric="">{ofAll(row.clients, row.total)}</td>
-              <td data-numeric="">{ofAll(row.opted_out, row.total)}</td>
+              <td data-numeric="">
+                <OfAll n={row.answered} total={row.total} />
+              </td>
+              <td data-numeric="">
+                <OfAll n={row.clients} total={row.total} />
+              </td>
+              <td data-numeric="">
+                <OfAll n={row.opted_out} total={row.total} />
+              </td>
               <td>
                 <State campaign={row} />
               </td>
@@ -135,12 +141,15 @@ function CampaignTable({ name, rows, onCopy }: { name: string; rows?: Campaign[]
   );
 }
 
-const ofAll = (n: number, total: number) =>
-  total ? (
-    <span title={`${n.toLocaleString('en-US')} of ${total.toLocaleString('en-US')} ever enrolled`}>{share(n, total) ?? 0}%</span>
-  ) : (
-    <Text tone="soft">none yet</Text>
+function OfAll({ n, total }: { n: number; total: number }) {
+  const format = useFormat();
+  if (!total) return <Text tone="soft">none yet</Text>;
+  return (
+    <span title={`${format.number(n)} of ${format.number(total)} ever enrolled`}>
+      {format.percent((share(n, total) ?? 0) / 100)}
+    </span>
   );
+}
 
 /** On, held, off. Switched here and in the editor. */
 export function State({ campaign }: { campaign: Campaign }) {

@@ -16,7 +16,7 @@ import {
   type Step,
 } from '@/core/campaigns';
 import { type Channel } from '@/core/contacts';
-import { ask, useUndoHistory } from '../primitives';
+import { ask, useUndoHistory, useFormat } from '../primitives';
 import { State } from './campaigns';
 import { ForecastBox } from './forecast';
 import { AskWords, Frame } from './frame';
@@ -42,6 +42,7 @@ import {
 } from '../kit';
 
 export function CampaignEditor({ first }: { first: Campaign }) {
+  const format = useFormat();
   const { data: campaign } = useQuery({
     queryKey: ['campaigns', first.id],
     queryFn: () => ask('GET /campaigns/{id}', { params: { id: first.id } }),
@@ -70,7 +71,7 @@ export function CampaignEditor({ first }: { first: Campaign }) {
         saved.active === 0
           ? 'Saved.'
           : people === 'move'
-            ? `Saved as version ${saved.version.number}. All ${saved.active.toLocaleString('en-US')} continue with it.`
+            ? `Saved as version ${saved.version.number}. All ${format.number(saved.active)} continue with it.`
             : `Saved as version ${saved.version.number}. People already enrolled keep their version; new people get this one.`,
       );
     },
@@ -105,9 +106,9 @@ export function CampaignEditor({ first }: { first: Campaign }) {
             <Name campaign={campaign} />
           </Heading>
           <Text as="p" tone="soft">
-            {campaign.active.toLocaleString('en-US')} in it · version {campaign.version.number} ·{' '}
+            {format.number(campaign.active)} in it · version {campaign.version.number} ·{' '}
             {STATE_WORDS[campaign.state].toLowerCase()}
-            {campaign.on_earlier > 0 && ` · ${campaign.on_earlier.toLocaleString('en-US')} go on on an earlier version`}
+            {campaign.on_earlier > 0 && ` · ${format.number(campaign.on_earlier)} go on on an earlier version`}
           </Text>
         </div>
         <Row above={1}>

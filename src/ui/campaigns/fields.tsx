@@ -1,29 +1,12 @@
 /** Small fields that campaigns are told with: a whole number, a clock time, days around a date of the person. */
 import { DATE_KINDS, DATE_NAMES, type DateKind } from '@/core/contacts';
-import { Input, Select, TimeField } from '../kit';
+import type { ComponentProps } from 'react';
+import { CountField, Select, TimeField } from '../kit';
 
-export const NumberField = ({
-  label,
-  value,
-  min = 0,
-  max = 3_650,
-  onChange,
-}: {
-  label: string;
-  value: number;
-  min?: number;
-  max?: number;
-  onChange: (value: number) => void;
-}) => (
-  <Input
-    type="number"
-    aria-label={label}
-    min={min}
-    max={max}
-    value={value}
-    width={74}
-    onChange={(event) => onChange(Math.min(max, Math.max(min, Math.round(Number(event.target.value)) || 0)))}
-  />
+const MOST_DAYS = 3_650;
+/** So many days. */
+export const DaysField = ({ max = MOST_DAYS, ...field }: ComponentProps<typeof CountField>) => (
+  <CountField max={max} {...field} />
 );
 
 export const AtField = ({ at, onChange }: { at: string; onChange: (at: string) => void }) => (
@@ -50,7 +33,7 @@ export function AroundDateFields({
   const put = (count: number, before: boolean) => onChange({ date, at, days: before ? -Math.max(1, count) : count });
   return (
     <>
-      <NumberField label="Days" max={180} value={Math.abs(days)} onChange={(count) => put(count, days < 0)} />
+      <DaysField label="Days" max={180} value={Math.abs(days)} onChange={(count) => put(count, days < 0)} />
       <Select
         aria-label="Before or after"
         value={days < 0 ? 'before' : 'after'}

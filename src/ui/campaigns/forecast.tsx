@@ -30,9 +30,9 @@ const WHY: Partial<Record<Because['why'], string>> = {
   not_followed_up: 'already a client',
   on_the_phone_now: 'a call is under way',
 };
-const many = (n: number): string => n.toLocaleString('en-US');
 
 export function ForecastBox({ campaign, plan }: { campaign: Campaign; plan: Plan }) {
+  const format = useFormat();
   const [id, setId] = useState<string | null>(null);
   const [of, setOf] = useState('');
   const [days, setDays] = useState(365);
@@ -72,7 +72,7 @@ export function ForecastBox({ campaign, plan }: { campaign: Campaign; plan: Plan
           <>
             <progress max={Math.max(1, data.people)} value={data.done} aria-label="Rehearsal progress" />
             <Text tone="soft" small>
-              {many(data.done)} of {many(data.people)} people
+              {format.number(data.done)} of {format.number(data.people)} people
             </Text>
           </>
         )}
@@ -110,17 +110,17 @@ function Result({ rehearsal }: { rehearsal: CampaignRehearsalView }) {
   const reasons = (counts: Partial<Record<string, number>>) =>
     Object.entries(counts)
       .sort(([, a], [, b]) => b! - a!)
-      .map(([why, n]) => `${many(n!)}: ${WHY[why as Because['why']] ?? why.replaceAll('_', ' ')}`);
+      .map(([why, n]) => `${format.number(n!)}: ${WHY[why as Because['why']] ?? why.replaceAll('_', ' ')}`);
   if (!people) return <EmptyState>No one would enroll today.</EmptyState>;
   return (
     <>
       <p>
-        It would enroll <Figure>{many(people)}</Figure> {people === 1 ? 'person' : 'people'}: {many(total('call'))} calls,{' '}
-        {many(total('text'))} texts, {many(total('email'))} emails, {many(letters)} letters
-        {letters > 0 &&
-          ` for ${((letters * letter_cents) / 100).toLocaleString('en-US', { style: 'currency', currency: 'USD' })}`}
-        {total('task') > 0 && `, ${many(total('task'))} tasks`}, if no one answers.
-        {untouched > 0 && ` ${many(untouched)} would get nothing.`}
+        It would enroll <Figure>{format.number(people)}</Figure> {people === 1 ? 'person' : 'people'}:{' '}
+        {format.number(total('call'))} calls, {format.number(total('text'))} texts, {format.number(total('email'))} emails,{' '}
+        {format.number(letters)} letters
+        {letters > 0 && ` for ${format.money((letters * letter_cents) / 100, true)}`}
+        {total('task') > 0 && `, ${format.number(total('task'))} tasks`}, if no one answers.
+        {untouched > 0 && ` ${format.number(untouched)} would get nothing.`}
       </p>
       <ChartBox height={190} role="img" aria-label={`Touches a ${weekly ? 'week' : 'day'} by channel`}>
         <ResponsiveContainer>
@@ -150,12 +150,12 @@ function Result({ rehearsal }: { rehearsal: CampaignRehearsalView }) {
         <List title="Would wait" lines={reasons(moved)} none="Nothing would wait." />
         <List
           title="Same day as another campaign"
-          lines={Object.entries(clashes).map(([name, n]) => `${many(n)}: “${name}”`)}
+          lines={Object.entries(clashes).map(([name, n]) => `${format.number(n)}: “${name}”`)}
           none="None."
         />
         <List
           title="Most calls for one agent in a day"
-          lines={calls.slice(0, 5).map(({ agent, day, calls: n }) => `${many(n)}: ${agent}, ${on(day)}`)}
+          lines={calls.slice(0, 5).map(({ agent, day, calls: n }) => `${format.number(n)}: ${agent}, ${on(day)}`)}
           none="No calls."
         />
       </Columns>

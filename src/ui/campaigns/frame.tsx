@@ -5,8 +5,8 @@ import { CONTACT_ROLES } from '@/core/contacts';
 import { segmentSentence } from '@/core/segments';
 import { nameIn, NO_WORDS, useVocabulary } from '../primitives';
 import { Sentence } from '../segments';
-import { AroundDateFields, AtField, NumberField } from './fields';
-import { ChangeFields } from './step-fields';
+import { AroundDateFields, AtField, DaysField } from './fields';
+import { ChangeFields } from './change-fields';
 import { Button, Checkbox, Heading, Input, Plainset, Row, Select, Text } from '../kit';
 
 /** What is asked where ways part, in words. */
@@ -124,7 +124,7 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
           {plan.ends.answered === 'pause' && (
             <>
               for
-              <NumberField
+              <DaysField
                 label="Days to pause"
                 min={1}
                 max={365}
@@ -202,7 +202,7 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
         {plan.repeat && (
           <Row above={1}>
             every
-            <NumberField
+            <DaysField
               label="Days between repeats"
               min={1}
               value={plan.repeat.days}
@@ -218,7 +218,7 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
               <option value="times">this many times:</option>
             </Select>
             {plan.repeat.times !== null && (
-              <NumberField
+              <DaysField
                 label="Times"
                 min={1}
                 max={1_000}

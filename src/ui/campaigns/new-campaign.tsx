@@ -2,13 +2,11 @@
 /** A new campaign: from nothing, from one that comes with Urraca, or as a copy. It begins as a draft. */
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
-import Dialog from '@mui/material/Dialog';
-import TextField from '@mui/material/TextField';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { stepsIn, type Starter } from '@/core/campaigns';
 import { ask, freshKey } from '../primitives';
 import { useStarters, type Campaign } from './shapes';
-import { Checkbox, Columns, DialogBody, ErrorMessage, FormEnd, Heading, Radio, Text } from '../kit';
+import { CheckboxFormField, Columns, FormDialog, Radio, Text, TextFormField, useSaveForm } from '../kit';
 
 const stepCount = ({ steps }: Starter['plan']): string => {
   const n = stepsIn(steps).length;
@@ -17,76 +15,55 @@ const stepCount = ({ steps }: Starter['plan']): string => {
 
 export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | null; office: boolean; onClose: () => void }) {
   const { data: starters = [] } = useStarters();
-  const [chosen, setChosen] = useState<string | null>(null);
-  const [name, setName] = useState(copyOf ? `${copyOf.name}, copy` : '');
-  const [shared, setShared] = useState(office);
   const [key] = useState(freshKey);
   const router = useRouter();
   const queries = useQueryClient();
-  const make = useMutation({
-    mutationFn: () =>
+  const campaign = useSaveForm({
+    values: { name: copyOf ? `${copyOf.name}, copy` : '', shared: office, starter: '' },
+    save: ({ name, shared, starter }) =>
       ask('POST /campaigns', {
-        body: { name: name.trim(), shared, ...(copyOf ? { copy_of: copyOf.id } : chosen ? { starter: chosen } : {}) },
+        body: { name: name.trim(), shared, ...(copyOf ? { copy_of: copyOf.id } : starter ? { starter } : {}) },
         headers: key,
       }),
-    onSuccess: ({ id }) => {
+    onSaved: ({ id }) => {
       void queries.invalidateQueries({ queryKey: ['campaigns'] });
       router.push(`/campaigns/${id}`);
     },
   });
+  const { name, starter: chosen } = campaign.form.watch();
+  const choose = (one: { key: string; name: string }) => {
+    campaign.form.setValue('starter', one.key, { shouldDirty: true });
+    /* A name of one's own stays. */
+    if (one.key && (!name || starters.some((other) => other.name === name))) campaign.form.setValue('name', one.name);
+  };
   return (
-    <Dialog open onClose={onClose} maxWidth={copyOf ? 'sm' : 'md'} fullWidth aria-labelledby="campaign-title">
-      <DialogBody
-        as="form"
-        onSubmit={(event) => {
-          event.preventDefault();
-          make.mutate();
-        }}
-      >
-        <Heading level={1} id="campaign-title">
-          {copyOf ? `Copy of “${copyOf.name}”` : 'New campaign'}
-        </Heading>
-        {!copyOf && (
-          <Columns least={330} gap={0.5} scroll={420} role="radiogroup" aria-label="Start from">
-            {[{ key: null, name: 'Blank', about: 'An empty timeline.', plan: null }, ...starters].map((one) => (
-              <Radio
-                key={one.key ?? ''}
-                name="starter"
-                checked={chosen === one.key}
-                onChange={() => {
-                  setChosen(one.key);
-                  if (one.key && (!name || starters.some((other) => other.name === name))) setName(one.name);
-                }}
-              >
-                <b>{one.name}</b>{' '}
-                {one.plan && (
-                  <Text tone="soft" small nowrap>
-                    {stepCount(one.plan)}
-                  </Text>
-                )}
-                <Text block tone="soft" small>
-                  {one.about}
+    <FormDialog
+      title={copyOf ? `Copy of “${copyOf.name}”` : 'New campaign'}
+      width={copyOf ? 'sm' : 'md'}
+      form={campaign}
+      does="Create draft"
+      may={name.trim() !== ''}
+      onClose={onClose}
+    >
+      {!copyOf && (
+        <Columns least={330} gap={0.5} scroll={420} role="radiogroup" aria-label="Start from">
+          {[{ key: '', name: 'Blank', about: 'An empty timeline.', plan: null }, ...starters].map((one) => (
+            <Radio key={one.key} name="starter" checked={chosen === one.key} onChange={() => choose(one)}>
+              <b>{one.name}</b>{' '}
+              {one.plan && (
+                <Text tone="soft" small nowrap>
+                  {stepCount(one.plan)}
                 </Text>
-              </Radio>
-            ))}
-          </Columns>
-        )}
-        <TextField
-          autoFocus
-          size="small"
-          label="Name"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          slotProps={{ htmlInput: { maxLength: 80 } }}
-        />
-        {office && (
-          <Checkbox checked={shared} onChange={(event) => setShared(event.target.checked)}>
-            Share with the whole team
-          </Checkbox>
-        )}
-        <ErrorMessage error={make.error} />
-        <FormEnd does="Create draft" busy={make.isPending} may={name.trim().length > 0} onCancel={onClose} />
-      </DialogBody>
-    </Dialog>
+              )}
+              <Text block tone="soft" small>
+                {one.about}
+              </Text>
+            </Radio>
+          ))}
+        </Columns>
+      )}
+      <TextFormField name="name" label="Name" autoFocus maxLength={80} />
+      {office && <CheckboxFormField name="shared" label="Share with the whole team" />}
+    </FormDialog>
   );
 }

@@ -8,7 +8,7 @@ import { capitalized } from '@/core/shared';
 import type { ReactNode } from 'react';
 import { daysOf, moved, removed, stepWords, whenWords, type Step } from '@/core/campaigns';
 import { CHANNEL_KEYS, CHANNELS } from '@/core/contacts';
-import { Glyph } from '../primitives';
+import { Glyph, useFormat } from '../primitives';
 import type { Campaign } from './shapes';
 import './ruler.css';
 import { BareButton, DragBoard, Text, useDragTile, useDropPlace } from '../kit';
@@ -155,6 +155,7 @@ interface TileProps {
   onCopy?: () => void;
 }
 function StepTile({ step, count, chosen, faulty, draggable, onChoose, onMove, onRemove, onCopy }: TileProps) {
+  const format = useFormat();
   const tile = useDragTile(String(step.id), !draggable);
   const keys = (event: React.KeyboardEvent) => {
     const by = event.shiftKey ? 7 : 1;
@@ -188,9 +189,9 @@ function StepTile({ step, count, chosen, faulty, draggable, onChoose, onMove, on
       {count && (count.sent > 0 || count.waiting > 0) && (
         <Text block>
           {count.sent > 0 &&
-            `${count.sent.toLocaleString('en-US')} ${step.do === 'touch' && !CHANNELS[step.channel].isTask ? 'went' : 'made'}`}
+            `${format.number(count.sent)} ${step.do === 'touch' && !CHANNELS[step.channel].isTask ? 'went' : 'made'}`}
           {count.sent > 0 && count.waiting > 0 && ' · '}
-          {count.waiting > 0 && `${count.waiting.toLocaleString('en-US')} to go`}
+          {count.waiting > 0 && `${format.number(count.waiting)} to go`}
         </Text>
       )}
     </BareButton>

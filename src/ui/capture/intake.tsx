@@ -12,7 +12,8 @@ import type { DoorJson } from './shapes';
 import { highlight } from './highlight';
 import { Senders } from './senders';
 import { Sources } from './sources';
-import { MailDialog, MailsToReview } from './mails';
+import { MailDialog } from './mail-dialog';
+import { MailsToReview } from './mails';
 import {
   Ago,
   Area,

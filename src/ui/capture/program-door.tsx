@@ -1,22 +1,21 @@
 'use client';
 /** A door for programs: the last requests with their answers, where fields stand in what comes, and the switch to try without effect. */
 import { useState } from 'react';
-import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { DoorRequestView } from '@/core/capture';
 import type { BodyField, Mapping } from '@/core/mail';
 import type { Jsoned } from '@/core/shared';
 import { ask } from '../primitives';
+import { FIELD_NAMES, FIELDS } from './field-names';
 import type { DoorJson } from './shapes';
 import {
   Ago,
   Button,
   Checkbox,
   Chip,
-  DialogBody,
+  Dialog,
   EmptyState,
   ErrorMessage,
-  FormEnd,
   Heading,
   Input,
   ListRow,
@@ -32,34 +31,6 @@ import {
 
 type Request = Jsoned<DoorRequestView>;
 
-const FIELD_NAMES: Record<BodyField, string> = {
-  name: 'full name',
-  first_name: 'first name',
-  last_name: 'last name',
-  email: 'e-mail',
-  phone: 'phone',
-  message: 'what they ask about',
-  role: 'role (buyer, seller, renter)',
-  source: 'lead source',
-  city: 'town',
-  postal_code: 'postal code',
-  street: 'their street',
-  listing_id: 'MLS number',
-  listing_address: 'listing address',
-  listing_price: 'listing price',
-  price_min: 'price from',
-  price_max: 'price to',
-  bedrooms: 'bedrooms',
-  tags: 'tags',
-  language: 'language',
-  assigned_to: 'their agent’s email',
-  may_text: 'OK to text (yes or no)',
-  may_call: 'OK to call (yes or no)',
-  may_email: 'OK to email (yes or no)',
-  on_the_phone: 'already on the phone (yes or no)',
-};
-const FIELDS = Object.entries(FIELD_NAMES) as [BodyField, string][];
-
 export function ProgramDoor({ door }: { door: DoorJson }) {
   const [open, setOpen] = useState(false);
   return (
@@ -68,16 +39,12 @@ export function ProgramDoor({ door }: { door: DoorJson }) {
       <Button size="tiny" onClick={() => setOpen(true)}>
         Requests and fields
       </Button>
-      {open && (
-        <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="lg" aria-labelledby="program-door-title">
-          <Inside door={door} onClose={() => setOpen(false)} />
-        </Dialog>
-      )}
+      {open && <ProgramDoorDialog door={door} onClose={() => setOpen(false)} />}
     </Row>
   );
 }
 
-function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
+function ProgramDoorDialog({ door, onClose }: { door: DoorJson; onClose: () => void }) {
   const { data: requests, error } = useQuery({
     queryKey: ['doors', door.id, 'requests'],
     queryFn: async () => (await ask('GET /doors/{id}/requests', { params: { id: door.id } })).items,
@@ -102,16 +69,15 @@ function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
   });
   const current = requests?.find(({ id }) => id === chosen) ?? requests?.[0] ?? null;
   return (
-    <DialogBody
-      as="form"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save.mutate();
-      }}
+    <Dialog
+      title={`Requests and fields of “${door.name}”`}
+      width="lg"
+      onClose={onClose}
+      onSubmit={() => save.mutate()}
+      dirty={sandbox !== door.sandbox || JSON.stringify(mapping) !== JSON.stringify(door.mapping)}
+      busy={save.isPending}
+      error={save.error}
     >
-      <Heading level={1} id="program-door-title">
-        Defaults for “{door.name}”
-      </Heading>
       <Text as="p" tone="soft">
         It accepts JSON and forms
         {door.address && (
@@ -150,9 +116,7 @@ function Inside({ door, onClose }: { door: DoorJson; onClose: () => void }) {
           <Reading key={current.id} door={door} request={current} mapping={mapping} onChange={setMapping} />
         </Split>
       )}
-      <ErrorMessage error={save.error} named />
-      <FormEnd does="Save" busy={save.isPending} onCancel={onClose} />
-    </DialogBody>
+    </Dialog>
   );
 }
 
@@ -213,7 +177,7 @@ function Reading({
                     value={fieldAt(place)}
                     onChange={(event) => say(place, event.target.value)}
                   >
-                    <option value="">no change read</option>
+                    <option value="">as Urraca reads it</option>
                     {FIELDS.map(([field, name]) => (
                       <option key={field} value={field}>
                         {name}

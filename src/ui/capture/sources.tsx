@@ -4,13 +4,13 @@ import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { SourceView } from '@/core/capture';
 import type { Jsoned } from '@/core/shared';
-import { ask, freshKey } from '../primitives';
+import { ask, freshKey, useFormat } from '../primitives';
 import { Ago, Button, Chip, Combo, Dialog, ListLine, Section, Text, useToast } from '../kit';
 
 type Source = Jsoned<SourceView>;
-const people = (n: number): string => `${n.toLocaleString('en-US')} ${n === 1 ? 'person' : 'people'}`;
 
 function useSources() {
+  const format = useFormat();
   const queries = useQueryClient();
   const toast = useToast();
   const after = () => {
@@ -40,7 +40,7 @@ function useSources() {
       ask('POST /sources/{id}/merge', { params: { id }, body: { into_id: into }, headers: freshKey() }),
     onSuccess: (made) => {
       after();
-      toast.tell(`One source now; ${people(made.people)} moved.`, () => split.mutate(made.id));
+      toast.tell(`One source now; ${format.count(made.people, 'person', 'people')} moved.`, () => split.mutate(made.id));
     },
     onError: toast.fail,
   });
@@ -49,6 +49,7 @@ function useSources() {
 
 /** Beside the doors: what is new, and the way to all of them. */
 export function Sources() {
+  const format = useFormat();
   const { sources, keep: save, merge, split } = useSources();
   const [open, setOpen] = useState(false);
   const fresh = sources.filter(({ state }) => state === 'proposed');
@@ -93,7 +94,7 @@ export function Sources() {
         >
           <SourceName source={source} />
           <Text tone="soft" small block>
-            {people(source.people)} · first <Ago at={source.first_at} />
+            {format.count(source.people, 'person', 'people')} · first <Ago at={source.first_at} />
           </Text>
         </ListLine>
       ))}
@@ -117,13 +118,10 @@ export function Sources() {
             >
               <SourceName source={source} />
               <Text tone="soft" small block>
-                {source.state === 'merged' ? `now called “${source.into_name}”` : people(source.people)}
+                {source.state === 'merged' ? `now called “${source.into_name}”` : format.count(source.people, 'person', 'people')}
               </Text>
             </ListLine>
           ))}
-          <div>
-            <Button onClick={() => setOpen(false)}>Close</Button>
-          </div>
         </Dialog>
       )}
     </Section>

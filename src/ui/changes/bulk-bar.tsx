@@ -2,16 +2,14 @@
 /** The bar that rises from below when people are chosen: how many, all of them, and what can be done to them together. */
 import type { Question } from '@/core/segments';
 import { useState } from 'react';
-import Menu from '@mui/material/Menu';
-import MenuItem from '@mui/material/MenuItem';
 import { useRouter } from 'next/navigation';
 import { useMutation } from '@tanstack/react-query';
-import { ask, freshKey, useShortcuts } from '../primitives';
+import { ask, freshKey, useFormat, useShortcuts } from '../primitives';
 import { ExportDialog } from './export-dialog';
 import { ChangeDialog } from './change-dialog';
 import type { BulkActionForm } from './forms';
 import { howMany, NOBODY, selectionOf, type Chosen } from './selection';
-import { Button, Kbd, SelectionBar, useToast } from '../kit';
+import { Button, Kbd, MenuButton, SelectionBar, useToast } from '../kit';
 
 interface Props {
   chosen: Chosen;
@@ -40,10 +38,10 @@ const MORE: [BulkActionForm, string][] = [
 
 export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
   const [doing, setDoing] = useState<BulkActionForm | null>(null);
-  const [menu, setMenu] = useState<HTMLElement | null>(null);
   const [exporting, setExporting] = useState(false);
   const router = useRouter();
   const toast = useToast();
+  const format = useFormat();
   const broadcast = useMutation({
     mutationFn: () =>
       ask('POST /broadcasts', {
@@ -61,11 +59,11 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
     <>
       <SelectionBar role="toolbar" aria-label="Actions for the selected contacts">
         <b aria-live="polite">
-          {count.toLocaleString('en-US')} of {total.toLocaleString('en-US')} selected
+          {format.number(count)} of {format.number(total)} selected
         </b>
         {!chosen.all || chosen.ids.size ? (
           <Button look="text" onClick={() => onChoose({ all: true, ids: new Set() })}>
-            Select all {total.toLocaleString('en-US')}
+            Select all {format.number(total)}
           </Button>
         ) : null}
         <Button look="text" onClick={() => onChoose(NOBODY)}>
@@ -77,48 +75,18 @@ export function BulkBar({ chosen, total, question, office, onChoose }: Props) {
             {label} {key && <Kbd>{key}</Kbd>}
           </Button>
         ))}
-        <Button look="text" aria-haspopup="menu" onClick={(event) => setMenu(event.currentTarget)}>
+        <MenuButton
+          look="text"
+          above
+          choices={[
+            { key: 'export', name: 'Export…', onChoose: () => setExporting(true) },
+            { key: 'broadcast', name: 'Broadcast…', onChoose: () => broadcast.mutate() },
+            ...MORE.filter(([kind]) => shown(kind)).map(([kind, name]) => ({ key: kind, name, onChoose: () => setDoing(kind) })),
+          ]}
+        >
           More…
-        </Button>
+        </MenuButton>
       </SelectionBar>
-      <Menu
-        anchorEl={menu}
-        open={menu !== null}
-        onClose={() => setMenu(null)}
-        anchorOrigin={{ vertical: 'top', horizontal: 'left' }}
-        transformOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-      >
-        <MenuItem
-          dense
-          onClick={() => {
-            setMenu(null);
-            setExporting(true);
-          }}
-        >
-          Export…
-        </MenuItem>
-        <MenuItem
-          dense
-          onClick={() => {
-            setMenu(null);
-            broadcast.mutate();
-          }}
-        >
-          Broadcast…
-        </MenuItem>
-        {MORE.filter(([kind]) => shown(kind)).map(([kind, label]) => (
-          <MenuItem
-            key={kind}
-            dense
-            onClick={() => {
-              setMenu(null);
-              setDoing(kind);
-            }}
-          >
-            {label}
-          </MenuItem>
-        ))}
-      </Menu>
       {exporting && <ExportDialog selection={selectionOf(chosen, question)} count={count} onClose={() => setExporting(false)} />}
       {doing && (
         <ChangeDialog

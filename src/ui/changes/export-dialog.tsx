@@ -2,12 +2,11 @@
 /** Writing the chosen to a file: the format and when; then its progress, then the file. What was asked as a question may come back by itself. */
 import type { ContactSelection } from '@/core/changes';
 import { useState } from 'react';
-import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { rhythmWords, SHEETS, type ExportFormat, type Rhythm, type SheetKey } from '@/core/exports';
-import { ask, freshKey } from '../primitives';
+import { ask, freshKey, useFormat } from '../primitives';
 import { When } from './export-when';
-import { Button, Checkbox, DialogBody, Heading, Input, LinkButton, Radio, Row, Select, Stack, Text, useToast } from '../kit';
+import { Checkbox, Dialog, Field, LinkButton, Radio, Row, Select, Stack, Text, useToast, CountField } from '../kit';
 
 const FORMATS: [ExportFormat, string][] = [
   ['csv', 'CSV, for any spreadsheet'],
@@ -16,19 +15,35 @@ const FORMATS: [ExportFormat, string][] = [
   ['labels', 'Address labels, PDF'],
   ['cards', 'Cards with a QR code for phones, PDF'],
 ];
+
+interface ExportValues {
+  format: ExportFormat;
+  sheet: SheetKey;
+  /** The first label of the first sheet that is empty, from 1. */
+  start: number;
+  together: boolean;
+  rhythm: Rhythm | null;
+  name: string;
+  email: boolean;
+}
+const FIRST: ExportValues = {
+  format: 'csv',
+  sheet: 'thirty',
+  start: 1,
+  together: true,
+  rhythm: null,
+  name: '',
+  email: false,
+};
+const isOnSheets = ({ format }: ExportValues): boolean => format === 'labels' || format === 'cards';
+
 export function ExportDialog({ selection, count, onClose }: { selection: ContactSelection; count: number; onClose: () => void }) {
-  const [format, setFormat] = useState<ExportFormat>('csv');
-  const [sheet, setSheet] = useState<SheetKey>('thirty');
-  const [start, setStart] = useState(1);
-  const [together, setTogether] = useState(true);
-  const [rhythm, setRhythm] = useState<Rhythm | null>(null);
-  const [name, setName] = useState('');
-  const [email, setEmail] = useState(false);
+  const [values, setValues] = useState(FIRST);
   const [id, setId] = useState<string | null>(null);
-  const onSheets = format === 'labels' || format === 'cards';
-  /** People named one by one are the same next week; only a question finds others. */
-  const mayComeBack = selection.question !== undefined && !selection.except?.length;
-  const options = onSheets ? { sheet, start: start - 1, per_household: together } : {};
+  const { format, rhythm, name, email } = values;
+  const set = (change: Partial<ExportValues>) => setValues({ ...values, ...change });
+  const options = isOnSheets(values) ? { sheet: values.sheet, start: values.start - 1, per_household: values.together } : {};
+  const formats = useFormat();
   const queries = useQueryClient();
   const toast = useToast();
   const order = useMutation({
@@ -37,7 +52,6 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
       setId(made.id);
       void queries.invalidateQueries({ queryKey: ['exports'] });
     },
-    onError: toast.fail,
   });
   const schedule = useMutation({
     mutationFn: () =>
@@ -50,114 +64,121 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
       void queries.invalidateQueries({ queryKey: ['exports'] });
       onClose();
     },
-    onError: toast.fail,
   });
+  const title = `Export ${formats.number(count)}`;
+  if (id) return <ExportProgress id={id} title={title} count={count} onClose={onClose} />;
+  return (
+    <Dialog
+      title={title}
+      onClose={onClose}
+      onSubmit={() => (rhythm ? schedule : order).mutate()}
+      does={rhythm ? `Schedule ${rhythmWords(rhythm)}` : 'Create file'}
+      busy={order.isPending || schedule.isPending}
+      may={rhythm === null || name.trim() !== ''}
+      error={order.error ?? schedule.error}
+    >
+      <Stack gap={0.5} scroll={260} role="radiogroup" aria-label="Format">
+        {FORMATS.map(([key, words]) => (
+          <Radio key={key} name="format" checked={format === key} onChange={() => set({ format: key })}>
+            {words}
+          </Radio>
+        ))}
+      </Stack>
+      {isOnSheets(values) && <SheetFields values={values} set={set} />}
+      {/* People named one by one are the same next week; only a question finds others. */}
+      {selection.question !== undefined && !selection.except?.length && (
+        <When rhythm={rhythm} name={name} onRhythm={(next) => set({ rhythm: next })} onName={(next) => set({ name: next })} />
+      )}
+      <Checkbox checked={email} onChange={({ target }) => set({ email: target.checked })}>
+        Email it to me too
+      </Checkbox>
+      <Recorded />
+    </Dialog>
+  );
+}
+
+const Recorded = () => (
+  <Text as="p" tone="soft" small>
+    Exports are recorded in the audit log.
+  </Text>
+);
+
+/** Which sheet is in the printer, and where on it to begin. */
+function SheetFields({ values, set }: { values: ExportValues; set: (change: Partial<ExportValues>) => void }) {
+  const { columns, rows } = SHEETS[values.sheet];
+  return (
+    <>
+      <Field label="Sheet">
+        {(control) => (
+          <Select {...control} value={values.sheet} onChange={({ target }) => set({ sheet: target.value as SheetKey })}>
+            {Object.entries(SHEETS).map(([key, one]) => (
+              <option key={key} value={key}>
+                {one.name}
+              </option>
+            ))}
+          </Select>
+        )}
+      </Field>
+      <Field label="Start at label" help="On the first sheet, if some labels are used already.">
+        {(control) => (
+          <CountField
+            {...control}
+            label="Start at label"
+            min={1}
+            max={columns * rows}
+            width={64}
+            value={values.start}
+            onChange={(start) => set({ start })}
+          />
+        )}
+      </Field>
+      {values.format === 'labels' && (
+        <Checkbox checked={values.together} onChange={({ target }) => set({ together: target.checked })}>
+          One label per household
+        </Checkbox>
+      )}
+    </>
+  );
+}
+
+/** A file while it is written, and once it is. */
+function ExportProgress({ id, title, count, onClose }: { id: string; title: string; count: number; onClose: () => void }) {
+  const format = useFormat();
   const { data } = useQuery({
     queryKey: ['export', id],
-    queryFn: () => ask('GET /exports/{id}', { params: { id: id! } }),
-    enabled: id !== null,
+    queryFn: () => ask('GET /exports/{id}', { params: { id } }),
     refetchInterval: ({ state }) => (state.data && ['done', 'failed'].includes(state.data.state) ? false : 600),
   });
   return (
-    <Dialog open onClose={onClose} aria-labelledby="export-title" fullWidth maxWidth="xs">
-      <DialogBody
-        as="form"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (rhythm) schedule.mutate();
-          else order.mutate();
-        }}
-      >
-        <Heading level={1} id="export-title">
-          Export {count.toLocaleString('en-US')}
-        </Heading>
-        {!id && (
-          <>
-            <Stack gap={0.5} scroll={260}>
-              {FORMATS.map(([key, words]) => (
-                <Radio key={key} name="format" checked={format === key} onChange={() => setFormat(key)}>
-                  {words}
-                </Radio>
-              ))}
-            </Stack>
-            {onSheets && (
-              <>
-                <label>
-                  Sheet:{' '}
-                  <Select value={sheet} onChange={(event) => setSheet(event.target.value as SheetKey)}>
-                    {Object.entries(SHEETS).map(([key, one]) => (
-                      <option key={key} value={key}>
-                        {one.name}
-                      </option>
-                    ))}
-                  </Select>
-                </label>
-                <label>
-                  Start at label{' '}
-                  <Input
-                    type="number"
-                    min={1}
-                    max={SHEETS[sheet].columns * SHEETS[sheet].rows}
-                    value={start}
-                    aria-label="First empty label"
-                    width={64}
-                    onChange={(event) => setStart(Math.max(1, Number(event.target.value)))}
-                  />{' '}
-                  of the first sheet
-                </label>
-                {format === 'labels' && (
-                  <Checkbox checked={together} onChange={(event) => setTogether(event.target.checked)}>
-                    One label per household
-                  </Checkbox>
-                )}
-              </>
-            )}
-            {mayComeBack && <When rhythm={rhythm} name={name} onRhythm={setRhythm} onName={setName} />}
-            <Checkbox checked={email} onChange={(event) => setEmail(event.target.checked)}>
-              Email it to me too
-            </Checkbox>
-          </>
-        )}
-        {id && data?.state !== 'done' && data?.state !== 'failed' && (
-          <Row role="status">
-            <progress value={data?.done ?? 0} max={Math.max(1, data?.total ?? count)} aria-label="Progress" />
-            <Text tone="soft" small>
-              {(data?.done ?? 0).toLocaleString('en-US')} written
-            </Text>
-          </Row>
-        )}
-        {data?.state === 'failed' && (
-          <Text as="p" tone="late">
-            {data.error}
-          </Text>
-        )}
-        {data?.state === 'done' && (
-          <p role="status">
-            {data.done.toLocaleString('en-US')} people are in the file. It’s available for a week
-            {data.email ? ', and on its way to your inbox' : ''}.
-          </p>
-        )}
-        <Row>
-          {!id && (
-            <Button
-              type="submit"
-              look="main"
-              disabled={order.isPending || schedule.isPending || (rhythm !== null && !name.trim())}
-            >
-              {rhythm ? `Schedule ${rhythmWords(rhythm)}` : 'Create file'}
-            </Button>
-          )}
-          {data?.state === 'done' && (
-            <LinkButton look="main" href={`/api/v1/exports/${id}/file`} download onClick={onClose}>
-              Download
-            </LinkButton>
-          )}
-          <Button onClick={onClose}>Close</Button>
-        </Row>
-        <Text as="p" tone="soft" small>
-          Exports are recorded in the audit log.
+    <Dialog
+      title={title}
+      onClose={onClose}
+      note={
+        data?.state === 'done' && (
+          <LinkButton look="main" href={`/api/v1/exports/${id}/file`} download onClick={onClose}>
+            Download
+          </LinkButton>
+        )
+      }
+    >
+      {data?.state === 'failed' ? (
+        <Text as="p" tone="late" role="alert">
+          {data.error}
         </Text>
-      </DialogBody>
+      ) : data?.state === 'done' ? (
+        <p role="status">
+          {data.done === 1 ? '1 person is in the file. ' : `${format.number(data.done)} people are in the file. `}
+          It’s available for a week{data.email ? ', and on its way to your inbox' : ''}.
+        </p>
+      ) : (
+        <Row role="status">
+          <progress value={data?.done ?? 0} max={Math.max(1, data?.total ?? count)} aria-label="Progress" />
+          <Text tone="soft" small>
+            {format.number(data?.done ?? 0)} written
+          </Text>
+        </Row>
+      )}
+      <Recorded />
     </Dialog>
   );
 }

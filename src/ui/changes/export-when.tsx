@@ -1,7 +1,8 @@
 'use client';
 /** Once, or every day, week or month at a time: when an export is written. */
 import { EVERY, WEEKDAYS, type Rhythm } from '@/core/exports';
-import { Input, Select } from '../kit';
+import { useFormat } from '../primitives';
+import { Field, Input, Row, Select, CountField } from '../kit';
 
 /** Every half hour of the day. */
 const TIMES = Array.from({ length: 48 }, (_, n) => `${String(Math.floor(n / 2)).padStart(2, '0')}:${n % 2 ? '30' : '00'}`);
@@ -14,26 +15,35 @@ interface Props {
 }
 
 export function When({ rhythm, name, onRhythm, onName }: Props) {
+  const format = useFormat();
   const at = rhythm?.at ?? '07:00';
-  return (
-    <>
-      <label>
-        When:{' '}
+  const every = (
+    <Field label="When" beside>
+      {(control) => (
         <Select
+          {...control}
           value={rhythm?.every ?? 'once'}
           onChange={(event) => {
-            const every = EVERY.find((one) => one === event.target.value);
-            onRhythm(every ? { every, day: 1, at } : null);
+            const chosen = EVERY.find((one) => one === event.target.value);
+            onRhythm(chosen ? { every: chosen, day: 1, at } : null);
           }}
         >
           <option value="once">now, once</option>
-          {EVERY.map((every) => (
-            <option key={every} value={every}>
-              every {every}
+          {EVERY.map((one) => (
+            <option key={one} value={one}>
+              every {one}
             </option>
           ))}
-        </Select>{' '}
-        {rhythm?.every === 'week' && (
+        </Select>
+      )}
+    </Field>
+  );
+  if (!rhythm) return every;
+  return (
+    <>
+      <Row>
+        {every}
+        {rhythm.every === 'week' && (
           <Select
             aria-label="Day of the week"
             value={rhythm.day}
@@ -46,44 +56,41 @@ export function When({ rhythm, name, onRhythm, onName }: Props) {
             ))}
           </Select>
         )}
-        {rhythm?.every === 'month' && (
+        {rhythm.every === 'month' && (
           <>
-            on the{' '}
-            <Input
-              type="number"
+            on the
+            <CountField
+              label="Day of the month"
               min={1}
               max={31}
-              aria-label="Day of the month"
               width={56}
               value={rhythm.day}
-              onChange={(event) => onRhythm({ ...rhythm, day: Math.min(31, Math.max(1, Number(event.target.value))) })}
+              onChange={(day) => onRhythm({ ...rhythm, day })}
             />
           </>
-        )}{' '}
-        {rhythm && (
-          <>
-            at{' '}
-            <Select aria-label="Time of day" value={at} onChange={(event) => onRhythm({ ...rhythm, at: event.target.value })}>
-              {TIMES.map((time) => (
-                <option key={time}>{time}</option>
-              ))}
-            </Select>
-          </>
         )}
-      </label>
-      {rhythm && (
-        <label>
-          Name:{' '}
+        at
+        <Select aria-label="Time of day" value={at} onChange={(event) => onRhythm({ ...rhythm, at: event.target.value })}>
+          {TIMES.map((time) => (
+            <option key={time} value={time}>
+              {format.clockTime(time)}
+            </option>
+          ))}
+        </Select>
+      </Row>
+      <Field label="Name">
+        {(control) => (
           <Input
+            {...control}
             autoFocus
-            width={280}
+            width="100%"
             value={name}
             maxLength={80}
             placeholder="Letters for the printer"
             onChange={(event) => onName(event.target.value)}
           />
-        </label>
-      )}
+        )}
+      </Field>
     </>
   );
 }

@@ -1,11 +1,11 @@
 'use client';
 /** Files that go out: those of the last week, and those that come back by themselves. */
-import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { rhythmWords, type ExportView, type ScheduleView } from '@/core/exports';
+import type { Format } from '@/core/format';
 import { type Jsoned } from '@/core/shared';
 import { ask, useZone, useFormat } from '../primitives';
-import { Button, DialogBody, Heading, LinkButton, Row, Text, useToast } from '../kit';
+import { Button, Dialog, Heading, LinkButton, Row, Text, useToast } from '../kit';
 
 type Export = Jsoned<ExportView>;
 type Schedule = Jsoned<ScheduleView>;
@@ -19,26 +19,18 @@ const KINDS: Record<ExportView['format'], string> = {
 };
 
 /** How a file went, in words: `4,012 people, sent to Ines Kolar`. */
-function outcome({ state, done, total, error, email, mailed_at, mail_error, by }: Export): string {
+function outcome({ state, done, total, error, email, mailed_at, mail_error, by }: Export, format: Format): string {
   if (state === 'failed') return error ?? 'Failed.';
-  if (GOING.includes(state)) return `${done.toLocaleString('en-US')} of ${total.toLocaleString('en-US')}`;
+  if (GOING.includes(state)) return `${format.number(done)} of ${format.number(total)}`;
   const sent = mail_error ? `, not sent: ${mail_error}` : mailed_at ? `, sent to ${by}` : email ? ', on its way by email' : '';
-  return `${done.toLocaleString('en-US')} ${done === 1 ? 'person' : 'people'}${sent}`;
+  return `${format.count(done, 'person', 'people')}${sent}`;
 }
 
 export function ExportsDialog({ onClose }: { onClose: () => void }) {
   return (
-    <Dialog open onClose={onClose} aria-labelledby="exports-title" fullWidth maxWidth="md">
-      <DialogBody>
-        <Heading level={1} id="exports-title">
-          Exports
-        </Heading>
-        <Schedules />
-        <Files />
-        <Row>
-          <Button onClick={onClose}>Close</Button>
-        </Row>
-      </DialogBody>
+    <Dialog title="Exports" width="md" onClose={onClose}>
+      <Schedules />
+      <Files />
     </Dialog>
   );
 }
@@ -83,7 +75,7 @@ function Schedules() {
               {one.last &&
                 (one.last.state === 'failed'
                   ? `Last run failed: ${one.last.error}`
-                  : `Last run ${one.last.done.toLocaleString('en-US')} people${one.last.mail_error ? `, not sent: ${one.last.mail_error}` : ''}.`)}
+                  : `Last run ${format.number(one.last.done)} people${one.last.mail_error ? `, not sent: ${one.last.mail_error}` : ''}.`)}
               {one.error && ` ${one.error}`}
             </Text>
           </span>
@@ -119,7 +111,7 @@ function Files() {
           <span>
             <b>{KINDS[file.format]}</b>{' '}
             <Text small tone={file.state === 'failed' ? 'late' : undefined}>
-              {outcome(file)}
+              {outcome(file, format)}
             </Text>
             <Text block tone="soft" small>
               {format.dayAndTime(new Date(file.made_at), zone)}, {file.by ?? 'a program'}

@@ -1,14 +1,15 @@
 'use client';
 /** The form of each change: it answers a whole change, or null while something is missing. */
 import { useState } from 'react';
-import TextField from '@mui/material/TextField';
 import { useQuery } from '@tanstack/react-query';
 import type { BulkActionInput, ContactSelection } from '@/core/changes';
-import { CONTACT_ROLES, type Channel, type ContactRole } from '@/core/contacts';
-import type { FieldDef, VocabularyView } from '@/core/segments';
+import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
+import type { VocabularyView } from '@/core/segments';
 import { ask, NO_WORDS, useVocabulary } from '../primitives';
+import { PermissionForm } from './permission-form';
+import { SetFieldForm } from './set-field-form';
 import { TagPicker } from './tag-picker';
-import { Checkbox, Radio, Row, Select, Stack, Text } from '../kit';
+import { Field, Input, Radio, Row, Select, Stack, Text } from '../kit';
 
 export type BulkActionForm = Exclude<BulkActionInput['kind'], `delete_${string}` | 'hand_on'> | 'archive';
 export const TITLES: Record<BulkActionForm, string> = {
@@ -71,28 +72,19 @@ export function ChangeForm({
         />
       );
     case 'call_list':
-      return (
-        <TextField
-          autoFocus
-          label="What the call is about (optional)"
-          onChange={(event) => onChange({ kind: 'call_list', note: event.target.value })}
-        />
-      );
+      return <OneLine label="What the call is about (optional)" onChange={(note) => onChange({ kind: 'call_list', note })} />;
     case 'roles':
       return <Roles onChange={onChange} />;
     case 'field':
-      return <Field fields={vocabulary.fields} onChange={onChange} />;
+      return <SetFieldForm fields={vocabulary.fields} onChange={onChange} />;
     case 'permission':
-      return <Permission onChange={onChange} />;
+      return <PermissionForm onChange={onChange} />;
     case 'archive':
       return (
-        <TextField
-          autoFocus
+        <OneLine
           label="Why"
-          onChange={(event) =>
-            onChange(
-              event.target.value.trim() ? { kind: 'stage', stage: 'archived', archived_because: event.target.value } : null,
-            )
+          onChange={(because) =>
+            onChange(because.trim() ? { kind: 'stage', stage: 'archived', archived_because: because } : null)
           }
         />
       );
@@ -105,6 +97,12 @@ export function ChangeForm({
       );
   }
 }
+
+const OneLine = ({ label, onChange }: { label: string; onChange: (text: string) => void }) => (
+  <Field label={label}>
+    {(control) => <Input {...control} autoFocus width="100%" onChange={(event) => onChange(event.target.value)} />}
+  </Field>
+);
 
 /** To one agent, to whoever is next on a roster, or to whom the ladder says. */
 export function HandTo({
@@ -252,150 +250,5 @@ function Roles({ onChange }: { onChange: Set }) {
         </Row>
       ))}
     </Stack>
-  );
-}
-
-function Field({ fields, onChange }: { fields: FieldDef[]; onChange: Set }) {
-  const [id, setId] = useState('');
-  const field = fields.find((one) => one.id === id);
-  const put = (value: string | number | boolean | string[] | null) => onChange({ kind: 'field', field_id: id, value });
-  if (!fields.length)
-    return (
-      <Text as="p" tone="soft">
-        No custom fields yet. An admin can add them in Setup.
-      </Text>
-    );
-  return (
-    <>
-      <Select
-        aria-label="Field"
-        value={id}
-        onChange={(event) => {
-          setId(event.target.value);
-          onChange(null);
-        }}
-      >
-        <option value="">Which field?</option>
-        {fields.map((one) => (
-          <option key={one.id} value={one.id}>
-            {one.name}
-          </option>
-        ))}
-      </Select>
-      {field && <FieldValue key={field.id} field={field} onChange={put} />}
-    </>
-  );
-}
-
-function FieldValue({
-  field,
-  onChange,
-}: {
-  field: FieldDef;
-  onChange: (value: string | number | boolean | string[] | null) => void;
-}) {
-  const [several, setSeveral] = useState<string[]>([]);
-  if (field.kind === 'choice')
-    return (
-      <Select aria-label="Value" defaultValue="-" onChange={(event) => onChange(event.target.value || null)}>
-        <option value="-" disabled>
-          Choose
-        </option>
-        {field.choices.map((choice) => (
-          <option key={choice}>{choice}</option>
-        ))}
-        <option value="">Empty</option>
-      </Select>
-    );
-  if (field.kind === 'choices')
-    return (
-      <Stack gap={0.5} scroll={260}>
-        {field.choices.map((choice) => (
-          <Checkbox
-            key={choice}
-            checked={several.includes(choice)}
-            onChange={() => {
-              const next = several.includes(choice) ? several.filter((one) => one !== choice) : [...several, choice];
-              setSeveral(next);
-              onChange(next);
-            }}
-          >
-            {choice}
-          </Checkbox>
-        ))}
-      </Stack>
-    );
-  if (field.kind === 'flag')
-    return (
-      <Select
-        aria-label="Value"
-        defaultValue="-"
-        onChange={(event) => onChange(event.target.value === '' ? null : event.target.value === 'yes')}
-      >
-        <option value="-" disabled>
-          Choose
-        </option>
-        <option value="yes">yes</option>
-        <option value="no">no</option>
-        <option value="">Empty</option>
-      </Select>
-    );
-  return (
-    <TextField
-      autoFocus
-      label={field.kind === 'yearly' ? 'Month and day, MM-DD' : 'Value (leave empty to clear)'}
-      type={field.kind === 'date' ? 'date' : 'text'}
-      onChange={(event) => onChange(event.target.value || null)}
-    />
-  );
-}
-
-function Permission({ onChange }: { onChange: Set }) {
-  const [channel, setChannel] = useState<Channel>('email');
-  const [state, setState] = useState<'granted' | 'withdrawn'>('granted');
-  const [evidence, setEvidence] = useState('');
-  const tell = (next: { channel?: typeof channel; state?: typeof state; evidence?: string }) => {
-    const change = { kind: 'permission' as const, channel, state, evidence, ...next };
-    onChange(change.state === 'withdrawn' || change.evidence.trim() ? change : null);
-  };
-  return (
-    <>
-      <Row>
-        They said{' '}
-        <Select
-          aria-label="Yes or no"
-          value={state}
-          onChange={(event) => {
-            setState(event.target.value as typeof state);
-            tell({ state: event.target.value as typeof state });
-          }}
-        >
-          <option value="granted">yes</option>
-          <option value="withdrawn">no</option>
-        </Select>{' '}
-        to{' '}
-        <Select
-          aria-label="Channel"
-          value={channel}
-          onChange={(event) => {
-            setChannel(event.target.value as typeof channel);
-            tell({ channel: event.target.value as typeof channel });
-          }}
-        >
-          <option value="call">calls</option>
-          <option value="text">texts</option>
-          <option value="email">emails</option>
-          <option value="letter">letters</option>
-        </Select>
-      </Row>
-      <TextField
-        label="How and where they agreed, for the record"
-        value={evidence}
-        onChange={(event) => {
-          setEvidence(event.target.value);
-          tell({ evidence: event.target.value });
-        }}
-      />
-    </>
   );
 }

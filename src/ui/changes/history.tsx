@@ -1,27 +1,18 @@
 'use client';
 /** The history of changes of many, each with its way back. */
-import Dialog from '@mui/material/Dialog';
 import { useQuery } from '@tanstack/react-query';
 import { refusedSentence } from '@/core/contacts';
 import { ask, useZone, useFormat } from '../primitives';
 import { outcomeWords, useChangeActions } from './watch';
-import { Button, DialogBody, EmptyState, Heading, Row, Text } from '../kit';
+import { Button, Dialog, EmptyState, Row, Text } from '../kit';
 
 export function HistoryDialog({ onClose }: { onClose: () => void }) {
   return (
-    <Dialog open onClose={onClose} aria-labelledby="history-title" fullWidth maxWidth="md">
-      <DialogBody>
-        <Heading level={1} id="history-title">
-          Change history
-        </Heading>
-        <Text as="p" tone="soft" small>
-          Undo reverses a change. Anything edited since then stays as is.
-        </Text>
-        <History />
-        <Row>
-          <Button onClick={onClose}>Close</Button>
-        </Row>
-      </DialogBody>
+    <Dialog title="Change history" width="md" onClose={onClose}>
+      <Text as="p" tone="soft" small>
+        Undo reverses a change. Anything edited since then stays as is.
+      </Text>
+      <History />
     </Dialog>
   );
 }
@@ -46,10 +37,10 @@ export function History() {
             <Text block tone="soft" small>
               {format.dayAndTime(new Date(change.made_at), zone)}, {change.by ?? 'a program'}.{' '}
               {['waiting', 'running', 'undoing'].includes(change.state)
-                ? `${change.done.toLocaleString('en-US')} of ${change.total.toLocaleString('en-US')}`
-                : outcomeWords(change)}
+                ? `${format.number(change.done)} of ${format.number(change.total)}`
+                : outcomeWords(change, format)}
               {change.state === 'undone' &&
-                ` It had changed ${change.changed.toLocaleString('en-US')}${refusedSentence(change.left_alone) ? `; ${refusedSentence(change.left_alone)}` : ''}.`}
+                ` It had changed ${format.number(change.changed)}${refusedSentence(change.left_alone) ? `; ${refusedSentence(change.left_alone)}` : ''}.`}
             </Text>
           </span>
           {change.can_undo && <Button onClick={() => undo(change.id)}>Undo</Button>}

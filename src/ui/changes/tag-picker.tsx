@@ -95,7 +95,7 @@ export function TagPicker({
           label={`Color of ${made.name}`}
           colors={TAG_COLORS.map((color) => ({ key: color, look: CHIP_COLORS[color]! }))}
           chosen={made.color}
-          onPick={(color) => paint.mutate(color as TagColor)}
+          onPick={(color) => paint.mutate(color)}
         />
       )}
     </Stack>

@@ -4,8 +4,9 @@ import { createContext, useCallback, useContext, useEffect, useMemo, useRef, use
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ChangeView } from '@/core/changes';
 import { refusedSentence } from '@/core/contacts';
+import type { Format } from '@/core/format';
 import type { Jsoned } from '@/core/shared';
-import { ask } from '../primitives';
+import { ask, useFormat } from '../primitives';
 import { Button, Progress, ProgressPanel, ProgressStack, Row, Text, useToast } from '../kit';
 
 export type ChangeLine = Jsoned<ChangeView>;
@@ -34,15 +35,15 @@ export const useChangeActions = () => {
   return { cancel: cancel.mutate, undo: undo.mutate };
 };
 
-const people = (n: number): string => (n === 1 ? '1 person' : `${n.toLocaleString('en-US')} people`);
-export function outcomeWords(change: ChangeLine): string {
+export function outcomeWords(change: ChangeLine, format: Format): string {
+  const people = (n: number): string => format.count(n, 'person', 'people');
   if (change.state === 'failed') return change.error ?? 'Failed.';
   if (change.state === 'undone') {
     const rest = refusedSentence(change.undo_left_alone);
     return `Undone for ${people(change.undone)}${rest ? `; ${rest} and stay as they are` : ''}.`;
   }
   const rest = refusedSentence(change.left_alone);
-  return `${people(change.changed)}: ${change.sentence.charAt(0).toLowerCase()}${change.sentence.slice(1)}${change.state === 'cancelled' ? `, then canceled after ${change.done.toLocaleString('en-US')}` : ''}${rest ? `; ${rest}` : ''}.`;
+  return `${people(change.changed)}: ${change.sentence.charAt(0).toLowerCase()}${change.sentence.slice(1)}${change.state === 'cancelled' ? `, then canceled after ${format.number(change.done)}` : ''}${rest ? `; ${rest}` : ''}.`;
 }
 
 export function ChangeWatchProvider({ children }: { children: ReactNode }) {
@@ -62,6 +63,7 @@ export function ChangeWatchProvider({ children }: { children: ReactNode }) {
 }
 
 function Watched({ id, onEnd }: { id: string; onEnd: () => void }) {
+  const format = useFormat();
   const queries = useQueryClient();
   const toast = useToast();
   const { cancel, undo } = useChangeActions();
@@ -76,11 +78,11 @@ function Watched({ id, onEnd }: { id: string; onEnd: () => void }) {
   useEffect(() => {
     if (!over || told.current) return;
     told.current = true;
-    toast.tell(outcomeWords(change), change.can_undo ? () => undo(id) : undefined);
+    toast.tell(outcomeWords(change, format), change.can_undo ? () => undo(id) : undefined);
     queries.removeQueries({ queryKey: ['change', id] });
     void queries.invalidateQueries();
     onEnd();
-  }, [over, change, id, toast, onEnd, queries, undo]);
+  }, [over, change, id, toast, onEnd, queries, undo, format]);
   if (!change || over) return null;
   const of = change.state === 'undoing' ? change.changed : change.total;
   const done = change.state === 'undoing' ? change.undone : change.done;
@@ -93,7 +95,7 @@ function Watched({ id, onEnd }: { id: string; onEnd: () => void }) {
       <Row>
         <Progress done={done} of={of} label="Progress" />
         <Text tone="soft" small>
-          {done.toLocaleString('en-US')} of {of.toLocaleString('en-US')}
+          {format.number(done)} of {format.number(of)}
         </Text>
         {change.state === 'running' && (
           <Button size="small" onClick={() => cancel(id)}>

@@ -1,10 +1,9 @@
 'use client';
 /** The important dates of one's people in one's own calendar: a secret address, made, copied, revoked. */
 import { useState } from 'react';
-import Dialog from '@mui/material/Dialog';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { ask, useZone, useFormat } from '../primitives';
-import { Button, Callout, DialogBody, Heading, Row, Text, useToast } from '../kit';
+import { Button, Callout, Dialog, Text, useToast } from '../kit';
 
 export function CalendarDialog({ onClose }: { onClose: () => void }) {
   const zone = useZone();
@@ -35,28 +34,12 @@ export function CalendarDialog({ onClose }: { onClose: () => void }) {
     onError: toast.fail,
   });
   return (
-    <Dialog open onClose={onClose} aria-labelledby="calendar-title" fullWidth maxWidth="sm">
-      <DialogBody>
-        <Heading level={1} id="calendar-title">
-          Important dates in your calendar
-        </Heading>
-        <p>
-          Your contacts’ birthdays, anniversaries, and other dates, every year. Subscribe to this address in your calendar. Anyone
-          with the address can see them.
-        </p>
-        {data?.feed && !url && (
-          <Text as="p" tone="soft" small>
-            Address created {format.dayAndTime(new Date(data.feed.made_at), zone)},{' '}
-            {data.feed.read_at ? `last read ${format.dayAndTime(new Date(data.feed.read_at), zone)}` : 'not read yet'}. For
-            security it can’t be shown again.
-          </Text>
-        )}
-        {url && (
-          <Callout role="status">
-            Copy it now. It won’t be shown again: <code>{url}</code>
-          </Callout>
-        )}
-        <Row>
+    <Dialog
+      title="Important dates in your calendar"
+      width="sm"
+      onClose={onClose}
+      note={
+        <>
           {url ? (
             <Button look="main" onClick={() => void navigator.clipboard.writeText(url).then(() => toast.tell('Copied.'))}>
               Copy address
@@ -71,9 +54,25 @@ export function CalendarDialog({ onClose }: { onClose: () => void }) {
               Revoke
             </Button>
           )}
-          <Button onClick={onClose}>Close</Button>
-        </Row>
-      </DialogBody>
+        </>
+      }
+    >
+      <p>
+        Your contacts’ birthdays, anniversaries, and other dates, every year. Subscribe to this address in your calendar. Anyone
+        with the address can see them.
+      </p>
+      {data?.feed && !url && (
+        <Text as="p" tone="soft" small>
+          Address created {format.dayAndTime(new Date(data.feed.made_at), zone)},{' '}
+          {data.feed.read_at ? `last read ${format.dayAndTime(new Date(data.feed.read_at), zone)}` : 'not read yet'}. For security
+          it can’t be shown again.
+        </Text>
+      )}
+      {url && (
+        <Callout role="status">
+          Copy it now. It won’t be shown again: <code>{url}</code>
+        </Callout>
+      )}
     </Dialog>
   );
 }

@@ -37,10 +37,13 @@ function Day({ at }: { at: string }) {
   const zone = useZone();
   return <>{useFormat().longDay(new Date(at), zone)}</>;
 }
+const Figures = ({ of }: { of: number }) => <>{useFormat().number(of)}</>;
+const Money = ({ dollars }: { dollars: number }) => <>{useFormat().money(dollars)}</>;
 const PlainDay = ({ on }: { on: string }) => <>{useFormat().plainDay(on)}</>;
 
 const CELLS: { [Kind in Cell['is']]: (cell: Extract<Cell, { is: Kind }>, tags: Map<string, Tag>) => ReactNode } = {
-  text: ({ text }) => text ?? none,
+  text: ({ text }) => (typeof text === 'number' ? <Figures of={text} /> : (text ?? none)),
+  money: ({ dollars }) => <Money dollars={dollars} />,
   name: ({ text }) => <b dir="auto">{text}</b>,
   secret: ({ text }) => (text ? <Text secret>{text}</Text> : none),
   ago: ({ at }) => (at ? <Ago at={at} /> : <Text tone="soft">never</Text>),
@@ -70,17 +73,12 @@ export const fieldColumn = (field: FieldDef): ColumnDef => ({
   numeric: field.kind === 'number' || field.kind === 'money',
   cell: ({ fields }) => {
     const value = fields[field.id] ?? '';
-    const text =
-      typeof value === 'boolean'
-        ? value
-          ? 'yes'
-          : 'no'
-        : typeof value === 'number'
-          ? value.toLocaleString('en-US')
-          : Array.isArray(value)
-            ? value.join(', ')
-            : value;
-    return { is: 'text', text: text || null };
+    if (typeof value === 'number') return field.kind === 'money' ? { is: 'money', dollars: value } : { is: 'text', text: value };
+    if (typeof value === 'boolean') return { is: 'text', text: value ? 'yes' : 'no' };
+    if (Array.isArray(value)) return { is: 'text', text: value.join(', ') || null };
+    return field.kind === 'date' || field.kind === 'yearly'
+      ? { is: 'date', on: value || null }
+      : { is: 'text', text: value || null };
   },
 });
 

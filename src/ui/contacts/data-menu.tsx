@@ -2,35 +2,36 @@
 /** What concerns the database as a whole: files in and out, duplicates, the history of changes. */
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
-import Menu from '@mui/material/Menu';
-import MenuItem from '@mui/material/MenuItem';
 import { ExportsDialog } from '../changes';
 import { CalendarDialog } from './calendar-dialog';
-import { Button, Kbd } from '../kit';
+import { Kbd, MenuButton } from '../kit';
 
 export function DataMenu({ onHistory }: { onHistory: () => void }) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [calendar, setCalendar] = useState(false);
   const [files, setFiles] = useState(false);
   const router = useRouter();
-  const pick = (act: () => void) => () => {
-    setAnchor(null);
-    act();
-  };
   return (
     <>
-      <Button size="small" aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
+      <MenuButton
+        size="small"
+        choices={[
+          { key: 'import', name: 'Import a file…', onChoose: () => router.push('/contacts/import') },
+          { key: 'duplicates', name: 'Find duplicates…', onChoose: () => router.push('/contacts/duplicates') },
+          { key: 'calendar', name: 'Calendar of important dates…', onChoose: () => setCalendar(true) },
+          { key: 'exports', name: 'Exports…', onChoose: () => setFiles(true) },
+          {
+            key: 'history',
+            name: (
+              <>
+                Change history <Kbd>h</Kbd>
+              </>
+            ),
+            onChoose: onHistory,
+          },
+        ]}
+      >
         Database
-      </Button>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        <MenuItem onClick={pick(() => router.push('/contacts/import'))}>Import a file…</MenuItem>
-        <MenuItem onClick={pick(() => router.push('/contacts/duplicates'))}>Find duplicates…</MenuItem>
-        <MenuItem onClick={pick(() => setCalendar(true))}>Calendar of important dates…</MenuItem>
-        <MenuItem onClick={pick(() => setFiles(true))}>Exports…</MenuItem>
-        <MenuItem onClick={pick(onHistory)}>
-          Change history <Kbd>h</Kbd>
-        </MenuItem>
-      </Menu>
+      </MenuButton>
       {files && <ExportsDialog onClose={() => setFiles(false)} />}
       {calendar && <CalendarDialog onClose={() => setCalendar(false)} />}
     </>

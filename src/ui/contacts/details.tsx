@@ -6,8 +6,7 @@ import { ask } from '../primitives';
 import {
   CheckboxFormField,
   Columns,
-  Dialog,
-  FormFields,
+  FormDialog,
   Heading,
   Row,
   TextareaFormField,
@@ -89,42 +88,32 @@ export function DetailsDialog({ contact, onClose }: { contact: ContactInFull; on
     },
   });
   return (
-    <Dialog
-      title="Edit contact"
-      width="md"
-      onClose={onClose}
-      onSubmit={details.submit}
-      busy={details.busy}
-      dirty={details.dirty}
-      error={details.error}
-    >
-      <FormFields of={details}>
-        <Columns least={190}>
-          <TextFormField name="first_name" label="First name" autoFocus />
-          <TextFormField name="last_name" label="Last name" />
-          <TextFormField name="company" label="Company" />
-          <TextFormField name="street" label="Street" />
-          <TextFormField name="city" label="City" />
-          <TextFormField name="region" label="State" />
-          <TextFormField name="postal_code" label="ZIP" />
-        </Columns>
-        <Row role="group" aria-label="Roles" gap={3}>
-          {CONTACT_ROLES.map((role) => (
-            <CheckboxFormField key={role} name={`roles.${role}`} label={capitalized(role)} />
-          ))}
-        </Row>
-        <Heading>Wants</Heading>
-        <Columns least={190}>
-          <TypedFormField is="money" name="price_min" label="Min price" />
-          <TypedFormField is="money" name="price_max" label="Max price" />
-          <TypedFormField is="number" name="bedrooms" label="Min bedrooms" />
-          <TypedFormField is="number" name="bathrooms" label="Min bathrooms" />
-          <TextFormField name="areas" label="Areas" placeholder="Cities, ZIP codes" />
-          <TextFormField name="kinds" label="Property types" placeholder="House, condo…" />
-          <TextFormField name="features" label="Features" placeholder="Pool, office…" />
-        </Columns>
-        <TextareaFormField name="words" label="In their words" rows={2} />
-      </FormFields>
-    </Dialog>
+    <FormDialog title="Edit contact" width="md" form={details} onClose={onClose}>
+      <Columns least={190}>
+        <TextFormField name="first_name" label="First name" autoFocus />
+        <TextFormField name="last_name" label="Last name" />
+        <TextFormField name="company" label="Company" />
+        <TextFormField name="street" label="Street" />
+        <TextFormField name="city" label="City" />
+        <TextFormField name="region" label="State" />
+        <TextFormField name="postal_code" label="ZIP" />
+      </Columns>
+      <Row role="group" aria-label="Roles" gap={3}>
+        {CONTACT_ROLES.map((role) => (
+          <CheckboxFormField key={role} name={`roles.${role}`} label={capitalized(role)} />
+        ))}
+      </Row>
+      <Heading>Wants</Heading>
+      <Columns least={190}>
+        <TypedFormField is="money" name="price_min" label="Min price" />
+        <TypedFormField is="money" name="price_max" label="Max price" />
+        <TypedFormField is="number" name="bedrooms" label="Min bedrooms" />
+        <TypedFormField is="number" name="bathrooms" label="Min bathrooms" />
+        <TextFormField name="areas" label="Areas" placeholder="Cities, ZIP codes" />
+        <TextFormField name="kinds" label="Property types" placeholder="House, condo…" />
+        <TextFormField name="features" label="Features" placeholder="Pool, office…" />
+      </Columns>
+      <TextareaFormField name="words" label="In their words" rows={2} />
+    </FormDialog>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 /** The important dates of a contact: each typed in any usual spelling, with or without its year. */
 import { useState } from 'react';
+import { capitalized } from '@/core/shared';
 import { DATE_KINDS, DATE_NAMES, type DateKind } from '@/core/contacts';
 import { useFormat } from '../primitives';
 import { Button, DateField, FactLine, Input, MenuButton, Row, useToast } from '../kit';
@@ -8,6 +9,7 @@ import { useSaveFact } from './in-place';
 import type { ContactInFull } from './types';
 
 type Dates = ContactInFull['dates'];
+const nameOfKind = (kind: DateKind): string => capitalized(DATE_NAMES[kind]);
 
 export function FactDates({ contact, readOnly }: { contact: ContactInFull; readOnly: boolean }) {
   const format = useFormat();
@@ -20,24 +22,24 @@ export function FactDates({ contact, readOnly }: { contact: ContactInFull; readO
     put(dates.map((date, n) => (n === at ? { ...date, ...change } : date)));
   if (readOnly)
     return dates.map((date, at) => (
-      <FactLine key={at} label={date.label || DATE_NAMES[date.kind]}>
+      <FactLine key={at} label={date.label || nameOfKind(date.kind)}>
         {format.plainDay(date.on)}
       </FactLine>
     ));
   return (
     <>
       {dates.map((date, at) => (
-        <FactLine key={at} label={date.label || DATE_NAMES[date.kind]}>
+        <FactLine key={at} label={date.label || nameOfKind(date.kind)}>
           <Row gap={1.5}>
             <DateField
-              label={`${date.label || DATE_NAMES[date.kind]}: date`}
+              label={`${date.label || nameOfKind(date.kind)}: date`}
               yearless
               value={date.on}
               onChange={(on) => on && set(at, { on })}
             />
             <Button
               size="tiny"
-              aria-label={`Remove ${date.label || DATE_NAMES[date.kind]}`}
+              aria-label={`Remove ${date.label || nameOfKind(date.kind)}`}
               onClick={() =>
                 put(
                   dates.filter((_, n) => n !== at),
@@ -66,7 +68,7 @@ function NewDate({ has, onAdd }: { has: DateKind[]; onAdd: (date: Dates[number])
           size="tiny"
           choices={DATE_KINDS.filter((one) => one === 'other' || !has.includes(one)).map((one) => ({
             key: one,
-            name: DATE_NAMES[one],
+            name: nameOfKind(one),
             onChoose: () => setKind(one),
           }))}
         >
@@ -75,7 +77,7 @@ function NewDate({ has, onAdd }: { has: DateKind[]; onAdd: (date: Dates[number])
       </Row>
     );
   return (
-    <FactLine label={DATE_NAMES[kind]}>
+    <FactLine label={nameOfKind(kind)}>
       <Row gap={1.5}>
         {kind === 'other' && (
           <Input
@@ -89,7 +91,7 @@ function NewDate({ has, onAdd }: { has: DateKind[]; onAdd: (date: Dates[number])
         )}
         <DateField
           autoFocus={kind !== 'other'}
-          label={`${DATE_NAMES[kind]}: date`}
+          label={`${nameOfKind(kind)}: date`}
           yearless
           value={null}
           onChange={(on) => {

@@ -3,7 +3,7 @@
  * The grid of contacts: columns by TanStack Table, of the rows only those in sight by TanStack Virtual. It is one stop of the Tab key: arrows or j and k
  * go between rows, the focus goes along and comes back after whatever opened.
  */
-import { memo, useCallback, useEffect, useMemo, useRef, type MouseEvent } from 'react';
+import { useCallback, useEffect, useMemo, useRef } from 'react';
 import {
   columnOrderingFeature,
   columnResizingFeature,
@@ -13,15 +13,15 @@ import {
   type ColumnDef as TableColumn,
 } from '@tanstack/react-table';
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
-import { Pencil } from 'lucide-react';
 import { isChosen, type Chosen } from '../changes';
-import { useTags, type Tag } from '../segments';
-import { BareButton, Checkbox, DataGrid, moved, ROW_HEIGHT } from '../kit';
-import { drawCell, type ColumnDef } from './columns';
-import { CellEditor, EDIT_TITLES, isEditable, type EditableColumn } from './grid-cells';
+import { useTags } from '../segments';
+import { DataGrid, moved, ROW_HEIGHT } from '../kit';
+import { type ColumnDef } from './columns';
+import { CellEditor, type EditableColumn } from './grid-cells';
 import type { GridLayout } from './grid-columns';
 import { GridHead } from './grid-head';
-import { nameOf, type Contact } from './types';
+import { GridRow } from './grid-row';
+import type { Contact } from './types';
 import type { ContactList } from './use-contacts';
 
 const features = tableFeatures({ columnOrderingFeature, columnResizingFeature, columnSizingFeature });
@@ -234,87 +234,3 @@ function useColumns({ columns, layout, onLayout, list }: GridProps) {
     },
   };
 }
-
-interface RowProps {
-  contact: Contact;
-  place: number;
-  columns: ColumnDef[];
-  tags: Map<string, Tag>;
-  picked: boolean;
-  open: boolean;
-  at: boolean;
-  /** The Tab key stops here. */
-  stop: boolean;
-  readOnly: boolean;
-  maySelect: boolean;
-  onOpen: (place: number) => void;
-  onToggle: (place: number, range: boolean) => void;
-  onEdit: (contact: Contact, column: EditableColumn) => void;
-}
-
-const GridRow = memo(function GridRow({
-  contact,
-  place,
-  columns,
-  tags,
-  picked,
-  open,
-  at,
-  stop,
-  readOnly,
-  maySelect,
-  ...does
-}: RowProps) {
-  const name = nameOf(contact);
-  const onClick = (event: MouseEvent) =>
-    event.shiftKey || event.metaKey || event.ctrlKey ? does.onToggle(place, event.shiftKey) : does.onOpen(place);
-  return (
-    <tr
-      data-row={contact.id}
-      data-at={at || undefined}
-      data-open={open || undefined}
-      aria-rowindex={place + 2}
-      aria-selected={picked}
-      onClick={onClick}
-    >
-      <td className="tick" onClick={(event) => event.stopPropagation()}>
-        <Checkbox
-          checked={picked}
-          tabIndex={-1}
-          aria-label={`Select ${name}`}
-          disabled={!maySelect}
-          onChange={() => {}}
-          onClick={(event) => does.onToggle(place, event.shiftKey)}
-        />
-      </td>
-      {columns.map((column) => {
-        const drawn = drawCell(column.cell(contact), tags);
-        return (
-          <td key={column.key} data-cell={column.key} data-numeric={column.numeric || undefined}>
-            {column.key === 'name' ? (
-              <BareButton data-name="" aria-current={open || undefined} tabIndex={stop ? 0 : -1}>
-                {drawn}
-              </BareButton>
-            ) : (
-              drawn
-            )}
-            {!readOnly && isEditable(column.key) && (
-              <BareButton
-                className="edit"
-                tabIndex={-1}
-                aria-label={`${EDIT_TITLES[column.key]}: ${name}`}
-                title={EDIT_TITLES[column.key]}
-                onClick={(event) => {
-                  event.stopPropagation();
-                  does.onEdit(contact, column.key as EditableColumn);
-                }}
-              >
-                <Pencil size={13} aria-hidden="true" />
-              </BareButton>
-            )}
-          </td>
-        );
-      })}
-    </tr>
-  );
-});

@@ -4,14 +4,11 @@
  * on it is read again.
  */
 import { useState, type ReactNode } from 'react';
-import Menu from '@mui/material/Menu';
-import MenuItem from '@mui/material/MenuItem';
-import ListItemText from '@mui/material/ListItemText';
 import { useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { isFollowedUp, stageName, stepOf } from '@/core/contacts';
 import type { Word } from '@/core/segments';
 import { ask, nameIn, NO_WORDS, Strokes, useVocabulary } from '../primitives';
-import { Dialog, Input, Text, useToast } from '../kit';
+import { ChoiceMenu, FormDialog, TextFormField, useSaveForm, useToast } from '../kit';
 import { useTags } from '../segments';
 import type { Contact } from './types';
 import { withContact, type ContactPages } from './use-contacts';
@@ -97,21 +94,21 @@ export function useInPlace(contact: Changed) {
 }
 
 function ArchiveDialog({ onClose, onArchive }: { onClose: () => void; onArchive: (because: string) => void }) {
-  const [because, setBecause] = useState('');
+  const archive = useSaveForm({
+    values: { because: '' },
+    save: ({ because }) => Promise.resolve(because.trim()),
+    onSaved: onArchive,
+  });
   return (
-    <Dialog
+    <FormDialog
       title="Archive contact"
-      onClose={onClose}
-      dirty={because !== ''}
-      onSubmit={() => onArchive(because.trim())}
+      form={archive}
       does="Archive"
-      may={because.trim() !== ''}
+      may={archive.form.watch('because').trim() !== ''}
+      onClose={onClose}
     >
-      <Text as="label" small tone="soft">
-        Why are you archiving them?
-        <Input autoFocus width="100%" value={because} onChange={(event) => setBecause(event.target.value)} />
-      </Text>
-    </Dialog>
+      <TextFormField name="because" label="Why are you archiving them?" autoFocus maxLength={300} />
+    </FormDialog>
   );
 }
 
@@ -181,20 +178,15 @@ function WordMenu({
   onClose: () => void;
 }) {
   return (
-    <Menu open anchorEl={anchor} onClose={onClose}>
-      {choices.map(({ value, name, note }) => (
-        <MenuItem
-          key={value}
-          dense
-          selected={value === chosen}
-          onClick={() => {
-            onClose();
-            if (value !== chosen) onPick(value);
-          }}
-        >
-          <ListItemText primary={name} secondary={note || undefined} />
-        </MenuItem>
-      ))}
-    </Menu>
+    <ChoiceMenu
+      anchor={anchor}
+      choices={choices.map(({ value, ...choice }) => ({
+        ...choice,
+        key: value,
+        chosen: value === chosen,
+        onChoose: () => value !== chosen && onPick(value),
+      }))}
+      onClose={onClose}
+    />
   );
 }

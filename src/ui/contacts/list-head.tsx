@@ -1,6 +1,7 @@
 'use client';
 /** What stands above the grid: search, how many there are, and for the people behind a number of Results which number that is. */
 import { useRef, useState } from 'react';
+import type { Format } from '@/core/format';
 import { hourOf, MEASURES } from '@/core/results';
 import { NO_WORDS, useFormat, useVocabulary } from '../primitives';
 import { Button, Heading, Input, Row, Text } from '../kit';
@@ -63,10 +64,11 @@ export function Count({ question, list }: { question: Record<string, string>; li
 
 /** A list that is not the people of a number. */
 export const NO_NUMBER = { measure: null, agent: null, door: null, roster: null, hour: null, days: null };
-const WEEKDAYS = ['Mondays', 'Tuesdays', 'Wednesdays', 'Thursdays', 'Fridays', 'Saturdays', 'Sundays'];
-const hoursWords = (key: string): string | null => {
+/** `Mondays at 9 AM` of `1-9`. */
+const hoursWords = (key: string, { weekdays, clockTime }: Format): string | null => {
   const hour = hourOf(key);
-  return hour && `${WEEKDAYS[hour.day - 1]} from ${hour.hour}:00`;
+  const name = hour && weekdays.find(({ day }) => day === hour.day)?.long;
+  return name ? `${name}s at ${clockTime(`${String(hour.hour).padStart(2, '0')}:00`)}` : null;
 };
 
 export function Behind({
@@ -94,7 +96,7 @@ export function Behind({
   const came = [
     door && vocabulary.names.door?.find(({ value }) => value === door)?.name,
     roster && vocabulary.names.roster?.find(({ value }) => value === roster)?.name,
-    hour && hoursWords(hour),
+    hour && hoursWords(hour, format),
   ].filter(Boolean);
   return (
     <div>

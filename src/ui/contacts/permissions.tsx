@@ -6,7 +6,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { capitalized } from '@/core/shared';
 import { CHANNEL_KEYS, CHANNELS, type Channel } from '@/core/contacts';
 import { ask, useFormat, useZone } from '../primitives';
-import { BareButton, Dialog, Field, Input, MenuButton, Radio, Row, Text, useToast } from '../kit';
+import { BareButton, FormDialog, MenuButton, RadioFormField, Row, Text, TextFormField, useSaveForm, useToast } from '../kit';
 import type { ContactInFull } from './types';
 
 const SAID = {
@@ -106,43 +106,45 @@ function DoNotContact({ contact }: { contact: ContactInFull }) {
 }
 
 function SayDialog({ contact, channel, onClose }: { contact: ContactInFull; channel: Channel; onClose: () => void }) {
-  const [state, setState] = useState<'granted' | 'withdrawn'>(
-    contact.permissions[channel] === 'granted' ? 'withdrawn' : 'granted',
-  );
-  const [evidence, setEvidence] = useState('');
   const queries = useQueryClient();
   const toast = useToast();
-  const save = useMutation({
-    mutationFn: () => ask('PUT /contacts/{id}/permissions', { params: { id: contact.id }, body: { channel, state, evidence } }),
-    onSuccess: () => {
-      toast.tell(`${capitalized(CHANNELS[channel].plural)}: ${state === 'granted' ? 'yes' : 'no'}, recorded.`);
+  const channels = capitalized(CHANNELS[channel].plural);
+  const said = useSaveForm({
+    values: { state: contact.permissions[channel] === 'granted' ? 'withdrawn' : 'granted', evidence: '' },
+    save: ({ state, evidence }) =>
+      ask('PUT /contacts/{id}/permissions', {
+        params: { id: contact.id },
+        body: { channel, state: state === 'granted' ? 'granted' : 'withdrawn', evidence },
+      }),
+    onSaved: () => {
+      toast.tell(`${channels}: ${state === 'granted' ? 'yes' : 'no'}, recorded.`);
       void queries.invalidateQueries();
       onClose();
     },
   });
+  const { state, evidence } = said.form.watch();
   return (
-    <Dialog
-      title={`${capitalized(CHANNELS[channel].plural)} to ${contact.first_name || 'them'}`}
-      onClose={onClose}
-      onSubmit={() => save.mutate()}
+    <FormDialog
+      title={`${channels} to ${contact.first_name || 'them'}`}
+      form={said}
       does="Record"
-      busy={save.isPending}
-      dirty={evidence !== ''}
-      may={state !== 'granted' || Boolean(evidence.trim())}
-      error={save.error}
+      may={state !== 'granted' || evidence.trim() !== ''}
+      onClose={onClose}
     >
-      <Row role="radiogroup" aria-label="What they said" gap={4}>
-        {(['granted', 'withdrawn'] as const).map((one) => (
-          <Radio key={one} name="said" checked={state === one} onChange={() => setState(one)}>
-            They said {one === 'granted' ? 'yes' : 'no'}
-          </Radio>
-        ))}
-      </Row>
-      <Field label={state === 'granted' ? 'How and where they said it' : 'How and where, if you know'}>
-        {(control) => (
-          <Input {...control} autoFocus maxLength={500} value={evidence} onChange={(event) => setEvidence(event.target.value)} />
-        )}
-      </Field>
-    </Dialog>
+      <RadioFormField
+        name="state"
+        label="What they said"
+        options={[
+          { value: 'granted', name: 'They said yes' },
+          { value: 'withdrawn', name: 'They said no' },
+        ]}
+      />
+      <TextFormField
+        name="evidence"
+        label={state === 'granted' ? 'How and where they said it' : 'How and where, if you know'}
+        autoFocus
+        maxLength={500}
+      />
+    </FormDialog>
   );
 }

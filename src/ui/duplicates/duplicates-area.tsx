@@ -5,7 +5,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { showPhone } from '@/core/capture';
 import { chosenSide, MERGE_FIELDS, type MergeChoices, type MergeChoice, type PairView } from '@/core/duplicates';
 import type { Jsoned } from '@/core/shared';
-import { ask, freshKey, Strokes, useShortcuts } from '../primitives';
+import { ask, freshKey, Strokes, useShortcuts, useFormat } from '../primitives';
 import type { Contact } from '../contacts';
 import { Button, Callout, EmptyState, Heading, Kbd, LinkButton, Radio, Row, Table, Text, useToast } from '../kit';
 
@@ -29,6 +29,7 @@ const shown: Record<Exclude<MergeChoice, 'horizon'>, (contact: Contact) => strin
 };
 
 export function DuplicatesArea() {
+  const format = useFormat();
   const queries = useQueryClient();
   const toast = useToast();
   const scan = useQuery({
@@ -52,7 +53,7 @@ export function DuplicatesArea() {
       <Row spread align="end" gap={4}>
         <div>
           <Heading level={1}>
-            {pairs ? `${(scan.data?.pairs ?? pairs.length).toLocaleString('en-US')} possible duplicates` : 'Find duplicates'}
+            {pairs ? `${format.number(scan.data?.pairs ?? pairs.length)} possible duplicates` : 'Find duplicates'}
           </Heading>
           <Text as="p" tone="soft" small>
             Most likely first. Merging keeps everything from both and can be undone. The stricter permission wins.

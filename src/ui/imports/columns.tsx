@@ -2,7 +2,7 @@
 /** What each column was taken for, with some of its values; corrected here, and remembered for the next file of the same make. */
 import { TARGETS, type ImportColumn, type Target } from '@/core/imports';
 import type { Jsoned } from '@/core/shared';
-import { NO_WORDS, useVocabulary } from '../primitives';
+import { NO_WORDS, useVocabulary, useFormat } from '../primitives';
 import { Disclosure, Select, Table, Text } from '../kit';
 
 type Column = Jsoned<ImportColumn>;
@@ -20,6 +20,7 @@ export function Columns({
   busy: boolean;
   onChange: (columns: Told[]) => void;
 }) {
+  const format = useFormat();
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const tell = (at: number, told: Partial<Told>) =>
     onChange(
@@ -32,7 +33,7 @@ export function Columns({
     );
   return (
     <Disclosure open={columns.length < 16}>
-      <summary>{columns.length.toLocaleString('en-US')} columns and what they mean</summary>
+      <summary>{format.number(columns.length)} columns and what they mean</summary>
       <Table>
         <thead>
           <tr>

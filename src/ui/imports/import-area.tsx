@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
 import { dayAndTime } from '@/core/format';
-import { ask, Problem, useZone } from '../primitives';
+import { ask, Problem, useZone, useFormat } from '../primitives';
 import { ImportDesk } from './import-desk';
 import type { Import } from './shapes';
 import { Button, DropArea, EmptyState, FileButton, Heading, LinkButton, Row, Text, useToast } from '../kit';
@@ -119,6 +119,7 @@ const STATES: Record<Import['state'], string> = {
 };
 
 function Earlier({ onOpen }: { onOpen: (id: string) => void }) {
+  const format = useFormat();
   const zone = useZone();
   const { data } = useQuery({
     queryKey: ['imports'],
@@ -142,8 +143,7 @@ function Earlier({ onOpen }: { onOpen: (id: string) => void }) {
             </Text>
           </span>
           <Text tone="soft" small>
-            {one.made + one.changed > 0 &&
-              `${one.made.toLocaleString('en-US')} new, ${one.changed.toLocaleString('en-US')} completed`}
+            {one.made + one.changed > 0 && `${format.number(one.made)} new, ${format.number(one.changed)} completed`}
           </Text>
         </Row>
       ))}

@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { DOUBTS, type DoubtReason, type FileFormat } from '@/core/imports';
-import { ask, freshKey } from '../primitives';
+import { ask, freshKey, useFormat } from '../primitives';
 import { Columns } from './columns';
 import { Choices } from './choices';
 import { PreviewTable } from './preview-table';
@@ -24,7 +24,6 @@ import {
 } from '../kit';
 
 const GOING = ['uploading', 'looking', 'waiting', 'running', 'undoing'];
-const many = (n: number): string => n.toLocaleString('en-US');
 
 /** `CSV with semicolons, Windows-1252, headings in line 5`. */
 function formatWords(format: FileFormat): string {
@@ -55,6 +54,7 @@ export function ImportDesk({
   office: boolean;
   onClose: () => void;
 }) {
+  const format = useFormat();
   const queries = useQueryClient();
   const toast = useToast();
   const { data, error } = useQuery({
@@ -108,26 +108,27 @@ export function ImportDesk({
         </Button>
       </Row>
       {data.state === 'looking' && (
-        <EmptyState role="status">Reading the file… {data.total > 0 && `${many(data.total)} rows so far`}</EmptyState>
+        <EmptyState role="status">Reading the file… {data.total > 0 && `${format.number(data.total)} rows so far`}</EmptyState>
       )}
       {data.state === 'refused' && <Callout role="alert">{data.sentence}</Callout>}
       {data.state === 'ready' && data.look && (
         <>
           <Callout role="status">
-            {many(data.look.rows)} people. {many(data.look.accepted)} ready, {many(data.look.doubtful_count)} with problems.{' '}
+            {format.number(data.look.rows)} people. {format.number(data.look.accepted)} ready,{' '}
+            {format.number(data.look.doubtful_count)} with problems.{' '}
             <Text tone="soft">
-              {data.look.known > 0 && `${many(data.look.known)} are already contacts. `}
-              {data.look.twice > 0 && `${many(data.look.twice)} are in the file more than once and are imported once. `}
-              {data.look.partners > 0 && `${many(data.look.partners)} partners become their own contacts. `}
+              {data.look.known > 0 && `${format.number(data.look.known)} are already contacts. `}
+              {data.look.twice > 0 && `${format.number(data.look.twice)} are in the file more than once and are imported once. `}
+              {data.look.partners > 0 && `${format.number(data.look.partners)} partners become their own contacts. `}
               {data.look.permissions > 0
-                ? `Permissions of ${many(data.look.permissions)} are imported, with this file as evidence.`
+                ? `Permissions of ${format.number(data.look.permissions)} are imported, with this file as evidence.`
                 : 'The file has no permissions, so none are imported.'}
             </Text>
           </Callout>
           <Choices data={data} users={users} busy={change.isPending} onChange={(options) => change.mutate({ options })} />
           <Row above={3.5}>
             <Button look="main" disabled={act.isPending || change.isPending} onClick={() => act.mutate('start')}>
-              Import {many(data.look.rows)} people
+              Import {format.number(data.look.rows)} people
             </Button>
             <Button onClick={() => act.mutate('cancel')}>Cancel</Button>
           </Row>
@@ -152,24 +153,25 @@ export function ImportDesk({
 }
 
 function Doubts({ data }: { data: Import }) {
+  const format = useFormat();
   const { doubtful, doubtful_count } = data.look!;
   if (!doubtful.length) return null;
   return (
     <Disclosure>
       <summary>
-        {many(doubtful_count)} doubtful {doubtful_count === 1 ? 'row' : 'rows'}, each with its reason
+        {format.number(doubtful_count)} doubtful {doubtful_count === 1 ? 'row' : 'rows'}, each with its reason
       </summary>
       {doubtful.map((one) => (
         <Row ruled spread wrap={false} gap={3} small key={one.row}>
           <span>
-            Row {many(one.row)}: {one.why}
+            Row {format.number(one.row)}: {one.why}
           </span>
           <Text tone="soft">{DOUBTS[one.reason as DoubtReason]}</Text>
         </Row>
       ))}
       {doubtful_count > doubtful.length && (
         <Text as="p" tone="soft" small>
-          And {many(doubtful_count - doubtful.length)} more in the download of skipped rows.
+          And {format.number(doubtful_count - doubtful.length)} more in the download of skipped rows.
         </Text>
       )}
     </Disclosure>
@@ -177,6 +179,7 @@ function Doubts({ data }: { data: Import }) {
 }
 
 function ImportProgress({ data, onCancel }: { data: Import; onCancel: () => void }) {
+  const format = useFormat();
   const undoing = data.state === 'undoing';
   const done = undoing ? data.undone + data.undo_left_alone : data.read;
   return (
@@ -185,7 +188,7 @@ function ImportProgress({ data, onCancel }: { data: Import; onCancel: () => void
         <b>{undoing ? 'Undoing' : 'Importing'}</b>
         <Progress done={done} of={data.total} label="Progress" />
         <Text tone="soft">
-          {many(done)} of {many(data.total)}
+          {format.number(done)} of {format.number(data.total)}
         </Text>
         {!undoing && <Button onClick={onCancel}>Cancel</Button>}
       </Row>
@@ -197,6 +200,7 @@ function ImportProgress({ data, onCancel }: { data: Import; onCancel: () => void
 }
 
 function Result({ data, onUndo }: { data: Import; onUndo: () => void }) {
+  const format = useFormat();
   const [asking, setAsking] = useState(false);
   return (
     <Panel>
@@ -212,9 +216,9 @@ function Result({ data, onUndo }: { data: Import; onUndo: () => void }) {
           }}
         >
           <p>
-            {data.made === 1 ? '1 new contact is' : `${many(data.made)} new contacts are`} deleted, and{' '}
-            {data.changed === 1 ? '1 goes' : `${many(data.changed)} go`} back to what was there before. Contacts someone has
-            worked with since stay as they are.
+            {data.made === 1 ? '1 new contact is' : `${format.number(data.made)} new contacts are`} deleted, and{' '}
+            {data.changed === 1 ? '1 goes' : `${format.number(data.changed)} go`} back to what was there before. Contacts someone
+            has worked with since stay as they are.
           </p>
         </Dialog>
       )}
@@ -225,15 +229,16 @@ function Result({ data, onUndo }: { data: Import; onUndo: () => void }) {
       )}
       {data.state === 'undone' ? (
         <p>
-          Undone: {many(data.undone)} rows.
+          Undone: {format.number(data.undone)} rows.
           {data.undo_left_alone > 0 &&
-            ` ${many(data.undo_left_alone)} contacts stay, because someone has worked with them since.`}
+            ` ${format.number(data.undo_left_alone)} contacts stay, because someone has worked with them since.`}
         </p>
       ) : (
         <p>
-          <b>{many(data.made)} new</b>, {many(data.changed)} updated, {many(data.same)} unchanged, {many(data.left_out)} skipped.
-          {data.state === 'cancelled' && ` Canceled after ${many(data.read)} of ${many(data.total)} rows.`}
-          {data.doubtful > 0 && ` Of ${many(data.doubtful)} rows with problems, what’s readable was imported.`}
+          <b>{format.number(data.made)} new</b>, {format.number(data.changed)} updated, {format.number(data.same)} unchanged,{' '}
+          {format.number(data.left_out)} skipped.
+          {data.state === 'cancelled' && ` Canceled after ${format.number(data.read)} of ${format.number(data.total)} rows.`}
+          {data.doubtful > 0 && ` Of ${format.number(data.doubtful)} rows with problems, what’s readable was imported.`}
         </p>
       )}
       <Row above={3}>

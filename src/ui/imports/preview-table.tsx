@@ -3,6 +3,7 @@
 import { showPhone } from '@/core/capture';
 import type { PreviewContact } from '@/core/imports';
 import type { Jsoned } from '@/core/shared';
+import { useFormat } from '../primitives';
 import { Chip, Heading, Row, Table, Text } from '../kit';
 
 export function PreviewTable({
@@ -14,12 +15,13 @@ export function PreviewTable({
   doubts: { row: number; why: string }[];
   rows: number;
 }) {
+  const format = useFormat();
   const why = new Map(doubts.map((doubt) => [doubt.row, doubt.why]));
   return (
     <>
       <Row ruled="head" spread above={4}>
         <Heading>
-          Preview: first {people.length} of {rows.toLocaleString('en-US')}
+          Preview: first {people.length} of {format.number(rows)}
         </Heading>
       </Row>
       <>

@@ -1,7 +1,7 @@
 'use client';
 /**
  * A dialog with its form: Enter saves, Esc closes, and asks first if something typed would be lost. The error stands above the buttons, or at its
- * field where the form knows it.
+ * field where the form knows it. Without a form it ends with Close.
  */
 import { useId, useState, type FormEvent, type ReactNode } from 'react';
 import MuiDialog from '@mui/material/Dialog';
@@ -11,10 +11,9 @@ import { FormEnd } from './form-end';
 import { styled } from '@mui/material/styles';
 import { Heading, Row, Stack, Text } from './layout';
 
-/** What a dialog of its own making holds. */
-export const DialogBody = styled(Stack)({ gap: 14, padding: '20px 24px' });
+const DialogBody = styled(Stack)({ gap: 14, padding: '20px 24px' });
 
-interface DialogProps {
+export interface DialogProps {
   title: string;
   onClose: () => void;
   width?: 'xs' | 'sm' | 'md' | 'lg';
@@ -23,9 +22,12 @@ interface DialogProps {
   children: ReactNode;
   /** Something typed would be lost: closing asks first. */
   dirty?: boolean;
+  /** What was typed is thrown away. */
+  onDiscard?: () => void;
   /** With it the dialog is a form, which `does` ends. */
   onSubmit?: () => void;
   does?: string;
+  cancel?: string;
   busy?: boolean;
   may?: boolean;
   /** It takes something away. */
@@ -33,6 +35,8 @@ interface DialogProps {
   error?: unknown;
   /** Beside the buttons. */
   note?: ReactNode;
+  /** Without a form: it closes by what stands in it. */
+  bare?: boolean;
 }
 
 const TOP = { paper: { sx: { alignSelf: 'flex-start', marginTop: '64px' } } };
@@ -44,13 +48,16 @@ export function Dialog({
   top = false,
   children,
   dirty = false,
+  onDiscard,
   onSubmit,
   does = 'Save',
+  cancel,
   busy = false,
   may = true,
   warn = false,
   error,
   note,
+  bare = false,
 }: DialogProps) {
   const heading = useId();
   const [asking, setAsking] = useState(false);
@@ -62,8 +69,8 @@ export function Dialog({
     if (!busy && may) onSubmit?.();
   };
   const body = (
-    <Stack gap={3.5} style={{ padding: '20px 24px' }}>
-      <Heading level={1} id={heading}>
+    <DialogBody>
+      <Heading level={1} id={heading} dir="auto">
         {title}
       </Heading>
       {children}
@@ -71,21 +78,32 @@ export function Dialog({
       {asking ? (
         <Row role="alert">
           <Text>Discard what you typed?</Text>
-          <Button look="warn" onClick={onClose}>
+          <Button
+            look="warn"
+            onClick={() => {
+              onDiscard?.();
+              onClose();
+            }}
+          >
             Discard changes
           </Button>
           <Button autoFocus onClick={() => setAsking(false)}>
             Go on editing
           </Button>
         </Row>
+      ) : onSubmit ? (
+        <FormEnd does={does} busy={busy} may={may} warn={warn} cancel={cancel} onCancel={close}>
+          {note}
+        </FormEnd>
       ) : (
-        onSubmit && (
-          <FormEnd does={does} busy={busy} may={may} warn={warn} onCancel={close}>
+        !bare && (
+          <Row>
             {note}
-          </FormEnd>
+            <Button onClick={close}>Close</Button>
+          </Row>
         )
       )}
-    </Stack>
+    </DialogBody>
   );
   return (
     <MuiDialog open onClose={close} aria-labelledby={heading} fullWidth maxWidth={width} slotProps={top ? TOP : undefined}>

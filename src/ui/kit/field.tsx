@@ -1,7 +1,7 @@
 'use client';
 /** A control under its label, with what is wrong or what helps below it; screen readers hear all three together. */
 import { useId, type ReactNode } from 'react';
-import { Stack, Text } from './layout';
+import { Row, Stack, Text } from './layout';
 
 /** What a control takes so that its label and its error belong to it. */
 export interface ControlProps {
@@ -14,21 +14,34 @@ export function Field({
   label,
   error,
   help,
+  beside = false,
   children,
 }: {
   label: ReactNode;
   error?: string;
   help?: ReactNode;
+  /** The label stands before its control, as in a sentence. */
+  beside?: boolean;
   children: (control: ControlProps) => ReactNode;
 }) {
   const id = useId();
   const below = `${id}-below`;
+  const control = children({ id, 'aria-invalid': error !== undefined, 'aria-describedby': error || help ? below : undefined });
   return (
     <Stack gap={1}>
-      <Text as="label" htmlFor={id} small strong>
-        {label}
-      </Text>
-      {children({ id, 'aria-invalid': error !== undefined, 'aria-describedby': error || help ? below : undefined })}
+      {beside ? (
+        <Row>
+          <label htmlFor={id}>{label}</label>
+          {control}
+        </Row>
+      ) : (
+        <>
+          <Text as="label" htmlFor={id} small strong>
+            {label}
+          </Text>
+          {control}
+        </>
+      )}
       {error ? (
         <Text id={below} tone="late" small role="alert">
           {error}

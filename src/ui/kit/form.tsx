@@ -3,7 +3,7 @@
  * Forms by react-hook-form: each field under its label with its error, what the server says is wrong put at the field it is about, and what is
  * half-written kept in this browser until it is saved. What is allowed is said once, by the server.
  */
-import { useEffect, type FormEvent, type ReactNode } from 'react';
+import { useEffect, useRef, type FormEvent, type ReactNode } from 'react';
 import {
   FormProvider,
   useController,
@@ -17,11 +17,15 @@ import {
 import { useMutation } from '@tanstack/react-query';
 import { Problem } from '../primitives/api';
 import { readDraft, writeDraft } from '../primitives/draft';
-import { Checkbox } from './choice';
+import { Button } from './button';
+import { Checkbox, Radio } from './choice';
 import { DateField } from './date-field';
+import { Dialog, type DialogProps } from './dialog';
+import { ErrorMessage } from './error-message';
 import { Field } from './field';
 import { Input, Textarea } from './input';
-import { MoneyField, NumberField } from './money-field';
+import { Row } from './layout';
+import { MoneyField, NumberField, PhoneField } from './money-field';
 import { Select } from './select';
 
 /** What was saved stays out of a draft: only what differs is half-written. */
@@ -35,6 +39,8 @@ export interface SaveForm<Values extends FieldValues> {
   dirty: boolean;
   /** What is wrong with the whole of it: nothing while a field says it. */
   error: unknown;
+  /** Forgets what is half-written. */
+  discard: () => void;
 }
 
 /**
@@ -60,6 +66,7 @@ export function useSaveForm<Values extends FieldValues, Answer>({
   const form = useForm<Values>({ defaultValues: values as DefaultValues<Values> });
   const { watch } = form;
   const { isDirty } = form.formState;
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   useEffect(() => {
     if (!kept) return;
     for (const [name, value] of Object.entries(JSON.parse(kept) as Partial<Values>))
@@ -69,20 +76,24 @@ export function useSaveForm<Values extends FieldValues, Answer>({
   }, []);
   useEffect(() => {
     if (!draft) return;
-    let timer: ReturnType<typeof setTimeout> | undefined;
     const { unsubscribe } = watch((now) => {
-      clearTimeout(timer);
-      timer = setTimeout(() => writeDraft(draft, JSON.stringify(now)), SAVE_AFTER_MS);
+      clearTimeout(timer.current);
+      timer.current = setTimeout(() => writeDraft(draft, JSON.stringify(now)), SAVE_AFTER_MS);
     });
     return () => {
       unsubscribe();
-      clearTimeout(timer);
+      clearTimeout(timer.current);
     };
   }, [draft, watch]);
+  const discard = () => {
+    clearTimeout(timer.current);
+    if (draft) writeDraft(draft, '');
+  };
   const sending = useMutation({
     mutationFn: save,
     onSuccess: (answer) => {
-      if (draft) writeDraft(draft, '');
+      form.reset(values);
+      discard();
       onSaved(answer);
     },
     onError: (error) => {
@@ -106,6 +117,7 @@ export function useSaveForm<Values extends FieldValues, Answer>({
     busy: sending.isPending,
     dirty: isDirty,
     error: placed ? null : sending.error,
+    discard,
   };
 }
 const nameIn = (values: FieldValues, field: string): string | undefined =>
@@ -117,17 +129,61 @@ export const FormFields = <Values extends FieldValues>({ of, children }: { of: S
   <FormProvider {...of.form}>{children}</FormProvider>
 );
 
+/** A dialog that is a form: it ends with Save, and closing it throws what was typed away only after a question. */
+export const FormDialog = <Values extends FieldValues>({
+  form,
+  children,
+  ...dialog
+}: { form: SaveForm<Values> } & Omit<DialogProps, 'onSubmit' | 'busy' | 'dirty' | 'onDiscard'>) => (
+  <Dialog
+    {...dialog}
+    onSubmit={form.submit}
+    busy={form.busy}
+    dirty={form.dirty}
+    error={form.error ?? dialog.error}
+    onDiscard={form.discard}
+  >
+    <FormFields of={form}>{children}</FormFields>
+  </Dialog>
+);
+
+/** A form that stands on its page: its fields in a line, ended by what it does; empty again once it is saved. */
+export const InlineForm = <Values extends FieldValues>({
+  form,
+  does,
+  may = true,
+  children,
+}: {
+  form: SaveForm<Values>;
+  does: string;
+  may?: boolean;
+  children: ReactNode;
+}) => (
+  <form onSubmit={form.submit} noValidate>
+    <FormFields of={form}>
+      <Row above={3} align="end" gap={3}>
+        {children}
+        <Button type="submit" disabled={!may || form.busy}>
+          {does}
+        </Button>
+      </Row>
+    </FormFields>
+    <ErrorMessage error={form.error} />
+  </form>
+);
+
 interface FieldProps {
   name: string;
   label: string;
   help?: ReactNode;
+  disabled?: boolean;
 }
-const useField = (name: string) => {
+const useField = (name: string, validate?: () => true | string) => {
   const { control } = useFormContext();
   const {
     field,
     fieldState: { error },
-  } = useController({ name, control });
+  } = useController({ name, control, rules: validate && { validate } });
   const { ref, onChange, onBlur } = field;
   return { control: { ref, onBlur }, value: field.value as unknown, onChange, error: error?.message };
 };
@@ -142,6 +198,7 @@ export function TextFormField({
   placeholder,
   inputMode,
   autoComplete = 'off',
+  disabled,
 }: FieldProps & {
   autoFocus?: boolean;
   required?: boolean;
@@ -163,6 +220,7 @@ export function TextFormField({
           placeholder={placeholder}
           inputMode={inputMode}
           autoComplete={autoComplete}
+          disabled={disabled}
           value={(value as string) ?? ''}
           onChange={onChange}
         />
@@ -171,27 +229,60 @@ export function TextFormField({
   );
 }
 
-export function TextareaFormField({ name, label, help, rows, autoFocus }: FieldProps & { rows?: number; autoFocus?: boolean }) {
+export function TextareaFormField({
+  name,
+  label,
+  help,
+  rows,
+  autoFocus,
+  disabled,
+}: FieldProps & { rows?: number; autoFocus?: boolean }) {
   const { control, value, onChange, error } = useField(name);
   return (
     <Field label={label} error={error} help={help}>
       {(own) => (
-        <Textarea {...own} {...control} rows={rows} autoFocus={autoFocus} value={(value as string) ?? ''} onChange={onChange} />
+        <Textarea
+          {...own}
+          {...control}
+          rows={rows}
+          autoFocus={autoFocus}
+          disabled={disabled}
+          value={(value as string) ?? ''}
+          onChange={onChange}
+        />
       )}
     </Field>
   );
 }
 
-export function SelectFormField({ name, label, help, children }: FieldProps & { children: ReactNode }) {
+export function SelectFormField({ name, label, help, beside, children }: FieldProps & { beside?: boolean; children: ReactNode }) {
   const { control, value, onChange, error } = useField(name);
   return (
-    <Field label={label} error={error} help={help}>
+    <Field label={label} error={error} help={help} beside={beside}>
       {(own) => (
         <Select {...own} {...control} value={(value as string) ?? ''} onChange={onChange}>
           {children}
         </Select>
       )}
     </Field>
+  );
+}
+
+/** One of a few, all in sight. */
+export function RadioFormField({
+  name,
+  label,
+  options,
+}: Omit<FieldProps, 'help'> & { options: readonly { value: string; name: ReactNode }[] }) {
+  const { value, onChange } = useField(name);
+  return (
+    <Row role="radiogroup" aria-label={label}>
+      {options.map((one) => (
+        <Radio key={one.value} name={name} value={one.value} checked={value === one.value} onChange={() => onChange(one.value)}>
+          {one.name}
+        </Radio>
+      ))}
+    </Row>
   );
 }
 
@@ -204,14 +295,33 @@ export function CheckboxFormField({ name, label }: Omit<FieldProps, 'help'>) {
   );
 }
 
-const TYPED = { money: MoneyField, number: NumberField, date: DateField } as const;
-/** A price, a number or a date, in any usual spelling. */
-export function TypedFormField({ is, name, label, help }: FieldProps & { is: keyof typeof TYPED }) {
-  const { value, onChange, error } = useField(name);
+const TYPED = { money: MoneyField, number: NumberField, date: DateField, phone: PhoneField } as const;
+/** A price, a number, a date or a phone number, in any usual spelling. What cannot be read is not sent. */
+export function TypedFormField({
+  is,
+  name,
+  label,
+  help,
+  width,
+}: FieldProps & { is: keyof typeof TYPED; width?: number | string }) {
+  const readable = useRef(true);
+  const { value, onChange, error } = useField(name, () => readable.current || UNREAD);
   const Control = TYPED[is] as typeof DateField;
   return (
     <Field label={label} help={help}>
-      {({ id }) => <Control id={id} label={label} value={(value as string | null) ?? null} onChange={onChange} error={error} />}
+      {({ id }) => (
+        <Control
+          id={id}
+          label={label}
+          width={width}
+          value={(value as string | null) ?? null}
+          onChange={onChange}
+          onReadable={(now) => (readable.current = now)}
+          error={error === UNREAD ? undefined : error}
+        />
+      )}
     </Field>
   );
 }
+/** The field itself says what it cannot read. */
+const UNREAD = 'unread';

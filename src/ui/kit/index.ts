@@ -4,6 +4,7 @@ export { FileButton } from './file-button';
 export { Input, Textarea } from './input';
 export { Select } from './select';
 export { ToastProvider, useToast, type ToastAction } from './toast';
+export { CountField, LimitField } from './count-field';
 export { DateField, TimeField } from './date-field';
 export { TypedField, type TypedFieldProps } from './typed-field';
 export { ErrorMessage, errorSentence } from './error-message';
@@ -11,9 +12,9 @@ export { FormEnd } from './form-end';
 export { SpanField, unitOf } from './span-field';
 export { Columns, Heading, Kbd, Row, Stack, Text } from './layout';
 export { EmptyState, ListLine, Panel, Section, Skeleton } from './panel';
-export { Dialog, DialogBody } from './dialog';
+export { Dialog } from './dialog';
 export { Table } from './table';
-export { MenuButton, Popup, type MenuChoice } from './popup';
+export { ChoiceMenu, MenuButton, Popup, type MenuChoice } from './popup';
 export { Combo, type ComboOption } from './combo';
 export { TabPanel, Tabs } from './tabs';
 export { Callout, Floating, Highlight, SidePanel, Toolbar, Well } from './surface';
@@ -28,7 +29,10 @@ export { MoneyField, NumberField, PhoneField } from './money-field';
 export { Field } from './field';
 export {
   CheckboxFormField,
+  FormDialog,
   FormFields,
+  InlineForm,
+  RadioFormField,
   SelectFormField,
   TextareaFormField,
   TextFormField,

@@ -1,5 +1,8 @@
 'use client';
-/** What opens from a button and stands beside it: `Popup` with anything in it, `MenuButton` with things to choose. Focus goes back to the button. */
+/**
+ * What opens from a button and stands beside it: `Popup` with anything in it, `MenuButton` with things to choose (`ChoiceMenu` where the button is of
+ * another look). Focus goes back to the button.
+ */
 import { useState, type ComponentProps, type ReactNode } from 'react';
 import Divider from '@mui/material/Divider';
 import ListItemText from '@mui/material/ListItemText';
@@ -70,11 +73,62 @@ export interface MenuChoice {
   onChoose: () => void;
 }
 
+/** @param head stands above the choices and cannot be chosen @param above it opens upward: its button stands at the foot of the page */
+export function ChoiceMenu({
+  anchor,
+  choices,
+  head,
+  above = false,
+  onClose,
+}: {
+  anchor: HTMLElement | null;
+  choices: MenuChoice[];
+  head?: ReactNode;
+  above?: boolean;
+  onClose: () => void;
+}) {
+  return (
+    <Menu
+      anchorEl={anchor}
+      open={anchor !== null}
+      onClose={onClose}
+      onClick={(event) => event.stopPropagation()}
+      anchorOrigin={{ vertical: above ? 'top' : 'bottom', horizontal: 'left' }}
+      transformOrigin={{ vertical: above ? 'bottom' : 'top', horizontal: 'left' }}
+    >
+      {head && (
+        <MenuItem disabled dense sx={{ opacity: '1 !important', fontWeight: 600 }}>
+          {head}
+        </MenuItem>
+      )}
+      {choices.flatMap(({ key, name, note, chosen, disabled, apart, onChoose }) => [
+        apart && <Divider key={`${key} apart`} />,
+        <MenuItem
+          key={key}
+          dense
+          selected={chosen}
+          disabled={disabled}
+          onClick={() => {
+            onClose();
+            onChoose();
+          }}
+        >
+          <ListItemText primary={name} secondary={note} />
+        </MenuItem>,
+      ])}
+    </Menu>
+  );
+}
+
 export function MenuButton({
   choices,
+  above,
   children,
   ...button
-}: { choices: MenuChoice[]; children: ReactNode } & Omit<ComponentProps<typeof Button>, 'onClick' | 'children'>) {
+}: { choices: MenuChoice[]; above?: boolean; children: ReactNode } & Omit<
+  ComponentProps<typeof Button>,
+  'onClick' | 'children'
+>) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
@@ -89,23 +143,7 @@ export function MenuButton({
       >
         {children}
       </Button>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)} onClick={(event) => event.stopPropagation()}>
-        {choices.flatMap(({ key, name, note, chosen, disabled, apart, onChoose }) => [
-          apart && <Divider key={`${key} apart`} />,
-          <MenuItem
-            key={key}
-            dense
-            selected={chosen}
-            disabled={disabled}
-            onClick={() => {
-              setAnchor(null);
-              onChoose();
-            }}
-          >
-            <ListItemText primary={name} secondary={note} />
-          </MenuItem>,
-        ])}
-      </Menu>
+      <ChoiceMenu anchor={anchor} choices={choices} above={above} onClose={() => setAnchor(null)} />
     </>
   );
 }

@@ -1,7 +1,8 @@
 'use client';
 /** A length of time as a number and its unit, kept in seconds. */
 import { useId } from 'react';
-import { Input } from './input';
+import { CountField } from './count-field';
+import { Row } from './layout';
 import { Select } from './select';
 
 const UNITS = [
@@ -21,16 +22,9 @@ export function SpanField({ label, seconds, onChange }: { label: string; seconds
   const unit = unitOf(seconds);
   const size = UNITS.find(([name]) => name === unit)![1];
   return (
-    <span className="beside" style={{ marginTop: 0 }}>
+    <Row as="span">
       <label htmlFor={id}>{label}</label>
-      <Input
-        id={id}
-        type="number"
-        min={1}
-        width={76}
-        value={seconds / size}
-        onChange={(event) => onChange(Math.max(1, Math.round(Number(event.target.value))) * size)}
-      />
+      <CountField id={id} label={label} min={1} value={seconds / size} onChange={(count) => onChange(count * size)} />
       <Select
         aria-label={`${label}: unit`}
         value={unit}
@@ -40,6 +34,6 @@ export function SpanField({ label, seconds, onChange }: { label: string; seconds
           <option key={name}>{name}</option>
         ))}
       </Select>
-    </span>
+    </Row>
   );
 }

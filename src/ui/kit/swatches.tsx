@@ -12,16 +12,16 @@ const Swatch = styled(BareButton)(({ theme: { vars } }) => ({
   '&[aria-checked="true"]': { outline: `2px solid ${vars.palette.text.primary}` },
 }));
 
-export function Swatches({
+export function Swatches<Key extends string>({
   label,
   colors,
   chosen,
   onPick,
 }: {
   label: string;
-  colors: { key: string; look: string }[];
-  chosen: string;
-  onPick: (key: string) => void;
+  colors: { key: Key; look: string }[];
+  chosen: Key;
+  onPick: (key: Key) => void;
 }) {
   return (
     <Row role="radiogroup" aria-label={label} gap={1.5}>

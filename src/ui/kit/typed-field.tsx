@@ -18,6 +18,8 @@ export interface TypedFieldProps<Value> {
   onChange: (value: Value | null) => void;
   disabled?: boolean;
   required?: boolean;
+  /** Whether what stands in it can be read. */
+  onReadable?: (readable: boolean) => void;
   autoFocus?: boolean;
   width?: number | string;
 }
@@ -31,6 +33,7 @@ export function TypedField<Value>({
   help,
   children,
   error,
+  onReadable,
   ...input
 }: TypedFieldProps<Value> & {
   /** Null when it means nothing. */
@@ -65,8 +68,10 @@ export function TypedField<Value>({
           autoComplete="off"
           value={typed ?? (value === null ? '' : show(value))}
           onChange={(event) => {
-            setTyped(event.target.value);
+            const text = event.target.value;
+            setTyped(text);
             setLeft(false);
+            onReadable?.(text.trim() === '' || read(text) !== null);
           }}
           onBlur={take}
           onKeyDown={(event) => event.key === 'Enter' && take()}

@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import type { Criteria } from '@/core/market';
 import { useMarketNames } from './names';
-import { Button, Input, Row, Select } from '../kit';
+import { Button, Row, Select, MoneyField } from '../kit';
 
 export function AskFor({
   criteria,
@@ -21,14 +21,11 @@ export function AskFor({
   const number = (key: 'price_min' | 'price_max', label: string) => (
     <Row as="label" small gap={1} wrap={false}>
       {label}{' '}
-      <Input
-        type="number"
-        min={0}
-        step={1_000}
+      <MoneyField
+        label={`Price ${label}`}
         width={110}
-        aria-label={`Price ${label}`}
-        value={criteria[key] ?? ''}
-        onChange={(event) => put(key, event.target.value === '' ? undefined : Number(event.target.value))}
+        value={criteria[key] ?? null}
+        onChange={(price) => put(key, price ?? undefined)}
       />
     </Row>
   );

@@ -48,6 +48,7 @@ export const STATUS_NAMES: Record<ListingStatus, string> = {
 };
 
 export function MarketArea({ office }: { office: boolean }) {
+  const format = useFormat();
   const [criteria, setCriteria] = useState<Criteria>({});
   const [status, setStatus] = useState<ListingStatus | ''>('');
   const [chosen, setChosen] = useState<string | null>(null);
@@ -70,7 +71,7 @@ export function MarketArea({ office }: { office: boolean }) {
         <div>
           <Heading level={1}>Market</Heading>
           <Text as="p" tone="soft">
-            {criteriaWords(criteria)}: {total.toLocaleString('en-US')} {status ? STATUS_NAMES[status] : 'on the market'}
+            {criteriaWords(criteria)}: {format.number(total)} {status ? STATUS_NAMES[status] : 'on the market'}
           </Text>
         </div>
         <Row above={1}>
@@ -155,13 +156,12 @@ function HomeLine({ home, chosen, onChoose }: { home: ListingJson; chosen: boole
 function OpenHouse({ home: { open_from, open_to } }: { home: ListingJson }) {
   const now = useNow();
   const zone = useZone();
+  const format = useFormat();
   if (!open_from || new Date(open_to ?? open_from) < now) return null;
-  const day = new Intl.DateTimeFormat('en-US', { weekday: 'short', month: 'short', day: 'numeric', timeZone: zone });
-  const hour = new Intl.DateTimeFormat('en-US', { hour: 'numeric', minute: '2-digit', timeZone: zone });
   return (
     <Text block tone="good" small>
-      open house {day.format(new Date(open_from))}, {hour.format(new Date(open_from))}
-      {open_to ? ` to ${hour.format(new Date(open_to))}` : ''}
+      open house {format.dayAndTime(new Date(open_from), zone)}
+      {open_to ? ` to ${format.time(new Date(open_to), zone)}` : ''}
     </Text>
   );
 }
@@ -198,6 +198,7 @@ function Chosen({ home }: { home: ListingJson | null }) {
 
 /** Taking in a file of listings, with what became of it. */
 function TakeIn() {
+  const format = useFormat();
   const queries = useQueryClient();
   const toast = useToast();
   const [result, setTaken] = useState<ListingsImported | null>(null);
@@ -212,7 +213,7 @@ function TakeIn() {
       void queries.invalidateQueries({ queryKey: ['market'] });
       setTaken(result.refused.length ? result : null);
       const { added, changed, same, gone, refused } = result;
-      const n = (count: number) => count.toLocaleString('en-US');
+      const n = (count: number) => format.number(count);
       toast.tell(
         `${n(added)} new, ${n(changed)} changed, ${n(same)} unchanged${gone ? `, ${n(gone)} withdrawn` : ''}${refused.length ? `, ${n(refused.length)} not readable` : ''}.`,
       );

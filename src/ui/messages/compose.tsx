@@ -1,13 +1,12 @@
 'use client';
 /** Writing a text, an e-mail or a letter to one person. The draft survives a reload; Ctrl+Enter sends. */
 import { useState } from 'react';
-import TextField from '@mui/material/TextField';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CHANNELS, type SendChannel } from '@/core/contacts';
 import { capitalized, listed } from '@/core/shared';
 import { ask, freshKey, useDraft } from '../primitives';
 import { FromTemplate } from './from-template';
-import { Button, Checkbox, Kbd, Row, Text, useToast, Well } from '../kit';
+import { Button, Checkbox, Field, Input, Kbd, Row, Text, Textarea, useToast, Well } from '../kit';
 
 export function Compose({
   contactId,
@@ -54,7 +53,7 @@ export function Compose({
   return (
     <Well
       as="form"
-      aria-label={title}
+      aria-label="New message"
       onSubmit={(event) => {
         event.preventDefault();
         send.mutate();
@@ -68,24 +67,21 @@ export function Compose({
       }}
     >
       {hasBlocks && (
-        <TextField
-          label="Subject"
-          value={subject}
-          onChange={(event) => setSubject(event.target.value)}
-          fullWidth
-          sx={{ mb: 1 }}
-        />
+        <Field label="Subject">
+          {(control) => <Input {...control} width="100%" value={subject} onChange={(event) => setSubject(event.target.value)} />}
+        </Field>
       )}
-      <TextField
-        label={title}
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        multiline
-        minRows={isInParts ? 2 : 5}
-        maxRows={14}
-        fullWidth
-        autoFocus
-      />
+      <Field label={title}>
+        {(control) => (
+          <Textarea
+            {...control}
+            rows={isInParts ? 2 : 5}
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            autoFocus
+          />
+        )}
+      </Field>
       {household.length > 0 && (
         <Checkbox checked={both} onChange={(event) => setBoth(event.target.checked)}>
           {isForHousehold ? `One letter to both, with ${listed(household)}` : `Write to ${listed(household)} too, separately`}

@@ -6,7 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { PAGE_KIND_NAMES, PAGE_KINDS, type PageKind, type PageView } from '@/core/pages';
 import type { Jsoned } from '@/core/shared';
-import { ask, freshKey } from '../primitives';
+import { ask, freshKey, useFormat } from '../primitives';
 import {
   Ago,
   Button,
@@ -32,6 +32,7 @@ const WHAT_FOR: Record<PageKind, string> = {
 };
 
 export function PagesList() {
+  const format = useFormat();
   const router = useRouter();
   const { data: pages, error } = useQuery({
     queryKey: ['pages'],
@@ -81,10 +82,10 @@ export function PagesList() {
                     'no one yet'
                   )}
                   {page.page.kind === 'search' &&
-                    ` · ${page.visitors_30_days.toLocaleString('en-US')} ${page.visitors_30_days === 1 ? 'visitor' : 'visitors'} in 30 days`}
+                    ` · ${format.number(page.visitors_30_days)} ${page.visitors_30_days === 1 ? 'visitor' : 'visitors'} in 30 days`}
                 </Text>
               </span>
-              <b title="Leads in the last 30 days">{page.arrivals_30_days.toLocaleString('en-US')}</b>
+              <b title="Leads in the last 30 days">{format.number(page.arrivals_30_days)}</b>
             </Row>
           ))}
         </section>

@@ -3,7 +3,7 @@
 import { useDeferredValue, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { criteriaWords, wordsOfCriteria } from '@/core/market';
-import { ask, useNow, useZone } from '../primitives';
+import { ask, useNow, useZone, useFormat } from '../primitives';
 import { useHomes } from './block-fields';
 import type { PageDraft } from './shapes';
 import type { PageRow } from './list';
@@ -14,6 +14,7 @@ const WIDTHS = { phone: 390, tablet: 820, screen: 1200 } as const;
 type Width = keyof typeof WIDTHS;
 
 export function Preview({ draft, row }: { draft: PageDraft; row: PageRow }) {
+  const format = useFormat();
   const { page } = useDeferredValue(draft);
   const [width, setWidth] = useState<Width>(page.kind === 'search' ? 'screen' : page.kind === 'sign_in' ? 'tablet' : 'phone');
   const { data: homes = [] } = useHomes();
@@ -71,7 +72,7 @@ export function Preview({ draft, row }: { draft: PageDraft; row: PageRow }) {
       </Row>
       {page.kind === 'search' && found.data && (
         <Text as="p" tone="soft" small>
-          {criteriaWords(page.criteria)}: {found.data.total.toLocaleString('en-US')} today
+          {criteriaWords(page.criteria)}: {format.number(found.data.total)} today
         </Text>
       )}
       <ScaledFrame title="The page" sandbox="allow-same-origin" srcDoc={text} width={WIDTHS[width]} height={640} scale={scale} />

@@ -4,7 +4,7 @@ import type { PublicPage, PermissionTexts } from '@/core/pages';
 import { AskFor, MapView } from '../market';
 import { HomeField, UserField } from './block-fields';
 import type { PageDraft } from './shapes';
-import { Checkbox, FieldGroup, Input, Stack, Text, Textarea } from '../kit';
+import { Checkbox, FieldGroup, Input, Stack, Text, Textarea, CountField } from '../kit';
 
 const CHANNEL_WORDS = { text: 'to text', call: 'to call', email: 'to email' } as const;
 
@@ -47,13 +47,12 @@ export function Settings({ draft, onChange }: { draft: PageDraft; onChange: (dra
           <HomeField label="Cover" none="no cover" value={page.cover} onChange={(cover) => put({ cover })} />
           <Stack as="label" gap={0.5} small>
             Ask for details after{' '}
-            <Input
-              type="number"
-              width={70}
-              min={0}
+            <CountField
+              label="Homes before asking for details"
               max={50}
+              width={70}
               value={page.gate_after}
-              onChange={(event) => put({ gate_after: Math.max(0, Math.min(50, Math.floor(Number(event.target.value) || 0))) })}
+              onChange={(gate_after) => put({ gate_after })}
             />{' '}
             homes{page.gate_after === 0 && ' (never)'}
           </Stack>

@@ -2,6 +2,7 @@
 /** What a person set for themselves, on every device: read once a page, shown at once when it changes, kept on the server a moment later. */
 import { useCallback } from 'react';
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import type { SpeedBy } from '@/core/results';
 import { ask } from './api';
 
 const KEY = ['preferences'];
@@ -12,7 +13,9 @@ interface ViewMemory {
   inbox_unread: boolean;
   /** The groups of Today that are folded. */
   today_folded: string[];
-  results_tab: string;
+  /** How many days Results look back, and by what its speed is told. */
+  results_days: number;
+  results_by: SpeedBy;
 }
 /** Which alerts of leads a person wants beside the one on the page. */
 export interface AlertChoice {

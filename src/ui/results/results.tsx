@@ -2,11 +2,10 @@
 /** Results: what came of the leads of a period, per agent and in all. Every number opens its people. */
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { MEASURES, share, type Measure, type ResultRow } from '@/core/results';
 import { howLong, type Jsoned } from '@/core/shared';
-import { ask } from '../primitives';
+import { ask, useFormat, useRemembered } from '../primitives';
 import { Speed } from './speed';
 import { Button, ChartBox, DefinitionList, EmptyState, Heading, Row, Table, Text } from '../kit';
 
@@ -22,7 +21,7 @@ export interface Results {
 const PERIODS = [7, 30, 90, 180];
 
 export function ResultsArea({ first, days: firstDays, mine }: { first: Results; days: number; mine: boolean }) {
-  const [days, setDays] = useState(firstDays);
+  const [days, setDays] = useRemembered('results_days', firstDays);
   const { data, isFetching } = useQuery({
     queryKey: ['results', days],
     queryFn: () => ask('GET /results', { query: { days } }),
@@ -56,16 +55,21 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
           <Table>
             <thead>
               <tr>
-                <th>Agent</th>
+                <th scope="col">Agent</th>
                 {MEASURES.map((measure) => (
-                  <th data-numeric="" key={measure.key} title={measure.definition}>
+                  <th scope="col" data-numeric="" key={measure.key} title={measure.definition}>
                     {measure.name}
+                    {baseOf(measure.key) && (
+                      <Text block tone="soft" small>
+                        % of {baseOf(measure.key) === 'tried' ? 'attempted' : 'leads'}
+                      </Text>
+                    )}
                   </th>
                 ))}
-                <th data-numeric="" title="Two-way talk time with these leads">
-                  Talk
+                <th scope="col" data-numeric="" title="Two-way talk time with these leads">
+                  Talk time
                 </th>
-                <th data-numeric="" title="Half of the attempted leads were attempted this soon after they came in">
+                <th scope="col" data-numeric="" title="Half of the attempted leads were attempted this soon after they came in">
                   Median speed to lead
                 </th>
               </tr>
@@ -97,6 +101,10 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
   );
 }
 
+/** What a share of a measure is of. */
+const baseOf = (measure: Measure): 'tried' | 'leads' | null =>
+  measure === 'leads' ? null : measure === 'reached' || measure === 'conversations' ? 'tried' : 'leads';
+
 const Definition = ({ name, text }: { name: string; text: string }) => (
   <>
     <dt>{name}</dt>
@@ -105,20 +113,17 @@ const Definition = ({ name, text }: { name: string; text: string }) => (
 );
 
 function AgentRow({ row, days }: { row: Jsoned<ResultRow>; days: number }) {
+  const format = useFormat();
   const cell = (measure: Measure) => {
-    const part =
-      measure === 'reached' || measure === 'conversations'
-        ? share(row[measure], row.tried)
-        : measure === 'leads'
-          ? null
-          : share(row[measure], row.leads);
+    const base = baseOf(measure);
+    const part = base && share(row[measure], row[base]);
     return (
       <td data-numeric="" key={measure}>
         <Link href={`/contacts?measure=${measure}&days=${days}${row.agent ? `&agent=${row.agent.id}` : ''}`} prefetch={false}>
-          {row[measure].toLocaleString('en-US')}
+          {format.number(row[measure])}
         </Link>{' '}
         <Text tone="soft" small>
-          {part === null ? '' : `${part}%`}
+          {part === null ? '' : format.percent(part / 100)}
         </Text>
       </td>
     );
@@ -129,7 +134,7 @@ function AgentRow({ row, days }: { row: Jsoned<ResultRow>; days: number }) {
       {MEASURES.map((measure) => cell(measure.key))}
       <td data-numeric="" data-nowrap="">
         {row.talkSeconds >= 36_000
-          ? `${Math.round(row.talkSeconds / 3600).toLocaleString('en-US')} h`
+          ? `${format.number(Math.round(row.talkSeconds / 3600))} hr`
           : row.talkSeconds
             ? howLong(row.talkSeconds * 1000)
             : '–'}

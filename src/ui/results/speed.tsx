@@ -1,19 +1,19 @@
 'use client';
 /** Speed to lead: how soon a person of ours tried whoever came, by agent, roster, door, and hour of the week. Every number opens its people. */
-import { Fragment, useState } from 'react';
+import { Fragment } from 'react';
 import Link from 'next/link';
 import { useQuery } from '@tanstack/react-query';
 import { share, SPEED_BY, type SpeedBy, type SpeedRow } from '@/core/results';
 import { howLong } from '@/core/shared';
-import { ask } from '../primitives';
+import { ask, useFormat, useRemembered } from '../primitives';
 import { Button, EmptyState, Heading, HourCell, HoursGrid, Row, Stack, Table, Text } from '../kit';
 
 const WORDS: Record<SpeedBy, string> = { agent: 'Agent', roster: 'Roster', door: 'Door', hour: 'Hour of the week' };
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const HOURS = Array.from({ length: 24 }, (_, hour) => hour);
 
 export function Speed({ days }: { days: number }) {
-  const [by, setBy] = useState<SpeedBy>('agent');
+  const format = useFormat();
+  const [by, setBy] = useRemembered('results_by', 'agent');
   const { data } = useQuery({
     queryKey: ['results', 'speed', by, days],
     queryFn: async () => (await ask('GET /results/speed', { query: { by, days } })).items,
@@ -43,10 +43,16 @@ export function Speed({ days }: { days: number }) {
         <Table>
           <thead>
             <tr>
-              <th>{WORDS[by]}</th>
-              <th data-numeric="">Leads</th>
-              <th data-numeric="">Attempted in 5 minutes</th>
-              <th data-numeric="">Median</th>
+              <th scope="col">{WORDS[by]}</th>
+              <th scope="col" data-numeric="">
+                Leads
+              </th>
+              <th scope="col" data-numeric="">
+                Attempted in 5 minutes
+              </th>
+              <th scope="col" data-numeric="">
+                Median
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -55,15 +61,15 @@ export function Speed({ days }: { days: number }) {
                 <td>{row.name}</td>
                 <td data-numeric="">
                   <Link href={people(row, 'leads')} prefetch={false}>
-                    {row.leads.toLocaleString('en-US')}
+                    {format.number(row.leads)}
                   </Link>
                 </td>
                 <td data-numeric="">
                   <Link href={people(row, 'fast')} prefetch={false}>
-                    {row.fast.toLocaleString('en-US')}
+                    {format.number(row.fast)}
                   </Link>{' '}
                   <Text tone="soft" small>
-                    {share(row.fast, row.leads)}%
+                    {format.percent((share(row.fast, row.leads) ?? 0) / 100)} of leads
                   </Text>
                 </td>
                 <td data-numeric="" data-nowrap="">
@@ -80,6 +86,8 @@ export function Speed({ days }: { days: number }) {
 
 /** The week by hours: how many came, and how much of the cell is filled says how many of them were tried in five minutes. */
 function Week({ rows, people }: { rows: SpeedRow[]; people: (row: SpeedRow, measure: 'leads') => string }) {
+  const format = useFormat();
+  const clockOf = (hour: number) => format.clockTime(`${String(hour).padStart(2, '0')}:00`);
   const byKey = new Map(rows.map((row) => [row.key, row]));
   return (
     <>
@@ -87,29 +95,31 @@ function Week({ rows, people }: { rows: SpeedRow[]; people: (row: SpeedRow, meas
         <span />
         {HOURS.map((hour) => (
           <Text tone="soft" small key={hour} aria-hidden="true">
-            {hour % 3 === 0 ? hour : ''}
+            {hour % 3 === 0 ? clockOf(hour) : ''}
           </Text>
         ))}
-        {DAYS.map((name, day) => (
-          <Fragment key={name}>
-            <Text tone="soft" small>
-              {name}
-            </Text>
-            {HOURS.map((hour) => {
-              const row = byKey.get(`${day + 1}-${hour}`);
-              if (!row) return <HourCell key={hour} />;
-              const fast = share(row.fast, row.leads) ?? 0;
-              const words = `${name} ${hour}:00: ${row.leads} leads, ${fast}% attempted in 5 minutes${row.median_seconds === null ? '' : `, median ${howLong(row.median_seconds * 1000)}`}`;
-              return (
-                <HourCell key={hour} share={fast / 100}>
-                  <Link href={people(row, 'leads')} title={words} aria-label={words} prefetch={false}>
-                    {row.leads}
-                  </Link>
-                </HourCell>
-              );
-            })}
-          </Fragment>
-        ))}
+        {format.weekdays.map(({ day, short: name }) => {
+          return (
+            <Fragment key={name}>
+              <Text tone="soft" small>
+                {name}
+              </Text>
+              {HOURS.map((hour) => {
+                const row = byKey.get(`${day}-${hour}`);
+                if (!row) return <HourCell key={hour} />;
+                const fast = share(row.fast, row.leads) ?? 0;
+                const words = `${name} ${clockOf(hour)}: ${format.count(row.leads, 'lead', 'leads')}, ${fast}% attempted in 5 minutes${row.median_seconds === null ? '' : `, median ${howLong(row.median_seconds * 1000)}`}`;
+                return (
+                  <HourCell key={hour} share={fast / 100}>
+                    <Link href={people(row, 'leads')} title={words} aria-label={words} prefetch={false}>
+                      {row.leads}
+                    </Link>
+                  </HourCell>
+                );
+              })}
+            </Fragment>
+          );
+        })}
       </HoursGrid>
       <Text as="p" tone="soft" small above={1.5}>
         The number is how many leads came in that hour. The filled part is how many were attempted within 5 minutes.

@@ -3,6 +3,7 @@
 import { CHANNELS } from '@/core/contacts';
 import { HAND_OUT_NAMES } from '@/core/routing';
 import { thenOf, describeRoster, type LadderJson, type RungJson } from './shapes';
+import { useFormat } from '../primitives';
 import { Figure, Rails, Rung, ShareBar, Text } from '../kit';
 
 export function LadderList({ ladder }: { ladder: LadderJson }) {
@@ -112,6 +113,7 @@ export function RungRow({
   fixed?: boolean;
   children: React.ReactNode;
 }) {
+  const format = useFormat();
   return (
     <Rung fixed={fixed}>
       <span>{position}</span>
@@ -122,7 +124,7 @@ export function RungRow({
         </Text>
       </span>
       <Text nowrap>
-        <Figure tone={count === 0 && !fixed ? 'late' : undefined}>{count.toLocaleString('en-US')}</Figure>{' '}
+        <Figure tone={count === 0 && !fixed ? 'late' : undefined}>{format.number(count)}</Figure>{' '}
         <ShareBar aria-hidden="true" share={all ? count / all : 0} />
       </Text>
     </Rung>

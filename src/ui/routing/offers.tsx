@@ -1,11 +1,13 @@
 'use client';
 /** Leads that wait: offered and not yet accepted, with what is left of their window; and given, without a first try. */
 import type { Offer } from './shapes';
+import { useFormat } from '../primitives';
 import { Heading, Left, LinkButton, Row, Text, Timer } from '../kit';
 
 const SHOWN = 8;
 
 export function WaitingOffers({ offers, total }: { offers: Offer[]; total: number }) {
+  const format = useFormat();
   const offered = offers.filter(({ agent }) => !agent);
   const given = offers.filter(({ agent }) => agent);
   return (
@@ -15,7 +17,7 @@ export function WaitingOffers({ offers, total }: { offers: Offer[]; total: numbe
           <Row ruled="head" spread>
             <Heading>Offered, not accepted yet</Heading>
             <Text tone="late" strong>
-              {offered.length.toLocaleString('en-US')}
+              {format.number(offered.length)}
             </Text>
           </Row>
           {offered.slice(0, SHOWN).map((offer) => (
@@ -28,7 +30,7 @@ export function WaitingOffers({ offers, total }: { offers: Offer[]; total: numbe
       <Row ruled="head" spread>
         <Heading>Waiting for a first attempt</Heading>
         <Text tone="late" strong>
-          {(total - offered.length).toLocaleString('en-US')}
+          {format.number(total - offered.length)}
         </Text>
       </Row>
       {given.length === 0 && (

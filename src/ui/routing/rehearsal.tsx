@@ -3,16 +3,15 @@
 import { useState } from 'react';
 import Link from 'next/link';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { ask, freshKey } from '../primitives';
+import { ask, freshKey, useFormat } from '../primitives';
 import { sentOf, type LadderDraft } from './draft';
 import { long, type LadderJson, type RehearsalJson } from './shapes';
 import { Ago, Button, Columns, Heading, Row, Select, Stack, Table, Text, useToast } from '../kit';
 
-const number = (n: number): string => n.toLocaleString('en-US');
-const leads = (n: number): string => `${number(n)} ${n === 1 ? 'lead' : 'leads'}`;
 type Behind = { title: string; query: { moved?: boolean; agent?: string; from?: string; rung?: string } };
 
 export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: LadderDraft }) {
+  const format = useFormat();
   const [days, setDays] = useState(30);
   const [id, setId] = useState<string | null>(null);
   const [rehearsed, setRehearsed] = useState('');
@@ -53,7 +52,7 @@ export function RehearsalBox({ ladder, draft }: { ladder: LadderJson; draft: Lad
           <>
             <progress max={Math.max(1, data.inquiries)} value={data.done} aria-label="Rehearsal progress" />
             <Text tone="soft" small>
-              {number(data.done)} of {number(data.inquiries)}
+              {format.number(data.done)} of {format.number(data.inquiries)}
             </Text>
             <Button
               size="tiny"
@@ -97,6 +96,7 @@ interface ResultProps {
   draft: LadderDraft;
 }
 function Result({ id, result, days, ladder, draft }: ResultProps) {
+  const format = useFormat();
   const [behind, setBehind] = useState<Behind | null>(null);
   const dead = result.rungs.filter(({ after }) => after === 0);
   const rosterOf = (at: number) => ladder.rosters.find((roster) => roster.id === draft.rungs[at - 1]?.roster_id)?.name ?? '';
@@ -104,7 +104,7 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
   const door = (n: number, title: string, query: Behind['query']) =>
     n ? (
       <Button look="link" onClick={() => setBehind({ title, query })}>
-        {number(n)}
+        {format.number(n)}
       </Button>
     ) : (
       '0'
@@ -112,10 +112,10 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
   return (
     <Stack above={3}>
       <p>
-        Of <b>{number(result.asked)}</b> leads from the last {days} days decided by a rung,{' '}
+        Of <b>{format.number(result.asked)}</b> leads from the last {days} days decided by a rung,{' '}
         <b>{door(result.moved, 'With another agent', { moved: true })}</b> would go to another agent.{' '}
         {result.inquiries > result.asked && (
-          <Text tone="soft">{number(result.inquiries - result.asked)} were assigned before any rung.</Text>
+          <Text tone="soft">{format.number(result.inquiries - result.asked)} were assigned before any rung.</Text>
         )}
       </p>
       {dead.length > 0 && (
@@ -135,9 +135,9 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
                   {rung.position}. {rosterOf(rung.position)}
                 </td>
                 <td data-numeric="" data-soft="">
-                  {number(rung.really)}
+                  {format.number(rung.really)}
                 </td>
-                <td data-numeric="">{number(rung.before)}</td>
+                <td data-numeric="">{format.number(rung.before)}</td>
                 <td data-numeric="">{door(rung.after, `Rung ${rung.position}`, { rung: rung.id })}</td>
               </tr>
             ))}
@@ -145,21 +145,21 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
               <tr>
                 <td data-soft="">rungs removed</td>
                 <td />
-                <td data-numeric="">{number(result.gone.before)}</td>
+                <td data-numeric="">{format.number(result.gone.before)}</td>
                 <td data-numeric="">0</td>
               </tr>
             )}
             <tr>
               <td data-soft="">no rung</td>
               <td />
-              <td data-numeric="">{number(result.fell.before)}</td>
-              <td data-numeric="">{number(result.fell.after)}</td>
+              <td data-numeric="">{format.number(result.fell.before)}</td>
+              <td data-numeric="">{format.number(result.fell.after)}</td>
             </tr>
             <tr>
               <td data-soft="">a safety net</td>
               <td />
-              <td data-numeric="">{number(result.net.before)}</td>
-              <td data-numeric="">{number(result.net.after)}</td>
+              <td data-numeric="">{format.number(result.net.before)}</td>
+              <td data-numeric="">{format.number(result.net.after)}</td>
             </tr>
             <tr>
               <td data-soft="">time to an agent: median, 90th percentile</td>
@@ -176,10 +176,10 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
                 <td data-soft="">Largest gap from fair share: {one.roster}</td>
                 <td />
                 <td data-numeric="" data-nowrap="">
-                  {leads(one.before)}
+                  {format.count(one.before, 'lead', 'leads')}
                 </td>
                 <td data-numeric="" data-nowrap="">
-                  {leads(one.after)}
+                  {format.count(one.after, 'lead', 'leads')}
                 </td>
               </tr>
             ))}
@@ -192,9 +192,9 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
               <tr key={agent.id}>
                 <td>{agent.name}</td>
                 <td data-numeric="" data-soft="">
-                  {number(agent.really)}
+                  {format.number(agent.really)}
                 </td>
-                <td data-numeric="">{number(agent.before)}</td>
+                <td data-numeric="">{format.number(agent.before)}</td>
                 <td data-numeric="">{door(agent.after, agent.name, { agent: agent.id })}</td>
               </tr>
             ))}

@@ -1,11 +1,10 @@
 'use client';
 /** A roster: how it hands out and what follows, who is on it and who is next, share given and share due; changed in one place. */
 import { useState } from 'react';
-import Dialog from '@mui/material/Dialog';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { DAY } from '@/core/shared';
 import { ask, useNow, useZone, useFormat } from '../primitives';
-import { RosterForm } from './roster-form';
+import { RosterDialog } from './roster-dialog';
 import { long, thenOf, describeRoster, type RosterJson } from './shapes';
 import { Button, Chip, Heading, Row, ShareBar, Text, useToast } from '../kit';
 
@@ -40,11 +39,7 @@ export function RosterBox({ roster, rosters, mayManage }: { roster: RosterJson; 
       {roster.members.map((member) => (
         <MemberRow key={member.id} member={member} most={most} shares={shares} mayManage={mayManage} />
       ))}
-      {open && (
-        <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="md" aria-labelledby="roster-title">
-          <RosterForm roster={roster} rosters={rosters} onClose={() => setOpen(false)} />
-        </Dialog>
-      )}
+      {open && <RosterDialog roster={roster} rosters={rosters} onClose={() => setOpen(false)} />}
     </section>
   );
 }
@@ -122,11 +117,7 @@ export function NewRoster({ rosters }: { rosters: RosterJson[] }) {
   return (
     <>
       <Button onClick={() => setOpen(true)}>New roster</Button>
-      {open && (
-        <Dialog open onClose={() => setOpen(false)} fullWidth maxWidth="md" aria-labelledby="roster-title">
-          <RosterForm roster={null} rosters={rosters} onClose={() => setOpen(false)} />
-        </Dialog>
-      )}
+      {open && <RosterDialog roster={null} rosters={rosters} onClose={() => setOpen(false)} />}
     </>
   );
 }

@@ -2,7 +2,7 @@
 /** Routing: the ladder to read and to change, its rehearsal, leads that wait, and the rosters. */
 import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { ask, freshKey } from '../primitives';
+import { ask, freshKey, useFormat } from '../primitives';
 import { draftOf, sentOf, useLadderDraft } from './draft';
 import { Invitations } from './invitations';
 import { LadderEdit } from './ladder-edit';
@@ -42,18 +42,20 @@ export function RoutingArea({
   );
 }
 
-const Head = ({ ladder, children }: { ladder: LadderJson; children?: React.ReactNode }) => (
-  <Row spread align="end" gap={4}>
-    <div>
-      <Heading level={1}>Lead routing</Heading>
-      <Text as="p" tone="soft">
-        Top to bottom: the first rung that matches decides. {ladder.inquiries.toLocaleString('en-US')} inquiries in the last 30
-        days.
-      </Text>
-    </div>
-    {children}
-  </Row>
-);
+function Head({ ladder, children }: { ladder: LadderJson; children?: React.ReactNode }) {
+  const format = useFormat();
+  return (
+    <Row spread align="end" gap={4}>
+      <div>
+        <Heading level={1}>Lead routing</Heading>
+        <Text as="p" tone="soft">
+          Top to bottom: the first rung that matches decides. {format.number(ladder.inquiries)} inquiries in the last 30 days.
+        </Text>
+      </div>
+      {children}
+    </Row>
+  );
+}
 
 const Read = ({ ladder }: { ladder: LadderJson }) => (
   <>

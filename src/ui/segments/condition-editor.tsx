@@ -5,7 +5,7 @@ import { asked, HOWS, UNITS, type Condition, type How, type Subject, type TimeUn
 import { MapView } from '../market';
 import { HoursFields } from './hours-fields';
 import { SubjectPicker, type About } from './subject-picker';
-import { Button, Checkbox, DateField, Input, Row, Select, Stack, Text } from '../kit';
+import { Button, Checkbox, DateField, Input, Row, Select, Stack, Text, CountField } from '../kit';
 
 interface Props {
   condition: Condition;
@@ -155,14 +155,12 @@ function Answer({ condition, subject, vocabulary, onChange }: Props & { subject:
   if ('n' in condition) {
     return (
       <Row>
-        <Input
-          type="number"
-          min={0}
+        <CountField
+          label="How many"
           max={10_000}
-          value={condition.n}
-          aria-label="How many"
           width={80}
-          onChange={(event) => onChange({ ...condition, n: Math.max(0, Number(event.target.value)) })}
+          value={condition.n}
+          onChange={(n) => onChange({ ...condition, n })}
         />
         <Select
           aria-label="What for"

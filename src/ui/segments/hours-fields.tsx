@@ -1,11 +1,11 @@
 'use client';
 /** Days of the week and the hours on them. */
 import type { Hours } from '@/core/shared';
+import { useFormat } from '../primitives';
 import { Button, Row, TimeField } from '../kit';
 
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
-
 export function HoursFields({ hours, onChange }: { hours: Hours; onChange: (hours: Hours) => void }) {
+  const { weekdays } = useFormat();
   const flip = (day: number) =>
     onChange({
       ...hours,
@@ -19,9 +19,9 @@ export function HoursFields({ hours, onChange }: { hours: Hours; onChange: (hour
   return (
     <>
       <Row role="group" aria-label="Days">
-        {DAYS.map((name, at) => (
-          <Button key={name} size="tiny" pressed={hours.days.includes(at + 1)} onClick={() => flip(at + 1)}>
-            {name}
+        {weekdays.map(({ day, short, long }) => (
+          <Button key={day} size="tiny" aria-label={long} pressed={hours.days.includes(day)} onClick={() => flip(day)}>
+            {short}
           </Button>
         ))}
       </Row>

@@ -3,7 +3,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import type { Tree } from '@/core/segments';
 import { ask, freshKey } from '../primitives';
-import { CheckboxFormField, Dialog, FormFields, TextFormField, useSaveForm, useToast } from '../kit';
+import { CheckboxFormField, FormDialog, TextFormField, useSaveForm, useToast } from '../kit';
 import type { Segment } from './vocabulary';
 
 export function SaveSegmentDialog({
@@ -35,17 +35,9 @@ export function SaveSegmentDialog({
     },
   });
   return (
-    <Dialog
-      title={renaming ? 'Rename segment' : 'Save as a segment'}
-      onClose={onClose}
-      onSubmit={segment.submit}
-      busy={segment.busy}
-      error={segment.error}
-    >
-      <FormFields of={segment}>
-        <TextFormField name="name" label="Name" autoFocus required maxLength={80} />
-        <CheckboxFormField name="team" label="Share with the team (each sees their own contacts)" />
-      </FormFields>
-    </Dialog>
+    <FormDialog title={renaming ? 'Rename segment' : 'Save as a segment'} form={segment} onClose={onClose}>
+      <TextFormField name="name" label="Name" autoFocus required maxLength={80} />
+      <CheckboxFormField name="team" label="Share with the team (each sees their own contacts)" />
+    </FormDialog>
   );
 }

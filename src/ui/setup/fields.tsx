@@ -6,21 +6,7 @@ import { FIELD_KINDS, type FieldKind } from '@/core/segments';
 import { useChangeWatch } from '../changes';
 import { ask, freshKey, useFormat, type ApiAnswer } from '../primitives';
 import { Block } from './block';
-import {
-  Button,
-  Dialog,
-  ErrorMessage,
-  Field,
-  FormFields,
-  Input,
-  ListLine,
-  Row,
-  Select,
-  Text,
-  TextFormField,
-  useSaveForm,
-  useToast,
-} from '../kit';
+import { Button, FormDialog, InlineForm, ListLine, SelectFormField, Text, TextFormField, useSaveForm, useToast } from '../kit';
 
 type OwnField = ApiAnswer<'GET /fields'>['items'][number];
 
@@ -88,7 +74,7 @@ export function Fields() {
           </Text>
           <Text tone="soft" small block>
             {field.choices.length > 0 && `${field.choices.join(', ')} · `}
-            {format.number(field.uses)} {field.uses === 1 ? 'person' : 'people'}
+            {format.count(field.uses, 'person', 'people')}
           </Text>
         </ListLine>
       ))}
@@ -98,54 +84,27 @@ export function Fields() {
   );
 }
 
+const NO_FIELD: { name: string; kind: FieldKind; choices: string } = { name: '', kind: 'text', choices: '' };
 function NewField({ onMade }: { onMade: () => void }) {
-  const [name, setName] = useState('');
-  const [kind, setKind] = useState<FieldKind>('text');
-  const [choices, setChoices] = useState('');
-  const withChoices = kind === 'choice' || kind === 'choices';
-  const make = useMutation({
-    mutationFn: () => ask('POST /fields', { body: { name, kind, choices: listed(choices) }, headers: freshKey() }),
-    onSuccess: () => {
-      setName('');
-      setChoices('');
-      onMade();
-    },
+  const field = useSaveForm({
+    values: NO_FIELD,
+    save: ({ name, kind, choices }) =>
+      ask('POST /fields', { body: { name, kind, choices: listed(choices) }, headers: freshKey() }),
+    onSaved: onMade,
   });
+  const { name, kind } = field.form.watch();
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        make.mutate();
-      }}
-    >
-      <Row above={3} align="end" gap={3}>
-        <Field label="New field name">
-          {(control) => (
-            <Input {...control} width={240} maxLength={60} value={name} onChange={({ target }) => setName(target.value)} />
-          )}
-        </Field>
-        <Field label="Holds">
-          {(control) => (
-            <Select {...control} value={kind} onChange={({ target }) => setKind(target.value as FieldKind)}>
-              {FIELD_KINDS.map((one) => (
-                <option key={one} value={one}>
-                  {KIND_NAMES[one]}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-        {withChoices && (
-          <Field label="Choices, separated by commas">
-            {(control) => <Input {...control} width={260} value={choices} onChange={({ target }) => setChoices(target.value)} />}
-          </Field>
-        )}
-        <Button type="submit" disabled={!name.trim() || make.isPending}>
-          Add field
-        </Button>
-      </Row>
-      <ErrorMessage error={make.error} />
-    </form>
+    <InlineForm form={field} does="Add field" may={name.trim() !== ''}>
+      <TextFormField name="name" label="New field name" maxLength={60} />
+      <SelectFormField name="kind" label="Holds">
+        {FIELD_KINDS.map((one) => (
+          <option key={one} value={one}>
+            {KIND_NAMES[one]}
+          </option>
+        ))}
+      </SelectFormField>
+      {(kind === 'choice' || kind === 'choices') && <TextFormField name="choices" label="Choices, separated by commas" />}
+    </InlineForm>
   );
 }
 
@@ -164,11 +123,9 @@ function FieldDialog({ field, onSaved, onClose }: { field: OwnField; onSaved: ()
     },
   });
   return (
-    <Dialog title="Edit field" onClose={onClose} onSubmit={edit.submit} busy={edit.busy} dirty={edit.dirty} error={edit.error}>
-      <FormFields of={edit}>
-        <TextFormField name="name" label="Name" autoFocus maxLength={60} />
-        {field.choices.length > 0 && <TextFormField name="choices" label="Choices, separated by commas" />}
-      </FormFields>
-    </Dialog>
+    <FormDialog title="Edit field" form={edit} onClose={onClose}>
+      <TextFormField name="name" label="Name" autoFocus maxLength={60} />
+      {field.choices.length > 0 && <TextFormField name="choices" label="Choices, separated by commas" />}
+    </FormDialog>
   );
 }

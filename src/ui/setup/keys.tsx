@@ -5,7 +5,20 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { KEY_SCOPES, type KeyScope, type KeyView } from '@/core/accounts';
 import type { Jsoned } from '@/core/shared';
 import { ask, freshKey, useFormat, useNow, useZone, when } from '../primitives';
-import { Button, Callout, Checkbox, Dialog, Field, Input, ListLine, Row, Select, Stack, Text, useToast } from '../kit';
+import {
+  Button,
+  Callout,
+  Checkbox,
+  Dialog,
+  InlineForm,
+  ListLine,
+  Row,
+  SelectFormField,
+  Text,
+  TextFormField,
+  useSaveForm,
+  useToast,
+} from '../kit';
 import { Block } from './block';
 
 type Key = Jsoned<KeyView>;
@@ -107,62 +120,37 @@ function KeyLine({ of: key, onRotate, onRevoke }: { of: Key; onRotate: () => voi
 }
 
 function NewKey({ onMade }: { onMade: (key: string) => void }) {
-  const [name, setName] = useState('');
-  const [scopes, setScopes] = useState<KeyScope[]>(['inquiries:write']);
-  const [doorId, setDoorId] = useState('');
-  const toast = useToast();
   const { data: doors = [] } = useQuery({ queryKey: ['doors'], queryFn: async () => (await ask('GET /doors')).items });
   const own = doors.filter(({ kind, address }) => kind === 'api' && address);
-  const make = useMutation({
-    mutationFn: () => ask('POST /keys', { body: { name, scopes, door_id: doorId || null }, headers: freshKey() }),
-    onSuccess: ({ key }) => {
-      setName('');
-      onMade(key);
-    },
-    onError: toast.fail,
+  const key = useSaveForm({
+    values: { name: '', scopes: ['inquiries:write'] as KeyScope[], door_id: '' },
+    save: ({ name, scopes, door_id }) =>
+      ask('POST /keys', { body: { name, scopes, door_id: door_id || null }, headers: freshKey() }),
+    onSaved: (made) => onMade(made.key),
   });
+  const { name, scopes } = key.form.watch();
+  const flip = (scope: KeyScope) =>
+    key.form.setValue('scopes', scopes.includes(scope) ? scopes.filter((one) => one !== scope) : [...scopes, scope]);
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        make.mutate();
-      }}
-    >
-      <Stack gap={2.5} above={3}>
-        <Field label="New key name">
-          {(control) => <Input {...control} width={320} value={name} onChange={({ target }) => setName(target.value)} />}
-        </Field>
-        <Row role="group" aria-label="Permissions of the key" gap={3}>
-          {KEY_SCOPES.map((scope) => (
-            <Checkbox
-              key={scope}
-              checked={scopes.includes(scope)}
-              onChange={() => setScopes(scopes.includes(scope) ? scopes.filter((one) => one !== scope) : [...scopes, scope])}
-            >
-              {scope}
-            </Checkbox>
+    <InlineForm form={key} does="Create key" may={name.trim() !== '' && scopes.length > 0}>
+      <TextFormField name="name" label="New key name" />
+      <Row role="group" aria-label="Permissions of the key" gap={3}>
+        {KEY_SCOPES.map((scope) => (
+          <Checkbox key={scope} checked={scopes.includes(scope)} onChange={() => flip(scope)}>
+            {scope}
+          </Checkbox>
+        ))}
+      </Row>
+      {own.length > 0 && scopes.every((scope) => scope === 'inquiries:write') && (
+        <SelectFormField name="door_id" label="Its leads come in through">
+          <option value="">the shared door for programs</option>
+          {own.map((door) => (
+            <option key={door.id} value={door.id}>
+              {door.name}
+            </option>
           ))}
-        </Row>
-        {own.length > 0 && scopes.every((scope) => scope === 'inquiries:write') && (
-          <Field label="Its leads come in through">
-            {(control) => (
-              <Select {...control} value={doorId} onChange={({ target }) => setDoorId(target.value)}>
-                <option value="">the shared door for programs</option>
-                {own.map((door) => (
-                  <option key={door.id} value={door.id}>
-                    {door.name}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
-        )}
-        <div>
-          <Button type="submit" disabled={!name.trim() || !scopes.length || make.isPending}>
-            Create key
-          </Button>
-        </div>
-      </Stack>
-    </form>
+        </SelectFormField>
+      )}
+    </InlineForm>
   );
 }

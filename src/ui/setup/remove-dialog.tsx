@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useChangeWatch } from '../changes';
+import { useFormat } from '../primitives';
 import { Dialog, Field, Select, Text, useToast } from '../kit';
 
 interface Props {
@@ -21,6 +22,7 @@ interface Props {
 }
 
 export function RemoveDialog({ name, remove: takeAway, people, others, none, instead, button, onClose }: Props) {
+  const format = useFormat();
   const [by, setBy] = useState('');
   const { watch } = useChangeWatch();
   const queries = useQueryClient();
@@ -34,7 +36,7 @@ export function RemoveDialog({ name, remove: takeAway, people, others, none, ins
     },
     onError: toast.fail,
   });
-  const words = `${people.toLocaleString('en-US')} ${people === 1 ? 'person' : 'people'}`;
+  const words = `${format.number(people)} ${people === 1 ? 'person' : 'people'}`;
   return (
     <Dialog
       title={`Remove “${name}”`}

@@ -6,7 +6,7 @@ import { OWN_STEPS, stageName, type OwnStep } from '@/core/contacts';
 import { ask, freshKey, useFormat } from '../primitives';
 import { Block } from './block';
 import { RemoveDialog } from './remove-dialog';
-import { Button, Input, ListLine, Row, Select, Text, useToast } from '../kit';
+import { Button, Input, ListLine, Row, Select, Text, useToast, CountField } from '../kit';
 
 interface WordForm {
   name: string;
@@ -204,14 +204,13 @@ function Rhythm({
     <>
       <Text as="label" tone="soft" small nowrap>
         every{' '}
-        <Input
-          type="number"
+        <CountField
+          label={`Check-in rhythm for ${of} in days`}
           min={1}
           max={730}
-          aria-label={`Check-in rhythm for ${of} in days`}
-          value={days}
           width={70}
-          onChange={(event) => onChange({ rhythm_days: Number(event.target.value) })}
+          value={days}
+          onChange={(rhythm_days) => onChange({ rhythm_days })}
         />{' '}
         days
       </Text>

@@ -9,7 +9,21 @@ import { useTags, type Tag } from '../segments';
 import { Block } from './block';
 import { RemoveDialog } from './remove-dialog';
 import type { SettingsView } from '@/core/accounts';
-import { Button, Checkbox, CHIP_COLORS, Dialog, Field, Input, ListLine, Skeleton, Stack, Swatches, Text, useToast } from '../kit';
+import {
+  Button,
+  Checkbox,
+  CHIP_COLORS,
+  FormDialog,
+  Input,
+  ListLine,
+  Skeleton,
+  Stack,
+  Swatches,
+  Text,
+  TextFormField,
+  useSaveForm,
+  useToast,
+} from '../kit';
 
 const SHOWN = 14;
 
@@ -66,7 +80,7 @@ function TagLine({ tag, tags }: { tag: Tag; tags: Tag[] }) {
       >
         <TagChip name={tag.name} color={tag.color} />{' '}
         <Text tone="soft" small>
-          {format.number(tag.uses)} {tag.uses === 1 ? 'person' : 'people'}
+          {format.count(tag.uses, 'person', 'people')}
           {tag.made_by && `, created by ${tag.made_by}`}
           {tag.locked && ', locked'}
         </Text>
@@ -89,46 +103,36 @@ function TagLine({ tag, tags }: { tag: Tag; tags: Tag[] }) {
 }
 
 function TagDialog({ tag, onClose }: { tag: Tag; onClose: () => void }) {
-  const [name, setName] = useState(tag.name);
-  const [color, setColor] = useState<string>(tag.color);
   const queries = useQueryClient();
-  const save = useMutation({
-    mutationFn: (patch: object) => ask('PATCH /tags/{id}', { params: { id: tag.id }, body: patch }),
-    onSuccess: () => {
-      void queries.invalidateQueries();
-      onClose();
-    },
+  const toast = useToast();
+  const put = (patch: object) => ask('PATCH /tags/{id}', { params: { id: tag.id }, body: patch });
+  const saved = () => {
+    void queries.invalidateQueries();
+    onClose();
+  };
+  const edit = useSaveForm({
+    values: { name: tag.name, color: tag.color },
+    save: ({ name, color }) => put({ ...(name !== tag.name ? { name } : {}), color }),
+    onSaved: saved,
   });
+  const lock = useMutation({ mutationFn: () => put({ locked: !tag.locked }), onSuccess: saved, onError: toast.fail });
+  const { name, color } = edit.form.watch();
   return (
-    <Dialog
+    <FormDialog
       title="Edit tag"
+      form={edit}
+      may={name.trim() !== '' && !tag.locked}
       onClose={onClose}
-      onSubmit={() => save.mutate({ ...(name !== tag.name ? { name } : {}), color })}
-      busy={save.isPending}
-      may={Boolean(name.trim()) && !tag.locked}
-      dirty={name !== tag.name || color !== tag.color}
-      error={save.error}
-      note={<Button onClick={() => save.mutate({ locked: !tag.locked })}>{tag.locked ? 'Unlock' : 'Lock'}</Button>}
+      note={<Button onClick={() => lock.mutate()}>{tag.locked ? 'Unlock' : 'Lock'}</Button>}
     >
-      <Field label="Name">
-        {(control) => (
-          <Input
-            {...control}
-            autoFocus
-            value={name}
-            disabled={tag.locked}
-            onChange={(event) => setName(event.target.value)}
-            maxLength={60}
-          />
-        )}
-      </Field>
+      <TextFormField name="name" label="Name" autoFocus disabled={tag.locked} maxLength={60} />
       <Swatches
         label="Color"
         colors={TAG_COLORS.map((one) => ({ key: one, look: CHIP_COLORS[one]! }))}
         chosen={color}
-        onPick={setColor}
+        onPick={(next) => edit.form.setValue('color', next, { shouldDirty: true })}
       />
-    </Dialog>
+    </FormDialog>
   );
 }
 

@@ -1,11 +1,9 @@
 'use client';
 /** The clock on the Wire. Where time is simulated it is a button: five minutes, an hour, a day, or to the next event. */
 import { useState } from 'react';
-import Menu from '@mui/material/Menu';
-import MenuItem from '@mui/material/MenuItem';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask, useNow, useZone, useFormat } from '../primitives';
-import { Text, useToast, WireButton } from '../kit';
+import { ChoiceMenu, Text, useToast, WireButton } from '../kit';
 
 const STEPS: { name: string; body: object }[] = [
   { name: 'To the next event', body: { next: true } },
@@ -30,7 +28,7 @@ export function ClockMenu({ simulated, held }: { simulated: boolean; held: boole
           ? 'Time moved ahead. Nothing was due.'
           : instants === 1
             ? 'Time moved ahead. One thing happened.'
-            : `Time moved ahead. ${instants.toLocaleString('en-US')} things happened.`,
+            : `Time moved ahead. ${format.number(instants)} things happened.`,
       );
     },
     onError: toast.fail,
@@ -58,19 +56,11 @@ export function ClockMenu({ simulated, held }: { simulated: boolean; held: boole
         {text}
         {moving ? '…' : ''}
       </WireButton>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {STEPS.map((step) => (
-          <MenuItem
-            key={step.name}
-            onClick={() => {
-              setAnchor(null);
-              advance.mutate(step.body);
-            }}
-          >
-            {step.name}
-          </MenuItem>
-        ))}
-      </Menu>
+      <ChoiceMenu
+        anchor={anchor}
+        choices={STEPS.map(({ name, body }) => ({ key: name, name, onChoose: () => advance.mutate(body) }))}
+        onClose={() => setAnchor(null)}
+      />
     </>
   );
 }

@@ -2,14 +2,11 @@
 /** Under my own initials: Setup, days off, light or dark, the privacy mask, alerts, formats, shortcuts, log out. */
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
-import Divider from '@mui/material/Divider';
-import Menu from '@mui/material/Menu';
-import MenuItem from '@mui/material/MenuItem';
 import { DAY } from '@/core/shared';
 import { runsTheOffice, type Role } from '@/core/accounts';
 import { ask, useNow } from '../primitives';
 import { switchMask, switchScheme } from '../theme';
-import { useToast, WireButton, type MenuChoice } from '../kit';
+import { ChoiceMenu, useToast, WireButton, type MenuChoice } from '../kit';
 import type { WireDoors } from './wire-areas';
 
 type Me = { id: string; name: string; role: Role };
@@ -75,23 +72,7 @@ export function Myself({ me, ...doors }: { me: Me } & WireDoors) {
       >
         {initialsOf(me.name)}
       </WireButton>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        <MenuItem disabled sx={{ opacity: '1 !important', fontWeight: 600 }}>
-          {me.name}
-        </MenuItem>
-        {choices.flatMap(({ key, name, apart, onChoose }) => [
-          apart && <Divider key={`${key} apart`} />,
-          <MenuItem
-            key={key}
-            onClick={() => {
-              setAnchor(null);
-              onChoose();
-            }}
-          >
-            {name}
-          </MenuItem>,
-        ])}
-      </Menu>
+      <ChoiceMenu anchor={anchor} head={me.name} choices={choices} onClose={() => setAnchor(null)} />
     </>
   );
 }

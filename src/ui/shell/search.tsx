@@ -31,7 +31,7 @@ export function SearchDialog({ onClose, role }: { onClose: () => void; role: Rol
     .filter((area) => !q || area.name.toLowerCase().startsWith(q.toLowerCase()))
     .map((area) => ({ value: area.path, name: `Go to ${area.name}`, note: `g ${area.letter}`, group: 'Areas' }));
   return (
-    <Dialog title="Search" width="sm" top onClose={onClose}>
+    <Dialog title="Search" width="sm" top bare onClose={onClose}>
       <Combo
         autoFocus
         label="Search contacts or go to an area"

@@ -1,25 +1,28 @@
 'use client';
 /** The frame of every page behind the login: providers, the Wire, dialogs, the keys that work everywhere. */
 import { useCallback, useState, type ReactNode } from 'react';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
 import { areasFor, type Role } from '@/core/accounts';
-import { AddLeadDialog } from '../capture';
 import { ChangeWatchProvider } from '../changes';
 import { ask, ClockProvider, FormatProvider, useShortcuts } from '../primitives';
 import type { FormatChoice } from '@/core/format';
-import { FormatsDialog } from './formats-dialog';
 import { OffersAbove, type MyOffer } from '../routing';
 import { switchMask } from '../theme';
 import { useLeadAlert } from './alerts';
-import { AlertsDialog } from './alerts-dialog';
 import { useGo } from './go';
-import { HelpDialog } from './help';
 import { useLive } from './live';
 import { SearchDialog } from './search';
 import { WireLine } from './wire';
 import type { Wire } from './wire-areas';
 import { Page, SkipLink, ToastProvider, useToast } from '../kit';
+
+/* What opens by a key comes when it is asked for, and not with the first page. */
+const AddLeadDialog = dynamic(() => import('../capture').then((one) => one.AddLeadDialog), { ssr: false });
+const AlertsDialog = dynamic(() => import('./alerts-dialog').then((one) => one.AlertsDialog), { ssr: false });
+const FormatsDialog = dynamic(() => import('./formats-dialog').then((one) => one.FormatsDialog), { ssr: false });
+const HelpDialog = dynamic(() => import('./help').then((one) => one.HelpDialog), { ssr: false });
 
 export interface Me {
   id: string;
@@ -107,7 +110,7 @@ function Frame({
       <Page id="main">{children}</Page>
       {me.role !== 'lender' && <OffersAbove onOffered={tellOffer} />}
       {dialog === 'search' && <SearchDialog onClose={close} role={me.role} />}
-      <AddLeadDialog open={dialog === 'add'} onClose={close} />
+      {dialog === 'add' && <AddLeadDialog onClose={close} />}
       {dialog === 'alerts' && <AlertsDialog onClose={close} />}
       {dialog === 'help' && <HelpDialog onClose={close} />}
       {dialog === 'formats' && <FormatsDialog formats={formats} onClose={close} onSaved={onFormats} />}

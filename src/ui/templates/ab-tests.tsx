@@ -2,7 +2,7 @@
 /** A/B tests: which of several templates brings more answers. A winner is named when chance no longer explains the difference, and by a person. */
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { winnerOf } from '@/core/messages';
-import { ask, freshKey } from '../primitives';
+import { ask, freshKey, useFormat } from '../primitives';
 import type { Template } from './fields';
 import { Rate } from './rates';
 import { Button, Chip, Panel, Row, Text, useToast } from '../kit';
@@ -18,6 +18,7 @@ export function AbTests({
   office: boolean;
   onMade: () => void;
 }) {
+  const format = useFormat();
   const queries = useQueryClient();
   const toast = useToast();
   const { data: abTests = [] } = useQuery({
@@ -98,7 +99,7 @@ export function AbTests({
                   {one.name} {abTest.winner_id === one.id && <Chip>goes alone</Chip>}
                   <Text tone="soft" small>
                     {' '}
-                    {one.sent.toLocaleString('en-US')} sent
+                    {format.number(one.sent)} sent
                   </Text>
                 </span>
                 <Row as="span" above={1}>
@@ -113,7 +114,7 @@ export function AbTests({
             ))}
             <Text as="p" tone="soft" small>
               {result.winner !== null
-                ? `“${abTest.entrants.find(({ id }) => id === result.winner)!.name}” brings more answers; chance would show such a difference less than once in ${Math.max(2, Math.floor(1 / Math.max(result.chance, 1e-6))).toLocaleString('en-US')} times.`
+                ? `“${abTest.entrants.find(({ id }) => id === result.winner)!.name}” brings more answers; chance would show such a difference less than once in ${format.number(Math.max(2, Math.floor(1 / Math.max(result.chance, 1e-6))))} times.`
                 : result.because === 'too_few'
                   ? 'Too few sent to say anything: sixty of each at least.'
                   : 'So far chance explains the difference. Resumed.'}

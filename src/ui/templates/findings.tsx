@@ -3,6 +3,7 @@
 import { CHANNELS } from '@/core/contacts';
 import { useState } from 'react';
 import { countVariants, longestParts, readings, type Checked, type Finding } from '@/core/messages';
+import { useFormat } from '../primitives';
 import { Button, FindingList, Heading, Panel, Row, Stack, Text } from '../kit';
 
 const PARTS = { subject: 'subject', text: 'words', plain: 'plain version' } as const;
@@ -66,6 +67,7 @@ export function Findings({ findings, onJump }: { findings: readonly Finding[]; o
 
 /** The parts that a text takes, and every wording when there are several. */
 export function Wordings({ checked }: { checked: Checked }) {
+  const format = useFormat();
   const [open, setOpen] = useState(false);
   const { words, channel } = checked;
   const { hasSubject, isInParts } = CHANNELS[channel];
@@ -84,7 +86,7 @@ export function Wordings({ checked }: { checked: Checked }) {
         )}
         {count > 1 && (
           <Button size="tiny" aria-expanded={open} onClick={() => setOpen(!open)}>
-            {count.toLocaleString('en-US')} wordings
+            {format.number(count)} wordings
           </Button>
         )}
       </Row>
@@ -95,6 +97,7 @@ export function Wordings({ checked }: { checked: Checked }) {
 
 const SHOWN = 60;
 function AllWordings({ checked }: { checked: Checked }) {
+  const format = useFormat();
   return readings(checked)
     .filter(({ count }) => count > 1)
     .map(({ part, count, sample, whole }) => {
@@ -103,9 +106,9 @@ function AllWordings({ checked }: { checked: Checked }) {
         <Panel as="section" key={part} aria-label={`Wordings of the ${PARTS[part]}`} pad={3}>
           <Stack scroll={280}>
             <Heading>
-              {PARTS[part]}: {count.toLocaleString('en-US')}
-              {!whole && `, the first ${sample.length.toLocaleString('en-US')} checked`}
-              {wrong > 0 && <Text tone="late"> · {wrong.toLocaleString('en-US')} reads wrong</Text>}
+              {PARTS[part]}: {format.number(count)}
+              {!whole && `, the first ${format.number(sample.length)} checked`}
+              {wrong > 0 && <Text tone="late"> · {format.number(wrong)} reads wrong</Text>}
             </Heading>
             <ol>
               {sample.slice(0, SHOWN).map(({ text, slips }, at) => (
@@ -122,7 +125,7 @@ function AllWordings({ checked }: { checked: Checked }) {
             </ol>
             {sample.length > SHOWN && (
               <Text as="p" tone="soft" small>
-                and {(count - SHOWN).toLocaleString('en-US')} more
+                and {format.number(count - SHOWN)} more
               </Text>
             )}
           </Stack>

@@ -2,12 +2,10 @@
 /** Making something of which a channel and a name are known first; one goes on where it is written. */
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
-import Dialog from '@mui/material/Dialog';
-import TextField from '@mui/material/TextField';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import { CHANNELS, type Channel } from '@/core/contacts';
 import { freshKey } from '../primitives';
-import { Checkbox, DialogBody, ErrorMessage, FormEnd, Heading, Radio, Row } from '../kit';
+import { CheckboxFormField, FormDialog, RadioFormField, TextFormField, useSaveForm } from '../kit';
 
 interface Props<C extends Channel> {
   title: string;
@@ -25,54 +23,26 @@ interface Props<C extends Channel> {
 }
 
 export function NewNamed<C extends Channel>({ title, label, does, channels, team, list, page, create, onClose }: Props<C>) {
-  const [channel, setChannel] = useState<C>(channels[0]!);
-  const [name, setName] = useState('');
-  const [shared, setShared] = useState(team);
   const [key] = useState(freshKey);
   const router = useRouter();
   const queries = useQueryClient();
-  const make = useMutation({
-    mutationFn: () => create({ channel, name: name.trim(), ...(team ? { shared } : {}) }, key),
-    onSuccess: ({ id }) => {
+  const named = useSaveForm({
+    values: { channel: channels[0]!, name: '', shared: team },
+    save: ({ channel, name, shared }) => create({ channel: channel as C, name: name.trim(), ...(team ? { shared } : {}) }, key),
+    onSaved: ({ id }) => {
       void queries.invalidateQueries({ queryKey: [list] });
       router.push(`${page}/${id}`);
     },
   });
   return (
-    <Dialog open onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="new-title">
-      <DialogBody
-        as="form"
-        onSubmit={(event) => {
-          event.preventDefault();
-          make.mutate();
-        }}
-      >
-        <Heading level={1} id="new-title">
-          {title}
-        </Heading>
-        <Row role="radiogroup" aria-label="For what">
-          {channels.map((one) => (
-            <Radio key={one} name="channel" checked={channel === one} onChange={() => setChannel(one)}>
-              {CHANNELS[one].template}
-            </Radio>
-          ))}
-        </Row>
-        <TextField
-          autoFocus
-          size="small"
-          label={label}
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          slotProps={{ htmlInput: { maxLength: 80 } }}
-        />
-        {team && (
-          <Checkbox checked={shared} onChange={(event) => setShared(event.target.checked)}>
-            Share with the whole team
-          </Checkbox>
-        )}
-        <ErrorMessage error={make.error} />
-        <FormEnd does={does} busy={make.isPending} may={name.trim().length > 0} onCancel={onClose} />
-      </DialogBody>
-    </Dialog>
+    <FormDialog title={title} form={named} does={does} may={named.form.watch('name').trim() !== ''} onClose={onClose}>
+      <RadioFormField
+        name="channel"
+        label="For what"
+        options={channels.map((value) => ({ value, name: CHANNELS[value].template }))}
+      />
+      <TextFormField name="name" label={label} autoFocus maxLength={80} />
+      {team && <CheckboxFormField name="shared" label="Share with the whole team" />}
+    </FormDialog>
   );
 }

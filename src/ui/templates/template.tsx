@@ -6,16 +6,31 @@ import { useRouter } from 'next/navigation';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { CHANNELS } from '@/core/contacts';
 import { chanceOf, type VariantView, type Words } from '@/core/messages';
-import { ask, freshKey, useUndoHistory } from '../primitives';
+import { ask, freshKey, useUndoHistory, useFormat } from '../primitives';
 import type { Template } from './fields';
 import { Preview } from './preview';
 import { Rate } from './rates';
 import { WordsEditor } from './words-editor';
-import { Button, ErrorMessage, Heading, Input, LinkButton, Panel, Row, Split, SplitSide, Stack, Text, useToast } from '../kit';
+import {
+  Button,
+  ErrorMessage,
+  Heading,
+  Input,
+  LinkButton,
+  Panel,
+  Row,
+  Split,
+  SplitSide,
+  Stack,
+  Text,
+  useToast,
+  LimitField,
+} from '../kit';
 
 type InFull = Template & { variants: VariantView[] };
 
 export function TemplateEditor({ first }: { first: InFull }) {
+  const format = useFormat();
   const { data: template } = useQuery({
     queryKey: ['templates', first.id],
     queryFn: () => ask('GET /templates/{id}', { params: { id: first.id } }),
@@ -88,7 +103,7 @@ export function TemplateEditor({ first }: { first: InFull }) {
           </Heading>
           <Text as="p" tone="soft">
             {capitalized(CHANNELS[template.channel].template)}, wording {template.version} ·{' '}
-            {template.brought.sent.toLocaleString('en-US')} sent
+            {format.number(template.brought.sent)} sent
             {!template.shared && ' · yours'}
           </Text>
         </div>
@@ -127,16 +142,14 @@ export function TemplateEditor({ first }: { first: InFull }) {
           {!CHANNELS[template.channel].isTask && (
             <Row as="label" small above={3.5}>
               Send at most
-              <Input
-                type="number"
-                width={90}
+              <LimitField
+                label="Most per day"
                 min={1}
-                max={1_000_000}
-                aria-label="Most per day"
-                value={cap ?? ''}
+                width={90}
                 placeholder="any"
                 disabled={!may}
-                onChange={(event) => setCap(event.target.value ? Math.max(1, Number(event.target.value)) : null)}
+                value={cap}
+                onChange={setCap}
               />
               a day; the rest wait until the next morning
             </Row>

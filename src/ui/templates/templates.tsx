@@ -4,7 +4,7 @@ import { capitalized } from '@/core/shared';
 import { useState } from 'react';
 import { CHANNEL_KEYS, CHANNELS, type Channel } from '@/core/contacts';
 import { countVariants } from '@/core/messages';
-import { ask, Glyph } from '../primitives';
+import { ask, Glyph, useFormat } from '../primitives';
 import { AbTests } from './ab-tests';
 import { useTemplates, type Template } from './fields';
 import { NewNamed } from './new-named';
@@ -15,6 +15,7 @@ import { Button, Checkbox, EmptyState, Heading, LinkButton, Row, Table, Text } f
 const heading = (channel: Channel): string => capitalized(`${CHANNELS[channel].template}s`);
 
 export function TemplatesArea({ first, office }: { first: Template[]; office: boolean }) {
+  const format = useFormat();
   const { data: templates = first } = useTemplates(first);
   const [making, setMaking] = useState(false);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
@@ -85,15 +86,14 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
                       </Text>
                       {(countVariants(row.words.text) > 1 || row.day_cap) && (
                         <Text tone="soft" small>
-                          {countVariants(row.words.text) > 1 &&
-                            `${countVariants(row.words.text).toLocaleString('en-US')} wordings`}
+                          {countVariants(row.words.text) > 1 && `${format.number(countVariants(row.words.text))} wordings`}
                           {row.day_cap &&
-                            ` at most ${row.day_cap.toLocaleString('en-US')} a day, ${row.sent_today.toLocaleString('en-US')} sent today`}
+                            ` at most ${format.number(row.day_cap)} a day, ${format.number(row.sent_today)} sent today`}
                         </Text>
                       )}
                     </td>
                     <td data-numeric="" data-strong="">
-                      {row.brought.sent.toLocaleString('en-US')}
+                      {format.number(row.brought.sent)}
                     </td>
                     <td>
                       <Rate n={row.brought.answered} of={row.brought.sent} what="replied within a week" />

@@ -2,14 +2,26 @@
 /** Writing the words of a message: its parts, fields and variants put in where the cursor is, files along, and what the checks say meanwhile. */
 import { useDeferredValue, useMemo, useRef } from 'react';
 import dynamic from 'next/dynamic';
-import TextField from '@mui/material/TextField';
 import { CHANNELS, type Channel } from '@/core/contacts';
 import { checkWords, docOfText, MERGE_FIELD_NAMES, textOfDoc, type Finding, type MessagePart, type Words } from '@/core/messages';
 import { sendFile } from '../primitives';
 import { othersOf, useOwnFields, useTemplates } from './fields';
 import { Findings, Wordings } from './findings';
 import type { MailEditorHandle } from './mail-editor';
-import { BareButton, Button, Chip, Disclosure, DocumentArea, FileButton, Row, Stack, useToast } from '../kit';
+import {
+  BareButton,
+  Button,
+  Chip,
+  Disclosure,
+  DocumentArea,
+  Field,
+  FileButton,
+  Input,
+  Row,
+  Stack,
+  Textarea,
+  useToast,
+} from '../kit';
 
 const MailEditor = dynamic(() => import('./mail-editor').then((one) => one.MailEditor), {
   ssr: false,
@@ -32,7 +44,7 @@ export function WordsEditor({
 }) {
   const own = useOwnFields();
   const { data: templates = [] } = useTemplates();
-  const boxes = useRef<Partial<Record<MessagePart, HTMLInputElement | HTMLTextAreaElement | null>>>({});
+  const boxes = useRef<Partial<Record<MessagePart, Box | null>>>({});
   const mail = useRef<MailEditorHandle | null>(null);
   const last = useRef<MessagePart>('text');
   const { hasSubject, hasBlocks, isTask } = CHANNELS[channel];
@@ -64,21 +76,14 @@ export function WordsEditor({
     if (at) box?.setSelectionRange(at.from, at.to);
     return undefined;
   };
-  const box = (part: MessagePart, label: string, value: string, rows: [number, number] | null) => (
-    <TextField
-      size="small"
-      fullWidth
+  const box = (part: MessagePart, label: string, value: string, rows: number | null) => (
+    <WordsBox
       label={label}
       value={value}
-      multiline={rows !== null}
-      minRows={rows?.[0]}
-      maxRows={rows?.[1]}
-      onChange={(event) => set(part, event.target.value)}
+      rows={rows}
+      onChange={(next) => set(part, next)}
       onFocus={() => (last.current = part)}
-      inputRef={(element: HTMLInputElement | HTMLTextAreaElement | null) => {
-        boxes.current[part] = element;
-      }}
-      slotProps={{ htmlInput: { spellCheck: true } }}
+      onBox={(element) => (boxes.current[part] = element)}
     />
   );
   return (
@@ -94,7 +99,7 @@ export function WordsEditor({
           />
         </div>
       ) : (
-        box('text', isTask ? 'Talking points' : 'Words', words.text, [hasSubject ? 8 : 3, 18])
+        box('text', isTask ? 'Talking points' : 'Words', words.text, hasSubject ? 8 : 3)
       )}
       {!readOnly && (
         <Disclosure>
@@ -130,10 +135,42 @@ export function WordsEditor({
         </Disclosure>
       )}
       <Wordings checked={{ channel, words: late, fields: own }} />
-      {box('plain', 'Plain version, used when a field is unknown', words.plain, [2, 12])}
+      {box('plain', 'Plain version, used when a field is unknown', words.plain, 2)}
       {hasBlocks && <Along words={words} readOnly={readOnly} onChange={onChange} />}
       <Findings findings={findings} onJump={jump} />
     </Stack>
+  );
+}
+
+type Box = HTMLInputElement | HTMLTextAreaElement;
+/** One part of the words; `rows` for those of several lines. */
+function WordsBox({
+  label,
+  value,
+  rows,
+  onChange,
+  onFocus,
+  onBox,
+}: {
+  label: string;
+  value: string;
+  rows: number | null;
+  onChange: (value: string) => void;
+  onFocus: () => void;
+  onBox: (element: Box | null) => void;
+}) {
+  const takeBox = (element: Box | null) => onBox(element);
+  const put = (event: { target: Box }) => onChange(event.target.value);
+  return (
+    <Field label={label}>
+      {(control) =>
+        rows === null ? (
+          <Input {...control} ref={takeBox} width="100%" spellCheck value={value} onChange={put} onFocus={onFocus} />
+        ) : (
+          <Textarea {...control} ref={takeBox} rows={rows} spellCheck value={value} onChange={put} onFocus={onFocus} />
+        )
+      }
+    </Field>
   );
 }
 

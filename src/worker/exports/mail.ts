@@ -1,4 +1,5 @@
 /** Sending a finished file to whoever asked for it: attached while a mailbox takes it, else as a link that asks for a login. */
+import { formatNumber } from '@/core/format';
 import { FILE_NAMES, FILE_TYPES } from '@/core/exports';
 import { saveMailed, readFile, readMailing } from '@/server/exports';
 import { config } from '@/server/shared';
@@ -13,7 +14,7 @@ export async function mailExport(exportId: string, outside: Providers): Promise<
   const { format, bytes, done, person, name, at } = mailing;
   const attached = bytes <= MOST_ATTACHED;
   const link = `${config().publicUrl}/api/v1/exports/${exportId}/file`;
-  const what = `${done.toLocaleString('en-US')} ${done === 1 ? 'person' : 'people'}`;
+  const what = `${formatNumber(done)} ${done === 1 ? 'person' : 'people'}`;
   const answer = await outside.mail.send({
     key: `export-${exportId}`,
     fromName: 'Urraca',

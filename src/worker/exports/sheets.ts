@@ -1,4 +1,5 @@
 /** Labels and cards on sheets of labels as PDF: one address a place, one letter a household if asked; cards carry a QR code that a phone takes into its address book. */
+import { formatNumber } from '@/core/format';
 import type { PassThrough } from 'node:stream';
 import PDFDocument from 'pdfkit';
 import QRCode from 'qrcode';
@@ -41,7 +42,7 @@ class Places {
     if ((this.count += 1) > MOST)
       throw new AppError(
         'input_invalid',
-        `These are more than ${MOST.toLocaleString('en-US')} labels. Export a CSV for a print house instead.`,
+        `These are more than ${formatNumber(MOST)} labels. Export a CSV for a print house instead.`,
       );
     const at = labelPlace(this.sheet, this.place);
     this.place += 1;

@@ -1,4 +1,5 @@
 /** Whether fields and conditions can be read, are known, and whether the plain version is one: with nothing in it that may not be known. */
+import { formatNumber } from '../../format';
 import { CHANNELS } from '../../contacts';
 import {
   ALWAYS_KNOWN,
@@ -62,7 +63,7 @@ function tooLong(part: Part, source: string, channel: Checked['channel']): Findi
   const { mostCharacters, whyNotLonger } = CHANNELS[channel];
   const most = part === 'subject' ? MOST_IN_SUBJECT : mostCharacters;
   if (source.length <= most) return [];
-  const message = `It has ${source.length.toLocaleString('en-US')} signs; ${most.toLocaleString('en-US')} is the limit.`;
+  const message = `It has ${formatNumber(source.length)} signs; ${formatNumber(most)} is the limit.`;
   return [error('too_long', part, { from: most, to: source.length }, message, whyNotLonger)];
 }
 

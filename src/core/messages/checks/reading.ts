@@ -1,4 +1,5 @@
 /** Whether each wording reads right: no doubled spaces, no space before a comma, “an” before a vowel, a capital where a sentence begins. */
+import { formatNumber } from '../../format';
 import { MERGE_FIELDS, renderWords } from '../merge';
 import { countVariants, listVariants, mostWordings } from '../variants';
 import { partsIn, type Checked, type Finding, type MessagePart } from './finding';
@@ -106,7 +107,7 @@ export function checkReading(checked: Checked): Finding[] {
         at,
         message:
           sample.length > 1
-            ? `${n === sample.length ? `All ${n.toLocaleString('en-US')} wordings have` : n === 1 ? 'One wording has' : `${n.toLocaleString('en-US')} wordings have`} ${what}: “${text}”.`
+            ? `${n === sample.length ? `All ${formatNumber(n)} wordings have` : n === 1 ? 'One wording has' : `${formatNumber(n)} wordings have`} ${what}: “${text}”.`
             : `It has ${what}: “${text}”.`,
         because: 'People notice, and it looks automated.',
       };

@@ -1,4 +1,5 @@
 /** Homes on a public page: the list of a search with what one may ask for, and one home with its facts. */
+import { dayAndTime, formatNumber } from '@/core/format';
 import { criteriaWords, priceWords, roomsWords, type Criteria, type ListingView } from '@/core/market';
 import type { Jsoned } from '@/core/shared';
 import { drawHome } from '../../primitives/home-drawing';
@@ -12,15 +13,7 @@ const rooms = (home: PublicListing): string => roomsWords({ ...home, livingArea:
 
 const openHouse = (home: PublicListing, zone: string, at: Date): Html | null => {
   if (!home.open_from || new Date(home.open_to ?? home.open_from) < at) return null;
-  const day = new Intl.DateTimeFormat('en-US', {
-    weekday: 'short',
-    month: 'short',
-    day: 'numeric',
-    hour: 'numeric',
-    minute: '2-digit',
-    timeZone: zone,
-  });
-  return html`<span class="tag">open house ${day.format(new Date(home.open_from))}</span>`;
+  return html`<span class="tag">open house ${dayAndTime(new Date(home.open_from), zone)}</span>`;
 };
 
 export const listingHtml = (home: PublicListing): Html =>
@@ -61,7 +54,7 @@ export function homesHtml(place: SearchPlace): Html {
           ...new Set([...PRICES, ...(query[name] === undefined ? [] : [query[name]])]),
         ]
           .sort((a, b) => a - b)
-          .map((value) => option(String(value), `$${value.toLocaleString('en-US')}`, query[name] === value))}
+          .map((value) => option(String(value), `$${formatNumber(value)}`, query[name] === value))}
       </select></label
     >`;
   const more = new URLSearchParams({ ...words, from: next ?? '' });
@@ -99,7 +92,7 @@ export function homesHtml(place: SearchPlace): Html {
     <div class="found">
       <div>
         <p class="soft" aria-live="polite">
-          ${total === 0 ? 'No matches. Try fewer filters.' : `${criteriaWords(query)}: ${total.toLocaleString('en-US')} on the market today`}
+          ${total === 0 ? 'No matches. Try fewer filters.' : `${criteriaWords(query)}: ${formatNumber(total)} on the market today`}
         </p>
         <ul class="homes">
           ${homes.map(

@@ -1,0 +1,58 @@
+/** Writing to one person: the draft survives, Ctrl+Enter sends, what is refused stays written. */
+import { screen, waitFor } from '@testing-library/react';
+import { answering, refusal, sentTo, show } from '../../../tests/harness/render';
+import { Compose } from './compose';
+
+const compose = (channel: 'text' | 'email' | 'letter', onClose = jest.fn(), household: string[] = []) => (
+  <Compose contactId="5" name="Odalys Brandt" household={household} channel={channel} onClose={onClose} />
+);
+const SENT = { because: null, others: [] };
+const ROUTE = 'POST /contacts/5/messages';
+
+test('Ctrl+Enter sends it, and the draft is gone', async () => {
+  const asked = answering({ [ROUTE]: SENT, 'GET /templates': { items: [] } });
+  const onClose = jest.fn();
+  const { user } = show(compose('email', onClose));
+  expect(screen.getByRole('button', { name: /^Send the email/ })).toBeDisabled();
+  await user.type(screen.getByLabelText('Subject'), 'The dock');
+  await user.type(screen.getByLabelText('Email to Odalys Brandt'), 'Still yours?');
+  await user.keyboard('{Control>}{Enter}{/Control}');
+  await waitFor(() => expect(onClose).toHaveBeenCalled());
+  expect(sentTo(asked, ROUTE)).toEqual({ channel: 'email', subject: 'The dock', text: 'Still yours?', both: false });
+  expect(localStorage.length).toBe(0);
+});
+
+test('Later keeps it written for the next time', async () => {
+  answering({ 'GET /templates': { items: [] } });
+  const first = show(compose('text'));
+  await first.user.type(screen.getByLabelText('Text to Odalys Brandt'), 'Half a thou');
+  expect(screen.getByText('11 of 160 characters')).toBeVisible();
+  await first.user.click(screen.getByRole('button', { name: 'Later' }));
+  first.unmount();
+  show(compose('text'));
+  expect(screen.getByLabelText('Text to Odalys Brandt')).toHaveValue('Half a thou');
+});
+
+test('one that is refused stays, with why', async () => {
+  answering({ [ROUTE]: refusal(409, { code: 'touch_refused', detail: 'They opted out.' }), 'GET /templates': { items: [] } });
+  const onClose = jest.fn();
+  const { user } = show(compose('text', onClose));
+  await user.type(screen.getByLabelText('Text to Odalys Brandt'), 'Hello');
+  await user.click(screen.getByRole('button', { name: /^Send the text/ }));
+  expect(await screen.findByText('They opted out.')).toBeVisible();
+  expect(screen.getByLabelText('Text to Odalys Brandt')).toHaveValue('Hello');
+  expect(onClose).not.toHaveBeenCalled();
+});
+
+test('a letter goes to both of a household, if one says so', async () => {
+  const asked = answering({
+    [ROUTE]: { because: null, others: [{ name: 'Jago', sent: false, because: 'no address' }] },
+    'GET /templates': { items: [] },
+  });
+  const { user } = show(compose('letter', jest.fn(), ['Jago']));
+  await user.type(screen.getByLabelText('Letter to Odalys Brandt'), 'Dear both');
+  await user.click(screen.getByRole('checkbox', { name: 'One letter to both, with Jago' }));
+  await user.click(screen.getByRole('button', { name: /^Send the letter/ }));
+  expect(await screen.findByText(/Not sent to Jago: no address/)).toBeVisible();
+  expect(sentTo(asked, ROUTE)).toMatchObject({ both: true });
+});

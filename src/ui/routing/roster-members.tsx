@@ -1,0 +1,163 @@
+'use client';
+/** The people on a roster in the order of their turns: share, limits, hours, pause. */
+import { useState } from 'react';
+import type { Hours } from '@/core/shared';
+import { hoursPhrase } from '@/core/segments';
+import { HoursFields } from '../segments';
+import { newMember, type MemberValues } from './roster-values';
+import { Button, moved, Select, Table, Text, CountField, LimitField } from '../kit';
+
+const OFFICE_HOURS: Hours = { days: [1, 2, 3, 4, 5], from: '09:00', to: '18:00' };
+
+export function RosterMembers({
+  members,
+  weighted,
+  workers,
+  onChange,
+}: {
+  members: MemberValues[];
+  weighted: boolean;
+  workers: { id: string; name: string; role: string }[];
+  onChange: (members: MemberValues[]) => void;
+}) {
+  const put = (id: string, change: Partial<MemberValues>) =>
+    onChange(members.map((one) => (one.id === id ? { ...one, ...change } : one)));
+  const cap = (member: MemberValues, key: 'daily_cap' | 'open_cap', label: string) => (
+    <LimitField
+      label={`${label} of ${member.name}`}
+      placeholder="none"
+      max={10_000}
+      width={70}
+      value={member[key]}
+      onChange={(value) => put(member.id, { [key]: value })}
+    />
+  );
+  const out = workers.filter(({ id }) => !members.some((member) => member.id === id));
+  return (
+    <div>
+      <Table>
+        <thead>
+          <tr>
+            <th scope="col">In this order</th>
+            {weighted && <th scope="col">Share</th>}
+            <th scope="col">Daily limit</th>
+            <th scope="col">Open lead limit</th>
+            <th scope="col">Hours</th>
+            <th scope="col">
+              <Text unseen>Move and remove</Text>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {members.map((member, at) => (
+            <tr key={member.id}>
+              <td data-nowrap="">
+                {at + 1}. {member.name}
+              </td>
+              {weighted && (
+                <td>
+                  <CountField
+                    label={`Share of ${member.name}`}
+                    min={1}
+                    max={1_000}
+                    width={70}
+                    value={member.weight}
+                    onChange={(weight) => put(member.id, { weight })}
+                  />
+                </td>
+              )}
+              <td>{cap(member, 'daily_cap', 'Daily limit')}</td>
+              <td>{cap(member, 'open_cap', 'Open lead limit')}</td>
+              <td>
+                <MemberHours member={member} onChange={(hours) => put(member.id, { hours })} />
+              </td>
+              <td data-nowrap="" data-numeric="">
+                <Button size="tiny" pressed={member.paused} onClick={() => put(member.id, { paused: !member.paused })}>
+                  Paused
+                </Button>{' '}
+                <Button
+                  size="tiny"
+                  aria-label={`${member.name} up`}
+                  disabled={at === 0}
+                  onClick={() => onChange(moved(members, at, at - 1))}
+                >
+                  ↑
+                </Button>{' '}
+                <Button
+                  size="tiny"
+                  aria-label={`${member.name} down`}
+                  disabled={at === members.length - 1}
+                  onClick={() => onChange(moved(members, at, at + 1))}
+                >
+                  ↓
+                </Button>{' '}
+                <Button
+                  look="warn"
+                  size="tiny"
+                  aria-label={`Remove ${member.name}`}
+                  onClick={() => onChange(members.filter((one) => one !== member))}
+                >
+                  Remove
+                </Button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+      {out.length > 0 && (
+        <Select
+          aria-label="Add person"
+          value=""
+          onChange={(event) => {
+            const person = out.find(({ id }) => id === event.target.value);
+            if (person) onChange([...members, newMember(person)]);
+          }}
+        >
+          <option value="">Add person…</option>
+          {out.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </Select>
+      )}
+    </div>
+  );
+}
+
+/** When somebody gets leads: any time, or within hours of their own. */
+function MemberHours({ member: { hours, name }, onChange }: { member: MemberValues; onChange: (hours: Hours[]) => void }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Button
+        size="tiny"
+        aria-label={`Hours of ${name}`}
+        aria-expanded={open}
+        onClick={() => {
+          setOpen(!open);
+          if (!hours.length) onChange([OFFICE_HOURS]);
+        }}
+      >
+        {hours.length ? hours.map(hoursPhrase).join(', ') : 'always'}
+      </Button>
+      {open && (
+        <div>
+          <HoursFields
+            hours={hours[0] ?? OFFICE_HOURS}
+            onChange={(first) => onChange(first.days.length ? [first, ...hours.slice(1)] : [])}
+          />
+          <Button
+            size="tiny"
+            onClick={() => {
+              onChange([]);
+              setOpen(false);
+            }}
+          >
+            any time
+          </Button>
+        </div>
+      )}
+    </>
+  );
+}
