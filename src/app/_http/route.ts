@@ -232,7 +232,8 @@ export async function readBytes(request: Request, most: number): Promise<Buffer>
   return Buffer.concat(parts);
 }
 
-function checked(schema: Joi.Schema, value: unknown, convert: boolean): unknown {
+/** @throws AppError input_invalid, which says what is wrong with each field */
+export function checked(schema: Joi.Schema, value: unknown, convert: boolean): unknown {
   const { value: clean, error } = schema.validate(value, { abortEarly: false, convert });
   if (error) throw new AppError('input_invalid', 'Check the fields below. Nothing was saved.', { fields: fieldErrors(error) });
   return clean;

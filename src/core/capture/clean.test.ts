@@ -76,3 +76,28 @@ test('a ZIP code tells the zone, and nothing is guessed where it does not', () =
   expect(zoneOfPostalCode('85001')).toBe('America/Phoenix');
   for (const none of [null, '', '98', 'SW1A 1AA', '00000']) expect(zoneOfPostalCode(none)).toBeNull();
 });
+
+test('a phone is shown as people read it: at home in groups, abroad its country apart, what is none as it is', () => {
+  expect(['+15645550123', '+4722123456', '+442079460000', '+35315550100', 'x12', '+12'].map(showPhone)).toEqual([
+    '(564) 555-0123',
+    '+47 22123456',
+    '+44 2079460000',
+    '+353 15550100',
+    'x12',
+    '+12',
+  ]);
+});
+
+test('shown, a number of North America is the same as the library shows it, and is read back as itself', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 2_002_000_000, max: 9_999_999_999 }), (n) => {
+      const parsed = parsePhoneNumberFromString(`+1${n}`);
+      if (parsed?.isValid())
+        expect([showPhone(parsed.number), cleanPhone(showPhone(parsed.number))]).toEqual([
+          parsed.formatNational(),
+          parsed.number,
+        ]);
+    }),
+    { numRuns: 500 },
+  );
+});

@@ -66,10 +66,3 @@ export function cleanPhone(raw: string, country: 'US' | 'CA' = 'US'): string | n
   const parsed = parsePhoneNumberFromString(text, { defaultCountry: country, extract: false });
   return parsed?.isPossible() ? parsed.number : null;
 }
-
-/** A phone number as people read it: `(564) 555-0123` at home, `+47 22 12 34 56` abroad. */
-export function showPhone(e164: string): string {
-  const parsed = parsePhoneNumberFromString(e164);
-  if (!parsed) return e164;
-  return parsed.countryCallingCode === '1' ? parsed.formatNational() : parsed.formatInternational();
-}

@@ -1,4 +1,5 @@
-export { cleanEmail, cleanName, cleanPhone, oneLine, showPhone } from './clean';
+export { cleanEmail, cleanName, cleanPhone, oneLine } from './clean';
+export { showPhone } from './show-phone';
 export { phoneOf, type Phone } from './phone';
 export { quietDoor, senderOf, withDefaults, type DoorDefaults } from './door';
 export { marksIn } from './marks';

@@ -2,7 +2,7 @@
 import { type Channel, CHANNELS } from '../contacts';
 import { listed } from '../shared';
 import { plainDay, formatMoney, formatNumber } from '../format';
-import { showPhone } from './clean';
+import { showPhone } from './show-phone';
 
 /** An inquiry as it was read; the parts that are shown, any of which may be missing in those of long ago. */
 export interface RecognizedLead {

@@ -7,4 +7,4 @@ export {
   type TodayGroup,
   type TodayReason,
 } from './rank';
-export { type TodayView, type WireView } from './views';
+export { type TodayView, type WireFrame, type WireView } from './views';

@@ -12,8 +12,15 @@ export interface TodayView {
   now: Date;
 }
 
+/** What the Wire stands in before its numbers are counted. */
+export interface WireFrame {
+  clock: { now: Date; simulated: boolean; held: boolean };
+  /** Calls are placed from here: a phone network is connected. */
+  calling: boolean;
+}
+
 /** The counts on the Wire. */
-export interface WireView {
+export interface WireView extends WireFrame {
   today: number;
   /** Inquiries that arrived today. */
   intake: number;
@@ -28,7 +35,4 @@ export interface WireView {
   market: number;
   /** Share of the leads of the last 30 days that somebody called, in per cent; null without leads. */
   results: number | null;
-  clock: { now: Date; simulated: boolean; held: boolean };
-  /** Calls are placed from here: a phone network is connected. */
-  calling: boolean;
 }

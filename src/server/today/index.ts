@@ -1,2 +1,2 @@
 export { countToday, readToday } from './today.service';
-export { readWire } from './wire.repository';
+export { readWire, readWireFrame } from './wire.repository';

@@ -1,5 +1,5 @@
 /** The numbers on the Wire, each the one that matters in its area now, as far as the scope sees. */
-import type { WireView } from '@/core/today';
+import type { WireFrame, WireView } from '@/core/today';
 import { localDay } from '@/core/shared';
 import { monthDays } from '@/core/segments';
 import { share } from '@/core/results';
@@ -16,8 +16,14 @@ const offeredCount = (scope: Scope, bind: unknown[]): string =>
     ? `(select count(*)::int from offers f where f.user_id = $${bind.push(scope.userId)} and f.state = 'open')`
     : `(select count(*)::int from routings r join contacts c on c.id = r.contact_id where r.state in ('offered','commons') and ${visible(scope, bind)})`;
 
+export const readWireFrame = async (): Promise<WireFrame> => ({
+  clock: await clockState(),
+  calling: Boolean(process.env.VOICE_URL ?? process.env.SIMULATOR_URL),
+});
+
 export async function readWire(scope: Scope, user: User): Promise<WireView> {
-  const clock = await clockState();
+  const frame = await readWireFrame();
+  const { clock } = frame;
   const day = localDay(clock.now, user.timeZone);
   const bind: unknown[] = [];
   const where = visible(scope, bind);
@@ -52,7 +58,6 @@ export async function readWire(scope: Scope, user: User): Promise<WireView> {
     campaigns: row!.campaigns,
     market: await countOnMarket(scope.accountId),
     results: share(row!.tried, row!.leads),
-    clock,
-    calling: Boolean(process.env.VOICE_URL ?? process.env.SIMULATOR_URL),
+    ...frame,
   };
 }

@@ -4,12 +4,13 @@ import type { Question } from '@/core/segments';
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import { useMutation } from '@tanstack/react-query';
-import { ask, freshKey, useFormat, useShortcuts } from '../primitives';
-import { ExportDialog } from './export-dialog';
-import { ChangeDialog } from './change-dialog';
+import { ask, freshKey, lazily, useFormat, useShortcuts } from '../primitives';
 import type { BulkActionForm } from './forms';
 import { howMany, NOBODY, selectionOf, type Chosen } from './selection';
 import { Button, Kbd, MenuButton, SelectionBar, useToast } from '../kit';
+
+const ChangeDialog = lazily(() => import('./change-dialog').then((one) => one.ChangeDialog));
+const ExportDialog = lazily(() => import('./export-dialog').then((one) => one.ExportDialog));
 
 interface Props {
   chosen: Chosen;

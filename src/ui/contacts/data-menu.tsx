@@ -2,8 +2,7 @@
 /** What concerns the database as a whole: files in and out, duplicates, the history of changes. */
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
-import { ExportsDialog } from '../changes';
-import { CalendarDialog } from './calendar-dialog';
+import { CalendarDialog, ExportsDialog } from './later';
 import { Kbd, MenuButton } from '../kit';
 
 export function DataMenu({ onHistory }: { onHistory: () => void }) {

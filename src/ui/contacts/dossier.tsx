@@ -5,17 +5,13 @@
  */
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { CallDesk, type Call } from '../calling';
-import { Compose } from '../messages';
+import type { Call } from '../calling';
 import { ask, freshKey, useIsNarrow, useRemembered, useShortcuts } from '../primitives';
 import { Button, Columns, SidePanel, Skeleton, TabPanel, Tabs, Text, useToast } from '../kit';
 import type { OpenDesk } from './desk';
 import { Actions, DossierHead, Reasons, type Reason } from './dossier-head';
-import { Facts } from './facts';
-import { FollowUp } from './follow-up';
 import { Glance } from './glance';
-import { NextTouch } from './next-touch';
-import { Note } from './note';
+import { CallDesk, Compose, Facts, FollowUp, NextTouch, Note } from './later';
 import { Timeline } from './timeline';
 import { nameOf, useContact, type ContactInFull } from './types';
 

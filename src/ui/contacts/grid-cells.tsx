@@ -1,9 +1,8 @@
 'use client';
 /** Changing a cell where it stands: the menu or the field that opens over it, by mouse or by its key. */
-import { TagPicker } from '../changes';
 import { Popup, Row } from '../kit';
 import { HorizonMenu, StageMenu, useInPlace } from './in-place';
-import { NextTouch } from './next-touch';
+import { NextTouch, TagPicker } from './later';
 import { nameOf, type Contact } from './types';
 import { ContactTagChips } from './tags';
 

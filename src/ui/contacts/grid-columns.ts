@@ -2,6 +2,7 @@
 import { useCallback, useMemo } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { putPreference, usePreferences } from '../primitives';
+import { FIRST_ORDER } from './asked';
 import { COLUMNS, FIRST_COLUMNS, type ColumnDef } from './columns';
 
 export interface GridLayout {
@@ -11,8 +12,7 @@ export interface GridLayout {
 }
 const FIRST: GridLayout = {
   columns: FIRST_COLUMNS.map((key) => ({ key, width: COLUMNS.find((column) => column.key === key)!.width })),
-  sort: 'created',
-  descending: true,
+  ...FIRST_ORDER,
 };
 
 /** What is kept, or null while it is read; and how to keep something else. */

@@ -63,6 +63,8 @@ export function Grid(props: GridProps) {
     count: places,
     getScrollElement: () => box.current,
     estimateSize: () => ROW_HEIGHT,
+    /* What a screen holds, for the rows that come with the page. */
+    initialRect: { width: 1_000, height: 640 },
     overscan: BEYOND,
     scrollPaddingStart: ROW_HEIGHT,
     /* The row of the cursor stays, wherever one scrolls, so that the focus does. */

@@ -8,8 +8,9 @@ import { useMutation, useQueryClient, type QueryClient } from '@tanstack/react-q
 import { isFollowedUp, stageName, stepOf } from '@/core/contacts';
 import type { Word } from '@/core/segments';
 import { ask, nameIn, NO_WORDS, Strokes, useVocabulary } from '../primitives';
-import { ChoiceMenu, FormDialog, TextFormField, useSaveForm, useToast } from '../kit';
+import { ChoiceMenu, useToast } from '../kit';
 import { useTags } from '../segments';
+import { ArchiveDialog } from './later';
 import type { Contact } from './types';
 import { withContact, type ContactPages } from './use-contacts';
 
@@ -91,25 +92,6 @@ export function useInPlace(contact: Changed) {
       />
     ),
   };
-}
-
-function ArchiveDialog({ onClose, onArchive }: { onClose: () => void; onArchive: (because: string) => void }) {
-  const archive = useSaveForm({
-    values: { because: '' },
-    save: ({ because }) => Promise.resolve(because.trim()),
-    onSaved: onArchive,
-  });
-  return (
-    <FormDialog
-      title="Archive contact"
-      form={archive}
-      does="Archive"
-      may={archive.form.watch('because').trim() !== ''}
-      onClose={onClose}
-    >
-      <TextFormField name="because" label="Why are you archiving them?" autoFocus maxLength={300} />
-    </FormDialog>
-  );
 }
 
 /** The words to choose from; what the person has is among them, also when it is being deleted. */

@@ -3,7 +3,7 @@
 import type { Question } from '@/core/segments';
 import { useCallback, useMemo, useState } from 'react';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { BulkBar, HistoryDialog, howMany, NOBODY } from '../changes';
+import { BulkBar, howMany, NOBODY } from '../changes';
 import { NO_WORDS, useIsNarrow, useShortcuts, useVocabulary } from '../primitives';
 import { Sentence, Shelf, useSegments, type Segment } from '../segments';
 import { Area, EmptyState, Row, SentenceBar, Skeleton, Text } from '../kit';
@@ -13,8 +13,10 @@ import { COLUMNS, fieldColumn, NARROW_COLUMNS, PHONE_COLUMNS } from './columns';
 import { useGridLayout } from './grid-columns';
 import { Dossier } from './dossier';
 import { Grid, type Editing } from './grid';
+import { HistoryDialog } from './later';
 import { Behind, Count, NO_NUMBER, SearchField } from './list-head';
-import { questionOf, treeShown, useAsked } from './question';
+import { FIRST_ORDER, questionOf } from './asked';
+import { treeShown, useAsked } from './question';
 import { useContacts } from './use-contacts';
 import { usePlace } from './use-place';
 
@@ -41,7 +43,12 @@ export function ContactsArea({
   const [openId, setOpenId] = useOpened();
   const question = questionOf(query);
   const key = JSON.stringify(question);
-  const list = useContacts(question, layout?.sort ?? 'created', layout?.descending ?? true, layout !== null);
+  const list = useContacts(
+    question,
+    layout?.sort ?? FIRST_ORDER.sort,
+    layout?.descending ?? FIRST_ORDER.descending,
+    layout !== null,
+  );
   const { rows, offset, total } = list;
   const place = usePlace(key, list);
   const opened = openId ? rows.findIndex((row) => row.id === openId) : -1;

@@ -6,7 +6,8 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { capitalized } from '@/core/shared';
 import { CHANNEL_KEYS, CHANNELS, type Channel } from '@/core/contacts';
 import { ask, useFormat, useZone } from '../primitives';
-import { BareButton, FormDialog, MenuButton, RadioFormField, Row, Text, TextFormField, useSaveForm, useToast } from '../kit';
+import { BareButton, MenuButton, Row, Text, useToast } from '../kit';
+import { PermissionDialog } from './later';
 import type { ContactInFull } from './types';
 
 const SAID = {
@@ -58,7 +59,7 @@ export function Permissions({ contact, readOnly }: { contact: ContactInFull; rea
         })}
       </Row>
       {!readOnly && <DoNotContact contact={contact} />}
-      {asked && <SayDialog contact={contact} channel={asked} onClose={() => setAsked(null)} />}
+      {asked && <PermissionDialog contact={contact} channel={asked} onClose={() => setAsked(null)} />}
     </Row>
   );
 }
@@ -102,49 +103,5 @@ function DoNotContact({ contact }: { contact: ContactInFull }) {
     >
       …
     </MenuButton>
-  );
-}
-
-function SayDialog({ contact, channel, onClose }: { contact: ContactInFull; channel: Channel; onClose: () => void }) {
-  const queries = useQueryClient();
-  const toast = useToast();
-  const channels = capitalized(CHANNELS[channel].plural);
-  const said = useSaveForm({
-    values: { state: contact.permissions[channel] === 'granted' ? 'withdrawn' : 'granted', evidence: '' },
-    save: ({ state, evidence }) =>
-      ask('PUT /contacts/{id}/permissions', {
-        params: { id: contact.id },
-        body: { channel, state: state === 'granted' ? 'granted' : 'withdrawn', evidence },
-      }),
-    onSaved: () => {
-      toast.tell(`${channels}: ${state === 'granted' ? 'yes' : 'no'}, recorded.`);
-      void queries.invalidateQueries();
-      onClose();
-    },
-  });
-  const { state, evidence } = said.form.watch();
-  return (
-    <FormDialog
-      title={`${channels} to ${contact.first_name || 'them'}`}
-      form={said}
-      does="Record"
-      may={state !== 'granted' || evidence.trim() !== ''}
-      onClose={onClose}
-    >
-      <RadioFormField
-        name="state"
-        label="What they said"
-        options={[
-          { value: 'granted', name: 'They said yes' },
-          { value: 'withdrawn', name: 'They said no' },
-        ]}
-      />
-      <TextFormField
-        name="evidence"
-        label={state === 'granted' ? 'How and where they said it' : 'How and where, if you know'}
-        autoFocus
-        maxLength={500}
-      />
-    </FormDialog>
   );
 }

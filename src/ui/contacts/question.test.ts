@@ -1,6 +1,7 @@
 /** What the list's address asks of the API: a sentence stands for its segment, and what is half said is left out. */
 import type { Tree } from '@/core/segments';
-import { questionOf, treeShown, type ContactQuestion } from './question';
+import { questionOf, type ContactQuestion } from './asked';
+import { treeShown } from './question';
 
 const asked = (more: Partial<ContactQuestion> = {}): ContactQuestion => ({
   q: '',

@@ -1,10 +1,11 @@
 'use client';
 /** The tags of one contact: removed by a click, added while one types, new ones made in passing. */
 import { useState } from 'react';
-import { TagChip, TagPicker } from '../changes';
+import { TagChip } from '../changes';
 import { useTags } from '../segments';
 import { Button, Row } from '../kit';
 import { useInPlace } from './in-place';
+import { TagPicker } from './later';
 import type { Contact } from './types';
 
 export function ContactTagChips({ contact, readOnly }: { contact: Contact; readOnly?: boolean }) {

@@ -6,9 +6,9 @@
 import { useCallback, useMemo } from 'react';
 import { keepPreviousData, useInfiniteQuery, useQuery, type InfiniteData } from '@tanstack/react-query';
 import { ask, type ApiAnswer } from '../primitives';
+import { FIRST_PAGE, keyOfList, orderedQuestion, PAGE_ROWS } from './asked';
 import type { Contact } from './types';
 
-const PAGE = 50;
 /** Pages in memory: more than a screen holds, few enough to read again. */
 const MOST_PAGES = 6;
 type Page = ApiAnswer<'GET /contacts'>;
@@ -33,21 +33,20 @@ export interface ContactList {
 }
 
 export function useContacts(question: Record<string, string>, sort: string, descending: boolean, ready: boolean): ContactList {
-  const asked = { ...question, sort, order: descending ? 'desc' : 'asc' };
-  const filter = new URLSearchParams(asked).toString();
+  const asked = orderedQuestion(question, sort, descending);
   const found = useInfiniteQuery<Page, Error, ContactPages, string[], From>({
-    queryKey: ['contacts', filter],
+    queryKey: keyOfList(asked),
     queryFn: ({ pageParam: { marks } }) => {
       const cursor = marks.at(-1);
       return ask('GET /contacts', {
-        query: new URLSearchParams({ ...asked, limit: String(PAGE), ...(cursor ? { cursor } : {}) }),
+        query: new URLSearchParams({ ...asked, limit: String(PAGE_ROWS), ...(cursor ? { cursor } : {}) }),
       });
     },
-    initialPageParam: { before: 0, marks: [''] },
+    initialPageParam: FIRST_PAGE,
     getNextPageParam: (last, _, { before, marks }): From | undefined =>
-      last.next_cursor ? { before: before + PAGE, marks: [...marks, last.next_cursor] } : undefined,
+      last.next_cursor ? { before: before + PAGE_ROWS, marks: [...marks, last.next_cursor] } : undefined,
     getPreviousPageParam: (_, __, { before, marks }): From | undefined =>
-      before > 0 ? { before: before - PAGE, marks: marks.slice(0, -1) } : undefined,
+      before > 0 ? { before: before - PAGE_ROWS, marks: marks.slice(0, -1) } : undefined,
     maxPages: MOST_PAGES,
     placeholderData: keepPreviousData,
     enabled: ready,

@@ -1,11 +1,12 @@
 export { ask, freshKey, Problem, sendFile, sendPicture, wordsOf, type ApiAnswer, type FieldProblem } from './api';
 export { ClockProvider, useNow, useZone, when } from './clock';
-export { useCalling } from './calling';
+export { CallingProvider, useCalling } from './calling';
 export { drawHome } from './home-drawing';
 export { readDraft, useDraft } from './draft';
 export { putPreference, usePreferences, useRemembered, type AlertChoice } from './remembered';
 export { Bird, Glyph, Strokes } from './glyphs';
 export { nameIn, NO_WORDS, useHorizon, useVocabulary } from './vocabulary';
+export { lazily, useLoadTheRest } from './lazily';
 export { isTyping, useShortcuts } from './keys';
 export { shortcutGroups } from './shortcuts';
 export { useIsNarrow } from './narrow';

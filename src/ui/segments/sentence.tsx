@@ -15,11 +15,13 @@ import {
   type Subject,
   type Tree,
 } from '@/core/segments';
-import { ConditionEditor } from './condition-editor';
-import { GroupEditor } from './group-editor';
-import { SubjectPicker, type About } from './subject-picker';
-import { nameIn, NO_WORDS, useVocabulary } from '../primitives';
+import type { About } from './subject-picker';
+import { lazily, nameIn, NO_WORDS, useVocabulary } from '../primitives';
 import { Button, Joint, Popup, SaidButton } from '../kit';
+
+const SubjectPicker = lazily(() => import('./subject-picker').then((one) => one.SubjectPicker));
+const ConditionEditor = lazily(() => import('./condition-editor').then((one) => one.ConditionEditor));
+const GroupEditor = lazily(() => import('./group-editor').then((one) => one.GroupEditor));
 
 const JOINTS = new Set([' and ', ' or ']);
 type Opened = { anchor: HTMLElement; path: number[] | null; adding: 'all' | 'any' } | null;

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Tree } from '@/core/segments';
-import { ask, freshKey, useFormat } from '../primitives';
+import { ask, freshKey, lazily, useFormat } from '../primitives';
 import {
   Button,
   MenuButton,
@@ -16,8 +16,9 @@ import {
   useToast,
   type MenuChoice,
 } from '../kit';
-import { SaveSegmentDialog } from './save-segment-dialog';
 import { useSegments, type Segment } from './vocabulary';
+
+const SaveSegmentDialog = lazily(() => import('./save-segment-dialog').then((one) => one.SaveSegmentDialog));
 
 interface ShelfProps {
   /** The segment that is open, if any. */

@@ -72,7 +72,7 @@ function MoreSheet({ onClose, ...props }: WireProps & { onClose: () => void }) {
             </LinkButton>
           ))}
       </Columns>
-      <ClockMenu simulated={wire.clock.simulated && me.role !== 'lender'} held={wire.clock.held} />
+      <ClockMenu simulated={props.clock.simulated && me.role !== 'lender'} held={props.clock.held} />
       {own.map(({ key, name, onChoose }) => (
         <Button
           key={key}

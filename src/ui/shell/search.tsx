@@ -7,11 +7,12 @@ import { areasFor, type Role } from '@/core/accounts';
 import { showPhone } from '@/core/capture';
 import { ask, Strokes } from '../primitives';
 import { nameOf, type Contact } from '../contacts';
-import { Combo, Dialog, Row, Text, type ComboOption } from '../kit';
+import { Combo, Row, Text, type ComboOption } from '../kit';
 
-export function SearchDialog({ onClose, role }: { onClose: () => void; role: Role }) {
+/** @param first what was typed before it was here */
+export function SearchBox({ first, onClose, role }: { first: string; onClose: () => void; role: Role }) {
   const router = useRouter();
-  const [text, setText] = useState('');
+  const [text, setText] = useState(first);
   const q = useDeferredValue(text.trim());
   const found = useQuery({
     queryKey: ['search', q],
@@ -31,22 +32,20 @@ export function SearchDialog({ onClose, role }: { onClose: () => void; role: Rol
     .filter((area) => !q || area.name.toLowerCase().startsWith(q.toLowerCase()))
     .map((area) => ({ value: area.path, name: `Go to ${area.name}`, note: `g ${area.letter}`, group: 'Areas' }));
   return (
-    <Dialog title="Search" width="sm" top bare onClose={onClose}>
-      <Combo
-        autoFocus
-        label="Search contacts or go to an area"
-        placeholder="Name, email, phone, city, or tag"
-        typed={text}
-        onType={setText}
-        onClose={onClose}
-        options={[...people, ...areas]}
-        empty={q && !found.isFetching ? `No matches for “${q}”.` : 'Searching…'}
-        onPick={(href) => {
-          onClose();
-          router.push(href);
-        }}
-      />
-    </Dialog>
+    <Combo
+      autoFocus
+      label="Search contacts or go to an area"
+      placeholder="Name, email, phone, city, or tag"
+      typed={text}
+      onType={setText}
+      onClose={onClose}
+      options={[...people, ...areas]}
+      empty={q && !found.isFetching ? `No matches for “${q}”.` : 'Searching…'}
+      onPick={(href) => {
+        onClose();
+        router.push(href);
+      }}
+    />
   );
 }
 

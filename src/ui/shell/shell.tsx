@@ -1,28 +1,27 @@
 'use client';
 /** The frame of every page behind the login: providers, the Wire, dialogs, the keys that work everywhere. */
-import { useCallback, useState, type ReactNode } from 'react';
-import dynamic from 'next/dynamic';
+import { Suspense, use, useCallback, useEffect, useState, type ReactNode } from 'react';
 import { useRouter } from 'next/navigation';
-import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
+import { QueryClient, QueryClientProvider, useQuery, useQueryClient } from '@tanstack/react-query';
 import { areasFor, type Role } from '@/core/accounts';
 import { ChangeWatchProvider } from '../changes';
-import { ask, ClockProvider, FormatProvider, useShortcuts } from '../primitives';
+import { ask, CallingProvider, ClockProvider, FormatProvider, lazily, useLoadTheRest, useShortcuts } from '../primitives';
 import type { FormatChoice } from '@/core/format';
 import { OffersAbove, type MyOffer } from '../routing';
 import { switchMask } from '../theme';
 import { useLeadAlert } from './alerts';
 import { useGo } from './go';
 import { useLive } from './live';
-import { SearchDialog } from './search';
+import { SearchDialog } from './search-dialog';
 import { WireLine } from './wire';
-import type { Wire } from './wire-areas';
+import type { Wire, WireStand } from './wire-areas';
 import { Page, SkipLink, ToastProvider, useToast } from '../kit';
 
 /* What opens by a key comes when it is asked for, and not with the first page. */
-const AddLeadDialog = dynamic(() => import('../capture').then((one) => one.AddLeadDialog), { ssr: false });
-const AlertsDialog = dynamic(() => import('./alerts-dialog').then((one) => one.AlertsDialog), { ssr: false });
-const FormatsDialog = dynamic(() => import('./formats-dialog').then((one) => one.FormatsDialog), { ssr: false });
-const HelpDialog = dynamic(() => import('./help').then((one) => one.HelpDialog), { ssr: false });
+const AddLeadDialog = lazily(() => import('../capture').then((one) => one.AddLeadDialog));
+const AlertsDialog = lazily(() => import('./alerts-dialog').then((one) => one.AlertsDialog));
+const FormatsDialog = lazily(() => import('./formats-dialog').then((one) => one.FormatsDialog));
+const HelpDialog = lazily(() => import('./help').then((one) => one.HelpDialog));
 
 export interface Me {
   id: string;
@@ -31,7 +30,20 @@ export interface Me {
   zone: string;
 }
 
-export function Shell({ me, wire, format, children }: { me: Me; wire: Wire; format: FormatChoice; children: ReactNode }) {
+export function Shell({
+  me,
+  frame,
+  wire,
+  format,
+  children,
+}: {
+  me: Me;
+  frame: WireStand;
+  /** The numbers of the Wire, or that they are on their way. */
+  wire: Wire | Promise<Wire>;
+  format: FormatChoice;
+  children: ReactNode;
+}) {
   const [formats, setFormats] = useState(format);
   const [queries] = useState(
     () => new QueryClient({ defaultOptions: { queries: { staleTime: 15_000, retry: 1, refetchOnWindowFocus: false } } }),
@@ -41,9 +53,14 @@ export function Shell({ me, wire, format, children }: { me: Me; wire: Wire; form
       <FormatProvider choice={formats}>
         <ToastProvider>
           <ChangeWatchProvider>
-            <Frame me={me} first={wire} formats={formats} onFormats={setFormats}>
+            <Frame me={me} frame={frame} first={isComing(wire) ? null : wire} formats={formats} onFormats={setFormats}>
               {children}
             </Frame>
+            {isComing(wire) && (
+              <Suspense fallback={null}>
+                <Numbers wire={wire} />
+              </Suspense>
+            )}
           </ChangeWatchProvider>
         </ToastProvider>
       </FormatProvider>
@@ -51,15 +68,28 @@ export function Shell({ me, wire, format, children }: { me: Me; wire: Wire; form
   );
 }
 
+const isComing = (wire: Wire | Promise<Wire>): wire is Promise<Wire> => 'then' in wire;
+/** Puts the numbers on the Wire once they are there. */
+function Numbers({ wire }: { wire: Promise<Wire> }) {
+  const numbers = use(wire);
+  const queries = useQueryClient();
+  useEffect(() => {
+    queries.setQueryData(['wire'], (known: Wire | undefined) => known ?? numbers);
+  }, [queries, numbers]);
+  return null;
+}
+
 function Frame({
   me,
+  frame,
   first,
   formats,
   onFormats,
   children,
 }: {
   me: Me;
-  first: Wire;
+  frame: WireStand;
+  first: Wire | null;
   formats: FormatChoice;
   onFormats: (formats: FormatChoice) => void;
   children: ReactNode;
@@ -67,13 +97,17 @@ function Frame({
   const { data: wire } = useQuery({
     queryKey: ['wire'],
     queryFn: () => ask('GET /wire'),
-    initialData: first,
+    initialData: first ?? undefined,
+    /* The first are on their way when they are not here. */
+    enabled: ({ state }) => state.data !== undefined,
     refetchInterval: 60_000,
   });
+  const { clock, calling } = wire ?? frame;
   const [dialog, setDialog] = useState<'search' | 'add' | 'help' | 'formats' | 'alerts' | null>(null);
   const router = useRouter();
   const toast = useToast();
   useLive();
+  useLoadTheRest();
   const alert = useLeadAlert();
   const tellOffer = useCallback(
     (offer: MyOffer) =>
@@ -96,24 +130,27 @@ function Frame({
   useGo(go, (path) => router.push(path));
   const close = () => setDialog(null);
   return (
-    <ClockProvider now={wire.clock.now} held={wire.clock.held} zone={me.zone}>
-      <SkipLink href="#main">Skip to content</SkipLink>
-      <WireLine
-        wire={wire}
-        me={me}
-        onSearch={() => setDialog('search')}
-        onAdd={() => setDialog('add')}
-        onHelp={() => setDialog('help')}
-        onFormats={() => setDialog('formats')}
-        onAlerts={() => setDialog('alerts')}
-      />
-      <Page id="main">{children}</Page>
-      {me.role !== 'lender' && <OffersAbove onOffered={tellOffer} />}
-      {dialog === 'search' && <SearchDialog onClose={close} role={me.role} />}
-      {dialog === 'add' && <AddLeadDialog onClose={close} />}
-      {dialog === 'alerts' && <AlertsDialog onClose={close} />}
-      {dialog === 'help' && <HelpDialog onClose={close} />}
-      {dialog === 'formats' && <FormatsDialog formats={formats} onClose={close} onSaved={onFormats} />}
+    <ClockProvider now={clock.now} held={clock.held} zone={me.zone}>
+      <CallingProvider calling={calling}>
+        <SkipLink href="#main">Skip to content</SkipLink>
+        <WireLine
+          wire={wire ?? null}
+          clock={clock}
+          me={me}
+          onSearch={() => setDialog('search')}
+          onAdd={() => setDialog('add')}
+          onHelp={() => setDialog('help')}
+          onFormats={() => setDialog('formats')}
+          onAlerts={() => setDialog('alerts')}
+        />
+        <Page id="main">{children}</Page>
+        {me.role !== 'lender' && <OffersAbove onOffered={tellOffer} />}
+        {dialog === 'search' && <SearchDialog onClose={close} role={me.role} />}
+        {dialog === 'add' && <AddLeadDialog onClose={close} />}
+        {dialog === 'alerts' && <AlertsDialog onClose={close} />}
+        {dialog === 'help' && <HelpDialog onClose={close} />}
+        {dialog === 'formats' && <FormatsDialog formats={formats} onClose={close} onSaved={onFormats} />}
+      </CallingProvider>
     </ClockProvider>
   );
 }

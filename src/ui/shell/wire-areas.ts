@@ -1,10 +1,11 @@
 /** The areas of the Wire with the number that matters in each, wherever they stand: on the line, or in the bar of a phone. */
 import type { Area, Role } from '@/core/accounts';
 import type { Format } from '@/core/format';
-import type { WireView } from '@/core/today';
+import type { WireFrame, WireView } from '@/core/today';
 import type { Jsoned } from '@/core/shared';
 
 export type Wire = Jsoned<WireView>;
+export type WireStand = Jsoned<WireFrame>;
 /** What the Wire can open. */
 export interface WireDoors {
   onSearch: () => void;
@@ -14,7 +15,9 @@ export interface WireDoors {
   onAlerts: () => void;
 }
 export interface WireProps extends WireDoors {
-  wire: Wire;
+  /** Null until its numbers are counted. */
+  wire: Wire | null;
+  clock: WireStand['clock'];
   me: { id: string; name: string; role: Role };
 }
 
@@ -39,5 +42,5 @@ export const MEANINGS: Record<Area['key'], string> = {
   results: 'of the last 30 days’ leads attempted',
 };
 /** The number of an area, and what it counts. */
-export const countOf = (area: Area, wire: Wire, format: Format): string => COUNTS[area.key](wire, format);
+export const countOf = (area: Area, wire: Wire | null, format: Format): string => (wire ? COUNTS[area.key](wire, format) : '…');
 export const isHere = (area: Area, path: string): boolean => path === area.path || path.startsWith(`${area.path}/`);

@@ -24,7 +24,7 @@ export function WireLine(props: WireProps) {
               <Perch
                 key={area.key}
                 href={area.path}
-                data-pressing={(area.key === 'routing' && wire.routing > 0) || undefined}
+                data-pressing={(area.key === 'routing' && (wire?.routing ?? 0) > 0) || undefined}
                 aria-current={on ? 'page' : undefined}
                 title={`${countOf(area, wire, format)} ${MEANINGS[area.key]} (g ${area.letter})`}
                 prefetch={false}
@@ -46,7 +46,7 @@ export function WireLine(props: WireProps) {
               Add <Kbd className="wide">n</Kbd>
             </WireButton>
           )}
-          <ClockMenu simulated={wire.clock.simulated && me.role !== 'lender'} held={wire.clock.held} />
+          <ClockMenu simulated={props.clock.simulated && me.role !== 'lender'} held={props.clock.held} />
           <Myself {...props} />
         </WireEnds>
       </WireBar>

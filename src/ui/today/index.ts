@@ -1,1 +1,2 @@
+export { TodaySkeleton } from './today-skeleton';
 export { TodayArea, type Today } from './today';

@@ -1,14 +1,24 @@
-/** Today. */
+/** Today: the frame at once, whom to contact as soon as it is read. */
+import { Suspense } from 'react';
 import type { Metadata } from 'next';
+import type { Scope, User } from '@/core/accounts';
 import { jsoned, requireUser } from '@/app/_http/page';
 import { liveCallOf } from '@/server/calling';
 import { readToday } from '@/server/today';
-import { TodayArea } from '@/ui/today';
+import { TodayArea, TodaySkeleton } from '@/ui/today';
 
 export const metadata: Metadata = { title: 'Today' };
 
 export default async function Page() {
   const { user, scope } = await requireUser('today');
+  return (
+    <Suspense fallback={<TodaySkeleton />}>
+      <Read user={user} scope={scope} />
+    </Suspense>
+  );
+}
+
+async function Read({ user, scope }: { user: User; scope: Scope }) {
   const [today, call] = await Promise.all([readToday(scope, user), liveCallOf(user.id)]);
   return <TodayArea first={jsoned({ ...today, call })} mine={scope.sees === 'own'} />;
 }
