@@ -3,7 +3,7 @@ export { Checkbox, Radio } from './choice';
 export { FileButton } from './file-button';
 export { Input, Textarea } from './input';
 export { Select } from './select';
-export { ToastProvider, useToast, type ToastAction } from './toast';
+export { ToastProvider, undoLatest, useToast, type ToastAction } from './toast';
 export { CountField, LimitField } from './count-field';
 export { DateField, TimeField } from './date-field';
 export { TypedField, type TypedFieldProps } from './typed-field';

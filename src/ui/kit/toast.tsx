@@ -1,7 +1,14 @@
 'use client';
 /** Notices at the foot of the page: they stack, so that one that arrives takes no Undo away, and are read out to screen readers. */
 import { useMemo, type ReactNode } from 'react';
-import { closeSnackbar, enqueueSnackbar, SnackbarContent, SnackbarProvider, type CustomContentProps } from 'notistack';
+import {
+  closeSnackbar,
+  enqueueSnackbar,
+  SnackbarContent,
+  SnackbarProvider,
+  type CustomContentProps,
+  type SnackbarKey,
+} from 'notistack';
 import Paper from '@mui/material/Paper';
 import { wordsOf } from '../primitives/api';
 import { useIsNarrow } from '../primitives/narrow';
@@ -91,13 +98,29 @@ interface Toast {
   /** What went wrong. */
   fail: (error: unknown) => void;
 }
+/** What can still be undone, the latest last. */
+const undos = new Map<SnackbarKey, () => void>();
 const TOAST: Toast = {
-  tell: (text, action) =>
-    enqueueSnackbar(text, {
+  tell: (text, action) => {
+    const key = enqueueSnackbar(text, {
       variant: 'info',
       does: typeof action === 'function' ? { does: 'Undo', act: action } : action,
       autoHideDuration: action ? UNDO_MS : INFO_MS,
-    }),
+      onClose: (_, __, closed) => closed !== undefined && undos.delete(closed),
+    });
+    if (typeof action === 'function') undos.set(key, action);
+  },
   fail: (error) => enqueueSnackbar(wordsOf(error), { variant: 'error', autoHideDuration: ERROR_MS }),
 };
+/** Undoes what the latest notice that is still there offers to. @returns whether there was one */
+export function undoLatest(): boolean {
+  const latest = [...undos].at(-1);
+  if (!latest) return false;
+  const [key, undo] = latest;
+  undos.delete(key);
+  closeSnackbar(key);
+  undo();
+  return true;
+}
+
 export const useToast = (): Toast => useMemo(() => TOAST, []);

@@ -69,6 +69,7 @@ export const SHORTCUTS = {
     search: ['/', 'Search and commands'],
     add: ['n', 'Add a lead'],
     help: ['shift+?,?', 'Shortcuts'],
+    undo: ['z', 'Undo, while its notice is there'],
     mask: ['shift+m', 'Blur phone numbers and emails'],
   },
 } as const satisfies Record<string, Record<string, Shortcut>>;

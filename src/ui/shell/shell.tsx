@@ -15,7 +15,7 @@ import { useLive } from './live';
 import { SearchDialog } from './search-dialog';
 import { WireLine } from './wire';
 import type { Wire, WireStand } from './wire-areas';
-import { Page, SkipLink, ToastProvider, useToast } from '../kit';
+import { Page, SkipLink, ToastProvider, undoLatest, useToast } from '../kit';
 
 /* What opens by a key comes when it is asked for, and not with the first page. */
 const AddLeadDialog = lazily(() => import('../capture').then((one) => one.AddLeadDialog));
@@ -124,6 +124,7 @@ function Frame({
     search: () => setDialog('search'),
     help: () => setDialog('help'),
     add: () => me.role !== 'lender' && setDialog('add'),
+    undo: () => undoLatest() || toast.tell('Nothing to undo here.'),
     mask: () =>
       toast.tell(switchMask() ? 'Phone numbers and addresses are blurred.' : 'Phone numbers and addresses are visible.'),
   });

@@ -1,0 +1,75 @@
+/** By finger alone: an agent in a car park on a phone, and somebody at a tablet who moves things by touch. */
+import type { Browser, Page } from '@playwright/test';
+import { BASE, expect, test } from './fixtures';
+
+/** A device with a finger and without a mouse or keyboard. */
+async function device(browser: Browser, width: number, height: number, who: string): Promise<Page> {
+  const context = await browser.newContext({ baseURL: BASE, viewport: { width, height }, hasTouch: true, isMobile: width < 800 });
+  const page = await context.newPage();
+  await page.goto('/login');
+  await page.getByLabel('Email').fill(`${who}@urraca.example`);
+  await page.getByLabel('Password').fill('urraca-demo');
+  await page.getByRole('button', { name: 'Log in', exact: true }).tap();
+  await page.waitForURL((url) => !url.pathname.startsWith('/login'));
+  await page.locator('[data-keys="heard"]').waitFor();
+  return page;
+}
+
+test('a phone in a car park: whom to call, a note, a lead, an area further on', async ({ browser }) => {
+  const page = await device(browser, 390, 844, 'agent2');
+  await page.locator('[data-contact]').first().tap();
+  const dossier = page.getByRole('article');
+  await expect(dossier).toBeVisible();
+  await dossier.getByRole('button', { name: /^Note/ }).tap();
+  await page.getByRole('textbox', { name: 'Note' }).fill('Met at the gate');
+  await page.getByRole('button', { name: /^Save/ }).tap();
+  await expect(dossier.getByText('Met at the gate').first()).toBeVisible();
+  await dossier.getByRole('button', { name: 'Close', exact: true }).first().tap();
+  await expect(dossier).toBeHidden();
+
+  const bar = page.getByRole('navigation', { name: 'Areas, on a phone' });
+  await bar.getByRole('button', { name: 'Add' }).tap();
+  await page.getByLabel('First name').fill('Finn');
+  await page.getByLabel('Phone', { exact: true }).fill('564-555-0178');
+  await page.getByRole('button', { name: 'Add lead' }).tap();
+  await expect(page.getByRole('article', { name: 'Dossier of Finn' })).toBeVisible();
+  await page.getByRole('article').getByRole('button', { name: 'Close', exact: true }).first().tap();
+
+  await bar.getByRole('button', { name: 'More' }).tap();
+  await page.getByRole('link', { name: /^Contacts/ }).tap();
+  await expect(page.locator('tr[data-row]').first()).toBeVisible();
+  await bar.getByRole('button', { name: 'Search' }).tap();
+  await page.getByRole('combobox', { name: /^Search contacts/ }).fill('Finn');
+  await page.getByRole('option', { name: /Finn/ }).first().tap();
+  await expect(page.getByRole('article', { name: 'Dossier of Finn' })).toBeVisible();
+  await page.context().close();
+});
+
+test('a rung is moved by a finger that is held, and a swipe over it only scrolls', async ({ browser }) => {
+  const page = await device(browser, 1024, 768, 'admin');
+  await page.goto('/routing');
+  await page.locator('[data-keys="heard"]').waitFor();
+  await page.getByRole('button', { name: 'Edit ladder' }).tap();
+  const handles = page.getByRole('button', { name: /^Move rung/ });
+  const names = () => handles.evaluateAll((all) => all.map((one) => one.closest('li')?.textContent?.slice(1, 80)));
+  await expect(handles.nth(1)).toBeVisible();
+  const before = await names();
+  const finger = await page.context().newCDPSession(page);
+  const [from, to] = [await handles.nth(1).boundingBox(), await handles.first().boundingBox()];
+  const at = (x: number, y: number) => [{ x, y }];
+  const x = from!.x + from!.width / 2;
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', points: { x: number; y: number }[]) =>
+    finger.send('Input.dispatchTouchEvent', { type, touchPoints: points });
+  /* A swipe is no drag. */
+  await touch('touchStart', at(x, from!.y + 8));
+  for (let y = from!.y; y > to!.y; y -= 20) await touch('touchMove', at(x, y));
+  await touch('touchEnd', []);
+  expect(await names()).toEqual(before);
+  /* Held, it is. */
+  await touch('touchStart', at(x, from!.y + 8));
+  await expect(page.locator('[data-dragging]')).toBeVisible();
+  for (let y = from!.y; y > to!.y - 10; y -= 10) await touch('touchMove', at(x, y));
+  await touch('touchEnd', []);
+  await expect.poll(names).toEqual([before[1], before[0], ...before.slice(2)]);
+  await page.context().close();
+});
