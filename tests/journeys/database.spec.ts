@@ -25,7 +25,7 @@ test('a messy file comes in, is cleaned, becomes a segment, is changed together,
   await expect(page.getByText('CSV with semicolons, UTF-8, headings in row 4')).toBeVisible();
   await page.getByLabel('What “Perch” is').selectOption('ZIP');
   await expect(page.getByRole('row', { name: /Zelda Ravenglasse/ })).toContainText('98741');
-  await page.getByRole('button', { name: 'Import 4 people' }).click();
+  await page.getByRole('button', { name: 'Import 4 contacts' }).click();
   await expect(page.getByText('3 new')).toBeVisible();
   const left = await page.getByRole('link', { name: 'Download skipped rows' }).getAttribute('href');
   expect(await (await page.request.get(`${BASE}${left}`)).text()).toMatch(/Quarrendon,Oda.*no email/);

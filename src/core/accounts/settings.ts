@@ -106,7 +106,7 @@ export const SETTINGS = {
     default: ['01-01', '07-04', 'thanksgiving', '12-25'] as readonly string[],
     area: 'guardrails',
     label: 'Holidays',
-    help: 'No automatic calls, texts, or emails: 12-25 every year, 2027-11-26 once, or thanksgiving, easter, memorial-day, labor-day.',
+    help: 'No automatic calls, texts, or emails go out on these days.',
   },
   /* All campaigns stand still, at once. */
   campaignsHeld: {

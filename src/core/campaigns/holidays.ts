@@ -24,6 +24,11 @@ const FIXED: Record<string, string> = {
   '12-31': 'New Year’s Eve',
 };
 
+/** All that have a name, as settings name them. */
+export const NAMED_HOLIDAYS: readonly { key: string; name: string }[] = Object.entries({ ...FIXED, ...MOVABLE_HOLIDAYS }).map(
+  ([key, name]) => ({ key, name }),
+);
+
 /**
  * The holiday on a day, by name, among those that an account keeps; null on any other day.
  * @param day 2026-11-26

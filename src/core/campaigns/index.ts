@@ -53,4 +53,4 @@ export {
 export { meaningFor, placeIn, type EnrollmentPosition, type EnrollmentProgress, type VersionPreview } from './version-move';
 export { planErrors } from './plan-errors';
 export { added, copied, emptyStep, mapSteps, moved, removed, replaced, stepWords, whenWords } from './edit';
-export { holidayOn, MOVABLE_HOLIDAYS, nextWorkday } from './holidays';
+export { holidayOn, MOVABLE_HOLIDAYS, NAMED_HOLIDAYS, nextWorkday } from './holidays';

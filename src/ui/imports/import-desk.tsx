@@ -128,7 +128,7 @@ export function ImportDesk({
           <Choices data={data} users={users} busy={change.isPending} onChange={(options) => change.mutate({ options })} />
           <Row above={3.5}>
             <Button look="main" disabled={act.isPending || change.isPending} onClick={() => act.mutate('start')}>
-              Import {format.number(data.look.rows)} people
+              Import {format.count(data.look.rows, 'contact', 'contacts')}
             </Button>
             <Button onClick={() => act.mutate('cancel')}>Cancel</Button>
           </Row>
@@ -158,9 +158,7 @@ function Doubts({ data }: { data: Import }) {
   if (!doubtful.length) return null;
   return (
     <Disclosure>
-      <summary>
-        {format.number(doubtful_count)} doubtful {doubtful_count === 1 ? 'row' : 'rows'}, each with its reason
-      </summary>
+      <summary>{format.count(doubtful_count, 'row', 'rows')} with problems, each with its reason</summary>
       {doubtful.map((one) => (
         <Row ruled spread wrap={false} gap={3} small key={one.row}>
           <span>
@@ -216,9 +214,9 @@ function Result({ data, onUndo }: { data: Import; onUndo: () => void }) {
           }}
         >
           <p>
-            {data.made === 1 ? '1 new contact is' : `${format.number(data.made)} new contacts are`} deleted, and{' '}
-            {data.changed === 1 ? '1 goes' : `${format.number(data.changed)} go`} back to what was there before. Contacts someone
-            has worked with since stay as they are.
+            {format.count(data.made, 'new contact is', 'new contacts are')} deleted, and{' '}
+            {format.count(data.changed, 'contact goes', 'contacts go')} back to how they were. Contacts someone has worked with
+            since stay as they are.
           </p>
         </Dialog>
       )}

@@ -24,67 +24,67 @@ export function PreviewTable({
           Preview: first {people.length} of {format.number(rows)}
         </Heading>
       </Row>
-      <>
-        <Table height={430} aria-label="Preview of the file">
-          <thead>
-            <tr>
-              <th data-numeric="">Row</th>
-              <th>Name</th>
-              <th>Phones</th>
-              <th>Emails</th>
-              <th>Address</th>
-              <th>Roles, stage, tags</th>
-              <th>More</th>
+      <Table height={430} aria-label="Preview of the file">
+        <thead>
+          <tr>
+            <th scope="col" data-numeric="">
+              Row
+            </th>
+            <th scope="col">Name</th>
+            <th scope="col">Phones</th>
+            <th scope="col">Emails</th>
+            <th scope="col">Address</th>
+            <th scope="col">Roles, stage, tags</th>
+            <th scope="col">More</th>
+          </tr>
+        </thead>
+        <tbody>
+          {people.map((person) => (
+            <tr key={person.row} data-doubtful={why.has(person.row) ? '' : undefined} title={why.get(person.row)}>
+              <td data-numeric="" data-soft="">
+                {person.row}
+              </td>
+              <td data-cut="" data-strong="" dir="auto">
+                {[person.first, person.last].filter(Boolean).join(' ') || person.company || <Text tone="late">no name</Text>}
+                {person.partner && <Text tone="soft"> &amp; {(person.partner as { first: string }).first}</Text>}
+              </td>
+              <td data-cut="" data-secret="">
+                {person.phones
+                  ?.map((phone) => `${showPhone(phone)}${person.extensions?.[phone] ? ` x${person.extensions[phone]}` : ''}`)
+                  .join(', ')}
+              </td>
+              <td data-cut="" data-secret="">
+                {person.emails?.join(', ')}
+              </td>
+              <td data-cut="" data-secret="">
+                {[person.address?.street, person.address?.city, person.address?.postalCode].filter(Boolean).join(', ')}
+              </td>
+              <td data-cut="">
+                {[...(person.roles ?? []), person.stage].filter(Boolean).join(', ')}{' '}
+                {person.tags?.map((tag) => (
+                  <Chip key={tag}>{tag}</Chip>
+                ))}
+              </td>
+              <td data-cut="" data-soft="">
+                {why.has(person.row) ? (
+                  <Text tone="late">{why.get(person.row)}</Text>
+                ) : (
+                  [
+                    person.birthday && `born ${format.plainDay(person.birthday)}`,
+                    person.permissions &&
+                      Object.entries(person.permissions)
+                        .map(([channel, permission]) => `${channel} ${permission === 'granted' ? 'yes' : 'no'}`)
+                        .join(', '),
+                    person.notes,
+                  ]
+                    .filter(Boolean)
+                    .join(' · ')
+                )}
+              </td>
             </tr>
-          </thead>
-          <tbody>
-            {people.map((person) => (
-              <tr key={person.row} data-doubtful={why.has(person.row) ? '' : undefined} title={why.get(person.row)}>
-                <td data-numeric="" data-soft="">
-                  {person.row}
-                </td>
-                <td data-cut="" data-strong="" dir="auto">
-                  {[person.first, person.last].filter(Boolean).join(' ') || person.company || <Text tone="late">no name</Text>}
-                  {person.partner && <Text tone="soft"> &amp; {(person.partner as { first: string }).first}</Text>}
-                </td>
-                <td data-cut="" data-secret="">
-                  {person.phones
-                    ?.map((phone) => `${showPhone(phone)}${person.extensions?.[phone] ? ` x${person.extensions[phone]}` : ''}`)
-                    .join(', ')}
-                </td>
-                <td data-cut="" data-secret="">
-                  {person.emails?.join(', ')}
-                </td>
-                <td data-cut="" data-secret="">
-                  {[person.address?.street, person.address?.city, person.address?.postalCode].filter(Boolean).join(', ')}
-                </td>
-                <td data-cut="">
-                  {[...(person.roles ?? []), person.stage].filter(Boolean).join(', ')}{' '}
-                  {person.tags?.map((tag) => (
-                    <Chip key={tag}>{tag}</Chip>
-                  ))}
-                </td>
-                <td data-cut="" data-soft="">
-                  {why.has(person.row) ? (
-                    <Text tone="late">{why.get(person.row)}</Text>
-                  ) : (
-                    [
-                      person.birthday && `born ${person.birthday.replace(/^--/, '')}`,
-                      person.permissions &&
-                        Object.entries(person.permissions)
-                          .map(([channel, permission]) => `${channel} ${permission === 'granted' ? 'yes' : 'no'}`)
-                          .join(', '),
-                      person.notes,
-                    ]
-                      .filter(Boolean)
-                      .join(' · ')
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </Table>
-      </>
+          ))}
+        </tbody>
+      </Table>
     </>
   );
 }

@@ -6,6 +6,7 @@ import { SETTING_KEYS, SETTINGS, type Setting, type SettingsView } from '@/core/
 import { ask, Problem } from '../primitives';
 import { Button, Columns, ErrorMessage, Field, Input, NumberField, Stack, TimeField, useToast } from '../kit';
 import { Block } from './block';
+import { HolidaysField } from './holidays-field';
 
 type Value = SettingsView[keyof SettingsView];
 const FIELDS = SETTING_KEYS.map((key): Setting => SETTINGS[key]).filter(({ area }) => area === 'guardrails');
@@ -76,8 +77,6 @@ function SettingField({
   value: Value;
   onChange: (value: Value) => void;
 }) {
-  const list = Array.isArray(value) ? value.join(', ') : null;
-  const [text, setText] = useState(list ?? String(value));
   const wrong = error && `${label} ${error}`;
   if (kind.type === 'time')
     return (
@@ -101,18 +100,15 @@ function SettingField({
         )}
       </Field>
     );
+  if (kind.type === 'days')
+    return (
+      <Field label={label} help={help} error={wrong}>
+        {({ id }) => <HolidaysField id={id} days={value as readonly string[]} onChange={onChange} />}
+      </Field>
+    );
   return (
     <Field label={label} help={help} error={wrong}>
-      {(control) => (
-        <Input
-          {...control}
-          value={list === null ? String(value) : text}
-          onChange={({ target }) => {
-            setText(target.value);
-            onChange(list === null ? target.value : target.value.split(/[\s,;]+/).filter(Boolean));
-          }}
-        />
-      )}
+      {(control) => <Input {...control} width="100%" value={String(value)} onChange={({ target }) => onChange(target.value)} />}
     </Field>
   );
 }
