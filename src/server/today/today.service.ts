@@ -6,7 +6,7 @@ import { monthDays } from '@/core/segments';
 import { rankToday, TODAY_GROUPS, type TodayCandidate } from '@/core/today';
 import type { Scope } from '@/core/accounts';
 import { isSentSql, DISPLAY_NAME, displayName, visible } from '../contacts';
-import { nameSql, now, reader, type Tx } from '../shared';
+import { inTurn, nameSql, now, reader, type Tx } from '../shared';
 
 /** More than anybody works in a day; a list of thousands helps nobody. The count says how many there are. */
 const MOST_PER_REASON = 60;
@@ -50,8 +50,9 @@ const REASONS = [
 export async function readToday(
   scope: Scope,
   person: { id: string; timeZone: string; dayGoal: number },
-  tx: Tx = reader(),
+  within?: Tx,
 ): Promise<TodayView> {
+  const tx = within ? inTurn(within) : reader();
   const at = await now(tx);
   const day = localDay(at, person.timeZone);
   const bind: unknown[] = [];
@@ -64,7 +65,7 @@ export async function readToday(
     const condition = reason.replace('$DAY_END', dayEnd).replace('$DAYS', days).replace('$DAY_START', dayStart);
     return `(select c.id from contacts c join contact_facts f on f.contact_id = c.id where ${where} and ${condition} order by ${order} limit ${MOST_PER_REASON})`;
   });
-  const rows = await tx.rows<CandidateRow>(
+  const reading = tx.rows<CandidateRow>(
     `with picked as (${picks.join(' union ')})
      select c.id, ${DISPLAY_NAME} as name, c.stage, c.horizon, h.name as horizon_name, coalesce(h.strokes, 0) as horizon_strokes,
        ${nameSql('u')} as owner_name, c.hand_raised_at, m.text as last_answer, m.channel as last_answer_channel, coalesce(f.last_inquiry_at, c.created_at) as arrived_at,
@@ -78,6 +79,11 @@ export async function readToday(
      left join lateral (select jsonb_agg(jsonb_build_object('kind', kind, 'label', label, 'year', year) order by id) as days from contact_dates where contact_id = c.id and month_day = any(${days}) and (f.last_human_out_at is null or f.last_human_out_at < ${dayStart})) dd on true`,
     bind,
   );
+  const [rows, total, done] = await Promise.all([
+    reading,
+    countToday(scope, day, monthDays(at, person.timeZone, 0), tx),
+    countDone(scope, person.id, day, tx),
+  ]);
   const entries = rankToday(rows.map(candidateOf), at, day.end);
   return {
     groups: TODAY_GROUPS.map(({ key, name }) => ({
@@ -85,8 +91,8 @@ export async function readToday(
       name,
       entries: entries.filter((entry) => entry.reasons[0]!.group === key),
     })).filter((group) => group.entries.length),
-    total: await countToday(scope, day, monthDays(at, person.timeZone, 0), tx),
-    done: await countDone(scope, person.id, day, tx),
+    total,
+    done,
     goal: person.dayGoal,
     now: at,
   };
@@ -121,12 +127,17 @@ export async function countToday(
   tx: Tx = reader(),
 ): Promise<number> {
   const bind: unknown[] = [];
-  const where = visible(scope, bind);
+  const where = `${visible(scope, bind)} and c.stage <> 'archived'`;
   const dayEnd = `$${bind.push(day.end)}`;
+  const facts = 'join contact_facts f on f.contact_id = c.id';
   const theirs = THEIR_DAY.replace('$DAYS', `$${bind.push(today)}::int[]`).replace('$DAY_START', `$${bind.push(day.start)}`);
+  /* Each reason by its own index: one condition for all of them would open everybody. */
   const row = await tx.first<{ n: number }>(
-    `select count(*)::int as n from contacts c join contact_facts f on f.contact_id = c.id
-     where ${where} and c.stage <> 'archived' and (c.hand_raised_at is not null or (c.stage = 'new' and f.last_human_out_at is null) or c.next_touch_at <= ${dayEnd} or (${theirs}))`,
+    `select count(*)::int as n from (
+       select c.id from contacts c where ${where} and c.hand_raised_at is not null
+       union select c.id from contacts c ${facts} where ${where} and c.stage = 'new' and f.last_human_out_at is null
+       union select c.id from contacts c where ${where} and c.next_touch_at is not null and coalesce(c.next_touch_at, 'infinity') <= ${dayEnd}
+       union select c.id from contacts c ${facts} where ${where} and ${theirs}) due`,
     bind,
   );
   return row!.n;

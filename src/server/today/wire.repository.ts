@@ -1,13 +1,13 @@
 /** The numbers on the Wire, each the one that matters in its area now, as far as the scope sees. */
 import type { WireFrame, WireView } from '@/core/today';
-import { localDay } from '@/core/shared';
+import { DAY, localDay } from '@/core/shared';
 import { monthDays } from '@/core/segments';
 import { share } from '@/core/results';
 import type { User, Scope } from '@/core/accounts';
 import { visible } from '../contacts';
 import { UNTRIED } from '../routing';
 import { countOnMarket } from '../market';
-import { clockState, reader } from '../shared';
+import { clockState, keptWhileSlow, LARGE_COUNTS, reader } from '../shared';
 import { countToday } from './today.service';
 
 /** Leads that nobody has accepted yet: to those who see all, every one; to an agent those offered to them. */
@@ -16,48 +16,55 @@ const offeredCount = (scope: Scope, bind: unknown[]): string =>
     ? `(select count(*)::int from offers f where f.user_id = $${bind.push(scope.userId)} and f.state = 'open')`
     : `(select count(*)::int from routings r join contacts c on c.id = r.contact_id where r.state in ('offered','commons') and ${visible(scope, bind)})`;
 
+const MONTH_MS = 30 * DAY;
+
 export const readWireFrame = async (): Promise<WireFrame> => ({
   clock: await clockState(),
   calling: Boolean(process.env.VOICE_URL ?? process.env.SIMULATOR_URL),
 });
 
+/** The numbers as they are; in accounts so large that counting them takes over half a second, as they were within the last ten. */
 export async function readWire(scope: Scope, user: User): Promise<WireView> {
   const frame = await readWireFrame();
-  const { clock } = frame;
-  const day = localDay(clock.now, user.timeZone);
-  const bind: unknown[] = [];
-  const where = visible(scope, bind);
-  bind.push(day.start, new Date(clock.now.getTime() - 30 * 86_400_000));
-  const [dayStart, monthStart] = [`$${bind.length - 1}::timestamptz`, `$${bind.length}::timestamptz`];
-  const row = await reader().first<{
-    intake: number;
-    inbox: number;
-    contacts: number;
-    routing: number;
-    campaigns: number;
-    leads: number;
-    tried: number;
-  }>(
-    `select
-       (select count(*)::int from inquiries i join contacts c on c.id = i.contact_id where i.account_id = c.account_id and i.arrived_at >= ${dayStart} and ${where}) as intake,
-       (select count(*)::int from contacts c where ${where} and c.stage <> 'archived') as contacts,
+  const day = localDay(frame.clock.now, user.timeZone).start.toISOString();
+  const numbers = await keptWhileSlow(`wire ${user.id} ${day}`, LARGE_COUNTS, () => countWire(scope, user, frame.clock.now));
+  return { ...numbers, ...frame };
+}
+
+async function countWire(scope: Scope, user: User, now: Date): Promise<Omit<WireView, keyof WireFrame>> {
+  const day = localDay(now, user.timeZone);
+  const counted = async <Row extends object>(sql: (where: string, bind: unknown[]) => string): Promise<Row> => {
+    const bind: unknown[] = [];
+    return (await reader().first<Row>(sql(visible(scope, bind), bind), bind))!;
+  };
+  const monthStart = new Date(now.getTime() - MONTH_MS);
+  const [small, contacts, month, today, market] = await Promise.all([
+    counted<{ intake: number; inbox: number; routing: number; campaigns: number }>(
+      (where, bind) => `select
+       (select count(*)::int from inquiries i join contacts c on c.id = i.contact_id where i.account_id = c.account_id and i.arrived_at >= $${bind.push(day.start)} and ${where}) as intake,
        (select count(*)::int from contacts c where ${where} and c.unread_at is not null) as inbox,
        (select count(*)::int from offers o join contacts c on c.id = o.contact_id where ${UNTRIED} and ${where}) + ${offeredCount(scope, bind)} as routing,
-       (select count(*)::int from enrollments e join contacts c on c.id = e.contact_id where e.state in ('active','paused') and ${where}) as campaigns,
-       m.leads, m.tried
-     from (select count(distinct i.contact_id)::int as leads, count(distinct i.contact_id) filter (where exists (select 1 from calls k where k.contact_id = i.contact_id and k.started_at >= i.arrived_at and k.outcome is not null))::int as tried
-       from inquiries i join contacts c on c.id = i.contact_id where i.arrived_at >= ${monthStart} and ${where}) m`,
-    bind,
-  );
+       (select count(*)::int from enrollments e join contacts c on c.id = e.contact_id where e.state in ('active','paused') and ${where}) as campaigns`,
+    ),
+    counted<{ n: number }>((where) => `select count(*)::int as n from contacts c where ${where} and c.stage <> 'archived'`),
+    /* As Results counts them: called since they came in. */
+    counted<{ leads: number; tried: number }>(
+      (where, bind) => `select count(*)::int as leads, count(*) filter (where m.tried)::int as tried from (
+         select i.contact_id, bool_or(f.last_attempt_at >= i.arrived_at) as tried
+         from inquiries i join contacts c on c.id = i.contact_id join contact_facts f on f.contact_id = c.id
+         where i.account_id = c.account_id and i.arrived_at >= $${bind.push(monthStart)} and ${where} group by i.contact_id) m`,
+    ),
+    countToday(scope, day, monthDays(now, user.timeZone, 0)),
+    countOnMarket(scope.accountId),
+  ]);
   return {
-    today: await countToday(scope, day, monthDays(clock.now, user.timeZone, 0)),
-    intake: row!.intake,
-    inbox: row!.inbox,
-    contacts: row!.contacts,
-    routing: row!.routing,
-    campaigns: row!.campaigns,
-    market: await countOnMarket(scope.accountId),
-    results: share(row!.tried, row!.leads),
-    ...frame,
+    today,
+    intake: small.intake,
+    inbox: small.inbox,
+    contacts: contacts.n,
+    routing: small.routing,
+    campaigns: small.campaigns,
+    market,
+    results: share(month.tried, month.leads),
   };
 }
