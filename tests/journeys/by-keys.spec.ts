@@ -32,6 +32,7 @@ test('a morning by keyboard alone', async ({ page }) => {
   await expect(page.getByRole('textbox', { name: 'Note' })).toBeFocused();
   await page.keyboard.type('Wants a slip for the boat');
   await press(page, 'Control+Enter');
+  await expect(page.getByRole('form', { name: 'Note' })).toBeHidden();
   await expect(page.getByRole('article').getByText('Wants a slip for the boat').first()).toBeVisible();
   await press(page, 's');
   await expect(page.getByRole('group', { name: 'Next touch' })).toBeVisible();

@@ -35,9 +35,9 @@ test('a step of minutes that is moved to another day gets a clock time there', (
 
 test('a step of a date moves across it', () => {
   const step: Step = { ...text(1, 0), when: { date: 'birthday', days: -1, at: '09:00' } };
-  expect(whenWords(step.when)).toBe('1 day before their birthday at 09:00');
-  expect(whenWords(moved([step], 1, 1)[0]!.when)).toBe('on their birthday at 09:00');
-  expect(whenWords(moved([step], 1, 3)[0]!.when)).toBe('2 days after their birthday at 09:00');
+  expect(whenWords(step.when)).toBe('1 day before their birthday at 9 AM');
+  expect(whenWords(moved([step], 1, 1)[0]!.when)).toBe('on their birthday at 9 AM');
+  expect(whenWords(moved([step], 1, 3)[0]!.when)).toBe('2 days after their birthday at 9 AM');
 });
 
 test('ways of a branch are changed in their place', () => {
@@ -70,13 +70,13 @@ test.each(['text', 'email', 'call', 'letter', 'task', 'change', 'branch', 'talk'
 );
 
 test.each([
-  [{ after: 'start', minutes: 0 }, 'at once'],
+  [{ after: 'start', minutes: 0 }, 'right away'],
   [{ after: 'last', minutes: 0 }, 'right after the previous step'],
   [{ after: 'last', minutes: 45 }, '45 min after the previous step'],
-  [{ after: 'start', minutes: 240 }, '4 hours after the beginning'],
-  [{ after: 'start', minutes: 4320 }, '3 days after the beginning'],
-  [{ after: 'last', days: 1, at: '08:30' }, '1 day after the previous step, at 08:30'],
-  [{ after: 'start', days: 14, at: '16:00', on: [2, 4] }, 'day 14 at 16:00, on the next Tue or Thu'],
+  [{ after: 'start', minutes: 240 }, '4 hours after the start'],
+  [{ after: 'start', minutes: 4320 }, '3 days after the start'],
+  [{ after: 'last', days: 1, at: '08:30' }, '1 day after the previous step, at 8:30 AM'],
+  [{ after: 'start', days: 14, at: '16:00', on: [2, 4] }, 'day 14 at 4 PM, on the next Tue or Thu'],
 ] as const)('%j reads “%s”', (when, words) => {
   expect(whenWords(when as never)).toBe(words);
 });

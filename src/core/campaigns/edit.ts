@@ -1,4 +1,5 @@
 /** Changing a plan step by step: each function answers a new list, so that undo is keeping the one before. */
+import { clockTime } from '../format';
 import { CHANNELS, DATE_NAMES, type Channel } from '../contacts';
 import { DEFAULT_QUESTIONS, TALK_ASKS } from '../conversations';
 import { freshId, type Step, type StepTiming } from './plan';
@@ -97,20 +98,20 @@ const span = (minutes: number): string => {
   if (minutes < 90) return `${minutes} min`;
   return minutes < 2_880 ? `${Math.round(minutes / 60)} hours` : `${Math.round(minutes / 1440)} days`;
 };
-/** `day 3 at 09:00`, `2 days after the step before, at 09:00`, `a week before their birthday`. */
-export function whenWords(when: StepTiming): string {
+/** `day 3 at 9 AM`, `2 days after the previous step, at 9 AM`, `7 days before their birthday at 9 AM`. @param clock shows a time of day */
+export function whenWords(when: StepTiming, clock: (time: string) => string = clockTime): string {
   if ('date' in when) {
     const date = DATE_NAMES[when.date].toLowerCase();
     const days = Math.abs(when.days);
-    return `${days === 0 ? 'on' : `${days} ${days === 1 ? 'day' : 'days'} ${when.days < 0 ? 'before' : 'after'}`} their ${date} at ${when.at}`;
+    return `${days === 0 ? 'on' : `${days} ${days === 1 ? 'day' : 'days'} ${when.days < 0 ? 'before' : 'after'}`} their ${date} at ${clock(when.at)}`;
   }
   if ('minutes' in when) {
-    if (when.minutes === 0) return when.after === 'start' ? 'at once' : 'right after the previous step';
-    return `${span(when.minutes)} after ${when.after === 'start' ? 'the beginning' : 'the previous step'}`;
+    if (when.minutes === 0) return when.after === 'start' ? 'right away' : 'right after the previous step';
+    return `${span(when.minutes)} after ${when.after === 'start' ? 'the start' : 'the previous step'}`;
   }
   const on = when.on?.length ? `, on the next ${when.on.map((day) => DAYS[day - 1]).join(' or ')}` : '';
-  if (when.after === 'start') return `day ${when.days} at ${when.at}${on}`;
-  return `${when.days} ${when.days === 1 ? 'day' : 'days'} after the previous step, at ${when.at}${on}`;
+  if (when.after === 'start') return `day ${when.days} at ${clock(when.at)}${on}`;
+  return `${when.days} ${when.days === 1 ? 'day' : 'days'} after the previous step, at ${clock(when.at)}${on}`;
 }
 
 /** What a step does, in few words. */
@@ -123,7 +124,7 @@ export function stepWords(step: Step): string {
     case 'change':
       return 'change';
     case 'branch':
-      return 'ways part';
+      return 'if / then';
     case 'talk':
       return 'conversation';
   }

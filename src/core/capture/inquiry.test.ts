@@ -61,7 +61,7 @@ test('what they asked, in one line', () => {
   expect(ask({ message: 'Call me' })).toBe('Call me');
   expect(ask({ listing: { address: '14 Heron Lane' } })).toBe('Asked about 14 Heron Lane');
   expect(ask({ wants: { bedrooms: 3, price_max: 480_000 }, city: 'Saltmarsh' })).toBe(
-    'Looking for 3 bedrooms in Saltmarsh to 480,000',
+    'Looking for 3 bedrooms in Saltmarsh up to $480,000',
   );
   expect(ask({ city: 'Saltmarsh' })).toBe('Looking for a home in Saltmarsh');
   expect(ask({})).toBe('Asked to be contacted');

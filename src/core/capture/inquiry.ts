@@ -2,7 +2,7 @@
  * An inquiry as it comes in by any door: the shape that the API promises, checked by Joi, and the same cleaned. Whatever
  * is wrong is said per field; what is merely odd (emoji, markup, right-to-left) is kept as given.
  */
-import { formatNumber } from '../format';
+import { formatMoney } from '../format';
 import Joi from 'joi';
 import { AppError, type FieldError, fieldErrors, isZone, type SentFor } from '../shared';
 import { type Channel, byChannel, CONTACT_ROLES, type ContactRole } from '../contacts';
@@ -248,7 +248,7 @@ export function askOf(inquiry: Pick<CleanInquiry, 'message' | 'listing' | 'wants
   const parts = [
     bedrooms ? `${bedrooms} bedrooms` : 'a home',
     inquiry.city ? `in ${inquiry.city}` : null,
-    priceMax ? `to ${formatNumber(priceMax)}` : null,
+    priceMax ? `up to ${formatMoney(priceMax)}` : null,
   ].filter(Boolean);
   return parts.length > 1 || bedrooms ? `Looking for ${parts.join(' ')}` : 'Asked to be contacted';
 }

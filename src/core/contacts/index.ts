@@ -58,6 +58,7 @@ export {
   HORIZONS,
   isFollowedUp,
   KEPT_STAGES,
+  ROLE_NAMES,
   OWN_STEPS,
   STAGES,
   stageName,

@@ -44,6 +44,16 @@ export const CONTACT_ROLES = ['buyer', 'seller', 'renter', 'landlord', 'agent', 
 /** What a contact wants to do: buy, sell, rent out … */
 export type ContactRole = (typeof CONTACT_ROLES)[number];
 
+/** What each is called, in the middle of a sentence. */
+export const ROLE_NAMES: Record<ContactRole, string> = {
+  buyer: 'buyer',
+  seller: 'seller',
+  renter: 'renter',
+  landlord: 'landlord',
+  agent: 'agent',
+  vendor: 'service provider',
+};
+
 /** Days that matter about a person, every year. */
 export const DATE_KINDS = ['birthday', 'closing', 'wedding', 'other'] as const;
 /** What an important date is of. */

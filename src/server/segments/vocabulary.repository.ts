@@ -1,5 +1,5 @@
 /** The names of everything a segment may name: stages, horizons, tags, people, rosters, doors, campaigns, and the account's own fields; and the sources and places offered beside them. */
-import { CONTACT_ROLES } from '@/core/contacts';
+import { CONTACT_ROLES, ROLE_NAMES } from '@/core/contacts';
 import type { Scope } from '@/core/accounts';
 import type { NameOf, Vocabulary, VocabularyView } from '@/core/segments';
 import { listFields } from '../contacts';
@@ -27,7 +27,7 @@ export async function readVocabulary(scope: Scope, within?: Tx): Promise<Vocabul
     listFields(scope.accountId, tx),
   ]);
   const names: VocabularyView['names'] = {
-    role: CONTACT_ROLES.map((role) => ({ value: role, name: role })),
+    role: CONTACT_ROLES.map((role) => ({ value: role, name: ROLE_NAMES[role] })),
     permission: [
       { value: 'granted', name: 'yes' },
       { value: 'withdrawn', name: 'no' },

@@ -1,7 +1,7 @@
 'use client';
 /** What stands around the steps: for whom a campaign is, what begins it, how it repeats, what ends it. */
 import type { Ask, ContactUpdate, Plan, Start } from '@/core/campaigns';
-import { CONTACT_ROLES } from '@/core/contacts';
+import { CONTACT_ROLES, ROLE_NAMES } from '@/core/contacts';
 import { segmentSentence } from '@/core/segments';
 import { nameIn, NO_WORDS, useVocabulary } from '../primitives';
 import { Sentence } from '../segments';
@@ -61,7 +61,7 @@ export function Frame({ plan, readOnly, onChange }: { plan: Plan; readOnly: bool
                 pressed={on}
                 onClick={() => set({ roles: on ? plan.roles.filter((one) => one !== role) : [...plan.roles, role] })}
               >
-                {role}
+                {ROLE_NAMES[role]}
               </Button>
             );
           })}

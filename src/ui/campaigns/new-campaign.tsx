@@ -46,7 +46,7 @@ export function NewCampaign({ copyOf, office, onClose }: { copyOf: Campaign | nu
       onClose={onClose}
     >
       {!copyOf && (
-        <Columns least={330} gap={0.5} scroll={420} role="radiogroup" aria-label="Start from">
+        <Columns least={330} gap={2} scroll={420} role="radiogroup" aria-label="Start from">
           {[{ key: '', name: 'Blank', about: 'An empty timeline.', plan: null }, ...starters].map((one) => (
             <Radio key={one.key} name="starter" checked={chosen === one.key} onChange={() => choose(one)}>
               <b>{one.name}</b>{' '}

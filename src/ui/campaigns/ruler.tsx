@@ -3,6 +3,7 @@
  * The day ruler: days run to the right, a lane for each channel and one for tasks, changes and partings. Steps sit on their day, are
  * dragged along it or moved by the arrow keys; where ways part, each way has a ruler of its own below.
  */
+import type { Format } from '@/core/format';
 import { CONVERSATION_CHANNEL } from '@/core/conversations';
 import { capitalized } from '@/core/shared';
 import type { ReactNode } from 'react';
@@ -17,7 +18,7 @@ const LANES = [...CHANNEL_KEYS, 'other'] as const;
 type Lane = (typeof LANES)[number];
 const withArticle = (word: string): string => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`;
 const laneOf = (step: Step): Lane => (step.do === 'touch' ? step.channel : step.do === 'talk' ? CONVERSATION_CHANNEL : 'other');
-const laneName = (lane: Lane): string => (lane === 'other' ? 'Else' : capitalized(CHANNELS[lane].name));
+const laneName = (lane: Lane): string => (lane === 'other' ? 'Other' : capitalized(CHANNELS[lane].name));
 
 /** Up to so many days are all shown; of a longer campaign those with steps, their neighbors, and how many lie between. */
 const ALL_DAYS = 14;
@@ -175,21 +176,21 @@ function StepTile({ step, count, chosen, faulty, draggable, onChoose, onMove, on
     <BareButton
       className={`touch${chosen ? ' sel' : ''}${faulty ? ' faulty' : ''} ${step.do}`}
       aria-pressed={chosen}
-      aria-label={`${stepWords(step)}, ${whenWords(step.when)}${faulty ? ', needs attention' : ''}`}
+      aria-label={`${stepWords(step)}, ${whenWords(step.when, format.clockTime)}${faulty ? ', needs attention' : ''}`}
       title="Drag it, or use the arrow keys. Press d to copy it, Delete to remove it"
       {...tile}
       onClick={onChoose}
       onFocus={onChoose}
       onKeyDown={keys}
     >
-      <b>{shortWhen(step)}</b>
+      <b>{shortWhen(step, format)}</b>
       <Text block cut>
         {headOf(step)}
       </Text>
       {count && (count.sent > 0 || count.waiting > 0) && (
         <Text block>
           {count.sent > 0 &&
-            `${format.number(count.sent)} ${step.do === 'touch' && !CHANNELS[step.channel].isTask ? 'went' : 'made'}`}
+            `${format.number(count.sent)} ${step.do === 'touch' && !CHANNELS[step.channel].isTask ? 'sent' : 'made'}`}
           {count.sent > 0 && count.waiting > 0 && ' · '}
           {count.waiting > 0 && `${format.number(count.waiting)} to go`}
         </Text>
@@ -198,10 +199,9 @@ function StepTile({ step, count, chosen, faulty, draggable, onChoose, onMove, on
   );
 }
 
-const shortWhen = ({ when }: Step): string => {
-  if ('date' in when) return whenWords(when);
-  if ('minutes' in when) return when.minutes === 0 ? 'at once' : whenWords(when);
-  return when.after === 'last' ? `+${when.days} d, ${when.at}` : when.at;
+const shortWhen = ({ when }: Step, { clockTime }: Format): string => {
+  if ('date' in when || 'minutes' in when) return whenWords(when, clockTime);
+  return when.after === 'last' ? `+${when.days} d, ${clockTime(when.at)}` : clockTime(when.at);
 };
 const headOf = (step: Step): string => {
   switch (step.do) {
@@ -212,7 +212,7 @@ const headOf = (step: Step): string => {
     case 'change':
       return CHANGE_WORDS[step.change.set];
     case 'branch':
-      return 'ways part';
+      return 'if / then';
     case 'talk':
       return step.questions[0]?.words ?? 'a conversation';
   }

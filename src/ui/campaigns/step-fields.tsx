@@ -4,6 +4,7 @@ import { capitalized } from '@/core/shared';
 import { TASK_ROLES, whenWords, type Ask, type Step, type TaskRole } from '@/core/campaigns';
 import { CHANNELS } from '@/core/contacts';
 import { DEFAULT_QUESTIONS, TALK_ASKS } from '@/core/conversations';
+import { useFormat } from '../primitives';
 import { Sentence } from '../segments';
 import { ChangeFields } from './change-fields';
 import { TalkFields } from './talk-fields';
@@ -40,13 +41,14 @@ export function StepFields({
   onChange: (step: Step) => void;
   onRemove: () => void;
 }) {
+  const format = useFormat();
   const title = step.do === 'touch' ? CHANNELS[step.channel].name : KINDS[step.do].toLowerCase();
   return (
     <Panel as="section" aria-label="Selected step">
       <Stack gap={2.5}>
         <Row spread>
           <Heading>
-            {capitalized(title)}, {whenWords(step.when)}
+            {capitalized(title)}, {whenWords(step.when, format.clockTime)}
           </Heading>
           {!readOnly && (
             <Button size="tiny" onClick={onRemove}>

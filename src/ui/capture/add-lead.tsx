@@ -4,7 +4,7 @@ import { capitalized } from '@/core/shared';
 import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import { useQueryClient } from '@tanstack/react-query';
-import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
+import { CONTACT_ROLES, ROLE_NAMES, type ContactRole } from '@/core/contacts';
 import { ask, freshKey } from '../primitives';
 import {
   CheckboxFormField,
@@ -75,10 +75,10 @@ export function AddLeadDialog({ onClose }: { onClose: () => void }) {
         <TextFormField name="last_name" label="Last name" />
         <TypedFormField is="phone" name="phone" label="Phone" width="100%" />
         <TextFormField name="email" label="Email" inputMode="email" />
-        <SelectFormField name="role" label="They want to">
+        <SelectFormField name="role" label="Role">
           {CONTACT_ROLES.map((role) => (
             <option key={role} value={role}>
-              {capitalized(role)}
+              {capitalized(ROLE_NAMES[role])}
             </option>
           ))}
         </SelectFormField>

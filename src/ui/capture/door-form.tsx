@@ -2,7 +2,7 @@
 /** A door's name, its source and what it gives to whoever comes in by it. */
 import { capitalized } from '@/core/shared';
 import { useQueryClient } from '@tanstack/react-query';
-import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
+import { CONTACT_ROLES, ROLE_NAMES, type ContactRole } from '@/core/contacts';
 import { ask, NO_WORDS, useVocabulary } from '../primitives';
 import type { DoorJson } from './shapes';
 import { CheckboxFormField, FormDialog, SelectFormField, TextFormField, useSaveForm, useToast } from '../kit';
@@ -60,7 +60,7 @@ export function DoorDialog({ door, onClose }: { door: DoorJson; onClose: () => v
         {NONE}
         {CONTACT_ROLES.map((role) => (
           <option key={role} value={role}>
-            {capitalized(role)}
+            {capitalized(ROLE_NAMES[role])}
           </option>
         ))}
       </SelectFormField>

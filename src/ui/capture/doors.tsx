@@ -2,6 +2,7 @@
 /** The doors with their last arrival; lead mailboxes with their secret address, made and changed by whoever runs the office. */
 import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { ROLE_NAMES } from '@/core/contacts';
 import { DoorDialog } from './door-form';
 import { NewDoor } from './new-door';
 import { ProgramDoor } from './program-door';
@@ -72,7 +73,7 @@ function Given({ door: { source, defaults } }: { door: DoorJson }) {
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   const parts = [
     source && `source “${source}”`,
-    defaults.roles?.length && `role ${defaults.roles.join(' and ')} unless said`,
+    defaults.roles?.length && `role ${defaults.roles.map((role) => ROLE_NAMES[role]).join(' and ')} unless said`,
     defaults.tags?.length && `tagged ${defaults.tags.join(', ')}`,
     defaults.horizon && `horizon ${nameIn(vocabulary)('horizon', defaults.horizon) ?? defaults.horizon}`,
     defaults.campaign_id &&

@@ -79,7 +79,7 @@ test('a lead is sent as it was understood, and one goes on to the person', async
   expect(screen.getByLabelText('First name')).toHaveFocus();
   await user.keyboard('Odalys{Tab}Brandt{Tab}(360) 555.0142 x12{Tab}');
   expect(screen.getByLabelText('Phone')).toHaveValue('(360) 555-0142 x12');
-  await user.selectOptions(screen.getByLabelText('They want to'), 'Seller');
+  await user.selectOptions(screen.getByLabelText('Role'), 'Seller');
   await user.type(screen.getByLabelText('What they asked about'), 'What is my house worth?');
   await user.click(screen.getByLabelText('They agreed to calls and texts'));
   await user.click(screen.getByRole('button', { name: 'Add lead' }));

@@ -3,7 +3,7 @@
 import { capitalized } from '@/core/shared';
 import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { CONTACT_ROLES } from '@/core/contacts';
+import { CONTACT_ROLES, ROLE_NAMES } from '@/core/contacts';
 import type { ExtractedField } from '@/core/mail';
 import { ask, freshKey, type ApiAnswer } from '../primitives';
 import { Marking, MEANINGS, type MailField } from './marking';
@@ -166,7 +166,7 @@ function Reading({ mail, contactId, onClose }: { mail: InFull; contactId?: strin
             <SelectFormField name="role" label="Role">
               {CONTACT_ROLES.map((role) => (
                 <option key={role} value={role}>
-                  {capitalized(role)}
+                  {capitalized(ROLE_NAMES[role])}
                 </option>
               ))}
             </SelectFormField>

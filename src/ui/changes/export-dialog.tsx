@@ -65,11 +65,12 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
       onClose();
     },
   });
-  const title = `Export ${formats.number(count)}`;
+  const title = `Export ${formats.count(count, 'contact', 'contacts')}`;
   if (id) return <ExportProgress id={id} title={title} count={count} onClose={onClose} />;
   return (
     <Dialog
       title={title}
+      width="sm"
       onClose={onClose}
       onSubmit={() => (rhythm ? schedule : order).mutate()}
       does={rhythm ? `Schedule ${rhythmWords(rhythm)}` : 'Create file'}

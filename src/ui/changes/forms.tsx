@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import type { BulkActionInput, ContactSelection } from '@/core/changes';
-import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
+import { CONTACT_ROLES, ROLE_NAMES, type ContactRole } from '@/core/contacts';
 import type { VocabularyView } from '@/core/segments';
 import { ask, NO_WORDS, useVocabulary } from '../primitives';
 import { PermissionForm } from './permission-form';
@@ -241,12 +241,12 @@ function Roles({ onChange }: { onChange: Set }) {
     <Stack gap={0.5} scroll={260}>
       {CONTACT_ROLES.map((role) => (
         <Row as="label" key={role}>
-          <Select value={wanted[role] ?? ''} onChange={(event) => pick(role, event.target.value)} aria-label={role}>
+          <Select value={wanted[role] ?? ''} onChange={(event) => pick(role, event.target.value)} aria-label={ROLE_NAMES[role]}>
             <option value="">no change</option>
             <option value="add">becomes</option>
             <option value="remove">is no longer</option>
           </Select>{' '}
-          {role}
+          {ROLE_NAMES[role]}
         </Row>
       ))}
     </Stack>

@@ -1,7 +1,7 @@
 'use client';
 /** Everything that is known of a contact in one form, for whoever has much to change at once. What is half-written survives a reload. */
 import { useQueryClient } from '@tanstack/react-query';
-import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
+import { CONTACT_ROLES, ROLE_NAMES, type ContactRole } from '@/core/contacts';
 import { ask } from '../primitives';
 import {
   CheckboxFormField,
@@ -100,7 +100,7 @@ export function DetailsDialog({ contact, onClose }: { contact: ContactInFull; on
       </Columns>
       <Row role="group" aria-label="Roles" gap={3}>
         {CONTACT_ROLES.map((role) => (
-          <CheckboxFormField key={role} name={`roles.${role}`} label={capitalized(role)} />
+          <CheckboxFormField key={role} name={`roles.${role}`} label={capitalized(ROLE_NAMES[role])} />
         ))}
       </Row>
       <Heading>Wants</Heading>

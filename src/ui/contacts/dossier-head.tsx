@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { ChevronDown, X } from 'lucide-react';
 import { reasonsFor, type TodayGroup } from '@/core/today';
 import { showPhone } from '@/core/capture';
+import { ROLE_NAMES } from '@/core/contacts';
 import { capitalized } from '@/core/shared';
 import { Glyph, Strokes, useCalling, useFormat, useHorizon, useNow, useZone } from '../primitives';
 import { Ago, BareButton, Button, Callout, Heading, LinkButton, Row, Stack, Text, Toolbar, useToast } from '../kit';
@@ -47,7 +48,8 @@ export function DossierHead({ contact, readOnly, onClose }: { contact: ContactIn
   );
 }
 
-const rolesOf = ({ roles }: ContactInFull): string => roles.map(capitalized).join(', ') || 'No role yet';
+const rolesOf = ({ roles }: ContactInFull): string =>
+  roles.map((role) => capitalized(ROLE_NAMES[role])).join(', ') || 'No role yet';
 
 /** Roles, stage and horizon; the last two are changed where they stand. */
 function StageAndHorizon({ contact, readOnly }: { contact: ContactInFull; readOnly: boolean }) {

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { capitalized, howLong } from '@/core/shared';
-import { CONTACT_ROLES, type ContactRole } from '@/core/contacts';
+import { CONTACT_ROLES, ROLE_NAMES, type ContactRole } from '@/core/contacts';
 import { showPhone } from '@/core/capture';
 import { readMoney } from '@/core/format';
 import { ask, useFormat, useZone } from '../primitives';
@@ -121,7 +121,7 @@ function Roles({ contact, readOnly }: { contact: ContactInFull; readOnly: boolea
     const roles = contact.roles.includes(role) ? contact.roles.filter((one) => one !== role) : [...contact.roles, role];
     void save({ roles }).catch(toast.fail);
   };
-  const shown = contact.roles.map(capitalized).join(', ');
+  const shown = contact.roles.map((role) => capitalized(ROLE_NAMES[role])).join(', ');
   return (
     <FactLine label="Roles">
       {readOnly ? (
@@ -131,7 +131,7 @@ function Roles({ contact, readOnly }: { contact: ContactInFull; readOnly: boolea
           look="text"
           choices={CONTACT_ROLES.map((role) => ({
             key: role,
-            name: `${contact.roles.includes(role) ? '✓ ' : ''}${capitalized(role)}`,
+            name: `${contact.roles.includes(role) ? '✓ ' : ''}${capitalized(ROLE_NAMES[role])}`,
             chosen: contact.roles.includes(role),
             onChoose: () => toggle(role),
           }))}

@@ -1,5 +1,6 @@
 'use client';
 /** The review of duplicates: pairs with their reasons, both sides field by field, one key for each answer. */
+import { ROLE_NAMES } from '@/core/contacts';
 import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { showPhone } from '@/core/capture';
@@ -180,7 +181,7 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
             [
               ['E-mails', (contact) => contact.emails.join(', ')],
               ['Phones', (contact) => contact.phones.map(showPhone).join(', ')],
-              ['Roles', (contact) => contact.roles.join(', ')],
+              ['Roles', (contact) => contact.roles.map((role) => ROLE_NAMES[role]).join(', ')],
               ['Tags', (contact) => contact.tags.join(', ')],
               ['Calls', (contact) => `${contact.calls.attempts} tries, ${contact.calls.reached} reached`],
             ] as [string, (contact: Contact) => string][]

@@ -1,6 +1,7 @@
 'use client';
 /** The first people of a file as they will be. */
 import { showPhone } from '@/core/capture';
+import { ROLE_NAMES } from '@/core/contacts';
 import type { PreviewContact } from '@/core/imports';
 import type { Jsoned } from '@/core/shared';
 import { useFormat } from '../primitives';
@@ -60,7 +61,7 @@ export function PreviewTable({
                 {[person.address?.street, person.address?.city, person.address?.postalCode].filter(Boolean).join(', ')}
               </td>
               <td data-cut="">
-                {[...(person.roles ?? []), person.stage].filter(Boolean).join(', ')}{' '}
+                {[...(person.roles ?? []).map((role) => ROLE_NAMES[role]), person.stage].filter(Boolean).join(', ')}{' '}
                 {person.tags?.map((tag) => (
                   <Chip key={tag}>{tag}</Chip>
                 ))}

@@ -3,10 +3,12 @@ import { useState } from 'react';
 import {
   Checkbox,
   Combo,
+  CountField,
   DateField,
   Field,
   FileButton,
   Input,
+  LimitField,
   MoneyField,
   NumberField,
   PhoneField,
@@ -94,6 +96,8 @@ export const Typed = () => {
   const [beds, setBeds] = useState<number | null>(3);
   const [phone, setPhone] = useState<string | null>('+13605550142 x12');
   const [span, setSpan] = useState(7_200);
+  const [days, setDays] = useState(14);
+  const [limit, setLimit] = useState<number | null>(null);
   return (
     <Stack gap={4}>
       <DateField label="Move by" value={day} onChange={setDay} />
@@ -103,6 +107,8 @@ export const Typed = () => {
       <NumberField label="Bedrooms" value={beds} onChange={setBeds} />
       <PhoneField label="Phone" value={phone} onChange={setPhone} />
       <SpanField label="Window" seconds={span} onChange={setSpan} />
+      <CountField label="Days" min={1} max={30} value={days} onChange={setDays} />
+      <LimitField label="Daily limit" placeholder="none" value={limit} onChange={setLimit} />
     </Stack>
   );
 };

@@ -4,7 +4,6 @@ import {
   Button,
   Dialog,
   Field,
-  FormFields,
   GrabHandle,
   Input,
   moved,
@@ -17,6 +16,12 @@ import {
   useSaveForm,
   useSortableItem,
   useToast,
+  CheckboxFormField,
+  FormDialog,
+  InlineForm,
+  RadioFormField,
+  SelectFormField,
+  TextareaFormField,
 } from '.';
 
 export default { title: 'Overlay' };
@@ -34,17 +39,39 @@ export const InDialog = () => {
 
 export const InForm = () => {
   const form = useSaveForm({
-    values: { name: 'Oda', price: 400_000 },
+    values: { name: 'Oda', price: 400_000, phone: '+13605550142', stage: 'talking', said: 'granted', note: '', team: true },
     save: () => Promise.resolve(),
     onSaved: () => {},
   });
   return (
-    <Dialog title="Edit contact" onClose={() => {}} onSubmit={form.submit} dirty={form.dirty}>
-      <FormFields of={form}>
-        <TextFormField name="name" label="First name" />
-        <TypedFormField is="money" name="price" label="Max price" />
-      </FormFields>
-    </Dialog>
+    <FormDialog title="Edit contact" form={form} onClose={() => {}}>
+      <TextFormField name="name" label="First name" />
+      <TypedFormField is="money" name="price" label="Max price" />
+      <TypedFormField is="phone" name="phone" label="Phone" />
+      <SelectFormField name="stage" label="Stage" help="Campaigns end with their stage">
+        <option value="new">New</option>
+        <option value="talking">Talking</option>
+      </SelectFormField>
+      <RadioFormField
+        name="said"
+        label="What they said"
+        options={[
+          { value: 'granted', name: 'They said yes' },
+          { value: 'withdrawn', name: 'They said no' },
+        ]}
+      />
+      <TextareaFormField name="note" label="Note" />
+      <CheckboxFormField name="team" label="Share with the team" />
+    </FormDialog>
+  );
+};
+
+export const InLine = () => {
+  const form = useSaveForm({ values: { name: '' }, save: () => Promise.resolve(), onSaved: () => {} });
+  return (
+    <InlineForm form={form} does="Add field" may={form.form.watch('name') !== ''}>
+      <TextFormField name="name" label="New field name" />
+    </InlineForm>
   );
 };
 

@@ -21,12 +21,7 @@ export function AskFor({
   const number = (key: 'price_min' | 'price_max', label: string) => (
     <Row as="label" small gap={1} wrap={false}>
       {label}{' '}
-      <MoneyField
-        label={`Price ${label}`}
-        width={110}
-        value={criteria[key] ?? null}
-        onChange={(price) => put(key, price ?? undefined)}
-      />
+      <MoneyField label={label} width={110} value={criteria[key] ?? null} onChange={(price) => put(key, price ?? undefined)} />
     </Row>
   );
   const several = (key: 'areas' | 'kinds', label: string, options: { name: string; words: string }[]) => (
@@ -72,8 +67,8 @@ export function AskFor({
         'Kind',
         (names?.kinds ?? []).map(({ name, n }) => ({ name, words: `${name} (${n})` })),
       )}
-      {number('price_min', 'from')}
-      {number('price_max', 'to')}
+      {number('price_min', 'Min price')}
+      {number('price_max', 'Max price')}
       <Select
         aria-label="Bedrooms"
         value={criteria.beds_min ?? ''}

@@ -6,7 +6,7 @@ import { CHANNELS, type SendChannel } from '@/core/contacts';
 import { capitalized, listed } from '@/core/shared';
 import { ask, freshKey, useDraft } from '../primitives';
 import { FromTemplate } from './from-template';
-import { Button, Checkbox, Field, Input, Kbd, Row, Text, Textarea, useToast, Well } from '../kit';
+import { Button, Checkbox, Field, Input, Kbd, Row, Stack, Text, Textarea, useToast, Well } from '../kit';
 
 export function Compose({
   contactId,
@@ -66,51 +66,55 @@ export function Compose({
         if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) send.mutate();
       }}
     >
-      {hasBlocks && (
-        <Field label="Subject">
-          {(control) => <Input {...control} width="100%" value={subject} onChange={(event) => setSubject(event.target.value)} />}
+      <Stack gap={2.5}>
+        {hasBlocks && (
+          <Field label="Subject">
+            {(control) => (
+              <Input {...control} width="100%" value={subject} onChange={(event) => setSubject(event.target.value)} />
+            )}
+          </Field>
+        )}
+        <Field label={title}>
+          {(control) => (
+            <Textarea
+              {...control}
+              rows={isInParts ? 2 : 5}
+              value={text}
+              onChange={(event) => setText(event.target.value)}
+              autoFocus
+            />
+          )}
         </Field>
-      )}
-      <Field label={title}>
-        {(control) => (
-          <Textarea
-            {...control}
-            rows={isInParts ? 2 : 5}
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            autoFocus
-          />
+        {household.length > 0 && (
+          <Checkbox checked={both} onChange={(event) => setBoth(event.target.checked)}>
+            {isForHousehold ? `One letter to both, with ${listed(household)}` : `Write to ${listed(household)} too, separately`}
+          </Checkbox>
         )}
-      </Field>
-      {household.length > 0 && (
-        <Checkbox checked={both} onChange={(event) => setBoth(event.target.checked)}>
-          {isForHousehold ? `One letter to both, with ${listed(household)}` : `Write to ${listed(household)} too, separately`}
-        </Checkbox>
-      )}
-      <Row>
-        <Button type="submit" look="main" disabled={send.isPending || !text.trim()}>
-          Send the {CHANNELS[channel].name} <Kbd>Ctrl Enter</Kbd>
-        </Button>
-        <Button onClick={onClose}>Later</Button>
-        {!text.trim() && (
-          <FromTemplate
-            channel={channel}
-            contactId={contactId}
-            label="From a template"
-            onFill={(filled) => {
-              setText(filled.text);
-              if (filled.subject) setSubject(filled.subject);
-            }}
-          />
-        )}
-        {isInParts && text.length > 0 && (
-          <Text tone="soft" small>
-            {text.length > 160
-              ? `${text.length} characters, ${Math.ceil(text.length / 153)} parts`
-              : `${text.length} of 160 characters`}
-          </Text>
-        )}
-      </Row>
+        <Row>
+          <Button type="submit" look="main" disabled={send.isPending || !text.trim()}>
+            Send the {CHANNELS[channel].name} <Kbd>Ctrl Enter</Kbd>
+          </Button>
+          <Button onClick={onClose}>Later</Button>
+          {!text.trim() && (
+            <FromTemplate
+              channel={channel}
+              contactId={contactId}
+              label="From a template"
+              onFill={(filled) => {
+                setText(filled.text);
+                if (filled.subject) setSubject(filled.subject);
+              }}
+            />
+          )}
+          {isInParts && text.length > 0 && (
+            <Text tone="soft" small>
+              {text.length > 160
+                ? `${text.length} characters, ${Math.ceil(text.length / 153)} parts`
+                : `${text.length} of 160 characters`}
+            </Text>
+          )}
+        </Row>
+      </Stack>
     </Well>
   );
 }

@@ -1,11 +1,12 @@
 'use client';
 /** The people on a roster in the order of their turns: share, limits, hours, pause. */
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { Hours } from '@/core/shared';
 import { hoursPhrase } from '@/core/segments';
 import { HoursFields } from '../segments';
+import { useIsNarrow } from '../primitives';
 import { newMember, type MemberValues } from './roster-values';
-import { Button, moved, Select, Table, Text, CountField, LimitField } from '../kit';
+import { Button, CountField, LimitField, moved, Row, Select, Stack, Table, Text } from '../kit';
 
 const OFFICE_HOURS: Hours = { days: [1, 2, 3, 4, 5], from: '09:00', to: '18:00' };
 
@@ -32,78 +33,108 @@ export function RosterMembers({
       onChange={(value) => put(member.id, { [key]: value })}
     />
   );
+  const fields = (member: MemberValues): [string, ReactNode][] => [
+    ...(weighted
+      ? [
+          [
+            'Share',
+            <CountField
+              key="share"
+              label={`Share of ${member.name}`}
+              min={1}
+              max={1_000}
+              width={70}
+              value={member.weight}
+              onChange={(weight) => put(member.id, { weight })}
+            />,
+          ] as [string, ReactNode],
+        ]
+      : []),
+    ['Daily limit', cap(member, 'daily_cap', 'Daily limit')],
+    ['Open lead limit', cap(member, 'open_cap', 'Open lead limit')],
+    ['Hours', <MemberHours key="hours" member={member} onChange={(hours) => put(member.id, { hours })} />],
+  ];
+  const actions = (member: MemberValues, at: number) => (
+    <Row gap={1}>
+      <Button size="tiny" pressed={member.paused} onClick={() => put(member.id, { paused: !member.paused })}>
+        Paused
+      </Button>
+      <Button
+        size="tiny"
+        aria-label={`${member.name} up`}
+        disabled={at === 0}
+        onClick={() => onChange(moved(members, at, at - 1))}
+      >
+        ↑
+      </Button>
+      <Button
+        size="tiny"
+        aria-label={`${member.name} down`}
+        disabled={at === members.length - 1}
+        onClick={() => onChange(moved(members, at, at + 1))}
+      >
+        ↓
+      </Button>
+      <Button
+        look="warn"
+        size="tiny"
+        aria-label={`Remove ${member.name}`}
+        onClick={() => onChange(members.filter((one) => one !== member))}
+      >
+        Remove
+      </Button>
+    </Row>
+  );
   const out = workers.filter(({ id }) => !members.some((member) => member.id === id));
+  const narrow = useIsNarrow();
   return (
     <div>
-      <Table>
-        <thead>
-          <tr>
-            <th scope="col">In this order</th>
-            {weighted && <th scope="col">Share</th>}
-            <th scope="col">Daily limit</th>
-            <th scope="col">Open lead limit</th>
-            <th scope="col">Hours</th>
-            <th scope="col">
-              <Text unseen>Move and remove</Text>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {members.map((member, at) => (
-            <tr key={member.id}>
-              <td data-nowrap="">
+      {narrow ? (
+        members.map((member, at) => (
+          <Stack key={member.id} gap={1} above={3} as="section" aria-label={member.name}>
+            <Row ruled="head">
+              <Text strong>
                 {at + 1}. {member.name}
-              </td>
-              {weighted && (
-                <td>
-                  <CountField
-                    label={`Share of ${member.name}`}
-                    min={1}
-                    max={1_000}
-                    width={70}
-                    value={member.weight}
-                    onChange={(weight) => put(member.id, { weight })}
-                  />
-                </td>
-              )}
-              <td>{cap(member, 'daily_cap', 'Daily limit')}</td>
-              <td>{cap(member, 'open_cap', 'Open lead limit')}</td>
-              <td>
-                <MemberHours member={member} onChange={(hours) => put(member.id, { hours })} />
-              </td>
-              <td data-nowrap="" data-numeric="">
-                <Button size="tiny" pressed={member.paused} onClick={() => put(member.id, { paused: !member.paused })}>
-                  Paused
-                </Button>{' '}
-                <Button
-                  size="tiny"
-                  aria-label={`${member.name} up`}
-                  disabled={at === 0}
-                  onClick={() => onChange(moved(members, at, at - 1))}
-                >
-                  ↑
-                </Button>{' '}
-                <Button
-                  size="tiny"
-                  aria-label={`${member.name} down`}
-                  disabled={at === members.length - 1}
-                  onClick={() => onChange(moved(members, at, at + 1))}
-                >
-                  ↓
-                </Button>{' '}
-                <Button
-                  look="warn"
-                  size="tiny"
-                  aria-label={`Remove ${member.name}`}
-                  onClick={() => onChange(members.filter((one) => one !== member))}
-                >
-                  Remove
-                </Button>
-              </td>
+              </Text>
+            </Row>
+            {fields(member).map(([name, field]) => (
+              <Row key={name} spread>
+                <Text tone="soft">{name}</Text>
+                {field}
+              </Row>
+            ))}
+            {actions(member, at)}
+          </Stack>
+        ))
+      ) : (
+        <Table>
+          <thead>
+            <tr>
+              <th scope="col">In this order</th>
+              {weighted && <th scope="col">Share</th>}
+              <th scope="col">Daily limit</th>
+              <th scope="col">Open lead limit</th>
+              <th scope="col">Hours</th>
+              <th scope="col">
+                <Text unseen>Move and remove</Text>
+              </th>
             </tr>
-          ))}
-        </tbody>
-      </Table>
+          </thead>
+          <tbody>
+            {members.map((member, at) => (
+              <tr key={member.id}>
+                <td data-nowrap="">
+                  {at + 1}. {member.name}
+                </td>
+                {fields(member).map(([name, field]) => (
+                  <td key={name}>{field}</td>
+                ))}
+                <td data-nowrap="">{actions(member, at)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      )}
       {out.length > 0 && (
         <Select
           aria-label="Add person"

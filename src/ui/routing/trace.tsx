@@ -17,7 +17,7 @@ export function Trace({ inquiryId }: { inquiryId: string }) {
       <Heading>Routing</Heading>
       {data.rungs.map((rung) => (
         <Text as="p" small key={rung.position} strong={rung.fits} tone={rung.fits ? undefined : 'soft'}>
-          Rung {rung.position}, “{rung.who}”: {rung.fits ? 'fits.' : `not ${lower(rung.unmet ?? rung.who)}.`}
+          Rung {rung.position}, “{rung.who}”: {rung.fits ? 'matches.' : `not ${lower(rung.unmet ?? rung.who)}.`}
         </Text>
       ))}
       <ol>

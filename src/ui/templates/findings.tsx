@@ -81,7 +81,7 @@ export function Wordings({ checked }: { checked: Checked }) {
           <Text tone="soft">
             {parts.parts === 1 ? 'one part' : `${parts.parts} parts`}, {parts.units} of{' '}
             {parts.alphabet === 'GSM-7' ? (parts.parts > 1 ? parts.parts * 153 : 160) : parts.parts > 1 ? parts.parts * 67 : 70}{' '}
-            characters ({parts.alphabet})
+            characters
           </Text>
         )}
         {count > 1 && (
