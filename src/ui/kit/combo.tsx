@@ -69,7 +69,8 @@ export function Combo({
       openOnFocus={autoFocus}
       disabled={disabled}
       inputValue={typed ?? own}
-      onInputChange={(_, text, reason) => setText(reason === 'input' ? text : '')}
+      /* A reset is of the package: it begins with one, which would take what was typed before. */
+      onInputChange={(_, text, reason) => reason !== 'reset' && setText(reason === 'input' ? text : '')}
       onKeyDown={(event) => {
         if (event.key !== 'Escape' || !onClose) return;
         event.stopPropagation();
