@@ -32,7 +32,7 @@ test('what took long is kept for a minute, by its key', async () => {
 });
 
 test('two who ask at once wait for one answer; a failure is asked again', async () => {
-  let fail = (_: Error): void => {};
+  let fail: (error: Error) => void = () => {};
   const read = jest.fn(() => new Promise<number>((_, reject) => (fail = reject)));
   const both = [keptWhileSlow('both', PROPOSALS, read, clock), keptWhileSlow('both', PROPOSALS, read, clock)];
   expect(read).toHaveBeenCalledTimes(1);

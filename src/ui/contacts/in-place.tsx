@@ -53,8 +53,12 @@ export function useInPlace(contact: Changed) {
     onSuccess: (changed) => contactChanged(queries, changed),
     onError: toast.fail,
   });
+  /* What asked may be gone by the time it is done: a cell closes as soon as one has chosen. */
   const told = (patch: object, words: string, undo: object | null) =>
-    change.mutate(patch, { onSuccess: () => toast.tell(words, undo ? () => change.mutate(undo) : undefined) });
+    void change.mutateAsync(patch).then(
+      () => toast.tell(words, undo ? () => change.mutate(undo) : undefined),
+      () => undefined,
+    );
   const nameOfStage = (key: string) => nameIn(vocabulary)('stage', key) ?? stageName(key);
   const putStage = (stage: string, because?: string) => {
     const before = contact.stage.key;

@@ -9,6 +9,7 @@ import {
   type CustomContentProps,
   type SnackbarKey,
 } from 'notistack';
+import GlobalStyles from '@mui/material/GlobalStyles';
 import Paper from '@mui/material/Paper';
 import { wordsOf } from '../primitives/api';
 import { useIsNarrow } from '../primitives/narrow';
@@ -77,8 +78,10 @@ function Notice({
   );
 }
 
+const BELOW_CLOSE = { '@media (max-width: 800px)': { '.notistack-SnackbarContainer': { top: '64px !important' } } };
+
 export function ToastProvider({ children }: { children: ReactNode }) {
-  /* On a phone at the top: what can be pressed stands at the bottom. */
+  /* On a phone at the top, below the button that closes what is open: all else that can be pressed stands at the bottom. */
   const narrow = useIsNarrow();
   return (
     <SnackbarProvider
@@ -87,6 +90,7 @@ export function ToastProvider({ children }: { children: ReactNode }) {
       Components={{ info: Notice, error: Notice }}
       transitionDuration={100}
     >
+      <GlobalStyles styles={BELOW_CLOSE} />
       {children}
     </SnackbarProvider>
   );

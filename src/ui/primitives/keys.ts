@@ -41,6 +41,12 @@ export const isSilent = (event: KeyboardEvent): boolean =>
   typing.has(event) ||
   document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]') !== null;
 
+/** A button or link outside of the list is pressed by Enter; in it, Enter opens. */
+const isPressedByEnter = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  target.closest('a[href], button, summary, [role="tab"]') !== null &&
+  target.closest('[data-row], [data-contact]') === null;
+
 /** Which keys each scope in use hears now. */
 const heard = new Map<symbol, { scope: ShortcutScope; keys: Set<string> }>();
 const isTakenAbove = (scope: ShortcutScope, key: string): boolean =>
@@ -67,6 +73,7 @@ export function useShortcuts<Scope extends ShortcutScope>(scope: Scope, actions:
     keys,
     (event, { hotkey }) => {
       if (isTakenAbove(scope, hotkey)) return;
+      if (scope === 'list' && hotkey === 'enter' && isPressedByEnter(event.target)) return;
       event.preventDefault();
       byKey.get(hotkey)?.(event);
     },
