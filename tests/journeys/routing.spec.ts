@@ -61,7 +61,7 @@ test('a ladder is changed, rehearsed and applied; a lead goes by it and its way 
   await open(page, `/intake?inquiry=${other.body.inquiry.id}`);
   const way = page.getByRole('region', { name: 'How it was assigned' });
   await expect(way).toContainText('Rung 1, “People about Tarn Hollow”: not about Tarn Hollow.');
-  await expect(way).toContainText('Rung 2, “Buyers”: fits.');
+  await expect(way).toContainText('Rung 2, “Buyers”: matches.');
 
   await open(page, '/routing');
   await page.getByRole('button', { name: 'Past versions' }).click();
