@@ -24,4 +24,8 @@ jest.mock('next/navigation', () => ({
   usePathname: () => '/',
   useSearchParams: () => new URLSearchParams(),
 }));
-afterEach(() => localStorage.clear());
+afterEach(() => {
+  localStorage.clear();
+  /* What was typed in one test is no beginning of the words of the next. */
+  window.dispatchEvent(new Event('pointerdown'));
+});

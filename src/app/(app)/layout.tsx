@@ -12,7 +12,8 @@ const soon = () => new Promise<null>((resolve) => setTimeout(() => resolve(null)
 
 export default async function AppLayout({ children }: { children: ReactNode }) {
   const { user, scope } = await requireUser();
-  const numbers = readWire(scope, user).then(jsoned);
+  /* Without its numbers the page stands all the same, and asks for them itself. */
+  const numbers = readWire(scope, user).then(jsoned, () => null);
   const [frame, format, wire] = await Promise.all([readWireFrame(), readFormat(user), Promise.race([numbers, soon()])]);
   return (
     <Shell

@@ -2,6 +2,8 @@ export {
   hourOf,
   MEASURES,
   MEASURE_KEYS,
+  periodOf,
+  RESULT_PERIODS,
   share,
   SPEED_BY,
   type Behind,

@@ -1,4 +1,10 @@
 /** What Results measures, each with its definition in a sentence. The server computes them; the people behind each number stand in Contacts. */
+/** So many days Results can look back. */
+export const RESULT_PERIODS = [7, 30, 90, 180] as const;
+const USUAL_PERIOD = 30;
+/** A period that was chosen before, or the usual one. */
+export const periodOf = (chosen: unknown): number => RESULT_PERIODS.find((one) => one === chosen) ?? USUAL_PERIOD;
+
 export const MEASURES = [
   { key: 'leads', name: 'Leads', definition: 'Leads assigned to the agent in this period.' },
   { key: 'tried', name: 'Attempted', definition: 'Leads called since.' },

@@ -3,7 +3,7 @@ import { CONTACT_ROLES, ROLE_NAMES } from '@/core/contacts';
 import type { Scope } from '@/core/accounts';
 import type { NameOf, Vocabulary, VocabularyView } from '@/core/segments';
 import { listFields } from '../contacts';
-import { inTurn, keptWhileSlow, nameSql, PROPOSALS, reader, type Tx } from '../shared';
+import { inTurn, cacheWhenSlow, nameSql, PROPOSALS, reader, type Tx } from '../shared';
 
 /** Sources, towns and postal codes that are offered; others can be typed. */
 const MOST_OFFERED = 300;
@@ -41,7 +41,7 @@ export async function readVocabulary(scope: Scope, within?: Tx): Promise<Vocabul
 /** The vocabulary with the sources, towns and postal codes that contacts have, the most frequent first: counted from their indexes. */
 export async function readOffered(scope: Scope): Promise<VocabularyView> {
   const offered = (value: string, group: string) =>
-    keptWhileSlow(`offered ${scope.accountId} ${group}`, PROPOSALS, () =>
+    cacheWhenSlow(`offered ${scope.accountId} ${group}`, PROPOSALS, () =>
       reader().rows<{ value: string }>(
         `select ${value} as value from contacts where account_id = $1 and deleted_at is null and ${group} is not null group by ${group} order by count(*) desc, 1 limit ${MOST_OFFERED}`,
         [scope.accountId],

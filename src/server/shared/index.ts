@@ -49,4 +49,4 @@ export {
   type Table,
   type Where,
 } from './table';
-export { keptWhileSlow, LARGE_COUNTS, PROPOSALS } from './kept';
+export { cacheWhenSlow, LARGE_COUNTS, PROPOSALS } from './cache';

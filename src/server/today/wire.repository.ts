@@ -7,7 +7,7 @@ import type { User, Scope } from '@/core/accounts';
 import { visible } from '../contacts';
 import { UNTRIED } from '../routing';
 import { countOnMarket } from '../market';
-import { clockState, keptWhileSlow, LARGE_COUNTS, reader } from '../shared';
+import { clockState, cacheWhenSlow, LARGE_COUNTS, reader } from '../shared';
 import { countToday } from './today.service';
 
 /** Leads that nobody has accepted yet: to those who see all, every one; to an agent those offered to them. */
@@ -27,7 +27,7 @@ export const readWireFrame = async (): Promise<WireFrame> => ({
 export async function readWire(scope: Scope, user: User): Promise<WireView> {
   const frame = await readWireFrame();
   const day = localDay(frame.clock.now, user.timeZone).start.toISOString();
-  const numbers = await keptWhileSlow(`wire ${user.id} ${day}`, LARGE_COUNTS, () => countWire(scope, user, frame.clock.now));
+  const numbers = await cacheWhenSlow(`wire ${user.id} ${day}`, LARGE_COUNTS, () => countWire(scope, user, frame.clock.now));
   return { ...numbers, ...frame };
 }
 

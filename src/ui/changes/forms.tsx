@@ -6,6 +6,7 @@ import type { BulkActionInput, ContactSelection } from '@/core/changes';
 import { CONTACT_ROLES, ROLE_NAMES, type ContactRole } from '@/core/contacts';
 import type { VocabularyView } from '@/core/segments';
 import { ask, NO_WORDS, useVocabulary } from '../primitives';
+import type { OnChange } from './selection';
 import { PermissionForm } from './permission-form';
 import { SetFieldForm } from './set-field-form';
 import { TagPicker } from './tag-picker';
@@ -25,7 +26,6 @@ export const TITLES: Record<BulkActionForm, string> = {
   archive: 'Archive',
   delete: 'Delete',
 };
-type Set = (change: BulkActionInput | null) => void;
 
 export function ChangeForm({
   doing,
@@ -34,7 +34,7 @@ export function ChangeForm({
 }: {
   doing: BulkActionForm;
   selection: ContactSelection;
-  onChange: Set;
+  onChange: OnChange;
 }) {
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   switch (doing) {
@@ -112,7 +112,7 @@ export function HandTo({
 }: {
   vocabulary: VocabularyView;
   without?: string[];
-  onChange: Set;
+  onChange: OnChange;
 }) {
   const [value, setValue] = useState<string | null>(null);
   const options: [string, string, BulkActionInput][] = [
@@ -193,7 +193,7 @@ function OneOf({
 }
 
 /** What is added is any tag; what is removed, one that somebody of them has. */
-function Tags({ selection, onChange }: { selection: ContactSelection; onChange: Set }) {
+function Tags({ selection, onChange }: { selection: ContactSelection; onChange: OnChange }) {
   const { data: had } = useQuery({
     queryKey: ['change-tags', JSON.stringify(selection)],
     queryFn: async () => (await ask('POST /changes/tags', { body: { selection } })).items,
@@ -227,7 +227,7 @@ function Tags({ selection, onChange }: { selection: ContactSelection; onChange: 
   );
 }
 
-function Roles({ onChange }: { onChange: Set }) {
+function Roles({ onChange }: { onChange: OnChange }) {
   const [wanted, setWanted] = useState<Partial<Record<ContactRole, 'add' | 'remove'>>>({});
   const pick = (role: ContactRole, what: string) => {
     const next = { ...wanted };

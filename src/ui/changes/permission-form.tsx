@@ -1,13 +1,11 @@
 'use client';
 /** Recording for many what they said to a channel: a yes only with how it was given. */
 import { useState } from 'react';
-import type { BulkActionInput } from '@/core/changes';
 import { CHANNEL_KEYS, CHANNELS, type Channel } from '@/core/contacts';
+import type { OnChange } from './selection';
 import { Field, Input, Row, Select } from '../kit';
 
-type Set = (change: BulkActionInput | null) => void;
-
-export function PermissionForm({ onChange }: { onChange: Set }) {
+export function PermissionForm({ onChange }: { onChange: OnChange }) {
   const [channel, setChannel] = useState<Channel>('email');
   const [state, setState] = useState<'granted' | 'withdrawn'>('granted');
   const [evidence, setEvidence] = useState('');

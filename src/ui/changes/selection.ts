@@ -1,5 +1,5 @@
 /** Who is chosen in a list: people one by one, or everybody of the list except some; never loaded to be chosen. */
-import type { ContactSelection } from '@/core/changes';
+import type { BulkActionInput, ContactSelection } from '@/core/changes';
 import type { Question } from '@/core/segments';
 
 export interface Chosen {
@@ -25,3 +25,6 @@ export function choose(chosen: Chosen, ids: string[], on: boolean): Chosen {
 /** As the API takes it. @param question what the list was asked for */
 export const selectionOf = (chosen: Chosen, question: Question): ContactSelection =>
   chosen.all ? { question, except: [...chosen.ids] } : { ids: [...chosen.ids] };
+
+/** What the form of a change says: all of it, or null while something is missing. */
+export type OnChange = (change: BulkActionInput | null) => void;

@@ -1,13 +1,11 @@
 'use client';
 /** Setting a field of the account's own for many: which one, and to what. */
 import { useState } from 'react';
-import type { BulkActionInput } from '@/core/changes';
 import type { FieldDef } from '@/core/segments';
+import type { OnChange } from './selection';
 import { Checkbox, DateField, Field, Input, Select, Stack, Text } from '../kit';
 
-type Set = (change: BulkActionInput | null) => void;
-
-export function SetFieldForm({ fields, onChange }: { fields: FieldDef[]; onChange: Set }) {
+export function SetFieldForm({ fields, onChange }: { fields: FieldDef[]; onChange: OnChange }) {
   const [id, setId] = useState('');
   const field = fields.find((one) => one.id === id);
   const put = (value: string | number | boolean | string[] | null) => onChange({ kind: 'field', field_id: id, value });

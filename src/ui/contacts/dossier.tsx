@@ -6,16 +6,17 @@
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { Call } from '../calling';
-import { ask, freshKey, useIsNarrow, useRemembered, useShortcuts } from '../primitives';
+import { ask, freshKey, lazily, useIsNarrow, useRemembered, useShortcuts } from '../primitives';
 import { Button, Columns, SidePanel, Skeleton, TabPanel, Tabs, Text, useToast } from '../kit';
 import type { OpenDesk } from './desk';
 import { Actions, DossierHead, Reasons, type Reason } from './dossier-head';
 import { Glance } from './glance';
-import { CallDesk, Compose, Facts, FollowUp, NextTouch, Note } from './later';
+import { CallDesk, Compose, FollowUp, NextTouch, Note } from './later';
 import { Timeline } from './timeline';
 import { nameOf, useContact, type ContactInFull } from './types';
 
 export type { Reason } from './dossier-head';
+const Facts = lazily(() => import('./facts').then((one) => one.Facts));
 
 interface DossierProps {
   contactId: string;

@@ -6,7 +6,6 @@ export const CallDesk = lazily(() => import('../calling').then((one) => one.Call
 export const Compose = lazily(() => import('../messages').then((one) => one.Compose));
 export const NextTouch = lazily(() => import('./next-touch').then((one) => one.NextTouch));
 export const Note = lazily(() => import('./note').then((one) => one.Note));
-export const Facts = lazily(() => import('./facts').then((one) => one.Facts));
 export const FollowUp = lazily(() => import('./follow-up').then((one) => one.FollowUp));
 export const PermissionDialog = lazily(() => import('./permission-dialog').then((one) => one.PermissionDialog));
 export const ArchiveDialog = lazily(() => import('./archive-dialog').then((one) => one.ArchiveDialog));

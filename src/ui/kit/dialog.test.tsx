@@ -39,7 +39,7 @@ test('Esc asks before what was typed is lost, and one can go on', async () => {
   await user.keyboard('{Escape}');
   expect(closed).not.toHaveBeenCalled();
   expect(screen.getByRole('alert')).toHaveTextContent('Discard what you typed?');
-  await user.click(screen.getByRole('button', { name: 'Go on editing' }));
+  await user.click(screen.getByRole('button', { name: 'Keep editing' }));
   expect(screen.getByRole('textbox', { name: 'Name' })).toHaveValue('Hot leads');
   await user.click(screen.getByRole('button', { name: 'Cancel' }));
   await user.click(screen.getByRole('button', { name: 'Discard changes' }));

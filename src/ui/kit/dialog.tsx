@@ -88,7 +88,7 @@ export function Dialog({
             Discard changes
           </Button>
           <Button autoFocus onClick={() => setAsking(false)}>
-            Go on editing
+            Keep editing
           </Button>
         </Row>
       ) : onSubmit ? (

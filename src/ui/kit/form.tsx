@@ -28,8 +28,13 @@ import { Row } from './layout';
 import { MoneyField, NumberField, PhoneField } from './money-field';
 import { Select } from './select';
 
-/** What was saved stays out of a draft: only what differs is half-written. */
 const SAVE_AFTER_MS = 300;
+/** What was saved stays out of a draft, where it would undo what others changed meanwhile: only what differs is half-written. */
+function halfWritten(now: object, first: object): string {
+  const saved = new Map(Object.entries(first).map(([name, value]) => [name, JSON.stringify(value)]));
+  const differs = Object.entries(now).filter(([name, value]) => JSON.stringify(value) !== saved.get(name));
+  return differs.length ? JSON.stringify(Object.fromEntries(differs)) : '';
+}
 
 export interface SaveForm<Values extends FieldValues> {
   form: UseFormReturn<Values>;
@@ -78,13 +83,13 @@ export function useSaveForm<Values extends FieldValues, Answer>({
     if (!draft) return;
     const { unsubscribe } = watch((now) => {
       clearTimeout(timer.current);
-      timer.current = setTimeout(() => writeDraft(draft, JSON.stringify(now)), SAVE_AFTER_MS);
+      timer.current = setTimeout(() => writeDraft(draft, halfWritten(now, form.formState.defaultValues ?? {})), SAVE_AFTER_MS);
     });
     return () => {
       unsubscribe();
       clearTimeout(timer.current);
     };
-  }, [draft, watch]);
+  }, [draft, watch, form]);
   const discard = () => {
     clearTimeout(timer.current);
     if (draft) writeDraft(draft, '');
@@ -103,7 +108,9 @@ export function useSaveForm<Values extends FieldValues, Answer>({
       }
     },
   });
-  const handle = form.handleSubmit((filled) => sending.mutate(filled));
+  /* Its fields are read before it is sent: a second Enter meanwhile is not a second saving. */
+  const under = useRef(false);
+  const send = form.handleSubmit((filled) => sending.mutateAsync(filled).catch(() => {}));
   const placed =
     sending.error instanceof Problem &&
     sending.error.fields.length > 0 &&
@@ -112,7 +119,9 @@ export function useSaveForm<Values extends FieldValues, Answer>({
     form,
     submit: (event) => {
       event?.preventDefault();
-      if (!sending.isPending) void handle(event);
+      if (under.current) return;
+      under.current = true;
+      void send(event).finally(() => (under.current = false));
     },
     busy: sending.isPending,
     dirty: isDirty,

@@ -41,11 +41,11 @@ export const isSilent = (event: KeyboardEvent): boolean =>
   typing.has(event) ||
   document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]') !== null;
 
-/** A button or link outside of the list is pressed by Enter; in it, Enter opens. */
+/** What has the focus is pressed by Enter, but for the one of a list that one is at already: there Enter opens it further. */
 const isPressedByEnter = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   target.closest('a[href], button, summary, [role="tab"]') !== null &&
-  target.closest('[data-row], [data-contact]') === null;
+  target.closest('[aria-current="true"]') === null;
 
 /** Which keys each scope in use hears now. */
 const heard = new Map<symbol, { scope: ShortcutScope; keys: Set<string> }>();

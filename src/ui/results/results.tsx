@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useQuery } from '@tanstack/react-query';
-import { MEASURES, share, type Measure, type ResultRow } from '@/core/results';
+import { MEASURES, RESULT_PERIODS, share, type Measure, type ResultRow } from '@/core/results';
 import { howLong, type Jsoned } from '@/core/shared';
 import { ask, useFormat, useRemembered } from '../primitives';
 import { Speed } from './speed';
@@ -18,7 +18,6 @@ export interface Results {
   conversation_seconds: number;
   rows: Jsoned<ResultRow>[];
 }
-const PERIODS = [7, 30, 90, 180];
 
 export function ResultsArea({ first, days: firstDays, mine }: { first: Results; days: number; mine: boolean }) {
   const [days, setDays] = useRemembered('results_days', firstDays);
@@ -40,7 +39,7 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
           </Text>
         </div>
         <Row gap={1.5} role="group" aria-label="Period">
-          {PERIODS.map((period) => (
+          {RESULT_PERIODS.map((period) => (
             <Button key={period} pressed={period === days} onClick={() => setDays(period)}>
               {period} days
             </Button>

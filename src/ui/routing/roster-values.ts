@@ -23,6 +23,16 @@ export const newMember = ({ id, name }: { id: string; name: string }): MemberVal
   paused: false,
 });
 
+/** What is sent of somebody. */
+const termsOf = ({ id, weight, daily_cap, open_cap, hours, paused }: Omit<MemberValues, 'name'>) => ({
+  id,
+  weight,
+  daily_cap,
+  open_cap,
+  hours,
+  paused,
+});
+
 export const rosterValues = (roster: RosterJson | null) => ({
   name: roster?.name ?? '',
   hand_out: roster?.hand_out ?? HAND_OUTS[0],
@@ -36,15 +46,7 @@ export const rosterValues = (roster: RosterJson | null) => ({
   sees: roster?.sees ?? 'own',
   safety_net_id: roster?.safety_net.id ?? '',
   invite: false,
-  members: (roster?.members ?? []).map(({ id, name, weight, daily_cap, open_cap, hours, paused }) => ({
-    id,
-    name,
-    weight,
-    daily_cap,
-    open_cap,
-    hours,
-    paused,
-  })) as MemberValues[],
+  members: (roster?.members ?? []).map((member): MemberValues => ({ ...termsOf(member), name: member.name })),
 });
 export type RosterValues = ReturnType<typeof rosterValues>;
 
@@ -56,12 +58,5 @@ export const rosterBody = (
   ...rest,
   safety_net_id: safety_net_id || firstUser,
   then: { to: then_to, roster_id: then_roster_id || null, seconds: commons_seconds },
-  members: members.map(({ id, weight, daily_cap, open_cap, hours, paused }) => ({
-    id,
-    weight,
-    daily_cap,
-    open_cap,
-    hours,
-    paused,
-  })),
+  members: members.map(termsOf),
 });

@@ -39,8 +39,8 @@ export function Shell({
 }: {
   me: Me;
   frame: WireStand;
-  /** The numbers of the Wire, or that they are on their way. */
-  wire: Wire | Promise<Wire>;
+  /** The numbers of the Wire, or that they are on their way; null when they could not be counted. */
+  wire: Wire | Promise<Wire | null>;
   format: FormatChoice;
   children: ReactNode;
 }) {
@@ -68,13 +68,14 @@ export function Shell({
   );
 }
 
-const isComing = (wire: Wire | Promise<Wire>): wire is Promise<Wire> => 'then' in wire;
-/** Puts the numbers on the Wire once they are there. */
-function Numbers({ wire }: { wire: Promise<Wire> }) {
+const isComing = (wire: Wire | Promise<Wire | null>): wire is Promise<Wire | null> => 'then' in wire;
+/** Puts the numbers on the Wire once they are there, or asks for them. */
+function Numbers({ wire }: { wire: Promise<Wire | null> }) {
   const numbers = use(wire);
   const queries = useQueryClient();
   useEffect(() => {
-    queries.setQueryData(['wire'], (known: Wire | undefined) => known ?? numbers);
+    if (numbers) queries.setQueryData(['wire'], (known: Wire | undefined) => known ?? numbers);
+    else void queries.prefetchQuery({ queryKey: ['wire'], queryFn: () => ask('GET /wire') });
   }, [queries, numbers]);
   return null;
 }

@@ -11,29 +11,22 @@ interface Patience {
 export const PROPOSALS: Patience = { long: 150, kept: 60_000 };
 /** Counts over the whole database. */
 export const LARGE_COUNTS: Patience = { long: 600, kept: 10_000 };
-const MOST = 500;
-const known = new Map<string, { answer: Promise<unknown>; until: number }>();
+const known = new Map<string, { answer: unknown; until: number }>();
 
 /** @param key names whose answer it is @param read is asked when nothing is kept @param clock in milliseconds, of this process */
-export function keptWhileSlow<Answer>(
+export async function cacheWhenSlow<Answer>(
   key: string,
   { long, kept }: Patience,
   read: () => Promise<Answer>,
   clock = () => performance.now(),
 ): Promise<Answer> {
   const began = clock();
+  for (const [one, { until }] of known) if (until <= began) known.delete(one);
   const there = known.get(key);
-  if (there && there.until > began) return there.answer as Promise<Answer>;
-  const answer = read();
-  /* Who asks meanwhile waits for the same one. */
-  known.set(key, { answer, until: Infinity });
-  answer.then(
-    () => {
-      const took = clock() - began;
-      if (took < long || known.size > MOST) known.delete(key);
-      else known.set(key, { answer, until: clock() + kept });
-    },
-    () => known.delete(key),
-  );
+  if (there) return there.answer as Answer;
+  /* What is under way is not shared: it may have begun before what this one must see. */
+  const answer = await read();
+  const ended = clock();
+  if (ended - began >= long) known.set(key, { answer, until: ended + kept });
   return answer;
 }
