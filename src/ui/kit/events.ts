@@ -11,8 +11,9 @@ export const EventLine = styled('li')(({ theme: { vars } }) => ({
   '& > i': { color: vars.palette.primary.main, paddingTop: 2 },
   '&[data-from-them] > i': { color: vars.palette.warning.main },
   '& .words': { whiteSpace: 'pre-wrap', overflowWrap: 'anywhere' },
-  '& .pin': { visibility: 'hidden' },
-  '&:hover .pin, & .pin:focus-visible': { visibility: 'visible' },
-  '@media (hover: none)': { '& .pin': { visibility: 'visible' } },
+  /* Unseen, but the keyboard reaches it. */
+  '& .pin': { opacity: 0 },
+  '&:hover .pin, & .pin:focus-visible': { opacity: 1 },
+  '@media (hover: none)': { '& .pin': { opacity: 1 } },
 }));
 export const EventList = styled('ol')({ listStyle: 'none', margin: 0, padding: 0 });

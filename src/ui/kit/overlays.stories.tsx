@@ -2,6 +2,10 @@
 import { useState } from 'react';
 import {
   Button,
+  DragBoard,
+  Well,
+  useDragTile,
+  useDropPlace,
   Dialog,
   Field,
   GrabHandle,
@@ -118,3 +122,28 @@ const One = ({ name }: { name: string }) => {
     </Row>
   );
 };
+
+export const Board = () => {
+  const [at, setAt] = useState('Day 1');
+  return (
+    <DragBoard id="board" onDrop={(_, place) => setAt(place)}>
+      <Stack width={300}>
+        {['Day 1', 'Day 3'].map((place) => (
+          <Place key={place} name={place}>
+            {at === place && <Tile />}
+          </Place>
+        ))}
+      </Stack>
+    </DragBoard>
+  );
+};
+const Place = ({ name, children }: { name: string; children: React.ReactNode }) => {
+  const { ref, over } = useDropPlace(name);
+  return (
+    <Well ref={ref}>
+      {name} {over && 'here'}
+      {children}
+    </Well>
+  );
+};
+const Tile = () => <div {...useDragTile('email', false)}>Email “Three homes”</div>;

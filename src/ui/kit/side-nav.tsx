@@ -12,7 +12,13 @@ const Beside = styled('div')({
   alignItems: 'start',
   '@media (max-width: 800px)': { gridTemplateColumns: 'minmax(0, 1fr)', gap: 16 },
 });
-const Links = styled('nav')({ position: 'sticky', top: 84, display: 'grid', gap: 12 });
+const Links = styled('nav')({
+  position: 'sticky',
+  top: 84,
+  display: 'grid',
+  gap: 12,
+  '@media (max-width: 800px)': { position: 'static' },
+});
 const SectionLink = styled(NextLink)(({ theme: { vars } }) => ({
   padding: '6px 10px',
   borderRadius: 6,

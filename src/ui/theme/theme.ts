@@ -261,7 +261,9 @@ export const theme = createTheme({
     },
     MuiTabs: { styleOverrides: { root: { minHeight: 36 }, indicator: { transition: 'none' } } },
     MuiMenuItem: { styleOverrides: { root: { fontSize: 14, minHeight: 32 } } },
-    MuiListItemText: { styleOverrides: { root: { margin: 0 }, secondary: { fontSize: 12.5 } } },
+    MuiListItemText: {
+      styleOverrides: { root: { margin: 0 }, secondary: { fontSize: 12.5, '.Mui-selected &': { color: 'inherit' } } },
+    },
     MuiAutocomplete: {
       styleOverrides: {
         paper: ({ theme: { vars } }) => ({ border: `1px solid ${vars.palette.divider}`, boxShadow: vars.palette.magpie.shade }),
