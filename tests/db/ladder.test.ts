@@ -44,9 +44,9 @@ test('each rung of a ladder is asked in its order, and the way says why the othe
   expect((await app.m.routing.readTrace(app.scope, cheap.inquiry.id)).rungs).toEqual([
     {
       position: 1,
-      who: 'People (about Petrel Point), with 500,000 or more dollars',
+      who: 'People (about Petrel Point), with a price of $500,000 or more',
       fits: false,
-      unmet: 'People with 500,000 or more dollars',
+      unmet: 'People with a price of $500,000 or more',
     },
     { position: 2, who: 'Buyers', fits: true, unmet: null },
   ]);

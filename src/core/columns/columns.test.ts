@@ -7,7 +7,7 @@ import { columnsFor, CONTACT_COLUMNS, type ContactColumn, type OutgoingPerson } 
 
 test('each use of a column is that of its entry', () => {
   expect(columnsFor('grid').map(([key]) => key)).toContain('last_spoke');
-  expect(outgoingHeadings([]).slice(0, 4)).toEqual(['First name', 'Last name', 'Company', 'E-mails']);
+  expect(outgoingHeadings([]).slice(0, 4)).toEqual(['First name', 'Last name', 'Company', 'Emails']);
   expect(TARGETS.city).toBe(CONTACT_COLUMNS.town.name);
   expect(MERGE_FIELDS.town).toBe(CONTACT_COLUMNS.town.merge);
   expect(columnsFor('filter').every(([, { filter }]) => subjectOf(filter, []))).toBe(true);
@@ -20,6 +20,7 @@ test('what goes out under a name means the same when it comes in', () => {
 
 /** The headings of files that went out before columns were called as they are now. */
 test.each([
+  ['Emails', 'email'],
   ['E-mails', 'email'],
   ['Town', 'city'],
   ['Postal code', 'postal_code'],

@@ -107,7 +107,7 @@ export const CONTACT_COLUMNS = {
     grid: { width: 220, cell: (contact) => secret(contact.emails[0]) },
     filter: 'has_email',
     export: (person) => person.emails.join('; '),
-    heading: 'E-mails',
+    heading: 'Emails',
     import: 'email',
   },
   phone: {

@@ -380,7 +380,7 @@ describe('the ladder', () => {
         name,
       ),
     ).toBe(
-      'Buyers and renters by Harbor mailbox, about Saltmarsh, with 400,000 or more dollars, coming on weekdays between 09:00 and 18:00',
+      'Buyers and renters by Harbor mailbox, about Saltmarsh, with a price of $400,000 or more, coming on weekdays between 9 AM and 6 PM',
     );
   });
 

@@ -59,7 +59,7 @@ test.each<[Tree, string]>([
   [{ on: 'field:1', how: 'unknown' }, 'People without “Boat”'],
   [{ on: 'field:2', how: 'between', from: 2, to: 4 }, 'People with 2 to 4 as “Berths”'],
   [{ on: 'field:2', how: 'between', from: 3, to: 3 }, 'People with exactly 3 as “Berths”'],
-  [{ on: 'field:3', how: 'on_days', from: '2026-01-01' }, 'People “Launched” since 2026-01-01'],
+  [{ on: 'field:3', how: 'on_days', from: '2026-01-01' }, 'People “Launched” since Jan 1, 2026'],
   [{ on: 'field:4', how: 'coming', n: 2, unit: 'weeks' }, 'People with “Regatta” in the next 2 weeks'],
   [{ on: 'field:5', how: 'none', of: ['Sloop', 'Yawl'] }, 'People whose “Rig” is not Sloop or Yawl'],
   [{ on: 'field:6', how: 'no' }, 'People without “Insured”'],

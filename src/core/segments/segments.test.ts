@@ -159,7 +159,7 @@ describe('the sentence', () => {
     ],
     [
       { all: [{ on: 'created', how: 'on_days', from: '2026-01-01', to: '2026-01-31' }] },
-      'People added from 2026-01-01 to 2026-01-31',
+      'People added from Jan 1, 2026 to Jan 31, 2026',
     ],
   ])('%j', (tree, sentence) => expect(segmentSentence(tree, name)).toBe(sentence));
 

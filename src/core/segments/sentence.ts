@@ -1,5 +1,5 @@
 /** A segment as the sentence people read, in pieces, so that the editor can open each condition where it stands. */
-import { formatNumber } from '../format';
+import { clockTime, formatMoney, formatNumber, plainDay } from '../format';
 import { listed, type Hours } from '../shared';
 import { subjectOf, type FieldDef, type Subject, type Vocabulary } from './subjects';
 import { branchesOf, isCondition, type Condition, type Tree } from './tree';
@@ -121,7 +121,7 @@ const onDays = (days: readonly number[]): string => {
   const key = [...days].sort().join('');
   if (key === '1234567') return 'every day';
   if (key === '12345') return 'on weekdays';
-  if (key === '67') return 'at weekends';
+  if (key === '67') return 'on weekends';
   return days.length
     ? `on ${listed(
         [...days].sort().map((day) => WEEKDAYS[day - 1] ?? ''),
@@ -129,8 +129,9 @@ const onDays = (days: readonly number[]): string => {
       )}`
     : 'on no day';
 };
-/** `on weekdays between 09:00 and 18:00` */
-export const hoursPhrase = (hours: Hours): string => `${onDays(hours.days)} between ${hours.from} and ${hours.to}`;
+/** `on weekdays between 9 AM and 6 PM` */
+export const hoursPhrase = (hours: Hours): string =>
+  `${onDays(hours.days)} between ${clockTime(hours.from)} and ${clockTime(hours.to)}`;
 
 const goneWord = (subject: Subject): string =>
   `a ${subject.of === 'person' ? 'person' : subject.of === 'postal' ? 'ZIP code' : (subject.of ?? 'choice')} (deleted)`;
@@ -142,6 +143,7 @@ function valueName(subject: Subject, value: string, name: NameOf): string | null
 }
 
 function range(from: number | null | undefined, to: number | null | undefined, subject: Subject): string {
+  if (subject.money) return priceRange(from, to);
   const unit = subject.unit ?? '';
   const shown = (n: number) => formatNumber(n);
   if (from == null && to == null) return `any ${unit}`;
@@ -152,18 +154,26 @@ function range(from: number | null | undefined, to: number | null | undefined, s
   return `${shown(from)} to ${shown(to)} ${unit}`;
 }
 
+function priceRange(from: number | null | undefined, to: number | null | undefined): string {
+  if (from == null && to == null) return 'of any amount';
+  if (from == null) return `up to ${formatMoney(to!)}`;
+  if (to == null) return `of ${formatMoney(from)} or more`;
+  return from === to ? `of exactly ${formatMoney(from)}` : `of ${formatMoney(from)} to ${formatMoney(to)}`;
+}
+
 type TimeCondition = Extract<Condition, { how: 'within' | 'not_within' | 'longer_ago' | 'coming' | 'on_days' }>;
 function timePhrase(condition: TimeCondition, subject: Subject): [string, boolean][] {
   const { words } = subject;
   if (condition.how === 'on_days') {
+    const [from, to] = [condition.from, condition.to].map((day) => (day ? plainDay(day) : null));
     if (condition.from && condition.to)
       return [
         [`${words.yes} `, false],
-        [condition.from === condition.to ? `on ${condition.from}` : `from ${condition.from} to ${condition.to}`, true],
+        [from === to ? `on ${from}` : `from ${from} to ${to}`, true],
       ];
     return [
       [`${words.yes} `, false],
-      [condition.from ? `since ${condition.from}` : `until ${condition.to ?? 'today'}`, true],
+      [condition.from ? `since ${from}` : `until ${to ?? 'today'}`, true],
     ];
   }
   const span = many(condition.n, condition.unit);

@@ -24,6 +24,8 @@ export interface Subject {
   of?: Vocabulary;
   /** For numbers: what is counted. */
   unit?: string;
+  /** For numbers: they are dollars. */
+  money?: boolean;
 }
 export const SUBJECT_GROUPS = [
   'This inquiry',
@@ -71,7 +73,7 @@ const subject = <const Key extends string>(
   key: Key,
   label: string,
   words: SubjectWords,
-  more: Pick<Subject, 'of' | 'unit'> = {},
+  more: Pick<Subject, 'of' | 'unit' | 'money'> = {},
 ): Subject & { key: Key } => ({
   key,
   kind,
@@ -91,6 +93,15 @@ const count = <const Key extends string>(group: SubjectGroup, key: Key, label: s
     label,
     { yes: 'with', no: 'without', some: `with any ${unit}`, none: `without ${unit}` },
     { unit },
+  );
+const price = <const Key extends string>(group: SubjectGroup, key: Key, label: string, what: string): Subject & { key: Key } =>
+  subject(
+    group,
+    'number',
+    key,
+    label,
+    { yes: `with ${what}`, no: `without ${what}`, some: `with ${what}`, none: `without ${what}` },
+    { money: true },
   );
 
 const OF_CONTACTS = [
@@ -198,8 +209,8 @@ const OF_CONTACTS = [
     some: 'with a street',
     none: 'without a street',
   }),
-  count('Wants', 'wants_price_max', 'Highest price', 'as their highest price'),
-  count('Wants', 'wants_price_min', 'Lowest price', 'as their lowest price'),
+  price('Wants', 'wants_price_max', 'Max price', 'a max price'),
+  price('Wants', 'wants_price_min', 'Min price', 'a min price'),
   count('Wants', 'wants_bedrooms', 'Bedrooms wanted', 'bedrooms wanted'),
   count('Wants', 'wants_bathrooms', 'Bathrooms wanted', 'bathrooms wanted'),
   subject(
@@ -354,14 +365,7 @@ export const LEAD_SUBJECTS: readonly Subject[] = [
     some: 'with a place on the map',
     none: 'without a place on the map',
   }),
-  subject(
-    'This inquiry',
-    'number',
-    'lead_price',
-    'Price in it',
-    { yes: 'with', no: 'without', some: 'with a price', none: 'without a price' },
-    { unit: 'dollars' },
-  ),
+  price('This inquiry', 'lead_price', 'Price', 'a price'),
   subject('This inquiry', 'one', 'lead_kind', 'Kind of property', {
     yes: 'about a',
     no: 'not about a',
@@ -428,8 +432,8 @@ export function subjectOfField(field: FieldDef): Subject {
       : kind === 'time'
         ? { yes: name, no: `${name} not`, some: `with ${name}`, none: `without ${name}` }
         : {
-            yes: kind === 'number' ? 'with' : `whose ${name} is`,
-            no: kind === 'number' ? 'without' : `whose ${name} is not`,
+            yes: field.kind === 'money' ? `with ${name}` : kind === 'number' ? 'with' : `whose ${name} is`,
+            no: field.kind === 'money' ? `without ${name}` : kind === 'number' ? 'without' : `whose ${name} is not`,
             some: `with ${name}`,
             none: `without ${name}`,
           };
@@ -442,7 +446,7 @@ export function subjectOfField(field: FieldDef): Subject {
     label: field.name,
     words,
     ...(field.kind === 'contact' ? { of: 'contact' as const } : {}),
-    ...(kind === 'number' ? { unit: `as ${name}` } : {}),
+    ...(field.kind === 'money' ? { money: true } : kind === 'number' ? { unit: `as ${name}` } : {}),
   };
 }
 

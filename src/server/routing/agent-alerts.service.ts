@@ -192,7 +192,7 @@ async function perform(
     try {
       if (answer === 'pass') {
         await doing.decline(person, offerId, by);
-        return 'Passed on. Thank you.';
+        return 'You passed on this lead. We’ll offer it to someone else.';
       }
       const { name } = await doing.accept(person, offerId, by);
       return `${name || 'The lead'} is yours.`;

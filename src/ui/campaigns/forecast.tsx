@@ -12,7 +12,7 @@ import { Button, ChartBox, Columns, EmptyState, Figure, Heading, Legend, Row, Se
 const KINDS = [
   ['call', 'Calls', 'var(--violet)'],
   ['text', 'Texts', 'var(--teal)'],
-  ['email', 'E-mails', 'var(--leaf)'],
+  ['email', 'Emails', 'var(--leaf)'],
   ['letter', 'Letters', 'var(--copper)'],
 ] as const;
 

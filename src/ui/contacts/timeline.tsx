@@ -121,10 +121,17 @@ function Words({ line }: { line: TimelineLine }) {
   if (!folds) return words;
   return (
     <>
-      {open ? words : `${words.slice(0, FOLDED_LETTERS).trimEnd()}…`}{' '}
+      {open ? words : `${beginning(words)} …`}{' '}
       <Button look="link" aria-expanded={open} onClick={() => setOpen(!open)}>
         {open ? 'Show less' : 'Show all'}
       </Button>
     </>
   );
+}
+
+/** Whole sentences where they end late enough, else whole words. */
+function beginning(words: string): string {
+  const room = words.slice(0, FOLDED_LETTERS);
+  const sentence = Math.max(...[...room.matchAll(/[.!?](?=\s)|\n/g)].map(({ index }) => index + 1), 0);
+  return room.slice(0, sentence > FOLDED_LETTERS / 3 ? sentence : room.lastIndexOf(' ')).trimEnd();
 }

@@ -6,7 +6,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { showPhone } from '@/core/capture';
 import { chosenSide, MERGE_FIELDS, type MergeChoices, type MergeChoice, type PairView } from '@/core/duplicates';
 import type { Jsoned } from '@/core/shared';
-import { ask, freshKey, Strokes, useShortcuts, useFormat } from '../primitives';
+import { ask, freshKey, Strokes, useFormat, useShortcuts, useZone } from '../primitives';
 import type { Contact } from '../contacts';
 import { Button, Callout, EmptyState, Heading, Kbd, LinkButton, Radio, Row, Table, Text, useToast } from '../kit';
 
@@ -88,14 +88,14 @@ export function DuplicatesArea() {
   );
 }
 
-function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
-  const [swapped, setSwapped] = useState(false);
-  const [choices, setChoices] = useState<MergeChoices>({});
+/** The three answers to a pair, and taking a merge back. */
+function useAnswers(pair: Pair, survivor: Contact, gone: Contact, choices: MergeChoices) {
   const queries = useQueryClient();
   const toast = useToast();
-  const [survivor, gone] = swapped ? [pair.other, pair.one] : [pair.one, pair.other];
   const after = () => void queries.invalidateQueries();
-  const apart = useMutation({
+  const [one_id, other_id] = [pair.one.id, pair.other.id];
+  const setApart = () => ask('POST /duplicates/different', { body: { one_id, other_id } });
+  const undo = useMutation({
     mutationFn: (id: string) => ask('POST /merges/{id}/undo', { params: { id } }),
     onSuccess: after,
     onError: toast.fail,
@@ -108,94 +108,43 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
         headers: freshKey(),
       }),
     onSuccess: ({ merge_id }) => {
-      toast.tell(`${shown.name(survivor)} merged.`, () => apart.mutate(merge_id));
+      toast.tell(`${shown.name(survivor)} merged.`, () => undo.mutate(merge_id));
       after();
     },
     onError: toast.fail,
   });
-  const different = useMutation({
-    mutationFn: () => ask('POST /duplicates/different', { body: { one_id: pair.one.id, other_id: pair.other.id } }),
-    onSuccess: after,
-    onError: toast.fail,
-  });
+  const different = useMutation({ mutationFn: setApart, onSuccess: after, onError: toast.fail });
   const household = useMutation({
     mutationFn: async () => {
-      await ask('PUT /contacts/{id}/household', { params: { id: pair.one.id }, body: { other_id: pair.other.id } });
-      await ask('POST /duplicates/different', { body: { one_id: pair.one.id, other_id: pair.other.id } });
+      await ask('PUT /contacts/{id}/household', { params: { id: one_id }, body: { other_id } });
+      await setApart();
     },
     onSuccess: after,
     onError: toast.fail,
   });
+  return { merge, different, household, busy: merge.isPending || different.isPending || household.isPending };
+}
+
+function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
+  const [swapped, setSwapped] = useState(false);
+  const [choices, setChoices] = useState<MergeChoices>({});
+  const [survivor, gone] = swapped ? [pair.other, pair.one] : [pair.one, pair.other];
+  const { merge, different, household, busy } = useAnswers(pair, survivor, gone, choices);
   useShortcuts('pair', {
     merge: () => merge.mutate(),
     different: () => different.mutate(),
     household: () => household.mutate(),
   });
-  const busy = merge.isPending || different.isPending || household.isPending;
   return (
     <>
       <Callout>{pair.because}</Callout>
-      <Table>
-        <thead>
-          <tr>
-            <th>
-              <Text unseen>Detail</Text>
-            </th>
-            <th>
-              Keep: {shown.name(survivor)} <Text tone="soft">since {survivor.created_at.slice(0, 10)}</Text>
-            </th>
-            <th>
-              Merge in: {shown.name(gone)} <Text tone="soft">since {gone.created_at.slice(0, 10)}</Text>{' '}
-              <Button size="small" onClick={() => setSwapped(!swapped)}>
-                Swap
-              </Button>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {MERGE_FIELDS.map((field) => (
-            <tr key={field}>
-              <td data-soft="">{LABELS[field]}</td>
-              {(
-                [
-                  ['kept', survivor],
-                  ['gone', gone],
-                ] as const
-              ).map(([side, contact]) => (
-                <td
-                  key={side}
-                  {...(chosenSide(field, survivor, gone, choices) === side ? { 'data-strong': '' } : { 'data-soft': '' })}
-                >
-                  <Radio
-                    name={field}
-                    checked={chosenSide(field, survivor, gone, choices) === side}
-                    onChange={() => setChoices({ ...choices, [field]: side })}
-                  >
-                    {field === 'horizon' ? <Strokes horizon={contact.horizon} /> : shown[field](contact) || '–'}
-                  </Radio>
-                </td>
-              ))}
-            </tr>
-          ))}
-          {(
-            [
-              ['E-mails', (contact) => contact.emails.join(', ')],
-              ['Phones', (contact) => contact.phones.map(showPhone).join(', ')],
-              ['Roles', (contact) => contact.roles.map((role) => ROLE_NAMES[role]).join(', ')],
-              ['Tags', (contact) => contact.tags.join(', ')],
-              ['Calls', (contact) => `${contact.calls.attempts} tries, ${contact.calls.reached} reached`],
-            ] as [string, (contact: Contact) => string][]
-          ).map(([label, text]) => (
-            <tr key={label}>
-              <td data-soft="">
-                {label} <Text small>kept from both</Text>
-              </td>
-              <td data-secret="">{text(survivor) || '–'}</td>
-              <td data-secret="">{text(gone) || '–'}</td>
-            </tr>
-          ))}
-        </tbody>
-      </Table>
+      <Comparison
+        survivor={survivor}
+        gone={gone}
+        choices={choices}
+        onChoose={(field, side) => setChoices({ ...choices, [field]: side })}
+        onSwap={() => setSwapped(!swapped)}
+      />
       <Row above={3.5}>
         <Button look="main" disabled={busy} onClick={() => merge.mutate()}>
           Merge <Kbd>Enter</Kbd>
@@ -207,21 +156,102 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
           Same household <Kbd>h</Kbd>
         </Button>
       </Row>
-      {rest.length > 0 && (
-        <>
-          <Row ruled="head" spread>
-            <Heading>Then</Heading>
-          </Row>
-          {rest.map(({ one, other, because }) => (
-            <Row ruled spread wrap={false} gap={3} small key={`${one.id} ${other.id}`}>
-              <span>
-                {shown.name(one)} and {shown.name(other)}
-              </span>
-              <Text tone="soft">{because}</Text>
-            </Row>
-          ))}
-        </>
-      )}
+      {rest.length > 0 && <Coming pairs={rest} />}
     </>
   );
 }
+
+/** Field by field, one of the two is kept; below, what both have is kept together. */
+function Comparison({
+  survivor,
+  gone,
+  choices,
+  onChoose,
+  onSwap,
+}: {
+  survivor: Contact;
+  gone: Contact;
+  choices: MergeChoices;
+  onChoose: (field: MergeChoice, side: 'kept' | 'gone') => void;
+  onSwap: () => void;
+}) {
+  const format = useFormat();
+  const zone = useZone();
+  const since = (contact: Contact) => <Text tone="soft">since {format.longDay(new Date(contact.created_at), zone)}</Text>;
+  const sides = [
+    ['kept', survivor],
+    ['gone', gone],
+  ] as const;
+  return (
+    <Table aria-label="Both contacts">
+      <thead>
+        <tr>
+          <th>
+            <Text unseen>Detail</Text>
+          </th>
+          <th>
+            Keep: {shown.name(survivor)} {since(survivor)}
+          </th>
+          <th>
+            Merge in: {shown.name(gone)} {since(gone)}{' '}
+            <Button size="small" onClick={onSwap}>
+              Swap
+            </Button>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {MERGE_FIELDS.map((field) => {
+          const chosen = chosenSide(field, survivor, gone, choices);
+          return (
+            <tr key={field}>
+              <td data-soft="">{LABELS[field]}</td>
+              {sides.map(([side, contact]) => (
+                <td key={side} {...(chosen === side ? { 'data-strong': '' } : { 'data-soft': '' })}>
+                  <Radio name={field} checked={chosen === side} onChange={() => onChoose(field, side)}>
+                    {field === 'horizon' ? <Strokes horizon={contact.horizon} /> : shown[field](contact) || '–'}
+                  </Radio>
+                </td>
+              ))}
+            </tr>
+          );
+        })}
+        {TOGETHER.map(([label, text]) => (
+          <tr key={label}>
+            <td data-soft="">
+              {label} <Text small>kept from both</Text>
+            </td>
+            {sides.map(([side, contact]) => (
+              <td key={side} data-secret="">
+                {text(contact) || '–'}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </Table>
+  );
+}
+const TOGETHER: [string, (contact: Contact) => string][] = [
+  ['Emails', (contact) => contact.emails.join(', ')],
+  ['Phones', (contact) => contact.phones.map(showPhone).join(', ')],
+  ['Roles', (contact) => contact.roles.map((role) => ROLE_NAMES[role]).join(', ')],
+  ['Tags', (contact) => contact.tags.join(', ')],
+  ['Calls', ({ calls }) => `${calls.attempts} attempted, ${calls.reached} reached`],
+];
+
+const Coming = ({ pairs }: { pairs: Pair[] }) => (
+  <>
+    <Row ruled="head" spread>
+      <Heading>Next</Heading>
+    </Row>
+    {pairs.map(({ one, other, because }) => (
+      <Row ruled spread wrap={false} gap={3} small key={`${one.id} ${other.id}`}>
+        <span>
+          {shown.name(one)} and {shown.name(other)}
+        </span>
+        <Text tone="soft">{because}</Text>
+      </Row>
+    ))}
+  </>
+);

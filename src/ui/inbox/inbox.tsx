@@ -42,7 +42,7 @@ export function InboxArea() {
     onSuccess: (_, { id, read }) => {
       void queries.invalidateQueries({ queryKey: ['answers'] });
       void queries.invalidateQueries({ queryKey: ['wire'] });
-      toast.tell(read ? 'Read.' : 'Unread again.', () => mark.mutate({ id, read: !read }));
+      toast.tell(read ? 'Marked as read.' : 'Marked as unread.', () => mark.mutate({ id, read: !read }));
     },
     onError: toast.fail,
   });
@@ -190,7 +190,7 @@ function Conversation({
 const Next = ({ row: { answered, next, stopped } }: { row: ConversationRow }) => (
   <Text block small>
     {answered ? (
-      <Text tone="soft">answered since</Text>
+      <Text tone="soft">Already answered</Text>
     ) : (
       <>
         <Text strong tone={next.do === 'nothing' ? 'soft' : 'good'}>

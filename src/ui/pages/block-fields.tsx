@@ -19,10 +19,10 @@ import { Button, FileButton, Input, Row, Select, Stack, Text, Textarea, useToast
 
 const FIELD_NAMES: Record<FormField, string> = {
   last_name: 'last name',
-  email: 'e-mail',
+  email: 'email',
   phone: 'phone',
   role: 'buy, sell or rent',
-  city: 'town',
+  city: 'city',
   message: 'question',
   agent: 'whether they work with an agent',
 };

@@ -36,7 +36,7 @@ function useAnswers() {
   });
   const decline = useMutation({
     mutationFn: (id: string) => ask('POST /offers/{id}/decline', { params: { id } }),
-    onSuccess: () => toast.tell('Passed on.'),
+    onSuccess: () => toast.tell('You passed on this lead.'),
     onError: toast.fail,
     onSettled: again,
   });

@@ -5,7 +5,7 @@ import { asked, HOWS, UNITS, type Condition, type How, type Subject, type TimeUn
 import { MapView } from '../market';
 import { HoursFields } from './hours-fields';
 import { SubjectPicker, type About } from './subject-picker';
-import { Button, Checkbox, DateField, Input, Row, Select, Stack, Text, CountField } from '../kit';
+import { Button, Checkbox, DateField, Input, Row, Select, Stack, Text, CountField, MoneyField, NumberField } from '../kit';
 
 interface Props {
   condition: Condition;
@@ -97,16 +97,11 @@ export function ConditionEditor(props: Props) {
 function Answer({ condition, subject, vocabulary, onChange }: Props & { subject: Subject }) {
   if ('of' in condition) return <Values condition={condition} subject={subject} vocabulary={vocabulary} onChange={onChange} />;
   if (condition.how === 'between') {
+    const Bound = subject.money ? MoneyField : NumberField;
     const bound = (key: 'from' | 'to', label: string) => (
       <label>
         {label}{' '}
-        <Input
-          type="number"
-          step="any"
-          value={condition[key] ?? ''}
-          aria-label={label}
-          onChange={(event) => onChange({ ...condition, [key]: event.target.value === '' ? null : Number(event.target.value) })}
-        />
+        <Bound label={label} value={condition[key] ?? null} onChange={(value) => onChange({ ...condition, [key]: value })} />
       </label>
     );
     return (

@@ -1,5 +1,5 @@
 'use client';
-/** E-mails of blocks: written as they will look, with headings, lists, links, pictures of one's own and buttons. */
+/** Emails of blocks: written as they will look, with headings, lists, links, pictures of one's own and buttons. */
 import { useEffect, useImperativeHandle, useRef, useState, type Ref } from 'react';
 import { EditorContent, useEditor, type Editor } from '@tiptap/react';
 import { Node } from '@tiptap/core';
