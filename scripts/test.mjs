@@ -41,6 +41,13 @@ async function makeTemplate(cluster) {
     throw new Stop('The schema could not be made.');
 }
 
+/** Each case of the database suite is thrown away: nothing of it must outlive a loss of power. The drills, which crash, ask for that again. */
+function syncToDisk(cluster, on) {
+  for (const setting of ['fsync', 'full_page_writes', 'synchronous_commit'])
+    psql(cluster, on ? `alter system reset ${setting}` : `alter system set ${setting} = off`);
+  psql(cluster, 'select pg_reload_conf()');
+}
+
 /** The tests of the core that measure time. */
 const timedTests = () =>
   readdirSync(fromRoot('src'), { recursive: true })
@@ -90,6 +97,26 @@ async function withApp(cluster, work) {
   }
 }
 
+const GALLERY = 'gallery.spec.ts';
+
+/** What is killed and crashed, beside what must not be. */
+async function drills(step) {
+  const own = { URRACA_TEST_HOME: join(home, 'drills'), TEST_PGPORT: String(port + 1) };
+  const cluster = await startCluster(own.URRACA_TEST_HOME, port + 1, 'urraca_drill');
+  const drill = (name, file, ...args) =>
+    step(name, () =>
+      shown(process.execPath, [fromRoot('tests/drills', file), ...args], { env: { ...process.env, ...own, NODE_ENV: 'test' } }),
+    );
+  try {
+    await drill('drill: exactly once', 'exactly-once.mjs', '--small');
+    await drill('drill: a file while processes die', 'import-killed.mjs', '--small');
+    await drill('fuzz: crafted input', 'crafted.mjs', '--small');
+    await drill('drill: starting the demo', 'demo-start.mjs');
+  } finally {
+    cluster.stop();
+  }
+}
+
 await script(async () => {
   await ensureNodeModules();
   const results = [];
@@ -121,7 +148,7 @@ await script(async () => {
   } else if (wanted('core')) await core();
   if (wanted('core') && !rest.length) await step('core, in time', () => jest('--runTestsByPath', ...timed));
   let cluster;
-  if (wanted('db') || wanted('journeys') || wanted('drills')) cluster = await startCluster(home, port, 'urraca_journeys');
+  if (wanted('db') || wanted('journeys')) cluster = await startCluster(home, port, 'urraca_journeys');
   const env = {
     ...process.env,
     TEST_POSTGRES: `postgres://postgres@127.0.0.1:${port}`,
@@ -130,33 +157,36 @@ await script(async () => {
   };
   try {
     if (wanted('db')) {
+      syncToDisk(cluster, false);
       await makeTemplate(cluster);
       await step('PostgreSQL', () => shown(bin('jest'), ['--selectProjects', 'db', '--maxWorkers', '2', ...rest], { env }));
+      syncToDisk(cluster, true);
     }
     if (wanted('journeys') || wanted('drills')) await ensureBuilt({ dist: 'dist-test', next: '.next-test' });
-    if (wanted('drills')) {
-      await step('drill: exactly once', () =>
-        shown(process.execPath, [fromRoot('tests/drills/exactly-once.mjs'), '--small'], { env }),
-      );
-      await step('drill: a file while processes die', () =>
-        shown(process.execPath, [fromRoot('tests/drills/import-killed.mjs'), '--small'], { env }),
-      );
-      await step('fuzz: crafted input', () =>
-        shown(process.execPath, [fromRoot('tests/drills/crafted.mjs'), '--small'], { env }),
-      );
-      await step('drill: starting the demo', () => shown(process.execPath, [fromRoot('tests/drills/demo-start.mjs')], { env }));
-    }
+    /* Journeys mostly wait for what they see: the drills, on a cluster that they may crash, and the gallery have the other processor. */
+    const lanes = [];
     if (wanted('journeys')) {
       await ensureChromium();
-      /* What the journey of the gallery looks at. */
       if ((await shown(bin('ladle'), ['build'])) !== 0) throw new Stop('The gallery could not be built.');
       rmSync(`${home}/journeys`, { recursive: true, force: true });
-      await step('journeys', () =>
-        withApp(cluster, (url, processEnv) =>
-          shown(bin('playwright'), ['test', ...rest], { env: { ...processEnv, NODE_ENV: 'test', BASE_URL: url } }),
+      const specs = readdirSync(fromRoot('tests/journeys')).filter((file) => file.endsWith('.spec.ts') && file !== GALLERY);
+      lanes.push(() =>
+        step('journeys', () =>
+          withApp(cluster, (url, processEnv) =>
+            shown(bin('playwright'), ['test', ...(rest.length ? rest : specs)], {
+              env: { ...processEnv, NODE_ENV: 'test', BASE_URL: url },
+            }),
+          ),
         ),
       );
     }
+    lanes.push(async () => {
+      if (wanted('drills')) await drills(step);
+      if (wanted('journeys') && !rest.length)
+        await step('gallery', () => shown(bin('playwright'), ['test', GALLERY, '--output', '.urraca/gallery-results']));
+    });
+    const ended = await Promise.allSettled(lanes.map((lane) => lane()));
+    for (const { reason } of ended) if (reason) throw reason;
   } finally {
     cluster?.stop();
   }

@@ -268,7 +268,9 @@ test('a year judged by what the outside world received', async () => {
 
 test('the same seed gives the same record, another seed another', async () => {
   const few = Math.min(PEOPLE, 8);
-  const one = told((await live('same', few, SEASON)).record);
-  expect(told((await live('same', few, SEASON)).record)).toBe(one);
-  expect(told((await live('other', few, SEASON)).record)).not.toBe(one);
+  const days = Math.ceil(SEASON / 3);
+  const one = told((await live('same', few, days)).record);
+  expect(one.length).toBeGreaterThan(0);
+  expect(told((await live('same', few, days)).record)).toBe(one);
+  expect(told((await live('other', few, days)).record)).not.toBe(one);
 }, 600_000);
