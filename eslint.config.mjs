@@ -23,8 +23,8 @@ export default defineConfig([
   ...nextTs,
   prettier,
   {
-    files: ['**/*.{ts,js,mjs,cjs}'],
-    ignores: ['src/ui/**', 'src/app/**'],
+    files: ['**/*.{ts,js,mjs,cjs}', '**/*.{test,stories}.tsx', 'tests/**'],
+    ignores: ['src/{ui,app}/**/!(*.test|*.stories).{ts,tsx}'],
     rules: Object.fromEntries(ofReact.map((rule) => [rule, 'off'])),
   },
   {

@@ -1,4 +1,4 @@
-/** By finger: somebody at a tablet moves things by touch. */
+/** By finger alone: an agent in a car park on a phone, and somebody at a tablet who moves things by touch. */
 import type { Browser, Page } from '@playwright/test';
 import { BASE, expect, test } from './fixtures';
 
@@ -14,6 +14,38 @@ async function device(browser: Browser, width: number, height: number, who: stri
   await page.locator('[data-keys="heard"]').waitFor();
   return page;
 }
+
+test('a phone in a car park: whom to call, a note, a lead, an area further on', async ({ browser }) => {
+  const page = await device(browser, 390, 844, 'agent2');
+  await page.locator('[data-contact]').first().tap();
+  const dossier = page.getByRole('article', { name: /^Dossier of/ });
+  await expect(dossier).toBeVisible();
+  await dossier.getByTitle('Note (o)').tap();
+  await page.getByRole('textbox', { name: 'Note' }).fill('Met at the gate');
+  await page.getByRole('button', { name: /^Save note/ }).tap();
+  await expect(page.getByRole('form', { name: 'Note' })).toBeHidden();
+  await expect(dossier.getByText('Met at the gate').first()).toBeVisible();
+  await dossier.getByRole('button', { name: 'Close contact' }).tap();
+  await expect(dossier).toBeHidden();
+
+  const bar = page.getByRole('navigation', { name: 'Areas, on a phone' });
+  await bar.getByRole('button', { name: 'Add' }).tap();
+  await page.getByLabel('First name').fill('Finn');
+  await page.getByLabel('Phone', { exact: true }).fill('564-555-0178');
+  await page.getByRole('button', { name: 'Add lead' }).tap();
+  await expect(page.getByRole('article', { name: 'Dossier of Finn' })).toBeVisible();
+  /* The notice of it stands beside, and covers nothing that closes. */
+  await page.getByRole('button', { name: 'Close contact' }).tap();
+
+  await bar.getByRole('button', { name: 'More' }).tap();
+  await page.getByRole('link', { name: /^Contacts/ }).tap();
+  await expect(page.locator('tr[data-row]').first()).toBeVisible();
+  await bar.getByRole('button', { name: 'Search' }).tap();
+  await page.getByRole('combobox', { name: /^Search contacts/ }).fill('Finn');
+  await page.getByRole('option', { name: /Finn/ }).first().tap();
+  await expect(page.getByRole('article', { name: 'Dossier of Finn' })).toBeVisible();
+  await page.context().close();
+});
 
 test('a rung is moved by a finger that is held, and a swipe over it only scrolls', async ({ browser }) => {
   const page = await device(browser, 1024, 768, 'admin');
