@@ -2,31 +2,18 @@
 /** Changing a campaign on its day ruler: nothing counts until it is kept as a version; the people in it stay with theirs or move. */
 import { useMemo, useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import {
-  added,
-  copied,
-  daysOf,
-  emptyStep,
-  planErrors,
-  mapSteps,
-  replaced,
-  stepsIn,
-  type BranchStep,
-  type Plan,
-  type Step,
-} from '@/core/campaigns';
-import { type Channel } from '@/core/contacts';
-import { ask, useUndoHistory, useFormat } from '../primitives';
+import { mapSteps, planErrors, replaced, stepsIn, type Plan, type Step } from '@/core/campaigns';
+import type { FieldError } from '@/core/shared';
+import { ask, useFormat, useUndoHistory } from '../primitives';
+import { Preview } from '../templates';
 import { State } from './campaigns';
 import { ForecastBox } from './forecast';
-import { AskWords, Frame } from './frame';
+import { Frame } from './frame';
+import { Rulers } from './rulers';
 import { SaveVersionDialog } from './save-version-dialog';
-import { Ruler } from './ruler';
 import { StepFields } from './step-fields';
-import { Preview } from '../templates';
 import { STATE_WORDS, type Campaign } from './shapes';
 import {
-  Aside,
   Button,
   EmptyState,
   ErrorMessage,
@@ -42,96 +29,46 @@ import {
 } from '../kit';
 
 export function CampaignEditor({ first }: { first: Campaign }) {
-  const format = useFormat();
   const { data: campaign } = useQuery({
     queryKey: ['campaigns', first.id],
     queryFn: () => ask('GET /campaigns/{id}', { params: { id: first.id } }),
     initialData: first,
   });
-  const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = useUndoHistory<Plan>(first.plan);
+  const history = useUndoHistory<Plan>(first.plan);
+  const { draft, change } = history;
   const [chosen, setChosen] = useState<number | null>(first.plan.steps[0]?.id ?? null);
   const [keeping, setKeeping] = useState(false);
-  const queries = useQueryClient();
-  const toast = useToast();
   const may = campaign.may_change;
   const errors = useMemo(() => planErrors(draft), [draft]);
-  const faulty = new Set(errors.flatMap(({ field }) => (field.startsWith('steps.') ? [Number(field.slice(6))] : [])));
-  const changed = JSON.stringify(draft) !== JSON.stringify(campaign.plan);
-  const all = stepsIn(draft.steps);
-  const step = all.find(({ id }) => id === chosen) ?? null;
-  const steps = (next: Step[]) => change({ ...draft, steps: next });
-  const save = useMutation({
-    mutationFn: (people: 'stay' | 'move') =>
-      ask('PUT /campaigns/{id}/plan', { params: { id: campaign.id }, body: { plan: draft, seen: campaign.version.id, people } }),
-    onSuccess: (saved, people) => {
-      queries.setQueryData(['campaigns', campaign.id], saved);
-      put(saved.plan);
-      setKeeping(false);
-      toast.tell(
-        saved.active === 0
-          ? 'Saved.'
-          : people === 'move'
-            ? `Saved as version ${saved.version.number}. All ${format.number(saved.active)} continue with it.`
-            : `Saved as version ${saved.version.number}. People already enrolled keep their version; new people get this one.`,
-      );
-    },
+  const step = stepsIn(draft.steps).find(({ id }) => id === chosen) ?? null;
+  const setSteps = (steps: Step[]) => change({ ...draft, steps });
+  const save = useSave(campaign, draft, (saved) => {
+    history.put(saved);
+    setKeeping(false);
   });
-  const tryAll = useMutation({
-    mutationFn: () =>
-      ask('POST /messages/try', {
-        body: {
-          trials: all.flatMap((one) => (one.do === 'touch' ? [{ channel: one.channel, words: one.words }] : [])),
-        },
-      }),
-    onSuccess: ({ sent }) =>
-      toast.tell(`${sent === 1 ? 'One message is' : `All ${sent} messages are`} on the way to your own phone and mailbox.`),
-    onError: toast.fail,
-  });
-  const wayChange = (branch: BranchStep, way: 'yes' | 'no') => (list: Step[]) =>
-    steps(mapSteps(draft.steps, (one) => (one.id === branch.id && one.do === 'branch' ? { ...one, [way]: list } : one)));
-  const add = (way: { branch: number; way: 'yes' | 'no' } | null) => (lane: Channel | 'other', day: number) => {
-    const made = emptyStep(draft.steps, lane === 'other' ? 'task' : lane, day, campaign.free_id);
-    steps(added(draft.steps, made, way));
-    setChosen(made.id);
-  };
-  /** Ids are given once among all steps, so a way is copied on by the whole plan. */
-  const copy = may ? (id: number) => steps(copied(draft.steps, id, campaign.free_id)) : undefined;
-  const shared = { onCopy: copy, counts: campaign.steps, chosen, errors: faulty, onChoose: setChosen };
-  const days = daysOf(draft.steps);
   return (
-    <div onKeyDown={onKeyDown}>
+    <div onKeyDown={history.onKeyDown}>
       <Row spread align="end" gap={4}>
-        <div>
-          <Heading level={1}>
-            <Name campaign={campaign} />
-          </Heading>
-          <Text as="p" tone="soft">
-            {format.number(campaign.active)} in it · version {campaign.version.number} ·{' '}
-            {STATE_WORDS[campaign.state].toLowerCase()}
-            {campaign.on_earlier > 0 && ` · ${format.number(campaign.on_earlier)} go on on an earlier version`}
-          </Text>
-        </div>
+        <Title campaign={campaign} />
         <Row above={1}>
           <State campaign={campaign} />
-          <Button
-            title="Send every message to your own phone and inbox"
-            disabled={tryAll.isPending || !all.some((one) => one.do === 'touch')}
-            onClick={() => tryAll.mutate()}
-          >
-            Send me a test
-          </Button>
+          <SendTest steps={stepsIn(draft.steps)} />
           <LinkButton href="/campaigns">All campaigns</LinkButton>
           {may && (
             <>
-              <Button disabled={!mayBack} onClick={back} title="Undo (Ctrl+Z)">
+              <Button disabled={!history.mayBack} onClick={history.back} title="Undo (Ctrl+Z)">
                 Undo
               </Button>
-              <Button disabled={!mayForward} onClick={forward} title="Redo (Ctrl+Shift+Z)">
+              <Button disabled={!history.mayForward} onClick={history.forward} title="Redo (Ctrl+Shift+Z)">
                 Redo
               </Button>
               <Button
                 look="main"
-                disabled={!changed || save.isPending || (campaign.state !== 'draft' && errors.length > 0)}
+                disabled={
+                  JSON.stringify(draft) === JSON.stringify(campaign.plan) ||
+                  save.isPending ||
+                  (campaign.state !== 'draft' && errors.length > 0)
+                }
                 onClick={() => (campaign.active ? setKeeping(true) : save.mutate('stay'))}
               >
                 Save
@@ -146,46 +83,17 @@ export function CampaignEditor({ first }: { first: Campaign }) {
         </Text>
       )}
       <ErrorMessage error={save.error} named />
-      {errors
-        .filter(({ field }) => !field.startsWith('steps.'))
-        .map(({ field, message }) => (
-          <Text as="p" tone="late" key={field} role="status">
-            {message}
-          </Text>
-        ))}
+      <PlanErrors errors={errors} />
       <Split side="minmax(300px, 400px)">
         <Stack>
-          <Ruler
-            {...shared}
-            label="Campaign timeline"
+          <Rulers
+            campaign={campaign}
             steps={draft.steps}
-            onChange={may ? steps : undefined}
-            onAdd={may ? add(null) : undefined}
+            errors={errors}
+            chosen={chosen}
+            onChoose={setChosen}
+            onChange={may ? setSteps : undefined}
           />
-          {all
-            .filter((one): one is BranchStep => one.do === 'branch')
-            .map((branch) => (
-              <Aside as="section" key={branch.id} aria-label={`Branch on day ${days.get(branch.id)}`}>
-                <Heading>
-                  Day {days.get(branch.id)}: <AskWords ask={branch.ask} />
-                </Heading>
-                {(['yes', 'no'] as const).map((way) => (
-                  <Stack gap={1} key={way}>
-                    <Text tone="soft" small>
-                      {way === 'yes' ? 'If yes' : 'If no'}
-                    </Text>
-                    <Ruler
-                      {...shared}
-                      label={`${way === 'yes' ? 'If yes' : 'If no'}, day ${days.get(branch.id)}`}
-                      from={days.get(branch.id)}
-                      steps={branch[way]}
-                      onChange={may ? wayChange(branch, way) : undefined}
-                      onAdd={may ? add({ branch: branch.id, way }) : undefined}
-                    />
-                  </Stack>
-                ))}
-              </Aside>
-            ))}
           <ForecastBox campaign={campaign} plan={draft} />
           <Frame plan={draft} readOnly={!may} onChange={change} />
         </Stack>
@@ -198,9 +106,9 @@ export function CampaignEditor({ first }: { first: Campaign }) {
                 campaignId={campaign.id}
                 errors={errors.filter(({ field }) => field === `steps.${step.id}`).map(({ message }) => message)}
                 readOnly={!may}
-                onChange={(next) => steps(replaced(draft.steps, next))}
+                onChange={(next) => setSteps(replaced(draft.steps, next))}
                 onRemove={() => {
-                  steps(mapSteps(draft.steps, (one) => (one.id === step.id ? null : one)));
+                  setSteps(mapSteps(draft.steps, (one) => (one.id === step.id ? null : one)));
                   setChosen(null);
                 }}
               />
@@ -223,6 +131,77 @@ export function CampaignEditor({ first }: { first: Campaign }) {
     </div>
   );
 }
+
+/** Keeps the draft as a version; the people in it stay with theirs or move to it. */
+function useSave(campaign: Campaign, plan: Plan, onSaved: (plan: Plan) => void) {
+  const format = useFormat();
+  const queries = useQueryClient();
+  const toast = useToast();
+  return useMutation({
+    mutationFn: (people: 'stay' | 'move') =>
+      ask('PUT /campaigns/{id}/plan', { params: { id: campaign.id }, body: { plan, seen: campaign.version.id, people } }),
+    onSuccess: (saved, people) => {
+      queries.setQueryData(['campaigns', campaign.id], saved);
+      onSaved(saved.plan);
+      toast.tell(
+        saved.active === 0
+          ? 'Saved.'
+          : people === 'move'
+            ? `Saved as version ${saved.version.number}. All ${format.number(saved.active)} continue with it.`
+            : `Saved as version ${saved.version.number}. People already enrolled keep their version; new people get this one.`,
+      );
+    },
+  });
+}
+
+function Title({ campaign }: { campaign: Campaign }) {
+  const format = useFormat();
+  return (
+    <div>
+      <Heading level={1}>
+        <Name campaign={campaign} />
+      </Heading>
+      <Text as="p" tone="soft">
+        {format.number(campaign.active)} enrolled · version {campaign.version.number} ·{' '}
+        {STATE_WORDS[campaign.state].toLowerCase()}
+        {campaign.on_earlier > 0 && ` · ${format.number(campaign.on_earlier)} on an earlier version`}
+      </Text>
+    </div>
+  );
+}
+
+/** Every message of it to oneself. */
+function SendTest({ steps }: { steps: Step[] }) {
+  const toast = useToast();
+  const send = useMutation({
+    mutationFn: () =>
+      ask('POST /messages/try', {
+        body: { trials: steps.flatMap((one) => (one.do === 'touch' ? [{ channel: one.channel, words: one.words }] : [])) },
+      }),
+    onSuccess: ({ sent }) =>
+      toast.tell(`${sent === 1 ? 'One message is' : `All ${sent} messages are`} on the way to your own phone and mailbox.`),
+    onError: toast.fail,
+  });
+  return (
+    <Button
+      title="Send every message to your own phone and inbox"
+      disabled={send.isPending || !steps.some((one) => one.do === 'touch')}
+      onClick={() => send.mutate()}
+    >
+      Send me a test
+    </Button>
+  );
+}
+
+/** What is wrong with the whole of it; what is wrong with a step stands at the step. */
+const PlanErrors = ({ errors }: { errors: FieldError[] }) =>
+  errors
+    .filter(({ field }) => !field.startsWith('steps.'))
+    .map(({ field, message }) => (
+      <Text as="p" tone="late" key={field} role="status">
+        {message}
+      </Text>
+    ));
 
 /** The name, changed where it stands. */
 function Name({ campaign }: { campaign: Campaign }) {

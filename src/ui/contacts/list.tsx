@@ -20,6 +20,7 @@ import { treeShown, useAsked } from './question';
 import { useContacts } from './use-contacts';
 import { usePlace } from './use-place';
 
+const NOBODY_YET = 'No contacts yet. Press n to add your first lead, import a file, or share your public page.';
 /** How far Page Down goes. */
 const SCREEN = 12;
 
@@ -70,30 +71,8 @@ export function ContactsArea({
   const edit = (column: Editing['column']) => {
     if (atCursor && !readOnly) setEditing({ contact: atCursor, column });
   };
-  useShortcuts('list', {
-    next: () => goTo(cursor + 1),
-    previous: () => goTo(cursor - 1),
-    pageDown: () => goTo(cursor + SCREEN),
-    pageUp: () => goTo(cursor - SCREEN),
-    first: () => goTo(0),
-    last: () => goTo(last),
-    open: () => (openId ? router.push(`/contacts/${openId}`) : open(cursor)),
-  });
-  useShortcuts('grid', {
-    ...(!readOnly && {
-      select: () => place.toggle(cursor, false),
-      selectDown: () => place.toggle(Math.min(last, cursor + 1), true),
-      selectUp: () => place.toggle(Math.max(0, cursor - 1), true),
-      selectAll: () => place.select({ all: true, ids: new Set() }),
-      selectNone: () => place.select(NOBODY),
-      stage: () => edit('stage'),
-      horizon: () => edit('horizon'),
-      tags: () => edit('tags'),
-      nextTouch: () => edit('next_touch'),
-    }),
-    filter: () => document.querySelector<HTMLElement>('[data-add-condition]')?.click(),
-    history: () => setHistory(true),
-  });
+  useListKeys({ cursor, last, goTo, open: () => (openId ? router.push(`/contacts/${openId}`) : open(cursor)) });
+  useGridKeys({ readOnly, cursor, last, place, edit, onHistory: () => setHistory(true) });
   const narrow = useIsNarrow();
   const shown = narrow ? PHONE_COLUMNS : openId ? NARROW_COLUMNS : (layout?.columns.map((column) => column.key) ?? []);
   const shownKey = shown.join(' ');
@@ -130,11 +109,7 @@ export function ContactsArea({
         </SentenceBar>
         {list.error && <Text tone="late">{list.error}</Text>}
         {layout && list.settled && rows.length === 0 ? (
-          <EmptyState>
-            {key !== '{}'
-              ? 'No matches. Remove a condition, or try fewer letters.'
-              : 'No contacts yet. Press n to add your first lead, import a file, or share your public page.'}
-          </EmptyState>
+          <EmptyState>{key === '{}' ? NOBODY_YET : 'No matches. Remove a condition, or try fewer letters.'}</EmptyState>
         ) : layout && (list.settled || rows.length > 0) ? (
           <Grid
             list={list}
@@ -170,6 +145,62 @@ export function ContactsArea({
       {history && <HistoryDialog onClose={() => setHistory(false)} />}
     </>
   );
+}
+
+/** Going about in the list. */
+function useListKeys({
+  cursor,
+  last,
+  goTo,
+  open,
+}: {
+  cursor: number;
+  last: number;
+  goTo: (n: number) => void;
+  open: () => void;
+}): void {
+  useShortcuts('list', {
+    next: () => goTo(cursor + 1),
+    previous: () => goTo(cursor - 1),
+    pageDown: () => goTo(cursor + SCREEN),
+    pageUp: () => goTo(cursor - SCREEN),
+    first: () => goTo(0),
+    last: () => goTo(last),
+    open,
+  });
+}
+
+/** Selecting people, and changing the one that one is at. */
+function useGridKeys({
+  readOnly,
+  cursor,
+  last,
+  place,
+  edit,
+  onHistory,
+}: {
+  readOnly: boolean;
+  cursor: number;
+  last: number;
+  place: ReturnType<typeof usePlace>;
+  edit: (column: Editing['column']) => void;
+  onHistory: () => void;
+}): void {
+  useShortcuts('grid', {
+    ...(!readOnly && {
+      select: () => place.toggle(cursor, false),
+      selectDown: () => place.toggle(Math.min(last, cursor + 1), true),
+      selectUp: () => place.toggle(Math.max(0, cursor - 1), true),
+      selectAll: () => place.select({ all: true, ids: new Set() }),
+      selectNone: () => place.select(NOBODY),
+      stage: () => edit('stage'),
+      horizon: () => edit('horizon'),
+      tags: () => edit('tags'),
+      nextTouch: () => edit('next_touch'),
+    }),
+    filter: () => document.querySelector<HTMLElement>('[data-add-condition]')?.click(),
+    history: onHistory,
+  });
 }
 
 /** Puts the question into the address, without asking the server for the page again; opening a segment can be gone back from. */
