@@ -18,7 +18,7 @@ const MOST_MS = 1_500;
 const MOST_PATIENCE = 2;
 /** More for what is large, of each megabyte. */
 const MS_A_MEGABYTE = 50;
-/** A thread that has not begun by then cannot be started at all. */
+/** A thread that has not begun by then cannot be started at all; to load what it reads with takes as long as starting may. */
 const MOST_START_MS = 20_000;
 const WATCH_MS = 100;
 const THREADS = 2;
@@ -110,7 +110,7 @@ export async function readApart<Name extends ReadingName>(
   const submitted = Date.now();
   const watch = setInterval(
     whenLate(
-      MOST_MS + (bytes / 1_000_000) * MS_A_MEGABYTE,
+      name === 'ready' ? MOST_START_MS : MOST_MS + (bytes / 1_000_000) * MS_A_MEGABYTE,
       () => begunAt[0] || null,
       submitted,
       () => abort.abort(),

@@ -40,7 +40,7 @@ export function Guardrails({ first }: { first: SettingsView }) {
   );
   return (
     <Block
-      title="Guardrails"
+      title="Send times and limits"
       note="Send times are the contact’s local time, for texts, emails and calls. You can narrow them, not widen them past 8 AM–9 PM: that’s the law. Limits and holidays apply to everything that goes out automatically."
     >
       <form

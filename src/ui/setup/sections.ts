@@ -15,7 +15,7 @@ export interface SetupSection {
 
 const guardrails: SetupPlace[] = SETTING_KEYS.map((key): Setting => SETTINGS[key])
   .filter(({ area }) => area === 'guardrails')
-  .map(({ label, name }) => ({ name: label ?? name, part: 'Guardrails' }));
+  .map(({ label, name }) => ({ name: label ?? name, part: 'Send times and limits' }));
 
 export const SETUP_SECTIONS = [
   {

@@ -29,7 +29,7 @@ export const ACCOUNT_OPERATIONS = {
   getPreferences: {
     method: 'GET',
     path: '/preferences',
-    summary: 'What one set for oneself',
+    summary: 'Get your preferences',
     scope: 'contacts:read',
     lenders: true,
     only: 'user',
@@ -38,7 +38,7 @@ export const ACCOUNT_OPERATIONS = {
   setPreferences: {
     method: 'PUT',
     path: '/preferences',
-    summary: 'Set something for oneself, such as the columns of the grid',
+    summary: 'Change your preferences, such as grid columns',
     scope: 'contacts:read',
     lenders: true,
     only: 'user',
@@ -48,7 +48,7 @@ export const ACCOUNT_OPERATIONS = {
   getWire: {
     method: 'GET',
     path: '/wire',
-    summary: 'The numbers on the Wire',
+    summary: 'Get the counts on the Wire',
     scope: 'contacts:read',
     lenders: true,
     only: 'user',
@@ -57,14 +57,14 @@ export const ACCOUNT_OPERATIONS = {
   getSettings: {
     method: 'GET',
     path: '/settings',
-    summary: 'Guardrails and measures',
+    summary: 'Get account settings',
     scope: 'routing:read',
     answer: answer<SettingsView>(),
   },
   updateSettings: {
     method: 'PATCH',
     path: '/settings',
-    summary: 'Change guardrails and measures',
+    summary: 'Change account settings',
     scope: 'setup:write',
     only: 'office',
     body: settingsSchema,
@@ -73,7 +73,7 @@ export const ACCOUNT_OPERATIONS = {
   listAudit: {
     method: 'GET',
     path: '/audit',
-    summary: 'Who changed access, settings, routing or the data as a whole, the latest first',
+    summary: 'List the audit log, newest first',
     scope: 'setup:write',
     only: 'office',
     query: page,
@@ -82,7 +82,7 @@ export const ACCOUNT_OPERATIONS = {
   listKeys: {
     method: 'GET',
     path: '/keys',
-    summary: 'API keys, without the keys',
+    summary: 'List API keys, without secrets',
     scope: 'setup:write',
     only: 'office',
     answer: answer<{ items: KeyView[] }>(),
@@ -91,7 +91,7 @@ export const ACCOUNT_OPERATIONS = {
     secret: true,
     method: 'POST',
     path: '/keys',
-    summary: 'Make an API key; the answer shows it once',
+    summary: 'Create an API key; its secret is shown once',
     scope: 'setup:write',
     only: 'user',
     body: Joi.object({
@@ -108,7 +108,7 @@ export const ACCOUNT_OPERATIONS = {
     secret: true,
     method: 'POST',
     path: '/keys/{id}/rotate',
-    summary: 'Change an API key for a new one, shown once; the old one works for some hours more',
+    summary: 'Rotate an API key; the new secret is shown once, and the old one works a few more hours',
     scope: 'setup:write',
     only: 'user',
     body: Joi.object({ hours: Joi.number().integer().min(0).max(720).default(24) }).default({}),
@@ -125,7 +125,7 @@ export const ACCOUNT_OPERATIONS = {
   listStuck: {
     method: 'GET',
     path: '/outbox/stuck',
-    summary: 'Messages that do not get out',
+    summary: 'List stuck messages',
     scope: 'setup:write',
     only: 'office',
     answer: answer<{ items: ParkedView[] }>(),
@@ -133,7 +133,7 @@ export const ACCOUNT_OPERATIONS = {
   retryStuck: {
     method: 'POST',
     path: '/outbox/retry',
-    summary: 'Try them again now',
+    summary: 'Retry stuck messages now',
     scope: 'setup:write',
     only: 'office',
     answer: answer<{ retried: number }>(),
@@ -141,7 +141,7 @@ export const ACCOUNT_OPERATIONS = {
   advance: {
     method: 'POST',
     path: '/simulation/advance',
-    summary: 'Let simulated time pass; answers when everything due in between has been done',
+    summary: 'Advance the simulated clock; responds when everything due is done',
     scope: 'simulation',
     body: Joi.object({ by: Joi.string().max(40), to: instant, next: Joi.boolean().valid(true) })
       .xor('by', 'to', 'next')
@@ -151,7 +151,7 @@ export const ACCOUNT_OPERATIONS = {
   getSimulation: {
     method: 'GET',
     path: '/simulation',
-    summary: 'The clock',
+    summary: 'Get the clock',
     scope: 'contacts:read',
     lenders: true,
     answer: answer<{ now: Date; simulated: boolean; held: boolean }>(),

@@ -13,11 +13,11 @@ export const CALLING_OPERATIONS = {
     only: 'user',
     answer: answer<CallView>(),
   },
-  getCall: { method: 'GET', path: '/calls/{id}', summary: 'One call', scope: 'contacts:read', answer: answer<CallView>() },
+  getCall: { method: 'GET', path: '/calls/{id}', summary: 'Get a call', scope: 'contacts:read', answer: answer<CallView>() },
   updateCall: {
     method: 'PATCH',
     path: '/calls/{id}',
-    summary: 'Keep the note or name the outcome of a call',
+    summary: 'Save a call’s note or outcome',
     scope: 'contacts:write',
     body: Joi.object({ note: Joi.string().max(20_000).allow(''), outcome: Joi.string().valid(...OUTCOME_KEYS) }).min(1),
     answer: answer<CallView>(),

@@ -13,28 +13,28 @@ export const CAMPAIGN_OPERATIONS = {
   listCampaigns: {
     method: 'GET',
     path: '/campaigns',
-    summary: 'Campaigns with their plans, and who is in them',
+    summary: 'List campaigns with plans and enrollment counts',
     scope: 'contacts:read',
     answer: answer<{ items: CampaignView[] }>(),
   },
   getCampaign: {
     method: 'GET',
     path: '/campaigns/{id}',
-    summary: 'One campaign',
+    summary: 'Get a campaign',
     scope: 'contacts:read',
     answer: answer<CampaignView>(),
   },
   listStarters: {
     method: 'GET',
     path: '/starters',
-    summary: 'Campaigns that come with Urraca, to begin from',
+    summary: 'List starter campaigns',
     scope: 'contacts:read',
     answer: answer<{ items: readonly Starter[] }>(),
   },
   createCampaign: {
     method: 'POST',
     path: '/campaigns',
-    summary: 'Make a draft: from nothing, from a starter, or as a copy',
+    summary: 'Create a campaign draft: blank, from a starter, or as a copy',
     scope: 'contacts:write',
     body: Joi.object({
       name: name.required(),
@@ -49,7 +49,7 @@ export const CAMPAIGN_OPERATIONS = {
   updateCampaign: {
     method: 'PATCH',
     path: '/campaigns/{id}',
-    summary: 'Change the name or group of a campaign, switch it on, hold it, switch it off',
+    summary: 'Rename, group, turn on, pause, or turn off a campaign',
     scope: 'contacts:write',
     body: Joi.object({
       name,
@@ -62,14 +62,14 @@ export const CAMPAIGN_OPERATIONS = {
   deleteCampaign: {
     method: 'DELETE',
     path: '/campaigns/{id}',
-    summary: 'Take a campaign away; whoever is in it goes no further',
+    summary: 'Delete a campaign; everyone in it stops',
     scope: 'contacts:write',
     answer: nothing,
   },
   saveCampaignPlan: {
     method: 'PUT',
     path: '/campaigns/{id}/plan',
-    summary: 'Keep a plan as the next version; the people in the campaign stay with theirs or move',
+    summary: 'Save a plan as the next version; people enrolled stay or move',
     scope: 'contacts:write',
     body: Joi.object({ plan, seen: id.required(), people: Joi.string().valid('stay', 'move').default('stay') }),
     answer: answer<CampaignView>(),
@@ -77,7 +77,7 @@ export const CAMPAIGN_OPERATIONS = {
   previewCampaignPlan: {
     method: 'POST',
     path: '/campaigns/{id}/plan/preview',
-    summary: 'Who would receive what twice or never if the people in the campaign moved to this plan',
+    summary: 'Preview moving people to a plan: who would get a touch twice or never',
     scope: 'contacts:write',
     reads: true,
     body: Joi.object({ plan }),
@@ -86,7 +86,7 @@ export const CAMPAIGN_OPERATIONS = {
   orderCampaignRehearsal: {
     method: 'POST',
     path: '/campaigns/{id}/rehearsals',
-    summary: 'Rehearse a plan, day by day, for whoever the campaign would take today',
+    summary: 'Start a plan forecast for everyone who matches today',
     scope: 'contacts:write',
     reads: true,
     body: Joi.object({ plan, days: Joi.number().integer().min(1).max(730).default(365) }),
@@ -95,7 +95,7 @@ export const CAMPAIGN_OPERATIONS = {
   getCampaignRehearsal: {
     method: 'GET',
     path: '/campaign-rehearsals/{id}',
-    summary: 'A rehearsal of a campaign: how far it is, and what came of it',
+    summary: 'Get a forecast’s progress and result',
     scope: 'contacts:read',
     answer: answer<CampaignRehearsalView>(),
   },
@@ -103,7 +103,7 @@ export const CAMPAIGN_OPERATIONS = {
     method: 'POST',
     path: '/contacts/{id}/enrollments',
     was: '/contacts/{id}/enrolments',
-    summary: 'Put a contact into a campaign',
+    summary: 'Enroll a contact in a campaign',
     scope: 'contacts:write',
     body: Joi.object({ campaign_id: id.required() }),
     answer: nothing,
@@ -111,7 +111,7 @@ export const CAMPAIGN_OPERATIONS = {
   holdContactCampaigns: {
     method: 'PUT',
     path: '/contacts/{id}/campaigns-held',
-    summary: 'Hold all campaigns for one person, or let them go on',
+    summary: 'Pause or resume all campaigns for a contact',
     scope: 'contacts:write',
     body: Joi.object({ held: Joi.boolean().required() }),
     answer: nothing,
@@ -119,7 +119,7 @@ export const CAMPAIGN_OPERATIONS = {
   judgeRefusal: {
     method: 'PUT',
     path: '/contacts/{id}/refusal',
-    summary: 'Say what an answer meant that was not sure: stop everything, or stay in touch',
+    summary: 'Resolve an unclear reply: stop messages, or stay in touch',
     scope: 'contacts:write',
     body: Joi.object({ ends: Joi.boolean().required() }),
     answer: nothing,

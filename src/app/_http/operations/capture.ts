@@ -46,7 +46,7 @@ export const CAPTURE_OPERATIONS = {
   createInquiry: {
     method: 'POST',
     path: '/inquiries',
-    summary: 'Take in a lead',
+    summary: 'Create a lead',
     scope: 'inquiries:write',
     body: inquirySchema,
     query: Joi.object({ sandbox: Joi.boolean() }),
@@ -57,7 +57,7 @@ export const CAPTURE_OPERATIONS = {
   listInquiries: {
     method: 'GET',
     path: '/inquiries',
-    summary: 'Inquiries, the latest first',
+    summary: 'List inquiries, newest first',
     scope: 'contacts:read',
     query: page,
     answer: answer<Listed<InquiryView>>(),
@@ -65,14 +65,14 @@ export const CAPTURE_OPERATIONS = {
   getInquiry: {
     method: 'GET',
     path: '/inquiries/{id}',
-    summary: 'One inquiry, raw and parsed',
+    summary: 'Get an inquiry, raw and parsed',
     scope: 'contacts:read',
     answer: answer<InquiryView & { raw: unknown; parsed: RecognizedLead; lead_mail_id: string | null }>(),
   },
   listDoors: {
     method: 'GET',
     path: '/doors',
-    summary: 'The doors by which leads arrive',
+    summary: 'List doors',
     scope: 'routing:read',
     answer: answer<{ items: DoorView[] }>(),
   },
@@ -80,7 +80,7 @@ export const CAPTURE_OPERATIONS = {
     secret: true,
     method: 'POST',
     path: '/doors',
-    summary: 'Makes a lead mailbox, or a door for programs, with an address of its own',
+    summary: 'Create a lead mailbox or a program door with its own address',
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({
@@ -93,7 +93,7 @@ export const CAPTURE_OPERATIONS = {
   updateDoor: {
     method: 'PATCH',
     path: '/doors/{id}',
-    summary: 'Renames a door, or changes what it gives to all that comes by it',
+    summary: 'Rename a door, or change its defaults',
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({
@@ -119,7 +119,7 @@ export const CAPTURE_OPERATIONS = {
     secret: true,
     method: 'POST',
     path: '/doors/{id}/rotate',
-    summary: 'Gives a lead mailbox or a door for programs a new address; the old one takes nothing more',
+    summary: 'Give a door a new address; the old one stops working',
     scope: 'setup:write',
     only: 'office',
     answer: answer<DoorView>(),
@@ -127,7 +127,7 @@ export const CAPTURE_OPERATIONS = {
   listDoorRequests: {
     method: 'GET',
     path: '/doors/{id}/requests',
-    summary: 'The last hundred requests to a door for programs, with their answers',
+    summary: 'List the last 100 requests to a program door, with responses',
     scope: 'setup:write',
     only: 'office',
     answer: answer<{ items: DoorRequestView[] }>(),
@@ -135,7 +135,7 @@ export const CAPTURE_OPERATIONS = {
   listSources: {
     method: 'GET',
     path: '/sources',
-    summary: 'Lead sources by name: new ones that leads brought, known ones, and which were merged',
+    summary: 'List lead sources: new, known, and merged',
     scope: 'setup:write',
     only: 'office',
     answer: answer<{ items: SourceView[] }>(),
@@ -143,7 +143,7 @@ export const CAPTURE_OPERATIONS = {
   updateSource: {
     method: 'PATCH',
     path: '/sources/{id}',
-    summary: 'A new name is a source of ours',
+    summary: 'Accept a new lead source',
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ name: Joi.string().min(1).max(120) }).default({}),
@@ -152,7 +152,7 @@ export const CAPTURE_OPERATIONS = {
   mergeSources: {
     method: 'POST',
     path: '/sources/{id}/merge',
-    summary: 'Says that a source is the same as another; all that it brought moves over, and it can be undone',
+    summary: 'Merge a lead source into another; can be undone',
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ into_id: id.required() }).required(),
@@ -161,7 +161,7 @@ export const CAPTURE_OPERATIONS = {
   splitSources: {
     method: 'POST',
     path: '/source-merges/{id}/undo',
-    summary: 'Takes a merge of sources apart',
+    summary: 'Undo a lead source merge',
     scope: 'setup:write',
     only: 'office',
     answer: nothing,
@@ -169,7 +169,7 @@ export const CAPTURE_OPERATIONS = {
   listSenders: {
     method: 'GET',
     path: '/senders',
-    summary: 'Senders that began to write to a lead mailbox of somebody else, to be given a door of their own or left there',
+    summary: 'List new senders to a lead mailbox',
     scope: 'setup:write',
     only: 'office',
     answer: answer<{ items: SenderView[] }>(),
@@ -177,7 +177,7 @@ export const CAPTURE_OPERATIONS = {
   updateSender: {
     method: 'PATCH',
     path: '/senders/{id}',
-    summary: 'Gives a new sender a door of its own, by which its mails come from now on, or leaves it where it writes to',
+    summary: 'Give a new sender its own door, or leave it where it is',
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ own_door: Joi.boolean().required(), name: Joi.string().trim().min(1).max(120) }),
@@ -186,7 +186,7 @@ export const CAPTURE_OPERATIONS = {
   readDoorBody: {
     method: 'POST',
     path: '/doors/{id}/read',
-    summary: 'How a door would read a body with a mapping; nothing is kept',
+    summary: 'Preview how a door would read a request body; saves nothing',
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ body: Joi.any().required(), mapping: mapping.default({}) }).required(),
@@ -195,7 +195,7 @@ export const CAPTURE_OPERATIONS = {
   listLeadMails: {
     method: 'GET',
     path: '/lead-mails',
-    summary: 'Mails that came to lead mailboxes, the latest first',
+    summary: 'List emails sent to lead mailboxes, newest first',
     scope: 'contacts:read',
     only: 'office',
     query: page.keys({ state: Joi.string().valid('taken', 'answer', 'set_aside', 'waiting') }),
@@ -204,7 +204,7 @@ export const CAPTURE_OPERATIONS = {
   getLeadMail: {
     method: 'GET',
     path: '/lead-mails/{id}',
-    summary: 'One such mail: its words, and the inquiry that they would be',
+    summary: 'Get a lead email and the inquiry it would become',
     scope: 'contacts:read',
     only: 'office',
     answer: answer<LeadMailView & { body: string; inquiry: InquiryInput }>(),
@@ -213,7 +213,7 @@ export const CAPTURE_OPERATIONS = {
     method: 'POST',
     path: '/lead-mails/{id}/convert',
     was: '/lead-mails/{id}/take',
-    summary: 'Makes an inquiry of a mail as a person reads it; twice, it is one',
+    summary: 'Turn a lead email into an inquiry; repeating it creates only one',
     scope: 'inquiries:write',
     only: 'office',
     body: inquirySchema.keys({ marks }),
@@ -223,7 +223,7 @@ export const CAPTURE_OPERATIONS = {
   teachLeadMail: {
     method: 'POST',
     path: '/lead-mails/{id}/teach',
-    summary: 'Keeps what was marked in a mail: the next of this sender is read so',
+    summary: 'Teach how this sender’s emails are read',
     scope: 'inquiries:write',
     only: 'office',
     body: Joi.object({ marks: marks.min(1).required() }),
@@ -232,7 +232,7 @@ export const CAPTURE_OPERATIONS = {
   updateLeadMail: {
     method: 'PATCH',
     path: '/lead-mails/{id}',
-    summary: 'Sets a mail aside that is no lead, or has it wait again',
+    summary: 'Dismiss an email that isn’t a lead, or put it back',
     scope: 'contacts:write',
     only: 'office',
     body: Joi.object({ state: Joi.string().valid('set_aside', 'waiting').required() }).required(),

@@ -13,7 +13,7 @@ export const CONTACTS_OPERATIONS = {
   listContacts: {
     method: 'GET',
     path: '/contacts',
-    summary: 'Contacts, the newest first: searched, of a segment, or those behind a number in Results',
+    summary: 'List contacts, newest first: by search, segment, or a number in Results',
     scope: 'contacts:read',
     lenders: true,
     query: questionSchema.keys({
@@ -30,7 +30,7 @@ export const CONTACTS_OPERATIONS = {
   countContacts: {
     method: 'GET',
     path: '/contacts/count',
-    summary: 'How many contacts a question finds, exactly',
+    summary: 'Count matching contacts',
     scope: 'contacts:read',
     lenders: true,
     query: questionSchema.keys(period),
@@ -39,7 +39,7 @@ export const CONTACTS_OPERATIONS = {
   getContact: {
     method: 'GET',
     path: '/contacts/{id}',
-    summary: 'One contact',
+    summary: 'Get a contact',
     scope: 'contacts:read',
     lenders: true,
     answer: answer<ContactView & PermissionsView & MoreView>(),
@@ -55,7 +55,7 @@ export const CONTACTS_OPERATIONS = {
   setAddresses: {
     method: 'PUT',
     path: '/contacts/{id}/addresses',
-    summary: 'Set the phone numbers, the emails, or both, of a contact, in their order',
+    summary: 'Replace a contact’s phone numbers, emails, or both, in order',
     scope: 'contacts:write',
     body: addressesSchema,
     answer: nothing,
@@ -63,7 +63,7 @@ export const CONTACTS_OPERATIONS = {
   setPinnedNote: {
     method: 'PUT',
     path: '/contacts/{id}/pinned-note',
-    summary: 'Pin a note of a contact above everything else, or unpin it',
+    summary: 'Pin or unpin a contact’s note',
     scope: 'contacts:write',
     body: Joi.object({ note_id: id.required().allow(null) }),
     answer: nothing,
@@ -71,7 +71,7 @@ export const CONTACTS_OPERATIONS = {
   listTimeline: {
     method: 'GET',
     path: '/contacts/{id}/timeline',
-    summary: 'What happened to a contact, the latest first',
+    summary: 'List a contact’s timeline, newest first',
     scope: 'contacts:read',
     lenders: true,
     query: page.keys({ group: Joi.string().valid(...TIMELINE_GROUP_KEYS) }),
@@ -81,7 +81,7 @@ export const CONTACTS_OPERATIONS = {
     method: 'GET',
     path: '/contacts/{id}/enrollments',
     was: '/contacts/{id}/enrolments',
-    summary: 'A contact’s ways through campaigns',
+    summary: 'List a contact’s enrollments',
     scope: 'contacts:read',
     lenders: true,
     answer: answer<{ items: EnrollmentView[] }>(),
@@ -89,7 +89,7 @@ export const CONTACTS_OPERATIONS = {
   addNote: {
     method: 'POST',
     path: '/contacts/{id}/notes',
-    summary: 'Keep a note',
+    summary: 'Add a note',
     scope: 'contacts:write',
     body: Joi.object({ text: Joi.string().max(20_000).allow('').required() }),
     answer: answer<{ id: string }>(),
@@ -97,7 +97,7 @@ export const CONTACTS_OPERATIONS = {
   reportActivity: {
     method: 'POST',
     path: '/contacts/{id}/activities',
-    summary: 'Report what a person did elsewhere: a visit to a home search, a home saved, an email opened, a call to us',
+    summary: 'Report outside activity: a home search visit, a saved home, an opened email, an incoming call',
     scope: 'contacts:write',
     body: Joi.object({
       kind: Joi.string()
@@ -112,7 +112,7 @@ export const CONTACTS_OPERATIONS = {
   sendMessage: {
     method: 'POST',
     path: '/contacts/{id}/messages',
-    summary: 'Write to a contact by text, email or letter; `both` writes to everybody of the household',
+    summary: 'Send a text, email, or letter to a contact; `both` writes to the household',
     scope: 'contacts:write',
     body: Joi.object({
       channel: Joi.string()
@@ -127,7 +127,7 @@ export const CONTACTS_OPERATIONS = {
   setNextTouch: {
     method: 'PUT',
     path: '/contacts/{id}/next-touch',
-    summary: 'Promise the next touch, or take the promise back',
+    summary: 'Set or clear a contact’s next touch',
     scope: 'contacts:write',
     body: Joi.object({
       at: instant.allow(null).required(),
@@ -139,7 +139,7 @@ export const CONTACTS_OPERATIONS = {
   setPermission: {
     method: 'PUT',
     path: '/contacts/{id}/permissions',
-    summary: 'Record a permission given or withdrawn',
+    summary: 'Record a permission as given or withdrawn',
     scope: 'contacts:write',
     body: Joi.object({
       channel: Joi.string()
@@ -154,7 +154,7 @@ export const CONTACTS_OPERATIONS = {
     method: 'POST',
     path: '/enrollments/{id}/stop',
     was: '/enrolments/{id}/stop',
-    summary: 'Stop a contact’s way through a campaign',
+    summary: 'Stop a contact’s enrollment',
     scope: 'contacts:write',
     answer: nothing,
   },

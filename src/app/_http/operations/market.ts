@@ -9,7 +9,7 @@ export const MARKET_OPERATIONS = {
   listListings: {
     method: 'GET',
     path: '/listings',
-    summary: 'Listings, the newest on the market first, by area, price, rooms, kind, open house or a drawn area',
+    summary: 'List listings, newest first; filter by area, price, rooms, kind, open house, or a drawn area',
     scope: 'contacts:read',
     query: Joi.object({
       limit: Joi.number().integer().min(1).max(500).default(50),
@@ -30,7 +30,7 @@ export const MARKET_OPERATIONS = {
   getListing: {
     method: 'GET',
     path: '/listings/{id}',
-    summary: 'One listing',
+    summary: 'Get a listing',
     scope: 'contacts:read',
     answer: answer<ListingView>(),
   },
@@ -38,7 +38,7 @@ export const MARKET_OPERATIONS = {
     method: 'PUT',
     path: '/listings/file',
     summary:
-      'Takes in a CSV file of listings with the field names of the RESO Data Dictionary; `whole=true` when it holds all there are',
+      'Import a CSV of listings with RESO Data Dictionary field names; `whole=true` when it holds every listing',
     scope: 'setup:write',
     only: 'office',
     file: true,
@@ -48,7 +48,7 @@ export const MARKET_OPERATIONS = {
   getMarket: {
     method: 'GET',
     path: '/market',
-    summary: 'The names of areas and kinds on the market',
+    summary: 'List areas and property kinds',
     scope: 'contacts:read',
     answer: answer<{ areas: { name: string; town: string | null; n: number }[]; kinds: { name: string; n: number }[] }>(),
   },
@@ -56,7 +56,7 @@ export const MARKET_OPERATIONS = {
     method: 'GET',
     path: '/base-map',
     was: '/ground',
-    summary: 'The ground of the map, as GeoJSON',
+    summary: 'Get the base map as GeoJSON',
     scope: 'contacts:read',
     answer: answer<BaseMap>(),
   },
@@ -64,7 +64,7 @@ export const MARKET_OPERATIONS = {
     method: 'PUT',
     path: '/base-map',
     was: '/ground',
-    summary: 'Sets the ground of the map: a GeoJSON feature collection whose features have a kind and a name',
+    summary: 'Replace the base map: a GeoJSON feature collection with a kind and a name for each feature',
     scope: 'setup:write',
     only: 'office',
     body: groundSchema,

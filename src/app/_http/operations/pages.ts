@@ -8,11 +8,11 @@ import { answer, nothing, type Operation } from './operation';
 const office = { scope: 'setup:write', only: 'office' } as const;
 
 export const PAGE_OPERATIONS = {
-  listPages: { method: 'GET', path: '/pages', summary: 'The public pages', ...office, answer: answer<{ items: PageView[] }>() },
+  listPages: { method: 'GET', path: '/pages', summary: 'List public pages', ...office, answer: answer<{ items: PageView[] }>() },
   createPage: {
     method: 'POST',
     path: '/pages',
-    summary: 'Makes a public page of a kind, with the blocks that it begins with',
+    summary: 'Create a public page with starter blocks',
     ...office,
     body: Joi.object({
       kind: Joi.string()
@@ -22,11 +22,11 @@ export const PAGE_OPERATIONS = {
     }).required(),
     answer: answer<PageView>(),
   },
-  getPage: { method: 'GET', path: '/pages/{id}', summary: 'One public page', ...office, answer: answer<PageView>() },
+  getPage: { method: 'GET', path: '/pages/{id}', summary: 'Get a public page', ...office, answer: answer<PageView>() },
   updatePage: {
     method: 'PATCH',
     path: '/pages/{id}',
-    summary: 'Changes a public page: its name, address, source, tags, blocks',
+    summary: 'Change a public page’s name, address, source, tags, or blocks',
     ...office,
     body: Joi.object({
       name: Joi.string().min(1).max(80),
@@ -39,5 +39,5 @@ export const PAGE_OPERATIONS = {
       .required(),
     answer: answer<PageView>(),
   },
-  deletePage: { method: 'DELETE', path: '/pages/{id}', summary: 'Takes a public page off the net', ...office, answer: nothing },
+  deletePage: { method: 'DELETE', path: '/pages/{id}', summary: 'Unpublish a public page', ...office, answer: nothing },
 } as const satisfies Record<string, Operation>;

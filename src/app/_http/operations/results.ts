@@ -11,7 +11,7 @@ export const RESULTS_OPERATIONS = {
   getToday: {
     method: 'GET',
     path: '/today',
-    summary: 'Whom to contact now, and why',
+    summary: 'Get Today: who to contact now, and why',
     scope: 'contacts:read',
     only: 'user',
     answer: answer<{
@@ -26,7 +26,7 @@ export const RESULTS_OPERATIONS = {
   getResults: {
     method: 'GET',
     path: '/results',
-    summary: 'Results of the leads of a period, by agent and in total',
+    summary: 'Get lead results for a period, by agent and in total',
     scope: 'results:read',
     query: Joi.object(period),
     answer: answer<{ from: Date; to: Date; conversation_seconds: number; rows: ResultRow[] }>(),
@@ -34,7 +34,7 @@ export const RESULTS_OPERATIONS = {
   getSpeed: {
     method: 'GET',
     path: '/results/speed',
-    summary: 'Speed to lead of a period by agent, roster, door or hour of the week',
+    summary: 'Get speed to lead for a period by agent, roster, door, or hour of the week',
     scope: 'results:read',
     query: Joi.object({
       ...period,

@@ -27,7 +27,7 @@ export const VOCABULARY_OPERATIONS = {
   getVocabulary: {
     method: 'GET',
     path: '/vocabulary',
-    summary: 'The names of everything a segment may name, and the fields of the account',
+    summary: 'Get the names that segments use, and the account’s custom fields',
     scope: 'contacts:read',
     lenders: true,
     answer: answer<VocabularyView>(),
@@ -35,7 +35,7 @@ export const VOCABULARY_OPERATIONS = {
   listSegments: {
     method: 'GET',
     path: '/segments',
-    summary: 'The team’s segments and one’s own',
+    summary: 'List the team’s segments and your own',
     scope: 'contacts:read',
     lenders: true,
     answer: answer<{ items: SegmentView[] }>(),
@@ -43,7 +43,7 @@ export const VOCABULARY_OPERATIONS = {
   createSegment: {
     method: 'POST',
     path: '/segments',
-    summary: 'Keep a segment, for oneself or for the team',
+    summary: 'Save a segment for yourself or the team',
     scope: 'contacts:write',
     body: Joi.object({ name: segmentName.required(), tree: tree.required(), team: Joi.boolean().default(false) }),
     answer: answer<SegmentView>(),
@@ -51,7 +51,7 @@ export const VOCABULARY_OPERATIONS = {
   getSegment: {
     method: 'GET',
     path: '/segments/{id}',
-    summary: 'One segment with its sentence',
+    summary: 'Get a segment and its sentence',
     scope: 'contacts:read',
     lenders: true,
     answer: answer<SegmentView>(),
@@ -74,7 +74,7 @@ export const VOCABULARY_OPERATIONS = {
   setShelf: {
     method: 'PUT',
     path: '/shelf',
-    summary: 'Lay segments on one’s shelf, in this order',
+    summary: 'Pin segments to your shelf, in this order',
     scope: 'contacts:read',
     only: 'user',
     body: Joi.object({ segments: Joi.array().items(id).max(200).required() }),
@@ -83,7 +83,7 @@ export const VOCABULARY_OPERATIONS = {
   listTags: {
     method: 'GET',
     path: '/tags',
-    summary: 'Tags with how many contacts have each',
+    summary: 'List tags with contact counts',
     scope: 'contacts:read',
     lenders: true,
     answer: answer<{ items: TagView[] }>(),
@@ -91,7 +91,7 @@ export const VOCABULARY_OPERATIONS = {
   createTag: {
     method: 'POST',
     path: '/tags',
-    summary: 'Make a tag, or get the one of this name',
+    summary: 'Create a tag, or get the one with this name',
     scope: 'contacts:write',
     body: Joi.object({ name: tagLine.required(), color: tagColor }),
     answer: answer<TagView>(),
@@ -99,7 +99,7 @@ export const VOCABULARY_OPERATIONS = {
   updateTag: {
     method: 'PATCH',
     path: '/tags/{id}',
-    summary: 'Rename, recolour or lock a tag, everywhere at once',
+    summary: 'Rename, recolor, or lock a tag everywhere',
     scope: 'contacts:write',
     body: Joi.object({ name: tagLine, color: tagColor, locked: Joi.boolean() }).min(1),
     answer: answer<TagView>(),
@@ -107,7 +107,7 @@ export const VOCABULARY_OPERATIONS = {
   deleteTag: {
     method: 'DELETE',
     path: '/tags/{id}',
-    summary: 'Delete a tag; another may take its place. The answer is the change, which can be undone',
+    summary: 'Delete a tag, optionally replacing it. Returns the bulk change, which can be undone',
     scope: 'contacts:write',
     query: Joi.object({ replace_by: id }),
     answer: answer<ChangeView>(),
@@ -115,7 +115,7 @@ export const VOCABULARY_OPERATIONS = {
   listFields: {
     method: 'GET',
     path: '/fields',
-    summary: 'The account’s own fields',
+    summary: 'List custom fields',
     scope: 'contacts:read',
     lenders: true,
     answer: answer<{ items: FieldView[] }>(),
@@ -123,7 +123,7 @@ export const VOCABULARY_OPERATIONS = {
   createField: {
     method: 'POST',
     path: '/fields',
-    summary: 'Make a field',
+    summary: 'Create a custom field',
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({
@@ -138,7 +138,7 @@ export const VOCABULARY_OPERATIONS = {
   updateField: {
     method: 'PATCH',
     path: '/fields/{id}',
-    summary: 'Rename a field or change its choices',
+    summary: 'Rename a custom field or change its choices',
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ name: fieldName, choices: fieldChoices }).min(1),
@@ -147,7 +147,7 @@ export const VOCABULARY_OPERATIONS = {
   deleteField: {
     method: 'DELETE',
     path: '/fields/{id}',
-    summary: 'Delete a field with everything written in it. The answer is the change, which can be undone',
+    summary: 'Delete a custom field and its values. Returns the bulk change, which can be undone',
     scope: 'setup:write',
     only: 'office',
     answer: answer<ChangeView>(),
@@ -155,7 +155,7 @@ export const VOCABULARY_OPERATIONS = {
   listStages: {
     method: 'GET',
     path: '/stages',
-    summary: 'Stages with their meaning and how many people stand there',
+    summary: 'List stages with their meaning and contact counts',
     scope: 'contacts:read',
     lenders: true,
     answer: answer<{ items: StageRow[] }>(),
@@ -163,7 +163,7 @@ export const VOCABULARY_OPERATIONS = {
   updateStage: {
     method: 'PATCH',
     path: '/stages',
-    summary: 'Give a stage another name or meaning',
+    summary: 'Change a stage’s name or meaning',
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ key: wordKey.required(), ...words }),
@@ -172,7 +172,7 @@ export const VOCABULARY_OPERATIONS = {
   createStage: {
     method: 'POST',
     path: '/stages',
-    summary: 'Make a stage of one’s own, which counts as a step of the work',
+    summary: 'Create a stage',
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({
@@ -188,7 +188,7 @@ export const VOCABULARY_OPERATIONS = {
   deleteStage: {
     method: 'DELETE',
     path: '/stages',
-    summary: 'Remove a stage; its people go to another. The answer is the change, which can be undone',
+    summary: 'Delete a stage and move its contacts to another. Returns the bulk change, which can be undone',
     scope: 'setup:write',
     only: 'office',
     query: Joi.object({ key: wordKey.required(), replace_by: wordKey.required() }),
@@ -212,7 +212,7 @@ export const VOCABULARY_OPERATIONS = {
   deleteHorizon: {
     method: 'DELETE',
     path: '/horizons',
-    summary: 'Remove a horizon; its people get another, or none. The answer is the change, which can be undone',
+    summary: 'Delete a horizon and move its contacts to another, or to none. Returns the bulk change, which can be undone',
     scope: 'setup:write',
     only: 'office',
     query: Joi.object({ key: wordKey.required(), replace_by: wordKey }),
@@ -221,7 +221,7 @@ export const VOCABULARY_OPERATIONS = {
   listHorizons: {
     method: 'GET',
     path: '/horizons',
-    summary: 'Horizons with their meaning and rhythm',
+    summary: 'List horizons with their meaning and check-in rhythm',
     scope: 'contacts:read',
     lenders: true,
     answer: answer<{ items: HorizonRow[] }>(),
@@ -229,7 +229,7 @@ export const VOCABULARY_OPERATIONS = {
   updateHorizon: {
     method: 'PATCH',
     path: '/horizons',
-    summary: 'Give a horizon another name, meaning or rhythm',
+    summary: 'Change a horizon’s name, meaning, or check-in rhythm',
     scope: 'setup:write',
     only: 'office',
     body: Joi.object({ key: wordKey.required(), ...words, rhythm_days: rhythm, strokes }),
