@@ -126,8 +126,7 @@ export const DATABASE_OPERATIONS = {
   createExport: {
     method: 'POST',
     path: '/exports',
-    summary:
-      'Export contacts in the background as CSV, XLSX, or vCard 4.0, or as a PDF of address labels or QR cards',
+    summary: 'Export contacts in the background as CSV, XLSX, or vCard 4.0, or as a PDF of address labels or QR cards',
     scope: 'contacts:write',
     reads: true,
     body: Joi.object({

@@ -37,8 +37,7 @@ export const MARKET_OPERATIONS = {
   importListings: {
     method: 'PUT',
     path: '/listings/file',
-    summary:
-      'Import a CSV of listings with RESO Data Dictionary field names; `whole=true` when it holds every listing',
+    summary: 'Import a CSV of listings with RESO Data Dictionary field names; `whole=true` when it holds every listing',
     scope: 'setup:write',
     only: 'office',
     file: true,
