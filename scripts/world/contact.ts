@@ -116,7 +116,7 @@ export function drawContact(n: number, random: Random, towns: Town[], kind: 'lea
     wants: roles.includes('buyer')
       ? { bedrooms: beds, price_max: to, price_min: Math.round(to * 0.7), areas: [town.name], features: [random.pick(FEATURES)] }
       : {},
-    ask: roles.includes('buyer') ? fill(random.pick(ASKS)) : `Would like to know what ${random.int(3, 240)} ${street} is worth`,
+    ask: roles.includes('buyer') ? fill(random.pick(ASKS)) : `What’s my home at ${random.int(3, 240)} ${street} worth?`,
     createdAt,
     ownerId: '',
     kind,

@@ -100,7 +100,7 @@ class Chronicle {
       byAgent: true,
       data: {
         text,
-        subject: channel === 'email' ? 'A word about your search' : undefined,
+        subject: channel === 'email' ? 'About your home search' : undefined,
         to: (channel === 'text' ? this.contact.phone : this.contact.email)!,
       },
     });
@@ -349,7 +349,7 @@ function workLead(story: Chronicle, answered: Answered | null): void {
     talked = true;
   }
   if (!contact.phone && contact.email && !random.chance(untried) && at < START)
-    story.write(at, 'email', 'Thank you for your question. By which number may I call you?');
+    story.write(at, 'email', 'Thanks for reaching out. What’s the best number to call you?');
   if (talked) follow(story, at);
 }
 
@@ -377,7 +377,7 @@ function answerBack(story: Chronicle, answered: Answered): Date | null {
   if (back >= START || !(START.getTime() - answered.at.getTime() > 26 * HOUR || random.chance(0.35))) return null;
   if (contact.phone && (random.chance(0.7) || !contact.email)) story.call(back, random.chance(0.6) ? 'talked' : 'voicemail');
   else if (contact.email)
-    story.write(back, 'email', 'Thank you for your answer. I have three homes in mind and will send them tonight.');
+    story.write(back, 'email', 'Thanks for getting back to me. I have three homes in mind and will send them tonight.');
   return back;
 }
 
@@ -422,7 +422,7 @@ function follow(story: Chronicle, since: Date): void {
         random.chance(0.35) ? 'talked' : random.pick(['voicemail', 'no_answer'] as const),
         random.chance(0.15) ? random.pick(NOTES) : '',
       );
-    else if (contact.email) story.write(when, 'email', 'Two new homes came up that may suit you. Shall I send them?');
+    else if (contact.email) story.write(when, 'email', 'Two new homes came up that might be a fit. Want me to send them?');
     if (random.chance(0.12))
       story.add(new Date(when.getTime() + 5 * MINUTE), 'note', { byAgent: true, data: { text: random.pick(NOTES) } });
     at = new Date(when.getTime() + rhythm * (0.5 + random.next() * 0.44));
@@ -455,7 +455,7 @@ export function liveSphere(contact: WorldContact, random: Random): void {
       story.write(
         when,
         'email',
-        'How is the house treating you? The market here has moved a little; I would be glad to tell you how.',
+        'How’s the house treating you? Prices have moved a bit around you. Want a quick update?',
       );
     at = new Date(when.getTime() + rhythm * (0.6 + random.next() * 0.36));
   }

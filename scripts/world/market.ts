@@ -70,7 +70,7 @@ const WITH = [
   'a boat shed',
 ];
 const FEEL = ['Bright', 'Quiet', 'Carefully restored', 'Roomy', 'Solid', 'Sunny'];
-const CLOSE = ['Sold with the appliances.', 'Roof of last year.', 'Ten minutes on foot to the landing.', 'The road ends here.'];
+const CLOSE = ['Sold with the appliances.', 'New roof last year.', 'A ten-minute walk to the landing.', 'On a dead-end street.'];
 
 const BEDS: Record<string, [number, number]> = { Apartment: [0, 2], Condominium: [1, 3], other: [2, 5] };
 /** Up to which side of a die a listing has each status. */
@@ -147,7 +147,7 @@ export function contactPage(): PublicPage {
   const page = worded(
     'form',
     'Homes in Lantern County',
-    'Tell us what you look for. One of our agents answers, usually within minutes.',
+    'Tell us what you’re looking for. One of our agents will answer, usually within minutes.',
     [{ id: 'b6', kind: 'agent', user_id: '2' }],
   );
   const blocks = page.blocks.map((block): Block =>

@@ -24,7 +24,7 @@ const RULES: [RegExp, Suggestion][] = [
     { do: 'call', because: 'They asked for a call.' },
   ],
   [
-    /\b(?:meet|come by|stop by|see it|look at it|viewing|visit|show (?:me|us)|tour|appointment)\b|\b(?:mon|tues|wednes|thurs|fri|satur|sun)day\b.{0,30}\b(?:works?|suits?|fine|free|good)\b|\b(?:free|available) (?:on|at|this|next)\b/i,
+    /\b(?:meet|come by|stop by|(?:can|could) (?:we|i) see|see it|look at it|viewing|visit|show (?:me|us)|tour|appointment)\b|\b(?:mon|tues|wednes|thurs|fri|satur|sun)day\b.{0,30}\b(?:works?|suits?|fine|free|good)\b|\b(?:free|available) (?:on|at|this|next)\b/i,
     { do: 'meet', because: 'They named a time or want to see something.' },
   ],
   [

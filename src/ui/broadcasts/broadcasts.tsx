@@ -31,13 +31,13 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
       {broadcasts.length === 0 ? (
         <EmptyState>No broadcasts yet. Start one here, or select people in Contacts and choose “Broadcast…”.</EmptyState>
       ) : (
-        <Table aria-label="Broadcasts">
+        <Table cards aria-label="Broadcasts">
           <thead>
             <tr>
               <th>Broadcast</th>
               <th>State</th>
-              <th data-numeric="">Went</th>
-              <th data-numeric="">To go</th>
+              <th data-numeric="">Sent</th>
+              <th data-numeric="">Left to send</th>
               <th>Replied</th>
               <th>Opened</th>
               <th>Opted out</th>
@@ -55,32 +55,32 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
                     {row.words.subject || row.words.text || 'no message yet'}
                   </Text>
                 </td>
-                <td>
+                <td data-label="State">
                   {BROADCAST_STATE_WORDS[row.state]}
                   <Text block tone="soft" small>
                     {row.started_at
                       ? when(new Date(row.started_at), now, zone, format)
-                      : `made ${when(new Date(row.made_at), now, zone, format)}`}
+                      : `created ${when(new Date(row.made_at), now, zone, format)}`}
                     {row.made_by && ` · ${row.made_by.name}`}
                   </Text>
                 </td>
-                <td data-numeric="" data-strong="">
+                <td data-numeric="" data-strong="" data-label="Sent">
                   {format.number(row.counts.sent)}
                 </td>
-                <td data-numeric="" data-strong="">
+                <td data-numeric="" data-strong="" data-label="Left to send">
                   {format.number(row.counts.waiting)}
                 </td>
-                <td>
+                <td data-label="Replied">
                   <Rate n={row.counts.answered} of={row.counts.sent} what="replied within a week" />
                 </td>
-                <td>
+                <td data-label="Opened">
                   {CHANNELS[row.channel].isTracked ? (
                     <Rate n={row.counts.opened} of={row.counts.sent} what="opened" />
                   ) : (
                     <Text tone="soft">not known</Text>
                   )}
                 </td>
-                <td>
+                <td data-label="Opted out">
                   <Rate n={row.counts.opted_out} of={row.counts.sent} what="opted out" />
                 </td>
               </tr>

@@ -65,7 +65,7 @@ export function Outcome({ broadcast }: { broadcast: Broadcast }) {
           )
         )}
         <Panel as="section" aria-label="Results">
-          {line('sent', 'Went', counts.sent)}
+          {line('sent', 'Sent', counts.sent)}
           {counts.waiting > 0 && line('waiting', state === 'paused' ? 'Paused' : 'Scheduled', counts.waiting)}
           {counts.held > 0 && line('held', 'Held back', counts.held)}
           {line('answered', 'Replied within a week', counts.answered)}

@@ -71,6 +71,14 @@ function HoldAll() {
   );
 }
 
+const COLUMNS = {
+  active: 'Enrolled',
+  next: 'Next touch',
+  replied: 'Replied',
+  clients: 'Became clients',
+  optedOut: 'Opted out',
+  state: 'State',
+};
 function CampaignTable({ name, rows, onCopy }: { name: string; rows?: Campaign[]; onCopy: (campaign: Campaign) => void }) {
   const format = useFormat();
   const now = useNow();
@@ -78,16 +86,16 @@ function CampaignTable({ name, rows, onCopy }: { name: string; rows?: Campaign[]
   if (!rows?.length) return null;
   return (
     <section aria-label={name}>
-      <Table>
+      <Table cards>
         <thead>
           <tr>
             <th>{name}</th>
-            <th data-numeric="">In it</th>
-            <th>Next touch</th>
-            <th data-numeric="">Replied</th>
-            <th data-numeric="">Became clients</th>
-            <th data-numeric="">Opted out</th>
-            <th>State</th>
+            <th data-numeric="">{COLUMNS.active}</th>
+            <th>{COLUMNS.next}</th>
+            <th data-numeric="">{COLUMNS.replied}</th>
+            <th data-numeric="">{COLUMNS.clients}</th>
+            <th data-numeric="">{COLUMNS.optedOut}</th>
+            <th>{COLUMNS.state}</th>
             <th>
               <Text unseen>Copy</Text>
             </th>
@@ -106,26 +114,26 @@ function CampaignTable({ name, rows, onCopy }: { name: string; rows?: Campaign[]
                   {row.on_earlier > 0 && ` · ${format.number(row.on_earlier)} on an earlier version`}
                 </Text>
               </td>
-              <td data-numeric="" data-strong="">
+              <td data-numeric="" data-strong="" data-label={COLUMNS.active}>
                 {format.number(row.active)}
               </td>
-              <td>
+              <td data-label={COLUMNS.next}>
                 {row.next_at && row.state === 'on' ? (
                   when(new Date(row.next_at), now, zone, format)
                 ) : (
                   <Text tone="soft">none</Text>
                 )}
               </td>
-              <td data-numeric="">
+              <td data-numeric="" data-label={COLUMNS.replied}>
                 <OfAll n={row.answered} total={row.total} />
               </td>
-              <td data-numeric="">
+              <td data-numeric="" data-label={COLUMNS.clients}>
                 <OfAll n={row.clients} total={row.total} />
               </td>
-              <td data-numeric="">
+              <td data-numeric="" data-label={COLUMNS.optedOut}>
                 <OfAll n={row.opted_out} total={row.total} />
               </td>
-              <td>
+              <td data-label={COLUMNS.state}>
                 <State campaign={row} />
               </td>
               <td data-numeric="">

@@ -29,6 +29,7 @@ const LEAST_WIDTH = 48;
 const BEYOND = 8;
 
 /** A cell that is being changed. */
+const FIT_WIDTH = 92;
 export interface Editing {
   contact: Contact;
   column: EditableColumn;
@@ -37,7 +38,7 @@ export interface Editing {
 interface GridProps {
   list: ContactList;
   columns: ColumnDef[];
-  /** The columns share the room there is, whatever their widths. */
+  /** Names have the room there is, the other columns little, whatever their widths. */
   fit: boolean;
   layout: GridLayout;
   /** Shows a layout and remembers it. */
@@ -100,7 +101,7 @@ export function Grid(props: GridProps) {
         <colgroup>
           <col style={{ width: 36 }} />
           {head.widths.map(([key, width]) => (
-            <col key={key} style={props.fit ? undefined : { width }} />
+            <col key={key} style={props.fit ? (key === 'name' ? undefined : { width: FIT_WIDTH }) : { width }} />
           ))}
         </colgroup>
         <GridHead

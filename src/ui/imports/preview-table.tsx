@@ -66,7 +66,7 @@ export function PreviewTable({
                   <Chip key={tag}>{tag}</Chip>
                 ))}
               </td>
-              <td data-cut="" data-soft="">
+              <td data-cut={why.has(person.row) ? undefined : ''} data-soft="">
                 {why.has(person.row) ? (
                   <Text tone="late">{why.get(person.row)}</Text>
                 ) : (

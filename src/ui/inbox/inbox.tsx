@@ -134,6 +134,17 @@ function Conversation({
   onMark: () => void;
   onJudge: (ends: boolean) => void;
 }) {
+  const narrow = useIsNarrow();
+  const mark = (
+    <Button
+      size="tiny"
+      title="Read or unread (r)"
+      aria-label={row.unread ? `Mark ${row.name} as read` : `Mark ${row.name} as unread`}
+      onClick={onMark}
+    >
+      {row.unread ? 'Mark read' : 'Mark unread'}
+    </Button>
+  );
   return (
     <div data-unread={row.unread || undefined}>
       <Row wrap={false} align="start">
@@ -163,15 +174,9 @@ function Conversation({
             <Next row={row} />
           </ListRow>
         </Stack>
-        <Button
-          size="tiny"
-          title="Read or unread (r)"
-          aria-label={row.unread ? `Mark ${row.name} as read` : `Mark ${row.name} as unread`}
-          onClick={onMark}
-        >
-          {row.unread ? 'Mark read' : 'Mark unread'}
-        </Button>
+        {!narrow && mark}
       </Row>
+      {narrow && mark}
       {row.next.do === 'judge' && (
         <Row role="group" aria-label={`Did ${row.name || 'they'} opt out?`}>
           <Button size="tiny" disabled={judging} onClick={() => onJudge(true)}>

@@ -21,6 +21,7 @@ const Shape = styled('span')(({ theme: { vars } }) => ({
   display: 'inline-flex',
   alignItems: 'center',
   gap: 6,
+  minWidth: 32,
   maxWidth: '100%',
   border: `1px solid ${vars.palette.divider}`,
   borderRadius: 10,
@@ -31,6 +32,9 @@ const Shape = styled('span')(({ theme: { vars } }) => ({
   '& i': { flex: 'none', width: 7, height: 7, borderRadius: 2 },
   '& button': { display: 'inline-grid', placeItems: 'center', margin: '0 -6px 0 -2px', width: 24 },
 }));
+
+/** Where there is no room, the word is cut, and whole as a title. */
+const Word = styled('span')({ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' });
 
 export function Chip({
   children,
@@ -44,9 +48,9 @@ export function Chip({
   removes?: string;
 }) {
   return (
-    <Shape>
+    <Shape title={typeof children === 'string' ? children : undefined}>
       {color !== undefined && <i aria-hidden="true" style={{ background: CHIP_COLORS[color] ?? CHIP_COLORS.stone }} />}
-      {children}
+      <Word>{children}</Word>
       {onRemove && (
         <BareButton aria-label={removes ?? 'Remove'} onClick={onRemove}>
           <X size={13} aria-hidden="true" />

@@ -27,13 +27,23 @@ const Plain = styled('table')(({ theme: { vars, typography } }) => ({
   '& tr[data-chosen] td': { background: vars.palette.magpie.chosen },
   '& td a': { textDecoration: 'none', borderBottom: `1px solid ${vars.palette.divider}` },
   '& td a:hover': { color: vars.palette.primary.main, borderColor: vars.palette.primary.main },
+  /* On a phone a row is a card: what it is on top, below it each number beside what it counts. */
+  '@media (max-width: 800px)': {
+    '&[data-cards] thead': { position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' },
+    '&[data-cards] tr': { display: 'block', padding: '8px 0', borderBottom: `1px solid ${vars.palette.divider}` },
+    '&[data-cards] td': { display: 'block', height: 'auto', maxWidth: 'none', padding: '2px 0', border: 0, textAlign: 'left' },
+    '&[data-cards] td[data-label]': { display: 'flex', justifyContent: 'space-between', alignItems: 'baseline', gap: 12 },
+    '&[data-cards] td[data-label] > *': { textAlign: 'right' },
+    '&[data-cards] td[data-label]::before': { content: 'attr(data-label)', color: vars.palette.text.secondary },
+  },
 }));
 
 /**
  * Cells say what they are by `data-numeric`, `data-nowrap`, `data-soft`, `data-small`, `data-strong`, `data-cut`, `data-secret`; a row by `data-chosen`.
  * @param height it scrolls inside of itself, by keyboard too
+ * @param cards on a phone each row is a card; cells beside the first say what they count by `data-label`
  */
-export const Table = ({ height, ...props }: React.ComponentProps<'table'> & { height?: number }) => (
+export const Table = ({ height, cards, ...props }: React.ComponentProps<'table'> & { height?: number; cards?: boolean }) => (
   <Box
     {...(height !== undefined && {
       tabIndex: 0,
@@ -42,6 +52,6 @@ export const Table = ({ height, ...props }: React.ComponentProps<'table'> & { he
       style: { maxHeight: height, overflowY: 'auto' },
     })}
   >
-    <Plain {...props} />
+    <Plain data-cards={cards || undefined} {...props} />
   </Box>
 );

@@ -51,7 +51,7 @@ export function ResultsArea({ first, days: firstDays, mine }: { first: Results; 
       ) : (
         <>
           <Funnel row={all} />
-          <Table>
+          <Table cards>
             <thead>
               <tr>
                 <th scope="col">Agent</th>
@@ -113,32 +113,34 @@ const Definition = ({ name, text }: { name: string; text: string }) => (
 
 function AgentRow({ row, days }: { row: Jsoned<ResultRow>; days: number }) {
   const format = useFormat();
-  const cell = (measure: Measure) => {
+  const cell = ({ key: measure, name }: { key: Measure; name: string }) => {
     const base = baseOf(measure);
     const part = base && share(row[measure], row[base]);
     return (
-      <td data-numeric="" key={measure}>
-        <Link href={`/contacts?measure=${measure}&days=${days}${row.agent ? `&agent=${row.agent.id}` : ''}`} prefetch={false}>
-          {format.number(row[measure])}
-        </Link>{' '}
-        <Text tone="soft" small>
-          {part === null ? '' : format.percent(part / 100)}
-        </Text>
+      <td data-numeric="" data-label={name} key={measure}>
+        <span>
+          <Link href={`/contacts?measure=${measure}&days=${days}${row.agent ? `&agent=${row.agent.id}` : ''}`} prefetch={false}>
+            {format.number(row[measure])}
+          </Link>{' '}
+          <Text tone="soft" small>
+            {part === null ? '' : format.percent(part / 100)}
+          </Text>
+        </span>
       </td>
     );
   };
   return (
     <tr data-strong={row.agent ? undefined : ''}>
-      <td data-nowrap="">{row.agent?.name ?? 'Total'}</td>
-      {MEASURES.map((measure) => cell(measure.key))}
-      <td data-numeric="" data-nowrap="">
+      <td data-nowrap="">{row.agent ? <Text strong>{row.agent.name}</Text> : 'Total'}</td>
+      {MEASURES.map(cell)}
+      <td data-numeric="" data-nowrap="" data-label="Talk time">
         {row.talkSeconds >= 36_000
           ? `${format.number(Math.round(row.talkSeconds / 3600))} hr`
           : row.talkSeconds
             ? howLong(row.talkSeconds * 1000)
             : '–'}
       </td>
-      <td data-numeric="" data-nowrap="">
+      <td data-numeric="" data-nowrap="" data-label="Median speed to lead">
         {row.medianSpeedSeconds === null ? '–' : howLong(row.medianSpeedSeconds * 1000)}
       </td>
     </tr>

@@ -40,7 +40,7 @@ export function Speed({ days }: { days: number }) {
       {data?.length === 0 && <EmptyState>No leads in this period.</EmptyState>}
       {data && data.length > 0 && by === 'hour' && <Week rows={data} people={people} />}
       {data && data.length > 0 && by !== 'hour' && (
-        <Table>
+        <Table cards>
           <thead>
             <tr>
               <th scope="col">{WORDS[by]}</th>
@@ -59,20 +59,22 @@ export function Speed({ days }: { days: number }) {
             {data.map((row) => (
               <tr key={row.key}>
                 <td>{row.name}</td>
-                <td data-numeric="">
+                <td data-numeric="" data-label="Leads">
                   <Link href={people(row, 'leads')} prefetch={false}>
                     {format.number(row.leads)}
                   </Link>
                 </td>
-                <td data-numeric="">
-                  <Link href={people(row, 'fast')} prefetch={false}>
-                    {format.number(row.fast)}
-                  </Link>{' '}
-                  <Text tone="soft" small>
-                    {format.percent((share(row.fast, row.leads) ?? 0) / 100)} of leads
-                  </Text>
+                <td data-numeric="" data-label="Attempted in 5 minutes">
+                  <span>
+                    <Link href={people(row, 'fast')} prefetch={false}>
+                      {format.number(row.fast)}
+                    </Link>{' '}
+                    <Text tone="soft" small>
+                      {format.percent((share(row.fast, row.leads) ?? 0) / 100)} of leads
+                    </Text>
+                  </span>
                 </td>
-                <td data-numeric="" data-nowrap="">
+                <td data-numeric="" data-nowrap="" data-label="Median">
                   {row.median_seconds === null ? '–' : howLong(row.median_seconds * 1000)}
                 </td>
               </tr>

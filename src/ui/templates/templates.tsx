@@ -44,7 +44,7 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
         if (!rows.length) return null;
         return (
           <section key={channel} aria-label={heading(channel)}>
-            <Table>
+            <Table cards>
               <thead>
                 <tr>
                   {office && (
@@ -55,7 +55,7 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
                   <th>
                     <Glyph name={channel} /> {heading(channel)}
                   </th>
-                  <th data-numeric="">Went</th>
+                  <th data-numeric="">Sent</th>
                   <th>Replied</th>
                   <th>Opted out</th>
                   <th>Used by</th>
@@ -92,16 +92,16 @@ export function TemplatesArea({ first, office }: { first: Template[]; office: bo
                         </Text>
                       )}
                     </td>
-                    <td data-numeric="" data-strong="">
+                    <td data-numeric="" data-strong="" data-label="Sent">
                       {format.number(row.brought.sent)}
                     </td>
-                    <td>
+                    <td data-label="Replied">
                       <Rate n={row.brought.answered} of={row.brought.sent} what="replied within a week" />
                     </td>
-                    <td>
+                    <td data-label="Opted out">
                       <Rate n={row.brought.opted_out} of={row.brought.sent} what="opted out within a week" />
                     </td>
-                    <td>
+                    <td data-label="Used by">
                       {row.campaigns ? (
                         `${row.campaigns} ${row.campaigns === 1 ? 'campaign' : 'campaigns'}`
                       ) : (
