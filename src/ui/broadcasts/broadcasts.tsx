@@ -56,13 +56,15 @@ export function BroadcastsArea({ first }: { first: Broadcast[] }) {
                   </Text>
                 </td>
                 <td data-label="State">
-                  {BROADCAST_STATE_WORDS[row.state]}
-                  <Text block tone="soft" small>
-                    {row.started_at
-                      ? when(new Date(row.started_at), now, zone, format)
-                      : `created ${when(new Date(row.made_at), now, zone, format)}`}
-                    {row.made_by && ` · ${row.made_by.name}`}
-                  </Text>
+                  <span>
+                    {BROADCAST_STATE_WORDS[row.state]}
+                    <Text block tone="soft" small>
+                      {row.started_at
+                        ? when(new Date(row.started_at), now, zone, format)
+                        : `created ${when(new Date(row.made_at), now, zone, format)}`}
+                      {row.made_by && ` · ${row.made_by.name}`}
+                    </Text>
+                  </span>
                 </td>
                 <td data-numeric="" data-strong="" data-label="Sent">
                   {format.number(row.counts.sent)}

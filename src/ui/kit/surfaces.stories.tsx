@@ -154,3 +154,26 @@ export const Parts = () => {
     </Stack>
   );
 };
+
+export const CardsOnAPhone = () => (
+  <Table cards aria-label="Campaigns">
+    <thead>
+      <tr>
+        <th scope="col">Campaign</th>
+        <th scope="col" data-numeric="">
+          Enrolled
+        </th>
+        <th scope="col">Next touch</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr>
+        <td data-strong="">New buyer</td>
+        <td data-numeric="" data-label="Enrolled">
+          25
+        </td>
+        <td data-label="Next touch">Tue, Nov 24</td>
+      </tr>
+    </tbody>
+  </Table>
+);
