@@ -134,9 +134,9 @@ await script(async () => {
   const read = async () => {
     await step('lint', () => shown(bin('eslint'), ['.', '--max-warnings', '0']));
     await step('types', () => shown(bin('tsc'), ['--noEmit']));
+    await step('format', () => shown(bin('prettier'), ['--check', '.']));
   };
   const beside = async () => {
-    await step('format', () => shown(bin('prettier'), ['--check', '.']));
     await step('layers', () =>
       shown(bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'simulator', 'migrations', 'scripts', 'tests']),
     );

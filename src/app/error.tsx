@@ -5,7 +5,6 @@ import { Button, EmptyState, Heading, LoginPage } from '@/ui/kit';
 export default function Failed({ reset }: { reset: () => void }) {
   return (
     <LoginPage>
-      <Heading level={1}>This page couldn’t be shown</Heading>
       <EmptyState
         does={
           <Button look="main" onClick={reset}>
@@ -13,6 +12,7 @@ export default function Failed({ reset }: { reset: () => void }) {
           </Button>
         }
       >
+        <Heading level={1}>This page couldn’t be shown</Heading>
         Nothing was lost. If it keeps happening, tell an admin.
       </EmptyState>
     </LoginPage>

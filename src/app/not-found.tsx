@@ -4,8 +4,8 @@ import { EmptyState, Heading, LinkButton, LoginPage } from '@/ui/kit';
 export default function NotFound() {
   return (
     <LoginPage>
-      <Heading level={1}>Not found</Heading>
-      <EmptyState does={<LinkButton href="/">Go to Today</LinkButton>}>
+      <EmptyState does={<LinkButton href="/">Back to Urraca</LinkButton>}>
+        <Heading level={1}>Not found</Heading>
         This page doesn’t exist, or you don’t have access to it.
       </EmptyState>
     </LoginPage>

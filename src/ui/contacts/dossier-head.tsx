@@ -60,7 +60,7 @@ function StageAndHorizon({ contact, readOnly }: { contact: ContactInFull; readOn
   const menu = open && { contact, anchor: open.anchor, onClose: () => setOpen(null) };
   const choice = (is: 'stage' | 'horizon', label: string, words: React.ReactNode) =>
     readOnly ? (
-      words
+      <span>{words}</span>
     ) : (
       <BareButton aria-haspopup="menu" aria-label={label} onClick={(event) => setOpen({ is, anchor: event.currentTarget })}>
         {words} <ChevronDown size={13} aria-hidden="true" />
@@ -68,7 +68,10 @@ function StageAndHorizon({ contact, readOnly }: { contact: ContactInFull; readOn
     );
   return (
     <Row gap={1.5}>
-      <Text tone="soft">{rolesOf(contact)}</Text>·{choice('stage', `Stage: ${contact.stage.name}`, contact.stage.name)}·
+      <Text tone="soft">{rolesOf(contact)}</Text>
+      <span>·</span>
+      {choice('stage', `Stage: ${contact.stage.name}`, contact.stage.name)}
+      <span>·</span>
       <Strokes horizon={contact.horizon} />
       {choice('horizon', `Horizon: ${horizonName}`, horizonName)}
       {menu && open.is === 'stage' && <StageMenu {...menu} onPick={setStage} />}

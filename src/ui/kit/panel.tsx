@@ -77,7 +77,7 @@ const Nothing = styled('div')(({ theme: { vars } }) => ({
 /** Nothing here yet, and what to do first. */
 export const EmptyState = ({ children, does, role }: { children: ReactNode; does?: ReactNode; role?: string }) => (
   <Nothing role={role}>
-    <span>{children}</span>
+    <div>{children}</div>
     {does}
   </Nothing>
 );
