@@ -19,8 +19,9 @@ Object.defineProperty(window, 'matchMedia', {
 });
 
 /** Where a page was left for, as `went` of the harness tells. */
+const mockRouter = { push: (path: string) => window.dispatchEvent(new CustomEvent('went', { detail: path })) };
 jest.mock('next/navigation', () => ({
-  useRouter: () => ({ push: (path: string) => window.dispatchEvent(new CustomEvent('went', { detail: path })) }),
+  useRouter: () => mockRouter,
   usePathname: () => '/',
   useSearchParams: () => new URLSearchParams(),
 }));

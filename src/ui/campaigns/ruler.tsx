@@ -6,7 +6,7 @@
 import type { Format } from '@/core/format';
 import { CONVERSATION_CHANNEL } from '@/core/conversations';
 import { capitalized } from '@/core/shared';
-import type { ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { daysOf, moved, removed, stepWords, whenWords, type Step } from '@/core/campaigns';
 import { CHANNEL_KEYS, CHANNELS } from '@/core/contacts';
 import { Glyph, useFormat } from '../primitives';
@@ -75,9 +75,29 @@ export function Ruler({
     const id = Number(tile);
     onChange?.(moved(steps, id, Number(place.split(' ')[1]) - days.get(id)!));
   };
+  const board = useRef<HTMLDivElement>(null);
+  /* A step that a key moved stands in another cell: the focus goes along; to its neighbor when a key took it away. */
+  const [focusOn, setFocusOn] = useState<{ id: number } | null>(null);
+  useEffect(() => {
+    if (focusOn) board.current?.querySelector<HTMLElement>(`[data-step="${focusOn.id}"]`)?.focus();
+  }, [focusOn]);
+  const moveByKey =
+    onChange &&
+    ((id: number, by: number) => {
+      setFocusOn({ id });
+      onChange(moved(steps, id, by));
+    });
+  const removeByKey =
+    onChange &&
+    ((id: number) => {
+      const at = steps.findIndex((one) => one.id === id);
+      setFocusOn(steps[at + 1] ?? steps[at - 1] ?? null);
+      onChange(removed(steps, id));
+    });
   return (
     <DragBoard id={`ruler ${label}`} onDrop={drop}>
       <div
+        ref={board}
         className="ruler"
         role="group"
         aria-label={label}
@@ -111,8 +131,8 @@ export function Ruler({
                       faulty={errors.has(step.id)}
                       onChoose={() => onChoose(step.id)}
                       draggable={Boolean(onChange)}
-                      onMove={onChange && ((by) => onChange(moved(steps, step.id, by)))}
-                      onRemove={onChange && (() => onChange(removed(steps, step.id)))}
+                      onMove={moveByKey && ((by) => moveByKey(step.id, by))}
+                      onRemove={removeByKey && (() => removeByKey(step.id))}
                       onCopy={onCopy && (() => onCopy(step.id))}
                     />
                   ))}
@@ -176,6 +196,7 @@ function StepTile({ step, count, chosen, faulty, draggable, onChoose, onMove, on
     <BareButton
       className={`touch${chosen ? ' sel' : ''}${faulty ? ' faulty' : ''} ${step.do}`}
       aria-pressed={chosen}
+      data-step={step.id}
       aria-label={`${stepWords(step)}, ${whenWords(step.when, format.clockTime)}${faulty ? ', needs attention' : ''}`}
       title="Drag it, or use the arrow keys. Press d to copy it, Delete to remove it"
       {...tile}

@@ -79,7 +79,7 @@ export const Wire = () => (
         </a>
         <a href="#pages">Pages</a>
       </LinkTabs>
-      <Area label="People" shape="lead" flow side={<SidePanel page>Piet Nakagami</SidePanel>}>
+      <Area label="People" flow shape="lead" side={<SidePanel page>Piet Nakagami</SidePanel>}>
         <Heading>Waiting for your reply</Heading>
       </Area>
     </Page>
