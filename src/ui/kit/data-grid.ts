@@ -57,6 +57,7 @@ export const SentenceBar = styled('div')(({ theme: { vars } }) => ({
   borderBottom: `1px solid ${vars.palette.divider}`,
   fontSize: 19,
   lineHeight: '29px',
+  '& button': { verticalAlign: 'baseline' },
   '& [data-count] > span:first-of-type': { font: "650 25px/30px 'Bricolage Grotesque Variable'" },
   '@media (max-width: 800px)': { fontSize: 16, lineHeight: '24px' },
 }));
