@@ -69,7 +69,7 @@ export function Choices({
         </Select>
       </Stack>
       <Stack as="label" gap={1} small>
-        With
+        Agent
         <Select
           value={options.owner_id ?? ''}
           disabled={busy}

@@ -19,6 +19,7 @@ import {
   Panel,
   Progress,
   Row,
+  Skeleton,
   Text,
   useToast,
 } from '../kit';
@@ -88,12 +89,7 @@ export function ImportDesk({
         {error.message}
       </Text>
     );
-  if (!data)
-    return (
-      <Text as="p" tone="soft">
-        Loading…
-      </Text>
-    );
+  if (!data) return <Skeleton lines={8} height={28} label="Loading import" />;
   return (
     <>
       <Row ruled="head" spread above={4}>
@@ -113,18 +109,7 @@ export function ImportDesk({
       {data.state === 'refused' && <Callout role="alert">{data.sentence}</Callout>}
       {data.state === 'ready' && data.look && (
         <>
-          <Callout role="status">
-            {format.number(data.look.rows)} people. {format.number(data.look.accepted)} ready,{' '}
-            {format.number(data.look.doubtful_count)} with problems.{' '}
-            <Text tone="soft">
-              {data.look.known > 0 && `${format.number(data.look.known)} are already contacts. `}
-              {data.look.twice > 0 && `${format.number(data.look.twice)} are in the file more than once and are imported once. `}
-              {data.look.partners > 0 && `${format.number(data.look.partners)} partners become their own contacts. `}
-              {data.look.permissions > 0
-                ? `Permissions of ${format.number(data.look.permissions)} are imported, with this file as evidence.`
-                : 'The file has no permissions, so none are imported.'}
-            </Text>
-          </Callout>
+          <Found look={data.look} />
           <Choices data={data} users={users} busy={change.isPending} onChange={(options) => change.mutate({ options })} />
           <Row above={3.5}>
             <Button look="main" disabled={act.isPending || change.isPending} onClick={() => act.mutate('start')}>
@@ -149,6 +134,26 @@ export function ImportDesk({
       )}
       {['done', 'cancelled', 'failed', 'undone'].includes(data.state) && <Result data={data} onUndo={() => act.mutate('undo')} />}
     </>
+  );
+}
+
+/** What was found in the file, in a sentence or five. */
+function Found({ look }: { look: NonNullable<Import['look']> }) {
+  const format = useFormat();
+  return (
+    <Callout role="status">
+      {format.count(look.rows, 'person', 'people')}. {format.number(look.accepted)} ready, {format.number(look.doubtful_count)}{' '}
+      with problems.{' '}
+      <Text tone="soft">
+        {look.known > 0 && `${format.count(look.known, 'is already a contact', 'are already contacts')}. `}
+        {look.twice > 0 && `${format.number(look.twice)} are in the file more than once and are imported once. `}
+        {look.partners > 0 &&
+          `${format.count(look.partners, 'partner becomes a contact', 'partners become contacts')} of their own. `}
+        {look.permissions > 0
+          ? `Permissions of ${format.number(look.permissions)} are imported, with this file as evidence.`
+          : 'The file has no permissions, so none are imported.'}
+      </Text>
+    </Callout>
   );
 }
 

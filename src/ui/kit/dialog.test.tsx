@@ -41,6 +41,10 @@ test('Esc asks before what was typed is lost, and one can go on', async () => {
   expect(screen.getByRole('alert')).toHaveTextContent('Discard what you typed?');
   await user.click(screen.getByRole('button', { name: 'Keep editing' }));
   expect(screen.getByRole('textbox', { name: 'Name' })).toHaveValue('Hot leads');
+  expect(screen.getByRole('textbox', { name: 'Name' })).toHaveFocus();
+  await user.keyboard('{Escape}{Escape}');
+  expect(screen.queryByRole('alert')).toBeNull();
+  expect(closed).not.toHaveBeenCalled();
   await user.click(screen.getByRole('button', { name: 'Cancel' }));
   await user.click(screen.getByRole('button', { name: 'Discard changes' }));
   expect(closed).toHaveBeenCalledTimes(1);

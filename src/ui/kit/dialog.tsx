@@ -3,7 +3,7 @@
  * A dialog with its form: Enter saves, Esc closes, and asks first if something typed would be lost. The error stands above the buttons, or at its
  * field where the form knows it. Without a form it ends with Close.
  */
-import { useId, useState, type FormEvent, type ReactNode } from 'react';
+import { useId, useRef, useState, type FormEvent, type ReactNode } from 'react';
 import MuiDialog from '@mui/material/Dialog';
 import { Button } from './button';
 import { ErrorMessage } from './error-message';
@@ -61,7 +61,17 @@ export function Dialog({
 }: DialogProps) {
   const heading = useId();
   const [asking, setAsking] = useState(false);
-  const close = () => (dirty && !asking ? setAsking(true) : onClose());
+  const typedIn = useRef<HTMLElement | null>(null);
+  const ask = () => {
+    typedIn.current = document.activeElement as HTMLElement | null;
+    setAsking(true);
+  };
+  /* Back to where one was typing: the button that had the focus goes. */
+  const goOn = () => {
+    typedIn.current?.focus();
+    setAsking(false);
+  };
+  const close = () => (!dirty ? onClose() : asking ? goOn() : ask());
   const send = (event: FormEvent) => {
     event.preventDefault();
     /* A form in a dialog in a form is its own. */
@@ -87,7 +97,7 @@ export function Dialog({
           >
             Discard changes
           </Button>
-          <Button autoFocus onClick={() => setAsking(false)}>
+          <Button autoFocus onClick={goOn}>
             Keep editing
           </Button>
         </Row>
