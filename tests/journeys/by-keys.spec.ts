@@ -112,10 +112,10 @@ test('a morning by keyboard alone', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Keep editing' })).toBeFocused();
   await press(page, 'Enter');
   await tabTo(page, page.getByLabel('Phone', { exact: true }), 'Tab');
-  await page.keyboard.type('564-555-0177');
+  await page.keyboard.type('564-555-0136');
   await press(page, 'Enter');
   await expect(page.getByRole('article', { name: 'Dossier of Ottilie Keys' })).toBeVisible();
-  await expect(page.getByRole('article').getByText('(564) 555-0177').first()).toBeVisible();
+  await expect(page.getByRole('article').getByText('(564) 555-0136').first()).toBeVisible();
 
   /* Out by the menu under the initials. */
   await press(page, 'Escape');

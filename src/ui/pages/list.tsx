@@ -1,7 +1,6 @@
 'use client';
 /** The public pages: each a door with its address, its QR code and what came by it; new ones are made here. */
 import { useState } from 'react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { PAGE_KIND_NAMES, PAGE_KINDS, type PageKind, type PageView } from '@/core/pages';
@@ -65,9 +64,9 @@ export function PagesList() {
           {pages?.map((page) => (
             <Row ruled spread wrap={false} gap={3} key={page.id}>
               <span>
-                <Link href={`/market/pages/${page.id}`} prefetch={false}>
-                  <b>{page.name}</b>
-                </Link>{' '}
+                <LinkButton look="link" href={`/market/pages/${page.id}`}>
+                  <Text strong>{page.name}</Text>
+                </LinkButton>{' '}
                 <Chip>{PAGE_KIND_NAMES[page.page.kind]}</Chip>
                 <Text block tone="soft" small>
                   <a href={`/p/${page.slug}`} target="_blank" rel="noreferrer">
