@@ -99,21 +99,29 @@ async function withApp(cluster, work) {
 
 const GALLERY = 'gallery.spec.ts';
 
-/** What is killed and crashed, beside what must not be. */
-async function drills(step) {
-  const own = { URRACA_TEST_HOME: join(home, 'drills'), TEST_PGPORT: String(port + 1) };
-  const cluster = await startCluster(own.URRACA_TEST_HOME, port + 1, 'urraca_drill');
-  const drill = (name, file, ...args) =>
+const drill =
+  (step, own) =>
+  (name, file, ...args) =>
     step(name, () =>
       shown(process.execPath, [fromRoot('tests/drills', file), ...args], { env: { ...process.env, ...own, NODE_ENV: 'test' } }),
     );
+
+/** What is killed and crashed, on a cluster of its own beside what must not be. */
+async function crashDrills(step) {
+  const own = { URRACA_TEST_HOME: join(home, 'drills'), TEST_PGPORT: String(port + 1) };
+  const cluster = await startCluster(own.URRACA_TEST_HOME, port + 1, 'urraca_drill');
   try {
-    await drill('drill: exactly once', 'exactly-once.mjs', '--small');
-    await drill('drill: a file while processes die', 'import-killed.mjs', '--small');
-    await drill('fuzz: crafted input', 'crafted.mjs', '--small');
+    await drill(step, own)('drill: exactly once', 'exactly-once.mjs', '--small');
+    await drill(step, own)('drill: a file while processes die', 'import-killed.mjs', '--small');
   } finally {
     cluster.stop();
   }
+}
+
+/** What measures how long something takes: nothing runs beside it. */
+async function timedDrills(step) {
+  await drill(step, {})('fuzz: crafted input', 'crafted.mjs', '--small');
+  await drill(step, {})('drill: starting the demo', 'demo-start.mjs');
 }
 
 await script(async () => {
@@ -147,7 +155,7 @@ await script(async () => {
   } else if (wanted('core')) await core();
   if (wanted('core') && !rest.length) await step('core, in time', () => jest('--runTestsByPath', ...timed));
   let cluster;
-  if (wanted('db') || wanted('journeys')) cluster = await startCluster(home, port, 'urraca_journeys');
+  if (wanted('db') || wanted('journeys') || wanted('drills')) cluster = await startCluster(home, port, 'urraca_journeys');
   const env = {
     ...process.env,
     TEST_POSTGRES: `postgres://postgres@127.0.0.1:${port}`,
@@ -162,6 +170,7 @@ await script(async () => {
       syncToDisk(cluster, true);
     }
     if (wanted('journeys') || wanted('drills')) await ensureBuilt({ dist: 'dist-test', next: '.next-test' });
+    if (wanted('drills')) await timedDrills(step);
     /* Journeys mostly wait for what they see: the drills, on a cluster that they may crash, and the gallery have the other processor. */
     const lanes = [];
     if (wanted('journeys')) {
@@ -180,15 +189,12 @@ await script(async () => {
       );
     }
     lanes.push(async () => {
-      if (wanted('drills')) await drills(step);
+      if (wanted('drills')) await crashDrills(step);
       if (wanted('journeys') && !rest.length)
         await step('gallery', () => shown(bin('playwright'), ['test', GALLERY, '--output', '.urraca/gallery-results']));
     });
     const ended = await Promise.allSettled(lanes.map((lane) => lane()));
     for (const { reason } of ended) if (reason) throw reason;
-    /* It measures how soon a demo is back, so nothing runs beside it. */
-    if (wanted('drills'))
-      await step('drill: starting the demo', () => shown(process.execPath, [fromRoot('tests/drills/demo-start.mjs')], { env }));
   } finally {
     cluster?.stop();
   }

@@ -452,11 +452,7 @@ export function liveSphere(contact: WorldContact, random: Random): void {
     if (when >= START) break;
     if (contact.phone && random.chance(0.5)) story.call(when, random.chance(0.45) ? 'talked' : 'voicemail');
     else if (contact.email)
-      story.write(
-        when,
-        'email',
-        'How’s the house treating you? Prices have moved a bit around you. Want a quick update?',
-      );
+      story.write(when, 'email', 'How’s the house treating you? Prices have moved a bit around you. Want a quick update?');
     at = new Date(when.getTime() + rhythm * (0.6 + random.next() * 0.36));
   }
   if (random.chance(0.03)) story.stage(new Date(START.getTime() - random.int(1, 100) * DAY), 'archived');
