@@ -68,7 +68,7 @@ export function PagesList() {
                   <Text strong>{page.name}</Text>
                 </LinkButton>{' '}
                 <Chip>{PAGE_KIND_NAMES[page.page.kind]}</Chip>
-                <Text block tone="soft" small>
+                <Text block tone="soft" small above={2}>
                   <a href={`/p/${page.slug}`} target="_blank" rel="noreferrer">
                     /p/{page.slug}
                   </a>{' '}
