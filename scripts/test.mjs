@@ -163,6 +163,8 @@ await script(async () => {
     READER_FILE: fromRoot('dist-cli', 'reader.js'),
   };
   try {
+    /* A run that was interrupted may have left it off. */
+    if (cluster) syncToDisk(cluster, true);
     if (wanted('db')) {
       syncToDisk(cluster, false);
       await makeTemplate(cluster);

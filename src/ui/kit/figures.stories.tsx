@@ -117,20 +117,15 @@ export const Previews = () => (
       <div>(360) 555-0142</div>
       <div data-bubble="">In the dark</div>
     </PhonePreview>
-    <MailPreview narrow>
-      <div data-from="">
-        <b>Three homes by the water</b>
-        <span>Ada Lindqvist · to oda@brackwater.example</span>
-      </div>
-      <div data-body="">Hi Oda,</div>
-    </MailPreview>
-    <MailPreview dark>
-      <div data-from="">
-        <b>Three homes by the water</b>
-        <span>Ada Lindqvist · to oda@brackwater.example</span>
-      </div>
-      <div data-body="">Hi Oda,</div>
-    </MailPreview>
+    {[{ narrow: true }, { dark: true }].map((seen) => (
+      <MailPreview key={Object.keys(seen)[0]} {...seen}>
+        <div data-from="">
+          <b>Three homes by the water</b>
+          <span>Ada Lindqvist · to oda@brackwater.example</span>
+        </div>
+        <div data-body="">Hi Oda,</div>
+      </MailPreview>
+    ))}
     <LetterPreview tabIndex={0} role="region" aria-label="Letter">
       <div data-window="">{'Oda Brandvold\n14 Juniper Ln'}</div>
       <div data-body="">Dear Oda,</div>
