@@ -107,6 +107,7 @@ test('whoever was just answered stays open, though the reason is gone from the q
   await expect(dossier).toContainText('Is it still there?');
   await page.keyboard.press('t');
   await page.keyboard.type('It is. Shall we go on Saturday?');
+  await expect(page.getByRole('button', { name: /^Send the text/ })).toBeEnabled();
   await page.keyboard.press('Control+Enter');
   await expect(page.locator(`[data-contact="${lead.contact.id}"]`)).toBeHidden();
   await expect(dossier).toContainText('It is. Shall we go on Saturday?');

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import type { BroadcastSelection, Goes, Reach, Words } from '@/core/messages';
+import type { BroadcastSelection, Goes, Reach } from '@/core/messages';
 import { ask, freshKey, useUndoHistory, useFormat } from '../primitives';
 import { useSegments } from '../segments';
 import { Preview, useTemplates, WordsEditor } from '../templates';
@@ -25,21 +25,25 @@ import {
   SplitSide,
   Stack,
   Text,
+  UnsavedNotice,
   useToast,
 } from '../kit';
 
-interface Drafted {
-  words: Words;
-  selection: BroadcastSelection;
-  goes: Goes;
-  per_minute: number;
-}
+/** What of a broadcast is written here. */
+const draftedOf = ({ words, selection, goes, per_minute, template_id }: Broadcast) => ({
+  words,
+  selection,
+  goes,
+  per_minute,
+  template_id,
+});
 
 export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; onSaved: (next: Broadcast) => void }) {
   const format = useFormat();
-  const { words, selection, goes, per_minute, channel } = broadcast;
-  const { draft, change, onKeyDown } = useUndoHistory<Drafted>({ words, selection, goes, per_minute });
-  const [template, setTemplate] = useState(broadcast.template_id);
+  const { channel } = broadcast;
+  const history = useUndoHistory(`broadcast_${broadcast.id}`, draftedOf(broadcast));
+  const { draft, change } = history;
+  const template = draft.template_id;
   const [sure, setSure] = useState(false);
   const { data: templates = [] } = useTemplates();
   const toast = useToast();
@@ -59,9 +63,12 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
     enabled: chosen,
     placeholderData: (before) => before,
   });
-  const changed =
-    JSON.stringify(draft) !== JSON.stringify({ words, selection, goes, per_minute }) || template !== broadcast.template_id;
-  const keep = () => ask('PATCH /broadcasts/{id}', { params: { id: broadcast.id }, body: { ...draft, template_id: template } });
+  const changed = JSON.stringify(draft) !== JSON.stringify(draftedOf(broadcast));
+  const keep = async () => {
+    const next = await ask('PATCH /broadcasts/{id}', { params: { id: broadcast.id }, body: draft });
+    history.saved(draftedOf(next));
+    return next;
+  };
   const save = useMutation({ mutationFn: keep, onSuccess: onKept });
   const start = useMutation({
     mutationFn: async () => {
@@ -80,8 +87,9 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
   });
   const own = templates.filter((one) => one.channel === channel);
   return (
-    <Split onKeyDown={onKeyDown}>
+    <Split onKeyDown={history.onKeyDown}>
       <Stack gap={5}>
+        <UnsavedNotice history={history} />
         <Panel as="section" aria-label="Recipients">
           <Heading>Recipients</Heading>
           <ToWhom selection={draft.selection} onChange={(next) => change({ ...draft, selection: next })} />
@@ -97,8 +105,7 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
                 value={template ?? ''}
                 onChange={(event) => {
                   const one = own.find(({ id }) => id === event.target.value);
-                  setTemplate(one?.id ?? null);
-                  if (one) change({ ...draft, words: one.words });
+                  change({ ...draft, template_id: one?.id ?? null, ...(one ? { words: one.words } : {}) });
                 }}
               >
                 <option value="">Write it here</option>
@@ -176,11 +183,13 @@ function GoAhead({
   const format = useFormat();
   const people = `${format.number(receive)} ${receive === 1 ? 'person' : 'people'}`;
   const when =
-    goes.on === 'now' ? 'now' : `from ${goes.day}, ${goes.at}${goes.on === 'local' ? ', in each contact’s time zone' : ''}`;
+    goes.on === 'now'
+      ? 'now'
+      : `on ${format.plainDay(goes.day)} at ${format.clockTime(goes.at)}${goes.on === 'local' ? ' in each contact’s time zone' : ''}`;
   return (
     <Aside role="alertdialog" aria-label="Send" onKeyDown={(event) => event.key === 'Escape' && onBack()}>
       <p>
-        This goes to <b>{people}</b>, {when}. Sent messages can’t be recalled. You can pause or cancel the rest.
+        This goes to <b>{people}</b> {when}. Sent messages can’t be recalled. You can pause or cancel the rest.
       </p>
       <Row above={1}>
         <Button look="main" autoFocus disabled={busy} onClick={onGo}>

@@ -2,8 +2,8 @@
 /** When a broadcast goes, how fast, and who prints its letters. */
 import { CHANNELS } from '@/core/contacts';
 import type { Goes, Reach } from '@/core/messages';
-import { DAY } from '@/core/shared';
-import { useNow, useFormat } from '../primitives';
+import { DAY, localDate } from '@/core/shared';
+import { useNow, useFormat, useZone } from '../primitives';
 import type { Broadcast } from './shapes';
 import { Button, DateField, Radio, Row, Select, Text, TimeField, CountField } from '../kit';
 
@@ -22,7 +22,7 @@ export function WhenItGoes({
   onChange: (next: { goes?: Goes; per_minute?: number }) => void;
 }) {
   const format = useFormat();
-  const tomorrow = new Date(useNow().getTime() + DAY).toISOString().slice(0, 10);
+  const tomorrow = localDate(new Date(useNow().getTime() + DAY), useZone());
   const at = goes.on === 'now' ? { day: tomorrow, at: '10:00' } : { day: goes.day, at: goes.at };
   const printed = goes.printed ? { printed: goes.printed } : {};
   return (

@@ -18,6 +18,7 @@ import {
   EmptyState,
   ErrorMessage,
   Heading,
+  HistoryButtons,
   Input,
   LinkButton,
   Row,
@@ -25,6 +26,7 @@ import {
   SplitSide,
   Stack,
   Text,
+  UnsavedNotice,
   useToast,
 } from '../kit';
 
@@ -34,7 +36,7 @@ export function CampaignEditor({ first }: { first: Campaign }) {
     queryFn: () => ask('GET /campaigns/{id}', { params: { id: first.id } }),
     initialData: first,
   });
-  const history = useUndoHistory<Plan>(first.plan);
+  const history = useUndoHistory<Plan>(`campaign_${first.id}`, first.plan);
   const { draft, change } = history;
   const [chosen, setChosen] = useState<number | null>(first.plan.steps[0]?.id ?? null);
   const [keeping, setKeeping] = useState(false);
@@ -43,7 +45,7 @@ export function CampaignEditor({ first }: { first: Campaign }) {
   const step = stepsIn(draft.steps).find(({ id }) => id === chosen) ?? null;
   const setSteps = (steps: Step[]) => change({ ...draft, steps });
   const save = useSave(campaign, draft, (saved) => {
-    history.put(saved);
+    history.saved(saved);
     setKeeping(false);
   });
   return (
@@ -56,12 +58,7 @@ export function CampaignEditor({ first }: { first: Campaign }) {
           <LinkButton href="/campaigns">All campaigns</LinkButton>
           {may && (
             <>
-              <Button disabled={!history.mayBack} onClick={history.back} title="Undo (Ctrl+Z)">
-                Undo
-              </Button>
-              <Button disabled={!history.mayForward} onClick={history.forward} title="Redo (Ctrl+Shift+Z)">
-                Redo
-              </Button>
+              <HistoryButtons history={history} />
               <Button
                 look="main"
                 disabled={
@@ -82,6 +79,7 @@ export function CampaignEditor({ first }: { first: Campaign }) {
           Only office managers can change this campaign. Copy it to make your own.
         </Text>
       )}
+      <UnsavedNotice history={history} />
       <ErrorMessage error={save.error} named />
       <PlanErrors errors={errors} />
       <Split side="minmax(300px, 400px)">

@@ -2,13 +2,13 @@
 /** Saving a note, or what they said when they called. Half-written, it survives a reload. */
 import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { ask, freshKey, useDraft } from '../primitives';
+import { ask, DRAFTS, freshKey, useDraft } from '../primitives';
 import { Button, Checkbox, Field, Kbd, Row, Select, Textarea, useToast, Well } from '../kit';
 
 const MINUTES = [0, 1, 3, 5, 10, 20, 30, 45, 60];
 
 export function Note({ contactId, onClose }: { contactId: string; onClose: () => void }) {
-  const [text, setText, clear] = useDraft(`note_${contactId}`);
+  const [text, setText, clear] = useDraft(DRAFTS.note(contactId));
   const [called, setCalled] = useState(false);
   const [minutes, setMinutes] = useState(5);
   const queries = useQueryClient();

@@ -43,6 +43,7 @@ export { Fact, FactLine } from './fact';
 export { SideNav } from './side-nav';
 export { BottomBar, Mark, Page, Perch, SkipLink, WireBar, WireButton, WireEnds } from './wire-parts';
 export { Sheet } from './sheet';
+export { HistoryButtons, UnsavedNotice } from './history';
 export { GroupHead, ListRow, RawText, ScrollList, TwoLines } from './list';
 export { Joint, SaidButton, ShelfButton, Strip } from './sentence';
 export { Ago, Left, Timer } from './time';

@@ -1,6 +1,6 @@
 'use client';
 /** Fields that one types into, for where a label stands beside or around them; `Field` brings a label of its own. */
-import type { ChangeEvent, ComponentProps, Ref } from 'react';
+import type { ChangeEvent, ComponentProps, FocusEvent, Ref } from 'react';
 import OutlinedInput from '@mui/material/OutlinedInput';
 
 interface Sized {
@@ -54,6 +54,12 @@ export function Input({
 type NativeArea = Omit<ComponentProps<'textarea'>, 'color' | 'ref' | 'onChange'> & {
   onChange?: (event: ChangeEvent<HTMLTextAreaElement>) => void;
 };
+/** Whoever comes back to what they had begun writes on at its end. */
+const toItsEnd = (event: FocusEvent<HTMLInputElement | HTMLTextAreaElement>) => {
+  const { length } = event.target.value;
+  event.target.setSelectionRange(length, length);
+};
+
 /** Several lines; it grows with its words from `rows` on. */
 export function Textarea({
   width = '100%',
@@ -76,6 +82,7 @@ export function Textarea({
       onChange={onChange}
       disabled={disabled}
       autoFocus={autoFocus}
+      onFocus={autoFocus ? toItsEnd : undefined}
       inputRef={ref}
       error={input['aria-invalid'] === true || input['aria-invalid'] === 'true'}
       sx={{ width }}

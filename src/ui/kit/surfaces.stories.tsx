@@ -30,6 +30,8 @@ import {
   Text,
   Toolbar,
   Well,
+  HistoryButtons,
+  UnsavedNotice,
 } from '.';
 
 export default { title: 'Surface' };
@@ -86,6 +88,16 @@ export const Panels = () => (
     <RawText>From: portal@brackwater.example</RawText>
     <Progress done={40} of={100} label="Importing" />
   </Columns>
+);
+
+const nothing = () => {};
+export const BeingChanged = () => (
+  <Stack>
+    <Row>
+      <HistoryButtons history={{ back: nothing, forward: nothing, mayBack: true, mayForward: false }} />
+    </Row>
+    <UnsavedNotice history={{ isRestored: true, discard: nothing }} />
+  </Stack>
 );
 
 export const Lists = () => {

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { CHANNELS, type SendChannel } from '@/core/contacts';
 import { capitalized, listed } from '@/core/shared';
-import { ask, freshKey, useDraft } from '../primitives';
+import { ask, DRAFTS, freshKey, useDraft } from '../primitives';
 import { FromTemplate } from './from-template';
 import { Button, Checkbox, Field, Input, Kbd, Row, Stack, Text, Textarea, useToast, Well } from '../kit';
 
@@ -23,7 +23,7 @@ export function Compose({
   onClose: () => void;
 }) {
   const { sent, hasBlocks, isInParts, isForHousehold } = CHANNELS[channel];
-  const [text, setText, clear] = useDraft(`${channel}_${contactId}`);
+  const [text, setText, clear] = useDraft(DRAFTS.message(channel, contactId));
   const [subject, setSubject, clearSubject] = useDraft(`${channel}_subject_${contactId}`);
   const [key, setKey] = useState(freshKey);
   const [both, setBoth] = useState(false);

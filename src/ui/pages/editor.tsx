@@ -27,6 +27,7 @@ import {
   ErrorMessage,
   GrabHandle,
   Heading,
+  HistoryButtons,
   LinkButton,
   moved,
   Row,
@@ -34,6 +35,7 @@ import {
   Split,
   Stack,
   Text,
+  UnsavedNotice,
   useSortableItem,
   useToast,
 } from '../kit';
@@ -57,7 +59,8 @@ export function PageEditor({ first }: { first: PageRow }) {
     queryFn: () => ask('GET /pages/{id}', { params: { id: first.id } }),
     initialData: first,
   });
-  const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = useUndoHistory(draftOf(first));
+  const history = useUndoHistory(`page_${first.id}`, draftOf(first));
+  const { draft, change } = history;
   const queries = useQueryClient();
   const toast = useToast();
   const errors = pageErrors(draft.page);
@@ -77,12 +80,12 @@ export function PageEditor({ first }: { first: PageRow }) {
     onSuccess: (saved) => {
       queries.setQueryData(['pages', row.id], saved);
       void queries.invalidateQueries({ queryKey: ['pages'], exact: true });
-      put(draftOf(saved));
+      history.saved(draftOf(saved));
       toast.tell('Saved and live.');
     },
   });
   return (
-    <div onKeyDown={onKeyDown}>
+    <div onKeyDown={history.onKeyDown}>
       <Row spread align="end" gap={4}>
         <div>
           <Heading level={1}>{draft.name || 'Untitled page'}</Heading>
@@ -94,18 +97,14 @@ export function PageEditor({ first }: { first: PageRow }) {
           </Text>
         </div>
         <Row above={1}>
-          <Button disabled={!mayBack} onClick={back} title="Undo (Ctrl+Z)">
-            Undo
-          </Button>
-          <Button disabled={!mayForward} onClick={forward} title="Redo (Ctrl+Shift+Z)">
-            Redo
-          </Button>
+          <HistoryButtons history={history} />
           <LinkButton href="/market/pages">All pages</LinkButton>
           <Button look="main" disabled={!changed || errors.length > 0 || save.isPending} onClick={() => save.mutate()}>
             Save
           </Button>
         </Row>
       </Row>
+      <UnsavedNotice history={history} />
       <ErrorMessage error={save.error} named />
       {errors
         .filter(({ block }) => !block)
@@ -220,7 +219,7 @@ function BlockItem({
               </Button>
               <Button
                 size="tiny"
-                aria-label={`Take the ${name} out`}
+                aria-label={`Remove the ${name}`}
                 disabled={!mayRemove(page, block)}
                 title={mayRemove(page, block) ? undefined : 'Required'}
                 onClick={onRemove}

@@ -7,14 +7,27 @@ const subscribe = (hear: () => void) => {
   hearers.add(hear);
   return () => hearers.delete(hear);
 };
+const unkept = new Map<string, string>();
 const nameOf = (key: string): string => `urraca_draft_${key}`;
 
+/** What the drafts to and about a contact are called. */
+export const DRAFTS = {
+  message: (channel: string, contactId: string): string => `${channel}_${contactId}`,
+  note: (contactId: string): string => `note_${contactId}`,
+};
+
 export const readDraft = (key: string): string =>
-  typeof localStorage === 'undefined' ? '' : (localStorage.getItem(nameOf(key)) ?? '');
+  typeof localStorage === 'undefined' ? '' : (unkept.get(key) ?? localStorage.getItem(nameOf(key)) ?? '');
 /** @param text empty forgets it */
 export function writeDraft(key: string, text: string): void {
-  if (text) localStorage.setItem(nameOf(key), text);
-  else localStorage.removeItem(nameOf(key));
+  try {
+    if (text) localStorage.setItem(nameOf(key), text);
+    else localStorage.removeItem(nameOf(key));
+    unkept.delete(key);
+  } catch {
+    /* A browser that is full keeps nothing more; what is typed stands nevertheless, for as long as the page does. */
+    unkept.set(key, text);
+  }
   hearers.forEach((hear) => hear());
 }
 

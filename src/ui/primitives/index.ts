@@ -2,7 +2,7 @@ export { ask, freshKey, Problem, sendFile, sendPicture, wordsOf, type ApiAnswer,
 export { ClockProvider, useNow, useZone, when } from './clock';
 export { CallingProvider, useCalling } from './calling';
 export { drawHome } from './home-drawing';
-export { readDraft, useDraft } from './draft';
+export { DRAFTS, readDraft, useDraft, writeDraft } from './draft';
 export { putPreference, usePreferences, useRemembered, type AlertChoice } from './remembered';
 export { Bird, Glyph, Strokes } from './glyphs';
 export { nameIn, NO_WORDS, useHorizon, useVocabulary } from './vocabulary';
@@ -10,5 +10,5 @@ export { lazily, useLoadTheRest } from './lazily';
 export { isTyping, useShortcuts } from './keys';
 export { shortcutGroups } from './shortcuts';
 export { useIsNarrow } from './narrow';
-export { useUndoHistory } from './undo-history';
+export { useUndoHistory, type UndoHistory } from './undo-history';
 export { FormatProvider, useFormat } from './format';

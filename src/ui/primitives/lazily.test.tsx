@@ -8,7 +8,10 @@ const Part = ({ name }: { name: string }) => <p>Here is {name}</p>;
 test('something stands in its place until it is there', async () => {
   let come: (part: typeof Part) => void = () => {};
   const coming = new Promise<typeof Part>((resolve) => (come = resolve));
-  const Later = lazily<{ name: string }>(() => coming, <p>Opening…</p>);
+  const Later = lazily<{ name: string }>(
+    () => coming,
+    () => <p>Opening…</p>,
+  );
   show(<Later name="Oda" />);
   expect(screen.getByText('Opening…')).toBeVisible();
   act(() => come(Part));

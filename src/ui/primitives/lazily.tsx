@@ -11,7 +11,7 @@ const LATEST_MS = 4_000;
 /** @param meanwhile stands in its place until it is there */
 export function lazily<Props extends object>(
   load: () => Promise<ComponentType<Props>>,
-  meanwhile: ReactNode = null,
+  meanwhile: (props: Props) => ReactNode = () => null,
 ): ComponentType<Props> {
   let there: ComponentType<Props> | null = null;
   const fetched = async () => (there = await load());
@@ -23,7 +23,7 @@ export function lazily<Props extends object>(
     return Known ? (
       <Known {...props} />
     ) : (
-      <Suspense fallback={meanwhile}>
+      <Suspense fallback={meanwhile(props)}>
         <Part {...props} />
       </Suspense>
     );

@@ -70,7 +70,7 @@ export function AbTests({
             Start A/B test
           </Button>
           <Text tone="soft" small>
-            {chosen.size === 1 ? 'Tick another one of the same channel.' : `${chosen.size} chosen`}
+            {chosen.size === 1 ? 'Check another one of the same channel.' : `${format.number(chosen.size)} selected`}
           </Text>
         </Row>
       )}
@@ -87,7 +87,7 @@ export function AbTests({
                       Resume
                     </Button>
                   )}
-                  <Button size="tiny" onClick={() => remove.mutate(abTest.id)} aria-label={`Take ${abTest.name} away`}>
+                  <Button size="tiny" onClick={() => remove.mutate(abTest.id)} aria-label={`Remove ${abTest.name}`}>
                     Remove
                   </Button>
                 </Row>

@@ -1,11 +1,10 @@
 'use client';
 /** One template: its words with their checks, as a real person will see them, and what each of its variants brought. */
 import { capitalized } from '@/core/shared';
-import { useState } from 'react';
 import { useRouter } from 'next/navigation';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { CHANNELS } from '@/core/contacts';
-import { chanceOf, type VariantView, type Words } from '@/core/messages';
+import { chanceOf, type VariantView } from '@/core/messages';
 import { ask, freshKey, useUndoHistory, useFormat } from '../primitives';
 import type { Template } from './fields';
 import { Preview } from './preview';
@@ -15,6 +14,7 @@ import {
   Button,
   ErrorMessage,
   Heading,
+  HistoryButtons,
   Input,
   LinkButton,
   Panel,
@@ -23,11 +23,15 @@ import {
   SplitSide,
   Stack,
   Text,
+  UnsavedNotice,
   useToast,
   LimitField,
 } from '../kit';
 
 type InFull = Template & { variants: VariantView[] };
+
+/** What of a template is written here. */
+const editedOf = ({ name, words, day_cap }: Template) => ({ name, words, day_cap });
 
 export function TemplateEditor({ first }: { first: InFull }) {
   const format = useFormat();
@@ -36,28 +40,27 @@ export function TemplateEditor({ first }: { first: InFull }) {
     queryFn: () => ask('GET /templates/{id}', { params: { id: first.id } }),
     initialData: first,
   });
-  const { draft, change, put, back, forward, mayBack, mayForward, onKeyDown } = useUndoHistory<Words>(first.words);
-  const [name, setName] = useState(first.name);
-  const [cap, setCap] = useState(first.day_cap);
+  const history = useUndoHistory(`template_${first.id}`, editedOf(first));
+  const { draft, change } = history;
+  const { words } = draft;
   const queries = useQueryClient();
   const toast = useToast();
   const router = useRouter();
   const may = template.may_change;
-  const changed =
-    JSON.stringify(draft) !== JSON.stringify(template.words) || name.trim() !== template.name || cap !== template.day_cap;
+  const changed = JSON.stringify({ ...draft, name: draft.name.trim() }) !== JSON.stringify(editedOf(template));
   const save = useMutation({
     mutationFn: () =>
       ask('PATCH /templates/{id}', {
         params: { id: template.id },
         body: {
-          name: name.trim() || template.name,
-          words: draft,
-          day_cap: cap,
+          name: draft.name.trim() || template.name,
+          words,
+          day_cap: draft.day_cap,
           seen: template.version,
         },
       }),
     onSuccess: (saved) => {
-      put(saved.words);
+      history.saved(editedOf(saved));
       void queries.invalidateQueries({ queryKey: ['templates'] });
       toast.tell(
         saved.version > template.version && template.brought.sent > 0
@@ -69,7 +72,7 @@ export function TemplateEditor({ first }: { first: InFull }) {
   const copy = useMutation({
     mutationFn: () =>
       ask('POST /templates', {
-        body: { channel: template.channel, name: `${template.name}, copy`.slice(0, 80), words: draft },
+        body: { channel: template.channel, name: `${template.name}, copy`.slice(0, 80), words },
         headers: freshKey(),
       }),
     onSuccess: ({ id }) => {
@@ -87,7 +90,7 @@ export function TemplateEditor({ first }: { first: InFull }) {
     onError: toast.fail,
   });
   return (
-    <div onKeyDown={onKeyDown}>
+    <div onKeyDown={history.onKeyDown}>
       <Row spread align="end" gap={4}>
         <div>
           <Heading level={1}>
@@ -95,10 +98,10 @@ export function TemplateEditor({ first }: { first: InFull }) {
               look="title"
               width="min(560px, 100%)"
               aria-label="Name of the template"
-              value={name}
+              value={draft.name}
               maxLength={80}
               disabled={!may}
-              onChange={(event) => setName(event.target.value)}
+              onChange={(event) => change({ ...draft, name: event.target.value })}
             />
           </Heading>
           <Text as="p" tone="soft">
@@ -117,12 +120,7 @@ export function TemplateEditor({ first }: { first: InFull }) {
               <Button onClick={() => remove.mutate()} title="Touches that use it keep their own copy of the message">
                 Remove
               </Button>
-              <Button disabled={!mayBack} onClick={back} title="Undo (Ctrl+Z)">
-                Undo
-              </Button>
-              <Button disabled={!mayForward} onClick={forward} title="Redo (Ctrl+Shift+Z)">
-                Redo
-              </Button>
+              <HistoryButtons history={history} />
               <Button look="main" disabled={!changed || save.isPending} onClick={() => save.mutate()}>
                 Save
               </Button>
@@ -135,10 +133,17 @@ export function TemplateEditor({ first }: { first: InFull }) {
           Only office managers can change this template. Copy it to make your own.
         </Text>
       )}
+      <UnsavedNotice history={history} />
       <ErrorMessage error={save.error} named />
       <Split>
         <Stack>
-          <WordsEditor channel={template.channel} words={draft} templateId={template.id} readOnly={!may} onChange={change} />
+          <WordsEditor
+            channel={template.channel}
+            words={words}
+            templateId={template.id}
+            readOnly={!may}
+            onChange={(next) => change({ ...draft, words: next })}
+          />
           {!CHANNELS[template.channel].isTask && (
             <Row as="label" small above={3.5}>
               Send at most
@@ -148,15 +153,15 @@ export function TemplateEditor({ first }: { first: InFull }) {
                 width={90}
                 placeholder="any"
                 disabled={!may}
-                value={cap}
-                onChange={setCap}
+                value={draft.day_cap}
+                onChange={(day_cap) => change({ ...draft, day_cap })}
               />
               a day; the rest wait until the next morning
             </Row>
           )}
         </Stack>
         <SplitSide>
-          <Preview channel={template.channel} words={draft} />
+          <Preview channel={template.channel} words={words} />
           <Results template={template} />
         </SplitSide>
       </Split>

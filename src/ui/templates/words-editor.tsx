@@ -118,10 +118,10 @@ export function WordsEditor({
             <Button size="tiny" onClick={() => put('{one wording|another}')} title="Each contact gets one of them">
               variants
             </Button>
-            <Button size="tiny" onClick={() => put('{{ town | default: "the coast" }}')}>
+            <Button size="tiny" onClick={() => put('{{ city | default: "the coast" }}')}>
               field with a default
             </Button>
-            <Button size="tiny" onClick={() => put('{% if town %}in {{ town }}{% else %}here{% endif %}')}>
+            <Button size="tiny" onClick={() => put('{% if city %}in {{ city }}{% else %}here{% endif %}')}>
               only if known
             </Button>
             <Button
