@@ -4,8 +4,9 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: './tests/journeys',
   workers: 1,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 90_000,
+  /* On a busy machine what is awaited comes late; a case that passes waits no longer for it. */
+  expect: { timeout: 20_000 },
   reporter: [['list']],
   use: {
     baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:3100',

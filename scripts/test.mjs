@@ -97,7 +97,10 @@ async function withApp(cluster, work) {
   }
 }
 
+/** Axe over the parts of the interface, which needs no application. */
 const GALLERY = 'gallery.spec.ts';
+/** Axe over the main views, which changes nothing. */
+const VIEWS = 'views.spec.ts';
 
 const drill =
   (step, own) =>
@@ -122,6 +125,32 @@ async function crashDrills(step) {
 async function timedDrills(step) {
   await drill(step, {})('fuzz: crafted input', 'crafted.mjs', '--small');
   await drill(step, {})('drill: starting the demo', 'demo-start.mjs');
+}
+
+/** Journeys mostly wait for what they see: what changes nothing, and the drills on a cluster of their own, have the other processor. */
+async function inTheBrowser(step, env) {
+  const play = (specs, output) => shown(bin('playwright'), ['test', ...specs, '--output', `.urraca/results/${output}`], { env });
+  if (rest.length) {
+    await step('journeys', () => play(rest, 'journeys'));
+    return;
+  }
+  const specs = readdirSync(fromRoot('tests/journeys')).filter((file) => file.endsWith('.spec.ts'));
+  const lanes = [
+    () =>
+      step('journeys', () =>
+        play(
+          specs.filter((file) => file !== GALLERY && file !== VIEWS),
+          'journeys',
+        ),
+      ),
+    async () => {
+      await step('views', () => play([VIEWS], 'views'));
+      await step('gallery', () => play([GALLERY], 'gallery'));
+      if (wanted('drills')) await crashDrills(step);
+    },
+  ];
+  const ended = await Promise.allSettled(lanes.map((lane) => lane()));
+  for (const { reason } of ended) if (reason) throw reason;
 }
 
 await script(async () => {
@@ -173,30 +202,12 @@ await script(async () => {
     }
     if (wanted('journeys') || wanted('drills')) await ensureBuilt({ dist: 'dist-test', next: '.next-test' });
     if (wanted('drills')) await timedDrills(step);
-    /* Journeys mostly wait for what they see: the drills, on a cluster that they may crash, and the gallery have the other processor. */
-    const lanes = [];
     if (wanted('journeys')) {
       await ensureChromium();
       if ((await shown(bin('ladle'), ['build'])) !== 0) throw new Stop('The gallery could not be built.');
       rmSync(`${home}/journeys`, { recursive: true, force: true });
-      const specs = readdirSync(fromRoot('tests/journeys')).filter((file) => file.endsWith('.spec.ts') && file !== GALLERY);
-      lanes.push(() =>
-        step('journeys', () =>
-          withApp(cluster, (url, processEnv) =>
-            shown(bin('playwright'), ['test', ...(rest.length ? rest : specs)], {
-              env: { ...processEnv, NODE_ENV: 'test', BASE_URL: url },
-            }),
-          ),
-        ),
-      );
-    }
-    lanes.push(async () => {
-      if (wanted('drills')) await crashDrills(step);
-      if (wanted('journeys') && !rest.length)
-        await step('gallery', () => shown(bin('playwright'), ['test', GALLERY, '--output', '.urraca/gallery-results']));
-    });
-    const ended = await Promise.allSettled(lanes.map((lane) => lane()));
-    for (const { reason } of ended) if (reason) throw reason;
+      await withApp(cluster, (url, appEnv) => inTheBrowser(step, { ...appEnv, NODE_ENV: 'test', BASE_URL: url }));
+    } else if (wanted('drills')) await crashDrills(step);
   } finally {
     cluster?.stop();
   }
