@@ -34,6 +34,7 @@ import { storedNames } from './0032_stored_names';
 import { pinnedNotes } from './0033_pinned_notes';
 import { auditInOrder } from './0034_audit_in_order';
 import { everydaySegments } from './0035_everyday_segments';
+import { cityColumn } from './0036_city';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -72,5 +73,6 @@ export const migrations: Migration[] = [
   pinnedNotes,
   auditInOrder,
   everydaySegments,
+  cityColumn,
 ];
 export type { Migration };

@@ -76,7 +76,7 @@ async function broadcast() {
     tree: { on: 'role', how: 'any', of: ['renter'] },
     team: true,
   });
-  const words = { subject: 'Bench for {{ town }}', text: '{Hello|Good day} {{ first_name }}.', plain: 'Hello.' };
+  const words = { subject: 'Bench for {{ city }}', text: '{Hello|Good day} {{ first_name }}.', plain: 'Hello.' };
   const { id } = await api('/broadcasts', 'POST', {
     name: 'Bench',
     channel: 'email',

@@ -81,7 +81,7 @@ async function dueTouches(pg, url, env) {
     {
       channel: 'text',
       when: { after: 'start', minutes: 0 },
-      words: { text: 'Hello {{ first_name }} from {{ town }}', plain: 'Hello' },
+      words: { text: 'Hello {{ first_name }} from {{ city }}', plain: 'Hello' },
     },
     { channel: 'email', when: { after: 'start', days: 1, at: '09:00' }, words: { text: 'x', plain: 'x' } },
   ]);

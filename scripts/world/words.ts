@@ -17,7 +17,7 @@ const MAIL_DOC: NonNullable<Words['doc']> = {
           type: 'text',
           text: '{Hi|Good morning} {{ first_name }}, here’s {% if team %}our{% else %}my{% endif %} monthly summary of what homes in ',
         },
-        { type: 'text', text: '{{ town | default: "Lantern County" }}', marks: [{ type: 'bold' }] },
+        { type: 'text', text: '{{ city | default: "Lantern County" }}', marks: [{ type: 'bold' }] },
         { type: 'text', text: ' sold for.' },
       ],
     },
@@ -38,7 +38,7 @@ const TEMPLATES: { channel: Channel; name: string; words: Words; cap?: number }[
     channel: 'text',
     name: 'First text to a buyer',
     words: {
-      text: "{Hi|Hello} {{ first_name }}, it's {{ agent_first_name }} with {{ brokerage }}. You asked about homes in {{ town }}. {When can I call you?|When's a good time for a call?} Reply STOP to opt out.",
+      text: "{Hi|Hello} {{ first_name }}, it's {{ agent_first_name }} with {{ brokerage }}. You asked about homes in {{ city }}. {When can I call you?|When's a good time for a call?} Reply STOP to opt out.",
       plain:
         "Hi, it's {{ agent_first_name }} with {{ brokerage }}. You asked about homes in the area. When can I call you? Reply STOP to opt out.",
     },
@@ -57,7 +57,7 @@ const TEMPLATES: { channel: Channel; name: string; words: Words; cap?: number }[
     channel: 'email',
     name: 'What sold this month',
     words: {
-      subject: '{What sold in|Home sales in} {{ town | default: "Lantern County" }}',
+      subject: '{What sold in|Home sales in} {{ city | default: "Lantern County" }}',
       text: '',
       plain: 'Hello,\n\nHere’s this month’s summary of what homes in the area sold for.\n\n{{ agent_name }}, {{ agent_phone }}',
       doc: MAIL_DOC,
@@ -68,7 +68,7 @@ const TEMPLATES: { channel: Channel; name: string; words: Words; cap?: number }[
     name: 'After the first call',
     words: {
       subject: 'What we talked about',
-      text: 'Hi {{ first_name }},\n\nThanks for the call today. I’ll keep an eye out in {{ town | default: "the cities you mentioned" }} and email you when something fits. What did I miss?\n\n{{ agent_name }}',
+      text: 'Hi {{ first_name }},\n\nThanks for the call today. I’ll keep an eye out in {{ city | default: "the cities you mentioned" }} and email you when something fits. What did I miss?\n\n{{ agent_name }}',
       plain:
         'Hello,\n\nThanks for the call today. I’ll keep an eye out and email you when something fits. What did I miss?\n\n{{ agent_name }}',
     },

@@ -26,12 +26,12 @@ test('a block of which not everything is said does not compile', () => {
 });
 
 test('a column without a name does not compile, nor one that is sorted by and has no order in SQL', () => {
-  const { name, ...without } = CONTACT_COLUMNS.town;
+  const { name, ...without } = CONTACT_COLUMNS.city;
   /* @ts-expect-error -- nobody knows what it is called */
   const nameless: ContactColumn = without;
   /* @ts-expect-error -- a segment has no such question */
-  const unasked: ContactColumn = { ...CONTACT_COLUMNS.town, filter: 'shoe_size' };
-  /* @ts-expect-error -- the town is sorted by */
+  const unasked: ContactColumn = { ...CONTACT_COLUMNS.city, filter: 'shoe_size' };
+  /* @ts-expect-error -- the city is sorted by */
   const orders: Record<SortedColumn, unknown> = {
     created: 1,
     name: 1,
@@ -42,7 +42,7 @@ test('a column without a name does not compile, nor one that is sorted by and ha
     stage: 1,
   };
   expect([name, nameless, unasked, orders].every(Boolean)).toBe(true);
-  expect(columnsFor('sort').map(([key]) => key)).toContain('town');
+  expect(columnsFor('sort').map(([key]) => key)).toContain('city');
 });
 
 test('a block is taken as it begins, and refused without one of its fields', () => {

@@ -2,8 +2,8 @@
 import { checkWords, fillWords, mergeFields, shinglesOf, type Words } from '@/core/messages';
 
 const WORDS: Words = {
-  subject: '{Homes|Houses} in {{ town }}',
-  text: '{Hello|Good morning|Good day} {{ first_name | default: "there" }}, {% if team %}we{% else %}I{% endif %} {saw|noticed} that you asked about {{ town }}. {When would suit you|May I call you} this week? {{ agent_first_name }} at {{ brokerage }}. Reply STOP to opt out.',
+  subject: '{Homes|Houses} in {{ city }}',
+  text: '{Hello|Good morning|Good day} {{ first_name | default: "there" }}, {% if team %}we{% else %}I{% endif %} {saw|noticed} that you asked about {{ city }}. {When would suit you|May I call you} this week? {{ agent_first_name }} at {{ brokerage }}. Reply STOP to opt out.',
   plain: 'Hello from {{ brokerage }}. Reply STOP to opt out.',
 };
 const MESSAGES = 100_000;

@@ -8,7 +8,7 @@ import { standingSql } from '../../src/server/broadcasts/audience';
 const app = appForEach();
 const ada = () => app().as('Ada');
 const broadcasts = () => app().m.broadcasts;
-const WORDS: Words = { subject: 'For you', text: 'Hello {{ first_name }} in {{ town }}.', plain: 'Hello.' };
+const WORDS: Words = { subject: 'For you', text: 'Hello {{ first_name }} in {{ city }}.', plain: 'Hello.' };
 
 async function people(n: number, more: (at: number) => object = () => ({})): Promise<string[]> {
   const ids: string[] = [];

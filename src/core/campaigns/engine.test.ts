@@ -39,7 +39,7 @@ const contact = (more: Partial<TouchedContact> = {}): TouchedContact => ({
   fields: {
     first_name: 'Oda',
     last_name: 'Brandvold',
-    town: 'Saltmarsh',
+    city: 'Saltmarsh',
     agent_first_name: 'Asta',
     agent_name: 'Asta Lund',
     agent_phone: '(360) 555-0110',

@@ -38,7 +38,7 @@ test('each error stands at its step, those within ways too', () => {
       no: [{ id: 5, when: at, do: 'talk', questions: [] }],
     },
     { id: 6, when: at, do: 'talk', questions: [{ asks: 'when', words: ' ', fieldId: null }] },
-    touch(7, { text: '{% if town %}Hello', plain: 'Hello' }),
+    touch(7, { text: '{% if city %}Hello', plain: 'Hello' }),
     touch(8, GOOD),
   );
   expect([...new Set(fields(one))]).toEqual(['steps.1', 'steps.2', 'steps.4', 'steps.5', 'steps.6', 'steps.7']);

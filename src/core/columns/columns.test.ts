@@ -8,8 +8,8 @@ import { columnsFor, CONTACT_COLUMNS, type ContactColumn, type OutgoingPerson } 
 test('each use of a column is that of its entry', () => {
   expect(columnsFor('grid').map(([key]) => key)).toContain('last_spoke');
   expect(outgoingHeadings([]).slice(0, 4)).toEqual(['First name', 'Last name', 'Company', 'Emails']);
-  expect(TARGETS.city).toBe(CONTACT_COLUMNS.town.name);
-  expect(MERGE_FIELDS.town).toBe(CONTACT_COLUMNS.town.merge);
+  expect(TARGETS.city).toBe(CONTACT_COLUMNS.city.name);
+  expect(MERGE_FIELDS.city).toBe(CONTACT_COLUMNS.city.merge);
   expect(columnsFor('filter').every(([, { filter }]) => subjectOf(filter, []))).toBe(true);
 });
 
@@ -44,7 +44,7 @@ test('a column and the question about it are called alike where they ask for the
   for (const key of [
     'name',
     'company',
-    'town',
+    'city',
     'postal_code',
     'street',
     'stage',

@@ -126,7 +126,7 @@ export const CONTACT_COLUMNS = {
     import: 'street',
     merge: '14 Heron Lane',
   },
-  town: {
+  city: {
     name: 'City',
     grid: { width: 120, cell: ({ place }) => text(place.city) },
     sort: 'up',

@@ -4,16 +4,16 @@ import { Liquid } from 'liquidjs';
 import { fieldsIn, fillWords, renderWords, withSender } from '.';
 import { plainLiquid } from './plain-liquid';
 
-const FIELDS = { first_name: 'Oda', town: 'Saltmarsh', agent_name: 'Asta', 'field.my boat': 'Tern' } as const;
+const FIELDS = { first_name: 'Oda', city: 'Saltmarsh', agent_name: 'Asta', 'field.my boat': 'Tern' } as const;
 
 test('a default stands in for what is not known; a condition asks; a field of one’s own has its filters too', () => {
   expect(renderWords('Hi {{ last_name | default: "there" }}', FIELDS)).toBe('Hi there');
   expect(renderWords('{% if team %}we{% else %}I{% endif %} and {{ field.My Boat | upcase }}', FIELDS)).toBe('I and TERN');
-  expect(renderWords('{% if town == "Saltmarsh" and first_name %}here{% endif %}', FIELDS)).toBe('here');
+  expect(renderWords('{% if city == "Saltmarsh" and first_name %}here{% endif %}', FIELDS)).toBe('here');
   expect(renderWords('{% unless last_name %}no{% endunless %}', FIELDS)).toBe('no');
   expect(renderWords('{{ last_name }}', FIELDS)).toBeNull();
   expect(renderWords('{{ last_name | upcase }}', FIELDS)).toBeNull();
-  expect(renderWords('{% if town contains "x" %}{{ last_name }}{% endif %}.', FIELDS)).toBe('.');
+  expect(renderWords('{% if city contains "x" %}{{ last_name }}{% endif %}.', FIELDS)).toBe('.');
 });
 
 test('what the quick way takes on, it says as the engine would', () => {
@@ -27,7 +27,7 @@ test('what the quick way takes on, it says as the engine would', () => {
         '{x}',
         '{{ first_name }}',
         '{{ last_name }}',
-        '{{town|default:"here"}}',
+        '{{city|default:"here"}}',
         "{{ last_name | default: 'you' }}",
       ),
       tie('cond'),
@@ -43,7 +43,7 @@ test('what the quick way takes on, it says as the engine would', () => {
       .map(([tag, name, yes, no, both]) => `{% ${tag} ${name} %}${yes}${both ? `{% else %}${no}` : ''}{% end${tag} %}`),
     all: fc.array(tie('part'), { maxLength: 4 }).map((parts) => parts.join('')),
   })).all;
-  const scope = { first_name: 'Oda', town: 'Saltmarsh', agent_name: 'Asta' };
+  const scope = { first_name: 'Oda', city: 'Saltmarsh', agent_name: 'Asta' };
   fc.assert(
     fc.property(text, (source) => {
       expect(plainLiquid(source)).not.toBeNull();
@@ -60,17 +60,17 @@ test('what the quick way takes on, it says as the engine would', () => {
 });
 
 test('values stand as they are in text and without effect in HTML', () => {
-  const nasty = '<b>{{ town }}</b> {a|b} {% if x %}';
+  const nasty = '<b>{{ city }}</b> {a|b} {% if x %}';
   const doc = {
     type: 'doc' as const,
-    content: [{ type: 'paragraph', content: [{ type: 'text', text: 'Hi {{ first_name }} & {{ town }}' }] }],
+    content: [{ type: 'paragraph', content: [{ type: 'text', text: 'Hi {{ first_name }} & {{ city }}' }] }],
   };
   const { text, html } = fillWords(
-    { text: 'Hi {{ first_name }} & {{ town }}', plain: 'x', doc },
-    { first_name: nasty, town: 'A' },
+    { text: 'Hi {{ first_name }} & {{ city }}', plain: 'x', doc },
+    { first_name: nasty, city: 'A' },
   );
   expect(text).toBe(`Hi ${nasty} & A`);
-  expect(html).toContain('Hi &lt;b&gt;{{ town }}&lt;/b&gt; {a|b} {% if x %} &amp; A');
+  expect(html).toContain('Hi &lt;b&gt;{{ city }}&lt;/b&gt; {a|b} {% if x %} &amp; A');
 });
 
 test('words neither repeat nor read files; what cannot be read goes in the plain version', () => {
@@ -85,9 +85,9 @@ test('words neither repeat nor read files; what cannot be read goes in the plain
 test('the fields of a text are found in fields and in conditions', () => {
   expect(
     fieldsIn(
-      '{% if town == "first_name" and field.boat contains "a" %}{{ field.My Boat }}{% endif %}{{ last_name | default: "x" }}',
+      '{% if city == "first_name" and field.boat contains "a" %}{{ field.My Boat }}{% endif %}{{ last_name | default: "x" }}',
     ),
-  ).toEqual(['town', 'field.boat', 'field.my boat', 'last_name']);
+  ).toEqual(['city', 'field.boat', 'field.my boat', 'last_name']);
 });
 
 test('the first text says who writes and how to have no more, once', () => {

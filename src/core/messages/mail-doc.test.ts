@@ -5,7 +5,7 @@ import { wordsSchema } from './schemas';
 const DOC: MailDoc = {
   type: 'doc',
   content: [
-    { type: 'heading', attrs: { level: 2 }, content: [{ type: 'text', text: 'Homes in {{ town | default: "town" }}' }] },
+    { type: 'heading', attrs: { level: 2 }, content: [{ type: 'text', text: 'Homes in {{ city | default: "town" }}' }] },
     {
       type: 'paragraph',
       content: [
@@ -30,14 +30,14 @@ const DOC: MailDoc = {
 
 test('blocks become HTML with their looks, and text without them', () => {
   const html = htmlOfDoc(DOC, (id) => `https://house.example/pictures/${id}`);
-  expect(html).toContain('Homes in {{ town | default: "town" }}</h2>');
+  expect(html).toContain('Homes in {{ city | default: "town" }}</h2>');
   expect(html).toContain(
     '<a href="https://homes.example/?a=1&amp;b=2" style="color:#0B6B7F"><strong>the list</strong></a> &lt;now&gt;',
   );
   expect(html).toContain('src="https://house.example/pictures/12" alt="The harbor"');
   expect(html).not.toMatch(/class=|<style/);
   expect(textOfDoc(DOC)).toBe(
-    'Homes in {{ town | default: "town" }}\n\nSee the list (https://homes.example/?a=1&b=2) <now>\n\n- One\n\n[The harbor]\n\nLook: https://homes.example/x\n\n* * *',
+    'Homes in {{ city | default: "town" }}\n\nSee the list (https://homes.example/?a=1&b=2) <now>\n\n- One\n\n[The harbor]\n\nLook: https://homes.example/x\n\n* * *',
   );
 });
 
@@ -125,7 +125,7 @@ test('of a document that is sent, only what is known here is kept, and the text 
     doc: { ...DOC, extra: 1, content: [{ ...DOC.content![0], onclick: 'x' }] },
   });
   expect(error).toBeUndefined();
-  expect(value?.text).toBe('Homes in {{ town | default: "town" }}');
+  expect(value?.text).toBe('Homes in {{ city | default: "town" }}');
   expect(JSON.stringify(value)).not.toMatch(/onclick|extra|something else/);
   expect(wordsSchema.validate({ text: '', plain: '', doc: { type: 'doc', content: [{ type: 'script' }] } }).error).toBeDefined();
 });

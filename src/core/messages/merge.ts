@@ -1,5 +1,5 @@
 /**
- * Merge fields and conditions in the words of a message, in Liquid: `{{ first_name }}`, `{{ town | default: "the coast" }}`,
+ * Merge fields and conditions in the words of a message, in Liquid: `{{ first_name }}`, `{{ city | default: "the coast" }}`,
  * `{% if team %}we{% else %}I{% endif %}`. A field without a value and without a default never leaves a hole: the plain version
  * goes instead. Values are inserted as given and once: a name that looks like a template is not a template.
  */
@@ -21,7 +21,7 @@ const OTHER_FIELDS = {
   brokerage: 'Tern & Tiller Realty',
   office: 'Quillhaven',
   listing_address: '22 Kelp Street',
-  listing_town: 'Petrel Point',
+  listing_city: 'Petrel Point',
   listing_price: '$412,000',
   listing_beds: '3',
 } as const;
@@ -62,7 +62,7 @@ export const mergeFields = (of: MergeOf): Record<MergeField | 'team', string | n
   first_name: of.firstName,
   first_names: of.firstNames,
   last_name: of.lastName,
-  town: of.town,
+  city: of.town,
   street: of.street ?? null,
   agent_first_name: of.agent?.firstName ?? of.brokerage,
   agent_name: of.agent?.name ?? of.brokerage,
@@ -72,10 +72,13 @@ export const mergeFields = (of: MergeOf): Record<MergeField | 'team', string | n
   office: of.office ?? of.brokerage,
   team: of.team ? 'yes' : null,
   listing_address: of.listing?.address ?? null,
-  listing_town: of.listing?.town ?? null,
+  listing_city: of.listing?.town ?? null,
   listing_price: of.listing?.price ? `$${formatNumber(Math.round(of.listing.price))}` : null,
   listing_beds: of.listing?.beds ? String(of.listing.beds) : null,
 });
+
+/** What fields were called before; words that were written then go on saying the same. */
+export const FORMER_NAMES: Partial<Record<string, MergeField>> = { town: 'city', listing_town: 'listing_city' };
 
 const OWN = 'field.';
 /** The name under which a field's value is kept. */
@@ -188,7 +191,8 @@ export function syntaxError(source: string): { message: string; at: number } | n
 
 /** A field's value; what is empty is not there, and what every object has is no field. */
 const valueIn = (fields: MergeFields, name: string): string | undefined => {
-  const value: unknown = Object.hasOwn(fields, name) ? (fields as Record<string, unknown>)[name] : undefined;
+  const now = (Object.hasOwn(FORMER_NAMES, name) && FORMER_NAMES[name]) || name;
+  const value: unknown = Object.hasOwn(fields, now) ? (fields as Record<string, unknown>)[now] : undefined;
   return typeof value === 'string' ? value.trim() || undefined : undefined;
 };
 
@@ -199,7 +203,7 @@ function scopeOf(fields: MergeFields): Record<string, unknown> {
   if (known) return known;
   const scope: Record<string, unknown> = Object.create(null) as Record<string, unknown>;
   const own: Record<string, string> = {};
-  for (const name in fields) {
+  for (const name of [...Object.keys(fields), ...Object.keys(FORMER_NAMES)]) {
     const value = valueIn(fields, name);
     if (!value) continue;
     if (name.startsWith(OWN)) own[name.slice(OWN.length)] = value;

@@ -1,21 +1,21 @@
 import fc from 'fast-check';
 import { fieldsIn, fillWords, ownField, ownWords, suggestNext } from '.';
 
-const WORDS = { text: 'Hi {{ first_name }}, about {{town}}.', plain: 'Hello, about your search.' };
+const WORDS = { text: 'Hi {{ first_name }}, about {{city}}.', plain: 'Hello, about your search.' };
 
 test('fields are filled in; with one missing the plain version goes', () => {
-  expect(fillWords(WORDS, { first_name: 'Oda', town: 'Saltmarsh' })).toEqual({
+  expect(fillWords(WORDS, { first_name: 'Oda', city: 'Saltmarsh' })).toEqual({
     subject: null,
     text: 'Hi Oda, about Saltmarsh.',
     html: null,
     usedPlain: false,
     picks: [],
   });
-  expect(fillWords(WORDS, { first_name: '  ', town: 'Saltmarsh' })).toMatchObject({
+  expect(fillWords(WORDS, { first_name: '  ', city: 'Saltmarsh' })).toMatchObject({
     text: 'Hello, about your search.',
     usedPlain: true,
   });
-  expect(fillWords({ ...WORDS, subject: '{{ agent_name }}' }, { first_name: 'Oda', town: 'T' })).toMatchObject({
+  expect(fillWords({ ...WORDS, subject: '{{ agent_name }}' }, { first_name: 'Oda', city: 'T' })).toMatchObject({
     usedPlain: true,
   });
 });
@@ -31,14 +31,14 @@ test('fields of one’s own are merged in by their names, in any case of letters
 test('whatever is known of a person, no message has a hole or a template in it; a value is never read as a template', () => {
   const value = fc.option(fc.string({ maxLength: 12 }), { nil: undefined });
   fc.assert(
-    fc.property(value, value, (first_name, town) => {
-      const { text, usedPlain } = fillWords(WORDS, { first_name, town });
-      expect(usedPlain).toBe(!first_name?.trim() || !town?.trim());
-      expect(text).toBe(usedPlain ? WORDS.plain : `Hi ${first_name!.trim()}, about ${town!.trim()}.`);
+    fc.property(value, value, (first_name, city) => {
+      const { text, usedPlain } = fillWords(WORDS, { first_name, city });
+      expect(usedPlain).toBe(!first_name?.trim() || !city?.trim());
+      expect(text).toBe(usedPlain ? WORDS.plain : `Hi ${first_name!.trim()}, about ${city!.trim()}.`);
     }),
   );
-  expect(fillWords(WORDS, { first_name: '{{ town }}', town: 'X' }).text).toBe('Hi {{ town }}, about X.');
-  expect(fieldsIn(WORDS.text)).toEqual(['first_name', 'town']);
+  expect(fillWords(WORDS, { first_name: '{{ city }}', city: 'X' }).text).toBe('Hi {{ city }}, about X.');
+  expect(fieldsIn(WORDS.text)).toEqual(['first_name', 'city']);
 });
 
 test('of a mail their own words are kept, not what they quote', () => {
@@ -65,4 +65,13 @@ test.each([
 ])('“%s”: next is %s', (text, next) => {
   expect(suggestNext(text, false).do).toBe(next);
   expect(suggestNext(text, true).do).toBe('nothing');
+});
+
+test('a field that was renamed goes on saying the same in words that were written before', () => {
+  const fields = { first_name: 'Oda', city: 'Saltmarsh', listing_city: 'Petrel Point' };
+  const former = { text: '{{ town }}: {{ listing_town | default: "here" }}', plain: 'Here' };
+  expect(fillWords(former, fields).text).toBe('Saltmarsh: Petrel Point');
+  expect(fillWords({ ...former, text: '{% if town == "Saltmarsh" %}{{ town | upcase }}{% endif %}' }, fields).text).toBe(
+    'SALTMARSH',
+  );
 });

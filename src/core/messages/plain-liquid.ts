@@ -23,7 +23,7 @@ function outputOf(words: string): Piece | null {
   if (!read || RESERVED.has(read[1]!)) return null;
   return { name: read[2] ? `field.${JSON.parse(read[2]) as string}` : read[1]!, instead: read[3] ?? read[4] ?? null };
 }
-/** `{% if town %}`; null for another tag. */
+/** `{% if city %}`; null for another tag. */
 function conditionOf(words: string): Branching | null {
   const asks = ASKS.exec(words);
   return asks && !RESERVED.has(asks[2]!) ? { asks: asks[2]!, unless: asks[1] === 'unless', yes: [], no: [] } : null;

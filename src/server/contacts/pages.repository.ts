@@ -54,7 +54,7 @@ const ORDERS: Record<SortedColumn, Sorting> = {
     sql: `coalesce((select sg.position from stages sg where sg.account_id = c.account_id and sg.key = c.stage), 1000)`,
     type: 'int',
   },
-  town: { sql: `lower(coalesce(c.city, ''))`, type: 'text' },
+  city: { sql: `lower(coalesce(c.city, ''))`, type: 'text' },
   company: { sql: `lower(coalesce(c.company, ''))`, type: 'text' },
   postal_code: { sql: `coalesce(c.postal_code, '')`, type: 'text' },
   source: { sql: `lower(coalesce(c.source, ''))`, type: 'text' },

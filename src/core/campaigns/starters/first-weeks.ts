@@ -9,20 +9,20 @@ export const NEW_BUYER: Starter = {
   plan: plan([
     text(
       AT_ONCE,
-      "Hi {{ first_name }}, it's {{ agent_first_name }} with {{ brokerage }}. Thanks for asking about homes in {{ town }}. When's a good time to talk? Reply STOP to opt out.",
+      "Hi {{ first_name }}, it's {{ agent_first_name }} with {{ brokerage }}. Thanks for asking about homes in {{ city }}. When's a good time to talk? Reply STOP to opt out.",
       "Hi, it's {{ agent_first_name }} with {{ brokerage }}. Thanks for asking about homes in the area. When's a good time to talk? Reply STOP to opt out.",
     ),
     email(
       day(1, '09:00'),
       'Homes you asked about',
-      'Good morning {{ first_name }},\n\nYesterday you asked us about homes in {{ town }}. I know the area well, and I’d be happy to show you around.\n\nWhat are your must-haves, and when do you want to be in?',
+      'Good morning {{ first_name }},\n\nYesterday you asked us about homes in {{ city }}. I know the area well, and I’d be happy to show you around.\n\nWhat are your must-haves, and when do you want to be in?',
       'Good morning,\n\nYesterday you asked us about homes in the area. I’d be happy to show you a few.\n\nWhat are your must-haves, and when do you want to be in?',
     ),
     call(day(2), 'Ask what they’re looking for and when they’re hoping to move.'),
     letter(
       day(5, '09:00'),
       'A walk through the neighborhood',
-      'Dear {{ first_name }},\n\nIt helps to know the streets before you tour the houses. I’d be glad to spend an hour walking through {{ town }} with you. There’s nothing to sign.\n\nCall or text me when it’s convenient. What day works for you?',
+      'Dear {{ first_name }},\n\nIt helps to know the streets before you tour the houses. I’d be glad to spend an hour walking through {{ city }} with you. There’s nothing to sign.\n\nCall or text me when it’s convenient. What day works for you?',
       'Hello,\n\nIt helps to know the streets before you tour the houses. I’d be glad to spend an hour walking the areas you like with you. There’s nothing to sign.\n\nCall or text me when it’s convenient. What day works for you?',
     ),
   ]),

@@ -11,7 +11,7 @@ export const NURTURE_BUYER: Starter = {
       email(
         day(3, '09:00'),
         'No hurry',
-        'Hi {{ first_name }},\n\nYou mentioned it might be a while, and that’s fine. I’ll check in about once a month with what homes in {{ town }} are selling for and one thing worth knowing. Reply anytime.',
+        'Hi {{ first_name }},\n\nYou mentioned it might be a while, and that’s fine. I’ll check in about once a month with what homes in {{ city }} are selling for and one thing worth knowing. Reply anytime.',
         'Hello,\n\nYou mentioned it might be a while, and that’s fine. I’ll check in about once a month with what homes in the area are selling for and one thing worth knowing. Reply anytime.',
       ),
       email(
@@ -43,7 +43,7 @@ export const NURTURE_BUYER: Starter = {
       email(
         day(243, '09:00'),
         'What sold this season',
-        'Hi {{ first_name }},\n\nIs there a street in {{ town }} you like? Tell me which one, and I’ll send you what sold there in the last 12 months, with prices.',
+        'Hi {{ first_name }},\n\nIs there a street in {{ city }} you like? Tell me which one, and I’ll send you what sold there in the last 12 months, with prices.',
         'Hello,\n\nIs there a street you like? Tell me which one, and I’ll send you what sold there in the last 12 months, with prices.',
       ),
       letter(

@@ -32,7 +32,7 @@ test('good wording has no finding, in any of the starters', () => {
 test.each([
   ['{{ frist_name }} at {{ brokerage }} STOP', 'unknown_field', 'frist_name'],
   ['{{ field.yacht }} {{ brokerage }} STOP', 'unknown_field', 'yacht'],
-  ['{% if town %}x {{ brokerage }} STOP', 'syntax', '{%'],
+  ['{% if city %}x {{ brokerage }} STOP', 'syntax', '{%'],
   [`${GOOD} Act now!`, 'filter_word', 'Act now'],
   [`${GOOD} CALL ME TODAY PLEASE`, 'filter_word', 'CALL ME TODAY PLEASE'],
   [`${GOOD} It is fr3e.`, 'disguised', 'fr3e'],
@@ -56,8 +56,8 @@ test('sender and opt-out are missed in texts only; a plain version must do witho
   expect(rules(mail)).toEqual([]);
   expect(rules({ ...mail, words: { ...mail.words, subject: '' } })).toEqual(['empty']);
   expect(rules({ ...mail, words: { ...mail.words, plain: '' } })).toEqual(['plain_missing']);
-  expect(rules({ ...mail, words: { ...mail.words, plain: 'Hello {{ town }}' } })).toEqual(['plain_unknown']);
-  expect(rules({ ...mail, words: { ...mail.words, plain: 'Hello {{ town | default: "there" }}' } })).toEqual([]);
+  expect(rules({ ...mail, words: { ...mail.words, plain: 'Hello {{ city }}' } })).toEqual(['plain_unknown']);
+  expect(rules({ ...mail, words: { ...mail.words, plain: 'Hello {{ city | default: "there" }}' } })).toEqual([]);
 });
 
 test('every wording is read, and those that read wrong come first', () => {

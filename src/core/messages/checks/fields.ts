@@ -5,6 +5,7 @@ import {
   ALWAYS_KNOWN,
   CONDITION_NAMES,
   fieldsIn,
+  FORMER_NAMES,
   MERGE_FIELD_NAMES,
   MERGE_FIELDS,
   ownField,
@@ -14,7 +15,7 @@ import {
 import { partsIn, type Checked, type Finding, type MessagePart } from './finding';
 
 const MOST_IN_SUBJECT = 300;
-const KNOWN = new Set<string>([...MERGE_FIELD_NAMES, ...CONDITION_NAMES]);
+const KNOWN = new Set<string>([...MERGE_FIELD_NAMES, ...Object.keys(FORMER_NAMES), ...CONDITION_NAMES]);
 const CERTAIN = Object.fromEntries(ALWAYS_KNOWN.map((name) => [name, MERGE_FIELDS[name]]));
 
 type Part = MessagePart;
