@@ -22,6 +22,6 @@ export const useStarters = () =>
 export const STATE_WORDS: Record<Campaign['state'], string> = {
   draft: 'Draft',
   on: 'On',
-  held: 'Held',
+  held: 'Paused',
   off: 'Off',
 };

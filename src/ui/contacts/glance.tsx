@@ -2,6 +2,7 @@
 /** What must be seen at once: when the next touch is, what they permit, and the note that somebody pinned. */
 import { useState } from 'react';
 import { Pin } from 'lucide-react';
+import { localDate } from '@/core/shared';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { ask, useFormat, useNow, useZone, when } from '../primitives';
 import { Button, Highlight, Row, Stack, Text, useToast } from '../kit';
@@ -33,7 +34,7 @@ export function Glance({
             <>
               <Text strong tone={at < now ? 'late' : undefined}>
                 {when(at, now, zone, format)}
-                {next.kind !== 'rhythm' && at.toDateString() !== now.toDateString() && `, ${format.time(at, zone)}`}
+                {next.kind !== 'rhythm' && localDate(at, zone) !== localDate(now, zone) && `, ${format.time(at, zone)}`}
               </Text>{' '}
               <Text tone="soft" small>
                 {next.note ?? KINDS[next.kind]}

@@ -3,7 +3,6 @@
 import { useState } from 'react';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
-import { dayAndTime } from '@/core/format';
 import { ask, Problem, useZone, useFormat } from '../primitives';
 import { ImportDesk } from './import-desk';
 import type { Import } from './shapes';
@@ -138,7 +137,7 @@ function Earlier({ onOpen }: { onOpen: (id: string) => void }) {
               {one.file_name}
             </Button>{' '}
             <Text tone="soft" small>
-              {STATES[one.state]}, {dayAndTime(new Date(one.made_at), zone)}
+              {STATES[one.state]}, {format.dayAndTime(new Date(one.made_at), zone)}
               {one.by ? `, ${one.by}` : ''}
             </Text>
           </span>

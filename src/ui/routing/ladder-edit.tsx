@@ -155,7 +155,7 @@ function RungForm({ rung, at, last, ladder, onMove, onRemove, onChange }: RungPr
         <Button size="tiny" aria-label={`Move rung ${at + 1} down`} disabled={last} onClick={() => onMove(1)}>
           ↓
         </Button>
-        <Button look="warn" size="tiny" aria-label={`Take rung ${at + 1} out`} onClick={onRemove}>
+        <Button look="warn" size="tiny" aria-label={`Remove rung ${at + 1}`} onClick={onRemove}>
           Remove
         </Button>
       </Row>

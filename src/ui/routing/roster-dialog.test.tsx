@@ -2,45 +2,12 @@
 import { screen, waitFor, within } from '@testing-library/react';
 import { USERS } from '../../../tests/harness/people-of-forms';
 import { answering, keepsWhatIsTyped, sentTo, show, wrongAt } from '../../../tests/harness/render';
+import { OTHER_ROSTER, ROSTER } from '../../../tests/harness/routing';
 import { RosterDialog } from './roster-dialog';
 import type { RosterJson } from './shapes';
 
-const member = (id: string, name: string) => ({
-  id,
-  name,
-  email: '',
-  weight: 1,
-  daily_cap: null,
-  open_cap: null,
-  hours: [],
-  paused: false,
-  state: 'in' as const,
-  handed: 0,
-  due: 0,
-  away_until: null,
-  away: false,
-  off: null,
-  next: false,
-  median_seconds: null,
-});
-const ROSTER: RosterJson = {
-  id: '8',
-  name: 'Coast agents',
-  hand_out: 'round_robin',
-  window_seconds: 600,
-  try_seconds: null,
-  most_turns: null,
-  then: { to: 'safety_net', roster: null, seconds: 3_600 },
-  hides: [],
-  sees: 'own',
-  safety_net: { id: '1', name: 'Ines Kolar' },
-  longest: { owned: 0, settled: 0 },
-  rungs: 1,
-  members: [member('1', 'Ines Kolar'), member('2', 'Asta Lund')],
-};
-const OTHER: RosterJson = { ...ROSTER, id: '9', name: 'Night watch' };
 const open = (onClose: () => void, roster: RosterJson | null = ROSTER) => (
-  <RosterDialog roster={roster} rosters={[ROSTER, OTHER]} onClose={onClose} />
+  <RosterDialog roster={roster} rosters={[ROSTER, OTHER_ROSTER]} onClose={onClose} />
 );
 
 keepsWhatIsTyped('a roster', {

@@ -262,7 +262,11 @@ function Add({ kind }: { kind: Kind }) {
         kind === 'stages' && (
           <Text as="label" tone="soft" small nowrap>
             counts as{' '}
-            <Select value={form.counts_as} onChange={(event) => setForm({ ...form, counts_as: event.target.value as OwnStep })}>
+            <Select
+              aria-label="Which step the new stage counts as"
+              value={form.counts_as}
+              onChange={(event) => setForm({ ...form, counts_as: event.target.value as OwnStep })}
+            >
               {OWN_STEPS.map((step) => (
                 <option key={step} value={step}>
                   {stageName(step)}

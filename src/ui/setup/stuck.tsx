@@ -1,6 +1,7 @@
 'use client';
 /** Messages that cannot be sent, and trying all of them again. */
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { CHANNELS, type Channel } from '@/core/contacts';
 import { ask, useFormat } from '../primitives';
 import { Button, ListLine, Text, useToast } from '../kit';
 import { Block } from './block';
@@ -33,11 +34,13 @@ export function Stuck() {
           key={one.id}
           end={
             <Text tone="soft" small nowrap>
-              {one.state === 'parked' ? 'stopped' : `${one.attempts} attempts`}
+              {one.state === 'parked'
+                ? 'stopped'
+                : `${format.number(one.attempts)} ${one.attempts === 1 ? 'attempt' : 'attempts'}`}
             </Text>
           }
         >
-          {one.name}, {one.channel}
+          {one.name}, {CHANNELS[one.channel as Channel].name}
           <Text tone="late" small block>
             {one.error}
           </Text>
