@@ -35,6 +35,7 @@ import { pinnedNotes } from './0033_pinned_notes';
 import { auditInOrder } from './0034_audit_in_order';
 import { everydaySegments } from './0035_everyday_segments';
 import { cityColumn } from './0036_city';
+import { listingsBefore } from './0037_listings_before';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -74,5 +75,6 @@ export const migrations: Migration[] = [
   auditInOrder,
   everydaySegments,
   cityColumn,
+  listingsBefore,
 ];
 export type { Migration };

@@ -18,10 +18,20 @@ const streamOf = (text: string, piece = 7_001): ReadableStream<Uint8Array> => {
     },
   });
 };
-const take = (text: string, whole = false) => app().m.market.importListings(app().as('Ada'), streamOf(text), { whole });
+const take = (text: string, whole = false, preview = false) =>
+  app().m.market.importListings(app().as('Ada'), streamOf(text), { whole, preview });
 
 test('a file is taken in once; the same again changes nothing; what changed is told, what is missing from a whole file is withdrawn', async () => {
-  expect(await take(FILE)).toEqual({ rows: 120, added: 120, changed: 0, same: 0, gone: 0, refused: [] });
+  expect(await take(FILE)).toEqual({
+    rows: 120,
+    added: 120,
+    changed: 0,
+    same: 0,
+    gone: 0,
+    withdrawn: [],
+    imported_at: expect.any(Date),
+    refused: [],
+  });
   expect(await take(FILE)).toMatchObject({ added: 0, changed: 0, same: 120, gone: 0 });
   const [head, first, second, ...rest] = FILE.trim().split('\n');
   const dearer = first!.replace('779800', '789800');
@@ -31,10 +41,33 @@ test('a file is taken in once; the same again changes nothing; what changed is t
     changed: 1,
     same: 118,
     gone: 1,
+    withdrawn: [{ number: second!.split(',')[0], address: expect.any(String) }],
+    imported_at: expect.any(Date),
     refused: [{ line: 121, why: 'has the status “Dreaming”, which is none of RESO’s' }],
   });
   const left = await app().m.market.listingOfNumber('1', second!.split(',')[0]!);
   expect(left!.status).toBe('withdrawn');
+});
+
+test('a whole file is looked at before it withdraws, and what it withdrew comes back as it was', async () => {
+  await take(FILE);
+  const { m } = app();
+  const statuses = () => app().db.rows<{ number: string; status: string }>('select number, status from listings order by number');
+  const before = await statuses();
+  const half = FILE.trim().split('\n').slice(0, 61).join('\n');
+  const looked = await take(half, true, true);
+  expect(looked.gone).toBeGreaterThan(20);
+  expect(await statuses()).toEqual(before);
+  const taken = await take(half, true);
+  expect(taken.withdrawn).toEqual(looked.withdrawn);
+  const [changed] = taken.withdrawn;
+  await app().db.run(`update listings set status = 'closed', changed_at = now() where number = $1`, [changed!.number]);
+  const restore = () => m.market.restoreListings(app().as('Ada'), taken.imported_at);
+  expect(await restore()).toEqual({ restored: taken.gone - 1 });
+  expect(await restore()).toEqual({ restored: 0 });
+  expect((await statuses()).filter(({ number }) => number !== changed!.number)).toEqual(
+    before.filter(({ number }) => number !== changed!.number),
+  );
 });
 
 test.each([

@@ -84,7 +84,7 @@ const QUERIES: Partial<Record<OperationId, string>> = {
 };
 /** What only those who run the office do. */
 const OFFICE =
-  /Key|Stuck|Audit|importListings|setBaseMap|createPage|listPages|listSources|listSenders|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/;
+  /Key|Stuck|Audit|importListings|restoreListings|setBaseMap|createPage|listPages|listSources|listSenders|updateSettings|saveLadder|Versions|restoreLadder|createRoster|orderRehearsal|(create|update|delete)(Field|Stage|Horizon)/;
 /** What a caller who sees all contacts may do to them. */
 const CONTACTS = /^\/(contacts|calls|enroll?ments|inquiries|offers|merges|duplicates|changes|exports|imports|campaigns|segments)/;
 /** What lenders may ask, beside the contacts that they are attached to. */

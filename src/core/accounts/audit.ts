@@ -35,6 +35,7 @@ const WORDS: Record<string, string> = {
   'page.update': 'changed a public page',
   'page.delete': 'deleted a public page',
   'listings.take': 'imported listings',
+  'listings.restore': 'put withdrawn listings back on the market',
   'import.upload': 'uploaded a file to import',
   'ground.set': 'changed the farm area',
   'contacts.delete': 'deleted contacts',

@@ -36,6 +36,10 @@ export interface ListingsImported {
   same: number;
   /** Were known and not in a file that is said to hold all; they are withdrawn. */
   gone: number;
+  /** The first 200 of those. */
+  withdrawn: { number: string; address: string }[];
+  /** By which the withdrawal can be undone. */
+  imported_at: Date;
   refused: { line: number; why: string }[];
 }
 

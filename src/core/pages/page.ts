@@ -115,6 +115,9 @@ export function pageErrors(page: PublicPage): PageError[] {
   }
   const ids = page.blocks.map(({ id }) => id);
   if (new Set(ids).size < ids.length) errors.push({ block: null, message: 'Two blocks have the same id.' });
+  for (const [channel, words] of Object.entries(page.permissions))
+    if (words !== null && !words.trim())
+      errors.push({ block: null, message: `Write what visitors agree to when you ask to ${channel} them.` });
   return [
     ...errors,
     ...page.blocks.flatMap((block) => blockErrors(block, page.kind).map((message) => ({ block: block.id, message }))),

@@ -30,6 +30,10 @@ describe('pages', () => {
     expect(pageErrors(without)).toEqual([{ block: null, message: 'The page needs a form.' }]);
     const twice = { ...page, blocks: [...page.blocks, newBlock('form', 'second')] };
     expect(pageErrors(twice)).toEqual([{ block: 'second', message: 'One form is allowed.' }]);
+    const wordless = { ...page, permissions: { ...page.permissions, email: ' ' } };
+    expect(pageErrors(wordless).map(({ message }) => message)).toEqual([
+      'Write what visitors agree to when you ask to email them.',
+    ]);
     const odd = page.blocks.map((block): Block =>
       block.kind === 'text' ? { ...block, text: ' ' } : block.kind === 'form' ? { ...block, asks: ['message'] } : block,
     );

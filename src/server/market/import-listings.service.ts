@@ -10,6 +10,9 @@ import { rowOfListing } from './listings.repository';
 const MOST_BYTES = 60_000_000;
 const CHUNK = 500;
 const MOST_REFUSED_SHOWN = 200;
+const MOST_WITHDRAWN_SHOWN = 200;
+/** On the market, or about to be sold: what a file that holds all withdraws when it is not in it. */
+const OPEN = [...ON_THE_MARKET, 'under_contract', 'pending'];
 const COLUMNS = {
   number: 'text',
   status: 'text',
@@ -40,58 +43,118 @@ const TYPED = Object.entries(COLUMNS)
 /**
  * Takes in listings; those known by their number are brought up to date.
  * @param whole the file holds all there are: what is on the market here and not in it is withdrawn
+ * @param preview says what would become of it, and changes nothing
  * @throws AppError input_unreadable when it is no such file, body_too_large
  */
 export async function importListings(
   principal: Principal,
   file: ReadableStream<Uint8Array> | null,
-  { whole }: { whole: boolean },
+  { whole, preview = false }: { whole: boolean; preview?: boolean },
 ): Promise<ListingsImported> {
+  try {
+    return await transact(async (tx) => {
+      const result = await take(tx, principal, file, whole);
+      if (preview) throw new Previewed(result);
+      return result;
+    });
+  } catch (error) {
+    if (error instanceof Previewed) return error.result;
+    throw error;
+  }
+}
+
+/** Nothing of it is kept: it was only looked at. */
+class Previewed extends Error {
+  constructor(readonly result: ListingsImported) {
+    super('previewed');
+  }
+}
+
+async function take(
+  tx: Tx,
+  principal: Principal,
+  file: ReadableStream<Uint8Array> | null,
+  whole: boolean,
+): Promise<ListingsImported> {
+  const { accountId } = scopeFor(principal);
+  const at = await now(tx);
+  const result: ListingsImported = {
+    rows: 0,
+    added: 0,
+    changed: 0,
+    same: 0,
+    gone: 0,
+    withdrawn: [],
+    imported_at: at,
+    refused: [],
+  };
+  let chunk = new Map<string, Listing>();
+  const numbers = new Set<string>();
+  let headings: string[] | null = null;
+  const settle = async () => {
+    await write(tx, accountId, [...chunk.values()], result, at);
+    chunk = new Map();
+  };
+  for await (const { line, cells } of recordsOf(file)) {
+    if (!headings) {
+      headings = cells.map((cell) => cell.trim().toLowerCase());
+      const missing = NEEDED_COLUMNS.filter((name) => !headings!.includes(name.toLowerCase()));
+      if (missing.length)
+        throw new AppError(
+          'input_unreadable',
+          `This isn’t a listings file: it has no column ${missing.join(', no column ')}. Columns are named as in the RESO Data Dictionary.`,
+        );
+      continue;
+    }
+    if (cells.every((cell) => !cell.trim())) continue;
+    result.rows += 1;
+    const read = readListing(new Map(headings.map((name, n) => [name, storable(cells[n] ?? '')])));
+    if (typeof read === 'string') {
+      if (result.refused.length < MOST_REFUSED_SHOWN) result.refused.push({ line, why: read });
+      continue;
+    }
+    chunk.set(read.number, read);
+    numbers.add(read.number);
+    if (chunk.size >= CHUNK) await settle();
+  }
+  if (!headings) throw new AppError('input_unreadable', 'The file is empty.');
+  await settle();
+  if (whole) Object.assign(result, await withdrawOthers(tx, accountId, [...numbers], at));
+  const { rows, added, changed, same, gone, refused } = result;
+  await writeAudit(tx, principal, accountId, 'listings.take', { rows, added, changed, same, gone, refused: refused.length }, at);
+  return result;
+}
+
+/** Withdraws what is on the market and none of these. */
+async function withdrawOthers(
+  tx: Tx,
+  accountId: string,
+  numbers: string[],
+  at: Date,
+): Promise<Pick<ListingsImported, 'gone' | 'withdrawn'>> {
+  const gone = await tx.rows<{ number: string; address: string }>(
+    `update listings set status_before = status, status = 'withdrawn', changed_at = $2 where account_id = $1 and status = any($3::text[]) and not exists (select 1 from unnest($4::text[]) n where n = number) returning number, address`,
+    [accountId, at, OPEN, numbers],
+  );
+  gone.sort((a, b) => (a.address < b.address ? -1 : 1));
+  return { gone: gone.length, withdrawn: gone.slice(0, MOST_WITHDRAWN_SHOWN) };
+}
+
+/**
+ * Puts back on the market what a file withdrew, as it was; what was changed since stays as it is.
+ * @param importedAt of that file's answer
+ * @returns how many
+ */
+export async function restoreListings(principal: Principal, importedAt: Date): Promise<{ restored: number }> {
   const { accountId } = scopeFor(principal);
   return transact(async (tx) => {
     const at = await now(tx);
-    const result: ListingsImported = { rows: 0, added: 0, changed: 0, same: 0, gone: 0, refused: [] };
-    let chunk = new Map<string, Listing>();
-    const numbers = new Set<string>();
-    let headings: string[] | null = null;
-    const settle = async () => {
-      await write(tx, accountId, [...chunk.values()], result, at);
-      chunk = new Map();
-    };
-    for await (const { line, cells } of recordsOf(file)) {
-      if (!headings) {
-        headings = cells.map((cell) => cell.trim().toLowerCase());
-        const missing = NEEDED_COLUMNS.filter((name) => !headings!.includes(name.toLowerCase()));
-        if (missing.length)
-          throw new AppError(
-            'input_unreadable',
-            `This isn’t a listings file: it has no column ${missing.join(', no column ')}. Columns are named as in the RESO Data Dictionary.`,
-          );
-        continue;
-      }
-      if (cells.every((cell) => !cell.trim())) continue;
-      result.rows += 1;
-      const read = readListing(new Map(headings.map((name, n) => [name, storable(cells[n] ?? '')])));
-      if (typeof read === 'string') {
-        if (result.refused.length < MOST_REFUSED_SHOWN) result.refused.push({ line, why: read });
-        continue;
-      }
-      chunk.set(read.number, read);
-      numbers.add(read.number);
-      if (chunk.size >= CHUNK) await settle();
-    }
-    if (!headings) throw new AppError('input_unreadable', 'The file is empty.');
-    await settle();
-    if (whole) {
-      const gone = await tx.rows(
-        `update listings set status = 'withdrawn', changed_at = $2 where account_id = $1 and status = any($3::text[]) and not exists (select 1 from unnest($4::text[]) n where n = number) returning id`,
-        [accountId, at, [...ON_THE_MARKET, 'under_contract', 'pending'], [...numbers]],
-      );
-      result.gone = gone.length;
-    }
-    const { refused, ...counts } = result;
-    await writeAudit(tx, principal, accountId, 'listings.take', { ...counts, refused: refused.length }, at);
-    return result;
+    const rows = await tx.rows(
+      `update listings set status = status_before, status_before = null, changed_at = $3 where account_id = $1 and status = 'withdrawn' and status_before is not null and changed_at = $2 returning id`,
+      [accountId, importedAt, at],
+    );
+    if (rows.length) await writeAudit(tx, principal, accountId, 'listings.restore', { restored: rows.length }, at);
+    return { restored: rows.length };
   });
 }
 

@@ -11,4 +11,4 @@ export {
   rowOfListing,
   type ListingQuery,
 } from './listings.repository';
-export { importListings } from './import-listings.service';
+export { importListings, restoreListings } from './import-listings.service';

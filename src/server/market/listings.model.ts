@@ -27,4 +27,6 @@ export const listingsTable = table('listings', {
   agent_id: orNull(bigint()),
   taken_at: instant(),
   changed_at: instant(),
+  /** What it was before a file withdrew it. */
+  status_before: orNull(text()),
 });

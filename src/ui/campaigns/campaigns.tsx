@@ -171,7 +171,7 @@ export function State({ campaign }: { campaign: Campaign }) {
       toast.tell(
         state === 'on'
           ? `“${campaign.name}” is on.`
-          : `“${campaign.name}” is ${state === 'held' ? 'on hold: everyone in it waits' : 'off: no one moves forward or enrolls'}.`,
+          : `“${campaign.name}” is ${state === 'held' ? 'paused: everyone in it waits' : 'off: no one moves forward or enrolls'}.`,
         before === 'draft' ? undefined : () => set.mutate(before),
       );
     },

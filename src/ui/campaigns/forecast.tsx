@@ -116,10 +116,10 @@ function Result({ rehearsal }: { rehearsal: CampaignRehearsalView }) {
     <>
       <p>
         It would enroll <Figure>{format.number(people)}</Figure> {people === 1 ? 'person' : 'people'}:{' '}
-        {format.number(total('call'))} calls, {format.number(total('text'))} texts, {format.number(total('email'))} emails,{' '}
-        {format.number(letters)} letters
+        {format.count(total('call'), 'call', 'calls')}, {format.count(total('text'), 'text', 'texts')},{' '}
+        {format.count(total('email'), 'email', 'emails')}, {format.count(letters, 'letter', 'letters')}
         {letters > 0 && ` for ${format.money((letters * letter_cents) / 100, true)}`}
-        {total('task') > 0 && `, ${format.number(total('task'))} tasks`}, if no one answers.
+        {total('task') > 0 && `, ${format.count(total('task'), 'task', 'tasks')}`}, if no one answers.
         {untouched > 0 && ` ${format.number(untouched)} would get nothing.`}
       </p>
       <ChartBox height={190} role="img" aria-label={`Touches a ${weekly ? 'week' : 'day'} by channel`}>

@@ -25,7 +25,7 @@ export function PreviewTable({
           Preview: first {people.length} of {format.number(rows)}
         </Heading>
       </Row>
-      <Table height={430} aria-label="Preview of the file">
+      <Table cards height={430} aria-label="Preview of the file">
         <thead>
           <tr>
             <th scope="col" data-numeric="">
@@ -42,31 +42,31 @@ export function PreviewTable({
         <tbody>
           {people.map((person) => (
             <tr key={person.row} data-doubtful={why.has(person.row) ? '' : undefined} title={why.get(person.row)}>
-              <td data-numeric="" data-soft="">
+              <td data-numeric="" data-soft="" data-label="Row">
                 {person.row}
               </td>
               <td data-cut="" data-strong="" dir="auto">
                 {[person.first, person.last].filter(Boolean).join(' ') || person.company || <Text tone="late">no name</Text>}
                 {person.partner && <Text tone="soft"> &amp; {(person.partner as { first: string }).first}</Text>}
               </td>
-              <td data-cut="" data-secret="">
+              <td data-cut="" data-secret="" data-label="Phones">
                 {person.phones
                   ?.map((phone) => `${showPhone(phone)}${person.extensions?.[phone] ? ` x${person.extensions[phone]}` : ''}`)
                   .join(', ')}
               </td>
-              <td data-cut="" data-secret="">
+              <td data-cut="" data-secret="" data-label="Emails">
                 {person.emails?.join(', ')}
               </td>
-              <td data-cut="" data-secret="">
+              <td data-cut="" data-secret="" data-label="Address">
                 {[person.address?.street, person.address?.city, person.address?.postalCode].filter(Boolean).join(', ')}
               </td>
-              <td data-cut="">
+              <td data-cut="" data-label="Roles, stage, tags">
                 {[...(person.roles ?? []).map((role) => ROLE_NAMES[role]), person.stage].filter(Boolean).join(', ')}{' '}
                 {person.tags?.map((tag) => (
                   <Chip key={tag}>{tag}</Chip>
                 ))}
               </td>
-              <td data-cut={why.has(person.row) ? undefined : ''} data-soft="">
+              <td data-cut={why.has(person.row) ? undefined : ''} data-soft="" data-label="More">
                 {why.has(person.row) ? (
                   <Text tone="late">{why.get(person.row)}</Text>
                 ) : (

@@ -22,7 +22,7 @@ export const UnsavedNotice = ({
   history: Pick<UndoHistory<unknown>, 'isRestored' | 'discard'>;
 }) =>
   isRestored && (
-    <Callout role="status">
+    <Callout apart role="status">
       You have unsaved changes from before.{' '}
       <Button size="tiny" onClick={discard}>
         Discard changes

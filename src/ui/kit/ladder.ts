@@ -22,8 +22,16 @@ export const Rung = styled('li', { shouldForwardProp: (name) => name !== 'fixed'
   padding: '12px 14px 12px 8px',
   background: vars.palette.background.default,
   borderBottom: fixed ? `2px solid ${vars.palette.divider}` : `3px solid ${vars.palette.text.primary}`,
-  '& > :first-of-type': { color: vars.palette.text.secondary, fontWeight: 600, textAlign: 'center' },
-  ...(editing && { '& select': { maxWidth: 150 } }),
+  '& > span:first-of-type': { color: vars.palette.text.secondary, fontWeight: 600, textAlign: 'center' },
+  ...(editing && {
+    '& select': { maxWidth: 150 },
+    /* On a phone what moves it stands below what it says. */
+    '@media (max-width: 800px)': {
+      gridTemplateColumns: '34px minmax(0, 1fr)',
+      '& > :last-child': { gridColumn: 2 },
+      '& select': { maxWidth: '100%' },
+    },
+  }),
 }));
 
 /** A share as a short bar beside its number. */

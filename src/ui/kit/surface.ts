@@ -20,16 +20,18 @@ export const SidePanel = styled('article', { shouldForwardProp: (name) => name !
 );
 
 /** What to know before anything else: why this is looked at now. */
-export const Callout = styled('p', { shouldForwardProp: (name) => name !== 'first' && name !== 'as' })<{ first?: boolean }>(
-  ({ theme: { vars }, first }) => ({
-    margin: first ? '10px 0 0' : '4px 0 0',
-    padding: '7px 12px',
-    borderLeft: `3px solid ${vars.palette.warning.main}`,
-    background: vars.palette.magpie.stake,
-    borderRadius: '0 6px 6px 0',
-    fontWeight: 550,
-  }),
-);
+export const Callout = styled('p', { shouldForwardProp: (name) => name !== 'first' && name !== 'apart' && name !== 'as' })<{
+  first?: boolean;
+  /** It stands between the parts of a page. */
+  apart?: boolean;
+}>(({ theme: { vars }, first, apart }) => ({
+  margin: apart ? '12px 0' : first ? '10px 0 0' : '4px 0 0',
+  padding: '7px 12px',
+  borderLeft: `3px solid ${vars.palette.warning.main}`,
+  background: vars.palette.magpie.stake,
+  borderRadius: '0 6px 6px 0',
+  fontWeight: 550,
+}));
 
 /** What can be done, in a row with a line below. */
 export const Toolbar = styled(Row)(({ theme: { vars } }) => ({

@@ -33,6 +33,8 @@ const Plain = styled('table')(({ theme: { vars, typography } }) => ({
     '&[data-cards] thead': { position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' },
     '&[data-cards] tr': { display: 'block', padding: '8px 0', borderBottom: `1px solid ${vars.palette.divider}` },
     '&[data-cards] td': { display: 'block', height: 'auto', maxWidth: 'none', padding: '2px 0', border: 0, textAlign: 'left' },
+    '&[data-cards] td[data-label]:empty': { display: 'none' },
+    '&[data-cards] [data-cut]': { whiteSpace: 'normal' },
     '&[data-cards] td[data-label]': { display: 'flex', justifyContent: 'space-between', alignItems: 'baseline', gap: 12 },
     '&[data-cards] td[data-label] > *': { textAlign: 'right' },
     '&[data-cards] td[data-label]::before': { content: 'attr(data-label)', fontWeight: 400, color: vars.palette.text.secondary },

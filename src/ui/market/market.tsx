@@ -1,7 +1,7 @@
 'use client';
 /** Market: the listings that are known, narrowed by what one asks and by an area drawn on the map; files of listings are taken in here. */
 import { useState } from 'react';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import {
   criteriaWords,
   LISTING_STATUSES,
@@ -10,19 +10,17 @@ import {
   wordsOfCriteria,
   type Criteria,
   type ListingStatus,
-  type ListingsImported,
   type ListingView,
 } from '@/core/market';
 import type { Jsoned } from '@/core/shared';
-import { ask, drawHome, sendFile, useNow, useZone, when, useFormat } from '../primitives';
+import { ask, drawHome, useNow, useZone, when, useFormat } from '../primitives';
 import { AskFor } from './ask-for';
+import { ImportListings } from './import-listings';
 import { MapView } from './map';
 import {
   Button,
-  Checkbox,
   EmptyState,
   ErrorMessage,
-  FileButton,
   Heading,
   HomeButton,
   LinkButton,
@@ -33,7 +31,6 @@ import {
   SplitSide,
   Stack,
   Text,
-  useToast,
 } from '../kit';
 
 export type ListingJson = Jsoned<ListingView>;
@@ -76,7 +73,7 @@ export function MarketArea({ office }: { office: boolean }) {
         </div>
         <Row above={1}>
           {office && <LinkButton href="/market/pages">Public pages</LinkButton>}
-          {office && <TakeIn />}
+          {office && <ImportListings />}
         </Row>
       </Row>
       <AskFor criteria={criteria} onChange={setCriteria}>
@@ -193,51 +190,5 @@ function Chosen({ home }: { home: ListingJson | null }) {
         {home.agent ? <> · listed by {home.agent.name}, ours</> : home.agent_name && <> · listed by {home.agent_name}</>}
       </Text>
     </Panel>
-  );
-}
-
-/** Taking in a file of listings, with what became of it. */
-function TakeIn() {
-  const format = useFormat();
-  const queries = useQueryClient();
-  const toast = useToast();
-  const [result, setTaken] = useState<ListingsImported | null>(null);
-  const take = useMutation({
-    mutationFn: ({ file, whole }: { file: File; whole: boolean }) =>
-      sendFile('PUT /listings/file', file, {
-        query: { whole },
-        headers: { 'content-type': 'text/csv' },
-      }),
-    onSuccess: (result) => {
-      void queries.invalidateQueries({ queryKey: ['listings'] });
-      void queries.invalidateQueries({ queryKey: ['market'] });
-      setTaken(result.refused.length ? result : null);
-      const { added, changed, same, gone, refused } = result;
-      const n = (count: number) => format.number(count);
-      toast.tell(
-        `${n(added)} new, ${n(changed)} changed, ${n(same)} unchanged${gone ? `, ${n(gone)} withdrawn` : ''}${refused.length ? `, ${n(refused.length)} not readable` : ''}.`,
-      );
-    },
-    onError: toast.fail,
-  });
-  const [whole, setWhole] = useState(false);
-  return (
-    <div>
-      <FileButton accept=".csv,text/csv" disabled={take.isPending} onFile={(file) => take.mutate({ file, whole })}>
-        {take.isPending ? 'Importing…' : 'Import listings'}
-      </FileButton>
-      <Checkbox checked={whole} onChange={(event) => setWhole(event.target.checked)}>
-        This file is complete: withdraw listings that are not in it
-      </Checkbox>
-      {result && (
-        <ul aria-label="Rows that couldn’t be read">
-          {result.refused.slice(0, 8).map(({ line, why }) => (
-            <li key={line}>
-              Line {line} {why}.
-            </li>
-          ))}
-        </ul>
-      )}
-    </div>
   );
 }

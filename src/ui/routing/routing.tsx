@@ -110,7 +110,7 @@ function Managed({ ladder }: { ladder: LadderJson }) {
           <Button onClick={() => setDraft(null)}>Discard changes</Button>
         </Row>
       </Head>
-      <Callout role="status">
+      <Callout apart role="status">
         You’re editing the ladder. <Text tone="soft">Leads follow the old one until you apply it.</Text>
       </Callout>
       <LadderEdit ladder={ladder} draft={draft} error={apply.error} onChange={setDraft} />

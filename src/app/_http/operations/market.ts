@@ -4,6 +4,7 @@ import { groundSchema } from '@/core/market/schemas';
 import { LISTING_STATUSES } from '@/core/market';
 import type { BaseMap, ListingView, ListingsImported } from '@/core/market';
 import { answer, type Listed, type Operation } from './operation';
+import { instant } from './parts';
 
 export const MARKET_OPERATIONS = {
   listListings: {
@@ -37,12 +38,22 @@ export const MARKET_OPERATIONS = {
   importListings: {
     method: 'PUT',
     path: '/listings/file',
-    summary: 'Import a CSV of listings with RESO Data Dictionary field names; `whole=true` when it holds every listing',
+    summary:
+      'Import a CSV of listings with RESO Data Dictionary field names; `whole=true` when it holds every listing, `preview=true` to see what would change',
     scope: 'setup:write',
     only: 'office',
     file: true,
-    query: Joi.object({ whole: Joi.boolean().default(false) }),
+    query: Joi.object({ whole: Joi.boolean().default(false), preview: Joi.boolean().default(false) }),
     answer: answer<ListingsImported>(),
+  },
+  restoreListings: {
+    method: 'POST',
+    path: '/listings/restore',
+    summary: 'Put listings back on the market that an import withdrew',
+    scope: 'setup:write',
+    only: 'office',
+    body: Joi.object({ imported_at: instant.required() }),
+    answer: answer<{ restored: number }>(),
   },
   getMarket: {
     method: 'GET',

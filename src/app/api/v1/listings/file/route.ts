@@ -4,5 +4,5 @@ import { OPERATIONS } from '@/app/_http/operations';
 import { route } from '@/app/_http/route';
 
 export const PUT = route(OPERATIONS.importListings, ({ request, principal, query }) =>
-  importListings(principal, request.body, { whole: query.whole }),
+  importListings(principal, request.body, query),
 );
