@@ -1,5 +1,6 @@
 /** Segments in memory and in words: each question, the sentences, editing piece by piece, days that return. */
 import fc from 'fast-check';
+import { formatOf } from '../format';
 import {
   asked,
   asSentence,
@@ -204,4 +205,18 @@ describe('editing', () => {
       expect(isCondition(treeAt({ all: [first] }, [0])!)).toBe(true);
     }
   });
+});
+
+test.each([
+  ['en-US', 'People added from Nov 2, 2026 to Dec 24, 2026, last spoken with more than 1,200 days ago'],
+  ['en-GB', 'People added from 2 Nov 2026 to 24 Dec 2026, last spoken with more than 1,200 days ago'],
+  ['es-US', 'People added from 2 nov 2026 to 24 dic 2026, last spoken with more than 1,200 days ago'],
+] as const)('days and numbers of a sentence are written as %s writes them', (locale, sentence) => {
+  const tree = {
+    all: [
+      { on: 'created', how: 'on_days', from: '2026-11-02', to: '2026-12-24' },
+      { on: 'last_conversation', how: 'longer_ago', n: 1_200, unit: 'days' },
+    ],
+  } as Tree;
+  expect(segmentSentence(tree, () => null, [], formatOf({ locale, clock: null, weekStart: null }))).toBe(sentence);
 });

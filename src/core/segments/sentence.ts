@@ -1,5 +1,5 @@
 /** A segment as the sentence people read, in pieces, so that the editor can open each condition where it stands. */
-import { clockTime, formatMoney, formatNumber, plainDay } from '../format';
+import { formatOf, type Format } from '../format';
 import { listed, type Hours } from '../shared';
 import { subjectOf, type FieldDef, type Subject, type Vocabulary } from './subjects';
 import { branchesOf, isCondition, type Condition, type Tree } from './tree';
@@ -20,10 +20,18 @@ export type NameOf = (vocabulary: Vocabulary, value: string) => string | null;
 const SAID: Record<string, string> = { granted: 'yes', withdrawn: 'no', unknown: 'not known' };
 const listedOr = (names: string[], word: string): string => listed(names, word) || 'nothing';
 const plural = (role: string): string => (role.endsWith('y') ? `${role.slice(0, -1)}ies` : `${role}s`);
-const many = (n: number, unit: string): string => (n === 1 ? unit.replace(/s$/, '') : `${formatNumber(n)} ${unit}`);
+const many = (n: number, unit: string, { number }: Format): string => (n === 1 ? unit.replace(/s$/, '') : `${number(n)} ${unit}`);
+const AMERICAN = formatOf();
+/** What a sentence is said with: the names of values, the account's own fields, and how numbers and days are written. */
+interface Speech {
+  name: NameOf;
+  fields: readonly FieldDef[];
+  format: Format;
+}
 
 /** The whole sentence. @example sentenceOf(tree, …) // Buyers in Saltmarsh or Petrel Point, not spoken with for 30 days or more */
-export function piecesOf(tree: Tree, name: NameOf, fields: readonly FieldDef[] = []): Piece[] {
+export function piecesOf(tree: Tree, name: NameOf, fields: readonly FieldDef[] = [], format: Format = AMERICAN): Piece[] {
+  const speech = { name, fields, format };
   const parts =
     isCondition(tree) || !('all' in tree)
       ? [{ tree, path: [] as number[] }]
@@ -40,33 +48,33 @@ export function piecesOf(tree: Tree, name: NameOf, fields: readonly FieldDef[] =
   } else pieces.push({ text: parts.length ? 'People' : 'Everyone' });
   parts.forEach(({ tree: one, path }, at) => {
     pieces.push({ text: at > 0 ? ', ' : ' ' });
-    pieces.push(...within(one, path, name, fields));
+    pieces.push(...within(one, path, speech));
   });
   return pieces;
 }
-export const segmentSentence = (tree: Tree, name: NameOf, fields: readonly FieldDef[] = []): string =>
-  piecesOf(tree, name, fields)
+export const segmentSentence = (tree: Tree, name: NameOf, fields: readonly FieldDef[] = [], format?: Format): string =>
+  piecesOf(tree, name, fields, format)
     .map(({ text }) => text)
     .join('');
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-function within(tree: Tree, path: number[], name: NameOf, fields: readonly FieldDef[]): Piece[] {
-  if (isCondition(tree)) return phrase(tree, path, name, fields);
+function within(tree: Tree, path: number[], speech: Speech): Piece[] {
+  if (isCondition(tree)) return phrase(tree, path, speech);
   const { how, trees } = branchesOf(tree);
   if (!trees.length) return [{ text: how === 'any' ? 'nobody' : 'anybody', path, mark: true }];
   const inner = trees.flatMap((one, at) => [
     ...(at ? [{ text: how === 'all' ? ' and ' : ' or ' }] : []),
-    ...within(one, [...path, at], name, fields),
+    ...within(one, [...path, at], speech),
   ]);
   return [{ text: how === 'none' ? 'but not (' : '(' }, ...inner, { text: ')' }];
 }
 
 type Words = [text: string, mark?: boolean, gone?: boolean];
-function phrase(condition: Condition, path: number[], name: NameOf, fields: readonly FieldDef[]): Piece[] {
-  const subject = subjectOf(condition.on, fields);
+function phrase(condition: Condition, path: number[], speech: Speech): Piece[] {
+  const subject = subjectOf(condition.on, speech.fields);
   if (!subject) return [{ text: 'with a deleted field', mark: true, gone: true, path }];
-  return wordsOf(condition, subject, name).map(([text, mark, gone]) => ({
+  return wordsOf(condition, subject, speech).map(([text, mark, gone]) => ({
     text,
     path,
     ...(mark ? { mark } : {}),
@@ -84,7 +92,7 @@ function choicePhrase(condition: Extract<Condition, { how: 'any' | 'all' | 'none
   ];
 }
 
-function wordsOf(condition: Condition, subject: Subject, name: NameOf): Words[] {
+function wordsOf(condition: Condition, subject: Subject, { name, format }: Speech): Words[] {
   const { words } = subject;
   switch (condition.how) {
     case 'known':
@@ -99,7 +107,7 @@ function wordsOf(condition: Condition, subject: Subject, name: NameOf): Words[] 
     case 'none':
       return choicePhrase(condition, subject, name);
     case 'between':
-      return [[`${words.yes} `], [range(condition.from, condition.to, subject), true]];
+      return [[`${words.yes} `], [range(condition.from, condition.to, subject, format), true]];
     case 'contains':
     case 'begins':
     case 'is': {
@@ -107,12 +115,12 @@ function wordsOf(condition: Condition, subject: Subject, name: NameOf): Words[] 
       return [[`${words.yes} `], [`${verb} “${condition.text}”`, true]];
     }
     case 'at':
-      return [[`${words.yes} `], [hoursPhrase(condition), true]];
+      return [[`${words.yes} `], [hoursPhrase(condition, format), true]];
     case 'inside':
     case 'outside':
       return [[`${condition.how === 'inside' ? words.yes : words.no} `], [condition.name || 'a drawn area', true]];
     default:
-      return timePhrase(condition, subject);
+      return timePhrase(condition, subject, format);
   }
 }
 
@@ -130,7 +138,7 @@ const onDays = (days: readonly number[]): string => {
     : 'on no day';
 };
 /** `on weekdays between 9 AM and 6 PM` */
-export const hoursPhrase = (hours: Hours): string =>
+export const hoursPhrase = (hours: Hours, { clockTime }: Format = AMERICAN): string =>
   `${onDays(hours.days)} between ${clockTime(hours.from)} and ${clockTime(hours.to)}`;
 
 const goneWord = (subject: Subject): string =>
@@ -142,10 +150,10 @@ function valueName(subject: Subject, value: string, name: NameOf): string | null
   return name(subject.of, value);
 }
 
-function range(from: number | null | undefined, to: number | null | undefined, subject: Subject): string {
-  if (subject.money) return priceRange(from, to);
+function range(from: number | null | undefined, to: number | null | undefined, subject: Subject, format: Format): string {
+  if (subject.money) return priceRange(from, to, format);
   const unit = subject.unit ?? '';
-  const shown = (n: number) => formatNumber(n);
+  const shown = format.number;
   if (from == null && to == null) return `any ${unit}`;
   if (to === 0 && !from) return unit.startsWith('as ') ? `0 ${unit}` : `no ${unit}`;
   if (from === to && from != null) return `exactly ${shown(from)} ${unit}`;
@@ -154,18 +162,18 @@ function range(from: number | null | undefined, to: number | null | undefined, s
   return `${shown(from)} to ${shown(to)} ${unit}`;
 }
 
-function priceRange(from: number | null | undefined, to: number | null | undefined): string {
+function priceRange(from: number | null | undefined, to: number | null | undefined, { money }: Format): string {
   if (from == null && to == null) return 'of any amount';
-  if (from == null) return `up to ${formatMoney(to!)}`;
-  if (to == null) return `of ${formatMoney(from)} or more`;
-  return from === to ? `of exactly ${formatMoney(from)}` : `of ${formatMoney(from)} to ${formatMoney(to)}`;
+  if (from == null) return `up to ${money(to!)}`;
+  if (to == null) return `of ${money(from)} or more`;
+  return from === to ? `of exactly ${money(from)}` : `of ${money(from)} to ${money(to)}`;
 }
 
 type TimeCondition = Extract<Condition, { how: 'within' | 'not_within' | 'longer_ago' | 'coming' | 'on_days' }>;
-function timePhrase(condition: TimeCondition, subject: Subject): [string, boolean][] {
+function timePhrase(condition: TimeCondition, subject: Subject, format: Format): [string, boolean][] {
   const { words } = subject;
   if (condition.how === 'on_days') {
-    const [from, to] = [condition.from, condition.to].map((day) => (day ? plainDay(day) : null));
+    const [from, to] = [condition.from, condition.to].map((day) => (day ? format.plainDay(day) : null));
     if (condition.from && condition.to)
       return [
         [`${words.yes} `, false],
@@ -176,7 +184,7 @@ function timePhrase(condition: TimeCondition, subject: Subject): [string, boolea
       [condition.from ? `since ${from}` : `until ${to ?? 'today'}`, true],
     ];
   }
-  const span = many(condition.n, condition.unit);
+  const span = many(condition.n, condition.unit, format);
   if (condition.how === 'coming')
     return condition.n === 0 && subject.kind === 'yearly'
       ? [

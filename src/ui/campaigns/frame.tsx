@@ -3,7 +3,7 @@
 import type { Ask, Plan } from '@/core/campaigns';
 import { CONTACT_ROLES, ROLE_NAMES } from '@/core/contacts';
 import { segmentSentence } from '@/core/segments';
-import { nameIn, NO_WORDS, useVocabulary } from '../primitives';
+import { nameIn, NO_WORDS, useFormat, useVocabulary } from '../primitives';
 import { Sentence } from '../segments';
 import { Ends } from './ends';
 import { Starts } from './starts';
@@ -11,6 +11,7 @@ import { Button, Checkbox, Heading, Plainset, Row, Text } from '../kit';
 
 /** What is asked where ways part, in words. */
 export function AskWords({ ask }: { ask: Ask }) {
+  const format = useFormat();
   const { data: vocabulary = NO_WORDS } = useVocabulary();
   switch (ask.about) {
     case 'answered':
@@ -22,7 +23,7 @@ export function AskWords({ ask }: { ask: Ask }) {
     case 'has_email':
       return <>do we have an email address?</>;
     case 'segment':
-      return <>{segmentSentence(ask.tree, nameIn(vocabulary), vocabulary.fields) || 'everybody'}?</>;
+      return <>{segmentSentence(ask.tree, nameIn(vocabulary), vocabulary.fields, format) || 'everybody'}?</>;
   }
 }
 

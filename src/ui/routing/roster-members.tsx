@@ -4,7 +4,7 @@ import { useState, type ReactNode } from 'react';
 import type { Hours } from '@/core/shared';
 import { hoursPhrase } from '@/core/segments';
 import { HoursFields } from '../segments';
-import { useIsNarrow } from '../primitives';
+import { useFormat, useIsNarrow } from '../primitives';
 import { newMember, type MemberValues } from './roster-values';
 import { Button, CountField, LimitField, moved, Row, Select, Stack, Table, Text } from '../kit';
 
@@ -172,6 +172,7 @@ function AddPerson({ members, workers, onChange }: Omit<MembersProps, 'weighted'
 
 /** When somebody gets leads: any time, or within hours of their own. */
 function MemberHours({ member: { hours, name }, onChange }: { member: MemberValues; onChange: (hours: Hours[]) => void }) {
+  const format = useFormat();
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -184,7 +185,7 @@ function MemberHours({ member: { hours, name }, onChange }: { member: MemberValu
           if (!hours.length) onChange([OFFICE_HOURS]);
         }}
       >
-        {hours.length ? hours.map(hoursPhrase).join(', ') : 'always'}
+        {hours.length ? hours.map((one) => hoursPhrase(one, format)).join(', ') : 'always'}
       </Button>
       {open && (
         <div>

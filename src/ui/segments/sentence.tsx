@@ -16,7 +16,7 @@ import {
   type Tree,
 } from '@/core/segments';
 import type { About } from './subject-picker';
-import { lazily, nameIn, NO_WORDS, useVocabulary } from '../primitives';
+import { lazily, nameIn, NO_WORDS, useFormat, useVocabulary } from '../primitives';
 import { Button, Joint, Popup, SaidButton } from '../kit';
 
 const SubjectPicker = lazily(() => import('./subject-picker').then((one) => one.SubjectPicker));
@@ -45,8 +45,9 @@ export function Sentence({
     save(next);
   };
   const { data: vocabulary = NO_WORDS } = useVocabulary();
+  const format = useFormat();
   const [opened, setOpened] = useState<Opened>(null);
-  const pieces = piecesOf(tree, nameIn(vocabulary), vocabulary.fields);
+  const pieces = piecesOf(tree, nameIn(vocabulary), vocabulary.fields, format);
   const adder = useRef<HTMLButtonElement>(null);
   /* The part that was opened may be gone by now: the focus goes to where the next one is added. */
   const close = () => {
