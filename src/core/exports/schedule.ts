@@ -1,5 +1,5 @@
 /** When an export comes back: every day, on a day of the week, or on a day of the month, at a time of the person's own zone. */
-import { clockTime } from '../format';
+import { clockTime, type Format } from '../format';
 import { DateTime } from 'luxon';
 
 export const EVERY = ['day', 'week', 'month'] as const;
@@ -33,7 +33,7 @@ const ordinal = (n: number): string => {
 };
 
 /** `every Monday at 07:30`. */
-export function rhythmWords({ every, day, at }: Rhythm): string {
+export function rhythmWords({ every, day, at }: Rhythm, clock: Format['clockTime'] = clockTime): string {
   const on = every === 'day' ? 'day' : every === 'week' ? WEEKDAYS[day - 1]! : `month on the ${ordinal(day)}`;
-  return `every ${on} at ${clockTime(at)}`;
+  return `every ${on} at ${clock(at)}`;
 }

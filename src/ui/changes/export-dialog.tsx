@@ -60,7 +60,9 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
         headers: freshKey(),
       }),
     onSuccess: () => {
-      toast.tell(`“${name}” is written ${rhythmWords(rhythm!)}. You’ll find it under Database → Exports.`);
+      toast.tell(
+        `“${name}” is written ${rhythmWords(rhythm!, formats.clockTime)}. You’ll find it in Contacts under Database → Exports.`,
+      );
       void queries.invalidateQueries({ queryKey: ['exports'] });
       onClose();
     },
@@ -73,7 +75,7 @@ export function ExportDialog({ selection, count, onClose }: { selection: Contact
       width="sm"
       onClose={onClose}
       onSubmit={() => (rhythm ? schedule : order).mutate()}
-      does={rhythm ? `Schedule ${rhythmWords(rhythm)}` : 'Create file'}
+      does={rhythm ? `Schedule ${rhythmWords(rhythm, formats.clockTime)}` : 'Create file'}
       busy={order.isPending || schedule.isPending}
       may={rhythm === null || name.trim() !== ''}
       error={order.error ?? schedule.error}

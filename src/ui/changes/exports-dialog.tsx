@@ -67,7 +67,7 @@ function Schedules() {
           <span>
             <b>{one.name}</b>{' '}
             <Text tone="soft" small>
-              {KINDS[one.format]}, {rhythmWords(one)}
+              {KINDS[one.format]}, {rhythmWords(one, format.clockTime)}
               {one.email && `, by email to ${one.by}`}
             </Text>
             <Text block tone="soft" small>
@@ -75,11 +75,11 @@ function Schedules() {
               {one.last &&
                 (one.last.state === 'failed'
                   ? `Last run failed: ${one.last.error}`
-                  : `Last run ${format.number(one.last.done)} people${one.last.mail_error ? `, not sent: ${one.last.mail_error}` : ''}.`)}
+                  : `Last run ${format.count(one.last.done, 'person', 'people')}${one.last.mail_error ? `, not sent: ${one.last.mail_error}` : ''}.`)}
               {one.error && ` ${one.error}`}
             </Text>
           </span>
-          <Button size="small" onClick={() => remove.mutate(one)}>
+          <Button size="small" aria-label={`Stop ${one.name}`} onClick={() => remove.mutate(one)}>
             Stop
           </Button>
         </Row>

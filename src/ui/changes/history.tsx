@@ -43,7 +43,11 @@ export function History() {
                 ` It had changed ${format.number(change.changed)}${refusedSentence(change.left_alone) ? `; ${refusedSentence(change.left_alone)}` : ''}.`}
             </Text>
           </span>
-          {change.can_undo && <Button onClick={() => undo(change.id)}>Undo</Button>}
+          {change.can_undo && (
+            <Button aria-label={`Undo: ${change.sentence}`} onClick={() => undo(change.id)}>
+              Undo
+            </Button>
+          )}
           {change.state === 'running' && <Button onClick={() => cancel(change.id)}>Cancel</Button>}
         </Row>
       ))}

@@ -34,7 +34,7 @@ export function Columns({
   return (
     <Disclosure open={columns.length < 16}>
       <summary>{format.number(columns.length)} columns and what they mean</summary>
-      <Table>
+      <Table cards aria-label="Columns of the file">
         <thead>
           <tr>
             <th>Heading</th>
@@ -48,7 +48,7 @@ export function Columns({
               <td data-strong="" data-cut="">
                 {column.heading || <Text tone="soft">column {column.at + 1}</Text>}
               </td>
-              <td>
+              <td data-label="Imported as">
                 <Select
                   aria-label={`What “${column.heading || `column ${column.at + 1}`}” is`}
                   value={column.target}
@@ -79,7 +79,7 @@ export function Columns({
                   </Select>
                 )}
               </td>
-              <td data-soft="" data-cut="" data-secret="">
+              <td data-soft="" data-cut="" data-secret="" data-label="Sample values">
                 {column.sample?.join(' · ')}
               </td>
             </tr>

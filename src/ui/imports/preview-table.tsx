@@ -61,10 +61,8 @@ export function PreviewTable({
                 {[person.address?.street, person.address?.city, person.address?.postalCode].filter(Boolean).join(', ')}
               </td>
               <td data-cut="" data-label="Roles, stage, tags">
-                {[...(person.roles ?? []).map((role) => ROLE_NAMES[role]), person.stage].filter(Boolean).join(', ')}{' '}
-                {person.tags?.map((tag) => (
-                  <Chip key={tag}>{tag}</Chip>
-                ))}
+                {[...(person.roles ?? []).map((role) => ROLE_NAMES[role]), person.stage].filter(Boolean).join(', ')}
+                {person.tags?.map((tag) => [' ', <Chip key={tag}>{tag}</Chip>])}
               </td>
               <td data-cut={why.has(person.row) ? undefined : ''} data-soft="" data-label="More">
                 {why.has(person.row) ? (

@@ -45,7 +45,7 @@ test('all of it is sent, people in their order', async () => {
   await user.click(screen.getByLabelText('hide the name until they accept'));
   await user.click(screen.getByLabelText('everyone on it sees all its leads'));
   await user.selectOptions(screen.getByLabelText('If no one takes it'), 'the commons, first to take it');
-  await user.click(screen.getByRole('button', { name: 'Asta Lund up' }));
+  await user.click(screen.getByRole('button', { name: 'Move Asta Lund up' }));
   await user.type(screen.getByLabelText('Daily limit of Asta Lund'), '3');
   await user.click(screen.getByRole('button', { name: 'Hours of Asta Lund' }));
   await user.click(screen.getByRole('button', { name: 'Friday' }));

@@ -118,11 +118,11 @@ function Actions({ members, at, put, onChange }: Pick<MembersProps, 'members' | 
   return (
     <Row gap={1}>
       <Button size="tiny" pressed={member.paused} onClick={() => put(member.id, { paused: !member.paused })}>
-        Paused
+        {member.paused ? 'Paused' : 'Pause'}
       </Button>
       <Button
         size="tiny"
-        aria-label={`${member.name} up`}
+        aria-label={`Move ${member.name} up`}
         disabled={at === 0}
         onClick={() => onChange(moved(members, at, at - 1))}
       >
@@ -130,7 +130,7 @@ function Actions({ members, at, put, onChange }: Pick<MembersProps, 'members' | 
       </Button>
       <Button
         size="tiny"
-        aria-label={`${member.name} down`}
+        aria-label={`Move ${member.name} down`}
         disabled={at === members.length - 1}
         onClick={() => onChange(moved(members, at, at + 1))}
       >
