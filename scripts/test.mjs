@@ -127,6 +127,16 @@ async function timedDrills(step) {
   await drill(step, {})('drill: starting the demo', 'demo-start.mjs');
 }
 
+/** What reads code and needs nothing running: two at a time, for two processors; more at once would be slower together. */
+async function inTwoLanes(step, steps) {
+  const left = [...steps];
+  const lane = async () => {
+    for (let next = left.shift(); next; next = left.shift()) await step(...next);
+  };
+  await Promise.all([lane(), lane()]);
+}
+const LAYERED = ['src', 'simulator', 'migrations', 'scripts', 'tests'];
+
 /** Journeys mostly wait for what they see: what changes nothing, and the drills on a cluster of their own, have the other processor. */
 async function inTheBrowser(step, env) {
   const play = (specs, output) => shown(bin('playwright'), ['test', ...specs, '--output', `.urraca/results/${output}`], { env });
@@ -162,27 +172,26 @@ await script(async () => {
     const code = await run();
     results.push({ name, ok: code === 0, seconds: Math.round((Date.now() - began) / 1000) });
   };
-  const jest = (...args) => shown(bin('jest'), ['--selectProjects', 'core', 'ui', ...args]);
+  const jest = (projects, ...args) => shown(bin('jest'), ['--selectProjects', ...projects, ...args]);
   /* What measures time runs alone, after the rest. */
   const timed = timedTests();
-  const core = () =>
-    step('core', () => (rest.length ? jest('--maxWorkers', '2', ...rest) : jest('--testPathIgnorePatterns', ...timed)));
-  const read = async () => {
-    await step('lint', () => shown(bin('eslint'), ['.', '--max-warnings', '0']));
-    await step('types', () => shown(bin('tsc'), ['--noEmit']));
-    await step('format', () => shown(bin('prettier'), ['--check', '.']));
-  };
-  const beside = async () => {
-    await step('layers', () =>
-      shown(bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src', 'simulator', 'migrations', 'scripts', 'tests']),
-    );
-    if (wanted('core')) await core();
-  };
-  if (wanted('static')) {
-    /* Two lanes, for two processors: more at once would be slower together. */
-    await Promise.all([read(), beside()]);
-  } else if (wanted('core')) await core();
-  if (wanted('core') && !rest.length) await step('core, in time', () => jest('--runTestsByPath', ...timed));
+  const run = (name, program, ...args) => [name, () => shown(bin(program), args)];
+  const alone = ['--maxWorkers', '1', '--testPathIgnorePatterns', ...timed];
+  /* The longest first, so that both processors are done at the same time. */
+  await inTwoLanes(step, [
+    ...(wanted('core') && rest.length ? [['core', () => jest(['core', 'ui'], '--maxWorkers', '2', ...rest)]] : []),
+    ...(wanted('core') && !rest.length ? [['ui', () => jest(['ui'], ...alone)]] : []),
+    ...(wanted('static') ? [run('lint', 'eslint', '.', '--max-warnings', '0')] : []),
+    ...(wanted('core') && !rest.length ? [['core', () => jest(['core'], ...alone)]] : []),
+    ...(wanted('static')
+      ? [
+          run('types', 'tsc', '--noEmit'),
+          run('format', 'prettier', '--check', '.'),
+          run('layers', 'depcruise', '--config', '.dependency-cruiser.cjs', ...LAYERED),
+        ]
+      : []),
+  ]);
+  if (wanted('core') && !rest.length) await step('core, in time', () => jest(['core', 'ui'], '--runTestsByPath', ...timed));
   let cluster;
   if (wanted('db') || wanted('journeys') || wanted('drills')) cluster = await startCluster(home, port, 'urraca_journeys');
   const env = {

@@ -1,5 +1,6 @@
 'use client';
 /** Changing a cell where it stands: the menu or the field that opens over it, by mouse or by its key. */
+import { useEffect, useState } from 'react';
 import { Popup, Row } from '../kit';
 import { HorizonMenu, StageMenu, useInPlace } from './in-place';
 import { NextTouch, TagPicker } from './later';
@@ -29,14 +30,22 @@ export function CellEditor({
   onClose: () => void;
 }) {
   const { setStage, setHorizon, addTag, asking } = useInPlace(contact);
+  const [open, setOpen] = useState(true);
+  const close = () => setOpen(false);
+  /* What was chosen may ask something more, and stands until that is answered. */
+  const over = !open && !asking;
+  useEffect(() => {
+    if (over) onClose();
+  }, [over, onClose]);
   const name = nameOf(contact);
-  const menu = { contact, anchor, onClose };
+  const menu = { contact, anchor, onClose: close };
+  if (!open) return asking;
   return (
     <>
       {column === 'stage' && <StageMenu {...menu} onPick={setStage} />}
       {column === 'horizon' && <HorizonMenu {...menu} onPick={(key) => setHorizon(key || null)} />}
       {column === 'tags' && (
-        <Popup anchor={anchor} label={`Tags of ${name}`} onClose={onClose}>
+        <Popup anchor={anchor} label={`Tags of ${name}`} onClose={close}>
           <Row gap={1}>
             <ContactTagChips contact={contact} />
           </Row>
@@ -44,11 +53,10 @@ export function CellEditor({
         </Popup>
       )}
       {column === 'next_touch' && (
-        <Popup anchor={anchor} label={`Next touch with ${name}`} width={560} onClose={onClose}>
-          <NextTouch contactId={contact.id} onClose={onClose} />
+        <Popup anchor={anchor} label={`Next touch with ${name}`} width={560} onClose={close}>
+          <NextTouch contactId={contact.id} onClose={close} />
         </Popup>
       )}
-      {asking}
     </>
   );
 }
