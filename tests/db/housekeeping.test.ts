@@ -76,6 +76,18 @@ describe('keys', () => {
   });
 });
 
+test('formats are those of the account until a person chooses their own', async () => {
+  const { accounts } = app.m;
+  const asta = app.users.Asta ?? Object.values(app.users)[1]!;
+  expect(await accounts.readFormat(asta)).toEqual({ locale: 'en-US', clock: null, weekStart: null });
+  await accounts.updateSettings(app.as('Ada'), { locale: 'en-GB', clock: '12', week_start: 'sunday' });
+  expect(await accounts.readFormat(asta)).toEqual({ locale: 'en-GB', clock: 12, weekStart: 7 });
+  const own = { locale: 'es-US', clock: 24, weekStart: 6 };
+  await accounts.setPreferences(asta.id, { format: own });
+  expect(await accounts.readFormat(asta)).toEqual(own);
+  await accounts.updateSettings(app.as('Ada'), { locale: 'en-US', clock: 'region', week_start: 'region' });
+});
+
 test('settings hold at once: longer quiet hours put the text off, a shorter conversation counts', async () => {
   await app.m.accounts.updateSettings(app.as('Ada'), { send_start: '11:00', conversation_seconds: 30 });
   await expect(app.m.accounts.updateSettings(app.as('Ada'), { send_end: '10:00' })).rejects.toMatchObject({

@@ -1,6 +1,8 @@
 import {
   accountOf,
   areasFor,
+  DEFAULT_SETTINGS,
+  formatOfSettings,
   fullName,
   homeOf,
   KEY_SCOPES,
@@ -9,6 +11,8 @@ import {
   onlyOf,
   ROLES,
   scopeFor,
+  settingsOfFormat,
+  settingsView,
   wholeAccount,
   type User,
   type Role,
@@ -93,4 +97,13 @@ test('quiet hours may be longer than the law asks, never shorter', () => {
     fits({}),
     fits({ conversation_seconds: 5 }),
   ]).toEqual([true, true, false, false, false, false, false]);
+});
+
+test('formats of an account are those of its region unless it says otherwise, and read as they were written', () => {
+  expect(formatOfSettings(settingsView(DEFAULT_SETTINGS))).toEqual({ locale: 'en-US', clock: null, weekStart: null });
+  for (const clock of [null, 12, 24] as const)
+    for (const weekStart of [null, 1, 6, 7]) {
+      const choice = { locale: 'en-GB', clock, weekStart } as const;
+      expect(formatOfSettings(settingsOfFormat(choice))).toEqual(choice);
+    }
 });

@@ -24,6 +24,8 @@ export {
   SETTING_KEYS,
   SETTINGS,
   settingsPatch,
+  formatOfSettings,
+  settingsOfFormat,
   settingsView,
   type Setting,
   type SettingKey,

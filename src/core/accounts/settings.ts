@@ -3,7 +3,7 @@
  * input is checked by (`schemas.ts`) and the fields of Setup come from it.
  */
 import { CONVERSATION_SECONDS } from '../calling';
-import { DEFAULT_FORMAT, LOCALES } from '../format';
+import { DEFAULT_FORMAT, LOCALES, type FormatChoice } from '../format';
 
 /** What a setting may be, and how Setup asks for it. */
 export type SettingKind =
@@ -122,6 +122,13 @@ export const SETTINGS = {
     default: DEFAULT_FORMAT.locale,
     area: 'formats',
   },
+  clock: { name: 'clock', kind: { type: 'choice', of: ['region', '12', '24'] }, default: 'region', area: 'formats' },
+  weekStart: {
+    name: 'week_start',
+    kind: { type: 'choice', of: ['region', 'sunday', 'monday', 'saturday'] },
+    default: 'region',
+    area: 'formats',
+  },
   /* Roles that use tags but make no new ones. */
   tagBarred: {
     name: 'tag_barred',
@@ -159,6 +166,23 @@ export const settingsOf = (stated: Partial<Settings> | null | undefined): Settin
 
 export const settingsView = (settings: Settings): SettingsView =>
   Object.fromEntries(SETTING_KEYS.map((key) => [SETTINGS[key].name, settings[key]])) as SettingsView;
+
+/** First days of the week by their numbers: 1 Monday to 7 Sunday. */
+const WEEK_STARTS = { sunday: 7, monday: 1, saturday: 6 } as const;
+type FormatSettings = Pick<SettingsView, 'locale' | 'clock' | 'week_start'>;
+/** The formats that an account chose. */
+export const formatOfSettings = ({ locale, clock, week_start }: FormatSettings): FormatChoice => ({
+  locale,
+  clock: clock === 'region' ? null : (Number(clock) as 12 | 24),
+  weekStart: week_start === 'region' ? null : WEEK_STARTS[week_start],
+});
+/** The same the other way. */
+export const settingsOfFormat = ({ locale, clock, weekStart }: FormatChoice): FormatSettings => ({
+  locale,
+  clock: clock === null ? 'region' : `${clock}`,
+  week_start:
+    (Object.keys(WEEK_STARTS) as (keyof typeof WEEK_STARTS)[]).find((name) => WEEK_STARTS[name] === weekStart) ?? 'region',
+});
 
 /** Of settings as the API names them, by today's names or by those before, what they are called here. */
 export function settingsPatch(input: Readonly<Record<string, unknown>>): Partial<Settings> {

@@ -1,5 +1,6 @@
 /** What a person set for themselves and keeps on every machine: the columns of the grid and the like. */
-import { DEFAULT_FORMAT, type FormatChoice } from '@/core/format';
+import { formatOfSettings, settingsView } from '@/core/accounts';
+import type { FormatChoice } from '@/core/format';
 import { transact } from '../shared';
 import { preferencesTable } from './preferences.model';
 import { readSettings } from './users.repository';
@@ -20,5 +21,5 @@ export const setPreferences = (userId: string, values: Record<string, unknown>):
 export async function readFormat(user: { id: string; accountId: string }): Promise<FormatChoice> {
   const own = await preferencesTable.find({ user_id: user.id, key: 'format' });
   if (own) return own.value as FormatChoice;
-  return { ...DEFAULT_FORMAT, locale: (await readSettings(user.accountId)).locale };
+  return formatOfSettings(settingsView(await readSettings(user.accountId)));
 }

@@ -3,7 +3,9 @@ import { useState } from 'react';
 import { screen, waitFor, within } from '@testing-library/react';
 import { answering, refusal, sentTo, show } from '../../../tests/harness/render';
 import { ChangeWatchProvider } from '../changes';
+import { DEFAULT_SETTINGS, settingsView } from '@/core/accounts';
 import { Audit } from './audit';
+import { Formats } from './formats';
 import { HolidaysField } from './holidays-field';
 import { StageAndHorizon } from './stage-and-horizon';
 import { Stuck } from './stuck';
@@ -194,4 +196,28 @@ test('a message that waits says why; all are tried again by one click', async ()
   await user.click(screen.getByRole('button', { name: 'Retry all now' }));
   await waitFor(() => expect(asked.map(({ route }) => route)).toContain('POST /outbox/retry'));
   expect(await screen.findByText('2 queued to retry.')).toBeVisible();
+});
+
+describe('the formats of the account', () => {
+  const settings = settingsView(DEFAULT_SETTINGS);
+
+  test('region, clock and first day of the week are saved as they are chosen', async () => {
+    const asked = answering({ 'PATCH /settings': settings });
+    const { user } = show(<Formats settings={settings} />);
+    await user.selectOptions(screen.getByRole('combobox', { name: 'Language and region' }), 'English (United Kingdom)');
+    await waitFor(() =>
+      expect(sentTo(asked, 'PATCH /settings')).toEqual({ locale: 'en-GB', clock: 'region', week_start: 'region' }),
+    );
+    await user.selectOptions(screen.getByRole('combobox', { name: 'Time format' }), '12-hour');
+    await user.selectOptions(screen.getByRole('combobox', { name: 'First day of the week' }), 'Sunday');
+    await waitFor(() => expect(sentTo(asked, 'PATCH /settings')).toEqual({ locale: 'en-GB', clock: '12', week_start: 'sunday' }));
+  });
+
+  test('what could not be saved is said, and shown as it is', async () => {
+    answering({ 'PATCH /settings': refusal(403, { code: 'forbidden', detail: 'Only an admin can change settings.' }) });
+    const { user } = show(<Formats settings={settings} />);
+    await user.selectOptions(screen.getByRole('combobox', { name: 'Time format' }), '24-hour');
+    expect(await screen.findByText('Only an admin can change settings.')).toBeVisible();
+    expect(screen.getByRole('combobox', { name: 'Time format' })).toHaveValue('');
+  });
 });
