@@ -54,7 +54,7 @@ test('similar names in one place are a pair, with the reasons; strangers and cou
   });
   const pairs = await look();
   expect(pairs.map((found) => [found.one.id, found.other.id, found.because])).toEqual([
-    [one, other, 'They have similar names, same address and same ZIP code.'],
+    [one, other, 'They have similar names, the same address and the same ZIP code.'],
   ]);
 });
 
@@ -86,7 +86,7 @@ test('an address that another has is noted and makes the two a sure pair, whatev
   expect(found).toMatchObject({
     one: { id: oda.contact.id },
     other: { id: nils.contact.id },
-    because: 'They have same email.',
+    because: 'They have the same email.',
   });
 
   const { merge_id } = await app().m.duplicates.mergeContacts(app().as('Ada'), oda.contact.id, nils.contact.id, {});

@@ -37,6 +37,6 @@ test('what somebody chose goes before', () => {
   expect(chosenSide('name', side(), full, { name: 'kept' })).toBe('kept');
 });
 test('reasons are told the surest first, however they were found', () => {
-  expect(reasonsSentence(['same_town', 'same_email', 'like_name'])).toBe('same email, similar names and same city');
+  expect(reasonsSentence(['same_town', 'same_email', 'like_name'])).toBe('the same email, similar names and the same city');
   expect(reasonsSentence([])).toBe('');
 });

@@ -3,14 +3,14 @@ import type { ContactView } from '../contacts';
 import { listed } from '../shared';
 
 export const REASONS = {
-  same_email: 'same email',
-  same_phone: 'same phone',
-  same_name: 'same name',
+  same_email: 'the same email',
+  same_phone: 'the same phone',
+  same_name: 'the same name',
   like_name: 'similar names',
-  short_name: 'a nickname',
-  same_home: 'same address',
-  same_postal: 'same ZIP code',
-  same_town: 'same city',
+  short_name: 'matching nicknames',
+  same_home: 'the same address',
+  same_postal: 'the same ZIP code',
+  same_town: 'the same city',
 } as const;
 /** Why two contacts may be one person. */
 export type DuplicateReason = keyof typeof REASONS;

@@ -137,7 +137,7 @@ function Review({ pair, rest }: { pair: Pair; rest: Pair[] }) {
   });
   return (
     <>
-      <Callout>{pair.because}</Callout>
+      <Callout apart>{pair.because}</Callout>
       <Comparison
         survivor={survivor}
         gone={gone}
@@ -242,7 +242,7 @@ const TOGETHER: [string, (contact: Contact) => string][] = [
 
 const Coming = ({ pairs }: { pairs: Pair[] }) => (
   <>
-    <Row ruled="head" spread>
+    <Row ruled="head" spread above={4}>
       <Heading>Next</Heading>
     </Row>
     {pairs.map(({ one, other, because }) => (

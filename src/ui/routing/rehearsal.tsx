@@ -143,26 +143,26 @@ function Result({ id, result, days, ladder, draft }: ResultProps) {
             ))}
             {result.gone.before > 0 && (
               <tr>
-                <td data-soft="">rungs removed</td>
+                <td data-soft="">Rungs removed</td>
                 <td />
                 <td data-numeric="">{format.number(result.gone.before)}</td>
                 <td data-numeric="">0</td>
               </tr>
             )}
             <tr>
-              <td data-soft="">no rung</td>
+              <td data-soft="">No rung</td>
               <td />
               <td data-numeric="">{format.number(result.fell.before)}</td>
               <td data-numeric="">{format.number(result.fell.after)}</td>
             </tr>
             <tr>
-              <td data-soft="">a safety net</td>
+              <td data-soft="">Safety net</td>
               <td />
               <td data-numeric="">{format.number(result.net.before)}</td>
               <td data-numeric="">{format.number(result.net.after)}</td>
             </tr>
             <tr>
-              <td data-soft="">time to an agent: median, 90th percentile</td>
+              <td data-soft="">Time to an agent: median, 90th percentile</td>
               <td />
               <td data-numeric="" data-nowrap="">
                 {before ? `${long(before.median)}, ${long(before.late)}` : '–'}
@@ -215,10 +215,10 @@ const Head = ({ of }: { of: string }) => (
     <tr>
       <th>{of}</th>
       <th data-numeric="" title="What really happened">
-        really
+        Actual
       </th>
-      <th data-numeric="">no change</th>
-      <th data-numeric="">changed</th>
+      <th data-numeric="">Current ladder</th>
+      <th data-numeric="">New ladder</th>
     </tr>
   </thead>
 );
