@@ -11,22 +11,21 @@ beforeAll(() => {
     Object.defineProperty(HTMLElement.prototype, size, { configurable: true, get: () => 640 });
 });
 
-const contact = (id: string, first: string, more: Partial<Contact> = {}): Contact =>
-  ({
-    ...ODALYS,
-    id,
-    first_name: first,
-    archived_because: null,
-    owned_since: null,
-    hand_raised_at: null,
-    last_touch_at: null,
-    next_touch: null,
-    calls: { attempts: 2, reached: 0, last_reached_at: null, last_attempt_at: null, talk_seconds: 0, conversations: 0 },
-    home_search: { last_visit_at: null, saved_homes: 0 },
-    address_errors: {},
-    created_at: '2026-11-20T20:00:00Z',
-    ...more,
-  }) as Contact;
+const contact = (id: string, first: string, more: Partial<Contact> = {}): Contact => ({
+  ...ODALYS,
+  id,
+  first_name: first,
+  archived_because: null,
+  owned_since: null,
+  hand_raised_at: null,
+  last_touch_at: null,
+  next_touch: null,
+  calls: { attempts: 2, reached: 0, last_reached_at: null, last_attempt_at: null, talk_seconds: 0, conversations: 0 },
+  home_search: { last_visit_at: null, saved_homes: 0 },
+  address_errors: {},
+  created_at: '2026-11-20T20:00:00Z',
+  ...more,
+});
 const PEOPLE = [
   contact('5', 'Odalys'),
   contact('6', 'Jago', { next_touch: { at: '2026-11-20T18:00:00Z', kind: 'promise', note: null } as never }),

@@ -33,7 +33,7 @@ const open = (first: Condition) => {
 };
 
 test('names are ticked; Enter is done', async () => {
-  const { user, said, onClose } = open({ on: 'stage', how: 'any', of: ['new'] } as Condition);
+  const { user, said, onClose } = open({ on: 'stage', how: 'any', of: ['new'] });
   await user.click(screen.getByRole('checkbox', { name: 'Talking' }));
   expect(said.at(-1)).toMatchObject({ of: ['new', 'talking'] });
   await user.click(screen.getByRole('checkbox', { name: 'New' }));
@@ -45,7 +45,7 @@ test('names are ticked; Enter is done', async () => {
 });
 
 test('where values are words, others are typed', async () => {
-  const { user, said, onClose } = open({ on: 'town', how: 'any', of: [] } as Condition);
+  const { user, said, onClose } = open({ on: 'town', how: 'any', of: [] });
   const field = screen.getByLabelText('Find or type a value');
   expect(field).toHaveFocus();
   await user.type(field, 'Petrel Point');
@@ -62,7 +62,7 @@ test('what is not among names is not made up', async () => {
   const said = jest.fn();
   const { user } = show(
     <ConditionEditor
-      condition={{ on: 'tag', how: 'any', of: [] } as Condition}
+      condition={{ on: 'tag', how: 'any', of: [] }}
       subject={subjectOf('tag', [])}
       vocabulary={{ ...WORDS, names: { ...WORDS.names, tag: many } } as never}
       onChange={said}
@@ -79,7 +79,7 @@ test('what is not among names is not made up', async () => {
 });
 
 test('a span of prices is typed as people say it', async () => {
-  const { user, said } = open({ on: 'wants_price_max', how: 'between', from: null, to: null } as Condition);
+  const { user, said } = open({ on: 'wants_price_max', how: 'between', from: null, to: null });
   await user.type(screen.getByLabelText('from'), '400k{Tab}');
   await user.type(screen.getByLabelText('to'), '$1.2m{Tab}');
   expect(said.at(-1)).toMatchObject({ from: 400_000, to: 1_200_000 });
@@ -90,7 +90,7 @@ test('a span of prices is typed as people say it', async () => {
 });
 
 test('how long ago, in a unit; and on days', async () => {
-  const { user, said } = open({ on: 'last_conversation', how: 'within', n: 30, unit: 'days' } as Condition);
+  const { user, said } = open({ on: 'last_conversation', how: 'within', n: 30, unit: 'days' });
   await user.clear(screen.getByLabelText('How many'));
   await user.type(screen.getByLabelText('How many'), '3');
   await user.selectOptions(screen.getByLabelText('What for'), 'weeks');
@@ -105,7 +105,7 @@ test('how long ago, in a unit; and on days', async () => {
 });
 
 test('or else, not, remove', async () => {
-  const { user, onNegate, onRemove, onOr } = open({ on: 'stage', how: 'any', of: ['new'] } as Condition);
+  const { user, onNegate, onRemove, onOr } = open({ on: 'stage', how: 'any', of: ['new'] });
   await user.click(screen.getByRole('button', { name: 'Not' }));
   await user.click(screen.getByRole('button', { name: 'Remove' }));
   expect([onNegate.mock.calls.length, onRemove.mock.calls.length]).toEqual([1, 1]);
