@@ -101,6 +101,8 @@ async function withApp(cluster, work) {
 const GALLERY = 'gallery.spec.ts';
 /** Axe over the main views, which changes nothing. */
 const VIEWS = 'views.spec.ts';
+/** What measures how soon something is seen: nothing runs beside it. */
+const IN_TIME = 'in-time.spec.ts';
 
 const drill =
   (step, own) =>
@@ -144,15 +146,12 @@ async function inTheBrowser(step, env) {
     await step('journeys', () => play(rest, 'journeys'));
     return;
   }
-  const specs = readdirSync(fromRoot('tests/journeys')).filter((file) => file.endsWith('.spec.ts'));
+  await step('journeys, in time', () => play([IN_TIME], 'in-time'));
+  const specs = readdirSync(fromRoot('tests/journeys')).filter(
+    (file) => file.endsWith('.spec.ts') && ![IN_TIME, GALLERY, VIEWS].includes(file),
+  );
   const lanes = [
-    () =>
-      step('journeys', () =>
-        play(
-          specs.filter((file) => file !== GALLERY && file !== VIEWS),
-          'journeys',
-        ),
-      ),
+    () => step('journeys', () => play(specs, 'journeys')),
     async () => {
       await step('views', () => play([VIEWS], 'views'));
       await step('gallery', () => play([GALLERY], 'gallery'));

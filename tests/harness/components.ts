@@ -2,8 +2,8 @@
 import '@testing-library/jest-dom';
 import { configure } from '@testing-library/react';
 
-/* A failure names what it missed; the whole document beside it hides that. */
-configure({ getElementError: (message) => new Error(message ?? 'not found') });
+/* A failure names what it missed; the whole document beside it hides that. On a busy machine what is awaited comes late. */
+configure({ getElementError: (message) => new Error(message ?? 'not found'), asyncUtilTimeout: 10_000 });
 Element.prototype.scrollIntoView = () => {};
 
 Object.defineProperty(window, 'matchMedia', {

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { screen, waitFor, within } from '@testing-library/react';
 import type { Goes } from '@/core/messages';
 import { answering, going, refusal, sentTo, show } from '../../../tests/harness/render';
+import { BroadcastDesk } from './broadcast';
 import { BroadcastsArea } from './broadcasts';
 import { Draft } from './draft';
 import { Outcome } from './outcome';
@@ -231,5 +232,53 @@ describe('what became of it', () => {
     answering({ 'GET /broadcasts': { items: [] } });
     show(<BroadcastsArea first={[]} />);
     expect(screen.getByText(/^No broadcasts yet\. Start one here/)).toBeVisible();
+  });
+});
+
+describe('one that goes', () => {
+  const GOING = {
+    ...DRAFT,
+    state: 'going',
+    people: 40,
+    counts: { ...COUNTS, sent: 12, waiting: 28 },
+    started_at: '2026-11-23T18:20:00Z',
+  } as unknown as Broadcast;
+  const desk = (answers: object) => {
+    const asked = answering({ ...API, 'GET /broadcasts/7': GOING, 'GET /broadcasts/7/people': { items: [] }, ...answers });
+    return { asked, ...show(<BroadcastDesk first={GOING} />) };
+  };
+
+  test('is paused, says how many wait, and goes on by Undo', async () => {
+    const { user, asked } = desk({
+      'POST /broadcasts/7/pause': { ...GOING, state: 'paused' },
+      'POST /broadcasts/7/resume': GOING,
+    });
+    await user.click(screen.getByRole('button', { name: 'Pause' }));
+    expect(await screen.findByText('Paused. 28 wait.')).toBeVisible();
+    await user.click(screen.getByRole('button', { name: /^Undo/ }));
+    await waitFor(() => expect(asked.map(({ route }) => route)).toContain('POST /broadcasts/7/resume'));
+  });
+
+  test('the rest is canceled; what was sent is said', async () => {
+    const { user } = desk({
+      'POST /broadcasts/7/cancel': { ...GOING, state: 'cancelled', counts: { ...GOING.counts, cancelled: 28, waiting: 0 } },
+    });
+    await user.click(screen.getByRole('button', { name: 'Cancel the rest' }));
+    expect(await screen.findByText('Stopped. 28 canceled; 12 already sent.')).toBeVisible();
+  });
+
+  test('a copy begins as a draft of its own', async () => {
+    const went = going();
+    const { user } = desk({ 'POST /broadcasts/7/copy': { id: '9' } });
+    await user.click(screen.getByRole('button', { name: 'Copy' }));
+    await waitFor(() => expect(went).toEqual(['/campaigns/broadcasts/9']));
+  });
+
+  test('what could not be done is said', async () => {
+    const { user } = desk({
+      'POST /broadcasts/7/pause': refusal(409, { code: 'conflict', detail: 'It was done a moment ago.' }),
+    });
+    await user.click(screen.getByRole('button', { name: 'Pause' }));
+    expect(await screen.findByText('It was done a moment ago.')).toBeVisible();
   });
 });

@@ -169,3 +169,17 @@ test('who may only read is offered nothing to change', async () => {
   expect(screen.queryAllByRole('button')).toEqual([]);
   expect(screen.queryByRole('checkbox')).toBeNull();
 });
+
+test('a tag is added by typing it, and taken away with a way back', async () => {
+  const asked = answering(API);
+  const { user } = facts();
+  await user.click(screen.getByRole('button', { name: '+ Tag' }));
+  await user.type(await screen.findByRole('combobox', { name: 'Add a tag' }), 'boa');
+  await user.click(await screen.findByRole('option', { name: /boat/ }));
+  await waitFor(() => expect(sentTo(asked, PATCH)).toEqual({ tags: ['coast', 'boat'] }));
+  expect(await screen.findByText('Tag “boat” added.')).toBeVisible();
+  await user.click(screen.getByRole('button', { name: /^Remove.*coast/ }));
+  await waitFor(() => expect(sentTo(asked, PATCH)).toEqual({ tags: [] }));
+  await user.click((await screen.findAllByRole('button', { name: /^Undo/ })).at(-1)!);
+  await waitFor(() => expect(sentTo(asked, PATCH)).toEqual({ tags: ['coast'] }));
+});

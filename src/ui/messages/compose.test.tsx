@@ -56,3 +56,24 @@ test('a letter goes to both of a household, if one says so', async () => {
   expect(await screen.findByText(/Not sent to Jago: no address/)).toBeVisible();
   expect(sentTo(asked, ROUTE)).toMatchObject({ both: true });
 });
+
+test('a template comes filled in for them, and is written on', async () => {
+  const template = (id: string, name: string, errors: number) => ({
+    id,
+    name,
+    channel: 'text',
+    words: { text: 'Hi {{ first_name }}, homes in {{ city }}?', plain: 'Hi, homes nearby?' },
+    findings: { errors, warnings: 0 },
+  });
+  answering({
+    'GET /templates': { items: [template('4', 'First hello', 0), template('5', 'Broken', 2)] },
+    'GET /contacts/5/merge-fields': { fields: { first_name: 'Odalys', city: 'Saltmarsh' }, texted_before: true },
+  });
+  const { user } = show(compose('text'));
+  const choice = await screen.findByLabelText('From a template');
+  expect(screen.queryByRole('option', { name: 'Broken' })).toBeNull();
+  await user.selectOptions(choice, 'First hello');
+  const field = screen.getByLabelText('Text to Odalys Brandt');
+  await waitFor(() => expect(field).toHaveValue('Hi Odalys, homes in Saltmarsh?'));
+  expect(screen.queryByLabelText('From a template')).toBeNull();
+});
