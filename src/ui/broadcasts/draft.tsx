@@ -82,7 +82,10 @@ export function Draft({ broadcast, onSaved: onKept }: { broadcast: Broadcast; on
   });
   const remove = useMutation({
     mutationFn: () => ask('DELETE /broadcasts/{id}', { params: { id: broadcast.id } }),
-    onSuccess: () => router.push('/campaigns/broadcasts'),
+    onSuccess: () => {
+      history.discard();
+      router.push('/campaigns/broadcasts');
+    },
     onError: toast.fail,
   });
   const own = templates.filter((one) => one.channel === channel);

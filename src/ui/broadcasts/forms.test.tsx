@@ -115,6 +115,17 @@ describe('a draft', () => {
     expect(await screen.findByText('Connect a text line first, in Setup.')).toBeVisible();
   });
 
+  test('one that is discarded leaves nothing half-written behind', async () => {
+    answering({ ...API, 'DELETE /broadcasts/7': {} });
+    const went = going();
+    const { user } = drafted();
+    await user.click(await screen.findByRole('button', { name: 'Past clients' }));
+    expect(localStorage.length).toBe(1);
+    await user.click(screen.getByRole('button', { name: 'Discard' }));
+    await waitFor(() => expect(went).toEqual(['/campaigns/broadcasts']));
+    expect(localStorage.length).toBe(0);
+  });
+
   test('a set time is said as people say it', async () => {
     answering(API);
     const { user } = drafted({ goes: { on: 'local', day: '2026-12-01', at: '09:30' } });

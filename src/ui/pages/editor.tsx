@@ -118,7 +118,7 @@ export function PageEditor({ first }: { first: PageRow }) {
           <Blocks page={draft.page} onChange={(page) => change({ ...draft, page })} />
           <Settings draft={draft} onChange={change} />
           <Sharing row={row} />
-          <TakeDown row={row} />
+          <TakeDown row={row} onGone={history.discard} />
         </div>
         <Preview draft={draft} row={row} />
       </Split>
@@ -242,7 +242,7 @@ function BlockItem({
   );
 }
 
-function TakeDown({ row }: { row: PageRow }) {
+function TakeDown({ row, onGone }: { row: PageRow; onGone: () => void }) {
   const router = useRouter();
   const toast = useToast();
   const [sure, setSure] = useState(false);
@@ -250,6 +250,7 @@ function TakeDown({ row }: { row: PageRow }) {
   const remove = useMutation({
     mutationFn: () => ask('DELETE /pages/{id}', { params: { id: row.id }, headers: key }),
     onSuccess: () => {
+      onGone();
       toast.tell('Page taken offline. Its leads stay.');
       router.push('/market/pages');
     },

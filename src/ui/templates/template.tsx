@@ -84,6 +84,7 @@ export function TemplateEditor({ first }: { first: InFull }) {
   const remove = useMutation({
     mutationFn: () => ask('DELETE /templates/{id}', { params: { id: template.id } }),
     onSuccess: () => {
+      history.discard();
       void queries.invalidateQueries({ queryKey: ['templates'] });
       router.push('/campaigns/templates');
     },
