@@ -119,3 +119,10 @@ test('nobody left: it says so, and how to add somebody', () => {
   expect(screen.getByText(/You’re all caught up\./)).toBeVisible();
   expect(screen.getByText('Choose someone from the list.')).toBeVisible();
 });
+
+test('a long day is drawn to its end, though the page comes with what is in sight', async () => {
+  const many = Array.from({ length: 60 }, (_, n) => entry(String(100 + n), `Caller ${n + 1}`, 'new', 'Wants to sell'));
+  open({ ...TODAY, groups: [{ key: 'new', name: 'New leads', entries: many }], total: 60 } as unknown as Today);
+  expect(screen.getByRole('region', { name: 'New leads' })).toHaveTextContent('New leads60');
+  await waitFor(() => expect(document.querySelectorAll('[data-contact]')).toHaveLength(60));
+});

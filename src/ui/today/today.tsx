@@ -3,7 +3,7 @@
  * Today: the queue in named groups by reason at the left, the Dossier of the current person at the right. The day can be worked
  * from the keyboard. Somebody whose reason is gone leaves the queue, but stays open at the right until one moves on.
  */
-import { useEffect, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useQuery } from '@tanstack/react-query';
 import type { CallView } from '@/core/calling';
@@ -88,35 +88,48 @@ function Queue({
   onChoose: (id: string) => void;
 }) {
   const [folded, setFolded] = useRemembered('today_folded', NONE_FOLDED);
+  /* The page comes with what is in sight; the rest of a long day is drawn once that stands. */
+  const drawn = drawnOf(groups, folded, useDeferredValue(Infinity, IN_SIGHT));
   return (
     <ScrollList>
       {groups.length === 0 && (
         <EmptyState>You’re all caught up. New leads, replies, and promises show up here. Press n to add a lead.</EmptyState>
       )}
-      {groups.map((group) => (
+      {drawn.map((group) => (
         <section key={group.key} aria-label={group.name}>
           <GroupHead
             name={group.name}
-            count={group.entries.length}
+            count={group.count}
             folded={folded.includes(group.key)}
             onFold={(fold) => setFolded(fold ? [...folded, group.key] : folded.filter((key) => key !== group.key))}
           />
-          {!folded.includes(group.key) &&
-            group.entries.map((entry) => (
-              <Person
-                key={entry.contactId}
-                entry={entry}
-                chosen={entry.contactId === chosen}
-                mine={mine}
-                onChoose={() => onChoose(entry.contactId)}
-              />
-            ))}
+          {group.entries.map((entry) => (
+            <Person
+              key={entry.contactId}
+              entry={entry}
+              chosen={entry.contactId === chosen}
+              mine={mine}
+              onChoose={() => onChoose(entry.contactId)}
+            />
+          ))}
         </section>
       ))}
     </ScrollList>
   );
 }
 const NONE_FOLDED: string[] = [];
+/** More than fit on a tall screen. */
+const IN_SIGHT = 24;
+
+/** The groups with at most so many people, those of folded groups left out; `count` tells how many a group has. */
+function drawnOf(groups: Today['groups'], folded: string[], most: number) {
+  let left = most;
+  return groups.map((group) => {
+    const entries = folded.includes(group.key) ? [] : group.entries.slice(0, left);
+    left -= entries.length;
+    return { ...group, entries, count: group.entries.length };
+  });
+}
 
 function Person({ entry, chosen, mine, onChoose }: { entry: Entry; chosen: boolean; mine: boolean; onChoose: () => void }) {
   const reason = entry.reasons[0]!;
