@@ -2,6 +2,8 @@
 import type { ReactElement } from 'react';
 import { render, waitFor, type RenderResult } from '@testing-library/react';
 import userEvent, { type UserEvent } from '@testing-library/user-event';
+import createCache from '@emotion/cache';
+import { CacheProvider } from '@emotion/react';
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { DEFAULT_FORMAT } from '@/core/format';
@@ -48,6 +50,9 @@ export function going(): string[] {
 export const wrongAt = (field: string, message: string) =>
   refusal(422, { code: 'input_invalid', detail: 'Check your input.', errors: [{ field, message }] });
 
+/* Styles stay out of the document: jsdom draws nothing, and reads all of them for every question whether something is hidden. */
+const unseen = createCache({ key: 'css', container: document.createElement('head') });
+
 export function show(what: ReactElement): RenderResult & { user: UserEvent; queries: QueryClient } {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   return {
@@ -55,13 +60,15 @@ export function show(what: ReactElement): RenderResult & { user: UserEvent; quer
     queries,
     ...render(
       <QueryClientProvider client={queries}>
-        <ThemeProvider theme={theme}>
-          <FormatProvider choice={DEFAULT_FORMAT}>
-            <ClockProvider now="2026-11-23T18:24:00Z" held zone="America/Los_Angeles">
-              <ToastProvider>{what}</ToastProvider>
-            </ClockProvider>
-          </FormatProvider>
-        </ThemeProvider>
+        <CacheProvider value={unseen}>
+          <ThemeProvider theme={theme}>
+            <FormatProvider choice={DEFAULT_FORMAT}>
+              <ClockProvider now="2026-11-23T18:24:00Z" held zone="America/Los_Angeles">
+                <ToastProvider>{what}</ToastProvider>
+              </ClockProvider>
+            </FormatProvider>
+          </ThemeProvider>
+        </CacheProvider>
       </QueryClientProvider>,
     ),
   };
