@@ -70,6 +70,16 @@ test('a whole file is looked at before it withdraws, and what it withdrew comes 
   );
 });
 
+test('what stands in a whole file is not withdrawn, though its row cannot be read', async () => {
+  await take(FILE);
+  const [head, first, ...rest] = FILE.trim().split('\n');
+  const number = first!.split(',')[0]!;
+  const broken = first!.replace(/^([^,]*),[^,]*/, '$1,Dreaming');
+  expect(await take([head, broken, ...rest].join('\n'), true)).toMatchObject({ gone: 0, refused: [{ line: 2 }] });
+  const one = await app().m.market.listingOfNumber('1', number);
+  expect(one!.status).not.toBe('withdrawn');
+});
+
 test.each([
   ['', 'The file is empty.'],
   ['Name,Phone\nOdo,1', 'no column ListingId'],

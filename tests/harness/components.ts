@@ -19,7 +19,10 @@ Object.defineProperty(window, 'matchMedia', {
 });
 
 /** Where a page was left for, as `went` of the harness tells. */
-const mockRouter = { push: (path: string) => window.dispatchEvent(new CustomEvent('went', { detail: path })) };
+const mockRouter = {
+  push: (path: string) => window.dispatchEvent(new CustomEvent('went', { detail: path })),
+  refresh: () => window.dispatchEvent(new CustomEvent('went', { detail: 'refresh' })),
+};
 jest.mock('next/navigation', () => ({
   useRouter: () => mockRouter,
   usePathname: () => '/',

@@ -1,6 +1,7 @@
 export { criteriaOfWords, criteriaWords, isLease, meets, wordsOfCriteria, type Criteria } from './criteria';
 export {
   LISTING_STATUSES,
+  listingNumber,
   NEEDED_COLUMNS,
   ON_THE_MARKET,
   priceWords,

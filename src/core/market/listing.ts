@@ -67,9 +67,13 @@ function instantOf(text: string | undefined): Date | null {
 }
 
 /** A row by RESO names, whatever their capitals. @returns the listing, or in words why the row is none */
+/** The number of a row, though the rest of it cannot be read; null without one. */
+export const listingNumber = (row: ReadonlyMap<string, string>): string | null =>
+  plain(row.get('listingid')?.trim())?.slice(0, 80) ?? null;
+
 export function readListing(row: ReadonlyMap<string, string>): Listing | string {
   const cell = (name: string): string | undefined => row.get(name.toLowerCase())?.trim();
-  const number = plain(cell('ListingId'))?.slice(0, 80);
+  const number = listingNumber(row);
   if (!number) return 'has no ListingId';
   const text = cell('StandardStatus') ?? '';
   const status = STATUSES.find(([, words]) => words.test(text))?.[0];

@@ -1,7 +1,7 @@
 /** Taking in a file of listings: a CSV with the field names of the RESO Data Dictionary, read as it comes, all of it or nothing. */
 import { scopeFor, type Principal } from '@/core/accounts';
 import { CsvReader, decoderName, findDelimiter, sniff, type CsvRecord } from '@/core/imports';
-import { NEEDED_COLUMNS, ON_THE_MARKET, readListing, type Listing, type ListingsImported } from '@/core/market';
+import { NEEDED_COLUMNS, ON_THE_MARKET, listingNumber, readListing, type Listing, type ListingsImported } from '@/core/market';
 import { AppError } from '@/core/shared';
 import { storable } from '@/core/capture/schemas';
 import { nameSql, now, writeAudit, transact, type Tx } from '../shared';
@@ -108,13 +108,16 @@ async function take(
     }
     if (cells.every((cell) => !cell.trim())) continue;
     result.rows += 1;
-    const read = readListing(new Map(headings.map((name, n) => [name, storable(cells[n] ?? '')])));
+    const row = new Map(headings.map((name, n) => [name, storable(cells[n] ?? '')]));
+    /* What is in the file is not withdrawn, though its row cannot be read. */
+    const number = listingNumber(row);
+    if (number) numbers.add(number);
+    const read = readListing(row);
     if (typeof read === 'string') {
       if (result.refused.length < MOST_REFUSED_SHOWN) result.refused.push({ line, why: read });
       continue;
     }
     chunk.set(read.number, read);
-    numbers.add(read.number);
     if (chunk.size >= CHUNK) await settle();
   }
   if (!headings) throw new AppError('input_unreadable', 'The file is empty.');

@@ -1,6 +1,6 @@
 'use client';
 /** What is opened from the Dossier or the grid, and is not fetched with them. */
-import { DRAFTS, lazily, useDraft } from '../primitives';
+import { DRAFTS, KeysAhead, lazily, useDraft } from '../primitives';
 import { Textarea, Well } from '../kit';
 
 /** Takes what is typed before the editor itself has come, so that no letter of it is read as a command. */
@@ -18,7 +18,10 @@ export const Compose = lazily(
   () => import('../messages').then((one) => one.Compose),
   ({ channel, contactId }) => <TypedAhead draft={DRAFTS.message(channel, contactId)} />,
 );
-export const NextTouch = lazily(() => import('./next-touch').then((one) => one.NextTouch));
+export const NextTouch = lazily(
+  () => import('./next-touch').then((one) => one.NextTouch),
+  () => <KeysAhead />,
+);
 export const Note = lazily(
   () => import('./note').then((one) => one.Note),
   ({ contactId }) => <TypedAhead draft={DRAFTS.note(contactId)} />,
@@ -29,4 +32,7 @@ export const ArchiveDialog = lazily(() => import('./archive-dialog').then((one) 
 export const ExportsDialog = lazily(() => import('../changes').then((one) => one.ExportsDialog));
 export const HistoryDialog = lazily(() => import('../changes').then((one) => one.HistoryDialog));
 export const CalendarDialog = lazily(() => import('./calendar-dialog').then((one) => one.CalendarDialog));
-export const TagPicker = lazily(() => import('../changes').then((one) => one.TagPicker));
+export const TagPicker = lazily(
+  () => import('../changes').then((one) => one.TagPicker),
+  () => <KeysAhead />,
+);

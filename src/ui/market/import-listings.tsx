@@ -56,19 +56,24 @@ export function ImportListings() {
       <Checkbox checked={whole} onChange={(event) => setWhole(event.target.checked)}>
         This file is complete: withdraw listings that are not in it
       </Checkbox>
-      {refused.length > 0 && (
-        <ul aria-label="Rows that couldn’t be read">
-          {refused.slice(0, 8).map(({ line, why }) => (
-            <li key={line}>
-              Line {line} {why}.
-            </li>
-          ))}
-        </ul>
-      )}
+      <Refused rows={refused} />
       {asked && (
         <Withdrawal preview={asked.preview} busy={busy} onGo={() => take.mutate(asked.file)} onClose={() => setAsked(null)} />
       )}
     </div>
+  );
+}
+
+function Refused({ rows }: { rows: Imported['refused'] }) {
+  if (!rows.length) return null;
+  return (
+    <ul aria-label="Rows that couldn’t be read">
+      {rows.slice(0, 8).map(({ line, why }) => (
+        <li key={line}>
+          Line {line} {why}.
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -80,7 +85,7 @@ function wordsOf({ added, changed, same, gone, refused }: Imported, n: (count: n
 
 /** Which listings a file would withdraw, before it does. */
 function Withdrawal({
-  preview: { gone, withdrawn },
+  preview: { gone, withdrawn, refused },
   busy,
   onGo,
   onClose,
@@ -120,6 +125,8 @@ function Withdrawal({
           and {format.number(gone - SHOWN)} more
         </Text>
       )}
+      {refused.length > 0 && <p>Some rows couldn’t be read. Listings whose number stands in them stay as they are:</p>}
+      <Refused rows={refused} />
     </Dialog>
   );
 }

@@ -144,6 +144,16 @@ describe('a file of listings', () => {
     expect(await screen.findByText('1 listing is back on the market.')).toBeVisible();
   });
 
+  test('rows that cannot be read are told before it withdraws', async () => {
+    asking({ 'PUT /listings/file': { ...IMPORTED, gone: 1, refused: [{ line: 3, why: 'has no UnparsedAddress' }] } });
+    const { user } = show(<MarketArea office />);
+    await user.click(screen.getByRole('checkbox', { name: /^This file is complete/ }));
+    await user.upload(input(), FILE);
+    const dialog = within(await screen.findByRole('dialog', { name: 'Withdraw 1 listing?' }));
+    expect(dialog.getByText('Line 3 has no UnparsedAddress.')).toBeVisible();
+    expect(dialog.getByText(/Listings whose number stands in them stay as they are/)).toBeVisible();
+  });
+
   test('put off, nothing comes in', async () => {
     asking({ 'PUT /listings/file': { ...IMPORTED, gone: 2, withdrawn: [] } });
     const { user } = show(<MarketArea office />);

@@ -1,5 +1,5 @@
 'use client';
-/** What is half-written survives a reload, kept in this browser until it is sent. */
+/** What is half-written survives a reload, kept in this browser until it is sent, for whoever wrote it. */
 import { useCallback, useSyncExternalStore } from 'react';
 
 const hearers = new Set<() => void>();
@@ -8,7 +8,10 @@ const subscribe = (hear: () => void) => {
   return () => hearers.delete(hear);
 };
 const unkept = new Map<string, string>();
-const nameOf = (key: string): string => `urraca_draft_${key}`;
+let writer = '';
+/** Whose drafts are read and written from now on: an office shares its computers. @returns whose */
+export const draftsOf = (personId: string): string => (typeof localStorage === 'undefined' ? '' : (writer = personId));
+const nameOf = (key: string): string => `urraca_draft_${writer}_${key}`;
 
 /** What the drafts to and about a contact are called. */
 export const DRAFTS = {
@@ -17,16 +20,16 @@ export const DRAFTS = {
 };
 
 export const readDraft = (key: string): string =>
-  typeof localStorage === 'undefined' ? '' : (unkept.get(key) ?? localStorage.getItem(nameOf(key)) ?? '');
+  typeof localStorage === 'undefined' ? '' : (unkept.get(nameOf(key)) ?? localStorage.getItem(nameOf(key)) ?? '');
 /** @param text empty forgets it */
 export function writeDraft(key: string, text: string): void {
   try {
     if (text) localStorage.setItem(nameOf(key), text);
     else localStorage.removeItem(nameOf(key));
-    unkept.delete(key);
+    unkept.delete(nameOf(key));
   } catch {
     /* A browser that is full keeps nothing more; what is typed stands nevertheless, for as long as the page does. */
-    unkept.set(key, text);
+    unkept.set(nameOf(key), text);
   }
   hearers.forEach((hear) => hear());
 }

@@ -2,10 +2,11 @@ export { ask, freshKey, Problem, sendFile, sendPicture, wordsOf, type ApiAnswer,
 export { ClockProvider, useNow, useZone, when } from './clock';
 export { CallingProvider, useCalling } from './calling';
 export { drawHome } from './home-drawing';
-export { DRAFTS, readDraft, useDraft, writeDraft } from './draft';
+export { DRAFTS, draftsOf, readDraft, useDraft, writeDraft } from './draft';
 export { putPreference, usePreferences, useRemembered, type AlertChoice } from './remembered';
 export { Bird, Glyph, Strokes } from './glyphs';
 export { nameIn, NO_WORDS, useHorizon, useVocabulary } from './vocabulary';
+export { KeysAhead } from './keys-ahead';
 export { lazily, useLoadTheRest } from './lazily';
 export { isTyping, useShortcuts } from './keys';
 export { shortcutGroups } from './shortcuts';

@@ -16,10 +16,13 @@ import {
   type Tree,
 } from '@/core/segments';
 import type { About } from './subject-picker';
-import { lazily, nameIn, NO_WORDS, useFormat, useVocabulary } from '../primitives';
+import { KeysAhead, lazily, nameIn, NO_WORDS, useFormat, useVocabulary } from '../primitives';
 import { Button, Joint, Popup, SaidButton } from '../kit';
 
-const SubjectPicker = lazily(() => import('./subject-picker').then((one) => one.SubjectPicker));
+const SubjectPicker = lazily(
+  () => import('./subject-picker').then((one) => one.SubjectPicker),
+  () => <KeysAhead />,
+);
 const ConditionEditor = lazily(() => import('./condition-editor').then((one) => one.ConditionEditor));
 const GroupEditor = lazily(() => import('./group-editor').then((one) => one.GroupEditor));
 

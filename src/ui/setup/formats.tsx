@@ -1,6 +1,7 @@
 'use client';
 /** The formats of the account: of whoever has chosen none of their own, and of what is written to clients. */
 import { useState } from 'react';
+import { useRouter } from 'next/navigation';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { formatOfSettings, settingsOfFormat, type SettingsView } from '@/core/accounts';
 import type { FormatChoice } from '@/core/format';
@@ -12,11 +13,13 @@ import { Block } from './block';
 export function Formats({ settings }: { settings: SettingsView }) {
   const toast = useToast();
   const queries = useQueryClient();
+  const router = useRouter();
   const [choice, setChoice] = useState(formatOfSettings(settings));
   const save = useMutation({
     mutationFn: (next: FormatChoice) => ask('PATCH /settings', { body: settingsOfFormat(next) }),
     onSuccess: () => {
       void queries.invalidateQueries();
+      router.refresh();
       toast.tell('Saved. It applies to everyone who hasn’t chosen their own.');
     },
     onError: (error) => {

@@ -1,7 +1,7 @@
 /** Setup's other pages: stages and horizons in the office's own words, holidays, the audit, messages that wait. */
 import { useState } from 'react';
 import { screen, waitFor, within } from '@testing-library/react';
-import { answering, refusal, sentTo, show } from '../../../tests/harness/render';
+import { answering, going, refusal, sentTo, show } from '../../../tests/harness/render';
 import { ChangeWatchProvider } from '../changes';
 import { DEFAULT_SETTINGS, settingsView } from '@/core/accounts';
 import { Audit } from './audit';
@@ -203,8 +203,11 @@ describe('the formats of the account', () => {
 
   test('region, clock and first day of the week are saved as they are chosen', async () => {
     const asked = answering({ 'PATCH /settings': settings });
+    const went = going();
     const { user } = show(<Formats settings={settings} />);
     await user.selectOptions(screen.getByRole('combobox', { name: 'Language and region' }), 'English (United Kingdom)');
+    /* Those on this page as well. */
+    await waitFor(() => expect(went).toEqual(['refresh']));
     await waitFor(() =>
       expect(sentTo(asked, 'PATCH /settings')).toEqual({ locale: 'en-GB', clock: 'region', week_start: 'region' }),
     );

@@ -5,7 +5,17 @@ import { useRouter } from 'next/navigation';
 import { QueryClient, QueryClientProvider, useQuery, useQueryClient } from '@tanstack/react-query';
 import { areasFor, type Role } from '@/core/accounts';
 import { ChangeWatchProvider } from '../changes';
-import { ask, CallingProvider, ClockProvider, FormatProvider, lazily, useLoadTheRest, useShortcuts } from '../primitives';
+import {
+  ask,
+  CallingProvider,
+  ClockProvider,
+  draftsOf,
+  FormatProvider,
+  KeysAhead,
+  lazily,
+  useLoadTheRest,
+  useShortcuts,
+} from '../primitives';
 import type { FormatChoice } from '@/core/format';
 import { OffersAbove, type MyOffer } from '../routing';
 import { switchMask } from '../theme';
@@ -18,7 +28,10 @@ import type { Wire, WireStand } from './wire-areas';
 import { Page, SkipLink, ToastProvider, undoLatest, useToast } from '../kit';
 
 /* What opens by a key comes when it is asked for, and not with the first page. */
-const AddLeadDialog = lazily(() => import('../capture').then((one) => one.AddLeadDialog));
+const AddLeadDialog = lazily(
+  () => import('../capture').then((one) => one.AddLeadDialog),
+  () => <KeysAhead />,
+);
 const AlertsDialog = lazily(() => import('./alerts-dialog').then((one) => one.AlertsDialog));
 const FormatsDialog = lazily(() => import('./formats-dialog').then((one) => one.FormatsDialog));
 const HelpDialog = lazily(() => import('./help').then((one) => one.HelpDialog));
@@ -44,7 +57,11 @@ export function Shell({
   format: FormatChoice;
   children: ReactNode;
 }) {
-  const [formats, setFormats] = useState(format);
+  /* What one chose since the page was opened; else as it came with the page, which is read anew when the account's are changed. */
+  const [chosen, setChosen] = useState<FormatChoice | null>(null);
+  const formats = chosen ?? format;
+  /* Before anything below reads a draft. */
+  useState(() => draftsOf(me.id));
   const [queries] = useState(
     () => new QueryClient({ defaultOptions: { queries: { staleTime: 15_000, retry: 1, refetchOnWindowFocus: false } } }),
   );
@@ -53,7 +70,7 @@ export function Shell({
       <FormatProvider choice={formats}>
         <ToastProvider>
           <ChangeWatchProvider>
-            <Frame me={me} frame={frame} first={isComing(wire) ? null : wire} formats={formats} onFormats={setFormats}>
+            <Frame me={me} frame={frame} first={isComing(wire) ? null : wire} formats={formats} onFormats={setChosen}>
               {children}
             </Frame>
             {isComing(wire) && (
