@@ -143,8 +143,7 @@ function Frame({
     help: () => setDialog('help'),
     add: () => me.role !== 'lender' && setDialog('add'),
     undo: () => undoLatest() || toast.tell('Nothing to undo here.'),
-    mask: () =>
-      toast.tell(switchMask() ? 'Phone numbers and addresses are blurred.' : 'Phone numbers and addresses are visible.'),
+    mask: () => toast.tell(switchMask() ? 'Phone numbers and emails are blurred.' : 'Phone numbers and emails are visible.'),
   });
   useGo(go, (path) => router.push(path));
   const close = () => setDialog(null);

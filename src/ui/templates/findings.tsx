@@ -108,7 +108,7 @@ function AllWordings({ checked }: { checked: Checked }) {
             <Heading>
               {PARTS[part]}: {format.number(count)}
               {!whole && `, the first ${format.number(sample.length)} checked`}
-              {wrong > 0 && <Text tone="late"> · {format.number(wrong)} reads wrong</Text>}
+              {wrong > 0 && <Text tone="late"> · {format.count(wrong, 'reads wrong', 'read wrong')}</Text>}
             </Heading>
             <ol>
               {sample.slice(0, SHOWN).map(({ text, slips }, at) => (
