@@ -180,13 +180,13 @@ export function State({ campaign }: { campaign: Campaign }) {
   return (
     <>
       <Row as="span" above={1} role="group" aria-label={`State of ${campaign.name}`}>
-        {(['on', 'held', 'off'] as const).map((state) => (
+        {(campaign.state === 'draft' ? (['on'] as const) : (['on', 'held', 'off'] as const)).map((state) => (
           <Button
             key={state}
             size="tiny"
             pressed={campaign.state === state}
-            disabled={set.isPending || campaign.state === state || (campaign.state === 'draft' && state !== 'on')}
-            onClick={() => set.mutate(state)}
+            disabled={set.isPending}
+            onClick={() => campaign.state !== state && set.mutate(state)}
           >
             {STATE_WORDS[state]}
           </Button>
