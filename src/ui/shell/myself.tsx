@@ -6,7 +6,7 @@ import { DAY } from '@/core/shared';
 import { runsTheOffice, type Role } from '@/core/accounts';
 import { ask, useNow } from '../primitives';
 import { switchMask, switchScheme } from '../theme';
-import { ChoiceMenu, useToast, WireButton, type MenuChoice } from '../kit';
+import { ChoiceMenu, Kbd, useToast, WireButton, type MenuChoice } from '../kit';
 import type { WireDoors } from './wire-areas';
 
 type Me = { id: string; name: string; role: Role };
@@ -42,11 +42,23 @@ export function useOwnChoices(me: Me, { onHelp, onFormats, onAlerts }: WireDoors
     { key: 'scheme', name: 'Light or dark', onChoose: switchScheme },
     {
       key: 'mask',
-      name: 'Privacy mask (Shift+M)',
+      name: (
+        <>
+          Privacy mask <Kbd>Shift M</Kbd>
+        </>
+      ),
       onChoose: () =>
         toast.tell(switchMask() ? 'Phone numbers and emails are blurred.' : 'Phone numbers and emails are visible.'),
     },
-    { key: 'help', name: 'Shortcuts (?)', onChoose: onHelp },
+    {
+      key: 'help',
+      name: (
+        <>
+          Shortcuts <Kbd>?</Kbd>
+        </>
+      ),
+      onChoose: onHelp,
+    },
     { key: 'out', name: 'Log out', apart: true, onChoose: () => void logOut() },
   ];
 }
