@@ -1,4 +1,4 @@
 export { AddLeadDialog } from './add-lead';
-export { type DoorJson } from './shapes';
+export { INQUIRIES_SHOWN, type DoorJson } from './shapes';
 export { IntakeArea } from './intake';
 export { DoorsSetup } from './doors-setup';

@@ -8,7 +8,7 @@ import type { Jsoned } from '@/core/shared';
 import { ask, Glyph, useShortcuts } from '../primitives';
 import { Trace } from '../routing';
 import { Doors } from './doors';
-import type { DoorJson } from './shapes';
+import { INQUIRIES_SHOWN, type DoorJson } from './shapes';
 import { highlight } from './highlight';
 import { Senders } from './senders';
 import { Sources } from './sources';
@@ -38,7 +38,7 @@ import {
 type Inquiry = Jsoned<InquiryView>;
 
 export function IntakeArea({ doors, office }: { doors: DoorJson[]; office: boolean }) {
-  const [limit, setLimit] = useState(50);
+  const [limit, setLimit] = useState(INQUIRIES_SHOWN);
   const asked = useSearchParams().get('inquiry');
   const [chosen, setChosen] = useState<string | null>(asked);
   const stream = useQuery({
@@ -131,7 +131,11 @@ const Fresh = ({ since }: { since: string }) => (
 /** Raw and parsed: what was recognised is highlighted in the raw text. */
 function Side({ id }: { id: string }) {
   const [correcting, setCorrecting] = useState(false);
-  const one = useQuery({ queryKey: ['inquiry', id], queryFn: () => ask('GET /inquiries/{id}', { params: { id } }) });
+  const one = useQuery({
+    queryKey: ['inquiry', id],
+    queryFn: () => ask('GET /inquiries/{id}', { params: { id } }),
+    placeholderData: (before) => before,
+  });
   if (!one.data) return null;
   const { parsed, raw } = one.data;
   const known = recognisedIn(parsed);
