@@ -36,6 +36,8 @@ import { auditInOrder } from './0034_audit_in_order';
 import { everydaySegments } from './0035_everyday_segments';
 import { cityColumn } from './0036_city';
 import { listingsBefore } from './0037_listings_before';
+import { sessionsSeen } from './0038_sessions';
+import { passwordResets } from './0039_password_resets';
 import type { Migration } from './migration';
 
 export const migrations: Migration[] = [
@@ -76,5 +78,7 @@ export const migrations: Migration[] = [
   everydaySegments,
   cityColumn,
   listingsBefore,
+  sessionsSeen,
+  passwordResets,
 ];
 export type { Migration };

@@ -5,6 +5,7 @@ import { failChange, performChange, performUndo } from '@/server/changes';
 import { findDuplicates } from '@/server/duplicates';
 import { failExport } from '@/server/exports';
 import { failImport } from '@/server/imports';
+import { mailReset, mailUser } from './accounts/login-mail';
 import { printBroadcast } from './broadcasts/print';
 import { mailExport } from './exports/mail';
 import { performExport } from './exports/run';
@@ -34,6 +35,8 @@ export const handlersOf = (processId: string, outside: Providers, goesOn: () => 
   'duplicates.find': ({ accountId }) => orFailScan(accountId, () => findDuplicates(accountId)),
   'changes.run': ({ changeId }) => orFailChange(changeId, () => performChange(changeId, goesOn)),
   'routing.notice': ({ noticeId }) => tellAgent(noticeId, outside),
+  'accounts.mail': (job) => mailUser(job, outside),
+  'accounts.reset': (job) => mailReset(job, outside),
   'messages.try': (job) => handTrial(job, outside),
   'broadcasts.print': ({ broadcastId, what }) => printBroadcast(broadcastId, what),
   'campaigns.rehearse': ({ rehearsalId }) =>

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { constants, setPriority } from 'node:os';
 import pino from 'pino';
 import { DUE_CHANNEL } from '@/core/shared';
-import { sweepLoginFailures } from '@/server/accounts';
+import { sweepLoginFailures, sweepResets } from '@/server/accounts';
 import { checkRegistry } from '@/server/contacts';
 import { sweepVisitors } from '@/server/pages';
 import {
@@ -67,7 +67,7 @@ async function startTimers(processId: string, queue: Queue, outside: Providers):
   await live();
   const ask = () => checkRegistry(REGISTRY_BATCH, (numbers) => outside.registry.registered(numbers)).catch(() => {});
   const sweep = () => {
-    for (const one of [sweepRates, sweepReplies, sweepLoginFailures, sweepVisitors]) void one().catch(() => {});
+    for (const one of [sweepRates, sweepReplies, sweepLoginFailures, sweepResets, sweepVisitors]) void one().catch(() => {});
   };
   return [
     setInterval(() => void live().catch((error) => complain('no heartbeat', error)), BEAT_MS),

@@ -27,7 +27,7 @@ async function found(more: object = {}) {
 test('its owner logs in and has what an account begins with; the first lead is theirs', async () => {
   const { m } = app();
   const { accountId } = await found();
-  const token = await m.accounts.logIn('maren@ostby.example', 'a long password', '203.0.113.9');
+  const token = await m.accounts.logIn('maren@ostby.example', 'a long password', { from: '203.0.113.9' });
   const owner = (await m.accounts.personOfSession(token))!;
   expect(owner).toMatchObject({ accountId, role: 'owner', timeZone: 'America/Denver' });
   expect((await m.vocabulary.listStages(accountId)).map(({ key }) => key)).toContain('past_client');

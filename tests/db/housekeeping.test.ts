@@ -18,9 +18,9 @@ const password = async (email: string, word: string) =>
 describe('logging in', () => {
   test('the right password opens a session, another ends the old one, logging out ends it', async () => {
     await password('ada@house.example', 'right');
-    const first = await app.m.accounts.logIn(' ADA@house.example ', 'right', 'here');
+    const first = await app.m.accounts.logIn(' ADA@house.example ', 'right', { from: 'here' });
     expect(await app.m.accounts.personOfSession(first)).toMatchObject({ firstName: 'Ada', role: 'admin' });
-    const second = await app.m.accounts.logIn('ada@house.example', 'right', 'here', first);
+    const second = await app.m.accounts.logIn('ada@house.example', 'right', { from: 'here' }, first);
     expect(await app.m.accounts.personOfSession(first)).toBeNull();
     await app.m.accounts.logOut(second);
     expect(await app.m.accounts.personOfSession(second)).toBeNull();
@@ -31,18 +31,18 @@ describe('logging in', () => {
     await password('abel@house.example', 'right');
     const wrong = (email: string) =>
       app.m.accounts
-        .logIn(email, 'wrong', 'here')
+        .logIn(email, 'wrong', { from: 'here' })
         .catch((error: { code: string; message: string }) => `${error.code}: ${error.message}`);
     expect(await wrong('abel@house.example')).toBe(await wrong('nobody@house.example'));
     for (let n = 0; n < 3; n += 1) await wrong('abel@house.example');
-    await app.m.accounts.logIn('abel@house.example', 'right', 'here');
+    await app.m.accounts.logIn('abel@house.example', 'right', { from: 'here' });
     for (let n = 0; n < 5; n += 1) expect(await wrong('abel@house.example')).toMatch(/^login_wrong/);
     expect(await wrong('abel@house.example')).toMatch(/^too_many: .*Wait \d+ second/);
   });
 
   test('a session that is over, and one of somebody who left, opens nothing', async () => {
     await password('brisa@house.example', 'right');
-    const token = await app.m.accounts.logIn('brisa@house.example', 'right', 'here');
+    const token = await app.m.accounts.logIn('brisa@house.example', 'right', { from: 'here' });
     await app.db.run(`update users set active = false where email = 'brisa@house.example'`);
     expect(await app.m.accounts.personOfSession(token)).toBeNull();
     await app.db.run(`update users set active = true where email = 'brisa@house.example'`);

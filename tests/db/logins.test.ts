@@ -11,7 +11,7 @@ beforeEach(async () => {
 });
 const tries = (password: string, from: string, email = EMAIL): Promise<string> =>
   app()
-    .m.accounts.logIn(email, password, from)
+    .m.accounts.logIn(email, password, { from })
     .then(
       () => 'in',
       (error: { code?: string; facts?: { retryAfterSeconds?: number } }) =>

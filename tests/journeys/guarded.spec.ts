@@ -9,6 +9,7 @@ import { answersIn, type ApiDocument } from './answers';
 
 const BODIES: Partial<Record<OperationId, unknown>> = {
   updateCampaign: { name: 'mine' },
+  changePassword: { current_password: 'not this one', new_password: 'gulls over cold porridge' },
   saveCampaignPlan: { plan: NO_PLAN, seen: '1' },
   previewCampaignPlan: { plan: NO_PLAN },
   orderCampaignRehearsal: { plan: NO_PLAN },
@@ -102,6 +103,10 @@ const LENDERS = new Set<OperationId>([
   'listFields',
   'listStages',
   'listHorizons',
+  'listSessions',
+  'endOtherSessions',
+  'endSession',
+  'changePassword',
 ]);
 /** Account-wide things that hold no contact, so that one’s own role alone decides. */
 const COMMON = new Set<OperationId>(['getCampaign', 'getTemplate', 'getSegment', 'getListing', 'orderCampaignRehearsal']);
@@ -155,6 +160,10 @@ const strangeRows = (contact: string, other: string) =>
     schedule: await run(
       `insert into export_schedules (account_id, user_id, name, format, question, every, day, at, zone, email, next_at, made_at)
        select 1, owner_id, 'x', 'csv', '{}', 'day', 1, '09:00', 'America/Los_Angeles', false, now() + interval '90 days', now() from contacts where id = $1 returning id`,
+      [contact],
+    ),
+    session: await run(
+      `insert into sessions (token_hash, user_id, expires_at) select sha256(random()::text::bytea), owner_id, now() + interval '1 day' from contacts where id = $1 returning id`,
       [contact],
     ),
     merge: await run(
@@ -229,6 +238,7 @@ test('no operation lets an agent, a caller, a lender, another brokerage or nobod
     [/^\/imports/, imported.id],
     [/^\/fields/, '1'],
     [/^\/merges/, rows.merge],
+    [/^\/sessions/, rows.session],
     [/^\/exports/, exported.id],
     [/^\/export-schedules/, rows.schedule],
     [/^\/doors/, '5'],

@@ -2,10 +2,21 @@
 import { cookies } from 'next/headers';
 import { AppError } from '@/core/shared';
 import type { User, Principal } from '@/core/accounts';
-import { personOfSession, principalOfKey } from '@/server/accounts';
+import { personOfSession, principalOfKey, SESSION_SECONDS } from '@/server/accounts';
 import { config } from '@/server/shared';
 
 export const SESSION_COOKIE = 'urraca_session';
+
+/** Gives the browser the cookie of a session. */
+export async function keepSession(token: string): Promise<void> {
+  (await cookies()).set(SESSION_COOKIE, token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    path: '/',
+    maxAge: SESSION_SECONDS,
+    secure: config().publicUrl.startsWith('https:'),
+  });
+}
 
 /** The token of the session cookie; null without one. */
 export const sessionToken = async (): Promise<string | null> => (await cookies()).get(SESSION_COOKIE)?.value ?? null;

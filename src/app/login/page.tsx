@@ -16,7 +16,8 @@ const DEMO_LOGINS = [
   { email: 'lender@urraca.example', who: 'Hollis Brandt, lender' },
 ];
 
-export default async function Page() {
+export default async function Page({ searchParams }: { searchParams: Promise<{ reset?: string }> }) {
   if (await currentUser()) redirect('/');
-  return <Login action={logInAction} logins={config().demo ? DEMO_LOGINS : null} />;
+  const { reset } = await searchParams;
+  return <Login action={logInAction} logins={config().demo ? DEMO_LOGINS : null} isReset={reset !== undefined} />;
 }

@@ -33,4 +33,4 @@ export {
   type SettingsView,
 } from './settings';
 export { auditWords, type AuditView } from './audit';
-export { type KeyView, type UserView } from './views';
+export { type KeyView, type SessionView, type UserView } from './views';

@@ -15,6 +15,19 @@ export interface KeyView {
   ends_at: Date | null;
 }
 
+/** A session as its owner sees it: a browser that is logged in. */
+export interface SessionView {
+  id: string;
+  /** The browser and the system, in words: `Chrome on Windows`. */
+  device: string;
+  /** The network address that it logged in from. */
+  from: string;
+  created_at: Date;
+  last_seen_at: Date;
+  /** The one that asks. */
+  current: boolean;
+}
+
 /** A user as pages and the API show one. */
 export interface UserView {
   id: string;

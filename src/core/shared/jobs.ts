@@ -11,6 +11,10 @@ export interface Jobs {
   'changes.run': { changeId: string };
   'changes.undo': { changeId: string };
   'routing.notice': { noticeId: string };
+  /** Word to one of the people here about their own login. It holds no secret. */
+  'accounts.mail': { mail: { key: string; userId: string; subject: string; text: string } };
+  /** A link for a forgotten password, to whoever has the address. Its secret is made when it is mailed, and stands nowhere. */
+  'accounts.reset': { reset: { key: string; email: string } };
   /** A message that somebody tries on themselves. */
   'messages.try': {
     trial: {

@@ -25,6 +25,14 @@ const buckets = (email: string, from: string) => ({
   account: `account:${email}`,
 });
 
+function requirePatience(left: number): void {
+  if (left > 0)
+    throw new AppError('too_many', `Too many attempts. Wait ${left} ${left === 1 ? 'second' : 'seconds'}, then try again.`, {
+      retry: true,
+      retryAfterSeconds: left,
+    });
+}
+
 /**
  * Before a password is looked at. Who tried often for many others only waits a moment longer for the answer.
  * @throws AppError too_many when this address must wait
@@ -32,24 +40,29 @@ const buckets = (email: string, from: string) => ({
 export async function beforeLogin(email: string, from: string): Promise<void> {
   const { both, address, account } = buckets(email, from);
   const left = Math.max(leftOf(await failuresOf(both), ONE_ACCOUNT), leftOf(await failuresOf(address), ONE_ADDRESS));
-  if (left > 0)
-    throw new AppError('too_many', `Too many attempts. Wait ${left} ${left === 1 ? 'second' : 'seconds'}, then try again.`, {
-      retry: true,
-      retryAfterSeconds: left,
-    });
+  requirePatience(left);
   const hold = waitAfter((await failuresOf(account)).failures, FROM_ANYWHERE);
   if (hold > 0) await new Promise((resolve) => setTimeout(resolve, hold * 1000));
 }
 
 /** After a wrong password, or one of nobody. */
-export const afterWrongLogin = (email: string, from: string): Promise<void> =>
+export const afterWrongLogin = (email: string, from: string): Promise<void> => count(Object.values(buckets(email, from)));
+
+const count = (names: string[]): Promise<void> =>
   reader().run(
     `insert into login_failures (bucket) select unnest($1::text[])
      on conflict (bucket) do update set
        failures = case when login_failures.last_at > clock_timestamp() - $2::interval then login_failures.failures + 1 else 1 end,
        last_at = clock_timestamp()`,
-    [Object.values(buckets(email, from)), FORGOTTEN],
+    [names, FORGOTTEN],
   );
+
+/** Links for forgotten passwords that one address asks for count by themselves. @throws AppError too_many */
+export async function countReset(from: string): Promise<void> {
+  const bucket = `reset:${from}`;
+  requirePatience(leftOf(await failuresOf(bucket), ONE_ADDRESS));
+  await count([bucket]);
+}
 
 /** After the right one: this person is themselves, here. What was tried for others from here still counts. */
 export const afterRightLogin = (email: string, from: string): Promise<void> => {

@@ -1,8 +1,8 @@
 'use client';
 /** The login. In the demo it shows whom one can be. */
 import { useActionState } from 'react';
-import { Bird } from '../primitives';
-import { Button, Field, Heading, Input, LoginChoice, LoginMark, LoginPage, Stack, Text } from '../kit';
+import { Field, Heading, Input, LinkButton, LoginChoice, Row, Stack, Text } from '../kit';
+import { LoginForm, LoginFrame } from './login-frame';
 
 export interface LoginState {
   email: string;
@@ -12,46 +12,47 @@ export interface LoginState {
 export function Login({
   action,
   logins,
+  isReset = false,
 }: {
   action: (before: LoginState, form: FormData) => Promise<LoginState>;
   logins: { email: string; who: string }[] | null;
+  /** They have just chosen a new password. */
+  isReset?: boolean;
 }) {
   const [state, send, sending] = useActionState(action, { email: '', message: null });
   return (
-    <LoginPage>
-      <LoginMark>
-        <Heading level={1}>urraca</Heading>
-        <Bird />
-      </LoginMark>
-      <form action={send}>
-        <Stack gap={3.5} above={5}>
-          {state.message && (
-            <Text as="p" tone="late" role="alert">
-              {state.message}
-            </Text>
-          )}
-          <Field label="Email">
-            {(control) => (
-              <Input
-                {...control}
-                name="email"
-                type="email"
-                autoComplete="username"
-                required
-                defaultValue={state.email}
-                key={state.email}
-                autoFocus
-              />
-            )}
-          </Field>
-          <Field label="Password">
-            {(control) => <Input {...control} name="password" type="password" autoComplete="current-password" required />}
-          </Field>
-          <Button type="submit" look="main" disabled={sending}>
-            {sending ? 'One moment…' : 'Log in'}
-          </Button>
+    <LoginFrame>
+      {isReset && !state.message && (
+        <Stack above={5}>
+          <Text as="p" tone="good" role="status">
+            Your password is changed. Log in with it.
+          </Text>
         </Stack>
-      </form>
+      )}
+      <LoginForm send={send} message={state.message} does="Log in" sending={sending}>
+        <Field label="Email">
+          {(control) => (
+            <Input
+              {...control}
+              name="email"
+              type="email"
+              autoComplete="username"
+              required
+              defaultValue={state.email}
+              key={state.email}
+              autoFocus
+            />
+          )}
+        </Field>
+        <Field label="Password">
+          {(control) => <Input {...control} name="password" type="password" autoComplete="current-password" required />}
+        </Field>
+      </LoginForm>
+      <Row above={4}>
+        <LinkButton look="link" href="/forgot">
+          Forgot your password?
+        </LinkButton>
+      </Row>
       {logins && (
         <Stack as="section" gap={0.5} above={7}>
           <Heading>The demo brokerage: one click, password urraca-demo</Heading>
@@ -67,6 +68,6 @@ export function Login({
           ))}
         </Stack>
       )}
-    </LoginPage>
+    </LoginFrame>
   );
 }

@@ -208,6 +208,7 @@ export function TextFormField({
   inputMode,
   autoComplete = 'off',
   disabled,
+  type,
 }: FieldProps & {
   autoFocus?: boolean;
   required?: boolean;
@@ -215,12 +216,15 @@ export function TextFormField({
   placeholder?: string;
   inputMode?: 'text' | 'email' | 'tel' | 'url' | 'numeric';
   autoComplete?: string;
+  /** What is typed is not shown. */
+  type?: 'text' | 'password';
 }) {
   const { control, value, onChange, error } = useField(name);
   return (
     <Field label={label} error={error} help={help}>
       {(own) => (
         <Input
+          type={type}
           {...own}
           {...control}
           autoFocus={autoFocus}

@@ -7,7 +7,14 @@ import { Myself } from './myself';
 const AWAY = 'PUT /users/2/away';
 const open = async (role: Role = 'agent', answers: Answers = { [AWAY]: {} }) => {
   const asked = answering(answers);
-  const doors = { onSearch: jest.fn(), onAdd: jest.fn(), onHelp: jest.fn(), onFormats: jest.fn(), onAlerts: jest.fn() };
+  const doors = {
+    onSearch: jest.fn(),
+    onAdd: jest.fn(),
+    onHelp: jest.fn(),
+    onFormats: jest.fn(),
+    onAlerts: jest.fn(),
+    onLogin: jest.fn(),
+  };
   const shown = show(<Myself me={{ id: '2', name: 'Asta Maria Lund', role }} {...doors} />);
   await shown.user.click(screen.getByRole('button', { name: 'Asta Maria Lund: setup, days off, log out' }));
   await screen.findByRole('menu');
@@ -36,6 +43,7 @@ test('an agent has no Setup, a lender neither Setup nor days off', async () => {
     'Light or dark',
     'Privacy mask Shift M',
     'Shortcuts ?',
+    'Password and devices',
     'Log out',
   ]);
   unmount();
@@ -71,6 +79,7 @@ test.each([
   ['Lead alerts', 'onAlerts'],
   ['Date and number formats', 'onFormats'],
   ['Shortcuts ?', 'onHelp'],
+  ['Password and devices', 'onLogin'],
 ] as const)('%s opens', async (name, door) => {
   const { user, ...doors } = await open();
   await user.click(choose(name));

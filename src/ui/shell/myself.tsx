@@ -12,7 +12,7 @@ import type { WireDoors } from './wire-areas';
 type Me = { id: string; name: string; role: Role };
 
 /** What a person can choose for themselves, in the menu and on a phone. */
-export function useOwnChoices(me: Me, { onHelp, onFormats, onAlerts }: WireDoors): MenuChoice[] {
+export function useOwnChoices(me: Me, { onHelp, onFormats, onAlerts, onLogin }: WireDoors): MenuChoice[] {
   const router = useRouter();
   const toast = useToast();
   const now = useNow();
@@ -59,7 +59,8 @@ export function useOwnChoices(me: Me, { onHelp, onFormats, onAlerts }: WireDoors
       ),
       onChoose: onHelp,
     },
-    { key: 'out', name: 'Log out', apart: true, onChoose: () => void logOut() },
+    { key: 'login', name: 'Password and devices', apart: true, onChoose: onLogin },
+    { key: 'out', name: 'Log out', onChoose: () => void logOut() },
   ];
 }
 

@@ -34,6 +34,7 @@ const AddLeadDialog = lazily(
 );
 const AlertsDialog = lazily(() => import('./alerts-dialog').then((one) => one.AlertsDialog));
 const FormatsDialog = lazily(() => import('./formats-dialog').then((one) => one.FormatsDialog));
+const LoginDialog = lazily(() => import('../accounts').then((one) => one.LoginDialog));
 const HelpDialog = lazily(() => import('./help').then((one) => one.HelpDialog));
 
 export interface Me {
@@ -121,7 +122,7 @@ function Frame({
     refetchInterval: 60_000,
   });
   const { clock, calling } = wire ?? frame;
-  const [dialog, setDialog] = useState<'search' | 'add' | 'help' | 'formats' | 'alerts' | null>(null);
+  const [dialog, setDialog] = useState<'search' | 'add' | 'help' | 'formats' | 'alerts' | 'login' | null>(null);
   const router = useRouter();
   const toast = useToast();
   useLive();
@@ -160,12 +161,14 @@ function Frame({
           onHelp={() => setDialog('help')}
           onFormats={() => setDialog('formats')}
           onAlerts={() => setDialog('alerts')}
+          onLogin={() => setDialog('login')}
         />
         <Page id="main">{children}</Page>
         {me.role !== 'lender' && <OffersAbove onOffered={tellOffer} />}
         {dialog === 'search' && <SearchDialog onClose={close} role={me.role} />}
         {dialog === 'add' && <AddLeadDialog onClose={close} />}
         {dialog === 'alerts' && <AlertsDialog onClose={close} />}
+        {dialog === 'login' && <LoginDialog onClose={close} />}
         {dialog === 'help' && <HelpDialog onClose={close} />}
         {dialog === 'formats' && <FormatsDialog formats={formats} onClose={close} onSaved={onFormats} />}
       </CallingProvider>

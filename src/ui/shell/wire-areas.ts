@@ -13,6 +13,7 @@ export interface WireDoors {
   onHelp: () => void;
   onFormats: () => void;
   onAlerts: () => void;
+  onLogin: () => void;
 }
 export interface WireProps extends WireDoors {
   /** Null until its numbers are counted. */

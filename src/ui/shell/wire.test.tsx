@@ -17,7 +17,14 @@ const WIRE: Wire = {
 } as Wire;
 const start = (change: Partial<WireProps> = {}, role: Role = 'agent') => {
   answering({ 'GET /preferences': {}, 'GET /clock': {} });
-  const doors = { onSearch: jest.fn(), onAdd: jest.fn(), onHelp: jest.fn(), onFormats: jest.fn(), onAlerts: jest.fn() };
+  const doors = {
+    onSearch: jest.fn(),
+    onAdd: jest.fn(),
+    onHelp: jest.fn(),
+    onFormats: jest.fn(),
+    onAlerts: jest.fn(),
+    onLogin: jest.fn(),
+  };
   const line = (
     <WireLine
       wire={WIRE}

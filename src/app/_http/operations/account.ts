@@ -4,7 +4,7 @@ import { KEY_SCOPES } from '@/core/accounts';
 import { settingsSchema } from '@/core/accounts/schemas';
 import type { PREFERENCE_KEYS } from '@/server/accounts';
 import { formatSchema } from '@/core/format/schemas';
-import type { AuditView, KeyView, SettingsView } from '@/core/accounts';
+import type { AuditView, KeyView, SessionView, SettingsView } from '@/core/accounts';
 import type { ParkedView } from '@/core/messages';
 import type { WireView } from '@/core/today';
 import { answer, nothing, type Listed, type Operation } from './operation';
@@ -25,6 +25,9 @@ const PREFERENCES: Record<(typeof PREFERENCE_KEYS)[number], Joi.Schema> = {
   lead_alerts: Joi.object({ sound: Joi.boolean().required(), browser: Joi.boolean().required() }),
 };
 
+/** What is wrong with a new one the service says, in words; a body that is longer is read no further. */
+const password = Joi.string().max(1_000).example('gulls over cold porridge');
+
 export const ACCOUNT_OPERATIONS = {
   getPreferences: {
     method: 'GET',
@@ -43,6 +46,43 @@ export const ACCOUNT_OPERATIONS = {
     lenders: true,
     only: 'user',
     body: Joi.object(PREFERENCES).min(1),
+    answer: nothing,
+  },
+  listSessions: {
+    method: 'GET',
+    path: '/sessions',
+    summary: 'List the devices you’re logged in on',
+    scope: 'contacts:read',
+    lenders: true,
+    only: 'user',
+    answer: answer<{ items: SessionView[] }>(),
+  },
+  endOtherSessions: {
+    method: 'DELETE',
+    path: '/sessions',
+    summary: 'Log out everywhere else',
+    scope: 'contacts:read',
+    lenders: true,
+    only: 'user',
+    answer: answer<{ ended: number }>(),
+  },
+  endSession: {
+    method: 'DELETE',
+    path: '/sessions/{id}',
+    summary: 'Log out one of your devices',
+    scope: 'contacts:read',
+    lenders: true,
+    only: 'user',
+    answer: nothing,
+  },
+  changePassword: {
+    method: 'PUT',
+    path: '/password',
+    summary: 'Change your password; your other devices are logged out',
+    scope: 'contacts:read',
+    lenders: true,
+    only: 'user',
+    body: Joi.object({ current_password: password.required(), new_password: password.required() }),
     answer: nothing,
   },
   getWire: {

@@ -1,0 +1,48 @@
+'use client';
+/** What stands around everything before one is logged in: the name, the bird, one form and what it says. */
+import type { ReactNode } from 'react';
+import { Bird } from '../primitives';
+import { Button, Heading, LoginMark, LoginPage, Stack, Text } from '../kit';
+
+export function LoginFrame({ children }: { children: ReactNode }) {
+  return (
+    <LoginPage>
+      <LoginMark>
+        <Heading level={1}>urraca</Heading>
+        <Bird />
+      </LoginMark>
+      {children}
+    </LoginPage>
+  );
+}
+
+/** @param message what was wrong with the last try */
+export function LoginForm({
+  send,
+  message,
+  does,
+  sending,
+  children,
+}: {
+  send: (form: FormData) => void;
+  message: string | null;
+  does: string;
+  sending: boolean;
+  children: ReactNode;
+}) {
+  return (
+    <form action={send}>
+      <Stack gap={3.5} above={5}>
+        {message && (
+          <Text as="p" tone="late" role="alert">
+            {message}
+          </Text>
+        )}
+        {children}
+        <Button type="submit" look="main" disabled={sending}>
+          {sending ? 'One moment…' : does}
+        </Button>
+      </Stack>
+    </form>
+  );
+}
