@@ -53,7 +53,7 @@ function NewPassword() {
     <section aria-label="Change password">
       <Heading>Change password</Heading>
       <InlineForm form={form} does="Change password" may={current_password !== '' && new_password !== ''}>
-        <Stack gap={3} width="100%">
+        <Stack gap={3} width={480}>
           <TextFormField name="current_password" label="Current password" type={type} autoComplete="current-password" />
           <TextFormField
             name="new_password"
