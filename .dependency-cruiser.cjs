@@ -61,12 +61,20 @@ module.exports = {
     },
     {
       name: 'features-by-their-index',
-      comment: 'another feature of the same or a lower layer is entered by its index.ts, for checked input by its schemas.ts, to set a password by passwords.ts (its lists are for no page)',
+      comment:
+        'another feature of the same or a lower layer is entered by its index.ts, for checked input by its schemas.ts, to set a password by passwords.ts (its lists are for no page)',
       severity: 'error',
       from: { path: '^src/([^/]+)/([^/]+)', pathNot: '\\.test\\.tsx?$' },
       to: {
         path: '^src/(core|server|ui)/([^/]+)/.+',
-        pathNot: ['^src/$1/$2/', '/index\\.tsx?$', '/schemas\\.ts$', '^src/core/accounts/passwords\\.ts$', '\\.css$', '^src/ui/primitives/'],
+        pathNot: [
+          '^src/$1/$2/',
+          '/index\\.tsx?$',
+          '/schemas\\.ts$',
+          '^src/core/accounts/passwords\\.ts$',
+          '\\.css$',
+          '^src/ui/primitives/',
+        ],
       },
     },
     {

@@ -103,11 +103,38 @@ export async function leadFor(
   throw new Error(`${agent} never had their turn`);
 }
 
+/**
+ * A page that was gone to is waited for until its buttons hear: it is drawn by the server before, and a hand is not as fast as a journey. What React has
+ * taken over says so on its elements; public pages have none of it.
+ */
+function awaitsItsButtons(page: Page): void {
+  const hear = () =>
+    page.waitForFunction(
+      () =>
+        !document.querySelector('script[src*="/_next/"]') ||
+        [...document.querySelectorAll('main button')].every((button) =>
+          Object.keys(button).some((key) => key.startsWith('__reactProps')),
+        ),
+    );
+  const [goTo, reload] = [page.goto.bind(page), page.reload.bind(page)];
+  page.goto = async (...to) => {
+    const response = await goTo(...to);
+    await hear();
+    return response;
+  };
+  page.reload = async (...how) => {
+    const response = await reload(...how);
+    await hear();
+    return response;
+  };
+}
+
 /** The journeys' test: no error in the console, and when all are over the activities still fold to what stands in the tables. */
 export const test = base.extend<{ watched: void }, { folded: void }>({
   watched: [
     async ({ page }, use) => {
       const problems: string[] = [];
+      awaitsItsButtons(page);
       page.on('pageerror', (error) => problems.push(error.message));
       page.on(
         'console',
