@@ -1,8 +1,8 @@
 'use client';
 /** A forgotten password: by its address one asks for a link, and chooses a new one there. Whether the address has a login is not told. */
 import { useActionState } from 'react';
-import { Field, Heading, Input, LinkButton, Row, Stack, Text } from '../kit';
-import { LoginForm, LoginFrame } from './login-frame';
+import { Heading, LinkButton, Row, Stack, Text } from '../kit';
+import { EmailField, LoginForm, LoginFrame } from './login-frame';
 
 export interface ForgotState {
   email: string;
@@ -35,20 +35,7 @@ export function Forgot({
       </Stack>
       {!asked && (
         <LoginForm send={send} message={message} does="Send link" sending={sending}>
-          <Field label="Email">
-            {(control) => (
-              <Input
-                {...control}
-                name="email"
-                type="email"
-                autoComplete="username"
-                required
-                defaultValue={email}
-                key={email}
-                autoFocus
-              />
-            )}
-          </Field>
+          <EmailField typed={email} />
         </LoginForm>
       )}
       <Row above={4}>

@@ -2,7 +2,7 @@
 /** What stands around everything before one is logged in: the name, the bird, one form and what it says. */
 import type { ReactNode } from 'react';
 import { Bird } from '../primitives';
-import { Button, Heading, LoginMark, LoginPage, Stack, Text } from '../kit';
+import { Button, Field, Heading, Input, LoginMark, LoginPage, Stack, Text } from '../kit';
 
 export function LoginFrame({ children }: { children: ReactNode }) {
   return (
@@ -46,3 +46,12 @@ export function LoginForm({
     </form>
   );
 }
+
+/** The address that somebody logs in with. @param typed in the last try */
+export const EmailField = ({ typed }: { typed: string }) => (
+  <Field label="Email">
+    {(control) => (
+      <Input {...control} name="email" type="email" autoComplete="username" required defaultValue={typed} key={typed} autoFocus />
+    )}
+  </Field>
+);

@@ -2,7 +2,7 @@
 /** The login. In the demo it shows whom one can be. */
 import { useActionState } from 'react';
 import { Field, Heading, Input, LinkButton, LoginChoice, Row, Stack, Text } from '../kit';
-import { LoginForm, LoginFrame } from './login-frame';
+import { EmailField, LoginForm, LoginFrame } from './login-frame';
 
 export interface LoginState {
   email: string;
@@ -30,20 +30,7 @@ export function Login({
         </Stack>
       )}
       <LoginForm send={send} message={state.message} does="Log in" sending={sending}>
-        <Field label="Email">
-          {(control) => (
-            <Input
-              {...control}
-              name="email"
-              type="email"
-              autoComplete="username"
-              required
-              defaultValue={state.email}
-              key={state.email}
-              autoFocus
-            />
-          )}
-        </Field>
+        <EmailField typed={state.email} />
         <Field label="Password">
           {(control) => <Input {...control} name="password" type="password" autoComplete="current-password" required />}
         </Field>
