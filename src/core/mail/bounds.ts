@@ -7,7 +7,7 @@ import type { Mail, Mailbox } from './mail';
 /** Signs of a text that are read, of one line of it, and its lines. */
 const MOST_TEXT = 100_000;
 const MOST_LINE = 2_000;
-const MOST_LINES = 3_000;
+const MOST_LINES = 2_000;
 const MOST_HTML = 500_000;
 /** Tags of a page; the longest newsletter has a fifth of them. */
 const MOST_TAGS = 25_000;

@@ -3,7 +3,7 @@ import { describe, expect, it } from '@jest/globals';
 import { readInquiry } from '../capture/schemas';
 import { AppError } from '../shared';
 import { inquiryOfBody, placesOf } from './body';
-import { ownTime } from '../shared/own-time';
+import { quickerTime } from '../shared/own-time';
 
 const DOOR = { source: null, defaults: {} };
 const MOST_MS = 1_500;
@@ -48,9 +48,7 @@ describe('bodies made to take long', () => {
   it.each(FIELDS)('%s, filled with anything', (field) => {
     for (const filling of Object.values(FILLINGS)) {
       const body = { [field]: filling.repeat(Math.floor(250_000 / filling.length)), phone_number: '(564) 555-0123' };
-      const took = ownTime();
-      read(body);
-      expect([filling, took() < MOST_MS]).toEqual([filling, true]);
+      expect([filling, quickerTime(MOST_MS, () => read(body)) < MOST_MS]).toEqual([filling, true]);
     }
   });
   it('of many fields, of many levels, of many labels', () => {
@@ -58,9 +56,7 @@ describe('bodies made to take long', () => {
     let deep: unknown = 'a@b.example';
     for (let n = 0; n < 5_000; n += 1) deep = { name: 'email', value: [deep] };
     for (const body of [many, deep, { ['email '.repeat(40_000)]: 'a@b.example' }, Object.values(many)]) {
-      const took = ownTime();
-      read(body);
-      expect(took()).toBeLessThan(MOST_MS);
+      expect(quickerTime(MOST_MS, () => read(body))).toBeLessThan(MOST_MS);
     }
     expect(placesOf(many)).toHaveLength(500);
   });
