@@ -16,7 +16,7 @@ const base = {
   },
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
   /* Packages that are written as ES modules only. */
-  transformIgnorePatterns: ['/node_modules/(?!(react-hotkeys-hook|@tanstack)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(?:.*/node_modules/)?(react-hotkeys-hook|@tanstack|@scure|@noble)/)'],
   modulePathIgnorePatterns: [
     '<rootDir>/.next',
     '<rootDir>/dist',
@@ -24,12 +24,13 @@ const base = {
     '<rootDir>/dist-cli',
     '<rootDir>/.next-test',
     '<rootDir>/.urraca',
+    '<rootDir>/.brokerage',
   ],
 };
 
 /** @type {import('jest').Config} */
 const config = {
-  reporters: ['default', '<rootDir>/scripts/lib/slowest.cjs'],
+  reporters: ['default', '<rootDir>/scripts/lib/slowest.cjs', '<rootDir>/scripts/lib/failures.mjs'],
   /** A scenario waits for nothing but the database; on a busy machine that may take a while. */
   testTimeout: 60_000,
   projects: [
@@ -47,7 +48,11 @@ const config = {
       displayName: 'ui',
       testEnvironment: 'jsdom',
       setupFilesAfterEnv: ['<rootDir>/tests/harness/components.ts'],
-      moduleNameMapper: { ...base.moduleNameMapper, '\\.css$': '<rootDir>/tests/harness/no-styles.ts' },
+      moduleNameMapper: {
+        ...base.moduleNameMapper,
+        '\\.css$': '<rootDir>/tests/harness/no-styles.ts',
+        '^@emotion/sheet$': '<rootDir>/tests/harness/no-sheet.ts',
+      },
       testMatch: ['<rootDir>/src/ui/**/*.test.tsx'],
     },
     {

@@ -7,7 +7,7 @@ export default defineConfig({
   timeout: 90_000,
   /* On a busy machine what is awaited comes late; a case that passes waits no longer for it. */
   expect: { timeout: 20_000 },
-  reporter: [['list']],
+  reporter: [['list'], ['./scripts/lib/failures.mjs']],
   use: {
     baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:3100',
     viewport: { width: 1280, height: 800 },

@@ -2,7 +2,7 @@
  * `npm test`: everything, on a fresh machine too and beside a running demo: type check, lint, layers, core tests, tests on
  * PostgreSQL, journeys in a browser against the built application, a drill. `-- --only core,db,journeys,drills,static` runs some.
  */
-import { readdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { bundle, ensureBuilt } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
@@ -101,6 +101,8 @@ async function withApp(cluster, work) {
 const GALLERY = 'gallery.spec.ts';
 /** Axe over the main views, which changes nothing. */
 const VIEWS = 'views.spec.ts';
+/** A year of follow-up, played through twice: it waits for nobody, and goes beside what waits for a browser. */
+const YEAR = 'tests/db/year.test.ts';
 /** What measures how soon something is seen: nothing runs beside it. */
 const IN_TIME = 'in-time.spec.ts';
 
@@ -139,11 +141,15 @@ async function inTwoLanes(step, steps) {
 }
 const LAYERED = ['src', 'simulator', 'migrations', 'scripts', 'tests'];
 
-/** Journeys mostly wait for what they see: what changes nothing, and the drills on a cluster of their own, have the other processor. */
-async function inTheBrowser(step, env) {
+/**
+ * Journeys mostly wait for what they see: what changes nothing, and what has databases of its own, have the other processor.
+ * @param year plays the year, when it is wanted
+ */
+async function inTheBrowser(step, env, year) {
   const play = (specs, output) => shown(bin('playwright'), ['test', ...specs, '--output', `.urraca/results/${output}`], { env });
+  const buildGallery = () => shown(bin('ladle'), ['build']);
   if (rest.length) {
-    await step('journeys', () => play(rest, 'journeys'));
+    await step('journeys', async () => (rest.includes(GALLERY) && (await buildGallery())) || play(rest, 'journeys'));
     return;
   }
   await step('journeys, in time', () => play([IN_TIME], 'in-time'));
@@ -154,8 +160,9 @@ async function inTheBrowser(step, env) {
     () => step('journeys', () => play(specs, 'journeys')),
     async () => {
       await step('views', () => play([VIEWS], 'views'));
-      await step('gallery', () => play([GALLERY], 'gallery'));
+      await step('gallery', async () => (await buildGallery()) || play([GALLERY], 'gallery'));
       if (wanted('drills')) await crashDrills(step);
+      if (year) await year();
     },
   ];
   const ended = await Promise.allSettled(lanes.map((lane) => lane()));
@@ -164,6 +171,9 @@ async function inTheBrowser(step, env) {
 
 await script(async () => {
   await ensureNodeModules();
+  /* Whatever a reporter writes down stands at the end, where it is found. */
+  process.env.URRACA_FAILURES = fromRoot('.urraca', 'failures.txt');
+  rmSync(process.env.URRACA_FAILURES, { force: true });
   const results = [];
   const step = async (name, run) => {
     const began = Date.now();
@@ -199,28 +209,31 @@ await script(async () => {
     NODE_ENV: 'test',
     READER_FILE: fromRoot('dist-cli', 'reader.js'),
   };
+  const db = (...args) => shown(bin('jest'), ['--selectProjects', 'db', ...args], { env });
+  const yearLater = wanted('db') && wanted('journeys') && !rest.length;
+  const year = yearLater && (() => step('PostgreSQL: a year', () => db('--runTestsByPath', YEAR)));
   try {
     /* A run that was interrupted may have left it off. */
     if (cluster) syncToDisk(cluster, true);
     if (wanted('db')) {
       syncToDisk(cluster, false);
       await makeTemplate(cluster);
-      await step('PostgreSQL', () => shown(bin('jest'), ['--selectProjects', 'db', '--maxWorkers', '2', ...rest], { env }));
+      await step('PostgreSQL', () => db('--maxWorkers', '2', ...(yearLater ? ['--testPathIgnorePatterns', YEAR] : rest)));
       syncToDisk(cluster, true);
     }
     if (wanted('journeys') || wanted('drills')) await ensureBuilt({ dist: 'dist-test', next: '.next-test' });
     if (wanted('drills')) await timedDrills(step);
     if (wanted('journeys')) {
       await ensureChromium();
-      if ((await shown(bin('ladle'), ['build'])) !== 0) throw new Stop('The gallery could not be built.');
       rmSync(`${home}/journeys`, { recursive: true, force: true });
-      await withApp(cluster, (url, appEnv) => inTheBrowser(step, { ...appEnv, NODE_ENV: 'test', BASE_URL: url }));
+      await withApp(cluster, (url, appEnv) => inTheBrowser(step, { ...appEnv, NODE_ENV: 'test', BASE_URL: url }, year));
     } else if (wanted('drills')) await crashDrills(step);
   } finally {
     cluster?.stop();
   }
   const failed = results.filter(({ ok }) => !ok);
   say(`\n${results.map(({ name, ok, seconds }) => `${ok ? 'ok    ' : 'FAILED'} ${name} (${seconds} s)`).join('\n')}`);
+  if (existsSync(process.env.URRACA_FAILURES)) say(`\n${readFileSync(process.env.URRACA_FAILURES, 'utf8')}`);
   say(`\n${results.length - failed.length} passed, ${failed.length} failed`);
   if (failed.length) throw new Stop(`Failed: ${failed.map(({ name }) => name).join(', ')}`);
 });

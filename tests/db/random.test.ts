@@ -1,12 +1,12 @@
 /**
- * Operations at random, undo included: whatever was done to whom and in whatever order, the facts are those that the activities tell. Fifteen
+ * Operations at random, undo included: whatever was done to whom and in whatever order, the facts are those that the activities tell. Eight
  * hundred in every test run; the drill has ten thousand (`RANDOM_OPERATIONS`).
  */
 import { AppError, seeded } from '@/core/shared';
 import type { BulkAction } from '@/core/changes';
 import { appForEach } from '../harness/each';
 
-const OPERATIONS = Number(process.env.RANDOM_OPERATIONS ?? 1_500);
+const OPERATIONS = Number(process.env.RANDOM_OPERATIONS ?? 800);
 const CHECKED_EVERY = 500;
 /** What a guardrail, a rule or somebody else's change may rightly answer. */
 const REFUSALS = ['touch_refused', 'conflict', 'input_invalid', 'not_found'];

@@ -26,7 +26,14 @@ export async function openForAxe(page: Page, view: string): Promise<void> {
   if (/pages\/\d|templates\/3|broadcasts\/1/.test(view)) {
     await page.locator('[data-keys="heard"]').waitFor();
     await page.locator('iframe[sandbox]').first().waitFor();
-    await page.evaluate(() => document.querySelectorAll('iframe[sandbox]').forEach((frame) => frame.remove()));
+    await page.evaluate(() => {
+      document.querySelectorAll('iframe[sandbox]').forEach((frame) => frame.remove());
+      /* What happens beside this may draw the page anew, and React take away a frame that is gone already. */
+      const remove = Node.prototype.removeChild;
+      Node.prototype.removeChild = function <T extends Node>(child: T): T {
+        return child instanceof HTMLIFrameElement && child.parentNode !== this ? child : (remove.call(this, child) as T);
+      };
+    });
   }
 }
 

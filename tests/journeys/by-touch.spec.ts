@@ -1,5 +1,5 @@
 /** By finger alone: an agent in a car park on a phone, and somebody at a tablet who moves things by touch. */
-import type { Browser, Page } from '@playwright/test';
+import type { Browser, Locator, Page } from '@playwright/test';
 import { BASE, expect, test } from './fixtures';
 
 /** A device with a finger and without a mouse or keyboard. */
@@ -47,6 +47,20 @@ test('a phone in a car park: whom to call, a note, a lead, an area further on', 
   await page.context().close();
 });
 
+/** Where the first two handles are once nothing moves them any more: what rungs say comes later than they do, and a swipe scrolls on. */
+async function whereTheyRest(handles: Locator): Promise<{ from: number; to: number; x: number }> {
+  const places = () => Promise.all([1, 0].map((n) => handles.nth(n).boundingBox()));
+  let [from, to] = await places();
+  await expect
+    .poll(async () => {
+      const before = [from, to];
+      [from, to] = await places();
+      return JSON.stringify(before) === JSON.stringify([from, to]);
+    })
+    .toBe(true);
+  return { from: from!.y, to: to!.y, x: from!.x + from!.width / 2 };
+}
+
 test('a rung is moved by a finger that is held, and a swipe over it only scrolls', async ({ browser }) => {
   const page = await device(browser, 1024, 768, 'admin');
   await page.goto('/routing');
@@ -58,20 +72,20 @@ test('a rung is moved by a finger that is held, and a swipe over it only scrolls
   await expect(handles.nth(1)).toBeVisible();
   const before = await names();
   const finger = await page.context().newCDPSession(page);
-  const [from, to] = [await handles.nth(1).boundingBox(), await handles.first().boundingBox()];
   const at = (x: number, y: number) => [{ x, y }];
-  const x = from!.x + from!.width / 2;
   const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', points: { x: number; y: number }[]) =>
     finger.send('Input.dispatchTouchEvent', { type, touchPoints: points });
   /* A swipe is no drag. */
-  await touch('touchStart', at(x, from!.y + 8));
-  for (let y = from!.y; y > to!.y; y -= 20) await touch('touchMove', at(x, y));
+  let { from, to, x } = await whereTheyRest(handles);
+  await touch('touchStart', at(x, from + 8));
+  for (let y = from; y > to; y -= 20) await touch('touchMove', at(x, y));
   await touch('touchEnd', []);
   expect(await names()).toEqual(before);
   /* Held, it is. */
-  await touch('touchStart', at(x, from!.y + 8));
+  ({ from, to, x } = await whereTheyRest(handles));
+  await touch('touchStart', at(x, from + 8));
   await expect(page.locator('[data-dragging]')).toBeVisible();
-  for (let y = from!.y; y > to!.y - 10; y -= 10) await touch('touchMove', at(x, y));
+  for (let y = from; y > to - 10; y -= 10) await touch('touchMove', at(x, y));
   await touch('touchEnd', []);
   await expect.poll(names).toEqual([before[1], before[0], ...before.slice(2)]);
   await page.context().close();

@@ -23,18 +23,20 @@ const VIEWS = [
   '/market/pages',
   '/market/pages/8',
   '/results',
+  '/setup/start',
   '/setup/office',
   '/setup/stages',
   '/setup/tags',
   '/setup/sources',
   '/setup/guardrails',
+  '/setup/connections',
   '/setup/keys',
 ];
 
-/** On a phone a page has other sizes and places, in the same colors but for the bar below. */
-const OF_SIZES = ['target-size', 'scrollable-region-focusable', 'landmark-unique', 'region'];
+/** In the dark, and on a phone, a page has other colors, sizes and places, and is the same for the rest. */
+const OF_LOOKS = ['target-size', 'scrollable-region-focusable', 'landmark-unique', 'region', ...OF_COLORS];
 
-/** Judges a view in the light, its colors in the dark, its sizes on a phone. A public page follows the machine, which is light here. */
+/** Judges a view in the light on a desk, and its looks in the dark on a phone. A public page follows the machine, which is light here. */
 async function judge(page: Page, view: string): Promise<void> {
   const isOurs = !view.startsWith('/p/');
   if (isOurs) await expectScheme(page, 'light');
@@ -42,10 +44,9 @@ async function judge(page: Page, view: string): Promise<void> {
   if (!isOurs) return;
   await expectScheme(page, 'light');
   await turnDark(page);
-  await expectClean(page, `${view}, dark`, OF_COLORS);
-  await expectScheme(page, 'dark');
   await page.setViewportSize({ width: 390, height: 844 });
-  await expectClean(page, `${view}, dark, on a phone`, view === '/today' ? [...OF_SIZES, ...OF_COLORS] : OF_SIZES);
+  await expectClean(page, `${view}, dark, on a phone`, OF_LOOKS);
+  await expectScheme(page, 'dark');
   expect.soft([view, await runsOver(page)]).toEqual([view, 0]);
   await page.setViewportSize({ width: 1280, height: 800 });
 }
