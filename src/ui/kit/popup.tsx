@@ -93,6 +93,8 @@ export function ChoiceMenu({
       open={anchor !== null}
       onClose={onClose}
       onClick={(event) => event.stopPropagation()}
+      /* At once: what grows under the pointer is missed by it. */
+      transitionDuration={0}
       anchorOrigin={{ vertical: above ? 'top' : 'bottom', horizontal: 'left' }}
       transformOrigin={{ vertical: above ? 'bottom' : 'top', horizontal: 'left' }}
     >

@@ -28,6 +28,24 @@ test('letters typed ahead stand in the field that has the focus, mended as typed
   expect(screen.getByRole('textbox', { name: 'Tag' })).toHaveValue('jumping');
 });
 
+test('Enter typed ahead comes after what was typed before it', async () => {
+  const entered = jest.fn();
+  let come: (editor: React.ComponentType) => void = () => {};
+  const coming = new Promise<React.ComponentType>((resolve) => (come = resolve));
+  const Later = lazily(
+    () => coming,
+    () => <KeysAhead />,
+  );
+  const { user } = show(<Page Later={Later} />);
+  await user.keyboard('jump{Enter}');
+  act(() =>
+    come(() => (
+      <input aria-label="Tag" autoFocus onKeyDown={({ key, currentTarget }) => void entered(key, currentTarget.value)} />
+    )),
+  );
+  await waitFor(() => expect(entered.mock.calls).toEqual([['Enter', 'jump']]));
+});
+
 test('keys that are no letters go on to whom they are for', async () => {
   const onKeyDown = jest.fn();
   const { user } = show(

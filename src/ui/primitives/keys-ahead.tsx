@@ -12,6 +12,18 @@ function typeInto(field: HTMLInputElement | HTMLTextAreaElement, text: string): 
   field.dispatchEvent(new Event('input', { bubbles: true }));
 }
 
+const inNextFrame = (work: () => void): void => void requestAnimationFrame(work);
+
+/** Into a field of one line Enter goes as a key, once the field has answered to what stands before it. */
+function typeAhead(text: string): void {
+  const field = document.activeElement;
+  if (!isText(field)) return;
+  const [line = '', ...more] = field instanceof HTMLTextAreaElement ? [text] : text.split('\n');
+  typeInto(field, line);
+  if (more.length)
+    inNextFrame(() => field.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true })));
+}
+
 /** Stands in the place of an editor that has a field with the focus. */
 export function KeysAhead() {
   useEffect(() => {
@@ -20,6 +32,7 @@ export function KeysAhead() {
       if (event.ctrlKey || event.metaKey || event.altKey) return;
       if (event.key === 'Backspace') text = text.slice(0, -1);
       else if (event.key.length === 1) text += event.key;
+      else if (event.key === 'Enter' && text) text += '\n';
       else return;
       event.preventDefault();
       event.stopImmediatePropagation();
@@ -27,7 +40,7 @@ export function KeysAhead() {
     window.addEventListener('keydown', take, true);
     return () => {
       window.removeEventListener('keydown', take, true);
-      if (text) requestAnimationFrame(() => isText(document.activeElement) && typeInto(document.activeElement, text));
+      if (text) inNextFrame(() => typeAhead(text));
     };
   }, []);
   return null;
